@@ -1,0 +1,61 @@
+import { readFileSync } from 'node:fs'
+import { presetsListing, varietiesListing } from '#core/contract/listings'
+import { planFrom } from '#core/contract/plan'
+import type { Read } from '#core/contract/plan-request'
+import type { FieldError } from '#core/contract/fields'
+
+const USAGE = `omsel: what a pot of grain needs
+
+  omsel plan [FILE|-]     a plan for the request in FILE or on standard input
+  omsel varieties         every grain and its figures
+  omsel presets           vessels, heats and methods to start from
+
+A request that cannot be read ends with exit code 2 and {"errors":[...]} on standard error.
+`
+const MALFORMED = 2
+const LARGEST_REQUEST = 1_000_000 // characters
+
+const COMMANDS = new Map<string, (input: unknown) => Read<unknown>>([['plan', planFrom]])
+const LISTINGS = new Map<string, () => unknown>([
+  ['varieties', varietiesListing],
+  ['presets', presetsListing],
+])
+
+function fail(errors: FieldError[]): never {
+  process.stderr.write(`${JSON.stringify({ errors })}\n`)
+  process.exit(MALFORMED)
+}
+
+const failure = (message: string) => fail([{ path: '', message }])
+
+function readRequest(file: string): unknown {
+  let text: string
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8')
+  } catch (error) {
+    return failure(`cannot read ${file === '-' ? 'standard input' : file}: ${(error as Error).message}`)
+  }
+  if (text.length > LARGEST_REQUEST) failure(`request must be at most ${LARGEST_REQUEST} characters, got ${text.length}`)
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    return failure(`request is not JSON: ${(error as Error).message}`)
+  }
+}
+
+const [command, file = '-', ...more] = process.argv.slice(2)
+const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+
+if (command === undefined || command === 'help' || command === '--help') {
+  process.stdout.write(USAGE)
+} else if (more.length > 0) {
+  failure(`${command} takes one file, got ${more.length + 1} arguments`)
+} else if (LISTINGS.has(command)) {
+  print(LISTINGS.get(command)!())
+} else if (COMMANDS.has(command)) {
+  const result = COMMANDS.get(command)!(readRequest(file))
+  if (!result.ok) fail(result.errors)
+  print(result.value)
+} else {
+  failure(`there is no command "${command}"; one of ${[...COMMANDS.keys(), ...LISTINGS.keys()].join(', ')}`)
+}

@@ -1,0 +1,254 @@
+import * as v from 'valibot'
+import { blendOf } from '../grain/blend'
+import { VARIETY_IDS } from '../grain/varieties'
+import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '../heat/sources'
+import { METHOD_IDS, methodOf, PLANNABLE_METHOD_IDS, type PlannableMethodId } from '../method/index'
+import { HEAT_STYLES } from '../method/method'
+import { AMOUNT_BASES, PURPOSES, type PlanRequest, type Purpose } from '../plan/request'
+import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '../vessel/presets'
+import { vesselOf, type Vessel } from '../vessel/vessel'
+import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type FieldError } from './fields'
+
+/** Limits of every number in a plan request: forms, the command line and the server read the same ones. */
+export const LIMITS = Object.freeze({
+  amount: { 'dry-mass': [5, 20_000], 'dry-volume': [5, 25_000], 'cooked-mass': [10, 60_000], 'cooked-volume': [10, 90_000], servings: [0.25, 200] },
+  elevation_m: [-430, 6000],
+  kitchen_c: [-10, 50],
+  water_c: [0, 100],
+  rest_minutes: [0, 180],
+  release_minutes: [0, 180],
+  washes: [0, 12],
+  soak_minutes: [0, 2880],
+  soak_celsius: [0, 55],
+  pour_override_g: [0, 60_000],
+} as const)
+
+/** What is taken when a field is left out; where a default follows from another field, settle() says how. */
+export const DEFAULTS = Object.freeze({
+  purpose: 'side',
+  method: 'covered-simmer',
+  heat_style: 'boil-then-lowest',
+  texture: 0.5,
+  elevation_m: 0,
+  kitchen_c: 20,
+  water_c: 15,
+  lid_until_boil: 'on',
+  stir_at_boil: false,
+  pressure: 'high',
+  release: 'natural',
+  release_minutes: 10,
+  serving: 'side',
+  soak_celsius: 20,
+} as const)
+
+/** Texture that suits a purpose when none is asked for. */
+const PURPOSE_TEXTURE: Record<Purpose, number> = {
+  side: DEFAULTS.texture, frying: 0.1, salad: 0.25, dressed: 0.4, porridge: 1, 'part-cooked': 0, batch: 0.45,
+}
+
+const vesselSchema = v.union(
+  [
+    v.picklist(VESSEL_PRESET_IDS),
+    record({
+      capacity_ml: between(100, 60_000, 'mL'),
+      base_diameter_mm: between(40, 800, 'mm'),
+      rim_diameter_mm: v.optional(between(40, 800, 'mm')),
+      height_mm: v.optional(between(10, 800, 'mm')),
+      heat_capacity_j_k: v.optional(between(20, 20_000, 'J/K')),
+      loss_w_k: v.optional(between(0.05, 20, 'W/K')),
+      steam_factor: v.optional(between(0.1, 5)),
+      lid: v.optional(oneOf(['tight', 'loose', 'foil'])),
+    }),
+  ],
+  (issue) => unionMessage(issue, `one of ${VESSEL_PRESET_IDS.join(', ')}, or an object with capacity_ml and base_diameter_mm`),
+)
+
+const heatSchema = v.union(
+  [
+    v.picklist(HEAT_PRESET_IDS),
+    record({ rated_w: between(50, 20_000, 'W'), efficiency: between(0.05, 1) }),
+  ],
+  (issue) => unionMessage(issue, `one of ${HEAT_PRESET_IDS.join(', ')}, or an object with rated_w and efficiency`),
+)
+
+/** A union fails as a whole; say which part of the object was wrong when an object was meant. */
+function unionMessage(issue: v.UnionIssue<v.BaseIssue<unknown>>, wanted: string): string {
+  const inner = issue.issues?.find((i) => i.path)
+  const detail = inner && typeof issue.input === 'object' ? `: ${v.getDotPath(inner)} ${inner.message}` : `, got ${quoted(issue.input)}`
+  return `must be ${wanted}${detail}`
+}
+
+const SERVE_AT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/
+
+export const PlanRequestSchema = record({
+  grains: v.pipe(
+    v.array(
+      record({ variety: oneOf(VARIETY_IDS), share: v.optional(between(0.001, 1_000_000), 1) }),
+      (issue) => (issue.input === undefined ? 'is required' : `must be a list of grains, got ${quoted(issue.input)}`),
+    ),
+    v.minLength(1, 'needs at least one grain'),
+    v.maxLength(4, (issue) => `holds at most 4 grains, got ${issue.input.length}`),
+  ),
+  amount: v.pipe(
+    record({
+      basis: oneOf(AMOUNT_BASES),
+      value: v.pipe(
+        v.number((issue) => `must be a number, got ${quoted(issue.input)}`),
+        v.finite((issue) => `must be a number, got ${quoted(issue.input)}`),
+      ),
+      serving: v.optional(oneOf(['side', 'main']), DEFAULTS.serving),
+    }),
+    v.rawCheck(({ dataset, addIssue }) => {
+      if (!dataset.typed) return
+      const { basis, value } = dataset.value
+      const [least, most] = LIMITS.amount[basis]
+      if (!(value >= least && value <= most))
+        addIssue({
+          message: `must be from ${least} to ${most} for ${basis}, got ${value}`,
+          path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'value', value }],
+        })
+    }),
+  ),
+  purpose: v.optional(oneOf(PURPOSES), DEFAULTS.purpose),
+  method: v.pipe(
+    v.optional(oneOf(METHOD_IDS), DEFAULTS.method),
+    v.check(
+      (id) => (PLANNABLE_METHOD_IDS as string[]).includes(id),
+      (issue) => `"${issue.input}" is not planned yet; for now it is one of ${PLANNABLE_METHOD_IDS.join(', ')}`,
+    ),
+    v.transform((id) => id as PlannableMethodId),
+  ),
+  heat_style: v.optional(oneOf(HEAT_STYLES), DEFAULTS.heat_style),
+  vessel: v.optional(vesselSchema),
+  heat: v.optional(heatSchema),
+  rinse: v.optional(
+    record({ washes: v.optional(wholeBetween(...LIMITS.washes)), drain: v.optional(oneOf(['none', 'tip', 'sieve'])) }),
+  ),
+  soak: v.nullish(
+    record({
+      minutes: between(...LIMITS.soak_minutes, 'minutes'),
+      celsius: v.optional(between(...LIMITS.soak_celsius, '°C')),
+      water: v.optional(oneOf(['drain', 'keep']), 'drain'),
+    }),
+  ),
+  texture: v.optional(between(0, 1)),
+  uptake_delta_g_g: v.optional(between(-2, 2), 0),
+  elevation_m: v.optional(between(...LIMITS.elevation_m, 'm'), DEFAULTS.elevation_m),
+  kitchen_c: v.optional(between(...LIMITS.kitchen_c, '°C'), DEFAULTS.kitchen_c),
+  water_c: v.optional(between(...LIMITS.water_c, '°C'), DEFAULTS.water_c),
+  lid_until_boil: v.optional(oneOf(['on', 'ajar', 'off']), DEFAULTS.lid_until_boil),
+  stir_at_boil: v.optional(flag, DEFAULTS.stir_at_boil),
+  rest_minutes: v.optional(between(...LIMITS.rest_minutes, 'minutes')),
+  pressure: v.optional(oneOf(['low', 'high']), DEFAULTS.pressure),
+  release: v.optional(oneOf(['natural', 'timed', 'quick']), DEFAULTS.release),
+  release_minutes: v.optional(between(...LIMITS.release_minutes, 'minutes'), DEFAULTS.release_minutes),
+  passes: v.optional(wholeBetween(1, 4)),
+  cooked_share: v.optional(between(0.2, 1)),
+  finish: v.optional(oneOf(['none', 'cold-rinse', 'steam'])),
+  salt_percent: v.nullish(between(0, 10, '%')),
+  stock_share: v.optional(between(0, 1)),
+  add_ins: v.optional(
+    v.array(
+      record({
+        name: v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+        grams_per_100g_dry: between(0, 500, 'g'),
+        water_share: between(0, 1),
+        salt_share: between(0, 1),
+        when: oneOf(['with-water', 'on-top', 'at-boil', 'fold-in', 'at-table']),
+      }),
+    ),
+  ),
+  pour_override_g: v.nullish(between(...LIMITS.pour_override_g, 'g')),
+  serve_at: v.optional(
+    v.pipe(
+      v.string((issue) => `must be a date and time, got ${quoted(issue.input)}`),
+      v.check(
+        (text) => SERVE_AT.test(text) && Number.isFinite(Date.parse(text)),
+        (issue) => `must be a date and time with its offset, like 2026-03-05T19:00:00+01:00; got ${quoted(issue.input)}`,
+      ),
+    ),
+  ),
+})
+
+/** The contract's plan request as it is written. */
+export type PlanRequestJson = v.InferInput<typeof PlanRequestSchema>
+
+export type Read<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] }
+
+/** Reads a plan request from outside: checked, and with every default filled in. */
+export function readPlanRequest(input: unknown): Read<PlanRequest> {
+  const parsed = v.safeParse(PlanRequestSchema, input)
+  if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
+  return { ok: true, value: settle(parsed.output) }
+}
+
+/** Appliances come with their own heat. */
+const OWN_HEAT: Partial<Record<VesselPresetId, HeatPresetId>> = {
+  'cooker-3': 'cooker-3', 'cooker-5': 'cooker-5', 'cooker-10': 'cooker-10',
+  'pressure-electric-5': 'pressure-5', 'pressure-electric-6': 'pressure-6', 'pressure-electric-8': 'pressure-8',
+}
+
+function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
+  const method = methodOf(given.method)
+  const grains = given.grains
+  const { parts, slowest } = blendOf(grains)
+  const usual = Math.max(...parts.map((part) => part.variety.washes))
+  const washes = given.rinse?.washes ?? usual
+  const vesselGiven = given.vessel ?? method.defaults.vessel
+  const ownHeat = typeof vesselGiven === 'string' ? OWN_HEAT[vesselGiven] : undefined
+  return {
+    grains,
+    amount: given.amount,
+    purpose: given.purpose,
+    method: given.method,
+    heatStyle: given.heat_style,
+    vessel: vesselFrom(vesselGiven, method.vesselKind),
+    source: sourceFrom(given.heat ?? ownHeat ?? method.defaults.heat, given.method),
+    rinse: { washes, drain: given.rinse?.drain ?? (washes > 0 || given.soak ? 'sieve' : 'none') },
+    soak: given.soak
+      ? { ...given.soak, celsius: given.soak.celsius ?? given.kitchen_c }
+      : null,
+    texture: given.texture ?? PURPOSE_TEXTURE[given.purpose],
+    uptakeDelta: given.uptake_delta_g_g,
+    elevationM: given.elevation_m,
+    kitchenC: given.kitchen_c,
+    waterC: given.water_c,
+    lidUntilBoil: given.lid_until_boil,
+    stirAtBoil: given.stir_at_boil,
+    restMinutes: given.rest_minutes ?? (method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)),
+    pressure: given.pressure,
+    release: given.release,
+    releaseMinutes: given.release_minutes,
+    saltPercent: given.salt_percent ?? null,
+    pourOverrideG: given.pour_override_g ?? null,
+    serveAtMs: given.serve_at === undefined ? null : Date.parse(given.serve_at),
+  }
+}
+
+function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['vessel']>, kind: Vessel['kind']): Vessel {
+  if (typeof given === 'string') return vesselPreset(given)
+  return vesselOf({
+    kind,
+    capacityMl: given.capacity_ml,
+    baseDiameterMm: given.base_diameter_mm,
+    lid: given.lid ?? 'tight',
+    ...(given.rim_diameter_mm === undefined ? {} : { rimDiameterMm: given.rim_diameter_mm }),
+    ...(given.height_mm === undefined ? {} : { heightMm: given.height_mm }),
+    ...(given.heat_capacity_j_k === undefined ? {} : { heatCapacityJK: given.heat_capacity_j_k }),
+    ...(given.loss_w_k === undefined ? {} : { lossWK: given.loss_w_k }),
+    ...(given.steam_factor === undefined ? {} : { steamFactor: given.steam_factor }),
+  })
+}
+
+const KIND_OF_METHOD: Partial<Record<PlannableMethodId, HeatSource['kind']>> = {
+  'switch-cooker': 'cooker',
+  'pressure-electric': 'pressure',
+}
+
+function sourceFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['heat']>, method: PlannableMethodId): HeatSource {
+  if (typeof given === 'string') return HEAT_PRESETS[given]
+  // A burner told by its figures: under 0.5 of its rating reaches a pot only with a flame.
+  const kind = KIND_OF_METHOD[method] ?? (given.efficiency < 0.5 ? 'gas' : 'electric')
+  return { ratedW: given.rated_w, efficiency: given.efficiency, kind }
+}
+

@@ -1,0 +1,69 @@
+import type { Grams, Millilitres } from '../quantity/units'
+import { grams, millilitres } from '../quantity/units'
+import { varietyOf, type Variety, type VarietyId } from './varieties'
+
+export interface BlendPart {
+  variety: Variety
+  /** Share by dry mass, 0..1; the shares of a blend sum to 1. */
+  share: number
+}
+
+/** One or more grains cooked together, with what the mixture amounts to. */
+export interface Blend {
+  parts: readonly BlendPart[]
+  /** g/mL. Harmonic in the shares, because shares are by mass. */
+  bulkDensity: number
+  cookedDensity: number
+  kernelDensity: number
+  /** Void share of the settled dry bed, 0..1. */
+  voidShare: number
+  uptake: Variety['uptake']
+  cling: number
+  amylose: number
+  /** The member that takes longest: time follows it. */
+  slowest: Variety
+  /** Slowest minus fastest, minutes at 100 °C. */
+  spreadMinutes: number
+  frothing: boolean
+  gluten: boolean
+}
+
+/** Mixes varieties by dry mass; shares are normalised.
+ *  @throws {RangeError} when no share is above 0 */
+export function blendOf(grains: readonly { variety: VarietyId; share: number }[]): Blend {
+  const total = grains.reduce((sum, grain) => sum + grain.share, 0)
+  if (!(total > 0)) throw new RangeError(`blendOf: shares must sum to more than 0, got ${total}`)
+  const parts = grains.map(({ variety, share }) => ({ variety: varietyOf(variety), share: share / total }))
+  const mean = (value: (v: Variety) => number) => parts.reduce((sum, p) => sum + p.share * value(p.variety), 0)
+  const harmonic = (value: (v: Variety) => number) => 1 / mean((v) => 1 / value(v))
+  const bulkDensity = harmonic((v) => v.bulkDensity)
+  const kernelDensity = harmonic((v) => v.kernelDensity)
+  const times = parts.map((p) => p.variety.minutesAt100)
+  const slowest = parts[times.indexOf(Math.max(...times))]!.variety
+  return {
+    parts,
+    bulkDensity,
+    kernelDensity,
+    cookedDensity: harmonic((v) => v.cookedDensity),
+    voidShare: 1 - bulkDensity / kernelDensity,
+    uptake: {
+      firm: mean((v) => v.uptake.firm),
+      standard: mean((v) => v.uptake.standard),
+      soft: mean((v) => v.uptake.soft),
+      most: mean((v) => v.uptake.most),
+    },
+    cling: mean((v) => v.cling),
+    amylose: mean((v) => v.amylose),
+    slowest,
+    spreadMinutes: Math.max(...times) - Math.min(...times),
+    frothing: parts.some((p) => p.variety.frothing && p.share >= 0.25),
+    gluten: parts.some((p) => p.variety.gluten),
+  }
+}
+
+/** Volume of the dry grain, levelled and not shaken. */
+export const bulkVolume = (blend: Pick<Blend, 'bulkDensity'>, mass: Grams): Millilitres =>
+  millilitres(mass / blend.bulkDensity)
+
+export const massOfBulk = (blend: Pick<Blend, 'bulkDensity'>, volume: Millilitres): Grams =>
+  grams(volume * blend.bulkDensity)

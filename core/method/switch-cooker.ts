@@ -1,0 +1,60 @@
+import { fullPower } from '../heat/sources'
+import type { Kitchen, Method, MethodStage } from './method'
+
+const LONGEST_HEAT_UP = 120
+const LONGEST_BOIL = 300
+
+/** A cooker that boils until its bottom runs dry and lets its switch go. The time is a result of the water, not a setting. */
+export const switchCooker: Method = {
+  id: 'switch-cooker',
+  name: 'Switch cooker',
+  vesselKind: 'cooker',
+  defaults: { vessel: 'cooker-5', heat: 'cooker-5', restMinutes: 12 },
+  beforeHeat: ['Level the bed', 'Wipe the outside of the bowl dry before it goes in'],
+  stages(kitchen: Kitchen): MethodStage[] {
+    const powerW = fullPower(kitchen.source)
+    return [
+      {
+        id: 'heat-up',
+        kind: 'heat-up',
+        title: 'Lid down, press the switch',
+        heat: 'high',
+        powerW,
+        lid: 'on',
+        mode: 'open',
+        until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+        endsOn: 'cue',
+        cue: 'steam-at-vent',
+        handsOn: false,
+        checks: ['Keep face and hands away from the vent'],
+      },
+      {
+        id: 'boil',
+        kind: 'boil',
+        title: 'It boils until the water is gone',
+        heat: 'high',
+        powerW,
+        lid: 'on',
+        mode: 'open',
+        until: { event: 'switch', atMostMinutes: LONGEST_BOIL },
+        endsOn: 'cue',
+        cue: 'switch-click',
+        handsOn: false,
+        checks: [],
+      },
+      {
+        id: 'rest',
+        kind: 'rest',
+        title: 'Leave the lid, then unplug',
+        heat: 'off',
+        powerW: 0,
+        lid: 'on',
+        mode: 'open',
+        until: { minutes: kitchen.restMinutes },
+        endsOn: 'clock',
+        handsOn: false,
+        checks: ['The click is not the end: it is still cooking'],
+      },
+    ]
+  },
+}

@@ -1,0 +1,112 @@
+import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '../../vessel/presets'
+import { VESSEL_PRESETS } from '../../vessel/presets'
+import { roundTo } from '../../quantity/rounding'
+import type { Facts } from '../facts'
+import type { Caution } from '../result'
+
+/** Swollen grain may fill this much of a vessel. */
+const SWOLLEN_SHARE = 3 / 4
+/** Makers' usual fill limits for pressure vessels, before cooking. */
+const PRESSURE_FILL = { any: 1 / 2, frothing: 1 / 3 } as const
+/** Makers' usual least liquid, mL. */
+const LEAST_LIQUID = 240
+const THINNEST_BED = 8
+const DEEPEST_BED = 90
+
+const isPressure = ({ request }: Facts) => request.vessel.kind.startsWith('pressure')
+const litres = (ml: number) => `${roundTo(ml / 1000, 1)} L`
+
+/** The smallest preset vessel of the same kind in which this filling has room. */
+function roomierVessel(facts: Facts): VesselPresetId | undefined {
+  const { gauges, request } = facts
+  const limit = pressureLimit(facts)
+  return VESSEL_PRESET_IDS.map((id) => ({ id, vessel: vesselPreset(id) }))
+    .filter(({ vessel }) => vessel.kind === request.vessel.kind && vessel.capacity > request.vessel.capacity)
+    .sort((a, b) => a.vessel.capacity - b.vessel.capacity)
+    .find(
+      ({ vessel }) =>
+        gauges.swollen <= SWOLLEN_SHARE * vessel.capacity &&
+        (limit === undefined ? gauges.froth <= vessel.capacity : gauges.fillLine <= limit * vessel.capacity),
+    )?.id
+}
+
+function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
+  const id = roomierVessel(facts)
+  if (id) return { remedy: `Cook it in the ${VESSEL_PRESETS[id].name}.`, mend: { vessel: id } }
+  const share = (SWOLLEN_SHARE * facts.request.vessel.capacity) / facts.gauges.swollen
+  const limit = pressureLimit(facts)
+  const fits = Math.min(share, limit === undefined ? 1 : (limit * facts.request.vessel.capacity) / facts.gauges.fillLine)
+  const grams = Math.floor((facts.dryG * fits * 0.95) / 5) * 5
+  return {
+    remedy: `Cook ${grams} g at a time, in two pots or in rounds.`,
+    mend: { amount: { basis: 'dry-mass', value: grams } },
+  }
+}
+
+const pressureLimit = (facts: Facts): number | undefined =>
+  isPressure(facts) ? (facts.blend.frothing ? PRESSURE_FILL.frothing : PRESSURE_FILL.any) : undefined
+
+export function fitCautions(facts: Facts): Caution[] {
+  const { gauges, request, solution } = facts
+  const { capacity } = request.vessel
+  const found: Caution[] = []
+  const limit = pressureLimit(facts)
+  if (limit !== undefined && gauges.fillLine > limit * capacity)
+    found.push({
+      code: 'pressure-over-full',
+      severity: 'stop',
+      about: 'fit',
+      text: `Grain and water reach ${litres(gauges.fillLine)}; this vessel may be ${limit === 0.5 ? 'half' : 'a third'} full, ${litres(limit * capacity)}. More can block the valve.`,
+      ...roomier(facts),
+    })
+  if (isPressure(facts) && solution.pourG + facts.clingingG < LEAST_LIQUID) {
+    const enough = Math.ceil((facts.dryG * LEAST_LIQUID) / Math.max(1, solution.pourG + facts.clingingG) / 10) * 10
+    found.push({
+      code: 'under-least-liquid',
+      severity: 'stop',
+      about: 'fit',
+      text: `Only ${Math.round(solution.pourG)} mL of water: most pressure vessels need at least ${LEAST_LIQUID} mL to come up. Your maker's figure goes first.`,
+      remedy: `Cook ${enough} g, or stand a bowl on a trivet over the maker's least water.`,
+      mend: { amount: { basis: 'dry-mass', value: enough } },
+    })
+  }
+  if (gauges.swollen > SWOLLEN_SHARE * capacity || gauges.fillLine > capacity)
+    found.push({
+      code: 'swells-too-high',
+      severity: gauges.swollen > capacity || gauges.fillLine > capacity ? 'stop' : 'warn',
+      about: 'fit',
+      text: `Swollen, it fills ${litres(gauges.swollen)} of ${litres(capacity)}; over three quarters it cooks unevenly${gauges.swollen > capacity ? ' and comes out over the rim' : ''}.`,
+      ...roomier(facts),
+    })
+  if (!isPressure(facts) && gauges.froth > capacity && gauges.fillLine <= capacity) {
+    const ajar = request.method === 'covered-simmer' && request.lidUntilBoil === 'on' && gauges.fillLine * 1.15 <= capacity
+    found.push({
+      code: 'boils-over',
+      severity: 'warn',
+      about: 'fit',
+      text: `At the boil the foam reaches ${litres(gauges.froth)}; the rim is at ${litres(capacity)}.`,
+      ...(ajar
+        ? { remedy: 'Leave the lid ajar until it boils.', mend: { lid_until_boil: 'ajar' } }
+        : request.rinse.washes === 0 && gauges.fillLine * 1.15 <= capacity
+          ? { remedy: 'Rinse it: rinsed grain foams less.', mend: { rinse: { washes: 3, drain: 'sieve' } } }
+          : roomier(facts)),
+    })
+  }
+  if (!isPressure(facts) && gauges.bedDepth < THINNEST_BED)
+    found.push({
+      code: 'bed-too-thin',
+      severity: 'warn',
+      about: 'fit',
+      text: `The grain lies only ${roundTo(gauges.bedDepth, 1)} mm deep; under ${THINNEST_BED} mm it dries before it is cooked.`,
+      remedy: 'Use a narrower pot, or cook more.',
+    })
+  if (gauges.bedDepth > DEEPEST_BED)
+    found.push({
+      code: 'bed-too-deep',
+      severity: 'warn',
+      about: 'fit',
+      text: `The grain lies ${Math.round(gauges.bedDepth)} mm deep; over ${DEEPEST_BED} mm the top and bottom cook apart.`,
+      remedy: 'Use a wider pot, or two.',
+    })
+  return found
+}

@@ -1,0 +1,14 @@
+import type { Facts } from '../facts'
+import type { Caution } from '../result'
+import { fitCautions } from './fit'
+import { safetyCautions } from './safety'
+import { textureCautions } from './texture'
+import { timingCautions } from './timing'
+
+const WEIGHT = { stop: 0, warn: 1, note: 2 } as const
+
+/** All cautions for a plan, the gravest first. */
+export const cautionsOf = (facts: Facts): Caution[] =>
+  [...fitCautions(facts), ...timingCautions(facts), ...textureCautions(facts), ...safetyCautions(facts)].sort(
+    (a, b) => WEIGHT[a.severity] - WEIGHT[b.severity],
+  )

@@ -1,0 +1,20 @@
+import type { Blend } from '../grain/blend'
+import type { Gauges } from '../vessel/gauges'
+import type { PlanRequest } from './request'
+import type { Solution } from './solve'
+import type { Stage } from './result'
+
+/** Everything a caution may look at: the question, the solved pot and its geometry. */
+export interface Facts {
+  request: PlanRequest
+  blend: Blend
+  dryG: number
+  uptake: number
+  boilC: number
+  gauges: Gauges
+  solution: Solution
+  stages: readonly Stage[]
+  clingingG: number
+  /** g short of firm, with water of the cook's own. */
+  shortG: number
+}

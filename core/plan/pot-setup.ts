@@ -1,0 +1,46 @@
+import type { Blend } from '../grain/blend'
+import type { PotGrain, PotSetup } from '../pot/pot'
+import type { Vessel } from '../vessel/vessel'
+
+export interface Loading {
+  blend: Blend
+  dryG: number
+  vessel: Vessel
+  boilC: number
+  kitchenC: number
+  /** Pour plus what clings, g, and its temperature. */
+  freeWaterG: number
+  waterC: number
+  /** Uptake by shell for each part of the blend, in its order; empty when nothing was soaked. */
+  soaked: readonly Float64Array[]
+}
+
+/** The simulator's pot for a load of grain and water. */
+export function potSetupOf({ blend, dryG, vessel, boilC, kitchenC, freeWaterG, waterC, soaked }: Loading): PotSetup {
+  const grains = blend.parts.map(({ variety, share }, i): PotGrain => {
+    const shells = soaked[i]
+    return {
+      dryG: dryG * share,
+      bulkDensity: variety.bulkDensity,
+      kernelDensity: variety.kernelDensity,
+      radiusMm: variety.radiusMm,
+      skin: variety.skin,
+      soakLimit: variety.soakLimit,
+      most: variety.uptake.most,
+      minutesAt100: variety.minutesAt100,
+      ...(shells ? { soaked: shells } : {}),
+    }
+  })
+  return {
+    grains,
+    heatCapacity: vessel.heatCapacity,
+    loss: vessel.loss,
+    steamFactor: vessel.steamFactor,
+    openArea: (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2,
+    lid: vessel.lid,
+    boilC,
+    kitchenC,
+    freeWaterG,
+    waterC,
+  }
+}

@@ -1,0 +1,49 @@
+import type { VarietyId } from '../grain/varieties'
+import type { LidPosition } from '../heat/lid'
+import type { HeatSource } from '../heat/sources'
+import type { PlannableMethodId } from '../method/index'
+import type { HeatStyle } from '../method/method'
+import type { Vessel } from '../vessel/vessel'
+import type { Drain } from '../water/cling'
+
+export const PURPOSES = ['side', 'frying', 'salad', 'dressed', 'porridge', 'part-cooked', 'batch'] as const
+export type Purpose = (typeof PURPOSES)[number]
+
+export const AMOUNT_BASES = ['dry-mass', 'dry-volume', 'cooked-mass', 'cooked-volume', 'servings'] as const
+export type AmountBasis = (typeof AMOUNT_BASES)[number]
+
+export interface Soak {
+  minutes: number
+  celsius: number
+  water: 'drain' | 'keep'
+}
+
+/** A plan request with nothing left open. Everything past the contract's door works on this. */
+export interface PlanRequest {
+  grains: { variety: VarietyId; share: number }[]
+  amount: { basis: AmountBasis; value: number; serving: 'side' | 'main' }
+  purpose: Purpose
+  method: PlannableMethodId
+  heatStyle: HeatStyle
+  vessel: Vessel
+  source: HeatSource
+  rinse: { washes: number; drain: Drain }
+  soak: Soak | null
+  /** 0 firm, 0.5 standard, 1 soft. */
+  texture: number
+  /** Learned for this bag and eater, added to the published uptake, g/g. */
+  uptakeDelta: number
+  elevationM: number
+  kitchenC: number
+  waterC: number
+  lidUntilBoil: LidPosition
+  stirAtBoil: boolean
+  restMinutes: number
+  pressure: 'low' | 'high'
+  release: 'natural' | 'timed' | 'quick'
+  releaseMinutes: number
+  saltPercent: number | null
+  pourOverrideG: number | null
+  /** UTC milliseconds, or null when no hour was named. */
+  serveAtMs: number | null
+}

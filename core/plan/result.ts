@@ -1,0 +1,82 @@
+import type { VarietyId } from '../grain/varieties'
+import type { LidPosition } from '../heat/lid'
+import type { HeatLevel } from '../heat/sources'
+import type { CueId } from '../method/cues'
+import type { StageKind } from '../method/method'
+
+/** Minutes as a window. */
+export interface Window {
+  low: number
+  expected: number
+  high: number
+}
+
+export interface Stage {
+  id: string
+  after: string[]
+  kind: StageKind
+  title: string
+  heat: HeatLevel
+  power_w: number
+  lid: LidPosition
+  minutes: Window
+  ends_on: 'clock' | 'cue'
+  cue?: string
+  /** Which drawn cue it is. */
+  cue_id?: CueId
+  hands_on: boolean
+  starts_at?: string
+  checks: string[]
+}
+
+export type CautionAbout = 'texture' | 'fit' | 'burn' | 'food-safety' | 'timing'
+
+export interface Caution {
+  code: string
+  severity: 'note' | 'warn' | 'stop'
+  about: CautionAbout
+  text: string
+  /** What mends it, in words. */
+  remedy?: string
+  /** The same as a change to the request, where one mends it: a contract request, in part. */
+  mend?: Record<string, unknown>
+}
+
+/** The answer of the interface contract; units stand in the names. */
+export interface Plan {
+  grain: { mass_g: number; volume_ml: number; parts: { variety: VarietyId; mass_g: number; volume_ml: number }[] }
+  water: {
+    pour_g: number
+    ratio_by_volume: number
+    ratio_by_mass: number
+    absorbed_g: number
+    evaporated_g: number
+    carried_in_g: number
+    drained_off_g: number
+    left_in_pot_g: number
+    short_g: number
+    uptake_target: number
+    /** What the carried-in water is made of. */
+    clinging_g: number
+    soaked_in_g: number
+    /** Pour that would end firm, and soft: the band on the pot's wall. */
+    firm_pour_g: number
+    soft_pour_g: number
+    /** Steam of each stage by its id. */
+    evaporated_by_stage: Record<string, number>
+  }
+  gauges: {
+    bed_depth_mm: number
+    water_above_bed_mm: number
+    fill_line_ml: number
+    fill_level_mm: number
+    swollen_level_mm: number
+    froth_level_mm: number
+  }
+  yield: { cooked_mass_g: number; cooked_volume_ml: number; left_behind_g: number; servings: number }
+  stages: Stage[]
+  total_minutes: Window
+  hands_on_minutes: number
+  boil_c: number
+  cautions: Caution[]
+}

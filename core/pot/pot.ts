@@ -1,0 +1,354 @@
+import { cookingSpeed } from '../heat/cooking-speed'
+import { LATENT_HEAT, openSurfaceEvaporation } from '../heat/evaporation'
+import { leakOf, lossFactor, type LidFit, type LidPosition } from '../heat/lid'
+import type { Celsius } from '../quantity/units'
+import { diffusivityAt } from '../soak/diffusivity'
+import { layWater } from './bed'
+import { advanceKernel, kernelKind, kernelMean, type KernelGiven, type KernelKind } from './kernel'
+
+/** One kind of grain in the pot; a blend has several, sharing one water. */
+export interface PotGrain extends KernelGiven {
+  dryG: number
+  bulkDensity: number
+  kernelDensity: number
+  /** Uptake by shell, centre first, after a soak; left out for dry grain. Read at this pot's own number of shells. */
+  soaked?: Float64Array
+}
+
+export interface PotSetup {
+  grains: readonly PotGrain[]
+  /** Of the empty vessel, J/K. */
+  heatCapacity: number
+  /** Covered standing loss, W/K. */
+  loss: number
+  steamFactor: number
+  /** Open surface, m². */
+  openArea: number
+  lid: LidFit
+  boilC: number
+  kitchenC: number
+  /** Free water before the heat, g, and the temperature it has. */
+  freeWaterG: number
+  waterC: number
+}
+
+export interface Resolution {
+  layers: number
+  shells: number
+  /** Seconds, while the temperature moves fast. */
+  step: number
+  /** Seconds at a steady boil and in the rest. */
+  steadyStep: number
+}
+/** See inside the pot. */
+export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1 }
+/** Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without losing anything;
+ *  core/plan/resolution.test.ts holds both to the fine pot. */
+export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 12 }
+
+/** What the stove and the lid do during a step. */
+export interface Heating {
+  powerW: number
+  lid: LidPosition
+  /** open: steam leaves at the boil. sealing: steam drives the air out, then the pressure rises to sealedC.
+   *  sealed: held under sealedC. venting: pressure let out at once. */
+  mode: 'open' | 'sealing' | 'sealed' | 'venting'
+  sealedC?: number
+  /** Steam past the valve of a sealed vessel, g/s. */
+  sealedLeak?: number
+  /** The vessel watches its own base and stops feeding a dry one. */
+  thermostat?: boolean
+}
+
+/** Specific heats, J/(g K). */
+const WATER_HEAT = 4.18
+const DRY_GRAIN_HEAT = 1.6
+/** A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. */
+const BOTTOM_SHARE = 1 / 5
+const BOTTOM_TO_BULK = 6
+const SCORCH_FROM_C = 125
+/** A thermostat lets the base go this far over the temperature it holds, K. */
+const THERMOSTAT_OVER_K = 4
+/** Steam that carries the air out before a pressure vessel seals, g. */
+export const VENTED_BEFORE_SEAL_G = 20
+/** Pressure let out at once falls by e in this time, s; gone in two minutes. */
+const VENT_SECONDS = 30
+/** Voids widen as grains swell, by this share of the uptake. */
+const VOID_SWELLING = 0.6
+/** Above this the outer shells of all layers share their moisture, at this rate per second. */
+const SHARE_FROM_C = 70
+const SHARE_RATE = 4e-3
+/** Gelatinisation starts at the first and runs fully from the second, °C. */
+const ONSET_C = 58
+const FULL_ONSET_C = 68
+
+/** A pot at one moment. Mutable on purpose: a plan steps it hundreds of times. */
+export interface Pot {
+  readonly setup: PotSetup
+  readonly resolution: Resolution
+  readonly kinds: readonly KernelKind[]
+  readonly dryG: number
+  readonly uptake: Float64Array
+  readonly cooked: Float64Array
+  /** Per grain and layer: where its shells start in uptake and cooked. */
+  readonly offset: readonly (readonly number[])[]
+  readonly voids: Float64Array
+  readonly held: Float64Array
+  readonly wetted: Float64Array
+  /** Mean uptake per grain and layer, g/g, kept beside the shells so that no step has to sum them. */
+  readonly mean: Float64Array
+  /** Void volume of a dry layer per grain, mL. */
+  readonly dryVoid: readonly number[]
+  /** Heat capacity when filled, J/K; only steam lowers it. */
+  readonly filledHeat: number
+  /** s, °C, g */
+  now: number
+  bulkC: number
+  bottomC: number
+  freeG: number
+  evaporatedG: number
+  /** Steam let go while a pressure vessel was sealing, g. */
+  ventedG: number
+  /** K·s over the scorching threshold at the bottom. */
+  scorch: number
+}
+
+const onset = (c: number) => (c <= ONSET_C ? 0 : c >= FULL_ONSET_C ? 1 : (c - ONSET_C) / (FULL_ONSET_C - ONSET_C))
+
+export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
+  const { layers, shells } = resolution
+  const kinds = setup.grains.map((grain) => kernelKind(grain, shells))
+  const size = setup.grains.length * layers * shells
+  const uptake = new Float64Array(size)
+  const offset = setup.grains.map((grain, g) =>
+    Array.from({ length: layers }, (_, l) => {
+      const at = (g * layers + l) * shells
+      if (grain.soaked) uptake.set(resample(grain.soaked, shells), at)
+      return at
+    }),
+  )
+  const dryG = setup.grains.reduce((sum, grain) => sum + grain.dryG, 0)
+  const mean = new Float64Array(setup.grains.length * layers)
+  let soakedG = 0
+  setup.grains.forEach((grain, g) => {
+    const u = kernelMean(kinds[g]!, uptake, offset[g]![0]!)
+    mean.fill(u, g * layers, (g + 1) * layers)
+    soakedG += u * grain.dryG
+  })
+  const dryHeat = DRY_GRAIN_HEAT * dryG + setup.heatCapacity + WATER_HEAT * soakedG
+  const waterHeat = WATER_HEAT * setup.freeWaterG
+  const bulkC = (waterHeat * setup.waterC + dryHeat * setup.kitchenC) / (waterHeat + dryHeat)
+  return {
+    setup, resolution, kinds, dryG, uptake, offset, mean,
+    dryVoid: setup.grains.map((g) => ((1 - g.bulkDensity / g.kernelDensity) * g.dryG) / g.bulkDensity / layers),
+    filledHeat: waterHeat + dryHeat,
+    cooked: new Float64Array(size),
+    voids: new Float64Array(layers),
+    held: new Float64Array(layers),
+    wetted: new Float64Array(layers),
+    now: 0, bulkC, bottomC: bulkC, freeG: setup.freeWaterG, evaporatedG: 0, ventedG: 0, scorch: 0,
+  }
+}
+
+/** A shell profile read at another number of shells, by volume, so that the mean stays. */
+function resample(profile: Float64Array, shells: number): Float64Array {
+  const from = profile.length
+  if (from === shells) return profile
+  const out = new Float64Array(shells)
+  for (let i = 0; i < shells; i++) {
+    const inner = i / shells
+    const outer = (i + 1) / shells
+    let sum = 0
+    for (let j = 0; j < from; j++) {
+      const lo = Math.max(inner, j / from)
+      const hi = Math.min(outer, (j + 1) / from)
+      if (hi > lo) sum += profile[j]! * (hi * hi - lo * lo)
+    }
+    out[i] = sum / (outer * outer - inner * inner)
+  }
+  return out
+}
+
+/** Water inside all grains, g. */
+export function grainWater(pot: Pot): number {
+  let sum = 0
+  for (let l = 0; l < pot.resolution.layers; l++) sum += layerUptake(pot, l)
+  return (sum * pot.dryG) / pot.resolution.layers
+}
+
+/** Mean uptake of a layer over its grains, g/g. */
+export function layerUptake(pot: Pot, layer: number): number {
+  const { grains } = pot.setup
+  let sum = 0
+  for (let g = 0; g < grains.length; g++) sum += grains[g]!.dryG * pot.mean[g * pot.resolution.layers + layer]!
+  return sum / pot.dryG
+}
+
+/** Degree of gelatinisation in the centre of a layer's slowest kernel, 0..1. */
+export function centreCooked(pot: Pot, layer: number): number {
+  let least = 1
+  for (const at of pot.offset) least = Math.min(least, pot.cooked[at[layer]!]!)
+  return least
+}
+
+/** The least of centreCooked over the layers. */
+export function leastCooked(pot: Pot): number {
+  let least = 1
+  for (let l = 0; l < pot.resolution.layers; l++) least = Math.min(least, centreCooked(pot, l))
+  return least
+}
+
+/** Cooked mass: dry grain, the water in it and the free water around it, g. */
+export const cookedMass = (pot: Pot): number => pot.dryG + grainWater(pot) + pot.freeG
+
+/** Free water as a share of the cooked mass. */
+export const freeShare = (pot: Pot): number => pot.freeG / cookedMass(pot)
+
+/** Heat capacity of everything in and of the pot, J/K. Uptake moves water but keeps this; only steam lowers it. */
+export const heatCapacityOf = (pot: Pot): number => pot.filledHeat - WATER_HEAT * pot.evaporatedG
+
+/** The limit temperature under this heating: the boil, or the pressure once the air is out. */
+function limitOf(pot: Pot, heating: Heating): number {
+  if (heating.mode === 'sealed') return heating.sealedC!
+  if (heating.mode === 'sealing' && pot.ventedG >= VENTED_BEFORE_SEAL_G) return heating.sealedC!
+  return pot.setup.boilC
+}
+
+/** Moves a pot on by seconds: grains drink, then the pot heats, boils or cools. Water is conserved to rounding.
+ *  Stops short at the limit temperature (the boil, or full pressure), so that a stage can end exactly there.
+ *  @returns the seconds really taken */
+export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
+  const capacity = heatCapacityOf(pot)
+  const limit = limitOf(pot, heating)
+  const taken = timeToLimit(pot, seconds, heating, capacity, limit)
+  drink(pot, taken)
+  heat(pot, taken, heating, capacity, limit)
+  pot.now += taken
+  return taken
+}
+
+const lossOf = (pot: Pot, heating: Heating): number =>
+  pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0) * (pot.bulkC - pot.setup.kitchenC)
+
+/** g/s leaving below the limit: vapour through the lid's leak, or past a sealed valve. */
+function steamBelowLimit(pot: Pot, heating: Heating): number {
+  if (heating.mode === 'sealed') return heating.powerW > 0 ? (heating.sealedLeak ?? 0) : 0
+  if (heating.mode === 'sealing') return 0
+  const { openArea, lid, steamFactor } = pot.setup
+  return openSurfaceEvaporation(pot.bulkC as Celsius) * openArea * leakOf(lid, heating.lid) * steamFactor
+}
+
+function timeToLimit(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): number {
+  if (pot.bulkC >= limit || pot.freeG <= 0 || heating.mode === 'venting') return seconds
+  const rate = (heating.powerW - lossOf(pot, heating) - steamBelowLimit(pot, heating) * LATENT_HEAT) / capacity
+  const reach = rate > 0 ? (limit - pot.bulkC) / rate : Infinity
+  return reach < seconds ? Math.max(reach, 1e-6) : seconds
+}
+
+function heat(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): void {
+  if (heating.mode === 'venting') return vent(pot, seconds, capacity)
+  if (pot.freeG <= 0) return heatDry(pot, seconds, heating, capacity, limit)
+  const steam = Math.min(pot.freeG, steamBelowLimit(pot, heating) * seconds)
+  const gained = (heating.powerW - lossOf(pot, heating)) * seconds - steam * LATENT_HEAT
+  const next = pot.bulkC + gained / capacity
+  letGo(pot, steam)
+  if (next > limit + 1e-9) {
+    const surplus = (next - limit) * capacity
+    // A thermostat or a weight holds a sealed vessel; only an open pot, or one still driving out its air, boils the surplus off.
+    if (heating.mode !== 'sealed' && limit === pot.setup.boilC) {
+      const before = pot.evaporatedG
+      letGo(pot, (surplus / LATENT_HEAT) * pot.setup.steamFactor)
+      if (heating.mode === 'sealing') pot.ventedG += pot.evaporatedG - before
+    }
+    pot.bulkC = limit
+  } else {
+    pot.bulkC = next
+  }
+  pot.bottomC = pot.bulkC
+}
+
+function letGo(pot: Pot, wanted: number): void {
+  const steam = Math.min(pot.freeG, wanted)
+  pot.freeG -= steam
+  pot.evaporatedG += steam
+}
+
+function heatDry(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): void {
+  const bottom = capacity * BOTTOM_SHARE
+  const loss = lossOf(pot, heating)
+  const hot = heating.thermostat === true && pot.bottomC >= heating.sealedC! + THERMOSTAT_OVER_K
+  const power = hot ? 0 : heating.powerW
+  const upward = BOTTOM_TO_BULK * (pot.bottomC - pot.bulkC)
+  pot.bottomC += ((power - upward) * seconds) / bottom
+  pot.bulkC = Math.min(limit, pot.bulkC + ((upward - loss) * seconds) / (capacity - bottom))
+  pot.scorch += Math.max(0, pot.bottomC - SCORCH_FROM_C) * seconds
+}
+
+function vent(pot: Pot, seconds: number, capacity: number): void {
+  const over = pot.bulkC - pot.setup.boilC
+  if (over <= 0) return
+  const drop = over * (1 - Math.exp(-seconds / VENT_SECONDS))
+  letGo(pot, (drop * capacity) / LATENT_HEAT)
+  pot.bulkC -= drop
+  pot.bottomC = pot.bulkC
+}
+
+/** Reused by every step of every pot: the inner loop must not allocate. */
+const stroke = { spread: 0, cooking: 0, wetted: 0, available: 0 }
+
+/** The boil holds one temperature for most of a cook, so the last one's exponentials are kept. */
+const atTemperature = { c: NaN, diffusivity: 0, cooking: 0 }
+
+function lookUp(c: number) {
+  if (c === atTemperature.c) return
+  atTemperature.c = c
+  atTemperature.diffusivity = diffusivityAt(c as Celsius)
+  atTemperature.cooking = c > ONSET_C ? cookingSpeed(c as Celsius) * onset(c) : 0
+}
+
+function drink(pot: Pot, seconds: number): void {
+  const { layers } = pot.resolution
+  const { grains } = pot.setup
+  for (let l = 0; l < layers; l++) {
+    let voids = 0
+    for (let g = 0; g < grains.length; g++) voids += pot.dryVoid[g]! * (1 + VOID_SWELLING * pot.mean[g * layers + l]!)
+    pot.voids[l] = voids
+  }
+  layWater(pot.voids, pot.freeG, pot.held, pot.wetted)
+  lookUp(pot.bulkC)
+  stroke.cooking = atTemperature.cooking * seconds
+  for (let g = 0; g < grains.length; g++) {
+    const kind = pot.kinds[g]!
+    const dryPerLayer = grains[g]!.dryG / layers
+    stroke.spread = (atTemperature.diffusivity * seconds) / (kind.radius * kind.radius)
+    for (let l = 0; l < layers; l++) {
+      stroke.available = pot.held[l]! / dryPerLayer
+      stroke.wetted = pot.wetted[l]!
+      const taken = advanceKernel(kind, pot.uptake, pot.cooked, pot.offset[g]![l]!, stroke)
+      pot.mean[g * layers + l]! += taken
+      pot.held[l]! -= taken * dryPerLayer
+      pot.freeG -= taken * dryPerLayer
+    }
+    if (pot.bulkC > SHARE_FROM_C && layers > 1) shareMoisture(pot, g, Math.min(1, SHARE_RATE * seconds))
+  }
+  if (pot.freeG < 1e-9) pot.freeG = 0
+}
+
+/** Steam between the layers evens out the outer shells toward the layers' mean; layers weigh the same, so water is conserved. */
+function shareMoisture(pot: Pot, grain: number, share: number): void {
+  const { layers } = pot.resolution
+  const kind = pot.kinds[grain]!
+  const offsets = pot.offset[grain]!
+  for (let i = kind.shells - 1; i >= 0 && kind.outer[i]! > 0; i--) {
+    let mean = 0
+    for (let l = 0; l < layers; l++) mean += pot.uptake[offsets[l]! + i]!
+    mean /= layers
+    const move = share * kind.outer[i]!
+    for (let l = 0; l < layers; l++) {
+      const at = offsets[l]! + i
+      const gain = move * (mean - pot.uptake[at]!)
+      pot.uptake[at]! += gain
+      pot.mean[grain * layers + l]! += gain * kind.volume[i]!
+    }
+  }
+}

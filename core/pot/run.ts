@@ -1,0 +1,57 @@
+import type { LidPosition } from '../heat/lid'
+import { stepPot, type Heating, type Pot } from './pot'
+
+/** A stretch of cooking with one heat and one lid, and what ends it. */
+export interface Phase {
+  id: string
+  powerW: number
+  lid: LidPosition
+  mode: Heating['mode']
+  sealedC?: number
+  sealedLeak?: number
+  thermostat?: boolean
+  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed'; atMostMinutes: number }
+}
+
+export interface PhaseRun {
+  /** Whether the awaited event came; a clock always comes. */
+  ended: boolean
+  minutes: number
+}
+
+/** A switch cooker lets go when its bottom passes the boil by this much, K. */
+export const SWITCH_OVER_BOIL_K = 6
+const CLOSE_K = 1e-3
+/** Free water per dry grain above which running dry is not near, g/g. */
+const WELL_WET = 0.05
+
+const arrived = (pot: Pot, phase: Phase): boolean => {
+  if ('minutes' in phase.until) return false
+  switch (phase.until.event) {
+    case 'boil':
+      return pot.bulkC >= pot.setup.boilC - CLOSE_K
+    case 'pressure':
+      return pot.bulkC >= phase.sealedC! - CLOSE_K
+    case 'switch':
+      return pot.bottomC >= pot.setup.boilC + SWITCH_OVER_BOIL_K
+    case 'unsealed':
+      return pot.bulkC <= pot.setup.boilC + 0.3
+  }
+}
+
+/** Runs a phase to its end.  @param watch called after every step */
+export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
+  const start = pot.now
+  const { step: fine, steadyStep } = pot.resolution
+  const clocked = phase.mode !== 'venting' && ('minutes' in phase.until || phase.until.event === 'unsealed')
+  const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60
+  while (pot.now - start < limit - 1e-6) {
+    if (arrived(pot, phase)) return { ended: true, minutes: (pot.now - start) / 60 }
+    // A cooker holds its boil until the water nears its end; only then does a second matter.
+    const steady = clocked || (pot.bulkC >= pot.setup.boilC - CLOSE_K && pot.freeG > WELL_WET * pot.dryG && phase.mode === 'open')
+    const step = steady ? steadyStep : fine
+    stepPot(pot, Math.min(step, limit - (pot.now - start)), phase)
+    watch?.(pot)
+  }
+  return { ended: 'minutes' in phase.until || arrived(pot, phase), minutes: (pot.now - start) / 60 }
+}

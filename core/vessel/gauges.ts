@@ -1,0 +1,54 @@
+import type { Blend } from '../grain/blend'
+import { bulkVolume } from '../grain/blend'
+import { millilitres, millimetres, type Grams, type Millilitres, type Millimetres } from '../quantity/units'
+import { levelOf, type Frustum } from './shape'
+
+/** Packed cooked grain is denser than loose grain in a cup by this factor. */
+export const PACKED_IN_POT = 1.15
+/** How far a boil lifts the surface: starchy unrinsed grain under a lid, and rinsed grain or a lid ajar. */
+export const FROTH = { starchyCovered: 1.4, calm: 1.15 } as const
+
+export interface Filling {
+  shape: Frustum
+  blend: Blend
+  dry: Grams
+  /** All free water in the pot before the heat: the pour and what clings, g. */
+  freeWater: number
+  /** Water already soaked in, g/g. */
+  soaked: number
+  /** Water in the grain when it is eaten, g/g. */
+  uptake: number
+  frothFactor: number
+}
+
+export interface Gauges {
+  bedDepth: Millimetres
+  waterAboveBed: Millimetres
+  fillLine: Millilitres
+  fillLevel: Millimetres
+  swollen: Millilitres
+  swollenLevel: Millimetres
+  froth: Millilitres
+  frothLevel: Millimetres
+}
+
+/** The same water, read off the pot in every way a cook reads it.
+ *  Depth over the bed counts the voids between settled grains, which water fills first. */
+export function gaugesOf({ shape, blend, dry, freeWater, soaked, uptake, frothFactor }: Filling): Gauges {
+  const bed = bulkVolume(blend, dry)
+  const bedDepth = levelOf(shape, bed)
+  const surface = levelOf(shape, millilitres(bed + freeWater - blend.voidShare * bed))
+  const fillLine = millilitres(dry / blend.kernelDensity + soaked * dry + freeWater)
+  const swollen = millilitres((dry * (1 + uptake)) / (PACKED_IN_POT * blend.cookedDensity))
+  const froth = millilitres(fillLine * frothFactor)
+  return {
+    bedDepth,
+    waterAboveBed: millimetres(surface - bedDepth),
+    fillLine,
+    fillLevel: levelOf(shape, fillLine),
+    swollen,
+    swollenLevel: levelOf(shape, swollen),
+    froth,
+    frothLevel: levelOf(shape, froth),
+  }
+}

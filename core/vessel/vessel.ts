@@ -1,0 +1,59 @@
+import type { LidFit } from '../heat/lid'
+import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '../quantity/units'
+import { heightFor, outsideArea, type Frustum } from './shape'
+
+export type VesselKind = 'pot' | 'cooker' | 'pressure-electric' | 'pressure-stovetop' | 'oven-dish'
+
+/** A vessel with nothing left open: the planner's view of a pot. */
+export interface Vessel extends Frustum {
+  kind: VesselKind
+  capacity: Millilitres
+  /** J/K, of the empty vessel with its lid. */
+  heatCapacity: number
+  /** Covered standing loss, W/K. */
+  loss: number
+  /** Learned multiplier on the steam that leaves; 1 when nothing was learned. */
+  steamFactor: number
+  lid: LidFit
+}
+
+/** Standing loss per outside area, W/(m² K): natural convection and radiation of bare or enamelled metal; appliances as built. */
+const LOSS_PER_AREA = { pot: 11, cooker: 12, 'pressure-electric': 5, 'pressure-stovetop': 11, 'oven-dish': 11 } as const
+
+export interface VesselGiven {
+  kind?: VesselKind
+  capacityMl: number
+  baseDiameterMm: number
+  rimDiameterMm?: number
+  heightMm?: number
+  heatCapacityJK?: number
+  lossWK?: number
+  steamFactor?: number
+  lid: LidFit
+}
+
+/** Heat capacity of a middling pot of a capacity, J/K: 450 for thin 1.6 L, 800 for heavy 2.5 L, 1400 for 6 L. */
+export const usualHeatCapacity = (capacityMl: number): number => 230 + 0.21 * capacityMl
+
+/** Fills in what is not said about a vessel: rim like base, height from capacity, loss from its outside area. */
+export function vesselOf(given: VesselGiven): Vessel {
+  const base = millimetres(given.baseDiameterMm)
+  const rim = millimetres(given.rimDiameterMm ?? given.baseDiameterMm)
+  const capacity = millilitres(given.capacityMl)
+  const height = given.heightMm === undefined ? heightFor(base, rim, capacity) : millimetres(given.heightMm)
+  const kind = given.kind ?? 'pot'
+  const shape = { baseDiameter: base, rimDiameter: rim, height }
+  return {
+    ...shape,
+    kind,
+    capacity,
+    heatCapacity: given.heatCapacityJK ?? usualHeatCapacity(given.capacityMl),
+    loss: given.lossWK ?? LOSS_PER_AREA[kind] * outsideArea(shape),
+    steamFactor: given.steamFactor ?? 1,
+    lid: given.lid,
+  }
+}
+
+/** What the covered vessel gives off at the boil, W. */
+export const standingLoss = (vessel: Vessel, boil: Celsius, kitchen: Celsius): number =>
+  vessel.loss * celsius(boil - kitchen)

@@ -1,0 +1,25 @@
+/** @type {import('jest').Config} */
+const shared = {
+  transform: {
+    '^.+\\.[jt]sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2023',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
+    ],
+  },
+}
+
+
+/** @type {import('jest').Config} */
+export default {
+  ...shared,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/{core,app,server,cli,demo}/**/*.test.ts'],
+  modulePathIgnorePatterns: ['<rootDir>/build/'],
+  collectCoverageFrom: ['{core,app,server,cli}/**/*.{ts,tsx}', '!**/*.test.*'],
+}

@@ -1,0 +1,12 @@
+import { reactRouter } from '@react-router/dev/vite'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  plugins: [reactRouter()],
+  worker: { format: 'es' },
+  // Named here because a dependency found late makes the dev server load a second copy of React.
+  optimizeDeps: {
+    include: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react', 'valibot', 'temporal-polyfill', 'uuid'],
+    exclude: ['better-sqlite3'],
+  },
+})
