@@ -13,8 +13,8 @@ module.exports = {
       name: 'core-arrows-point-down',
       comment: 'quantity and grain know nothing of plans; plan knows nothing of cooks',
       severity: 'error',
-      from: { path: '^core/(quantity|grain|vessel|heat|soak|water|simulate)/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/(plan|method|cook|learn|contract)/' },
+      from: { path: '^core/(quantity|grain|vessel|heat|soak|water|pot)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/(plan|method|simulate|cook|learn|contract)/' },
     },
     {
       name: 'plan-before-cook',

@@ -39,7 +39,9 @@ export function plan(request: PlanRequest): Plan {
   const method = methodOf(request.method)
   const kitchen: Kitchen = { ...request, blend, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)) }
   const hot = method.stages(kitchen)
-  const { vessel, kitchenC, waterC, soak } = request
+  const { vessel, kitchenC, soak } = request
+  // No kettle up here is hotter than its own boil.
+  const waterC = Math.min(request.waterC, boilC)
   const problem: Problem = { blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, soak, clingingG, uptake }
   const solved = solvePour(problem)
   const solution = request.pourOverrideG === null ? solved : tryPour(problem, solved, request.pourOverrideG)

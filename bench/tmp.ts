@@ -1,6 +1,0 @@
-import { planFrom } from '../core/contract/plan'
-import { VARIETIES } from '../core/grain/varieties'
-const reqs:any[]=[]
-for (const v of VARIETIES) for (const method of ['covered-simmer','switch-cooker','pressure-electric']) for (const value of [150,300,600]) for (const elevation_m of [0,1120,2500]) reqs.push({grains:[{variety:v.id}],amount:{basis:'dry-mass',value},method,elevation_m})
-for (let k=0;k<2;k++) for (const m of ['covered-simmer','switch-cooker','pressure-electric']) { const rs=reqs.filter(r=>r.method===m); const t=performance.now(); for (const r of rs) planFrom(r); console.log(m, ((performance.now()-t)/rs.length).toFixed(2),'ms') }
-for (const id of ['short-white','long-white','brown-short','barley-hulled','quinoa','fonio']) for (const m of ['covered-simmer','switch-cooker','pressure-electric']) { const p:any=planFrom({grains:[{variety:id}],amount:{basis:'dry-mass',value:300},method:m}); console.log(id,m,p.value.water.pour_g,p.value.water.ratio_by_volume, p.value.stages.filter((s:any)=>s.power_w||s.kind==='rest'||s.kind==='release').map((s:any)=>s.id+' '+[s.minutes.low,s.minutes.expected,s.minutes.high].join('-')).join(' | '), p.value.cautions.filter((c:any)=>c.severity!=='note').map((c:any)=>c.code).join()) }
