@@ -61,6 +61,19 @@ export function blendOf(grains: readonly { variety: VarietyId; share: number }[]
   }
 }
 
+/** The same blend where every grain takes longer, or less long, to cook through: an old lot, a hard kitchen. */
+export const slowedBlend = (blend: Blend, factor: number): Blend =>
+  factor === 1
+    ? blend
+    : {
+        ...blend,
+        parts: blend.parts.map(({ variety, share }) => ({ share, variety: slowed(variety, factor) })),
+        slowest: slowed(blend.slowest, factor),
+        spreadMinutes: blend.spreadMinutes * factor,
+      }
+
+const slowed = (variety: Variety, factor: number): Variety => ({ ...variety, minutesAt100: variety.minutesAt100 * factor })
+
 /** Volume of the dry grain, levelled and not shaken. */
 export const bulkVolume = (blend: Pick<Blend, 'bulkDensity'>, mass: Grams): Millilitres =>
   millilitres(mass / blend.bulkDensity)

@@ -1,5 +1,29 @@
 /** What ends a stage when no clock does: seen, heard or felt. `yet` is what it looks like before. */
 export const CUES = {
+  measured: {
+    text: 'the grain is measured out',
+    key: 'Measured',
+    now: 'level in the cup, or the scale says it',
+    yet: 'heaped, or short',
+  },
+  'clear-enough': {
+    text: 'the water runs clear enough',
+    key: 'Clear enough',
+    now: 'you see the grains through it',
+    yet: 'white as thin milk',
+  },
+  drained: {
+    text: 'it has stopped dripping',
+    key: 'Drained',
+    now: 'a drop now and then',
+    yet: 'still running',
+  },
+  loosened: {
+    text: 'the grains lie loose',
+    key: 'Loosened',
+    now: 'apart, the steam gone off',
+    yet: 'one block, wet on top',
+  },
   'rolling-boil': {
     text: 'steam pushes at the lid',
     key: 'It boils',

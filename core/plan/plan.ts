@@ -1,4 +1,4 @@
-import { blendOf, bulkVolume } from '../grain/blend'
+import { blendOf, bulkVolume, slowedBlend } from '../grain/blend'
 import { uptakeAt } from '../grain/texture'
 import { boilingPointAt, pressureAt } from '../heat/boiling-point'
 import { methodOf } from '../method/index'
@@ -25,7 +25,7 @@ const DRIEST_UPTAKE = 0.3
  *  Pure: the same request gives the same plan, in the browser and on the server. */
 export function plan(request: PlanRequest): Plan {
   // Choose
-  const blend = blendOf(request.grains)
+  const blend = slowedBlend(blendOf(request.grains), request.minutesFactor)
   const published = uptakeAt(blend.uptake, request.texture)
   const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, published + request.uptakeDelta))
   const dryG = dryMassOf(request.amount, blend, uptake)

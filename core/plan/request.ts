@@ -33,6 +33,8 @@ export interface PlanRequest {
   texture: number
   /** Learned for this bag and eater, added to the published uptake, g/g. */
   uptakeDelta: number
+  /** Learned for this grain and pot: how much longer than published it takes to cook through, 1 for as published. */
+  minutesFactor: number
   elevationM: number
   kitchenC: number
   waterC: number

@@ -1,4 +1,4 @@
-import { CUES } from '../method/cues'
+import { CUES, type CueId } from '../method/cues'
 import type { MethodStage } from '../method/method'
 import { roundTo } from '../quantity/rounding'
 import type { PlanRequest } from './request'
@@ -14,7 +14,10 @@ const ONE_WASH = [0.5, 0.08] as const
 const DRAIN = [1, 0.25] as const
 const FLUFF = [1, 0.1] as const
 
-const cold = { heat: 'off', power_w: 0, lid: 'off', ends_on: 'clock' } as const
+const cold = { heat: 'off', power_w: 0, lid: 'off' } as const
+const clocked = { ...cold, ends_on: 'clock' } as const
+/** Work by hand ends when the cook says so; the minutes are only a guess. */
+const byCue = (cue: CueId) => ({ ...cold, ends_on: 'cue', cue: CUES[cue].text, cue_id: cue }) as const
 const rounded = ({ low, expected, high }: Window): Window => ({
   low: roundTo(low, 1),
   expected: roundTo(expected, 1),
@@ -24,7 +27,7 @@ const rounded = ({ low, expected, high }: Window): Window => ({
 /** What is done before the pot is hot, in the order it is done. */
 function coldStages({ rinse, soak }: PlanRequest, dryG: number, washHow: string, beforeHeat: readonly string[]): Omit<Stage, 'after'>[] {
   const stages: Omit<Stage, 'after'>[] = [
-    { id: 'measure', kind: 'measure', title: 'Measure the grain', minutes: byHand(...MEASURE, dryG), hands_on: true, checks: [], ...cold },
+    { id: 'measure', kind: 'measure', title: 'Measure the grain', minutes: byHand(...MEASURE, dryG), hands_on: true, checks: [], ...byCue('measured') },
   ]
   if (rinse.washes > 0) {
     stages.push({
@@ -34,7 +37,7 @@ function coldStages({ rinse, soak }: PlanRequest, dryG: number, washHow: string,
       minutes: byHand(rinse.washes * ONE_WASH[0], rinse.washes * ONE_WASH[1], dryG),
       hands_on: true,
       checks: [],
-      ...cold,
+      ...byCue('clear-enough'),
     })
   }
   const drain: Omit<Stage, 'after'> = {
@@ -44,7 +47,7 @@ function coldStages({ rinse, soak }: PlanRequest, dryG: number, washHow: string,
     minutes: byHand(...DRAIN, dryG),
     hands_on: true,
     checks: [],
-    ...cold,
+    ...byCue('drained'),
   }
   const soaking = (kept: boolean): Omit<Stage, 'after'> => ({
     id: 'soak',
@@ -53,7 +56,7 @@ function coldStages({ rinse, soak }: PlanRequest, dryG: number, washHow: string,
     minutes: { low: soak!.minutes, expected: soak!.minutes, high: soak!.minutes },
     hands_on: false,
     checks: ['Opaque white all through when it is done'],
-    ...cold,
+    ...clocked,
   })
   const wetted = rinse.washes > 0 || soak?.water === 'drain'
   if (soak?.water === 'drain') stages.push(soaking(false))
@@ -95,7 +98,7 @@ export function stagesOf(
     minutes: byHand(...FLUFF, dryG),
     hands_on: true,
     checks: ['Lift and turn, do not press'],
-    ...cold,
+    ...byCue('loosened'),
   }
   const all = [...coldStages(request, dryG, washHow, beforeHeat), ...cooking, fluff]
   return all.map((stage, i) => ({ ...stage, after: i === 0 ? [] : [all[i - 1]!.id] }))

@@ -43,8 +43,8 @@ export interface Resolution {
 /** See inside the pot. */
 export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1 }
 /** Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without losing anything;
- *  core/plan/resolution.test.ts holds both to the fine pot. */
-export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 12 }
+ *  core/simulate/closure.test.ts holds it to the fine pot. */
+export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15 }
 
 /** What the stove and the lid do during a step. */
 export interface Heating {

@@ -1,4 +1,4 @@
-import { blendOf } from '../grain/blend'
+import { blendOf, slowedBlend } from '../grain/blend'
 import { boilingPointAt, pressureAt } from '../heat/boiling-point'
 import { methodOf } from '../method/index'
 import { potSetupOf } from '../plan/pot-setup'
@@ -23,7 +23,7 @@ export interface CookedPot {
 /** Cooks a plan on the fine pot: clocks as planned, cues when this pot gives them.
  *  @param watch called after every step, for curves */
 export function cookPlan(request: PlanRequest, plan: Plan, resolution: Resolution = FULL, watch?: (pot: Pot) => void): CookedPot {
-  const blend = blendOf(request.grains)
+  const blend = slowedBlend(blendOf(request.grains), request.minutesFactor)
   const { soak, vessel, kitchenC } = request
   const kept = soak?.water === 'keep'
   const soaked = soak

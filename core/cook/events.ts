@@ -1,0 +1,36 @@
+/** What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever changed or removed. */
+export const EVENT_KINDS = ['cue', 'go-on', 'minute-more', 'lid-lifted', 'take-back', 'finish', 'stop'] as const
+export type EventKind = (typeof EVENT_KINDS)[number]
+
+export interface CookEvent {
+  /** Made by the device that pressed, so that a retry is known for what it is. */
+  id: string
+  kind: EventKind
+  /** The stage it speaks of. */
+  stage: string
+  /** When it happened, UTC milliseconds by the server's clock. */
+  atMs: number
+  /** How long the lid was off, s. */
+  seconds?: number
+  /** The event a take-back takes back. */
+  target?: string
+}
+
+/** Events that still stand, oldest first: a take-back removes its target and itself. */
+export function standing(events: readonly CookEvent[]): CookEvent[] {
+  const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
+  return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
+}
+
+/** Kinds that can be said once: a second press, on whatever device, is the same event. */
+const ONCE: ReadonlySet<EventKind> = new Set(['cue', 'go-on', 'finish', 'stop'])
+
+/** What makes two presses one: the stage and the kind, and how often that was taken back before. Undefined for what may repeat.
+ *  @param events everything stored for the cook so far */
+export function identityOf(event: Pick<CookEvent, 'kind' | 'stage' | 'target'>, events: readonly CookEvent[]): string | undefined {
+  if (event.kind === 'take-back') return `take-back ${event.target}`
+  if (!ONCE.has(event.kind)) return undefined
+  const taken = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
+  const before = events.filter((e) => e.kind === event.kind && e.stage === event.stage && taken.has(e.id)).length
+  return `${event.kind} ${event.stage} ${before}`
+}

@@ -1,0 +1,41 @@
+import { LATENT_HEAT, openSurfaceEvaporation } from '../heat/evaporation'
+import { lossFactor } from '../heat/lid'
+import { celsius } from '../quantity/units'
+
+/** How long a lid is off when nobody said, s. */
+export const USUAL_LIFT_S = 15
+
+export interface LiftedPot {
+  /** What reaches the pot, W. */
+  powerW: number
+  /** Covered loss, W/K. */
+  lossWK: number
+  /** m² */
+  openArea: number
+  boilC: number
+  kitchenC: number
+}
+
+export interface LidLift {
+  /** Heat that left with the lid off, J. */
+  joules: number
+  /** g of steam that left. */
+  steamG: number
+  /** Minutes the boil takes to come back; 0 with the heat off, where nothing brings it back. */
+  minutes: number
+}
+
+/** Nobody waits longer than this for one look under the lid, minutes. */
+const MOST_MINUTES = 3
+
+/** What a look under the lid costs a pot at the boil: vapour from the open surface, and the loss of an uncovered pot over a covered one.
+ *  The minutes are that heat over what the burner gives beyond the covered loss.
+ *  @param seconds the lid was off */
+export function lidLift(pot: LiftedPot, seconds: number): LidLift {
+  const above = pot.boilC - pot.kitchenC
+  const steamG = openSurfaceEvaporation(celsius(pot.boilC)) * pot.openArea * seconds
+  const joules = steamG * LATENT_HEAT + pot.lossWK * (lossFactor('tight', 'off', true) - 1) * above * seconds
+  const surplus = pot.powerW - pot.lossWK * above
+  if (!(pot.powerW > 0)) return { joules, steamG, minutes: 0 }
+  return { joules, steamG, minutes: Math.min(MOST_MINUTES, surplus > 0 ? joules / surplus / 60 : MOST_MINUTES) }
+}

@@ -1,0 +1,124 @@
+import type { Plan, Stage } from '../plan/result'
+import { lengthOf } from '../plan/timeline'
+import { standing, type CookEvent } from './events'
+import { lidLift, USUAL_LIFT_S, type LiftedPot } from './lid-lift'
+
+/** A plan under way. The plan never changes; what happened stands beside it. */
+export interface RunningCook {
+  plan: Plan
+  startedMs: number
+  /** The pot as the plan saw it, for what a lifted lid costs. */
+  pot: Omit<LiftedPot, 'powerW'>
+}
+
+export interface StageView {
+  id: string
+  state: 'done' | 'now' | 'next'
+  startMs: number
+  /** When it ended, or when it should by what is known now. */
+  endMs: number
+  /** What ended it. */
+  endedBy?: 'clock' | 'cue' | 'go-on'
+  /** Minutes added by hand and by lifted lids. */
+  addedMinutes: number
+  liftedMinutes: number
+}
+
+export interface CookView {
+  outcome: 'cooking' | 'ready' | 'finished' | 'stopped'
+  stages: StageView[]
+  /** Stages under way, the one that ends next first. */
+  now: StageView[]
+  /** What comes after the first of those. */
+  next: StageView | undefined
+  /** When it is on the table, by what is known now. */
+  tableMs: number
+  /** The same as it was planned at the start. */
+  plannedTableMs: number
+  /** Minutes the table moved since the start, and why, newest last. */
+  slips: { stage: string; minutes: number }[]
+  lidLifts: number
+  /** Steam that lifted lids cost, g. */
+  lostSteamG: number
+  /** The newest event that can still be taken back. */
+  last: CookEvent | undefined
+  endedMs: number | undefined
+}
+
+const MINUTE = 60_000
+/** A press meant for a clock that has just run out still counts for it. */
+const GRACE_MS = 60_000
+const STEPS_ON = new Set(['cue', 'go-on'])
+
+/** What the cook sees: a pure function of the plan, what happened and the time. Unknown or late events change nothing.
+ *  @param events in any order  @param nowMs UTC milliseconds */
+export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: number): CookView {
+  const happened = standing(events)
+  const end = happened.find((e) => e.kind === 'finish' || e.kind === 'stop')
+  const until = end?.atMs ?? nowMs
+  const views = new Map<string, StageView>()
+  let lostSteamG = 0
+  let lidLifts = 0
+  for (const stage of cook.plan.stages) {
+    const startMs = Math.max(cook.startedMs, ...stage.after.map((id) => views.get(id)!.endMs))
+    const ready = stage.after.every((id) => views.get(id)!.state === 'done')
+    const mine = happened.filter((e) => e.stage === stage.id && e.atMs >= startMs)
+    const view = ready && startMs <= until ? underWay(cook, stage, startMs, mine, until) : planned(stage, startMs)
+    views.set(stage.id, view)
+    for (const lift of mine.filter((e) => e.kind === 'lid-lifted')) {
+      lidLifts += 1
+      lostSteamG += liftOf(cook, stage, lift).steamG
+    }
+  }
+  const stages = [...views.values()]
+  const now = stages.filter((s) => s.state === 'now').sort((a, b) => a.endMs - b.endMs)
+  const done = stages.every((s) => s.state === 'done')
+  return {
+    outcome: end ? (end.kind === 'stop' ? 'stopped' : 'finished') : done ? 'ready' : 'cooking',
+    stages,
+    now: end ? [] : now,
+    next: end ? undefined : stages.find((s) => s.state === 'next'),
+    tableMs: Math.max(...stages.map((s) => s.endMs)),
+    plannedTableMs: cook.startedMs + lengthOf(cook.plan.stages) * MINUTE,
+    slips: slipsOf(cook.plan, stages),
+    lidLifts,
+    lostSteamG,
+    last: happened.findLast((e) => e.atMs <= until),
+    endedMs: end?.atMs,
+  }
+}
+
+const planned = (stage: Stage, startMs: number): StageView => ({
+  id: stage.id,
+  state: 'next',
+  startMs,
+  endMs: startMs + stage.minutes.expected * MINUTE,
+  addedMinutes: 0,
+  liftedMinutes: 0,
+})
+
+const liftOf = (cook: RunningCook, stage: Stage, event: CookEvent) =>
+  lidLift({ ...cook.pot, powerW: stage.power_w }, event.seconds ?? USUAL_LIFT_S)
+
+function underWay(cook: RunningCook, stage: Stage, startMs: number, events: readonly CookEvent[], untilMs: number): StageView {
+  const view: StageView = { ...planned(stage, startMs), state: 'now' }
+  for (const event of events) {
+    if (event.atMs > untilMs || (stage.ends_on === 'clock' && event.atMs > view.endMs + GRACE_MS)) break
+    if (STEPS_ON.has(event.kind)) {
+      const early = stage.ends_on === 'cue' ? event.kind === 'cue' : event.kind === 'go-on' && event.atMs < view.endMs
+      if (early) return { ...view, state: 'done', endMs: event.atMs, endedBy: stage.ends_on === 'cue' ? 'cue' : 'go-on' }
+    }
+    if (event.kind === 'minute-more') view.addedMinutes += 1
+    if (event.kind === 'lid-lifted') view.liftedMinutes += liftOf(cook, stage, event).minutes
+    view.endMs = startMs + (stage.minutes.expected + view.addedMinutes + view.liftedMinutes) * MINUTE
+  }
+  if (stage.ends_on === 'clock') return view.endMs <= untilMs ? { ...view, state: 'done', endedBy: 'clock' } : view
+  // A late cue stretches its stage: it cannot have ended before now.
+  return { ...view, endMs: Math.max(view.endMs, untilMs) }
+}
+
+/** Stages that took, or are taking, more than half a minute longer or shorter than planned. */
+const slipsOf = (plan: Plan, stages: readonly StageView[]) =>
+  stages
+    .map((view, i) => ({ stage: view.id, minutes: (view.endMs - view.startMs) / MINUTE - plan.stages[i]!.minutes.expected }))
+    .filter(({ minutes }) => Math.abs(minutes) >= 0.5)
