@@ -12,8 +12,9 @@ const shared = {
       },
     ],
   },
+  // Packages that ship ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec)/)'],
 }
-
 
 /** @type {import('jest').Config} */
 export default {

@@ -42,7 +42,7 @@ export const DEFAULTS = Object.freeze({
 } as const)
 
 /** Texture that suits a purpose when none is asked for. */
-const PURPOSE_TEXTURE: Record<Purpose, number> = {
+export const PURPOSE_TEXTURE: Record<Purpose, number> = {
   side: DEFAULTS.texture, frying: 0.1, salad: 0.25, dressed: 0.4, porridge: 1, 'part-cooked': 0, batch: 0.45,
 }
 

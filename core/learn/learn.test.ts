@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { beliefOf, observe, sdOf } from './belief'
+import { beliefOf, observe } from './belief'
 import { wordOf, WET_DRY_WORDS } from './judgement'
 import { correctionOf, learnedFrom, type JudgedCook } from './learned'
 

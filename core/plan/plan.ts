@@ -4,9 +4,10 @@ import { boilingPointAt, pressureAt } from '../heat/boiling-point'
 import { methodOf } from '../method/index'
 import type { Kitchen } from '../method/method'
 import { fillPot, heatCapacityOf, REDUCED } from '../pot/pot'
-import { grams, metres } from '../quantity/units'
+import { grams, metres, millilitres } from '../quantity/units'
 import { roundTo } from '../quantity/rounding'
 import { FROTH, gaugesOf } from '../vessel/gauges'
+import { levelOf } from '../vessel/shape'
 import { clingOf } from '../water/cling'
 import { dryMassOf, SERVING_G } from './amount'
 import { cautionsOf } from './cautions/index'
@@ -71,6 +72,9 @@ export function plan(request: PlanRequest): Plan {
   const soft = Math.min(blend.uptake.most, blend.uptake.soft + request.uptakeDelta)
   const shortG = request.pourOverrideG === null ? 0 : Math.max(0, firm * dryG - solution.absorbedG)
   const cookedG = dryG + solution.absorbedG
+  const firmPourG = Math.max(0, solved.pourG + (firm - uptake) * dryG)
+  const softPourG = Math.max(0, solved.pourG + (soft - uptake) * dryG)
+  const levelForPour = (pourG: number) => levelOf(vessel, millilitres(gauges.fillLine + pourG - solution.pourG))
   const gram = (value: number) => roundTo(value, 1)
   const soakedG = poured * dryG
   // Absorbed closes the ledger at the last decimal, so that the printed terms add up.
@@ -101,8 +105,8 @@ export function plan(request: PlanRequest): Plan {
       uptake_target: roundTo(uptake, 3),
       clinging_g: gram(clingingG),
       soaked_in_g: gram(soakedG),
-      firm_pour_g: gram(Math.max(0, solved.pourG + (firm - uptake) * dryG)),
-      soft_pour_g: gram(Math.max(0, solved.pourG + (soft - uptake) * dryG)),
+      firm_pour_g: gram(firmPourG),
+      soft_pour_g: gram(softPourG),
       evaporated_by_stage: Object.fromEntries(hot.map((stage, i) => [stage.id, gram(solution.course.steam[i] ?? 0)])),
     },
     gauges: {
@@ -112,6 +116,8 @@ export function plan(request: PlanRequest): Plan {
       fill_level_mm: roundTo(gauges.fillLevel, 1),
       swollen_level_mm: roundTo(gauges.swollenLevel, 1),
       froth_level_mm: roundTo(gauges.frothLevel, 1),
+      firm_level_mm: roundTo(levelForPour(firmPourG), 1),
+      soft_level_mm: roundTo(levelForPour(softPourG), 1),
     },
     yield: {
       cooked_mass_g: gram(cookedG),

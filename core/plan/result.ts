@@ -72,6 +72,9 @@ export interface Plan {
     fill_level_mm: number
     swollen_level_mm: number
     froth_level_mm: number
+    /** Where the water would stand for firm and for soft grain: the band on the pot's wall. */
+    firm_level_mm: number
+    soft_level_mm: number
   }
   yield: { cooked_mass_g: number; cooked_volume_ml: number; left_behind_g: number; servings: number }
   stages: Stage[]

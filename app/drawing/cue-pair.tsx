@@ -1,0 +1,161 @@
+import type { ReactNode } from 'react'
+import type { Variety } from '#core/grain/varieties'
+import type { CueId } from '#core/method/cues'
+import { KernelPattern } from './kernel-pattern'
+import classes from './cue-pair.module.css'
+
+interface CuePairProps {
+  cue: CueId
+  variety: Variety
+  /** What it looks like before, and when it has come. */
+  yet: string
+  now: string
+}
+
+/** What to look for: drawn as it is not yet, and as it is when the cue has come. */
+export function CuePair({ cue, variety, yet, now }: CuePairProps) {
+  return (
+    <div className={classes.pair}>
+      <Picture word="not yet" says={yet}>
+        {DRAWINGS[cue](false, variety)}
+      </Picture>
+      <Picture word="now" says={now} ripe>
+        {DRAWINGS[cue](true, variety)}
+      </Picture>
+    </div>
+  )
+}
+
+const Picture = ({ word, says, ripe = false, children }: { word: string; says: string; ripe?: boolean; children: ReactNode }) => (
+  <figure className={classes.picture} data-ripe={ripe || undefined}>
+    <svg viewBox="0 0 120 86" aria-hidden>
+      {children}
+    </svg>
+    <figcaption>
+      <b>{word}</b> {says}
+    </figcaption>
+  </figure>
+)
+
+const Steam = ({ x, y, many }: { x: number; y: number; many: boolean }) => (
+  <g className={classes.steam}>
+    {(many ? [-14, 0, 14] : [0]).map((dx) => (
+      <path key={dx} d={`M${x + dx} ${y}q-6 -7 0 -14q6 -7 0 -14`} opacity={many ? 1 : 0.5} />
+    ))}
+  </g>
+)
+
+const Bowl = ({ children }: { children?: ReactNode }) => (
+  <g>
+    <path d="M18 34H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.body} />
+    {children}
+    <path d="M14 34H106" className={classes.rim} />
+  </g>
+)
+
+const LiddedPot = ({ lift }: { lift: boolean }) => (
+  <g>
+    <path d="M26 42H94V70Q94 78 86 78H34Q26 78 26 70Z" className={classes.body} />
+    <path d="M14 50H26M94 50H106" className={classes.rim} />
+    <g transform={lift ? 'rotate(-4 26 40) translate(0 -3)' : undefined}>
+      <path d="M23 41Q30 30 46 30H74Q90 30 97 41Z" className={classes.body} />
+      <path d="M54 25H66" className={classes.rim} />
+    </g>
+  </g>
+)
+
+const dots = (places: readonly (readonly [number, number, number])[]) =>
+  places.map(([x, y, r]) => <circle key={`${x} ${y}`} cx={x} cy={y} r={r} className={classes.bubble} />)
+
+const Pin = ({ up }: { up: boolean }) => (
+  <g>
+    <path d="M14 78V62Q14 50 30 50H90Q106 50 106 62V78Z" className={classes.body} />
+    <path d="M48 50H72" className={classes.rim} />
+    <path d={up ? 'M60 50V30' : 'M60 50V43'} className={classes.pin} />
+    <path d={up ? 'M54 29H66' : 'M54 42H66'} className={classes.pin} />
+  </g>
+)
+
+/** One drawing a cue; the flag says whether the cue has come. */
+const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = {
+  measured: (ripe, variety) => (
+    <g>
+      <defs>
+        <KernelPattern id={`cue-measured-${ripe}`} variety={variety} />
+      </defs>
+      <path d={ripe ? 'M30 30H90V70Q90 76 84 76H36Q30 76 30 70Z' : 'M30 30Q60 4 90 30V70Q90 76 84 76H36Q30 76 30 70Z'} fill={`url(#cue-measured-${ripe})`} />
+      <path d="M28 28V70Q28 78 36 78H84Q92 78 92 70V28" className={classes.line} />
+      <path d="M92 40H108V58H92" className={classes.line} />
+      {ripe && <path d="M18 28H102" className={classes.rim} />}
+    </g>
+  ),
+  'clear-enough': (ripe, variety) => (
+    <g>
+      <defs>
+        <KernelPattern id={`cue-clear-${ripe}`} variety={variety} />
+      </defs>
+      <Bowl>
+        <path d="M19 52H101Q98 77 76 77H44Q22 77 19 52Z" fill={`url(#cue-clear-${ripe})`} />
+        <path d="M18 38H102V46Q102 78 76 78H44Q18 78 18 46Z" className={ripe ? classes.clear : classes.milky} />
+      </Bowl>
+    </g>
+  ),
+  drained: (ripe) => (
+    <g>
+      <path d="M22 22H98Q98 52 60 52Q22 52 22 22Z" className={classes.mesh} />
+      <path d="M16 22H108" className={classes.rim} />
+      {ripe ? <path d="M60 62q-5 8 0 11q5 -3 0 -11" className={classes.drop} /> : <path d="M48 53V80M60 54V82M72 53V80" className={classes.stream} />}
+    </g>
+  ),
+  'rolling-boil': (ripe) => (
+    <g>
+      <LiddedPot lift={ripe} />
+      <Steam x={ripe ? 88 : 60} y={ripe ? 32 : 22} many={ripe} />
+    </g>
+  ),
+  'bubbles-break': (ripe) => (
+    <Bowl>
+      <path d="M18 46H102Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />
+      {ripe
+        ? dots([[34, 44, 8], [54, 46, 9], [76, 43, 8], [92, 47, 6], [45, 58, 6], [66, 60, 7], [84, 60, 5]])
+        : dots([[24, 48, 2.5], [30, 52, 2], [96, 48, 2.5], [90, 53, 2]])}
+    </Bowl>
+  ),
+  'steam-at-vent': (ripe) => (
+    <g>
+      <path d="M18 78V46Q18 36 30 36H90Q102 36 102 46V78Z" className={classes.body} />
+      <path d="M18 50H102M74 36V31H84V36" className={classes.line} />
+      <Steam x={79} y={29} many={ripe} />
+    </g>
+  ),
+  'switch-click': (ripe) => (
+    <g>
+      <path d="M14 80V18Q14 8 24 8H96Q106 8 106 18V80Z" className={classes.body} />
+      <path d="M44 24H76V68H44Z" className={classes.line} />
+      <path d={ripe ? 'M52 30H68V44H52Z' : 'M52 48H68V62H52Z'} className={classes.lever} />
+      {ripe && <path d="M84 30l8 -5M84 38h10M84 46l8 5" className={classes.line} />}
+    </g>
+  ),
+  'pin-up': (ripe) => (
+    <g>
+      <Pin up={ripe} />
+      {!ripe && <Steam x={60} y={38} many />}
+    </g>
+  ),
+  'pin-down': (ripe) => <Pin up={!ripe} />,
+  loosened: (ripe, variety) => (
+    <g>
+      <defs>
+        <KernelPattern id={`cue-loose-${ripe}`} variety={variety} swell={1.3} />
+      </defs>
+      <Bowl>
+        <path
+          d={ripe ? 'M19 52Q32 40 46 50Q60 36 74 49Q88 40 101 52Q98 77 76 77H44Q22 77 19 52Z' : 'M19 48H101Q98 77 76 77H44Q22 77 19 48Z'}
+          fill={`url(#cue-loose-${ripe})`}
+        />
+        {!ripe && <path d="M19 47H101" className={classes.rim} opacity={0.25} />}
+        {ripe && <path d="M64 50L92 12M90 8l6 8M94 6l6 8" className={classes.line} />}
+      </Bowl>
+    </g>
+  ),
+}

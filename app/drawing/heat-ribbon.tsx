@@ -1,0 +1,119 @@
+import { useElementSize } from '@mantine/hooks'
+import { useId } from 'react'
+import type { Stage } from '#core/plan/result'
+import { layRibbon, type RibbonStage } from './ribbon-layout'
+import { heatHeight, stageMatter, stageWord, windowWord } from './stage-words'
+import classes from './heat-ribbon.module.css'
+
+export interface HeatRibbonProps {
+  stages: readonly Stage[]
+  /** Start and end of each stage in minutes, in the stages' order. */
+  times: readonly { start: number; end: number }[]
+  /** The clock at a minute. */
+  clockAt: (minute: number) => string
+  /** Where now is, minutes; a line is drawn there. */
+  nowMinute?: number
+  height?: number
+}
+
+const TOP = 26
+const BOTTOM = 34
+/** A piece narrower than this has no room for its words, px. */
+const ROOM_FOR_WORD = 52
+const PX_PER_LETTER = 7.2
+
+/** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
+export function HeatRibbon({ stages, times, clockAt, nowMinute, height = 168 }: HeatRibbonProps) {
+  const hatch = useId()
+  const { ref, width: measured } = useElementSize<HTMLDivElement>()
+  const width = measured || 1240
+  const { pieces, placeOf } = layRibbon(
+    stages.map((stage, i): RibbonStage => ({ id: stage.id, ...times[i]!, wait: !stage.hands_on && stage.heat === 'off' })),
+  )
+  const floor = height - BOTTOM
+  const tall = floor - TOP
+  const table = width - 16
+  const px = (share: number) => 8 + share * (table - 8)
+  const spoken = stages.map((s) => `${stageWord(s)} ${windowWord(s.minutes, s.ends_on)}`).join(', ')
+  return (
+    <div ref={ref} className={classes.frame} style={{ height }}>
+      <svg width={width} height={height} role="img" aria-label={`From start to table: ${spoken}`} className={classes.ribbon}>
+        <defs>
+          <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <rect width="7" height="7" className={classes.restFill} />
+            <path d="M0 0V7" className={classes.restLine} />
+          </pattern>
+        </defs>
+        {stages.map((stage, i) => {
+          const piece = pieces[i]!
+          const [x, right] = [px(piece.x), px(piece.x + piece.width)]
+          const w = right - x
+          const matter = stageMatter(stage)
+          const y = floor - Math.max(8, heatHeight(stage) * tall)
+          const room = w > ROOM_FOR_WORD
+          const word = stageWord(stage)
+          const minutes = windowWord(stage.minutes, stage.ends_on)
+          return (
+            <g key={stage.id} data-matter={matter} className={classes.stage}>
+              <title>{`${stage.title}: ${minutes}`}</title>
+              <path
+                d={stage.ends_on === 'clock' ? `M${x} ${floor}V${y}H${right}V${floor}Z` : openEnded(x, y, right, floor)}
+                className={classes.body}
+                fill={matter === 'rest' ? `url(#${hatch})` : undefined}
+              />
+              <LidEdge lid={stage.lid} x={x} right={right} y={y} hot={matter === 'heat' || matter === 'rest'} />
+              {stage.ends_on === 'clock' && <path d={`M${right} ${y}V${floor}`} className={classes.closed} />}
+              {piece.folded && <Tear x={x + w / 2} y={y} floor={floor} />}
+              {stage.hands_on && <path d={`M${x + 3} ${floor + 4}H${right - 3}`} className={classes.hands} />}
+              {room && (
+                <text x={x + 6} y={Math.min(y - 7, floor - 18)} className={classes.word}>
+                  {word.length * PX_PER_LETTER < w - 6 ? word : ''}
+                </text>
+              )}
+              {minutes.length * PX_PER_LETTER < w - 4 && (
+                <text x={x + 6} y={floor + 20} className={classes.minutes}>
+                  {minutes}
+                </text>
+              )}
+            </g>
+          )
+        })}
+        {stages.map((stage, i) => {
+          const hot = stage.power_w > 0 && !(stages[i - 1] && stages[i - 1]!.power_w > 0)
+          return (
+            hot && (
+              <text key={stage.id} x={px(pieces[i]!.x)} y={14} className={classes.hour}>
+                {clockAt(times[i]!.start)}
+              </text>
+            )
+          )
+        })}
+        <path d={`M8 ${floor}H${table}`} className={classes.floor} />
+        {nowMinute !== undefined && <path d={`M${px(placeOf(nowMinute))} 6V${floor + 8}`} className={classes.now} />}
+        <path d={`M${table} 16V${floor + 10}M${table - 10} 16h20`} className={classes.table} />
+        <text x={table - 14} y={14} textAnchor="end" className={classes.tableHour}>
+          {`table ${clockAt(times[times.length - 1]?.end ?? 0)}`}
+        </text>
+      </svg>
+    </div>
+  )
+}
+
+/** A stage that waits for a cue has no right wall: its end runs out in waves. */
+function openEnded(x: number, y: number, right: number, floor: number): string {
+  const waves = Math.max(1, Math.round((floor - y) / 12))
+  const h = (floor - y) / waves
+  const bite = Math.min(4, (right - x) / 4)
+  return `M${x} ${floor}V${y}H${right}` + `q${-bite} ${h / 4} 0 ${h / 2}q${bite} ${h / 4} 0 ${h / 2}`.repeat(waves) + 'Z'
+}
+
+function LidEdge({ lid, x, right, y, hot }: { lid: Stage['lid']; x: number; right: number; y: number; hot: boolean }) {
+  if (!hot || lid === 'off') return null
+  return <path d={`M${x} ${y}H${right}`} className={lid === 'ajar' ? classes.lidAjar : classes.lidOn} />
+}
+
+const Tear = ({ x, y, floor }: { x: number; y: number; floor: number }) => (
+  <g className={classes.tear}>
+    <path d={`M${x - 5} ${y - 5}l4 ${(floor - y + 8) / 3}l-4 ${(floor - y + 8) / 3}l4 ${(floor - y + 8) / 3}h8l-4 ${-(floor - y + 8) / 3}l4 ${-(floor - y + 8) / 3}l-4 ${-(floor - y + 8) / 3}Z`} />
+  </g>
+)

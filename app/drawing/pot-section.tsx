@@ -1,0 +1,213 @@
+import { useElementSize } from '@mantine/hooks'
+import { useId } from 'react'
+import type { Variety } from '#core/grain/varieties'
+import type { LidPosition } from '#core/heat/lid'
+import { millilitres, millimetres } from '#core/quantity/units'
+import { levelOf, diameterAt, volumeAt } from '#core/vessel/shape'
+import type { Vessel } from '#core/vessel/vessel'
+import { KernelPattern } from './kernel-pattern'
+import { spreadLabels } from './spread-labels'
+import classes from './pot-section.module.css'
+
+/** Levels are millimetres above the inner base. */
+export interface PotLevels {
+  bed: number
+  fill: number
+  firm: number
+  soft: number
+  swollen: number
+  froth: number
+}
+
+export interface PotSectionProps {
+  vessel: Vessel
+  variety: Variety
+  levels: PotLevels
+  lid: LidPosition
+  /** The cook's finger stands on the bed, with its crease this far up, mm. */
+  crease?: number | undefined
+  /** Cooked: the bed swollen, the water gone. */
+  cooked?: boolean
+  title: string
+}
+
+/** Text is this many pixels high on screen, however large the pot. */
+const TEXT_PX = 13
+
+/** A vessel cut open, drawn to scale from the plan's own figures. */
+export function PotSection({ vessel, variety, levels, lid, crease, cooked = false, title }: PotSectionProps) {
+  const grains = useId()
+  const { ref, width } = useElementSize<HTMLDivElement>()
+  const half = vessel.rimDiameter / 2
+  const wall = Math.min(7, Math.max(2.4, vessel.heatCapacity / 230))
+  const frame = { left: -half - wall - 44, right: half + wall + 92, top: -vessel.height - 46, bottom: wall + 22 }
+  const frameWidth = Math.max(frame.right - frame.left, 270)
+  const frameHeight = frame.bottom - frame.top
+  const text = (TEXT_PX * frameWidth) / (width || 540)
+  const at = (level: number) => diameterAt(vessel, millimetres(level)) / 2
+  const slab = (from: number, to: number) =>
+    `M${-at(from)} ${-from}L${at(from)} ${-from}L${at(to)} ${-to}L${-at(to)} ${-to}Z`
+  const rim = vessel.height
+  const shown = (level: number) => Math.min(level, rim + 18)
+  const litres = [0.5, 1, 1.5, 2, 3, 4, 5, 6, 7, 8].filter((l) => l * 1000 < vessel.capacity * 0.98)
+  const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
+  const marks = [
+    { level: rim, text: `rim ${Math.round(rim)} mm, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
+    { level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' },
+    { level: levels.swollen, text: `swollen ${Math.round(levels.swollen)}`, kind: 'swollen' },
+    ...(cooked ? [] : [{ level: levels.fill, text: `water ${Math.round(levels.fill)} mm`, kind: 'fill' }]),
+  ]
+  const lines = spreadLabels(marks.map((m) => -shown(m.level)), text * 1.25, { from: frame.top + text, to: 4 })
+  const bedTop = cooked ? Math.min(levels.swollen, rim) : Math.min(levels.bed, rim)
+  const fillTop = Math.min(levels.fill, rim)
+  return (
+    <div ref={ref} className={classes.frame}>
+      <svg viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`} role="img" aria-label={title} className={classes.pot}>
+        <defs>
+          <KernelPattern id={grains} variety={variety} swell={cooked ? 1.35 : 1} />
+        </defs>
+        <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
+        <Body vessel={vessel} wall={wall} />
+        {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
+        <path d={slab(0, bedTop)} fill={`url(#${grains})`} />
+        {!cooked && levels.fill > 0 && <path d={slab(0, Math.min(fillTop, bedTop))} className={classes.soaking} />}
+        {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
+        <path d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`} className={classes.swollen} />
+        <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />
+        {!cooked && (
+          <path
+            d={`M${at(levels.firm) - 3.2} ${-shown(levels.firm)}L${at(levels.soft) - 3.2} ${-shown(levels.soft)}`}
+            className={classes.band}
+          />
+        )}
+        {crease !== undefined && !cooked && <Finger bed={bedTop} crease={crease} x={-half * 0.42} text={text} />}
+        <Ruler height={rim} at={at} wall={wall} text={text} />
+        {sparse.map((l) => {
+          const level = levelOf(vessel, millilitres(l * 1000))
+          return <path key={l} d={`M${at(level)} ${-level}h${-5}`} className={classes.litre} />
+        })}
+        {marks.map((mark, i) => (
+          <g key={mark.kind} data-mark={mark.kind} className={classes.mark}>
+            <path d={`M${at(shown(mark.level)) + wall + 1} ${-shown(mark.level)}L${half + wall + 12} ${lines[i]!}h4`} />
+            <text x={half + wall + 18} y={lines[i]! + text * 0.34} fontSize={text}>
+              {mark.text}
+            </text>
+          </g>
+        ))}
+        <Lid vessel={vessel} wall={wall} lid={lid} />
+      </svg>
+    </div>
+  )
+}
+
+/** The surface a pour would reach. */
+export const surfaceLevel = (vessel: Vessel, fillLineMl: number): number => levelOf(vessel, millilitres(Math.max(0, fillLineMl)))
+export const volumeTo = (vessel: Vessel, level: number): number => volumeAt(vessel, millimetres(level))
+
+const foam = (half: number, y: number): string => {
+  const bubbles = Math.max(4, Math.round(half / 7))
+  const w = (2 * half) / bubbles
+  return `M${-half} ${y}` + `a${w / 2} ${w / 3} 0 0 1 ${w} 0`.repeat(bubbles)
+}
+
+function Body({ vessel, wall }: { vessel: Vessel; wall: number }) {
+  const [b, r, h] = [vessel.baseDiameter / 2, vessel.rimDiameter / 2, vessel.height]
+  const corner = 9
+  const outer = `M${-r - wall} ${-h}L${-b - wall} ${-corner}Q${-b - wall} ${wall} ${-b + corner} ${wall}H${b - corner}Q${b + wall} ${wall} ${b + wall} ${-corner}L${r + wall} ${-h}Z`
+  const inner = `M${-r} ${-h}L${-b} 0H${b}L${r} ${-h}Z`
+  const y = -h * 0.76
+  const grip = vessel.kind === 'pot' || vessel.kind === 'pressure-stovetop' || vessel.kind === 'oven-dish'
+  return (
+    <g>
+      {grip &&
+        [-1, 1].map((side) => (
+          <path key={side} d={`M${side * (r + wall - 1)} ${y - 6}h${side * 9}q${side * 5} 0 ${side * 5} 5v${4}q0 5 ${side * -5} 5h${side * -9}`} className={classes.grip} />
+        ))}
+      {!grip && <Housing r={r} h={h} wall={wall} />}
+      <path d={outer} className={classes.wall} />
+      <path d={inner} className={classes.inside} />
+      {[-1, 1].map((side) => (
+        <path key={side} d={`M${side * (r - 1.5)} ${-h}H${side * (r + wall + 2)}`} className={classes.rim} />
+      ))}
+    </g>
+  )
+}
+
+/** An appliance's outside stands around its pot. */
+const Housing = ({ r, h, wall }: { r: number; h: number; wall: number }) => (
+  <path
+    d={`M${-r - wall - 9} ${-h + 2}V${wall + 6}q0 8 8 8H${r + wall + 1}q8 0 8 -8V${-h + 2}Z`}
+    className={classes.housing}
+  />
+)
+
+function Heat({ kind, base, wall }: { kind: Vessel['kind']; base: number; wall: number }) {
+  if (kind === 'cooker' || kind === 'pressure-electric')
+    return <path d={`M${-base * 0.7} ${wall + 6}H${base * 0.7}`} className={classes.plate} />
+  const flames = Math.round(base / 9)
+  return (
+    <g className={classes.flames}>
+      {Array.from({ length: flames * 2 + 1 }, (_, i) => {
+        const x = ((i - flames) / flames) * base * 0.78
+        return <path key={i} d={`M${x} ${wall + 15}q-3.4 -4.6 0 -10q3.4 5.4 0 10`} />
+      })}
+      <path d={`M${-base * 0.86} ${wall + 17.5}H${base * 0.86}`} className={classes.grate} />
+    </g>
+  )
+}
+
+function Lid({ vessel, wall, lid }: { vessel: Vessel; wall: number; lid: LidPosition }) {
+  if (lid === 'off') return null
+  const r = vessel.rimDiameter / 2 + wall
+  const y = -vessel.height
+  const sealed = vessel.kind.startsWith('pressure')
+  const dome = sealed ? 17 : 13
+  return (
+    <g transform={lid === 'ajar' ? `rotate(-5 ${-r} ${y})` : undefined} className={classes.lid}>
+      <path d={`M${-r - 2} ${y - 2.4}Q${-r * 0.9} ${y - dome} ${-r * 0.3} ${y - dome}H${r * 0.3}Q${r * 0.9} ${y - dome} ${r + 2} ${y - 2.4}Z`} />
+      {sealed ? (
+        <path d={`M${-5} ${y - dome}v-7h10v7M${r * 0.42} ${y - dome + 1}v-6`} />
+      ) : (
+        <path d={`M${-4} ${y - dome}v-4M4 ${y - dome}v-4M${-8} ${y - dome - 6}h16`} className={classes.knob} />
+      )}
+    </g>
+  )
+}
+
+function Ruler({ height, at, wall, text }: { height: number; at: (level: number) => number; wall: number; text: number }) {
+  const step = height > 120 ? 20 : 10
+  const ticks = Array.from({ length: Math.floor(height / step) + 1 }, (_, i) => i * step)
+  const every = height > 120 ? 40 : 20
+  return (
+    <g className={classes.ruler}>
+      {ticks.map((mm) => {
+        const x = -at(mm) - wall - 3
+        const long = mm % every === 0
+        return (
+          <g key={mm}>
+            <path d={`M${x} ${-mm}h${long ? -7 : -4}`} />
+            {long && (
+              <text x={x - 10} y={-mm + text * 0.34} fontSize={text * 0.92} textAnchor="end">
+                {mm}
+              </text>
+            )}
+          </g>
+        )
+      })}
+    </g>
+  )
+}
+
+/** A finger set on the grain, its first crease marked. */
+function Finger({ bed, crease, x, text }: { bed: number; crease: number; x: number; text: number }) {
+  const [w, top] = [8, -bed - crease - 46]
+  return (
+    <g className={classes.finger}>
+      <path d={`M${x - w} ${top}V${-bed - w}a${w} ${w} 0 0 0 ${w * 2} 0V${top}`} />
+      <path d={`M${x - w} ${-bed - crease}q${w} 3 ${w * 2} 0`} className={classes.crease} />
+      <text x={x + w + 3} y={-bed - crease + text * 0.34} fontSize={text * 0.92}>
+        your crease
+      </text>
+    </g>
+  )
+}

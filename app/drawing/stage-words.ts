@@ -1,0 +1,29 @@
+import type { Stage } from '#core/plan/result'
+
+/** One word for a stage where there is no room for its title. */
+const WORDS: Record<Stage['kind'], string> = {
+  measure: 'measure', rinse: 'rinse', soak: 'soak', drain: 'drain', toast: 'toast', 'heat-up': 'to the boil', boil: 'boil', skim: 'skim',
+  simmer: 'simmer', steam: 'steam', moisten: 'moisten', ladle: 'ladle', 'pressure-up': 'to pressure', pressure: 'pressure',
+  release: 'release', bake: 'bake', rest: 'rest', turn: 'turn', fluff: 'loosen', spread: 'spread', dress: 'dress', cool: 'cool', hold: 'hold warm',
+}
+export const stageWord = (stage: Pick<Stage, 'kind'>): string => WORDS[stage.kind]
+
+/** How high a stage stands on the ribbon, 0..1: height is heat. A rest stands on what the pot still holds. */
+export const heatHeight = ({ heat, kind }: Pick<Stage, 'heat' | 'kind'>): number => {
+  if (kind === 'rest' || kind === 'release') return 0.3
+  return { off: 0.08, lowest: 0.3, low: 0.42, medium: 0.66, high: 1 }[heat]
+}
+
+/** What a stage is made of, for its colour and its pattern. */
+export const stageMatter = ({ heat, kind }: Pick<Stage, 'heat' | 'kind'>): 'hand' | 'water' | 'heat' | 'rest' =>
+  kind === 'rest' || kind === 'release' ? 'rest' : heat !== 'off' ? 'heat' : kind === 'soak' || kind === 'rinse' ? 'water' : 'hand'
+
+const number = (n: number) => (n < 10 && n % 1 !== 0 ? n.toFixed(n < 1 ? 1 : 0) : String(Math.round(n)))
+
+/** "10 min", or "6–8 min" where it may stretch. */
+export function windowWord({ low, expected, high }: Stage['minutes'], endsOn: Stage['ends_on']): string {
+  if (expected >= 90) return `${(expected / 60).toFixed(expected % 60 === 0 ? 0 : 1)} h`
+  if (endsOn === 'clock') return `${number(expected)} min`
+  const [from, to] = [number(low), number(high)]
+  return from === to ? `${to} min` : `${from}–${to} min`
+}

@@ -1,0 +1,18 @@
+import { startTransition, StrictMode } from 'react'
+import { hydrateRoot } from 'react-dom/client'
+import { HydratedRouter } from 'react-router/dom'
+import { NonceContext } from './nonce'
+
+// The attribute is hidden from scripts, the property is not.
+const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
+
+startTransition(() => {
+  hydrateRoot(
+    document,
+    <StrictMode>
+      <NonceContext value={nonce}>
+        <HydratedRouter />
+      </NonceContext>
+    </StrictMode>,
+  )
+})

@@ -1,0 +1,62 @@
+import { randomBytes } from 'node:crypto'
+import { PassThrough } from 'node:stream'
+import { createReadableStreamFromReadable } from '@react-router/node'
+import { isbot } from 'isbot'
+import { renderToPipeableStream } from 'react-dom/server'
+import { ServerRouter, type EntryContext } from 'react-router'
+import { NonceContext } from './nonce'
+
+export const streamTimeout = 5000
+
+const policy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}'`,
+    `style-src 'self' 'nonce-${nonce}'`,
+    // Server-rendered style attributes are not covered by a nonce.
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ')
+
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  context: EntryContext,
+): Promise<Response> {
+  const nonce = import.meta.env.PROD ? randomBytes(16).toString('base64') : undefined
+  return new Promise((resolve, reject) => {
+    let shellSent = false
+    const wholePage = isbot(request.headers.get('user-agent')) || context.isSpaMode
+    const { pipe, abort } = renderToPipeableStream(
+      <NonceContext value={nonce}>
+        <ServerRouter context={context} url={request.url} nonce={nonce} />
+      </NonceContext>,
+      {
+        nonce,
+        [wholePage ? 'onAllReady' : 'onShellReady']() {
+          shellSent = true
+          const body = new PassThrough()
+          headers.set('Content-Type', 'text/html; charset=utf-8')
+          headers.set('Cache-Control', 'no-store')
+          if (nonce) headers.set('Content-Security-Policy', policy(nonce))
+          resolve(new Response(createReadableStreamFromReadable(body), { headers, status }))
+          pipe(body)
+        },
+        onShellError: reject,
+        onError(error: unknown) {
+          status = 500
+          if (shellSent) console.error(error)
+        },
+      },
+    )
+    setTimeout(abort, streamTimeout + 1000)
+  })
+}

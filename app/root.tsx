@@ -1,0 +1,54 @@
+import '@fontsource-variable/besley/wght.css'
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
+import '@mantine/core/styles.css'
+import './app.css'
+import { Anchor, ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
+import type { ReactNode } from 'react'
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
+import type { Route } from './+types/root'
+import { useNonce } from './nonce'
+import { theme } from './theme/theme'
+
+export const meta: Route.MetaFunction = () => [
+  { title: 'Omsel' },
+  { name: 'description', content: 'Plain rice and whole grains, measured and timed for your own pots.' },
+]
+
+export function Layout({ children }: { children: ReactNode }) {
+  const nonce = useNonce()
+  return (
+    <html lang="en" {...mantineHtmlProps}>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta name="color-scheme" content="light dark" />
+        <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} suppressHydrationWarning />
+        <link rel="icon" href="/favicon.svg" type="image/svg+xml" />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        <MantineProvider theme={theme} defaultColorScheme="auto" {...(nonce ? { getStyleNonce: () => nonce } : {})}>
+          {children}
+        </MantineProvider>
+        <ScrollRestoration />
+        <Scripts />
+      </body>
+    </html>
+  )
+}
+
+export default function Root() {
+  return <Outlet />
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const known = isRouteErrorResponse(error)
+  return (
+    <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
+      <h1 className="figure">{known && error.status === 404 ? 'Nothing on this shelf' : 'That went wrong'}</h1>
+      <p>{known && typeof error.data === 'string' && error.data ? error.data : known && error.status === 404 ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.'}</p>
+      <Anchor href="/">Back to the bench</Anchor>
+    </main>
+  )
+}

@@ -1,0 +1,14 @@
+import { index, layout, route, type RouteConfig } from '@react-router/dev/routes'
+
+export default [
+  layout('shell/shell.tsx', [
+    index('routes/bench/bench.tsx'),
+    route('stove', 'routes/stove/burners.tsx'),
+    route('stove/:cook', 'routes/stove/stove.tsx'),
+    route('notebook', 'routes/notebook/notebook.tsx'),
+    route('notebook/:cook', 'routes/notebook/page.tsx'),
+    route('settings', 'routes/settings/settings.tsx'),
+  ]),
+  route('cooks/:cook/events', 'routes/cooks/events.ts'),
+  route('cooks/:cook/changes', 'routes/cooks/changes.ts'),
+] satisfies RouteConfig

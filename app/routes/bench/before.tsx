@@ -1,0 +1,136 @@
+import { SegmentedControl, Slider, UnstyledButton } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { LIMITS, PURPOSE_TEXTURE } from '#core/contract/plan-request'
+import type { Variety } from '#core/grain/varieties'
+import type { VesselKind } from '#core/vessel/vessel'
+import { Kernel } from '../../drawing/kernel-pattern'
+import type { BenchState } from './bench-state'
+import { PURPOSE_WORDS, soakWord } from './words'
+import classes from './before.module.css'
+
+interface BeforeProps {
+  state: BenchState
+  change: (next: Partial<BenchState>) => void
+  variety: Variety
+  kind: VesselKind
+}
+
+const TEXTURES = [
+  { value: 0, word: 'firm', swell: 1.12 },
+  { value: 0.5, word: 'standard', swell: 1.34 },
+  { value: 1, word: 'soft', swell: 1.58 },
+] as const
+
+/** Everything settled before the heat: how it should end, how it is washed, whether it soaks. */
+export function Before({ state, change, variety, kind }: BeforeProps) {
+  const texture = state.texture ?? PURPOSE_TEXTURE[state.purpose]
+  const washes = state.washes ?? variety.washes
+  return (
+    <>
+      <div className={classes.block}>
+        <h2 className="eyebrow">How it should end</h2>
+        <div className={classes.textures}>
+          {TEXTURES.map(({ value, word, swell }) => (
+            <UnstyledButton key={word} className={classes.texture} aria-pressed={texture === value} onClick={() => change({ texture: value })}>
+              <Kernel variety={variety} swell={swell} split={value === 1} height={30} />
+              {word}
+            </UnstyledButton>
+          ))}
+        </div>
+        <Slider
+          thumbLabel="Firm to soft"
+          value={texture}
+          min={0}
+          max={1}
+          step={0.05}
+          label={null}
+          onChange={(next) => change({ texture: next })}
+          marks={TEXTURES.map(({ value }) => ({ value }))}
+          thumbProps={{ 'aria-valuetext': textureWord(texture) }}
+        />
+        <p className={classes.hint}>
+          {state.texture === null ? `as usual ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}
+        </p>
+      </div>
+
+      <div className={classes.block}>
+        <h2 className="eyebrow">Washes</h2>
+        <div className={classes.stepper}>
+          <UnstyledButton aria-label="One wash fewer" disabled={washes <= LIMITS.washes[0]} onClick={() => change({ washes: washes - 1 })}>
+            <IconMinus size={18} />
+          </UnstyledButton>
+          <output className="figure" aria-label="Washes">{washes}</output>
+          <UnstyledButton aria-label="One wash more" disabled={washes >= 8} onClick={() => change({ washes: washes + 1 })}>
+            <IconPlus size={18} />
+          </UnstyledButton>
+          <SegmentedControl
+            size="xs"
+            aria-label="Drained"
+            value={state.drain}
+            disabled={washes === 0 && !state.soak}
+            onChange={(drain) => change({ drain: drain as BenchState['drain'] })}
+            data={[
+              { value: 'sieve', label: 'in a sieve' },
+              { value: 'tip', label: 'tipped' },
+            ]}
+          />
+        </div>
+        <p className={classes.hint}>{washes === 0 ? 'straight from the bag; nothing clings' : variety.washHow}</p>
+      </div>
+
+      <div className={classes.block}>
+        <h2 className="eyebrow">Soak</h2>
+        <div className={classes.chips}>
+          {soaksFor(variety).map((soak) => (
+            <UnstyledButton
+              key={soakWord(soak)}
+              className={classes.chip}
+              aria-pressed={state.soak?.minutes === soak?.minutes}
+              onClick={() => change({ soak: soak && { ...soak, water: state.soak?.water ?? soak.water } })}
+            >
+              {soakWord(soak)}
+            </UnstyledButton>
+          ))}
+        </div>
+        {state.soak ? (
+          <SegmentedControl
+            size="xs"
+            mt={8}
+            aria-label="Soaking water"
+            value={state.soak.water}
+            onChange={(water) => state.soak && change({ soak: { ...state.soak, water: water as 'drain' | 'keep' } })}
+            data={[
+              { value: 'drain', label: 'poured off' },
+              { value: 'keep', label: 'cooked in' },
+            ]}
+          />
+        ) : (
+          <p className={classes.hint}>{variety.character}</p>
+        )}
+      </div>
+
+      {kind !== 'pressure-electric' && (
+        <div className={classes.block}>
+          <h2 className="eyebrow">Rest, lid on</h2>
+          <div className={classes.chips}>
+            {[5, 10, 15, 20].map((minutes) => (
+              <UnstyledButton key={minutes} className={classes.chip} aria-pressed={state.rest === minutes} onClick={() => change({ rest: state.rest === minutes ? null : minutes })}>
+                {minutes} min
+              </UnstyledButton>
+            ))}
+          </div>
+        </div>
+      )}
+    </>
+  )
+}
+
+const textureWord = (texture: number): string =>
+  texture <= 0.1 ? 'firm' : texture < 0.4 ? 'firm to standard' : texture <= 0.6 ? 'standard' : texture < 0.9 ? 'standard to soft' : 'soft'
+
+/** Soaks worth offering: short for bare grain, long and cold for grain in its skin. */
+function soaksFor(variety: Variety): BenchState['soak'][] {
+  const short = (minutes: number) => ({ minutes, celsius: 20, water: 'drain' as const })
+  const overnight = { minutes: 600, celsius: 5, water: 'drain' as const }
+  return variety.skin < 0.5 ? [null, short(120), overnight] : [null, short(20), short(30), short(60)]
+}

@@ -1,0 +1,203 @@
+import { useEffect, useMemo, useState } from 'react'
+import { data, redirect, useSearchParams, useSubmit, type ShouldRevalidateFunctionArgs } from 'react-router'
+import { planFrom } from '#core/contract/plan'
+import { varietyOf } from '#core/grain/varieties'
+import { timelineOf } from '#core/plan/timeline'
+import { vesselOf } from '#core/vessel/vessel'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { corrections } from '#server/kitchen/learned'
+import { startCook } from '#server/kitchen/start-cook'
+import { HeatRibbon } from '../../drawing/heat-ribbon'
+import { clockTime } from '../../time/clock-hour'
+import type { Route } from './+types/bench'
+import { Before } from './before'
+import { correctionFor, firstBench, fromSearch, heatOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
+import { Cautions } from './cautions'
+import { Measure } from './measure'
+import { OrderLine } from './order-line'
+import { PotView } from './pot-view'
+import { StartBar } from './start-bar'
+import { StagesUpright } from './stages-upright'
+import { TABS, type Tab } from './tabs'
+import classes from './bench.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Bench · Omsel' }]
+
+export function loader() {
+  const open = kitchen()
+  return {
+    nowMs: nowMs(),
+    settings: settingsOf(open),
+    vessels: open.equipment.vessels(),
+    heats: open.equipment.heats(),
+    corrections: corrections(open.cooks.noted()),
+  }
+}
+
+/** Starts a cook: what the cook saw is planned once more here, and frozen. */
+export async function action({ request }: Route.ActionArgs) {
+  const form = await request.formData()
+  const intent = form.get('intent')
+  if (intent !== 'start') return data({ errors: [{ path: 'intent', message: `intent must be start, got "${String(intent)}"` }] }, { status: 400 })
+  let start: unknown
+  try {
+    start = JSON.parse(String(form.get('cook') ?? ''))
+  } catch {
+    return data({ errors: [{ path: 'cook', message: 'cook must be JSON' }] }, { status: 400 })
+  }
+  const started = startCook(kitchen(), start, nowMs())
+  if (!started.ok) return data({ errors: started.errors }, { status: 422 })
+  return redirect(`/stove/${started.value}`)
+}
+
+/** The bench answers by itself; only what it knows of the house comes from the server. */
+export function shouldRevalidate({ currentUrl, nextUrl, formMethod, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) {
+  return formMethod === undefined && currentUrl.pathname === nextUrl.pathname ? false : defaultShouldRevalidate
+}
+
+const STILL_MS = 350
+const TICK_MS = 15_000
+
+export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
+  const { settings, vessels, heats } = loaderData
+  const house = useMemo<House>(
+    () => ({
+      vessels, heats,
+      corrections: loaderData.corrections,
+      elevation_m: settings.elevation_m,
+      kitchen_c: settings.kitchen_c,
+      zone: settings.zone,
+    }),
+    [vessels, heats, loaderData.corrections, settings],
+  )
+  const first = useMemo(() => firstBench(house), [house])
+  const { state, change, undo, canUndo } = useBench(first, house)
+  const now = useNow(loaderData.nowMs)
+  const [tab, setTab] = useState<Tab>('water')
+  const [finger, setFinger] = useState(false)
+  const [cooked, setCooked] = useState(false)
+  const submit = useSubmit()
+
+  const request = useMemo(() => requestOf(state, house, now), [state, house, now])
+  const read = useMemo(() => planFrom(request), [request])
+  if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+  const plan = read.value
+  const variety = varietyOf(state.grain)
+  const vesselRow = vesselOfState(state, house)
+  const vessel = useMemo(
+    () =>
+      vesselOf({
+        kind: vesselRow.kind,
+        capacityMl: vesselRow.capacity_ml,
+        baseDiameterMm: vesselRow.base_diameter_mm,
+        rimDiameterMm: vesselRow.rim_diameter_mm,
+        heightMm: vesselRow.height_mm,
+        heatCapacityJK: vesselRow.heat_capacity_j_k,
+        lid: vesselRow.lid,
+      }),
+    [vesselRow],
+  )
+  const times = useMemo(() => {
+    const line = timelineOf(plan.stages)
+    return plan.stages.map((stage) => line.get(stage.id)!)
+  }, [plan])
+  const total = plan.total_minutes.expected
+  const tableMs = request.serve_at ? Date.parse(request.serve_at) : now + total * 60_000
+  const startMs = tableMs - total * 60_000
+  const clockAt = (minute: number) => clockTime(startMs + minute * 60_000, settings)
+  const start = () =>
+    submit(
+      {
+        intent: 'start',
+        cook: JSON.stringify({ request, vessel_id: vesselRow.id, heat_id: vesselRow.own_rated_w === null ? heatOfState(state, house).id : null }),
+      },
+      { method: 'post' },
+    )
+
+  return (
+    <main className={classes.bench} data-tab={tab}>
+      <h1 className={classes.hidden}>Bench</h1>
+      <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
+      <section className={classes.before} aria-label="Before the heat">
+        <Before state={state} change={change} variety={variety} kind={vesselRow.kind} />
+      </section>
+      <section className={`${classes.pot} basin`} aria-label="The pot">
+        <PotView
+          plan={plan} vessel={vessel} variety={variety} name={vesselRow.name} lid={state.lidUntilBoil}
+          crease={finger ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked}
+        />
+      </section>
+      <section className={classes.measure} aria-label="Measure">
+        <Measure
+          plan={plan} settings={settings} learned={correctionFor(state, house)} now={now} variety={variety}
+          finger={finger} onFinger={setFinger}
+        />
+      </section>
+      <section className={classes.cautions} aria-label="Cautions">
+        <Cautions cautions={plan.cautions} state={state} change={change} house={house} now={now} />
+      </section>
+      <nav className={classes.tabs} aria-label="Parts of the plan">
+        {TABS.map(({ id, word }) => (
+          <button key={id} type="button" aria-pressed={tab === id} onClick={() => setTab(id)}>
+            {word}
+            {id === 'cautions' && plan.cautions.some((c) => c.severity !== 'note') && <span className={classes.flag} aria-label="needs a look" />}
+          </button>
+        ))}
+      </nav>
+      <section className={classes.ribbon} aria-label="Heat from now to the table">
+        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} />
+      </section>
+      <section className={classes.upright} aria-label="Stages">
+        <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} />
+      </section>
+      <StartBar
+        plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
+        onStart={start} undo={canUndo ? undo : undefined} errors={actionData && 'errors' in actionData ? actionData.errors : []}
+      />
+    </main>
+  )
+}
+
+/** The bench's state, kept in the address, with a way back. */
+function useBench(first: BenchState, house: House) {
+  const [search, setSearch] = useSearchParams()
+  const [past, setPast] = useState<BenchState[]>([])
+  const [state, setState] = useState(() => fromSearch(search, first, house))
+  const written = toSearch(state, first).toString()
+  const [seen, setSeen] = useState(search.toString())
+  // Somebody went back, or opened a bookmark: the address leads.
+  if (search.toString() !== seen) {
+    setSeen(search.toString())
+    if (search.toString() !== written) setState(fromSearch(search, first, house))
+  }
+  useEffect(() => {
+    if (written === seen || (seen === '' && past.length === 0)) return
+    const timer = setTimeout(() => setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true }), STILL_MS)
+    return () => clearTimeout(timer)
+  }, [written, seen, past.length, setSearch])
+  return {
+    state,
+    change: (next: Partial<BenchState>) => {
+      setPast((list) => [...list.slice(-40), state])
+      setState({ ...state, ...next })
+    },
+    undo: () => {
+      const last = past[past.length - 1]
+      if (last) setState(last)
+      setPast((list) => list.slice(0, -1))
+    },
+    canUndo: past.length > 0,
+  }
+}
+
+/** Now by the server's clock, at a calm pace; the same on the server's page and on the first one here. */
+function useNow(serverMs: number): number {
+  const [now, setNow] = useState(serverMs)
+  useEffect(() => {
+    const ahead = serverMs - Date.now()
+    const timer = setInterval(() => setNow(Date.now() + ahead), TICK_MS)
+    return () => clearInterval(timer)
+  }, [serverMs])
+  return now
+}

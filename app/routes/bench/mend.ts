@@ -1,0 +1,44 @@
+import { planFrom } from '#core/contract/plan'
+import type { Caution, Plan } from '#core/plan/result'
+import { requestOf, vesselOfState, type BenchState, type House } from './bench-state'
+
+/** A caution's one action: what it says, and the bench after it. */
+export interface Mend {
+  text: string
+  state: BenchState
+}
+
+/** Turns a caution's remedy into this household's own terms: its own roomier pot before a preset, its own words before figures. */
+export function mendOf(caution: Caution, state: BenchState, house: House, nowMs: number): Mend | undefined {
+  const { mend } = caution
+  if (!mend) return undefined
+  if ('vessel' in mend || ('amount' in mend && caution.about === 'fit')) {
+    const roomier = roomierPot(caution.code, state, house, nowMs)
+    if (roomier) return { text: `Use the ${roomier.name}`, state: { ...state, vesselId: roomier.id } }
+  }
+  const amount = mend.amount as { basis: 'dry-mass'; value: number } | undefined
+  if (amount) return { text: `Cook ${amount.value} g`, state: { ...state, amount } }
+  if (mend.lid_until_boil === 'ajar') return { text: 'Lid ajar until it boils', state: { ...state, lidUntilBoil: 'ajar' } }
+  const rinse = mend.rinse as { washes: number } | undefined
+  if (rinse) return { text: 'Rinse it', state: { ...state, washes: rinse.washes } }
+  const soak = mend.soak as BenchState['soak'] | undefined
+  if (soak) return { text: soak.celsius < 10 ? 'Soak in the fridge' : 'Soak it first', state: { ...state, soak } }
+  if (mend.release !== undefined)
+    return { text: 'Let it fall by itself', state: { ...state, release: mend.release as BenchState['release'] } }
+  if (mend.rest_minutes !== undefined) return { text: `Rest ${mend.rest_minutes} min`, state: { ...state, rest: mend.rest_minutes as number } }
+  return undefined
+}
+
+/** The smallest other vessel of the house, of the same kind or else any, in which the caution is gone. */
+function roomierPot(code: string, state: BenchState, house: House, nowMs: number) {
+  const own = vesselOfState(state, house)
+  const others = house.vessels
+    .filter((v) => v.id !== own.id && (code === 'never-boils' ? v.kind !== own.kind : v.capacity_ml > own.capacity_ml))
+    .sort((a, b) => Number(b.kind === own.kind) - Number(a.kind === own.kind) || a.capacity_ml - b.capacity_ml)
+  return others.find((vessel) => {
+    const read = planFrom(requestOf({ ...state, vesselId: vessel.id }, house, nowMs))
+    return read.ok && fits(read.value, code)
+  })
+}
+
+const fits = (plan: Plan, code: string): boolean => !plan.cautions.some((c) => c.severity === 'stop' || c.code === code)

@@ -1,0 +1,96 @@
+import { Drawer, Popover, UnstyledButton } from '@mantine/core'
+import { useState, type ReactNode } from 'react'
+import { varietyOf } from '#core/grain/varieties'
+import { clockTime, nextAt, dayWord, type HouseClock } from '../../time/clock-hour'
+import { heatOfState, vesselOfState, type BenchState, type House } from './bench-state'
+import { AmountPanel } from './panels/amount-panel'
+import { GrainPanel } from './panels/grain-panel'
+import { HeatPanel } from './panels/heat-panel'
+import { HourPanel } from './panels/hour-panel'
+import { PurposePanel } from './panels/purpose-panel'
+import { VesselPanel } from './panels/vessel-panel'
+import { amountWord, LID_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
+import classes from './order-line.module.css'
+
+export interface PanelProps {
+  state: BenchState
+  change: (next: Partial<BenchState>) => void
+  house: House
+}
+
+interface Part {
+  id: string
+  word: string
+  label: string
+  panel: ReactNode
+}
+
+/** The order as one sentence; each part of it opens what it stands for, right under itself. */
+export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseClock; now: number }) {
+  const { state, house } = panel
+  const vessel = vesselOfState(state, house)
+  const own = vessel.own_rated_w !== null
+  const hour =
+    state.at === null
+      ? 'as soon as it can'
+      : `at ${clockTime(nextAt(state.at, clock.zone, now), clock)}${dayWord(nextAt(state.at, clock.zone, now), now, clock.zone) === 'tomorrow' ? ' tomorrow' : ''}`
+  const parts: Part[] = [
+    { id: 'amount', word: amountWord(state), label: 'How much', panel: <AmountPanel {...panel} /> },
+    { id: 'grain', word: varietyOf(state.grain).name.toLowerCase(), label: 'Which grain', panel: <GrainPanel {...panel} /> },
+    { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for', panel: <PurposePanel {...panel} /> },
+    { id: 'pot', word: own ? `in the ${vessel.name}` : `in the ${vessel.name} on the ${heatOfState(state, house).name}`, label: 'Which pot', panel: <VesselPanel {...panel} /> },
+    {
+      id: 'heat',
+      word: vessel.kind === 'pressure-electric' ? RELEASE_WORDS[state.release] : vessel.kind === 'cooker' ? 'until it clicks' : LID_WORDS[state.lidUntilBoil],
+      label: 'How it is heated',
+      panel: <HeatPanel {...panel} />,
+    },
+    { id: 'hour', word: hour, label: 'When to serve', panel: <HourPanel {...panel} /> },
+  ]
+  return (
+    <div className={classes.order}>
+      <div className={classes.line}>
+        {parts.map((part) => (
+          <OrderPart key={part.id} {...part} />
+        ))}
+      </div>
+      <Sheet parts={parts} />
+    </div>
+  )
+}
+
+function OrderPart({ word, label, panel }: Part) {
+  return (
+    <Popover position="bottom-start" offset={6} radius="sm" shadow="md" trapFocus returnFocus width={360}>
+      <Popover.Target>
+        <UnstyledButton className={classes.part} aria-label={`${label}: ${word}`}>
+          {word}
+        </UnstyledButton>
+      </Popover.Target>
+      <Popover.Dropdown className={classes.panel}>{panel}</Popover.Dropdown>
+    </Popover>
+  )
+}
+
+/** On a phone the sentence is one row that opens everything at once. */
+function Sheet({ parts }: { parts: Part[] }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <UnstyledButton className={classes.row} onClick={() => setOpen(true)} aria-label="Change the order">
+        {parts.map((part) => part.word).join(', ')}
+      </UnstyledButton>
+      <Drawer opened={open} onClose={() => setOpen(false)} position="bottom" size="85%" title="The order" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Done' }}>
+        {parts.map((part) => (
+          <details key={part.id} className={classes.fold} name="order">
+            <summary>
+              <span className="quiet small">{part.label}</span>
+              <span>{part.word}</span>
+            </summary>
+            {part.panel}
+          </details>
+        ))}
+      </Drawer>
+    </>
+  )
+}

@@ -1,0 +1,17 @@
+import { Radio, Stack } from '@mantine/core'
+import { PURPOSES, type Purpose } from '#core/plan/request'
+import type { PanelProps } from '../order-line'
+import { PURPOSE_WORDS } from '../words'
+
+/** What it is for sets how firm it should be, unless the cook says otherwise. */
+export function PurposePanel({ state, change }: PanelProps) {
+  return (
+    <Radio.Group value={state.purpose} onChange={(next) => change({ purpose: next as Purpose, texture: null })} label="What it is for">
+      <Stack gap={6} mt={6}>
+        {PURPOSES.map((purpose) => (
+          <Radio key={purpose} value={purpose} label={PURPOSE_WORDS[purpose]} />
+        ))}
+      </Stack>
+    </Radio.Group>
+  )
+}

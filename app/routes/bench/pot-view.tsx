@@ -1,0 +1,50 @@
+import { UnstyledButton } from '@mantine/core'
+import type { Variety } from '#core/grain/varieties'
+import type { LidPosition } from '#core/heat/lid'
+import type { Plan } from '#core/plan/result'
+import type { Vessel } from '#core/vessel/vessel'
+import { PotSection } from '../../drawing/pot-section'
+import classes from './pot-view.module.css'
+
+interface PotViewProps {
+  plan: Plan
+  vessel: Vessel
+  variety: Variety
+  name: string
+  lid: LidPosition
+  crease: number | undefined
+  cooked: boolean
+  onCooked: (cooked: boolean) => void
+}
+
+/** The pot cut open before the heat; held, as it will be at the table. */
+export function PotView({ plan, vessel, variety, name, lid, crease, cooked, onCooked }: PotViewProps) {
+  const { gauges } = plan
+  const shown = vessel.kind === 'pot' || vessel.kind === 'oven-dish' ? lid : 'on'
+  return (
+    <>
+      <div className={classes.head}>
+        <h2 className="figure">{name}</h2>
+        <UnstyledButton className={classes.peek} aria-pressed={cooked} onClick={() => onCooked(!cooked)}>
+          {cooked ? 'before the heat' : 'see it cooked'}
+        </UnstyledButton>
+      </div>
+      <PotSection
+        vessel={vessel}
+        variety={variety}
+        lid={cooked ? 'off' : shown}
+        crease={crease}
+        cooked={cooked}
+        levels={{
+          bed: gauges.bed_depth_mm,
+          fill: gauges.fill_level_mm,
+          firm: gauges.firm_level_mm,
+          soft: gauges.soft_level_mm,
+          swollen: gauges.swollen_level_mm,
+          froth: gauges.froth_level_mm,
+        }}
+        title={`${name}: grain ${Math.round(gauges.bed_depth_mm)} mm deep, water to ${Math.round(gauges.fill_level_mm)} mm, swollen to ${Math.round(gauges.swollen_level_mm)} of ${Math.round(vessel.height)} mm`}
+      />
+    </>
+  )
+}

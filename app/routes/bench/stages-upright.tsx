@@ -1,0 +1,37 @@
+import type { Stage } from '#core/plan/result'
+import { heatHeight, stageMatter, windowWord } from '../../drawing/stage-words'
+import classes from './stages-upright.module.css'
+
+interface StagesUprightProps {
+  stages: readonly Stage[]
+  times: readonly { start: number; end: number }[]
+  clockAt: (minute: number) => string
+}
+
+/** The ribbon turned upright for a phone: time runs down, heat is width. */
+export function StagesUpright({ stages, times, clockAt }: StagesUprightProps) {
+  return (
+    <ol className={classes.list}>
+      {stages.map((stage, i) => (
+        <li key={stage.id} data-matter={stageMatter(stage)} data-ends={stage.ends_on}>
+          <span className={classes.hour}>{clockAt(times[i]!.start)}</span>
+          <span className={classes.heat} aria-hidden>
+            <i style={{ width: `${Math.max(8, heatHeight(stage) * 100)}%` }} />
+          </span>
+          <span className={classes.words}>
+            <b>{stage.title}</b>
+            <span className="quiet">
+              {windowWord(stage.minutes, stage.ends_on)}
+              {stage.cue && `, until ${stage.cue}`}
+            </span>
+          </span>
+        </li>
+      ))}
+      <li className={classes.table}>
+        <span className={classes.hour}>{clockAt(times[times.length - 1]?.end ?? 0)}</span>
+        <span />
+        <b>On the table</b>
+      </li>
+    </ol>
+  )
+}

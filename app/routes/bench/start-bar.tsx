@@ -1,0 +1,54 @@
+import { Button, UnstyledButton } from '@mantine/core'
+import { IconArrowBackUp } from '@tabler/icons-react'
+import { useNavigation } from 'react-router'
+import type { Plan } from '#core/plan/result'
+import { clockTime, spanWord, type HouseClock } from '../../time/clock-hour'
+import classes from './start-bar.module.css'
+
+interface StartBarProps {
+  plan: Plan
+  now: number
+  startMs: number
+  tableMs: number
+  /** Whether an hour was asked for. */
+  asked: boolean
+  clock: HouseClock
+  onStart: () => void
+  undo: (() => void) | undefined
+  errors: readonly { path: string; message: string }[]
+}
+
+const SOON_MS = 2 * 60_000
+
+export function StartBar({ plan, now, startMs, tableMs, asked, clock, onStart, undo, errors }: StartBarProps) {
+  const busy = useNavigation().state !== 'idle'
+  const { low, high } = plan.total_minutes
+  const late = asked && startMs < now - SOON_MS
+  const later = asked && startMs > now + SOON_MS
+  const ifNow = clockTime(now + plan.total_minutes.expected * 60_000, clock)
+  return (
+    <div className={classes.bar}>
+      {undo && (
+        <UnstyledButton className={classes.undo} onClick={undo}>
+          <IconArrowBackUp size={18} aria-hidden /> Undo
+        </UnstyledButton>
+      )}
+      <p className={classes.facts}>
+        {spanWord(low)} to {spanWord(high)}, {spanWord(plan.hands_on_minutes)} of it by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        {Math.round(plan.yield.cooked_mass_g)} g cooked
+      </p>
+      <p className={classes.when} role="status">
+        {errors.length > 0
+          ? errors[0]!.message
+          : later
+            ? `Start at ${clockTime(startMs, clock)} for ${clockTime(tableMs, clock)}`
+            : late
+              ? `Too late for ${clockTime(tableMs, clock)}: on the table at ${ifNow}`
+              : `On the table at ${ifNow}`}
+      </p>
+      <Button size="md" onClick={onStart} loading={busy} className={classes.start}>
+        {later ? 'Start already' : 'Start now'}
+      </Button>
+    </div>
+  )
+}

@@ -1,0 +1,8 @@
+/** On a phone one part of the bench is open at a time. */
+export const TABS = [
+  { id: 'water', word: 'Water' },
+  { id: 'before', word: 'Before' },
+  { id: 'heat', word: 'Heat' },
+  { id: 'cautions', word: 'Cautions' },
+] as const
+export type Tab = (typeof TABS)[number]['id']

@@ -1,0 +1,47 @@
+import type { Plan } from '#core/plan/result'
+import classes from './water-beam.module.css'
+
+interface Term {
+  id: string
+  word: string
+  grams: number
+}
+
+/** The ledger as a beam in balance: where the water goes over where it comes from, on one scale. */
+export function WaterBeam({ water }: { water: Plan['water'] }) {
+  const goes: Term[] = [
+    { id: 'grain', word: 'soaks in', grams: water.absorbed_g },
+    { id: 'steam', word: 'boils off', grams: water.evaporated_g },
+    { id: 'left', word: 'stays behind', grams: water.left_in_pot_g + water.drained_off_g },
+  ].filter((t) => t.grams > 0)
+  const comes: Term[] = [
+    { id: 'pour', word: 'pour', grams: water.pour_g },
+    { id: 'cling', word: 'clinging', grams: water.clinging_g },
+    { id: 'soak', word: 'soaked', grams: water.soaked_in_g },
+  ].filter((t) => t.grams > 0)
+  const total = Math.max(1, goes.reduce((sum, t) => sum + t.grams, 0))
+  return (
+    <figure className={classes.beam} aria-label="The water's balance">
+      <Row terms={goes} total={total} />
+      <div className={classes.bar} aria-hidden />
+      <Row terms={comes} total={total} under />
+    </figure>
+  )
+}
+
+/** A term too small for its words keeps its place; its words stand at the right. */
+const ROOM = 0.2
+
+function Row({ terms, total, under = false }: { terms: Term[]; total: number; under?: boolean }) {
+  return (
+    <div className={under ? classes.under : classes.over}>
+      {terms.map((term) => (
+        <div key={term.id} data-term={term.id} data-small={term.grams / total < ROOM || undefined} className={classes.term} style={{ flexGrow: term.grams / total }}>
+          <span className={classes.words}>
+            <b>{Math.round(term.grams)}</b> {term.word}
+          </span>
+        </div>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,35 @@
+import type { BenchState } from './bench-state'
+
+const COUNT = [
+  'nobody', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'thirteen', 'fourteen',
+  'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen', 'twenty',
+]
+/** "five", "4.5", "24". */
+export const countWord = (n: number): string => COUNT[n] ?? String(n)
+
+export const amountWord = ({ amount }: Pick<BenchState, 'amount'>): string =>
+  amount.basis === 'servings' ? `For ${countWord(amount.value)}` : `${amount.value} g dry`
+
+export const PURPOSE_WORDS: Record<BenchState['purpose'], string> = {
+  side: 'beside a dish', frying: 'for frying', salad: 'for a salad', dressed: 'dressed with vinegar', porridge: 'as porridge',
+  'part-cooked': 'part-cooked', batch: 'for the week',
+}
+
+export const LID_WORDS: Record<BenchState['lidUntilBoil'], string> = {
+  on: 'lid on from the start', ajar: 'lid ajar until it boils', off: 'lid off until it boils',
+}
+
+export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
+  'boil-then-lowest': 'boil, then lowest', 'strong-minute-then-low': 'one strong minute, then lowest',
+  'medium-then-full-then-off': 'medium, then full', 'boil-then-off': 'boil, keep at medium',
+}
+
+export const RELEASE_WORDS: Record<BenchState['release'], string> = {
+  natural: 'pressure falls by itself', timed: '10 minutes, then steam out', quick: 'steam out at once',
+}
+
+export function soakWord(soak: BenchState['soak']): string {
+  if (!soak) return 'no soak'
+  const span = soak.minutes < 90 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`
+  return `${span}${soak.celsius < 10 ? ' in the fridge' : ''}`
+}

@@ -1,0 +1,98 @@
+import { Link } from 'react-router'
+import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf } from '#core/learn/judgement'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { clockTime, dayWord, spanWord } from '../../time/clock-hour'
+import type { Route } from './+types/notebook'
+import { Season } from './season'
+import classes from './notebook.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Notebook · Omsel' }]
+
+export function loader() {
+  const open = kitchen()
+  return {
+    nowMs: nowMs(),
+    settings: settingsOf(open),
+    cooks: open.cooks.noted().map((cook) => ({
+      id: cook.id,
+      title: cook.title,
+      vesselName: cook.vesselName,
+      heatName: cook.heatName,
+      endedMs: cook.endedMs,
+      end: cook.end,
+      grainG: cook.plan.grain.mass_g,
+      pourG: cook.plan.water.pour_g,
+      minutes: (cook.endedMs - cook.startedMs) / 60_000,
+      planned: cook.plan.total_minutes.expected,
+      judgement: cook.judgement,
+    })),
+  }
+}
+
+export type NotedSummary = Route.ComponentProps['loaderData']['cooks'][number]
+
+/** Every cook there was, newest first, planned beside happened. */
+export default function Notebook({ loaderData }: Route.ComponentProps) {
+  const { cooks, settings, nowMs: now } = loaderData
+  return (
+    <main className={classes.notebook}>
+      <h1 className="figure">Notebook</h1>
+      {cooks.length === 0 ? (
+        <p>
+          Nothing cooked yet. Plan a pot on the <Link to="/">bench</Link>, cook it at the stove, and say how it was: the next pot of that grain
+          will know.
+        </p>
+      ) : (
+        <>
+          <Season cooks={cooks} zone={settings.zone} />
+          <div className={classes.scroll}>
+            <table className={classes.table}>
+              <thead>
+                <tr>
+                  <th scope="col">When</th>
+                  <th scope="col">Grain</th>
+                  <th scope="col">Pot</th>
+                  <th scope="col" className={classes.number}>Grain</th>
+                  <th scope="col" className={classes.number}>Water</th>
+                  <th scope="col" className={classes.number}>Planned</th>
+                  <th scope="col" className={classes.number}>Took</th>
+                  <th scope="col">How it was</th>
+                </tr>
+              </thead>
+              <tbody>
+                {cooks.map((cook) => (
+                  <tr key={cook.id}>
+                    <td>
+                      <Link to={`/notebook/${cook.id}`}>
+                        {dayWord(cook.endedMs, now, settings.zone)}, {clockTime(cook.endedMs, settings)}
+                      </Link>
+                    </td>
+                    <td>{cook.title}</td>
+                    <td>{cook.vesselName}</td>
+                    <td className={classes.number}>{Math.round(cook.grainG)} g</td>
+                    <td className={classes.number}>{Math.round(cook.pourG)} g</td>
+                    <td className={classes.number}>{spanWord(cook.planned)}</td>
+                    <td className={classes.number}>{spanWord(cook.minutes)}</td>
+                    <td>{outcomeWords(cook)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
+    </main>
+  )
+}
+
+function outcomeWords({ end, judgement }: NotedSummary): string {
+  if (end === 'stop') return 'set aside'
+  if (!judgement) return 'not judged yet'
+  const words = [
+    judgement.wetDry !== 0 && wordOf(WET_DRY_WORDS, judgement.wetDry),
+    judgement.hardness !== 0 && wordOf(HARDNESS_WORDS, judgement.hardness),
+    judgement.bottom !== 'clean' && judgement.bottom,
+  ].filter((w) => w !== false)
+  return words.length === 0 ? 'right' : words.join(', ')
+}

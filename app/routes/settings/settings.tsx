@@ -1,0 +1,78 @@
+import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core'
+import { data, Form, useNavigation } from 'react-router'
+import { readSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/kitchen'
+import { boilingPointAt } from '#core/heat/boiling-point'
+import { CUP_IDS, CUPS } from '#core/quantity/cups'
+import { metres } from '#core/quantity/units'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import type { Route } from './+types/settings'
+import classes from './settings.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Settings · Omsel' }]
+
+export function loader() {
+  const settings = settingsOf(kitchen())
+  return { settings, zones: Intl.supportedValuesOf('timeZone'), boilC: boilingPointAt(metres(settings.elevation_m)) }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = Object.fromEntries(await request.formData())
+  if (form.intent !== 'save') return data({ errors: [{ path: 'intent', message: `intent must be save, got "${String(form.intent)}"` }], typed: form }, { status: 400 })
+  const read = readSettings(form)
+  if (!read.ok) return data({ errors: read.errors, typed: form }, { status: 422 })
+  kitchen().household.save(read.value)
+  return { saved: true as const }
+}
+
+const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
+
+export default function SettingsPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { settings, zones, boilC } = loaderData
+  const busy = useNavigation().state !== 'idle'
+  const failed = actionData && 'errors' in actionData ? actionData : undefined
+  const field = (name: keyof Settings) => ({
+    name,
+    // What was typed stays typed, also when it was refused.
+    defaultValue: String(failed?.typed[name] ?? settings[name]),
+    error: failed?.errors.find((e) => e.path === name)?.message.replace(`${name} `, ''),
+  })
+  return (
+    <main className={classes.settings}>
+      <h1 className="figure">Settings</h1>
+      <Form method="post" noValidate>
+        <Stack gap="md" className={`${classes.sheet} basin`}>
+          <TextInput label="What this house is called" {...field('name')} maxLength={200} />
+          <Group grow align="flex-start">
+            <TextInput label="Elevation, m" description={range(SETTINGS_LIMITS.elevation_m, 'm')} inputMode="decimal" {...field('elevation_m')} />
+            <TextInput label="Kitchen, °C" description={range(SETTINGS_LIMITS.kitchen_c, '°C')} inputMode="decimal" {...field('kitchen_c')} />
+          </Group>
+          <p className={classes.fact}>Water boils at {boilC.toFixed(1)} °C here.</p>
+          <Group grow align="flex-start">
+            <div>
+              <span className={classes.label} id="units">Measure by</span>
+              <SegmentedControl fullWidth aria-labelledby="units" name="units" defaultValue={settings.units} data={[{ value: 'grams', label: 'scale' }, { value: 'cups', label: 'cups' }]} />
+            </div>
+            <NativeSelect label="Your cup" {...field('cup')} data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))} />
+          </Group>
+          <TextInput label="From fingertip to first crease, mm" description={range(SETTINGS_LIMITS.crease_mm, 'mm')} inputMode="decimal" {...field('crease_mm')} />
+          <Group grow align="flex-start">
+            <div>
+              <span className={classes.label} id="clock">Clock</span>
+              <SegmentedControl fullWidth aria-labelledby="clock" name="clock" defaultValue={settings.clock} data={[{ value: '24', label: '19:00' }, { value: '12', label: '7:00 pm' }]} />
+            </div>
+            <NativeSelect label="Time zone" {...field('zone')} data={zones.includes(settings.zone) ? zones : [settings.zone, ...zones]} />
+          </Group>
+          <Group justify="flex-end" gap="md">
+            <span role="status" className="quiet">
+              {actionData && 'saved' in actionData && !busy ? 'Saved; every plan counts with it.' : ''}
+              {failed && !busy ? 'Not saved yet: see above.' : ''}
+            </span>
+            <Button type="submit" name="intent" value="save" loading={busy}>
+              Save
+            </Button>
+          </Group>
+        </Stack>
+      </Form>
+    </main>
+  )
+}

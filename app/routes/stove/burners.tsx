@@ -1,0 +1,45 @@
+import { Link, redirect } from 'react-router'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { runningIn } from '#server/kitchen/running'
+import { clockTime } from '../../time/clock-hour'
+import type { Route } from './+types/burners'
+import classes from './burners.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Stove · Omsel' }]
+
+export function loader() {
+  const open = kitchen()
+  const running = runningIn(open, nowMs())
+  if (running.length === 1) throw redirect(`/stove/${running[0]!.id}`)
+  return { running, settings: settingsOf(open) }
+}
+
+/** Every pot that is on, or a cold stove. */
+export default function Burners({ loaderData }: Route.ComponentProps) {
+  const { running, settings } = loaderData
+  return (
+    <main className={classes.burners}>
+      <h1 className="figure">{running.length === 0 ? 'Nothing on the stove' : 'On the stove'}</h1>
+      {running.length === 0 ? (
+        <p>
+          A pot planned on the <Link to="/">bench</Link> comes here when it is started: what to do now, what ends it, and what is next.
+        </p>
+      ) : (
+        <ul>
+          {running.map((cook) => (
+            <li key={cook.id} className="basin">
+              <Link to={`/stove/${cook.id}`}>
+                <b className="figure">{cook.title}</b>
+                <span>
+                  {cook.vesselName}, {cook.stage ?? 'ready'}
+                </span>
+                <span className="quiet">table {clockTime(cook.tableMs, settings)}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </main>
+  )
+}

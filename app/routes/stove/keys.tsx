@@ -1,0 +1,88 @@
+import { UnstyledButton } from '@mantine/core'
+import { useEffect, useRef } from 'react'
+import type { EventKind } from '#core/cook/events'
+import { USUAL_LIFT_S } from '#core/cook/lid-lift'
+import type { CookView } from '#core/cook/replay'
+import { CUES } from '#core/method/cues'
+import type { Stage } from '#core/plan/result'
+import classes from './stove.module.css'
+
+interface KeysProps {
+  view: CookView
+  stage: Stage | undefined
+  lastStage: Stage
+  now: number
+  press: (kind: EventKind, stage: string, more?: { seconds?: number }) => void
+  takeBack: () => void
+  tableAt: string
+}
+
+/** For this long after a cue its key offers the way back. */
+const TAKE_BACK_MS = 10_000
+
+/** One large key for the cue itself, and a few that anybody can hit with a wet finger. */
+export function Keys({ view, stage, lastStage, now, press, takeBack, tableAt }: KeysProps) {
+  const cue = stage?.ends_on === 'cue'
+  const main = !stage
+    ? { word: 'It is on the table', act: () => press('finish', lastStage.id) }
+    : cue
+      ? { word: stage.cue_id ? CUES[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
+      : { word: 'Go on now', act: () => press('go-on', stage.id) }
+  const covered = stage !== undefined && stage.lid !== 'off' && (stage.power_w > 0 || stage.kind === 'rest')
+  const clocked = stage?.ends_on === 'clock'
+  const { last } = view
+  const fresh = last !== undefined && now - last.atMs < TAKE_BACK_MS
+  useKeyboard({
+    c: main.act,
+    l: covered ? () => press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S }) : undefined,
+    '+': clocked ? () => press('minute-more', stage.id) : undefined,
+    z: last ? takeBack : undefined,
+  })
+  return (
+    <section className={classes.keys} aria-label="Tell the stove">
+      <UnstyledButton className={classes.cueKey} data-quiet={stage && !cue ? true : undefined} onClick={main.act}>
+        {main.word} <kbd>c</kbd>
+      </UnstyledButton>
+      <UnstyledButton className={classes.key} disabled={!covered} onClick={() => stage && press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S })}>
+        Lid lifted{view.lidLifts > 0 && ` (${view.lidLifts})`} <kbd>l</kbd>
+      </UnstyledButton>
+      <UnstyledButton className={classes.key} disabled={!clocked} onClick={() => stage && press('minute-more', stage.id)}>
+        A minute more <kbd>+</kbd>
+      </UnstyledButton>
+      <UnstyledButton className={classes.key} disabled={!last} data-fresh={fresh || undefined} onClick={takeBack}>
+        {last ? `Take back “${wordOf(last.kind)}”` : 'Take back'} <kbd>z</kbd>
+      </UnstyledButton>
+      <UnstyledButton className={classes.key} onClick={() => press('stop', stage?.id ?? lastStage.id)}>
+        Set it aside
+      </UnstyledButton>
+      <p className={classes.hidden} role="status">
+        {stage ? `${stage.title}. Table at ${tableAt}.` : `Ready. Table at ${tableAt}.`}
+      </p>
+    </section>
+  )
+}
+
+const WORDS: Record<EventKind, string> = {
+  cue: 'it is so', 'go-on': 'go on', 'minute-more': 'a minute more', 'lid-lifted': 'lid lifted', 'take-back': 'take back', finish: 'on the table', stop: 'set aside',
+}
+const wordOf = (kind: EventKind): string => WORDS[kind]
+
+/** Keys act once a press, not while held, and never while somebody types. */
+function useKeyboard(acts: Record<string, (() => void) | undefined>) {
+  const latest = useRef(acts)
+  useEffect(() => {
+    latest.current = acts
+  })
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return
+      if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select')) return
+      const act = Object.hasOwn(latest.current, event.key) ? latest.current[event.key] : undefined
+      if (!act) return
+      event.preventDefault()
+      act()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+}

@@ -1,0 +1,100 @@
+import type { CookView, StageView } from '#core/cook/replay'
+import type { Variety } from '#core/grain/varieties'
+import { CUES } from '#core/method/cues'
+import type { Plan, Stage } from '#core/plan/result'
+import { CuePair } from '../../drawing/cue-pair'
+import { clockTime, countdown, type HouseClock } from '../../time/clock-hour'
+import classes from './stove.module.css'
+
+interface NowPanelProps {
+  plan: Plan
+  view: CookView
+  now: number
+  clock: HouseClock
+  stage: Stage | undefined
+  current: StageView | undefined
+  title: string
+  vesselName: string
+  serveAtMs: number | null
+  variety: Variety
+}
+
+/** One glance: what to do, what ends it, what comes next and when. */
+export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety }: NowPanelProps) {
+  const next = view.next && plan.stages.find((s) => s.id === view.next!.id)
+  const table = clockTime(view.tableMs, clock)
+  const slid = Math.round((view.tableMs - view.plannedTableMs) / 60_000)
+  return (
+    <section className={classes.now} aria-label="Now">
+      <div className={classes.act}>
+        <p className="eyebrow">
+          {title}, {vesselName}
+        </p>
+        <p className={`${classes.title} figure`}>{stage ? stage.title : 'To the table'}</p>
+        {stage && current ? (
+          <Clock stage={stage} current={current} now={now} plan={plan} />
+        ) : (
+          <p className={`${classes.count} figure`}>{table}</p>
+        )}
+        <ul className={classes.checks}>
+          {stage?.checks.map((check) => (
+            <li key={check}>{check}</li>
+          ))}
+        </ul>
+      </div>
+      <div className={classes.aside}>
+        {stage?.cue_id && (
+          <CuePair cue={stage.cue_id} variety={variety} yet={CUES[stage.cue_id].yet} now={CUES[stage.cue_id].now} />
+        )}
+        <p className={classes.next}>
+          {next && view.next && (
+            <>
+              <span className="quiet">next, {stage?.ends_on === 'cue' ? 'about ' : ''}{clockTime(view.next.startMs, clock)}</span>
+              <b>{next.title}</b>
+            </>
+          )}
+          <span className="quiet">table</span>
+          <b className="figure">{table}</b>
+          <span className="quiet">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
+        </p>
+      </div>
+    </section>
+  )
+}
+
+/** A clock counts down to its end. A cue counts up, beside the minutes it may take. */
+function Clock({ stage, current, now, plan }: { stage: Stage; current: StageView; now: number; plan: Plan }) {
+  if (stage.ends_on === 'clock')
+    return (
+      <p className={`${classes.count} figure`} role="timer" aria-label={`${countdown(current.endMs - now)} left`}>
+        {countdown(current.endMs - now)}
+      </p>
+    )
+  const minutes = (now - current.startMs) / 60_000
+  const { low, high } = stage.minutes
+  const where = minutes < low ? 'soon enough' : minutes <= high ? 'any moment' : 'late: look closely'
+  const amount = amountFor(stage, plan)
+  return (
+    <>
+      <p className={`${classes.count} figure`} role="timer">
+        {amount ?? countdown(now - current.startMs)}
+      </p>
+      <p className={classes.until}>
+        until {stage.cue} <span className="quiet">· {amount ? `${countdown(now - current.startMs)} so far, ` : ''}{Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}</span>
+      </p>
+    </>
+  )
+}
+
+/** The figure a hand needs now, where there is one. */
+const amountFor = (stage: Stage, plan: Plan): string | undefined =>
+  stage.kind === 'measure' ? `${Math.round(plan.grain.mass_g)} g` : stage.kind === 'drain' ? `then ${Math.round(plan.water.pour_g)} g` : undefined
+
+function tableWords(slid: number, view: CookView, plan: Plan, serveAtMs: number | null, clock: HouseClock): string {
+  const asked = serveAtMs === null ? '' : `asked for ${clockTime(serveAtMs, clock)}`
+  if (slid === 0) return asked
+  const worst = [...view.slips].sort((a, b) => Math.abs(b.minutes) - Math.abs(a.minutes))[0]
+  const reason = worst && plan.stages.find((s) => s.id === worst.stage)?.title
+  const moved = `${Math.abs(slid)} min ${slid > 0 ? 'later' : 'sooner'} than planned`
+  return [moved, reason && `“${reason}” took ${worst.minutes > 0 ? 'longer' : 'less'}`, asked].filter(Boolean).join('; ')
+}

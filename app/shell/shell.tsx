@@ -1,0 +1,91 @@
+import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
+import { IconMoon, IconSun } from '@tabler/icons-react'
+import { useEffect, useState } from 'react'
+import { Link, NavLink, Outlet, useMatches } from 'react-router'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { runningIn } from '#server/kitchen/running'
+import type { Route } from './+types/shell'
+import classes from './shell.module.css'
+
+export function loader() {
+  const open = kitchen()
+  return { household: settingsOf(open).name, running: runningIn(open, nowMs()), nowMs: nowMs() }
+}
+
+const PLACES = [
+  ['/', 'Bench'],
+  ['/stove', 'Stove'],
+  ['/notebook', 'Notebook'],
+  ['/settings', 'Settings'],
+] as const
+
+export default function Shell({ loaderData }: Route.ComponentProps) {
+  const { running, household } = loaderData
+  const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
+  return (
+    <div className={classes.house}>
+      <header className={classes.bar}>
+        <Link to="/" className={classes.name} aria-label="Omsel, to the bench">
+          <Mark />
+          <span>Omsel</span>
+        </Link>
+        <nav aria-label="Places" className={classes.places}>
+          {PLACES.map(([to, word]) => (
+            <NavLink key={to} to={to} end={to === '/'} className={classes.place}>
+              {word}
+            </NavLink>
+          ))}
+        </nav>
+        <div className={classes.right}>
+          {!onStove &&
+            running.map((cook) => <RunningChip key={cook.id} {...cook} />)}
+          <span className={classes.household}>{household}</span>
+          <SchemeSwitch />
+        </div>
+      </header>
+      <Outlet />
+    </div>
+  )
+}
+
+function RunningChip({ id, vesselName, tableMs }: { id: string; vesselName: string; tableMs: number }) {
+  const [left, setLeft] = useState<number>()
+  useEffect(() => {
+    const tell = () => setLeft(Math.max(0, Math.round((tableMs - Date.now()) / 60_000)))
+    tell()
+    const timer = setInterval(tell, 15_000)
+    return () => clearInterval(timer)
+  }, [tableMs])
+  return (
+    <Link to={`/stove/${id}`} className={classes.chip}>
+      {vesselName}
+      {left !== undefined && ` · ${left} left`}
+    </Link>
+  )
+}
+
+function SchemeSwitch() {
+  const { setColorScheme } = useMantineColorScheme()
+  const scheme = useComputedColorScheme('light', { getInitialValueInEffect: true })
+  const night = scheme === 'dark'
+  return (
+    <ActionIcon
+      variant="subtle"
+      size={36}
+      onClick={() => setColorScheme(night ? 'light' : 'dark')}
+      aria-label={night ? 'Daylight' : 'Night kitchen'}
+    >
+      {night ? <IconSun size={20} /> : <IconMoon size={20} />}
+    </ActionIcon>
+  )
+}
+
+/** A bowl with one kernel in it. */
+const Mark = () => (
+  <svg width="28" height="24" viewBox="0 0 28 24" aria-hidden>
+    <path d="M3 8h22v4a9 9 0 0 1-9 9h-4a9 9 0 0 1-9-9z" className={classes.bowl} />
+    <path d="M1.5 8h25" className={classes.bowlRim} />
+    <ellipse cx="14" cy="14" rx="5" ry="2" transform="rotate(-28 14 14)" className={classes.seed} />
+  </svg>
+)

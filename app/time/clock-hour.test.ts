@@ -1,0 +1,40 @@
+import { clockTime, countdown, dayWord, isClockHour, nextAt, spanWord, withOffset } from './clock-hour'
+
+const berlin = 'Europe/Berlin'
+const utc = (...parts: [number, number, number, number, number]) => Date.UTC(...parts)
+
+test('the next seven in the evening is today or tomorrow, by the wall clock', () => {
+  expect(nextAt('19:00', berlin, utc(2026, 2, 5, 17, 0))).toBe(utc(2026, 2, 5, 18, 0))
+  expect(nextAt('19:00', berlin, utc(2026, 2, 5, 18, 0))).toBe(utc(2026, 2, 6, 18, 0))
+})
+
+test('the night the clocks go forward is an hour shorter', () => {
+  // 29 March 2026: 02:00 becomes 03:00 in Berlin.
+  expect(nextAt('19:00', berlin, utc(2026, 2, 28, 19, 0))).toBe(utc(2026, 2, 29, 17, 0))
+  expect(nextAt('02:30', berlin, utc(2026, 2, 28, 12, 0))).toBe(utc(2026, 2, 29, 1, 30))
+  expect(withOffset(utc(2026, 2, 29, 17, 0), berlin)).toBe('2026-03-29T19:00:00+02:00')
+})
+
+test.each(['7', '24:00', '19:60', '', 'seven', '19:00:00'])('"%s" is no hour', (text) => {
+  expect(isClockHour(text)).toBe(false)
+  expect(() => nextAt(text, berlin, 0)).toThrow(RangeError)
+})
+
+test('both clocks', () => {
+  const at = utc(2026, 2, 5, 23, 5)
+  expect(clockTime(at, { zone: berlin, clock: '24' })).toBe('00:05')
+  expect(clockTime(at, { zone: berlin, clock: '12' })).toBe('12:05 am')
+  expect(clockTime(utc(2026, 2, 5, 11, 5), { zone: berlin, clock: '12' })).toBe('12:05 pm')
+})
+
+test('days by their names within a week, by date after', () => {
+  const now = utc(2026, 2, 5, 12, 0) // a Thursday
+  const word = (day: number) => dayWord(utc(2026, 2, day, 20, 0), now, berlin)
+  expect([5, 4, 1, -2, 6].map(word)).toEqual(['today', 'yesterday', 'Sunday', '26 February', 'tomorrow'])
+  expect(dayWord(utc(2025, 11, 31, 12, 0), now, berlin)).toBe('31 December 2025')
+})
+
+test('spans and countdowns', () => {
+  expect([40, 89.6, 125, 300].map(spanWord)).toEqual(['40 min', '1 h 30', '2 h 5', '5 h'])
+  expect([725_000, 3_725_000, -5, 400].map(countdown)).toEqual(['12:05', '1:02:05', '0:00', '0:01'])
+})

@@ -1,0 +1,64 @@
+import { Temporal } from 'temporal-polyfill'
+
+/** An hour on the household's wall clock, as "19:00". */
+const HOUR = /^([01]\d|2[0-3]):([0-5]\d)$/
+
+export const isClockHour = (text: string): boolean => HOUR.test(text)
+
+/** The next time the household's clock shows an hour. An hour the clock skips in spring counts as the one after it.
+ *  @param hour "19:00"  @returns UTC milliseconds, after now  @throws {RangeError} for anything else */
+export function nextAt(hour: string, zone: string, nowMs: number): number {
+  if (!isClockHour(hour)) throw new RangeError(`nextAt: hour must be like "19:00", got "${hour}"`)
+  const now = Temporal.Instant.fromEpochMilliseconds(nowMs).toZonedDateTimeISO(zone)
+  const today = now.withPlainTime(Temporal.PlainTime.from(hour))
+  return (today.epochMilliseconds > nowMs ? today : today.add({ days: 1 })).epochMilliseconds
+}
+
+/** The moment with the household's own offset, "2026-03-05T19:00:00+01:00". */
+export const withOffset = (ms: number, zone: string): string =>
+  Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone).toString({ timeZoneName: 'never', fractionalSecondDigits: 0 })
+
+export interface HouseClock {
+  zone: string
+  clock: '24' | '12'
+}
+
+/** "18:12", or "6:12 pm". */
+export function clockTime(ms: number, { zone, clock }: HouseClock): string {
+  const { hour, minute } = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone)
+  const mm = String(minute).padStart(2, '0')
+  if (clock === '24') return `${String(hour).padStart(2, '0')}:${mm}`
+  return `${hour % 12 === 0 ? 12 : hour % 12}:${mm} ${hour < 12 ? 'am' : 'pm'}`
+}
+
+const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+
+/** A day as it is said in a kitchen: "today", "yesterday", "Sunday", "1 February". */
+export function dayWord(ms: number, nowMs: number, zone: string): string {
+  const day = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone).toPlainDate()
+  const today = Temporal.Instant.fromEpochMilliseconds(nowMs).toZonedDateTimeISO(zone).toPlainDate()
+  const ago = day.until(today, { largestUnit: 'days' }).days
+  if (ago === 0) return 'today'
+  if (ago === 1) return 'yesterday'
+  if (ago === -1) return 'tomorrow'
+  if (ago > 1 && ago < 7) return DAYS[day.dayOfWeek - 1]!
+  const date = `${day.day} ${MONTHS[day.month - 1]}`
+  return day.year === today.year ? date : `${date} ${day.year}`
+}
+
+/** Minutes as they are said: "40 min", "2 h 5", "5 h". */
+export function spanWord(minutes: number): string {
+  const whole = Math.round(minutes)
+  if (whole < 90) return `${whole} min`
+  const rest = whole % 60
+  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest}`
+}
+
+/** A running clock: "12:05", "1:02:05". */
+export function countdown(ms: number): string {
+  const seconds = Math.max(0, Math.ceil(ms / 1000))
+  const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60]
+  const two = (n: number) => String(n).padStart(2, '0')
+  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
+}

@@ -1,0 +1,18 @@
+# Steps that the other scripts share; each does nothing when its work is done already.
+
+# The packages, as locked.
+installed() {
+  if [ ! -f node_modules/.package-lock.json ] || [ package-lock.json -nt node_modules/.package-lock.json ]; then
+    npm ci --no-audit --no-fund
+    touch node_modules/.package-lock.json
+  fi
+}
+
+# The build, when a source is newer than it.
+built() {
+  local newer=x
+  if [ -f build/server/index.js ]; then
+    newer=$(find app core server public package-lock.json vite.config.ts react-router.config.ts postcss.config.cjs -newer build/server/index.js -type f -print -quit)
+  fi
+  [ -z "$newer" ] || npm run build
+}

@@ -1,0 +1,107 @@
+import * as v from 'valibot'
+import { EVENT_KINDS } from '../cook/events'
+import { BOTTOMS, STEPS } from '../learn/judgement'
+import { CUP_IDS } from '../quantity/cups'
+import { between, fieldErrors, oneOf, quoted } from './fields'
+import { LIMITS, type Read } from './plan-request'
+
+/** What a household may write about a cook. */
+export const LONGEST_NOTE = 2000
+const LONGEST_ID = 64
+const EPOCH_LIMITS = [0, 8.64e15] as const
+
+const id = v.pipe(
+  v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+  v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
+  v.maxLength(LONGEST_ID, `must be at most ${LONGEST_ID} characters`),
+)
+
+/** A press at the stove, as a device sends it. The device's clock may be wrong, so it says when it pressed and when it sends. */
+const PressSchema = v.object({
+  id,
+  kind: oneOf(EVENT_KINDS),
+  stage: id,
+  pressed_ms: between(...EPOCH_LIMITS),
+  sent_ms: between(...EPOCH_LIMITS),
+  seconds: v.optional(between(1, 600, 's')),
+  target: v.optional(id),
+})
+export type Press = v.InferOutput<typeof PressSchema>
+
+/** Numbers as forms send them: text, a comma or a point for the decimals. Empty is not zero. */
+const formNumber = v.pipe(
+  v.string('is required'),
+  v.trim(),
+  v.nonEmpty('is empty; give a number'),
+  v.check((text) => /^[+−-]?\d+([.,]\d+)?$/.test(text), (issue) => `must be a number, got ${quoted(issue.input)}`),
+  v.transform((text) => Number(text.replace(',', '.').replace('−', '-'))),
+)
+
+const step = v.pipe(
+  formNumber,
+  v.check((n) => (STEPS as readonly number[]).includes(n), (issue) => `must be from −2 to 2 in whole steps, got ${quoted(issue.input)}`),
+)
+
+const JudgementSchema = v.object({
+  wet_dry: step,
+  hardness: step,
+  bottom: oneOf(BOTTOMS),
+  note: v.pipe(
+    v.optional(v.string(), ''),
+    v.trim(),
+    v.maxLength(LONGEST_NOTE, (issue) => `must be at most ${LONGEST_NOTE} characters, got ${issue.input.length}`),
+  ),
+})
+export type JudgementForm = v.InferOutput<typeof JudgementSchema>
+
+/** Limits of the household's own figures, for the form and for the check. */
+export const SETTINGS_LIMITS = Object.freeze({
+  elevation_m: LIMITS.elevation_m,
+  kitchen_c: [5, 45],
+  crease_mm: [10, 60],
+  name: 60,
+} as const)
+
+/** Whether the platform knows a zone by this name. */
+const isZone = (zone: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}
+
+export const CLOCKS = ['24', '12'] as const
+export const UNITS = ['grams', 'cups'] as const
+
+const SettingsSchema = v.object({
+  name: v.pipe(
+    v.string('is required'),
+    v.trim(),
+    v.nonEmpty('is empty; any name will do'),
+    v.maxLength(SETTINGS_LIMITS.name, (issue) => `must be at most ${SETTINGS_LIMITS.name} characters, got ${issue.input.length}`),
+  ),
+  units: oneOf(UNITS),
+  cup: oneOf(CUP_IDS),
+  elevation_m: v.pipe(formNumber, between(...SETTINGS_LIMITS.elevation_m, 'm')),
+  kitchen_c: v.pipe(formNumber, between(...SETTINGS_LIMITS.kitchen_c, '°C')),
+  crease_mm: v.pipe(formNumber, between(...SETTINGS_LIMITS.crease_mm, 'mm')),
+  clock: oneOf(CLOCKS),
+  zone: v.pipe(
+    v.string('is required'),
+    v.check(isZone, (issue) => `must be a time zone like Europe/Berlin, got ${quoted(issue.input)}`),
+  ),
+})
+export type Settings = v.InferOutput<typeof SettingsSchema>
+
+const readerOf =
+  <S extends v.GenericSchema>(schema: S) =>
+  (input: unknown): Read<v.InferOutput<S>> => {
+    const parsed = v.safeParse(schema, input)
+    return parsed.success ? { ok: true, value: parsed.output } : { ok: false, errors: fieldErrors(parsed.issues) }
+  }
+
+export const readPress = readerOf(PressSchema)
+export const readJudgement = readerOf(JudgementSchema)
+export const readSettings = readerOf(SettingsSchema)

@@ -1,0 +1,17 @@
+import { existsSync, rmSync } from 'node:fs'
+import { nowMs } from '#server/clock'
+import { databaseFile, openKitchen } from '#server/kitchen/kitchen'
+import { seedDemo } from './seed'
+
+/** Makes the demo database where there is none; --fresh makes it anew. */
+const file = databaseFile()
+if (process.argv.includes('--fresh')) for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true })
+if (existsSync(file)) {
+  console.log(`The demo household is in ${file}; --fresh makes it anew.`)
+} else {
+  const kitchen = openKitchen(file)
+  // One transaction, so that a household half written never stays.
+  kitchen.db.transaction(() => seedDemo(kitchen, nowMs()))()
+  kitchen.db.close()
+  console.log(`Wrote the demo household to ${file}.`)
+}

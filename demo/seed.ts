@@ -1,0 +1,72 @@
+import { firstBench, requestOf, type House } from '../app/routes/bench/bench-state'
+import { nextAt } from '../app/time/clock-hour'
+import { beginHousehold } from '#server/kitchen/begin-household'
+import { judge } from '#server/kitchen/judge'
+import { settingsOf, type Kitchen } from '#server/kitchen/kitchen'
+import { corrections } from '#server/kitchen/learned'
+import { press } from '#server/kitchen/press'
+import { startCook } from '#server/kitchen/start-cook'
+import { TARN_HEAD, VALLEY_M } from './household'
+import { SEASON, type SeasonCook } from './season'
+
+const DAY = 86_400_000
+const MINUTE = 60_000
+/** By hand they take about as long as a plan says; this much of it, by stage, over and over. */
+const HANDS = [1.1, 0.9, 1.2, 1]
+
+const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: string }[] }): T => {
+  if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+  return read.value
+}
+
+/** Writes the household and its season through the same doors a cook uses: plan, start, press, judge. */
+export function seedDemo(kitchen: Kitchen, nowMs: number): void {
+  beginHousehold(kitchen, TARN_HEAD)
+  for (const cook of SEASON) cookOnce(kitchen, cook, nowMs)
+}
+
+function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
+  const { zone, kitchen_c, elevation_m } = settingsOf(kitchen)
+  const minutes = Math.round((cook.hour % 1) * 60)
+  const hour = `${String(Math.floor(cook.hour)).padStart(2, '0')}:${String(minutes).padStart(2, '0')}`
+  const startMs = nextAt(hour, zone, nowMs - (cook.daysAgo + 1) * DAY)
+  const house: House = {
+    vessels: kitchen.equipment.vessels(),
+    heats: kitchen.equipment.heats(),
+    corrections: corrections(kitchen.cooks.noted()),
+    elevation_m: cook.valley ? VALLEY_M : elevation_m,
+    kitchen_c,
+    zone,
+  }
+  const request = requestOf(
+    {
+      ...firstBench(house), grain: cook.grain, amount: { basis: 'dry-mass', value: cook.grams }, vesselId: cook.vesselId,
+      heatId: cook.heatId, soak: cook.soak ?? null,
+    },
+    house,
+    startMs,
+  )
+  const id = must(startCook(kitchen, { request, vessel_id: cook.vesselId, heat_id: cook.heatId }, startMs))
+  const { plan } = kitchen.cooks.find(id)!
+  let presses = 0
+  const say = (kind: string, stage: string, atMs: number, more = {}) =>
+    must(press(kitchen, id, { id: `${id}-${++presses}`, kind, stage, pressed_ms: atMs, sent_ms: atMs, ...more }, Math.round(atMs)))
+  let atMs = startMs
+  for (const [i, stage] of plan.stages.entries()) {
+    if (stage.kind === 'simmer')
+      for (let n = 0; n < (cook.lidLifts ?? 0); n++) say('lid-lifted', stage.id, atMs + (n + 1) * 2 * MINUTE, { seconds: 20 })
+    if (stage.ends_on === 'clock') {
+      atMs += (stage.minutes.expected + (stage.kind === 'simmer' ? (cook.lidLifts ?? 0) : 0)) * MINUTE
+      continue
+    }
+    if (cook.stopped && stage.power_w > 0) return void say('stop', stage.id, atMs + 6 * MINUTE)
+    atMs += stage.minutes.expected * (stage.power_w > 0 ? cook.slow : HANDS[i % HANDS.length]!) * MINUTE
+    say('cue', stage.id, atMs)
+  }
+  atMs += MINUTE / 2
+  say('finish', plan.stages[plan.stages.length - 1]!.id, atMs)
+  if (cook.judged) {
+    const { wetDry, hardness, bottom, note } = cook.judged
+    must(judge(kitchen, id, { wet_dry: String(wetDry), hardness: String(hardness), bottom, note }, Math.round(atMs + 30 * MINUTE)))
+  }
+}

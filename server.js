@@ -1,0 +1,58 @@
+import './server-env.js'
+import { createRequestHandler } from '@react-router/express'
+import compression from 'compression'
+import express from 'express'
+
+const BUILD = './build/server/index.js' // a variable, so that type-checking does not depend on a build
+const LARGEST_BODY = 1_000_000 // bytes; photos will need their own route
+const port = Number(process.env.PORT ?? 4870)
+const host = process.env.HOST ?? '127.0.0.1'
+
+/** Forms of other sites may not act here. Programs that are no browser send no origin.
+ *  @type {(origin: string | undefined, ownHost: string | undefined) => boolean} */
+const fromHere = (origin, ownHost) => {
+  if (origin === undefined) return true
+  try {
+    return new URL(origin).host === ownHost
+  } catch {
+    return false
+  }
+}
+
+const app = express()
+app.disable('x-powered-by')
+app.use((request, response, next) => {
+  response.set({
+    'X-Content-Type-Options': 'nosniff',
+    'X-Frame-Options': 'DENY',
+    'Referrer-Policy': 'same-origin',
+    'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+    'Cross-Origin-Opener-Policy': 'same-origin',
+  })
+  if (request.method === 'GET' || request.method === 'HEAD') return next()
+  if (!fromHere(request.get('origin'), request.get('host')))
+    return void response.status(403).type('text').send('This was sent from another site and is not accepted.')
+  const length = request.get('content-length')
+  if (length === undefined) return void response.status(411).type('text').send('Say how long the message is (Content-Length).')
+  if (Number(length) > LARGEST_BODY)
+    return void response.status(413).type('text').send(`The message may hold ${LARGEST_BODY} bytes at most; this one has ${length}.`)
+  next()
+})
+app.get('/healthz', (_request, response) => void response.type('text').send('ok'))
+app.use(compression())
+app.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
+app.use(express.static('build/client', { maxAge: '1h' }))
+app.use(createRequestHandler({ build: await import(BUILD) }))
+
+const server = app.listen(port, host, (error) => {
+  if (error) throw error
+  console.log(`Omsel is at http://${host}:${port}`)
+})
+let stopping = false
+for (const signal of ['SIGTERM', 'SIGINT'])
+  process.on(signal, () => {
+    if (stopping) return
+    stopping = true
+    server.close(() => process.exit(0))
+    setTimeout(() => server.closeAllConnections(), 1000).unref()
+  })

@@ -1,0 +1,13 @@
+import { readFileSync } from 'node:fs'
+
+/** The server's clock, UTC milliseconds. A rehearsal may set it ahead through a file that holds the milliseconds to add. */
+export function nowMs(): number {
+  const file = process.env.OMSEL_CLOCK_FILE
+  if (!file) return Date.now()
+  try {
+    const ahead = Number(readFileSync(file, 'utf8'))
+    return Date.now() + (Number.isFinite(ahead) ? ahead : 0)
+  } catch {
+    return Date.now()
+  }
+}

@@ -1,0 +1,35 @@
+import { mkdirSync, readdirSync, readFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import Database from 'better-sqlite3'
+
+export type Db = Database.Database
+
+/** Where the numbered .sql files lie; the server may be started from anywhere, the source stays where it is. */
+const migrationsFolder = () => join(process.env.OMSEL_ROOT ?? process.cwd(), 'server/database/migrations')
+
+/** Opens a household's database and brings it up to date.
+ *  @param file a path, or ":memory:"  @throws {Error} when it was written by a newer version */
+export function openDatabase(file: string): Db {
+  if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true })
+  const db = new Database(file)
+  db.pragma('journal_mode = WAL')
+  db.pragma('synchronous = FULL')
+  db.pragma('foreign_keys = ON')
+  db.pragma('busy_timeout = 5000')
+  migrate(db)
+  return db
+}
+
+function migrate(db: Db): void {
+  const files = readdirSync(migrationsFolder()).filter((name) => /^\d{4}-.*\.sql$/.test(name)).sort()
+  const at = db.pragma('user_version', { simple: true }) as number
+  if (at > files.length)
+    throw new Error(`openDatabase: this database is at version ${at}, newer than the ${files.length} this program knows`)
+  for (const [i, name] of files.entries()) {
+    if (i < at) continue
+    db.transaction(() => {
+      db.exec(readFileSync(join(migrationsFolder(), name), 'utf8'))
+      db.pragma(`user_version = ${i + 1}`)
+    })()
+  }
+}

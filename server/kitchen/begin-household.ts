@@ -1,0 +1,61 @@
+import type { Settings } from '#core/contract/kitchen'
+import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
+import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
+import { vesselOf } from '#core/vessel/vessel'
+import type { HeatRow, VesselRow } from '../database/equipment'
+import type { Kitchen } from './kitchen'
+
+export interface FirstKitchen {
+  settings: Settings
+  vessels: readonly VesselRow[]
+  heats: readonly HeatRow[]
+}
+
+/** A vessel row from a preset; appliances bring the heat of their own size. */
+export function vesselRow(id: string, name: string, preset: VesselPresetId, own?: HeatPresetId): VesselRow {
+  const vessel = vesselOf(VESSEL_PRESETS[preset].given)
+  const heat = own ? HEAT_PRESETS[own] : undefined
+  return {
+    id, name,
+    kind: vessel.kind,
+    capacity_ml: vessel.capacity,
+    base_diameter_mm: vessel.baseDiameter,
+    rim_diameter_mm: vessel.rimDiameter,
+    height_mm: vessel.height,
+    heat_capacity_j_k: vessel.heatCapacity,
+    lid: vessel.lid,
+    own_rated_w: heat?.ratedW ?? null,
+    own_efficiency: heat?.efficiency ?? null,
+  }
+}
+
+export const heatRow = (id: string, name: string, preset: HeatPresetId): HeatRow => ({
+  id, name, rated_w: HEAT_PRESETS[preset].ratedW, efficiency: HEAT_PRESETS[preset].efficiency,
+})
+
+/** What a new household starts with until it tells its own. */
+export const FIRST_KITCHEN: FirstKitchen = {
+  settings: {
+    name: 'our kitchen', units: 'grams', cup: 'metric', elevation_m: 0, kitchen_c: 20, crease_mm: 25, clock: '24',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  },
+  vessels: [
+    vesselRow('heavy-pot', 'heavy pot', 'heavy-2.5'),
+    vesselRow('thin-pot', 'thin pot', 'steel-1.6'),
+    vesselRow('stock-pot', 'stock pot', 'stock-8'),
+    vesselRow('cooker', 'switch cooker', 'cooker-5', 'cooker-5'),
+    vesselRow('pressure-pot', 'pressure pot', 'pressure-electric-6', 'pressure-6'),
+  ],
+  heats: [
+    heatRow('middle-burner', 'middle gas burner', 'gas-medium'),
+    heatRow('big-burner', 'big gas burner', 'gas-large'),
+    heatRow('induction', 'induction plate', 'induction'),
+  ],
+}
+
+export function beginHousehold({ db, household, equipment }: Kitchen, first: FirstKitchen): void {
+  db.transaction(() => {
+    household.save(first.settings)
+    equipment.add(first)
+  })()
+}

@@ -1,0 +1,44 @@
+import { join } from 'node:path'
+import { cooksIn } from '../database/cooks'
+import { equipmentIn } from '../database/equipment'
+import { householdIn } from '../database/household'
+import { openDatabase, type Db } from '../database/open'
+import { beginHousehold, FIRST_KITCHEN } from './begin-household'
+
+/** A household's data, opened. */
+export interface Kitchen {
+  db: Db
+  household: ReturnType<typeof householdIn>
+  equipment: ReturnType<typeof equipmentIn>
+  cooks: ReturnType<typeof cooksIn>
+}
+
+export function openKitchen(file: string): Kitchen {
+  const db = openDatabase(file)
+  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db) }
+}
+
+export const databaseFile = (): string =>
+  process.env.OMSEL_DATABASE ?? join(process.env.OMSEL_DATA ?? join(process.env.OMSEL_ROOT ?? process.cwd(), 'data'), 'omsel.sqlite')
+
+declare global {
+  var omselKitchen: Kitchen | undefined
+}
+
+/** The kitchen this server serves, opened once; kept on the global object because the development server reloads modules. */
+export function kitchen(): Kitchen {
+  if (!globalThis.omselKitchen) {
+    const opened = openKitchen(databaseFile())
+    if (!opened.household.settings()) beginHousehold(opened, FIRST_KITCHEN)
+    globalThis.omselKitchen = opened
+    process.once('exit', () => opened.db.close())
+  }
+  return globalThis.omselKitchen
+}
+
+/** The household's settings; a kitchen without them was never begun. */
+export function settingsOf({ household }: Kitchen) {
+  const settings = household.settings()
+  if (!settings) throw new Error('settingsOf: this household was never begun')
+  return settings
+}

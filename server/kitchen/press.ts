@@ -1,0 +1,42 @@
+import { readPress } from '#core/contract/kitchen'
+import type { Read } from '#core/contract/plan-request'
+import { identityOf } from '#core/cook/events'
+import type { StoredEvent } from '../database/cooks'
+import { announce } from '../live/hub'
+import type { Kitchen } from './kitchen'
+
+/** A device may hold presses back while it has no connection, but not for longer than this. */
+const LONGEST_HELD_MS = 12 * 3_600_000
+
+/** Writes down what a device says happened. The time is the server's: when the message came, less how long the device held it.
+ *  @returns whether it was new; a repeat is no error, so that a device may send until it hears back */
+export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, receivedMs: number): Read<{ isNew: boolean }> {
+  const read = readPress(input)
+  if (!read.ok) return read
+  const said = read.value
+  const wrong = (path: string, message: string) => ({ ok: false as const, errors: [{ path, message: `${path} ${message}` }] })
+  const cook = cooks.find(cookId)
+  if (!cook) return wrong('cook', `there is no cook "${cookId}"`)
+  if (!cook.plan.stages.some((stage) => stage.id === said.stage)) return wrong('stage', `is none of this cook's, got "${said.stage}"`)
+  if ((said.kind === 'take-back') !== (said.target !== undefined)) return wrong('target', 'goes with take-back, and only with it')
+  const held = Math.min(Math.max(0, said.sent_ms - said.pressed_ms), LONGEST_HELD_MS)
+  const isNew = db.transaction(() => {
+    const events = cooks.events(cookId)
+    if (said.target !== undefined && !events.some((e) => e.id === said.target)) return undefined
+    const event: StoredEvent = {
+      id: said.id,
+      kind: said.kind,
+      stage: said.stage,
+      identity: identityOf(said, events),
+      deviceMs: Math.round(said.pressed_ms),
+      atMs: Math.round(Math.max(cook.startedMs, receivedMs - held)),
+      receivedMs,
+      ...(said.seconds === undefined ? {} : { seconds: said.seconds }),
+      ...(said.target === undefined ? {} : { target: said.target }),
+    }
+    return cooks.append(cookId, event)
+  })()
+  if (isNew === undefined) return wrong('target', `names nothing that happened here, got "${said.target}"`)
+  if (isNew) announce(cookId)
+  return { ok: true, value: { isNew } }
+}

@@ -1,0 +1,46 @@
+import { randomUUID } from 'node:crypto'
+import { fieldErrors, record } from '#core/contract/fields'
+import { PlanRequestSchema, readPlanRequest, type PlanRequestJson, type Read } from '#core/contract/plan-request'
+import { varietyOf } from '#core/grain/varieties'
+import { grainKeyOf } from '#core/learn/judged'
+import { plan } from '#core/plan/plan'
+import * as v from 'valibot'
+import type { Kitchen } from './kitchen'
+
+const StartSchema = record({
+  request: PlanRequestSchema,
+  vessel_id: v.string('is required'),
+  heat_id: v.nullish(v.string()),
+})
+
+/** Starts a cook: the request is planned here once more, and that plan is frozen.
+ *  @returns the new cook's id, or what was wrong with the request */
+export function startCook({ cooks, equipment }: Kitchen, input: unknown, nowMs: number): Read<string> {
+  const parsed = v.safeParse(StartSchema, input)
+  if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
+  const given = input as { request: PlanRequestJson }
+  const { vessel_id, heat_id } = parsed.output
+  const vessel = equipment.vessels().find((row) => row.id === vessel_id)
+  if (!vessel) return { ok: false, errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }] }
+  const heat = equipment.heats().find((row) => row.id === heat_id)
+  if (!heat && vessel.own_rated_w === null)
+    return { ok: false, errors: [{ path: 'heat_id', message: `heat_id names no heat of this house, got "${heat_id ?? ''}"` }] }
+  const read = readPlanRequest(given.request)
+  if (!read.ok) return read
+  const request = read.value
+  const id = randomUUID()
+  const made = plan(request)
+  cooks.add({
+    id,
+    startedMs: nowMs,
+    title: request.grains.map((g) => varietyOf(g.variety).name).join(' and '),
+    grainKey: grainKeyOf(request.grains),
+    vesselId: vessel.id,
+    vesselName: vessel.name,
+    heatName: vessel.own_rated_w === null ? heat!.name : 'its own heat',
+    serveAtMs: request.serveAtMs,
+    request: given.request,
+    plan: made,
+  })
+  return { ok: true, value: id }
+}

@@ -1,0 +1,48 @@
+import { EventEmitter } from 'node:events'
+
+declare global {
+  var omselHub: EventEmitter | undefined
+}
+
+/** Screens looking at a cook are told that it changed; they then ask for what is new. */
+const hub = () => (globalThis.omselHub ??= new EventEmitter().setMaxListeners(200))
+
+export const announce = (cookId: string): void => void hub().emit(cookId)
+
+/** @returns its own undo */
+export function listen(cookId: string, tell: () => void): () => void {
+  hub().on(cookId, tell)
+  return () => void hub().off(cookId, tell)
+}
+
+const BEAT_MS = 20_000
+
+/** A stream of changes of one cook, with a beat so that both ends notice a dead line. */
+export function changesOf(cookId: string, signal: AbortSignal): Response {
+  const encoder = new TextEncoder()
+  let stop = () => {}
+  const stream = new ReadableStream<Uint8Array>({
+    start(controller) {
+      const say = (text: string) => controller.enqueue(encoder.encode(text))
+      say('retry: 2000\n\nevent: changed\ndata: {}\n\n')
+      const undo = listen(cookId, () => say('event: changed\ndata: {}\n\n'))
+      const beat = setInterval(() => say(': beat\n\n'), BEAT_MS)
+      stop = () => {
+        undo()
+        clearInterval(beat)
+      }
+      signal.addEventListener('abort', () => {
+        stop()
+        try {
+          controller.close()
+        } catch {
+          // Already closed by the other end.
+        }
+      })
+    },
+    cancel: () => stop(),
+  })
+  return new Response(stream, {
+    headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' },
+  })
+}
