@@ -6,6 +6,7 @@ import { Anchor, ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@m
 import type { ReactNode } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
+import { useAlive } from './alive'
 import { useNonce } from './nonce'
 import { theme } from './theme/theme'
 
@@ -39,6 +40,7 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function Root() {
+  useAlive()
   return <Outlet />
 }
 

@@ -16,3 +16,16 @@ built() {
   fi
   [ -z "$newer" ] || npm run build
 }
+
+# A Chromium for the browser tests: Debian's, unless CHROMIUM names one.
+browser() {
+  export CHROMIUM="${CHROMIUM:-$(command -v chromium || command -v chromium-browser || true)}"
+  if [ -z "$CHROMIUM" ] && command -v apt-get >/dev/null && [ "$(id -u)" = 0 ]; then
+    apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium
+    CHROMIUM=$(command -v chromium || true)
+  fi
+  if [ -z "$CHROMIUM" ]; then
+    echo 'The browser tests need Chromium: install it (Debian: apt-get install chromium), or set CHROMIUM to its path.' >&2
+    return 1
+  fi
+}

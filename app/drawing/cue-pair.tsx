@@ -107,6 +107,15 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       {ripe ? <path d="M60 62q-5 8 0 11q5 -3 0 -11" className={classes.drop} /> : <path d="M48 53V80M60 54V82M72 53V80" className={classes.stream} />}
     </g>
   ),
+  poured: (ripe) => (
+    <g>
+      <path d="M20 24V68Q20 78 30 78H90Q100 78 100 68V24" className={classes.body} />
+      <path d={ripe ? 'M20 46H100V68Q100 78 90 78H30Q20 78 20 68Z' : 'M20 62H100V68Q100 78 90 78H30Q20 78 20 68Z'} className={classes.clear} />
+      <path d="M14 46H26M94 46H106" className={classes.rim} />
+      {!ripe && <path d="M70 6V60" className={classes.stream} />}
+      <path d="M16 24H24M96 24H104" className={classes.rim} />
+    </g>
+  ),
   'rolling-boil': (ripe) => (
     <g>
       <LiddedPot lift={ripe} />

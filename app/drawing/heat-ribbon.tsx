@@ -16,7 +16,7 @@ export interface HeatRibbonProps {
   height?: number
 }
 
-const TOP = 26
+const TOP = 40
 const BOTTOM = 34
 /** A piece narrower than this has no room for its words, px. */
 const ROOM_FOR_WORD = 52
@@ -78,6 +78,9 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, height = 168 }: 
             </g>
           )
         })}
+        <text x={8} y={14} className={classes.minutes}>
+          {clockAt(times[0]?.start ?? 0)}
+        </text>
         {stages.map((stage, i) => {
           const hot = stage.power_w > 0 && !(stages[i - 1] && stages[i - 1]!.power_w > 0)
           return (

@@ -19,10 +19,10 @@ export const hueOf = (variety: Variety): string =>
           : 'tan'
 
 /** The variety's own kernels, settled, as a pattern in millimetres. */
-export const KernelPattern = memo(function KernelPattern({ id, variety, swell = 1 }: { id: string; variety: Variety; swell?: number }) {
+export const KernelPattern = memo(function KernelPattern({ id, variety, swell = 1, wet = false }: { id: string; variety: Variety; swell?: number; wet?: boolean }) {
   const path = kernelPath(variety.kernel, swell)
   return (
-    <pattern id={id} width={TILE} height={TILE} patternUnits="userSpaceOnUse" className={classes.kernels} data-hue={hueOf(variety)}>
+    <pattern id={id} width={TILE} height={TILE} patternUnits="userSpaceOnUse" className={wet ? `${classes.kernels} ${classes.wet}` : classes.kernels} data-hue={hueOf(variety)}>
       <rect width={TILE} height={TILE} className={classes.gap} />
       {layKernels(variety.kernel, TILE).map((k, i) => (
         <path key={i} d={path} data-shade={k.shade} transform={`translate(${k.x.toFixed(2)} ${k.y.toFixed(2)}) rotate(${k.turn.toFixed(0)})`} />

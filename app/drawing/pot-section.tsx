@@ -40,7 +40,7 @@ export function PotSection({ vessel, variety, levels, lid, crease, cooked = fals
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
   const wall = Math.min(7, Math.max(2.4, vessel.heatCapacity / 230))
-  const frame = { left: -half - wall - 44, right: half + wall + 92, top: -vessel.height - 46, bottom: wall + 22 }
+  const frame = { left: -half - wall - 46, right: half + wall + 78, top: -vessel.height - 46, bottom: wall + 22 }
   const frameWidth = Math.max(frame.right - frame.left, 270)
   const frameHeight = frame.bottom - frame.top
   const text = (TEXT_PX * frameWidth) / (width || 540)
@@ -52,25 +52,30 @@ export function PotSection({ vessel, variety, levels, lid, crease, cooked = fals
   const litres = [0.5, 1, 1.5, 2, 3, 4, 5, 6, 7, 8].filter((l) => l * 1000 < vessel.capacity * 0.98)
   const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
   const marks = [
-    { level: rim, text: `rim ${Math.round(rim)} mm, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
+    { level: rim, text: `rim, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
     { level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' },
     { level: levels.swollen, text: `swollen ${Math.round(levels.swollen)}`, kind: 'swollen' },
-    ...(cooked ? [] : [{ level: levels.fill, text: `water ${Math.round(levels.fill)} mm`, kind: 'fill' }]),
+    ...(cooked
+      ? []
+      : [
+          { level: levels.soft, text: 'soft', kind: 'soft' },
+          { level: levels.fill, text: `water ${Math.round(levels.fill)}`, kind: 'fill' },
+          { level: levels.firm, text: 'firm', kind: 'firm' },
+        ]),
   ]
-  const lines = spreadLabels(marks.map((m) => -shown(m.level)), text * 1.25, { from: frame.top + text, to: 4 })
+  const lines = spreadLabels(marks.map((m) => -shown(m.level)), text * 1.25, { from: frame.top + text, to: wall + 6 })
   const bedTop = cooked ? Math.min(levels.swollen, rim) : Math.min(levels.bed, rim)
   const fillTop = Math.min(levels.fill, rim)
   return (
     <div ref={ref} className={classes.frame}>
       <svg viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`} role="img" aria-label={title} className={classes.pot}>
         <defs>
-          <KernelPattern id={grains} variety={variety} swell={cooked ? 1.35 : 1} />
+          <KernelPattern id={grains} variety={variety} swell={cooked ? 1.35 : 1} wet={!cooked && levels.fill > 0} />
         </defs>
         <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
         <Body vessel={vessel} wall={wall} />
         {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
         <path d={slab(0, bedTop)} fill={`url(#${grains})`} />
-        {!cooked && levels.fill > 0 && <path d={slab(0, Math.min(fillTop, bedTop))} className={classes.soaking} />}
         {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
         <path d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`} className={classes.swollen} />
         <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />
@@ -81,7 +86,7 @@ export function PotSection({ vessel, variety, levels, lid, crease, cooked = fals
           />
         )}
         {crease !== undefined && !cooked && <Finger bed={bedTop} crease={crease} x={-half * 0.42} text={text} />}
-        <Ruler height={rim} at={at} wall={wall} text={text} />
+        <Ruler height={rim} edge={-half - wall - 19} text={text} />
         {sparse.map((l) => {
           const level = levelOf(vessel, millilitres(l * 1000))
           return <path key={l} d={`M${at(level)} ${-level}h${-5}`} className={classes.litre} />
@@ -174,20 +179,21 @@ function Lid({ vessel, wall, lid }: { vessel: Vessel; wall: number; lid: LidPosi
   )
 }
 
-function Ruler({ height, at, wall, text }: { height: number; at: (level: number) => number; wall: number; text: number }) {
+/** Millimetres above the inner base, beside the pot. */
+function Ruler({ height, edge, text }: { height: number; edge: number; text: number }) {
   const step = height > 120 ? 20 : 10
   const ticks = Array.from({ length: Math.floor(height / step) + 1 }, (_, i) => i * step)
   const every = height > 120 ? 40 : 20
   return (
     <g className={classes.ruler}>
+      <path d={`M${edge} 0V${-height}`} />
       {ticks.map((mm) => {
-        const x = -at(mm) - wall - 3
         const long = mm % every === 0
         return (
           <g key={mm}>
-            <path d={`M${x} ${-mm}h${long ? -7 : -4}`} />
+            <path d={`M${edge} ${-mm}h${long ? -6 : -3}`} />
             {long && (
-              <text x={x - 10} y={-mm + text * 0.34} fontSize={text * 0.92} textAnchor="end">
+              <text x={edge - 9} y={-mm + text * 0.34} fontSize={text * 0.92} textAnchor="end">
                 {mm}
               </text>
             )}

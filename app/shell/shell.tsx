@@ -6,12 +6,15 @@ import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { runningIn } from '#server/kitchen/running'
 import type { Route } from './+types/shell'
+import { stayPut } from './stay-put'
 import classes from './shell.module.css'
 
 export function loader() {
   const open = kitchen()
   return { household: settingsOf(open).name, running: runningIn(open, nowMs()), nowMs: nowMs() }
 }
+
+export const shouldRevalidate = stayPut
 
 const PLACES = [
   ['/', 'Bench'],

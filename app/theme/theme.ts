@@ -2,12 +2,12 @@ import { createTheme, type MantineColorsTuple } from '@mantine/core'
 
 /** The dark blue of an enamel rim, light to dark. */
 const rim: MantineColorsTuple = [
-  '#eef3f9', '#dbe5f0', '#b6c9df', '#8eabcd', '#6b91be', '#5480b4', '#1f3a60', '#1e3557', '#192d4a', '#13233b',
+  '#eef3f9', '#dbe5f0', '#b6c9df', '#8eabcd', '#6b91be', '#456fa3', '#1f3a60', '#1e3557', '#192d4a', '#13233b',
 ]
 
 export const theme = createTheme({
   primaryColor: 'rim',
-  primaryShade: { light: 7, dark: 3 },
+  primaryShade: { light: 7, dark: 5 },
   autoContrast: true,
   colors: { rim },
   fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif',

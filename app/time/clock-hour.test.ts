@@ -27,6 +27,10 @@ test('both clocks', () => {
   expect(clockTime(utc(2026, 2, 5, 11, 5), { zone: berlin, clock: '12' })).toBe('12:05 pm')
 })
 
+test('a moment between milliseconds has its minute too', () => {
+  expect(clockTime(utc(2026, 2, 5, 11, 5) + 0.4, { zone: berlin, clock: '24' })).toBe('12:05')
+})
+
 test('days by their names within a week, by date after', () => {
   const now = utc(2026, 2, 5, 12, 0) // a Thursday
   const word = (day: number) => dayWord(utc(2026, 2, day, 20, 0), now, berlin)

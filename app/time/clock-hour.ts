@@ -1,5 +1,8 @@
 import { Temporal } from 'temporal-polyfill'
 
+/** A moment on the household's wall. Computed moments may fall between milliseconds. */
+const zoned = (ms: number, zone: string) => Temporal.Instant.fromEpochMilliseconds(Math.round(ms)).toZonedDateTimeISO(zone)
+
 /** An hour on the household's wall clock, as "19:00". */
 const HOUR = /^([01]\d|2[0-3]):([0-5]\d)$/
 
@@ -9,14 +12,14 @@ export const isClockHour = (text: string): boolean => HOUR.test(text)
  *  @param hour "19:00"  @returns UTC milliseconds, after now  @throws {RangeError} for anything else */
 export function nextAt(hour: string, zone: string, nowMs: number): number {
   if (!isClockHour(hour)) throw new RangeError(`nextAt: hour must be like "19:00", got "${hour}"`)
-  const now = Temporal.Instant.fromEpochMilliseconds(nowMs).toZonedDateTimeISO(zone)
+  const now = zoned(nowMs, zone)
   const today = now.withPlainTime(Temporal.PlainTime.from(hour))
   return (today.epochMilliseconds > nowMs ? today : today.add({ days: 1 })).epochMilliseconds
 }
 
 /** The moment with the household's own offset, "2026-03-05T19:00:00+01:00". */
 export const withOffset = (ms: number, zone: string): string =>
-  Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone).toString({ timeZoneName: 'never', fractionalSecondDigits: 0 })
+  zoned(ms, zone).toString({ timeZoneName: 'never', fractionalSecondDigits: 0 })
 
 export interface HouseClock {
   zone: string
@@ -25,7 +28,7 @@ export interface HouseClock {
 
 /** "18:12", or "6:12 pm". */
 export function clockTime(ms: number, { zone, clock }: HouseClock): string {
-  const { hour, minute } = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone)
+  const { hour, minute } = zoned(ms, zone)
   const mm = String(minute).padStart(2, '0')
   if (clock === '24') return `${String(hour).padStart(2, '0')}:${mm}`
   return `${hour % 12 === 0 ? 12 : hour % 12}:${mm} ${hour < 12 ? 'am' : 'pm'}`
@@ -36,8 +39,8 @@ const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 
 
 /** A day as it is said in a kitchen: "today", "yesterday", "Sunday", "1 February". */
 export function dayWord(ms: number, nowMs: number, zone: string): string {
-  const day = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone).toPlainDate()
-  const today = Temporal.Instant.fromEpochMilliseconds(nowMs).toZonedDateTimeISO(zone).toPlainDate()
+  const day = zoned(ms, zone).toPlainDate()
+  const today = zoned(nowMs, zone).toPlainDate()
   const ago = day.until(today, { largestUnit: 'days' }).days
   if (ago === 0) return 'today'
   if (ago === 1) return 'yesterday'

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { EVENT_KINDS } from '../cook/events'
-import { BOTTOMS, STEPS } from '../learn/judgement'
-import { CUP_IDS } from '../quantity/cups'
+import { EVENT_KINDS } from '#core/cook/events'
+import { BOTTOMS, STEPS } from '#core/learn/judgement'
+import { CUP_IDS } from '#core/quantity/cups'
 import { between, fieldErrors, oneOf, quoted } from './fields'
 import { LIMITS, type Read } from './plan-request'
 

@@ -1,9 +1,9 @@
-import { VARIETIES } from '../grain/varieties'
-import { HEAT_PRESETS } from '../heat/sources'
-import { methodOf, PLANNABLE_METHOD_IDS } from '../method/index'
-import { roundTo } from '../quantity/rounding'
-import { VESSEL_PRESETS } from '../vessel/presets'
-import { vesselOf } from '../vessel/vessel'
+import { VARIETIES } from '#core/grain/varieties'
+import { HEAT_PRESETS } from '#core/heat/sources'
+import { methodOf, PLANNABLE_METHOD_IDS } from '#core/method/index'
+import { roundTo } from '#core/quantity/rounding'
+import { VESSEL_PRESETS } from '#core/vessel/presets'
+import { vesselOf } from '#core/vessel/vessel'
 
 /** The contract's `varieties`: the table, with units in the names. */
 export const varietiesListing = () => ({

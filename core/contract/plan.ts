@@ -1,5 +1,5 @@
-import { plan } from '../plan/plan'
-import type { Plan } from '../plan/result'
+import { plan } from '#core/plan/plan'
+import type { Plan } from '#core/plan/result'
 import { readPlanRequest, type Read } from './plan-request'
 
 /** The contract's `plan`: JSON in, plan or named errors out. */

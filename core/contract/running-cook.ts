@@ -1,5 +1,5 @@
-import type { RunningCook } from '../cook/replay'
-import type { Plan } from '../plan/result'
+import type { RunningCook } from '#core/cook/replay'
+import type { Plan } from '#core/plan/result'
 import { readPlanRequest } from './plan-request'
 
 /** A stored cook, ready to replay: the plan as frozen, and the pot it was made for. */

@@ -1,6 +1,6 @@
-import { LATENT_HEAT, openSurfaceEvaporation } from '../heat/evaporation'
-import { lossFactor } from '../heat/lid'
-import { celsius } from '../quantity/units'
+import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
+import { lossFactor } from '#core/heat/lid'
+import { celsius } from '#core/quantity/units'
 
 /** How long a lid is off when nobody said, s. */
 export const USUAL_LIFT_S = 15

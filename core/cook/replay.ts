@@ -1,5 +1,5 @@
-import type { Plan, Stage } from '../plan/result'
-import { lengthOf } from '../plan/timeline'
+import type { Plan, Stage } from '#core/plan/result'
+import { lengthOf } from '#core/plan/timeline'
 import { standing, type CookEvent } from './events'
 import { lidLift, USUAL_LIFT_S, type LiftedPot } from './lid-lift'
 

@@ -1,5 +1,5 @@
-import type { Grams, Millilitres } from '../quantity/units'
-import { grams, millilitres } from '../quantity/units'
+import type { Grams, Millilitres } from '#core/quantity/units'
+import { grams, millilitres } from '#core/quantity/units'
 import { varietyOf, type Variety, type VarietyId } from './varieties'
 
 export interface BlendPart {

@@ -1,4 +1,4 @@
-import { celsius, metres, pascals } from '../quantity/units'
+import { celsius, metres, pascals } from '#core/quantity/units'
 import { boilingPointAt, pressureAt, saturationTemperature } from './boiling-point'
 import { cookingSpeed } from './cooking-speed'
 import { leakOf, lossFactor } from './lid'

@@ -1,5 +1,5 @@
-import type { PlanRequest } from '../plan/request'
-import type { Plan } from '../plan/result'
+import type { PlanRequest } from '#core/plan/request'
+import type { Plan } from '#core/plan/result'
 import type { Judgement } from './judgement'
 import type { JudgedCook } from './learned'
 

@@ -1,6 +1,6 @@
-import { deliveredPower } from '../heat/sources'
-import { standingLoss } from '../vessel/vessel'
-import { celsius } from '../quantity/units'
+import { deliveredPower } from '#core/heat/sources'
+import { standingLoss } from '#core/vessel/vessel'
+import { celsius } from '#core/quantity/units'
 import type { Kitchen, Method, MethodStage } from './method'
 
 const LONGEST_HEAT_UP = 120 // minutes; a pot that does not boil by then never will

@@ -18,6 +18,12 @@ export const CUES = {
     now: 'a drop now and then',
     yet: 'still running',
   },
+  poured: {
+    text: 'the water is in',
+    key: 'Poured',
+    now: 'still, and at its line',
+    yet: 'short of its line',
+  },
   loosened: {
     text: 'the grains lie loose',
     key: 'Loosened',

@@ -1,9 +1,9 @@
-import type { Blend } from '../grain/blend'
-import type { HeatLevel, HeatPresetId, HeatSource } from '../heat/sources'
-import type { LidPosition } from '../heat/lid'
-import type { Phase } from '../pot/run'
-import type { VesselPresetId } from '../vessel/presets'
-import type { Vessel, VesselKind } from '../vessel/vessel'
+import type { Blend } from '#core/grain/blend'
+import type { HeatLevel, HeatPresetId, HeatSource } from '#core/heat/sources'
+import type { LidPosition } from '#core/heat/lid'
+import type { Phase } from '#core/pot/run'
+import type { VesselPresetId } from '#core/vessel/presets'
+import type { Vessel, VesselKind } from '#core/vessel/vessel'
 import type { CueId } from './cues'
 
 export const HEAT_STYLES = ['boil-then-lowest', 'strong-minute-then-low', 'medium-then-full-then-off', 'boil-then-off'] as const

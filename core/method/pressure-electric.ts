@@ -1,6 +1,6 @@
-import { saturationTemperature } from '../heat/boiling-point'
-import { fullPower } from '../heat/sources'
-import { pascals } from '../quantity/units'
+import { saturationTemperature } from '#core/heat/boiling-point'
+import { fullPower } from '#core/heat/sources'
+import { pascals } from '#core/quantity/units'
 import type { Kitchen, Method, MethodStage } from './method'
 
 /** Over ambient, kPa: typical of electric vessels; the maker's figure goes before it. */

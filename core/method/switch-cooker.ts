@@ -1,4 +1,4 @@
-import { fullPower } from '../heat/sources'
+import { fullPower } from '#core/heat/sources'
 import type { Kitchen, Method, MethodStage } from './method'
 
 const LONGEST_HEAT_UP = 120

@@ -1,4 +1,4 @@
-import type { Blend } from '../grain/blend'
+import type { Blend } from '#core/grain/blend'
 import type { PlanRequest } from './request'
 
 /** Dry grain for one eater, g: the middle of the usual 60–75 beside a dish and 90–110 as the dish. */

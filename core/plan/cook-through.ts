@@ -1,6 +1,6 @@
-import type { MethodStage } from '../method/method'
-import { fillPot, freeShare, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '../pot/pot'
-import { runPhase, type Phase } from '../pot/run'
+import type { MethodStage } from '#core/method/method'
+import { fillPot, freeShare, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
+import { runPhase, type Phase } from '#core/pot/run'
 import { earliestEnd, minutesToScorch, moveTo, type LastStage } from './last-stage'
 
 /** A pot cooked through a school's stages on the reduced model. */

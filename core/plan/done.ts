@@ -1,4 +1,4 @@
-import { freeShare, leastCooked, type Pot } from '../pot/pot'
+import { freeShare, leastCooked, type Pot } from '#core/pot/pot'
 
 /** Centre of the slowest layer cooked to this degree. */
 export const CENTRE_DONE = 0.93

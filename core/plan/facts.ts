@@ -1,5 +1,5 @@
-import type { Blend } from '../grain/blend'
-import type { Gauges } from '../vessel/gauges'
+import type { Blend } from '#core/grain/blend'
+import type { Gauges } from '#core/vessel/gauges'
 import type { PlanRequest } from './request'
 import type { Solution } from './solve'
 import type { Stage } from './result'

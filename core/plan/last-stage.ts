@@ -1,6 +1,6 @@
-import { stepPot, type Pot } from '../pot/pot'
-import { runPhase, type Phase } from '../pot/run'
-import { restore, snapshotOf, type Snapshot } from '../pot/snapshot'
+import { stepPot, type Pot } from '#core/pot/pot'
+import { runPhase, type Phase } from '#core/pot/run'
+import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
 import { donenessOf, isDone, whenDone, type Doneness } from './done'
 
 /** How long the last hot stage must be. */

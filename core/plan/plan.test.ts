@@ -1,12 +1,12 @@
 import fc from 'fast-check'
-import { planFrom } from '../contract/plan'
-import { LIMITS, readPlanRequest, type PlanRequestJson } from '../contract/plan-request'
-import { VARIETY_IDS, varietyOf } from '../grain/varieties'
-import { HEAT_PRESET_IDS } from '../heat/sources'
-import { PLANNABLE_METHOD_IDS } from '../method/index'
-import { HEAT_STYLES } from '../method/method'
-import { VESSEL_PRESET_IDS } from '../vessel/presets'
-import { imbalance } from '../water/ledger'
+import { planFrom } from '#core/contract/plan'
+import { LIMITS, readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
+import { HEAT_PRESET_IDS } from '#core/heat/sources'
+import { PLANNABLE_METHOD_IDS } from '#core/method/index'
+import { HEAT_STYLES } from '#core/method/method'
+import { VESSEL_PRESET_IDS } from '#core/vessel/presets'
+import { imbalance } from '#core/water/ledger'
 import type { Plan } from './result'
 import { lengthOf, timelineOf } from './timeline'
 
@@ -144,7 +144,7 @@ describe('what cooks know comes out of the ledger', () => {
     const kept = pot('brown-short', 300, { soak: { minutes: 480, water: 'keep' } })
     expect(kept.water.soaked_in_g).toBe(0)
     expect(kept.water.carried_in_g).toBeCloseTo(0.1 * 300, 1)
-    expect(kept.stages.map((s) => s.id).slice(0, 4)).toEqual(['measure', 'rinse', 'drain', 'soak'])
+    expect(kept.stages.map((s) => s.id).slice(0, 5)).toEqual(['measure', 'rinse', 'drain', 'pour', 'soak'])
   })
 
   test('tipping the bowl carries 0.08 g/g more than a sieve, and unrinsed grain carries nothing', () => {

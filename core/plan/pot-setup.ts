@@ -1,6 +1,6 @@
-import type { Blend } from '../grain/blend'
-import type { PotGrain, PotSetup } from '../pot/pot'
-import type { Vessel } from '../vessel/vessel'
+import type { Blend } from '#core/grain/blend'
+import type { PotGrain, PotSetup } from '#core/pot/pot'
+import type { Vessel } from '#core/vessel/vessel'
 
 export interface Loading {
   blend: Blend

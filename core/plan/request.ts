@@ -1,10 +1,10 @@
-import type { VarietyId } from '../grain/varieties'
-import type { LidPosition } from '../heat/lid'
-import type { HeatSource } from '../heat/sources'
-import type { PlannableMethodId } from '../method/index'
-import type { HeatStyle } from '../method/method'
-import type { Vessel } from '../vessel/vessel'
-import type { Drain } from '../water/cling'
+import type { VarietyId } from '#core/grain/varieties'
+import type { LidPosition } from '#core/heat/lid'
+import type { HeatSource } from '#core/heat/sources'
+import type { PlannableMethodId } from '#core/method/index'
+import type { HeatStyle } from '#core/method/method'
+import type { Vessel } from '#core/vessel/vessel'
+import type { Drain } from '#core/water/cling'
 
 export const PURPOSES = ['side', 'frying', 'salad', 'dressed', 'porridge', 'part-cooked', 'batch'] as const
 export type Purpose = (typeof PURPOSES)[number]

@@ -1,8 +1,8 @@
-import type { VarietyId } from '../grain/varieties'
-import type { LidPosition } from '../heat/lid'
-import type { HeatLevel } from '../heat/sources'
-import type { CueId } from '../method/cues'
-import type { StageKind } from '../method/method'
+import type { VarietyId } from '#core/grain/varieties'
+import type { LidPosition } from '#core/heat/lid'
+import type { HeatLevel } from '#core/heat/sources'
+import type { CueId } from '#core/method/cues'
+import type { StageKind } from '#core/method/method'
 
 /** Minutes as a window. */
 export interface Window {

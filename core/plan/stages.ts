@@ -1,6 +1,6 @@
-import { CUES, type CueId } from '../method/cues'
-import type { MethodStage } from '../method/method'
-import { roundTo } from '../quantity/rounding'
+import { CUES, type CueId } from '#core/method/cues'
+import type { MethodStage } from '#core/method/method'
+import { roundTo } from '#core/quantity/rounding'
 import type { PlanRequest } from './request'
 import type { Stage, Window } from './result'
 
@@ -12,6 +12,7 @@ const byHand = (fixed: number, per100g: number, dryG: number): Window => {
 const MEASURE = [1, 0.25] as const
 const ONE_WASH = [0.5, 0.08] as const
 const DRAIN = [1, 0.25] as const
+const POUR = [0.5, 0.08] as const
 const FLUFF = [1, 0.1] as const
 
 const cold = { heat: 'off', power_w: 0, lid: 'off' } as const
@@ -61,6 +62,9 @@ function coldStages({ rinse, soak }: PlanRequest, dryG: number, washHow: string,
   const wetted = rinse.washes > 0 || soak?.water === 'drain'
   if (soak?.water === 'drain') stages.push(soaking(false))
   if (wetted) stages.push(drain)
+  stages.push({
+    id: 'pour', kind: 'measure', title: 'Pour the water', minutes: byHand(...POUR, dryG), hands_on: true, checks: [], ...byCue('poured'),
+  })
   if (soak?.water === 'keep') stages.push(soaking(true))
   stages[stages.length - 1]!.checks = [...stages[stages.length - 1]!.checks, ...beforeHeat]
   return stages

@@ -1,7 +1,7 @@
-import { lossFactor, leakOf } from '../heat/lid'
-import { minutesToHeat } from '../heat/time-to-boil'
-import type { MethodStage } from '../method/method'
-import type { PotSetup } from '../pot/pot'
+import { lossFactor, leakOf } from '#core/heat/lid'
+import { minutesToHeat } from '#core/heat/time-to-boil'
+import type { MethodStage } from '#core/method/method'
+import type { PotSetup } from '#core/pot/pot'
 import { HEAT_SPREAD, type CookedThrough } from './cook-through'
 import type { Window } from './result'
 

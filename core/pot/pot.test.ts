@@ -1,10 +1,10 @@
-import { varietyOf } from '../grain/varieties'
-import { potSetupOf } from '../plan/pot-setup'
-import { blendOf } from '../grain/blend'
-import { celsius } from '../quantity/units'
-import { diffusivityAt } from '../soak/diffusivity'
-import { soakKernel } from '../soak/soak'
-import { vesselPreset } from '../vessel/presets'
+import { varietyOf } from '#core/grain/varieties'
+import { potSetupOf } from '#core/plan/pot-setup'
+import { blendOf } from '#core/grain/blend'
+import { celsius } from '#core/quantity/units'
+import { diffusivityAt } from '#core/soak/diffusivity'
+import { soakKernel } from '#core/soak/soak'
+import { vesselPreset } from '#core/vessel/presets'
 import { layWater } from './bed'
 import { advanceKernel, kernelKind, kernelMean } from './kernel'
 import { fillPot, FULL, grainWater, heatCapacityOf, layerUptake, stepPot, type Heating, type PotSetup } from './pot'
@@ -14,7 +14,7 @@ import { restore, snapshotOf } from './snapshot'
 /** Zeros of the Bessel function J0; Abramowitz & Stegun, table 9.5. */
 const J0_ZEROS = [
   2.404825557695773, 5.520078110286311, 8.653727912911012, 11.79153443901428, 14.93091770848779, 18.07106396791092,
-  21.21163662987926, 24.35247153074930, 27.49347913204025, 30.63460646843198,
+  21.21163662987926, 24.3524715307493, 27.49347913204025, 30.63460646843198,
 ]
 /** Crank 1975, The Mathematics of Diffusion, eq. 5.23: uptake of a cylinder with its surface held at saturation. */
 const crank = (spread: number) => 1 - J0_ZEROS.reduce((sum, z) => sum + (4 / (z * z)) * Math.exp(-z * z * spread), 0)

@@ -1,8 +1,8 @@
-import { cookingSpeed } from '../heat/cooking-speed'
-import { LATENT_HEAT, openSurfaceEvaporation } from '../heat/evaporation'
-import { leakOf, lossFactor, type LidFit, type LidPosition } from '../heat/lid'
-import type { Celsius } from '../quantity/units'
-import { diffusivityAt } from '../soak/diffusivity'
+import { cookingSpeed } from '#core/heat/cooking-speed'
+import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
+import { leakOf, lossFactor, type LidFit, type LidPosition } from '#core/heat/lid'
+import type { Celsius } from '#core/quantity/units'
+import { diffusivityAt } from '#core/soak/diffusivity'
 import { layWater } from './bed'
 import { advanceKernel, kernelKind, kernelMean, type KernelGiven, type KernelKind } from './kernel'
 

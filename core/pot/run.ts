@@ -1,4 +1,4 @@
-import type { LidPosition } from '../heat/lid'
+import type { LidPosition } from '#core/heat/lid'
 import { stepPot, type Heating, type Pot } from './pot'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */

@@ -1,7 +1,7 @@
-import { readPlanRequest, type PlanRequestJson } from '../contract/plan-request'
-import { VARIETIES, type VarietyId } from '../grain/varieties'
-import { plan } from '../plan/plan'
-import { REDUCED } from '../pot/pot'
+import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { VARIETIES, type VarietyId } from '#core/grain/varieties'
+import { plan } from '#core/plan/plan'
+import { REDUCED } from '#core/pot/pot'
 import { cookPlan } from './cook-plan'
 
 const settle = (request: PlanRequestJson) => {

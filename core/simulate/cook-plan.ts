@@ -1,13 +1,13 @@
-import { blendOf, slowedBlend } from '../grain/blend'
-import { boilingPointAt, pressureAt } from '../heat/boiling-point'
-import { methodOf } from '../method/index'
-import { potSetupOf } from '../plan/pot-setup'
-import type { PlanRequest } from '../plan/request'
-import type { Plan } from '../plan/result'
-import { fillPot, freeShare, FULL, layerUptake, leastCooked, type Pot, type Resolution } from '../pot/pot'
-import { runPhase } from '../pot/run'
-import { celsius, metres } from '../quantity/units'
-import { soakKernel } from '../soak/soak'
+import { blendOf, slowedBlend } from '#core/grain/blend'
+import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
+import { methodOf } from '#core/method/index'
+import { potSetupOf } from '#core/plan/pot-setup'
+import type { PlanRequest } from '#core/plan/request'
+import type { Plan } from '#core/plan/result'
+import { fillPot, freeShare, FULL, layerUptake, leastCooked, type Pot, type Resolution } from '#core/pot/pot'
+import { runPhase } from '#core/pot/run'
+import { celsius, metres } from '#core/quantity/units'
+import { soakKernel } from '#core/soak/soak'
 
 export interface CookedPot {
   uptakeByLayer: number[]

@@ -1,4 +1,4 @@
-import type { Celsius } from '../quantity/units'
+import type { Celsius } from '#core/quantity/units'
 
 const GAS_CONSTANT = 8.314462618 // J/(mol K)
 const AT_20_C = 1.3e-10 // m²/s, fitted to published soak curves of milled rice

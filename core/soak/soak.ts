@@ -1,5 +1,5 @@
-import { advanceKernel, kernelKind, kernelMean, type KernelGiven } from '../pot/kernel'
-import type { Celsius } from '../quantity/units'
+import { advanceKernel, kernelKind, kernelMean, type KernelGiven } from '#core/pot/kernel'
+import type { Celsius } from '#core/quantity/units'
 import { diffusivityAt } from './diffusivity'
 
 export interface Soaked {

@@ -1,6 +1,6 @@
-import type { Blend } from '../grain/blend'
-import { bulkVolume } from '../grain/blend'
-import { millilitres, millimetres, type Grams, type Millilitres, type Millimetres } from '../quantity/units'
+import type { Blend } from '#core/grain/blend'
+import { bulkVolume } from '#core/grain/blend'
+import { millilitres, millimetres, type Grams, type Millilitres, type Millimetres } from '#core/quantity/units'
 import { levelOf, type Frustum } from './shape'
 
 /** Packed cooked grain is denser than loose grain in a cup by this factor. */

@@ -1,5 +1,5 @@
-import type { LidFit } from '../heat/lid'
-import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '../quantity/units'
+import type { LidFit } from '#core/heat/lid'
+import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '#core/quantity/units'
 import { heightFor, outsideArea, type Frustum } from './shape'
 
 export type VesselKind = 'pot' | 'cooker' | 'pressure-electric' | 'pressure-stovetop' | 'oven-dish'

@@ -1,4 +1,4 @@
-import type { Blend } from '../grain/blend'
+import type { Blend } from '#core/grain/blend'
 
 export type Drain = 'none' | 'tip' | 'sieve'
 

@@ -28,7 +28,7 @@ export function Before({ state, change, variety, kind }: BeforeProps) {
   return (
     <>
       <div className={classes.block}>
-        <h2 className="eyebrow">How it should end</h2>
+        <h2 className="eyebrow">Ends {state.texture === null ? `as usual ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}</h2>
         <div className={classes.textures}>
           {TEXTURES.map(({ value, word, swell }) => (
             <UnstyledButton key={word} className={classes.texture} aria-pressed={texture === value} onClick={() => change({ texture: value })}>
@@ -48,9 +48,6 @@ export function Before({ state, change, variety, kind }: BeforeProps) {
           marks={TEXTURES.map(({ value }) => ({ value }))}
           thumbProps={{ 'aria-valuetext': textureWord(texture) }}
         />
-        <p className={classes.hint}>
-          {state.texture === null ? `as usual ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}
-        </p>
       </div>
 
       <div className={classes.block}>
@@ -92,7 +89,7 @@ export function Before({ state, change, variety, kind }: BeforeProps) {
             </UnstyledButton>
           ))}
         </div>
-        {state.soak ? (
+        {state.soak && (
           <SegmentedControl
             size="xs"
             mt={8}
@@ -104,8 +101,6 @@ export function Before({ state, change, variety, kind }: BeforeProps) {
               { value: 'keep', label: 'cooked in' },
             ]}
           />
-        ) : (
-          <p className={classes.hint}>{variety.character}</p>
         )}
       </div>
 

@@ -1,5 +1,6 @@
+import { useMediaQuery } from '@mantine/hooks'
 import { useEffect, useMemo, useState } from 'react'
-import { data, redirect, useSearchParams, useSubmit, type ShouldRevalidateFunctionArgs } from 'react-router'
+import { data, redirect, useSearchParams, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import { timelineOf } from '#core/plan/timeline'
@@ -9,6 +10,7 @@ import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { corrections } from '#server/kitchen/learned'
 import { startCook } from '#server/kitchen/start-cook'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
+import { stayPut } from '../../shell/stay-put'
 import { clockTime } from '../../time/clock-hour'
 import type { Route } from './+types/bench'
 import { Before } from './before'
@@ -51,10 +53,8 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/stove/${started.value}`)
 }
 
-/** The bench answers by itself; only what it knows of the house comes from the server. */
-export function shouldRevalidate({ currentUrl, nextUrl, formMethod, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) {
-  return formMethod === undefined && currentUrl.pathname === nextUrl.pathname ? false : defaultShouldRevalidate
-}
+/** The bench answers by itself. */
+export const shouldRevalidate = stayPut
 
 const STILL_MS = 350
 const TICK_MS = 15_000
@@ -78,6 +78,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const [finger, setFinger] = useState(false)
   const [cooked, setCooked] = useState(false)
   const submit = useSubmit()
+  const low = useMediaQuery('(max-height: 720px)')
 
   const request = useMemo(() => requestOf(state, house, now), [state, house, now])
   const read = useMemo(() => planFrom(request), [request])
@@ -146,7 +147,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         ))}
       </nav>
       <section className={classes.ribbon} aria-label="Heat from now to the table">
-        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} />
+        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} />
       </section>
       <section className={classes.upright} aria-label="Stages">
         <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} />

@@ -31,7 +31,7 @@ export function Cautions({ cautions, state, change, house, now }: CautionsProps)
         return (
           <li key={caution.code} className={classes.caution} data-severity={caution.severity}>
             <Icon size={18} aria-label={SAID[caution.severity]} role="img" />
-            <span>
+            <span className={all ? undefined : classes.brief} title={caution.text}>
               {caution.text}
               {!mend && caution.remedy && ` ${caution.remedy}`}
             </span>

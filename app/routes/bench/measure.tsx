@@ -67,7 +67,8 @@ export function Measure({ plan, settings, learned, now, finger, onFinger }: Meas
         </div>
       </div>
       <p className={classes.slack}>
-        firm at {Math.round(water.firm_pour_g)}, soft at {Math.round(water.soft_pour_g)} g
+        firm at {Math.round(water.firm_pour_g)}, soft at {Math.round(water.soft_pour_g)} g; ratio {water.ratio_by_volume.toFixed(2)} by volume,{' '}
+        {water.ratio_by_mass.toFixed(2)} by mass
       </p>
       {learned && <p className={classes.learned}>{learnedWords(learned, now, settings.zone)}</p>}
       <dl className={classes.gauges}>
@@ -87,12 +88,6 @@ export function Measure({ plan, settings, learned, now, finger, onFinger }: Meas
             {over <= 0 ? 'the water lies below the grain' : `${Math.round(over)} mm over the grain, ${creaseWords(toCrease)}`}
           </dd>
         </div>
-        <div>
-          <dt>Ratio</dt>
-          <dd>
-            {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass, for this pot and batch
-          </dd>
-        </div>
       </dl>
       <WaterBeam water={water} />
     </div>
@@ -108,5 +103,5 @@ function learnedWords({ uptakeDelta, uptakeSd, minutesFactor, lastMs, cooks }: C
   const water = grams === 0 ? 'the water as published' : `${Math.abs(grams)} g ${grams < 0 ? 'less' : 'more'} water per 100 g`
   const percent = Math.round((minutesFactor - 1) * 100)
   const time = Math.abs(percent) < 2 ? '' : `, ${Math.abs(percent)} % ${percent > 0 ? 'longer' : 'shorter'}`
-  return `From ${cooks === 1 ? 'one cook' : `${cooks} cooks`} in this pot: ${water}${time} since ${since} (± ${Math.round(uptakeSd * 100)} g)`
+  return `${cooks === 1 ? 'One cook' : `${cooks} cooks`} in this pot: ${water}${time} since ${since} (± ${Math.round(uptakeSd * 100)} g)`
 }

@@ -22,7 +22,6 @@ const SOON_MS = 2 * 60_000
 
 export function StartBar({ plan, now, startMs, tableMs, asked, clock, onStart, undo, errors }: StartBarProps) {
   const busy = useNavigation().state !== 'idle'
-  const { low, high } = plan.total_minutes
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
   const ifNow = clockTime(now + plan.total_minutes.expected * 60_000, clock)
@@ -34,7 +33,7 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, onStart, u
         </UnstyledButton>
       )}
       <p className={classes.facts}>
-        {spanWord(low)} to {spanWord(high)}, {spanWord(plan.hands_on_minutes)} of it by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        about {spanWord(plan.total_minutes.expected)}, {spanWord(plan.hands_on_minutes)} of it by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
         {Math.round(plan.yield.cooked_mass_g)} g cooked
       </p>
       <p className={classes.when} role="status">
@@ -47,7 +46,7 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, onStart, u
               : `On the table at ${ifNow}`}
       </p>
       <Button size="md" onClick={onStart} loading={busy} className={classes.start}>
-        {later ? 'Start already' : 'Start now'}
+        Start now
       </Button>
     </div>
   )

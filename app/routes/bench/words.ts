@@ -29,7 +29,7 @@ export const RELEASE_WORDS: Record<BenchState['release'], string> = {
 }
 
 export function soakWord(soak: BenchState['soak']): string {
-  if (!soak) return 'no soak'
+  if (!soak) return 'none'
   const span = soak.minutes < 90 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`
   return `${span}${soak.celsius < 10 ? ' in the fridge' : ''}`
 }

@@ -77,18 +77,25 @@ function Clock({ stage, current, now, plan }: { stage: Stage; current: StageView
   return (
     <>
       <p className={`${classes.count} figure`} role="timer">
-        {amount ?? countdown(now - current.startMs)}
+        {amount !== undefined ? (
+          <>
+            {amount}
+            <small> g</small>
+          </>
+        ) : (
+          countdown(now - current.startMs)
+        )}
       </p>
       <p className={classes.until}>
-        until {stage.cue} <span className="quiet">· {amount ? `${countdown(now - current.startMs)} so far, ` : ''}{Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}</span>
+        until {stage.cue} <span className="quiet">· {amount !== undefined ? `${countdown(now - current.startMs)} so far, ` : ''}{Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}</span>
       </p>
     </>
   )
 }
 
 /** The figure a hand needs now, where there is one. */
-const amountFor = (stage: Stage, plan: Plan): string | undefined =>
-  stage.kind === 'measure' ? `${Math.round(plan.grain.mass_g)} g` : stage.kind === 'drain' ? `then ${Math.round(plan.water.pour_g)} g` : undefined
+const amountFor = (stage: Stage, plan: Plan): number | undefined =>
+  stage.id === 'pour' ? Math.round(plan.water.pour_g) : stage.kind === 'measure' ? Math.round(plan.grain.mass_g) : undefined
 
 function tableWords(slid: number, view: CookView, plan: Plan, serveAtMs: number | null, clock: HouseClock): string {
   const asked = serveAtMs === null ? '' : `asked for ${clockTime(serveAtMs, clock)}`

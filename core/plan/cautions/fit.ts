@@ -1,8 +1,8 @@
-import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '../../vessel/presets'
-import { VESSEL_PRESETS } from '../../vessel/presets'
-import { roundTo } from '../../quantity/rounding'
-import type { Facts } from '../facts'
-import type { Caution } from '../result'
+import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
+import { VESSEL_PRESETS } from '#core/vessel/presets'
+import { roundTo } from '#core/quantity/rounding'
+import type { Facts } from '#core/plan/facts'
+import type { Caution } from '#core/plan/result'
 
 /** Swollen grain may fill this much of a vessel. */
 const SWOLLEN_SHARE = 3 / 4

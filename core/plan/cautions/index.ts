@@ -1,5 +1,5 @@
-import type { Facts } from '../facts'
-import type { Caution } from '../result'
+import type { Facts } from '#core/plan/facts'
+import type { Caution } from '#core/plan/result'
 import { fitCautions } from './fit'
 import { safetyCautions } from './safety'
 import { textureCautions } from './texture'

@@ -1,5 +1,5 @@
-import type { Facts } from '../facts'
-import type { Caution } from '../result'
+import type { Facts } from '#core/plan/facts'
+import type { Caution } from '#core/plan/result'
 
 /** Water on grain at kitchen warmth for longer than this belongs in the fridge, minutes at 20 °C and at 25 °C and over. */
 const LONGEST_SOAK = { mild: 240, warm: 120 } as const

@@ -1,5 +1,5 @@
-import type { Facts } from '../facts'
-import type { Caution } from '../result'
+import type { Facts } from '#core/plan/facts'
+import type { Caution } from '#core/plan/result'
 
 const CHALKY_BELOW = 0.8
 const COOKED_FROM = 0.9

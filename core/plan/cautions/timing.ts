@@ -1,5 +1,5 @@
-import type { Facts } from '../facts'
-import type { Caution } from '../result'
+import type { Facts } from '#core/plan/facts'
+import type { Caution } from '#core/plan/result'
 
 const SLOW_TO_BOIL = 25
 const THIN_AIR_M = 1500

@@ -1,0 +1,8 @@
+import { useEffect } from 'react'
+
+/** Says on the page that it answers by now, for tests and for style. */
+export function useAlive() {
+  useEffect(() => {
+    document.documentElement.dataset.alive = 'yes'
+  }, [])
+}

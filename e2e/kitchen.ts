@@ -1,0 +1,48 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import { test as base, expect, type Page } from '@playwright/test'
+
+export { expect }
+
+/** A page whose console stays silent. */
+export const test = base.extend<{ quiet: void; expectedNoise: RegExp[] }>({
+  expectedNoise: [[], { option: true }],
+  quiet: [
+    async ({ page, expectedNoise }, use) => {
+      const said: string[] = []
+      page.on('console', (message) => {
+        if (['error', 'warning'].includes(message.type())) said.push(message.text())
+      })
+      page.on('pageerror', (error) => said.push(String(error)))
+      await use()
+      expect(said.filter((text) => ![...EXPECTED, ...expectedNoise].some((pattern) => pattern.test(text)))).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+
+// The browser reports a refused form as a failed load; the tests that provoke one look at the page's own words.
+const EXPECTED = [/Failed to load resource: the server responded with a status of 4\d\d/]
+
+const clockFile = () => process.env.E2E_CLOCK!
+
+/** Lets time pass for the server and for the page alike. The page's clock must have been installed. */
+export async function letPass(page: Page, minutes: number): Promise<void> {
+  const ms = Math.round(minutes * 60_000)
+  writeFileSync(clockFile(), String(Number(readFileSync(clockFile(), 'utf8')) + ms))
+  await page.clock.fastForward(ms)
+}
+
+/** What an accessibility checker finds that is serious. */
+export async function serious(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary?.slice(0, 160) ?? ''}`).join('; ')}`)
+}
+
+/** Waits until the page answers to presses. */
+export async function open(page: Page, address: string): Promise<void> {
+  await page.goto(address)
+  await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
+}

@@ -1,0 +1,67 @@
+import { expect, open, serious, test } from './kitchen'
+
+for (const scheme of ['light', 'dark'] as const)
+  for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings'])
+    test(`${address} by ${scheme} has nothing serious for an accessibility checker and fits its width`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+      await open(page, address)
+      expect(await serious(page)).toEqual([])
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+    })
+
+test('the bench needs no scrolling on a laptop', async ({ page, isMobile }) => {
+  test.skip(isMobile)
+  for (const height of [800, 670]) {
+    await page.setViewportSize({ width: 1280, height })
+    await open(page, '/?grain=brown-short&for=14&pot=heavy-blue&on=big-gas&soak=600-5-drain&at=19:00')
+    expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(0)
+  }
+})
+
+test('settings refuse what makes no sense, beside the field, and lose nothing typed', async ({ page }) => {
+  await open(page, '/settings')
+  await page.getByLabel('Elevation, m').fill('1,1,2')
+  await page.getByLabel('Kitchen, °C').fill('300')
+  await page.getByLabel('From fingertip').fill('')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('must be a number, got "1,1,2"')).toBeVisible()
+  await expect(page.getByText('must be a number from 5 to 45 °C, got 300')).toBeVisible()
+  await expect(page.getByText('is empty; give a number')).toBeVisible()
+  await expect(page.getByLabel('Elevation, m')).toHaveValue('1,1,2')
+  await page.getByLabel('Elevation, m').fill('1120,5')
+  await page.getByLabel('Kitchen, °C').fill('19')
+  await page.getByLabel('From fingertip').fill('24')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved; every plan counts with it.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Elevation, m')).toHaveValue('1120.5')
+  await page.getByLabel('Elevation, m').fill('1120')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved; every plan counts with it.')).toBeVisible()
+})
+
+test('pages that are not there say so, and what is sent in a wrong way is refused in words', async ({ page, request, baseURL }) => {
+  for (const address of ['/stove/nobody', '/notebook/nobody', '/nowhere']) {
+    const response = await page.goto(address)
+    expect(response!.status()).toBe(404)
+    await expect(page.getByRole('heading')).toHaveText('Nothing on this shelf')
+  }
+  const send = (path: string, data: string | Buffer, headers: Record<string, string> = {}) =>
+    request.post(path, { data, headers: { 'Content-Type': 'application/x-www-form-urlencoded', Origin: baseURL!, ...headers } })
+  expect((await send('/?index', 'intent=toString')).status()).toBe(400)
+  expect((await send('/?index', 'intent=start&cook=%7B')).status()).toBe(400)
+  expect((await send('/?index', 'intent=start&cook=%7B%22request%22%3A%7B%7D%7D')).status()).toBe(422)
+  expect((await send('/settings', 'intent=save&elevation_m=NaN')).status()).toBe(422)
+  expect((await send('/cooks/nobody/events', '[1]', { 'Content-Type': 'application/json' })).status()).toBe(422)
+  expect((await send('/cooks/nobody/events', Buffer.from('{'), { 'Content-Type': 'application/json' })).status()).toBe(400)
+  expect((await send('/settings', 'x'.repeat(1_000_001))).status()).toBe(413)
+  expect((await send('/settings', 'intent=save', { Origin: 'https://elsewhere.example' })).status()).toBe(403)
+})
+
+test('the stove and the bench share a household, and the season strip leads to its cooks', async ({ page }) => {
+  await open(page, '/notebook')
+  await expect(page.getByRole('row')).not.toHaveCount(0)
+  expect(await page.getByRole('row').count()).toBeGreaterThan(12)
+  await page.getByRole('link', { name: /^Long-grain white, .*scorched/ }).click()
+  await expect(page.getByText('Thin pot, walked away.')).toBeVisible()
+})

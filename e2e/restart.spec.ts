@@ -1,0 +1,96 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, writeFileSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { FIRST_KITCHEN } from '../server/kitchen/begin-household'
+import { firstBench, requestOf } from '../app/routes/bench/bench-state'
+import { expect, open, test } from './kitchen'
+
+const PORT = '4874'
+const address = `http://127.0.0.1:${PORT}`
+
+/** A server of its own, to be killed without warning. */
+async function serve(database: string, clock: string): Promise<ChildProcess> {
+  const server = spawn('node', ['server.js'], {
+    env: { ...process.env, PORT, HOST: '127.0.0.1', OMSEL_DATABASE: database, OMSEL_CLOCK_FILE: clock, NODE_ENV: 'production' },
+    stdio: 'ignore',
+  })
+  for (let tries = 0; tries < 100; tries++) {
+    const up = await fetch(`${address}/healthz`).then((r) => r.ok, () => false)
+    if (up) return server
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+  throw new Error('the server did not come up')
+}
+const kill = async (server: ChildProcess) => {
+  const gone = new Promise((resolve) => server.once('exit', resolve))
+  server.kill('SIGKILL')
+  await gone
+}
+
+// A line that is cut is reported by the browser.
+test.use({ expectedNoise: [/net::ERR_/] })
+
+test('a server killed in mid-cook comes back with the same stage and the right time left; presses made meanwhile are kept', async ({ page }) => {
+  test.setTimeout(120_000)
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-kill-'))
+  const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
+  writeFileSync(clock, '0')
+  const house = { ...FIRST_KITCHEN, corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+  let server = await serve(database, clock)
+  try {
+    const started = await fetch(`${address}/?index`, {
+      method: 'POST',
+      redirect: 'manual',
+      headers: { Origin: address },
+      body: new URLSearchParams({
+        intent: 'start',
+        cook: JSON.stringify({ request: requestOf(firstBench(house), house, Date.now()), vessel_id: 'heavy-pot', heat_id: 'middle-burner' }),
+      }),
+    })
+    const stove = started.headers.get('location')!
+    const id = stove.split('/').pop()!
+    const press = (stage: string, kind = 'cue') =>
+      fetch(`${address}/cooks/${id}/events`, {
+        method: 'POST',
+        body: JSON.stringify({ id: `press-${stage}`, kind, stage, pressed_ms: 1, sent_ms: 1 }),
+        headers: { 'Content-Type': 'application/json' },
+      })
+    for (const stage of ['measure', 'rinse', 'drain', 'pour', 'heat-up']) {
+      writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + 90_000))
+      expect((await press(stage)).status).toBe(200)
+    }
+    // The same press twice, and from another device, is one event.
+    expect(await (await press('heat-up')).json()).toEqual({ isNew: false })
+
+    await open(page, `${address}${stove}`)
+    await expect(page.getByText('Lowest heat, leave the lid', { exact: true })).toBeVisible()
+    const left = async () => {
+      const [minutes, seconds] = (await page.getByRole('timer').innerText()).split(':').map(Number)
+      return minutes! * 60 + seconds!
+    }
+    const before = await left()
+    const at = Date.now()
+
+    await kill(server)
+    await page.getByRole('button', { name: /^A minute more/ }).click()
+    await expect(page.getByText('Counting here, one press kept')).toBeVisible()
+    await page.waitForTimeout(1500)
+    server = await serve(database, clock)
+    await expect(page.getByText(/Counting here/)).toBeHidden()
+
+    await open(page, `${address}${stove}`)
+    await expect(page.getByText('Lowest heat, leave the lid', { exact: true })).toBeVisible()
+    const passed = (Date.now() - at) / 1000
+    expect(Math.abs((await left()) - (before + 60 - passed))).toBeLessThan(3)
+
+    // A second screen shows the same, and learns of a press on the first without being touched.
+    const second = await page.context().newPage()
+    await open(second, `${address}${stove}`)
+    await page.getByRole('button', { name: /^Go on now/ }).click()
+    await expect(second.getByText('Off the heat, leave the lid', { exact: true })).toBeVisible()
+    await second.close()
+  } finally {
+    await kill(server)
+  }
+})

@@ -1,0 +1,69 @@
+import type { Page } from '@playwright/test'
+import { expect, letPass, open, serious, test } from './kitchen'
+
+const poured = async (page: Page): Promise<number> =>
+  Number(/(\d+)/.exec(await page.getByRole('region', { name: 'Measure' }).getByRole('paragraph').filter({ hasText: / g$/ }).nth(1).innerText())![1])
+
+test('from the shelf to the table, judged, and the next plan is drier', async ({ page, isMobile }) => {
+  await page.clock.install()
+  const pot = `/?grain=millet&grams=${isMobile ? 240 : 260}&pot=${isMobile ? 'little-steel' : 'clay'}&on=big-gas`
+  await open(page, pot)
+  const before = await poured(page)
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
+  const stove = page.url()
+
+  await expect(page.getByText('Measure the grain', { exact: true })).toBeVisible()
+  const key = page.getByRole('region', { name: 'Tell the stove' })
+  for (const [word, minutes] of [['Measured', 2], ['Clear enough', 3], ['Drained', 1], ['Poured', 1]] as const) {
+    await letPass(page, minutes)
+    await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
+  }
+  await expect(page.getByText('Bring to the boil, lid on', { exact: true })).toBeVisible()
+  expect(await serious(page)).toEqual([])
+
+  // A long time to the boil: the table slides with it.
+  const table = page.locator('b.figure').last()
+  const planned = await table.innerText()
+  await letPass(page, 20)
+  await expect(table).not.toHaveText(planned)
+  await key.getByRole('button', { name: /^It boils/ }).click()
+  await expect(page.getByText('Lowest heat, leave the lid', { exact: true })).toBeVisible()
+  const late = await table.innerText()
+
+  // The clock counts down; a minute more, and its way back.
+  await key.getByRole('button', { name: /^A minute more/ }).click()
+  await expect(table).not.toHaveText(late)
+  await page.clock.runFor(700)
+  await key.getByRole('button', { name: /^Take back/ }).click()
+  await expect(table).toHaveText(late)
+  await key.getByRole('button', { name: /^Lid lifted/ }).click()
+  await expect(key.getByRole('button', { name: /^Lid lifted \(1\)/ })).toBeVisible()
+
+  // Reloaded, it is where it was.
+  await open(page, stove)
+  await expect(page.getByText('Lowest heat, leave the lid', { exact: true })).toBeVisible()
+  await letPass(page, 45)
+  await expect(page.getByText('Loosen with a fork or paddle', { exact: true })).toBeVisible()
+  await key.getByRole('button', { name: /^Loosened/ }).click()
+  await key.getByRole('button', { name: /^It is on the table/ }).click()
+
+  await page.getByRole('link', { name: 'Say how it was' }).click()
+  await expect(page).toHaveURL(/\/notebook\//)
+  await expect(page.getByRole('row', { name: /Bring to the boil/ })).toContainText(/20 min/)
+  await page.getByText('far too wet').click()
+  await page.getByLabel('Note').fill('Swam a little.')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('Written down.')).toBeVisible()
+  await expect(page.getByText(/From this cook in this pot, the next one gets 12 g less per 100 g/)).toBeVisible()
+  expect(await serious(page)).toEqual([])
+
+  await open(page, pot)
+  await expect(page.getByText(/One cook in this pot: 12 g less water per 100 g since today/)).toBeVisible()
+  const after = await poured(page)
+  expect(before - after).toBeGreaterThan(24)
+  expect(before - after).toBeLessThan(38)
+
+  await open(page, '/notebook')
+  await expect(page.getByRole('row', { name: /Millet/ }).first()).toContainText('far too wet')
+})
