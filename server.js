@@ -39,8 +39,8 @@ app.use((request, response, next) => {
   next()
 })
 app.get('/healthz', (_request, response) => void response.type('text').send('ok'))
-app.use(compression())
-app.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
+// Only what is the same for everybody is packed; pages are small and stream.
+app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
 app.use(express.static('build/client', { maxAge: '1h' }))
 app.use(createRequestHandler({ build: await import(BUILD) }))
 

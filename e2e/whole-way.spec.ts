@@ -51,7 +51,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await page.getByRole('link', { name: 'Say how it was' }).click()
   await expect(page).toHaveURL(/\/notebook\//)
   await expect(page.getByRole('row', { name: /Bring to the boil/ })).toContainText(/20 min/)
-  await page.getByText('far too wet').click()
+  await page.getByRole('radio', { name: 'far too wet' }).check()
   await page.getByLabel('Note').fill('Swam a little.')
   await page.getByRole('button', { name: 'Write it down' }).click()
   await expect(page.getByText('Written down.')).toBeVisible()

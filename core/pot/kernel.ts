@@ -99,9 +99,9 @@ export function advanceKernel(
   let previousLevel = 0
   for (let i = 0; i < last; i++) {
     const outward = step.spread * face[i]! * 0.5 * (capacity[i]! + capacity[i + 1]!)
-    const diagonal = volume[i]! * capacity[i]! + inward * (1 - previous) + outward
-    previousLevel = (volume[i]! * uptake[at + i]! + inward * previousLevel) / diagonal
-    previous = outward / diagonal
+    const perDiagonal = 1 / (volume[i]! * capacity[i]! + inward * (1 - previous) + outward)
+    previousLevel = (volume[i]! * uptake[at + i]! + inward * previousLevel) * perDiagonal
+    previous = outward * perDiagonal
     carry[i] = previous
     level[i] = previousLevel
     inward = outward

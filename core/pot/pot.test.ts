@@ -156,7 +156,7 @@ describe('pot', () => {
 
   test('halving the step moves nothing that a verdict looks at', () => {
     const cook = (step: number) => {
-      const pot = fillPot(setup({ freeWaterG: 443 }), { ...FULL, step, steadyStep: step })
+      const pot = fillPot(setup({ freeWaterG: 443 }), { ...FULL, step, steadyStep: step, restStep: step })
       runPhase(pot, { id: 'up', ...boiling, until: { event: 'boil', atMostMinutes: 60 } })
       runPhase(pot, { id: 'low', powerW: 176, lid: 'on', mode: 'open', until: { minutes: 11 } })
       runPhase(pot, { id: 'rest', powerW: 0, lid: 'on', mode: 'open', until: { minutes: 10 } })

@@ -37,14 +37,16 @@ export interface Resolution {
   shells: number
   /** Seconds, while the temperature moves fast. */
   step: number
-  /** Seconds at a steady boil and in the rest. */
+  /** Seconds at a steady boil. */
   steadyStep: number
+  /** Seconds off the heat, where everything goes slowest. */
+  restStep: number
 }
 /** See inside the pot. */
-export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1 }
+export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1, restStep: 1 }
 /** Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without losing anything;
  *  core/simulate/closure.test.ts holds it to the fine pot. */
-export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15 }
+export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15, restStep: 30 }
 
 /** What the stove and the lid do during a step. */
 export interface Heating {
@@ -235,7 +237,8 @@ function steamBelowLimit(pot: Pot, heating: Heating): number {
   if (heating.mode === 'sealed') return heating.powerW > 0 ? (heating.sealedLeak ?? 0) : 0
   if (heating.mode === 'sealing') return 0
   const { openArea, lid, steamFactor } = pot.setup
-  return openSurfaceEvaporation(pot.bulkC as Celsius) * openArea * leakOf(lid, heating.lid) * steamFactor
+  lookUp(pot.bulkC)
+  return atTemperature.vapour * openArea * leakOf(lid, heating.lid) * steamFactor
 }
 
 function timeToLimit(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): number {
@@ -297,11 +300,12 @@ function vent(pot: Pot, seconds: number, capacity: number): void {
 const stroke = { spread: 0, cooking: 0, wetted: 0, available: 0 }
 
 /** The boil holds one temperature for most of a cook, so the last one's exponentials are kept. */
-const atTemperature = { c: NaN, diffusivity: 0, cooking: 0 }
+const atTemperature = { c: NaN, diffusivity: 0, cooking: 0, vapour: 0 }
 
 function lookUp(c: number) {
   if (c === atTemperature.c) return
   atTemperature.c = c
+  atTemperature.vapour = openSurfaceEvaporation(c as Celsius)
   atTemperature.diffusivity = diffusivityAt(c as Celsius)
   atTemperature.cooking = c > ONSET_C ? cookingSpeed(c as Celsius) * onset(c) : 0
 }

@@ -42,14 +42,14 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
 /** Runs a phase to its end.  @param watch called after every step */
 export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
   const start = pot.now
-  const { step: fine, steadyStep } = pot.resolution
+  const { step: fine, steadyStep, restStep } = pot.resolution
   const clocked = phase.mode !== 'venting' && ('minutes' in phase.until || phase.until.event === 'unsealed')
   const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60
   while (pot.now - start < limit - 1e-6) {
     if (arrived(pot, phase)) return { ended: true, minutes: (pot.now - start) / 60 }
     // A cooker holds its boil until the water nears its end; only then does a second matter.
     const steady = clocked || (pot.bulkC >= pot.setup.boilC - CLOSE_K && pot.freeG > WELL_WET * pot.dryG && phase.mode === 'open')
-    const step = steady ? steadyStep : fine
+    const step = !steady ? fine : phase.powerW > 0 ? steadyStep : restStep
     stepPot(pot, Math.min(step, limit - (pot.now - start)), phase)
     watch?.(pot)
   }

@@ -1,26 +1,35 @@
 import type { Pot } from './pot'
 
-/** A pot's moment, to come back to. */
-export interface Snapshot {
-  uptake: Float64Array
-  cooked: Float64Array
-  mean: Float64Array
-  scalars: Pick<Pot, 'now' | 'bulkC' | 'bottomC' | 'freeG' | 'evaporatedG' | 'ventedG' | 'scorch'>
-}
+/** A pot's moment, to come back to: one array, because a plan keeps one for every minute. */
+export type Snapshot = Float64Array
+
+const SCALARS = 7
 
 export function snapshotOf(pot: Pot): Snapshot {
-  const { now, bulkC, bottomC, freeG, evaporatedG, ventedG, scorch } = pot
-  return {
-    uptake: pot.uptake.slice(),
-    cooked: pot.cooked.slice(),
-    mean: pot.mean.slice(),
-    scalars: { now, bulkC, bottomC, freeG, evaporatedG, ventedG, scorch },
-  }
+  const { uptake, cooked, mean } = pot
+  const kept = new Float64Array(SCALARS + uptake.length + cooked.length + mean.length)
+  kept[0] = pot.now
+  kept[1] = pot.bulkC
+  kept[2] = pot.bottomC
+  kept[3] = pot.freeG
+  kept[4] = pot.evaporatedG
+  kept[5] = pot.ventedG
+  kept[6] = pot.scorch
+  kept.set(uptake, SCALARS)
+  kept.set(cooked, SCALARS + uptake.length)
+  kept.set(mean, SCALARS + uptake.length + cooked.length)
+  return kept
 }
 
-export function restore(pot: Pot, snapshot: Snapshot): void {
-  pot.uptake.set(snapshot.uptake)
-  pot.cooked.set(snapshot.cooked)
-  pot.mean.set(snapshot.mean)
-  Object.assign(pot, snapshot.scalars)
+export function restore(pot: Pot, kept: Snapshot): void {
+  const { uptake, cooked, mean } = pot
+  pot.now = kept[0]!
+  pot.bulkC = kept[1]!
+  pot.bottomC = kept[2]!
+  pot.freeG = kept[3]!
+  pot.evaporatedG = kept[4]!
+  pot.ventedG = kept[5]!
+  pot.scorch = kept[6]!
+  let at = SCALARS
+  for (const part of [uptake, cooked, mean]) for (let i = 0; i < part.length; i++) part[i] = kept[at++]!
 }

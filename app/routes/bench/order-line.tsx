@@ -80,7 +80,7 @@ function Sheet({ parts }: { parts: Part[] }) {
       <UnstyledButton className={classes.row} onClick={() => setOpen(true)} aria-label="Change the order">
         {parts.map((part) => part.word).join(', ')}
       </UnstyledButton>
-      <Drawer opened={open} onClose={() => setOpen(false)} position="bottom" size="85%" title="The order" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Done' }}>
+      <Drawer opened={open} onClose={() => setOpen(false)} position="bottom" size="85%" lockScroll={false} title="The order" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Done' }}>
         {parts.map((part) => (
           <details key={part.id} className={classes.fold} name="order">
             <summary>

@@ -53,7 +53,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
                   <th scope="col">When</th>
                   <th scope="col">Grain</th>
                   <th scope="col">Pot</th>
-                  <th scope="col" className={classes.number}>Grain</th>
+                  <th scope="col" className={classes.number}>Dry</th>
                   <th scope="col" className={classes.number}>Water</th>
                   <th scope="col" className={classes.number}>Planned</th>
                   <th scope="col" className={classes.number}>Took</th>

@@ -92,7 +92,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
                 <tr key={stage.id}>
                   <td>{stage.title}</td>
                   <td className={classes.number}>
-                    {stage.planned.low === stage.planned.high ? spanWord(stage.planned.expected) : `${Math.round(stage.planned.low)}–${Math.round(stage.planned.high)} min`}
+                    {Math.round(stage.planned.low) === Math.round(stage.planned.high) ? spanWord(stage.planned.expected) : `${Math.round(stage.planned.low)}–${Math.round(stage.planned.high)} min`}
                   </td>
                   <td className={classes.number}>{stage.took === undefined ? 'not reached' : stage.took < 10 ? `${stage.took.toFixed(1)} min` : spanWord(stage.took)}</td>
                 </tr>

@@ -1,6 +1,6 @@
 import { UnstyledButton } from '@mantine/core'
 import { useEffect, useRef } from 'react'
-import type { EventKind } from '#core/cook/events'
+import type { CookEvent, EventKind } from '#core/cook/events'
 import { USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
 import { CUES } from '#core/method/cues'
@@ -10,7 +10,7 @@ import classes from './stove.module.css'
 interface KeysProps {
   view: CookView
   stage: Stage | undefined
-  lastStage: Stage
+  stages: readonly Stage[]
   now: number
   press: (kind: EventKind, stage: string, more?: { seconds?: number }) => void
   takeBack: () => void
@@ -21,7 +21,8 @@ interface KeysProps {
 const TAKE_BACK_MS = 10_000
 
 /** One large key for the cue itself, and a few that anybody can hit with a wet finger. */
-export function Keys({ view, stage, lastStage, now, press, takeBack, tableAt }: KeysProps) {
+export function Keys({ view, stage, stages, now, press, takeBack, tableAt }: KeysProps) {
+  const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'
   const main = !stage
     ? { word: 'It is on the table', act: () => press('finish', lastStage.id) }
@@ -50,7 +51,7 @@ export function Keys({ view, stage, lastStage, now, press, takeBack, tableAt }: 
         A minute more <kbd>+</kbd>
       </UnstyledButton>
       <UnstyledButton className={classes.key} disabled={!last} data-fresh={fresh || undefined} onClick={takeBack}>
-        {last ? `Take back “${wordOf(last.kind)}”` : 'Take back'} <kbd>z</kbd>
+        {last ? `Take back “${wordOf(last, stages)}”` : 'Take back'} <kbd>z</kbd>
       </UnstyledButton>
       <UnstyledButton className={classes.key} onClick={() => press('stop', stage?.id ?? lastStage.id)}>
         Set it aside
@@ -63,9 +64,13 @@ export function Keys({ view, stage, lastStage, now, press, takeBack, tableAt }: 
 }
 
 const WORDS: Record<EventKind, string> = {
-  cue: 'it is so', 'go-on': 'go on', 'minute-more': 'a minute more', 'lid-lifted': 'lid lifted', 'take-back': 'take back', finish: 'on the table', stop: 'set aside',
+  cue: 'done', 'go-on': 'go on now', 'minute-more': 'a minute more', 'lid-lifted': 'lid lifted', 'take-back': 'take back', finish: 'on the table', stop: 'set aside',
 }
-const wordOf = (kind: EventKind): string => WORDS[kind]
+/** What was pressed, by the word that stood on its key. */
+function wordOf({ kind, stage }: CookEvent, stages: readonly Stage[]): string {
+  const cue = kind === 'cue' ? stages.find((s) => s.id === stage)?.cue_id : undefined
+  return (cue ? CUES[cue].key : WORDS[kind]).toLowerCase()
+}
 
 /** Keys act once a press, not while held, and never while somebody types. */
 function useKeyboard(acts: Record<string, (() => void) | undefined>) {

@@ -29,6 +29,7 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
       <div className={classes.act}>
         <p className="eyebrow">
           {title}, {vesselName}
+          <span className={classes.phoneTable}>table {table}</span>
         </p>
         <p className={`${classes.title} figure`}>{stage ? stage.title : 'To the table'}</p>
         {stage && current ? (

@@ -87,7 +87,7 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
             plan={plan} view={view} now={now} clock={house} stage={stage} current={current} title={loaderData.title}
             vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)}
           />
-          <Keys view={view} stage={stage} lastStage={plan.stages[plan.stages.length - 1]!} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} />
+          <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} />
         </>
       )}
     </main>

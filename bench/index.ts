@@ -1,0 +1,41 @@
+import { planFrom } from '#core/contract/plan'
+import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { VARIETIES } from '#core/grain/varieties'
+import { PLANNABLE_METHOD_IDS } from '#core/method/index'
+import { plan } from '#core/plan/plan'
+import { cookPlan } from '#core/simulate/cook-plan'
+
+/** How long plans take, beside one fine pot cooked through in the same run: machines differ, the ratio hardly does. */
+const batches = [150, 300, 900] as const
+const heights = [0, 1120, 2500] as const
+
+const requests = (method: (typeof PLANNABLE_METHOD_IDS)[number]): PlanRequestJson[] =>
+  VARIETIES.flatMap((row) =>
+    batches.flatMap((value) =>
+      heights.map((elevation_m) => ({ grains: [{ variety: row.id }], amount: { basis: 'dry-mass' as const, value }, method, elevation_m })),
+    ),
+  )
+
+const millis = (run: () => void): number => {
+  const start = performance.now()
+  run()
+  return performance.now() - start
+}
+const median = (list: number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!
+const worst = (list: number[]): number => Math.max(...list)
+
+const usual = readPlanRequest({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 } })
+if (!usual.ok) throw new Error('the usual request cannot be read')
+const made = plan(usual.value)
+for (let i = 0; i < 20; i++) cookPlan(usual.value, made) // warm
+const fine = median(Array.from({ length: 15 }, () => millis(() => cookPlan(usual.value, made))))
+console.log(`a fine pot cooked through     ${fine.toFixed(1)} ms`)
+
+for (const method of PLANNABLE_METHOD_IDS) {
+  const asked = requests(method)
+  for (const request of asked.slice(0, 60)) planFrom(request) // warm
+  const times = asked.map((request) => millis(() => planFrom(request)))
+  console.log(
+    `${method.padEnd(20)} ${String(asked.length).padStart(4)} plans  median ${median(times).toFixed(2)} ms (${(median(times) / fine).toFixed(2)} of a fine pot)  worst ${worst(times).toFixed(1)} ms`,
+  )
+}

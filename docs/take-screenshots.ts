@@ -1,0 +1,87 @@
+import { spawn } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+
+/** Takes the pictures of docs/screenshots from a fresh demo household, on a made-up Thursday in March. */
+const PORT = '4875'
+const address = `http://127.0.0.1:${PORT}`
+const folder = mkdtempSync(join(tmpdir(), 'omsel-pictures-'))
+const clock = join(folder, 'clock')
+const env = {
+  ...process.env, PORT, HOST: '127.0.0.1', TZ: 'Europe/Berlin', NODE_ENV: 'production',
+  OMSEL_DATABASE: join(folder, 'omsel.sqlite'), OMSEL_CLOCK_FILE: clock,
+}
+const LAPTOP = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+
+writeFileSync(clock, String(Date.UTC(2026, 2, 5, 16, 40) - Date.now()))
+const letPass = (minutes: number) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000))
+
+async function up(): Promise<void> {
+  for (let tries = 0; tries < 150; tries++) {
+    if (await fetch(`${address}/healthz`).then((r) => r.ok, () => false)) return
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+  throw new Error('the server did not come up')
+}
+
+const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts && exec node server.js'], { env, stdio: 'inherit' })
+try {
+  await up()
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+  const page = await browser.newPage({ viewport: LAPTOP, timezoneId: 'Europe/Berlin', locale: 'en-GB', reducedMotion: 'reduce' })
+  const open = async (path: string) => {
+    await page.goto(path.startsWith('http') ? path : address + path)
+    await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
+    await page.waitForTimeout(500)
+  }
+  const picture = async (name: string, of: Page = page) => {
+    await of.waitForTimeout(400)
+    await of.screenshot({ path: `docs/screenshots/${name}.png` })
+  }
+  const bench = '/?grain=short-white&for=5&pot=heavy-blue&on=big-gas&at=19:00'
+  await open(bench)
+  await picture('bench')
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await open('/?grain=brown-short&for=14&pot=heavy-blue&on=big-gas&soak=600-5-drain&at=19:00')
+  await picture('bench-night')
+  await page.emulateMedia({ colorScheme: 'light' })
+  await page.setViewportSize(PHONE)
+  await open(bench)
+  await picture('bench-phone')
+  await page.setViewportSize(LAPTOP)
+  await open('/notebook')
+  await picture('notebook')
+  await page.getByRole('row', { name: /Short-grain white/ }).first().getByRole('link').click()
+  await page.waitForURL(/notebook\/./)
+  await picture('notebook-cook')
+  await open('/settings')
+  await picture('settings')
+
+  await open(bench)
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await page.waitForURL(/stove\/./)
+  const stove = page.url()
+  for (const [key, minutes] of [['Measured', 2], ['Clear enough', 4], ['Drained', 1.5], ['Poured', 1]] as const) {
+    letPass(minutes)
+    await open(stove)
+    await page.getByRole('button', { name: new RegExp(`^${key}`) }).click()
+    await page.waitForTimeout(700)
+  }
+  letPass(5)
+  await open(stove)
+  await picture('stove')
+  letPass(2)
+  await page.getByRole('button', { name: /^It boils/ }).click()
+  await page.waitForTimeout(700)
+  letPass(4)
+  await page.setViewportSize(PHONE)
+  await open(stove)
+  await picture('stove-phone')
+  await browser.close()
+} finally {
+  server.kill('SIGTERM')
+  rmSync(folder, { recursive: true, force: true })
+}
