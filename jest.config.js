@@ -12,15 +12,16 @@ const shared = {
       },
     ],
   },
+  moduleNameMapper: { '\\.css$': '<rootDir>/tests/css-stub.cjs' },
   // Packages that ship ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid)/)'],
 }
 
 /** @type {import('jest').Config} */
 export default {
   ...shared,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,app,server,cli,demo}/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,app,server,cli,demo}/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/build/'],
   collectCoverageFrom: ['{core,app,server,cli}/**/*.{ts,tsx}', '!**/*.test.*'],
 }

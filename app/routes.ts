@@ -1,7 +1,7 @@
 import { index, layout, route, type RouteConfig } from '@react-router/dev/routes'
 
 export default [
-  layout('shell/shell.tsx', [
+  layout('routes/house/house.tsx', [
     index('routes/bench/bench.tsx'),
     route('stove', 'routes/stove/burners.tsx'),
     route('stove/:cook', 'routes/stove/stove.tsx'),

@@ -98,7 +98,8 @@ export type Settings = v.InferOutput<typeof SettingsSchema>
 const readerOf =
   <S extends v.GenericSchema>(schema: S) =>
   (input: unknown): Read<v.InferOutput<S>> => {
-    const parsed = v.safeParse(schema, input)
+    // One complaint a field: what is empty is not also no number.
+    const parsed = v.safeParse(schema, input, { abortPipeEarly: true })
     return parsed.success ? { ok: true, value: parsed.output } : { ok: false, errors: fieldErrors(parsed.issues) }
   }
 

@@ -2,8 +2,9 @@ import type { Settings } from '#core/contract/kitchen'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 import { vesselOf } from '#core/vessel/vessel'
-import type { HeatRow, VesselRow } from '../database/equipment'
-import type { Kitchen } from './kitchen'
+import type { equipmentIn, HeatRow, VesselRow } from '../database/equipment'
+import type { householdIn } from '../database/household'
+import type { Db } from '../database/open'
 
 export interface FirstKitchen {
   settings: Settings
@@ -53,7 +54,14 @@ export const FIRST_KITCHEN: FirstKitchen = {
   ],
 }
 
-export function beginHousehold({ db, household, equipment }: Kitchen, first: FirstKitchen): void {
+/** What a beginning writes to. */
+interface Empty {
+  db: Db
+  household: ReturnType<typeof householdIn>
+  equipment: ReturnType<typeof equipmentIn>
+}
+
+export function beginHousehold({ db, household, equipment }: Empty, first: FirstKitchen): void {
   db.transaction(() => {
     household.save(first.settings)
     equipment.add(first)

@@ -2,21 +2,16 @@ import { Drawer, Popover, UnstyledButton } from '@mantine/core'
 import { useState, type ReactNode } from 'react'
 import { varietyOf } from '#core/grain/varieties'
 import { clockTime, nextAt, dayWord, type HouseClock } from '../../time/clock-hour'
-import { heatOfState, vesselOfState, type BenchState, type House } from './bench-state'
+import { heatOfState, vesselOfState } from './bench-state'
 import { AmountPanel } from './panels/amount-panel'
 import { GrainPanel } from './panels/grain-panel'
 import { HeatPanel } from './panels/heat-panel'
 import { HourPanel } from './panels/hour-panel'
+import type { PanelProps } from './panels/panel-props'
 import { PurposePanel } from './panels/purpose-panel'
 import { VesselPanel } from './panels/vessel-panel'
 import { amountWord, LID_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
 import classes from './order-line.module.css'
-
-export interface PanelProps {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
-  house: House
-}
 
 interface Part {
   id: string

@@ -1,10 +1,10 @@
 import { Link } from 'react-router'
-import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf } from '#core/learn/judgement'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { clockTime, dayWord, spanWord } from '../../time/clock-hour'
 import type { Route } from './+types/notebook'
 import { Season } from './season'
+import { outcomeWords, summaryOf } from './summary'
 import classes from './notebook.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Notebook · Omsel' }]
@@ -14,23 +14,9 @@ export function loader() {
   return {
     nowMs: nowMs(),
     settings: settingsOf(open),
-    cooks: open.cooks.noted().map((cook) => ({
-      id: cook.id,
-      title: cook.title,
-      vesselName: cook.vesselName,
-      heatName: cook.heatName,
-      endedMs: cook.endedMs,
-      end: cook.end,
-      grainG: cook.plan.grain.mass_g,
-      pourG: cook.plan.water.pour_g,
-      minutes: (cook.endedMs - cook.startedMs) / 60_000,
-      planned: cook.plan.total_minutes.expected,
-      judgement: cook.judgement,
-    })),
+    cooks: open.cooks.noted().map(summaryOf),
   }
 }
-
-export type NotedSummary = Route.ComponentProps['loaderData']['cooks'][number]
 
 /** Every cook there was, newest first, planned beside happened. */
 export default function Notebook({ loaderData }: Route.ComponentProps) {
@@ -84,15 +70,4 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
       )}
     </main>
   )
-}
-
-function outcomeWords({ end, judgement }: NotedSummary): string {
-  if (end === 'stop') return 'set aside'
-  if (!judgement) return 'not judged yet'
-  const words = [
-    judgement.wetDry !== 0 && wordOf(WET_DRY_WORDS, judgement.wetDry),
-    judgement.hardness !== 0 && wordOf(HARDNESS_WORDS, judgement.hardness),
-    judgement.bottom !== 'clean' && judgement.bottom,
-  ].filter((w) => w !== false)
-  return words.length === 0 ? 'right' : words.join(', ')
 }

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf } from '#core/learn/judgement'
 import { kernelPath } from '../../drawing/kernels'
 import { dayWord } from '../../time/clock-hour'
-import type { NotedSummary } from './notebook'
+import type { NotedSummary } from './summary'
 import classes from './notebook.module.css'
 
 const HEIGHT = 168

@@ -1,6 +1,6 @@
 import { NumberInput, SegmentedControl, Stack } from '@mantine/core'
 import { LIMITS } from '#core/contract/plan-request'
-import type { PanelProps } from '../order-line'
+import type { PanelProps } from './panel-props'
 
 /** Grams for each eater when a number of eaters turns into grams: only a place to start from. */
 export function AmountPanel({ state, change }: PanelProps) {

@@ -1,6 +1,6 @@
 import { Select, Text } from '@mantine/core'
 import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
-import type { PanelProps } from '../order-line'
+import type { PanelProps } from './panel-props'
 
 const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
 const GROUPS = FAMILIES.map((family) => ({

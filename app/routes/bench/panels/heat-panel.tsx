@@ -1,6 +1,6 @@
 import { Radio, Stack, Text } from '@mantine/core'
 import { HEAT_STYLES } from '#core/method/method'
-import type { PanelProps } from '../order-line'
+import type { PanelProps } from './panel-props'
 import { vesselOfState, type BenchState } from '../bench-state'
 import { LID_WORDS, RELEASE_WORDS, STYLE_WORDS } from '../words'
 

@@ -1,6 +1,6 @@
 import { Button, Group, TextInput } from '@mantine/core'
 import { isClockHour } from '../../../time/clock-hour'
-import type { PanelProps } from '../order-line'
+import type { PanelProps } from './panel-props'
 
 export function HourPanel({ state, change }: PanelProps) {
   return (

@@ -1,6 +1,6 @@
 import { Radio, Stack } from '@mantine/core'
 import { PURPOSES, type Purpose } from '#core/plan/request'
-import type { PanelProps } from '../order-line'
+import type { PanelProps } from './panel-props'
 import { PURPOSE_WORDS } from '../words'
 
 /** What it is for sets how firm it should be, unless the cook says otherwise. */

@@ -1,5 +1,5 @@
 import { Radio, Stack } from '@mantine/core'
-import type { PanelProps } from '../order-line'
+import type { PanelProps } from './panel-props'
 import { vesselOfState } from '../bench-state'
 
 export function VesselPanel({ state, change, house }: PanelProps) {

@@ -5,9 +5,9 @@ import { Link, NavLink, Outlet, useMatches } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { runningIn } from '#server/kitchen/running'
-import type { Route } from './+types/shell'
-import { stayPut } from './stay-put'
-import classes from './shell.module.css'
+import type { Route } from './+types/house'
+import { stayPut } from '../../shell/stay-put'
+import classes from './house.module.css'
 
 export function loader() {
   const open = kitchen()
@@ -23,7 +23,7 @@ const PLACES = [
   ['/settings', 'Settings'],
 ] as const
 
-export default function Shell({ loaderData }: Route.ComponentProps) {
+export default function House({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (

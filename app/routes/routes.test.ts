@@ -1,0 +1,124 @@
+import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { kitchen } from '#server/kitchen/kitchen'
+import * as bench from './bench/bench'
+import { firstBench, requestOf } from './bench/bench-state'
+import * as events from './cooks/events'
+import * as notebook from './notebook/notebook'
+import * as page from './notebook/page'
+import * as settings from './settings/settings'
+import * as burners from './stove/burners'
+import * as stove from './stove/stove'
+
+let folder: string
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'omsel-routes-'))
+  process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
+  globalThis.omselKitchen = undefined
+})
+afterEach(() => {
+  globalThis.omselKitchen?.db.close()
+  globalThis.omselKitchen = undefined
+  rmSync(folder, { recursive: true })
+})
+
+const form = (fields: Record<string, string>, path = '/') =>
+  new Request(`http://omsel.test${path}`, { method: 'POST', body: new URLSearchParams(fields) })
+const json = (body: unknown) => new Request('http://omsel.test/x', { method: 'POST', body: JSON.stringify(body) })
+/** Calls a loader or an action the way the router does; an answer is its value, its status and where it leads. */
+async function call(handler: (args: never) => unknown, args: { request?: Request; params?: Record<string, string> }) {
+  try {
+    const given = await handler({ request: new Request('http://omsel.test/'), params: {}, context: {}, ...args } as never)
+    if (given instanceof Response) return { status: given.status, to: given.headers.get('Location'), value: undefined }
+    const wrapped = given as { data?: unknown; init?: { status?: number } | null; type?: string }
+    return wrapped && wrapped.type === 'DataWithResponseInit'
+      ? { status: wrapped.init?.status ?? 200, to: null, value: wrapped.data as Record<string, never> }
+      : { status: 200, to: null, value: given as Record<string, never> }
+  } catch (thrown) {
+    if (thrown instanceof Response) return { status: thrown.status, to: thrown.headers.get('Location'), value: undefined }
+    throw thrown
+  }
+}
+
+async function begin(): Promise<string> {
+  const { vessels, heats } = { vessels: kitchen().equipment.vessels(), heats: kitchen().equipment.heats() }
+  const house = { vessels, heats, corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
+  const cook = { request: requestOf(firstBench(house), house, Date.now()), vessel_id: vessels[0]!.id, heat_id: heats[0]!.id }
+  const { status, to } = await call(bench.action, { request: form({ intent: 'start', cook: JSON.stringify(cook) }) })
+  expect(status).toBe(302)
+  return to!.replace('/stove/', '')
+}
+
+test('a new house has pots, heats and settings, and an empty notebook and stove', async () => {
+  const { value } = await call(bench.loader, {})
+  expect((value as unknown as { vessels: unknown[] }).vessels.length).toBeGreaterThan(2)
+  expect((await call(notebook.loader, {})).value).toMatchObject({ cooks: [] })
+  expect((await call(burners.loader, {})).value).toMatchObject({ running: [] })
+})
+
+test.each([
+  [{ intent: 'toString' }, 400, 'intent'],
+  [{}, 400, 'intent'],
+  [{ intent: 'start', cook: '{' }, 400, 'cook'],
+  [{ intent: 'start', cook: 'null' }, 422, ''],
+  [{ intent: 'start', cook: '{"request":{"grains":[]},"vessel_id":"heavy-pot"}' }, 422, 'request.grains'],
+])('starting with %j is refused with %i', async (fields, status, path) => {
+  const answer = await call(bench.action, { request: form(fields) })
+  expect(answer.status).toBe(status)
+  expect((answer.value as unknown as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain(path)
+})
+
+test('one pot on the stove is shown at once; two are listed', async () => {
+  const id = await begin()
+  expect(await call(burners.loader, {})).toMatchObject({ status: 302, to: `/stove/${id}` })
+  await begin()
+  expect(((await call(burners.loader, {})).value as unknown as { running: unknown[] }).running).toHaveLength(2)
+  expect((await call(stove.loader, { params: { cook: id } })).value).toMatchObject({ id, title: 'Long-grain white', events: [] })
+  expect((await call(stove.loader, { params: { cook: 'nobody' } })).status).toBe(404)
+})
+
+test('from start to judgement through the routes alone', async () => {
+  const cook = await begin()
+  const press = (kind: string, stage: string) => call(events.action, { params: { cook }, request: json({ id: randomUUID(), kind, stage, pressed_ms: 1, sent_ms: 1 }) })
+  expect((await press('cue', 'measure')).value).toEqual({ isNew: true })
+  expect((await press('cue', 'measure')).value).toEqual({ isNew: false })
+  expect((await press('dance', 'measure')).status).toBe(422)
+  expect((await call(events.action, { params: { cook: 'nobody' }, request: json({ id: 'a', kind: 'cue', stage: 'measure', pressed_ms: 1, sent_ms: 1 }) })).status).toBe(404)
+  expect((await call(events.action, { params: { cook }, request: new Request('http://omsel.test/', { method: 'POST', body: '{' }) })).status).toBe(400)
+  expect((await call(page.loader, { params: { cook } })).status).toBe(404)
+  await press('finish', 'fluff')
+
+  const judge = (fields: Record<string, string>) => call(page.action, { params: { cook }, request: form(fields) })
+  expect((await judge({ intent: 'judge', wet_dry: '9', hardness: '0', bottom: 'clean', note: 'kept' })).value).toMatchObject({
+    errors: [{ path: 'wet_dry' }], typed: { note: 'kept' },
+  })
+  expect((await judge({ intent: 'forget' })).status).toBe(400)
+  expect((await judge({ intent: 'judge', wet_dry: '-1', hardness: '1', bottom: 'stuck', note: 'Dry.' })).value).toEqual({ saved: true })
+  const { value } = await call(page.loader, { params: { cook } })
+  expect(value).toMatchObject({ title: 'Long-grain white', judgement: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' }, learned: { cooks: 1 } })
+  const next = (await call(bench.loader, {})).value as unknown as { corrections: Record<string, { uptakeDelta: number }> }
+  expect(next.corrections['long-white in heavy-pot']!.uptakeDelta).toBeGreaterThan(0)
+})
+
+test('settings are kept whole or not at all', async () => {
+  const before = (await call(settings.loader, {})).value as unknown as { settings: Record<string, string | number>; boilC: number }
+  const typed = Object.fromEntries(Object.entries(before.settings).map(([k, v]) => [k, String(v)]))
+  const save = (change: Record<string, string>) => call(settings.action, { request: form({ intent: 'save', ...typed, ...change }) })
+  for (const [field, value] of [
+    ['elevation_m', '9000'], ['elevation_m', ''], ['kitchen_c', 'warm'], ['crease_mm', '1,2,3'], ['zone', 'Tarn/Head'], ['cup', 'bucket'],
+    ['clock', '25'], ['name', '   '], ['units', 'stones'],
+  ] as const) {
+    const { status, value: answer } = await save({ [field]: value })
+    expect(status).toBe(422)
+    const { errors, typed: kept } = answer as unknown as { errors: { path: string; message: string }[]; typed: Record<string, string> }
+    expect(errors.map((e) => e.path)).toEqual([field])
+    expect(kept[field]).toBe(value)
+  }
+  expect((await call(settings.loader, {})).value).toEqual(before)
+  expect((await save({ elevation_m: '1120,5', name: 'Tarn Head' })).value).toEqual({ saved: true })
+  const after = (await call(settings.loader, {})).value as unknown as typeof before
+  expect(after.settings).toMatchObject({ elevation_m: 1120.5, name: 'Tarn Head' })
+  expect(after.boilC).toBeLessThan(before.boilC - 3)
+})

@@ -1,0 +1,94 @@
+import type { CookEvent } from '#core/cook/events'
+import { replay, type RunningCook } from '#core/cook/replay'
+import { varietyOf } from '#core/grain/varieties'
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import { runningCookOf } from '#core/contract/running-cook'
+import { htmlOf, planOf, textOf } from '../../../tests/render'
+import { Ended } from './ended'
+import { Keys } from './keys'
+import { NowPanel } from './now-panel'
+import { Strip } from './strip'
+
+const START = Date.UTC(2026, 2, 5, 17, 0) // 18:00 in Berlin
+const MINUTE = 60_000
+const clock = { zone: 'Europe/Berlin', clock: '24' } as const
+const request: PlanRequestJson = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 } }
+const cook: RunningCook = runningCookOf({ request, plan: planOf(request), startedMs: START })
+const { plan } = cook
+const cue = (stage: string, minutes: number): CookEvent => ({ id: `cue-${stage}`, kind: 'cue', stage, atMs: START + minutes * MINUTE })
+const upTo = (stage: string): CookEvent[] => {
+  const order = ['measure', 'rinse', 'drain', 'pour', 'heat-up']
+  return order.slice(0, order.indexOf(stage)).map((id, i) => cue(id, i + 1))
+}
+
+function seen(events: CookEvent[], minutes: number, serveAtMs: number | null = null) {
+  const now = START + minutes * MINUTE
+  const view = replay(cook, events, now)
+  const stage = plan.stages.find((s) => s.id === view.now[0]?.id)
+  return {
+    view,
+    now: textOf(
+      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" serveAtMs={serveAtMs} variety={varietyOf('short-white')} />,
+    ),
+    keys: htmlOf(<Keys view={view} stage={stage} stages={plan.stages} now={now} press={() => {}} takeBack={() => {}} tableAt="18:40" />),
+  }
+}
+/** Keys by their words, and whether they can be pressed. */
+const keysOf = (html: string) =>
+  Object.fromEntries([...html.matchAll(/<button([^>]*)>(.*?)<\/button>/gs)].map((m) => [m[2]!.replace(/<kbd>.*<\/kbd>/, '').replace(/<[^>]+>|&quot;/g, '').trim(), !m[1]!.includes('disabled')]))
+
+test('work by hand shows the figure the hand needs', () => {
+  expect(seen([], 0).now).toMatch(/Measure the grain 300 g/)
+  expect(seen(upTo('pour'), 4).now).toContain(`Pour the water ${Math.round(plan.water.pour_g)} g`)
+})
+
+test('a cue counts up beside the minutes it may take, with its pair of pictures in words', () => {
+  const { now } = seen(upTo('heat-up'), 7)
+  expect(now).toContain('until steam pushes at the lid')
+  expect(now).toMatch(/3:00/)
+  expect(now).toMatch(/not yet .*still/)
+  expect(now).toMatch(/next, about \d\d:\d\d Lowest heat, leave the lid/)
+  expect(seen(upTo('heat-up'), 30).now).toContain('late: look closely')
+})
+
+test('a clock counts down and the next hour is sure', () => {
+  const simmer = plan.stages.find((s) => s.id === 'simmer')!.minutes.expected
+  const { now } = seen([...upTo('heat-up'), cue('heat-up', 10)], 10)
+  expect(now).toContain(`${Math.floor(simmer)}:${String(Math.round((simmer % 1) * 60)).padStart(2, '0')}`)
+  expect(now).toMatch(/next, \d\d:\d\d Off the heat/)
+})
+
+test('a late boil slides the table and says why', () => {
+  const { now } = seen([...upTo('heat-up'), cue('heat-up', 25)], 25, START + 40 * MINUTE)
+  expect(now).toMatch(/\d+ min later than planned; “Bring to the boil, lid on” took longer; asked for 18:40/)
+})
+
+test('keys: the cue by its own name, and only what makes sense can be pressed', () => {
+  expect(keysOf(seen([], 0).keys)).toMatchObject({ Measured: true, 'Lid lifted': false, 'A minute more': false, 'Take back': false, 'Set it aside': true })
+  const simmering = keysOf(seen([...upTo('heat-up'), cue('heat-up', 10)], 11).keys)
+  expect(simmering).toMatchObject({ 'Go on now': true, 'Lid lifted': true, 'A minute more': true, 'Take back “it boils”': true })
+})
+
+test('ready: the table itself is the key', () => {
+  const { view, now, keys } = seen([...upTo('heat-up'), cue('heat-up', 10), cue('fluff', 60)], 61)
+  expect(view.outcome).toBe('ready')
+  expect(now).toContain('To the table')
+  expect(keysOf(keys)).toMatchObject({ 'It is on the table': true })
+})
+
+test('the end leads to the notebook', () => {
+  const html = htmlOf(<Ended id="abc" outcome="finished" endedMs={START} clock={clock} onTakeBack={() => {}} />)
+  expect(html).toContain('href="/notebook/abc"')
+  expect(html).toContain('On the table at 18:00')
+  expect(textOf(<Ended id="abc" outcome="stopped" endedMs={START} clock={clock} onTakeBack={() => {}} />)).toContain('nothing is learned')
+})
+
+test('the strip shows what is over at its true length and a line for now', () => {
+  const now = START + 40 * MINUTE
+  const long = replay(cook, [...upTo('heat-up'), cue('heat-up', 34)], now)
+  const html = htmlOf(<Strip plan={plan} view={long} now={now} clock={clock} />)
+  expect(html).toContain('class="now"')
+  const widths = [...html.matchAll(/<path d="M([\d.]+) [\d.]+V[\d.]+H([\d.]+)[^"]*" class="body"/g)].map((m) => Number(m[2]) - Number(m[1]))
+  const at = plan.stages.findIndex((s) => s.id === 'heat-up')
+  expect(widths[at]! / widths[plan.stages.findIndex((s) => s.id === 'rest')]!).toBeCloseTo(30 / 10, 1)
+})
