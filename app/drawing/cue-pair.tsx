@@ -116,6 +116,23 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       <path d="M16 24H24M96 24H104" className={classes.rim} />
     </g>
   ),
+  seasoned: (ripe) => (
+    <Bowl>
+      <path d="M18 44H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />
+      {ripe ? <path d="M36 58q12 -10 24 0q12 10 24 0" className={classes.stream} /> : <path d="M40 74h3M48 75h3M56 74h3M64 75h3M72 74h3M52 71h3M60 71h3" className={classes.line} />}
+    </Bowl>
+  ),
+  added: (ripe, variety) => (
+    <g>
+      <defs>
+        <KernelPattern id={`cue-added-${ripe}`} variety={variety} />
+      </defs>
+      <Bowl>
+        <path d={ripe ? 'M19 50H101Q98 77 76 77H44Q22 77 19 50Z' : 'M19 58Q48 58 60 40Q72 58 101 58Q98 77 76 77H44Q22 77 19 58Z'} fill={`url(#cue-added-${ripe})`} />
+      </Bowl>
+      {ripe ? <path d="M20 30Q40 18 60 18Q80 18 100 30" className={classes.line} /> : <Steam x={60} y={32} many />}
+    </g>
+  ),
   'rolling-boil': (ripe) => (
     <g>
       <LiddedPot lift={ripe} />

@@ -4,7 +4,8 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '#core/heat/sources'
 import { METHOD_IDS, methodOf, PLANNABLE_METHOD_IDS, type PlannableMethodId } from '#core/method/index'
 import { HEAT_STYLES } from '#core/method/method'
-import { AMOUNT_BASES, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
+import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
+import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { vesselOf, type Vessel } from '#core/vessel/vessel'
 import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type FieldError } from './fields'
@@ -20,6 +21,11 @@ export const LIMITS = Object.freeze({
   washes: [0, 12],
   soak_minutes: [0, 2880],
   soak_celsius: [0, 55],
+  wet_mass_g: [5, 60_000],
+  salt_percent: [0, 10],
+  stock_salt_percent: [0, 10],
+  add_in_g: [0, 500],
+  add_ins: 20,
   pour_override_g: [0, 60_000],
 } as const)
 
@@ -39,6 +45,10 @@ export const DEFAULTS = Object.freeze({
   release_minutes: 10,
   serving: 'side',
   soak_celsius: 20,
+  blend_timing: 'together',
+  stock_share: 0,
+  // Ready-made stocks hold about 0.7 to 1 g of salt in 100 mL.
+  stock_salt_percent: 0.8,
 } as const)
 
 /** Texture that suits a purpose when none is asked for. */
@@ -122,14 +132,21 @@ export const PlanRequestSchema = record({
   vessel: v.optional(vesselSchema),
   heat: v.optional(heatSchema),
   rinse: v.optional(
-    record({ washes: v.optional(wholeBetween(...LIMITS.washes)), drain: v.optional(oneOf(['none', 'tip', 'sieve'])) }),
+    record({
+      washes: v.optional(wholeBetween(...LIMITS.washes)),
+      drain: v.optional(oneOf(['none', 'tip', 'sieve'])),
+      clarity: v.nullish(between(0, 1)),
+    }),
   ),
   soak: v.nullish(
     record({
       minutes: between(...LIMITS.soak_minutes, 'minutes'),
       celsius: v.optional(between(...LIMITS.soak_celsius, '°C')),
       water: v.optional(oneOf(['drain', 'keep']), 'drain'),
+      wet_mass_g: v.nullish(between(...LIMITS.wet_mass_g, 'g')),
     }),
+  ),
+  blend_timing: v.optional(oneOf(BLEND_TIMINGS), DEFAULTS.blend_timing
   ),
   texture: v.optional(between(0, 1)),
   uptake_delta_g_g: v.optional(between(-2, 2), 0),
@@ -146,18 +163,27 @@ export const PlanRequestSchema = record({
   passes: v.optional(wholeBetween(1, 4)),
   cooked_share: v.optional(between(0.2, 1)),
   finish: v.optional(oneOf(['none', 'cold-rinse', 'steam'])),
-  salt_percent: v.nullish(between(0, 10, '%')),
-  stock_share: v.optional(between(0, 1)),
+  salt_percent: v.nullish(between(...LIMITS.salt_percent, '%')),
+  stock_share: v.optional(between(0, 1), DEFAULTS.stock_share),
+  stock_salt_percent: v.optional(between(...LIMITS.stock_salt_percent, '%'), DEFAULTS.stock_salt_percent),
   add_ins: v.optional(
     v.array(
       record({
-        name: v.string((issue) => `must be text, got ${quoted(issue.input)}`),
-        grams_per_100g_dry: between(0, 500, 'g'),
-        water_share: between(0, 1),
-        salt_share: between(0, 1),
-        when: oneOf(['with-water', 'on-top', 'at-boil', 'fold-in', 'at-table']),
+        name: v.pipe(
+          v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+          v.trim(),
+          v.nonEmpty('must say what it is'),
+          v.maxLength(60, (issue) => `must be at most 60 characters, got ${issue.input.length}`),
+        ),
+        grams_per_100g_dry: between(...LIMITS.add_in_g, 'g'),
+        water_share: v.optional(between(0, 1), 0),
+        salt_share: v.optional(between(0, 1), 0),
+        when: oneOf(ADD_IN_TIMES),
+        out: v.optional(oneOf(ADD_IN_OUTS), 'stays'),
       }),
+      (issue) => `must be a list, got ${quoted(issue.input)}`,
     ),
+    [],
   ),
   pour_override_g: v.nullish(between(...LIMITS.pour_override_g, 'g')),
   serve_at: v.optional(
@@ -205,9 +231,14 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     heatStyle: given.heat_style,
     vessel: vesselFrom(vesselGiven, method.vesselKind),
     source: sourceFrom(given.heat ?? ownHeat ?? method.defaults.heat, given.method),
-    rinse: { washes, drain: given.rinse?.drain ?? (washes > 0 || given.soak ? 'sieve' : 'none') },
+    rinse: { washes, clarity: given.rinse?.clarity ?? null, drain: given.rinse?.drain ?? (washes > 0 || given.soak ? 'sieve' : 'none') },
     soak: given.soak
-      ? { ...given.soak, celsius: given.soak.celsius ?? given.kitchen_c }
+      ? {
+          minutes: given.soak.minutes,
+          celsius: given.soak.celsius ?? given.kitchen_c,
+          water: given.soak.water,
+          wetMassG: given.soak.wet_mass_g ?? null,
+        }
       : null,
     texture: given.texture ?? PURPOSE_TEXTURE[given.purpose],
     uptakeDelta: given.uptake_delta_g_g,
@@ -221,7 +252,18 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     pressure: given.pressure,
     release: given.release,
     releaseMinutes: given.release_minutes,
+    blendTiming: given.blend_timing,
     saltPercent: given.salt_percent ?? null,
+    stockShare: given.stock_share,
+    stockSaltPercent: given.stock_salt_percent,
+    addIns: given.add_ins.map((a) => ({
+      name: a.name,
+      gramsPer100gDry: a.grams_per_100g_dry,
+      waterShare: a.water_share,
+      saltShare: a.salt_share,
+      when: a.when,
+      out: a.out,
+    })),
     pourOverrideG: given.pour_override_g ?? null,
     serveAtMs: given.serve_at === undefined ? null : Date.parse(given.serve_at),
   }

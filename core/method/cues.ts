@@ -24,6 +24,18 @@ export const CUES = {
     now: 'still, and at its line',
     yet: 'short of its line',
   },
+  seasoned: {
+    text: 'it is in the water',
+    key: 'It is in',
+    now: 'stirred once, the salt gone',
+    yet: 'crystals on the bottom',
+  },
+  added: {
+    text: 'it is in and level',
+    key: 'It is in',
+    now: 'level, the lid back on',
+    yet: 'in a heap, steam going',
+  },
   loosened: {
     text: 'the grains lie loose',
     key: 'Loosened',

@@ -2,6 +2,8 @@ import type { Blend } from '#core/grain/blend'
 import type { Gauges } from '#core/vessel/gauges'
 import type { PlanRequest } from './request'
 import type { Solution } from './solve'
+import type { Seasoning } from '#core/season/seasoning'
+import type { TimedBlend } from './blend-timing'
 import type { Stage } from './result'
 
 /** Everything a caution may look at: the question, the solved pot and its geometry. */
@@ -15,6 +17,8 @@ export interface Facts {
   solution: Solution
   stages: readonly Stage[]
   clingingG: number
+  timed: TimedBlend
+  seasoning: Seasoning
   /** g short of firm, with water of the cook's own. */
   shortG: number
 }

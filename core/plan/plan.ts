@@ -1,85 +1,71 @@
-import { blendOf, bulkVolume, slowedBlend } from '#core/grain/blend'
-import { uptakeAt } from '#core/grain/texture'
-import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
-import { methodOf } from '#core/method/index'
-import type { Kitchen } from '#core/method/method'
+import { bulkVolume } from '#core/grain/blend'
 import { fillPot, heatCapacityOf, REDUCED } from '#core/pot/pot'
-import { grams, metres, millilitres } from '#core/quantity/units'
+import { grams, millilitres } from '#core/quantity/units'
 import { roundTo } from '#core/quantity/rounding'
-import { FROTH, gaugesOf } from '#core/vessel/gauges'
+import { expectedClarity, frothFactor } from '#core/rinse/clarity'
+import { seasoningOf } from '#core/season/seasoning'
+import { gaugesOf } from '#core/vessel/gauges'
 import { levelOf } from '#core/vessel/shape'
-import { clingOf } from '#core/water/cling'
-import { dryMassOf, SERVING_G } from './amount'
+import { SERVING_G } from './amount'
 import { cautionsOf } from './cautions/index'
 import { potSetupOf } from './pot-setup'
+import { DRIEST_UPTAKE, prepare } from './prepare'
 import type { PlanRequest } from './request'
 import type { Plan, Stage, Window } from './result'
+import { separateIndex } from './separate-index'
 import { solvePour, tryPour, type Problem } from './solve'
 import { stagesOf } from './stages'
 import { lengthOf, timelineOf } from './timeline'
 import { windowsOf } from './windows'
 
-/** Nothing eats drier than this, whatever was learned, g/g. */
-const DRIEST_UPTAKE = 0.3
-
 /** What one pot needs, from the request to the table, in the order the cook works.
  *  Pure: the same request gives the same plan, in the browser and on the server. */
 export function plan(request: PlanRequest): Plan {
-  // Choose
-  const blend = slowedBlend(blendOf(request.grains), request.minutesFactor)
-  const published = uptakeAt(blend.uptake, request.texture)
-  const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, published + request.uptakeDelta))
-  const dryG = dryMassOf(request.amount, blend, uptake)
-  const boilC = boilingPointAt(metres(request.elevationM))
+  // Choose, rinse and soak, lay out the heat
+  const prepared = prepare(request)
+  const { blend, dryG, uptake, boilC, waterC, soaked, addInWaterG, keptSoakC, timed } = prepared
+  const { vessel, kitchenC } = request
+  const hot = timed.stages
 
-  // Rinse and soak
-  const wetted = request.rinse.washes > 0 || request.soak?.water === 'drain'
-  const clingingG = clingOf(blend, wetted, request.rinse.drain) * dryG
-
-  // Heat in stages, and the water that balances them
-  const method = methodOf(request.method)
-  const kitchen: Kitchen = { ...request, blend, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)) }
-  const hot = method.stages(kitchen)
-  const { vessel, kitchenC, soak } = request
-  // No kettle up here is hotter than its own boil.
-  const waterC = Math.min(request.waterC, boilC)
-  const problem: Problem = { blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, soak, clingingG, uptake }
+  // The water that balances the stages
+  const problem: Problem = {
+    blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, keptSoakC, soaked, addInWaterG, later: timed.later, uptake,
+  }
   const solved = solvePour(problem)
   const solution = request.pourOverrideG === null ? solved : tryPour(problem, solved, request.pourOverrideG)
 
   // Measure: one water in many gauges
-  const poured = soak?.water === 'drain' ? solution.soakedIn : 0
-  const inPotG = solution.pourG + clingingG
-  const calm = request.rinse.washes > 0 || request.lidUntilBoil !== 'on'
+  const soakedG = keptSoakC === null ? soaked.uptake * dryG : 0
+  const inPotG = solution.pourG + soaked.clingingG
+  const { washes, clarity } = request.rinse
   const gauges = gaugesOf({
     shape: vessel,
     blend,
     dry: grams(dryG),
     freeWater: inPotG,
-    soaked: poured,
+    soaked: soakedG / dryG,
     uptake: solution.absorbedG / dryG,
-    frothFactor: calm ? FROTH.calm : FROTH.starchyCovered,
+    frothFactor: frothFactor({ washes, covered: request.lidUntilBoil === 'on', clarity: clarity ?? undefined }),
   })
 
   // The clock
-  const setup = potSetupOf({ blend, dryG, vessel, boilC, kitchenC, waterC, freeWaterG: inPotG, soaked: [] })
+  const setup = potSetupOf({ blend, dryG, vessel, boilC, kitchenC, waterC, freeWaterG: inPotG, soaked: [], later: timed.later })
   const filled = fillPot(setup, REDUCED)
   const windows = windowsOf(hot, solution.course, solution.window, setup, heatCapacityOf(filled), filled.bulkC)
-  const washHow = blend.parts.map((p) => p.variety).find((v) => v.washes > 0)?.washHow ?? 'in the bowl'
-  const stages = withStarts(stagesOf(request, dryG, washHow, method.beforeHeat, hot, windows), request.serveAtMs)
+  const cookedG = dryG + solution.absorbedG
+  const seasoning = seasoningOf({ ...request, dryG, cookedG, pourG: solution.pourG })
+  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows }), request.serveAtMs)
 
   const firm = Math.max(DRIEST_UPTAKE, blend.uptake.firm + request.uptakeDelta)
   const soft = Math.min(blend.uptake.most, blend.uptake.soft + request.uptakeDelta)
   const shortG = request.pourOverrideG === null ? 0 : Math.max(0, firm * dryG - solution.absorbedG)
-  const cookedG = dryG + solution.absorbedG
   const firmPourG = Math.max(0, solved.pourG + (firm - uptake) * dryG)
   const softPourG = Math.max(0, solved.pourG + (soft - uptake) * dryG)
   const levelForPour = (pourG: number) => levelOf(vessel, millilitres(gauges.fillLine + pourG - solution.pourG))
   const gram = (value: number) => roundTo(value, 1)
-  const soakedG = poured * dryG
   // Absorbed closes the ledger at the last decimal, so that the printed terms add up.
   const [pour, evaporated, carried, left] = [
-    gram(solution.pourG), gram(solution.evaporatedG), gram(clingingG + soakedG), gram(solution.leftG),
+    gram(solution.pourG), gram(solution.evaporatedG), gram(soaked.clingingG + soakedG + addInWaterG), gram(solution.leftG),
   ]
   const volume = bulkVolume(blend, grams(dryG))
   return {
@@ -103,7 +89,8 @@ export function plan(request: PlanRequest): Plan {
       left_in_pot_g: left,
       short_g: gram(shortG),
       uptake_target: roundTo(uptake, 3),
-      clinging_g: gram(clingingG),
+      clinging_g: gram(soaked.clingingG),
+      add_in_water_g: gram(addInWaterG),
       soaked_in_g: gram(soakedG),
       firm_pour_g: gram(firmPourG),
       soft_pour_g: gram(softPourG),
@@ -129,7 +116,28 @@ export function plan(request: PlanRequest): Plan {
     total_minutes: totalOf(stages),
     hands_on_minutes: roundTo(stages.filter((s) => s.hands_on).reduce((sum, s) => sum + s.minutes.expected, 0), 1),
     boil_c: roundTo(boilC, 2),
-    cautions: cautionsOf({ request, blend, dryG, uptake, boilC, gauges, solution, stages, clingingG, shortG }),
+    cautions: cautionsOf({ request, blend, dryG, uptake, boilC, gauges, solution, stages, clingingG: soaked.clingingG, shortG, timed, seasoning }),
+    separate_index: roundTo(
+      separateIndex({
+        amylose: blend.amylose,
+        clarity: clarity ?? expectedClarity(washes),
+        uptakeOfSoft: solution.absorbedG / dryG / blend.uptake.soft,
+        stirred: request.stirAtBoil,
+      }),
+      2,
+    ),
+    seasoning: {
+      stock_g: gram(seasoning.stockG),
+      water_g: gram(seasoning.waterG),
+      salt_wanted_g: roundTo(seasoning.saltWantedG, 2),
+      salt_in_stock_g: roundTo(seasoning.saltInStockG, 2),
+      salt_in_add_ins_g: roundTo(seasoning.saltInAddInsG, 2),
+      salt_to_add_g: roundTo(seasoning.saltToAddG, 2),
+      add_ins: seasoning.addIns.map((a) => ({
+        name: a.name, grams: gram(a.grams), water_g: gram(a.waterG), salt_g: roundTo(a.saltG, 2), when: a.when, out: a.out,
+      })),
+    },
+    ...(timed.addAfter === undefined ? {} : { add_after_minutes: timed.addAfter }),
   }
 }
 

@@ -13,10 +13,12 @@ export interface Loading {
   waterC: number
   /** Uptake by shell for each part of the blend, in its order; empty when nothing was soaked. */
   soaked: readonly Float64Array[]
+  /** Members of the blend, by their place in it, that go in later. */
+  later?: readonly number[]
 }
 
 /** The simulator's pot for a load of grain and water. */
-export function potSetupOf({ blend, dryG, vessel, boilC, kitchenC, freeWaterG, waterC, soaked }: Loading): PotSetup {
+export function potSetupOf({ blend, dryG, vessel, boilC, kitchenC, freeWaterG, waterC, soaked, later = [] }: Loading): PotSetup {
   const grains = blend.parts.map(({ variety, share }, i): PotGrain => {
     const shells = soaked[i]
     return {
@@ -29,6 +31,7 @@ export function potSetupOf({ blend, dryG, vessel, boilC, kitchenC, freeWaterG, w
       most: variety.uptake.most,
       minutesAt100: variety.minutesAt100,
       ...(shells ? { soaked: shells } : {}),
+      ...(later.includes(i) ? { joinsLater: true } : {}),
     }
   })
   return {

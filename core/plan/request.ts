@@ -3,6 +3,7 @@ import type { LidPosition } from '#core/heat/lid'
 import type { HeatSource } from '#core/heat/sources'
 import type { PlannableMethodId } from '#core/method/index'
 import type { HeatStyle } from '#core/method/method'
+import type { AddIn } from '#core/season/seasoning'
 import type { Vessel } from '#core/vessel/vessel'
 import type { Drain } from '#core/water/cling'
 
@@ -16,7 +17,13 @@ export interface Soak {
   minutes: number
   celsius: number
   water: 'drain' | 'keep'
+  /** Weighed after draining, g; null when nobody weighed it. */
+  wetMassG: number | null
 }
+
+/** How a blend of quick and slow is brought to one end. */
+export const BLEND_TIMINGS = ['together', 'soak-slow', 'add-later'] as const
+export type BlendTiming = (typeof BLEND_TIMINGS)[number]
 
 /** A plan request with nothing left open. Everything past the contract's door works on this. */
 export interface PlanRequest {
@@ -27,8 +34,10 @@ export interface PlanRequest {
   heatStyle: HeatStyle
   vessel: Vessel
   source: HeatSource
-  rinse: { washes: number; drain: Drain }
+  /** Clarity of the last water, 0..1, when the cook compared it; null when not. */
+  rinse: { washes: number; drain: Drain; clarity: number | null }
   soak: Soak | null
+  blendTiming: BlendTiming
   /** 0 firm, 0.5 standard, 1 soft. */
   texture: number
   /** Learned for this bag and eater, added to the published uptake, g/g. */
@@ -45,6 +54,9 @@ export interface PlanRequest {
   release: 'natural' | 'timed' | 'quick'
   releaseMinutes: number
   saltPercent: number | null
+  stockShare: number
+  stockSaltPercent: number
+  addIns: readonly AddIn[]
   pourOverrideG: number | null
   /** UTC milliseconds, or null when no hour was named. */
   serveAtMs: number | null

@@ -3,6 +3,7 @@ import type { LidPosition } from '#core/heat/lid'
 import type { HeatLevel } from '#core/heat/sources'
 import type { CueId } from '#core/method/cues'
 import type { StageKind } from '#core/method/method'
+import type { AddInOut, AddInTime } from '#core/season/seasoning'
 
 /** Minutes as a window. */
 export interface Window {
@@ -59,6 +60,7 @@ export interface Plan {
     /** What the carried-in water is made of. */
     clinging_g: number
     soaked_in_g: number
+    add_in_water_g: number
     /** Pour that would end firm, and soft: the band on the pot's wall. */
     firm_pour_g: number
     soft_pour_g: number
@@ -81,5 +83,18 @@ export interface Plan {
   total_minutes: Window
   hands_on_minutes: number
   boil_c: number
+  /** How separate the grains will lie, 0..1: an order, no measurement. */
+  separate_index: number
+  seasoning: {
+    stock_g: number
+    water_g: number
+    salt_wanted_g: number
+    salt_in_stock_g: number
+    salt_in_add_ins_g: number
+    salt_to_add_g: number
+    add_ins: { name: string; grams: number; water_g: number; salt_g: number; when: AddInTime; out: AddInOut }[]
+  }
+  /** Minutes after the boil at which the quick members of a blend go in. */
+  add_after_minutes?: number
   cautions: Caution[]
 }

@@ -1,4 +1,3 @@
-import { soakKernel } from '#core/soak/soak'
 import type { Blend } from '#core/grain/blend'
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import { LATENT_HEAT } from '#core/heat/evaporation'
@@ -9,8 +8,9 @@ import { celsius } from '#core/quantity/units'
 import type { Vessel } from '#core/vessel/vessel'
 import { comfortable, cookThrough, solvedWindow, type CookedThrough } from './cook-through'
 import { FREE_DONE } from './done'
+import { earliestGuess, REST_WORTH } from './earliest-guess'
 import { potSetupOf } from './pot-setup'
-import type { Soak } from './request'
+import type { SoakedGrain } from './soaked'
 
 export interface Problem {
   blend: Blend
@@ -20,9 +20,13 @@ export interface Problem {
   kitchenC: number
   waterC: number
   stages: readonly MethodStage[]
-  soak: Soak | null
-  /** Rinse and soak water clinging to the grain, g. */
-  clingingG: number
+  /** Whether the soaking water is cooked in, and its temperature. */
+  keptSoakC: number | null
+  soaked: SoakedGrain
+  /** Water that add-ins bring into the pot, g. */
+  addInWaterG: number
+  /** Members of the blend that go in later. */
+  later: readonly number[]
   /** Water wanted in the grain when it is eaten, g/g. */
   uptake: number
 }
@@ -39,22 +43,6 @@ export interface Solution {
   window?: { low: number; high: number }
 }
 
-interface Soaked {
-  shells: Float64Array[]
-  uptake: number
-}
-
-function soakOf({ blend, soak }: Problem): Soaked {
-  if (!soak || soak.minutes <= 0) return { shells: [], uptake: 0 }
-  const soaked = blend.parts.map(({ variety }) =>
-    soakKernel({ ...variety, most: variety.uptake.most }, soak.minutes, celsius(soak.celsius)),
-  )
-  return {
-    shells: soaked.map((s) => s.shells),
-    uptake: soaked.reduce((sum, s, i) => sum + blend.parts[i]!.share * s.uptake, 0),
-  }
-}
-
 /** The steam of a pour this close is the steam of the solved pour: it moves by less than a tenth of the difference. */
 const closeEnough = (pour: number) => 0.3 + 0.001 * pour
 const MOST_TRIES = 14
@@ -62,12 +50,11 @@ const MOST_TRIES = 14
 /** Finds the pour that ends with the wanted uptake: a secant on what the pot loses as steam with that pour.
  *  The steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water. */
 export function solvePour(problem: Problem): Solution {
-  const { dryG, uptake, clingingG } = problem
-  const soaked = soakOf(problem)
-  const kept = problem.soak?.water === 'keep'
+  const { dryG, uptake, soaked } = problem
+  const kept = problem.keptSoakC !== null
   const wanted = uptake * dryG
-  const carried = clingingG + (kept ? 0 : soaked.uptake * dryG)
-  const setup = (pour: number) => setupFor(problem, soaked, pour)
+  const carried = carriedInto(problem)
+  const setup = (pour: number) => setupFor(problem, pour)
   let guess = firstGuess(problem)
   let pour = Math.max(1, wanted - carried + firstSteam(problem, guess))
   let course = cookThrough(setup(pour), problem.stages, { guess })
@@ -102,11 +89,10 @@ export function solvePour(problem: Problem): Solution {
 
 /** Cooks the same stages, at the lengths already solved, with water of the cook's own. */
 export function tryPour(problem: Problem, solved: Solution, pourG: number): Solution {
-  const soaked = soakOf(problem)
-  const kept = problem.soak?.water === 'keep'
-  const carried = problem.clingingG + (kept ? 0 : soaked.uptake * problem.dryG)
+  const { soaked } = problem
+  const carried = carriedInto(problem)
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
-  const course = cookThrough(setupFor(problem, soaked, pourG), problem.stages, {
+  const course = cookThrough(setupFor(problem, pourG), problem.stages, {
     guess: 0,
     ...(at < 0 ? {} : { fixed: solved.course.minutes[at]! }),
   })
@@ -123,30 +109,30 @@ export function tryPour(problem: Problem, solved: Solution, pourG: number): Solu
   }
 }
 
-function setupFor(problem: Problem, soaked: Soaked, pour: number) {
-  const kept = problem.soak?.water === 'keep'
+/** Water that is in the pot or the grain before anything is poured, g. */
+const carriedInto = ({ soaked, addInWaterG, dryG, keptSoakC }: Problem): number =>
+  soaked.clingingG + addInWaterG + (keptSoakC === null ? soaked.uptake * dryG : 0)
+
+function setupFor(problem: Problem, pour: number) {
+  const { soaked, keptSoakC, dryG } = problem
+  const drunk = keptSoakC === null ? 0 : soaked.uptake * dryG
   return potSetupOf({
     blend: problem.blend,
-    dryG: problem.dryG,
+    dryG,
     vessel: problem.vessel,
     boilC: problem.boilC,
     kitchenC: problem.kitchenC,
-    freeWaterG: Math.max(0, pour + problem.clingingG - (kept ? soaked.uptake * problem.dryG : 0)),
-    waterC: kept ? problem.soak!.celsius : problem.waterC,
+    freeWaterG: Math.max(0, pour + soaked.clingingG + problem.addInWaterG - drunk),
+    waterC: keptSoakC ?? problem.waterC,
     soaked: soaked.shells,
+    later: problem.later,
   })
 }
 
-/** Minutes at 100 °C that a usual rest, or a natural release, is worth. */
-const REST_WORTH = 6
-/** −ln(1 − 0.93) / 3: the share of N that leaves the centre done. */
-const DONE_SHARE = 0.886
-
-/** A first idea of the earliest end: the slowest grain's own time at this temperature, less what the rest is worth. */
+/** A first idea of the earliest end: the slowest grain's own time at this temperature. */
 function firstGuess({ stages, blend, boilC }: Problem): number {
   const hot = stages.find((stage) => stage.until === 'solved')
-  const speed = cookingSpeed(celsius(hot?.sealedC ?? boilC))
-  return Math.max(0, (DONE_SHARE * blend.slowest.minutesAt100 * (1 + 0.15 * (1 - blend.slowest.skin))) / speed - REST_WORTH * speed)
+  return earliestGuess(blend.slowest, cookingSpeed(celsius(hot?.sealedC ?? boilC)))
 }
 
 /** A first idea of the steam, g: what the heat above the standing loss would boil off in that time. */

@@ -13,6 +13,8 @@ export interface PotGrain extends KernelGiven {
   kernelDensity: number
   /** Uptake by shell, centre first, after a soak; left out for dry grain. Read at this pot's own number of shells. */
   soaked?: Float64Array
+  /** Goes in later, with joinGrain; until then it is not in the pot. */
+  joinsLater?: boolean
 }
 
 export interface PotSetup {
@@ -46,7 +48,7 @@ export interface Resolution {
 export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1, restStep: 1 }
 /** Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without losing anything;
  *  core/simulate/closure.test.ts holds it to the fine pot. */
-export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15, restStep: 30 }
+export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15, restStep: 20 }
 
 /** What the stove and the lid do during a step. */
 export interface Heating {
@@ -101,8 +103,10 @@ export interface Pot {
   readonly mean: Float64Array
   /** Void volume of a dry layer per grain, mL. */
   readonly dryVoid: readonly number[]
-  /** Heat capacity when filled, J/K; only steam lowers it. */
-  readonly filledHeat: number
+  /** Which grains are in the pot. */
+  readonly present: boolean[]
+  /** Heat capacity when filled, J/K; steam lowers it, a grain that joins raises it. */
+  filledHeat: number
   /** s, °C, g */
   now: number
   bulkC: number
@@ -131,17 +135,21 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
   )
   const dryG = setup.grains.reduce((sum, grain) => sum + grain.dryG, 0)
   const mean = new Float64Array(setup.grains.length * layers)
+  const present = setup.grains.map((grain) => grain.joinsLater !== true)
   let soakedG = 0
+  let presentG = 0
   setup.grains.forEach((grain, g) => {
     const u = kernelMean(kinds[g]!, uptake, offset[g]![0]!)
     mean.fill(u, g * layers, (g + 1) * layers)
+    if (!present[g]) return
     soakedG += u * grain.dryG
+    presentG += grain.dryG
   })
-  const dryHeat = DRY_GRAIN_HEAT * dryG + setup.heatCapacity + WATER_HEAT * soakedG
+  const dryHeat = DRY_GRAIN_HEAT * presentG + setup.heatCapacity + WATER_HEAT * soakedG
   const waterHeat = WATER_HEAT * setup.freeWaterG
   const bulkC = (waterHeat * setup.waterC + dryHeat * setup.kitchenC) / (waterHeat + dryHeat)
   return {
-    setup, resolution, kinds, dryG, uptake, offset, mean,
+    setup, resolution, kinds, dryG, uptake, offset, mean, present,
     dryVoid: setup.grains.map((g) => ((1 - g.bulkDensity / g.kernelDensity) * g.dryG) / g.bulkDensity / layers),
     filledHeat: waterHeat + dryHeat,
     cooked: new Float64Array(size),
@@ -150,6 +158,18 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
     wetted: new Float64Array(layers),
     now: 0, bulkC, bottomC: bulkC, freeG: setup.freeWaterG, evaporatedG: 0, ventedG: 0, scorch: 0,
   }
+}
+
+/** Puts a grain that waited into the pot, at kitchen warmth: it cools the pot and drinks from now on. */
+export function joinGrain(pot: Pot, grain: number): void {
+  if (pot.present[grain]) return
+  pot.present[grain] = true
+  const { dryG } = pot.setup.grains[grain]!
+  const heat = (DRY_GRAIN_HEAT + WATER_HEAT * kernelMean(pot.kinds[grain]!, pot.uptake, pot.offset[grain]![0]!)) * dryG
+  const before = heatCapacityOf(pot)
+  pot.bulkC = (before * pot.bulkC + heat * pot.setup.kitchenC) / (before + heat)
+  pot.bottomC = pot.bulkC
+  pot.filledHeat += heat
 }
 
 /** A shell profile read at another number of shells, by volume, so that the mean stays. */
@@ -315,13 +335,14 @@ function drink(pot: Pot, seconds: number): void {
   const { grains } = pot.setup
   for (let l = 0; l < layers; l++) {
     let voids = 0
-    for (let g = 0; g < grains.length; g++) voids += pot.dryVoid[g]! * (1 + VOID_SWELLING * pot.mean[g * layers + l]!)
+    for (let g = 0; g < grains.length; g++) if (pot.present[g]) voids += pot.dryVoid[g]! * (1 + VOID_SWELLING * pot.mean[g * layers + l]!)
     pot.voids[l] = voids
   }
   layWater(pot.voids, pot.freeG, pot.held, pot.wetted)
   lookUp(pot.bulkC)
   stroke.cooking = atTemperature.cooking * seconds
   for (let g = 0; g < grains.length; g++) {
+    if (!pot.present[g]) continue
     const kind = pot.kinds[g]!
     const dryPerLayer = grains[g]!.dryG / layers
     stroke.spread = (atTemperature.diffusivity * seconds) / (kind.radius * kind.radius)

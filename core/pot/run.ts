@@ -1,5 +1,5 @@
 import type { LidPosition } from '#core/heat/lid'
-import { stepPot, type Heating, type Pot } from './pot'
+import { joinGrain, stepPot, type Heating, type Pot } from './pot'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */
 export interface Phase {
@@ -10,6 +10,8 @@ export interface Phase {
   sealedC?: number
   sealedLeak?: number
   thermostat?: boolean
+  /** Grains, by their place in the setup, that go in as this begins. */
+  join?: readonly number[]
   until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed'; atMostMinutes: number }
 }
 
@@ -42,6 +44,7 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
 /** Runs a phase to its end.  @param watch called after every step */
 export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
   const start = pot.now
+  for (const grain of phase.join ?? []) joinGrain(pot, grain)
   const { step: fine, steadyStep, restStep } = pot.resolution
   const clocked = phase.mode !== 'venting' && ('minutes' in phase.until || phase.until.event === 'unsealed')
   const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60

@@ -1,13 +1,9 @@
-import { blendOf, slowedBlend } from '#core/grain/blend'
-import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
-import { methodOf } from '#core/method/index'
 import { potSetupOf } from '#core/plan/pot-setup'
+import { prepare } from '#core/plan/prepare'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { fillPot, freeShare, FULL, layerUptake, leastCooked, type Pot, type Resolution } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
-import { celsius, metres } from '#core/quantity/units'
-import { soakKernel } from '#core/soak/soak'
 
 export interface CookedPot {
   uptakeByLayer: number[]
@@ -23,29 +19,19 @@ export interface CookedPot {
 /** Cooks a plan on the fine pot: clocks as planned, cues when this pot gives them.
  *  @param watch called after every step, for curves */
 export function cookPlan(request: PlanRequest, plan: Plan, resolution: Resolution = FULL, watch?: (pot: Pot) => void): CookedPot {
-  const blend = slowedBlend(blendOf(request.grains), request.minutesFactor)
-  const { soak, vessel, kitchenC } = request
-  const kept = soak?.water === 'keep'
-  const soaked = soak
-    ? blend.parts.map(({ variety }) =>
-        soakKernel({ ...variety, most: variety.uptake.most }, soak.minutes, celsius(soak.celsius), resolution.shells),
-      )
-    : []
-  const dryG = plan.grain.mass_g
-  const soakedG = kept ? dryG * soaked.reduce((sum, s, i) => sum + blend.parts[i]!.share * s.uptake, 0) : 0
-  const boilC = boilingPointAt(metres(request.elevationM))
+  const { blend, dryG, boilC, waterC, soaked, addInWaterG, keptSoakC, timed } = prepare(request)
+  const drunk = keptSoakC === null ? 0 : soaked.uptake * dryG
   const pot = fillPot(
     potSetupOf({
-      blend, dryG, vessel, boilC, kitchenC,
-      freeWaterG: plan.water.pour_g + plan.water.clinging_g - soakedG,
-      waterC: Math.min(boilC, kept ? soak.celsius : request.waterC),
-      soaked: soaked.map((s) => s.shells),
+      blend, dryG, vessel: request.vessel, boilC, kitchenC: request.kitchenC,
+      freeWaterG: plan.water.pour_g + soaked.clingingG + addInWaterG - drunk,
+      waterC: keptSoakC ?? waterC,
+      soaked: soaked.shells,
+      later: timed.later,
     }),
     resolution,
   )
-  const hot = methodOf(request.method).stages({
-    ...request, blend, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)),
-  })
+  const hot = timed.stages
   for (const stage of hot) {
     const minutes = plan.stages.find((s) => s.id === stage.id)!.minutes.expected
     runPhase(pot, { ...stage, until: stage.until === 'solved' ? { minutes } : stage.until }, watch)

@@ -5,8 +5,6 @@ import { levelOf, type Frustum } from './shape'
 
 /** Packed cooked grain is denser than loose grain in a cup by this factor. */
 export const PACKED_IN_POT = 1.15
-/** How far a boil lifts the surface: starchy unrinsed grain under a lid, and rinsed grain or a lid ajar. */
-export const FROTH = { starchyCovered: 1.4, calm: 1.15 } as const
 
 export interface Filling {
   shape: Frustum

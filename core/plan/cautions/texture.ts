@@ -1,15 +1,21 @@
+import type { Blend } from '#core/grain/blend'
+import { roundTo } from '#core/quantity/rounding'
+import { celsius } from '#core/quantity/units'
+import { soakVerdict, soakWindow } from '#core/soak/window'
 import type { Facts } from '#core/plan/facts'
+import type { Soak } from '#core/plan/request'
 import type { Caution } from '#core/plan/result'
+import { BLEND_SPREAD_MINUTES, isSlow } from '#core/plan/soaked'
 
 const CHALKY_BELOW = 0.8
 const COOKED_FROM = 0.9
 /** K·s at the bottom. */
 const SCORCHED_FROM = 1800
 const SHORTEST_REST = 5
-/** Members of a blend further apart than this need a plan of their own, minutes at 100 °C. */
-const BLEND_SPREAD = 6
+/** Salt over what was asked that a tongue notices, g. */
+const SALT_OVER_G = 0.5
 
-export function textureCautions({ request, blend, solution, dryG, shortG }: Facts): Caution[] {
+export function textureCautions({ request, blend, solution, dryG, shortG, timed, seasoning }: Facts): Caution[] {
   const found: Caution[] = []
   const { course } = solution
   const own = request.pourOverrideG !== null
@@ -64,16 +70,17 @@ export function textureCautions({ request, blend, solution, dryG, shortG }: Fact
       remedy: 'Let it stand 10 minutes, lid on.',
       mend: { rest_minutes: 10 },
     })
-  if (blend.spreadMinutes > BLEND_SPREAD) {
-    const fastest = blend.parts.map((p) => p.variety).reduce((a, b) => (b.minutesAt100 < a.minutesAt100 ? b : a))
+  if (blend.spreadMinutes > BLEND_SPREAD_MINUTES) found.push(blendCaution(request, blend, timed))
+  if (seasoning.saltOverG > SALT_OVER_G)
     found.push({
-      code: 'blend-times-apart',
-      severity: 'warn',
-      about: 'timing',
-      text: `${blend.slowest.name} needs about ${Math.round(blend.spreadMinutes)} minutes longer at the boil than ${fastest.name.toLowerCase()}; the plan waits for the slower, so the quicker ends softer.`,
-      remedy: `Soak the ${blend.slowest.name.toLowerCase()} for a few hours first, or add the ${fastest.name.toLowerCase()} about ${Math.round(blend.spreadMinutes)} minutes later.`,
+      code: 'salted-by-itself',
+      severity: 'note',
+      about: 'texture',
+      text: `Stock and add-ins bring ${roundTo(seasoning.saltInStockG + seasoning.saltInAddInsG, 1)} g of salt, ${roundTo(seasoning.saltOverG, 1)} g more than asked: add none.`,
+      remedy: 'Take more water and less stock.',
+      mend: { stock_share: Math.max(0, roundTo(request.stockShare * (seasoning.saltWantedG / Math.max(1e-9, seasoning.saltInStockG + seasoning.saltInAddInsG)), 2)) },
     })
-  }
+  if (request.soak && request.soak.minutes > 0) found.push(...soakCautions(request.soak, blend))
   if (request.release === 'quick' && request.method.startsWith('pressure') && blend.parts.some((p) => p.variety.skin >= 0.5))
     found.push({
       code: 'quick-release-texture',
@@ -84,4 +91,45 @@ export function textureCautions({ request, blend, solution, dryG, shortG }: Fact
       mend: { release: 'timed', release_minutes: 10 },
     })
   return found
+}
+
+/** Quick and slow in one pot: what the plan does about it, or what it could. */
+function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['timed']): Caution {
+  const names = (slow: boolean) => blend.parts.filter((p) => isSlow(p, blend) === slow).map((p) => p.variety.name.toLowerCase()).join(' and ')
+  const apart = Math.round(blend.spreadMinutes)
+  const base = { code: 'blend-times-apart', about: 'timing' } as const
+  if (timed.addAfter !== undefined)
+    return { ...base, severity: 'note', text: `The ${names(false)} goes in ${timed.addAfter} minutes after the boil, so that both are done at one end.` }
+  const open = request.method === 'covered-simmer'
+  if (request.blendTiming === 'soak-slow' && request.soak)
+    return {
+      ...base,
+      severity: 'note',
+      text: `Only the ${names(true)} soaks; it still sets the time, and the ${names(false)} ends somewhat softer.`,
+      ...(open ? { remedy: `Add the ${names(false)} later instead.`, mend: { blend_timing: 'add-later' } } : {}),
+    }
+  return {
+    ...base,
+    severity: 'warn',
+    text: `The ${names(true)} needs about ${apart} minutes longer at the boil than the ${names(false)}; the plan waits for the slower, so the quicker ends softer.`,
+    remedy: open
+      ? `Add the ${names(false)} about ${apart} minutes later, or soak the ${names(true)} for a few hours first.`
+      : `Soak the ${names(true)} for a few hours first.`,
+    mend: open ? { blend_timing: 'add-later' } : { blend_timing: 'soak-slow', soak: { minutes: 480, celsius: 5, water: 'drain' } },
+  }
+}
+
+/** A soak too short to matter, or so long that the grain breaks. Souring is a matter of safety and said there. */
+function soakCautions(soak: Soak, blend: Blend): Caution[] {
+  const { variety } = blend.parts.reduce((a, b) => (b.variety.skin < a.variety.skin ? b : a))
+  const window = soakWindow(variety, celsius(soak.celsius))
+  const verdict = soakVerdict(window, soak.minutes)
+  const minutes = Math.round(Math.min(window.from, window.fragileFrom) / 5) * 5
+  if (verdict === 'fragile')
+    return [{
+      code: 'soak-fragile', severity: 'warn', about: 'texture',
+      text: `Full since long ago, the ${variety.name.toLowerCase()} breaks easily: handle it gently, or soak it less.`,
+      remedy: `Soak it ${minutes} minutes.`, mend: { soak: { minutes, celsius: soak.celsius, water: soak.water } },
+    }]
+  return []
 }

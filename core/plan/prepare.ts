@@ -1,0 +1,53 @@
+import { blendOf, slowedBlend, type Blend } from '#core/grain/blend'
+import { uptakeAt } from '#core/grain/texture'
+import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
+import { methodOf } from '#core/method/index'
+import type { Kitchen, Method } from '#core/method/method'
+import { metres } from '#core/quantity/units'
+import { addInWater } from '#core/season/seasoning'
+import { clingOf } from '#core/water/cling'
+import { dryMassOf } from './amount'
+import { timeBlend, type TimedBlend } from './blend-timing'
+import type { PlanRequest } from './request'
+import { soakedGrain, type SoakedGrain } from './soaked'
+
+/** Nothing eats drier than this, whatever was learned, g/g. */
+export const DRIEST_UPTAKE = 0.3
+
+/** Everything about a pot that is settled before its water is: grain, soak, and the school's stages. */
+export interface Prepared {
+  blend: Blend
+  dryG: number
+  /** Water wanted in the grain, g/g. */
+  uptake: number
+  boilC: number
+  waterC: number
+  soaked: SoakedGrain
+  addInWaterG: number
+  /** The soaking water's temperature when it is cooked in. */
+  keptSoakC: number | null
+  method: Method
+  timed: TimedBlend
+}
+
+export function prepare(request: PlanRequest): Prepared {
+  const { soak } = request
+  const blend = slowedBlend(blendOf(request.grains), request.minutesFactor)
+  const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, uptakeAt(blend.uptake, request.texture) + request.uptakeDelta))
+  const dryG = dryMassOf(request.amount, blend, uptake)
+  const boilC = boilingPointAt(metres(request.elevationM))
+  const wetted = request.rinse.washes > 0 || soak?.water === 'drain'
+  const soaked = soakedGrain({
+    blend, dryG, soak, usualClingG: clingOf(blend, wetted, request.rinse.drain) * dryG, slowOnly: request.blendTiming === 'soak-slow',
+  })
+  const method = methodOf(request.method)
+  const kitchen: Kitchen = { ...request, blend, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)) }
+  return {
+    blend, dryG, uptake, boilC, soaked, method,
+    // No kettle up here is hotter than its own boil.
+    waterC: Math.min(request.waterC, boilC),
+    addInWaterG: addInWater(request.addIns, dryG),
+    keptSoakC: soak?.water === 'keep' ? Math.min(soak.celsius, boilC) : null,
+    timed: timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC }),
+  }
+}

@@ -1,0 +1,43 @@
+import type { Blend, BlendPart } from '#core/grain/blend'
+import { celsius } from '#core/quantity/units'
+import { soakKernel } from '#core/soak/soak'
+import type { Soak } from './request'
+
+/** Grain as it goes into the pot: what it has drunk, and what hangs on it. */
+export interface SoakedGrain {
+  /** Uptake by shell for each part of the blend, in its order; empty when nothing was soaked. */
+  shells: Float64Array[]
+  /** Mean uptake over the blend, g/g. */
+  uptake: number
+  /** Rinse or soak water clinging, g. */
+  clingingG: number
+}
+
+/** Members this much slower than the quickest count as the slow ones, minutes at 100 °C. */
+export const BLEND_SPREAD_MINUTES = 6
+
+export const isSlow = (part: BlendPart, blend: Blend): boolean =>
+  part.variety.minutesAt100 - Math.min(...blend.parts.map((p) => p.variety.minutesAt100)) > BLEND_SPREAD_MINUTES
+
+/** What the soak gave, by kinetics or by the scale. Weighed wet, one figure replaces two estimates: what is over the dry mass and the
+ *  usual film is in the grain, as far as the grain can hold it cold; the rest hangs on it.
+ *  @param usualClingG what clings after this drain by the table, g */
+export function soakedGrain(given: { blend: Blend; dryG: number; soak: Soak | null; usualClingG: number; slowOnly: boolean }): SoakedGrain {
+  const { blend, dryG, soak, usualClingG, slowOnly } = given
+  if (!soak || !(soak.minutes > 0 || soak.wetMassG !== null)) return { shells: [], uptake: 0, clingingG: usualClingG }
+  const soaked = blend.parts.map((part) => {
+    const minutes = slowOnly && !isSlow(part, blend) ? 0 : soak.minutes
+    return soakKernel({ ...part.variety, most: part.variety.uptake.most }, minutes, celsius(soak.celsius))
+  })
+  const shells = soaked.map((s) => s.shells)
+  const uptake = soaked.reduce((sum, s, i) => sum + blend.parts[i]!.share * s.uptake, 0)
+  if (soak.wetMassG === null || !(uptake > 0)) return { shells, uptake, clingingG: usualClingG }
+  const carried = Math.max(0, soak.wetMassG - dryG)
+  const limit = blend.parts.reduce((sum, { share, variety }) => sum + share * variety.soakLimit, 0)
+  const measured = Math.min(limit, Math.max(0, carried - usualClingG) / dryG)
+  return {
+    shells: shells.map((shell) => shell.map((u) => (u * measured) / uptake)),
+    uptake: measured,
+    clingingG: carried - measured * dryG,
+  }
+}
