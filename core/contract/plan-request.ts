@@ -7,6 +7,7 @@ import { HEAT_STYLES } from '#core/method/method'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
+import { wrongMarks, type Mark } from '#core/vessel/shape'
 import { vesselOf, type Vessel } from '#core/vessel/vessel'
 import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type FieldError } from './fields'
 
@@ -26,6 +27,7 @@ export const LIMITS = Object.freeze({
   stock_salt_percent: [0, 10],
   add_in_g: [0, 500],
   add_ins: 20,
+  marks: 40,
   pour_override_g: [0, 60_000],
 } as const)
 
@@ -56,6 +58,8 @@ export const PURPOSE_TEXTURE: Record<Purpose, number> = {
   side: DEFAULTS.texture, frying: 0.1, salad: 0.25, dressed: 0.4, porridge: 1, 'part-cooked': 0, batch: 0.45,
 }
 
+const markOf = ({ level_mm, volume_ml }: { level_mm: number; volume_ml: number }): Mark => ({ levelMm: level_mm, volumeMl: volume_ml })
+
 const vesselSchema = v.union(
   [
     v.picklist(VESSEL_PRESET_IDS),
@@ -68,6 +72,16 @@ const vesselSchema = v.union(
       loss_w_k: v.optional(between(0.05, 20, 'W/K')),
       steam_factor: v.optional(between(0.1, 5)),
       lid: v.optional(oneOf(['tight', 'loose', 'foil'])),
+      marks: v.optional(
+        v.pipe(
+          v.array(record({ level_mm: between(0, 800, 'mm'), volume_ml: between(0, 60_000, 'mL') })),
+          v.maxLength(LIMITS.marks, (issue) => `holds at most ${LIMITS.marks} marks, got ${issue.input.length}`),
+          v.rawCheck(({ dataset, addIssue }) => {
+            const wrong = dataset.typed && wrongMarks(dataset.value.map(markOf))
+            if (wrong) addIssue({ message: wrong })
+          }),
+        ),
+      ),
     }),
   ],
   (issue) => unionMessage(issue, `one of ${VESSEL_PRESET_IDS.join(', ')}, or an object with capacity_ml and base_diameter_mm`),
@@ -281,6 +295,7 @@ function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['
     ...(given.heat_capacity_j_k === undefined ? {} : { heatCapacityJK: given.heat_capacity_j_k }),
     ...(given.loss_w_k === undefined ? {} : { lossWK: given.loss_w_k }),
     ...(given.steam_factor === undefined ? {} : { steamFactor: given.steam_factor }),
+    ...(given.marks === undefined ? {} : { marks: given.marks.map(markOf) }),
   })
 }
 

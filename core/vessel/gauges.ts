@@ -1,13 +1,13 @@
 import type { Blend } from '#core/grain/blend'
 import { bulkVolume } from '#core/grain/blend'
 import { millilitres, millimetres, type Grams, type Millilitres, type Millimetres } from '#core/quantity/units'
-import { levelOf, type Frustum } from './shape'
+import { levelOf, type Shape } from './shape'
 
 /** Packed cooked grain is denser than loose grain in a cup by this factor. */
 export const PACKED_IN_POT = 1.15
 
 export interface Filling {
-  shape: Frustum
+  shape: Shape
   blend: Blend
   dry: Grams
   /** All free water in the pot before the heat: the pour and what clings, g. */

@@ -1,11 +1,11 @@
 import type { LidFit } from '#core/heat/lid'
 import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '#core/quantity/units'
-import { heightFor, outsideArea, type Frustum } from './shape'
+import { heightFor, outsideArea, type Mark, type Shape } from './shape'
 
 export type VesselKind = 'pot' | 'cooker' | 'pressure-electric' | 'pressure-stovetop' | 'oven-dish'
 
 /** A vessel with nothing left open: the planner's view of a pot. */
-export interface Vessel extends Frustum {
+export interface Vessel extends Shape {
   kind: VesselKind
   capacity: Millilitres
   /** J/K, of the empty vessel with its lid. */
@@ -30,6 +30,7 @@ export interface VesselGiven {
   lossWK?: number
   steamFactor?: number
   lid: LidFit
+  marks?: readonly Mark[]
 }
 
 /** Heat capacity of a middling pot of a capacity, J/K: 450 for thin 1.6 L, 800 for heavy 2.5 L, 1400 for 6 L. */
@@ -51,6 +52,7 @@ export function vesselOf(given: VesselGiven): Vessel {
     loss: given.lossWK ?? LOSS_PER_AREA[kind] * outsideArea(shape),
     steamFactor: given.steamFactor ?? 1,
     lid: given.lid,
+    ...(given.marks ? { marks: given.marks } : {}),
   }
 }
 

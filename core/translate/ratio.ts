@@ -1,0 +1,100 @@
+import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { varietyOf, type VarietyId } from '#core/grain/varieties'
+import { textureOf } from '#core/grain/texture'
+import { plan } from '#core/plan/plan'
+import { prepare } from '#core/plan/prepare'
+
+/** A ratio from a bag, a book or a friend, with what is known of where it worked. Undefined is not known. */
+export interface RatioTold {
+  variety: VarietyId
+  ratio: number
+  by: 'volume' | 'mass'
+  /** Grain measured by one cup and water by another: the water cup over the grain cup, 1 when it was the same. */
+  waterCupOverGrainCup: number
+  washed: boolean | undefined
+  /** Minutes soaked and poured off; 0 for no soak. */
+  soakedMinutes: number | undefined
+  pot: keyof typeof POTS | undefined
+  batchG: number | undefined
+}
+
+/** Kinds of pot a ratio may have worked in, each by a usual one. */
+export const POTS = {
+  'tight-lid': { word: 'a pot with a tight lid', request: { method: 'covered-simmer', vessel: 'heavy-2.5', heat: 'gas-medium' } },
+  'loose-lid': { word: 'a thin pot, loose lid', request: { method: 'covered-simmer', vessel: 'steel-1.6', heat: 'gas-medium' } },
+  cooker: { word: 'a switch cooker', request: { method: 'switch-cooker', vessel: 'cooker-5' } },
+  pressure: { word: 'a pressure pot', request: { method: 'pressure-electric', vessel: 'pressure-electric-6' } },
+} as const satisfies Record<string, { word: string; request: Partial<PlanRequestJson> }>
+export const POT_IDS = Object.keys(POTS) as (keyof typeof POTS)[]
+
+export interface RatioMeaning {
+  /** Water in the grain that the ratio comes to, g/g: the middle of what it may mean, and its ends. */
+  uptake: { low: number; middle: number; high: number }
+  /** Where that lies between firm 0 and soft 1; outside it is drier or wetter. */
+  texture: { low: number; middle: number; high: number }
+  /** What was not known, so that both ways were counted. */
+  unknown: ('washed' | 'soaked' | 'pot' | 'batch')[]
+}
+
+const UNKNOWN_BATCHES = [150, 300, 600] as const
+const LIKELY_POTS = ['tight-lid', 'loose-lid'] as const
+const UNKNOWN_SOAK = [0, 30] as const
+
+/** What a ratio says about the grain: the pour it means, less what such a pot boils off, plus what washing and soaking had brought in.
+ *  Where something is not known, every likely case is counted and the range is given.
+ *  @throws {RangeError} when the ratio or the cup is not above 0 */
+export function meaningOf(told: RatioTold): RatioMeaning {
+  if (!(told.ratio > 0 && told.waterCupOverGrainCup > 0))
+    throw new RangeError(`meaningOf: ratio and cup must be above 0, got ${told.ratio} and ${told.waterCupOverGrainCup}`)
+  const variety = varietyOf(told.variety)
+  const perGram = told.by === 'mass' ? told.ratio : (told.ratio * told.waterCupOverGrainCup) / variety.bulkDensity
+  const uptakes: number[] = []
+  for (const pot of told.pot ? [told.pot] : LIKELY_POTS)
+    for (const batch of told.batchG ? [told.batchG] : UNKNOWN_BATCHES) {
+      const steam = steamPerGram(told.variety, pot, batch)
+      for (const washed of told.washed === undefined ? [true, false] : [told.washed])
+        for (const minutes of told.soakedMinutes === undefined ? UNKNOWN_SOAK : [told.soakedMinutes])
+          uptakes.push(perGram + carriedPerGram(told.variety, washed, minutes) - steam)
+    }
+  const [low, high] = [Math.min(...uptakes), Math.max(...uptakes)]
+  const uptake = { low, middle: (low + high) / 2, high }
+  return {
+    uptake,
+    texture: { low: textureOf(variety.uptake, low), middle: textureOf(variety.uptake, uptake.middle), high: textureOf(variety.uptake, high) },
+    unknown: [
+      ...(told.washed === undefined ? ['washed' as const] : []),
+      ...(told.soakedMinutes === undefined ? ['soaked' as const] : []),
+      ...(told.pot === undefined ? ['pot' as const] : []),
+      ...(told.batchG === undefined ? ['batch' as const] : []),
+    ],
+  }
+}
+
+const settled = (request: PlanRequestJson) => {
+  const read = readPlanRequest(request)
+  if (!read.ok) throw new RangeError(`meaningOf: ${read.errors[0]!.message}`)
+  return read.value
+}
+
+function steamPerGram(variety: VarietyId, pot: keyof typeof POTS, batchG: number): number {
+  const made = plan(settled({ grains: [{ variety }], amount: { basis: 'dry-mass', value: batchG }, ...POTS[pot].request }))
+  return made.water.evaporated_g / batchG
+}
+
+function carriedPerGram(variety: VarietyId, washed: boolean, soakMinutes: number): number {
+  const { soaked } = prepare(
+    settled({
+      grains: [{ variety }],
+      amount: { basis: 'dry-mass', value: 100 },
+      rinse: { washes: washed ? 3 : 0 },
+      soak: soakMinutes > 0 ? { minutes: soakMinutes, water: 'drain' } : null,
+    }),
+  )
+  return soaked.clingingG / 100 + soaked.uptake
+}
+
+/** The same grain at the same wetness for another pot: a plan request with the uptake the ratio meant. */
+export function asRequest(told: RatioTold, uptake: number, request: PlanRequestJson): PlanRequestJson {
+  const { standard } = varietyOf(told.variety).uptake
+  return { ...request, texture: 0.5, uptake_delta_g_g: Math.max(-2, Math.min(2, uptake - standard)) }
+}
