@@ -1,10 +1,11 @@
+import type { BagRow } from '#server/database/shelf'
 import { heatRow, vesselRow, type FirstKitchen } from '#server/kitchen/begin-household'
 
 /** The old weather station at Tarn Head: Maren, Teo and Pim, 1,120 m up. All of it is made up. */
 export const TARN_HEAD: FirstKitchen = {
   settings: {
     name: 'Tarn Head', units: 'grams', cup: 'scoop', elevation_m: 1120, kitchen_c: 19, crease_mm: 24, clock: '24',
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone, crystal: 'flaky',
   },
   vessels: [
     vesselRow('heavy-blue', 'heavy blue', 'heavy-3.5'),
@@ -19,7 +20,29 @@ export const TARN_HEAD: FirstKitchen = {
     heatRow('big-gas', 'big gas', 'gas-large'),
     heatRow('plug-in', 'plug-in plate', 'induction'),
   ],
+  measures: [
+    { id: 'scoop', name: 'the scoop', ml: 180, parts: [1], how: 'known' },
+    { id: 'station-mug', name: 'the station mug', ml: 312, parts: [1, 0.5], how: 'weighed' },
+    { id: 'teo-glass', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' },
+  ],
 }
 
 /** Where they lived before the winter; the first pots up here were still cooked by it. */
 export const VALLEY_M = 260
+
+/** What stands on their shelf. */
+export const TARN_HEAD_BAGS: readonly BagRow[] = [
+  bag('valley-long', 'long-white', 'from the valley shop', { label: 'One part to one and three quarters of water, 15 minutes.', label_ratio: 1.75, left_g: 3400, opened_on: '2026-01-10' }),
+  bag('basmati-sack', 'basmati', 'the big sack', { left_g: 6200, label: 'Soak 30 minutes. One and a half cups of water to a cup.', label_ratio: 1.5 }),
+  bag('short', 'short-white', 'choir bag', { left_g: 2100, new_crop: 1 }),
+  bag('brown', 'brown-short', 'brown', { left_g: 900 }),
+  bag('mill-barley', 'barley-hulled', 'from the mill', { left_g: 1800, bought_on: '2026-02-02' }),
+  bag('quinoa', 'quinoa', 'quinoa', { left_g: 640 }),
+  bag('sticky', 'glutinous', 'sticky', { left_g: 1000 }),
+  bag('couscous', 'couscous', 'couscous', { left_g: 500 }),
+  bag('wild', 'wild', 'wild', { left_g: 210 }),
+]
+
+function bag(id: string, variety: BagRow['variety'], name: string, more: Partial<BagRow>): BagRow {
+  return { id, variety, name, label: '', label_ratio: null, adopted_delta: null, bought_on: null, opened_on: null, new_crop: 0, enriched: 0, left_g: null, ...more }
+}

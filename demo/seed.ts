@@ -6,7 +6,7 @@ import { settingsOf, type Kitchen } from '#server/kitchen/kitchen'
 import { corrections } from '#server/kitchen/learned'
 import { press } from '#server/kitchen/press'
 import { startCook } from '#server/kitchen/start-cook'
-import { TARN_HEAD, VALLEY_M } from './household'
+import { TARN_HEAD, TARN_HEAD_BAGS, VALLEY_M } from './household'
 import { SEASON, type SeasonCook } from './season'
 
 const DAY = 86_400_000
@@ -22,6 +22,7 @@ const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: 
 /** Writes the household and its season through the same doors a cook uses: plan, start, press, judge. */
 export function seedDemo(kitchen: Kitchen, nowMs: number): void {
   beginHousehold(kitchen, TARN_HEAD)
+  TARN_HEAD_BAGS.forEach(kitchen.shelf.saveBag)
   for (const cook of SEASON) cookOnce(kitchen, cook, nowMs)
 }
 
@@ -33,6 +34,11 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   const house: House = {
     vessels: kitchen.equipment.vessels(),
     heats: kitchen.equipment.heats(),
+    measures: kitchen.equipment.measures(),
+    bags: kitchen.shelf.bags(),
+    marks: [],
+    units: 'grams',
+    cup: 'scoop',
     corrections: corrections(kitchen.cooks.noted()),
     elevation_m: cook.valley ? VALLEY_M : elevation_m,
     kitchen_c,

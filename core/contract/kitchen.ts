@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { EVENT_KINDS } from '#core/cook/events'
 import { BOTTOMS, STEPS } from '#core/learn/judgement'
 import { CUP_IDS } from '#core/quantity/cups'
+import { CRYSTAL_IDS } from '#core/season/salt'
 import { between, fieldErrors, oneOf, quoted } from './fields'
 import { LIMITS, type Read } from './plan-request'
 
@@ -29,7 +30,7 @@ const PressSchema = v.object({
 export type Press = v.InferOutput<typeof PressSchema>
 
 /** Numbers as forms send them: text, a comma or a point for the decimals. Empty is not zero. */
-const formNumber = v.pipe(
+export const formNumber = v.pipe(
   v.string('is required'),
   v.trim(),
   v.nonEmpty('is empty; give a number'),
@@ -74,6 +75,8 @@ const isZone = (zone: string): boolean => {
 
 export const CLOCKS = ['24', '12'] as const
 export const UNITS = ['grams', 'cups'] as const
+/** How the water is shown first. */
+export const GAUGES = ['scale', 'cups', 'line', 'finger'] as const
 
 const SettingsSchema = v.object({
   name: v.pipe(
@@ -88,6 +91,7 @@ const SettingsSchema = v.object({
   kitchen_c: v.pipe(formNumber, between(...SETTINGS_LIMITS.kitchen_c, '°C')),
   crease_mm: v.pipe(formNumber, between(...SETTINGS_LIMITS.crease_mm, 'mm')),
   clock: oneOf(CLOCKS),
+  crystal: oneOf(CRYSTAL_IDS),
   zone: v.pipe(
     v.string('is required'),
     v.check(isZone, (issue) => `must be a time zone like Europe/Berlin, got ${quoted(issue.input)}`),
@@ -95,7 +99,7 @@ const SettingsSchema = v.object({
 })
 export type Settings = v.InferOutput<typeof SettingsSchema>
 
-const readerOf =
+export const readerOf =
   <S extends v.GenericSchema>(schema: S) =>
   (input: unknown): Read<v.InferOutput<S>> => {
     // One complaint a field: what is empty is not also no number.

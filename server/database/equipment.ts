@@ -1,6 +1,9 @@
+import type { MaterialId } from '#core/vessel/calibration'
 import type { VesselKind } from '#core/vessel/vessel'
 import type { LidFit } from '#core/heat/lid'
 import type { Db } from './open'
+
+export const LININGS = ['bare', 'enamel', 'glazed', 'coated'] as const
 
 /** A vessel of the household; units stand in the names. */
 export interface VesselRow {
@@ -15,6 +18,13 @@ export interface VesselRow {
   lid: LidFit
   own_rated_w: number | null
   own_efficiency: number | null
+  material: MaterialId | null
+  empty_g: number | null
+  lining: (typeof LININGS)[number]
+  steam_factor: number
+  marks: { level_mm: number; volume_ml: number }[] | null
+  /** What was measured of it, in words; "" for a pot that is only described. */
+  measured: string
 }
 
 export interface HeatRow {
@@ -22,27 +32,71 @@ export interface HeatRow {
   name: string
   rated_w: number
   efficiency: number
+  /** What each place of its knob gives, as a share of full. */
+  knob: { name: string; share: number }[]
+  power_factor: number
+  measured: string
 }
 
-/** Vessels and heats of the household, in the order it keeps them. */
+export interface MeasureRow {
+  id: string
+  name: string
+  ml: number
+  /** Parts of it that are owned, 1 for the whole. */
+  parts: number[]
+  how: 'known' | 'weighed' | 'counted'
+}
+
+const json = (value: unknown) => (value === null ? null : JSON.stringify(value))
+const COLUMNS = `id, name, kind, capacity_ml, base_diameter_mm, rim_diameter_mm, height_mm, heat_capacity_j_k, lid, own_rated_w,
+  own_efficiency, material, empty_g, lining, steam_factor, marks, measured`
+const VALUES = COLUMNS.replace(/\w+/g, '@$&')
+const UPDATES = COLUMNS.split(/,\s*/).filter((c) => c !== 'id').map((c) => `${c} = @${c}`).join(', ')
+
+/** Vessels, heats and measures of the household, in the order it keeps them. */
 export function equipmentIn(db: Db) {
-  const vesselColumns = `id, name, kind, capacity_ml, base_diameter_mm, rim_diameter_mm, height_mm, heat_capacity_j_k, lid,
-    own_rated_w, own_efficiency`
-  const vessels = db.prepare(`SELECT ${vesselColumns} FROM vessel ORDER BY position, id`)
-  const heats = db.prepare('SELECT id, name, rated_w, efficiency FROM heat ORDER BY position, id')
-  const addVessel = db.prepare(`
-    INSERT INTO vessel (position, ${vesselColumns})
-    VALUES ((SELECT count(*) FROM vessel), @id, @name, @kind, @capacity_ml, @base_diameter_mm, @rim_diameter_mm, @height_mm,
-      @heat_capacity_j_k, @lid, @own_rated_w, @own_efficiency)`)
-  const addHeat = db.prepare(`
-    INSERT INTO heat (position, id, name, rated_w, efficiency)
-    VALUES ((SELECT count(*) FROM heat), @id, @name, @rated_w, @efficiency)`)
+  const vessels = db.prepare(`SELECT ${COLUMNS} FROM vessel ORDER BY position, id`)
+  const saveVessel = db.prepare(`
+    INSERT INTO vessel (position, ${COLUMNS}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM vessel), ${VALUES})
+    ON CONFLICT (id) DO UPDATE SET ${UPDATES}`)
+  const dropVessel = db.prepare('DELETE FROM vessel WHERE id = ?')
+  const heats = db.prepare('SELECT id, name, rated_w, efficiency, knob, power_factor, measured FROM heat ORDER BY position, id')
+  const saveHeat = db.prepare(`
+    INSERT INTO heat (position, id, name, rated_w, efficiency, knob, power_factor, measured)
+    VALUES ((SELECT coalesce(max(position), 0) + 1 FROM heat), @id, @name, @rated_w, @efficiency, @knob, @power_factor, @measured)
+    ON CONFLICT (id) DO UPDATE SET name = @name, rated_w = @rated_w, efficiency = @efficiency, knob = @knob,
+      power_factor = @power_factor, measured = @measured`)
+  const dropHeat = db.prepare('DELETE FROM heat WHERE id = ?')
+  const measures = db.prepare('SELECT id, name, ml, parts, how FROM measure ORDER BY position, id')
+  const saveMeasure = db.prepare(`
+    INSERT INTO measure (position, id, name, ml, parts, how)
+    VALUES ((SELECT coalesce(max(position), 0) + 1 FROM measure), @id, @name, @ml, @parts, @how)
+    ON CONFLICT (id) DO UPDATE SET name = @name, ml = @ml, parts = @parts, how = @how`)
+  const dropMeasure = db.prepare('DELETE FROM measure WHERE id = ?')
+  type Stored<T, K extends keyof T> = Omit<T, K> & Record<K, string | null>
+  const save = {
+    vessel: (row: VesselRow) => void saveVessel.run({ ...row, marks: json(row.marks) }),
+    heat: (row: HeatRow) => void saveHeat.run({ ...row, knob: json(row.knob) }),
+    measure: (row: MeasureRow) => void saveMeasure.run({ ...row, parts: json(row.parts) }),
+  }
   return {
-    vessels: () => vessels.all() as VesselRow[],
-    heats: () => heats.all() as HeatRow[],
-    add: db.transaction((rows: { vessels: readonly VesselRow[]; heats: readonly HeatRow[] }) => {
-      for (const row of rows.vessels) addVessel.run(row)
-      for (const row of rows.heats) addHeat.run(row)
+    vessels: () =>
+      (vessels.all() as Stored<VesselRow, 'marks'>[]).map(
+        (row): VesselRow => ({ ...row, marks: row.marks === null ? null : (JSON.parse(row.marks) as VesselRow['marks']) }),
+      ),
+    heats: () => (heats.all() as Stored<HeatRow, 'knob'>[]).map((row): HeatRow => ({ ...row, knob: JSON.parse(row.knob!) as HeatRow['knob'] })),
+    measures: () =>
+      (measures.all() as Stored<MeasureRow, 'parts'>[]).map((row): MeasureRow => ({ ...row, parts: JSON.parse(row.parts!) as number[] })),
+    save,
+    drop: {
+      vessel: (id: string) => dropVessel.run(id).changes > 0,
+      heat: (id: string) => dropHeat.run(id).changes > 0,
+      measure: (id: string) => dropMeasure.run(id).changes > 0,
+    },
+    add: db.transaction((rows: { vessels: readonly VesselRow[]; heats: readonly HeatRow[]; measures: readonly MeasureRow[] }) => {
+      rows.vessels.forEach(save.vessel)
+      rows.heats.forEach(save.heat)
+      rows.measures.forEach(save.measure)
     }),
   }
 }

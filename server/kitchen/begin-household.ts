@@ -2,7 +2,7 @@ import type { Settings } from '#core/contract/kitchen'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 import { vesselOf } from '#core/vessel/vessel'
-import type { equipmentIn, HeatRow, VesselRow } from '../database/equipment'
+import type { equipmentIn, HeatRow, MeasureRow, VesselRow } from '../database/equipment'
 import type { householdIn } from '../database/household'
 import type { Db } from '../database/open'
 
@@ -10,6 +10,7 @@ export interface FirstKitchen {
   settings: Settings
   vessels: readonly VesselRow[]
   heats: readonly HeatRow[]
+  measures: readonly MeasureRow[]
 }
 
 /** A vessel row from a preset; appliances bring the heat of their own size. */
@@ -27,18 +28,24 @@ export function vesselRow(id: string, name: string, preset: VesselPresetId, own?
     lid: vessel.lid,
     own_rated_w: heat?.ratedW ?? null,
     own_efficiency: heat?.efficiency ?? null,
+    material: null,
+    empty_g: null,
+    lining: 'bare',
+    steam_factor: 1,
+    marks: null,
+    measured: '',
   }
 }
 
 export const heatRow = (id: string, name: string, preset: HeatPresetId): HeatRow => ({
-  id, name, rated_w: HEAT_PRESETS[preset].ratedW, efficiency: HEAT_PRESETS[preset].efficiency,
+  id, name, rated_w: HEAT_PRESETS[preset].ratedW, efficiency: HEAT_PRESETS[preset].efficiency, knob: [], power_factor: 1, measured: '',
 })
 
 /** What a new household starts with until it tells its own. */
 export const FIRST_KITCHEN: FirstKitchen = {
   settings: {
     name: 'our kitchen', units: 'grams', cup: 'metric', elevation_m: 0, kitchen_c: 20, crease_mm: 25, clock: '24',
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone, crystal: 'fine-sea',
   },
   vessels: [
     vesselRow('heavy-pot', 'heavy pot', 'heavy-2.5'),
@@ -52,6 +59,7 @@ export const FIRST_KITCHEN: FirstKitchen = {
     heatRow('big-burner', 'big gas burner', 'gas-large'),
     heatRow('induction', 'induction plate', 'induction'),
   ],
+  measures: [{ id: 'cup', name: 'measuring cup', ml: 250, parts: [1, 0.5, 0.25], how: 'known' }],
 }
 
 /** What a beginning writes to. */

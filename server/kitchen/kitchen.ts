@@ -3,6 +3,7 @@ import { cooksIn } from '../database/cooks'
 import { equipmentIn } from '../database/equipment'
 import { householdIn } from '../database/household'
 import { openDatabase, type Db } from '../database/open'
+import { shelfIn } from '../database/shelf'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 
 /** A household's data, opened. */
@@ -11,11 +12,12 @@ export interface Kitchen {
   household: ReturnType<typeof householdIn>
   equipment: ReturnType<typeof equipmentIn>
   cooks: ReturnType<typeof cooksIn>
+  shelf: ReturnType<typeof shelfIn>
 }
 
 export function openKitchen(file: string): Kitchen {
   const db = openDatabase(file)
-  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db) }
+  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db) }
 }
 
 export const databaseFile = (): string =>

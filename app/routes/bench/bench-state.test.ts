@@ -2,13 +2,14 @@ import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { HEAT_STYLES } from '#core/method/method'
-import { PURPOSES } from '#core/plan/request'
+import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
+import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
 import { firstBench, fromSearch, requestOf, toSearch, type BenchState, type House } from './bench-state'
 import { mendOf } from './mend'
 import { amountWord, countWord } from './words'
 
-const house: House = { vessels: FIRST_KITCHEN.vessels, heats: FIRST_KITCHEN.heats, corrections: {}, elevation_m: 1120, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { vessels: FIRST_KITCHEN.vessels, heats: FIRST_KITCHEN.heats, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 1120, kitchen_c: 20, zone: 'Europe/Berlin' }
 const first = firstBench(house)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 
@@ -18,6 +19,19 @@ const anyBench: fc.Arbitrary<BenchState> = fc.record({
     fc.record({ basis: fc.constant('servings' as const), value: fc.integer({ min: 1, max: 40 }) }),
     fc.record({ basis: fc.constant('dry-mass' as const), value: fc.integer({ min: 30, max: 3000 }) }),
   ),
+  bagId: fc.option(fc.constantFrom('a-bag', 'other')),
+  others: fc.array(fc.record({ variety: fc.constantFrom(...VARIETY_IDS), share: fc.integer({ min: 1, max: 40 }).map((n) => n / 20) }), { maxLength: 2 }),
+  blendTiming: fc.constantFrom(...BLEND_TIMINGS),
+  salt: fc.option(fc.integer({ min: 0, max: 20 }).map((n) => n / 10)),
+  stock: fc.integer({ min: 0, max: 4 }).map((n) => n / 4),
+  addIns: fc.array(
+    fc.record({
+      name: fc.constantFrom('bay leaf', 'kelp', 'onion, chopped', 'smör & salt'), grams: fc.integer({ min: 1, max: 80 }),
+      water: fc.constantFrom(0, 0.5, 0.89), salt: fc.constantFrom(0, 0.05), when: fc.constantFrom(...ADD_IN_TIMES), out: fc.constantFrom(...ADD_IN_OUTS),
+    }),
+    { maxLength: 3 },
+  ),
+  poured: fc.option(fc.integer({ min: 0, max: 3000 })),
   serving: fc.constantFrom('side', 'main'),
   purpose: fc.constantFrom(...PURPOSES),
   vesselId: fc.constantFrom(...house.vessels.map((v) => v.id)),
@@ -84,6 +98,25 @@ test('every mend that is offered can be planned', () => {
     }),
     { numRuns: 25 },
   )
+})
+
+test('a house with cups measures whole scoops, and the water follows the grain that is really there', () => {
+  const scoops = { ...house, units: 'cups' as const, cup: 'scoop' as const }
+  const read = planFrom(requestOf({ ...first, amount: { basis: 'dry-mass', value: 300 } }, scoops, NOW))
+  if (!read.ok) throw new Error('not read')
+  // 300 g of long white are 379.7 mL, 2.11 scoops of 180: two of them, 360 mL.
+  expect(read.value.grain.volume_ml).toBeCloseTo(360, 1)
+  expect(read.value.grain.mass_g).toBeCloseTo(360 * 0.79, 1)
+})
+
+test('a bag brings its own water until the pot has taught better', () => {
+  const bag = { id: 'new', variety: 'long-white' as const, name: 'new', label: '', label_ratio: null, adopted_delta: 0.1, bought_on: null, opened_on: null, new_crop: 1 as const, enriched: 0 as const, left_g: null }
+  const state = { ...first, bagId: 'new' }
+  // A new crop of 15.5 % moisture: −(0.03 / 0.875)·2.7 = −0.0926, and the label's +0.1.
+  expect(requestOf(state, { ...house, bags: [bag] }, NOW).uptake_delta_g_g).toBeCloseTo(0.1 - 0.0926, 3)
+  expect(requestOf({ ...state, grain: 'quinoa' }, { ...house, bags: [bag] }, NOW)).not.toHaveProperty('uptake_delta_g_g')
+  const taught = { ...house, bags: [bag], corrections: { 'long-white in heavy-pot': { uptakeDelta: -0.2, minutesFactor: 1, uptakeSd: 0.1, cooks: 3, lastMs: 0 } } }
+  expect(requestOf(state, taught, NOW).uptake_delta_g_g).toBe(-0.2)
 })
 
 test('words for the order line', () => {

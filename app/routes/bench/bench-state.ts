@@ -1,40 +1,33 @@
 import { DEFAULTS, LIMITS, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { blendOf } from '#core/grain/blend'
+import { newCropDelta, NEW_CROP_MOISTURE } from '#core/grain/new-crop'
 import type { LidPosition } from '#core/heat/lid'
-import { learningKey } from '#core/learn/judged'
+import { grainKeyOf, learningKey } from '#core/learn/judged'
 import type { Correction } from '#core/learn/learned'
 import { HEAT_STYLES, type HeatStyle } from '#core/method/method'
 import type { PlannableMethodId } from '#core/method/index'
-import { PURPOSES, type Purpose } from '#core/plan/request'
+import { SERVING_G } from '#core/plan/amount'
+import { BLEND_TIMINGS, PURPOSES, type BlendTiming, type Purpose } from '#core/plan/request'
+import { CUPS, type CupId } from '#core/quantity/cups'
+import { inScoops } from '#core/quantity/fractions'
+import { ADD_IN_OUTS, ADD_IN_TIMES, type AddInOut, type AddInTime } from '#core/season/seasoning'
 import type { Drain } from '#core/water/cling'
 import type { VesselKind } from '#core/vessel/vessel'
+import type { HeatRow, MeasureRow, VesselRow } from '#server/database/equipment'
+import type { BagRow, PourMarkRow } from '#server/database/shelf'
 import { isClockHour, nextAt, withOffset } from '../../time/clock-hour'
-
-/** A vessel and a heat as the loader sends them. */
-export interface BenchVessel {
-  id: string
-  name: string
-  kind: VesselKind
-  capacity_ml: number
-  base_diameter_mm: number
-  rim_diameter_mm: number
-  height_mm: number
-  heat_capacity_j_k: number
-  lid: 'tight' | 'loose' | 'foil'
-  own_rated_w: number | null
-  own_efficiency: number | null
-}
-export interface BenchHeat {
-  id: string
-  name: string
-  rated_w: number
-  efficiency: number
-}
 
 /** What the house brings to every plan. */
 export interface House {
-  vessels: readonly BenchVessel[]
-  heats: readonly BenchHeat[]
+  vessels: readonly VesselRow[]
+  heats: readonly HeatRow[]
+  measures: readonly MeasureRow[]
+  bags: readonly BagRow[]
+  marks: readonly PourMarkRow[]
+  /** Whether grain is scooped, so that it comes in whole scoops. */
+  units: 'grams' | 'cups'
+  cup: CupId
   corrections: Readonly<Record<string, Correction>>
   elevation_m: number
   kitchen_c: number
@@ -44,6 +37,11 @@ export interface House {
 /** Everything the cook can choose on the bench. Null means the usual, whatever the grain. */
 export interface BenchState {
   grain: VarietyId
+  /** Which bag of it, where the house keeps one. */
+  bagId: string | null
+  /** Other grains in the same pot; shares against 1 of the first. */
+  others: { variety: VarietyId; share: number }[]
+  blendTiming: BlendTiming
   amount: { basis: 'servings' | 'dry-mass'; value: number }
   serving: 'side' | 'main'
   purpose: Purpose
@@ -58,12 +56,31 @@ export interface BenchState {
   heatStyle: HeatStyle
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'
+  /** Salt wanted, % of what is cooked; null leaves it to the table. */
+  salt: number | null
+  stock: number
+  addIns: BenchAddIn[]
+  /** Water of the cook's own, g. */
+  poured: number | null
   at: string | null
+}
+
+export interface BenchAddIn {
+  name: string
+  /** g per 100 g of dry grain. */
+  grams: number
+  water: number
+  salt: number
+  when: AddInTime
+  out: AddInOut
 }
 
 /** A first pot for a house: four beside a dish, in its first vessel. */
 export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>): BenchState => ({
   grain: 'long-white',
+  bagId: null,
+  others: [],
+  blendTiming: DEFAULTS.blend_timing,
   amount: { basis: 'servings', value: 4 },
   serving: 'side',
   purpose: 'side',
@@ -78,6 +95,10 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   heatStyle: DEFAULTS.heat_style,
   pressure: DEFAULTS.pressure,
   release: DEFAULTS.release,
+  salt: null,
+  stock: DEFAULTS.stock_share,
+  addIns: [],
+  poured: null,
   at: null,
 })
 
@@ -87,24 +108,50 @@ const METHOD_OF_KIND: Partial<Record<VesselKind, PlannableMethodId>> = {
 }
 export const methodFor = (kind: VesselKind): PlannableMethodId => METHOD_OF_KIND[kind] ?? 'covered-simmer'
 
-export const vesselOfState = (state: BenchState, house: Pick<House, 'vessels'>): BenchVessel =>
+export const vesselOfState = (state: BenchState, house: Pick<House, 'vessels'>): VesselRow =>
   house.vessels.find((v) => v.id === state.vesselId) ?? house.vessels[0]!
 
-export const heatOfState = (state: BenchState, house: Pick<House, 'heats'>): BenchHeat =>
+export const heatOfState = (state: BenchState, house: Pick<House, 'heats'>): HeatRow =>
   house.heats.find((h) => h.id === state.heatId) ?? house.heats[0]!
 
+const grainsOf = ({ grain, others }: BenchState) => [{ variety: grain, share: 1 }, ...others]
+
+export const grainKeyOfState = (state: BenchState): string => grainKeyOf(grainsOf(state))
+
 export const correctionFor = (state: BenchState, house: House): Correction | undefined =>
-  house.corrections[learningKey(state.grain, vesselOfState(state, house).id)]
+  house.corrections[learningKey(grainKeyOfState(state), vesselOfState(state, house).id)]
+
+export const bagOfState = (state: BenchState, house: Pick<House, 'bags'>): BagRow | undefined =>
+  house.bags.find((bag) => bag.id === state.bagId && bag.variety === state.grain)
+
+/** What a bag changes before anything was learned of it: its label, where the cook took it over, and a new crop's own water. */
+export function bagDelta(bag: BagRow | undefined): number {
+  if (!bag) return 0
+  const crop = bag.new_crop ? newCropDelta(NEW_CROP_MOISTURE, varietyOf(bag.variety).uptake.standard) : 0
+  return crop + (bag.adopted_delta ?? 0)
+}
+
+/** The amount as it is measured: by the scale as it is, by the cup in the scoops there are. */
+function amountOf(state: BenchState, house: House): PlanRequestJson['amount'] {
+  const asked = { ...state.amount, serving: state.serving }
+  if (house.units === 'grams') return asked
+  const { bulkDensity } = blendOf(grainsOf(state))
+  const grams = asked.basis === 'servings' ? asked.value * SERVING_G[state.serving] : asked.value
+  const cup = CUPS[house.cup].ml
+  const { cups } = inScoops(grams / bulkDensity / cup)
+  return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
+}
 
 /** The plan request of the contract that this bench stands for. */
 export function requestOf(state: BenchState, house: House, nowMs: number): PlanRequestJson {
   const vessel = vesselOfState(state, house)
   const heat = heatOfState(state, house)
   const learned = correctionFor(state, house)
+  const delta = bagDelta(bagOfState(state, house))
   const washes = state.washes ?? varietyOf(state.grain).washes
   return {
-    grains: [{ variety: state.grain }],
-    amount: { ...state.amount, serving: state.serving },
+    grains: grainsOf(state),
+    amount: amountOf(state, house),
     purpose: state.purpose,
     method: methodFor(vessel.kind),
     heat_style: state.heatStyle,
@@ -115,15 +162,28 @@ export function requestOf(state: BenchState, house: House, nowMs: number): PlanR
       height_mm: vessel.height_mm,
       heat_capacity_j_k: vessel.heat_capacity_j_k,
       lid: vessel.lid,
+      steam_factor: vessel.steam_factor,
+      ...(vessel.marks ? { marks: vessel.marks } : {}),
     },
     heat:
       vessel.own_rated_w === null
-        ? { rated_w: heat.rated_w, efficiency: heat.efficiency }
+        ? { rated_w: heat.rated_w * heat.power_factor, efficiency: heat.efficiency }
         : { rated_w: vessel.own_rated_w, efficiency: vessel.own_efficiency! },
     rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
     soak: state.soak,
     ...(state.texture === null ? {} : { texture: state.texture }),
-    ...(learned ? { uptake_delta_g_g: learned.uptakeDelta, minutes_factor: learned.minutesFactor } : {}),
+    ...(learned
+      ? { uptake_delta_g_g: learned.uptakeDelta, minutes_factor: learned.minutesFactor }
+      : delta === 0
+        ? {}
+        : { uptake_delta_g_g: delta }),
+    blend_timing: state.blendTiming,
+    salt_percent: state.salt,
+    stock_share: state.stock,
+    add_ins: state.addIns.map((a) => ({
+      name: a.name, grams_per_100g_dry: a.grams, water_share: a.water, salt_share: a.salt, when: a.when, out: a.out,
+    })),
+    pour_override_g: state.poured,
     elevation_m: house.elevation_m,
     kitchen_c: house.kitchen_c,
     lid_until_boil: state.lidUntilBoil,
@@ -148,6 +208,9 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
     if (value !== usual && value !== null) search.set(key, String(value))
   }
   search.set('grain', state.grain)
+  put('bag', state.bagId, null)
+  for (const other of state.others) search.append('with', `${other.variety}:${other.share}`)
+  put('timing', state.blendTiming, first.blendTiming)
   if (state.amount.basis === 'servings') search.set('for', String(state.amount.value))
   else search.set('grams', String(state.amount.value))
   search.set('pot', state.vesselId)
@@ -163,8 +226,27 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   put('heat', state.heatStyle, first.heatStyle)
   put('pressure', state.pressure, first.pressure)
   put('release', state.release, first.release)
+  put('salt', state.salt, null)
+  put('stock', state.stock, first.stock)
+  for (const a of state.addIns) search.append('add', [a.name, a.grams, a.water, a.salt, a.when, a.out].join('~'))
+  put('poured', state.poured, null)
   put('at', state.at, null)
   return search
+}
+
+export const MOST_OTHERS = 2
+
+function readOther(text: string): BenchState['others'] {
+  const [variety, share] = text.split(':')
+  const n = numberIn(share ?? null, [0.05, 20])
+  return n !== null && VARIETY_IDS.includes(variety as VarietyId) ? [{ variety: variety as VarietyId, share: n }] : []
+}
+
+function readAddIn(text: string): BenchAddIn[] {
+  const [name = '', grams, water, salt, when, out] = text.split('~')
+  const [g, w, s] = [numberIn(grams ?? null, LIMITS.add_in_g), numberIn(water ?? null, [0, 1]), numberIn(salt ?? null, [0, 1])]
+  if (name.trim() === '' || name.length > 60 || g === null || w === null || s === null) return []
+  return [{ name, grams: g, water: w, salt: s, when: oneOf(ADD_IN_TIMES, when ?? null, 'with-water'), out: oneOf(ADD_IN_OUTS, out ?? null, 'stays') }]
 }
 
 /** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
@@ -177,6 +259,13 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
   const at = search.get('at')
   return {
     grain: oneOf(VARIETY_IDS, search.get('grain'), first.grain),
+    bagId: search.get('bag'),
+    others: search.getAll('with').slice(0, MOST_OTHERS).flatMap(readOther),
+    blendTiming: oneOf(BLEND_TIMINGS, search.get('timing'), first.blendTiming),
+    salt: numberIn(search.get('salt'), LIMITS.salt_percent),
+    stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,
+    addIns: search.getAll('add').slice(0, LIMITS.add_ins).flatMap(readAddIn),
+    poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
     amount: grams !== null ? { basis: 'dry-mass', value: grams } : { basis: 'servings', value: servings ?? first.amount.value },
     serving: oneOf(['side', 'main'], search.get('as'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),

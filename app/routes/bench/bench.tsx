@@ -33,6 +33,10 @@ export function loader() {
     settings: settingsOf(open),
     vessels: open.equipment.vessels(),
     heats: open.equipment.heats(),
+    measures: open.equipment.measures(),
+    bags: open.shelf.bags(),
+    marks: open.shelf.marks(),
+    gauge: open.household.gauge(),
     corrections: corrections(open.cooks.noted()),
   }
 }
@@ -60,16 +64,18 @@ const STILL_MS = 350
 const TICK_MS = 15_000
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { settings, vessels, heats } = loaderData
+  const { settings, vessels, heats, measures, bags, marks } = loaderData
   const house = useMemo<House>(
     () => ({
-      vessels, heats,
+      vessels, heats, measures, bags, marks,
+      units: settings.units,
+      cup: settings.cup,
       corrections: loaderData.corrections,
       elevation_m: settings.elevation_m,
       kitchen_c: settings.kitchen_c,
       zone: settings.zone,
     }),
-    [vessels, heats, loaderData.corrections, settings],
+    [vessels, heats, measures, bags, marks, loaderData.corrections, settings],
   )
   const first = useMemo(() => firstBench(house), [house])
   const { state, change, undo, canUndo } = useBench(first, house)

@@ -21,8 +21,13 @@ export function mendOf(caution: Caution, state: BenchState, house: House, nowMs:
   if (mend.lid_until_boil === 'ajar') return { text: 'Lid ajar until it boils', state: { ...state, lidUntilBoil: 'ajar' } }
   const rinse = mend.rinse as { washes: number } | undefined
   if (rinse) return { text: 'Rinse it', state: { ...state, washes: rinse.washes } }
-  const soak = mend.soak as BenchState['soak'] | undefined
+  const soak = mend.blend_timing ? undefined : (mend.soak as BenchState['soak'] | undefined)
   if (soak) return { text: soak.celsius < 10 ? 'Soak in the fridge' : 'Soak it first', state: { ...state, soak } }
+  if (mend.blend_timing === 'add-later') return { text: 'Add the quick one later', state: { ...state, blendTiming: 'add-later' } }
+  if (mend.blend_timing === 'soak-slow')
+    return { text: 'Soak the slow one', state: { ...state, blendTiming: 'soak-slow', soak: mend.soak as BenchState['soak'] } }
+  if (typeof mend.stock_share === 'number') return { text: `${Math.round(mend.stock_share * 100)} % stock`, state: { ...state, stock: mend.stock_share } }
+  if (mend.pour_override_g === null) return { text: 'Pour as planned', state: { ...state, poured: null } }
   if (mend.release !== undefined)
     return { text: 'Let it fall by itself', state: { ...state, release: mend.release as BenchState['release'] } }
   if (mend.rest_minutes !== undefined) return { text: `Rest ${mend.rest_minutes} min`, state: { ...state, rest: mend.rest_minutes as number } }

@@ -12,7 +12,7 @@ import { WaterBeam } from './water-beam'
 
 const NOW = Date.UTC(2026, 2, 5, 17, 0)
 const settings: Settings = { ...FIRST_KITCHEN.settings, zone: 'Europe/Berlin', crease_mm: 25 }
-const house: House = { ...FIRST_KITCHEN, corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
 const still = () => {}
 
 describe('measure', () => {

@@ -4,6 +4,7 @@ import { readSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/kit
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { CUP_IDS, CUPS } from '#core/quantity/cups'
 import { metres } from '#core/quantity/units'
+import { CRYSTAL_IDS, CRYSTALS } from '#core/season/salt'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import type { Route } from './+types/settings'
 import classes from './settings.module.css'
@@ -54,6 +55,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
             </div>
             <NativeSelect label="Your cup" {...field('cup')} data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))} />
           </Group>
+          <NativeSelect label="Your salt" {...field('crystal')} data={CRYSTAL_IDS.map((id) => ({ value: id, label: CRYSTALS[id].name }))} />
           <TextInput label="From fingertip to first crease, mm" description={range(SETTINGS_LIMITS.crease_mm, 'mm')} inputMode="decimal" {...field('crease_mm')} />
           <Group grow align="flex-start">
             <div>

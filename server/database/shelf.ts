@@ -1,0 +1,58 @@
+import type { VarietyId } from '#core/grain/varieties'
+import type { Db } from './open'
+
+/** A bag of the household's own. */
+export interface BagRow {
+  id: string
+  variety: VarietyId
+  name: string
+  /** Directions on the label, as they stand there, and the ratio by volume they give. */
+  label: string
+  label_ratio: number | null
+  adopted_delta: number | null
+  bought_on: string | null
+  opened_on: string | null
+  new_crop: 0 | 1
+  enriched: 0 | 1
+  left_g: number | null
+}
+
+/** A pour that tasted right, kept for a grain in a pot. */
+export interface PourMarkRow {
+  id: string
+  made_ms: number
+  grain_key: string
+  vessel_id: string
+  name: string
+  dry_g: number
+  pour_g: number
+  /** Water over the bed, mm. */
+  depth_mm: number
+}
+
+const BAG = 'id, variety, name, label, label_ratio, adopted_delta, bought_on, opened_on, new_crop, enriched, left_g'
+
+/** Bags on the shelf, and marks in the pots. */
+export function shelfIn(db: Db) {
+  const bags = db.prepare(`SELECT ${BAG} FROM bag ORDER BY position, id`)
+  const saveBag = db.prepare(`
+    INSERT INTO bag (position, ${BAG}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM bag), ${BAG.replace(/\w+/g, '@$&')})
+    ON CONFLICT (id) DO UPDATE SET ${BAG.split(', ').slice(1).map((c) => `${c} = @${c}`).join(', ')}`)
+  const dropBag = db.prepare('DELETE FROM bag WHERE id = ?')
+  const take = db.prepare('UPDATE bag SET left_g = max(0, left_g - @grams) WHERE id = @id AND left_g IS NOT NULL')
+  const marks = db.prepare('SELECT id, made_ms, grain_key, vessel_id, name, dry_g, pour_g, depth_mm FROM pour_mark ORDER BY made_ms DESC')
+  const addMark = db.prepare(`
+    INSERT INTO pour_mark (id, made_ms, grain_key, vessel_id, name, dry_g, pour_g, depth_mm)
+    VALUES (@id, @made_ms, @grain_key, @vessel_id, @name, @dry_g, @pour_g, @depth_mm)`)
+  const dropMark = db.prepare('DELETE FROM pour_mark WHERE id = ?')
+  return {
+    bags: () => bags.all() as BagRow[],
+    saveBag: (bag: BagRow) => void saveBag.run(bag),
+    dropBag: (id: string) => dropBag.run(id).changes > 0,
+    /** Cooking takes grain off its bag, where it is known how much there was. */
+    take: (id: string, grams: number) => void take.run({ id, grams }),
+    marks: () => marks.all() as PourMarkRow[],
+    addMark: (mark: PourMarkRow) => void addMark.run(mark),
+    dropMark: (id: string) => dropMark.run(id).changes > 0,
+  }
+}
