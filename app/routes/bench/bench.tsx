@@ -1,11 +1,13 @@
 import { useMediaQuery } from '@mantine/hooks'
 import { useEffect, useMemo, useState } from 'react'
-import { data, redirect, useSearchParams, useSubmit } from 'react-router'
+import { data, redirect, useFetcher, useSearchParams, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import { timelineOf } from '#core/plan/timeline'
+import { pourForLevel } from '#core/vessel/pour-gauges'
 import { vesselOf } from '#core/vessel/vessel'
 import { nowMs } from '#server/clock'
+import { keepGauge, keepMark } from '#server/kitchen/bench-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { corrections } from '#server/kitchen/learned'
 import { startCook } from '#server/kitchen/start-cook'
@@ -14,10 +16,11 @@ import { stayPut } from '../../shell/stay-put'
 import { clockTime } from '../../time/clock-hour'
 import type { Route } from './+types/bench'
 import { Before } from './before'
-import { correctionFor, firstBench, fromSearch, heatOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
+import { correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
 import { Cautions } from './cautions'
 import { Measure } from './measure'
 import { OrderLine } from './order-line'
+import { contextOf, heldAt, ownPourWords } from './own-water'
 import { PotView } from './pot-view'
 import { StartBar } from './start-bar'
 import { StagesUpright } from './stages-upright'
@@ -45,7 +48,12 @@ export function loader() {
 export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData()
   const intent = form.get('intent')
-  if (intent !== 'start') return data({ errors: [{ path: 'intent', message: `intent must be start, got "${String(intent)}"` }] }, { status: 400 })
+  if (intent === 'gauge' || intent === 'keep-mark') {
+    const fields = Object.fromEntries(form)
+    const kept = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
+    return kept.ok ? { kept: true as const } : data({ errors: kept.errors }, { status: 422 })
+  }
+  if (intent !== 'start') return data({ errors: [{ path: 'intent', message: `intent must be start, gauge or keep-mark, got "${String(intent)}"` }] }, { status: 400 })
   let start: unknown
   try {
     start = JSON.parse(String(form.get('cook') ?? ''))
@@ -81,7 +89,8 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const { state, change, undo, canUndo } = useBench(first, house)
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
-  const [finger, setFinger] = useState(false)
+  const [gauge, setGauge] = useState(loaderData.gauge)
+  const fetcher = useFetcher()
   const [cooked, setCooked] = useState(false)
   const submit = useSubmit()
   const low = useMediaQuery('(max-height: 720px)')
@@ -102,9 +111,12 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         heightMm: vesselRow.height_mm,
         heatCapacityJK: vesselRow.heat_capacity_j_k,
         lid: vesselRow.lid,
+        steamFactor: vesselRow.steam_factor,
+        ...(vesselRow.marks ? { marks: vesselRow.marks.map((m) => ({ levelMm: m.level_mm, volumeMl: m.volume_ml })) } : {}),
       }),
     [vesselRow],
   )
+  const context = contextOf(plan, state, vessel)
   const times = useMemo(() => {
     const line = timelineOf(plan.stages)
     return plan.stages.map((stage) => line.get(stage.id)!)
@@ -132,13 +144,35 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       <section className={`${classes.pot} basin`} aria-label="The pot">
         <PotView
           plan={plan} vessel={vessel} variety={variety} name={vesselRow.name} lid={state.lidUntilBoil}
-          crease={finger ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked}
+          crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked}
+          hold={{
+            pourG: plan.water.pour_g,
+            firmG: plan.water.firm_pour_g,
+            softG: plan.water.soft_pour_g,
+            pourAt: (level) => pourForLevel(context, level),
+            onPour: (pour) => change(heldAt(pour, plan, state)),
+          }}
         />
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} settings={settings} learned={correctionFor(state, house)} now={now} variety={variety}
-          finger={finger} onFinger={setFinger}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge}
+          marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
+          ownWords={ownPourWords(plan, state)}
+          onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
+          onGauge={(next) => {
+            setGauge(next)
+            void fetcher.submit({ intent: 'gauge', gauge: next }, { method: 'post' })
+          }}
+          onKeep={() =>
+            void fetcher.submit(
+              {
+                intent: 'keep-mark', grain_key: grainKeyOfState(state), vessel_id: vesselRow.id, dry_g: String(plan.grain.mass_g),
+                pour_g: String(plan.water.pour_g), depth_mm: String(plan.gauges.water_above_bed_mm),
+              },
+              { method: 'post' },
+            )
+          }
         />
       </section>
       <section className={classes.cautions} aria-label="Cautions">

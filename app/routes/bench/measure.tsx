@@ -1,100 +1,127 @@
-import { UnstyledButton } from '@mantine/core'
-import { IconHandFinger } from '@tabler/icons-react'
+import { Button, TextInput, UnstyledButton } from '@mantine/core'
+import { useState } from 'react'
 import type { Settings } from '#core/contract/kitchen'
-import type { Variety } from '#core/grain/varieties'
 import type { Correction } from '#core/learn/learned'
 import type { Plan } from '#core/plan/result'
-import { CUPS } from '#core/quantity/cups'
-import { inScoops } from '#core/quantity/fractions'
+import { LIMITS } from '#core/contract/plan-request'
+import type { PourContext } from '#core/vessel/pour-gauges'
+import type { MeasureRow } from '#server/database/equipment'
+import type { PourMarkRow } from '#server/database/shelf'
 import { dayWord } from '../../time/clock-hour'
+import { gaugesFor, readTold, type Gauge, type GaugeReading } from './gauges'
 import { WaterBeam } from './water-beam'
 import classes from './measure.module.css'
 
-interface MeasureProps {
+export interface MeasureProps {
   plan: Plan
+  context: PourContext
   settings: Settings
+  measures: readonly MeasureRow[]
+  /** Marks kept for this grain in this pot. */
+  marks: readonly PourMarkRow[]
   learned: Correction | undefined
   now: number
-  variety: Variety
-  finger: boolean
-  onFinger: (shown: boolean) => void
+  /** The gauge in hand. */
+  gauge: string
+  onGauge: (id: string) => void
+  /** Water of the cook's own, and what it does. */
+  ownWords: string | undefined
+  onPoured: (pourG: number | null) => void
+  onKeep: () => void
 }
 
-/** Grain and water, by the scale and by every other gauge the house has. */
-export function Measure({ plan, settings, learned, now, finger, onFinger }: MeasureProps) {
-  const { grain, water, gauges } = plan
-  const cup = CUPS[settings.cup]
-  const inCups = (ml: number) => {
-    const { text, cups, error } = inScoops(ml / cup.ml)
-    const off = Math.round(error * cup.ml)
-    const many = cups > 1 ? `${cup.short}s` : cup.short
-    return { text: `${text} ${many}`, off: Math.abs(off) < 3 ? 'level' : off > 0 ? `less ${off} mL` : `and ${-off} mL` }
-  }
-  const byScale = settings.units === 'grams'
-  const [grainCups, waterCups] = [inCups(grain.volume_ml), inCups(water.pour_g)]
-  const over = gauges.water_above_bed_mm
-  const toCrease = Math.round(over - settings.crease_mm)
+/** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
+export function Measure(props: MeasureProps) {
+  const { plan, learned, now, settings, gauge, onGauge, ownWords, onPoured } = props
+  const gauges = gaugesFor(props)
+  const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
+  const { water } = plan
   return (
     <div className={classes.measure}>
       <div className={classes.figures}>
-        <div>
-          <h2 className="eyebrow">Grain, dry</h2>
-          <p className={`${classes.big} figure`}>
-            {byScale ? (
-              <>
-                {Math.round(grain.mass_g)}
-                <small> g</small>
-              </>
-            ) : (
-              <span className={classes.cups}>{grainCups.text}</span>
-            )}
-          </p>
-          <p className={classes.under}>{byScale ? `${grainCups.text}, ${grainCups.off}` : `${grainCups.off}; ${Math.round(grain.mass_g)} g`}</p>
-        </div>
-        <div>
-          <h2 className="eyebrow">Pour</h2>
-          <p className={`${classes.big} ${classes.water} figure`}>
-            {byScale ? (
-              <>
-                {Math.round(water.pour_g)}
-                <small> g</small>
-              </>
-            ) : (
-              <span className={classes.cups}>{waterCups.text}</span>
-            )}
-          </p>
-          <p className={classes.under}>{byScale ? `${waterCups.text}, ${waterCups.off}` : `${waterCups.off}; ${Math.round(water.pour_g)} g`}</p>
-        </div>
+        <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} />
+        <Figure title={ownWords ? 'You pour' : 'Pour'} reading={at.water} grams={water.pour_g} wet />
+      </div>
+      <div className={classes.chips} role="group" aria-label="Measure by">
+        {gauges.map((g) => (
+          <UnstyledButton key={g.id} className={classes.chip} aria-pressed={g.id === at.id} onClick={() => onGauge(g.id)}>
+            {g.word}
+          </UnstyledButton>
+        ))}
       </div>
       <p className={classes.slack}>
         firm at {Math.round(water.firm_pour_g)}, soft at {Math.round(water.soft_pour_g)} g; ratio {water.ratio_by_volume.toFixed(2)} by volume,{' '}
         {water.ratio_by_mass.toFixed(2)} by mass
       </p>
-      {learned && <p className={classes.learned}>{learnedWords(learned, now, settings.zone)}</p>}
-      <dl className={classes.gauges}>
-        <div>
-          <dt>Fill line</dt>
-          <dd>
-            {Math.round(gauges.fill_level_mm)} mm up the wall, {Math.round(gauges.fill_line_ml / 5) * 5} mL
-          </dd>
-        </div>
-        <div>
-          <dt>
-            <UnstyledButton className={classes.fingerKey} aria-pressed={finger} onClick={() => onFinger(!finger)}>
-              <IconHandFinger size={16} aria-hidden /> Finger
-            </UnstyledButton>
-          </dt>
-          <dd>
-            {over <= 0 ? 'the water lies below the grain' : `${Math.round(over)} mm over the grain, ${creaseWords(toCrease)}`}
-          </dd>
-        </div>
-      </dl>
+      {ownWords ? (
+        <p className={classes.learned} data-own>
+          Your own water: {ownWords}.{' '}
+          <UnstyledButton className={classes.link} onClick={() => onPoured(null)}>
+            back to the plan
+          </UnstyledButton>
+        </p>
+      ) : (
+        learned && <p className={classes.learned}>{learnedWords(learned, now, settings.zone)}</p>
+      )}
+      <Told key={at.id} {...props} at={at} />
       <WaterBeam water={water} />
     </div>
   )
 }
 
-const creaseWords = (mm: number): string => (mm === 0 ? 'at your crease' : mm < 0 ? `${-mm} short of your crease` : `${mm} past your crease`)
+function Figure({ title, reading, grams, wet = false }: { title: string; reading: GaugeReading; grams: number; wet?: boolean }) {
+  const words = reading.unit !== 'g'
+  return (
+    <div>
+      <h2 className="eyebrow">{title}</h2>
+      <p className={`${classes.big} ${wet ? classes.water : ''} figure`}>
+        {reading.figure}
+        <small> {reading.unit}</small>
+      </p>
+      <p className={classes.under}>{words ? `${reading.under}${reading.under ? '; ' : ''}${Math.round(grams)} g` : reading.under}</p>
+    </div>
+  )
+}
+
+/** "I poured this much": any gauge, read backwards; and a pour worth keeping. */
+function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
+  const [text, setText] = useState('')
+  const [wrong, setWrong] = useState<string>()
+  const tell = () => {
+    const read = readTold(text)
+    if ('wrong' in read) return setWrong(read.wrong)
+    const pour = at.pourOf(read.told)
+    const [min, max] = LIMITS.pour_override_g
+    if (!(pour >= min && pour <= max)) return setWrong(pour < 0 ? 'That lies below the grain: nothing was poured.' : `That would be ${Math.round(pour)} g; ${max} g is the most.`)
+    setWrong(undefined)
+    onPoured(Math.round(pour))
+  }
+  return (
+    <div className={classes.told}>
+      <TextInput
+        size="xs"
+        aria-label={`I poured, ${at.unit}`}
+        placeholder={`I poured … ${at.unit}`}
+        value={text}
+        error={wrong}
+        inputMode="decimal"
+        onChange={(event) => setText(event.currentTarget.value)}
+        onKeyDown={(event) => event.key === 'Enter' && tell()}
+      />
+      <Button size="xs" variant="default" onClick={tell}>
+        What will it do?
+      </Button>
+      <Button size="xs" variant="default" onClick={onKeep} title="Keep this water for this grain in this pot">
+        Keep as my mark
+      </Button>
+      {marks.slice(0, 2).map((mark) => (
+        <UnstyledButton key={mark.id} className={classes.chip} onClick={() => onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))}>
+          {mark.name}: {Math.round(mark.depth_mm)} mm over {Math.round(mark.dry_g)} g
+        </UnstyledButton>
+      ))}
+    </div>
+  )
+}
 
 /** What the notebook changed, in words: "6 g less water per 100 g since Sunday". */
 function learnedWords({ uptakeDelta, uptakeSd, minutesFactor, lastMs, cooks }: Correction, now: number, zone: string): string {

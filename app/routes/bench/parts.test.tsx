@@ -1,12 +1,15 @@
 import type { Settings } from '#core/contract/kitchen'
-import { VARIETIES, varietyOf } from '#core/grain/varieties'
+import { VARIETIES } from '#core/grain/varieties'
 import { CUPS } from '#core/quantity/cups'
+import { vesselPreset } from '#core/vessel/presets'
 import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
 import { htmlOf, planOf, textOf } from '../../../tests/render'
 import { firstBench, type BenchState, type House } from './bench-state'
 import { Before } from './before'
 import { Cautions } from './cautions'
-import { Measure } from './measure'
+import { gaugesFor, readTold } from './gauges'
+import { Measure, type MeasureProps } from './measure'
+import { contextOf } from './own-water'
 import { StagesUpright } from './stages-upright'
 import { WaterBeam } from './water-beam'
 
@@ -16,10 +19,18 @@ const house: House = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], unit
 const still = () => {}
 
 describe('measure', () => {
-  const words = (over: Partial<Parameters<typeof Measure>[0]> = {}) =>
-    textOf(<Measure plan={planOf()} settings={settings} learned={undefined} now={NOW} variety={varietyOf('short-white')} finger={false} onFinger={still} {...over} />)
+  const state = { ...firstBench(house), grain: 'short-white' as const }
+  const words = (over: Partial<MeasureProps> = {}) => {
+    const plan = over.plan ?? planOf()
+    return textOf(
+      <Measure
+        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} learned={undefined}
+        now={NOW} gauge="scale" onGauge={still} ownWords={undefined} onPoured={still} onKeep={still} {...over}
+      />,
+    )
+  }
 
-  test('by the scale: grams first, cups under them', () => {
+  test('by the scale', () => {
     const plan = planOf()
     const text = words({ plan })
     expect(text).toMatch(/Grain, dry 300 g/)
@@ -29,21 +40,27 @@ describe('measure', () => {
 
   test('by cups: the nearest scoops there are, and what is still missing or over', () => {
     // 300 g of short white fill 355 mL: one metric cup and two fifths.
-    expect(words({ settings: { ...settings, units: 'cups' } })).toMatch(/Grain, dry 1½ cups less 20 mL; 300 g/)
-    expect(words({ settings: { ...settings, units: 'cups', cup: 'scoop' } })).toMatch(/Grain, dry 2 scoops level; 300 g|Grain, dry 2 scoops less 5 mL; 300 g/)
+    expect(words({ gauge: 'cup' })).toMatch(/Grain, dry 1½ cups less 20 mL; 300 g/)
+    expect(words({ gauge: 'cup', settings: { ...settings, cup: 'scoop' } })).toMatch(/Grain, dry 2 scoops less 5 mL; 300 g/)
+  })
+
+  test('by a glass of the house, with only the parts of it there are', () => {
+    const glass = { id: 'g', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' as const }
+    expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(/Grain, dry 2 full less 55 mL; 300 g/)
   })
 
   test.each(Object.keys(CUPS) as (keyof typeof CUPS)[])('what %s leaves over or short is under half the smallest scoop', (cup) => {
     for (let grams = 60; grams < 900; grams += 37) {
-      const text = words({ settings: { ...settings, cup }, plan: planOf({ amount: { basis: 'dry-mass', value: grams } }) })
+      const text = words({ gauge: 'cup', settings: { ...settings, cup }, plan: planOf({ amount: { basis: 'dry-mass', value: grams } }) })
       for (const [, off] of text.matchAll(/(?:less|and) (\d+) mL/g)) expect(Number(off)).toBeLessThanOrEqual(CUPS[cup].ml / 8 + 1)
     }
   })
 
-  test('the finger is the cook\'s own', () => {
+  test('by the line in the pot, and by the cook\'s own finger', () => {
     const plan = planOf({ amount: { basis: 'dry-mass', value: 600 } })
+    expect(words({ plan, gauge: 'line' })).toContain(`Pour ${Math.round(plan.gauges.fill_level_mm)} mm up the wall with the grain in`)
     const over = Math.round(plan.gauges.water_above_bed_mm)
-    expect(words({ plan })).toContain(`${over} mm over the grain, ${Math.abs(over - 25)} ${over < 25 ? 'short of' : 'past'} your crease`)
+    expect(words({ plan, gauge: 'finger' })).toContain(`over the grain, ${Math.abs(over - 25)} ${over < 25 ? 'short of' : 'past'} your crease`)
   })
 
   test('what was learned is said with how sure it is', () => {
@@ -52,6 +69,22 @@ describe('measure', () => {
     expect(words({ learned: { ...learned, cooks: 1, uptakeDelta: 0.021, minutesFactor: 1 } })).toContain('One cook in this pot: 2 g more water per 100 g since Sunday')
     expect(words()).not.toContain('in this pot:')
   })
+
+  test('every gauge read back gives its pour again, within its own rounding', () => {
+    for (const grams of [120, 300, 640]) {
+      const plan = planOf({ amount: { basis: 'dry-mass', value: grams } })
+      const context = contextOf(plan, state, vesselPreset('heavy-2.5'))
+      for (const gauge of gaugesFor({ plan, context, settings, measures: [] })) {
+        const exact = { scale: plan.water.pour_g, cup: plan.water.pour_g / CUPS[settings.cup].ml, line: plan.gauges.fill_level_mm, finger: plan.gauges.water_above_bed_mm }[gauge.id]!
+        expect(Math.abs(gauge.pourOf(exact) - plan.water.pour_g)).toBeLessThan(4)
+      }
+    }
+  })
+
+  test.each([['', 'Say how much'], ['two', 'A number'], ['1,2,3', 'A number'], ['-4', 'A number']])('"%s" is no amount', (text, said) => {
+    expect(readTold(text)).toEqual({ wrong: expect.stringContaining(said) })
+  })
+  test('a comma is a point', () => expect(readTold(' 2,5 ')).toEqual({ told: 2.5 }))
 })
 
 describe('the water beam', () => {

@@ -3,7 +3,7 @@ import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { Plan } from '#core/plan/result'
 import type { Vessel } from '#core/vessel/vessel'
-import { PotSection } from '../../drawing/pot-section'
+import { PotSection, type WaterHold } from '../../drawing/pot-section'
 import classes from './pot-view.module.css'
 
 interface PotViewProps {
@@ -13,12 +13,13 @@ interface PotViewProps {
   name: string
   lid: LidPosition
   crease: number | undefined
+  hold: WaterHold
   cooked: boolean
   onCooked: (cooked: boolean) => void
 }
 
 /** The pot cut open before the heat; held, as it will be at the table. */
-export function PotView({ plan, vessel, variety, name, lid, crease, cooked, onCooked }: PotViewProps) {
+export function PotView({ plan, vessel, variety, name, lid, crease, hold, cooked, onCooked }: PotViewProps) {
   const { gauges } = plan
   const shown = vessel.kind === 'pot' || vessel.kind === 'oven-dish' ? lid : 'on'
   return (
@@ -34,6 +35,7 @@ export function PotView({ plan, vessel, variety, name, lid, crease, cooked, onCo
         variety={variety}
         lid={cooked ? 'off' : shown}
         crease={crease}
+        hold={hold}
         cooked={cooked}
         levels={{
           bed: gauges.bed_depth_mm,
