@@ -19,6 +19,8 @@ export const shouldRevalidate = stayPut
 const PLACES = [
   ['/', 'Bench'],
   ['/stove', 'Stove'],
+  ['/shelf', 'Shelf'],
+  ['/pots', 'Pots'],
   ['/notebook', 'Notebook'],
   ['/settings', 'Settings'],
 ] as const

@@ -1,0 +1,18 @@
+import type { FieldError } from '#core/contract/fields'
+
+/** What an action answers when something was wrong: the errors, and everything as it was typed. */
+export interface Refused {
+  errors: FieldError[]
+  typed: Record<string, string>
+}
+
+export const typedOf = (form: FormData): Record<string, string> =>
+  Object.fromEntries([...form].filter((pair): pair is [string, string] => typeof pair[1] === 'string'))
+
+/** The words beside a field, without its name before them. */
+export const errorAt = (refused: Refused | undefined, path: string): string | undefined =>
+  refused?.errors.find((e) => e.path === path || e.path.startsWith(`${path}.`))?.message.replace(/^[\w.]+ /, '')
+
+/** What belongs to no field that can be seen. */
+export const otherErrors = (refused: Refused | undefined, fields: readonly string[]): string | undefined =>
+  refused?.errors.find((e) => !fields.includes(e.path.split('.')[0]!))?.message

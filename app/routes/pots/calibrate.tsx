@@ -1,0 +1,103 @@
+import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core'
+import { useEffect, useState } from 'react'
+import { Form, useNavigation } from 'react-router'
+import type { HeatRow, VesselRow } from '#server/database/equipment'
+import { errorAt, type Refused } from '../../forms/errors'
+import { countdown } from '../../time/clock-hour'
+import classes from './pots.module.css'
+
+interface CalibrateProps {
+  vessel: VesselRow
+  heats: readonly HeatRow[]
+  kitchenC: number
+  refused: Refused | undefined
+  said: { said: string; intent: string } | undefined
+}
+
+/** Three short measurements, each with what to do, and the figure before and after. */
+export function Calibrate(props: CalibrateProps) {
+  const { vessel } = props
+  return (
+    <Stack gap="lg">
+      <Trial {...props} intent="calibrate-full" title="Weigh it full" how="On the scale empty with nothing in it, then full of cold water to the rim." heat={false} fields={[['empty_g', 'Empty, g', vessel.empty_g === null ? '' : String(vessel.empty_g)], ['full_g', 'Full, g', '']]} />
+      <Trial {...props} intent="calibrate-boil" title="Time it to the boil" how="A litre or two of weighed water, lid on, full heat. Start the clock with the heat, stop it when the lid trembles. Mind the steam." heat timer fields={[['water_g', 'Water, g', '1500'], ['from_c', 'From, °C', String(Math.round(props.kitchenC - 4))], ['minutes', 'Minutes', '']]} />
+      <Trial {...props} intent="calibrate-simmer" title="Weigh a simmer" how="Water at the boil, lid on, turned to its lowest. Weigh the pot with lid and water, let it go a quarter of an hour, weigh it again. It is hot: use cloths." heat timer fields={[['before_g', 'Before, g', ''], ['after_g', 'After, g', ''], ['minutes', 'Minutes', '']]} />
+    </Stack>
+  )
+}
+
+interface TrialProps extends CalibrateProps {
+  intent: string
+  title: string
+  how: string
+  heat: boolean
+  timer?: boolean
+  fields: readonly (readonly [string, string, string])[]
+}
+
+function Trial({ vessel, heats, refused, said, intent, title, how, heat, timer = false, fields }: TrialProps) {
+  const busy = useNavigation().state !== 'idle'
+  const mine = refused?.typed.intent === intent ? refused : undefined
+  const [minutes, setMinutes] = useState(mine?.typed.minutes ?? '')
+  return (
+    <Form method="post" noValidate className={classes.trial}>
+      <h3 className="figure">{title}</h3>
+      <p className="quiet">{how}</p>
+      <input type="hidden" name="vessel_id" value={vessel.id} />
+      {heat && vessel.own_rated_w === null && <NativeSelect label="On" name="heat_id" data={heats.map((h) => ({ value: h.id, label: h.name }))} error={errorAt(mine, 'heat_id')} defaultValue={mine?.typed.heat_id ?? heats[0]?.id ?? ''} mb="xs" />}
+      <Group grow align="flex-start">
+        {fields.map(([name, label, usual]) =>
+          name === 'minutes' ? (
+            <TextInput key={name} name={name} label={label} inputMode="decimal" value={minutes} onChange={(event) => setMinutes(event.currentTarget.value)} error={errorAt(mine, name)} />
+          ) : (
+            <TextInput key={name} name={name} label={label} inputMode="decimal" defaultValue={mine?.typed[name] ?? usual} error={errorAt(mine, name)} />
+          ),
+        )}
+      </Group>
+      <Group mt="xs" justify="space-between">
+        {timer ? <Stopwatch onStop={(ms) => setMinutes((ms / 60_000).toFixed(1))} /> : <span />}
+        <Button type="submit" size="sm" name="intent" value={intent} loading={busy}>
+          Take the figure
+        </Button>
+      </Group>
+      <p role="status" className={classes.said}>
+        {said?.intent === intent ? said.said : ''}
+      </p>
+    </Form>
+  )
+}
+
+function Stopwatch({ onStop }: { onStop: (ms: number) => void }) {
+  const [since, setSince] = useState<number>()
+  const [now, setNow] = useState(0)
+  useEffect(() => {
+    if (since === undefined) return
+    const timer = setInterval(() => setNow(Date.now()), 500)
+    return () => clearInterval(timer)
+  }, [since])
+  if (since === undefined)
+    return (
+      <Button
+        size="sm"
+        variant="default"
+        onClick={() => {
+          setSince(Date.now())
+          setNow(Date.now())
+        }}
+      >
+        Start the clock
+      </Button>
+    )
+  return (
+    <Button
+      size="sm"
+      variant="default"
+      onClick={() => {
+        onStop(Date.now() - since)
+        setSince(undefined)
+      }}
+    >
+      {countdown(Math.max(0, now - since))} · stop
+    </Button>
+  )
+}

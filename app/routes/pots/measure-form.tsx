@@ -1,0 +1,60 @@
+import { Button, Group, SegmentedControl, Stack, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { Form, useNavigation } from 'react-router'
+import type { MeasureRow } from '#server/database/equipment'
+import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+
+const FIELDS = ['name', 'ml', 'empty_g', 'full_g', 'known_ml', 'times'] as const
+
+/** A measure is told by its print, weighed full of water, or counted into something known. */
+export function MeasureForm({ measure, refused }: { measure: MeasureRow | undefined; refused: Refused | undefined }) {
+  const busy = useNavigation().state !== 'idle'
+  const mine = refused && (refused.typed.id ?? '') === (measure?.id ?? '') ? refused : undefined
+  const [how, setHow] = useState<string>(mine?.typed.how ?? 'weighed')
+  const field = (name: (typeof FIELDS)[number], usual = '') => ({ name, defaultValue: mine?.typed[name] ?? usual, error: errorAt(mine, name) })
+  return (
+    <Form method="post" noValidate>
+      <Stack gap="sm">
+        <input type="hidden" name="id" value={measure?.id ?? ''} />
+        <TextInput label="What you call it" {...field('name', measure?.name)} data-autofocus />
+        <SegmentedControl
+          aria-label="Told by"
+          name="how"
+          value={how}
+          onChange={setHow}
+          data={[
+            { value: 'weighed', label: 'weighed full' },
+            { value: 'counted', label: 'counted' },
+            { value: 'known', label: 'printed' },
+          ]}
+        />
+        {how === 'known' && <TextInput label="It holds, mL" inputMode="decimal" {...field('ml', measure ? String(measure.ml) : '')} />}
+        {how === 'weighed' && (
+          <Group grow align="flex-start">
+            <TextInput label="Empty, g" inputMode="decimal" {...field('empty_g')} />
+            <TextInput label="Full of water, g" inputMode="decimal" {...field('full_g')} />
+          </Group>
+        )}
+        {how === 'counted' && (
+          <Group grow align="flex-start">
+            <TextInput label="Into a vessel of, mL" inputMode="decimal" {...field('known_ml')} />
+            <TextInput label="It went in, times" inputMode="decimal" {...field('times')} />
+          </Group>
+        )}
+        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
+        <Group justify="space-between">
+          {measure ? (
+            <Button type="submit" variant="default" name="intent" value="drop-measure" disabled={busy}>
+              It is gone
+            </Button>
+          ) : (
+            <span />
+          )}
+          <Button type="submit" name="intent" value="save-measure" loading={busy}>
+            Keep it
+          </Button>
+        </Group>
+      </Stack>
+    </Form>
+  )
+}

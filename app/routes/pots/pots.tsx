@@ -1,0 +1,151 @@
+import { Button, Drawer, UnstyledButton } from '@mantine/core'
+import { useState } from 'react'
+import { data, Link, useNavigation } from 'react-router'
+import type { Read } from '#core/contract/plan-request'
+import {
+  calibrateBoil, calibrateFull, calibrateSimmer, dropHeat, dropMeasure, dropVessel, saveHeat, saveMeasure, saveVessel,
+} from '#server/kitchen/equipment-keeps'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { typedOf, type Refused } from '../../forms/errors'
+import type { Route } from './+types/pots'
+import { Calibrate } from './calibrate'
+import { HeatForm } from './heat-form'
+import { MeasureForm } from './measure-form'
+import { PotsToScale } from './pots-to-scale'
+import { VesselForm } from './vessel-form'
+import classes from './pots.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel' }]
+
+export function loader() {
+  const open = kitchen()
+  return { vessels: open.equipment.vessels(), heats: open.equipment.heats(), measures: open.equipment.measures(), settings: settingsOf(open) }
+}
+
+const ACTS = new Map<string, (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Read<string>>([
+  ['save-vessel', saveVessel], ['drop-vessel', dropVessel], ['save-heat', saveHeat], ['drop-heat', dropHeat],
+  ['save-measure', saveMeasure], ['drop-measure', dropMeasure],
+  ['calibrate-boil', calibrateBoil], ['calibrate-simmer', calibrateSimmer], ['calibrate-full', calibrateFull],
+])
+
+export async function action({ request }: Route.ActionArgs) {
+  const typed = typedOf(await request.formData())
+  const act = ACTS.get(typed.intent ?? '')
+  if (!act) return data({ errors: [{ path: 'intent', message: `intent must be one of ${[...ACTS.keys()].join(', ')}, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  const done = act(kitchen(), typed)
+  if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
+  return { said: done.value, intent: typed.intent!, at: Date.now() }
+}
+
+type Open = { what: 'vessel' | 'heat' | 'measure'; id: string | undefined } | { what: 'calibrate'; id: string }
+
+/** What the house cooks in and on, drawn to one scale, and what is known of it. */
+export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
+  const { vessels, heats, measures, settings } = loaderData
+  const [open, setOpen] = useState<Open>()
+  const refused = actionData && 'errors' in actionData ? actionData : undefined
+  const done = actionData && 'said' in actionData ? actionData : undefined
+  const [closedAt, setClosedAt] = useState<number>()
+  const idle = useNavigation().state === 'idle'
+  if (done && done.at !== closedAt && idle) {
+    setClosedAt(done.at)
+    if (!done.intent.startsWith('calibrate')) setOpen(undefined)
+  }
+  const vessel = vessels.find((row) => row.id === open?.id)
+  return (
+    <main className={classes.pots}>
+      <div className={classes.head}>
+        <h1 className="figure">Pots and heat</h1>
+        <Button onClick={() => setOpen({ what: 'vessel', id: undefined })}>Another pot</Button>
+      </div>
+      <PotsToScale vessels={vessels} />
+      <ul className={classes.list}>
+        {vessels.map((row) => (
+          <li key={row.id}>
+            <b className="figure">{row.name}</b>
+            <span className="quiet">
+              {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid} lid{row.lining === 'coated' ? '; coated: wash grain in another bowl, never scrape it' : ''}
+              <br />
+              {row.measured === '' ? 'described only: its steam is a guess to a third' : row.measured}
+            </span>
+            <span className={classes.keys}>
+              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure the ${row.name}`}>
+                measure it
+              </UnstyledButton>
+              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'vessel', id: row.id })} aria-label={`Change the ${row.name}`}>
+                change
+              </UnstyledButton>
+            </span>
+          </li>
+        ))}
+      </ul>
+
+      <div className={classes.columns}>
+        <section aria-label="Heat">
+          <h2 className={classes.h2}>Heat</h2>
+          <ul className={classes.list}>
+            {heats.map((row) => (
+              <li key={row.id}>
+                <b className="figure">{row.name}</b>
+                <span className="quiet">
+                  {Math.round(row.rated_w)} W, about {Math.round(row.rated_w * row.efficiency * row.power_factor)} at the pot
+                  <br />
+                  {row.knob.length > 0 ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ') : 'no places of its knob told'}
+                  {row.measured && `; ${row.measured}`}
+                </span>
+                <span className={classes.keys}>
+                  <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'heat', id: row.id })} aria-label={`Change the ${row.name}`}>
+                    change
+                  </UnstyledButton>
+                </span>
+              </li>
+            ))}
+          </ul>
+          <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'heat', id: undefined })}>
+            Another heat
+          </Button>
+        </section>
+        <section aria-label="Measures">
+          <h2 className={classes.h2}>Measures</h2>
+          <ul className={classes.list}>
+            {measures.map((row) => (
+              <li key={row.id}>
+                <b className="figure">{row.name}</b>
+                <span className="quiet">
+                  {Math.round(row.ml)} mL, {row.how === 'known' ? 'as printed' : row.how}
+                </span>
+                <span className={classes.keys}>
+                  <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'measure', id: row.id })} aria-label={`Change ${row.name}`}>
+                    change
+                  </UnstyledButton>
+                </span>
+              </li>
+            ))}
+            <li>
+              <b className="figure">your finger</b>
+              <span className="quiet">{settings.crease_mm} mm to the first crease</span>
+              <span className={classes.keys}>
+                <Link to="/settings">settings</Link>
+              </span>
+            </li>
+          </ul>
+          <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'measure', id: undefined })}>
+            A glass, a bowl, a cup
+          </Button>
+        </section>
+      </div>
+      <Drawer opened={open !== undefined} onClose={() => setOpen(undefined)} position="right" size="md" lockScroll={false} title={titleOf(open, vessel?.name)} closeButtonProps={{ 'aria-label': 'Close' }}>
+        {open?.what === 'vessel' && <VesselForm key={open.id} vessel={vessel} refused={refused} />}
+        {open?.what === 'heat' && <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />}
+        {open?.what === 'measure' && <MeasureForm key={open.id} measure={measures.find((m) => m.id === open.id)} refused={refused} />}
+        {open?.what === 'calibrate' && vessel && <Calibrate vessel={vessel} heats={heats} kitchenC={settings.kitchen_c} refused={refused} said={done} />}
+      </Drawer>
+    </main>
+  )
+}
+
+function titleOf(open: Open | undefined, name: string | undefined): string {
+  if (!open) return ''
+  if (open.what === 'calibrate') return `Measure the ${name ?? 'pot'}`
+  return open.id === undefined ? { vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own' }[open.what] : `The ${name ?? 'figures'}`
+}

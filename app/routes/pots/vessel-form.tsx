@@ -1,0 +1,70 @@
+import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { Form, useNavigation } from 'react-router'
+import { HOUSE_LIMITS } from '#core/contract/house'
+import { MATERIAL_IDS, MATERIALS } from '#core/vessel/calibration'
+import type { VesselRow } from '#server/database/equipment'
+import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+
+const FIELDS = ['name', 'kind', 'capacity_ml', 'rim_diameter_mm', 'base_diameter_mm', 'height_mm', 'lid', 'lining', 'material', 'empty_g', 'own_rated_w', 'marks'] as const
+const KINDS = [
+  { value: 'pot', label: 'a pot for a burner' },
+  { value: 'cooker', label: 'a switch cooker' },
+  { value: 'pressure-electric', label: 'an electric pressure pot' },
+]
+const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
+
+/** A pot in the words of whoever owns it: nobody is asked for a heat capacity. */
+export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined; refused: Refused | undefined }) {
+  const busy = useNavigation().state !== 'idle'
+  const mine = refused && (refused.typed.id ?? '') === (vessel?.id ?? '') ? refused : undefined
+  const [kind, setKind] = useState<string>(mine?.typed.kind ?? vessel?.kind ?? 'pot')
+  const usual: Record<string, string> = {
+    marks: (vessel?.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'), lid: vessel?.lid ?? 'tight', lining: vessel?.lining ?? 'bare', material: vessel?.material ?? 'steel',
+  }
+  const field = (name: (typeof FIELDS)[number]) => ({
+    name,
+    defaultValue: mine?.typed[name] ?? usual[name] ?? String(vessel?.[name] ?? ''),
+    error: errorAt(mine, name),
+  })
+  return (
+    <Form method="post" noValidate>
+      <Stack gap="sm">
+        <input type="hidden" name="id" value={vessel?.id ?? ''} />
+        <TextInput label="What you call it" {...field('name')} data-autofocus />
+        <NativeSelect label="It is" data={KINDS} name="kind" value={kind} onChange={(event) => setKind(event.currentTarget.value)} error={errorAt(mine, 'kind')} />
+        <Group grow align="flex-start">
+          <TextInput label="Holds to the rim, mL" description={range(HOUSE_LIMITS.capacity_ml, 'mL')} inputMode="decimal" {...field('capacity_ml')} />
+          <TextInput label="Across the mouth inside, mm" description={range(HOUSE_LIMITS.diameter_mm, 'mm')} inputMode="decimal" {...field('rim_diameter_mm')} />
+        </Group>
+        <Group grow align="flex-start">
+          <TextInput label="Across the bottom, mm" description="empty: as the mouth" inputMode="decimal" {...field('base_diameter_mm')} />
+          <TextInput label="Height inside, mm" description="empty: from what it holds" inputMode="decimal" {...field('height_mm')} />
+        </Group>
+        <Group grow align="flex-start">
+          <NativeSelect label="Lid" data={['tight', 'loose', 'foil']} {...field('lid')} />
+          <NativeSelect label="Inside" data={[{ value: 'bare', label: 'bare metal' }, { value: 'enamel', label: 'enamel' }, { value: 'glazed', label: 'glazed' }, { value: 'coated', label: 'coated' }]} {...field('lining')} />
+        </Group>
+        <Group grow align="flex-start">
+          <NativeSelect label="Made of" data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))} {...field('material')} />
+          <TextInput label="Weighs empty with its lid, g" description="empty: a guess from its size" inputMode="decimal" {...field('empty_g')} />
+        </Group>
+        {kind !== 'pot' && <TextInput label="Its plate says, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
+        <Textarea label="Marks you counted in" description='one a line, from the bottom: "20 mm = 500 mL"; empty for none' autosize minRows={2} {...field('marks')} />
+        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
+        <Group justify="space-between">
+          {vessel ? (
+            <Button type="submit" variant="default" name="intent" value="drop-vessel" disabled={busy}>
+              It is gone
+            </Button>
+          ) : (
+            <span />
+          )}
+          <Button type="submit" name="intent" value="save-vessel" loading={busy}>
+            {vessel ? 'Keep it so' : 'Put it with the others'}
+          </Button>
+        </Group>
+      </Stack>
+    </Form>
+  )
+}

@@ -1,0 +1,6 @@
+import type { BagRow } from '#server/database/shelf'
+
+/** A bag as the shelf shows it: with what its label's ratio comes to in the grain, g/g, as far as a label tells. */
+export interface ShelfBag extends BagRow {
+  means: { low: number; middle: number; high: number } | null
+}
