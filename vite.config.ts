@@ -6,7 +6,7 @@ export default defineConfig({
   worker: { format: 'es' },
   // Named here because a dependency found late makes the dev server load a second copy of React.
   optimizeDeps: {
-    include: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react', 'valibot', 'temporal-polyfill', 'uuid'],
+    include: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react', 'valibot', 'temporal-polyfill', 'uuid', 'recharts'],
     exclude: ['better-sqlite3'],
   },
 })

@@ -25,6 +25,7 @@ const PressSchema = v.object({
   pressed_ms: between(...EPOCH_LIMITS),
   sent_ms: between(...EPOCH_LIMITS),
   seconds: v.optional(between(1, 600, 's')),
+  clarity: v.optional(between(0, 1)),
   target: v.optional(id),
 })
 export type Press = v.InferOutput<typeof PressSchema>

@@ -1,5 +1,5 @@
 /** What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever changed or removed. */
-export const EVENT_KINDS = ['cue', 'go-on', 'minute-more', 'lid-lifted', 'take-back', 'finish', 'stop'] as const
+export const EVENT_KINDS = ['cue', 'go-on', 'minute-more', 'lid-lifted', 'washed', 'take-back', 'finish', 'stop'] as const
 export type EventKind = (typeof EVENT_KINDS)[number]
 
 export interface CookEvent {
@@ -12,6 +12,8 @@ export interface CookEvent {
   atMs: number
   /** How long the lid was off, s. */
   seconds?: number
+  /** How clear the water ran, 0..1, after a wash. */
+  clarity?: number
   /** The event a take-back takes back. */
   target?: string
 }

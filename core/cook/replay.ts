@@ -38,6 +38,9 @@ export interface CookView {
   /** Minutes the table moved since the start, and why, newest last. */
   slips: { stage: string; minutes: number }[]
   lidLifts: number
+  /** Washes told, and how clear the last one ran. */
+  washes: number
+  clarity: number | undefined
   /** Steam that lifted lids cost, g. */
   lostSteamG: number
   /** The newest event that can still be taken back. */
@@ -83,6 +86,8 @@ export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: n
     slips: slipsOf(cook.plan, stages),
     lidLifts,
     lostSteamG,
+    washes: happened.filter((e) => e.kind === 'washed').length,
+    clarity: happened.findLast((e) => e.kind === 'washed')?.clarity,
     last: happened.findLast((e) => e.atMs <= until),
     endedMs: end?.atMs,
   }

@@ -56,6 +56,7 @@ interface EventRow {
   at_ms: number
   received_ms: number
   seconds: number | null
+  clarity: number | null
   target: string | null
 }
 interface NotedRow extends CookRow {
@@ -90,6 +91,7 @@ const eventOf = (row: EventRow): StoredEvent => ({
   atMs: row.at_ms,
   receivedMs: row.received_ms,
   ...(row.seconds === null ? {} : { seconds: row.seconds }),
+  ...(row.clarity === null ? {} : { clarity: row.clarity }),
   ...(row.target === null ? {} : { target: row.target }),
 })
 
@@ -118,12 +120,12 @@ export function cooksIn(db: Db) {
     INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan)
     VALUES (@id, @startedMs, @title, @grainKey, @vesselId, @vesselName, @heatName, @serveAtMs, @request, @plan)`)
   const events = db.prepare(`
-    SELECT id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, target
+    SELECT id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, target
     FROM cook_event WHERE cook_id = ? ORDER BY at_ms, seq`)
   // A second press of the same thing, or a retry of one that arrived, is no error and no second row.
   const append = db.prepare(`
-    INSERT INTO cook_event (id, cook_id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, target)
-    VALUES (@id, @cookId, @kind, @stage, @identity, @deviceMs, @atMs, @receivedMs, @seconds, @target)
+    INSERT INTO cook_event (id, cook_id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, target)
+    VALUES (@id, @cookId, @kind, @stage, @identity, @deviceMs, @atMs, @receivedMs, @seconds, @clarity, @target)
     ON CONFLICT DO NOTHING`)
   const judge = db.prepare(`
     INSERT INTO judgement (cook_id, judged_ms, wet_dry, hardness, bottom, note)
@@ -150,6 +152,7 @@ export function cooksIn(db: Db) {
         cookId,
         identity: event.identity ?? null,
         seconds: event.seconds ?? null,
+        clarity: event.clarity ?? null,
         target: event.target ?? null,
       }).changes > 0,
     judge: (cookId: string, judgement: StoredJudgement) => void judge.run({ ...judgement, cookId }),

@@ -109,6 +109,18 @@ test('starting names what is wrong', () => {
   expect(startCook(kitchen, { request: { ...request, method: 'switch-cooker' }, vessel_id: 'cooker' }, START)).toMatchObject({ ok: true })
 })
 
+test('starting a cook takes its grain off the bag it came from, and only its own part of a blend', () => {
+  kitchen.shelf.saveBag({
+    id: 'sack', variety: 'short-white', name: 'sack', label: '', label_ratio: null, adopted_delta: null, bought_on: null, opened_on: null, new_crop: 0,
+    enriched: 0, left_g: 1000,
+  })
+  const blend = { grains: [{ variety: 'short-white', share: 3 }, { variety: 'wild', share: 1 }], amount: { basis: 'dry-mass', value: 400 } }
+  startCook(kitchen, { request: blend, vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'sack' }, START)
+  expect(kitchen.shelf.bags()[0]!.left_g).toBe(700)
+  startCook(kitchen, { request, vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'another' }, START)
+  expect(kitchen.shelf.bags()[0]!.left_g).toBe(700)
+})
+
 describe('a finished cook', () => {
   const through = (wet_dry: string): string => {
     const id = begin()

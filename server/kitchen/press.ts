@@ -32,6 +32,7 @@ export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, re
       atMs: Math.round(Math.max(cook.startedMs, receivedMs - held)),
       receivedMs,
       ...(said.seconds === undefined ? {} : { seconds: said.seconds }),
+      ...(said.clarity === undefined ? {} : { clarity: said.clarity }),
       ...(said.target === undefined ? {} : { target: said.target }),
     }
     return cooks.append(cookId, event)

@@ -11,15 +11,16 @@ const StartSchema = record({
   request: PlanRequestSchema,
   vessel_id: v.string('is required'),
   heat_id: v.nullish(v.string()),
+  bag_id: v.nullish(v.string()),
 })
 
 /** Starts a cook: the request is planned here once more, and that plan is frozen.
  *  @returns the new cook's id, or what was wrong with the request */
-export function startCook({ cooks, equipment }: Kitchen, input: unknown, nowMs: number): Read<string> {
+export function startCook({ db, cooks, equipment, shelf }: Kitchen, input: unknown, nowMs: number): Read<string> {
   const parsed = v.safeParse(StartSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const given = input as { request: PlanRequestJson }
-  const { vessel_id, heat_id } = parsed.output
+  const { vessel_id, heat_id, bag_id } = parsed.output
   const vessel = equipment.vessels().find((row) => row.id === vessel_id)
   if (!vessel) return { ok: false, errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }] }
   const heat = equipment.heats().find((row) => row.id === heat_id)
@@ -30,7 +31,7 @@ export function startCook({ cooks, equipment }: Kitchen, input: unknown, nowMs: 
   const request = read.value
   const id = randomUUID()
   const made = plan(request)
-  cooks.add({
+  const cook = {
     id,
     startedMs: nowMs,
     title: request.grains.map((g) => varietyOf(g.variety).name).join(' and '),
@@ -41,6 +42,12 @@ export function startCook({ cooks, equipment }: Kitchen, input: unknown, nowMs: 
     serveAtMs: request.serveAtMs,
     request: given.request,
     plan: made,
-  })
+  }
+  const bag = shelf.bags().find((b) => b.id === bag_id)
+  const used = made.grain.parts.find((part) => part.variety === bag?.variety)?.mass_g
+  db.transaction(() => {
+    cooks.add(cook)
+    if (bag && used !== undefined) shelf.take(bag.id, used)
+  })()
   return { ok: true, value: id }
 }

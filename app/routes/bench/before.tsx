@@ -4,7 +4,11 @@ import { LIMITS, PURPOSE_TEXTURE } from '#core/contract/plan-request'
 import type { Variety } from '#core/grain/varieties'
 import type { VesselKind } from '#core/vessel/vessel'
 import { Kernel } from '../../drawing/kernel-pattern'
+import type { Plan } from '#core/plan/result'
+import type { CrystalId } from '#core/season/salt'
 import type { BenchState } from './bench-state'
+import { Season } from './season'
+import { SoakCurve } from './soak-curve'
 import { PURPOSE_WORDS, soakWord } from './words'
 import classes from './before.module.css'
 
@@ -13,6 +17,8 @@ interface BeforeProps {
   change: (next: Partial<BenchState>) => void
   variety: Variety
   kind: VesselKind
+  plan: Plan
+  crystal: CrystalId
 }
 
 const TEXTURES = [
@@ -22,7 +28,7 @@ const TEXTURES = [
 ] as const
 
 /** Everything settled before the heat: how it should end, how it is washed, whether it soaks. */
-export function Before({ state, change, variety, kind }: BeforeProps) {
+export function Before({ state, change, variety, kind, plan, crystal }: BeforeProps) {
   const texture = state.texture ?? PURPOSE_TEXTURE[state.purpose]
   const washes = state.washes ?? variety.washes
   return (
@@ -72,7 +78,7 @@ export function Before({ state, change, variety, kind }: BeforeProps) {
             ]}
           />
         </div>
-        <p className={classes.hint}>{washes === 0 ? 'straight from the bag; nothing clings' : variety.washHow}</p>
+        {(washes === 0 || !state.soak) && <p className={classes.hint}>{washes === 0 ? 'straight from the bag; nothing clings' : variety.washHow}</p>}
       </div>
 
       <div className={classes.block}>
@@ -89,6 +95,7 @@ export function Before({ state, change, variety, kind }: BeforeProps) {
             </UnstyledButton>
           ))}
         </div>
+        {state.soak && <SoakCurve variety={variety} soak={state.soak} onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })} />}
         {state.soak && (
           <SegmentedControl
             size="xs"
@@ -103,6 +110,8 @@ export function Before({ state, change, variety, kind }: BeforeProps) {
           />
         )}
       </div>
+
+      <Season state={state} change={change} plan={plan} crystal={crystal} />
 
       {kind !== 'pressure-electric' && (
         <div className={classes.block}>

@@ -23,6 +23,7 @@ import { OrderLine } from './order-line'
 import { contextOf, heldAt, ownPourWords } from './own-water'
 import { PotView } from './pot-view'
 import { StartBar } from './start-bar'
+import { Study } from './study'
 import { StagesUpright } from './stages-upright'
 import { TABS, type Tab } from './tabs'
 import classes from './bench.module.css'
@@ -129,7 +130,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
     submit(
       {
         intent: 'start',
-        cook: JSON.stringify({ request, vessel_id: vesselRow.id, heat_id: vesselRow.own_rated_w === null ? heatOfState(state, house).id : null }),
+        cook: JSON.stringify({ request, vessel_id: vesselRow.id, heat_id: vesselRow.own_rated_w === null ? heatOfState(state, house).id : null, bag_id: state.bagId }),
       },
       { method: 'post' },
     )
@@ -139,7 +140,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       <h1 className={classes.hidden}>Bench</h1>
       <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
-        <Before state={state} change={change} variety={variety} kind={vesselRow.kind} />
+        <Before state={state} change={change} variety={variety} kind={vesselRow.kind} plan={plan} crystal={settings.crystal} />
       </section>
       <section className={`${classes.pot} basin`} aria-label="The pot">
         <PotView
@@ -153,6 +154,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             onPour: (pour) => change(heldAt(pour, plan, state)),
           }}
         />
+        <Study request={request} variety={variety} change={change} creaseMm={settings.crease_mm} />
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure

@@ -1,6 +1,5 @@
 import { Drawer, Popover, UnstyledButton } from '@mantine/core'
 import { useState, type ReactNode } from 'react'
-import { varietyOf } from '#core/grain/varieties'
 import { clockTime, nextAt, dayWord, type HouseClock } from '../../time/clock-hour'
 import { heatOfState, vesselOfState } from './bench-state'
 import { AmountPanel } from './panels/amount-panel'
@@ -10,7 +9,7 @@ import { HourPanel } from './panels/hour-panel'
 import type { PanelProps } from './panels/panel-props'
 import { PurposePanel } from './panels/purpose-panel'
 import { VesselPanel } from './panels/vessel-panel'
-import { amountWord, LID_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
+import { amountWord, grainWord, LID_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
 import classes from './order-line.module.css'
 
 interface Part {
@@ -31,7 +30,7 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
       : `at ${clockTime(nextAt(state.at, clock.zone, now), clock)}${dayWord(nextAt(state.at, clock.zone, now), now, clock.zone) === 'tomorrow' ? ' tomorrow' : ''}`
   const parts: Part[] = [
     { id: 'amount', word: amountWord(state), label: 'How much', panel: <AmountPanel {...panel} /> },
-    { id: 'grain', word: varietyOf(state.grain).name.toLowerCase(), label: 'Which grain', panel: <GrainPanel {...panel} /> },
+    { id: 'grain', word: grainWord(state, house), label: 'Which grain', panel: <GrainPanel {...panel} /> },
     { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for', panel: <PurposePanel {...panel} /> },
     { id: 'pot', word: own ? `in the ${vessel.name}` : `in the ${vessel.name} on the ${heatOfState(state, house).name}`, label: 'Which pot', panel: <VesselPanel {...panel} /> },
     {

@@ -124,7 +124,7 @@ describe('cautions', () => {
 })
 
 test.each(VARIETIES.map((v) => [v.id, v] as const))('%s can be set up before the heat', (_, variety) => {
-  const text = textOf(<Before state={{ ...firstBench(house), grain: variety.id }} change={still} variety={variety} kind="pot" />)
+  const text = textOf(<Before state={{ ...firstBench(house), grain: variety.id }} change={still} variety={variety} kind="pot" plan={planOf()} crystal="table" />)
   expect(text).toContain('Ends as usual beside a dish')
   expect(text).toMatch(/firm standard soft/)
   if (variety.washes === 0) expect(text).toContain('nothing clings')

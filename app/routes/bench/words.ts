@@ -1,4 +1,5 @@
-import type { BenchState } from './bench-state'
+import { varietyOf } from '#core/grain/varieties'
+import type { BenchState, House } from './bench-state'
 
 const COUNT = [
   'nobody', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'thirteen', 'fourteen',
@@ -9,6 +10,13 @@ export const countWord = (n: number): string => COUNT[n] ?? String(n)
 
 export const amountWord = ({ amount }: Pick<BenchState, 'amount'>): string =>
   amount.basis === 'servings' ? `For ${countWord(amount.value)}` : `${amount.value} g dry`
+
+/** The grain as it is called here: by its bag, or by its kind, and what is mixed in. */
+export function grainWord({ grain, bagId, others }: Pick<BenchState, 'grain' | 'bagId' | 'others'>, { bags }: Pick<House, 'bags'>): string {
+  const bag = bags.find((b) => b.id === bagId && b.variety === grain)
+  const main = varietyOf(grain).name.toLowerCase()
+  return [bag && bag.name !== main ? `${main} (${bag.name})` : main, ...others.map((o) => varietyOf(o.variety).name.toLowerCase())].join(' with ')
+}
 
 export const PURPOSE_WORDS: Record<BenchState['purpose'], string> = {
   side: 'beside a dish', frying: 'for frying', salad: 'for a salad', dressed: 'dressed with vinegar', porridge: 'as porridge',

@@ -1,5 +1,5 @@
 import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
-import { IconMoon, IconSun } from '@tabler/icons-react'
+import { IconMoon, IconSettings, IconSun } from '@tabler/icons-react'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useMatches } from 'react-router'
 import { nowMs } from '#server/clock'
@@ -22,7 +22,6 @@ const PLACES = [
   ['/shelf', 'Shelf'],
   ['/pots', 'Pots'],
   ['/notebook', 'Notebook'],
-  ['/settings', 'Settings'],
 ] as const
 
 export default function House({ loaderData }: Route.ComponentProps) {
@@ -46,6 +45,9 @@ export default function House({ loaderData }: Route.ComponentProps) {
           {!onStove &&
             running.map((cook) => <RunningChip key={cook.id} {...cook} />)}
           <span className={classes.household}>{household}</span>
+          <NavLink to="/settings" className={classes.gear} aria-label="Settings">
+            <IconSettings size={20} aria-hidden />
+          </NavLink>
           <SchemeSwitch />
         </div>
       </header>

@@ -69,10 +69,10 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
               {row.measured === '' ? 'described only: its steam is a guess to a third' : row.measured}
             </span>
             <span className={classes.keys}>
-              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure the ${row.name}`}>
+              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure ${row.name}`}>
                 measure it
               </UnstyledButton>
-              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'vessel', id: row.id })} aria-label={`Change the ${row.name}`}>
+              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'vessel', id: row.id })} aria-label={`Change ${row.name}`}>
                 change
               </UnstyledButton>
             </span>
@@ -94,7 +94,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
                   {row.measured && `; ${row.measured}`}
                 </span>
                 <span className={classes.keys}>
-                  <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'heat', id: row.id })} aria-label={`Change the ${row.name}`}>
+                  <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'heat', id: row.id })} aria-label={`Change ${row.name}`}>
                     change
                   </UnstyledButton>
                 </span>

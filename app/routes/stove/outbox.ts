@@ -9,6 +9,7 @@ interface Waiting {
   stage: string
   pressed_ms: number
   seconds?: number
+  clarity?: number
   target?: string
 }
 
@@ -29,7 +30,7 @@ export interface Outbox {
   waiting: CookEvent[]
   /** Whether the last try to send failed. */
   cutOff: boolean
-  press: (kind: EventKind, stage: string, more?: { seconds?: number; target?: string }) => void
+  press: (kind: EventKind, stage: string, more?: { seconds?: number; clarity?: number; target?: string }) => void
 }
 
 /** Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted server.

@@ -14,6 +14,7 @@ import { Keys } from './keys'
 import { NowPanel } from './now-panel'
 import { useOutbox } from './outbox'
 import { Strip } from './strip'
+import { plannedWashes, Washes } from './washes'
 import classes from './stove.module.css'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.title} · Stove · Omsel` : 'Stove · Omsel' }]
@@ -60,7 +61,7 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
   const lastPress = useRef({ kind: '', atMs: 0 })
-  const press = (kind: EventKind, stageId: string, more?: { seconds?: number; target?: string }) => {
+  const press = (kind: EventKind, stageId: string, more?: { seconds?: number; clarity?: number; target?: string }) => {
     const atMs = Date.now()
     if (lastPress.current.kind === kind && atMs - lastPress.current.atMs < SAME_PRESS_MS) return
     lastPress.current = { kind, atMs }
@@ -87,6 +88,7 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
             plan={plan} view={view} now={now} clock={house} stage={stage} current={current} title={loaderData.title}
             vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)}
           />
+          {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
           <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} />
         </>
       )}

@@ -1,32 +1,85 @@
-import { Select, Text } from '@mantine/core'
+import { Button, NumberInput, Select, SegmentedControl, Stack, Text } from '@mantine/core'
 import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { MOST_OTHERS, type BenchState } from '../bench-state'
 import type { PanelProps } from './panel-props'
 
 const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
 const GROUPS = FAMILIES.map((family) => ({
   group: family,
-  items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id, label: v.name })),
+  items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id as string, label: v.name })),
 }))
+const BAG = 'bag:'
 
-/** Another grain brings its own washes; a soak of the last one would mean nothing to it. */
-export function GrainPanel({ state, change }: PanelProps) {
+/** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes; the last one's soak goes. */
+export function GrainPanel({ state, change, house }: PanelProps) {
+  const bags = house.bags.map((bag) => ({ value: BAG + bag.id, label: `${bag.name}, ${varietyOf(bag.variety).name.toLowerCase()}` }))
+  const pick = (value: string | null) => {
+    if (!value) return
+    const bag = house.bags.find((b) => BAG + b.id === value)
+    change({ grain: bag?.variety ?? (value as VarietyId), bagId: bag?.id ?? null, washes: null, soak: null, poured: null })
+  }
   return (
-    <>
+    <Stack gap="sm">
       <Select
         label="Grain"
-        data={GROUPS}
-        value={state.grain}
+        data={bags.length > 0 ? [{ group: 'your bags', items: bags }, ...GROUPS] : GROUPS}
+        value={state.bagId && house.bags.some((b) => b.id === state.bagId) ? BAG + state.bagId : state.grain}
         searchable
         allowDeselect={false}
         nothingFoundMessage="No grain by that name"
         maxDropdownHeight={300}
         comboboxProps={{ withinPortal: false }}
         data-autofocus
-        onChange={(id) => id && change({ grain: id as VarietyId, washes: null, soak: null })}
+        onChange={pick}
       />
-      <Text size="sm" c="dimmed" mt="xs">
+      <Text size="sm" c="dimmed">
         {varietyOf(state.grain).character}
       </Text>
-    </>
+      {state.others.map((_, i) => (
+        <Other key={i} i={i} state={state} change={change} />
+      ))}
+      {state.others.length > 0 && (
+        <SegmentedControl
+          size="xs"
+          aria-label="Quick and slow together"
+          value={state.blendTiming}
+          onChange={(timing) => change({ blendTiming: timing as BenchState['blendTiming'] })}
+          data={[
+            { value: 'together', label: 'all at once' },
+            { value: 'add-later', label: 'quick ones later' },
+            { value: 'soak-slow', label: 'soak the slow' },
+          ]}
+        />
+      )}
+      {state.others.length < MOST_OTHERS && (
+        <Button size="xs" variant="default" onClick={() => change({ others: [...state.others, { variety: state.grain === 'wild' ? 'long-white' : 'wild', share: 0.25 }], poured: null })}>
+          Mix another grain in
+        </Button>
+      )}
+    </Stack>
+  )
+}
+
+function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i: number }) {
+  const other = state.others[i]!
+  const set = (next: Partial<BenchState['others'][number]>) => change({ others: state.others.map((o, k) => (k === i ? { ...o, ...next } : o)), poured: null })
+  return (
+    <Stack gap={4}>
+      <Select aria-label={`Grain ${i + 2}`} data={GROUPS} value={other.variety} searchable allowDeselect={false} comboboxProps={{ withinPortal: false }} onChange={(id) => id && set({ variety: id as VarietyId })} />
+      <NumberInput
+        size="xs"
+        label={`parts of ${varietyOf(other.variety).name.toLowerCase()} to one of ${varietyOf(state.grain).name.toLowerCase()}, by weight`}
+        defaultValue={other.share}
+        min={0.05}
+        max={20}
+        step={0.05}
+        decimalScale={2}
+        clampBehavior="blur"
+        onChange={(n) => typeof n === 'number' && n >= 0.05 && n <= 20 && set({ share: n })}
+      />
+      <Button size="compact-xs" variant="subtle" onClick={() => change({ others: state.others.filter((_, k) => k !== i), poured: null })}>
+        leave it out
+      </Button>
+    </Stack>
   )
 }

@@ -1,0 +1,43 @@
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { Skeleton } from '@mantine/core'
+import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { fingerStudy, type FingerStudy } from '#core/plan/finger-study'
+import classes from './study.module.css'
+
+const Chart = lazy(() => import('./finger-lines'))
+/** The study plans a score of pots; a paint comes first, so that the drawer opens at once. */
+const AFTER_PAINT_MS = 30
+
+/** Where a fixed crease, and "as deep again", land from a handful to this pot's limit. */
+export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; creaseMm: number }) {
+  const [study, setStudy] = useState<FingerStudy>()
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const read = readPlanRequest(request)
+      if (read.ok) setStudy(fingerStudy(read.value, creaseMm))
+    }, AFTER_PAINT_MS)
+    return () => clearTimeout(timer)
+  }, [request, creaseMm])
+  if (!study) return <Skeleton height={320} />
+  return (
+    <>
+      <p className={classes.words}>{studyWords(study, creaseMm)}</p>
+      <Suspense fallback={<Skeleton height={300} />}>
+        <Chart study={study} />
+      </Suspense>
+      <p className="quiet small">
+        “As deep again” is not as much again: the water fills the gaps between the grains first, so over dry grain it is about one and two fifths by volume.
+      </p>
+    </>
+  )
+}
+
+/** What the chart says, in words. */
+export function studyWords({ safe, rightAt, points, soft }: FingerStudy, creaseMm: number): string {
+  const g = (n: number) => `${Math.round(n / 5) * 5} g`
+  if (safe)
+    return `Your ${creaseMm} mm ${rightAt === undefined ? 'stay' : `are right for ${g(rightAt)} of grain, and stay`} between firm and soft from ${g(safe.from)} to ${g(safe.to)}. Less grain ends wetter, more ends drier.`
+  return points[points.length - 1]!.crease > soft
+    ? `Your ${creaseMm} mm are too much water for any batch this pot can hold.`
+    : `Your ${creaseMm} mm are too little water for any batch worth cooking here.`
+}
