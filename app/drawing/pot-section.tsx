@@ -80,7 +80,7 @@ export function PotSection({ vessel, variety, levels, lid, crease, hold, cooked 
   const fillTop = Math.min(levels.fill, rim)
   return (
     <div ref={ref} className={classes.frame}>
-      <svg viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`} role="img" aria-label={title} className={classes.pot}>
+      <svg viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`} role={hold ? 'group' : 'img'} aria-label={title} className={classes.pot}>
         <defs>
           <KernelPattern id={grains} variety={variety} swell={cooked ? 1.35 : 1} wet={!cooked && levels.fill > 0} />
         </defs>
