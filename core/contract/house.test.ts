@@ -16,6 +16,11 @@ test('a pot in the words of a form', () => {
   })
 })
 
+test('a field that was not shown counts as left empty', () => {
+  const { own_rated_w: _, empty_g: __, ...shown } = vessel
+  expect(readVesselForm(shown)).toMatchObject({ ok: true, value: { own_rated_w: null, empty_g: null } })
+})
+
 test.each([
   [{ rim_diameter_mm: '-4' }, 'rim_diameter_mm', '40 to 800 mm'],
   [{ rim_diameter_mm: '0' }, 'rim_diameter_mm', 'got 0'],

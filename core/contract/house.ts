@@ -30,9 +30,12 @@ const named = v.pipe(
 const optionalText = (most: number) =>
   v.pipe(v.optional(v.string(), ''), v.trim(), v.maxLength(most, (issue) => `must be at most ${most} characters, got ${issue.input.length}`))
 const number = (limits: readonly [number, number], unit: string) => v.pipe(formNumber, between(...limits, unit))
-/** A number that may be left empty. */
+/** A number that may be left empty, or whose field is not shown. */
 const maybe = (limits: readonly [number, number], unit: string) =>
-  v.union([v.pipe(v.optional(v.literal(''), ''), v.transform(() => null)), number(limits, unit)], (issue) => firstMessage(issue))
+  v.optional(
+    v.union([v.pipe(v.literal(''), v.transform(() => null)), number(limits, unit)], (issue) => firstMessage(issue)),
+    '',
+  )
 const firstMessage = (issue: v.BaseIssue<unknown>): string => {
   const inner = issue.issues?.[issue.issues.length - 1]
   return inner?.message ?? `must be a number, got ${quoted(issue.input)}`
