@@ -13,7 +13,7 @@ export interface SoakWindow {
 }
 
 /** Worth it from this share of what the grain can hold cold: white grain turns opaque all through about there. */
-const WORTH_SHARE = 0.75
+const WORTH_SHARE = 0.7
 /** Bare grain breaks in the hand when it has stood full for this long, minutes; a skin holds it together. */
 const BARE_STANDS = 120
 const SKIN_STANDS = 1440

@@ -1,0 +1,127 @@
+import { planFrom } from '#core/contract/plan'
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import { blendOf } from '#core/grain/blend'
+import { pressureAt, saturationTemperature, boilingPointAt } from '#core/heat/boiling-point'
+import { HEAT_PRESETS } from '#core/heat/sources'
+import { metres, pascals } from '#core/quantity/units'
+import { vesselPreset } from '#core/vessel/presets'
+import { CUES } from './cues'
+import { methodOf, PLANNABLE_METHOD_IDS, type PlannableMethodId } from './index'
+import { HEAT_STYLES, type Kitchen } from './method'
+
+const kitchen = (id: PlannableMethodId, over: Partial<Kitchen> = {}): Kitchen => {
+  const { defaults } = methodOf(id)
+  return {
+    blend: blendOf([{ variety: 'short-white', share: 1 }]), dryG: 300, vessel: vesselPreset(defaults.vessel), source: HEAT_PRESETS[defaults.heat],
+    boilC: 99.97, ambientPa: 101_325, kitchenC: 20, heatStyle: 'boil-then-lowest', lidUntilBoil: 'on', stirAtBoil: false,
+    restMinutes: defaults.restMinutes, pressure: 'high', release: 'natural', releaseMinutes: 10, ...over,
+  }
+}
+const stages = (id: PlannableMethodId, over: Partial<Kitchen> = {}) => methodOf(id).stages(kitchen(id, over))
+const plan = (more: Partial<PlanRequestJson>) => {
+  const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  if (!read.ok) throw new Error(read.errors[0]!.message)
+  return read.value
+}
+
+describe.each(PLANNABLE_METHOD_IDS)('%s', (id) => {
+  test('has at most one open stage, unique ids, and a drawn cue wherever it waits for one', () => {
+    for (const release of ['natural', 'timed', 'quick'] as const)
+      for (const heatStyle of HEAT_STYLES) {
+        const laid = stages(id, { release, heatStyle })
+        expect(laid.filter((s) => s.until === 'solved').length).toBeLessThanOrEqual(1)
+        expect(new Set(laid.map((s) => s.id)).size).toBe(laid.length)
+        for (const stage of laid) {
+          if (stage.endsOn === 'cue') expect(CUES[stage.cue!]).toBeDefined()
+          expect(stage.title.length).toBeGreaterThan(5)
+          expect(stage.title).not.toMatch(/!/)
+          expect(stage.powerW).toBeGreaterThanOrEqual(0)
+        }
+      }
+  })
+  test('speaks of safety before anything is hot, and names its own defaults', () => {
+    const { defaults, beforeHeat, name } = methodOf(id)
+    expect(beforeHeat.length).toBeGreaterThan(0)
+    expect(name).not.toBe('')
+    const made = plan({ method: id })
+    expect(made.stages.find((s) => s.id === 'pour')!.checks).toEqual(expect.arrayContaining(beforeHeat))
+    const rest = made.stages.find((s) => s.kind === 'rest')
+    if (defaults.restMinutes > 0) expect(rest!.minutes.expected).toBe(defaults.restMinutes)
+    else expect(rest).toBeUndefined()
+  })
+})
+
+describe('the covered pot', () => {
+  const full = 1750 * 0.4
+  test.each([
+    ['boil-then-lowest', full, 'lowest'],
+    ['strong-minute-then-low', full, 'lowest'],
+    ['medium-then-full-then-off', full / 2, 'high'],
+    ['boil-then-off', full, 'medium'],
+  ] as const)('%s: %f W to the boil, then %s', (heatStyle, up, last) => {
+    const laid = stages('covered-simmer', { heatStyle })
+    expect(laid[0]!.powerW).toBeCloseTo(up, 6)
+    expect(laid.find((s) => s.until === 'solved')!.heat).toBe(last)
+    expect(laid.some((s) => s.id === 'strong')).toBe(heatStyle === 'strong-minute-then-low')
+  })
+  test('the lid until the boil is the cook\'s choice, and each says what to look for', () => {
+    expect(stages('covered-simmer')[0]).toMatchObject({ lid: 'on', cue: 'rolling-boil' })
+    expect(stages('covered-simmer', { lidUntilBoil: 'ajar' })[0]).toMatchObject({ lid: 'ajar', cue: 'bubbles-break' })
+    expect(stages('covered-simmer', { lidUntilBoil: 'off' })[0]!.title).toContain('lid off')
+  })
+  test('an open pot takes longer to the boil and steams more than a covered one', () => {
+    const [covered, open] = [plan({}), plan({ lid_until_boil: 'off' })]
+    const up = (p: typeof covered) => p.stages.find((s) => s.id === 'heat-up')!.minutes.expected
+    expect(up(open)).toBeGreaterThan(up(covered))
+    expect(open.water.evaporated_g).toBeGreaterThan(covered.water.evaporated_g)
+  })
+  test('a stirred pot asks for a hand at the boil', () => {
+    expect(stages('covered-simmer', { stirAtBoil: true })[0]).toMatchObject({ handsOn: true, checks: expect.arrayContaining(['Stir once along the bottom, then leave it']) })
+  })
+})
+
+describe('the electric pressure pot', () => {
+  test.each([0, 1120, 2500])('at %i m its gauge adds to the air outside', (elevation) => {
+    const ambientPa = pressureAt(metres(elevation))
+    for (const [pressure, kpa] of [['low', 40], ['high', 75]] as const) {
+      const held = stages('pressure-electric', { ambientPa, boilC: boilingPointAt(metres(elevation)), pressure }).find((s) => s.id === 'pressure')!
+      expect(held.sealedC).toBeCloseTo(saturationTemperature(pascals(ambientPa + kpa * 1000)), 6)
+    }
+  })
+  test('three ways to let the pressure go', () => {
+    const ids = (release: Kitchen['release']) => stages('pressure-electric', { release }).map((s) => s.id)
+    expect(ids('natural')).toEqual(['pressure-up', 'pressure', 'release'])
+    expect(ids('timed')).toEqual(['pressure-up', 'pressure', 'release', 'vent'])
+    expect(ids('quick')).toEqual(['pressure-up', 'pressure', 'vent'])
+    expect(stages('pressure-electric', { release: 'timed', releaseMinutes: 7 }).find((s) => s.id === 'release')!.until).toEqual({ minutes: 7 })
+  })
+  test('come-up grows with the fill, as does a natural release', () => {
+    const minutes = (g: number, id: string) => plan({ method: 'pressure-electric', amount: { basis: 'dry-mass', value: g } }).stages.find((s) => s.id === id)!.minutes.expected
+    expect(minutes(900, 'pressure-up')).toBeGreaterThan(minutes(300, 'pressure-up') * 1.4)
+    expect(minutes(900, 'release')).toBeGreaterThan(minutes(300, 'release'))
+    // Makers and cooks speak of 5 to 15 minutes up, and 10 to 20 down.
+    expect(minutes(450, 'pressure-up')).toBeGreaterThan(5)
+    expect(minutes(450, 'pressure-up')).toBeLessThan(15)
+    expect(minutes(450, 'release')).toBeGreaterThan(10)
+    expect(minutes(450, 'release')).toBeLessThan(25)
+  })
+  test('a quicker release cooks less, so it is held longer', () => {
+    const held = (release: Kitchen['release']) => plan({ grains: [{ variety: 'brown-short' }], method: 'pressure-electric', release }).stages.find((s) => s.id === 'pressure')!.minutes.expected
+    expect(held('quick')).toBeGreaterThan(held('natural') + 3)
+  })
+})
+
+describe('the switch cooker', () => {
+  test('its time is its water: more of it clicks later', () => {
+    const boil = (texture: number) => plan({ method: 'switch-cooker', texture }).stages.find((s) => s.id === 'boil')!.minutes.expected
+    expect(boil(1)).toBeGreaterThan(boil(0))
+  })
+  test('it needs more water than a covered pot on its lowest heat, because all its power boils', () => {
+    expect(plan({ method: 'switch-cooker' }).water.pour_g).toBeGreaterThan(plan({}).water.pour_g)
+  })
+  test('the click is not the end', () => {
+    const rest = stages('switch-cooker').find((s) => s.kind === 'rest')!
+    expect(rest.checks.join(' ')).toContain('still cooking')
+    expect(rest.title).toContain('unplug')
+  })
+})
