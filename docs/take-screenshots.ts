@@ -57,8 +57,14 @@ try {
   await page.getByRole('row', { name: /Short-grain white/ }).first().getByRole('link').click()
   await page.waitForURL(/notebook\/./)
   await picture('notebook-cook')
-  await open('/settings')
-  await picture('settings')
+  for (const place of ['settings', 'shelf', 'pots']) {
+    await open(`/${place}`)
+    await picture(place)
+  }
+  await open('/?grain=long-white&for=5&pot=clay&on=big-gas')
+  await page.getByRole('button', { name: 'When is my finger right?' }).click()
+  await page.waitForTimeout(1500)
+  await picture('finger')
 
   await open(bench)
   await page.getByRole('button', { name: 'Start now' }).click()

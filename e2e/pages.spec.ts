@@ -9,6 +9,21 @@ for (const scheme of ['light', 'dark'] as const)
       expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
     })
 
+test('with a pot on, the bar still fits its width, and the stove its keys', async ({ page }) => {
+  await open(page, '/?grain=short-white&for=5&pot=clay&on=big-gas')
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await page.waitForURL(/stove\/./)
+  await page.getByRole('button', { name: /^Measured/ }).click()
+  await expect(page.getByText('Rinse 4 times', { exact: true })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Clear enough/ })).toBeInViewport()
+  const stove = page.url()
+  await open(page, '/')
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+  await open(page, stove)
+  await page.getByRole('button', { name: 'Set it aside' }).click()
+  await expect(page.getByText('nothing is learned from it')).toBeVisible()
+})
+
 test('the bench needs no scrolling on a laptop', async ({ page, isMobile }) => {
   test.skip(isMobile)
   for (const height of [800, 670]) {

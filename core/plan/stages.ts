@@ -44,10 +44,10 @@ function coldStages({ request, prepared, seasoning }: Laid): Omit<Stage, 'after'
     stages.push({
       id: 'rinse',
       kind: 'rinse',
-      title: `Rinse ${rinse.washes === 1 ? 'once' : rinse.washes === 2 ? 'twice' : `${rinse.washes} times`}, ${washHow}`,
+      title: `Rinse ${rinse.washes === 1 ? 'once' : rinse.washes === 2 ? 'twice' : `${rinse.washes} times`}`,
       minutes: byHand(rinse.washes * ONE_WASH[0], rinse.washes * ONE_WASH[1], dryG),
       hands_on: true,
-      checks: [],
+      checks: [washHow],
       ...byCue('clear-enough'),
     })
   }

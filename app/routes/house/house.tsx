@@ -36,7 +36,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
         </Link>
         <nav aria-label="Places" className={classes.places}>
           {PLACES.map(([to, word]) => (
-            <NavLink key={to} to={to} end={to === '/'} className={classes.place}>
+            <NavLink key={to} to={to} end={to === '/'} className={classes.place} data-on={(to === '/stove' && running.length > 0) || undefined}>
               {word}
             </NavLink>
           ))}
