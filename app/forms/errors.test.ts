@@ -1,0 +1,29 @@
+import { errorAt, otherErrors, typedOf, type Refused } from './errors'
+
+const refused: Refused = {
+  typed: { name: 'x' },
+  errors: [
+    { path: 'ml', message: 'ml must be a number from 5 to 5000 mL, got 2' },
+    { path: 'marks.1.level_mm', message: 'marks.1.level_mm must be higher' },
+    { path: 'id', message: 'id names no measure of this house, got "q"' },
+  ],
+}
+
+test('the words stand beside their field, without its name', () => {
+  expect(errorAt(refused, 'ml')).toBe('must be a number from 5 to 5000 mL, got 2')
+  expect(errorAt(refused, 'marks')).toBe('must be higher')
+  expect(errorAt(refused, 'name')).toBeUndefined()
+  expect(errorAt(undefined, 'ml')).toBeUndefined()
+})
+
+test('what belongs to no field that can be seen is said all the same', () => {
+  expect(otherErrors(refused, ['ml', 'marks', 'name'])).toBe('id names no measure of this house, got "q"')
+  expect(otherErrors(refused, ['ml', 'marks', 'id'])).toBeUndefined()
+})
+
+test('a form is its text; files are left out', () => {
+  const form = new FormData()
+  form.set('name', 'mug')
+  form.set('photo', new Blob(['x']), 'x.png')
+  expect(typedOf(form)).toEqual({ name: 'mug' })
+})
