@@ -1,4 +1,5 @@
 import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
+import { useMounted } from '@mantine/hooks'
 import { IconMoon, IconSettings, IconSun } from '@tabler/icons-react'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useMatches } from 'react-router'
@@ -75,7 +76,8 @@ function RunningChip({ id, vesselName, tableMs }: { id: string; vesselName: stri
 function SchemeSwitch() {
   const { setColorScheme } = useMantineColorScheme()
   const scheme = useComputedColorScheme('light', { getInitialValueInEffect: true })
-  const night = scheme === 'dark'
+  // The server cannot know what this device keeps; the first paint here must be the server's.
+  const night = useMounted() && scheme === 'dark'
   return (
     <ActionIcon
       variant="subtle"

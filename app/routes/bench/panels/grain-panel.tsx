@@ -25,6 +25,7 @@ export function GrainPanel({ state, change, house }: PanelProps) {
         data={bags.length > 0 ? [{ group: 'your bags', items: bags }, ...GROUPS] : GROUPS}
         value={state.bagId && house.bags.some((b) => b.id === state.bagId) ? BAG + state.bagId : state.grain}
         searchable
+        openOnFocus={false}
         allowDeselect={false}
         nothingFoundMessage="No grain by that name"
         maxDropdownHeight={300}
@@ -65,7 +66,7 @@ function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i:
   const set = (next: Partial<BenchState['others'][number]>) => change({ others: state.others.map((o, k) => (k === i ? { ...o, ...next } : o)), poured: null })
   return (
     <Stack gap={4}>
-      <Select aria-label={`Grain ${i + 2}`} data={GROUPS} value={other.variety} searchable allowDeselect={false} comboboxProps={{ withinPortal: false }} onChange={(id) => id && set({ variety: id as VarietyId })} />
+      <Select aria-label={`Grain ${i + 2}`} data={GROUPS} value={other.variety} searchable openOnFocus={false} allowDeselect={false} comboboxProps={{ withinPortal: false }} onChange={(id) => id && set({ variety: id as VarietyId })} />
       <NumberInput
         size="xs"
         label={`parts of ${varietyOf(other.variety).name.toLowerCase()} to one of ${varietyOf(state.grain).name.toLowerCase()}, by weight`}

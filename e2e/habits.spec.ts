@@ -1,0 +1,130 @@
+import type { Page } from '@playwright/test'
+import { expect, letPass, open, test } from './kitchen'
+
+const measure = (page: Page) => page.getByRole('region', { name: 'Measure' })
+
+/** Saves settings and puts them back when the test is over. */
+async function withSettings(page: Page, change: () => Promise<void>, run: () => Promise<void>, back: () => Promise<void>) {
+  const save = async (set: () => Promise<void>) => {
+    await open(page, '/settings')
+    await set()
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByText('Saved; every plan counts with it.')).toBeVisible()
+  }
+  await save(change)
+  try {
+    await run()
+  } finally {
+    await save(back)
+  }
+}
+
+test('a house with scoops and a twelve-hour clock', async ({ page }) => {
+  await withSettings(
+    page,
+    async () => {
+      await page.getByText('cups', { exact: true }).click()
+      await page.getByText('7:00 pm', { exact: true }).click()
+    },
+    async () => {
+      await open(page, '/?grain=long-white&for=5&pot=heavy-blue&on=big-gas&at=20:00')
+      // 325 g are 411 mL, 2¼ scoops and 6 mL: in whole scoops 405 mL, 320 g.
+      await expect(measure(page)).toContainText('320 g')
+      await expect(page.getByRole('button', { name: /When to serve: at 8:00 pm/ })).toBeVisible()
+      await expect(page.getByText(/Start at \d:\d\d pm for 8:00 pm/)).toBeVisible()
+    },
+    async () => {
+      await page.getByText('scale', { exact: true }).click()
+      await page.getByText('19:00', { exact: true }).click()
+    },
+  )
+})
+
+test('back and forward go between pots that were opened', async ({ page }) => {
+  await open(page, '/?grain=quinoa&grams=220&pot=little-steel&on=small-gas')
+  await open(page, '/?grain=wild&grams=160&pot=heavy-blue&on=big-gas')
+  await page.goBack()
+  await expect(page.getByRole('button', { name: 'Which grain: quinoa' })).toBeVisible()
+  await page.goForward()
+  await expect(page.getByRole('button', { name: 'Which grain: wild rice' })).toBeVisible()
+})
+
+test('two grains in one pot: the conflict is said, and one press resolves it', async ({ page }) => {
+  await open(page, '/?grain=basmati&grams=300&pot=heavy-blue&on=big-gas')
+  await page.getByRole('button', { name: /^Which grain/ }).click()
+  await page.getByRole('button', { name: 'Mix another grain in' }).click()
+  await page.keyboard.press('Escape')
+  const cautions = page.getByRole('region', { name: 'Cautions' })
+  await expect(cautions).toContainText('The wild rice needs about 32 minutes longer')
+  await cautions.getByRole('button', { name: 'Add the quick one later' }).click()
+  await expect(cautions).toContainText(/The basmati goes in \d+ minutes after the boil/)
+  await expect(page).toHaveURL(/with=wild%3A0.25.*timing=add-later/)
+  await expect(page.getByRole('img', { name: /From start to table: .*simmer.*turn.*simmer/ })).toBeVisible()
+})
+
+test('salt by the crystal of the house, and something cooked along', async ({ page }) => {
+  await open(page, '/?grain=short-white&grams=300&pot=heavy-blue&on=big-gas')
+  await page.getByRole('button', { name: 'Salt: seasoned' }).click()
+  await expect(page.getByText(/\d\.\d g: .* tsp flaky salt/)).toBeVisible()
+  await page.getByRole('button', { name: 'more …' }).click()
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await expect(page.getByText('Say what it is.')).toBeVisible()
+  await page.getByLabel('Something cooked along').fill('kelp')
+  await page.getByLabel('g for each 100 g of dry grain').fill('2')
+  await page.getByLabel('Goes in').selectOption('on-top')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText(/6 g kelp/)).toBeVisible()
+  await expect(page).toHaveURL(/add=kelp/)
+})
+
+test('the soak is moved along its curve, and the ribbon grows with it', async ({ page }) => {
+  await open(page, '/?grain=basmati&grams=300&pot=heavy-blue&on=big-gas')
+  await page.getByRole('button', { name: '20 min' }).first().click()
+  await expect(page.getByText(/20 min at 20 °C: 24 g per 100 g, right/)).toBeVisible()
+  await page.getByRole('slider', { name: 'Minutes of soaking' }).focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByText(/30 min at 20 °C: 27 g per 100 g, right/)).toBeVisible()
+  await expect(page.getByRole('img', { name: /soak 30 min/ })).toBeVisible()
+})
+
+test('the stove without a mouse: c, l, plus and z, and a key held or pressed twice at once is one press', async ({ page }) => {
+  await page.clock.install()
+  await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await page.waitForURL(/stove\/./)
+  const act = (title: string) => expect(page.getByText(title, { exact: true })).toBeVisible()
+  await act('Measure the grain')
+  for (const next of ['Rinse 3 times', 'Drain well in the sieve', 'Pour the water', 'Bring to the boil, lid on', 'Lowest heat, leave the lid']) {
+    await letPass(page, 1)
+    await page.keyboard.press('c')
+    await page.keyboard.press('c')
+    await act(next)
+  }
+  await letPass(page, 1)
+  await page.keyboard.press('l')
+  await expect(page.getByRole('button', { name: /Lid lifted \(1\)/ })).toBeVisible()
+  await letPass(page, 1)
+  await page.keyboard.press('+')
+  await expect(page.getByRole('button', { name: /Take back “a minute more”/ })).toBeVisible()
+  await letPass(page, 0.1)
+  await page.keyboard.press('z')
+  await expect(page.getByRole('button', { name: /Take back “lid lifted”/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Set it aside' }).click()
+  await expect(page.getByText('nothing is learned from it')).toBeVisible()
+  await page.getByRole('button', { name: 'Not yet, take it back' }).click()
+  await act('Lowest heat, leave the lid')
+  await letPass(page, 1)
+  await page.getByRole('button', { name: 'Set it aside' }).click()
+  await expect(page.getByText('nothing is learned from it')).toBeVisible()
+})
+
+test('the night kitchen stays dark after a reload', async ({ page }) => {
+  await open(page, '/notebook')
+  await page.getByRole('button', { name: 'Night kitchen' }).click()
+  await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark')
+  await page.reload()
+  await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark')
+  await page.getByRole('button', { name: 'Daylight' }).click()
+})
