@@ -83,11 +83,11 @@ export function Before({ state, change, variety, kind, plan, crystal }: BeforePr
 
       <div className={classes.block}>
         <h2 className="eyebrow">Soak</h2>
-        <div className={classes.chips}>
+        <div className="chips">
           {soaksFor(variety).map((soak) => (
             <UnstyledButton
               key={soakWord(soak)}
-              className={classes.chip}
+              className="chip"
               aria-pressed={state.soak?.minutes === soak?.minutes}
               onClick={() => change({ soak: soak && { ...soak, water: state.soak?.water ?? soak.water } })}
             >
@@ -116,9 +116,9 @@ export function Before({ state, change, variety, kind, plan, crystal }: BeforePr
       {kind !== 'pressure-electric' && (
         <div className={classes.block}>
           <h2 className="eyebrow">Rest, lid on</h2>
-          <div className={classes.chips}>
+          <div className="chips">
             {[5, 10, 15, 20].map((minutes) => (
-              <UnstyledButton key={minutes} className={classes.chip} aria-pressed={state.rest === minutes} onClick={() => change({ rest: state.rest === minutes ? null : minutes })}>
+              <UnstyledButton key={minutes} className="chip" aria-pressed={state.rest === minutes} onClick={() => change({ rest: state.rest === minutes ? null : minutes })}>
                 {minutes} min
               </UnstyledButton>
             ))}

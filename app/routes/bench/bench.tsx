@@ -137,7 +137,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 
   return (
     <main className={classes.bench} data-tab={tab}>
-      <h1 className={classes.hidden}>Bench</h1>
+      <h1 className="unseen">Bench</h1>
       <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
         <Before state={state} change={change} variety={variety} kind={vesselRow.kind} plan={plan} crystal={settings.crystal} />

@@ -42,9 +42,9 @@ export function Measure(props: MeasureProps) {
         <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} />
         <Figure title={ownWords ? 'You pour' : 'Pour'} reading={at.water} grams={water.pour_g} wet />
       </div>
-      <div className={classes.chips} role="group" aria-label="Measure by">
+      <div className="chips" role="group" aria-label="Measure by">
         {gauges.map((g) => (
-          <UnstyledButton key={g.id} className={classes.chip} aria-pressed={g.id === at.id} onClick={() => onGauge(g.id)}>
+          <UnstyledButton key={g.id} className="chip" aria-pressed={g.id === at.id} onClick={() => onGauge(g.id)}>
             {g.word}
           </UnstyledButton>
         ))}
@@ -56,7 +56,7 @@ export function Measure(props: MeasureProps) {
       {ownWords ? (
         <p className={classes.learned} data-own>
           Your own water: {ownWords}.{' '}
-          <UnstyledButton className={classes.link} onClick={() => onPoured(null)}>
+          <UnstyledButton className="link" onClick={() => onPoured(null)}>
             back to the plan
           </UnstyledButton>
         </p>
@@ -115,7 +115,7 @@ function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge 
         Keep as my mark
       </Button>
       {marks.slice(0, 2).map((mark) => (
-        <UnstyledButton key={mark.id} className={classes.chip} onClick={() => onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))}>
+        <UnstyledButton key={mark.id} className="chip" onClick={() => onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))}>
           {mark.name}: {Math.round(mark.depth_mm)} mm over {Math.round(mark.dry_g)} g
         </UnstyledButton>
       ))}

@@ -37,15 +37,15 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
   return (
     <div className={classes.block}>
       <h2 className="eyebrow">Salt and company</h2>
-      <div className={classes.chips}>
+      <div className="chips">
         {SALTS.map(({ value, word }) => (
-          <UnstyledButton key={word} className={classes.chip} aria-pressed={state.salt === value} onClick={() => change({ salt: value })} aria-label={`Salt: ${word}`}>
+          <UnstyledButton key={word} className="chip" aria-pressed={state.salt === value} onClick={() => change({ salt: value })} aria-label={`Salt: ${word}`}>
             {word}
           </UnstyledButton>
         ))}
         <Popover position="right" width={320} trapFocus returnFocus shadow="md">
           <Popover.Target>
-            <UnstyledButton className={classes.chip} aria-pressed={state.addIns.length > 0 || state.stock > 0}>
+            <UnstyledButton className="chip" aria-pressed={state.addIns.length > 0 || state.stock > 0}>
               more …
             </UnstyledButton>
           </Popover.Target>
@@ -75,7 +75,7 @@ function Company({ state, change }: Pick<SeasonProps, 'state' | 'change'>) {
     <Stack gap="xs">
       <NumberInput size="xs" label="Stock instead of water, %" value={Math.round(state.stock * 100)} min={0} max={100} step={25} clampBehavior="strict" onChange={(n) => change({ stock: (Number(n) || 0) / 100 })} data-autofocus />
       {state.addIns.map((a, i) => (
-        <UnstyledButton key={i} className={classes.chip} onClick={() => change({ addIns: state.addIns.filter((_, k) => k !== i) })} aria-label={`Leave out ${a.name}`}>
+        <UnstyledButton key={i} className="chip" onClick={() => change({ addIns: state.addIns.filter((_, k) => k !== i) })} aria-label={`Leave out ${a.name}`}>
           {a.name}, {a.grams} g per 100 g, {WHEN_WORDS[a.when]} ✕
         </UnstyledButton>
       ))}

@@ -53,8 +53,8 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   }
   const vessel = vessels.find((row) => row.id === open?.id)
   return (
-    <main className={classes.pots}>
-      <div className={classes.head}>
+    <main className="place">
+      <div className="place-head">
         <h1 className="figure">Pots and heat</h1>
         <Button onClick={() => setOpen({ what: 'vessel', id: undefined })}>Another pot</Button>
       </div>
@@ -69,10 +69,10 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
               {row.measured === '' ? 'described only: its steam is a guess to a third' : row.measured}
             </span>
             <span className={classes.keys}>
-              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure ${row.name}`}>
+              <UnstyledButton className="link" onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure ${row.name}`}>
                 measure it
               </UnstyledButton>
-              <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'vessel', id: row.id })} aria-label={`Change ${row.name}`}>
+              <UnstyledButton className="link" onClick={() => setOpen({ what: 'vessel', id: row.id })} aria-label={`Change ${row.name}`}>
                 change
               </UnstyledButton>
             </span>
@@ -82,7 +82,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
 
       <div className={classes.columns}>
         <section aria-label="Heat">
-          <h2 className={classes.h2}>Heat</h2>
+          <h2 className="place-part">Heat</h2>
           <ul className={classes.list}>
             {heats.map((row) => (
               <li key={row.id}>
@@ -94,7 +94,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
                   {row.measured && `; ${row.measured}`}
                 </span>
                 <span className={classes.keys}>
-                  <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'heat', id: row.id })} aria-label={`Change ${row.name}`}>
+                  <UnstyledButton className="link" onClick={() => setOpen({ what: 'heat', id: row.id })} aria-label={`Change ${row.name}`}>
                     change
                   </UnstyledButton>
                 </span>
@@ -106,7 +106,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
           </Button>
         </section>
         <section aria-label="Measures">
-          <h2 className={classes.h2}>Measures</h2>
+          <h2 className="place-part">Measures</h2>
           <ul className={classes.list}>
             {measures.map((row) => (
               <li key={row.id}>
@@ -115,7 +115,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
                   {Math.round(row.ml)} mL, {row.how === 'known' ? 'as printed' : row.how}
                 </span>
                 <span className={classes.keys}>
-                  <UnstyledButton className={classes.link} onClick={() => setOpen({ what: 'measure', id: row.id })} aria-label={`Change ${row.name}`}>
+                  <UnstyledButton className="link" onClick={() => setOpen({ what: 'measure', id: row.id })} aria-label={`Change ${row.name}`}>
                     change
                   </UnstyledButton>
                 </span>

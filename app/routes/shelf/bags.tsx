@@ -34,7 +34,7 @@ export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag
             )}
             <div className={classes.bagKeys}>
               <Link to={`/?grain=${bag.variety}&bag=${bag.id}`}>plan it</Link>
-              <UnstyledButton className={classes.link} onClick={() => onEdit(bag)} aria-label={`Change ${bag.name}`}>
+              <UnstyledButton className="link" onClick={() => onEdit(bag)} aria-label={`Change ${bag.name}`}>
                 change
               </UnstyledButton>
               {bag.means && (

@@ -55,14 +55,14 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
     setEditing(undefined)
   }
   return (
-    <main className={classes.shelf}>
-      <div className={classes.head}>
+    <main className="place">
+      <div className="place-head">
         <h1 className="figure">Shelf</h1>
         <Button onClick={() => setEditing('new')}>Put a bag on it</Button>
       </div>
       <Bags bags={bags} onEdit={setEditing} />
       <WhatGrain shelf={[...new Set(bags.map((bag) => bag.variety))]} />
-      <h2 className={classes.h2}>Every grain</h2>
+      <h2 className="place-part">Every grain</h2>
       <ul className={classes.grains}>
         {VARIETIES.map((v) => (
           <li key={v.id}>

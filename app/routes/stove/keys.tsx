@@ -56,7 +56,7 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt }: Key
       <UnstyledButton className={classes.key} onClick={() => press('stop', stage?.id ?? lastStage.id)}>
         Set it aside
       </UnstyledButton>
-      <p className={classes.hidden} role="status">
+      <p className="unseen" role="status">
         {stage ? `${stage.title}. Table at ${tableAt}.` : `Ready. Table at ${tableAt}.`}
       </p>
     </section>

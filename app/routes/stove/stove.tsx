@@ -71,7 +71,7 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
 
   return (
     <main className={classes.stove}>
-      <h1 className={classes.hidden}>
+      <h1 className="unseen">
         {loaderData.title} in the {loaderData.vesselName}
       </h1>
       {(outbox.cutOff || outbox.waiting.length > 0) && outbox.cutOff && (
