@@ -94,12 +94,15 @@ test('the stove without a mouse: c, l, plus and z, and a key held or pressed twi
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)
-  const act = (title: string) => expect(page.getByText(title, { exact: true })).toBeVisible()
+  // The act itself, not the same words under what comes next.
+  const act = (title: string) => expect(page.getByRole('region', { name: 'Now', exact: true }).locator('p.figure').first()).toHaveText(title)
   await act('Measure the grain')
   for (const next of ['Rinse 3 times', 'Drain well in the sieve', 'Pour the water', 'Bring to the boil, lid on', 'Lowest heat, leave the lid']) {
     await letPass(page, 1)
-    await page.keyboard.press('c')
-    await page.keyboard.press('c')
+    // Both within one tick: however slow the machine, they are the same press.
+    await page.evaluate(() => {
+      for (let i = 0; i < 2; i++) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'c' }))
+    })
     await act(next)
   }
   await letPass(page, 1)
