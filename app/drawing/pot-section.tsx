@@ -46,16 +46,36 @@ export interface WaterHold {
 /** Text is this many pixels high on screen, however large the pot. */
 const TEXT_PX = 13
 
+/** From the wall to the ruler's figures, and to the labels, mm. */
+const RULER_GAP = 28
+const LABEL_GAP = 18
+/** The longest figure on the ruler and the longest label, in text heights. */
+const RULER_EMS = 1.9
+const LABEL_EMS = 5.6
+/** The least frame a drawing fills, mm; a small pot is not blown up. */
+const LEAST_FRAME = 270
+
+/** Millimetres to a pixel, when a drawing this wide and its words share a screen this wide. */
+const mmPerPx = (drawnMm: number, px: number): number =>
+  Math.max(LEAST_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
+
 /** A vessel cut open, drawn to scale from the plan's own figures. */
 export function PotSection({ vessel, variety, levels, lid, crease, hold, cooked = false, title }: PotSectionProps) {
   const grains = useId()
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
   const wall = Math.min(7, Math.max(2.4, vessel.heatCapacity / 230))
-  const frame = { left: -half - wall - 46, right: half + wall + 78, top: -vessel.height - 46, bottom: wall + 22 }
-  const frameWidth = Math.max(frame.right - frame.left, 270)
+  // The margins hold words, whose size in millimetres grows with the frame: solved together, so that none is cut on a narrow screen.
+  const scale = mmPerPx(2 * (half + wall) + RULER_GAP + LABEL_GAP, width || 540)
+  const text = TEXT_PX * scale
+  const frame = {
+    left: -half - wall - RULER_GAP - RULER_EMS * text,
+    right: half + wall + LABEL_GAP + LABEL_EMS * text,
+    top: -vessel.height - 46,
+    bottom: wall + 22,
+  }
+  const frameWidth = Math.max(frame.right - frame.left, LEAST_FRAME)
   const frameHeight = frame.bottom - frame.top
-  const text = (TEXT_PX * frameWidth) / (width || 540)
   const at = (level: number) => diameterAt(vessel, millimetres(level)) / 2
   const slab = (from: number, to: number) =>
     `M${-at(from)} ${-from}L${at(from)} ${-from}L${at(to)} ${-to}L${-at(to)} ${-to}Z`
@@ -113,7 +133,7 @@ export function PotSection({ vessel, variety, levels, lid, crease, hold, cooked 
           </g>
         ))}
         <Lid vessel={vessel} wall={wall} lid={lid} />
-        {hold && !cooked && <Handle hold={hold} y={-fillTop} reach={half * 2} scale={frameWidth / (width || 540)} top={-rim} />}
+        {hold && !cooked && <Handle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />}
       </svg>
     </div>
   )

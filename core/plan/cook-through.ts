@@ -1,6 +1,7 @@
 import type { MethodStage } from '#core/method/method'
-import { fillPot, freeShare, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
+import { fillPot, freeShare, joinGrain, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
+import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
 import { earliestEnd, minutesToScorch, moveTo, type LastStage } from './last-stage'
 
 /** A pot cooked through a school's stages on the reduced model. */
@@ -21,6 +22,8 @@ export interface CookedThrough {
   grainWaterG: number
   centre: number
   scorch: number
+  /** The pot as the solved stage began. */
+  atSolved?: Snapshot
 }
 
 /** Length of the solved stage: beyond the earliest end, because longer costs only steam that the water allows for. */
@@ -66,7 +69,9 @@ export function cookThrough(
   for (const stage of before) run(phaseOf(stage))
   let earliest: number | undefined
   let outcome: 'done' | 'never' = 'done'
+  let atSolved: Snapshot | undefined
   if (solved) {
+    atSolved = snapshotOf(pot)
     const evaporated = pot.evaporatedG
     if (fixed === undefined) {
       const search = earliestEnd(pot, solved, after.map((stage) => phaseOf(stage)), guess)
@@ -91,6 +96,7 @@ export function cookThrough(
     grainWaterG: grainWater(pot),
     centre: leastCooked(pot),
     scorch: pot.scorch,
+    ...(atSolved ? { atSolved } : {}),
   }
 }
 
@@ -99,16 +105,17 @@ export const HEAT_SPREAD = 0.15
 /** Nobody plans to stretch a stage longer than this over its expected end, minutes. */
 const LONGEST_STRETCH = 30
 
-/** Earliest and latest sensible end of the solved stage: the earliest with the heat up, the latest before it scorches. */
+/** Earliest and latest sensible end of the solved stage: the earliest with the heat up, the latest before it scorches.
+ *  @param from the same setup, as the solved stage began */
 export function solvedWindow(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  expected: number,
-  earliest: number,
+  { expected, earliest, from }: { expected: number; earliest: number; from: Snapshot },
 ): { low: number; high: number } {
   const { before, solved, after } = courseOf(stages)
   const pot: Pot = fillPot(setup, REDUCED)
-  for (const stage of before) runPhase(pot, phaseOf(stage))
+  for (const stage of before) for (const grain of stage.join ?? []) joinGrain(pot, grain)
+  restore(pot, from)
   const hotter = { ...solved!, powerW: solved!.powerW * (1 + HEAT_SPREAD) }
   const search: LastStage = earliestEnd(pot, hotter, after.map((stage) => phaseOf(stage)), earliest)
   moveTo(pot, search, solved!, Math.min(expected, search.marks.length - 1))

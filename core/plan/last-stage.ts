@@ -67,7 +67,8 @@ export function moveTo(pot: Pot, stage: LastStage, last: OpenPhase, minutes: num
 }
 
 const STARTS_TO_SCORCH_C = 125
-const WATCH_STEP = 10
+/** Seconds; a dry bottom's own time constant is a minute. */
+const WATCH_STEP = 20
 
 /** Minutes from now until the bottom has dried and starts to scorch under this heat; atMost when it does not get there. */
 export function minutesToScorch(pot: Pot, last: OpenPhase, atMost: number): number {

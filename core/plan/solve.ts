@@ -147,6 +147,6 @@ function firstSteam(problem: Problem, guess: number): number {
 
 function windowOf(problem: Problem, setup: ReturnType<typeof setupFor>, course: CookedThrough) {
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
-  if (at < 0 || course.earliest === undefined) return undefined
-  return solvedWindow(setup, problem.stages, course.minutes[at]!, course.earliest)
+  if (at < 0 || course.earliest === undefined || !course.atSolved) return undefined
+  return solvedWindow(setup, problem.stages, { expected: course.minutes[at]!, earliest: course.earliest, from: course.atSolved })
 }
