@@ -2,6 +2,11 @@ import type { BagRow } from '#server/database/shelf'
 import { heatRow, vesselRow, type FirstKitchen } from '#server/kitchen/begin-household'
 
 /** The old weather station at Tarn Head: Maren, Teo and Pim, 1,120 m up. All of it is made up. */
+/** Lines printed in the five-scoop bowl: for so many scoops of white grain, washed, up to here with the water. */
+const SCOOP_LINES = [
+  { name: '1', level_mm: 14 }, { name: '2', level_mm: 25 }, { name: '3', level_mm: 36 }, { name: '4', level_mm: 47 }, { name: '5', level_mm: 58 },
+]
+
 export const TARN_HEAD: FirstKitchen = {
   settings: {
     name: 'Tarn Head', units: 'grams', cup: 'scoop', elevation_m: 1120, kitchen_c: 19, crease_mm: 24, clock: '24',
@@ -11,19 +16,23 @@ export const TARN_HEAD: FirstKitchen = {
     vesselRow('heavy-blue', 'heavy blue', 'heavy-3.5'),
     vesselRow('little-steel', 'little steel', 'steel-1.6'),
     vesselRow('clay', 'clay', 'clay-1.8'),
-    vesselRow('scoop-cooker', 'five-scoop cooker', 'cooker-5', 'cooker-5'),
+    { ...vesselRow('scoop-cooker', 'five-scoop cooker', 'cooker-5', 'cooker-5'), printed: SCOOP_LINES },
     vesselRow('pressure-pot', 'pressure pot', 'pressure-electric-5', 'pressure-5'),
     vesselRow('tall-pot', 'tall pot', 'basket-5'),
   ],
   heats: [
-    heatRow('small-gas', 'small gas', 'gas-small'),
-    heatRow('big-gas', 'big gas', 'gas-large'),
+    { ...heatRow('small-gas', 'small gas', 'gas-small'), knob: [{ name: 'candle', share: 0.2 }, { name: 'half', share: 0.5 }, { name: 'full', share: 1 }] },
+    { ...heatRow('big-gas', 'big gas', 'gas-large'), knob: [{ name: 'smallest', share: 0.15 }, { name: 'third', share: 0.33 }, { name: 'roaring', share: 1 }] },
     heatRow('plug-in', 'plug-in plate', 'induction'),
   ],
   measures: [
     { id: 'scoop', name: 'the scoop', ml: 180, parts: [1], how: 'known' },
     { id: 'station-mug', name: 'the station mug', ml: 312, parts: [1, 0.5], how: 'weighed' },
     { id: 'teo-glass', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' },
+  ],
+  programmes: [
+    { id: 'p-whole', vessel_id: 'pressure-pot', name: 'the whole grain key', pressure: 'high', minutes: 22, after_it: 'natural', known: 'timed' },
+    { id: 'p-white', vessel_id: 'pressure-pot', name: 'the white grain key', pressure: 'low', minutes: 12, after_it: 'timed', known: 'guessed' },
   ],
 }
 

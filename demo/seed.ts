@@ -37,6 +37,7 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
     measures: kitchen.equipment.measures(),
     bags: kitchen.shelf.bags(),
     marks: [],
+    programmes: [],
     units: 'grams',
     cup: 'scoop',
     corrections: corrections(kitchen.cooks.noted()),

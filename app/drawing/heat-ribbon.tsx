@@ -13,6 +13,8 @@ export interface HeatRibbonProps {
   clockAt: (minute: number) => string
   /** Where now is, minutes; a line is drawn there. */
   nowMinute?: number
+  /** The cook's own name for a stage's heat. */
+  placeOf?: (stage: Stage) => string | undefined
   height?: number
 }
 
@@ -23,7 +25,7 @@ const ROOM_FOR_WORD = 52
 const PX_PER_LETTER = 7.2
 
 /** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
-export function HeatRibbon({ stages, times, clockAt, nowMinute, height = 168 }: HeatRibbonProps) {
+export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, height = 168 }: HeatRibbonProps) {
   const hatch = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 1240
@@ -51,7 +53,9 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, height = 168 }: 
           const matter = stageMatter(stage)
           const y = floor - Math.max(8, heatHeight(stage) * tall)
           const room = w > ROOM_FOR_WORD
-          const word = stageWord(stage)
+          const place = knobOf?.(stage)
+          const named = place === undefined ? stageWord(stage) : `${stageWord(stage)}, knob at ${place}`
+          const word = named.length * PX_PER_LETTER < w - 6 ? named : stageWord(stage)
           const minutes = windowWord(stage.minutes, stage.ends_on)
           return (
             <g key={stage.id} data-matter={matter} className={classes.stage}>

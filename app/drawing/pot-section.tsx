@@ -15,6 +15,8 @@ export interface PotLevels {
   fill: number
   firm: number
   soft: number
+  /** Left out where nothing marks it. */
+  standard?: number
   swollen: number
   froth: number
 }
@@ -26,6 +28,8 @@ export interface PotSectionProps {
   lid: LidPosition
   /** The cook's finger stands on the bed, with its crease this far up, mm. */
   crease?: number | undefined
+  /** Lines the maker printed inside. */
+  printed?: readonly { name: string; level_mm: number }[]
   /** The water can be held: its surface moves to a level. */
   hold?: WaterHold | undefined
   /** Cooked: the bed swollen, the water gone. */
@@ -37,6 +41,7 @@ export interface PotSectionProps {
 export interface WaterHold {
   pourG: number
   firmG: number
+  standardG: number
   softG: number
   /** The pour that stands at a level. */
   pourAt: (levelMm: number) => number
@@ -60,7 +65,7 @@ const mmPerPx = (drawnMm: number, px: number): number =>
   Math.max(LEAST_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
 
 /** A vessel cut open, drawn to scale from the plan's own figures. */
-export function PotSection({ vessel, variety, levels, lid, crease, hold, cooked = false, title }: PotSectionProps) {
+export function PotSection({ vessel, variety, levels, lid, crease, printed = [], hold, cooked = false, title }: PotSectionProps) {
   const grains = useId()
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
@@ -117,6 +122,7 @@ export function PotSection({ vessel, variety, levels, lid, crease, hold, cooked 
             className={classes.band}
           />
         )}
+        {!cooked && levels.standard !== undefined && <path d={`M${at(levels.standard) - 7} ${-shown(levels.standard)}h7`} className={classes.detent} />}
         {levels.fill > rim && !cooked && <Spill half={half} wall={wall} rim={rim} />}
         {crease !== undefined && !cooked && <Finger bed={bedTop} crease={crease} x={-half * 0.42} text={text} />}
         <Ruler height={rim} edge={-half - wall - 19} text={text} />
@@ -124,6 +130,14 @@ export function PotSection({ vessel, variety, levels, lid, crease, hold, cooked 
           const level = levelOf(vessel, millilitres(l * 1000))
           return <path key={l} d={`M${at(level)} ${-level}h${-5}`} className={classes.litre} />
         })}
+        {printed.filter((line) => line.level_mm < rim).map((line) => (
+          <g key={line.name} className={classes.printed}>
+            <path d={`M${-at(line.level_mm)} ${-line.level_mm}h6`} />
+            <text x={-at(line.level_mm) + 8} y={-line.level_mm + text * 0.3} fontSize={text * 0.8}>
+              {line.name}
+            </text>
+          </g>
+        ))}
         {marks.map((mark, i) => (
           <g key={mark.kind} data-mark={mark.kind} className={classes.mark}>
             <path d={`M${at(shown(mark.level)) + wall + 1} ${-shown(mark.level)}L${half + wall + 12} ${lines[i]!}h4`} />
@@ -152,10 +166,10 @@ const FINE_G = 1
 const LARGE_G = 25
 
 /** The pour a hand means: snapped to firm, soft and the middle when it is close to one, whole grams otherwise. */
-export function snapPour(pourG: number, { firmG, softG }: Pick<WaterHold, 'firmG' | 'softG'>, fine: boolean): number {
+export function snapPour(pourG: number, { firmG, standardG, softG }: Pick<WaterHold, 'firmG' | 'standardG' | 'softG'>, fine: boolean): number {
   const whole = Math.max(0, Math.round(pourG))
   if (fine) return whole
-  const near = [firmG, softG].find((mark) => Math.abs(mark - pourG) <= DETENT_G)
+  const near = [firmG, standardG, softG].find((mark) => Math.abs(mark - pourG) <= DETENT_G)
   return near === undefined ? whole : Math.round(near)
 }
 

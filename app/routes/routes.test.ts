@@ -44,7 +44,7 @@ async function call(handler: (args: never) => unknown, args: { request?: Request
 
 async function begin(): Promise<string> {
   const { vessels, heats } = { vessels: kitchen().equipment.vessels(), heats: kitchen().equipment.heats() }
-  const house = { vessels, heats, measures: [], bags: [], marks: [], units: 'grams' as const, cup: 'metric' as const, corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
+  const house = { vessels, heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams' as const, cup: 'metric' as const, corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
   const cook = { request: requestOf(firstBench(house), house, Date.now()), vessel_id: vessels[0]!.id, heat_id: heats[0]!.id }
   const { status, to } = await call(bench.action, { request: form({ intent: 'start', cook: JSON.stringify(cook) }) })
   expect(status).toBe(302)

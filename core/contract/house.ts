@@ -18,6 +18,8 @@ export const HOUSE_LIMITS = Object.freeze({
   left_g: [0, 100_000],
   label_ratio: [0.1, 20],
   marks: 40,
+  printed: 20,
+  programme_minutes: [0, 600],
   knob: 12,
 } as const)
 
@@ -73,6 +75,30 @@ const markLines = v.pipe(
   }),
 )
 
+/** Lines of "name = millimetres", as "3 = 41 mm": what the maker printed inside a bowl, from the bottom up. */
+const printedLines = v.pipe(
+  v.optional(v.string(), ''),
+  v.transform((text) => text.split('\n').map((line) => line.trim()).filter((line) => line !== '')),
+  v.maxLength(HOUSE_LIMITS.printed, (issue) => `holds at most ${HOUSE_LIMITS.printed} lines, got ${issue.input.length}`),
+  v.rawTransform(({ dataset, addIssue, NEVER }) => {
+    const printed: { name: string; level_mm: number }[] = []
+    for (const [i, line] of dataset.value.entries()) {
+      const found = /^(.{1,20}?)\s*[=:]\s*(\d{1,3}(?:[.,]\d+)?)\s*(?:mm)?$/i.exec(line)
+      const level = found ? Number(found[2]!.replace(',', '.')) : NaN
+      if (!found || !(level > 0 && level <= HOUSE_LIMITS.height_mm[1])) {
+        addIssue({ message: `line ${i + 1} must be like "3 = 41 mm", up to ${HOUSE_LIMITS.height_mm[1]} mm, got ${quoted(line)}` })
+        return NEVER
+      }
+      if (level <= (printed[printed.length - 1]?.level_mm ?? 0)) {
+        addIssue({ message: `line ${i + 1} must lie higher than the one before it, got ${quoted(line)}` })
+        return NEVER
+      }
+      printed.push({ name: found[1]!, level_mm: level })
+    }
+    return printed.length === 0 ? null : printed
+  }),
+)
+
 const VesselForm = v.object({
   name: named,
   kind: oneOf(['pot', 'cooker', 'pressure-electric', 'pressure-stovetop', 'oven-dish']),
@@ -86,6 +112,16 @@ const VesselForm = v.object({
   empty_g: maybe(HOUSE_LIMITS.empty_g, 'g'),
   own_rated_w: maybe(HOUSE_LIMITS.rated_w, 'W'),
   marks: markLines,
+  printed: printedLines,
+})
+
+const ProgrammeForm = v.object({
+  vessel_id: v.pipe(v.string('is required'), v.nonEmpty('is required')),
+  name: named,
+  pressure: oneOf(['none', 'low', 'high']),
+  minutes: maybe(HOUSE_LIMITS.programme_minutes, 'minutes'),
+  after_it: oneOf(['natural', 'timed', 'quick', 'holds-warm']),
+  known: oneOf(['known', 'guessed', 'timed']),
 })
 
 const HeatForm = v.object({
@@ -137,6 +173,7 @@ const BagForm = v.object({
 export const readVesselForm = readerOf(VesselForm)
 export const readHeatForm = readerOf(HeatForm)
 export const readMeasureForm = readerOf(MeasureForm)
+export const readProgrammeForm = readerOf(ProgrammeForm)
 export const readBagForm = readerOf(BagForm)
 export type VesselFormValue = v.InferOutput<typeof VesselForm>
 export type BagFormValue = v.InferOutput<typeof BagForm>

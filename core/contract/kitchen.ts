@@ -26,6 +26,7 @@ const PressSchema = v.object({
   sent_ms: between(...EPOCH_LIMITS),
   seconds: v.optional(between(1, 600, 's')),
   clarity: v.optional(between(0, 1)),
+  amount: v.optional(between(0, LIMITS.wet_mass_g[1])),
   target: v.optional(id),
 })
 export type Press = v.InferOutput<typeof PressSchema>

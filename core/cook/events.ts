@@ -1,5 +1,5 @@
 /** What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever changed or removed. */
-export const EVENT_KINDS = ['cue', 'go-on', 'minute-more', 'lid-lifted', 'washed', 'take-back', 'finish', 'stop'] as const
+export const EVENT_KINDS = ['cue', 'go-on', 'minute-more', 'lid-lifted', 'washed', 'weighed', 'soaked', 'take-back', 'finish', 'stop'] as const
 export type EventKind = (typeof EVENT_KINDS)[number]
 
 export interface CookEvent {
@@ -14,6 +14,8 @@ export interface CookEvent {
   seconds?: number
   /** How clear the water ran, 0..1, after a wash. */
   clarity?: number
+  /** What was weighed, g, or how long it soaked, minutes, by the kind. */
+  amount?: number
   /** The event a take-back takes back. */
   target?: string
 }

@@ -3,9 +3,11 @@ import { lengthOf } from '#core/plan/timeline'
 import { standing, type CookEvent } from './events'
 import { lidLift, USUAL_LIFT_S, type LiftedPot } from './lid-lift'
 
-/** A plan under way. The plan never changes; what happened stands beside it. */
+/** A plan under way; what happened stands beside it. */
 export interface RunningCook {
   plan: Plan
+  /** From start to table as it was planned at first, minutes; left out: as the plan says. */
+  plannedMinutes?: number
   startedMs: number
   /** The pot as the plan saw it, for what a lifted lid costs. */
   pot: Omit<LiftedPot, 'powerW'>
@@ -82,7 +84,7 @@ export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: n
     now: end ? [] : now,
     next: end ? undefined : stages.find((s) => s.state === 'next'),
     tableMs: Math.max(...stages.map((s) => s.endMs)),
-    plannedTableMs: cook.startedMs + lengthOf(cook.plan.stages) * MINUTE,
+    plannedTableMs: cook.startedMs + (cook.plannedMinutes ?? lengthOf(cook.plan.stages)) * MINUTE,
     slips: slipsOf(cook.plan, stages),
     lidLifts,
     lostSteamG,

@@ -60,6 +60,8 @@ export function plan(request: PlanRequest): Plan {
   const soft = Math.min(blend.uptake.most, blend.uptake.soft + request.uptakeDelta)
   const shortG = request.pourOverrideG === null ? 0 : Math.max(0, firm * dryG - solution.absorbedG)
   const firmPourG = Math.max(0, solved.pourG + (firm - uptake) * dryG)
+  const standard = blend.uptake.standard + request.uptakeDelta
+  const standardPourG = Math.max(0, solved.pourG + (standard - uptake) * dryG)
   const softPourG = Math.max(0, solved.pourG + (soft - uptake) * dryG)
   const levelForPour = (pourG: number) => levelOf(vessel, millilitres(gauges.fillLine + pourG - solution.pourG))
   const gram = (value: number) => roundTo(value, 1)
@@ -93,6 +95,7 @@ export function plan(request: PlanRequest): Plan {
       add_in_water_g: gram(addInWaterG),
       soaked_in_g: gram(soakedG),
       firm_pour_g: gram(firmPourG),
+      standard_pour_g: gram(standardPourG),
       soft_pour_g: gram(softPourG),
       evaporated_by_stage: Object.fromEntries(hot.map((stage, i) => [stage.id, gram(solution.course.steam[i] ?? 0)])),
     },
@@ -104,6 +107,7 @@ export function plan(request: PlanRequest): Plan {
       swollen_level_mm: roundTo(gauges.swollenLevel, 1),
       froth_level_mm: roundTo(gauges.frothLevel, 1),
       firm_level_mm: roundTo(levelForPour(firmPourG), 1),
+      standard_level_mm: roundTo(levelForPour(standardPourG), 1),
       soft_level_mm: roundTo(levelForPour(softPourG), 1),
     },
     yield: {

@@ -63,6 +63,7 @@ export interface Plan {
     add_in_water_g: number
     /** Pour that would end firm, and soft: the band on the pot's wall. */
     firm_pour_g: number
+    standard_pour_g: number
     soft_pour_g: number
     /** Steam of each stage by its id. */
     evaporated_by_stage: Record<string, number>
@@ -76,6 +77,7 @@ export interface Plan {
     froth_level_mm: number
     /** Where the water would stand for firm and for soft grain: the band on the pot's wall. */
     firm_level_mm: number
+    standard_level_mm: number
     soft_level_mm: number
   }
   yield: { cooked_mass_g: number; cooked_volume_ml: number; left_behind_g: number; servings: number }

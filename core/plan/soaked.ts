@@ -31,8 +31,10 @@ export function soakedGrain(given: { blend: Blend; dryG: number; soak: Soak | nu
   })
   const shells = soaked.map((s) => s.shells)
   const uptake = soaked.reduce((sum, s, i) => sum + blend.parts[i]!.share * s.uptake, 0)
-  if (soak.wetMassG === null || !(uptake > 0)) return { shells, uptake, clingingG: usualClingG }
+  if (soak.wetMassG === null) return { shells, uptake, clingingG: usualClingG }
   const carried = Math.max(0, soak.wetMassG - dryG)
+  // Only rinsed: what it carries hangs on it.
+  if (!(uptake > 0)) return { shells, uptake, clingingG: carried }
   const limit = blend.parts.reduce((sum, { share, variety }) => sum + share * variety.soakLimit, 0)
   const measured = Math.min(limit, Math.max(0, carried - usualClingG) / dryG)
   return {

@@ -73,7 +73,7 @@ function coldStages({ request, prepared, seasoning }: Laid): Omit<Stage, 'after'
     ...clocked,
   })
   const wetted = rinse.washes > 0 || soak?.water === 'drain'
-  if (soak?.water === 'drain') stages.push(soaking(false))
+  if (soak?.water === 'drain' && soak.minutes > 0) stages.push(soaking(false))
   if (wetted) stages.push(drain)
   stages.push({
     id: 'pour', kind: 'measure', title: 'Pour the water', minutes: byHand(...POUR, dryG), hands_on: true, checks: [], ...byCue('poured'),

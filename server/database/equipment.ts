@@ -23,8 +23,22 @@ export interface VesselRow {
   lining: (typeof LININGS)[number]
   steam_factor: number
   marks: { level_mm: number; volume_ml: number }[] | null
+  /** Lines the maker printed inside, by the name they bear. */
+  printed: { name: string; level_mm: number }[] | null
   /** What was measured of it, in words; "" for a pot that is only described. */
   measured: string
+}
+
+/** An appliance's programme, in the cook's words. */
+export interface ProgrammeRow {
+  id: string
+  vessel_id: string
+  name: string
+  pressure: 'none' | 'low' | 'high'
+  /** Null until somebody times it. */
+  minutes: number | null
+  after_it: 'natural' | 'timed' | 'quick' | 'holds-warm'
+  known: 'known' | 'guessed' | 'timed'
 }
 
 export interface HeatRow {
@@ -49,7 +63,7 @@ export interface MeasureRow {
 
 const json = (value: unknown) => (value === null ? null : JSON.stringify(value))
 const COLUMNS = `id, name, kind, capacity_ml, base_diameter_mm, rim_diameter_mm, height_mm, heat_capacity_j_k, lid, own_rated_w,
-  own_efficiency, material, empty_g, lining, steam_factor, marks, measured`
+  own_efficiency, material, empty_g, lining, steam_factor, marks, printed, measured`
 const VALUES = COLUMNS.replace(/\w+/g, '@$&')
 const UPDATES = COLUMNS.split(/,\s*/).filter((c) => c !== 'id').map((c) => `${c} = @${c}`).join(', ')
 
@@ -73,17 +87,29 @@ export function equipmentIn(db: Db) {
     VALUES ((SELECT coalesce(max(position), 0) + 1 FROM measure), @id, @name, @ml, @parts, @how)
     ON CONFLICT (id) DO UPDATE SET name = @name, ml = @ml, parts = @parts, how = @how`)
   const dropMeasure = db.prepare('DELETE FROM measure WHERE id = ?')
+  const programmes = db.prepare('SELECT id, vessel_id, name, pressure, minutes, after_it, known FROM programme ORDER BY position, id')
+  const saveProgramme = db.prepare(`
+    INSERT INTO programme (position, id, vessel_id, name, pressure, minutes, after_it, known)
+    VALUES ((SELECT coalesce(max(position), 0) + 1 FROM programme), @id, @vessel_id, @name, @pressure, @minutes, @after_it, @known)
+    ON CONFLICT (id) DO UPDATE SET name = @name, pressure = @pressure, minutes = @minutes, after_it = @after_it, known = @known`)
+  const dropProgramme = db.prepare('DELETE FROM programme WHERE id = ?')
   type Stored<T, K extends keyof T> = Omit<T, K> & Record<K, string | null>
   const save = {
-    vessel: (row: VesselRow) => void saveVessel.run({ ...row, marks: json(row.marks) }),
+    vessel: (row: VesselRow) => void saveVessel.run({ ...row, marks: json(row.marks), printed: json(row.printed) }),
     heat: (row: HeatRow) => void saveHeat.run({ ...row, knob: json(row.knob) }),
+    programme: (row: ProgrammeRow) => void saveProgramme.run(row),
     measure: (row: MeasureRow) => void saveMeasure.run({ ...row, parts: json(row.parts) }),
   }
   return {
     vessels: () =>
-      (vessels.all() as Stored<VesselRow, 'marks'>[]).map(
-        (row): VesselRow => ({ ...row, marks: row.marks === null ? null : (JSON.parse(row.marks) as VesselRow['marks']) }),
+      (vessels.all() as Stored<VesselRow, 'marks' | 'printed'>[]).map(
+        (row): VesselRow => ({
+          ...row,
+          marks: row.marks === null ? null : (JSON.parse(row.marks) as VesselRow['marks']),
+          printed: row.printed === null ? null : (JSON.parse(row.printed) as VesselRow['printed']),
+        }),
       ),
+    programmes: () => programmes.all() as ProgrammeRow[],
     heats: () => (heats.all() as Stored<HeatRow, 'knob'>[]).map((row): HeatRow => ({ ...row, knob: JSON.parse(row.knob!) as HeatRow['knob'] })),
     measures: () =>
       (measures.all() as Stored<MeasureRow, 'parts'>[]).map((row): MeasureRow => ({ ...row, parts: JSON.parse(row.parts!) as number[] })),
@@ -91,12 +117,14 @@ export function equipmentIn(db: Db) {
     drop: {
       vessel: (id: string) => dropVessel.run(id).changes > 0,
       heat: (id: string) => dropHeat.run(id).changes > 0,
+      programme: (id: string) => dropProgramme.run(id).changes > 0,
       measure: (id: string) => dropMeasure.run(id).changes > 0,
     },
-    add: db.transaction((rows: { vessels: readonly VesselRow[]; heats: readonly HeatRow[]; measures: readonly MeasureRow[] }) => {
+    add: db.transaction((rows: { vessels: readonly VesselRow[]; heats: readonly HeatRow[]; measures: readonly MeasureRow[]; programmes?: readonly ProgrammeRow[] }) => {
       rows.vessels.forEach(save.vessel)
       rows.heats.forEach(save.heat)
       rows.measures.forEach(save.measure)
+      rows.programmes?.forEach(save.programme)
     }),
   }
 }

@@ -2,7 +2,7 @@ import type { Settings } from '#core/contract/kitchen'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 import { vesselOf } from '#core/vessel/vessel'
-import type { equipmentIn, HeatRow, MeasureRow, VesselRow } from '../database/equipment'
+import type { equipmentIn, HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '../database/equipment'
 import type { householdIn } from '../database/household'
 import type { Db } from '../database/open'
 
@@ -11,6 +11,7 @@ export interface FirstKitchen {
   vessels: readonly VesselRow[]
   heats: readonly HeatRow[]
   measures: readonly MeasureRow[]
+  programmes: readonly ProgrammeRow[]
 }
 
 /** A vessel row from a preset; appliances bring the heat of their own size. */
@@ -33,6 +34,7 @@ export function vesselRow(id: string, name: string, preset: VesselPresetId, own?
     lining: 'bare',
     steam_factor: 1,
     marks: null,
+    printed: null,
     measured: '',
   }
 }
@@ -60,6 +62,7 @@ export const FIRST_KITCHEN: FirstKitchen = {
     heatRow('induction', 'induction plate', 'induction'),
   ],
   measures: [{ id: 'cup', name: 'measuring cup', ml: 250, parts: [1, 0.5, 0.25], how: 'known' }],
+  programmes: [],
 }
 
 /** What a beginning writes to. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { between, type FieldError } from '#core/contract/fields'
-import { HOUSE_LIMITS, readHeatForm, readMeasureForm, readVesselForm, type VesselFormValue } from '#core/contract/house'
+import { HOUSE_LIMITS, readHeatForm, readMeasureForm, readProgrammeForm, readVesselForm, type VesselFormValue } from '#core/contract/house'
 import { formNumber, readerOf } from '#core/contract/kitchen'
 import type { Read } from '#core/contract/plan-request'
 import { boilingPointAt } from '#core/heat/boiling-point'
@@ -34,11 +34,11 @@ export function saveVessel({ equipment }: Kitchen, input: Record<string, unknown
   if (id !== undefined && !old) return wrong('id', `names no vessel of this house, got "${id}"`)
   const shape = shapeOf(read.value)
   if ('problem' in shape) return wrong(...shape.problem)
-  const { name, kind, capacity_ml, lid, lining, material, empty_g, own_rated_w, marks } = read.value
+  const { name, kind, capacity_ml, lid, lining, material, empty_g, own_rated_w, marks, printed } = read.value
   const appliance = APPLIANCE[kind]
   equipment.save.vessel({
     id: old?.id ?? randomUUID(),
-    name, kind, capacity_ml, lid, lining, material, empty_g, marks, ...shape,
+    name, kind, capacity_ml, lid, lining, material, empty_g, marks, printed, ...shape,
     heat_capacity_j_k: Math.min(20_000, Math.max(20, empty_g === null ? usualHeatCapacity(capacity_ml) : heatCapacityOfPot(empty_g, material))),
     own_rated_w: appliance ? (own_rated_w ?? appliance.ratedW) : null,
     own_efficiency: appliance?.efficiency ?? null,
@@ -107,6 +107,24 @@ export function saveMeasure({ equipment }: Kitchen, input: Record<string, unknow
 export function dropMeasure({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
   const id = idOf(input) ?? ''
   return equipment.drop.measure(id) ? { ok: true, value: 'gone' } : wrong('id', `names no measure of this house, got "${id}"`)
+}
+
+/** A programme of an appliance, told in the words it has in this house. */
+export function saveProgramme({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
+  const read = readProgrammeForm(input)
+  if (!read.ok) return read
+  const vessel = equipment.vessels().find((row) => row.id === read.value.vessel_id)
+  if (!vessel || vessel.own_rated_w === null) return wrong('vessel_id', `names no appliance of this house, got "${read.value.vessel_id}"`)
+  const id = idOf(input)
+  if (id !== undefined && !equipment.programmes().some((row) => row.id === id)) return wrong('id', `names no programme of this house, got "${id}"`)
+  if (read.value.known === 'timed' && read.value.minutes === null) return wrong('minutes', 'is empty; what did the clock say?')
+  equipment.save.programme({ id: id ?? randomUUID(), ...read.value })
+  return { ok: true, value: read.value.name }
+}
+
+export function dropProgramme({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
+  const id = idOf(input) ?? ''
+  return equipment.drop.programme(id) ? { ok: true, value: 'gone' } : wrong('id', `names no programme of this house, got "${id}"`)
 }
 
 const grams = v.pipe(formNumber, between(1, 60_000, 'g'))

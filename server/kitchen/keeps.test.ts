@@ -2,7 +2,7 @@ import { minutesToHeat } from '#core/heat/time-to-boil'
 import { vesselOf } from '#core/vessel/vessel'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { keepGauge, keepMark } from './bench-keeps'
-import { calibrateBoil, calibrateFull, calibrateSimmer, dropHeat, dropMeasure, dropVessel, saveHeat, saveMeasure, saveVessel } from './equipment-keeps'
+import { calibrateBoil, calibrateFull, calibrateSimmer, dropHeat, dropMeasure, dropProgramme, dropVessel, saveHeat, saveMeasure, saveProgramme, saveVessel } from './equipment-keeps'
 import { openKitchen, type Kitchen } from './kitchen'
 import { adoptLabel, dropBag, saveBag } from './shelf-keeps'
 
@@ -87,6 +87,30 @@ describe('calibrations', () => {
     expect(pathOf(act())).toBe(path)
     expect({ vessels: kitchen.equipment.vessels(), heats: kitchen.equipment.heats() }).toEqual(before)
   })
+})
+
+test('programmes belong to appliances, in the words of the house', () => {
+  const programme = { vessel_id: 'pressure-pot', name: 'the grain key', pressure: 'high', minutes: '12,5', after_it: 'natural', known: 'timed' }
+  expect(saveProgramme(kitchen, programme)).toMatchObject({ ok: true })
+  const { id, ...row } = kitchen.equipment.programmes()[0]!
+  expect(row).toEqual({ ...programme, minutes: 12.5 })
+  expect(pathOf(saveProgramme(kitchen, { ...programme, vessel_id: 'heavy-pot' }))).toBe('vessel_id')
+  expect(pathOf(saveProgramme(kitchen, { ...programme, minutes: '' }))).toBe('minutes')
+  expect(pathOf(saveProgramme(kitchen, { ...programme, minutes: '9999' }))).toBe('minutes')
+  expect(saveProgramme(kitchen, { ...programme, id, minutes: '', known: 'guessed' })).toMatchObject({ ok: true })
+  expect(kitchen.equipment.programmes()).toMatchObject([{ id, minutes: null }])
+  expect(pathOf(dropProgramme(kitchen, { id: 'nobody' }))).toBe('id')
+  dropProgramme(kitchen, { id })
+  expect(kitchen.equipment.programmes()).toEqual([])
+})
+
+test('lines printed in a bowl are read from the bottom up, or refused', () => {
+  const cooker = kitchen.equipment.vessels().find((v) => v.kind === 'cooker')!
+  const form = { id: cooker.id, name: 'cooker', kind: 'cooker', capacity_ml: '3000', rim_diameter_mm: '200', base_diameter_mm: '190', height_mm: '', lid: 'loose', lining: 'coated', material: 'aluminium', empty_g: '', own_rated_w: '650', marks: '' }
+  expect(saveVessel(kitchen, { ...form, printed: '1 = 14 mm\n2: 25' })).toMatchObject({ ok: true })
+  expect(kitchen.equipment.vessels().find((v) => v.id === cooker.id)!.printed).toEqual([{ name: '1', level_mm: 14 }, { name: '2', level_mm: 25 }])
+  expect(pathOf(saveVessel(kitchen, { ...form, printed: '2 = 25\n1 = 14' }))).toBe('printed')
+  expect(pathOf(saveVessel(kitchen, { ...form, printed: 'somewhere' }))).toBe('printed')
 })
 
 test('heats and measures', () => {

@@ -41,7 +41,8 @@ function begin(): string {
 const said = (id: string, kind: string, stage: string, more = {}) => ({ id, kind, stage, pressed_ms: 0, sent_ms: 0, ...more })
 const stageAt = (id: string, minutes: number) => {
   const cook = kitchen.cooks.find(id)!
-  return replay(runningCookOf(cook), kitchen.cooks.events(id), START + minutes * MINUTE).now[0]?.id
+  const events = kitchen.cooks.events(id)
+  return replay(runningCookOf(cook, events), events, START + minutes * MINUTE).now[0]?.id
 }
 
 test('a cook is there after the database was closed and opened again', () => {
@@ -69,6 +70,18 @@ test('a cue is one event, from however many devices, until it is taken back', ()
   expect(send(said('phone-3', 'cue', 'measure'), 4)).toBe(true)
   expect(stageAt(id, 5)).toBe('rinse')
   expect(send(said('m1', 'minute-more', 'rinse'), 5) && send(said('m2', 'minute-more', 'rinse'), 5)).toBe(true)
+})
+
+test('weighed wet before the pour, the water changes for every screen', () => {
+  const id = begin()
+  const plain = kitchen.cooks.find(id)!.plan.water.pour_g
+  press(kitchen, id, said('w', 'weighed', 'drain', { amount: 380 }), START + 8 * MINUTE)
+  expect(kitchen.cooks.events(id)[0]).toMatchObject({ kind: 'weighed', amount: 380 })
+  const running = runningCookOf(kitchen.cooks.find(id)!, kitchen.cooks.events(id))
+  expect(running.plan.water.carried_in_g).toBeCloseTo(80, 0)
+  expect(running.plan.water.pour_g).toBeLessThan(plain - 30)
+  const absurd = press(kitchen, id, said('v', 'weighed', 'drain', { amount: -4 }), START + 9 * MINUTE)
+  expect(absurd).toMatchObject({ ok: false, errors: [{ path: 'amount' }] })
 })
 
 test('a device that held a press back, or whose clock is wrong, is placed by how long it held it', () => {

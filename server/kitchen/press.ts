@@ -33,6 +33,7 @@ export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, re
       receivedMs,
       ...(said.seconds === undefined ? {} : { seconds: said.seconds }),
       ...(said.clarity === undefined ? {} : { clarity: said.clarity }),
+      ...(said.amount === undefined ? {} : { amount: said.amount }),
       ...(said.target === undefined ? {} : { target: said.target }),
     }
     return cooks.append(cookId, event)

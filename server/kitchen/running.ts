@@ -17,7 +17,8 @@ export function runningIn({ cooks }: Kitchen, nowMs: number): RunningSummary[] {
   return cooks
     .running()
     .map((cook) => {
-      const view = replay(runningCookOf(cook), cooks.events(cook.id), nowMs)
+      const events = cooks.events(cook.id)
+      const view = replay(runningCookOf(cook, events), events, nowMs)
       return {
         id: cook.id,
         title: cook.title,

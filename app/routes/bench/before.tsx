@@ -1,4 +1,4 @@
-import { SegmentedControl, Slider, UnstyledButton } from '@mantine/core'
+import { NumberInput, SegmentedControl, Slider, UnstyledButton } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { LIMITS, PURPOSE_TEXTURE } from '#core/contract/plan-request'
 import type { Variety } from '#core/grain/varieties'
@@ -6,6 +6,7 @@ import type { VesselKind } from '#core/vessel/vessel'
 import { Kernel } from '../../drawing/kernel-pattern'
 import type { Plan } from '#core/plan/result'
 import type { CrystalId } from '#core/season/salt'
+import type { BagRow } from '#server/database/shelf'
 import type { BenchState } from './bench-state'
 import { Season } from './season'
 import { SoakCurve } from './soak-curve'
@@ -19,6 +20,8 @@ interface BeforeProps {
   kind: VesselKind
   plan: Plan
   crystal: CrystalId
+  /** The bag it comes from, where the house keeps one. */
+  bag: BagRow | undefined
 }
 
 const TEXTURES = [
@@ -28,7 +31,7 @@ const TEXTURES = [
 ] as const
 
 /** Everything settled before the heat: how it should end, how it is washed, whether it soaks. */
-export function Before({ state, change, variety, kind, plan, crystal }: BeforeProps) {
+export function Before({ state, change, variety, kind, plan, crystal, bag }: BeforeProps) {
   const texture = state.texture ?? PURPOSE_TEXTURE[state.purpose]
   const washes = state.washes ?? variety.washes
   return (
@@ -78,6 +81,7 @@ export function Before({ state, change, variety, kind, plan, crystal }: BeforePr
             ]}
           />
         </div>
+        {bag?.enriched === 1 && washes > 0 && <p className={classes.hint}>enriched: washing takes the added vitamins off</p>}
         {(washes === 0 || !state.soak) && <p className={classes.hint}>{washes === 0 ? 'straight from the bag; nothing clings' : variety.washHow}</p>}
       </div>
 
@@ -107,6 +111,21 @@ export function Before({ state, change, variety, kind, plan, crystal }: BeforePr
               { value: 'drain', label: 'poured off' },
               { value: 'keep', label: 'cooked in' },
             ]}
+          />
+        )}
+        {state.soak?.water === 'drain' && (
+          <NumberInput
+            size="xs"
+            mt={8}
+            placeholder={`weighed wet, g (about ${Math.round(plan.grain.mass_g + plan.water.soaked_in_g + plan.water.clinging_g)})`}
+            aria-label="Weighed wet after draining, g"
+            value={state.wet ?? ''}
+            min={Math.round(plan.grain.mass_g)}
+            max={Math.round(plan.grain.mass_g * 3)}
+            clampBehavior="blur"
+            allowNegative={false}
+            decimalScale={0}
+            onChange={(next) => change({ wet: typeof next === 'number' && next >= plan.grain.mass_g ? next : null })}
           />
         )}
       </div>

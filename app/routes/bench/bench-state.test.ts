@@ -9,7 +9,7 @@ import { firstBench, fromSearch, requestOf, toSearch, type BenchState, type Hous
 import { mendOf } from './mend'
 import { amountWord, countWord } from './words'
 
-const house: House = { vessels: FIRST_KITCHEN.vessels, heats: FIRST_KITCHEN.heats, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 1120, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { vessels: FIRST_KITCHEN.vessels, heats: FIRST_KITCHEN.heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 1120, kitchen_c: 20, zone: 'Europe/Berlin' }
 const first = firstBench(house)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 
@@ -42,7 +42,7 @@ const anyBench: fc.Arbitrary<BenchState> = fc.record({
   soak: fc.option(
     fc.record({ minutes: fc.integer({ min: 5, max: 900 }), celsius: fc.integer({ min: 3, max: 30 }), water: fc.constantFrom('drain', 'keep') }),
   ),
-  rest: fc.option(fc.integer({ min: 0, max: 60 })),
+  wet: fc.option(fc.integer({ min: 5, max: 5000 })), rest: fc.option(fc.integer({ min: 0, max: 60 })),
   lidUntilBoil: fc.constantFrom('on', 'ajar', 'off'),
   heatStyle: fc.constantFrom(...HEAT_STYLES),
   pressure: fc.constantFrom('low', 'high'),

@@ -14,7 +14,7 @@ import { inScoops } from '#core/quantity/fractions'
 import { ADD_IN_OUTS, ADD_IN_TIMES, type AddInOut, type AddInTime } from '#core/season/seasoning'
 import type { Drain } from '#core/water/cling'
 import type { VesselKind } from '#core/vessel/vessel'
-import type { HeatRow, MeasureRow, VesselRow } from '#server/database/equipment'
+import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/database/equipment'
 import type { BagRow, PourMarkRow } from '#server/database/shelf'
 import { isClockHour, nextAt, withOffset } from '../../time/clock-hour'
 
@@ -25,6 +25,7 @@ export interface House {
   measures: readonly MeasureRow[]
   bags: readonly BagRow[]
   marks: readonly PourMarkRow[]
+  programmes: readonly ProgrammeRow[]
   /** Whether grain is scooped, so that it comes in whole scoops. */
   units: 'grams' | 'cups'
   cup: CupId
@@ -51,6 +52,8 @@ export interface BenchState {
   washes: number | null
   drain: Drain
   soak: { minutes: number; celsius: number; water: 'drain' | 'keep' } | null
+  /** Weighed wet after draining, g, where somebody did. */
+  wet: number | null
   rest: number | null
   lidUntilBoil: LidPosition
   heatStyle: HeatStyle
@@ -90,6 +93,7 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   washes: null,
   drain: 'sieve',
   soak: null,
+  wet: null,
   rest: null,
   lidUntilBoil: DEFAULTS.lid_until_boil,
   heatStyle: DEFAULTS.heat_style,
@@ -170,7 +174,7 @@ export function requestOf(state: BenchState, house: House, nowMs: number): PlanR
         ? { rated_w: heat.rated_w * heat.power_factor, efficiency: heat.efficiency }
         : { rated_w: vessel.own_rated_w, efficiency: vessel.own_efficiency! },
     rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
-    soak: state.soak,
+    soak: state.soak && { ...state.soak, wet_mass_g: state.soak.water === 'drain' ? state.wet : null },
     ...(state.texture === null ? {} : { texture: state.texture }),
     ...(learned
       ? { uptake_delta_g_g: learned.uptakeDelta, minutes_factor: learned.minutesFactor }
@@ -221,6 +225,7 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   put('washes', state.washes, null)
   put('drain', state.drain, first.drain)
   if (state.soak) search.set('soak', `${state.soak.minutes}-${state.soak.celsius}-${state.soak.water}`)
+  put('wet', state.wet, null)
   put('rest', state.rest, null)
   put('lid', state.lidUntilBoil, first.lidUntilBoil)
   put('heat', state.heatStyle, first.heatStyle)
@@ -278,6 +283,7 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
       soakMinutes !== null && soakCelsius !== null
         ? { minutes: soakMinutes, celsius: soakCelsius, water: water as 'drain' | 'keep' }
         : null,
+    wet: numberIn(search.get('wet'), LIMITS.wet_mass_g),
     rest: numberIn(search.get('rest'), LIMITS.rest_minutes),
     lidUntilBoil: oneOf(['on', 'ajar', 'off'], search.get('lid'), first.lidUntilBoil),
     heatStyle: oneOf(HEAT_STYLES, search.get('heat'), first.heatStyle),

@@ -11,12 +11,13 @@ import { keepGauge, keepMark } from '#server/kitchen/bench-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { corrections } from '#server/kitchen/learned'
 import { startCook } from '#server/kitchen/start-cook'
+import { knobWord } from '../../drawing/knob-word'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
 import { stayPut } from '../../shell/stay-put'
 import { clockTime } from '../../time/clock-hour'
 import type { Route } from './+types/bench'
 import { Before } from './before'
-import { correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
+import { bagOfState, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
 import { Cautions } from './cautions'
 import { Measure } from './measure'
 import { OrderLine } from './order-line'
@@ -37,6 +38,7 @@ export function loader() {
     settings: settingsOf(open),
     vessels: open.equipment.vessels(),
     heats: open.equipment.heats(),
+    programmes: open.equipment.programmes(),
     measures: open.equipment.measures(),
     bags: open.shelf.bags(),
     marks: open.shelf.marks(),
@@ -73,10 +75,10 @@ const STILL_MS = 350
 const TICK_MS = 15_000
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { settings, vessels, heats, measures, bags, marks } = loaderData
+  const { settings, vessels, heats, measures, bags, marks, programmes } = loaderData
   const house = useMemo<House>(
     () => ({
-      vessels, heats, measures, bags, marks,
+      vessels, heats, measures, bags, marks, programmes,
       units: settings.units,
       cup: settings.cup,
       corrections: loaderData.corrections,
@@ -84,14 +86,14 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       kitchen_c: settings.kitchen_c,
       zone: settings.zone,
     }),
-    [vessels, heats, measures, bags, marks, loaderData.corrections, settings],
+    [vessels, heats, measures, bags, marks, programmes, loaderData.corrections, settings],
   )
+  const fetcher = useFetcher()
   const first = useMemo(() => firstBench(house), [house])
-  const { state, change, undo, canUndo } = useBench(first, house)
+  const { state, change, undo, canUndo } = useBench(first, house, fetcher.state !== 'idle')
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
   const [gauge, setGauge] = useState(loaderData.gauge)
-  const fetcher = useFetcher()
   const [cooked, setCooked] = useState(false)
   const submit = useSubmit()
   const low = useMediaQuery('(max-height: 720px)')
@@ -140,15 +142,17 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       <h1 className="unseen">Bench</h1>
       <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
-        <Before state={state} change={change} variety={variety} kind={vesselRow.kind} plan={plan} crystal={settings.crystal} />
+        <Before state={state} change={change} variety={variety} kind={vesselRow.kind} plan={plan} crystal={settings.crystal} bag={bagOfState(state, house)} />
       </section>
       <section className={`${classes.pot} basin`} aria-label="The pot">
         <PotView
           plan={plan} vessel={vessel} variety={variety} name={vesselRow.name} lid={state.lidUntilBoil}
+          printed={vesselRow.printed}
           crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked}
           hold={{
             pourG: plan.water.pour_g,
             firmG: plan.water.firm_pour_g,
+            standardG: plan.water.standard_pour_g,
             softG: plan.water.soft_pour_g,
             pourAt: (level) => pourForLevel(context, level),
             onPour: (pour) => change(heldAt(pour, plan, state)),
@@ -158,7 +162,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge} printed={vesselRow.printed}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
           onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
@@ -189,10 +193,10 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         ))}
       </nav>
       <section className={classes.ribbon} aria-label="Heat from now to the table">
-        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} />
+        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
       </section>
       <section className={classes.upright} aria-label="Stages">
-        <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} />
+        <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
       </section>
       <StartBar
         plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
@@ -203,7 +207,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 }
 
 /** The bench's state, kept in the address, with a way back. */
-function useBench(first: BenchState, house: House) {
+function useBench(first: BenchState, house: House, busy: boolean) {
   const [search, setSearch] = useSearchParams()
   const [past, setPast] = useState<BenchState[]>([])
   const [state, setState] = useState(() => fromSearch(search, first, house))
@@ -215,15 +219,18 @@ function useBench(first: BenchState, house: House) {
     if (search.toString() !== written) setState(fromSearch(search, first, house))
   }
   useEffect(() => {
-    if (written === seen || (seen === '' && past.length === 0)) return
+    // The address waits while something is being kept: it would break off the answer.
+    if (busy || written === seen || (seen === '' && past.length === 0)) return
     const timer = setTimeout(() => setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true }), STILL_MS)
     return () => clearTimeout(timer)
-  }, [written, seen, past.length, setSearch])
+  }, [busy, written, seen, past.length, setSearch])
   return {
     state,
     change: (next: Partial<BenchState>) => {
       setPast((list) => [...list.slice(-40), state])
-      setState({ ...state, ...next })
+      // Another grain, amount or soak was not the one that was weighed.
+      const weighed = 'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
+      setState({ ...state, ...next, ...(weighed ? {} : { wet: null }) })
     },
     undo: () => {
       const last = past[past.length - 1]

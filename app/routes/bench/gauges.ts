@@ -2,8 +2,8 @@ import type { Settings } from '#core/contract/kitchen'
 import type { Plan } from '#core/plan/result'
 import { CUPS } from '#core/quantity/cups'
 import { inScoops, SCOOP_PARTS } from '#core/quantity/fractions'
-import { pourForDepth, pourForLevel, type PourContext } from '#core/vessel/pour-gauges'
-import type { MeasureRow } from '#server/database/equipment'
+import { bedDepthOf, pourAsDeepAgain, pourForDepth, pourForLevel, type PourContext } from '#core/vessel/pour-gauges'
+import type { MeasureRow, VesselRow } from '#server/database/equipment'
 
 /** One way of reading the water, and of telling what was poured. */
 export interface Gauge {
@@ -38,8 +38,8 @@ function scooped(ml: number, cupMl: number, name: string, parts: readonly number
 }
 
 /** All the gauges of this house for one plan. */
-export function gaugesFor(given: { plan: Plan; context: PourContext; settings: Settings; measures: readonly MeasureRow[] }): Gauge[] {
-  const { plan, context, settings, measures } = given
+export function gaugesFor(given: { plan: Plan; context: PourContext; settings: Settings; measures: readonly MeasureRow[]; printed?: readonly PrintedLine[] | null }): Gauge[] {
+  const { plan, context, settings, measures, printed } = given
   const { grain, water, gauges } = plan
   const grams = (g: number): GaugeReading => ({ figure: String(Math.round(g)), unit: 'g', under: '' })
   const cup = CUPS[settings.cup]
@@ -76,15 +76,61 @@ export function gaugesFor(given: { plan: Plan; context: PourContext; settings: S
       water: { figure: over <= 0 ? 'none' : String(Math.round(over)), unit: over <= 0 ? '' : 'mm', under: over <= 0 ? 'the water lies below the grain' : `over the grain, ${creaseWords(toCrease)}` },
       pourOf: (told) => pourForDepth(context, told),
     },
+    asDeepAgain(context, plan, grainGrams),
+    ...(printed && printed.length > 0 ? [printedGauge(printed, context, plan, grainGrams)] : []),
   ]
 }
 
-const creaseWords = (mm: number): string => (mm === 0 ? 'at your crease' : mm < 0 ? `${-mm} short of your crease` : `${mm} past your crease`)
-
-/** A told amount as a number.  @returns what is wrong with it in words, or the number */
-export function readTold(text: string): { told: number } | { wrong: string } {
-  const trimmed = text.trim()
-  if (trimmed === '') return { wrong: 'Say how much.' }
-  if (!/^\d+([.,]\d+)?$/.test(trimmed)) return { wrong: `A number, like 2 or 2.5; not “${trimmed.slice(0, 20)}”.` }
-  return { told: Number(trimmed.replace(',', '.')) }
+/** "As deep again as the grain": what it is here, against the plan's own water; told backwards as a share of the grain's depth. */
+function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gauge {
+  const bed = bedDepthOf(context)
+  const pour = Math.max(0, pourAsDeepAgain(context))
+  const over = Math.round(pour - plan.water.pour_g)
+  const times = plan.gauges.water_above_bed_mm / bed
+  return {
+    id: 'as-deep',
+    word: 'as deep again',
+    unit: 'times the grain’s depth',
+    grain,
+    water: {
+      figure: times > 0 ? times.toFixed(1) : 'none',
+      unit: times > 0 ? '× its depth' : '',
+      under: `once its depth is ${(pour / plan.grain.volume_ml).toFixed(2)} by volume here, ${over === 0 ? 'just right' : `${Math.abs(over)} g ${over > 0 ? 'too much' : 'too little'}`}`,
+    },
+    pourOf: (told) => pourForDepth(context, told * bed),
+  }
 }
+
+export type PrintedLine = NonNullable<VesselRow['printed']>[number]
+
+/** The bowl's own lines. A line may count scoops of some grain and not what the bowl holds, so only its height is believed. */
+function printedGauge(lines: readonly PrintedLine[], context: PourContext, plan: Plan, grain: GaugeReading): Gauge {
+  const level = plan.gauges.fill_level_mm
+  const nearest = lines.toSorted((a, b) => Math.abs(a.level_mm - level) - Math.abs(b.level_mm - level))[0]!
+  const off = Math.round(level - nearest.level_mm)
+  return {
+    id: 'printed',
+    word: 'lines in the bowl',
+    unit: 'on its lines',
+    grain,
+    water: {
+      figure: nearest.name,
+      unit: 'on its line',
+      under: `${off === 0 ? 'at' : `${Math.abs(off)} mm ${off > 0 ? 'over' : 'under'}`} line ${nearest.name}; a line may mean scoops of another grain`,
+    },
+    pourOf: (told) => {
+      const line = lines.find((l) => Number(l.name.replace(',', '.')) === told)
+      return line ? pourForLevel(context, line.level_mm) : pourForLevel(context, between(lines, told))
+    },
+  }
+}
+
+/** A place between two numbered lines, mm. NaN, which no pour is, where the lines bear no numbers or it lies outside them. */
+function between(lines: readonly PrintedLine[], told: number): number {
+  const numbered = lines.map((l) => ({ n: Number(l.name.replace(',', '.')), mm: l.level_mm })).filter((l) => Number.isFinite(l.n))
+  const i = numbered.findIndex((l) => l.n > told)
+  const [low, high] = [numbered[i - 1], numbered[i]]
+  return low && high ? low.mm + ((told - low.n) / (high.n - low.n)) * (high.mm - low.mm) : NaN
+}
+
+const creaseWords = (mm: number): string => (mm === 0 ? 'at your crease' : mm < 0 ? `${-mm} short of your crease` : `${mm} past your crease`)

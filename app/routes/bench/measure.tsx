@@ -8,7 +8,8 @@ import type { PourContext } from '#core/vessel/pour-gauges'
 import type { MeasureRow } from '#server/database/equipment'
 import type { PourMarkRow } from '#server/database/shelf'
 import { dayWord } from '../../time/clock-hour'
-import { gaugesFor, readTold, type Gauge, type GaugeReading } from './gauges'
+import { readTold } from '../../forms/told'
+import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from './gauges'
 import { WaterBeam } from './water-beam'
 import classes from './measure.module.css'
 
@@ -17,6 +18,8 @@ export interface MeasureProps {
   context: PourContext
   settings: Settings
   measures: readonly MeasureRow[]
+  /** Lines printed in this vessel. */
+  printed: readonly PrintedLine[] | null
   /** Marks kept for this grain in this pot. */
   marks: readonly PourMarkRow[]
   learned: Correction | undefined
@@ -91,6 +94,7 @@ function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge 
     const read = readTold(text)
     if ('wrong' in read) return setWrong(read.wrong)
     const pour = at.pourOf(read.told)
+    if (Number.isNaN(pour)) return setWrong('No line of this vessel bears that number.')
     const [min, max] = LIMITS.pour_override_g
     if (!(pour >= min && pour <= max)) return setWrong(pour < 0 ? 'That lies below the grain: nothing was poured.' : `That would be ${Math.round(pour)} g; ${max} g is the most.`)
     setWrong(undefined)

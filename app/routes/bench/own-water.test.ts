@@ -48,7 +48,7 @@ test('the gauges of a plan read back to its pour', () => {
 })
 
 test('keys: five grams, one with Shift, twenty-five by the page, firm and soft at the ends', () => {
-  const hold = { pourG: 400.4, firmG: 350.2, softG: 520.7 }
+  const hold = { pourG: 400.4, firmG: 350.2, standardG: 430.6, softG: 520.7 }
   const keys = (key: string, fine = false) => pourAfterKey(key, fine, hold)
   expect([keys('ArrowUp'), keys('ArrowDown'), keys('ArrowUp', true), keys('PageDown'), keys('Home'), keys('End')]).toEqual([405, 395, 401, 375, 350, 521])
   expect(keys('Tab')).toBeUndefined()
@@ -56,9 +56,10 @@ test('keys: five grams, one with Shift, twenty-five by the page, firm and soft a
 })
 
 test('a hand near firm or soft means it, unless Shift says otherwise', () => {
-  const marks = { firmG: 350.2, softG: 520.7 }
+  const marks = { firmG: 350.2, standardG: 430.6, softG: 520.7 }
   expect(snapPour(353, marks, false)).toBe(350)
   expect(snapPour(353, marks, true)).toBe(353)
   expect(snapPour(400.6, marks, false)).toBe(401)
+  expect(snapPour(434, marks, false)).toBe(431)
   expect(snapPour(-30, marks, false)).toBe(0)
 })

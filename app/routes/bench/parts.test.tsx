@@ -7,7 +7,8 @@ import { htmlOf, planOf, textOf } from '../../../tests/render'
 import { firstBench, type BenchState, type House } from './bench-state'
 import { Before } from './before'
 import { Cautions } from './cautions'
-import { gaugesFor, readTold } from './gauges'
+import { readTold } from '../../forms/told'
+import { gaugesFor } from './gauges'
 import { Measure, type MeasureProps } from './measure'
 import { contextOf } from './own-water'
 import { StagesUpright } from './stages-upright'
@@ -15,7 +16,7 @@ import { WaterBeam } from './water-beam'
 
 const NOW = Date.UTC(2026, 2, 5, 17, 0)
 const settings: Settings = { ...FIRST_KITCHEN.settings, zone: 'Europe/Berlin', crease_mm: 25 }
-const house: House = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { ...FIRST_KITCHEN, programmes: [], measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
 const still = () => {}
 
 describe('measure', () => {
@@ -24,7 +25,7 @@ describe('measure', () => {
     const plan = over.plan ?? planOf()
     return textOf(
       <Measure
-        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} learned={undefined}
+        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} printed={null} learned={undefined}
         now={NOW} gauge="scale" onGauge={still} ownWords={undefined} onPoured={still} onKeep={still} {...over}
       />,
     )
@@ -47,6 +48,25 @@ describe('measure', () => {
   test('by a glass of the house, with only the parts of it there are', () => {
     const glass = { id: 'g', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' as const }
     expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(/Grain, dry 2 full less 55 mL; 300 g/)
+  })
+
+  test('by the grain\'s own depth: as deep again is no equal measure', () => {
+    const text = words({ gauge: 'as-deep' })
+    // Dry short white has 42 % voids, and clinging water is there already.
+    const said = Number(/once its depth is (\d\.\d+) by volume here/.exec(text)![1])
+    expect(said).toBeGreaterThan(1.2)
+    expect(said).toBeLessThan(1.45)
+  })
+
+  test('by the lines in the bowl: the nearest one, and how far off it', () => {
+    const plan = planOf()
+    const at = plan.gauges.fill_level_mm
+    const printed = [{ name: '2', level_mm: at - 3 }, { name: '3', level_mm: at + 9 }]
+    expect(words({ gauge: 'printed', printed, plan })).toContain('3 mm over line 2')
+    const gauge = gaugesFor({ plan, context: contextOf(plan, state, vesselPreset('heavy-2.5')), settings, measures: [], printed }).find((g) => g.id === 'printed')!
+    // A quarter of the way between the lines is where the water stands.
+    expect(gauge.pourOf(2.25)).toBeCloseTo(plan.water.pour_g, -0.5)
+    expect(gauge.pourOf(7)).toBeNaN()
   })
 
   test.each(Object.keys(CUPS) as (keyof typeof CUPS)[])('what %s leaves over or short is under half the smallest scoop', (cup) => {
@@ -75,7 +95,7 @@ describe('measure', () => {
       const plan = planOf({ amount: { basis: 'dry-mass', value: grams } })
       const context = contextOf(plan, state, vesselPreset('heavy-2.5'))
       for (const gauge of gaugesFor({ plan, context, settings, measures: [] })) {
-        const exact = { scale: plan.water.pour_g, cup: plan.water.pour_g / CUPS[settings.cup].ml, line: plan.gauges.fill_level_mm, finger: plan.gauges.water_above_bed_mm }[gauge.id]!
+        const exact = { scale: plan.water.pour_g, cup: plan.water.pour_g / CUPS[settings.cup].ml, line: plan.gauges.fill_level_mm, finger: plan.gauges.water_above_bed_mm, 'as-deep': plan.gauges.water_above_bed_mm / plan.gauges.bed_depth_mm }[gauge.id]!
         expect(Math.abs(gauge.pourOf(exact) - plan.water.pour_g)).toBeLessThan(4)
       }
     }
@@ -124,7 +144,7 @@ describe('cautions', () => {
 })
 
 test.each(VARIETIES.map((v) => [v.id, v] as const))('%s can be set up before the heat', (_, variety) => {
-  const text = textOf(<Before state={{ ...firstBench(house), grain: variety.id }} change={still} variety={variety} kind="pot" plan={planOf()} crystal="table" />)
+  const text = textOf(<Before state={{ ...firstBench(house), grain: variety.id }} change={still} variety={variety} kind="pot" plan={planOf()} crystal="table" bag={undefined} />)
   expect(text).toContain('Ends as usual beside a dish')
   expect(text).toMatch(/firm standard soft/)
   if (variety.washes === 0) expect(text).toContain('nothing clings')

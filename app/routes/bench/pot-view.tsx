@@ -13,13 +13,14 @@ interface PotViewProps {
   name: string
   lid: LidPosition
   crease: number | undefined
+  printed: readonly { name: string; level_mm: number }[] | null
   hold: WaterHold
   cooked: boolean
   onCooked: (cooked: boolean) => void
 }
 
 /** The pot cut open before the heat; held, as it will be at the table. */
-export function PotView({ plan, vessel, variety, name, lid, crease, hold, cooked, onCooked }: PotViewProps) {
+export function PotView({ plan, vessel, variety, name, lid, crease, printed, hold, cooked, onCooked }: PotViewProps) {
   const { gauges } = plan
   const shown = vessel.kind === 'pot' || vessel.kind === 'oven-dish' ? lid : 'on'
   return (
@@ -36,11 +37,13 @@ export function PotView({ plan, vessel, variety, name, lid, crease, hold, cooked
         lid={cooked ? 'off' : shown}
         crease={crease}
         hold={hold}
+        printed={printed ?? []}
         cooked={cooked}
         levels={{
           bed: gauges.bed_depth_mm,
           fill: gauges.fill_level_mm,
           firm: gauges.firm_level_mm,
+          standard: gauges.standard_level_mm,
           soft: gauges.soft_level_mm,
           swollen: gauges.swollen_level_mm,
           froth: gauges.froth_level_mm,

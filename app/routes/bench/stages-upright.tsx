@@ -6,10 +6,11 @@ interface StagesUprightProps {
   stages: readonly Stage[]
   times: readonly { start: number; end: number }[]
   clockAt: (minute: number) => string
+  placeOf?: (stage: Stage) => string | undefined
 }
 
 /** The ribbon turned upright for a phone: time runs down, heat is width. */
-export function StagesUpright({ stages, times, clockAt }: StagesUprightProps) {
+export function StagesUpright({ stages, times, clockAt, placeOf }: StagesUprightProps) {
   return (
     <ol className={classes.list}>
       {stages.map((stage, i) => (
@@ -23,6 +24,7 @@ export function StagesUpright({ stages, times, clockAt }: StagesUprightProps) {
             <span className="quiet">
               {windowWord(stage.minutes, stage.ends_on)}
               {stage.cue && `, until ${stage.cue}`}
+              {placeOf?.(stage) && `, knob at ${placeOf(stage)}`}
             </span>
           </span>
         </li>

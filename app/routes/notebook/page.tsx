@@ -20,7 +20,9 @@ export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
   const cook = open.cooks.findNoted(params.cook)
   if (!cook) throw new Response('There is no such cook in the notebook, or it is still on the stove.', { status: 404 })
-  const view = replay(runningCookOf(cook), open.cooks.events(cook.id), cook.endedMs)
+  const events = open.cooks.events(cook.id)
+  const running = runningCookOf(cook, events)
+  const view = replay(running, events, cook.endedMs)
   const read = readPlanRequest(cook.request)
   const noted = open.cooks.noted()
   const key = learningKey(cook.grainKey, cook.vesselId)
@@ -34,7 +36,8 @@ export function loader({ params }: Route.LoaderArgs) {
     endedMs: cook.endedMs,
     end: cook.end,
     grainG: cook.plan.grain.mass_g,
-    pourG: cook.plan.water.pour_g,
+    pourG: running.plan.water.pour_g,
+    pouredOtherwise: Math.round(running.plan.water.pour_g - cook.plan.water.pour_g),
     judgement: cook.judgement,
     lidLifts: view.lidLifts,
     lostSteamG: view.lostSteamG,
@@ -73,6 +76,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
       <h1 className="figure">{loaderData.title}</h1>
       <p className={classes.lead}>
         {Math.round(loaderData.grainG)} g in {Math.round(loaderData.pourG)} g of water, {loaderData.vesselName}, {loaderData.heatName};{' '}
+        {loaderData.pouredOtherwise !== 0 && `${Math.abs(loaderData.pouredOtherwise)} g ${loaderData.pouredOtherwise < 0 ? 'less' : 'more'} than planned, by what was seen before the pour; `}
         {dayWord(loaderData.endedMs, loaderData.nowMs, settings.zone)}, {clockTime(loaderData.startedMs, settings)} to {clockTime(loaderData.endedMs, settings)}
         {loaderData.lidLifts > 0 && `; lid lifted ${loaderData.lidLifts === 1 ? 'once' : `${loaderData.lidLifts} times`}, ${loaderData.lostSteamG.toFixed(1)} g of steam gone`}
       </p>

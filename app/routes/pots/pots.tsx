@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { data, Link, useNavigation } from 'react-router'
 import type { Read } from '#core/contract/plan-request'
 import {
-  calibrateBoil, calibrateFull, calibrateSimmer, dropHeat, dropMeasure, dropVessel, saveHeat, saveMeasure, saveVessel,
+  calibrateBoil, calibrateFull, calibrateSimmer, dropHeat, dropMeasure, dropProgramme, dropVessel, saveHeat, saveMeasure, saveProgramme, saveVessel,
 } from '#server/kitchen/equipment-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { typedOf, type Refused } from '../../forms/errors'
@@ -11,6 +11,7 @@ import type { Route } from './+types/pots'
 import { Calibrate } from './calibrate'
 import { HeatForm } from './heat-form'
 import { MeasureForm } from './measure-form'
+import { AFTER_WORDS, KNOWN_WORDS, PRESSURE_WORDS, ProgrammeForm } from './programme-form'
 import { PotsToScale } from './pots-to-scale'
 import { VesselForm } from './vessel-form'
 import classes from './pots.module.css'
@@ -19,12 +20,12 @@ export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel'
 
 export function loader() {
   const open = kitchen()
-  return { vessels: open.equipment.vessels(), heats: open.equipment.heats(), measures: open.equipment.measures(), settings: settingsOf(open) }
+  return { vessels: open.equipment.vessels(), heats: open.equipment.heats(), measures: open.equipment.measures(), programmes: open.equipment.programmes(), settings: settingsOf(open) }
 }
 
 const ACTS = new Map<string, (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Read<string>>([
   ['save-vessel', saveVessel], ['drop-vessel', dropVessel], ['save-heat', saveHeat], ['drop-heat', dropHeat],
-  ['save-measure', saveMeasure], ['drop-measure', dropMeasure],
+  ['save-programme', saveProgramme], ['drop-programme', dropProgramme], ['save-measure', saveMeasure], ['drop-measure', dropMeasure],
   ['calibrate-boil', calibrateBoil], ['calibrate-simmer', calibrateSimmer], ['calibrate-full', calibrateFull],
 ])
 
@@ -37,11 +38,11 @@ export async function action({ request }: Route.ActionArgs) {
   return { said: done.value, intent: typed.intent!, at: Date.now() }
 }
 
-type Open = { what: 'vessel' | 'heat' | 'measure'; id: string | undefined } | { what: 'calibrate'; id: string }
+type Open = { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined } | { what: 'calibrate'; id: string }
 
 /** What the house cooks in and on, drawn to one scale, and what is known of it. */
 export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
-  const { vessels, heats, measures, settings } = loaderData
+  const { vessels, heats, measures, programmes, settings } = loaderData
   const [open, setOpen] = useState<Open>()
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const done = actionData && 'said' in actionData ? actionData : undefined
@@ -52,6 +53,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
     if (!done.intent.startsWith('calibrate')) setOpen(undefined)
   }
   const vessel = vessels.find((row) => row.id === open?.id)
+  const appliances = vessels.filter((row) => row.own_rated_w !== null)
   return (
     <main className="place">
       <div className="place-head">
@@ -66,7 +68,8 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
             <span className="quiet">
               {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid} lid{row.lining === 'coated' ? '; coated: wash grain in another bowl, never scrape it' : ''}
               <br />
-              {row.measured === '' ? 'described only: its steam is a guess to a third' : row.measured}
+              {row.measured === '' ? UNMEASURED : row.measured}
+              {row.printed && `; its own lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
             </span>
             <span className={classes.keys}>
               <UnstyledButton className="link" onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure ${row.name}`}>
@@ -133,10 +136,36 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
             A glass, a bowl, a cup
           </Button>
         </section>
+        {appliances.length > 0 && (
+          <section aria-label="Programmes">
+            <h2 className="place-part">Programmes</h2>
+            <ul className={classes.list}>
+              {programmes.map((row) => (
+                <li key={row.id}>
+                  <b className="figure">{row.name}</b>
+                  <span className="quiet">
+                    {appliances.find((v) => v.id === row.vessel_id)?.name}: {row.minutes === null ? 'minutes not known' : `${row.minutes} min`}, {PRESSURE_WORDS[row.pressure]}; then it {AFTER_WORDS[row.after_it]}
+                    <br />
+                    {KNOWN_WORDS[row.known]}
+                  </span>
+                  <span className={classes.keys}>
+                    <UnstyledButton className="link" onClick={() => setOpen({ what: 'programme', id: row.id })} aria-label={`Change ${row.name}`}>
+                      change
+                    </UnstyledButton>
+                  </span>
+                </li>
+              ))}
+            </ul>
+            <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'programme', id: undefined })}>
+              A programme
+            </Button>
+          </section>
+        )}
       </div>
       <Drawer opened={open !== undefined} onClose={() => setOpen(undefined)} position="right" size="md" lockScroll={false} title={titleOf(open, vessel?.name)} closeButtonProps={{ 'aria-label': 'Close' }}>
         {open?.what === 'vessel' && <VesselForm key={open.id} vessel={vessel} refused={refused} />}
         {open?.what === 'heat' && <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />}
+        {open?.what === 'programme' && <ProgrammeForm key={open.id} programme={programmes.find((p) => p.id === open.id)} appliances={appliances} refused={refused} />}
         {open?.what === 'measure' && <MeasureForm key={open.id} measure={measures.find((m) => m.id === open.id)} refused={refused} />}
         {open?.what === 'calibrate' && vessel && <Calibrate vessel={vessel} heats={heats} kitchenC={settings.kitchen_c} refused={refused} said={done} />}
       </Drawer>
@@ -144,8 +173,11 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   )
 }
 
+/** A pot nobody has measured says how far its figures may be off. */
+const UNMEASURED = 'described only: what it holds to 5 %, its heat to a quarter, its steam to a third'
+
 function titleOf(open: Open | undefined, name: string | undefined): string {
   if (!open) return ''
   if (open.what === 'calibrate') return `Measure the ${name ?? 'pot'}`
-  return open.id === undefined ? { vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own' }[open.what] : `The ${name ?? 'figures'}`
+  return open.id === undefined ? { vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own', programme: 'A programme' }[open.what] : `The ${name ?? 'figures'}`
 }

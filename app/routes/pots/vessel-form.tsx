@@ -6,7 +6,7 @@ import { MATERIAL_IDS, MATERIALS } from '#core/vessel/calibration'
 import type { VesselRow } from '#server/database/equipment'
 import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 
-const FIELDS = ['name', 'kind', 'capacity_ml', 'rim_diameter_mm', 'base_diameter_mm', 'height_mm', 'lid', 'lining', 'material', 'empty_g', 'own_rated_w', 'marks'] as const
+const FIELDS = ['name', 'kind', 'capacity_ml', 'rim_diameter_mm', 'base_diameter_mm', 'height_mm', 'lid', 'lining', 'material', 'empty_g', 'own_rated_w', 'marks', 'printed'] as const
 const KINDS = [
   { value: 'pot', label: 'a pot for a burner' },
   { value: 'cooker', label: 'a switch cooker' },
@@ -20,6 +20,7 @@ export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined;
   const mine = refused && (refused.typed.id ?? '') === (vessel?.id ?? '') ? refused : undefined
   const [kind, setKind] = useState<string>(mine?.typed.kind ?? vessel?.kind ?? 'pot')
   const usual: Record<string, string> = {
+    printed: (vessel?.printed ?? []).map((line) => `${line.name} = ${line.level_mm} mm`).join('\n'),
     marks: (vessel?.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'), lid: vessel?.lid ?? 'tight', lining: vessel?.lining ?? 'bare', material: vessel?.material ?? 'steel',
   }
   const field = (name: (typeof FIELDS)[number]) => ({
@@ -51,6 +52,7 @@ export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined;
         </Group>
         {kind !== 'pot' && <TextInput label="Its plate says, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
         <Textarea label="Marks you counted in" description='one a line, from the bottom: "20 mm = 500 mL"; empty for none' autosize minRows={2} {...field('marks')} />
+        <Textarea label="Lines printed inside" description='one a line, from the bottom: "3 = 41 mm"; empty for none' autosize minRows={2} {...field('printed')} />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">
           {vessel ? (

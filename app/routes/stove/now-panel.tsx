@@ -3,6 +3,7 @@ import type { Variety } from '#core/grain/varieties'
 import { CUES } from '#core/method/cues'
 import type { Plan, Stage } from '#core/plan/result'
 import { CuePair } from '../../drawing/cue-pair'
+import { knobWord, type Knob } from '../../drawing/knob-word'
 import { clockTime, countdown, type HouseClock } from '../../time/clock-hour'
 import classes from './stove.module.css'
 
@@ -17,11 +18,14 @@ interface NowPanelProps {
   vesselName: string
   serveAtMs: number | null
   variety: Variety
+  /** The burner with its knob's places, where the house has told them. */
+  knob: Knob | null
 }
 
 /** One glance: what to do, what ends it, what comes next and when. */
-export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety }: NowPanelProps) {
+export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob }: NowPanelProps) {
   const next = view.next && plan.stages.find((s) => s.id === view.next!.id)
+  const place = stage && knobWord(stage, knob)
   const table = clockTime(view.tableMs, clock)
   const slid = Math.round((view.tableMs - view.plannedTableMs) / 60_000)
   return (
@@ -38,6 +42,7 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
           <p className={`${classes.count} figure`}>{table}</p>
         )}
         <ul className={classes.checks}>
+          {place && <li>Knob at “{place}”</li>}
           {stage?.checks.map((check) => (
             <li key={check}>{check}</li>
           ))}

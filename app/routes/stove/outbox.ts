@@ -10,6 +10,7 @@ interface Waiting {
   pressed_ms: number
   seconds?: number
   clarity?: number
+  amount?: number
   target?: string
 }
 
@@ -30,7 +31,7 @@ export interface Outbox {
   waiting: CookEvent[]
   /** Whether the last try to send failed. */
   cutOff: boolean
-  press: (kind: EventKind, stage: string, more?: { seconds?: number; clarity?: number; target?: string }) => void
+  press: (kind: EventKind, stage: string, more?: { seconds?: number; clarity?: number; amount?: number; target?: string }) => void
 }
 
 /** Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted server.

@@ -13,7 +13,7 @@ const START = Date.UTC(2026, 2, 5, 17, 0) // 18:00 in Berlin
 const MINUTE = 60_000
 const clock = { zone: 'Europe/Berlin', clock: '24' } as const
 const request: PlanRequestJson = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 } }
-const cook: RunningCook = runningCookOf({ request, plan: planOf(request), startedMs: START })
+const cook: RunningCook = runningCookOf({ request, plan: planOf(request), startedMs: START }, [])
 const { plan } = cook
 const cue = (stage: string, minutes: number): CookEvent => ({ id: `cue-${stage}`, kind: 'cue', stage, atMs: START + minutes * MINUTE })
 const upTo = (stage: string): CookEvent[] => {
@@ -28,7 +28,7 @@ function seen(events: CookEvent[], minutes: number, serveAtMs: number | null = n
   return {
     view,
     now: textOf(
-      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" serveAtMs={serveAtMs} variety={varietyOf('short-white')} />,
+      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" knob={null} serveAtMs={serveAtMs} variety={varietyOf('short-white')} />,
     ),
     keys: htmlOf(<Keys view={view} stage={stage} stages={plan.stages} now={now} press={() => {}} takeBack={() => {}} tableAt="18:40" />),
   }

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useRevalidator } from 'react-router'
-import { runningCookOf } from '#core/contract/running-cook'
+import { runningCookOf, type KeptCook } from '#core/contract/running-cook'
 import type { EventKind } from '#core/cook/events'
 import { replay } from '#core/cook/replay'
 import { readPlanRequest } from '#core/contract/plan-request'
@@ -9,6 +9,7 @@ import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { clockTime, type HouseClock } from '../../time/clock-hour'
 import type { Route } from './+types/stove'
+import { BeforePour, beforeThePour } from './before-pour'
 import { Ended } from './ended'
 import { Keys } from './keys'
 import { NowPanel } from './now-panel'
@@ -30,7 +31,9 @@ export function loader({ params }: Route.LoaderArgs) {
     title: cook.title,
     vesselName: cook.vesselName,
     serveAtMs: cook.serveAtMs,
-    running: runningCookOf(cook),
+    kept: { request: cook.request, plan: cook.plan, startedMs: cook.startedMs } satisfies KeptCook,
+    // The knob's own places, in the words of the house.
+    knob: open.equipment.heats().find((heat) => heat.name === cook.heatName) ?? null,
     // The grain that is most of the pot, to draw it.
     variety: read.ok ? read.value.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety : varietyOf('long-white').id,
     events: open.cooks.events(cook.id),
@@ -43,8 +46,7 @@ export function loader({ params }: Route.LoaderArgs) {
 const SAME_PRESS_MS = 600
 
 export default function Stove({ loaderData }: Route.ComponentProps) {
-  const { running, house, id } = loaderData
-  const { plan } = running
+  const { kept, house, id } = loaderData
   const { now, aheadMs } = useServerClock(loaderData.nowMs)
   const revalidator = useRevalidator()
   const refresh = () => void revalidator.revalidate()
@@ -56,12 +58,14 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
     const known = new Set(loaderData.events.map((event) => event.id))
     return [...loaderData.events, ...outbox.waiting.filter((event) => !known.has(event.id))]
   }, [loaderData.events, outbox.waiting])
+  const running = useMemo(() => runningCookOf(kept, events), [kept, events])
+  const { plan } = running
   const view = replay(running, events, now)
   const current = view.now[0]
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
   const lastPress = useRef({ kind: '', atMs: 0 })
-  const press = (kind: EventKind, stageId: string, more?: { seconds?: number; clarity?: number; target?: string }) => {
+  const press = (kind: EventKind, stageId: string, more?: { seconds?: number; clarity?: number; amount?: number; target?: string }) => {
     const atMs = Date.now()
     if (lastPress.current.kind === kind && atMs - lastPress.current.atMs < SAME_PRESS_MS) return
     lastPress.current = { kind, atMs }
@@ -86,9 +90,10 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
         <>
           <NowPanel
             plan={plan} view={view} now={now} clock={house} stage={stage} current={current} title={loaderData.title}
-            vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)}
+            vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)} knob={loaderData.knob}
           />
           {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
+          {stage && beforeThePour(stage, plan) && <BeforePour key={stage.id} stage={stage} plan={plan} frozen={kept.plan} view={view} now={now} onTell={(kind, amount) => press(kind, stage.id, { amount })} />}
           <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} />
         </>
       )}

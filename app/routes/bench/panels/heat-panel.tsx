@@ -1,4 +1,4 @@
-import { Radio, Stack, Text } from '@mantine/core'
+import { Button, Radio, Stack, Text } from '@mantine/core'
 import { HEAT_STYLES } from '#core/method/method'
 import type { PanelProps } from './panel-props'
 import { vesselOfState, type BenchState } from '../bench-state'
@@ -15,6 +15,7 @@ export function HeatPanel({ state, change, house }: PanelProps) {
   if (kind === 'pressure-electric')
     return (
       <Stack gap="md">
+        <Programmes state={state} change={change} house={house} />
         <Choice label="Pressure" value={state.pressure} words={{ high: 'high', low: 'low, gentler on soft grain' }} pick={(pressure) => change({ pressure })} />
         <Choice label="At the end" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
       </Stack>
@@ -28,6 +29,30 @@ export function HeatPanel({ state, change, house }: PanelProps) {
         words={Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<BenchState['heatStyle'], string>}
         pick={(heatStyle) => change({ heatStyle })}
       />
+    </Stack>
+  )
+}
+
+const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
+
+/** The appliance's own programmes, in the words of this house: one sets what it is known to do, and says how its minutes stand. */
+function Programmes({ state, change, house }: PanelProps) {
+  const mine = house.programmes.filter((p) => p.vessel_id === state.vesselId)
+  if (mine.length === 0) return null
+  return (
+    <Stack gap={4}>
+      <Text size="sm">Its programmes</Text>
+      {mine.map((p) => (
+        <Button
+          key={p.id}
+          size="xs"
+          variant="default"
+          justify="flex-start"
+          onClick={() => change({ ...(p.pressure === 'none' ? {} : { pressure: p.pressure }), ...(p.after_it === 'holds-warm' ? { release: 'natural' } : { release: p.after_it }) })}
+        >
+          {p.name}: {p.minutes === null ? 'minutes not known' : `${p.minutes} min${KNOWN[p.known]}`}, {p.pressure === 'none' ? 'no pressure' : p.pressure}
+        </Button>
+      ))}
     </Stack>
   )
 }

@@ -1,0 +1,49 @@
+import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core'
+import { Form, useNavigation } from 'react-router'
+import { HOUSE_LIMITS } from '#core/contract/house'
+import type { ProgrammeRow, VesselRow } from '#server/database/equipment'
+import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+
+const FIELDS = ['vessel_id', 'name', 'pressure', 'minutes', 'after_it', 'known'] as const
+export const PRESSURE_WORDS = { none: 'no pressure', low: 'low pressure', high: 'high pressure' } as const
+export const AFTER_WORDS = { natural: 'stands till it falls', timed: 'stands a while, then steam out', quick: 'steam out at once', 'holds-warm': 'keeps it warm' } as const
+export const KNOWN_WORDS = { known: 'from the maker', guessed: 'guessed', timed: 'timed' } as const
+
+const options = (words: Record<string, string>) => Object.entries(words).map(([value, label]) => ({ value, label }))
+
+/** What an appliance does by itself, as far as this house knows. */
+export function ProgrammeForm({ programme, appliances, refused }: { programme: ProgrammeRow | undefined; appliances: readonly VesselRow[]; refused: Refused | undefined }) {
+  const busy = useNavigation().state !== 'idle'
+  const mine = refused && (refused.typed.id ?? '') === (programme?.id ?? '') ? refused : undefined
+  const field = (name: (typeof FIELDS)[number]) => ({ name, defaultValue: mine?.typed[name] ?? String(programme?.[name] ?? ''), error: errorAt(mine, name) })
+  return (
+    <Form method="post" noValidate>
+      <Stack gap="sm">
+        <input type="hidden" name="id" value={programme?.id ?? ''} />
+        <NativeSelect label="Of" data={appliances.map((v) => ({ value: v.id, label: v.name }))} {...field('vessel_id')} />
+        <TextInput label="What you call it" {...field('name')} data-autofocus />
+        <Group grow align="flex-start">
+          <NativeSelect label="Pressure" data={options(PRESSURE_WORDS)} {...field('pressure')} />
+          <TextInput label="Holds it, minutes" description={`${HOUSE_LIMITS.programme_minutes.join(' to ')}; empty: not known`} inputMode="decimal" {...field('minutes')} />
+        </Group>
+        <Group grow align="flex-start">
+          <NativeSelect label="Then it" data={options(AFTER_WORDS)} {...field('after_it')} />
+          <NativeSelect label="You know that" data={options(KNOWN_WORDS)} {...field('known')} />
+        </Group>
+        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
+        <Group justify="space-between">
+          {programme ? (
+            <Button type="submit" variant="default" name="intent" value="drop-programme" disabled={busy}>
+              It is gone
+            </Button>
+          ) : (
+            <span />
+          )}
+          <Button type="submit" name="intent" value="save-programme" loading={busy}>
+            Keep it
+          </Button>
+        </Group>
+      </Stack>
+    </Form>
+  )
+}

@@ -1,0 +1,74 @@
+import { Button, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { LIMITS } from '#core/contract/plan-request'
+import type { CookView } from '#core/cook/replay'
+import type { Plan, Stage } from '#core/plan/result'
+import { readTold } from '../../forms/told'
+import classes from './before-pour.module.css'
+
+/** Between the soak and the pour the plan can still be told what it only guessed. */
+export const beforeThePour = (stage: Pick<Stage, 'id' | 'kind'>, plan: Pick<Plan, 'stages'>): boolean =>
+  (stage.kind === 'drain' || stage.id === 'pour') && plan.stages.some((s) => s.kind === 'drain')
+
+interface BeforePourProps {
+  stage: Stage
+  plan: Plan
+  /** The plan as it was at the start. */
+  frozen: Plan
+  view: CookView
+  now: number
+  onTell: (kind: 'weighed' | 'soaked', amount: number) => void
+}
+
+/** Weighed wet, or soaked for another time than planned: told here, both change the water and the minutes that are still to come. */
+export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps) {
+  const soak = view.stages.find((s) => s.id === 'soak')
+  const inWater = soak && Math.round((now - soak.startMs) / 60_000)
+  return (
+    <section className={classes.told} aria-label="Before you pour">
+      <Tell
+        label={`Weighed wet, g (dry ${Math.round(plan.grain.mass_g)})`}
+        limits={[Math.round(plan.grain.mass_g), Math.min(LIMITS.wet_mass_g[1], Math.round(plan.grain.mass_g * 3))]}
+        unit="g"
+        onTell={(g) => onTell('weighed', g)}
+      />
+      {inWater !== undefined && (
+        <Tell label={`It soaked, min (in water for ${inWater})`} limits={LIMITS.soak_minutes} unit="minutes" onTell={(minutes) => onTell('soaked', minutes)} />
+      )}
+      <p role="status">{changeWords(frozen, plan)}</p>
+    </section>
+  )
+}
+
+function Tell({ label, limits: [min, max], unit, onTell }: { label: string; limits: readonly [number, number]; unit: string; onTell: (n: number) => void }) {
+  const [text, setText] = useState('')
+  const [wrong, setWrong] = useState<string>()
+  const tell = () => {
+    const read = readTold(text)
+    if ('wrong' in read) return setWrong(read.wrong)
+    if (!(read.told >= min && read.told <= max)) return setWrong(`From ${min} to ${max} ${unit}, got ${text.trim()}.`)
+    setWrong(undefined)
+    onTell(read.told)
+  }
+  return (
+    <div className={classes.tell}>
+      <TextInput label={label} value={text} error={wrong} inputMode="decimal" onChange={(event) => setText(event.currentTarget.value)} onKeyDown={(event) => {
+        event.stopPropagation()
+        if (event.key === 'Enter') tell()
+      }} />
+      <Button variant="default" onClick={tell}>
+        Tell it
+      </Button>
+    </div>
+  )
+}
+
+/** What being told changed: "Pour 388 g instead of 415, simmer 12 instead of 14 min." */
+function changeWords(frozen: Plan, plan: Plan): string {
+  if (frozen === plan) return 'Weighed or timed, the water gets surer.'
+  const [was, is] = [Math.round(frozen.water.pour_g), Math.round(plan.water.pour_g)]
+  const open = (p: Plan) => p.stages.find((s) => s.kind === 'simmer' || s.kind === 'pressure')
+  const [before, after] = [open(frozen), open(plan)].map((s) => s && Math.round(s.minutes.expected))
+  const time = before !== undefined && after !== undefined && before !== after ? `, then ${after} instead of ${before} min` : ''
+  return was === is && time === '' ? 'That is as planned.' : `Pour ${is} g instead of ${was}${time}.`
+}
