@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETIES } from '#core/grain/varieties'
-import { PLANNABLE_METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/method/index'
 import { plan } from '#core/plan/plan'
 import { cookPlan } from '#core/simulate/cook-plan'
 
@@ -9,7 +9,7 @@ import { cookPlan } from '#core/simulate/cook-plan'
 const batches = [150, 300, 900] as const
 const heights = [0, 1120, 2500] as const
 
-const requests = (method: (typeof PLANNABLE_METHOD_IDS)[number]): PlanRequestJson[] =>
+const requests = (method: (typeof METHOD_IDS)[number]): PlanRequestJson[] =>
   VARIETIES.flatMap((row) =>
     batches.flatMap((value) =>
       heights.map((elevation_m) => ({ grains: [{ variety: row.id }], amount: { basis: 'dry-mass' as const, value }, method, elevation_m })),
@@ -31,7 +31,7 @@ for (let i = 0; i < 20; i++) cookPlan(usual.value, made) // warm
 const fine = median(Array.from({ length: 15 }, () => millis(() => cookPlan(usual.value, made))))
 console.log(`a fine pot cooked through     ${fine.toFixed(1)} ms`)
 
-for (const method of PLANNABLE_METHOD_IDS) {
+for (const method of METHOD_IDS) {
   const asked = requests(method)
   for (const request of asked.slice(0, 60)) planFrom(request) // warm
   const times = asked.map((request) => millis(() => planFrom(request)))

@@ -76,6 +76,15 @@ const Pin = ({ up }: { up: boolean }) => (
   </g>
 )
 
+/** A grain bitten through: how much of its heart is still white. */
+const Bitten = ({ ripe, heart }: { ripe: boolean; heart: number }) => (
+  <g>
+    <ellipse cx={60} cy={44} rx={40} ry={28} className={classes.grain} />
+    <ellipse cx={60} cy={44} rx={40 * heart} ry={28 * heart} className={classes.heart} />
+    {!ripe && <path d="M50 38l6 5l-5 6M68 36l-4 7l6 6" className={classes.line} opacity={0.6} />}
+  </g>
+)
+
 /** One drawing a cue; the flag says whether the cue has come. */
 const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = {
   measured: (ripe, variety) => (
@@ -131,6 +140,54 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
         <path d={ripe ? 'M19 50H101Q98 77 76 77H44Q22 77 19 50Z' : 'M19 58Q48 58 60 40Q72 58 101 58Q98 77 76 77H44Q22 77 19 58Z'} fill={`url(#cue-added-${ripe})`} />
       </Bowl>
       {ripe ? <path d="M20 30Q40 18 60 18Q80 18 100 30" className={classes.line} /> : <Steam x={60} y={32} many />}
+    </g>
+  ),
+  'water-boils': (ripe) => (
+    <Bowl>
+      <path d="M18 42H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />
+      {ripe
+        ? dots([[32, 42, 9], [54, 44, 10], [78, 42, 9], [94, 46, 6], [44, 60, 7], [68, 58, 8], [84, 66, 5]])
+        : dots([[34, 74, 2], [34, 66, 2], [34, 58, 2.4], [34, 50, 2.6], [82, 74, 2], [82, 66, 2], [82, 58, 2.4], [82, 50, 2.6]])}
+    </Bowl>
+  ),
+  'kettle-boils': (ripe) => (
+    <g>
+      <path d="M34 78Q22 78 24 62Q28 36 46 34H74Q92 36 96 62Q98 78 86 78Z" className={classes.body} />
+      <path d="M94 54L110 38M44 34Q60 12 76 34M54 30H66" className={classes.line} />
+      {ripe ? <Steam x={104} y={36} many /> : <path d="M112 32l4 -4M116 38h5" className={classes.line} opacity={0.5} />}
+    </g>
+  ),
+  'steady-steam': (ripe) => (
+    <g>
+      <path d="M26 46H94V72Q94 80 86 80H34Q26 80 26 72Z" className={classes.body} />
+      <path d="M32 58H88M32 62v3M44 62v3M56 62v3M68 62v3M80 62v3" className={classes.line} />
+      <path d="M22 45Q30 34 46 34H74Q90 34 98 45Z" className={classes.body} />
+      <Steam x={ripe ? 60 : 92} y={ripe ? 32 : 36} many={ripe} />
+    </g>
+  ),
+  bitten: (ripe) => <Bitten ripe={ripe} heart={ripe ? 0.16 : 0.62} />,
+  'bends-not-breaks': (ripe) => (
+    <g>
+      {ripe ? (
+        <path d="M16 60Q60 14 104 60Q98 72 92 66Q60 32 28 66Q22 72 16 60Z" className={classes.grain} />
+      ) : (
+        <g>
+          <path d="M12 44Q16 32 34 34L54 40L50 46L55 52L34 56Q16 56 12 44Z" className={classes.grain} />
+          <path d="M108 44Q104 32 86 34L68 38L64 44L69 51L86 56Q104 56 108 44Z" className={classes.grain} />
+        </g>
+      )}
+    </g>
+  ),
+  'smells-of-toast': (ripe, variety) => (
+    <g>
+      <defs>
+        <KernelPattern id={`cue-toast-${ripe}`} variety={variety} swell={1.3} />
+      </defs>
+      <Bowl>
+        <path d="M19 50H101Q98 77 76 77H44Q22 77 19 50Z" fill={`url(#cue-toast-${ripe})`} />
+        {ripe ? <path d="M24 66Q34 78 46 78H74Q86 78 96 66" className={classes.toast} /> : <path d="M24 66Q34 78 46 78H74Q86 78 96 66" className={classes.stream} />}
+      </Bowl>
+      {ripe ? <path d="M40 28l-3 -8M60 26v-9M80 28l3 -8" className={classes.line} /> : <Steam x={60} y={32} many />}
     </g>
   ),
   'rolling-boil': (ripe) => (

@@ -1,6 +1,6 @@
 import { VARIETIES } from '#core/grain/varieties'
 import { HEAT_PRESETS } from '#core/heat/sources'
-import { methodOf, PLANNABLE_METHOD_IDS } from '#core/method/index'
+import { methodOf, METHOD_IDS } from '#core/method/index'
 import { roundTo } from '#core/quantity/rounding'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { vesselOf } from '#core/vessel/vessel'
@@ -52,7 +52,7 @@ export const presetsListing = () => ({
     rated_w: source.ratedW,
     efficiency: source.efficiency,
   })),
-  methods: PLANNABLE_METHOD_IDS.map((id) => {
+  methods: METHOD_IDS.map((id) => {
     const { name, defaults } = methodOf(id)
     return { id, name, vessel: defaults.vessel, heat: defaults.heat, rest_minutes: defaults.restMinutes }
   }),

@@ -1,9 +1,9 @@
 import * as v from 'valibot'
 import { blendOf } from '#core/grain/blend'
-import { VARIETY_IDS } from '#core/grain/varieties'
+import { VARIETY_IDS, type Variety } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '#core/heat/sources'
-import { METHOD_IDS, methodOf, PLANNABLE_METHOD_IDS, type PlannableMethodId } from '#core/method/index'
-import { HEAT_STYLES } from '#core/method/method'
+import { METHOD_IDS, methodOf, type MethodId } from '#core/method/index'
+import { FINISHES, HEAT_STYLES, type Finish } from '#core/method/method'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
@@ -48,6 +48,9 @@ export const DEFAULTS = Object.freeze({
   serving: 'side',
   soak_celsius: 20,
   blend_timing: 'together',
+  passes: 2,
+  cooked_share: 0.85,
+  toasted_bottom: false,
   stock_share: 0,
   // Ready-made stocks hold about 0.7 to 1 g of salt in 100 mL.
   stock_salt_percent: 0.8,
@@ -134,14 +137,7 @@ export const PlanRequestSchema = record({
     }),
   ),
   purpose: v.optional(oneOf(PURPOSES), DEFAULTS.purpose),
-  method: v.pipe(
-    v.optional(oneOf(METHOD_IDS), DEFAULTS.method),
-    v.check(
-      (id) => (PLANNABLE_METHOD_IDS as string[]).includes(id),
-      (issue) => `"${issue.input}" is not planned yet; for now it is one of ${PLANNABLE_METHOD_IDS.join(', ')}`,
-    ),
-    v.transform((id) => id as PlannableMethodId),
-  ),
+  method: v.optional(oneOf(METHOD_IDS), DEFAULTS.method),
   heat_style: v.optional(oneOf(HEAT_STYLES), DEFAULTS.heat_style),
   vessel: v.optional(vesselSchema),
   heat: v.optional(heatSchema),
@@ -174,9 +170,10 @@ export const PlanRequestSchema = record({
   pressure: v.optional(oneOf(['low', 'high']), DEFAULTS.pressure),
   release: v.optional(oneOf(['natural', 'timed', 'quick']), DEFAULTS.release),
   release_minutes: v.optional(between(...LIMITS.release_minutes, 'minutes'), DEFAULTS.release_minutes),
-  passes: v.optional(wholeBetween(1, 4)),
-  cooked_share: v.optional(between(0.2, 1)),
-  finish: v.optional(oneOf(['none', 'cold-rinse', 'steam'])),
+  passes: v.optional(wholeBetween(1, 4), DEFAULTS.passes),
+  cooked_share: v.optional(between(0.2, 1), DEFAULTS.cooked_share),
+  finish: v.optional(oneOf(FINISHES)),
+  toasted_bottom: v.optional(flag, DEFAULTS.toasted_bottom),
   salt_percent: v.nullish(between(...LIMITS.salt_percent, '%')),
   stock_share: v.optional(between(0, 1), DEFAULTS.stock_share),
   stock_salt_percent: v.optional(between(...LIMITS.stock_salt_percent, '%'), DEFAULTS.stock_salt_percent),
@@ -223,16 +220,34 @@ export function readPlanRequest(input: unknown): Read<PlanRequest> {
   return { ok: true, value: settle(parsed.output) }
 }
 
+/** How drained grain is finished for a purpose when nothing is asked. */
+const PURPOSE_FINISH: Partial<Record<Purpose, Finish>> = { salad: 'cold-rinse' }
+
+/** Schools whose grain can go on the heat in the water it soaked in. */
+const COLD_START: ReadonlySet<MethodId> = new Set(['covered-simmer', 'switch-cooker', 'pressure-electric', 'pressure-stovetop'])
+
+/** A soak as the method needs it, where nothing was said: sticky grain and grain in its skin before steam, long aromatic grain before
+ *  boiling water. Hours go in the fridge. */
+function usualSoak(method: MethodId, { id, family }: Pick<Variety, 'id' | 'family'>): { minutes: number; celsius?: number; water: 'drain' } | null {
+  if (method === 'steam' && id === 'glutinous') return { minutes: 300, celsius: FRIDGE_C, water: 'drain' }
+  if (method === 'steam' && family === 'whole rice') return { minutes: 600, celsius: FRIDGE_C, water: 'drain' }
+  if ((method === 'boiling-start' || method === 'boil-and-drain') && id === 'basmati') return { minutes: 20, water: 'drain' }
+  return null
+}
+const FRIDGE_C = 5
+
 /** Appliances come with their own heat. */
 const OWN_HEAT: Partial<Record<VesselPresetId, HeatPresetId>> = {
   'cooker-3': 'cooker-3', 'cooker-5': 'cooker-5', 'cooker-10': 'cooker-10',
   'pressure-electric-5': 'pressure-5', 'pressure-electric-6': 'pressure-6', 'pressure-electric-8': 'pressure-8',
+  'oven-dish-3': 'oven-190',
 }
 
 function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
   const method = methodOf(given.method)
   const grains = given.grains
   const { parts, slowest } = blendOf(grains)
+  const soak = given.soak === undefined ? usualSoak(given.method, slowest) : given.soak
   const usual = Math.max(...parts.map((part) => part.variety.washes))
   const washes = given.rinse?.washes ?? usual
   const vesselGiven = given.vessel ?? method.defaults.vessel
@@ -245,13 +260,13 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     heatStyle: given.heat_style,
     vessel: vesselFrom(vesselGiven, method.vesselKind),
     source: sourceFrom(given.heat ?? ownHeat ?? method.defaults.heat, given.method),
-    rinse: { washes, clarity: given.rinse?.clarity ?? null, drain: given.rinse?.drain ?? (washes > 0 || given.soak ? 'sieve' : 'none') },
-    soak: given.soak
+    rinse: { washes, clarity: given.rinse?.clarity ?? null, drain: given.rinse?.drain ?? (washes > 0 || soak ? 'sieve' : 'none') },
+    soak: soak
       ? {
-          minutes: given.soak.minutes,
-          celsius: given.soak.celsius ?? given.kitchen_c,
-          water: given.soak.water,
-          wetMassG: given.soak.wet_mass_g ?? null,
+          minutes: soak.minutes,
+          celsius: soak.celsius ?? given.kitchen_c,
+          water: COLD_START.has(given.method) ? soak.water : 'drain',
+          wetMassG: ('wet_mass_g' in soak ? soak.wet_mass_g : null) ?? null,
         }
       : null,
     texture: given.texture ?? PURPOSE_TEXTURE[given.purpose],
@@ -266,6 +281,10 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     pressure: given.pressure,
     release: given.release,
     releaseMinutes: given.release_minutes,
+    passes: given.passes,
+    cookedShare: given.cooked_share,
+    finish: given.finish ?? PURPOSE_FINISH[given.purpose] ?? 'none',
+    toasted: given.toasted_bottom,
     blendTiming: given.blend_timing,
     saltPercent: given.salt_percent ?? null,
     stockShare: given.stock_share,
@@ -299,12 +318,13 @@ function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['
   })
 }
 
-const KIND_OF_METHOD: Partial<Record<PlannableMethodId, HeatSource['kind']>> = {
+const KIND_OF_METHOD: Partial<Record<MethodId, HeatSource['kind']>> = {
   'switch-cooker': 'cooker',
   'pressure-electric': 'pressure',
+  oven: 'oven',
 }
 
-function sourceFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['heat']>, method: PlannableMethodId): HeatSource {
+function sourceFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['heat']>, method: MethodId): HeatSource {
   if (typeof given === 'string') return HEAT_PRESETS[given]
   // A burner told by its figures: under 0.5 of its rating reaches a pot only with a flame.
   const kind = KIND_OF_METHOD[method] ?? (given.efficiency < 0.5 ? 'gas' : 'electric')

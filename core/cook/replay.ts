@@ -65,7 +65,10 @@ export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: n
   let lostSteamG = 0
   let lidLifts = 0
   for (const stage of cook.plan.stages) {
-    const startMs = Math.max(cook.startedMs, ...stage.after.map((id) => views.get(id)!.endMs))
+    const free = Math.max(cook.startedMs, ...stage.after.map((id) => views.get(id)!.endMs))
+    // A branch that should wait begins when it is due, or when the cook has begun it.
+    const begun = happened.find((e) => e.stage === stage.id && e.atMs >= free)?.atMs ?? Infinity
+    const startMs = Math.min(free + (stage.lag_minutes ?? 0) * MINUTE, begun)
     const ready = stage.after.every((id) => views.get(id)!.state === 'done')
     const mine = happened.filter((e) => e.stage === stage.id && e.atMs >= startMs)
     const view = ready && startMs <= until ? underWay(cook, stage, startMs, mine, until) : planned(stage, startMs)

@@ -42,6 +42,42 @@ export const CUES = {
     now: 'apart, the steam gone off',
     yet: 'one block, wet on top',
   },
+  'water-boils': {
+    text: 'the water rolls',
+    key: 'It rolls',
+    now: 'big bubbles over and over',
+    yet: 'strings of small ones',
+  },
+  'kettle-boils': {
+    text: 'the kettle boils',
+    key: 'The kettle boils',
+    now: 'rolling, steam at the spout',
+    yet: 'it only sings',
+  },
+  'steady-steam': {
+    text: 'steam comes steadily',
+    key: 'It steams',
+    now: 'a plume that does not stop',
+    yet: 'a wisp, and gone',
+  },
+  bitten: {
+    text: 'a grain bites with a firm heart',
+    key: 'It bites right',
+    now: 'soft, a trace of bite inside',
+    yet: 'a white, chalky core',
+  },
+  'bends-not-breaks': {
+    text: 'a grain bends, and is hard inside',
+    key: 'It bends',
+    now: 'bends, a thin white core',
+    yet: 'snaps in two',
+  },
+  'smells-of-toast': {
+    text: 'it smells of toast and ticks',
+    key: 'It smells of toast',
+    now: 'a dry tick, a nutty smell',
+    yet: 'a wet hiss',
+  },
   'rolling-boil': {
     text: 'steam pushes at the lid',
     key: 'It boils',

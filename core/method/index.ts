@@ -1,18 +1,32 @@
+import { boilAndDrain } from './boil-and-drain'
+import { boilingStart } from './boiling-start'
 import { coveredSimmer } from './covered-simmer'
+import { ladled } from './ladled'
 import type { Method } from './method'
+import { offHeat } from './off-heat'
+import { oven } from './oven'
 import { pressureElectric } from './pressure-electric'
+import { pressureStovetop } from './pressure-stovetop'
+import { steam } from './steam'
+import { steamPasses } from './steam-passes'
 import { switchCooker } from './switch-cooker'
 
-/** Every school of the interface contract; the ones without a file yet are known by name only. */
-export const METHOD_IDS = [
-  'covered-simmer', 'boiling-start', 'off-heat', 'boil-and-drain', 'steam', 'steam-passes', 'switch-cooker',
-  'pressure-electric', 'pressure-stovetop', 'ladled', 'oven',
-] as const
-export type MethodId = (typeof METHOD_IDS)[number]
+/** Every school of the interface contract. Another one is a file of its own and a line here. */
+const METHODS = {
+  'covered-simmer': coveredSimmer,
+  'boiling-start': boilingStart,
+  'off-heat': offHeat,
+  'boil-and-drain': boilAndDrain,
+  steam,
+  'steam-passes': steamPasses,
+  'switch-cooker': switchCooker,
+  'pressure-electric': pressureElectric,
+  'pressure-stovetop': pressureStovetop,
+  ladled,
+  oven,
+} as const satisfies Record<string, Method>
 
-const METHODS = { 'covered-simmer': coveredSimmer, 'switch-cooker': switchCooker, 'pressure-electric': pressureElectric } as const
+export type MethodId = keyof typeof METHODS
+export const METHOD_IDS = Object.keys(METHODS) as MethodId[]
 
-export type PlannableMethodId = keyof typeof METHODS
-export const PLANNABLE_METHOD_IDS = Object.keys(METHODS) as PlannableMethodId[]
-
-export const methodOf = (id: PlannableMethodId): Method => METHODS[id]
+export const methodOf = (id: MethodId): Method => METHODS[id]

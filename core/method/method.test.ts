@@ -6,25 +6,26 @@ import { HEAT_PRESETS } from '#core/heat/sources'
 import { metres, pascals } from '#core/quantity/units'
 import { vesselPreset } from '#core/vessel/presets'
 import { CUES } from './cues'
-import { methodOf, PLANNABLE_METHOD_IDS, type PlannableMethodId } from './index'
+import { methodOf, METHOD_IDS, type MethodId } from './index'
 import { HEAT_STYLES, type Kitchen } from './method'
 
-const kitchen = (id: PlannableMethodId, over: Partial<Kitchen> = {}): Kitchen => {
+const kitchen = (id: MethodId, over: Partial<Kitchen> = {}): Kitchen => {
   const { defaults } = methodOf(id)
   return {
     blend: blendOf([{ variety: 'short-white', share: 1 }]), dryG: 300, vessel: vesselPreset(defaults.vessel), source: HEAT_PRESETS[defaults.heat],
     boilC: 99.97, ambientPa: 101_325, kitchenC: 20, heatStyle: 'boil-then-lowest', lidUntilBoil: 'on', stirAtBoil: false,
-    restMinutes: defaults.restMinutes, pressure: 'high', release: 'natural', releaseMinutes: 10, ...over,
+    restMinutes: defaults.restMinutes, pressure: 'high', release: 'natural', releaseMinutes: 10, passes: 2, cookedShare: 0.85,
+    finish: 'none', purpose: 'side', uptake: 1.4, toasted: false, ...over,
   }
 }
-const stages = (id: PlannableMethodId, over: Partial<Kitchen> = {}) => methodOf(id).stages(kitchen(id, over))
+const stages = (id: MethodId, over: Partial<Kitchen> = {}) => methodOf(id).stages(kitchen(id, over))
 const plan = (more: Partial<PlanRequestJson>) => {
   const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
 
-describe.each(PLANNABLE_METHOD_IDS)('%s', (id) => {
+describe.each(METHOD_IDS)('%s', (id) => {
   test('has at most one open stage, unique ids, and a drawn cue wherever it waits for one', () => {
     for (const release of ['natural', 'timed', 'quick'] as const)
       for (const heatStyle of HEAT_STYLES) {
@@ -44,7 +45,9 @@ describe.each(PLANNABLE_METHOD_IDS)('%s', (id) => {
     expect(beforeHeat.length).toBeGreaterThan(0)
     expect(name).not.toBe('')
     const made = plan({ method: id })
-    expect(made.stages.find((s) => s.id === 'pour')!.checks).toEqual(expect.arrayContaining(beforeHeat))
+    const cold = made.stages.filter((s) => s.power_w === 0 && !['rest', 'fluff'].includes(s.kind)).flatMap((s) => s.checks)
+    expect(cold).toEqual(expect.arrayContaining(beforeHeat))
+    expect(made.stages.every((s) => s.after.every((before) => made.stages.findIndex((o) => o.id === before) < made.stages.indexOf(s)))).toBe(true)
     const rest = made.stages.find((s) => s.kind === 'rest')
     if (defaults.restMinutes > 0) expect(rest!.minutes.expected).toBe(defaults.restMinutes)
     else expect(rest).toBeUndefined()

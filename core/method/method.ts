@@ -1,6 +1,7 @@
 import type { Blend } from '#core/grain/blend'
 import type { HeatLevel, HeatPresetId, HeatSource } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
+import type { Goal } from '#core/pot/done'
 import type { Phase } from '#core/pot/run'
 import type { VesselPresetId } from '#core/vessel/presets'
 import type { Vessel, VesselKind } from '#core/vessel/vessel'
@@ -25,7 +26,27 @@ export interface Kitchen {
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'
   releaseMinutes: number
+  /** Steamings, for grain steamed in passes. */
+  passes: number
+  /** How far grain that is drained is cooked in the water, 0..1. */
+  cookedShare: number
+  finish: Finish
+  purpose: Purpose
+  /** Water wanted in the grain, g/g. */
+  uptake: number
+  /** Whether a toasted bottom is wanted. */
+  toasted: boolean
 }
+
+export const FINISHES = ['none', 'cold-rinse', 'steam'] as const
+export type Finish = (typeof FINISHES)[number]
+
+export const PURPOSES = ['side', 'frying', 'salad', 'dressed', 'porridge', 'part-cooked', 'batch'] as const
+export type Purpose = (typeof PURPOSES)[number]
+
+/** Where a school's water goes. pot: in with the grain, and all of it is drunk. excess: plenty, and the rest is poured off.
+ *  boiler: under the grain. stock: kept beside it and given bit by bit. */
+export type WaterWay = 'pot' | 'excess' | 'boiler' | 'stock'
 
 /** The kinds of stage of the interface contract. */
 export type StageKind =
@@ -38,6 +59,14 @@ export interface MethodStage extends Omit<Phase, 'until'> {
   title: string
   heat: HeatLevel
   until: Phase['until'] | 'solved'
+  /** A solved stage that ends when it is done, and is not stretched beyond. */
+  exact?: boolean
+  /** The most a solved stage may take, minutes: beyond it this school is the wrong one. */
+  atMost?: number
+  /** The least a solved stage takes, minutes. */
+  atLeast?: number
+  /** Goes on beside the rinsing and soaking: it does not need the grain. */
+  beside?: boolean
   endsOn: 'clock' | 'cue'
   cue?: CueId
   handsOn: boolean
@@ -49,8 +78,15 @@ export interface Method {
   id: string
   name: string
   vesselKind: VesselKind
+  water: WaterWay
+  /** The pour comes boiling, out of a kettle. */
+  kettle?: boolean
+  /** The grain sits in a basket over the water. */
+  basket?: boolean
   defaults: { vessel: VesselPresetId; heat: HeatPresetId; restMinutes: number }
   /** Words for the cook before anything is hot. */
   beforeHeat: string[]
   stages(kitchen: Kitchen): MethodStage[]
+  /** What must be reached at the end; left out: drunk dry and cooked through. */
+  goal?(kitchen: Kitchen): Goal
 }

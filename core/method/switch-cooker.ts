@@ -9,6 +9,7 @@ export const switchCooker: Method = {
   id: 'switch-cooker',
   name: 'Switch cooker',
   vesselKind: 'cooker',
+  water: 'pot',
   defaults: { vessel: 'cooker-5', heat: 'cooker-5', restMinutes: 12 },
   beforeHeat: ['Level the bed', 'Wipe the outside of the bowl dry before it goes in'],
   stages(kitchen: Kitchen): MethodStage[] {

@@ -22,7 +22,7 @@ export function timeBlend(given: { blend: Blend; stages: MethodStage[]; timing: 
   const at = stages.findIndex((stage) => stage.until === 'solved')
   const open = stages[at]
   const quick = blend.parts.map((part, i) => ({ part, i })).filter(({ part }) => !isSlow(part, blend))
-  if (timing !== 'add-later' || !open || open.mode !== 'open' || quick.length === blend.parts.length) return { stages, later: [] }
+  if (timing !== 'add-later' || !open || open.mode !== 'open' || open.contact !== undefined || quick.length === blend.parts.length) return { stages, later: [] }
   const speed = cookingSpeed(celsius(boilC))
   const slowest = earliestGuess(blend.slowest, speed)
   const quickest = Math.max(...quick.map(({ part }) => earliestGuess(part.variety, speed)))
@@ -32,10 +32,12 @@ export function timeBlend(given: { blend: Blend; stages: MethodStage[]; timing: 
   const before: MethodStage = { ...open, id: `${open.id}-first`, title: `${open.title}: the ${slow} alone`, until: { minutes: addAfter }, checks: [] }
   const add: MethodStage = {
     ...open,
-    id: 'add', kind: 'turn', title: `Add the ${names}, level it, lid back on`, lid: 'off', until: { minutes: ADD_MINUTES },
+    id: 'add-quick', kind: 'turn', title: `Add the ${names}, level it, lid back on`, lid: 'off', until: { minutes: ADD_MINUTES },
     join: quick.map(({ i }) => i), endsOn: 'cue', cue: 'added', handsOn: true, checks: ['Steam: lift the lid away from you'],
   }
-  return { stages: [...stages.slice(0, at), before, add, ...stages.slice(at)], later: quick.map(({ i }) => i), addAfter }
+  const waits = new Set(quick.map(({ i }) => i))
+  const first = stages.slice(0, at).map((stage) => (stage.join ? { ...stage, join: stage.join.filter((i) => !waits.has(i)) } : stage))
+  return { stages: [...first, before, add, ...stages.slice(at)], later: quick.map(({ i }) => i), addAfter }
 }
 
 const ADD_MINUTES = 1

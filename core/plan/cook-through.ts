@@ -1,7 +1,8 @@
 import type { MethodStage } from '#core/method/method'
-import { fillPot, freeShare, joinGrain, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
+import { fillPot, freeShare, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
+import type { Goal } from '#core/pot/done'
 import { earliestEnd, minutesToScorch, moveTo, type LastStage } from './last-stage'
 
 /** A pot cooked through a school's stages on the reduced model. */
@@ -15,7 +16,16 @@ export interface CookedThrough {
   /** The earliest comfortable end of the solved stage, minutes; undefined where a school has none or it never comes. */
   earliest?: number
   outcome: 'done' | 'never'
+  /** Steam out of the pot, g: out of the boiler where there is one. */
   evaporatedG: number
+  /** Steam out of the bed itself, which its own water has to make up for, g. */
+  bedSteamG: number
+  drainedG: number
+  /** Taken by the grain out of steam, g. */
+  condensedG: number
+  boilerG: number
+  /** Kept water that never went in, g. */
+  stockG: number
   freeG: number
   freeShare: number
   /** Water in the grain, g. */
@@ -28,6 +38,10 @@ export interface CookedThrough {
 
 /** Length of the solved stage: beyond the earliest end, because longer costs only steam that the water allows for. */
 export const comfortable = (earliest: number): number => earliest * 1.25 + 1
+
+/** Grain taken out of plenty of water goes on softening, so its minutes are met, not stretched; by this share at most. */
+const EXACT_SPREAD = 0.12
+const lengthOf = (stage: MethodStage, earliest: number): number => (stage.exact ? earliest : Math.min(Math.max(comfortable(earliest), stage.atLeast ?? 0), stage.atMost ?? Infinity))
 
 const phaseOf = (stage: MethodStage, minutes?: number): Phase => ({
   ...stage,
@@ -52,7 +66,7 @@ function courseOf(stages: readonly MethodStage[]): Course {
 export function cookThrough(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  { guess, fixed }: { guess: number; fixed?: number },
+  { guess, fixed, goal }: { guess: number; fixed?: number; goal: Goal },
 ): CookedThrough {
   const pot = fillPot(setup, REDUCED)
   const { before, solved, after } = courseOf(stages)
@@ -74,10 +88,10 @@ export function cookThrough(
     atSolved = snapshotOf(pot)
     const evaporated = pot.evaporatedG
     if (fixed === undefined) {
-      const search = earliestEnd(pot, solved, after.map((stage) => phaseOf(stage)), guess)
+      const search = earliestEnd(pot, solved, after.map((stage) => phaseOf(stage)), { guess, goal, longest: solved.atMost })
       outcome = search.outcome
       earliest = search.outcome === 'done' ? search.earliest : undefined
-      minutes.push(search.outcome === 'done' ? comfortable(search.earliest) : search.reached)
+      minutes.push(search.outcome === 'done' ? lengthOf(solved, search.earliest) : search.reached)
       moveTo(pot, search, solved, minutes[minutes.length - 1]!)
     } else {
       minutes.push(fixed)
@@ -91,6 +105,11 @@ export function cookThrough(
     minutes, steam, ended, outcome,
     ...(earliest === undefined ? {} : { earliest }),
     evaporatedG: pot.evaporatedG,
+    bedSteamG: setup.boilerG === undefined ? pot.evaporatedG : 0,
+    drainedG: pot.drainedG,
+    condensedG: pot.condensedG,
+    boilerG: pot.boilerG,
+    stockG: pot.stockG,
     freeG: pot.freeG,
     freeShare: freeShare(pot),
     grainWaterG: grainWater(pot),
@@ -110,14 +129,14 @@ const LONGEST_STRETCH = 30
 export function solvedWindow(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  { expected, earliest, from }: { expected: number; earliest: number; from: Snapshot },
+  { expected, earliest, from, goal }: { expected: number; earliest: number; from: Snapshot; goal: Goal },
 ): { low: number; high: number } {
-  const { before, solved, after } = courseOf(stages)
+  const { solved, after } = courseOf(stages)
+  if (solved!.exact) return { low: expected * (1 - EXACT_SPREAD), high: expected * (1 + EXACT_SPREAD) }
   const pot: Pot = fillPot(setup, REDUCED)
-  for (const stage of before) for (const grain of stage.join ?? []) joinGrain(pot, grain)
   restore(pot, from)
   const hotter = { ...solved!, powerW: solved!.powerW * (1 + HEAT_SPREAD) }
-  const search: LastStage = earliestEnd(pot, hotter, after.map((stage) => phaseOf(stage)), earliest)
+  const search: LastStage = earliestEnd(pot, hotter, after.map((stage) => phaseOf(stage)), { guess: earliest, goal, longest: solved!.atMost })
   moveTo(pot, search, solved!, Math.min(expected, search.marks.length - 1))
   const reached = Math.min(expected, search.marks.length - 1)
   const low = search.outcome === 'done' ? Math.min(search.earliest, expected) : expected

@@ -1,5 +1,7 @@
 import type { Blend } from '#core/grain/blend'
 import type { Gauges } from '#core/vessel/gauges'
+import type { Method } from '#core/method/method'
+import type { Goal } from '#core/pot/done'
 import type { PlanRequest } from './request'
 import type { Solution } from './solve'
 import type { Seasoning } from '#core/season/seasoning'
@@ -18,6 +20,8 @@ export interface Facts {
   stages: readonly Stage[]
   clingingG: number
   timed: TimedBlend
+  method: Method
+  goal: Goal
   seasoning: Seasoning
   /** g short of firm, with water of the cook's own. */
   shortG: number

@@ -1,7 +1,7 @@
 import { stepPot, type Pot } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
-import { donenessOf, isDone, whenDone, type Doneness } from './done'
+import { donenessOf, isDone, whenDone, type Doneness, type Goal } from '#core/pot/done'
 
 /** How long the last hot stage must be. */
 export type LastStage =
@@ -10,13 +10,19 @@ export type LastStage =
 
 export type OpenPhase = Omit<Phase, 'until'>
 
+export interface Search {
+  guess: number
+  goal: Goal
+  longest?: number | undefined
+}
+
 const MARK_MINUTES = 1
 const LONGEST_MINUTES = 240
 
 /** Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is moved through the stage
  *  and left wherever the search stopped; use the marks, one a minute from the start.
- *  @param guess minutes, where to look first */
-export function earliestEnd(pot: Pot, last: OpenPhase, after: readonly Phase[], guess: number): LastStage {
+ *  @param guess minutes, where to look first  @param longest minutes it may take at most */
+export function earliestEnd(pot: Pot, last: OpenPhase, after: readonly Phase[], { guess, goal, longest = LONGEST_MINUTES }: Search): LastStage {
   const marks: Snapshot[] = [snapshotOf(pot)]
   const tried = new Map<number, Doneness>()
   const extendTo = (mark: number) => {
@@ -32,16 +38,16 @@ export function earliestEnd(pot: Pot, last: OpenPhase, after: readonly Phase[], 
     if (mark >= marks.length) extendTo(mark)
     restore(pot, marks[mark]!)
     for (const phase of after) runPhase(pot, phase)
-    const found = donenessOf(pot)
+    const found = donenessOf(pot, goal)
     tried.set(mark, found)
     return found
   }
   let low = -1 // not done there, as far as known
-  let high = Math.min(LONGEST_MINUTES, Math.max(0, Math.ceil(guess)))
+  let high = Math.min(longest, Math.max(0, Math.ceil(guess)))
   while (!isDone(doneAt(high))) {
-    if (high >= LONGEST_MINUTES) return { outcome: 'never', reached: high, marks }
+    if (high >= longest) return { outcome: 'never', reached: high, marks }
     low = high
-    high = Math.min(LONGEST_MINUTES, high + Math.max(1, Math.round(high * 0.15)))
+    high = Math.min(longest, high + Math.max(1, Math.round(high * 0.15)))
   }
   // The guess is usually within a minute or two, so step down before bisecting.
   for (let stride = 1; low < 0 && high > 0; stride *= 2) {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
-import { PLANNABLE_METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/method/index'
 
 const plan = (request: PlanRequestJson) => {
   const read = planFrom(request)
@@ -10,7 +10,7 @@ const plan = (request: PlanRequestJson) => {
   return read.value
 }
 const grain = fc.constantFrom(...VARIETY_IDS)
-const method = fc.constantFrom(...PLANNABLE_METHOD_IDS)
+const method = fc.constantFrom(...METHOD_IDS)
 const batch = fc.integer({ min: 150, max: 700 })
 
 test('a law of the ledger: what is poured is in the grain, in the air or was there before, whatever is asked', () => {
@@ -19,7 +19,8 @@ test('a law of the ledger: what is poured is in the grain, in the air or was the
       const { water, grain: dry } = plan({ grains: [{ variety }], amount: { basis: 'dry-mass', value }, method: how, elevation_m, texture })
       const sum = water.absorbed_g + water.evaporated_g + water.drained_off_g + water.left_in_pot_g - water.carried_in_g
       expect(Math.abs(water.pour_g - sum)).toBeLessThan(0.1)
-      expect(water.carried_in_g).toBeCloseTo(water.clinging_g + water.soaked_in_g + water.add_in_water_g, 1)
+      // Four figures rounded to 0.1.
+      expect(Math.abs(water.carried_in_g - water.clinging_g - water.soaked_in_g - water.add_in_water_g - water.steam_in_g)).toBeLessThan(0.21)
       expect(water.ratio_by_volume / water.ratio_by_mass).toBeCloseTo(varietyOf(variety).bulkDensity, 2)
       expect(dry.mass_g / dry.volume_ml).toBeCloseTo(varietyOf(variety).bulkDensity, 2)
     }),

@@ -4,16 +4,18 @@ import { grams, millilitres } from '#core/quantity/units'
 import { roundTo } from '#core/quantity/rounding'
 import { expectedClarity, frothFactor } from '#core/rinse/clarity'
 import { seasoningOf } from '#core/season/seasoning'
-import { gaugesOf } from '#core/vessel/gauges'
+import { LADLES } from '#core/method/ladled'
+import type { Method } from '#core/method/method'
+import { gaugesOf, overBoiler } from '#core/vessel/gauges'
 import { levelOf } from '#core/vessel/shape'
 import { SERVING_G } from './amount'
 import { cautionsOf } from './cautions/index'
-import { potSetupOf } from './pot-setup'
 import { DRIEST_UPTAKE, prepare } from './prepare'
 import type { PlanRequest } from './request'
 import type { Plan, Stage, Window } from './result'
 import { separateIndex } from './separate-index'
-import { solvePour, tryPour, type Problem } from './solve'
+import { setupFor, type Problem } from './problem'
+import { solvePour, tryPour } from './solve'
 import { stagesOf } from './stages'
 import { lengthOf, timelineOf } from './timeline'
 import { windowsOf } from './windows'
@@ -23,22 +25,23 @@ import { windowsOf } from './windows'
 export function plan(request: PlanRequest): Plan {
   // Choose, rinse and soak, lay out the heat
   const prepared = prepare(request)
-  const { blend, dryG, uptake, boilC, waterC, soaked, addInWaterG, keptSoakC, timed } = prepared
+  const { blend, dryG, uptake, boilC, waterC, soaked, addInWaterG, keptSoakC, timed, method, goal, later } = prepared
   const { vessel, kitchenC } = request
   const hot = timed.stages
 
   // The water that balances the stages
   const problem: Problem = {
-    blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, keptSoakC, soaked, addInWaterG, later: timed.later, uptake,
+    blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, goal, way: method.water,
+    basket: method.basket === true, keptSoakC, soaked, addInWaterG, later, uptake,
   }
   const solved = solvePour(problem)
   const solution = request.pourOverrideG === null ? solved : tryPour(problem, solved, request.pourOverrideG)
 
   // Measure: one water in many gauges
   const soakedG = keptSoakC === null ? soaked.uptake * dryG : 0
-  const inPotG = solution.pourG + soaked.clingingG
+  const inPotG = inPot(method, solution.pourG) + soaked.clingingG
   const { washes, clarity } = request.rinse
-  const gauges = gaugesOf({
+  const inBed = gaugesOf({
     shape: vessel,
     blend,
     dry: grams(dryG),
@@ -48,27 +51,33 @@ export function plan(request: PlanRequest): Plan {
     frothFactor: frothFactor({ washes, covered: request.lidUntilBoil === 'on', clarity: clarity ?? undefined }),
   })
 
+  const gauges = method.basket ? overBoiler(inBed, vessel, solution.boilerG ?? solution.pourG) : inBed
+  const setsTexture = method.water === 'pot' || method.water === 'stock'
+
   // The clock
-  const setup = potSetupOf({ blend, dryG, vessel, boilC, kitchenC, waterC, freeWaterG: inPotG, soaked: [], later: timed.later })
+  const setup = setupFor(problem, solution.pourG, solution.boilerG)
   const filled = fillPot(setup, REDUCED)
   const windows = windowsOf(hot, solution.course, solution.window, setup, heatCapacityOf(filled), filled.bulkC)
   const cookedG = dryG + solution.absorbedG
   const seasoning = seasoningOf({ ...request, dryG, cookedG, pourG: solution.pourG })
-  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows }), request.serveAtMs)
+  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows, pourG: solution.pourG }), request.serveAtMs)
 
   const firm = Math.max(DRIEST_UPTAKE, blend.uptake.firm + request.uptakeDelta)
   const soft = Math.min(blend.uptake.most, blend.uptake.soft + request.uptakeDelta)
-  const shortG = request.pourOverrideG === null ? 0 : Math.max(0, firm * dryG - solution.absorbedG)
-  const firmPourG = Math.max(0, solved.pourG + (firm - uptake) * dryG)
+  const shortG = request.pourOverrideG === null || !setsTexture ? 0 : Math.max(0, firm * dryG - solution.absorbedG)
+  // Where the minutes set the texture, any plenty of water does.
+  const pourAt = (wanted: number) => (setsTexture ? Math.max(0, solved.pourG + (wanted - uptake) * dryG) : solved.pourG)
+  const firmPourG = pourAt(firm)
   const standard = blend.uptake.standard + request.uptakeDelta
-  const standardPourG = Math.max(0, solved.pourG + (standard - uptake) * dryG)
-  const softPourG = Math.max(0, solved.pourG + (soft - uptake) * dryG)
-  const levelForPour = (pourG: number) => levelOf(vessel, millilitres(gauges.fillLine + pourG - solution.pourG))
+  const standardPourG = pourAt(standard)
+  const softPourG = pourAt(soft)
+  const levelForPour = (pourG: number) => levelOf(vessel, millilitres(Math.max(0, gauges.fillLine + inPot(method, pourG) - inPot(method, solution.pourG))))
   const gram = (value: number) => roundTo(value, 1)
   // Absorbed closes the ledger at the last decimal, so that the printed terms add up.
   const [pour, evaporated, carried, left] = [
-    gram(solution.pourG), gram(solution.evaporatedG), gram(soaked.clingingG + soakedG + addInWaterG), gram(solution.leftG),
+    gram(solution.pourG), gram(solution.evaporatedG), gram(soaked.clingingG + soakedG + addInWaterG + solution.steamInG), gram(solution.leftG),
   ]
+  const drained = gram(solution.drainedG)
   const volume = bulkVolume(blend, grams(dryG))
   return {
     grain: {
@@ -84,16 +93,18 @@ export function plan(request: PlanRequest): Plan {
       pour_g: pour,
       ratio_by_volume: roundTo(pour / volume, 3),
       ratio_by_mass: roundTo(pour / dryG, 3),
-      absorbed_g: gram(pour - evaporated - left + carried),
+      absorbed_g: gram(pour - evaporated - drained - left + carried),
       evaporated_g: evaporated,
       carried_in_g: carried,
-      drained_off_g: 0,
+      drained_off_g: drained,
       left_in_pot_g: left,
       short_g: gram(shortG),
       uptake_target: roundTo(uptake, 3),
       clinging_g: gram(soaked.clingingG),
       add_in_water_g: gram(addInWaterG),
       soaked_in_g: gram(soakedG),
+      steam_in_g: gram(solution.steamInG),
+      ...(solution.boilerG === undefined ? {} : { boiler_g: gram(solution.boilerG) }),
       firm_pour_g: gram(firmPourG),
       standard_pour_g: gram(standardPourG),
       soft_pour_g: gram(softPourG),
@@ -106,6 +117,7 @@ export function plan(request: PlanRequest): Plan {
       fill_level_mm: roundTo(gauges.fillLevel, 1),
       swollen_level_mm: roundTo(gauges.swollenLevel, 1),
       froth_level_mm: roundTo(gauges.frothLevel, 1),
+      ...(gauges.basketLevel === undefined ? {} : { basket_level_mm: roundTo(gauges.basketLevel, 1) }),
       firm_level_mm: roundTo(levelForPour(firmPourG), 1),
       standard_level_mm: roundTo(levelForPour(standardPourG), 1),
       soft_level_mm: roundTo(levelForPour(softPourG), 1),
@@ -113,14 +125,14 @@ export function plan(request: PlanRequest): Plan {
     yield: {
       cooked_mass_g: gram(cookedG),
       cooked_volume_ml: gram(cookedG / blend.cookedDensity),
-      left_behind_g: 0,
+      left_behind_g: gram(request.toasted ? cookedG * crustShare(gauges.swollenLevel) : 0),
       servings: roundTo(dryG / SERVING_G[request.amount.serving], 1),
     },
     stages,
     total_minutes: totalOf(stages),
     hands_on_minutes: roundTo(stages.filter((s) => s.hands_on).reduce((sum, s) => sum + s.minutes.expected, 0), 1),
     boil_c: roundTo(boilC, 2),
-    cautions: cautionsOf({ request, blend, dryG, uptake, boilC, gauges, solution, stages, clingingG: soaked.clingingG, shortG, timed, seasoning }),
+    cautions: cautionsOf({ request, blend, dryG, uptake, boilC, gauges, solution, stages, clingingG: soaked.clingingG, shortG, timed, seasoning, method, goal }),
     separate_index: roundTo(
       separateIndex({
         amylose: blend.amylose,
@@ -144,6 +156,13 @@ export function plan(request: PlanRequest): Plan {
     ...(timed.addAfter === undefined ? {} : { add_after_minutes: timed.addAfter }),
   }
 }
+
+/** A toasted layer is about this thick, mm; no more than a quarter of what is cooked. */
+const CRUST_MM = 4
+const crustShare = (swollenMm: number): number => Math.min(0.25, CRUST_MM / Math.max(1, swollenMm))
+
+/** What of the pour lies in the pot at the start: stock goes in a ladle at a time. */
+const inPot = (method: Method, pourG: number): number => (method.water === 'stock' && !method.basket ? pourG / LADLES : pourG)
 
 const totalOf = (stages: Stage[]): Window => ({
   low: roundTo(lengthOf(stages, 'low'), 1),

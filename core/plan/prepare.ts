@@ -1,8 +1,10 @@
 import { blendOf, slowedBlend, type Blend } from '#core/grain/blend'
+import { steamedBlend } from '#core/grain/steamed'
 import { uptakeAt } from '#core/grain/texture'
 import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
 import { methodOf } from '#core/method/index'
 import type { Kitchen, Method } from '#core/method/method'
+import { DRY_AND_THROUGH, type Goal } from '#core/pot/done'
 import { metres } from '#core/quantity/units'
 import { addInWater } from '#core/season/seasoning'
 import { clingOf } from '#core/water/cling'
@@ -13,6 +15,9 @@ import { soakedGrain, type SoakedGrain } from './soaked'
 
 /** Nothing eats drier than this, whatever was learned, g/g. */
 export const DRIEST_UPTAKE = 0.3
+
+/** A kettle's water has cooled by this much when it lies on the grain, K. */
+const KETTLE_BELOW_BOIL = 4
 
 /** Everything about a pot that is settled before its water is: grain, soak, and the school's stages. */
 export interface Prepared {
@@ -27,12 +32,18 @@ export interface Prepared {
   /** The soaking water's temperature when it is cooked in. */
   keptSoakC: number | null
   method: Method
+  /** What must be reached at the end. */
+  goal: Goal
+  /** Members of the blend that are not in the pot at first. */
+  later: number[]
   timed: TimedBlend
 }
 
 export function prepare(request: PlanRequest): Prepared {
   const { soak } = request
-  const blend = slowedBlend(blendOf(request.grains), request.minutesFactor)
+  const method = methodOf(request.method)
+  const inWater = slowedBlend(blendOf(request.grains), request.minutesFactor)
+  const blend = method.basket ? steamedBlend(inWater, method.water === 'stock') : inWater
   const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, uptakeAt(blend.uptake, request.texture) + request.uptakeDelta))
   const dryG = dryMassOf(request.amount, blend, uptake)
   const boilC = boilingPointAt(metres(request.elevationM))
@@ -40,14 +51,15 @@ export function prepare(request: PlanRequest): Prepared {
   const soaked = soakedGrain({
     blend, dryG, soak, usualClingG: clingOf(blend, wetted, request.rinse.drain) * dryG, slowOnly: request.blendTiming === 'soak-slow',
   })
-  const method = methodOf(request.method)
-  const kitchen: Kitchen = { ...request, blend, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)) }
+  const kitchen: Kitchen = { ...request, blend, uptake, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)) }
+  const timed = timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC })
   return {
-    blend, dryG, uptake, boilC, soaked, method,
+    blend, dryG, uptake, boilC, soaked, method, timed,
+    goal: method.goal?.(kitchen) ?? DRY_AND_THROUGH,
+    later: [...new Set([...timed.later, ...timed.stages.flatMap((stage) => stage.join ?? []), ...(timed.stages.some((s) => s.contact === 'aside') ? blend.parts.map((_, i) => i) : [])])],
     // No kettle up here is hotter than its own boil.
-    waterC: Math.min(request.waterC, boilC),
+    waterC: method.kettle ? boilC - KETTLE_BELOW_BOIL : Math.min(request.waterC, boilC),
     addInWaterG: addInWater(request.addIns, dryG),
     keptSoakC: soak?.water === 'keep' ? Math.min(soak.celsius, boilC) : null,
-    timed: timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC }),
   }
 }

@@ -1,14 +1,13 @@
 import type { VarietyId } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatSource } from '#core/heat/sources'
-import type { PlannableMethodId } from '#core/method/index'
-import type { HeatStyle } from '#core/method/method'
+import type { MethodId } from '#core/method/index'
+import type { Finish, HeatStyle, Purpose } from '#core/method/method'
 import type { AddIn } from '#core/season/seasoning'
 import type { Vessel } from '#core/vessel/vessel'
 import type { Drain } from '#core/water/cling'
 
-export const PURPOSES = ['side', 'frying', 'salad', 'dressed', 'porridge', 'part-cooked', 'batch'] as const
-export type Purpose = (typeof PURPOSES)[number]
+export { PURPOSES, type Purpose } from '#core/method/method'
 
 export const AMOUNT_BASES = ['dry-mass', 'dry-volume', 'cooked-mass', 'cooked-volume', 'servings'] as const
 export type AmountBasis = (typeof AMOUNT_BASES)[number]
@@ -30,7 +29,7 @@ export interface PlanRequest {
   grains: { variety: VarietyId; share: number }[]
   amount: { basis: AmountBasis; value: number; serving: 'side' | 'main' }
   purpose: Purpose
-  method: PlannableMethodId
+  method: MethodId
   heatStyle: HeatStyle
   vessel: Vessel
   source: HeatSource
@@ -53,6 +52,11 @@ export interface PlanRequest {
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'
   releaseMinutes: number
+  passes: number
+  cookedShare: number
+  finish: Finish
+  /** A toasted bottom is wanted; it stays behind in the pot, or is lifted off last. */
+  toasted: boolean
   saltPercent: number | null
   stockShare: number
   stockSaltPercent: number

@@ -26,6 +26,8 @@ export interface Stage {
   /** Which drawn cue it is. */
   cue_id?: CueId
   hands_on: boolean
+  /** How long after it could begin it should, so that two branches of the cook meet. */
+  lag_minutes?: number
   starts_at?: string
   checks: string[]
 }
@@ -60,6 +62,10 @@ export interface Plan {
     /** What the carried-in water is made of. */
     clinging_g: number
     soaked_in_g: number
+    /** Taken by the grain out of a boiler's steam, where the pour went on the grain. */
+    steam_in_g: number
+    /** Water under the basket, where the pour is not it. */
+    boiler_g?: number
     add_in_water_g: number
     /** Pour that would end firm, and soft: the band on the pot's wall. */
     firm_pour_g: number
@@ -75,6 +81,8 @@ export interface Plan {
     fill_level_mm: number
     swollen_level_mm: number
     froth_level_mm: number
+    /** Where a basket stands, over its boiler. */
+    basket_level_mm?: number
     /** Where the water would stand for firm and for soft grain: the band on the pot's wall. */
     firm_level_mm: number
     standard_level_mm: number

@@ -1,42 +1,24 @@
-import type { Blend } from '#core/grain/blend'
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
-import type { MethodStage } from '#core/method/method'
-import { VENTED_BEFORE_SEAL_G } from '#core/pot/pot'
+import { FREE_DONE } from '#core/pot/done'
+import { VENTED_BEFORE_SEAL_G, type PotSetup } from '#core/pot/pot'
 import { celsius } from '#core/quantity/units'
-import type { Vessel } from '#core/vessel/vessel'
 import { comfortable, cookThrough, solvedWindow, type CookedThrough } from './cook-through'
-import { FREE_DONE } from './done'
 import { earliestGuess, REST_WORTH } from './earliest-guess'
-import { potSetupOf } from './pot-setup'
-import type { SoakedGrain } from './soaked'
-
-export interface Problem {
-  blend: Blend
-  dryG: number
-  vessel: Vessel
-  boilC: number
-  kitchenC: number
-  waterC: number
-  stages: readonly MethodStage[]
-  /** Whether the soaking water is cooked in, and its temperature. */
-  keptSoakC: number | null
-  soaked: SoakedGrain
-  /** Water that add-ins bring into the pot, g. */
-  addInWaterG: number
-  /** Members of the blend that go in later. */
-  later: readonly number[]
-  /** Water wanted in the grain when it is eaten, g/g. */
-  uptake: number
-}
+import { boilerWater, carriedInto, setupFor, steamingMinutes, type Problem } from './problem'
 
 /** A pot of water solved for a texture, or tried with water of the cook's own. */
 export interface Solution {
   pourG: number
   absorbedG: number
   evaporatedG: number
+  drainedG: number
   leftG: number
+  /** Taken out of the boiler's steam, where the pour is not the boiler's, g. */
+  steamInG: number
+  /** Under the basket, where the pour is not the boiler's, g. */
+  boilerG?: number
   /** Uptake by the soak, g/g, whether its water was poured off or kept. */
   soakedIn: number
   course: CookedThrough
@@ -47,20 +29,38 @@ export interface Solution {
 const closeEnough = (pour: number) => 0.3 + 0.001 * pour
 const MOST_TRIES = 14
 
-/** Finds the pour that ends with the wanted uptake: a secant on what the pot loses as steam with that pour.
- *  The steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water. */
+/** Finds the water that ends with what is wanted, by the way this school pours it. */
 export function solvePour(problem: Problem): Solution {
+  switch (problem.way) {
+    case 'pot':
+    case 'stock':
+      return balanced(problem)
+    case 'excess':
+      return poured(problem, excessWater(problem))
+    case 'boiler':
+      return overSteam(problem)
+  }
+}
+
+/** Water that all ends in the grain or as steam: a secant on what the pot loses as steam with that pour.
+ *  The steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water. */
+function balanced(problem: Problem): Solution {
   const { dryG, uptake, soaked } = problem
   const kept = problem.keptSoakC !== null
   const wanted = uptake * dryG
   const carried = carriedInto(problem)
-  const setup = (pour: number) => setupFor(problem, pour)
   let guess = firstGuess(problem)
-  let pour = Math.max(1, wanted - carried + firstSteam(problem, guess))
-  let course = cookThrough(setup(pour), problem.stages, { guess })
+  let boilerG = problem.basket ? boilerWater(problem, 60) : 0
+  let pour = Math.max(1, wanted - carried + (problem.basket ? 0 : firstSteam(problem, guess)))
+  const cook = (): [CookedThrough, PotSetup] => {
+    const setup = setupFor(problem, pour, boilerG)
+    return [cookThrough(setup, problem.stages, { guess, goal: problem.goal }), setup]
+  }
+  let [course, setup] = cook()
   let last: { pour: number; gap: number } | undefined
+  const net = () => wanted + course.bedSteamG - carried - (problem.way === 'stock' ? course.condensedG : 0)
   for (let tries = 1; tries < MOST_TRIES; tries++) {
-    const gap = wanted + course.evaporatedG - carried - pour
+    const gap = net() - pour
     if (Math.abs(gap) < closeEnough(pour)) break
     const slope = last ? (gap - last.gap) / (pour - last.pour) : -1
     // A slope that is not clearly falling comes from a pot that ran dry or never boiled: take a plain step.
@@ -68,65 +68,85 @@ export function solvePour(problem: Problem): Solution {
     last = { pour, gap }
     pour = Math.max(kept ? soaked.uptake * dryG : 0, pour + Math.min(Math.max(step, -pour / 2), pour))
     guess = course.earliest ?? guess
-    course = cookThrough(setup(pour), problem.stages, { guess })
+    if (problem.basket) boilerG = boilerWater(problem, steamingMinutes(problem, course.minutes), course.condensedG)
+    ;[course, setup] = cook()
   }
-  const window = windowOf(problem, setup(pour), course)
-  const balanced = Math.max(0, wanted + course.evaporatedG - carried)
+  const window = windowOf(problem, setup, course)
+  const solved = Math.max(0, net())
   // What did not converge (a pot that never boils, a pour that cannot go below nothing) is shown, not hidden.
-  const pourG = Math.abs(balanced - pour) <= closeEnough(pour) ? balanced : pour
-  const inGrain = pourG + carried - course.evaporatedG
+  const pourG = Math.abs(solved - pour) <= closeEnough(pour) ? solved : pour
+  const steamInG = problem.way === 'stock' ? course.condensedG : 0
+  const inGrain = pourG + carried + steamInG - course.bedSteamG
   const absorbedG = Math.min(inGrain, Math.max(wanted, course.grainWaterG))
   return {
     pourG,
     absorbedG,
-    evaporatedG: course.evaporatedG,
+    evaporatedG: course.bedSteamG,
+    drainedG: 0,
     leftG: inGrain - absorbedG,
+    steamInG,
+    ...(problem.basket ? { boilerG } : {}),
     soakedIn: soaked.uptake,
     course,
     ...(window ? { window } : {}),
   }
 }
 
-/** Cooks the same stages, at the lengths already solved, with water of the cook's own. */
-export function tryPour(problem: Problem, solved: Solution, pourG: number): Solution {
-  const { soaked } = problem
+/** Water to boil grain freely in, g per g of dry grain: as people do it, and the least that still boils freely. */
+const PLENTY = 6
+const FREELY = 3.5
+/** An open boil wants this much of the pot, and lifts by so much. */
+const BOIL_FILL = 0.75
+const OPEN_FROTH = 1.15
+
+function excessWater({ dryG, vessel, blend }: Problem): number {
+  const room = (BOIL_FILL * vessel.capacity) / OPEN_FROTH - dryG / blend.kernelDensity
+  return Math.max(FREELY * dryG, Math.min(PLENTY * dryG, room))
+}
+
+/** A pour that is given: what becomes of it.
+ *  @param fixed minutes of the solved stage, when they are settled already  @param quick without its window */
+function poured(problem: Problem, pourG: number, { fixed, quick = false }: { fixed?: number; quick?: boolean } = {}): Solution {
+  const setup = setupFor(problem, pourG)
+  const course = cookThrough(setup, problem.stages, { guess: firstGuess(problem), goal: problem.goal, ...(fixed === undefined ? {} : { fixed }) })
+  const window = fixed === undefined && !quick ? windowOf(problem, setup, course) : undefined
   const carried = carriedInto(problem)
-  const at = problem.stages.findIndex((stage) => stage.until === 'solved')
-  const course = cookThrough(setupFor(problem, pourG), problem.stages, {
-    guess: 0,
-    ...(at < 0 ? {} : { fixed: solved.course.minutes[at]! }),
-  })
   const cooked = problem.dryG + course.grainWaterG + course.freeG
-  const film = Math.min(course.freeG, FREE_DONE * cooked)
+  // A film hangs on every cooked grain and is eaten with it.
+  const film = problem.way === 'excess' ? course.freeG : Math.min(course.freeG, FREE_DONE * cooked)
+  const leftG = (problem.way === 'boiler' ? course.boilerG : 0) + course.stockG + (course.freeG - film)
   return {
     pourG,
-    absorbedG: pourG + carried - course.evaporatedG - (course.freeG - film),
+    absorbedG: pourG + carried - course.evaporatedG - course.drainedG - leftG,
     evaporatedG: course.evaporatedG,
-    leftG: course.freeG - film,
-    soakedIn: soaked.uptake,
+    drainedG: course.drainedG,
+    leftG,
+    steamInG: 0,
+    soakedIn: problem.soaked.uptake,
     course,
-    ...(solved.window ? { window: solved.window } : {}),
+    ...(window ? { window } : {}),
   }
 }
 
-/** Water that is in the pot or the grain before anything is poured, g. */
-const carriedInto = ({ soaked, addInWaterG, dryG, keptSoakC }: Problem): number =>
-  soaked.clingingG + addInWaterG + (keptSoakC === null ? soaked.uptake * dryG : 0)
+/** The boiler's water follows from the minutes, and the minutes hardly from the water. */
+function overSteam(problem: Problem): Solution {
+  const first = poured(problem, boilerWater(problem, firstGuess(problem) + REST_WORTH), { quick: true })
+  return poured(problem, boilerWater(problem, steamingMinutes(problem, first.course.minutes), first.course.condensedG))
+}
 
-function setupFor(problem: Problem, pour: number) {
-  const { soaked, keptSoakC, dryG } = problem
-  const drunk = keptSoakC === null ? 0 : soaked.uptake * dryG
-  return potSetupOf({
-    blend: problem.blend,
-    dryG,
-    vessel: problem.vessel,
-    boilC: problem.boilC,
-    kitchenC: problem.kitchenC,
-    freeWaterG: Math.max(0, pour + soaked.clingingG + problem.addInWaterG - drunk),
-    waterC: keptSoakC ?? problem.waterC,
-    soaked: soaked.shells,
-    later: problem.later,
-  })
+/** Cooks the same stages, at the lengths already solved, with water of the cook's own. */
+export function tryPour(problem: Problem, solved: Solution, pourG: number): Solution {
+  const at = problem.stages.findIndex((stage) => stage.until === 'solved')
+  const fixed = at < 0 ? 0 : solved.course.minutes[at]!
+  const window = solved.window ? { window: solved.window } : {}
+  if (!(problem.basket && problem.way === 'stock')) return { ...poured(problem, pourG, { fixed }), ...window }
+  const course = cookThrough(setupFor(problem, pourG, solved.boilerG), problem.stages, { guess: 0, goal: problem.goal, fixed })
+  const carried = carriedInto(problem)
+  const film = Math.min(course.freeG, FREE_DONE * (problem.dryG + course.grainWaterG + course.freeG))
+  const leftG = course.freeG - film + course.stockG
+  return {
+    ...solved, pourG, leftG, course, steamInG: course.condensedG, absorbedG: pourG + carried + course.condensedG - leftG,
+  }
 }
 
 /** A first idea of the earliest end: the slowest grain's own time at this temperature. */
@@ -138,15 +158,15 @@ function firstGuess({ stages, blend, boilC }: Problem): number {
 /** A first idea of the steam, g: what the heat above the standing loss would boil off in that time. */
 function firstSteam(problem: Problem, guess: number): number {
   const { stages, vessel, boilC, kitchenC } = problem
-  const hot = stages.find((stage) => stage.until === 'solved' || stage.kind === 'boil')
+  const hot = stages.find((stage) => stage.until === 'solved') ?? stages.find((stage) => stage.kind === 'boil')
   if (!hot || hot.mode !== 'open') return VENTED_BEFORE_SEAL_G
-  const surplus = Math.max(0, hot.powerW - vessel.loss * lossFactor(vessel.lid, 'on', true) * (boilC - kitchenC))
+  const surplus = Math.max(0, hot.powerW - vessel.loss * lossFactor(vessel.lid, hot.lid, true) * (boilC - (hot.surroundC ?? kitchenC)))
   const minutes = hot.until === 'solved' ? comfortable(guess) : guess + REST_WORTH
   return (surplus / LATENT_HEAT) * 60 * minutes * vessel.steamFactor
 }
 
-function windowOf(problem: Problem, setup: ReturnType<typeof setupFor>, course: CookedThrough) {
+function windowOf(problem: Problem, setup: PotSetup, course: CookedThrough) {
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
   if (at < 0 || course.earliest === undefined || !course.atSolved) return undefined
-  return solvedWindow(setup, problem.stages, { expected: course.minutes[at]!, earliest: course.earliest, from: course.atSolved })
+  return solvedWindow(setup, problem.stages, { expected: course.minutes[at]!, earliest: course.earliest, from: course.atSolved, goal: problem.goal })
 }

@@ -1,3 +1,4 @@
+import type { Blend } from '#core/grain/blend'
 import { CUES, type CueId } from '#core/method/cues'
 import { roundTo } from '#core/quantity/rounding'
 import type { AddInOut, Seasoning } from '#core/season/seasoning'
@@ -32,15 +33,17 @@ const rounded = ({ low, expected, high }: Window): Window => ({
   high: roundTo(high, 1),
 })
 
-/** What is done before the pot is hot, in the order it is done. */
-function coldStages({ request, prepared, seasoning }: Laid): Omit<Stage, 'after'>[] {
+type Loose = Omit<Stage, 'after'>
+
+/** What is done to the grain before it goes in. */
+function grainStages({ request, prepared }: Laid): Loose[] {
   const { rinse, soak } = request
-  const { dryG, blend, method } = prepared
+  const { dryG, blend } = prepared
   const washHow = blend.parts.map((p) => p.variety).find((v) => v.washes > 0)?.washHow ?? 'in the bowl'
-  const stages: Omit<Stage, 'after'>[] = [
+  const stages: Loose[] = [
     { id: 'measure', kind: 'measure', title: 'Measure the grain', minutes: byHand(...MEASURE, dryG), hands_on: true, checks: [], ...byCue('measured') },
   ]
-  if (rinse.washes > 0) {
+  if (rinse.washes > 0)
     stages.push({
       id: 'rinse',
       kind: 'rinse',
@@ -50,35 +53,54 @@ function coldStages({ request, prepared, seasoning }: Laid): Omit<Stage, 'after'
       checks: [washHow],
       ...byCue('clear-enough'),
     })
-  }
-  const drain: Omit<Stage, 'after'> = {
-    id: 'drain',
-    kind: 'drain',
-    title: rinse.drain === 'sieve' ? 'Drain well in the sieve' : 'Tip the water off',
-    minutes: byHand(...DRAIN, dryG),
-    hands_on: true,
-    checks: [],
-    ...byCue('drained'),
-  }
-  const slowOnly = request.blendTiming === 'soak-slow' && blend.parts.some((p) => isSlow(p, blend))
-  const slowNames = blend.parts.filter((p) => isSlow(p, blend)).map((p) => p.variety.name.toLowerCase()).join(' and ')
-  const cold = soak !== null && soak.celsius <= FRIDGE_WARMEST_C
-  const soaking = (kept: boolean): Omit<Stage, 'after'> => ({
+  if (soak?.water === 'drain' && soak.minutes > 0) stages.push(soaking(request, blend))
+  if (rinse.washes > 0 || soak?.water === 'drain')
+    stages.push({
+      id: 'drain',
+      kind: 'drain',
+      title: rinse.drain === 'sieve' ? 'Drain well in the sieve' : 'Tip the water off',
+      minutes: byHand(...DRAIN, dryG),
+      hands_on: true,
+      checks: [],
+      ...byCue('drained'),
+    })
+  return stages
+}
+
+function soaking({ soak, blendTiming }: PlanRequest, blend: Blend): Loose {
+  const slow = blend.parts.filter((p) => isSlow(p, blend))
+  const only = blendTiming === 'soak-slow' && slow.length > 0 ? `the ${slow.map((p) => p.variety.name.toLowerCase()).join(' and ')} ` : ''
+  const where = soak!.water === 'keep' ? 'Soak in the water it will cook in' : `Soak ${only}under plenty of water`
+  return {
     id: 'soak',
     kind: 'soak',
-    title: `${kept ? 'Soak in the water it will cook in' : `Soak ${slowOnly ? `the ${slowNames} ` : ''}under plenty of water`}${cold ? ', in the fridge' : ''}`,
+    title: `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
     minutes: { low: soak!.minutes, expected: soak!.minutes, high: soak!.minutes },
     hands_on: false,
     checks: ['Opaque white all through when it is done'],
     ...clocked,
-  })
-  const wetted = rinse.washes > 0 || soak?.water === 'drain'
-  if (soak?.water === 'drain' && soak.minutes > 0) stages.push(soaking(false))
-  if (wetted) stages.push(drain)
-  stages.push({
-    id: 'pour', kind: 'measure', title: 'Pour the water', minutes: byHand(...POUR, dryG), hands_on: true, checks: [], ...byCue('poured'),
-  })
-  if (soak?.water === 'keep') stages.push(soaking(true))
+  }
+}
+
+const POUR_TITLE = { pot: 'Pour the water', excess: 'Fill the pot with plenty of water', boiler: 'Water under the basket', stock: 'Water under the basket' } as const
+/** A kettle or a second burner, W at the water. */
+const KETTLE_W = 1700
+const TAP_C = 15
+
+/** What is done to the water before it meets the grain. */
+function waterStages({ request, prepared, seasoning, pourG }: Laid): Loose[] {
+  const { dryG, blend, method, boilC } = prepared
+  const stages: Loose[] = []
+  if (method.kettle) {
+    const expected = (4.18 * pourG * (boilC - TAP_C)) / KETTLE_W / 60
+    stages.push({
+      id: 'kettle', kind: 'heat-up', title: method.water === 'stock' ? 'Bring the stock to just under the boil' : 'Boil the water in a kettle', hands_on: false,
+      minutes: rounded({ low: expected * 0.7, expected, high: expected * 1.5 }), checks: [], ...byCue('kettle-boils'), heat: 'high',
+    })
+  }
+  if (!(method.kettle && method.water === 'stock'))
+    stages.push({ id: 'pour', kind: 'measure', title: method.kettle ? 'Pour the boiling water over it' : POUR_TITLE[method.water], minutes: byHand(...POUR, dryG), hands_on: true, checks: [], ...byCue('poured') })
+  if (request.soak?.water === 'keep') stages.push(soaking(request, blend))
   const first = withWater(seasoning)
   if (first.length > 0)
     stages.push({
@@ -86,11 +108,8 @@ function coldStages({ request, prepared, seasoning }: Laid): Omit<Stage, 'after'
       ...byCue('seasoned'),
     })
   const onTop = seasoning.addIns.filter((a) => a.when === 'on-top').map(addInWords)
-  stages[stages.length - 1]!.checks = [
-    ...stages[stages.length - 1]!.checks,
-    ...(onTop.length > 0 ? [`On top, not stirred in: ${onTop.join(', ')}`] : []),
-    ...method.beforeHeat,
-  ]
+  const last = stages[stages.length - 1]!
+  last.checks = [...last.checks, ...(onTop.length > 0 ? [`On top, not stirred in: ${onTop.join(', ')}`] : []), ...method.beforeHeat]
   return stages
 }
 
@@ -123,22 +142,21 @@ interface Laid {
   prepared: Prepared
   seasoning: Seasoning
   windows: readonly Window[]
+  /** For a kettle, g. */
+  pourG: number
 }
 
-/** The whole cook as stages with windows, each after the one before it. */
-export function stagesOf(laid: Laid): Stage[] {
-  const { prepared, seasoning, windows } = laid
-  const { dryG } = prepared
+function hotStages({ request, prepared, seasoning, windows }: Laid): Loose[] {
   const hot = prepared.timed.stages
-  const boiling = hot.findIndex((stage, i) => i > 0 && stage.powerW > 0)
-  const cooking = hot.map((stage, i): Omit<Stage, 'after'> => {
-    const cue = stage.cue
+  const boiling = hot.findIndex((stage, i) => i > 0 && (stage.powerW > 0 || stage.surroundC !== undefined))
+  return hot.map((stage, i) => {
+    const { cue, surroundC } = stage
     return {
       id: stage.id,
       kind: stage.kind,
       title: stage.title,
       heat: stage.heat,
-      power_w: roundTo(stage.powerW, 0),
+      power_w: roundTo(surroundC === undefined ? stage.powerW : request.vessel.loss * (surroundC - prepared.boilC), 0),
       lid: stage.lid,
       minutes: rounded(windows[i]!),
       ends_on: stage.endsOn,
@@ -147,15 +165,51 @@ export function stagesOf(laid: Laid): Stage[] {
       checks: i === boiling ? [...addInChecks(seasoning, 'boiling'), ...stage.checks] : stage.checks,
     }
   })
-  const fluff: Omit<Stage, 'after'> = {
+}
+
+/** A layer thinner than this steams off within minutes, mm. */
+const SPREAD_MINUTES = 8
+
+function lastStages({ request, prepared, seasoning }: Laid): Loose[] {
+  const creamy = prepared.method.id === 'ladled'
+  const fluff: Loose = {
     id: 'fluff',
     kind: 'fluff',
-    title: 'Loosen with a fork or paddle',
-    minutes: byHand(...FLUFF, dryG),
+    title: creamy ? 'Stir once more and serve' : 'Loosen with a fork or paddle',
+    minutes: byHand(...FLUFF, prepared.dryG),
     hands_on: true,
-    checks: ['Lift and turn, do not press', ...addInChecks(seasoning, 'end')],
+    checks: [...(creamy ? [] : [request.toasted ? 'Lift off what is loose; the toasted bottom comes last' : 'Lift and turn, do not press']), ...addInChecks(seasoning, 'end')],
     ...byCue('loosened'),
   }
-  const all = [...coldStages(laid), ...cooking, fluff]
-  return all.map((stage, i) => ({ ...stage, after: i === 0 ? [] : [all[i - 1]!.id] }))
+  const spread: Loose = {
+    id: 'spread', kind: 'spread', title: 'Spread it under 25 mm thin to steam off', hands_on: false, checks: ['Then fry it, or chill it within the hour'], ...clocked,
+    minutes: { low: SPREAD_MINUTES * 0.6, expected: SPREAD_MINUTES, high: SPREAD_MINUTES * 1.3 },
+  }
+  return request.purpose === 'frying' ? [fluff, spread] : [fluff]
+}
+
+const chained = (stages: readonly Loose[], first: readonly string[]): Stage[] =>
+  stages.map((stage, i) => ({ ...stage, after: i === 0 ? [...first] : [stages[i - 1]!.id] }))
+const minutesOf = (stages: readonly Loose[]): number => stages.reduce((sum, s) => sum + s.minutes.expected, 0)
+
+/** The whole cook as a graph: work on the grain and on the water go on side by side where a school lets them, and meet when the grain
+ *  goes in; the water starts as late as it may. */
+export function stagesOf(laid: Laid): Stage[] {
+  const { prepared } = laid
+  const hot = hotStages(laid)
+  const isBeside = (id: string) => prepared.timed.stages.find((s) => s.id === id)?.beside === true
+  const besideAt = hot.findIndex((stage) => isBeside(stage.id))
+  const water = waterStages(laid)
+  const [measure, ...rest] = grainStages(laid) as [Loose, ...Loose[]]
+  const beside = besideAt < 0 ? [] : hot.filter((stage) => isBeside(stage.id))
+  const kettleAt = water.findIndex((stage) => stage.id === 'kettle')
+  // Cold water with the grain in it: one thing after another.
+  if (besideAt < 0 && kettleAt < 0) return chained([measure, ...rest, ...water, ...hot, ...lastStages(laid)], [])
+  const grainSide = chained([...rest, ...hot.slice(0, Math.max(0, besideAt))], ['measure'])
+  const waterSide = chained(besideAt < 0 ? water.slice(0, kettleAt + 1) : [...water, ...beside], ['measure'])
+  const lag = Math.max(0, minutesOf(grainSide) - minutesOf(waterSide))
+  if (lag > 0) waterSide[0] = { ...waterSide[0]!, lag_minutes: roundTo(lag, 1) }
+  const ends = [grainSide[grainSide.length - 1]?.id ?? 'measure', waterSide[waterSide.length - 1]!.id]
+  const together = [...(besideAt < 0 ? water.slice(kettleAt + 1) : []), ...hot.slice(besideAt < 0 ? 0 : besideAt + beside.length)]
+  return [{ ...measure, after: [] }, ...grainSide, ...waterSide, ...chained([...together, ...lastStages(laid)], ends)]
 }

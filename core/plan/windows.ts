@@ -47,6 +47,8 @@ export function windowsOf(
       }
       case 'switch':
         return spread(expected, SWITCH_SPREAD)
+      case 'toasted':
+        return spread(expected, SWITCH_SPREAD)
       case 'unsealed':
         return spread(expected, RELEASE_SPREAD)
     }

@@ -32,6 +32,11 @@ export interface PotSetup {
   /** Free water before the heat, g, and the temperature it has. */
   freeWaterG: number
   waterC: number
+  /** Water under a basket, g: it steams the grain and never touches it. Left out: no basket. */
+  boilerG?: number
+  /** Water kept beside the pot, that phases pour in, g, and the temperature it is kept at. */
+  stockG?: number
+  stockC?: number
 }
 
 export interface Resolution {
@@ -50,6 +55,10 @@ export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1, 
  *  core/simulate/closure.test.ts holds it to the fine pot. */
 export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15, restStep: 20 }
 
+/** What the grain lies in. steam: in a basket over the boiler. aside: turned out beside the pot, drinking what it was moistened with.
+ *  stirred: kept moving, so that all of it drinks alike and no bottom heats alone. */
+export type Contact = 'water' | 'steam' | 'aside' | 'stirred'
+
 /** What the stove and the lid do during a step. */
 export interface Heating {
   powerW: number
@@ -62,6 +71,9 @@ export interface Heating {
   sealedLeak?: number
   /** The vessel watches its own base and stops feeding a dry one. */
   thermostat?: boolean
+  contact?: Contact
+  /** What surrounds the vessel, °C, where that is not the kitchen: an oven. */
+  surroundC?: number
 }
 
 /** Specific heats, J/(g K). */
@@ -77,11 +89,18 @@ const THERMOSTAT_OVER_K = 4
 export const VENTED_BEFORE_SEAL_G = 20
 /** Pressure let out at once falls by e in this time, s; gone in two minutes. */
 const VENT_SECONDS = 30
+/** Sprinkled grain counts as wet all over from this share of its voids. */
+const FULLY_DAMP = 0.35
 /** Voids widen as grains swell, by this share of the uptake. */
 const VOID_SWELLING = 0.6
 /** Above this the outer shells of all layers share their moisture, at this rate per second. */
 const SHARE_FROM_C = 70
 const SHARE_RATE = 4e-3
+/** What grain at the boil still takes out of live steam, g/g per second. It is hardly anything: taking up vapour warms the grain, and warm
+ *  grain takes no more; what wets it is what condensed while it was cold. */
+const STEAM_TAKEN = 1e-3 / 60
+/** Grain turned out of a basket and rubbed cools to about this, °C. */
+export const ASIDE_C = 50
 /** Gelatinisation starts at the first and runs fully from the second, °C. */
 const ONSET_C = 58
 const FULL_ONSET_C = 68
@@ -112,6 +131,12 @@ export interface Pot {
   bulkC: number
   bottomC: number
   freeG: number
+  /** Under the basket, and kept beside the pot, g. */
+  boilerG: number
+  stockG: number
+  /** Poured away so far, and taken by the grain out of steam, g. */
+  drainedG: number
+  condensedG: number
   evaporatedG: number
   /** Steam let go while a pressure vessel was sealing, g. */
   ventedG: number
@@ -146,7 +171,7 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
     presentG += grain.dryG
   })
   const dryHeat = DRY_GRAIN_HEAT * presentG + setup.heatCapacity + WATER_HEAT * soakedG
-  const waterHeat = WATER_HEAT * setup.freeWaterG
+  const waterHeat = WATER_HEAT * (setup.freeWaterG + (setup.boilerG ?? 0))
   const bulkC = (waterHeat * setup.waterC + dryHeat * setup.kitchenC) / (waterHeat + dryHeat)
   return {
     setup, resolution, kinds, dryG, uptake, offset, mean, present,
@@ -156,21 +181,64 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
     voids: new Float64Array(layers),
     held: new Float64Array(layers),
     wetted: new Float64Array(layers),
-    now: 0, bulkC, bottomC: bulkC, freeG: setup.freeWaterG, evaporatedG: 0, ventedG: 0, scorch: 0,
+    now: 0, bulkC, bottomC: bulkC, freeG: setup.freeWaterG, boilerG: setup.boilerG ?? 0, stockG: setup.stockG ?? 0, drainedG: 0, condensedG: 0, evaporatedG: 0, ventedG: 0, scorch: 0,
   }
 }
 
-/** Puts a grain that waited into the pot, at kitchen warmth: it cools the pot and drinks from now on. */
-export function joinGrain(pot: Pot, grain: number): void {
+/** Heat capacity of a grain as it is now, J/K. */
+function grainHeat(pot: Pot, grain: number): number {
+  const { layers } = pot.resolution
+  let mean = 0
+  for (let l = 0; l < layers; l++) mean += pot.mean[grain * layers + l]!
+  return (DRY_GRAIN_HEAT + (WATER_HEAT * mean) / layers) * pot.setup.grains[grain]!.dryG
+}
+
+/** Puts a grain that waited into the pot: it cools the pot and drinks from now on.
+ *  @param celsius how warm it comes; kitchen warmth when nothing is said */
+export function joinGrain(pot: Pot, grain: number, celsius = pot.setup.kitchenC): void {
   if (pot.present[grain]) return
   pot.present[grain] = true
-  const { dryG } = pot.setup.grains[grain]!
-  const heat = (DRY_GRAIN_HEAT + WATER_HEAT * kernelMean(pot.kinds[grain]!, pot.uptake, pot.offset[grain]![0]!)) * dryG
+  warmWith(pot, grainHeat(pot, grain), celsius)
+}
+
+/** Takes a grain out, to lie beside the pot. */
+export function leaveGrain(pot: Pot, grain: number): void {
+  if (!pot.present[grain]) return
+  pot.present[grain] = false
+  pot.filledHeat -= grainHeat(pot, grain)
+}
+
+/** Pours kept water into the bed. @param share of what was kept at first */
+export function pourIn(pot: Pot, share: number, inBed = true): void {
+  const g = Math.min(pot.stockG, share * (pot.setup.stockG ?? 0))
+  pot.stockG -= g
+  pot.freeG += g
+  if (inBed) warmWith(pot, WATER_HEAT * g, pot.setup.stockC ?? pot.setup.waterC)
+}
+
+/** Pours off all free water but a film. @param keep g per g of dry grain */
+export function drainOff(pot: Pot, keep: number): void {
+  const off = Math.max(0, pot.freeG - keep * pot.dryG)
+  pot.freeG -= off
+  pot.drainedG += off
+  pot.filledHeat -= WATER_HEAT * off
+}
+
+/** Runs cold water over everything: it ends at that temperature. */
+export function chill(pot: Pot, celsius: number): void {
+  pot.bulkC = Math.min(pot.bulkC, celsius)
+  pot.bottomC = pot.bulkC
+}
+
+function warmWith(pot: Pot, heat: number, celsius: number): void {
   const before = heatCapacityOf(pot)
-  pot.bulkC = (before * pot.bulkC + heat * pot.setup.kitchenC) / (before + heat)
+  pot.bulkC = (before * pot.bulkC + heat * celsius) / (before + heat)
   pot.bottomC = pot.bulkC
   pot.filledHeat += heat
 }
+
+/** What boils: the boiler under a basket, or the water in the bed, g. */
+export const liquidOf = (pot: Pot): number => (pot.setup.boilerG === undefined ? pot.freeG : pot.boilerG)
 
 /** A shell profile read at another number of shells, by volume, so that the mean stays. */
 function resample(profile: Float64Array, shells: number): Float64Array {
@@ -243,14 +311,16 @@ export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
   const capacity = heatCapacityOf(pot)
   const limit = limitOf(pot, heating)
   const taken = timeToLimit(pot, seconds, heating, capacity, limit)
-  drink(pot, taken)
+  drink(pot, taken, heating.contact ?? 'water')
+  const before = pot.bulkC
   heat(pot, taken, heating, capacity, limit)
+  if (heating.contact === 'steam') condense(pot, pot.bulkC - before)
   pot.now += taken
   return taken
 }
 
 const lossOf = (pot: Pot, heating: Heating): number =>
-  pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0) * (pot.bulkC - pot.setup.kitchenC)
+  pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0 || heating.surroundC !== undefined) * (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
 
 /** g/s leaving below the limit: vapour through the lid's leak, or past a sealed valve. */
 function steamBelowLimit(pot: Pot, heating: Heating): number {
@@ -262,7 +332,7 @@ function steamBelowLimit(pot: Pot, heating: Heating): number {
 }
 
 function timeToLimit(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): number {
-  if (pot.bulkC >= limit || pot.freeG <= 0 || heating.mode === 'venting') return seconds
+  if (pot.bulkC >= limit || liquidOf(pot) <= 0 || heating.mode === 'venting') return seconds
   const rate = (heating.powerW - lossOf(pot, heating) - steamBelowLimit(pot, heating) * LATENT_HEAT) / capacity
   const reach = rate > 0 ? (limit - pot.bulkC) / rate : Infinity
   return reach < seconds ? Math.max(reach, 1e-6) : seconds
@@ -270,8 +340,8 @@ function timeToLimit(pot: Pot, seconds: number, heating: Heating, capacity: numb
 
 function heat(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): void {
   if (heating.mode === 'venting') return vent(pot, seconds, capacity)
-  if (pot.freeG <= 0) return heatDry(pot, seconds, heating, capacity, limit)
-  const steam = Math.min(pot.freeG, steamBelowLimit(pot, heating) * seconds)
+  if (liquidOf(pot) <= 0 && heating.contact !== 'stirred') return heatDry(pot, seconds, heating, capacity, limit)
+  const steam = Math.min(liquidOf(pot), steamBelowLimit(pot, heating) * seconds)
   const gained = (heating.powerW - lossOf(pot, heating)) * seconds - steam * LATENT_HEAT
   const next = pot.bulkC + gained / capacity
   letGo(pot, steam)
@@ -291,8 +361,9 @@ function heat(pot: Pot, seconds: number, heating: Heating, capacity: number, lim
 }
 
 function letGo(pot: Pot, wanted: number): void {
-  const steam = Math.min(pot.freeG, wanted)
-  pot.freeG -= steam
+  const steam = Math.min(liquidOf(pot), wanted)
+  if (pot.setup.boilerG === undefined) pot.freeG -= steam
+  else pot.boilerG -= steam
   pot.evaporatedG += steam
 }
 
@@ -330,7 +401,8 @@ function lookUp(c: number) {
   atTemperature.cooking = c > ONSET_C ? cookingSpeed(c as Celsius) * onset(c) : 0
 }
 
-function drink(pot: Pot, seconds: number): void {
+function drink(pot: Pot, seconds: number, contact: Contact): void {
+  if (contact !== 'water') return drinkDamp(pot, seconds, contact)
   const { layers } = pot.resolution
   const { grains } = pot.setup
   for (let l = 0; l < layers; l++) {
@@ -355,6 +427,47 @@ function drink(pot: Pot, seconds: number): void {
       pot.freeG -= taken * dryPerLayer
     }
     if (pot.bulkC > SHARE_FROM_C && layers > 1) shareMoisture(pot, g, Math.min(1, SHARE_RATE * seconds))
+  }
+  if (pot.freeG < 1e-9) pot.freeG = 0
+}
+
+/** Grain warmed by steam is wetted by what condenses to warm it: its own heat over the latent heat. */
+function condense(pot: Pot, rise: number): void {
+  if (!(rise > 0)) return
+  let heat = 0
+  for (let g = 0; g < pot.setup.grains.length; g++) if (pot.present[g]) heat += grainHeat(pot, g)
+  const g = Math.min(pot.boilerG, (heat * rise) / LATENT_HEAT)
+  pot.boilerG -= g
+  pot.freeG += g
+  pot.condensedG += g
+}
+
+/** Grain over steam, kept stirred, or lying moistened beside the pot: what was sprinkled on is spread through all layers alike, and steam keeps the
+ *  surface wet with what condenses out of the boiler. */
+function drinkDamp(pot: Pot, seconds: number, contact: Contact): void {
+  const { layers } = pot.resolution
+  const { grains } = pot.setup
+  lookUp(contact === 'aside' ? Math.min(ASIDE_C, pot.bulkC) : pot.bulkC)
+  stroke.cooking = atTemperature.cooking * seconds
+  const live = contact === 'steam' && pot.bulkC > SHARE_FROM_C && pot.boilerG > STEAM_TAKEN * seconds * pot.dryG
+  for (let g = 0; g < grains.length; g++) {
+    if (contact !== 'aside' && !pot.present[g]) continue
+    const kind = pot.kinds[g]!
+    const dryPerLayer = grains[g]!.dryG / layers
+    stroke.spread = (atTemperature.diffusivity * seconds) / (kind.radius * kind.radius)
+    for (let l = 0; l < layers; l++) {
+      const damp = pot.freeG / (layers - l) / dryPerLayer / (grains.length - g)
+      const wetted = Math.min(1, damp / (FULLY_DAMP * (pot.dryVoid[g]! / dryPerLayer)))
+      stroke.wetted = live ? 1 : wetted
+      stroke.available = live ? damp + STEAM_TAKEN * seconds : damp
+      const taken = advanceKernel(kind, pot.uptake, pot.cooked, pot.offset[g]![l]!, stroke)
+      pot.mean[g * layers + l]! += taken
+      const sprinkled = Math.min(taken, damp) * dryPerLayer
+      pot.freeG -= sprinkled
+      const steam = taken * dryPerLayer - sprinkled
+      pot.boilerG -= steam
+      pot.condensedG += steam
+    }
   }
   if (pot.freeG < 1e-9) pot.freeG = 0
 }

@@ -1,5 +1,5 @@
 import type { LidPosition } from '#core/heat/lid'
-import { joinGrain, stepPot, type Heating, type Pot } from './pot'
+import { ASIDE_C, chill, drainOff, joinGrain, leaveGrain, liquidOf, pourIn, stepPot, type Heating, type Pot } from './pot'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */
 export interface Phase {
@@ -10,9 +10,22 @@ export interface Phase {
   sealedC?: number
   sealedLeak?: number
   thermostat?: boolean
-  /** Grains, by their place in the setup, that go in as this begins. */
+  contact?: Heating['contact']
+  surroundC?: number
+  /** Grains, by their place in the setup, that go in as this begins; warm when they were only turned out. */
   join?: readonly number[]
-  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed'; atMostMinutes: number }
+  joinWarm?: boolean
+  /** Grains that are turned out as this begins. */
+  leave?: readonly number[]
+  /** Share of the water kept beside the pot that goes in as this begins. */
+  pourShare?: number
+  /** All free water but this much, g per g of dry grain, is poured off as this begins. */
+  drainTo?: number
+  /** Everything is chilled to this as it begins, °C. */
+  chillTo?: number
+  /** Whenever the free water falls below so much, g per g of dry grain, this share of the kept water goes in. */
+  ladle?: { below: number; share: number }
+  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted'; atMostMinutes: number }
 }
 
 export interface PhaseRun {
@@ -23,6 +36,8 @@ export interface PhaseRun {
 
 /** A switch cooker lets go when its bottom passes the boil by this much, K. */
 export const SWITCH_OVER_BOIL_K = 6
+/** A bottom is toasted well before it is scorched, K·s over the scorching threshold. */
+const TOASTED_KS = 500
 const CLOSE_K = 1e-3
 /** Free water per dry grain above which running dry is not near, g/g. */
 const WELL_WET = 0.05
@@ -36,6 +51,8 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
       return pot.bulkC >= phase.sealedC! - CLOSE_K
     case 'switch':
       return pot.bottomC >= pot.setup.boilC + SWITCH_OVER_BOIL_K
+    case 'toasted':
+      return pot.scorch >= TOASTED_KS
     case 'unsealed':
       return pot.bulkC <= pot.setup.boilC + 0.3
   }
@@ -44,14 +61,19 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
 /** Runs a phase to its end.  @param watch called after every step */
 export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
   const start = pot.now
-  for (const grain of phase.join ?? []) joinGrain(pot, grain)
+  for (const grain of phase.leave ?? []) leaveGrain(pot, grain)
+  for (const grain of phase.join ?? []) joinGrain(pot, grain, phase.joinWarm ? Math.min(ASIDE_C, pot.bulkC) : undefined)
+  if (phase.drainTo !== undefined) drainOff(pot, phase.drainTo)
+  if (phase.chillTo !== undefined) chill(pot, phase.chillTo)
+  if (phase.pourShare !== undefined) pourIn(pot, phase.pourShare, phase.contact !== 'aside')
   const { step: fine, steadyStep, restStep } = pot.resolution
   const clocked = phase.mode !== 'venting' && ('minutes' in phase.until || phase.until.event === 'unsealed')
   const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60
   while (pot.now - start < limit - 1e-6) {
     if (arrived(pot, phase)) return { ended: true, minutes: (pot.now - start) / 60 }
+    if (phase.ladle && pot.freeG < phase.ladle.below * pot.dryG && pot.stockG > 0) pourIn(pot, phase.ladle.share)
     // A cooker holds its boil until the water nears its end; only then does a second matter.
-    const steady = clocked || (pot.bulkC >= pot.setup.boilC - CLOSE_K && pot.freeG > WELL_WET * pot.dryG && phase.mode === 'open')
+    const steady = clocked || (pot.bulkC >= pot.setup.boilC - CLOSE_K && liquidOf(pot) > WELL_WET * pot.dryG && phase.mode === 'open')
     const step = !steady ? fine : phase.powerW > 0 ? steadyStep : restStep
     stepPot(pot, Math.min(step, limit - (pot.now - start)), phase)
     watch?.(pot)

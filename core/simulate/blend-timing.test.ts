@@ -17,7 +17,7 @@ test('added later, the quick grain is not overdone and the slow one is done; the
   const [together, later] = [blend(), blend({ blend_timing: 'add-later' })]
   const made = plan(later)
   expect(made.add_after_minutes).toBeGreaterThan(10)
-  expect(made.stages.map((s) => s.id)).toEqual(expect.arrayContaining(['simmer-first', 'add', 'simmer']))
+  expect(made.stages.map((s) => s.id)).toEqual(expect.arrayContaining(['simmer-first', 'add-quick', 'simmer']))
   const cooked = cookPlan(later, made)
   expect(cooked.centreMin).toBeGreaterThan(0.9)
   expect(Math.abs(cooked.uptakeMean / made.water.uptake_target - 1)).toBeLessThan(0.05)
@@ -41,7 +41,7 @@ test('soaking only the slow one shortens the boil and carries only its water', (
 test('a vessel that cannot be opened keeps the blend together', () => {
   const sealed = plan(blend({ method: 'pressure-electric', blend_timing: 'add-later' }))
   expect(sealed.add_after_minutes).toBeUndefined()
-  expect(sealed.stages.map((s) => s.id)).not.toContain('add')
+  expect(sealed.stages.map((s) => s.id)).not.toContain('add-quick')
 })
 
 test('grain that joins cools the pot by its own heat and no more', () => {

@@ -1,5 +1,5 @@
-import { potSetupOf } from '#core/plan/pot-setup'
 import { prepare } from '#core/plan/prepare'
+import { setupFor } from '#core/plan/problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { fillPot, freeShare, FULL, layerUptake, leastCooked, type Pot, type Resolution } from '#core/pot/pot'
@@ -19,16 +19,14 @@ export interface CookedPot {
 /** Cooks a plan on the fine pot: clocks as planned, cues when this pot gives them.
  *  @param watch called after every step, for curves */
 export function cookPlan(request: PlanRequest, plan: Plan, resolution: Resolution = FULL, watch?: (pot: Pot) => void): CookedPot {
-  const { blend, dryG, boilC, waterC, soaked, addInWaterG, keptSoakC, timed } = prepare(request)
-  const drunk = keptSoakC === null ? 0 : soaked.uptake * dryG
+  const prepared = prepare(request)
+  const { timed, method } = prepared
   const pot = fillPot(
-    potSetupOf({
-      blend, dryG, vessel: request.vessel, boilC, kitchenC: request.kitchenC,
-      freeWaterG: plan.water.pour_g + soaked.clingingG + addInWaterG - drunk,
-      waterC: keptSoakC ?? waterC,
-      soaked: soaked.shells,
-      later: timed.later,
-    }),
+    setupFor(
+      { ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages: timed.stages, way: method.water, basket: method.basket === true },
+      plan.water.pour_g,
+      plan.water.boiler_g,
+    ),
     resolution,
   )
   const hot = timed.stages

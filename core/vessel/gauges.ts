@@ -28,6 +28,8 @@ export interface Gauges {
   swollenLevel: Millimetres
   froth: Millilitres
   frothLevel: Millimetres
+  /** Where a basket stands over its boiler. */
+  basketLevel?: Millimetres
 }
 
 /** The same water, read off the pot in every way a cook reads it.
@@ -48,5 +50,28 @@ export function gaugesOf({ shape, blend, dry, freeWater, soaked, uptake, frothFa
     swollenLevel: levelOf(shape, swollen),
     froth,
     frothLevel: levelOf(shape, froth),
+  }
+}
+
+/** The least gap from boiling water to a basket, mm. */
+const GAP = 25
+/** A basket hangs about this far up its pot, as a share of its height. */
+const BASKET_AT = 0.4
+
+/** The same for grain in a basket: the water stands under it, and everything of the grain is measured from the basket up.
+ *  @param boilerG water in the pot below, g */
+export function overBoiler(inBed: Gauges, shape: Shape, boilerG: number): Gauges {
+  const fillLine = millilitres(boilerG)
+  const fillLevel = levelOf(shape, fillLine)
+  const basketLevel = millimetres(Math.max(fillLevel + GAP, BASKET_AT * shape.height))
+  return {
+    ...inBed,
+    basketLevel,
+    waterAboveBed: millimetres(fillLevel - basketLevel - inBed.bedDepth),
+    fillLine,
+    fillLevel,
+    swollenLevel: millimetres(basketLevel + inBed.swollenLevel),
+    froth: fillLine,
+    frothLevel: fillLevel,
   }
 }

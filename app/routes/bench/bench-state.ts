@@ -6,7 +6,7 @@ import type { LidPosition } from '#core/heat/lid'
 import { grainKeyOf, learningKey } from '#core/learn/judged'
 import type { Correction } from '#core/learn/learned'
 import { HEAT_STYLES, type HeatStyle } from '#core/method/method'
-import type { PlannableMethodId } from '#core/method/index'
+import type { MethodId } from '#core/method/index'
 import { SERVING_G } from '#core/plan/amount'
 import { BLEND_TIMINGS, PURPOSES, type BlendTiming, type Purpose } from '#core/plan/request'
 import { CUPS, type CupId } from '#core/quantity/cups'
@@ -106,11 +106,11 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   at: null,
 })
 
-const METHOD_OF_KIND: Partial<Record<VesselKind, PlannableMethodId>> = {
+const METHOD_OF_KIND: Partial<Record<VesselKind, MethodId>> = {
   cooker: 'switch-cooker',
   'pressure-electric': 'pressure-electric',
 }
-export const methodFor = (kind: VesselKind): PlannableMethodId => METHOD_OF_KIND[kind] ?? 'covered-simmer'
+export const methodFor = (kind: VesselKind): MethodId => METHOD_OF_KIND[kind] ?? 'covered-simmer'
 
 export const vesselOfState = (state: BenchState, house: Pick<House, 'vessels'>): VesselRow =>
   house.vessels.find((v) => v.id === state.vesselId) ?? house.vessels[0]!

@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { PLANNABLE_METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/method/index'
 import type { Caution, Plan } from '#core/plan/result'
 
 const plan = (variety: PlanRequestJson['grains'][number]['variety'], value: number, more: Partial<PlanRequestJson> = {}): Plan => {
@@ -84,7 +84,7 @@ describe('timing', () => {
 })
 
 test('every caution has words, the gravest come first, and what it offers can be planned', () => {
-  for (const method of PLANNABLE_METHOD_IDS)
+  for (const method of METHOD_IDS)
     for (const value of [30, 300, 3000]) {
       const request: PlanRequestJson = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value }, method, rinse: { washes: 0 }, rest_minutes: 0, release: 'quick' }
       const read = planFrom(request)

@@ -92,7 +92,7 @@ export function fitCautions(facts: Facts): Caution[] {
           : roomier(facts)),
     })
   }
-  if (!isPressure(facts) && gauges.bedDepth < THINNEST_BED)
+  if (facts.method.water === 'pot' && !isPressure(facts) && gauges.bedDepth < THINNEST_BED)
     found.push({
       code: 'bed-too-thin',
       severity: 'warn',

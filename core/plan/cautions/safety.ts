@@ -7,7 +7,7 @@ const WARM_C = 25
 const FRIDGE_C = 8
 
 /** The usual cautions where the work can hurt someone. They defer to makers and authorities and cannot be switched off. */
-export function safetyCautions({ request, blend }: Facts): Caution[] {
+export function safetyCautions({ request, blend, method }: Facts): Caution[] {
   const found: Caution[] = []
   const { soak } = request
   if (request.method.startsWith('pressure')) {
@@ -31,8 +31,25 @@ export function safetyCautions({ request, blend }: Facts): Caution[] {
       code: 'steam-under-lid',
       severity: 'note',
       about: 'burn',
-      text: 'Open the lid away from you: the steam under it burns.',
+      text: method.id === 'oven' ? 'Lift the foil at the far side first: the steam under it burns.' : 'Open the lid away from you: the steam under it burns.',
     })
+  }
+  if (method.basket)
+    found.push({
+      code: 'steamer-vent',
+      severity: 'note',
+      about: 'burn',
+      text: 'Never seal a steamer: leave the steam a way out, clear of cupboards, face and hands, and keep the boiler from running dry.',
+    })
+  if (method.water === 'excess') {
+    found.push({ code: 'hot-drain', severity: 'note', about: 'burn', text: 'Draining a full pot scalds: both hands, steam away from you, the sink clear.' })
+    if (blend.parts.some(({ variety }) => variety.family.includes('rice')))
+      found.push({
+        code: 'drained-arsenic',
+        severity: 'note',
+        about: 'food-safety',
+        text: 'Plenty of water, poured off, takes about half of the inorganic arsenic with it (and some vitamins); rinsing alone takes little.',
+      })
   }
   if (soak && soak.celsius > FRIDGE_C) {
     const longest = soak.celsius >= WARM_C ? LONGEST_SOAK.warm : LONGEST_SOAK.mild

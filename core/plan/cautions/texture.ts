@@ -12,10 +12,21 @@ const COOKED_FROM = 0.9
 /** K·s at the bottom. */
 const SCORCHED_FROM = 1800
 const SHORTEST_REST = 5
+/** A stage solved for a bite ends within this of it. */
+const BITE_SLACK = 0.03
+/** Schools whose top layers even out in the rest. */
+const RESTED: ReadonlySet<string> = new Set(['covered-simmer', 'boiling-start', 'off-heat', 'switch-cooker', 'oven'])
+/** Held for less than this, grain has done its cooking on the way up, minutes. */
+const SPENT_COMING_UP = 2
+/** Quicker than this it needs no luck off the heat, minutes at 100 °C. */
+const QUICK_MINUTES = 10
+/** Less than this share of firm is too dry to enjoy. */
+const DRY_STEAM = 0.85
+const heldMinutes = (stages: Facts['stages']): number => stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
 /** Salt over what was asked that a tongue notices, g. */
 const SALT_OVER_G = 0.5
 
-export function textureCautions({ request, blend, solution, dryG, shortG, timed, seasoning }: Facts): Caution[] {
+export function textureCautions({ request, blend, solution, dryG, shortG, timed, seasoning, method, goal, stages }: Facts): Caution[] {
   const found: Caution[] = []
   const { course } = solution
   const own = request.pourOverrideG !== null
@@ -28,7 +39,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       text: `${Math.round(shortG)} g short of firm: it will be dry and may stay hard.`,
       ...asSolved,
     })
-  if (own && solution.leftG > 0.5) {
+  if (own && solution.leftG > 0.5 && (method.water === 'pot' || method.water === 'stock')) {
     const soggy = solution.leftG > 0.06 * (dryG + solution.absorbedG)
     found.push({
       code: soggy ? 'soggy' : 'wet',
@@ -46,13 +57,15 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       text: 'The bottom runs dry and scorches before the end.',
       ...(own ? asSolved : { remedy: 'Use a weaker burner or a heavier pot.' }),
     })
-  if (course.centre < COOKED_FROM)
+  // Grain drained or served with a bite is meant to have one.
+  const through = Math.min(COOKED_FROM, goal.centre - BITE_SLACK)
+  if (course.centre < through)
     found.push({
-      code: course.centre < CHALKY_BELOW ? 'chalky' : 'firm-centred',
-      severity: course.centre < CHALKY_BELOW ? 'stop' : 'warn',
+      code: course.centre < Math.min(CHALKY_BELOW, through) ? 'chalky' : 'firm-centred',
+      severity: course.centre < Math.min(CHALKY_BELOW, through) ? 'stop' : 'warn',
       about: 'texture',
       text:
-        course.centre < CHALKY_BELOW
+        course.centre < Math.min(CHALKY_BELOW, through)
           ? 'The centres stay raw and chalky.'
           : 'The centres stay firm: it is not quite cooked through.',
       ...(own
@@ -61,7 +74,26 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
           ? { remedy: 'Soak it first, so that it needs less time than its water gives.', mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' } } }
           : {}),
     })
-  if (request.restMinutes < SHORTEST_REST && !request.method.startsWith('pressure'))
+  if (method.id === 'off-heat' && course.outcome === 'done' && blend.slowest.minutesAt100 > QUICK_MINUTES)
+    found.push({
+      code: 'off-heat-risk',
+      severity: 'warn',
+      about: 'texture',
+      text: 'It cooks by what this pot holds: a lifted lid, a draught or a cold kitchen leaves it firm in the middle.',
+      remedy: 'Keep it on the lowest heat instead, covered.',
+      mend: { method: 'covered-simmer' },
+    })
+  if (method.basket && solution.absorbedG / dryG < blend.uptake.firm * DRY_STEAM)
+    found.push({
+      code: 'steamed-dry',
+      severity: 'warn',
+      about: 'texture',
+      text: `Steam alone brings it to ${roundTo(solution.absorbedG / dryG, 2)} g of water a gram; firm is ${roundTo(blend.uptake.firm, 2)}.`,
+      ...(request.soak === null
+        ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: 5, water: 'drain' } } }
+        : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
+    })
+  if (request.restMinutes < SHORTEST_REST && RESTED.has(request.method))
     found.push({
       code: 'short-rest',
       severity: 'note',
@@ -81,7 +113,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       mend: { stock_share: Math.max(0, roundTo(request.stockShare * (seasoning.saltWantedG / Math.max(1e-9, seasoning.saltInStockG + seasoning.saltInAddInsG)), 2)) },
     })
   if (request.soak && request.soak.minutes > 0) found.push(...soakCautions(request.soak, blend))
-  if (request.release === 'quick' && request.method.startsWith('pressure') && blend.parts.some((p) => p.variety.skin >= 0.5))
+  if (request.release === 'quick' && request.method.startsWith('pressure') && heldMinutes(stages) > SPENT_COMING_UP && blend.parts.some((p) => p.variety.skin >= 0.5))
     found.push({
       code: 'quick-release-texture',
       severity: 'note',

@@ -4,10 +4,12 @@ import type { Caution } from '#core/plan/result'
 const SLOW_TO_BOIL = 25
 const THIN_AIR_M = 1500
 
-export function timingCautions({ request, solution, stages, boilC }: Facts): Caution[] {
+export function timingCautions({ request, solution, stages, boilC, timed, gauges, dryG }: Facts): Caution[] {
   const found: Caution[] = []
-  const heatUp = stages.find((stage) => stage.kind === 'heat-up' || stage.kind === 'pressure-up')
-  const boiled = solution.course.ended[0] ?? true
+  const heatUp = stages.find((stage) => (stage.kind === 'heat-up' && stage.id !== 'kettle') || stage.kind === 'pressure-up')
+  const waiting = timed.stages.findIndex((stage, i) => stage.until !== 'solved' && 'event' in stage.until && stage.until.event !== 'toasted' && stage.until.event !== 'unsealed' && !solution.course.ended[i])
+  const boiled = waiting < 0
+  const capped = timed.stages.find((stage) => stage.atMost !== undefined)
   const stronger = { remedy: 'Move it to a stronger burner, or cook less at a time.' }
   if (!boiled)
     found.push({
@@ -30,13 +32,31 @@ export function timingCautions({ request, solution, stages, boilC }: Facts): Cau
       text: `${Math.round(heatUp.minutes.expected)} minutes to the boil: the bottom swells long before the top is hot.`,
       ...stronger,
     })
-  if (boiled && solution.course.outcome === 'never')
+  if (boiled && solution.course.outcome === 'never' && capped)
+    found.push({
+      code: 'not-enough-warmth',
+      severity: 'stop',
+      about: 'timing',
+      text: `${capped.atMost} minutes of boil and ${request.restMinutes} of standing do not cook this through: the pot holds too little warmth for this grain.`,
+      remedy: 'Keep it on the lowest heat, covered.',
+      mend: { method: 'covered-simmer' },
+    })
+  else if (boiled && solution.course.outcome === 'never')
     found.push({
       code: 'never-done',
       severity: 'stop',
       about: 'timing',
       text: 'On this heat the grain does not cook through in four hours.',
       ...stronger,
+    })
+  if (gauges.basketLevel !== undefined && gauges.swollenLevel > request.vessel.height)
+    found.push({
+      code: 'no-room-over-water',
+      severity: 'stop',
+      about: 'fit',
+      text: `Over its water and a gap the grain would reach ${Math.round(gauges.swollenLevel)} mm; the pot ends at ${Math.round(request.vessel.height)}.`,
+      remedy: 'Steam it in two rounds, or in a taller pot.',
+      mend: { amount: { basis: 'dry-mass', value: Math.max(5, Math.floor((dryG * 0.5) / 5) * 5) } },
     })
   if (request.elevationM >= THIN_AIR_M && !request.method.startsWith('pressure'))
     found.push({

@@ -1,0 +1,23 @@
+import type { Method } from './method'
+import { coveredRest } from './stages'
+
+/** Middle of an oven as people set it for grain, °C. */
+export const OVEN_C = 190
+
+/** Boiling water over the grain in a deep dish, foil pressed tight, in a hot oven: even heat from all sides, and no stirring. */
+export const oven: Method = {
+  id: 'oven',
+  name: 'In the oven',
+  vesselKind: 'oven-dish',
+  water: 'pot',
+  kettle: true,
+  defaults: { vessel: 'oven-dish-3', heat: 'oven-190', restMinutes: 10 },
+  beforeHeat: [`The oven at ${OVEN_C} °C before the dish goes in`, 'Spread the grain level, strays under the water, foil pressed tight all round'],
+  stages: (kitchen) => [
+    {
+      id: 'bake', kind: 'bake', title: `Bake at ${OVEN_C} °C, foil on`, heat: 'medium', powerW: 0, surroundC: OVEN_C, lid: 'on', mode: 'open',
+      until: 'solved', endsOn: 'clock', handsOn: false, checks: ['Leave the foil: what steams out is gone'],
+    },
+    coveredRest(kitchen, { title: 'Out of the oven, leave the foil', checks: ['Lift the foil at the far side first: the steam burns'] }),
+  ],
+}

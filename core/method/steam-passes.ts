@@ -1,0 +1,53 @@
+import { CENTRE_DONE } from '#core/pot/done'
+import type { Kitchen, Method, MethodStage } from './method'
+import { powerAt, allGrains } from './stages'
+import { basketOn, STEAMER_CHECKS, steamUp } from './steam'
+
+const MOISTEN_MINUTES = 10
+const TURN_MINUTES = 3
+/** Steaming of every pass but the last, minutes. */
+const PASS_MINUTES = 12
+/** The last pass makes it light, however done it is. */
+const LAST_PASS_MINUTES = 8
+const NTH = ['first', 'second', 'third', 'fourth'] as const
+
+/** Moistened, steamed, turned out and rubbed apart, and again: each pass drinks its share of the water. */
+export const steamPasses: Method = {
+  id: 'steam-passes',
+  name: 'Steamed in passes',
+  vesselKind: 'pot',
+  water: 'stock',
+  basket: true,
+  defaults: { vessel: 'basket-5', heat: 'gas-medium', restMinutes: 0 },
+  beforeHeat: [...STEAMER_CHECKS],
+  stages(kitchen) {
+    const { passes } = kitchen
+    const stages: MethodStage[] = [moisten(kitchen, 0, 0), steamUp(kitchen), basketOn(kitchen)]
+    for (let pass = 0; pass < passes; pass++) {
+      const last = pass === passes - 1
+      stages.push({
+        id: `steam-${pass + 1}`, kind: 'steam', title: passes === 1 ? 'Steam it' : `Steam it, ${NTH[pass]} time`, heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on',
+        mode: 'open', contact: 'steam', until: last ? 'solved' : { minutes: PASS_MINUTES }, atLeast: LAST_PASS_MINUTES, endsOn: 'clock', handsOn: false,
+        checks: ['Look at the water in the boiler'],
+      })
+      if (last) break
+      stages.push(
+        {
+          id: `turn-${pass + 1}`, kind: 'turn', title: 'Turn it out and rub it apart', heat: 'lowest', powerW: powerAt(kitchen)('lowest'), lid: 'on', mode: 'open',
+          contact: 'aside', leave: allGrains(kitchen), until: { minutes: TURN_MINUTES }, endsOn: 'cue', cue: 'loosened', handsOn: true,
+          checks: ['It is hot: a fork first, hands later'],
+        },
+        moisten(kitchen, pass + 1, powerAt(kitchen)('lowest')),
+        basketOn(kitchen, { id: `add-${pass + 2}`, title: 'Back into the basket, lid on', joinWarm: true }),
+      )
+    }
+    return stages
+  },
+  goal: () => ({ centre: CENTRE_DONE, free: 0.05 }),
+}
+
+const moisten = (kitchen: Kitchen, pass: number, powerW: number): MethodStage => ({
+  id: `moisten-${pass + 1}`, kind: 'moisten', title: `Sprinkle its share of the water over, rub it in, let it drink${pass > 0 ? ' again' : ''}`,
+  heat: powerW > 0 ? 'lowest' : 'off', powerW, lid: 'on', mode: 'open', contact: 'aside', pourShare: 1 / kitchen.passes,
+  until: { minutes: MOISTEN_MINUTES }, endsOn: 'clock', handsOn: pass === 0, checks: ['Salt and a little oil go into this water'],
+})

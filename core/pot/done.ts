@@ -1,0 +1,42 @@
+import { freeShare, grainWater, leastCooked, type Pot } from './pot'
+
+/** Centre of the slowest layer cooked to this degree. */
+export const CENTRE_DONE = 0.93
+/** Free water left, as a share of the cooked mass, that still eats as separate grains. */
+export const FREE_DONE = 0.025
+
+/** What a pot must have reached at the very end. */
+export interface Goal {
+  /** Degree of gelatinisation in the slowest centre. */
+  centre: number
+  /** Most free water, as a share of the cooked mass; for grain that drinks its pot dry. */
+  free?: number
+  /** Water in the grain, g/g; for grain whose texture comes from its time in water or steam, and not from the pour. */
+  uptake?: number
+}
+
+export const DRY_AND_THROUGH: Goal = { centre: CENTRE_DONE, free: FREE_DONE }
+
+/** How far a pot is from its goal: 0 or more in both is done. The scale of each is its own. */
+/** Kept water counts as given when no more than this is left of it, g. */
+const STOCK_LEFT_G = 0.5
+
+export interface Doneness {
+  centre: number
+  water: number
+}
+
+export function donenessOf(pot: Pot, goal: Goal): Doneness {
+  const dry = goal.free === undefined ? Infinity : goal.free - freeShare(pot)
+  if (pot.stockG > STOCK_LEFT_G) return { centre: leastCooked(pot) - goal.centre, water: -pot.stockG / pot.dryG }
+  const full = goal.uptake === undefined ? Infinity : grainWater(pot) / pot.dryG - goal.uptake
+  return { centre: leastCooked(pot) - goal.centre, water: Math.min(dry, full) }
+}
+
+export const isDone = ({ centre, water }: Doneness): boolean => centre >= 0 && water >= 0
+
+/** Where between a moment that is not done and a later one that is, both conditions are first met, 0..1. */
+export function whenDone(before: Doneness, after: Doneness): number {
+  const crossing = (a: number, b: number) => (a >= 0 ? 0 : b <= a ? 1 : Math.min(1, -a / (b - a)))
+  return Math.max(crossing(before.centre, after.centre), crossing(before.water, after.water))
+}
