@@ -1,4 +1,5 @@
 import { timelineOf } from '#core/plan/timeline'
+import { METHOD_IDS } from '#core/method/index'
 import { htmlOf, planOf } from '../../tests/render'
 import { HeatRibbon } from './heat-ribbon'
 import { heatHeight, stageMatter, stageWord, windowWord } from './stage-words'
@@ -16,7 +17,7 @@ const bodies = (html: string) => [...html.matchAll(/<path d="([^"]+)" class="bod
 
 test('one body a stage, end to end, the table at the right', () => {
   const { stages, html } = ribbon()
-  const drawn = bodies(html)
+  const drawn = bodies(html).sort((a, b) => Number(/^M([\d.]+)/.exec(a)![1]) - Number(/^M([\d.]+)/.exec(b)![1]))
   expect(drawn.length).toBe(stages.length)
   let end = 8
   for (const d of drawn) {
@@ -30,15 +31,17 @@ test('one body a stage, end to end, the table at the right', () => {
 
 test('height is heat: the boil stands over the simmer, the simmer over the work by hand', () => {
   const { stages, html } = ribbon()
-  const top = (id: string) => Number(/V([\d.]+)/.exec(bodies(html)[stages.findIndex((s) => s.id === id)]!)![1])
+  const titles = [...html.matchAll(/<title>([^<:]+): /g)].map((m) => m[1])
+  const top = (id: string) => Number(/V([\d.]+)/.exec(bodies(html)[titles.indexOf(stages.find((s) => s.id === id)!.title)]!)![1])
   expect(top('heat-up')).toBeLessThan(top('simmer'))
   expect(top('simmer')).toBeLessThan(top('rinse'))
 })
 
 test('a clock closes its end, a cue leaves it open', () => {
   const { stages, html } = ribbon()
-  const waves = bodies(html).map((d) => d.includes('q'))
-  expect(waves).toEqual(stages.map((s) => s.ends_on === 'cue'))
+  const titles = [...html.matchAll(/<title>([^<:]+): /g)].map((m) => m[1])
+  const waves = new Map(bodies(html).map((d, i) => [titles[i], d.includes('q')]))
+  for (const stage of stages) expect(waves.get(stage.title)).toBe(stage.ends_on === 'cue')
   expect(html.match(/class="closed"/g)?.length).toBe(stages.filter((s) => s.ends_on === 'clock').length)
 })
 
@@ -55,13 +58,32 @@ test('an overnight soak is folded with a tear, and the whole is spoken', () => {
 })
 
 test('every stage of every method has its word, its height and its matter', () => {
-  for (const method of ['covered-simmer', 'switch-cooker', 'pressure-electric'] as const)
+  for (const method of METHOD_IDS)
     for (const stage of planOf({ method, release: 'timed' }).stages) {
       expect(stageWord(stage)).toMatch(/^[a-z ]+$/)
       expect(heatHeight(stage)).toBeGreaterThan(0)
       expect(heatHeight(stage)).toBeLessThanOrEqual(1)
       expect(['hand', 'water', 'heat', 'rest']).toContain(stageMatter(stage))
     }
+})
+
+test('water that heats beside the soak stands behind it, over the same minutes', () => {
+  const { stages, html } = ribbon({ grains: [{ variety: 'basmati' }], method: 'boiling-start', soak: { minutes: 30, celsius: 20, water: 'drain' } })
+  const line = timelineOf(stages)
+  const [soak, heat] = [line.get('soak')!, line.get('heat-up')!]
+  expect(heat.start).toBeGreaterThan(soak.start)
+  expect(heat.start).toBeLessThan(soak.end + 5)
+  // Heat is drawn first, work by hand over it.
+  const titles = [...html.matchAll(/<title>([^<:]+)/g)].map((m) => m[1])
+  expect(titles.indexOf('Bring the water to the boil, lid on')).toBeLessThan(titles.indexOf('Measure the grain'))
+})
+
+test('the serving hour is a slider, and only where it can be moved', () => {
+  const { stages } = planOf()
+  const line = timelineOf(stages)
+  const props = { stages, times: stages.map((s) => line.get(s.id)!), clockAt: (minute: number) => `${Math.round(minute)}'` }
+  expect(htmlOf(<HeatRibbon {...props} onServe={() => {}} />)).toMatch(/role="slider"[^>]*aria-label="Serving hour"/)
+  expect(htmlOf(<HeatRibbon {...props} />)).not.toContain('role="slider"')
 })
 
 test('minutes as they are said', () => {

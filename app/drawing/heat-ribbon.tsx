@@ -1,5 +1,5 @@
 import { useElementSize } from '@mantine/hooks'
-import { useId } from 'react'
+import { useId, useRef } from 'react'
 import type { Stage } from '#core/plan/result'
 import { layRibbon, type RibbonStage } from './ribbon-layout'
 import { heatHeight, stageMatter, stageWord, windowWord } from './stage-words'
@@ -16,6 +16,8 @@ export interface HeatRibbonProps {
   /** The cook's own name for a stage's heat. */
   placeOf?: (stage: Stage) => string | undefined
   height?: number
+  /** The serving hour can be moved, by so many minutes. */
+  onServe?: ((minutes: number) => void) | undefined
 }
 
 const TOP = 40
@@ -25,13 +27,18 @@ const ROOM_FOR_WORD = 52
 const PX_PER_LETTER = 7.2
 
 /** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
-export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, height = 168 }: HeatRibbonProps) {
+export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, height = 168 }: HeatRibbonProps) {
   const hatch = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 1240
   const { pieces, placeOf } = layRibbon(
     stages.map((stage, i): RibbonStage => ({ id: stage.id, ...times[i]!, wait: !stage.hands_on && stage.heat === 'off' })),
   )
+  // Work by hand lies in front of a heat that goes on beside it.
+  const order = stages.map((_, i) => i).sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b)
+  const beside = (i: number) => stages.some((_, o) => o !== i && times[o]!.start < times[i]!.end - 1e-6 && times[o]!.end > times[i]!.start + 1e-6)
+  // Two hands' work at once has room for the words of one.
+  const silent = (i: number) => stages[i]!.heat === 'off' && stages.some((s, o) => o < i && s.heat === 'off' && times[o]!.end > times[i]!.start + 1e-6 && times[o]!.start < times[i]!.end - 1e-6)
   const floor = height - BOTTOM
   const tall = floor - TOP
   const table = width - 16
@@ -45,14 +52,18 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
             <rect width="7" height="7" className={classes.restFill} />
             <path d="M0 0V7" className={classes.restLine} />
           </pattern>
+          <pattern id={`${hatch}-unsure`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+            <path d="M0 0V6" className={classes.unsure} />
+          </pattern>
         </defs>
-        {stages.map((stage, i) => {
+        {order.map((i) => {
+          const stage = stages[i]!
           const piece = pieces[i]!
           const [x, right] = [px(piece.x), px(piece.x + piece.width)]
           const w = right - x
           const matter = stageMatter(stage)
           const y = floor - Math.max(8, heatHeight(stage) * tall)
-          const room = w > ROOM_FOR_WORD
+          const room = w > ROOM_FOR_WORD && !silent(i)
           const place = knobOf?.(stage)
           const named = place === undefined ? stageWord(stage) : `${stageWord(stage)}, knob at ${place}`
           const word = named.length * PX_PER_LETTER < w - 6 ? named : stageWord(stage)
@@ -67,6 +78,7 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
               />
               <LidEdge lid={stage.lid} x={x} right={right} y={y} hot={matter === 'heat' || matter === 'rest'} />
               {stage.ends_on === 'clock' && <path d={`M${right} ${y}V${floor}`} className={classes.closed} />}
+              {w > 0 && <Unsure stage={stage} x={x} right={right} y={y} floor={floor} fill={`url(#${hatch}-unsure)`} />}
               {piece.folded && <Tear x={x + w / 2} y={y} floor={floor} />}
               {stage.hands_on && <path d={`M${x + 3} ${floor + 4}H${right - 3}`} className={classes.hands} />}
               {room && (
@@ -74,8 +86,8 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
                   {word.length * PX_PER_LETTER < w - 6 ? word : ''}
                 </text>
               )}
-              {minutes.length * PX_PER_LETTER < w - 4 && (
-                <text x={x + 6} y={floor + 20} className={classes.minutes}>
+              {minutes.length * PX_PER_LETTER < w - 4 && !silent(i) && (
+                <text x={x + 6} y={stage.heat !== 'off' && beside(i) ? y + 18 : floor + 20} className={classes.minutes}>
                   {minutes}
                 </text>
               )}
@@ -98,11 +110,58 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
         <path d={`M8 ${floor}H${table}`} className={classes.floor} />
         {nowMinute !== undefined && <path d={`M${px(placeOf(nowMinute))} 6V${floor + 8}`} className={classes.now} />}
         <path d={`M${table} 16V${floor + 10}M${table - 10} 16h20`} className={classes.table} />
+        {onServe && <Hour x={table} height={height} said={clockAt(times.reduce((latest, t) => Math.max(latest, t.end), 0))} onServe={onServe} />}
         <text x={table - 14} y={14} textAnchor="end" className={classes.tableHour}>
-          {`table ${clockAt(times[times.length - 1]?.end ?? 0)}`}
+          {`table ${clockAt(times.reduce((latest, t) => Math.max(latest, t.end), 0))}`}
         </text>
       </svg>
     </div>
+  )
+}
+
+/** The end of a stage that may come early: hatched from the earliest to the expected. */
+function Unsure({ stage, x, right, y, floor, fill }: { stage: Stage; x: number; right: number; y: number; floor: number; fill: string }) {
+  const { low, expected } = stage.minutes
+  if (stage.heat === 'off' || !(expected > 0) || expected - low < 0.5) return null
+  return <path d={`M${right - ((expected - low) / expected) * (right - x)} ${y}H${right}V${floor}H${right - ((expected - low) / expected) * (right - x)}Z`} fill={fill} />
+}
+
+/** Minutes a serving hour moves by, at a key and for each stretch of a drag. */
+const HOUR_STEP = 5
+const PX_PER_STEP = 14
+
+/** The table's edge in hand: drawn left it is sooner, right later. */
+function Hour({ x, height, said, onServe }: { x: number; height: number; said: string; onServe: (minutes: number) => void }) {
+  const from = useRef<number | undefined>(undefined)
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label="Serving hour"
+      aria-valuenow={0}
+      aria-valuetext={said}
+      className={classes.serve}
+      onKeyDown={(event) => {
+        const step = { ArrowLeft: -HOUR_STEP, ArrowDown: -HOUR_STEP, ArrowRight: HOUR_STEP, ArrowUp: HOUR_STEP, PageDown: -60, PageUp: 60 }[event.key]
+        if (step === undefined) return
+        event.preventDefault()
+        onServe(step)
+      }}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId)
+        from.current = event.clientX
+      }}
+      onPointerMove={(event) => {
+        if (from.current === undefined) return
+        const steps = Math.trunc((event.clientX - from.current) / PX_PER_STEP)
+        if (steps === 0) return
+        from.current += steps * PX_PER_STEP
+        onServe(steps * HOUR_STEP)
+      }}
+      onPointerUp={() => (from.current = undefined)}
+    >
+      <rect x={x - 24} y={0} width={40} height={height} className={classes.serveReach} />
+    </g>
   )
 }
 

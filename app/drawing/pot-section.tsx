@@ -19,6 +19,8 @@ export interface PotLevels {
   standard?: number
   swollen: number
   froth: number
+  /** A basket stands here over the water, and the bed lies in it. */
+  basket?: number | undefined
 }
 
 export interface PotSectionProps {
@@ -90,18 +92,19 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
   const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
   const marks = [
     { level: rim, text: `rim, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
-    { level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' },
+    ...(levels.basket !== undefined ? [] : [{ level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' }]),
     { level: levels.swollen, text: `swollen ${Math.round(levels.swollen)}`, kind: 'swollen' },
     ...(cooked
       ? []
       : [
-          { level: levels.soft, text: 'soft', kind: 'soft' },
+          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3 ? [{ level: levels.soft, text: 'soft', kind: 'soft' }] : []),
           { level: levels.fill, text: `water ${Math.round(levels.fill)}`, kind: 'fill' },
-          { level: levels.firm, text: 'firm', kind: 'firm' },
+          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3 ? [{ level: levels.firm, text: 'firm', kind: 'firm' }] : []),
+          ...(levels.basket === undefined ? [] : [{ level: levels.basket, text: 'basket', kind: 'basket' }]),
         ]),
   ]
   const lines = spreadLabels(marks.map((m) => -shown(m.level)), text * 1.25, { from: frame.top + text, to: wall + 6 })
-  const bedTop = cooked ? Math.min(levels.swollen, rim) : Math.min(levels.bed, rim)
+  const bedTop = cooked ? Math.min(levels.swollen, rim) : Math.min((levels.basket ?? 0) + levels.bed, rim)
   const fillTop = Math.min(levels.fill, rim)
   return (
     <div ref={ref} className={classes.frame}>
@@ -112,11 +115,12 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
         <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
         <Body vessel={vessel} wall={wall} />
         {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
-        <path d={slab(0, bedTop)} fill={`url(#${grains})`} />
+        <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} />
+        {levels.basket !== undefined && <path d={`M${-at(levels.basket) + 2} ${-levels.basket + 1.5}H${at(levels.basket) - 2}`} className={classes.basket} />}
         {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
         <path d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`} className={classes.swollen} />
-        <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />
-        {!cooked && (
+        {levels.basket === undefined && <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />}
+        {!cooked && levels.basket === undefined && (
           <path
             d={`M${at(levels.firm) - 3.2} ${-shown(levels.firm)}L${at(levels.soft) - 3.2} ${-shown(levels.soft)}`}
             className={classes.band}

@@ -15,33 +15,38 @@ export interface RibbonPiece {
   folded: boolean
 }
 
-/** A wait longer than this is folded, and drawn as long as this, minutes. */
+/** A stretch of waiting longer than this is folded, and drawn as long as this, minutes. */
 export const LONGEST_DRAWN = 45
 const FOLDED_MINUTES = 24
-/** No piece is drawn shorter than this, minutes, or nobody could read or press it. */
+/** No stretch is drawn shorter than this, minutes, or nobody could read or press it. */
 const SHORTEST_DRAWN = 2
 
-/** Where each stage lies on the ribbon, and the way from minutes to a place on it. */
+/** Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by side: time is cut at every
+ *  start and end, and only a stretch in which everything waits is folded. */
 export function layRibbon(stages: readonly RibbonStage[]): { pieces: RibbonPiece[]; placeOf: (minute: number) => number } {
-  const drawn = stages.map((stage) => {
-    const minutes = stage.end - stage.start
-    const folded = stage.wait && minutes > LONGEST_DRAWN
-    return { ...stage, folded, minutes: folded ? FOLDED_MINUTES : Math.max(SHORTEST_DRAWN, minutes) }
+  const cuts = [...new Set(stages.flatMap(({ start, end }) => [start, end]))].sort((a, b) => a - b)
+  const stretches = cuts.slice(1).map((to, i) => {
+    const from = cuts[i]!
+    const during = stages.filter(({ start, end }) => start < to && end > from)
+    const folded = during.length > 0 && during.every(({ wait }) => wait) && to - from > LONGEST_DRAWN
+    return { from, to, folded, minutes: folded ? FOLDED_MINUTES : Math.max(SHORTEST_DRAWN, to - from) }
   })
-  const total = drawn.reduce((sum, stage) => sum + stage.minutes, 0)
-  let x = 0
-  const pieces = drawn.map((stage) => {
-    const piece = { id: stage.id, x, width: total > 0 ? stage.minutes / total : 0, folded: stage.folded }
-    x += piece.width
-    return piece
+  const total = stretches.reduce((sum, { minutes }) => sum + minutes, 0)
+  let at = 0
+  const drawn = stretches.map((stretch) => {
+    const place = { ...stretch, x: at, width: total > 0 ? stretch.minutes / total : 0 }
+    at += place.width
+    return place
   })
   const placeOf = (minute: number): number => {
-    for (const [i, stage] of drawn.entries()) {
-      if (minute >= stage.end) continue
-      const into = stage.end > stage.start ? Math.max(0, (minute - stage.start) / (stage.end - stage.start)) : 0
-      return pieces[i]!.x + into * pieces[i]!.width
-    }
-    return 1
+    const on = drawn.find(({ to }) => minute < to)
+    if (!on) return 1
+    return on.x + (Math.max(0, minute - on.from) / (on.to - on.from)) * on.width
   }
+  const pieces = stages.map(({ id, start, end }) => {
+    const mine = drawn.filter(({ from, to }) => from >= start && to <= end)
+    const x = mine[0]?.x ?? placeOf(start)
+    return { id, x, width: mine.reduce((sum, { width }) => sum + width, 0), folded: mine.some(({ folded }) => folded) }
+  })
   return { pieces, placeOf }
 }

@@ -21,6 +21,12 @@ export function nextAt(hour: string, zone: string, nowMs: number): number {
 export const withOffset = (ms: number, zone: string): string =>
   zoned(ms, zone).toString({ timeZoneName: 'never', fractionalSecondDigits: 0 })
 
+/** The hour on the household's wall at a moment, to the nearest five minutes, as "19:05". */
+export function hourAt(ms: number, zone: string): string {
+  const { hour, minute } = zoned(Math.round(ms / 300_000) * 300_000, zone)
+  return `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`
+}
+
 export interface HouseClock {
   zone: string
   clock: '24' | '12'

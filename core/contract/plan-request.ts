@@ -123,7 +123,7 @@ export const PlanRequestSchema = record({
         v.number((issue) => `must be a number, got ${quoted(issue.input)}`),
         v.finite((issue) => `must be a number, got ${quoted(issue.input)}`),
       ),
-      serving: v.optional(oneOf(['side', 'main']), DEFAULTS.serving),
+      serving: v.optional(oneOf(['side', 'main'])),
     }),
     v.rawCheck(({ dataset, addIssue }) => {
       if (!dataset.typed) return
@@ -220,6 +220,9 @@ export function readPlanRequest(input: unknown): Read<PlanRequest> {
   return { ok: true, value: settle(parsed.output) }
 }
 
+/** What is eaten as the dish itself comes in a dish's portions. */
+export const PURPOSE_SERVING: Partial<Record<Purpose, 'side' | 'main'>> = { frying: 'main', dressed: 'main', batch: 'main' }
+
 /** How drained grain is finished for a purpose when nothing is asked. */
 const PURPOSE_FINISH: Partial<Record<Purpose, Finish>> = { salad: 'cold-rinse' }
 
@@ -254,7 +257,7 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
   const ownHeat = typeof vesselGiven === 'string' ? OWN_HEAT[vesselGiven] : undefined
   return {
     grains,
-    amount: given.amount,
+    amount: { ...given.amount, serving: given.amount.serving ?? PURPOSE_SERVING[given.purpose] ?? DEFAULTS.serving },
     purpose: given.purpose,
     method: given.method,
     heatStyle: given.heat_style,

@@ -49,5 +49,5 @@ export const steamPasses: Method = {
 const moisten = (kitchen: Kitchen, pass: number, powerW: number): MethodStage => ({
   id: `moisten-${pass + 1}`, kind: 'moisten', title: `Sprinkle its share of the water over, rub it in, let it drink${pass > 0 ? ' again' : ''}`,
   heat: powerW > 0 ? 'lowest' : 'off', powerW, lid: 'on', mode: 'open', contact: 'aside', pourShare: 1 / kitchen.passes,
-  until: { minutes: MOISTEN_MINUTES }, endsOn: 'clock', handsOn: pass === 0, checks: ['Salt and a little oil go into this water'],
+  until: { minutes: MOISTEN_MINUTES }, endsOn: 'clock', handsOn: false, checks: ['Salt and a little oil go into this water'],
 })

@@ -55,6 +55,7 @@ export const FIRST_KITCHEN: FirstKitchen = {
     vesselRow('stock-pot', 'stock pot', 'stock-8'),
     vesselRow('cooker', 'switch cooker', 'cooker-5', 'cooker-5'),
     vesselRow('pressure-pot', 'pressure pot', 'pressure-electric-6', 'pressure-6'),
+    vesselRow('deep-dish', 'deep dish', 'oven-dish-3', 'oven-190'),
   ],
   heats: [
     heatRow('middle-burner', 'middle gas burner', 'gas-medium'),

@@ -21,6 +21,8 @@ const idOf = (input: Record<string, unknown>) => (typeof input.id === 'string' &
 const APPLIANCE: Partial<Record<VesselRow['kind'], { ratedW: number; efficiency: number }>> = {
   cooker: { ratedW: 650, efficiency: 0.75 },
   'pressure-electric': { ratedW: 1000, efficiency: 0.9 },
+  // What an oven gives a dish follows from its warmth; the figures only say that it brings its own.
+  'oven-dish': HEAT_PRESETS['oven-190'],
 }
 /** Measures of a pot and what it is said to hold may differ by this much. */
 const CLOSE_ENOUGH = 0.3

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { HEAT_STYLES } from '#core/method/method'
+import { METHOD_IDS } from '#core/method/index'
+import { FINISHES, HEAT_STYLES } from '#core/method/method'
 import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
@@ -42,6 +43,8 @@ const anyBench: fc.Arbitrary<BenchState> = fc.record({
   soak: fc.option(
     fc.record({ minutes: fc.integer({ min: 5, max: 900 }), celsius: fc.integer({ min: 3, max: 30 }), water: fc.constantFrom('drain', 'keep') }),
   ),
+  method: fc.option(fc.constantFrom(...METHOD_IDS)), finish: fc.option(fc.constantFrom(...FINISHES)),
+  cookedShare: fc.integer({ min: 4, max: 20 }).map((n) => n / 20), passes: fc.integer({ min: 1, max: 4 }), toasted: fc.boolean(),
   wet: fc.option(fc.integer({ min: 5, max: 5000 })), rest: fc.option(fc.integer({ min: 0, max: 60 })),
   lidUntilBoil: fc.constantFrom('on', 'ajar', 'off'),
   heatStyle: fc.constantFrom(...HEAT_STYLES),

@@ -5,8 +5,8 @@ import { newCropDelta, NEW_CROP_MOISTURE } from '#core/grain/new-crop'
 import type { LidPosition } from '#core/heat/lid'
 import { grainKeyOf, learningKey } from '#core/learn/judged'
 import type { Correction } from '#core/learn/learned'
-import { HEAT_STYLES, type HeatStyle } from '#core/method/method'
-import type { MethodId } from '#core/method/index'
+import { FINISHES, HEAT_STYLES, type Finish, type HeatStyle } from '#core/method/method'
+import { METHOD_IDS, type MethodId } from '#core/method/index'
 import { SERVING_G } from '#core/plan/amount'
 import { BLEND_TIMINGS, PURPOSES, type BlendTiming, type Purpose } from '#core/plan/request'
 import { CUPS, type CupId } from '#core/quantity/cups'
@@ -46,6 +46,13 @@ export interface BenchState {
   amount: { basis: 'servings' | 'dry-mass'; value: number }
   serving: 'side' | 'main'
   purpose: Purpose
+  /** Null: as usual for the purpose and the vessel. */
+  method: MethodId | null
+  finish: Finish | null
+  /** How far drained grain is cooked in the water, for another dish. */
+  cookedShare: number
+  passes: number
+  toasted: boolean
   vesselId: string
   heatId: string
   texture: number | null
@@ -87,6 +94,11 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   amount: { basis: 'servings', value: 4 },
   serving: 'side',
   purpose: 'side',
+  method: null,
+  finish: null,
+  cookedShare: DEFAULTS.cooked_share,
+  passes: DEFAULTS.passes,
+  toasted: DEFAULTS.toasted_bottom,
   vesselId: vessels[0]?.id ?? '',
   heatId: heats[0]?.id ?? '',
   texture: null,
@@ -106,11 +118,23 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   at: null,
 })
 
-const METHOD_OF_KIND: Partial<Record<VesselKind, MethodId>> = {
-  cooker: 'switch-cooker',
-  'pressure-electric': 'pressure-electric',
+/** Schools that go with a kind of vessel, its usual one first. */
+export const METHODS_OF_KIND: Record<VesselKind, readonly MethodId[]> = {
+  pot: ['covered-simmer', 'boiling-start', 'off-heat', 'boil-and-drain', 'steam', 'steam-passes', 'ladled'],
+  cooker: ['switch-cooker'],
+  'pressure-electric': ['pressure-electric'],
+  'pressure-stovetop': ['pressure-stovetop'],
+  'oven-dish': ['oven'],
 }
-export const methodFor = (kind: VesselKind): MethodId => METHOD_OF_KIND[kind] ?? 'covered-simmer'
+/** A purpose that has a school of its own, where the vessel allows it. */
+const METHOD_OF_PURPOSE: Partial<Record<Purpose, MethodId>> = { salad: 'boil-and-drain', 'part-cooked': 'boil-and-drain' }
+
+/** The school a bench cooks by: the one asked for where its vessel can, or the usual. */
+export function methodOfState({ method, purpose }: Pick<BenchState, 'method' | 'purpose'>, kind: VesselKind): MethodId {
+  const can = METHODS_OF_KIND[kind]
+  const meant = method ?? METHOD_OF_PURPOSE[purpose]
+  return meant !== undefined && can.includes(meant) ? meant : can[0]!
+}
 
 export const vesselOfState = (state: BenchState, house: Pick<House, 'vessels'>): VesselRow =>
   house.vessels.find((v) => v.id === state.vesselId) ?? house.vessels[0]!
@@ -157,7 +181,11 @@ export function requestOf(state: BenchState, house: House, nowMs: number): PlanR
     grains: grainsOf(state),
     amount: amountOf(state, house),
     purpose: state.purpose,
-    method: methodFor(vessel.kind),
+    method: methodOfState(state, vessel.kind),
+    ...(state.finish === null ? {} : { finish: state.finish }),
+    cooked_share: state.cookedShare,
+    passes: state.passes,
+    toasted_bottom: state.toasted,
     heat_style: state.heatStyle,
     vessel: {
       capacity_ml: vessel.capacity_ml,
@@ -200,6 +228,7 @@ export function requestOf(state: BenchState, house: House, nowMs: number): PlanR
 
 const oneOf = <T extends string>(words: readonly T[], text: string | null, otherwise: T): T =>
   words.includes(text as T) ? (text as T) : otherwise
+const oneOrNull = <T extends string>(words: readonly T[], text: string | null): T | null => (words.includes(text as T) ? (text as T) : null)
 const numberIn = (text: string | null, [min, max]: readonly [number, number]): number | null => {
   const n = text === null || text.trim() === '' ? NaN : Number(text)
   return n >= min && n <= max ? n : null
@@ -218,6 +247,11 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   if (state.amount.basis === 'servings') search.set('for', String(state.amount.value))
   else search.set('grams', String(state.amount.value))
   search.set('pot', state.vesselId)
+  put('by', state.method, null)
+  put('finish', state.finish, null)
+  put('share', state.cookedShare, first.cookedShare)
+  put('passes', state.passes, first.passes)
+  put('toasted', state.toasted ? 'yes' : null, null)
   put('on', state.heatId, first.heatId)
   put('as', state.serving, first.serving)
   put('purpose', state.purpose, first.purpose)
@@ -272,6 +306,11 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
     addIns: search.getAll('add').slice(0, LIMITS.add_ins).flatMap(readAddIn),
     poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
     amount: grams !== null ? { basis: 'dry-mass', value: grams } : { basis: 'servings', value: servings ?? first.amount.value },
+    method: oneOrNull(METHOD_IDS, search.get('by')),
+    finish: oneOrNull(FINISHES, search.get('finish')),
+    cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
+    passes: numberIn(search.get('passes'), [1, 4]) ?? first.passes,
+    toasted: search.get('toasted') === 'yes',
     serving: oneOf(['side', 'main'], search.get('as'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
     vesselId: oneOf(house.vessels.map((v) => v.id), search.get('pot'), first.vesselId),

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useSearchParams, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
+import { methodOf, type MethodId } from '#core/method/index'
 import { timelineOf } from '#core/plan/timeline'
 import { pourForLevel } from '#core/vessel/pour-gauges'
 import { vesselOf } from '#core/vessel/vessel'
@@ -14,10 +15,10 @@ import { startCook } from '#server/kitchen/start-cook'
 import { knobWord } from '../../drawing/knob-word'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
 import { stayPut } from '../../shell/stay-put'
-import { clockTime } from '../../time/clock-hour'
+import { clockTime, hourAt } from '../../time/clock-hour'
 import type { Route } from './+types/bench'
 import { Before } from './before'
-import { bagOfState, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
+import { bagOfState, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
 import { Cautions } from './cautions'
 import { Measure } from './measure'
 import { OrderLine } from './order-line'
@@ -71,6 +72,9 @@ export async function action({ request }: Route.ActionArgs) {
 /** The bench answers by itself. */
 export const shouldRevalidate = stayPut
 
+/** Schools whose water, in the pot before the heat, sets the texture: it can be held. */
+const HELD: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start', 'off-heat', 'switch-cooker', 'pressure-electric', 'pressure-stovetop', 'oven'])
+
 const STILL_MS = 350
 const TICK_MS = 15_000
 
@@ -119,6 +123,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       }),
     [vesselRow],
   )
+  const method = methodOfState(state, vesselRow.kind)
   const context = contextOf(plan, state, vessel)
   const times = useMemo(() => {
     const line = timelineOf(plan.stages)
@@ -149,7 +154,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           plan={plan} vessel={vessel} variety={variety} name={vesselRow.name} lid={state.lidUntilBoil}
           printed={vesselRow.printed}
           crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked}
-          hold={{
+          hold={!HELD.has(method) ? undefined : {
             pourG: plan.water.pour_g,
             firmG: plan.water.firm_pour_g,
             standardG: plan.water.standard_pour_g,
@@ -162,7 +167,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge} printed={vesselRow.printed}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge} printed={vesselRow.printed} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
           onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
@@ -193,7 +198,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         ))}
       </nav>
       <section className={classes.ribbon} aria-label="Heat from now to the table">
-        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
+        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
       </section>
       <section className={classes.upright} aria-label="Stages">
         <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />

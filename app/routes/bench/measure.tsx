@@ -2,6 +2,7 @@ import { Button, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import type { Settings } from '#core/contract/kitchen'
 import type { Correction } from '#core/learn/learned'
+import type { WaterWay } from '#core/method/method'
 import type { Plan } from '#core/plan/result'
 import { LIMITS } from '#core/contract/plan-request'
 import type { PourContext } from '#core/vessel/pour-gauges'
@@ -24,6 +25,8 @@ export interface MeasureProps {
   marks: readonly PourMarkRow[]
   learned: Correction | undefined
   now: number
+  /** Where this school's water goes. */
+  way: Way
   /** The gauge in hand. */
   gauge: string
   onGauge: (id: string) => void
@@ -33,17 +36,25 @@ export interface MeasureProps {
   onKeep: () => void
 }
 
+/** Where the water goes; ladles: stock, given bit by bit. */
+export type Way = WaterWay | 'ladles'
+/** Gauges that say nothing where the grain does not lie in this water. */
+const ON_THE_BED = new Set(['finger', 'as-deep', 'printed'])
+const NOT_BY: Partial<Record<Way, ReadonlySet<string>>> = { excess: ON_THE_BED, boiler: ON_THE_BED, stock: new Set([...ON_THE_BED, 'line']), ladles: new Set([...ON_THE_BED, 'line']) }
+const POUR_TITLE: Record<Way, string> = { pot: 'Pour', excess: 'Plenty of water', boiler: 'Under the basket', stock: 'Sprinkle', ladles: 'Hot stock' }
+
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
   const { plan, learned, now, settings, gauge, onGauge, ownWords, onPoured } = props
-  const gauges = gaugesFor(props)
+  const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan
+  const { way } = props
   return (
     <div className={classes.measure}>
       <div className={classes.figures}>
         <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} />
-        <Figure title={ownWords ? 'You pour' : 'Pour'} reading={at.water} grams={water.pour_g} wet />
+        <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet />
       </div>
       <div className="chips" role="group" aria-label="Measure by">
         {gauges.map((g) => (
@@ -53,8 +64,9 @@ export function Measure(props: MeasureProps) {
         ))}
       </div>
       <p className={classes.slack}>
-        firm at {Math.round(water.firm_pour_g)}, soft at {Math.round(water.soft_pour_g)} g; ratio {water.ratio_by_volume.toFixed(2)} by volume,{' '}
-        {water.ratio_by_mass.toFixed(2)} by mass
+        {way === 'excess' || way === 'boiler' ? 'its minutes set the texture' : `firm at ${Math.round(water.firm_pour_g)}, soft at ${Math.round(water.soft_pour_g)} g`}; ratio{' '}
+        {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
+        {water.boiler_g !== undefined && `; and ${Math.round(water.boiler_g)} g under the basket`}
       </p>
       {ownWords ? (
         <p className={classes.learned} data-own>

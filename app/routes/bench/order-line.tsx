@@ -1,7 +1,8 @@
 import { Drawer, Popover, UnstyledButton } from '@mantine/core'
 import { useState, type ReactNode } from 'react'
 import { clockTime, nextAt, dayWord, type HouseClock } from '../../time/clock-hour'
-import { heatOfState, vesselOfState } from './bench-state'
+import type { MethodId } from '#core/method/index'
+import { heatOfState, methodOfState, vesselOfState, type BenchState } from './bench-state'
 import { AmountPanel } from './panels/amount-panel'
 import { GrainPanel } from './panels/grain-panel'
 import { HeatPanel } from './panels/heat-panel'
@@ -9,7 +10,7 @@ import { HourPanel } from './panels/hour-panel'
 import type { PanelProps } from './panels/panel-props'
 import { PurposePanel } from './panels/purpose-panel'
 import { VesselPanel } from './panels/vessel-panel'
-import { amountWord, grainWord, LID_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
+import { amountWord, grainWord, LID_WORDS, METHOD_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
 import classes from './order-line.module.css'
 
 interface Part {
@@ -35,7 +36,7 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
     { id: 'pot', word: own ? `in the ${vessel.name}` : `in the ${vessel.name} on the ${heatOfState(state, house).name}`, label: 'Which pot', panel: <VesselPanel {...panel} /> },
     {
       id: 'heat',
-      word: vessel.kind === 'pressure-electric' ? RELEASE_WORDS[state.release] : vessel.kind === 'cooker' ? 'until it clicks' : LID_WORDS[state.lidUntilBoil],
+      word: heatWord(state, methodOfState(state, vessel.kind)),
       label: 'How it is heated',
       panel: <HeatPanel {...panel} />,
     },
@@ -52,6 +53,14 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
     </div>
   )
 }
+
+/** The one thing about the heat that stands in the order. */
+function heatWord({ lidUntilBoil, release, toasted }: BenchState, method: MethodId): string {
+  if (method.startsWith('pressure')) return RELEASE_WORDS[release]
+  const word = method === 'covered-simmer' ? LID_WORDS[lidUntilBoil] : METHOD_WORDS[method]
+  return toasted && TOASTS.has(method) ? `${word}, bottom toasted` : word
+}
+export const TOASTS: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start'])
 
 function OrderPart({ word, label, panel }: Part) {
   return (

@@ -14,7 +14,8 @@ interface PotViewProps {
   lid: LidPosition
   crease: number | undefined
   printed: readonly { name: string; level_mm: number }[] | null
-  hold: WaterHold
+  /** Left out where the water sets no texture. */
+  hold: WaterHold | undefined
   cooked: boolean
   onCooked: (cooked: boolean) => void
 }
@@ -43,7 +44,8 @@ export function PotView({ plan, vessel, variety, name, lid, crease, printed, hol
           bed: gauges.bed_depth_mm,
           fill: gauges.fill_level_mm,
           firm: gauges.firm_level_mm,
-          standard: gauges.standard_level_mm,
+          ...(hold ? { standard: gauges.standard_level_mm } : {}),
+          basket: gauges.basket_level_mm,
           soft: gauges.soft_level_mm,
           swollen: gauges.swollen_level_mm,
           froth: gauges.froth_level_mm,

@@ -12,12 +12,14 @@ export function WaterBeam({ water }: { water: Plan['water'] }) {
   const goes: Term[] = [
     { id: 'grain', word: 'soaks in', grams: water.absorbed_g },
     { id: 'steam', word: 'boils off', grams: water.evaporated_g },
-    { id: 'left', word: 'stays behind', grams: water.left_in_pot_g + water.drained_off_g },
+    { id: 'drained', word: 'poured off', grams: water.drained_off_g },
+    { id: 'left', word: 'stays behind', grams: water.left_in_pot_g },
   ].filter((t) => t.grams > 0)
   const comes: Term[] = [
     { id: 'pour', word: 'pour', grams: water.pour_g },
     { id: 'cling', word: 'clinging', grams: water.clinging_g },
     { id: 'soak', word: 'soaked', grams: water.soaked_in_g },
+    { id: 'condensed', word: 'steam', grams: water.steam_in_g },
   ].filter((t) => t.grams > 0)
   const total = Math.max(1, goes.reduce((sum, t) => sum + t.grams, 0))
   return (
@@ -30,7 +32,7 @@ export function WaterBeam({ water }: { water: Plan['water'] }) {
 }
 
 /** A term too small for its words keeps its place; its words stand at the right. */
-const ROOM = 0.2
+const ROOM = 0.23
 
 function Row({ terms, total, under = false }: { terms: Term[]; total: number; under?: boolean }) {
   return (

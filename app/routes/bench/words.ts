@@ -1,4 +1,6 @@
 import { varietyOf } from '#core/grain/varieties'
+import type { MethodId } from '#core/method/index'
+import type { Finish } from '#core/method/method'
 import type { BenchState, House } from './bench-state'
 
 const COUNT = [
@@ -30,6 +32,17 @@ export const LID_WORDS: Record<BenchState['lidUntilBoil'], string> = {
 export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
   'boil-then-lowest': 'boil, then lowest', 'strong-minute-then-low': 'one strong minute, then lowest',
   'medium-then-full-then-off': 'medium, then full', 'boil-then-off': 'boil, keep at medium',
+}
+
+/** How it is cooked, as it stands in the order. */
+export const METHOD_WORDS: Record<MethodId, string> = {
+  'covered-simmer': 'from cold water, covered', 'boiling-start': 'into boiling water', 'off-heat': 'boiled up, then off the heat',
+  'boil-and-drain': 'in plenty of water, drained', steam: 'over steam', 'steam-passes': 'steamed in passes', ladled: 'with stock by the ladle',
+  'switch-cooker': 'until it clicks', 'pressure-electric': 'under pressure', 'pressure-stovetop': 'under pressure', oven: 'in the oven under foil',
+}
+
+export const FINISH_WORDS: Record<Finish, string> = {
+  none: 'drained, and on its own warmth', 'cold-rinse': 'rinsed cold', steam: 'steamed off under a cloth',
 }
 
 export const RELEASE_WORDS: Record<BenchState['release'], string> = {

@@ -11,6 +11,8 @@ const KINDS = [
   { value: 'pot', label: 'a pot for a burner' },
   { value: 'cooker', label: 'a switch cooker' },
   { value: 'pressure-electric', label: 'an electric pressure pot' },
+  { value: 'pressure-stovetop', label: 'a pressure pot for a burner' },
+  { value: 'oven-dish', label: 'a deep dish for the oven' },
 ]
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
@@ -50,7 +52,7 @@ export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined;
           <NativeSelect label="Made of" data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))} {...field('material')} />
           <TextInput label="Weighs empty with its lid, g" description="empty: a guess from its size" inputMode="decimal" {...field('empty_g')} />
         </Group>
-        {kind !== 'pot' && <TextInput label="Its plate says, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
+        {(kind === 'cooker' || kind === 'pressure-electric') && <TextInput label="Its plate says, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
         <Textarea label="Marks you counted in" description='one a line, from the bottom: "20 mm = 500 mL"; empty for none' autosize minRows={2} {...field('marks')} />
         <Textarea label="Lines printed inside" description='one a line, from the bottom: "3 = 41 mm"; empty for none' autosize minRows={2} {...field('printed')} />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}

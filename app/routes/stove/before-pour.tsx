@@ -7,8 +7,8 @@ import { readTold } from '../../forms/told'
 import classes from './before-pour.module.css'
 
 /** Between the soak and the pour the plan can still be told what it only guessed. */
-export const beforeThePour = (stage: Pick<Stage, 'id' | 'kind'>, plan: Pick<Plan, 'stages'>): boolean =>
-  (stage.kind === 'drain' || stage.id === 'pour') && plan.stages.some((s) => s.kind === 'drain')
+export const beforeThePour = (stage: Pick<Stage, 'id'>, plan: Pick<Plan, 'stages'>): boolean =>
+  (stage.id === 'drain' || stage.id === 'pour') && plan.stages.some((s) => s.id === 'pour' && s.after.includes('drain'))
 
 interface BeforePourProps {
   stage: Stage

@@ -89,6 +89,7 @@ test('the strip shows what is over at its true length and a line for now', () =>
   const html = htmlOf(<Strip plan={plan} view={long} now={now} clock={clock} />)
   expect(html).toContain('class="now"')
   const widths = [...html.matchAll(/<path d="M([\d.]+) [\d.]+V[\d.]+H([\d.]+)[^"]*" class="body"/g)].map((m) => Number(m[2]) - Number(m[1]))
-  const at = plan.stages.findIndex((s) => s.id === 'heat-up')
-  expect(widths[at]! / widths[plan.stages.findIndex((s) => s.id === 'rest')]!).toBeCloseTo(30 / 10, 1)
+  const titles = [...html.matchAll(/<title>([^<:]+): /g)].map((m) => m[1])
+  const wide = (id: string) => widths[titles.indexOf(plan.stages.find((s) => s.id === id)!.title)]!
+  expect(wide('heat-up') / wide('rest')).toBeCloseTo(30 / 10, 1)
 })

@@ -9,6 +9,7 @@ import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { clockTime, type HouseClock } from '../../time/clock-hour'
 import type { Route } from './+types/stove'
+import { Also } from './also'
 import { BeforePour, beforeThePour } from './before-pour'
 import { Ended } from './ended'
 import { Keys } from './keys'
@@ -61,7 +62,8 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
   const running = useMemo(() => runningCookOf(kept, events), [kept, events])
   const { plan } = running
   const view = replay(running, events, now)
-  const current = view.now[0]
+  // Work by hand comes to the front; what only has to be waited for goes on beside it.
+  const current = view.now.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? view.now[0]
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
   const lastPress = useRef({ kind: '', atMs: 0 })
@@ -94,6 +96,7 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
           />
           {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
           {stage && beforeThePour(stage, plan) && <BeforePour key={stage.id} stage={stage} plan={plan} frozen={kept.plan} view={view} now={now} onTell={(kind, amount) => press(kind, stage.id, { amount })} />}
+          {view.now.length > 1 && <Also others={view.now.filter((s) => s.id !== current?.id)} stages={plan.stages} now={now} press={press} />}
           <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} />
         </>
       )}

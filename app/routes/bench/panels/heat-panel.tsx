@@ -1,36 +1,75 @@
-import { Button, Radio, Stack, Text } from '@mantine/core'
-import { HEAT_STYLES } from '#core/method/method'
+import { Button, Checkbox, Radio, Slider, Stack, Text } from '@mantine/core'
+import { varietyOf } from '#core/grain/varieties'
+import { FINISHES, HEAT_STYLES } from '#core/method/method'
+import type { MethodId } from '#core/method/index'
+import { TOASTS } from '../order-line'
+import { METHODS_OF_KIND, methodOfState, vesselOfState, type BenchState } from '../bench-state'
+import { FINISH_WORDS, LID_WORDS, METHOD_WORDS, RELEASE_WORDS, STYLE_WORDS } from '../words'
 import type { PanelProps } from './panel-props'
-import { vesselOfState, type BenchState } from '../bench-state'
-import { LID_WORDS, RELEASE_WORDS, STYLE_WORDS } from '../words'
+import { SteamerWays } from './steamer-ways'
 
-export function HeatPanel({ state, change, house }: PanelProps) {
+const COVERED: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start'])
+
+/** How it is cooked, and what that way leaves to the cook. */
+export function HeatPanel(props: PanelProps) {
+  const { state, change, house } = props
   const { kind } = vesselOfState(state, house)
-  if (kind === 'cooker')
-    return (
-      <Text size="sm">
-        A switch cooker boils until the water is gone and lets go by itself. The time follows from the water; rest it, then unplug it.
-      </Text>
-    )
-  if (kind === 'pressure-electric')
-    return (
-      <Stack gap="md">
-        <Programmes state={state} change={change} house={house} />
-        <Choice label="Pressure" value={state.pressure} words={{ high: 'high', low: 'low, gentler on soft grain' }} pick={(pressure) => change({ pressure })} />
-        <Choice label="At the end" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
-      </Stack>
-    )
+  const method = methodOfState(state, kind)
+  const can = METHODS_OF_KIND[kind]
   return (
     <Stack gap="md">
-      <Choice label="Lid" value={state.lidUntilBoil} words={LID_WORDS} pick={(lidUntilBoil) => change({ lidUntilBoil })} />
-      <Choice
-        label="Heat"
-        value={state.heatStyle}
-        words={Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<BenchState['heatStyle'], string>}
-        pick={(heatStyle) => change({ heatStyle })}
-      />
+      {can.length > 1 && (
+        <Choice label="Cooked" value={method} words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>} pick={(next) => change(withMethod(state, next))} />
+      )}
+      {method === 'switch-cooker' && (
+        <Text size="sm">A switch cooker boils until the water is gone and lets go by itself. The time follows from the water; rest it, then unplug it.</Text>
+      )}
+      {method === 'oven' && <Text size="sm">At 190 °C, in a deep dish, with boiling water poured on and foil pressed tight.</Text>}
+      {method.startsWith('pressure') && (
+        <>
+          <Programmes {...props} />
+          <Choice label="Pressure" value={state.pressure} words={{ high: 'high', low: 'low, gentler on soft grain' }} pick={(pressure) => change({ pressure })} />
+          <Choice label="At the end" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
+        </>
+      )}
+      {COVERED.has(method) && (
+        <>
+          <Choice label="Lid" value={state.lidUntilBoil} words={LID_WORDS} pick={(lidUntilBoil) => change({ lidUntilBoil })} />
+          <Choice
+            label="Heat"
+            value={state.heatStyle}
+            words={Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<BenchState['heatStyle'], string>}
+            pick={(heatStyle) => change({ heatStyle })}
+          />
+        </>
+      )}
+      {TOASTS.has(method) && <Checkbox label="a toasted bottom" checked={state.toasted} onChange={(event) => change({ toasted: event.currentTarget.checked })} />}
+      {method === 'boil-and-drain' && (
+        <Choice label="At the end" value={state.finish ?? 'none'} words={Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<NonNullable<BenchState['finish']>, string>} pick={(finish) => change({ finish })} />
+      )}
+      {method === 'boil-and-drain' && state.purpose === 'part-cooked' && (
+        <div>
+          <Text size="sm">Cooked in the water: {Math.round(state.cookedShare * 100)} %, the rest in the other dish</Text>
+          <Slider thumbLabel="Share cooked" value={state.cookedShare} min={0.5} max={1} step={0.05} label={null} onChange={(cookedShare) => change({ cookedShare })} thumbProps={{ 'aria-valuetext': `${Math.round(state.cookedShare * 100)} %` }} />
+        </div>
+      )}
+      {method === 'steam-passes' && (
+        <Choice label="How often" value={String(state.passes)} words={{ 1: 'once', 2: 'twice', 3: 'three times' }} pick={(passes) => change({ passes: Number(passes) })} />
+      )}
+      {(method === 'steam' || method === 'steam-passes') && <SteamerWays />}
     </Stack>
   )
+}
+
+/** Another way of cooking brings the soak it cannot do without. */
+function withMethod({ grain, soak }: BenchState, method: MethodId): Partial<BenchState> {
+  const { family, id } = varietyOf(grain)
+  if (soak !== null) return { method, poured: null }
+  const cold = (minutes: number) => ({ minutes, celsius: 5, water: 'drain' as const })
+  if (method === 'steam') return { method, poured: null, soak: id === 'glutinous' ? cold(300) : cold(600) }
+  if ((method === 'boiling-start' || method === 'boil-and-drain') && family === 'white rice' && id === 'basmati')
+    return { method, poured: null, soak: { minutes: 20, celsius: 20, water: 'drain' } }
+  return { method, poured: null }
 }
 
 const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const

@@ -1,12 +1,13 @@
 import { Radio, Stack } from '@mantine/core'
+import { PURPOSE_SERVING } from '#core/contract/plan-request'
 import { PURPOSES, type Purpose } from '#core/plan/request'
 import type { PanelProps } from './panel-props'
 import { PURPOSE_WORDS } from '../words'
 
-/** What it is for sets how firm it should be, unless the cook says otherwise. */
+/** What it is for sets how firm it should be, how it is cooked and finished, and how much an eater gets; each can still be changed. */
 export function PurposePanel({ state, change }: PanelProps) {
   return (
-    <Radio.Group value={state.purpose} onChange={(next) => change({ purpose: next as Purpose, texture: null })} label="What it is for">
+    <Radio.Group value={state.purpose} onChange={(next) => change({ purpose: next as Purpose, texture: null, method: null, finish: null, serving: PURPOSE_SERVING[next as Purpose] ?? 'side', poured: null })} label="What it is for">
       <Stack gap={6} mt={6}>
         {PURPOSES.map((purpose) => (
           <Radio key={purpose} value={purpose} label={PURPOSE_WORDS[purpose]} />

@@ -6,7 +6,7 @@ export function VesselPanel({ state, change, house }: PanelProps) {
   const vessel = vesselOfState(state, house)
   return (
     <Stack gap="md">
-      <Radio.Group value={state.vesselId} onChange={(vesselId) => change({ vesselId })} label="In">
+      <Radio.Group value={state.vesselId} onChange={(vesselId) => change({ vesselId, poured: null })} label="In">
         <Stack gap={6} mt={6}>
           {house.vessels.map((v) => (
             <Radio key={v.id} value={v.id} label={v.name} description={`${(v.capacity_ml / 1000).toFixed(1)} L, ${Math.round(v.rim_diameter_mm / 10)} cm wide`} />
