@@ -7,6 +7,8 @@ export default [
     route('stove/:cook', 'routes/stove/stove.tsx'),
     route('notebook', 'routes/notebook/notebook.tsx'),
     route('notebook/:cook', 'routes/notebook/page.tsx'),
+    route('compare', 'routes/compare/compare.tsx'),
+    route('by', 'routes/by/by.tsx'),
     route('shelf', 'routes/shelf/shelf.tsx'),
     route('pots', 'routes/pots/pots.tsx'),
     route('settings', 'routes/settings/settings.tsx'),

@@ -1,9 +1,9 @@
 import { firstBench, requestOf, type House } from '../app/routes/bench/bench-state'
+import { houseIn } from '../app/routes/bench/house.server'
 import { nextAt } from '../app/time/clock-hour'
 import { beginHousehold } from '#server/kitchen/begin-household'
 import { judge } from '#server/kitchen/judge'
 import { settingsOf, type Kitchen } from '#server/kitchen/kitchen'
-import { corrections } from '#server/kitchen/learned'
 import { press } from '#server/kitchen/press'
 import { startCook } from '#server/kitchen/start-cook'
 import { TARN_HEAD, TARN_HEAD_BAGS, VALLEY_M } from './household'
@@ -27,24 +27,12 @@ export function seedDemo(kitchen: Kitchen, nowMs: number): void {
 }
 
 function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
-  const { zone, kitchen_c, elevation_m } = settingsOf(kitchen)
+  const { zone } = settingsOf(kitchen)
   const minutes = Math.round((cook.hour % 1) * 60)
   const hour = `${String(Math.floor(cook.hour)).padStart(2, '0')}:${String(minutes).padStart(2, '0')}`
   const startMs = nextAt(hour, zone, nowMs - (cook.daysAgo + 1) * DAY)
-  const house: House = {
-    vessels: kitchen.equipment.vessels(),
-    heats: kitchen.equipment.heats(),
-    measures: kitchen.equipment.measures(),
-    bags: kitchen.shelf.bags(),
-    marks: [],
-    programmes: [],
-    units: 'grams',
-    cup: 'scoop',
-    corrections: corrections(kitchen.cooks.noted()),
-    elevation_m: cook.valley ? VALLEY_M : elevation_m,
-    kitchen_c,
-    zone,
-  }
+  const { house: today } = houseIn(kitchen)
+  const house: House = { ...today, elevation_m: cook.valley ? VALLEY_M : today.elevation_m }
   const request = requestOf(
     {
       ...firstBench(house), grain: cook.grain, amount: { basis: 'dry-mass', value: cook.grams }, vesselId: cook.vesselId,

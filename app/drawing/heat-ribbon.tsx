@@ -16,6 +16,8 @@ export interface HeatRibbonProps {
   /** The cook's own name for a stage's heat. */
   placeOf?: (stage: Stage) => string | undefined
   height?: number
+  /** Short stages are drawn as short as they are, to compare ribbons. */
+  trueToTime?: boolean
   /** The serving hour can be moved, by so many minutes. */
   onServe?: ((minutes: number) => void) | undefined
 }
@@ -24,15 +26,18 @@ const TOP = 40
 const BOTTOM = 34
 /** A piece narrower than this has no room for its words, px. */
 const ROOM_FOR_WORD = 52
+/** A heat lower than this has no room for minutes over what goes on in front of it, px. */
+const ROOM_FOR_MINUTES = 60
 const PX_PER_LETTER = 7.2
 
 /** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
-export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, height = 168 }: HeatRibbonProps) {
+export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, trueToTime = false, height = 168 }: HeatRibbonProps) {
   const hatch = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 1240
   const { pieces, placeOf } = layRibbon(
     stages.map((stage, i): RibbonStage => ({ id: stage.id, ...times[i]!, wait: !stage.hands_on && stage.heat === 'off' })),
+    trueToTime ? 0 : undefined,
   )
   // Work by hand lies in front of a heat that goes on beside it.
   const order = stages.map((_, i) => i).sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b)
@@ -46,7 +51,7 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
   const spoken = stages.map((s) => `${stageWord(s)} ${windowWord(s.minutes, s.ends_on)}`).join(', ')
   return (
     <div ref={ref} className={classes.frame} style={{ height }}>
-      <svg width={width} height={height} role="img" aria-label={`From start to table: ${spoken}`} className={classes.ribbon}>
+      <svg width={width} height={height} role={onServe ? 'group' : 'img'} aria-label={`From start to table: ${spoken}`} className={classes.ribbon}>
         <defs>
           <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="7" height="7" className={classes.restFill} />
@@ -86,7 +91,7 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
                   {word.length * PX_PER_LETTER < w - 6 ? word : ''}
                 </text>
               )}
-              {minutes.length * PX_PER_LETTER < w - 4 && !silent(i) && (
+              {minutes.length * PX_PER_LETTER < w - 4 && !silent(i) && !(stage.heat !== 'off' && beside(i) && floor - y < ROOM_FOR_MINUTES) && (
                 <text x={x + 6} y={stage.heat !== 'off' && beside(i) ? y + 18 : floor + 20} className={classes.minutes}>
                   {minutes}
                 </text>

@@ -22,14 +22,15 @@ const FOLDED_MINUTES = 24
 const SHORTEST_DRAWN = 2
 
 /** Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by side: time is cut at every
- *  start and end, and only a stretch in which everything waits is folded. */
-export function layRibbon(stages: readonly RibbonStage[]): { pieces: RibbonPiece[]; placeOf: (minute: number) => number } {
+ *  start and end, and only a stretch in which everything waits is folded.
+ *  @param shortest no stretch is drawn shorter, minutes; 0 keeps them true to each other */
+export function layRibbon(stages: readonly RibbonStage[], shortest = SHORTEST_DRAWN): { pieces: RibbonPiece[]; placeOf: (minute: number) => number; drawnMinutes: number } {
   const cuts = [...new Set(stages.flatMap(({ start, end }) => [start, end]))].sort((a, b) => a - b)
   const stretches = cuts.slice(1).map((to, i) => {
     const from = cuts[i]!
     const during = stages.filter(({ start, end }) => start < to && end > from)
     const folded = during.length > 0 && during.every(({ wait }) => wait) && to - from > LONGEST_DRAWN
-    return { from, to, folded, minutes: folded ? FOLDED_MINUTES : Math.max(SHORTEST_DRAWN, to - from) }
+    return { from, to, folded, minutes: folded ? FOLDED_MINUTES : Math.max(shortest, to - from) }
   })
   const total = stretches.reduce((sum, { minutes }) => sum + minutes, 0)
   let at = 0
@@ -48,5 +49,5 @@ export function layRibbon(stages: readonly RibbonStage[]): { pieces: RibbonPiece
     const x = mine[0]?.x ?? placeOf(start)
     return { id, x, width: mine.reduce((sum, { width }) => sum + width, 0), folded: mine.some(({ folded }) => folded) }
   })
-  return { pieces, placeOf }
+  return { pieces, placeOf, drawnMinutes: total }
 }

@@ -53,7 +53,7 @@ async function begin(): Promise<string> {
 
 test('a new house has pots, heats and settings, and an empty notebook and stove', async () => {
   const { value } = await call(bench.loader, {})
-  expect((value as unknown as { vessels: unknown[] }).vessels.length).toBeGreaterThan(2)
+  expect((value as unknown as { house: { vessels: unknown[] } }).house.vessels.length).toBeGreaterThan(2)
   expect((await call(notebook.loader, {})).value).toMatchObject({ cooks: [] })
   expect((await call(burners.loader, {})).value).toMatchObject({ running: [] })
 })
@@ -98,8 +98,8 @@ test('from start to judgement through the routes alone', async () => {
   expect((await judge({ intent: 'judge', wet_dry: '-1', hardness: '1', bottom: 'stuck', note: 'Dry.' })).value).toEqual({ saved: true })
   const { value } = await call(page.loader, { params: { cook } })
   expect(value).toMatchObject({ title: 'Long-grain white', judgement: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' }, learned: { cooks: 1 } })
-  const next = (await call(bench.loader, {})).value as unknown as { corrections: Record<string, { uptakeDelta: number }> }
-  expect(next.corrections['long-white in heavy-pot']!.uptakeDelta).toBeGreaterThan(0)
+  const next = (await call(bench.loader, {})).value as unknown as { house: { corrections: Record<string, { uptakeDelta: number }> } }
+  expect(next.house.corrections['long-white in heavy-pot']!.uptakeDelta).toBeGreaterThan(0)
 })
 
 test('settings are kept whole or not at all', async () => {

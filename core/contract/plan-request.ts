@@ -239,6 +239,13 @@ function usualSoak(method: MethodId, { id, family }: Pick<Variety, 'id' | 'famil
 }
 const FRIDGE_C = 5
 
+/** A request that is known to be readable, read.  @throws {RangeError} for one that is not */
+export function settledRequest(input: unknown): PlanRequest {
+  const read = readPlanRequest(input)
+  if (!read.ok) throw new RangeError(`settledRequest: ${read.errors.map((e) => e.message).join('; ')}`)
+  return read.value
+}
+
 /** Appliances come with their own heat. */
 const OWN_HEAT: Partial<Record<VesselPresetId, HeatPresetId>> = {
   'cooker-3': 'cooker-3', 'cooker-5': 'cooker-5', 'cooker-10': 'cooker-10',

@@ -1,7 +1,9 @@
 import { useMediaQuery } from '@mantine/hooks'
-import { useEffect, useMemo, useState } from 'react'
-import { data, redirect, useFetcher, useSearchParams, useSubmit } from 'react-router'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { data, redirect, useFetcher, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
+import { settledRequest } from '#core/contract/plan-request'
+import { whyMinutes, whyPour, type Known } from '#core/explain/pour'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf, type MethodId } from '#core/method/index'
 import { timelineOf } from '#core/plan/timeline'
@@ -9,8 +11,7 @@ import { pourForLevel } from '#core/vessel/pour-gauges'
 import { vesselOf } from '#core/vessel/vessel'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/kitchen/bench-keeps'
-import { kitchen, settingsOf } from '#server/kitchen/kitchen'
-import { corrections } from '#server/kitchen/learned'
+import { kitchen } from '#server/kitchen/kitchen'
 import { startCook } from '#server/kitchen/start-cook'
 import { knobWord } from '../../drawing/knob-word'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
@@ -18,8 +19,9 @@ import { stayPut } from '../../shell/stay-put'
 import { clockTime, hourAt } from '../../time/clock-hour'
 import type { Route } from './+types/bench'
 import { Before } from './before'
-import { bagOfState, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
+import { bagDelta, bagOfState, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
 import { Cautions } from './cautions'
+import { houseIn } from './house.server'
 import { Measure } from './measure'
 import { OrderLine } from './order-line'
 import { contextOf, heldAt, ownPourWords } from './own-water'
@@ -34,18 +36,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Bench · Omsel' }]
 
 export function loader() {
   const open = kitchen()
-  return {
-    nowMs: nowMs(),
-    settings: settingsOf(open),
-    vessels: open.equipment.vessels(),
-    heats: open.equipment.heats(),
-    programmes: open.equipment.programmes(),
-    measures: open.equipment.measures(),
-    bags: open.shelf.bags(),
-    marks: open.shelf.marks(),
-    gauge: open.household.gauge(),
-    corrections: corrections(open.cooks.noted()),
-  }
+  return { nowMs: nowMs(), ...houseIn(open), gauge: open.household.gauge() }
 }
 
 /** Starts a cook: what the cook saw is planned once more here, and frozen. */
@@ -79,22 +70,12 @@ const STILL_MS = 350
 const TICK_MS = 15_000
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { settings, vessels, heats, measures, bags, marks, programmes } = loaderData
-  const house = useMemo<House>(
-    () => ({
-      vessels, heats, measures, bags, marks, programmes,
-      units: settings.units,
-      cup: settings.cup,
-      corrections: loaderData.corrections,
-      elevation_m: settings.elevation_m,
-      kitchen_c: settings.kitchen_c,
-      zone: settings.zone,
-    }),
-    [vessels, heats, measures, bags, marks, programmes, loaderData.corrections, settings],
-  )
+  const { settings, house } = loaderData
+  const { measures, marks } = house
   const fetcher = useFetcher()
+  const navigation = useNavigation()
   const first = useMemo(() => firstBench(house), [house])
-  const { state, change, undo, canUndo } = useBench(first, house, fetcher.state !== 'idle')
+  const { state, change, undo, canUndo, leaveAddress } = useBench(first, house, fetcher.state !== 'idle' || navigation.state !== 'idle')
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
   const [gauge, setGauge] = useState(loaderData.gauge)
@@ -104,6 +85,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 
   const request = useMemo(() => requestOf(state, house, now), [state, house, now])
   const read = useMemo(() => planFrom(request), [request])
+  const asked = useMemo(() => settledRequest(request), [request])
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   const plan = read.value
   const variety = varietyOf(state.grain)
@@ -124,6 +106,12 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
     [vesselRow],
   )
   const method = methodOfState(state, vesselRow.kind)
+  const learned = correctionFor(state, house)
+  const known: Known = {
+    potMeasured: vesselRow.measured !== '',
+    learned: learned && { delta: learned.uptakeDelta, sd: learned.uptakeSd },
+    bagDelta: bagDelta(bagOfState(state, house)),
+  }
   const context = contextOf(plan, state, vessel)
   const times = useMemo(() => {
     const line = timelineOf(plan.stages)
@@ -133,14 +121,16 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const tableMs = request.serve_at ? Date.parse(request.serve_at) : now + total * 60_000
   const startMs = tableMs - total * 60_000
   const clockAt = (minute: number) => clockTime(startMs + minute * 60_000, settings)
-  const start = () =>
-    submit(
+  const start = () => {
+    leaveAddress()
+    void submit(
       {
         intent: 'start',
         cook: JSON.stringify({ request, vessel_id: vesselRow.id, heat_id: vesselRow.own_rated_w === null ? heatOfState(state, house).id : null, bag_id: state.bagId }),
       },
       { method: 'post' },
     )
+  }
 
   return (
     <main className={classes.bench} data-tab={tab}>
@@ -167,7 +157,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge} printed={vesselRow.printed} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge} printed={vesselRow.printed} why={whyPour(asked, plan, known)} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
           onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
@@ -205,6 +195,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <StartBar
         plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
+        why={whyMinutes(plan, known)} compareTo={`/compare?${toSearch(state, first).toString()}`}
         onStart={start} undo={canUndo ? undo : undefined} errors={actionData && 'errors' in actionData ? actionData.errors : []}
       />
     </main>
@@ -212,11 +203,15 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 }
 
 /** The bench's state, kept in the address, with a way back. */
+/** An address, whatever the order it was written in. */
+const sorted = (search: string): string => [...new URLSearchParams(search)].map(([key, value]) => `${key}=${value}`).sort().join('&')
+
 function useBench(first: BenchState, house: House, busy: boolean) {
   const [search, setSearch] = useSearchParams()
   const [past, setPast] = useState<BenchState[]>([])
   const [state, setState] = useState(() => fromSearch(search, first, house))
   const written = toSearch(state, first).toString()
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const [seen, setSeen] = useState(search.toString())
   // Somebody went back, or opened a bookmark: the address leads.
   if (search.toString() !== seen) {
@@ -224,10 +219,10 @@ function useBench(first: BenchState, house: House, busy: boolean) {
     if (search.toString() !== written) setState(fromSearch(search, first, house))
   }
   useEffect(() => {
-    // The address waits while something is being kept: it would break off the answer.
-    if (busy || written === seen || (seen === '' && past.length === 0)) return
-    const timer = setTimeout(() => setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true }), STILL_MS)
-    return () => clearTimeout(timer)
+    // The address waits while something is kept or started: it would break off the answer.
+    if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
+    timer.current = setTimeout(() => setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true }), STILL_MS)
+    return () => clearTimeout(timer.current)
   }, [busy, written, seen, past.length, setSearch])
   return {
     state,
@@ -243,6 +238,8 @@ function useBench(first: BenchState, house: House, busy: boolean) {
       setPast((list) => list.slice(0, -1))
     },
     canUndo: past.length > 0,
+    /** Leaves the address as it is: something is about to be sent. */
+    leaveAddress: () => clearTimeout(timer.current),
   }
 }
 

@@ -2,6 +2,7 @@ import { Button, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import type { Settings } from '#core/contract/kitchen'
 import type { Correction } from '#core/learn/learned'
+import type { Sum } from '#core/explain/pour'
 import type { WaterWay } from '#core/method/method'
 import type { Plan } from '#core/plan/result'
 import { LIMITS } from '#core/contract/plan-request'
@@ -12,6 +13,7 @@ import { dayWord } from '../../time/clock-hour'
 import { readTold } from '../../forms/told'
 import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from './gauges'
 import { WaterBeam } from './water-beam'
+import { Why } from './why'
 import classes from './measure.module.css'
 
 export interface MeasureProps {
@@ -27,6 +29,8 @@ export interface MeasureProps {
   now: number
   /** Where this school's water goes. */
   way: Way
+  /** The pour as the sum it is. */
+  why: Sum
   /** The gauge in hand. */
   gauge: string
   onGauge: (id: string) => void
@@ -54,7 +58,7 @@ export function Measure(props: MeasureProps) {
     <div className={classes.measure}>
       <div className={classes.figures}>
         <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} />
-        <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet />
+        <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} />
       </div>
       <div className="chips" role="group" aria-label="Measure by">
         {gauges.map((g) => (
@@ -84,11 +88,14 @@ export function Measure(props: MeasureProps) {
   )
 }
 
-function Figure({ title, reading, grams, wet = false }: { title: string; reading: GaugeReading; grams: number; wet?: boolean }) {
+function Figure({ title, reading, grams, wet = false, why }: { title: string; reading: GaugeReading; grams: number; wet?: boolean; why?: Sum }) {
   const words = reading.unit !== 'g'
   return (
     <div>
-      <h2 className="eyebrow">{title}</h2>
+      <div className={classes.title}>
+        <h2 className="eyebrow">{title}</h2>
+        {why && <Why question={`Why ${Math.round(grams)} g?`} sum={why} />}
+      </div>
       <p className={`${classes.big} ${wet ? classes.water : ''} figure`}>
         {reading.figure}
         <small> {reading.unit}</small>

@@ -10,7 +10,7 @@ import { HourPanel } from './panels/hour-panel'
 import type { PanelProps } from './panels/panel-props'
 import { PurposePanel } from './panels/purpose-panel'
 import { VesselPanel } from './panels/vessel-panel'
-import { amountWord, grainWord, LID_WORDS, METHOD_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
+import { amountWord, grainWord, LID_WORDS, METHOD_WORDS, PURPOSE_WORDS, RELEASE_WORDS, TOASTS } from './words'
 import classes from './order-line.module.css'
 
 interface Part {
@@ -60,7 +60,6 @@ function heatWord({ lidUntilBoil, release, toasted }: BenchState, method: Method
   const word = method === 'covered-simmer' ? LID_WORDS[lidUntilBoil] : METHOD_WORDS[method]
   return toasted && TOASTS.has(method) ? `${word}, bottom toasted` : word
 }
-export const TOASTS: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start'])
 
 function OrderPart({ word, label, panel }: Part) {
   return (

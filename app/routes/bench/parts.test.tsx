@@ -25,7 +25,7 @@ describe('measure', () => {
     const plan = over.plan ?? planOf()
     return textOf(
       <Measure
-        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} printed={null} way="pot" learned={undefined}
+        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} printed={null} way="pot" why={{ terms: [], total: plan.water.pour_g, sure: 0 }} learned={undefined}
         now={NOW} gauge="scale" onGauge={still} ownWords={undefined} onPoured={still} onKeep={still} {...over}
       />,
     )
@@ -35,7 +35,7 @@ describe('measure', () => {
     const plan = planOf()
     const text = words({ plan })
     expect(text).toMatch(/Grain, dry 300 g/)
-    expect(text).toContain(`Pour ${Math.round(plan.water.pour_g)} g`)
+    expect(text).toContain(`Pour why? ${Math.round(plan.water.pour_g)} g`)
     expect(text).toContain(`firm at ${Math.round(plan.water.firm_pour_g)}`)
   })
 
@@ -78,7 +78,7 @@ describe('measure', () => {
 
   test('by the line in the pot, and by the cook\'s own finger', () => {
     const plan = planOf({ amount: { basis: 'dry-mass', value: 600 } })
-    expect(words({ plan, gauge: 'line' })).toContain(`Pour ${Math.round(plan.gauges.fill_level_mm)} mm up the wall with the grain in`)
+    expect(words({ plan, gauge: 'line' })).toContain(`Pour why? ${Math.round(plan.gauges.fill_level_mm)} mm up the wall with the grain in`)
     const over = Math.round(plan.gauges.water_above_bed_mm)
     expect(words({ plan, gauge: 'finger' })).toContain(`over the grain, ${Math.abs(over - 25)} ${over < 25 ? 'short of' : 'past'} your crease`)
   })

@@ -1,8 +1,10 @@
 import { Button, UnstyledButton } from '@mantine/core'
 import { IconArrowBackUp } from '@tabler/icons-react'
-import { useNavigation } from 'react-router'
+import { Link, useNavigation } from 'react-router'
+import type { Sum } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
 import { clockTime, spanWord, type HouseClock } from '../../time/clock-hour'
+import { Why } from './why'
 import classes from './start-bar.module.css'
 
 interface StartBarProps {
@@ -13,6 +15,10 @@ interface StartBarProps {
   /** Whether an hour was asked for. */
   asked: boolean
   clock: HouseClock
+  /** The time to the table as the sum it is. */
+  why: Sum
+  /** Where this pot stands beside others. */
+  compareTo: string
   onStart: () => void
   undo: (() => void) | undefined
   errors: readonly { path: string; message: string }[]
@@ -20,7 +26,7 @@ interface StartBarProps {
 
 const SOON_MS = 2 * 60_000
 
-export function StartBar({ plan, now, startMs, tableMs, asked, clock, onStart, undo, errors }: StartBarProps) {
+export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, compareTo, onStart, undo, errors }: StartBarProps) {
   const busy = useNavigation().state !== 'idle'
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
@@ -33,8 +39,8 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, onStart, u
         </UnstyledButton>
       )}
       <p className={classes.facts}>
-        about {spanWord(plan.total_minutes.expected)}, {spanWord(plan.hands_on_minutes)} of it by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        {Math.round(plan.yield.cooked_mass_g)} g cooked
+        about {spanWord(plan.total_minutes.expected)} <Why question="Why so long?" sum={why} />, {spanWord(plan.hands_on_minutes)} of it by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        {Math.round(plan.yield.cooked_mass_g)} g cooked · <Link to={compareTo}>compare</Link>
       </p>
       <p className={classes.when} role="status">
         {errors.length > 0

@@ -41,6 +41,9 @@ export const METHOD_WORDS: Record<MethodId, string> = {
   'switch-cooker': 'until it clicks', 'pressure-electric': 'under pressure', 'pressure-stovetop': 'under pressure', oven: 'in the oven under foil',
 }
 
+/** Ways that end covered on a dry bottom: it can be toasted. */
+export const TOASTS: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start'])
+
 export const FINISH_WORDS: Record<Finish, string> = {
   none: 'drained, and on its own warmth', 'cold-rinse': 'rinsed cold', steam: 'steamed off under a cloth',
 }

@@ -62,15 +62,17 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
   const running = useMemo(() => runningCookOf(kept, events), [kept, events])
   const { plan } = running
   const view = replay(running, events, now)
-  // Work by hand comes to the front; what only has to be waited for goes on beside it.
-  const current = view.now.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? view.now[0]
+  // Work by hand comes to the front, and what was there first stays: nothing swaps places under a finger.
+  const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
+  const current = view.now.length === 0 ? undefined : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
-  const lastPress = useRef({ kind: '', atMs: 0 })
+  const lastPress = useRef({ what: '', atMs: 0 })
   const press = (kind: EventKind, stageId: string, more?: { seconds?: number; clarity?: number; amount?: number; target?: string }) => {
     const atMs = Date.now()
-    if (lastPress.current.kind === kind && atMs - lastPress.current.atMs < SAME_PRESS_MS) return
-    lastPress.current = { kind, atMs }
+    const what = `${kind} ${stageId}`
+    if (lastPress.current.what === what && atMs - lastPress.current.atMs < SAME_PRESS_MS) return
+    lastPress.current = { what, atMs }
     outbox.press(kind, stageId, more)
   }
   const takeBack = () => view.last && press('take-back', view.last.stage, { target: view.last.id })

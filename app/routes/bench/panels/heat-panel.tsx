@@ -2,13 +2,10 @@ import { Button, Checkbox, Radio, Slider, Stack, Text } from '@mantine/core'
 import { varietyOf } from '#core/grain/varieties'
 import { FINISHES, HEAT_STYLES } from '#core/method/method'
 import type { MethodId } from '#core/method/index'
-import { TOASTS } from '../order-line'
 import { METHODS_OF_KIND, methodOfState, vesselOfState, type BenchState } from '../bench-state'
-import { FINISH_WORDS, LID_WORDS, METHOD_WORDS, RELEASE_WORDS, STYLE_WORDS } from '../words'
+import { FINISH_WORDS, LID_WORDS, METHOD_WORDS, RELEASE_WORDS, STYLE_WORDS, TOASTS } from '../words'
 import type { PanelProps } from './panel-props'
 import { SteamerWays } from './steamer-ways'
-
-const COVERED: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start'])
 
 /** How it is cooked, and what that way leaves to the cook. */
 export function HeatPanel(props: PanelProps) {
@@ -32,7 +29,7 @@ export function HeatPanel(props: PanelProps) {
           <Choice label="At the end" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
         </>
       )}
-      {COVERED.has(method) && (
+      {TOASTS.has(method) && (
         <>
           <Choice label="Lid" value={state.lidUntilBoil} words={LID_WORDS} pick={(lidUntilBoil) => change({ lidUntilBoil })} />
           <Choice

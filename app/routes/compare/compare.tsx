@@ -1,0 +1,172 @@
+import { Button, NativeSelect, UnstyledButton } from '@mantine/core'
+import { useMemo } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { whyDiffer } from '#core/compare/differ'
+import type { MethodId } from '#core/method/index'
+import { isSensible } from '#core/method/sensible'
+import { timelineOf } from '#core/plan/timeline'
+import { VARIETIES, varietyOf } from '#core/grain/varieties'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/kitchen/kitchen'
+import { HeatRibbon } from '../../drawing/heat-ribbon'
+import { layRibbon } from '../../drawing/ribbon-layout'
+import { stayPut } from '../../shell/stay-put'
+import { spanWord } from '../../time/clock-hour'
+import { firstBench, METHODS_OF_KIND, methodOfState, vesselOfState } from '../bench/bench-state'
+import { houseIn } from '../bench/house.server'
+import { METHOD_WORDS } from '../bench/words'
+import type { Route } from './+types/compare'
+import { benchAddress, MOST_SIDES, sidesOf, withBeside, type Shown } from './sides'
+import classes from './compare.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Compare · Omsel' }]
+
+export function loader() {
+  return { nowMs: nowMs(), house: houseIn(kitchen()).house }
+}
+
+export const shouldRevalidate = stayPut
+
+/** Two or three ways for the same crowd, ribbon over ribbon, the table at the right of all of them. */
+export default function Compare({ loaderData }: Route.ComponentProps) {
+  const { house, nowMs: now } = loaderData
+  const [search, setSearch] = useSearchParams()
+  const first = useMemo(() => firstBench(house), [house])
+  const written = search.toString()
+  const shown = useMemo(() => sidesOf(new URLSearchParams(written), first, house, now), [written, first, house, now])
+  const put = (changes: readonly string[]) => setSearch(withBeside(search, changes), { replace: true, preventScrollReset: true })
+  const changes = shown.slice(1).map((s) => s.change)
+  const base = shown[0]!
+  const longest = Math.max(...shown.map(({ side }) => drawn(side.plan)))
+  return (
+    <main className="place">
+      <div className="place-head">
+        <h1 className="figure">Compare</h1>
+        <Link to={`/by?${new URLSearchParams({ for: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}>What can be on the table by …</Link>
+      </div>
+      <p className={classes.lead}>
+        {Math.round(base.side.plan.grain.mass_g)} g of {varietyOf(base.state.grain).name.toLowerCase()} in the {vesselOfState(base.state, house).name}, for the same eaters; each ribbon ends at the table.
+      </p>
+      <ol className={classes.sides}>
+        {shown.map((one, i) => (
+          <SideRow key={one.change + String(i)} one={one} base={i === 0 ? undefined : base} share={drawn(one.side.plan) / longest} onBench={benchAddress(one.state, first)} onDrop={i === 0 ? undefined : () => put(changes.filter((_, k) => k !== i - 1))} />
+        ))}
+      </ol>
+      {shown.length < MOST_SIDES && <Another base={base} taken={changes} add={(change) => put([...changes, change])} house={house} />}
+    </main>
+  )
+}
+
+/** Minutes of a ribbon as it is drawn, long waits folded. */
+function drawn(plan: Shown['side']['plan']): number {
+  const line = timelineOf(plan.stages)
+  return layRibbon(plan.stages.map((s) => ({ id: s.id, ...line.get(s.id)!, wait: !s.hands_on && s.heat === 'off' })), 0).drawnMinutes
+}
+
+interface SideRowProps {
+  one: Shown
+  base: Shown | undefined
+  /** Of the longest ribbon. */
+  share: number
+  onBench: string
+  onDrop: (() => void) | undefined
+}
+
+function SideRow({ one, base, share, onBench, onDrop }: SideRowProps) {
+  const { plan, energyWh, steamG, kitchenWh, texture } = one.side
+  const line = timelineOf(plan.stages)
+  const total = plan.total_minutes.expected
+  const risks = plan.cautions.filter((c) => c.severity !== 'note')
+  return (
+    <li className={`${classes.side} basin`} aria-label={one.name}>
+      <div className={classes.head}>
+        <h2 className="figure">{one.name}</h2>
+        <span className={classes.keys}>
+          <Link to={onBench}>put it on the bench</Link>
+          {onDrop && (
+            <UnstyledButton className="link" onClick={onDrop}>
+              leave it out
+            </UnstyledButton>
+          )}
+        </span>
+      </div>
+      <dl className={classes.figures}>
+        <Figure word="water" value={`${Math.round(plan.water.pour_g)} g`} />
+        <Figure word="to the table" value={spanWord(total)} />
+        <Figure word="by hand" value={spanWord(plan.hands_on_minutes)} />
+        <div>
+          <dt>ends</dt>
+          <dd>
+            <Lean texture={texture} />
+          </dd>
+        </div>
+        <Figure word="energy" value={`${(energyWh / 1000).toFixed(2)} kWh`} />
+        <Figure word="into the kitchen" value={`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`} />
+      </dl>
+      <div className={classes.track}>
+        <div style={{ width: `${Math.max(12, share * 100)}%` }}>
+          <HeatRibbon stages={plan.stages} times={plan.stages.map((s) => line.get(s.id)!)} clockAt={(minute) => (minute >= total - 0.01 ? '' : `−${spanWord(total - minute)}`)} height={118} trueToTime />
+        </div>
+      </div>
+      <p className={classes.why}>
+        {base ? `${whyDiffer(base.side, one.side, { a: base.name, b: 'This' })} ` : ''}
+        {risks.length > 0 && <b>{risks.map((c) => c.text).slice(0, 2).join(' ')}</b>}
+      </p>
+    </li>
+  )
+}
+
+const Figure = ({ word, value }: { word: string; value: string }) => (
+  <div>
+    <dt>{word}</dt>
+    <dd className="figure">{value}</dd>
+  </div>
+)
+
+/** Where it ends between firm and soft: a mark on a line, and the word. */
+function Lean({ texture }: { texture: number }) {
+  const at = Math.min(1.15, Math.max(-0.15, texture))
+  const word = texture < -0.1 ? 'drier than firm' : texture < 0.2 ? 'firm' : texture < 0.4 ? 'firmish' : texture <= 0.6 ? 'standard' : texture <= 0.85 ? 'softish' : texture <= 1.1 ? 'soft' : 'softer than soft'
+  return (
+    <span className={classes.lean}>
+      <svg viewBox="0 0 96 16" width="96" height="16" aria-hidden>
+        <path d="M12 8H84" className={classes.line} />
+        <path d="M12 4v8M48 5v6M84 4v8" className={classes.line} />
+        <ellipse cx={12 + at * 72} cy={8} rx={7} ry={4} className={classes.kernel} />
+      </svg>
+      {word}
+    </span>
+  )
+}
+
+/** What could stand beside: another way in this pot, this grain in another pot, another grain this way. */
+function Another({ base, taken, add, house }: { base: Shown; taken: readonly string[]; add: (change: string) => void; house: Parameters<typeof vesselOfState>[1] & Parameters<typeof sidesOf>[2] }) {
+  const { kind } = vesselOfState(base.state, house)
+  const own = methodOfState(base.state, kind)
+  const variety = varietyOf(base.state.grain)
+  const fresh = (change: string) => !taken.includes(change)
+  const ways = METHODS_OF_KIND[kind].filter((id: MethodId) => id !== own).map((id) => ({ value: new URLSearchParams({ by: id }).toString(), label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for it)'}` }))
+  const pots = house.vessels.filter((v) => v.id !== base.state.vesselId).map((v) => ({ value: new URLSearchParams({ pot: v.id }).toString(), label: `in the ${v.name}` }))
+  const soaks = base.state.soak
+    ? [{ value: 'soak=', label: 'not soaked' }]
+    : [{ value: 'soak=30-20-drain', label: 'soaked half an hour' }, { value: 'soak=600-5-drain', label: 'soaked overnight in the fridge' }]
+  const grains = VARIETIES.filter((v) => v.id !== variety.id).map((v) => ({ value: new URLSearchParams({ grain: v.id, bag: '' }).toString(), label: v.name }))
+  const groups = [
+    { group: 'another way', items: ways }, { group: 'another pot', items: pots }, { group: 'another soak', items: soaks }, { group: 'another grain', items: grains },
+  ].map(({ group, items }) => ({ group, items: items.filter(({ value }) => fresh(value)) })).filter(({ items }) => items.length > 0)
+  return (
+    <form
+      className={classes.another}
+      onSubmit={(event) => {
+        event.preventDefault()
+        const chosen = new FormData(event.currentTarget).get('beside')
+        if (typeof chosen === 'string' && chosen !== '') add(chosen)
+      }}
+    >
+      <NativeSelect key={taken.join()} name="beside" label="Beside it" data={groups} />
+      <Button type="submit" variant="default">
+        Put it beside
+      </Button>
+    </form>
+  )
+}

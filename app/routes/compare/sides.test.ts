@@ -1,0 +1,40 @@
+import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
+import { firstBench, fromSearch, type House } from '../bench/bench-state'
+import { candidatesOf } from '../by/candidates'
+import { benchAddress, sidesOf, withBeside } from './sides'
+
+const house: House = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+const first = firstBench(house)
+const NOW = Date.UTC(2026, 2, 5, 16, 0)
+const sides = (address: string) => sidesOf(new URLSearchParams(address), first, house, NOW)
+
+test('a bench and its changes stand beside each other, each called by what differs', () => {
+  const shown = sides('grain=basmati&for=4&pot=heavy-pot&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot')
+  expect(shown.map((s) => s.name)).toEqual(['from cold water, covered', 'in plenty of water, drained', 'in the pressure pot, under pressure'])
+  expect(new Set(shown.map((s) => s.side.plan.grain.mass_g))).toEqual(new Set([260]))
+  expect(shown[1]!.side.plan.water.drained_off_g).toBeGreaterThan(300)
+})
+
+test('a soak or a grain can differ, and a nonsense change is the same again', () => {
+  expect(sides('grain=brown-short&beside=soak%3D600-5-drain').map((s) => s.name)[1]).toBe('soaked')
+  expect(sides('grain=brown-short&beside=grain%3Dquinoa').map((s) => s.name)[1]).toBe('quinoa')
+  expect(sides('beside=%F0%9F&beside=x%3Dy&beside=by%3Dsteam').map((s) => s.name)).toEqual(['from cold water, covered', 'the same again', 'the same again'])
+})
+
+test('the page\'s address holds at most two beside, and each goes back to the bench as it is', () => {
+  const search = withBeside(new URLSearchParams('grain=quinoa'), ['by=steam', 'pot=cooker', 'pot=thin-pot'])
+  expect(sidesOf(search, first, house, NOW)).toHaveLength(3)
+  const shown = sides('grain=quinoa&for=7&beside=pot%3Dcooker')[1]!
+  expect(fromSearch(new URL(benchAddress(shown.state, first), 'http://omsel.test').searchParams, first, house)).toEqual(shown.state)
+})
+
+test('what could be cooked: what is on the shelf, in every pot, by ways a cook would think of', () => {
+  const bag = (id: string, variety: House['bags'][number]['variety'], left_g: number | null): House['bags'][number] => ({
+    id, variety, name: id, label: '', label_ratio: null, adopted_delta: null, bought_on: null, opened_on: null, new_crop: 0, enriched: 0, left_g,
+  })
+  const list = candidatesOf({ ...house, bags: [bag('a', 'long-white', 900), bag('b', 'couscous', null), bag('c', 'quinoa', 0), bag('d', 'long-white', 100)] }, 4, NOW)
+  expect(new Set(list.map((c) => c.of.bagName))).toEqual(new Set(['a', 'b']))
+  const ways = (name: string) => new Set(list.filter((c) => c.of.bagName === name).map((c) => c.of.method))
+  expect(ways('a')).toEqual(new Set(['covered-simmer', 'boiling-start', 'off-heat', 'boil-and-drain', 'switch-cooker', 'pressure-electric', 'oven']))
+  expect(ways('b')).toEqual(new Set(['off-heat']))
+})

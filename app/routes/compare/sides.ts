@@ -1,0 +1,64 @@
+import { sideOf, type Side } from '#core/compare/side'
+import { fromSearch, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from '../bench/bench-state'
+import { grainWord, METHOD_WORDS } from '../bench/words'
+
+/** Most pots beside each other. */
+export const MOST_SIDES = 3
+
+/** A way of cooking on the page: the bench it is, what it is called, and what it comes to. */
+export interface Shown {
+  /** What differs from the first, as an address writes it; "" for the first. */
+  change: string
+  state: BenchState
+  name: string
+  side: Side
+}
+
+/** Reads the page's address: a bench, and changes to it beside. What cannot be read is left out. */
+export function sidesOf(search: URLSearchParams, first: BenchState, house: House, nowMs: number): Shown[] {
+  const base = fromSearch(search, first, house)
+  const changes = search.getAll('beside').slice(0, MOST_SIDES - 1)
+  const states = [base, ...changes.map((change) => changed(search, change, first, house))]
+  return states.map((state, i) => ({
+    change: i === 0 ? '' : changes[i - 1]!,
+    state,
+    name: nameOf(state, states[0]!, house),
+    side: sideOf(requestOf({ ...state, at: null }, house, nowMs)),
+  }))
+}
+
+/** The bench of an address with some of it changed. A soak that went with the old grain or way does not stay. */
+function changed(search: URLSearchParams, change: string, first: BenchState, house: House): BenchState {
+  const merged = new URLSearchParams(search)
+  merged.delete('beside')
+  for (const [key, value] of new URLSearchParams(change)) {
+    if (value === '') merged.delete(key)
+    else merged.set(key, value)
+  }
+  return fromSearch(merged, first, house)
+}
+
+/** What tells a side apart from the first: its way, its pot or its grain; the first is called by its way. */
+function nameOf(state: BenchState, base: BenchState, house: House): string {
+  const vessel = vesselOfState(state, house)
+  const parts = [
+    ...(state.grain === base.grain ? [] : [grainWord(state, house)]),
+    ...(state.vesselId === base.vesselId ? [] : [`in the ${vessel.name}`]),
+  ]
+  const way = METHOD_WORDS[methodOfState(state, vessel.kind)]
+  const baseWay = METHOD_WORDS[methodOfState(base, vesselOfState(base, house).kind)]
+  if (state === base) return way
+  if (way !== baseWay) parts.push(way)
+  if (state.soak?.minutes !== base.soak?.minutes) parts.push(state.soak ? 'soaked' : 'not soaked')
+  return parts.join(', ') || 'the same again'
+}
+
+/** The page's address with another way beside, or one less. */
+export const withBeside = (search: URLSearchParams, changes: readonly string[]): URLSearchParams => {
+  const next = new URLSearchParams(search)
+  next.delete('beside')
+  for (const change of changes) next.append('beside', change)
+  return next
+}
+
+export const benchAddress = (state: BenchState, first: BenchState): string => `/?${toSearch(state, first).toString()}`

@@ -1,0 +1,107 @@
+import { uptakeAt } from '#core/grain/texture'
+import { blendOf } from '#core/grain/blend'
+import { methodOf } from '#core/method/index'
+import { steamedBlend } from '#core/grain/steamed'
+import type { PlanRequest } from '#core/plan/request'
+import type { Plan } from '#core/plan/result'
+
+/** Where a term comes from. */
+export type Source = 'published' | 'this pot' | 'this bag' | 'your notebook' | 'you' | 'computed'
+
+/** A line of a sum. */
+export interface Term {
+  word: string
+  value: number
+  unit: 'g' | 'min'
+  from: Source
+  /** How far it may be off, in the same unit: one standard deviation. */
+  sure: number
+}
+
+export interface Sum {
+  terms: Term[]
+  total: number
+  sure: number
+}
+
+/** What is known about what went into a plan. */
+export interface Known {
+  /** The pot's steam was measured. */
+  potMeasured: boolean
+  /** What was learned of this grain in this pot, g/g, with its standard deviation. */
+  learned: { delta: number; sd: number } | undefined
+  /** What the bag brings, g/g: its label taken over, or a new crop. */
+  bagDelta: number
+}
+
+/** Uptake at a texture differs from lot to lot by about this share. */
+const LOT = 0.06
+/** Steam of a pot nobody measured, and of one somebody did. */
+const STEAM_GUESS = 0.33
+const STEAM_MEASURED = 0.1
+const CLING = 0.25
+const SOAK = 0.1
+/** A kitchen scale, g. */
+const SCALE_G = 2
+
+const total = (terms: readonly Term[]): Sum => ({
+  terms: [...terms],
+  total: terms.reduce((sum, { value }) => sum + value, 0),
+  sure: Math.sqrt(terms.reduce((sum, { sure }) => sum + sure * sure, 0)),
+})
+
+/** The pour as the sum it is: what goes into the grain and why so much, what leaves as steam from which stage, less what is there already. */
+export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
+  const { water, grain } = plan
+  const method = methodOf(request.method)
+  const blend = method.basket ? steamedBlend(blendOf(request.grains), method.water === 'stock') : blendOf(request.grains)
+  const published = uptakeAt(blend.uptake, request.texture) * grain.mass_g
+  const shift = request.uptakeDelta * grain.mass_g
+  const steam = known.potMeasured ? STEAM_MEASURED : STEAM_GUESS
+  const terms: Term[] = []
+  const say = (word: string, value: number, from: Source, sure: number) => {
+    if (Math.abs(value) >= 0.5) terms.push({ word, value, unit: 'g', from, sure })
+  }
+  const inBalance = method.water === 'pot' || method.water === 'stock'
+  if (request.pourOverrideG !== null) {
+    say('water of your own', water.pour_g, 'you', SCALE_G)
+    return total(terms)
+  }
+  if (inBalance) {
+    say(`soaks in: ${(published / grain.mass_g).toFixed(2)} g a gram at this texture`, published, 'published', known.learned ? 0 : LOT * published)
+    say('soaks in: what your cooks of it taught', known.learned ? shift : 0, 'your notebook', (known.learned?.sd ?? 0) * grain.mass_g)
+    say('soaks in: what this bag wants', known.learned ? 0 : shift, known.bagDelta !== 0 ? 'this bag' : 'you', 0.03 * grain.mass_g)
+    say('soaks in: more than asked', water.absorbed_g - published - shift, 'computed', 0)
+  } else {
+    say('soaks in', water.absorbed_g, 'computed', LOT * water.absorbed_g)
+  }
+  for (const stage of plan.stages) {
+    const g = water.evaporated_by_stage[stage.id] ?? 0
+    if (water.evaporated_g > 0) say(`boils off: ${stage.title.toLowerCase()}`, g, known.potMeasured ? 'this pot' : 'computed', g * steam)
+  }
+  say('poured off again', water.drained_off_g, 'computed', LOT * water.absorbed_g)
+  say(method.water === 'boiler' ? 'stays under the basket, so that it never runs dry' : 'stays in the pot', water.left_in_pot_g, 'computed', 0.2 * water.left_in_pot_g)
+  say('clings already', -water.clinging_g, request.soak?.wetMassG ? 'you' : 'published', request.soak?.wetMassG ? SCALE_G : CLING * water.clinging_g)
+  say('soaked up already', -water.soaked_in_g, request.soak?.wetMassG ? 'you' : 'computed', request.soak?.wetMassG ? SCALE_G : SOAK * water.soaked_in_g)
+  say('comes with the add-ins', -water.add_in_water_g, 'published', 0.1 * water.add_in_water_g)
+  say('condenses out of the steam', -water.steam_in_g, 'computed', 0.2 * water.steam_in_g)
+  const sum = total(terms)
+  // Figures too small to say still count.
+  const rest = water.pour_g - sum.total
+  return { ...sum, terms: Math.abs(rest) >= 0.5 ? [...sum.terms, { word: 'small change', value: rest, unit: 'g', from: 'computed', sure: 0 }] : sum.terms, total: water.pour_g }
+}
+
+/** The time to the table as its stages, each with what it may be off by. Work that goes on beside other work adds nothing. */
+export function whyMinutes(plan: Plan, known: Pick<Known, 'potMeasured'>): Sum {
+  const sum = total(
+    plan.stages.map((stage) => ({
+      word: stage.title.toLowerCase(),
+      value: stage.minutes.expected,
+      unit: 'min' as const,
+      from: stage.hands_on && stage.power_w === 0 ? ('you' as const) : known.potMeasured ? ('this pot' as const) : ('computed' as const),
+      sure: (stage.minutes.high - stage.minutes.low) / 4,
+    })),
+  )
+  const side = plan.total_minutes.expected - sum.total
+  return { ...sum, terms: side < -0.05 ? [...sum.terms, { word: 'done side by side', value: side, unit: 'min', from: 'computed', sure: 0 }] : sum.terms, total: plan.total_minutes.expected }
+}
