@@ -33,3 +33,15 @@ test('lists varieties and presets, and refuses what it does not know', () => {
   expect(omsel(['plan', '/nowhere/pot.json']).status).toBe(2)
   expect(omsel([]).stdout).toContain('omsel plan')
 })
+
+test('simulates a pot, and names what a script gets wrong', () => {
+  const run = omsel(['simulate'], JSON.stringify({ ...request, events: [{ at_min: 8, kind: 'lid-lift', seconds: 20 }] }))
+  expect(run.status).toBe(0)
+  const { verdict, series, events } = JSON.parse(run.stdout)
+  expect(verdict.cooked_through).toBe('yes')
+  expect(series.t_min).toHaveLength(series.bulk_c.length)
+  expect(events.map((e: { kind: string }) => e.kind)).toContain('lid-lift')
+  const bad = omsel(['simulate'], JSON.stringify({ ...request, script: [{ heat: 'high' }] }))
+  expect(bad.status).toBe(2)
+  expect(JSON.parse(bad.stderr).errors[0].message).toContain('needs either minutes or until')
+})

@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs'
 import { presetsListing, varietiesListing } from '#core/contract/listings'
 import { planFrom } from '#core/contract/plan'
+import { simulateFrom } from '#core/contract/simulate'
 import type { Read } from '#core/contract/plan-request'
 import type { FieldError } from '#core/contract/fields'
 
 const USAGE = `omsel: what a pot of grain needs
 
   omsel plan [FILE|-]     a plan for the request in FILE or on standard input
+  omsel simulate [FILE|-] the same pot cooked without food: curves and a verdict
   omsel varieties         every grain and its figures
   omsel presets           vessels, heats and methods to start from
 
@@ -15,7 +17,10 @@ A request that cannot be read ends with exit code 2 and {"errors":[...]} on stan
 const MALFORMED = 2
 const LARGEST_REQUEST = 1_000_000 // characters
 
-const COMMANDS = new Map<string, (input: unknown) => Read<unknown>>([['plan', planFrom]])
+const COMMANDS = new Map<string, (input: unknown) => Read<unknown>>([
+  ['plan', planFrom],
+  ['simulate', simulateFrom],
+])
 const LISTINGS = new Map<string, () => unknown>([
   ['varieties', varietiesListing],
   ['presets', presetsListing],

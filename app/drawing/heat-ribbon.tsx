@@ -28,6 +28,8 @@ const BOTTOM = 34
 const ROOM_FOR_WORD = 52
 /** A heat lower than this has no room for minutes over what goes on in front of it, px. */
 const ROOM_FOR_MINUTES = 60
+/** The start's own hour needs so much room, px. */
+const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
 
 /** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
@@ -105,7 +107,8 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
         {stages.map((stage, i) => {
           const hot = stage.power_w > 0 && !(stages[i - 1] && stages[i - 1]!.power_w > 0)
           return (
-            hot && (
+            hot &&
+            px(pieces[i]!.x) > START_LABEL_PX && (
               <text key={stage.id} x={px(pieces[i]!.x)} y={14} className={classes.hour}>
                 {clockAt(times[i]!.start)}
               </text>

@@ -11,6 +11,12 @@ const kindOf = (plan: Plan): string => {
   return longest ? { simmer: 'simmer', boil: 'boil', steam: 'steaming', bake: 'bake', pressure: 'time under pressure', ladle: 'stirring' }[longest.kind as 'simmer'] : 'cook'
 }
 
+/** "4 min", or "9 h 52" where nobody counts minutes. */
+const span = (minutes: number): string => {
+  const whole = Math.round(minutes)
+  return whole < 90 ? `${whole} min` : `${Math.floor(whole / 60)} h${whole % 60 === 0 ? '' : ` ${whole % 60}`}`
+}
+
 /** Why one way asks for another water, clock or texture than the first: one sentence, computed from the two ledgers.
  *  @param names what each is called  @returns nothing where they hardly differ */
 export function whyDiffer(a: Side, b: Side, names: { a: string; b: string }): string {
@@ -32,6 +38,6 @@ export function whyDiffer(a: Side, b: Side, names: { a: string; b: string }): st
   const time =
     Math.abs(minutes) < 2
       ? 'and as long'
-      : `and ${Math.abs(Math.round(minutes))} min ${minutes > 0 ? 'more' : 'less'}${Math.abs(hot) > Math.abs(minutes) * 0.5 && Math.sign(hot) === Math.sign(minutes) ? `, most of it in the ${kindOf(hot > 0 ? b.plan : a.plan)}` : ''}`
+      : `and ${span(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}${Math.abs(hot) > Math.abs(minutes) * 0.5 && Math.sign(hot) === Math.sign(minutes) ? `, most of it in the ${kindOf(hot > 0 ? b.plan : a.plan)}` : ''}`
   return `${water}, ${time}.`
 }

@@ -48,6 +48,7 @@ export function windowsOf(
       case 'switch':
         return spread(expected, SWITCH_SPREAD)
       case 'toasted':
+      case 'dry':
         return spread(expected, SWITCH_SPREAD)
       case 'unsealed':
         return spread(expected, RELEASE_SPREAD)

@@ -216,6 +216,29 @@ export function pourIn(pot: Pot, share: number, inBed = true): void {
   if (inBed) warmWith(pot, WATER_HEAT * g, pot.setup.stockC ?? pot.setup.waterC)
 }
 
+/** Pours more water in, of a warmth of its own. */
+export function pourMore(pot: Pot, g: number, celsius: number): void {
+  pot.freeG += g
+  warmWith(pot, WATER_HEAT * g, celsius)
+}
+
+/** Turns the bed over: every layer gets its share of every other. Layers weigh the same, so water is conserved. */
+export function stirBed(pot: Pot): void {
+  const { layers, shells } = pot.resolution
+  for (let g = 0; g < pot.setup.grains.length; g++) {
+    const offsets = pot.offset[g]!
+    for (const shares of [pot.uptake, pot.cooked])
+      for (let i = 0; i < shells; i++) {
+        let sum = 0
+        for (let l = 0; l < layers; l++) sum += shares[offsets[l]! + i]!
+        for (let l = 0; l < layers; l++) shares[offsets[l]! + i] = sum / layers
+      }
+    let mean = 0
+    for (let l = 0; l < layers; l++) mean += pot.mean[g * layers + l]!
+    pot.mean.fill(mean / layers, g * layers, (g + 1) * layers)
+  }
+}
+
 /** Pours off all free water but a film. @param keep g per g of dry grain */
 export function drainOff(pot: Pot, keep: number): void {
   const off = Math.max(0, pot.freeG - keep * pot.dryG)

@@ -25,7 +25,7 @@ export interface Phase {
   chillTo?: number
   /** Whenever the free water falls below so much, g per g of dry grain, this share of the kept water goes in. */
   ladle?: { below: number; share: number }
-  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted'; atMostMinutes: number }
+  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry'; atMostMinutes: number }
 }
 
 export interface PhaseRun {
@@ -51,6 +51,8 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
       return pot.bulkC >= phase.sealedC! - CLOSE_K
     case 'switch':
       return pot.bottomC >= pot.setup.boilC + SWITCH_OVER_BOIL_K
+    case 'dry':
+      return liquidOf(pot) <= 0
     case 'toasted':
       return pot.scorch >= TOASTED_KS
     case 'unsealed':

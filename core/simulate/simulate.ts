@@ -1,0 +1,156 @@
+import { pressureAt } from '#core/heat/boiling-point'
+import { metres } from '#core/quantity/units'
+import { plan } from '#core/plan/plan'
+import { prepare, type Prepared } from '#core/plan/prepare'
+import { setupFor, type Problem } from '#core/plan/problem'
+import type { PlanRequest } from '#core/plan/request'
+import type { Plan } from '#core/plan/result'
+import { separateIndex } from '#core/plan/separate-index'
+import { expectedClarity } from '#core/rinse/clarity'
+import { centreCooked, fillPot, freeShare, FULL, grainWater, layerUptake, leastCooked, type Pot, type PotSetup, type Resolution } from '#core/pot/pot'
+import type { Phase } from '#core/pot/run'
+import { runWith, type Happening, type Told } from './happening'
+import { phasesOf, type ScriptStep } from './script'
+import { verdictOf, type Outcome, type Verdict } from './verdict'
+
+/** A pot to be cooked without food. */
+export interface Simulation {
+  request: PlanRequest
+  /** Replaces the planned heat; null keeps it. */
+  script: readonly ScriptStep[] | null
+  happenings: readonly Happening[]
+}
+
+/** Curves over the cook, one entry a sample. */
+export interface Series {
+  tMin: number[]
+  bulkC: number[]
+  bottomC: number[]
+  freeG: number[]
+  evaporatedG: number[]
+  /** By layer, bottom first, then by sample. */
+  uptakeByLayer: number[][]
+  centreByLayer: number[][]
+}
+
+export interface Simulated {
+  verdict: Verdict
+  outcome: Outcome
+  separateIndex: number
+  final: { uptakeMin: number; uptakeMax: number; freeG: number; evaporatedG: number; drainedG: number; bottomC: number }
+  series: Series
+  told: Told[]
+  /** What was planned, for comparison. */
+  plan: Plan
+}
+
+/** Samples of a curve, at most; a sample stands for at least so many seconds. */
+const MOST_SAMPLES = 400
+const SHORTEST_SAMPLE_S = 5
+
+/** What differs from pot to pot though the cook did the same: factors on each. */
+export interface Luck {
+  burner: number
+  steam: number
+  minutes: number
+  water: number
+  grain: number
+}
+export const NO_LUCK: Luck = { burner: 1, steam: 1, minutes: 1, water: 1, grain: 1 }
+
+/** A pot made ready once, to be cooked as often as one likes. */
+export interface Ready {
+  prepared: Prepared
+  problem: Omit<Problem, 'goal' | 'uptake'> & Pick<Problem, 'goal' | 'uptake'>
+  phases: Phase[]
+  made: Plan
+  pourG: number
+}
+
+export function makeReady({ request, script }: Pick<Simulation, 'request' | 'script'>): Ready {
+  const prepared = prepare(request)
+  const made = plan(request)
+  const { timed, method } = prepared
+  const stages = timed.stages
+  const problem: Problem = { ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages, way: method.water, basket: method.basket === true }
+  const planned = stages.map((stage): Phase => {
+    const { minutes } = made.stages.find((s) => s.id === stage.id)!
+    return { ...stage, until: stage.until === 'solved' ? { minutes: minutes.expected } : stage.until }
+  })
+  return {
+    prepared, made,
+    // A script knows of no basket and no kettle: grain and water are in the pot from the start.
+    problem: script === null ? problem : { ...problem, later: [], way: 'pot', basket: false },
+    phases: script === null ? planned : phasesOf(script, pressureAt(metres(request.elevationM))),
+    pourG: made.water.pour_g,
+  }
+}
+
+/** Cooks a ready pot. @param watch called after every step */
+export function cookReady(ready: Ready, happenings: readonly Happening[], resolution: Resolution, luck: Luck, watch?: (pot: Pot) => void): { pot: Pot; told: Told[] } {
+  const { problem, phases, pourG, made } = ready
+  const setup = setupFor(problem, pourG * luck.water, made.water.boiler_g)
+  const pot = fillPot(luck === NO_LUCK ? setup : lucky(setup, luck), resolution)
+  const told = runWith(pot, luck.burner === 1 ? phases : phases.map((phase) => ({ ...phase, powerW: phase.powerW * luck.burner })), happenings, watch)
+  return { pot, told }
+}
+
+const lucky = (setup: PotSetup, luck: Luck): PotSetup => ({
+  ...setup,
+  steamFactor: setup.steamFactor * luck.steam,
+  grains: setup.grains.map((grain) => ({ ...grain, dryG: grain.dryG * luck.grain, minutesAt100: grain.minutesAt100 * luck.minutes })),
+})
+
+export function outcomeOf(pot: Pot): Outcome {
+  const uptakeByLayer = Array.from({ length: pot.resolution.layers }, (_, l) => layerUptake(pot, l))
+  return { uptakeByLayer, uptakeMean: grainWater(pot) / pot.dryG, centreMin: leastCooked(pot), freeShare: freeShare(pot), scorch: pot.scorch }
+}
+
+/** Cooks one pot at full resolution and tells everything that happened in it. */
+export function simulate({ request, script, happenings }: Simulation): Simulated {
+  const ready = makeReady({ request, script })
+  const expectedS = Math.max(600, ready.phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes * 60 : 900), 0))
+  const every = Math.max(SHORTEST_SAMPLE_S, expectedS / MOST_SAMPLES)
+  const { layers } = FULL
+  const series: Series = {
+    tMin: [], bulkC: [], bottomC: [], freeG: [], evaporatedG: [], uptakeByLayer: Array.from({ length: layers }, () => []), centreByLayer: Array.from({ length: layers }, () => []),
+  }
+  let nextAt = 0
+  const sample = (pot: Pot) => {
+    series.tMin.push(pot.now / 60)
+    series.bulkC.push(pot.bulkC)
+    series.bottomC.push(pot.bottomC)
+    series.freeG.push(pot.freeG)
+    series.evaporatedG.push(pot.evaporatedG)
+    for (let l = 0; l < layers; l++) {
+      series.uptakeByLayer[l]!.push(layerUptake(pot, l))
+      series.centreByLayer[l]!.push(centreCooked(pot, l))
+    }
+    nextAt = pot.now + every
+  }
+  const { pot, told } = cookReady(ready, happenings, FULL, NO_LUCK, (p) => p.now >= nextAt && sample(p))
+  sample(pot)
+  const outcome = outcomeOf(pot)
+  const { blend } = ready.prepared
+  return {
+    verdict: verdictOf(outcome, blend.uptake),
+    outcome,
+    separateIndex: separateIndex({
+      amylose: blend.amylose,
+      clarity: request.rinse.clarity ?? expectedClarity(request.rinse.washes),
+      uptakeOfSoft: outcome.uptakeMean / blend.uptake.soft,
+      stirred: request.stirAtBoil || happenings.some((h) => h.kind === 'stir'),
+    }),
+    final: {
+      uptakeMin: Math.min(...outcome.uptakeByLayer),
+      uptakeMax: Math.max(...outcome.uptakeByLayer),
+      freeG: pot.freeG,
+      evaporatedG: pot.evaporatedG,
+      drainedG: pot.drainedG,
+      bottomC: pot.bottomC,
+    },
+    series,
+    told,
+    plan: ready.made,
+  }
+}
