@@ -42,7 +42,7 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
   const show = async (tab: string) => isMobile && (await page.getByRole('button', { name: new RegExp(`^${tab}`) }).click())
   const pour = async () => {
     await show('Water')
-    const [, grams] = /Pour\s*(\d+)/.exec(await measure(page).innerText())!
+    const [, grams] = /Pour\s*(?:why\?)?\s*(\d+)/.exec(await measure(page).innerText())!
     return Number(grams)
   }
   const start = await pour()

@@ -59,7 +59,7 @@ test('two grains in one pot: the conflict is said, and one press resolves it', a
   await cautions.getByRole('button', { name: 'Add the quick one later' }).click()
   await expect(cautions).toContainText(/The basmati goes in \d+ minutes after the boil/)
   await expect(page).toHaveURL(/with=wild%3A0.25.*timing=add-later/)
-  await expect(page.getByRole('img', { name: /From start to table: .*simmer.*turn.*simmer/ })).toBeVisible()
+  await expect(page.getByRole('group', { name: /From start to table: .*simmer.*turn.*simmer/ })).toBeVisible()
 })
 
 test('salt by the crystal of the house, and something cooked along', async ({ page }) => {
@@ -86,7 +86,7 @@ test('the soak is moved along its curve, and the ribbon grows with it', async ({
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('ArrowRight')
   await expect(page.getByText(/30 min at 20 °C: 27 g per 100 g, right/)).toBeVisible()
-  await expect(page.getByRole('img', { name: /soak 30 min/ })).toBeVisible()
+  await expect(page.getByRole('group', { name: /soak 30 min/ })).toBeVisible()
 })
 
 test('the stove without a mouse: c, l, plus and z, and a key held or pressed twice at once is one press', async ({ page }) => {

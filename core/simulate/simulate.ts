@@ -19,6 +19,10 @@ export interface Simulation {
   /** Replaces the planned heat; null keeps it. */
   script: readonly ScriptStep[] | null
   happenings: readonly Happening[]
+  /** Minutes and water of another plan, kept though this pot would want others: what if that plan were cooked here. */
+  asPlanned?: Plan | undefined
+  /** Of the kept water, where it was poured by a share. */
+  pourShare?: number | undefined
 }
 
 /** Curves over the cook, one entry a sample. */
@@ -67,22 +71,23 @@ export interface Ready {
   pourG: number
 }
 
-export function makeReady({ request, script }: Pick<Simulation, 'request' | 'script'>): Ready {
+export function makeReady({ request, script, asPlanned, pourShare = 1 }: Omit<Simulation, 'happenings'>): Ready {
   const prepared = prepare(request)
   const made = plan(request)
   const { timed, method } = prepared
   const stages = timed.stages
   const problem: Problem = { ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages, way: method.water, basket: method.basket === true }
   const planned = stages.map((stage): Phase => {
-    const { minutes } = made.stages.find((s) => s.id === stage.id)!
-    return { ...stage, until: stage.until === 'solved' ? { minutes: minutes.expected } : stage.until }
+    const { minutes } = (asPlanned?.stages.find((s) => s.id === stage.id) ?? made.stages.find((s) => s.id === stage.id))!
+    const clocked = stage.until === 'solved' || (asPlanned && 'minutes' in stage.until)
+    return { ...stage, until: clocked ? { minutes: minutes.expected } : (stage.until as Phase['until']) }
   })
   return {
     prepared, made,
     // A script knows of no basket and no kettle: grain and water are in the pot from the start.
     problem: script === null ? problem : { ...problem, later: [], way: 'pot', basket: false },
     phases: script === null ? planned : phasesOf(script, pressureAt(metres(request.elevationM))),
-    pourG: made.water.pour_g,
+    pourG: (asPlanned ?? made).water.pour_g * pourShare,
   }
 }
 
@@ -107,8 +112,9 @@ export function outcomeOf(pot: Pot): Outcome {
 }
 
 /** Cooks one pot at full resolution and tells everything that happened in it. */
-export function simulate({ request, script, happenings }: Simulation): Simulated {
-  const ready = makeReady({ request, script })
+export function simulate({ happenings, ...of }: Simulation): Simulated {
+  const { request } = of
+  const ready = makeReady(of)
   const expectedS = Math.max(600, ready.phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes * 60 : 900), 0))
   const every = Math.max(SHORTEST_SAMPLE_S, expectedS / MOST_SAMPLES)
   const { layers } = FULL

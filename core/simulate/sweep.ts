@@ -49,8 +49,8 @@ export const isGood = (v: Verdict): boolean => v.cookedThrough === 'yes' && !v.s
 
 /** Cooks the same plan in many kitchens. A generator, so that it can be watched and stopped.
  *  @yields how many pots are done  @returns the chances over all of them */
-export function* sweep({ request, script, happenings }: Simulation, { seed, runs }: { seed: number; runs: number }): Generator<number, Chances> {
-  const ready = makeReady({ request, script })
+export function* sweep({ happenings, ...of }: Simulation, { seed, runs }: { seed: number; runs: number }): Generator<number, Chances> {
+  const ready = makeReady(of)
   const random = randomOf(seed)
   const count = {
     good: 0, soggy: 0, uneven: 0, scorched: 0,

@@ -8,7 +8,6 @@ import { varietyOf } from '#core/grain/varieties'
 import { methodOf, type MethodId } from '#core/method/index'
 import { timelineOf } from '#core/plan/timeline'
 import { pourForLevel } from '#core/vessel/pour-gauges'
-import { vesselOf } from '#core/vessel/vessel'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/kitchen/bench-keeps'
 import { kitchen } from '#server/kitchen/kitchen'
@@ -30,6 +29,7 @@ import { StartBar } from './start-bar'
 import { Study } from './study'
 import { StagesUpright } from './stages-upright'
 import { TABS, type Tab } from './tabs'
+import { vesselFromRow } from './vessel-from-row'
 import classes from './bench.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bench · Omsel' }]
@@ -90,21 +90,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const plan = read.value
   const variety = varietyOf(state.grain)
   const vesselRow = vesselOfState(state, house)
-  const vessel = useMemo(
-    () =>
-      vesselOf({
-        kind: vesselRow.kind,
-        capacityMl: vesselRow.capacity_ml,
-        baseDiameterMm: vesselRow.base_diameter_mm,
-        rimDiameterMm: vesselRow.rim_diameter_mm,
-        heightMm: vesselRow.height_mm,
-        heatCapacityJK: vesselRow.heat_capacity_j_k,
-        lid: vesselRow.lid,
-        steamFactor: vesselRow.steam_factor,
-        ...(vesselRow.marks ? { marks: vesselRow.marks.map((m) => ({ levelMm: m.level_mm, volumeMl: m.volume_ml })) } : {}),
-      }),
-    [vesselRow],
-  )
+  const vessel = useMemo(() => vesselFromRow(vesselRow), [vesselRow])
   const method = methodOfState(state, vesselRow.kind)
   const learned = correctionFor(state, house)
   const known: Known = {
@@ -195,7 +181,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <StartBar
         plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
-        why={whyMinutes(plan, known)} compareTo={`/compare?${toSearch(state, first).toString()}`}
+        why={whyMinutes(plan, known)} search={toSearch(state, first).toString()}
         onStart={start} undo={canUndo ? undo : undefined} errors={actionData && 'errors' in actionData ? actionData.errors : []}
       />
     </main>

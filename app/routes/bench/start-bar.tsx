@@ -17,8 +17,8 @@ interface StartBarProps {
   clock: HouseClock
   /** The time to the table as the sum it is. */
   why: Sum
-  /** Where this pot stands beside others. */
-  compareTo: string
+  /** The bench as an address, for the places that take it further. */
+  search: string
   onStart: () => void
   undo: (() => void) | undefined
   errors: readonly { path: string; message: string }[]
@@ -26,7 +26,7 @@ interface StartBarProps {
 
 const SOON_MS = 2 * 60_000
 
-export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, compareTo, onStart, undo, errors }: StartBarProps) {
+export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, search, onStart, undo, errors }: StartBarProps) {
   const busy = useNavigation().state !== 'idle'
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
@@ -40,7 +40,7 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, compa
       )}
       <p className={classes.facts}>
         about {spanWord(plan.total_minutes.expected)} <Why question="Why so long?" sum={why} />, {spanWord(plan.hands_on_minutes)} of it by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        {Math.round(plan.yield.cooked_mass_g)} g cooked · <Link to={compareTo}>compare</Link>
+        {Math.round(plan.yield.cooked_mass_g)} g cooked · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link>
       </p>
       <p className={classes.when} role="status">
         {errors.length > 0

@@ -1,0 +1,61 @@
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+import type { Cooked } from '../../workers/simulator'
+import classes from './dry-run.module.css'
+
+interface CurvesProps {
+  cooked: readonly Cooked[]
+  names: readonly string[]
+  minute: number
+}
+
+const AXIS = { stroke: 'var(--ink-2)', fontSize: 13 } as const
+/** Runs are told apart by their dashes as well as by their colour. */
+const DASHES = [undefined, '7 4', '2 4'] as const
+const PENS = ['var(--rim)', 'var(--ember)', 'var(--plum)'] as const
+const POINTS = 140
+
+type Row = { t: number } & Record<string, number>
+
+/** Temperature, free water and cooked share over the minutes, every run in each. */
+export default function Curves({ cooked, names, minute }: CurvesProps) {
+  const longest = Math.max(...cooked.map((run) => run.series.tMin.at(-1)!))
+  const rows = Array.from({ length: POINTS + 1 }, (_, i): Row => {
+    const t = (i * longest) / POINTS
+    const row: Row = { t: Number(t.toFixed(2)) }
+    cooked.forEach(({ series }, r) => {
+      const at = series.tMin.findIndex((m) => m >= t)
+      if (at < 0) return
+      row[`bulk${r}`] = Number(series.bulkC[at]!.toFixed(1))
+      row[`free${r}`] = Number(series.freeG[at]!.toFixed(1))
+      row[`cooked${r}`] = Math.round((100 * series.centreByLayer.reduce((sum, layer) => sum + layer[at]!, 0)) / series.centreByLayer.length)
+    })
+    return row
+  })
+  return (
+    <div className={classes.curves}>
+      <Curve title="in the bed, °C" unit="°C" rows={rows} names={names} of="bulk" minute={minute} />
+      <Curve title="water free, g" unit="g" rows={rows} names={names} of="free" minute={minute} />
+      <Curve title="hearts cooked, %" unit="%" rows={rows} names={names} of="cooked" minute={minute} most={100} />
+    </div>
+  )
+}
+
+function Curve({ title, unit, rows, names, of, minute, most }: { title: string; unit: string; rows: Row[]; names: readonly string[]; of: string; minute: number; most?: number }) {
+  return (
+    <figure className={classes.curve}>
+      <figcaption className="quiet small">{title}</figcaption>
+      <ResponsiveContainer width="100%" height={190} initialDimension={{ width: 360, height: 190 }}>
+        <LineChart data={rows} margin={{ top: 4, right: 8, bottom: 4, left: -8 }}>
+          <CartesianGrid stroke="var(--line)" vertical={false} />
+          <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} {...AXIS} tickCount={6} tickFormatter={(t: number) => String(Math.round(t))} />
+          <YAxis {...AXIS} width={46} domain={[0, most ?? 'auto']} />
+          <Tooltip contentStyle={{ background: 'var(--enamel)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(t) => `${Number(t).toFixed(1)} min`} formatter={(v, name) => [`${String(v)} ${unit}`, name]} />
+          <ReferenceLine x={minute} stroke="var(--ink-2)" />
+          {names.map((name, r) => (
+            <Line key={name} name={name} dataKey={`${of}${r}`} stroke={PENS[r]!} strokeWidth={2.4} {...(DASHES[r] ? { strokeDasharray: DASHES[r] } : {})} dot={false} isAnimationActive={false} connectNulls />
+          ))}
+        </LineChart>
+      </ResponsiveContainer>
+    </figure>
+  )
+}

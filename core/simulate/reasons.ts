@@ -1,0 +1,24 @@
+import type { Variety } from '#core/grain/varieties'
+import type { Simulated } from './simulate'
+
+/** A verdict in words with its reasons, gravest first. */
+export function reasonsOf({ verdict, outcome, final, told }: Pick<Simulated, 'verdict' | 'outcome' | 'final' | 'told'>, uptake: Pick<Variety['uptake'], 'firm' | 'standard' | 'soft'>): string[] {
+  const u = outcome.uptakeMean.toFixed(2)
+  const said: string[] = []
+  if (verdict.cookedThrough !== 'yes')
+    said.push(`${verdict.cookedThrough === 'chalky' ? 'Chalky' : 'Firm in the middle'}: the slowest centres are cooked to ${Math.round(outcome.centreMin * 100)} %, where 90 is through.`)
+  if (verdict.scorched) said.push(`Scorched: the bottom stood over 125 °C, and ended at ${Math.round(final.bottomC)} °C.`)
+  if (verdict.soggy)
+    said.push(
+      outcome.freeShare > 0.06
+        ? `Soggy: ${Math.round(final.freeG)} g of water still lie between the grains.`
+        : `Sodden: each gram holds ${u} g of water, and soft is ${uptake.soft.toFixed(2)}.`,
+    )
+  if (verdict.uneven) said.push(`Uneven: from ${final.uptakeMin.toFixed(2)} g in a gram at one end to ${final.uptakeMax.toFixed(2)} at the other; loosening evens it a little.`)
+  if (verdict.texture === 'dry') said.push(`Dry: each gram holds ${u} g of water, and firm is ${uptake.firm.toFixed(2)}.`)
+  if (verdict.texture === 'mushy' && !verdict.soggy) said.push(`Mush: each gram holds ${u} g of water, and soft is ${uptake.soft.toFixed(2)}.`)
+  const never = told.find((t) => t.kind.startsWith('never '))
+  if (never) said.push('What it waited for never came.')
+  if (said.length === 0) said.push(`Cooked through, ${verdict.texture}, even: each gram holds ${u} g of water, between ${uptake.firm.toFixed(2)} firm and ${uptake.soft.toFixed(2)} soft.`)
+  return said
+}
