@@ -4,6 +4,9 @@ import { VARIETIES } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/method/index'
 import { plan } from '#core/plan/plan'
 import { cookPlan } from '#core/simulate/cook-plan'
+import type { ScriptStep } from '#core/simulate/script'
+import { simulate } from '#core/simulate/simulate'
+import { chancesOf } from '#core/simulate/sweep'
 
 /** How long plans take, beside one fine pot cooked through in the same run: machines differ, the ratio hardly does. */
 const batches = [150, 300, 900] as const
@@ -39,3 +42,10 @@ for (const method of METHOD_IDS) {
     `${method.padEnd(20)} ${String(asked.length).padStart(4)} plans  median ${median(times).toFixed(2)} ms (${(median(times) / fine).toFixed(2)} of a fine pot)  worst ${worst(times).toFixed(1)} ms`,
   )
 }
+
+for (let i = 0; i < 3; i++) simulate({ request: usual.value, script: null, happenings: [] })
+const hour: ScriptStep[] = [{ powerW: 200, lid: 'on', pressureKPa: null, until: { minutes: 60 } }]
+const oneHour = median(Array.from({ length: 9 }, () => millis(() => simulate({ request: usual.value, script: hour, happenings: [] }))))
+const kitchens = median(Array.from({ length: 3 }, () => millis(() => chancesOf({ request: usual.value, script: null, happenings: [] }, { seed: 1, runs: 400 }))))
+console.log(`an hour of one fine pot       ${oneHour.toFixed(1)} ms (${(oneHour / fine).toFixed(1)} of a fine pot)`)
+console.log(`a sweep of 400 pots           ${kitchens.toFixed(0)} ms (${(kitchens / fine).toFixed(0)} of a fine pot)`)

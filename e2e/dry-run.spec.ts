@@ -37,3 +37,13 @@ test('four hundred kitchens: it can be stopped, and says how often it is good', 
   if (await again.isVisible()) await again.click()
   await expect(page.getByText(/^Good in \d+ % of 400 kitchens/)).toBeVisible({ timeout: 30_000 })
 })
+
+test('what went wrong with mine: causes that fit, and what would have helped', async ({ page }) => {
+  await open(page, '/dry-run?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
+  const mine = page.getByRole('region', { name: 'What went wrong with mine' })
+  await mine.getByLabel('Water, g').fill('760')
+  await mine.getByLabel('It ended').selectOption('wet')
+  await mine.getByRole('button', { name: 'What was it?' }).click()
+  await expect(mine).toContainText('It came out as told')
+  await expect(mine).toContainText(/What would have helped most: a (fifth|tenth) less water/)
+})

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { prepare } from '#core/plan/prepare'
+import { diagnose, type Diagnosis, type PastPot } from '#core/simulate/diagnose'
 import { reasonsOf } from '#core/simulate/reasons'
 import { simulate, type Simulated } from '#core/simulate/simulate'
 import { sweep, type Chances } from '#core/simulate/sweep'
@@ -25,6 +26,9 @@ const simulator = {
     const simulation = simulationOf(json, question)
     const run = simulate(simulation)
     return { ...run, reasons: reasonsOf(run, prepare(simulation.request).blend.uptake) }
+  },
+  diagnose(json: PlanRequestJson, told: Omit<PastPot, 'request'>): Diagnosis {
+    return diagnose({ request: settledRequest(json), ...told })
   },
   async sweep(json: PlanRequestJson, question: WhatIf | null, given: { seed: number; runs: number }, tell: (done: number) => void): Promise<Chances> {
     const running = sweep(simulationOf(json, question), given)

@@ -82,7 +82,7 @@ test('any request that can be read has a whole plan: finite figures, nothing neg
         expect(minutes.expected).toBeLessThanOrEqual(minutes.high)
       }
     }),
-    { numRuns: 250 },
+    { numRuns: 250, endOnFailure: true },
   )
 })
 

@@ -106,9 +106,9 @@ function excessWater({ dryG, vessel, blend }: Problem): number {
 
 /** A pour that is given: what becomes of it.
  *  @param fixed minutes of the solved stage, when they are settled already  @param quick without its window */
-function poured(problem: Problem, pourG: number, { fixed, quick = false }: { fixed?: number; quick?: boolean } = {}): Solution {
+function poured(problem: Problem, pourG: number, { fixed, quick = false, guess = firstGuess(problem) }: { fixed?: number; quick?: boolean; guess?: number } = {}): Solution {
   const setup = setupFor(problem, pourG)
-  const course = cookThrough(setup, problem.stages, { guess: firstGuess(problem), goal: problem.goal, ...(fixed === undefined ? {} : { fixed }) })
+  const course = cookThrough(setup, problem.stages, { guess, goal: problem.goal, ...(fixed === undefined ? {} : { fixed }) })
   const window = fixed === undefined && !quick ? windowOf(problem, setup, course) : undefined
   const carried = carriedInto(problem)
   const cooked = problem.dryG + course.grainWaterG + course.freeG
@@ -131,7 +131,7 @@ function poured(problem: Problem, pourG: number, { fixed, quick = false }: { fix
 /** The boiler's water follows from the minutes, and the minutes hardly from the water. */
 function overSteam(problem: Problem): Solution {
   const first = poured(problem, boilerWater(problem, firstGuess(problem) + REST_WORTH), { quick: true })
-  return poured(problem, boilerWater(problem, steamingMinutes(problem, first.course.minutes), first.course.condensedG))
+  return poured(problem, boilerWater(problem, steamingMinutes(problem, first.course.minutes), first.course.condensedG), first.course.earliest === undefined ? {} : { guess: first.course.earliest })
 }
 
 /** Cooks the same stages, at the lengths already solved, with water of the cook's own. */

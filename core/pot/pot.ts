@@ -171,7 +171,8 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
     presentG += grain.dryG
   })
   const dryHeat = DRY_GRAIN_HEAT * presentG + setup.heatCapacity + WATER_HEAT * soakedG
-  const waterHeat = WATER_HEAT * (setup.freeWaterG + (setup.boilerG ?? 0))
+  // What hangs on grain that is not in its basket yet is not in the pot.
+  const waterHeat = WATER_HEAT * (setup.boilerG ?? setup.freeWaterG)
   const bulkC = (waterHeat * setup.waterC + dryHeat * setup.kitchenC) / (waterHeat + dryHeat)
   return {
     setup, resolution, kinds, dryG, uptake, offset, mean, present,
@@ -197,15 +198,19 @@ function grainHeat(pot: Pot, grain: number): number {
  *  @param celsius how warm it comes; kitchen warmth when nothing is said */
 export function joinGrain(pot: Pot, grain: number, celsius = pot.setup.kitchenC): void {
   if (pot.present[grain]) return
+  const first = !pot.present.includes(true)
   pot.present[grain] = true
-  warmWith(pot, grainHeat(pot, grain), celsius)
+  warmWith(pot, grainHeat(pot, grain) + (first ? hangingHeat(pot) : 0), celsius)
 }
+
+/** Heat capacity of the water that hangs on grain in a basket, J/K: it comes and goes with the first and the last of the grain. */
+const hangingHeat = (pot: Pot): number => (pot.setup.boilerG === undefined ? 0 : WATER_HEAT * pot.freeG)
 
 /** Takes a grain out, to lie beside the pot. */
 export function leaveGrain(pot: Pot, grain: number): void {
   if (!pot.present[grain]) return
   pot.present[grain] = false
-  pot.filledHeat -= grainHeat(pot, grain)
+  pot.filledHeat -= grainHeat(pot, grain) + (pot.present.includes(true) ? 0 : hangingHeat(pot))
 }
 
 /** Pours kept water into the bed. @param share of what was kept at first */

@@ -16,6 +16,7 @@ import { grainWord, METHOD_WORDS } from '../bench/words'
 import { vesselFromRow } from '../bench/vessel-from-row'
 import type { Route } from './+types/dry-run'
 import { chanceWords } from './chance-words'
+import { WrongWithMine } from './wrong-with-mine'
 import { SWEEP_RUNS, useCooked, useSweep } from './use-simulator'
 import classes from './dry-run.module.css'
 
@@ -123,6 +124,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
           <p className="quiet small">Burner ± 15 %, lid ± 30 %, grain ± 5 %, measuring ± 3 %, one standard deviation each.</p>
         </section>
       </div>
+      <WrongWithMine key={written} request={request} plan={plan} />
     </main>
   )
 }

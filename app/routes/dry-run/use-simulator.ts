@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
+import type { Diagnosis, PastPot } from '#core/simulate/diagnose'
 import type { Chances } from '#core/simulate/sweep'
 import type { WhatIf } from '#core/simulate/what-if'
 import type { Cooked, Simulator } from '../../workers/simulator'
@@ -30,6 +31,16 @@ export function useCooked(request: PlanRequestJson, questions: readonly (WhatIf 
     }
   }, [asked])
   return cooked
+}
+
+/** Asks about a past pot, in a worker that ends with its answer. */
+export async function diagnoseInWorker(request: PlanRequestJson, told: Omit<PastPot, 'request'>): Promise<Diagnosis> {
+  const thread = startWorker()
+  try {
+    return await wrap<Simulator>(thread).diagnose(request, told)
+  } finally {
+    thread.terminate()
+  }
 }
 
 export interface SweepState {

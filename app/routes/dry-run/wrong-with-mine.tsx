@@ -1,0 +1,77 @@
+import { Button, NativeSelect, NumberInput } from '@mantine/core'
+import { useState } from 'react'
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import type { Plan } from '#core/plan/result'
+import { ENDING_WORDS, ENDINGS, type Diagnosis, type Ending } from '#core/simulate/diagnose'
+import { diagnoseInWorker } from './use-simulator'
+
+interface WrongProps {
+  request: PlanRequestJson
+  plan: Plan
+}
+
+const LIMITS = { pour: [10, 20_000], minutes: [0, 240] } as const
+
+/** A pot long eaten, told roughly: the causes that fit, and the one change that would have helped most. */
+export function WrongWithMine({ request, plan }: WrongProps) {
+  const [found, setFound] = useState<Diagnosis>()
+  const [wrong, setWrong] = useState<string>()
+  const [busy, setBusy] = useState(false)
+  const simmer = plan.stages.find((s) => s.kind === 'simmer')
+  const ask = async (form: FormData) => {
+    const number = (name: string) => Number(String(form.get(name) ?? '').replace(',', '.'))
+    const [pourG, simmerMinutes, restMinutes] = [number('pour'), number('simmer'), number('rest')]
+    const bad =
+      !(pourG >= LIMITS.pour[0] && pourG <= LIMITS.pour[1]) ? `Water from ${LIMITS.pour.join(' to ')} g.`
+      : !(simmerMinutes >= 0 && simmerMinutes <= LIMITS.minutes[1]) || !(restMinutes >= 0 && restMinutes <= LIMITS.minutes[1]) ? `Minutes from ${LIMITS.minutes.join(' to ')}.`
+      : undefined
+    setWrong(bad)
+    if (bad) return
+    setBusy(true)
+    setFound(await diagnoseInWorker({ ...request, method: 'covered-simmer' }, { pourG, simmerMinutes, restMinutes, ended: form.get('ended') as Ending }))
+    setBusy(false)
+  }
+  return (
+    <section aria-label="What went wrong with mine">
+      <h2 className="place-part">What went wrong with mine?</h2>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          void ask(new FormData(event.currentTarget))
+        }}
+      >
+        <p className="quiet small">This grain and this pot, covered; the rest as you remember it.</p>
+        <div className="chips">
+          <NumberInput name="pour" label="Water, g" w={120} defaultValue={Math.round(plan.water.pour_g)} allowNegative={false} />
+          <NumberInput name="simmer" label="Lowest heat, min" w={140} defaultValue={Math.round(simmer?.minutes.expected ?? 15)} allowNegative={false} />
+          <NumberInput name="rest" label="Rest, min" w={110} defaultValue={10} allowNegative={false} />
+          <NativeSelect name="ended" label="It ended" data={ENDINGS.map((id) => ({ value: id, label: ENDING_WORDS[id] }))} />
+        </div>
+        <Button type="submit" variant="default" mt="sm" loading={busy}>
+          What was it?
+        </Button>
+      </form>
+      {wrong && <p role="alert">{wrong}</p>}
+      {found && (
+        <div role="status">
+          {found.causes.length === 0 ? (
+            <p>Nothing likely ends like that with this grain and pot. Was it this grain?</p>
+          ) : (
+            <ol>
+              {found.causes.map(({ id, says, share }) => (
+                <li key={id}>
+                  {says} ({Math.round(share * 100)} %)
+                </li>
+              ))}
+            </ol>
+          )}
+          {found.change && (
+            <p>
+              <b>What would have helped most: {found.change.says}.</b>
+            </p>
+          )}
+        </div>
+      )}
+    </section>
+  )
+}
