@@ -9,6 +9,7 @@ export default [
     route('notebook/:cook', 'routes/notebook/page.tsx'),
     route('compare', 'routes/compare/compare.tsx'),
     route('dry-run', 'routes/dry-run/dry-run.tsx'),
+    route('model', 'routes/model/model.tsx'),
     route('by', 'routes/by/by.tsx'),
     route('shelf', 'routes/shelf/shelf.tsx'),
     route('pots', 'routes/pots/pots.tsx'),

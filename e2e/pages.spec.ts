@@ -35,6 +35,19 @@ test('the bench needs no scrolling on a laptop', async ({ page, isMobile }) => {
   }
 })
 
+test('nothing of the bench is cut off, with what was learned and the slack of the water said', async ({ page, isMobile }) => {
+  test.skip(isMobile)
+  for (const height of [800, 670]) {
+    await page.setViewportSize({ width: 1280, height })
+    await open(page, '/?grain=short-white&for=5&pot=clay&on=big-gas')
+    const measure = page.getByRole('region', { name: 'Measure' })
+    await expect(measure).toContainText('by estimate')
+    await expect(measure).toContainText(/slack − \d+ \+ \d+ g, in \d+ of 100 kitchens/, { timeout: 15_000 })
+    for (const name of ['Measure', 'Before the heat'])
+      expect(await page.getByRole('region', { name }).evaluate((part) => part.scrollHeight - part.clientHeight)).toBeLessThanOrEqual(0)
+  }
+})
+
 test('settings refuse what makes no sense, beside the field, and lose nothing typed', async ({ page }) => {
   await open(page, '/settings')
   await page.getByLabel('Elevation, m').fill('1,1,2')

@@ -1,46 +1,67 @@
 import { expose } from 'comlink'
 import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { readSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
 import { prepare } from '#core/plan/prepare'
 import { diagnose, type Diagnosis, type PastPot } from '#core/simulate/diagnose'
+import { outcomeMap, waterSlack, type OutcomeMap, type WaterSlack } from '#core/simulate/outcome-map'
 import { reasonsOf } from '#core/simulate/reasons'
-import { simulate, type Simulated } from '#core/simulate/simulate'
-import { sweep, type Chances } from '#core/simulate/sweep'
-import { asMade, whatIf, type WhatIf } from '#core/simulate/what-if'
+import { simulate, type Simulated, type Simulation } from '#core/simulate/simulate'
+import { chancesOf, sweep, type Chances } from '#core/simulate/sweep'
+import { whatIf, type WhatIf } from '#core/simulate/what-if'
 
 /** A cooked pot with its verdict in words. */
 export interface Cooked extends Simulated {
   reasons: string[]
 }
 
-/** Pots of a sweep between two words to the page. */
-const TELL_EVERY = 16
-
-const simulationOf = (json: PlanRequestJson, question: WhatIf | null) => {
-  const request = settledRequest(json)
-  return question === null ? asMade(request) : whatIf(request, question)
+/** How far the water may be off, and how often the plan ends well. */
+export interface Slack {
+  water: WaterSlack | undefined
+  chances: Chances
 }
 
-/** The simulator, off the page's own thread. A sweep is stopped by ending its worker. */
+/** Pots between two words to the page. */
+const TELL_EVERY = 16
+
+const simulationOf = (json: SimulateRequestJson, question: WhatIf | null): Simulation => {
+  const read = readSimulateRequest(json)
+  if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+  const { seed: _seed, runs: _runs, ...simulation } = read.value
+  return question === null ? simulation : whatIf(simulation, question)
+}
+
+/** Runs to the end, telling now and then how far it is. */
+async function told<T>(running: Generator<number, T>, tell: (done: number) => void): Promise<T> {
+  for (;;) {
+    const next = running.next()
+    if (next.done) return next.value
+    if (next.value % TELL_EVERY === 0) {
+      tell(next.value)
+      // Lets the word out before the next pots.
+      await Promise.resolve()
+    }
+  }
+}
+
+/** The simulator, off the page's own thread. What takes long is stopped by ending its worker. */
 const simulator = {
-  cook(json: PlanRequestJson, question: WhatIf | null): Cooked {
+  cook(json: SimulateRequestJson, question: WhatIf | null): Cooked {
     const simulation = simulationOf(json, question)
     const run = simulate(simulation)
     return { ...run, reasons: reasonsOf(run, prepare(simulation.request).blend.uptake) }
   },
-  diagnose(json: PlanRequestJson, told: Omit<PastPot, 'request'>): Diagnosis {
-    return diagnose({ request: settledRequest(json), ...told })
+  diagnose(json: PlanRequestJson, about: Omit<PastPot, 'request'>): Diagnosis {
+    return diagnose({ request: settledRequest(json), ...about })
   },
-  async sweep(json: PlanRequestJson, question: WhatIf | null, given: { seed: number; runs: number }, tell: (done: number) => void): Promise<Chances> {
-    const running = sweep(simulationOf(json, question), given)
-    for (;;) {
-      const next = running.next()
-      if (next.done) return next.value
-      if (next.value % TELL_EVERY === 0) {
-        tell(next.value)
-        // Lets the word out before the next pots.
-        await Promise.resolve()
-      }
-    }
+  sweep(json: SimulateRequestJson, given: { seed: number; runs: number }, tell: (done: number) => void): Promise<Chances> {
+    return told(sweep(simulationOf(json, null), given), tell)
+  },
+  map(json: SimulateRequestJson, tell: (done: number) => void): Promise<OutcomeMap | undefined> {
+    return told(outcomeMap(simulationOf(json, null)), tell)
+  },
+  slack(json: SimulateRequestJson, given: { seed: number; runs: number }): Slack {
+    const simulation = simulationOf(json, null)
+    return { water: waterSlack(simulation), chances: chancesOf(simulation, given) }
   },
 }
 export type Simulator = typeof simulator

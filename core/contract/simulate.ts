@@ -1,9 +1,10 @@
 import * as v from 'valibot'
-import { deliveredPower } from '#core/heat/sources'
+import { deliveredPower, type HeatLevel } from '#core/heat/sources'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { celsius, metres } from '#core/quantity/units'
 import { roundTo } from '#core/quantity/rounding'
 import { standingLoss } from '#core/vessel/vessel'
+import type { StageChange } from '#core/simulate/changes'
 import type { Happening } from '#core/simulate/happening'
 import type { ScriptStep } from '#core/simulate/script'
 import { simulate, type Simulated } from '#core/simulate/simulate'
@@ -16,6 +17,8 @@ import { readPlanRequest, type PlanRequestJson, type Read } from './plan-request
 export const SIMULATE_LIMITS = Object.freeze({
   steps: 40,
   events: 60,
+  changes: 40,
+  stage: 60,
   minutes: [0, 1440],
   power_w: [0, 20_000],
   pressure_kpa: [5, 120],
@@ -30,13 +33,16 @@ const list = <const T extends v.GenericSchema>(of: T, most: number) =>
     v.maxLength(most, (issue) => `holds at most ${most}, got ${issue.input.length}`),
   )
 
+const HEATS = ['off', 'lowest', 'low', 'medium', 'high'] as const
+const LIDS = ['on', 'ajar', 'off'] as const
+
 const StepSchema = v.pipe(
   record({
     minutes: v.optional(between(...SIMULATE_LIMITS.minutes, 'minutes')),
     until: v.optional(oneOf(['boil', 'pressure', 'switch', 'dry'])),
     power_w: v.optional(between(...SIMULATE_LIMITS.power_w, 'W')),
-    heat: v.optional(oneOf(['off', 'lowest', 'low', 'medium', 'high'])),
-    lid: v.optional(oneOf(['on', 'ajar', 'off']), 'on'),
+    heat: v.optional(oneOf(HEATS)),
+    lid: v.optional(oneOf(LIDS), 'on'),
     pressure_kpa: v.nullish(between(...SIMULATE_LIMITS.pressure_kpa, 'kPa')),
   }),
   v.check(({ minutes, until }) => (minutes === undefined) !== (until === undefined), 'needs either minutes or until'),
@@ -54,9 +60,25 @@ const EventSchema = v.pipe(
   v.check(({ kind, grams }) => kind !== 'add-water' || grams !== undefined, '"add-water" needs grams'),
 )
 
+/** What is done otherwise at a planned stage; left out: as planned. */
+const ChangeSchema = v.pipe(
+  record({
+    stage: v.pipe(
+      v.string((issue) => `must be a stage's id, got ${quoted(issue.input)}`),
+      v.maxLength(SIMULATE_LIMITS.stage, (issue) => `is a stage's id of at most ${SIMULATE_LIMITS.stage} letters, got ${issue.input.length}`),
+    ),
+    power_w: v.optional(between(...SIMULATE_LIMITS.power_w, 'W')),
+    heat: v.optional(oneOf(HEATS)),
+    minutes: v.optional(between(...SIMULATE_LIMITS.minutes, 'minutes')),
+    lid: v.optional(oneOf(LIDS)),
+  }),
+  v.check(({ power_w, heat }) => power_w === undefined || heat === undefined, 'takes power_w or heat, not both'),
+)
+
 const MoreSchema = record({
   script: v.nullish(v.pipe(list(StepSchema, SIMULATE_LIMITS.steps), v.minLength(1, 'needs at least one step'))),
   events: v.optional(list(EventSchema, SIMULATE_LIMITS.events), []),
+  changes: v.optional(list(ChangeSchema, SIMULATE_LIMITS.changes), []),
   seed: v.optional(wholeBetween(0, 4_294_967_295), 1),
   runs: v.optional(wholeBetween(1, SIMULATE_LIMITS.runs), 1),
 })
@@ -67,6 +89,7 @@ export interface SimulateRequest {
   request: PlanRequest
   script: ScriptStep[] | null
   happenings: Happening[]
+  changes: Record<string, StageChange>
   seed: number
   runs: number
 }
@@ -83,19 +106,26 @@ export function readSimulateRequest(input: unknown): Read<SimulateRequest> {
   const request = planned.value
   const boilC = boilingPointAt(metres(request.elevationM))
   const loss = standingLoss(request.vessel, celsius(boilC), celsius(request.kitchenC))
-  const { script, events, seed, runs } = more.output
+  const { script, events, changes, seed, runs } = more.output
+  const powerOf = (heat: HeatLevel) => deliveredPower(request.source, heat, loss)
   return {
     ok: true,
     value: {
       request,
       script: script?.map((step): ScriptStep => ({
-        powerW: step.power_w ?? deliveredPower(request.source, step.heat!, loss),
+        powerW: step.power_w ?? powerOf(step.heat!),
         lid: step.lid,
         pressureKPa: step.pressure_kpa ?? null,
         until: step.minutes === undefined ? { event: step.until! } : { minutes: step.minutes },
       })) ?? null,
       // Water added to a pot at the boil comes out of a kettle.
       happenings: events.map((e): Happening => ({ atMin: e.at_min, kind: e.kind, seconds: e.seconds ?? USUAL_LIFT_S, grams: e.grams ?? 0, celsius: boilC })),
+      changes: Object.fromEntries(
+        changes.map(({ stage, power_w, heat, minutes, lid }): [string, StageChange] => {
+          const powerW = power_w ?? (heat && powerOf(heat))
+          return [stage, { ...(powerW === undefined ? {} : { powerW }), ...(minutes === undefined ? {} : { minutes }), ...(lid === undefined ? {} : { lid }) }]
+        }),
+      ),
       seed,
       runs,
     },

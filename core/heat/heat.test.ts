@@ -1,3 +1,4 @@
+import { BOILING_POINTS } from '../../tests/published'
 import { celsius, metres, pascals } from '#core/quantity/units'
 import { boilingPointAt, pressureAt, saturationTemperature } from './boiling-point'
 import { cookingSpeed } from './cooking-speed'
@@ -14,14 +15,7 @@ test.each([
   expect(saturationTemperature(pascals(pressure)) + 273.15).toBeCloseTo(kelvin, 5)
 })
 
-test.each([
-  [0, 99.97],
-  [500, 98.31],
-  [1000, 96.65],
-  [1500, 94.98],
-  [2000, 93.32],
-  [3000, 89.97],
-])('at %i m water boils at %f °C', (elevation, boil) => {
+test.each(BOILING_POINTS)('at %i m water boils at %f °C', (elevation, boil) => {
   expect(Math.abs(boilingPointAt(metres(elevation)) - boil)).toBeLessThan(0.1)
 })
 

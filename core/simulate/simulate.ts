@@ -9,6 +9,7 @@ import { separateIndex } from '#core/plan/separate-index'
 import { expectedClarity } from '#core/rinse/clarity'
 import { centreCooked, fillPot, freeShare, FULL, grainWater, layerUptake, leastCooked, type Pot, type PotSetup, type Resolution } from '#core/pot/pot'
 import type { Phase } from '#core/pot/run'
+import { withChanges, type Changes } from './changes'
 import { runWith, type Happening, type Told } from './happening'
 import { phasesOf, type ScriptStep } from './script'
 import { verdictOf, type Outcome, type Verdict } from './verdict'
@@ -19,6 +20,8 @@ export interface Simulation {
   /** Replaces the planned heat; null keeps it. */
   script: readonly ScriptStep[] | null
   happenings: readonly Happening[]
+  /** What is done otherwise at single stages. */
+  changes?: Changes | undefined
   /** Minutes and water of another plan, kept though this pot would want others: what if that plan were cooked here. */
   asPlanned?: Plan | undefined
   /** Of the kept water, where it was poured by a share. */
@@ -71,7 +74,7 @@ export interface Ready {
   pourG: number
 }
 
-export function makeReady({ request, script, asPlanned, pourShare = 1 }: Omit<Simulation, 'happenings'>): Ready {
+export function makeReady({ request, script, asPlanned, changes = {}, pourShare = 1 }: Omit<Simulation, 'happenings'>): Ready {
   const prepared = prepare(request)
   const made = plan(request)
   const { timed, method } = prepared
@@ -86,7 +89,7 @@ export function makeReady({ request, script, asPlanned, pourShare = 1 }: Omit<Si
     prepared, made,
     // A script knows of no basket and no kettle: grain and water are in the pot from the start.
     problem: script === null ? problem : { ...problem, later: [], way: 'pot', basket: false },
-    phases: script === null ? planned : phasesOf(script, pressureAt(metres(request.elevationM))),
+    phases: script === null ? withChanges(planned, changes) : phasesOf(script, pressureAt(metres(request.elevationM))),
     pourG: (asPlanned ?? made).water.pour_g * pourShare,
   }
 }

@@ -10,7 +10,7 @@ const settled = (variety: VarietyId, more: Partial<PlanRequestJson> = {}) => {
   return read.value
 }
 const run = (variety: VarietyId, question: WhatIf | null, more: Partial<PlanRequestJson> = {}) =>
-  simulate(question === null ? asMade(settled(variety, more)) : whatIf(settled(variety, more), question))
+  simulate(question === null ? asMade(settled(variety, more)) : whatIf(asMade(settled(variety, more)), question))
 const wet = ({ outcome }: ReturnType<typeof run>) => outcome.uptakeMean + (outcome.freeShare * (1 + outcome.uptakeMean)) / (1 - outcome.freeShare)
 
 const FIVE: readonly VarietyId[] = ['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled']

@@ -27,8 +27,14 @@ const LIFTS = [2, 5, 8]
 /** The plan's own pot. */
 export const asMade = (request: PlanRequest): Simulation => ({ request, script: null, happenings: [] })
 
+/** The same cook, as it is done by hand, where one thing more is otherwise. */
+export function whatIf(base: Simulation, question: WhatIf): Simulation {
+  const asked = otherwise(base.request, question)
+  return { ...base, ...asked, happenings: [...base.happenings, ...asked.happenings] }
+}
+
 /** The same plan's water and minutes, where one thing is otherwise. */
-export function whatIf(request: PlanRequest, question: WhatIf): Simulation {
+function otherwise(request: PlanRequest, question: WhatIf): Simulation {
   const made = plan(request)
   const same: Simulation = { request, script: null, happenings: [], asPlanned: made }
   switch (question) {

@@ -273,6 +273,12 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   return search
 }
 
+/** The bench after a change. Another grain, amount or soak was not the one that was weighed. */
+export function changedBench(state: BenchState, next: Partial<BenchState>): BenchState {
+  const weighed = 'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
+  return { ...state, ...next, ...(weighed ? {} : { wet: null }) }
+}
+
 export const MOST_OTHERS = 2
 
 function readOther(text: string): BenchState['others'] {

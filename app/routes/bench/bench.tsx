@@ -1,6 +1,6 @@
 import { useMediaQuery } from '@mantine/hooks'
-import { useEffect, useMemo, useRef, useState } from 'react'
-import { data, redirect, useFetcher, useNavigation, useSearchParams, useSubmit } from 'react-router'
+import { useEffect, useMemo, useState } from 'react'
+import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { settledRequest } from '#core/contract/plan-request'
 import { whyMinutes, whyPour, type Known } from '#core/explain/pour'
@@ -15,20 +15,23 @@ import { startCook } from '#server/kitchen/start-cook'
 import { knobWord } from '../../drawing/knob-word'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
 import { stayPut } from '../../shell/stay-put'
+import { useAddress } from '../../shell/use-address'
 import { clockTime, hourAt } from '../../time/clock-hour'
 import type { Route } from './+types/bench'
 import { Before } from './before'
-import { bagDelta, bagOfState, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
+import { bagDelta, bagOfState, changedBench, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
 import { Cautions } from './cautions'
 import { houseIn } from './house.server'
 import { Measure } from './measure'
 import { OrderLine } from './order-line'
 import { contextOf, heldAt, ownPourWords } from './own-water'
 import { PotView } from './pot-view'
+import { slackWords } from './slack-words'
 import { StartBar } from './start-bar'
 import { Study } from './study'
 import { StagesUpright } from './stages-upright'
 import { TABS, type Tab } from './tabs'
+import { useSlack } from './use-slack'
 import { vesselFromRow } from './vessel-from-row'
 import classes from './bench.module.css'
 
@@ -66,7 +69,6 @@ export const shouldRevalidate = stayPut
 /** Schools whose water, in the pot before the heat, sets the texture: it can be held. */
 const HELD: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start', 'off-heat', 'switch-cooker', 'pressure-electric', 'pressure-stovetop', 'oven'])
 
-const STILL_MS = 350
 const TICK_MS = 15_000
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
@@ -98,6 +100,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
     learned: learned && { delta: learned.uptakeDelta, sd: learned.uptakeSd },
     bagDelta: bagDelta(bagOfState(state, house)),
   }
+  const slack = useSlack(request)
   const context = contextOf(plan, state, vessel)
   const times = useMemo(() => {
     const line = timelineOf(plan.stages)
@@ -143,7 +146,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} now={now} gauge={gauge} printed={vesselRow.printed} why={whyPour(asked, plan, known)} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={HELD.has(method) ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whyPour(asked, plan, known)} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
           onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
@@ -189,44 +192,9 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 }
 
 /** The bench's state, kept in the address, with a way back. */
-/** An address, whatever the order it was written in. */
-const sorted = (search: string): string => [...new URLSearchParams(search)].map(([key, value]) => `${key}=${value}`).sort().join('&')
-
 function useBench(first: BenchState, house: House, busy: boolean) {
-  const [search, setSearch] = useSearchParams()
-  const [past, setPast] = useState<BenchState[]>([])
-  const [state, setState] = useState(() => fromSearch(search, first, house))
-  const written = toSearch(state, first).toString()
-  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
-  const [seen, setSeen] = useState(search.toString())
-  // Somebody went back, or opened a bookmark: the address leads.
-  if (search.toString() !== seen) {
-    setSeen(search.toString())
-    if (search.toString() !== written) setState(fromSearch(search, first, house))
-  }
-  useEffect(() => {
-    // The address waits while something is kept or started: it would break off the answer.
-    if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
-    timer.current = setTimeout(() => setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true }), STILL_MS)
-    return () => clearTimeout(timer.current)
-  }, [busy, written, seen, past.length, setSearch])
-  return {
-    state,
-    change: (next: Partial<BenchState>) => {
-      setPast((list) => [...list.slice(-40), state])
-      // Another grain, amount or soak was not the one that was weighed.
-      const weighed = 'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
-      setState({ ...state, ...next, ...(weighed ? {} : { wet: null }) })
-    },
-    undo: () => {
-      const last = past[past.length - 1]
-      if (last) setState(last)
-      setPast((list) => list.slice(0, -1))
-    },
-    canUndo: past.length > 0,
-    /** Leaves the address as it is: something is about to be sent. */
-    leaveAddress: () => clearTimeout(timer.current),
-  }
+  const { state, become, ...rest } = useAddress<BenchState>({ read: (search) => fromSearch(search, first, house), write: (of) => toSearch(of, first), busy })
+  return { ...rest, state, change: (next: Partial<BenchState>) => become(changedBench(state, next)) }
 }
 
 /** Now by the server's clock, at a calm pace; the same on the server's page and on the first one here. */

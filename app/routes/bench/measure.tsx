@@ -12,6 +12,7 @@ import type { PourMarkRow } from '#server/database/shelf'
 import { dayWord } from '../../time/clock-hour'
 import { readTold } from '../../forms/told'
 import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from './gauges'
+import type { SlackWords } from './slack-words'
 import { WaterBeam } from './water-beam'
 import { Why } from './why'
 import classes from './measure.module.css'
@@ -26,6 +27,8 @@ export interface MeasureProps {
   /** Marks kept for this grain in this pot. */
   marks: readonly PourMarkRow[]
   learned: Correction | undefined
+  /** How far the pour may be off. */
+  slack: SlackWords | undefined
   now: number
   /** Where this school's water goes. */
   way: Way
@@ -49,7 +52,7 @@ const POUR_TITLE: Record<Way, string> = { pot: 'Pour', excess: 'Plenty of water'
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
-  const { plan, learned, now, settings, gauge, onGauge, ownWords, onPoured } = props
+  const { plan, learned, slack, now, settings, gauge, onGauge, ownWords, onPoured } = props
   const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan
@@ -68,9 +71,15 @@ export function Measure(props: MeasureProps) {
         ))}
       </div>
       <p className={classes.slack}>
-        {way === 'excess' || way === 'boiler' ? 'its minutes set the texture' : `firm at ${Math.round(water.firm_pour_g)}, soft at ${Math.round(water.soft_pour_g)} g`}; ratio{' '}
-        {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
+        {way === 'excess' || way === 'boiler' ? 'its minutes set the texture' : `firm at ${Math.round(water.firm_pour_g)}, soft at ${Math.round(water.soft_pour_g)} g`}; {water.ratio_by_volume.toFixed(2)} by volume,{' '}
+        {water.ratio_by_mass.toFixed(2)} by mass
         {water.boiler_g !== undefined && `; and ${Math.round(water.boiler_g)} g under the basket`}
+        {slack && (
+          <>
+            ; <span data-sure={slack.sure}>{slack.says}</span>
+            {!slack.sure && ', by estimate'}
+          </>
+        )}
       </p>
       {ownWords ? (
         <p className={classes.learned} data-own>

@@ -1,5 +1,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
 import type { Cooked } from '../../workers/simulator'
+import { stageWord } from '../../drawing/stage-words'
+import { stageTimes, type CookedStage } from './stage-times'
 import classes from './dry-run.module.css'
 
 interface CurvesProps {
@@ -31,31 +33,59 @@ export default function Curves({ cooked, names, minute }: CurvesProps) {
     })
     return row
   })
+  const stages = stageTimes(cooked[0]!)
   return (
     <div className={classes.curves}>
-      <Curve title="in the bed, °C" unit="°C" rows={rows} names={names} of="bulk" minute={minute} />
-      <Curve title="water free, g" unit="g" rows={rows} names={names} of="free" minute={minute} />
-      <Curve title="hearts cooked, %" unit="%" rows={rows} names={names} of="cooked" minute={minute} most={100} />
+      <Curve title="in the bed, °C" unit="°C" rows={rows} names={names} of="bulk" minute={minute} stages={stages} longest={longest} />
+      <Curve title="water free, g" unit="g" rows={rows} names={names} of="free" minute={minute} stages={stages} longest={longest} />
+      <Curve title="hearts cooked, %" unit="%" rows={rows} names={names} of="cooked" minute={minute} stages={stages} longest={longest} most={100} />
     </div>
   )
 }
 
-function Curve({ title, unit, rows, names, of, minute, most }: { title: string; unit: string; rows: Row[]; names: readonly string[]; of: string; minute: number; most?: number }) {
+interface CurveProps {
+  title: string
+  unit: string
+  rows: Row[]
+  names: readonly string[]
+  of: string
+  minute: number
+  stages: readonly CookedStage[]
+  longest: number
+  most?: number
+}
+
+/** Room the chart keeps for its left axis and its right edge, px; the stages under it keep the same. */
+const AXIS_PX = 46
+const LEFT_PX = -8
+const RIGHT_PX = 8
+
+function Curve({ title, unit, rows, names, of, minute, stages, longest, most }: CurveProps) {
   return (
     <figure className={classes.curve}>
       <figcaption className="quiet small">{title}</figcaption>
       <ResponsiveContainer width="100%" height={190} initialDimension={{ width: 360, height: 190 }}>
-        <LineChart data={rows} margin={{ top: 4, right: 8, bottom: 4, left: -8 }}>
+        <LineChart data={rows} margin={{ top: 4, right: RIGHT_PX, bottom: 4, left: LEFT_PX }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />
           <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} {...AXIS} tickCount={6} tickFormatter={(t: number) => String(Math.round(t))} />
-          <YAxis {...AXIS} width={46} domain={[0, most ?? 'auto']} />
+          <YAxis {...AXIS} width={AXIS_PX} domain={[0, most ?? 'auto']} />
           <Tooltip contentStyle={{ background: 'var(--enamel)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(t) => `${Number(t).toFixed(1)} min`} formatter={(v, name) => [`${String(v)} ${unit}`, name]} />
+          {stages.slice(0, -1).map(({ stage, end }) => (
+            <ReferenceLine key={stage.id} x={end} stroke="var(--line)" strokeDasharray="2 3" />
+          ))}
           <ReferenceLine x={minute} stroke="var(--ink-2)" />
           {names.map((name, r) => (
             <Line key={name} name={name} dataKey={`${of}${r}`} stroke={PENS[r]!} strokeWidth={2.4} {...(DASHES[r] ? { strokeDasharray: DASHES[r] } : {})} dot={false} isAnimationActive={false} connectNulls />
           ))}
         </LineChart>
       </ResponsiveContainer>
+      <div className={classes.under} style={{ marginLeft: AXIS_PX + LEFT_PX, marginRight: RIGHT_PX }} aria-hidden>
+        {stages.map(({ stage, start, end }) => (
+          <span key={stage.id} style={{ left: `${(100 * start) / longest}%`, width: `${(100 * (end - start)) / longest}%` }} data-hot={stage.power_w > 0}>
+            {stageWord(stage)}
+          </span>
+        ))}
+      </div>
     </figure>
   )
 }

@@ -1,85 +1,102 @@
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
+import type { SimulateRequestJson } from '#core/contract/simulate'
 import type { Diagnosis, PastPot } from '#core/simulate/diagnose'
+import { MAP_SIZE, type OutcomeMap } from '#core/simulate/outcome-map'
 import type { Chances } from '#core/simulate/sweep'
 import type { WhatIf } from '#core/simulate/what-if'
 import type { Cooked, Simulator } from '../../workers/simulator'
+import { startSimulator, type Running } from '../../workers/start-simulator'
 
-const startWorker = () => new Worker(new URL('../../workers/simulator.ts', import.meta.url), { type: 'module' })
+/** A cooked pot, and the question it answers; null is the plan's own. */
+export type Answer = Cooked & { question: WhatIf | null }
 
-/** Pots cooked in a worker, the newest question's answer only. Undefined until the first is done. */
-export function useCooked(request: PlanRequestJson, questions: readonly (WhatIf | null)[]): Cooked[] | undefined {
-  const [cooked, setCooked] = useState<Cooked[]>()
-  const worker = useRef<{ thread: Worker; remote: Remote<Simulator> } | undefined>(undefined)
+/** Pots cooked in a worker, one asking at a time and always the newest: while a hand drags, what it passed is skipped.
+ *  Undefined until the first is done. */
+export function useCooked(request: SimulateRequestJson, questions: readonly (WhatIf | null)[]): Answer[] | undefined {
+  const [cooked, setCooked] = useState<Answer[]>()
   const asked = JSON.stringify([request, questions])
+  const at = useRef<{ running?: Running; busy: boolean; wanted: string; ended: boolean }>({ busy: false, wanted: '', ended: false })
   useEffect(() => {
-    const thread = startWorker()
-    worker.current = { thread, remote: wrap<Simulator>(thread) }
-    return () => thread.terminate()
+    const here = at.current
+    here.running = startSimulator()
+    here.ended = false
+    here.busy = false
+    return () => {
+      here.ended = true
+      here.running?.end()
+    }
   }, [])
   useEffect(() => {
-    let current = true
-    const [json, list] = JSON.parse(asked) as [PlanRequestJson, (WhatIf | null)[]]
+    const here = at.current
+    here.wanted = asked
+    if (here.busy) return
     void (async () => {
-      const runs: Cooked[] = []
-      for (const question of list) runs.push(await worker.current!.remote.cook(json, question))
-      if (current) setCooked(runs)
+      here.busy = true
+      let done = ''
+      while (done !== here.wanted && !here.ended) {
+        done = here.wanted
+        const [json, list] = JSON.parse(done) as [SimulateRequestJson, (WhatIf | null)[]]
+        const runs: Answer[] = []
+        for (const question of list) runs.push({ ...(await here.running!.remote.cook(json, question)), question })
+        if (!here.ended) setCooked(runs)
+      }
+      here.busy = false
     })()
-    return () => {
-      current = false
-    }
   }, [asked])
   return cooked
 }
 
 /** Asks about a past pot, in a worker that ends with its answer. */
 export async function diagnoseInWorker(request: PlanRequestJson, told: Omit<PastPot, 'request'>): Promise<Diagnosis> {
-  const thread = startWorker()
+  const { remote, end } = startSimulator()
   try {
-    return await wrap<Simulator>(thread).diagnose(request, told)
+    return await remote.diagnose(request, told)
   } finally {
-    thread.terminate()
+    end()
   }
 }
 
-export interface SweepState {
+export interface LongRun<T> {
   /** Pots done so far; undefined while nothing runs. */
   done: number | undefined
-  chances: Chances | undefined
+  /** The answer to this very request. */
+  answer: { value: T } | undefined
   start: () => void
   stop: () => void
 }
 
-export const SWEEP_RUNS = 400
-
-/** A sweep in a worker of its own, so that stopping it is ending the worker. Another plan throws the old chances away. */
-export function useSweep(request: PlanRequestJson): SweepState {
-  const [state, setState] = useState<{ of: string; done?: number; chances?: Chances }>({ of: '' })
-  const thread = useRef<Worker | undefined>(undefined)
+/** Many pots in a worker of their own, so that stopping them is ending the worker. Another request throws the old answer away. */
+function useLongRun<T>(request: SimulateRequestJson, run: (remote: Remote<Simulator>, json: SimulateRequestJson, tell: (done: number) => void) => Promise<T>): LongRun<T> {
+  const [state, setState] = useState<{ of: string; done?: number; answer?: { value: T } }>({ of: '' })
+  const running = useRef<Running | undefined>(undefined)
   const asked = JSON.stringify(request)
   const stop = () => {
-    thread.current?.terminate()
-    thread.current = undefined
+    running.current?.end()
+    running.current = undefined
     setState({ of: asked })
   }
-  useEffect(() => () => thread.current?.terminate(), [])
+  useEffect(() => () => running.current?.end(), [])
   const mine = state.of === asked ? state : { of: asked }
   const start = () => {
-    thread.current?.terminate()
-    const worker = startWorker()
-    thread.current = worker
+    running.current?.end()
+    const mineNow = startSimulator()
+    running.current = mineNow
     setState({ of: asked, done: 0 })
-    const remote = wrap<Simulator>(worker)
-    void remote
-      .sweep(request, null, { seed: 1, runs: SWEEP_RUNS }, proxy((done: number) => thread.current === worker && setState({ of: asked, done })))
-      .then((chances) => {
-        if (thread.current !== worker) return
-        // A word on its way about progress comes too late now.
-        thread.current = undefined
-        worker.terminate()
-        setState({ of: asked, chances })
-      })
+    void run(mineNow.remote, request, proxy((done: number) => running.current === mineNow && setState({ of: asked, done }))).then((value) => {
+      if (running.current !== mineNow) return
+      // A word on its way about progress comes too late now.
+      running.current = undefined
+      mineNow.end()
+      setState({ of: asked, answer: { value } })
+    })
   }
-  return { done: mine.done, chances: mine.chances, start, stop }
+  return { done: mine.done, answer: mine.answer, start, stop }
 }
+
+export const SWEEP_RUNS = 400
+export const MAP_POTS = MAP_SIZE.pours * MAP_SIZE.minutes
+
+export const useSweep = (request: SimulateRequestJson): LongRun<Chances> => useLongRun(request, (remote, json, tell) => remote.sweep(json, { seed: 1, runs: SWEEP_RUNS }, tell))
+export const useMap = (request: SimulateRequestJson): LongRun<OutcomeMap | undefined> => useLongRun(request, (remote, json, tell) => remote.map(json, tell))

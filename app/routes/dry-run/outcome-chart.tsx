@@ -1,0 +1,152 @@
+import { useId, useRef, useState, type KeyboardEvent } from 'react'
+import { GOOD_OUTCOMES, OUTCOMES, type OutcomeWord } from '#core/simulate/outcome-word'
+import type { OutcomeMap } from '#core/simulate/outcome-map'
+import classes from './outcome-chart.module.css'
+
+interface OutcomeChartProps {
+  map: OutcomeMap
+  /** Takes the pot to a point of the chart. */
+  onPick: (pourG: number, minutes: number) => void
+}
+
+const CELL = { w: 24, h: 19 }
+const PAD = { left: 58, top: 8, bottom: 40, right: 8 }
+const WORDS: Record<OutcomeWord, string> = {
+  good: 'good', soft: 'good, soft', firm: 'good, firm', wet: 'wet', mush: 'mush', dry: 'dry', hard: 'hard in the middle', uneven: 'uneven', scorched: 'scorched',
+}
+
+/** How the pot ends over water and minutes. Each outcome has a mark of its own besides its colour; the ring is this pot. */
+export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
+  const { pours, minutes, cells, at, stage } = map
+  const id = useId()
+  const grid = useRef<SVGGElement>(null)
+  const nearest = (list: readonly number[], to: number) => list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
+  const [focus, setFocus] = useState({ x: nearest(pours, at.pourG), y: nearest(minutes, at.minutes) })
+  const width = PAD.left + pours.length * CELL.w + PAD.right
+  const height = PAD.top + minutes.length * CELL.h + PAD.bottom
+  // Minutes grow upward.
+  const left = (i: number) => PAD.left + i * CELL.w
+  const top = (j: number) => PAD.top + (minutes.length - 1 - j) * CELL.h
+  const place = (list: readonly number[], n: number) => ((n - list[0]!) / (list.at(-1)! - list[0]!)) * (list.length - 1)
+  const present = OUTCOMES.filter((word) => cells.some((row) => row.includes(word)))
+  const move = (event: KeyboardEvent) => {
+    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault()
+      onPick(Math.round(pours[focus.x]!), minutes[focus.y]!)
+    }
+    if (!by) return
+    event.preventDefault()
+    const next = { x: Math.min(pours.length - 1, Math.max(0, focus.x + by[0]!)), y: Math.min(minutes.length - 1, Math.max(0, focus.y + by[1]!)) }
+    setFocus(next)
+    grid.current?.querySelector<SVGGElement>(`[data-at="${next.x}-${next.y}"]`)?.focus()
+  }
+  return (
+    <figure className={classes.chart}>
+      <svg viewBox={`0 0 ${width} ${height}`} className={classes.svg}>
+        <defs>
+          {OUTCOMES.map((word) => (
+            <pattern key={word} id={`${id}-${word}`} width="8" height="8" patternUnits="userSpaceOnUse">
+              <Mark word={word} />
+            </pattern>
+          ))}
+        </defs>
+        <g role="grid" aria-label={`How it ends, by water and by minutes of ${stage.toLowerCase()}`} ref={grid} onKeyDown={move}>
+          {cells.map((row, j) => (
+            <g role="row" key={minutes[j]}>
+              {row.map((word, i) => (
+                <g
+                  key={pours[i]} role="gridcell" data-at={`${i}-${j}`} tabIndex={focus.x === i && focus.y === j ? 0 : -1}
+                  aria-label={`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}
+                  className={classes.cell}
+                  onClick={() => onPick(Math.round(pours[i]!), minutes[j]!)}
+                  onFocus={() => setFocus({ x: i, y: j })}
+                >
+                  <title>{`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}</title>
+                  <rect x={left(i)} y={top(j)} width={CELL.w} height={CELL.h} data-outcome={word} className={classes.ground} />
+                  <rect x={left(i)} y={top(j)} width={CELL.w} height={CELL.h} fill={`url(#${id}-${word})`} />
+                </g>
+              ))}
+            </g>
+          ))}
+        </g>
+        {pours.map((g, i) => i % 3 === 0 && (
+          <text key={g} x={left(i) + CELL.w / 2} y={height - PAD.bottom + 16} textAnchor="middle" className={classes.tick}>
+            {Math.round(g)}
+          </text>
+        ))}
+        {minutes.map((m, j) => j % 2 === 0 && (
+          <text key={m} x={PAD.left - 6} y={top(j) + CELL.h / 2 + 4} textAnchor="end" className={classes.tick}>
+            {m.toFixed(m < 10 ? 1 : 0)}
+          </text>
+        ))}
+        <text x={PAD.left + (pours.length * CELL.w) / 2} y={height - 6} textAnchor="middle" className={classes.axis}>
+          water poured, g
+        </text>
+        <text transform={`translate(14 ${PAD.top + (minutes.length * CELL.h) / 2}) rotate(-90)`} textAnchor="middle" className={classes.axis}>
+          {`${stage.toLowerCase().split(',')[0]!}, min`}
+        </text>
+        <circle cx={left(place(pours, at.pourG)) + CELL.w / 2} cy={top(place(minutes, at.minutes)) + CELL.h / 2} r={8} className={classes.here} />
+      </svg>
+      <figcaption className={classes.legend}>
+        {present.map((word) => (
+          <span key={word}>
+            <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden>
+              <rect width="24" height="16" data-outcome={word} className={classes.ground} />
+              <rect width="24" height="16" fill={`url(#${id}-${word})`} />
+            </svg>
+            {WORDS[word]}
+          </span>
+        ))}
+        <span>
+          <svg viewBox="0 0 24 16" width="24" height="16" aria-hidden>
+            <circle cx="12" cy="8" r="6" className={classes.here} />
+          </svg>
+          this pot
+        </span>
+      </figcaption>
+      <p>{roomWords(map)}</p>
+    </figure>
+  )
+}
+
+/** The row and the column through this pot, in words. */
+function roomWords({ pours, minutes, cells, at }: OutcomeMap): string {
+  const nearest = (list: readonly number[], to: number) => list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
+  const [x, y] = [nearest(pours, at.pourG), nearest(minutes, at.minutes)]
+  const run = (good: (i: number) => boolean, from: number, n: number): [number, number] | undefined => {
+    if (!good(from)) return undefined
+    let [low, high] = [from, from]
+    while (low > 0 && good(low - 1)) low--
+    while (high < n - 1 && good(high + 1)) high++
+    return [low, high]
+  }
+  const across = run((i) => GOOD_OUTCOMES.has(cells[y]![i]!), x, pours.length)
+  const up = run((j) => GOOD_OUTCOMES.has(cells[j]![x]!), y, minutes.length)
+  if (!across || !up) return 'This pot lies outside the good field; press a point of it to go there.'
+  return `With these minutes it ends well from ${Math.round(pours[across[0]]!)} to ${Math.round(pours[across[1]]!)} g; with this water from ${minutes[up[0]]!.toFixed(1)} to ${minutes[up[1]]!.toFixed(1)} min. Press a point to go there.`
+}
+
+/** What tells outcomes apart without colour. */
+function Mark({ word }: { word: OutcomeWord }) {
+  switch (word) {
+    case 'good':
+      return null
+    case 'firm':
+      return <circle cx="4" cy="4" r="1" className={classes.dot} />
+    case 'soft':
+      return <path d="M1 4h6" className={classes.line} />
+    case 'wet':
+      return <path d="M0 4q2 -4 4 0t4 0" className={classes.line} />
+    case 'mush':
+      return <path d="M0 2q2 -4 4 0t4 0M0 6q2 -4 4 0t4 0" className={classes.line} />
+    case 'dry':
+      return <path d="M4 1v6" className={classes.line} />
+    case 'hard':
+      return <circle cx="4" cy="4" r="2.2" className={classes.line} />
+    case 'uneven':
+      return <path d="M0 8L8 0" className={classes.line} />
+    case 'scorched':
+      return <path d="M1 1l6 6M7 1l-6 6" className={classes.line} />
+  }
+}

@@ -1,0 +1,13 @@
+import type { Route } from './+types/model'
+import { modelDocument } from './document.server'
+import classes from './model.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'The model and its figures · Omsel' }]
+
+export const loader = () => ({ html: modelDocument() })
+
+/** How everything is computed, and what it is tested against: the same text that lies beside the code. */
+export default function Model({ loaderData }: Route.ComponentProps) {
+  // The text is ours, read when the app was built.
+  return <main className={`place ${classes.model}`} dangerouslySetInnerHTML={{ __html: loaderData.html }} />
+}

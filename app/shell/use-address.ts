@@ -1,0 +1,53 @@
+import { useEffect, useRef, useState } from 'react'
+import { useSearchParams } from 'react-router'
+
+interface Addressed<T> {
+  read: (search: URLSearchParams) => T
+  write: (state: T) => URLSearchParams
+  /** While something is sent the address waits: changing it would break off the answer. */
+  busy?: boolean
+}
+
+/** A drag changes the state many times a second; the address follows when the hand is still. */
+const STILL_MS = 350
+const MOST_BACK = 40
+
+/** An address, whatever the order it was written in. */
+const sorted = (search: string): string => [...new URLSearchParams(search)].map(([key, value]) => `${key}=${value}`).sort().join('&')
+
+/** State kept in the address, with a way back. A bare address stays bare until something is changed; somebody going back, or opening a
+ *  bookmark, leads the state. */
+export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
+  const [search, setSearch] = useSearchParams()
+  const [past, setPast] = useState<T[]>([])
+  const [state, setState] = useState(() => read(search))
+  const written = write(state).toString()
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  const [seen, setSeen] = useState(search.toString())
+  if (search.toString() !== seen) {
+    setSeen(search.toString())
+    if (search.toString() !== written) setState(read(search))
+  }
+  useEffect(() => {
+    if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
+    timer.current = setTimeout(() => setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true }), STILL_MS)
+    return () => clearTimeout(timer.current)
+  }, [busy, written, seen, past.length, setSearch])
+  return {
+    state,
+    written,
+    become: (next: T) => {
+      setPast((list) => [...list.slice(-MOST_BACK), state])
+      setState(next)
+    },
+    undo: () => {
+      const last = past.at(-1)
+      if (last === undefined) return
+      setState(last)
+      setPast((list) => list.slice(0, -1))
+    },
+    canUndo: past.length > 0,
+    /** Leaves the address as it is: something is about to be sent. */
+    leaveAddress: () => clearTimeout(timer.current),
+  }
+}
