@@ -94,6 +94,8 @@ test('things done on the way, and another kitchen', async ({ page }) => {
   await page.getByRole('button', { name: /^Take back: 50 g/ }).click()
   await expect(page.getByRole('region', { name: 'as planned' })).toBeVisible()
   await page.getByLabel('Height, m').fill('3500')
+  await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
+  for (let i = 0; i < 60; i++) await page.keyboard.press('ArrowRight')
   await expect(page.getByRole('region', { name: 'as you do it' }).getByRole('img')).toHaveAttribute('aria-label', /8\d °C/)
 })
 

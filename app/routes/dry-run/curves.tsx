@@ -1,3 +1,4 @@
+import { memo, useMemo } from 'react'
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
 import type { Cooked } from '../../workers/simulator'
 import { stageWord } from '../../drawing/stage-words'
@@ -14,14 +15,14 @@ const AXIS = { stroke: 'var(--ink-2)', fontSize: 13 } as const
 /** Runs are told apart by their dashes as well as by their colour. */
 const DASHES = [undefined, '7 4', '2 4'] as const
 const PENS = ['var(--rim)', 'var(--ember)', 'var(--plum)'] as const
-const POINTS = 140
+const POINTS = 90
 
 type Row = { t: number } & Record<string, number>
 
 /** Temperature, free water and cooked share over the minutes, every run in each. */
-export default function Curves({ cooked, names, minute }: CurvesProps) {
+export default memo(function Curves({ cooked, names, minute }: CurvesProps) {
   const longest = Math.max(...cooked.map((run) => run.series.tMin.at(-1)!))
-  const rows = Array.from({ length: POINTS + 1 }, (_, i): Row => {
+  const rows = useMemo(() => Array.from({ length: POINTS + 1 }, (_, i): Row => {
     const t = (i * longest) / POINTS
     const row: Row = { t: Number(t.toFixed(2)) }
     cooked.forEach(({ series }, r) => {
@@ -32,8 +33,8 @@ export default function Curves({ cooked, names, minute }: CurvesProps) {
       row[`cooked${r}`] = Math.round((100 * series.centreByLayer.reduce((sum, layer) => sum + layer[at]!, 0)) / series.centreByLayer.length)
     })
     return row
-  })
-  const stages = stageTimes(cooked[0]!)
+  }), [cooked, longest])
+  const stages = useMemo(() => stageTimes(cooked[0]!), [cooked])
   return (
     <div className={classes.curves}>
       <Curve title="in the bed, °C" unit="°C" rows={rows} names={names} of="bulk" minute={minute} stages={stages} longest={longest} />
@@ -41,7 +42,7 @@ export default function Curves({ cooked, names, minute }: CurvesProps) {
       <Curve title="hearts cooked, %" unit="%" rows={rows} names={names} of="cooked" minute={minute} stages={stages} longest={longest} most={100} />
     </div>
   )
-}
+})
 
 interface CurveProps {
   title: string

@@ -1,5 +1,5 @@
 import { Button, NumberInput, Progress, Skeleton, Slider, UnstyledButton } from '@mantine/core'
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { LIMITS, settledRequest } from '#core/contract/plan-request'
@@ -182,7 +182,8 @@ const nameOf = ({ question }: Answer, changed: boolean): string =>
 /** The pots at one minute, the minute and the heat in hand, the curves under them, and the verdicts. */
 function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }: InsideProps) {
   const longest = Math.max(...cooked.map((run) => run.series.tMin.at(-1)!))
-  const names = cooked.map((run) => nameOf(run, countOtherwise(otherwise) > 0))
+  const changed = countOtherwise(otherwise) > 0
+  const names = useMemo(() => cooked.map((run) => nameOf(run, changed)), [cooked, changed])
   const [minute, setMinute] = useState<number>()
   const [playing, setPlaying] = useState(false)
   const [picked, setPicked] = useState<string>()
@@ -198,7 +199,9 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
     }, PLAY_MS)
     return () => clearInterval(timer)
   }, [playing, longest])
-  const own = stageTimes(cooked[0]!)
+  // The charts come after the pot and the ribbon, which are in the hand.
+  const [lateCooked, lateNames, lateAt] = [useDeferredValue(cooked), useDeferredValue(names), useDeferredValue(at)]
+  const own = useMemo(() => stageTimes(cooked[0]!), [cooked])
   const chosen = own.find(({ stage }) => stage.id === picked) ?? stageAt(own, at) ?? own.at(-1)!
   const settled = useMemo(() => settledRequest(request), [request])
   const lossW = standingLoss(settled.vessel, boilingPointAt(metres(settled.elevationM)), celsius(settled.kitchenC))
@@ -270,7 +273,7 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
         </p>
       )}
       <Suspense fallback={<Skeleton height={260} />}>
-        <Curves cooked={cooked} names={names} minute={at} />
+        <Curves cooked={lateCooked} names={lateNames} minute={lateAt} />
       </Suspense>
     </>
   )
