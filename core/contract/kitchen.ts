@@ -1,9 +1,10 @@
 import * as v from 'valibot'
-import { EVENT_KINDS } from '#core/cook/events'
+import { EVENT_AMOUNTS, EVENT_KINDS } from '#core/cook/events'
+import { COMPLAINTS, REMEDY_LIMITS } from '#core/cook/remedy'
 import { BOTTOMS, STEPS } from '#core/learn/judgement'
 import { CUP_IDS } from '#core/quantity/cups'
 import { CRYSTAL_IDS } from '#core/season/salt'
-import { between, fieldErrors, oneOf, quoted } from './fields'
+import { between, fieldErrors, flag, oneOf, quoted } from './fields'
 import { LIMITS, type Read } from './plan-request'
 
 /** What a household may write about a cook. */
@@ -17,8 +18,19 @@ const id = v.pipe(
   v.maxLength(LONGEST_ID, `must be at most ${LONGEST_ID} characters`),
 )
 
+/** What is begun to put a pot right. */
+const RemedySchema = v.object({
+  complaint: oneOf(COMPLAINTS),
+  addG: between(0, REMEDY_LIMITS.addG, 'g'),
+  turn: flag,
+  powerW: between(0, REMEDY_LIMITS.powerW, 'W'),
+  lid: oneOf(['on', 'ajar', 'off']),
+  heatMinutes: between(0, REMEDY_LIMITS.minutes, 'minutes'),
+  restMinutes: between(0, REMEDY_LIMITS.minutes, 'minutes'),
+})
+
 /** A press at the stove, as a device sends it. The device's clock may be wrong, so it says when it pressed and when it sends. */
-const PressSchema = v.object({
+const PressSchema = v.pipe(v.object({
   id,
   kind: oneOf(EVENT_KINDS),
   stage: id,
@@ -27,8 +39,17 @@ const PressSchema = v.object({
   seconds: v.optional(between(1, 600, 's')),
   clarity: v.optional(between(0, 1)),
   amount: v.optional(between(0, LIMITS.wet_mass_g[1])),
+  remedy: v.optional(RemedySchema),
   target: v.optional(id),
-})
+}),
+v.forward(
+  v.check(({ kind, amount }) => {
+    const limits = EVENT_AMOUNTS[kind]
+    return !limits || (amount !== undefined && amount >= limits[0] && amount <= limits[1])
+  }, ({ input: { kind, amount } }) => `must be from ${EVENT_AMOUNTS[kind]!.join(' to ')} for ${kind}, got ${quoted(amount)}`),
+  ['amount'],
+),
+v.forward(v.check(({ kind, remedy }) => (kind === 'remedy') === (remedy !== undefined), 'goes with the kind remedy, and only with it'), ['remedy']))
 export type Press = v.InferOutput<typeof PressSchema>
 
 /** Numbers as forms send them: text, a comma or a point for the decimals. Empty is not zero. */

@@ -1,5 +1,8 @@
-import type { CookEvent } from '#core/cook/events'
-import { replanned, seenIn } from '#core/cook/replan'
+import { standing, type CookEvent } from '#core/cook/events'
+import { withRemedy } from '#core/cook/remedy'
+import { replanned, requestSeen, seenIn } from '#core/cook/replan'
+import { retime, type Retimed } from '#core/cook/retime'
+import type { PlanRequest } from '#core/plan/request'
 import type { RunningCook } from '#core/cook/replay'
 import { lengthOf } from '#core/plan/timeline'
 import type { Plan } from '#core/plan/result'
@@ -12,14 +15,24 @@ export interface KeptCook {
   startedMs: number
 }
 
-/** A stored cook, ready to replay: the plan as frozen, solved again where the cook saw more than the plan could know, and the pot it
- *  was made for. */
-export function runningCookOf(kept: KeptCook, events: readonly CookEvent[]): RunningCook {
+/** A stored cook, ready to replay, with everything the stove reckons from. */
+export interface CookAtTheStove extends RunningCook {
+  /** As it was asked for, with what was seen before the pour. */
+  request: PlanRequest
+  /** What changed the length of the simmer, where something did. */
+  retimed: Retimed | undefined
+}
+
+/** A stored cook, ready to replay: the plan as frozen; solved again where the cook saw more than the plan could know; its simmer as long as
+ *  this pot needs it; and with the remedies that were begun. */
+export function runningCookOf(kept: KeptCook, events: readonly CookEvent[]): CookAtTheStove {
   const read = readPlanRequest(kept.request)
   if (!read.ok) throw new RangeError(`runningCookOf: the stored request cannot be read: ${read.errors[0]!.message}`)
-  const { vessel, kitchenC } = read.value
-  return {
-    plan: replanned(read.value, kept.plan, seenIn(events)),
+  const seen = seenIn(events)
+  const request = requestSeen(read.value, seen)
+  const { vessel, kitchenC } = request
+  const cook: RunningCook = {
+    plan: replanned(read.value, kept.plan, seen),
     plannedMinutes: lengthOf(kept.plan.stages),
     startedMs: kept.startedMs,
     pot: {
@@ -29,4 +42,7 @@ export function runningCookOf(kept: KeptCook, events: readonly CookEvent[]): Run
       kitchenC,
     },
   }
+  const { plan, retimed } = retime(cook, request, events)
+  const mended = standing(events).reduce((made, e) => (e.kind === 'remedy' && e.remedy ? withRemedy(made, e.id, e.stage, e.remedy, e.atMs) : made), plan)
+  return { ...cook, plan: mended, request, retimed }
 }

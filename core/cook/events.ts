@@ -1,5 +1,10 @@
+import type { Remedy } from './remedy'
+
 /** What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever changed or removed. */
-export const EVENT_KINDS = ['cue', 'go-on', 'minute-more', 'lid-lifted', 'washed', 'weighed', 'soaked', 'take-back', 'finish', 'stop'] as const
+export const EVENT_KINDS = [
+  'cue', 'go-on', 'skip', 'minute-more', 'late', 'lid-lifted', 'opened', 'boiled-over', 'heat-high', 'heat-low', 'heat-out', 'water-added', 'stirred',
+  'washed', 'weighed', 'soaked', 'remedy', 'take-back', 'finish', 'stop',
+] as const
 export type EventKind = (typeof EVENT_KINDS)[number]
 
 export interface CookEvent {
@@ -14,8 +19,10 @@ export interface CookEvent {
   seconds?: number
   /** How clear the water ran, 0..1, after a wash. */
   clarity?: number
-  /** What was weighed, g, or how long it soaked, minutes, by the kind. */
+  /** Grams or minutes, by the kind: weighed, poured, added, boiled over; soaked, more, late, how long the heat was otherwise. */
   amount?: number
+  /** What is done to put the pot right. */
+  remedy?: Remedy
   /** The event a take-back takes back. */
   target?: string
 }
@@ -27,7 +34,12 @@ export function standing(events: readonly CookEvent[]): CookEvent[] {
 }
 
 /** Kinds that can be said once: a second press, on whatever device, is the same event. */
-const ONCE: ReadonlySet<EventKind> = new Set(['cue', 'go-on', 'finish', 'stop'])
+const ONCE: ReadonlySet<EventKind> = new Set(['cue', 'go-on', 'skip', 'finish', 'stop'])
+
+/** Kinds that only make sense with an amount, and its limits. */
+export const EVENT_AMOUNTS: Partial<Record<EventKind, readonly [number, number]>> = {
+  late: [1, 240], 'boiled-over': [1, 5000], 'heat-high': [0.5, 120], 'heat-low': [0.5, 240], 'heat-out': [0.5, 240], 'water-added': [1, 10_000],
+}
 
 /** What makes two presses one: the stage and the kind, and how often that was taken back before. Undefined for what may repeat.
  *  @param events everything stored for the cook so far */

@@ -29,6 +29,10 @@ export interface Stage {
   /** How long after it could begin it should, so that two branches of the cook meet. */
   lag_minutes?: number
   starts_at?: string
+  /** Not before this, UTC milliseconds: stages that were begun by hand in a running cook. */
+  begins_ms?: number
+  /** What is done to the bed in this stage of a remedy. */
+  mends?: { addG: number; turn: boolean }
   checks: string[]
 }
 

@@ -227,6 +227,14 @@ export function pourMore(pot: Pot, g: number, celsius: number): void {
   warmWith(pot, WATER_HEAT * g, celsius)
 }
 
+/** Free water that ran over the rim or was tipped out, hot: it takes its heat along. */
+export function loseWater(pot: Pot, g: number): void {
+  const gone = Math.min(pot.freeG, g)
+  pot.freeG -= gone
+  pot.drainedG += gone
+  pot.filledHeat -= WATER_HEAT * gone
+}
+
 /** Turns the bed over: every layer gets its share of every other. Layers weigh the same, so water is conserved. */
 export function stirBed(pot: Pot): void {
   const { layers, shells } = pot.resolution

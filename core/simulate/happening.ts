@@ -1,11 +1,11 @@
-import { pourMore, stirBed, type Pot } from '#core/pot/pot'
+import { loseWater, pourMore, stirBed, type Pot } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 
 /** Something that happens to the pot while it cooks. */
 export interface Happening {
   /** Minutes from the first heat. */
   atMin: number
-  kind: 'lid-lift' | 'add-water' | 'stir'
+  kind: 'lid-lift' | 'add-water' | 'lose-water' | 'stir'
   /** How long the lid is off. */
   seconds: number
   /** g, and how warm it comes, °C. */
@@ -51,6 +51,12 @@ export function runWith(pot: Pot, phases: readonly Phase[], happenings: readonly
     }
     say(ended || 'minutes' in phase.until ? phase.id : `never ${phase.id}`)
   }
+  // What happens when everything is over still happens.
+  for (const next of queue) {
+    if (next.kind === 'lid-lift' || next.atMin > pot.now / MINUTE + 1e-6) continue
+    say(next.kind)
+    happen(pot, next, phases.at(-1)!, watch)
+  }
   return told
 }
 
@@ -65,6 +71,9 @@ function happen(pot: Pot, { kind, seconds, grams, celsius }: Happening, phase: P
       return runPhase(pot, { ...phase, lid: 'off', until: { minutes: seconds / MINUTE } }, watch).minutes
     case 'add-water':
       pourMore(pot, grams, celsius)
+      return 0
+    case 'lose-water':
+      loseWater(pot, grams)
       return 0
     case 'stir':
       stirBed(pot)

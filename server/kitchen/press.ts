@@ -1,4 +1,5 @@
 import { readPress } from '#core/contract/kitchen'
+import { runningCookOf } from '#core/contract/running-cook'
 import type { Read } from '#core/contract/plan-request'
 import { identityOf } from '#core/cook/events'
 import type { StoredEvent } from '../database/cooks'
@@ -17,7 +18,9 @@ export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, re
   const wrong = (path: string, message: string) => ({ ok: false as const, errors: [{ path, message: `${path} ${message}` }] })
   const cook = cooks.find(cookId)
   if (!cook) return wrong('cook', `there is no cook "${cookId}"`)
-  if (!cook.plan.stages.some((stage) => stage.id === said.stage)) return wrong('stage', `is none of this cook's, got "${said.stage}"`)
+  // Stages of remedies are the cook's own as well.
+  if (!cook.plan.stages.some((stage) => stage.id === said.stage) && !runningCookOf(cook, cooks.events(cookId)).plan.stages.some((stage) => stage.id === said.stage))
+    return wrong('stage', `is none of this cook's, got "${said.stage}"`)
   if ((said.kind === 'take-back') !== (said.target !== undefined)) return wrong('target', 'goes with take-back, and only with it')
   const held = Math.min(Math.max(0, said.sent_ms - said.pressed_ms), LONGEST_HELD_MS)
   const isNew = db.transaction(() => {
@@ -34,6 +37,7 @@ export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, re
       ...(said.seconds === undefined ? {} : { seconds: said.seconds }),
       ...(said.clarity === undefined ? {} : { clarity: said.clarity }),
       ...(said.amount === undefined ? {} : { amount: said.amount }),
+      ...(said.remedy === undefined ? {} : { remedy: said.remedy }),
       ...(said.target === undefined ? {} : { target: said.target }),
     }
     return cooks.append(cookId, event)

@@ -64,7 +64,7 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt }: Key
 }
 
 const WORDS: Record<EventKind, string> = {
-  cue: 'done', 'go-on': 'go on now', 'minute-more': 'a minute more', 'lid-lifted': 'lid lifted', washed: 'a wash', weighed: 'weighed wet', soaked: 'how long it soaked', 'take-back': 'take back', finish: 'on the table', stop: 'set aside',
+  cue: 'done', 'go-on': 'go on now', skip: 'skip it', late: 'guests late', opened: 'opened', 'boiled-over': 'boiled over', 'heat-high': 'heat was high', 'heat-low': 'heat was low', 'heat-out': 'heat was out', 'water-added': 'water added', stirred: 'stirred', remedy: 'putting it right', 'minute-more': 'a minute more', 'lid-lifted': 'lid lifted', washed: 'a wash', weighed: 'weighed wet', soaked: 'how long it soaked', 'take-back': 'take back', finish: 'on the table', stop: 'set aside',
 }
 /** What was pressed, by the word that stood on its key. */
 function wordOf({ kind, stage }: CookEvent, stages: readonly Stage[]): string {

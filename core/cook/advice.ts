@@ -1,0 +1,38 @@
+import { textureOf } from '#core/grain/texture'
+import type { Plan } from '#core/plan/result'
+import { outlookOf } from './outlook'
+import type { Reckoned } from './reckon'
+import type { Retimed } from './retime'
+
+/** What the stove says by itself about a pot under way. */
+export interface Hint {
+  /** Says the same thing again only when it is another thing. */
+  id: string
+  says: string
+  why: string
+  /** Boiling water to add, g; 0 where there is only something to expect. */
+  addG: number
+}
+
+/** How far the texture may slip before anybody is told, on the scale of 0 firm … 1 soft. */
+const WORTH_TELLING = 0.22
+const STEP_G = 5
+
+/** Whether what happened has changed the water, and what to do about it: add some, or know what to expect. */
+export function hintFor(reckoned: Reckoned, plan: Plan, retimed: Retimed | undefined): Hint | undefined {
+  const { prepared, ahead } = reckoned
+  const stillHot = ahead.some(({ phase }) => phase.powerW > 0)
+  if (prepared.method.water !== 'pot' || !stillHot) return undefined
+  const outlook = outlookOf(reckoned)
+  const wanted = textureOf(prepared.blend.uptake, plan.water.uptake_target)
+  const coming = textureOf(prepared.blend.uptake, outlook.outcome.uptakeMean)
+  const off = coming - wanted
+  const because = reckoned.burner < 0.9 ? 'the burner gives less than thought' : reckoned.burner > 1.1 ? 'the burner gives more than thought' : retimed ? 'of what happened to it' : 'of how it went so far'
+  if ((off < -WORTH_TELLING || outlook.verdict.scorched) && outlook.shortG > STEP_G) {
+    const addG = Math.ceil(outlook.shortG / STEP_G) * STEP_G
+    return { id: `add ${Math.round(addG / 20)}`, says: `Add ${addG} g boiling water`, why: `As it goes, it ends ${outlook.verdict.scorched ? 'dry, and scorches' : 'firmer than you wanted'}: ${because}.`, addG }
+  }
+  if (off > WORTH_TELLING || outlook.verdict.soggy)
+    return { id: `softer ${Math.round(off * 4)}`, says: outlook.verdict.soggy ? 'Expect it wet' : 'Expect it softer', why: `${Math.round(-outlook.shortG)} g more water stay in it than you wanted: ${because}.`, addG: 0 }
+  return undefined
+}

@@ -1,0 +1,70 @@
+import { donenessOf, isDone } from '#core/pot/done'
+import { freeShare, grainWater, leastCooked, layerUptake, type Pot } from '#core/pot/pot'
+import { runPhase } from '#core/pot/run'
+import { restore, snapshotOf } from '#core/pot/snapshot'
+import { verdictOf, type Outcome, type Verdict } from '#core/simulate/verdict'
+import type { Ahead, Reckoned } from './reckon'
+
+/** How a pot ends if it goes on like this. */
+export interface Outlook {
+  verdict: Verdict
+  outcome: Outcome
+  freeG: number
+  /** Water missing for the texture that is wanted, g; negative: so much too much. */
+  shortG: number
+}
+
+export function outcomeOf(pot: Pot): Outcome {
+  const uptakeByLayer = Array.from({ length: pot.resolution.layers }, (_, l) => layerUptake(pot, l))
+  return { uptakeByLayer, uptakeMean: grainWater(pot) / pot.dryG, centreMin: leastCooked(pot), freeShare: freeShare(pot), scorch: pot.scorch }
+}
+
+/** Does something with the pot and sets it back as it was. */
+export function tried<T>(pot: Pot, what: () => T): T {
+  const before = snapshotOf(pot)
+  try {
+    return what()
+  } finally {
+    restore(pot, before)
+  }
+}
+
+export const run = (pot: Pot, ahead: readonly Ahead[]): void => {
+  for (const { phase, minutes } of ahead) runPhase(pot, { ...phase, until: { minutes } })
+}
+
+/** Runs what is ahead. The pot stays as it is. */
+export function outlookOf({ pot, ahead, prepared }: Reckoned, as: readonly Ahead[] = ahead): Outlook {
+  return tried(pot, () => {
+    run(pot, as)
+    const outcome = outcomeOf(pot)
+    // What is still free at the end would have been drunk in a little more time.
+    const held = outcome.uptakeMean + pot.freeG / pot.dryG
+    return { verdict: verdictOf(outcome, prepared.blend.uptake), outcome, freeG: pot.freeG, shortG: (prepared.uptake - held) * pot.dryG }
+  })
+}
+
+/** The longest anybody goes on with a pot that will not get done, minutes. */
+const MOST_MORE = 90
+const BISECTIONS = 10
+
+/** The least minutes the solved stage still needs, so that the goal is met at the very end.
+ *  @returns undefined where no stage is left to stretch, or no time helps */
+export function minutesStillNeeded({ pot, ahead, prepared }: Reckoned): number | undefined {
+  const place = ahead.findIndex(({ solved }) => solved)
+  if (place < 0) return undefined
+  const done = (minutes: number) =>
+    tried(pot, () => {
+      run(pot, ahead.map((part, i) => (i === place ? { ...part, minutes } : part)))
+      return isDone(donenessOf(pot, prepared.goal))
+    })
+  if (!done(MOST_MORE)) return undefined
+  if (done(0)) return 0
+  let [low, high] = [0, MOST_MORE]
+  for (let i = 0; i < BISECTIONS; i++) {
+    const middle = (low + high) / 2
+    if (done(middle)) high = middle
+    else low = middle
+  }
+  return high
+}

@@ -1,0 +1,16 @@
+import type { Complaint } from '#core/cook/remedy'
+
+/** What a pot that went wrong can still become, by what went wrong. */
+const BECOMES: Record<Complaint, readonly string[]> = {
+  'still-wet': ['a thick soup', 'a baked pudding'],
+  'dry-firm': ['fried in a wide pan', 'folded into soup, where it drinks the rest'],
+  'hard-wet': ['simmered on as porridge'],
+  chalky: ['simmered on in stock as soup'],
+  'dry-early': ['simmered on in stock as soup'],
+  scorched: ['the clean part, fried with something smoky'],
+  'boiled-over': [],
+  opened: [],
+  mush: ['soup, thickened by it', 'a sweet pudding with milk', 'patties, bound with an egg and fried', 'porridge for the morning'],
+}
+
+export const becomes = (complaint: Complaint): readonly string[] => BECOMES[complaint]
