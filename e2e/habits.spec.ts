@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, letPass, open, test } from './kitchen'
+import { expect, letPass, open, setAside, test } from './kitchen'
 
 const measure = (page: Page) => page.getByRole('region', { name: 'Measure' })
 
@@ -114,12 +114,12 @@ test('the stove without a mouse: c, l, plus and z, and a key held or pressed twi
   await letPass(page, 0.1)
   await page.keyboard.press('z')
   await expect(page.getByRole('button', { name: /Take back “lid lifted”/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Set it aside' }).click()
+  await setAside(page)
   await expect(page.getByText('nothing is learned from it')).toBeVisible()
   await page.getByRole('button', { name: 'Not yet, take it back' }).click()
   await act('Lowest heat, leave the lid')
   await letPass(page, 1)
-  await page.getByRole('button', { name: 'Set it aside' }).click()
+  await setAside(page)
   await expect(page.getByText('nothing is learned from it')).toBeVisible()
 })
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, open, serious, test } from './kitchen'
+import { expect, open, serious, setAside, test } from './kitchen'
 
 test('the shelf: a bag is put on it, refused while it makes no sense, planned with and taken off', async ({ page }) => {
   await open(page, '/shelf')
@@ -153,6 +153,6 @@ test('washes are counted by the water, at the stove', async ({ page }) => {
   await washes.getByRole('button', { name: /^clear/ }).click()
   await expect(washes).toContainText('2 of 4 Clear enough for this')
   expect(await serious(page)).toEqual([])
-  await page.getByRole('button', { name: 'Set it aside' }).click()
+  await setAside(page)
   await expect(page.getByText('nothing is learned from it')).toBeVisible()
 })

@@ -46,3 +46,12 @@ export async function open(page: Page, address: string): Promise<void> {
   await page.goto(address)
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
 }
+
+/** What the stove says to do now. */
+export const act = (page: Page) => page.locator('[data-act]')
+
+/** Sets the pot on this stove aside. */
+export async function setAside(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Something’s wrong/ }).click()
+  await page.getByRole('listitem').filter({ hasText: 'Set this pot aside' }).getByRole('button', { name: 'Tell it' }).click()
+}

@@ -1,4 +1,4 @@
-import { expect, open, serious, test } from './kitchen'
+import { act, expect, open, serious, setAside, test } from './kitchen'
 
 for (const scheme of ['light', 'dark'] as const)
   for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots'])
@@ -15,14 +15,14 @@ test('with a pot on, the bar still fits its width, and the stove its keys', asyn
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)
   await page.getByRole('button', { name: /^Measured/ }).click()
-  await expect(page.getByText('Rinse 4 times', { exact: true })).toBeVisible()
+  await expect(act(page)).toHaveText('Rinse 4 times')
   await expect(page.getByRole('button', { name: /^Clear enough/ })).toBeInViewport()
   const stove = page.url()
   await open(page, '/')
   // A phone's own width: the page may not make its window wider either.
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(page.viewportSize()!.width)
   await open(page, stove)
-  await page.getByRole('button', { name: 'Set it aside' }).click()
+  await setAside(page)
   await expect(page.getByText('nothing is learned from it')).toBeVisible()
 })
 

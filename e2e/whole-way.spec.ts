@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, letPass, open, serious, test } from './kitchen'
+import { act, expect, letPass, open, serious, test } from './kitchen'
 
 const poured = async (page: Page): Promise<number> =>
   Number(/(\d+)/.exec(await page.getByRole('region', { name: 'Measure' }).getByRole('paragraph').filter({ hasText: / g$/ }).nth(1).innerText())![1])
@@ -13,13 +13,13 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
   const stove = page.url()
 
-  await expect(page.getByText('Measure the grain', { exact: true })).toBeVisible()
+  await expect(act(page)).toHaveText('Measure the grain')
   const key = page.getByRole('region', { name: 'Tell the stove' })
   for (const [word, minutes] of [['Measured', 2], ['Clear enough', 3], ['Drained', 1], ['Poured', 1]] as const) {
     await letPass(page, minutes)
     await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
   }
-  await expect(page.getByText('Bring to the boil, lid on', { exact: true })).toBeVisible()
+  await expect(act(page)).toHaveText('Bring to the boil, lid on')
   expect(await serious(page)).toEqual([])
 
   // A long time to the boil: the table slides with it.
@@ -28,7 +28,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await letPass(page, 20)
   await expect(table).not.toHaveText(planned)
   await key.getByRole('button', { name: /^It boils/ }).click()
-  await expect(page.getByText('Lowest heat, leave the lid', { exact: true })).toBeVisible()
+  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
   const late = await table.innerText()
 
   // The clock counts down; a minute more, and its way back.
@@ -42,9 +42,9 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
 
   // Reloaded, it is where it was.
   await open(page, stove)
-  await expect(page.getByText('Lowest heat, leave the lid', { exact: true })).toBeVisible()
+  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
   await letPass(page, 45)
-  await expect(page.getByText('Loosen with a fork or paddle', { exact: true })).toBeVisible()
+  await expect(act(page)).toHaveText('Loosen with a fork or paddle')
   await key.getByRole('button', { name: /^Loosened/ }).click()
   await key.getByRole('button', { name: /^It is on the table/ }).click()
 

@@ -13,6 +13,8 @@ export interface HeatRibbonProps {
   clockAt: (minute: number) => string
   /** Where now is, minutes; a line is drawn there. */
   nowMinute?: number
+  /** The now-line stands at this share of the width, and the ribbon slides under it. */
+  nowAt?: number
   /** The cook's own name for a stage's heat. */
   placeOf?: (stage: Stage) => string | undefined
   height?: number
@@ -33,13 +35,14 @@ const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
 
 /** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
-export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, trueToTime = false, height = 168 }: HeatRibbonProps) {
+export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, trueToTime = false, nowAt, height = 168 }: HeatRibbonProps) {
   const hatch = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 1240
   const { pieces, placeOf } = layRibbon(
     stages.map((stage, i): RibbonStage => ({ id: stage.id, ...times[i]!, wait: !stage.hands_on && stage.heat === 'off' })),
     trueToTime ? 0 : undefined,
+    nowAt !== undefined && nowMinute !== undefined ? { minute: nowMinute, at: nowAt } : undefined,
   )
   // Work by hand lies in front of a heat that goes on beside it.
   const order = stages.map((_, i) => i).sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b)
@@ -101,14 +104,14 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
             </g>
           )
         })}
-        <text x={8} y={14} className={classes.minutes}>
+        <text x={Math.max(8, px(pieces[0]?.x ?? 0))} y={14} className={classes.minutes}>
           {clockAt(times[0]?.start ?? 0)}
         </text>
         {stages.map((stage, i) => {
           const hot = stage.power_w > 0 && !(stages[i - 1] && stages[i - 1]!.power_w > 0)
           return (
             hot &&
-            px(pieces[i]!.x) > START_LABEL_PX && (
+            px(pieces[i]!.x) > Math.max(8, px(pieces[0]!.x)) + START_LABEL_PX && (
               <text key={stage.id} x={px(pieces[i]!.x)} y={14} className={classes.hour}>
                 {clockAt(times[i]!.start)}
               </text>
@@ -116,7 +119,12 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
           )
         })}
         <path d={`M8 ${floor}H${table}`} className={classes.floor} />
-        {nowMinute !== undefined && <path d={`M${px(placeOf(nowMinute))} 6V${floor + 8}`} className={classes.now} />}
+        {nowMinute !== undefined && (
+          <g>
+            <path d={`M${px(placeOf(nowMinute))} 6V${floor + 8}`} className={classes.now} />
+            {nowAt !== undefined && <path d={`M${px(placeOf(nowMinute)) - 7} 2h14l-7 9z`} className={classes.nowTip} />}
+          </g>
+        )}
         <path d={`M${table} 16V${floor + 10}M${table - 10} 16h20`} className={classes.table} />
         {onServe && <Hour x={table} height={height} said={clockAt(times.reduce((latest, t) => Math.max(latest, t.end), 0))} onServe={onServe} />}
         <text x={table - 14} y={14} textAnchor="end" className={classes.tableHour}>

@@ -24,6 +24,8 @@ interface PotInsideProps {
   dryG: number
   moment: Moment
   title: string
+  /** Letters as a share of half the pot's width. */
+  letters?: number
 }
 
 /** Packed cooked grain in a pot, over loose grain in a cup. */
@@ -31,7 +33,7 @@ const PACKED = 1.15
 const HOT_BOTTOM_C = 108
 
 /** A pot's inside at one moment: each layer as thick as it has swollen, hatched while its heart is raw, the water as high as it stands. */
-export function PotInside({ vessel, variety, dryG, moment, title }: PotInsideProps) {
+export function PotInside({ vessel, variety, dryG, moment, title, letters = 0.12 }: PotInsideProps) {
   const id = useId()
   const { uptakeByLayer, centreByLayer, freeG, bulkC, bottomC, steam } = moment
   const layers = uptakeByLayer.length
@@ -72,7 +74,7 @@ export function PotInside({ vessel, variety, dryG, moment, title }: PotInsidePro
       {Array.from({ length: puffs }, (_, i) => (
         <path key={i} d={`M${(i - (puffs - 1) / 2) * 16} ${-vessel.height - 4}q-7 -8 0 -17q7 -9 0 -18`} className={classes.steam} />
       ))}
-      <text x={0} y={22} textAnchor="middle" className={classes.words} fontSize={half * 0.12}>
+      <text x={0} y={14 + half * letters * 0.65} textAnchor="middle" className={classes.words} fontSize={half * letters}>
         {Math.round(bulkC)} °C{bottomC > bulkC + 3 ? `, bottom ${Math.round(bottomC)} °C` : ''}
       </text>
     </svg>

@@ -23,8 +23,9 @@ const SHORTEST_DRAWN = 2
 
 /** Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by side: time is cut at every
  *  start and end, and only a stretch in which everything waits is folded.
- *  @param shortest no stretch is drawn shorter, minutes; 0 keeps them true to each other */
-export function layRibbon(stages: readonly RibbonStage[], shortest = SHORTEST_DRAWN): { pieces: RibbonPiece[]; placeOf: (minute: number) => number; drawnMinutes: number } {
+ *  @param shortest no stretch is drawn shorter, minutes; 0 keeps them true to each other
+ *  @param slide a minute that is to lie at a share of the width, what is over left of it and what comes right */
+export function layRibbon(stages: readonly RibbonStage[], shortest = SHORTEST_DRAWN, slide?: { minute: number; at: number }): { pieces: RibbonPiece[]; placeOf: (minute: number) => number; drawnMinutes: number } {
   const cuts = [...new Set(stages.flatMap(({ start, end }) => [start, end]))].sort((a, b) => a - b)
   const stretches = cuts.slice(1).map((to, i) => {
     const from = cuts[i]!
@@ -49,5 +50,19 @@ export function layRibbon(stages: readonly RibbonStage[], shortest = SHORTEST_DR
     const x = mine[0]?.x ?? placeOf(start)
     return { id, x, width: mine.reduce((sum, { width }) => sum + width, 0), folded: mine.some(({ folded }) => folded) }
   })
-  return { pieces, placeOf, drawnMinutes: total }
+  if (!slide) return { pieces, placeOf, drawnMinutes: total }
+  const under = slidUnder(placeOf(slide.minute), slide.at)
+  return {
+    pieces: pieces.map((piece) => ({ ...piece, x: under(piece.x), width: under(piece.x + piece.width) - under(piece.x) })),
+    placeOf: (minute) => under(placeOf(minute)),
+    drawnMinutes: total,
+  }
+}
+
+/** A ribbon slid under a line at a share of its width: the rest of the cook fills what is right of the line. What is over keeps that scale
+ *  until it fills the left, and then draws together. */
+function slidUnder(now: number, at: number): (x: number) => number {
+  const right = now < 1 ? (1 - at) / (1 - now) : 1
+  const left = now > 0 ? Math.min(at / now, right) : right
+  return (x) => (x <= now ? at - (now - x) * left : at + (x - now) * right)
 }

@@ -36,6 +36,7 @@ const PressSchema = v.pipe(v.object({
   stage: id,
   pressed_ms: between(...EPOCH_LIMITS),
   sent_ms: between(...EPOCH_LIMITS),
+  ahead_ms: v.optional(between(-EPOCH_LIMITS[1], EPOCH_LIMITS[1])),
   seconds: v.optional(between(1, 600, 's')),
   clarity: v.optional(between(0, 1)),
   amount: v.optional(between(0, LIMITS.wet_mass_g[1])),

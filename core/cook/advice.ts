@@ -1,8 +1,8 @@
 import { textureOf } from '#core/grain/texture'
 import type { Plan } from '#core/plan/result'
+import { standing, type CookEvent } from './events'
 import { outlookOf } from './outlook'
 import type { Reckoned } from './reckon'
-import type { Retimed } from './retime'
 
 /** What the stove says by itself about a pot under way. */
 export interface Hint {
@@ -19,7 +19,7 @@ const WORTH_TELLING = 0.22
 const STEP_G = 5
 
 /** Whether what happened has changed the water, and what to do about it: add some, or know what to expect. */
-export function hintFor(reckoned: Reckoned, plan: Plan, retimed: Retimed | undefined): Hint | undefined {
+export function hintFor(reckoned: Reckoned, plan: Plan, events: readonly CookEvent[]): Hint | undefined {
   const { prepared, ahead } = reckoned
   const stillHot = ahead.some(({ phase }) => phase.powerW > 0)
   if (prepared.method.water !== 'pot' || !stillHot) return undefined
@@ -27,7 +27,7 @@ export function hintFor(reckoned: Reckoned, plan: Plan, retimed: Retimed | undef
   const wanted = textureOf(prepared.blend.uptake, plan.water.uptake_target)
   const coming = textureOf(prepared.blend.uptake, outlook.outcome.uptakeMean)
   const off = coming - wanted
-  const because = reckoned.burner < 0.9 ? 'the burner gives less than thought' : reckoned.burner > 1.1 ? 'the burner gives more than thought' : retimed ? 'of what happened to it' : 'of how it went so far'
+  const because = reasonFor(reckoned, events)
   if ((off < -WORTH_TELLING || outlook.verdict.scorched) && outlook.shortG > STEP_G) {
     const addG = Math.ceil(outlook.shortG / STEP_G) * STEP_G
     return { id: `add ${Math.round(addG / 20)}`, says: `Add ${addG} g boiling water`, why: `As it goes, it ends ${outlook.verdict.scorched ? 'dry, and scorches' : 'firmer than you wanted'}: ${because}.`, addG }
@@ -35,4 +35,15 @@ export function hintFor(reckoned: Reckoned, plan: Plan, retimed: Retimed | undef
   if (off > WORTH_TELLING || outlook.verdict.soggy)
     return { id: `softer ${Math.round(off * 4)}`, says: outlook.verdict.soggy ? 'Expect it wet' : 'Expect it softer', why: `${Math.round(-outlook.shortG)} g more water stay in it than you wanted: ${because}.`, addG: 0 }
   return undefined
+}
+
+/** What the newest thing was that moved the pot's water. */
+function reasonFor({ burner }: Reckoned, events: readonly CookEvent[]): string {
+  const REASONS: Partial<Record<CookEvent['kind'], string>> = {
+    'boiled-over': 'of what ran over', 'water-added': 'of the water you added', 'heat-high': 'of the minutes on high', 'heat-low': 'of the minutes on low heat', 'heat-out': 'of the minutes without heat',
+  }
+  const told = standing(events).findLast((e) => REASONS[e.kind] !== undefined)
+  if (told) return `because ${REASONS[told.kind]}`
+  if (Math.abs(burner - 1) > 0.1) return `the burner gives ${burner < 1 ? 'less' : 'more'} than thought`
+  return 'by how it went so far'
 }

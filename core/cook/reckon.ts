@@ -16,7 +16,7 @@ const AT_THE_STOVE: Resolution = { layers: 3, shells: 8, step: 3, steadyStep: 6,
 
 const MINUTE = 60_000
 /** How far a burner may be from what was believed of it before something else must be the reason. */
-const BURNER_RANGE = [0.3, 2.5] as const
+const BURNER_RANGE = [0.3, 1.8] as const
 const BISECTIONS = 14
 /** Heat told to have been low is taken as half. */
 const LOW_SHARE = 0.5
@@ -90,14 +90,19 @@ export function reckon(plan: Plan, request: PlanRequest, view: CookView, events:
   const phases: Phase[] = []
   const happenings: Happening[] = []
   let at = 0
+  let hotAt: number | undefined
   for (const stage of begun) {
     const minutes = lasted(stage)
     const mine = happened.filter((e) => e.stage === stage.stage.id)
     phases.push(...segments(stage, minutes, mine, fullW))
     happenings.push(...happeningsIn(stage, minutes, mine, at, prepared.boilC))
     at += minutes
+    if (hotAt === undefined && stage.view.endedBy === 'cue' && stage.until !== 'solved' && 'event' in stage.until && stage.until.event === 'boil') hotAt = phases.length
   }
-  runWith(pot, phases, happenings)
+  runWith(pot, phases.slice(0, hotAt ?? 0), happenings.filter((h) => h.atMin <= timeOf(phases.slice(0, hotAt ?? 0))))
+  // No burner is so strong: the water came hot. What boils, boils.
+  if (hotAt !== undefined && pot.bulkC < pot.setup.boilC) pot.bottomC = pot.bulkC = pot.setup.boilC
+  runWith(pot, phases.slice(hotAt ?? 0), happenings.filter((h) => hotAt === undefined || h.atMin > timeOf(phases.slice(0, hotAt))))
   const ahead = hot.filter((h) => h.view.state !== 'done').map(
     ({ stage, view: seen, phase, until }): Ahead => ({
       stage,
@@ -109,6 +114,8 @@ export function reckon(plan: Plan, request: PlanRequest, view: CookView, events:
   )
   return { pot, burner, prepared, request, ahead, fullW }
 }
+
+const timeOf = (phases: readonly Phase[]): number => phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)
 
 const goingOn = <T extends Partial<Phase>>({ join: _join, leave: _leave, pourShare: _pour, drainTo: _drain, chillTo: _chill, ...rest }: T) => rest as T
 

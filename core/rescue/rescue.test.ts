@@ -56,6 +56,12 @@ describe('the pot as it should be now', () => {
       expect(Math.abs(pot.freeG - series.free_water_g[i]!)).toBeLessThan(12)
     }
   })
+  test('water that boils at once came hot: the pot boils, and the burner is not made a wonder of', () => {
+    const s = stove({}, { late: -4.5 })
+    const { reckoned } = s.at(s.startOf('simmer') + 1000)
+    expect(reckoned!.burner).toBeLessThanOrEqual(1.81)
+    expect(reckoned!.pot.bulkC).toBeGreaterThan(98)
+  })
   test('nothing is reckoned before anything is warm', () => {
     const s = stove()
     expect(s.at(START).reckoned).toBeUndefined()
@@ -65,7 +71,7 @@ describe('the pot as it should be now', () => {
     const { cook, reckoned } = s.at(simmering(s, 3))
     expect(cook.retimed).toBeUndefined()
     expect(reckoned!.burner).toBeCloseTo(1, 1)
-    expect(hintFor(reckoned!, cook.plan, cook.retimed)).toBeUndefined()
+    expect(hintFor(reckoned!, cook.plan, s.events())).toBeUndefined()
   })
   test('minutes with the heat out are minutes not cooked: the simmer stretches by about as long', () => {
     const s = stove()
@@ -118,12 +124,12 @@ describe('what is said, checked against the pot itself', () => {
     const s = stove()
     s.tell('boiled-over', 'simmer', simmering(s, 0.5), { amount: 120 })
     const { reckoned, cook } = s.at(simmering(s, 1))
-    const hint = hintFor(reckoned!, cook.plan, cook.retimed)!
+    const hint = hintFor(reckoned!, cook.plan, s.events())!
     expect(hint.addG).toBeGreaterThan(90)
     expect(hint.addG).toBeLessThan(140)
     s.tell('water-added', 'simmer', simmering(s, 1), { amount: hint.addG })
     const mended = s.at(simmering(s, 1.5))
-    expect(hintFor(mended.reckoned!, mended.cook.plan, mended.cook.retimed)).toBeUndefined()
+    expect(hintFor(mended.reckoned!, mended.cook.plan, s.events())).toBeUndefined()
     expect(Math.abs(outlookOf(mended.reckoned!).shortG)).toBeLessThan(25)
     expect(adviceFor('boiled-over', reckoned!, 120).remedy!.addG).toBe(120)
   })

@@ -21,6 +21,8 @@ export interface StoredEvent extends CookEvent {
   identity: string | undefined
   deviceMs: number
   receivedMs: number
+  /** The server's clock before the device's, as the device knew it, ms. */
+  aheadMs?: number
 }
 
 export interface StoredJudgement extends Judgement {
@@ -59,6 +61,7 @@ interface EventRow {
   clarity: number | null
   amount: number | null
   remedy: string | null
+  ahead_ms: number | null
   target: string | null
 }
 interface NotedRow extends CookRow {
@@ -95,6 +98,7 @@ const eventOf = (row: EventRow): StoredEvent => ({
   ...(row.seconds === null ? {} : { seconds: row.seconds }),
   ...(row.clarity === null ? {} : { clarity: row.clarity }),
   ...(row.amount === null ? {} : { amount: row.amount }),
+  ...(row.ahead_ms === null ? {} : { aheadMs: row.ahead_ms }),
   ...(row.remedy === null ? {} : { remedy: JSON.parse(row.remedy) as NonNullable<CookEvent['remedy']> }),
   ...(row.target === null ? {} : { target: row.target }),
 })
@@ -124,12 +128,12 @@ export function cooksIn(db: Db) {
     INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan)
     VALUES (@id, @startedMs, @title, @grainKey, @vesselId, @vesselName, @heatName, @serveAtMs, @request, @plan)`)
   const events = db.prepare(`
-    SELECT id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, target
+    SELECT id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, ahead_ms, target
     FROM cook_event WHERE cook_id = ? ORDER BY at_ms, seq`)
   // A second press of the same thing, or a retry of one that arrived, is no error and no second row.
   const append = db.prepare(`
-    INSERT INTO cook_event (id, cook_id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, target)
-    VALUES (@id, @cookId, @kind, @stage, @identity, @deviceMs, @atMs, @receivedMs, @seconds, @clarity, @amount, @remedy, @target)
+    INSERT INTO cook_event (id, cook_id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, ahead_ms, target)
+    VALUES (@id, @cookId, @kind, @stage, @identity, @deviceMs, @atMs, @receivedMs, @seconds, @clarity, @amount, @remedy, @aheadMs, @target)
     ON CONFLICT DO NOTHING`)
   const judge = db.prepare(`
     INSERT INTO judgement (cook_id, judged_ms, wet_dry, hardness, bottom, note)
@@ -158,6 +162,7 @@ export function cooksIn(db: Db) {
         seconds: event.seconds ?? null,
         clarity: event.clarity ?? null,
         amount: event.amount ?? null,
+        aheadMs: event.aheadMs ?? null,
         remedy: event.remedy ? JSON.stringify(event.remedy) : null,
         target: event.target ?? null,
       }).changes > 0,

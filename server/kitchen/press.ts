@@ -37,6 +37,7 @@ export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, re
       ...(said.seconds === undefined ? {} : { seconds: said.seconds }),
       ...(said.clarity === undefined ? {} : { clarity: said.clarity }),
       ...(said.amount === undefined ? {} : { amount: said.amount }),
+      ...(said.ahead_ms === undefined ? {} : { aheadMs: Math.round(said.ahead_ms) }),
       ...(said.remedy === undefined ? {} : { remedy: said.remedy }),
       ...(said.target === undefined ? {} : { target: said.target }),
     }

@@ -5,6 +5,7 @@ import { varietyOf } from '#core/grain/varieties'
 import { grainKeyOf } from '#core/learn/judged'
 import { plan } from '#core/plan/plan'
 import * as v from 'valibot'
+import { announce } from '../live/hub'
 import type { Kitchen } from './kitchen'
 
 const StartSchema = record({
@@ -49,5 +50,6 @@ export function startCook({ db, cooks, equipment, shelf }: Kitchen, input: unkno
     cooks.add(cook)
     if (bag && used !== undefined) shelf.take(bag.id, used)
   })()
+  announce(id)
   return { ok: true, value: id }
 }

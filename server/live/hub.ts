@@ -7,7 +7,16 @@ declare global {
 /** Screens looking at a cook are told that it changed; they then ask for what is new. */
 const hub = () => (globalThis.omselHub ??= new EventEmitter().setMaxListeners(200))
 
-export const announce = (cookId: string): void => void hub().emit(cookId)
+/** Hears of every cook. */
+export const ALL = 'all'
+
+export function announce(cookId: string): void {
+  hub().emit(cookId)
+  hub().emit(ALL)
+}
+
+/** Screens listening now. */
+export const listeners = (): number => hub().eventNames().reduce((sum, name) => sum + hub().listenerCount(name), 0)
 
 /** @returns its own undo */
 export function listen(cookId: string, tell: () => void): () => void {

@@ -1,9 +1,9 @@
 import { kitchen } from '#server/kitchen/kitchen'
-import { changesOf } from '#server/live/hub'
+import { ALL, changesOf } from '#server/live/hub'
 import type { Route } from './+types/changes'
 
-/** A stream that says when a cook changed. */
+/** A stream that says when a cook changed, or any of them. */
 export function loader({ params, request }: Route.LoaderArgs) {
-  if (!kitchen().cooks.find(params.cook)) throw new Response('There is no such cook.', { status: 404 })
+  if (params.cook !== ALL && !kitchen().cooks.find(params.cook)) throw new Response('There is no such cook.', { status: 404 })
   return changesOf(params.cook, request.signal)
 }

@@ -7,6 +7,7 @@ import { metres } from '#core/quantity/units'
 import { CRYSTAL_IDS, CRYSTALS } from '#core/season/salt'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import type { Route } from './+types/settings'
+import { Senses } from './senses'
 import classes from './settings.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Settings · Omsel' }]
@@ -75,6 +76,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           </Group>
         </Stack>
       </Form>
+      <Senses />
     </main>
   )
 }

@@ -15,13 +15,14 @@ interface KeysProps {
   press: (kind: EventKind, stage: string, more?: { seconds?: number }) => void
   takeBack: () => void
   tableAt: string
+  onWrong: () => void
 }
 
 /** For this long after a cue its key offers the way back. */
 const TAKE_BACK_MS = 10_000
 
 /** One large key for the cue itself, and a few that anybody can hit with a wet finger. */
-export function Keys({ view, stage, stages, now, press, takeBack, tableAt }: KeysProps) {
+export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWrong }: KeysProps) {
   const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'
   const main = !stage
@@ -37,6 +38,7 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt }: Key
     c: main.act,
     l: covered ? () => press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S }) : undefined,
     '+': clocked ? () => press('minute-more', stage.id) : undefined,
+    w: onWrong,
     z: last ? takeBack : undefined,
   })
   return (
@@ -50,11 +52,11 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt }: Key
       <UnstyledButton className={classes.key} disabled={!clocked} onClick={() => stage && press('minute-more', stage.id)}>
         A minute more <kbd>+</kbd>
       </UnstyledButton>
+      <UnstyledButton className={classes.key} onClick={onWrong}>
+        Something’s wrong <kbd>w</kbd>
+      </UnstyledButton>
       <UnstyledButton className={classes.key} disabled={!last} data-fresh={fresh || undefined} onClick={takeBack}>
         {last ? `Take back “${wordOf(last, stages)}”` : 'Take back'} <kbd>z</kbd>
-      </UnstyledButton>
-      <UnstyledButton className={classes.key} onClick={() => press('stop', stage?.id ?? lastStage.id)}>
-        Set it aside
       </UnstyledButton>
       <p className="unseen" role="status">
         {stage ? `${stage.title}. Table at ${tableAt}.` : `Ready. Table at ${tableAt}.`}

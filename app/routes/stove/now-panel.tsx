@@ -2,8 +2,12 @@ import type { CookView, StageView } from '#core/cook/replay'
 import type { Variety } from '#core/grain/varieties'
 import { CUES } from '#core/method/cues'
 import type { Plan, Stage } from '#core/plan/result'
+import type { Retimed } from '#core/cook/retime'
+import type { Vessel } from '#core/vessel/vessel'
 import { CuePair } from '../../drawing/cue-pair'
 import { knobWord, type Knob } from '../../drawing/knob-word'
+import { PotInside } from '../../drawing/pot-inside'
+import type { AtTheStove } from './use-reckoned'
 import { clockTime, countdown, type HouseClock } from '../../time/clock-hour'
 import classes from './stove.module.css'
 
@@ -20,10 +24,14 @@ interface NowPanelProps {
   variety: Variety
   /** The burner with its knob's places, where the house has told them. */
   knob: Knob | null
+  /** The inside of the pot, once it is warm. */
+  pot: AtTheStove | undefined
+  vessel: Vessel
+  retimed: Retimed | undefined
 }
 
 /** One glance: what to do, what ends it, what comes next and when. */
-export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob }: NowPanelProps) {
+export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, retimed }: NowPanelProps) {
   const next = view.next && plan.stages.find((s) => s.id === view.next!.id)
   const place = stage && knobWord(stage, knob)
   const table = clockTime(view.tableMs, clock)
@@ -35,7 +43,7 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
           {title}, {vesselName}
           <span className={classes.phoneTable}>table {table}</span>
         </p>
-        <p className={`${classes.title} figure`}>{stage ? stage.title : 'To the table'}</p>
+        <p className={`${classes.title} figure`} data-act>{stage ? stage.title : 'To the table'}</p>
         {stage && current ? (
           <Clock stage={stage} current={current} now={now} plan={plan} />
         ) : (
@@ -46,11 +54,19 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
           {stage?.checks.map((check) => (
             <li key={check}>{check}</li>
           ))}
+          {stage && current && lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
+          {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
+          {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
         </ul>
       </div>
       <div className={classes.aside}>
         {stage?.cue_id && (
           <CuePair cue={stage.cue_id} variety={variety} yet={CUES[stage.cue_id].yet} now={CUES[stage.cue_id].now} />
+        )}
+        {pot && (
+          <div className={classes.pot}>
+            <PotInside vessel={vessel} variety={variety} dryG={pot.reckoned.pot.dryG} moment={pot.moment} title={insideWords(pot)} letters={0.2} />
+          </div>
         )}
         <p className={classes.next}>
           {next && view.next && (
@@ -111,3 +127,31 @@ function tableWords(slid: number, view: CookView, plan: Plan, serveAtMs: number 
   const moved = `${Math.abs(slid)} min ${slid > 0 ? 'later' : 'sooner'} than planned`
   return [moved, reason && `“${reason}” took ${worst.minutes > 0 ? 'longer' : 'less'}`, asked].filter(Boolean).join('; ')
 }
+
+/** The pot as it should be, for those who do not see it. */
+const insideWords = ({ moment: { bulkC, freeG, centreByLayer } }: AtTheStove): string =>
+  `The pot as it should be now: ${Math.round(bulkC)} °C, ${Math.round(freeG)} g of water free, hearts cooked to ${Math.round((100 * centreByLayer.reduce((a, b) => a + b, 0)) / centreByLayer.length)} %`
+
+/** What helps when a cue is overdue. */
+function lateHelp(stage: Stage, minutes: number): string[] {
+  if (stage.ends_on !== 'cue' || minutes <= stage.minutes.high) return []
+  switch (stage.kind) {
+    case 'heat-up':
+    case 'boil':
+      return ['Still not boiling? Heat all the way up, lid on', 'Boiling over? Lid ajar, heat down']
+    case 'pressure-up':
+      return ['No pressure? Look to the gasket and the valve, as its maker says']
+    default:
+      return []
+  }
+}
+
+function retimedWords({ wasMinutes, isMinutes, because }: Retimed, pot: AtTheStove | undefined): string {
+  const burner = pot && Math.abs(pot.reckoned.burner - 1) > 0.08 ? `: the burner gives ${Math.round(pot.reckoned.burner * 100)} % of what was thought` : ''
+  const why = because.kind === 'cue' ? `by when it boiled${burner}` : 'by what happened'
+  return `${Math.round(isMinutes)} min instead of ${Math.round(wasMinutes)}, ${why}`
+}
+
+const ENDS_BY = { safety: 'then it is under 60 °C: eat it, or cool it fast', drying: 'then the top dries', softness: 'then it is softer than soft' } as const
+const holdingWords = ({ minutes, endsBy }: NonNullable<AtTheStove['holding']>): string =>
+  minutes === Infinity ? 'It keeps like this, lid on' : `Lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`

@@ -1,18 +1,32 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import type { CookEvent, EventKind } from '#core/cook/events'
+import type { Remedy } from '#core/cook/remedy'
+
+/** What a press may carry besides its kind and stage. */
+export interface PressMore {
+  seconds?: number
+  clarity?: number
+  amount?: number
+  remedy?: Remedy
+  target?: string
+}
 
 /** A press that no server has confirmed yet. */
-interface Waiting {
+interface Waiting extends PressMore {
   id: string
   kind: EventKind
   stage: string
   pressed_ms: number
-  seconds?: number
-  clarity?: number
-  amount?: number
-  target?: string
+  ahead_ms: number
+  /** The page it was pressed on, and that page's own steady clock then: a device's clock may be set in between. */
+  page: string
+  steady_ms: number
 }
+
+const PAGE = typeof window === 'undefined' ? '' : uuid()
+/** When it is sent, by the clock it was pressed by; the steady clock of the same page knows best how long that is. */
+const sentMs = ({ page, pressed_ms, steady_ms }: Waiting): number => (page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now())
 
 const RETRY_MS = 2500
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
@@ -31,7 +45,7 @@ export interface Outbox {
   waiting: CookEvent[]
   /** Whether the last try to send failed. */
   cutOff: boolean
-  press: (kind: EventKind, stage: string, more?: { seconds?: number; clarity?: number; amount?: number; target?: string }) => void
+  press: (kind: EventKind, stage: string, more?: PressMore) => void
 }
 
 /** Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted server.
@@ -59,11 +73,12 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
     sending.current = true
     try {
       for (let next = stored(cookId)[0]; next; next = stored(cookId)[0]) {
-        const { id } = next
+        const { page: _page, steady_ms: _steady, ...press } = next
+        const { id } = press
         const response = await fetch(`/cooks/${cookId}/events`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({ ...next, sent_ms: Date.now() }),
+          body: JSON.stringify({ ...press, sent_ms: sentMs(next) }),
         })
         // What the server refuses for good would block the rest for ever; what it cannot take now stays.
         if (response.status >= 500) throw new Error(`the server said ${response.status}`)
@@ -91,11 +106,11 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
   }, [cookId, send])
 
   const press: Outbox['press'] = (kind, stage, more = {}) => {
-    keep((list) => [...list, { id: uuid(), kind, stage, pressed_ms: Date.now(), ...more }])
+    keep((list) => [...list, { id: uuid(), kind, stage, pressed_ms: Date.now(), ahead_ms: Math.round(aheadMs), page: PAGE, steady_ms: performance.now(), ...more }])
     void send()
   }
   return {
-    waiting: waiting.map(({ pressed_ms, ...event }) => ({ ...event, atMs: pressed_ms + aheadMs })),
+    waiting: waiting.map(({ pressed_ms, ahead_ms, page: _page, steady_ms: _steady, ...event }) => ({ ...event, atMs: pressed_ms + ahead_ms })),
     cutOff,
     press,
   }

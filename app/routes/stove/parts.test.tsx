@@ -1,8 +1,8 @@
 import type { CookEvent } from '#core/cook/events'
-import { replay, type RunningCook } from '#core/cook/replay'
+import { replay } from '#core/cook/replay'
 import { varietyOf } from '#core/grain/varieties'
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import { runningCookOf } from '#core/contract/running-cook'
+import { runningCookOf, type CookAtTheStove } from '#core/contract/running-cook'
 import { htmlOf, planOf, textOf } from '../../../tests/render'
 import { Ended } from './ended'
 import { Keys } from './keys'
@@ -13,7 +13,7 @@ const START = Date.UTC(2026, 2, 5, 17, 0) // 18:00 in Berlin
 const MINUTE = 60_000
 const clock = { zone: 'Europe/Berlin', clock: '24' } as const
 const request: PlanRequestJson = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 } }
-const cook: RunningCook = runningCookOf({ request, plan: planOf(request), startedMs: START }, [])
+const cook: CookAtTheStove = runningCookOf({ request, plan: planOf(request), startedMs: START }, [])
 const { plan } = cook
 const cue = (stage: string, minutes: number): CookEvent => ({ id: `cue-${stage}`, kind: 'cue', stage, atMs: START + minutes * MINUTE })
 const upTo = (stage: string): CookEvent[] => {
@@ -28,9 +28,9 @@ function seen(events: CookEvent[], minutes: number, serveAtMs: number | null = n
   return {
     view,
     now: textOf(
-      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" knob={null} serveAtMs={serveAtMs} variety={varietyOf('short-white')} />,
+      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" knob={null} serveAtMs={serveAtMs} variety={varietyOf('short-white')} pot={undefined} vessel={cook.request.vessel} retimed={undefined} />,
     ),
-    keys: htmlOf(<Keys view={view} stage={stage} stages={plan.stages} now={now} press={() => {}} takeBack={() => {}} tableAt="18:40" />),
+    keys: htmlOf(<Keys view={view} stage={stage} stages={plan.stages} now={now} press={() => {}} takeBack={() => {}} tableAt="18:40" onWrong={() => {}} />),
   }
 }
 /** Keys by their words, and whether they can be pressed. */
@@ -64,7 +64,7 @@ test('a late boil slides the table and says why', () => {
 })
 
 test('keys: the cue by its own name, and only what makes sense can be pressed', () => {
-  expect(keysOf(seen([], 0).keys)).toMatchObject({ Measured: true, 'Lid lifted': false, 'A minute more': false, 'Take back': false, 'Set it aside': true })
+  expect(keysOf(seen([], 0).keys)).toMatchObject({ Measured: true, 'Lid lifted': false, 'A minute more': false, 'Take back': false, 'Something’s wrong': true })
   const simmering = keysOf(seen([...upTo('heat-up'), cue('heat-up', 10)], 11).keys)
   expect(simmering).toMatchObject({ 'Go on now': true, 'Lid lifted': true, 'A minute more': true, 'Take back “it boils”': true })
 })
@@ -83,13 +83,14 @@ test('the end leads to the notebook', () => {
   expect(textOf(<Ended id="abc" outcome="stopped" endedMs={START} clock={clock} onTakeBack={() => {}} />)).toContain('nothing is learned')
 })
 
-test('the strip shows what is over at its true length and a line for now', () => {
+test('the strip slides under a line for now at a third of its width, the table at the right edge', () => {
   const now = START + 40 * MINUTE
   const long = replay(cook, [...upTo('heat-up'), cue('heat-up', 34)], now)
   const html = htmlOf(<Strip plan={plan} view={long} now={now} clock={clock} />)
-  expect(html).toContain('class="now"')
-  const widths = [...html.matchAll(/<path d="M([\d.]+) [\d.]+V[\d.]+H([\d.]+)[^"]*" class="body"/g)].map((m) => Number(m[2]) - Number(m[1]))
-  const titles = [...html.matchAll(/<title>([^<:]+): /g)].map((m) => m[1])
-  const wide = (id: string) => widths[titles.indexOf(plan.stages.find((s) => s.id === id)!.title)]!
-  expect(wide('heat-up') / wide('rest')).toBeCloseTo(30 / 10, 1)
+  const [x] = /d="M([\d.]+) 6V\d+" class="now"/.exec(html)!.slice(1).map(Number)
+  const table = Number(/d="M([\d.]+) 16V/.exec(html)![1])
+  expect((x! - 8) / (table - 8)).toBeCloseTo(1 / 3, 2)
+  const ends = [...html.matchAll(/<path d="M[\d.]+ [\d.]+V[\d.]+H([\d.]+)[^"]*" class="body"/g)].map((m) => Number(m[1]))
+  expect(Math.max(...ends)).toBeCloseTo(table, 0)
+  expect(Math.min(...ends)).toBeGreaterThanOrEqual(8)
 })

@@ -2,21 +2,30 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useRevalidator } from 'react-router'
 import { runningCookOf, type KeptCook } from '#core/contract/running-cook'
 import type { EventKind } from '#core/cook/events'
+import { whereToWait } from '#core/cook/late'
 import { replay } from '#core/cook/replay'
+import { signalsOf } from '#core/cook/signals'
 import { readPlanRequest } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { useSenses } from '../../senses/use-senses'
 import { clockTime, type HouseClock } from '../../time/clock-hour'
 import type { Route } from './+types/stove'
+import { AdviceCard } from './advice-card'
+import { Alarm } from './alarm'
 import { Also } from './also'
 import { BeforePour, beforeThePour } from './before-pour'
 import { Ended } from './ended'
 import { Keys } from './keys'
 import { NowPanel } from './now-panel'
-import { useOutbox } from './outbox'
+import { Lanes, type Lane } from './lanes'
+import { Looked } from './looked'
+import { useOutbox, type PressMore } from './outbox'
 import { Strip } from './strip'
+import { useReckoned } from './use-reckoned'
 import { plannedWashes, Washes } from './washes'
+import { Wrong } from './wrong'
 import classes from './stove.module.css'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.title} · Stove · Omsel` : 'Stove · Omsel' }]
@@ -38,6 +47,13 @@ export function loader({ params }: Route.LoaderArgs) {
     // The grain that is most of the pot, to draw it.
     variety: read.ok ? read.value.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety : varietyOf('long-white').id,
     events: open.cooks.events(cook.id),
+    lanes: open.cooks.running().map(
+      (other): Lane => ({
+        id: other.id, title: other.title, vesselName: other.vesselName,
+        kept: { request: other.request, plan: other.plan, startedMs: other.startedMs },
+        events: open.cooks.events(other.id),
+      }),
+    ),
     house: { zone, clock } satisfies HouseClock,
     nowMs: nowMs(),
   }
@@ -46,14 +62,18 @@ export function loader({ params }: Route.LoaderArgs) {
 /** A second press of the same key within this time is the same press. */
 const SAME_PRESS_MS = 600
 
-export default function Stove({ loaderData }: Route.ComponentProps) {
+export default function Stove(props: Route.ComponentProps) {
+  // Another pot is another stove: nothing of the last one's hangs over.
+  return <OnePot key={props.loaderData.id} {...props} />
+}
+
+function OnePot({ loaderData }: Route.ComponentProps) {
   const { kept, house, id } = loaderData
-  const { now, aheadMs } = useServerClock(loaderData.nowMs)
   const revalidator = useRevalidator()
   const refresh = () => void revalidator.revalidate()
+  const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const outbox = useOutbox(id, aheadMs, refresh)
-  useChanges(id, refresh)
-  useAwake()
+  useChanges(refresh)
 
   const events = useMemo(() => {
     const known = new Set(loaderData.events.map((event) => event.id))
@@ -67,8 +87,15 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
   const current = view.now.length === 0 ? undefined : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
+  const pot = useReckoned(running, events, Math.min(now, view.endedMs ?? now))
+  const [wrong, setWrong] = useState(false)
+  const [dismissed, setDismissed] = useState('')
+  const hint = pot?.hint && pot.hint.id !== dismissed && current ? pot.hint : undefined
+
+  const noticing = useSenses(signalsOf(plan, view, now, hint))
+
   const lastPress = useRef({ what: '', atMs: 0 })
-  const press = (kind: EventKind, stageId: string, more?: { seconds?: number; clarity?: number; amount?: number; target?: string }) => {
+  const press = (kind: EventKind, stageId: string, more?: PressMore) => {
     const atMs = Date.now()
     const what = `${kind} ${stageId}`
     if (lastPress.current.what === what && atMs - lastPress.current.atMs < SAME_PRESS_MS) return
@@ -87,6 +114,8 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
           Counting here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} kept`}
         </p>
       )}
+      <Alarm {...noticing} />
+      <Lanes lanes={loaderData.lanes} current={id} now={now} />
       <Strip plan={plan} view={view} now={now} clock={house} />
       {view.outcome === 'finished' || view.outcome === 'stopped' ? (
         <Ended id={id} outcome={view.outcome} endedMs={view.endedMs ?? now} clock={house} onTakeBack={takeBack} />
@@ -95,11 +124,23 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
           <NowPanel
             plan={plan} view={view} now={now} clock={house} stage={stage} current={current} title={loaderData.title}
             vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)} knob={loaderData.knob}
+            pot={pot} vessel={running.request.vessel} retimed={running.retimed}
           />
           {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
           {stage && beforeThePour(stage, plan) && <BeforePour key={stage.id} stage={stage} plan={plan} frozen={kept.plan} view={view} now={now} onTell={(kind, amount) => press(kind, stage.id, { amount })} />}
+          {hint && stage ? (
+            <AdviceCard
+              says={hint.says}
+              why={hint.why}
+              onDone={hint.addG > 0 ? () => press('water-added', stage.id, { amount: hint.addG }) : undefined}
+              onNotNow={() => setDismissed(hint.id)}
+            />
+          ) : (
+            stage?.kind === 'simmer' && current && pot && <Looked key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
+          )}
           {view.now.length > 1 && <Also others={view.now.filter((s) => s.id !== current?.id)} stages={plan.stages} now={now} press={press} />}
-          <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} />
+          <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} onWrong={() => setWrong(true)} />
+          <Wrong opened={wrong} onClose={() => setWrong(false)} stage={stage} pot={pot} press={press} lastStage={plan.stages.at(-1)!.id} waitAt={(minutes) => whereToWait(plan, view, minutes).stage} />
         </>
       )}
     </main>
@@ -108,12 +149,27 @@ export default function Stove({ loaderData }: Route.ComponentProps) {
 
 const TICK_MS = 250
 
-/** The server's clock on this device. Reading it again on every load keeps a wrong device clock out of the cook. */
-function useServerClock(serverMs: number): { now: number; aheadMs: number } {
+/** A tick that comes so much later by the wall than by the steady clock: the device slept, or its clock was set, ms. */
+const JUMP_MS = 2000
+
+/** The server's clock on this device, carried on by the page's steady clock, so that a device whose clock is wrong, or set in mid-cook,
+ *  counts right all the same. A device that slept asks the server again. */
+function useServerClock(serverMs: number, refresh: () => void): { now: number; aheadMs: number } {
   const [clock, setClock] = useState({ now: serverMs, aheadMs: 0 })
+  const latest = useRef(refresh)
   useEffect(() => {
-    const aheadMs = serverMs - Date.now()
-    const tick = () => setClock({ now: Date.now() + aheadMs, aheadMs })
+    latest.current = refresh
+  })
+  useEffect(() => {
+    const from = performance.now()
+    let gap = Date.now() - from
+    const tick = () => {
+      const now = serverMs + (performance.now() - from)
+      setClock({ now, aheadMs: now - Date.now() })
+      const wall = Date.now() - performance.now()
+      if (Math.abs(wall - gap) > JUMP_MS) latest.current()
+      gap = wall
+    }
     tick()
     const timer = setInterval(tick, TICK_MS)
     return () => clearInterval(timer)
@@ -121,14 +177,14 @@ function useServerClock(serverMs: number): { now: number; aheadMs: number } {
   return clock
 }
 
-/** Looks again when another screen pressed something, and whenever this one is looked at again. */
-function useChanges(cookId: string, refresh: () => void) {
+/** Looks again when another screen pressed something at any pot, and whenever this one is looked at again. */
+function useChanges(refresh: () => void) {
   const latest = useRef(refresh)
   useEffect(() => {
     latest.current = refresh
   })
   useEffect(() => {
-    const source = new EventSource(`/cooks/${cookId}/changes`)
+    const source = new EventSource('/cooks/all/changes')
     let first = true
     source.addEventListener('changed', () => {
       // The first only says that the line stands; the page has just been loaded.
@@ -141,19 +197,5 @@ function useChanges(cookId: string, refresh: () => void) {
       source.close()
       document.removeEventListener('visibilitychange', seen)
     }
-  }, [cookId])
-}
-
-/** Keeps the screen lit while a pot is on, where the device can. */
-function useAwake() {
-  useEffect(() => {
-    let lock: WakeLockSentinel | undefined
-    navigator.wakeLock?.request('screen').then(
-      (held) => (lock = held),
-      () => {
-        // A device on its last charge may refuse; the cook still counts.
-      },
-    )
-    return () => void lock?.release()
   }, [])
 }

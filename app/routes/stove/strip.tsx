@@ -17,7 +17,8 @@ export function Strip({ plan, view, now, clock }: { plan: Plan; view: CookView; 
         times={times}
         clockAt={(minute) => clockTime(start + minute * MINUTE, clock)}
         nowMinute={(Math.min(now, view.endedMs ?? now) - start) / MINUTE}
-        height={132}
+        nowAt={1 / 3}
+        height={112}
       />
     </section>
   )

@@ -1,0 +1,33 @@
+import { UnstyledButton } from '@mantine/core'
+import classes from './advice.module.css'
+
+interface AdviceCardProps {
+  says: string
+  why: string
+  /** Nothing to do where there is only something to expect. */
+  onDone?: (() => void) | undefined
+  doneWord?: string
+  onNotNow: () => void
+}
+
+/** One act with a figure, and two keys. */
+export function AdviceCard({ says, why, onDone, doneWord = 'Done', onNotNow }: AdviceCardProps) {
+  return (
+    <section className={classes.advice} aria-label="Advice" role="status">
+      <div>
+        <p className={`${classes.says} figure`}>{says}</p>
+        <p className={classes.why}>{why}</p>
+      </div>
+      <div className={classes.answers}>
+        {onDone && (
+          <UnstyledButton className={classes.answer} data-first onClick={onDone}>
+            {doneWord}
+          </UnstyledButton>
+        )}
+        <UnstyledButton className={classes.answer} onClick={onNotNow}>
+          {onDone ? 'Not now' : 'All right'}
+        </UnstyledButton>
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,43 @@
+import { useMemo } from 'react'
+import type { CookAtTheStove } from '#core/contract/running-cook'
+import { hintFor, type Hint } from '#core/cook/advice'
+import type { CookEvent } from '#core/cook/events'
+import { reckon, type Reckoned } from '#core/cook/reckon'
+import { replay } from '#core/cook/replay'
+import { holdingOf, type Holding } from '#core/keep/holding'
+import { centreCooked, layerUptake } from '#core/pot/pot'
+import type { Moment } from '../../drawing/pot-inside'
+
+/** What the stove knows of the inside of the pot. */
+export interface AtTheStove {
+  reckoned: Reckoned
+  moment: Moment
+  hint: Hint | undefined
+  /** How long it keeps, once it is off the heat for good. */
+  holding: Holding | undefined
+}
+
+/** The pot is reckoned this often; nothing in it moves faster. */
+const EVERY_MS = 3000
+
+export function useReckoned(cook: CookAtTheStove, events: readonly CookEvent[], now: number): AtTheStove | undefined {
+  const atMs = Math.floor(now / EVERY_MS) * EVERY_MS
+  return useMemo(() => {
+    const view = replay(cook, events, atMs)
+    const reckoned = reckon(cook.plan, cook.request, view, events, atMs)
+    if (!reckoned) return undefined
+    const { pot, prepared, ahead } = reckoned
+    const layers = Array.from({ length: pot.resolution.layers }, (_, l) => l)
+    const steaming = ahead[0] && ahead[0].phase.powerW > 0 && pot.bulkC > pot.setup.boilC - 1
+    const moment: Moment = {
+      uptakeByLayer: layers.map((l) => layerUptake(pot, l)),
+      centreByLayer: layers.map((l) => centreCooked(pot, l)),
+      freeG: pot.freeG,
+      bulkC: pot.bulkC,
+      bottomC: pot.bottomC,
+      steam: steaming ? Math.max(1, ((ahead[0]!.phase.powerW - pot.setup.loss * (pot.setup.boilC - pot.setup.kitchenC)) / 2257) * 60 * pot.setup.steamFactor) : 0,
+    }
+    const offHeat = !ahead.some(({ phase, minutes }) => phase.powerW > 0 && minutes > 0)
+    return { reckoned, moment, hint: hintFor(reckoned, cook.plan, events), holding: offHeat && ahead.every(({ minutes }) => minutes === 0) ? holdingOf(pot, prepared.blend.uptake.soft) : undefined }
+  }, [cook, events, atMs])
+}

@@ -1,0 +1,125 @@
+import { Button, Drawer, NumberInput, UnstyledButton } from '@mantine/core'
+import { useMemo, useState } from 'react'
+import type { EventKind } from '#core/cook/events'
+import type { Complaint, Remedy } from '#core/cook/remedy'
+import type { Stage } from '#core/plan/result'
+import { adviceFor } from '#core/rescue/remedies'
+import { ComplaintDrawing } from '../../drawing/complaint-drawing'
+import { AdviceCard } from './advice-card'
+import type { AtTheStove } from './use-reckoned'
+import classes from './advice.module.css'
+
+interface WrongProps {
+  opened: boolean
+  onClose: () => void
+  stage: Stage | undefined
+  pot: AtTheStove | undefined
+  press: (kind: EventKind, stage: string, more?: { seconds?: number; amount?: number; remedy?: Remedy }) => void
+  lastStage: string
+  /** Where a wait for late guests goes. */
+  waitAt: (minutes: number) => string
+}
+
+const COMPLAINT_WORDS: Record<Complaint, string> = {
+  'still-wet': 'cooked, but wet', 'hard-wet': 'hard, water left', 'dry-firm': 'firm and dry', chalky: 'chalky on top', 'dry-early': 'dry too soon', scorched: 'smells scorched', 'boiled-over': 'boiling over', opened: 'opened too soon', mush: 'mush',
+}
+/** What can be seen while there is still heat, and what at the end. */
+const ON_THE_WAY: readonly Complaint[] = ['boiled-over', 'dry-early', 'hard-wet', 'scorched', 'opened', 'still-wet']
+const AT_THE_END: readonly Complaint[] = ['still-wet', 'dry-firm', 'hard-wet', 'chalky', 'scorched', 'opened', 'mush']
+const LOST_AT_FIRST_G = 30
+
+/** Something is wrong: what is seen leads to one act with its figures; and what happened, told so that the rest can be reckoned anew. */
+export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }: WrongProps) {
+  const [complaint, setComplaint] = useState<Complaint>()
+  const [lost, setLost] = useState<number | string>(LOST_AT_FIRST_G)
+  const close = () => {
+    setComplaint(undefined)
+    onClose()
+  }
+  const advice = useMemo(() => (complaint && pot ? adviceFor(complaint, pot.reckoned, Number(lost) || 0) : undefined), [complaint, pot, lost])
+  const at = stage?.id ?? lastStage
+  const hot = pot?.reckoned.ahead.some(({ phase }) => phase.powerW > 0) === true
+  const tell = (kind: EventKind, more?: { seconds?: number; amount?: number }) => {
+    press(kind, at, more)
+    close()
+  }
+  return (
+    <Drawer opened={opened} onClose={close} position="bottom" size="auto" lockScroll={false} title="What is wrong?" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Nothing' }}>
+      <div className={classes.sheet}>
+        {pot ? (
+          <div className={classes.choices} role="group" aria-label="What is seen">
+            {(hot ? ON_THE_WAY : AT_THE_END).map((id) => (
+              <UnstyledButton key={id} className={classes.choice} aria-pressed={complaint === id} onClick={() => setComplaint(id)}>
+                <ComplaintDrawing complaint={id} />
+                {COMPLAINT_WORDS[id]}
+              </UnstyledButton>
+            ))}
+          </div>
+        ) : (
+          <p className="quiet">Nothing is warm yet; what can be wrong comes later.</p>
+        )}
+        {complaint === 'boiled-over' && <NumberInput label="About how much ran over, g" value={lost} onChange={setLost} min={0} max={5000} step={10} w={220} allowNegative={false} />}
+        {advice && (
+          <>
+            <AdviceCard
+              says={advice.says}
+              why={`${advice.why}${advice.after ? ` Then it ends ${endWords(advice.after.verdict)}.` : ''}`}
+              doneWord={advice.remedy ? 'Do it' : 'Done'}
+              onDone={() => {
+                if (complaint === 'boiled-over' && Number(lost) > 0) press('boiled-over', at, { amount: Number(lost) })
+                if (advice.remedy) press('remedy', at, { remedy: advice.remedy })
+                close()
+              }}
+              onNotNow={() => setComplaint(undefined)}
+            />
+            {advice.becomes.length > 0 && <p className="quiet">Or let it become: {advice.becomes.join('; ')}.</p>}
+          </>
+        )}
+        <h2 className="place-part">What happened</h2>
+        <ul className={classes.happened}>
+          {hot && (
+            <>
+              <Happened word="The heat was out" unit="min" first={3} onTell={(amount) => tell('heat-out', { amount })} />
+              <Happened word="The heat was lower than it should be" unit="min" first={5} onTell={(amount) => tell('heat-low', { amount })} />
+              <Happened word="I forgot to lower the heat" unit="min" first={2} onTell={(amount) => tell('heat-high', { amount })} />
+            </>
+          )}
+          {pot && (
+            <>
+              <Happened word="Water added" unit="g" first={50} onTell={(amount) => tell('water-added', { amount })} />
+              <Happened word="Stirred" onTell={() => tell('stirred')} />
+            </>
+          )}
+          <Happened
+            word="They come later"
+            unit="min"
+            first={25}
+            onTell={(amount) => {
+              press('late', waitAt(amount), { amount })
+              close()
+            }}
+          />
+          {stage && <Happened word={`Skip “${stage.title}”`} onTell={() => tell('skip')} />}
+          <Happened word="Set this pot aside" onTell={() => tell('stop')} />
+        </ul>
+      </div>
+    </Drawer>
+  )
+}
+
+function Happened({ word, unit, first, onTell }: { word: string; unit?: 'min' | 'g'; first?: number; onTell: (amount: number) => void }) {
+  const [amount, setAmount] = useState<number | string>(first ?? 0)
+  const n = Number(amount)
+  return (
+    <li>
+      <span>{word}</span>
+      {unit && <NumberInput aria-label={`${word}, ${unit}`} value={amount} onChange={setAmount} suffix={` ${unit}`} min={1} max={unit === 'g' ? 5000 : 120} step={unit === 'g' ? 10 : 1} allowNegative={false} w={120} />}
+      <Button variant="default" disabled={unit !== undefined && !(n >= 1)} onClick={() => onTell(n)}>
+        Tell it
+      </Button>
+    </li>
+  )
+}
+
+const endWords = ({ cookedThrough, texture, soggy }: { cookedThrough: string; texture: string; soggy: boolean }): string =>
+  `${cookedThrough === 'yes' ? 'cooked through' : cookedThrough === 'chalky' ? 'still chalky' : 'a little firm in the middle'}, ${soggy ? 'wet' : texture === 'mushy' ? 'very soft' : texture}`

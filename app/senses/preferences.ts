@@ -1,0 +1,49 @@
+import type { SignalKind } from '#core/cook/signals'
+
+/** How this device tells what should be noticed. It is the device's own: a phone in a pocket and a laptop on the table differ. */
+export const SOUNDS = ['knock', 'bell', 'rise', 'none'] as const
+export type Sound = (typeof SOUNDS)[number]
+export const SOUND_WORDS: Record<Sound, string> = { knock: 'two knocks', bell: 'a bell', rise: 'three rising notes', none: 'no sound' }
+export const SIGNAL_WORDS: Record<SignalKind, string> = { due: 'A cue may come', ended: 'A clock has run out', attention: 'Something wants a look' }
+
+export interface Senses {
+  sounds: Record<SignalKind, Sound>
+  speak: boolean
+  vibrate: boolean
+  notify: boolean
+  awake: boolean
+}
+export const FIRST_SENSES: Senses = { sounds: { due: 'knock', ended: 'bell', attention: 'rise' }, speak: false, vibrate: true, notify: false, awake: true }
+
+const KEY = 'omsel.senses'
+const isSound = (value: unknown): value is Sound => SOUNDS.includes(value as Sound)
+
+/** Reads what was kept, mending what makes no sense. @param text as it lies in the device's store */
+export function sensesIn(text: string | null): Senses {
+  let kept: Partial<Senses> & { sounds?: Partial<Record<SignalKind, unknown>> } = {}
+  try {
+    const parsed: unknown = JSON.parse(text ?? '{}')
+    if (typeof parsed === 'object' && parsed !== null) kept = parsed
+  } catch {
+    // Somebody else's text: the first senses stand.
+  }
+  const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake') => (typeof kept[key] === 'boolean' ? kept[key] : FIRST_SENSES[key])
+  const sound = (kind: SignalKind) => (isSound(kept.sounds?.[kind]) ? kept.sounds[kind] : FIRST_SENSES.sounds[kind])
+  return { sounds: { due: sound('due'), ended: sound('ended'), attention: sound('attention') }, speak: flag('speak'), vibrate: flag('vibrate'), notify: flag('notify'), awake: flag('awake') }
+}
+
+const read = (): string | null => {
+  try {
+    return localStorage.getItem(KEY)
+  } catch {
+    return null
+  }
+}
+export const readSenses = (): Senses => sensesIn(read())
+export function keepSenses(senses: Senses): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(senses))
+  } catch {
+    // A device that keeps nothing has the first senses next time.
+  }
+}

@@ -1,0 +1,29 @@
+import type { Plan } from '#core/plan/result'
+import type { CookView } from './replay'
+
+/** When a pot next wants a hand, and for what. */
+export interface Touch {
+  stage: string
+  title: string
+  /** UTC milliseconds; for a cue, when it is first worth looking. */
+  atMs: number
+  /** Whether it waits for something seen, heard or felt. */
+  cue: boolean
+}
+
+const MINUTE = 60_000
+
+/** The next thing to touch of one pot: what is in hand, the end of a clock, or the first moment a cue may come.
+ *  @returns undefined for a pot that is over */
+export function nextTouch(plan: Plan, view: CookView): Touch | undefined {
+  if (view.outcome === 'ready') return { stage: plan.stages.at(-1)!.id, title: 'To the table', atMs: view.tableMs, cue: true }
+  if (view.outcome !== 'cooking') return undefined
+  const touches = view.now.map((seen): Touch => {
+    const stage = plan.stages.find((s) => s.id === seen.id)!
+    const cue = stage.ends_on === 'cue'
+    const atMs = !cue ? seen.endMs : stage.hands_on ? seen.startMs : seen.startMs + stage.minutes.low * MINUTE
+    const after = plan.stages.find((s) => s.after.includes(stage.id))
+    return { stage: stage.id, title: cue ? stage.title : (after?.title ?? 'To the table'), atMs, cue }
+  })
+  return touches.sort((a, b) => a.atMs - b.atMs)[0]
+}

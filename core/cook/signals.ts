@@ -1,0 +1,40 @@
+import type { Plan } from '#core/plan/result'
+import type { CookView } from './replay'
+
+/** Something that should be noticed from across the kitchen. due: a cue may come now. ended: a clock has run out. attention: look closely. */
+export type SignalKind = 'due' | 'ended' | 'attention'
+export interface Signal {
+  /** The same thing keeps its id, so that it is told once. */
+  id: string
+  kind: SignalKind
+  /** A few words to be spoken. */
+  says: string
+}
+
+/** The end of a clock is told for so long, ms; who looks later sees what is on now anyway. */
+const TOLD_FOR_MS = 10 * 60_000
+const MINUTE = 60_000
+
+/** What is worth a sound now.
+ *  @param hint advice the stove has, if any */
+export function signalsOf(plan: Plan, view: CookView, nowMs: number, hint?: { id: string; says: string }): Signal[] {
+  if (view.outcome === 'finished' || view.outcome === 'stopped') return []
+  const signals: Signal[] = []
+  const stageOf = (id: string) => plan.stages.find((s) => s.id === id)!
+  for (const seen of view.stages) {
+    const stage = stageOf(seen.id)
+    if (seen.state === 'done' && seen.endedBy === 'clock' && nowMs - seen.endMs < TOLD_FOR_MS) {
+      const next = plan.stages.find((s) => s.after.includes(stage.id))
+      const nextSeen = next && view.stages.find((s) => s.id === next.id)
+      // Once what comes after it is over as well, nobody needs to be told.
+      if (nextSeen?.state !== 'done') signals.push({ id: `ended ${stage.id} ${seen.endMs}`, kind: 'ended', says: next ? next.title : 'To the table' })
+    }
+    if (seen.state === 'now' && stage.ends_on === 'cue' && !stage.hands_on) {
+      const minutes = (nowMs - seen.startMs) / MINUTE
+      if (minutes > stage.minutes.high + 1) signals.push({ id: `late ${stage.id}`, kind: 'attention', says: `Look closely: ${stage.cue ?? stage.title}?` })
+      else if (minutes >= stage.minutes.low) signals.push({ id: `due ${stage.id}`, kind: 'due', says: `Any moment: ${stage.cue ?? stage.title}` })
+    }
+  }
+  if (hint) signals.push({ id: `hint ${hint.id}`, kind: 'attention', says: hint.says })
+  return signals
+}

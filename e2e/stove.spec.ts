@@ -1,0 +1,160 @@
+import type { Page } from '@playwright/test'
+import { act, expect, letPass, open, serious, setAside, test } from './kitchen'
+
+// A line that is cut is reported by the browser.
+test.use({ expectedNoise: [/net::ERR_/] })
+
+/** A pot of long white on its way to the boil, started on the bench and pressed through by hand. */
+async function toTheBoil(page: Page, pot = 'heavy-blue'): Promise<void> {
+  await open(page, `/?grain=long-white&grams=300&pot=${pot}&on=big-gas`)
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await expect(page).toHaveURL(/\/stove\//)
+  const key = page.getByRole('region', { name: 'Tell the stove' })
+  for (const [word, minutes] of [['Measured', 2], ['Clear enough', 3], ['Drained', 1], ['Poured', 1]] as const) {
+    await letPass(page, minutes)
+    await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
+    await letPass(page, 0.012)
+  }
+  await expect(act(page)).toHaveText('Bring to the boil, lid on')
+}
+async function toTheSimmer(page: Page): Promise<void> {
+  await toTheBoil(page)
+  await letPass(page, 5)
+  await page.getByRole('button', { name: /^It boils/ }).click()
+  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+}
+const wrong = async (page: Page, what: string) => {
+  await page.getByRole('button', { name: /^Something’s wrong/ }).click()
+  await page.getByRole('group', { name: 'What is seen' }).getByRole('button', { name: what }).click()
+}
+const advice = (page: Page) => page.getByRole('status', { name: 'Advice' })
+
+test.beforeEach(async ({ page }) => {
+  await page.clock.install()
+})
+
+test('boiling over: what ran over is put back, gram by gram, and can be taken back', async ({ page }) => {
+  await toTheSimmer(page)
+  await expect(page.getByRole('img', { name: /The pot as it should be now: 9\d °C/ })).toBeVisible()
+  await letPass(page, 1)
+  await wrong(page, 'boiling over')
+  await page.getByLabel('About how much ran over, g').fill('120')
+  await expect(advice(page)).toContainText('Heat down, lid ajar, add back 120 g boiling water')
+  await advice(page).getByRole('button', { name: 'Do it' }).click()
+  await expect(act(page)).toHaveText('Add 120 g boiling water')
+  await page.getByRole('button', { name: /^Take back “putting it right”/ }).click()
+  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+  // Still without its water, the stove says by itself what is missing.
+  await letPass(page, 0.2)
+  await expect(advice(page)).toContainText(/Add 1[0-4]\d g boiling water/)
+  await expect(advice(page)).toContainText('because of what ran over')
+  expect(await serious(page)).toEqual([])
+  await advice(page).getByRole('button', { name: 'Done' }).click()
+  await expect(advice(page)).toHaveCount(0)
+  await setAside(page)
+})
+
+test('dry too soon: water and minutes for this pot, as stages of the same cook', async ({ page }) => {
+  await toTheSimmer(page)
+  await letPass(page, 5)
+  await wrong(page, 'dry too soon')
+  await expect(advice(page)).toContainText(/Add \d+ g boiling water, lid on, \d+ min on the lowest heat/)
+  await expect(advice(page)).toContainText('Then it ends cooked through')
+  await advice(page).getByRole('button', { name: 'Do it' }).click()
+  await expect(act(page)).toHaveText(/^Add \d+ g boiling water$/)
+  await page.getByRole('button', { name: /^It is in/ }).click()
+  await expect(act(page)).toHaveText('Lowest heat again, lid on')
+  await page.reload()
+  await expect(act(page)).toHaveText('Lowest heat again, lid on')
+  await setAside(page)
+})
+
+test('a boil that comes late is known for what it is, and a look near the end acts', async ({ page }) => {
+  await toTheBoil(page)
+  await letPass(page, 9)
+  // Long overdue: it is said large, and what helps.
+  await expect(page.getByRole('alert', { name: 'Notice' })).toContainText('Look closely')
+  await expect(page.getByText('Still not boiling? Heat all the way up, lid on')).toBeVisible()
+  await letPass(page, 3)
+  await page.getByRole('button', { name: /^It boils/ }).click()
+  await expect(page.getByText(/min instead of \d+, by when it boiled: the burner gives [1-7]\d % of what was thought/)).toBeVisible()
+  // Near the end of the simmer somebody parts the grain.
+  const clock = page.getByRole('timer')
+  const [minutes] = /(\d+):/.exec(await clock.innerText())!.slice(1).map(Number)
+  await letPass(page, minutes! - 1)
+  await page.getByRole('region', { name: 'A look' }).getByRole('button', { name: 'Water', exact: true }).click()
+  await expect(advice(page)).toContainText(/min more, leave the lid|Leave it, it is drinking that/)
+  await advice(page).getByRole('button', { name: 'Not now' }).click()
+  await page.getByRole('region', { name: 'A look' }).getByRole('button', { name: 'No water' }).click()
+  await expect(advice(page)).toContainText(/Heat off, leave the lid|Add \d+ g boiling water/)
+  await setAside(page)
+})
+
+test('guests come later: the rest stretches, the table slides, and it can be taken back', async ({ page }) => {
+  await toTheSimmer(page)
+  const table = page.locator('b.figure').last()
+  const before = await table.innerText()
+  await page.getByRole('button', { name: /^Something’s wrong/ }).click()
+  await page.getByRole('listitem').filter({ hasText: 'They come later' }).getByRole('button', { name: 'Tell it' }).click()
+  await expect(table).not.toHaveText(before)
+  const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3, 5))
+  expect(minutes(await table.innerText()) - minutes(before)).toBe(25)
+  await letPass(page, 0.012)
+  await page.getByRole('button', { name: /^Take back “guests late”/ }).click()
+  await expect(table).toHaveText(before)
+  await setAside(page)
+})
+
+test('two screens on one cook, one of them cut off: three presses are kept, and both end in the same state', async ({ page, browser }) => {
+  await toTheBoil(page)
+  const other = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+  await open(other, page.url())
+  await expect(act(other)).toHaveText('Bring to the boil, lid on')
+  await letPass(page, 5)
+  await page.getByRole('button', { name: /^It boils/ }).click()
+  await letPass(page, 0.012)
+  await expect(act(other)).toHaveText('Lowest heat, leave the lid')
+  await page.context().setOffline(true)
+  for (const [key, said] of [['l', 'lid lifted'], ['+', 'a minute more'], ['l', 'lid lifted']] as const) {
+    await page.keyboard.press(key)
+    await letPass(page, 0.015)
+    await expect(page.getByRole('button', { name: new RegExp(`^Take back “${said}”`) })).toBeVisible()
+  }
+  await expect(page.getByText('Counting here, 3 presses kept')).toBeVisible({ timeout: 15_000 })
+  await letPass(page, 0.5)
+  await page.context().setOffline(false)
+  await letPass(page, 0.067)
+  await expect(page.getByText(/presses kept/)).toHaveCount(0, { timeout: 15_000 })
+  await expect(other.getByRole('button', { name: /^Lid lifted \(2\)/ })).toBeVisible({ timeout: 15_000 })
+  const table = async (of: Page) => (await of.locator('b.figure').last().innerText()).trim()
+  await expect.poll(() => table(other)).toBe(await table(page))
+  await other.context().close()
+  await setAside(page)
+})
+
+test('several pots: the one to touch next comes first, and each is a press away', async ({ page }) => {
+  await toTheBoil(page)
+  const first = page.url()
+  await open(page, '/?grain=quinoa&grams=200&pot=clay&on=small-gas')
+  await page.getByRole('button', { name: 'Start now' }).click()
+  const lanes = page.getByRole('navigation', { name: 'Pots on the stove, next to touch first' })
+  await expect(lanes.getByRole('link').first()).toContainText('Measure the grain')
+  await lanes.getByRole('link', { name: /heavy blue/ }).click()
+  await expect(page).toHaveURL(first)
+  await setAside(page)
+  await open(page, '/stove')
+  await page.waitForURL(/\/stove/)
+})
+
+test('how this device calls is tried out where it is chosen, and kept', async ({ page }) => {
+  await open(page, '/settings')
+  const senses = page.getByRole('region', { name: 'How this device calls' })
+  await senses.getByLabel('A clock has run out').selectOption('three rising notes')
+  await senses.getByRole('button', { name: /^Try “a clock has run out”/ }).click()
+  await expect(senses.getByRole('status')).toHaveText(/You should have heard it|plays no sound here/)
+  await senses.getByRole('button', { name: 'Try the light' }).click()
+  await expect(senses.getByRole('status')).toHaveText(/screen stays lit|keeps no screen lit/)
+  await page.reload()
+  await expect(senses.getByLabel('A clock has run out')).toHaveValue('rise')
+  expect(await serious(page)).toEqual([])
+})
