@@ -4,7 +4,10 @@ import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
 import { ServerRouter, type EntryContext } from 'react-router'
+import { startWatching } from '#server/devices/start'
 import { NonceContext } from './nonce'
+
+startWatching()
 
 export const streamTimeout = 5000
 
@@ -16,6 +19,8 @@ const policy = (nonce: string): string =>
     // Server-rendered style attributes are not covered by a nonce.
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data:",
+    // The small silent video that keeps a screen lit where the browser's own lock is missing.
+    "media-src 'self' data:",
     "font-src 'self'",
     "connect-src 'self'",
     "worker-src 'self'",

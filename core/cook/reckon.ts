@@ -60,10 +60,20 @@ function hotStages(plan: Plan, view: CookView, prepared: Prepared): Hot[] {
   })
 }
 
+export interface ReckonGiven {
+  plan: Plan
+  request: PlanRequest
+  view: CookView
+  events: readonly CookEvent[]
+  nowMs: number
+  /** Where the burner is known already, its share of the believed power; left out: found by the first boil. */
+  burner?: number
+}
+
 /** Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as long as they really were, the
  *  burner as strong as the first boil says, lids lifted, water lost and added, heat high, low or out.
  *  @returns undefined before anything is warm */
-export function reckon(plan: Plan, request: PlanRequest, view: CookView, events: readonly CookEvent[], nowMs: number): Reckoned | undefined {
+export function reckon({ plan, request, view, events, nowMs, burner: known }: ReckonGiven): Reckoned | undefined {
   const believed = prepare(request)
   const begunHot = hotStages(plan, view, believed).filter((h) => h.view.state !== 'next')
   if (begunHot.length === 0) return undefined
@@ -79,7 +89,7 @@ export function reckon(plan: Plan, request: PlanRequest, view: CookView, events:
       AT_THE_STOVE,
     )
   const lasted = ({ view: { state, startMs, endMs } }: Hot) => Math.max(0, ((state === 'done' ? endMs : nowMs) - startMs) / MINUTE)
-  const burner = burnerBy(begunHot, lasted, () => fill(believed))
+  const burner = known ?? burnerBy(begunHot, lasted, () => fill(believed))
   // A weaker burner is turned up until it simmers all the same: what a level gives is asked of the source as it really is.
   const source = { ...request.source, ratedW: request.source.ratedW * burner }
   const prepared = burner === 1 ? believed : prepare({ ...request, source })

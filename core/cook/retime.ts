@@ -35,7 +35,7 @@ export function retime(cook: RunningCook, request: PlanRequest, events: readonly
   const view = replay(cook, known, because.atMs)
   const own = view.stages[place]!
   if (own.state !== 'now') return { plan, retimed: undefined }
-  const reckoned = reckon(plan, request, view, known, because.atMs)
+  const reckoned = reckon({ plan, request, view, events: known, nowMs: because.atMs })
   const more = reckoned && minutesStillNeeded(reckoned)
   if (more === undefined) return { plan, retimed: undefined }
   const { low, expected, high } = stage.minutes

@@ -28,7 +28,7 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
   const at = (nowMs: number) => {
     const cook = runningCookOf(kept, events)
     const view = replay(cook, events, nowMs)
-    return { cook, view, reckoned: reckon(cook.plan, cook.request, view, events, nowMs) }
+    return { cook, view, reckoned: reckon({ plan: cook.plan, request: cook.request, view, events, nowMs }) }
   }
   const startOf = (stage: string) => at(START).cook && replay(runningCookOf(kept, events), events, START + 600 * MINUTE).stages.find((s) => s.id === stage)!.startMs
   for (const stage of read.value.stages) {

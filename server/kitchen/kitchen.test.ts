@@ -222,3 +222,28 @@ test('the demo season is written through the same doors, and has taught somethin
   for (const cook of noted) expect(cook.endedMs).toBeLessThan(START)
   demo.db.close()
 })
+
+describe('when a press happened', () => {
+  const at = (id: string) => kitchen.cooks.events(id).map((e) => (e.atMs - START) / 1000)
+  test('two presses of one moment keep their order, however unevenly the line carries them', () => {
+    const id = begin()
+    // The device's clock is an hour behind; the first press takes 80 ms on the line, the second 5.
+    const ahead_ms = 3_600_000
+    const pressed = START + 60_000 - ahead_ms
+    press(kitchen, id, said('a', 'minute-more', 'measure', { pressed_ms: pressed, sent_ms: pressed + 2, ahead_ms }), START + 60_080)
+    press(kitchen, id, said('b', 'lid-lifted', 'measure', { pressed_ms: pressed + 1, sent_ms: pressed + 3, ahead_ms }), START + 60_008)
+    expect(kitchen.cooks.events(id).map((e) => e.id)).toEqual(['a', 'b'])
+    expect(at(id)).toEqual([60, 60.001])
+  })
+  test('a device whose clock was set in between is not believed; how long it held the press is', () => {
+    const id = begin()
+    press(kitchen, id, said('a', 'minute-more', 'measure', { pressed_ms: START - 7_200_000, sent_ms: START - 7_200_000 + 5000, ahead_ms: 0 }), START + 30_000)
+    expect(at(id)).toEqual([25])
+  })
+  test('nothing happened before the cook began, or after it was heard of', () => {
+    const id = begin()
+    press(kitchen, id, said('a', 'minute-more', 'measure', { pressed_ms: START + 10_500, sent_ms: START + 10_500, ahead_ms: 900 }), START + 10_000)
+    press(kitchen, id, said('b', 'minute-more', 'measure', { pressed_ms: 0, sent_ms: 40_000_000 }), START + 10_000)
+    expect(at(id)).toEqual([0, 10])
+  })
+})

@@ -1,5 +1,6 @@
 import { join } from 'node:path'
 import { cooksIn } from '../database/cooks'
+import { devicesIn } from '../database/devices'
 import { equipmentIn } from '../database/equipment'
 import { householdIn } from '../database/household'
 import { openDatabase, type Db } from '../database/open'
@@ -13,11 +14,12 @@ export interface Kitchen {
   equipment: ReturnType<typeof equipmentIn>
   cooks: ReturnType<typeof cooksIn>
   shelf: ReturnType<typeof shelfIn>
+  devices: ReturnType<typeof devicesIn>
 }
 
 export function openKitchen(file: string): Kitchen {
   const db = openDatabase(file)
-  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db) }
+  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db) }
 }
 
 export const databaseFile = (): string =>

@@ -9,6 +9,9 @@ import type { Kitchen } from './kitchen'
 /** A device may hold presses back while it has no connection, but not for longer than this. */
 const LONGEST_HELD_MS = 12 * 3_600_000
 
+/** A device's idea of this clock is believed within this, ms. */
+const TRUSTED_OFF_MS = 3000
+
 /** Writes down what a device says happened. The time is the server's: when the message came, less how long the device held it.
  *  @returns whether it was new; a repeat is no error, so that a device may send until it hears back */
 export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, receivedMs: number): Read<{ isNew: boolean }> {
@@ -23,6 +26,10 @@ export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, re
     return wrong('stage', `is none of this cook's, got "${said.stage}"`)
   if ((said.kind === 'take-back') !== (said.target !== undefined)) return wrong('target', 'goes with take-back, and only with it')
   const held = Math.min(Math.max(0, said.sent_ms - said.pressed_ms), LONGEST_HELD_MS)
+  // The device's own idea of this clock keeps its presses in their order, whatever the line does; where it is far off, its clock was set.
+  const byHeld = receivedMs - held
+  const byAhead = said.ahead_ms === undefined ? byHeld : said.pressed_ms + said.ahead_ms
+  const happenedMs = Math.abs(byAhead - byHeld) <= TRUSTED_OFF_MS ? Math.min(byAhead, receivedMs) : byHeld
   const isNew = db.transaction(() => {
     const events = cooks.events(cookId)
     if (said.target !== undefined && !events.some((e) => e.id === said.target)) return undefined
@@ -32,7 +39,7 @@ export function press({ db, cooks }: Kitchen, cookId: string, input: unknown, re
       stage: said.stage,
       identity: identityOf(said, events),
       deviceMs: Math.round(said.pressed_ms),
-      atMs: Math.round(Math.max(cook.startedMs, receivedMs - held)),
+      atMs: Math.round(Math.max(cook.startedMs, happenedMs)),
       receivedMs,
       ...(said.seconds === undefined ? {} : { seconds: said.seconds }),
       ...(said.clarity === undefined ? {} : { clarity: said.clarity }),

@@ -15,6 +15,20 @@ export function announce(cookId: string): void {
   hub().emit(ALL)
 }
 
+/** What a device says beside a cook, as the screens are told. */
+export interface CookReadings {
+  cook: string
+  kind: string
+  atMs: number
+  grams?: number
+  celsius?: number
+  clicked?: boolean
+  ends: string | undefined
+  amount?: number
+}
+const READINGS = 'readings'
+export const announceReadings = (readings: readonly CookReadings[]): void => void (readings.length > 0 && hub().emit(READINGS, readings))
+
 /** Screens listening now. */
 export const listeners = (): number => hub().eventNames().reduce((sum, name) => sum + hub().listenerCount(name), 0)
 
@@ -34,7 +48,13 @@ export function changesOf(cookId: string, signal: AbortSignal): Response {
     start(controller) {
       const say = (text: string) => controller.enqueue(encoder.encode(text))
       say('retry: 2000\n\nevent: changed\ndata: {}\n\n')
-      const undo = listen(cookId, () => say('event: changed\ndata: {}\n\n'))
+      const undoChanges = listen(cookId, () => say('event: changed\ndata: {}\n\n'))
+      const tellReadings = (readings: readonly CookReadings[]) => say(`event: readings\ndata: ${JSON.stringify(readings)}\n\n`)
+      if (cookId === ALL) hub().on(READINGS, tellReadings)
+      const undo = () => {
+        undoChanges()
+        hub().off(READINGS, tellReadings)
+      }
       const beat = setInterval(() => say(': beat\n\n'), BEAT_MS)
       stop = () => {
         undo()

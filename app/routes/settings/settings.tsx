@@ -5,8 +5,13 @@ import { boilingPointAt } from '#core/heat/boiling-point'
 import { CUP_IDS, CUPS } from '#core/quantity/cups'
 import { metres } from '#core/quantity/units'
 import { CRYSTAL_IDS, CRYSTALS } from '#core/season/salt'
+import { nowMs } from '#server/clock'
+import { DEVICE_KINDS } from '#server/devices/device'
+import { wayOf } from '#server/devices/ways'
+import { keepDevice } from '#server/kitchen/device-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import type { Route } from './+types/settings'
+import { Devices, type DeviceShown } from './devices'
 import { Senses } from './senses'
 import classes from './settings.module.css'
 
@@ -14,12 +19,24 @@ export const meta: Route.MetaFunction = () => [{ title: 'Settings · Omsel' }]
 
 export function loader() {
   const settings = settingsOf(kitchen())
-  return { settings, zones: Intl.supportedValuesOf('timeZone'), boilC: boilingPointAt(metres(settings.elevation_m)) }
+  return { settings, zones: Intl.supportedValuesOf('timeZone'), boilC: boilingPointAt(metres(settings.elevation_m)), devices: devicesShown() }
+}
+
+function devicesShown(): DeviceShown[] {
+  const rows = kitchen().devices.all()
+  return DEVICE_KINDS.map((kind) => {
+    const row = rows.find((r) => r.kind === kind)
+    return { kind, on: row !== undefined, trusted: row?.trusted === 1, way: row ? wayOf({ driftPerHour: row.drift_per_hour, lagSeconds: row.lag_s, dropOut: row.drop_out, lie: row.lie }) : 'sound' }
+  })
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const form = Object.fromEntries(await request.formData())
-  if (form.intent !== 'save') return data({ errors: [{ path: 'intent', message: `intent must be save, got "${String(form.intent)}"` }], typed: form }, { status: 400 })
+  if (form.intent === 'device') {
+    const kept = keepDevice(kitchen(), form, nowMs())
+    return kept.ok ? { saved: true as const } : data({ errors: kept.errors, typed: form }, { status: 422 })
+  }
+  if (form.intent !== 'save') return data({ errors: [{ path: 'intent', message: `intent must be save or device, got "${String(form.intent)}"` }], typed: form }, { status: 400 })
   const read = readSettings(form)
   if (!read.ok) return data({ errors: read.errors, typed: form }, { status: 422 })
   kitchen().household.save(read.value)
@@ -77,6 +94,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
         </Stack>
       </Form>
       <Senses />
+      <Devices devices={loaderData.devices} />
     </main>
   )
 }

@@ -106,7 +106,9 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
   }, [cookId, send])
 
   const press: Outbox['press'] = (kind, stage, more = {}) => {
-    keep((list) => [...list, { id: uuid(), kind, stage, pressed_ms: Date.now(), ahead_ms: Math.round(aheadMs), page: PAGE, steady_ms: performance.now(), ...more }])
+    // Two presses of one moment keep their order.
+    const pressedMs = Math.max(Date.now(), (stored(cookId).at(-1)?.pressed_ms ?? 0) + 1)
+    keep((list) => [...list, { id: uuid(), kind, stage, pressed_ms: pressedMs, ahead_ms: Math.round(aheadMs), page: PAGE, steady_ms: performance.now(), ...more }])
     void send()
   }
   return {

@@ -7,6 +7,7 @@ import { replay } from '#core/cook/replay'
 import { signalsOf } from '#core/cook/signals'
 import { readPlanRequest } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
+import type { Plan, Stage } from '#core/plan/result'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { useSenses } from '../../senses/use-senses'
@@ -22,6 +23,7 @@ import { NowPanel } from './now-panel'
 import { Lanes, type Lane } from './lanes'
 import { Looked } from './looked'
 import { useOutbox, type PressMore } from './outbox'
+import { Readings, STALE_MS, type DeviceReading } from './readings'
 import { Strip } from './strip'
 import { useReckoned } from './use-reckoned'
 import { plannedWashes, Washes } from './washes'
@@ -59,6 +61,10 @@ export function loader({ params }: Route.LoaderArgs) {
   }
 }
 
+/** What a hand weighs towards in this stage, g. */
+const aimOf = (stage: Stage, plan: Plan): number | undefined =>
+  stage.id === 'pour' ? plan.water.pour_g : stage.kind === 'measure' ? plan.grain.mass_g : stage.mends && stage.mends.addG > 0 ? stage.mends.addG : undefined
+
 /** A second press of the same key within this time is the same press. */
 const SAME_PRESS_MS = 600
 
@@ -73,7 +79,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   const refresh = () => void revalidator.revalidate()
   const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const outbox = useOutbox(id, aheadMs, refresh)
-  useChanges(refresh)
+  const readings = useStream(refresh, id)
 
   const events = useMemo(() => {
     const known = new Set(loaderData.events.map((event) => event.id))
@@ -128,6 +134,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
           />
           {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
           {stage && beforeThePour(stage, plan) && <BeforePour key={stage.id} stage={stage} plan={plan} frozen={kept.plan} view={view} now={now} onTell={(kind, amount) => press(kind, stage.id, { amount })} />}
+          {stage && readings.length > 0 && <Readings readings={readings} stage={stage} aim={aimOf(stage, plan)} onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })} />}
           {hint && stage ? (
             <AdviceCard
               says={hint.says}
@@ -177,9 +184,11 @@ function useServerClock(serverMs: number, refresh: () => void): { now: number; a
   return clock
 }
 
-/** Looks again when another screen pressed something at any pot, and whenever this one is looked at again. */
-function useChanges(refresh: () => void) {
+/** The one stream of this kitchen: looks again when another screen pressed something at any pot, and whenever this one is looked at again;
+ *  and what devices say beside this cook, the newest of each kind. */
+function useStream(refresh: () => void, cookId: string): DeviceReading[] {
   const latest = useRef(refresh)
+  const [readings, setReadings] = useState<DeviceReading[]>([])
   useEffect(() => {
     latest.current = refresh
   })
@@ -191,11 +200,20 @@ function useChanges(refresh: () => void) {
       if (!first) latest.current()
       first = false
     })
+    let silence: ReturnType<typeof setTimeout> | undefined
+    source.addEventListener('readings', (event: MessageEvent<string>) => {
+      setReadings((JSON.parse(event.data) as DeviceReading[]).filter(({ cook }) => cook === cookId))
+      // A device that has dropped out says nothing, and its last word is no news.
+      clearTimeout(silence)
+      silence = setTimeout(() => setReadings([]), STALE_MS)
+    })
     const seen = () => document.visibilityState === 'visible' && latest.current()
     document.addEventListener('visibilitychange', seen)
     return () => {
       source.close()
+      clearTimeout(silence)
       document.removeEventListener('visibilitychange', seen)
     }
-  }, [])
+  }, [cookId])
+  return readings
 }

@@ -24,7 +24,7 @@ export function useReckoned(cook: CookAtTheStove, events: readonly CookEvent[], 
   const atMs = Math.floor(now / EVERY_MS) * EVERY_MS
   return useMemo(() => {
     const view = replay(cook, events, atMs)
-    const reckoned = reckon(cook.plan, cook.request, view, events, atMs)
+    const reckoned = reckon({ plan: cook.plan, request: cook.request, view, events, nowMs: atMs })
     if (!reckoned) return undefined
     const { pot, prepared, ahead } = reckoned
     const layers = Array.from({ length: pot.resolution.layers }, (_, l) => l)

@@ -1,0 +1,8 @@
+import type { DeviceKind, Source } from '../device'
+import { simulatedCooker } from './cooker'
+import { simulatedPressurePot } from './pressure-pot'
+import { simulatedProbe } from './probe'
+import { simulatedScale } from './scale'
+
+/** What stands where a real device would. */
+export const SIMULATED: Record<DeviceKind, Source> = { scale: simulatedScale, probe: simulatedProbe, cooker: simulatedCooker, 'pressure-pot': simulatedPressurePot }

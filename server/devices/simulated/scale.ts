@@ -1,0 +1,64 @@
+import { seedOf } from '#core/simulate/true-pot'
+import { randomOf } from '#core/simulate/sweep'
+import type { Beside, Reading, Source } from '../device'
+
+/** A hand that pours: how long it takes to begin, how fast it goes, and how far it misses. */
+const BEGINS_S = 6
+const GRAIN_G_S = 18
+const WATER_G_S = 35
+const MISSES_G = 3
+/** Off the target by no more than this, and still for so long: the hand has stopped. */
+const NEAR_G = 8
+const STILL_S = 4
+/** A sieve stops dripping after so long, and a pot is loosened and dished out, s. */
+const DRIPS_S = 50
+const LOOSENED_S = 75
+
+/** What the hand means to reach in this stage. */
+function aimOf({ stage, plan }: Beside): number | undefined {
+  if (stage.kind === 'measure' && stage.id !== 'pour') return plan.grain.mass_g
+  if (stage.id === 'pour') return plan.water.pour_g
+  return stage.mends && stage.mends.addG > 0 ? stage.mends.addG : undefined
+}
+
+/** What lies on the scale now. */
+function lying(beside: Beside): { grams: number; done: boolean } | undefined {
+  const { stage, stageStartMs, nowMs, plan, cookId } = beside
+  const seconds = (nowMs - stageStartMs) / 1000
+  const aim = aimOf(beside)
+  if (aim !== undefined) {
+    const target = Math.max(0, aim + MISSES_G * (2 * randomOf(seedOf(`${cookId} ${stage.id}`))() - 1))
+    const rate = stage.kind === 'measure' && stage.id !== 'pour' ? GRAIN_G_S : WATER_G_S
+    // The hand slows down near its aim.
+    const fast = target * 0.85
+    const poured = Math.max(0, seconds - BEGINS_S) * rate
+    const grams = poured <= fast ? poured : Math.min(target, fast + (poured - fast) / 4)
+    return { grams, done: grams >= target - 1e-9 && seconds > BEGINS_S + target / rate + STILL_S }
+  }
+  if (stage.kind === 'drain') {
+    const clinging = plan.water.clinging_g + plan.water.soaked_in_g
+    return { grams: plan.grain.mass_g + clinging * (1 + 3 * Math.exp(-seconds / 10)), done: seconds > DRIPS_S }
+  }
+  if (stage.kind === 'fluff') {
+    const full = plan.yield.cooked_mass_g
+    return { grams: seconds < LOOSENED_S ? full : full * 0.7, done: seconds > LOOSENED_S }
+  }
+  return undefined
+}
+
+/** A kitchen scale under the bowl or the pot. */
+export const simulatedScale: Source = {
+  kind: 'scale',
+  read(beside): Reading | undefined {
+    const on = lying(beside)
+    return on && { kind: 'scale', atMs: beside.nowMs, grams: Math.round(on.grams) }
+  },
+  cue(reading, beside) {
+    const on = lying(beside)
+    if (!on?.done || reading.grams === undefined) return undefined
+    const aim = aimOf(beside)
+    // A scale that lies far off its aim ends nothing: somebody has to look.
+    if (aim !== undefined && Math.abs(reading.grams - aim) > NEAR_G) return undefined
+    return beside.stage.id === 'pour' ? { amount: reading.grams } : {}
+  },
+}

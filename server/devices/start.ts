@@ -1,0 +1,13 @@
+import { nowMs } from '../clock'
+import { kitchen } from '../kitchen/kitchen'
+import { watchStove } from './watch'
+
+declare global {
+  var omselWatch: (() => void) | undefined
+}
+
+/** The stove is watched from the first page on; once, however often the development server reloads its modules. */
+export function startWatching(): void {
+  globalThis.omselWatch?.()
+  globalThis.omselWatch = watchStove(kitchen(), nowMs)
+}
