@@ -49,7 +49,7 @@ const state = (id: string, nowMs: number) => {
 /** Lets the stove be watched until the cook is over, or so many minutes. */
 function cookThrough(id: string, { minutes = 180, stepS = 5 } = {}): number {
   let now = START
-  while (now < START + minutes * MINUTE && state(id, now).view.outcome !== 'finished') {
+  while (now < START + minutes * MINUTE && !kitchen.cooks.findNoted(id)) {
     watchOnce(kitchen, now + stepS * 1000, now)
     now += stepS * 1000
   }

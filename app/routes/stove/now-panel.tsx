@@ -7,6 +7,7 @@ import type { Vessel } from '#core/vessel/vessel'
 import { CuePair } from '../../drawing/cue-pair'
 import { knobWord, type Knob } from '../../drawing/knob-word'
 import { PotInside } from '../../drawing/pot-inside'
+import { aimOf, pourWords, type DeviceReading } from './readings'
 import type { AtTheStove } from './use-reckoned'
 import { clockTime, countdown, type HouseClock } from '../../time/clock-hour'
 import classes from './stove.module.css'
@@ -27,11 +28,13 @@ interface NowPanelProps {
   /** The inside of the pot, once it is warm. */
   pot: AtTheStove | undefined
   vessel: Vessel
+  /** What devices say beside this cook. */
+  readings: readonly DeviceReading[]
   retimed: Retimed | undefined
 }
 
 /** One glance: what to do, what ends it, what comes next and when. */
-export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, retimed }: NowPanelProps) {
+export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, readings, retimed }: NowPanelProps) {
   const next = view.next && plan.stages.find((s) => s.id === view.next!.id)
   const place = stage && knobWord(stage, knob)
   const table = clockTime(view.tableMs, clock)
@@ -45,7 +48,7 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
         </p>
         <p className={`${classes.title} figure`} data-act>{stage ? stage.title : 'To the table'}</p>
         {stage && current ? (
-          <Clock stage={stage} current={current} now={now} plan={plan} />
+          <Clock stage={stage} current={current} now={now} plan={plan} readings={readings} />
         ) : (
           <p className={`${classes.count} figure`}>{table}</p>
         )}
@@ -85,7 +88,9 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
 }
 
 /** A clock counts down to its end. A cue counts up, beside the minutes it may take. */
-function Clock({ stage, current, now, plan }: { stage: Stage; current: StageView; now: number; plan: Plan }) {
+function Clock({ stage, current, now, plan, readings }: { stage: Stage; current: StageView; now: number; plan: Plan; readings: readonly DeviceReading[] }) {
+  const celsius = readings.find((r) => r.celsius !== undefined)?.celsius
+  const probe = celsius === undefined ? '' : `, ${celsius.toFixed(1)} °C`
   if (stage.ends_on === 'clock')
     return (
       <p className={`${classes.count} figure`} role="timer" aria-label={`${countdown(current.endMs - now)} left`}>
@@ -95,29 +100,27 @@ function Clock({ stage, current, now, plan }: { stage: Stage; current: StageView
   const minutes = (now - current.startMs) / 60_000
   const { low, high } = stage.minutes
   const where = minutes < low ? 'soon enough' : minutes <= high ? 'any moment' : 'late: look closely'
-  const amount = amountFor(stage, plan)
+  const amount = aimOf(stage, plan)
+  const grams = readings.find((r) => r.kind === 'scale')?.grams
+  const live = amount !== undefined && grams !== undefined ? pourWords(grams, amount) : undefined
   return (
     <>
       <p className={`${classes.count} figure`} role="timer">
         {amount !== undefined ? (
           <>
-            {amount}
-            <small> g</small>
+            {live ? live.figure : Math.round(amount)}
+            <small> {live ? live.unit : 'g'}</small>
           </>
         ) : (
           countdown(now - current.startMs)
         )}
       </p>
       <p className={classes.until}>
-        until {stage.cue} <span className="quiet">· {amount !== undefined ? `${countdown(now - current.startMs)} so far, ` : ''}{Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}</span>
+        until {stage.cue} <span className="quiet">· {amount !== undefined ? `${countdown(now - current.startMs)} so far, ` : ''}{Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}{probe}{live && `; ${grams} of ${Math.round(amount!)} g on the scale`}</span>
       </p>
     </>
   )
 }
-
-/** The figure a hand needs now, where there is one. */
-const amountFor = (stage: Stage, plan: Plan): number | undefined =>
-  stage.id === 'pour' ? Math.round(plan.water.pour_g) : stage.kind === 'measure' ? Math.round(plan.grain.mass_g) : undefined
 
 function tableWords(slid: number, view: CookView, plan: Plan, serveAtMs: number | null, clock: HouseClock): string {
   const asked = serveAtMs === null ? '' : `asked for ${clockTime(serveAtMs, clock)}`

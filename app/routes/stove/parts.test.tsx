@@ -7,6 +7,7 @@ import { htmlOf, planOf, textOf } from '../../../tests/render'
 import { Ended } from './ended'
 import { Keys } from './keys'
 import { NowPanel } from './now-panel'
+import { pourWords, type DeviceReading } from './readings'
 import { Strip } from './strip'
 
 const START = Date.UTC(2026, 2, 5, 17, 0) // 18:00 in Berlin
@@ -21,14 +22,14 @@ const upTo = (stage: string): CookEvent[] => {
   return order.slice(0, order.indexOf(stage)).map((id, i) => cue(id, i + 1))
 }
 
-function seen(events: CookEvent[], minutes: number, serveAtMs: number | null = null) {
+function seen(events: CookEvent[], minutes: number, serveAtMs: number | null = null, readings: readonly DeviceReading[] = []) {
   const now = START + minutes * MINUTE
   const view = replay(cook, events, now)
   const stage = plan.stages.find((s) => s.id === view.now[0]?.id)
   return {
     view,
     now: textOf(
-      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" knob={null} serveAtMs={serveAtMs} variety={varietyOf('short-white')} pot={undefined} vessel={cook.request.vessel} retimed={undefined} />,
+      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" knob={null} serveAtMs={serveAtMs} variety={varietyOf('short-white')} pot={undefined} readings={readings} vessel={cook.request.vessel} retimed={undefined} />,
     ),
     keys: htmlOf(<Keys view={view} stage={stage} stages={plan.stages} now={now} press={() => {}} takeBack={() => {}} tableAt="18:40" onWrong={() => {}} />),
   }
@@ -93,4 +94,21 @@ test('the strip slides under a line for now at a third of its width, the table a
   const ends = [...html.matchAll(/<path d="M[\d.]+ [\d.]+V[\d.]+H([\d.]+)[^"]*" class="body"/g)].map((m) => Number(m[1]))
   expect(Math.max(...ends)).toBeCloseTo(table, 0)
   expect(Math.min(...ends)).toBeGreaterThanOrEqual(8)
+})
+
+describe('devices beside the cook', () => {
+  const scale = (grams: number): DeviceReading => ({ cook: 'a', kind: 'scale', atMs: START, grams })
+  test.each([
+    [100, 452, '352 g more'], [449, 452, '3 g more'], [450, 452, 'stop 450 g'], [454, 452, 'stop 454 g'], [470, 452, '18 g too much'],
+  ])('%i of %i g: %s', (grams, aim, says) => {
+    const { figure, unit } = pourWords(grams, aim)
+    expect(`${figure} ${unit}`).toBe(says)
+  })
+  test('with a scale the pour itself is the large figure, and what lies on it stands beside', () => {
+    const aim = Math.round(plan.water.pour_g)
+    expect(seen(upTo('pour'), 4, null, [scale(aim - 42)]).now).toMatch(new RegExp(`Pour the water 42 g more.*${aim - 42} of ${aim} g on the scale`))
+  })
+  test('a probe says how warm it is beside the boil that is waited for', () => {
+    expect(seen(upTo('heat-up'), 6, null, [{ cook: 'a', kind: 'probe', atMs: START, celsius: 84.24 }]).now).toContain('84.2 °C')
+  })
 })

@@ -1,7 +1,7 @@
-import type { Stage } from '#core/plan/result'
+import { useState } from 'react'
+import type { Plan, Stage } from '#core/plan/result'
 import { CUES } from '#core/method/cues'
 import { AdviceCard } from './advice-card'
-import classes from './readings.module.css'
 
 /** What a device says beside this cook. */
 export interface DeviceReading {
@@ -21,36 +21,29 @@ export const STALE_MS = 6000
 const STOP_G = 2
 
 /** How far a pour still is from its aim: "42 g more", then "stop". */
-export function pourWords(grams: number, aim: number): string {
+export function pourWords(grams: number, aim: number): { figure: string; unit: string } {
   const left = Math.round(aim - grams)
-  return left > STOP_G ? `${left} g more` : left >= -STOP_G ? 'stop' : `${-left} g too much`
+  if (left > STOP_G) return { figure: String(left), unit: 'g more' }
+  return left >= -STOP_G ? { figure: 'stop', unit: `${grams} g` } : { figure: String(-left), unit: 'g too much' }
 }
 
-/** What the devices say now, and what they propose. A trusted device ends a stage by itself and proposes nothing. */
-export function Readings({ readings, stage, aim, onCue }: { readings: readonly DeviceReading[]; stage: Stage; aim: number | undefined; onCue: (amount?: number) => void }) {
-  const scale = readings.find((r) => r.kind === 'scale' && r.grams !== undefined)
-  const probe = readings.find((r) => r.kind === 'probe' && r.celsius !== undefined)
+/** What a hand weighs towards in this stage, g. */
+export const aimOf = (stage: Stage, plan: Plan): number | undefined =>
+  stage.id === 'pour' ? plan.water.pour_g : stage.kind === 'measure' ? plan.grain.mass_g : stage.mends && stage.mends.addG > 0 ? stage.mends.addG : undefined
+
+/** What a device that is not trusted proposes: the cook has the last word. */
+export function Proposal({ readings, stage, onCue }: { readings: readonly DeviceReading[]; stage: Stage; onCue: (amount?: number) => void }) {
+  const [refused, setRefused] = useState(0)
   const proposes = readings.find((r) => r.ends === stage.id)
-  if (!scale && !probe && !proposes) return null
-  const word = stage.cue_id ? CUES[stage.cue_id].key : 'Done'
+  if (!proposes || proposes.atMs - refused < NOT_NOW_MS) return null
   return (
-    <>
-      {(scale ?? probe) && (
-        <p className={classes.readings}>
-          {scale && (
-            <span className={`${classes.live} figure`} data-stop={aim !== undefined && Math.abs(aim - scale.grams!) <= STOP_G}>
-              {aim === undefined ? `${scale.grams} g` : pourWords(scale.grams!, aim)}
-              {aim !== undefined && <small> {scale.grams} g on the scale</small>}
-            </span>
-          )}
-          {probe && <span className={`${classes.live} figure`}>{probe.celsius!.toFixed(1)} °C</span>}
-        </p>
-      )}
-      {proposes && (
-        <AdviceCard says={`${WHO[proposes.kind]}: ${stage.cue ?? stage.title}`} why="It is not trusted to end a stage by itself; you have the last word." doneWord={word} onDone={() => onCue(proposes.amount)} onNotNow={() => {}} />
-      )}
-    </>
+    <AdviceCard
+      says={`${WHO[proposes.kind]}: ${stage.cue ?? stage.title}`} why="It is not trusted to end a stage by itself." doneWord={stage.cue_id ? CUES[stage.cue_id].key : 'Done'}
+      onDone={() => onCue(proposes.amount)} onNotNow={() => setRefused(proposes.atMs)}
+    />
   )
 }
 
+/** "Not now" lasts so long, ms. */
+const NOT_NOW_MS = 60_000
 const WHO = { scale: 'The scale says', probe: 'The probe says', cooker: 'The cooker says', 'pressure-pot': 'The pin says' } as const

@@ -7,7 +7,6 @@ import { replay } from '#core/cook/replay'
 import { signalsOf } from '#core/cook/signals'
 import { readPlanRequest } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
-import type { Plan, Stage } from '#core/plan/result'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { useSenses } from '../../senses/use-senses'
@@ -23,7 +22,7 @@ import { NowPanel } from './now-panel'
 import { Lanes, type Lane } from './lanes'
 import { Looked } from './looked'
 import { useOutbox, type PressMore } from './outbox'
-import { Readings, STALE_MS, type DeviceReading } from './readings'
+import { Proposal, STALE_MS, type DeviceReading } from './readings'
 import { Strip } from './strip'
 import { useReckoned } from './use-reckoned'
 import { plannedWashes, Washes } from './washes'
@@ -60,10 +59,6 @@ export function loader({ params }: Route.LoaderArgs) {
     nowMs: nowMs(),
   }
 }
-
-/** What a hand weighs towards in this stage, g. */
-const aimOf = (stage: Stage, plan: Plan): number | undefined =>
-  stage.id === 'pour' ? plan.water.pour_g : stage.kind === 'measure' ? plan.grain.mass_g : stage.mends && stage.mends.addG > 0 ? stage.mends.addG : undefined
 
 /** A second press of the same key within this time is the same press. */
 const SAME_PRESS_MS = 600
@@ -130,11 +125,11 @@ function OnePot({ loaderData }: Route.ComponentProps) {
           <NowPanel
             plan={plan} view={view} now={now} clock={house} stage={stage} current={current} title={loaderData.title}
             vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)} knob={loaderData.knob}
-            pot={pot} vessel={running.request.vessel} retimed={running.retimed}
+            pot={pot} readings={readings} vessel={running.request.vessel} retimed={running.retimed}
           />
           {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
           {stage && beforeThePour(stage, plan) && <BeforePour key={stage.id} stage={stage} plan={plan} frozen={kept.plan} view={view} now={now} onTell={(kind, amount) => press(kind, stage.id, { amount })} />}
-          {stage && readings.length > 0 && <Readings readings={readings} stage={stage} aim={aimOf(stage, plan)} onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })} />}
+          {stage && <Proposal key={`proposal ${stage.id}`} readings={readings} stage={stage} onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })} />}
           {hint && stage ? (
             <AdviceCard
               says={hint.says}
