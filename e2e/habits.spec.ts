@@ -90,7 +90,6 @@ test('the soak is moved along its curve, and the ribbon grows with it', async ({
 })
 
 test('the stove without a mouse: c, l, plus and z, and a key held or pressed twice at once is one press', async ({ page }) => {
-  await page.clock.install()
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)

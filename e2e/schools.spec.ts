@@ -69,7 +69,6 @@ test('what can be on the table by an hour', async ({ page }) => {
 })
 
 test('at the stove the water heats while the grain is rinsed, each with its own key', async ({ page, isMobile }) => {
-  await page.clock.install()
   await open(page, `/?grain=long-white&grams=${isMobile ? 210 : 220}&pot=heavy-blue&on=big-gas&by=boiling-start&washes=6`)
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(page).toHaveURL(/\/stove\//)

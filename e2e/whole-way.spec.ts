@@ -5,7 +5,6 @@ const poured = async (page: Page): Promise<number> =>
   Number(/(\d+)/.exec(await page.getByRole('region', { name: 'Measure' }).getByRole('paragraph').filter({ hasText: / g$/ }).nth(1).innerText())![1])
 
 test('from the shelf to the table, judged, and the next plan is drier', async ({ page, isMobile }) => {
-  await page.clock.install()
   const pot = `/?grain=millet&grams=${isMobile ? 240 : 260}&pot=${isMobile ? 'little-steel' : 'clay'}&on=big-gas`
   await open(page, pot)
   const before = await poured(page)
@@ -34,7 +33,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   // The clock counts down; a minute more, and its way back.
   await key.getByRole('button', { name: /^A minute more/ }).click()
   await expect(table).not.toHaveText(late)
-  await page.clock.runFor(700)
+  await page.waitForTimeout(700)
   await key.getByRole('button', { name: /^Take back/ }).click()
   await expect(table).toHaveText(late)
   await key.getByRole('button', { name: /^Lid lifted/ }).click()

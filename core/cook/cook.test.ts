@@ -152,3 +152,22 @@ describe('a lifted lid', () => {
     expect(lifted.slips.map((s) => s.stage)).toContain('simmer')
   })
 })
+
+describe('a night with a clock change', () => {
+  // In Berlin the clock went from 02:00 to 03:00 on 29 March 2026: the night had 23 hours.
+  const start = Date.UTC(2026, 2, 28, 20, 0)
+  test('an overnight soak is as long as it is, whatever the wall says', () => {
+    const night = cookOf({ grains: [{ variety: 'brown-short' }], soak: { minutes: 600, celsius: 5 } })
+    const soak = night.plan.stages.find((s) => s.id === 'soak')!
+    const pressed = (stage: string, minutes: number): CookEvent => ({ ...event('cue', stage, 0), atMs: start + minutes * MINUTE })
+    const view = replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], start + 30 * MINUTE)
+    const seen = view.stages.find((s) => s.id === 'soak')!
+    expect(seen.endMs - seen.startMs).toBe(soak.minutes.expected * MINUTE)
+    const wall = (ms: number) => new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/Berlin', hour: '2-digit', minute: '2-digit' }).format(ms)
+    expect(wall(seen.startMs)).toBe('21:05')
+    // Ten hours later by every clock but the wall's.
+    expect(wall(seen.endMs)).toBe('08:05')
+    expect(replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], seen.endMs - 1000).now[0]!.id).toBe('soak')
+    expect(replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], seen.endMs + 1000).now[0]!.id).toBe('drain')
+  })
+})

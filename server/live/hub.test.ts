@@ -1,4 +1,4 @@
-import { announce, changesOf, listen } from './hub'
+import { ALL, announce, announceReadings, changesOf, listen, listeners } from './hub'
 
 test('listeners hear of their own cook only, and no longer once they leave', () => {
   const heard: string[] = []
@@ -23,4 +23,20 @@ test('a stream says at once that it stands, tells each change, and ends when the
   away.abort()
   expect((await reader.read()).done).toBe(true)
   announce('c') // nobody is there any more, and nothing breaks
+})
+
+test('fifty screens that come and go leave nothing behind', async () => {
+  const before = listeners()
+  const screens = Array.from({ length: 50 }, () => new AbortController())
+  const readers = screens.map((screen) => changesOf(ALL, screen.signal).body!.getReader())
+  await Promise.all(readers.map((reader) => reader.read()))
+  expect(listeners()).toBe(before + 100)
+  announce('any')
+  for (const reader of readers) expect(new TextDecoder().decode((await reader.read()).value)).toContain('changed')
+  announceReadings([{ cook: 'a', kind: 'probe', atMs: 1, celsius: 80, ends: undefined }])
+  for (const reader of readers) expect(new TextDecoder().decode((await reader.read()).value)).toContain('"celsius":80')
+  // Half leave by hanging up, half by letting the stream go.
+  screens.slice(0, 25).forEach((screen) => screen.abort())
+  await Promise.all(readers.slice(25).map((reader) => reader.cancel()))
+  expect(listeners()).toBe(before)
 })

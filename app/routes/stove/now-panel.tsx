@@ -58,6 +58,7 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
             <li key={check}>{check}</li>
           ))}
           {stage && current && lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
+          {current && current.liftedMinutes > 0 && <li>{liftedWords(view, current)}</li>}
           {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
           {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
         </ul>
@@ -158,3 +159,10 @@ function retimedWords({ wasMinutes, isMinutes, because }: Retimed, pot: AtTheSto
 const ENDS_BY = { safety: 'then it is under 60 °C: eat it, or cool it fast', drying: 'then the top dries', softness: 'then it is softer than soft' } as const
 const holdingWords = ({ minutes, endsBy }: NonNullable<AtTheStove['holding']>): string =>
   minutes === Infinity ? 'It keeps like this, lid on' : `Lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
+
+/** What looking under the lid has cost this stage. */
+function liftedWords({ lidLifts, lostSteamG }: CookView, { liftedMinutes }: StageView): string {
+  const looks = lidLifts === 1 ? 'One look' : `${lidLifts} looks`
+  const minutes = liftedMinutes < 0.5 ? 'less than half a minute' : `${liftedMinutes.toFixed(liftedMinutes < 3 ? 1 : 0)} min`
+  return `${looks} under the lid: ${minutes} more, ${lostSteamG < 1 ? 'hardly any' : `${Math.round(lostSteamG)} g of`} steam gone`
+}

@@ -29,6 +29,8 @@ const PAGE = typeof window === 'undefined' ? '' : uuid()
 const sentMs = ({ page, pressed_ms, steady_ms }: Waiting): number => (page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now())
 
 const RETRY_MS = 2500
+/** Presses kept though the server has them; the page drops those it has heard back by their ids. */
+const MOST_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
 
 function stored(cookId: string): Waiting[] {
@@ -43,6 +45,8 @@ function stored(cookId: string): Waiting[] {
 export interface Outbox {
   /** Presses not confirmed yet, as events by the server's clock. */
   waiting: CookEvent[]
+  /** Presses the server has taken; the same events come back from it by their ids. */
+  taken: CookEvent[]
   /** Whether the last try to send failed. */
   cutOff: boolean
   press: (kind: EventKind, stage: string, more?: PressMore) => void
@@ -53,6 +57,8 @@ export interface Outbox {
 export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): Outbox {
   const [waiting, setWaiting] = useState<Waiting[]>([])
   const [cutOff, setCutOff] = useState(false)
+  // What the server has taken stays here until the page has heard it back: a pressed cue must not come back for a blink.
+  const [taken, setTaken] = useState<Waiting[]>([])
   const sending = useRef(false)
   const sent = useRef(onSent)
   useEffect(() => {
@@ -82,6 +88,8 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
         })
         // What the server refuses for good would block the rest for ever; what it cannot take now stays.
         if (response.status >= 500) throw new Error(`the server said ${response.status}`)
+        const { isNew } = response.ok ? ((await response.json()) as { isNew: boolean }) : { isNew: false }
+        if (isNew) setTaken((list) => [...list.slice(-MOST_TAKEN), next])
         keep((list) => list.filter((press) => press.id !== id))
         sent.current()
       }
@@ -111,8 +119,10 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
     keep((list) => [...list, { id: uuid(), kind, stage, pressed_ms: pressedMs, ahead_ms: Math.round(aheadMs), page: PAGE, steady_ms: performance.now(), ...more }])
     void send()
   }
+  const eventOf = ({ pressed_ms, ahead_ms, page: _page, steady_ms: _steady, ...event }: Waiting): CookEvent => ({ ...event, atMs: pressed_ms + ahead_ms })
   return {
-    waiting: waiting.map(({ pressed_ms, ahead_ms, page: _page, steady_ms: _steady, ...event }) => ({ ...event, atMs: pressed_ms + ahead_ms })),
+    waiting: waiting.map(eventOf),
+    taken: taken.map(eventOf),
     cutOff,
     press,
   }

@@ -112,3 +112,13 @@ describe('devices beside the cook', () => {
     expect(seen(upTo('heat-up'), 6, null, [{ cook: 'a', kind: 'probe', atMs: START, celsius: 84.24 }]).now).toContain('84.2 °C')
   })
 })
+
+test('looks under the lid are told with what they cost: minutes and steam', () => {
+  const lifts = [1, 2, 3, 4].map((i): CookEvent => ({ id: `lift-${i}`, kind: 'lid-lifted', stage: 'simmer', atMs: START + (10 + i) * MINUTE, seconds: 30 }))
+  const { now, view } = seen([...upTo('heat-up'), cue('heat-up', 10), ...lifts], 15)
+  const [, minutes, grams] = /4 looks under the lid: ([\d.]+) min more, (\d+) g of steam gone/.exec(now)!
+  expect(Number(minutes)).toBeCloseTo(view.stages.find((s) => s.id === 'simmer')!.liftedMinutes, 0)
+  // 67 g per m² and minute over four half minutes, and this pot's mouth.
+  const mouth = cook.pot.openArea
+  expect(Number(grams)).toBeCloseTo(67 * 2 * mouth, 0)
+})

@@ -72,14 +72,21 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   const { kept, house, id } = loaderData
   const revalidator = useRevalidator()
   const refresh = () => void revalidator.revalidate()
-  const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
+  const { now: counted, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const outbox = useOutbox(id, aheadMs, refresh)
   const readings = useStream(refresh, id)
 
+  const ownIds = [...outbox.taken, ...outbox.waiting].map(({ id }) => id).join()
   const events = useMemo(() => {
     const known = new Set(loaderData.events.map((event) => event.id))
-    return [...loaderData.events, ...outbox.waiting.filter((event) => !known.has(event.id))]
-  }, [loaderData.events, outbox.waiting])
+    const own = [...outbox.taken, ...outbox.waiting].filter((event) => !known.has(event.id) && known.add(event.id))
+    return [...loaderData.events, ...own]
+    // The outbox makes its lists anew at every render; only other presses are other lists.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [loaderData.events, ownIds])
+  // What was heard of has happened, also where this screen counts a moment behind the server: a pressed cue must not come back for a blink.
+  const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
+  const now = Math.max(counted, newest)
   const running = useMemo(() => runningCookOf(kept, events), [kept, events])
   const { plan } = running
   const view = replay(running, events, now)
