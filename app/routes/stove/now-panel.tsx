@@ -67,22 +67,24 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
         {stage?.cue_id && (
           <CuePair cue={stage.cue_id} variety={variety} yet={CUES[stage.cue_id].yet} now={CUES[stage.cue_id].now} />
         )}
-        {pot && (
-          <div className={classes.pot}>
-            <PotInside vessel={vessel} variety={variety} dryG={pot.reckoned.pot.dryG} moment={pot.moment} title={insideWords(pot)} letters={0.2} />
-          </div>
-        )}
-        <p className={classes.next}>
-          {next && view.next && (
-            <>
-              <span className="quiet">next, {stage?.ends_on === 'cue' ? 'about ' : ''}{clockTime(view.next.startMs, clock)}</span>
-              <b>{next.title}</b>
-            </>
+        <div className={classes.below}>
+          <p className={classes.next}>
+            {next && view.next && (
+              <>
+                <span className="quiet">next, {stage?.ends_on === 'cue' ? 'about ' : ''}{clockTime(view.next.startMs, clock)}</span>
+                <b>{next.title}</b>
+              </>
+            )}
+            <span className="quiet">table</span>
+            <b className="figure">{table}</b>
+            <span className="quiet">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
+          </p>
+          {pot && (
+            <div className={classes.pot}>
+              <PotInside vessel={vessel} variety={variety} dryG={pot.reckoned.pot.dryG} moment={pot.moment} title={insideWords(pot)} letters={0.2} />
+            </div>
           )}
-          <span className="quiet">table</span>
-          <b className="figure">{table}</b>
-          <span className="quiet">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
-        </p>
+        </div>
       </div>
     </section>
   )
