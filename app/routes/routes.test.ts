@@ -9,6 +9,9 @@ import * as events from './cooks/events'
 import * as notebook from './notebook/notebook'
 import * as page from './notebook/page'
 import * as settings from './settings/settings'
+import * as by from './by/by'
+import * as compare from './compare/compare'
+import * as dryRun from './dry-run/dry-run'
 import * as burners from './stove/burners'
 import * as stove from './stove/stove'
 
@@ -121,4 +124,63 @@ test('settings are kept whole or not at all', async () => {
   const after = (await call(settings.loader, {})).value as unknown as typeof before
   expect(after.settings).toMatchObject({ elevation_m: 1120.5, name: 'Tarn Head' })
   expect(after.boilC).toBeLessThan(before.boilC - 3)
+})
+
+test('the places that take a plan further know the house, and not the browser', async () => {
+  for (const place of [compare, by, dryRun]) {
+    const { status, value } = await call(place.loader as (args: never) => unknown, {})
+    expect(status).toBe(200)
+    // What can be on the table by an hour comes from the shelf, and a new house has an empty one.
+    expect(JSON.stringify(value)).toContain(place === by ? '"ready":[]' : 'heavy-pot')
+    // What a loader gives goes over the wire: nothing may be lost on the way.
+    expect(JSON.parse(JSON.stringify(value))).toEqual(value)
+  }
+})
+
+test('every pot on the stove is a lane of every other', async () => {
+  const [a, b] = [await begin(), await begin()]
+  const { value } = await call(stove.loader, { params: { cook: a } })
+  const { lanes } = value as unknown as { lanes: { id: string; events: unknown[] }[] }
+  expect(lanes.map(({ id }) => id).sort()).toEqual([a, b].sort())
+})
+
+describe('a remedy through the routes', () => {
+  const remedy = { complaint: 'dry-firm', addG: 40, turn: false, powerW: 180, lid: 'on', heatMinutes: 6, restMinutes: 5 }
+  const pressAt = (cook: string) => (kind: string, stage: string, more: object = {}) =>
+    call(events.action, { params: { cook }, request: json({ id: randomUUID(), kind, stage, pressed_ms: 1, sent_ms: 1, ...more }) })
+
+  test('is kept as it was computed, its own stages can be pressed, and others still cannot', async () => {
+    const cook = await begin()
+    const press = pressAt(cook)
+    const id = randomUUID()
+    expect((await press('remedy', 'measure', { id, remedy })).value).toEqual({ isNew: true })
+    const { value } = await call(stove.loader, { params: { cook } })
+    expect((value as unknown as { events: { remedy: unknown }[] }).events[0]!.remedy).toEqual(remedy)
+    expect((await press('cue', `mend-${id.slice(0, 8)}-add`)).value).toEqual({ isNew: true })
+    expect((await press('cue', 'mend-00000000-add')).status).toBe(422)
+  })
+  test.each([
+    [{}, 'remedy'], [{ remedy: { ...remedy, addG: 'much' } }, 'remedy.addG'], [{ remedy: null }, 'remedy'], [{ remedy: [] }, 'remedy'],
+  ])('is refused with %j, beside its cause', async (more, path) => {
+    const { status, value } = await pressAt(await begin())('remedy', 'measure', more)
+    expect(status).toBe(422)
+    expect((value as unknown as { errors: { path: string }[] }).errors.some((e) => e.path.startsWith(path))).toBe(true)
+  })
+  test('things that happened need their amounts', async () => {
+    const press = pressAt(await begin())
+    expect((await press('boiled-over', 'measure')).status).toBe(422)
+    expect((await press('boiled-over', 'measure', { amount: 1e9 })).status).toBe(422)
+    expect((await press('boiled-over', 'measure', { amount: 80 })).value).toEqual({ isNew: true })
+    expect((await press('late', 'measure', { amount: 25 })).value).toEqual({ isNew: true })
+  })
+})
+
+test('devices are switched on the settings, and a wrong word is refused', async () => {
+  const send = (fields: Record<string, string>) => call(settings.action, { request: form({ intent: 'device', kind: 'probe', on: 'yes', trusted: 'yes', way: 'lags', ...fields }) })
+  expect((await send({})).value).toEqual({ saved: true })
+  const shown = (await call(settings.loader, {})).value as unknown as { devices: { kind: string; on: boolean; trusted: boolean; way: string }[] }
+  expect(shown.devices.find((d) => d.kind === 'probe')).toEqual({ kind: 'probe', on: true, trusted: true, way: 'lags' })
+  expect(shown.devices.filter((d) => d.on)).toHaveLength(1)
+  const wrong: Record<string, string>[] = [{ kind: 'oven' }, { on: 'perhaps' }, { way: 'sings' }]
+  for (const fields of wrong) expect((await send(fields)).status).toBe(422)
 })
