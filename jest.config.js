@@ -12,7 +12,7 @@ const shared = {
       },
     ],
   },
-  moduleNameMapper: { '\\.css$': '<rootDir>/tests/css-stub.cjs' },
+  moduleNameMapper: { '\\.css$': '<rootDir>/tests/css-stub.cjs', '^(d3-[a-z-]+|internmap)$': '<rootDir>/node_modules/$1/dist/$1.js' },
   // Packages that ship ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid)/)'],
 }
@@ -21,7 +21,7 @@ const shared = {
 export default {
   ...shared,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,app,server,cli,demo}/**/*.test.{ts,tsx}'],
+  testMatch: ['<rootDir>/{core,app,server,cli,demo,docs}/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/build/'],
   collectCoverageFrom: ['{core,app,server,cli}/**/*.{ts,tsx}', '!**/*.test.*'],
 }

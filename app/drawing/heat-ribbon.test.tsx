@@ -92,3 +92,29 @@ test('minutes as they are said', () => {
   expect(windowWord({ low: 0.6, expected: 0.8, high: 1.4 }, 'cue')).toBe('0.6–1 min')
   expect(windowWord({ low: 600, expected: 600, high: 600 }, 'clock')).toBe('10 h')
 })
+
+describe('slid under a line for now', () => {
+  const planned = planOf({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 } })
+  const times = (() => {
+    let at = 0
+    return planned.stages.map(({ minutes }) => ({ start: at, end: (at += minutes.expected) }))
+  })()
+  const ribbon = (nowMinute: number) => htmlOf(<HeatRibbon stages={planned.stages} times={times} clockAt={(m) => String(Math.round(m))} nowMinute={nowMinute} nowAt={1 / 3} />)
+  const nowX = (html: string) => Number(/d="M([\d.]+) 6V[\d.]+" class="now"/.exec(html)![1])
+  test('the line stands still while the cook goes on', () => {
+    const places = [1, 6, 12, 20].map((minute) => nowX(ribbon(minute)))
+    for (const place of places) expect(place).toBeCloseTo(places[0]!, 6)
+  })
+  test('what is over lies left of it, what comes lies right of it', () => {
+    const html = ribbon(times[4]!.end)
+    const ends = [...html.matchAll(/<title>([^<:]+): [^<]*<\/title><path d="M([\d.]+) [\d.]+V[\d.]+H([\d.]+)/g)].map(([, title, left, right]) => ({ title, left: Number(left), right: Number(right) }))
+    const line = nowX(html)
+    planned.stages.forEach((stage, i) => {
+      const drawn = ends.find(({ title }) => title === stage.title)
+      if (!drawn) return
+      if (i <= 4) expect(drawn.right).toBeLessThanOrEqual(line + 0.5)
+      else expect(drawn.left).toBeGreaterThanOrEqual(line - 0.5)
+    })
+    expect(ends.length).toBeGreaterThan(5)
+  })
+})

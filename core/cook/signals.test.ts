@@ -85,3 +85,18 @@ test('skipped, a stage ends there, cue or clock; what follows begins', () => {
   const boil = at([...heating, event('skip', 'heat-up', heatFrom + 3)], heatFrom + 3.5).view
   expect(boil.now.map((s) => s.id)).toEqual(['simmer'])
 })
+
+describe('with nothing left to stretch', () => {
+  test('a cook that is at its last stage waits there', () => {
+    const last = plan.stages.at(-1)!.id
+    const { view } = at([...heating, event('cue', 'heat-up', heatFrom + 6)], heatFrom + 6 + minutesOf('simmer').expected + minutesOf('rest').expected + 0.5)
+    expect(view.now.map((s) => s.id)).toEqual([last])
+    expect(whereToWait(plan, view, 25)).toEqual({ stage: last, where: 'end' })
+  })
+  test('late twice is late by both', () => {
+    const boiled = [...heating, event('cue', 'heat-up', heatFrom + 6)]
+    const once = at([...boiled, event('late', 'rest', heatFrom + 8, { amount: 25 })], heatFrom + 9).view
+    const twice = at([...boiled, event('late', 'rest', heatFrom + 8, { amount: 25 }), event('late', 'rest', heatFrom + 8.5, { amount: 10 })], heatFrom + 9).view
+    expect(twice.tableMs - once.tableMs).toBe(10 * MINUTE)
+  })
+})
