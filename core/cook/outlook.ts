@@ -1,7 +1,8 @@
 import { donenessOf, isDone } from '#core/pot/done'
-import { freeShare, grainWater, leastCooked, layerUptake, type Pot } from '#core/pot/pot'
+import type { Pot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { restore, snapshotOf } from '#core/pot/snapshot'
+import { outcomeOf } from '#core/simulate/simulate'
 import { verdictOf, type Outcome, type Verdict } from '#core/simulate/verdict'
 import type { Ahead, Reckoned } from './reckon'
 
@@ -12,11 +13,6 @@ export interface Outlook {
   freeG: number
   /** Water missing for the texture that is wanted, g; negative: so much too much. */
   shortG: number
-}
-
-export function outcomeOf(pot: Pot): Outcome {
-  const uptakeByLayer = Array.from({ length: pot.resolution.layers }, (_, l) => layerUptake(pot, l))
-  return { uptakeByLayer, uptakeMean: grainWater(pot) / pot.dryG, centreMin: leastCooked(pot), freeShare: freeShare(pot), scorch: pot.scorch }
 }
 
 /** Does something with the pot and sets it back as it was. */

@@ -3,16 +3,15 @@ import { prepare, type Prepared } from '#core/plan/prepare'
 import { setupFor } from '#core/plan/problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan, Stage } from '#core/plan/result'
-import { fillPot, type Pot, type Resolution } from '#core/pot/pot'
+import { fillPot, type Pot } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { runWith, type Happening } from '#core/simulate/happening'
+import { SWEEP } from '#core/simulate/sweep'
 import { standing, type CookEvent } from './events'
 import { USUAL_LIFT_S } from './lid-lift'
 import type { Complaint } from './remedy'
 import type { CookView, StageView } from './replay'
 
-/** Enough to say how the pot is, and quick enough to ask again at every press. */
-const AT_THE_STOVE: Resolution = { layers: 3, shells: 8, step: 3, steadyStep: 6, restStep: 12 }
 
 const MINUTE = 60_000
 /** How far a burner may be from what was believed of it before something else must be the reason. */
@@ -30,7 +29,6 @@ export interface Reckoned {
   request: PlanRequest
   /** Phases that are still to come, with the minutes known now; the first may be under way. */
   ahead: Ahead[]
-  fullW: number
 }
 
 export interface Ahead {
@@ -86,7 +84,7 @@ export function reckon({ plan, request, view, events, nowMs, burner: known }: Re
         poured ?? plan.water.pour_g,
         plan.water.boiler_g,
       ),
-      AT_THE_STOVE,
+      SWEEP,
     )
   const lasted = ({ view: { state, startMs, endMs } }: Hot) => Math.max(0, ((state === 'done' ? endMs : nowMs) - startMs) / MINUTE)
   const burner = known ?? burnerBy(begunHot, lasted, () => fill(believed))
@@ -122,7 +120,7 @@ export function reckon({ plan, request, view, events, nowMs, burner: known }: Re
       solved: until === 'solved',
     }),
   )
-  return { pot, burner, prepared, request, ahead, fullW }
+  return { pot, burner, prepared, request, ahead }
 }
 
 const timeOf = (phases: readonly Phase[]): number => phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)

@@ -1,6 +1,5 @@
 import type { Complaint } from '#core/cook/remedy'
-import { CENTRE_DONE } from '#core/pot/done'
-import { cookedMass, grainWater, leastCooked, type Pot } from '#core/pot/pot'
+import { grainWater, leastCooked, type Pot } from '#core/pot/pot'
 
 /** Water that a tongue calls wet, as a share of the cooked mass; a heart it calls chalk, and one it calls firm, degree cooked. */
 const WET_SHARE = 0.08
@@ -47,8 +46,3 @@ function drunkAtMost(pot: Pot, most: number): void {
   if (share >= 1) return
   for (const list of [pot.uptake, pot.mean]) for (let i = 0; i < list.length; i++) list[i] = list[i]! * share
 }
-
-/** Whether hearts are through. */
-export const heartsDone = (pot: Pot): boolean => leastCooked(pot) >= CENTRE_DONE - 0.03
-/** Free water, as a share of the cooked mass. */
-export const wetness = (pot: Pot): number => pot.freeG / cookedMass(pot)

@@ -3,7 +3,7 @@ import { outlookOf, tried, type Outlook } from '#core/cook/outlook'
 import type { Ahead, Reckoned } from '#core/cook/reckon'
 import { deliveredPower } from '#core/heat/sources'
 import { celsius } from '#core/quantity/units'
-import { leastCooked, pourMore, stirBed } from '#core/pot/pot'
+import { grainWater, leastCooked, pourMore, stirBed } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { standingLoss } from '#core/vessel/vessel'
 import { asSeen } from './as-seen'
@@ -111,7 +111,7 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
   }
 }
 
-const meanUptake = ({ pot }: Reckoned): number => pot.mean.reduce((a, b) => a + b, 0) / pot.mean.length
+const meanUptake = ({ pot }: Reckoned): number => grainWater(pot) / pot.dryG
 
 /** Layer that sticks, mm. */
 const STUCK_MM = 5
@@ -121,10 +121,9 @@ const lowestW = ({ request, prepared, burner }: Reckoned): number =>
   deliveredPower({ ...request.source, ratedW: request.source.ratedW * burner }, 'lowest', standingLoss(request.vessel, celsius(prepared.boilC), celsius(request.kitchenC)))
 
 const surplusG = ({ pot }: Reckoned): number => {
-  const grain = pot.dryG + meanOf(pot.mean) * pot.dryG
+  const grain = pot.dryG + grainWater(pot)
   return Math.max(0, pot.freeG - (LOOSE * grain) / (1 - LOOSE))
 }
-const meanOf = (list: ArrayLike<number>): number => Array.from(list).reduce((a, b) => a + b, 0) / list.length
 
 /** Rest of the plan's own that still follows. */
 const restAhead = (ahead: readonly Ahead[]): boolean => ahead.some(({ stage }) => stage.kind === 'rest')
