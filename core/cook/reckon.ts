@@ -9,7 +9,7 @@ import { runWith, type Happening } from '#core/simulate/happening'
 import { SWEEP } from '#core/simulate/sweep'
 import { standing, type CookEvent } from './events'
 import { USUAL_LIFT_S } from './lid-lift'
-import type { Complaint } from './remedy'
+import { isMending, type Complaint } from './remedy'
 import type { CookView, StageView } from './replay'
 
 
@@ -53,7 +53,7 @@ function hotStages(plan: Plan, view: CookView, prepared: Prepared): Hot[] {
     const own = prepared.timed.stages.find((s) => s.id === stage.id)
     const seen = views.get(stage.id)!
     if (own) return [{ stage, view: seen, phase: own, until: own.until }]
-    if (!stage.id.startsWith('mend-')) return []
+    if (!isMending(stage.id)) return []
     return [{ stage, view: seen, phase: { id: stage.id, powerW: stage.power_w, lid: stage.lid, mode: 'open' }, until: { minutes: stage.minutes.expected } }]
   })
 }

@@ -21,9 +21,13 @@ export interface Remedy {
 /** The most a remedy may ask for. */
 export const REMEDY_LIMITS = { addG: 5000, powerW: 20_000, minutes: 120 } as const
 
+const MENDS = 'mend-'
+/** Whether a stage is a remedy's, and not the plan's own. */
+export const isMending = (stageId: string): boolean => stageId.startsWith(MENDS)
+
 /** The stages of a remedy, named after the event that began it. */
 export function remedyStages(eventId: string, { addG, turn, powerW, lid, heatMinutes, restMinutes }: Remedy): Omit<Stage, 'after'>[] {
-  const id = `mend-${eventId.slice(0, 8)}`
+  const id = `${MENDS}${eventId.slice(0, 8)}`
   const just = (minutes: number) => ({ low: minutes, expected: minutes, high: minutes })
   const stages: Omit<Stage, 'after'>[] = []
   if (addG > 0 || turn)

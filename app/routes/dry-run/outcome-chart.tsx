@@ -15,12 +15,14 @@ const WORDS: Record<OutcomeWord, string> = {
   good: 'good', soft: 'good, soft', firm: 'good, firm', wet: 'wet', mush: 'mush', dry: 'dry', hard: 'hard in the middle', uneven: 'uneven', scorched: 'scorched',
 }
 
+/** The place in a list that comes nearest to a figure. */
+const nearest = (list: readonly number[], to: number): number => list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
+
 /** How the pot ends over water and minutes. Each outcome has a mark of its own besides its colour; the ring is this pot. */
 export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
   const { pours, minutes, cells, at, stage } = map
   const id = useId()
   const grid = useRef<SVGGElement>(null)
-  const nearest = (list: readonly number[], to: number) => list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
   const [focus, setFocus] = useState({ x: nearest(pours, at.pourG), y: nearest(minutes, at.minutes) })
   const width = PAD.left + pours.length * CELL.w + PAD.right
   const height = PAD.top + minutes.length * CELL.h + PAD.bottom
@@ -112,7 +114,6 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
 
 /** The row and the column through this pot, in words. */
 function roomWords({ pours, minutes, cells, at }: OutcomeMap): string {
-  const nearest = (list: readonly number[], to: number) => list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
   const [x, y] = [nearest(pours, at.pourG), nearest(minutes, at.minutes)]
   const run = (good: (i: number) => boolean, from: number, n: number): [number, number] | undefined => {
     if (!good(from)) return undefined
