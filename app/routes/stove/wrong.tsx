@@ -27,6 +27,8 @@ const COMPLAINT_WORDS: Record<Complaint, string> = {
 const ON_THE_WAY: readonly Complaint[] = ['boiled-over', 'dry-early', 'hard-wet', 'scorched', 'opened', 'still-wet']
 const AT_THE_END: readonly Complaint[] = ['still-wet', 'dry-firm', 'hard-wet', 'chalky', 'scorched', 'opened', 'mush']
 const LOST_AT_FIRST_G = 30
+/** How long a pot stood open when it was opened too soon, s. */
+const OPEN_S = 60
 
 /** Something is wrong: what is seen leads to one act with its figures; and what happened, told so that the rest can be reckoned anew. */
 export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }: WrongProps) {
@@ -66,6 +68,8 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
               why={`${advice.why}${advice.after ? ` Then it ends ${endWords(advice.after.verdict)}.` : ''}`}
               doneWord={advice.remedy ? 'Do it' : 'Done'}
               onDone={() => {
+                // Open it was as well: what that cost is reckoned with from now on.
+                if (complaint === 'opened') press('opened', at, { seconds: OPEN_S })
                 if (complaint === 'boiled-over' && Number(lost) > 0) press('boiled-over', at, { amount: Number(lost) })
                 if (advice.remedy) press('remedy', at, { remedy: advice.remedy })
                 close()
