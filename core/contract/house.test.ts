@@ -11,7 +11,7 @@ test('a pot in the words of a form', () => {
     ok: true,
     value: {
       name: 'the new one', kind: 'pot', capacity_ml: 2500, rim_diameter_mm: 190, base_diameter_mm: null, height_mm: null, lid: 'tight',
-      lining: 'enamel', material: 'iron', empty_g: 3200, own_rated_w: null, printed: null, marks: null,
+      lining: 'enamel', material: 'iron', empty_g: 3200, sticks_g: null, own_rated_w: null, printed: null, marks: null,
     },
   })
 })

@@ -13,6 +13,7 @@ export const HOUSE_LIMITS = Object.freeze({
   diameter_mm: [40, 800],
   height_mm: [10, 800],
   empty_g: [50, 30_000],
+  sticks_g: [0, 2000],
   rated_w: [50, 20_000],
   measure_ml: [5, 5000],
   left_g: [0, 100_000],
@@ -111,6 +112,7 @@ const VesselForm = v.object({
   material: oneOf(MATERIAL_IDS),
   empty_g: maybe(HOUSE_LIMITS.empty_g, 'g'),
   own_rated_w: maybe(HOUSE_LIMITS.rated_w, 'W'),
+  sticks_g: maybe(HOUSE_LIMITS.sticks_g, 'g'),
   marks: markLines,
   printed: printedLines,
 })

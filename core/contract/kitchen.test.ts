@@ -18,7 +18,7 @@ test.each([
 })
 
 test('a judgement in whole steps, a note trimmed, minus signs of either kind', () => {
-  expect(readJudgement({ wet_dry: '−1', hardness: '2', bottom: 'stuck', note: '  ok ' })).toEqual({ ok: true, value: { wet_dry: -1, hardness: 2, bottom: 'stuck', note: 'ok' } })
+  expect(readJudgement({ wet_dry: '−1', hardness: '2', bottom: 'stuck', note: '  ok ' })).toEqual({ ok: true, value: { wet_dry: -1, hardness: 2, bottom: 'stuck', note: 'ok', even: 'even', ate: '' } })
   expect(readJudgement({ wet_dry: '0', hardness: '0', bottom: 'clean' })).toMatchObject({ ok: true, value: { note: '' } })
   expect(pathsOf(readJudgement({ wet_dry: '3', hardness: '1.5', bottom: 'black', note: '' }))).toEqual(['wet_dry', 'hardness', 'bottom'])
 })

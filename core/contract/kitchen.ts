@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { EVENT_AMOUNTS, EVENT_KINDS } from '#core/cook/events'
 import { COMPLAINTS, REMEDY_LIMITS } from '#core/cook/remedy'
-import { BOTTOMS, STEPS } from '#core/learn/judgement'
+import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/judgement'
 import { CUP_IDS } from '#core/quantity/cups'
 import { CRYSTAL_IDS } from '#core/season/salt'
 import { between, fieldErrors, flag, oneOf, quoted } from './fields'
@@ -9,8 +9,12 @@ import { LIMITS, type Read } from './plan-request'
 
 /** What a household may write about a cook. */
 export const LONGEST_NOTE = 2000
+export const LONGEST_ATE = 200
+/** What a kitchen scale says of a pot, g. */
+export const MEASURE_LIMITS = [1, 100_000] as const
 const LONGEST_ID = 64
-const EPOCH_LIMITS = [0, 8.64e15] as const
+/** Moments as UTC milliseconds. */
+export const EPOCH_LIMITS = [0, 8.64e15] as const
 
 const id = v.pipe(
   v.string((issue) => `must be text, got ${quoted(issue.input)}`),
@@ -70,7 +74,10 @@ const step = v.pipe(
 const JudgementSchema = v.object({
   wet_dry: step,
   hardness: step,
-  bottom: oneOf(BOTTOMS),
+  bottom: v.optional(oneOf(BOTTOMS), 'clean'),
+  separate: v.optional(v.union([v.pipe(v.literal(''), v.transform(() => null)), step])),
+  even: v.optional(oneOf(EVENNESS), 'even'),
+  ate: v.pipe(v.optional(v.string(), ''), v.trim(), v.maxLength(LONGEST_ATE, (issue) => `must be at most ${LONGEST_ATE} characters, got ${issue.input.length}`)),
   note: v.pipe(
     v.optional(v.string(), ''),
     v.trim(),

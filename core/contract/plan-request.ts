@@ -1,7 +1,10 @@
 import * as v from 'valibot'
+import { DRESSING_IDS } from '#core/finish/dressing'
 import { blendOf } from '#core/grain/blend'
+import { AVOIDED_IDS } from '#core/eaters/avoid'
 import { VARIETY_IDS, type Variety } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '#core/heat/sources'
+import { AUTHORITIES } from '#core/keep/guidance'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/method/index'
 import { FINISHES, HEAT_STYLES, type Finish } from '#core/method/method'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
@@ -29,6 +32,15 @@ export const LIMITS = Object.freeze({
   add_ins: 20,
   marks: 40,
   pour_override_g: [0, 60_000],
+  boiler_dish_g: [50, 20_000],
+  infuse_minutes: [0, 2880],
+  dressing_ml: [1, 150],
+  set_minutes: [0, 480],
+  hold_minutes: [0, 480],
+  start_later_minutes: [0, 1440],
+  keep_servings: [0, 100],
+  stuck_g: [0, 2000],
+  name: 60,
 } as const)
 
 /** What is taken when a field is left out; where a default follows from another field, settle() says how. */
@@ -51,6 +63,12 @@ export const DEFAULTS = Object.freeze({
   passes: 2,
   cooked_share: 0.85,
   toasted_bottom: false,
+  hold_minutes: 0,
+  start_later_minutes: 0,
+  keep_servings: 0,
+  stuck_g: 0,
+  guidance: 'stricter',
+  dressing_style: 'usual',
   stock_share: 0,
   // Ready-made stocks hold about 0.7 to 1 g of salt in 100 mL.
   stock_salt_percent: 0.8,
@@ -106,6 +124,13 @@ function unionMessage(issue: v.UnionIssue<v.BaseIssue<unknown>>, wanted: string)
 }
 
 const SERVE_AT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/
+
+const nameSchema = v.pipe(
+  v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+  v.trim(),
+  v.nonEmpty('must say what it is'),
+  v.maxLength(LIMITS.name, (issue) => `must be at most ${LIMITS.name} characters, got ${issue.input.length}`),
+)
 
 export const PlanRequestSchema = record({
   grains: v.pipe(
@@ -174,18 +199,29 @@ export const PlanRequestSchema = record({
   cooked_share: v.optional(between(0.2, 1), DEFAULTS.cooked_share),
   finish: v.optional(oneOf(FINISHES)),
   toasted_bottom: v.optional(flag, DEFAULTS.toasted_bottom),
+  dressing: v.nullish(
+    record({
+      style: v.optional(oneOf(DRESSING_IDS), DEFAULTS.dressing_style),
+      infuse_minutes: v.optional(between(...LIMITS.infuse_minutes, 'minutes'), 0),
+      set_minutes: v.optional(between(...LIMITS.set_minutes, 'minutes'), 0),
+      ml_per_240_ml_dry: v.nullish(between(...LIMITS.dressing_ml, 'mL')),
+    }),
+  ),
+  hold_minutes: v.optional(between(...LIMITS.hold_minutes, 'minutes'), DEFAULTS.hold_minutes),
+  /** Foods somebody who eats avoids. */
+  avoids: v.optional(v.array(oneOf(AVOIDED_IDS), (issue) => `must be a list, got ${quoted(issue.input)}`), []),
+  /** The appliance's own timer: filled now, it starts by itself so much later. */
+  start_later_minutes: v.optional(between(...LIMITS.start_later_minutes, 'minutes'), DEFAULTS.start_later_minutes),
+  keep_servings: v.optional(between(...LIMITS.keep_servings), DEFAULTS.keep_servings),
+  stuck_g: v.optional(between(...LIMITS.stuck_g, 'g'), DEFAULTS.stuck_g),
+  guidance: v.optional(oneOf(AUTHORITIES), DEFAULTS.guidance),
   salt_percent: v.nullish(between(...LIMITS.salt_percent, '%')),
   stock_share: v.optional(between(0, 1), DEFAULTS.stock_share),
   stock_salt_percent: v.optional(between(...LIMITS.stock_salt_percent, '%'), DEFAULTS.stock_salt_percent),
   add_ins: v.optional(
     v.array(
       record({
-        name: v.pipe(
-          v.string((issue) => `must be text, got ${quoted(issue.input)}`),
-          v.trim(),
-          v.nonEmpty('must say what it is'),
-          v.maxLength(60, (issue) => `must be at most 60 characters, got ${issue.input.length}`),
-        ),
+        name: nameSchema,
         grams_per_100g_dry: between(...LIMITS.add_in_g, 'g'),
         water_share: v.optional(between(0, 1), 0),
         salt_share: v.optional(between(0, 1), 0),
@@ -197,6 +233,7 @@ export const PlanRequestSchema = record({
     [],
   ),
   pour_override_g: v.nullish(between(...LIMITS.pour_override_g, 'g')),
+  boiler_dish: v.nullish(record({ name: nameSchema, liquid_g: between(...LIMITS.boiler_dish_g, 'g') })),
   serve_at: v.optional(
     v.pipe(
       v.string((issue) => `must be a date and time, got ${quoted(issue.input)}`),
@@ -229,6 +266,9 @@ const PURPOSE_FINISH: Partial<Record<Purpose, Finish>> = { salad: 'cold-rinse' }
 /** Schools whose grain can go on the heat in the water it soaked in. */
 const COLD_START: ReadonlySet<MethodId> = new Set(['covered-simmer', 'switch-cooker', 'pressure-electric', 'pressure-stovetop'])
 
+/** Appliances that start by themselves. */
+const TIMED: ReadonlySet<MethodId> = new Set(['switch-cooker', 'pressure-electric'])
+
 /** A soak as the method needs it, where nothing was said: sticky grain and grain in its skin before steam, long aromatic grain before
  *  boiling water. Hours go in the fridge. */
 function usualSoak(method: MethodId, { id, family }: Pick<Variety, 'id' | 'family'>): { minutes: number; celsius?: number; water: 'drain' } | null {
@@ -257,7 +297,10 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
   const method = methodOf(given.method)
   const grains = given.grains
   const { parts, slowest } = blendOf(grains)
-  const soak = given.soak === undefined ? usualSoak(given.method, slowest) : given.soak
+  const later = TIMED.has(given.method) ? given.start_later_minutes : 0
+  const asked = given.soak === undefined ? usualSoak(given.method, slowest) : given.soak
+  // While it waits for its timer the grain soaks in the water it will cook in, as warm as the kitchen is.
+  const soak = later > 0 ? { minutes: (asked?.minutes ?? 0) + later, celsius: given.kitchen_c, water: 'keep' as const } : asked
   const usual = Math.max(...parts.map((part) => part.variety.washes))
   const washes = given.rinse?.washes ?? usual
   const vesselGiven = given.vessel ?? method.defaults.vessel
@@ -296,6 +339,13 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     finish: given.finish ?? PURPOSE_FINISH[given.purpose] ?? 'none',
     toasted: given.toasted_bottom,
     blendTiming: given.blend_timing,
+    dressing: dressingFrom(given),
+    holdMinutes: given.hold_minutes,
+    startLaterMinutes: later,
+    avoids: given.avoids,
+    keepServings: given.amount.basis === 'servings' ? given.keep_servings : 0,
+    stuckG: given.stuck_g,
+    guidance: given.guidance,
     saltPercent: given.salt_percent ?? null,
     stockShare: given.stock_share,
     stockSaltPercent: given.stock_salt_percent,
@@ -308,8 +358,15 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
       out: a.out,
     })),
     pourOverrideG: given.pour_override_g ?? null,
+    boilerDish: method.basket && given.boiler_dish ? { name: given.boiler_dish.name, liquidG: given.boiler_dish.liquid_g } : null,
     serveAtMs: given.serve_at === undefined ? null : Date.parse(given.serve_at),
   }
+}
+
+/** Grain for rolling or bowls is dressed as usual unless something else, or nothing, is asked for. */
+function dressingFrom({ dressing, purpose }: v.InferOutput<typeof PlanRequestSchema>): PlanRequest['dressing'] {
+  if (dressing === undefined) return purpose === 'dressed' ? { style: DEFAULTS.dressing_style, infuseMinutes: 0, setMinutes: 0, mlPer240: null } : null
+  return dressing && { style: dressing.style, infuseMinutes: dressing.infuse_minutes, setMinutes: dressing.set_minutes, mlPer240: dressing.ml_per_240_ml_dry ?? null }
 }
 
 function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['vessel']>, kind: Vessel['kind']): Vessel {

@@ -4,6 +4,8 @@ import { celsius } from '#core/quantity/units'
 
 /** How long a lid is off when nobody said, s. */
 export const USUAL_LIFT_S = 15
+/** How long a pot stood open when it was opened too soon, s. */
+export const OPENED_S = 60
 
 export interface LiftedPot {
   /** What reaches the pot, W. */

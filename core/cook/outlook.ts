@@ -1,7 +1,7 @@
 import { donenessOf, isDone } from '#core/pot/done'
 import type { Pot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
-import { restore, snapshotOf } from '#core/pot/snapshot'
+import { tried } from '#core/pot/snapshot'
 import { outcomeOf } from '#core/simulate/simulate'
 import { verdictOf, type Outcome, type Verdict } from '#core/simulate/verdict'
 import type { Ahead, Reckoned } from './reckon'
@@ -13,16 +13,6 @@ export interface Outlook {
   freeG: number
   /** Water missing for the texture that is wanted, g; negative: so much too much. */
   shortG: number
-}
-
-/** Does something with the pot and sets it back as it was. */
-export function tried<T>(pot: Pot, what: () => T): T {
-  const before = snapshotOf(pot)
-  try {
-    return what()
-  } finally {
-    restore(pot, before)
-  }
 }
 
 export const run = (pot: Pot, ahead: readonly Ahead[]): void => {

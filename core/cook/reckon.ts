@@ -8,7 +8,7 @@ import { runPhase, type Phase } from '#core/pot/run'
 import { runWith, type Happening } from '#core/simulate/happening'
 import { SWEEP } from '#core/simulate/sweep'
 import { standing, type CookEvent } from './events'
-import { USUAL_LIFT_S } from './lid-lift'
+import { OPENED_S, USUAL_LIFT_S } from './lid-lift'
 import { isMending, type Complaint } from './remedy'
 import type { CookView, StageView } from './replay'
 
@@ -177,8 +177,6 @@ function segments({ phase, view, stage }: Hot, minutes: number, events: readonly
 
 /** Complaints of somebody who found no water. */
 const SEEN_DRY: ReadonlySet<Complaint> = new Set(['dry-early', 'dry-firm', 'chalky'])
-/** How far a lid stands open when a pot was opened too soon, s. */
-const OPENED_S = 60
 
 function happeningsIn({ view, stage }: Hot, minutes: number, events: readonly CookEvent[], at: number, boilC: number): Happening[] {
   const place = (e: CookEvent) => at + Math.min(minutes, Math.max(0, (e.atMs - view.startMs) / MINUTE))

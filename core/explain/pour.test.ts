@@ -57,3 +57,12 @@ test('the minutes add up along the cook, and what goes on side by side is taken 
   for (const { plan, minutes } of [straight, beside])
     expect(Math.abs(minutes.terms.reduce((all, t) => all + t.value, 0) - plan.total_minutes.expected)).toBeLessThan(0.15)
 })
+
+test('what the notebook taught and what the bag wants are two terms, and both are in the sum', () => {
+  const { pour, plan } = why({ uptake_delta_g_g: -0.05 }, { learned: { delta: -0.1, sd: 0.04 }, bagDelta: 0.05 })
+  const term = (word: string) => pour.terms.find((t) => t.word.includes(word))!
+  expect(term('your cooks').value).toBeCloseTo(-30, 6)
+  expect(term('this bag wants')).toMatchObject({ from: 'this bag' })
+  expect(term('this bag wants').value).toBeCloseTo(15, 6)
+  expect(Math.abs(pour.terms.reduce((sum, t) => sum + t.value, 0) - plan.water.pour_g)).toBeLessThan(0.6)
+})

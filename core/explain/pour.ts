@@ -69,8 +69,9 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
   }
   if (inBalance) {
     say(`soaks in: ${(published / grain.mass_g).toFixed(2)} g a gram at this texture`, published, 'published', known.learned ? 0 : LOT * published)
-    say('soaks in: what your cooks of it taught', known.learned ? shift : 0, 'your notebook', (known.learned?.sd ?? 0) * grain.mass_g)
-    say('soaks in: what this bag wants', known.learned ? 0 : shift, known.bagDelta !== 0 ? 'this bag' : 'you', 0.03 * grain.mass_g)
+    const taught = (known.learned?.delta ?? 0) * grain.mass_g
+    say('soaks in: what your cooks of it taught', known.learned ? taught : 0, 'your notebook', (known.learned?.sd ?? 0) * grain.mass_g)
+    say('soaks in: what this bag wants', shift - taught, known.bagDelta !== 0 ? 'this bag' : 'you', 0.03 * grain.mass_g)
     say('soaks in: more than asked', water.absorbed_g - published - shift, 'computed', 0)
   } else {
     say('soaks in', water.absorbed_g, 'computed', LOT * water.absorbed_g)

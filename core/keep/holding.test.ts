@@ -3,9 +3,11 @@ import { varietyOf } from '#core/grain/varieties'
 import { plan } from '#core/plan/plan'
 import { prepare } from '#core/plan/prepare'
 import { setupFor } from '#core/plan/problem'
-import { fillPot, type Pot } from '#core/pot/pot'
+import { fillPot, grainWater, type Pot } from '#core/pot/pot'
+import { vesselPreset } from '#core/vessel/presets'
 import { runPhase } from '#core/pot/run'
 import { holdingOf, HOLD_HOT_C } from './holding'
+import { holdingPower, standsFor } from './standing'
 
 /** A plan's own pot, cooked to the end of its rest. */
 function rested(more: Partial<PlanRequestJson> = {}): Pot {
@@ -56,4 +58,37 @@ test('looking ahead leaves the pot where it is', () => {
   const before = [pot.now, pot.bulkC, pot.freeG, ...pot.uptake]
   holdingOf(pot, soft)
   expect([pot.now, pot.bulkC, pot.freeG, ...pot.uptake]).toEqual(before)
+})
+
+describe('in closed form', () => {
+  test.each([{}, { kitchen_c: 8 }, { amount: { basis: 'dry-mass' as const, value: 600 }, vessel: 'heavy-3.5' as const }, { vessel: 'steel-1.6' as const }])('agrees with the pot that is run within a fifth, %p', (more) => {
+    const pot = rested(more)
+    const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+    if (!read.ok) throw new Error('unread')
+    // From the boil, as a plan reckons it; the rest of ten minutes is part of that time.
+    const closed = standsFor({ vessel: read.value.vessel, dryG: pot.dryG, waterG: grainWater(pot) + pot.freeG, boilC: pot.bulkC, kitchenC: read.value.kitchenC, holdC: HOLD_HOT_C })
+    const run = holdingOf(pot, soft).safeMinutes
+    expect(Math.abs(closed.warmMin - run) / run).toBeLessThan(0.2)
+  })
+
+  test('a loose lid dries it faster than a tight one, and a wide pot faster than a narrow one', () => {
+    const of = (id: 'steel-1.6' | 'heavy-2.5' | 'wide-3' | 'clay-1.8') => standsFor({ vessel: vesselPreset(id), dryG: 300, waterG: 500, boilC: 100, kitchenC: 20, holdC: 63 })
+    expect(of('steel-1.6').driesPercentPerHour).toBeGreaterThan(2 * of('heavy-2.5').driesPercentPerHour)
+    expect(of('wide-3').dryMin).toBeLessThan(of('steel-1.6').dryMin)
+    expect(of('clay-1.8').warmMin).toBeGreaterThan(of('steel-1.6').warmMin)
+  })
+})
+
+test('what it costs to hold a pot warm is its loss at that warmth, and the steam it lets go', () => {
+  const [tight, loose] = [vesselPreset('heavy-2.5'), { ...vesselPreset('heavy-2.5'), lid: 'loose' as const }]
+  const power = holdingPower(tight, 20)
+  // 1.2 W/K over 48 K is the greater part.
+  expect(power).toBeGreaterThan(tight.loss * 48)
+  expect(power).toBeLessThan(tight.loss * 48 * 1.2)
+  expect(holdingPower(loose, 20)).toBeGreaterThan(power)
+  expect(holdingPower(tight, 30)).toBeLessThan(power)
+  // And that is more than enough for what Newton's cooling would take from it.
+  const stands = standsFor({ vessel: tight, dryG: 300, waterG: 500, boilC: 100, kitchenC: 20, holdC: 63 })
+  expect(stands.warmMin).toBeGreaterThan(20)
+  expect(standsFor({ vessel: tight, dryG: 300, waterG: 500, boilC: 60, kitchenC: 20, holdC: 63 }).warmMin).toBe(0)
 })

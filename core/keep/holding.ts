@@ -3,7 +3,8 @@ import { openSurfaceEvaporation } from '#core/heat/evaporation'
 import { celsius } from '#core/quantity/units'
 import { grainWater, type Pot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
-import { tried } from '#core/cook/outlook'
+import { guidanceOf } from './guidance'
+import { tried } from '#core/pot/snapshot'
 
 /** How long a pot keeps as it is, and what ends that first. */
 export interface Holding {
@@ -17,22 +18,22 @@ export interface Holding {
   minutes: number
 }
 
-/** Hot-holding, usual guidance. @see FDA Food Code 3-501.16 says 57 °C; 60 °C is the stricter figure most authorities give */
-export const HOLD_HOT_C = 60
 /** A top layer that has lost this share of its water eats dry: a tenth of the bed, by a fifth. */
 const DRY_SHARE = 0.02
+/** What hot food is held at where a house follows the strictest figure, °C. */
+export const HOLD_HOT_C = guidanceOf('stricter').hold_hot_c.value
 const STEP_MIN = 0.5
 const LONGEST_MIN = 240
 
 /** Lets the pot stand, lid on. The pot stays as it was.
- *  @param soft uptake that is soft, g/g  @param powerW what keeps it warm, W; 0 for a pot off the heat */
-export function holdingOf(pot: Pot, soft: number, powerW = 0): Holding {
+ *  @param soft uptake that is soft, g/g  @param powerW what keeps it warm, W; 0 for a pot off the heat  @param holdC hot food is held at, °C */
+export function holdingOf(pot: Pot, soft: number, { powerW = 0, holdC = HOLD_HOT_C }: { powerW?: number; holdC?: number } = {}): Holding {
   return tried(pot, () => {
     const { lid, openArea, steamFactor } = pot.setup
     const water = grainWater(pot)
     let [safe, dry, softAt, lost] = [Infinity, Infinity, Infinity, 0]
     for (let minute = 0; minute < LONGEST_MIN; minute += STEP_MIN) {
-      if (pot.bulkC < HOLD_HOT_C && safe === Infinity) safe = minute
+      if (pot.bulkC < holdC && safe === Infinity) safe = minute
       if (lost > DRY_SHARE * water && dry === Infinity) dry = minute
       if (grainWater(pot) / pot.dryG > soft && softAt === Infinity) softAt = minute
       if (safe < Infinity && dry < Infinity) break

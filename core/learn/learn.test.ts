@@ -1,78 +1,230 @@
 import fc from 'fast-check'
-import { beliefOf, observe } from './belief'
+import { beliefsFrom, correctionFrom, experimentsFor, knownFigures, type Word } from './beliefs'
+import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
+import { figureName, isFigureName, priorSd } from './figures'
 import { wordOf, WET_DRY_WORDS } from './judgement'
-import { correctionOf, learnedFrom, type JudgedCook } from './learned'
+import { emptyMind, know, meanOf, sdIn, sdOfSum, see, settle } from './mind'
 
-const cook = (over: Partial<JudgedCook> = {}): JudgedCook => ({
-  key: 'short-white in blue', endedMs: 1000, uptakeDelta: 0, minutesFactor: 1,
-  judgement: { wetDry: 0, hardness: 0, bottom: 'clean' }, ...over,
+const cook = (over: Partial<Evidence> = {}): Evidence => ({
+  cookId: 'a', endedMs: 1000, grainKey: 'short-white', bagId: null, vesselId: 'blue', heatId: 'gas', heldOver: 0, steamPerDry: 0.2, applied: NOTHING_APPLIED,
+  judged: { wetDry: 0, hardness: 0 }, boilFactor: null, steamFactor: null, ...over,
 })
-const after = (...cooks: JudgedCook[]) => correctionOf(learnedFrom(cooks).get('short-white in blue')!)
+const plan = { grainKey: 'short-white', bagId: null, vesselId: 'blue', heatId: 'gas' }
+const after = (...cooks: Evidence[]) => correctionFrom(knownFigures(beliefsFrom(cooks)), plan)!
+const mean = (figure: string, ...cooks: Evidence[]) => meanOf(beliefsFrom(cooks).mind, figure)
 
-describe('belief', () => {
-  test('is the Gaussian posterior: precisions add, means weigh by them', () => {
-    const b = observe(observe(beliefOf(0, 2), 3, 1), 5, 0.5)
-    expect(b.precision).toBeCloseTo(1 / 4 + 1 + 4, 12)
-    expect(b.mean).toBeCloseTo((0 / 4 + 3 + 5 * 4) / (1 / 4 + 1 + 4), 12)
+const anyCook = fc.record({
+  cookId: fc.uuid(), endedMs: fc.integer({ min: 0, max: 1e9 }), grainKey: fc.constantFrom('short-white', 'quinoa', 'basmati'), bagId: fc.constantFrom(null, 'sack', 'tin'),
+  vesselId: fc.constantFrom('blue', 'clay'), heatId: fc.constantFrom('gas', 'plate'), heldOver: fc.option(fc.double({ min: -0.6, max: 0.6, noNaN: true })), steamPerDry: fc.double({ min: 0, max: 1.5, noNaN: true }),
+  applied: fc.record({ uptake: fc.double({ min: -0.3, max: 0.3, noNaN: true }), steam: fc.double({ min: -0.5, max: 0.5, noNaN: true }), power: fc.constant(0), time: fc.constant(0) }),
+  judged: fc.option(fc.record({ wetDry: fc.integer({ min: -2, max: 2 }), hardness: fc.integer({ min: -2, max: 2 }) })),
+  boilFactor: fc.option(fc.double({ min: 0.5, max: 2, noNaN: true })), steamFactor: fc.option(fc.double({ min: 0.3, max: 3, noNaN: true })),
+})
+const anyCooks = (maxLength: number) => fc.uniqueArray(anyCook, { maxLength, selector: (c) => c.cookId })
+
+describe('one Gaussian over all figures', () => {
+  test('with one figure it is the textbook posterior: precisions add, means weigh by them', () => {
+    const mind = emptyMind()
+    know(mind, 'grain a', 2)
+    const one = new Map([['grain a', 1]])
+    see(mind, { weights: one, value: 1.5, sd: 2 })
+    see(mind, { weights: one, value: 1, sd: 1 })
+    expect(1 / sdIn(mind, 'grain a', 9) ** 2).toBeCloseTo(1 / 4 + 1 / 4 + 1, 9)
+    expect(meanOf(mind, 'grain a')).toBeCloseTo((1.5 / 4 + 1) / (1 / 4 + 1 / 4 + 1), 9)
   })
-  test('the order of measurements does not matter', () => {
-    const measured = fc.array(fc.tuple(fc.double({ min: -2, max: 2, noNaN: true }), fc.double({ min: 0.05, max: 3, noNaN: true })), { maxLength: 8 })
+
+  test('a sum that was seen ties its parts together, and seeing one of them then tells of the other', () => {
+    const mind = emptyMind()
+    know(mind, 'grain a', 1)
+    know(mind, 'steam b', 1)
+    see(mind, { weights: new Map([['grain a', 1], ['steam b', 1]]), value: 1, sd: 0.01 })
+    expect(meanOf(mind, 'grain a')).toBeCloseTo(0.5, 2)
+    see(mind, { weights: new Map([['steam b', 1]]), value: 0, sd: 0.01 })
+    expect(meanOf(mind, 'grain a')).toBeCloseTo(1, 1)
+    expect(sdOfSum(mind, new Map([['grain a', 1], ['steam b', 1]]), priorSd)).toBeLessThan(0.02)
+  })
+
+  test('refuses what is no measurement, and what nothing is known of', () => {
+    const mind = emptyMind()
+    know(mind, 'grain a', 1)
+    expect(() => see(mind, { weights: new Map([['grain a', 1]]), value: NaN, sd: 1 })).toThrow(RangeError)
+    expect(() => see(mind, { weights: new Map([['grain a', 1]]), value: 1, sd: 0 })).toThrow(RangeError)
+    expect(() => see(mind, { weights: new Map([['grain b', 1]]), value: 1, sd: 1 })).toThrow(RangeError)
+  })
+
+  test('settled, a figure is cut loose from the others', () => {
+    const mind = emptyMind()
+    know(mind, 'grain a', 1)
+    know(mind, 'steam b', 1)
+    see(mind, { weights: new Map([['grain a', 1], ['steam b', 1]]), value: 1, sd: 0.1 })
+    settle(mind, 'grain a', 0.3, 0.01)
+    expect(mind.covariance[0]![1]).toBe(0)
+    expect(meanOf(mind, 'grain a')).toBe(0.3)
+  })
+
+  test('one absurd record moves no figure by its own standard deviation', () => {
     fc.assert(
-      fc.property(measured, (list) => {
-        const told = (l: typeof list) => l.reduce((b, [m, sd]) => observe(b, m, sd), beliefOf(0, 1))
-        expect(told([...list].reverse()).mean).toBeCloseTo(told(list).mean, 9)
+      fc.property(anyCooks(6), fc.double({ min: -1e6, max: 1e6, noNaN: true }), (cooks, absurd) => {
+        const last = cook({ cookId: 'zz', endedMs: 2e9, heldOver: absurd, judged: { wetDry: 2, hardness: -2 }, boilFactor: 1e6, steamFactor: 1e-6 })
+        const before = beliefsFrom(cooks)
+        const then = beliefsFrom([...cooks, last])
+        for (const figure of then.mind.names) {
+          const sd = sdIn(before.mind, figure, priorSd(figure))
+          expect(Math.abs(meanOf(then.mind, figure) - meanOf(before.mind, figure))).toBeLessThan(sd)
+        }
       }),
     )
   })
-  test('refuses what is no measurement', () => {
-    expect(() => observe(beliefOf(0, 1), NaN, 1)).toThrow(RangeError)
-    expect(() => observe(beliefOf(0, 1), 1, 0)).toThrow(RangeError)
+
+  test('covariances stay sound: symmetric, and no figure surer than sure', () => {
+    fc.assert(
+      fc.property(anyCooks(20), (cooks) => {
+        const { mind } = beliefsFrom(cooks)
+        mind.covariance.forEach((row, i) => {
+          expect(row[i]!).toBeGreaterThan(0)
+          row.forEach((v, j) => expect(v).toBeCloseTo(mind.covariance[j]![i]!, 10))
+        })
+      }),
+    )
   })
 })
 
-test('too wet asks for less next time, too dry for more, right for no change, and each makes it surer', () => {
-  const wet = after(cook({ judgement: { wetDry: 1, hardness: 0, bottom: 'clean' } }))
-  const dry = after(cook({ judgement: { wetDry: -2, hardness: 0, bottom: 'clean' } }))
-  const right = after(cook())
-  expect(wet.uptakeDelta).toBeLessThan(-0.02)
-  expect(dry.uptakeDelta).toBeGreaterThan(0.05)
-  expect(right.uptakeDelta).toBeCloseTo(0, 12)
-  expect(right.uptakeSd).toBeLessThan(0.12)
+describe('what cooks teach', () => {
+  test('too wet asks for less, too dry for more, right for no change, and each makes it surer', () => {
+    const [wet, dry, right] = [1, -2, 0].map((wetDry) => after(cook({ judged: { wetDry, hardness: 0 } })))
+    expect(wet!.uptake).toBeLessThan(-0.02)
+    expect(dry!.uptake).toBeGreaterThan(0.05)
+    expect(right!.uptake).toBeCloseTo(0, 12)
+    expect(right!.uptakeSd).toBeLessThan(0.1)
+  })
+
+  test('judged again and again, it settles where the pot comes out right', () => {
+    const wanted = 0.2
+    const cooks: Evidence[] = []
+    for (let i = 0; i < 12; i++) {
+      const used = cooks.length > 0 ? after(...cooks) : { ...NOTHING_APPLIED }
+      cooks.push(cook({ cookId: String(i), endedMs: i, heldOver: used.uptake, applied: { ...NOTHING_APPLIED, uptake: used.uptake, steam: used.steam }, judged: { wetDry: Math.round((used.uptake - wanted) / 0.12), hardness: 0 } }))
+    }
+    expect(Math.abs(after(...cooks).uptake - wanted)).toBeLessThan(0.08)
+    expect(after(...cooks).uptakeSd).toBeLessThan(0.06)
+  })
+
+  test('hard asks for time, not for water; a slow boil for a weaker burner; a light pot for more steam', () => {
+    const hard = after(cook({ judged: { wetDry: 0, hardness: -2 } }))
+    expect(hard.time).toBeGreaterThan(0.05)
+    expect(hard.uptake).toBeCloseTo(0, 12)
+    expect(after(cook({ judged: null, boilFactor: 0.8 })).power).toBeLessThan(-0.12)
+    expect(after(cook({ judged: null, steamFactor: 1.5 })).steam).toBeGreaterThan(0.2)
+  })
+
+  test('what was measured is believed before what was tasted', () => {
+    const wet = { judged: { wetDry: 1, hardness: 0 }, steamPerDry: 0.6 }
+    const tasted = mean('grain short-white', cook(wet))
+    // The scale says the pot let out a third less: that is why it was wet, and the grain wants what it wanted.
+    const weighed = mean('grain short-white', cook({ ...wet, steamFactor: 0.7 }))
+    expect(tasted).toBeLessThan(-0.02)
+    expect(Math.abs(weighed)).toBeLessThan(Math.abs(tasted))
+  })
+
+  test('small and large batches tell steam from grain', () => {
+    // A pot that lets out half as much again: small batches come out dry, large ones nearly right.
+    const cooks = [0, 1, 2, 3, 4, 5].map((i) => cook({ cookId: String(i), endedMs: i, steamPerDry: i % 2 === 0 ? 0.9 : 0.08, judged: { wetDry: i % 2 === 0 ? -2 : 0, hardness: 0 } }))
+    const { mind } = beliefsFrom(cooks)
+    expect(meanOf(mind, 'steam blue')).toBeGreaterThan(0.12)
+    expect(Math.abs(meanOf(mind, 'grain short-white'))).toBeLessThan(0.06)
+  })
+
+  test('where water is poured off the tongue says nothing of the pour', () => {
+    expect(seenIn(cook({ heldOver: null })).map((s) => s.what)).toEqual(['hardness'])
+    expect(seenIn(cook({ judged: null }))).toEqual([])
+  })
+
+  test('one grain teaches another nothing of its water, but of the pot they share', () => {
+    const other = correctionFrom(knownFigures(beliefsFrom([cook({ judged: { wetDry: 2, hardness: 0 } })])), { ...plan, grainKey: 'quinoa' })!
+    expect(other.uptake).toBe(0)
+    expect(other.cooks).toBe(0)
+    expect(other.steam).not.toBe(0)
+    expect(correctionFrom(knownFigures(beliefsFrom([cook()])), { grainKey: 'wild', bagId: null, vesselId: 'tin', heatId: 'plate' })).toBeUndefined()
+  })
+
+  test('a bag takes its own share, and leaves the grain the rest', () => {
+    const wet = cook({ bagId: 'sack', judged: { wetDry: 2, hardness: 0 } })
+    const [of, without] = [{ ...plan, bagId: 'sack' }, plan].map((p) => correctionFrom(knownFigures(beliefsFrom([wet])), p)!)
+    expect(of!.uptake).toBeLessThan(without!.uptake)
+    expect(without!.uptake).toBeLessThan(0)
+  })
+
+  test('said again from the records it is the same to the last bit, in whatever order they lie', () => {
+    fc.assert(
+      fc.property(anyCooks(12), (cooks) => {
+        const [a, b] = [beliefsFrom(cooks), beliefsFrom([...cooks].reverse())]
+        expect(b.mind.mean).toEqual(a.mind.mean)
+        expect(b.mind.covariance).toEqual(a.mind.covariance)
+      }),
+    )
+  })
+
+  test('a cook that is deleted was never there', () => {
+    fc.assert(
+      fc.property(anyCooks(10), anyCook, (cooks, gone) => {
+        const with_ = [...cooks, { ...gone, cookId: 'gone' }]
+        expect(beliefsFrom(with_.filter((c) => c.cookId !== 'gone')).mind).toEqual(beliefsFrom(cooks).mind)
+      }),
+    )
+  })
+
+  test('forgets a little with every cook: a figure never grows surer than its forgetting allows', () => {
+    const many = Array.from({ length: 400 }, (_, i) => cook({ cookId: String(i).padStart(4, '0'), endedMs: i }))
+    const few = many.slice(0, 60)
+    const sd = (list: Evidence[]) => sdIn(beliefsFrom(list).mind, 'grain short-white', 1)
+    expect(sd(many)).toBeGreaterThan(0.9 * sd(few))
+    expect(sd(few)).toBeLessThan(0.07)
+  })
 })
 
-test('never moves further than the judgement itself says', () => {
-  fc.assert(
-    fc.property(fc.integer({ min: -2, max: 2 }), fc.double({ min: -0.5, max: 0.5, noNaN: true }), (wetDry, used) => {
-      const said = used - 0.12 * wetDry
-      const { uptakeDelta } = after(cook({ uptakeDelta: used, judgement: { wetDry, hardness: 0, bottom: 'clean' } }))
-      expect(Math.abs(uptakeDelta)).toBeLessThanOrEqual(Math.abs(said) + 1e-12)
-      expect(uptakeDelta * said).toBeGreaterThanOrEqual(0)
-    }),
-  )
+describe('what the cook says of a figure', () => {
+  const pin = (value: number, atMs: number): Word => ({ figure: 'grain short-white', kind: 'pin', value, atMs })
+  const wet = (endedMs: number) => cook({ cookId: String(endedMs), endedMs, judged: { wetDry: 2, hardness: 0 } })
+  test('pinned it stays, whatever is tasted; reset it starts afresh', () => {
+    const pinned = knownFigures(beliefsFrom([wet(1), wet(3)], [pin(0.2, 2)]))['grain short-white']!
+    expect(pinned.mean).toBeCloseTo(0.2, 4)
+    expect(pinned.pinned).toBe(true)
+    const reset = beliefsFrom([wet(1)], [{ figure: 'grain short-white', kind: 'reset', value: 0, atMs: 2 }])
+    expect(meanOf(reset.mind, 'grain short-white')).toBe(0)
+    expect(sdIn(reset.mind, 'grain short-white', 9)).toBeCloseTo(priorSd('grain short-white'), 12)
+    expect(knownFigures(reset)['grain short-white']).toBeUndefined()
+  })
+  test('a pin on what was never cooked counts at once', () => {
+    expect(correctionFrom(knownFigures(beliefsFrom([], [pin(0.1, 5)])), plan)!.uptake).toBeCloseTo(0.1, 6)
+  })
+  test('only names of figures are heard', () => {
+    expect(isFigureName('grain wild')).toBe(true)
+    for (const name of ['grain', 'grain ', 'toString x', ' grain', 'constructor y']) expect(isFigureName(name)).toBe(false)
+    expect(beliefsFrom([], [{ figure: 'toString x', kind: 'pin', value: 1, atMs: 0 }]).mind.names).toEqual([])
+  })
 })
 
-test('judged again and again, it settles where the pot comes out right', () => {
-  // A household that likes 0.2 g/g over the published figure, told in whole steps.
-  const wanted = 0.2
-  const cooks: JudgedCook[] = []
-  for (let i = 0; i < 12; i++) {
-    const used = cooks.length > 0 ? after(...cooks).uptakeDelta : 0
-    cooks.push(cook({ endedMs: i, uptakeDelta: used, judgement: { wetDry: Math.round((used - wanted) / 0.12), hardness: 0, bottom: 'clean' } }))
-  }
-  expect(Math.abs(after(...cooks).uptakeDelta - wanted)).toBeLessThan(0.08)
-  expect(after(...cooks).uptakeSd).toBeLessThan(0.04)
-})
-
-test('hard asks for time, not for water', () => {
-  const hard = after(cook({ judgement: { wetDry: 0, hardness: -2, bottom: 'clean' } }))
-  expect(hard.minutesFactor).toBeGreaterThan(1.05)
-  expect(hard.uptakeDelta).toBeCloseTo(0, 12)
-})
-
-test('one grain in one pot teaches nothing about another', () => {
-  const known = learnedFrom([cook(), cook({ key: 'quinoa in blue', judgement: { wetDry: 2, hardness: 0, bottom: 'stuck' } })])
-  expect(known.get('short-white in blue')!.uptakeDelta.mean).toBeCloseTo(0, 12)
-  expect(known.size).toBe(2)
+describe('the smallest next experiment', () => {
+  const given = { dryG: 300, steamG: 120 }
+  test('nothing is ever less sure afterwards, and weighing the pot teaches more than tasting alone', () => {
+    const list = experimentsFor(beliefsFrom([cook()]), plan, given)
+    for (const e of list) expect(e.thenG).toBeLessThanOrEqual(e.nowG + 1e-9)
+    expect(list.find((e) => e.id === 'weigh')!.thenG).toBeLessThan(list.find((e) => e.id === 'judge')!.thenG)
+    expect(list.map((e) => e.thenG)).toEqual([...list.map((e) => e.thenG)].sort((a, b) => a - b))
+  })
+  test('a pot that was weighed often has little left to weigh', () => {
+    const gain = (cooks: Evidence[]) => {
+      const list = experimentsFor(beliefsFrom(cooks), plan, given)
+      return list.find((e) => e.id === 'judge')!.thenG - list.find((e) => e.id === 'weigh')!.thenG
+    }
+    const weighed = Array.from({ length: 5 }, (_, i) => cook({ cookId: String(i), endedMs: i, steamFactor: 1 }))
+    expect(gain(weighed)).toBeLessThan(gain([cook()]) / 2)
+  })
+  test('it names a figure for this pot: g of pour', () => {
+    const [best] = experimentsFor(beliefsFrom([]), plan, given)
+    expect(best!.nowG).toBeCloseTo(Math.hypot(300 * priorSd('grain x'), 120 * priorSd('steam x')), 6)
+    expect(figureName('grain', 'x')).toBe('grain x')
+  })
 })
 
 test('every step has its word', () => {

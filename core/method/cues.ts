@@ -42,6 +42,18 @@ export const CUES = {
     now: 'apart, the steam gone off',
     yet: 'one block, wet on top',
   },
+  'dressing-clear': {
+    text: 'the sugar and salt are gone',
+    key: 'It is clear',
+    now: 'clear to the bottom',
+    yet: 'grains on the bottom, cloudy',
+  },
+  dressed: {
+    text: 'every grain shines',
+    key: 'Folded in',
+    now: 'glossy, nothing pools',
+    yet: 'dull in places, a puddle below',
+  },
   'water-boils': {
     text: 'the water rolls',
     key: 'It rolls',

@@ -34,6 +34,7 @@ export interface Kitchen {
   purpose: Purpose
   /** Water wanted in the grain, g/g. */
   uptake: number
+  boilerDish: BoilerDish | null
   /** Whether a toasted bottom is wanted. */
   toasted: boolean
 }
@@ -43,6 +44,13 @@ export type Finish = (typeof FINISHES)[number]
 
 export const PURPOSES = ['side', 'frying', 'salad', 'dressed', 'porridge', 'part-cooked', 'batch'] as const
 export type Purpose = (typeof PURPOSES)[number]
+
+/** A companion dish as the boiler: its steam cooks the grain, and it pays for it with its own liquid. */
+export interface BoilerDish {
+  name: string
+  /** Thin liquid in it at the start, g. */
+  liquidG: number
+}
 
 /** Where a school's water goes. pot: in with the grain, and all of it is drunk. excess: plenty, and the rest is poured off.
  *  boiler: under the grain. stock: kept beside it and given bit by bit. */

@@ -1,7 +1,7 @@
 import { CENTRE_DONE } from '#core/pot/done'
 import type { Kitchen, Method, MethodStage } from './method'
 import { powerAt, allGrains } from './stages'
-import { basketOn, STEAMER_CHECKS, steamUp } from './steam'
+import { basketOn, boilerLook, STEAMER_CHECKS, steamUp } from './steam'
 
 const MOISTEN_MINUTES = 10
 const TURN_MINUTES = 3
@@ -28,7 +28,7 @@ export const steamPasses: Method = {
       stages.push({
         id: `steam-${pass + 1}`, kind: 'steam', title: passes === 1 ? 'Steam it' : `Steam it, ${NTH[pass]} time`, heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on',
         mode: 'open', contact: 'steam', until: last ? 'solved' : { minutes: PASS_MINUTES }, atLeast: LAST_PASS_MINUTES, endsOn: 'clock', handsOn: false,
-        checks: ['Look at the water in the boiler'],
+        checks: [boilerLook(kitchen)],
       })
       if (last) break
       stages.push(

@@ -10,7 +10,7 @@ export const STEAMER_CHECKS = [
 ] as const
 
 const steamUp = (kitchen: Kitchen): MethodStage =>
-  waterToTheBoil(kitchen, { title: 'Bring the boiler to the boil, lid on', cue: 'steady-steam', contact: 'aside' })
+  waterToTheBoil(kitchen, { title: `Bring ${kitchen.boilerDish ? `the ${kitchen.boilerDish.name}` : 'the boiler'} to the boil, lid on`, cue: 'steady-steam', contact: 'aside' })
 
 export const basketOn = (kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage =>
   grainIn(kitchen, {
@@ -18,6 +18,10 @@ export const basketOn = (kitchen: Kitchen, over: Partial<MethodStage> = {}): Met
     checks: ['Time runs from the first steady steam', 'Open the lid away from you'],
     ...over,
   })
+
+/** Looked at in every pass: a boiler that runs dry scorches, and a dish that thickens catches. */
+export const boilerLook = ({ boilerDish }: Kitchen): string =>
+  boilerDish ? `Stir the ${boilerDish.name} and look how much liquid stands in it; top it up from a kettle` : 'Look at the water; top it up from a kettle'
 
 /** Soaked grain over boiling water: it cooks in steam, with the water it has drunk and what condenses on it. */
 export const steam: Method = {
@@ -33,7 +37,7 @@ export const steam: Method = {
     basketOn(kitchen),
     {
       id: 'steam', kind: 'steam', title: 'Steam it, lid on', heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on', mode: 'open', contact: 'steam',
-      until: 'solved', endsOn: 'clock', handsOn: false, checks: ['Half way: turn the mass over in one piece', 'Look at the water; top it up from a kettle'],
+      until: 'solved', endsOn: 'clock', handsOn: false, checks: ['Half way: turn the mass over in one piece', boilerLook(kitchen)],
     },
     coveredRest(kitchen, { contact: 'steam', title: 'Off the heat, lid on' }),
   ],

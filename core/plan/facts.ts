@@ -1,4 +1,5 @@
 import type { Blend } from '#core/grain/blend'
+import type { Stands } from '#core/keep/standing'
 import type { Gauges } from '#core/vessel/gauges'
 import type { Method } from '#core/method/method'
 import type { Goal } from '#core/pot/done'
@@ -6,7 +7,7 @@ import type { PlanRequest } from './request'
 import type { Solution } from './solve'
 import type { Seasoning } from '#core/season/seasoning'
 import type { TimedBlend } from './blend-timing'
-import type { Stage } from './result'
+import type { Plan, Stage } from './result'
 
 /** Everything a caution may look at: the question, the solved pot and its geometry. */
 export interface Facts {
@@ -25,4 +26,6 @@ export interface Facts {
   seasoning: Seasoning
   /** g short of firm, with water of the cook's own. */
   shortG: number
+  boilerDish: Plan['boiler_dish']
+  keeps: Stands
 }

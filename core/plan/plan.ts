@@ -1,4 +1,9 @@
 import { bulkVolume } from '#core/grain/blend'
+import { dressingFor, DRESSINGS, fromLiquidPerVolume, type Proportions } from '#core/finish/dressing'
+import { loosenWay } from '#core/finish/loosen'
+import { spreadOf } from '#core/finish/spread'
+import { guidanceOf } from '#core/keep/guidance'
+import { standsFor } from '#core/keep/standing'
 import { fillPot, heatCapacityOf, REDUCED } from '#core/pot/pot'
 import { grams, millilitres } from '#core/quantity/units'
 import { roundTo } from '#core/quantity/rounding'
@@ -15,7 +20,7 @@ import type { PlanRequest } from './request'
 import type { Plan, Stage, Window } from './result'
 import { separateIndex } from './separate-index'
 import { setupFor, type Problem } from './problem'
-import { solvePour, tryPour } from './solve'
+import { solvePour, tryPour, type Solution } from './solve'
 import { stagesOf } from './stages'
 import { lengthOf, timelineOf } from './timeline'
 import { windowsOf } from './windows'
@@ -25,14 +30,14 @@ import { windowsOf } from './windows'
 export function plan(request: PlanRequest): Plan {
   // Choose, rinse and soak, lay out the heat
   const prepared = prepare(request)
-  const { blend, dryG, uptake, boilC, waterC, soaked, addInWaterG, keptSoakC, timed, method, goal, later } = prepared
+  const { blend, dryG, uptake, boilC, waterC, soaked, addInWaterG, keptSoakC, timed, method, goal, later, boilerHasG } = prepared
   const { vessel, kitchenC } = request
   const hot = timed.stages
 
   // The water that balances the stages
   const problem: Problem = {
     blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, goal, way: method.water,
-    basket: method.basket === true, keptSoakC, soaked, addInWaterG, later, uptake,
+    basket: method.basket === true, keptSoakC, soaked, addInWaterG, later, uptake, boilerHasG,
   }
   const solved = solvePour(problem)
   const solution = request.pourOverrideG === null ? solved : tryPour(problem, solved, request.pourOverrideG)
@@ -60,7 +65,13 @@ export function plan(request: PlanRequest): Plan {
   const windows = windowsOf(hot, solution.course, solution.window, setup, heatCapacityOf(filled), filled.bulkC)
   const cookedG = dryG + solution.absorbedG
   const seasoning = seasoningOf({ ...request, dryG, cookedG, pourG: solution.pourG })
-  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows, pourG: solution.pourG }), request.serveAtMs)
+  const boilerDish = boilerDishOf(request, solution)
+  const { guidance, purpose, toasted } = request
+  const keeps = standsFor({ vessel, dryG, waterG: solution.absorbedG, boilC, kitchenC, holdC: guidanceOf(guidance).hold_hot_c.value })
+  const loosen = loosenWay({ creamy: method.id === 'ladled', toasted, purpose, blend, swollenMm: gauges.swollenLevel })
+  const spread = purpose === 'frying' ? spreadOf(cookedG / blend.cookedDensity) : undefined
+  const dressing = request.dressing && dressingFor(dryG, proportionsOf(request.dressing, bulkVolume(blend, grams(1))))
+  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows, pourG: solution.pourG, boilerDish, loosen, spread, dressing, cookedG }), request.serveAtMs)
 
   const firm = Math.max(DRIEST_UPTAKE, blend.uptake.firm + request.uptakeDelta)
   const soft = Math.min(blend.uptake.most, blend.uptake.soft + request.uptakeDelta)
@@ -125,14 +136,27 @@ export function plan(request: PlanRequest): Plan {
     yield: {
       cooked_mass_g: gram(cookedG),
       cooked_volume_ml: gram(cookedG / blend.cookedDensity),
-      left_behind_g: gram(request.toasted ? cookedG * crustShare(gauges.swollenLevel) : 0),
-      servings: roundTo(dryG / SERVING_G[request.amount.serving], 1),
+      left_behind_g: gram(request.stuckG + (request.toasted ? cookedG * crustShare(gauges.swollenLevel) : 0)),
+      servings: roundTo((dryG - request.stuckG / (1 + uptake)) / SERVING_G[request.amount.serving], 1),
+      to_keep_g: gram(request.keepServings * SERVING_G[request.amount.serving] * (1 + solution.absorbedG / dryG)),
     },
+    keeps: { warm_minutes: roundTo(keeps.warmMin, 0), dry_minutes: roundTo(Math.min(keeps.dryMin, LONGEST_KEPT_MIN), 0), dries_percent_per_hour: roundTo(keeps.driesPercentPerHour, 2) },
+    loosen,
+    ...(spread ? { spread: { area_cm2: roundTo(spread.areaCm2, 0), tray_long_cm: spread.tray.longCm, tray_wide_cm: spread.tray.wideCm } } : {}),
+    ...(dressing
+      ? {
+          dressing: {
+            vinegar_g: gram(dressing.vinegarG), vinegar_ml: gram(dressing.vinegarMl), sugar_g: gram(dressing.sugarG), salt_g: roundTo(dressing.saltG, 2),
+            salt_last_g: roundTo(dressing.saltLastG, 2), liquid_g: gram(dressing.liquidG), liquid_ml: gram(dressing.liquidMl),
+            ml_per_240_ml_dry: gram(240 * (dressing.liquidMl / volume)),
+          },
+        }
+      : {}),
     stages,
     total_minutes: totalOf(stages),
     hands_on_minutes: roundTo(stages.filter((s) => s.hands_on).reduce((sum, s) => sum + s.minutes.expected, 0), 1),
     boil_c: roundTo(boilC, 2),
-    cautions: cautionsOf({ request, blend, dryG, uptake, boilC, gauges, solution, stages, clingingG: soaked.clingingG, shortG, timed, seasoning, method, goal }),
+    cautions: cautionsOf({ request, blend, dryG, uptake, boilC, gauges, solution, stages, clingingG: soaked.clingingG, shortG, timed, seasoning, method, goal, boilerDish, keeps }),
     separate_index: roundTo(
       separateIndex({
         amylose: blend.amylose,
@@ -153,13 +177,32 @@ export function plan(request: PlanRequest): Plan {
         name: a.name, grams: gram(a.grams), water_g: gram(a.waterG), salt_g: roundTo(a.saltG, 2), when: a.when, out: a.out,
       })),
     },
+    ...(boilerDish ? { boiler_dish: boilerDish } : {}),
     ...(timed.addAfter === undefined ? {} : { add_after_minutes: timed.addAfter }),
   }
 }
 
+/** Beyond this nobody asks, minutes. */
+const LONGEST_KEPT_MIN = 600
 /** A toasted layer is about this thick, mm; no more than a quarter of what is cooked. */
 const CRUST_MM = 4
 const crustShare = (swollenMm: number): number => Math.min(0.25, CRUST_MM / Math.max(1, swollenMm))
+
+/** Proportions by style, or as strong as so much liquid to a measure of dry grain makes them.  @param mlPerGram of the dry grain */
+const proportionsOf = ({ style, mlPer240 }: NonNullable<PlanRequest['dressing']>, mlPerGram: number): Proportions =>
+  mlPer240 === null ? DRESSINGS[style] : fromLiquidPerVolume(mlPer240 / 240, DRESSINGS[style], 1 / mlPerGram)
+
+/** What a dish under the basket gives for the steam, and what has to be put into it first. */
+function boilerDishOf({ boilerDish }: PlanRequest, { boilerG, pourG, course }: Solution): Plan['boiler_dish'] {
+  if (!boilerDish) return undefined
+  const held = boilerG ?? pourG
+  return {
+    name: boilerDish.name,
+    liquid_g: roundTo(boilerDish.liquidG, 1),
+    top_up_g: roundTo(Math.max(0, held - boilerDish.liquidG), 1),
+    steams_off_g: roundTo(held - course.boilerG, 1),
+  }
+}
 
 /** What of the pour lies in the pot at the start: stock goes in a ladle at a time. */
 const inPot = (method: Method, pourG: number): number => (method.water === 'stock' && !method.basket ? pourG / LADLES : pourG)

@@ -36,6 +36,8 @@ export interface Prepared {
   goal: Goal
   /** Members of the blend that are not in the pot at first. */
   later: number[]
+  /** Liquid of a dish that is the boiler, g; 0 for plain water. */
+  boilerHasG: number
   timed: TimedBlend
 }
 
@@ -45,7 +47,9 @@ export function prepare(request: PlanRequest): Prepared {
   const inWater = slowedBlend(blendOf(request.grains), request.minutesFactor)
   const blend = method.basket ? steamedBlend(inWater, method.water === 'stock') : inWater
   const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, uptakeAt(blend.uptake, request.texture) + request.uptakeDelta))
-  const dryG = dryMassOf(request.amount, blend, uptake)
+  // What is kept comes on top, and so does what the pot keeps for itself.
+  const { amount, keepServings, stuckG } = request
+  const dryG = dryMassOf({ ...amount, value: amount.value + keepServings }, blend, uptake) + stuckG / (1 + uptake)
   const boilC = boilingPointAt(metres(request.elevationM))
   const wetted = request.rinse.washes > 0 || soak?.water === 'drain'
   const soaked = soakedGrain({
@@ -57,6 +61,7 @@ export function prepare(request: PlanRequest): Prepared {
     blend, dryG, uptake, boilC, soaked, method, timed,
     goal: method.goal?.(kitchen) ?? DRY_AND_THROUGH,
     later: [...new Set([...timed.later, ...timed.stages.flatMap((stage) => stage.join ?? []), ...(timed.stages.some((s) => s.contact === 'aside') ? blend.parts.map((_, i) => i) : [])])],
+    boilerHasG: request.boilerDish?.liquidG ?? 0,
     // No kettle up here is hotter than its own boil.
     waterC: method.kettle ? boilC - KETTLE_BELOW_BOIL : Math.min(request.waterC, boilC),
     addInWaterG: addInWater(request.addIns, dryG),

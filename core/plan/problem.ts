@@ -28,6 +28,8 @@ export interface Problem {
   addInWaterG: number
   /** Members of the blend that go in later. */
   later: readonly number[]
+  /** Liquid that is in the boiler whatever the steam needs, because it is a dish, g. */
+  boilerHasG: number
   /** Water wanted in the grain when it is eaten, g/g. */
   uptake: number
 }
@@ -70,7 +72,8 @@ export function boilerWater(problem: Problem, minutes: number, condensedG = COND
   const { stages, vessel, boilC, kitchenC } = problem
   const steaming = stages.find((stage) => stage.contact === 'steam' && stage.kind === 'steam')
   const surplus = Math.max(0, (steaming?.powerW ?? 0) - vessel.loss * lossFactor(vessel.lid, 'on', true) * (boilC - kitchenC))
-  return ((surplus / LATENT_HEAT) * 60 * vessel.steamFactor * minutes) * BOILER_MORE + condensedG + BOILER_RESERVE_G
+  const needed = ((surplus / LATENT_HEAT) * 60 * vessel.steamFactor * minutes) * BOILER_MORE + condensedG + BOILER_RESERVE_G
+  return Math.max(needed, problem.boilerHasG)
 }
 
 /** Minutes with steam going, of a course by stage. */

@@ -1,8 +1,11 @@
+import type { AvoidedId } from '#core/eaters/avoid'
+import type { DressingId } from '#core/finish/dressing'
 import type { VarietyId } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatSource } from '#core/heat/sources'
+import type { Authority } from '#core/keep/guidance'
 import type { MethodId } from '#core/method/index'
-import type { Finish, HeatStyle, Purpose } from '#core/method/method'
+import type { BoilerDish, Finish, HeatStyle, Purpose } from '#core/method/method'
 import type { AddIn } from '#core/season/seasoning'
 import type { Vessel } from '#core/vessel/vessel'
 import type { Drain } from '#core/water/cling'
@@ -57,11 +60,27 @@ export interface PlanRequest {
   finish: Finish
   /** A toasted bottom is wanted; it stays behind in the pot, or is lifted off last. */
   toasted: boolean
+  /** Seasoned vinegar that is folded in, or null. */
+  dressing: { style: DressingId; infuseMinutes: number; setMinutes: number; /** So much liquid to 240 mL of dry grain, where it was told so; null by the style. */ mlPer240: number | null } | null
+  /** Held ready for so long before the table, minutes. */
+  holdMinutes: number
+  /** Filled so long before its appliance starts by itself, minutes; it soaks meanwhile. */
+  startLaterMinutes: number
+  /** Foods somebody who eats avoids. */
+  avoids: readonly AvoidedId[]
+  /** Portions cooked on top, to keep. */
+  keepServings: number
+  /** What this pot is known to keep for itself, stuck to its bottom, g of cooked grain. */
+  stuckG: number
+  /** Whose food-safety figures are in force. */
+  guidance: Authority
   saltPercent: number | null
   stockShare: number
   stockSaltPercent: number
   addIns: readonly AddIn[]
   pourOverrideG: number | null
+  /** A dish that simmers under the basket instead of plain water. */
+  boilerDish: BoilerDish | null
   /** UTC milliseconds, or null when no hour was named. */
   serveAtMs: number | null
 }

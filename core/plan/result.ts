@@ -1,3 +1,4 @@
+import type { LoosenWay } from '#core/finish/loosen'
 import type { VarietyId } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatLevel } from '#core/heat/sources'
@@ -28,6 +29,8 @@ export interface Stage {
   hands_on: boolean
   /** How long after it could begin it should, so that two branches of the cook meet. */
   lag_minutes?: number
+  /** Which way of loosening is drawn beside it. */
+  loosen?: LoosenWay
   starts_at?: string
   /** Not before this, UTC milliseconds: stages that were begun by hand in a running cook. */
   begins_ms?: number
@@ -92,7 +95,15 @@ export interface Plan {
     standard_level_mm: number
     soft_level_mm: number
   }
-  yield: { cooked_mass_g: number; cooked_volume_ml: number; left_behind_g: number; servings: number }
+  /** to_keep_g: what is cooked on purpose for another day. */
+  yield: { cooked_mass_g: number; cooked_volume_ml: number; left_behind_g: number; servings: number; to_keep_g: number }
+  /** How long the finished pot keeps as it is, lid on and off the heat, and what holding it warm costs. */
+  keeps: { warm_minutes: number; dry_minutes: number; dries_percent_per_hour: number }
+  /** Seasoned vinegar for this batch, by mass and by volume. */
+  dressing?: { vinegar_g: number; vinegar_ml: number; sugar_g: number; salt_g: number; salt_last_g: number; liquid_g: number; liquid_ml: number; ml_per_240_ml_dry: number }
+  /** How it is loosened, and what it takes to let it steam off. */
+  loosen: LoosenWay
+  spread?: { area_cm2: number; tray_long_cm: number; tray_wide_cm: number }
   stages: Stage[]
   total_minutes: Window
   hands_on_minutes: number
@@ -110,5 +121,7 @@ export interface Plan {
   }
   /** Minutes after the boil at which the quick members of a blend go in. */
   add_after_minutes?: number
+  /** The dish under the basket: its liquid at the start, what goes into it first, and what it loses as steam. */
+  boiler_dish?: { name: string; liquid_g: number; top_up_g: number; steams_off_g: number }
   cautions: Caution[]
 }

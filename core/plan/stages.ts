@@ -1,11 +1,17 @@
+import type { Dressing } from '#core/finish/dressing'
+import { handWarmMinutes } from '#core/finish/hand-warm'
+import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
+import { SPREAD_MM, type Spread } from '#core/finish/spread'
 import type { Blend } from '#core/grain/blend'
+import { holdingPower } from '#core/keep/standing'
 import { CUES, type CueId } from '#core/method/cues'
 import { roundTo } from '#core/quantity/rounding'
 import type { AddInOut, Seasoning } from '#core/season/seasoning'
 import type { PlanRequest } from './request'
 import type { Prepared } from './prepare'
-import type { Stage, Window } from './result'
+import type { Plan, Stage, Window } from './result'
 import { isSlow } from './soaked'
+import { timelineOf } from './timeline'
 
 /** Handling by hand: a little for any batch, and more for a larger one. Low, expected and high are in these proportions. */
 const byHand = (fixed: number, per100g: number, dryG: number): Window => {
@@ -67,17 +73,17 @@ function grainStages({ request, prepared }: Laid): Loose[] {
   return stages
 }
 
-function soaking({ soak, blendTiming }: PlanRequest, blend: Blend): Loose {
+function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: Blend): Loose {
   const slow = blend.parts.filter((p) => isSlow(p, blend))
   const only = blendTiming === 'soak-slow' && slow.length > 0 ? `the ${slow.map((p) => p.variety.name.toLowerCase()).join(' and ')} ` : ''
   const where = soak!.water === 'keep' ? 'Soak in the water it will cook in' : `Soak ${only}under plenty of water`
   return {
     id: 'soak',
     kind: 'soak',
-    title: `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
+    title: startLaterMinutes > 0 ? 'Set to start later: it soaks, and starts by itself' : `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
     minutes: { low: soak!.minutes, expected: soak!.minutes, high: soak!.minutes },
     hands_on: false,
-    checks: ['Opaque white all through when it is done'],
+    checks: startLaterMinutes > 0 ? ['Lid down, plugged in, and its own clock right'] : ['Opaque white all through when it is done'],
     ...clocked,
   }
 }
@@ -87,8 +93,12 @@ const POUR_TITLE = { pot: 'Pour the water', excess: 'Fill the pot with plenty of
 const KETTLE_W = 1700
 const TAP_C = 15
 
+/** "The leek stew under the basket, 140 g water into it first". */
+const dishTitle = ({ name, top_up_g }: NonNullable<Plan['boiler_dish']>): string =>
+  `The ${name} under the basket${top_up_g >= 1 ? `, ${Math.round(top_up_g)} g water into it first` : ''}`
+
 /** What is done to the water before it meets the grain. */
-function waterStages({ request, prepared, seasoning, pourG }: Laid): Loose[] {
+function waterStages({ request, prepared, seasoning, pourG, boilerDish }: Laid): Loose[] {
   const { dryG, blend, method, boilC } = prepared
   const stages: Loose[] = []
   if (method.kettle) {
@@ -99,7 +109,7 @@ function waterStages({ request, prepared, seasoning, pourG }: Laid): Loose[] {
     })
   }
   if (!(method.kettle && method.water === 'stock'))
-    stages.push({ id: 'pour', kind: 'measure', title: method.kettle ? 'Pour the boiling water over it' : POUR_TITLE[method.water], minutes: byHand(...POUR, dryG), hands_on: true, checks: [], ...byCue('poured') })
+    stages.push({ id: 'pour', kind: 'measure', title: method.kettle ? 'Pour the boiling water over it' : boilerDish ? dishTitle(boilerDish) : POUR_TITLE[method.water], minutes: byHand(...POUR, dryG), hands_on: true, checks: [], ...byCue('poured') })
   if (request.soak?.water === 'keep') stages.push(soaking(request, blend))
   const first = withWater(seasoning)
   if (first.length > 0)
@@ -144,6 +154,11 @@ interface Laid {
   windows: readonly Window[]
   /** For a kettle, g. */
   pourG: number
+  boilerDish: Plan['boiler_dish']
+  loosen: LoosenWay
+  spread: Spread | undefined
+  dressing: Dressing | null
+  cookedG: number
 }
 
 function hotStages({ request, prepared, seasoning, windows }: Laid): Loose[] {
@@ -167,25 +182,75 @@ function hotStages({ request, prepared, seasoning, windows }: Laid): Loose[] {
   })
 }
 
-/** A layer thinner than this steams off within minutes, mm. */
-const SPREAD_MINUTES = 8
-
-function lastStages({ request, prepared, seasoning }: Laid): Loose[] {
-  const creamy = prepared.method.id === 'ladled'
+function lastStages({ request, prepared, seasoning, loosen, spread, dressing, cookedG }: Laid): Loose[] {
+  const way = LOOSEN_WAYS[loosen]
   const fluff: Loose = {
     id: 'fluff',
     kind: 'fluff',
-    title: creamy ? 'Stir once more and serve' : 'Loosen with a fork or paddle',
+    title: loosen === 'stir' ? 'Stir once more and serve' : way.title,
     minutes: byHand(...FLUFF, prepared.dryG),
     hands_on: true,
-    checks: [...(creamy ? [] : [request.toasted ? 'Lift off what is loose; the toasted bottom comes last' : 'Lift and turn, do not press']), ...addInChecks(seasoning, 'end')],
+    checks: [request.toasted ? 'Lift off what is loose; the toasted bottom comes last' : way.how, ...addInChecks(seasoning, 'end')],
+    loosen,
     ...byCue('loosened'),
   }
-  const spread: Loose = {
-    id: 'spread', kind: 'spread', title: 'Spread it under 25 mm thin to steam off', hands_on: false, checks: ['Then fry it, or chill it within the hour'], ...clocked,
-    minutes: { low: SPREAD_MINUTES * 0.6, expected: SPREAD_MINUTES, high: SPREAD_MINUTES * 1.3 },
+  const last: Loose[] = [fluff]
+  if (spread)
+    last.push({
+      id: 'spread', kind: 'spread', title: `Spread it thin on a tray of ${spread.tray.longCm} by ${spread.tray.wideCm} cm to steam off`, hands_on: false, ...clocked,
+      checks: [`${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`, 'Then fry it, or chill it within the hour'],
+      minutes: rounded({ low: spread.minutes * 0.6, expected: spread.minutes, high: spread.minutes * 1.3 }),
+    })
+  if (dressing) {
+    const dryShare = prepared.dryG / cookedG
+    const cools = handWarmMinutes({ heatPerGram: 4.18 * (1 - dryShare) + 1.6 * dryShare, densityGMl: prepared.blend.cookedDensity, kitchenC: request.kitchenC })
+    last.push(
+      {
+        id: 'dress', kind: 'dress', title: 'Fold the dressing in while it is hot', minutes: byHand(1, 0.4, prepared.dryG), hands_on: true, ...byCue('dressed'),
+        checks: ['Over the paddle, all round; cut and fold, do not stir', ...(dressing.saltLastG > 0 ? [`Last, ${roundTo(dressing.saltLastG, 1)} g salt sprinkled over`] : [])],
+      },
+      {
+        id: 'cool', kind: 'cool', title: 'Fan and turn it to hand-warm', hands_on: true, ...clocked,
+        minutes: rounded({ low: cools * 0.7, expected: cools, high: cools * 1.4 }), checks: ['In a wide bowl, a finger deep', 'Then a damp cloth over it'],
+      },
+    )
+    const { setMinutes } = request.dressing!
+    if (setMinutes > 0)
+      last.push({
+        id: 'set', kind: 'hold', title: 'Let it set under a damp cloth', hands_on: false, ...clocked, checks: ['Not in the fridge yet: it hardens there'],
+        minutes: { low: setMinutes, expected: setMinutes, high: setMinutes },
+      })
   }
-  return request.purpose === 'frying' ? [fluff, spread] : [fluff]
+  if (request.holdMinutes > 0)
+    last.push({
+      id: 'hold', kind: 'hold', title: holdsItself(request) ? 'Hold it warm, lid down' : 'Leave it covered, off the heat', hands_on: false, ...clocked,
+      ...(holdsItself(request) ? { heat: 'lowest' as const, power_w: roundTo(holdingPower(request.vessel, request.kitchenC), 0) } : {}), lid: 'on',
+      minutes: { low: 0, expected: request.holdMinutes, high: request.holdMinutes }, checks: ['Loosen it once more before it is served'],
+    })
+  return last
+}
+
+/** An appliance that keeps what it cooked warm. */
+export const holdsItself = ({ vessel }: PlanRequest): boolean => vessel.kind === 'cooker' || vessel.kind === 'pressure-electric'
+
+/** The dressing is mixed while the pot works; steeped, it starts as early as that takes. */
+function dressingStages({ request, dressing }: Laid, after: string, readyBy: number): Stage[] {
+  if (!dressing) return []
+  const { infuseMinutes } = request.dressing!
+  const mix: Stage = {
+    id: 'mix-dressing', kind: 'dress', after: [after], title: `Mix ${Math.round(dressing.vinegarG)} g vinegar, ${Math.round(dressing.sugarG)} g sugar${dressing.saltG >= LEAST_SALT_G ? ` and ${roundTo(dressing.saltG, 1)} g salt` : ''}`,
+    minutes: byHand(3, 0.1, dressing.liquidG * 3), hands_on: true, checks: ['Warm it a little if the sugar will not go; it must not boil'], ...byCue('dressing-clear'),
+  }
+  const takes = mix.minutes.expected + infuseMinutes
+  if (readyBy > takes) mix.lag_minutes = roundTo(readyBy - takes, 1)
+  if (infuseMinutes === 0) return [mix]
+  return [
+    mix,
+    {
+      id: 'infuse', kind: 'hold', after: [mix.id], title: 'Let the dressing steep, covered', hands_on: false, ...clocked, checks: ['Strain it before it goes in'],
+      minutes: { low: infuseMinutes, expected: infuseMinutes, high: infuseMinutes },
+    },
+  ]
 }
 
 const chained = (stages: readonly Loose[], first: readonly string[]): Stage[] =>
@@ -195,6 +260,22 @@ const minutesOf = (stages: readonly Loose[]): number => stages.reduce((sum, s) =
 /** The whole cook as a graph: work on the grain and on the water go on side by side where a school lets them, and meet when the grain
  *  goes in; the water starts as late as it may. */
 export function stagesOf(laid: Laid): Stage[] {
+  const cook = cookStages(laid)
+  if (!laid.dressing) return cook
+  // It is wanted when the grain is loosened; before that it can be mixed whenever the pot needs no hand.
+  const times = timelineOf(cook)
+  const [first] = cook
+  const loosened = times.get('fluff')!
+  const dressing = dressingStages(laid, first!.id, loosened.start - times.get(first!.id)!.end)
+  const ready = dressing.reduce((sum, stage) => sum + (stage.lag_minutes ?? 0) + stage.minutes.expected, times.get(first!.id)!.end)
+  // Steeped for longer than the pot takes, it is the pot that waits, not the hot grain.
+  const waits = Math.max(0, ready - loosened.start)
+  const later = cook.map((stage) => (waits > 0 && stage.after.includes(first!.id) ? { ...stage, lag_minutes: roundTo((stage.lag_minutes ?? 0) + waits, 1) } : stage))
+  const at = later.findIndex((stage) => stage.id === 'dress')
+  return [...later.slice(0, at), ...dressing, { ...later[at]!, after: [...later[at]!.after, dressing.at(-1)!.id] }, ...later.slice(at + 1)]
+}
+
+function cookStages(laid: Laid): Stage[] {
   const { prepared } = laid
   const hot = hotStages(laid)
   const isBeside = (id: string) => prepared.timed.stages.find((s) => s.id === id)?.beside === true

@@ -45,3 +45,13 @@ export function restore(pot: Pot, kept: Snapshot): void {
   for (const part of [uptake, cooked, mean]) for (let i = 0; i < part.length; i++) part[i] = kept[at++]!
   for (let g = 0; g < present.length; g++) present[g] = kept[at++] === 1
 }
+
+/** Does something with the pot and sets it back as it was. */
+export function tried<T>(pot: Pot, what: () => T): T {
+  const before = snapshotOf(pot)
+  try {
+    return what()
+  } finally {
+    restore(pot, before)
+  }
+}

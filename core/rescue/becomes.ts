@@ -1,4 +1,5 @@
 import type { Complaint } from '#core/cook/remedy'
+import type { Judgement } from '#core/learn/judgement'
 
 /** What a pot that went wrong can still become, by what went wrong. */
 const BECOMES: Record<Complaint, readonly string[]> = {
@@ -14,3 +15,11 @@ const BECOMES: Record<Complaint, readonly string[]> = {
 }
 
 export const becomes = (complaint: Complaint): readonly string[] => BECOMES[complaint]
+
+/** The same for a pot that was judged at the table. */
+export function becomesOf({ wetDry, hardness, bottom }: Pick<Judgement, 'wetDry' | 'hardness' | 'bottom'>): readonly string[] {
+  if (bottom === 'scorched') return becomes('scorched')
+  if (hardness >= 2) return becomes('mush')
+  if (hardness < 0) return becomes(wetDry > 0 ? 'hard-wet' : 'dry-firm')
+  return wetDry > 0 ? becomes('still-wet') : wetDry < 0 ? becomes('dry-firm') : []
+}

@@ -1,5 +1,7 @@
 import type { Complaint, Remedy } from '#core/cook/remedy'
-import { outlookOf, tried, type Outlook } from '#core/cook/outlook'
+import { OPENED_S } from '#core/cook/lid-lift'
+import { outlookOf, type Outlook } from '#core/cook/outlook'
+import { tried } from '#core/pot/snapshot'
 import type { Ahead, Reckoned } from '#core/cook/reckon'
 import { deliveredPower } from '#core/heat/sources'
 import { celsius } from '#core/quantity/units'
@@ -85,7 +87,10 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
       return withOutcome(reckoned, base, `Lid on, lowest heat, ${best.heatMinutes} min more`, `There is water enough; the hearts are cooked to ${Math.round(100 * leastCooked(pot))} %, where 90 is through.`, best)
     }
     case 'opened': {
-      const best = timeThatMends({ ...reckoned })
+      // It stands open while this is read; what that costs is part of what has to be mended.
+      const under = reckoned.ahead[0]?.phase
+      if (under?.mode === 'open') runPhase(pot, { ...under, lid: 'off', until: { minutes: OPENED_S / 60 } })
+      const best = timeThatMends(reckoned)
       return withOutcome(reckoned, base, best.heatMinutes > 0 ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}` : `Lid on, rest ${best.restMinutes} min`, `Open, it lost its steam and stands at ${Math.round(pot.bulkC)} °C; the hearts are cooked to ${Math.round(100 * leastCooked(pot))} %.`, best)
     }
     case 'boiled-over': {

@@ -11,6 +11,7 @@ import { holdingOf, HOLD_HOT_C } from '#core/keep/holding'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { metres } from '#core/quantity/units'
 import { simulateFrom } from '#core/contract/simulate'
+import { becomes, becomesOf } from './becomes'
 import { after, adviceFor } from './remedies'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)
@@ -251,7 +252,7 @@ describe('how long it keeps', () => {
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
     const { pot } = s.at(end).reckoned!
     expect(pot.bulkC).toBeLessThan(boilingPointAt(metres(0)))
-    const kept = holdingOf(pot, 2.1, pot.setup.loss * 65)
+    const kept = holdingOf(pot, 2.1, { powerW: pot.setup.loss * 65 })
     expect(kept.safeMinutes).toBe(Infinity)
     expect(kept.endsBy).toBe('drying')
   })
@@ -262,4 +263,14 @@ test('the stove and the simulator agree on an untouched remedy: after() is what 
   const { reckoned } = s.at(simmering(s, 4))
   const plain = after(reckoned!, { complaint: 'hard-wet', addG: 0, turn: false, powerW: 180, lid: 'on', heatMinutes: 6, restMinutes: 0 })
   expect(plain.outcome.centreMin).toBeGreaterThan(outlookOf(reckoned!, reckoned!.ahead.map((a) => ({ ...a, minutes: 0 }))).outcome.centreMin)
+})
+
+test('what was judged at the table can still become something, unless it was right', () => {
+  const judged = (wetDry: number, hardness: number, bottom: 'clean' | 'scorched' = 'clean') => becomesOf({ wetDry, hardness, bottom })
+  expect(judged(0, 0)).toEqual([])
+  expect(judged(2, 0)).toEqual(becomes('still-wet'))
+  expect(judged(0, 2)).toEqual(becomes('mush'))
+  expect(judged(1, -1)).toEqual(becomes('hard-wet'))
+  expect(judged(-1, 0)).toEqual(becomes('dry-firm'))
+  expect(judged(0, 0, 'scorched')).toEqual(becomes('scorched'))
 })

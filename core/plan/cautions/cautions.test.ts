@@ -98,3 +98,13 @@ test('every caution has words, the gravest come first, and what it offers can be
       }
     }
 })
+
+test('a batch is only enlarged to the least liquid where that is a batch one would cook', () => {
+  const least = (pour: number | null) => {
+    const read = planFrom({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 84 }, method: 'pressure-electric', rinse: { washes: 0 }, pour_override_g: pour })
+    return read.ok ? read.value.cautions.find((c) => c.code === 'under-least-liquid') : undefined
+  }
+  expect(least(0)!.mend).toBeUndefined()
+  expect(least(0)!.remedy).toContain('bowl on a trivet')
+  expect(least(null)!.mend).toMatchObject({ amount: { basis: 'dry-mass' } })
+})

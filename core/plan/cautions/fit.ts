@@ -10,6 +10,8 @@ const SWOLLEN_SHARE = 3 / 4
 const PRESSURE_FILL = { any: 1 / 2, frothing: 1 / 3 } as const
 /** Makers' usual least liquid, mL. */
 const LEAST_LIQUID = 240
+/** A batch is enlarged so many times at the most to reach the least liquid. */
+const MOST_TIMES = 5
 const THINNEST_BED = 8
 const DEEPEST_BED = 90
 
@@ -46,6 +48,17 @@ function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
 const pressureLimit = (facts: Facts): number | undefined =>
   isPressure(facts) ? (facts.blend.frothing ? PRESSURE_FILL.frothing : PRESSURE_FILL.any) : undefined
 
+/** A dish under the basket gives its own liquid as steam. */
+function dishUnder({ name, liquid_g, top_up_g, steams_off_g }: NonNullable<Facts['boilerDish']>): Caution[] {
+  const text = `Under the basket the ${name} steams off ${Math.round(steams_off_g)} g of its ${Math.round(liquid_g)} g of liquid`
+  if (top_up_g < 1) return [{ code: 'dish-thickens', severity: 'note', about: 'fit', text: `${text} and thickens by that much; season it afterwards.` }]
+  const enough = Math.ceil((liquid_g + top_up_g) / 10) * 10
+  return [{
+    code: 'dish-runs-dry', severity: 'warn', about: 'fit', text: `${text}: with no more than that it catches before the grain is done.`,
+    remedy: `Put ${Math.round(top_up_g)} g water into it first.`, mend: { boiler_dish: { name, liquid_g: enough } },
+  }]
+}
+
 export function fitCautions(facts: Facts): Caution[] {
   const { gauges, request, solution } = facts
   const { capacity } = request.vessel
@@ -66,10 +79,13 @@ export function fitCautions(facts: Facts): Caution[] {
       severity: 'stop',
       about: 'fit',
       text: `Only ${Math.round(solution.pourG)} mL of water: most pressure vessels need at least ${LEAST_LIQUID} mL to come up. Your maker's figure goes first.`,
-      remedy: `Cook ${enough} g, or stand a bowl on a trivet over the maker's least water.`,
-      mend: { amount: { basis: 'dry-mass', value: enough } },
+      // A batch many times as large is no way out: the bowl on its trivet is.
+      ...(enough <= MOST_TIMES * facts.dryG
+        ? { remedy: `Cook ${enough} g, or stand a bowl on a trivet over the maker's least water.`, mend: { amount: { basis: 'dry-mass', value: enough } } }
+        : { remedy: "Stand a bowl on a trivet over the maker's least water." }),
     })
   }
+  if (facts.boilerDish) found.push(...dishUnder(facts.boilerDish))
   if (gauges.swollen > SWOLLEN_SHARE * capacity || gauges.fillLine > capacity)
     found.push({
       code: 'swells-too-high',

@@ -1,6 +1,7 @@
 import type { Facts } from '#core/plan/facts'
 import type { Caution } from '#core/plan/result'
 import { fitCautions } from './fit'
+import { keepingCautions } from './keeping'
 import { safetyCautions } from './safety'
 import { textureCautions } from './texture'
 import { timingCautions } from './timing'
@@ -9,6 +10,6 @@ const WEIGHT = { stop: 0, warn: 1, note: 2 } as const
 
 /** All cautions for a plan, the gravest first. */
 export const cautionsOf = (facts: Facts): Caution[] =>
-  [...fitCautions(facts), ...timingCautions(facts), ...textureCautions(facts), ...safetyCautions(facts)].sort(
+  [...fitCautions(facts), ...timingCautions(facts), ...textureCautions(facts), ...keepingCautions(facts), ...safetyCautions(facts)].sort(
     (a, b) => WEIGHT[a.severity] - WEIGHT[b.severity],
   )

@@ -1,3 +1,6 @@
+import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid'
+import { varietyOf, type VarietyId } from '#core/grain/varieties'
+import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/keep/guidance'
 import type { Facts } from '#core/plan/facts'
 import type { Caution } from '#core/plan/result'
 
@@ -6,10 +9,41 @@ const LONGEST_SOAK = { mild: 240, warm: 120 } as const
 const WARM_C = 25
 const FRIDGE_C = 8
 
+/** How long water may stand on grain at this warmth, minutes. */
+export const longestSoak = (atC: number): number => (atC >= WARM_C ? LONGEST_SOAK.warm : LONGEST_SOAK.mild)
+
+/** Somebody at the table avoids what this grain holds. */
+function avoided({ id, name }: { id: string; name: string }, held: readonly AvoidedId[], { avoids, grains }: Facts['request']): Caution {
+  const instead = insteadOf(id as VarietyId, avoids)
+  return {
+    code: 'avoided', severity: 'stop', about: 'food-safety',
+    text: `${name} holds ${held.map((food) => AVOIDABLE[food].word).join(' and ')}, and somebody who eats avoids it. Its bag says what it was milled beside.`,
+    ...(instead ? { remedy: `Cook ${varietyOf(instead).name.toLowerCase()} instead, in a pot of its own.`, mend: { grains: grains.map((g) => (g.variety === id ? { ...g, variety: instead } : g)) } } : {}),
+  }
+}
+
+/** An appliance that starts by itself: grain in water keeps for hours, not for a night. */
+function startLater(later: number, inWater: number, atC: number): Caution {
+  const longest = longestSoak(atC)
+  const limit = `Grain in water keeps ${longest / 60} hours at ${Math.round(atC)} °C.`
+  if (inWater > longest)
+    return {
+      code: 'start-later-too-long', severity: 'stop', about: 'food-safety',
+      text: `${limit} Set now, it would stand ${Math.round(inWater / 6) / 10} hours before it heats, and it sours. ${FOLLOW_LOCAL}`,
+      remedy: `Fill it ${Math.round((inWater - longest) / 6) / 10} hours later; or soak it in the fridge for the night and start it by hand.`,
+      mend: { start_later_minutes: Math.max(0, Math.floor(later - (inWater - longest))) },
+    }
+  return {
+    code: 'starts-by-itself', severity: 'note', about: 'food-safety',
+    text: `${limit} It starts by itself ${Math.round(later)} min after it is set; whether it may be left alone its maker's manual says.`,
+  }
+}
+
 /** The usual cautions where the work can hurt someone. They defer to makers and authorities and cannot be switched off. */
 export function safetyCautions({ request, blend, method }: Facts): Caution[] {
   const found: Caution[] = []
   const { soak } = request
+  const guidance = guidanceOf(request.guidance)
   if (request.method.startsWith('pressure')) {
     found.push({
       code: 'pressure-vessel',
@@ -51,8 +85,9 @@ export function safetyCautions({ request, blend, method }: Facts): Caution[] {
         text: 'Plenty of water, poured off, takes about half of the inorganic arsenic with it (and some vitamins); rinsing alone takes little.',
       })
   }
-  if (soak && soak.celsius > FRIDGE_C) {
-    const longest = soak.celsius >= WARM_C ? LONGEST_SOAK.warm : LONGEST_SOAK.mild
+  if (request.startLaterMinutes > 0) found.push(startLater(request.startLaterMinutes, soak!.minutes, soak!.celsius))
+  else if (soak && soak.celsius > FRIDGE_C) {
+    const longest = longestSoak(soak.celsius)
     if (soak.minutes > longest)
       found.push({
         code: 'soak-belongs-in-fridge',
@@ -67,8 +102,12 @@ export function safetyCautions({ request, blend, method }: Facts): Caution[] {
     code: 'hot-or-cold',
     severity: 'note',
     about: 'food-safety',
-    text: 'Eat it hot, hold it at 60 °C or more, or cool it within the hour and chill it: boiling does not kill all spores. Usual guidance; follow your local food authority.',
+    text: `Eat it hot, hold it at ${guidance.hold_hot_c.value} °C or more, or cool it within ${guidance.cool_min.value === 60 ? 'the hour' : `${guidance.cool_min.value} min`} and chill it. ${WHY_STRICT} ${FOLLOW_LOCAL}`,
   })
+  for (const { variety } of blend.parts) {
+    const held = heldBy(variety.id as VarietyId, request.avoids)
+    if (held.length > 0) found.push(avoided(variety, held, request))
+  }
   if (blend.gluten)
     found.push({
       code: 'gluten',

@@ -1,11 +1,11 @@
 import { planFrom } from '#core/contract/plan'
 import { runningCookOf } from '#core/contract/running-cook'
 import type { VarietyId } from '#core/grain/varieties'
-import type { CookEvent } from './events'
+import type { CookEvent } from '#core/cook/events'
 import { looked } from './looked'
-import { outlookOf } from './outlook'
-import { reckon } from './reckon'
-import { replay } from './replay'
+import { outlookOf } from '#core/cook/outlook'
+import { reckon } from '#core/cook/reckon'
+import { replay } from '#core/cook/replay'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000

@@ -1,8 +1,9 @@
 import { cookedMass } from '#core/pot/pot'
-import { adviceFor } from '#core/rescue/remedies'
-import { minutesStillNeeded, outlookOf, tried } from './outlook'
-import type { Reckoned } from './reckon'
-import type { Remedy } from './remedy'
+import { minutesStillNeeded, outlookOf } from '#core/cook/outlook'
+import type { Reckoned } from '#core/cook/reckon'
+import type { Remedy } from '#core/cook/remedy'
+import { tried } from '#core/pot/snapshot'
+import { adviceFor } from './remedies'
 
 /** What was found under the grain. */
 export type Seen = 'water' | 'none'

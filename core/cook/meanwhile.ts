@@ -1,0 +1,41 @@
+import type { Purpose } from '#core/method/method'
+import type { Plan, Stage } from '#core/plan/result'
+
+/** One thing worth doing while the pot needs no hand. */
+export interface Meanwhile {
+  says: string
+  minutes: number
+}
+
+/** A splash kept ready for a pot that dries too soon, g per g of dry grain: the middle of what firm, dry grain is given. */
+const SPLASH_G_G = 0.12
+const STEP_G = 10
+
+/** The one task this wait has room for, or nothing: a list is never offered.
+ *  @param leftMinutes until the wait is over, at the least */
+export function meanwhile(plan: Plan, stage: Stage, purpose: Purpose, leftMinutes: number): Meanwhile | undefined {
+  if (stage.hands_on) return undefined
+  return TASKS.find((task) => task.minutes <= leftMinutes && task.when(plan, stage, purpose))?.of(plan)
+}
+
+interface Task {
+  minutes: number
+  when: (plan: Plan, stage: Stage, purpose: Purpose) => boolean
+  of: (plan: Plan) => Meanwhile
+}
+
+const task = (minutes: number, says: (plan: Plan) => string, when: Task['when']): Task => ({ minutes, when, of: (plan) => ({ says: says(plan), minutes }) })
+const during = (...kinds: Stage['kind'][]) => (_: Plan, stage: Stage) => kinds.includes(stage.kind)
+
+/** The more it matters for what comes next, the earlier in the list. */
+const TASKS: readonly Task[] = [
+  task(1, () => 'Sieve in the sink, both hands free, nobody in the way', (plan, stage) => plan.water.drained_off_g > 0 && during('boil', 'heat-up')(plan, stage)),
+  task(2, ({ yield: { cooked_volume_ml } }) => `Lay out wide, shallow containers for ${litres(cooked_volume_ml)}, and clear a shelf`, (plan, stage, purpose) => purpose === 'batch' && during('simmer', 'rest', 'steam', 'bake', 'pressure')(plan, stage)),
+  task(2, () => 'Lay out a wide tray to spread it on', (plan, stage, purpose) => purpose === 'frying' && during('simmer', 'rest')(plan, stage)),
+  task(3, ({ grain: { mass_g } }) => `Boil a kettle: a splash of ${Math.max(STEP_G, Math.round((SPLASH_G_G * mass_g) / STEP_G) * STEP_G)} g is then at hand if it dries too soon`, (plan, stage) => plan.water.pour_g > 0 && plan.water.drained_off_g === 0 && during('simmer')(plan, stage)),
+  task(2, () => 'Weigh the empty pot with its lid: weighed again when it is done, it tells its steam to the gram', during('soak')),
+  task(2, ({ yield: { servings } }) => `Warm ${servings >= 2 ? `${Math.round(servings)} plates` : 'a plate'}, or the serving bowl`, during('rest', 'release')),
+  task(1, () => 'Fork or paddle to hand, and a cloth for the lid', during('heat-up', 'boil', 'pressure', 'pressure-up', 'bake', 'steam')),
+]
+
+const litres = (ml: number) => `${(Math.round(ml / 100) / 10).toFixed(1)} L`

@@ -1,0 +1,112 @@
+import { avoidedFrom, type AvoidedId } from './avoid'
+import { countFrom } from './count-words'
+
+/** Somebody who eats in this house. */
+export interface Eater {
+  id: string
+  name: string
+  /** Portions: 1 as usual. */
+  appetite: number
+  /** 0 firm … 1 soft; null takes it as it comes. */
+  firmness: number | null
+  avoids: AvoidedId[]
+}
+
+/** Who sits down, as the pot must know it. */
+export interface Party {
+  /** Heads. */
+  heads: number
+  /** Usual portions they come to. */
+  portions: number
+  /** The middle of what those who mind like; null where nobody does. */
+  texture: number | null
+  avoids: AvoidedId[]
+}
+
+export type ReadParty = { ok: true; value: Party } | { ok: false; message: string }
+
+/** A small eater, and a hungry one, in usual portions: half a plate, and one and a half. */
+export const APPETITES = { small: 0.5, hungry: 1.5 } as const
+/** As the knob's own ends would be too far for one at a table of many. */
+const FIRM = 0.25
+const SOFT = 0.75
+export const MOST_HEADS = 200
+
+const APPETITE_WORDS: Record<string, number> = { small: APPETITES.small, child: APPETITES.small, children: APPETITES.small, hungry: APPETITES.hungry, hungries: APPETITES.hungry }
+const FIRM_WORDS: Record<string, number> = { firm: FIRM, soft: SOFT }
+
+/** Reads "fourteen, three small, one no gluten" or "Maren, Teo, Pim and two guests". Names bring what is known of them; the first count says how many
+ *  there are, and what follows speaks of some of them.
+ *  @param house who lives here  @returns the party, or what could not be read, in words */
+export function readParty(text: string, house: readonly Eater[]): ReadParty {
+  const parts = text.split(/,|;|\band\b|\bwith\b/i).map((part) => part.trim().toLowerCase()).filter((part) => part !== '')
+  if (parts.length === 0) return { ok: false, message: 'Say how many eat, like “fourteen, three small, one no gluten”.' }
+  const known: Eater[] = []
+  let guests = 0
+  let counted = false
+  let extra = 0
+  const tastes: number[] = []
+  const avoids = new Set<AvoidedId>()
+  for (const part of parts) {
+    const person = house.find((e) => e.name.toLowerCase() === part)
+    if (person) {
+      if (!known.includes(person)) known.push(person)
+      continue
+    }
+    if (/^(the )?(house|household|family|all of us)$/.test(part)) {
+      for (const e of house) if (!known.includes(e)) known.push(e)
+      continue
+    }
+    const said = readPart(part)
+    if (!said) return { ok: false, message: `“${part}” is no name of this house and no count; write it like “three small”, “one no gluten” or “two firm”.` }
+    const { count, what } = said
+    if (what === 'heads') {
+      if (counted && !said.guests) return { ok: false, message: `How many there are is said twice: “${part}”.` }
+      guests += count
+      counted = true
+      continue
+    }
+    if (what.appetite !== undefined) extra += count * (what.appetite - 1)
+    if (what.firmness !== undefined) tastes.push(...Array<number>(Math.min(count, MOST_HEADS)).fill(what.firmness))
+    for (const food of what.avoids) avoids.add(food)
+  }
+  const heads = known.length + guests
+  if (heads === 0) return { ok: false, message: 'Say how many eat first, like “five, one small”.' }
+  if (heads > MOST_HEADS) return { ok: false, message: `At most ${MOST_HEADS} eat here, got ${heads}.` }
+  const portions = known.reduce((sum, e) => sum + e.appetite, 0) + guests + extra
+  if (portions < 0.5) return { ok: false, message: 'More are small than there are eaters.' }
+  for (const e of known) {
+    if (e.firmness !== null) tastes.push(e.firmness)
+    for (const food of e.avoids) avoids.add(food)
+  }
+  tastes.sort((a, b) => a - b)
+  const texture = tastes.length === 0 ? null : (tastes[Math.floor((tastes.length - 1) / 2)]! + tastes[Math.ceil((tastes.length - 1) / 2)]!) / 2
+  return { ok: true, value: { heads, portions: Math.round(portions * 100) / 100, texture, avoids: [...avoids] } }
+}
+
+interface Part {
+  count: number
+  guests: boolean
+  what: 'heads' | { appetite?: number; firmness?: number; avoids: AvoidedId[] }
+}
+
+function readPart(part: string): Part | undefined {
+  const words = part.split(/\s+/)
+  const first = countFrom(words[0]!)
+  const count = first ?? 1
+  const rest = (first === undefined ? words : words.slice(1)).filter((w) => !['of', 'them', 'us', 'who', 'are', 'is', 'eat', 'eats', 'likes', 'like', 'it', 'eater', 'eaters', 'people', 'ones'].includes(w))
+  if (rest.length === 0) return first === undefined ? undefined : { count, guests: false, what: 'heads' }
+  if (rest.length === 1 && /^(guests?|more|others?)$/.test(rest[0]!)) return { count, guests: true, what: 'heads' }
+  const what: { appetite?: number; firmness?: number; avoids: AvoidedId[] } = { avoids: [] }
+  for (let i = 0; i < rest.length; i++) {
+    const word = rest[i]!
+    if (Object.hasOwn(APPETITE_WORDS, word)) what.appetite = APPETITE_WORDS[word]!
+    else if (Object.hasOwn(FIRM_WORDS, word)) what.firmness = FIRM_WORDS[word]!
+    else {
+      const food = avoidedFrom(['no', 'without', 'avoids', 'avoid'].includes(word) ? (rest[++i] ?? '') : word.endsWith('-free') ? word.slice(0, -5) : '')
+      if (!food) return undefined
+      what.avoids.push(food)
+    }
+  }
+  return { count, guests: false, what }
+}

@@ -1,0 +1,26 @@
+import type { Blend } from '#core/grain/blend'
+import type { Purpose } from '#core/method/method'
+
+/** Ways of loosening a finished pot; each has its own drawing. */
+export const LOOSEN_WAYS = {
+  fork: { title: 'Loosen with a fork', how: 'Lift and turn from the rim inward, do not press' },
+  'cut-fold': { title: 'Cut and fold with a paddle', how: 'The edge down through it, then a turn over: cut, never stir' },
+  quarters: { title: 'Turn it over quarter by quarter', how: 'Mark a cross in it, lift each quarter from the bottom and lay it over' },
+  'leave-stuck': { title: 'Lift off what is loose', how: 'Leave the stuck layer where it is: scraped in, it makes lumps' },
+  stir: { title: 'Stir once more', how: 'It thickens as it stands' },
+} as const satisfies Record<string, { title: string; how: string }>
+export type LoosenWay = keyof typeof LOOSEN_WAYS
+
+/** A bed deeper than this is turned by quarters, so that its bottom sees the air, mm. */
+const DEEP_MM = 60
+/** Starch with less amylose than this clings: it is cut, not stirred. */
+const STICKY_AMYLOSE = 0.2
+
+/** How this pot is loosened: by what it is for, how it clings, and how deep it lies. */
+export function loosenWay({ creamy, toasted, purpose, blend, swollenMm }: { creamy: boolean; toasted: boolean; purpose: Purpose; blend: Pick<Blend, 'amylose'>; swollenMm: number }): LoosenWay {
+  if (creamy || purpose === 'porridge') return 'stir'
+  if (toasted) return 'leave-stuck'
+  if (purpose === 'dressed') return 'cut-fold'
+  if (swollenMm > DEEP_MM) return 'quarters'
+  return blend.amylose < STICKY_AMYLOSE ? 'cut-fold' : 'fork'
+}

@@ -1,0 +1,51 @@
+/** A container of the house: what it holds when it is level, and how deep that is. */
+export interface Container {
+  id: string
+  name: string
+  ml: number
+  depthMm: number
+}
+
+/** The same out of a stored row. */
+export const containerOf = ({ id, name, ml, depth_mm }: { id: string; name: string; ml: number; depth_mm: number }): Container => ({ id, name, ml, depthMm: depth_mm })
+
+/** One container with its share of what was cooked. */
+export interface Filled {
+  container: Container
+  massG: number
+  portions: number
+  depthMm: number
+  /** More than it holds when level. */
+  over: boolean
+}
+
+/** Shares cooked grain out level, the same in each of a kind.
+ *  @param densityGMl loose, of the cooked grain  @param portions all of them together, spread by mass */
+export function shareOut(massG: number, densityGMl: number, portions: number, into: readonly Container[]): Filled[] {
+  if (!(massG >= 0)) throw new RangeError(`shareOut: massG must be 0 or more, got ${massG}`)
+  if (into.length === 0 || massG === 0) return []
+  const room = into.reduce((sum, c) => sum + c.ml, 0)
+  return into.map((container) => {
+    const share = container.ml / room
+    const ml = (massG * share) / densityGMl
+    return {
+      container,
+      massG: massG * share,
+      portions: portions * share,
+      depthMm: (container.depthMm * ml) / container.ml,
+      over: ml > container.ml * 1.001,
+    }
+  })
+}
+
+/** The fewest containers of one kind that take it all, each holding whole portions where it can: the smallest that holds one, or the largest there is.
+ *  @returns that container as often as it is wanted; nothing for a house without any */
+export function suggestContainers(massG: number, densityGMl: number, portions: number, owned: readonly Container[]): Container[] {
+  if (owned.length === 0 || !(massG > 0)) return []
+  const each = massG / Math.max(1, portions) / densityGMl
+  const bySize = [...owned].sort((a, b) => a.ml - b.ml)
+  const fits = bySize.find((c) => c.ml >= each)
+  if (fits) return Array.from({ length: Math.max(1, Math.round(portions)) }, () => fits)
+  const largest = bySize.at(-1)!
+  return Array.from({ length: Math.ceil(massG / densityGMl / largest.ml) }, () => largest)
+}

@@ -1,0 +1,187 @@
+import { figuresOf, seenIn, type Applied, type Evidence } from './evidence'
+import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figures'
+import { copyOf, emptyMind, forget, know, meanOf, MOST_SHIFT, sdIn, sdOfSum, see, settle, type Mind } from './mind'
+
+/** What the cook has said of a figure: this is what it is, or forget what you thought. */
+export interface Word {
+  figure: string
+  kind: 'pin' | 'reset'
+  /** For a pin; logs as logs. */
+  value: number
+  atMs: number
+}
+
+/** A figure after a cook that moved it. */
+export interface Step {
+  cookId: string
+  endedMs: number
+  figure: string
+  mean: number
+  sd: number
+}
+
+/** What a cook was expected to say, and what it said. */
+export interface Compared {
+  cookId: string
+  endedMs: number
+  what: ReturnType<typeof seenIn>[number]['what']
+  figure: string
+  expected: number
+  value: number
+  z: number
+}
+
+export interface Beliefs {
+  mind: Mind
+  /** How many cooks spoke of a figure, and when the last one did. */
+  spoken: Map<string, { cooks: number; lastMs: number }>
+  steps: Step[]
+  compared: Compared[]
+  pinned: Map<string, number>
+}
+
+/** A pinned figure is what was said, give or take nothing that matters. */
+const PINNED_SD = 1e-4
+
+/** Everything that is believed, out of the records alone, in the order of the cooks: the same records give the same figures to the last bit. */
+export function beliefsFrom(evidence: readonly Evidence[], words: readonly Word[] = []): Beliefs {
+  const mind = emptyMind()
+  const beliefs: Beliefs = { mind, spoken: new Map(), steps: [], compared: [], pinned: new Map() }
+  const cooks = [...evidence].sort((a, b) => a.endedMs - b.endedMs || (a.cookId < b.cookId ? -1 : 1))
+  const said = [...words].filter((w) => isFigureName(w.figure)).sort((a, b) => a.atMs - b.atMs || (a.figure < b.figure ? -1 : 1))
+  let next = 0
+  const hear = (untilMs: number) => {
+    for (; next < said.length && said[next]!.atMs <= untilMs; next++) {
+      const word = said[next]!
+      if (word.kind === 'pin') {
+        settle(mind, word.figure, word.value, PINNED_SD)
+        beliefs.pinned.set(word.figure, word.value)
+      } else {
+        settle(mind, word.figure, 0, priorSd(word.figure))
+        beliefs.pinned.delete(word.figure)
+        beliefs.spoken.delete(word.figure)
+      }
+    }
+  }
+  for (const cook of cooks) {
+    hear(cook.endedMs)
+    learnFrom(beliefs, cook)
+  }
+  hear(Infinity)
+  return beliefs
+}
+
+function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evidence): void {
+  const seen = seenIn(cook)
+  if (seen.length === 0) return
+  for (const figure of figuresOf(cook)) know(mind, figure, priorSd(figure))
+  const touched = new Set<string>()
+  const before = mind.names.map((figure, i) => ({ mean: mind.mean[i]!, sd: sdIn(mind, figure, priorSd(figure)) }))
+  for (const { what, seen: thing } of seen) {
+    for (const figure of thing.weights.keys()) {
+      if (!touched.has(figure) && !pinned.has(figure)) forget(mind, figure, FIGURE_KINDS[kindOf(figure)].forgets)
+      touched.add(figure)
+    }
+    const { expected, value, z } = see(mind, thing)
+    compared.push({ cookId: cook.cookId, endedMs: cook.endedMs, what, figure: thing.weights.keys().next().value!, expected, value, z })
+  }
+  // Several things seen of one cook may push the same way: together as well they move no figure by its own standard deviation.
+  before.forEach(({ mean, sd }, i) => {
+    const most = MOST_SHIFT * sd
+    mind.mean[i] = Math.min(mean + most, Math.max(mean - most, mind.mean[i]!))
+  })
+  for (const figure of touched) {
+    const heard = spoken.get(figure)
+    spoken.set(figure, { cooks: (heard?.cooks ?? 0) + 1, lastMs: cook.endedMs })
+    steps.push({ cookId: cook.cookId, endedMs: cook.endedMs, figure, mean: meanOf(mind, figure), sd: sdIn(mind, figure, priorSd(figure)) })
+  }
+}
+
+/** What a plan is made with. */
+export interface PlanFor {
+  grainKey: string
+  bagId: string | null
+  vesselId: string
+  heatId: string
+}
+
+/** A figure as a page or a plan takes it. */
+export interface Known {
+  mean: number
+  sd: number
+  cooks: number
+  lastMs: number
+  pinned: boolean
+}
+export type KnownFigures = Readonly<Record<string, Known>>
+
+/** Every figure somebody has spoken of. */
+export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
+  Object.fromEntries(
+    mind.names
+      .filter((figure) => spoken.has(figure) || pinned.has(figure))
+      .map((figure) => [figure, { mean: meanOf(mind, figure), sd: sdIn(mind, figure, priorSd(figure)), cooks: spoken.get(figure)?.cooks ?? 0, lastMs: spoken.get(figure)?.lastMs ?? 0, pinned: pinned.has(figure) }]),
+  )
+
+/** What a plan takes from all of it: the corrections, how sure the water is, and from how many cooks. */
+export interface Correction extends Applied {
+  /** One standard deviation of the water in the grain, g/g. */
+  uptakeSd: number
+  cooks: number
+  lastMs: number
+}
+
+/** @returns undefined where nothing has been learned that bears on this plan */
+export function correctionFrom(known: KnownFigures, { grainKey, bagId, vesselId, heatId }: PlanFor): Correction | undefined {
+  const water = [figureName('grain', grainKey), ...(bagId === null ? [] : [figureName('bag', bagId)])]
+  const others = [figureName('steam', vesselId), figureName('power', heatId), figureName('time', vesselId)]
+  const heard = [...water, ...others].map((figure) => known[figure]).filter((k) => k !== undefined)
+  if (heard.length === 0) return undefined
+  const [steam, power, time] = others.map((figure) => known[figure]?.mean ?? 0) as [number, number, number]
+  return {
+    uptake: water.reduce((sum, figure) => sum + (known[figure]?.mean ?? 0), 0),
+    steam, power, time,
+    uptakeSd: Math.hypot(...water.map((figure) => known[figure]?.sd ?? priorSd(figure))),
+    cooks: known[water[0]!]?.cooks ?? 0,
+    lastMs: Math.max(0, ...heard.map((k) => k.lastMs)),
+  }
+}
+
+/** What the next ordinary supper could be asked, and how much surer its water would be then. */
+export interface Experiment {
+  id: 'judge' | 'weigh' | 'double' | 'half'
+  says: string
+  /** One standard deviation of the water to pour for this pot, g: now, and after. */
+  nowG: number
+  thenG: number
+}
+
+/** The one change in the next supper that would teach most about this pot's water, and what plain tasting would: by what each would see.
+ *  @param dryG of that supper  @param steamG reckoned with */
+export function experimentsFor(beliefs: Beliefs, plan: PlanFor, { dryG, steamG }: { dryG: number; steamG: number }): Experiment[] {
+  const water = [figureName('grain', plan.grainKey), ...(plan.bagId === null ? [] : [figureName('bag', plan.bagId)])]
+  const pour = new Map([...water.map((figure) => [figure, dryG] as const), [figureName('steam', plan.vesselId), steamG] as const])
+  const now = sdOfSum(beliefs.mind, pour, priorSd)
+  const after = (changes: Partial<Evidence>, factor: number): number => {
+    const mind = copyOf(beliefs.mind)
+    const cook: Evidence = {
+      cookId: '', endedMs: 0, ...plan, heldOver: 0, steamPerDry: steamG / (dryG * factor), applied: { uptake: 0, steam: 0, power: 0, time: 0 },
+      judged: { wetDry: 0, hardness: 0 }, boilFactor: null, steamFactor: null, ...changes,
+    }
+    for (const figure of figuresOf(cook)) know(mind, figure, priorSd(figure))
+    // As expected: only how sure one then is counts.
+    for (const { seen } of seenIn(cook)) {
+      let expected = 0
+      for (const [figure, weight] of seen.weights) expected += weight * meanOf(mind, figure)
+      see(mind, { ...seen, value: expected })
+    }
+    return sdOfSum(mind, pour, priorSd)
+  }
+  const all: Experiment[] = [
+    { id: 'judge', says: 'Say how it was, as always', nowG: now, thenG: after({}, 1) },
+    { id: 'weigh', says: 'Weigh the full pot with its lid, before the heat and when it is done', nowG: now, thenG: after({ steamFactor: 1 }, 1) },
+    { id: 'double', says: 'Cook twice as much in the same pot, and say how it was', nowG: now, thenG: after({}, 2) },
+    { id: 'half', says: 'Cook half as much in the same pot, and say how it was', nowG: now, thenG: after({}, 0.5) },
+  ]
+  return all.sort((a, b) => a.thenG - b.thenG)
+}

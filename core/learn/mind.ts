@@ -1,0 +1,126 @@
+/** What a house believes of its grains, pots and burners, as one Gaussian: what two figures share (water of the grain, steam of its pot) is
+ *  told apart by the cooks that differ in it. Kept as mean and covariance; every figure has a name. */
+export interface Mind {
+  names: string[]
+  at: Map<string, number>
+  mean: number[]
+  /** Row after row, as many as there are names. */
+  covariance: number[][]
+}
+
+/** One thing seen: a weighted sum of figures, as it was measured, and how sure. */
+export interface Seen {
+  weights: ReadonlyMap<string, number>
+  value: number
+  sd: number
+}
+
+/** What was expected and what was seen. */
+export interface Surprise {
+  expected: number
+  value: number
+  /** Standard deviations of both together. */
+  z: number
+}
+
+export const emptyMind = (): Mind => ({ names: [], at: new Map(), mean: [], covariance: [] })
+
+/** Takes a figure in, if it is new.  @param sd before anything was seen */
+export function know(mind: Mind, name: string, sd: number, mean = 0): number {
+  const known = mind.at.get(name)
+  if (known !== undefined) return known
+  const index = mind.names.length
+  mind.names.push(name)
+  mind.at.set(name, index)
+  mind.mean.push(mean)
+  for (const row of mind.covariance) row.push(0)
+  mind.covariance.push(Array.from({ length: index + 1 }, (_, i) => (i === index ? sd * sd : 0)))
+  return index
+}
+
+/** Nothing moves a figure by its own standard deviation or more at once. */
+export const MOST_SHIFT = 0.9
+/** What lies this far out is more likely a slip than news: it counts for less the further out it is. */
+const ODD_Z = 3
+
+/** What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it is heard as vaguely as it takes.
+ *  @throws {RangeError} for what is no number, or an sd that is not above 0 */
+export function see(mind: Mind, { weights, value, sd }: Seen): Surprise {
+  if (!Number.isFinite(value)) throw new RangeError(`see: value must be a number, got ${value}`)
+  if (!(sd > 0)) throw new RangeError(`see: sd must be above 0, got ${sd}`)
+  const { mean, covariance } = mind
+  const n = mean.length
+  const parts = [...weights].map(([name, weight]): [number, number] => {
+    const i = mind.at.get(name)
+    if (i === undefined) throw new RangeError(`see: nothing is known by the name "${name}"`)
+    return [i, weight]
+  })
+  let expected = 0
+  for (const [i, weight] of parts) expected += weight * mean[i]!
+  const reach = new Array<number>(n)
+  for (let i = 0; i < n; i++) {
+    const row = covariance[i]!
+    let sum = 0
+    for (const [j, weight] of parts) sum += row[j]! * weight
+    reach[i] = sum
+  }
+  let own = 0
+  for (const [i, weight] of parts) own += weight * reach[i]!
+  const off = value - expected
+  const z = off / Math.sqrt(own + sd * sd)
+  let spread = own + sd * sd * Math.max(1, (z / ODD_Z) ** 2)
+  for (let i = 0; i < n; i++) {
+    const variance = covariance[i]![i]!
+    if (variance > 0) spread = Math.max(spread, (Math.abs(reach[i]!) * Math.abs(off)) / (MOST_SHIFT * Math.sqrt(variance)))
+  }
+  for (let i = 0; i < n; i++) {
+    if (reach[i] === 0) continue
+    const gain = reach[i]! / spread
+    mean[i] = mean[i]! + gain * off
+    const row = covariance[i]!
+    for (let j = 0; j < n; j++) row[j] = row[j]! - gain * reach[j]!
+  }
+  return { expected, value, z }
+}
+
+/** Bags end, pots wear, tongues change: what was known grows a little vaguer with every cook that leans on it. */
+export function forget(mind: Mind, name: string, sd: number): void {
+  const i = mind.at.get(name)
+  if (i !== undefined) mind.covariance[i]![i]! += sd * sd
+}
+
+/** Sets a figure to what somebody says it is, cut loose from all others. */
+export function settle(mind: Mind, name: string, mean: number, sd: number): void {
+  const i = know(mind, name, sd, mean)
+  mind.mean[i] = mean
+  for (let j = 0; j < mind.mean.length; j++) {
+    mind.covariance[i]![j] = 0
+    mind.covariance[j]![i] = 0
+  }
+  mind.covariance[i]![i] = sd * sd
+}
+
+export const meanOf = (mind: Mind, name: string): number => {
+  const i = mind.at.get(name)
+  return i === undefined ? 0 : mind.mean[i]!
+}
+
+/** How sure a figure is, one standard deviation.  @param before for one nothing is known of yet */
+export const sdIn = (mind: Mind, name: string, before: number): number => {
+  const i = mind.at.get(name)
+  return i === undefined ? before : Math.sqrt(Math.max(0, mind.covariance[i]![i]!))
+}
+
+/** How sure a weighted sum of figures is. Figures not known yet count by `before`. */
+export function sdOfSum(mind: Mind, weights: ReadonlyMap<string, number>, before: (name: string) => number): number {
+  let variance = 0
+  for (const [a, wa] of weights)
+    for (const [b, wb] of weights) {
+      const [i, j] = [mind.at.get(a), mind.at.get(b)]
+      if (i !== undefined && j !== undefined) variance += wa * wb * mind.covariance[i]![j]!
+      else if (a === b) variance += wa * wb * before(a) ** 2
+    }
+  return Math.sqrt(Math.max(0, variance))
+}
+
+export const copyOf = (mind: Mind): Mind => ({ names: [...mind.names], at: new Map(mind.at), mean: [...mind.mean], covariance: mind.covariance.map((row) => [...row]) })

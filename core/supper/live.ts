@@ -1,0 +1,89 @@
+import { place, type Lock, type Placement } from './place'
+import { search } from './search'
+import type { Block, Dish, FixedBlock, KitchenPlaces } from './task'
+
+export interface LiveGiven {
+  /** What has not begun, and what follows what has. */
+  dishes: readonly Dish[]
+  kitchen: KitchenPlaces
+  locks?: ReadonlyMap<string, Lock>
+  fixed: readonly FixedBlock[]
+  /** Minutes from the hour that was asked for, usually negative. */
+  now: number
+  /** Where blocks were told to lie, minutes from the asked hour: kept as far as it can be, so that nobody is told of changes without need. */
+  told?: ReadonlyMap<string, { start: number; at?: string }>
+}
+
+/** The table slides by this much at the most, minutes; beyond it something else is wrong. */
+const MOST_LATE = 240
+/** For less than this nothing that was told is changed, minutes. */
+const WORTH_A_CHANGE = 3
+/** A task may be due for this long before the table slides for it, minutes. */
+const GRACE = 1.5
+const QUICK = { tries: 160, mostExact: 400 }
+
+/** The rest of a supper under way: what has begun lies where it lies, nothing else begins before now, and the table slides only as far as it must.
+ *  @returns the placement, counted from the table as it is now, and by how many minutes that is later than asked */
+export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveGiven): Placement & { late: number; exact: boolean } {
+  const blocks = dishes.flatMap((d) => d.blocks)
+  const least = Math.max(0, ...fixed.map(({ block, start }) => start + block.minutes))
+  // What has been begun is cooked: that it waits longer than it should is told, but cannot be undone.
+  const begun = new Set(fixed.map(({ block }) => block.dish))
+  const free = dishes.map((d) => (begun.has(d.id) ? { ...d, holdMost: Infinity } : d))
+  const at = (late: number) => ({ fixed: fixed.map((f) => ({ ...f, start: f.start - late })), nowBefore: Math.floor(late - now + GRACE) })
+  const searched = (late: number, quick?: typeof QUICK) => search({ dishes: free, kitchen, ...(locks ? { locks } : {}), ...at(late), ...quick })
+
+  const kept = told && blocks.some((b) => told.has(b.id)) ? keptOrder(blocks, told) : undefined
+  if (kept && least < WORTH_A_CHANGE) {
+    // Nothing that matters has changed: all of it stays where it was told, but what a hand has fixed elsewhere since.
+    const there = new Map<string, Lock>([...[...told!].map(([id, { start, ...place }]) => [id, { start: least - start, ...place }] as const), ...(locks ?? [])])
+    const got = place(kept.order, free, kitchen, { locks: there, ...at(least) })
+    if (got.undone.length === 0) return { ...got, late: least, exact: false }
+  }
+  let byOrder: (Placement & { late: number }) | undefined
+  for (let late = least; kept && !byOrder && late <= least + MOST_LATE; late++) {
+    const got = place(kept.order, free, kitchen, { burnerOf: kept.burnerOf, ...(locks ? { locks } : {}), ...at(late) })
+    if (got.undone.length === 0) byOrder = { ...got, late }
+    else if (!got.undone.some((u) => u.why === 'too-soon')) break
+  }
+  if (byOrder && byOrder.late <= least + WORTH_A_CHANGE) return { ...byOrder, exact: false }
+
+  // With an order that is known to do, a quick look is enough to see whether another is worth the change.
+  const first = searched(least, byOrder ? QUICK : undefined)
+  if (first.undone.length === 0) return { ...first, late: least }
+  // Between the soonest that cannot be and the soonest known that can, the middle again and again.
+  let [cannot, can] = [least, byOrder?.late ?? least + MOST_LATE]
+  let best = byOrder ? { ...byOrder, exact: false } : undefined
+  if (!best) {
+    const last = searched(can, QUICK)
+    if (last.undone.length > 0) return { ...first, late: least }
+    best = { ...last, late: can }
+  }
+  while (can - cannot > 1) {
+    const middle = Math.floor((cannot + can) / 2)
+    const got = searched(middle, QUICK)
+    if (got.undone.length === 0) {
+      best = { ...got, late: middle }
+      can = middle
+    } else cannot = middle
+  }
+  return byOrder && byOrder.late - best.late <= WORTH_A_CHANGE ? { ...byOrder, exact: false } : best
+}
+
+/** The order and the burners that were told; what nobody was told of yet comes last, and finds its place round the rest. */
+function keptOrder(blocks: readonly Block[], told: NonNullable<LiveGiven['told']>): { order: Block[]; burnerOf: Map<string, string> } {
+  // Built backwards, what ends last was laid first.
+  const endOf = (block: Block): number => {
+    const was = told.get(block.id)
+    return was === undefined ? -Infinity : was.start + ((was.at !== undefined && block.onBurner?.[was.at]) || block).minutes
+  }
+  const order = [...blocks].reverse().sort((a, b) => {
+    const [one, other] = [endOf(a), endOf(b)]
+    return one === other ? (told.get(b.id)?.start ?? 0) - (told.get(a.id)?.start ?? 0) : other - one
+  })
+  const burnerOf = new Map(blocks.flatMap((b) => {
+    const spot = told.get(b.id)?.at
+    return spot !== undefined && b.needs.some((n) => n.place === 'burner') ? [[b.id, spot] as const] : []
+  }))
+  return { order, burnerOf }
+}

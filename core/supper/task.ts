@@ -1,0 +1,80 @@
+/** What a supper is made of, for the timetable: blocks that hang together, each with what it wants of the kitchen and when. Minutes. */
+
+/** What a stretch of a block occupies. */
+export interface Need {
+  /** Minutes after the block's start, and for how long. */
+  from: number
+  minutes: number
+  /** One pair of hands. */
+  hands: boolean
+  /** A place it stands at: any burner, the oven, or one appliance. */
+  place: 'burner' | 'oven' | 'appliance' | null
+}
+
+/** A piece of work that cannot be torn: its stretches follow one another as given. */
+export interface Block {
+  id: string
+  dish: string
+  minutes: number
+  needs: Need[]
+  /** Blocks of the same dish that come before it, each with how long it may wait at the most. */
+  after: { id: string; mostWait: number }[]
+  /** Which appliance, where one is needed. */
+  appliance?: string
+  /** Minutes on each burner, where they differ: the block is then as long as there. */
+  onBurner?: Readonly<Record<string, { minutes: number; needs: Need[] }>>
+  /** The stages or tasks it stands for, with their place in it. */
+  tasks: TaskAt[]
+  tasksOnBurner?: Readonly<Record<string, TaskAt[]>>
+}
+
+export interface TaskAt {
+  id: string
+  title: string
+  from: number
+  minutes: number
+  hands: boolean
+  place: Need['place']
+}
+
+export interface Dish {
+  id: string
+  title: string
+  blocks: Block[]
+  /** Ready this long before the table at the most. */
+  holdMost: number
+}
+
+export interface KitchenPlaces {
+  burners: readonly { id: string }[]
+  /** Whether there is one, and how many dishes it takes. */
+  oven: number
+  appliances: readonly string[]
+  /** Pairs of hands. */
+  cooks: number
+}
+
+export interface Placed {
+  block: Block
+  /** Minutes before the table, 0 or less. */
+  start: number
+  end: number
+  /** The burner, the oven or the appliance it stands at. */
+  at?: string
+}
+
+/** A stretch that has happened, is on, or is bound to follow: it lies where it lies. */
+export interface FixedBlock {
+  block: Block
+  /** Minutes from the hour that was asked for: before it negative, after it positive. */
+  start: number
+  at?: string
+}
+
+/** How good a timetable is, the gravest first: what is not done, minutes of holding, and how early it starts. */
+export interface Cost {
+  undone: number
+  held: number
+  span: number
+}
+export const costlier = (a: Cost, b: Cost): number => a.undone - b.undone || a.held - b.held || a.span - b.span
