@@ -5,6 +5,7 @@ import { METHOD_IDS } from '#core/method/index'
 import { plan } from '#core/plan/plan'
 import { cookPlan } from '#core/simulate/cook-plan'
 import type { ScriptStep } from '#core/simulate/script'
+import { scheduleFrom } from '#core/contract/schedule'
 import { simulate } from '#core/simulate/simulate'
 import { chancesOf } from '#core/simulate/sweep'
 
@@ -49,3 +50,12 @@ const oneHour = median(Array.from({ length: 9 }, () => millis(() => simulate({ r
 const kitchens = median(Array.from({ length: 3 }, () => millis(() => chancesOf({ request: usual.value, script: null, happenings: [] }, { seed: 1, runs: 400 }))))
 console.log(`an hour of one fine pot       ${oneHour.toFixed(1)} ms (${(oneHour / fine).toFixed(1)} of a fine pot)`)
 console.log(`a sweep of 400 pots           ${kitchens.toFixed(0)} ms (${(kitchens / fine).toFixed(0)} of a fine pot)`)
+
+const supper = Array.from({ length: 8 }, (_, d) => ({
+  id: `dish-${d}`, hold_max_minutes: 30,
+  tasks: Array.from({ length: 6 }, (_, t) => ({ id: `t${t}`, title: `task ${t}`, minutes: 3 + ((d * 7 + t * 5) % 17), hands_on: (d + t) % 2 === 0, needs: (d + t) % 3 === 0 ? ('burner' as const) : t === 4 ? ('oven' as const) : ('none' as const) })),
+}))
+const choir = { serve_at: '2026-03-05T19:00:00+01:00', burners: [{ id: 'a', heat: 'gas-small' }, { id: 'b', heat: 'gas-large' }, { id: 'c', heat: 'induction' }], cooks: 2, dishes: supper }
+scheduleFrom(choir)
+const tables = Array.from({ length: 9 }, () => millis(() => scheduleFrom(choir)))
+console.log(`a supper of 8 dishes × 6 tasks ${median(tables).toFixed(0)} ms (${(median(tables) / fine).toFixed(1)} of a fine pot; limit 200 ms)`)

@@ -1,3 +1,6 @@
+import type { ParcelJson } from '#core/contract/kept'
+import type { Eater } from '#core/eaters/party'
+import type { ContainerRow } from '#server/database/kept'
 import type { BagRow } from '#server/database/shelf'
 import { heatRow, vesselRow, type FirstKitchen } from '#server/kitchen/begin-household'
 
@@ -5,6 +8,13 @@ import { heatRow, vesselRow, type FirstKitchen } from '#server/kitchen/begin-hou
 /** Lines printed in the five-scoop bowl: for so many scoops of white grain, washed, up to here with the water. */
 const SCOOP_LINES = [
   { name: '1', level_mm: 14 }, { name: '2', level_mm: 25 }, { name: '3', level_mm: 36 }, { name: '4', level_mm: 47 }, { name: '5', level_mm: 58 },
+]
+
+/** Pim eats half a plate and likes it soft; Teo likes it firm. */
+export const TARN_HEAD_EATERS: Eater[] = [
+  { id: 'maren', name: 'Maren', appetite: 1, firmness: null, avoids: [] },
+  { id: 'teo', name: 'Teo', appetite: 1.25, firmness: 0.2, avoids: [] },
+  { id: 'pim', name: 'Pim', appetite: 0.5, firmness: 0.8, avoids: [] },
 ]
 
 export const TARN_HEAD: FirstKitchen = {
@@ -55,3 +65,25 @@ export const TARN_HEAD_BAGS: readonly BagRow[] = [
 function bag(id: string, variety: BagRow['variety'], name: string, more: Partial<BagRow>): BagRow {
   return { id, variety, name, label: '', label_ratio: null, adopted_delta: null, bought_on: null, opened_on: null, new_crop: 0, enriched: 0, left_g: null, ...more }
 }
+
+/** What they keep cooked grain in. */
+export const TARN_HEAD_CONTAINERS: readonly ContainerRow[] = [
+  { id: 'lunch-tin', name: 'the lunch tin', ml: 520, depth_mm: 45, many: 4 },
+  { id: 'flat-tray', name: 'the flat tray', ml: 2600, depth_mm: 32, many: 1 },
+  { id: 'blue-tub', name: 'the blue tub', ml: 2200, depth_mm: 80, many: 2 },
+]
+
+/** What lies in their fridge and freezer: hours ago it came off the heat. */
+export const TARN_HEAD_KEPT: readonly { hoursAgo: number; parcel: Omit<ParcelJson, 'minutes_ago'> }[] = [
+  { hoursAgo: 144, parcel: { title: 'short-white from the choir', variety: 'short-white', grams: 720, portions: 4, water_share: 0.6, density_g_ml: 0.79, place: 'freezer', open: false, stacked: 1, containers: ['lunch-tin', 'lunch-tin'] } },
+  { hoursAgo: 31, parcel: { title: 'basmati', variety: 'basmati', grams: 210, portions: 1, water_share: 0.64, density_g_ml: 0.62, place: 'fridge', open: true, stacked: 1, containers: ['lunch-tin'] } },
+  { hoursAgo: 5, parcel: { title: 'long-white from noon', variety: 'long-white', grams: 380, portions: 2, water_share: 0.62, density_g_ml: 0.67, place: 'fridge', open: true, stacked: 1, containers: ['lunch-tin', 'lunch-tin'] } },
+  { hoursAgo: 0.3, parcel: { title: 'barley for the week', variety: 'barley-hulled', grams: 1250, portions: 6, water_share: 0.64, density_g_ml: 0.7, place: 'fridge', open: true, stacked: 1, containers: ['flat-tray'] } },
+]
+
+/** Thursday's choir: what goes with the grain. */
+export const CHOIR_COMPANIONS = [
+  { title: 'roast roots', hold_max_minutes: '15', tasks: 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20' },
+  { title: 'nettle soup', hold_max_minutes: '40', tasks: 'Sweat the onions; 8; hands; burner\nSimmer them; 20; burner\nNettles in, blend; 5; hands' },
+  { title: 'poached trout', hold_max_minutes: '10', tasks: 'Stock to a bare simmer; 10; burner\nPoach the trout; 12; burner\nLift it out, skin off; 5; hands' },
+]

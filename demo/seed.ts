@@ -1,16 +1,20 @@
-import { firstBench, requestOf, type House } from '../app/routes/bench/bench-state'
+import { supperDishOf } from '../app/routes/bench/supper-dish'
+import { firstBench, requestOf, type BenchState, type House } from '../app/routes/bench/bench-state'
 import { houseIn } from '../app/routes/bench/house.server'
 import { nextAt } from '../app/time/clock-hour'
 import { beginHousehold } from '#server/kitchen/begin-household'
 import { judge } from '#server/kitchen/judge'
 import { settingsOf, type Kitchen } from '#server/kitchen/kitchen'
 import { press } from '#server/kitchen/press'
+import { addDish, saveSupper } from '#server/kitchen/supper-keeps'
 import { startCook } from '#server/kitchen/start-cook'
-import { TARN_HEAD, TARN_HEAD_BAGS, VALLEY_M } from './household'
+import { putAway } from '#server/kitchen/kept-keeps'
+import { CHOIR_COMPANIONS, TARN_HEAD, TARN_HEAD_BAGS, TARN_HEAD_CONTAINERS, TARN_HEAD_EATERS, TARN_HEAD_KEPT, VALLEY_M } from './household'
 import { SEASON, type SeasonCook } from './season'
 
 const DAY = 86_400_000
 const MINUTE = 60_000
+const HOUR = 60 * MINUTE
 /** By hand they take about as long as a plan says; this much of it, by stage, over and over. */
 const HANDS = [1.1, 0.9, 1.2, 1]
 
@@ -24,6 +28,11 @@ export function seedDemo(kitchen: Kitchen, nowMs: number): void {
   beginHousehold(kitchen, TARN_HEAD)
   TARN_HEAD_BAGS.forEach(kitchen.shelf.saveBag)
   for (const cook of SEASON) cookOnce(kitchen, cook, nowMs)
+  TARN_HEAD_EATERS.forEach(kitchen.eaters.save)
+  TARN_HEAD_CONTAINERS.forEach(kitchen.kept.saveContainer)
+  for (const { hoursAgo, parcel } of TARN_HEAD_KEPT) must(putAway(kitchen, { ...parcel, minutes_ago: 15 }, nowMs - hoursAgo * HOUR))
+  layTheTable(kitchen, nowMs)
+  kitchen.kept.saveBottle({ id: 'choir-bottle', made_ms: nowMs - 9 * DAY, style: 'usual', made_g: 420, left_g: 260 })
 }
 
 function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
@@ -64,4 +73,23 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
     const { wetDry, hardness, bottom, note } = cook.judged
     must(judge(kitchen, id, { wet_dry: String(wetDry), hardness: String(hardness), bottom, note }, Math.round(atMs + 30 * MINUTE)))
   }
+}
+
+/** The lake choir's supper: fourteen, three pots of grain, roots, soup and trout, tomorrow evening at seven. */
+function layTheTable(kitchen: Kitchen, nowMs: number): void {
+  const { zone } = settingsOf(kitchen)
+  const { house } = houseIn(kitchen)
+  const serveMs = nextAt('19:00', zone, nowMs + DAY / 2)
+  const id = must(saveSupper(kitchen, { title: 'the lake choir', serve_ms: String(serveMs), cooks: '2', oven: '1', names: 'Maren, Teo' }, nowMs))
+  const first = firstBench(house)
+  const grains: Partial<BenchState>[] = [
+    { grain: 'short-white', amount: { basis: 'servings', value: 6 }, vesselId: 'heavy-blue', heatId: 'big-gas' },
+    { grain: 'long-white', amount: { basis: 'servings', value: 5 }, vesselId: 'scoop-cooker', heatId: 'big-gas' },
+    { grain: 'barley-hulled', amount: { basis: 'servings', value: 3 }, vesselId: 'pressure-pot', heatId: 'big-gas' },
+  ]
+  for (const more of grains) {
+    const state: BenchState = { ...first, ...more }
+    must(addDish(kitchen, id, supperDishOf(state, house, first, requestOf(state, house, nowMs))))
+  }
+  for (const companion of CHOIR_COMPANIONS) must(addDish(kitchen, id, { kind: 'companion', ...companion }))
 }

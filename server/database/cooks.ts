@@ -1,5 +1,6 @@
 import type { CookEvent, EventKind } from '#core/cook/events'
-import type { Judgement } from '#core/learn/judgement'
+import type { Applied } from '#core/learn/evidence'
+import type { EVENNESS, Judgement } from '#core/learn/judgement'
 import type { Plan } from '#core/plan/result'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Db } from './open'
@@ -15,6 +16,13 @@ export interface StoredCook {
   serveAtMs: number | null
   request: PlanRequestJson
   plan: Plan
+  bagId: string | null
+  /** Null for an appliance with its own. */
+  heatId: string | null
+  /** What was known of the bag without any cook, g/g. */
+  bagDelta: number
+  /** What had been learned by then, and was planned with. */
+  applied: Applied
 }
 
 export interface StoredEvent extends CookEvent {
@@ -28,6 +36,11 @@ export interface StoredEvent extends CookEvent {
 export interface StoredJudgement extends Judgement {
   judgedMs: number
   note: string
+  /** −2 sticks in one piece … 2 every grain apart; null when nobody said. */
+  separate: number | null
+  even: (typeof EVENNESS)[number]
+  /** Who ate. */
+  ate: string
 }
 
 /** A cook with how it ended and what was thought of it. */
@@ -48,6 +61,10 @@ interface CookRow {
   serve_at_ms: number | null
   request: string
   plan: string
+  bag_id: string | null
+  heat_id: string | null
+  bag_delta: number
+  applied: string
 }
 interface EventRow {
   id: string
@@ -72,6 +89,9 @@ interface NotedRow extends CookRow {
   hardness: number
   bottom: Judgement['bottom']
   note: string
+  separate: number | null
+  even: StoredJudgement['even']
+  ate: string
 }
 
 const cookOf = (row: CookRow): StoredCook => ({
@@ -85,6 +105,10 @@ const cookOf = (row: CookRow): StoredCook => ({
   serveAtMs: row.serve_at_ms,
   request: JSON.parse(row.request) as PlanRequestJson,
   plan: JSON.parse(row.plan) as Plan,
+  bagId: row.bag_id,
+  heatId: row.heat_id,
+  bagDelta: row.bag_delta,
+  applied: JSON.parse(row.applied) as Applied,
 })
 
 const eventOf = (row: EventRow): StoredEvent => ({
@@ -110,11 +134,11 @@ const notedOf = (row: NotedRow): NotedCook => ({
   judgement:
     row.judged_ms === null
       ? null
-      : { judgedMs: row.judged_ms, wetDry: row.wet_dry, hardness: row.hardness, bottom: row.bottom, note: row.note },
+      : { judgedMs: row.judged_ms, wetDry: row.wet_dry, hardness: row.hardness, bottom: row.bottom, note: row.note, separate: row.separate, even: row.even, ate: row.ate },
 })
 
-const COOK = 'c.id, c.started_ms, c.title, c.grain_key, c.vessel_id, c.vessel_name, c.heat_name, c.serve_at_ms, c.request, c.plan'
-const NOTED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, j.judged_ms, j.wet_dry, j.hardness, j.bottom, j.note
+const COOK = 'c.id, c.started_ms, c.title, c.grain_key, c.vessel_id, c.vessel_name, c.heat_name, c.serve_at_ms, c.request, c.plan, c.bag_id, c.heat_id, c.bag_delta, c.applied'
+const NOTED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, j.judged_ms, j.wet_dry, j.hardness, j.bottom, j.note, j.separate, j.even, j.ate
   FROM cook c JOIN cook_end x ON x.cook_id = c.id LEFT JOIN judgement j ON j.cook_id = c.id`
 
 /** Cooks, the events that happened to them, and the judgements on them. */
@@ -125,8 +149,8 @@ export function cooksIn(db: Db) {
   const noted = db.prepare(`${NOTED} ORDER BY x.ended_ms DESC, c.id`)
   const notedOne = db.prepare(`${NOTED} WHERE c.id = ?`)
   const insert = db.prepare(`
-    INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan)
-    VALUES (@id, @startedMs, @title, @grainKey, @vesselId, @vesselName, @heatName, @serveAtMs, @request, @plan)`)
+    INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan, bag_id, heat_id, bag_delta, applied)
+    VALUES (@id, @startedMs, @title, @grainKey, @vesselId, @vesselName, @heatName, @serveAtMs, @request, @plan, @bagId, @heatId, @bagDelta, @applied)`)
   const events = db.prepare(`
     SELECT id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, ahead_ms, target
     FROM cook_event WHERE cook_id = ? ORDER BY at_ms, seq`)
@@ -135,10 +159,12 @@ export function cooksIn(db: Db) {
     INSERT INTO cook_event (id, cook_id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, ahead_ms, target)
     VALUES (@id, @cookId, @kind, @stage, @identity, @deviceMs, @atMs, @receivedMs, @seconds, @clarity, @amount, @remedy, @aheadMs, @target)
     ON CONFLICT DO NOTHING`)
+  const remove = db.prepare('DELETE FROM cook WHERE id = ?')
   const judge = db.prepare(`
-    INSERT INTO judgement (cook_id, judged_ms, wet_dry, hardness, bottom, note)
-    VALUES (@cookId, @judgedMs, @wetDry, @hardness, @bottom, @note)
-    ON CONFLICT (cook_id) DO UPDATE SET judged_ms = @judgedMs, wet_dry = @wetDry, hardness = @hardness, bottom = @bottom, note = @note`)
+    INSERT INTO judgement (cook_id, judged_ms, wet_dry, hardness, bottom, note, separate, even, ate)
+    VALUES (@cookId, @judgedMs, @wetDry, @hardness, @bottom, @note, @separate, @even, @ate)
+    ON CONFLICT (cook_id) DO UPDATE SET judged_ms = @judgedMs, wet_dry = @wetDry, hardness = @hardness, bottom = @bottom, note = @note,
+      separate = @separate, even = @even, ate = @ate`)
   return {
     find: (id: string): StoredCook | undefined => {
       const row = one.get(id) as CookRow | undefined
@@ -151,7 +177,8 @@ export function cooksIn(db: Db) {
       return row && notedOf(row)
     },
     add: (cook: StoredCook) =>
-      void insert.run({ ...cook, request: JSON.stringify(cook.request), plan: JSON.stringify(cook.plan) }),
+      void insert.run({ ...cook, request: JSON.stringify(cook.request), plan: JSON.stringify(cook.plan), applied: JSON.stringify(cook.applied) }),
+    remove: (id: string) => remove.run(id).changes > 0,
     events: (cookId: string): StoredEvent[] => (events.all(cookId) as EventRow[]).map(eventOf),
     /** @returns whether the event was new */
     append: (cookId: string, event: StoredEvent): boolean =>

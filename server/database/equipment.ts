@@ -25,6 +25,8 @@ export interface VesselRow {
   marks: { level_mm: number; volume_ml: number }[] | null
   /** Lines the maker printed inside, by the name they bear. */
   printed: { name: string; level_mm: number }[] | null
+  /** Cooked grain that stays stuck in it, g. */
+  sticks_g: number
   /** What was measured of it, in words; "" for a pot that is only described. */
   measured: string
 }
@@ -63,7 +65,7 @@ export interface MeasureRow {
 
 const json = (value: unknown) => (value === null ? null : JSON.stringify(value))
 const COLUMNS = `id, name, kind, capacity_ml, base_diameter_mm, rim_diameter_mm, height_mm, heat_capacity_j_k, lid, own_rated_w,
-  own_efficiency, material, empty_g, lining, steam_factor, marks, printed, measured`
+  own_efficiency, material, empty_g, lining, steam_factor, marks, printed, measured, sticks_g`
 const VALUES = COLUMNS.replace(/\w+/g, '@$&')
 const UPDATES = COLUMNS.split(/,\s*/).filter((c) => c !== 'id').map((c) => `${c} = @${c}`).join(', ')
 

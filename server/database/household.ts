@@ -1,4 +1,5 @@
 import type { Settings } from '#core/contract/kitchen'
+import type { Authority, FigureId } from '#core/keep/guidance'
 import type { Db } from './open'
 
 /** The one household of a data folder. */
@@ -11,7 +12,15 @@ export function householdIn(db: Db) {
       kitchen_c = @kitchen_c, crease_mm = @crease_mm, clock = @clock, zone = @zone, crystal = @crystal`)
   const readGauge = db.prepare('SELECT gauge FROM household WHERE id = 1').pluck()
   const writeGauge = db.prepare('UPDATE household SET gauge = ? WHERE id = 1')
+  const readGuidance = db.prepare('SELECT guidance, own_figures FROM household WHERE id = 1')
+  const writeGuidance = db.prepare('UPDATE household SET guidance = ?, own_figures = ? WHERE id = 1')
   return {
+    /** Whose food-safety figures are followed, and which are set stricter. */
+    guidance: (): { guidance: Authority; own: Partial<Record<FigureId, number>> } => {
+      const row = readGuidance.get() as { guidance: Authority; own_figures: string } | undefined
+      return { guidance: row?.guidance ?? 'stricter', own: row ? (JSON.parse(row.own_figures) as Partial<Record<FigureId, number>>) : {} }
+    },
+    saveGuidance: (guidance: Authority, own: Partial<Record<FigureId, number>>) => void writeGuidance.run(guidance, JSON.stringify(own)),
     /** How this house reads its water first. */
     gauge: () => (readGauge.get() as string | undefined) ?? 'scale',
     saveGauge: (gauge: string) => void writeGauge.run(gauge),

@@ -36,6 +36,7 @@ export function vesselRow(id: string, name: string, preset: VesselPresetId, own?
     marks: null,
     printed: null,
     measured: '',
+    sticks_g: 0,
   }
 }
 

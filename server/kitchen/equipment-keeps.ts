@@ -13,8 +13,8 @@ import { heightFor, volumeAt } from '#core/vessel/shape'
 import { standingLoss, usualHeatCapacity, vesselOf } from '#core/vessel/vessel'
 import type { HeatRow, MeasureRow, VesselRow } from '../database/equipment'
 import { settingsOf, type Kitchen } from './kitchen'
+import { wrong } from './wrong'
 
-const wrong = (path: string, message: string): { ok: false; errors: FieldError[] } => ({ ok: false, errors: [{ path, message: `${path} ${message}` }] })
 const idOf = (input: Record<string, unknown>) => (typeof input.id === 'string' && input.id !== '' ? input.id : undefined)
 
 /** Makers' usual figures where nobody read the plate. */
@@ -36,7 +36,7 @@ export function saveVessel({ equipment }: Kitchen, input: Record<string, unknown
   if (id !== undefined && !old) return wrong('id', `names no vessel of this house, got "${id}"`)
   const shape = shapeOf(read.value)
   if ('problem' in shape) return wrong(...shape.problem)
-  const { name, kind, capacity_ml, lid, lining, material, empty_g, own_rated_w, marks, printed } = read.value
+  const { name, kind, capacity_ml, lid, lining, material, empty_g, own_rated_w, marks, printed, sticks_g } = read.value
   const appliance = APPLIANCE[kind]
   equipment.save.vessel({
     id: old?.id ?? randomUUID(),
@@ -46,6 +46,7 @@ export function saveVessel({ equipment }: Kitchen, input: Record<string, unknown
     own_efficiency: appliance?.efficiency ?? null,
     steam_factor: old?.steam_factor ?? 1,
     measured: old?.measured ?? '',
+    sticks_g: sticks_g ?? 0,
   })
   return { ok: true, value: name }
 }

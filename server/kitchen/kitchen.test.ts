@@ -10,7 +10,7 @@ import { openDatabase } from '../database/open'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { judge } from './judge'
 import { openKitchen, settingsOf, type Kitchen } from './kitchen'
-import { corrections } from './learned'
+import { beliefsIn } from './noting'
 import { press } from './press'
 import { runningIn } from './running'
 import { startCook } from './start-cook'
@@ -148,17 +148,19 @@ describe('a finished cook', () => {
     })
     expect(runningIn(kitchen, START + 51 * MINUTE)).toEqual([])
   })
-  test('moves what the next plan pours, and only for that grain in that pot', () => {
+  test('moves what the next plan pours, and only for that grain and that pot', () => {
     through('1')
-    const learned = corrections(kitchen.cooks.noted())
-    expect(Object.keys(learned)).toEqual(['short-white in heavy-pot'])
-    expect(learned['short-white in heavy-pot']!.uptakeDelta).toBeLessThan(-0.03)
+    const { known } = beliefsIn(kitchen)
+    expect(Object.keys(known).filter((figure) => figure.startsWith('grain '))).toEqual(['grain short-white'])
+    expect(known['grain short-white']!.mean).toBeLessThan(-0.03)
+    // A wet pot may also have kept more of its steam than was reckoned with.
+    expect(known['steam heavy-pot']!.mean).toBeLessThan(0)
   })
   test('judged again, it counts once, with the later word', () => {
     const id = through('1')
     judge(kitchen, id, { wet_dry: '-1', hardness: '0', bottom: 'clean', note: '' }, START + 70 * MINUTE)
-    expect(corrections(kitchen.cooks.noted())['short-white in heavy-pot']).toMatchObject({ cooks: 1 })
-    expect(corrections(kitchen.cooks.noted())['short-white in heavy-pot']!.uptakeDelta).toBeGreaterThan(0.03)
+    expect(beliefsIn(kitchen).known['grain short-white']).toMatchObject({ cooks: 1 })
+    expect(beliefsIn(kitchen).known['grain short-white']!.mean).toBeGreaterThan(0.03)
   })
   test('taken back, it is on the stove again', () => {
     const id = through('0')
@@ -170,7 +172,7 @@ describe('a finished cook', () => {
     const id = begin()
     press(kitchen, id, said('end', 'stop', 'measure'), START + MINUTE)
     expect(judge(kitchen, id, { wet_dry: '2', hardness: '0', bottom: 'clean' }, START)).toMatchObject({ ok: true })
-    expect(corrections(kitchen.cooks.noted())).toEqual({})
+    expect(beliefsIn(kitchen).known).toEqual({})
   })
   test.each([
     [{ wet_dry: '7', hardness: '0', bottom: 'clean' }, 'wet_dry'],
@@ -215,10 +217,10 @@ test('the demo season is written through the same doors, and has taught somethin
   expect(noted.length).toBe(SEASON.length)
   expect(noted.length).toBeGreaterThanOrEqual(12)
   expect(settingsOf(demo).elevation_m).toBe(1120)
-  const learned = corrections(noted)
-  // The clay came out a touch wet again and again; the valley's long-white hard.
-  expect(learned['short-white in clay']!.uptakeDelta).toBeLessThan(-0.03)
-  expect(learned['long-white in heavy-blue']!.minutesFactor).toBeGreaterThan(1.03)
+  const { known } = beliefsIn(demo)
+  // Short-white came out a touch wet again and again; in the heavy blue the valley's figures left everything hard.
+  expect(known['grain short-white']!.mean).toBeLessThan(-0.03)
+  expect(known['time heavy-blue']!.mean).toBeGreaterThan(0.02)
   for (const cook of noted) expect(cook.endedMs).toBeLessThan(START)
   demo.db.close()
 })

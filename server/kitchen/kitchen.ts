@@ -3,8 +3,15 @@ import { cooksIn } from '../database/cooks'
 import { devicesIn } from '../database/devices'
 import { equipmentIn } from '../database/equipment'
 import { householdIn } from '../database/household'
+import { keptIn } from '../database/kept'
+import { notebookIn } from '../database/notebook'
 import { openDatabase, type Db } from '../database/open'
+import { photosIn } from '../database/photos'
 import { shelfIn } from '../database/shelf'
+import { noteMissing } from './noting'
+import { eatersIn } from '../database/eaters'
+import { suppersIn } from '../database/suppers'
+import { trialsIn } from '../database/trials'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 
 /** A household's data, opened. */
@@ -15,11 +22,17 @@ export interface Kitchen {
   cooks: ReturnType<typeof cooksIn>
   shelf: ReturnType<typeof shelfIn>
   devices: ReturnType<typeof devicesIn>
+  kept: ReturnType<typeof keptIn>
+  notebook: ReturnType<typeof notebookIn>
+  photos: ReturnType<typeof photosIn>
+  trials: ReturnType<typeof trialsIn>
+  suppers: ReturnType<typeof suppersIn>
+  eaters: ReturnType<typeof eatersIn>
 }
 
 export function openKitchen(file: string): Kitchen {
   const db = openDatabase(file)
-  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db) }
+  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db), kept: keptIn(db), notebook: notebookIn(db), photos: photosIn(db), trials: trialsIn(db), suppers: suppersIn(db), eaters: eatersIn(db) }
 }
 
 export const databaseFile = (): string =>
@@ -34,6 +47,7 @@ export function kitchen(): Kitchen {
   if (!globalThis.omselKitchen) {
     const opened = openKitchen(databaseFile())
     if (!opened.household.settings()) beginHousehold(opened, FIRST_KITCHEN)
+    noteMissing(opened)
     globalThis.omselKitchen = opened
     process.once('exit', () => opened.db.close())
   }

@@ -1,18 +1,24 @@
 import { randomUUID } from 'node:crypto'
-import { fieldErrors, record } from '#core/contract/fields'
+import { between, fieldErrors, record } from '#core/contract/fields'
 import { PlanRequestSchema, readPlanRequest, type PlanRequestJson, type Read } from '#core/contract/plan-request'
+import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
-import { grainKeyOf } from '#core/learn/judged'
+import { grainKeyOf } from '#core/learn/grain-key'
+import { NOTHING_APPLIED } from '#core/learn/evidence'
 import { plan } from '#core/plan/plan'
 import * as v from 'valibot'
 import { announce } from '../live/hub'
 import type { Kitchen } from './kitchen'
+
+/** What had been learned and is planned with, as logarithms and g/g. */
+export const AppliedSchema = record({ uptake: between(-2, 2), steam: between(-2, 2), power: between(-2, 2), time: between(-2, 2) })
 
 const StartSchema = record({
   request: PlanRequestSchema,
   vessel_id: v.string('is required'),
   heat_id: v.nullish(v.string()),
   bag_id: v.nullish(v.string()),
+  applied: v.nullish(AppliedSchema),
 })
 
 /** Starts a cook: the request is planned here once more, and that plan is frozen.
@@ -32,6 +38,7 @@ export function startCook({ db, cooks, equipment, shelf }: Kitchen, input: unkno
   const request = read.value
   const id = randomUUID()
   const made = plan(request)
+  const bag = shelf.bags().find((b) => b.id === bag_id && request.grains.some((g) => g.variety === b.variety))
   const cook = {
     id,
     startedMs: nowMs,
@@ -43,8 +50,11 @@ export function startCook({ db, cooks, equipment, shelf }: Kitchen, input: unkno
     serveAtMs: request.serveAtMs,
     request: given.request,
     plan: made,
+    bagId: bag?.id ?? null,
+    heatId: vessel.own_rated_w === null ? heat!.id : null,
+    bagDelta: bagDelta(bag),
+    applied: parsed.output.applied ?? NOTHING_APPLIED,
   }
-  const bag = shelf.bags().find((b) => b.id === bag_id)
   const used = made.grain.parts.find((part) => part.variety === bag?.variety)?.mass_g
   db.transaction(() => {
     cooks.add(cook)

@@ -1,0 +1,87 @@
+import type { Applied } from '#core/learn/evidence'
+import type { Db } from './open'
+
+export interface SupperTask {
+  id: string
+  title: string
+  minutes: number
+  hands_on: boolean
+  needs: 'burner' | 'oven' | 'none'
+  look_in_every_min?: number
+}
+/** What the cook fixed of a dish: its burner, and how long before the table it is ready. */
+interface Fixed {
+  burner?: string
+  ready_before_minutes?: number
+  hold_max_minutes?: number
+}
+export type SupperDish = Fixed &
+  (| { id: string; title: string; kind: 'plan'; /** The bench it stands for. */ search: string; vessel_id: string; /** A contract request, without its hour. */ request: Record<string, unknown>; heat_id?: string; bag_id?: string; /** What had been learned and is planned with. */ applied?: Applied }
+  | { id: string; title: string; kind: 'companion'; tasks: SupperTask[] })
+
+export interface SupperRow {
+  id: string
+  made_ms: number
+  title: string
+  serve_ms: number
+  cooks: number
+  oven: number
+  dishes: SupperDish[]
+  /** Who cooks, as many as there are names for. */
+  names: string[]
+  /** Where the tasks to come were told to lie last; null before it has begun. */
+  told: ToldRow[] | null
+}
+export interface ToldRow {
+  dish: string
+  id: string
+  starts_at: string
+  resource?: string
+}
+
+export const SUPPER_EVENT_KINDS = ['begin', 'done', 'late', 'hand', 'take-back'] as const
+export interface SupperEvent {
+  id: string
+  kind: (typeof SUPPER_EVENT_KINDS)[number]
+  identity: string
+  dish_id: string | null
+  task_id: string | null
+  resource: string | null
+  cook_id: string | null
+  /** Minutes late, or whose hands, by the kind. */
+  amount: number | null
+  target: string | null
+  at_ms: number
+  received_ms: number
+}
+
+const SUPPER = 'id, made_ms, title, serve_ms, cooks, oven, dishes, names, told'
+const EVENT = 'id, kind, identity, dish_id, task_id, resource, cook_id, amount, target, at_ms, received_ms'
+type Stored = Omit<SupperRow, 'dishes' | 'names' | 'told'> & { dishes: string; names: string; told: string | null }
+const of = (row: Stored): SupperRow => ({ ...row, dishes: JSON.parse(row.dishes) as SupperDish[], names: JSON.parse(row.names) as string[], told: row.told === null ? null : (JSON.parse(row.told) as ToldRow[]) })
+
+export function suppersIn(db: Db) {
+  const list = db.prepare(`SELECT ${SUPPER} FROM supper ORDER BY serve_ms DESC LIMIT 60`)
+  const one = db.prepare(`SELECT ${SUPPER} FROM supper WHERE id = ?`)
+  const save = db.prepare(`
+    INSERT INTO supper (${SUPPER}) VALUES (${SUPPER.replace(/\w+/g, '@$&')})
+    ON CONFLICT (id) DO UPDATE SET title = @title, serve_ms = @serve_ms, cooks = @cooks, oven = @oven, dishes = @dishes, names = @names, told = @told`)
+  const drop = db.prepare('DELETE FROM supper WHERE id = ?')
+  const events = db.prepare(`SELECT ${EVENT} FROM supper_event WHERE supper_id = ? ORDER BY at_ms, received_ms`)
+  const append = db.prepare(`INSERT OR IGNORE INTO supper_event (supper_id, ${EVENT}) VALUES (@supper_id, ${EVENT.replace(/\w+/g, '@$&')})`)
+  const ofCook = db.prepare(`SELECT supper_id FROM supper_event WHERE cook_id = ? LIMIT 1`)
+  return {
+    events: (id: string) => events.all(id) as SupperEvent[],
+    /** @returns whether it was new */
+    append: (id: string, event: SupperEvent) => append.run({ supper_id: id, ...event }).changes > 0,
+    /** The supper a cook belongs to. */
+    ofCook: (cookId: string) => (ofCook.get(cookId) as { supper_id: string } | undefined)?.supper_id,
+    all: () => (list.all() as Stored[]).map(of),
+    find: (id: string) => {
+      const row = one.get(id) as Stored | undefined
+      return row && of(row)
+    },
+    save: (row: SupperRow) => void save.run({ ...row, dishes: JSON.stringify(row.dishes), names: JSON.stringify(row.names), told: row.told === null ? null : JSON.stringify(row.told) }),
+    drop: (id: string) => drop.run(id).changes > 0,
+  }
+}

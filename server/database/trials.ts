@@ -1,0 +1,54 @@
+import type { Db } from './open'
+
+export const DIFFERS = ['water', 'soak', 'rest', 'method'] as const
+export interface Cup {
+  letter: string
+  /** What is in it, in words. */
+  label: string
+  /** The bench it was planned on. */
+  search: string
+  /** Water over what the plan would give the grain, g/g; for trials of water. */
+  delta: number
+}
+export interface TrialRow {
+  id: string
+  made_ms: number
+  title: string
+  differs: (typeof DIFFERS)[number]
+  grain_key: string
+  vessel_id: string
+  blind: 0 | 1
+  cups: Cup[]
+}
+export interface TastingRow {
+  id: string
+  trial_id: string
+  at_ms: number
+  who: string
+  ranking: string[]
+}
+
+const TRIAL = 'id, made_ms, title, differs, grain_key, vessel_id, blind, cups'
+
+export function trialsIn(db: Db) {
+  const list = db.prepare(`SELECT ${TRIAL} FROM trial ORDER BY made_ms DESC LIMIT 60`)
+  const one = db.prepare(`SELECT ${TRIAL} FROM trial WHERE id = ?`)
+  const add = db.prepare(`INSERT INTO trial (${TRIAL}) VALUES (${TRIAL.replace(/\w+/g, '@$&')})`)
+  const drop = db.prepare('DELETE FROM trial WHERE id = ?')
+  const tastings = db.prepare('SELECT id, trial_id, at_ms, who, ranking FROM tasting WHERE trial_id = ? ORDER BY at_ms, id')
+  const taste = db.prepare('INSERT INTO tasting (id, trial_id, at_ms, who, ranking) VALUES (@id, @trial_id, @at_ms, @who, @ranking) ON CONFLICT (id) DO NOTHING')
+  const untaste = db.prepare('DELETE FROM tasting WHERE id = ? AND trial_id = ?')
+  const of = (row: Omit<TrialRow, 'cups'> & { cups: string }): TrialRow => ({ ...row, cups: JSON.parse(row.cups) as Cup[] })
+  return {
+    all: () => (list.all() as (Omit<TrialRow, 'cups'> & { cups: string })[]).map(of),
+    find: (id: string) => {
+      const row = one.get(id) as (Omit<TrialRow, 'cups'> & { cups: string }) | undefined
+      return row && of(row)
+    },
+    add: (row: TrialRow) => void add.run({ ...row, cups: JSON.stringify(row.cups) }),
+    drop: (id: string) => drop.run(id).changes > 0,
+    tastings: (trialId: string) => (tastings.all(trialId) as (Omit<TastingRow, 'ranking'> & { ranking: string })[]).map((row): TastingRow => ({ ...row, ranking: JSON.parse(row.ranking) as string[] })),
+    taste: (row: TastingRow) => void taste.run({ ...row, ranking: JSON.stringify(row.ranking) }),
+    untaste: (id: string, trialId: string) => untaste.run(id, trialId).changes > 0,
+  }
+}

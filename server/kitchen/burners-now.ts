@@ -1,0 +1,19 @@
+import { figureName } from '#core/learn/figures'
+import type { Kitchen } from './kitchen'
+import { beliefsIn } from './noting'
+
+export interface BurnerNow {
+  id: string
+  heat: { rated_w: number; efficiency: number }
+  /** What was learned of its power and is counted in, as a logarithm. */
+  power: number
+}
+
+/** The burners of the house as they are known to give: as measured, and as cooks have taught. */
+export function burnersNow(kitchen: Kitchen): BurnerNow[] {
+  const { known } = beliefsIn(kitchen)
+  return kitchen.equipment.heats().map(({ id, rated_w, power_factor, efficiency }) => {
+    const power = known[figureName('power', id)]?.mean ?? 0
+    return { id, heat: { rated_w: Math.min(20_000, Math.max(50, rated_w * power_factor * Math.exp(power))), efficiency }, power }
+  })
+}

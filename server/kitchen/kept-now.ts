@@ -1,0 +1,19 @@
+import { keptAt, packedOf, type KeptView } from '#core/keep/kept'
+import type { KeptWithEvents } from '../database/kept'
+import { guidanceIn } from './kept-keeps'
+import type { Kitchen } from './kitchen'
+
+export interface KeptNow {
+  row: KeptWithEvents
+  view: KeptView
+}
+
+/** What is cooling, in the fridge and in the freezer, the soonest to be eaten first; what has no date is last. */
+export function keptNow(kitchen: Pick<Kitchen, 'kept' | 'household'>, nowMs: number): KeptNow[] {
+  const guidance = guidanceIn(kitchen as Kitchen)
+  return kitchen.kept
+    .all(nowMs)
+    .map((row) => ({ row, view: keptAt(packedOf(row), row.events, guidance, nowMs) }))
+    .filter(({ view }) => view.place !== 'gone')
+    .sort((a, b) => (a.view.useByMs ?? Infinity) - (b.view.useByMs ?? Infinity) || a.row.packed_ms - b.row.packed_ms)
+}

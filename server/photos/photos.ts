@@ -1,0 +1,73 @@
+import { randomUUID } from 'node:crypto'
+import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import sharp from 'sharp'
+import { CUES } from '#core/method/cues'
+import { databaseFile, type Kitchen } from '../kitchen/kitchen'
+import { wrong } from '../kitchen/wrong'
+
+/** A picture may come this large, bytes; it is kept much smaller. */
+export const LARGEST_PHOTO = 12_000_000
+/** The longer side of what is kept, px. */
+const LONGER_SIDE = 1280
+/** A picture of more pixels than this is no photo of a pot. */
+const MOST_PIXELS = 80_000_000
+const MOST_OF_A_COOK = 12
+const QUALITY = 80
+const ACCEPTED = new Set(['jpeg', 'png', 'webp', 'heif', 'avif', 'gif', 'tiff'])
+
+export const photoFolder = (): string => join(dirname(databaseFile()), 'photos')
+const fileOf = (id: string): string => join(photoFolder(), `${id}.jpg`)
+
+/** Keeps a picture of a cook: decoded, turned upright, made smaller, and written anew, so that nothing of where and when it was taken stays in it.
+ *  @param cue when it shows how a cue looks in this pot */
+export async function keepPhoto({ cooks, photos }: Kitchen, cookId: string, given: unknown, cue: unknown, nowMs: number) {
+  const cook = cooks.find(cookId)
+  if (!cook) return wrong('cook', `names no cook of this house, got "${cookId}"`)
+  if (!(given instanceof File) || given.size === 0) return wrong('photo', 'is missing: choose a picture')
+  if (given.size > LARGEST_PHOTO) return wrong('photo', `may be ${LARGEST_PHOTO / 1_000_000} MB at most; this one has ${(given.size / 1_000_000).toFixed(1)} MB`)
+  const of = typeof cue === 'string' && cue !== '' ? cue : null
+  if (of !== null && !Object.hasOwn(CUES, of)) return wrong('cue', `names no cue, got "${of.slice(0, 40)}"`)
+  if (photos.ofCook(cookId).length >= MOST_OF_A_COOK) return wrong('photo', `is one too many: a cook keeps ${MOST_OF_A_COOK}`)
+  const made = await shrunk(Buffer.from(await given.arrayBuffer()))
+  if (!made) return wrong('photo', `is no picture that can be read${given.name ? `: "${given.name.slice(0, 60)}"` : ''}`)
+  const id = randomUUID()
+  mkdirSync(photoFolder(), { recursive: true })
+  // The file first, under another name: a row never points at half a picture.
+  writeFileSync(`${fileOf(id)}.part`, made.data, { flush: true })
+  renameSync(`${fileOf(id)}.part`, fileOf(id))
+  photos.add({ id, cook_id: cookId, vessel_id: cook.vesselId, cue: of, made_ms: Math.round(nowMs), bytes: made.data.length, width: made.width, height: made.height })
+  return { ok: true as const, value: id }
+}
+
+async function shrunk(bytes: Buffer): Promise<{ data: Buffer; width: number; height: number } | undefined> {
+  try {
+    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+    const { format } = await image.metadata()
+    if (!format || !ACCEPTED.has(format)) return undefined
+    const { data, info } = await image
+      .rotate()
+      .resize(LONGER_SIDE, LONGER_SIDE, { fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#fff' })
+      .jpeg({ quality: QUALITY })
+      .toBuffer({ resolveWithObject: true })
+    return { data, width: info.width, height: info.height }
+  } catch {
+    return undefined
+  }
+}
+
+export function readPhoto({ photos }: Kitchen, id: string): Buffer | undefined {
+  if (!photos.find(id)) return undefined
+  try {
+    return readFileSync(fileOf(id))
+  } catch {
+    return undefined
+  }
+}
+
+export function dropPhoto({ photos }: Kitchen, id: string): boolean {
+  const gone = photos.drop(id)
+  if (gone) rmSync(fileOf(id), { force: true })
+  return gone
+}

@@ -1,0 +1,129 @@
+import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import type { VarietyId } from '#core/grain/varieties'
+import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
+import { beliefsFrom, correctionFrom, knownFigures, type Correction } from '#core/learn/beliefs'
+import { NOTHING_APPLIED, WET_STEP, type Applied, type Evidence } from '#core/learn/evidence'
+import { plan } from '#core/plan/plan'
+import { cookReady, makeReady, outcomeOf } from '#core/simulate/simulate'
+import { randomOf, SWEEP } from '#core/simulate/sweep'
+import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
+
+/** A household that does not know its own bag, pot and burner. */
+interface Household {
+  variety: VarietyId
+  vessel: VesselPresetId
+  heat: HeatPresetId
+  servings: number[]
+  /** What is true: water its eaters want over the published, g/g; factors on steam and burner. */
+  wants: number
+  steam: number
+  burner: number
+}
+
+export interface StudyGiven {
+  households: number
+  cooks: number
+  seed: number
+  /** The full pot is weighed before and after. */
+  weighed: boolean
+}
+
+export interface Study {
+  /** Water in the grain off what its eaters want, g/g: by household, then by cook; the first with nothing learned. */
+  errors: number[][]
+  rms: number[]
+  /** Of those off by more than 0.12 g/g at first: the share whose error is halved by each cook; and how many they are. */
+  halved: number[]
+  farOff: number
+}
+
+/** Spread of households: bags and eaters, lids, burners; and of a tongue and a hand. */
+const WANTS_SD = 0.13
+const STEAM_SD = 0.25
+const BURNER_SD = 0.12
+const TONGUE_SD = 0.05
+const BOIL_NOISE = 0.05
+const SCALE_G = 2
+
+const VARIETIES: readonly VarietyId[] = ['long-white', 'short-white', 'basmati', 'jasmine', 'medium-white', 'quinoa', 'millet']
+const POTS: readonly [VesselPresetId, HeatPresetId][] = [['heavy-2.5', 'gas-medium'], ['heavy-3.5', 'gas-large'], ['steel-1.6', 'gas-small'], ['clay-1.8', 'gas-medium'], ['heavy-2.5', 'induction']]
+
+const FAR_OFF = 0.12
+
+/** Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague tongue, and the app's own beliefs
+ *  plan the next pot. */
+export function study({ households, cooks, seed, weighed }: StudyGiven): Study {
+  const random = randomOf(seed)
+  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
+  const errors = Array.from({ length: households }, () => {
+    const [vessel, heat] = pick(POTS)
+    const house: Household = {
+      variety: pick(VARIETIES), vessel, heat,
+      servings: Array.from({ length: cooks + 1 }, () => 2 + Math.floor(random() * 4)),
+      wants: WANTS_SD * normal(), steam: Math.exp(STEAM_SD * normal()), burner: Math.exp(BURNER_SD * normal()),
+    }
+    return live(house, { cooks, weighed, normal })
+  })
+  const rms = Array.from({ length: cooks + 1 }, (_, i) => Math.sqrt(errors.reduce((sum, e) => sum + e[i]! ** 2, 0) / households))
+  const far = errors.filter((e) => Math.abs(e[0]!) > FAR_OFF)
+  const halved = Array.from({ length: cooks + 1 }, (_, i) => (far.length === 0 ? 1 : far.filter((e) => Math.abs(e[i]!) <= Math.abs(e[0]!) / 2).length / far.length))
+  return { errors, rms, halved, farOff: far.length }
+}
+
+/** One household, cook after cook.  @returns the error of every pot, by what was believed before it */
+function live(house: Household, { cooks, weighed, normal }: { cooks: number; weighed: boolean; normal: () => number }): number[] {
+  const evidence: Evidence[] = []
+  const errors: number[] = []
+  for (let i = 0; i <= cooks; i++) {
+    const known = correctionFrom(knownFigures(beliefsFrom(evidence)), { grainKey: house.variety, bagId: null, vesselId: house.vessel, heatId: house.heat })
+    const { error, told } = cookOnce(house, { i, known, weighed, normal })
+    errors.push(error)
+    evidence.push(told)
+  }
+  return errors
+}
+
+function cookOnce(house: Household, { i, known, weighed, normal }: { i: number; known: Correction | undefined; weighed: boolean; normal: () => number }): { error: number; told: Evidence } {
+  const applied: Applied = known ?? NOTHING_APPLIED
+  const source = HEAT_PRESETS[house.heat]
+  const { given } = VESSEL_PRESETS[house.vessel]
+  const asked = (steam: number, power: number, uptake: number): PlanRequestJson => ({
+    grains: [{ variety: house.variety }], amount: { basis: 'servings', value: house.servings[i]! }, uptake_delta_g_g: uptake,
+    vessel: {
+      capacity_ml: given.capacityMl, base_diameter_mm: given.baseDiameterMm, lid: given.lid, steam_factor: steam,
+      ...(given.rimDiameterMm === undefined ? {} : { rim_diameter_mm: given.rimDiameterMm }), ...(given.heightMm === undefined ? {} : { height_mm: given.heightMm }), ...(given.heatCapacityJK === undefined ? {} : { heat_capacity_j_k: given.heatCapacityJK }),
+    },
+    heat: { rated_w: source.ratedW * power, efficiency: source.efficiency },
+  })
+  const read = (json: PlanRequestJson) => {
+    const got = readPlanRequest(json)
+    if (!got.ok) throw new Error(got.errors[0]!.message)
+    return got.value
+  }
+  // What the house plans with, and what its kitchen really is.
+  const believed = read(asked(Math.exp(applied.steam), Math.exp(applied.power), applied.uptake))
+  const truth = read(asked(house.steam, 1, 0))
+  const made = plan(believed)
+  const ready = makeReady({ request: truth, script: null, asPlanned: made })
+  const { pot, told: happened } = cookReady(ready, [], SWEEP, { burner: house.burner, steam: 1, minutes: 1, water: 1, grain: 1 })
+  const outcome = outcomeOf(pot)
+  const inGrain = outcome.uptakeMean + pot.freeG / pot.dryG
+  const published = made.water.uptake_target - applied.uptake
+  const error = inGrain - published - house.wants
+  const step = (n: number) => Math.max(-2, Math.min(2, Math.round(n)))
+  const boiledAt = happened.find((t) => t.kind === 'heat-up' || t.kind === 'boil')?.tMin
+  const plannedBoil = made.stages.find((s) => s.id === 'heat-up')!.minutes.expected
+  const steamG = Math.max(1, pot.evaporatedG + SCALE_G * normal())
+  return {
+    error,
+    told: {
+      cookId: String(i).padStart(3, '0'), endedMs: i, grainKey: house.variety, bagId: null, vesselId: house.vessel, heatId: house.heat,
+      heldOver: made.water.absorbed_g / made.grain.mass_g - published,
+      steamPerDry: made.water.evaporated_g / made.grain.mass_g, applied,
+      judged: { wetDry: step((error + TONGUE_SD * normal()) / WET_STEP), hardness: outcome.centreMin < 0.8 ? -1 : 0 },
+      boilFactor: boiledAt === undefined ? null : (plannedBoil / boiledAt) * (1 + BOIL_NOISE * normal()),
+      steamFactor: weighed ? steamG / made.water.evaporated_g : null,
+    },
+  }
+}
