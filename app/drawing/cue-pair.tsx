@@ -142,6 +142,27 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       {ripe ? <path d="M20 30Q40 18 60 18Q80 18 100 30" className={classes.line} /> : <Steam x={60} y={32} many />}
     </g>
   ),
+  'dressing-clear': (ripe) => (
+    <g>
+      <path d="M40 20H80L76 72Q76 78 70 78H50Q44 78 44 72Z" className={classes.body} />
+      <path d="M42 40H78L76 72Q76 78 70 78H50Q44 78 44 72Z" className={ripe ? classes.clear : classes.milky} />
+      {!ripe && <path d="M49 74h2M55 75h2M61 74h2M67 75h2M52 70h2M64 70h2" className={classes.line} />}
+      <path d="M38 20H82" className={classes.rim} />
+      {!ripe && <path d="M88 10L62 62" className={classes.line} />}
+    </g>
+  ),
+  dressed: (ripe, variety) => (
+    <g>
+      <defs>
+        <KernelPattern id={`cue-dressed-${ripe}`} variety={variety} swell={1.4} />
+      </defs>
+      <Bowl>
+        <path d="M19 48H101Q98 77 76 77H44Q22 77 19 48Z" fill={`url(#cue-dressed-${ripe})`} />
+        {!ripe && <path d="M30 68H90Q84 77 76 77H44Q34 77 30 68Z" className={classes.clear} />}
+      </Bowl>
+      {ripe && <path d="M30 26l4 -8M52 24l2 -9M72 24l3 -9M92 26l4 -8" className={classes.line} />}
+    </g>
+  ),
   'water-boils': (ripe) => (
     <Bowl>
       <path d="M18 42H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />

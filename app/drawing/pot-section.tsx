@@ -115,7 +115,7 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
         <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
         <Body vessel={vessel} wall={wall} />
         {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
-        <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} />
+        <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} className={classes.bed} />
         {levels.basket !== undefined && <path d={`M${-at(levels.basket) + 2} ${-levels.basket + 1.5}H${at(levels.basket) - 2}`} className={classes.basket} />}
         {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
         <path d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`} className={classes.swollen} />

@@ -6,7 +6,9 @@ const WORDS: Record<Stage['kind'], string> = {
   simmer: 'simmer', steam: 'steam', moisten: 'moisten', ladle: 'ladle', 'pressure-up': 'to pressure', pressure: 'pressure',
   release: 'release', bake: 'bake', rest: 'rest', turn: 'turn', fluff: 'loosen', spread: 'spread', dress: 'dress', cool: 'cool', hold: 'hold warm',
 }
-export const stageWord = (stage: Pick<Stage, 'kind' | 'id'>): string => (stage.id === 'pour' ? 'pour' : WORDS[stage.kind])
+/** Stages that are called otherwise than others of their kind. */
+const OWN_WORDS = new Map([['pour', 'pour'], ['mix-dressing', 'mix dressing'], ['infuse', 'steep'], ['set', 'set']])
+export const stageWord = (stage: Pick<Stage, 'kind' | 'id'>): string => OWN_WORDS.get(stage.id) ?? WORDS[stage.kind]
 
 /** How high a stage stands on the ribbon, 0..1: height is heat. A rest stands on what the pot still holds. */
 export const heatHeight = ({ heat, kind }: Pick<Stage, 'heat' | 'kind'>): number => {

@@ -47,7 +47,7 @@ async function call(handler: (args: never) => unknown, args: { request?: Request
 
 async function begin(): Promise<string> {
   const { vessels, heats } = { vessels: kitchen().equipment.vessels(), heats: kitchen().equipment.heats() }
-  const house = { vessels, heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams' as const, cup: 'metric' as const, corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
+  const house = { vessels, heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams' as const, cup: 'metric' as const, known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
   const cook = { request: requestOf(firstBench(house), house, Date.now()), vessel_id: vessels[0]!.id, heat_id: heats[0]!.id }
   const { status, to } = await call(bench.action, { request: form({ intent: 'start', cook: JSON.stringify(cook) }) })
   expect(status).toBe(302)
@@ -101,8 +101,8 @@ test('from start to judgement through the routes alone', async () => {
   expect((await judge({ intent: 'judge', wet_dry: '-1', hardness: '1', bottom: 'stuck', note: 'Dry.' })).value).toEqual({ saved: true })
   const { value } = await call(page.loader, { params: { cook } })
   expect(value).toMatchObject({ title: 'Long-grain white', judgement: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' }, learned: { cooks: 1 } })
-  const next = (await call(bench.loader, {})).value as unknown as { house: { corrections: Record<string, { uptakeDelta: number }> } }
-  expect(next.house.corrections['long-white in heavy-pot']!.uptakeDelta).toBeGreaterThan(0)
+  const next = (await call(bench.loader, {})).value as unknown as { house: { known: Record<string, { mean: number }> } }
+  expect(next.house.known['grain long-white']!.mean).toBeGreaterThan(0)
 })
 
 test('settings are kept whole or not at all', async () => {

@@ -40,7 +40,7 @@ describe('the shelf', () => {
     expect(await send(shelf.action, { intent: 'adopt-label', id })).toMatchObject({ status: 200 })
     expect(kitchen().shelf.bags()[0]!.adopted_delta).not.toBeNull()
     expect(await send(shelf.action, { intent: 'drop-bag', id })).toMatchObject({ status: 200 })
-    expect(load(shelf.loader)).toEqual({ bags: [] })
+    expect(load(shelf.loader)).toEqual({ bags: [], forecast: { outlooks: [], buy: [] } })
   })
   test.each([
     [{ intent: 'toString' }, 400, 'intent'], [{}, 400, 'intent'], [{ ...bag, variety: 'gravel' }, 422, 'variety'], [{ ...bag, label_ratio: '1,5,2' }, 422, 'label_ratio'],

@@ -10,7 +10,8 @@ export interface Noticing {
   seen: () => void
   /** A sound is wanted and the browser keeps the page silent. */
   silent: boolean
-  awake: Awake['by']
+  /** The screen should stay lit and this browser cannot keep it so. */
+  goesDark: boolean
 }
 
 /** Told again so often until somebody touches something, ms. */
@@ -22,7 +23,7 @@ const GRAVEST: Record<Signal['kind'], number> = { attention: 0, ended: 1, due: 2
 export function useSenses(signals: readonly Signal[]): Noticing {
   const [touched, setTouched] = useState<ReadonlySet<string>>(new Set())
   const [silent, setSilent] = useState(false)
-  const [awake, setAwake] = useState<Awake['by']>('nothing')
+  const [goesDark, setGoesDark] = useState(false)
   const senses = useRef(FIRST_SENSES)
   const ids = signals.map(({ id }) => id).join('|')
   // The list is made anew with every tick; only other ids are another list.
@@ -39,17 +40,19 @@ export function useSenses(signals: readonly Signal[]): Noticing {
     setSilent(soundIsBlocked())
     let held: Awake | undefined
     let asked = false
+    let touched = false
     const stayLit = async () => {
       if (!senses.current.awake || held || asked) return
       asked = true
       const got = await stayAwake()
       asked = false
-      if (got.by === 'nothing') return
-      held = got
-      setAwake(got.by)
+      // The video needs a touch first: only what fails after one is out of reach.
+      setGoesDark(got.by === 'nothing' && touched)
+      if (got.by !== 'nothing') held = got
     }
     void stayLit()
     const touch = () => {
+      touched = true
       seen.current()
       void wakeSound().then((heard) => setSilent(!heard))
       void stayLit()
@@ -87,5 +90,5 @@ export function useSenses(signals: readonly Signal[]): Noticing {
     const timer = setInterval(tell, AGAIN_MS)
     return () => clearInterval(timer)
   }, [first])
-  return { active, seen: () => seen.current(), silent, awake }
+  return { active, seen: () => seen.current(), silent, goesDark }
 }

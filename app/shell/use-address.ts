@@ -24,13 +24,19 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
   const written = write(state).toString()
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const [seen, setSeen] = useState(search.toString())
+  const [mine, setMine] = useState<string>()
   if (search.toString() !== seen) {
     setSeen(search.toString())
-    if (search.toString() !== written) setState(read(search))
+    // An address of one's own that comes late must not undo what was changed meanwhile.
+    if (sorted(search.toString()) === mine) setMine(undefined)
+    else if (search.toString() !== written) setState(read(search))
   }
   useEffect(() => {
     if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
-    timer.current = setTimeout(() => setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true }), STILL_MS)
+    timer.current = setTimeout(() => {
+      setMine(sorted(written))
+      setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true })
+    }, STILL_MS)
     return () => clearTimeout(timer.current)
   }, [busy, written, seen, past.length, setSearch])
   return {

@@ -1,3 +1,4 @@
+import { dayOf, hourOf, wallMs } from './clock-hour'
 import { clockTime, countdown, dayWord, isClockHour, nextAt, spanWord, withOffset } from './clock-hour'
 
 const berlin = 'Europe/Berlin'
@@ -41,4 +42,21 @@ test('days by their names within a week, by date after', () => {
 test('spans and countdowns', () => {
   expect([40, 89.6, 125, 300].map(spanWord)).toEqual(['40 min', '1 h 30', '2 h 5', '5 h'])
   expect([725_000, 3_725_000, -5, 400].map(countdown)).toEqual(['12:05', '1:02:05', '0:00', '0:01'])
+})
+
+describe('a day and an hour on the wall', () => {
+  test('there and back, in every zone', () => {
+    for (const zone of ['Europe/Berlin', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland', 'UTC'])
+      for (const [day, hour] of [['2026-03-05', '19:00'], ['2026-07-01', '00:05'], ['2026-12-31', '23:59']] as const) {
+        const ms = wallMs(day, hour, zone)!
+        expect([dayOf(ms, zone), hourOf(ms, zone)]).toEqual([day, hour])
+      }
+  })
+  test('an hour that comes twice in autumn is the first of them; one that never comes is the one after', () => {
+    expect(wallMs('2026-10-25', '02:30', 'Europe/Berlin')).toBe(Date.UTC(2026, 9, 25, 0, 30))
+    expect(wallMs('2026-03-29', '02:30', 'Europe/Berlin')).toBe(Date.UTC(2026, 2, 29, 1, 30))
+  })
+  test.each([['2026-02-30', '12:00'], ['2026-13-01', '12:00'], ['05.03.2026', '12:00'], ['2026-03-05', '24:00'], ['2026-03-05', 'noon'], ['', '']])('%s %s is no moment', (day, hour) => {
+    expect(wallMs(day, hour, 'Europe/Berlin')).toBeUndefined()
+  })
 })

@@ -71,3 +71,20 @@ export function countdown(ms: number): string {
   const two = (n: number) => String(n).padStart(2, '0')
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
 }
+
+/** The day on the household's wall, "2026-03-05". */
+export const dayOf = (ms: number, zone: string): string => zoned(ms, zone).toPlainDate().toString()
+
+/** The exact hour on the household's wall, "19:05". */
+export const hourOf = (ms: number, zone: string): string => zoned(ms, zone).toPlainTime().toString({ smallestUnit: 'minute' })
+
+/** The moment of a day and an hour on the household's wall; an hour the clock skips in spring counts as the one after it.
+ *  @returns undefined for what is neither */
+export function wallMs(day: string, hour: string, zone: string): number | undefined {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || !isClockHour(hour)) return undefined
+  try {
+    return Temporal.PlainDateTime.from(`${day}T${hour}`).toZonedDateTime(zone).epochMilliseconds
+  } catch {
+    return undefined
+  }
+}

@@ -6,11 +6,13 @@ import { FINISHES, HEAT_STYLES } from '#core/method/method'
 import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
-import { firstBench, fromSearch, requestOf, toSearch, type BenchState, type House } from './bench-state'
+import { fromSearch, toSearch } from './bench-address'
+import { DRESSING_CHOICES, firstBench, requestOf, type BenchState, type House } from './bench-state'
 import { mendOf } from './mend'
-import { amountWord, countWord } from './words'
+import { countWord } from '#core/eaters/count-words'
+import { amountWord } from './words'
 
-const house: House = { vessels: FIRST_KITCHEN.vessels, heats: FIRST_KITCHEN.heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 1120, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { vessels: FIRST_KITCHEN.vessels, heats: FIRST_KITCHEN.heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams', cup: 'metric', known: {}, elevation_m: 1120, kitchen_c: 20, zone: 'Europe/Berlin', guidance: 'stricter', kept: [], eaters: [] }
 const first = firstBench(house)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 
@@ -45,6 +47,9 @@ const anyBench: fc.Arbitrary<BenchState> = fc.record({
   ),
   method: fc.option(fc.constantFrom(...METHOD_IDS)), finish: fc.option(fc.constantFrom(...FINISHES)),
   cookedShare: fc.integer({ min: 4, max: 20 }).map((n) => n / 20), passes: fc.integer({ min: 1, max: 4 }), toasted: fc.boolean(),
+  keep: fc.integer({ min: 0, max: 8 }), fromKept: fc.integer({ min: 0, max: 6 }), hold: fc.integer({ min: 0, max: 120 }), who: fc.constantFrom(null, 'five, one small', 'three, one no gluten'), byItself: fc.constantFrom(false, false, false, true),
+  dressing: fc.option(fc.record({ style: fc.constantFrom(...DRESSING_CHOICES), infuse: fc.integer({ min: 0, max: 600 }), set: fc.integer({ min: 0, max: 90 }), ml: fc.option(fc.integer({ min: 2, max: 300 }).map((n) => n / 2)) })),
+  under: fc.option(fc.record({ name: fc.constantFrom('nettle soup', 'leek & root stew'), liquidG: fc.integer({ min: 50, max: 5000 }) })),
   wet: fc.option(fc.integer({ min: 5, max: 5000 })), rest: fc.option(fc.integer({ min: 0, max: 60 })),
   lidUntilBoil: fc.constantFrom('on', 'ajar', 'off'),
   heatStyle: fc.constantFrom(...HEAT_STYLES),
@@ -71,11 +76,18 @@ test.each(['grain=toString&for=-4&at=25:00', 'grams=NaN&texture=9&soak=x', 'for=
   expect(fromSearch(new URLSearchParams(text), first, house)).toEqual(first)
 })
 
-test('what was learned of this grain in this pot goes into its request, and into no other', () => {
-  const learned = { uptakeDelta: 0.05, minutesFactor: 1.1, uptakeSd: 0.08, cooks: 2, lastMs: 0 }
-  const taught = { ...house, corrections: { 'long-white in heavy-pot': learned } }
-  expect(requestOf(first, taught, NOW)).toMatchObject({ uptake_delta_g_g: 0.05, minutes_factor: 1.1 })
-  expect(requestOf({ ...first, vesselId: 'thin-pot' }, taught, NOW)).not.toHaveProperty('uptake_delta_g_g')
+const figure = (mean: number) => ({ mean, sd: 0.08, cooks: 2, lastMs: 0, pinned: false })
+test('what was learned goes into the request: of the grain everywhere, of a pot and a burner where they are used', () => {
+  const taught: House = { ...house, known: { 'grain long-white': figure(0.05), 'time heavy-pot': figure(Math.log(1.1)), 'steam heavy-pot': figure(Math.log(1.2)), 'power middle-burner': figure(Math.log(0.9)) } }
+  const request = requestOf(first, taught, NOW)
+  expect(request).toMatchObject({ uptake_delta_g_g: 0.05 })
+  expect(request.minutes_factor).toBeCloseTo(1.1, 9)
+  expect((request.vessel as { steam_factor: number }).steam_factor).toBeCloseTo(1.2, 9)
+  expect((request.heat as { rated_w: number }).rated_w).toBeCloseTo(1750 * 0.9, 6)
+  const other = requestOf({ ...first, vesselId: 'thin-pot', heatId: 'induction' }, taught, NOW)
+  expect(other).toMatchObject({ uptake_delta_g_g: 0.05 })
+  expect(other).not.toHaveProperty('minutes_factor')
+  expect(requestOf({ ...first, grain: 'quinoa' }, taught, NOW)).not.toHaveProperty('uptake_delta_g_g')
 })
 
 test('a pot too small is mended with the house\'s own larger pot', () => {
@@ -112,14 +124,14 @@ test('a house with cups measures whole scoops, and the water follows the grain t
   expect(read.value.grain.mass_g).toBeCloseTo(360 * 0.79, 1)
 })
 
-test('a bag brings its own water until the pot has taught better', () => {
+test('a bag brings its own water, and what was tasted comes on top', () => {
   const bag = { id: 'new', variety: 'long-white' as const, name: 'new', label: '', label_ratio: null, adopted_delta: 0.1, bought_on: null, opened_on: null, new_crop: 1 as const, enriched: 0 as const, left_g: null }
   const state = { ...first, bagId: 'new' }
   // A new crop of 15.5 % moisture: −(0.03 / 0.875)·2.7 = −0.0926, and the label's +0.1.
   expect(requestOf(state, { ...house, bags: [bag] }, NOW).uptake_delta_g_g).toBeCloseTo(0.1 - 0.0926, 3)
   expect(requestOf({ ...state, grain: 'quinoa' }, { ...house, bags: [bag] }, NOW)).not.toHaveProperty('uptake_delta_g_g')
-  const taught = { ...house, bags: [bag], corrections: { 'long-white in heavy-pot': { uptakeDelta: -0.2, minutesFactor: 1, uptakeSd: 0.1, cooks: 3, lastMs: 0 } } }
-  expect(requestOf(state, taught, NOW).uptake_delta_g_g).toBe(-0.2)
+  const taught: House = { ...house, bags: [bag], known: { 'grain long-white': figure(-0.2), 'bag new': figure(0.03) } }
+  expect(requestOf(state, taught, NOW).uptake_delta_g_g).toBeCloseTo(0.1 - 0.0926 - 0.2 + 0.03, 3)
 })
 
 test('words for the order line', () => {

@@ -1,22 +1,28 @@
+import { planFrom } from '#core/contract/plan'
 import { DEFAULTS, LIMITS, type PlanRequestJson } from '#core/contract/plan-request'
-import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { DRESSING_IDS, type DressingId } from '#core/finish/dressing'
+import { varietyOf, type VarietyId } from '#core/grain/varieties'
 import { blendOf } from '#core/grain/blend'
-import { newCropDelta, NEW_CROP_MOISTURE } from '#core/grain/new-crop'
+import { bagDelta } from '#core/grain/bag'
+import type { Authority } from '#core/keep/guidance'
 import type { LidPosition } from '#core/heat/lid'
-import { grainKeyOf, learningKey } from '#core/learn/judged'
-import type { Correction } from '#core/learn/learned'
-import { FINISHES, HEAT_STYLES, type Finish, type HeatStyle } from '#core/method/method'
-import { METHOD_IDS, type MethodId } from '#core/method/index'
+import { grainKeyOf } from '#core/learn/grain-key'
+import type { Applied } from '#core/learn/evidence'
+import { correctionFrom, type Correction, type KnownFigures, type PlanFor } from '#core/learn/beliefs'
+import type { AvoidedId } from '#core/eaters/avoid'
+import { readParty, type Eater } from '#core/eaters/party'
+import type { Finish, HeatStyle } from '#core/method/method'
+import type { MethodId } from '#core/method/index'
 import { SERVING_G } from '#core/plan/amount'
-import { BLEND_TIMINGS, PURPOSES, type BlendTiming, type Purpose } from '#core/plan/request'
+import type { BlendTiming, Purpose } from '#core/plan/request'
 import { CUPS, type CupId } from '#core/quantity/cups'
 import { inScoops } from '#core/quantity/fractions'
-import { ADD_IN_OUTS, ADD_IN_TIMES, type AddInOut, type AddInTime } from '#core/season/seasoning'
+import type { AddInOut, AddInTime } from '#core/season/seasoning'
 import type { Drain } from '#core/water/cling'
 import type { VesselKind } from '#core/vessel/vessel'
 import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/database/equipment'
 import type { BagRow, PourMarkRow } from '#server/database/shelf'
-import { isClockHour, nextAt, withOffset } from '../../time/clock-hour'
+import { nextAt, withOffset } from '../../time/clock-hour'
 
 /** What the house brings to every plan. */
 export interface House {
@@ -29,10 +35,15 @@ export interface House {
   /** Whether grain is scooped, so that it comes in whole scoops. */
   units: 'grams' | 'cups'
   cup: CupId
-  corrections: Readonly<Record<string, Correction>>
+  /** What the notebook has taught. */
+  known: KnownFigures
   elevation_m: number
   kitchen_c: number
   zone: string
+  guidance: Authority
+  /** What lies ready in fridge and freezer, soonest to be eaten first. */
+  eaters: readonly Eater[]
+  kept: readonly { title: string; variety: VarietyId; portions: number; place: 'fridge' | 'freezer' | 'cooling'; useByMs: number | null }[]
 }
 
 /** Everything the cook can choose on the bench. Null means the usual, whatever the grain. */
@@ -66,6 +77,19 @@ export interface BenchState {
   heatStyle: HeatStyle
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'
+  /** Who eats, in words, where it was told so: “fourteen, three small, one no gluten”. */
+  who: string | null
+  /** Portions cooked on top, for another day; and portions already kept that count in. */
+  keep: number
+  fromKept: number
+  /** Held ready for so long before the table, minutes. */
+  hold: number
+  /** Filled now: the appliance starts by itself for the hour. */
+  byItself: boolean
+  /** Seasoned vinegar; null as usual for the purpose. */
+  dressing: { style: DressingId | 'none'; infuse: number; set: number; ml: number | null } | null
+  /** A dish that simmers under the basket. */
+  under: { name: string; liquidG: number } | null
   /** Salt wanted, % of what is cooked; null leaves it to the table. */
   salt: number | null
   stock: number
@@ -74,6 +98,8 @@ export interface BenchState {
   poured: number | null
   at: string | null
 }
+
+export const DRESSING_CHOICES = [...DRESSING_IDS, 'none'] as const
 
 export interface BenchAddIn {
   name: string
@@ -111,6 +137,13 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   heatStyle: DEFAULTS.heat_style,
   pressure: DEFAULTS.pressure,
   release: DEFAULTS.release,
+  who: null,
+  keep: 0,
+  fromKept: 0,
+  hold: 0,
+  byItself: false,
+  dressing: null,
+  under: null,
   salt: null,
   stock: DEFAULTS.stock_share,
   addIns: [],
@@ -146,36 +179,69 @@ const grainsOf = ({ grain, others }: BenchState) => [{ variety: grain, share: 1 
 
 export const grainKeyOfState = (state: BenchState): string => grainKeyOf(grainsOf(state))
 
-export const correctionFor = (state: BenchState, house: House): Correction | undefined =>
-  house.corrections[learningKey(grainKeyOfState(state), vesselOfState(state, house).id)]
+/** What a plan of this bench leans on, by the names things are learned under. */
+export const learnsAs = (state: BenchState, house: House): PlanFor => {
+  const vessel = vesselOfState(state, house)
+  return { grainKey: grainKeyOfState(state), bagId: bagOfState(state, house)?.id ?? null, vesselId: vessel.id, heatId: vessel.own_rated_w === null ? heatOfState(state, house).id : `own ${vessel.id}` }
+}
+
+/** What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had been learned and is planned with. */
+export function startFieldsOf(state: BenchState, house: House): { vessel_id: string; heat_id: string | null; bag_id: string | null; applied: Applied | undefined } {
+  const vessel = vesselOfState(state, house)
+  const learned = correctionFor(state, house)
+  return {
+    vessel_id: vessel.id, heat_id: vessel.own_rated_w === null ? heatOfState(state, house).id : null, bag_id: state.bagId,
+    applied: learned && { uptake: learned.uptake, steam: learned.steam, power: learned.power, time: learned.time },
+  }
+}
+
+export const correctionFor = (state: BenchState, house: House): Correction | undefined => correctionFrom(house.known, learnsAs(state, house))
 
 export const bagOfState = (state: BenchState, house: Pick<House, 'bags'>): BagRow | undefined =>
   house.bags.find((bag) => bag.id === state.bagId && bag.variety === state.grain)
 
-/** What a bag changes before anything was learned of it: its label, where the cook took it over, and a new crop's own water. */
-export function bagDelta(bag: BagRow | undefined): number {
-  if (!bag) return 0
-  const crop = bag.new_crop ? newCropDelta(NEW_CROP_MOISTURE, varietyOf(bag.variety).uptake.standard) : 0
-  return crop + (bag.adopted_delta ?? 0)
-}
-
 /** The amount as it is measured: by the scale as it is, by the cup in the scoops there are. */
 function amountOf(state: BenchState, house: House): PlanRequestJson['amount'] {
-  const asked = { ...state.amount, serving: state.serving }
+  // What is kept already is not cooked again; there is always something in the pot.
+  const value = state.amount.basis === 'servings' ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept) : state.amount.value
+  const asked = { ...state.amount, value, serving: state.serving }
   if (house.units === 'grams') return asked
   const { bulkDensity } = blendOf(grainsOf(state))
-  const grams = asked.basis === 'servings' ? asked.value * SERVING_G[state.serving] : asked.value
+  const grams = asked.basis === 'servings' ? (asked.value + state.keep) * SERVING_G[state.serving] : asked.value
   const cup = CUPS[house.cup].ml
   const { cups } = inScoops(grams / bulkDensity / cup)
   return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
 }
 
+/** What somebody at this table avoids. */
+export function avoidsOf({ who }: Pick<BenchState, 'who'>, house: Pick<House, 'eaters'>): AvoidedId[] {
+  const party = who === null ? undefined : readParty(who, house.eaters)
+  return party?.ok ? party.value.avoids : []
+}
+
+const clamp = (value: number, [min, max]: readonly [number, number]): number => Math.min(max, Math.max(min, value))
+
 /** The plan request of the contract that this bench stands for. */
 export function requestOf(state: BenchState, house: House, nowMs: number): PlanRequestJson {
+  const request = handStarted(state, house, nowMs)
+  if (!state.byItself || state.at === null || vesselOfState(state, house).own_rated_w === null) return request
+  // Soaked meanwhile the grain is done sooner; what that saves it may wait longer.
+  const room = (Date.parse(request.serve_at!) - nowMs) / 60_000
+  let later = 0
+  for (let i = 0; i < 2; i++) {
+    const read = planFrom({ ...request, start_later_minutes: later })
+    if (!read.ok) return request
+    later = clamp(later + Math.floor(room - read.value.total_minutes.expected), LIMITS.start_later_minutes)
+  }
+  return { ...request, start_later_minutes: later }
+}
+
+function handStarted(state: BenchState, house: House, nowMs: number): PlanRequestJson {
   const vessel = vesselOfState(state, house)
   const heat = heatOfState(state, house)
   const learned = correctionFor(state, house)
-  const delta = bagDelta(bagOfState(state, house))
+  const delta = bagDelta(bagOfState(state, house)) + (learned?.uptake ?? 0)
+  const power = Math.exp(learned?.power ?? 0)
   const washes = state.washes ?? varietyOf(state.grain).washes
   return {
     grains: grainsOf(state),
@@ -194,27 +260,31 @@ export function requestOf(state: BenchState, house: House, nowMs: number): PlanR
       height_mm: vessel.height_mm,
       heat_capacity_j_k: vessel.heat_capacity_j_k,
       lid: vessel.lid,
-      steam_factor: vessel.steam_factor,
+      steam_factor: clamp(vessel.steam_factor * Math.exp(learned?.steam ?? 0), [0.1, 5]),
       ...(vessel.marks ? { marks: vessel.marks } : {}),
     },
     heat:
       vessel.own_rated_w === null
-        ? { rated_w: heat.rated_w * heat.power_factor, efficiency: heat.efficiency }
-        : { rated_w: vessel.own_rated_w, efficiency: vessel.own_efficiency! },
+        ? { rated_w: clamp(heat.rated_w * heat.power_factor * power, [50, 20_000]), efficiency: heat.efficiency }
+        : { rated_w: clamp(vessel.own_rated_w * power, [50, 20_000]), efficiency: vessel.own_efficiency! },
     rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
     soak: state.soak && { ...state.soak, wet_mass_g: state.soak.water === 'drain' ? state.wet : null },
     ...(state.texture === null ? {} : { texture: state.texture }),
-    ...(learned
-      ? { uptake_delta_g_g: learned.uptakeDelta, minutes_factor: learned.minutesFactor }
-      : delta === 0
-        ? {}
-        : { uptake_delta_g_g: delta }),
+    ...(delta === 0 ? {} : { uptake_delta_g_g: clamp(delta, [-2, 2]) }),
+    ...(learned && learned.time !== 0 ? { minutes_factor: clamp(Math.exp(learned.time), [0.3, 3]) } : {}),
     blend_timing: state.blendTiming,
     salt_percent: state.salt,
     stock_share: state.stock,
     add_ins: state.addIns.map((a) => ({
       name: a.name, grams_per_100g_dry: a.grams, water_share: a.water, salt_share: a.salt, when: a.when, out: a.out,
     })),
+    keep_servings: state.amount.basis === 'servings' ? state.keep : 0,
+    stuck_g: vessel.sticks_g,
+    hold_minutes: state.hold,
+    guidance: house.guidance,
+    avoids: avoidsOf(state, house),
+    ...(state.dressing === null ? {} : { dressing: state.dressing.style === 'none' ? null : { style: state.dressing.style, infuse_minutes: state.dressing.infuse, set_minutes: state.dressing.set, ml_per_240_ml_dry: state.dressing.ml } }),
+    boiler_dish: state.under && { name: state.under.name, liquid_g: state.under.liquidG },
     pour_override_g: state.poured,
     elevation_m: house.elevation_m,
     kitchen_c: house.kitchen_c,
@@ -226,53 +296,6 @@ export function requestOf(state: BenchState, house: House, nowMs: number): PlanR
   }
 }
 
-const oneOf = <T extends string>(words: readonly T[], text: string | null, otherwise: T): T =>
-  words.includes(text as T) ? (text as T) : otherwise
-const oneOrNull = <T extends string>(words: readonly T[], text: string | null): T | null => (words.includes(text as T) ? (text as T) : null)
-const numberIn = (text: string | null, [min, max]: readonly [number, number]): number | null => {
-  const n = text === null || text.trim() === '' ? NaN : Number(text)
-  return n >= min && n <= max ? n : null
-}
-
-/** The bench as an address, so that a pot can be kept as a bookmark. Only what differs from the first pot is written. */
-export function toSearch(state: BenchState, first: BenchState): URLSearchParams {
-  const search = new URLSearchParams()
-  const put = (key: string, value: string | number | null, usual: string | number | null) => {
-    if (value !== usual && value !== null) search.set(key, String(value))
-  }
-  search.set('grain', state.grain)
-  put('bag', state.bagId, null)
-  for (const other of state.others) search.append('with', `${other.variety}:${other.share}`)
-  put('timing', state.blendTiming, first.blendTiming)
-  if (state.amount.basis === 'servings') search.set('for', String(state.amount.value))
-  else search.set('grams', String(state.amount.value))
-  search.set('pot', state.vesselId)
-  put('by', state.method, null)
-  put('finish', state.finish, null)
-  put('share', state.cookedShare, first.cookedShare)
-  put('passes', state.passes, first.passes)
-  put('toasted', state.toasted ? 'yes' : null, null)
-  put('on', state.heatId, first.heatId)
-  put('as', state.serving, first.serving)
-  put('purpose', state.purpose, first.purpose)
-  put('texture', state.texture, null)
-  put('washes', state.washes, null)
-  put('drain', state.drain, first.drain)
-  if (state.soak) search.set('soak', `${state.soak.minutes}-${state.soak.celsius}-${state.soak.water}`)
-  put('wet', state.wet, null)
-  put('rest', state.rest, null)
-  put('lid', state.lidUntilBoil, first.lidUntilBoil)
-  put('heat', state.heatStyle, first.heatStyle)
-  put('pressure', state.pressure, first.pressure)
-  put('release', state.release, first.release)
-  put('salt', state.salt, null)
-  put('stock', state.stock, first.stock)
-  for (const a of state.addIns) search.append('add', [a.name, a.grams, a.water, a.salt, a.when, a.out].join('~'))
-  put('poured', state.poured, null)
-  put('at', state.at, null)
-  return search
-}
-
 /** The bench after a change. Another grain, amount or soak was not the one that was weighed. */
 export function changedBench(state: BenchState, next: Partial<BenchState>): BenchState {
   const weighed = 'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
@@ -280,60 +303,3 @@ export function changedBench(state: BenchState, next: Partial<BenchState>): Benc
 }
 
 export const MOST_OTHERS = 2
-
-function readOther(text: string): BenchState['others'] {
-  const [variety, share] = text.split(':')
-  const n = numberIn(share ?? null, [0.05, 20])
-  return n !== null && VARIETY_IDS.includes(variety as VarietyId) ? [{ variety: variety as VarietyId, share: n }] : []
-}
-
-function readAddIn(text: string): BenchAddIn[] {
-  const [name = '', grams, water, salt, when, out] = text.split('~')
-  const [g, w, s] = [numberIn(grams ?? null, LIMITS.add_in_g), numberIn(water ?? null, [0, 1]), numberIn(salt ?? null, [0, 1])]
-  if (name.trim() === '' || name.length > 60 || g === null || w === null || s === null) return []
-  return [{ name, grams: g, water: w, salt: s, when: oneOf(ADD_IN_TIMES, when ?? null, 'with-water'), out: oneOf(ADD_IN_OUTS, out ?? null, 'stays') }]
-}
-
-/** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
-export function fromSearch(search: URLSearchParams, first: BenchState, house: Pick<House, 'vessels' | 'heats'>): BenchState {
-  const grams = numberIn(search.get('grams'), LIMITS.amount['dry-mass'])
-  const servings = numberIn(search.get('for'), LIMITS.amount.servings)
-  const [, minutes, celsius, water] = /^(\d+)-(\d+)-(drain|keep)$/.exec(search.get('soak') ?? '') ?? []
-  const soakMinutes = numberIn(minutes ?? null, LIMITS.soak_minutes)
-  const soakCelsius = numberIn(celsius ?? null, LIMITS.soak_celsius)
-  const at = search.get('at')
-  return {
-    grain: oneOf(VARIETY_IDS, search.get('grain'), first.grain),
-    bagId: search.get('bag'),
-    others: search.getAll('with').slice(0, MOST_OTHERS).flatMap(readOther),
-    blendTiming: oneOf(BLEND_TIMINGS, search.get('timing'), first.blendTiming),
-    salt: numberIn(search.get('salt'), LIMITS.salt_percent),
-    stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,
-    addIns: search.getAll('add').slice(0, LIMITS.add_ins).flatMap(readAddIn),
-    poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
-    amount: grams !== null ? { basis: 'dry-mass', value: grams } : { basis: 'servings', value: servings ?? first.amount.value },
-    method: oneOrNull(METHOD_IDS, search.get('by')),
-    finish: oneOrNull(FINISHES, search.get('finish')),
-    cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
-    passes: numberIn(search.get('passes'), [1, 4]) ?? first.passes,
-    toasted: search.get('toasted') === 'yes',
-    serving: oneOf(['side', 'main'], search.get('as'), first.serving),
-    purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
-    vesselId: oneOf(house.vessels.map((v) => v.id), search.get('pot'), first.vesselId),
-    heatId: oneOf(house.heats.map((h) => h.id), search.get('on'), first.heatId),
-    texture: numberIn(search.get('texture'), [0, 1]),
-    washes: numberIn(search.get('washes'), LIMITS.washes),
-    drain: oneOf(['tip', 'sieve'], search.get('drain'), first.drain as 'tip' | 'sieve'),
-    soak:
-      soakMinutes !== null && soakCelsius !== null
-        ? { minutes: soakMinutes, celsius: soakCelsius, water: water as 'drain' | 'keep' }
-        : null,
-    wet: numberIn(search.get('wet'), LIMITS.wet_mass_g),
-    rest: numberIn(search.get('rest'), LIMITS.rest_minutes),
-    lidUntilBoil: oneOf(['on', 'ajar', 'off'], search.get('lid'), first.lidUntilBoil),
-    heatStyle: oneOf(HEAT_STYLES, search.get('heat'), first.heatStyle),
-    pressure: oneOf(['low', 'high'], search.get('pressure'), first.pressure),
-    release: oneOf(['natural', 'timed', 'quick'], search.get('release'), first.release),
-    at: at !== null && isClockHour(at) ? at : null,
-  }
-}

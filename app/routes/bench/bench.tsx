@@ -1,9 +1,10 @@
 import { useMediaQuery } from '@mantine/hooks'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { settledRequest } from '#core/contract/plan-request'
 import { whyMinutes, whyPour, type Known } from '#core/explain/pour'
+import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf, type MethodId } from '#core/method/index'
 import { timelineOf } from '#core/plan/timeline'
@@ -17,9 +18,11 @@ import { HeatRibbon } from '../../drawing/heat-ribbon'
 import { stayPut } from '../../shell/stay-put'
 import { useAddress } from '../../shell/use-address'
 import { clockTime, hourAt } from '../../time/clock-hour'
+import { useNow } from '../../time/use-now'
 import type { Route } from './+types/bench'
 import { Before } from './before'
-import { bagDelta, bagOfState, changedBench, correctionFor, firstBench, fromSearch, grainKeyOfState, heatOfState, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from './bench-state'
+import { fromSearch, toSearch } from './bench-address'
+import { bagOfState, changedBench, correctionFor, firstBench, grainKeyOfState, heatOfState, methodOfState, requestOf, startFieldsOf, vesselOfState, type BenchState, type House } from './bench-state'
 import { Cautions } from './cautions'
 import { houseIn } from './house.server'
 import { Measure } from './measure'
@@ -31,6 +34,8 @@ import { StartBar } from './start-bar'
 import { Study } from './study'
 import { StagesUpright } from './stages-upright'
 import { TABS, type Tab } from './tabs'
+import { useWhatChanged } from './use-what-changed'
+import { supperDishOf } from './supper-dish'
 import { useSlack } from './use-slack'
 import { vesselFromRow } from './vessel-from-row'
 import classes from './bench.module.css'
@@ -39,7 +44,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Bench · Omsel' }]
 
 export function loader() {
   const open = kitchen()
-  return { nowMs: nowMs(), ...houseIn(open), gauge: open.household.gauge() }
+  return { nowMs: nowMs(), ...houseIn(open), gauge: open.household.gauge(), suppers: open.suppers.all().filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12).slice(0, 1).map(({ id, title }) => ({ id, title })) }
 }
 
 /** Starts a cook: what the cook saw is planned once more here, and frozen. */
@@ -69,8 +74,6 @@ export const shouldRevalidate = stayPut
 /** Schools whose water, in the pot before the heat, sets the texture: it can be held. */
 const HELD: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start', 'off-heat', 'switch-cooker', 'pressure-electric', 'pressure-stovetop', 'oven'])
 
-const TICK_MS = 15_000
-
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
   const { settings, house } = loaderData
   const { measures, marks } = house
@@ -97,10 +100,12 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const learned = correctionFor(state, house)
   const known: Known = {
     potMeasured: vesselRow.measured !== '',
-    learned: learned && { delta: learned.uptakeDelta, sd: learned.uptakeSd },
+    learned: learned && { delta: learned.uptake, sd: learned.uptakeSd },
     bagDelta: bagDelta(bagOfState(state, house)),
   }
   const slack = useSlack(request)
+  const changed = useWhatChanged({ vesselId: vesselRow.id, rimMm: vesselRow.rim_diameter_mm, grainG: plan.grain.mass_g, pourG: plan.water.pour_g, steamG: plan.water.evaporated_g })
+  const [lit, setLit] = useState<string>()
   const context = contextOf(plan, state, vessel)
   const times = useMemo(() => {
     const line = timelineOf(plan.stages)
@@ -115,14 +120,14 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
     void submit(
       {
         intent: 'start',
-        cook: JSON.stringify({ request, vessel_id: vesselRow.id, heat_id: vesselRow.own_rated_w === null ? heatOfState(state, house).id : null, bag_id: state.bagId }),
+        cook: JSON.stringify({ request, ...startFieldsOf(state, house) }),
       },
       { method: 'post' },
     )
   }
 
   return (
-    <main className={classes.bench} data-tab={tab}>
+    <main className={classes.bench} data-tab={tab} data-lit={lit}>
       <h1 className="unseen">Bench</h1>
       <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
@@ -132,7 +137,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         <PotView
           plan={plan} vessel={vessel} variety={variety} name={vesselRow.name} lid={state.lidUntilBoil}
           printed={vesselRow.printed}
-          crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked}
+          crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked} says={changed.says}
           hold={!HELD.has(method) ? undefined : {
             pourG: plan.water.pour_g,
             firmG: plan.water.firm_pour_g,
@@ -149,6 +154,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={HELD.has(method) ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whyPour(asked, plan, known)} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
+          wasPourG={changed.wasPourG} lit={lit} onLit={setLit}
           onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
           onGauge={(next) => {
             setGauge(next)
@@ -185,7 +191,12 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       <StartBar
         plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
         why={whyMinutes(plan, known)} search={toSearch(state, first).toString()}
-        onStart={start} undo={canUndo ? undo : undefined} errors={actionData && 'errors' in actionData ? actionData.errors : []}
+        onStart={start} suppers={loaderData.suppers}
+        onSupper={(id) => {
+          leaveAddress()
+          void submit({ intent: 'add', ...supperDishOf(state, house, first, request) }, { method: 'post', action: `/supper/${id}` })
+        }}
+        undo={canUndo ? undo : undefined} errors={actionData && 'errors' in actionData ? actionData.errors : []}
       />
     </main>
   )
@@ -195,15 +206,4 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 function useBench(first: BenchState, house: House, busy: boolean) {
   const { state, become, ...rest } = useAddress<BenchState>({ read: (search) => fromSearch(search, first, house), write: (of) => toSearch(of, first), busy })
   return { ...rest, state, change: (next: Partial<BenchState>) => become(changedBench(state, next)) }
-}
-
-/** Now by the server's clock, at a calm pace; the same on the server's page and on the first one here. */
-function useNow(serverMs: number): number {
-  const [now, setNow] = useState(serverMs)
-  useEffect(() => {
-    const ahead = serverMs - Date.now()
-    const timer = setInterval(() => setNow(Date.now() + ahead), TICK_MS)
-    return () => clearInterval(timer)
-  }, [serverMs])
-  return now
 }

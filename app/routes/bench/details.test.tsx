@@ -12,7 +12,7 @@ import { SoakCurve } from './soak-curve'
 import { TranslateRatio } from './translate-ratio'
 import { grainWord, soakWord } from './words'
 
-const house: House = { ...FIRST_KITCHEN, bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { ...FIRST_KITCHEN, bags: [], marks: [], units: 'grams', cup: 'metric', known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
 const first = firstBench(house)
 const NOW = Date.UTC(2026, 2, 5, 17, 0) // 18:00 in Berlin
 const still = () => {}

@@ -1,6 +1,8 @@
 import type { Settings } from '#core/contract/kitchen'
 import { settingsOf, type Kitchen } from '#server/kitchen/kitchen'
-import { corrections } from '#server/kitchen/learned'
+import { nowMs } from '#server/clock'
+import { keptNow } from '#server/kitchen/kept-now'
+import { beliefsIn } from '#server/kitchen/noting'
 import type { House } from './bench-state'
 
 /** Everything the house brings to a plan, read from its database. */
@@ -17,10 +19,13 @@ export function houseIn(open: Kitchen): { house: House; settings: Settings } {
       marks: open.shelf.marks(),
       units: settings.units,
       cup: settings.cup,
-      corrections: corrections(open.cooks.noted()),
+      known: beliefsIn(open).known,
       elevation_m: settings.elevation_m,
       kitchen_c: settings.kitchen_c,
       zone: settings.zone,
+      guidance: open.household.guidance().guidance,
+      eaters: open.eaters.all(),
+      kept: keptNow(open, nowMs()).filter((k) => k.view.pastMs === 0).map(({ row, view }) => ({ title: row.title, variety: row.variety, portions: view.portions, place: view.place as 'fridge', useByMs: view.useByMs })),
     },
   }
 }

@@ -1,7 +1,8 @@
 import { Button, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import type { Settings } from '#core/contract/kitchen'
-import type { Correction } from '#core/learn/learned'
+import type { Correction } from '#core/learn/beliefs'
 import type { Sum } from '#core/explain/pour'
 import type { WaterWay } from '#core/method/method'
 import type { Plan } from '#core/plan/result'
@@ -41,6 +42,11 @@ export interface MeasureProps {
   ownWords: string | undefined
   onPoured: (pourG: number | null) => void
   onKeep: () => void
+  /** The water before the last change, for some seconds. */
+  wasPourG?: number | undefined
+  /** The term of the balance that is pointed at. */
+  lit?: string | undefined
+  onLit?: (term: string | undefined) => void
 }
 
 /** Where the water goes; ladles: stock, given bit by bit. */
@@ -61,7 +67,7 @@ export function Measure(props: MeasureProps) {
     <div className={classes.measure}>
       <div className={classes.figures}>
         <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} />
-        <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} />
+        <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} was={props.wasPourG} />
       </div>
       <div className="chips" role="group" aria-label="Measure by">
         {gauges.map((g) => (
@@ -73,11 +79,17 @@ export function Measure(props: MeasureProps) {
       <p className={classes.slack}>
         {way === 'excess' || way === 'boiler' ? 'its minutes set the texture' : `firm at ${Math.round(water.firm_pour_g)}, soft at ${Math.round(water.soft_pour_g)} g`}; {water.ratio_by_volume.toFixed(2)} by volume,{' '}
         {water.ratio_by_mass.toFixed(2)} by mass
-        {water.boiler_g !== undefined && `; and ${Math.round(water.boiler_g)} g under the basket`}
+        {plan.boiler_dish && `; the ${plan.boiler_dish.name} gives ${Math.round(plan.boiler_dish.steams_off_g)} g as steam`}
+        {water.boiler_g !== undefined && !plan.boiler_dish && `; and ${Math.round(water.boiler_g)} g under the basket`}
         {slack && (
           <>
             ; <span data-sure={slack.sure}>{slack.says}</span>
             {!slack.sure && ', by estimate'}
+          </>
+        )}
+        {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') && plan.gauges.water_above_bed_mm > 0 && (
+          <>
+            ; <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
           </>
         )}
       </p>
@@ -89,21 +101,22 @@ export function Measure(props: MeasureProps) {
           </UnstyledButton>
         </p>
       ) : (
-        learned && <p className={classes.learned}>{learnedWords(learned, now, settings.zone)}</p>
+        learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings.zone)}</p>
       )}
       <Told key={at.id} {...props} at={at} />
-      <WaterBeam water={water} />
+      <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
     </div>
   )
 }
 
-function Figure({ title, reading, grams, wet = false, why }: { title: string; reading: GaugeReading; grams: number; wet?: boolean; why?: Sum }) {
+function Figure({ title, reading, grams, wet = false, why, was }: { title: string; reading: GaugeReading; grams: number; wet?: boolean; why?: Sum; was?: number | undefined }) {
   const words = reading.unit !== 'g'
   return (
     <div>
       <div className={classes.title}>
         <h2 className="eyebrow">{title}</h2>
         {why && <Why question={`Why ${Math.round(grams)} g?`} sum={why} />}
+        {was !== undefined && Math.round(was) !== Math.round(grams) && <span className={classes.was}>was {Math.round(was)} g</span>}
       </div>
       <p className={`${classes.big} ${wet ? classes.water : ''} figure`}>
         {reading.figure}
@@ -155,12 +168,18 @@ function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge 
   )
 }
 
-/** What the notebook changed, in words: "6 g less water per 100 g since Sunday". */
-function learnedWords({ uptakeDelta, uptakeSd, minutesFactor, lastMs, cooks }: Correction, now: number, zone: string): string {
-  const grams = Math.round(uptakeDelta * 100)
-  const since = dayWord(lastMs, now, zone)
-  const water = grams === 0 ? 'the water as published' : `${Math.abs(grams)} g ${grams < 0 ? 'less' : 'more'} water per 100 g`
-  const percent = Math.round((minutesFactor - 1) * 100)
-  const time = Math.abs(percent) < 2 ? '' : `, ${Math.abs(percent)} % ${percent > 0 ? 'longer' : 'shorter'}`
-  return `${cooks === 1 ? 'One cook' : `${cooks} cooks`} in this pot: ${water}${time} since ${since} (± ${Math.round(uptakeSd * 100)} g)`
+/** What the notebook changed, in words: "published 1.40 → 1.33 ± 0.05 g a gram (6 cooks, the last Sunday); the pot steams 10 % less". */
+function learnedWords({ uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction, { water: { uptake_target } }: Plan, now: number, zone: string): string {
+  const since = lastMs > 0 ? `, the last ${dayWord(lastMs, now, zone)}` : ''
+  const from = cooks === 0 ? 'set by you' : `${cooks === 1 ? 'one cook' : `${cooks} cooks`}${since}`
+  const water = cooks === 0 && uptake === 0 ? '' : `published ${(uptake_target - uptake).toFixed(2)} → ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g a gram (${from})`
+  // There is room for the one thing of the pot that matters most; the page of what was learned says the rest.
+  const other = [
+    { log: steam, says: more(steam, 'the pot steams', 'more', 'less') }, { log: time, says: more(time, 'it takes', 'longer', 'shorter') }, { log: power, says: more(power, 'the burner gives', 'more', 'less') },
+  ].sort((one, two) => Math.abs(two.log) - Math.abs(one.log))[0]!.says
+  return [water, other].filter(Boolean).join('; ')
+}
+const more = (log: number, word: string, up: string, down: string): string => {
+  const percent = Math.round((Math.exp(log) - 1) * 100)
+  return Math.abs(percent) < 2 ? '' : `${word} ${Math.abs(percent)} % ${percent > 0 ? up : down}`
 }

@@ -7,7 +7,7 @@ import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
 import { firstBench, requestOf, type House } from './bench-state'
 import { contextOf, heldAt, ownPourWords } from './own-water'
 
-const house: House = { ...FIRST_KITCHEN, bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
+const house: House = { ...FIRST_KITCHEN, bags: [], marks: [], units: 'grams', cup: 'metric', known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
 const first = firstBench(house)
 const planned = (state = first) => {
   const read = planFrom(requestOf(state, house, 0))

@@ -16,7 +16,7 @@ import { WaterBeam } from './water-beam'
 
 const NOW = Date.UTC(2026, 2, 5, 17, 0)
 const settings: Settings = { ...FIRST_KITCHEN.settings, zone: 'Europe/Berlin', crease_mm: 25 }
-const house: House = { ...FIRST_KITCHEN, programmes: [], measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { ...FIRST_KITCHEN, programmes: [], measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
 const still = () => {}
 
 describe('measure', () => {
@@ -84,10 +84,11 @@ describe('measure', () => {
   })
 
   test('what was learned is said with how sure it is', () => {
-    const learned = { uptakeDelta: -0.062, minutesFactor: 1.08, uptakeSd: 0.07, cooks: 3, lastMs: Date.UTC(2026, 2, 1, 18, 0) }
-    expect(words({ learned })).toContain('3 cooks in this pot: 6 g less water per 100 g, 8 % longer since Sunday (± 7 g)')
-    expect(words({ learned: { ...learned, cooks: 1, uptakeDelta: 0.021, minutesFactor: 1 } })).toContain('One cook in this pot: 2 g more water per 100 g since Sunday')
-    expect(words()).not.toContain('in this pot:')
+    const learned = { uptake: -0.062, steam: Math.log(0.9), time: Math.log(1.08), power: 0, uptakeSd: 0.07, cooks: 3, lastMs: Date.UTC(2026, 2, 1, 18, 0) }
+    // Short-white at standard is published at 1.40; the plan here is the published one.
+    expect(words({ learned })).toContain('published 1.46 → 1.40 ± 0.07 g a gram (3 cooks, the last Sunday); the pot steams 10 % less')
+    expect(words({ learned: { ...learned, cooks: 0, uptake: 0, steam: 0, time: 0, power: Math.log(0.9) } })).toContain('the burner gives 10 % less')
+    expect(words()).not.toContain('published 1.')
   })
 
   test('every gauge read back gives its pour again, within its own rounding', () => {

@@ -18,16 +18,21 @@ interface PotViewProps {
   hold: WaterHold | undefined
   cooked: boolean
   onCooked: (cooked: boolean) => void
+  /** What the last change of pot or crowd did. */
+  says?: string | undefined
 }
 
 /** The pot cut open before the heat; held, as it will be at the table. */
-export function PotView({ plan, vessel, variety, name, lid, crease, printed, hold, cooked, onCooked }: PotViewProps) {
+export function PotView({ plan, vessel, variety, name, lid, crease, printed, hold, cooked, onCooked, says }: PotViewProps) {
   const { gauges } = plan
   const shown = vessel.kind === 'pot' || vessel.kind === 'oven-dish' ? lid : 'on'
   return (
     <>
       <div className={classes.head}>
         <h2 className="figure">{name}</h2>
+        <p className={classes.says} role="status">
+          {says}
+        </p>
         <UnstyledButton className={classes.peek} aria-pressed={cooked} onClick={() => onCooked(!cooked)}>
           {cooked ? 'before the heat' : 'see it cooked'}
         </UnstyledButton>

@@ -1,6 +1,7 @@
 import { Button, NativeSelect, NumberInput, Popover, Stack, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
+import { inSpoons } from '#core/finish/dressing'
 import type { Plan } from '#core/plan/result'
 import { CRYSTALS, teaspoonsOf, type CrystalId } from '#core/season/salt'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
@@ -32,6 +33,7 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
   const said = [
     state.salt === null ? '' : salt_to_add_g < 0.1 ? 'no salt to add' : `${salt_to_add_g.toFixed(1)} g: ${spoons.text} tsp ${CRYSTALS[crystal].name}`,
     stock_g > 0 ? `${Math.round(stock_g)} g of the water is stock` : '',
+    plan.dressing ? dressingWords(plan.dressing, crystal) : '',
     ...plan.seasoning.add_ins.map((a) => `${Math.round(a.grams * 10) / 10} g ${a.name}`),
   ].filter(Boolean)
   return (
@@ -57,6 +59,12 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
       {said.length > 0 && <p className={classes.hint}>{said.join(', ')}</p>}
     </div>
   )
+}
+
+/** "dressing 45 mL vinegar, 18 g sugar, 4.8 g salt (2 tsp flaky), 21 mL to a cup of dry grain". */
+function dressingWords(d: NonNullable<Plan['dressing']>, crystal: CrystalId): string {
+  const salt = d.salt_g + d.salt_last_g
+  return `dressing ${Math.round(d.vinegar_ml)} mL vinegar, ${Math.round(d.sugar_g)} g sugar, ${salt.toFixed(1)} g salt (${inScoops(inSpoons({ sugarG: d.sugar_g, saltG: d.salt_g, saltLastG: d.salt_last_g, vinegarMl: d.vinegar_ml }, crystal).salt).text} tsp ${CRYSTALS[crystal].name})${d.salt_last_g > 0 ? ' last' : ''}; ${Math.round(d.ml_per_240_ml_dry)} mL of it to 240 mL dry`
 }
 
 const BLANK: BenchAddIn = { name: '', grams: 1, water: 0, salt: 0, when: 'with-water', out: 'stays' }

@@ -19,7 +19,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
       Component: () => (
         <StartBar
           plan={plan} now={NOW} startMs={tableMs - total} tableMs={tableMs} asked={tableIn !== undefined} clock={{ zone: 'Europe/Berlin', clock: '24' }}
-          why={{ terms: [], total: 0, sure: 0 }} search="" onStart={() => {}} undo={undefined} errors={[]} {...over}
+          why={{ terms: [], total: 0, sure: 0 }} search="" onStart={() => {}} suppers={[]} onSupper={() => {}} undo={undefined} errors={[]} {...over}
         />
       ),
     },
@@ -51,7 +51,7 @@ test('with an hour too near it says what can be had instead', () => {
 
 test('says the work, the eaters and the mass', () => {
   expect(bar(undefined)).toContain(`serves 5 with ${Math.round(plan.yield.cooked_mass_g)} g cooked`)
-  expect(bar(undefined)).toMatch(/about \d+ min why\? , \d+ min of it by hand/)
+  expect(bar(undefined)).toMatch(/about \d+ min why\? , \d+ min by hand/)
 })
 
 test('what the server refused stands where the hour stood, and undo is there once there is something to undo', () => {

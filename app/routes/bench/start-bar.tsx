@@ -20,13 +20,16 @@ interface StartBarProps {
   /** The bench as an address, for the places that take it further. */
   search: string
   onStart: () => void
+  /** Puts this pot on a supper, where one is laid. */
+  suppers: readonly { id: string; title: string }[]
+  onSupper: (id: string) => void
   undo: (() => void) | undefined
   errors: readonly { path: string; message: string }[]
 }
 
 const SOON_MS = 2 * 60_000
 
-export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, search, onStart, undo, errors }: StartBarProps) {
+export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, search, onStart, suppers, onSupper, undo, errors }: StartBarProps) {
   const busy = useNavigation().state !== 'idle'
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
@@ -39,8 +42,13 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, searc
         </UnstyledButton>
       )}
       <p className={classes.facts}>
-        about {spanWord(plan.total_minutes.expected)} <Why question="Why so long?" sum={why} />, {spanWord(plan.hands_on_minutes)} of it by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        {Math.round(plan.yield.cooked_mass_g)} g cooked · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link>
+        about {spanWord(plan.total_minutes.expected)} <Why question="Why so long?" sum={why} />, {spanWord(plan.hands_on_minutes)} by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        {Math.round(plan.yield.cooked_mass_g)} g cooked · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> · <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>trial</Link> · <Link to={`/supper/split?${search}`}>pots</Link>
+        {suppers.map((s) => (
+          <span key={s.id}>
+            {' '}· <UnstyledButton className="link" onClick={() => onSupper(s.id)} aria-label={`Onto the supper: ${s.title}`}>supper</UnstyledButton>
+          </span>
+        ))}
       </p>
       <p className={classes.when} role="status">
         {errors.length > 0

@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core'
 import type { Plan } from '#core/plan/result'
 import classes from './water-beam.module.css'
 
@@ -7,8 +8,9 @@ interface Term {
   grams: number
 }
 
-/** The ledger as a beam in balance: where the water goes over where it comes from, on one scale. */
-export function WaterBeam({ water }: { water: Plan['water'] }) {
+/** The ledger as a beam in balance: where the water goes over where it comes from, on one scale. A term that is pointed at lights up where it happens:
+ *  steam on the ribbon, what clings and soaks in at the bed, the pour in the pot. */
+export function WaterBeam({ water, lit, onLit }: { water: Plan['water']; /** The term that is pointed at. */ lit?: string | undefined; onLit?: (term: string | undefined) => void }) {
   const goes: Term[] = [
     { id: 'grain', word: 'soaks in', grams: water.absorbed_g },
     { id: 'steam', word: 'boils off', grams: water.evaporated_g },
@@ -24,9 +26,9 @@ export function WaterBeam({ water }: { water: Plan['water'] }) {
   const total = Math.max(1, goes.reduce((sum, t) => sum + t.grams, 0))
   return (
     <figure className={classes.beam} aria-label="The water's balance">
-      <Row terms={goes} total={total} />
+      <Row terms={goes} total={total} lit={lit} onLit={onLit} />
       <div className={classes.bar} aria-hidden />
-      <Row terms={comes} total={total} under />
+      <Row terms={comes} total={total} under lit={lit} onLit={onLit} />
     </figure>
   )
 }
@@ -34,15 +36,20 @@ export function WaterBeam({ water }: { water: Plan['water'] }) {
 /** A term too small for its words keeps its place; its words stand at the right. */
 const ROOM = 0.23
 
-function Row({ terms, total, under = false }: { terms: Term[]; total: number; under?: boolean }) {
+function Row({ terms, total, under = false, lit, onLit }: { terms: Term[]; total: number; under?: boolean; lit: string | undefined; onLit: ((term: string | undefined) => void) | undefined }) {
   return (
     <div className={under ? classes.under : classes.over}>
       {terms.map((term) => (
-        <div key={term.id} data-term={term.id} data-small={term.grams / total < ROOM || undefined} className={classes.term} style={{ flexGrow: term.grams / total }}>
+        <UnstyledButton
+          key={term.id} data-term={term.id} data-small={term.grams / total < ROOM || undefined} className={classes.term} style={{ flexGrow: term.grams / total }}
+          aria-pressed={lit === term.id} aria-label={`${Math.round(term.grams)} g ${term.word}: show where`}
+          onPointerEnter={(event) => event.pointerType === 'mouse' && onLit?.(term.id)} onPointerLeave={(event) => event.pointerType === 'mouse' && onLit?.(undefined)}
+          onClick={(event) => event.detail === 0 || matchMedia('(hover: none)').matches ? onLit?.(lit === term.id ? undefined : term.id) : undefined}
+        >
           <span className={classes.words}>
             <b>{Math.round(term.grams)}</b> {term.word}
           </span>
-        </div>
+        </UnstyledButton>
       ))}
     </div>
   )

@@ -1,17 +1,15 @@
+import { countWord } from '#core/eaters/count-words'
 import { varietyOf } from '#core/grain/varieties'
 import type { MethodId } from '#core/method/index'
 import type { Finish } from '#core/method/method'
 import type { BenchState, House } from './bench-state'
 
-const COUNT = [
-  'nobody', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'thirteen', 'fourteen',
-  'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen', 'twenty',
-]
-/** "five", "4.5", "24". */
-export const countWord = (n: number): string => COUNT[n] ?? String(n)
+/** A sentence too long for the line is told by its first words. */
+const shortly = (who: string): string => (who.length <= LONGEST_SHOWN ? who : `${who.split(',')[0]!.slice(0, LONGEST_SHOWN)} …`)
+const LONGEST_SHOWN = 22
 
-export const amountWord = ({ amount }: Pick<BenchState, 'amount'>): string =>
-  amount.basis === 'servings' ? `For ${countWord(amount.value)}` : `${amount.value} g dry`
+export const amountWord = ({ amount, who, keep, fromKept }: Pick<BenchState, 'amount' | 'who' | 'keep' | 'fromKept'>): string =>
+  amount.basis === 'servings' ? `For ${who === null ? countWord(amount.value) : shortly(who)}${keep > 0 ? ` and ${countWord(keep)} to keep` : ''}${fromKept > 0 ? `, ${countWord(fromKept)} kept` : ''}` : `${amount.value} g dry`
 
 /** The grain as it is called here: by its bag, or by its kind, and what is mixed in. */
 export function grainWord({ grain, bagId, others }: Pick<BenchState, 'grain' | 'bagId' | 'others'>, { bags }: Pick<House, 'bags'>): string {

@@ -42,7 +42,10 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
     <main className="place">
       <div className="place-head">
         <h1 className="figure">Compare</h1>
+        <span className={classes.keys}>
+        <Link to={`/elsewhere?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>In another kitchen</Link>
         <Link to={`/by?${new URLSearchParams({ for: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}>What can be on the table by …</Link>
+        </span>
       </div>
       <p className={classes.lead}>
         {Math.round(base.side.plan.grain.mass_g)} g of {varietyOf(base.state.grain).name.toLowerCase()} in the {vesselOfState(base.state, house).name}, for the same eaters; each ribbon ends at the table.

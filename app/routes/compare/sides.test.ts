@@ -1,9 +1,10 @@
 import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
-import { firstBench, fromSearch, type House } from '../bench/bench-state'
+import { fromSearch } from '../bench/bench-address'
+import { firstBench, type House } from '../bench/bench-state'
 import { candidatesOf } from '../by/candidates'
 import { benchAddress, sidesOf, withBeside } from './sides'
 
-const house: House = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
 const first = firstBench(house)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 const sides = (address: string) => sidesOf(new URLSearchParams(address), first, house, NOW)

@@ -1,5 +1,6 @@
 import { sideOf, type Side } from '#core/compare/side'
-import { fromSearch, methodOfState, requestOf, toSearch, vesselOfState, type BenchState, type House } from '../bench/bench-state'
+import { fromSearch, toSearch } from '../bench/bench-address'
+import { methodOfState, requestOf, vesselOfState, type BenchState, type House } from '../bench/bench-state'
 import { grainWord, METHOD_WORDS } from '../bench/words'
 
 /** Most pots beside each other. */

@@ -1,19 +1,11 @@
 import { data } from 'react-router'
-import { nowMs } from '#server/clock'
+import { answerPress } from '#server/kitchen/answer-press'
 import { kitchen } from '#server/kitchen/kitchen'
 import { press } from '#server/kitchen/press'
 import type { Route } from './+types/events'
 
-/** Takes one press from a device. Sent again, it changes nothing, so a device may send until it hears back. */
+/** One press at the stove. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const receivedMs = nowMs()
-  let body: unknown
-  try {
-    body = await request.json()
-  } catch {
-    return data({ errors: [{ path: '', message: 'the press must be JSON' }] }, { status: 400 })
-  }
-  const pressed = press(kitchen(), params.cook, body, receivedMs)
-  if (!pressed.ok) return data({ errors: pressed.errors }, { status: pressed.errors[0]!.path === 'cook' ? 404 : 422 })
-  return data({ isNew: pressed.value.isNew })
+  const { body, status } = await answerPress(request, 'cook', (said, receivedMs) => press(kitchen(), params.cook, said, receivedMs))
+  return data(body, { status })
 }

@@ -16,7 +16,7 @@ function page(Component: () => React.ReactNode): string {
   )
 }
 const house = (pots: ReturnType<typeof running>[]) => page(() => <House {...({ loaderData: { household: 'Tarn Head', running: pots, nowMs: 0 } } as unknown as Parameters<typeof House>[0])} />)
-const burners = (pots: ReturnType<typeof running>[]) => page(() => <Burners {...({ loaderData: { running: pots, settings } } as unknown as Parameters<typeof Burners>[0])} />)
+const burners = (pots: ReturnType<typeof running>[]) => page(() => <Burners {...({ loaderData: { running: pots, settings, cooling: [], nowMs: 0 } } as unknown as Parameters<typeof Burners>[0])} />)
 
 test('the bar leads to every place, and to each pot that is on', () => {
   const html = house([running('a', 'clay'), running('b', 'heavy blue')])

@@ -1,13 +1,15 @@
 import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { IconMoon, IconSettings, IconSun } from '@tabler/icons-react'
-import { useEffect, useState } from 'react'
-import { Link, NavLink, Outlet, useMatches } from 'react-router'
+import { useEffect, useRef } from 'react'
+import { Link, NavLink, Outlet, useLocation, useMatches } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { runningIn } from '#server/kitchen/running'
 import type { Route } from './+types/house'
+import { orLastKnown, useLastKnown } from '../../shell/last-known'
 import { stayPut } from '../../shell/stay-put'
+import { useNow } from '../../time/use-now'
 import classes from './house.module.css'
 
 export function loader() {
@@ -15,18 +17,31 @@ export function loader() {
   return { household: settingsOf(open).name, running: runningIn(open, nowMs()), nowMs: nowMs() }
 }
 
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orLastKnown('house', serverLoader)
+
 export const shouldRevalidate = stayPut
 
 const PLACES = [
   ['/', 'Bench'],
   ['/stove', 'Stove'],
+  ['/supper', 'Supper'],
   ['/shelf', 'Shelf'],
   ['/pots', 'Pots'],
+  ['/kept', 'Kept'],
   ['/notebook', 'Notebook'],
 ] as const
 
 export default function House({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData
+  useLastKnown('house', loaderData)
+  const places = useRef<HTMLElement>(null)
+  const { pathname } = useLocation()
+  // On a phone the row is longer than the screen: where one is stays in sight.
+  useEffect(() => {
+    const row = places.current
+    const here = row?.querySelector<HTMLElement>('[aria-current=page]')
+    if (row && here && row.scrollWidth > row.clientWidth) row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
+  }, [pathname])
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>
@@ -35,7 +50,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
           <Mark />
           <span>Omsel</span>
         </Link>
-        <nav aria-label="Places" className={classes.places}>
+        <nav aria-label="Places" className={classes.places} ref={places}>
           {PLACES.map(([to, word]) => (
             <NavLink key={to} to={to} end={to === '/'} className={classes.place} data-on={(to === '/stove' && running.length > 0) || undefined}>
               {word}
@@ -44,7 +59,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
         </nav>
         <div className={classes.right}>
           {!onStove &&
-            running.map((cook) => <RunningChip key={cook.id} {...cook} />)}
+            running.map((cook) => <RunningChip key={cook.id} {...cook} nowMs={loaderData.nowMs} />)}
           <span className={classes.household}>{household}</span>
           <NavLink to="/settings" className={classes.gear} aria-label="Settings">
             <IconSettings size={20} aria-hidden />
@@ -57,18 +72,11 @@ export default function House({ loaderData }: Route.ComponentProps) {
   )
 }
 
-function RunningChip({ id, vesselName, tableMs }: { id: string; vesselName: string; tableMs: number }) {
-  const [left, setLeft] = useState<number>()
-  useEffect(() => {
-    const tell = () => setLeft(Math.max(0, Math.round((tableMs - Date.now()) / 60_000)))
-    tell()
-    const timer = setInterval(tell, 15_000)
-    return () => clearInterval(timer)
-  }, [tableMs])
+function RunningChip({ id, vesselName, tableMs, nowMs: heardMs }: { id: string; vesselName: string; tableMs: number; nowMs: number }) {
+  const left = Math.max(0, Math.round((tableMs - useNow(heardMs)) / 60_000))
   return (
     <Link to={`/stove/${id}`} className={classes.chip}>
-      {vesselName}
-      {left !== undefined && ` · ${left} left`}
+      {vesselName} · {left} left
     </Link>
   )
 }

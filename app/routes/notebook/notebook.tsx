@@ -1,37 +1,99 @@
-import { Link } from 'react-router'
+import { Button, NativeSelect, TextInput } from '@mantine/core'
+import { Form, Link, useNavigation, useSearchParams, useSubmit } from 'react-router'
+import { OUTCOME_FILTERS, type OutcomeFilter } from '#core/learn/judgement'
+import type { NotebookFilter } from '#server/database/notebook'
+import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
+import type { MethodId } from '#core/method/index'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { clockTime, dayWord, spanWord } from '../../time/clock-hour'
+import { METHOD_WORDS } from '../bench/words'
 import type { Route } from './+types/notebook'
-import { Season } from './season'
+import { Season, type Kernelled } from './season'
 import { outcomeWords, summaryOf } from './summary'
+import { TwoTaps } from './two-taps'
 import classes from './notebook.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Notebook · Omsel' }]
 
-export function loader() {
+const ON_A_PAGE = 40
+/** More kernels than this blur. */
+const IN_THE_STRIP = 240
+/** What was eaten longer ago is not asked about any more, ms. */
+const STILL_TASTED_MS = 3 * 86_400_000
+const LONGEST_SEARCH = 80
+
+/** Grains of a key, by their names. */
+const grainName = (key: string): string =>
+  key.split(' + ').map((part) => part.split(' ')[0]!).map((id) => VARIETIES.find((v) => v.id === id)?.name ?? id).join(' and ')
+const firstGrain = (key: string): VarietyId => (VARIETIES.find((v) => v.id === key.split(' ')[0])?.id ?? 'long-white') as VarietyId
+
+export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
+  const search = new URL(request.url).searchParams
+  const get = (key: string) => search.get(key)?.slice(0, LONGEST_SEARCH) || undefined
+  const filter: NotebookFilter = Object.fromEntries(
+    Object.entries({ grain: get('grain'), vessel: get('pot'), method: get('by'), bag: get('bag'), outcome: get('was'), text: get('q') }).filter(([, value]) => value !== undefined),
+  )
+  const total = open.notebook.count(filter)
+  const pages = Math.max(1, Math.ceil(total / ON_A_PAGE))
+  const asked = Number(search.get('page') ?? 1)
+  const page = Number.isInteger(asked) && asked >= 1 ? Math.min(asked, pages) : 1
   return {
     nowMs: nowMs(),
     settings: settingsOf(open),
-    cooks: open.cooks.noted().map(summaryOf),
+    cooks: open.notebook.lines(filter, ON_A_PAGE, (page - 1) * ON_A_PAGE).map(summaryOf),
+    strip: open.notebook.strip(filter, IN_THE_STRIP).map(
+      (row): Kernelled => ({ id: row.cook_id, title: row.title, endedMs: row.ended_ms, judgement: { wetDry: row.wet_dry!, hardness: row.hardness ?? 0, bottom: row.bottom ?? 'clean' } }),
+    ),
+    unjudged: open.notebook.unjudged(nowMs() - STILL_TASTED_MS).map((line) => ({ id: line.cook_id, title: line.title, endedMs: line.ended_ms, variety: firstGrain(line.grain_key), vesselName: line.vessel_name })),
+    total, page, pages,
+    choices: {
+      grains: open.notebook.grains().map((key) => ({ value: key, label: grainName(key) })).sort((a, b) => a.label.localeCompare(b.label, 'en')),
+      vessels: open.equipment.vessels().map(({ id, name }) => ({ value: id, label: name })),
+      methods: open.notebook.methods().map((id) => ({ value: id, label: METHOD_WORDS[id as MethodId] ?? id })),
+      bags: open.shelf.bags().map(({ id, name, variety }) => ({ value: id, label: `${name} (${varietyOf(variety).name.toLowerCase()})` })),
+    },
   }
 }
 
+const OUTCOME_WORDS: Record<OutcomeFilter, string> = { right: 'right', wet: 'too wet', dry: 'too dry', unjudged: 'not judged yet', aside: 'set aside' }
+
 /** Every cook there was, newest first, planned beside happened. */
 export default function Notebook({ loaderData }: Route.ComponentProps) {
-  const { cooks, settings, nowMs: now } = loaderData
+  const { cooks, settings, nowMs: now, strip, unjudged, total, page, pages, choices } = loaderData
+  const [search] = useSearchParams()
+  const filtered = ['grain', 'pot', 'by', 'bag', 'was', 'q'].some((key) => search.get(key))
+  const pageAt = (n: number) => {
+    const next = new URLSearchParams(search)
+    next.set('page', String(n))
+    return `?${next.toString()}`
+  }
   return (
     <main className={classes.notebook}>
-      <h1 className="figure">Notebook</h1>
-      {cooks.length === 0 ? (
+      <div className="place-head">
+        <h1 className="figure">Notebook</h1>
+        <nav aria-label="Of the notebook" className={classes.ways}>
+          <Link to="/notebook/learned">what was learned</Link>
+          <Link to="/trials">trials</Link>
+          <Link to="/notebook/copy">copy from an old one</Link>
+        </nav>
+      </div>
+      {unjudged.map(({ id, title, endedMs, variety, vesselName }) => (
+        <TwoTaps key={id} cookId={id} title={title} variety={variety} when={`${dayWord(endedMs, now, settings.zone)}, ${vesselName}`} />
+      ))}
+      {total === 0 && !filtered ? (
         <p>
           Nothing cooked yet. Plan a pot on the <Link to="/">bench</Link>, cook it at the stove, and say how it was: the next pot of that grain
           will know.
         </p>
       ) : (
         <>
-          <Season cooks={cooks} zone={settings.zone} />
+          <Filters choices={choices} search={search} />
+          <Season cooks={strip} zone={settings.zone} />
+          <p role="status" className="quiet small">
+            {total === 0 ? 'No cook is like that.' : `${total} ${total === 1 ? 'cook' : 'cooks'}${pages > 1 ? `, page ${page} of ${pages}` : ''}`}
+          </p>
           <div className={classes.scroll}>
             <table className={classes.table}>
               <thead>
@@ -60,14 +122,45 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
                     <td className={classes.number}>{Math.round(cook.pourG)} g</td>
                     <td className={classes.number}>{spanWord(cook.planned)}</td>
                     <td className={classes.number}>{spanWord(cook.minutes)}</td>
-                    <td>{outcomeWords(cook)}</td>
+                    <td>
+                      {outcomeWords(cook)}
+                      {cook.note && <span className="quiet small"> {cook.note.length > 60 ? `${cook.note.slice(0, 58)}…` : cook.note}</span>}
+                    </td>
                   </tr>
                 ))}
               </tbody>
             </table>
           </div>
+          {pages > 1 && (
+            <nav className={classes.pages} aria-label="Pages">
+              {page > 1 && <Link to={pageAt(page - 1)}>newer</Link>}
+              {page < pages && <Link to={pageAt(page + 1)}>older</Link>}
+            </nav>
+          )}
         </>
       )}
     </main>
+  )
+}
+
+function Filters({ choices, search }: { choices: Route.ComponentProps['loaderData']['choices']; search: URLSearchParams }) {
+  const submit = useSubmit()
+  const busy = useNavigation().state !== 'idle'
+  const select = (name: string, label: string, data: { value: string; label: string }[]) => (
+    <NativeSelect size="xs" name={name} label={label} defaultValue={search.get(name) ?? ''} key={`${name} ${search.get(name) ?? ''}`} data={[{ value: '', label: 'any' }, ...data]} onChange={(event) => void submit(event.currentTarget.form)} />
+  )
+  return (
+    <Form method="get" className={classes.filters} role="search" aria-label="Which cooks">
+      {select('grain', 'Grain', choices.grains)}
+      {select('pot', 'Pot', choices.vessels)}
+      {select('by', 'Cooked', choices.methods)}
+      {choices.bags.length > 0 && select('bag', 'Bag', choices.bags)}
+      {select('was', 'How it was', OUTCOME_FILTERS.map((id) => ({ value: id, label: OUTCOME_WORDS[id] })))}
+      <TextInput size="xs" name="q" label="In notes and names" defaultValue={search.get('q') ?? ''} key={search.get('q') ?? ''} maxLength={LONGEST_SEARCH} />
+      <Button type="submit" size="xs" variant="default" loading={busy}>
+        Find
+      </Button>
+      {search.toString() !== '' && <Link to="/notebook">all of them</Link>}
+    </Form>
   )
 }

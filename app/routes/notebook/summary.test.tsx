@@ -4,7 +4,7 @@ import { outcomeWords, type NotedSummary } from './summary'
 
 const DAY = 86_400_000
 const cook = (id: string, day: number, wetDry: number, over: Partial<NotedSummary> = {}): NotedSummary => ({
-  id, title: 'Quinoa', vesselName: 'clay', endedMs: Date.UTC(2026, 0, 1) + day * DAY, end: 'finish', grainG: 200, pourG: 300, minutes: 40, planned: 38,
+  id, title: 'Quinoa', vesselName: 'clay', endedMs: Date.UTC(2026, 0, 1) + day * DAY, end: 'finish', grainG: 200, pourG: 300, minutes: 40, planned: 38, note: '',
   judgement: { wetDry, hardness: 0, bottom: 'clean' }, ...over,
 })
 
@@ -15,11 +15,13 @@ test('outcomes in words', () => {
   expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('set aside')
 })
 
+const judged = (list: NotedSummary[]) => list.flatMap((c) => (c.judgement ? [{ ...c, judgement: c.judgement }] : []))
+
 describe('the season strip', () => {
   const cooks = [cook('a', 0, 0), cook('b', 10, 2), cook('c', 40, -1), cook('d', 20, 0, { judgement: null })]
   const places = (html: string) =>
     Object.fromEntries([...html.matchAll(/href="\/notebook\/(\w)".*?translate\(([\d.]+) ([\d.]+)\)/gs)].map((m) => [m[1]!, [Number(m[2]), Number(m[3])] as const]))
-  const placed = places(htmlOf(<Season cooks={cooks} zone="UTC" />))
+  const placed = places(htmlOf(<Season cooks={judged(cooks)} zone="UTC" />))
 
   test('one kernel for each judged cook', () => {
     expect(Object.keys(placed).sort()).toEqual(['a', 'b', 'c'])
@@ -33,6 +35,6 @@ describe('the season strip', () => {
     expect(placed.b![1]).toBeGreaterThan(placed.a![1])
   })
   test('two cooks are no season yet', () => {
-    expect(htmlOf(<Season cooks={cooks.slice(0, 2)} zone="UTC" />)).not.toContain('<svg')
+    expect(htmlOf(<Season cooks={judged(cooks.slice(0, 2))} zone="UTC" />)).not.toContain('<svg')
   })
 })

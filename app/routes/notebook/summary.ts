@@ -1,5 +1,5 @@
 import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Judgement } from '#core/learn/judgement'
-import type { NotedCook } from '#server/database/cooks'
+import type { NotedLine } from '#server/database/notebook'
 
 /** A line of the notebook. */
 export interface NotedSummary {
@@ -13,20 +13,22 @@ export interface NotedSummary {
   /** Minutes, as it went and as planned. */
   minutes: number
   planned: number
+  note: string
   judgement: Judgement | null
 }
 
-export const summaryOf = (cook: NotedCook): NotedSummary => ({
-  id: cook.id,
-  title: cook.title,
-  vesselName: cook.vesselName,
-  endedMs: cook.endedMs,
-  end: cook.end,
-  grainG: cook.plan.grain.mass_g,
-  pourG: cook.plan.water.pour_g,
-  minutes: (cook.endedMs - cook.startedMs) / 60_000,
-  planned: cook.plan.total_minutes.expected,
-  judgement: cook.judgement,
+export const summaryOf = (line: NotedLine): NotedSummary => ({
+  id: line.cook_id,
+  title: line.title,
+  vesselName: line.vessel_name,
+  endedMs: line.ended_ms,
+  end: line.end,
+  grainG: line.grain_g,
+  pourG: line.pour_g,
+  minutes: line.minutes,
+  planned: line.planned_minutes,
+  note: line.note,
+  judgement: line.wet_dry === null ? null : { wetDry: line.wet_dry, hardness: line.hardness ?? 0, bottom: line.bottom ?? 'clean' },
 })
 
 /** How it came out, in as few words as say it. */

@@ -12,6 +12,7 @@ import { Calibrate } from './calibrate'
 import { HeatForm } from './heat-form'
 import { MeasureForm } from './measure-form'
 import { AFTER_WORDS, KNOWN_WORDS, PRESSURE_WORDS, ProgrammeForm } from './programme-form'
+import { PotInAMinute } from './pot-in-a-minute'
 import { PotsToScale } from './pots-to-scale'
 import { VesselForm } from './vessel-form'
 import classes from './pots.module.css'
@@ -38,7 +39,7 @@ export async function action({ request }: Route.ActionArgs) {
   return { said: done.value, intent: typed.intent!, at: Date.now() }
 }
 
-type Open = { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined } | { what: 'calibrate'; id: string }
+type Open = { what: 'minute'; id?: undefined } | { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined } | { what: 'calibrate'; id: string }
 
 /** What the house cooks in and on, drawn to one scale, and what is known of it. */
 export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
@@ -58,7 +59,12 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
     <main className="place">
       <div className="place-head">
         <h1 className="figure">Pots and heat</h1>
-        <Button onClick={() => setOpen({ what: 'vessel', id: undefined })}>Another pot</Button>
+        <span className={classes.keys}>
+          <Button variant="default" onClick={() => setOpen({ what: 'vessel', id: undefined })}>
+            Another pot
+          </Button>
+          <Button onClick={() => setOpen({ what: 'minute' })}>A pot in a minute</Button>
+        </span>
       </div>
       <PotsToScale vessels={vessels} />
       <ul className={classes.list}>
@@ -164,6 +170,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
       </div>
       <Drawer opened={open !== undefined} onClose={() => setOpen(undefined)} position="right" size="md" lockScroll={false} title={titleOf(open, vessel?.name)} closeButtonProps={{ 'aria-label': 'Close' }}>
         {open?.what === 'vessel' && <VesselForm key={open.id} vessel={vessel} refused={refused} />}
+        {open?.what === 'minute' && <PotInAMinute heats={heats} elevationM={settings.elevation_m} kitchenC={settings.kitchen_c} refused={refused} />}
         {open?.what === 'heat' && <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />}
         {open?.what === 'programme' && <ProgrammeForm key={open.id} programme={programmes.find((p) => p.id === open.id)} appliances={appliances} refused={refused} />}
         {open?.what === 'measure' && <MeasureForm key={open.id} measure={measures.find((m) => m.id === open.id)} refused={refused} />}
@@ -179,5 +186,5 @@ const UNMEASURED = 'described only: what it holds to 5 %, its heat to a quarter,
 function titleOf(open: Open | undefined, name: string | undefined): string {
   if (!open) return ''
   if (open.what === 'calibrate') return `Measure the ${name ?? 'pot'}`
-  return open.id === undefined ? { vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own', programme: 'A programme' }[open.what] : `The ${name ?? 'figures'}`
+  return open.id === undefined ? { minute: 'A pot in a minute', vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own', programme: 'A programme' }[open.what] : `The ${name ?? 'figures'}`
 }

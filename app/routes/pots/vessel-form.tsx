@@ -6,7 +6,7 @@ import { MATERIAL_IDS, MATERIALS } from '#core/vessel/calibration'
 import type { VesselRow } from '#server/database/equipment'
 import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 
-const FIELDS = ['name', 'kind', 'capacity_ml', 'rim_diameter_mm', 'base_diameter_mm', 'height_mm', 'lid', 'lining', 'material', 'empty_g', 'own_rated_w', 'marks', 'printed'] as const
+const FIELDS = ['name', 'kind', 'capacity_ml', 'rim_diameter_mm', 'base_diameter_mm', 'height_mm', 'lid', 'lining', 'material', 'empty_g', 'own_rated_w', 'sticks_g', 'marks', 'printed'] as const
 const KINDS = [
   { value: 'pot', label: 'a pot for a burner' },
   { value: 'cooker', label: 'a switch cooker' },
@@ -53,6 +53,7 @@ export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined;
           <TextInput label="Weighs empty with its lid, g" description="empty: a guess from its size" inputMode="decimal" {...field('empty_g')} />
         </Group>
         {(kind === 'cooker' || kind === 'pressure-electric') && <TextInput label="Its plate says, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
+        <TextInput label="Cooked grain that stays stuck in it, g" description="each batch is made so much larger; empty: none" inputMode="decimal" {...field('sticks_g')} />
         <Textarea label="Marks you counted in" description='one a line, from the bottom: "20 mm = 500 mL"; empty for none' autosize minRows={2} {...field('marks')} />
         <Textarea label="Lines printed inside" description='one a line, from the bottom: "3 = 41 mm"; empty for none' autosize minRows={2} {...field('printed')} />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}

@@ -8,10 +8,14 @@ import { CRYSTAL_IDS, CRYSTALS } from '#core/season/salt'
 import { nowMs } from '#server/clock'
 import { DEVICE_KINDS } from '#server/devices/device'
 import { wayOf } from '#server/devices/ways'
+import { saveGuidance } from '#server/kitchen/kept-keeps'
+import { dropEater, saveEater } from '#server/kitchen/eater-keeps'
 import { keepDevice } from '#server/kitchen/device-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import type { Route } from './+types/settings'
 import { Devices, type DeviceShown } from './devices'
+import { Eaters } from './eaters'
+import { Keeping } from './keeping'
 import { Senses } from './senses'
 import classes from './settings.module.css'
 
@@ -19,7 +23,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Settings · Omsel' }]
 
 export function loader() {
   const settings = settingsOf(kitchen())
-  return { settings, zones: Intl.supportedValuesOf('timeZone'), boilC: boilingPointAt(metres(settings.elevation_m)), devices: devicesShown() }
+  return { settings, zones: Intl.supportedValuesOf('timeZone'), boilC: boilingPointAt(metres(settings.elevation_m)), devices: devicesShown(), guidance: kitchen().household.guidance(), eaters: kitchen().eaters.all() }
 }
 
 function devicesShown(): DeviceShown[] {
@@ -36,7 +40,15 @@ export async function action({ request }: Route.ActionArgs) {
     const kept = keepDevice(kitchen(), form, nowMs())
     return kept.ok ? { saved: true as const } : data({ errors: kept.errors, typed: form }, { status: 422 })
   }
-  if (form.intent !== 'save') return data({ errors: [{ path: 'intent', message: `intent must be save or device, got "${String(form.intent)}"` }], typed: form }, { status: 400 })
+  if (form.intent === 'guidance') {
+    const kept = saveGuidance(kitchen(), form)
+    return kept.ok ? { saved: true as const, what: 'guidance' as const } : data({ errors: kept.errors, typed: form }, { status: 422 })
+  }
+  if (form.intent === 'save-eater' || form.intent === 'drop-eater') {
+    const kept = form.intent === 'save-eater' ? saveEater(kitchen(), form) : dropEater(kitchen(), form.id)
+    return kept.ok ? { saved: true as const, what: 'eaters' as const, at: nowMs() } : data({ errors: kept.errors, typed: form }, { status: 422 })
+  }
+  if (form.intent !== 'save') return data({ errors: [{ path: 'intent', message: `intent must be save, guidance, device, save-eater or drop-eater, got "${String(form.intent)}"` }], typed: form }, { status: 400 })
   const read = readSettings(form)
   if (!read.ok) return data({ errors: read.errors, typed: form }, { status: 422 })
   kitchen().household.save(read.value)
@@ -49,11 +61,12 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
   const { settings, zones, boilC } = loaderData
   const busy = useNavigation().state !== 'idle'
   const failed = actionData && 'errors' in actionData ? actionData : undefined
+  const general = failed?.typed.intent === 'save' ? failed : undefined
   const field = (name: keyof Settings) => ({
     name,
     // What was typed stays typed, also when it was refused.
-    defaultValue: String(failed?.typed[name] ?? settings[name]),
-    error: failed?.errors.find((e) => e.path === name)?.message.replace(`${name} `, ''),
+    defaultValue: String(general?.typed[name] ?? settings[name]),
+    error: general?.errors.find((e) => e.path === name)?.message.replace(`${name} `, ''),
   })
   return (
     <main className={classes.settings}>
@@ -84,8 +97,8 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           </Group>
           <Group justify="flex-end" gap="md">
             <span role="status" className="quiet">
-              {actionData && 'saved' in actionData && !busy ? 'Saved; every plan counts with it.' : ''}
-              {failed && !busy ? 'Not saved yet: see above.' : ''}
+              {actionData && 'saved' in actionData && !('what' in actionData) && !busy ? 'Saved; every plan counts with it.' : ''}
+              {general && !busy ? 'Not saved yet: see above.' : ''}
             </span>
             <Button type="submit" name="intent" value="save" loading={busy}>
               Save
@@ -93,6 +106,12 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           </Group>
         </Stack>
       </Form>
+      <Eaters
+        eaters={loaderData.eaters}
+        refused={failed?.typed.intent === 'save-eater' ? { errors: failed.errors, typed: failed.typed as Record<string, string> } : undefined}
+        savedAt={actionData && 'at' in actionData ? actionData.at : undefined}
+      />
+      <Keeping authority={loaderData.guidance.guidance} own={loaderData.guidance.own} refused={failed?.typed.intent === 'guidance' ? { errors: failed.errors, typed: failed.typed as Record<string, string> } : undefined} saved={actionData !== undefined && 'what' in actionData && actionData.what === 'guidance' && !busy} />
       <Senses />
       <Devices devices={loaderData.devices} />
     </main>

@@ -24,7 +24,7 @@ export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag
               <span className={`${classes.left} figure`}>{bag.left_g === null ? '' : bag.left_g >= 1000 ? `${(bag.left_g / 1000).toFixed(1)} kg` : `${Math.round(bag.left_g)} g`}</span>
             </div>
             <p className={classes.words}>
-              {[bag.new_crop ? 'new crop: holds more water, pour less' : '', bag.enriched ? 'enriched: washing takes the added vitamins off' : '', bag.label].filter(Boolean).join(' · ') || variety.character}
+              {[...bag.notFor, bag.new_crop ? 'new crop: holds more water, pour less' : '', bag.enriched ? 'enriched: washing takes the added vitamins off' : '', bag.label].filter(Boolean).join(' · ') || variety.character}
             </p>
             {bag.means && (
               <p className={classes.words}>

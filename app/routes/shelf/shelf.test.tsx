@@ -10,7 +10,7 @@ import { WhatGrain } from './what-grain'
 
 const bag = (over: Partial<ShelfBag> = {}): ShelfBag => ({
   id: 'b1', variety: 'basmati', name: 'the big sack', label: 'Soak half an hour.', label_ratio: 1.5, adopted_delta: null, bought_on: null, opened_on: null,
-  new_crop: 0, enriched: 0, left_g: 6200, means: { low: 1.78, middle: 1.9, high: 2.01 }, ...over,
+  new_crop: 0, enriched: 0, left_g: 6200, notFor: [], means: { low: 1.78, middle: 1.9, high: 2.01 }, ...over,
 })
 /** Forms need a router that takes actions. */
 const inRouter = (node: React.ReactNode) => {

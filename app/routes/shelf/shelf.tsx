@@ -2,14 +2,18 @@ import { Button, Drawer } from '@mantine/core'
 import { useState } from 'react'
 import { data, Link, useNavigation } from 'react-router'
 import type { Read } from '#core/contract/plan-request'
+import { AVOIDABLE, heldBy } from '#core/eaters/avoid'
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
 import { kitchen } from '#server/kitchen/kitchen'
+import { nowMs } from '#server/clock'
+import { shelfForecast } from '#server/kitchen/shelf-forecast'
 import { adoptLabel, dropBag, labelMeaning, saveBag } from '#server/kitchen/shelf-keeps'
 import { Kernel } from '../../drawing/kernel-pattern'
 import { typedOf, type Refused } from '../../forms/errors'
 import type { Route } from './+types/shelf'
 import { BagForm } from './bag-form'
 import { Bags } from './bags'
+import { Enough } from './enough'
 import type { ShelfBag } from './shelf-bag'
 import { WhatGrain } from './what-grain'
 import classes from './shelf.module.css'
@@ -18,8 +22,10 @@ export const meta: Route.MetaFunction = () => [{ title: 'Shelf · Omsel' }]
 
 export function loader() {
   return {
+    forecast: shelfForecast(kitchen(), nowMs()),
     bags: kitchen().shelf.bags().map((bag): ShelfBag => ({
       ...bag,
+      notFor: kitchen().eaters.all().flatMap((e) => heldBy(bag.variety, e.avoids).map((food) => `not for ${e.name}: ${AVOIDABLE[food].word}`)),
       means: bag.label_ratio === null ? null : labelMeaning(bag.variety, bag.label_ratio).uptake,
     })),
   }
@@ -61,6 +67,7 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         <Button onClick={() => setEditing('new')}>Put a bag on it</Button>
       </div>
       <Bags bags={bags} onEdit={setEditing} />
+      <Enough forecast={loaderData.forecast} />
       <WhatGrain shelf={[...new Set(bags.map((bag) => bag.variety))]} />
       <h2 className="place-part">Every grain</h2>
       <ul className={classes.grains}>

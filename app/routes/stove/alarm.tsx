@@ -4,7 +4,7 @@ import type { Noticing } from '../../senses/use-senses'
 import classes from './alarm.module.css'
 
 /** What should be noticed, large enough to be seen from the door; and whether it can be heard. */
-export function Alarm({ active, seen, silent }: Noticing) {
+export function Alarm({ active, seen, silent, goesDark }: Noticing) {
   const [first] = active
   const loud = first && first.kind !== 'due'
   return (
@@ -21,6 +21,11 @@ export function Alarm({ active, seen, silent }: Noticing) {
         </section>
       )}
       {silent && !first && <Silent />}
+      {goesDark && (
+        <p className={classes.silent} role="status">
+          This browser cannot keep the screen lit: touch it now and then, or let the device stay on. <Link to="/settings#senses">Sounds and a lit screen</Link>
+        </p>
+      )}
     </>
   )
 }

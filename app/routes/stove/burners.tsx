@@ -1,9 +1,11 @@
 import { Link, redirect } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { coolingTubs } from '#server/kitchen/cooling-tubs'
 import { runningIn } from '#server/kitchen/running'
 import { clockTime } from '../../time/clock-hour'
 import type { Route } from './+types/burners'
+import { CoolingStrip } from './cooling-strip'
 import classes from './burners.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Stove · Omsel' }]
@@ -12,15 +14,16 @@ export function loader() {
   const open = kitchen()
   const running = runningIn(open, nowMs())
   if (running.length === 1) throw redirect(`/stove/${running[0]!.id}`)
-  return { running, settings: settingsOf(open) }
+  return { running, settings: settingsOf(open), cooling: coolingTubs(open, nowMs()), nowMs: nowMs() }
 }
 
 /** Every pot that is on, or a cold stove. */
 export default function Burners({ loaderData }: Route.ComponentProps) {
-  const { running, settings } = loaderData
+  const { running, settings, cooling } = loaderData
   return (
     <main className={classes.burners}>
       <h1 className="figure">{running.length === 0 ? 'Nothing on the stove' : 'On the stove'}</h1>
+      <CoolingStrip tubs={cooling} now={loaderData.nowMs} />
       {running.length === 0 ? (
         <p>
           A pot planned on the <Link to="/">bench</Link> comes here when it is started: what to do now, what ends it, and what is next.

@@ -5,6 +5,7 @@ import { USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
 import { CUES } from '#core/method/cues'
 import type { Stage } from '#core/plan/result'
+import { EVENT_WORDS } from './event-words'
 import classes from './stove.module.css'
 
 interface KeysProps {
@@ -65,13 +66,10 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
   )
 }
 
-const WORDS: Record<EventKind, string> = {
-  cue: 'done', 'go-on': 'go on now', skip: 'skip it', late: 'guests late', opened: 'opened', 'boiled-over': 'boiled over', 'heat-high': 'heat was high', 'heat-low': 'heat was low', 'heat-out': 'heat was out', 'water-added': 'water added', stirred: 'stirred', remedy: 'putting it right', 'minute-more': 'a minute more', 'lid-lifted': 'lid lifted', washed: 'a wash', weighed: 'weighed wet', soaked: 'how long it soaked', 'take-back': 'take back', finish: 'on the table', stop: 'set aside',
-}
 /** What was pressed, by the word that stood on its key. */
 function wordOf({ kind, stage }: CookEvent, stages: readonly Stage[]): string {
   const cue = kind === 'cue' ? stages.find((s) => s.id === stage)?.cue_id : undefined
-  return (cue ? CUES[cue].key : WORDS[kind]).toLowerCase()
+  return (cue ? CUES[cue].key : EVENT_WORDS[kind]).toLowerCase()
 }
 
 /** Keys act once a press, not while held, and never while somebody types. */

@@ -1,7 +1,7 @@
 import { UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import type { EventKind } from '#core/cook/events'
-import { looked, type Seen } from '#core/cook/looked'
+import { looked, type Seen } from '#core/rescue/looked'
 import type { StageView } from '#core/cook/replay'
 import type { Stage } from '#core/plan/result'
 import type { Remedy } from '#core/cook/remedy'

@@ -31,7 +31,7 @@ describe('advice', () => {
 })
 
 describe('the sign', () => {
-  const noticing = { seen: still, silent: false, awake: 'nothing' as const }
+  const noticing = { seen: still, silent: false, goesDark: false }
   test('stands for what is gravest, as an alert where it cannot wait', () => {
     const html = htmlOf(<Alarm {...noticing} active={[{ id: 'a', kind: 'attention', says: 'Look closely' }, { id: 'b', kind: 'ended', says: 'Off the heat' }]} />)
     expect(html).toContain('role="alert"')
@@ -44,6 +44,7 @@ describe('the sign', () => {
   test('a page that is kept silent says so, and where to change it; one that is heard says nothing', () => {
     expect(htmlOf(<Alarm {...noticing} silent active={[]} />)).toContain('href="/settings#senses"')
     expect(textOf(<Alarm {...noticing} active={[]} />)).toBe('')
+    expect(textOf(<Alarm {...noticing} goesDark active={[]} />)).toContain('cannot keep the screen lit')
   })
 })
 

@@ -1,4 +1,7 @@
 import type { CookView, StageView } from '#core/cook/replay'
+import { meanwhile } from '#core/cook/meanwhile'
+import type { Purpose } from '#core/method/method'
+import { LOOSEN_WAYS } from '#core/finish/loosen'
 import type { Variety } from '#core/grain/varieties'
 import { CUES } from '#core/method/cues'
 import type { Plan, Stage } from '#core/plan/result'
@@ -6,7 +9,9 @@ import type { Retimed } from '#core/cook/retime'
 import type { Vessel } from '#core/vessel/vessel'
 import { CuePair } from '../../drawing/cue-pair'
 import { knobWord, type Knob } from '../../drawing/knob-word'
+import { LoosenDrawing } from '../../drawing/loosen-drawing'
 import { PotInside } from '../../drawing/pot-inside'
+import { OwnPicture } from './own-picture'
 import { aimOf, pourWords, type DeviceReading } from './readings'
 import type { AtTheStove } from './use-reckoned'
 import { clockTime, countdown, type HouseClock } from '../../time/clock-hour'
@@ -31,12 +36,17 @@ interface NowPanelProps {
   /** What devices say beside this cook. */
   readings: readonly DeviceReading[]
   retimed: Retimed | undefined
+  purpose: Purpose
+  cookId: string
+  /** The cook's own pictures of cues in this pot. */
+  cuePhotos: Readonly<Record<string, string>>
 }
 
 /** One glance: what to do, what ends it, what comes next and when. */
-export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, readings, retimed }: NowPanelProps) {
+export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, readings, retimed, purpose, cookId, cuePhotos }: NowPanelProps) {
   const next = view.next && plan.stages.find((s) => s.id === view.next!.id)
   const place = stage && knobWord(stage, knob)
+  const task = stage && current && meanwhile(plan, stage, purpose, waitLeft(stage, current, now))
   const table = clockTime(view.tableMs, clock)
   const slid = Math.round((view.tableMs - view.plannedTableMs) / 60_000)
   return (
@@ -54,18 +64,23 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
         )}
         <ul className={classes.checks}>
           {place && <li>Knob at “{place}”</li>}
-          {stage?.checks.map((check) => (
+          {stage?.checks.filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how).map((check) => (
             <li key={check}>{check}</li>
           ))}
           {stage && current && lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
           {current && current.liftedMinutes > 0 && <li>{liftedWords(view, current)}</li>}
           {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
+          {task && <li>While you wait: {task.says}</li>}
           {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
         </ul>
       </div>
       <div className={classes.aside}>
+        {stage?.loosen && <LoosenDrawing way={stage.loosen} variety={variety} />}
         {stage?.cue_id && (
-          <CuePair cue={stage.cue_id} variety={variety} yet={CUES[stage.cue_id].yet} now={CUES[stage.cue_id].now} />
+          <>
+            <CuePair cue={stage.cue_id} variety={variety} yet={CUES[stage.cue_id].yet} now={CUES[stage.cue_id].now} />
+            {stage.power_w > 0 && <OwnPicture cue={stage.cue_id} cookId={cookId} photo={cuePhotos[stage.cue_id]} />}
+          </>
         )}
         <div className={classes.below}>
           <p className={classes.next}>
@@ -89,6 +104,10 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
     </section>
   )
 }
+
+/** Minutes until a hand may be wanted: the clock's end, or the first moment a cue may come. */
+const waitLeft = (stage: Stage, current: StageView, now: number): number =>
+  stage.ends_on === 'clock' ? (current.endMs - now) / 60_000 : stage.minutes.low - (now - current.startMs) / 60_000
 
 /** A clock counts down to its end. A cue counts up, beside the minutes it may take. */
 function Clock({ stage, current, now, plan, readings }: { stage: Stage; current: StageView; now: number; plan: Plan; readings: readonly DeviceReading[] }) {

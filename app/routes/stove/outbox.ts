@@ -10,12 +10,14 @@ export interface PressMore {
   amount?: number
   remedy?: Remedy
   target?: string
+  /** Of a supper: which of its dishes it speaks of. */
+  dish?: string
 }
 
 /** A press that no server has confirmed yet. */
-interface Waiting extends PressMore {
+interface Waiting<K extends string> extends PressMore {
   id: string
-  kind: EventKind
+  kind: K
   stage: string
   pressed_ms: number
   ahead_ms: number
@@ -26,39 +28,62 @@ interface Waiting extends PressMore {
 
 const PAGE = typeof window === 'undefined' ? '' : uuid()
 /** When it is sent, by the clock it was pressed by; the steady clock of the same page knows best how long that is. */
-const sentMs = ({ page, pressed_ms, steady_ms }: Waiting): number => (page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now())
+const sentMs = ({ page, pressed_ms, steady_ms }: Waiting<string>): number => (page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now())
+
+/** Why the server would not have it. */
+async function wordsOf(response: Response): Promise<string> {
+  const body = (await response.json().catch(() => undefined)) as { errors?: { message: string }[] } | undefined
+  return body?.errors?.[0]?.message ?? `the server said ${response.status}`
+}
 
 const RETRY_MS = 2500
 /** Presses kept though the server has them; the page drops those it has heard back by their ids. */
 const MOST_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
 
-function stored(cookId: string): Waiting[] {
+function stored<K extends string>(cookId: string): Waiting<K>[] {
   try {
     const list: unknown = JSON.parse(localStorage.getItem(keyOf(cookId)) ?? '[]')
-    return Array.isArray(list) ? (list as Waiting[]) : []
+    return Array.isArray(list) ? (list as Waiting<K>[]) : []
   } catch {
     return []
   }
 }
 
-export interface Outbox {
-  /** Presses not confirmed yet, as events by the server's clock. */
-  waiting: CookEvent[]
+/** A press as an event, by the server's clock. */
+export type Pressed<K extends string> = Omit<CookEvent, 'kind'> & Pick<PressMore, 'dish'> & { kind: K }
+
+export interface Outbox<K extends string> {
+  /** Presses not confirmed yet. */
+  waiting: Pressed<K>[]
   /** Presses the server has taken; the same events come back from it by their ids. */
-  taken: CookEvent[]
+  taken: Pressed<K>[]
   /** Whether the last try to send failed. */
   cutOff: boolean
-  press: (kind: EventKind, stage: string, more?: PressMore) => void
+  /** What the server refused last, in its words. */
+  refused: string | undefined
+  /** @param afterMs the latest that the screen had shown by the server's clock: who presses has seen it, so the press comes after it */
+  press: (kind: K, stage: string, more?: PressMore, afterMs?: number) => void
+}
+
+/** When a press was made, by the device's clock and how far the server's is ahead. What a device knows of the server's clock moves by the delay of
+ *  every answer, so two presses close together could change places; the order they were made in stands.
+ *  @param deviceMs the device's clock  @param aheadMs the server's clock minus it  @param before the device's press before this one
+ *  @param afterMs the latest event on the screen, by the server's clock */
+export function pressedAt(deviceMs: number, aheadMs: number, before: { pressed_ms: number; ahead_ms: number } | undefined, afterMs = -Infinity): { pressed_ms: number; ahead_ms: number } {
+  const pressed = Math.max(deviceMs, (before?.pressed_ms ?? -Infinity) + 1)
+  const latest = Math.max(afterMs, before ? before.pressed_ms + before.ahead_ms : -Infinity)
+  return { pressed_ms: pressed, ahead_ms: Math.max(Math.round(aheadMs), Math.floor(latest) + 1 - pressed) }
 }
 
 /** Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted server.
- *  @param aheadMs the server's clock minus this device's  @param onSent after the server has taken something */
-export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): Outbox {
-  const [waiting, setWaiting] = useState<Waiting[]>([])
+ *  @param address where they go; left out: the cook's own  @param aheadMs the server's clock minus this device's  @param onSent after the server has taken something */
+export function useOutbox<K extends string = EventKind>(cookId: string, aheadMs: number, onSent: () => void, address = `/cooks/${cookId}/events`): Outbox<K> {
+  const [waiting, setWaiting] = useState<Waiting<K>[]>([])
   const [cutOff, setCutOff] = useState(false)
+  const [refused, setRefused] = useState<string>()
   // What the server has taken stays here until the page has heard it back: a pressed cue must not come back for a blink.
-  const [taken, setTaken] = useState<Waiting[]>([])
+  const [taken, setTaken] = useState<Waiting<K>[]>([])
   const sending = useRef(false)
   const sent = useRef(onSent)
   useEffect(() => {
@@ -66,8 +91,8 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
   })
 
   const keep = useCallback(
-    (change: (list: Waiting[]) => Waiting[]) => {
-      const list = change(stored(cookId))
+    (change: (list: Waiting<K>[]) => Waiting<K>[]) => {
+      const list = change(stored<K>(cookId))
       localStorage.setItem(keyOf(cookId), JSON.stringify(list))
       setWaiting(list)
     },
@@ -78,10 +103,10 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
     if (sending.current) return
     sending.current = true
     try {
-      for (let next = stored(cookId)[0]; next; next = stored(cookId)[0]) {
+      for (let next = stored<K>(cookId)[0]; next; next = stored<K>(cookId)[0]) {
         const { page: _page, steady_ms: _steady, ...press } = next
         const { id } = press
-        const response = await fetch(`/cooks/${cookId}/events`, {
+        const response = await fetch(address, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
           body: JSON.stringify({ ...press, sent_ms: sentMs(next) }),
@@ -89,6 +114,7 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
         // What the server refuses for good would block the rest for ever; what it cannot take now stays.
         if (response.status >= 500) throw new Error(`the server said ${response.status}`)
         const { isNew } = response.ok ? ((await response.json()) as { isNew: boolean }) : { isNew: false }
+        setRefused(response.ok ? undefined : await wordsOf(response))
         if (isNew) setTaken((list) => [...list.slice(-MOST_TAKEN), next])
         keep((list) => list.filter((press) => press.id !== id))
         sent.current()
@@ -99,7 +125,7 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
     } finally {
       sending.current = false
     }
-  }, [cookId, keep])
+  }, [address, cookId, keep])
 
   useEffect(() => {
     setWaiting(stored(cookId))
@@ -113,17 +139,17 @@ export function useOutbox(cookId: string, aheadMs: number, onSent: () => void): 
     }
   }, [cookId, send])
 
-  const press: Outbox['press'] = (kind, stage, more = {}) => {
-    // Two presses of one moment keep their order.
-    const pressedMs = Math.max(Date.now(), (stored(cookId).at(-1)?.pressed_ms ?? 0) + 1)
-    keep((list) => [...list, { id: uuid(), kind, stage, pressed_ms: pressedMs, ahead_ms: Math.round(aheadMs), page: PAGE, steady_ms: performance.now(), ...more }])
+  const press: Outbox<K>['press'] = (kind, stage, more = {}, afterMs) => {
+    const at = pressedAt(Date.now(), aheadMs, stored(cookId).at(-1), afterMs)
+    keep((list) => [...list, { id: uuid(), kind, stage, ...at, page: PAGE, steady_ms: performance.now(), ...more }])
     void send()
   }
-  const eventOf = ({ pressed_ms, ahead_ms, page: _page, steady_ms: _steady, ...event }: Waiting): CookEvent => ({ ...event, atMs: pressed_ms + ahead_ms })
+  const eventOf = ({ pressed_ms, ahead_ms, page: _page, steady_ms: _steady, ...event }: Waiting<K>): Pressed<K> => ({ ...event, atMs: pressed_ms + ahead_ms })
   return {
     waiting: waiting.map(eventOf),
     taken: taken.map(eventOf),
     cutOff,
+    refused,
     press,
   }
 }

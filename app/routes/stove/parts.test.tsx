@@ -29,7 +29,7 @@ function seen(events: CookEvent[], minutes: number, serveAtMs: number | null = n
   return {
     view,
     now: textOf(
-      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" knob={null} serveAtMs={serveAtMs} variety={varietyOf('short-white')} pot={undefined} readings={readings} vessel={cook.request.vessel} retimed={undefined} />,
+      <NowPanel plan={plan} view={view} now={now} clock={clock} stage={stage} current={view.now[0]} title="Short-grain white" vesselName="clay" knob={null} serveAtMs={serveAtMs} variety={varietyOf('short-white')} pot={undefined} readings={readings} vessel={cook.request.vessel} retimed={undefined} purpose="side" cookId="a" cuePhotos={{}} />,
     ),
     keys: htmlOf(<Keys view={view} stage={stage} stages={plan.stages} now={now} press={() => {}} takeBack={() => {}} tableAt="18:40" onWrong={() => {}} />),
   }
@@ -78,10 +78,10 @@ test('ready: the table itself is the key', () => {
 })
 
 test('the end leads to the notebook', () => {
-  const html = htmlOf(<Ended id="abc" outcome="finished" endedMs={START} clock={clock} onTakeBack={() => {}} />)
+  const html = htmlOf(<Ended title="Quinoa" variety="quinoa" id="abc" outcome="finished" endedMs={START} clock={clock} onTakeBack={() => {}} />)
   expect(html).toContain('href="/notebook/abc"')
   expect(html).toContain('On the table at 18:00')
-  expect(textOf(<Ended id="abc" outcome="stopped" endedMs={START} clock={clock} onTakeBack={() => {}} />)).toContain('nothing is learned')
+  expect(textOf(<Ended title="Quinoa" variety="quinoa" id="abc" outcome="stopped" endedMs={START} clock={clock} onTakeBack={() => {}} />)).toContain('nothing is learned')
 })
 
 test('the strip slides under a line for now at a third of its width, the table at the right edge', () => {

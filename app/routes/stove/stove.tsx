@@ -1,21 +1,29 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { useRevalidator } from 'react-router'
 import { runningCookOf, type KeptCook } from '#core/contract/running-cook'
 import type { EventKind } from '#core/cook/events'
 import { whereToWait } from '#core/cook/late'
 import { replay } from '#core/cook/replay'
 import { signalsOf } from '#core/cook/signals'
 import { readPlanRequest } from '#core/contract/plan-request'
+import { soakWaits } from '#core/supper/dish-of'
 import { varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
+import { coolingTubs } from '#server/kitchen/cooling-tubs'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { boardBeside } from '#server/kitchen/supper-board'
 import { useSenses } from '../../senses/use-senses'
+import { orLastKnown, useLastKnown } from '../../shell/last-known'
+import { useServerClock } from '../../time/use-server-clock'
+import { useKitchenStream } from '../../shell/use-kitchen-stream'
+import { useRefresh } from '../../shell/use-refresh'
 import { clockTime, type HouseClock } from '../../time/clock-hour'
 import type { Route } from './+types/stove'
 import { AdviceCard } from './advice-card'
 import { Alarm } from './alarm'
 import { Also } from './also'
+import { BoardStrip } from './board-strip'
 import { BeforePour, beforeThePour } from './before-pour'
+import { coolingSignals, CoolingStrip } from './cooling-strip'
 import { Ended } from './ended'
 import { Keys } from './keys'
 import { NowPanel } from './now-panel'
@@ -55,10 +63,20 @@ export function loader({ params }: Route.LoaderArgs) {
         events: open.cooks.events(other.id),
       }),
     ),
+    cooling: coolingTubs(open, nowMs()),
+    board: boardBeside(open, cook.id, nowMs()),
+    // How each cue last looked in this very pot.
+    cuePhotos: Object.fromEntries(cook.plan.stages.flatMap((stage) => {
+      const photo = stage.cue_id && open.photos.ofCue(cook.vesselId, stage.cue_id)
+      return photo ? [[stage.cue_id!, photo.id]] : []
+    })) as Record<string, string>,
     house: { zone, clock } satisfies HouseClock,
     nowMs: nowMs(),
   }
 }
+
+// A pot on the fire is not lost with the line: the screen counts on.
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) => orLastKnown(`stove ${params.cook}`, serverLoader)
 
 /** A second press of the same key within this time is the same press. */
 const SAME_PRESS_MS = 600
@@ -70,11 +88,12 @@ export default function Stove(props: Route.ComponentProps) {
 
 function OnePot({ loaderData }: Route.ComponentProps) {
   const { kept, house, id } = loaderData
-  const revalidator = useRevalidator()
-  const refresh = () => void revalidator.revalidate()
+  useLastKnown(`stove ${id}`, loaderData)
+  const refresh = useRefresh()
   const { now: counted, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const outbox = useOutbox(id, aheadMs, refresh)
-  const readings = useStream(refresh, id)
+  const { readings, hear } = useReadings(id)
+  const lost = useKitchenStream(refresh, hear)
 
   const ownIds = [...outbox.taken, ...outbox.waiting].map(({ id }) => id).join()
   const events = useMemo(() => {
@@ -100,7 +119,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   const [dismissed, setDismissed] = useState('')
   const hint = pot?.hint && pot.hint.id !== dismissed && current ? pot.hint : undefined
 
-  const noticing = useSenses(signalsOf(plan, view, now, hint))
+  const noticing = useSenses([...signalsOf(plan, view, now, hint), ...coolingSignals(loaderData.cooling, now)])
 
   const lastPress = useRef({ what: '', atMs: 0 })
   const press = (kind: EventKind, stageId: string, more?: PressMore) => {
@@ -108,31 +127,33 @@ function OnePot({ loaderData }: Route.ComponentProps) {
     const what = `${kind} ${stageId}`
     if (lastPress.current.what === what && atMs - lastPress.current.atMs < SAME_PRESS_MS) return
     lastPress.current = { what, atMs }
-    outbox.press(kind, stageId, more)
+    outbox.press(kind, stageId, more, newest)
   }
   const takeBack = () => view.last && press('take-back', view.last.stage, { target: view.last.id })
 
   return (
-    <main className={classes.stove}>
+    <main className={classes.stove} data-heard={loaderData.nowMs}>
       <h1 className="unseen">
         {loaderData.title} in the {loaderData.vesselName}
       </h1>
-      {(outbox.cutOff || outbox.waiting.length > 0) && outbox.cutOff && (
+      {(outbox.cutOff || lost) && (
         <p role="status" className={classes.cutOff}>
           Counting here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} kept`}
         </p>
       )}
       <Alarm {...noticing} />
       <Lanes lanes={loaderData.lanes} current={id} now={now} />
+      {loaderData.board && <BoardStrip board={loaderData.board} now={now} aheadMs={aheadMs} clock={house} refresh={refresh} />}
+      <CoolingStrip tubs={loaderData.cooling} now={now} />
       <Strip plan={plan} view={view} now={now} clock={house} />
       {view.outcome === 'finished' || view.outcome === 'stopped' ? (
-        <Ended id={id} outcome={view.outcome} endedMs={view.endedMs ?? now} clock={house} onTakeBack={takeBack} />
+        <Ended id={id} title={loaderData.title} variety={loaderData.variety} outcome={view.outcome} endedMs={view.endedMs ?? now} clock={house} onTakeBack={takeBack} />
       ) : (
         <>
           <NowPanel
             plan={plan} view={view} now={now} clock={house} stage={stage} current={current} title={loaderData.title}
             vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)} knob={loaderData.knob}
-            pot={pot} readings={readings} vessel={running.request.vessel} retimed={running.retimed}
+            pot={pot} readings={readings} vessel={running.request.vessel} retimed={running.retimed} purpose={running.request.purpose} cookId={id} cuePhotos={loaderData.cuePhotos}
           />
           {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
           {stage && beforeThePour(stage, plan) && <BeforePour key={stage.id} stage={stage} plan={plan} frozen={kept.plan} view={view} now={now} onTell={(kind, amount) => press(kind, stage.id, { amount })} />}
@@ -149,73 +170,22 @@ function OnePot({ loaderData }: Route.ComponentProps) {
           )}
           {view.now.length > 1 && <Also others={view.now.filter((s) => s.id !== current?.id)} stages={plan.stages} now={now} press={press} />}
           <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} onWrong={() => setWrong(true)} />
-          <Wrong opened={wrong} onClose={() => setWrong(false)} stage={stage} pot={pot} press={press} lastStage={plan.stages.at(-1)!.id} waitAt={(minutes) => whereToWait(plan, view, minutes).stage} />
+          <Wrong opened={wrong} onClose={() => setWrong(false)} stage={stage} pot={pot} press={press} lastStage={plan.stages.at(-1)!.id} waitAt={(minutes) => whereToWait(plan, view, minutes, soakWaits(running.request)).stage} />
         </>
       )}
     </main>
   )
 }
 
-const TICK_MS = 250
-
-/** A tick that comes so much later by the wall than by the steady clock: the device slept, or its clock was set, ms. */
-const JUMP_MS = 2000
-
-/** The server's clock on this device, carried on by the page's steady clock, so that a device whose clock is wrong, or set in mid-cook,
- *  counts right all the same. A device that slept asks the server again. */
-function useServerClock(serverMs: number, refresh: () => void): { now: number; aheadMs: number } {
-  const [clock, setClock] = useState({ now: serverMs, aheadMs: 0 })
-  const latest = useRef(refresh)
-  useEffect(() => {
-    latest.current = refresh
-  })
-  useEffect(() => {
-    const from = performance.now()
-    let gap = Date.now() - from
-    const tick = () => {
-      const now = serverMs + (performance.now() - from)
-      setClock({ now, aheadMs: now - Date.now() })
-      const wall = Date.now() - performance.now()
-      if (Math.abs(wall - gap) > JUMP_MS) latest.current()
-      gap = wall
-    }
-    tick()
-    const timer = setInterval(tick, TICK_MS)
-    return () => clearInterval(timer)
-  }, [serverMs])
-  return clock
-}
-
-/** The one stream of this kitchen: looks again when another screen pressed something at any pot, and whenever this one is looked at again;
- *  and what devices say beside this cook, the newest of each kind. */
-function useStream(refresh: () => void, cookId: string): DeviceReading[] {
-  const latest = useRef(refresh)
+/** What devices say beside this cook, the newest of each kind; what a device says that has dropped out is no news. */
+function useReadings(cookId: string): { readings: DeviceReading[]; hear: (json: string) => void } {
   const [readings, setReadings] = useState<DeviceReading[]>([])
-  useEffect(() => {
-    latest.current = refresh
-  })
-  useEffect(() => {
-    const source = new EventSource('/cooks/all/changes')
-    let first = true
-    source.addEventListener('changed', () => {
-      // The first only says that the line stands; the page has just been loaded.
-      if (!first) latest.current()
-      first = false
-    })
-    let silence: ReturnType<typeof setTimeout> | undefined
-    source.addEventListener('readings', (event: MessageEvent<string>) => {
-      setReadings((JSON.parse(event.data) as DeviceReading[]).filter(({ cook }) => cook === cookId))
-      // A device that has dropped out says nothing, and its last word is no news.
-      clearTimeout(silence)
-      silence = setTimeout(() => setReadings([]), STALE_MS)
-    })
-    const seen = () => document.visibilityState === 'visible' && latest.current()
-    document.addEventListener('visibilitychange', seen)
-    return () => {
-      source.close()
-      clearTimeout(silence)
-      document.removeEventListener('visibilitychange', seen)
-    }
-  }, [cookId])
-  return readings
+  const silence = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  useEffect(() => () => clearTimeout(silence.current), [])
+  const hear = (json: string) => {
+    setReadings((JSON.parse(json) as DeviceReading[]).filter(({ cook }) => cook === cookId))
+    clearTimeout(silence.current)
+    silence.current = setTimeout(() => setReadings([]), STALE_MS)
+  }
+  return { readings, hear }
 }

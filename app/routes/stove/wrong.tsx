@@ -1,6 +1,7 @@
 import { Button, Drawer, NumberInput, UnstyledButton } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import type { EventKind } from '#core/cook/events'
+import { EVENT_AMOUNTS, type EventKind } from '#core/cook/events'
+import { OPENED_S } from '#core/cook/lid-lift'
 import type { Complaint, Remedy } from '#core/cook/remedy'
 import type { Stage } from '#core/plan/result'
 import { adviceFor } from '#core/rescue/remedies'
@@ -27,8 +28,6 @@ const COMPLAINT_WORDS: Record<Complaint, string> = {
 const ON_THE_WAY: readonly Complaint[] = ['boiled-over', 'dry-early', 'hard-wet', 'scorched', 'opened', 'still-wet']
 const AT_THE_END: readonly Complaint[] = ['still-wet', 'dry-firm', 'hard-wet', 'chalky', 'scorched', 'opened', 'mush']
 const LOST_AT_FIRST_G = 30
-/** How long a pot stood open when it was opened too soon, s. */
-const OPEN_S = 60
 
 /** Something is wrong: what is seen leads to one act with its figures; and what happened, told so that the rest can be reckoned anew. */
 export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }: WrongProps) {
@@ -60,7 +59,7 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
         ) : (
           <p className="quiet">Nothing is warm yet; what can be wrong comes later.</p>
         )}
-        {complaint === 'boiled-over' && <NumberInput label="About how much ran over, g" value={lost} onChange={setLost} min={0} max={5000} step={10} w={220} allowNegative={false} />}
+        {complaint === 'boiled-over' && <NumberInput label="About how much ran over, g" value={lost} onChange={setLost} min={0} max={EVENT_AMOUNTS['boiled-over']![1]} step={10} w={220} allowNegative={false} />}
         {advice && (
           <>
             <AdviceCard
@@ -69,7 +68,7 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
               doneWord={advice.remedy ? 'Do it' : 'Done'}
               onDone={() => {
                 // Open it was as well: what that cost is reckoned with from now on.
-                if (complaint === 'opened') press('opened', at, { seconds: OPEN_S })
+                if (complaint === 'opened') press('opened', at, { seconds: OPENED_S })
                 if (complaint === 'boiled-over' && Number(lost) > 0) press('boiled-over', at, { amount: Number(lost) })
                 if (advice.remedy) press('remedy', at, { remedy: advice.remedy })
                 close()
@@ -83,19 +82,20 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
         <ul className={classes.happened}>
           {hot && (
             <>
-              <Happened word="The heat was out" unit="min" first={3} onTell={(amount) => tell('heat-out', { amount })} />
-              <Happened word="The heat was lower than it should be" unit="min" first={5} onTell={(amount) => tell('heat-low', { amount })} />
-              <Happened word="I forgot to lower the heat" unit="min" first={2} onTell={(amount) => tell('heat-high', { amount })} />
+              <Happened word="The heat was out" kind="heat-out" unit="min" first={3} onTell={(amount) => tell('heat-out', { amount })} />
+              <Happened word="The heat was lower than it should be" kind="heat-low" unit="min" first={5} onTell={(amount) => tell('heat-low', { amount })} />
+              <Happened word="I forgot to lower the heat" kind="heat-high" unit="min" first={2} onTell={(amount) => tell('heat-high', { amount })} />
             </>
           )}
           {pot && (
             <>
-              <Happened word="Water added" unit="g" first={50} onTell={(amount) => tell('water-added', { amount })} />
+              <Happened word="Water added" kind="water-added" unit="g" first={50} onTell={(amount) => tell('water-added', { amount })} />
               <Happened word="Stirred" onTell={() => tell('stirred')} />
             </>
           )}
           <Happened
             word="They come later"
+            kind="late"
             unit="min"
             first={25}
             onTell={(amount) => {
@@ -111,14 +111,15 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
   )
 }
 
-function Happened({ word, unit, first, onTell }: { word: string; unit?: 'min' | 'g'; first?: number; onTell: (amount: number) => void }) {
+function Happened({ word, kind, unit, first, onTell }: { word: string; kind?: EventKind; unit?: 'min' | 'g'; first?: number; onTell: (amount: number) => void }) {
   const [amount, setAmount] = useState<number | string>(first ?? 0)
   const n = Number(amount)
+  const [min, max] = (kind && EVENT_AMOUNTS[kind]) ?? [0, 0]
   return (
     <li>
       <span>{word}</span>
-      {unit && <NumberInput aria-label={`${word}, ${unit}`} value={amount} onChange={setAmount} suffix={` ${unit}`} min={1} max={unit === 'g' ? 5000 : 120} step={unit === 'g' ? 10 : 1} allowNegative={false} w={120} />}
-      <Button variant="default" disabled={unit !== undefined && !(n >= 1)} onClick={() => onTell(n)}>
+      {unit && <NumberInput aria-label={`${word}, ${unit}`} value={amount} onChange={setAmount} suffix={` ${unit}`} min={min} max={max} step={unit === 'g' ? 10 : 1} allowNegative={false} w={120} />}
+      <Button variant="default" disabled={unit !== undefined && !(n >= min && n <= max)} onClick={() => onTell(n)}>
         Tell it
       </Button>
     </li>

@@ -1,4 +1,5 @@
-import { Button, Checkbox, Radio, Slider, Stack, Text } from '@mantine/core'
+import { Button, Checkbox, Group, NumberInput, Radio, Slider, Stack, Text, TextInput } from '@mantine/core'
+import { LIMITS } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
 import { FINISHES, HEAT_STYLES } from '#core/method/method'
 import type { MethodId } from '#core/method/index'
@@ -53,7 +54,12 @@ export function HeatPanel(props: PanelProps) {
       {method === 'steam-passes' && (
         <Choice label="How often" value={String(state.passes)} words={{ 1: 'once', 2: 'twice', 3: 'three times' }} pick={(passes) => change({ passes: Number(passes) })} />
       )}
-      {(method === 'steam' || method === 'steam-passes') && <SteamerWays />}
+      {(method === 'steam' || method === 'steam-passes') && (
+        <>
+          <DishUnder {...props} />
+          <SteamerWays />
+        </>
+      )}
     </Stack>
   )
 }
@@ -67,6 +73,28 @@ function withMethod({ grain, soak }: BenchState, method: MethodId): Partial<Benc
   if ((method === 'boiling-start' || method === 'boil-and-drain') && family === 'white rice' && id === 'basmati')
     return { method, poured: null, soak: { minutes: 20, celsius: 20, water: 'drain' } }
   return { method, poured: null }
+}
+
+const A_STEW = { name: 'soup', liquidG: 1200 }
+
+/** One burner, two dishes: what simmers below steams what sits above, and pays for it with its own liquid. */
+function DishUnder({ state, change }: PanelProps) {
+  const { under } = state
+  const [min, max] = LIMITS.boiler_dish_g
+  return (
+    <Stack gap={6}>
+      <Checkbox label="over a dish that simmers, instead of water" checked={under !== null} onChange={(event) => change({ under: event.currentTarget.checked ? A_STEW : null, poured: null })} />
+      {under && (
+        <Group gap="xs" wrap="nowrap" align="flex-end">
+          <TextInput size="xs" label="The dish" value={under.name} maxLength={LIMITS.name} onChange={(event) => change({ under: { ...under, name: event.currentTarget.value } })} />
+          <NumberInput
+            size="xs" label="Liquid in it, g" min={min} max={max} step={50} clampBehavior="blur" value={under.liquidG}
+            onChange={(grams) => typeof grams === 'number' && grams >= min && grams <= max && change({ under: { ...under, liquidG: grams } })}
+          />
+        </Group>
+      )}
+    </Stack>
+  )
 }
 
 const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const

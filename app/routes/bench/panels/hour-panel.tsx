@@ -1,23 +1,46 @@
-import { Button, Group, TextInput } from '@mantine/core'
+import { Button, Checkbox, Group, Radio, Stack, TextInput } from '@mantine/core'
 import { isClockHour } from '../../../time/clock-hour'
+import { vesselOfState } from '../bench-state'
 import type { PanelProps } from './panel-props'
 
-export function HourPanel({ state, change }: PanelProps) {
+/** A late start is better; where it must be ready, so long before, minutes. */
+const HOLDS = [0, 15, 30, 60, 120]
+
+export function HourPanel({ state, change, house }: PanelProps) {
+  const vessel = vesselOfState(state, house)
   return (
-    <Group align="flex-end" gap="sm">
-      <TextInput
-        type="time"
-        label="On the table at"
-        defaultValue={state.at ?? ''}
-        key={state.at === null ? 'open' : 'set'}
-        data-autofocus
-        onChange={(event) => {
-          if (isClockHour(event.currentTarget.value)) change({ at: event.currentTarget.value })
-        }}
-      />
-      <Button variant="default" disabled={state.at === null} onClick={() => change({ at: null })}>
-        As soon as it can
-      </Button>
-    </Group>
+    <Stack gap="sm">
+      <Group align="flex-end" gap="sm">
+        <TextInput
+          type="time"
+          label="On the table at"
+          defaultValue={state.at ?? ''}
+          key={state.at === null ? 'open' : 'set'}
+          data-autofocus
+          onChange={(event) => {
+            if (isClockHour(event.currentTarget.value)) change({ at: event.currentTarget.value })
+          }}
+        />
+        <Button variant="default" disabled={state.at === null} onClick={() => change({ at: null })}>
+          As soon as it can
+        </Button>
+      </Group>
+      {vessel.own_rated_w !== null && vessel.kind !== 'oven-dish' && (
+        <Checkbox
+          label={`Fill the ${vessel.name} now; it starts later by itself`}
+          description="by its own clock, so that it is done at the hour; the grain soaks meanwhile"
+          disabled={state.at === null}
+          checked={state.byItself && state.at !== null}
+          onChange={(event) => change({ byItself: event.currentTarget.checked })}
+        />
+      )}
+      <Radio.Group label="Ready before that, and held" value={String(state.hold)} onChange={(hold) => change({ hold: Number(hold) })}>
+        <Group gap="md" mt={6}>
+          {HOLDS.map((minutes) => (
+            <Radio key={minutes} value={String(minutes)} label={minutes === 0 ? 'not at all' : `${minutes} min`} />
+          ))}
+        </Group>
+      </Radio.Group>
+    </Stack>
   )
 }

@@ -1,0 +1,7 @@
+import { Button } from '@mantine/core'
+
+export const PrintKey = () => (
+  <Button size="sm" onClick={() => window.print()}>
+    Print
+  </Button>
+)

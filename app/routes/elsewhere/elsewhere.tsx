@@ -1,0 +1,130 @@
+import { Button, Group, NativeSelect, TextInput } from '@mantine/core'
+import { Form, Link } from 'react-router'
+import { simulateFrom } from '#core/contract/simulate'
+import { LIMITS } from '#core/contract/plan-request'
+import { HEAT_PRESET_IDS, HEAT_PRESETS } from '#core/heat/sources'
+import { timelineOf } from '#core/plan/timeline'
+import { elsewhere, readThere, whyElsewhere, type There } from '#core/translate/elsewhere'
+import { VESSEL_PRESET_IDS, VESSEL_PRESETS } from '#core/vessel/presets'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/kitchen/kitchen'
+import { HeatRibbon } from '../../drawing/heat-ribbon'
+import { spanWord } from '../../time/clock-hour'
+import { fromSearch, toSearch } from '../bench/bench-address'
+import { firstBench, requestOf, vesselOfState } from '../bench/bench-state'
+import { houseIn } from '../bench/house.server'
+import { amountWord, grainWord, METHOD_WORDS } from '../bench/words'
+import type { Route } from './+types/elsewhere'
+import classes from './elsewhere.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Another kitchen · Omsel' }]
+
+/** So many kitchens like theirs are cooked in, to say how sure it is. */
+const RUNS = 120
+const USUAL: There = { vessel: 'heavy-2.5', heat: 'gas-medium', elevation_m: 0 }
+/** Burners that pots stand on; appliances bring their own. */
+const BURNERS = HEAT_PRESET_IDS.filter((id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric')
+
+export function loader({ request }: Route.LoaderArgs) {
+  const { searchParams } = new URL(request.url)
+  const { house } = houseIn(kitchen())
+  const first = firstBench(house)
+  const state = fromSearch(searchParams, first, house)
+  const height = searchParams.get('their-height')
+  const told = readThere({ vessel: searchParams.get('their-pot'), heat: searchParams.get('their-heat'), elevation_m: height })
+  const there: There = { ...USUAL, ...told }
+  const { serve_at: _hour, ...home } = requestOf(state, house, nowMs())
+  const got = elsewhere(home, there)
+  if (!got.ok) throw new Response(got.errors.map((e) => e.message).join('; '), { status: 422 })
+  const { value } = got
+  const tried = simulateFrom({ ...value.request, runs: RUNS, seed: 1 })
+  const line = timelineOf(value.there.stages)
+  return {
+    search: toSearch(state, first).toString(), what: `${amountWord(state)}, ${grainWord(state, house)}, in the ${vesselOfState(state, house).name}`,
+    there, refused: height !== null && height.trim() !== '' && told.elevation_m === undefined ? height : undefined,
+    here: value.here, plan: value.there, why: whyElsewhere(value), method: value.method, times: value.there.stages.map((s) => line.get(s.id)!),
+    good: tried.ok ? tried.value.chances?.good : undefined,
+  }
+}
+
+const grams = (g: number): string => `${Math.abs(Math.round(g))} g`
+
+/** A plan that is known at home, in somebody else's pot, on their hob and at their height. */
+export default function Elsewhere({ loaderData }: Route.ComponentProps) {
+  const { search, what, there, refused, here, plan, why, method, times, good } = loaderData
+  const terms = [
+    Math.abs(why.steam) >= 3 && `${why.steam > 0 ? 'more boils off there' : 'less boils off there'}, ${grams(why.steam)}`,
+    Math.abs(why.held) >= 3 && `the grain holds ${grams(why.held)} ${why.held > 0 ? 'more' : 'less'} by that way`,
+    Math.abs(why.clings) >= 3 && `${grams(why.clings)} ${why.clings > 0 ? 'more clings' : 'less clings'} to it`,
+  ].filter((t) => t !== false)
+  const later = plan.total_minutes.expected - here.total_minutes.expected
+  const risks = plan.cautions.filter((c) => c.severity !== 'note')
+  return (
+    <main className="place">
+      <div className="place-head">
+        <h1 className="figure">Another kitchen</h1>
+        <Link to={`/?${search}`}>back to the bench</Link>
+      </div>
+      <p className="place-lead">{what}: the same pot cooked at somebody else’s.</p>
+      <Form method="get" className={`${classes.their} basin`}>
+        {[...new URLSearchParams(search)].map(([name, value], i) => (
+          <input key={i} type="hidden" name={name} value={value} />
+        ))}
+        <Group align="flex-start" gap="sm">
+          <NativeSelect name="their-pot" label="Their pot" defaultValue={there.vessel} data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))} />
+          <NativeSelect name="their-heat" label="Their hob" defaultValue={there.heat} data={BURNERS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name }))} />
+          <TextInput name="their-height" label="Their height, m" inputMode="decimal" w={130} defaultValue={refused ?? there.elevation_m} error={refused === undefined ? undefined : `must be from ${LIMITS.elevation_m[0]} to ${LIMITS.elevation_m[1]} m, got “${refused}”`} />
+          <Button type="submit" mt={25}>
+            Take it there
+          </Button>
+        </Group>
+      </Form>
+      <section aria-label="There" className={classes.figures}>
+        <div>
+          <span className="eyebrow">Grain</span>
+          <b className="figure">{Math.round(plan.grain.mass_g)} g</b>
+        </div>
+        <div>
+          <span className="eyebrow">Pour there</span>
+          <b className={`figure ${classes.water}`}>{Math.round(plan.water.pour_g)} g</b>
+          <span className="quiet">
+            {Math.abs(why.pour) < 3 ? 'as at home' : `${grams(why.pour)} ${why.pour > 0 ? 'more' : 'less'} than at home`}
+          </span>
+        </div>
+        <div>
+          <span className="eyebrow">To the table</span>
+          <b className="figure">{spanWord(plan.total_minutes.expected)}</b>
+          <span className="quiet">{Math.abs(later) < 1 ? 'as at home' : `${spanWord(Math.abs(later))} ${later > 0 ? 'longer' : 'shorter'}`}</span>
+        </div>
+        <div>
+          <span className="eyebrow">How sure</span>
+          <b className="figure">{good === undefined ? '–' : `${Math.round(good * 100)} in 100`}</b>
+          <span className="quiet">kitchens like that end it well; nobody has measured this one</span>
+        </div>
+      </section>
+      <p>
+        {method && `Their pot does it ${METHOD_WORDS[method.to]}. `}
+        {terms.length > 0 ? `The water differs because ${terms.join(', and ')}.` : 'The water is the same.'} What was learned of the grain goes along; what was learned of your pot and burner stays at home.
+      </p>
+      {risks.length > 0 && (
+        <ul className={classes.risks}>
+          {risks.map((c) => (
+            <li key={c.code}>
+              {c.text} {c.remedy}
+            </li>
+          ))}
+        </ul>
+      )}
+      <section aria-label="The cook there" className="basin">
+        <HeatRibbon stages={plan.stages} times={times} clockAt={(minute) => (minute === 0 ? 'start' : `+${spanWord(minute)}`)} height={150} />
+      </section>
+      <ol className={classes.steps}>
+        {plan.stages.map((s) => (
+          <li key={s.id}>
+            {s.title} <span className="quiet">{s.cue ? `until ${s.cue}` : spanWord(s.minutes.expected)}</span>
+          </li>
+        ))}
+      </ol>
+    </main>
+  )
+}

@@ -1,0 +1,49 @@
+import { Button, Group, TextInput } from '@mantine/core'
+import { Form } from 'react-router'
+import { KEPT_LIMITS } from '#core/contract/kept'
+import type { ContainerRow } from '#server/database/kept'
+import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+import classes from './kept.module.css'
+
+const FIELDS = ['name', 'ml', 'depth_mm', 'many'] as const
+const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
+
+/** The house's containers: what each holds when it is level, and how deep that is. */
+export function Containers({ containers, refused, done }: { containers: readonly ContainerRow[]; refused: Refused | undefined; done: number | undefined }) {
+  const mine = refused?.typed.intent === 'save-container' ? refused : undefined
+  const field = (name: (typeof FIELDS)[number], usual = '') => ({ name, defaultValue: mine?.typed[name] ?? usual, error: errorAt(mine, name) })
+  return (
+    <section aria-label="Containers">
+      <h2 className="place-part">Containers</h2>
+      {containers.length === 0 && <p className="quiet">None yet. Tell one, and what is left of a pot is shared out level, with the time each takes to be cold.</p>}
+      <ul className={classes.containers}>
+        {containers.map((c) => (
+          <li key={c.id}>
+            <b>{c.name}</b>
+            <span className="quiet small">
+              {Math.round(c.ml)} mL, {Math.round(c.depth_mm)} mm deep{c.many > 1 && `, ${c.many} of them`}
+            </span>
+            <Form method="post">
+              <input type="hidden" name="id" value={c.id} />
+              <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop-container" aria-label={`${c.name} is gone`}>
+                it is gone
+              </Button>
+            </Form>
+          </li>
+        ))}
+      </ul>
+      <Form method="post" noValidate key={done} className={classes.tellContainer}>
+        <Group align="flex-start" gap="sm">
+          <TextInput label="What you call it" {...field('name')} />
+          <TextInput label="Holds, level, mL" description={range(KEPT_LIMITS.ml, 'mL')} inputMode="decimal" {...field('ml')} w={150} />
+          <TextInput label="Then so deep, mm" description={range(KEPT_LIMITS.depth_mm, 'mm')} inputMode="decimal" {...field('depth_mm')} w={150} />
+          <TextInput label="How many" description={range(KEPT_LIMITS.many, '')} inputMode="numeric" {...field('many', '1')} w={110} />
+          <Button type="submit" variant="default" name="intent" value="save-container" mt={44}>
+            Put it with them
+          </Button>
+        </Group>
+        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
+      </Form>
+    </section>
+  )
+}

@@ -1,0 +1,32 @@
+import { Link } from 'react-router'
+import { FIGURE_IDS, FIGURES, type Authority, type Guidance } from '#core/keep/guidance'
+import classes from './kept.module.css'
+
+export const AUTHORITY_WORDS: Record<Authority, string> = {
+  stricter: 'the stricter of each', uk: 'the UK Food Standards Agency', us: 'the US FDA and USDA',
+}
+
+/** Whose figures are in force, each with its source. */
+export const GuidanceLine = ({ guidance, authority }: { guidance: Guidance; authority: Authority }) => (
+  <details className={classes.guidance}>
+    <summary>
+      Counted by {AUTHORITY_WORDS[authority]}: cool in {guidance.cool_min.value} min, eat within {guidance.eat_h.value} h
+    </summary>
+    <table>
+      <tbody>
+        {FIGURE_IDS.map((id) => (
+          <tr key={id}>
+            <th scope="row">{FIGURES[id].name}</th>
+            <td className="figure">
+              {guidance[id].value} {FIGURES[id].unit}
+            </td>
+            <td className="quiet">{guidance[id].source}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+    <p className="quiet small">
+      They can be set stricter, or to another authority’s, in <Link to="/settings#keeping">Settings</Link>; not off.
+    </p>
+  </details>
+)

@@ -1,0 +1,158 @@
+import { data, Form, Link, useNavigation } from 'react-router'
+import type { Read } from '#core/contract/plan-request'
+import { VARIETIES } from '#core/grain/varieties'
+import { FIGURE_KINDS, idOf, kindOf, priorSd, type FigureKind } from '#core/learn/figures'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { pinFigure, resetFigure, unsayFigure } from '#server/kitchen/notebook-keeps'
+import { beliefsIn } from '#server/kitchen/noting'
+import { errorAt, typedOf, type Refused } from '../../forms/errors'
+import { dayWord } from '../../time/clock-hour'
+import type { Route } from './+types/learned'
+import { Charts } from './charts'
+import { Narrowing, type Point } from './narrowing'
+import classes from '../notebook/notebook.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'What was learned · Omsel' }]
+
+/** A curve of more cooks than this is thinned to its newest. */
+const ON_A_CURVE = 60
+const IN_A_SCATTER = 160
+
+export function loader() {
+  const open = kitchen()
+  const { beliefs, known } = beliefsIn(open)
+  const words = new Map(open.notebook.words().map((w) => [w.figure, w.kind]))
+  const pots = new Map(open.equipment.vessels().map((row) => [row.id, row.name]))
+  const heats = new Map(open.equipment.heats().map((row) => [row.id, row.name]))
+  const bags = new Map(open.shelf.bags().map((row) => [row.id, row.name]))
+  const nameOf = (figure: string): string => {
+    const id = idOf(figure)
+    switch (kindOf(figure)) {
+      case 'grain':
+        return id.split(' + ').map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part).join(' and ')
+      case 'bag':
+        return bags.get(id) ?? 'a bag that is gone'
+      case 'power':
+        return id.startsWith('own ') ? (pots.get(id.slice(4)) ?? 'an appliance that is gone') : (heats.get(id) ?? 'a burner that is gone')
+      default:
+        return pots.get(id) ?? 'a pot that is gone'
+    }
+  }
+  const steps = new Map<string, Point[]>()
+  for (const step of beliefs.steps) {
+    const list = steps.get(step.figure) ?? []
+    list.push({ cook: list.length + 1, mean: step.mean, sd: step.sd })
+    steps.set(step.figure, list)
+  }
+  const figures = [...new Set([...Object.keys(known), ...words.keys()])]
+    .map((figure) => ({
+      figure, kind: kindOf(figure), name: nameOf(figure), word: words.get(figure) ?? null,
+      ...(known[figure] ?? { mean: 0, sd: priorSd(figure), cooks: 0, lastMs: 0, pinned: false }),
+      points: (steps.get(figure) ?? []).slice(-ON_A_CURVE),
+    }))
+    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || b.cooks - a.cooks || a.name.localeCompare(b.name, 'en'))
+  const newest = open.notebook.lines({}, IN_A_SCATTER, 0)
+  return {
+    figures,
+    compared: beliefs.compared.slice(-IN_A_SCATTER).map(({ what, expected, value, z }) => ({ what, expected, value, z })),
+    outcomes: newest.flatMap((line) => (line.wet_dry === null ? [] : [{ grain: line.grain_key, vessel: line.vessel_name, ratio: line.pour_g / line.grain_g, wetDry: line.wet_dry, grainName: line.title }])),
+    boils: newest.flatMap((line) => (line.boil_minutes === null ? [] : [{ vessel: line.vessel_name, grams: line.grain_g + line.pour_g, minutes: line.boil_minutes }])),
+    settings: settingsOf(open),
+    nowMs: nowMs(),
+  }
+}
+
+const ORDER: FigureKind[] = ['grain', 'bag', 'steam', 'time', 'power']
+
+export async function action({ request }: Route.ActionArgs) {
+  const typed = typedOf(await request.formData())
+  const open = kitchen()
+  const acts = new Map<string, () => Read<unknown>>([
+    ['pin', () => pinFigure(open, typed, nowMs())],
+    ['reset', () => resetFigure(open, typed, nowMs())],
+    ['unsay', () => unsayFigure(open, typed)],
+  ])
+  const act = acts.get(typed.intent ?? '')
+  if (!act) return data({ errors: [{ path: 'intent', message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  const done = act()
+  if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
+  return { done: typed.intent! }
+}
+
+/** Every figure that was learned, how surely, and how it got there; and the ways to overrule it. */
+export default function Learned({ loaderData, actionData }: Route.ComponentProps) {
+  const { figures, settings, nowMs: now } = loaderData
+  const refused = actionData && 'errors' in actionData ? actionData : undefined
+  const busy = useNavigation().state !== 'idle'
+  return (
+    <main className={classes.notebook}>
+      <p className={classes.back}>
+        <Link to="/notebook">Notebook</Link>
+      </p>
+      <h1 className="figure">What was learned</h1>
+      <p className="place-lead">
+        Each figure begins as published, as vague as kitchens differ, and narrows cook by cook. Measured things count first, tastes second; one odd pot moves little. A figure you know better can be pinned.
+      </p>
+      {figures.length === 0 && <p>Nothing yet: say of two or three pots how they came out.</p>}
+      <div className={classes.charts}>
+        {figures.map((f) => {
+          const mine = refused && refused.typed.figure === f.figure ? refused : undefined
+          return (
+            <section key={f.figure} className={`${classes.chart} basin`} aria-label={`${FIGURE_KINDS[f.kind].word}: ${f.name}`}>
+              <p className="eyebrow">{FIGURE_KINDS[f.kind].word}</p>
+              <h3 className="figure">{f.name}</h3>
+              <p>{sentence(f)}{f.lastMs > 0 && <span className="quiet"> Last {dayWord(f.lastMs, now, settings.zone)}.</span>}</p>
+              {f.points.length > 1 && <Narrowing points={f.points} unit={FIGURE_KINDS[f.kind].unit} prior={priorSd(f.figure)} name={f.name} />}
+              <Form method="post" className={classes.chartKeys}>
+                <input type="hidden" name="figure" value={f.figure} />
+                {f.word === null ? (
+                  <>
+                    <label className="small">
+                      {FIGURE_KINDS[f.kind].unit}{' '}
+                      <input name="value" aria-label={`Pin ${f.name}, ${FIGURE_KINDS[f.kind].word}`} inputMode="decimal" defaultValue={mine?.typed.value ?? shown(f.kind, f.mean).toFixed(2)} className={classes.pin} />
+                    </label>
+                    <button type="submit" className="link" name="intent" value="pin" disabled={busy}>
+                      pin it
+                    </button>
+                    <button type="submit" className="link" name="intent" value="reset" disabled={busy}>
+                      begin afresh
+                    </button>
+                    {mine && <span role="alert">{errorAt(mine, 'value') ?? mine.errors[0]!.message}</span>}
+                  </>
+                ) : (
+                  <button type="submit" className="link" name="intent" value="unsay" disabled={busy}>
+                    {f.word === 'pin' ? 'take the pin out' : 'count the old cooks again'}
+                  </button>
+                )}
+              </Form>
+            </section>
+          )
+        })}
+      </div>
+      <Charts compared={loaderData.compared} outcomes={loaderData.outcomes} boils={loaderData.boils} />
+    </main>
+  )
+}
+
+/** Logs are shown as factors. */
+const shown = (kind: FigureKind, mean: number): number => (FIGURE_KINDS[kind].unit === 'times' ? Math.exp(mean) : mean)
+
+interface Said {
+  kind: FigureKind
+  mean: number
+  sd: number
+  cooks: number
+  pinned: boolean
+}
+function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
+  const from = pinned ? 'Pinned by you.' : cooks === 0 ? 'Begun afresh.' : `From ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
+  if (FIGURE_KINDS[kind].unit === 'g/g') {
+    const grams = Math.round(mean * 100)
+    const size = grams === 0 ? 'the published water' : `${Math.abs(grams)} g ${grams < 0 ? 'less' : 'more'} water to 100 g`
+    return `Wants ${size}, give or take ${Math.round(sd * 100)}. ${from}`
+  }
+  const percent = Math.round((Math.exp(mean) - 1) * 100)
+  const words = { steam: ['lets out', 'more steam', 'less steam'], power: ['gives', 'more heat', 'less heat'], time: ['takes', 'longer', 'less time'] }[kind as 'steam' | 'power' | 'time']
+  return Math.abs(percent) < 2 ? `About as reckoned, give or take ${Math.round(sd * 100)} %. ${from}` : `It ${words[0]} ${Math.abs(percent)} % ${percent > 0 ? words[1] : words[2]} than reckoned, give or take ${Math.round(sd * 100)}. ${from}`
+}

@@ -1,0 +1,99 @@
+import { Button, Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
+import { useState } from 'react'
+import { Form, useNavigation } from 'react-router'
+import { HOUSE_LIMITS } from '#core/contract/house'
+import { boilingPointAt } from '#core/heat/boiling-point'
+import { celsius, metres } from '#core/quantity/units'
+import { MATERIAL_IDS, MATERIALS, type MaterialId } from '#core/vessel/calibration'
+import { minutesToBoil, POT_SHAPE_IDS, POT_SHAPES, potAtAGlance, TAP, type PotShape } from '#core/vessel/in-a-minute'
+import type { HeatRow } from '#server/database/equipment'
+import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+import classes from './pots.module.css'
+
+interface PotInAMinuteProps {
+  heats: readonly HeatRow[]
+  elevationM: number
+  kitchenC: number
+  refused: Refused | undefined
+}
+
+const FIELDS = ['name', 'rim_diameter_mm', 'height_mm', 'empty_g', 'material'] as const
+const numberOf = (text: string, [min, max]: readonly [number, number]): number | undefined => {
+  const n = Number(text.replace(',', '.'))
+  return text.trim() !== '' && n >= min && n <= max ? n : undefined
+}
+
+/** A new pot from its shape, two measures and its weight: what it holds and when it boils is said while one types. */
+export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMinuteProps) {
+  const busy = useNavigation().state !== 'idle'
+  const mine = refused?.typed.quick === 'yes' ? refused : undefined
+  const [shape, setShape] = useState<PotShape>('straight')
+  const [rim, setRim] = useState(mine?.typed.rim_diameter_mm ?? '')
+  const [height, setHeight] = useState(mine?.typed.height_mm ?? '')
+  const [empty, setEmpty] = useState(mine?.typed.empty_g ?? '')
+  const [material, setMaterial] = useState<MaterialId>((mine?.typed.material as MaterialId | undefined) ?? 'steel')
+  const [rimMm, heightMm, emptyG] = [numberOf(rim, HOUSE_LIMITS.diameter_mm), numberOf(height, HOUSE_LIMITS.height_mm), numberOf(empty, HOUSE_LIMITS.empty_g)]
+  const pot = rimMm && heightMm && emptyG ? potAtAGlance({ shape, rimMm, heightMm, emptyG, material }) : undefined
+  const half = pot ? Math.round(pot.capacity / 2 / 50) * 50 : 0
+  const boil = boilingPointAt(metres(elevationM))
+  return (
+    <Form method="post" noValidate>
+      <Stack gap="sm">
+        <input type="hidden" name="quick" value="yes" />
+        <input type="hidden" name="kind" value="pot" />
+        <input type="hidden" name="lid" value="tight" />
+        <input type="hidden" name="lining" value="bare" />
+        <input type="hidden" name="capacity_ml" value={pot ? Math.round(pot.capacity) : ''} />
+        <input type="hidden" name="base_diameter_mm" value={rimMm ? Math.round(rimMm * POT_SHAPES[shape].base) : ''} />
+        <TextInput name="name" label="What you call it" defaultValue={mine?.typed.name ?? ''} error={errorAt(mine, 'name')} data-autofocus />
+        <div role="radiogroup" aria-label="From the side" className={classes.shapes}>
+          {POT_SHAPE_IDS.map((id) => (
+            <UnstyledButton key={id} role="radio" aria-checked={shape === id} className={classes.shape} onClick={() => setShape(id)}>
+              <svg viewBox="0 0 60 36" width="60" height="36" aria-hidden>
+                <path d={`M6 6 L${30 - 24 * POT_SHAPES[id].base} 31 H${30 + 24 * POT_SHAPES[id].base} L54 6`} />
+                <path d="M3 6H9M51 6H57" />
+              </svg>
+              {POT_SHAPES[id].word}
+            </UnstyledButton>
+          ))}
+        </div>
+        <Group grow align="flex-start">
+          <TextInput name="rim_diameter_mm" label="Across the mouth, mm" inputMode="decimal" value={rim} onChange={(e) => setRim(e.currentTarget.value)} error={errorAt(mine, 'rim_diameter_mm')} />
+          <TextInput name="height_mm" label="High inside, mm" inputMode="decimal" value={height} onChange={(e) => setHeight(e.currentTarget.value)} error={errorAt(mine, 'height_mm')} />
+        </Group>
+        <Group grow align="flex-start">
+          <TextInput name="empty_g" label="Empty with its lid, g" inputMode="decimal" value={empty} onChange={(e) => setEmpty(e.currentTarget.value)} error={errorAt(mine, 'empty_g')} />
+          <NativeSelect name="material" label="Made of" value={material} onChange={(e) => setMaterial(e.currentTarget.value as MaterialId)} data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))} />
+        </Group>
+        <div role="status">
+          {pot ? (
+            <>
+              <p className={classes.holds}>
+                It holds <b>{(pot.capacity / 1000).toFixed(1)} L</b>. Half full, covered, it boils
+              </p>
+              <ul className={classes.boils}>
+                {heats.map((row) => {
+                  const minutes = minutesToBoil({ vessel: pot, source: { ratedW: row.rated_w * row.power_factor, efficiency: row.efficiency, kind: 'gas' }, waterG: half, from: TAP, boil, kitchen: celsius(kitchenC) })
+                  return (
+                    <li key={row.id}>
+                      on the {row.name} {Number.isFinite(minutes) ? `in about ${Math.round(minutes)} min` : 'never'}
+                    </li>
+                  )
+                })}
+              </ul>
+              <p className="quiet small">The first boil you call at the stove corrects it.</p>
+            </>
+          ) : (
+            <p className="quiet">With its mouth, its height and its weight, what it holds and when it boils stands here.</p>
+          )}
+        </div>
+        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
+        <Group justify="flex-end">
+          <Button type="submit" name="intent" value="save-vessel" loading={busy}>
+            Put it with the others
+          </Button>
+        </Group>
+      </Stack>
+    </Form>
+  )
+}

@@ -1,0 +1,25 @@
+import { varietyOf } from '#core/grain/varieties'
+import { outlookWords, type Forecast } from '#core/shelf/forecast'
+import classes from './shelf.module.css'
+
+/** What the shelf is enough for, and what to buy: plain lines, to read in a shop. */
+export function Enough({ forecast: { outlooks, buy } }: { forecast: Forecast }) {
+  if (outlooks.length === 0) return null
+  return (
+    <section aria-label="What it is enough for">
+      <h2 className="place-part">What it is enough for</h2>
+      <ul className={classes.enough}>
+        {outlooks.map((o) => (
+          <li key={o.variety}>
+            <b>{varietyOf(o.variety).name}</b> {outlookWords(o)}
+          </li>
+        ))}
+      </ul>
+      {buy.length > 0 && (
+        <p>
+          To buy: {buy.map((b) => `${varietyOf(b.variety).name.toLowerCase()}, ${b.grams} g`).join('; ')}.
+        </p>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,59 @@
+import { Link } from 'react-router'
+import type { Signal } from '#core/cook/signals'
+import type { Cooling } from '#core/keep/cooling'
+import { countdown } from '../../time/clock-hour'
+import classes from './cooling-strip.module.css'
+
+export interface CoolingTub {
+  id: string
+  title: string
+  containerName: string
+  packedMs: number
+  /** Still out of the fridge. */
+  out: boolean
+  cooling: Pick<Cooling, 'to21Min' | 'to5Min' | 'leavesHotMin' | 'tooSlow'>
+  /** Minutes it may take from hot to 21 °C. */
+  mayMin: number
+}
+
+const MINUTE = 60_000
+
+/** When a tub next wants a hand: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when its hour is over. */
+export function nextOf({ out, packedMs, cooling, mayMin }: CoolingTub): { atMs: number; says: string } | undefined {
+  if (out) {
+    // Seen beforehand, too slow is a thing for now, while there is time to mend it.
+    if (cooling.tooSlow === 'cool') return { atMs: packedMs, says: 'too slow: spread it thinner, or into the fridge' }
+    return { atMs: packedMs + Math.min(cooling.leavesHotMin + mayMin, cooling.to21Min) * MINUTE, says: 'into the fridge' }
+  }
+  return cooling.to5Min === Infinity ? undefined : { atMs: packedMs + cooling.to5Min * MINUTE, says: 'cold: lid on, it may be stacked' }
+}
+
+/** A tub that is due calls as a clock does that has ended. */
+export const coolingSignals = (tubs: readonly CoolingTub[], now: number): Signal[] =>
+  tubs.flatMap((tub) => {
+    const next = nextOf(tub)
+    return next && next.atMs <= now ? [{ id: `cooling ${tub.id} ${tub.out}`, kind: 'ended' as const, says: `${tub.containerName}: ${next.says}` }] : []
+  })
+
+/** What is still cooling, beside the pots on the heat. */
+export function CoolingStrip({ tubs, now }: { tubs: readonly CoolingTub[]; now: number }) {
+  const due = tubs
+    .flatMap((tub) => {
+      const next = nextOf(tub)
+      return next ? [{ tub, next }] : []
+    })
+    .sort((a, b) => a.next.atMs - b.next.atMs)
+  if (due.length === 0) return null
+  return (
+    <ul className={classes.strip} aria-label="Cooling">
+      {due.slice(0, 3).map(({ tub, next }) => (
+        <li key={tub.id} data-due={next.atMs <= now || undefined}>
+          <Link to="/kept">
+            {tub.containerName} of {tub.title}
+          </Link>{' '}
+          <b className="figure">{next.atMs <= now ? 'now' : countdown(next.atMs - now)}</b> {next.says}
+        </li>
+      ))}
+    </ul>
+  )
+}

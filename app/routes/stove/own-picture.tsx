@@ -1,0 +1,25 @@
+import { useRef } from 'react'
+import { useFetcher } from 'react-router'
+import { CUES, type CueId } from '#core/method/cues'
+import classes from './own-picture.module.css'
+
+/** The cook's own picture of a cue in this pot, beside the drawn one; and a way to take one now. */
+export function OwnPicture({ cue, cookId, photo }: { cue: CueId; cookId: string; photo: string | undefined }) {
+  const fetcher = useFetcher<{ photo?: true; errors?: { message: string }[] }>()
+  const form = useRef<HTMLFormElement>(null)
+  const wrong = fetcher.data?.errors?.[0]?.message
+  return (
+    <div className={classes.own}>
+      {photo && <img src={`/photos/${photo}`} alt={`Your own picture: ${CUES[cue].text}`} />}
+      <fetcher.Form ref={form} method="post" action={`/notebook/${cookId}`} encType="multipart/form-data">
+        <input type="hidden" name="intent" value="photo" />
+        <input type="hidden" name="cue" value={cue} />
+        <label className={classes.take}>
+          {fetcher.state !== 'idle' ? 'Keeping it …' : photo ? 'a newer picture' : 'keep a picture of it'}
+          <input type="file" name="photo" accept="image/*" capture="environment" className="unseen" onChange={(event) => event.currentTarget.files?.length && void fetcher.submit(form.current)} />
+        </label>
+      </fetcher.Form>
+      {wrong && <p role="alert">{wrong}</p>}
+    </div>
+  )
+}

@@ -1,0 +1,11 @@
+import { data } from 'react-router'
+import { answerPress } from '#server/kitchen/answer-press'
+import { kitchen } from '#server/kitchen/kitchen'
+import { pressSupper } from '#server/kitchen/supper-events'
+import type { Route } from './+types/events'
+
+/** One press at a supper. */
+export async function action({ request, params }: Route.ActionArgs) {
+  const { body, status } = await answerPress(request, 'supper', (said, receivedMs) => pressSupper(kitchen(), params.supper, said, receivedMs))
+  return data(body, { status })
+}

@@ -1,0 +1,175 @@
+import { Button, TextInput, UnstyledButton } from '@mantine/core'
+import { useState } from 'react'
+import { data, Form, Link, redirect, useFetcher } from 'react-router'
+import { v4 as uuid } from 'uuid'
+import { resultOf, type TrialResult } from '#core/learn/trials'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { adoptCup, taste } from '#server/kitchen/trial-keeps'
+import { clockTime, dayWord } from '../../time/clock-hour'
+import type { Route } from './+types/trial'
+import classes from './trials.module.css'
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.trial.title} · Trials · Omsel` : 'Trials · Omsel' }]
+
+export function loader({ params }: Route.LoaderArgs) {
+  const open = kitchen()
+  const trial = open.trials.find(params.trial)
+  if (!trial) throw new Response('There is no such trial.', { status: 404 })
+  return { trial, tastings: open.trials.tastings(trial.id), settings: settingsOf(open), nowMs: nowMs() }
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = Object.fromEntries([...(await request.formData())].filter((pair): pair is [string, string] => typeof pair[1] === 'string'))
+  const open = kitchen()
+  const refuse = (errors: { path: string; message: string }[]) => data({ errors }, { status: errors[0]!.path === 'trial' ? 404 : 422 })
+  switch (form.intent) {
+    case 'taste': {
+      const tasted = taste(open, params.trial, form, nowMs())
+      return tasted.ok ? { tasted: true as const } : refuse(tasted.errors)
+    }
+    case 'untaste':
+      return open.trials.untaste(form.id ?? '', params.trial) ? { tasted: true as const } : refuse([{ path: 'id', message: 'id names no tasting of this trial' }])
+    case 'adopt': {
+      const adopted = adoptCup(open, params.trial, form.letter, nowMs())
+      return adopted.ok ? { adopted: form.letter } : refuse(adopted.errors)
+    }
+    case 'drop':
+      open.trials.drop(params.trial)
+      return redirect('/trials')
+    default:
+      return data({ errors: [{ path: 'intent', message: `intent must be taste, untaste, adopt or drop, got "${String(form.intent)}"` }] }, { status: 400 })
+  }
+}
+
+/** One trial: its pots, its tastings, and what they are worth. */
+export default function Trial({ loaderData, actionData }: Route.ComponentProps) {
+  const { trial, tastings, settings, nowMs: now } = loaderData
+  const [revealed, setRevealed] = useState(trial.blind === 0)
+  const letters = trial.cups.map((cup) => cup.letter)
+  const result = resultOf(tastings.map((t) => t.ranking), letters)
+  const label = (letter: string) => trial.cups.find((cup) => cup.letter === letter)!.label
+  const named = (letter: string) => (revealed ? `${letter}, ${label(letter)}` : letter)
+  return (
+    <main className="place">
+      <p>
+        <Link to="/trials">Trials</Link>
+      </p>
+      <h1 className="figure">{trial.title}</h1>
+      <ul className={classes.cups}>
+        {trial.cups.map((cup) => (
+          <li key={cup.letter} className="basin">
+            <span className={`${classes.letter} figure`}>{cup.letter}</span>
+            {revealed ? <span>{cup.label}</span> : <span className="quiet">sealed</span>}
+            <Link to={`/?${cup.search}`} aria-label={`Plan cup ${cup.letter}`}>
+              plan it
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {trial.blind === 1 && (
+        <p className="quiet small">
+          {revealed ? 'The letters are open now.' : 'Whoever cooks sees which is which on the bench; whoever tastes sees letters.'}{' '}
+          {!revealed && (
+            <UnstyledButton className="link" onClick={() => setRevealed(true)}>
+              open the letters
+            </UnstyledButton>
+          )}
+        </p>
+      )}
+      <Tasting key={tastings.length} letters={letters} error={actionData && 'errors' in actionData ? actionData.errors[0]!.message : undefined} />
+      <section aria-label="What it is worth">
+        <h2 className="place-part">What it is worth</h2>
+        <p role="status">{verdict(result, tastings.length, named)}</p>
+        {tastings.length > 0 && (
+          <table className={classes.table}>
+            <thead>
+              <tr>
+                <th scope="col">Cup</th>
+                <th scope="col">Put first</th>
+                <th scope="col">Mean place</th>
+                <th scope="col" />
+              </tr>
+            </thead>
+            <tbody>
+              {result.firsts.map((f) => (
+                <tr key={f.letter}>
+                  <td>{named(f.letter)}</td>
+                  <td className="figure">{f.first}</td>
+                  <td className="figure">{f.meanRank.toFixed(1)}</td>
+                  <td>
+                    {trial.differs === 'water' && revealed && (
+                      <Form method="post">
+                        <input type="hidden" name="letter" value={f.letter} />
+                        <Button type="submit" size="compact-sm" variant="default" name="intent" value="adopt">
+                          Pour it so from now on
+                        </Button>
+                      </Form>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {actionData && 'adopted' in actionData && (
+          <p role="status">
+            Cup {actionData.adopted} is how this house pours it now; <Link to="/notebook/learned">take the pin out</Link> to go back.
+          </p>
+        )}
+        <ul>
+          {tastings.map((t) => (
+            <li key={t.id}>
+              {t.who || 'somebody'}, {dayWord(t.at_ms, now, settings.zone)} {clockTime(t.at_ms, settings)}: {t.ranking.join(' before ')}
+              <Form method="post" style={{ display: 'inline' }}>
+                <input type="hidden" name="id" value={t.id} />
+                <Button type="submit" size="compact-xs" variant="subtle" name="intent" value="untaste">
+                  take it back
+                </Button>
+              </Form>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </main>
+  )
+}
+
+/** Tap the cups in the order they taste, the best first. */
+function Tasting({ letters, error }: { letters: readonly string[]; error: string | undefined }) {
+  const fetcher = useFetcher()
+  const [order, setOrder] = useState<string[]>([])
+  const [who, setWho] = useState('')
+  return (
+    <section aria-label="A tasting" className={`${classes.sheet} basin`}>
+      <h2 className="figure">A tasting</h2>
+      <p className="quiet small">The best first. Tap a cup again to take it out of the order.</p>
+      <div className={classes.row} role="group" aria-label="Cups, the best first">
+        {letters.map((letter) => {
+          const at = order.indexOf(letter)
+          return (
+            <UnstyledButton key={letter} className={classes.cup} aria-pressed={at >= 0} aria-label={at >= 0 ? `Cup ${letter}, place ${at + 1}` : `Cup ${letter}`} onClick={() => setOrder(at >= 0 ? order.filter((l) => l !== letter) : [...order, letter])}>
+              <span className="figure">{letter}</span>
+              <span className="small">{at >= 0 ? `${at + 1}.` : '–'}</span>
+            </UnstyledButton>
+          )
+        })}
+      </div>
+      <TextInput size="sm" label="Who tasted" value={who} maxLength={60} onChange={(event) => setWho(event.currentTarget.value)} w={220} />
+      {error && <p role="alert">{error}</p>}
+      <p>
+        <Button disabled={order.length < letters.length || fetcher.state !== 'idle'} onClick={() => void fetcher.submit({ intent: 'taste', id: uuid(), who, ranking: order.join('') }, { method: 'post' })}>
+          Write it down
+        </Button>
+      </p>
+    </section>
+  )
+}
+
+function verdict({ leader, chance, moreNeeded, firsts }: TrialResult, tastings: number, named: (letter: string) => string): string {
+  if (tastings === 0) return 'Nobody has tasted yet.'
+  if (leader === null) return `No cup leads after ${tastings === 1 ? 'one tasting' : `${tastings} tastings`}; nobody could say yet.`
+  const odds = `chance alone would put some cup first that often ${chance > 0.995 ? 'nearly always' : `in ${chance < 0.01 ? 'under 1' : Math.round(chance * 100)} of 100 such trials`}`
+  const more = moreNeeded === null ? 'it would take many more to tell' : moreNeeded === 0 ? 'that is hardly chance' : `${moreNeeded === 1 ? 'one more like these' : `${moreNeeded} more like these`} would settle it`
+  return `${named(leader)} was put first ${firsts[0]!.first} of ${tastings} times: ${odds}; ${more}.`
+}

@@ -1,0 +1,28 @@
+import { useEffect } from 'react'
+import { isRouteErrorResponse } from 'react-router'
+
+/** What pages last heard from the server, by the page's own key. */
+const heard = new Map<string, unknown>()
+
+/** An answer that is meant: a redirect, a page that is not there. All else is a line that was cut, or a server that is gone for a while. */
+const isAnswer = (error: unknown): boolean => error instanceof Response || (isRouteErrorResponse(error) && error.status < 500)
+
+/** Asks the server, and where it cannot be reached goes on with what this page last heard: a cook is not lost with the line.
+ *  @param key what names this page and its thing  @throws what the server answered, or the failure where nothing was heard before */
+export async function orLastKnown<T>(key: string, ask: () => Promise<T>): Promise<T> {
+  try {
+    const data = await ask()
+    heard.set(key, data)
+    return data
+  } catch (error) {
+    if (isAnswer(error) || !heard.has(key)) throw error
+    return heard.get(key) as T
+  }
+}
+
+/** The first reading comes with the page itself, not by asking. */
+export function useLastKnown(key: string, data: unknown): void {
+  useEffect(() => {
+    heard.set(key, data)
+  }, [key, data])
+}

@@ -1,0 +1,14 @@
+import { useEffect, useState } from 'react'
+
+const TICK_MS = 15_000
+
+/** Now by the server's clock, at a calm pace; the same on the server's page and on the first one here. Never before what the server last said. */
+export function useNow(serverMs: number): number {
+  const [now, setNow] = useState(serverMs)
+  useEffect(() => {
+    const ahead = serverMs - Date.now()
+    const timer = setInterval(() => setNow(Date.now() + ahead), TICK_MS)
+    return () => clearInterval(timer)
+  }, [serverMs])
+  return Math.max(now, serverMs)
+}
