@@ -14,14 +14,14 @@ const shared = {
   },
   moduleNameMapper: { '\\.css$': '<rootDir>/tests/css-stub.cjs', '^(d3-[a-z-]+|internmap)$': '<rootDir>/node_modules/$1/dist/$1.js' },
   // Packages that ship ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid|ical.js|ical-generator)/)'],
 }
 
 /** @type {import('jest').Config} */
 export default {
   ...shared,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,app,server,cli,demo,docs}/**/*.test.{ts,tsx}'],
+  testMatch: ['<rootDir>/{core,app,server,cli,demo,docs,study}/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/build/'],
   collectCoverageFrom: ['{core,app,server,cli}/**/*.{ts,tsx}', '!**/*.test.*'],
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { presetsListing, varietiesListing } from '#core/contract/listings'
 import { planFrom } from '#core/contract/plan'
+import { scheduleFrom } from '#core/contract/schedule'
 import { simulateFrom } from '#core/contract/simulate'
 import type { Read } from '#core/contract/plan-request'
 import type { FieldError } from '#core/contract/fields'
@@ -9,6 +10,7 @@ const USAGE = `omsel: what a pot of grain needs
 
   omsel plan [FILE|-]     a plan for the request in FILE or on standard input
   omsel simulate [FILE|-] the same pot cooked without food: curves and a verdict
+  omsel schedule [FILE|-] several dishes on the burners, appliances and hands there are, ready at one hour
   omsel varieties         every grain and its figures
   omsel presets           vessels, heats and methods to start from
 
@@ -20,6 +22,7 @@ const LARGEST_REQUEST = 1_000_000 // characters
 const COMMANDS = new Map<string, (input: unknown) => Read<unknown>>([
   ['plan', planFrom],
   ['simulate', simulateFrom],
+  ['schedule', scheduleFrom],
 ])
 const LISTINGS = new Map<string, () => unknown>([
   ['varieties', varietiesListing],

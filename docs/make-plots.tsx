@@ -7,9 +7,12 @@ import { boilingPointAt } from '#core/heat/boiling-point'
 import { plan } from '#core/plan/plan'
 import { celsius, metres } from '#core/quantity/units'
 import { cookPlan } from '#core/simulate/cook-plan'
+import { PACKED_C, slabOf } from '#core/keep/cooling'
+import { coolSlab } from '#core/keep/slab'
 import { diffusivityAt } from '#core/soak/diffusivity'
 import { soakKernel } from '#core/soak/soak'
 import { BOILING_POINTS, crankCylinder, SOAKED_AT_20_C } from '../tests/published'
+import { study } from '../study/study'
 import { Plot } from './plot'
 
 /** Draws docs/plots from the figures the tests hold: what is computed as lines, what is published as rings. */
@@ -106,5 +109,33 @@ draw(
         return water.ratio_by_mass
       }),
     }))}
+  />,
+)
+
+const learned = [false, true].map((weighed) => study({ households: 200, cooks: 8, seed: 20260305, weighed }))
+draw(
+  'learning',
+  <Plot
+    title="Two hundred simulated households: water off what is wanted"
+    x={{ word: 'cooks', domain: [0, 8] }}
+    y={{ word: 'root mean square, g/g', domain: [0, 0.16] }}
+    lines={['judged only', 'pot weighed too'].map((name, i) => ({ name, points: learned[i]!.rms.map((error, cook): [number, number] => [cook, error]) }))}
+    marks={[{ name: 'must reach', points: [[5, 0.4 * learned[0]!.rms[0]!], [3, 0.4 * learned[1]!.rms[0]!]] }]}
+  />,
+)
+const slabMinutes = along(0, 240, 60)
+const coolingAt = (depthMm: number, open: boolean) => {
+  const portion = { massG: 1500, depthMm, densityGMl: 0.79, waterShare: 0.62 }
+  const slab = slabOf(portion, PACKED_C)
+  return curve(slabMinutes, (m) => coolSlab(slab, { celsius: 4, h: open ? 11 : 5.5, bare: open }, { celsius: 4, h: 9 }, 20, (_, s) => s >= m * 60).warmestC)
+}
+draw(
+  'cooling',
+  <Plot
+    title="1.5 kg of cooked short-white in a fridge, its warmest place"
+    x={{ word: 'minutes', domain: [0, 240] }}
+    y={{ word: '°C', domain: [0, 80] }}
+    lines={[{ name: '60 mm, lid on', points: coolingAt(60, false) }, { name: '40 mm, open', points: coolingAt(40, true) }, { name: '20 mm, open', points: coolingAt(20, true) }]}
+    marks={[{ name: '21 °C', points: [[60, 21], [120, 21]] }]}
   />,
 )

@@ -13,7 +13,7 @@ test('answers at once, keeps the pot in the address, and goes back', async ({ pa
     await page.getByRole('button', { name: 'Change the order' }).click()
     await page.getByText('How much', { exact: true }).click()
   } else await page.getByRole('button', { name: /^How much/ }).click()
-  await page.getByLabel('How many eat').fill('14')
+  await page.getByLabel('Usual portions').fill('14')
   await page.keyboard.press('Escape')
   await expect(measure(page)).toContainText('910 g')
   await expect(page).toHaveURL(/for=14/)
@@ -42,7 +42,7 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
   const show = async (tab: string) => isMobile && (await page.getByRole('button', { name: new RegExp(`^${tab}`) }).click())
   const pour = async () => {
     await show('Water')
-    const [, grams] = /Pour\s*(?:why\?)?\s*(\d+)/.exec(await measure(page).innerText())!
+    const [, grams] = /Pour\s*(?:why\?)?\s*(?:was \d+ g)?\s*(\d+)/.exec(await measure(page).innerText())!
     return Number(grams)
   }
   const start = await pour()
@@ -63,4 +63,32 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
 test('an address that makes no sense opens the first pot', async ({ page }) => {
   await open(page, '/?grain=gravel&for=-3&pot=%3Cb%3E&texture=NaN')
   await expect(measure(page)).toContainText('260 g')
+})
+
+test('another crowd and another pot say what they did, the last water stays in sight, and a term pointed at lights up where it happens', async ({ page, isMobile }) => {
+  test.skip(isMobile, 'the panels are sheets on a phone')
+  await open(page, '/?grain=short-white&grams=300&pot=heavy-blue&on=big-gas&lid=off')
+  const pot = page.getByRole('region', { name: 'The pot' })
+  await page.getByRole('button', { name: /300 g dry/ }).click()
+  await page.getByLabel('Dry grain, g').fill('600')
+  await page.keyboard.press('Escape')
+  await expect(pot.getByRole('status')).toHaveText(/^twice the grain, 1\.\d times the water$/)
+  await expect(page.getByText(/^was \d+ g$/)).toBeVisible()
+  // By key: steam lights the stages it leaves from.
+  const steam = page.getByRole('button', { name: /g boils off: show where/ })
+  await steam.focus()
+  await page.keyboard.press('Enter')
+  await expect(steam).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('main')).toHaveAttribute('data-lit', 'steam')
+  const width = () => page.locator('[data-matter=heat] path, [data-matter=heat] rect').first().evaluate((el) => getComputedStyle(el).strokeWidth)
+  expect(await width()).toBe('3px')
+  await page.keyboard.press('Enter')
+  await expect(steam).toHaveAttribute('aria-pressed', 'false')
+  // By mouse: only while it points there.
+  await page.getByRole('button', { name: /g soaks in: show where/ }).hover()
+  await expect(page.getByRole('main')).toHaveAttribute('data-lit', 'grain')
+  await page.mouse.move(5, 5)
+  await expect(page.getByRole('main')).not.toHaveAttribute('data-lit')
+  // After some seconds the last change is no news.
+  await expect(pot.getByRole('status')).toHaveText('', { timeout: 12_000 })
 })

@@ -26,21 +26,28 @@ const EXPECTED = [/Failed to load resource: the server responded with a status o
 
 const clockFile = () => process.env.E2E_CLOCK!
 
-/** Lets time pass: the server's clock is set ahead, and the stove, which counts by that clock, looks again. The browser's own clock runs as it does. */
+/** Lets time pass: the server's clock is set ahead, and a page that counts by that clock looks again. The browser's own clock runs as it does. */
 export async function letPass(page: Page, minutes: number): Promise<void> {
+  const listens = /\/(stove|supper)\/./.test(page.url())
+  // What was pressed before is heard before the hands of the clock are moved.
+  if (listens) await page.waitForFunction(() => Object.entries(localStorage).every(([key, value]) => !key.startsWith('omsel.outbox.') || value === '[]'))
   // In one stroke: a server that reads a half-written clock would be in another year.
   const next = `${clockFile()}.next`
   writeFileSync(next, String(Number(readFileSync(clockFile(), 'utf8')) + Math.round(minutes * 60_000)))
   renameSync(next, clockFile())
-  if (!page.url().includes('/stove/')) return
-  // A page that has just been opened may not listen yet.
-  for (let tries = 0; tries < 8; tries++) {
-    const looked = page.waitForResponse((response) => response.url().includes('.data'), { timeout: 1500 }).catch(() => undefined)
-    await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
-    if (await looked) return
+  if (!listens) return
+  // A page that has just been opened may not listen yet; one that has heard shows the hour it heard.
+  const hour = Date.now() + Number(readFileSync(clockFile(), 'utf8')) - 1000
+  for (let tries = 0; tries < 12; tries++) {
+    await lookAgain(page)
+    const heard = await page.waitForFunction((since) => Number(document.querySelector<HTMLElement>('[data-heard]')?.dataset.heard) >= since, hour, { timeout: 1500 }).catch(() => undefined)
+    if (heard) return
   }
-  throw new Error('letPass: the stove did not look again')
+  throw new Error('letPass: the page did not look again')
 }
+
+/** Somebody takes the device up again. */
+export const lookAgain = (page: Page) => page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
 
 /** What an accessibility checker finds that is serious. */
 export async function serious(page: Page): Promise<string[]> {
@@ -63,4 +70,20 @@ export const act = (page: Page) => page.locator('[data-act]')
 export async function setAside(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
   await page.getByRole('listitem').filter({ hasText: 'Set this pot aside' }).getByRole('button', { name: 'Tell it' }).click()
+}
+
+/** Sets every pot aside that is still on the stove. */
+export async function clearStove(page: Page): Promise<void> {
+  for (let pots = 0; pots < 12; pots++) {
+    await open(page, '/stove')
+    if (!/\/stove\/./.test(page.url())) {
+      const first = page.getByRole('main').locator('a[href^="/stove/"]').first()
+      if ((await first.count()) === 0) return
+      await first.click()
+      await page.waitForURL(/\/stove\/./)
+    }
+    await setAside(page)
+    await expect(page.getByText(/Set aside/).first()).toBeVisible()
+  }
+  throw new Error('clearStove: there is always one more')
 }

@@ -36,7 +36,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
   const folder = mkdtempSync(join(tmpdir(), 'omsel-kill-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   writeFileSync(clock, '0')
-  const house = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams' as const, cup: 'metric' as const, corrections: {}, elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+  const house = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams' as const, cup: 'metric' as const, known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
   let server = await serve(database, clock)
   try {
     const started = await fetch(`${address}/?index`, {
@@ -73,6 +73,8 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     const at = Date.now()
 
     await kill(server)
+    // The stove says so by itself, and counts on.
+    await expect(page.getByText('Counting here')).toBeVisible()
     await page.getByRole('button', { name: /^A minute more/ }).click()
     await expect(page.getByText('Counting here, one press kept')).toBeVisible()
     await page.waitForTimeout(1500)

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { act, expect, letPass, open, serious, setAside, test } from './kitchen'
+import { act, expect, letPass, lookAgain, open, serious, setAside, test } from './kitchen'
 
 // A line that is cut is reported by the browser.
 // Over plain http a browser says of one header that it means nothing there.
@@ -109,6 +109,8 @@ test('two screens on one cook, one of them cut off: three presses are kept, and 
   await page.getByRole('button', { name: /^It boils/ }).click()
   await expect(act(other)).toHaveText('Lowest heat, leave the lid')
   await page.context().setOffline(true)
+  // Looked at without a line, the stove is still the stove.
+  await lookAgain(page)
   for (const [key, said] of [['l', 'lid lifted'], ['+', 'a minute more'], ['l', 'lid lifted']] as const) {
     await page.keyboard.press(key)
     await expect(page.getByRole('button', { name: new RegExp(`^Take back “${said}”`) })).toBeVisible()

@@ -1,7 +1,7 @@
 import { MantineProvider } from '@mantine/core'
 import type { ReactNode } from 'react'
 import { renderToStaticMarkup } from 'react-dom/server'
-import { MemoryRouter } from 'react-router'
+import { createMemoryRouter, RouterProvider } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Plan } from '#core/plan/result'
@@ -10,7 +10,7 @@ import type { Plan } from '#core/plan/result'
 export const htmlOf = (node: ReactNode): string =>
   renderToStaticMarkup(
     <MantineProvider env="test">
-      <MemoryRouter>{node}</MemoryRouter>
+      <RouterProvider router={createMemoryRouter([{ path: '*', element: node }])} />
     </MantineProvider>,
   )
 

@@ -1,0 +1,161 @@
+import { act, expect, letPass, open, serious, setAside, test } from './kitchen'
+
+test('two taps after dinner, and it is written down', async ({ page }) => {
+  await open(page, '/notebook/copy')
+  await page.getByRole('textbox', { name: 'When, row 1' }).fill('2026-03-04')
+  await page.getByRole('textbox', { name: 'Grain, row 1' }).fill('millet')
+  await page.getByRole('textbox', { name: 'Dry, g, row 1' }).fill('200')
+  await page.getByRole('textbox', { name: 'Water, g, row 1' }).fill('plenty')
+  await page.getByRole('textbox', { name: 'Pot, row 1' }).fill('clay')
+  // What is wrong is told beside it, and nothing typed is lost.
+  await expect(page.getByRole('alert')).toContainText('water must be from 0 to 60000 g, got "plenty"')
+  await page.getByRole('textbox', { name: 'Water, g, row 1' }).fill('430')
+  expect(await serious(page)).toEqual([])
+  await page.getByRole('button', { name: 'Copy one cook' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'One' }).or(page.getByText('1 cook is in the notebook now.'))).toBeVisible()
+
+  await open(page, '/notebook')
+  const taps = page.getByRole('region', { name: 'How was it? Millet' })
+  await taps.getByRole('group', { name: 'Dry to wet' }).getByRole('button', { name: 'a little wet' }).click()
+  await expect(taps.getByText('One more.')).toBeVisible()
+  await taps.getByRole('group', { name: 'Hard to overdone' }).getByRole('button', { name: 'right' }).click()
+  await expect(page.getByRole('row', { name: /Millet/ }).first()).toContainText('a little wet')
+})
+
+test('the notebook is sifted and searched; a cook is repeated, weighed, pictured and taken out', async ({ page }) => {
+  await open(page, '/notebook')
+  await page.getByRole('combobox', { name: 'Pot' }).selectOption({ label: 'clay' })
+  await expect(page).toHaveURL(/pot=clay/)
+  for (const row of await page.getByRole('table').getByRole('row').all()) if ((await row.getByRole('cell').count()) > 0) await expect(row).toContainText('clay')
+  await open(page, '/notebook?q=choir')
+  await expect(page.getByRole('row', { name: /Choir, first time/ })).toBeVisible()
+  expect(await serious(page)).toEqual([])
+  await page.getByRole('row', { name: /Choir, first time/ }).getByRole('link').click()
+  await expect(page).toHaveURL(/\/notebook\/[\w-]{36}$/)
+  const cook = page.url()
+
+  const water = /in (\d+) g of water/.exec(await page.getByText(/g of water,/).innerText())![1]
+  await page.getByRole('link', { name: 'with the very same water' }).click()
+  await expect(page).toHaveURL(new RegExp(`poured=${water}`))
+  await expect(page.getByText(/Your own water/)).toBeVisible()
+
+  await open(page, cook)
+  const weighed = page.getByRole('form', { name: 'Weighed' })
+  await weighed.getByRole('textbox', { name: /^Full pot with lid/ }).fill('3000')
+  await weighed.getByRole('textbox', { name: /when it was done/ }).fill('3200')
+  await weighed.getByRole('button', { name: 'Keep what was weighed' }).click()
+  await expect(weighed.getByText(/must weigh less than before the heat, 3000 g; got 3200/)).toBeVisible()
+  await expect(weighed.getByRole('textbox', { name: /when it was done/ })).toHaveValue('3200')
+  await weighed.getByRole('textbox', { name: /when it was done/ }).fill('2930')
+  await weighed.getByRole('button', { name: 'Keep what was weighed' }).click()
+  await expect(weighed.getByText(/70 g of steam by the scale/)).toBeVisible()
+  await expect(page.getByText(/steam by the scale:/)).toBeVisible()
+
+  // A picture that is none, and one that is: drawn by the browser itself.
+  const picture = page.getByRole('form', { name: 'A picture' })
+  await picture.locator('input[type=file]').setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') })
+  await picture.getByRole('button', { name: 'Keep it' }).click()
+  await expect(picture.getByRole('alert')).toContainText('is no picture that can be read: "pot.jpg"')
+  await picture.locator('input[type=file]').setInputFiles({ name: 'pot.png', mimeType: 'image/png', buffer: await page.screenshot() })
+  await picture.getByRole('combobox', { name: 'It shows' }).selectOption({ label: 'steam pushes at the lid' })
+  await picture.getByRole('button', { name: 'Keep it' }).click()
+  const image = page.getByRole('img', { name: 'when steam pushes at the lid' })
+  await expect(image).toBeVisible()
+  await expect.poll(() => image.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1280)
+  expect(await serious(page)).toEqual([])
+  await page.getByRole('button', { name: 'take it out' }).click()
+  await expect(image).toHaveCount(0)
+})
+
+test('what was learned is shown with how surely, can be pinned within its limits, and let go', async ({ page }) => {
+  await open(page, '/notebook/learned')
+  const quinoa = page.getByRole('region', { name: 'water in the grain: Quinoa' })
+  await expect(quinoa).toContainText(/Wants \d+ g less water to 100 g, give or take \d+\. From 2 cooks\./)
+  await expect(quinoa.getByRole('img').first()).toBeVisible()
+  expect(await serious(page)).toEqual([])
+  await quinoa.getByRole('textbox').fill('9')
+  await quinoa.getByRole('button', { name: 'pin it' }).click()
+  await expect(quinoa.getByRole('alert')).toContainText('must be from -0.8 to 0.8 g/g, got 9')
+  await expect(quinoa.getByRole('textbox')).toHaveValue('9')
+  await quinoa.getByRole('textbox').fill('0.2')
+  await quinoa.getByRole('button', { name: 'pin it' }).click()
+  await expect(quinoa).toContainText('Wants 20 g more water to 100 g')
+  await open(page, '/?grain=quinoa&grams=200&pot=little-steel&on=small-gas')
+  await expect(page.getByText(/published 1\.90 → 2\.10/)).toBeVisible()
+  await open(page, '/notebook/learned')
+  await quinoa.getByRole('button', { name: 'take the pin out' }).click()
+  await expect(quinoa).toContainText('less water to 100 g')
+})
+
+test('a trial of water: planned blind, tasted, weighed by chance, and taken over', async ({ page }) => {
+  await open(page, '/?grain=wild&grams=200&pot=clay&on=big-gas')
+  await page.getByRole('link', { name: 'trial', exact: true }).click()
+  const make = page.getByRole('region', { name: 'A new trial' })
+  await make.getByRole('checkbox', { name: /as planned/ }).check()
+  await expect(make.getByRole('button', { name: 'Choose two at least' })).toBeDisabled()
+  await make.getByRole('checkbox', { name: /16 g less/ }).check()
+  await make.getByRole('button', { name: 'Plan these 2' }).click()
+  await expect(page).toHaveURL(/\/trials\/[\w-]{36}$/)
+  await expect(page.getByText('sealed')).toHaveCount(2)
+  expect(await serious(page)).toEqual([])
+  for (let i = 0; i < 5; i++) {
+    const tasting = page.getByRole('region', { name: 'A tasting' })
+    await tasting.getByRole('button', { name: 'Cup B' }).click()
+    await tasting.getByRole('button', { name: 'Cup A' }).click()
+    await tasting.getByRole('textbox', { name: 'Who tasted' }).fill(['Maren', 'Teo', 'Pim'][i % 3]!)
+    await tasting.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByRole('button', { name: 'take it back' })).toHaveCount(i + 1)
+  }
+  await expect(page.getByText(/^B was put first 5 of 5 times: chance alone would put some cup first that often in 6 of 100 such trials; one more like these would settle it\.$/)).toBeVisible()
+  await page.getByRole('button', { name: 'open the letters' }).click()
+  await page.getByRole('row', { name: /^B, \d+ g of water/ }).getByRole('button', { name: 'Pour it so from now on' }).click()
+  await expect(page.getByText(/Cup B is how this house pours it now/)).toBeVisible()
+  await open(page, '/notebook/learned')
+  await page.getByRole('region', { name: 'water in the grain: Wild rice' }).getByRole('button', { name: 'take the pin out' }).click()
+  await expect(page.getByRole('region', { name: 'water in the grain: Wild rice' }).getByRole('button', { name: 'pin it' })).toBeVisible()
+})
+
+test('a picture of a cue in this pot stands beside the drawn one, and does the next time as well', async ({ page }) => {
+  for (const again of [false, true]) {
+    await open(page, '/?grain=fonio&grams=120&pot=little-steel&on=small-gas')
+    await page.getByRole('button', { name: 'Start now' }).click()
+    await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
+    const key = page.getByRole('region', { name: 'Tell the stove' })
+    for (let presses = 0; presses < 9 && !/boil/i.test(await act(page).innerText()); presses++) {
+      const before = await act(page).innerText()
+      await letPass(page, 2)
+      await key.getByRole('button').first().click()
+      await expect(act(page)).not.toHaveText(before)
+    }
+    const own = page.getByRole('img', { name: /^Your own picture:/ })
+    if (again) await expect(own).toBeVisible()
+    else {
+      await expect(own).toHaveCount(0)
+      await page.locator('input[type=file]').setInputFiles({ name: 'boil.png', mimeType: 'image/png', buffer: await page.screenshot() })
+      await expect(own).toBeVisible()
+    }
+    await setAside(page)
+    await expect(page.getByText('Set aside', { exact: true })).toBeVisible()
+  }
+})
+
+test('two taps stand at the stove as soon as it is on the table', async ({ page }) => {
+  await open(page, '/?grain=couscous&grams=150&pot=little-steel&on=small-gas&by=off-heat')
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
+  const key = page.getByRole('region', { name: 'Tell the stove' })
+  const table = key.getByRole('button', { name: /^It is on the table/ })
+  for (let presses = 0; presses < 14 && (await table.count()) === 0; presses++) {
+    await letPass(page, 12)
+    if ((await table.count()) > 0) break
+    await key.getByRole('button').first().click()
+    await page.waitForTimeout(800)
+  }
+  await table.click()
+  const taps = page.getByRole('region', { name: /^How was it\? Couscous/ })
+  await taps.getByRole('group', { name: 'Hard to overdone' }).getByRole('button', { name: 'right' }).click()
+  await taps.getByRole('group', { name: 'Dry to wet' }).getByRole('button', { name: 'a little dry' }).click()
+  await expect(taps.getByText('Written down; the next pot will know.')).toBeVisible()
+  await taps.getByRole('link', { name: 'more to say?' }).click()
+  await expect(page.getByRole('radio', { name: 'a little dry' })).toBeChecked()
+})

@@ -1,0 +1,8 @@
+import type { House } from '../app/routes/bench/bench-state'
+import { FIRST_KITCHEN } from '../server/kitchen/begin-household'
+
+/** The house a new household begins with, as the bench sees it. */
+export const kitchenOfFirst = (): House => ({
+  vessels: FIRST_KITCHEN.vessels, heats: FIRST_KITCHEN.heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams', cup: 'metric', known: {}, guidance: 'stricter', kept: [], eaters: [],
+  elevation_m: 0, kitchen_c: 20, zone: 'UTC',
+})
