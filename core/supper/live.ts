@@ -36,9 +36,10 @@ export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveGive
   const kept = told && blocks.some((b) => told.has(b.id)) ? keptOrder(blocks, told) : undefined
   if (kept && least < WORTH_A_CHANGE) {
     // Nothing that matters has changed: all of it stays where it was told, but what a hand has fixed elsewhere since.
-    const there = new Map<string, Lock>([...[...told!].map(([id, { start, ...place }]) => [id, { start: least - start, ...place }] as const), ...(locks ?? [])])
-    const got = place(kept.order, free, kitchen, { locks: there, ...at(least) })
-    if (got.undone.length === 0) return { ...got, late: least, exact: false }
+    for (const burner of [undefined, ...kitchen.burners.map((b) => b.id)]) {
+      const got = place(kept.order, free, kitchen, { locks: whereTold(blocks, told!, locks, least, burner), ...at(least) })
+      if (got.undone.length === 0) return { ...got, late: least, exact: false }
+    }
   }
   let byOrder: (Placement & { late: number }) | undefined
   for (let late = least; kept && !byOrder && late <= least + MOST_LATE; late++) {
@@ -68,6 +69,18 @@ export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveGive
     } else cannot = middle
   }
   return byOrder && byOrder.late - best.late <= WORTH_A_CHANGE ? { ...byOrder, exact: false } : best
+}
+
+/** Every block where it was told, or where a hand has fixed it since. A fixed hour that names no burner stays on the one it was told,
+ *  or goes to the one given.  @param least minutes by which the table is later than asked */
+function whereTold(blocks: readonly Block[], told: NonNullable<LiveGiven['told']>, locks: LiveGiven['locks'], least: number, burner: string | undefined): Map<string, Lock> {
+  return new Map(blocks.flatMap((block) => {
+    const [was, lock] = [told.get(block.id), locks?.get(block.id)]
+    if (!lock) return was ? [[block.id, { start: least - was.start, ...(was.at === undefined ? {} : { at: was.at }) }] as const] : []
+    const onBurner = block.needs.some((n) => n.place === 'burner')
+    const spot = lock.at ?? (onBurner ? (burner ?? was?.at) : undefined)
+    return [[block.id, { ...lock, ...(spot === undefined || (block.onBurner && !(spot in block.onBurner)) ? {} : { at: spot }) }] as const]
+  }))
 }
 
 /** The order and the burners that were told; what nobody was told of yet comes last, and finds its place round the rest. */
