@@ -16,6 +16,8 @@ export default [
     route('trials/:trial', 'routes/trials/trial.tsx'),
     route('compare', 'routes/compare/compare.tsx'),
     route('dry-run', 'routes/dry-run/dry-run.tsx'),
+    route('practice', 'routes/practice/practices.tsx'),
+    route('practice/:situation', 'routes/practice/practice.tsx'),
     route('model', 'routes/model/model.tsx'),
     route('by', 'routes/by/by.tsx'),
     route('shelf', 'routes/shelf/shelf.tsx'),

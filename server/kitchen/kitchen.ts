@@ -7,6 +7,7 @@ import { keptIn } from '../database/kept'
 import { notebookIn } from '../database/notebook'
 import { openDatabase, type Db } from '../database/open'
 import { photosIn } from '../database/photos'
+import { practiceIn } from '../database/practice'
 import { shelfIn } from '../database/shelf'
 import { noteMissing } from './noting'
 import { eatersIn } from '../database/eaters'
@@ -28,11 +29,12 @@ export interface Kitchen {
   trials: ReturnType<typeof trialsIn>
   suppers: ReturnType<typeof suppersIn>
   eaters: ReturnType<typeof eatersIn>
+  practice: ReturnType<typeof practiceIn>
 }
 
 export function openKitchen(file: string): Kitchen {
   const db = openDatabase(file)
-  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db), kept: keptIn(db), notebook: notebookIn(db), photos: photosIn(db), trials: trialsIn(db), suppers: suppersIn(db), eaters: eatersIn(db) }
+  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db), kept: keptIn(db), notebook: notebookIn(db), photos: photosIn(db), trials: trialsIn(db), suppers: suppersIn(db), eaters: eatersIn(db), practice: practiceIn(db) }
 }
 
 export const databaseFile = (): string =>

@@ -80,6 +80,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
     <main className="place">
       <div className="place-head">
         <h1 className="figure">Dry run</h1>
+        <Link to="/practice">practice</Link>
         <Link to={`/?${toSearch(bench, first).toString()}`}>back to the bench</Link>
       </div>
       <div className={classes.order}>

@@ -16,7 +16,8 @@ interface KeysProps {
   press: (kind: EventKind, stage: string, more?: { seconds?: number }) => void
   takeBack: () => void
   tableAt: string
-  onWrong: () => void
+  /** Left out: nothing can be told to be wrong here. */
+  onWrong?: () => void
 }
 
 /** For this long after a cue its key offers the way back. */
@@ -43,7 +44,7 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
     z: last ? takeBack : undefined,
   })
   return (
-    <section className={classes.keys} aria-label="Tell the stove">
+    <section className={classes.keys} aria-label="Tell the stove" data-few={!onWrong || undefined}>
       <UnstyledButton className={classes.cueKey} data-quiet={stage && !cue ? true : undefined} onClick={main.act}>
         {main.word} <kbd>c</kbd>
       </UnstyledButton>
@@ -53,9 +54,11 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
       <UnstyledButton className={classes.key} disabled={!clocked} onClick={() => stage && press('minute-more', stage.id)}>
         A minute more <kbd>+</kbd>
       </UnstyledButton>
-      <UnstyledButton className={classes.key} onClick={onWrong}>
-        Something’s wrong <kbd>w</kbd>
-      </UnstyledButton>
+      {onWrong && (
+        <UnstyledButton className={classes.key} onClick={onWrong}>
+          Something’s wrong <kbd>w</kbd>
+        </UnstyledButton>
+      )}
       <UnstyledButton className={classes.key} disabled={!last} data-fresh={fresh || undefined} onClick={takeBack}>
         {last ? `Take back “${wordOf(last, stages)}”` : 'Take back'} <kbd>z</kbd>
       </UnstyledButton>

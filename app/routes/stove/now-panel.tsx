@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import type { CookView, StageView } from '#core/cook/replay'
 import { meanwhile } from '#core/cook/meanwhile'
 import type { Purpose } from '#core/method/method'
@@ -37,13 +38,16 @@ interface NowPanelProps {
   readings: readonly DeviceReading[]
   retimed: Retimed | undefined
   purpose: Purpose
-  cookId: string
+  /** Left out: there is no pot to take pictures of. */
+  cookId?: string
   /** The cook's own pictures of cues in this pot. */
   cuePhotos: Readonly<Record<string, string>>
+  /** What is worked beside the act. */
+  children?: ReactNode
 }
 
 /** One glance: what to do, what ends it, what comes next and when. */
-export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, readings, retimed, purpose, cookId, cuePhotos }: NowPanelProps) {
+export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, readings, retimed, purpose, cookId, cuePhotos, children }: NowPanelProps) {
   const next = view.next && plan.stages.find((s) => s.id === view.next!.id)
   const place = stage && knobWord(stage, knob)
   const task = stage && current && meanwhile(plan, stage, purpose, waitLeft(stage, current, now))
@@ -73,13 +77,14 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
           {task && <li>While you wait: {task.says}</li>}
           {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
         </ul>
+        {children}
       </div>
       <div className={classes.aside}>
         {stage?.loosen && <LoosenDrawing way={stage.loosen} variety={variety} />}
         {stage?.cue_id && (
           <>
             <CuePair cue={stage.cue_id} variety={variety} yet={CUES[stage.cue_id].yet} now={CUES[stage.cue_id].now} />
-            {stage.power_w > 0 && <OwnPicture cue={stage.cue_id} cookId={cookId} photo={cuePhotos[stage.cue_id]} />}
+            {cookId !== undefined && stage.power_w > 0 && <OwnPicture cue={stage.cue_id} cookId={cookId} photo={cuePhotos[stage.cue_id]} />}
           </>
         )}
         <div className={classes.below}>

@@ -1,0 +1,107 @@
+import { Button } from '@mantine/core'
+import { useMemo } from 'react'
+import { Link } from 'react-router'
+import type { Doing } from '#core/practice/doing'
+import { debriefOf, type Debrief as Told, type Deed } from '#core/practice/debrief'
+import type { Ending } from '#core/practice/ending'
+import type { Glimpse } from '#core/practice/cook-by-hand'
+import type { Kitchen, Situation } from '#core/practice/situation'
+import { varietyOf } from '#core/grain/varieties'
+import { PotInside } from '../../drawing/pot-inside'
+import classes from './practice.module.css'
+
+const WORDS: Record<Ending['word'], string> = {
+  good: 'separate, cooked through', soft: 'soft', firm: 'firm', wet: 'wet', mush: 'mush', dry: 'dry', hard: 'hard in the middle', uneven: 'uneven', scorched: 'burnt below',
+}
+export const endingWord = ({ word, good, texture }: Ending): string => (good || (word !== 'soft' && word !== 'firm') ? WORDS[word] : texture > 0.5 ? 'softer than wanted' : 'firmer than wanted')
+
+/** What happened to this pot and why: every act weighed by cooking the pot again without it. */
+export function Debrief({ situation, kitchen, doing, again }: { situation: Situation; kitchen: Kitchen; doing: Doing; again: () => void }) {
+  const told = useMemo<Told>(() => debriefOf(kitchen, doing, situation.about), [kitchen, doing, situation.about])
+  const { ending, reasons, deeds, moment, tryThis, marks } = told
+  const variety = varietyOf(kitchen.real.grains[0]!.variety)
+  const dryG = kitchen.right.grain.mass_g
+  return (
+    <section className={classes.debrief} aria-label="What happened">
+      <p className={`${classes.verdict} figure`} data-good={ending.good || undefined}>
+        {ending.good ? 'It came out: ' : 'It came out '}
+        {endingWord(ending)}
+      </p>
+      {reasons.map((reason) => (
+        <p key={reason} className={classes.reason}>
+          {reason}
+        </p>
+      ))}
+      <p className={classes.reason}>{marks.boil !== undefined ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the water was gone at ${minuteWord(marks.dry)}`}.` : 'It never boiled.'}</p>
+
+      <div className={classes.two}>
+        <div>
+          <h2>What each thing did</h2>
+          <ul className={classes.deeds}>
+            {deeds.map((deed) => (
+              <DeedLine key={deed.says} deed={deed} ending={ending} />
+            ))}
+          </ul>
+        </div>
+        <div>
+          <h2>Inside, {minuteWord(moment.atMin)} after the pour</h2>
+          <p className="quiet">{moment.says}.</p>
+          <div className={classes.insides}>
+            <Inside of={moment.yours} words="yours" kitchen={kitchen} variety={variety} dryG={dryG} />
+            {moment.other && <Inside of={moment.other} words={moment.otherSays} kitchen={kitchen} variety={variety} dryG={dryG} />}
+          </div>
+        </div>
+      </div>
+
+      {!ending.good && (
+        <p className={classes.try}>
+          <span className="quiet">Next time</span>
+          <b>{tryThis ? `${tryThis.says.join(', and ')}: cooked again so, it is ${endingWord(tryThis.ending)}.` : 'More than two things have to be otherwise: begin with what weighed most.'}</b>
+        </p>
+      )}
+      <p className={classes.trap}>{situation.trap}</p>
+      {ending.good && (
+        <p className={`${classes.learned} figure`}>{situation.learned}</p>
+      )}
+      <p className={classes.after}>
+        <Button onClick={again}>Cook it again</Button>
+        <Button component={Link} to="/practice" variant="default">
+          Other pots
+        </Button>
+      </p>
+    </section>
+  )
+}
+
+const minuteWord = (n: number): string => (n < 1 ? `${Math.round(n * 60)} s` : `${Math.round(n)} min`)
+const more = (n: number, word: string): string => `${word} ${n > 0 ? 'more' : 'less'}`
+
+function DeedLine({ deed: { says, without, ending: other, did }, ending }: { deed: Deed; ending: Ending }) {
+  const turns = other.good !== ending.good
+  const moved = [
+    Math.abs(did.drunkGPerG) >= 0.02 && `${more(did.drunkGPerG, `${Math.abs(did.drunkGPerG).toFixed(2)} g`)} water in each gram`,
+    Math.abs(did.evaporatedG) >= 3 && `${more(did.evaporatedG, `${Math.abs(did.evaporatedG).toFixed(0)} g`)} steam`,
+    Math.abs(did.centre) >= 0.01 && `hearts cooked ${more(did.centre, `${Math.abs(100 * did.centre).toFixed(0)} points`)}`,
+  ].filter((w) => w !== false)
+  return (
+    <li data-turns={turns || undefined}>
+      <b>{says}.</b> {moved.length > 0 ? `It made ${moved.join(', ')}; ` : 'It hardly moved anything; '}
+      {without} it is {turns ? <em>{endingWord(other)}</em> : endingWord(other) === endingWord(ending) ? `${endingWord(other)} as well` : endingWord(other)}.
+    </li>
+  )
+}
+
+function Inside({ of, words, kitchen, variety, dryG }: { of: Glimpse; words: string; kitchen: Kitchen; variety: ReturnType<typeof varietyOf>; dryG: number }) {
+  const hearts = Math.round((100 * of.centreByLayer.reduce((a, b) => a + b, 0)) / of.centreByLayer.length)
+  return (
+    <figure>
+      <PotInside vessel={kitchen.real.vessel} variety={variety} dryG={dryG} moment={{ ...of, steam: 0 }} title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water free, hearts cooked to ${hearts} %`} letters={0.16} />
+      <figcaption>
+        <b>{words}</b>
+        <span>
+          {Math.round(of.bulkC)} °C, {Math.round(of.freeG)} g free, hearts {hearts} %
+        </span>
+      </figcaption>
+    </figure>
+  )
+}

@@ -1,0 +1,149 @@
+import { SegmentedControl, UnstyledButton } from '@mantine/core'
+import { useEffect, useRef, useState } from 'react'
+import { data, Link, useFetcher } from 'react-router'
+import type { EventKind } from '#core/cook/events'
+import { kitchenOf } from '#core/practice/situation'
+import { situationOf, SITUATIONS } from '#core/practice/situations'
+import { varietyOf } from '#core/grain/varieties'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { notePractice } from '#server/kitchen/practice-keeps'
+import { clockTime, type HouseClock } from '../../time/clock-hour'
+import { Also } from '../stove/also'
+import { Keys } from '../stove/keys'
+import { NowPanel } from '../stove/now-panel'
+import type { PressMore } from '../stove/outbox'
+import type { DeviceReading } from '../stove/readings'
+import { Strip } from '../stove/strip'
+import { plannedWashes, Washes } from '../stove/washes'
+import stove from '../stove/stove.module.css'
+import type { Route } from './+types/practice'
+import { Debrief } from './debrief'
+import { Hands } from './hands'
+import { SPEEDS, usePractice, type Speed } from './use-practice'
+import classes from './practice.module.css'
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.title} · Practice · Omsel` : 'Practice · Omsel' }]
+
+export function loader({ params }: Route.LoaderArgs) {
+  const situation = situationOf(params.situation)
+  if (!situation) throw new Response('There is no such pot to practise.', { status: 404 })
+  const open = kitchen()
+  return { id: situation.id, title: situation.title, understood: open.practice.understood().includes(situation.id), clock: settingsOf(open).clock }
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await request.formData()
+  if (form.get('intent') !== 'done') return data({ errors: [{ path: 'intent', message: `intent must be done, got "${String(form.get('intent'))}"` }] }, { status: 400 })
+  const noted = notePractice(kitchen(), params.situation, form.get('doing'), nowMs())
+  return noted.ok ? { good: noted.value } : data({ errors: noted.errors }, { status: 422 })
+}
+
+const SPEED_WORDS: Record<Speed, string> = { 0: 'held', 1: 'as it is', 10: '10 ×', 60: '60 ×' }
+/** Somebody who asks is heard for so long, minutes. */
+const ASKED_FOR_MIN = 4
+const MINUTE = 60_000
+
+export default function PracticePot(props: Route.ComponentProps) {
+  return <OnePot key={props.loaderData.id} {...props} />
+}
+
+function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
+  const situation = SITUATIONS.find((s) => s.id === id)!
+  const [pot] = useState(() => kitchenOf(situation))
+  const practice = usePractice(id, pot)
+  const { view, now, running, doing, handled, press: tell } = practice
+  const { plan } = running
+  const clock: HouseClock = { zone: 'UTC', clock: hours }
+  const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
+  const current = view.now.length === 0 ? undefined : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
+  const stage = current && plan.stages.find((s) => s.id === current.id)
+  const pouring = stage?.id === 'pour'
+  const [empty, setEmpty] = useState(false)
+  const press = (kind: EventKind, stageId: string, more?: PressMore) => {
+    if (kind === 'cue' && stageId === 'pour') {
+      setEmpty(practice.pourG === 0)
+      if (practice.pourG > 0) tell(kind, stageId, { amount: practice.pourG })
+      return
+    }
+    tell(kind, stageId, more)
+  }
+  const over = view.outcome === 'finished' || view.outcome === 'stopped'
+  const fetcher = useFetcher<typeof action>()
+  const sent = useRef('')
+  const done = over && doing ? JSON.stringify(doing) : ''
+  useEffect(() => {
+    if (done === '' || sent.current === done) return
+    sent.current = done
+    void fetcher.submit({ intent: 'done', doing: done }, { method: 'post' })
+  }, [done, fetcher])
+  const variety = varietyOf(pot.cardRequest.grains[0]!.variety)
+  const asked = situation.asked?.find((a) => {
+    const at = view.stages.find((s) => s.id === a.stage)
+    const minutes = at && at.state !== 'next' ? (now - at.startMs) / MINUTE - a.afterMin : -1
+    return minutes >= 0 && minutes < ASKED_FOR_MIN && !over
+  })
+
+  return (
+    <main className={stove.stove} data-dense>
+      <header className={classes.bar}>
+        <div>
+          <h1 className="figure">{situation.title}</h1>
+          <p>{situation.told}</p>
+        </div>
+        {!over && (
+          <div className={classes.clock} role="group" aria-label="Time">
+            <b className="figure">{clockTime(now, clock)}</b>
+            <SegmentedControl aria-label="How fast it goes" value={String(practice.speed)} onChange={(value) => practice.setSpeed(Number(value) as Speed)} data={SPEEDS.map((speed) => ({ value: String(speed), label: SPEED_WORDS[speed] }))} />
+            {[1, 10].map((minutes) => (
+              <UnstyledButton key={minutes} className={classes.step} onClick={() => practice.passBy(minutes)}>
+                {minutes} min on
+              </UnstyledButton>
+            ))}
+            <Link to="/practice">Leave it</Link>
+          </div>
+        )}
+      </header>
+      {over ? (
+        doing ? (
+          <Debrief situation={situation} kitchen={pot} doing={doing} again={practice.again} />
+        ) : (
+          <p className={classes.reason}>
+            Nothing was cooked. <UnstyledButton className={classes.step} onClick={practice.again}>Begin again</UnstyledButton>
+          </p>
+        )
+      ) : (
+        <>
+          <Strip plan={plan} view={view} now={now} clock={clock} />
+          <NowPanel
+            plan={plan} view={view} now={now} clock={clock} stage={stage} current={current} title="The card says" vesselName={situation.title.toLowerCase()} serveAtMs={null}
+            variety={variety} knob={null} pot={undefined} vessel={pot.real.vessel} readings={readingsOf(practice, stage, pot.card.grain.mass_g, now)} retimed={undefined} purpose={pot.cardRequest.purpose} cuePhotos={{}}
+          >
+            {asked && (
+              <p role="status" className={classes.asked}>
+                {asked.says}
+              </p>
+            )}
+            {empty && pouring && practice.pourG === 0 && (
+              <p role="alert" className={classes.asked}>
+                Nothing is poured yet: pour something first.
+              </p>
+            )}
+            {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={variety} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
+            {(handled !== undefined || pouring) && <Hands practice={practice} kitchen={pot} situation={situation} pouring={pouring} />}
+          </NowPanel>
+          {view.now.length > 1 && <Also others={view.now.filter((s) => s.id !== current?.id)} stages={plan.stages} now={now} press={press} />}
+          <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={() => view.last && press('take-back', view.last.stage, { target: view.last.id })} tableAt={clockTime(view.tableMs, clock)} />
+        </>
+      )}
+    </main>
+  )
+}
+
+/** What the simulated scale and thermometer show. */
+function readingsOf({ handled, pourG }: ReturnType<typeof usePractice>, stage: { id: string; kind: string } | undefined, grainG: number, now: number): DeviceReading[] {
+  const of = { cook: 'practice', atMs: now }
+  if (stage?.id === 'pour') return [{ ...of, kind: 'scale', grams: pourG }]
+  if (stage?.kind === 'measure') return [{ ...of, kind: 'scale', grams: Math.round(grainG) }]
+  return handled ? [{ ...of, kind: 'probe', celsius: handled.pot.bulkC }] : []
+}

@@ -1,0 +1,54 @@
+import { Link } from 'react-router'
+import { SITUATIONS } from '#core/practice/situations'
+import { kitchen } from '#server/kitchen/kitchen'
+import type { Route } from './+types/practices'
+import classes from './practice.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Practice · Omsel' }]
+
+export const loader = () => ({ understood: kitchen().practice.understood() })
+
+/** Pots to cook without food, and what those that were understood have left behind. */
+export default function Practices({ loaderData: { understood } }: Route.ComponentProps) {
+  const known = understood.flatMap((id) => SITUATIONS.filter((s) => s.id === id))
+  const open = SITUATIONS.filter((s) => !understood.includes(s.id))
+  return (
+    <main className="place">
+      <div className="place-head">
+        <h1 className="figure">Practice</h1>
+        <Link to="/dry-run">Dry run</Link>
+      </div>
+      <p className="place-lead">A pot on a stove that is not there, faster than life. You have the knob, the lid and the jug; the card says one thing, the kitchen is another. Afterwards you see what each thing did.</p>
+      {known.length > 0 && (
+        <section aria-labelledby="known">
+          <h2 id="known">Pots you have understood</h2>
+          <ul className={classes.known}>
+            {known.map(({ id, title, learned }) => (
+              <li key={id}>
+                <p className="figure">{learned}</p>
+                <p>
+                  {title} · <Link to={`/practice/${id}`}>cook it again</Link>
+                </p>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {open.length > 0 && (
+        <section aria-labelledby="open">
+          <h2 id="open">{known.length > 0 ? 'Not cooked through yet' : 'Pots to begin with'}</h2>
+          <ul className={classes.open}>
+            {open.map(({ id, title, told }) => (
+              <li key={id} className="basin">
+                <Link to={`/practice/${id}`} className="figure">
+                  {title}
+                </Link>
+                <p>{told}</p>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </main>
+  )
+}

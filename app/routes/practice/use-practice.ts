@@ -1,0 +1,134 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { v4 as uuid } from 'uuid'
+import { identityOf, type CookEvent, type EventKind } from '#core/cook/events'
+import { replay, type CookView, type RunningCook } from '#core/cook/replay'
+import { lengthOf } from '#core/plan/timeline'
+import { cookByHand, type Handled } from '#core/practice/cook-by-hand'
+import { doingOf, type Act, type Doing } from '#core/practice/doing'
+import { signsOf, type Signs } from '#core/practice/signs'
+import type { Kitchen } from '#core/practice/situation'
+import type { PressMore } from '../stove/outbox'
+
+/** How many minutes go by in one: held, as in a kitchen, and two that do not make one wait. */
+export const SPEEDS = [0, 1, 10, 60] as const
+export type Speed = (typeof SPEEDS)[number]
+
+const TICK_MS = 250
+const MINUTE = 60_000
+/** The made-up evening begins at five. */
+export const EVENING_MS = Date.UTC(2026, 2, 5, 17, 0)
+
+interface Kept {
+  events: CookEvent[]
+  acts: Act[]
+  atMs: number
+  pourG: number
+}
+const FRESH: Kept = { events: [], acts: [], atMs: EVENING_MS, pourG: 0 }
+const keyOf = (id: string) => `omsel.practice.${id}`
+
+function stored(id: string): Kept {
+  try {
+    const kept: unknown = JSON.parse(sessionStorage.getItem(keyOf(id)) ?? 'null')
+    return typeof kept === 'object' && kept !== null && 'events' in kept ? (kept as Kept) : FRESH
+  } catch {
+    return FRESH
+  }
+}
+
+export interface Practice {
+  now: number
+  speed: Speed
+  setSpeed: (speed: Speed) => void
+  /** Lets minutes go by at once. */
+  passBy: (minutes: number) => void
+  view: CookView
+  running: RunningCook
+  press: (kind: EventKind, stage: string, more?: PressMore) => void
+  act: (what: Omit<Act, 'id' | 'atMs'>) => void
+  pourG: number
+  pour: (grams: number) => void
+  /** What stands now: the knob and the lid. */
+  acts: readonly Act[]
+  doing: Doing | undefined
+  handled: Handled | undefined
+  signs: Signs | undefined
+  again: () => void
+}
+
+/** A practice pot under way in this browser: hands and calls on one sped-up clock; a reload goes on where it was. */
+export function usePractice(id: string, { card, cardRequest, real, heldMinutes }: Kitchen): Practice {
+  const [kept, setKept] = useState<Kept>(FRESH)
+  const [speed, setSpeedTo] = useState<Speed>(10)
+  const [now, setNow] = useState(EVENING_MS)
+  const clock = useRef({ baseMs: EVENING_MS, from: 0, speed: 10 as Speed })
+  const nowMs = useCallback(() => clock.current.baseMs + (performance.now() - clock.current.from) * clock.current.speed, [])
+  useEffect(() => {
+    const was = stored(id)
+    clock.current = { ...clock.current, baseMs: was.atMs, from: performance.now() }
+    setKept(was)
+    setNow(was.atMs)
+    const timer = setInterval(() => setNow(nowMs()), TICK_MS)
+    return () => clearInterval(timer)
+  }, [id, nowMs])
+  const rebase = (baseMs: number, to: Speed) => {
+    clock.current = { baseMs, from: performance.now(), speed: to }
+    setNow(baseMs)
+  }
+  const keep = (change: (was: Kept) => Kept) =>
+    setKept((was) => {
+      const next = { ...change(was), atMs: nowMs() }
+      sessionStorage.setItem(keyOf(id), JSON.stringify(next))
+      return next
+    })
+
+  const running = useMemo<RunningCook>(
+    () => ({
+      plan: card, plannedMinutes: lengthOf(card.stages), startedMs: EVENING_MS,
+      pot: { lossWK: real.vessel.loss, openArea: (Math.PI / 4) * (real.vessel.rimDiameter / 1000) ** 2, boilC: card.boil_c, kitchenC: cardRequest.kitchenC },
+    }),
+    [card, cardRequest, real],
+  )
+  const newest = Math.max(EVENING_MS, ...kept.events.map((e) => e.atMs), ...kept.acts.map((a) => a.atMs))
+  const at = Math.max(now, newest)
+  const view = replay(running, kept.events, at)
+  const ended = view.endedMs ?? at
+  const doing = doingOf(view, kept.events, kept.acts, ended)
+  // The pot itself is a function of what was done; cooked anew at every tick, in a few milliseconds.
+  const asked = JSON.stringify(doing)
+  const handled = useMemo(() => (asked === undefined ? undefined : cookByHand(real, JSON.parse(asked) as Doing, heldMinutes)), [asked, real, heldMinutes])
+
+  return {
+    now: at, speed, view, running, doing, handled,
+    signs: handled && doing && signsOf(handled, doing.serveMin),
+    acts: kept.acts,
+    pourG: kept.pourG,
+    pour: (grams) => keep((was) => ({ ...was, pourG: Math.max(0, Math.min(5000, Math.round(grams))) })),
+    setSpeed: (to) => {
+      rebase(nowMs(), to)
+      setSpeedTo(to)
+    },
+    passBy: (minutes) => {
+      rebase(nowMs() + minutes * MINUTE, clock.current.speed)
+      keep((was) => was)
+    },
+    press: (kind, stage, more = {}) => {
+      const event: CookEvent = { id: uuid(), kind, stage, atMs: Math.max(nowMs(), newest + 1), ...more }
+      // A second press of what can be said once is the same press.
+      keep((was) => {
+        const identity = identityOf(event, was.events)
+        const known = identity !== undefined && was.events.some((e, i) => identityOf(e, was.events.slice(0, i)) === identity)
+        return known ? was : { ...was, events: [...was.events, event] }
+      })
+    },
+    act: (what) => {
+      const act: Act = { ...what, id: uuid(), atMs: Math.max(nowMs(), newest + 1) }
+      keep((was) => ({ ...was, acts: [...was.acts, act] }))
+    },
+    again: () => {
+      sessionStorage.removeItem(keyOf(id))
+      setKept(FRESH)
+      rebase(EVENING_MS, clock.current.speed)
+    },
+  }
+}

@@ -1,0 +1,28 @@
+import * as v from 'valibot'
+import { LEVELS, LIDS, type Doing } from '#core/practice/doing'
+import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fields'
+import type { Read } from './plan-request'
+
+/** Limits of what hands can do to a practice pot. */
+export const PRACTICE_LIMITS = Object.freeze({ washes: [0, 12], soak_minutes: [0, 2880], pour_g: [0, 60_000], minutes: [0, 1440], turns: 200 } as const)
+
+const minute = between(...PRACTICE_LIMITS.minutes, 'minutes')
+const turns = <const T extends v.GenericSchema>(item: T) =>
+  v.pipe(v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`), v.maxLength(PRACTICE_LIMITS.turns, (issue) => `holds at most ${PRACTICE_LIMITS.turns}, got ${issue.input.length}`))
+
+const DoingSchema = record({
+  washes: wholeBetween(...PRACTICE_LIMITS.washes),
+  soakMinutes: between(...PRACTICE_LIMITS.soak_minutes, 'minutes'),
+  pourG: between(...PRACTICE_LIMITS.pour_g, 'g'),
+  heats: turns(record({ atMin: minute, level: oneOf(LEVELS) })),
+  lids: turns(record({ atMin: minute, lid: oneOf(LIDS) })),
+  putInMin: v.nullable(minute),
+  ventMin: v.nullable(minute),
+  serveMin: minute,
+})
+
+/** What was done to a practice pot, as a page tells it. */
+export function readDoing(input: unknown): Read<Doing> {
+  const parsed = v.safeParse(DoingSchema, input)
+  return parsed.success ? { ok: true, value: parsed.output } : { ok: false, errors: fieldErrors(parsed.issues) }
+}
