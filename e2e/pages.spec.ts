@@ -1,7 +1,7 @@
 import { act, expect, open, serious, setAside, test } from './kitchen'
 
 for (const scheme of ['light', 'dark'] as const)
-  for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots', '/kept', '/kept/put-away', '/supper', '/notebook/learned', '/trials', '/dipstick', '/elsewhere'])
+  for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots', '/kept', '/kept/put-away', '/supper', '/notebook/learned', '/trials', '/dipstick', '/elsewhere', '/practice', '/practice/first-bubbles'])
     test(`${address} by ${scheme} has nothing serious for an accessibility checker and fits its width`, async ({ page }) => {
       await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
       await open(page, address)

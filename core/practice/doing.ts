@@ -53,12 +53,16 @@ export function doingOf(view: CookView, events: readonly CookEvent[], acts: read
     washes: happened.filter((e) => e.kind === 'washed').length,
     soakMinutes: soak && soak.state !== 'next' ? Math.max(0, ((soak.state === 'done' ? soak.endMs : nowMs) - soak.startMs) / MINUTE) : 0,
     pourG: pour.amount ?? 0,
-    heats: done.flatMap((a) => (a.kind === 'heat' && a.level ? [{ atMin: minute(a.atMs), level: a.level }] : [])),
+    heats: settled(done.flatMap((a) => (a.kind === 'heat' && a.level ? [{ atMin: minute(a.atMs), level: a.level }] : []))),
     lids: [...done.flatMap((a) => (a.kind === 'lid' && a.lid ? [{ atMin: minute(a.atMs), lid: a.lid }] : [])), ...happened.filter((e) => e.kind === 'lid-lifted').flatMap((e) => look(minute(e.atMs), (e.seconds ?? USUAL_LIFT_S) / 60))].sort((a, b) => a.atMin - b.atMin),
     putInMin: putIn ? minute(putIn.atMs) : null,
     ventMin: vent ? minute(vent.atMs) : null,
     serveMin: minute(end?.atMs ?? nowMs),
   }
 }
+
+/** A knob that is turned on within moments only passed that place. */
+const PASSING_MIN = 0.1
+const settled = <T extends { atMin: number }>(turns: readonly T[]): T[] => turns.filter((t, i) => !turns[i + 1] || turns[i + 1]!.atMin - t.atMin > PASSING_MIN)
 
 const look = (atMin: number, minutes: number): Doing['lids'] => [{ atMin, lid: 'off' }, { atMin: atMin + minutes, lid: 'on' }]
