@@ -23,5 +23,7 @@ export default {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/{core,app,server,cli,demo,docs,study}/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/build/'],
+  // By itself jest leaves a core free for somebody at the keyboard; nothing is asserted of the clock on the wall.
+  maxWorkers: '100%',
   collectCoverageFrom: ['{core,app,server,cli}/**/*.{ts,tsx}', '!**/*.test.*'],
 }
