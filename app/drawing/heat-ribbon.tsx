@@ -1,7 +1,7 @@
 import { useElementSize } from '@mantine/hooks'
 import { useId, useRef } from 'react'
 import type { Stage } from '#core/plan/result'
-import { layRibbon, type RibbonStage } from './ribbon-layout'
+import { layRibbon, minuteAtPlace, type RibbonStage } from './ribbon-layout'
 import { heatHeight, stageMatter, stageWord, windowWord } from './stage-words'
 import classes from './heat-ribbon.module.css'
 
@@ -22,6 +22,8 @@ export interface HeatRibbonProps {
   trueToTime?: boolean
   /** The serving hour can be moved, by so many minutes. */
   onServe?: ((minutes: number) => void) | undefined
+  /** A minute can be looked into; undefined: none is. */
+  scrub?: { minute: number | undefined; onMinute: (minute: number | undefined) => void; says: string }
 }
 
 const TOP = 40
@@ -35,7 +37,7 @@ const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
 
 /** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
-export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, trueToTime = false, nowAt, height = 168 }: HeatRibbonProps) {
+export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, scrub, trueToTime = false, nowAt, height = 168 }: HeatRibbonProps) {
   const hatch = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 1240
@@ -53,10 +55,11 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
   const tall = floor - TOP
   const table = width - 16
   const px = (share: number) => 8 + share * (table - 8)
+  const ends = times.reduce((latest, t) => Math.max(latest, t.end), 0)
   const spoken = stages.map((s) => `${stageWord(s)} ${windowWord(s.minutes, s.ends_on)}`).join(', ')
   return (
     <div ref={ref} className={classes.frame} style={{ height }}>
-      <svg width={width} height={height} role={onServe ? 'group' : 'img'} aria-label={`From start to table: ${spoken}`} className={classes.ribbon}>
+      <svg width={width} height={height} role={onServe || scrub ? 'group' : 'img'} aria-label={`From start to table: ${spoken}`} className={classes.ribbon}>
         <defs>
           <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="7" height="7" className={classes.restFill} />
@@ -126,9 +129,10 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
           </g>
         )}
         <path d={`M${table} 16V${floor + 10}M${table - 10} 16h20`} className={classes.table} />
-        {onServe && <Hour x={table} height={height} said={clockAt(times.reduce((latest, t) => Math.max(latest, t.end), 0))} onServe={onServe} />}
+        {scrub && <Scrub {...scrub} left={px(0)} right={table - 26} xOf={(minute) => px(placeOf(minute))} minuteOf={(x) => minuteAtPlace(placeOf, (x - 8) / (table - 8), ends)} most={ends} floor={floor} />}
+        {onServe && <Hour x={table} height={height} said={clockAt(ends)} onServe={onServe} />}
         <text x={table - 14} y={14} textAnchor="end" className={classes.tableHour}>
-          {`table ${clockAt(times.reduce((latest, t) => Math.max(latest, t.end), 0))}`}
+          {`table ${clockAt(ends)}`}
         </text>
       </svg>
     </div>
@@ -178,6 +182,51 @@ function Hour({ x, height, said, onServe }: { x: number; height: number; said: s
     >
       <rect x={x - 24} y={0} width={40} height={height} className={classes.serveReach} />
     </g>
+  )
+}
+
+interface ScrubProps extends NonNullable<HeatRibbonProps['scrub']> {
+  left: number
+  right: number
+  xOf: (minute: number) => number
+  minuteOf: (x: number) => number
+  most: number
+  floor: number
+}
+
+/** A look into a minute: drawn along the ribbon, or by arrow keys; Escape goes back to the pour. */
+function Scrub({ minute, onMinute, says, left, right, xOf, minuteOf, most, floor }: ScrubProps) {
+  const drawing = useRef(false)
+  const clamp = (m: number) => Math.max(0, Math.min(most, m))
+  const x = xOf(minute ?? 0)
+  const under = (event: { clientX: number; currentTarget: SVGElement }) => clamp(minuteOf(event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left))
+  return (
+    <>
+      <rect
+        x={left} y={18} width={Math.max(0, right - left)} height={floor} className={classes.scrubReach}
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId)
+          drawing.current = true
+          onMinute(under(event))
+        }}
+        onPointerMove={(event) => drawing.current && onMinute(under(event))}
+        onPointerUp={() => (drawing.current = false)}
+      />
+      <g
+        role="slider" tabIndex={0} aria-label="Look into the pot at a minute" aria-valuemin={0} aria-valuemax={Math.round(most)} aria-valuenow={Math.round(minute ?? 0)} aria-valuetext={says} className={classes.scrub}
+        data-on={minute !== undefined || undefined}
+        onKeyDown={(event) => {
+          const step = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -10, PageUp: 10 }[event.key]
+          const to = step !== undefined ? clamp(Math.round(minute ?? 0) + step) : event.key === 'Home' ? 0 : event.key === 'End' ? most : event.key === 'Escape' ? undefined : null
+          if (to === null) return
+          event.preventDefault()
+          onMinute(to)
+        }}
+      >
+        {minute !== undefined && <path d={`M${x} 18V${floor}`} className={classes.scrubLine} />}
+        <path d={`M${x} ${floor - 9}l7 9h-14Z`} className={classes.scrubTip} />
+      </g>
+    </>
   )
 }
 

@@ -1,5 +1,5 @@
 import { useElementSize } from '@mantine/hooks'
-import { useId, type PointerEvent } from 'react'
+import { useId, type CSSProperties, type PointerEvent } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import { millilitres, millimetres } from '#core/quantity/units'
@@ -36,7 +36,24 @@ export interface PotSectionProps {
   hold?: WaterHold | undefined
   /** Cooked: the bed swollen, the water gone. */
   cooked?: boolean
+  /** Where the water stood before the last change, mm. */
+  ghost?: number | undefined
+  /** What needs a look, where it happens. */
+  marks?: readonly PotMark[]
+  /** Grows by one whenever grain is poured in: some kernels fall. */
+  poured?: number
   title: string
+}
+
+export type MarkPlace = 'lid' | 'rim' | 'bed' | 'base'
+
+/** A caution at its place in the drawing, with the one thing that mends it. */
+export interface PotMark {
+  code: string
+  place: MarkPlace
+  severity: 'note' | 'warn' | 'stop'
+  says: string
+  mend?: { text: string; act: () => void } | undefined
 }
 
 /** What it takes to hold the water in hand. */
@@ -67,7 +84,7 @@ const mmPerPx = (drawnMm: number, px: number): number =>
   Math.max(LEAST_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
 
 /** A vessel cut open, drawn to scale from the plan's own figures. */
-export function PotSection({ vessel, variety, levels, lid, crease, printed = [], hold, cooked = false, title }: PotSectionProps) {
+export function PotSection({ vessel, variety, levels, lid, crease, printed = [], hold, cooked = false, ghost, marks: cautions = [], poured = 0, title }: PotSectionProps) {
   const grains = useId()
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
@@ -108,14 +125,18 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
   const fillTop = Math.min(levels.fill, rim)
   return (
     <div ref={ref} className={classes.frame}>
-      <svg viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`} role={hold ? 'group' : 'img'} aria-label={title} className={classes.pot}>
+      <svg viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`} role={hold || cautions.length > 0 ? 'group' : 'img'} aria-label={title} className={classes.pot}>
         <defs>
           <KernelPattern id={grains} variety={variety} swell={cooked ? 1.35 : 1} wet={!cooked && levels.fill > 0} />
         </defs>
         <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
         <Body vessel={vessel} wall={wall} />
-        {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
-        <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} className={classes.bed} />
+        <g key={`${vessel.rimDiameter} ${vessel.height}`} className={classes.flows}>
+          {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
+          <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} className={classes.bed} />
+        </g>
+        {poured > 0 && <Falling key={poured} variety={variety} half={at(bedTop)} from={-rim - 40} to={-bedTop} />}
+        {ghost !== undefined && !cooked && ghost < rim && <path d={`M${-at(ghost)} ${-ghost}H${at(ghost)}`} className={classes.ghost} />}
         {levels.basket !== undefined && <path d={`M${-at(levels.basket) + 2} ${-levels.basket + 1.5}H${at(levels.basket) - 2}`} className={classes.basket} />}
         {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
         <path d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`} className={classes.swollen} />
@@ -151,9 +172,67 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
           </g>
         ))}
         <Lid vessel={vessel} wall={wall} lid={lid} />
+        {cautions.map((mark, i) => {
+          const before = cautions.slice(0, i).filter((m) => m.place === mark.place).length
+          const y = { lid: -rim - 22, rim: -rim + 4, bed: -bedTop / 2, base: -6 }[mark.place]
+          return <Mark key={mark.code} mark={mark} x={half * 0.66 - before * MARK_PX * 1.3 * scale} y={y} size={MARK_PX * scale} />
+        })}
         {hold && !cooked && <Handle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />}
       </svg>
     </div>
+  )
+}
+
+/** A mark is this many pixels across, and can be pressed. */
+const MARK_PX = 26
+
+/** A sign whose shape says how grave it is; pressed, it mends what it stands for. */
+function Mark({ mark: { code, severity, says, mend }, x, y, size }: { mark: PotMark; x: number; y: number; size: number }) {
+  const r = size / 2
+  const shape = severity === 'stop' ? `M${-r * 0.9} ${-r * 0.9}h${r * 1.8}v${r * 1.8}h${-r * 1.8}Z` : severity === 'warn' ? `M0 ${-r}L${r * 1.1} ${r * 0.85}H${-r * 1.1}Z` : `M${-r} 0a${r} ${r} 0 1 1 ${2 * r} 0a${r} ${r} 0 1 1 ${-2 * r} 0Z`
+  const drawn = (
+    <>
+      <title>{mend ? `${says} ${mend.text}` : says}</title>
+      <path d={shape} />
+      <path d={`M0 ${-r * 0.42}V${r * 0.24}M0 ${r * 0.5}v0.1`} className={classes.stroke} />
+    </>
+  )
+  const place = { transform: `translate(${x} ${y})`, className: classes.caution, 'data-severity': severity, 'data-caution': code }
+  if (!mend)
+    return (
+      <g {...place} role="img" aria-label={says}>
+        {drawn}
+      </g>
+    )
+  return (
+    <g
+      {...place} role="button" tabIndex={0} aria-label={`${says} ${mend.text}`} onClick={mend.act}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return
+        event.preventDefault()
+        mend.act()
+      }}
+    >
+      {drawn}
+    </g>
+  )
+}
+
+const FALLING = 26
+
+/** Kernels on their way into the pot: seen for half a second, and not at all by those who want stillness. */
+function Falling({ variety: { kernel }, half, from, to }: { variety: Variety; half: number; from: number; to: number }) {
+  return (
+    <g aria-hidden data-falling>
+      {Array.from({ length: FALLING }, (_, i) => {
+        const x = (((i * 37) % FALLING) / FALLING - 0.5) * 1.7 * half
+        return (
+          <g key={i} className={classes.falling} style={{ '--fall': `${to - from}px`, animationDelay: `${((i * 53) % 100) * 4}ms` } as CSSProperties}>
+            <ellipse cx={x} cy={from} rx={kernel.lengthMm * 0.62} ry={kernel.widthMm * 0.62} transform={`rotate(${(i * 71) % 180} ${x} ${from})`} />
+          </g>
+        )
+      })}
+    </g>
   )
 }
 

@@ -1,4 +1,4 @@
-import { layRibbon } from './ribbon-layout'
+import { layRibbon, minuteAtPlace } from './ribbon-layout'
 
 const stages = [
   { id: 'rinse', start: 0, end: 5, wait: false },
@@ -51,4 +51,9 @@ describe('slid under a now-line', () => {
     expect((early.placeOf(4) - early.placeOf(0)) / 4).toBeCloseTo((early.placeOf(40) - early.placeOf(4)) / 36, 9)
     expect(layRibbon(stages, 0, { minute: 30, at: 1 / 3 }).placeOf(0)).toBeCloseTo(0, 9)
   })
+})
+
+test('a place on the ribbon is found back as its minute, across folds too', () => {
+  const { placeOf } = layRibbon([{ id: 'soak', start: 0, end: 600, wait: true }, { id: 'heat', start: 600, end: 612, wait: false }, { id: 'rest', start: 612, end: 622, wait: true }])
+  for (const minute of [0, 3, 250, 599, 601, 611.5, 620]) expect(minuteAtPlace(placeOf, placeOf(minute), 622)).toBeCloseTo(minute, 1)
 })

@@ -66,3 +66,15 @@ function slidUnder(now: number, at: number): (x: number) => number {
   const left = now > 0 ? Math.min(at / now, right) : right
   return (x) => (x <= now ? at - (now - x) * left : at + (x - now) * right)
 }
+
+/** The minute at a place on a ribbon: the inverse of placeOf, which never falls.
+ *  @param most the last minute there is */
+export function minuteAtPlace(placeOf: (minute: number) => number, share: number, most: number): number {
+  let [low, high] = [0, most]
+  for (let i = 0; i < 24; i++) {
+    const middle = (low + high) / 2
+    if (placeOf(middle) < share) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}

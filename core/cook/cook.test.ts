@@ -70,6 +70,17 @@ test('a minute more moves the end by a minute, until it is taken back', () => {
   expect(view([...boiled, more, back], 20).last?.kind).toBe('cue')
 })
 
+test('a minute less brings the end nearer by a minute, and never before it was said', () => {
+  const less = event('minute-less', 'simmer', 18)
+  const plain = view(boiled, 19)
+  expect(plain.tableMs - view([...boiled, less], 19).tableMs).toBe(MINUTE)
+  const end = (plain.stages.find((s) => s.id === 'simmer')!.endMs - at(0)) / MINUTE
+  // Of twenty seconds only twenty seconds can go.
+  const late = view([...boiled, event('minute-less', 'simmer', end - 1 / 3)], end + 1)
+  expect(late.stages.find((s) => s.id === 'simmer')!.endMs).toBeCloseTo(at(end - 1 / 3), -1)
+  expect(late.now[0]!.id).toBe('rest')
+})
+
 test('a minute more asked for as the clock runs out still counts; long after it does not', () => {
   const end = 15 + minutesOf('simmer')
   expect(view([...boiled, event('minute-more', 'simmer', end + 0.5)], end + 0.6).now[0]!.id).toBe('simmer')

@@ -2,7 +2,7 @@ import type { Remedy } from './remedy'
 
 /** What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever changed or removed. */
 export const EVENT_KINDS = [
-  'cue', 'go-on', 'skip', 'minute-more', 'late', 'lid-lifted', 'opened', 'boiled-over', 'heat-high', 'heat-low', 'heat-out', 'water-added', 'stirred',
+  'cue', 'go-on', 'skip', 'minute-more', 'minute-less', 'late', 'lid-lifted', 'opened', 'boiled-over', 'heat-high', 'heat-low', 'heat-out', 'water-added', 'stirred',
   'washed', 'weighed', 'soaked', 'remedy', 'take-back', 'finish', 'stop',
 ] as const
 export type EventKind = (typeof EVENT_KINDS)[number]

@@ -128,6 +128,8 @@ function underWay(cook: RunningCook, stage: Stage, startMs: number, events: read
       if (early) return ended(event, stage.ends_on === 'cue' ? 'cue' : 'go-on')
     }
     if (event.kind === 'minute-more' || event.kind === 'late') view.addedMinutes += event.amount ?? 1
+    // A minute less than none is left is none.
+    if (event.kind === 'minute-less') view.addedMinutes -= Math.min(event.amount ?? 1, Math.max(0, (view.endMs - event.atMs) / MINUTE))
     if (event.kind === 'lid-lifted' || event.kind === 'opened') view.liftedMinutes += liftOf(cook, stage, event).minutes
     view.endMs = startMs + (stage.minutes.expected + view.addedMinutes + view.liftedMinutes) * MINUTE
   }

@@ -12,7 +12,7 @@ export type Source = 'published' | 'this pot' | 'this bag' | 'your notebook' | '
 export interface Term {
   word: string
   value: number
-  unit: 'g' | 'min'
+  unit: 'g' | 'min' | 'mm'
   from: Source
   /** How far it may be off, in the same unit: one standard deviation. */
   sure: number
@@ -44,7 +44,8 @@ const SOAK = 0.1
 /** A kitchen scale, g. */
 const SCALE_G = 2
 
-const total = (terms: readonly Term[]): Sum => ({
+/** Terms that add up, with how far they may be off together. */
+export const total = (terms: readonly Term[]): Sum => ({
   terms: [...terms],
   total: terms.reduce((sum, { value }) => sum + value, 0),
   sure: Math.sqrt(terms.reduce((sum, { sure }) => sum + sure * sure, 0)),

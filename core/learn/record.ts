@@ -28,7 +28,7 @@ export interface CookRecord {
   potAfterG: number | null
 }
 
-const HEAT_TOLD: ReadonlySet<EventKind> = new Set(['heat-high', 'heat-low', 'heat-out', 'skip', 'go-on', 'minute-more', 'late'])
+const HEAT_TOLD: ReadonlySet<EventKind> = new Set(['heat-high', 'heat-low', 'heat-out', 'skip', 'go-on', 'minute-more', 'minute-less', 'late'])
 /** A boil this much off was another thing: a cold start that was none, a walk to the shop. */
 const BOIL_LIMITS = [0.45, 2.2] as const
 const STEAM_LIMITS = [0.2, 5] as const

@@ -3,7 +3,8 @@ import type { LidPosition } from '#core/heat/lid'
 import { prepare, type Prepared } from '#core/plan/prepare'
 import { setupFor } from '#core/plan/problem'
 import type { PlanRequest } from '#core/plan/request'
-import { centreCooked, fillPot, joinGrain, layerUptake, liquidOf, type Pot, type Resolution } from '#core/pot/pot'
+import { glimpseOf, type Glimpse as Inside } from '#core/pot/glimpse'
+import { fillPot, joinGrain, liquidOf, type Pot, type Resolution } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { SWEEP } from '#core/simulate/sweep'
 import { celsius } from '#core/quantity/units'
@@ -11,13 +12,8 @@ import { standingLoss } from '#core/vessel/vessel'
 import type { Doing } from './doing'
 
 /** The inside of the pot at a minute from the pour. */
-export interface Glimpse {
+export interface Glimpse extends Inside {
   atMin: number
-  uptakeByLayer: number[]
-  centreByLayer: number[]
-  freeG: number
-  bulkC: number
-  bottomC: number
 }
 
 /** When a thing first came, in minutes from the pour; left out: it did not. */
@@ -162,14 +158,4 @@ const turns = ({ heats, lids, putInMin, ventMin }: Doing): Turn[] =>
     ...(ventMin === null ? [] : [{ atMin: ventMin, act: { vent: true } }]),
   ].sort((a, b) => a.atMin - b.atMin)
 
-function glimpse(pot: Pot): Glimpse {
-  const layers = Array.from({ length: pot.resolution.layers }, (_, l) => l)
-  return {
-    atMin: pot.now / 60,
-    uptakeByLayer: layers.map((l) => layerUptake(pot, l)),
-    centreByLayer: layers.map((l) => centreCooked(pot, l)),
-    freeG: pot.freeG,
-    bulkC: pot.bulkC,
-    bottomC: pot.bottomC,
-  }
-}
+const glimpse = (pot: Pot): Glimpse => ({ atMin: pot.now / 60, ...glimpseOf(pot) })

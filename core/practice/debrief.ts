@@ -1,5 +1,6 @@
 import type { HeatLevel } from '#core/heat/sources'
 import type { Plan } from '#core/plan/result'
+import { meanCentre } from '#core/pot/glimpse'
 import { FULL } from '#core/pot/pot'
 import { reasonsOf } from '#core/simulate/reasons'
 import type { DeedKind } from './deed-kind'
@@ -169,7 +170,6 @@ function weightOf(a: Ending, b: Ending): number {
 const TURNS = 3
 const NOT_THE_REASON = 0.3
 
-const meanCentre = (g: Glimpse): number => g.centreByLayer.reduce((a, b) => a + b, 0) / g.centreByLayer.length
 export const glimpseAt = ({ glimpses }: Handled, atMin: number): Glimpse => glimpses.reduce((best, g) => (Math.abs(g.atMin - atMin) < Math.abs(best.atMin - atMin) ? g : best))
 
 /** The minute at which it was decided: when it began to burn, when the water was gone too soon, or when the two pots were furthest apart. */

@@ -1,5 +1,5 @@
-import { LATENT_HEAT } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
+import { steamNow } from '#core/pot/glimpse'
 import { freeShare, liquidOf } from '#core/pot/pot'
 import type { Handled } from './cook-by-hand'
 
@@ -29,7 +29,7 @@ export function signsOf({ pot, marks, powerW, lid, sealed }: Handled, atMin: num
   const surplus = powerW - loss * lossFactor(pot.setup.lid, lid, powerW > 0) * (pot.bulkC - kitchenC)
   const wet = liquidOf(pot) > 0
   const boiling = wet && powerW > 0 && pot.bulkC >= boilC - 0.1 && sealed === 'open'
-  const steam = boiling ? Math.max(0, (surplus / LATENT_HEAT) * 60 * pot.setup.steamFactor) : 0
+  const steam = boiling ? steamNow(pot, powerW, lid) : 0
   const says: string[] = []
   const just = (mark: number | undefined) => mark !== undefined && atMin - mark < JUST_MIN
   if (just(marks.click)) says.push('Click: the switch has let go')

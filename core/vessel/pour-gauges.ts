@@ -42,6 +42,9 @@ export const pourForFillLine = ({ blend, dryG, clingingG, soakedG }: PourContext
 export const pourForLevel = (context: PourContext, levelMm: number): number =>
   pourForFillLine(context, volumeAt(context.shape, millimetres(levelMm)))
 
+/** Where a pour stands, mm over the base: the inverse of pourForLevel. */
+export const levelOfPour = (context: PourContext, pourG: number): number => levelOf(context.shape, millilitres(Math.max(0, fillLineOfPour(context, pourG))))
+
 /** "As much water again as the grain is deep." In a straight pot that is the bed's own volume over the bed, and the voids in it
  *  besides: (1 + ε) by volume for dry grain, not 1. */
 export const pourAsDeepAgain = (context: PourContext): number => pourForDepth(context, bedDepthOf(context))

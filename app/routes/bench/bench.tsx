@@ -3,18 +3,20 @@ import { useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { settledRequest } from '#core/contract/plan-request'
+import { whyCooked, whyGrain } from '#core/explain/figures'
 import { whyMinutes, whyPour, type Known } from '#core/explain/pour'
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf, type MethodId } from '#core/method/index'
 import { timelineOf } from '#core/plan/timeline'
-import { pourForLevel } from '#core/vessel/pour-gauges'
+import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/kitchen/bench-keeps'
 import { kitchen } from '#server/kitchen/kitchen'
 import { startCook } from '#server/kitchen/start-cook'
 import { knobWord } from '../../drawing/knob-word'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
+import { useKeys } from '../../keys/use-keys'
 import { stayPut } from '../../shell/stay-put'
 import { useAddress } from '../../shell/use-address'
 import { clockTime, hourAt } from '../../time/clock-hour'
@@ -25,6 +27,7 @@ import { fromSearch, toSearch } from './bench-address'
 import { bagOfState, changedBench, correctionFor, firstBench, grainKeyOfState, heatOfState, methodOfState, requestOf, startFieldsOf, vesselOfState, type BenchState, type House } from './bench-state'
 import { Cautions } from './cautions'
 import { houseIn } from './house.server'
+import { marksIn } from './marks'
 import { Measure } from './measure'
 import { OrderLine } from './order-line'
 import { contextOf, heldAt, ownPourWords } from './own-water'
@@ -34,6 +37,7 @@ import { StartBar } from './start-bar'
 import { Study } from './study'
 import { StagesUpright } from './stages-upright'
 import { TABS, type Tab } from './tabs'
+import { useLook } from './use-look'
 import { useWhatChanged } from './use-what-changed'
 import { supperDishOf } from './supper-dish'
 import { useSlack } from './use-slack'
@@ -81,6 +85,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const navigation = useNavigation()
   const first = useMemo(() => firstBench(house), [house])
   const { state, change, undo, canUndo, leaveAddress } = useBench(first, house, fetcher.state !== 'idle' || navigation.state !== 'idle')
+  useKeys({ back: canUndo ? undo : undefined })
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
   const [gauge, setGauge] = useState(loaderData.gauge)
@@ -115,6 +120,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const tableMs = request.serve_at ? Date.parse(request.serve_at) : now + total * 60_000
   const startMs = tableMs - total * 60_000
   const clockAt = (minute: number) => clockTime(startMs + minute * 60_000, settings)
+  const look = useLook(asked, plan, clockAt)
   const start = () => {
     leaveAddress()
     void submit(
@@ -137,7 +143,8 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         <PotView
           plan={plan} vessel={vessel} variety={variety} name={vesselRow.name} lid={state.lidUntilBoil}
           printed={vesselRow.printed}
-          crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked} says={changed.says}
+          crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked} says={changed.says} ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
+          marks={marksIn(plan.cautions, state, change, house, now)} look={look.at}
           hold={!HELD.has(method) ? undefined : {
             pourG: plan.water.pour_g,
             firmG: plan.water.firm_pour_g,
@@ -151,7 +158,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={HELD.has(method) ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whyPour(asked, plan, known)} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={HELD.has(method) ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whyPour(asked, plan, known)} whyGrain={whyGrain(asked, plan)} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
           wasPourG={changed.wasPourG} lit={lit} onLit={setLit}
@@ -183,14 +190,14 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         ))}
       </nav>
       <section className={classes.ribbon} aria-label="Heat from now to the table">
-        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
+        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} scrub={look.scrub} onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
       </section>
       <section className={classes.upright} aria-label="Stages">
-        <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
+        <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} scrub={look.scrub} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
       </section>
       <StartBar
         plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
-        why={whyMinutes(plan, known)} search={toSearch(state, first).toString()}
+        why={whyMinutes(plan, known)} whyCooked={whyCooked(plan)} search={toSearch(state, first).toString()}
         onStart={start} suppers={loaderData.suppers}
         onSupper={(id) => {
           leaveAddress()

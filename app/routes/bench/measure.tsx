@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Settings } from '#core/contract/kitchen'
 import type { Correction } from '#core/learn/beliefs'
+import { whyDepth } from '#core/explain/figures'
 import type { Sum } from '#core/explain/pour'
 import type { WaterWay } from '#core/method/method'
 import type { Plan } from '#core/plan/result'
@@ -35,6 +36,8 @@ export interface MeasureProps {
   way: Way
   /** The pour as the sum it is. */
   why: Sum
+  /** The dry grain as the sum it is. */
+  whyGrain: Sum
   /** The gauge in hand. */
   gauge: string
   onGauge: (id: string) => void
@@ -66,7 +69,7 @@ export function Measure(props: MeasureProps) {
   return (
     <div className={classes.measure}>
       <div className={classes.figures}>
-        <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} />
+        <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} why={props.whyGrain} />
         <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} was={props.wasPourG} />
       </div>
       <div className="chips" role="group" aria-label="Measure by">
@@ -89,7 +92,7 @@ export function Measure(props: MeasureProps) {
         )}
         {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') && plan.gauges.water_above_bed_mm > 0 && (
           <>
-            ; <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
+            ; {Math.round(plan.gauges.water_above_bed_mm)} mm over the grain <Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
           </>
         )}
       </p>

@@ -25,7 +25,7 @@ describe('measure', () => {
     const plan = over.plan ?? planOf()
     return textOf(
       <Measure
-        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} printed={null} way="pot" why={{ terms: [], total: plan.water.pour_g, sure: 0 }} learned={undefined} slack={undefined}
+        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} printed={null} way="pot" why={{ terms: [], total: plan.water.pour_g, sure: 0 }} whyGrain={{ terms: [], total: plan.grain.mass_g, sure: 0 }} learned={undefined} slack={undefined}
         now={NOW} gauge="scale" onGauge={still} ownWords={undefined} onPoured={still} onKeep={still} {...over}
       />,
     )
@@ -34,7 +34,7 @@ describe('measure', () => {
   test('by the scale', () => {
     const plan = planOf()
     const text = words({ plan })
-    expect(text).toMatch(/Grain, dry 300 g/)
+    expect(text).toMatch(/Grain, dry why\? 300 g/)
     expect(text).toContain(`Pour why? ${Math.round(plan.water.pour_g)} g`)
     expect(text).toContain(`firm at ${Math.round(plan.water.firm_pour_g)}`)
   })
@@ -42,12 +42,12 @@ describe('measure', () => {
   test('by cups: the nearest scoops there are, and what is still missing or over', () => {
     // 300 g of short white fill 355 mL: one metric cup and two fifths.
     expect(words({ gauge: 'cup' })).toMatch(/Grain, dry 1½ cups less 20 mL; 300 g/)
-    expect(words({ gauge: 'cup', settings: { ...settings, cup: 'scoop' } })).toMatch(/Grain, dry 2 scoops less 5 mL; 300 g/)
+    expect(words({ gauge: 'cup', settings: { ...settings, cup: 'scoop' } })).toMatch(/Grain, dry why\? 2 scoops less 5 mL; 300 g/)
   })
 
   test('by a glass of the house, with only the parts of it there are', () => {
     const glass = { id: 'g', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' as const }
-    expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(/Grain, dry 2 full less 55 mL; 300 g/)
+    expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(/Grain, dry why\? 2 full less 55 mL; 300 g/)
   })
 
   test('by the grain\'s own depth: as deep again is no equal measure', () => {
@@ -153,7 +153,7 @@ test.each(VARIETIES.map((v) => [v.id, v] as const))('%s can be set up before the
 
 test('the upright ribbon tells every stage, its hour, and the cue that ends it', () => {
   const { stages } = planOf({ method: 'pressure-electric' })
-  const text = textOf(<StagesUpright stages={stages} times={stages.map((_, i) => ({ start: i, end: i + 1 }))} clockAt={(m) => `h${m}`} />)
+  const text = textOf(<StagesUpright scrub={{ minute: undefined, onMinute: () => {}, says: 'the pour' }} stages={stages} times={stages.map((_, i) => ({ start: i, end: i + 1 }))} clockAt={(m) => `h${m}`} />)
   for (const [i, stage] of stages.entries()) expect(text).toContain(`h${i} ${stage.title}`)
   expect(text).toContain('until the pin rises and seals')
   expect(text).toContain('On the table')

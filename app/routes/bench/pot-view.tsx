@@ -1,9 +1,11 @@
 import { UnstyledButton } from '@mantine/core'
+import { useState } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { Plan } from '#core/plan/result'
 import type { Vessel } from '#core/vessel/vessel'
-import { PotSection, type WaterHold } from '../../drawing/pot-section'
+import { PotInside, type Moment } from '../../drawing/pot-inside'
+import { PotSection, type PotMark, type WaterHold } from '../../drawing/pot-section'
 import classes from './pot-view.module.css'
 
 interface PotViewProps {
@@ -20,10 +22,22 @@ interface PotViewProps {
   onCooked: (cooked: boolean) => void
   /** What the last change of pot or crowd did. */
   says?: string | undefined
+  /** Where the water stood before it, mm. */
+  ghost?: number | undefined
+  marks: readonly PotMark[]
+  /** A minute of the plan that is looked into. */
+  look?: Look | undefined
+}
+
+export interface Look {
+  moment: Moment | undefined
+  says: string
+  onBack: () => void
 }
 
 /** The pot cut open before the heat; held, as it will be at the table. */
-export function PotView({ plan, vessel, variety, name, lid, crease, printed, hold, cooked, onCooked, says }: PotViewProps) {
+export function PotView({ plan, vessel, variety, name, lid, crease, printed, hold, cooked, onCooked, says, ghost, marks, look }: PotViewProps) {
+  const poured = useGrown(plan.grain.mass_g)
   const { gauges } = plan
   const shown = vessel.kind === 'pot' || vessel.kind === 'oven-dish' ? lid : 'on'
   return (
@@ -31,32 +45,59 @@ export function PotView({ plan, vessel, variety, name, lid, crease, printed, hol
       <div className={classes.head}>
         <h2 className="figure">{name}</h2>
         <p className={classes.says} role="status">
-          {says}
+          {look ? look.says : says}
         </p>
-        <UnstyledButton className={classes.peek} aria-pressed={cooked} onClick={() => onCooked(!cooked)}>
-          {cooked ? 'before the heat' : 'see it cooked'}
-        </UnstyledButton>
+        {look ? (
+          <UnstyledButton className={classes.peek} onClick={look.onBack}>
+            back to the pour
+          </UnstyledButton>
+        ) : (
+          <UnstyledButton className={classes.peek} aria-pressed={cooked} onClick={() => onCooked(!cooked)}>
+            {cooked ? 'before the heat' : 'see it cooked'}
+          </UnstyledButton>
+        )}
       </div>
-      <PotSection
-        vessel={vessel}
-        variety={variety}
-        lid={cooked ? 'off' : shown}
-        crease={crease}
-        hold={hold}
-        printed={printed ?? []}
-        cooked={cooked}
-        levels={{
-          bed: gauges.bed_depth_mm,
-          fill: gauges.fill_level_mm,
-          firm: gauges.firm_level_mm,
-          ...(hold ? { standard: gauges.standard_level_mm } : {}),
-          basket: gauges.basket_level_mm,
-          soft: gauges.soft_level_mm,
-          swollen: gauges.swollen_level_mm,
-          froth: gauges.froth_level_mm,
-        }}
-        title={`${name}: grain ${Math.round(gauges.bed_depth_mm)} mm deep, water to ${Math.round(gauges.fill_level_mm)} mm, swollen to ${Math.round(gauges.swollen_level_mm)} of ${Math.round(vessel.height)} mm`}
-      />
+      {look?.moment ? (
+        <PotInside vessel={vessel} variety={variety} dryG={plan.grain.mass_g} moment={look.moment} title={look.says} />
+      ) : (
+        <PotSection
+          vessel={vessel}
+          variety={variety}
+          lid={cooked ? 'off' : shown}
+          crease={crease}
+          hold={hold}
+          printed={printed ?? []}
+          cooked={cooked}
+          ghost={ghost}
+          marks={marks}
+          poured={poured}
+          levels={{
+            bed: gauges.bed_depth_mm,
+            fill: gauges.fill_level_mm,
+            firm: gauges.firm_level_mm,
+            ...(hold ? { standard: gauges.standard_level_mm } : {}),
+            basket: gauges.basket_level_mm,
+            soft: gauges.soft_level_mm,
+            swollen: gauges.swollen_level_mm,
+            froth: gauges.froth_level_mm,
+          }}
+          title={`${name}: grain ${Math.round(gauges.bed_depth_mm)} mm deep, water to ${Math.round(gauges.fill_level_mm)} mm, swollen to ${Math.round(gauges.swollen_level_mm)} of ${Math.round(vessel.height)} mm`}
+        />
+      )}
     </>
   )
+}
+
+/** More grain than this share over what there was is grain poured in. */
+const POURED_IN = 1.02
+
+/** How often grain was poured in since the bench was opened. */
+function useGrown(grainG: number): number {
+  const [was, setWas] = useState(grainG)
+  const [times, setTimes] = useState(0)
+  if (grainG !== was) {
+    setWas(grainG)
+    if (grainG > was * POURED_IN) setTimes(times + 1)
+  }
+  return times
 }

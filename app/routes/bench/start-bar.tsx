@@ -3,6 +3,7 @@ import { IconArrowBackUp } from '@tabler/icons-react'
 import { Link, useNavigation } from 'react-router'
 import type { Sum } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
+import { KeyCap } from '../../keys/key-cap'
 import { clockTime, spanWord, type HouseClock } from '../../time/clock-hour'
 import { Why } from './why'
 import classes from './start-bar.module.css'
@@ -17,6 +18,8 @@ interface StartBarProps {
   clock: HouseClock
   /** The time to the table as the sum it is. */
   why: Sum
+  /** What comes out of the pot, as the sum it is. */
+  whyCooked: Sum
   /** The bench as an address, for the places that take it further. */
   search: string
   onStart: () => void
@@ -29,7 +32,7 @@ interface StartBarProps {
 
 const SOON_MS = 2 * 60_000
 
-export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, search, onStart, suppers, onSupper, undo, errors }: StartBarProps) {
+export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, whyCooked, search, onStart, suppers, onSupper, undo, errors }: StartBarProps) {
   const busy = useNavigation().state !== 'idle'
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
@@ -38,12 +41,12 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, searc
     <div className={classes.bar}>
       {undo && (
         <UnstyledButton className={classes.undo} onClick={undo}>
-          <IconArrowBackUp size={18} aria-hidden /> Undo
+          <IconArrowBackUp size={18} aria-hidden /> Undo <KeyCap act="back" />
         </UnstyledButton>
       )}
       <p className={classes.facts}>
         about {spanWord(plan.total_minutes.expected)} <Why question="Why so long?" sum={why} />, {spanWord(plan.hands_on_minutes)} by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        {Math.round(plan.yield.cooked_mass_g)} g cooked · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> · <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>trial</Link> · <Link to={`/supper/split?${search}`}>pots</Link>
+        {Math.round(plan.yield.cooked_mass_g)} g cooked <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked} /> · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> · <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>trial</Link> · <Link to={`/supper/split?${search}`}>pots</Link>
         {suppers.map((s) => (
           <span key={s.id}>
             {' '}· <UnstyledButton className="link" onClick={() => onSupper(s.id)} aria-label={`Onto the supper: ${s.title}`}>supper</UnstyledButton>

@@ -1,12 +1,14 @@
 import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
-import { IconMoon, IconSettings, IconSun } from '@tabler/icons-react'
-import { useEffect, useRef } from 'react'
-import { Link, NavLink, Outlet, useLocation, useMatches } from 'react-router'
+import { IconKeyboard, IconMoon, IconSettings, IconSun } from '@tabler/icons-react'
+import { useEffect, useRef, useState } from 'react'
+import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { runningIn } from '#server/kitchen/running'
 import type { Route } from './+types/house'
+import { AllKeys } from '../../keys/all-keys'
+import { useKeys } from '../../keys/use-keys'
 import { orLastKnown, useLastKnown } from '../../shell/last-known'
 import { stayPut } from '../../shell/stay-put'
 import { useNow } from '../../time/use-now'
@@ -42,6 +44,9 @@ export default function House({ loaderData }: Route.ComponentProps) {
     const here = row?.querySelector<HTMLElement>('[aria-current=page]')
     if (row && here && row.scrollWidth > row.clientWidth) row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
   }, [pathname])
+  const navigate = useNavigate()
+  const [keys, setKeys] = useState(false)
+  useKeys({ all: () => setKeys(true), pot: () => void navigate('/') })
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>
@@ -61,6 +66,9 @@ export default function House({ loaderData }: Route.ComponentProps) {
           {!onStove &&
             running.map((cook) => <RunningChip key={cook.id} {...cook} nowMs={loaderData.nowMs} />)}
           <span className={classes.household}>{household}</span>
+          <ActionIcon variant="subtle" size={36} className={classes.keysKey} onClick={() => setKeys(true)} aria-label="All keys">
+            <IconKeyboard size={20} aria-hidden />
+          </ActionIcon>
           <NavLink to="/settings" className={classes.gear} aria-label="Settings">
             <IconSettings size={20} aria-hidden />
           </NavLink>
@@ -68,6 +76,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
         </div>
       </header>
       <Outlet />
+      <AllKeys opened={keys} onClose={() => setKeys(false)} />
     </div>
   )
 }

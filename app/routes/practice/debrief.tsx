@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import type { Doing } from '#core/practice/doing'
 import { debriefOf, type Debrief as Told, type Deed } from '#core/practice/debrief'
 import type { Ending } from '#core/practice/ending'
-import type { Glimpse } from '#core/practice/cook-by-hand'
+import { meanCentre, type Glimpse } from '#core/pot/glimpse'
 import type { Kitchen, Situation } from '#core/practice/situation'
 import { varietyOf } from '#core/grain/varieties'
 import { PotInside } from '../../drawing/pot-inside'
@@ -92,7 +92,7 @@ function DeedLine({ deed: { says, without, ending: other, did }, ending }: { dee
 }
 
 function Inside({ of, words, kitchen, variety, dryG }: { of: Glimpse; words: string; kitchen: Kitchen; variety: ReturnType<typeof varietyOf>; dryG: number }) {
-  const hearts = Math.round((100 * of.centreByLayer.reduce((a, b) => a + b, 0)) / of.centreByLayer.length)
+  const hearts = Math.round(100 * meanCentre(of))
   return (
     <figure>
       <PotInside vessel={kitchen.real.vessel} variety={variety} dryG={dryG} moment={{ ...of, steam: 0 }} title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water free, hearts cooked to ${hearts} %`} letters={0.16} />

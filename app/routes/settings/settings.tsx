@@ -16,6 +16,7 @@ import type { Route } from './+types/settings'
 import { Devices, type DeviceShown } from './devices'
 import { Eaters } from './eaters'
 import { Keeping } from './keeping'
+import { KeysSheet } from './keys'
 import { Senses } from './senses'
 import classes from './settings.module.css'
 
@@ -113,6 +114,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
       />
       <Keeping authority={loaderData.guidance.guidance} own={loaderData.guidance.own} refused={failed?.typed.intent === 'guidance' ? { errors: failed.errors, typed: failed.typed as Record<string, string> } : undefined} saved={actionData !== undefined && 'what' in actionData && actionData.what === 'guidance' && !busy} />
       <Senses />
+      <KeysSheet />
       <Devices devices={loaderData.devices} />
     </main>
   )

@@ -1,10 +1,11 @@
 import { UnstyledButton } from '@mantine/core'
-import { useEffect, useRef } from 'react'
 import type { CookEvent, EventKind } from '#core/cook/events'
 import { USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
 import { CUES } from '#core/method/cues'
 import type { Stage } from '#core/plan/result'
+import { KeyCap } from '../../keys/key-cap'
+import { useKeys } from '../../keys/use-keys'
 import { EVENT_WORDS } from './event-words'
 import classes from './stove.module.css'
 
@@ -36,31 +37,32 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
   const clocked = stage?.ends_on === 'clock'
   const { last } = view
   const fresh = last !== undefined && now - last.atMs < TAKE_BACK_MS
-  useKeyboard({
-    c: main.act,
-    l: covered ? () => press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S }) : undefined,
-    '+': clocked ? () => press('minute-more', stage.id) : undefined,
-    w: onWrong,
-    z: last ? takeBack : undefined,
+  useKeys({
+    cue: main.act,
+    lid: covered ? () => press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S }) : undefined,
+    more: clocked ? () => press('minute-more', stage.id) : undefined,
+    less: clocked ? () => press('minute-less', stage.id) : undefined,
+    wrong: onWrong,
+    back: last ? takeBack : undefined,
   })
   return (
     <section className={classes.keys} aria-label="Tell the stove" data-few={!onWrong || undefined}>
       <UnstyledButton className={classes.cueKey} data-quiet={stage && !cue ? true : undefined} onClick={main.act}>
-        {main.word} <kbd>c</kbd>
+        {main.word} <KeyCap act="cue" />
       </UnstyledButton>
       <UnstyledButton className={classes.key} disabled={!covered} onClick={() => stage && press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S })}>
-        Lid lifted{view.lidLifts > 0 && ` (${view.lidLifts})`} <kbd>l</kbd>
+        Lid lifted{view.lidLifts > 0 && ` (${view.lidLifts})`} <KeyCap act="lid" />
       </UnstyledButton>
       <UnstyledButton className={classes.key} disabled={!clocked} onClick={() => stage && press('minute-more', stage.id)}>
-        A minute more <kbd>+</kbd>
+        A minute more <KeyCap act="more" />
       </UnstyledButton>
       {onWrong && (
         <UnstyledButton className={classes.key} onClick={onWrong}>
-          Something’s wrong <kbd>w</kbd>
+          Something’s wrong <KeyCap act="wrong" />
         </UnstyledButton>
       )}
       <UnstyledButton className={classes.key} disabled={!last} data-fresh={fresh || undefined} onClick={takeBack}>
-        {last ? `Take back “${wordOf(last, stages)}”` : 'Take back'} <kbd>z</kbd>
+        {last ? `Take back “${wordOf(last, stages)}”` : 'Take back'} <KeyCap act="back" />
       </UnstyledButton>
       <p className="unseen" role="status">
         {stage ? `${stage.title}. Table at ${tableAt}.` : `Ready. Table at ${tableAt}.`}
@@ -73,24 +75,4 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
 function wordOf({ kind, stage }: CookEvent, stages: readonly Stage[]): string {
   const cue = kind === 'cue' ? stages.find((s) => s.id === stage)?.cue_id : undefined
   return (cue ? CUES[cue].key : EVENT_WORDS[kind]).toLowerCase()
-}
-
-/** Keys act once a press, not while held, and never while somebody types. */
-function useKeyboard(acts: Record<string, (() => void) | undefined>) {
-  const latest = useRef(acts)
-  useEffect(() => {
-    latest.current = acts
-  })
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return
-      if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select')) return
-      const act = Object.hasOwn(latest.current, event.key) ? latest.current[event.key] : undefined
-      if (!act) return
-      event.preventDefault()
-      act()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [])
 }

@@ -5,7 +5,7 @@ import type { CookEvent } from '#core/cook/events'
 import { reckon, type Reckoned } from '#core/cook/reckon'
 import { replay } from '#core/cook/replay'
 import { holdingOf, type Holding } from '#core/keep/holding'
-import { centreCooked, layerUptake } from '#core/pot/pot'
+import { glimpseOf, steamNow } from '#core/pot/glimpse'
 import type { Moment } from '../../drawing/pot-inside'
 
 /** What the stove knows of the inside of the pot. */
@@ -27,16 +27,7 @@ export function useReckoned(cook: CookAtTheStove, events: readonly CookEvent[], 
     const reckoned = reckon({ plan: cook.plan, request: cook.request, view, events, nowMs: atMs })
     if (!reckoned) return undefined
     const { pot, prepared, ahead } = reckoned
-    const layers = Array.from({ length: pot.resolution.layers }, (_, l) => l)
-    const steaming = ahead[0] && ahead[0].phase.powerW > 0 && pot.bulkC > pot.setup.boilC - 1
-    const moment: Moment = {
-      uptakeByLayer: layers.map((l) => layerUptake(pot, l)),
-      centreByLayer: layers.map((l) => centreCooked(pot, l)),
-      freeG: pot.freeG,
-      bulkC: pot.bulkC,
-      bottomC: pot.bottomC,
-      steam: steaming ? Math.max(1, ((ahead[0]!.phase.powerW - pot.setup.loss * (pot.setup.boilC - pot.setup.kitchenC)) / 2257) * 60 * pot.setup.steamFactor) : 0,
-    }
+    const moment: Moment = { ...glimpseOf(pot), steam: ahead[0] ? steamNow(pot, ahead[0].phase.powerW, ahead[0].phase.lid) : 0 }
     const offHeat = !ahead.some(({ phase, minutes }) => phase.powerW > 0 && minutes > 0)
     return { reckoned, moment, hint: hintFor(reckoned, cook.plan, events), holding: offHeat && ahead.every(({ minutes }) => minutes === 0) ? holdingOf(pot, prepared.blend.uptake.soft) : undefined }
   }, [cook, events, atMs])

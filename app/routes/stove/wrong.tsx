@@ -103,6 +103,7 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
               close()
             }}
           />
+          {stage?.ends_on === 'clock' && <Happened word="A minute less" onTell={() => tell('minute-less')} />}
           {stage && <Happened word={`Skip “${stage.title}”`} onTell={() => tell('skip')} />}
           <Happened word="Set this pot aside" onTell={() => tell('stop')} />
         </ul>

@@ -1,0 +1,30 @@
+import { Modal } from '@mantine/core'
+import { Link } from 'react-router'
+import { KEY_ACT_IDS, KEY_ACTS } from './bindings'
+import { useBindings } from './use-keys'
+import classes from './all-keys.module.css'
+
+/** Every key and what it does, as it is on this device. */
+export function AllKeys({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  const { keys } = useBindings()
+  return (
+    <Modal opened={opened} onClose={onClose} lockScroll={false} title="Keys" closeButtonProps={{ 'aria-label': 'Close' }}>
+      <table className={classes.keys}>
+        <tbody>
+          {KEY_ACT_IDS.map((id) => (
+            <tr key={id}>
+              <th scope="row">
+                <kbd>{keys[id]}</kbd>
+              </th>
+              <td>{KEY_ACTS[id].says}</td>
+              <td className="quiet">{KEY_ACTS[id].where}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="quiet">
+        What slides answers to the arrow keys. <Link to="/settings#keys" onClick={onClose}>Other keys, or none</Link>
+      </p>
+    </Modal>
+  )
+}

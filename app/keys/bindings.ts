@@ -1,0 +1,44 @@
+/** What a key can do, with the key it has at first, and where it does it. */
+export const KEY_ACTS = {
+  cue: { key: 'c', says: 'the cue has come, or go on now', where: 'at the stove' },
+  lid: { key: 'l', says: 'lid lifted', where: 'at the stove' },
+  more: { key: '+', says: 'a minute more', where: 'at the stove' },
+  less: { key: '-', says: 'a minute less', where: 'at the stove' },
+  wrong: { key: 'w', says: 'something’s wrong', where: 'at the stove' },
+  back: { key: 'z', says: 'take back, or undo', where: 'at the stove and at the bench' },
+  pot: { key: 'n', says: 'a new pot', where: 'everywhere' },
+  all: { key: '?', says: 'all keys', where: 'everywhere' },
+} as const satisfies Record<string, { key: string; says: string; where: string }>
+export type KeyAct = keyof typeof KEY_ACTS
+export const KEY_ACT_IDS = Object.keys(KEY_ACTS) as KeyAct[]
+
+export interface Bindings {
+  on: boolean
+  keys: Record<KeyAct, string>
+}
+export const FIRST_BINDINGS: Bindings = { on: true, keys: Object.fromEntries(KEY_ACT_IDS.map((id) => [id, KEY_ACTS[id].key])) as Record<KeyAct, string> }
+
+/** One sign that a keyboard types: no space, no control. */
+const isKey = (text: unknown): text is string => typeof text === 'string' && [...text].length === 1 && /^[^\s\p{C}]$/u.test(text)
+
+/** Why a key cannot do this; undefined: it can. */
+export function wrongKey({ keys }: Bindings, act: KeyAct, key: string): string | undefined {
+  if (!isKey(key)) return `must be one sign, got "${key}"`
+  const other = KEY_ACT_IDS.find((id) => id !== act && keys[id] === key)
+  return other && `"${key}" does “${KEY_ACTS[other].says}” already`
+}
+
+/** Reads what a device has kept, mending what makes no sense: a key that two would share goes back to its first.  @param text as it lies there */
+export function bindingsIn(text: string | null): Bindings {
+  let kept: { on?: unknown; keys?: Partial<Record<KeyAct, unknown>> } = {}
+  try {
+    const parsed: unknown = JSON.parse(text ?? '{}')
+    if (typeof parsed === 'object' && parsed !== null) kept = parsed
+  } catch {
+    // Somebody else's text: the first keys stand.
+  }
+  const own = typeof kept.keys === 'object' && kept.keys !== null ? kept.keys : {}
+  const asked = KEY_ACT_IDS.map((id) => [id, isKey(own[id]) ? own[id] : FIRST_BINDINGS.keys[id]] as const)
+  const twice = new Set(asked.map(([, key]) => key)).size < asked.length
+  return { on: kept.on !== false, keys: twice ? FIRST_BINDINGS.keys : (Object.fromEntries(asked) as Record<KeyAct, string>) }
+}

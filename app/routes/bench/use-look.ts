@@ -1,0 +1,22 @@
+import { useMemo, useState } from 'react'
+import { courseOf, momentAt } from '#core/explain/course'
+import type { PlanRequest } from '#core/plan/request'
+import type { Plan } from '#core/plan/result'
+import { meanCentre } from '#core/pot/glimpse'
+import type { HeatRibbonProps } from '../../drawing/heat-ribbon'
+import type { Look } from './pot-view'
+
+/** A look into a minute of the plan. The pot is cooked through once for a plan, and only when somebody looks. */
+export function useLook(request: PlanRequest, plan: Plan, clockAt: (minute: number) => string): { at: Look | undefined; scrub: NonNullable<HeatRibbonProps['scrub']> } {
+  const [minute, setMinute] = useState<number>()
+  const looking = minute !== undefined
+  const course = useMemo(() => (looking ? courseOf(request, plan) : []), [looking, request, plan])
+  const most = Math.max(0, ...course.slice(-1).map((m) => m.minute))
+  const at = minute === undefined ? undefined : momentAt(course, minute)
+  const says =
+    minute === undefined ? 'the pour' : at === undefined ? `${clockAt(minute)}: nothing is hot yet` : `${clockAt(minute)}${minute > most + 1 ? ', on the table' : ''}: ${Math.round(at.bulkC)} °C, ${Math.round(at.freeG)} g free, hearts ${Math.round(100 * meanCentre(at))} %`
+  return {
+    at: minute === undefined ? undefined : { moment: at, says, onBack: () => setMinute(undefined) },
+    scrub: { minute, onMinute: setMinute, says },
+  }
+}

@@ -1,0 +1,40 @@
+import { Button, Switch, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { FIRST_BINDINGS, KEY_ACT_IDS, KEY_ACTS, wrongKey, type KeyAct } from '../../keys/bindings'
+import { keepBindings, useBindings } from '../../keys/use-keys'
+import classes from './settings.module.css'
+
+/** Keys of this device: other ones, or none. */
+export function KeysSheet() {
+  const bindings = useBindings()
+  const [refused, setRefused] = useState<{ act: KeyAct; typed: string; says: string }>()
+  const change = (act: KeyAct, typed: string) => {
+    const says = wrongKey(bindings, act, typed)
+    if (says !== undefined) return setRefused({ act, typed, says })
+    setRefused(undefined)
+    keepBindings({ ...bindings, keys: { ...bindings.keys, [act]: typed } })
+  }
+  return (
+    <section id="keys" className={`${classes.sheet} ${classes.senses} basin`} aria-labelledby="keys-title">
+      <h2 className="figure" id="keys-title">
+        Keys
+      </h2>
+      <p className="quiet">Kept on this device only. A key does nothing while you type.</p>
+      <Switch label="Keys act" checked={bindings.on} onChange={(event) => keepBindings({ ...bindings, on: event.currentTarget.checked })} />
+      <div className={classes.keyRows}>
+        {KEY_ACT_IDS.map((act) => (
+          <TextInput
+            key={act} label={KEY_ACTS[act].says} description={KEY_ACTS[act].where} disabled={!bindings.on} autoComplete="off" inputWrapperOrder={['label', 'input', 'description', 'error']}
+            value={refused?.act === act ? refused.typed : bindings.keys[act]} error={refused?.act === act ? refused.says : undefined}
+            // What is typed anew takes the old key's place.
+            onChange={(event) => change(act, event.currentTarget.value.replace(bindings.keys[act], '') || event.currentTarget.value)}
+            onFocus={(event) => event.currentTarget.select()}
+          />
+        ))}
+      </div>
+      <Button variant="default" onClick={() => { setRefused(undefined); keepBindings(FIRST_BINDINGS) }}>
+        Back to the first keys
+      </Button>
+    </section>
+  )
+}
