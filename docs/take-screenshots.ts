@@ -41,6 +41,29 @@ try {
     await of.waitForTimeout(400)
     await of.screenshot({ path: `docs/screenshots/${name}.png` })
   }
+  /** First bubbles taken for the boil, up to the debrief. */
+  const practise = async () => {
+    const press = async (name: string | RegExp, times = 1) => {
+      for (let n = 0; n < times; n++) await page.getByRole('button', { name }).first().click()
+    }
+    await page.getByText('held', { exact: true }).click()
+    await press(/^Measured/)
+    await press(/each grain shows/, 3)
+    await press(/^Clear enough/)
+    await press(/^Drained/)
+    await press(/^the card’s/)
+    await press(/^Poured/)
+    await page.getByText('full', { exact: true }).click()
+    await press('10 min on')
+    await press('1 min on', 4)
+    await page.getByText('lowest', { exact: true }).click()
+    await press(/^It boils/)
+    await press('1 min on', 15)
+    await page.getByRole('radiogroup', { name: 'Heat' }).getByText('off', { exact: true }).click()
+    await press('10 min on')
+    await press('To the table now')
+    await page.waitForTimeout(800)
+  }
   const bench = '/?grain=short-white&for=5&pot=heavy-blue&on=big-gas&at=19:00'
   await open(bench)
   await picture('bench')
@@ -53,7 +76,7 @@ try {
   await picture('bench-phone')
   await page.setViewportSize(LAPTOP)
   await open('/?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&soak=120-20-drain')
-  await page.getByRole('button', { name: /^Why \d+ g/ }).click()
+  await page.getByRole('button', { name: /^Why \d+ g\?/ }).last().click()
   await picture('why')
   const compared = '/compare?grain=basmati&for=5&pot=heavy-blue&on=big-gas&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot'
   await open(compared)
@@ -78,8 +101,9 @@ try {
     await open(`/${place}`)
     await picture(place)
   }
-  await open('/kept/put-away')
-  await picture('put-away')
+  await open('/practice/first-bubbles')
+  await practise()
+  await picture('practice')
   await open('/card?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&at=19:00')
   await picture('card')
 

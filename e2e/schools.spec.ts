@@ -22,7 +22,7 @@ test('another way of cooking: over steam, with its soak, its basket and its own 
 test('why? opens the sum of a figure, and the sum is the figure', async ({ page, isMobile }) => {
   await open(page, '/?grain=brown-short&grams=300&pot=heavy-blue&on=big-gas')
   if (isMobile) await page.getByRole('button', { name: /^Water/ }).click()
-  const why = page.getByRole('button', { name: /^Why \d+ g\?/ })
+  const why = page.getByRole('button', { name: /^Why \d+ g\?/ }).last()
   const asked = Number(/(\d+)/.exec((await why.getAttribute('aria-label'))!)![1])
   await why.click()
   // The sum is there with its foot.

@@ -41,7 +41,7 @@ describe('measure', () => {
 
   test('by cups: the nearest scoops there are, and what is still missing or over', () => {
     // 300 g of short white fill 355 mL: one metric cup and two fifths.
-    expect(words({ gauge: 'cup' })).toMatch(/Grain, dry 1½ cups less 20 mL; 300 g/)
+    expect(words({ gauge: 'cup' })).toMatch(/Grain, dry why\? 1½ cups less 20 mL; 300 g/)
     expect(words({ gauge: 'cup', settings: { ...settings, cup: 'scoop' } })).toMatch(/Grain, dry why\? 2 scoops less 5 mL; 300 g/)
   })
 

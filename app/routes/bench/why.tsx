@@ -1,4 +1,5 @@
 import { Popover, UnstyledButton } from '@mantine/core'
+import type { ReactNode } from 'react'
 import type { Sum, Term } from '#core/explain/pour'
 import classes from './why.module.css'
 
@@ -6,15 +7,17 @@ interface WhyProps {
   /** What is explained, as a question a cook would ask. */
   question: string
   sum: Sum
+  /** The figure itself, where that is what one presses; left out: the word “why?” beside it. */
+  children?: ReactNode
 }
 
 /** A figure's sum, opened beside it: its terms, where each comes from, and how sure it is; the surer, the firmer its line. */
-export function Why({ question, sum }: WhyProps) {
+export function Why({ question, sum, children }: WhyProps) {
   return (
     <Popover position="bottom-start" offset={6} radius="sm" shadow="md" width={380} withRoles={false}>
       <Popover.Target>
         <UnstyledButton className="link" aria-label={question}>
-          why?
+          {children ?? 'why?'}
         </UnstyledButton>
       </Popover.Target>
       <Popover.Dropdown className={classes.sum}>
