@@ -75,6 +75,8 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   useEffect(() => {
     if (done === '' || sent.current === done) return
     sent.current = done
+    // What it came to stands at the top of the page.
+    window.scrollTo(0, 0)
     void fetcher.submit({ intent: 'done', doing: done }, { method: 'post' })
   }, [done, fetcher])
   const variety = varietyOf(pot.cardRequest.grains[0]!.variety)
