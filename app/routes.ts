@@ -33,6 +33,7 @@ export default [
   route('photos/:photo', 'routes/photos/photo.ts'),
   route('kept/labels', 'routes/kept/labels.tsx'),
   route('card', 'routes/card/card.tsx'),
+  route('api/v1/*', 'routes/api/api.ts'),
   route('cooks/:cook/events', 'routes/cooks/events.ts'),
   route('cooks/:cook/changes', 'routes/cooks/changes.ts'),
 ] satisfies RouteConfig

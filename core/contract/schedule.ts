@@ -36,7 +36,7 @@ const FixedSchema = record({ id, title: words, starts_at: moment, ends_at: momen
 
 const ToldSchema = record({ dish: id, id, starts_at: moment, resource: v.optional(id) })
 
-const ScheduleSchema = record({
+export const ScheduleSchema = record({
   serve_at: moment,
   /** Nothing begins before. */
   not_before: v.optional(moment),

@@ -75,7 +75,7 @@ const ChangeSchema = v.pipe(
   v.check(({ power_w, heat }) => power_w === undefined || heat === undefined, 'takes power_w or heat, not both'),
 )
 
-const MoreSchema = record({
+export const MoreSchema = record({
   script: v.nullish(v.pipe(list(StepSchema, SIMULATE_LIMITS.steps), v.minLength(1, 'needs at least one step'))),
   events: v.optional(list(EventSchema, SIMULATE_LIMITS.events), []),
   changes: v.optional(list(ChangeSchema, SIMULATE_LIMITS.changes), []),

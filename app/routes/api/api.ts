@@ -1,0 +1,20 @@
+import { ask, QUESTIONS, refusedFor, type Answer } from '#server/api/ask'
+import { look } from '#server/api/look'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/kitchen/kitchen'
+import type { Route } from './+types/api'
+
+const respond = ({ status, body }: Answer, headers: Record<string, string> = {}): Response => Response.json(body, { status, headers: { 'Cache-Control': 'no-store', ...headers } })
+
+/** Reads: the notebook, what is kept, and the description of it all. */
+export function loader({ params, request }: Route.LoaderArgs) {
+  const what = params['*']
+  if (QUESTIONS.has(what)) return respond(refusedFor(405, `${what} is asked with POST`), { Allow: 'POST' })
+  return respond(look(kitchen(), what, new URL(request.url).searchParams, nowMs()))
+}
+
+/** Questions: plan, simulate, schedule. */
+export async function action({ params, request }: Route.ActionArgs) {
+  if (request.method !== 'POST') return respond(refusedFor(405, `${request.method} is not known here`), { Allow: 'GET, POST' })
+  return respond(ask(params['*'], await request.text()))
+}

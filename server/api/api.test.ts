@@ -1,0 +1,114 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Ajv from 'ajv/dist/2020'
+import fc from 'fast-check'
+import { AMOUNT_BASES } from '#core/plan/request'
+import { readPlanRequest } from '#core/contract/plan-request'
+import { planFrom } from '#core/contract/plan'
+import { VARIETY_IDS } from '#core/grain/varieties'
+import { METHOD_IDS } from '#core/method/index'
+import { beginHousehold, FIRST_KITCHEN } from '../kitchen/begin-household'
+import { openKitchen, type Kitchen } from '../kitchen/kitchen'
+import { ask, QUESTIONS } from './ask'
+import { look } from './look'
+import { openApi } from './openapi'
+
+interface Document {
+  paths: Record<string, { post?: { requestBody: { content: { 'application/json': { schema: { $ref: string }; example: unknown } } } }; get?: unknown }>
+  components: { schemas: Record<string, object> }
+}
+const described = openApi() as unknown as Document
+const ajv = new Ajv({ strict: false, allErrors: false })
+ajv.addSchema({ $id: 'omsel', components: described.components })
+const fits = (name: string) => ajv.compile({ $ref: `omsel#/components/schemas/${name}` })
+
+describe('questions', () => {
+  test('are answered as at the command line, whatever the question', () => {
+    const request = { grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 300 } }
+    expect(ask('plan', JSON.stringify(request))).toEqual({ status: 200, body: (planFrom(request) as { value: unknown }).value })
+    expect(ask('simulate', JSON.stringify(request)).body).toHaveProperty('verdict')
+  })
+
+  test('what is no JSON, no request, or no question is refused in words, with one shape', () => {
+    expect(ask('plan', '{')).toMatchObject({ status: 400, body: { errors: [{ path: '', message: expect.stringMatching(/^request is not JSON/) as string }] } })
+    expect(ask('plan', '{"grains":[]}')).toMatchObject({ status: 422, body: { errors: expect.arrayContaining([{ path: 'grains', message: 'grains needs at least one grain' }]) as unknown } })
+    expect(ask('bake', '{}')).toEqual({ status: 404, body: { errors: [{ path: '', message: 'there is no "bake"; one of plan, simulate, schedule' }] } })
+    expect(ask('__proto__', '{}').status).toBe(404)
+  })
+
+  test('no text of any kind breaks them', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('plan', 'schedule'), fc.oneof(fc.string(), fc.json(), fc.json({ maxDepth: 6 }), fc.constant('['.repeat(20_000))), (question, text) => {
+        const { status, body } = ask(question, text)
+        expect([200, 400, 422]).toContain(status)
+        if (status !== 200) expect((body as { errors: { message: string }[] }).errors.every((e) => typeof e.message === 'string' && e.message !== '')).toBe(true)
+      }),
+      { numRuns: 300 },
+    )
+  })
+})
+
+describe('the description', () => {
+  test('names every question, and its examples are requests that are answered', () => {
+    expect(Object.keys(described.paths).filter((path) => described.paths[path]!.post).map((path) => path.slice(1)).sort()).toEqual([...QUESTIONS.keys()].sort())
+    for (const [path, { post }] of Object.entries(described.paths)) {
+      if (!post) continue
+      const { schema, example } = post.requestBody.content['application/json']
+      expect([path, fits(schema.$ref.split('/').at(-1)!)(example)]).toEqual([path, true])
+      expect([path, ask(path.slice(1), JSON.stringify(example)).status]).toEqual([path, 200])
+    }
+  })
+
+  test('never refuses what is answered, and refuses wrong kinds and unknown words', () => {
+    const check = fits('PlanRequest')
+    const request = fc.record(
+      {
+        grains: fc.array(fc.record({ variety: fc.constantFrom(...VARIETY_IDS), share: fc.double({ min: 0.01, max: 10, noNaN: true }) }), { minLength: 1, maxLength: 4 }),
+        amount: fc.record({ basis: fc.constantFrom(...AMOUNT_BASES), value: fc.double({ min: 20, max: 150, noNaN: true }) }),
+        method: fc.constantFrom(...METHOD_IDS), texture: fc.double({ min: -1, max: 2, noNaN: true }), elevation_m: fc.integer({ min: -600, max: 7000 }), rinse: fc.record({ washes: fc.integer({ min: -1, max: 14 }) }),
+        soak: fc.option(fc.record({ minutes: fc.integer({ min: -10, max: 4000 }) })),
+      },
+      { requiredKeys: ['grains', 'amount'] },
+    )
+    let taken = 0
+    fc.assert(
+      fc.property(request, (json) => {
+        if (!readPlanRequest(json).ok) return
+        taken++
+        expect(check(json)).toBe(true)
+      }),
+      { numRuns: 300 },
+    )
+    expect(taken).toBeGreaterThan(50)
+    const base = { grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 300 } }
+    for (const wrong of [{ ...base, texture: 'soft' }, { ...base, method: 'microwave' }, { ...base, elevation_m: 9000 }, { ...base, grains: [] }, { amount: base.amount }]) expect(check(wrong)).toBe(false)
+  })
+})
+
+describe('looks', () => {
+  let folder: string
+  let kitchen: Kitchen
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), 'omsel-api-'))
+    kitchen = openKitchen(join(folder, 'omsel.sqlite'))
+    beginHousehold(kitchen, FIRST_KITCHEN)
+  })
+  afterAll(() => {
+    kitchen.db.close()
+    rmSync(folder, { recursive: true })
+  })
+  const at = (sight: string, query = '') => look(kitchen, sight, new URLSearchParams(query), 0)
+
+  test('an empty house has an empty notebook and keeps nothing', () => {
+    expect(at('notebook')).toEqual({ status: 200, body: { total: 0, cooks: [] } })
+    expect(at('kept')).toEqual({ status: 200, body: { kept: [] } })
+    expect(at('openapi.json').body).toHaveProperty('openapi', '3.1.0')
+  })
+
+  test('limits are named with what was asked', () => {
+    expect(at('notebook', 'limit=500')).toEqual({ status: 422, body: { errors: [{ path: 'limit', message: 'limit must be a whole number from 1 to 200, got "500"' }] } })
+    expect(at('notebook', 'limit=ten&offset=-1')).toMatchObject({ status: 422, body: { errors: [{ path: 'limit' }, { path: 'offset' }] } })
+    expect(at('diary').status).toBe(404)
+  })
+})

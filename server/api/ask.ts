@@ -1,0 +1,31 @@
+import type { FieldError } from '#core/contract/fields'
+import { planFrom } from '#core/contract/plan'
+import type { Read } from '#core/contract/plan-request'
+import { scheduleFrom } from '#core/contract/schedule'
+import { simulateFrom } from '#core/contract/simulate'
+
+/** An answer as it goes over the wire; what is wrong is always {"errors":[{"path","message"}]}. */
+export interface Answer {
+  status: number
+  body: unknown
+}
+
+/** What can be asked, and who answers. The same doors as on the command line. */
+export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Read<unknown>> = new Map<string, (input: unknown) => Read<unknown>>([['plan', planFrom], ['simulate', simulateFrom], ['schedule', scheduleFrom]])
+
+export const refused = (status: number, errors: readonly FieldError[]): Answer => ({ status, body: { errors } })
+export const refusedFor = (status: number, message: string): Answer => refused(status, [{ path: '', message }])
+
+/** Answers a question of the HTTP API.  @param text the body as it came */
+export function ask(question: string, text: string): Answer {
+  const from = QUESTIONS.get(question)
+  if (!from) return refusedFor(404, `there is no "${question.slice(0, 40)}"; one of ${[...QUESTIONS.keys()].join(', ')}`)
+  let input: unknown
+  try {
+    input = JSON.parse(text)
+  } catch (error) {
+    return refusedFor(400, `request is not JSON: ${(error as Error).message.slice(0, 120)}`)
+  }
+  const read = from(input)
+  return read.ok ? { status: 200, body: read.value } : refused(422, read.errors)
+}
