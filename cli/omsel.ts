@@ -11,6 +11,9 @@ const USAGE = `omsel: what a pot of grain needs
   omsel plan [FILE|-]     a plan for the request in FILE or on standard input
   omsel simulate [FILE|-] the same pot cooked without food: curves and a verdict
   omsel schedule [FILE|-] several dishes on the burners, appliances and hands there are, ready at one hour
+  omsel backup [FOLDER]   a copy of the household, made while it is in use, in FOLDER or beside it
+  omsel restore COPY      a copy in the household's place; what was there is moved aside
+  omsel check [COPY]      looks the household, or a copy, over
   omsel varieties         every grain and its figures
   omsel presets           vessels, heats and methods to start from
 
@@ -28,6 +31,9 @@ const LISTINGS = new Map<string, () => unknown>([
   ['varieties', varietiesListing],
   ['presets', presetsListing],
 ])
+
+/** What is done with the household's own file; only these need the database, so only these load it. */
+const KEEPERS = new Map<string, (args: readonly string[]) => Promise<void>>(['backup', 'restore', 'check'].map((name) => [name, async (args) => (await import('./household')).keep(name, args, failure)]))
 
 function fail(errors: FieldError[]): never {
   process.stderr.write(`${JSON.stringify({ errors })}\n`)
@@ -56,6 +62,8 @@ const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value, 
 
 if (command === undefined || command === 'help' || command === '--help') {
   process.stdout.write(USAGE)
+} else if (command !== undefined && KEEPERS.has(command)) {
+  await KEEPERS.get(command)!(process.argv.slice(3))
 } else if (more.length > 0) {
   failure(`${command} takes one file, got ${more.length + 1} arguments`)
 } else if (LISTINGS.has(command)) {
@@ -65,5 +73,5 @@ if (command === undefined || command === 'help' || command === '--help') {
   if (!result.ok) fail(result.errors)
   print(result.value)
 } else {
-  failure(`there is no command "${command}"; one of ${[...COMMANDS.keys(), ...LISTINGS.keys()].join(', ')}`)
+  failure(`there is no command "${command}"; one of ${[...COMMANDS.keys(), ...KEEPERS.keys(), ...LISTINGS.keys()].join(', ')}`)
 }

@@ -20,8 +20,12 @@ export function openDatabase(file: string): Db {
   return db
 }
 
+const migrations = (): string[] => readdirSync(migrationsFolder()).filter((name) => /^\d{4}-.*\.sql$/.test(name)).sort()
+/** The version this program brings a database to. */
+export const migrationCount = (): number => migrations().length
+
 function migrate(db: Db): void {
-  const files = readdirSync(migrationsFolder()).filter((name) => /^\d{4}-.*\.sql$/.test(name)).sort()
+  const files = migrations()
   const at = db.pragma('user_version', { simple: true }) as number
   if (at > files.length)
     throw new Error(`openDatabase: this database is at version ${at}, newer than the ${files.length} this program knows`)

@@ -1,4 +1,6 @@
 import { join } from 'node:path'
+import { markInUse } from '../backup/copy'
+import { keepCopies } from '../backup/daily'
 import { cooksIn } from '../database/cooks'
 import { devicesIn } from '../database/devices'
 import { equipmentIn } from '../database/equipment'
@@ -51,6 +53,8 @@ export function kitchen(): Kitchen {
     if (!opened.household.settings()) beginHousehold(opened, FIRST_KITCHEN)
     noteMissing(opened)
     globalThis.omselKitchen = opened
+    markInUse(databaseFile())
+    keepCopies(databaseFile(), Date.now)
     process.once('exit', () => opened.db.close())
   }
   return globalThis.omselKitchen
