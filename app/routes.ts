@@ -28,6 +28,7 @@ export default [
     route('dipstick', 'routes/dipstick/dipstick.tsx'),
     route('settings', 'routes/settings/settings.tsx'),
   ]),
+  route('find', 'routes/find/find.ts'),
   route('supper/:supper/calendar.ics', 'routes/supper/calendar.ts'),
   route('supper/:supper/events', 'routes/supper/events.ts'),
   route('photos/:photo', 'routes/photos/photo.ts'),

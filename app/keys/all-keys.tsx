@@ -5,7 +5,7 @@ import { useBindings } from './use-keys'
 import classes from './all-keys.module.css'
 
 /** Every key and what it does, as it is on this device. */
-export function AllKeys({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+export default function AllKeys({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   const { keys } = useBindings()
   return (
     <Modal opened={opened} onClose={onClose} lockScroll={false} title="Keys" closeButtonProps={{ 'aria-label': 'Close' }}>

@@ -6,6 +6,7 @@ export const KEY_ACTS = {
   less: { key: '-', says: 'a minute less', where: 'at the stove' },
   wrong: { key: 'w', says: 'something’s wrong', where: 'at the stove' },
   back: { key: 'z', says: 'take back, or undo', where: 'at the stove and at the bench' },
+  find: { key: '/', says: 'find', where: 'everywhere' },
   pot: { key: 'n', says: 'a new pot', where: 'everywhere' },
   all: { key: '?', says: 'all keys', where: 'everywhere' },
 } as const satisfies Record<string, { key: string; says: string; where: string }>

@@ -1,13 +1,12 @@
 import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
-import { IconKeyboard, IconMoon, IconSettings, IconSun } from '@tabler/icons-react'
-import { useEffect, useRef, useState } from 'react'
+import { IconKeyboard, IconMoon, IconSearch, IconSettings, IconSun } from '@tabler/icons-react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { runningIn } from '#server/kitchen/running'
 import type { Route } from './+types/house'
-import { AllKeys } from '../../keys/all-keys'
 import { useKeys } from '../../keys/use-keys'
 import { orLastKnown, useLastKnown } from '../../shell/last-known'
 import { stayPut } from '../../shell/stay-put'
@@ -22,6 +21,9 @@ export function loader() {
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orLastKnown('house', serverLoader)
 
 export const shouldRevalidate = stayPut
+
+const AllKeys = lazy(() => import('../../keys/all-keys'))
+const FindBox = lazy(() => import('../../find/find-box'))
 
 const PLACES = [
   ['/', 'Bench'],
@@ -46,7 +48,9 @@ export default function House({ loaderData }: Route.ComponentProps) {
   }, [pathname])
   const navigate = useNavigate()
   const [keys, setKeys] = useState(false)
-  useKeys({ all: () => setKeys(true), pot: () => void navigate('/') })
+  const [finding, setFinding] = useState(0)
+  const find = () => setFinding((n) => n + 1)
+  useKeys({ find, all: () => setKeys(true), pot: () => void navigate('/') })
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>
@@ -66,6 +70,9 @@ export default function House({ loaderData }: Route.ComponentProps) {
           {!onStove &&
             running.map((cook) => <RunningChip key={cook.id} {...cook} nowMs={loaderData.nowMs} />)}
           <span className={classes.household}>{household}</span>
+          <ActionIcon variant="subtle" size={36} onClick={find} aria-label="Find">
+            <IconSearch size={20} aria-hidden />
+          </ActionIcon>
           <ActionIcon variant="subtle" size={36} className={classes.keysKey} onClick={() => setKeys(true)} aria-label="All keys">
             <IconKeyboard size={20} aria-hidden />
           </ActionIcon>
@@ -76,7 +83,11 @@ export default function House({ loaderData }: Route.ComponentProps) {
         </div>
       </header>
       <Outlet />
-      <AllKeys opened={keys} onClose={() => setKeys(false)} />
+      {/* Fetched when they are first wanted. */}
+      <Suspense>
+        {keys && <AllKeys opened onClose={() => setKeys(false)} />}
+        {finding > 0 && <FindBox asked={finding} />}
+      </Suspense>
     </div>
   )
 }

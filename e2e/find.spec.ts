@@ -1,0 +1,40 @@
+import { expect, open, serious, test } from './kitchen'
+
+test('anything is found by its words and gone to by keys: a grain, a pot, a cook, a place', async ({ page, isMobile }) => {
+  test.skip(isMobile, 'a phone presses the glass')
+  await open(page, '/notebook')
+  await page.keyboard.press('/')
+  const field = page.getByRole('textbox', { name: 'Find' })
+  await expect(field).toBeFocused()
+  await field.fill('brown short')
+  await expect(page.getByText('whole rice, chewy and round')).toBeVisible()
+  expect(await serious(page)).toEqual([])
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/grain=brown-short/)
+
+  await page.keyboard.press('/')
+  await field.fill('pressure pot')
+  await expect(page.getByRole('button', { name: /pressure pot plan in it/ })).toBeVisible()
+  await field.fill('clicked early')
+  await page.getByRole('button', { name: /Clicked early/ }).click()
+  await page.waitForURL(/\/notebook\/./)
+
+  await page.keyboard.press('/')
+  await field.fill('zzz')
+  await expect(page.getByText('Nothing here answers to that.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(field).toBeHidden()
+  // A slash that is typed is a slash.
+  await open(page, '/notebook')
+  await page.getByRole('textbox').first().press('/')
+  await expect(field).toBeHidden()
+})
+
+test('the glass in the bar opens it as well', async ({ page }) => {
+  await open(page, '/shelf')
+  await page.getByRole('button', { name: 'Find', exact: true }).click()
+  await page.getByRole('textbox', { name: 'Find' }).fill('dip')
+  await page.getByRole('button', { name: /Dipstick/ }).click()
+  await expect(page).toHaveURL(/\/dipstick/)
+})
