@@ -17,11 +17,11 @@ test('the pot of the bench is cooked without food, minute by minute, by keys alo
 
 test('what if: a second pot beside the first, with its own verdict', async ({ page }) => {
   await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
-  await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through')
+  await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through', { timeout: 30_000 })
   const chip = page.getByRole('button', { name: 'What if I pour a fifth more?' })
   await chip.click()
   await expect(chip).toHaveAttribute('aria-pressed', 'true')
-  await expect(page.getByRole('region', { name: 'pour a fifth more' })).toContainText(/soft|Sodden|Soggy|Mush/)
+  await expect(page.getByRole('region', { name: 'pour a fifth more' })).toContainText(/soft|Sodden|Soggy|Mush/, { timeout: 30_000 })
   await expect(page).toHaveURL(/if=more-water/)
   await chip.click()
   await expect(page.getByRole('region', { name: 'pour a fifth more' })).toHaveCount(0)

@@ -72,7 +72,7 @@ test('a glass is weighed, and becomes a gauge on the bench', async ({ page }) =>
   await expect(page.getByRole('listitem').filter({ hasText: 'Pim’s beaker' })).toContainText('160 mL, weighed')
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('group', { name: 'Measure by' }).getByRole('button', { name: 'Pim’s beaker' }).click()
-  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/Grain, dry\s*2½ full/)
+  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/Grain, dry\s*why\?\s*2½ full/)
   await page.reload()
   await expect(page.getByRole('button', { name: 'Pim’s beaker' })).toHaveAttribute('aria-pressed', 'true')
   await page.getByRole('group', { name: 'Measure by' }).getByRole('button', { name: 'scale' }).click()
