@@ -21,7 +21,7 @@ const shared = {
 export default {
   ...shared,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,app,server,cli,demo,docs,study}/**/*.test.{ts,tsx}'],
+  testMatch: ['<rootDir>/{core,app,server,cli,demo,docs,study,chaos}/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/build/'],
   // By itself jest leaves a core free for somebody at the keyboard; nothing is asserted of the clock on the wall.
   maxWorkers: '100%',

@@ -31,6 +31,8 @@ app.use((request, response, next) => {
     'Cross-Origin-Opener-Policy': 'same-origin',
   })
   if (request.method === 'GET' || request.method === 'HEAD') return next()
+  if (request.method !== 'POST')
+    return void response.status(405).set('Allow', 'GET, HEAD, POST').type('text').send(`${request.method} is not known here; GET, HEAD and POST are.`)
   if (!fromHere(request.get('origin'), request.get('host')))
     return void response.status(403).type('text').send('This was sent from another site and is not accepted.')
   const length = request.get('content-length')
@@ -41,6 +43,8 @@ app.use((request, response, next) => {
   next()
 })
 app.get('/healthz', (_request, response) => void response.type('text').send('ok'))
+// A stream has no end to wait for, so it cannot be had as a page's data.
+app.get(/\/changes\.data$/, (_request, response) => void response.status(404).type('text').send('This is a stream; it has no data form.'))
 // Only what is the same for everybody is packed; pages are small and stream.
 app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
 app.use(express.static('build/client', { maxAge: '1h' }))

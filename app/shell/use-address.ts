@@ -11,6 +11,7 @@ interface Addressed<T> {
 /** A drag changes the state many times a second; the address follows when the hand is still. */
 const STILL_MS = 350
 const MOST_BACK = 40
+const MOST_ON_THE_WAY = 8
 
 /** An address, whatever the order it was written in. */
 const sorted = (search: string): string => [...new URLSearchParams(search)].map(([key, value]) => `${key}=${value}`).sort().join('&')
@@ -24,17 +25,18 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
   const written = write(state).toString()
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   const [seen, setSeen] = useState(search.toString())
-  const [mine, setMine] = useState<string>()
+  const [mine, setMine] = useState<readonly string[]>([])
   if (search.toString() !== seen) {
     setSeen(search.toString())
-    // An address of one's own that comes late must not undo what was changed meanwhile.
-    if (sorted(search.toString()) === mine) setMine(undefined)
+    // An address of one's own that comes late must not undo what was changed meanwhile; on a busy machine several are on their way.
+    const own = mine.indexOf(sorted(search.toString()))
+    if (own >= 0) setMine(mine.slice(own + 1))
     else if (search.toString() !== written) setState(read(search))
   }
   useEffect(() => {
     if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
     timer.current = setTimeout(() => {
-      setMine(sorted(written))
+      setMine((list) => [...list.slice(-MOST_ON_THE_WAY), sorted(written)])
       setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true })
     }, STILL_MS)
     return () => clearTimeout(timer.current)

@@ -14,6 +14,7 @@ import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/kitchen/bench-keeps'
 import { kitchen } from '#server/kitchen/kitchen'
 import { startCook } from '#server/kitchen/start-cook'
+import { formOf } from '../../forms/form-of'
 import { knobWord } from '../../drawing/knob-word'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
 import { useKeys } from '../../keys/use-keys'
@@ -53,7 +54,7 @@ export function loader() {
 
 /** Starts a cook: what the cook saw is planned once more here, and frozen. */
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData()
+  const form = await formOf(request)
   const intent = form.get('intent')
   if (intent === 'gauge' || intent === 'keep-mark') {
     const fields = Object.fromEntries(form)

@@ -10,6 +10,7 @@ import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { dropContainer, guidanceIn, makeBottle, saveContainer, takeFromBottle, tellKept } from '#server/kitchen/kept-keeps'
 import { keptNow } from '#server/kitchen/kept-now'
+import { formOf } from '../../forms/form-of'
 import { typedOf, type Refused } from '../../forms/errors'
 import type { Route } from './+types/kept'
 import { useNow } from '../../time/use-now'
@@ -39,7 +40,7 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData())
+  const typed = typedOf(await formOf(request))
   const open = kitchen()
   const acts = new Map<string, () => Read<unknown>>([
     ['tell', () => tellKept(open, typed, nowMs())],

@@ -12,6 +12,7 @@ import { containerOf, shareOut, suggestContainers } from '#core/keep/portions'
 import { nowMs } from '#server/clock'
 import { guidanceIn, keepStuck, putAway } from '#server/kitchen/kept-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { formOf } from '../../forms/form-of'
 import { ContainerSection } from '../../drawing/container-section'
 import type { Route } from './+types/put-away'
 import { coolingWords, portionsWord } from './kept-words'
@@ -54,7 +55,7 @@ export function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData()
+  const form = await formOf(request)
   if (form.get('intent') !== 'put-away') return data({ errors: [{ path: 'intent', message: `intent must be put-away, got "${String(form.get('intent'))}"` }] }, { status: 400 })
   let parcel: unknown
   try {

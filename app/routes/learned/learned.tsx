@@ -6,6 +6,7 @@ import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { pinFigure, resetFigure, unsayFigure } from '#server/kitchen/notebook-keeps'
 import { beliefsIn } from '#server/kitchen/noting'
+import { formOf } from '../../forms/form-of'
 import { errorAt, typedOf, type Refused } from '../../forms/errors'
 import { dayWord } from '../../time/clock-hour'
 import type { Route } from './+types/learned'
@@ -66,7 +67,7 @@ export function loader() {
 const ORDER: FigureKind[] = ['grain', 'bag', 'steam', 'time', 'power']
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData())
+  const typed = typedOf(await formOf(request))
   const open = kitchen()
   const acts = new Map<string, () => Read<unknown>>([
     ['pin', () => pinFigure(open, typed, nowMs())],

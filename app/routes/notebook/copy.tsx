@@ -6,6 +6,7 @@ import { COPIED_COLUMNS, MOST_COPIED, readCopied, type CopiedColumn, type Copied
 import { nowMs } from '#server/clock'
 import { copiedHouse, copyCooks } from '#server/kitchen/copy-cooks'
 import { kitchen } from '#server/kitchen/kitchen'
+import { formOf } from '../../forms/form-of'
 import type { Route } from './+types/copy'
 import classes from './notebook.module.css'
 
@@ -16,7 +17,7 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData()
+  const form = await formOf(request)
   const refuse = (message: string, status = 400) => data({ errors: [{ row: 0, column: '' as const, message }] satisfies CopiedError[] }, { status })
   if (form.get('intent') !== 'copy') return refuse(`intent must be copy, got "${String(form.get('intent'))}"`)
   let table: unknown

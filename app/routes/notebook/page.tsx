@@ -15,6 +15,7 @@ import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { measureCook, removeCook } from '#server/kitchen/notebook-keeps'
 import { beliefsIn } from '#server/kitchen/noting'
 import { dropPhoto, keepPhoto } from '#server/photos/photos'
+import { formOf } from '../../forms/form-of'
 import { clockTime, dayWord, spanWord } from '../../time/clock-hour'
 import { EVENT_WORDS } from '../stove/event-words'
 import type { Route } from './+types/page'
@@ -71,7 +72,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const sent = await request.formData()
+  const sent = await formOf(request)
   const form = Object.fromEntries([...sent].filter((pair): pair is [string, string] => typeof pair[1] === 'string'))
   const open = kitchen()
   const refused = (read: { errors: { path: string; message: string }[] }) => data({ errors: read.errors, typed: form }, { status: read.errors[0]!.path === 'cook' ? 404 : 422 })

@@ -6,6 +6,7 @@ import {
   calibrateBoil, calibrateFull, calibrateSimmer, dropHeat, dropMeasure, dropProgramme, dropVessel, saveHeat, saveMeasure, saveProgramme, saveVessel,
 } from '#server/kitchen/equipment-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { formOf } from '../../forms/form-of'
 import { typedOf, type Refused } from '../../forms/errors'
 import type { Route } from './+types/pots'
 import { Calibrate } from './calibrate'
@@ -31,7 +32,7 @@ const ACTS = new Map<string, (k: ReturnType<typeof kitchen>, input: Record<strin
 ])
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData())
+  const typed = typedOf(await formOf(request))
   const act = ACTS.get(typed.intent ?? '')
   if (!act) return data({ errors: [{ path: 'intent', message: `intent must be one of ${[...ACTS.keys()].join(', ')}, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
   const done = act(kitchen(), typed)

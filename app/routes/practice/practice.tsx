@@ -8,6 +8,7 @@ import { varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { notePractice } from '#server/kitchen/practice-keeps'
+import { formOf } from '../../forms/form-of'
 import { clockTime, type HouseClock } from '../../time/clock-hour'
 import { Also } from '../stove/also'
 import { Keys } from '../stove/keys'
@@ -33,7 +34,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData()
+  const form = await formOf(request)
   if (form.get('intent') !== 'done') return data({ errors: [{ path: 'intent', message: `intent must be done, got "${String(form.get('intent'))}"` }] }, { status: 400 })
   const noted = notePractice(kitchen(), params.situation, form.get('doing'), nowMs())
   return noted.ok ? { good: noted.value } : data({ errors: noted.errors }, { status: 422 })

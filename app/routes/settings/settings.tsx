@@ -12,6 +12,7 @@ import { saveGuidance } from '#server/kitchen/kept-keeps'
 import { dropEater, saveEater } from '#server/kitchen/eater-keeps'
 import { keepDevice } from '#server/kitchen/device-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
+import { formOf } from '../../forms/form-of'
 import type { Route } from './+types/settings'
 import { Devices, type DeviceShown } from './devices'
 import { Eaters } from './eaters'
@@ -36,7 +37,7 @@ function devicesShown(): DeviceShown[] {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = Object.fromEntries(await request.formData())
+  const form = Object.fromEntries(await formOf(request))
   if (form.intent === 'device') {
     const kept = keepDevice(kitchen(), form, nowMs())
     return kept.ok ? { saved: true as const } : data({ errors: kept.errors, typed: form }, { status: 422 })

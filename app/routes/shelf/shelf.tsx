@@ -8,6 +8,7 @@ import { kitchen } from '#server/kitchen/kitchen'
 import { nowMs } from '#server/clock'
 import { shelfForecast } from '#server/kitchen/shelf-forecast'
 import { adoptLabel, dropBag, labelMeaning, saveBag } from '#server/kitchen/shelf-keeps'
+import { formOf } from '../../forms/form-of'
 import { Kernel } from '../../drawing/kernel-pattern'
 import { typedOf, type Refused } from '../../forms/errors'
 import type { Route } from './+types/shelf'
@@ -32,7 +33,7 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData()
+  const form = await formOf(request)
   const typed = typedOf(form)
   const open = kitchen()
   const acts = new Map<string, () => Read<unknown>>([

@@ -8,6 +8,7 @@ import { scheduleIn } from '#server/kitchen/supper-schedule'
 import { useEffect } from 'react'
 import { boardOf } from '#server/kitchen/supper-board'
 import { tellAll, tellDish } from '#server/kitchen/supper-told'
+import { formOf } from '../../forms/form-of'
 import { dishLetter, SupperBoard, type BoardTask } from '../../drawing/supper-board'
 import { orLastKnown, useLastKnown } from '../../shell/last-known'
 import { useKitchenStream } from '../../shell/use-kitchen-stream'
@@ -45,7 +46,7 @@ export function loader({ params }: Route.LoaderArgs) {
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) => orLastKnown(`supper ${params.supper}`, serverLoader)
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData())
+  const typed = typedOf(await formOf(request))
   const open = kitchen()
   const refuse = (errors: Refused['errors'], status = 422) => data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'supper' ? 404 : status })
   switch (typed.intent) {

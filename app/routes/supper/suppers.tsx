@@ -3,6 +3,7 @@ import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { saveSupper } from '#server/kitchen/supper-keeps'
+import { formOf } from '../../forms/form-of'
 import { errorAt, typedOf, type Refused } from '../../forms/errors'
 import { clockTime, dayOf, dayWord, wallMs } from '../../time/clock-hour'
 import type { Route } from './+types/suppers'
@@ -16,7 +17,7 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await request.formData())
+  const typed = typedOf(await formOf(request))
   const open = kitchen()
   const refuse = (errors: Refused['errors'], status = 422) => data({ errors, typed } satisfies Refused, { status })
   if (typed.intent !== 'begin') return refuse([{ path: 'intent', message: `intent must be begin, got "${typed.intent ?? ''}"` }], 400)

@@ -6,6 +6,7 @@ import { resultOf, type TrialResult } from '#core/learn/trials'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { adoptCup, taste } from '#server/kitchen/trial-keeps'
+import { formOf } from '../../forms/form-of'
 import { clockTime, dayWord } from '../../time/clock-hour'
 import type { Route } from './+types/trial'
 import classes from './trials.module.css'
@@ -20,7 +21,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = Object.fromEntries([...(await request.formData())].filter((pair): pair is [string, string] => typeof pair[1] === 'string'))
+  const form = Object.fromEntries([...(await formOf(request))].filter((pair): pair is [string, string] => typeof pair[1] === 'string'))
   const open = kitchen()
   const refuse = (errors: { path: string; message: string }[]) => data({ errors }, { status: errors[0]!.path === 'trial' ? 404 : 422 })
   switch (form.intent) {

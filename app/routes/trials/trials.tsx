@@ -6,6 +6,7 @@ import { MOST_CUPS } from '#core/learn/trials'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen/kitchen'
 import { makeTrial } from '#server/kitchen/trial-keeps'
+import { formOf } from '../../forms/form-of'
 import { dayWord } from '../../time/clock-hour'
 import { fromSearch, toSearch } from '../bench/bench-address'
 import { correctionFor, firstBench, grainKeyOfState, METHODS_OF_KIND, methodOfState, requestOf, vesselOfState, type BenchState } from '../bench/bench-state'
@@ -22,7 +23,7 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData()
+  const form = await formOf(request)
   if (form.get('intent') !== 'make') return data({ errors: [{ path: 'intent', message: `intent must be make, got "${String(form.get('intent'))}"` }] }, { status: 400 })
   let given: unknown
   try {
