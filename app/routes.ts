@@ -34,6 +34,8 @@ export default [
   route('photos/:photo', 'routes/photos/photo.ts'),
   route('kept/labels', 'routes/kept/labels.tsx'),
   route('card', 'routes/card/card.tsx'),
+  route('recipe/:form', 'routes/recipe/recipe.ts'),
+  route('notebook.csv', 'routes/notebook/csv.ts'),
   route('api/v1/*', 'routes/api/api.ts'),
   route('cooks/:cook/events', 'routes/cooks/events.ts'),
   route('cooks/:cook/changes', 'routes/cooks/changes.ts'),

@@ -20,7 +20,7 @@ export interface FuzzResult {
 /** Every route of app/routes.ts, as it is written there; fuzz.test.ts holds this list to it. */
 export const ROUTES = [
   '', 'stove', 'stove/:cook', 'notebook', 'notebook/learned', 'notebook/copy', 'notebook/:cook', 'supper', 'supper/split', 'supper/:supper', 'trials', 'trials/:trial', 'compare', 'dry-run', 'practice', 'practice/:situation', 'model', 'by', 'shelf', 'pots', 'kept',
-  'kept/put-away', 'elsewhere', 'dipstick', 'settings', 'find', 'supper/:supper/calendar.ics', 'supper/:supper/events', 'photos/:photo', 'kept/labels', 'card', 'api/v1/*', 'cooks/:cook/events', 'cooks/:cook/changes',
+  'kept/put-away', 'elsewhere', 'dipstick', 'settings', 'find', 'supper/:supper/calendar.ics', 'supper/:supper/events', 'photos/:photo', 'kept/labels', 'card', 'recipe/:form', 'notebook.csv', 'api/v1/*', 'cooks/:cook/events', 'cooks/:cook/changes',
 ] as const
 
 const KEYS = ['grain', 'bag', 'timing', 'who', 'keep', 'kept', 'hold', 'self', 'dress', 'under', 'salt', 'stock', 'poured', 'by', 'finish', 'share', 'passes', 'toasted', 'as', 'purpose', 'pot', 'on', 'texture', 'washes', 'drain', 'wet', 'rest', 'lid', 'heat', 'pressure', 'release', 'q', 'beside', 'with', 'add', 'water', 'at', 'for', 'grams', 'soak', 'cook', 'their-height', 'their-heat', 'their-pot', 'was', 'page', 'if', 'trial', 'ended', 'limit', 'offset', 'text'] as const
@@ -65,7 +65,7 @@ interface Sent {
 
 function next(random: Random, ids: readonly string[]): Sent {
   const route = pick(random, ROUTES)
-  const path = `/${route.replace(':situation', random() < 0.7 ? pick(random, SITUATIONS).id : encodeURIComponent(safe(value(random, ids)))).replace(/:\w+/, () => encodeURIComponent(safe(random() < 0.7 && ids.length > 0 ? pick(random, ids) : value(random, ids)))).replace('*', () => pick(random, ['plan', 'simulate', 'schedule', 'notebook', 'kept', 'openapi.json', encodeURIComponent(safe(value(random, ids)))]))}`
+  const path = `/${route.replace(':situation', random() < 0.7 ? pick(random, SITUATIONS).id : encodeURIComponent(safe(value(random, ids)))).replace(':form', pick(random, ['recipe.json', 'recipe.md', 'recipe.ics', 'recipe.exe'])).replace(/:\w+/, () => encodeURIComponent(safe(random() < 0.7 && ids.length > 0 ? pick(random, ids) : value(random, ids)))).replace('*', () => pick(random, ['plan', 'simulate', 'schedule', 'notebook', 'kept', 'openapi.json', encodeURIComponent(safe(value(random, ids)))]))}`
   const search = new URLSearchParams(Array.from({ length: Math.floor(random() * 6) }, () => [pick(random, KEYS), safe(value(random, ids))]))
   const address = `${path}${random() < 0.3 ? '.data' : ''}${search.size > 0 ? `?${search.toString()}` : ''}`
   if (random() < 0.45) return { path: address, init: { method: pick(random, ['GET', 'GET', 'GET', 'HEAD']) } }

@@ -76,6 +76,9 @@ function dayOf(text: string): string | undefined {
   return Number.isFinite(date.getTime()) && date.toISOString().startsWith(day) ? day : undefined
 }
 
+/** An apostrophe that keeps a table program from taking a cell for a formula is none of its words. */
+const unescaped = (text: string): string => text.replace(/^'(?=[=@\t\r])/, '')
+
 const numberOf = (text: string): number => (/^\d+([.,]\d+)?\s*(g|ml)?$/i.test(text) ? Number(text.replace(/\s*(g|ml)$/i, '').replace(',', '.')) : NaN)
 
 /** Reads a table of past cooks. Whatever is wrong is told with its row and column, and then nothing of it is taken.
@@ -88,7 +91,7 @@ export function readCopied(table: readonly (readonly string[])[], house: CopiedH
   if (rows.length > MOST_COPIED) return { ok: false, errors: [{ row: 0, column: '', message: `${rows.length} cooks are too many at once; ${MOST_COPIED} is the most` }] }
   const cooks: CopiedCook[] = []
   for (const { row, n } of rows) {
-    const cell = (column: CopiedColumn) => (row[at.get(column) ?? -1] ?? '').trim()
+    const cell = (column: CopiedColumn) => unescaped((row[at.get(column) ?? -1] ?? '').trim())
     const wrong = (column: CopiedColumn, message: string) => void errors.push({ row: n, column, message: `${column} ${message}, got ${quoted(cell(column))}` })
     const date = dayOf(cell('date'))
     if (!date) wrong('date', 'must be a day like 2025-11-03 or 3.11.2025')

@@ -28,6 +28,7 @@ export function loader() {
   return { nowMs: nowMs(), ...houseIn(kitchen()) }
 }
 
+const FORM_WORDS: Record<string, string> = { json: 'recipe data', md: 'text', ics: 'calendar' }
 /** A page bears so many cautions and still says the cook in large type. */
 const MOST_CAUTIONS = 4
 
@@ -60,6 +61,17 @@ export default function Card({ loaderData }: Route.ComponentProps) {
     <main className={classes.card} data-many={plan.stages.length > 14 ? 'very' : plan.stages.length > 11 || undefined}>
       <div className={classes.bar}>
         <Link to={`/?${written}`}>Bench</Link>
+        <span>
+          as{' '}
+          {['json', 'md', 'ics'].map((form, i) => (
+            <span key={form}>
+              {i > 0 && ', '}
+              <a href={`/recipe/recipe.${form}?${written}`} download>
+                {FORM_WORDS[form]}
+              </a>
+            </span>
+          ))}
+        </span>
         <PrintKey />
       </div>
       <header className={classes.head}>

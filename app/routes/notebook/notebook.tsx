@@ -77,6 +77,9 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
           <Link to="/notebook/learned">what was learned</Link>
           <Link to="/trials">trials</Link>
           <Link to="/notebook/copy">copy from an old one</Link>
+          <a href="/notebook.csv" download>
+            as a table
+          </a>
         </nav>
       </div>
       {unjudged.map(({ id, title, endedMs, variety, vesselName }) => (

@@ -1,0 +1,36 @@
+import { planFrom } from '#core/contract/plan'
+import { varietyOf } from '#core/grain/varieties'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/kitchen/kitchen'
+import { recipeCalendar, recipeLd, recipeMarkdown, type Named } from '#server/transfer/recipe'
+import { fromSearch } from '../bench/bench-address'
+import { firstBench, heatOfState, requestOf, vesselOfState } from '../bench/bench-state'
+import { houseIn } from '../bench/house.server'
+import { amountWord, grainWord } from '../bench/words'
+import type { Route } from './+types/recipe'
+
+const FORMS = ['recipe.json', 'recipe.md', 'recipe.ics'] as const
+
+/** A bench, out of the house: as schema.org's Recipe, as Markdown, as a calendar. */
+export function loader({ params, request }: Route.LoaderArgs) {
+  const form = FORMS.find((f) => f === params.form)
+  if (!form) throw new Response(`There is no such form; one of ${FORMS.join(', ')}.`, { status: 404 })
+  const { house, settings } = houseIn(kitchen())
+  const now = nowMs()
+  const state = fromSearch(new URL(request.url).searchParams, firstBench(house), house)
+  const asked = requestOf(state, house, now)
+  const read = planFrom(asked)
+  if (!read.ok) throw new Response(read.errors.map((e) => e.message).join('; '), { status: 422 })
+  const plan = read.value
+  const vessel = vesselOfState(state, house)
+  const named: Named = {
+    title: `${grainWord(state, house)}, ${amountWord(state)}`,
+    where: `In the ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, house).name}` : ''}, at ${settings.elevation_m} m`,
+    grains: plan.grain.parts.map((part) => ({ name: varietyOf(part.variety).name, grams: part.mass_g })),
+  }
+  const headers = { 'Content-Disposition': `attachment; filename="${form}"`, 'Cache-Control': 'no-store' }
+  if (form === 'recipe.json') return new Response(JSON.stringify(recipeLd(plan, named), null, 2), { headers: { ...headers, 'Content-Type': 'application/ld+json; charset=utf-8' } })
+  if (form === 'recipe.md') return new Response(recipeMarkdown(plan, named), { headers: { ...headers, 'Content-Type': 'text/markdown; charset=utf-8' } })
+  const startMs = asked.serve_at ? Date.parse(asked.serve_at) - plan.total_minutes.expected * 60_000 : now
+  return new Response(recipeCalendar(plan, named, startMs, `plan-${state.grain}-${Math.round(startMs / 60_000)}`), { headers: { ...headers, 'Content-Type': 'text/calendar; charset=utf-8' } })
+}

@@ -1,0 +1,94 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import ICAL from 'ical.js'
+import Papa from 'papaparse'
+import { planFrom } from '#core/contract/plan'
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import { METHOD_IDS, methodOf } from '#core/method/index'
+import { beginHousehold, FIRST_KITCHEN } from '../kitchen/begin-household'
+import { copyCooks } from '../kitchen/copy-cooks'
+import { openKitchen, type Kitchen } from '../kitchen/kitchen'
+import { notebookCsv } from './notebook-csv'
+import { recipeCalendar, recipeLd, recipeMarkdown, type Named } from './recipe'
+
+const planned = (json: Partial<PlanRequestJson> = {}) => {
+  const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...json } as PlanRequestJson)
+  if (!read.ok) throw new Error(read.errors[0]!.message)
+  return read.value
+}
+const named: Named = { title: 'Short-grain white, 300 g dry', where: 'In the heavy blue on the big gas, at 1120 m', grains: [{ name: 'Short-grain white', grams: 300 }] }
+
+describe('a plan out of the house', () => {
+  test('as a recipe: times are durations that add up, steps are the plan’s own in the order they begin', () => {
+    for (const method of METHOD_IDS) {
+      const plan = planned({ method, vessel: methodOf(method).defaults.vessel, heat: methodOf(method).defaults.heat })
+      const recipe = recipeLd(plan, named) as { prepTime: string; cookTime: string; totalTime: string; recipeInstructions: { name: string }[]; recipeIngredient: string[] }
+      const minutes = (text: string) => Number(/^PT(\d+)M$/.exec(text)![1])
+      expect([method, Math.abs(minutes(recipe.prepTime) + minutes(recipe.cookTime) - minutes(recipe.totalTime)) <= 1]).toEqual([method, true])
+      expect(recipe.recipeInstructions.map((s) => s.name).sort()).toEqual(plan.stages.map((s) => s.title).sort())
+      expect(recipe.recipeIngredient[0]).toBe('300 g short-grain white, dry')
+      expect(recipe.recipeIngredient[1]).toContain(`${Math.round(plan.water.pour_g)} g water`)
+    }
+  })
+
+  test('as text: names that hold signs stay names', () => {
+    const text = recipeMarkdown(planned(), { ...named, title: '# [rice](http://x) *now* <b>' })
+    expect(text.split('\n')[0]).toBe('# \\# \\[rice\\](http://x) \\*now\\* \\<b\\>')
+    expect(text).toMatch(/^- 300 g short-grain white, dry$/m)
+    expect(text).toMatch(/^1\. Measure the grain/m)
+    expect(text).toContain('Makers’ manuals come first.')
+  })
+
+  test('as a calendar: read by another program it is the same steps at the same minutes, the last is the table', () => {
+    const plan = planned({ soak: { minutes: 30 } })
+    const start = Date.UTC(2026, 2, 29, 0, 30)
+    const events = new ICAL.Component(ICAL.parse(recipeCalendar(plan, named, start, 'plan-1')) as unknown[]).getAllSubcomponents('vevent').map((c) => new ICAL.Event(c))
+    expect(events).toHaveLength(plan.stages.length + 1)
+    expect(new Set(events.map((e) => e.uid)).size).toBe(events.length)
+    expect(Math.min(...events.map((e) => e.startDate.toJSDate().getTime()))).toBe(start)
+    const table = events.find((e) => e.uid === 'plan-1-table')!
+    expect(Math.abs(table.startDate.toJSDate().getTime() - start - plan.total_minutes.expected * 60_000)).toBeLessThan(1000)
+  })
+})
+
+describe('the notebook as a table', () => {
+  let folders: string[] = []
+  const house = (): Kitchen => {
+    const folder = mkdtempSync(join(tmpdir(), 'omsel-transfer-'))
+    folders.push(folder)
+    const kitchen = openKitchen(join(folder, 'omsel.sqlite'))
+    beginHousehold(kitchen, FIRST_KITCHEN)
+    return kitchen
+  }
+  afterEach(() => {
+    for (const folder of folders) rmSync(folder, { recursive: true })
+    folders = []
+  })
+  const NOW = Date.UTC(2026, 2, 5, 17, 0)
+  const pot = FIRST_KITCHEN.vessels[0]!.name
+
+  test('comes back equal into another house, formulae and all', () => {
+    const [one, other] = [house(), house()]
+    const cooks = [
+      ['date', 'grain', 'dry', 'water', 'pot', 'outcome', 'note'],
+      ['2026-02-01', 'Quinoa', '220', '310', pot, '0', 'with "quotes", commas\nand a second line'],
+      ['2026-02-03', 'Basmati', '300', '420', pot, '-1', '=HYPERLINK("http://x")'],
+      ['2026-02-05', 'Short-grain white', '250', '300', pot, '', '@sum(1)'],
+    ]
+    expect(copyCooks(one, cooks, NOW)).toEqual({ ok: true, value: 3 })
+    const csv = notebookCsv(one)
+    // Nothing in it begins as a formula does.
+    for (const row of Papa.parse<string[]>(csv).data) for (const cell of row) expect(cell).not.toMatch(/^[=@\t\r]/)
+    expect(copyCooks(other, Papa.parse<string[]>(csv).data, NOW)).toEqual({ ok: true, value: 3 })
+    expect(notebookCsv(other)).toBe(csv)
+    expect(csv).toContain('2026-02-03,Basmati,300,420')
+    for (const kitchen of [one, other]) kitchen.db.close()
+  })
+
+  test('of an empty house is its heading', () => {
+    const kitchen = house()
+    expect(notebookCsv(kitchen).trim()).toBe('date,grain,dry,water,pot,outcome,note')
+    kitchen.db.close()
+  })
+})
