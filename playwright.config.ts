@@ -34,7 +34,7 @@ export default defineConfig({
     { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
     {
       name: 'phone',
-      testMatch: /(bench|whole-way|pages|schools|details|practice|find)\.spec\.ts/,
+      testMatch: /(bench|whole-way|pages|schools|details|practice|find|welcome)\.spec\.ts/,
       use: { ...devices['Pixel 7'], viewport: { width: 390, height: 844 }, defaultBrowserType: 'chromium' },
     },
   ],

@@ -27,6 +27,7 @@ export default [
     route('elsewhere', 'routes/elsewhere/elsewhere.tsx'),
     route('dipstick', 'routes/dipstick/dipstick.tsx'),
     route('settings', 'routes/settings/settings.tsx'),
+    route('welcome', 'routes/welcome/welcome.tsx'),
   ]),
   route('find', 'routes/find/find.ts'),
   route('supper/:supper/calendar.ics', 'routes/supper/calendar.ts'),

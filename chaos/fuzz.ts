@@ -20,7 +20,7 @@ export interface FuzzResult {
 /** Every route of app/routes.ts, as it is written there; fuzz.test.ts holds this list to it. */
 export const ROUTES = [
   '', 'stove', 'stove/:cook', 'notebook', 'notebook/learned', 'notebook/copy', 'notebook/:cook', 'supper', 'supper/split', 'supper/:supper', 'trials', 'trials/:trial', 'compare', 'dry-run', 'practice', 'practice/:situation', 'model', 'by', 'shelf', 'pots', 'kept',
-  'kept/put-away', 'elsewhere', 'dipstick', 'settings', 'find', 'supper/:supper/calendar.ics', 'supper/:supper/events', 'photos/:photo', 'kept/labels', 'card', 'recipe/:form', 'notebook.csv', 'api/v1/*', 'cooks/:cook/events', 'cooks/:cook/changes',
+  'kept/put-away', 'elsewhere', 'dipstick', 'settings', 'welcome', 'find', 'supper/:supper/calendar.ics', 'supper/:supper/events', 'photos/:photo', 'kept/labels', 'card', 'recipe/:form', 'notebook.csv', 'api/v1/*', 'cooks/:cook/events', 'cooks/:cook/changes',
 ] as const
 
 const KEYS = ['grain', 'bag', 'timing', 'who', 'keep', 'kept', 'hold', 'self', 'dress', 'under', 'salt', 'stock', 'poured', 'by', 'finish', 'share', 'passes', 'toasted', 'as', 'purpose', 'pot', 'on', 'texture', 'washes', 'drain', 'wet', 'rest', 'lid', 'heat', 'pressure', 'release', 'q', 'beside', 'with', 'add', 'water', 'at', 'for', 'grams', 'soak', 'cook', 'their-height', 'their-heat', 'their-pot', 'was', 'page', 'if', 'trial', 'ended', 'limit', 'offset', 'text'] as const

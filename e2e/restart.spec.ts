@@ -1,32 +1,13 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, writeFileSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../server/kitchen/begin-household'
 import { firstBench, requestOf } from '../app/routes/bench/bench-state'
 import { act, expect, open, test } from './kitchen'
+import { kill, serve } from './own-server'
 
 const PORT = '4874'
 const address = `http://127.0.0.1:${PORT}`
-
-/** A server of its own, to be killed without warning. */
-async function serve(database: string, clock: string): Promise<ChildProcess> {
-  const server = spawn('node', ['server.js'], {
-    env: { ...process.env, PORT, HOST: '127.0.0.1', OMSEL_DATABASE: database, OMSEL_CLOCK_FILE: clock, NODE_ENV: 'production' },
-    stdio: 'ignore',
-  })
-  for (let tries = 0; tries < 100; tries++) {
-    const up = await fetch(`${address}/healthz`).then((r) => r.ok, () => false)
-    if (up) return server
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-  throw new Error('the server did not come up')
-}
-const kill = async (server: ChildProcess) => {
-  const gone = new Promise((resolve) => server.once('exit', resolve))
-  server.kill('SIGKILL')
-  await gone
-}
 
 // A line that is cut is reported by the browser.
 test.use({ expectedNoise: [/net::ERR_/] })
@@ -37,7 +18,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   writeFileSync(clock, '0')
   const house = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams' as const, cup: 'metric' as const, known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
-  let server = await serve(database, clock)
+  let server = await serve(PORT, database, clock)
   try {
     const started = await fetch(`${address}/?index`, {
       method: 'POST',
@@ -78,7 +59,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     await page.getByRole('button', { name: /^A minute more/ }).click()
     await expect(page.getByText('Counting here, one press kept')).toBeVisible()
     await page.waitForTimeout(1500)
-    server = await serve(database, clock)
+    server = await serve(PORT, database, clock)
     await expect(page.getByText(/Counting here/)).toBeHidden()
 
     await open(page, `${address}${stove}`)

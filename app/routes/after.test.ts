@@ -25,6 +25,7 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'omsel-after-'))
   process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
   globalThis.omselKitchen = undefined
+  kitchen().household.welcome()
 })
 afterEach(() => {
   globalThis.omselKitchen?.db.close()

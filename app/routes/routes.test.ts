@@ -14,12 +14,14 @@ import * as compare from './compare/compare'
 import * as dryRun from './dry-run/dry-run'
 import * as burners from './stove/burners'
 import * as stove from './stove/stove'
+import * as welcome from './welcome/welcome'
 
 let folder: string
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'omsel-routes-'))
   process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
   globalThis.omselKitchen = undefined
+  kitchen().household.welcome()
 })
 afterEach(() => {
   globalThis.omselKitchen?.db.close()
@@ -183,4 +185,39 @@ test('devices are switched on the settings, and a wrong word is refused', async 
   expect(shown.devices.filter((d) => d.on)).toHaveLength(1)
   const wrong: Record<string, string>[] = [{ kind: 'oven' }, { on: 'perhaps' }, { way: 'sings' }]
   for (const fields of wrong) expect((await send(fields)).status).toBe(422)
+})
+
+describe('a new house', () => {
+  const told = { intent: 'begin', elevation_m: '1120', units: 'cups', pot: 'pressure-electric-5', heat: 'induction', eaters: '3,5' }
+  beforeEach(() => kitchen().household.isNew())
+
+  test('is asked its first things before the bench, but not where an address names a pot', async () => {
+    expect(await call(bench.loader, {})).toMatchObject({ status: 302, to: '/welcome' })
+    expect((await call(bench.loader, { request: new Request('http://omsel.test/?grain=quinoa') })).status).toBe(200)
+    expect((await call(welcome.loader, {})).value).toHaveProperty('heats')
+  })
+
+  test('told five things has its own pot and heat, stands at its height, and a pot is planned for who eats', async () => {
+    expect(await call(welcome.action, { request: form(told) })).toMatchObject({ status: 302, to: '/?for=3.5&pot=first-pot&on=first-heat' })
+    const { house, settings } = (await call(bench.loader, {})).value as unknown as { house: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }; settings: { elevation_m: number; units: string } }
+    expect(house.vessels).toMatchObject([{ name: 'electric pressure pot', own_rated_w: 900 }])
+    expect(house.heats).toMatchObject([{ name: 'induction plate' }])
+    expect(settings).toMatchObject({ elevation_m: 1120, units: 'cups' })
+    // Once is enough.
+    expect(await call(welcome.loader, {})).toMatchObject({ status: 302, to: '/' })
+    expect((await call(welcome.action, { request: form(told) })).status).toBe(422)
+  })
+
+  test('that told nonsense keeps what it had, and hears what is wrong', async () => {
+    const refused = await call(welcome.action, { request: form({ ...told, elevation_m: '9000', pot: 'bucket', eaters: '' }) })
+    expect(refused.status).toBe(422)
+    expect((refused.value as unknown as { errors: { path: string }[] }).errors.map((e) => e.path)).toEqual(['elevation_m', 'pot', 'eaters'])
+    expect(kitchen().equipment.vessels().length).toBeGreaterThan(1)
+    expect((await call(welcome.action, { request: form({ intent: 'dance' }) })).status).toBe(400)
+  })
+
+  test('that would rather look around is let in', async () => {
+    expect(await call(welcome.action, { request: form({ intent: 'later' }) })).toMatchObject({ status: 302, to: '/' })
+    expect((await call(bench.loader, {})).status).toBe(200)
+  })
 })

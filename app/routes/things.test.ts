@@ -13,6 +13,7 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'omsel-things-'))
   process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
   globalThis.omselKitchen = undefined
+  kitchen().household.welcome()
 })
 afterEach(() => {
   globalThis.omselKitchen?.db.close()

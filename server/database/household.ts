@@ -14,7 +14,14 @@ export function householdIn(db: Db) {
   const writeGauge = db.prepare('UPDATE household SET gauge = ? WHERE id = 1')
   const readGuidance = db.prepare('SELECT guidance, own_figures FROM household WHERE id = 1')
   const writeGuidance = db.prepare('UPDATE household SET guidance = ?, own_figures = ? WHERE id = 1')
+  const welcomed = db.prepare('SELECT welcomed FROM household WHERE id = 1').pluck()
+  const setWelcomed = db.prepare('UPDATE household SET welcomed = ? WHERE id = 1')
   return {
+    /** Whether its first things were asked. */
+    welcomed: () => welcomed.get() !== 0,
+    welcome: () => void setWelcomed.run(1),
+    /** It is new: its first things are still to be asked. */
+    isNew: () => void setWelcomed.run(0),
     /** Whose food-safety figures are followed, and which are set stricter. */
     guidance: (): { guidance: Authority; own: Partial<Record<FigureId, number>> } => {
       const row = readGuidance.get() as { guidance: Authority; own_figures: string } | undefined

@@ -50,7 +50,10 @@ declare global {
 export function kitchen(): Kitchen {
   if (!globalThis.omselKitchen) {
     const opened = openKitchen(databaseFile())
-    if (!opened.household.settings()) beginHousehold(opened, FIRST_KITCHEN)
+    if (!opened.household.settings()) {
+      beginHousehold(opened, FIRST_KITCHEN)
+      opened.household.isNew()
+    }
     noteMissing(opened)
     globalThis.omselKitchen = opened
     markInUse(databaseFile())

@@ -47,8 +47,10 @@ import classes from './bench.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Bench · Omsel' }]
 
-export function loader() {
+export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
+  // A new house is asked its first things; an address that names a pot is somebody's own.
+  if (!open.household.welcomed() && new URL(request.url).search === '') throw redirect('/welcome')
   return { nowMs: nowMs(), ...houseIn(open), gauge: open.household.gauge(), suppers: open.suppers.all().filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12).slice(0, 1).map(({ id, title }) => ({ id, title })) }
 }
 

@@ -1,0 +1,72 @@
+import { Button, NativeSelect, SegmentedControl, TextInput } from '@mantine/core'
+import { data, Form, redirect, useNavigation } from 'react-router'
+import { SETTINGS_LIMITS } from '#core/contract/kitchen'
+import { LIMITS } from '#core/contract/plan-request'
+import { boilingPointAt } from '#core/heat/boiling-point'
+import { HEAT_PRESETS } from '#core/heat/sources'
+import { metres } from '#core/quantity/units'
+import { VESSEL_PRESET_IDS, VESSEL_PRESETS } from '#core/vessel/presets'
+import { kitchen } from '#server/kitchen/kitchen'
+import { welcome, WELCOME_HEATS } from '#server/kitchen/welcome'
+import { errorAt, type Refused } from '../../forms/errors'
+import { formOf } from '../../forms/form-of'
+import { useState } from 'react'
+import type { Route } from './+types/welcome'
+import classes from './welcome.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Welcome · Omsel' }]
+
+export function loader() {
+  if (kitchen().household.welcomed()) throw redirect('/')
+  return { heats: WELCOME_HEATS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name })) }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  const typed = Object.fromEntries([...form].map(([key, value]) => [key, String(value)]))
+  if (typed.intent === 'later') {
+    kitchen().household.welcome()
+    return redirect('/')
+  }
+  if (typed.intent !== 'begin') return data({ errors: [{ path: 'intent', message: `intent must be begin or later, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  const read = welcome(kitchen(), typed)
+  return read.ok ? redirect(read.value) : data({ errors: read.errors, typed } satisfies Refused, { status: 422 })
+}
+
+/** The first quarter of an hour: five things, and a pot is planned. */
+export default function Welcome({ loaderData, actionData }: Route.ComponentProps) {
+  const refused = actionData
+  const [height, setHeight] = useState(refused?.typed.elevation_m ?? '0')
+  const busy = useNavigation().state !== 'idle'
+  const metresUp = Number(height.replace(',', '.'))
+  const [low, high] = SETTINGS_LIMITS.elevation_m
+  const boils = height.trim() !== '' && metresUp >= low && metresUp <= high ? boilingPointAt(metres(metresUp)).toFixed(1) : undefined
+  return (
+    <main className={classes.welcome}>
+      <h1 className="figure">Separate, evenly cooked grains</h1>
+      <p className={classes.lead}>Five things, and the first pot is planned. All of it can be changed later, and the more you cook the better it is known.</p>
+      <Form method="post" noValidate className={`${classes.sheet} basin`}>
+        <TextInput
+          name="elevation_m" label="How high do you live, m" inputMode="decimal" value={height} onChange={(event) => setHeight(event.currentTarget.value)} error={errorAt(refused, 'elevation_m')}
+          description={boils === undefined ? `from ${low} to ${high}; a map says it` : `Water boils at ${boils} °C there`} inputWrapperOrder={['label', 'input', 'error', 'description']}
+        />
+        <div>
+          <span className={classes.label} id="units">What do you measure by</span>
+          <SegmentedControl fullWidth aria-labelledby="units" name="units" defaultValue={refused?.typed.units ?? 'grams'} data={[{ value: 'grams', label: 'a scale' }, { value: 'cups', label: 'cups' }]} />
+        </div>
+        <NativeSelect name="pot" label="Which pot is nearest to yours" defaultValue={refused?.typed.pot ?? 'heavy-2.5'} error={errorAt(refused, 'pot')} data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))} />
+        <NativeSelect name="heat" label="What does it stand on" defaultValue={refused?.typed.heat ?? 'gas-medium'} error={errorAt(refused, 'heat')} data={loaderData.heats} description="An appliance brings its own heat" inputWrapperOrder={['label', 'input', 'error', 'description']} />
+        <TextInput name="eaters" label="How many eat" inputMode="decimal" defaultValue={refused?.typed.eaters ?? '4'} error={errorAt(refused, 'eaters')} description={`a small one is a half; up to ${LIMITS.amount.servings[1]}`} inputWrapperOrder={['label', 'input', 'error', 'description']} />
+        <div className={classes.keys}>
+          <Button type="submit" name="intent" value="later" variant="subtle">
+            Rather look around first
+          </Button>
+          <Button type="submit" name="intent" value="begin" size="md" loading={busy}>
+            Plan the first pot
+          </Button>
+        </div>
+      </Form>
+      <p className="quiet small">Everything stays on this machine. Makers’ manuals for pots and appliances come before anything this says.</p>
+    </main>
+  )
+}

@@ -1,0 +1,22 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+
+/** A server on a household of its own, beside the one of the other tests. */
+export async function serve(port: string, database: string, clock: string): Promise<ChildProcess> {
+  const server = spawn('node', ['server.js'], {
+    env: { ...process.env, PORT: port, HOST: '127.0.0.1', OMSEL_DATABASE: database, OMSEL_CLOCK_FILE: clock, NODE_ENV: 'production' },
+    stdio: 'ignore',
+  })
+  for (let tries = 0; tries < 100; tries++) {
+    const up = await fetch(`http://127.0.0.1:${port}/healthz`).then((r) => r.ok, () => false)
+    if (up) return server
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+  throw new Error('the server did not come up')
+}
+
+/** Ends it without warning. */
+export async function kill(server: ChildProcess): Promise<void> {
+  const gone = new Promise((resolve) => server.once('exit', resolve))
+  server.kill('SIGKILL')
+  await gone
+}

@@ -1,0 +1,59 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { act, expect, lookAgain, open, serious, test } from './kitchen'
+import { kill, serve } from './own-server'
+
+test('a stranger’s first quarter of an hour: five things, a pot planned, cooked, and judged', async ({ page, isMobile }) => {
+  test.setTimeout(120_000)
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-welcome-'))
+  const clock = join(folder, 'clock')
+  writeFileSync(clock, '0')
+  const port = isMobile ? '4877' : '4876'
+  const server = await serve(port, join(folder, 'omsel.sqlite'), clock)
+  const pass = async (minutes: number) => {
+    writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000))
+    await lookAgain(page)
+    await page.waitForTimeout(400)
+  }
+  try {
+    await open(page, `http://127.0.0.1:${port}/`)
+    await expect(page).toHaveURL(/\/welcome$/)
+    expect(await serious(page)).toEqual([])
+    const height = page.getByLabel('How high do you live, m')
+    await height.fill('1120')
+    await expect(page.getByText('Water boils at 96.2 °C there')).toBeVisible()
+    await page.getByLabel('How many eat').fill('none')
+    await page.getByRole('button', { name: 'Plan the first pot' }).click()
+    await expect(page.getByText(/must be a number.*got "none"/)).toBeVisible()
+    // Nothing that was typed is lost.
+    await expect(height).toHaveValue('1120')
+    await page.getByLabel('How many eat').fill('3')
+    await page.getByRole('button', { name: 'Plan the first pot' }).click()
+    await page.waitForURL(/pot=first-pot/)
+    await expect(page.getByRole('region', { name: 'The pot' })).toContainText('heavy pot')
+    await page.getByRole('button', { name: 'Start now' }).click()
+    await page.waitForURL(/\/stove\//)
+    const key = page.getByRole('region', { name: 'Tell the stove' })
+    for (const word of ['Measured', 'Clear enough', 'Drained', 'Poured', 'It boils']) {
+      await pass(word === 'It boils' ? 7 : 1.5)
+      await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
+      await page.waitForTimeout(700)
+    }
+    await pass(60)
+    await expect(act(page)).toHaveText(/Loosen|Cut and fold/)
+    await key.getByRole('button', { name: /^Loosened/ }).click()
+    await page.waitForTimeout(700)
+    await key.getByRole('button', { name: /^It is on the table/ }).click()
+    await page.getByRole('link', { name: 'Say more of it' }).click()
+    await page.getByRole('radio', { name: 'a little wet' }).check()
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByText('Written down.')).toBeVisible()
+    // Asked once, never again.
+    await open(page, `http://127.0.0.1:${port}/`)
+    await expect(page).not.toHaveURL(/welcome/)
+  } finally {
+    await kill(server)
+    rmSync(folder, { recursive: true })
+  }
+})
