@@ -22,6 +22,8 @@ export default defineConfig({
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],
   use: {
+    // Only the test of the worker itself lets one in between.
+    serviceWorkers: 'block',
     baseURL: `http://127.0.0.1:${port}`,
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',

@@ -1,5 +1,7 @@
 import './server-env.js'
 import { createRequestHandler } from '@react-router/express'
+import { createHash } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import compression from 'compression'
 import express from 'express'
 
@@ -43,6 +45,10 @@ app.use((request, response, next) => {
   next()
 })
 app.get('/healthz', (_request, response) => void response.type('text').send('ok'))
+// The worker bears the build it belongs to, so that another build is another worker.
+const VERSION = createHash('sha256').update(readFileSync('build/server/index.js')).digest('hex').slice(0, 12)
+const WORKER = readFileSync('build/client/sw.js', 'utf8').replace('__VERSION__', VERSION)
+app.get('/sw.js', (_request, response) => void response.set('Cache-Control', 'no-cache').type('text/javascript').send(WORKER))
 // A stream has no end to wait for, so it cannot be had as a page's data.
 app.get(/\/changes\.data$/, (_request, response) => void response.status(404).type('text').send('This is a stream; it has no data form.'))
 // Only what is the same for everybody is packed; pages are small and stream.

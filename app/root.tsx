@@ -25,6 +25,8 @@ export function Layout({ children }: { children: ReactNode }) {
         <meta name="color-scheme" content="light dark" />
         <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} suppressHydrationWarning />
         <link rel="icon" href="/favicon.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/manifest.webmanifest" />
+        <meta name="theme-color" content="#1e3557" />
         <Meta />
         <Links />
       </head>

@@ -5,6 +5,23 @@ const TICK_MS = 250
 /** A tick that comes so much later by the wall than by the steady clock: the device slept, or its clock was set, ms. */
 const JUMP_MS = 2000
 
+const AHEAD = 'omsel.ahead'
+const keepAhead = (ms: number): void => {
+  try {
+    localStorage.setItem(AHEAD, String(Math.round(ms)))
+  } catch {
+    // A device that keeps nothing takes its own clock.
+  }
+}
+function aheadKept(): number {
+  try {
+    const ms = Number(localStorage.getItem(AHEAD) ?? 0)
+    return Number.isFinite(ms) ? ms : 0
+  } catch {
+    return 0
+  }
+}
+
 /** The server's clock on this device, carried on by the page's steady clock, so that a device whose clock is wrong, or set in mid-cook,
  *  counts right all the same. A device that slept asks the server again. */
 export function useServerClock(serverMs: number, refresh: () => void): { now: number; aheadMs: number } {
@@ -15,9 +32,15 @@ export function useServerClock(serverMs: number, refresh: () => void): { now: nu
   })
   useEffect(() => {
     const from = performance.now()
+    // A page that was kept for a server that is away bears an old hour: this device's own, and what it last knew of the server's, is nearer.
+    const { dataset } = document.documentElement
+    const kept = dataset.kept !== undefined
+    delete dataset.kept
+    const begun = kept ? Date.now() + aheadKept() : serverMs
+    if (!kept) keepAhead(serverMs - Date.now())
     let gap = Date.now() - from
     const tick = () => {
-      const now = serverMs + (performance.now() - from)
+      const now = begun + (performance.now() - from)
       setClock({ now, aheadMs: now - Date.now() })
       const wall = Date.now() - performance.now()
       if (Math.abs(wall - gap) > JUMP_MS) latest.current()

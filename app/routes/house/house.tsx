@@ -1,4 +1,4 @@
-import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
+import { ActionIcon, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { IconKeyboard, IconMoon, IconSearch, IconSettings, IconSun } from '@tabler/icons-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
@@ -10,6 +10,7 @@ import type { Route } from './+types/house'
 import { useKeys } from '../../keys/use-keys'
 import { orLastKnown, useLastKnown } from '../../shell/last-known'
 import { stayPut } from '../../shell/stay-put'
+import { useNewer } from '../../shell/use-newer'
 import { useNow } from '../../time/use-now'
 import classes from './house.module.css'
 
@@ -51,6 +52,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
   const [finding, setFinding] = useState(0)
   const find = () => setFinding((n) => n + 1)
   useKeys({ find, all: () => setKeys(true), pot: () => void navigate('/') })
+  const takeOver = useNewer()
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>
@@ -82,6 +84,11 @@ export default function House({ loaderData }: Route.ComponentProps) {
           <SchemeSwitch />
         </div>
       </header>
+      {takeOver && (
+        <p role="status" className={classes.newer}>
+          A newer Omsel is here. <UnstyledButton className="link" onClick={takeOver}>Load it</UnstyledButton>
+        </p>
+      )}
       <Outlet />
       {/* Fetched when they are first wanted. */}
       <Suspense>

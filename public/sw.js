@@ -1,0 +1,65 @@
+// Lets a stove that was open be loaded again while the server is away. Everything else asks the server as ever.
+const VERSION = '__VERSION__' // written in by the server
+const SHELL = `omsel-shell-${VERSION}`
+const PAGES = `omsel-pages-${VERSION}`
+const MOST_PAGES = 12
+const PATIENCE_MS = 4000
+
+self.addEventListener('activate', (event) => {
+  const old = async () => {
+    for (const name of await caches.keys()) if (name.startsWith('omsel-') && name !== SHELL && name !== PAGES) await caches.delete(name)
+    await self.clients.claim()
+  }
+  event.waitUntil(old())
+})
+
+// A new version waits until somebody says so: no page is changed in the middle of a cook.
+self.addEventListener('message', (event) => {
+  if (event.data === 'take-over') void self.skipWaiting()
+})
+
+self.addEventListener('fetch', (event) => {
+  const { request } = event
+  const url = new URL(request.url)
+  if (request.method !== 'GET' || url.origin !== self.location.origin) return
+  // What bears its content's hash in its name never changes.
+  if (url.pathname.startsWith('/assets/')) event.respondWith(fromShell(request))
+  else if (request.mode === 'navigate' && /^\/stove(\/|$)/.test(url.pathname)) event.respondWith(stove(request))
+})
+
+async function fromShell(request) {
+  const cache = await caches.open(SHELL)
+  const known = await cache.match(request)
+  if (known) return known
+  const answer = await fetch(request)
+  if (answer.ok) await cache.put(request, answer.clone())
+  return answer
+}
+
+async function stove(request) {
+  const cache = await caches.open(PAGES)
+  const late = AbortSignal.timeout(PATIENCE_MS)
+  try {
+    const answer = await fetch(request, { signal: late })
+    if (answer.ok && !answer.redirected) await keep(cache, request, answer.clone())
+    return answer
+  } catch (error) {
+    const known = await cache.match(request)
+    if (known) return asKept(known)
+    // Without a page of it there is nothing to show; a slow server may yet answer.
+    if (late.aborted) return fetch(request)
+    throw error
+  }
+}
+
+async function keep(cache, request, answer) {
+  await cache.put(request, answer)
+  const keys = await cache.keys()
+  for (const key of keys.slice(0, Math.max(0, keys.length - MOST_PAGES))) await cache.delete(key)
+}
+
+/** The page says of itself that it was kept, so that it does not take its old hour for the hour. */
+async function asKept(answer) {
+  const text = await answer.text()
+  return new Response(text.replace('<html', '<html data-kept="yes"'), { status: 200, headers: answer.headers })
+}
