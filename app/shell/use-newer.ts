@@ -6,7 +6,7 @@ export function useNewer(): (() => void) | undefined {
   const [waiting, setWaiting] = useState<ServiceWorker>()
   useEffect(() => {
     // Workers of this kind need a secure address (https, or this very machine), and a build.
-    if (!import.meta.env.PROD || !('serviceWorker' in navigator) || !window.isSecureContext) return
+    if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator) || !window.isSecureContext) return
     let gone = false
     const watch = (registration: ServiceWorkerRegistration) => {
       if (registration.waiting && navigator.serviceWorker.controller) setWaiting(registration.waiting)
