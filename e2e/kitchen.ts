@@ -22,7 +22,8 @@ export const test = base.extend<{ quiet: void; expectedNoise: RegExp[] }>({
 })
 
 // The browser reports a refused form as a failed load; the tests that provoke one look at the page's own words.
-const EXPECTED = [/Failed to load resource: the server responded with a status of 4\d\d/]
+// And the test's own browser tells that it keeps the worker out, which is no word of the page's.
+const EXPECTED = [/Failed to load resource: the server responded with a status of 4\d\d/, /^Service Worker registration blocked by Playwright$/]
 
 const clockFile = () => process.env.E2E_CLOCK!
 

@@ -8,7 +8,9 @@ export function useNewer(): (() => void) | undefined {
     // Workers of this kind need a secure address (https, or this very machine), and a build.
     if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator) || !window.isSecureContext) return
     let gone = false
-    const watch = (registration: ServiceWorkerRegistration) => {
+    const watch = (registration: ServiceWorkerRegistration | undefined) => {
+      // A browser that keeps workers out may say so with nothing.
+      if (!registration) return
       if (registration.waiting && navigator.serviceWorker.controller) setWaiting(registration.waiting)
       registration.addEventListener('updatefound', () => {
         const next = registration.installing

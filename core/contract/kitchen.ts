@@ -23,7 +23,7 @@ const id = v.pipe(
 )
 
 /** What is begun to put a pot right. */
-const RemedySchema = v.object({
+export const RemedySchema = v.object({
   complaint: oneOf(COMPLAINTS),
   addG: between(0, REMEDY_LIMITS.addG, 'g'),
   turn: flag,
@@ -95,7 +95,7 @@ export const SETTINGS_LIMITS = Object.freeze({
 } as const)
 
 /** Whether the platform knows a zone by this name. */
-const isZone = (zone: string): boolean => {
+export const isZone = (zone: string): boolean => {
   try {
     new Intl.DateTimeFormat('en', { timeZone: zone })
     return true

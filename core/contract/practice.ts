@@ -10,7 +10,7 @@ const minute = between(...PRACTICE_LIMITS.minutes, 'minutes')
 const turns = <const T extends v.GenericSchema>(item: T) =>
   v.pipe(v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`), v.maxLength(PRACTICE_LIMITS.turns, (issue) => `holds at most ${PRACTICE_LIMITS.turns}, got ${issue.input.length}`))
 
-const DoingSchema = record({
+export const DoingSchema = record({
   washes: wholeBetween(...PRACTICE_LIMITS.washes),
   soakMinutes: between(...PRACTICE_LIMITS.soak_minutes, 'minutes'),
   pourG: between(...PRACTICE_LIMITS.pour_g, 'g'),

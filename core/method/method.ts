@@ -57,9 +57,11 @@ export interface BoilerDish {
 export type WaterWay = 'pot' | 'excess' | 'boiler' | 'stock'
 
 /** The kinds of stage of the interface contract. */
-export type StageKind =
-  | 'measure' | 'rinse' | 'soak' | 'drain' | 'toast' | 'heat-up' | 'boil' | 'skim' | 'simmer' | 'steam' | 'moisten' | 'ladle'
-  | 'pressure-up' | 'pressure' | 'release' | 'bake' | 'rest' | 'turn' | 'fluff' | 'spread' | 'dress' | 'cool' | 'hold'
+export const STAGE_KINDS = [
+  'measure', 'rinse', 'soak', 'drain', 'toast', 'heat-up', 'boil', 'skim', 'simmer', 'steam', 'moisten', 'ladle',
+  'pressure-up', 'pressure', 'release', 'bake', 'rest', 'turn', 'fluff', 'spread', 'dress', 'cool', 'hold',
+] as const
+export type StageKind = (typeof STAGE_KINDS)[number]
 
 /** One hot or resting stage of a school. Exactly one stage of a school may be open: its length is what the planner solves. */
 export interface MethodStage extends Omit<Phase, 'until'> {

@@ -125,6 +125,8 @@ export function notebookIn(db: Db) {
     measure: (cookId: string, kind: MeasurementKind, grams: number | null) => void (grams === null ? unmeasure.run(cookId, kind) : measure.run({ cookId, kind, grams })),
     /** Grows with everything that could move a belief. */
     version: () => version,
+    /** Something was written past the statements above. */
+    changed: () => void version++,
     /** Every statement of the notebook as SQLite would run it, for the test that none of them walks a whole table. */
     prepared: () => [...counted.values()].flatMap((s) => [s.list.source, s.count.source, s.strip.source]).concat([evidence.source, unjudged.source, drop.source, measured.source]),
   }

@@ -8,15 +8,15 @@ export type Db = Database.Database
 const migrationsFolder = () => join(process.env.OMSEL_ROOT ?? process.cwd(), 'server/database/migrations')
 
 /** Opens a household's database and brings it up to date.
- *  @param file a path, or ":memory:"  @throws {Error} when it was written by a newer version */
-export function openDatabase(file: string): Db {
+ *  @param file a path, or ":memory:"  @param upTo stops at this version; {@link bringUp} goes on  @throws {Error} when it was written by a newer version */
+export function openDatabase(file: string, upTo = Infinity): Db {
   if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true })
   const db = new Database(file)
   db.pragma('journal_mode = WAL')
   db.pragma('synchronous = FULL')
   db.pragma('foreign_keys = ON')
   db.pragma('busy_timeout = 5000')
-  migrate(db)
+  bringUp(db, upTo)
   return db
 }
 
@@ -24,13 +24,14 @@ const migrations = (): string[] => readdirSync(migrationsFolder()).filter((name)
 /** The version this program brings a database to. */
 export const migrationCount = (): number => migrations().length
 
-function migrate(db: Db): void {
+/** Brings a database up to a version, the newest unless said. */
+export function bringUp(db: Db, upTo = Infinity): void {
   const files = migrations()
   const at = db.pragma('user_version', { simple: true }) as number
   if (at > files.length)
     throw new Error(`openDatabase: this database is at version ${at}, newer than the ${files.length} this program knows`)
   for (const [i, name] of files.entries()) {
-    if (i < at) continue
+    if (i < at || i >= upTo) continue
     db.transaction(() => {
       db.exec(readFileSync(join(migrationsFolder(), name), 'utf8'))
       db.pragma(`user_version = ${i + 1}`)

@@ -34,8 +34,10 @@ export interface Kitchen {
   practice: ReturnType<typeof practiceIn>
 }
 
-export function openKitchen(file: string): Kitchen {
-  const db = openDatabase(file)
+export const openKitchen = (file: string): Kitchen => kitchenIn(openDatabase(file))
+
+/** A database as a household's data. */
+export function kitchenIn(db: Db): Kitchen {
   return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db), kept: keptIn(db), notebook: notebookIn(db), photos: photosIn(db), trials: trialsIn(db), suppers: suppersIn(db), eaters: eatersIn(db), practice: practiceIn(db) }
 }
 

@@ -3,7 +3,8 @@ import { runningCookOf } from '#core/contract/running-cook'
 import { replay } from '#core/cook/replay'
 import { beliefsFrom, knownFigures, type Beliefs, type KnownFigures } from '#core/learn/beliefs'
 import { evidenceOf } from '#core/learn/record'
-import type { MeasurementKind } from '../database/notebook'
+import type { Evidence } from '#core/learn/evidence'
+import type { MeasurementKind, NotedLine } from '../database/notebook'
 import type { cooksIn } from '../database/cooks'
 import type { notebookIn } from '../database/notebook'
 import type { Db } from '../database/open'
@@ -14,9 +15,22 @@ interface Part {
 }
 
 /** Writes a cook's line into the notebook anew, from its records; a cook that is not over has none. */
-export function note({ cooks, notebook }: Part, cookId: string): void {
+export function note(kitchen: Part, cookId: string): void {
+  const made = lineOf(kitchen, cookId)
+  if (made) kitchen.notebook.put(made.line, made.evidence)
+  else kitchen.notebook.drop(cookId)
+}
+
+export interface Noted {
+  line: NotedLine
+  /** What it says of this house; null when it says nothing. */
+  evidence: Evidence | null
+}
+
+/** A cook's line and its evidence, from its records.  @returns nothing for a cook that is not over */
+export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undefined {
   const cook = cooks.findNoted(cookId)
-  if (!cook) return void notebook.drop(cookId)
+  if (!cook) return undefined
   const events = cooks.events(cookId)
   const read = readPlanRequest(cook.request)
   const running = runningCookOf(cook, events)
@@ -32,16 +46,16 @@ export function note({ cooks, notebook }: Part, cookId: string): void {
         })
       : null
   const speaks = found && (found.judged !== null || found.boilFactor !== null || found.steamFactor !== null)
-  notebook.put(
-    {
+  return {
+    line: {
       cook_id: cookId, ended_ms: cook.endedMs, end: cook.end, title: cook.title, grain_key: cook.grainKey, vessel_id: cook.vesselId, vessel_name: cook.vesselName,
       method: read.ok ? read.value.method : 'covered-simmer', bag_id: cook.bagId, grain_g: cook.plan.grain.mass_g, pour_g: running.plan.water.pour_g,
       minutes: (cook.endedMs - cook.startedMs) / 60_000, planned_minutes: cook.plan.total_minutes.expected, wet_dry: cook.judgement?.wetDry ?? null,
       hardness: cook.judgement?.hardness ?? null, bottom: cook.judgement?.bottom ?? null, note: cook.judgement?.note ?? '',
       boil_minutes: boiled ? (boiled.endMs - boiled.startMs) / 60_000 : null,
     },
-    speaks ? found : null,
-  )
+    evidence: speaks ? found : null,
+  }
 }
 
 /** Lines that are not there, made: of a notebook written by an older version, or after they were lost. */

@@ -1,0 +1,175 @@
+import { GROUPS, TABLE_IDS, tableSpec, type GroupId, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import type { Db } from '../database/open'
+import { keyOf, putter } from './bundle-in'
+import { rowsOf } from './bundle-out'
+
+/** Of which house a row stays that both have and that differs. */
+export const CHOICES = ['ours', 'theirs'] as const
+export type Choice = (typeof CHOICES)[number]
+export type Choices = Partial<Record<GroupId, Choice>>
+
+/** One row that both houses have, and that is not the same in both. */
+export interface Differing {
+  table: TableId
+  /** By what a person would know it. */
+  name: string
+  fields: string[]
+  /** It was written once and for all, so ours stays. */
+  settled: boolean
+}
+
+/** What a group of rows would become. */
+export interface GroupChange {
+  group: GroupId
+  name: string
+  added: number
+  same: number
+  differing: Differing[]
+  /** Rows that cannot come along, and why. */
+  left: { many: number; why: string }[]
+}
+
+export interface MergePlan {
+  changes: GroupChange[]
+  added: Map<TableId, Row[]>
+  replaced: Map<TableId, Row[]>
+}
+
+const MOST_SHOWN = 200
+
+/** Reckons what merging would do: rows by their keys, what is new, the same, or different. Nothing is written.
+ *  Records (cooks, what was kept) are whole: one that both have goes on where it stopped, if what one house knows of it is a part of what the other knows;
+ *  else ours stays as it is. Cooks that are still on their stove stay there. */
+export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergePlan {
+  const changes = new Map<GroupId, GroupChange>()
+  const changeOf = (group: GroupId): GroupChange => {
+    const there = changes.get(group)
+    if (there) return there
+    const made: GroupChange = { group, name: GROUPS[group], added: 0, same: 0, differing: [], left: [] }
+    changes.set(group, made)
+    return made
+  }
+  const added = new Map<TableId, Row[]>()
+  const replaced = new Map<TableId, Row[]>()
+  /** Keys that are there when it is done, by table, for those that are named elsewhere. */
+  const present = new Map<string, Set<unknown>>()
+  const away = new Map<string, Set<unknown>>()
+  for (const table of TABLE_IDS) {
+    const rows = theirs[table]
+    const spec = tableSpec(table)
+    const own = spec.key.length === 1 ? spec.key[0]! : undefined
+    const ours = rowsOf(db, table)
+    const byKey = new Map(ours.map((row) => [keyOf(table, row), row]))
+    present.set(table, new Set(own === undefined ? [] : ours.map((row) => row[own])))
+    if (!rows || rows.length === 0) continue
+    const change = changeOf(spec.group)
+    const leave = (why: string) => {
+      const line = change.left.find((one) => one.why === why)
+      if (line) line.many++
+      else change.left.push({ many: 1, why })
+    }
+    const running = table === 'cook' ? stillOn(theirs) : undefined
+    const members = spec.of ? membersOf(spec.of.column, ours, rows) : undefined
+    const news: Row[] = []
+    for (const given of rows) {
+      let row = given
+      if (running?.has(row.id)) {
+        if (byKey.has(keyOf(table, row))) change.same++
+        else {
+          leave('still on the stove over there')
+          ;(away.get(table) ?? away.set(table, new Set()).get(table)!).add(row.id)
+        }
+        continue
+      }
+      const orphan = Object.entries(spec.names ?? {}).find(([column, other]) => row[column] !== null && !present.get(other)!.has(row[column]))
+      if (orphan) {
+        const [column, other] = orphan
+        if (spec.of?.column === column || !nullable(table, column)) {
+          // What belongs to a cook that stays away stays with it, and is not spoken of again.
+          if (!away.get(other)?.has(row[column])) leave(`speaks of a ${other} that is in neither house`)
+          continue
+        }
+        row = { ...row, [column]: null }
+      }
+      const here = byKey.get(keyOf(table, row))
+      if (here === undefined) {
+        if (members && !members.goesOn(row)) {
+          if (members.firstOf(row)) change.differing.push({ table, name: `${spec.of!.table} ${String(row[spec.of!.column])}`, fields: ['what happened in it'], settled: true })
+          continue
+        }
+        if (clashes(table, row, ours)) {
+          leave('was said here already, by another word')
+          continue
+        }
+        news.push(row)
+        if (own !== undefined) present.get(table)!.add(row[own])
+        change.added++
+        continue
+      }
+      const fields = Object.keys(row).filter((column) => JSON.stringify(row[column]) !== JSON.stringify(here[column]))
+      if (fields.length === 0) {
+        change.same++
+        continue
+      }
+      change.differing.push({ table, name: nameOf(here), fields, settled: spec.record === true })
+      if (!spec.record && choices[spec.group] === 'theirs') (replaced.get(table) ?? replaced.set(table, []).get(table)!).push(row)
+    }
+    if (news.length > 0) added.set(table, news)
+  }
+  return { changes: [...changes.values()].filter((c) => c.added + c.same + c.differing.length + c.left.length > 0).map((c) => ({ ...c, differing: c.differing.slice(0, MOST_SHOWN) })), added, replaced }
+}
+
+const nullable = (table: TableId, column: string): boolean => (tableSpec(table).row.entries[column] as { type: string }).type === 'nullable'
+
+/** Two presses of one cook that mean one thing are one. */
+function clashes(table: TableId, row: Row, ours: readonly Row[]): boolean {
+  const spec = tableSpec(table)
+  if (!spec.of || row.identity === null || row.identity === undefined) return false
+  return ours.some((one) => one[spec.of!.column] === row[spec.of!.column] && one.identity === row.identity)
+}
+
+/** Cooks that nobody has ended. */
+function stillOn(theirs: Tables): Set<unknown> {
+  const gone = new Set((theirs.cook_event ?? []).filter((e) => e.kind === 'take-back').map((e) => e.target))
+  const over = new Set((theirs.cook_event ?? []).filter((e) => (e.kind === 'finish' || e.kind === 'stop') && !gone.has(e.id)).map((e) => e.cook_id))
+  return new Set((theirs.cook ?? []).map((cook) => cook.id).filter((id) => !over.has(id)))
+}
+
+/** What happened in a thing, here and there: theirs goes on where ours stopped if ours is a part of theirs. */
+function membersOf(column: string, ours: readonly Row[], theirs: readonly Row[]) {
+  const sets = (rows: readonly Row[]) => {
+    const by = new Map<unknown, Set<unknown>>()
+    for (const row of rows) (by.get(row[column]) ?? by.set(row[column], new Set()).get(row[column])!).add(row.id)
+    return by
+  }
+  const [here, there] = [sets(ours), sets(theirs)]
+  const told = new Set<unknown>()
+  return {
+    goesOn: (row: Row): boolean => [...(here.get(row[column]) ?? [])].every((id) => there.get(row[column])!.has(id)),
+    firstOf: (row: Row): boolean => !told.has(row[column]) && told.add(row[column]) !== undefined,
+  }
+}
+
+const nameOf = (row: Row): string => String(row.name ?? row.title ?? row.figure ?? row.situation ?? row.style ?? row.kind ?? row.cook_id ?? row.id)
+
+/** Writes what a plan says, in one transaction of the caller's. */
+export function applyMerge(db: Db, { added, replaced }: Pick<MergePlan, 'added' | 'replaced'>): void {
+  for (const [table, rows] of replaced) {
+    const spec = tableSpec(table)
+    const columns = Object.keys(spec.row.entries).filter((column) => !spec.key.includes(column))
+    const update = db.prepare(`UPDATE ${table} SET ${columns.map((c) => `${c} = ?`).join(', ')} WHERE ${spec.key.map((c) => `${c} = ?`).join(' AND ')}`)
+    const json = (column: string, value: unknown) => (spec.json?.includes(column) && value !== null ? JSON.stringify(value) : value)
+    for (const row of rows) update.run([...columns.map((c) => json(c, row[c])), ...spec.key.map((c) => row[c])])
+  }
+  for (const table of TABLE_IDS) {
+    const rows = added.get(table)
+    if (!rows) continue
+    const put = putter(db, table)
+    rows.forEach(put)
+  }
+}
+
+/** Throws away every row that is carried, the last table first. */
+export function emptyTables(db: Db): void {
+  for (const table of [...TABLE_IDS].reverse()) db.exec(`DELETE FROM ${table}`)
+}
