@@ -8,6 +8,7 @@ import express from 'express'
 const BUILD = './build/server/index.js' // a variable, so that type-checking does not depend on a build
 const LARGEST_BODY = 1_000_000 // bytes
 const LARGEST_PHOTO_BODY = 13_000_000 // a picture of 12 MB, and what a form wraps around it
+const LARGEST_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is brought in
 const port = Number(process.env.PORT ?? 4870)
 const host = process.env.HOST ?? '127.0.0.1'
 
@@ -39,7 +40,10 @@ app.use((request, response, next) => {
     return void response.status(403).type('text').send('This was sent from another site and is not accepted.')
   const length = request.get('content-length')
   if (length === undefined) return void response.status(411).type('text').send('Say how long the message is (Content-Length).')
-  const most = request.get('content-type')?.startsWith('multipart/form-data') ? LARGEST_PHOTO_BODY : LARGEST_BODY
+  // What is packed could grow without end when it is unpacked; nothing here needs it.
+  if (request.get('content-encoding') !== undefined) return void response.status(415).type('text').send('Send it as it is, without Content-Encoding.')
+  const asParts = request.get('content-type')?.startsWith('multipart/form-data')
+  const most = !asParts ? LARGEST_BODY : /^\/carry(\.data)?$/.test(request.path) ? LARGEST_HOUSEHOLD_BODY : LARGEST_PHOTO_BODY
   if (Number(length) > most)
     return void response.status(413).type('text').send(`The message may hold ${most} bytes at most; this one has ${length}.`)
   next()

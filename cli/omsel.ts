@@ -14,6 +14,8 @@ const USAGE = `omsel: what a pot of grain needs
   omsel backup [FOLDER]   a copy of the household, made while it is in use, in FOLDER or beside it
   omsel restore COPY      a copy in the household's place; what was there is moved aside
   omsel check [COPY]      looks the household, or a copy, over
+  omsel export [FILE|-]   the household as one JSON document
+  omsel import FILE       what a household or a pack would change here; with --merge or --as-new it is brought in
   omsel varieties         every grain and its figures
   omsel presets           vessels, heats and methods to start from
 
@@ -33,7 +35,10 @@ const LISTINGS = new Map<string, () => unknown>([
 ])
 
 /** What is done with the household's own file; only these need the database, so only these load it. */
-const KEEPERS = new Map<string, (args: readonly string[]) => Promise<void>>(['backup', 'restore', 'check'].map((name) => [name, async (args) => (await import('./household')).keep(name, args, failure)]))
+const KEEPERS = new Map<string, (args: readonly string[]) => Promise<void>>([
+  ...['backup', 'restore', 'check'].map((name) => [name, async (args: readonly string[]) => (await import('./household')).keep(name, args, failure)] as const),
+  ...['export', 'import'].map((name) => [name, async (args: readonly string[]) => (await import('./carry')).carry(name, args, fail)] as const),
+])
 
 function fail(errors: FieldError[]): never {
   process.stderr.write(`${JSON.stringify({ errors })}\n`)

@@ -10,16 +10,20 @@ const FIRST_LOOK_MS = 5 * 60_000
 const USUAL_COPIES = 14
 
 const NAME = /^\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2}Z$/
-const copiesIn = (folder: string): string[] => (existsSync(folder) ? readdirSync(folder).filter((name) => NAME.test(name)).sort() : [])
+/** Names of the copies beside a household, the oldest first. */
+export const copiesIn = (file: string): string[] => {
+  const folder = copiesFolder(file)
+  return existsSync(folder) ? readdirSync(folder).filter((name) => NAME.test(name)).sort() : []
+}
 
 /** Makes the day's copy when it is due, and throws the oldest away over the limit.
  *  @param most how many are kept; 0: none is made  @returns the new copy's folder, if one was made */
 export async function dailyCopy(file: string, nowMs: number, most = USUAL_COPIES): Promise<string | undefined> {
   if (most <= 0 || file === ':memory:') return undefined
   const folder = copiesFolder(file)
-  if ((copiesIn(folder).at(-1) ?? '') > copyName(nowMs - DUE_MS)) return undefined
+  if ((copiesIn(file).at(-1) ?? '') > copyName(nowMs - DUE_MS)) return undefined
   const made = await takeCopy(file, folder, nowMs)
-  for (const name of copiesIn(folder).slice(0, -most)) rmSync(join(folder, name), { recursive: true, force: true })
+  for (const name of copiesIn(file).slice(0, -most)) rmSync(join(folder, name), { recursive: true, force: true })
   return made
 }
 

@@ -60,15 +60,28 @@ export interface Progress {
   total: number
 }
 interface Watched {
-  /** Told now and then. */
-  tell?: (progress: Progress) => void
   /** Stops it while nothing has been written yet. */
   signal?: AbortSignal
 }
+declare global {
+  var omselCarrying: Progress | undefined
+}
+/** The bundle on its way into this house, if one is. */
+export const carrying = (): Progress | undefined => globalThis.omselCarrying
 
 /** Brings a bundle in: all of what was chosen, or nothing.
  *  @param file the household's database, copied before it is replaced  @returns how many rows came, and where the copy of what was there lies */
 export async function bringIn(kitchen: Kitchen, file: string, bytes: Uint8Array, how: WayIn, choices: CarryChoices, nowMs: number, watched: Watched = {}): Promise<Read<{ rows: number; aside?: string }>> {
+  if (globalThis.omselCarrying) return wrong('file', 'must wait: another one is on its way in')
+  globalThis.omselCarrying = { done: 0, total: 0 }
+  try {
+    return await brought(kitchen, file, bytes, how, choices, nowMs, watched)
+  } finally {
+    globalThis.omselCarrying = undefined
+  }
+}
+
+async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: WayIn, choices: CarryChoices, nowMs: number, { signal }: Watched): Promise<Read<{ rows: number; aside?: string }>> {
   const read = readBundle(bytes)
   if (!read.ok) return read
   const { holds, pictures } = read.value
@@ -84,7 +97,7 @@ export async function bringIn(kitchen: Kitchen, file: string, bytes: Uint8Array,
   const guest = guestHouse(theirs.tables)
   if (!guest.ok) return guest
   try {
-    const lines = await linesOf(kitchenIn(guest.value), (changes().added.get('cook') ?? []).map((row) => String(row.id)), watched)
+    const lines = await linesOf(kitchenIn(guest.value), (changes().added.get('cook') ?? []).map((row) => String(row.id)), signal)
     const aside = how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
     // Pictures first: a row never points at one that is not there. What is refused leaves none behind.
     const written = photos.map(({ id, bytes: jpeg }) => keepPicture(file, id, jpeg))
@@ -121,7 +134,7 @@ const SLICE_MS = 40
 
 /** The notebook's lines of cooks, reckoned from their events in the guest's own house, a slice at a time so that the stove is served meanwhile.
  *  A cook that cannot be followed from its events is no cook.  @throws {Refused} */
-async function linesOf(guest: Kitchen, ids: readonly string[], { tell, signal }: Watched): Promise<Noted[]> {
+async function linesOf(guest: Kitchen, ids: readonly string[], signal: AbortSignal | undefined): Promise<Noted[]> {
   const lines: Noted[] = []
   let begun = performance.now()
   for (const [i, id] of ids.entries()) {
@@ -133,7 +146,7 @@ async function linesOf(guest: Kitchen, ids: readonly string[], { tell, signal }:
       throw new Refused(`the cook ${id} cannot be followed: ${(error as Error).message.slice(0, 160)}`)
     }
     if (performance.now() - begun < SLICE_MS) continue
-    tell?.({ done: i + 1, total: ids.length })
+    globalThis.omselCarrying = { done: i + 1, total: ids.length }
     await new Promise((resolve) => setImmediate(resolve))
     if (signal?.aborted) throw new Refused('it was stopped; nothing was changed')
     begun = performance.now()

@@ -1,5 +1,5 @@
 import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core'
-import { data, Form, useNavigation } from 'react-router'
+import { data, Form, Link, useNavigation } from 'react-router'
 import { readSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/kitchen'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { CUP_IDS, CUPS } from '#core/quantity/cups'
@@ -117,6 +117,9 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
       <Senses />
       <KeysSheet />
       <Devices devices={loaderData.devices} />
+      <p>
+        <Link to="/carry">Take this house along, or bring another in</Link>
+      </p>
     </main>
   )
 }

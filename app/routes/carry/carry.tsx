@@ -1,0 +1,172 @@
+import { Button, Checkbox, FileInput, Radio } from '@mantine/core'
+import { useEffect, useRef, useState } from 'react'
+import { data, Form, Link, useNavigation, useSubmit } from 'react-router'
+import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle'
+import type { FieldError } from '#core/contract/fields'
+import { nowMs } from '#server/clock'
+import { bringIn, lookAt, SIDE_BY_SIDE, WAYS_IN, type CarryChoices } from '#server/kitchen/carry-keeps'
+import { databaseFile, kitchen } from '#server/kitchen/kitchen'
+import { copiesIn } from '#server/backup/daily'
+import { formOf } from '../../forms/form-of'
+import { Preview } from './preview'
+import type { Route } from './+types/carry'
+import classes from './carry.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Take along and bring in · Omsel' }]
+
+export const loader = () => ({ copies: copiesIn(databaseFile()).length, sideBySide: SIDE_BY_SIDE, cooks: kitchen().notebook.count({}) })
+
+const refuse = (errors: FieldError[], status = 422) => data({ errors }, { status })
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  const intent = form.get('intent')
+  if (intent !== 'look' && intent !== 'bring') return refuse([{ path: 'intent', message: `intent must be look or bring, got "${String(intent).slice(0, 40)}"` }], 400)
+  const file = form.get('file')
+  if (!(file instanceof File) || file.size === 0) return refuse([{ path: 'file', message: 'file is missing: choose one' }])
+  if (file.size > BUNDLE_LIMITS.bytes) return refuse([{ path: 'file', message: `file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; this one has ${(file.size / 1e6).toFixed(1)}` }], 413)
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  if (intent === 'look') {
+    const looked = lookAt(kitchen(), bytes)
+    return looked.ok ? { looked: looked.value } : refuse(looked.errors)
+  }
+  const how = WAYS_IN.find((way) => way === form.get('how'))
+  if (!how) return refuse([{ path: 'how', message: `how must be one of ${WAYS_IN.join(', ')}; got "${String(form.get('how')).slice(0, 40)}"` }])
+  const choices: CarryChoices = {}
+  for (const group of Object.keys(GROUPS) as GroupId[]) {
+    const choice = form.get(group)
+    if (choice === null) continue
+    const known = (['ours', 'theirs', ...(SIDE_BY_SIDE.includes(group) ? (['both'] as const) : [])] as const).find((one) => one === choice)
+    if (!known) return refuse([{ path: group, message: `${group} must be ours or theirs${SIDE_BY_SIDE.includes(group) ? ' or both' : ''}, got "${String(choice).slice(0, 40)}"` }])
+    choices[group] = known
+  }
+  const brought = await bringIn(kitchen(), databaseFile(), bytes, how, choices, nowMs(), { signal: request.signal })
+  return brought.ok ? { brought: { ...brought.value, how } } : refuse(brought.errors)
+}
+
+/** The household out of this house, and others into it. */
+export default function Carry({ loaderData, actionData }: Route.ComponentProps) {
+  const [pictures, setPictures] = useState(true)
+  const [file, setFile] = useState<File | null>(null)
+  const [pickedAt, setPickedAt] = useState(0)
+  const [lookedAt, setLookedAt] = useState(-1)
+  const [how, setHow] = useState<'merge' | 'as-new'>('merge')
+  const formRef = useRef<HTMLFormElement>(null)
+  const submit = useSubmit()
+  const busy = useNavigation().state !== 'idle'
+  const progress = useProgress(busy)
+  const looked = actionData && 'looked' in actionData ? actionData.looked : undefined
+  const current = looked && lookedAt === pickedAt ? looked : undefined
+  const brought = actionData && 'brought' in actionData ? actionData.brought : undefined
+  const errors = actionData && 'errors' in actionData ? actionData.errors : []
+  const send = (intent: 'look' | 'bring') => {
+    const form = new FormData(formRef.current!)
+    form.set('intent', intent)
+    if (file) form.set('file', file)
+    if (intent === 'look') setLookedAt(pickedAt)
+    void submit(form, { method: 'post', encType: 'multipart/form-data', preventScrollReset: true })
+  }
+  const whole = current?.holds === 'household'
+  return (
+    <main className={classes.carry}>
+      <p className={classes.back}>
+        <Link to="/settings">Settings</Link>
+      </p>
+      <h1 className="figure">Take along and bring in</h1>
+      <section className={`${classes.sheet} basin`} aria-labelledby="take">
+        <h2 className="figure" id="take">Take along</h2>
+        <p>Everything this house knows in one file, for another machine, for safe keeping, or to be read by a program of your own.</p>
+        <div className={classes.row}>
+          <Button component="a" href={`/household.json${pictures ? '' : '?pictures=no'}`} download>
+            The whole household
+          </Button>
+          <Checkbox label="with its pictures" checked={pictures} onChange={(event) => setPictures(event.currentTarget.checked)} />
+        </div>
+        <ul className={classes.links}>
+          {(Object.entries(PACKS) as [PackId, (typeof PACKS)[PackId]][]).map(([id, { name }]) => (
+            <li key={id}>
+              <a href={`/household.json?holds=${id}`} download>{name}</a>
+            </li>
+          ))}
+          <li>
+            <a href="/notebook.csv" download>The notebook as a table</a>{' '}
+            <span className="quiet">{loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'}; <Link to="/notebook/copy">copy one back</Link></span>
+          </li>
+        </ul>
+        <p className="quiet small">
+          What a file may hold is written down in <a href="/household.schema.json">its schema</a>. A copy is made by itself every day beside the household; {loaderData.copies === 0 ? 'there is none yet' : loaderData.copies === 1 ? 'there is one' : `there are ${loaderData.copies}`}.
+        </p>
+      </section>
+      <section className={`${classes.sheet} basin`} aria-labelledby="bring">
+        <h2 className="figure" id="bring">Bring in</h2>
+        <Form method="post" encType="multipart/form-data" ref={formRef} onSubmit={(event) => { event.preventDefault(); send(current ? 'bring' : 'look') }}>
+          <FileInput
+            label="A household or a pack" placeholder="choose a file" description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; it is looked at before anything is changed`} accept=".json,application/json" maw={420} mb="sm" clearable clearButtonProps={{ 'aria-label': 'Another file' }} value={file}
+            onChange={(chosen) => {
+              setFile(chosen)
+              setPickedAt((n) => n + 1)
+            }}
+          />
+          {errors.length > 0 && !busy && (
+            <ul role="alert" className={classes.errors}>
+              {errors.slice(0, 8).map((e, i) => (
+                <li key={i}>{e.message}</li>
+              ))}
+              {errors.length > 8 && <li>and {errors.length - 8} more</li>}
+            </ul>
+          )}
+          {current && (
+            <>
+              {whole && (
+                <Radio.Group name="how" value={how} onChange={(value) => setHow(value as typeof how)} label="What becomes of it" mb="md">
+                  <Radio value="merge" label="It is added to this house" mt={6} />
+                  <Radio value="as-new" label="It stands in the place of this house; a copy of this one is made first" mt={6} />
+                </Radio.Group>
+              )}
+              {!whole && <input type="hidden" name="how" value="merge" />}
+              <Preview looked={current} sideBySide={loaderData.sideBySide} merging={how === 'merge' || !whole} />
+            </>
+          )}
+          <div className={classes.row}>
+            <Button type="submit" variant={current ? 'default' : 'filled'} disabled={file === null} loading={busy && !current} onClick={(event) => { event.preventDefault(); send('look') }}>
+              {current ? 'Look again' : 'Look at it first'}
+            </Button>
+            {current && (
+              <Button type="button" loading={busy} onClick={() => send('bring')}>
+                {how === 'as-new' && whole ? 'Put it in the place of this house' : 'Add it'}
+              </Button>
+            )}
+            {busy && (
+              <Button type="button" variant="subtle" onClick={() => void submit(null, { method: 'get', action: '/carry', preventScrollReset: true })}>
+                Stop
+              </Button>
+            )}
+          </div>
+          <p role="status" className="quiet">
+            {busy && (progress && progress.total > 0 ? `Reckoning the notebook anew: ${progress.done} of ${progress.total}` : 'Reading …')}
+            {!busy && brought && (brought.how === 'as-new' ? `It stands in the place of this house now. What was here lies in ${brought.aside ?? ''}.` : brought.rows === 0 ? 'There was nothing in it that is not here already.' : `${brought.rows} ${brought.rows === 1 ? 'thing has' : 'things have'} come in.`)}
+          </p>
+        </Form>
+      </section>
+    </main>
+  )
+}
+
+const LOOK_EVERY_MS = 700
+
+/** How far the server has come, while it is at it. */
+function useProgress(busy: boolean): { done: number; total: number } | undefined {
+  const [progress, setProgress] = useState<{ done: number; total: number }>()
+  useEffect(() => {
+    if (!busy) return
+    const timer = setInterval(() => {
+      // A page that asks is not worth an error: what is not known is not shown.
+      fetch('/carry/progress').then((r) => r.json() as Promise<typeof progress | null>).then((seen) => setProgress(seen ?? undefined), () => undefined)
+    }, LOOK_EVERY_MS)
+    return () => {
+      clearInterval(timer)
+      setProgress(undefined)
+    }
+  }, [busy])
+  return progress
+}

@@ -1,0 +1,54 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, open, serious, test } from './kitchen'
+import { kill, serve } from './own-server'
+
+test('a household is taken along, looked at in another house, added with what was chosen, and put in its place', async ({ page, baseURL }) => {
+  test.setTimeout(120_000)
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-carry-e2e-'))
+  writeFileSync(join(folder, 'clock'), '0')
+  const server = await serve('4879', join(folder, 'omsel.sqlite'), join(folder, 'clock'))
+  try {
+    await open(page, '/carry')
+    const coming = page.waitForEvent('download')
+    await page.getByRole('link', { name: 'The whole household' }).click()
+    const download = await coming
+    expect(download.suggestedFilename()).toMatch(/^omsel-household-\d{4}-\d\d-\d\d\.json$/)
+    const carried = join(folder, 'carried.json')
+    await download.saveAs(carried)
+
+    await fetch('http://127.0.0.1:4879/welcome', { method: 'POST', redirect: 'manual', headers: { Origin: 'http://127.0.0.1:4879' }, body: new URLSearchParams({ intent: 'later' }) })
+    await open(page, 'http://127.0.0.1:4879/carry')
+    const file = page.locator('input[type=file]')
+    writeFileSync(join(folder, 'torn.json'), '{"format": "omsel.household", "tab')
+    await file.setInputFiles(join(folder, 'torn.json'))
+    await page.getByRole('button', { name: 'Look at it first' }).click()
+    await expect(page.getByRole('alert')).toContainText('no JSON')
+    await file.setInputFiles(carried)
+    await page.getByRole('button', { name: 'Look at it first' }).click()
+    await expect(page.getByText(/It is a whole household of .*, \d+ rows/)).toBeVisible()
+    const settings = page.getByRole('radiogroup', { name: 'Settings: where they differ' })
+    await settings.getByText('take theirs').click()
+    expect(await serious(page)).toEqual([])
+    await page.getByRole('button', { name: 'Add it' }).click()
+    await expect(page.getByText(/\d+ things have come in/)).toBeVisible()
+    await page.getByRole('link', { name: 'Notebook', exact: true }).first().click()
+    await expect(page.getByText('Tarn Head')).toBeVisible()
+    await expect(page.getByRole('link', { name: /Brown short-grain/ }).first()).toBeVisible()
+
+    // In its place: what the other house had, and nothing of what this one began with.
+    await open(page, 'http://127.0.0.1:4879/carry')
+    await file.setInputFiles(carried)
+    await page.getByRole('button', { name: 'Look at it first' }).click()
+    await page.getByText('It stands in the place of this house').click()
+    await page.getByRole('button', { name: 'Put it in the place of this house' }).click()
+    await expect(page.getByText(/What was here lies in .*before-import/)).toBeVisible({ timeout: 30_000 })
+    const strip = (text: string) => text.replace(/"exported_at": "[^"]*"/, '')
+    const [there, here] = await Promise.all(['http://127.0.0.1:4879', baseURL!].map((at) => fetch(`${at}/household.json`).then((r) => r.text())))
+    expect(strip(there!)).toBe(strip(here!))
+  } finally {
+    await kill(server)
+    rmSync(folder, { recursive: true })
+  }
+})
