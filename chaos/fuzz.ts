@@ -63,7 +63,33 @@ interface Sent {
   init: RequestInit
 }
 
-function next(random: Random, ids: readonly string[]): Sent {
+/** A household's document with something in it broken: a value of another kind, a piece cut out, or bytes that are no text. */
+function spoilt(random: Random, bundle: string): Blob {
+  const r = random()
+  if (r < 0.1) return new Blob([pick(random, NASTY)])
+  if (r < 0.2) return new Blob([Uint8Array.from({ length: 400 }, () => Math.floor(random() * 256))])
+  if (r < 0.3) return new Blob([bundle.slice(0, Math.floor(random() * bundle.length))])
+  if (r < 0.4) return new Blob(['{"format":"omsel.household","tables":', '['.repeat(Math.floor(random() * 200_000))])
+  let text = bundle
+  for (let n = 1 + Math.floor(random() * 3); n > 0; n--) {
+    // A value is what stands between a colon and the next comma or bracket.
+    const from = text.indexOf(':', Math.floor(random() * text.length)) + 1
+    const till = text.slice(from).search(/[,}\]]/) + from
+    text = `${text.slice(0, from)}${pick(random, ['null', '-1', '1e309', '1e9', '"x"', '{}', '[]', 'true', '""', '"=1+1"', '"../x"', '[[[]]]', '{"__proto__":1}', '0.5', JSON.stringify(LONG)])}${text.slice(till)}`
+  }
+  return new Blob([text])
+}
+
+function next(random: Random, ids: readonly string[], bundle: string): Sent {
+  if (random() < 0.04) {
+    const parts = new FormData()
+    parts.set('intent', pick(random, ['look', 'bring', 'photo', 'dance']))
+    // In the place of the house only what nobody could take: the others' rows must stay.
+    parts.set('how', pick(random, ['merge', 'merge', 'sideways']))
+    parts.set(pick(random, ['pots', 'shelf', 'cooks', 'settings']), pick(random, ['ours', 'theirs', 'both', 'none']))
+    parts.set(random() < 0.9 ? 'file' : 'photo', spoilt(random, bundle), 'x.json')
+    return { path: pick(random, ['/carry', '/carry', '/carry', '/carry.data', `/notebook/${encodeURIComponent(pick(random, ids))}`]), init: { method: 'POST', body: parts } }
+  }
   const route = pick(random, ROUTES)
   const path = `/${route.replace(':situation', random() < 0.7 ? pick(random, SITUATIONS).id : encodeURIComponent(safe(value(random, ids)))).replace(':form', pick(random, ['recipe.json', 'recipe.md', 'recipe.ics', 'recipe.exe'])).replace(/:\w+/, () => encodeURIComponent(safe(random() < 0.7 && ids.length > 0 ? pick(random, ids) : value(random, ids)))).replace('*', () => pick(random, ['plan', 'simulate', 'schedule', 'notebook', 'kept', 'openapi.json', encodeURIComponent(safe(value(random, ids)))]))}`
   const search = new URLSearchParams(Array.from({ length: Math.floor(random() * 6) }, () => [pick(random, KEYS), safe(value(random, ids))]))
@@ -99,13 +125,14 @@ export async function fuzz({ requests, seed, port, say = () => {} }: { requests:
     await up(port)
     const ids = idsIn(file)
     const before = countsIn(file)
+    const bundle = await fetch(`http://127.0.0.1:${port}/household.json`).then((r) => r.text())
     let sent = 0
     const worker = async (own: number) => {
       const random = randomOf(seed * 1000 + own)
       while (sent < requests && result.wrong.length < 20) {
         sent++
         if (sent % 1000 === 0) say(sent)
-        await one(next(random, ids), port, result)
+        await one(next(random, ids, bundle), port, result)
       }
     }
     await Promise.all(Array.from({ length: AT_ONCE }, (_, i) => worker(i)))

@@ -17,6 +17,11 @@ const numberIn = (text: string | null, [min, max]: readonly [number, number]): n
   return n >= min && n <= max ? n : null
 }
 
+const wholeIn = (text: string | null, limits: readonly [number, number]): number | null => {
+  const n = numberIn(text, limits)
+  return n !== null && Number.isInteger(n) ? n : null
+}
+
 /** The bench as an address, so that a pot can be kept as a bookmark. Only what differs from the first pot is written. */
 export function toSearch(state: BenchState, first: BenchState): URLSearchParams {
   const search = new URLSearchParams()
@@ -117,14 +122,14 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
     method: oneOrNull(METHOD_IDS, search.get('by')),
     finish: oneOrNull(FINISHES, search.get('finish')),
     cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
-    passes: numberIn(search.get('passes'), [1, 4]) ?? first.passes,
+    passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
     toasted: search.get('toasted') === 'yes',
     serving: oneOf(['side', 'main'], search.get('as'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
     vesselId: oneOf(house.vessels.map((v) => v.id), search.get('pot'), first.vesselId),
     heatId: oneOf(house.heats.map((h) => h.id), search.get('on'), first.heatId),
     texture: numberIn(search.get('texture'), [0, 1]),
-    washes: numberIn(search.get('washes'), LIMITS.washes),
+    washes: wholeIn(search.get('washes'), LIMITS.washes),
     drain: oneOf(['tip', 'sieve'], search.get('drain'), first.drain as 'tip' | 'sieve'),
     soak:
       soakMinutes !== null && soakCelsius !== null

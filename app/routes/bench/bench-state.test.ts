@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
+import { readPlanRequest } from '#core/contract/plan-request'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/method/index'
 import { FINISHES, HEAT_STYLES } from '#core/method/method'
@@ -74,6 +75,18 @@ test('any bench is a request the planner reads', () => {
 
 test.each(['grain=toString&for=-4&at=25:00', 'grams=NaN&texture=9&soak=x', 'for=1e9&pot=bucket&lid=%00'])('an address like "%s" falls back to the first pot', (text) => {
   expect(fromSearch(new URLSearchParams(text), first, house)).toEqual(first)
+})
+
+test('whatever stands in an address, the bench it opens is one the planner reads', () => {
+  const keys = [...new Set([...toSearch({ ...first, washes: 3, passes: 2, texture: 0.4, grain: 'quinoa' }, first).keys(), 'washes', 'passes', 'soak', 'rest', 'share', 'texture', 'for', 'grams', 'salt', 'stock', 'poured', 'under', 'timing', 'toasted', 'self', 'wet', 'pressure', 'release', 'with', 'beside', 'add', 'keep', 'hold', 'dress', 'at', 'by', 'as', 'pot', 'on'])]
+  const nasty = fc.oneof(fc.constantFrom('1e-7', '0.5', '1.5', '-0', '1e309', 'NaN', '25:99', '10-20-drain', 'long-white:1', '=1', '%00', '__proto__'), fc.double().map(String), fc.integer().map(String), fc.string({ maxLength: 12 }))
+  fc.assert(
+    fc.property(fc.array(fc.tuple(fc.constantFrom(...keys), nasty), { maxLength: 8 }), (pairs) => {
+      const read = readPlanRequest(requestOf(fromSearch(new URLSearchParams(pairs), first, house), house, NOW))
+      expect(read).toMatchObject({ ok: true })
+    }),
+    { numRuns: 3000 },
+  )
 })
 
 const figure = (mean: number) => ({ mean, sd: 0.08, cooks: 2, lastMs: 0, pinned: false })
