@@ -46,7 +46,7 @@ export default defineConfig({
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },
     env: {
-      NODE_ENV: 'production', PORT: String(port), HOST: '127.0.0.1', TZ: 'Europe/Berlin',
+      NODE_ENV: 'production', PORT: String(port), HOST: '127.0.0.1', TZ: 'Europe/Berlin', OMSEL_NAMES: 'kitchen.test',
       OMSEL_DATABASE: join(folder, 'omsel.sqlite'), OMSEL_CLOCK_FILE: clockFile,
     },
   },

@@ -3,11 +3,22 @@ import { PassThrough } from 'node:stream'
 import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
-import { ServerRouter, type EntryContext } from 'react-router'
+import { isRouteErrorResponse, ServerRouter, type EntryContext } from 'react-router'
 import { startWatching } from '#server/devices/start'
+import { errorOf, log, placeOf } from '#server/log'
 import { NonceContext } from './nonce'
 
+// The server around the pages is plain JavaScript; what it guards the house with comes with the build.
+export { failed, gate, guardState, isReady, logged, openDoor } from '#server/guard/guard'
+export { log } from '#server/log'
+
 startWatching()
+
+/** What went wrong behind a page, for the log. A visitor who left, and what has a status of its own, is no fault. */
+export function handleError(error: unknown, { request }: { request: Request }): void {
+  if (request.signal.aborted || isRouteErrorResponse(error) || error instanceof Response) return
+  log.error({ place: placeOf(new URL(request.url).pathname), error: errorOf(error) }, 'page failed')
+}
 
 export const streamTimeout = 5000
 
@@ -58,7 +69,7 @@ export default function handleRequest(
         onShellError: reject,
         onError(error: unknown) {
           status = 500
-          if (shellSent) console.error(error)
+          if (shellSent) log.error({ place: placeOf(new URL(request.url).pathname), error: errorOf(error) }, 'page failed while it was written')
         },
       },
     )

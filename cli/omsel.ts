@@ -16,6 +16,7 @@ const USAGE = `omsel: what a pot of grain needs
   omsel check [COPY]      looks the household, or a copy, over
   omsel export [FILE|-]   the household as one JSON document
   omsel import FILE       what a household or a pack would change here; with --merge or --as-new it is brought in
+  omsel passphrase        sets what other devices are asked for (typed, or a line on standard input)
   omsel varieties         every grain and its figures
   omsel presets           vessels, heats and methods to start from
 
@@ -38,6 +39,7 @@ const LISTINGS = new Map<string, () => unknown>([
 const KEEPERS = new Map<string, (args: readonly string[]) => Promise<void>>([
   ...['backup', 'restore', 'check'].map((name) => [name, async (args: readonly string[]) => (await import('./household')).keep(name, args, failure)] as const),
   ...['export', 'import'].map((name) => [name, async (args: readonly string[]) => (await import('./carry')).carry(name, args, fail)] as const),
+  ['passphrase', async (args: readonly string[]) => (await import('./passphrase')).passphrase(args, fail)] as const,
 ])
 
 function fail(errors: FieldError[]): never {

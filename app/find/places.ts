@@ -23,6 +23,7 @@ export const PLACES: readonly Thing[] = [
   place('Another kitchen', '/elsewhere', 'translate, somebody else’s pot'),
   place('Dipstick', '/dipstick', 'true size, millimetres, finger'),
   place('The model', '/model', 'physics, sources, limits'),
+  place('Other devices', '/devices', 'phone, network, passphrase, QR, certificate'),
   place('Take along and bring in', '/carry', 'export, import, household, packs, backup, JSON, CSV'),
   place('Settings', '/settings', 'elevation, units, who eats, sound, keys, devices'),
   { kind: 'Doing', label: 'Change the keys', to: '/settings#keys', more: 'shortcuts' },

@@ -1,4 +1,5 @@
 import { join } from 'node:path'
+import { accessIn } from '../database/access'
 import { markInUse } from '../backup/copy'
 import { keepCopies } from '../backup/daily'
 import { cooksIn } from '../database/cooks'
@@ -32,13 +33,14 @@ export interface Kitchen {
   suppers: ReturnType<typeof suppersIn>
   eaters: ReturnType<typeof eatersIn>
   practice: ReturnType<typeof practiceIn>
+  access: ReturnType<typeof accessIn>
 }
 
 export const openKitchen = (file: string): Kitchen => kitchenIn(openDatabase(file))
 
 /** A database as a household's data. */
 export function kitchenIn(db: Db): Kitchen {
-  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db), kept: keptIn(db), notebook: notebookIn(db), photos: photosIn(db), trials: trialsIn(db), suppers: suppersIn(db), eaters: eatersIn(db), practice: practiceIn(db) }
+  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db), kept: keptIn(db), notebook: notebookIn(db), photos: photosIn(db), trials: trialsIn(db), suppers: suppersIn(db), eaters: eatersIn(db), practice: practiceIn(db), access: accessIn(db) }
 }
 
 export const databaseFile = (): string =>

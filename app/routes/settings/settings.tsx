@@ -117,9 +117,14 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
       <Senses />
       <KeysSheet />
       <Devices devices={loaderData.devices} />
-      <p>
-        <Link to="/carry">Take this house along, or bring another in</Link>
-      </p>
+      <ul className={classes.doors}>
+        <li>
+          <Link to="/devices">Other devices in this house</Link>
+        </li>
+        <li>
+          <Link to="/carry">Take this house along, or bring another in</Link>
+        </li>
+      </ul>
     </main>
   )
 }

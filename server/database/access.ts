@@ -1,0 +1,47 @@
+import type { Db } from './open'
+
+/** A passphrase as it is kept: scrypt's salt, hash and cost. */
+export interface KeptPassphrase {
+  /** Base64. */
+  salt: string
+  hash: string
+  n: number
+  r: number
+  p: number
+  set_ms: number
+}
+
+export interface SessionRow {
+  token_hash: string
+  /** What kind of device it is, in words. */
+  device: string
+  made_ms: number
+  seen_ms: number
+}
+
+/** The passphrase and the sessions of devices that were let in. */
+export function accessIn(db: Db) {
+  const passphrase = db.prepare('SELECT salt, hash, n, r, p, set_ms FROM passphrase WHERE id = 1')
+  const set = db.prepare('INSERT INTO passphrase (id, salt, hash, n, r, p, set_ms) VALUES (1, @salt, @hash, @n, @r, @p, @set_ms) ON CONFLICT (id) DO UPDATE SET salt = @salt, hash = @hash, n = @n, r = @r, p = @p, set_ms = @set_ms')
+  const find = db.prepare('SELECT token_hash, device, made_ms, seen_ms FROM session WHERE token_hash = ?')
+  const all = db.prepare('SELECT token_hash, device, made_ms, seen_ms FROM session ORDER BY seen_ms DESC')
+  const add = db.prepare('INSERT INTO session (token_hash, device, made_ms, seen_ms) VALUES (@token_hash, @device, @made_ms, @seen_ms)')
+  const seen = db.prepare('UPDATE session SET seen_ms = ? WHERE token_hash = ?')
+  const drop = db.prepare('DELETE FROM session WHERE token_hash = ?')
+  const dropAll = db.prepare('DELETE FROM session')
+  const dropOld = db.prepare('DELETE FROM session WHERE seen_ms < ? OR made_ms < ?')
+  return {
+    passphrase: () => passphrase.get() as KeptPassphrase | undefined,
+    /** Another passphrase sends every device away. */
+    setPassphrase: db.transaction((kept: KeptPassphrase) => {
+      set.run(kept)
+      dropAll.run()
+    }),
+    session: (tokenHash: string) => find.get(tokenHash) as SessionRow | undefined,
+    sessions: () => all.all() as SessionRow[],
+    addSession: (row: SessionRow) => void add.run(row),
+    sawSession: (tokenHash: string, atMs: number) => void seen.run(atMs, tokenHash),
+    dropSession: (tokenHash: string) => drop.run(tokenHash).changes > 0,
+    dropStale: (seenBeforeMs: number, madeBeforeMs: number) => void dropOld.run(seenBeforeMs, madeBeforeMs),
+  }
+}
