@@ -16,6 +16,7 @@ export async function serve(port: string, database: string, clock: string, more:
 
 /** Ends it without warning. */
 export async function kill(server: ChildProcess): Promise<void> {
+  if (server.exitCode !== null || server.signalCode !== null) return
   const gone = new Promise((resolve) => server.once('exit', resolve))
   server.kill('SIGKILL')
   await gone

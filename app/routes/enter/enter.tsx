@@ -37,6 +37,9 @@ export async function action({ request }: Route.ActionArgs) {
   return data({ message: `That ${path} ${message.slice(path.length + 1)}.` }, { status: 403 })
 }
 
+/** How long to wait is said to programs as well. */
+export const headers: Route.HeadersFunction = ({ actionHeaders }) => actionHeaders
+
 /** The door of the house for a device that has not been let in. */
 export default function Enter({ actionData }: Route.ComponentProps) {
   // A code comes behind the # of the address, which no server and no log is told.

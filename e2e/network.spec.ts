@@ -1,0 +1,205 @@
+import { spawnSync } from 'node:child_process'
+import { once } from 'node:events'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import http from 'node:http'
+import https from 'node:https'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, open, serious, test } from './kitchen'
+import { kill, serve } from './own-server'
+
+const DAY_MS = 86_400_000
+const PHRASE = 'rice by the lake'
+const PORT = { laptop: 4880, phone: 4884 }
+interface Answer {
+  status: number
+  headers: http.IncomingHttpHeaders
+  body: string
+}
+
+/** A house open to the network, and ways to ask it as any program could. */
+async function networkHouse(port: number) {
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-network-'))
+  const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
+  writeFileSync(clock, '0')
+  const env = { ...process.env, OMSEL_DATABASE: database, NODE_ENV: 'production' }
+  const shut = spawnSync('node', ['server.js'], { env: { ...env, HOST: '0.0.0.0', PORT: String(port) }, encoding: 'utf8' })
+  const set = spawnSync('bin/omsel', ['passphrase'], { env, input: `${PHRASE}\n`, encoding: 'utf8' })
+  const server = await serve(String(port), database, clock, { HOST: '0.0.0.0' })
+  const ca = readFileSync(join(folder, 'tls/authority.pem'), 'utf8')
+  const ask = (path: string, { network = true, method = 'GET', headers = {}, body }: { network?: boolean; method?: string; headers?: Record<string, string>; body?: string } = {}) =>
+    new Promise<Answer>((resolve, reject) => {
+      const to = { host: '127.0.0.1', port: network ? port + 1 : port, path, method, headers: { ...(body === undefined ? {} : { 'Content-Length': String(Buffer.byteLength(body)), 'Content-Type': 'application/x-www-form-urlencoded' }), ...headers } }
+      const request = network ? https.request({ ...to, ca, servername: 'localhost' }) : http.request(to)
+      request.on('error', reject)
+      request.on('response', (response) => {
+        let text = ''
+        response.setEncoding('utf8')
+        response.on('data', (part: string) => (text += part))
+        response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body: text }))
+      })
+      request.end(body)
+    })
+  const enter = (passphrase: string) => ask('/enter', { method: 'POST', body: new URLSearchParams({ intent: 'enter', passphrase }).toString() })
+  const laterBy = (ms: number) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + ms))
+  return { shut, set, server, ask, enter, laterBy, database, env, close: async () => { await kill(server); rmSync(folder, { recursive: true }) } }
+}
+const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.split(';')[0]!
+
+test('the door: shut without a passphrase; names, posts, tries and cookies of strangers are refused; nothing of the house is seen outside', async () => {
+  test.setTimeout(120_000)
+  const { shut, set, ask, enter, laterBy, database, env, close } = await networkHouse(PORT.laptop)
+  try {
+    expect([shut.status, shut.stderr]).toEqual([2, expect.stringContaining('no passphrase yet')])
+    expect(set.status).toBe(0)
+
+    // Outside there is only the way in.
+    for (const path of ['/', '/notebook', '/household.json', '/api/v1/notebook', '/notebook.csv', '/cooks/all/changes', '/_root.data', '/notebook.data']) expect([path, (await ask(path)).status]).toEqual([path, 401])
+    expect(await ask('/notebook', { headers: { Accept: 'text/html' } })).toMatchObject({ status: 302, headers: { location: '/enter?to=%2Fnotebook' } })
+    expect((await ask('/settings', { method: 'POST', body: 'intent=save&name=x' })).status).toBe(401)
+    const door = await ask('/enter')
+    expect(door.status).toBe(200)
+    expect(door.body).not.toContain('our kitchen')
+    // At the machine itself there is no door.
+    expect((await ask('/household.json', { network: false })).status).toBe(200)
+
+    // Another site's name that points here, and what another site sends.
+    for (const network of [true, false]) {
+      expect((await ask('/', { network, headers: { Host: 'evil.example' } })).status).toBe(421)
+      const post = (headers: Record<string, string>) => ask('/settings', { network, method: 'POST', body: 'intent=save', headers })
+      expect((await post({ Origin: 'https://evil.example' })).status).toBe(403)
+      expect((await post({ Origin: 'null' })).status).toBe(403)
+      expect((await post({ 'Sec-Fetch-Site': 'cross-site' })).status).toBe(403)
+    }
+    // A door that is only said to be another one is the same door.
+    expect((await ask('/household.json', { headers: { 'X-Omsel-Door': 'own', 'X-Omsel-Address': '10.0.0.1', 'X-Forwarded-For': '127.0.0.1' } })).status).toBe(401)
+
+    // Headers of every kind of answer, on both doors.
+    for (const network of [true, false])
+      for (const path of ['/enter', '/', '/no-such-page', '/manifest.webmanifest', '/healthz', '/api/v1/openapi.json', '/%E0%A4%A', '/a.data']) {
+        const { headers, body, status } = await ask(path, { network })
+        expect([path, headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy'], headers['cross-origin-opener-policy'], headers['cross-origin-resource-policy']]).toEqual([path, 'nosniff', 'DENY', 'same-origin', 'same-origin', 'same-origin'])
+        expect(headers).not.toHaveProperty('x-powered-by')
+        expect(headers).not.toHaveProperty('server')
+        expect(headers).not.toHaveProperty('access-control-allow-origin')
+        expect([path, status < 500, /\bat .*\.(m?js|ts):\d+/.test(body)]).toEqual([path, true, false])
+        if (headers['content-type']?.startsWith('text/html') && status < 300) {
+          const policy = headers['content-security-policy']!
+          expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]{20,}'(;|$)/)
+          expect(policy).toContain("frame-ancestors 'none'")
+          expect(policy).not.toMatch(/script-src[^;]*unsafe/)
+          expect([...body.matchAll(/<script(?![^>]*nonce=)/g)]).toEqual([])
+        }
+      }
+
+    // In by the passphrase.
+    const entered = await enter(PHRASE)
+    expect(entered.status).toBe(302)
+    expect(entered.headers['set-cookie']![0]).toMatch(/^__Host-omsel=[\w-]{43}; Path=\/; HttpOnly; SameSite=Strict; Max-Age=\d+; Secure$/)
+    const Cookie = cookieOf(entered)
+    const status = async (cookie: string) => (await ask('/household.json', { headers: { Cookie: cookie } })).status
+    expect(await status(Cookie)).toBe(200)
+    // Forged, cut, of another name: useless.
+    for (const cookie of [`${Cookie}x`, Cookie.slice(0, -1), Cookie.replace('__Host-omsel', 'omsel'), '__Host-omsel=', `__Host-omsel=${'A'.repeat(43)}`]) expect(await status(cookie)).toBe(401)
+    // From the network nobody says who may come in.
+    expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=code' })).status).toBe(403)
+    expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: new URLSearchParams({ intent: 'set-passphrase', passphrase: 'mine from now on', again: 'mine from now on' }).toString() })).status).toBe(403)
+    // A way on that leads out of the house is none.
+    expect((await ask(`/enter?to=${encodeURIComponent('//evil.example')}`, { headers: { Cookie } })).headers.location).toBe('/')
+
+    // Guesses are slowed down; the right word waits as well, and is taken when the wait is over.
+    const guesses = []
+    for (let n = 0; n < 7; n++) guesses.push((await enter('a guess of some length')).status)
+    expect(guesses).toEqual([403, 403, 403, 403, 403, 429, 429])
+    const held = await enter(PHRASE)
+    expect([held.status, Number(held.headers['retry-after']) > 0]).toEqual([429, true])
+    laterBy(5000)
+    expect((await enter(PHRASE)).status).toBe(302)
+
+    // Left, stale, or from before another passphrase: useless.
+    expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=leave' })).status).toBe(302)
+    expect(await status(Cookie)).toBe(401)
+    const stale = cookieOf(await enter(PHRASE))
+    expect(await status(stale)).toBe(200)
+    laterBy(61 * DAY_MS)
+    expect(await status(stale)).toBe(401)
+    const before = cookieOf(await enter(PHRASE))
+    expect(spawnSync('bin/omsel', ['passphrase'], { env: { ...env, OMSEL_DATABASE: database }, input: 'another one by now\n' }).status).toBe(0)
+    expect(await status(before)).toBe(401)
+  } finally {
+    await close()
+  }
+})
+
+test('a phone comes in by the code on the laptop, and is sent away again', async ({ page, browser }) => {
+  test.setTimeout(120_000)
+  const port = PORT.laptop + 2
+  const { close } = await networkHouse(port)
+  const phones = await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
+  try {
+    await fetch(`http://127.0.0.1:${port}/welcome`, { method: 'POST', redirect: 'manual', headers: { Origin: `http://127.0.0.1:${port}` }, body: new URLSearchParams({ intent: 'later' }) })
+    await open(page, `http://127.0.0.1:${port}/devices`)
+    await expect(page.getByText('Nobody but this machine.')).toBeVisible()
+    const answered = page.waitForResponse((r) => r.url().includes('/devices.data') && r.request().method() === 'POST')
+    await page.getByRole('button', { name: 'Show a code' }).click()
+    const code = /"code","([\w-]{32})"/.exec(await (await answered).text())![1]!
+    await expect(page.getByRole('img', { name: /The way into this house: https:/ })).toBeVisible()
+    expect(await serious(page)).toEqual([])
+
+    const phone = await phones.newPage()
+    await phone.goto(`https://127.0.0.1:${port + 1}/enter?to=/shelf#join=${code}`)
+    await phone.getByRole('button', { name: 'Let this device in' }).click()
+    await phone.waitForURL(/\/shelf$/)
+    // The code is in no address any more, and good for nobody else.
+    const other = await (await browser.newContext({ ignoreHTTPSErrors: true, serviceWorkers: 'block' })).newPage()
+    await other.goto(`https://127.0.0.1:${port + 1}/enter#join=${code}`)
+    await other.getByRole('button', { name: 'Let this device in' }).click()
+    await expect(other.getByText(/no longer good/)).toBeVisible()
+    expect(new URL(other.url()).hash).toBe('')
+    // It cooks: a stream of changes comes through the door.
+    await phone.goto(`https://127.0.0.1:${port + 1}/`)
+    await phone.getByRole('button', { name: 'Start now' }).click()
+    await phone.waitForURL(/\/stove\/./)
+
+    await open(page, `http://127.0.0.1:${port}/devices`)
+    await page.getByRole('button', { name: 'Send the computer away' }).or(page.getByRole('button', { name: 'Send the phone away' })).click()
+    await expect(page.getByText('Nobody but this machine.')).toBeVisible()
+    await phone.goto(`https://127.0.0.1:${port + 1}/stove`)
+    await expect(phone).toHaveURL(/\/enter\?to=/)
+    expect(await serious(phone)).toEqual([])
+  } finally {
+    await phones.close()
+    await close()
+  }
+})
+
+test('a server that is asked to end finishes what is being written, and lets streams go', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-ending-'))
+  writeFileSync(join(folder, 'clock'), '0')
+  const [port, database] = [PORT.laptop + 6, join(folder, 'omsel.sqlite')]
+  const server = await serve(String(port), database, join(folder, 'clock'))
+  try {
+    const stream = http.get({ port, host: '127.0.0.1', path: '/cooks/all/changes' })
+    stream.on('error', () => undefined)
+    await once(stream, 'response')
+    const body = new URLSearchParams({ intent: 'save-measure', how: 'known', name: 'grandmother’s ladle', ml: '180' }).toString()
+    const request = http.request({ port, host: '127.0.0.1', path: '/pots', method: 'POST', headers: { 'Content-Type': 'application/x-www-form-urlencoded', 'Content-Length': String(Buffer.byteLength(body)) } })
+    request.write(body.slice(0, 20))
+    // Half of it is there when the server is asked to end.
+    await new Promise((resolve) => setTimeout(resolve, 300))
+    const gone = once(server, 'exit')
+    server.kill('SIGTERM')
+    await new Promise((resolve) => setTimeout(resolve, 500))
+    request.end(body.slice(20))
+    const [response] = (await once(request, 'response')) as [http.IncomingMessage]
+    response.resume()
+    expect(response.statusCode).toBeLessThan(400)
+    expect(await gone).toEqual([0, null])
+    const again = await serve(String(port), database, join(folder, 'clock'))
+    expect(await fetch(`http://127.0.0.1:${port}/household.json?holds=pots`).then((r) => r.text())).toContain('grandmother’s ladle')
+    await kill(again)
+  } finally {
+    await kill(server)
+    rmSync(folder, { recursive: true })
+  }
+})
