@@ -1,7 +1,18 @@
-import { Temporal } from 'temporal-polyfill'
+import { TZDate } from '@date-fns/tz'
 
 /** A moment on the household's wall. Computed moments may fall between milliseconds. */
-const zoned = (ms: number, zone: string) => Temporal.Instant.fromEpochMilliseconds(Math.round(ms)).toZonedDateTimeISO(zone)
+const zoned = (ms: number, zone: string) => new TZDate(Math.round(ms), zone)
+const two = (n: number) => String(n).padStart(2, '0')
+const hourAndMinute = (hour: string): [number, number] => hour.split(':').map(Number) as [number, number]
+const DAY_MS = 86_400_000
+/** A moment on a wall. An hour that comes twice in autumn is the first of them; one the clock skips in spring is the one after it. */
+function onWall(year: number, month: number, day: number, hour: string, zone: string): number {
+  const moment = new TZDate(year, month, day, ...hourAndMinute(hour), zone).getTime()
+  // Clocks go back by an hour, on one island by half of it.
+  return [60, 30].map((minutes) => moment - minutes * 60_000).find((earlier) => hourOf(earlier, zone) === hourOf(moment, zone)) ?? moment
+}
+/** Days since 1970 of the day on a wall. */
+const dayNumber = (wall: TZDate): number => Date.UTC(wall.getFullYear(), wall.getMonth(), wall.getDate()) / DAY_MS
 
 /** An hour on the household's wall clock, as "19:00". */
 const HOUR = /^([01]\d|2[0-3]):([0-5]\d)$/
@@ -13,18 +24,20 @@ export const isClockHour = (text: string): boolean => HOUR.test(text)
 export function nextAt(hour: string, zone: string, nowMs: number): number {
   if (!isClockHour(hour)) throw new RangeError(`nextAt: hour must be like "19:00", got "${hour}"`)
   const now = zoned(nowMs, zone)
-  const today = now.withPlainTime(Temporal.PlainTime.from(hour))
-  return (today.epochMilliseconds > nowMs ? today : today.add({ days: 1 })).epochMilliseconds
+  const inDays = (days: number) => onWall(now.getFullYear(), now.getMonth(), now.getDate() + days, hour, zone)
+  return inDays(0) > nowMs ? inDays(0) : inDays(1)
 }
 
 /** The moment with the household's own offset, "2026-03-05T19:00:00+01:00". */
-export const withOffset = (ms: number, zone: string): string =>
-  zoned(ms, zone).toString({ timeZoneName: 'never', fractionalSecondDigits: 0 })
+export const withOffset = (ms: number, zone: string): string => {
+  const wall = zoned(ms, zone)
+  const offset = -wall.getTimezoneOffset()
+  return `${dayOf(ms, zone)}T${two(wall.getHours())}:${two(wall.getMinutes())}:${two(wall.getSeconds())}${offset < 0 ? '-' : '+'}${two(Math.floor(Math.abs(offset) / 60))}:${two(Math.abs(offset) % 60)}`
+}
 
 /** The hour on the household's wall at a moment, to the nearest five minutes, as "19:05". */
 export function hourAt(ms: number, zone: string): string {
-  const { hour, minute } = zoned(Math.round(ms / 300_000) * 300_000, zone)
-  return `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`
+  return hourOf(Math.round(ms / 300_000) * 300_000, zone)
 }
 
 export interface HouseClock {
@@ -34,26 +47,25 @@ export interface HouseClock {
 
 /** "18:12", or "6:12 pm". */
 export function clockTime(ms: number, { zone, clock }: HouseClock): string {
-  const { hour, minute } = zoned(ms, zone)
-  const mm = String(minute).padStart(2, '0')
-  if (clock === '24') return `${String(hour).padStart(2, '0')}:${mm}`
+  if (clock === '24') return hourOf(ms, zone)
+  const wall = zoned(ms, zone)
+  const [hour, mm] = [wall.getHours(), two(wall.getMinutes())]
   return `${hour % 12 === 0 ? 12 : hour % 12}:${mm} ${hour < 12 ? 'am' : 'pm'}`
 }
 
-const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
 
 /** A day as it is said in a kitchen: "today", "yesterday", "Sunday", "1 February". */
 export function dayWord(ms: number, nowMs: number, zone: string): string {
-  const day = zoned(ms, zone).toPlainDate()
-  const today = zoned(nowMs, zone).toPlainDate()
-  const ago = day.until(today, { largestUnit: 'days' }).days
+  const [day, today] = [zoned(ms, zone), zoned(nowMs, zone)]
+  const ago = dayNumber(today) - dayNumber(day)
   if (ago === 0) return 'today'
   if (ago === 1) return 'yesterday'
   if (ago === -1) return 'tomorrow'
-  if (ago > 1 && ago < 7) return DAYS[day.dayOfWeek - 1]!
-  const date = `${day.day} ${MONTHS[day.month - 1]}`
-  return day.year === today.year ? date : `${date} ${day.year}`
+  if (ago > 1 && ago < 7) return DAYS[day.getDay()]!
+  const date = `${day.getDate()} ${MONTHS[day.getMonth()]}`
+  return day.getFullYear() === today.getFullYear() ? date : `${date} ${day.getFullYear()}`
 }
 
 /** Minutes as they are said: "40 min", "2 h 5", "5 h". */
@@ -68,23 +80,29 @@ export function spanWord(minutes: number): string {
 export function countdown(ms: number): string {
   const seconds = Math.max(0, Math.ceil(ms / 1000))
   const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60]
-  const two = (n: number) => String(n).padStart(2, '0')
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
 }
 
 /** The day on the household's wall, "2026-03-05". */
-export const dayOf = (ms: number, zone: string): string => zoned(ms, zone).toPlainDate().toString()
+export const dayOf = (ms: number, zone: string): string => {
+  const wall = zoned(ms, zone)
+  return `${String(wall.getFullYear()).padStart(4, '0')}-${two(wall.getMonth() + 1)}-${two(wall.getDate())}`
+}
 
 /** The exact hour on the household's wall, "19:05". */
-export const hourOf = (ms: number, zone: string): string => zoned(ms, zone).toPlainTime().toString({ smallestUnit: 'minute' })
+export const hourOf = (ms: number, zone: string): string => {
+  const wall = zoned(ms, zone)
+  return `${two(wall.getHours())}:${two(wall.getMinutes())}`
+}
 
 /** The moment of a day and an hour on the household's wall; an hour the clock skips in spring counts as the one after it.
  *  @returns undefined for what is neither */
 export function wallMs(day: string, hour: string, zone: string): number | undefined {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || !isClockHour(hour)) return undefined
-  try {
-    return Temporal.PlainDateTime.from(`${day}T${hour}`).toZonedDateTime(zone).epochMilliseconds
-  } catch {
-    return undefined
-  }
+  const [, y, m, d] = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day) ?? []
+  if (d === undefined || !isClockHour(hour)) return undefined
+  const [year, month, date] = [Number(y), Number(m), Number(d)]
+  // A day that no calendar has would be taken for one of the next month.
+  const calendar = new Date(Date.UTC(year, month - 1, date))
+  if (calendar.getUTCMonth() !== month - 1 || calendar.getUTCDate() !== date || year < 100) return undefined
+  return onWall(year, month - 1, date, hour, zone)
 }
