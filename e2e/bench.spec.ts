@@ -6,13 +6,15 @@ const measure = (page: Page) => page.getByRole('region', { name: 'Measure' })
 test('answers at once, keeps the pot in the address, and goes back', async ({ page, isMobile }) => {
   await open(page, '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   await expect(measure(page)).toContainText('260 g')
-  const requests: string[] = []
-  // The browser asks for the page's icon when it likes.
-  page.on('request', (request) => request.url().endsWith('favicon.svg') || requests.push(request.url()))
   if (isMobile) {
     await page.getByRole('button', { name: 'Change the order' }).click()
     await page.getByText('How much', { exact: true }).click()
   } else await page.getByRole('button', { name: /^How much/ }).click()
+  // The panel is a piece of the program and comes when it is wanted; from here on nothing is asked of anybody.
+  await expect(page.getByLabel('Usual portions')).toBeVisible()
+  const requests: string[] = []
+  // The browser asks for the page's icon when it likes.
+  page.on('request', (request) => request.url().endsWith('favicon.svg') || requests.push(request.url()))
   await page.getByLabel('Usual portions').fill('14')
   await page.keyboard.press('Escape')
   await expect(measure(page)).toContainText('910 g')

@@ -94,6 +94,8 @@ test('every large figure says why, with the surer terms under the firmer line', 
   // Your own pour is known better than what fills the gaps.
   expect(Math.max(...lines)).toBe(lines[0])
   expect(Math.min(...lines)).toBeLessThan(lines[0]!)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'scale', exact: true }).click()
 })
 
 test('keys: all of them at a press, others of one’s own, refused when taken, and none at all', async ({ page, isMobile }) => {

@@ -115,6 +115,7 @@ test.describe('the water in hand', () => {
   test('told backwards: so many millimetres over the grain', async ({ page }) => {
     await open(page, address)
     await page.getByRole('group', { name: 'Measure by' }).getByRole('button', { name: 'finger' }).click()
+    await page.getByRole('button', { name: 'I poured …' }).click()
     await page.getByLabel('I poured, mm over the grain').fill('two')
     await page.getByRole('button', { name: 'What will it do?' }).click()
     await expect(page.getByText('A number, like 2 or 2.5; not “two”.')).toBeVisible()

@@ -13,6 +13,7 @@ import { CUP_IDS } from '#core/quantity/cups'
 import { CRYSTAL_IDS } from '#core/season/salt'
 import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
+import { BUNDLE_LIMITS, PACKS, type GroupId, type PackId } from './bundle-names'
 import { between, fieldErrors, oneOf, quoted, wholeBetween, type FieldError } from './fields'
 import { HOUSE_LIMITS } from './house'
 import { CLOCKS, EPOCH_LIMITS, GAUGES, isZone, LONGEST_ATE, LONGEST_NOTE, RemedySchema, SETTINGS_LIMITS, UNITS } from './kitchen'
@@ -24,7 +25,6 @@ import { SCHEDULE_LIMITS } from './schedule'
 /** A household as one JSON document. Rows are as the house keeps them, units in their names; what is made from them (the lines of the notebook, beliefs)
  *  is not in it, it is made again. `version` counts the changes this layout has been through; an older one is brought up to date on the way in. */
 export const BUNDLE_FORMAT = 'omsel.household'
-export const BUNDLE_LIMITS = Object.freeze({ bytes: 100_000_000, rows: 400_000, depth: 32, pictures: 20_000 } as const)
 
 const text = (most: number, least = 0) =>
   v.pipe(
@@ -70,10 +70,6 @@ const Dish = v.variant(
   ],
   (issue) => `must be a plan or a companion, got ${quoted(issue.input)}`,
 )
-
-/** What a table holds, in the words of the interface. */
-export const GROUPS = { settings: 'Settings', pots: 'Pots, heat and measures', shelf: 'Shelf', ways: 'Ways with them', cooks: 'Cooks', kept: 'Kept', suppers: 'Suppers', trials: 'Trials', practice: 'Practice' } as const
-export type GroupId = keyof typeof GROUPS
 
 export interface TableSpec {
   row: v.StrictObjectSchema<v.ObjectEntries, undefined> | ReturnType<typeof row>
@@ -227,14 +223,6 @@ export type Cell = string | number | null | boolean | object
 export type Row = Readonly<Record<string, unknown>>
 /** Rows by table; a pack has some of them only. */
 export type Tables = Partial<Record<TableId, Row[]>>
-
-/** What can be taken along by itself. */
-export const PACKS = {
-  pots: { name: 'Pots, burners and measures', tables: ['vessel', 'heat', 'measure'] },
-  grains: { name: 'Grains of the shelf', tables: ['bag'] },
-  methods: { name: 'Programmes and marks, with their pots', tables: ['vessel', 'programme', 'pour_mark'] },
-} as const satisfies Record<string, { name: string; tables: readonly TableId[] }>
-export type PackId = keyof typeof PACKS
 
 const Envelope = v.strictObject(
   {

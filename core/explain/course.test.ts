@@ -5,7 +5,8 @@ import { plan } from '#core/plan/plan'
 import { SWEEP } from '#core/simulate/sweep'
 import { cookPlan } from '#core/simulate/cook-plan'
 import { meanCentre } from '#core/pot/glimpse'
-import { courseOf, momentAt } from './course'
+import { courseOf } from './course'
+import { momentAt } from './moment'
 
 const made = (method: (typeof METHOD_IDS)[number] = 'covered-simmer') => {
   const request = settledRequest({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, method, vessel: methodOf(method).defaults.vessel, heat: methodOf(method).defaults.heat, elevation_m: 1120, soak: method === 'steam' || method === 'steam-passes' ? { minutes: 240 } : null })

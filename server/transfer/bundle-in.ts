@@ -1,5 +1,6 @@
 import type { FieldError } from '#core/contract/fields'
-import { BUNDLE_LIMITS, readEnvelope, TABLE_IDS, tableSpec, wrongRows, type Bundle, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { readEnvelope, TABLE_IDS, tableSpec, wrongRows, type Bundle, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { BUNDLE_LIMITS } from '#core/contract/bundle-names'
 import type { Read } from '#core/contract/plan-request'
 import { bringUp, migrationCount, openDatabase, type Db } from '../database/open'
 import { tablesOf } from './bundle-out'

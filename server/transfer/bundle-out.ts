@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { toJsonSchema } from '@valibot/to-json-schema'
-import { BUNDLE_FORMAT, BundleSchema, PACKS, TABLE_IDS, tableSpec, type PackId, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { BUNDLE_FORMAT, BundleSchema, TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { PACKS, type PackId } from '#core/contract/bundle-names'
 import { migrationCount, type Db } from '../database/open'
 
 /** Rows of one table as they are carried: the schema's columns in the schema's order, JSON as JSON. */

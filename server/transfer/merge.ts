@@ -1,4 +1,5 @@
-import { GROUPS, TABLE_IDS, tableSpec, type GroupId, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { GROUPS, type GroupId } from '#core/contract/bundle-names'
 import type { Db } from '../database/open'
 import { keyOf, putter } from './bundle-in'
 import { rowsOf } from './bundle-out'

@@ -1,5 +1,6 @@
-import { NumberInput, SegmentedControl, Slider, UnstyledButton } from '@mantine/core'
+import { UnstyledButton } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { lazy, Suspense } from 'react'
 import { LIMITS, PURPOSE_TEXTURE } from '#core/contract/plan-request'
 import type { Variety } from '#core/grain/varieties'
 import type { VesselKind } from '#core/vessel/vessel'
@@ -7,11 +8,14 @@ import { Kernel } from '../../drawing/kernel-pattern'
 import type { Plan } from '#core/plan/result'
 import type { CrystalId } from '#core/season/salt'
 import type { BagRow } from '#server/database/shelf'
+import { Range } from '../../forms/range'
 import type { BenchState } from './bench-state'
 import { Season } from './season'
 import { SoakCurve } from './soak-curve'
 import { PURPOSE_WORDS, soakWord } from './words'
 import classes from './before.module.css'
+
+const WetWeight = lazy(() => import('./wet-weight'))
 
 interface BeforeProps {
   state: BenchState
@@ -46,17 +50,7 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
             </UnstyledButton>
           ))}
         </div>
-        <Slider
-          thumbLabel="Firm to soft"
-          value={texture}
-          min={0}
-          max={1}
-          step={0.05}
-          label={null}
-          onChange={(next) => change({ texture: next })}
-          marks={TEXTURES.map(({ value }) => ({ value }))}
-          thumbProps={{ 'aria-valuetext': textureWord(texture) }}
-        />
+        <Range label="Firm to soft" value={texture} min={0} max={1} step={0.05} says={textureWord(texture)} onChange={(next) => change({ texture: next })} />
       </div>
 
       <div className={classes.block}>
@@ -69,17 +63,7 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
           <UnstyledButton aria-label="One wash more" disabled={washes >= 8} onClick={() => change({ washes: washes + 1 })}>
             <IconPlus size={18} />
           </UnstyledButton>
-          <SegmentedControl
-            size="xs"
-            aria-label="Drained"
-            value={state.drain}
-            disabled={washes === 0 && !state.soak}
-            onChange={(drain) => change({ drain: drain as BenchState['drain'] })}
-            data={[
-              { value: 'sieve', label: 'in a sieve' },
-              { value: 'tip', label: 'tipped' },
-            ]}
-          />
+          <Either label="Drained" value={state.drain} off={washes === 0 && !state.soak} of={[['sieve', 'in a sieve'], ['tip', 'tipped']]} onChange={(drain) => change({ drain })} />
         </div>
         {bag?.enriched === 1 && washes > 0 && <p className={classes.hint}>enriched: washing takes the added vitamins off</p>}
         {(washes === 0 || !state.soak) && <p className={classes.hint}>{washes === 0 ? 'straight from the bag; nothing clings' : variety.washHow}</p>}
@@ -100,33 +84,11 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
           ))}
         </div>
         {state.soak && <SoakCurve variety={variety} soak={state.soak} onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })} />}
-        {state.soak && (
-          <SegmentedControl
-            size="xs"
-            mt={8}
-            aria-label="Soaking water"
-            value={state.soak.water}
-            onChange={(water) => state.soak && change({ soak: { ...state.soak, water: water as 'drain' | 'keep' } })}
-            data={[
-              { value: 'drain', label: 'poured off' },
-              { value: 'keep', label: 'cooked in' },
-            ]}
-          />
-        )}
+        {state.soak && <Either label="Soaking water" value={state.soak.water} of={[['drain', 'poured off'], ['keep', 'cooked in']]} onChange={(water) => state.soak && change({ soak: { ...state.soak, water } })} />}
         {state.soak?.water === 'drain' && (
-          <NumberInput
-            size="xs"
-            mt={8}
-            placeholder={`weighed wet, g (about ${Math.round(plan.grain.mass_g + plan.water.soaked_in_g + plan.water.clinging_g)})`}
-            aria-label="Weighed wet after draining, g"
-            value={state.wet ?? ''}
-            min={Math.round(plan.grain.mass_g)}
-            max={Math.round(plan.grain.mass_g * 3)}
-            clampBehavior="blur"
-            allowNegative={false}
-            decimalScale={0}
-            onChange={(next) => change({ wet: typeof next === 'number' && next >= plan.grain.mass_g ? next : null })}
-          />
+          <Suspense>
+            <WetWeight state={state} change={change} plan={plan} />
+          </Suspense>
         )}
       </div>
 
@@ -156,4 +118,25 @@ function soaksFor(variety: Variety): BenchState['soak'][] {
   const short = (minutes: number) => ({ minutes, celsius: 20, water: 'drain' as const })
   const overnight = { minutes: 600, celsius: 5, water: 'drain' as const }
   return variety.skin < 0.5 ? [null, short(120), overnight] : [null, short(20), short(30), short(60)]
+}
+
+interface EitherProps<T extends string> {
+  label: string
+  value: string
+  of: readonly (readonly [T, string])[]
+  off?: boolean
+  onChange: (value: T) => void
+}
+
+/** One of a few words, beside each other. */
+function Either<T extends string>({ label, value, of, off = false, onChange }: EitherProps<T>) {
+  return (
+    <div className="chips" role="group" aria-label={label}>
+      {of.map(([id, word]) => (
+        <UnstyledButton key={id} className="chip" aria-pressed={value === id} disabled={off} onClick={() => onChange(id)}>
+          {word}
+        </UnstyledButton>
+      ))}
+    </div>
+  )
 }

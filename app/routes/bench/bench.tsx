@@ -3,8 +3,7 @@ import { useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { settledRequest } from '#core/contract/plan-request'
-import { whyCooked, whyGrain } from '#core/explain/figures'
-import { whyMinutes, whyPour, type Known } from '#core/explain/pour'
+import type { Known } from '#core/explain/pour'
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf, type MethodId } from '#core/method/index'
@@ -39,6 +38,7 @@ import { Study } from './study'
 import { StagesUpright } from './stages-upright'
 import { TABS, type Tab } from './tabs'
 import { useLook } from './use-look'
+import { whysOf } from './whys'
 import { useWhatChanged } from './use-what-changed'
 import { supperDishOf } from './supper-dish'
 import { useSlack } from './use-slack'
@@ -111,6 +111,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
     learned: learned && { delta: learned.uptake, sd: learned.uptakeSd },
     bagDelta: bagDelta(bagOfState(state, house)),
   }
+  const whys = whysOf(asked, plan, known)
   const slack = useSlack(request)
   const changed = useWhatChanged({ vesselId: vesselRow.id, rimMm: vesselRow.rim_diameter_mm, grainG: plan.grain.mass_g, pourG: plan.water.pour_g, steamG: plan.water.evaporated_g })
   const [lit, setLit] = useState<string>()
@@ -161,7 +162,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={HELD.has(method) ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whyPour(asked, plan, known)} whyGrain={whyGrain(asked, plan)} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={HELD.has(method) ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whys.pour} whyGrain={whys.grain} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
           wasPourG={changed.wasPourG} lit={lit} onLit={setLit}
@@ -200,7 +201,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <StartBar
         plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
-        why={whyMinutes(plan, known)} whyCooked={whyCooked(plan)} search={toSearch(state, first).toString()}
+        why={whys.minutes} whyCooked={whys.cooked} search={toSearch(state, first).toString()}
         onStart={start} suppers={loaderData.suppers}
         onSupper={(id) => {
           leaveAddress()

@@ -1,22 +1,21 @@
-import { Button, TextInput, UnstyledButton } from '@mantine/core'
-import { useState } from 'react'
+import { UnstyledButton } from '@mantine/core'
+import { lazy, Suspense } from 'react'
 import { Link } from 'react-router'
 import type { Settings } from '#core/contract/kitchen'
 import type { Correction } from '#core/learn/beliefs'
-import { whyDepth } from '#core/explain/figures'
 import type { Sum } from '#core/explain/pour'
 import type { WaterWay } from '#core/method/method'
 import type { Plan } from '#core/plan/result'
-import { LIMITS } from '#core/contract/plan-request'
 import type { PourContext } from '#core/vessel/pour-gauges'
 import type { MeasureRow } from '#server/database/equipment'
 import type { PourMarkRow } from '#server/database/shelf'
 import { dayWord } from '../../time/clock-hour'
-import { readTold } from '../../forms/told'
+import { Aside, FocusIn } from '../../shell/aside'
 import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from './gauges'
 import type { SlackWords } from './slack-words'
 import { WaterBeam } from './water-beam'
 import { Why } from './why'
+import { whyDepth } from './whys'
 import classes from './measure.module.css'
 
 export interface MeasureProps {
@@ -35,9 +34,9 @@ export interface MeasureProps {
   /** Where this school's water goes. */
   way: Way
   /** The pour as the sum it is. */
-  why: Sum
+  why: () => Promise<Sum>
   /** The dry grain as the sum it is. */
-  whyGrain: Sum
+  whyGrain: () => Promise<Sum>
   /** The gauge in hand. */
   gauge: string
   onGauge: (id: string) => void
@@ -92,7 +91,7 @@ export function Measure(props: MeasureProps) {
         )}
         {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') && plan.gauges.water_above_bed_mm > 0 && (
           <>
-            ; {Math.round(plan.gauges.water_above_bed_mm)} mm over the grain <Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
+            ; {Math.round(plan.gauges.water_above_bed_mm)} mm over the grain <Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={() => whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
           </>
         )}
       </p>
@@ -112,7 +111,7 @@ export function Measure(props: MeasureProps) {
   )
 }
 
-function Figure({ title, reading, grams, wet = false, why, was }: { title: string; reading: GaugeReading; grams: number; wet?: boolean; why?: Sum; was?: number | undefined }) {
+function Figure({ title, reading, grams, wet = false, why, was }: { title: string; reading: GaugeReading; grams: number; wet?: boolean; why?: () => Promise<Sum>; was?: number | undefined }) {
   const words = reading.unit !== 'g'
   return (
     <div>
@@ -130,38 +129,25 @@ function Figure({ title, reading, grams, wet = false, why, was }: { title: strin
   )
 }
 
+const loadPoured = () => import('./poured')
+const Poured = lazy(loadPoured)
+
 /** "I poured this much": any gauge, read backwards; and a pour worth keeping. */
 function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
-  const [text, setText] = useState('')
-  const [wrong, setWrong] = useState<string>()
-  const tell = () => {
-    const read = readTold(text)
-    if ('wrong' in read) return setWrong(read.wrong)
-    const pour = at.pourOf(read.told)
-    if (Number.isNaN(pour)) return setWrong('No line of this vessel bears that number.')
-    const [min, max] = LIMITS.pour_override_g
-    if (!(pour >= min && pour <= max)) return setWrong(pour < 0 ? 'That lies below the grain: nothing was poured.' : `That would be ${Math.round(pour)} g; ${max} g is the most.`)
-    setWrong(undefined)
-    onPoured(Math.round(pour))
-  }
   return (
     <div className={classes.told}>
-      <TextInput
-        size="xs"
-        aria-label={`I poured, ${at.unit}`}
-        placeholder={`I poured … ${at.unit}`}
-        value={text}
-        error={wrong}
-        inputMode="decimal"
-        onChange={(event) => setText(event.currentTarget.value)}
-        onKeyDown={(event) => event.key === 'Enter' && tell()}
-      />
-      <Button size="xs" variant="default" onClick={tell}>
-        What will it do?
-      </Button>
-      <Button size="xs" variant="default" onClick={onKeep} title="Keep this water for this grain in this pot">
+      <Aside word="I poured …" className="chip" width={344} enter onWanted={() => void loadPoured()}>
+        {() => (
+          <Suspense fallback="…">
+            <FocusIn>
+              <Poured at={at} onPoured={onPoured} />
+            </FocusIn>
+          </Suspense>
+        )}
+      </Aside>
+      <UnstyledButton className="chip" onClick={onKeep} title="Keep this water for this grain in this pot">
         Keep as my mark
-      </Button>
+      </UnstyledButton>
       {marks.slice(0, 2).map((mark) => (
         <UnstyledButton key={mark.id} className="chip" onClick={() => onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))}>
           {mark.name}: {Math.round(mark.depth_mm)} mm over {Math.round(mark.dry_g)} g

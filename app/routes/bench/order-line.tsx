@@ -1,23 +1,23 @@
-import { Drawer, Popover, UnstyledButton } from '@mantine/core'
-import { useState, type ReactNode } from 'react'
+import { UnstyledButton } from '@mantine/core'
+import { lazy, Suspense, useState } from 'react'
 import { clockTime, nextAt, dayWord, type HouseClock } from '../../time/clock-hour'
 import type { MethodId } from '#core/method/index'
 import { heatOfState, methodOfState, vesselOfState, type BenchState } from './bench-state'
-import { AmountPanel } from './panels/amount-panel'
-import { GrainPanel } from './panels/grain-panel'
-import { HeatPanel } from './panels/heat-panel'
-import { HourPanel } from './panels/hour-panel'
 import type { PanelProps } from './panels/panel-props'
-import { PurposePanel } from './panels/purpose-panel'
-import { VesselPanel } from './panels/vessel-panel'
+import type { PanelId } from './panels/panels'
+import { Aside, FocusIn } from '../../shell/aside'
 import { amountWord, grainWord, LID_WORDS, METHOD_WORDS, PURPOSE_WORDS, RELEASE_WORDS, TOASTS } from './words'
 import classes from './order-line.module.css'
 
+// What is behind a press is fetched when a hand comes near it, so that the pot is there first.
+const [loadPanel, loadSheet] = [() => import('./panels/panels'), () => import('./order-sheet')]
+const Panel = lazy(loadPanel)
+const OrderSheet = lazy(loadSheet)
+
 interface Part {
-  id: string
+  id: PanelId
   word: string
   label: string
-  panel: ReactNode
 }
 
 /** The order as one sentence; each part of it opens what it stands for, right under itself. */
@@ -30,26 +30,25 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
       ? 'as soon as it can'
       : `at ${clockTime(nextAt(state.at, clock.zone, now), clock)}${dayWord(nextAt(state.at, clock.zone, now), now, clock.zone) === 'tomorrow' ? ' tomorrow' : ''}`
   const parts: Part[] = [
-    { id: 'amount', word: amountWord(state), label: 'How much', panel: <AmountPanel {...panel} /> },
-    { id: 'grain', word: grainWord(state, house), label: 'Which grain', panel: <GrainPanel {...panel} /> },
-    { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for', panel: <PurposePanel {...panel} /> },
-    { id: 'pot', word: own ? `in the ${vessel.name}` : `in the ${vessel.name} on the ${heatOfState(state, house).name}`, label: 'Which pot', panel: <VesselPanel {...panel} /> },
+    { id: 'amount', word: amountWord(state), label: 'How much' },
+    { id: 'grain', word: grainWord(state, house), label: 'Which grain' },
+    { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for' },
+    { id: 'pot', word: own ? `in the ${vessel.name}` : `in the ${vessel.name} on the ${heatOfState(state, house).name}`, label: 'Which pot' },
     {
       id: 'heat',
       word: heatWord(state, methodOfState(state, vessel.kind)),
       label: 'How it is heated',
-      panel: <HeatPanel {...panel} />,
     },
-    { id: 'hour', word: hour, label: 'When to serve', panel: <HourPanel {...panel} /> },
+    { id: 'hour', word: hour, label: 'When to serve' },
   ]
   return (
     <div className={classes.order}>
       <div className={classes.line}>
         {parts.map((part) => (
-          <OrderPart key={part.id} {...part} />
+          <OrderPart key={part.id} {...part} {...panel} />
         ))}
       </div>
-      <Sheet parts={parts} />
+      <Sheet parts={parts} {...panel} />
     </div>
   )
 }
@@ -61,38 +60,29 @@ function heatWord({ lidUntilBoil, release, toasted }: BenchState, method: Method
   return toasted && TOASTS.has(method) ? `${word}, bottom toasted` : word
 }
 
-function OrderPart({ word, label, panel }: Part) {
+function OrderPart({ word, label, id, ...panel }: Part & PanelProps) {
   return (
-    <Popover position="bottom-start" offset={6} radius="sm" shadow="md" trapFocus returnFocus width={360}>
-      <Popover.Target>
-        <UnstyledButton className={classes.part} aria-label={`${label}: ${word}`}>
-          {word}
-        </UnstyledButton>
-      </Popover.Target>
-      <Popover.Dropdown className={classes.panel}>{panel}</Popover.Dropdown>
-    </Popover>
+    <Aside word={word} label={`${label}: ${word}`} className={classes.part!} width={360} enter onWanted={() => void loadPanel()}>
+      {() => (
+        <Suspense fallback="…">
+          <FocusIn>
+            <Panel id={id} {...panel} />
+          </FocusIn>
+        </Suspense>
+      )}
+    </Aside>
   )
 }
 
 /** On a phone the sentence is one row that opens everything at once. */
-function Sheet({ parts }: { parts: Part[] }) {
-  const [open, setOpen] = useState(false)
+function Sheet({ parts, ...panel }: PanelProps & { parts: Part[] }) {
+  const [open, setOpen] = useState<boolean>()
   return (
     <>
-      <UnstyledButton className={classes.row} onClick={() => setOpen(true)} aria-label="Change the order">
+      <UnstyledButton className={classes.row} onPointerDown={() => void loadSheet()} onClick={() => setOpen(true)} aria-label="Change the order">
         {parts.map((part) => part.word).join(', ')}
       </UnstyledButton>
-      <Drawer opened={open} onClose={() => setOpen(false)} position="bottom" size="85%" lockScroll={false} title="The order" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Done' }}>
-        {parts.map((part) => (
-          <details key={part.id} className={classes.fold} name="order">
-            <summary>
-              <span className="quiet small">{part.label}</span>
-              <span>{part.word}</span>
-            </summary>
-            {part.panel}
-          </details>
-        ))}
-      </Drawer>
+      <Suspense>{open !== undefined && <OrderSheet parts={parts} opened={open} onClose={() => setOpen(false)} {...panel} />}</Suspense>
     </>
   )
 }

@@ -25,7 +25,7 @@ describe('measure', () => {
     const plan = over.plan ?? planOf()
     return textOf(
       <Measure
-        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} printed={null} way="pot" why={{ terms: [], total: plan.water.pour_g, sure: 0 }} whyGrain={{ terms: [], total: plan.grain.mass_g, sure: 0 }} learned={undefined} slack={undefined}
+        plan={plan} context={contextOf(plan, state, vesselPreset('heavy-2.5'))} settings={settings} measures={[]} marks={[]} printed={null} way="pot" why={() => Promise.resolve({ terms: [], total: plan.water.pour_g, sure: 0 })} whyGrain={() => Promise.resolve({ terms: [], total: plan.grain.mass_g, sure: 0 })} learned={undefined} slack={undefined}
         now={NOW} gauge="scale" onGauge={still} ownWords={undefined} onPoured={still} onKeep={still} {...over}
       />,
     )

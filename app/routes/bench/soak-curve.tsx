@@ -1,9 +1,9 @@
-import { Slider } from '@mantine/core'
 import { useMemo } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import { celsius } from '#core/quantity/units'
 import { soakCurve } from '#core/soak/curve'
 import { soakVerdict, soakWindow } from '#core/soak/window'
+import { Range } from '../../forms/range'
 import type { BenchState } from './bench-state'
 import classes from './soak-curve.module.css'
 
@@ -32,7 +32,7 @@ export function SoakCurve({ variety, soak, onMinutes }: { variety: Variety; soak
         <path d={curve.map((u, i) => `${i === 0 ? 'M' : 'L'}${((i / POINTS) * WIDTH).toFixed(1)} ${y(u).toFixed(1)}`).join('')} className={classes.curve} />
         <circle cx={x(soak.minutes)} cy={y(now)} r={4.5} className={classes.now} />
       </svg>
-      <Slider size="xs" value={Math.min(soak.minutes, most)} min={5} max={most} step={most > 240 ? 30 : 5} label={null} thumbLabel="Minutes of soaking" thumbProps={{ 'aria-valuetext': `${soak.minutes} minutes` }} onChange={onMinutes} />
+      <Range label="Minutes of soaking" value={Math.min(soak.minutes, most)} min={5} max={most} step={most > 240 ? 30 : 5} says={`${soak.minutes} minutes`} onChange={onMinutes} />
       <p>
         {soak.minutes < 120 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`} at {soak.celsius} °C: {Math.round(now * 100)} g per 100 g, {said}
       </p>

@@ -1,7 +1,7 @@
-import { Slider } from '@mantine/core'
 import type { Stage } from '#core/plan/result'
 import type { HeatRibbonProps } from '../../drawing/heat-ribbon'
 import { heatHeight, stageMatter, windowWord } from '../../drawing/stage-words'
+import { Range } from '../../forms/range'
 import classes from './stages-upright.module.css'
 
 interface StagesUprightProps {
@@ -20,7 +20,7 @@ export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: Stages
     <>
       <div className={classes.look}>
         <span>Look into it</span>
-        <Slider thumbLabel="Look into the pot at a minute" min={0} max={most} value={Math.round(scrub.minute ?? 0)} onChange={scrub.onMinute} label={(minute) => clockAt(minute)} />
+        <Range label="Look into the pot at a minute" min={0} max={most} value={Math.round(scrub.minute ?? 0)} says={clockAt(scrub.minute ?? 0)} onChange={scrub.onMinute} />
       </div>
       <ol className={classes.list}>
         {stages.map((stage, i) => (

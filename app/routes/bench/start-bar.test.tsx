@@ -19,7 +19,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
       Component: () => (
         <StartBar
           plan={plan} now={NOW} startMs={tableMs - total} tableMs={tableMs} asked={tableIn !== undefined} clock={{ zone: 'Europe/Berlin', clock: '24' }}
-          why={{ terms: [], total: 0, sure: 0 }} whyCooked={{ terms: [], total: 0, sure: 0 }} search="" onStart={() => {}} suppers={[]} onSupper={() => {}} undo={undefined} errors={[]} {...over}
+          why={() => Promise.resolve({ terms: [], total: 0, sure: 0 })} whyCooked={() => Promise.resolve({ terms: [], total: 0, sure: 0 })} search="" onStart={() => {}} suppers={[]} onSupper={() => {}} undo={undefined} errors={[]} {...over}
         />
       ),
     },

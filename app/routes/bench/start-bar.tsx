@@ -1,4 +1,4 @@
-import { Button, UnstyledButton } from '@mantine/core'
+import { UnstyledButton } from '@mantine/core'
 import { IconArrowBackUp } from '@tabler/icons-react'
 import { Link, useNavigation } from 'react-router'
 import type { Sum } from '#core/explain/pour'
@@ -17,9 +17,9 @@ interface StartBarProps {
   asked: boolean
   clock: HouseClock
   /** The time to the table as the sum it is. */
-  why: Sum
+  why: () => Promise<Sum>
   /** What comes out of the pot, as the sum it is. */
-  whyCooked: Sum
+  whyCooked: () => Promise<Sum>
   /** The bench as an address, for the places that take it further. */
   search: string
   onStart: () => void
@@ -62,9 +62,9 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, whyCo
               ? `Too late for ${clockTime(tableMs, clock)}: on the table at ${ifNow}`
               : `On the table at ${ifNow}`}
       </p>
-      <Button size="md" onClick={onStart} loading={busy} className={classes.start}>
+      <UnstyledButton onClick={onStart} disabled={busy} aria-busy={busy} className={classes.start}>
         Start now
-      </Button>
+      </UnstyledButton>
     </div>
   )
 }

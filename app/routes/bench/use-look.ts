@@ -1,5 +1,6 @@
-import { useMemo, useState } from 'react'
-import { courseOf, momentAt } from '#core/explain/course'
+import { useEffect, useState } from 'react'
+import type { CourseMoment } from '#core/explain/course'
+import { momentAt } from '#core/explain/moment'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { meanCentre } from '#core/pot/glimpse'
@@ -10,7 +11,16 @@ import type { Look } from './pot-view'
 export function useLook(request: PlanRequest, plan: Plan, clockAt: (minute: number) => string): { at: Look | undefined; scrub: NonNullable<HeatRibbonProps['scrub']> } {
   const [minute, setMinute] = useState<number>()
   const looking = minute !== undefined
-  const course = useMemo(() => (looking ? courseOf(request, plan) : []), [looking, request, plan])
+  const [cooked, setCooked] = useState<{ of: Plan; course: CourseMoment[] }>()
+  useEffect(() => {
+    if (!looking) return
+    let here = true
+    void import('#core/explain/course').then(({ courseOf }) => here && setCooked({ of: plan, course: courseOf(request, plan) }))
+    return () => {
+      here = false
+    }
+  }, [looking, request, plan])
+  const course = cooked?.of === plan ? cooked.course : []
   const most = Math.max(0, ...course.slice(-1).map((m) => m.minute))
   const at = minute === undefined ? undefined : momentAt(course, minute)
   const says =

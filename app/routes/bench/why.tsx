@@ -1,12 +1,13 @@
-import { Popover, UnstyledButton } from '@mantine/core'
-import type { ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import type { Sum, Term } from '#core/explain/pour'
+import { Aside } from '../../shell/aside'
 import classes from './why.module.css'
 
 interface WhyProps {
   /** What is explained, as a question a cook would ask. */
   question: string
-  sum: Sum
+  /** Reckoned when it is asked for, by what is fetched then. */
+  sum: () => Promise<Sum>
   /** The figure itself, where that is what one presses; left out: the word “why?” beside it. */
   children?: ReactNode
 }
@@ -14,39 +15,49 @@ interface WhyProps {
 /** A figure's sum, opened beside it: its terms, where each comes from, and how sure it is; the surer, the firmer its line. */
 export function Why({ question, sum, children }: WhyProps) {
   return (
-    <Popover position="bottom-start" offset={6} radius="sm" shadow="md" width={380} withRoles={false}>
-      <Popover.Target>
-        <UnstyledButton className="link" aria-label={question}>
-          {children ?? 'why?'}
-        </UnstyledButton>
-      </Popover.Target>
-      <Popover.Dropdown className={classes.sum}>
-        <h3>{question}</h3>
-        <table>
-          <tbody>
-            {sum.terms.map((term) => (
-              <tr key={term.word}>
-                <td className={classes.value} style={{ borderLeftWidth: thickness(term) }}>
-                  {signed(term)}
-                </td>
-                <td>{term.word}</td>
-                <td className="quiet">
-                  {term.from}
-                  {term.sure >= 0.5 && `, ± ${Math.round(term.sure)}`}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-          <tfoot>
-            <tr>
-              <td className={classes.value}>{rounded(sum.total, sum.terms[0]?.unit ?? 'g')}</td>
-              <td>in all</td>
-              <td className="quiet">± {Math.max(1, Math.round(sum.sure))}</td>
+    <Aside word={children ?? 'why?'} label={question} className="link" width={380}>
+      {() => <SumShown question={question} sum={sum} />}
+    </Aside>
+  )
+}
+
+function SumShown({ question, sum: ask }: { question: string; sum: () => Promise<Sum> }) {
+  const [sum, setSum] = useState<Sum>()
+  useEffect(() => {
+    let here = true
+    void ask().then((found) => here && setSum(found))
+    return () => {
+      here = false
+    }
+  }, [ask])
+  if (!sum) return <h3>{question}</h3>
+  return (
+    <div className={classes.sum}>
+      <h3>{question}</h3>
+      <table>
+        <tbody>
+          {sum.terms.map((term) => (
+            <tr key={term.word}>
+              <td className={classes.value} style={{ borderLeftWidth: thickness(term) }}>
+                {signed(term)}
+              </td>
+              <td>{term.word}</td>
+              <td className="quiet">
+                {term.from}
+                {term.sure >= 0.5 && `, ± ${Math.round(term.sure)}`}
+              </td>
             </tr>
-          </tfoot>
-        </table>
-      </Popover.Dropdown>
-    </Popover>
+          ))}
+        </tbody>
+        <tfoot>
+          <tr>
+            <td className={classes.value}>{rounded(sum.total, sum.terms[0]?.unit ?? 'g')}</td>
+            <td>in all</td>
+            <td className="quiet">± {Math.max(1, Math.round(sum.sure))}</td>
+          </tr>
+        </tfoot>
+      </table>
+    </div>
   )
 }
 

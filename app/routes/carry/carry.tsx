@@ -1,7 +1,7 @@
 import { Button, Checkbox, FileInput, Radio } from '@mantine/core'
 import { useEffect, useRef, useState } from 'react'
 import { data, Form, Link, useNavigation, useSubmit } from 'react-router'
-import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle'
+import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle-names'
 import type { FieldError } from '#core/contract/fields'
 import { nowMs } from '#server/clock'
 import { bringIn, lookAt, SIDE_BY_SIDE, WAYS_IN, type CarryChoices } from '#server/kitchen/carry-keeps'
@@ -101,6 +101,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
         <h2 className="figure" id="bring">Bring in</h2>
         <Form method="post" encType="multipart/form-data" ref={formRef} onSubmit={(event) => { event.preventDefault(); send(current ? 'bring' : 'look') }}>
           <FileInput
+            classNames={{ placeholder: classes.placeholder! }}
             label="A household or a pack" placeholder="choose a file" description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; it is looked at before anything is changed`} accept=".json,application/json" maw={420} mb="sm" clearable clearButtonProps={{ 'aria-label': 'Another file' }} value={file}
             onChange={(chosen) => {
               setFile(chosen)

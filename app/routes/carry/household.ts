@@ -1,4 +1,4 @@
-import { PACKS, type PackId } from '#core/contract/bundle'
+import { PACKS, type PackId } from '#core/contract/bundle-names'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen/kitchen'
 import { photoFolder } from '#server/photos/photos'

@@ -1,5 +1,5 @@
 import { SegmentedControl } from '@mantine/core'
-import type { GroupId } from '#core/contract/bundle'
+import type { GroupId } from '#core/contract/bundle-names'
 import type { LookedAt } from '#server/kitchen/carry-keeps'
 import classes from './carry.module.css'
 

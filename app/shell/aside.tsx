@@ -1,0 +1,85 @@
+import { UnstyledButton } from '@mantine/core'
+import { useMounted } from '@mantine/hooks'
+import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { createPortal } from 'react-dom'
+import classes from './aside.module.css'
+
+interface AsideProps {
+  /** What stands on the key. */
+  word: ReactNode
+  /** What the key is called, where its word is not enough. */
+  label?: string
+  className: string
+  pressed?: boolean
+  /** px */
+  width: number
+  /** There is something to do in it: the focus goes in. */
+  enter?: boolean
+  /** Somebody is about to press: what it takes can be fetched. */
+  onWanted?: () => void
+  /** Its look. */
+  inside?: string
+  children: () => ReactNode
+}
+
+/** Something said or chosen beside the key that opens it. It is the browser's own popover: it closes at Esc or a press elsewhere, and gives the focus back. */
+export function Aside({ word, label, className, pressed, width, enter = false, onWanted, inside, children }: AsideProps) {
+  const id = useId()
+  const key = useRef<HTMLButtonElement>(null)
+  const box = useRef<HTMLDivElement>(null)
+  const [open, setOpen] = useState(false)
+  const mounted = useMounted()
+  useEffect(() => {
+    if (!open) return
+    const put = () => place(key.current, box.current)
+    put()
+    const grown = new ResizeObserver(put)
+    grown.observe(box.current!)
+    window.addEventListener('resize', put)
+    window.addEventListener('scroll', put, { capture: true, passive: true })
+    return () => {
+      grown.disconnect()
+      window.removeEventListener('resize', put)
+      window.removeEventListener('scroll', put, { capture: true })
+    }
+  }, [open])
+  return (
+    <>
+      <UnstyledButton ref={key} className={className} popoverTarget={id} aria-label={label} aria-pressed={pressed} aria-expanded={open} onPointerEnter={onWanted} onFocus={onWanted}>
+        {word}
+      </UnstyledButton>
+      {/* Beside the page's own text, where it may hold whatever it likes. */}
+      {mounted && createPortal(<div
+        ref={box} id={id} popover="auto" className={`${classes.aside} ${inside ?? ''}`} style={{ width }}
+        {...(enter ? { role: 'dialog', 'aria-label': label ?? (typeof word === 'string' ? word : undefined) } : {})}
+        // What is in it stays until it is shut, so that the browser can give the focus back.
+        onBeforeToggle={(event) => event.newState === 'open' && setOpen(true)} onToggle={(event) => event.newState === 'closed' && setOpen(false)}
+      >
+        {open && children()}
+      </div>, document.body)}
+    </>
+  )
+}
+
+const GAP = 6
+const EDGE = 8
+
+/** Under its key, or over it where there is more room; never out of the window. */
+function place(key: HTMLElement | null, box: HTMLElement | null): void {
+  if (!key || !box) return
+  const at = key.getBoundingClientRect()
+  const { offsetWidth: wide, offsetHeight: high } = box
+  const under = at.bottom + GAP + high + EDGE <= window.innerHeight || at.top < window.innerHeight - at.bottom
+  box.style.left = `${Math.max(EDGE, Math.min(at.left, window.innerWidth - wide - EDGE))}px`
+  box.style.top = `${Math.max(EDGE, Math.min(under ? at.bottom + GAP : at.top - GAP - high, window.innerHeight - high - EDGE))}px`
+}
+
+/** Takes the focus when it appears, which may be some time after the key was pressed. */
+export function FocusIn({ children }: { children: ReactNode }) {
+  const here = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    const to = here.current?.querySelector<HTMLElement>('[data-autofocus]') ?? here.current?.querySelector<HTMLElement>('input:not([type=hidden]), button, select, textarea, a[href]')
+    to?.focus()
+  }, [])
+  return <div ref={here}>{children}</div>
+}

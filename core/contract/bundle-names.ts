@@ -1,0 +1,14 @@
+/** Words and limits of a household's document, for who shows them; the document itself is read in bundle.ts. */
+export const BUNDLE_LIMITS = Object.freeze({ bytes: 100_000_000, rows: 400_000, depth: 32 } as const)
+
+/** What tables hold, in the words of the interface. */
+export const GROUPS = { settings: 'Settings', pots: 'Pots, heat and measures', shelf: 'Shelf', ways: 'Ways with them', cooks: 'Cooks', kept: 'Kept', suppers: 'Suppers', trials: 'Trials', practice: 'Practice' } as const
+export type GroupId = keyof typeof GROUPS
+
+/** What can be taken along by itself, and the tables it is. */
+export const PACKS = {
+  pots: { name: 'Pots, burners and measures', tables: ['vessel', 'heat', 'measure'] },
+  grains: { name: 'Grains of the shelf', tables: ['bag'] },
+  methods: { name: 'Programmes and marks, with their pots', tables: ['vessel', 'programme', 'pour_mark'] },
+} as const
+export type PackId = keyof typeof PACKS
