@@ -8,6 +8,7 @@ import type { ScriptStep } from '#core/simulate/script'
 import { scheduleFrom } from '#core/contract/schedule'
 import { simulate } from '#core/simulate/simulate'
 import { chancesOf } from '#core/simulate/sweep'
+import { say } from './say'
 
 /** How long plans take, beside one fine pot cooked through in the same run: machines differ, the ratio hardly does. */
 const batches = [150, 300, 900] as const
@@ -33,23 +34,21 @@ if (!usual.ok) throw new Error('the usual request cannot be read')
 const made = plan(usual.value)
 for (let i = 0; i < 20; i++) cookPlan(usual.value, made) // warm
 const fine = median(Array.from({ length: 15 }, () => millis(() => cookPlan(usual.value, made))))
-console.log(`a fine pot cooked through     ${fine.toFixed(1)} ms`)
+say('a fine pot cooked through', `${fine.toFixed(1)} ms`)
 
 for (const method of METHOD_IDS) {
   const asked = requests(method)
   for (const request of asked.slice(0, 60)) planFrom(request) // warm
   const times = asked.map((request) => millis(() => planFrom(request)))
-  console.log(
-    `${method.padEnd(20)} ${String(asked.length).padStart(4)} plans  median ${median(times).toFixed(2)} ms (${(median(times) / fine).toFixed(2)} of a fine pot)  worst ${worst(times).toFixed(1)} ms`,
-  )
+  say(`${asked.length} plans, ${method}`, `median ${median(times).toFixed(2)} ms, worst ${worst(times).toFixed(1)}`, `${(median(times) / fine).toFixed(2)} of a fine pot; limit 3 ms`)
 }
 
 for (let i = 0; i < 3; i++) simulate({ request: usual.value, script: null, happenings: [] })
 const hour: ScriptStep[] = [{ powerW: 200, lid: 'on', pressureKPa: null, until: { minutes: 60 } }]
 const oneHour = median(Array.from({ length: 9 }, () => millis(() => simulate({ request: usual.value, script: hour, happenings: [] }))))
 const kitchens = median(Array.from({ length: 3 }, () => millis(() => chancesOf({ request: usual.value, script: null, happenings: [] }, { seed: 1, runs: 400 }))))
-console.log(`an hour of one fine pot       ${oneHour.toFixed(1)} ms (${(oneHour / fine).toFixed(1)} of a fine pot)`)
-console.log(`a sweep of 400 pots           ${kitchens.toFixed(0)} ms (${(kitchens / fine).toFixed(0)} of a fine pot)`)
+say('an hour of one fine pot', `${oneHour.toFixed(1)} ms`, `${(oneHour / fine).toFixed(1)} of a fine pot`)
+say('a sweep of 400 pots', `${kitchens.toFixed(0)} ms`, `${(kitchens / fine).toFixed(0)} of a fine pot`)
 
 const supper = Array.from({ length: 8 }, (_, d) => ({
   id: `dish-${d}`, hold_max_minutes: 30,
@@ -58,4 +57,4 @@ const supper = Array.from({ length: 8 }, (_, d) => ({
 const choir = { serve_at: '2026-03-05T19:00:00+01:00', burners: [{ id: 'a', heat: 'gas-small' }, { id: 'b', heat: 'gas-large' }, { id: 'c', heat: 'induction' }], cooks: 2, dishes: supper }
 scheduleFrom(choir)
 const tables = Array.from({ length: 9 }, () => millis(() => scheduleFrom(choir)))
-console.log(`a supper of 8 dishes × 6 tasks ${median(tables).toFixed(0)} ms (${(median(tables) / fine).toFixed(1)} of a fine pot; limit 200 ms)`)
+say('a supper of 8 dishes of 6 tasks', `${median(tables).toFixed(0)} ms`, `${(median(tables) / fine).toFixed(1)} of a fine pot; limit 200 ms`)

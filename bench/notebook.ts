@@ -8,6 +8,7 @@ import { beginHousehold, FIRST_KITCHEN } from '../server/kitchen/begin-household
 import { openKitchen } from '../server/kitchen/kitchen'
 import { beliefsIn, note } from '../server/kitchen/noting'
 import { startCook } from '../server/kitchen/start-cook'
+import { say } from './say'
 
 /** Ten thousand cooks: what the notebook and its pages take on a real server, beside a page that asks nothing. Needs a build. */
 const COOKS = Number(process.argv[2] ?? 10_000)
@@ -49,10 +50,10 @@ const noting = performance.now()
 kitchen.db.transaction(() => {
   for (let i = 0; i < COOKS; i++) note(kitchen, `cook-${i}`)
 })()
-console.log(`${COOKS} cooks noted                ${((performance.now() - noting) / COOKS).toFixed(2)} ms each`)
+say(`${COOKS} cooks (more than ten years of them) noted`, `${((performance.now() - noting) / COOKS).toFixed(2)} ms each`)
 const thinking = performance.now()
 const { beliefs } = beliefsIn(kitchen)
-console.log(`all beliefs made anew          ${(performance.now() - thinking).toFixed(0)} ms, ${beliefs.mind.names.length} figures`)
+say('all beliefs made anew from them', `${(performance.now() - thinking).toFixed(0)} ms`, `${beliefs.mind.names.length} figures`)
 kitchen.db.close()
 
 const server = spawn('node', ['server.js'], { env: { ...process.env, PORT: String(PORT), HOST: '127.0.0.1', NODE_ENV: 'production', OMSEL_DATABASE: file }, stdio: 'ignore' })
@@ -69,10 +70,10 @@ try {
   }
   await time('/settings', 20) // warm
   const empty = (await time('/shelf')).median
-  console.log(`a page that asks little        ${empty.toFixed(1)} ms`)
+  say('with them, a page that asks little', `${empty.toFixed(1)} ms`)
   for (const path of ['/notebook', '/notebook?page=100', `/notebook?grain=${kinds[0]!.grainKey}`, '/notebook?q=choir', '/notebook?was=wet&pot=heavy-pot', '/notebook/learned', '/notebook/cook-17']) {
     const { first, median: usual } = await time(path)
-    console.log(`${path.padEnd(30)} ${usual.toFixed(1)} ms (${(usual / empty).toFixed(1)} of it; the first ${first.toFixed(0)} ms)`)
+    say(`with them, ${path}`, `${usual.toFixed(1)} ms, the first ${first.toFixed(0)}`, `${(usual / empty).toFixed(1)} of that; limit 60 ms`)
   }
 } finally {
   server.kill()

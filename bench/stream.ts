@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../server/kitchen/begin-household'
+import { say } from './say'
 
 /** A page's own time on a real server: idle, and with fifty screens listening and a cook under way that is pressed twice a second. Needs a build. */
 const PORT = 4878
@@ -46,8 +47,8 @@ try {
   const busy = await pageTimes(stove)
   clearInterval(pressing)
   screens.forEach((screen) => screen.abort())
-  console.log(`a page of the stove, idle      ${idle.toFixed(1)} ms`)
-  console.log(`the same, 50 screens listening ${busy.toFixed(1)} ms (${(busy / idle).toFixed(2)} of idle), ${heard} words heard`)
+  say('a page of the stove, idle', `${idle.toFixed(1)} ms`)
+  say('the same, 50 screens listening', `${busy.toFixed(1)} ms, ${heard} words heard`, `${(busy / idle).toFixed(2)} of idle`)
 } finally {
   server.kill()
   rmSync(folder, { recursive: true, force: true })

@@ -10,7 +10,7 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/method/index'
 import { beginHousehold, FIRST_KITCHEN } from '../kitchen/begin-household'
 import { openKitchen, type Kitchen } from '../kitchen/kitchen'
-import { ask, QUESTIONS } from './ask'
+import { ask, askJson, QUESTIONS } from './ask'
 import { look } from './look'
 import { openApi } from './openapi'
 
@@ -28,6 +28,14 @@ describe('questions', () => {
     const request = { grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 300 } }
     expect(ask('plan', JSON.stringify(request))).toEqual({ status: 200, body: (planFrom(request) as { value: unknown }).value })
     expect(ask('simulate', JSON.stringify(request)).body).toHaveProperty('verdict')
+  })
+
+  test('asked twice, the answer is the same to the letter, and another question is never given it', () => {
+    const [rice, quinoa] = ['short-white', 'quinoa'].map((variety) => JSON.stringify({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 } })) as [string, string]
+    for (const [question, text] of [['plan', rice], ['plan', quinoa], ['simulate', rice], ['plan', rice], ['plan', '{'], ['plan', rice]] as const) {
+      const { status, body } = ask(question, text)
+      expect(askJson(question, text)).toEqual({ status, json: JSON.stringify(body) })
+    }
   })
 
   test('what is no JSON, no request, or no question is refused in words, with one shape', () => {

@@ -91,7 +91,7 @@ export function Measure(props: MeasureProps) {
         )}
         {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') && plan.gauges.water_above_bed_mm > 0 && (
           <>
-            ; {Math.round(plan.gauges.water_above_bed_mm)} mm over the grain <Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={() => whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
+            ; {at.id === 'finger' ? '' : `${Math.round(plan.gauges.water_above_bed_mm)} mm over the grain `}<Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={() => whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
           </>
         )}
       </p>
