@@ -6,6 +6,7 @@ import { chromium, type Page } from '@playwright/test'
 
 /** Takes the pictures of docs/screenshots from a fresh demo household, on a made-up Thursday in March. */
 const PORT = '4875'
+const NEW_PORT = '4874'
 const address = `http://127.0.0.1:${PORT}`
 const folder = mkdtempSync(join(tmpdir(), 'omsel-pictures-'))
 const clock = join(folder, 'clock')
@@ -19,9 +20,9 @@ const PHONE = { width: 390, height: 844 }
 writeFileSync(clock, String(Date.UTC(2026, 2, 5, 16, 40) - Date.now()))
 const letPass = (minutes: number) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000))
 
-async function up(): Promise<void> {
+async function up(port = PORT): Promise<void> {
   for (let tries = 0; tries < 150; tries++) {
-    if (await fetch(`${address}/healthz`).then((r) => r.ok, () => false)) return
+    if (await fetch(`http://127.0.0.1:${port}/healthz`).then((r) => r.ok, () => false)) return
     await new Promise((resolve) => setTimeout(resolve, 100))
   }
   throw new Error('the server did not come up')
@@ -67,13 +68,11 @@ try {
   const bench = '/?grain=short-white&for=5&pot=heavy-blue&on=big-gas&at=19:00'
   await open(bench)
   await picture('bench')
-  await page.emulateMedia({ colorScheme: 'dark' })
-  await open('/?grain=brown-short&for=14&pot=heavy-blue&on=big-gas&soak=600-5-drain&at=19:00')
-  await picture('bench-night')
-  await page.emulateMedia({ colorScheme: 'light' })
   await page.setViewportSize(PHONE)
+  await page.emulateMedia({ colorScheme: 'dark' })
   await open(bench)
   await picture('bench-phone')
+  await page.emulateMedia({ colorScheme: 'light' })
   await page.setViewportSize(LAPTOP)
   await open('/?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&soak=120-20-drain')
   await page.getByRole('button', { name: /^Why \d+ g\?/ }).last().click()
@@ -145,6 +144,14 @@ try {
     await page.waitForTimeout(1200)
   }
   await picture('supper')
+  // The first page of a house that is new.
+  const empty = mkdtempSync(join(tmpdir(), 'omsel-new-'))
+  const other = spawn('node', ['server.js'], { env: { ...env, PORT: NEW_PORT, OMSEL_DATABASE: join(empty, 'omsel.sqlite') }, stdio: 'ignore' })
+  await up(NEW_PORT)
+  await page.setViewportSize(LAPTOP)
+  await open(`http://127.0.0.1:${NEW_PORT}/`)
+  await picture('welcome')
+  other.kill('SIGTERM')
   await browser.close()
 } finally {
   server.kill('SIGTERM')
