@@ -22,6 +22,22 @@ test('two taps after dinner, and it is written down', async ({ page }) => {
   await expect(page.getByRole('row', { name: /Millet/ }).first()).toContainText('a little wet')
 })
 
+test('a table with words of its own is matched, column by column; what is no text is refused, and a formula is only a note', async ({ page }) => {
+  await open(page, '/notebook/copy')
+  const file = page.locator('input[type=file]')
+  await file.setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from([0x64, 0x61, 0x79, 0x2c, 0xe9, 0x0a, 0x31, 0x2c, 0x32]) })
+  await expect(page.getByText('That file is no text in UTF-8.')).toBeVisible()
+  await file.setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from('day,cereal,liquid,dry,pan,rating,said\n3.11.2025,millet,430,200,clay,good,"=HYPERLINK(""x"")"\n') })
+  await expect(page.getByRole('alert')).toContainText('Say which column is “Grain”')
+  const copy = page.getByRole('button', { name: /^Copy/ })
+  await expect(copy).toBeDisabled()
+  for (const [theirs, ours] of [['cereal', 'Grain'], ['liquid', 'Water, g'], ['pan', 'Pot'], ['rating', 'How it was'], ['said', 'Note']] as const) await page.getByRole('combobox', { name: `“${theirs}” is` }).selectOption({ label: ours })
+  await expect(page.getByRole('button', { name: 'Copy one cook' })).toBeEnabled()
+  await page.getByRole('combobox', { name: '“said” is' }).selectOption({ label: 'left out' })
+  await expect(page.getByRole('button', { name: 'Copy one cook' })).toBeEnabled()
+  expect(await serious(page)).toEqual([])
+})
+
 test('the notebook is sifted and searched; a cook is repeated, weighed, pictured and taken out', async ({ page }) => {
   await open(page, '/notebook')
   await page.getByRole('combobox', { name: 'Pot' }).selectOption({ label: 'clay' })

@@ -1,6 +1,6 @@
 import { act, expect, open, serious, setAside, test } from './kitchen'
 
-for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots', '/kept', '/kept/put-away', '/supper', '/notebook/learned', '/trials', '/dipstick', '/elsewhere', '/practice', '/practice/first-bubbles', '/carry'])
+for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots', '/kept', '/kept/put-away', '/supper', '/notebook/learned', '/trials', '/dipstick', '/elsewhere', '/practice', '/practice/first-bubbles', '/carry', '/devices', '/dry-run', '/compare', '/by', '/model', '/card', '/notebook/copy'])
   test(`${address} by day and by night has nothing serious for an accessibility checker and fits its width`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
     await open(page, address)

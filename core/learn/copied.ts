@@ -43,10 +43,13 @@ export interface CopiedHouse {
 const plain = (text: string): string => text.trim().toLowerCase().replace(/[_\s]+/g, ' ')
 const quoted = (text: string) => `"${text.length > 40 ? `${text.slice(0, 38)}…` : text}"`
 
+/** The column that a heading's word stands for, where it is one of the usual ones. */
+export const columnCalled = (word: string): CopiedColumn | undefined => COPIED_COLUMNS.find((column) => CALLED[column].includes(plain(word)))
+
 /** Which column is which, by a heading where there is one, else in the usual order. */
 function columnsOf(table: readonly (readonly string[])[]): { at: Map<CopiedColumn, number>; from: number; errors: CopiedError[] } {
   const heading = table[0]?.map(plain) ?? []
-  const known = heading.map((word) => COPIED_COLUMNS.find((c) => CALLED[c].includes(word)))
+  const known = heading.map(columnCalled)
   // A row that names at least two columns is a heading, not a cook.
   if (known.filter(Boolean).length < 2) return { at: new Map(COPIED_COLUMNS.map((c, i) => [c, i])), from: 0, errors: [] }
   const at = new Map<CopiedColumn, number>()

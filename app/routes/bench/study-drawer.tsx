@@ -1,7 +1,16 @@
 import { Drawer } from '@mantine/core'
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import type { Variety } from '#core/grain/varieties'
+import type { BenchState } from './bench-state'
 import { FingerChart } from './finger-chart'
-import type { StudyProps } from './study'
 import { TranslateRatio } from './translate-ratio'
+
+export interface StudyProps {
+  request: PlanRequestJson
+  variety: Variety
+  change: (next: Partial<BenchState>) => void
+  creaseMm: number
+}
 
 /** The two questions, answered beside the pot. */
 export default function StudyDrawer({ open, onClose, ...props }: StudyProps & { open: 'finger' | 'ratio' | undefined; onClose: () => void }) {

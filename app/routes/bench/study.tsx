@@ -1,18 +1,9 @@
 import { UnstyledButton } from '@mantine/core'
 import { lazy, Suspense, useState } from 'react'
-import type { PlanRequestJson } from '#core/contract/plan-request'
-import type { Variety } from '#core/grain/varieties'
-import type { BenchState } from './bench-state'
+import type { StudyProps } from './study-drawer'
 import classes from './study.module.css'
 
 const StudyDrawer = lazy(() => import('./study-drawer'))
-
-export interface StudyProps {
-  request: PlanRequestJson
-  variety: Variety
-  change: (next: Partial<BenchState>) => void
-  creaseMm: number
-}
 
 /** Two questions beside the measuring: when is a finger right in this pot, and what does somebody's ratio mean here. */
 export function Study(props: StudyProps) {

@@ -1,8 +1,8 @@
-import { Button, Table, TextInput } from '@mantine/core'
+import { Button, NativeSelect, Table, TextInput } from '@mantine/core'
 import Papa from 'papaparse'
 import { useState, type ClipboardEvent } from 'react'
 import { data, Link, useNavigation, useSubmit } from 'react-router'
-import { COPIED_COLUMNS, MOST_COPIED, readCopied, type CopiedColumn, type CopiedError } from '#core/learn/copied'
+import { columnCalled, COPIED_COLUMNS, MOST_COPIED, readCopied, type CopiedColumn, type CopiedError } from '#core/learn/copied'
 import { nowMs } from '#server/clock'
 import { copiedHouse, copyCooks } from '#server/kitchen/copy-cooks'
 import { kitchen } from '#server/kitchen/kitchen'
@@ -31,6 +31,8 @@ export async function action({ request }: Route.ActionArgs) {
   return copied.ok ? { copied: copied.value } : data({ errors: copied.errors }, { status: 422 })
 }
 
+/** Without these a row is no cook. */
+const NEEDED = ['date', 'grain', 'dry', 'water', 'pot'] as const satisfies readonly CopiedColumn[]
 const WORDS: Record<CopiedColumn, string> = { date: 'When', grain: 'Grain', dry: 'Dry, g', water: 'Water, g', pot: 'Pot', outcome: 'How it was', note: 'Note' }
 const EXAMPLE: Record<CopiedColumn, string> = { date: '2025-11-03', grain: 'Quinoa', dry: '220', water: '310', pot: '', outcome: 'right', note: '' }
 const blank = () => COPIED_COLUMNS.map(() => '')
@@ -41,13 +43,16 @@ const LARGEST_FILE = 500_000
 export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   const { house, today } = loaderData
   const [rows, setRows] = useState<string[][]>(() => Array.from({ length: FIRST_ROWS }, blank))
+  /** A table's own words for its columns, and which of ours each is; "" for one that is left out. */
   const [heading, setHeading] = useState<string[]>()
+  const [matched, setMatched] = useState<(CopiedColumn | '')[]>([])
   const [told, setTold] = useState<string>()
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
-  const table = heading ? [heading, ...rows] : rows
+  const table = heading ? [matched, ...rows] : rows
   const typed = rows.some((row) => row.some((cell) => cell.trim() !== ''))
-  const read = typed ? readCopied(table, house, today) : undefined
+  const lost = heading ? NEEDED.filter((column) => !matched.includes(column)) : []
+  const read = !typed ? undefined : lost.length > 0 ? { ok: false as const, errors: lost.map((column) => ({ row: 0, column, message: `Say which column is “${WORDS[column]}”` })) } : readCopied(table, house, today)
   const errors = read && !read.ok ? read.errors : actionData && 'errors' in actionData ? actionData.errors : []
   const columns = heading ?? COPIED_COLUMNS.map((c) => WORDS[c])
   const take = (text: string): boolean => {
@@ -60,6 +65,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
     const width = Math.max(...list.map((row) => row.length))
     const even = (row: readonly string[]) => Array.from({ length: headed ? width : Math.max(width, COPIED_COLUMNS.length) }, (_, i) => row[i] ?? '')
     setHeading(headed ? even(first) : undefined)
+    setMatched(headed ? even(first).map((word) => columnCalled(word) ?? '') : [])
     setRows(list.slice(headed ? 1 : 0, (headed ? 1 : 0) + MOST_COPIED + 1).map(even))
     setTold(`${list.length - (headed ? 1 : 0)} rows read.`)
     return true
@@ -70,9 +76,13 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   const file = async (chosen: File | undefined) => {
     if (!chosen) return
     if (chosen.size > LARGEST_FILE) return setTold(`The file may have ${LARGEST_FILE / 1000} kB at most; this one has ${Math.round(chosen.size / 1000)}.`)
-    if (!take(await chosen.text())) setTold('There is no table in that file.')
+    try {
+      if (!take(new TextDecoder('utf-8', { fatal: true }).decode(await chosen.arrayBuffer()))) setTold('There is no table in that file.')
+    } catch {
+      setTold('That file is no text in UTF-8. Save it as “CSV UTF-8” and choose it again.')
+    }
   }
-  const at = (row: number, column: number) => errors.find((e) => e.row === row + 1 && (heading ? e.column !== '' && WORDS[e.column].toLowerCase().startsWith(heading[column]!.toLowerCase().slice(0, 3)) : e.column === COPIED_COLUMNS[column]))
+  const at = (row: number, column: number) => errors.find((e) => e.row === row + 1 && e.column !== '' && e.column === (heading ? matched[column] : COPIED_COLUMNS[column]))
   return (
     <main className={classes.notebook}>
       <p className={classes.back}>
@@ -80,7 +90,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       </p>
       <h1 className="figure">Copy from an old notebook</h1>
       <p className="place-lead">
-        One cook a row. Paste a table from anywhere into the first cell, or choose a file of comma-separated values; a heading says which column is which. Each row becomes a cook like any other, with its own water, and teaches what it can.
+        One cook a row. Paste a table from anywhere into the first cell, or choose a file of comma-separated values; a heading is matched to the columns here, and you may match it otherwise. Each row becomes a cook like any other, with its own water, and teaches what it can.
       </p>
       <p>
         <label>
@@ -95,7 +105,15 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
           <Table.Thead>
             <Table.Tr>
               {columns.map((word, i) => (
-                <Table.Th key={i}>{word}</Table.Th>
+                <Table.Th key={i}>
+                  {word}
+                  {heading && (
+                    <NativeSelect
+                      size="xs" aria-label={`“${word}” is`} value={matched[i] ?? ''} data={[{ value: '', label: 'left out' }, ...COPIED_COLUMNS.map((column) => ({ value: column, label: WORDS[column] }))]}
+                      onChange={(event) => setMatched(matched.map((old, k) => (k === i ? (event.currentTarget.value as CopiedColumn | '') : old)))}
+                    />
+                  )}
+                </Table.Th>
               ))}
             </Table.Tr>
           </Table.Thead>
