@@ -16,5 +16,6 @@ export function modelDocument(): string {
       },
     },
   })
-  return marked.parse(text, { async: false })
+  // A table wider than the screen is moved sideways in a frame of its own, by keys as well.
+  return marked.parse(text, { async: false }).replaceAll('<table>', '<div class="frame" role="region" aria-label="A table" tabindex="0"><table>').replaceAll('</table>', '</table></div>')
 }
