@@ -71,12 +71,15 @@ export function Measure(props: MeasureProps) {
         <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} why={props.whyGrain} />
         <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} was={props.wasPourG} />
       </div>
-      <div className="chips" role="group" aria-label="Measure by">
-        {gauges.map((g) => (
-          <UnstyledButton key={g.id} className="chip" aria-pressed={g.id === at.id} onClick={() => onGauge(g.id)}>
-            {g.word}
-          </UnstyledButton>
-        ))}
+      <div className={classes.gauges}>
+        <div role="group" aria-label="Measure by">
+          {gauges.map((g) => (
+            <UnstyledButton key={g.id} className="chip" aria-pressed={g.id === at.id} onClick={() => onGauge(g.id)}>
+              {g.word}
+            </UnstyledButton>
+          ))}
+        </div>
+        <Told key={at.id} {...props} at={at} />
       </div>
       <p className={classes.slack}>
         {way === 'excess' || way === 'boiler' ? 'its minutes set the texture' : `firm at ${Math.round(water.firm_pour_g)}, soft at ${Math.round(water.soft_pour_g)} g`}; {water.ratio_by_volume.toFixed(2)} by volume,{' '}
@@ -105,7 +108,6 @@ export function Measure(props: MeasureProps) {
       ) : (
         learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings.zone)}</p>
       )}
-      <Told key={at.id} {...props} at={at} />
       <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
     </div>
   )
@@ -136,7 +138,7 @@ const Poured = lazy(loadPoured)
 function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
   return (
     <div className={classes.told}>
-      <Aside word="I poured …" className="chip" width={344} enter onWanted={() => void loadPoured()}>
+      <Aside word="I poured …" className="link" width={344} enter onWanted={() => void loadPoured()}>
         {() => (
           <Suspense fallback="…">
             <FocusIn>
@@ -145,7 +147,7 @@ function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge 
           </Suspense>
         )}
       </Aside>
-      <UnstyledButton className="chip" onClick={onKeep} title="Keep this water for this grain in this pot">
+      <UnstyledButton className="link" onClick={onKeep} title="Keep this water for this grain in this pot">
         Keep as my mark
       </UnstyledButton>
       {marks.slice(0, 2).map((mark) => (
