@@ -25,5 +25,7 @@ export default {
   modulePathIgnorePatterns: ['<rootDir>/build/'],
   // By itself jest leaves a core free for somebody at the keyboard; nothing is asserted of the clock on the wall.
   maxWorkers: '100%',
+  // A machine that has other work takes longer, and is not wrong for it.
+  testTimeout: 120_000,
   collectCoverageFrom: ['{core,app,server,cli}/**/*.{ts,tsx}', '!**/*.test.*'],
 }

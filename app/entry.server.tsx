@@ -4,15 +4,18 @@ import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
 import { isRouteErrorResponse, ServerRouter, type EntryContext } from 'react-router'
+import { startCopies } from '#server/backup/daily'
 import { startWatching } from '#server/devices/start'
 import { errorOf, log, placeOf } from '#server/log'
 import { NonceContext } from './nonce'
 
 // The server around the pages is plain JavaScript; what it guards the house with comes with the build.
-export { failed, gate, guardState, isReady, logged, openDoor } from '#server/guard/guard'
+export { failed, gate, isReady, logged, openDoor } from '#server/guard/guard'
+export { isLoopback } from '#server/guard/hosts'
 export { log } from '#server/log'
 
 startWatching()
+startCopies()
 
 /** What went wrong behind a page, for the log. A visitor who left, and what has a status of its own, is no fault. */
 export function handleError(error: unknown, { request }: { request: Request }): void {

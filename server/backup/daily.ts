@@ -1,5 +1,7 @@
 import { existsSync, readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import { databaseFile } from '../kitchen/kitchen'
+import { errorOf, log } from '../log'
 import { copiesFolder, copyName, takeCopy } from './copy'
 
 const HOUR = 3_600_000
@@ -27,10 +29,20 @@ export async function dailyCopy(file: string, nowMs: number, most = USUAL_COPIES
   return made
 }
 
+declare global {
+  var omselCopies: (() => void) | undefined
+}
+
+/** A server that runs makes the day's copy of its household; once, however often the development server reloads its modules. */
+export function startCopies(): void {
+  globalThis.omselCopies?.()
+  globalThis.omselCopies = keepCopies(databaseFile(), Date.now)
+}
+
 /** Looks every hour whether the day's copy is due.  @returns stops it */
-export function keepCopies(file: string, now: () => number): () => void {
+function keepCopies(file: string, now: () => number): () => void {
   const most = Number(process.env.OMSEL_COPIES ?? USUAL_COPIES)
-  const look = () => void dailyCopy(file, now(), Number.isFinite(most) ? most : USUAL_COPIES).catch((error: Error) => console.error(`The day's copy could not be made: ${error.message}`))
+  const look = () => void dailyCopy(file, now(), Number.isFinite(most) ? most : USUAL_COPIES).catch((error: Error) => log.error({ error: errorOf(error) }, 'the day’s copy could not be made'))
   const first = setTimeout(look, FIRST_LOOK_MS)
   const hourly = setInterval(look, HOUR)
   first.unref()

@@ -72,7 +72,7 @@ test.each([
   expect(new Set(cues).size).toBe(cues.length)
   expect(cues).toEqual(running.plan.stages.filter((s) => s.ends_on === 'cue').map((s) => s.id))
   expect(Math.abs(events.find((e) => e.stage === 'pour')!.amount! - running.plan.water.pour_g)).toBeLessThan(4)
-}, 60_000)
+})
 
 test('the boil comes when the true burner brings it, and the household learns how strong that is', () => {
   for (const kind of ['scale', 'probe'] as const) on(kind)

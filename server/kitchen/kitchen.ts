@@ -1,7 +1,6 @@
 import { join } from 'node:path'
 import { accessIn } from '../database/access'
 import { markInUse } from '../backup/copy'
-import { keepCopies } from '../backup/daily'
 import { cooksIn } from '../database/cooks'
 import { devicesIn } from '../database/devices'
 import { equipmentIn } from '../database/equipment'
@@ -61,7 +60,6 @@ export function kitchen(): Kitchen {
     noteMissing(opened)
     globalThis.omselKitchen = opened
     markInUse(databaseFile())
-    keepCopies(databaseFile(), Date.now)
     process.once('exit', () => opened.db.close())
   }
   return globalThis.omselKitchen
