@@ -7,6 +7,7 @@ import { SITUATIONS } from '#core/practice/situations'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { checkHousehold } from '../server/backup/copy'
 import { openKitchen } from '../server/kitchen/kitchen'
+import { readBundle } from '../server/transfer/bundle-in'
 
 export interface FuzzResult {
   requests: number
@@ -136,6 +137,9 @@ export async function fuzz({ requests, seed, port, say = () => {} }: { requests:
       }
     }
     await Promise.all(Array.from({ length: AT_ONCE }, (_, i) => worker(i)))
+    // Whatever the doors let in, the house can be carried: what comes out is what another house would take.
+    const carried = readBundle(Buffer.from(await fetch(`http://127.0.0.1:${port}/household.json`).then((r) => r.text())))
+    if (!carried.ok) result.wrong.push(...carried.errors.map((e) => `the house can no longer be carried: ${e.message}`))
     if (server.exitCode !== null) result.wrong.push(`the server ended with ${server.exitCode}: ${log}`)
     else if (!(await fetch(`http://127.0.0.1:${port}/healthz`).then((r) => r.ok, () => false))) result.wrong.push('the server does not answer any more')
     if (result.wrong.length > 0) result.wrong.push(log)

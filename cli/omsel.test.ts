@@ -1,7 +1,9 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { beginHousehold, FIRST_KITCHEN } from '../server/kitchen/begin-household'
+import { openKitchen } from '../server/kitchen/kitchen'
 
 const omsel = (args: string[], input = '') => spawnSync('bin/omsel', args, { input, encoding: 'utf8' })
 const request = { grains: [{ variety: 'basmati' }], amount: { basis: 'servings', value: 4 } }
@@ -44,4 +46,30 @@ test('simulates a pot, and names what a script gets wrong', () => {
   const bad = omsel(['simulate'], JSON.stringify({ ...request, script: [{ heat: 'high' }] }))
   expect(bad.status).toBe(2)
   expect(JSON.parse(bad.stderr).errors[0].message).toContain('needs either minutes or until')
+})
+
+test('a household goes out into a file and into another household, looked at first; what is wrong is named', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-carry-'))
+  const at = (home: string, args: string[]) => spawnSync('bin/omsel', args, { encoding: 'utf8', env: { ...process.env, OMSEL_DATABASE: join(folder, home, 'omsel.sqlite') } })
+  const begin = (home: string) => {
+    const kitchen = openKitchen(join(folder, home, 'omsel.sqlite'))
+    beginHousehold(kitchen, { ...FIRST_KITCHEN, settings: { ...FIRST_KITCHEN.settings, name: home } })
+    kitchen.db.close()
+  }
+  begin('here')
+  begin('there')
+  const file = join(folder, 'house.json')
+  expect(at('nowhere', ['export', file]).status).toBe(2)
+  expect(at('here', ['export', file]).status).toBe(0)
+  // What is there is not written over.
+  expect(JSON.parse(at('here', ['export', file]).stderr).errors[0].message).toContain('exists')
+  const looked = at('there', ['import', file])
+  expect(JSON.parse(looked.stdout).changes.find((c: { group: string }) => c.group === 'settings').differing).toMatchObject([{ name: 'there', fields: expect.arrayContaining(['name']) as string[] }])
+  expect(at('there', ['import', file, '--sideways']).stderr).toContain('knows no --sideways')
+  expect(at('there', ['export']).stdout).toContain('"name":"there"')
+  expect(JSON.parse(at('there', ['import', file, '--as-new']).stdout)).toHaveProperty('aside')
+  const moment = (text: string) => text.replace(/"exported_at": "[^"]*"/, '')
+  expect(moment(at('there', ['export']).stdout)).toBe(moment(readFileSync(file, 'utf8')))
+  writeFileSync(file, '{"format":')
+  expect(JSON.parse(at('there', ['import', file, '--merge']).stderr).errors[0].message).toContain('no JSON')
 })

@@ -16,7 +16,6 @@ import { depthOf, readBundle } from '#server/transfer/bundle-in'
 import { bundleSchema, bundleText, rowsOf, tablesOf } from '#server/transfer/bundle-out'
 import { seedDemo } from './seed'
 
-jest.setTimeout(60_000)
 const NOW = Date.UTC(2026, 2, 5, 16, 40)
 const folders: string[] = []
 afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true })))

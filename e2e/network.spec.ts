@@ -104,6 +104,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     // From the network nobody says who may come in.
     expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=code' })).status).toBe(403)
     expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: new URLSearchParams({ intent: 'set-passphrase', passphrase: 'mine from now on', again: 'mine from now on' }).toString() })).status).toBe(403)
+    expect((await ask('/devices', { method: 'POST', headers: { Cookie, 'X-Omsel-Door': 'own' }, body: 'intent=code' })).status).toBe(403)
     // A way on that leads out of the house is none.
     expect((await ask(`/enter?to=${encodeURIComponent('//evil.example')}`, { headers: { Cookie } })).headers.location).toBe('/')
 

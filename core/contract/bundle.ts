@@ -33,6 +33,8 @@ const text = (most: number, least = 0) =>
     v.maxLength(most, (issue) => `may have ${most} characters at most, got ${issue.input.length}`),
   )
 const id = v.pipe(text(64, 1), v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`))
+/** What a device called a press at a supper: any word. */
+const pressId = text(80, 1)
 /** Names of grains as they are kept: varieties with their shares. */
 const key = text(400)
 const named = text(HOUSE_LIMITS.name, 1)
@@ -200,7 +202,7 @@ export const BUNDLE_TABLES = {
   },
   supper_event: {
     group: 'suppers', key: ['id'], order: 'at_ms, received_ms, id', record: true, of: { table: 'supper', column: 'supper_id' }, names: { supper_id: 'supper', cook_id: 'cook' },
-    row: row({ id, supper_id: id, kind: oneOf(['begin', 'done', 'late', 'hand', 'take-back']), identity: text(200), dish_id: none(text(64)), task_id: none(text(64)), resource: none(text(64)), cook_id: none(id), amount: none(number([0, 1e6])), target: none(id), at_ms: moment, received_ms: moment }),
+    row: row({ id: pressId, supper_id: id, kind: oneOf(['begin', 'done', 'late', 'hand', 'take-back']), identity: text(200), dish_id: none(text(80)), task_id: none(text(80)), resource: none(text(64)), cook_id: none(id), amount: none(number([0, 1e6])), target: none(pressId), at_ms: moment, received_ms: moment }),
   },
   trial: {
     group: 'trials', key: ['id'], json: ['cups'], record: true,

@@ -1,6 +1,7 @@
 import { toJsonSchema } from '@valibot/to-json-schema'
 import type * as v from 'valibot'
 import { PlanRequestSchema } from '#core/contract/plan-request'
+import { PlanSchema } from '#core/contract/plan-result'
 import { ScheduleSchema } from '#core/contract/schedule'
 import { MoreSchema } from '#core/contract/simulate'
 
@@ -23,11 +24,11 @@ const wrong = (description: string) => ({ description, ...json(ref('Errors')) })
 const EXAMPLE = { grains: [{ variety: 'short-white' }], amount: { basis: 'servings', value: 5 }, vessel: 'heavy-3.5', heat: 'gas-large', elevation_m: 1120 }
 const SUPPER = { serve_at: '2026-03-05T19:00:00+01:00', burners: [{ id: 'big', heat: 'gas-large' }], dishes: [{ id: 'rice', ...EXAMPLE }, { id: 'soup', tasks: [{ id: 'simmer', title: 'Simmer', minutes: 20, needs: 'none' }] }] }
 
-const asked = (summary: string, request: string, answer: string, example: unknown) => ({
+const asked = (summary: string, request: string, answer: string, example: unknown, result: Json = { type: 'object' }) => ({
   post: {
     summary,
     requestBody: { required: true, ...json(ref(request), example) },
-    responses: { 200: { description: answer, ...json({ type: 'object' }) }, 400: wrong('the body is not JSON'), 413: { description: 'the body is over a million bytes' }, 422: wrong('the request cannot be read: every field that is wrong, with its limit and its value') },
+    responses: { 200: { description: answer, ...json(result) }, 400: wrong('the body is not JSON'), 413: { description: 'the body is over a million bytes' }, 422: wrong('the request cannot be read: every field that is wrong, with its limit and its value') },
   },
 })
 
@@ -45,13 +46,13 @@ export function openApi(): Json {
     info: { title: 'Omsel', version: '1', description: 'Plans, dry runs and suppers of plain rice and other whole grains. Only malformed input is an error; an unwise pot comes back as a full plan with a caution. Units stand in the names.', license: { name: 'MIT', identifier: 'MIT' } },
     servers: [{ url: '/api/v1' }],
     paths: {
-      '/plan': asked('What a pot needs: water, gauges, stages, cautions', 'PlanRequest', 'the plan', EXAMPLE),
+      '/plan': asked('What a pot needs: water, gauges, stages, cautions', 'PlanRequest', 'the plan', EXAMPLE, ref('Plan')),
       '/simulate': asked('The same pot cooked without food: curves, a verdict, and chances over many kitchens', 'SimulateRequest', 'the cooked pot', { ...EXAMPLE, runs: 50 }),
       '/schedule': asked('Several dishes on the burners, appliances and hands there are, all ready at one hour', 'ScheduleRequest', 'the timetable, or what is in its way', SUPPER),
       '/notebook': seen('Cooks that are over, newest first', { total: { type: 'integer' }, cooks: { type: 'array', items: { type: 'object' } } }, [whole('limit', 1, 200, 40), whole('offset', 0, 1_000_000, 0), { name: 'text', in: 'query', schema: { type: 'string', maxLength: 80 } }]),
       '/kept': seen('What is cooling, in the fridge and in the freezer', { kept: { type: 'array', items: { type: 'object' } } }),
     },
-    components: { schemas: { PlanRequest: schemaOf(PlanRequestSchema), SimulateRequest: { allOf: [ref('PlanRequest'), schemaOf(MoreSchema)] }, ScheduleRequest: schemaOf(ScheduleSchema), Errors: ERRORS } },
+    components: { schemas: { Plan: schemaOf(PlanSchema), PlanRequest: schemaOf(PlanRequestSchema), SimulateRequest: { allOf: [ref('PlanRequest'), schemaOf(MoreSchema)] }, ScheduleRequest: schemaOf(ScheduleSchema), Errors: ERRORS } },
   }
   return made
 }
