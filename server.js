@@ -12,11 +12,8 @@ const LARGEST_BODY = 1_000_000 // bytes
 const LARGEST_PHOTO_BODY = 13_000_000 // a picture of 12 MB, and what a form wraps around it
 const LARGEST_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is brought in
 const FINISH_MS = 10_000 // how long a request may still take when the server is asked to end
-const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost'])
 const port = Number(process.env.PORT ?? 4870)
 const host = process.env.HOST ?? '127.0.0.1'
-// On this machine the house is open as it is; on the network it has a door of its own, beside.
-const onNetwork = !LOOPBACK.has(host)
 const networkPort = Number(process.env.NETWORK_PORT ?? port + 1)
 
 /** Forms of other sites may not act here. Programs that are no browser send no origin.
@@ -32,7 +29,9 @@ const fromHere = (request) => {
 }
 
 const build = await import(BUILD)
-const { failed, gate, isReady, log, logged, openDoor } = build.entry.module
+const { failed, gate, isLoopback, isReady, log, logged, openDoor } = build.entry.module
+// On this machine the house is open as it is; on the network it has a door of its own, beside.
+const onNetwork = !isLoopback(host)
 // The worker bears the build it belongs to, so that another build is another worker.
 const VERSION = createHash('sha256').update(readFileSync('build/server/index.js')).digest('hex').slice(0, 12)
 const WORKER = readFileSync('build/client/sw.js', 'utf8').replace('__VERSION__', VERSION)

@@ -1,6 +1,6 @@
 import { UnstyledButton } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
-import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { Suspense, useEffect, useId, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import classes from './aside.module.css'
 
@@ -13,22 +13,19 @@ interface AsideProps {
   pressed?: boolean
   /** px */
   width: number
-  /** There is something to do in it: the focus goes in. */
-  enter?: boolean
-  /** Somebody is about to press: what it takes can be fetched. */
-  onWanted?: () => void
-  /** Its look. */
-  inside?: string
+  /** There is something to do in it, which is a piece of the program of its own: fetched when a hand comes near, and then the focus goes in. */
+  piece?: () => Promise<unknown>
   children: () => ReactNode
 }
 
 /** Something said or chosen beside the key that opens it. It is the browser's own popover: it closes at Esc or a press elsewhere, and gives the focus back. */
-export function Aside({ word, label, className, pressed, width, enter = false, onWanted, inside, children }: AsideProps) {
+export function Aside({ word, label, className, pressed, width, piece, children }: AsideProps) {
   const id = useId()
   const key = useRef<HTMLButtonElement>(null)
   const box = useRef<HTMLDivElement>(null)
   const [open, setOpen] = useState(false)
   const mounted = useMounted()
+  const near = piece && (() => void piece())
   useEffect(() => {
     if (!open) return
     const put = () => place(key.current, box.current)
@@ -45,17 +42,21 @@ export function Aside({ word, label, className, pressed, width, enter = false, o
   }, [open])
   return (
     <>
-      <UnstyledButton ref={key} className={className} popoverTarget={id} aria-label={label} aria-pressed={pressed} aria-expanded={open} onPointerEnter={onWanted} onFocus={onWanted}>
+      <UnstyledButton ref={key} className={className} popoverTarget={id} aria-label={label} aria-pressed={pressed} aria-expanded={open} onPointerEnter={near} onFocus={near}>
         {word}
       </UnstyledButton>
       {/* Beside the page's own text, where it may hold whatever it likes. */}
       {mounted && createPortal(<div
-        ref={box} id={id} popover="auto" className={`${classes.aside} ${inside ?? ''}`} style={{ width }}
-        {...(enter ? { role: 'dialog', 'aria-label': label ?? (typeof word === 'string' ? word : undefined) } : {})}
+        ref={box} id={id} popover="auto" className={classes.aside} style={{ width }}
+        {...(piece ? { role: 'dialog', 'aria-label': label ?? (typeof word === 'string' ? word : undefined) } : {})}
         // What is in it stays until it is shut, so that the browser can give the focus back.
         onBeforeToggle={(event) => event.newState === 'open' && setOpen(true)} onToggle={(event) => event.newState === 'closed' && setOpen(false)}
       >
-        {open && children()}
+        {open && (piece ? (
+          <Suspense fallback="…">
+            <FocusIn>{children()}</FocusIn>
+          </Suspense>
+        ) : children())}
       </div>, document.body)}
     </>
   )
@@ -75,7 +76,7 @@ function place(key: HTMLElement | null, box: HTMLElement | null): void {
 }
 
 /** Takes the focus when it appears, which may be some time after the key was pressed. */
-export function FocusIn({ children }: { children: ReactNode }) {
+function FocusIn({ children }: { children: ReactNode }) {
   const here = useRef<HTMLDivElement>(null)
   useEffect(() => {
     const to = here.current?.querySelector<HTMLElement>('[data-autofocus]') ?? here.current?.querySelector<HTMLElement>('input:not([type=hidden]), button, select, textarea, a[href]')

@@ -22,6 +22,6 @@ export function addressesHere(): string[] {
 export function isOurs(host: string | undefined, network: boolean, names: readonly string[]): boolean {
   if (host === undefined) return false
   const name = host.toLowerCase().replace(/:\d+$/, '')
-  if (LOOPBACK.has(name) || names.includes(name)) return true
+  if (isLoopback(name) || names.includes(name)) return true
   return network && isIP(name.replace(/^\[|\]$/g, '')) > 0
 }

@@ -90,7 +90,8 @@ async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: W
   if (how === 'as-new' && kitchen.cooks.running().length > 0) return wrong('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
   const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
   const changes = () => (how === 'merge' ? mergePlan(kitchen.db, theirs.tables, theirs.choices) : { added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]), replaced: new Map<TableId, Row[]>() })
-  const photos = (changes().added.get('photo') ?? []).map((row) => ({ id: String(row.id), bytes: pictures.get(String(row.id))!, row }))
+  const coming = changes().added
+  const photos = (coming.get('photo') ?? []).map((row) => ({ id: String(row.id), bytes: pictures.get(String(row.id))!, row }))
   for (const { id, bytes: jpeg, row } of photos) {
     const meta = await sharp(jpeg, { limitInputPixels: LARGEST_SIDE_PX ** 2 }).metadata().catch(() => undefined)
     if (meta?.format !== 'jpeg' || meta.width !== row.width || meta.height !== row.height || jpeg.length !== row.bytes) return wrong(`pictures.${id}`, 'is not the picture that its photo speaks of')
@@ -98,7 +99,7 @@ async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: W
   const guest = guestHouse(theirs.tables)
   if (!guest.ok) return guest
   try {
-    const lines = await linesOf(kitchenIn(guest.value), (changes().added.get('cook') ?? []).map((row) => String(row.id)), signal)
+    const lines = await linesOf(kitchenIn(guest.value), (coming.get('cook') ?? []).map((row) => String(row.id)), signal)
     const aside = how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
     // Pictures first: a row never points at one that is not there. What is refused leaves none behind.
     const written = photos.map(({ id, bytes: jpeg }) => keepPicture(file, id, jpeg))

@@ -1,5 +1,5 @@
 import type { FieldError } from '#core/contract/fields'
-import { readEnvelope, TABLE_IDS, tableSpec, wrongRows, type Bundle, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { BUNDLE_TABLES, readEnvelope, TABLE_IDS, tableSpec, wrongRows, type Bundle, type Row, type TableId, type Tables } from '#core/contract/bundle'
 import { BUNDLE_LIMITS } from '#core/contract/bundle-names'
 import type { Read } from '#core/contract/plan-request'
 import { bringUp, migrationCount, openDatabase, type Db } from '../database/open'
@@ -56,7 +56,10 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
   if (!read.ok) return read
   const { version, holds, exported_at, pictures } = read.value
   if (version > migrationCount()) return refuse(`the file is of version ${version}, newer than the ${migrationCount()} this program knows: bring this house up to date first`)
-  const tables = version === migrationCount() ? known(read.value.tables as Tables) : upgraded(read.value.tables as Tables, version)
+  const strange = Object.keys(read.value.tables).find((table) => !Object.hasOwn(BUNDLE_TABLES, table))
+  if (strange !== undefined) return refuse(`tables.${strange.slice(0, 60)} is not known here`)
+  const carried = read.value.tables as Tables
+  const tables = version === migrationCount() ? { ok: true as const, value: carried } : upgraded(carried, version)
   if (!tables.ok) return tables
   const errors = wrongRows(tables.value)
   if (errors.length > 0) return { ok: false, errors }
@@ -67,16 +70,8 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
   return { ok: true, value: { holds, exportedAt: exported_at, version, tables: sound.value, pictures: new Map(Object.entries(pictures ?? {}).map(([id, base64]) => [id, Buffer.from(base64, 'base64')])) } }
 }
 
-function known(tables: Tables): Read<Tables> {
-  const strange = Object.keys(tables).find((table) => !Object.hasOwn(tableOrder, table))
-  return strange === undefined ? { ok: true, value: tables } : refuse(`tables.${strange.slice(0, 60)} is not known here`)
-}
-const tableOrder = Object.fromEntries(TABLE_IDS.map((table, i) => [table, i]))
-
 /** Writes rows into tables of their own version, and lets the database itself change them, as it changed the house that stayed. */
 function upgraded(tables: Tables, version: number): Read<Tables> {
-  const checked = known(tables)
-  if (!checked.ok) return checked
   const db = openDatabase(':memory:', version)
   try {
     db.pragma('foreign_keys = OFF')

@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core'
-import { lazy, Suspense } from 'react'
+import { lazy } from 'react'
 import { Link } from 'react-router'
 import type { Settings } from '#core/contract/kitchen'
 import type { Correction } from '#core/learn/beliefs'
@@ -10,7 +10,7 @@ import type { PourContext } from '#core/vessel/pour-gauges'
 import type { MeasureRow } from '#server/database/equipment'
 import type { PourMarkRow } from '#server/database/shelf'
 import { dayWord } from '../../time/clock-hour'
-import { Aside, FocusIn } from '../../shell/aside'
+import { Aside } from '../../shell/aside'
 import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from './gauges'
 import type { SlackWords } from './slack-words'
 import { WaterBeam } from './water-beam'
@@ -138,14 +138,8 @@ const Poured = lazy(loadPoured)
 function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
   return (
     <div className={classes.told}>
-      <Aside word="I poured …" className="link" width={344} enter onWanted={() => void loadPoured()}>
-        {() => (
-          <Suspense fallback="…">
-            <FocusIn>
-              <Poured at={at} onPoured={onPoured} />
-            </FocusIn>
-          </Suspense>
-        )}
+      <Aside word="I poured …" className="link" width={344} piece={loadPoured}>
+        {() => <Poured at={at} onPoured={onPoured} />}
       </Aside>
       <UnstyledButton className="link" onClick={onKeep} title="Keep this water for this grain in this pot">
         Keep as my mark

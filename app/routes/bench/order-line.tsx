@@ -5,7 +5,7 @@ import type { MethodId } from '#core/method/index'
 import { heatOfState, methodOfState, vesselOfState, type BenchState } from './bench-state'
 import type { PanelProps } from './panels/panel-props'
 import type { PanelId } from './panels/panels'
-import { Aside, FocusIn } from '../../shell/aside'
+import { Aside } from '../../shell/aside'
 import { amountWord, grainWord, LID_WORDS, METHOD_WORDS, PURPOSE_WORDS, RELEASE_WORDS, TOASTS } from './words'
 import classes from './order-line.module.css'
 
@@ -62,14 +62,8 @@ function heatWord({ lidUntilBoil, release, toasted }: BenchState, method: Method
 
 function OrderPart({ word, label, id, ...panel }: Part & PanelProps) {
   return (
-    <Aside word={word} label={`${label}: ${word}`} className={classes.part!} width={360} enter onWanted={() => void loadPanel()}>
-      {() => (
-        <Suspense fallback="…">
-          <FocusIn>
-            <Panel id={id} {...panel} />
-          </FocusIn>
-        </Suspense>
-      )}
+    <Aside word={word} label={`${label}: ${word}`} className={classes.part!} width={360} piece={loadPanel}>
+      {() => <Panel id={id} {...panel} />}
     </Aside>
   )
 }

@@ -1,11 +1,11 @@
 import { UnstyledButton } from '@mantine/core'
-import { lazy, Suspense } from 'react'
+import { lazy } from 'react'
 import { inSpoons } from '#core/finish/dressing'
 import type { Plan } from '#core/plan/result'
 import { CRYSTALS, teaspoonsOf, type CrystalId } from '#core/season/salt'
 import { inScoops } from '#core/quantity/fractions'
 import type { BenchState } from './bench-state'
-import { Aside, FocusIn } from '../../shell/aside'
+import { Aside } from '../../shell/aside'
 import classes from './before.module.css'
 
 const loadCompany = () => import('./company')
@@ -42,14 +42,8 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
             {word}
           </UnstyledButton>
         ))}
-        <Aside word="more …" className="chip" pressed={state.addIns.length > 0 || state.stock > 0} width={320} enter onWanted={() => void loadCompany()}>
-          {() => (
-            <Suspense fallback="…">
-              <FocusIn>
-                <Company state={state} change={change} />
-              </FocusIn>
-            </Suspense>
-          )}
+        <Aside word="more …" className="chip" pressed={state.addIns.length > 0 || state.stock > 0} width={320} piece={loadCompany}>
+          {() => <Company state={state} change={change} />}
         </Aside>
       </div>
       {said.length > 0 && <p className={classes.hint}>{said.join(', ')}</p>}

@@ -7,9 +7,11 @@ import { nowMs } from '#server/clock'
 import { bringIn, lookAt, SIDE_BY_SIDE, WAYS_IN, type CarryChoices } from '#server/kitchen/carry-keeps'
 import { databaseFile, kitchen } from '#server/kitchen/kitchen'
 import { copiesIn } from '#server/backup/daily'
+import { Complaints } from '../../forms/complaints'
 import { formOf } from '../../forms/form-of'
 import { Preview } from './preview'
 import type { Route } from './+types/carry'
+import sheets from '../../shell/sheets.module.css'
 import classes from './carry.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Take along and bring in · Omsel' }]
@@ -68,12 +70,12 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
   }
   const whole = current?.holds === 'household'
   return (
-    <main className={classes.carry}>
-      <p className={classes.back}>
+    <main className={sheets.page}>
+      <p className={sheets.back}>
         <Link to="/settings">Settings</Link>
       </p>
       <h1 className="figure">Take along and bring in</h1>
-      <section className={`${classes.sheet} basin`} aria-labelledby="take">
+      <section className={`${sheets.sheet} basin`} aria-labelledby="take">
         <h2 className="figure" id="take">Take along</h2>
         <p>Everything this house knows in one file, for another machine, for safe keeping, or to be read by a program of your own.</p>
         <div className={classes.row}>
@@ -97,7 +99,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
           What a file may hold is written down in <a href="/household.schema.json">its schema</a>. A copy is made by itself every day beside the household; {loaderData.copies === 0 ? 'there is none yet' : loaderData.copies === 1 ? 'there is one' : `there are ${loaderData.copies}`}.
         </p>
       </section>
-      <section className={`${classes.sheet} basin`} aria-labelledby="bring">
+      <section className={`${sheets.sheet} basin`} aria-labelledby="bring">
         <h2 className="figure" id="bring">Bring in</h2>
         <Form method="post" encType="multipart/form-data" ref={formRef} onSubmit={(event) => { event.preventDefault(); send(current ? 'bring' : 'look') }}>
           <FileInput
@@ -108,14 +110,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
               setPickedAt((n) => n + 1)
             }}
           />
-          {errors.length > 0 && !busy && (
-            <ul role="alert" className={classes.errors}>
-              {errors.slice(0, 8).map((e, i) => (
-                <li key={i}>{e.message}</li>
-              ))}
-              {errors.length > 8 && <li>and {errors.length - 8} more</li>}
-            </ul>
-          )}
+          <Complaints of={busy ? [] : errors.map((e) => e.message)} className={classes.errors!} />
           {current && (
             <>
               {whole && (

@@ -14,6 +14,7 @@ import { errorAt } from '../../forms/errors'
 import { formOf } from '../../forms/form-of'
 import { dayWord } from '../../time/clock-hour'
 import type { Route } from './+types/devices'
+import sheets from '../../shell/sheets.module.css'
 import classes from './devices.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Other devices · Omsel' }]
@@ -60,13 +61,13 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const code = actionData && 'code' in actionData ? actionData.code : undefined
   return (
-    <main className={classes.devices}>
-      <p className={classes.back}>
+    <main className={sheets.page}>
+      <p className={sheets.back}>
         <Link to="/settings">Settings</Link>
       </p>
       <h1 className="figure">Other devices</h1>
       {!here && (
-        <section className={`${classes.sheet} basin`}>
+        <section className={`${sheets.sheet} basin`}>
           <p>This device was let in. It stays so until it is sent away, or has not been here for {limits.days} days.</p>
           <Form method="post">
             <Button type="submit" name="intent" value="leave" variant="default" loading={busy}>
@@ -80,13 +81,13 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
           {refused?.errors.filter((e) => e.path === 'intent' || e.path === 'session').map((e) => (
             <p key={e.message} role="alert">{e.message}</p>
           ))}
-          <section className={`${classes.sheet} basin`} aria-labelledby="phone">
+          <section className={`${sheets.sheet} basin`} aria-labelledby="phone">
             <h2 className="figure" id="phone">A phone by the stove</h2>
             {network ? (
               <>
                 {code === undefined ? (
                   <>
-                    <p>The house is open at {network.addresses.map((at, i) => <span key={at}>{i > 0 ? ', ' : ''}<code>{at}</code></span>)}. A code lets one device in, for {limits.minutes} minutes, without the passphrase.</p>
+                    <p>The house is open at {network.addresses.map((at, i) => <span key={at}>{i > 0 ? ', ' : ''}<code className={classes.address}>{at}</code></span>)}. A code lets one device in, for {limits.minutes} minutes, without the passphrase.</p>
                     <Form method="post">
                       <Button type="submit" name="intent" value="code" loading={busy}>
                         Show a code
@@ -100,7 +101,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
                       <p>Point the phone’s camera here. It is good for one device and {limits.minutes} minutes.</p>
                       {network.addresses.length > 1 && (
                         <p>
-                          Not found? <button type="button" className={classes.other} onClick={() => setAddress((address + 1) % network.addresses.length)}>Try another address</button>; this is <code>{network.addresses[address]!}</code>.
+                          Not found? <button type="button" className={classes.other} onClick={() => setAddress((address + 1) % network.addresses.length)}>Try another address</button>; this is <code className={classes.address}>{network.addresses[address]!}</code>.
                         </p>
                       )}
                       <p className="quiet small">The phone will say that it does not know who vouches for this house. <a href="#trust">What that means</a></p>
@@ -110,11 +111,11 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
               </>
             ) : (
               <p>
-                Only this machine is at home here. To open the house to the network, {hasPassphrase ? '' : 'set a passphrase below, then '}start it with <code>HOST=0.0.0.0 npm start</code>; its pages are then found over HTTPS as well, by whoever has the passphrase.
+                Only this machine is at home here. To open the house to the network, {hasPassphrase ? '' : 'set a passphrase below, then '}start it with <code className={classes.address}>HOST=0.0.0.0 npm start</code>; its pages are then found over HTTPS as well, by whoever has the passphrase.
               </p>
             )}
           </section>
-          <section className={`${classes.sheet} basin`} aria-labelledby="passphrase">
+          <section className={`${sheets.sheet} basin`} aria-labelledby="passphrase">
             <h2 className="figure" id="passphrase">The passphrase</h2>
             <p>{hasPassphrase ? 'There is one. Another one sends every device away until it knows the new one.' : 'None is set. A few words in a row are good, and easy to say across a kitchen.'}</p>
             <Form method="post" key={actionData && 'set' in actionData ? 'set' : 'form'}>
@@ -129,7 +130,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
               <p role="status" className="quiet">{actionData && 'set' in actionData && !busy ? 'It is set.' : ''}</p>
             </Form>
           </section>
-          <section className={`${classes.sheet} basin`} aria-labelledby="inside">
+          <section className={`${sheets.sheet} basin`} aria-labelledby="inside">
             <h2 className="figure" id="inside">Who is in</h2>
             {sessions.length === 0 ? (
               <p className="quiet">Nobody but this machine.</p>
@@ -152,11 +153,11 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
             )}
           </section>
           {network && (
-            <section className={`${classes.sheet} basin`} aria-labelledby="trust">
+            <section className={`${sheets.sheet} basin`} aria-labelledby="trust">
               <h2 className="figure" id="trust">Trusting this house</h2>
               <p>The line to the phone is encrypted with a certificate that this machine made for itself. No one outside vouches for it, so a browser warns once. You may go on past the warning at home, or have the phone trust the house for good:</p>
               <ol>
-                <li>On the phone, open <code>{network.addresses[0]!}/authority.pem</code> and keep the file it offers.</li>
+                <li>On the phone, open <code className={classes.address}>{network.addresses[0]!}/authority.pem</code> and keep the file it offers.</li>
                 <li>Where the phone’s settings speak of profiles: install the one that was downloaded, then switch it on under General, About, Certificate Trust Settings. Where they speak of certificates: Security, Install a certificate, CA certificate, and choose the file.</li>
                 <li>Before you switch it on, compare its SHA-256 fingerprint with this one:</li>
               </ol>

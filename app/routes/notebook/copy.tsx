@@ -6,6 +6,7 @@ import { columnCalled, COPIED_COLUMNS, MOST_COPIED, readCopied, type CopiedColum
 import { nowMs } from '#server/clock'
 import { copiedHouse, copyCooks } from '#server/kitchen/copy-cooks'
 import { kitchen } from '#server/kitchen/kitchen'
+import { Complaints } from '../../forms/complaints'
 import { formOf } from '../../forms/form-of'
 import type { Route } from './+types/copy'
 import classes from './notebook.module.css'
@@ -137,14 +138,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
           </Table.Tbody>
         </Table>
       </div>
-      {errors.length > 0 && (
-        <ul role="alert">
-          {errors.slice(0, 8).map((e, i) => (
-            <li key={i}>{e.row > 0 ? `Row ${e.row}: ` : ''}{e.message}.</li>
-          ))}
-          {errors.length > 8 && <li>and {errors.length - 8} more</li>}
-        </ul>
-      )}
+      <Complaints of={errors.map((e) => `${e.row > 0 ? `Row ${e.row}: ` : ''}${e.message}.`)} />
       <p>
         <Button variant="default" onClick={() => setRows([...rows, heading ? heading.map(() => '') : blank()])} disabled={rows.length >= MOST_COPIED}>
           One more row
