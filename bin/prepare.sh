@@ -12,7 +12,7 @@ installed() {
 built() {
   local newer=x
   if [ -f build/server/index.js ]; then
-    newer=$(find app core server public docs/model.md docs/plots package-lock.json vite.config.ts react-router.config.ts postcss.config.cjs -newer build/server/index.js -type f -print -quit)
+    newer=$(find app core server public docs/model.md docs/plots package-lock.json vite.config.ts react-router.config.ts -newer build/server/index.js -type f -print -quit)
   fi
   [ -z "$newer" ] || npm run build
 }

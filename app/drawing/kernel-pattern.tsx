@@ -7,7 +7,7 @@ import classes from './kernel.module.css'
 const TILE = 60
 
 /** Which of the grain hues a variety wears. */
-export const hueOf = (variety: Variety): string =>
+const hueOf = (variety: Variety): string =>
   variety.id === 'black' || variety.id === 'wild'
     ? 'dark'
     : variety.id === 'red'

@@ -3,7 +3,7 @@ import { useId, type CSSProperties, type PointerEvent } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import { millilitres, millimetres } from '#core/quantity/units'
-import { levelOf, diameterAt, volumeAt } from '#core/vessel/shape'
+import { levelOf, diameterAt } from '#core/vessel/shape'
 import type { Vessel } from '#core/vessel/vessel'
 import { KernelPattern } from './kernel-pattern'
 import { spreadLabels } from './spread-labels'
@@ -235,10 +235,6 @@ function Falling({ variety: { kernel }, half, from, to }: { variety: Variety; ha
     </g>
   )
 }
-
-/** The surface a pour would reach. */
-export const surfaceLevel = (vessel: Vessel, fillLineMl: number): number => levelOf(vessel, millilitres(Math.max(0, fillLineMl)))
-export const volumeTo = (vessel: Vessel, level: number): number => volumeAt(vessel, millimetres(level))
 
 /** A handle on the surface, 44 px however large the pot. */
 const HANDLE_PX = 44

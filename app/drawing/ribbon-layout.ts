@@ -16,7 +16,7 @@ export interface RibbonPiece {
 }
 
 /** A stretch of waiting longer than this is folded, and drawn as long as this, minutes. */
-export const LONGEST_DRAWN = 45
+const LONGEST_DRAWN = 45
 const FOLDED_MINUTES = 24
 /** No stretch is drawn shorter than this, minutes, or nobody could read or press it. */
 const SHORTEST_DRAWN = 2

@@ -44,7 +44,7 @@ const LETTER_PX = 7.4
 /** Under way, so much of what is past stays in sight, minutes. */
 const PAST_MIN = 20
 /** Ribbons move by so much, minutes. */
-export const STEP_MIN = 5
+const STEP_MIN = 5
 
 /** A letter stands for a dish wherever its name has no room. */
 export const dishLetter = (i: number): string => String.fromCharCode(65 + i)

@@ -50,7 +50,7 @@ export function sideOf(json: PlanRequestJson): Side {
 }
 
 /** What a plan's stages draw, W·h: what reaches the pot over the source's efficiency. A vessel held by its thermostat draws what it loses. */
-export function energyOf({ source, vessel, kitchenC, elevationM, pressure, method }: PlanRequest, plan: Plan): number {
+function energyOf({ source, vessel, kitchenC, elevationM, pressure, method }: PlanRequest, plan: Plan): number {
   const gauge = { 'pressure-electric': { low: 40, high: 75 } } as const
   const held = method === 'pressure-electric' ? saturationTemperature(pascals(pressureAt(metres(elevationM)) + gauge[method][pressure] * 1000)) : boilingPointAt(metres(elevationM))
   return plan.stages.reduce((sum, stage) => {

@@ -221,7 +221,6 @@ export type TableId = keyof typeof BUNDLE_TABLES
 export const TABLE_IDS = Object.keys(BUNDLE_TABLES) as TableId[]
 export const tableSpec = (table: TableId): TableSpec => BUNDLE_TABLES[table]
 
-export type Cell = string | number | null | boolean | object
 export type Row = Readonly<Record<string, unknown>>
 /** Rows by table; a pack has some of them only. */
 export type Tables = Partial<Record<TableId, Row[]>>

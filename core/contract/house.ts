@@ -178,4 +178,3 @@ export const readMeasureForm = readerOf(MeasureForm)
 export const readProgrammeForm = readerOf(ProgrammeForm)
 export const readBagForm = readerOf(BagForm)
 export type VesselFormValue = v.InferOutput<typeof VesselForm>
-export type BagFormValue = v.InferOutput<typeof BagForm>

@@ -55,7 +55,6 @@ v.forward(
   ['amount'],
 ),
 v.forward(v.check(({ kind, remedy }) => (kind === 'remedy') === (remedy !== undefined), 'goes with the kind remedy, and only with it'), ['remedy']))
-export type Press = v.InferOutput<typeof PressSchema>
 
 /** Numbers as forms send them: text, a comma or a point for the decimals. Empty is not zero. */
 export const formNumber = v.pipe(
@@ -84,7 +83,6 @@ const JudgementSchema = v.object({
     v.maxLength(LONGEST_NOTE, (issue) => `must be at most ${LONGEST_NOTE} characters, got ${issue.input.length}`),
   ),
 })
-export type JudgementForm = v.InferOutput<typeof JudgementSchema>
 
 /** Limits of the household's own figures, for the form and for the check. */
 export const SETTINGS_LIMITS = Object.freeze({

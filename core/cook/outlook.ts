@@ -15,7 +15,7 @@ export interface Outlook {
   shortG: number
 }
 
-export const run = (pot: Pot, ahead: readonly Ahead[]): void => {
+const run = (pot: Pot, ahead: readonly Ahead[]): void => {
   for (const { phase, minutes } of ahead) runPhase(pot, { ...phase, until: { minutes } })
 }
 

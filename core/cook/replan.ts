@@ -25,7 +25,7 @@ export function seenIn(events: readonly CookEvent[]): Seen {
   }
 }
 
-export const isNothingSeen = ({ clarity, wetMassG, soakedMinutes }: Seen): boolean => clarity === null && wetMassG === null && soakedMinutes === null
+const isNothingSeen = ({ clarity, wetMassG, soakedMinutes }: Seen): boolean => clarity === null && wetMassG === null && soakedMinutes === null
 
 /** The request as it turned out. */
 export function requestSeen(request: PlanRequest, seen: Seen): PlanRequest {

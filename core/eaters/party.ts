@@ -26,11 +26,11 @@ export interface Party {
 export type ReadParty = { ok: true; value: Party } | { ok: false; message: string }
 
 /** A small eater, and a hungry one, in usual portions: half a plate, and one and a half. */
-export const APPETITES = { small: 0.5, hungry: 1.5 } as const
+const APPETITES = { small: 0.5, hungry: 1.5 } as const
 /** As the knob's own ends would be too far for one at a table of many. */
 const FIRM = 0.25
 const SOFT = 0.75
-export const MOST_HEADS = 200
+const MOST_HEADS = 200
 
 const APPETITE_WORDS: Record<string, number> = { small: APPETITES.small, child: APPETITES.small, children: APPETITES.small, hungry: APPETITES.hungry, hungries: APPETITES.hungry }
 const FIRM_WORDS: Record<string, number> = { firm: FIRM, soft: SOFT }

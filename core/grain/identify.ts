@@ -85,7 +85,7 @@ function remarksOn({ broken, chalky, other, lengths }: Handful): string[] {
 }
 
 /** How differently two grains cook: water, time and stickiness, each against what a cook would notice. */
-export function nearness(a: Variety, b: Variety): number {
+function nearness(a: Variety, b: Variety): number {
   const water = (a.uptake.standard - b.uptake.standard) / 0.3
   const time = Math.log(a.minutesAt100 / b.minutesAt100) / Math.log(1.5)
   const starch = (a.amylose - b.amylose) / 0.05

@@ -12,7 +12,7 @@ const OF_BOILED = 0.63
 
 /** What a grain holds when it is steamed, g/g; in steam there is no more to be had.
  *  @param moistened between steamings */
-export function steamedUptake({ steamedUptake: published, soakLimit, uptake }: Variety, moistened: boolean): Variety['uptake'] {
+function steamedUptake({ steamedUptake: published, soakLimit, uptake }: Variety, moistened: boolean): Variety['uptake'] {
   const share = (n: number) => n * OF_BOILED
   const { firm, standard, soft } = published ?? (moistened ? { firm: share(uptake.firm), standard: share(uptake.standard), soft: share(uptake.soft) } : {
     firm: soakLimit + OVER_SOAK.firm,

@@ -50,7 +50,7 @@ export interface KeptView {
 const HOUR = 3_600_000
 
 /** Events that still stand, oldest first. */
-export function standingKept(events: readonly KeptEvent[]): KeptEvent[] {
+function standingKept(events: readonly KeptEvent[]): KeptEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
 }

@@ -29,8 +29,6 @@ export interface KernelGiven {
 
 /** How far in from the surface neighbouring layers share moisture, as a share of the radius. */
 const OUTER_DEPTH = 1 / 8
-/** Starch swells late in gelatinisation: capacity follows its degree to this power, fitted. */
-export const SWELLING_POWER = 3.5
 /** Below the first uptake a shell is too dry to gelatinise; from the second it is wet enough. g/g */
 const DRIEST_TO_COOK = 0.08
 const WET_ENOUGH = 0.22
@@ -91,6 +89,7 @@ export function advanceKernel(
       alpha += (1 - alpha) * (k / (1 + k / 2 + (k * k) / 12))
       cooked[at + i] = alpha
     }
+    // α^3.5, fitted: starch swells late in gelatinisation.
     capacity[i] = soakLimit + gain * alpha * alpha * alpha * Math.sqrt(alpha)
   }
   // Thomas elimination from the centre outward, unknown: uptake over capacity.

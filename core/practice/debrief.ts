@@ -49,7 +49,7 @@ interface Without {
 }
 
 /** Everything that was done, each with the same doing less that one thing. The first heat is left alone: without it there is no pot. */
-export function deedsOf({ card, right, cardRequest, real }: Kitchen, doing: Doing, marks: Marks): Without[] {
+function deedsOf({ card, right, cardRequest, real }: Kitchen, doing: Doing, marks: Marks): Without[] {
   const deeds: Without[] = []
   const pour = Math.round(doing.pourG)
   const [asCard, asRight] = [Math.round(card.water.pour_g), Math.round(right.water.pour_g)]
@@ -170,7 +170,7 @@ function weightOf(a: Ending, b: Ending): number {
 const TURNS = 3
 const NOT_THE_REASON = 0.3
 
-export const glimpseAt = ({ glimpses }: Handled, atMin: number): Glimpse => glimpses.reduce((best, g) => (Math.abs(g.atMin - atMin) < Math.abs(best.atMin - atMin) ? g : best))
+const glimpseAt = ({ glimpses }: Handled, atMin: number): Glimpse => glimpses.reduce((best, g) => (Math.abs(g.atMin - atMin) < Math.abs(best.atMin - atMin) ? g : best))
 
 /** The minute at which it was decided: when it began to burn, when the water was gone too soon, or when the two pots were furthest apart. */
 function decidedAt(mine: Handled, ending: Ending, other: Handled | undefined): { min: number; says: string } {

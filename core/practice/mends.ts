@@ -31,7 +31,7 @@ const offAt = (doing: Doing): number => {
 }
 
 /** One thing each: more and less of what was done, by the smallest step first. What cannot be done in this pot is not in it. */
-export function mendsFor({ real, right, heldMinutes }: Kitchen, doing: Doing): Mend[] {
+function mendsFor({ real, right, heldMinutes }: Kitchen, doing: Doing): Mend[] {
   const { kind } = real.source
   const byHand = kind !== 'cooker' && kind !== 'pressure'
   const off = offAt(doing)

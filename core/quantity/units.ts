@@ -7,7 +7,6 @@ export type Millilitres = Quantity<'ml'>
 export type Millimetres = Quantity<'mm'>
 export type Metres = Quantity<'m'>
 export type Celsius = Quantity<'°C'>
-export type Watts = Quantity<'W'>
 export type Pascals = Quantity<'Pa'>
 
 export const grams = (n: number) => n as Grams
@@ -15,5 +14,4 @@ export const millilitres = (n: number) => n as Millilitres
 export const millimetres = (n: number) => n as Millimetres
 export const metres = (n: number) => n as Metres
 export const celsius = (n: number) => n as Celsius
-export const watts = (n: number) => n as Watts
 export const pascals = (n: number) => n as Pascals

@@ -53,7 +53,7 @@ export function soakVerdict(window: SoakWindow, minutes: number): SoakVerdict {
 }
 
 /** The same soak in the fridge: how long it takes to hold what so many minutes give at kitchen warmth. */
-export const FRIDGE_C = celsius(5)
+const FRIDGE_C = celsius(5)
 export function sameInFridge(variety: Variety, minutes: number, kitchen: Celsius): number {
   const given = { ...variety, most: variety.uptake.most }
   const wanted = soakCurve(given, kitchen, [minutes])[0]!

@@ -9,7 +9,7 @@ export interface Placement {
 }
 
 /** Nobody starts supper earlier than this, minutes. */
-export const HORIZON_MIN = 3 * 1440
+const HORIZON_MIN = 3 * 1440
 /** All of it one after another, and this much more, minutes. */
 const SLACK_MIN = 90
 const horizonFor = (order: readonly Block[], dishes: readonly Dish[], locks: ReadonlyMap<string, Lock> | undefined): number =>

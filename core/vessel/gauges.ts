@@ -4,7 +4,7 @@ import { millilitres, millimetres, type Grams, type Millilitres, type Millimetre
 import { levelOf, type Shape } from './shape'
 
 /** Packed cooked grain is denser than loose grain in a cup by this factor. */
-export const PACKED_IN_POT = 1.15
+const PACKED_IN_POT = 1.15
 
 export interface Filling {
   shape: Shape

@@ -12,7 +12,7 @@ export interface Ledger {
 }
 
 /** The pour that balances the other terms. */
-export const pourFor = (terms: Omit<Ledger, 'pour'>): number =>
+const pourFor = (terms: Omit<Ledger, 'pour'>): number =>
   terms.absorbed + terms.evaporated + terms.drainedOff + terms.leftInPot - terms.carriedIn
 
 /** What is missing from balance; 0 but for rounding. */

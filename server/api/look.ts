@@ -3,11 +3,11 @@ import type { Kitchen } from '../kitchen/kitchen'
 import { refused, refusedFor, type Answer } from './ask'
 import { openApi } from './openapi'
 
-export const LOOK_LIMITS = Object.freeze({ limit: [1, 200], offset: [0, 1_000_000] } as const)
+const LOOK_LIMITS = Object.freeze({ limit: [1, 200], offset: [0, 1_000_000] } as const)
 const iso = (ms: number): string => new Date(ms).toISOString()
 
 /** What can be read over the HTTP API. */
-export const SIGHTS = ['notebook', 'kept', 'openapi.json'] as const
+const SIGHTS = ['notebook', 'kept', 'openapi.json'] as const
 
 /** Answers a look at what the household keeps.  @param search of the address */
 export function look(kitchen: Kitchen, sight: string, search: URLSearchParams, nowMs: number): Answer {

@@ -5,8 +5,7 @@ import { keyOf, putter } from './bundle-in'
 import { rowsOf } from './bundle-out'
 
 /** Of which house a row stays that both have and that differs. */
-export const CHOICES = ['ours', 'theirs'] as const
-export type Choice = (typeof CHOICES)[number]
+export type Choice = 'ours' | 'theirs'
 export type Choices = Partial<Record<GroupId, Choice>>
 
 /** One row that both houses have, and that is not the same in both. */

@@ -180,7 +180,7 @@ const grainsOf = ({ grain, others }: BenchState) => [{ variety: grain, share: 1 
 export const grainKeyOfState = (state: BenchState): string => grainKeyOf(grainsOf(state))
 
 /** What a plan of this bench leans on, by the names things are learned under. */
-export const learnsAs = (state: BenchState, house: House): PlanFor => {
+const learnsAs = (state: BenchState, house: House): PlanFor => {
   const vessel = vesselOfState(state, house)
   return { grainKey: grainKeyOfState(state), bagId: bagOfState(state, house)?.id ?? null, vesselId: vessel.id, heatId: vessel.own_rated_w === null ? heatOfState(state, house).id : `own ${vessel.id}` }
 }
@@ -214,7 +214,7 @@ function amountOf(state: BenchState, house: House): PlanRequestJson['amount'] {
 }
 
 /** What somebody at this table avoids. */
-export function avoidsOf({ who }: Pick<BenchState, 'who'>, house: Pick<House, 'eaters'>): AvoidedId[] {
+function avoidsOf({ who }: Pick<BenchState, 'who'>, house: Pick<House, 'eaters'>): AvoidedId[] {
   const party = who === null ? undefined : readParty(who, house.eaters)
   return party?.ok ? party.value.avoids : []
 }

@@ -1,4 +1,3 @@
-import { PURPOSE_TEXTURE } from '#core/contract/plan-request'
 import { blendOf } from '#core/grain/blend'
 import { textureOf } from '#core/grain/texture'
 import type { Plan } from '#core/plan/result'
@@ -26,9 +25,6 @@ export function heldAt(pourG: number, plan: Plan, state: BenchState): Pick<Bench
   const texture = textureOf(uptake, uptake.firm + share * (uptake.soft - uptake.firm))
   return { texture: Math.round(Math.min(1, Math.max(0, texture)) * 1000) / 1000, poured: null }
 }
-
-/** The texture a bench asks for, its own or its purpose's. */
-export const textureOfState = (state: BenchState): number => state.texture ?? PURPOSE_TEXTURE[state.purpose]
 
 /** What an own pour does, in a few words; nothing when the plan's own water is poured. */
 export function ownPourWords(plan: Plan, state: BenchState): string | undefined {

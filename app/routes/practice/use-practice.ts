@@ -16,7 +16,7 @@ export type Speed = (typeof SPEEDS)[number]
 const TICK_MS = 250
 const MINUTE = 60_000
 /** The made-up evening begins at five. */
-export const EVENING_MS = Date.UTC(2026, 2, 5, 17, 0)
+const EVENING_MS = Date.UTC(2026, 2, 5, 17, 0)
 
 interface Kept {
   events: CookEvent[]
