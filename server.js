@@ -12,6 +12,7 @@ const LARGEST_BODY = 1_000_000 // bytes
 const LARGEST_PHOTO_BODY = 13_000_000 // a picture of 12 MB, and what a form wraps around it
 const LARGEST_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is brought in
 const FINISH_MS = 10_000 // how long a request may still take when the server is asked to end
+const KEEP_MS = 65_000 // an idle line is kept for longer than callers keep it: who ends it first never cuts off a question
 const port = Number(process.env.PORT ?? 4870)
 const host = process.env.HOST ?? '127.0.0.1'
 const networkPort = Number(process.env.NETWORK_PORT ?? port + 1)
@@ -95,6 +96,7 @@ const servers = []
 /** @type {(server: http.Server | https.Server, at: number, on: string, says: string) => void} */
 const open = (server, at, on, says) => {
   servers.push(counted(server))
+  server.keepAliveTimeout = KEEP_MS
   server.on('error', (error) => {
     console.error(`Omsel cannot be at ${on}:${at}: ${error.message}`)
     process.exit(1)

@@ -10,7 +10,9 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/method/index'
 import { beginHousehold, FIRST_KITCHEN } from '../kitchen/begin-household'
 import { openKitchen, type Kitchen } from '../kitchen/kitchen'
-import { ask, askJson, QUESTIONS } from './ask'
+import { answer } from './answer'
+import { ask, QUESTIONS } from './ask'
+import { answerBeside, endThreads } from './beside'
 import { look } from './look'
 import { openApi } from './openapi'
 
@@ -30,11 +32,11 @@ describe('questions', () => {
     expect(ask('simulate', JSON.stringify(request)).body).toHaveProperty('verdict')
   })
 
-  test('asked twice, the answer is the same to the letter, and another question is never given it', () => {
+  test('asked twice, the answer is the same to the letter, and another question is never given it', async () => {
     const [rice, quinoa] = ['short-white', 'quinoa'].map((variety) => JSON.stringify({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 } })) as [string, string]
-    for (const [question, text] of [['plan', rice], ['plan', quinoa], ['simulate', rice], ['plan', rice], ['plan', '{'], ['plan', rice]] as const) {
+    for (const [question, text] of [['plan', rice], ['plan', quinoa], ['simulate', rice], ['plan', rice], ['simulate', rice], ['simulate', '{}'], ['plan', '{'], ['plan', rice]] as const) {
       const { status, body } = ask(question, text)
-      expect(askJson(question, text)).toEqual({ status, json: JSON.stringify(body) })
+      expect(await answer(question, text)).toEqual({ status, json: JSON.stringify(body) })
     }
   })
 
@@ -54,6 +56,35 @@ describe('questions', () => {
       }),
       { numRuns: 300 },
     )
+  })
+})
+
+describe('a question that takes long', () => {
+  const kitchens = (runs: number, seed = 1) => JSON.stringify({ grains: [{ variety: 'brown-long' }], amount: { basis: 'dry-mass', value: 300 }, runs, seed })
+  afterAll(endThreads)
+
+  test('is reckoned beside: whoever presses a key meanwhile is heard', async () => {
+    let heard = 0
+    const keys = setInterval(() => heard++, 1)
+    expect((await answerBeside('simulate', kitchens(2000))).status).toBe(200)
+    clearInterval(keys)
+    expect(heard).toBeGreaterThan(20)
+  })
+
+  test('ends when nobody waits for it any more, and the next is answered', async () => {
+    const gone = new AbortController()
+    const asked = answerBeside('simulate', kitchens(2000, 2), gone.signal)
+    setTimeout(() => gone.abort(), 100)
+    expect((await asked).status).toBe(408)
+    expect((await answerBeside('simulate', kitchens(2))).status).toBe(200)
+  })
+
+  test('waits its turn, up to a number of them; then it is refused in words', async () => {
+    const answers = await Promise.all(Array.from({ length: 40 }, (_, seed) => answerBeside('simulate', kitchens(20, seed))))
+    const statuses = answers.map((a) => a.status)
+    expect(new Set(statuses)).toEqual(new Set([200, 429]))
+    expect(statuses.filter((s) => s === 200).length).toBeGreaterThanOrEqual(16)
+    expect(answers.find((a) => a.status === 429)!.json).toContain('ask again in a moment')
   })
 })
 

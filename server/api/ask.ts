@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache'
 import type { FieldError } from '#core/contract/fields'
 import { planFrom } from '#core/contract/plan'
 import type { Read } from '#core/contract/plan-request'
@@ -29,18 +28,4 @@ export function ask(question: string, text: string): Answer {
   }
   const read = from(input)
   return read.ok ? { status: 200, body: read.value } : refused(422, read.errors)
-}
-
-/** The same question has the same answer: none of them knows the hour, the house or chance without a seed. Sizes in characters. */
-const kept = new LRUCache<string, string>({ maxSize: 16_000_000, maxEntrySize: 400_000, sizeCalculation: (json, asked) => json.length + asked.length })
-
-/** Answers as {@link ask} does, as it goes over the wire; what was asked before is not reckoned again. */
-export function askJson(question: string, text: string): { status: number; json: string } {
-  const asked = `${question} ${text}`
-  const known = kept.get(asked)
-  if (known !== undefined) return { status: 200, json: known }
-  const { status, body } = ask(question, text)
-  const json = JSON.stringify(body)
-  if (status === 200) kept.set(asked, json)
-  return { status, json }
 }

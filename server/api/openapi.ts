@@ -28,7 +28,7 @@ const asked = (summary: string, request: string, answer: string, example: unknow
   post: {
     summary,
     requestBody: { required: true, ...json(ref(request), example) },
-    responses: { 200: { description: answer, ...json(result) }, 400: wrong('the body is not JSON'), 413: { description: 'the body is over a million bytes' }, 422: wrong('the request cannot be read: every field that is wrong, with its limit and its value') },
+    responses: { 200: { description: answer, ...json(result) }, 400: wrong('the body is not JSON'), 413: { description: 'the body is over a million bytes' }, 422: wrong('the request cannot be read: every field that is wrong, with its limit and its value'), 429: wrong('too many long questions wait already') },
   },
 })
 

@@ -1,4 +1,5 @@
-import { askJson, QUESTIONS, refusedFor, type Answer } from '#server/api/ask'
+import { answer } from '#server/api/answer'
+import { QUESTIONS, refusedFor, type Answer } from '#server/api/ask'
 import { look } from '#server/api/look'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen/kitchen'
@@ -16,6 +17,6 @@ export function loader({ params, request }: Route.LoaderArgs) {
 /** Questions: plan, simulate, schedule. */
 export async function action({ params, request }: Route.ActionArgs) {
   if (request.method !== 'POST') return respond(refusedFor(405, `${request.method} is not known here`), { Allow: 'GET, POST' })
-  const { status, json } = askJson(params['*'], await request.text())
+  const { status, json } = await answer(params['*'], await request.text(), request.signal)
   return new Response(json, { status, headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' } })
 }
