@@ -92,5 +92,5 @@ test('another crowd and another pot say what they did, the last water stays in s
   await page.mouse.move(5, 5)
   await expect(page.getByRole('main')).not.toHaveAttribute('data-lit')
   // After some seconds the last change is no news.
-  await expect(pot.getByRole('status')).toHaveText('', { timeout: 12_000 })
+  await expect(pot.getByRole('status')).toHaveText('', { timeout: 20_000 })
 })

@@ -3,12 +3,15 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
+import { portBeside } from './ports'
+
+const OTHER = `http://127.0.0.1:${portBeside(6)}`
 
 test('a household is taken along, looked at in another house, added with what was chosen, and put in its place', async ({ page, baseURL }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-carry-e2e-'))
   writeFileSync(join(folder, 'clock'), '0')
-  const server = await serve('4879', join(folder, 'omsel.sqlite'), join(folder, 'clock'))
+  const server = await serve(portBeside(6), join(folder, 'omsel.sqlite'), join(folder, 'clock'))
   try {
     await open(page, '/carry')
     const coming = page.waitForEvent('download')
@@ -18,8 +21,8 @@ test('a household is taken along, looked at in another house, added with what wa
     const carried = join(folder, 'carried.json')
     await download.saveAs(carried)
 
-    await fetch('http://127.0.0.1:4879/welcome', { method: 'POST', redirect: 'manual', headers: { Origin: 'http://127.0.0.1:4879' }, body: new URLSearchParams({ intent: 'later' }) })
-    await open(page, 'http://127.0.0.1:4879/carry')
+    await fetch(`${OTHER}/welcome`, { method: 'POST', redirect: 'manual', headers: { Origin: OTHER }, body: new URLSearchParams({ intent: 'later' }) })
+    await open(page, `${OTHER}/carry`)
     const file = page.locator('input[type=file]')
     writeFileSync(join(folder, 'torn.json'), '{"format": "omsel.household", "tab')
     await file.setInputFiles(join(folder, 'torn.json'))
@@ -38,14 +41,14 @@ test('a household is taken along, looked at in another house, added with what wa
     await expect(page.getByRole('link', { name: /Brown short-grain/ }).first()).toBeVisible()
 
     // In its place: what the other house had, and nothing of what this one began with.
-    await open(page, 'http://127.0.0.1:4879/carry')
+    await open(page, `${OTHER}/carry`)
     await file.setInputFiles(carried)
     await page.getByRole('button', { name: 'Look at it first' }).click()
     await page.getByText('It stands in the place of this house').click()
     await page.getByRole('button', { name: 'Put it in the place of this house' }).click()
     await expect(page.getByText(/What was here lies in .*before-import/)).toBeVisible({ timeout: 30_000 })
     const strip = (text: string) => text.replace(/"exported_at": "[^"]*"/, '')
-    const [there, here] = await Promise.all(['http://127.0.0.1:4879', baseURL!].map((at) => fetch(`${at}/household.json`).then((r) => r.text())))
+    const [there, here] = await Promise.all([OTHER, baseURL!].map((at) => fetch(`${at}/household.json`).then((r) => r.text())))
     expect(strip(there!)).toBe(strip(here!))
   } finally {
     await kill(server)

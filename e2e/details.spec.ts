@@ -69,7 +69,7 @@ test('more eaters: kernels fall in, and the water before stays in sight as a lin
   await expect(pot.locator('path[class*=ghost]')).toHaveCount(1)
   await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/was \d+ g/)
   // After some seconds the old value is gone.
-  await expect(pot.locator('path[class*=ghost]')).toHaveCount(0, { timeout: 12_000 })
+  await expect(pot.locator('path[class*=ghost]')).toHaveCount(0, { timeout: 20_000 })
 })
 
 test('every large figure says why, with the surer terms under the firmer line', async ({ page, isMobile }) => {

@@ -4,14 +4,15 @@ import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../server/kitchen/begin-household'
 import { act, expect, open, test } from './kitchen'
 import { kill, serve } from './own-server'
+import { portBeside } from './ports'
 
 // A line that is cut is reported by the browser.
 test.use({ serviceWorkers: 'allow', expectedNoise: [/net::ERR_|Failed to fetch/] })
-const PORT = '4878'
+const PORT = portBeside(5)
 const address = `http://127.0.0.1:${PORT}`
 
 test('a stove is loaded again while the server is away, counts on from the right minute, keeps a press, and hands it over', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-installed-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   // A house whose server and device do not agree on the hour.

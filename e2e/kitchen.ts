@@ -1,11 +1,43 @@
-import { readFileSync, renameSync, writeFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { test as base, expect, type Page } from '@playwright/test'
+import { kill, serve } from './own-server'
+import { HOUSE_PORT } from './ports'
 
 export { expect }
 
-/** A page whose console stays silent. */
-export const test = base.extend<{ quiet: void; expectedNoise: RegExp[] }>({
+/** A Thursday in March, twenty to six in the evening, at Tarn Head. */
+const EVENING_MS = Date.UTC(2026, 2, 5, 16, 40)
+
+/** The demo household behind a built server. */
+interface House {
+  address: string
+  clock: string
+}
+let house: House | undefined
+
+/** A page of a demo household that this worker has to itself, and whose console stays silent. */
+export const test = base.extend<{ quiet: void; expectedNoise: RegExp[] }, { house: House }>({
+  house: [
+    async ({ browserName: _ }, use) => {
+      const folder = mkdtempSync(join(tmpdir(), 'omsel-e2e-'))
+      const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
+      writeFileSync(clock, String(EVENING_MS - Date.now()))
+      const env = { TZ: 'Europe/Berlin', OMSEL_NAMES: 'kitchen.test' }
+      const made = spawnSync('node', ['--import', 'tsx', 'demo/main.ts'], { env: { ...process.env, ...env, OMSEL_DATABASE: database, OMSEL_CLOCK_FILE: clock }, encoding: 'utf8' })
+      if (made.status !== 0) throw new Error(`no demo household: ${made.stderr}`)
+      const server = await serve(HOUSE_PORT, database, clock, env)
+      house = { address: `http://127.0.0.1:${HOUSE_PORT}`, clock }
+      await use(house)
+      await kill(server)
+      rmSync(folder, { recursive: true, force: true })
+    },
+    { scope: 'worker', auto: true, timeout: 120_000 },
+  ],
+  baseURL: async ({ house }, use) => use(house.address),
   expectedNoise: [[], { option: true }],
   quiet: [
     async ({ page, expectedNoise }, use) => {
@@ -25,7 +57,7 @@ export const test = base.extend<{ quiet: void; expectedNoise: RegExp[] }>({
 // And the test's own browser tells that it keeps the worker out, which is no word of the page's.
 const EXPECTED = [/Failed to load resource: the server responded with a status of 4\d\d/, /^Service Worker registration blocked by Playwright$/]
 
-const clockFile = () => process.env.E2E_CLOCK!
+const clockFile = () => house!.clock
 
 /** Lets time pass: the server's clock is set ahead, and a page that counts by that clock looks again. The browser's own clock runs as it does. */
 export async function letPass(page: Page, minutes: number): Promise<void> {

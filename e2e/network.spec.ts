@@ -7,10 +7,12 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
+import { portBeside } from './ports'
 
 const DAY_MS = 86_400_000
 const PHRASE = 'rice by the lake'
-const PORT = { laptop: 4880, phone: 4884 }
+// Each has the network's door one port up.
+const PORT = { laptop: portBeside(8), phone: portBeside(12) }
 interface Answer {
   status: number
   headers: http.IncomingHttpHeaders
@@ -25,7 +27,7 @@ async function networkHouse(port: number) {
   const env = { ...process.env, OMSEL_DATABASE: database, NODE_ENV: 'production' }
   const shut = spawnSync('node', ['server.js'], { env: { ...env, HOST: '0.0.0.0', PORT: String(port) }, encoding: 'utf8' })
   const set = spawnSync('bin/omsel', ['passphrase'], { env, input: `${PHRASE}\n`, encoding: 'utf8' })
-  const server = await serve(String(port), database, clock, { HOST: '0.0.0.0' })
+  const server = await serve(port, database, clock, { HOST: '0.0.0.0' })
   const ca = readFileSync(join(folder, 'tls/authority.pem'), 'utf8')
   const ask = (path: string, { network = true, method = 'GET', headers = {}, body }: { network?: boolean; method?: string; headers?: Record<string, string>; body?: string } = {}) =>
     new Promise<Answer>((resolve, reject) => {
@@ -47,7 +49,7 @@ async function networkHouse(port: number) {
 const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.split(';')[0]!
 
 test('the door: shut without a passphrase; names, posts, tries and cookies of strangers are refused; nothing of the house is seen outside', async () => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const { shut, set, ask, enter, laterBy, database, env, close } = await networkHouse(PORT.laptop)
   try {
     expect([shut.status, shut.stderr]).toEqual([2, expect.stringContaining('no passphrase yet')])
@@ -133,7 +135,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
 })
 
 test('a phone comes in by the code on the laptop, and is sent away again', async ({ page, browser }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const port = PORT.laptop + 2
   const { close } = await networkHouse(port)
   const phones = await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
@@ -178,7 +180,7 @@ test('a server that is asked to end finishes what is being written, and lets str
   const folder = mkdtempSync(join(tmpdir(), 'omsel-ending-'))
   writeFileSync(join(folder, 'clock'), '0')
   const [port, database] = [PORT.laptop + 6, join(folder, 'omsel.sqlite')]
-  const server = await serve(String(port), database, join(folder, 'clock'))
+  const server = await serve(port, database, join(folder, 'clock'))
   try {
     const stream = http.get({ port, host: '127.0.0.1', path: '/cooks/all/changes' })
     stream.on('error', () => undefined)
@@ -196,7 +198,7 @@ test('a server that is asked to end finishes what is being written, and lets str
     response.resume()
     expect(response.statusCode).toBeLessThan(400)
     expect(await gone).toEqual([0, null])
-    const again = await serve(String(port), database, join(folder, 'clock'))
+    const again = await serve(port, database, join(folder, 'clock'))
     expect(await fetch(`http://127.0.0.1:${port}/household.json?holds=pots`).then((r) => r.text())).toContain('grandmother’s ladle')
     await kill(again)
   } finally {

@@ -45,7 +45,7 @@ test('nothing of the bench is cut off, with what was learned and the slack of th
     await open(page, '/?grain=short-white&for=5&pot=clay&on=big-gas')
     const measure = page.getByRole('region', { name: 'Measure' })
     await expect(measure).toContainText('by estimate')
-    await expect(measure).toContainText(/slack − \d+ \+ \d+ g, in \d+ of 100 kitchens/, { timeout: 15_000 })
+    await expect(measure).toContainText(/slack − \d+ \+ \d+ g, in \d+ of 100 kitchens/, { timeout: 20_000 })
     for (const name of ['Measure', 'Before the heat'])
       expect(await page.getByRole('region', { name }).evaluate((part) => part.scrollHeight - part.clientHeight)).toBeLessThanOrEqual(0)
   }

@@ -5,15 +5,16 @@ import { FIRST_KITCHEN } from '../server/kitchen/begin-household'
 import { firstBench, requestOf } from '../app/routes/bench/bench-state'
 import { act, expect, open, test } from './kitchen'
 import { kill, serve } from './own-server'
+import { portBeside } from './ports'
 
-const PORT = '4874'
+const PORT = portBeside(1)
 const address = `http://127.0.0.1:${PORT}`
 
 // A line that is cut is reported by the browser.
 test.use({ expectedNoise: [/net::ERR_/] })
 
 test('a server killed in mid-cook comes back with the same stage and the right time left; presses made meanwhile are kept', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-kill-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   writeFileSync(clock, '0')

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { act, expect, letPass, lookAgain, open, serious, setAside, test } from './kitchen'
+import { HOUSE_PORT } from './ports'
 
 // A line that is cut is reported by the browser.
 // Over plain http a browser says of one header that it means nothing there.
@@ -115,10 +116,10 @@ test('two screens on one cook, one of them cut off: three presses are kept, and 
     await page.keyboard.press(key)
     await expect(page.getByRole('button', { name: new RegExp(`^Take back “${said}”`) })).toBeVisible()
   }
-  await expect(page.getByText('Counting here, 3 presses kept')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('Counting here, 3 presses kept')).toBeVisible({ timeout: 20_000 })
   await page.context().setOffline(false)
-  await expect(page.getByText(/presses kept/)).toHaveCount(0, { timeout: 15_000 })
-  await expect(other.getByRole('button', { name: /^Lid lifted \(2\)/ })).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText(/presses kept/)).toHaveCount(0, { timeout: 20_000 })
+  await expect(other.getByRole('button', { name: /^Lid lifted \(2\)/ })).toBeVisible({ timeout: 20_000 })
   const table = async (of: Page) => (await of.locator('b.figure').last().innerText()).trim()
   await expect.poll(() => table(other)).toBe(await table(page))
   await other.context().close()
@@ -163,9 +164,9 @@ test('a scale makes the pour live, and a device that is not trusted only propose
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(act(page)).toHaveText('Measure the grain')
-  await expect(page.getByText(/\d+ of 300 g on the scale/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText(/\d+ of 300 g on the scale/)).toBeVisible({ timeout: 20_000 })
   await letPass(page, 1)
-  await expect(page.getByRole('timer').filter({ hasText: /stop|\d g too much|3 g more/ })).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByRole('timer').filter({ hasText: /stop|\d g too much|3 g more/ })).toBeVisible({ timeout: 20_000 })
   await expect(advice(page)).toContainText('The scale says: the grain is measured out')
   await advice(page).getByRole('button', { name: 'Measured' }).click()
   await expect(act(page)).not.toHaveText('Measure the grain')
@@ -176,7 +177,7 @@ test('a scale makes the pour live, and a device that is not trusted only propose
 })
 
 test('from another machine over plain http: no lock, no notices, and yet it calls', async ({ page }) => {
-  const port = process.env.E2E_PORT!
+  const port = HOUSE_PORT
   await page.goto(`http://kitchen.test:${port}/settings`)
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false)

@@ -3,13 +3,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { act, expect, lookAgain, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
+import { portBeside } from './ports'
 
 test('a stranger’s first quarter of an hour: five things, a pot planned, cooked, and judged', async ({ page, isMobile }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-welcome-'))
   const clock = join(folder, 'clock')
   writeFileSync(clock, '0')
-  const port = isMobile ? '4877' : '4876'
+  const port = portBeside(isMobile ? 3 : 2)
   const server = await serve(port, join(folder, 'omsel.sqlite'), clock)
   const pass = async (minutes: number) => {
     writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000))
