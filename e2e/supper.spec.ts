@@ -5,7 +5,7 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
   await page.getByRole('link', { name: 'the lake choir' }).click()
   await expect(page).toHaveURL(/\/supper\/[\w-]{36}$/)
   const board = page.getByRole('region', { name: 'The board' })
-  await expect(board.getByRole('group', { name: /A short-grain white, ready .*; B long-grain white, ready .*; C barley, hulled, ready .*; D roast roots, ready .*; E nettle soup, ready .*; F poached trout, ready/ })).toBeVisible()
+  await expect(board.getByRole('group', { name: /A short-grain white, ready .*; B long-grain white, ready .*; C hulled barley, ready .*; D roast roots, ready .*; E nettle soup, ready .*; F poached trout, ready/ })).toBeVisible()
   await expect(page.getByRole('alert')).toHaveCount(0)
   expect(await serious(page)).toEqual([])
   const steps = page.getByRole('region', { name: 'The evening' }).getByRole('listitem')

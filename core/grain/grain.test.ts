@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { grams } from '#core/quantity/units'
 import { blendOf, bulkVolume, massOfBulk } from './blend'
 import { textureOf, uptakeAt } from './texture'
-import { VARIETIES, VARIETY_IDS, varietyOf, type VarietyId } from './varieties'
+import { inWords, VARIETIES, VARIETY_IDS, varietyOf, type VarietyId } from './varieties'
 
 // USDA FoodData Central (SR Legacy): grams in a level US customary cup of the dry grain.
 const USDA_CUP: [VarietyId, number][] = [
@@ -28,6 +28,11 @@ test.each(VARIETIES.map((row) => [row.id, row] as const))('%s is a possible grai
 test('ids are unique, and an unknown one is an error', () => {
   expect(new Set(VARIETY_IDS).size).toBe(VARIETIES.length)
   expect(() => varietyOf('toString' as VarietyId)).toThrow('toString')
+})
+
+test('within a sentence a name reads as it is spoken', () => {
+  expect(VARIETIES.map(inWords)).toEqual(expect.arrayContaining(['hulled barley', 'steel-cut oats', 'cracked freekeh', 'short-grain white']))
+  expect(VARIETIES.map(inWords).filter((words) => words.includes(','))).toEqual([])
 })
 
 test('texture runs in two straight pieces through firm, standard and soft', () => {

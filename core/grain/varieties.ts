@@ -54,3 +54,9 @@ export function varietyOf(id: VarietyId): Variety {
   if (!variety) throw new RangeError(`varietyOf has no row for "${id}"`)
   return variety
 }
+
+/** A variety's name within a sentence: "hulled barley" for what a list has under "Barley, hulled". */
+export function inWords({ name }: Pick<Variety, 'name'>): string {
+  const [kind, how] = name.toLowerCase().split(', ')
+  return how === undefined ? kind! : `${how} ${kind!}`
+}

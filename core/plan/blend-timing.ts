@@ -1,4 +1,5 @@
 import type { Blend } from '#core/grain/blend'
+import { inWords } from '#core/grain/varieties'
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import type { MethodStage } from '#core/method/method'
 import { celsius } from '#core/quantity/units'
@@ -27,8 +28,8 @@ export function timeBlend(given: { blend: Blend; stages: MethodStage[]; timing: 
   const slowest = earliestGuess(blend.slowest, speed)
   const quickest = Math.max(...quick.map(({ part }) => earliestGuess(part.variety, speed)))
   const addAfter = Math.max(1, Math.round(slowest - quickest))
-  const names = quick.map(({ part }) => part.variety.name.toLowerCase()).join(' and ')
-  const slow = blend.parts.filter((part) => isSlow(part, blend)).map((part) => part.variety.name.toLowerCase()).join(' and ')
+  const names = quick.map(({ part }) => inWords(part.variety)).join(' and ')
+  const slow = blend.parts.filter((part) => isSlow(part, blend)).map((part) => inWords(part.variety)).join(' and ')
   const before: MethodStage = { ...open, id: `${open.id}-first`, title: `${open.title}: the ${slow} alone`, until: { minutes: addAfter }, checks: [] }
   const add: MethodStage = {
     ...open,

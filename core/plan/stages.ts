@@ -3,6 +3,7 @@ import { handWarmMinutes } from '#core/finish/hand-warm'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
 import { SPREAD_MM, type Spread } from '#core/finish/spread'
 import type { Blend } from '#core/grain/blend'
+import { inWords } from '#core/grain/varieties'
 import { holdingPower } from '#core/keep/standing'
 import { CUES, type CueId } from '#core/method/cues'
 import { roundTo } from '#core/quantity/rounding'
@@ -75,7 +76,7 @@ function grainStages({ request, prepared }: Laid): Loose[] {
 
 function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: Blend): Loose {
   const slow = blend.parts.filter((p) => isSlow(p, blend))
-  const only = blendTiming === 'soak-slow' && slow.length > 0 ? `the ${slow.map((p) => p.variety.name.toLowerCase()).join(' and ')} ` : ''
+  const only = blendTiming === 'soak-slow' && slow.length > 0 ? `the ${slow.map((p) => inWords(p.variety)).join(' and ')} ` : ''
   const where = soak!.water === 'keep' ? 'Soak in the water it will cook in' : `Soak ${only}under plenty of water`
   return {
     id: 'soak',

@@ -1,6 +1,6 @@
 import { planFrom } from '#core/contract/plan'
 import type { DressingId } from '#core/finish/dressing'
-import { varietyOf, type VarietyId } from '#core/grain/varieties'
+import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import type { MethodId } from '#core/method/index'
 import type { Caution, Plan } from '#core/plan/result'
 import { METHODS_OF_KIND, requestOf, vesselOfState, type BenchState, type House } from './bench-state'
@@ -34,7 +34,7 @@ export function mendOf(caution: Caution, state: BenchState, house: House, nowMs:
     return { text: 'Soak the slow one', state: { ...state, blendTiming: 'soak-slow', soak: mend.soak as BenchState['soak'] } }
   if (typeof mend.stock_share === 'number') return { text: `${Math.round(mend.stock_share * 100)} % stock`, state: { ...state, stock: mend.stock_share } }
   const grains = mend.grains as { variety: VarietyId; share: number }[] | undefined
-  if (grains) return { text: `Cook ${varietyOf(grains[0]!.variety).name.toLowerCase()}`, state: { ...state, grain: grains[0]!.variety, bagId: null, others: grains.slice(1), washes: null, soak: null, poured: null } }
+  if (grains) return { text: `Cook ${inWords(varietyOf(grains[0]!.variety))}`, state: { ...state, grain: grains[0]!.variety, bagId: null, others: grains.slice(1), washes: null, soak: null, poured: null } }
   if (mend.start_later_minutes !== undefined) return { text: 'Fill it later, by hand', state: { ...state, byItself: false } }
   if (mend.hold_minutes === 0) return { text: 'Start later, do not hold it', state: { ...state, hold: 0 } }
   const dressing = mend.dressing as { style: DressingId; infuse_minutes: number; set_minutes: number; ml_per_240_ml_dry: number | null } | undefined

@@ -2,7 +2,7 @@ import { Button, NativeSelect, NumberInput, SegmentedControl } from '@mantine/co
 import { useMemo, useState } from 'react'
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import type { Variety } from '#core/grain/varieties'
+import { inWords, type Variety } from '#core/grain/varieties'
 import { CUP_IDS, CUPS, type CupId } from '#core/quantity/cups'
 import { asRequest, meaningOf, POT_IDS, POTS, type RatioTold } from '#core/translate/ratio'
 import type { BenchState } from './bench-state'
@@ -43,7 +43,7 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
   }, [good, n, by, cups, washed, soaked, pot, batch, variety.id, request])
   return (
     <div className={classes.form}>
-      <NumberInput label={`Water to one of ${variety.name.toLowerCase()}`} description={`${RATIO[0]} to ${RATIO[1]}`} value={ratio} onChange={setRatio} min={RATIO[0]} max={RATIO[1]} step={0.05} decimalScale={2} allowedDecimalSeparators={[',', '.']} error={good || ratio === '' ? undefined : `must be ${RATIO[0]} to ${RATIO[1]}, got ${String(ratio)}`} data-autofocus />
+      <NumberInput label={`Water to one of ${inWords(variety)}`} description={`${RATIO[0]} to ${RATIO[1]}`} value={ratio} onChange={setRatio} min={RATIO[0]} max={RATIO[1]} step={0.05} decimalScale={2} allowedDecimalSeparators={[',', '.']} error={good || ratio === '' ? undefined : `must be ${RATIO[0]} to ${RATIO[1]}, got ${String(ratio)}`} data-autofocus />
       <SegmentedControl aria-label="Told by" value={by} onChange={(next) => setBy(next as typeof by)} data={[{ value: 'volume', label: 'by cups' }, { value: 'mass', label: 'by weight' }]} />
       {by === 'volume' && (
         <>

@@ -1,5 +1,5 @@
 import { countWord } from '#core/eaters/count-words'
-import { varietyOf } from '#core/grain/varieties'
+import { inWords, varietyOf } from '#core/grain/varieties'
 import type { MethodId } from '#core/method/index'
 import type { Finish } from '#core/method/method'
 import type { BenchState, House } from './bench-state'
@@ -14,8 +14,8 @@ export const amountWord = ({ amount, who, keep, fromKept }: Pick<BenchState, 'am
 /** The grain as it is called here: by its bag, or by its kind, and what is mixed in. */
 export function grainWord({ grain, bagId, others }: Pick<BenchState, 'grain' | 'bagId' | 'others'>, { bags }: Pick<House, 'bags'>): string {
   const bag = bags.find((b) => b.id === bagId && b.variety === grain)
-  const main = varietyOf(grain).name.toLowerCase()
-  return [bag && bag.name !== main ? `${main} (${bag.name})` : main, ...others.map((o) => varietyOf(o.variety).name.toLowerCase())].join(' with ')
+  const main = inWords(varietyOf(grain))
+  return [bag && bag.name !== main ? `${main} (${bag.name})` : main, ...others.map((o) => inWords(varietyOf(o.variety)))].join(' with ')
 }
 
 export const PURPOSE_WORDS: Record<BenchState['purpose'], string> = {

@@ -91,8 +91,8 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
             </li>
           ))}
           <li>
-            <a href="/notebook.csv" download>The notebook as a table</a>{' '}
-            <span className="quiet">{loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'}; <Link to="/notebook/copy">copy one back</Link></span>
+            <a href="/notebook.csv" download>The notebook as a table</a>
+            <span className="quiet">, {loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'}; <Link to="/notebook/copy">copy one back</Link></span>
           </li>
         </ul>
         <p className="quiet small">
@@ -103,7 +103,6 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
         <h2 className="figure" id="bring">Bring in</h2>
         <Form method="post" encType="multipart/form-data" ref={formRef} onSubmit={(event) => { event.preventDefault(); send(current ? 'bring' : 'look') }}>
           <FileInput
-            classNames={{ placeholder: classes.placeholder! }}
             label="A household or a pack" placeholder="choose a file" description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; it is looked at before anything is changed`} accept=".json,application/json" maw={420} mb="sm" clearable clearButtonProps={{ 'aria-label': 'Another file' }} value={file}
             onChange={(chosen) => {
               setFile(chosen)

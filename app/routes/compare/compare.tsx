@@ -5,7 +5,7 @@ import { whyDiffer } from '#core/compare/differ'
 import type { MethodId } from '#core/method/index'
 import { isSensible } from '#core/method/sensible'
 import { timelineOf } from '#core/plan/timeline'
-import { VARIETIES, varietyOf } from '#core/grain/varieties'
+import { inWords, VARIETIES, varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen/kitchen'
 import { HeatRibbon } from '../../drawing/heat-ribbon'
@@ -48,7 +48,7 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
         </span>
       </div>
       <p className={classes.lead}>
-        {Math.round(base.side.plan.grain.mass_g)} g of {varietyOf(base.state.grain).name.toLowerCase()} in the {vesselOfState(base.state, house).name}, for the same eaters; each ribbon ends at the table.
+        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in the {vesselOfState(base.state, house).name}, for the same eaters; each ribbon ends at the table.
       </p>
       <ol className={classes.sides}>
         {shown.map((one, i) => (

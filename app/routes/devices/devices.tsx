@@ -123,7 +123,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
               <Stack gap="sm" maw={360}>
                 <PasswordInput name="passphrase" label={hasPassphrase ? 'Another passphrase' : 'A passphrase'} description={`${limits.least} characters at least`} autoComplete="new-password" error={errorAt(refused, 'passphrase')} visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }} />
                 <PasswordInput name="again" label="The same again" autoComplete="new-password" error={errorAt(refused, 'again')} visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed again' }} />
-                <Button type="submit" name="intent" value="set-passphrase" variant="default" loading={busy}>
+                <Button type="submit" name="intent" value="set-passphrase" variant="default" style={{ alignSelf: 'start' }} loading={busy}>
                   {hasPassphrase ? 'Change it' : 'Set it'}
                 </Button>
               </Stack>

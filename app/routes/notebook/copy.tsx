@@ -1,4 +1,4 @@
-import { Button, NativeSelect, Table, TextInput } from '@mantine/core'
+import { Button, FileInput, NativeSelect, Table, TextInput } from '@mantine/core'
 import Papa from 'papaparse'
 import { useState, type ClipboardEvent } from 'react'
 import { data, Link, useNavigation, useSubmit } from 'react-router'
@@ -93,10 +93,8 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       <p className="place-lead">
         One cook a row. Paste a table from anywhere into the first cell, or choose a file of comma-separated values; a heading is matched to the columns here, and you may match it otherwise. Each row becomes a cook like any other, with its own water, and teaches what it can.
       </p>
+      <FileInput className={classes.file!} label="From a file" placeholder="choose a file" description={`CSV in UTF-8, ${LARGEST_FILE / 1000} kB at most`} accept=".csv,.tsv,text/csv,text/plain" onChange={(chosen) => void file(chosen ?? undefined)} />
       <p>
-        <label>
-          From a file <input type="file" accept=".csv,.tsv,text/csv,text/plain" onChange={(event) => void file(event.currentTarget.files?.[0])} />
-        </label>{' '}
         <span role="status" className="quiet">
           {actionData && 'copied' in actionData ? `${actionData.copied} ${actionData.copied === 1 ? 'cook is' : 'cooks are'} in the notebook now.` : told}
         </span>

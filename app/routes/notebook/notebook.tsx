@@ -2,7 +2,7 @@ import { Button, NativeSelect, TextInput } from '@mantine/core'
 import { Form, Link, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { OUTCOME_FILTERS, type OutcomeFilter } from '#core/learn/judgement'
 import type { NotebookFilter } from '#server/database/notebook'
-import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { inWords, VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
 import type { MethodId } from '#core/method/index'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
@@ -52,7 +52,7 @@ export function loader({ request }: Route.LoaderArgs) {
       grains: open.notebook.grains().map((key) => ({ value: key, label: grainName(key) })).sort((a, b) => a.label.localeCompare(b.label, 'en')),
       vessels: open.equipment.vessels().map(({ id, name }) => ({ value: id, label: name })),
       methods: open.notebook.methods().map((id) => ({ value: id, label: METHOD_WORDS[id as MethodId] ?? id })),
-      bags: open.shelf.bags().map(({ id, name, variety }) => ({ value: id, label: `${name} (${varietyOf(variety).name.toLowerCase()})` })),
+      bags: open.shelf.bags().map(({ id, name, variety }) => ({ value: id, label: `${name} (${inWords(varietyOf(variety))})` })),
     },
   }
 }

@@ -1,4 +1,4 @@
-import { Button, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'
+import { Button, FileInput, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { LONGEST_ATE, LONGEST_NOTE, MEASURE_LIMITS } from '#core/contract/kitchen'
 import { readPlanRequest } from '#core/contract/plan-request'
@@ -168,19 +168,20 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
             </>
           )}
           {end === 'finish' && (
-            <Form method="post" className={classes.weigh} aria-label="Weighed" noValidate>
+            <Form method="post" className={classes.weigh} aria-labelledby="weighed" noValidate>
+              <h2 className={classes.h2} id="weighed">Weighed</h2>
               <Weighed name="pot-before" label="Full pot with lid, before the heat, g" measured={measured} typed={of('measure')?.typed} error={error('pot-before', 'measure')} />
               <Weighed name="pot-after" label="and when it was done, g" measured={measured} typed={of('measure')?.typed} error={error('pot-after', 'measure')} />
               <Weighed name="drained" label="Poured off, g" measured={measured} typed={of('measure')?.typed} error={error('drained', 'measure')} />
               <Weighed name="cooked" label="Cooked, g" measured={measured} typed={of('measure')?.typed} error={error('cooked', 'measure')} />
-              <Button type="submit" variant="default" name="intent" value="measure">
-                Keep what was weighed
-              </Button>
               <p className="quiet small">
                 {measured['pot-before'] !== undefined && measured['pot-after'] !== undefined
                   ? `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam by the scale; ${Math.round(loaderData.steamG)} g were reckoned with.`
-                  : `The two weights of the full pot tell its steam to the gram; ${Math.round(loaderData.steamG)} g are reckoned with. ${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1]} g.`}
+                  : `The two weights of the full pot tell its steam to the gram; ${Math.round(loaderData.steamG)} g are reckoned with. Each may be ${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g.`}
               </p>
+              <Button type="submit" variant="default" name="intent" value="measure">
+                Keep what was weighed
+              </Button>
             </Form>
           )}
           <Photos photos={photos} error={error('photo', 'photo') ?? error('cue', 'photo')} busy={busy} />
@@ -280,11 +281,7 @@ function Photos({ photos, error, busy }: { photos: readonly { id: string; cue: s
       </div>
       <Form method="post" encType="multipart/form-data" aria-label="A picture">
         <Group align="flex-end" gap="sm">
-          <label className="small">
-            A picture, up to 12 MB; it is made smaller, and where it was taken is not kept
-            <br />
-            <input type="file" name="photo" accept="image/*" required />
-          </label>
+          <FileInput size="xs" name="photo" label="A picture" description="up to 12 MB; it is made smaller, and where it was taken is not kept" placeholder="choose a picture" accept="image/*" required withAsterisk={false} />
           <NativeSelect size="xs" name="cue" label="It shows" data={[{ value: '', label: 'this pot' }, ...Object.entries(CUES).map(([id, cue]) => ({ value: id, label: cue.text }))]} />
           <Button type="submit" size="xs" variant="default" name="intent" value="photo" loading={busy}>
             Keep it

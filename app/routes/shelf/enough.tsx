@@ -1,4 +1,4 @@
-import { varietyOf } from '#core/grain/varieties'
+import { inWords, varietyOf } from '#core/grain/varieties'
 import { outlookWords, type Forecast } from '#core/shelf/forecast'
 import classes from './shelf.module.css'
 
@@ -17,7 +17,7 @@ export function Enough({ forecast: { outlooks, buy } }: { forecast: Forecast }) 
       </ul>
       {buy.length > 0 && (
         <p>
-          To buy: {buy.map((b) => `${varietyOf(b.variety).name.toLowerCase()}, ${b.grams} g`).join('; ')}.
+          To buy: {buy.map((b) => `${inWords(varietyOf(b.variety))}, ${b.grams} g`).join('; ')}.
         </p>
       )}
     </section>

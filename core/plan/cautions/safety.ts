@@ -1,5 +1,5 @@
 import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid'
-import { varietyOf, type VarietyId } from '#core/grain/varieties'
+import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/keep/guidance'
 import type { Facts } from '#core/plan/facts'
 import type { Caution } from '#core/plan/result'
@@ -18,7 +18,7 @@ function avoided({ id, name }: { id: string; name: string }, held: readonly Avoi
   return {
     code: 'avoided', severity: 'stop', about: 'food-safety',
     text: `${name} holds ${held.map((food) => AVOIDABLE[food].word).join(' and ')}, and somebody who eats avoids it. Its bag says what it was milled beside.`,
-    ...(instead ? { remedy: `Cook ${varietyOf(instead).name.toLowerCase()} instead, in a pot of its own.`, mend: { grains: grains.map((g) => (g.variety === id ? { ...g, variety: instead } : g)) } } : {}),
+    ...(instead ? { remedy: `Cook ${inWords(varietyOf(instead))} instead, in a pot of its own.`, mend: { grains: grains.map((g) => (g.variety === id ? { ...g, variety: instead } : g)) } } : {}),
   }
 }
 

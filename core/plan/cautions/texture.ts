@@ -1,4 +1,5 @@
 import type { Blend } from '#core/grain/blend'
+import { inWords } from '#core/grain/varieties'
 import { roundTo } from '#core/quantity/rounding'
 import { celsius } from '#core/quantity/units'
 import { soakVerdict, soakWindow } from '#core/soak/window'
@@ -127,7 +128,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
 
 /** Quick and slow in one pot: what the plan does about it, or what it could. */
 function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['timed']): Caution {
-  const names = (slow: boolean) => blend.parts.filter((p) => isSlow(p, blend) === slow).map((p) => p.variety.name.toLowerCase()).join(' and ')
+  const names = (slow: boolean) => blend.parts.filter((p) => isSlow(p, blend) === slow).map((p) => inWords(p.variety)).join(' and ')
   const apart = Math.round(blend.spreadMinutes)
   const base = { code: 'blend-times-apart', about: 'timing' } as const
   if (timed.addAfter !== undefined)
@@ -160,7 +161,7 @@ function soakCautions(soak: Soak, blend: Blend): Caution[] {
   if (verdict === 'fragile')
     return [{
       code: 'soak-fragile', severity: 'warn', about: 'texture',
-      text: `Full since long ago, the ${variety.name.toLowerCase()} breaks easily: handle it gently, or soak it less.`,
+      text: `Full since long ago, the ${inWords(variety)} breaks easily: handle it gently, or soak it less.`,
       remedy: `Soak it ${minutes} minutes.`, mend: { soak: { minutes, celsius: soak.celsius, water: soak.water } },
     }]
   return []

@@ -1,5 +1,5 @@
 import { Button, NumberInput, Select, SegmentedControl, Stack, Text } from '@mantine/core'
-import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { inWords, VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
 import { MOST_OTHERS, type BenchState } from '../bench-state'
 import type { PanelProps } from './panel-props'
 
@@ -12,7 +12,7 @@ const BAG = 'bag:'
 
 /** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes; the last one's soak goes. */
 export function GrainPanel({ state, change, house }: PanelProps) {
-  const bags = house.bags.map((bag) => ({ value: BAG + bag.id, label: `${bag.name}, ${varietyOf(bag.variety).name.toLowerCase()}` }))
+  const bags = house.bags.map((bag) => ({ value: BAG + bag.id, label: `${bag.name}, ${inWords(varietyOf(bag.variety))}` }))
   const pick = (value: string | null) => {
     if (!value) return
     const bag = house.bags.find((b) => BAG + b.id === value)
@@ -69,7 +69,7 @@ function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i:
       <Select aria-label={`Grain ${i + 2}`} data={GROUPS} value={other.variety} searchable openOnFocus={false} allowDeselect={false} comboboxProps={{ withinPortal: false }} onChange={(id) => id && set({ variety: id as VarietyId })} />
       <NumberInput
         size="xs"
-        label={`parts of ${varietyOf(other.variety).name.toLowerCase()} to one of ${varietyOf(state.grain).name.toLowerCase()}, by weight`}
+        label={`parts of ${inWords(varietyOf(other.variety))} to one of ${inWords(varietyOf(state.grain))}, by weight`}
         defaultValue={other.share}
         min={0.05}
         max={20}
