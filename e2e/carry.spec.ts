@@ -34,6 +34,13 @@ test('a household is taken along, looked at in another house, added with what wa
     const settings = page.getByRole('radiogroup', { name: 'Settings: where they differ' })
     await settings.getByText('take theirs').click()
     expect(await serious(page)).toEqual([])
+    // Stopped on its way, nothing has come in, and what was looked at and chosen still stands.
+    await page.route('**/carry.data*', (route) => (route.request().method() === 'POST' ? undefined : route.continue()))
+    await page.getByRole('button', { name: 'Add it' }).click()
+    await page.getByRole('button', { name: 'Stop' }).click()
+    await expect(page.getByText('Stopped; this house is as it was.')).toBeVisible()
+    await expect(settings.getByRole('radio', { name: 'take theirs' })).toBeChecked()
+    await page.unroute('**/carry.data*')
     await page.getByRole('button', { name: 'Add it' }).click()
     await expect(page.getByText(/\d+ things have come in/)).toBeVisible()
     await page.getByRole('link', { name: 'Notebook', exact: true }).first().click()

@@ -4,7 +4,7 @@ import { data, Form, Link, useNavigation, useSubmit } from 'react-router'
 import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle-names'
 import type { FieldError } from '#core/contract/fields'
 import { nowMs } from '#server/clock'
-import { bringIn, lookAt, SIDE_BY_SIDE, WAYS_IN, type CarryChoices } from '#server/kitchen/carry-keeps'
+import { bringIn, lookAt, SIDE_BY_SIDE, WAYS_IN, type CarryChoices, type LookedAt } from '#server/kitchen/carry-keeps'
 import { databaseFile, kitchen } from '#server/kitchen/kitchen'
 import { copiesIn } from '#server/backup/daily'
 import { Complaints } from '../../forms/complaints'
@@ -57,7 +57,15 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
   const progress = useProgress(busy)
-  const looked = actionData && 'looked' in actionData ? actionData.looked : undefined
+  const [stopped, setStopped] = useState(false)
+  // What was looked at stays in sight when bringing it in is stopped, or refused.
+  const [looked, setLooked] = useState<LookedAt>()
+  const [heard, setHeard] = useState(actionData)
+  if (actionData !== heard) {
+    setHeard(actionData)
+    if (actionData && 'looked' in actionData) setLooked(actionData.looked)
+    if (actionData && 'brought' in actionData) setLooked(undefined)
+  }
   const current = looked && lookedAt === pickedAt ? looked : undefined
   const brought = actionData && 'brought' in actionData ? actionData.brought : undefined
   const errors = actionData && 'errors' in actionData ? actionData.errors : []
@@ -65,7 +73,11 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
     const form = new FormData(formRef.current!)
     form.set('intent', intent)
     if (file) form.set('file', file)
-    if (intent === 'look') setLookedAt(pickedAt)
+    if (intent === 'look') {
+      setLookedAt(pickedAt)
+      setLooked(undefined)
+    }
+    setStopped(false)
     void submit(form, { method: 'post', encType: 'multipart/form-data', preventScrollReset: true })
   }
   const whole = current?.holds === 'household'
@@ -132,13 +144,14 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
               </Button>
             )}
             {busy && (
-              <Button type="button" variant="subtle" onClick={() => void submit(null, { method: 'get', action: '/carry', preventScrollReset: true })}>
+              <Button type="button" variant="subtle" onClick={() => { setStopped(true); void submit(null, { method: 'get', action: '/carry', preventScrollReset: true }) }}>
                 Stop
               </Button>
             )}
           </div>
           <p role="status" className="quiet">
             {busy && (progress && progress.total > 0 ? `Reckoning the notebook anew: ${progress.done} of ${progress.total}` : 'Reading …')}
+            {!busy && stopped && 'Stopped; this house is as it was.'}
             {!busy && brought && (brought.how === 'as-new' ? `It stands in the place of this house now. What was here lies in ${brought.aside ?? ''}.` : brought.rows === 0 ? 'There was nothing in it that is not here already.' : `${brought.rows} ${brought.rows === 1 ? 'thing has' : 'things have'} come in.`)}
           </p>
         </Form>
