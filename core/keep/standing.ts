@@ -1,7 +1,7 @@
 import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { leakOf, lossFactor } from '#core/heat/lid'
 import { celsius } from '#core/quantity/units'
-import type { Vessel } from '#core/vessel/vessel'
+import { isJacketed, type Vessel } from '#core/vessel/vessel'
 
 export interface Stands {
   /** Off the heat, lid on: minutes until it is too cool to be held hot. */
@@ -23,7 +23,7 @@ const DRY_C_J = 1.6
  *  holding.ts runs the real pot; the two agree within a fifth (standing.test.ts). */
 export function standsFor({ vessel, dryG, waterG, boilC, kitchenC, holdC }: { vessel: Vessel; dryG: number; waterG: number; boilC: number; kitchenC: number; holdC: number }): Stands {
   const capacity = WATER_C_J * waterG + DRY_C_J * dryG + vessel.heatCapacity
-  const loss = vessel.loss * lossFactor(vessel.lid, 'on', false)
+  const loss = vessel.loss * lossFactor(vessel.lid, 'on', isJacketed(vessel.kind))
   const warmMin = boilC > holdC && holdC > kitchenC ? ((capacity / loss) * Math.log((boilC - kitchenC) / (holdC - kitchenC))) / 60 : 0
   const area = (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2
   const leak = area * leakOf(vessel.lid, 'on') * vessel.steamFactor

@@ -1,6 +1,6 @@
 import type { Blend } from '#core/grain/blend'
 import type { PotGrain, PotSetup } from '#core/pot/pot'
-import type { Vessel } from '#core/vessel/vessel'
+import { isJacketed, type Vessel } from '#core/vessel/vessel'
 
 export interface Loading {
   blend: Blend
@@ -41,6 +41,7 @@ export function potSetupOf({ blend, dryG, vessel, boilC, kitchenC, freeWaterG, w
     steamFactor: vessel.steamFactor,
     openArea: (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2,
     lid: vessel.lid,
+    ...(isJacketed(vessel.kind) ? { jacketed: true } : {}),
     boilC,
     kitchenC,
     freeWaterG,

@@ -27,6 +27,8 @@ export interface PotSetup {
   /** Open surface, m². */
   openArea: number
   lid: LidFit
+  /** It cooks in a jacket of its own, so its base is no barer with the heat off. */
+  jacketed?: boolean
   boilC: number
   kitchenC: number
   /** Free water before the heat, g, and the temperature it has. */
@@ -356,7 +358,7 @@ export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
 }
 
 const lossOf = (pot: Pot, heating: Heating): number =>
-  pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0 || heating.surroundC !== undefined) * (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
+  pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0 || heating.surroundC !== undefined || pot.setup.jacketed === true) * (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
 
 /** g/s leaving below the limit: vapour through the lid's leak, or past a sealed valve. */
 function steamBelowLimit(pot: Pot, heating: Heating): number {
