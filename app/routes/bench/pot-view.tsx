@@ -1,12 +1,15 @@
 import { UnstyledButton } from '@mantine/core'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { Plan } from '#core/plan/result'
 import type { Vessel } from '#core/vessel/vessel'
-import { PotInside, type Moment } from '../../drawing/pot-inside'
+import type { Moment } from '../../drawing/pot-inside'
 import { PotSection, type PotMark, type WaterHold } from '../../drawing/pot-section'
 import classes from './pot-view.module.css'
+
+// Whoever looks into a minute waits for the pot to be cooked through anyway.
+const PotInside = lazy(() => import('../../drawing/pot-inside').then((piece) => ({ default: piece.PotInside })))
 
 interface PotViewProps {
   plan: Plan
@@ -58,7 +61,9 @@ export function PotView({ plan, vessel, variety, name, lid, crease, printed, hol
         )}
       </div>
       {look?.moment ? (
-        <PotInside vessel={vessel} variety={variety} dryG={plan.grain.mass_g} moment={look.moment} title={look.says} />
+        <Suspense fallback={<div className={classes.room} />}>
+          <PotInside vessel={vessel} variety={variety} dryG={plan.grain.mass_g} moment={look.moment} title={look.says} />
+        </Suspense>
       ) : (
         <PotSection
           vessel={vessel}

@@ -18,7 +18,7 @@ export const GuidanceLine = ({ guidance, authority }: { guidance: Guidance; auth
           <tr key={id}>
             <th scope="row">{FIGURES[id].name}</th>
             <td className="figure">
-              {guidance[id].value} {FIGURES[id].unit}
+              {FIGURES[id].unit === 'times' && guidance[id].value === 1 ? 'once' : `${guidance[id].value} ${FIGURES[id].unit}`}
             </td>
             <td className="quiet">{guidance[id].source}</td>
           </tr>
