@@ -1,6 +1,8 @@
 import { act, expect, open, serious, setAside, test } from './kitchen'
 
-for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots', '/kept', '/kept/put-away', '/supper', '/notebook/learned', '/trials', '/dipstick', '/elsewhere', '/practice', '/practice/first-bubbles', '/carry', '/devices', '/dry-run', '/compare', '/by', '/model', '/card', '/notebook/copy'])
+const PAGES = ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots', '/kept', '/kept/put-away', '/supper', '/notebook/learned', '/trials', '/dipstick', '/elsewhere', '/practice', '/practice/first-bubbles', '/carry', '/devices', '/dry-run', '/compare', '/by', '/model', '/card', '/notebook/copy']
+
+for (const address of PAGES)
   test(`${address} by day and by night has nothing serious for an accessibility checker and fits its width`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
     await open(page, address)
@@ -12,6 +14,21 @@ for (const address of ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(page.viewportSize()!.width)
     }
   })
+
+test('enlarged to twice and to four times, every page keeps its width', async ({ page, isMobile }) => {
+  test.skip(isMobile)
+  const wide: string[] = []
+  for (const address of PAGES) {
+    await page.setViewportSize({ width: 640, height: 400 })
+    await open(page, address)
+    for (const width of [640, 320]) {
+      await page.setViewportSize({ width, height: 400 })
+      const needs = await page.evaluate(() => document.documentElement.scrollWidth)
+      if (needs > width) wide.push(`${address} needs ${needs} of ${width}`)
+    }
+  }
+  expect(wide).toEqual([])
+})
 
 test('with a pot on, the bar still fits its width, and the stove its keys', async ({ page }) => {
   await open(page, '/?grain=short-white&for=5&pot=clay&on=big-gas')
