@@ -139,7 +139,7 @@ try {
   letPass((Date.UTC(2026, 2, 6, 17, 0) - Number(await page.locator('[data-heard]').getAttribute('data-heard'))) / 60_000)
   await page.reload()
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
-  for (const name of [/^Start the pot: Measure the grain, barley/, /^Begin: Peel/]) {
+  for (const name of [/^Start the pot: Measure the grain, hulled barley/, /^Begin: Peel/]) {
     await page.getByRole('button', { name }).click()
     await page.waitForTimeout(1200)
   }
