@@ -98,7 +98,8 @@ export function SupperBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove
         {Array.from({ length: Math.floor(-first / step) + 1 }, (_, i) => -i * step).map((minute) => (
           <g key={minute}>
             <path d={`M${x(minute)} ${TOP - 6}V${TOP + rows.length * ROW}`} className={classes.hour} />
-            <text x={x(minute)} y={TOP - 12} textAnchor="middle" className={classes.clock}>
+            {/* The table's own hour stands clear of its post. */}
+            <text x={minute === 0 ? table - 16 : x(minute)} y={TOP - 12} textAnchor={minute === 0 ? 'end' : 'middle'} className={classes.clock}>
               {clockAt(minute)}
             </text>
           </g>
