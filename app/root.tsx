@@ -4,7 +4,7 @@ import '@mantine/core/styles.css'
 import './app.css'
 import { Anchor, ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
 import type { ReactNode } from 'react'
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation } from 'react-router'
 import type { Route } from './+types/root'
 import { useAlive } from './alive'
 import { useNonce } from './nonce'
@@ -48,11 +48,12 @@ export default function Root() {
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error)
+  const { pathname } = useLocation()
   return (
     <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
       <h1 className="figure">{known && error.status === 404 ? 'Nothing on this shelf' : 'That went wrong'}</h1>
       <p>{known && typeof error.data === 'string' && error.data ? error.data : known && error.status === 404 ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.'}</p>
-      <Anchor href="/">Back to the bench</Anchor>
+      {known && error.status === 401 ? <Anchor href={`/enter?to=${encodeURIComponent(pathname)}`}>Come in again</Anchor> : <Anchor href="/">Back to the bench</Anchor>}
     </main>
   )
 }

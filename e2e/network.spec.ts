@@ -5,7 +5,7 @@ import http from 'node:http'
 import https from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, open, serious, test } from './kitchen'
+import { act, expect, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
 
@@ -163,13 +163,27 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     await phone.goto(`https://127.0.0.1:${port + 1}/`)
     await phone.getByRole('button', { name: 'Start now' }).click()
     await phone.waitForURL(/\/stove\/./)
+    const stove = phone.url()
+    await expect(act(phone)).toHaveText('Measure the grain')
 
     await open(page, `http://127.0.0.1:${port}/devices`)
     await page.getByRole('button', { name: 'Send the computer away' }).or(page.getByRole('button', { name: 'Send the phone away' })).click()
     await expect(page.getByText('Nobody but this machine.')).toBeVisible()
-    await phone.goto(`https://127.0.0.1:${port + 1}/stove`)
+    // Its stream ends with it. The cook on its screen counts on, and what is pressed there is kept until it is let in again.
+    await expect(phone.getByText('This device is no longer let in')).toBeVisible()
+    await phone.getByRole('button', { name: /^Measured/ }).click()
+    await expect(phone.getByText('Counting here, one press kept')).toBeVisible()
+    await expect(act(phone)).not.toHaveText('Measure the grain')
+    await phone.getByRole('link', { name: 'come in again' }).click()
     await expect(phone).toHaveURL(/\/enter\?to=/)
     expect(await serious(phone)).toEqual([])
+    await phone.getByLabel('Passphrase', { exact: true }).fill(PHRASE)
+    await phone.getByRole('button', { name: 'Come in' }).click()
+    await phone.waitForURL(stove)
+    await expect(act(phone)).not.toHaveText('Measure the grain')
+    await expect(phone.getByText(/press(es)? kept/)).toHaveCount(0)
+    await open(page, `http://127.0.0.1:${port}${new URL(stove).pathname}`)
+    await expect(act(page)).not.toHaveText('Measure the grain')
   } finally {
     await phones.close()
     await close()

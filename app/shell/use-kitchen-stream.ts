@@ -3,11 +3,17 @@ import { useEffect, useRef, useState } from 'react'
 /** For so long a broken line is not spoken of, ms. */
 const PATIENCE_MS = 3000
 
+/** shut: this device is no longer let in. */
+export type Line = 'open' | 'lost' | 'shut'
+
+/** Why a stream was refused for good. Where nothing is, only the door answers otherwise. */
+const refusedBy = (): Promise<Line> => fetch('/cooks', { method: 'HEAD' }).then((r) => (r.status === 401 ? 'shut' : 'lost'), () => 'lost')
+
 /** The one stream of this kitchen: tells when another screen pressed something anywhere, and whenever this one is looked at again.
- *  @param onReadings what devices say  @returns whether the line is lost */
-export function useKitchenStream(onChanged: () => void, onReadings?: (json: string) => void): boolean {
+ *  @param onReadings what devices say  @returns how the line is */
+export function useKitchenStream(onChanged: () => void, onReadings?: (json: string) => void): Line {
   const latest = useRef({ onChanged, onReadings })
-  const [lost, setLost] = useState(false)
+  const [line, setLine] = useState<Line>('open')
   useEffect(() => {
     latest.current = { onChanged, onReadings }
   })
@@ -17,12 +23,13 @@ export function useKitchenStream(onChanged: () => void, onReadings?: (json: stri
     // A line that comes back by itself within moments is no news.
     let patience: ReturnType<typeof setTimeout> | undefined
     source.addEventListener('error', () => {
-      patience ??= setTimeout(() => setLost(true), PATIENCE_MS)
+      patience ??= setTimeout(() => setLine('lost'), PATIENCE_MS)
+      if (source.readyState === EventSource.CLOSED) void refusedBy().then(setLine)
     })
     source.addEventListener('open', () => {
       clearTimeout(patience)
       patience = undefined
-      setLost(false)
+      setLine('open')
     })
     source.addEventListener('changed', () => {
       // The first only says that the line stands; the page has just been loaded.
@@ -38,5 +45,5 @@ export function useKitchenStream(onChanged: () => void, onReadings?: (json: stri
       document.removeEventListener('visibilitychange', seen)
     }
   }, [])
-  return lost
+  return line
 }

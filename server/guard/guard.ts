@@ -39,6 +39,8 @@ export function doorOf(request: globalThis.Request): Door & { address: string } 
 /** What anybody may see who has not been let in: how to be let in, and nothing of the house. */
 const OPEN = /^\/(enter(\.data)?|healthz|readyz|authority\.pem)$/
 
+const LOOK_AGAIN_MS = 3000
+
 /** Stands before every page: answers only to names of this machine, and on the network only to devices that were let in. */
 export const gate = ({ network, secure }: Door): RequestHandler => {
   const names = namesHere()
@@ -47,7 +49,13 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
     request.headers[ADDRESS] = request.socket.remoteAddress ?? ''
     if (!isOurs(request.get('host'), network, names)) return void response.status(421).type('text').send('This machine does not go by that name.')
     if (!network || OPEN.test(request.path)) return next()
-    if (isIn(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())) return next()
+    const isStillIn = () => isIn(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
+    if (isStillIn()) {
+      // A stream is as long as a cook; who is sent away meanwhile hears no more of it.
+      const looking = setInterval(() => isStillIn() || response.destroy(), LOOK_AGAIN_MS).unref()
+      response.on('close', () => clearInterval(looking))
+      return next()
+    }
     const asksForPage = request.method === 'GET' && (request.get('accept') ?? '').includes('text/html')
     if (asksForPage) return void response.redirect(302, `/enter?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
     response.status(401).type('text').send('This device was not let in. Open the house in a browser and give its passphrase.')

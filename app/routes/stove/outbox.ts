@@ -37,6 +37,8 @@ async function wordsOf(response: Response): Promise<string> {
 }
 
 const RETRY_MS = 2500
+/** Not let in any more, too slow, by another name, too much at once: no word on the press itself. */
+const NOT_NOW: ReadonlySet<number> = new Set([401, 408, 421, 429])
 /** Presses kept though the server has them; the page drops those it has heard back by their ids. */
 const MOST_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
@@ -111,8 +113,8 @@ export function useOutbox<K extends string = EventKind>(cookId: string, aheadMs:
           headers: { 'Content-Type': 'application/json' },
           body: JSON.stringify({ ...press, sent_ms: sentMs(next) }),
         })
-        // What the server refuses for good would block the rest for ever; what it cannot take now stays.
-        if (response.status >= 500) throw new Error(`the server said ${response.status}`)
+        // What the server refuses for good would block the rest for ever; what it cannot take now, or not from a device that is not let in, stays.
+        if (response.status >= 500 || NOT_NOW.has(response.status)) throw new Error(`the server said ${response.status}`)
         const { isNew } = response.ok ? ((await response.json()) as { isNew: boolean }) : { isNew: false }
         setRefused(response.ok ? undefined : await wordsOf(response))
         if (isNew) setTaken((list) => [...list.slice(-MOST_TAKEN), next])

@@ -14,6 +14,7 @@ import { boardBeside } from '#server/kitchen/supper-board'
 import { useSenses } from '../../senses/use-senses'
 import { orLastKnown, useLastKnown } from '../../shell/last-known'
 import { useServerClock } from '../../time/use-server-clock'
+import { ComeIn } from '../../shell/come-in'
 import { useKitchenStream } from '../../shell/use-kitchen-stream'
 import { useRefresh } from '../../shell/use-refresh'
 import { clockTime, type HouseClock } from '../../time/clock-hour'
@@ -93,7 +94,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   const { now: counted, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const outbox = useOutbox(id, aheadMs, refresh)
   const { readings, hear } = useReadings(id)
-  const lost = useKitchenStream(refresh, hear)
+  const line = useKitchenStream(refresh, hear)
 
   const ownIds = [...outbox.taken, ...outbox.waiting].map(({ id }) => id).join()
   const events = useMemo(() => {
@@ -136,9 +137,10 @@ function OnePot({ loaderData }: Route.ComponentProps) {
       <h1 className="unseen">
         {loaderData.title} in the {loaderData.vesselName}
       </h1>
-      {(outbox.cutOff || lost) && (
+      {(outbox.cutOff || line !== 'open') && (
         <p role="status" className={classes.cutOff}>
           Counting here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} kept`}
+          <ComeIn line={line} />
         </p>
       )}
       <Alarm {...noticing} />

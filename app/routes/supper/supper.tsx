@@ -11,6 +11,7 @@ import { tellAll, tellDish } from '#server/kitchen/supper-told'
 import { formOf } from '../../forms/form-of'
 import { dishLetter, SupperBoard, type BoardTask } from '../../drawing/supper-board'
 import { orLastKnown, useLastKnown } from '../../shell/last-known'
+import { ComeIn } from '../../shell/come-in'
 import { useKitchenStream } from '../../shell/use-kitchen-stream'
 import { useRefresh } from '../../shell/use-refresh'
 import { useServerClock } from '../../time/use-server-clock'
@@ -100,7 +101,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   useLastKnown(`supper ${supper.id}`, loaderData)
   const refresh = useRefresh()
   const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
-  const lost = useKitchenStream(refresh)
+  const line = useKitchenStream(refresh)
   const outbox = useOutbox<SupperPress>(`supper-${supper.id}`, aheadMs, refresh, `/supper/${supper.id}/events`)
   const begun = board?.begun ?? false
   useEffect(() => {
@@ -147,9 +148,10 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
         {tableMs - supper.serve_ms >= MINUTE && ` (asked for at ${clockTime(supper.serve_ms, settings)})`}
         {!begun && schedule && schedule.start_at !== '' && `; the first hand is wanted ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
       </p>
-      {(lost || outbox.cutOff) && (
+      {(line !== 'open' || outbox.cutOff) && (
         <p role="status" className={classes.changes}>
           The line is cut; what is pressed here is kept{outbox.waiting.length > 0 && `: ${outbox.waiting.length} so far`}.
+          <ComeIn line={line} />
         </p>
       )}
       {outbox.refused && (
