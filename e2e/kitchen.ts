@@ -1,5 +1,5 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { spawnSync, type ChildProcess } from 'node:child_process'
+import { copyFileSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
@@ -19,24 +19,52 @@ interface House {
 }
 let house: House | undefined
 
-/** A page of a demo household that this worker has to itself, and whose console stays silent. */
-export const test = base.extend<{ quiet: void; expectedNoise: RegExp[] }, { house: House }>({
-  house: [
-    async ({ browserName: _ }, use) => {
-      const folder = mkdtempSync(join(tmpdir(), 'omsel-e2e-'))
-      const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
-      writeFileSync(clock, String(EVENING_MS - Date.now()))
-      const env = { TZ: 'Europe/Berlin', OMSEL_NAMES: 'kitchen.test' }
-      const made = spawnSync('node', ['--import', 'tsx', 'demo/main.ts'], { env: { ...process.env, ...env, OMSEL_DATABASE: database, OMSEL_CLOCK_FILE: clock }, encoding: 'utf8' })
-      if (made.status !== 0) throw new Error(`no demo household: ${made.stderr}`)
-      const server = await serve(HOUSE_PORT, database, clock, env)
-      house = { address: `http://127.0.0.1:${HOUSE_PORT}`, clock }
-      await use(house)
-      await kill(server)
+/** A worker's house, anew for every file of tests: what one file cooked, and how late it got there, is no matter of the next. */
+interface Houses {
+  of: (file: string) => Promise<House>
+}
+
+const HOME = { TZ: 'Europe/Berlin', OMSEL_NAMES: 'kitchen.test' }
+
+async function housesIn(folder: string): Promise<Houses & { end: () => Promise<void> }> {
+  const [first, database, clock] = ['first.sqlite', 'omsel.sqlite', 'clock'].map((name) => join(folder, name)) as [string, string, string]
+  const evening = () => writeFileSync(clock, String(EVENING_MS - Date.now()))
+  evening()
+  const made = spawnSync('node', ['--import', 'tsx', 'demo/main.ts'], { env: { ...process.env, ...HOME, OMSEL_DATABASE: first, OMSEL_CLOCK_FILE: clock }, encoding: 'utf8' })
+  if (made.status !== 0) throw new Error(`no demo household: ${made.stderr}`)
+  let server: ChildProcess | undefined
+  let at = ''
+  return {
+    of: async (file) => {
+      if (at !== file) {
+        if (server) await kill(server)
+        for (const end of ['-wal', '-shm']) rmSync(database + end, { force: true })
+        copyFileSync(first, database)
+        evening()
+        server = await serve(HOUSE_PORT, database, clock, HOME)
+        at = file
+        house = { address: `http://127.0.0.1:${HOUSE_PORT}`, clock }
+      }
+      return house!
+    },
+    end: async () => {
+      if (server) await kill(server)
       rmSync(folder, { recursive: true, force: true })
     },
-    { scope: 'worker', auto: true, timeout: 120_000 },
+  }
+}
+
+/** A page of a demo household, and whose console stays silent. */
+export const test = base.extend<{ house: House; quiet: void; expectedNoise: RegExp[] }, { houses: Houses }>({
+  houses: [
+    async ({ browserName: _ }, use) => {
+      const houses = await housesIn(mkdtempSync(join(tmpdir(), 'omsel-e2e-')))
+      await use(houses)
+      await houses.end()
+    },
+    { scope: 'worker', timeout: 120_000 },
   ],
+  house: [async ({ houses }, use, { file, project }) => use(await houses.of(`${project.name} ${file}`)), { auto: true, timeout: 120_000 }],
   baseURL: async ({ house }, use) => use(house.address),
   expectedNoise: [[], { option: true }],
   quiet: [
