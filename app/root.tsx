@@ -8,6 +8,7 @@ import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, 
 import type { Route } from './+types/root'
 import { useAlive } from './alive'
 import { useNonce } from './nonce'
+import { doorTo } from './shell/come-in'
 import { theme } from './theme/theme'
 
 export const meta: Route.MetaFunction = () => [
@@ -48,12 +49,12 @@ export default function Root() {
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error)
-  const { pathname } = useLocation()
+  const here = useLocation()
   return (
     <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
       <h1 className="figure">{known && error.status === 404 ? 'Nothing on this shelf' : 'That went wrong'}</h1>
       <p>{known && typeof error.data === 'string' && error.data ? error.data : known && error.status === 404 ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.'}</p>
-      {known && error.status === 401 ? <Anchor href={`/enter?to=${encodeURIComponent(pathname)}`}>Come in again</Anchor> : <Anchor href="/">Back to the bench</Anchor>}
+      {known && error.status === 401 ? <Anchor href={doorTo(here)}>Come in again</Anchor> : <Anchor href="/">Back to the bench</Anchor>}
     </main>
   )
 }

@@ -8,7 +8,7 @@ import { BUNDLE_LIMITS, PACKS, type PackId } from '#core/contract/bundle-names'
 import { checkHousehold } from '#server/backup/copy'
 import { bringUp, migrationCount, openDatabase } from '#server/database/open'
 import { beginHousehold, FIRST_KITCHEN } from '#server/kitchen/begin-household'
-import { bringIn, lookAt, type CarryChoices, type WayIn } from '#server/kitchen/carry-keeps'
+import { bringIn, broughtTimes, lookAt, type CarryChoices, type WayIn } from '#server/kitchen/carry-keeps'
 import { openKitchen, type Kitchen } from '#server/kitchen/kitchen'
 import { beliefsIn } from '#server/kitchen/noting'
 import { startCook } from '#server/kitchen/start-cook'
@@ -258,6 +258,23 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
     expect(refused.ok ? 'taken' : refused.errors.map((e) => e.message).join('; ')).toMatch(words)
     expect(out(other)).toEqual(before)
     expect(existsSync(other.pictures) ? readdirSync(other.pictures) : []).toEqual([])
+    other.db.close()
+  })
+
+  test('stopped before it is written, it leaves all as it was, and whoever asks can see so; let through, it counts', async () => {
+    const other = empty()
+    const before = out(other)
+    const times = broughtTimes()
+    const gone = new AbortController()
+    const bringing = bringIn(other, other.file, bytesOf(whole), 'merge', {}, NOW, { signal: gone.signal })
+    gone.abort()
+    const stopped = await bringing
+    expect(stopped.ok ? 'taken' : stopped.errors[0]!.message).toContain('it was stopped; nothing was changed')
+    expect(out(other)).toEqual(before)
+    expect(existsSync(other.pictures) ? readdirSync(other.pictures) : []).toEqual([])
+    expect(broughtTimes()).toBe(times)
+    must(await into(other, whole))
+    expect(broughtTimes()).toBe(times + 1)
     other.db.close()
   })
 

@@ -12,7 +12,7 @@ import { portBeside } from './ports'
 const DAY_MS = 86_400_000
 const PHRASE = 'rice by the lake'
 // Each has the network's door one port up.
-const PORT = { laptop: portBeside(8), phone: portBeside(12) }
+const PORTS = { door: portBeside(8), phone: portBeside(10), ending: portBeside(14) }
 interface Answer {
   status: number
   headers: http.IncomingHttpHeaders
@@ -50,7 +50,7 @@ const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.s
 
 test('the door: shut without a passphrase; names, posts, tries and cookies of strangers are refused; nothing of the house is seen outside', async () => {
   test.setTimeout(240_000)
-  const { shut, set, ask, enter, laterBy, database, env, close } = await networkHouse(PORT.laptop)
+  const { shut, set, ask, enter, laterBy, database, env, close } = await networkHouse(PORTS.door)
   try {
     expect([shut.status, shut.stderr]).toEqual([2, expect.stringContaining('no passphrase yet')])
     expect(set.status).toBe(0)
@@ -136,7 +136,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
 
 test('a phone comes in by the code on the laptop, and is sent away again', async ({ page, browser }) => {
   test.setTimeout(240_000)
-  const port = PORT.laptop + 2
+  const port = PORTS.phone
   const { close } = await networkHouse(port)
   const phones = await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
   try {
@@ -193,7 +193,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
 test('a server that is asked to end finishes what is being written, and lets streams go', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'omsel-ending-'))
   writeFileSync(join(folder, 'clock'), '0')
-  const [port, database] = [PORT.laptop + 6, join(folder, 'omsel.sqlite')]
+  const [port, database] = [PORTS.ending, join(folder, 'omsel.sqlite')]
   const server = await serve(port, database, join(folder, 'clock'))
   try {
     const stream = http.get({ port, host: '127.0.0.1', path: '/cooks/all/changes' })

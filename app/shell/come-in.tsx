@@ -1,13 +1,16 @@
-import { useLocation } from 'react-router'
+import { useLocation, type Location } from 'react-router'
 import type { Line } from './use-kitchen-stream'
+
+/** The house's door, and from it back to where one was. */
+export const doorTo = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string => `/enter?to=${encodeURIComponent(pathname + search)}`
 
 /** The way back for a device the door was shut on; nothing while it is open. */
 export function ComeIn({ line }: { line: Line }) {
-  const { pathname, search } = useLocation()
+  const here = useLocation()
   if (line !== 'shut') return null
   return (
     <>
-      {' '}This device is no longer let in; <a href={`/enter?to=${encodeURIComponent(pathname + search)}`}>come in again</a>.
+      {' '}This device is no longer let in; <a href={doorTo(here)}>come in again</a>.
     </>
   )
 }

@@ -24,7 +24,10 @@ export function useKitchenStream(onChanged: () => void, onReadings?: (json: stri
     let patience: ReturnType<typeof setTimeout> | undefined
     source.addEventListener('error', () => {
       patience ??= setTimeout(() => setLine('lost'), PATIENCE_MS)
-      if (source.readyState === EventSource.CLOSED) void refusedBy().then(setLine)
+      if (source.readyState !== EventSource.CLOSED) return
+      // Refused for good is no line that may yet come back.
+      clearTimeout(patience)
+      void refusedBy().then(setLine)
     })
     source.addEventListener('open', () => {
       clearTimeout(patience)

@@ -24,7 +24,6 @@ const threads = (): Piscina =>
     minThreads: 0,
     // One core is left to whoever waits for a page.
     maxThreads: Math.max(1, availableParallelism() - 1),
-    maxQueue: MOST_WAITING,
     idleTimeout: IDLE_MS,
   }))
 
@@ -36,7 +35,7 @@ export async function answerBeside(question: string, text: string, signal?: Abor
   const pool = threads()
   if (pool.queueSize >= MOST_WAITING) return refused(429, `${MOST_WAITING} questions are waiting already; ask again in a moment`)
   try {
-    return (await pool.run({ question, text }, { ...(signal ? { signal } : {}) })) as { status: number; json: string }
+    return (await pool.run({ question, text }, signal ? { signal } : {})) as { status: number; json: string }
   } catch (error) {
     if (signal?.aborted) return refused(408, 'nobody waits for this any more')
     throw error

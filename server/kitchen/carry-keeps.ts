@@ -66,9 +66,12 @@ interface Watched {
 }
 declare global {
   var omselCarrying: Progress | undefined
+  var omselBrought: number | undefined
 }
 /** The bundle on its way into this house, if one is. */
 export const carrying = (): Progress | undefined => globalThis.omselCarrying
+/** How often one came in since the server started: whoever stops one late can see that it had come. */
+export const broughtTimes = (): number => globalThis.omselBrought ?? 0
 
 /** Brings a bundle in: all of what was chosen, or nothing.
  *  @param file the household's database, copied before it is replaced  @returns how many rows came, and where the copy of what was there lies */
@@ -101,6 +104,7 @@ async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: W
   try {
     const lines = await linesOf(kitchenIn(guest.value), (coming.get('cook') ?? []).map((row) => String(row.id)), signal)
     const aside = how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
+    if (signal?.aborted) throw new Refused(STOPPED)
     // Pictures first: a row never points at one that is not there. What is refused leaves none behind.
     const written = photos.map(({ id, bytes: jpeg }) => keepPicture(file, id, jpeg))
     try {
@@ -117,6 +121,7 @@ async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: W
         noteMissing(kitchen)
         return [...added.values(), ...replaced.values()].reduce((sum, list) => sum + list.length, 0)
       })()
+      globalThis.omselBrought = broughtTimes() + 1
       kitchen.notebook.changed()
       announce(ALL)
       return { ok: true, value: { rows, ...(aside === undefined ? {} : { aside }) } }
@@ -133,6 +138,7 @@ async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: W
 }
 
 const SLICE_MS = 40
+const STOPPED = 'it was stopped; nothing was changed'
 
 /** The notebook's lines of cooks, reckoned from their events in the guest's own house, a slice at a time so that the stove is served meanwhile.
  *  A cook that cannot be followed from its events is no cook.  @throws {Refused} */
@@ -150,7 +156,7 @@ async function linesOf(guest: Kitchen, ids: readonly string[], signal: AbortSign
     if (performance.now() - begun < SLICE_MS) continue
     globalThis.omselCarrying = { done: i + 1, total: ids.length }
     await new Promise((resolve) => setImmediate(resolve))
-    if (signal?.aborted) throw new Refused('it was stopped; nothing was changed')
+    if (signal?.aborted) throw new Refused(STOPPED)
     begun = performance.now()
   }
   return lines

@@ -4,7 +4,7 @@ import { data, Form, Link, useNavigation, useSubmit } from 'react-router'
 import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle-names'
 import type { FieldError } from '#core/contract/fields'
 import { nowMs } from '#server/clock'
-import { bringIn, lookAt, SIDE_BY_SIDE, WAYS_IN, type CarryChoices, type LookedAt } from '#server/kitchen/carry-keeps'
+import { bringIn, broughtTimes, lookAt, SIDE_BY_SIDE, WAYS_IN, type CarryChoices, type LookedAt } from '#server/kitchen/carry-keeps'
 import { databaseFile, kitchen } from '#server/kitchen/kitchen'
 import { copiesIn } from '#server/backup/daily'
 import { Complaints } from '../../forms/complaints'
@@ -16,7 +16,7 @@ import classes from './carry.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Take along and bring in · Omsel' }]
 
-export const loader = () => ({ copies: copiesIn(databaseFile()).length, sideBySide: SIDE_BY_SIDE, cooks: kitchen().notebook.count({}) })
+export const loader = () => ({ copies: copiesIn(databaseFile()).length, sideBySide: SIDE_BY_SIDE, cooks: kitchen().notebook.count({}), brought: broughtTimes() })
 
 const refuse = (errors: FieldError[], status = 422) => data({ errors }, { status })
 
@@ -57,7 +57,8 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
   const progress = useProgress(busy)
-  const [stopped, setStopped] = useState(false)
+  /** How often something had come in when this was stopped. */
+  const [stoppedAt, setStoppedAt] = useState<number>()
   // What was looked at stays in sight when bringing it in is stopped, or refused.
   const [looked, setLooked] = useState<LookedAt>()
   const [heard, setHeard] = useState(actionData)
@@ -77,7 +78,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
       setLookedAt(pickedAt)
       setLooked(undefined)
     }
-    setStopped(false)
+    setStoppedAt(undefined)
     void submit(form, { method: 'post', encType: 'multipart/form-data', preventScrollReset: true })
   }
   const whole = current?.holds === 'household'
@@ -144,14 +145,14 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
               </Button>
             )}
             {busy && (
-              <Button type="button" variant="subtle" onClick={() => { setStopped(true); void submit(null, { method: 'get', action: '/carry', preventScrollReset: true }) }}>
+              <Button type="button" variant="subtle" onClick={() => { setStoppedAt(loaderData.brought); void submit(null, { method: 'get', action: '/carry', preventScrollReset: true }) }}>
                 Stop
               </Button>
             )}
           </div>
           <p role="status" className="quiet">
             {busy && (progress && progress.total > 0 ? `Reckoning the notebook anew: ${progress.done} of ${progress.total}` : 'Reading …')}
-            {!busy && stopped && 'Stopped; this house is as it was.'}
+            {!busy && stoppedAt !== undefined && (stoppedAt === loaderData.brought ? 'Stopped; this house is as it was.' : 'It had come in just before it was stopped.')}
             {!busy && brought && (brought.how === 'as-new' ? `It stands in the place of this house now. What was here lies in ${brought.aside ?? ''}.` : brought.rows === 0 ? 'There was nothing in it that is not here already.' : `${brought.rows} ${brought.rows === 1 ? 'thing has' : 'things have'} come in.`)}
           </p>
         </Form>
