@@ -1,5 +1,5 @@
 import { useElementSize } from '@mantine/hooks'
-import { useId, type CSSProperties, type PointerEvent } from 'react'
+import { useId, type CSSProperties } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import { millilitres, millimetres } from '#core/quantity/units'
@@ -7,6 +7,7 @@ import { levelOf, diameterAt } from '#core/vessel/shape'
 import type { Vessel } from '#core/vessel/vessel'
 import { KernelPattern } from './kernel-pattern'
 import { spreadLabels } from './spread-labels'
+import { WaterHandle, type WaterHold } from './water-handle'
 import classes from './pot-section.module.css'
 
 /** Levels are millimetres above the inner base. */
@@ -54,17 +55,6 @@ export interface PotMark {
   severity: 'note' | 'warn' | 'stop'
   says: string
   mend?: { text: string; act: () => void } | undefined
-}
-
-/** What it takes to hold the water in hand. */
-export interface WaterHold {
-  pourG: number
-  firmG: number
-  standardG: number
-  softG: number
-  /** The pour that stands at a level. */
-  pourAt: (levelMm: number) => number
-  onPour: (pourG: number) => void
 }
 
 /** Text is this many pixels high on screen, however large the pot. */
@@ -177,7 +167,7 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
           const y = { lid: -rim - 22, rim: -rim + 4, bed: -bedTop / 2, base: -6 }[mark.place]
           return <Mark key={mark.code} mark={mark} x={half * 0.66 - before * MARK_PX * 1.3 * scale} y={y} size={MARK_PX * scale} />
         })}
-        {hold && !cooked && <Handle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />}
+        {hold && !cooked && <WaterHandle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />}
       </svg>
     </div>
   )
@@ -233,89 +223,6 @@ function Falling({ variety: { kernel }, half, from, to }: { variety: Variety; ha
         )
       })}
     </g>
-  )
-}
-
-/** A handle on the surface, 44 px however large the pot. */
-const HANDLE_PX = 44
-/** Nearer than this to a mark the water snaps to it, g; never within what a finger means to move. */
-const DETENT_G = 6
-const STEP_G = 5
-const FINE_G = 1
-const LARGE_G = 25
-
-/** The pour a hand means: snapped to firm, soft and the middle when it is close to one, whole grams otherwise. */
-export function snapPour(pourG: number, { firmG, standardG, softG }: Pick<WaterHold, 'firmG' | 'standardG' | 'softG'>, fine: boolean): number {
-  const whole = Math.max(0, Math.round(pourG))
-  if (fine) return whole
-  const near = [firmG, standardG, softG].find((mark) => Math.abs(mark - pourG) <= DETENT_G)
-  return near === undefined ? whole : Math.round(near)
-}
-
-/** What a key does to the pour; undefined for a key that means nothing here. */
-export function pourAfterKey(key: string, fine: boolean, hold: Pick<WaterHold, 'pourG' | 'firmG' | 'softG'>): number | undefined {
-  const step = fine ? FINE_G : STEP_G
-  const at = Math.round(hold.pourG)
-  switch (key) {
-    case 'ArrowUp':
-    case 'ArrowRight':
-      return at + step
-    case 'ArrowDown':
-    case 'ArrowLeft':
-      return Math.max(0, at - step)
-    case 'PageUp':
-      return at + LARGE_G
-    case 'PageDown':
-      return Math.max(0, at - LARGE_G)
-    case 'Home':
-      return Math.round(hold.firmG)
-    case 'End':
-      return Math.round(hold.softG)
-    default:
-      return undefined
-  }
-}
-
-function Handle({ hold, y, reach, scale, top }: { hold: WaterHold; y: number; reach: number; scale: number; top: number }) {
-  const size = HANDLE_PX * scale
-  const levelUnder = (event: PointerEvent<SVGElement>): number => {
-    const matrix = event.currentTarget.ownerSVGElement!.getScreenCTM()!.inverse()
-    return -new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix).y
-  }
-  const move = (event: PointerEvent<SVGElement>) => hold.onPour(snapPour(hold.pourAt(levelUnder(event)), hold, event.shiftKey))
-  return (
-    <>
-      {/* A tap over or under the surface is a step. */}
-      <rect x={-reach / 2} y={top} width={reach * 0.5 - size} height={Math.max(0, y - top)} className={classes.tap} onClick={(e) => hold.onPour(Math.round(hold.pourG) + (e.shiftKey ? FINE_G : STEP_G))} />
-      <rect x={-reach / 2} y={y} width={reach * 0.5 - size} height={Math.max(0, -y)} className={classes.tap} onClick={(e) => hold.onPour(Math.max(0, Math.round(hold.pourG) - (e.shiftKey ? FINE_G : STEP_G)))} />
-      <g
-        role="slider"
-        tabIndex={0}
-        aria-label="Water in the pot"
-        aria-orientation="vertical"
-        aria-valuemin={0}
-        aria-valuemax={Math.round(hold.softG * 2)}
-        aria-valuenow={Math.round(hold.pourG)}
-        aria-valuetext={`${Math.round(hold.pourG)} g`}
-        className={classes.handle}
-        onKeyDown={(event) => {
-          const next = pourAfterKey(event.key, event.shiftKey, hold)
-          if (next === undefined) return
-          event.preventDefault()
-          hold.onPour(next)
-        }}
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId)
-          event.currentTarget.focus()
-        }}
-        onPointerMove={(event) => event.currentTarget.hasPointerCapture(event.pointerId) && move(event)}
-        onPointerUp={(event) => event.currentTarget.releasePointerCapture(event.pointerId)}
-      >
-        <rect x={-size / 2} y={y - size / 2} width={size} height={size} className={classes.reach} />
-        <path d={`M${-size * 0.36} ${y}h${size * 0.72}`} className={classes.grab} />
-        <path d={`M0 ${y - size * 0.34}l${size * 0.11} ${size * 0.13}h${-size * 0.22}ZM0 ${y + size * 0.34}l${size * 0.11} ${-size * 0.13}h${-size * 0.22}Z`} className={classes.arrows} />
-      </g>
-    </>
   )
 }
 

@@ -79,7 +79,7 @@ export interface Heating {
 }
 
 /** Specific heats, J/(g K). */
-const WATER_HEAT = 4.18
+export const WATER_HEAT = 4.18
 const DRY_GRAIN_HEAT = 1.6
 /** A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. */
 const BOTTOM_SHARE = 1 / 5
@@ -189,90 +189,11 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
 }
 
 /** Heat capacity of a grain as it is now, J/K. */
-function grainHeat(pot: Pot, grain: number): number {
+export function grainHeat(pot: Pot, grain: number): number {
   const { layers } = pot.resolution
   let mean = 0
   for (let l = 0; l < layers; l++) mean += pot.mean[grain * layers + l]!
   return (DRY_GRAIN_HEAT + (WATER_HEAT * mean) / layers) * pot.setup.grains[grain]!.dryG
-}
-
-/** Puts a grain that waited into the pot: it cools the pot and drinks from now on.
- *  @param celsius how warm it comes; kitchen warmth when nothing is said */
-export function joinGrain(pot: Pot, grain: number, celsius = pot.setup.kitchenC): void {
-  if (pot.present[grain]) return
-  const first = !pot.present.includes(true)
-  pot.present[grain] = true
-  warmWith(pot, grainHeat(pot, grain) + (first ? hangingHeat(pot) : 0), celsius)
-}
-
-/** Heat capacity of the water that hangs on grain in a basket, J/K: it comes and goes with the first and the last of the grain. */
-const hangingHeat = (pot: Pot): number => (pot.setup.boilerG === undefined ? 0 : WATER_HEAT * pot.freeG)
-
-/** Takes a grain out, to lie beside the pot. */
-export function leaveGrain(pot: Pot, grain: number): void {
-  if (!pot.present[grain]) return
-  pot.present[grain] = false
-  pot.filledHeat -= grainHeat(pot, grain) + (pot.present.includes(true) ? 0 : hangingHeat(pot))
-}
-
-/** Pours kept water into the bed. @param share of what was kept at first */
-export function pourIn(pot: Pot, share: number, inBed = true): void {
-  const g = Math.min(pot.stockG, share * (pot.setup.stockG ?? 0))
-  pot.stockG -= g
-  pot.freeG += g
-  if (inBed) warmWith(pot, WATER_HEAT * g, pot.setup.stockC ?? pot.setup.waterC)
-}
-
-/** Pours more water in, of a warmth of its own. */
-export function pourMore(pot: Pot, g: number, celsius: number): void {
-  pot.freeG += g
-  warmWith(pot, WATER_HEAT * g, celsius)
-}
-
-/** Free water that ran over the rim or was tipped out, hot: it takes its heat along. */
-export function loseWater(pot: Pot, g: number): void {
-  const gone = Math.min(pot.freeG, g)
-  pot.freeG -= gone
-  pot.drainedG += gone
-  pot.filledHeat -= WATER_HEAT * gone
-}
-
-/** Turns the bed over: every layer gets its share of every other. Layers weigh the same, so water is conserved. */
-export function stirBed(pot: Pot): void {
-  const { layers, shells } = pot.resolution
-  for (let g = 0; g < pot.setup.grains.length; g++) {
-    const offsets = pot.offset[g]!
-    for (const shares of [pot.uptake, pot.cooked])
-      for (let i = 0; i < shells; i++) {
-        let sum = 0
-        for (let l = 0; l < layers; l++) sum += shares[offsets[l]! + i]!
-        for (let l = 0; l < layers; l++) shares[offsets[l]! + i] = sum / layers
-      }
-    let mean = 0
-    for (let l = 0; l < layers; l++) mean += pot.mean[g * layers + l]!
-    pot.mean.fill(mean / layers, g * layers, (g + 1) * layers)
-  }
-}
-
-/** Pours off all free water but a film. @param keep g per g of dry grain */
-export function drainOff(pot: Pot, keep: number): void {
-  const off = Math.max(0, pot.freeG - keep * pot.dryG)
-  pot.freeG -= off
-  pot.drainedG += off
-  pot.filledHeat -= WATER_HEAT * off
-}
-
-/** Runs cold water over everything: it ends at that temperature. */
-export function chill(pot: Pot, celsius: number): void {
-  pot.bulkC = Math.min(pot.bulkC, celsius)
-  pot.bottomC = pot.bulkC
-}
-
-function warmWith(pot: Pot, heat: number, celsius: number): void {
-  const before = heatCapacityOf(pot)
-  pot.bulkC = (before * pot.bulkC + heat * celsius) / (before + heat)
-  pot.bottomC = pot.bulkC
-  pot.filledHeat += heat
 }
 
 /** What boils: the boiler under a basket, or the water in the bed, g. */

@@ -1,5 +1,6 @@
 import type { LidPosition } from '#core/heat/lid'
-import { ASIDE_C, chill, drainOff, joinGrain, leaveGrain, liquidOf, pourIn, stepPot, type Heating, type Pot } from './pot'
+import { chill, drainOff, joinGrain, leaveGrain, pourIn } from './hands'
+import { ASIDE_C, liquidOf, stepPot, type Heating, type Pot } from './pot'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */
 export interface Phase {

@@ -1,4 +1,5 @@
-import { loseWater, pourMore, stirBed, type Pot } from '#core/pot/pot'
+import { loseWater, pourMore, stirBed } from '#core/pot/hands'
+import { type Pot } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 
 /** Something that happens to the pot while it cooks. */

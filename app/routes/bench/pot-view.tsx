@@ -5,7 +5,8 @@ import type { LidPosition } from '#core/heat/lid'
 import type { Plan } from '#core/plan/result'
 import type { Vessel } from '#core/vessel/vessel'
 import type { Moment } from '../../drawing/pot-inside'
-import { PotSection, type PotMark, type WaterHold } from '../../drawing/pot-section'
+import { PotSection, type PotMark } from '../../drawing/pot-section'
+import type { WaterHold } from '../../drawing/water-handle'
 import classes from './pot-view.module.css'
 
 // Whoever looks into a minute waits for the pot to be cooked through anyway.
