@@ -48,13 +48,16 @@ export default function Root() {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const known = isRouteErrorResponse(error)
   const here = useLocation()
+  const known = isRouteErrorResponse(error)
+  const shut = known && error.status === 401
+  const missing = known && error.status === 404
+  const said = known && !shut && typeof error.data === 'string' && error.data ? error.data : undefined
   return (
     <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
-      <h1 className="figure">{known && error.status === 404 ? 'Nothing on this shelf' : 'That went wrong'}</h1>
-      <p>{known && typeof error.data === 'string' && error.data ? error.data : known && error.status === 404 ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.'}</p>
-      {known && error.status === 401 ? <Anchor href={doorTo(here)}>Come in again</Anchor> : <Anchor href="/">Back to the bench</Anchor>}
+      <h1 className="figure">{shut ? 'No longer let in' : missing ? 'Nothing on this shelf' : 'That went wrong'}</h1>
+      <p>{said ?? (shut ? 'This house asks this device for its passphrase again. Nothing that was saved is lost.' : missing ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}</p>
+      <Anchor href={shut ? doorTo(here) : '/'} underline="always">{shut ? 'Come in again' : 'Back to the bench'}</Anchor>
     </main>
   )
 }

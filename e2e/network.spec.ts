@@ -165,12 +165,18 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     await phone.waitForURL(/\/stove\/./)
     const stove = phone.url()
     await expect(act(phone)).toHaveText('Measure the grain')
+    const elsewhere = await phones.newPage()
+    await open(elsewhere, `https://127.0.0.1:${port + 1}/notebook`)
 
     await open(page, `http://127.0.0.1:${port}/devices`)
     await page.getByRole('button', { name: 'Send the computer away' }).or(page.getByRole('button', { name: 'Send the phone away' })).click()
     await expect(page.getByText('Nobody but this machine.')).toBeVisible()
     // Its stream ends with it. The cook on its screen counts on, and what is pressed there is kept until it is let in again.
     await expect(phone.getByText('This device is no longer let in')).toBeVisible()
+    // Elsewhere there is nothing to go on with, but the way back in.
+    await elsewhere.getByRole('link', { name: 'Shelf' }).first().click()
+    await expect(elsewhere.getByRole('heading', { name: 'No longer let in' })).toBeVisible()
+    await expect(elsewhere.getByRole('link', { name: 'Come in again' })).toHaveAttribute('href', '/enter?to=%2Fshelf')
     await phone.getByRole('button', { name: /^Measured/ }).click()
     await expect(phone.getByText('Counting here, one press kept')).toBeVisible()
     await expect(act(phone)).not.toHaveText('Measure the grain')

@@ -139,7 +139,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
       </h1>
       {(outbox.cutOff || line !== 'open') && (
         <p role="status" className={classes.cutOff}>
-          Counting here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} kept`}
+          Counting here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} kept`}.
           <ComeIn line={line} />
         </p>
       )}
