@@ -17,17 +17,15 @@ for (const address of PAGES)
 
 test('enlarged to twice and to four times, every page keeps its width', async ({ page, isMobile }) => {
   test.skip(isMobile)
-  const wide: string[] = []
   for (const address of PAGES) {
     await page.setViewportSize({ width: 640, height: 400 })
     await open(page, address)
     for (const width of [640, 320]) {
       await page.setViewportSize({ width, height: 400 })
-      const needs = await page.evaluate(() => document.documentElement.scrollWidth)
-      if (needs > width) wide.push(`${address} needs ${needs} of ${width}`)
+      // Charts are drawn anew for another width a moment after it.
+      await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth), `${address} at ${width}`).toBeLessThanOrEqual(width)
     }
   }
-  expect(wide).toEqual([])
 })
 
 test('with a pot on, the bar still fits its width, and the stove its keys', async ({ page }) => {
