@@ -125,6 +125,13 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       <path d="M16 24H24M96 24H104" className={classes.rim} />
     </g>
   ),
+  'spoon-trail': (ripe) => (
+    <Bowl>
+      <path d="M18 40H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.grain} />
+      <path d={ripe ? 'M34 40Q42 58 60 58Q78 58 86 40' : 'M52 40Q56 44 60 44Q64 44 68 40'} className={classes.line} />
+      <path d="M76 52L104 12" className={classes.rim} />
+    </Bowl>
+  ),
   seasoned: (ripe) => (
     <Bowl>
       <path d="M18 44H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />

@@ -3,9 +3,8 @@ import { planFrom } from '#core/contract/plan'
 import { boilingPointAt, pressureAt, saturationTemperature } from '#core/heat/boiling-point'
 import { metres, pascals } from '#core/quantity/units'
 import { textureOf } from '#core/grain/texture'
-import { blendOf } from '#core/grain/blend'
-import { methodOf } from '#core/method/index'
-import { steamedBlend } from '#core/grain/steamed'
+import { gaugePressure } from '#core/method/pressure-electric'
+import { prepare } from '#core/plan/prepare'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 
@@ -37,7 +36,7 @@ export function sideOf(json: PlanRequestJson): Side {
   const [request, plan] = [read.value, made.value]
   const energyWh = energyOf(request, plan)
   const inFoodWh = (plan.yield.cooked_mass_g * COOKED_HEAT * AT_TABLE_K) / 3600
-  const blend = methodOf(request.method).basket ? steamedBlend(blendOf(request.grains), methodOf(request.method).water === 'stock') : blendOf(request.grains)
+  const { blend } = prepare(request)
   return {
     request,
     plan,
@@ -50,14 +49,14 @@ export function sideOf(json: PlanRequestJson): Side {
 }
 
 /** What a plan's stages draw, W·h: what reaches the pot over the source's efficiency. A vessel held by its thermostat draws what it loses. */
-function energyOf({ source, vessel, kitchenC, elevationM, pressure, method }: PlanRequest, plan: Plan): number {
-  const gauge = { 'pressure-electric': { low: 40, high: 75 } } as const
-  const held = method === 'pressure-electric' ? saturationTemperature(pascals(pressureAt(metres(elevationM)) + gauge[method][pressure] * 1000)) : boilingPointAt(metres(elevationM))
+function energyOf({ source, vessel, kitchenC, elevationM, pressure }: PlanRequest, plan: Plan): number {
+  const gauge = vessel.kind === 'pressure-electric' ? gaugePressure(vessel.kind, pressure) : undefined
+  const held = gauge === undefined ? boilingPointAt(metres(elevationM)) : saturationTemperature(pascals(pressureAt(metres(elevationM)) + gauge * 1000))
   return plan.stages.reduce((sum, stage) => {
     const hours = stage.minutes.expected / 60
     if (stage.kind === 'bake') return sum + OVEN_W * (hours + OVEN_PREHEAT_MINUTES / 60)
     if (stage.id === 'kettle') return sum + (plan.water.pour_g * 4.18 * (held - kitchenC)) / 3600 / KETTLE_EFFICIENCY
-    const power = stage.kind === 'pressure' && method === 'pressure-electric' ? Math.min(stage.power_w, vessel.loss * (held - kitchenC)) : stage.power_w
+    const power = stage.kind === 'pressure' && gauge !== undefined ? Math.min(stage.power_w, vessel.loss * (held - kitchenC)) : stage.power_w
     return sum + (power / source.efficiency) * hours
   }, 0)
 }

@@ -1,12 +1,13 @@
 import * as v from 'valibot'
 import { DRESSING_IDS } from '#core/finish/dressing'
-import { blendOf } from '#core/grain/blend'
+import { blendOf, type Blend } from '#core/grain/blend'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
-import { VARIETY_IDS, type Variety } from '#core/grain/varieties'
+import { VARIETY_IDS } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '#core/heat/sources'
 import { AUTHORITIES } from '#core/keep/guidance'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/method/index'
 import { FINISHES, HEAT_STYLES, type Finish } from '#core/method/method'
+import { usualMethod, usualSoak } from '#core/method/usual'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
@@ -46,9 +47,10 @@ export const LIMITS = Object.freeze({
 /** What is taken when a field is left out; where a default follows from another field, settle() says how. */
 export const DEFAULTS = Object.freeze({
   purpose: 'side',
-  method: 'covered-simmer',
   heat_style: 'boil-then-lowest',
   texture: 0.5,
+  thickness: 0.5,
+  hurry: false,
   elevation_m: 0,
   kitchen_c: 20,
   water_c: 15,
@@ -162,7 +164,8 @@ export const PlanRequestSchema = record({
     }),
   ),
   purpose: v.optional(oneOf(PURPOSES), DEFAULTS.purpose),
-  method: v.optional(oneOf(METHOD_IDS), DEFAULTS.method),
+  /** Left out: as this grain is usually cooked in this vessel, for this purpose. */
+  method: v.optional(oneOf(METHOD_IDS)),
   heat_style: v.optional(oneOf(HEAT_STYLES), DEFAULTS.heat_style),
   vessel: v.optional(vesselSchema),
   heat: v.optional(heatSchema),
@@ -184,6 +187,10 @@ export const PlanRequestSchema = record({
   blend_timing: v.optional(oneOf(BLEND_TIMINGS), DEFAULTS.blend_timing
   ),
   texture: v.optional(between(0, 1)),
+  /** Of a porridge: 0 thin, 1 thick. */
+  thickness: v.optional(between(0, 1), DEFAULTS.thickness),
+  /** The earliest end that works at all. */
+  hurry: v.optional(flag, DEFAULTS.hurry),
   uptake_delta_g_g: v.optional(between(-2, 2), 0),
   minutes_factor: v.optional(between(0.3, 3), 1),
   elevation_m: v.optional(between(...LIMITS.elevation_m, 'm'), DEFAULTS.elevation_m),
@@ -263,22 +270,6 @@ export const PURPOSE_SERVING: Partial<Record<Purpose, 'side' | 'main'>> = { fryi
 /** How drained grain is finished for a purpose when nothing is asked. */
 const PURPOSE_FINISH: Partial<Record<Purpose, Finish>> = { salad: 'cold-rinse' }
 
-/** Schools whose grain can go on the heat in the water it soaked in. */
-const COLD_START: ReadonlySet<MethodId> = new Set(['covered-simmer', 'switch-cooker', 'pressure-electric', 'pressure-stovetop'])
-
-/** Appliances that start by themselves. */
-const TIMED: ReadonlySet<MethodId> = new Set(['switch-cooker', 'pressure-electric'])
-
-/** A soak as the method needs it, where nothing was said: sticky grain and grain in its skin before steam, long aromatic grain before
- *  boiling water. Hours go in the fridge. */
-function usualSoak(method: MethodId, { id, family }: Pick<Variety, 'id' | 'family'>): { minutes: number; celsius?: number; water: 'drain' } | null {
-  if (method === 'steam' && id === 'glutinous') return { minutes: 300, celsius: FRIDGE_C, water: 'drain' }
-  if (method === 'steam' && family === 'whole rice') return { minutes: 600, celsius: FRIDGE_C, water: 'drain' }
-  if ((method === 'boiling-start' || method === 'boil-and-drain') && id === 'basmati') return { minutes: 20, water: 'drain' }
-  return null
-}
-const FRIDGE_C = 5
-
 /** A request that is known to be readable, read.  @throws {RangeError} for one that is not */
 export function settledRequest(input: unknown): PlanRequest {
   const read = readPlanRequest(input)
@@ -294,35 +285,42 @@ const OWN_HEAT: Partial<Record<VesselPresetId, HeatPresetId>> = {
 }
 
 function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
-  const method = methodOf(given.method)
   const grains = given.grains
-  const { parts, slowest } = blendOf(grains)
-  const later = TIMED.has(given.method) ? given.start_later_minutes : 0
-  const asked = given.soak === undefined ? usualSoak(given.method, slowest) : given.soak
+  const blend = blendOf(grains)
+  const { parts, slowest } = blend
+  const methodId = given.method ?? methodFor(given, blend)
+  const method = methodOf(methodId)
+  const later = method.timer ? given.start_later_minutes : 0
+  const asked = given.soak === undefined ? usualSoak(methodId, slowest) : given.soak
   // While it waits for its timer the grain soaks in the water it will cook in, as warm as the kitchen is.
   const soak = later > 0 ? { minutes: (asked?.minutes ?? 0) + later, celsius: given.kitchen_c, water: 'keep' as const } : asked
   const usual = Math.max(...parts.map((part) => part.variety.washes))
   const washes = given.rinse?.washes ?? usual
   const vesselGiven = given.vessel ?? method.defaults.vessel
+  const vessel = vesselFrom(vesselGiven, method.vesselKinds[0])
   const ownHeat = typeof vesselGiven === 'string' ? OWN_HEAT[vesselGiven] : undefined
+  // A vessel of another kind than the method's own stands on a burner where it has no heat of its own.
+  const usualHeat = vessel.kind === method.vesselKinds[0] ? method.defaults.heat : 'gas-medium'
   return {
     grains,
     amount: { ...given.amount, serving: given.amount.serving ?? PURPOSE_SERVING[given.purpose] ?? DEFAULTS.serving },
     purpose: given.purpose,
-    method: given.method,
+    method: methodId,
     heatStyle: given.heat_style,
-    vessel: vesselFrom(vesselGiven, method.vesselKind),
-    source: sourceFrom(given.heat ?? ownHeat ?? method.defaults.heat, given.method),
+    vessel,
+    source: sourceFrom(given.heat ?? ownHeat ?? usualHeat, vessel.kind),
     rinse: { washes, clarity: given.rinse?.clarity ?? null, drain: given.rinse?.drain ?? (washes > 0 || soak ? 'sieve' : 'none') },
     soak: soak
       ? {
           minutes: soak.minutes,
           celsius: soak.celsius ?? given.kitchen_c,
-          water: COLD_START.has(given.method) ? soak.water : 'drain',
+          water: method.coldStart ? soak.water : 'drain',
           wetMassG: ('wet_mass_g' in soak ? soak.wet_mass_g : null) ?? null,
         }
       : null,
     texture: given.texture ?? PURPOSE_TEXTURE[given.purpose],
+    thickness: given.thickness,
+    hurry: given.hurry,
     uptakeDelta: given.uptake_delta_g_g,
     minutesFactor: given.minutes_factor,
     elevationM: given.elevation_m,
@@ -385,16 +383,18 @@ function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['
   })
 }
 
-const KIND_OF_METHOD: Partial<Record<MethodId, HeatSource['kind']>> = {
-  'switch-cooker': 'cooker',
-  'pressure-electric': 'pressure',
-  oven: 'oven',
+const HEAT_OF_KIND: Partial<Record<Vessel['kind'], HeatSource['kind']>> = { cooker: 'cooker', 'pressure-electric': 'pressure', 'oven-dish': 'oven' }
+
+/** The usual method for this grain: in the vessel that was named, or in whatever it is usually cooked in. */
+function methodFor({ vessel, purpose }: Pick<v.InferOutput<typeof PlanRequestSchema>, 'vessel' | 'purpose'>, blend: Blend): MethodId {
+  const kind = typeof vessel === 'string' ? vesselPreset(vessel).kind : 'pot'
+  return usualMethod({ blend, kind, purpose, basket: vessel === undefined || vessel === 'basket-5' })
 }
 
-function sourceFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['heat']>, method: MethodId): HeatSource {
+function sourceFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['heat']>, vessel: Vessel['kind']): HeatSource {
   if (typeof given === 'string') return HEAT_PRESETS[given]
   // A burner told by its figures: under 0.5 of its rating reaches a pot only with a flame.
-  const kind = KIND_OF_METHOD[method] ?? (given.efficiency < 0.5 ? 'gas' : 'electric')
+  const kind = HEAT_OF_KIND[vessel] ?? (given.efficiency < 0.5 ? 'gas' : 'electric')
   return { ratedW: given.rated_w, efficiency: given.efficiency, kind }
 }
 

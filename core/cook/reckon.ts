@@ -4,7 +4,7 @@ import { setupFor } from '#core/plan/problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan, Stage } from '#core/plan/result'
 import { fillPot, type Pot } from '#core/pot/pot'
-import { runPhase, type Phase } from '#core/pot/run'
+import { goingOn, runPhase, type Phase } from '#core/pot/run'
 import { runWith, type Happening } from '#core/simulate/happening'
 import { SWEEP } from '#core/simulate/sweep'
 import { standing, type CookEvent } from './events'
@@ -125,8 +125,6 @@ export function reckon({ plan, request, view, events, nowMs, burner: known }: Re
 
 const timeOf = (phases: readonly Phase[]): number => phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)
 
-const goingOn = <T extends Partial<Phase>>({ join: _join, leave: _leave, pourShare: _pour, drainTo: _drain, chillTo: _chill, ...rest }: T) => rest as T
-
 /** The burner's share of its believed power: the one that brings the first boil (or full pressure) just when it was told, or not before now.
  *  A boil that is told is taken at its word; lateness with another reason looks like a weak burner, and costs the same time. */
 function burnerBy(begun: readonly Hot[], lasted: (stage: Hot) => number, fill: () => Pot): number {
@@ -170,9 +168,10 @@ function segments({ phase, view, stage }: Hot, minutes: number, events: readonly
       return [{ ...s, to: from }, { from: Math.max(s.from, from), to: Math.min(s.to, to), powerW: power }, { ...s, from: to }].filter((part) => part.to - part.from > 1e-9)
     })
   }
-  const whole = stretches.map(({ from, to, powerW }, i): Phase => ({ ...(i === 0 ? phase : goingOn(phase)), id: stage.id, powerW, until: { minutes: to - from } }))
+  const opens = phase.opensAtEnd === true && view.state === 'done'
+  const whole = stretches.map(({ from, to, powerW }, i): Phase => ({ ...(i === 0 ? phase : goingOn(phase)), id: stage.id, powerW, opensAtEnd: opens && i === stretches.length - 1, until: { minutes: to - from } }))
   // Even a stage of no length begins: it may pour, join or drain.
-  return whole.length > 0 ? whole : [{ ...phase, until: { minutes: 0 } }]
+  return whole.length > 0 ? whole : [{ ...phase, opensAtEnd: opens, until: { minutes: 0 } }]
 }
 
 /** Complaints of somebody who found no water. */

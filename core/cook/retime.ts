@@ -21,7 +21,7 @@ const MOVES = new Set<CookEvent['kind']>(['heat-high', 'heat-low', 'heat-out', '
 const WORTH_TELLING = 0.75
 
 /** The plan with its open stage as long as this pot needs it: reckoned when that stage begins, by when the boil really came, and again after
- *  everything that moved its heat or its water. The comfort over the earliest end stays what it was. */
+ *  everything that moved its heat or its water. The margin over the earliest end stays what it was. */
 export function retime(cook: RunningCook, request: PlanRequest, events: readonly CookEvent[]): { plan: Plan; retimed: Retimed | undefined } {
   const { plan } = cook
   const happened = standing(events)
@@ -40,8 +40,8 @@ export function retime(cook: RunningCook, request: PlanRequest, events: readonly
   if (more === undefined) return { plan, retimed: undefined }
   const { low, expected, high } = stage.minutes
   const elapsed = (because.atMs - own.startMs) / 60_000
-  const comfort = open.exact ? 0 : expected - (expected - 1) / 1.25
-  const isMinutes = elapsed + more + comfort
+  const margin = open.exact ? 0 : expected - low
+  const isMinutes = elapsed + more + margin
   if (Math.abs(isMinutes - expected) < WORTH_TELLING) return { plan, retimed: undefined }
   const moved = { low: Math.max(elapsed + more, low + isMinutes - expected), expected: isMinutes, high: Math.max(isMinutes, high + isMinutes - expected) }
   return {

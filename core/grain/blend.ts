@@ -1,5 +1,6 @@
 import type { Grams, Millilitres } from '#core/quantity/units'
 import { grams, millilitres } from '#core/quantity/units'
+import { unsoakedMinutes } from '#core/pot/unsoaked-minutes'
 import { varietyOf, type Variety, type VarietyId } from './varieties'
 
 export interface BlendPart {
@@ -7,6 +8,9 @@ export interface BlendPart {
   /** Share by dry mass, 0..1; the shares of a blend sum to 1. */
   share: number
 }
+
+/** Minutes a dry grain takes in boiling water at sea level. */
+export const cookMinutes = (variety: Variety): number => unsoakedMinutes({ ...variety, most: variety.uptake.most })
 
 /** One or more grains cooked together, with what the mixture amounts to. */
 export interface Blend {
@@ -22,7 +26,7 @@ export interface Blend {
   amylose: number
   /** The member that takes longest: time follows it. */
   slowest: Variety
-  /** Slowest minus fastest, minutes at 100 °C. */
+  /** Slowest minus fastest, unsoaked, minutes at 100 °C. */
   spreadMinutes: number
   frothing: boolean
   gluten: boolean
@@ -38,7 +42,7 @@ export function blendOf(grains: readonly { variety: VarietyId; share: number }[]
   const harmonic = (value: (v: Variety) => number) => 1 / mean((v) => 1 / value(v))
   const bulkDensity = harmonic((v) => v.bulkDensity)
   const kernelDensity = harmonic((v) => v.kernelDensity)
-  const times = parts.map((p) => p.variety.minutesAt100)
+  const times = parts.map((p) => cookMinutes(p.variety))
   const slowest = parts[times.indexOf(Math.max(...times))]!.variety
   return {
     parts,

@@ -28,31 +28,47 @@ export const HEAT_PRESET_IDS = Object.keys(HEAT_PRESETS) as HeatPresetId[]
 
 export type HeatLevel = 'off' | 'lowest' | 'low' | 'medium' | 'high'
 
-/** The least a source can be turned down to, as a share of rated power. The smallest gas burners do not go below a fifth. */
-export const leastShare = (source: HeatSource): number =>
-  source.kind === 'gas' ? (source.ratedW <= 1200 ? 0.2 : 0.15) : 0.05
+/** A gas tap turned as low as it goes still burns about three tenths of the rating: 0.25–0.35 kW on a small ring, 0.45–0.55 on a medium
+ *  one, 0.7–1.0 on a large one. A low flame hugs the base, so a little more of it reaches the pot. */
+const GAS_LEAST_SHARE = 0.3
+const LOW_FLAME_GAIN = 0.45 / 0.4
+/** Plates and induction switch on and off at their lowest setting; in the mean they give 120–250 W. */
+const CYCLING_LEAST_SHARE = 0.12
+/** Heat over the standing loss at which a pot visibly goes on simmering, W. */
+const KEEPS_SIMMERING_W = 30
 
 export const fullPower = (source: HeatSource): number => source.ratedW * source.efficiency
 
-/** Heat above the standing loss that people leave under a simmering pot, W. */
-const USUAL_SURPLUS_W = 80
+/** What reaches the pot at the lowest setting, W. */
+export const leastPower = (source: HeatSource): number =>
+  source.kind === 'gas' ? GAS_LEAST_SHARE * LOW_FLAME_GAIN * fullPower(source) : CYCLING_LEAST_SHARE * fullPower(source)
 
-/** Power that reaches the pot at a level, W. "lowest" is the usual simmer: the pot's standing loss and a little more,
- *  or as low as the source goes, whichever is larger. Never more than the source has.
+/** What a pot needs to go on simmering under its lid, W.  @param standingLossW UA·(boil − room) of the pot with its lid on */
+export const simmeringPower = (standingLossW: number): number => standingLossW + KEEPS_SIMMERING_W
+
+/** Whether the lowest setting keeps this pot at a simmer; if not, the setting above it is meant by "lowest". */
+export const lowestHoldsSimmer = (source: HeatSource, standingLossW: number): boolean => leastPower(source) >= simmeringPower(standingLossW)
+
+/** Power that reaches the pot at a level, W. "lowest" is the least the burner gives, or the setting above it that still keeps the pot
+ *  simmering; never more than the source has. What it gives over the standing loss leaves as steam, whatever the lid.
  *  @param standingLossW UA·(boil − room) of the pot with its lid on */
 export function deliveredPower(source: HeatSource, level: HeatLevel, standingLossW: number): number {
   const full = fullPower(source)
-  const simmer = Math.min(full, Math.max(standingLossW + USUAL_SURPLUS_W, leastShare(source) * full))
+  const lowest = Math.min(full, Math.max(leastPower(source), simmeringPower(standingLossW)))
   switch (level) {
     case 'off':
       return 0
     case 'lowest':
-      return simmer
+      return lowest
     case 'low':
-      return Math.max(simmer, 0.25 * full)
+      return Math.max(lowest, 0.25 * full)
     case 'medium':
-      return Math.max(simmer, 0.5 * full)
+      return Math.max(lowest, 0.5 * full)
     case 'high':
       return full
   }
 }
+
+/** How long a pot goes on boiling at full heat before a hand has turned it down, minutes. A plate gives off what it holds besides. */
+export const turnDownMinutes = (source: HeatSource): number => (source.kind === 'electric' && source.efficiency < INDUCTION_FROM ? 1.25 : 0.5)
+const INDUCTION_FROM = 0.8

@@ -1,10 +1,11 @@
 import { CENTRE_DONE, type Goal } from '#core/pot/done'
 import { lossFactor } from '#core/heat/lid'
 import type { Kitchen, Method, MethodStage } from './method'
-import { coveredRest, grainIn, powerAt, waterToTheBoil } from './stages'
+import { coveredRest, grainIn, powerAt, waterToTheBoil, doneSigns } from './stages'
+import { aromaticSoak, staysInSieve } from './suits'
 
 /** Drained while the heart still has a bite: it goes on cooking in its own heat. */
-const BITE = 0.88
+export const BITE = 0.88
 /** Part-cooked, to finish in another dish. */
 const PART_COOKED_CENTRE = 0.5
 const DRAIN_MINUTES = 1
@@ -18,8 +19,9 @@ const TAP_C = 15
 /** Plenty of water, drained when the grain is as wanted: the water sets no texture, the minutes do. */
 export const boilAndDrain: Method = {
   id: 'boil-and-drain',
-  name: 'Boiled and drained',
-  vesselKind: 'pot',
+  name: 'Boil and drain',
+  words: 'in plenty of water, drained',
+  vesselKinds: ['pot'],
   water: 'excess',
   defaults: { vessel: 'heavy-3.5', heat: 'gas-medium', restMinutes: 3 },
   beforeHeat: ['Set a sieve in the sink before the grain goes in'],
@@ -27,19 +29,15 @@ export const boilAndDrain: Method = {
     const power = powerAt(kitchen)
     const open = kitchen.vessel.loss * lossFactor(kitchen.vessel.lid, 'off', true) * (kitchen.boilC - kitchen.kitchenC)
     const heat = power('medium') > ROLLING * open ? 'medium' : 'high'
-    const drain: MethodStage = {
-      id: 'drain-off', kind: 'drain', title: 'Drain it well', heat: 'off', powerW: 0, lid: 'off', mode: 'open', drainTo: FILM,
-      until: { minutes: DRAIN_MINUTES }, endsOn: 'cue', cue: 'drained', handsOn: true, checks: ['Pour away from you: the steam rises all at once'],
-    }
     return [
       waterToTheBoil(kitchen),
       grainIn(kitchen),
       {
         id: 'boil', kind: 'boil', title: 'Boil it openly, rolling', heat, powerW: power(heat), lid: 'off', mode: 'open',
         until: 'solved', exact: true, endsOn: 'cue', cue: kitchen.finish === 'steam' || kitchen.purpose === 'part-cooked' ? 'bends-not-breaks' : 'bitten',
-        handsOn: false, checks: ['Skim the foam in the first minutes', 'Bite a grain from two minutes before the end'],
+        handsOn: false, checks: ['Skim the foam in the first minutes', 'Bite a grain from two minutes before the end', ...doneSigns(kitchen)],
       },
-      drain,
+      drainOffStage(),
       ...finish(kitchen),
     ]
   },
@@ -49,7 +47,15 @@ export const boilAndDrain: Method = {
       : purpose === 'part-cooked'
         ? { centre: PART_COOKED_CENTRE, uptake: uptake * cookedShare }
         : { centre: BITE, uptake },
+  suits: staysInSieve,
+  usualSoak: aromaticSoak,
 }
+
+/** All the water off but a film. */
+export const drainOffStage = (): MethodStage => ({
+  id: 'drain-off', kind: 'drain', title: 'Drain it well', heat: 'off', powerW: 0, lid: 'off', mode: 'open', drainTo: FILM,
+  until: { minutes: DRAIN_MINUTES }, endsOn: 'cue', cue: 'drained', handsOn: true, checks: ['Pour away from you: the steam rises all at once'],
+})
 
 function finish(kitchen: Kitchen): MethodStage[] {
   const rest = coveredRest(kitchen, { title: 'Back in the warm pot, lid on, to dry off', checks: [] })

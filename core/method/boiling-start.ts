@@ -1,13 +1,20 @@
 import type { Method } from './method'
+import { AT_ONCE_MINUTES, aromaticSoak } from './suits'
 import { coveredToTheEnd, grainIn, waterToTheBoil } from './stages'
 
 /** Measured water boils first, then the grain goes in: less time in hot water than from cold, and the grain stays longer. */
 export const boilingStart: Method = {
   id: 'boiling-start',
-  name: 'Into boiling water',
-  vesselKind: 'pot',
+  name: 'Absorption, hot start',
+  words: 'into boiling water',
+  vesselKinds: ['pot'],
   water: 'pot',
+  evensInRest: true,
+  toastable: true,
+  pourSetsTexture: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 10 },
   beforeHeat: ['Wipe the rim and the outside of the base dry'],
   stages: (kitchen) => [waterToTheBoil(kitchen), grainIn(kitchen, { lid: kitchen.lidUntilBoil }), ...coveredToTheEnd(kitchen)],
+  suits: ({ minutesAt100 }) => minutesAt100 > AT_ONCE_MINUTES,
+  usualSoak: aromaticSoak,
 }

@@ -1,12 +1,19 @@
 import type { Kitchen, Method } from './method'
+import { turnDownMinutes } from '#core/heat/sources'
+import { AT_ONCE_MINUTES } from './suits'
 import { coveredToTheEnd, LONGEST_HEAT_UP, powerAt } from './stages'
 
 /** Cold start in measured water: to the boil, covered on low heat until the water is taken up, then a covered rest. */
 export const coveredSimmer: Method = {
   id: 'covered-simmer',
-  name: 'Covered pot',
-  vesselKind: 'pot',
+  name: 'Absorption, cold start',
+  words: 'from cold water, covered',
+  vesselKinds: ['pot'],
   water: 'pot',
+  coldStart: true,
+  evensInRest: true,
+  toastable: true,
+  pourSetsTexture: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 10 },
   beforeHeat: ['Level the bed and push strays under the water', 'Wipe the rim and the outside of the base dry'],
   stages(kitchen: Kitchen) {
@@ -22,6 +29,7 @@ export const coveredSimmer: Method = {
         lid: kitchen.lidUntilBoil,
         mode: 'open',
         until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+        lingerMinutes: turnDownMinutes(kitchen.source),
         endsOn: 'cue',
         cue: covered ? 'rolling-boil' : 'bubbles-break',
         handsOn: kitchen.stirAtBoil,
@@ -33,4 +41,6 @@ export const coveredSimmer: Method = {
       ...coveredToTheEnd(kitchen),
     ]
   },
+  // What drinks at once has water poured over it instead.
+  suits: ({ minutesAt100 }) => minutesAt100 > AT_ONCE_MINUTES,
 }

@@ -90,6 +90,12 @@ export const CUES = {
     now: 'a dry tick, a nutty smell',
     yet: 'a wet hiss',
   },
+  'spoon-trail': {
+    text: 'a spoon leaves a trail that closes slowly',
+    key: 'It is thick enough',
+    now: 'the trail stays a moment',
+    yet: 'it runs together at once',
+  },
   'rolling-boil': {
     text: 'steam pushes at the lid',
     key: 'It boils',

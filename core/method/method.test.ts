@@ -15,7 +15,7 @@ const kitchen = (id: MethodId, over: Partial<Kitchen> = {}): Kitchen => {
     blend: blendOf([{ variety: 'short-white', share: 1 }]), dryG: 300, vessel: vesselPreset(defaults.vessel), source: HEAT_PRESETS[defaults.heat],
     boilC: 99.97, ambientPa: 101_325, kitchenC: 20, heatStyle: 'boil-then-lowest', lidUntilBoil: 'on', stirAtBoil: false,
     restMinutes: defaults.restMinutes, pressure: 'high', release: 'natural', releaseMinutes: 10, passes: 2, cookedShare: 0.85,
-    finish: 'none', purpose: 'side', uptake: 1.4, toasted: false, boilerDish: null, ...over,
+    finish: 'none', purpose: 'side', uptake: 1.4, toasted: false, texture: 0.5, thickness: 0.5, boilerDish: null, ...over,
   }
 }
 const stages = (id: MethodId, over: Partial<Kitchen> = {}) => methodOf(id).stages(kitchen(id, over))

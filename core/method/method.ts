@@ -1,4 +1,5 @@
 import type { Blend } from '#core/grain/blend'
+import type { Variety } from '#core/grain/varieties'
 import type { HeatLevel, HeatPresetId, HeatSource } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 import type { Goal } from '#core/pot/done'
@@ -37,6 +38,10 @@ export interface Kitchen {
   boilerDish: BoilerDish | null
   /** Whether a toasted bottom is wanted. */
   toasted: boolean
+  /** 0 firm, 0.5 standard, 1 soft. */
+  texture: number
+  /** Of a porridge: 0 thin, 1 thick. */
+  thickness: number
 }
 
 export const FINISHES = ['none', 'cold-rinse', 'steam'] as const
@@ -69,6 +74,8 @@ export interface MethodStage extends Omit<Phase, 'until'> {
   title: string
   heat: HeatLevel
   until: Phase['until'] | 'solved'
+  /** What is looked for at its end is that no water is seen. */
+  drySign?: boolean
   /** A solved stage that ends when it is done, and is not stretched beyond. */
   exact?: boolean
   /** The most a solved stage may take, minutes: beyond it this school is the wrong one. */
@@ -83,20 +90,59 @@ export interface MethodStage extends Omit<Phase, 'until'> {
   checks: string[]
 }
 
-/** A school of cooking. Another school is another file of this shape and a line in the index. */
+/** A soak, where nothing else was asked for. */
+export interface UsualSoak {
+  minutes: number
+  /** Left out: as warm as the kitchen. */
+  celsius?: number
+  water: 'drain'
+}
+
+/** A way of cooking, with everything that is particular to it. Another one is another file of this shape and a line in the index; nothing
+ *  elsewhere asks which method it is. */
 export interface Method {
   id: string
+  /** The term a cook would look it up by. */
   name: string
-  vesselKind: VesselKind
+  /** The same within a sentence: "cooked …". */
+  words: string
+  /** Kinds of vessel it is done in, its own first. */
+  vesselKinds: readonly [VesselKind, ...VesselKind[]]
+  /** What heats it, where that is no burner. */
+  heatKind?: HeatSource['kind']
   water: WaterWay
   /** The pour comes boiling, out of a kettle. */
   kettle?: boolean
   /** The grain sits in a basket over the water. */
   basket?: boolean
+  /** In the basket stands a bowl with the grain and its own water. */
+  bowl?: boolean
+  /** Starts cold with grain and water together, so that soaking water can be cooked in. */
+  coldStart?: boolean
+  /** The appliance can start by itself. */
+  timer?: boolean
+  /** Sealed and under pressure while it cooks. */
+  sealed?: boolean
+  /** Kept moving, and eaten with what still flows: no loosening, no words about a deep or a thin layer. */
+  stirred?: boolean
+  /** Its layers even out in a covered rest. */
+  evensInRest?: boolean
+  /** A toasted bottom, a choice of lid and of heat style belong to it. */
+  toastable?: boolean
+  /** More or less water in the pot makes it softer or firmer, so that the water can be moved by hand. */
+  pourSetsTexture?: boolean
   defaults: { vessel: VesselPresetId; heat: HeatPresetId; restMinutes: number }
   /** Words for the cook before anything is hot. */
   beforeHeat: string[]
   stages(kitchen: Kitchen): MethodStage[]
   /** What must be reached at the end; left out: drunk dry and cooked through. */
   goal?(kitchen: Kitchen): Goal
+  /** Water that is eaten with the grain and not in it, g per g of dry grain. */
+  sauce?(kitchen: Kitchen): number
+  /** Whether a cook would think of it for this grain unasked. The planner plans any pair. */
+  suits(variety: Variety): boolean
+  /** The soak it cannot do without for this grain, or that custom gives it. */
+  usualSoak?(variety: Variety): UsualSoak | null
+  /** The same method as it is done for grain that cannot be cooked by it as it stands. */
+  variantFor?(given: { blend: Blend; soaked: boolean }): Method
 }

@@ -1,24 +1,33 @@
 import type { Method } from './method'
-import { coveredRest, grainIn, powerAt, waterToTheBoil } from './stages'
+import { coveredRest, LONGEST_HEAT_UP, powerAt } from './stages'
 
 /** A boil longer than this is a covered simmer by another name, minutes. */
-const LONGEST_BOIL = 6
+const LONGEST_BOIL = 3
+/** Quicker than this a grain cooks off the heat, minutes at 100 °C. */
+const COOKS_OFF_HEAT_MINUTES = 13
 
-/** Boiled for a few minutes at most, then cooked by what the pot holds, covered and off the heat. */
+/** Everything to the boil together, boiled for three minutes at most, then cooked by what the pot holds, covered, wrapped and off the heat. */
 export const offHeat: Method = {
   id: 'off-heat',
-  name: 'Off the heat',
-  vesselKind: 'pot',
+  name: 'Rest off the heat',
+  words: 'boiled up, then off the heat',
+  vesselKinds: ['pot'],
   water: 'pot',
+  coldStart: true,
+  evensInRest: true,
+  pourSetsTexture: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 25 },
-  beforeHeat: ['Have a towel ready to wrap the pot: warmth is all it cooks by'],
+  beforeHeat: ['Level the grain and push strays under the water', 'Have a towel ready to wrap the pot: warmth is all it cooks by'],
   stages: (kitchen) => [
-    waterToTheBoil(kitchen),
-    grainIn(kitchen),
     {
-      id: 'boil', kind: 'boil', title: 'A short boil, lid on', heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on', mode: 'open',
+      id: 'heat-up', kind: 'heat-up', title: 'Bring everything to the boil, lid on', heat: 'high', powerW: powerAt(kitchen)('high'), lid: 'on', mode: 'open',
+      until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP }, endsOn: 'cue', cue: 'rolling-boil', handsOn: false, checks: ['Stay near: starch foams up fast under a lid'],
+    },
+    {
+      id: 'boil', kind: 'boil', title: 'Let it boil, lid on', heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on', mode: 'open',
       until: 'solved', atMost: LONGEST_BOIL, endsOn: 'clock', handsOn: false, checks: [],
     },
-    coveredRest(kitchen, { title: 'Off the heat, covered and wrapped', checks: ['Do not lift the lid: the heat does not come back'] }),
+    coveredRest(kitchen, { cooksOn: true, title: 'Take it off the heat, leave the lid, wrap it', checks: ['Do not lift the lid: the heat does not come back'] }),
   ],
+  suits: ({ minutesAt100, skin }) => minutesAt100 <= COOKS_OFF_HEAT_MINUTES && skin >= 0.5,
 }

@@ -1,3 +1,4 @@
+import { AT_ONCE_MINUTES } from './suits'
 import type { Method } from './method'
 import { coveredRest } from './stages'
 
@@ -7,9 +8,13 @@ export const OVEN_C = 190
 /** Boiling water over the grain in a deep dish, foil pressed tight, in a hot oven: even heat from all sides, and no stirring. */
 export const oven: Method = {
   id: 'oven',
-  name: 'In the oven',
-  vesselKind: 'oven-dish',
+  name: 'Oven',
+  words: 'in the oven under foil',
+  vesselKinds: ['oven-dish'],
+  heatKind: 'oven',
   water: 'pot',
+  evensInRest: true,
+  pourSetsTexture: true,
   kettle: true,
   defaults: { vessel: 'oven-dish-3', heat: 'oven-190', restMinutes: 10 },
   beforeHeat: [`The oven at ${OVEN_C} °C before the dish goes in`, 'Spread the grain level, strays under the water, foil pressed tight all round'],
@@ -20,4 +25,5 @@ export const oven: Method = {
     },
     coveredRest(kitchen, { title: 'Out of the oven, leave the foil', checks: ['Lift the foil at the far side first: the steam burns'] }),
   ],
+  suits: ({ minutesAt100, family }) => minutesAt100 > AT_ONCE_MINUTES && family !== 'sticky rice',
 }

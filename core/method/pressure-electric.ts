@@ -1,7 +1,11 @@
 import { saturationTemperature } from '#core/heat/boiling-point'
 import { fullPower } from '#core/heat/sources'
 import { pascals } from '#core/quantity/units'
+import type { Variety } from '#core/grain/varieties'
+import type { VesselKind } from '#core/vessel/vessel'
 import type { Kitchen, Method, MethodStage } from './method'
+import { powerAt } from './stages'
+import { AT_ONCE_MINUTES } from './suits'
 
 /** What tells one pressure vessel from another. */
 export interface PressureKind {
@@ -22,20 +26,48 @@ const ELECTRIC = { gaugeKPa: { low: 40, high: 75 }, leak: 0.3, heldHeat: 'high',
 const LONGEST_COME_UP = 120
 const LONGEST_RELEASE = 180
 const VENT_MINUTES = 2
+/** Shorter than this nobody can hold a pressure, minutes. */
+const LEAST_HELD = 2
 
 /** A sealed vessel held over the boiling point by its thermostat; the come-up and the release cook too. */
 export const pressureElectric: Method = {
   id: 'pressure-electric',
-  name: 'Electric pressure pot',
-  vesselKind: 'pressure-electric',
+  name: 'Electric pressure cooker',
+  words: 'under pressure',
+  vesselKinds: ['pressure-electric'],
+  heatKind: 'pressure',
   water: 'pot',
+  coldStart: true,
+  timer: true,
+  sealed: true,
+  pourSetsTexture: true,
   defaults: { vessel: 'pressure-electric-6', heat: 'pressure-6', restMinutes: 0 },
   beforeHeat: [
     'Gasket seated, vent clear, rim wiped: the maker\'s manual goes first',
     'Level the bed; wipe the outside of the inner pot dry',
   ],
   stages: (kitchen) => pressureStages(kitchen, { ...ELECTRIC, heldW: fullPower(kitchen.source) }),
+  suits: (variety) => sealsBeforeItDrinks(variety),
 }
+
+/** What drinks its water before a vessel can seal is not cooked under pressure. */
+export const sealsBeforeItDrinks = ({ minutesAt100, kernel }: Pick<Variety, 'minutesAt100' | 'kernel'>): boolean =>
+  minutesAt100 > AT_ONCE_MINUTES && kernel.shape !== 'bead' && !(kernel.shape === 'shard' && kernel.widthMm < SMALL_SHARD_MM)
+const SMALL_SHARD_MM = 1.7
+
+/** The stages of whichever pressure cooker the kitchen has. */
+export const sealedStages = (kitchen: Kitchen): MethodStage[] =>
+  kitchen.vessel.kind === 'pressure-stovetop'
+    ? pressureStages(kitchen, { ...STOVETOP, heldW: powerAt(kitchen)('lowest') })
+    : pressureStages(kitchen, { ...ELECTRIC, heldW: fullPower(kitchen.source) })
+
+/** A weight or a spring holds it: it must be turned down in time, and it leaks more than one that holds itself. */
+const STOVETOP = { gaugeKPa: { low: 50, high: 80 }, leak: 1.5, heldHeat: 'lowest', thermostat: false, upTitle: 'Lid locked, full heat until the pin is up' } as const
+
+/** Gauge pressure of a kind of pressure cooker, kPa over ambient; nothing for other vessels. */
+export const gaugePressure = (kind: VesselKind, level: Kitchen['pressure']): number | undefined =>
+  kind === 'pressure-electric' ? ELECTRIC.gaugeKPa[level] : kind === 'pressure-stovetop' ? STOVETOP.gaugeKPa[level] : undefined
+
 
 /** Up, held, and down again: sealed vessels differ in their figures only. */
 export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[] {
@@ -93,11 +125,12 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
       ...sealed,
       id: 'pressure',
       kind: 'pressure',
-      title: `At ${kitchen.pressure} pressure`,
+      title: of.thermostat ? `At ${kitchen.pressure} pressure` : `Turn the heat down until it just holds ${kitchen.pressure} pressure`,
       heat: of.heldHeat,
       powerW: of.heldW,
       sealedLeak: of.leak / 60,
       until: 'solved',
+      atLeast: LEAST_HELD,
       endsOn: 'clock',
       handsOn: false,
       checks: [],

@@ -1,19 +1,20 @@
 import type { Method } from './method'
-import { pressureStages } from './pressure-electric'
-import { powerAt } from './stages'
-
-/** A weight or a spring holds it: it must be turned down in time, and it leaks more than one that holds itself. */
-const STOVETOP = { gaugeKPa: { low: 50, high: 80 }, leak: 1.5, heldHeat: 'lowest', thermostat: false, upTitle: 'Lid locked, full heat until the pin is up' } as const
+import { sealedStages, sealsBeforeItDrinks } from './pressure-electric'
 
 export const pressureStovetop: Method = {
   id: 'pressure-stovetop',
-  name: 'Stovetop pressure pot',
-  vesselKind: 'pressure-stovetop',
+  name: 'Stovetop pressure cooker',
+  words: 'under pressure',
+  vesselKinds: ['pressure-stovetop'],
   water: 'pot',
+  coldStart: true,
+  sealed: true,
+  pourSetsTexture: true,
   defaults: { vessel: 'pressure-stovetop-5', heat: 'gas-medium', restMinutes: 0 },
   beforeHeat: [
     'Gasket seated, vent clear, rim wiped: the maker\'s manual goes first',
-    'Level the bed; wipe the outside of the base dry',
+    'Level the grain; wipe the outside of the base dry',
   ],
-  stages: (kitchen) => pressureStages(kitchen, { ...STOVETOP, heldW: powerAt(kitchen)('lowest') }),
+  stages: sealedStages,
+  suits: sealsBeforeItDrinks,
 }

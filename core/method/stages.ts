@@ -1,4 +1,7 @@
-import { deliveredPower, type HeatLevel } from '#core/heat/sources'
+import type { Blend } from '#core/grain/blend'
+import { LATENT_HEAT } from '#core/heat/evaporation'
+import { lossFactor } from '#core/heat/lid'
+import { deliveredPower, fullPower, lowestHoldsSimmer, turnDownMinutes, type HeatLevel } from '#core/heat/sources'
 import { celsius } from '#core/quantity/units'
 import { standingLoss } from '#core/vessel/vessel'
 import type { Kitchen, MethodStage } from './method'
@@ -13,6 +16,43 @@ const STRONG_MINUTE = 1
 export function powerAt(kitchen: Kitchen): (level: HeatLevel) => number {
   const loss = standingLoss(kitchen.vessel, celsius(kitchen.boilC), celsius(kitchen.kitchenC))
   return (level) => deliveredPower(kitchen.source, level, loss)
+}
+
+/** Whether the lowest setting of this burner keeps this pot simmering, and the words for when it does not. */
+export function lowestChecks(kitchen: Kitchen): string[] {
+  const loss = standingLoss(kitchen.vessel, celsius(kitchen.boilC), celsius(kitchen.kitchenC))
+  return lowestHoldsSimmer(kitchen.source, loss) ? [] : ['The lowest setting stops this pot simmering: stay a little above it, so that it just trembles']
+}
+
+/** What an open pan gives off at a lively simmer, g per m² per minute: 10 to 12 g a minute from a pot of 19 cm. */
+const OPEN_SIMMER = 400
+
+/** Heat that keeps an open pan at a lively simmer, W: what it loses to the room, and the steam.  @returns the level nearest to it as well */
+export function openSimmer(kitchen: Kitchen): { powerW: number; heat: HeatLevel } {
+  const { vessel, boilC, kitchenC, source } = kitchen
+  const area = (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2
+  const loss = vessel.loss * lossFactor(vessel.lid, 'off', true) * (boilC - kitchenC)
+  const full = fullPower(source)
+  const powerW = Math.min(full, loss + (OPEN_SIMMER / 60) * area * LATENT_HEAT)
+  return { powerW, heat: powerW > 0.8 * full ? 'high' : 'medium' }
+}
+
+/** What grain of this kind shows when it is done, besides what the method looks for. */
+export function doneSigns({ blend }: Pick<Kitchen, 'blend'>): string[] {
+  const has = (id: string) => blend.parts.some((p) => p.variety.id === id)
+  return [
+    ...(has('wild') ? ['Wild rice is done when most grains have split and curl'] : []),
+    ...(has('quinoa') ? ['Quinoa is done when each grain is clear and shows its ring'] : []),
+  ]
+}
+
+/** What a soaked grain looks and feels like when it has soaked long enough. */
+export function soakSigns(blend: Pick<Blend, 'parts'>): string[] {
+  const milled = blend.parts.filter(({ variety: { family } }) => family === 'white rice' || family === 'sticky rice')
+  return [
+    ...(milled.length > 0 ? ['White grain is opaque all through when it is done'] : []),
+    ...(milled.length < blend.parts.length ? ['Grain in its skin is swollen, a nail dents it, and a cut one has no dry centre'] : []),
+  ]
 }
 
 /** Every grain of the blend, by its place. */
@@ -42,7 +82,7 @@ export function waterToTheBoil(kitchen: Kitchen, over: Partial<MethodStage> = {}
 export function grainIn(kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage {
   return {
     id: 'add',
-    kind: 'boil',
+    kind: 'heat-up',
     title: 'Grain in, stir once, back to the boil',
     heat: 'high',
     powerW: powerAt(kitchen)('high'),
@@ -50,6 +90,7 @@ export function grainIn(kitchen: Kitchen, over: Partial<MethodStage> = {}): Meth
     mode: 'open',
     join: allGrains(kitchen),
     until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+    lingerMinutes: turnDownMinutes(kitchen.source),
     endsOn: 'cue',
     cue: 'bubbles-break',
     handsOn: true,
@@ -63,7 +104,7 @@ const LAST_HEAT = {
 } as const satisfies Record<Kitchen['heatStyle'], HeatLevel>
 
 /** From the boil to the rest, covered: a strong minute for those who want it, the simmer that is solved, a toasted bottom, the rest. */
-export function coveredToTheEnd(kitchen: Kitchen): MethodStage[] {
+export function coveredToTheEnd(kitchen: Kitchen, lidBefore: Kitchen['lidUntilBoil'] = kitchen.lidUntilBoil): MethodStage[] {
   const power = powerAt(kitchen)
   const last = LAST_HEAT[kitchen.heatStyle]
   const strong: MethodStage = {
@@ -73,15 +114,16 @@ export function coveredToTheEnd(kitchen: Kitchen): MethodStage[] {
   const simmer: MethodStage = {
     id: 'simmer',
     kind: 'simmer',
-    title: last === 'lowest' ? 'Lowest heat, leave the lid' : `Keep it boiling on ${last} heat, lid on`,
+    title: last === 'lowest' ? `Turn to the lowest heat, ${lidBefore === 'on' ? 'leave the lid' : 'put the lid on'}` : `Keep it boiling on ${last} heat, lid on`,
     heat: last,
     powerW: power(last),
     lid: 'on',
     mode: 'open',
     until: 'solved',
+    drySign: true,
     endsOn: 'clock',
     handsOn: false,
-    checks: ['At the end: holes in the surface, no water when the grain is parted'],
+    checks: [...(last === 'lowest' ? lowestChecks(kitchen) : []), 'At the end: holes in the surface, no water when the grain is parted', ...doneSigns(kitchen)],
   }
   const toast: MethodStage = {
     id: 'crust', kind: 'toast', title: 'Heat up for the toasted bottom', heat: 'medium', powerW: power('medium'), lid: 'on', mode: 'open',

@@ -3,19 +3,22 @@ import type { Kitchen, Method, MethodStage } from './method'
 import { powerAt, allGrains } from './stages'
 import { basketOn, boilerLook, STEAMER_CHECKS, steamUp } from './steam'
 
+/** Grain that takes up its water moistened and steamed. */
+const IN_ROUNDS: ReadonlySet<string> = new Set(['couscous', 'bulgur-medium'])
 const MOISTEN_MINUTES = 10
 const TURN_MINUTES = 3
 /** Steaming of every pass but the last, minutes. */
-const PASS_MINUTES = 12
+const PASS_MINUTES = 15
 /** The last pass makes it light, however done it is. */
-const LAST_PASS_MINUTES = 8
+const LAST_PASS_MINUTES = 15
 const NTH = ['first', 'second', 'third', 'fourth'] as const
 
 /** Moistened, steamed, turned out and rubbed apart, and again: each pass drinks its share of the water. */
 export const steamPasses: Method = {
   id: 'steam-passes',
-  name: 'Steamed in passes',
-  vesselKind: 'pot',
+  name: 'Steamed in rounds',
+  words: 'steamed in rounds',
+  vesselKinds: ['pot'],
   water: 'stock',
   basket: true,
   defaults: { vessel: 'basket-5', heat: 'gas-medium', restMinutes: 0 },
@@ -44,6 +47,7 @@ export const steamPasses: Method = {
     return stages
   },
   goal: () => ({ centre: CENTRE_DONE, free: 0.05 }),
+  suits: ({ id }) => IN_ROUNDS.has(id),
 }
 
 const moisten = (kitchen: Kitchen, pass: number, powerW: number): MethodStage => ({

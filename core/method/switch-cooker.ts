@@ -1,4 +1,5 @@
 import { fullPower } from '#core/heat/sources'
+import { AT_ONCE_MINUTES } from './suits'
 import type { Kitchen, Method, MethodStage } from './method'
 
 const LONGEST_HEAT_UP = 120
@@ -7,9 +8,15 @@ const LONGEST_BOIL = 300
 /** A cooker that boils until its bottom runs dry and lets its switch go. The time is a result of the water, not a setting. */
 export const switchCooker: Method = {
   id: 'switch-cooker',
-  name: 'Switch cooker',
-  vesselKind: 'cooker',
+  name: 'Rice cooker',
+  words: 'until it clicks',
+  vesselKinds: ['cooker'],
+  heatKind: 'cooker',
   water: 'pot',
+  coldStart: true,
+  timer: true,
+  evensInRest: true,
+  pourSetsTexture: true,
   defaults: { vessel: 'cooker-5', heat: 'cooker-5', restMinutes: 12 },
   beforeHeat: ['Level the bed', 'Wipe the outside of the bowl dry before it goes in'],
   stages(kitchen: Kitchen): MethodStage[] {
@@ -58,4 +65,5 @@ export const switchCooker: Method = {
       },
     ]
   },
+  suits: ({ minutesAt100 }) => minutesAt100 > AT_ONCE_MINUTES,
 }

@@ -2,8 +2,8 @@ import type { MethodStage } from '#core/method/method'
 import { fillPot, freeShare, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
-import type { Goal } from '#core/pot/done'
-import { earliestEnd, minutesToScorch, moveTo, type LastStage } from './last-stage'
+import { donenessOf, isDone, type Goal } from '#core/pot/done'
+import { creditedPhases, earliestEnd, minutesToSpoil, moveTo, type LastStage } from './last-stage'
 
 /** A pot cooked through a school's stages on the reduced model. */
 export interface CookedThrough {
@@ -13,7 +13,7 @@ export interface CookedThrough {
   steam: number[]
   /** Whether each stage's event came. */
   ended: boolean[]
-  /** The earliest comfortable end of the solved stage, minutes; undefined where a school has none or it never comes. */
+  /** Where the solved stage ends so that it leans on nothing after it, minutes; undefined where a method has none or it never comes. */
   earliest?: number
   outcome: 'done' | 'never'
   /** Steam out of the pot, g: out of the boiler where there is one. */
@@ -36,12 +36,20 @@ export interface CookedThrough {
   atSolved?: Snapshot
 }
 
-/** Length of the solved stage: beyond the earliest end, because longer costs only steam that the water allows for. */
-export const comfortable = (earliest: number): number => earliest * 1.25 + 1
-
 /** Grain taken out of plenty of water goes on softening, so its minutes are met, not stretched; by this share at most. */
 const EXACT_SPREAD = 0.12
-const lengthOf = (stage: MethodStage, earliest: number): number => (stage.exact ? earliest : Math.min(Math.max(comfortable(earliest), stage.atLeast ?? 0), stage.atMost ?? Infinity))
+/** Free water that may still be there when only three minutes of the rest have passed, as a share of the cooked mass: the rest drinks it. */
+const FREE_BEFORE_REST = 0.05
+/** An open stage that ends on the clock is planned for a lot a little slower than most and for a simmer that was a while in settling. Where a
+ *  cook tastes nothing is added, nor under pressure, where the whole release is margin. */
+const SLOWER_LOT = 1.1
+const SETTLES_MINUTES = 1.5
+
+/** Planned length of the solved stage, minutes.  @param earliest where it ends leaning on nothing after it */
+function lengthOf(stage: MethodStage, earliest: number): number {
+  const margined = stage.exact || stage.mode !== 'open' ? earliest : earliest * SLOWER_LOT + SETTLES_MINUTES
+  return Math.min(Math.max(margined, stage.atLeast ?? 0), stage.atMost ?? Infinity)
+}
 
 const phaseOf = (stage: MethodStage, minutes?: number): Phase => ({
   ...stage,
@@ -62,11 +70,11 @@ function courseOf(stages: readonly MethodStage[]): Course {
 
 /** Cooks a filled pot through the stages, solving the open one.
  *  @param guess minutes where the earliest end is looked for first
- *  @param fixed length of the open stage, minutes, instead of solving it */
+ *  @param fixed length of the open stage, minutes, instead of solving it  @param hurry the earliest end that works at all */
 export function cookThrough(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  { guess, fixed, goal }: { guess: number; fixed?: number; goal: Goal },
+  { guess, fixed, goal, hurry = false }: { guess: number; fixed?: number; goal: Goal; hurry?: boolean },
 ): CookedThrough {
   const pot = fillPot(setup, REDUCED)
   const { before, solved, after } = courseOf(stages)
@@ -88,10 +96,10 @@ export function cookThrough(
     atSolved = snapshotOf(pot)
     const evaporated = pot.evaporatedG
     if (fixed === undefined) {
-      const search = earliestEnd(pot, solved, after.map((stage) => phaseOf(stage)), { guess, goal, longest: solved.atMost })
+      const search = plannedEnd(pot, solved, after.map((stage) => phaseOf(stage)), { guess, goal, hurry })
       outcome = search.outcome
       earliest = search.outcome === 'done' ? search.earliest : undefined
-      minutes.push(search.outcome === 'done' ? lengthOf(solved, search.earliest) : search.reached)
+      minutes.push(search.outcome !== 'done' ? search.reached : hurry ? search.earliest : lengthOf(solved, search.earliest))
       moveTo(pot, search, solved, minutes[minutes.length - 1]!)
     } else {
       minutes.push(fixed)
@@ -119,27 +127,43 @@ export function cookThrough(
   }
 }
 
+/** Where the solved stage is planned to end: cooked through though only three minutes of the rest count and pressure is let out at once, the
+ *  sign at its end true, and everything drunk when all that follows is over. In a hurry the last is enough. */
+function plannedEnd(pot: Pot, solved: MethodStage, after: readonly Phase[], { guess, goal, hurry }: { guess: number; goal: Goal; hurry: boolean }): LastStage {
+  const longest = solved.atMost
+  if (hurry) return earliestEnd(pot, solved, after, { guess, goal, longest })
+  const before = goal.free === undefined ? goal : { ...goal, free: Math.max(goal.free, FREE_BEFORE_REST) }
+  const leaning = earliestEnd(pot, solved, creditedPhases(after), { guess, goal: before, longest, drySign: solved.drySign })
+  if (leaning.outcome === 'never') return leaning
+  moveTo(pot, leaning, solved, lengthOf(solved, leaning.earliest))
+  for (const phase of after) runPhase(pot, phase)
+  if (isDone(donenessOf(pot, goal))) return leaning
+  return earliestEnd(pot, solved, after, { guess: leaning.earliest + 1, goal, longest, marks: leaning.marks })
+}
+
 /** How much more or less heat a burner may give than its plate says. */
 export const HEAT_SPREAD = 0.15
-/** Nobody plans to stretch a stage longer than this over its expected end, minutes. */
-const LONGEST_STRETCH = 30
+/** Nobody watches a pot for longer, minutes. */
+const LONGEST_STRETCH = 120
+/** What lasts no longer is not stretched at all, minutes. */
+const NO_STRETCH = 0.1
 
-/** Earliest and latest sensible end of the solved stage: the earliest with the heat up, the latest before it scorches.
- *  @param from the same setup, as the solved stage began */
+/** Earliest and latest sensible end of the solved stage: the earliest with all the heat that follows counted, the latest before the bottom
+ *  dries and scorches or the grain is over-soft.
+ *  @param from the same setup, as the solved stage began  @param softest most it is eaten with, g/g, where time in water sets it */
 export function solvedWindow(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  { expected, earliest, from, goal }: { expected: number; earliest: number; from: Snapshot; goal: Goal },
+  { expected, from, goal, softest }: { expected: number; from: Snapshot; goal: Goal; softest?: number },
 ): { low: number; high: number } {
   const { solved, after } = courseOf(stages)
-  if (solved!.exact) return { low: expected * (1 - EXACT_SPREAD), high: expected * (1 + EXACT_SPREAD) }
   const pot: Pot = fillPot(setup, REDUCED)
   restore(pot, from)
-  const hotter = { ...solved!, powerW: solved!.powerW * (1 + HEAT_SPREAD) }
-  const search: LastStage = earliestEnd(pot, hotter, after.map((stage) => phaseOf(stage)), { guess: earliest, goal, longest: solved!.atMost })
-  moveTo(pot, search, solved!, Math.min(expected, search.marks.length - 1))
-  const reached = Math.min(expected, search.marks.length - 1)
-  const low = search.outcome === 'done' ? Math.min(search.earliest, expected) : expected
-  const high = reached + minutesToScorch(pot, solved!, LONGEST_STRETCH + (expected - reached))
-  return { low, high: Math.max(expected, high) }
+  const search = earliestEnd(pot, solved!, after.map((stage) => phaseOf(stage)), { guess: expected * 0.8, goal, longest: solved!.atMost })
+  const low = search.outcome !== 'done' ? expected : solved!.exact ? Math.max(search.earliest, expected * (1 - EXACT_SPREAD)) : search.earliest
+  if (expected < NO_STRETCH) return { low: Math.min(low, expected), high: expected }
+  const at = Math.min(expected, search.marks.length - 1)
+  moveTo(pot, search, solved!, at)
+  const stretch = at + minutesToSpoil(pot, solved!, { atMost: LONGEST_STRETCH, softest })
+  return { low: Math.min(low, expected), high: Math.max(expected, Math.min(stretch, solved!.atMost ?? Infinity)) }
 }

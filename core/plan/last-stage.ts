@@ -1,7 +1,7 @@
-import { stepPot, type Pot } from '#core/pot/pot'
+import { grainWater, leastCooked, stepPot, type Pot } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
-import { donenessOf, isDone, whenDone, type Doneness, type Goal } from '#core/pot/done'
+import { CENTRE_OVERDONE, donenessOf, dryAtSign, isDone, whenDone, type Doneness, type Goal } from '#core/pot/done'
 
 /** How long the last hot stage must be. */
 export type LastStage =
@@ -14,16 +14,37 @@ export interface Search {
   guess: number
   goal: Goal
   longest?: number | undefined
+  /** What is looked for at the end of the stage is that no water is seen. */
+  drySign?: boolean | undefined
+  /** Marks of the same stage from an earlier search. */
+  marks?: Snapshot[] | undefined
 }
 
 const MARK_MINUTES = 1
 const LONGEST_MINUTES = 240
 
+/** Minutes of the covered rest that the planned length leans on; what is left of the rest is margin and evens the layers. */
+const REST_CREDITED = 3
+/** Pressure let out at once is gone in so many minutes. */
+const VENTED_MINUTES = 2
+
+/** What follows the last hot stage as a plan may lean on it: three minutes of the rest, and of a sealed vessel nothing but its letting out. */
+export function creditedPhases(after: readonly Phase[]): Phase[] {
+  let rest = REST_CREDITED
+  return after.map((phase): Phase => {
+    if (phase.cooksOn || phase.powerW > 0 || !('minutes' in phase.until || phase.until.event === 'unsealed')) return phase
+    if (phase.mode === 'sealed') return { ...phase, mode: 'venting', until: { minutes: VENTED_MINUTES } }
+    if (phase.mode !== 'open' || !('minutes' in phase.until) || phase.drainTo !== undefined || phase.chillTo !== undefined) return phase
+    const minutes = Math.min(phase.until.minutes, rest)
+    rest -= minutes
+    return { ...phase, until: { minutes } }
+  })
+}
+
 /** Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is moved through the stage
  *  and left wherever the search stopped; use the marks, one a minute from the start.
  *  @param guess minutes, where to look first  @param longest minutes it may take at most */
-export function earliestEnd(pot: Pot, last: OpenPhase, after: readonly Phase[], { guess, goal, longest = LONGEST_MINUTES }: Search): LastStage {
-  const marks: Snapshot[] = [snapshotOf(pot)]
+export function earliestEnd(pot: Pot, last: OpenPhase, after: readonly Phase[], { guess, goal, longest = LONGEST_MINUTES, drySign, marks = [snapshotOf(pot)] }: Search): LastStage {
   const tried = new Map<number, Doneness>()
   const extendTo = (mark: number) => {
     restore(pot, marks[marks.length - 1]!)
@@ -37,8 +58,10 @@ export function earliestEnd(pot: Pot, last: OpenPhase, after: readonly Phase[], 
     if (known) return known
     if (mark >= marks.length) extendTo(mark)
     restore(pot, marks[mark]!)
+    const sign = drySign ? dryAtSign(pot) : Infinity
     for (const phase of after) runPhase(pot, phase)
-    const found = donenessOf(pot, goal)
+    const { centre, water } = donenessOf(pot, goal)
+    const found = { centre, water: Math.min(water, sign) }
     tried.set(mark, found)
     return found
   }
@@ -76,12 +99,24 @@ const STARTS_TO_SCORCH_C = 125
 /** Seconds; a dry bottom's own time constant is a minute. */
 const WATCH_STEP = 20
 
-/** Minutes from now until the bottom has dried and starts to scorch under this heat; atMost when it does not get there. */
-export function minutesToScorch(pot: Pot, last: OpenPhase, atMost: number): number {
+/** Off the heat, grain that has cooled below this is no longer held hot, °C. */
+const COOLED_C = 60
+/** A porridge that has lost this share of what still flowed is too thick. */
+const TOO_THICK = 0.4
+
+/** Minutes from now until going on spoils it: the bottom has dried and starts to scorch, or the grain has had twice its heat, or holds more
+ *  than it is eaten with; off the heat, until it has cooled; of a porridge, until it is too thick; atMost when it does not get there.
+ *  @param softest most water in the grain, g/g, where its time in water sets it */
+export function minutesToSpoil(pot: Pot, last: OpenPhase, { atMost, softest = Infinity }: { atMost: number; softest?: number | undefined }): number {
   const start = pot.now
-  while (pot.now - start < atMost * 60) {
-    if (pot.bottomC >= STARTS_TO_SCORCH_C) break
-    stepPot(pot, WATCH_STEP, last)
-  }
+  const flows = pot.freeG
+  const stirred = last.contact === 'stirred' && last.mode === 'open'
+  const off = last.cooksOn === true
+  const spoilt = () =>
+    pot.bottomC >= STARTS_TO_SCORCH_C ||
+    (stirred ? pot.freeG < (1 - TOO_THICK) * flows : leastCooked(pot) >= CENTRE_OVERDONE) ||
+    (off && pot.bulkC < COOLED_C) ||
+    grainWater(pot) > softest * pot.dryG
+  while (pot.now - start < atMost * 60 && !spoilt()) stepPot(pot, WATCH_STEP, last)
   return Math.min(atMost, (pot.now - start) / 60)
 }

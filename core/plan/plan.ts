@@ -37,7 +37,7 @@ export function plan(request: PlanRequest): Plan {
   // The water that balances the stages
   const problem: Problem = {
     blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, goal, way: method.water,
-    basket: method.basket === true, keptSoakC, soaked, addInWaterG, later, uptake, boilerHasG,
+    basket: method.basket === true, keptSoakC, soaked, addInWaterG, later, uptake, boilerHasG, sauce: prepared.sauce, hurry: request.hurry,
   }
   const solved = solvePour(problem)
   const solution = request.pourOverrideG === null ? solved : tryPour(problem, solved, request.pourOverrideG)
@@ -52,12 +52,12 @@ export function plan(request: PlanRequest): Plan {
     dry: grams(dryG),
     freeWater: inPotG,
     soaked: soakedG / dryG,
-    uptake: solution.absorbedG / dryG,
+    uptake: Math.min(solution.absorbedG / dryG, blend.uptake.most),
     frothFactor: frothFactor({ washes, covered: request.lidUntilBoil === 'on', clarity: clarity ?? undefined }),
   })
 
   const gauges = method.basket ? overBoiler(inBed, vessel, solution.boilerG ?? solution.pourG) : inBed
-  const setsTexture = method.water === 'pot' || method.water === 'stock'
+  const setsTexture = method.pourSetsTexture === true || method.water === 'stock'
 
   // The clock
   const setup = setupFor(problem, solution.pourG, solution.boilerG)
@@ -68,7 +68,7 @@ export function plan(request: PlanRequest): Plan {
   const boilerDish = boilerDishOf(request, solution)
   const { guidance, purpose, toasted } = request
   const keeps = standsFor({ vessel, dryG, waterG: solution.absorbedG, boilC, kitchenC, holdC: guidanceOf(guidance).hold_hot_c.value })
-  const loosen = loosenWay({ creamy: method.id === 'ladled', toasted, purpose, blend, swollenMm: gauges.swollenLevel })
+  const loosen = loosenWay({ creamy: method.stirred === true, toasted, purpose, blend, swollenMm: gauges.swollenLevel })
   const spread = purpose === 'frying' ? spreadOf(cookedG / blend.cookedDensity) : undefined
   const dressing = request.dressing && dressingFor(dryG, proportionsOf(request.dressing, bulkVolume(blend, grams(1))))
   const stages = withStarts(stagesOf({ request, prepared, seasoning, windows, pourG: solution.pourG, boilerDish, loosen, spread, dressing, cookedG }), request.serveAtMs)
@@ -110,7 +110,7 @@ export function plan(request: PlanRequest): Plan {
       drained_off_g: drained,
       left_in_pot_g: left,
       short_g: gram(shortG),
-      uptake_target: roundTo(uptake, 3),
+      uptake_target: roundTo(uptake + prepared.sauce, 3),
       clinging_g: gram(soaked.clingingG),
       add_in_water_g: gram(addInWaterG),
       soaked_in_g: gram(soakedG),

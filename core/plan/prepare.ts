@@ -25,6 +25,8 @@ export interface Prepared {
   dryG: number
   /** Water wanted in the grain, g/g. */
   uptake: number
+  /** Water that is eaten with the grain and not in it, g/g. */
+  sauce: number
   boilC: number
   waterC: number
   soaked: SoakedGrain
@@ -43,9 +45,10 @@ export interface Prepared {
 
 export function prepare(request: PlanRequest): Prepared {
   const { soak } = request
-  const method = methodOf(request.method)
   const inWater = slowedBlend(blendOf(request.grains), request.minutesFactor)
-  const blend = method.basket ? steamedBlend(inWater, method.water === 'stock') : inWater
+  const asked = methodOf(request.method)
+  const method = asked.variantFor?.({ blend: inWater, soaked: soak !== null && (soak.minutes > 0 || soak.wetMassG !== null) }) ?? asked
+  const blend = method.basket && !method.bowl ? steamedBlend(inWater, method.water === 'stock') : inWater
   const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, uptakeAt(blend.uptake, request.texture) + request.uptakeDelta))
   // What is kept comes on top, and so does what the pot keeps for itself.
   const { amount, keepServings, stuckG } = request
@@ -56,9 +59,9 @@ export function prepare(request: PlanRequest): Prepared {
     blend, dryG, soak, usualClingG: clingOf(blend, wetted, request.rinse.drain) * dryG, slowOnly: request.blendTiming === 'soak-slow',
   })
   const kitchen: Kitchen = { ...request, blend, uptake, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)) }
-  const timed = timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC })
+  const timed = opened(timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC }), method)
   return {
-    blend, dryG, uptake, boilC, soaked, method, timed,
+    blend, dryG, uptake, boilC, sauce: method.sauce?.(kitchen) ?? 0, soaked, method, timed,
     goal: method.goal?.(kitchen) ?? DRY_AND_THROUGH,
     later: [...new Set([...timed.later, ...timed.stages.flatMap((stage) => stage.join ?? []), ...(timed.stages.some((s) => s.contact === 'aside') ? blend.parts.map((_, i) => i) : [])])],
     boilerHasG: request.boilerDish?.liquidG ?? 0,
@@ -68,3 +71,7 @@ export function prepare(request: PlanRequest): Prepared {
     keptSoakC: soak?.water === 'keep' ? Math.min(soak.celsius, boilC) : null,
   }
 }
+
+/** The last stage of a pot that keeps its water ends with the lid off. */
+const opened = (timed: TimedBlend, { water }: Method): TimedBlend =>
+  water === 'pot' ? { ...timed, stages: timed.stages.map((stage, i) => (i === timed.stages.length - 1 ? { ...stage, opensAtEnd: true } : stage)) } : timed

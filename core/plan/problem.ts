@@ -32,6 +32,10 @@ export interface Problem {
   boilerHasG: number
   /** Water wanted in the grain when it is eaten, g/g. */
   uptake: number
+  /** Water that is eaten with the grain and not in it, g/g. */
+  sauce?: number
+  /** The earliest end that works, whatever it leans on. */
+  hurry?: boolean
 }
 
 /** Water that is in the pot or the grain before anything is poured, g. */

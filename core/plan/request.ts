@@ -42,6 +42,10 @@ export interface PlanRequest {
   blendTiming: BlendTiming
   /** 0 firm, 0.5 standard, 1 soft. */
   texture: number
+  /** Of a porridge: 0 thin, 1 thick. */
+  thickness: number
+  /** The earliest end that works at all, whatever it leans on. */
+  hurry: boolean
   /** Learned for this bag and eater, added to the published uptake, g/g. */
   uptakeDelta: number
   /** Learned for this grain and pot: how much longer than published it takes to cook through, 1 for as published. */

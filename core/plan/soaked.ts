@@ -1,4 +1,4 @@
-import type { Blend, BlendPart } from '#core/grain/blend'
+import { cookMinutes, type Blend, type BlendPart } from '#core/grain/blend'
 import { celsius } from '#core/quantity/units'
 import { soakKernel } from '#core/soak/soak'
 import type { Soak } from './request'
@@ -17,7 +17,7 @@ export interface SoakedGrain {
 export const BLEND_SPREAD_MINUTES = 6
 
 export const isSlow = (part: BlendPart, blend: Blend): boolean =>
-  part.variety.minutesAt100 - Math.min(...blend.parts.map((p) => p.variety.minutesAt100)) > BLEND_SPREAD_MINUTES
+  cookMinutes(part.variety) - Math.min(...blend.parts.map((p) => cookMinutes(p.variety))) > BLEND_SPREAD_MINUTES
 
 /** What the soak gave, by kinetics or by the scale. Weighed wet, one figure replaces two estimates: what is over the dry mass and the
  *  usual film is in the grain, as far as the grain can hold it cold; the rest hangs on it.

@@ -4,7 +4,7 @@ import { lossFactor } from '#core/heat/lid'
 import { FREE_DONE } from '#core/pot/done'
 import { VENTED_BEFORE_SEAL_G, type PotSetup } from '#core/pot/pot'
 import { celsius } from '#core/quantity/units'
-import { comfortable, cookThrough, solvedWindow, type CookedThrough } from './cook-through'
+import { cookThrough, solvedWindow, type CookedThrough } from './cook-through'
 import { earliestGuess, REST_WORTH } from './earliest-guess'
 import { boilerWater, carriedInto, setupFor, steamingMinutes, type Problem } from './problem'
 
@@ -47,14 +47,14 @@ export function solvePour(problem: Problem): Solution {
 function balanced(problem: Problem): Solution {
   const { dryG, uptake, soaked } = problem
   const kept = problem.keptSoakC !== null
-  const wanted = uptake * dryG
+  const wanted = (uptake + (problem.sauce ?? 0)) * dryG
   const carried = carriedInto(problem)
   let guess = firstGuess(problem)
   let boilerG = problem.basket ? boilerWater(problem, 60) : 0
   let pour = Math.max(1, wanted - carried + (problem.basket ? 0 : firstSteam(problem, guess)))
   const cook = (): [CookedThrough, PotSetup] => {
     const setup = setupFor(problem, pour, boilerG)
-    return [cookThrough(setup, problem.stages, { guess, goal: problem.goal }), setup]
+    return [cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true }), setup]
   }
   let [course, setup] = cook()
   let last: { pour: number; gap: number } | undefined
@@ -98,9 +98,13 @@ const FREELY = 3.5
 /** An open boil wants this much of the pot, and lifts by so much. */
 const BOIL_FILL = 0.75
 const OPEN_FROTH = 1.15
+/** Makers' usual fill limits under pressure: half, a third for what froths. */
+const SEALED_FILL = { any: 0.5, frothing: 1 / 3 } as const
 
 function excessWater({ dryG, vessel, blend }: Problem): number {
-  const room = (BOIL_FILL * vessel.capacity) / OPEN_FROTH - dryG / blend.kernelDensity
+  const fill = !vessel.kind.startsWith('pressure') ? BOIL_FILL / OPEN_FROTH : blend.frothing ? SEALED_FILL.frothing : SEALED_FILL.any
+  // A hair under the limit, so that rounding does not fill it over.
+  const room = 0.99 * fill * vessel.capacity - dryG / blend.kernelDensity
   return Math.max(FREELY * dryG, Math.min(PLENTY * dryG, room))
 }
 
@@ -108,12 +112,12 @@ function excessWater({ dryG, vessel, blend }: Problem): number {
  *  @param fixed minutes of the solved stage, when they are settled already  @param quick without its window */
 function poured(problem: Problem, pourG: number, { fixed, quick = false, guess = firstGuess(problem) }: { fixed?: number; quick?: boolean; guess?: number } = {}): Solution {
   const setup = setupFor(problem, pourG)
-  const course = cookThrough(setup, problem.stages, { guess, goal: problem.goal, ...(fixed === undefined ? {} : { fixed }) })
+  const course = cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, ...(fixed === undefined ? {} : { fixed }) })
   const window = fixed === undefined && !quick ? windowOf(problem, setup, course) : undefined
   const carried = carriedInto(problem)
   const cooked = problem.dryG + course.grainWaterG + course.freeG
   // A film hangs on every cooked grain and is eaten with it.
-  const film = problem.way === 'excess' ? course.freeG : Math.min(course.freeG, FREE_DONE * cooked)
+  const film = problem.way === 'excess' ? course.freeG : Math.min(course.freeG, FREE_DONE * cooked + (problem.sauce ?? 0) * problem.dryG)
   const leftG = (problem.way === 'boiler' ? course.boilerG : 0) + course.stockG + (course.freeG - film)
   return {
     pourG,
@@ -161,12 +165,13 @@ function firstSteam(problem: Problem, guess: number): number {
   const hot = stages.find((stage) => stage.until === 'solved') ?? stages.find((stage) => stage.kind === 'boil')
   if (!hot || hot.mode !== 'open') return VENTED_BEFORE_SEAL_G
   const surplus = Math.max(0, hot.powerW - vessel.loss * lossFactor(vessel.lid, hot.lid, true) * (boilC - (hot.surroundC ?? kitchenC)))
-  const minutes = hot.until === 'solved' ? comfortable(guess) : guess + REST_WORTH
+  const minutes = hot.until === 'solved' ? guess : guess + REST_WORTH
   return (surplus / LATENT_HEAT) * 60 * minutes * vessel.steamFactor
 }
 
 function windowOf(problem: Problem, setup: PotSetup, course: CookedThrough) {
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
   if (at < 0 || course.earliest === undefined || !course.atSolved) return undefined
-  return solvedWindow(setup, problem.stages, { expected: course.minutes[at]!, earliest: course.earliest, from: course.atSolved, goal: problem.goal })
+  const softest = problem.way === 'excess' ? problem.blend.uptake.soft : undefined
+  return solvedWindow(setup, problem.stages, { expected: course.minutes[at]!, from: course.atSolved, goal: problem.goal, ...(softest === undefined ? {} : { softest }) })
 }

@@ -6,6 +6,7 @@ import type { Blend } from '#core/grain/blend'
 import { inWords } from '#core/grain/varieties'
 import { holdingPower } from '#core/keep/standing'
 import { CUES, type CueId } from '#core/method/cues'
+import { soakSigns } from '#core/method/stages'
 import { roundTo } from '#core/quantity/rounding'
 import type { AddInOut, Seasoning } from '#core/season/seasoning'
 import type { PlanRequest } from './request'
@@ -84,7 +85,7 @@ function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: B
     title: startLaterMinutes > 0 ? 'Set to start later: it soaks, and starts by itself' : `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
     minutes: { low: soak!.minutes, expected: soak!.minutes, high: soak!.minutes },
     hands_on: false,
-    checks: startLaterMinutes > 0 ? ['Lid down, plugged in, and its own clock right'] : ['Opaque white all through when it is done'],
+    checks: startLaterMinutes > 0 ? ['Lid down, plugged in, and its own clock right'] : soakSigns(blend),
     ...clocked,
   }
 }

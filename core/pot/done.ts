@@ -4,6 +4,11 @@ import { freeShare, grainWater, leastCooked, type Pot } from './pot'
 export const CENTRE_DONE = 0.93
 /** Free water left, as a share of the cooked mass, that still eats as separate grains. */
 export const FREE_DONE = 0.025
+/** "No water when the grain is parted": the most free water, as a share of the cooked mass, at which that is what one sees is 0.05; planned
+ *  a little under it, so that a finer pot agrees. */
+export const FREE_AT_SIGN = 0.04
+/** The centre at which grain has had twice the heat it needs and bursts: e⁻⁶ of its starch is still raw. */
+export const CENTRE_OVERDONE = 0.9975
 
 /** What a pot must have reached at the very end. */
 export interface Goal {
@@ -17,10 +22,10 @@ export interface Goal {
 
 export const DRY_AND_THROUGH: Goal = { centre: CENTRE_DONE, free: FREE_DONE }
 
-/** How far a pot is from its goal: 0 or more in both is done. The scale of each is its own. */
 /** Kept water counts as given when no more than this is left of it, g. */
 const STOCK_LEFT_G = 0.5
 
+/** How far a pot is from its goal: 0 or more in both is done. The scale of each is its own. */
 export interface Doneness {
   centre: number
   water: number
@@ -32,6 +37,9 @@ export function donenessOf(pot: Pot, goal: Goal): Doneness {
   const full = goal.uptake === undefined ? Infinity : grainWater(pot) / pot.dryG - goal.uptake
   return { centre: leastCooked(pot) - goal.centre, water: Math.min(dry, full) }
 }
+
+/** The sign at the end of the heat is true of this pot: less than 0 while water would still be seen. */
+export const dryAtSign = (pot: Pot): number => FREE_AT_SIGN - freeShare(pot)
 
 export const isDone = ({ centre, water }: Doneness): boolean => centre >= 0 && water >= 0
 

@@ -1,3 +1,4 @@
+import { LATENT_HEAT } from '#core/heat/evaporation'
 import { grainHeat, heatCapacityOf, WATER_HEAT, type Pot } from './pot'
 
 /** Puts a grain that waited into the pot: it cools the pot and drinks from now on.
@@ -77,4 +78,34 @@ function warmWith(pot: Pot, heat: number, celsius: number): void {
   pot.bulkC = (before * pot.bulkC + heat * celsius) / (before + heat)
   pot.bottomC = pot.bulkC
   pot.filledHeat += heat
+}
+
+/** Most of its water that an outermost shell gives off in an open pot, as a share. */
+const SHELL_GIVES = 0.5
+
+/** Steam that leaves hot grain as it is opened and loosened, g: free water first, then the outermost shells'. It cools the pot. */
+export function dryOff(pot: Pot, wanted: number): void {
+  const { layers } = pot.resolution
+  const capacity = heatCapacityOf(pot)
+  const free = Math.min(pot.freeG, wanted)
+  let inShells = 0
+  const shellWater = (g: number, l: number): number => {
+    const { shells, volume } = pot.kinds[g]!
+    return (volume[shells - 1]! * pot.uptake[pot.offset[g]![l]! + shells - 1]! * pot.setup.grains[g]!.dryG) / layers
+  }
+  for (let g = 0; g < pot.setup.grains.length; g++) for (let l = 0; l < layers; l++) inShells += shellWater(g, l)
+  const share = inShells > 0 ? Math.min(SHELL_GIVES, (wanted - free) / inShells) : 0
+  for (let g = 0; g < pot.setup.grains.length; g++) {
+    const { shells, volume } = pot.kinds[g]!
+    for (let l = 0; l < layers; l++) {
+      const at = pot.offset[g]![l]! + shells - 1
+      pot.mean[g * layers + l]! -= share * volume[shells - 1]! * pot.uptake[at]!
+      pot.uptake[at]! *= 1 - share
+    }
+  }
+  const gone = free + share * inShells
+  pot.freeG -= free
+  pot.evaporatedG += gone
+  pot.bulkC = Math.max(pot.setup.kitchenC, pot.bulkC - (gone * LATENT_HEAT) / capacity)
+  pot.bottomC = Math.min(pot.bottomC, pot.bulkC)
 }

@@ -29,9 +29,11 @@ export interface KernelGiven {
 
 /** How far in from the surface neighbouring layers share moisture, as a share of the radius. */
 const OUTER_DEPTH = 1 / 8
-/** Below the first uptake a shell is too dry to gelatinise; from the second it is wet enough. g/g */
-const DRIEST_TO_COOK = 0.08
-const WET_ENOUGH = 0.22
+/** Below the first uptake a shell is too dry to gelatinise at the boil; from the second its water is no longer the limit. g/g
+ *  Starch in little water gelatinises only in part and at higher temperatures (Donovan 1979, Biopolymers 18). Both were fitted together
+ *  with the varieties' table: they are why a soaked kernel is done so much sooner. */
+const DRIEST_TO_COOK = 0.2
+const WET_ENOUGH = 0.4
 
 /** @param shells 4 or more  @throws {RangeError} for fewer */
 export function kernelKind(given: KernelGiven, shells: number): KernelKind {

@@ -1,6 +1,6 @@
 import type { LidPosition } from '#core/heat/lid'
-import { chill, drainOff, joinGrain, leaveGrain, pourIn } from './hands'
-import { ASIDE_C, liquidOf, stepPot, type Heating, type Pot } from './pot'
+import { chill, drainOff, dryOff, joinGrain, leaveGrain, pourIn } from './hands'
+import { ASIDE_C, cookedMass, liquidOf, stepPot, type Heating, type Pot } from './pot'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */
 export interface Phase {
@@ -27,6 +27,12 @@ export interface Phase {
   /** Whenever the free water falls below so much, g per g of dry grain, this share of the kept water goes in. */
   ladle?: { below: number; share: number }
   until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry'; atMostMinutes: number }
+  /** Goes on for so long after its event, under the same heat: the sign is seen and a hand turns the heat down. */
+  lingerMinutes?: number
+  /** Off the heat, and yet the cooking itself: nothing of it is margin. */
+  cooksOn?: boolean
+  /** The lid comes off at the end and the grain is loosened: what flashes off then is part of the water. */
+  opensAtEnd?: boolean
 }
 
 export interface PhaseRun {
@@ -61,8 +67,22 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
   }
 }
 
+/** What flashes off when a pot is opened and its grain loosened, as a share of the cooked mass (weighed pots lose 1 to 1.5 %). */
+const FLASHES_OFF = 0.015
+
 /** Runs a phase to its end.  @param watch called after every step */
 export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
+  const run = runToItsEnd(pot, phase, watch)
+  if (!phase.opensAtEnd) return run
+  dryOff(pot, FLASHES_OFF * cookedMass(pot))
+  watch?.(pot)
+  return run
+}
+
+/** The same phase going on: what it does as it begins is done. */
+export const goingOn = <T extends Partial<Phase>>({ join: _join, leave: _leave, pourShare: _pour, drainTo: _drain, chillTo: _chill, ...rest }: T): T => rest as T
+
+function runToItsEnd(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
   const start = pot.now
   for (const grain of phase.leave ?? []) leaveGrain(pot, grain)
   for (const grain of phase.join ?? []) joinGrain(pot, grain, phase.joinWarm ? Math.min(ASIDE_C, pot.bulkC) : undefined)
@@ -73,7 +93,10 @@ export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): Ph
   const clocked = phase.mode !== 'venting' && ('minutes' in phase.until || phase.until.event === 'unsealed')
   const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60
   while (pot.now - start < limit - 1e-6) {
-    if (arrived(pot, phase)) return { ended: true, minutes: (pot.now - start) / 60 }
+    if (arrived(pot, phase)) {
+      if (phase.lingerMinutes) runToItsEnd(pot, { ...goingOn(phase), until: { minutes: phase.lingerMinutes } }, watch)
+      return { ended: true, minutes: (pot.now - start) / 60 }
+    }
     if (phase.ladle && pot.freeG < phase.ladle.below * pot.dryG && pot.stockG > 0) pourIn(pot, phase.ladle.share)
     // A cooker holds its boil until the water nears its end; only then does a second matter.
     const steady = clocked || (pot.bulkC >= pot.setup.boilC - CLOSE_K && liquidOf(pot) > WELL_WET * pot.dryG && phase.mode === 'open')

@@ -1,6 +1,6 @@
 import { loseWater, pourMore, stirBed } from '#core/pot/hands'
 import { type Pot } from '#core/pot/pot'
-import { runPhase, type Phase } from '#core/pot/run'
+import { goingOn, runPhase, type Phase } from '#core/pot/run'
 
 /** Something that happens to the pot while it cooks. */
 export interface Happening {
@@ -37,7 +37,7 @@ export function runWith(pot: Pot, phases: readonly Phase[], happenings: readonly
       const toNext = next ? Math.max(0, next.atMin - pot.now / MINUTE) : Infinity
       const minutes = Math.min(left, toNext)
       if (minutes > 1e-6) {
-        const run = runPhase(pot, { ...begun, until: 'minutes' in phase.until ? { minutes } : { ...phase.until, atMostMinutes: minutes } }, watch)
+        const run = runPhase(pot, { ...begun, opensAtEnd: phase.opensAtEnd === true && minutes >= left, until: 'minutes' in phase.until ? { minutes } : { ...phase.until, atMostMinutes: minutes } }, watch)
         left -= run.minutes
         ended = 'minutes' in phase.until ? left <= 1e-6 : run.ended
         // What is done as a phase begins is not done again when it goes on.
@@ -61,7 +61,6 @@ export function runWith(pot: Pot, phases: readonly Phase[], happenings: readonly
   return told
 }
 
-const goingOn = ({ join: _join, leave: _leave, pourShare: _pour, drainTo: _drain, chillTo: _chill, ...rest }: Phase): Phase => rest
 
 /** @returns minutes it took */
 function happen(pot: Pot, { kind, seconds, grams, celsius }: Happening, phase: Phase, watch?: (pot: Pot) => void): number {
@@ -69,7 +68,7 @@ function happen(pot: Pot, { kind, seconds, grams, celsius }: Happening, phase: P
     case 'lid-lift':
       // A sealed vessel is not opened; everything else stands open for so long.
       if (phase.mode !== 'open' || !(seconds > 0)) return 0
-      return runPhase(pot, { ...phase, lid: 'off', until: { minutes: seconds / MINUTE } }, watch).minutes
+      return runPhase(pot, { ...phase, opensAtEnd: false, lid: 'off', until: { minutes: seconds / MINUTE } }, watch).minutes
     case 'add-water':
       pourMore(pot, grams, celsius)
       return 0

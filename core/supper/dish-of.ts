@@ -1,4 +1,3 @@
-import { methodOf } from '#core/method/index'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan, Stage } from '#core/plan/result'
 import { celsius } from '#core/quantity/units'
@@ -106,7 +105,7 @@ function cutOf({ stages }: Piece, appliance: string | undefined): { minutes: num
 
 /** What a pot of this school stands at: nothing of the stove for an appliance or the oven. */
 export const standsAt = (request: PlanRequest): 'burner' | 'oven' | 'appliance' => {
-  const { vesselKind } = methodOf(request.method)
+  const vesselKind = request.vessel.kind
   return vesselKind === 'oven-dish' ? 'oven' : vesselKind === 'pot' || vesselKind === 'pressure-stovetop' ? 'burner' : 'appliance'
 }
 

@@ -1,7 +1,8 @@
 import { planFrom } from '#core/contract/plan'
-import { LIMITS, type PlanRequestJson, type Read } from '#core/contract/plan-request'
+import { LIMITS, readPlanRequest, type PlanRequestJson, type Read } from '#core/contract/plan-request'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
-import { METHOD_IDS, methodOf, type MethodId } from '#core/method/index'
+import { methodOf, type MethodId } from '#core/method/index'
+import { methodsOf } from '#core/method/usual'
 import type { Plan } from '#core/plan/result'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 
@@ -24,11 +25,12 @@ export interface Translated {
  *  grain is to hold, its soak, its salt. What belongs to the pot and the burner stays at home: steam, power and time that were learned there.
  *  Water of the cook's own is taken as what it made of the grain, not as so many grams. */
 export function elsewhere(home: PlanRequestJson, there: There): Read<Translated> {
-  const here = planFrom(home)
+  const [here, asked] = [planFrom(home), readPlanRequest(home)]
   if (!here.ok) return here
+  if (!asked.ok) return asked
   const kind = VESSEL_PRESETS[there.vessel].given.kind
-  const from = home.method ?? 'covered-simmer'
-  const to = methodOf(from).vesselKind === kind ? from : METHOD_IDS.find((id) => methodOf(id).vesselKind === kind)!
+  const from = asked.value.method
+  const to = methodOf(from).vesselKinds.includes(kind) ? from : methodsOf(kind)[0]!
   const held = here.value.water.absorbed_g / here.value.grain.mass_g
   const own = home.pour_override_g !== undefined && home.pour_override_g !== null
   const { pour_override_g: _own, minutes_factor: _time, boiler_dish: _dish, heat: _hob, start_later_minutes: _later, ...rest } = home

@@ -1,4 +1,4 @@
-import { HEAT_PRESETS, HEAT_PRESET_IDS, leastShare } from '#core/heat/sources'
+import { HEAT_PRESETS, leastPower } from '#core/heat/sources'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from './presets'
 
 /** The published presets a second time: capacity mL, base, rim and height mm, J/K, lid. */
@@ -32,8 +32,15 @@ test.each([
   expect(HEAT_PRESETS[id]).toMatchObject({ ratedW: watts, efficiency })
 })
 
-test('the least a source can be turned to: 0.15 of a gas burner, 0.20 of the smallest, 0.05 of what is electric', () => {
-  expect(leastShare(HEAT_PRESETS['gas-large'])).toBe(0.15)
-  expect(leastShare(HEAT_PRESETS['gas-small'])).toBe(0.2)
-  for (const id of HEAT_PRESET_IDS.filter((i) => HEAT_PRESETS[i].kind !== 'gas')) expect(leastShare(HEAT_PRESETS[id])).toBe(0.05)
+test('the lowest setting lies where burners are measured: gas by its size at the efficiency of a low flame, what cycles at 120 to 250 W in the mean', () => {
+  const LOWEST_FLAME_W = { 'gas-small': [250, 350], 'gas-medium': [450, 550], 'gas-large': [700, 1000] } as const
+  for (const [id, [least, most]] of Object.entries(LOWEST_FLAME_W)) {
+    const burnt = leastPower(HEAT_PRESETS[id as keyof typeof LOWEST_FLAME_W]) / 0.45
+    expect(burnt).toBeGreaterThanOrEqual(least)
+    expect(burnt).toBeLessThanOrEqual(most)
+  }
+  for (const id of ['coil', 'ceramic', 'induction'] as const) {
+    expect(leastPower(HEAT_PRESETS[id])).toBeGreaterThan(120)
+    expect(leastPower(HEAT_PRESETS[id])).toBeLessThan(250)
+  }
 })

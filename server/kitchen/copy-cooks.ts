@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { Temporal } from 'temporal-polyfill'
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
 import { readCopied, type CopiedCook, type CopiedError, type CopiedHouse } from '#core/learn/copied'
-import { METHOD_IDS, methodOf, type MethodId } from '#core/method/index'
+import type { MethodId } from '#core/method/index'
+import { methodsOf } from '#core/method/usual'
 import type { Kitchen } from './kitchen'
 import { settingsOf } from './kitchen'
 import { note } from './noting'
@@ -51,7 +52,7 @@ function copyOne(kitchen: Kitchen, { date, variety, dryG, waterG, vesselId, wetD
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vesselId)!
   const heat = kitchen.equipment.heats()[0]
   const startedMs = Math.min(nowMs - 4 * 60 * MINUTE, Temporal.PlainDate.from(date).toZonedDateTime({ timeZone: zone, plainTime: { hour: HOUR } }).epochMilliseconds)
-  const method: MethodId = METHOD_IDS.find((id) => methodOf(id).vesselKind === vessel.kind)!
+  const method: MethodId = methodsOf(vessel.kind)[0]!
   const started = startCook(
     kitchen,
     {

@@ -38,6 +38,8 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   put('by', state.method, null)
   put('finish', state.finish, null)
   put('share', state.cookedShare, first.cookedShare)
+  put('thickness', state.thickness, first.thickness)
+  put('hurry', state.hurry ? 1 : 0, 0)
   put('passes', state.passes, first.passes)
   put('toasted', state.toasted ? 'yes' : null, null)
   put('on', state.heatId, first.heatId)
@@ -122,6 +124,8 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
     method: oneOrNull(METHOD_IDS, search.get('by')),
     finish: oneOrNull(FINISHES, search.get('finish')),
     cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
+    thickness: numberIn(search.get('thickness'), [0, 1]) ?? first.thickness,
+    hurry: search.get('hurry') === '1',
     passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
     toasted: search.get('toasted') === 'yes',
     serving: oneOf(['side', 'main'], search.get('as'), first.serving),

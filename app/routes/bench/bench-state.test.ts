@@ -47,7 +47,7 @@ const anyBench: fc.Arbitrary<BenchState> = fc.record({
     fc.record({ minutes: fc.integer({ min: 5, max: 900 }), celsius: fc.integer({ min: 3, max: 30 }), water: fc.constantFrom('drain', 'keep') }),
   ),
   method: fc.option(fc.constantFrom(...METHOD_IDS)), finish: fc.option(fc.constantFrom(...FINISHES)),
-  cookedShare: fc.integer({ min: 4, max: 20 }).map((n) => n / 20), passes: fc.integer({ min: 1, max: 4 }), toasted: fc.boolean(),
+  cookedShare: fc.integer({ min: 4, max: 20 }).map((n) => n / 20), thickness: fc.integer({ min: 0, max: 4 }).map((n) => n / 4), hurry: fc.boolean(), passes: fc.integer({ min: 1, max: 4 }), toasted: fc.boolean(),
   keep: fc.integer({ min: 0, max: 8 }), fromKept: fc.integer({ min: 0, max: 6 }), hold: fc.integer({ min: 0, max: 120 }), who: fc.constantFrom(null, 'five, one small', 'three, one no gluten'), byItself: fc.constantFrom(false, false, false, true),
   dressing: fc.option(fc.record({ style: fc.constantFrom(...DRESSING_CHOICES), infuse: fc.integer({ min: 0, max: 600 }), set: fc.integer({ min: 0, max: 90 }), ml: fc.option(fc.integer({ min: 2, max: 300 }).map((n) => n / 2)) })),
   under: fc.option(fc.record({ name: fc.constantFrom('nettle soup', 'leek & root stew'), liquidG: fc.integer({ min: 50, max: 5000 }) })),

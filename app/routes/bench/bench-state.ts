@@ -19,7 +19,8 @@ import { CUPS, type CupId } from '#core/quantity/cups'
 import { inScoops } from '#core/quantity/fractions'
 import type { AddInOut, AddInTime } from '#core/season/seasoning'
 import type { Drain } from '#core/water/cling'
-import type { VesselKind } from '#core/vessel/vessel'
+import { hasBasket } from '#core/vessel/vessel'
+import { usualMethod, usualSoak, methodsOf } from '#core/method/usual'
 import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/database/equipment'
 import type { BagRow, PourMarkRow } from '#server/database/shelf'
 import { nextAt, withOffset } from '../../time/clock-hour'
@@ -62,6 +63,10 @@ export interface BenchState {
   finish: Finish | null
   /** How far drained grain is cooked in the water, for another dish. */
   cookedShare: number
+  /** Of a porridge: 0 thin, 1 thick. */
+  thickness: number
+  /** The earliest end that works at all. */
+  hurry: boolean
   passes: number
   toasted: boolean
   vesselId: string
@@ -123,6 +128,8 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   method: null,
   finish: null,
   cookedShare: DEFAULTS.cooked_share,
+  thickness: DEFAULTS.thickness,
+  hurry: DEFAULTS.hurry,
   passes: DEFAULTS.passes,
   toasted: DEFAULTS.toasted_bottom,
   vesselId: vessels[0]?.id ?? '',
@@ -151,22 +158,17 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
   at: null,
 })
 
-/** Schools that go with a kind of vessel, its usual one first. */
-export const METHODS_OF_KIND: Record<VesselKind, readonly MethodId[]> = {
-  pot: ['covered-simmer', 'boiling-start', 'off-heat', 'boil-and-drain', 'steam', 'steam-passes', 'ladled'],
-  cooker: ['switch-cooker'],
-  'pressure-electric': ['pressure-electric'],
-  'pressure-stovetop': ['pressure-stovetop'],
-  'oven-dish': ['oven'],
+/** The method a bench cooks by: the one asked for where its vessel can, or the usual one for its grain, purpose and vessel. */
+export function methodOfState(state: Pick<BenchState, 'method' | 'purpose' | 'grain' | 'others'>, vessel: Pick<VesselRow, 'kind' | 'name'>): MethodId {
+  const { method, purpose } = state
+  if (method !== null && methodsOf(vessel.kind).includes(method)) return method
+  return usualMethod({ blend: blendOf([{ variety: state.grain, share: 1 }, ...state.others]), kind: vessel.kind, purpose, basket: hasBasket(vessel) })
 }
-/** A purpose that has a school of its own, where the vessel allows it. */
-const METHOD_OF_PURPOSE: Partial<Record<Purpose, MethodId>> = { salad: 'boil-and-drain', 'part-cooked': 'boil-and-drain' }
 
-/** The school a bench cooks by: the one asked for where its vessel can, or the usual. */
-export function methodOfState({ method, purpose }: Pick<BenchState, 'method' | 'purpose'>, kind: VesselKind): MethodId {
-  const can = METHODS_OF_KIND[kind]
-  const meant = method ?? METHOD_OF_PURPOSE[purpose]
-  return meant !== undefined && can.includes(meant) ? meant : can[0]!
+/** The soak custom gives this grain by this method; the rule is the planner's own. */
+export function usualSoakFor(grain: VarietyId, method: MethodId, house: Pick<House, 'kitchen_c'>): BenchState['soak'] {
+  const soak = usualSoak(method, varietyOf(grain))
+  return soak && { minutes: soak.minutes, celsius: soak.celsius ?? house.kitchen_c, water: soak.water }
 }
 
 export const vesselOfState = (state: BenchState, house: Pick<House, 'vessels'>): VesselRow =>
@@ -247,9 +249,11 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
     grains: grainsOf(state),
     amount: amountOf(state, house),
     purpose: state.purpose,
-    method: methodOfState(state, vessel.kind),
+    method: methodOfState(state, vessel),
     ...(state.finish === null ? {} : { finish: state.finish }),
     cooked_share: state.cookedShare,
+    thickness: state.thickness,
+    ...(state.hurry ? { hurry: true } : {}),
     passes: state.passes,
     toasted_bottom: state.toasted,
     heat_style: state.heatStyle,

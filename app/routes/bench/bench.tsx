@@ -6,7 +6,7 @@ import { settledRequest } from '#core/contract/plan-request'
 import type { Known } from '#core/explain/pour'
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
-import { methodOf, type MethodId } from '#core/method/index'
+import { methodOf } from '#core/method/index'
 import { timelineOf } from '#core/plan/timeline'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
@@ -79,7 +79,6 @@ export async function action({ request }: Route.ActionArgs) {
 export const shouldRevalidate = stayPut
 
 /** Schools whose water, in the pot before the heat, sets the texture: it can be held. */
-const HELD: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start', 'off-heat', 'switch-cooker', 'pressure-electric', 'pressure-stovetop', 'oven'])
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
   const { settings, house } = loaderData
@@ -104,7 +103,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const variety = varietyOf(state.grain)
   const vesselRow = vesselOfState(state, house)
   const vessel = useMemo(() => vesselFromRow(vesselRow), [vesselRow])
-  const method = methodOfState(state, vesselRow.kind)
+  const method = methodOfState(state, vesselRow)
   const learned = correctionFor(state, house)
   const known: Known = {
     potMeasured: vesselRow.measured !== '',
@@ -149,7 +148,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           printed={vesselRow.printed}
           crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked} says={changed.says} ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
           marks={marksIn(plan.cautions, state, change, house, now)} look={look.at}
-          hold={!HELD.has(method) ? undefined : {
+          hold={methodOf(method).pourSetsTexture !== true ? undefined : {
             pourG: plan.water.pour_g,
             firmG: plan.water.firm_pour_g,
             standardG: plan.water.standard_pour_g,
@@ -162,7 +161,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={HELD.has(method) ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whys.pour} whyGrain={whys.grain} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={methodOf(method).pourSetsTexture ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whys.pour} whyGrain={whys.grain} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
           wasPourG={changed.wasPourG} lit={lit} onLit={setLit}

@@ -3,7 +3,8 @@ import type { DressingId } from '#core/finish/dressing'
 import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import type { MethodId } from '#core/method/index'
 import type { Caution, Plan } from '#core/plan/result'
-import { METHODS_OF_KIND, requestOf, vesselOfState, type BenchState, type House } from './bench-state'
+import { methodsOf } from '#core/method/usual'
+import { requestOf, vesselOfState, type BenchState, type House } from './bench-state'
 import { METHOD_WORDS } from './words'
 
 /** A caution's one action: what it says, and the bench after it. */
@@ -20,7 +21,7 @@ export function mendOf(caution: Caution, state: BenchState, house: House, nowMs:
     const roomier = roomierPot(caution.code, state, house, nowMs)
     if (roomier) return { text: `Use the ${roomier.name}`, state: { ...state, vesselId: roomier.id } }
   }
-  if (typeof mend.method === 'string' && METHODS_OF_KIND[vesselOfState(state, house).kind].includes(mend.method as MethodId))
+  if (typeof mend.method === 'string' && methodsOf(vesselOfState(state, house).kind).includes(mend.method as MethodId))
     return { text: `Cook it ${METHOD_WORDS[mend.method as MethodId]}`, state: { ...state, method: mend.method as MethodId, poured: null } }
   const amount = mend.amount as { basis: 'dry-mass'; value: number } | undefined
   if (amount) return { text: `Cook ${amount.value} g`, state: { ...state, amount } }

@@ -1,12 +1,12 @@
 import { UnstyledButton } from '@mantine/core'
 import { lazy, Suspense, useState } from 'react'
 import { clockTime, nextAt, dayWord, type HouseClock } from '../../time/clock-hour'
-import type { MethodId } from '#core/method/index'
+import { methodOf, type MethodId } from '#core/method/index'
 import { heatOfState, methodOfState, vesselOfState, type BenchState } from './bench-state'
 import type { PanelProps } from './panels/panel-props'
 import type { PanelId } from './panels/panels'
 import { Aside } from '../../shell/aside'
-import { amountWord, grainWord, LID_WORDS, METHOD_WORDS, PURPOSE_WORDS, RELEASE_WORDS, TOASTS } from './words'
+import { amountWord, grainWord, LID_WORDS, METHOD_WORDS, PURPOSE_WORDS, RELEASE_WORDS } from './words'
 import classes from './order-line.module.css'
 
 // What is behind a press is fetched when a hand comes near it, so that the pot is there first.
@@ -36,7 +36,7 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
     { id: 'pot', word: own ? `in the ${vessel.name}` : `in the ${vessel.name} on the ${heatOfState(state, house).name}`, label: 'Which pot' },
     {
       id: 'heat',
-      word: heatWord(state, methodOfState(state, vessel.kind)),
+      word: heatWord(state, methodOfState(state, vessel)),
       label: 'How it is heated',
     },
     { id: 'hour', word: hour, label: 'When to serve' },
@@ -57,7 +57,7 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
 function heatWord({ lidUntilBoil, release, toasted }: BenchState, method: MethodId): string {
   if (method.startsWith('pressure')) return RELEASE_WORDS[release]
   const word = method === 'covered-simmer' ? LID_WORDS[lidUntilBoil] : METHOD_WORDS[method]
-  return toasted && TOASTS.has(method) ? `${word}, bottom toasted` : word
+  return toasted && methodOf(method).toastable ? `${word}, bottom toasted` : word
 }
 
 function OrderPart({ word, label, id, ...panel }: Part & PanelProps) {

@@ -1,6 +1,6 @@
 import { countWord } from '#core/eaters/count-words'
 import { inWords, varietyOf } from '#core/grain/varieties'
-import type { MethodId } from '#core/method/index'
+import { METHOD_IDS, methodOf, type MethodId } from '#core/method/index'
 import type { Finish } from '#core/method/method'
 import type { BenchState, House } from './bench-state'
 
@@ -33,14 +33,7 @@ export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
 }
 
 /** How it is cooked, as it stands in the order. */
-export const METHOD_WORDS: Record<MethodId, string> = {
-  'covered-simmer': 'from cold water, covered', 'boiling-start': 'into boiling water', 'off-heat': 'boiled up, then off the heat',
-  'boil-and-drain': 'in plenty of water, drained', steam: 'over steam', 'steam-passes': 'steamed in passes', ladled: 'with stock by the ladle',
-  'switch-cooker': 'until it clicks', 'pressure-electric': 'under pressure', 'pressure-stovetop': 'under pressure', oven: 'in the oven under foil',
-}
-
-/** Ways that end covered on a dry bottom: it can be toasted. */
-export const TOASTS: ReadonlySet<MethodId> = new Set(['covered-simmer', 'boiling-start'])
+export const METHOD_WORDS = Object.fromEntries(METHOD_IDS.map((id) => [id, methodOf(id).words])) as Record<MethodId, string>
 
 export const FINISH_WORDS: Record<Finish, string> = {
   none: 'drained, and on its own warmth', 'cold-rinse': 'rinsed cold', steam: 'steamed off under a cloth',

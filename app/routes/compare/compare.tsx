@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { whyDiffer } from '#core/compare/differ'
 import type { MethodId } from '#core/method/index'
-import { isSensible } from '#core/method/sensible'
+import { isSensible, methodsOf } from '#core/method/usual'
 import { timelineOf } from '#core/plan/timeline'
 import { inWords, VARIETIES, varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
@@ -12,7 +12,7 @@ import { HeatRibbon } from '../../drawing/heat-ribbon'
 import { layRibbon } from '../../drawing/ribbon-layout'
 import { stayPut } from '../../shell/stay-put'
 import { spanWord } from '../../time/clock-hour'
-import { firstBench, METHODS_OF_KIND, methodOfState, vesselOfState } from '../bench/bench-state'
+import { firstBench, methodOfState, vesselOfState } from '../bench/bench-state'
 import { houseIn } from '../bench/house.server'
 import { METHOD_WORDS } from '../bench/words'
 import type { Route } from './+types/compare'
@@ -144,11 +144,11 @@ function Lean({ texture }: { texture: number }) {
 
 /** What could stand beside: another way in this pot, this grain in another pot, another grain this way. */
 function Another({ base, taken, add, house }: { base: Shown; taken: readonly string[]; add: (change: string) => void; house: Parameters<typeof vesselOfState>[1] & Parameters<typeof sidesOf>[2] }) {
-  const { kind } = vesselOfState(base.state, house)
-  const own = methodOfState(base.state, kind)
+  const vessel = vesselOfState(base.state, house)
+  const own = methodOfState(base.state, vessel)
   const variety = varietyOf(base.state.grain)
   const fresh = (change: string) => !taken.includes(change)
-  const ways = METHODS_OF_KIND[kind].filter((id: MethodId) => id !== own).map((id) => ({ value: new URLSearchParams({ by: id }).toString(), label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for it)'}` }))
+  const ways = methodsOf(vessel.kind).filter((id: MethodId) => id !== own).map((id) => ({ value: new URLSearchParams({ by: id }).toString(), label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for it)'}` }))
   const pots = house.vessels.filter((v) => v.id !== base.state.vesselId).map((v) => ({ value: new URLSearchParams({ pot: v.id }).toString(), label: `in the ${v.name}` }))
   const soaks = base.state.soak
     ? [{ value: 'soak=', label: 'not soaked' }]

@@ -46,8 +46,8 @@ function nameOf(state: BenchState, base: BenchState, house: House): string {
     ...(state.grain === base.grain ? [] : [grainWord(state, house)]),
     ...(state.vesselId === base.vesselId ? [] : [`in the ${vessel.name}`]),
   ]
-  const way = METHOD_WORDS[methodOfState(state, vessel.kind)]
-  const baseWay = METHOD_WORDS[methodOfState(base, vesselOfState(base, house).kind)]
+  const way = METHOD_WORDS[methodOfState(state, vessel)]
+  const baseWay = METHOD_WORDS[methodOfState(base, vesselOfState(base, house))]
   if (state === base) return way
   if (way !== baseWay) parts.push(way)
   if (state.soak?.minutes !== base.soak?.minutes) parts.push(state.soak ? 'soaked' : 'not soaked')

@@ -9,7 +9,8 @@ import { makeTrial } from '#server/kitchen/trial-keeps'
 import { formOf } from '../../forms/form-of'
 import { dayWord } from '../../time/clock-hour'
 import { fromSearch, toSearch } from '../bench/bench-address'
-import { correctionFor, firstBench, grainKeyOfState, METHODS_OF_KIND, methodOfState, requestOf, vesselOfState, type BenchState } from '../bench/bench-state'
+import { methodsOf } from '#core/method/usual'
+import { correctionFor, firstBench, grainKeyOfState, methodOfState, requestOf, vesselOfState, type BenchState } from '../bench/bench-state'
 import { houseIn } from '../bench/house.server'
 import { grainWord, METHOD_WORDS } from '../bench/words'
 import type { Route } from './+types/trials'
@@ -152,8 +153,9 @@ function choicesFor(differs: Differs, base: BenchState, house: Parameters<typeof
     case 'rest':
       return [5, 10, 15, 20].map((rest) => of(`r${rest}`, `rested ${rest} min`, { rest }))
     case 'method': {
-      const { kind } = vesselOfState(base, house)
-      return METHODS_OF_KIND[kind].map((method) => of(method, METHOD_WORDS[method], { method, poured: null })).sort((a, b) => Number(b.id === methodOfState(base, kind)) - Number(a.id === methodOfState(base, kind)))
+      const vessel = vesselOfState(base, house)
+      const usual = methodOfState(base, vessel)
+      return methodsOf(vessel.kind).map((method) => of(method, METHOD_WORDS[method], { method, poured: null })).sort((a, b) => Number(b.id === usual) - Number(a.id === usual))
     }
   }
 }

@@ -108,7 +108,7 @@ export function fitCautions(facts: Facts): Caution[] {
           : roomier(facts)),
     })
   }
-  if (facts.method.water === 'pot' && !isPressure(facts) && gauges.bedDepth < THINNEST_BED)
+  if (facts.method.water === 'pot' && !facts.method.stirred && !facts.method.bowl && !isPressure(facts) && gauges.bedDepth < THINNEST_BED)
     found.push({
       code: 'bed-too-thin',
       severity: 'warn',
@@ -116,7 +116,7 @@ export function fitCautions(facts: Facts): Caution[] {
       text: `The grain lies only ${roundTo(gauges.bedDepth, 1)} mm deep; under ${THINNEST_BED} mm it dries before it is cooked.`,
       remedy: 'Use a narrower pot, or cook more.',
     })
-  if (gauges.bedDepth > DEEPEST_BED)
+  if (!facts.method.stirred && gauges.bedDepth > DEEPEST_BED)
     found.push({
       code: 'bed-too-deep',
       severity: 'warn',

@@ -1,4 +1,4 @@
-import type { Blend } from '#core/grain/blend'
+import { cookMinutes, type Blend } from '#core/grain/blend'
 import { inWords } from '#core/grain/varieties'
 import { roundTo } from '#core/quantity/rounding'
 import { celsius } from '#core/quantity/units'
@@ -15,12 +15,10 @@ const SCORCHED_FROM = 1800
 const SHORTEST_REST = 5
 /** A stage solved for a bite ends within this of it. */
 const BITE_SLACK = 0.03
-/** Schools whose top layers even out in the rest. */
-const RESTED: ReadonlySet<string> = new Set(['covered-simmer', 'boiling-start', 'off-heat', 'switch-cooker', 'oven'])
 /** Held for less than this, grain has done its cooking on the way up, minutes. */
 const SPENT_COMING_UP = 2
 /** Quicker than this it needs no luck off the heat, minutes at 100 °C. */
-const QUICK_MINUTES = 10
+const QUICK_MINUTES = 6
 /** Less than this share of firm is too dry to enjoy. */
 const DRY_STEAM = 0.85
 const heldMinutes = (stages: Facts['stages']): number => stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
@@ -75,7 +73,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
           ? { remedy: 'Soak it first, so that it needs less time than its water gives.', mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' } } }
           : {}),
     })
-  if (method.id === 'off-heat' && course.outcome === 'done' && blend.slowest.minutesAt100 > QUICK_MINUTES)
+  if (method.id === 'off-heat' && course.outcome === 'done' && cookMinutes(blend.slowest) > QUICK_MINUTES)
     found.push({
       code: 'off-heat-risk',
       severity: 'warn',
@@ -84,7 +82,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       remedy: 'Keep it on the lowest heat instead, covered.',
       mend: { method: 'covered-simmer' },
     })
-  if (method.basket && solution.absorbedG / dryG < blend.uptake.firm * DRY_STEAM)
+  if (method.basket && !method.bowl && solution.absorbedG / dryG < blend.uptake.firm * DRY_STEAM)
     found.push({
       code: 'steamed-dry',
       severity: 'warn',
@@ -94,7 +92,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
         ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: 5, water: 'drain' } } }
         : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
     })
-  if (request.restMinutes < SHORTEST_REST && RESTED.has(request.method))
+  if (request.restMinutes < SHORTEST_REST && method.evensInRest)
     found.push({
       code: 'short-rest',
       severity: 'note',

@@ -1,6 +1,6 @@
 import { Button, NumberInput, Select, SegmentedControl, Stack, Text } from '@mantine/core'
 import { inWords, VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
-import { MOST_OTHERS, type BenchState } from '../bench-state'
+import { methodOfState, MOST_OTHERS, usualSoakFor, vesselOfState, type BenchState } from '../bench-state'
 import type { PanelProps } from './panel-props'
 
 const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
@@ -10,13 +10,15 @@ const GROUPS = FAMILIES.map((family) => ({
 }))
 const BAG = 'bag:'
 
-/** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes; the last one's soak goes. */
+/** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes and its usual soak. */
 export function GrainPanel({ state, change, house }: PanelProps) {
   const bags = house.bags.map((bag) => ({ value: BAG + bag.id, label: `${bag.name}, ${inWords(varietyOf(bag.variety))}` }))
   const pick = (value: string | null) => {
     if (!value) return
     const bag = house.bags.find((b) => BAG + b.id === value)
-    change({ grain: bag?.variety ?? (value as VarietyId), bagId: bag?.id ?? null, washes: null, soak: null, poured: null })
+    const grain = bag?.variety ?? (value as VarietyId)
+    const method = methodOfState({ ...state, grain }, vesselOfState(state, house))
+    change({ grain, bagId: bag?.id ?? null, washes: null, soak: usualSoakFor(grain, method, house), poured: null })
   }
   return (
     <Stack gap="sm">

@@ -1,26 +1,32 @@
 import { Button, Checkbox, Group, NumberInput, Radio, Slider, Stack, Text, TextInput } from '@mantine/core'
 import { LIMITS } from '#core/contract/plan-request'
-import { varietyOf } from '#core/grain/varieties'
 import { FINISHES, HEAT_STYLES } from '#core/method/method'
-import type { MethodId } from '#core/method/index'
-import { METHODS_OF_KIND, methodOfState, vesselOfState, type BenchState } from '../bench-state'
-import { FINISH_WORDS, LID_WORDS, METHOD_WORDS, RELEASE_WORDS, STYLE_WORDS, TOASTS } from '../words'
+import { methodOf, type MethodId } from '#core/method/index'
+import { methodsOf } from '#core/method/usual'
+import { methodOfState, usualSoakFor, vesselOfState, type BenchState } from '../bench-state'
+import { FINISH_WORDS, LID_WORDS, METHOD_WORDS, RELEASE_WORDS, STYLE_WORDS } from '../words'
 import type { PanelProps } from './panel-props'
 import { SteamerWays } from './steamer-ways'
 
 /** How it is cooked, and what that way leaves to the cook. */
 export function HeatPanel(props: PanelProps) {
   const { state, change, house } = props
-  const { kind } = vesselOfState(state, house)
-  const method = methodOfState(state, kind)
-  const can = METHODS_OF_KIND[kind]
+  const vessel = vesselOfState(state, house)
+  const method = methodOfState(state, vessel)
+  const can = methodsOf(vessel.kind)
   return (
     <Stack gap="md">
       {can.length > 1 && (
-        <Choice label="Cooked" value={method} words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>} pick={(next) => change(withMethod(state, next))} />
+        <Choice label="Cooked" value={method} words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>} pick={(next) => change(withMethod(state, next, house))} />
       )}
       {method === 'switch-cooker' && (
         <Text size="sm">A switch cooker boils until the water is gone and lets go by itself. The time follows from the water; rest it, then unplug it.</Text>
+      )}
+      {method === 'porridge' && (
+        <div>
+          <Text size="sm">{thicknessWord(state.thickness)}</Text>
+          <Slider thumbLabel="Thickness" value={state.thickness} min={0} max={1} step={0.25} label={null} onChange={(thickness) => change({ thickness, poured: null })} thumbProps={{ 'aria-valuetext': thicknessWord(state.thickness) }} />
+        </div>
       )}
       {method === 'oven' && <Text size="sm">At 190 °C, in a deep dish, with boiling water poured on and foil pressed tight.</Text>}
       {method.startsWith('pressure') && (
@@ -30,7 +36,7 @@ export function HeatPanel(props: PanelProps) {
           <Choice label="At the end" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
         </>
       )}
-      {TOASTS.has(method) && (
+      {methodOf(method).toastable && (
         <>
           <Choice label="Lid" value={state.lidUntilBoil} words={LID_WORDS} pick={(lidUntilBoil) => change({ lidUntilBoil })} />
           <Choice
@@ -41,7 +47,7 @@ export function HeatPanel(props: PanelProps) {
           />
         </>
       )}
-      {TOASTS.has(method) && <Checkbox label="a toasted bottom" checked={state.toasted} onChange={(event) => change({ toasted: event.currentTarget.checked })} />}
+      {methodOf(method).toastable && <Checkbox label="a toasted bottom" checked={state.toasted} onChange={(event) => change({ toasted: event.currentTarget.checked })} />}
       {method === 'boil-and-drain' && (
         <Choice label="At the end" value={state.finish ?? 'none'} words={Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<NonNullable<BenchState['finish']>, string>} pick={(finish) => change({ finish })} />
       )}
@@ -54,6 +60,7 @@ export function HeatPanel(props: PanelProps) {
       {method === 'steam-passes' && (
         <Choice label="How often" value={String(state.passes)} words={{ 1: 'once', 2: 'twice', 3: 'three times' }} pick={(passes) => change({ passes: Number(passes) })} />
       )}
+      <Checkbox label="in a hurry: the earliest end that works" checked={state.hurry} onChange={(event) => change({ hurry: event.currentTarget.checked, poured: null })} />
       {(method === 'steam' || method === 'steam-passes') && (
         <>
           <DishUnder {...props} />
@@ -64,16 +71,13 @@ export function HeatPanel(props: PanelProps) {
   )
 }
 
-/** Another way of cooking brings the soak it cannot do without. */
-function withMethod({ grain, soak }: BenchState, method: MethodId): Partial<BenchState> {
-  const { family, id } = varietyOf(grain)
-  if (soak !== null) return { method, poured: null }
-  const cold = (minutes: number) => ({ minutes, celsius: 5, water: 'drain' as const })
-  if (method === 'steam') return { method, poured: null, soak: id === 'glutinous' ? cold(300) : cold(600) }
-  if ((method === 'boiling-start' || method === 'boil-and-drain') && family === 'white rice' && id === 'basmati')
-    return { method, poured: null, soak: { minutes: 20, celsius: 20, water: 'drain' } }
-  return { method, poured: null }
-}
+/** Another method brings the soak it cannot do without. */
+const withMethod = ({ grain, soak }: BenchState, method: MethodId, house: PanelProps['house']): Partial<BenchState> => ({
+  method, poured: null, soak: soak ?? usualSoakFor(grain, method, house),
+})
+
+const THICKNESS = ['thin, like a soup', 'rather thin', 'flows slowly', 'rather thick', 'thick, holds a spoon'] as const
+const thicknessWord = (thickness: number): string => THICKNESS[Math.round(thickness * (THICKNESS.length - 1))]!
 
 const A_STEW = { name: 'soup', liquidG: 1200 }
 

@@ -1,0 +1,38 @@
+import type { VarietyRow } from './variety'
+
+export type FittedFigures = Pick<VarietyRow, 'minutesAt100' | 'skin' | 'radiusMm' | 'soakLimit'>
+
+export const FITTED = {
+  'long-white': { figures: { minutesAt100: 9.53, skin: 1.000, radiusMm: 0.918, soakLimit: 0.270 } },
+  'basmati': { figures: { minutesAt100: 11.64, skin: 1.000, radiusMm: 0.850, soakLimit: 0.300 } },
+  'jasmine': { figures: { minutesAt100: 8.21, skin: 1.000, radiusMm: 0.938, soakLimit: 0.270 } },
+  'medium-white': { figures: { minutesAt100: 10.00, skin: 1.000, radiusMm: 0.932, soakLimit: 0.280 } },
+  'short-white': { figures: { minutesAt100: 8.41, skin: 1.000, radiusMm: 1.056, soakLimit: 0.280 } },
+  'risotto-white': { figures: { minutesAt100: 8.97, skin: 1.000, radiusMm: 1.148, soakLimit: 0.280 } },
+  'glutinous': { figures: { minutesAt100: 13.09, skin: 0.252, radiusMm: 1.098, soakLimit: 0.418 } },
+  'parboiled-long': { figures: { minutesAt100: 14.68, skin: 0.594, radiusMm: 0.894, soakLimit: 0.276 } },
+  'brown-long': { figures: { minutesAt100: 17.44, skin: 0.077, radiusMm: 0.966, soakLimit: 0.282 } },
+  'brown-short': { figures: { minutesAt100: 19.09, skin: 0.081, radiusMm: 1.106, soakLimit: 0.298 } },
+  'brown-basmati': { figures: { minutesAt100: 15.56, skin: 0.068, radiusMm: 0.852, soakLimit: 0.278 } },
+  'red': { figures: { minutesAt100: 15.70, skin: 0.084, radiusMm: 0.986, soakLimit: 0.283 } },
+  'black': { figures: { minutesAt100: 16.01, skin: 0.081, radiusMm: 1.023, soakLimit: 0.296 } },
+  'wild': { figures: { minutesAt100: 26.25, skin: 0.058, radiusMm: 0.927, soakLimit: 0.291 } },
+  'quinoa': { figures: { minutesAt100: 15.44, skin: 0.600, radiusMm: 0.799, soakLimit: 0.450 } },
+  'millet': { figures: { minutesAt100: 19.49, skin: 0.386, radiusMm: 0.904, soakLimit: 0.347 } },
+  'buckwheat-groats': { figures: { minutesAt100: 10.25, skin: 0.800, radiusMm: 1.098, soakLimit: 0.350 } },
+  'amaranth': { figures: { minutesAt100: 24.83, skin: 0.400, radiusMm: 0.500, soakLimit: 0.401 } },
+  'teff': { figures: { minutesAt100: 19.60, skin: 0.500, radiusMm: 0.402, soakLimit: 0.400 } },
+  'sorghum': { figures: { minutesAt100: 29.43, skin: 0.120, radiusMm: 1.638, soakLimit: 0.345 } },
+  'fonio': { figures: { minutesAt100: 4.92, skin: 1.000, radiusMm: 0.350, soakLimit: 0.450 } },
+  'bulgur-medium': { figures: { minutesAt100: 15.92, skin: 1.500, radiusMm: 0.803, soakLimit: 0.500 } },
+  'couscous': { figures: { minutesAt100: 5.00, skin: 2.000, radiusMm: 0.600, soakLimit: 0.600 } },
+  'freekeh-cracked': { figures: { minutesAt100: 18.94, skin: 0.390, radiusMm: 1.019, soakLimit: 0.391 } },
+  'barley-pearled': { figures: { minutesAt100: 15.69, skin: 0.127, radiusMm: 1.596, soakLimit: 0.399 } },
+  'barley-hulled': { figures: { minutesAt100: 20.78, skin: 0.085, radiusMm: 1.656, soakLimit: 0.385 } },
+  'farro-pearled': { figures: { minutesAt100: 11.34, skin: 0.178, radiusMm: 1.405, soakLimit: 0.420 } },
+  'wheat-berries': { figures: { minutesAt100: 28.55, skin: 0.084, radiusMm: 1.604, soakLimit: 0.390 } },
+  'rye-berries': { figures: { minutesAt100: 21.28, skin: 0.049, radiusMm: 1.457, soakLimit: 0.405 } },
+  'oat-groats': { figures: { minutesAt100: 20.38, skin: 0.063, radiusMm: 1.265, soakLimit: 0.384 } },
+  'oats-steel-cut': { figures: { minutesAt100: 25.51, skin: 0.299, radiusMm: 0.905, soakLimit: 0.450 } },
+  'lentils-green': { figures: { minutesAt100: 26.00, skin: 0.239, radiusMm: 1.465, soakLimit: 0.858 } },
+}

@@ -1,0 +1,19 @@
+import { BITE, drainOffStage } from './boil-and-drain'
+import type { Method } from './method'
+import { sealedStages, sealsBeforeItDrinks } from './pressure-electric'
+import { staysInSieve } from './suits'
+
+/** Pulses and chewy grain in plenty of water under pressure, under half full, and drained after: the minutes set the texture, not the water. */
+export const coverAndDrainPressure: Method = {
+  id: 'cover-and-drain-pressure',
+  name: 'Pressure, covered with water and drained',
+  words: 'under pressure in plenty of water, drained',
+  vesselKinds: ['pressure-electric', 'pressure-stovetop'],
+  water: 'excess',
+  sealed: true,
+  defaults: { vessel: 'pressure-electric-6', heat: 'pressure-6', restMinutes: 0 },
+  beforeHeat: ['Gasket seated, vent clear, rim wiped: the maker\'s manual goes first', 'Grain and water reach half full at most, a third where it froths'],
+  stages: (kitchen) => [...sealedStages({ ...kitchen, restMinutes: 0 }), drainOffStage()],
+  goal: ({ uptake }) => ({ centre: BITE, uptake }),
+  suits: (variety) => sealsBeforeItDrinks(variety) && staysInSieve(variety) && (variety.family === 'pulse' || variety.family === 'wheat and barley'),
+}

@@ -1,0 +1,26 @@
+import type { Method } from './method'
+
+/** What drinks while it stands in hot water and needs no more: cracked grain, beads of meal, the smallest seeds. */
+const POURED_OVER: ReadonlySet<string> = new Set(['couscous', 'bulgur-medium', 'fonio'])
+/** A pot that is not done by then has cooled, minutes. */
+const LONGEST_STAND = 60
+
+/** Water boiled by itself and poured over the grain, which drinks it covered; nothing boils after. */
+export const pouredOver: Method = {
+  id: 'poured-over',
+  name: 'Boiling water poured over',
+  words: 'with boiling water poured over',
+  vesselKinds: ['pot'],
+  water: 'pot',
+  kettle: true,
+  pourSetsTexture: true,
+  defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 0 },
+  beforeHeat: ['Use a bowl or pot with a lid that fits; spread the grain level'],
+  stages: () => [
+    {
+      id: 'rest', kind: 'rest', title: 'Put the lid on and let it stand', heat: 'off', powerW: 0, lid: 'on', mode: 'open', cooksOn: true,
+      until: 'solved', atMost: LONGEST_STAND, endsOn: 'clock', handsOn: false, checks: ['At the end: no water when the grain is parted, and nothing hard to bite'],
+    },
+  ],
+  suits: ({ id }) => POURED_OVER.has(id),
+}

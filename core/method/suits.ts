@@ -1,0 +1,12 @@
+import type { Variety } from '#core/grain/varieties'
+
+/** Quicker than this a grain only wants hot water, minutes at 100 °C. */
+export const AT_ONCE_MINUTES = 6
+/** Small grain falls through a sieve and is not drained. */
+const TOO_SMALL_MM = 1.8
+
+/** Grain that a kitchen sieve holds back. */
+export const staysInSieve = ({ kernel }: Pick<Variety, 'kernel'>): boolean => kernel.widthMm >= TOO_SMALL_MM || kernel.lengthMm > 4
+
+/** Long aromatic grain soaks half an hour before boiling water, so that it lengthens and does not break. */
+export const aromaticSoak = ({ id }: Pick<Variety, 'id'>): { minutes: number; water: 'drain' } | null => (id === 'basmati' ? { minutes: 20, water: 'drain' } : null)

@@ -1,0 +1,30 @@
+import type { Method } from './method'
+import { AT_ONCE_MINUTES } from './suits'
+import { coveredRest, doneSigns, LONGEST_HEAT_UP, openSimmer, powerAt } from './stages'
+
+/** An open pan: grain and water simmer until holes show and the water is gone, then rest. What boils off is the open surface's. */
+export const uncovered: Method = {
+  id: 'uncovered',
+  name: 'Uncovered',
+  words: 'in an open pan',
+  vesselKinds: ['pot'],
+  water: 'pot',
+  coldStart: true,
+  evensInRest: true,
+  pourSetsTexture: true,
+  defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 10 },
+  beforeHeat: ['Level the grain and push strays under the water', 'Wipe the outside of the base dry'],
+  stages: (kitchen) => [
+    {
+      id: 'heat-up', kind: 'heat-up', title: 'Bring to the boil, lid off', heat: 'high', powerW: powerAt(kitchen)('high'), lid: 'off', mode: 'open',
+      until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP }, endsOn: 'cue', cue: 'bubbles-break', handsOn: kitchen.stirAtBoil,
+      checks: kitchen.stirAtBoil ? ['Stir once along the bottom, then leave it'] : [],
+    },
+    {
+      id: 'simmer', kind: 'simmer', title: 'Let it simmer briskly, lid off', ...openSimmer(kitchen), lid: 'off', mode: 'open', until: 'solved', drySign: true,
+      endsOn: 'clock', handsOn: false, checks: ['At the end: holes in the surface, no water when the grain is parted', ...doneSigns(kitchen)],
+    },
+    coveredRest(kitchen, { title: 'Take it off the heat, put the lid on' }),
+  ],
+  suits: ({ minutesAt100, family }) => family === 'white rice' && minutesAt100 > AT_ONCE_MINUTES,
+}
