@@ -106,7 +106,7 @@ function cookOnce(house: Household, { i, known, weighed, normal }: { i: number; 
   const truth = read(asked(house.steam, 1, 0))
   const made = plan(believed)
   const ready = makeReady({ request: truth, script: null, asPlanned: made })
-  const { pot, told: happened } = cookReady(ready, [], SWEEP, { burner: house.burner, steam: 1, minutes: 1, water: 1, grain: 1 })
+  const { pot, told: happened } = cookReady(ready, [], SWEEP, { burner: house.burner, steam: 1, minutes: 1, water: 1, grain: 1, wants: 1 })
   const outcome = outcomeOf(pot)
   const inGrain = outcome.uptakeMean + pot.freeG / pot.dryG
   const published = made.water.uptake_target - applied.uptake

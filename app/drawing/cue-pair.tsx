@@ -125,6 +125,14 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       <path d="M16 24H24M96 24H104" className={classes.rim} />
     </g>
   ),
+  holes: (ripe) => (
+    <Bowl>
+      <path d="M18 40H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.grain} />
+      {[36, 56, 78, 92].map((x, i) => (
+        <ellipse key={x} cx={x} cy={46 + (i % 2) * 8} rx={5} ry={3.5} className={ripe ? classes.heart : classes.clear} />
+      ))}
+    </Bowl>
+  ),
   'spoon-trail': (ripe) => (
     <Bowl>
       <path d="M18 40H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.grain} />

@@ -1,3 +1,4 @@
+import { cookMinutes } from '#core/grain/blend'
 import { VARIETIES } from '#core/grain/varieties'
 import { HEAT_PRESETS } from '#core/heat/sources'
 import { methodOf, METHOD_IDS } from '#core/method/index'
@@ -16,7 +17,7 @@ export const varietiesListing = () => ({
     uptake_g_g: row.uptake,
     ...(row.steamedUptake ? { steamed_uptake_g_g: row.steamedUptake } : {}),
     cooked_density_g_ml: row.cookedDensity,
-    minutes_at_100_c: row.minutesAt100,
+    minutes_at_100_c: roundTo(cookMinutes(row), 1),
     kernel_radius_mm: row.radiusMm,
     skin_conductance: row.skin,
     soak_limit_g_g: row.soakLimit,

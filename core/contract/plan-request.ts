@@ -193,6 +193,8 @@ export const PlanRequestSchema = record({
   hurry: v.optional(flag, DEFAULTS.hurry),
   uptake_delta_g_g: v.optional(between(-2, 2), 0),
   minutes_factor: v.optional(between(0.3, 3), 1),
+  /** One standard deviation of what is still uncertain, as shares; each left out: that of a kitchen nothing is known of. */
+  spreads: v.optional(record({ burner: v.optional(between(0, 1)), steam: v.optional(between(0, 2)), minutes: v.optional(between(0, 1)), water: v.optional(between(0, 1)) }), {}),
   elevation_m: v.optional(between(...LIMITS.elevation_m, 'm'), DEFAULTS.elevation_m),
   kitchen_c: v.optional(between(...LIMITS.kitchen_c, '°C'), DEFAULTS.kitchen_c),
   water_c: v.optional(between(...LIMITS.water_c, '°C'), DEFAULTS.water_c),
@@ -324,6 +326,7 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     uptakeDelta: given.uptake_delta_g_g,
     minutesFactor: given.minutes_factor,
     elevationM: given.elevation_m,
+    spreads: Object.fromEntries(Object.entries(given.spreads).filter(([, value]) => value !== undefined)),
     kitchenC: given.kitchen_c,
     waterC: given.water_c,
     lidUntilBoil: given.lid_until_boil,

@@ -1,5 +1,6 @@
-import { VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
 import type { VarietyRow } from '#core/grain/variety'
+import { cookMinutes } from '#core/grain/blend'
+import { VARIETIES, type Variety, type VarietyId, varietyOf } from '#core/grain/varieties'
 
 /** Foods somebody may avoid, as far as grains hold them. A caution, no medical advice: traces are the mill's matter, and its label's. */
 interface Avoided {
@@ -32,7 +33,7 @@ export const heldBy = (id: VarietyId, avoids: readonly AvoidedId[]): AvoidedId[]
 export function insteadOf(id: VarietyId, avoids: readonly AvoidedId[]): VarietyId | undefined {
   if (heldBy(id, avoids).length === 0) return id
   const own = varietyOf(id)
-  const far = (v: VarietyRow) => (v.family === own.family ? 0 : 100) + Math.abs(v.minutesAt100 - own.minutesAt100) + 20 * Math.abs(v.uptake.standard - own.uptake.standard)
+  const far = (v: Variety) => (v.family === own.family ? 0 : 100) + Math.abs(cookMinutes(v) - cookMinutes(own)) + 20 * Math.abs(v.uptake.standard - own.uptake.standard)
   return VARIETIES.filter((v) => heldBy(v.id as VarietyId, avoids).length === 0).sort((a, b) => far(a) - far(b))[0]?.id as VarietyId | undefined
 }
 

@@ -1,3 +1,4 @@
+import { cookMinutes } from './blend'
 import { VARIETIES, type Variety, type VarietyId } from './varieties'
 
 /** Ten kernels on a ruler, and what the eye says of the handful. */
@@ -87,7 +88,7 @@ function remarksOn({ broken, chalky, other, lengths }: Handful): string[] {
 /** How differently two grains cook: water, time and stickiness, each against what a cook would notice. */
 function nearness(a: Variety, b: Variety): number {
   const water = (a.uptake.standard - b.uptake.standard) / 0.3
-  const time = Math.log(a.minutesAt100 / b.minutesAt100) / Math.log(1.5)
+  const time = Math.log(cookMinutes(a) / cookMinutes(b)) / Math.log(1.5)
   const starch = (a.amylose - b.amylose) / 0.05
   return Math.hypot(water, time, starch)
 }

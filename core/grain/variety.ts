@@ -15,6 +15,8 @@ export interface VarietyRow {
   cookedDensity: number
   /** Minutes at 100 °C to cook through, unsoaked. */
   minutesAt100: number
+  /** Degree of gelatinisation it is sold with, 0..1, where it was cooked before it was dried. */
+  precooked?: number
   /** Equivalent kernel radius, mm. */
   radiusMm: number
   /** Skin conductance; 1 is a bare kernel. */

@@ -1,5 +1,5 @@
 import type { Method } from './method'
-import { AT_ONCE_MINUTES, aromaticSoak } from './suits'
+import { wantsBoiling, aromaticSoak } from './suits'
 import { coveredToTheEnd, grainIn, waterToTheBoil } from './stages'
 
 /** Measured water boils first, then the grain goes in: less time in hot water than from cold, and the grain stays longer. */
@@ -15,6 +15,6 @@ export const boilingStart: Method = {
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 10 },
   beforeHeat: ['Wipe the rim and the outside of the base dry'],
   stages: (kitchen) => [waterToTheBoil(kitchen), grainIn(kitchen, { lid: kitchen.lidUntilBoil }), ...coveredToTheEnd(kitchen)],
-  suits: ({ minutesAt100 }) => minutesAt100 > AT_ONCE_MINUTES,
+  suits: wantsBoiling,
   usualSoak: aromaticSoak,
 }

@@ -1,6 +1,6 @@
 import type { Kitchen, Method } from './method'
 import { turnDownMinutes } from '#core/heat/sources'
-import { AT_ONCE_MINUTES } from './suits'
+import { wantsBoiling } from './suits'
 import { coveredToTheEnd, LONGEST_HEAT_UP, powerAt } from './stages'
 
 /** Cold start in measured water: to the boil, covered on low heat until the water is taken up, then a covered rest. */
@@ -41,6 +41,5 @@ export const coveredSimmer: Method = {
       ...coveredToTheEnd(kitchen),
     ]
   },
-  // What drinks at once has water poured over it instead.
-  suits: ({ minutesAt100 }) => minutesAt100 > AT_ONCE_MINUTES,
+  suits: wantsBoiling,
 }

@@ -90,6 +90,12 @@ export const CUES = {
     now: 'a dry tick, a nutty smell',
     yet: 'a wet hiss',
   },
+  holes: {
+    text: 'holes show and no water stands in them',
+    key: 'Holes show',
+    now: 'holes all over, dry inside',
+    yet: 'water still bubbles in them',
+  },
   'spoon-trail': {
     text: 'a spoon leaves a trail that closes slowly',
     key: 'It is thick enough',

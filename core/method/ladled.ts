@@ -9,9 +9,9 @@ export const LADLES = 8
 const TRAIL = 0.35
 const FIRM_CENTRE = 0.86
 /** What still flows is part of the dish, g per g of dry grain. */
-const SAUCE = 0.4
+const SAUCE = 0.5
 /** The same as a share of the dish, with a little room. */
-const CREAMY = 0.13
+const CREAMY = 0.15
 /** Grain that sheds starch into the stock, or is pearled. */
 const LADLED: ReadonlySet<string> = new Set(['risotto-white', 'barley-pearled', 'farro-pearled'])
 

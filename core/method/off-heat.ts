@@ -1,10 +1,11 @@
+import { cookMinutes } from '#core/grain/blend'
 import type { Method } from './method'
 import { coveredRest, LONGEST_HEAT_UP, powerAt } from './stages'
 
 /** A boil longer than this is a covered simmer by another name, minutes. */
 const LONGEST_BOIL = 3
-/** Quicker than this a grain cooks off the heat, minutes at 100 °C. */
-const COOKS_OFF_HEAT_MINUTES = 13
+/** Quicker than this a grain cooks off the heat, minutes in boiling water. */
+const COOKS_OFF_HEAT_MINUTES = 16
 
 /** Everything to the boil together, boiled for three minutes at most, then cooked by what the pot holds, covered, wrapped and off the heat. */
 export const offHeat: Method = {
@@ -29,5 +30,5 @@ export const offHeat: Method = {
     },
     coveredRest(kitchen, { cooksOn: true, title: 'Take it off the heat, leave the lid, wrap it', checks: ['Do not lift the lid: the heat does not come back'] }),
   ],
-  suits: ({ minutesAt100, skin }) => minutesAt100 <= COOKS_OFF_HEAT_MINUTES && skin >= 0.5,
+  suits: (variety) => cookMinutes(variety) <= COOKS_OFF_HEAT_MINUTES,
 }

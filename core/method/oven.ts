@@ -1,4 +1,4 @@
-import { AT_ONCE_MINUTES } from './suits'
+import { wantsBoiling } from './suits'
 import type { Method } from './method'
 import { coveredRest } from './stages'
 
@@ -25,5 +25,5 @@ export const oven: Method = {
     },
     coveredRest(kitchen, { title: 'Out of the oven, leave the foil', checks: ['Lift the foil at the far side first: the steam burns'] }),
   ],
-  suits: ({ minutesAt100, family }) => minutesAt100 > AT_ONCE_MINUTES && family !== 'sticky rice',
+  suits: (variety) => wantsBoiling(variety) && variety.family !== 'sticky rice',
 }

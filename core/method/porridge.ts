@@ -1,14 +1,14 @@
 import type { Blend } from '#core/grain/blend'
-import type { Goal } from '#core/pot/done'
+import { CENTRE_DONE, type Goal } from '#core/pot/done'
 import type { Kitchen, Method, MethodStage } from './method'
 import { sealedStages } from './pressure-electric'
 import { coveredRest, doneSigns, LONGEST_HEAT_UP, lowestChecks, powerAt } from './stages'
 
 /** Water to grain as it is poured, by volume, for a thin and a thick porridge: rice swims, cut and tiny grain thickens by itself. */
 const RATIO_BY_FAMILY = {
-  'white rice': { thin: 10, thick: 5.2 },
-  'sticky rice': { thin: 10, thick: 5.2 },
-  'whole rice': { thin: 10, thick: 5.2 },
+  'white rice': { thin: 10, thick: 5.8 },
+  'sticky rice': { thin: 10, thick: 5.8 },
+  'whole rice': { thin: 10, thick: 5.8 },
   'small grain': { thin: 5, thick: 3 },
   'wheat and barley': { thin: 7, thick: 4 },
   cracked: { thin: 5, thick: 3 },
@@ -18,14 +18,13 @@ const RATIO_BY_FAMILY = {
 const AMARANTH = { thin: 3, thick: 2.5 } as const
 
 /** What an hour just under a simmer boils off with the lid ajar, g: part of the usual ratios. */
-const USUAL_STEAM_G = 200
+const USUAL_STEAM_G = 170
 /** Nothing thicker than this can be stirred, g of water per g of dry grain. */
 const LEAST_WATER = 3
 /** Rice in a porridge has burst: its centre has had four times the heat it needs. Cut grain and seeds are only cooked soft. */
 const BURST = 1 - Math.exp(-12)
-const SOFT = 0.985
 /** Shorter than this it has not thickened, minutes. */
-const LEAST_MINUTES = { rice: 40, other: 18 } as const
+const LEAST_MINUTES = { rice: 40, other: 15 } as const
 const LEAST_SEALED = { rice: 20, other: 4 } as const
 
 const isRice = ({ parts }: Pick<Blend, 'parts'>): boolean => parts.some(({ variety }) => variety.family.includes('rice'))
@@ -50,7 +49,7 @@ export const porridge: Method = {
   defaults: { vessel: 'heavy-3.5', heat: 'gas-medium', restMinutes: 0 },
   beforeHeat: ['Wipe the rim and the outside of the base dry'],
   stages: (kitchen) => (kitchen.vessel.kind.startsWith('pressure') ? sealedPorridge(kitchen) : openPorridge(kitchen)),
-  goal: ({ blend }): Goal => ({ centre: isRice(blend) ? BURST : SOFT }),
+  goal: ({ blend }): Goal => ({ centre: isRice(blend) ? BURST : CENTRE_DONE }),
   sauce({ blend, dryG, thickness, uptake, vessel }) {
     const poured = porridgeRatio(blend, thickness) / blend.bulkDensity
     // Sealed hardly anything boils off, so the same porridge is poured less.
@@ -64,12 +63,12 @@ function openPorridge(kitchen: Kitchen): MethodStage[] {
   const kind = isRice(kitchen.blend) ? 'rice' : 'other'
   return [
     {
-      id: 'heat-up', kind: 'heat-up', title: 'Bring to the boil, lid off, stirring now and then', heat: 'high', powerW: powerAt(kitchen)('high'), lid: 'off', mode: 'open', contact: 'stirred',
+      id: 'heat-up', kind: 'heat-up', title: 'Bring to the boil, lid ajar, stirring now and then', heat: 'high', powerW: powerAt(kitchen)('high'), lid: 'ajar', mode: 'open', contact: 'stirred',
       until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP }, endsOn: 'cue', cue: 'bubbles-break', handsOn: true, checks: ['Stay near: it foams up'],
     },
     {
       id: 'simmer', kind: 'simmer', title: 'Turn to the lowest heat, lid ajar, stir now and then', heat: 'lowest', powerW: powerAt(kitchen)('lowest'), lid: 'ajar', mode: 'open', contact: 'stirred',
-      until: 'solved', atLeast: LEAST_MINUTES[kind], endsOn: 'cue', cue: 'spoon-trail', handsOn: false,
+      until: 'solved', exact: true, atLeast: LEAST_MINUTES[kind], endsOn: 'cue', cue: 'spoon-trail', handsOn: false,
       checks: [...lowestChecks(kitchen), 'Stir more often towards the end: it catches on the bottom', ...doneSigns(kitchen)],
     },
     ...(kitchen.restMinutes > 0 ? [coveredRest(kitchen, { contact: 'stirred', title: 'Take it off the heat, lid on', checks: ['It thickens as it stands'] })] : []),

@@ -18,7 +18,7 @@ export const pouredOver: Method = {
   beforeHeat: ['Use a bowl or pot with a lid that fits; spread the grain level'],
   stages: () => [
     {
-      id: 'rest', kind: 'rest', title: 'Put the lid on and let it stand', heat: 'off', powerW: 0, lid: 'on', mode: 'open', cooksOn: true,
+      id: 'rest', kind: 'rest', title: 'Stir once, put the lid on and let it stand', heat: 'off', powerW: 0, lid: 'on', mode: 'open', contact: 'stirred', cooksOn: true,
       until: 'solved', atMost: LONGEST_STAND, endsOn: 'clock', handsOn: false, checks: ['At the end: no water when the grain is parted, and nothing hard to bite'],
     },
   ],

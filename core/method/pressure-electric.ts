@@ -5,7 +5,7 @@ import type { Variety } from '#core/grain/varieties'
 import type { VesselKind } from '#core/vessel/vessel'
 import type { Kitchen, Method, MethodStage } from './method'
 import { powerAt } from './stages'
-import { AT_ONCE_MINUTES } from './suits'
+import { wantsBoiling } from './suits'
 
 /** What tells one pressure vessel from another. */
 export interface PressureKind {
@@ -51,8 +51,8 @@ export const pressureElectric: Method = {
 }
 
 /** What drinks its water before a vessel can seal is not cooked under pressure. */
-export const sealsBeforeItDrinks = ({ minutesAt100, kernel }: Pick<Variety, 'minutesAt100' | 'kernel'>): boolean =>
-  minutesAt100 > AT_ONCE_MINUTES && kernel.shape !== 'bead' && !(kernel.shape === 'shard' && kernel.widthMm < SMALL_SHARD_MM)
+export const sealsBeforeItDrinks = (variety: Variety): boolean =>
+  wantsBoiling(variety) && !(variety.kernel.shape === 'shard' && variety.kernel.widthMm < SMALL_SHARD_MM)
 const SMALL_SHARD_MM = 1.7
 
 /** The stages of whichever pressure cooker the kitchen has. */

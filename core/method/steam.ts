@@ -26,7 +26,7 @@ export const boilerLook = ({ boilerDish }: Kitchen): string =>
   boilerDish ? `Stir the ${boilerDish.name} and look how much liquid stands in it; top it up from a kettle` : 'Look at the water; top it up from a kettle'
 
 /** Steam gives a grain little water, so it is the time that makes it softer: how far the centre is cooked for firm, standard and soft. */
-const CENTRE = { firm: 0.9, standard: 0.95, soft: 0.985 } as const
+const CENTRE = { firm: 0.93, standard: 0.97, soft: 0.99 } as const
 const centreFor = (texture: number): number =>
   texture <= 0.5 ? CENTRE.firm + (CENTRE.standard - CENTRE.firm) * 2 * texture : CENTRE.standard + (CENTRE.soft - CENTRE.standard) * (2 * texture - 1)
 

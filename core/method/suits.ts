@@ -1,7 +1,11 @@
+import { cookMinutes } from '#core/grain/blend'
 import type { Variety } from '#core/grain/varieties'
 
-/** Quicker than this a grain only wants hot water, minutes at 100 °C. */
-export const AT_ONCE_MINUTES = 6
+/** Quicker than this a grain only wants hot water, minutes in boiling water. */
+const AT_ONCE_MINUTES = 6
+
+/** Grain that has to be boiled: what drinks at once has water poured over it instead. */
+export const wantsBoiling = (variety: Variety): boolean => cookMinutes(variety) > AT_ONCE_MINUTES
 /** Small grain falls through a sieve and is not drained. */
 const TOO_SMALL_MM = 1.8
 

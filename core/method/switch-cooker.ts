@@ -1,5 +1,5 @@
 import { fullPower } from '#core/heat/sources'
-import { AT_ONCE_MINUTES } from './suits'
+import { wantsBoiling } from './suits'
 import type { Kitchen, Method, MethodStage } from './method'
 
 const LONGEST_HEAT_UP = 120
@@ -65,5 +65,5 @@ export const switchCooker: Method = {
       },
     ]
   },
-  suits: ({ minutesAt100 }) => minutesAt100 > AT_ONCE_MINUTES,
+  suits: wantsBoiling,
 }

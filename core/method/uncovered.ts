@@ -1,5 +1,5 @@
 import type { Method } from './method'
-import { AT_ONCE_MINUTES } from './suits'
+import { wantsBoiling } from './suits'
 import { coveredRest, doneSigns, LONGEST_HEAT_UP, openSimmer, powerAt } from './stages'
 
 /** An open pan: grain and water simmer until holes show and the water is gone, then rest. What boils off is the open surface's. */
@@ -21,10 +21,10 @@ export const uncovered: Method = {
       checks: kitchen.stirAtBoil ? ['Stir once along the bottom, then leave it'] : [],
     },
     {
-      id: 'simmer', kind: 'simmer', title: 'Let it simmer briskly, lid off', ...openSimmer(kitchen), lid: 'off', mode: 'open', until: 'solved', drySign: true,
-      endsOn: 'clock', handsOn: false, checks: ['At the end: holes in the surface, no water when the grain is parted', ...doneSigns(kitchen)],
+      id: 'simmer', kind: 'simmer', title: 'Let it simmer briskly, lid off', ...openSimmer(kitchen), lid: 'off', mode: 'open', until: 'solved', drySign: true, exact: true,
+      endsOn: 'cue', cue: 'holes', handsOn: false, checks: ['No water when the grain is parted: look from two minutes before the end', ...doneSigns(kitchen)],
     },
     coveredRest(kitchen, { title: 'Take it off the heat, put the lid on' }),
   ],
-  suits: ({ minutesAt100, family }) => family === 'white rice' && minutesAt100 > AT_ONCE_MINUTES,
+  suits: (variety) => variety.family === 'white rice' && wantsBoiling(variety),
 }

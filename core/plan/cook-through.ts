@@ -43,7 +43,7 @@ const FREE_BEFORE_REST = 0.05
 /** An open stage that ends on the clock is planned for a lot a little slower than most and for a simmer that was a while in settling. Where a
  *  cook tastes nothing is added, nor under pressure, where the whole release is margin. */
 const SLOWER_LOT = 1.1
-const SETTLES_MINUTES = 1.5
+const SETTLES_MINUTES = 2.5
 
 /** Planned length of the solved stage, minutes.  @param earliest where it ends leaning on nothing after it */
 function lengthOf(stage: MethodStage, earliest: number): number {
@@ -56,28 +56,34 @@ const phaseOf = (stage: MethodStage, minutes?: number): Phase => ({
   until: stage.until === 'solved' ? { minutes: minutes! } : stage.until,
 })
 
+const OPENING: Phase = { id: 'opening', powerW: 0, lid: 'off', mode: 'open', until: { minutes: 0 }, opensAtEnd: true }
+
 interface Course {
   before: MethodStage[]
   solved: MethodStage | undefined
   after: MethodStage[]
+  /** The solved stage is the last, and the lid comes off at its end. */
+  opens: boolean
 }
 
 function courseOf(stages: readonly MethodStage[]): Course {
   const at = stages.findIndex((stage) => stage.until === 'solved')
-  if (at < 0) return { before: [...stages], solved: undefined, after: [] }
-  return { before: stages.slice(0, at), solved: stages[at], after: stages.slice(at + 1) }
+  if (at < 0) return { before: [...stages], solved: undefined, after: [], opens: false }
+  // It is opened once, at its end, and not in every minute that is looked at.
+  return { before: stages.slice(0, at), solved: { ...stages[at]!, opensAtEnd: false }, after: stages.slice(at + 1), opens: stages[at]!.opensAtEnd === true }
 }
 
 /** Cooks a filled pot through the stages, solving the open one.
  *  @param guess minutes where the earliest end is looked for first
- *  @param fixed length of the open stage, minutes, instead of solving it  @param hurry the earliest end that works at all */
+ *  @param fixed length of the open stage, minutes, instead of solving it  @param hurry the earliest end that works at all
+ *  @param least of the solved stage, minutes, however early this pot would be done */
 export function cookThrough(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  { guess, fixed, goal, hurry = false }: { guess: number; fixed?: number; goal: Goal; hurry?: boolean },
+  { guess, fixed, goal, hurry = false, least = 0 }: { guess: number; fixed?: number; goal: Goal; hurry?: boolean; least?: number },
 ): CookedThrough {
   const pot = fillPot(setup, REDUCED)
-  const { before, solved, after } = courseOf(stages)
+  const { before, solved, after, opens } = courseOf(stages)
   const minutes: number[] = []
   const steam: number[] = []
   const ended: boolean[] = []
@@ -99,7 +105,7 @@ export function cookThrough(
       const search = plannedEnd(pot, solved, after.map((stage) => phaseOf(stage)), { guess, goal, hurry })
       outcome = search.outcome
       earliest = search.outcome === 'done' ? search.earliest : undefined
-      minutes.push(search.outcome !== 'done' ? search.reached : hurry ? search.earliest : lengthOf(solved, search.earliest))
+      minutes.push(search.outcome !== 'done' ? search.reached : hurry ? search.earliest : Math.max(least, lengthOf(solved, search.earliest)))
       moveTo(pot, search, solved, minutes[minutes.length - 1]!)
     } else {
       minutes.push(fixed)
@@ -108,6 +114,7 @@ export function cookThrough(
     ended.push(outcome === 'done')
     steam.push(pot.evaporatedG - evaporated)
   }
+  if (opens) runPhase(pot, OPENING)
   for (const stage of after) run(phaseOf(stage))
   return {
     minutes, steam, ended, outcome,
@@ -133,7 +140,8 @@ function plannedEnd(pot: Pot, solved: MethodStage, after: readonly Phase[], { gu
   const longest = solved.atMost
   if (hurry) return earliestEnd(pot, solved, after, { guess, goal, longest })
   const before = goal.free === undefined ? goal : { ...goal, free: Math.max(goal.free, FREE_BEFORE_REST) }
-  const leaning = earliestEnd(pot, solved, creditedPhases(after), { guess, goal: before, longest, drySign: solved.drySign })
+  // In plenty of water all heat that follows softens further, so all of it counts.
+  const leaning = earliestEnd(pot, solved, solved.exact && solved.mode === 'sealed' ? after : creditedPhases(after), { guess, goal: before, longest, drySign: solved.drySign })
   if (leaning.outcome === 'never') return leaning
   moveTo(pot, leaning, solved, lengthOf(solved, leaning.earliest))
   for (const phase of after) runPhase(pot, phase)

@@ -110,7 +110,7 @@ const TOO_THICK = 0.4
 export function minutesToSpoil(pot: Pot, last: OpenPhase, { atMost, softest = Infinity }: { atMost: number; softest?: number | undefined }): number {
   const start = pot.now
   const flows = pot.freeG
-  const stirred = last.contact === 'stirred' && last.mode === 'open'
+  const stirred = last.contact === 'stirred' && last.mode === 'open' && last.cooksOn !== true
   const off = last.cooksOn === true
   const spoilt = () =>
     pot.bottomC >= STARTS_TO_SCORCH_C ||

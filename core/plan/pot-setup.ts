@@ -30,6 +30,7 @@ export function potSetupOf({ blend, dryG, vessel, boilC, kitchenC, freeWaterG, w
       soakLimit: variety.soakLimit,
       most: variety.uptake.most,
       minutesAt100: variety.minutesAt100,
+      ...(variety.precooked ? { precooked: variety.precooked } : {}),
       ...(shells ? { soaked: shells } : {}),
       ...(later.includes(i) ? { joinsLater: true } : {}),
     }

@@ -8,6 +8,7 @@ import type { MethodId } from '#core/method/index'
 import type { BoilerDish, Finish, HeatStyle, Purpose } from '#core/method/method'
 import type { AddIn } from '#core/season/seasoning'
 import type { Vessel } from '#core/vessel/vessel'
+import type { Spreads } from '#core/spreads'
 import type { Drain } from '#core/water/cling'
 
 export { PURPOSES, type Purpose } from '#core/method/method'
@@ -51,6 +52,8 @@ export interface PlanRequest {
   /** Learned for this grain and pot: how much longer than published it takes to cook through, 1 for as published. */
   minutesFactor: number
   elevationM: number
+  /** What a household has learned of its spreads, as shares; left out: those of an unknown kitchen. */
+  spreads: Partial<Spreads>
   kitchenC: number
   waterC: number
   lidUntilBoil: LidPosition

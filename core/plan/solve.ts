@@ -49,12 +49,13 @@ function balanced(problem: Problem): Solution {
   const kept = problem.keptSoakC !== null
   const wanted = (uptake + (problem.sauce ?? 0)) * dryG
   const carried = carriedInto(problem)
+  const least = leastLength(problem)
   let guess = firstGuess(problem)
   let boilerG = problem.basket ? boilerWater(problem, 60) : 0
   let pour = Math.max(1, wanted - carried + (problem.basket ? 0 : firstSteam(problem, guess)))
   const cook = (): [CookedThrough, PotSetup] => {
     const setup = setupFor(problem, pour, boilerG)
-    return [cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true }), setup]
+    return [cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, least }), setup]
   }
   let [course, setup] = cook()
   let last: { pour: number; gap: number } | undefined
@@ -90,6 +91,26 @@ function balanced(problem: Problem): Solution {
     course,
     ...(window ? { window } : {}),
   }
+}
+
+/** A small home batch, g of dry grain: a large one is on its way to the boil for longer and half cooked when it gets there, but its top is the
+ *  last to be hot, so what the way up cooks is counted as in this one. */
+const SMALL_BATCH_G = 150
+
+/** The least length of the solved stage: what a small batch of the same grain takes in the same pot, minutes. 0 where that says nothing. */
+function leastLength(problem: Problem): number {
+  const { stages, dryG } = problem
+  const at = stages.findIndex((stage) => stage.until === 'solved')
+  if (problem.hurry || dryG <= SMALL_BATCH_G || at < 0 || stages[at]!.exact || stages[at]!.powerW === 0 || stages.slice(at + 1).some((stage) => stage.cooksOn)) return 0
+  const share = SMALL_BATCH_G / dryG
+  const small: Problem = {
+    ...problem, dryG: SMALL_BATCH_G, addInWaterG: problem.addInWaterG * share,
+    soaked: { ...problem.soaked, clingingG: problem.soaked.clingingG * share },
+  }
+  const guess = firstGuess(small)
+  const pour = Math.max(1, (small.uptake + (small.sauce ?? 0)) * SMALL_BATCH_G - carriedInto(small) + (small.basket ? 0 : firstSteam(small, guess)))
+  const course = cookThrough(setupFor(small, pour, small.basket ? boilerWater(small, guess) : 0), stages, { guess, goal: problem.goal })
+  return course.outcome === 'done' ? course.minutes[at]! : 0
 }
 
 /** Water to boil grain freely in, g per g of dry grain: as people do it, and the least that still boils freely. */

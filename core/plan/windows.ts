@@ -49,6 +49,7 @@ export function windowsOf(
         return spread(expected, SWITCH_SPREAD)
       case 'toasted':
       case 'dry':
+      case 'tasted':
         return spread(expected, SWITCH_SPREAD)
       case 'unsealed':
         return spread(expected, RELEASE_SPREAD)

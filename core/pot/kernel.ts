@@ -25,6 +25,8 @@ export interface KernelGiven {
   soakLimit: number
   most: number
   minutesAt100: number
+  /** Degree of gelatinisation it is sold with, 0..1: meal and cracked grain that was steamed before it was dried. */
+  precooked?: number
 }
 
 /** How far in from the surface neighbouring layers share moisture, as a share of the radius. */

@@ -81,9 +81,12 @@ export interface Heating {
 /** Specific heats, J/(g K). */
 export const WATER_HEAT = 4.18
 const DRY_GRAIN_HEAT = 1.6
-/** A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. */
+/** A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. While the grain on it still holds water it is
+ *  cooled by drying it besides, until a crust has formed: so much of all the grain's water. */
 const BOTTOM_SHARE = 1 / 5
 const BOTTOM_TO_BULK = 6
+const BOTTOM_DRYING = 9
+const CRUST_SHARE = 0.06
 const SCORCH_FROM_C = 125
 /** A thermostat lets the base go this far over the temperature it holds, K. */
 const THERMOSTAT_OVER_K = 4
@@ -142,6 +145,8 @@ export interface Pot {
   evaporatedG: number
   /** Steam let go while a pressure vessel was sealing, g. */
   ventedG: number
+  /** Dried out of the grain on a dry bottom, g; part of what evaporated. */
+  driedG: number
   /** K·s over the scorching threshold at the bottom. */
   scorch: number
 }
@@ -153,10 +158,12 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
   const kinds = setup.grains.map((grain) => kernelKind(grain, shells))
   const size = setup.grains.length * layers * shells
   const uptake = new Float64Array(size)
+  const cooked = new Float64Array(size)
   const offset = setup.grains.map((grain, g) =>
     Array.from({ length: layers }, (_, l) => {
       const at = (g * layers + l) * shells
       if (grain.soaked) uptake.set(resample(grain.soaked, shells), at)
+      if (grain.precooked) cooked.fill(grain.precooked, at, at + shells)
       return at
     }),
   )
@@ -180,11 +187,11 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
     setup, resolution, kinds, dryG, uptake, offset, mean, present,
     dryVoid: setup.grains.map((g) => ((1 - g.bulkDensity / g.kernelDensity) * g.dryG) / g.bulkDensity / layers),
     filledHeat: waterHeat + dryHeat,
-    cooked: new Float64Array(size),
+    cooked,
     voids: new Float64Array(layers),
     held: new Float64Array(layers),
     wetted: new Float64Array(layers),
-    now: 0, bulkC, bottomC: bulkC, freeG: setup.freeWaterG, boilerG: setup.boilerG ?? 0, stockG: setup.stockG ?? 0, drainedG: 0, condensedG: 0, evaporatedG: 0, ventedG: 0, scorch: 0,
+    now: 0, bulkC, bottomC: bulkC, freeG: setup.freeWaterG, boilerG: setup.boilerG ?? 0, stockG: setup.stockG ?? 0, drainedG: 0, condensedG: 0, evaporatedG: 0, ventedG: 0, driedG: 0, scorch: 0,
   }
 }
 
@@ -331,10 +338,30 @@ function heatDry(pot: Pot, seconds: number, heating: Heating, capacity: number, 
   const loss = lossOf(pot, heating)
   const hot = heating.thermostat === true && pot.bottomC >= heating.sealedC! + THERMOSTAT_OVER_K
   const power = hot ? 0 : heating.powerW
+  const inGrain = grainWater(pot)
+  const dries = pot.driedG < CRUST_SHARE * (inGrain + pot.driedG) ? BOTTOM_DRYING : 0
+  const boil = pot.setup.boilC
+  // Implicit in the bottom's temperature: a light bottom answers faster than the steps are long.
+  const pull = pot.bottomC > boil ? dries : 0
+  pot.bottomC = (pot.bottomC + (seconds / bottom) * (power + BOTTOM_TO_BULK * pot.bulkC + pull * boil)) / (1 + (seconds / bottom) * (BOTTOM_TO_BULK + pull))
   const upward = BOTTOM_TO_BULK * (pot.bottomC - pot.bulkC)
-  pot.bottomC += ((power - upward) * seconds) / bottom
   pot.bulkC = Math.min(limit, pot.bulkC + ((upward - loss) * seconds) / (capacity - bottom))
+  if (pull > 0 && pot.bottomC > boil) dryBottom(pot, Math.min(CRUST_SHARE * inGrain, (pull * (pot.bottomC - boil) * seconds) / LATENT_HEAT))
   pot.scorch += Math.max(0, pot.bottomC - SCORCH_FROM_C) * seconds
+}
+
+/** Steam out of the grain that lies on the bottom, g: the lowest layer gives it in proportion to what it holds. */
+function dryBottom(pot: Pot, g: number): void {
+  const { layers } = pot.resolution
+  const holds = (layerUptake(pot, 0) * pot.dryG) / layers
+  const share = holds > 0 ? Math.min(0.5, g / holds) : 0
+  pot.setup.grains.forEach((_, grain) => {
+    const at = pot.offset[grain]![0]!
+    for (let i = 0; i < pot.resolution.shells; i++) pot.uptake[at + i]! *= 1 - share
+    pot.mean[grain * layers]! *= 1 - share
+  })
+  pot.driedG += share * holds
+  pot.evaporatedG += share * holds
 }
 
 function vent(pot: Pot, seconds: number, capacity: number): void {

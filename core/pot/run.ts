@@ -1,4 +1,5 @@
 import type { LidPosition } from '#core/heat/lid'
+import { donenessOf, isDone, type Goal } from './done'
 import { chill, drainOff, dryOff, joinGrain, leaveGrain, pourIn } from './hands'
 import { ASIDE_C, cookedMass, liquidOf, stepPot, type Heating, type Pot } from './pot'
 
@@ -26,7 +27,9 @@ export interface Phase {
   chillTo?: number
   /** Whenever the free water falls below so much, g per g of dry grain, this share of the kept water goes in. */
   ladle?: { below: number; share: number }
-  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry'; atMostMinutes: number }
+  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry' | 'tasted'; atMostMinutes: number }
+  /** What is tasted for, where the end is tasted. */
+  tasted?: Goal
   /** Goes on for so long after its event, under the same heat: the sign is seen and a hand turns the heat down. */
   lingerMinutes?: number
   /** Off the heat, and yet the cooking itself: nothing of it is margin. */
@@ -60,6 +63,8 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
       return pot.bottomC >= pot.setup.boilC + SWITCH_OVER_BOIL_K
     case 'dry':
       return liquidOf(pot) <= 0
+    case 'tasted':
+      return isDone(donenessOf(pot, phase.tasted!))
     case 'toasted':
       return pot.scorch >= TOASTED_KS
     case 'unsealed':

@@ -3,7 +3,7 @@ import type { Pot } from './pot'
 /** A pot's moment, to come back to: one array, because a plan keeps one for every minute. */
 export type Snapshot = Float64Array
 
-const SCALARS = 12
+const SCALARS = 13
 
 export function snapshotOf(pot: Pot): Snapshot {
   const { uptake, cooked, mean, present } = pot
@@ -20,6 +20,7 @@ export function snapshotOf(pot: Pot): Snapshot {
   kept[9] = pot.stockG
   kept[10] = pot.drainedG
   kept[11] = pot.condensedG
+  kept[12] = pot.driedG
   kept.set(uptake, SCALARS)
   kept.set(cooked, SCALARS + uptake.length)
   kept.set(mean, SCALARS + uptake.length + cooked.length)
@@ -41,6 +42,7 @@ export function restore(pot: Pot, kept: Snapshot): void {
   pot.stockG = kept[9]!
   pot.drainedG = kept[10]!
   pot.condensedG = kept[11]!
+  pot.driedG = kept[12]!
   let at = SCALARS
   for (const part of [uptake, cooked, mean]) for (let i = 0; i < part.length; i++) part[i] = kept[at++]!
   for (let g = 0; g < present.length; g++) present[g] = kept[at++] === 1

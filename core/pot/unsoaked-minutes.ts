@@ -4,23 +4,24 @@ import { advanceKernel, kernelKind, type KernelGiven } from './kernel'
 
 const STEP_S = 10
 const LONGEST_MIN = 180
-/** A centre cooked to this degree is done. */
+/** A centre cooked to this degree, and no drier than this, is done. */
 const DONE = 0.93
+const WET_CENTRE = 0.4
 const known = new Map<string, number>()
 const MOST_KNOWN = 500
 
 /** Minutes that a dry kernel takes in boiling water at 100 °C until its centre is cooked: what orders slow and quick grain.
  *  Its starch's own time (minutesAt100) and what the water takes to get in, together. */
-export function unsoakedMinutes({ radiusMm, skin, soakLimit, most, minutesAt100 }: KernelGiven): number {
-  const key = `${radiusMm} ${skin} ${soakLimit} ${most} ${minutesAt100}`
+export function unsoakedMinutes({ radiusMm, skin, soakLimit, most, minutesAt100, precooked = 0 }: KernelGiven): number {
+  const key = `${radiusMm} ${skin} ${soakLimit} ${most} ${minutesAt100} ${precooked}`
   const before = known.get(key)
   if (before !== undefined) return before
   const kind = kernelKind({ radiusMm, skin, soakLimit, most, minutesAt100 }, 8)
   const uptake = new Float64Array(kind.shells)
-  const cooked = new Float64Array(kind.shells)
+  const cooked = new Float64Array(kind.shells).fill(precooked)
   const stroke = { spread: (diffusivityAt(celsius(100)) * STEP_S) / (kind.radius * kind.radius), cooking: STEP_S, wetted: 1, available: Infinity }
   let seconds = 0
-  while (cooked[0]! < DONE && seconds < LONGEST_MIN * 60) {
+  while ((cooked[0]! < DONE || uptake[0]! < WET_CENTRE) && seconds < LONGEST_MIN * 60) {
     advanceKernel(kind, uptake, cooked, 0, stroke)
     seconds += STEP_S
   }

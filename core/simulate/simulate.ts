@@ -1,5 +1,7 @@
 import { pressureAt } from '#core/heat/boiling-point'
 import { metres } from '#core/quantity/units'
+import { FREE_AT_SIGN } from '#core/pot/done'
+import { slowedKernel } from '#core/grain/blend'
 import { plan } from '#core/plan/plan'
 import { prepare, type Prepared } from '#core/plan/prepare'
 import { setupFor, type Problem } from '#core/plan/problem'
@@ -62,8 +64,10 @@ export interface Luck {
   minutes: number
   water: number
   grain: number
+  /** What the lot wants of the table's water. */
+  wants: number
 }
-export const NO_LUCK: Luck = { burner: 1, steam: 1, minutes: 1, water: 1, grain: 1 }
+export const NO_LUCK: Luck = { burner: 1, steam: 1, minutes: 1, water: 1, grain: 1, wants: 1 }
 
 /** A pot made ready once, to be cooked as often as one likes. */
 export interface Ready {
@@ -83,7 +87,8 @@ export function makeReady({ request, script, asPlanned, changes = {}, pourShare 
   const planned = stages.map((stage): Phase => {
     const { minutes } = (asPlanned?.stages.find((s) => s.id === stage.id) ?? made.stages.find((s) => s.id === stage.id))!
     const clocked = stage.until === 'solved' || (asPlanned && 'minutes' in stage.until)
-    return { ...stage, until: clocked ? { minutes: minutes.expected } : (stage.until as Phase['until']) }
+    const tasted = stage.until === 'solved' && stage.exact === true && stage.endsOn === 'cue'
+    return { ...stage, ...(tasted ? { tasted: stage.drySign ? { centre: 0, free: FREE_AT_SIGN } : prepared.goal } : {}), until: clocked ? { minutes: minutes.expected } : (stage.until as Phase['until']) }
   })
   return {
     prepared, made,
@@ -94,19 +99,23 @@ export function makeReady({ request, script, asPlanned, changes = {}, pourShare 
   }
 }
 
-/** Cooks a ready pot. @param watch called after every step */
+/** Who tastes goes on for so much longer than planned at the most. */
+const TASTED_LATEST = 2
+
+/** Cooks a ready pot. What ends by tasting ends when this pot tastes right, not when the clock says. @param watch called after every step */
 export function cookReady(ready: Ready, happenings: readonly Happening[], resolution: Resolution, luck: Luck, watch?: (pot: Pot) => void): { pot: Pot; told: Told[] } {
   const { problem, phases, pourG, made } = ready
   const setup = setupFor(problem, pourG * luck.water, made.water.boiler_g)
   const pot = fillPot(luck === NO_LUCK ? setup : lucky(setup, luck), resolution)
-  const told = runWith(pot, luck.burner === 1 ? phases : phases.map((phase) => ({ ...phase, powerW: phase.powerW * luck.burner })), happenings, watch)
+  const lived = luck === NO_LUCK ? phases : phases.map((phase) => ({ ...phase, powerW: phase.powerW * luck.burner, ...(phase.tasted ? { until: { event: 'tasted' as const, atMostMinutes: TASTED_LATEST * (phase.until as { minutes: number }).minutes } } : {}) }))
+  const told = runWith(pot, lived, happenings, watch)
   return { pot, told }
 }
 
 const lucky = (setup: PotSetup, luck: Luck): PotSetup => ({
   ...setup,
   steamFactor: setup.steamFactor * luck.steam,
-  grains: setup.grains.map((grain) => ({ ...grain, dryG: grain.dryG * luck.grain, minutesAt100: grain.minutesAt100 * luck.minutes })),
+  grains: setup.grains.map((grain) => ({ ...grain, dryG: grain.dryG * luck.grain, most: grain.most * luck.wants, ...slowedKernel(grain, luck.minutes) })),
 })
 
 export function outcomeOf(pot: Pot): Outcome {
@@ -142,7 +151,7 @@ export function simulate({ happenings, ...of }: Simulation): Simulated {
   const outcome = outcomeOf(pot)
   const { blend } = ready.prepared
   return {
-    verdict: verdictOf(outcome, blend.uptake),
+    verdict: verdictOf(outcome, blend.uptake, ready.prepared.sauce),
     outcome,
     separateIndex: separateIndex({
       amylose: blend.amylose,

@@ -1,9 +1,8 @@
+import type { Variety } from '#core/grain/varieties'
 import type { Resolution } from '#core/pot/pot'
+import { SPREADS, spreadsOf, type Spreads } from '#core/spreads'
 import { cookReady, makeReady, outcomeOf, type Luck, type Simulation } from './simulate'
-import { COOKED_THROUGH, TEXTURES, verdictOf, type Verdict } from './verdict'
-
-/** One standard deviation of what differs though the cook did the same. */
-export const SPREAD = { burner: 0.15, lid: 0.3, grain: 0.05, measuring: 0.03 } as const
+import { COOKED_THROUGH, textureReached, TEXTURES, verdictOf, type Verdict } from './verdict'
 
 /** For many pots: three layers and longer steps; sweep.test.ts holds its verdicts to the fine pot's. */
 export const SWEEP: Resolution = { layers: 3, shells: 8, step: 3, steadyStep: 6, restStep: 12 }
@@ -36,13 +35,22 @@ const normal = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - ran
 /** A factor of mean 1 that never turns negative. */
 const factor = (random: () => number, spread: number): number => Math.max(0.2, 1 + spread * normal(random))
 
-export const luckOf = (random: () => number): Luck => ({
-  burner: factor(random, SPREAD.burner),
-  steam: factor(random, SPREAD.lid),
-  minutes: factor(random, SPREAD.grain),
-  water: factor(random, SPREAD.measuring),
-  grain: factor(random, SPREAD.measuring),
+/** What differs though the cook did the same.  @param spreads those of a kitchen nothing is known of, when left out */
+export const luckOf = (random: () => number, spreads: Spreads = SPREADS): Luck => ({
+  burner: factor(random, spreads.burner),
+  steam: factor(random, spreads.steam),
+  minutes: factor(random, spreads.minutes),
+  water: factor(random, spreads.measuring),
+  grain: factor(random, spreads.measuring),
+  wants: factor(random, spreads.water),
 })
+
+const wanted = (uptake: Variety['uptake'], factor: number): Variety['uptake'] => ({
+  firm: uptake.firm * factor, standard: uptake.standard * factor, soft: uptake.soft * factor, most: uptake.most * factor,
+})
+
+/** A texture this far from the one asked for is still called right, on the scale 0 firm … 1 soft. */
+const NEAR_ENOUGH = 0.4
 
 /** Good is cooked through and neither soggy, uneven nor scorched, neither dry nor mush. */
 export const isGood = (v: Verdict): boolean => v.cookedThrough === 'yes' && !v.soggy && !v.uneven && !v.scorched && v.texture !== 'dry' && v.texture !== 'mushy'
@@ -51,6 +59,7 @@ export const isGood = (v: Verdict): boolean => v.cookedThrough === 'yes' && !v.s
  *  @yields how many pots are done  @returns the chances over all of them */
 export function* sweep({ happenings, ...of }: Simulation, { seed, runs }: { seed: number; runs: number }): Generator<number, Chances> {
   const ready = makeReady(of)
+  const spreads = spreadsOf(ready.prepared.blend, of.request.spreads)
   const random = randomOf(seed)
   const count = {
     good: 0, soggy: 0, uneven: 0, scorched: 0,
@@ -58,9 +67,16 @@ export function* sweep({ happenings, ...of }: Simulation, { seed, runs }: { seed
     texture: Object.fromEntries(TEXTURES.map((k) => [k, 0])) as Chances['texture'],
   }
   for (let i = 0; i < runs; i++) {
-    const { pot } = cookReady(ready, happenings, SWEEP, luckOf(random))
-    const verdict = verdictOf(outcomeOf(pot), ready.prepared.blend.uptake)
-    count.good += Number(isGood(verdict))
+    const luck = luckOf(random, spreads)
+    const { pot } = cookReady(ready, happenings, SWEEP, luck)
+    // A lot that wants more water is wet later and dry sooner.
+    const { blend, sauce } = ready.prepared
+    const [outcome, uptake] = [outcomeOf(pot), wanted(blend.uptake, luck.wants)]
+    const verdict = verdictOf(outcome, uptake, sauce)
+    const asAsked = sauce > 0 ? 0.5 : of.request.texture
+    // Where minutes or steam set the texture, a cook tastes; where the pour does, it can miss what was asked for.
+    const missed = ready.prepared.method.pourSetsTexture === true || sauce > 0 ? Math.abs(textureReached(outcome, uptake, sauce) - asAsked) : 0
+    count.good += Number(isGood(verdict) && missed <= NEAR_ENOUGH)
     count.cookedThrough[verdict.cookedThrough]++
     count.texture[verdict.texture]++
     count.soggy += Number(verdict.soggy)

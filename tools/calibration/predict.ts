@@ -23,6 +23,7 @@ const covered = (variety: VarietyId, more: Partial<PlanRequestJson> = {}): numbe
 
 /** What the planner says where an observation was made.
  *  covered-minutes: simmer of a covered pot. drained-minutes: boil in plenty. pressure-minutes: held at high pressure.
+ *  steamed-minutes: over full steam, soaked eight hours. stood-minutes: covered, with boiling water poured over.
  *  soaked-*-share: covered minutes after that soak over those without. height-share-M: covered minutes at M m over those at sea level.
  *  cold-soak-M: uptake after M minutes at 20 °C, g/g.  @throws {RangeError} for an unknown kind */
 export function predict(variety: VarietyId, kind: string): number {
@@ -31,6 +32,10 @@ export function predict(variety: VarietyId, kind: string): number {
       return covered(variety)
     case 'drained-minutes':
       return minutesOf(planned(variety, { method: 'boil-and-drain' }), ['boil'])
+    case 'stood-minutes':
+      return minutesOf(planned(variety, { method: 'poured-over' }), ['rest'])
+    case 'steamed-minutes':
+      return minutesOf(planned(variety, { method: 'steam', soak: { minutes: 480, celsius: 5, water: 'drain' } }), ['steam'])
     case 'pressure-minutes':
       return minutesOf(planned(variety, { method: 'pressure-electric' }), ['pressure'])
     case 'soaked-overnight-share':

@@ -40,25 +40,24 @@ function startLater(later: number, inWater: number, atC: number): Caution {
 }
 
 /** The usual cautions where the work can hurt someone. They defer to makers and authorities and cannot be switched off. */
-export function safetyCautions({ request, blend, method }: Facts): Caution[] {
+export function safetyCautions({ request, blend, method, stages }: Facts): Caution[] {
   const found: Caution[] = []
   const { soak } = request
   const guidance = guidanceOf(request.guidance)
-  if (request.method.startsWith('pressure')) {
+  if (request.vessel.kind.startsWith('pressure')) {
     found.push({
       code: 'pressure-vessel',
       severity: 'note',
       about: 'burn',
       text: 'Pressure: gasket, valve and fill as the maker\'s manual says. Never force the lid.',
     })
-    if (request.release !== 'natural')
+    if (stages.some((stage) => stage.id === 'vent'))
       found.push({
         code: 'venting-steam',
-        severity: 'warn',
+        severity: request.release === 'natural' ? 'note' : 'warn',
         about: 'burn',
         text: 'Let-out steam burns at once and may spit: keep face, hands and cupboards clear of it.',
-        remedy: 'Let the pressure fall by itself.',
-        mend: { release: 'natural' },
+        ...(request.release === 'natural' ? {} : { remedy: 'Let the pressure fall by itself.', mend: { release: 'natural' } }),
       })
   } else {
     found.push({

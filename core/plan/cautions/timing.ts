@@ -4,7 +4,7 @@ import type { Caution } from '#core/plan/result'
 const SLOW_TO_BOIL = 25
 const THIN_AIR_M = 1500
 
-export function timingCautions({ request, solution, stages, boilC, timed, gauges, dryG }: Facts): Caution[] {
+export function timingCautions({ request, solution, stages, boilC, timed, gauges, dryG, method }: Facts): Caution[] {
   const found: Caution[] = []
   const heatUp = stages.find((stage) => (stage.kind === 'heat-up' && stage.id !== 'kettle') || stage.kind === 'pressure-up')
   const waiting = timed.stages.findIndex((stage, i) => stage.until !== 'solved' && 'event' in stage.until && stage.until.event !== 'toasted' && stage.until.event !== 'unsealed' && !solution.course.ended[i])
@@ -24,7 +24,7 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
           }
         : { text: 'This heat does not bring this pot to the boil: it loses as much as it gets.', ...stronger }),
     })
-  else if (heatUp && heatUp.minutes.expected > SLOW_TO_BOIL)
+  else if (heatUp && !method.stirred && heatUp.minutes.expected > SLOW_TO_BOIL)
     found.push({
       code: 'slow-to-boil',
       severity: 'warn',

@@ -1,0 +1,31 @@
+import type { Blend } from '#core/grain/blend'
+import type { Variety } from '#core/grain/varieties'
+
+/** How far kitchens, lots and hands lie apart before anything is known of them: one standard deviation each, as a share of the figure. The one
+ *  table that "many kitchens", odds, room for error and the priors of learning use.
+ *  burner: what a burner gives, over its rating. steam: what a lid lets out. measuring: grain or water, by scoop or eye. minutes: what a lot
+ *  wants of the table's minutes; grain in its skin and pulses differ more, old ones most. water: what a lot wants of the table's water. */
+export const SPREADS = { burner: 0.15, steam: 0.3, measuring: 0.03, minutes: 0.15, minutesInSkin: 0.2, water: 0.06 } as const
+
+/** Water the people here want in a grain over the table's, and the lot's own, together, g/g. */
+export const UPTAKE_SPREAD_G_G = 0.12
+
+export interface Spreads {
+  burner: number
+  steam: number
+  measuring: number
+  minutes: number
+  water: number
+}
+
+const IN_SKIN: ReadonlySet<Variety['family']> = new Set(['whole rice', 'wheat and barley', 'pulse'])
+
+/** The spreads of a pot of this blend.  @param known what a household has learned, narrower than the table */
+export const spreadsOf = (blend: Pick<Blend, 'parts'>, known: Partial<Spreads> = {}): Spreads => ({
+  burner: SPREADS.burner,
+  steam: SPREADS.steam,
+  measuring: SPREADS.measuring,
+  minutes: blend.parts.some(({ variety }) => IN_SKIN.has(variety.family)) ? SPREADS.minutesInSkin : SPREADS.minutes,
+  water: SPREADS.water,
+  ...known,
+})
