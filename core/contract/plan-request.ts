@@ -6,7 +6,11 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '#core/heat/sources'
 import { AUTHORITIES } from '#core/keep/guidance'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/method/index'
-import { FINISHES, HEAT_STYLES, type Finish } from '#core/method/method'
+import { porridgeRatio } from '#core/method/porridge'
+import { dryMassOf } from '#core/plan/amount'
+import { defaultVessel } from '#core/plan/default-vessel'
+import { uptakeAt } from '#core/grain/texture'
+import { FINISHES, HEAT_STYLES, type Finish, type Method } from '#core/method/method'
 import { usualMethod, usualSoak } from '#core/method/usual'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
@@ -298,11 +302,12 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
   const soak = later > 0 ? { minutes: (asked?.minutes ?? 0) + later, celsius: given.kitchen_c, water: 'keep' as const } : asked
   const usual = Math.max(...parts.map((part) => part.variety.washes))
   const washes = given.rinse?.washes ?? usual
-  const vesselGiven = given.vessel ?? method.defaults.vessel
+  const texture = given.texture ?? PURPOSE_TEXTURE[given.purpose]
+  const vesselGiven = given.vessel ?? vesselFor(given, { method, blend, texture })
   const vessel = vesselFrom(vesselGiven, method.vesselKinds[0])
   const ownHeat = typeof vesselGiven === 'string' ? OWN_HEAT[vesselGiven] : undefined
   // A vessel of another kind than the method's own stands on a burner where it has no heat of its own.
-  const usualHeat = vessel.kind === method.vesselKinds[0] ? method.defaults.heat : 'gas-medium'
+  const usualHeat = vesselGiven === 'stock-8' && given.vessel === undefined ? 'gas-large' : vessel.kind === method.vesselKinds[0] ? method.defaults.heat : 'gas-medium'
   return {
     grains,
     amount: { ...given.amount, serving: given.amount.serving ?? PURPOSE_SERVING[given.purpose] ?? DEFAULTS.serving },
@@ -320,7 +325,7 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
           wetMassG: ('wet_mass_g' in soak ? soak.wet_mass_g : null) ?? null,
         }
       : null,
-    texture: given.texture ?? PURPOSE_TEXTURE[given.purpose],
+    texture,
     thickness: given.thickness,
     hurry: given.hurry,
     uptakeDelta: given.uptake_delta_g_g,
@@ -387,6 +392,14 @@ function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['
 }
 
 const HEAT_OF_KIND: Partial<Record<Vessel['kind'], HeatSource['kind']>> = { cooker: 'cooker', 'pressure-electric': 'pressure', 'oven-dish': 'oven' }
+
+/** The method's own vessel, or the next that suits so much grain. */
+function vesselFor({ amount, purpose, thickness }: v.InferOutput<typeof PlanRequestSchema>, { method, blend, texture }: { method: Method; blend: Blend; texture: number }): VesselPresetId {
+  const uptake = uptakeAt(blend.uptake, texture)
+  const dryG = dryMassOf({ ...amount, serving: amount.serving ?? PURPOSE_SERVING[purpose] ?? DEFAULTS.serving }, blend, uptake)
+  const waterPerG = method.id === 'porridge' ? porridgeRatio(blend, thickness) / blend.bulkDensity : uptake
+  return defaultVessel({ method, blend, dryG, waterPerG })
+}
 
 /** The usual method for this grain: in the vessel that was named, or in whatever it is usually cooked in. */
 function methodFor({ vessel, purpose }: Pick<v.InferOutput<typeof PlanRequestSchema>, 'vessel' | 'purpose'>, blend: Blend): MethodId {

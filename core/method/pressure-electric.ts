@@ -1,10 +1,9 @@
 import { saturationTemperature } from '#core/heat/boiling-point'
-import { fullPower } from '#core/heat/sources'
+import { fullPower, simmeringPower } from '#core/heat/sources'
 import { pascals } from '#core/quantity/units'
 import type { Variety } from '#core/grain/varieties'
 import type { VesselKind } from '#core/vessel/vessel'
 import type { Kitchen, Method, MethodStage } from './method'
-import { powerAt } from './stages'
 import { wantsBoiling } from './suits'
 
 /** What tells one pressure vessel from another. */
@@ -14,7 +13,7 @@ export interface PressureKind {
   /** Steam past the valve while it is held, g/min. */
   leak: number
   /** What reaches it while it is held, W. */
-  heldW: number
+  heldW: (sealedC: number) => number
   heldHeat: MethodStage['heat']
   /** It watches its own base. */
   thermostat: boolean
@@ -46,7 +45,7 @@ export const pressureElectric: Method = {
     'Gasket seated, vent clear, rim wiped: the maker\'s manual goes first',
     'Level the bed; wipe the outside of the inner pot dry',
   ],
-  stages: (kitchen) => pressureStages(kitchen, { ...ELECTRIC, heldW: fullPower(kitchen.source) }),
+  stages: (kitchen) => sealedStages(kitchen),
   suits: (variety) => sealsBeforeItDrinks(variety),
 }
 
@@ -58,8 +57,8 @@ const SMALL_SHARD_MM = 1.7
 /** The stages of whichever pressure cooker the kitchen has. */
 export const sealedStages = (kitchen: Kitchen): MethodStage[] =>
   kitchen.vessel.kind === 'pressure-stovetop'
-    ? pressureStages(kitchen, { ...STOVETOP, heldW: powerAt(kitchen)('lowest') })
-    : pressureStages(kitchen, { ...ELECTRIC, heldW: fullPower(kitchen.source) })
+    ? pressureStages(kitchen, { ...STOVETOP, heldW: (sealedC) => Math.min(fullPower(kitchen.source), simmeringPower(kitchen.vessel.loss * (sealedC - kitchen.kitchenC))) })
+    : pressureStages(kitchen, { ...ELECTRIC, heldW: () => fullPower(kitchen.source) })
 
 /** A weight or a spring holds it: it must be turned down in time, and it leaks more than one that holds itself. */
 const STOVETOP = { gaugeKPa: { low: 50, high: 80 }, leak: 1.5, heldHeat: 'lowest', thermostat: false, upTitle: 'Lid locked, full heat until the pin is up' } as const
@@ -127,7 +126,7 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
       kind: 'pressure',
       title: of.thermostat ? `At ${kitchen.pressure} pressure` : `Turn the heat down until it just holds ${kitchen.pressure} pressure`,
       heat: of.heldHeat,
-      powerW: of.heldW,
+      powerW: of.heldW(sealedC),
       sealedLeak: of.leak / 60,
       until: 'solved',
       atLeast: LEAST_HELD,

@@ -40,14 +40,15 @@ export interface CookedThrough {
 const EXACT_SPREAD = 0.12
 /** Free water that may still be there when only three minutes of the rest have passed, as a share of the cooked mass: the rest drinks it. */
 const FREE_BEFORE_REST = 0.05
-/** An open stage that ends on the clock is planned for a lot a little slower than most and for a simmer that was a while in settling. Where a
- *  cook tastes nothing is added, nor under pressure, where the whole release is margin. */
+/** A stage that ends on the clock is planned for a lot a little slower than most, an open one besides for a simmer that was a while in
+ *  settling. Where a cook tastes nothing is added. */
 const SLOWER_LOT = 1.1
 const SETTLES_MINUTES = 2.5
 
 /** Planned length of the solved stage, minutes.  @param earliest where it ends leaning on nothing after it */
-function lengthOf(stage: MethodStage, earliest: number): number {
-  const margined = stage.exact || stage.mode !== 'open' ? earliest : earliest * SLOWER_LOT + SETTLES_MINUTES
+function lengthOf(stage: MethodStage, earliest: number, after: readonly MethodStage[]): number {
+  // Off the heat the pot goes on cooking for longer than any margin.
+  const margined = stage.exact || after.some((s) => s.cooksOn) ? earliest : earliest * SLOWER_LOT + (stage.mode === 'open' ? SETTLES_MINUTES : 0)
   return Math.min(Math.max(margined, stage.atLeast ?? 0), stage.atMost ?? Infinity)
 }
 
@@ -102,10 +103,10 @@ export function cookThrough(
     atSolved = snapshotOf(pot)
     const evaporated = pot.evaporatedG
     if (fixed === undefined) {
-      const search = plannedEnd(pot, solved, after.map((stage) => phaseOf(stage)), { guess, goal, hurry })
+      const search = plannedEnd(pot, solved, after, { guess, goal, hurry })
       outcome = search.outcome
       earliest = search.outcome === 'done' ? search.earliest : undefined
-      minutes.push(search.outcome !== 'done' ? search.reached : hurry ? search.earliest : Math.max(least, lengthOf(solved, search.earliest)))
+      minutes.push(search.outcome !== 'done' ? search.reached : hurry ? search.earliest : Math.max(least, lengthOf(solved, search.earliest, after)))
       moveTo(pot, search, solved, minutes[minutes.length - 1]!)
     } else {
       minutes.push(fixed)
@@ -136,14 +137,15 @@ export function cookThrough(
 
 /** Where the solved stage is planned to end: cooked through though only three minutes of the rest count and pressure is let out at once, the
  *  sign at its end true, and everything drunk when all that follows is over. In a hurry the last is enough. */
-function plannedEnd(pot: Pot, solved: MethodStage, after: readonly Phase[], { guess, goal, hurry }: { guess: number; goal: Goal; hurry: boolean }): LastStage {
+function plannedEnd(pot: Pot, solved: MethodStage, stages: readonly MethodStage[], { guess, goal, hurry }: { guess: number; goal: Goal; hurry: boolean }): LastStage {
+  const after = stages.map((stage) => phaseOf(stage))
   const longest = solved.atMost
   if (hurry) return earliestEnd(pot, solved, after, { guess, goal, longest })
   const before = goal.free === undefined ? goal : { ...goal, free: Math.max(goal.free, FREE_BEFORE_REST) }
   // In plenty of water all heat that follows softens further, so all of it counts.
   const leaning = earliestEnd(pot, solved, solved.exact && solved.mode === 'sealed' ? after : creditedPhases(after), { guess, goal: before, longest, drySign: solved.drySign })
   if (leaning.outcome === 'never') return leaning
-  moveTo(pot, leaning, solved, lengthOf(solved, leaning.earliest))
+  moveTo(pot, leaning, solved, lengthOf(solved, leaning.earliest, stages))
   for (const phase of after) runPhase(pot, phase)
   if (isDone(donenessOf(pot, goal))) return leaning
   return earliestEnd(pot, solved, after, { guess: leaning.earliest + 1, goal, longest, marks: leaning.marks })

@@ -29,22 +29,22 @@ export interface Solution {
 const closeEnough = (pour: number) => 0.3 + 0.001 * pour
 const MOST_TRIES = 14
 
-/** Finds the water that ends with what is wanted, by the way this school pours it. */
-export function solvePour(problem: Problem): Solution {
+/** Finds the water that ends with what is wanted, by the way this method pours it.  @param quick without the window of its solved stage */
+export function solvePour(problem: Problem, { quick = false }: { quick?: boolean } = {}): Solution {
   switch (problem.way) {
     case 'pot':
     case 'stock':
-      return balanced(problem)
+      return balanced(problem, quick)
     case 'excess':
-      return poured(problem, excessWater(problem))
+      return poured(problem, excessWater(problem), { quick, least: leastLength(problem) })
     case 'boiler':
-      return overSteam(problem)
+      return overSteam(problem, quick)
   }
 }
 
 /** Water that all ends in the grain or as steam: a secant on what the pot loses as steam with that pour.
  *  The steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water. */
-function balanced(problem: Problem): Solution {
+function balanced(problem: Problem, quick: boolean): Solution {
   const { dryG, uptake, soaked } = problem
   const kept = problem.keptSoakC !== null
   const wanted = (uptake + (problem.sauce ?? 0)) * dryG
@@ -72,7 +72,7 @@ function balanced(problem: Problem): Solution {
     if (problem.basket) boilerG = boilerWater(problem, steamingMinutes(problem, course.minutes), course.condensedG)
     ;[course, setup] = cook()
   }
-  const window = windowOf(problem, setup, course)
+  const window = quick ? undefined : windowOf(problem, setup, course)
   const solved = Math.max(0, net())
   // What did not converge (a pot that never boils, a pour that cannot go below nothing) is shown, not hidden.
   const pourG = Math.abs(solved - pour) <= closeEnough(pour) ? solved : pour
@@ -97,20 +97,29 @@ function balanced(problem: Problem): Solution {
  *  last to be hot, so what the way up cooks is counted as in this one. */
 const SMALL_BATCH_G = 150
 
-/** The least length of the solved stage: what a small batch of the same grain takes in the same pot, minutes. 0 where that says nothing. */
+const known = new Map<string, number>()
+const MOST_KNOWN = 300
+
+/** The least length of the solved stage: what a small batch of the same grain takes in the same pot, minutes. 0 where that says nothing: no
+ *  stage is solved, nothing heats it, or what follows is the cooking itself. */
 function leastLength(problem: Problem): number {
-  const { stages, dryG } = problem
+  const { stages, dryG, soaked, blend } = problem
   const at = stages.findIndex((stage) => stage.until === 'solved')
-  if (problem.hurry || dryG <= SMALL_BATCH_G || at < 0 || stages[at]!.exact || stages[at]!.powerW === 0 || stages.slice(at + 1).some((stage) => stage.cooksOn)) return 0
+  if (problem.hurry || dryG <= SMALL_BATCH_G || at < 0 || (stages[at]!.powerW === 0 && stages[at]!.surroundC === undefined) || stages.slice(at + 1).some((stage) => stage.cooksOn)) return 0
   const share = SMALL_BATCH_G / dryG
   const small: Problem = {
-    ...problem, dryG: SMALL_BATCH_G, addInWaterG: problem.addInWaterG * share,
-    soaked: { ...problem.soaked, clingingG: problem.soaked.clingingG * share },
+    ...problem, dryG: SMALL_BATCH_G, addInWaterG: problem.addInWaterG * share, boilerHasG: problem.boilerHasG * share,
+    soaked: { ...soaked, clingingG: soaked.clingingG * share },
   }
-  const guess = firstGuess(small)
-  const pour = Math.max(1, (small.uptake + (small.sauce ?? 0)) * SMALL_BATCH_G - carriedInto(small) + (small.basket ? 0 : firstSteam(small, guess)))
-  const course = cookThrough(setupFor(small, pour, small.basket ? boilerWater(small, guess) : 0), stages, { guess, goal: problem.goal })
-  return course.outcome === 'done' ? course.minutes[at]! : 0
+  const grains = blend.parts.map(({ variety: { minutesAt100, skin, radiusMm, soakLimit, uptake, precooked }, share: part }) => [minutesAt100, skin, radiusMm, soakLimit, uptake.most, precooked, part])
+  const key = JSON.stringify([grains, problem.vessel, problem.boilC, problem.kitchenC, problem.waterC, stages, problem.goal, problem.way, problem.uptake, problem.sauce, problem.keptSoakC, soaked.uptake, small.soaked.clingingG, small.addInWaterG])
+  const before = known.get(key)
+  if (before !== undefined) return before
+  const course = solvePour(small, { quick: true }).course
+  const minutes = course.outcome === 'done' ? course.minutes[at]! : 0
+  if (known.size >= MOST_KNOWN) known.clear()
+  known.set(key, minutes)
+  return minutes
 }
 
 /** Water to boil grain freely in, g per g of dry grain: as people do it, and the least that still boils freely. */
@@ -122,18 +131,18 @@ const OPEN_FROTH = 1.15
 /** Makers' usual fill limits under pressure: half, a third for what froths. */
 const SEALED_FILL = { any: 0.5, frothing: 1 / 3 } as const
 
-function excessWater({ dryG, vessel, blend }: Problem): number {
+function excessWater({ dryG, vessel, blend, soaked }: Problem): number {
   const fill = !vessel.kind.startsWith('pressure') ? BOIL_FILL / OPEN_FROTH : blend.frothing ? SEALED_FILL.frothing : SEALED_FILL.any
   // A hair under the limit, so that rounding does not fill it over.
-  const room = 0.99 * fill * vessel.capacity - dryG / blend.kernelDensity
+  const room = 0.99 * fill * vessel.capacity - dryG / blend.kernelDensity - soaked.clingingG - soaked.uptake * dryG
   return Math.max(FREELY * dryG, Math.min(PLENTY * dryG, room))
 }
 
 /** A pour that is given: what becomes of it.
  *  @param fixed minutes of the solved stage, when they are settled already  @param quick without its window */
-function poured(problem: Problem, pourG: number, { fixed, quick = false, guess = firstGuess(problem) }: { fixed?: number; quick?: boolean; guess?: number } = {}): Solution {
+function poured(problem: Problem, pourG: number, { fixed, quick = false, least = 0, guess = firstGuess(problem) }: { fixed?: number; quick?: boolean; least?: number; guess?: number } = {}): Solution {
   const setup = setupFor(problem, pourG)
-  const course = cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, ...(fixed === undefined ? {} : { fixed }) })
+  const course = cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, least, ...(fixed === undefined ? {} : { fixed }) })
   const window = fixed === undefined && !quick ? windowOf(problem, setup, course) : undefined
   const carried = carriedInto(problem)
   const cooked = problem.dryG + course.grainWaterG + course.freeG
@@ -154,9 +163,11 @@ function poured(problem: Problem, pourG: number, { fixed, quick = false, guess =
 }
 
 /** The boiler's water follows from the minutes, and the minutes hardly from the water. */
-function overSteam(problem: Problem): Solution {
-  const first = poured(problem, boilerWater(problem, firstGuess(problem) + REST_WORTH), { quick: true })
-  return poured(problem, boilerWater(problem, steamingMinutes(problem, first.course.minutes), first.course.condensedG), first.course.earliest === undefined ? {} : { guess: first.course.earliest })
+function overSteam(problem: Problem, quick: boolean): Solution {
+  const least = leastLength(problem)
+  const first = poured(problem, boilerWater(problem, firstGuess(problem) + REST_WORTH), { quick: true, least })
+  const again = first.course.earliest === undefined ? {} : { guess: first.course.earliest }
+  return poured(problem, boilerWater(problem, steamingMinutes(problem, first.course.minutes), first.course.condensedG), { quick, least, ...again })
 }
 
 /** Cooks the same stages, at the lengths already solved, with water of the cook's own. */

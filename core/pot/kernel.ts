@@ -13,8 +13,8 @@ export interface KernelKind {
   outer: Float64Array
   radius: number
   soakLimit: number
-  /** Most it takes in excess water minus the soak limit, g/g. */
-  gain: number
+  /** Most it takes in excess water, g/g. */
+  most: number
   /** 3/N, so that N minutes at 100 °C leave e⁻³ of the starch raw; per second. */
   cookRate: number
 }
@@ -34,8 +34,14 @@ const OUTER_DEPTH = 1 / 8
 /** Below the first uptake a shell is too dry to gelatinise at the boil; from the second its water is no longer the limit. g/g
  *  Starch in little water gelatinises only in part and at higher temperatures (Donovan 1979, Biopolymers 18). Both were fitted together
  *  with the varieties' table: they are why a soaked kernel is done so much sooner. */
-const DRIEST_TO_COOK = 0.2
-const WET_ENOUGH = 0.4
+const DRIEST_TO_COOK = 0.23
+const WET_ENOUGH = 0.42
+
+/** Starch that has gelatinised and swollen holds its water loosely: to raw starch beside it, it is as wet as water once it is filled to one
+ *  part in so many. */
+const WET_FROM = 2
+/** A shell is raw beside its outer neighbour when it is cooked less by this. */
+const RAW_BEHIND = 0.05
 
 /** @param shells 4 or more  @throws {RangeError} for fewer */
 export function kernelKind(given: KernelGiven, shells: number): KernelKind {
@@ -61,7 +67,7 @@ export function kernelKind(given: KernelGiven, shells: number): KernelKind {
     outer,
     radius: given.radiusMm / 1000,
     soakLimit: given.soakLimit,
-    gain: given.most - given.soakLimit,
+    most: given.most,
     cookRate: 3 / (given.minutesAt100 * 60),
   }
 }
@@ -81,7 +87,7 @@ export function advanceKernel(
   at: number,
   step: { spread: number; cooking: number; wetted: number; available: number },
 ): number {
-  const { shells, volume, face, soakLimit, gain } = kind
+  const { shells, volume, face, most, soakLimit: limit } = kind
   const last = shells - 1
   const rate = kind.cookRate * step.cooking
   for (let i = 0; i < shells; i++) {
@@ -94,22 +100,28 @@ export function advanceKernel(
       cooked[at + i] = alpha
     }
     // α^3.5, fitted: starch swells late in gelatinisation.
-    capacity[i] = soakLimit + gain * alpha * alpha * alpha * Math.sqrt(alpha)
+    capacity[i] = limit + (most - limit) * alpha * alpha * alpha * Math.sqrt(alpha)
   }
   // Thomas elimination from the centre outward, unknown: uptake over capacity.
   let inward = 0
   let previous = 0
   let previousLevel = 0
+  let pushBefore = 1
   for (let i = 0; i < last; i++) {
+    // To the raw shell inside it a swollen one is as good as wet, and draws nothing out of it.
+    const swollen = cooked[at + i]! < cooked[at + i + 1]! - RAW_BEHIND
+    const fillOutside = uptake[at + i + 1]! / capacity[i + 1]!
+    const push = swollen && fillOutside < 1 ? Math.min(WET_FROM, 1 / Math.max(fillOutside, 1e-9)) : 1
     const outward = step.spread * face[i]! * 0.5 * (capacity[i]! + capacity[i + 1]!)
-    const perDiagonal = 1 / (volume[i]! * capacity[i]! + inward * (1 - previous) + outward)
+    const perDiagonal = 1 / (volume[i]! * capacity[i]! + inward * (pushBefore - previous) + outward)
     previousLevel = (volume[i]! * uptake[at + i]! + inward * previousLevel) * perDiagonal
-    previous = outward * perDiagonal
+    previous = outward * push * perDiagonal
+    pushBefore = push
     carry[i] = previous
     level[i] = previousLevel
     inward = outward
   }
-  const closed = volume[last]! * capacity[last]! + inward * (1 - previous)
+  const closed = volume[last]! * capacity[last]! + inward * (pushBefore - previous)
   const held = volume[last]! * uptake[at + last]! + inward * previousLevel
   const open = step.spread * kind.surface * capacity[last]! * step.wetted
   let fill = (held + open) / (closed + open)

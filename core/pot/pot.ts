@@ -340,13 +340,19 @@ function heatDry(pot: Pot, seconds: number, heating: Heating, capacity: number, 
   const power = hot ? 0 : heating.powerW
   const inGrain = grainWater(pot)
   const dries = pot.driedG < CRUST_SHARE * (inGrain + pot.driedG) ? BOTTOM_DRYING : 0
-  const boil = pot.setup.boilC
+  // What the grain holds boils at the temperature the vessel is held at.
+  const boil = Math.max(limit, pot.setup.boilC)
   // Implicit in the bottom's temperature: a light bottom answers faster than the steps are long.
   const pull = pot.bottomC > boil ? dries : 0
   pot.bottomC = (pot.bottomC + (seconds / bottom) * (power + BOTTOM_TO_BULK * pot.bulkC + pull * boil)) / (1 + (seconds / bottom) * (BOTTOM_TO_BULK + pull))
   const upward = BOTTOM_TO_BULK * (pot.bottomC - pot.bulkC)
   pot.bulkC = Math.min(limit, pot.bulkC + ((upward - loss) * seconds) / (capacity - bottom))
-  if (pull > 0 && pot.bottomC > boil) dryBottom(pot, Math.min(CRUST_SHARE * inGrain, (pull * (pot.bottomC - boil) * seconds) / LATENT_HEAT))
+  if (pull > 0 && pot.bottomC > boil) {
+    const g = Math.min(CRUST_SHARE * inGrain, (pull * (pot.bottomC - boil) * seconds) / LATENT_HEAT)
+    dryBottom(pot, g)
+    // Under a valve it cannot leave: it condenses on the cooler grain above and warms it.
+    if (heating.mode === 'sealed') refluxed(pot, g)
+  }
   pot.scorch += Math.max(0, pot.bottomC - SCORCH_FROM_C) * seconds
 }
 
@@ -362,6 +368,12 @@ function dryBottom(pot: Pot, g: number): void {
   })
   pot.driedG += share * holds
   pot.evaporatedG += share * holds
+}
+
+function refluxed(pot: Pot, g: number): void {
+  pot.evaporatedG -= g
+  pot.driedG -= g
+  pot.freeG += g
 }
 
 function vent(pot: Pot, seconds: number, capacity: number): void {

@@ -11,7 +11,7 @@ export const STARTS: Record<VarietyId, Fitted> = {
   'short-white': { minutesAt100: 15, radiusMm: 1.15, skin: 1, soakLimit: 0.28 },
   'risotto-white': { minutesAt100: 16, radiusMm: 1.2, skin: 1, soakLimit: 0.28 },
   'glutinous': { minutesAt100: 14, radiusMm: 1.1, skin: 0.25, soakLimit: 0.42 },
-  'parboiled-long': { minutesAt100: 14, radiusMm: 0.95, skin: 0.5, soakLimit: 0.25 },
+  'parboiled-long': { minutesAt100: 14, radiusMm: 0.95, skin: 0.5, soakLimit: 0.28 },
   'brown-long': { minutesAt100: 18, radiusMm: 0.95, skin: 0.09, soakLimit: 0.28 },
   'brown-short': { minutesAt100: 18, radiusMm: 1.15, skin: 0.09, soakLimit: 0.3 },
   'brown-basmati': { minutesAt100: 16, radiusMm: 0.85, skin: 0.09, soakLimit: 0.28 },
