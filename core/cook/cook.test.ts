@@ -10,7 +10,7 @@ const MINUTE = 60_000
 const at = (minutes: number) => START + minutes * MINUTE
 
 function cookOf(request: Partial<PlanRequestJson> = {}): RunningCook {
-  const json = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...request } as PlanRequestJson
+  const json = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', vessel: 'heavy-2.5', ...request } as PlanRequestJson
   const [read, asked] = [planFrom(json), readPlanRequest(json)]
   if (!read.ok || !asked.ok) throw new Error('not a request')
   const { vessel, kitchenC } = asked.value

@@ -3,7 +3,7 @@ import { settledRequest, type PlanRequestJson } from '#core/contract/plan-reques
 import { whatChanged, type Seen } from './what-changed'
 
 const seen = (request: Partial<PlanRequestJson>): Seen => {
-  const full: PlanRequestJson = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, vessel: 'heavy-2.5', ...request }
+  const full: PlanRequestJson = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', vessel: 'heavy-2.5', ...request }
   const read = planFrom(full)
   if (!read.ok) throw new Error('unreadable')
   return { vesselId: String(full.vessel), rimMm: settledRequest(full).vessel.rimDiameter, grainG: read.value.grain.mass_g, pourG: read.value.water.pour_g, steamG: read.value.water.evaporated_g }

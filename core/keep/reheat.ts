@@ -1,8 +1,8 @@
+import { FRIDGE_C } from '#core/constants'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 
 const WATER_C_J = 4.18
 const DRY_C_J = 1.6
-const FRIDGE_C = 4
 /** Melting of the water in it, J/g. */
 const FUSION = 334
 /** Steam that escapes beside what condenses in the grain. */

@@ -1,4 +1,5 @@
-import { CENTRE_DONE, type Goal } from '#core/pot/done'
+import { CENTRE_DONE } from '#core/constants'
+import { type Goal } from '#core/pot/done'
 import { lossFactor } from '#core/heat/lid'
 import type { Kitchen, Method, MethodStage } from './method'
 import { coveredRest, grainIn, powerAt, waterToTheBoil, doneSigns } from './stages'

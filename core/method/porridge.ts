@@ -1,5 +1,6 @@
 import type { Blend } from '#core/grain/blend'
-import { CENTRE_DONE, type Goal } from '#core/pot/done'
+import { CENTRE_DONE } from '#core/constants'
+import { type Goal } from '#core/pot/done'
 import type { Kitchen, Method, MethodStage } from './method'
 import { sealedStages } from './pressure-electric'
 import { coveredRest, doneSigns, LONGEST_HEAT_UP, lowestChecks, powerAt } from './stages'

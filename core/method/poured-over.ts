@@ -2,6 +2,8 @@ import type { Method } from './method'
 
 /** What drinks while it stands in hot water and needs no more: cracked grain, beads of meal, the smallest seeds. */
 const POURED_OVER: ReadonlySet<string> = new Set(['couscous', 'bulgur-medium', 'fonio'])
+/** The finest has drunk by then, minutes. */
+const SHORTEST_STAND = 5
 /** A pot that is not done by then has cooled, minutes. */
 const LONGEST_STAND = 60
 
@@ -19,7 +21,7 @@ export const pouredOver: Method = {
   stages: () => [
     {
       id: 'rest', kind: 'rest', title: 'Stir once, put the lid on and let it stand', heat: 'off', powerW: 0, lid: 'on', mode: 'open', contact: 'stirred', cooksOn: true,
-      until: 'solved', atMost: LONGEST_STAND, endsOn: 'clock', handsOn: false, checks: ['At the end: no water when the grain is parted, and nothing hard to bite'],
+      until: 'solved', atLeast: SHORTEST_STAND, atMost: LONGEST_STAND, endsOn: 'clock', handsOn: false, checks: ['At the end: no water when the grain is parted, and nothing hard to bite'],
     },
   ],
   suits: ({ id }) => POURED_OVER.has(id),

@@ -1,4 +1,4 @@
-import { CENTRE_DONE } from '#core/pot/done'
+import { CENTRE_DONE } from '#core/constants'
 import type { Kitchen, Method, MethodStage } from './method'
 import { powerAt, allGrains } from './stages'
 import { basketOn, boilerLook, STEAMER_CHECKS, steamUp } from './steam'

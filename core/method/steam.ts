@@ -1,5 +1,5 @@
 import type { Goal } from '#core/pot/done'
-import { CENTRE_DONE } from '#core/pot/done'
+import { CENTRE_DONE, FRIDGE_C } from '#core/constants'
 import type { Variety } from '#core/grain/varieties'
 import type { Kitchen, Method, MethodStage, UsualSoak } from './method'
 import { allGrains, coveredRest, grainIn, powerAt, waterToTheBoil } from './stages'
@@ -33,7 +33,7 @@ const centreFor = (texture: number): number =>
 /** Hours in the fridge: sticky grain until it is full, grain in its skin overnight, any other a quarter of a day. */
 function soakForSteam({ family, skin }: Pick<Variety, 'family' | 'skin'>): UsualSoak {
   const minutes = family === 'sticky rice' ? 300 : skin < 0.3 ? 600 : 240
-  return { minutes, celsius: 5, water: 'drain' }
+  return { minutes, celsius: FRIDGE_C, water: 'drain' }
 }
 
 /** Soaked grain over boiling water: steam reaches it from below, so a deeper layer takes longer; it cooks with the water it has drunk and

@@ -2,6 +2,7 @@ import type { MethodStage } from '#core/method/method'
 import { fillPot, freeShare, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
+import { CENTRE_THROUGH } from '#core/constants'
 import { donenessOf, isDone, type Goal } from '#core/pot/done'
 import { creditedPhases, earliestEnd, minutesToSpoil, moveTo, type LastStage } from './last-stage'
 
@@ -141,7 +142,8 @@ function plannedEnd(pot: Pot, solved: MethodStage, stages: readonly MethodStage[
   const after = stages.map((stage) => phaseOf(stage))
   const longest = solved.atMost
   if (hurry) return earliestEnd(pot, solved, after, { guess, goal, longest })
-  const before = goal.free === undefined ? goal : { ...goal, free: Math.max(goal.free, FREE_BEFORE_REST) }
+  const centre = Math.min(goal.centre, CENTRE_THROUGH)
+  const before = goal.free === undefined ? { ...goal, centre } : { ...goal, centre, free: Math.max(goal.free, FREE_BEFORE_REST) }
   // In plenty of water all heat that follows softens further, so all of it counts.
   const leaning = earliestEnd(pot, solved, solved.exact && solved.mode === 'sealed' ? after : creditedPhases(after), { guess, goal: before, longest, drySign: solved.drySign })
   if (leaning.outcome === 'never') return leaning

@@ -1,7 +1,8 @@
 import { grainWater, leastCooked, stepPot, type Pot } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
-import { CENTRE_OVERDONE, donenessOf, dryAtSign, isDone, whenDone, type Doneness, type Goal } from '#core/pot/done'
+import { CENTRE_OVERDONE, SCORCH_FROM_C } from '#core/constants'
+import { donenessOf, dryAtSign, isDone, whenDone, type Doneness, type Goal } from '#core/pot/done'
 
 /** How long the last hot stage must be. */
 export type LastStage =
@@ -95,7 +96,6 @@ export function moveTo(pot: Pot, stage: LastStage, last: OpenPhase, minutes: num
   if (rest > 0) runPhase(pot, { ...last, until: { minutes: rest } })
 }
 
-const STARTS_TO_SCORCH_C = 125
 /** Seconds; a dry bottom's own time constant is a minute. */
 const WATCH_STEP = 20
 
@@ -113,7 +113,7 @@ export function minutesToSpoil(pot: Pot, last: OpenPhase, { atMost, softest = In
   const stirred = last.contact === 'stirred' && last.mode === 'open' && last.cooksOn !== true
   const off = last.cooksOn === true
   const spoilt = () =>
-    pot.bottomC >= STARTS_TO_SCORCH_C ||
+    pot.bottomC >= SCORCH_FROM_C ||
     (stirred ? pot.freeG < (1 - TOO_THICK) * flows : leastCooked(pot) >= CENTRE_OVERDONE) ||
     (off && pot.bulkC < COOLED_C) ||
     grainWater(pot) > softest * pot.dryG

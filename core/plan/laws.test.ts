@@ -31,7 +31,7 @@ test('a law of the ledger: what is poured is in the grain, in the air or was the
 test('a law of the crowd: the ratio only falls as the batch grows', () => {
   fc.assert(
     fc.property(grain, fc.integer({ min: 150, max: 350 }), (variety, value) => {
-      const ratio = (g: number) => plan({ grains: [{ variety }], amount: { basis: 'dry-mass', value: g }, vessel: 'stock-8', heat: 'gas-large' }).water.ratio_by_mass
+      const ratio = (g: number) => plan({ grains: [{ variety }], amount: { basis: 'dry-mass', value: g }, method: 'covered-simmer', vessel: 'stock-8', heat: 'gas-large' }).water.ratio_by_mass
       expect(ratio(value * 3)).toBeLessThan(ratio(value) + 1e-9)
     }),
     { numRuns: 40 },
@@ -41,7 +41,7 @@ test('a law of the crowd: the ratio only falls as the batch grows', () => {
 test('a law of the bowl: tipped instead of sieved, soaked instead of dry, washed instead of not, each is poured less by what it brings', () => {
   fc.assert(
     fc.property(fc.constantFrom(...VARIETY_IDS.filter((id) => varietyOf(id).washes > 0)), fc.integer({ min: 200, max: 500 }), (variety, value) => {
-      const pour = (rinse: PlanRequestJson['rinse']) => plan({ grains: [{ variety }], amount: { basis: 'dry-mass', value }, rinse }).water
+      const pour = (rinse: PlanRequestJson['rinse']) => plan({ grains: [{ variety }], amount: { basis: 'dry-mass', value }, method: 'covered-simmer', rinse }).water
       const [dry, sieved, tipped] = [pour({ washes: 0 }), pour({ washes: 2, drain: 'sieve' }), pour({ washes: 2, drain: 'tip' })]
       expect(Math.abs(tipped.carried_in_g - sieved.carried_in_g - 0.08 * value)).toBeLessThan(0.11) // two figures rounded to 0.1
       // What was there before is not poured; what boils off moves a little with how much there is to heat.
@@ -55,7 +55,7 @@ test('a law of units: the same grain told five ways is the same plan', () => {
   fc.assert(
     fc.property(grain, fc.integer({ min: 2, max: 9 }), (variety, people) => {
       const g = people * 65
-      const by = (amount: PlanRequestJson['amount']) => plan({ grains: [{ variety }], amount })
+      const by = (amount: PlanRequestJson['amount']) => plan({ grains: [{ variety }], amount, method: 'covered-simmer', vessel: 'heavy-3.5' })
       const base = by({ basis: 'dry-mass', value: g })
       const { uptake, bulkDensity, cookedDensity } = varietyOf(variety)
       for (const amount of [
@@ -72,7 +72,7 @@ test('a law of height: water that boils cooler cooks slower, everywhere it can g
   fc.assert(
     fc.property(fc.constantFrom('long-white', 'brown-short', 'quinoa', 'barley-pearled', 'millet'), fc.integer({ min: 0, max: 1800 }), (variety, elevation_m) => {
       const hot = (m: number) => {
-        const { stages } = plan({ grains: [{ variety: variety as 'quinoa' }], amount: { basis: 'dry-mass', value: 300 }, elevation_m: m })
+        const { stages } = plan({ grains: [{ variety: variety as 'quinoa' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', elevation_m: m })
         return stages.find((s) => s.id === 'simmer')!.minutes.expected
       }
       expect(hot(elevation_m + 600)).toBeGreaterThan(hot(elevation_m))

@@ -1,7 +1,7 @@
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
-import { FREE_DONE } from '#core/pot/done'
+import { FREE_DONE } from '#core/constants'
 import { VENTED_BEFORE_SEAL_G, type PotSetup } from '#core/pot/pot'
 import { celsius } from '#core/quantity/units'
 import { cookThrough, solvedWindow, type CookedThrough } from './cook-through'
@@ -101,11 +101,11 @@ const known = new Map<string, number>()
 const MOST_KNOWN = 300
 
 /** The least length of the solved stage: what a small batch of the same grain takes in the same pot, minutes. 0 where that says nothing: no
- *  stage is solved, nothing heats it, or what follows is the cooking itself. */
+ *  stage is solved, nothing heats it, what follows is the cooking itself, or the grain goes into boiling water and its minutes set its texture. */
 function leastLength(problem: Problem): number {
   const { stages, dryG, soaked, blend } = problem
   const at = stages.findIndex((stage) => stage.until === 'solved')
-  if (problem.hurry || dryG <= SMALL_BATCH_G || at < 0 || (stages[at]!.powerW === 0 && stages[at]!.surroundC === undefined) || stages.slice(at + 1).some((stage) => stage.cooksOn)) return 0
+  if (problem.hurry || problem.way === 'excess' || dryG <= SMALL_BATCH_G || at < 0 || (stages[at]!.powerW === 0 && stages[at]!.surroundC === undefined) || stages.slice(at + 1).some((stage) => stage.cooksOn)) return 0
   const share = SMALL_BATCH_G / dryG
   const small: Problem = {
     ...problem, dryG: SMALL_BATCH_G, addInWaterG: problem.addInWaterG * share, boilerHasG: problem.boilerHasG * share,

@@ -1,3 +1,4 @@
+import { FRIDGE_WARMEST_C } from '#core/constants'
 import type { Dressing } from '#core/finish/dressing'
 import { handWarmMinutes } from '#core/finish/hand-warm'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
@@ -27,8 +28,6 @@ const POUR = [0.5, 0.08] as const
 const SEASON = [0.7, 0.02] as const
 /** Less salt than this is not worth a step, g. */
 const LEAST_SALT_G = 0.1
-/** Water this cold is a fridge's, °C. */
-const FRIDGE_WARMEST_C = 8
 const FLUFF = [1, 0.1] as const
 
 const cold = { heat: 'off', power_w: 0, lid: 'off' } as const

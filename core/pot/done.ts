@@ -1,14 +1,5 @@
+import { CENTRE_DONE, FREE_AT_SIGN, FREE_DONE } from '#core/constants'
 import { freeShare, grainWater, leastCooked, type Pot } from './pot'
-
-/** Centre of the slowest layer cooked to this degree. */
-export const CENTRE_DONE = 0.93
-/** Free water left, as a share of the cooked mass, that still eats as separate grains. */
-export const FREE_DONE = 0.025
-/** "No water when the grain is parted": the most free water, as a share of the cooked mass, at which that is what one sees is 0.05; planned
- *  a little under it, so that a finer pot agrees. */
-export const FREE_AT_SIGN = 0.04
-/** The centre at which grain has had twice the heat it needs and bursts: e⁻⁶ of its starch is still raw. */
-export const CENTRE_OVERDONE = 0.9975
 
 /** What a pot must have reached at the very end. */
 export interface Goal {

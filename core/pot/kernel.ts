@@ -109,9 +109,11 @@ export function advanceKernel(
   let pushBefore = 1
   for (let i = 0; i < last; i++) {
     // To the raw shell inside it a swollen one is as good as wet, and draws nothing out of it.
-    const swollen = cooked[at + i]! < cooked[at + i + 1]! - RAW_BEHIND
-    const fillOutside = uptake[at + i + 1]! / capacity[i + 1]!
-    const push = swollen && fillOutside < 1 ? Math.min(WET_FROM, 1 / Math.max(fillOutside, 1e-9)) : 1
+    let push = 1
+    if (cooked[at + i]! < cooked[at + i + 1]! - RAW_BEHIND) {
+      const unfilled = capacity[i + 1]! / uptake[at + i + 1]!
+      push = unfilled < 1 ? 1 : unfilled < WET_FROM ? unfilled : WET_FROM
+    }
     const outward = step.spread * face[i]! * 0.5 * (capacity[i]! + capacity[i + 1]!)
     const perDiagonal = 1 / (volume[i]! * capacity[i]! + inward * (pushBefore - previous) + outward)
     previousLevel = (volume[i]! * uptake[at + i]! + inward * previousLevel) * perDiagonal

@@ -1,3 +1,4 @@
+import { SCORCH_FROM_C } from '#core/constants'
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { leakOf, lossFactor, type LidFit, type LidPosition } from '#core/heat/lid'
@@ -87,7 +88,6 @@ const BOTTOM_SHARE = 1 / 5
 const BOTTOM_TO_BULK = 6
 const BOTTOM_DRYING = 9
 const CRUST_SHARE = 0.06
-const SCORCH_FROM_C = 125
 /** A thermostat lets the base go this far over the temperature it holds, K. */
 const THERMOSTAT_OVER_K = 4
 /** Steam that carries the air out before a pressure vessel seals, g. */

@@ -1,3 +1,4 @@
+import { SCORCH_FROM_C } from '#core/constants'
 import { deliveredPower, fullPower, type HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 import { prepare, type Prepared } from '#core/plan/prepare'
@@ -41,7 +42,6 @@ export interface Handled {
 
 const EVERY_MIN = 0.5
 const VENT_AT_MOST = 5
-const SCORCHING_C = 125
 const AT_BOIL_K = 0.05
 /** Steam past a held valve, g/s. */
 const VALVE_LEAK = 0.3 / 60
@@ -68,7 +68,7 @@ export function cookByHand(real: PlanRequest, doing: Doing, heldMinutes = 0, res
   const watch = (p: Pot) => {
     mark('boil', p.bulkC >= boilC - AT_BOIL_K)
     mark('dry', liquidOf(p) <= 0 && p.present.includes(true))
-    mark('burning', p.bottomC > SCORCHING_C)
+    mark('burning', p.bottomC > SCORCH_FROM_C)
     if (p.now / 60 >= (glimpses.at(-1)?.atMin ?? -Infinity) + EVERY_MIN) glimpses.push(glimpse(p))
   }
 

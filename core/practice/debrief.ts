@@ -1,3 +1,4 @@
+import { SCORCH_FROM_C, SCORCHED_KS } from '#core/constants'
 import type { HeatLevel } from '#core/heat/sources'
 import type { Plan } from '#core/plan/result'
 import { meanCentre } from '#core/pot/glimpse'
@@ -163,7 +164,7 @@ const differenceOf = (mine: Handled, ending: Ending, other: Handled, without: En
 
 /** Good turned to bad or back weighs most; within either, texture, hearts and burning. Where it is bad with it and without, it was not the reason. */
 function weightOf(a: Ending, b: Ending): number {
-  const scorch = Math.min(2, Math.abs(a.outcome.scorch - b.outcome.scorch) / 1800)
+  const scorch = Math.min(2, Math.abs(a.outcome.scorch - b.outcome.scorch) / SCORCHED_KS)
   const apart = Math.abs(a.texture - b.texture) + 4 * Math.abs(a.outcome.centreMin - b.outcome.centreMin) + scorch
   return a.good !== b.good ? TURNS + apart : a.good ? apart : apart * NOT_THE_REASON
 }
@@ -175,7 +176,7 @@ const glimpseAt = ({ glimpses }: Handled, atMin: number): Glimpse => glimpses.re
 /** The minute at which it was decided: when it began to burn, when the water was gone too soon, or when the two pots were furthest apart. */
 function decidedAt(mine: Handled, ending: Ending, other: Handled | undefined): { min: number; says: string } {
   const { marks } = mine
-  if (ending.verdict.scorched && marks.burning !== undefined) return { min: marks.burning, says: 'The bottom passes 125 °C' }
+  if (ending.verdict.scorched && marks.burning !== undefined) return { min: marks.burning, says: `The bottom passes ${SCORCH_FROM_C} °C` }
   if ((ending.word === 'hard' || ending.word === 'dry') && marks.dry !== undefined) return { min: marks.dry, says: `The water is gone, with the hearts at ${Math.round(100 * meanCentre(glimpseAt(mine, marks.dry)))} %` }
   if (!other) return { min: mine.pot.now / 60, says: 'At the table' }
   let [best, apart] = [mine.pot.now / 60, 0]

@@ -1,3 +1,4 @@
+import { SCORCH_FROM_C, SCORCHED_KS } from '#core/constants'
 import { lossFactor } from '#core/heat/lid'
 import { steamNow } from '#core/pot/glimpse'
 import { freeShare, liquidOf } from '#core/pot/pot'
@@ -17,8 +18,6 @@ const NEAR_BOIL_K = 10
 const WALL_BUBBLES_C = 65
 /** Over this a lid rattles, W. */
 const ROLLING_W = 250
-const TOAST_C = 125
-const BURNT_KS = 1800
 /** Free water over this share of the pot still swims; below, it is in holes between the grains. */
 const SWIMS = 0.1
 const JUST_MIN = 2
@@ -38,8 +37,8 @@ export function signsOf({ pot, marks, powerW, lid, sealed }: Handled, atMin: num
   else if (sealed === 'rising') says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'Steam hisses past the valve' : 'It hums, the valve is still')
   else if (sealed === 'falling') says.push('Quiet, the pin still up')
   if (sealed === 'open') {
-    if (pot.scorch > BURNT_KS) says.push('A smell of burning')
-    else if (pot.bottomC > TOAST_C) says.push('A smell of toast')
+    if (pot.scorch > SCORCHED_KS) says.push('A smell of burning')
+    else if (pot.bottomC > SCORCH_FROM_C) says.push('A smell of toast')
     if (!wet && powerW > 0) says.push('The bubbling has turned to a crackle')
     else if (boiling) says.push(surplus > ROLLING_W ? 'A rolling boil, steam pushes at the lid' : steam > 0.2 ? 'It bubbles gently' : 'It hardly moves')
     else if (powerW > 0) says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'It sings, bubbles rise through it' : pot.bulkC > WALL_BUBBLES_C ? 'Small bubbles at the wall' : 'Still')

@@ -1,3 +1,4 @@
+import { CENTRE_THROUGH } from '#core/constants'
 import type { Complaint, Remedy } from '#core/cook/remedy'
 import { OPENED_S } from '#core/cook/lid-lift'
 import { outlookOf, type Outlook } from '#core/cook/outlook'
@@ -11,6 +12,9 @@ import { runPhase } from '#core/pot/run'
 import { standingLoss } from '#core/vessel/vessel'
 import { asSeen } from './as-seen'
 import { becomes } from './becomes'
+
+/** A remedy means to end a little past through. */
+const WELL_THROUGH = CENTRE_THROUGH + 0.01
 
 /** One thing to do about a pot, with its figures, what it comes to, and what else the pot could become. */
 export interface Advice {
@@ -55,7 +59,7 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
   const dry = Math.round(pot.dryG)
   switch (complaint) {
     case 'still-wet': {
-      if (leastCooked(pot) < 0.9) return advise('hard-wet', reckoned, lostG)
+      if (leastCooked(pot) < CENTRE_THROUGH) return advise('hard-wet', reckoned, lostG)
       const minutes = minutesToSteamOff(reckoned)
       if (minutes === undefined || minutes > MOST_UNCOVERED)
         return {
@@ -105,7 +109,7 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
     }
     case 'scorched': {
       const stuck = Math.round(stuckG(reckoned))
-      const goOn = leastCooked(pot) < 0.9
+      const goOn = leastCooked(pot) < CENTRE_THROUGH
       return {
         ...base, after: undefined, remedy: undefined,
         says: `Heat off, do not stir; lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
@@ -181,10 +185,10 @@ function leastThatMends(reckoned: Reckoned, complaint: Complaint, turn: boolean)
       const remedy: Remedy = { complaint, addG: splash * pot.dryG, turn, powerW, lid: 'on', heatMinutes, restMinutes }
       const end = after(reckoned, remedy)
       const { verdict, outcome } = end
-      const through = outcome.centreMin >= 0.91
+      const through = outcome.centreMin >= WELL_THROUGH
       const holds = verdict.texture !== 'dry'
       if (through && holds && !verdict.soggy && !verdict.scorched && outcome.freeShare < 0.04) return remedy
-      const worth = Math.min(0.91, outcome.centreMin) + Math.min(0, -Math.abs(end.shortG) / pot.dryG) - (verdict.soggy ? 1 : 0) - (verdict.scorched ? 2 : 0)
+      const worth = Math.min(WELL_THROUGH, outcome.centreMin) + Math.min(0, -Math.abs(end.shortG) / pot.dryG) - (verdict.soggy ? 1 : 0) - (verdict.scorched ? 2 : 0)
       if (!best || worth > best.worth) best = { remedy, worth }
     }
   return best!.remedy
@@ -197,7 +201,7 @@ function timeThatMends(reckoned: Reckoned): Remedy {
   const made = (heatMinutes: number): Remedy => ({ complaint: 'hard-wet', addG: 0, turn: false, powerW, lid: 'on', heatMinutes, restMinutes })
   const done = HEATS.find((minutes) => {
     const { outcome } = after(reckoned, made(minutes))
-    return outcome.centreMin >= 0.91 && outcome.freeShare < 0.03
+    return outcome.centreMin >= WELL_THROUGH && outcome.freeShare < 0.03
   })
   return made(done ?? HEATS.at(-1)!)
 }

@@ -20,7 +20,7 @@ let made = 0
 
 /** A cook at the stove: cues pressed when the plan expects them, but for what is told. */
 function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
-  const request = { grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, vessel: 'heavy-2.5', heat: 'gas-medium', ...over } as PlanRequestJson
+  const request = { grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', vessel: 'heavy-2.5', heat: 'gas-medium', ...over } as PlanRequestJson
   const read = planFrom(request)
   if (!read.ok) throw new Error('not a request')
   const kept = { request, plan: read.value, startedMs: START }

@@ -3,7 +3,7 @@ import type { VarietyId } from '#core/grain/varieties'
 import { simulate } from './simulate'
 import { whatIf } from './what-if'
 
-const asked = (more: Partial<SimulateRequestJson> = {}): SimulateRequestJson => ({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+const asked = (more: Partial<SimulateRequestJson> = {}): SimulateRequestJson => ({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', ...more })
 const run = (more: Partial<SimulateRequestJson> = {}) => {
   const read = simulateFrom(asked(more))
   if (!read.ok) throw new Error(JSON.stringify(read.errors))

@@ -3,7 +3,7 @@ import { plan } from '#core/plan/plan'
 import { diagnose, ENDINGS, type Ending, type PastPot } from './diagnose'
 
 const settled = (more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', ...more })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }

@@ -6,7 +6,7 @@ import { simulate } from './simulate'
 import type { Verdict } from './verdict'
 
 const asked = (more: Partial<SimulateRequestJson> = {}) => {
-  const read = readSimulateRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = readSimulateRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', ...more })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   const { seed: _s, runs: _r, ...simulation } = read.value
   return simulation

@@ -15,7 +15,7 @@ const run = (more: Partial<SimulateRequestJson> = {}): SimulateResult => {
   return read.value
 }
 const settled = (more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', ...more })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }

@@ -1,6 +1,6 @@
 import { pressureAt } from '#core/heat/boiling-point'
 import { metres } from '#core/quantity/units'
-import { FREE_AT_SIGN } from '#core/pot/done'
+import { FREE_AT_SIGN } from '#core/constants'
 import { slowedKernel } from '#core/grain/blend'
 import { plan } from '#core/plan/plan'
 import { prepare, type Prepared } from '#core/plan/prepare'

@@ -1,5 +1,6 @@
 import { textureOf } from '#core/grain/texture'
 import type { Variety } from '#core/grain/varieties'
+import { CENTRE_CHALKY, CENTRE_THROUGH, SCORCHED_KS, SOGGY_FREE } from '#core/constants'
 
 export interface Outcome {
   uptakeByLayer: readonly number[]
@@ -21,16 +22,10 @@ export interface Verdict {
   scorched: boolean
 }
 
-/** Degree of gelatinisation in the slowest centre from which a tongue finds no heart, and below which it is chalk. */
-const THROUGH = 0.9
-const CHALKY = 0.8
-/** Free water over this share of the cooked mass swims between the grains. */
-const SOGGY_FREE = 0.06
 /** Over soft by this share is sodden, whatever is left free. */
 const SOGGY_UPTAKE = 1.1
 /** (most − least) / mean of the layers. */
 const UNEVEN = 0.35
-const SCORCHED_KS = 1800
 /** Texture on the scale 0 firm … 1 soft: under the first it is dry, over the last it is mush. */
 const EDGES = { dry: -0.15, firm: 0.25, standard: 0.75, soft: 1.25 } as const
 
@@ -55,7 +50,7 @@ export function verdictOf(outcome: Outcome, uptake: Variety['uptake'], sauce = 0
   const thin = thinnerThanMeant(outcome, uptake, sauce)
   const texture = textureReached(outcome, uptake, sauce)
   return {
-    cookedThrough: centreMin >= THROUGH ? 'yes' : centreMin >= CHALKY ? 'firm-centred' : 'chalky',
+    cookedThrough: centreMin >= CENTRE_THROUGH ? 'yes' : centreMin >= CENTRE_CHALKY ? 'firm-centred' : 'chalky',
     texture: texture < EDGES.dry ? 'dry' : texture < EDGES.firm ? 'firm' : texture <= EDGES.standard ? 'standard' : texture <= EDGES.soft ? 'soft' : 'mushy',
     soggy: sauce > 0 ? thin > TOO_THIN : freeShare > SOGGY_FREE || uptakeMean > uptake.soft * SOGGY_UPTAKE,
     uneven: sauce === 0 && (Math.max(...uptakeByLayer) - Math.min(...uptakeByLayer)) / Math.max(1e-9, uptakeMean) > UNEVEN,

@@ -5,7 +5,7 @@ import { simulate } from './simulate'
 import { asMade, whatIf, WHAT_IFS, type WhatIf } from './what-if'
 
 const settled = (variety: VarietyId, more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 250 }, ...more })
+  const read = readPlanRequest({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 250 }, method: 'covered-simmer', ...more })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }

@@ -1,3 +1,4 @@
+import { FRIDGE_C } from '#core/constants'
 import type { Variety } from '#core/grain/varieties'
 import { celsius, type Celsius } from '#core/quantity/units'
 import { soakCurve } from './curve'
@@ -53,12 +54,11 @@ export function soakVerdict(window: SoakWindow, minutes: number): SoakVerdict {
 }
 
 /** The same soak in the fridge: how long it takes to hold what so many minutes give at kitchen warmth. */
-const FRIDGE_C = celsius(5)
 export function sameInFridge(variety: Variety, minutes: number, kitchen: Celsius): number {
   const given = { ...variety, most: variety.uptake.most }
   const wanted = soakCurve(given, kitchen, [minutes])[0]!
   const times = [1, 1.25, 1.5, 1.75, 2, 2.5, 3, 4].map((f) => Math.min(2880, minutes * f))
-  const cold = soakCurve(given, FRIDGE_C, times)
+  const cold = soakCurve(given, celsius(FRIDGE_C), times)
   const at = cold.findIndex((u) => u >= wanted * 0.99)
   return Math.round(times[at < 0 ? times.length - 1 : at]! / 5) * 5
 }

@@ -1,3 +1,4 @@
+import { FRIDGE_C, FRIDGE_WARMEST_C } from '#core/constants'
 import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid'
 import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/keep/guidance'
@@ -7,7 +8,6 @@ import type { Caution } from '#core/plan/result'
 /** Water on grain at kitchen warmth for longer than this belongs in the fridge, minutes at 20 °C and at 25 °C and over. */
 const LONGEST_SOAK = { mild: 240, warm: 120 } as const
 const WARM_C = 25
-const FRIDGE_C = 8
 
 /** How long water may stand on grain at this warmth, minutes. */
 export const longestSoak = (atC: number): number => (atC >= WARM_C ? LONGEST_SOAK.warm : LONGEST_SOAK.mild)
@@ -85,7 +85,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       })
   }
   if (request.startLaterMinutes > 0) found.push(startLater(request.startLaterMinutes, soak!.minutes, soak!.celsius))
-  else if (soak && soak.celsius > FRIDGE_C) {
+  else if (soak && soak.celsius > FRIDGE_WARMEST_C) {
     const longest = longestSoak(soak.celsius)
     if (soak.minutes > longest)
       found.push({
@@ -94,7 +94,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
         about: 'food-safety',
         text: `${Math.round(soak.minutes / 6) / 10} hours in water at ${Math.round(soak.celsius)} °C lets it sour; past ${longest / 60} hours the bowl goes in the fridge.`,
         remedy: 'Soak it in the fridge.',
-        mend: { soak: { ...soak, celsius: 5 } },
+        mend: { soak: { ...soak, celsius: FRIDGE_C } },
       })
   }
   found.push({

@@ -1,4 +1,5 @@
 import { cookMinutes, type Blend } from '#core/grain/blend'
+import { CENTRE_CHALKY, CENTRE_THROUGH, SCORCHED_KS, SOGGY_FREE } from '#core/constants'
 import { inWords } from '#core/grain/varieties'
 import { roundTo } from '#core/quantity/rounding'
 import { celsius } from '#core/quantity/units'
@@ -8,10 +9,6 @@ import type { Soak } from '#core/plan/request'
 import type { Caution } from '#core/plan/result'
 import { BLEND_SPREAD_MINUTES, isSlow } from '#core/plan/soaked'
 
-const CHALKY_BELOW = 0.8
-const COOKED_FROM = 0.9
-/** K·s at the bottom. */
-const SCORCHED_FROM = 1800
 const SHORTEST_REST = 5
 /** A stage solved for a bite ends within this of it. */
 const BITE_SLACK = 0.03
@@ -39,7 +36,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       ...asSolved,
     })
   if (own && solution.leftG > 0.5 && (method.water === 'pot' || method.water === 'stock')) {
-    const soggy = solution.leftG > 0.06 * (dryG + solution.absorbedG)
+    const soggy = solution.leftG > SOGGY_FREE * (dryG + solution.absorbedG)
     found.push({
       code: soggy ? 'soggy' : 'wet',
       severity: 'warn',
@@ -48,7 +45,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       ...asSolved,
     })
   }
-  if (course.scorch > SCORCHED_FROM)
+  if (course.scorch > SCORCHED_KS)
     found.push({
       code: 'scorches',
       severity: 'warn',
@@ -57,14 +54,14 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       ...(own ? asSolved : { remedy: 'Use a weaker burner or a heavier pot.' }),
     })
   // Grain drained or served with a bite is meant to have one.
-  const through = Math.min(COOKED_FROM, goal.centre - BITE_SLACK)
+  const through = Math.min(CENTRE_THROUGH, goal.centre - BITE_SLACK)
   if (course.centre < through)
     found.push({
-      code: course.centre < Math.min(CHALKY_BELOW, through) ? 'chalky' : 'firm-centred',
-      severity: course.centre < Math.min(CHALKY_BELOW, through) ? 'stop' : 'warn',
+      code: course.centre < Math.min(CENTRE_CHALKY, through) ? 'chalky' : 'firm-centred',
+      severity: course.centre < Math.min(CENTRE_CHALKY, through) ? 'stop' : 'warn',
       about: 'texture',
       text:
-        course.centre < Math.min(CHALKY_BELOW, through)
+        course.centre < Math.min(CENTRE_CHALKY, through)
           ? 'The centres stay raw and chalky.'
           : 'The centres stay firm: it is not quite cooked through.',
       ...(own
