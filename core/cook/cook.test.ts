@@ -157,8 +157,8 @@ describe('a lifted lid', () => {
     expect(lidLift({ ...pot, powerW: 96 }, 30).minutes).toBe(3)
   })
   test('lengthens the simmer it falls in', () => {
-    const lifted = view([...boiled, event('lid-lifted', 'simmer', 17, { seconds: 30 })], 18)
-    expect(lifted.tableMs).toBeGreaterThan(view(boiled, 18).tableMs)
+    const lifted = view([...boiled, event('lid-lifted', 'simmer', 17, { seconds: 60 })], 19)
+    expect(lifted.tableMs).toBeGreaterThan(view(boiled, 19).tableMs)
     expect(lifted.lidLifts).toBe(1)
     expect(lifted.slips.map((s) => s.stage)).toContain('simmer')
   })

@@ -61,7 +61,9 @@ test.each(['long-white', 'short-white', 'brown-short', 'barley-hulled'] as const
   expect(reckoned.burner).toBeGreaterThan(believed / (believed + 5) - 0.05)
   const { verdict, outcome } = outlookOf(reckoned)
   expect(verdict).toMatchObject({ cookedThrough: 'yes', soggy: false, scorched: false })
-  expect(Math.abs(outcome.uptakeMean / plan.water.uptake_target - 1)).toBeLessThan(0.06)
+  // Its lowest setting is weaker too and boils less off, the more the longer it simmers.
+  expect(outcome.uptakeMean / plan.water.uptake_target).toBeGreaterThan(0.94)
+  expect(outcome.uptakeMean / plan.water.uptake_target).toBeLessThan(1.2)
 })
 
 describe('events of the heat', () => {

@@ -21,7 +21,7 @@ test('the sums of grain, of what is cooked and of the depth add up to the figure
   )
   fc.assert(
     fc.property(amount, fc.constantFrom(...VARIETY_IDS), fc.integer({ min: 0, max: 4 }), fc.constantFrom(0, 40), (given, variety, keep, stuck) => {
-      const { request, made } = of({ amount: given, grains: [{ variety }], keep_servings: given.basis === 'servings' ? keep : 0, stuck_g: stuck, vessel: 'stock-8', heat: 'gas-large' })
+      const { request, made } = of({ method: 'covered-simmer', amount: given, grains: [{ variety }], keep_servings: given.basis === 'servings' ? keep : 0, stuck_g: stuck, vessel: 'stock-8', heat: 'gas-large' })
       expect(Math.abs(added(whyGrain(request, made)) - made.grain.mass_g)).toBeLessThan(0.6)
       expect(Math.abs(added(whyCooked(made)) - made.yield.cooked_mass_g)).toBeLessThan(0.6)
       const context = { shape: request.vessel, blend: blendOf(request.grains), dryG: made.grain.mass_g, clingingG: made.water.clinging_g, soakedG: made.water.soaked_in_g }

@@ -18,8 +18,8 @@ test('another crowd: the water grows by less than the grain', () => {
 })
 
 test('another pot: what its width does to the steam, in grams of the two ledgers', () => {
-  // Without its lid until the boil, a wide pan gives off more on the way.
-  const open = { lid_until_boil: 'off' as const }
+  // In an open pan what boils off is the surface's.
+  const open = { method: 'uncovered' as const }
   const [narrow, wide] = [seen(open), seen({ ...open, vessel: 'wide-3' })]
   const grams = Math.round(wide.steamG - narrow.steamG)
   expect(grams).toBeGreaterThan(3)

@@ -3,7 +3,7 @@ import { celsius, metres, pascals } from '#core/quantity/units'
 import { boilingPointAt, pressureAt, saturationTemperature } from './boiling-point'
 import { cookingSpeed } from './cooking-speed'
 import { leakOf, lossFactor } from './lid'
-import { deliveredPower, HEAT_PRESETS } from './sources'
+import { deliveredPower, lowestHoldsSimmer, HEAT_PRESETS } from './sources'
 import { minutesToHeat } from './time-to-boil'
 
 // IAPWS-IF97, table 36: verification values of the saturation-temperature equation.
@@ -43,13 +43,18 @@ test('cooking speed: 96 °C is about three quarters, 110 °C about double, the b
   expect(cookingSpeed(celsius(120)) / cookingSpeed(celsius(110))).toBeCloseTo(1.344, 2)
 })
 
-test('heat levels: high is rated × efficiency, a simmer is the standing loss and 80 W, or as low as the source goes', () => {
+test('heat levels: high is rated × efficiency, lowest is what the source goes down to, or what this pot needs to go on simmering', () => {
   const gas = HEAT_PRESETS['gas-medium']
   expect(deliveredPower(gas, 'high', 96)).toBeCloseTo(700, 9)
   expect(deliveredPower(gas, 'medium', 96)).toBeCloseTo(350, 9)
-  expect(deliveredPower(gas, 'lowest', 96)).toBeCloseTo(176, 9)
+  // 1.75 kW of gas turned down burn 525 W, of which 0.45 reach the pot.
+  expect(deliveredPower(gas, 'lowest', 96)).toBeCloseTo(0.3 * 1750 * 0.45, 6)
+  expect(deliveredPower(gas, 'lowest', 206)).toBeCloseTo(0.3 * 1750 * 0.45, 0)
+  expect(deliveredPower(gas, 'lowest', 207)).toBeCloseTo(237, 0)
+  expect(lowestHoldsSimmer(gas, 206)).toBe(true)
+  expect(lowestHoldsSimmer(gas, 207)).toBe(false)
   expect(deliveredPower(gas, 'off', 96)).toBe(0)
-  expect(deliveredPower(HEAT_PRESETS['gas-large'], 'lowest', 30)).toBeCloseTo(0.15 * 1080, 9)
+  expect(deliveredPower(HEAT_PRESETS['gas-large'], 'lowest', 30)).toBeCloseTo(0.3 * 2700 * 0.45, 6)
   expect(deliveredPower(HEAT_PRESETS['gas-small'], 'lowest', 600)).toBe(400) // never more than it has
 })
 

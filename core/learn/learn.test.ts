@@ -106,7 +106,7 @@ describe('what cooks teach', () => {
       cooks.push(cook({ cookId: String(i), endedMs: i, heldOver: used.uptake, applied: { ...NOTHING_APPLIED, uptake: used.uptake, steam: used.steam }, judged: { wetDry: Math.round((used.uptake - wanted) / 0.12), hardness: 0 } }))
     }
     expect(Math.abs(after(...cooks).uptake - wanted)).toBeLessThan(0.08)
-    expect(after(...cooks).uptakeSd).toBeLessThan(0.06)
+    expect(after(...cooks).uptakeSd).toBeLessThan(0.07)
   })
 
   test('hard asks for time, not for water; a slow boil for a weaker burner; a light pot for more steam', () => {

@@ -149,10 +149,13 @@ function poured(problem: Problem, pourG: number, { fixed, quick = false, least =
   // A film hangs on every cooked grain and is eaten with it.
   const film = problem.way === 'excess' ? course.freeG : Math.min(course.freeG, FREE_DONE * cooked + (problem.sauce ?? 0) * problem.dryG)
   const leftG = (problem.way === 'boiler' ? course.boilerG : 0) + course.stockG + (course.freeG - film)
+  // A soak cooked in less water than it drank would steam off water that nobody poured.
+  const there = Math.max(0, pourG + carried - course.drainedG - leftG)
+  const evaporatedG = Math.min(course.evaporatedG, there)
   return {
     pourG,
-    absorbedG: pourG + carried - course.evaporatedG - course.drainedG - leftG,
-    evaporatedG: course.evaporatedG,
+    absorbedG: pourG + carried - evaporatedG - course.drainedG - leftG,
+    evaporatedG,
     drainedG: course.drainedG,
     leftG,
     steamInG: 0,

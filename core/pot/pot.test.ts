@@ -39,16 +39,38 @@ describe('kernel', () => {
       taken += step
     }
     expect(kernelMean(kind, uptake, 0)).toBeCloseTo(taken, 12)
-    expect(taken).toBeGreaterThan(1.2)
+    expect(taken).toBeGreaterThan(0.7)
     expect(Math.max(...cooked)).toBeLessThanOrEqual(1)
   })
 
   test('cooks N minutes at 100 °C to e⁻³ raw once it is wet', () => {
     const kind = kernelKind(bare, 8)
-    const uptake = new Float64Array(8).fill(0.3)
+    const uptake = new Float64Array(8).fill(0.5)
     const cooked = new Float64Array(8)
     for (let s = 0; s < 15 * 60; s++) advanceKernel(kind, uptake, cooked, 0, { spread: 0, cooking: 1, wetted: 0, available: 0 })
     expect(1 - cooked[0]!).toBeCloseTo(Math.exp(-3), 5)
+  })
+
+  test('too dry it does not cook, and half as wet as it need be it cooks half as fast', () => {
+    const kind = kernelKind({ ...bare, soakLimit: 0.6 }, 8)
+    const rawAfter = (grams: number) => {
+      const uptake = new Float64Array(8).fill(grams)
+      const cooked = new Float64Array(8)
+      for (let s = 0; s < 300; s++) advanceKernel(kind, uptake, cooked, 0, { spread: 0, cooking: 1, wetted: 0, available: 0 })
+      return -Math.log(1 - cooked[0]!)
+    }
+    // From 0.23 to 0.42 g/g, both fitted; 300 s of 15 min at three e-folds is one.
+    expect(Math.abs(rawAfter(0.229))).toBe(0)
+    expect(rawAfter(0.231)).toBeGreaterThan(0)
+    expect(rawAfter(0.325)).toBeCloseTo(0.5, 3)
+    expect(rawAfter(0.42)).toBeCloseTo(1, 3)
+  })
+  test('swollen starch draws no water out of the raw starch inside it', () => {
+    const kind = kernelKind(bare, 8)
+    const uptake = new Float64Array(8).fill(0.3)
+    const cooked = new Float64Array(8).fill(0.9, 4)
+    for (let s = 0; s < 600; s++) advanceKernel(kind, uptake, cooked, 0, { spread: 0.002, cooking: 0, wetted: 1, available: 1 })
+    for (let i = 0; i < 4; i++) expect(uptake[i]!).toBeGreaterThan(0.29)
   })
 
   test('refuses too few shells', () => {

@@ -101,11 +101,12 @@ describe('situations', () => {
     const { marks: pin } = cookByHand(pressed.real, sealed, pressed.heldMinutes)
     const heldUntil = pin.pressure! + pressed.heldMinutes
     const at = (id: string, hand?: Hand) => byHand(kitchenOf(situation(id)), hand)
+    const simmerOf = (id: string) => kitchenOf(situation(id)).right.stages.find((s) => s.id === 'simmer')!.minutes.expected
     const slow = kitchenOf(situation('slow-and-fast'))
     const late = slow.right.stages.filter((s) => s.kind === 'simmer').reduce((sum, s) => sum + s.minutes.expected, 0)
     const open = (from: number, to: number): Doing['lids'] => [{ atMin: from, lid: 'off' }, { atMin: to, lid: 'on' }]
     const cases: [id: string, bad: Doing, badly: string, good: Doing][] = [
-      ['first-pot-at-height', at('first-pot-at-height'), 'hard', at('first-pot-at-height', { simmerMin: 70 })],
+      ['first-pot-at-height', at('first-pot-at-height'), 'hard', at('first-pot-at-height', { simmerMin: simmerOf('first-pot-at-height'), pourG: kitchenOf(situation('first-pot-at-height')).right.water.pour_g })],
       ['double-batch', at('double-batch'), 'wet', at('double-batch', { pourG: kitchenOf(situation('double-batch')).right.water.pour_g })],
       ['the-lid-lifter', at('the-lid-lifter', { lids: open(9, 19) }), 'hard', at('the-lid-lifter', { lids: open(9, 9.25) })],
       ['the-thin-pan', at('the-thin-pan'), 'scorched', at('the-thin-pan', { level: 'low', simmerMin: 20 })],

@@ -1,7 +1,7 @@
 import type { Situation } from './situation'
 
 /** Twice what 100 g of hulled barley take in the heavy blue at Tarn Head, as their own plan has it, g. */
-export const DOUBLED_POUR_G = 2 * 333
+export const DOUBLED_POUR_G = 2 * 326
 
 /** Pots worth having cooked once without food. One situation is one row; its trap is what the card, or somebody in the kitchen, leads one into. */
 export const SITUATIONS: readonly Situation[] = [
@@ -19,7 +19,7 @@ export const SITUATIONS: readonly Situation[] = [
     id: 'double-batch',
     title: 'Twice the grain',
     told: 'Two eat instead of one. The card says 100 g of hulled barley, in the heavy blue on the plug-in plate; somebody has doubled everything on it in pencil, the water too.',
-    card: { grains: [{ variety: 'barley-hulled' }], amount: { basis: 'dry-mass', value: 200 }, vessel: 'heavy-3.5', heat: 'induction', elevation_m: 1120, kitchen_c: 18, pour_override_g: DOUBLED_POUR_G },
+    card: { grains: [{ variety: 'barley-hulled' }], amount: { basis: 'dry-mass', value: 200 }, method: 'covered-simmer', vessel: 'heavy-3.5', heat: 'induction', elevation_m: 1120, kitchen_c: 18, pour_override_g: DOUBLED_POUR_G },
     here: {},
     about: 'pour',
     trap: 'The grain drinks by its weight, but steam leaves by the pot and the minutes. Twice the grain in the same pot does not steam twice as much.',

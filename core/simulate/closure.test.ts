@@ -19,7 +19,8 @@ const DRINKS_AT_ONCE = new Set<VarietyId>(['couscous', 'fonio', 'bulgur-medium']
 
 describe.each(POTS)('%s in %s, %i cups', (method, vessel, cups) => {
   test.each(VARIETIES.map((row) => [row.id, row] as const))('%s: the plan, cooked on the fine pot, comes out as meant', (id, row) => {
-    if (method === 'pressure-electric' && DRINKS_AT_ONCE.has(id)) return
+    // What drinks at once is not boiled: it has boiling water poured over it.
+    if (DRINKS_AT_ONCE.has(id)) return
     for (const elevation_m of [0, 1120, 2500])
       for (const texture of [0.5]) {
         const request = settle({
@@ -49,17 +50,18 @@ test('the planner\'s coarse pot and the fine pot lose the same steam', () => {
 
 test('grain and water doubled together end wetter', () => {
   for (const id of ['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const) {
-    const one = settle({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 150 } })
+    const method = 'covered-simmer'
+    const one = settle({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 150 }, method, vessel: 'heavy-2.5' })
     const pour = plan(one).water.pour_g
-    const two = settle({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 300 }, pour_override_g: pour * 2 })
+    const two = settle({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 300 }, method, vessel: 'heavy-2.5', pour_override_g: pour * 2 })
     const twice = cookPlan(two, plan(two))
     expect(twice.uptakeMean + twice.freeShare).toBeGreaterThan(cookPlan(one, plan(one)).uptakeMean + 0.04)
   }
 })
 
 test('a sea-level plan cooked high up stays firm in the centre', () => {
-  for (const id of ['long-white', 'short-white', 'brown-short', 'quinoa', 'millet'] as const) {
-    const low = settle({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 300 } })
+  for (const id of ['long-white', 'short-white', 'basmati', 'jasmine', 'millet'] as const) {
+    const low = settle({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer' })
     const up = cookPlan({ ...low, elevationM: 2500 }, plan(low))
     expect(up.centreMin).toBeLessThan(0.9)
   }

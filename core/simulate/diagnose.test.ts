@@ -7,7 +7,7 @@ const settled = (more: Partial<PlanRequestJson> = {}) => {
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }
-const past = (ended: Ending, more: Partial<Omit<PastPot, 'ended'>> = {}) => diagnose({ request: settled(), pourG: 495, simmerMinutes: 13, restMinutes: 10, ended, ...more })
+const past = (ended: Ending, more: Partial<Omit<PastPot, 'ended'>> = {}) => diagnose({ request: settled(), pourG: plan(settled()).water.pour_g, simmerMinutes: 15, restMinutes: 10, ended, ...more })
 
 test('too much water explains itself, and less of it is what would have helped', () => {
   const wet = past('wet', { pourG: 700 })
@@ -36,7 +36,7 @@ test('scorched after half an hour on the lowest heat: less time would have saved
 
 test('dry: the causes are those that take water away', () => {
   const { water } = plan(settled())
-  const dry = past('dry', { pourG: water.pour_g - 20 })
+  const dry = past('dry', { pourG: water.pour_g - 45 })
   const ids = dry.causes.map((c) => c.id)
   expect(ids).toEqual(expect.arrayContaining(['less-water']))
   expect(ids).not.toContain('more-water')

@@ -22,7 +22,8 @@ test.each(FIVE)('%s: what cooks ask, answered by the physics', (variety) => {
   expect(wet(run(variety, 'less-water'))).toBeLessThan(wet(plain) - 0.1)
   expect(run(variety, 'no-rest').outcome.centreMin).toBeLessThan(plain.outcome.centreMin)
   expect(run(variety, 'thin-pot').outcome.centreMin).toBeLessThanOrEqual(plain.outcome.centreMin + 0.005)
-  expect(run(variety, 'lid-lifted').outcome.centreMin).toBeLessThanOrEqual(plain.outcome.centreMin)
+  // At the boil the flame makes good what a short look costs.
+  expect(run(variety, 'lid-lifted').outcome.centreMin).toBeLessThanOrEqual(plain.outcome.centreMin + 0.001)
 })
 
 test.each(FIVE)('%s planned in the valley and cooked at 2500 m has a harder heart', (variety) => {

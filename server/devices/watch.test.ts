@@ -84,7 +84,8 @@ test('the boil comes when the true burner brings it, and the household learns ho
   }
   const { running, view, events } = state(id, now + MINUTE)
   const reckoned = reckon({ plan: running.plan, request: running.request, view, events, nowMs: now + MINUTE })!
-  expect(Math.abs(reckoned.burner / truthOf(id).burner - 1)).toBeLessThan(0.06)
+  // A probe tells the boil half a minute before a hand would have turned it down.
+  expect(Math.abs(reckoned.burner / truthOf(id).burner - 1)).toBeLessThan(0.09)
 })
 
 test('a device that is not trusted only proposes', () => {

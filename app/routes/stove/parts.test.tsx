@@ -48,7 +48,7 @@ test('a cue counts up beside the minutes it may take, with its pair of pictures 
   expect(now).toContain('until steam pushes at the lid')
   expect(now).toMatch(/3:00/)
   expect(now).toMatch(/not yet .*still/)
-  expect(now).toMatch(/next, about \d\d:\d\d Lowest heat, leave the lid/)
+  expect(now).toMatch(/next, about \d\d:\d\d Turn to the lowest heat, leave the lid/)
   expect(seen(upTo('heat-up'), 30).now).toContain('late: look closely')
 })
 
