@@ -125,6 +125,19 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       <path d="M16 24H24M96 24H104" className={classes.rim} />
     </g>
   ),
+  'shared-out': (ripe) => (
+    <g>
+      <path d={ripe ? 'M16 60H52V70H16Z' : 'M30 30H90V70H30Z'} className={classes.grain} />
+      {ripe && <path d="M66 60H102V70H66Z" className={classes.grain} />}
+      <path d={ripe ? 'M12 52V74H56V52M62 52V74H106V52' : 'M26 22V74H94V22'} className={classes.line} />
+    </g>
+  ),
+  'runs-clean': (ripe) => (
+    <Bowl>
+      <path d="M18 38H102V46Q102 78 76 78H44Q18 78 18 46Z" className={ripe ? classes.clear : classes.milky} />
+      {!ripe && [34, 52, 70, 86].map((x) => <circle key={x} cx={x} cy={38} r={4} className={classes.line} />)}
+    </Bowl>
+  ),
   holes: (ripe) => (
     <Bowl>
       <path d="M18 40H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.grain} />

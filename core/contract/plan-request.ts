@@ -48,6 +48,9 @@ export const LIMITS = Object.freeze({
   name: 60,
 } as const)
 
+/** The most kitchens one request may ask for. */
+export const MOST_RUNS = 2000
+
 /** What is taken when a field is left out; where a default follows from another field, settle() says how. */
 export const DEFAULTS = Object.freeze({
   purpose: 'side',
@@ -225,6 +228,11 @@ export const PlanRequestSchema = record({
   avoids: v.optional(v.array(oneOf(AVOIDED_IDS), (issue) => `must be a list, got ${quoted(issue.input)}`), []),
   /** The appliance's own timer: filled now, it starts by itself so much later. */
   start_later_minutes: v.optional(between(...LIMITS.start_later_minutes, 'minutes'), DEFAULTS.start_later_minutes),
+  /** Whether the bag says that vitamins were added; left out: not known. */
+  enriched: v.nullish(flag),
+  /** Kitchens to try the plan in, for its odds; and the luck they have. */
+  runs: v.optional(wholeBetween(1, MOST_RUNS)),
+  seed: v.optional(wholeBetween(0, 4_294_967_295)),
   keep_servings: v.optional(between(...LIMITS.keep_servings), DEFAULTS.keep_servings),
   stuck_g: v.optional(between(...LIMITS.stuck_g, 'g'), DEFAULTS.stuck_g),
   guidance: v.optional(oneOf(AUTHORITIES), DEFAULTS.guidance),
@@ -257,6 +265,15 @@ export const PlanRequestSchema = record({
     ),
   ),
 })
+
+/** How many kitchens a plan is tried in when it is asked for its odds, and with which luck. */
+const RunsSchema = record({ runs: v.optional(wholeBetween(1, MOST_RUNS), 1), seed: v.optional(wholeBetween(0, 4_294_967_295), 1) })
+
+/** Kitchens asked for with a plan; 1 where none were, or where they cannot be read (readPlanRequest names what is wrong). */
+export function runsOf(input: unknown): { runs: number; seed: number } {
+  const read = v.safeParse(RunsSchema, input)
+  return read.success ? read.output : { runs: 1, seed: 1 }
+}
 
 /** The contract's plan request as it is written. */
 export type PlanRequestJson = v.InferInput<typeof PlanRequestSchema>
@@ -352,6 +369,7 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     keepServings: given.amount.basis === 'servings' ? given.keep_servings : 0,
     stuckG: given.stuck_g,
     guidance: given.guidance,
+    enriched: given.enriched ?? null,
     saltPercent: given.salt_percent ?? null,
     stockShare: given.stock_share,
     stockSaltPercent: given.stock_salt_percent,

@@ -87,4 +87,5 @@ export const PlanSchema = v.object({
   add_after_minutes: some,
   boiler_dish: v.optional(v.object({ name: text(), liquid_g: figure, top_up_g: figure, steams_off_g: figure })),
   cautions: list(CautionSchema, MOST_CAUTIONS),
+  chances: v.optional(v.object({ good: figure, fails: list(v.object({ how: text(), share: figure }), 20), measure: v.optional(v.object({ what: text(), good: figure })) })),
 })

@@ -11,7 +11,7 @@ import { simulate, type Simulated } from '#core/simulate/simulate'
 import { chancesOf, type Chances } from '#core/simulate/sweep'
 import type { PlanRequest } from '#core/plan/request'
 import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fields'
-import { readPlanRequest, type PlanRequestJson, type Read } from './plan-request'
+import { MOST_RUNS, readPlanRequest, type PlanRequestJson, type Read } from './plan-request'
 
 /** Limits of what a dry run adds to a plan request. */
 export const SIMULATE_LIMITS = Object.freeze({
@@ -24,7 +24,7 @@ export const SIMULATE_LIMITS = Object.freeze({
   pressure_kpa: [5, 120],
   seconds: [1, 3600],
   grams: [0, 20_000],
-  runs: 2000,
+  runs: MOST_RUNS,
 } as const)
 
 const list = <const T extends v.GenericSchema>(of: T, most: number) =>

@@ -9,8 +9,8 @@ export interface BlendPart {
   share: number
 }
 
-/** Minutes a dry grain takes in boiling water at sea level. */
-export const cookMinutes = (variety: Variety): number => unsoakedMinutes({ ...variety, most: variety.uptake.most })
+/** Minutes a dry grain takes in boiling water.  @param boilC at sea level when left out, °C */
+export const cookMinutes = (variety: Variety, boilC = 100): number => unsoakedMinutes({ ...variety, most: variety.uptake.most }, boilC)
 
 /** One or more grains cooked together, with what the mixture amounts to. */
 export interface Blend {

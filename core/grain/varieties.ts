@@ -60,3 +60,10 @@ export function inWords({ name }: Pick<Variety, 'name'>): string {
   const [kind, how] = name.toLowerCase().split(', ')
   return how === undefined ? kind! : `${how} ${kind!}`
 }
+
+/** Grains that are spoken of in the plural: "the green lentils need", "the hulled barley needs". */
+const PLURAL = /(berries|groats|lentils|oats)$/
+
+/** "needs" or "need", after the names of these grains: the verb of one that stands alone, or of several. */
+export const verbFor = (grains: readonly Pick<Variety, 'name'>[], one: string, many: string): string =>
+  grains.length > 1 || (grains[0] !== undefined && PLURAL.test(inWords(grains[0]))) ? many : one

@@ -90,6 +90,18 @@ export const CUES = {
     now: 'a dry tick, a nutty smell',
     yet: 'a wet hiss',
   },
+  'shared-out': {
+    text: 'all of it is in shallow containers',
+    key: 'Shared out',
+    now: 'level, a finger or two deep',
+    yet: 'heaped in one pot',
+  },
+  'runs-clean': {
+    text: 'the water runs clean',
+    key: 'It runs clean',
+    now: 'no dust, no froth',
+    yet: 'dusty, or frothing',
+  },
   holes: {
     text: 'holes show and no water stands in them',
     key: 'Holes show',

@@ -1,3 +1,4 @@
+import { CENTRE_THROUGH, FREE_DONE } from '#core/constants'
 import { cookMinutes } from '#core/grain/blend'
 import type { Method } from './method'
 import { coveredRest, LONGEST_HEAT_UP, powerAt } from './stages'
@@ -28,7 +29,9 @@ export const offHeat: Method = {
       id: 'boil', kind: 'boil', title: 'Let it boil, lid on', heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on', mode: 'open',
       until: 'solved', atMost: LONGEST_BOIL, endsOn: 'clock', handsOn: false, checks: [],
     },
-    coveredRest(kitchen, { cooksOn: true, title: 'Take it off the heat, leave the lid, wrap it', checks: ['Do not lift the lid: the heat does not come back'] }),
+    coveredRest(kitchen, { cooksOn: true, wrapped: true, title: 'Take it off the heat, leave the lid, wrap it', checks: ['Do not lift the lid: the heat does not come back'] }),
   ],
+  // Just cooked through: the warmth that is left is the margin.
+  goal: () => ({ centre: CENTRE_THROUGH + 0.025, free: FREE_DONE }),
   suits: (variety) => cookMinutes(variety) <= COOKS_OFF_HEAT_MINUTES,
 }

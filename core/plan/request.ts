@@ -75,6 +75,8 @@ export interface PlanRequest {
   startLaterMinutes: number
   /** Foods somebody who eats avoids. */
   avoids: readonly AvoidedId[]
+  /** Whether the bag says that vitamins were added; null when nobody knows. */
+  enriched: boolean | null
   /** Portions cooked on top, to keep. */
   keepServings: number
   /** What this pot is known to keep for itself, stuck to its bottom, g of cooked grain. */

@@ -124,4 +124,6 @@ export interface Plan {
   /** The dish under the basket: its liquid at the start, what goes into it first, and what it loses as steam. */
   boiler_dish?: { name: string; liquid_g: number; top_up_g: number; steams_off_g: number }
   cautions: Caution[]
+  /** Only where it was asked for: how likely it ends well, and how else it may end. */
+  chances?: { good: number; fails: { how: string; share: number }[]; measure?: { what: string; good: number } }
 }

@@ -42,11 +42,16 @@ const rounded = ({ low, expected, high }: Window): Window => ({
 
 type Loose = Omit<Stage, 'after'>
 
+/** Milled rice sheds starch that clouds the water; other grain only dust, and quinoa froth. */
+const clouds = ({ family }: Blend['parts'][number]['variety']): boolean => family === 'white rice' || family === 'sticky rice'
+
 /** What is done to the grain before it goes in. */
 function grainStages({ request, prepared }: Laid): Loose[] {
   const { rinse, soak } = request
   const { dryG, blend } = prepared
-  const washHow = blend.parts.map((p) => p.variety).find((v) => v.washes > 0)?.washHow ?? 'in the bowl'
+  const washed = blend.parts.map((p) => p.variety).filter((v) => v.washes > 0)
+  const hows = [...new Set(washed.map((v) => v.washHow))]
+  const washHow = hows.length > 0 ? hows : ['in the bowl']
   const stages: Loose[] = [
     { id: 'measure', kind: 'measure', title: 'Measure the grain', minutes: byHand(...MEASURE, dryG), hands_on: true, checks: [], ...byCue('measured') },
   ]
@@ -57,8 +62,8 @@ function grainStages({ request, prepared }: Laid): Loose[] {
       title: `Rinse ${rinse.washes === 1 ? 'once' : rinse.washes === 2 ? 'twice' : `${rinse.washes} times`}`,
       minutes: byHand(rinse.washes * ONE_WASH[0], rinse.washes * ONE_WASH[1], dryG),
       hands_on: true,
-      checks: [washHow],
-      ...byCue('clear-enough'),
+      checks: washHow,
+      ...byCue(blend.parts.some((p) => clouds(p.variety)) ? 'clear-enough' : 'runs-clean'),
     })
   if (soak?.water === 'drain' && soak.minutes > 0) stages.push(soaking(request, blend))
   if (rinse.washes > 0 || soak?.water === 'drain')
@@ -222,6 +227,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
         minutes: { low: setMinutes, expected: setMinutes, high: setMinutes },
       })
   }
+  if (request.purpose === 'batch') last.push(...batchStages(prepared.dryG))
   if (request.holdMinutes > 0)
     last.push({
       id: 'hold', kind: 'hold', title: holdsItself(request) ? 'Hold it warm, lid down' : 'Leave it covered, off the heat', hands_on: false, ...clocked,
@@ -230,6 +236,20 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
     })
   return last
 }
+
+const SHALLOW_MM = 50
+
+/** Cooked for the week: shared out while hot into shallow containers, and cooled before they are shut. */
+const batchStages = (dryG: number): Loose[] => [
+  {
+    id: 'portion', kind: 'measure', title: 'Share it into shallow containers', minutes: byHand(2, 0.4, dryG), hands_on: true, ...byCue('shared-out'),
+    checks: [`No deeper than ${SHALLOW_MM} mm, so that it cools in time`],
+  },
+  {
+    id: 'cool-batch', kind: 'cool', title: 'Let them steam off, lids beside them', hands_on: false, ...clocked, minutes: { low: 10, expected: 20, high: 40 },
+    checks: ['Into the fridge within the hour, lids on when the steam has gone'],
+  },
+]
 
 /** An appliance that keeps what it cooked warm. */
 export const holdsItself = ({ vessel }: PlanRequest): boolean => vessel.kind === 'cooker' || vessel.kind === 'pressure-electric'

@@ -77,6 +77,8 @@ export interface Heating {
   contact?: Contact
   /** What surrounds the vessel, °C, where that is not the kitchen: an oven. */
   surroundC?: number
+  /** Wrapped in towels, off the heat. */
+  wrapped?: boolean
 }
 
 /** Specific heats, J/(g K). */
@@ -90,6 +92,8 @@ const BOTTOM_DRYING = 9
 const CRUST_SHARE = 0.06
 /** A thermostat lets the base go this far over the temperature it holds, K. */
 const THERMOSTAT_OVER_K = 4
+/** Towels round a pot keep about a third of what it gives off. */
+const WRAPPED_LOSS = 0.67
 /** Steam that carries the air out before a pressure vessel seals, g. */
 export const VENTED_BEFORE_SEAL_G = 20
 /** Pressure let out at once falls by e in this time, s; gone in two minutes. */
@@ -286,7 +290,7 @@ export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
 }
 
 const lossOf = (pot: Pot, heating: Heating): number =>
-  pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0 || heating.surroundC !== undefined || pot.setup.jacketed === true) * (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
+  (heating.wrapped ? WRAPPED_LOSS : 1) * pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0 || heating.surroundC !== undefined || pot.setup.jacketed === true) * (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
 
 /** g/s leaving below the limit: vapour through the lid's leak, or past a sealed valve. */
 function steamBelowLimit(pot: Pot, heating: Heating): number {

@@ -14,6 +14,7 @@ export interface Phase {
   thermostat?: boolean
   contact?: Heating['contact']
   surroundC?: number
+  wrapped?: boolean
   /** Grains, by their place in the setup, that go in as this begins; warm when they were only turned out. */
   join?: readonly number[]
   joinWarm?: boolean

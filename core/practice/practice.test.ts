@@ -113,7 +113,7 @@ describe('situations', () => {
       ['the-beep', { ...BASE, pourG: kitchenOf(situation('the-beep')).card.water.pour_g, serveMin: click.click! + 0.5 }, 'hard', { ...BASE, pourG: kitchenOf(situation('the-beep')).card.water.pour_g, serveMin: click.click! + 12 }],
       ['wet-grain', at('wet-grain'), 'soft', at('wet-grain', { pourG: kitchenOf(situation('wet-grain')).card.water.pour_g - 104 })],
       ['slow-and-fast', at('slow-and-fast', { putInAfter: -5 }), 'hard', at('slow-and-fast', { putInAfter: slow.right.add_after_minutes!, simmerMin: late, pourG: slow.right.water.pour_g })],
-      ['sticky-by-steam', at('sticky-by-steam', { soakMinutes: 10 }), 'dry', at('sticky-by-steam')],
+      ['sticky-by-steam', at('sticky-by-steam', { soakMinutes: 10 }), 'hard', at('sticky-by-steam')],
       ['let-out-at-once', { ...sealed, ventMin: heldUntil + 1, serveMin: heldUntil + 4 }, 'hard', { ...sealed, serveMin: pin.unsealed! + 1 }],
       ['first-bubbles', at('first-bubbles', { turnMin: 14 }), 'hard', at('first-bubbles')],
     ]

@@ -100,7 +100,7 @@ export const SITUATIONS: readonly Situation[] = [
     id: 'let-out-at-once',
     title: 'Let out at once',
     told: 'The pressure pot has held its minutes and stands there with its pin up. The card lets it fall by itself, and everybody looks at it.',
-    card: { grains: [{ variety: 'brown-short' }], amount: { basis: 'dry-mass', value: 400 }, method: 'pressure-electric', vessel: 'pressure-electric-5', heat: 'pressure-5', elevation_m: 1120, kitchen_c: 18 },
+    card: { grains: [{ variety: 'brown-short' }], amount: { basis: 'dry-mass', value: 400 }, method: 'pressure-electric', vessel: 'pressure-electric-5', heat: 'pressure-5', elevation_m: 1120, kitchen_c: 18, hurry: true },
     here: {},
     hands: ['vent'],
     asked: [{ stage: 'release', afterMin: 1, says: 'Pim: can we not just let the steam out?' }],

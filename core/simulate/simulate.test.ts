@@ -76,10 +76,13 @@ describe('what cooks warn of comes out as they say', () => {
     expect(run({ script: [{ until: 'boil', heat: 'high' }, { minutes: 15, heat: 'high' }, { minutes: 10, heat: 'off' }] }).verdict.scorched).toBe(true)
     expect(run({ script: boilThenLow(13) }).verdict.scorched).toBe(false)
   })
-  test.each(WHITE)('%s: each lifted lid costs warmth, so time at the boil', (variety) => {
-    const lifts = (n: number) => run({ grains: [{ variety }], events: Array.from({ length: n }, (_, i) => ({ at_min: 11 + i, kind: 'lid-lift' as const, seconds: 30 })) })
+  test.each(WHITE)('%s: each lid lifted in the rest costs warmth, so time near the boil', (variety) => {
+    // While the flame is on it makes good what a look costs; off the heat nothing does.
+    const minutes = simulate({ request: settled({ grains: [{ variety }] }), script: null, happenings: [] }).plan.stages
+    const restAt = minutes.filter((s) => s.id === 'heat-up' || s.id === 'simmer').reduce((sum, s) => sum + s.minutes.expected, 0)
+    const lifts = (n: number) => run({ grains: [{ variety }], method: 'covered-simmer', events: Array.from({ length: n }, (_, i) => ({ at_min: restAt + 1.5 + i, kind: 'lid-lift' as const, seconds: 30 })) })
     const [none, three] = [lifts(0), lifts(3)]
-    const atTheBoil = (r: SimulateResult) => r.series.bulk_c.filter((c) => c >= 99.9).length
+    const atTheBoil = (r: SimulateResult) => r.series.bulk_c.filter((c) => c >= 95).length
     expect(atTheBoil(three)).toBeLessThan(atTheBoil(none))
     expect(three.final.centre_gelatinised_min).toBeLessThanOrEqual(none.final.centre_gelatinised_min)
     expect(three.events.filter((e) => e.kind === 'lid-lift')).toHaveLength(3)
@@ -117,7 +120,7 @@ describe('a script', () => {
     const dry = { pour_override_g: 330 }
     expect(run({ ...dry, events: [{ at_min: 14, kind: 'add-water', grams: 60 }] }).final.uptake_mean).toBeGreaterThan(run(dry).final.uptake_mean + 0.12)
     const spread = (r: SimulateResult) => r.final.uptake_max - r.final.uptake_min
-    expect(spread(run({ events: [{ at_min: 17, kind: 'stir' }] }))).toBeLessThan(spread(run()))
+    expect(spread(run({ events: [{ at_min: 26, kind: 'stir' }] }))).toBeLessThan(spread(run()))
   })
   test.each([
     [{ script: [] }, 'script'], [{ script: [{ minutes: 5 }] }, 'script.0'], [{ script: [{ heat: 'high' }] }, 'script.0'], [{ script: [{ until: 'pressure', heat: 'high' }] }, 'script.0'],

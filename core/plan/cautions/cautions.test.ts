@@ -76,9 +76,12 @@ describe('timing', () => {
     expect(caution(slow, 'slow-to-boil')).toMatchObject({ severity: 'warn', about: 'timing' })
     expect(caution(plan('long-white', 300, { heat: { rated_w: 60, efficiency: 0.4 } }), 'never-boils')).toMatchObject({ severity: 'stop' })
   })
-  test('thin air is spoken of from 1500 m, but not of a pressure vessel', () => {
-    expect(caution(plan('long-white', 300, { elevation_m: 1499 }), 'thin-air')).toBeUndefined()
-    expect(caution(plan('long-white', 300, { elevation_m: 1500 }), 'thin-air')!.text).toContain('95.0 °C')
+  test('thin air is spoken of from 600 m with the minutes it costs, but not of a pressure vessel', () => {
+    expect(caution(plan('long-white', 300, { elevation_m: 599 }), 'thin-air')).toBeUndefined()
+    expect(caution(plan('long-white', 300, { elevation_m: 600 }), 'thin-air')!.text).toContain('98.0 °C')
+    const simmer = (elevation_m: number) => plan('long-white', 300, { elevation_m }).stages.find((s) => s.id === 'simmer')!.minutes.expected
+    const more = Number(/: (\d+) min more/.exec(caution(plan('long-white', 300, { elevation_m: 1500 }), 'thin-air')!.text)![1])
+    expect(Math.abs(more - (simmer(1500) - simmer(0)))).toBeLessThan(2)
     expect(caution(plan('long-white', 300, { elevation_m: 2000, method: 'pressure-electric' }), 'thin-air')).toBeUndefined()
   })
 })

@@ -74,6 +74,13 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       about: 'burn',
       text: 'Never seal a steamer: leave the steam a way out, clear of cupboards, face and hands, and keep the boiler from running dry.',
     })
+  if (request.rinse.washes > 0 && (request.enriched ?? blend.parts.some(({ variety }) => variety.family === 'white rice')))
+    found.push({
+      code: 'washing-takes-vitamins',
+      severity: 'note',
+      about: 'food-safety',
+      text: request.enriched ? 'This grain is enriched: washing takes the added vitamins off.' : 'If the bag says enriched, washing takes the added vitamins off.',
+    })
   if (method.water === 'excess') {
     found.push({ code: 'hot-drain', severity: 'note', about: 'burn', text: 'Draining a full pot scalds: both hands, steam away from you, the sink clear.' })
     if (blend.parts.some(({ variety }) => variety.family.includes('rice')))

@@ -1,6 +1,8 @@
-import { cookMinutes, type Blend } from '#core/grain/blend'
+import { bulkVolume, cookMinutes, type Blend } from '#core/grain/blend'
+import { grams } from '#core/quantity/units'
 import { CENTRE_CHALKY, CENTRE_THROUGH, SCORCHED_KS, SOGGY_FREE } from '#core/constants'
-import { inWords } from '#core/grain/varieties'
+import { PACKAGE_RATIOS } from '#core/grain/package-ratios'
+import { inWords, verbFor, type VarietyId } from '#core/grain/varieties'
 import { roundTo } from '#core/quantity/rounding'
 import { celsius } from '#core/quantity/units'
 import { soakVerdict, soakWindow } from '#core/soak/window'
@@ -89,6 +91,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
         ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: 5, water: 'drain' } } }
         : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
     })
+  if (!own && method.water === 'pot' && method.pourSetsTexture) found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
   if (request.restMinutes < SHORTEST_REST && method.evensInRest)
     found.push({
       code: 'short-rest',
@@ -121,25 +124,42 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
   return found
 }
 
+/** A pour so far under the printed ratio is explained, as a share of it. */
+const WELL_UNDER = 0.85
+
+/** Why this pour is less than packages print.  @param ratio poured over dry grain, by volume */
+function underPackages(blend: Blend, ratio: number): Caution[] {
+  const printed = blend.parts.map((p) => PACKAGE_RATIOS[p.variety.id as VarietyId])
+  if (printed.some((r) => r === undefined)) return []
+  const usual = blend.parts.reduce((sum, p, i) => sum + p.share * printed[i]!, 0)
+  if (ratio > usual * WELL_UNDER) return []
+  return [{
+    code: 'less-than-packages', severity: 'note', about: 'texture',
+    text: `Packages often print ${roundTo(usual * 4, 0) / 4} to 1 by volume; here it is ${roundTo(ratio, 2)}. Theirs is for grain out of the bag, boils off more and leaves some over; this pot keeps more of its steam.`,
+  }]
+}
+
 /** Quick and slow in one pot: what the plan does about it, or what it could. */
 function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['timed']): Caution {
-  const names = (slow: boolean) => blend.parts.filter((p) => isSlow(p, blend) === slow).map((p) => inWords(p.variety)).join(' and ')
+  const of = (slow: boolean) => blend.parts.filter((p) => isSlow(p, blend) === slow).map((p) => p.variety)
+  const names = (slow: boolean) => of(slow).map(inWords).join(' and ')
+  const verb = (slow: boolean, one: string, many: string) => verbFor(of(slow), one, many)
   const apart = Math.round(blend.spreadMinutes)
   const base = { code: 'blend-times-apart', about: 'timing' } as const
   if (timed.addAfter !== undefined)
-    return { ...base, severity: 'note', text: `The ${names(false)} goes in ${timed.addAfter} minutes after the boil, so that both are done at one end.` }
+    return { ...base, severity: 'note', text: `The ${names(false)} ${verb(false, 'goes', 'go')} in ${timed.addAfter} minutes after the boil, so that all of it is done at one time.` }
   const open = request.method === 'covered-simmer'
   if (request.blendTiming === 'soak-slow' && request.soak)
     return {
       ...base,
       severity: 'note',
-      text: `Only the ${names(true)} soaks; it still sets the time, and the ${names(false)} ends somewhat softer.`,
+      text: `Only the ${names(true)} ${verb(true, 'soaks and still sets', 'soak and still set')} the time; the ${names(false)} ${verb(false, 'ends', 'end')} somewhat softer.`,
       ...(open ? { remedy: `Add the ${names(false)} later instead.`, mend: { blend_timing: 'add-later' } } : {}),
     }
   return {
     ...base,
     severity: 'warn',
-    text: `The ${names(true)} needs about ${apart} minutes longer at the boil than the ${names(false)}; the plan waits for the slower, so the quicker ends softer.`,
+    text: `The ${names(true)} ${verb(true, 'needs', 'need')} about ${apart} minutes longer at the boil than the ${names(false)}; the plan waits for the slower, so the quicker ends softer.`,
     remedy: open
       ? `Add the ${names(false)} about ${apart} minutes later, or soak the ${names(true)} for a few hours first.`
       : `Soak the ${names(true)} for a few hours first.`,
@@ -156,7 +176,7 @@ function soakCautions(soak: Soak, blend: Blend): Caution[] {
   if (verdict === 'fragile')
     return [{
       code: 'soak-fragile', severity: 'warn', about: 'texture',
-      text: `Full since long ago, the ${inWords(variety)} breaks easily: handle it gently, or soak it less.`,
+      text: `Soaked this long, the ${inWords(variety)} ${verbFor([variety], 'breaks', 'break')} easily: handle gently, or soak for less time.`,
       remedy: `Soak it ${minutes} minutes.`, mend: { soak: { minutes, celsius: soak.celsius, water: soak.water } },
     }]
   return []

@@ -1,10 +1,23 @@
+import { cookMinutes } from '#core/grain/blend'
 import type { Facts } from '#core/plan/facts'
 import type { Caution } from '#core/plan/result'
 
 const SLOW_TO_BOIL = 25
-const THIN_AIR_M = 1500
+/** From here the minutes are noticeably longer, m. */
+const THIN_AIR_M = 600
+const WORTH_TELLING_MIN = 0.75
 
-export function timingCautions({ request, solution, stages, boilC, timed, gauges, dryG, method }: Facts): Caution[] {
+const LONG_MIN = 10
+/** With less than this between done and spoilt a plan says so, minutes. */
+const LEAST_ROOM_MIN = 1
+
+/** How much longer the solved stage is than at sea level, minutes: by the unsoaked grain's own time at both temperatures. */
+function longerUpHere(stages: Facts['timed']['stages'], { course }: Facts['solution'], { slowest }: Facts['blend'], boilC: number): number {
+  const at = stages.findIndex((stage) => stage.until === 'solved' && stage.surroundC === undefined)
+  return at < 0 ? 0 : course.minutes[at]! * (1 - cookMinutes(slowest) / cookMinutes(slowest, boilC))
+}
+
+export function timingCautions({ request, solution, stages, boilC, timed, gauges, dryG, method, blend }: Facts): Caution[] {
   const found: Caution[] = []
   const heatUp = stages.find((stage) => (stage.kind === 'heat-up' && stage.id !== 'kettle') || stage.kind === 'pressure-up')
   const waiting = timed.stages.findIndex((stage, i) => stage.until !== 'solved' && 'event' in stage.until && stage.until.event !== 'toasted' && stage.until.event !== 'unsealed' && !solution.course.ended[i])
@@ -49,6 +62,16 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       text: 'On this heat the grain does not cook through in four hours.',
       ...stronger,
     })
+  const open = stages.find((stage) => timed.stages.some((s) => s.id === stage.id && s.until === 'solved' && s.exact !== true && s.mode === 'open' && s.powerW > 0))
+  if (open && boiled && open.minutes.expected > 2 && open.minutes.high - open.minutes.expected < LEAST_ROOM_MIN)
+    found.push({
+      code: 'no-time-to-spare',
+      severity: 'note',
+      about: 'timing',
+      text: `Done just before the bottom dries: take it off at ${Math.round(open.minutes.expected)} min, not later.`,
+      remedy: request.heatStyle === 'boil-then-lowest' ? 'A smaller burner leaves more time.' : 'Turned to the lowest heat it has more time.',
+      ...(request.heatStyle === 'boil-then-lowest' ? {} : { mend: { heat_style: 'boil-then-lowest' } }),
+    })
   if (gauges.basketLevel !== undefined && gauges.swollenLevel > request.vessel.height)
     found.push({
       code: 'no-room-over-water',
@@ -58,13 +81,14 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       remedy: 'Steam it in two rounds, or in a taller pot.',
       mend: { amount: { basis: 'dry-mass', value: Math.max(5, Math.floor((dryG * 0.5) / 5) * 5) } },
     })
-  if (request.elevationM >= THIN_AIR_M && !request.method.startsWith('pressure'))
+  const longer = method.sealed || request.elevationM < THIN_AIR_M ? 0 : longerUpHere(timed.stages, solution, blend, boilC)
+  if (longer >= WORTH_TELLING_MIN)
     found.push({
       code: 'thin-air',
       severity: 'note',
       about: 'timing',
-      text: `Water boils at ${boilC.toFixed(1)} °C up here, so everything takes longer; the times count that.`,
-      remedy: 'A pressure pot cooks whole grain quicker here.',
+      text: `Water boils at ${boilC.toFixed(1)} °C here: ${Math.round(longer)} min more than at sea level, counted in.`,
+      ...(longer >= LONG_MIN ? { remedy: 'A pressure cooker cooks it quicker here.' } : {}),
     })
   return found
 }
