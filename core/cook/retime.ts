@@ -40,8 +40,8 @@ export function retime(cook: RunningCook, request: PlanRequest, events: readonly
   if (more === undefined) return { plan, retimed: undefined }
   const { low, expected, high } = stage.minutes
   const elapsed = (because.atMs - own.startMs) / 60_000
-  const margin = open.exact ? 0 : expected - low
-  const isMinutes = elapsed + more + margin
+  const margin = expected - low
+  const isMinutes = Math.max(elapsed + more + margin, open.atLeast ?? 0)
   if (Math.abs(isMinutes - expected) < WORTH_TELLING) return { plan, retimed: undefined }
   const moved = { low: Math.max(elapsed + more, low + isMinutes - expected), expected: isMinutes, high: Math.max(isMinutes, high + isMinutes - expected) }
   return {

@@ -172,7 +172,7 @@ export function solvedWindow(
   const pot: Pot = fillPot(setup, REDUCED)
   restore(pot, from)
   const search = earliestEnd(pot, solved!, after.map((stage) => phaseOf(stage)), { guess: expected * 0.8, goal, longest: solved!.atMost })
-  const low = search.outcome !== 'done' ? expected : solved!.exact ? Math.max(search.earliest, expected * (1 - EXACT_SPREAD)) : search.earliest
+  const low = search.outcome !== 'done' ? expected : softest !== undefined ? Math.max(search.earliest, expected * (1 - EXACT_SPREAD)) : search.earliest
   if (expected < NO_STRETCH) return { low: Math.min(low, expected), high: expected }
   const at = Math.min(expected, search.marks.length - 1)
   moveTo(pot, search, solved!, at)
