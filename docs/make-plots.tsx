@@ -11,6 +11,8 @@ import { PACKED_C, slabOf } from '#core/keep/cooling'
 import { coolSlab } from '#core/keep/slab'
 import { diffusivityAt } from '#core/soak/diffusivity'
 import { soakKernel } from '#core/soak/soak'
+import { readObservations } from '../tools/calibration/observations'
+import { predict } from '../tools/calibration/predict'
 import { BOILING_POINTS, crankCylinder, SOAKED_AT_20_C } from '../tests/published'
 import { study } from '../study/study'
 import { Plot } from './plot'
@@ -33,6 +35,21 @@ draw(
     y={{ word: 'uptake over the soak limit', domain: [0, 1] }}
     lines={[8, 32].map((shells) => ({ name: `${shells} shells`, points: curve(soakMinutes, (m) => soakKernel(bare, m, celsius(20), shells).uptake / 0.3) }))}
     marks={[{ name: 'Crank’s series', points: curve([3, 8, 20, 45, 90], (m) => crankCylinder(spreadAt(m))) }]}
+  />,
+)
+
+const fits = readObservations().filter((o) => o.kind.endsWith('-minutes'))
+draw(
+  'calibration',
+  <Plot
+    title="Minutes as planned beside what is usual, every variety and way that was fitted"
+    x={{ word: 'usual minutes, middle of the range', domain: [0, 70] }}
+    y={{ word: 'planned minutes', domain: [0, 80] }}
+    lines={[{ name: 'as usual', points: [[0, 0], [70, 70]] }]}
+    marks={['covered', 'drained', 'pressure'].map((way) => ({
+      name: way,
+      points: fits.filter((o) => o.kind === `${way}-minutes`).map((o): [number, number] => [o.value, predict(o.variety, o.kind)]),
+    }))}
   />,
 )
 

@@ -26,7 +26,7 @@ export function outlookOf({ pot, ahead, prepared }: Reckoned, as: readonly Ahead
     const outcome = outcomeOf(pot)
     // What is still free at the end would have been drunk in a little more time.
     const held = outcome.uptakeMean + pot.freeG / pot.dryG
-    return { verdict: verdictOf(outcome, prepared.blend.uptake), outcome, freeG: pot.freeG, shortG: (prepared.uptake - held) * pot.dryG }
+    return { verdict: verdictOf(outcome, prepared.blend.uptake, prepared.sauce), outcome, freeG: pot.freeG, shortG: (prepared.uptake - held) * pot.dryG }
   })
 }
 

@@ -1,3 +1,5 @@
+import { roundTo } from '#core/quantity/rounding'
+import type { Spreads } from '#core/spreads'
 import { figuresOf, seenIn, type Applied, type Evidence } from './evidence'
 import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figures'
 import { copyOf, emptyMind, forget, know, meanOf, MOST_SHIFT, sdIn, sdOfSum, see, settle, type Mind } from './mind'
@@ -127,9 +129,14 @@ export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
 export interface Correction extends Applied {
   /** One standard deviation of the water in the grain, g/g. */
   uptakeSd: number
+  /** What is still uncertain of this kitchen, as shares; what nothing was seen of is left out. */
+  spreads: Partial<Omit<Spreads, 'measuring'>>
   cooks: number
   lastMs: number
 }
+
+/** What grain holds when it is eaten, for turning g/g into a share. */
+const USUAL_UPTAKE = 1.7
 
 /** @returns undefined where nothing has been learned that bears on this plan */
 export function correctionFrom(known: KnownFigures, { grainKey, bagId, vesselId, heatId }: PlanFor): Correction | undefined {
@@ -137,11 +144,16 @@ export function correctionFrom(known: KnownFigures, { grainKey, bagId, vesselId,
   const others = [figureName('steam', vesselId), figureName('power', heatId), figureName('time', vesselId)]
   const heard = [...water, ...others].map((figure) => known[figure]).filter((k) => k !== undefined)
   if (heard.length === 0) return undefined
+  const uptakeSd = Math.hypot(...water.map((figure) => known[figure]?.sd ?? priorSd(figure)))
   const [steam, power, time] = others.map((figure) => known[figure]?.mean ?? 0) as [number, number, number]
   return {
     uptake: water.reduce((sum, figure) => sum + (known[figure]?.mean ?? 0), 0),
     steam, power, time,
-    uptakeSd: Math.hypot(...water.map((figure) => known[figure]?.sd ?? priorSd(figure))),
+    uptakeSd,
+    spreads: {
+      ...(known[water[0]!] ? { water: roundTo(Math.min(1, uptakeSd / USUAL_UPTAKE), 4) } : {}),
+      ...Object.fromEntries((['steam', 'burner', 'minutes'] as const).flatMap((spread, i) => { const sd = known[others[i]!]?.sd; return sd === undefined ? [] : [[spread, roundTo(Math.min(1, sd), 4)]] })),
+    },
     cooks: known[water[0]!]?.cooks ?? 0,
     lastMs: Math.max(0, ...heard.map((k) => k.lastMs)),
   }

@@ -104,5 +104,5 @@ function cook({ request, pourG, simmerMinutes, restMinutes }: PastPot, { luck = 
   ]
   const ready = makeReady({ request: { ...request, pourOverrideG: pourG }, script })
   const { pot } = cookReady(ready, [], resolution, { ...NO_LUCK, ...luck })
-  return verdictOf(outcomeOf(pot), ready.prepared.blend.uptake)
+  return verdictOf(outcomeOf(pot), ready.prepared.blend.uptake, ready.prepared.sauce)
 }

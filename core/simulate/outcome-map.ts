@@ -49,7 +49,7 @@ export function* outcomeMap({ happenings, ...of }: Simulation): Generator<number
     const row: OutcomeWord[] = []
     for (const pourG of pours) {
       const { pot } = cookReady({ ...ready, phases, pourG }, happenings, SWEEP, NO_LUCK)
-      row.push(outcomeWord(verdictOf(outcomeOf(pot), ready.prepared.blend.uptake)))
+      row.push(outcomeWord(verdictOf(outcomeOf(pot), ready.prepared.blend.uptake, ready.prepared.sauce)))
       yield ++done
     }
     cells.push(row)
@@ -73,7 +73,7 @@ export function waterSlack({ happenings, ...of }: Simulation): WaterSlack | unde
   const ready = makeReady(of)
   const good = (share: number): boolean => {
     const { pot } = cookReady({ ...ready, pourG: ready.pourG * share }, happenings, SWEEP, NO_LUCK)
-    const word = outcomeWord(verdictOf(outcomeOf(pot), ready.prepared.blend.uptake))
+    const word = outcomeWord(verdictOf(outcomeOf(pot), ready.prepared.blend.uptake, ready.prepared.sauce))
     return GOOD_OUTCOMES.has(word)
   }
   if (!good(1)) return undefined

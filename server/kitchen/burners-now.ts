@@ -1,3 +1,4 @@
+import { correctedPower } from '#core/learn/corrections'
 import { figureName } from '#core/learn/figures'
 import type { Kitchen } from './kitchen'
 import { beliefsIn } from './noting'
@@ -14,6 +15,6 @@ export function burnersNow(kitchen: Kitchen): BurnerNow[] {
   const { known } = beliefsIn(kitchen)
   return kitchen.equipment.heats().map(({ id, rated_w, power_factor, efficiency }) => {
     const power = known[figureName('power', id)]?.mean ?? 0
-    return { id, heat: { rated_w: Math.min(20_000, Math.max(50, rated_w * power_factor * Math.exp(power))), efficiency }, power }
+    return { id, heat: { rated_w: correctedPower({ ratedW: rated_w, powerFactor: power_factor }, power), efficiency }, power }
   })
 }

@@ -6,6 +6,7 @@ import { blendOf } from '#core/grain/blend'
 import { bagDelta } from '#core/grain/bag'
 import type { Authority } from '#core/keep/guidance'
 import type { LidPosition } from '#core/heat/lid'
+import { correctedMinutes, correctedPower, correctedSteam } from '#core/learn/corrections'
 import { grainKeyOf } from '#core/learn/grain-key'
 import type { Applied } from '#core/learn/evidence'
 import { correctionFrom, type Correction, type KnownFigures, type PlanFor } from '#core/learn/beliefs'
@@ -243,7 +244,6 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
   const heat = heatOfState(state, house)
   const learned = correctionFor(state, house)
   const delta = bagDelta(bagOfState(state, house)) + (learned?.uptake ?? 0)
-  const power = Math.exp(learned?.power ?? 0)
   const washes = state.washes ?? varietyOf(state.grain).washes
   return {
     grains: grainsOf(state),
@@ -264,18 +264,19 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
       height_mm: vessel.height_mm,
       heat_capacity_j_k: vessel.heat_capacity_j_k,
       lid: vessel.lid,
-      steam_factor: clamp(vessel.steam_factor * Math.exp(learned?.steam ?? 0), [0.1, 5]),
+      steam_factor: correctedSteam(vessel.steam_factor, learned?.steam),
       ...(vessel.marks ? { marks: vessel.marks } : {}),
     },
     heat:
       vessel.own_rated_w === null
-        ? { rated_w: clamp(heat.rated_w * heat.power_factor * power, [50, 20_000]), efficiency: heat.efficiency }
-        : { rated_w: clamp(vessel.own_rated_w * power, [50, 20_000]), efficiency: vessel.own_efficiency! },
+        ? { rated_w: correctedPower({ ratedW: heat.rated_w, powerFactor: heat.power_factor }, learned?.power), efficiency: heat.efficiency }
+        : { rated_w: correctedPower({ ratedW: vessel.own_rated_w }, learned?.power), efficiency: vessel.own_efficiency! },
     rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
     soak: state.soak && { ...state.soak, wet_mass_g: state.soak.water === 'drain' ? state.wet : null },
     ...(state.texture === null ? {} : { texture: state.texture }),
     ...(delta === 0 ? {} : { uptake_delta_g_g: clamp(delta, [-2, 2]) }),
-    ...(learned && learned.time !== 0 ? { minutes_factor: clamp(Math.exp(learned.time), [0.3, 3]) } : {}),
+    ...(learned && learned.time !== 0 ? { minutes_factor: correctedMinutes(learned.time) } : {}),
+    ...(learned ? { spreads: learned.spreads } : {}),
     blend_timing: state.blendTiming,
     salt_percent: state.salt,
     stock_share: state.stock,

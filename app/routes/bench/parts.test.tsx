@@ -84,10 +84,10 @@ describe('measure', () => {
   })
 
   test('what was learned is said with how sure it is', () => {
-    const learned = { uptake: -0.062, steam: Math.log(0.9), time: Math.log(1.08), power: 0, uptakeSd: 0.07, cooks: 3, lastMs: Date.UTC(2026, 2, 1, 18, 0) }
+    const learned = { uptake: -0.062, steam: Math.log(0.9), time: Math.log(1.08), power: 0, uptakeSd: 0.07, spreads: {}, cooks: 3, lastMs: Date.UTC(2026, 2, 1, 18, 0) }
     // Short-white at standard is published at 1.40; the plan here is the published one.
     expect(words({ learned })).toContain('published 1.46 → 1.40 ± 0.07 g a gram (3 cooks, the last Sunday); the pot steams 10 % less')
-    expect(words({ learned: { ...learned, cooks: 0, uptake: 0, steam: 0, time: 0, power: Math.log(0.9) } })).toContain('the burner gives 10 % less')
+    expect(words({ learned: { ...learned, cooks: 0, spreads: {}, uptake: 0, steam: 0, time: 0, power: Math.log(0.9) } })).toContain('the burner gives 10 % less')
     expect(words()).not.toContain('published 1.')
   })
 
