@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { presetsListing, varietiesListing } from '#core/contract/listings'
-import { planFrom } from '#core/contract/plan'
+import { planWithOdds } from '#core/contract/plan-with-odds'
 import { scheduleFrom } from '#core/contract/schedule'
 import { simulateFrom } from '#core/contract/simulate'
 import type { Read } from '#core/contract/plan-request'
@@ -26,7 +26,7 @@ const MALFORMED = 2
 const LARGEST_REQUEST = 1_000_000 // characters
 
 const COMMANDS = new Map<string, (input: unknown) => Read<unknown>>([
-  ['plan', planFrom],
+  ['plan', planWithOdds],
   ['simulate', simulateFrom],
   ['schedule', scheduleFrom],
 ])

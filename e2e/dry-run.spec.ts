@@ -50,7 +50,7 @@ test('what went wrong with mine: causes that fit, and what would have helped', a
 
 test('the heat is taken in hand by keys: a stronger simmer boils off more, scorches, and is set back', async ({ page }) => {
   await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
-  const heat = page.getByRole('slider', { name: /^Heat of Lowest heat/ })
+  const heat = page.getByRole('slider', { name: /^Heat of Turn to the lowest heat/ })
   await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through')
   await heat.focus()
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowUp')
@@ -72,7 +72,7 @@ test('the heat is taken in hand by keys: a stronger simmer boils off more, scorc
 
 test('the heat is drawn with the mouse', async ({ page }) => {
   await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
-  const heat = page.getByRole('slider', { name: /^Heat of Lowest heat/ })
+  const heat = page.getByRole('slider', { name: /^Heat of Turn to the lowest heat/ })
   const box = (await heat.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()

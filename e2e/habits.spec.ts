@@ -96,7 +96,7 @@ test('the stove without a mouse: c, l, plus and z, and a key held or pressed twi
   // The act itself, not the same words under what comes next.
   const act = (title: string) => expect(page.getByRole('region', { name: 'Now', exact: true }).locator('p.figure').first()).toHaveText(title)
   await act('Measure the grain')
-  for (const next of ['Rinse 3 times', 'Drain well in the sieve', 'Pour the water', 'Bring to the boil, lid on', 'Lowest heat, leave the lid']) {
+  for (const next of ['Rinse 3 times', 'Drain well in the sieve', 'Pour the water', 'Bring to the boil, lid on', 'Turn to the lowest heat, leave the lid']) {
     await letPass(page, 1)
     // Both within one tick: however slow the machine, they are the same press.
     await page.evaluate(() => {
@@ -116,7 +116,7 @@ test('the stove without a mouse: c, l, plus and z, and a key held or pressed twi
   await setAside(page)
   await expect(page.getByText('nothing is learned from it')).toBeVisible()
   await page.getByRole('button', { name: 'Not yet, take it back' }).click()
-  await act('Lowest heat, leave the lid')
+  await act('Turn to the lowest heat, leave the lid')
   await letPass(page, 1)
   await setAside(page)
   await expect(page.getByText('nothing is learned from it')).toBeVisible()

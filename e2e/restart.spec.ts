@@ -46,7 +46,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     expect(await (await press('heat-up')).json()).toEqual({ isNew: false })
 
     await open(page, `${address}${stove}`)
-    await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+    await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
     const left = async () => {
       const [minutes, seconds] = (await page.getByRole('timer').innerText()).split(':').map(Number)
       return minutes! * 60 + seconds!
@@ -64,7 +64,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     await expect(page.getByText(/Counting here/)).toBeHidden()
 
     await open(page, `${address}${stove}`)
-    await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+    await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
     const passed = (Date.now() - at) / 1000
     expect(Math.abs((await left()) - (before + 60 - passed))).toBeLessThan(3)
 

@@ -22,7 +22,7 @@ async function toTheSimmer(page: Page): Promise<void> {
   await toTheBoil(page)
   await letPass(page, 5)
   await page.getByRole('button', { name: /^It boils/ }).click()
-  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+  await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
 }
 const wrong = async (page: Page, what: string) => {
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
@@ -40,7 +40,7 @@ test('boiling over: what ran over is put back, gram by gram, and can be taken ba
   await advice(page).getByRole('button', { name: 'Do it' }).click()
   await expect(act(page)).toHaveText('Add 120 g boiling water')
   await page.getByRole('button', { name: /^Take back “putting it right”/ }).click()
-  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+  await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
   // Still without its water, the stove says by itself what is missing.
   await letPass(page, 0.2)
   await expect(advice(page)).toContainText(/Add 1[0-4]\d g boiling water/)
@@ -108,7 +108,7 @@ test('two screens on one cook, one of them cut off: three presses are kept, and 
   await expect(act(other)).toHaveText('Bring to the boil, lid on')
   await letPass(page, 5)
   await page.getByRole('button', { name: /^It boils/ }).click()
-  await expect(act(other)).toHaveText('Lowest heat, leave the lid')
+  await expect(act(other)).toHaveText('Turn to the lowest heat, leave the lid')
   await page.context().setOffline(true)
   // Looked at without a line, the stove is still the stove.
   await lookAgain(page)
@@ -223,7 +223,7 @@ test('a device whose clock is set in mid-cook counts right all the same', async 
   await letPass(page, 0.05)
   await expect.poll(left).toBeGreaterThan(before + 30)
   await page.reload()
-  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+  await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
   await expect.poll(left).toBeGreaterThan(before + 20)
   expect(await left()).toBeLessThan(before + 60)
   await setAside(page)

@@ -27,7 +27,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await letPass(page, 20)
   await expect(table).not.toHaveText(planned)
   await key.getByRole('button', { name: /^It boils/ }).click()
-  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+  await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
   const late = await table.innerText()
 
   // The clock counts down; a minute more, and its way back.
@@ -41,7 +41,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
 
   // Reloaded, it is where it was.
   await open(page, stove)
-  await expect(act(page)).toHaveText('Lowest heat, leave the lid')
+  await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
   await letPass(page, 45)
   await expect(act(page)).toHaveText('Loosen with a fork')
   await key.getByRole('button', { name: /^Loosened/ }).click()

@@ -1,4 +1,5 @@
 import { cookMinutes } from '#core/grain/blend'
+import { FITTED_INTERVALS } from '#core/grain/fitted-intervals'
 import { VARIETIES } from '#core/grain/varieties'
 import { HEAT_PRESETS } from '#core/heat/sources'
 import { methodOf, METHOD_IDS } from '#core/method/index'
@@ -6,7 +7,7 @@ import { roundTo } from '#core/quantity/rounding'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { vesselOf } from '#core/vessel/vessel'
 
-/** The contract's `varieties`: the table, with units in the names. */
+/** The contract's `varieties`: the table, with units in the names. fitted_within: half width of the 90 % interval of each fitted figure, as a share. */
 export const varietiesListing = () => ({
   varieties: VARIETIES.map((row) => ({
     id: row.id,
@@ -21,6 +22,12 @@ export const varietiesListing = () => ({
     kernel_radius_mm: row.radiusMm,
     skin_conductance: row.skin,
     soak_limit_g_g: row.soakLimit,
+    fitted_within: {
+      minutes: FITTED_INTERVALS[row.id].minutesAt100,
+      kernel_radius: FITTED_INTERVALS[row.id].radiusMm,
+      skin_conductance: FITTED_INTERVALS[row.id].skin,
+      soak_limit: FITTED_INTERVALS[row.id].soakLimit,
+    },
     cling_g_g: row.cling,
     amylose_share: row.amylose,
     usual_washes: row.washes,

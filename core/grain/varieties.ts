@@ -42,7 +42,7 @@ const ROWS = [
 export type VarietyId = (typeof ROWS)[number]['id']
 export type Variety = VarietyRow & { id: VarietyId }
 
-export const VARIETIES: readonly Variety[] = ROWS.map((row) => ({ ...row, ...FITTED[row.id].figures }))
+export const VARIETIES: readonly Variety[] = ROWS.map((row) => ({ ...row, ...FITTED[row.id] }))
 
 const byId = new Map(VARIETIES.map((variety) => [variety.id, variety]))
 

@@ -11,7 +11,7 @@ export async function answer(question: string, text: string, signal?: AbortSigna
   const asked = `${question} ${text}`
   const known = kept.get(asked)
   if (known !== undefined) return { status: 200, json: known }
-  const { status, json } = takesLong(question) ? await answerBeside(question, text, signal) : answerHere({ question, text })
+  const { status, json } = takesLong(question, text) ? await answerBeside(question, text, signal) : answerHere({ question, text })
   if (status === 200) kept.set(asked, json)
   return { status, json }
 }

@@ -1,5 +1,5 @@
 import type { FieldError } from '#core/contract/fields'
-import { planFrom } from '#core/contract/plan'
+import { planWithOdds } from '#core/contract/plan-with-odds'
 import type { Read } from '#core/contract/plan-request'
 import { scheduleFrom } from '#core/contract/schedule'
 import { simulateFrom } from '#core/contract/simulate'
@@ -11,7 +11,7 @@ export interface Answer {
 }
 
 /** What can be asked, and who answers. The same doors as on the command line. */
-export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Read<unknown>> = new Map<string, (input: unknown) => Read<unknown>>([['plan', planFrom], ['simulate', simulateFrom], ['schedule', scheduleFrom]])
+export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Read<unknown>> = new Map<string, (input: unknown) => Read<unknown>>([['plan', planWithOdds], ['simulate', simulateFrom], ['schedule', scheduleFrom]])
 
 export const refused = (status: number, errors: readonly FieldError[]): Answer => ({ status, body: { errors } })
 export const refusedFor = (status: number, message: string): Answer => refused(status, [{ path: '', message }])

@@ -10,7 +10,8 @@ const MOST_WAITING = 16
 /** A thread without a question ends after this long, ms. */
 const IDLE_MS = 60_000
 
-export const takesLong = (question: string): boolean => LONG.has(question)
+/** A plan takes long only where it is tried in many kitchens. */
+export const takesLong = (question: string, text: string): boolean => LONG.has(question) || (question === 'plan' && /"runs"\s*:/.test(text))
 
 declare global {
   // One pool for a process, however often its modules are loaded while developing.

@@ -23,10 +23,8 @@ console.log(`\n${all.length} observations, sum of squares ${all.reduce((sum, { i
 
 if (only.length === 0) {
   const rounded = (value: number) => Number(value.toPrecision(4))
-  const rows = results.map(({ variety, figures, interval }) => {
-    const of = (record: FitResult['figures'], digits: (n: number) => number) => FITTED_KEYS.map((key) => `${key}: ${digits(record[key])}`).join(', ')
-    return `  '${variety}': {\n    figures: { ${of(figures, rounded)} },\n    interval: { ${of(interval, (n) => Number(n.toFixed(2)))} },\n  },`
-  })
+  const of = (record: FitResult['figures'], digits: (n: number) => number) => FITTED_KEYS.map((key) => `${key}: ${digits(record[key])}`).join(', ')
+  const table = (pick: (fit: FitResult) => string) => results.map((fit) => `  '${fit.variety}': { ${pick(fit)} },`).join('\n')
   writeFileSync(
     new URL('../../core/grain/fitted.ts', import.meta.url),
     `import type { VarietyRow } from './variety'
@@ -34,11 +32,22 @@ if (only.length === 0) {
 /** The figures of a variety that are fitted and not measured: see docs/calibration.md. */
 export type FittedFigures = Pick<VarietyRow, 'minutesAt100' | 'skin' | 'radiusMm' | 'soakLimit'>
 
-/** Written by \`npm run calibrate\` from tools/calibration/observations.csv; not edited by hand.
- *  interval: half width of the 90 % interval as a share of the figure; 0 where a figure was not fitted. */
+/** Written by \`npm run calibrate\` from tools/calibration/observations.csv; not edited by hand. */
 export const FITTED = {
-${rows.join('\n')}
-} as const satisfies Record<string, { figures: FittedFigures; interval: FittedFigures }>
+${table(({ figures }) => of(figures, rounded))}
+} as const satisfies Record<string, FittedFigures>
+`,
+  )
+  writeFileSync(
+    new URL('../../core/grain/fitted-intervals.ts', import.meta.url),
+    `import type { FittedFigures } from './fitted'
+import type { VarietyId } from './varieties'
+
+/** How sure each fitted figure is: half width of its 90 % interval, as a share of the figure; 0 where it was not fitted.
+ *  Written by \`npm run calibrate\`; not edited by hand. */
+export const FITTED_INTERVALS: Record<VarietyId, FittedFigures> = {
+${table(({ interval }) => of(interval, (n) => Number(n.toFixed(2))))}
+}
 `,
   )
   writeFileSync(new URL('../../docs/calibration.md', import.meta.url), page(results))
