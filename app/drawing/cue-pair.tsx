@@ -125,6 +125,19 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       <path d="M16 24H24M96 24H104" className={classes.rim} />
     </g>
   ),
+  'stirred-even': (ripe) => (
+    <Bowl>
+      <path d="M18 40H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.grain} />
+      {!ripe && <path d="M19 50Q40 44 60 50T101 50" className={classes.line} />}
+      <path d="M76 52L104 12" className={classes.rim} />
+    </Bowl>
+  ),
+  'stock-hot': (ripe) => (
+    <Bowl>
+      <path d="M18 44H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />
+      {ripe && <path d="M44 34q-4 -8 0 -14M60 34q4 -8 0 -14M76 34q-4 -8 0 -14" className={classes.line} />}
+    </Bowl>
+  ),
   'shared-out': (ripe) => (
     <g>
       <path d={ripe ? 'M16 60H52V70H16Z' : 'M30 30H90V70H30Z'} className={classes.grain} />

@@ -42,6 +42,7 @@ const StageSchema = v.object({
   begins_ms: some,
   mends: v.optional(v.object({ addG: figure, turn: flag })),
   checks: list(text(), 20),
+  amounts: v.optional(list(v.object({ what: oneOf(['grain', 'water', 'stock']), grams: figure }), 20)),
 })
 
 const CautionSchema = v.object({

@@ -16,11 +16,16 @@ const DEEP_MM = 60
 /** Starch with less amylose than this clings: it is cut, not stirred. */
 const STICKY_AMYLOSE = 0.2
 
+/** A kernel shorter than this is short grain, mm. */
+const SHORT_MM = 6.2
+const isShortAndSticky = ({ amylose, parts }: Pick<Blend, 'amylose' | 'parts'>): boolean =>
+  amylose < STICKY_AMYLOSE && parts.every(({ variety }) => variety.family.includes('rice') && variety.kernel.lengthMm < SHORT_MM)
+
 /** How this pot is loosened: by what it is for, how it clings, and how deep it lies. */
-export function loosenWay({ creamy, toasted, purpose, blend, swollenMm }: { creamy: boolean; toasted: boolean; purpose: Purpose; blend: Pick<Blend, 'amylose'>; swollenMm: number }): LoosenWay {
+export function loosenWay({ creamy, toasted, purpose, blend, swollenMm }: { creamy: boolean; toasted: boolean; purpose: Purpose; blend: Pick<Blend, 'amylose' | 'parts'>; swollenMm: number }): LoosenWay {
   if (creamy || purpose === 'porridge') return 'stir'
   if (toasted) return 'leave-stuck'
   if (purpose === 'dressed') return 'cut-fold'
   if (swollenMm > DEEP_MM) return 'quarters'
-  return blend.amylose < STICKY_AMYLOSE ? 'cut-fold' : 'fork'
+  return isShortAndSticky(blend) ? 'cut-fold' : 'fork'
 }

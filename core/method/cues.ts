@@ -72,8 +72,20 @@ export const CUES = {
     now: 'a plume that does not stop',
     yet: 'a wisp, and gone',
   },
+  'stirred-even': {
+    text: 'it is even all through',
+    key: 'Stirred',
+    now: 'one thickness, top to bottom',
+    yet: 'thick below, thin on top',
+  },
+  'stock-hot': {
+    text: 'the stock steams',
+    key: 'It steams',
+    now: 'steaming, a bubble at the rim',
+    yet: 'still, no steam',
+  },
   bitten: {
-    text: 'a grain bites with a firm heart',
+    text: 'a grain is soft with a firm centre',
     key: 'It bites right',
     now: 'soft, a trace of bite inside',
     yet: 'a white, chalky core',

@@ -144,5 +144,5 @@ export interface Method {
   /** The soak it cannot do without for this grain, or that custom gives it. */
   usualSoak?(variety: Variety): UsualSoak | null
   /** The same method as it is done for grain that cannot be cooked by it as it stands. */
-  variantFor?(given: { blend: Blend; soaked: boolean }): Method
+  variantFor?(given: { blend: Blend; soaked: boolean; vessel: Vessel }): Method
 }

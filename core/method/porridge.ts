@@ -49,7 +49,7 @@ export const porridge: Method = {
   stirred: true,
   defaults: { vessel: 'heavy-3.5', heat: 'gas-medium', restMinutes: 0 },
   beforeHeat: ['Wipe the rim and the outside of the base dry'],
-  stages: (kitchen) => (kitchen.vessel.kind.startsWith('pressure') ? sealedPorridge(kitchen) : openPorridge(kitchen)),
+  stages: openPorridge,
   goal: ({ blend }): Goal => ({ centre: isRice(blend) ? BURST : CENTRE_DONE }),
   sauce({ blend, dryG, thickness, uptake, vessel }) {
     const poured = porridgeRatio(blend, thickness) / blend.bulkDensity
@@ -58,6 +58,15 @@ export const porridge: Method = {
     return Math.max(LEAST_WATER, poured - steam / dryG) - uptake
   },
   suits: ({ family }) => family === 'porridge',
+  variantFor: ({ vessel }) => (vessel.kind.startsWith('pressure') ? underPressure : porridge),
+}
+
+/** The same in a pressure cooker, never over a third full. */
+const underPressure: Method = {
+  ...porridge,
+  sealed: true,
+  beforeHeat: ['Gasket seated, vent clear, rim wiped: the maker\'s manual goes first', 'Never over a third full: it froths'],
+  stages: sealedPorridge,
 }
 
 function openPorridge(kitchen: Kitchen): MethodStage[] {
@@ -77,9 +86,10 @@ function openPorridge(kitchen: Kitchen): MethodStage[] {
 }
 
 /** Under pressure it is neither stirred nor looked at; it is stirred smooth when it is open again. */
-const sealedPorridge = (kitchen: Kitchen): MethodStage[] =>
-  sealedStages(kitchen).map((stage): MethodStage => ({
+function sealedPorridge(kitchen: Kitchen): MethodStage[] {
+  return sealedStages(kitchen).map((stage): MethodStage => ({
     ...stage,
     contact: 'stirred',
     ...(stage.until === 'solved' ? { atLeast: LEAST_SEALED[isRice(kitchen.blend) ? 'rice' : 'other'] } : {}),
   }))
+}

@@ -43,7 +43,7 @@ export const pressureElectric: Method = {
   defaults: { vessel: 'pressure-electric-6', heat: 'pressure-6', restMinutes: 0 },
   beforeHeat: [
     'Gasket seated, vent clear, rim wiped: the maker\'s manual goes first',
-    'Level the bed; wipe the outside of the inner pot dry',
+    'Level the grain; wipe the outside of the inner pot dry',
   ],
   stages: (kitchen) => sealedStages(kitchen),
   suits: (variety) => sealsBeforeItDrinks(variety),

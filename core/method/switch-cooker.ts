@@ -18,7 +18,7 @@ export const switchCooker: Method = {
   evensInRest: true,
   pourSetsTexture: true,
   defaults: { vessel: 'cooker-5', heat: 'cooker-5', restMinutes: 12 },
-  beforeHeat: ['Level the bed', 'Wipe the outside of the bowl dry before it goes in'],
+  beforeHeat: ['Level the grain', 'Wipe the outside of the bowl dry before it goes in'],
   stages(kitchen: Kitchen): MethodStage[] {
     const powerW = fullPower(kitchen.source)
     return [

@@ -1,4 +1,4 @@
-import { grainWater, leastCooked, stepPot, type Pot } from '#core/pot/pot'
+import { grainWater, leastCooked, liquidOf, stepPot, type Pot } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
 import { CENTRE_OVERDONE, SCORCH_FROM_C } from '#core/constants'
@@ -114,7 +114,8 @@ export function minutesToSpoil(pot: Pot, last: OpenPhase, { atMost, softest = In
   const off = last.cooksOn === true
   const spoilt = () =>
     pot.bottomC >= SCORCH_FROM_C ||
-    (stirred ? pot.freeG < (1 - TOO_THICK) * flows : leastCooked(pot) >= CENTRE_OVERDONE) ||
+    // Steam bursts no grain; it lasts as long as the water under the basket.
+    (last.contact === 'steam' ? liquidOf(pot) <= 0 : stirred ? pot.freeG < (1 - TOO_THICK) * flows : leastCooked(pot) >= CENTRE_OVERDONE) ||
     (off && pot.bulkC < COOLED_C) ||
     grainWater(pot) > softest * pot.dryG
   while (pot.now - start < atMost * 60 && !spoilt()) stepPot(pot, WATCH_STEP, last)

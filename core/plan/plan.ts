@@ -71,7 +71,7 @@ export function plan(request: PlanRequest): Plan {
   const loosen = loosenWay({ creamy: method.stirred === true, toasted, purpose, blend, swollenMm: gauges.swollenLevel })
   const spread = purpose === 'frying' ? spreadOf(cookedG / blend.cookedDensity) : undefined
   const dressing = request.dressing && dressingFor(dryG, proportionsOf(request.dressing, bulkVolume(blend, grams(1))))
-  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows, pourG: solution.pourG, boilerDish, loosen, spread, dressing, cookedG }), request.serveAtMs)
+  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows, pourG: solution.pourG, boilerG: solution.boilerG, boilerDish, loosen, spread, dressing, cookedG }), request.serveAtMs)
 
   const firm = Math.max(DRIEST_UPTAKE, blend.uptake.firm + request.uptakeDelta)
   const soft = Math.min(blend.uptake.most, blend.uptake.soft + request.uptakeDelta)

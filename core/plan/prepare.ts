@@ -47,7 +47,7 @@ export function prepare(request: PlanRequest): Prepared {
   const { soak } = request
   const inWater = slowedBlend(blendOf(request.grains), request.minutesFactor)
   const asked = methodOf(request.method)
-  const method = asked.variantFor?.({ blend: inWater, soaked: soak !== null && (soak.minutes > 0 || soak.wetMassG !== null) }) ?? asked
+  const method = asked.variantFor?.({ blend: inWater, soaked: soak !== null && (soak.minutes > 0 || soak.wetMassG !== null), vessel: request.vessel }) ?? asked
   const blend = method.basket && !method.bowl ? steamedBlend(inWater, method.water === 'stock') : inWater
   const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, uptakeAt(blend.uptake, request.texture) + request.uptakeDelta))
   // What is kept comes on top, and so does what the pot keeps for itself.

@@ -37,6 +37,8 @@ export interface Stage {
   /** What is done to the bed in this stage of a remedy. */
   mends?: { addG: number; turn: boolean }
   checks: string[]
+  /** What is measured, poured or sprinkled in this stage: its own, never the whole pot's. */
+  amounts?: { what: 'grain' | 'water' | 'stock'; grams: number }[]
 }
 
 export type CautionAbout = 'texture' | 'fit' | 'burn' | 'food-safety' | 'timing'

@@ -53,7 +53,7 @@ function grainStages({ request, prepared }: Laid): Loose[] {
   const hows = [...new Set(washed.map((v) => v.washHow))]
   const washHow = hows.length > 0 ? hows : ['in the bowl']
   const stages: Loose[] = [
-    { id: 'measure', kind: 'measure', title: 'Measure the grain', minutes: byHand(...MEASURE, dryG), hands_on: true, checks: [], ...byCue('measured') },
+    { id: 'measure', kind: 'measure', title: 'Measure the grain', minutes: byHand(...MEASURE, dryG), hands_on: true, checks: [], amounts: [{ what: 'grain', grams: roundTo(dryG, 1) }], ...byCue('measured') },
   ]
   if (rinse.washes > 0)
     stages.push({
@@ -104,18 +104,22 @@ const dishTitle = ({ name, top_up_g }: NonNullable<Plan['boiler_dish']>): string
   `The ${name} under the basket${top_up_g >= 1 ? `, ${Math.round(top_up_g)} g water into it first` : ''}`
 
 /** What is done to the water before it meets the grain. */
-function waterStages({ request, prepared, seasoning, pourG, boilerDish }: Laid): Loose[] {
+function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish }: Laid): Loose[] {
   const { dryG, blend, method, boilC } = prepared
   const stages: Loose[] = []
   if (method.kettle) {
     const expected = (4.18 * pourG * (boilC - TAP_C)) / KETTLE_W / 60
     stages.push({
       id: 'kettle', kind: 'heat-up', title: method.water === 'stock' ? 'Bring the stock to just under the boil' : 'Boil the water in a kettle', hands_on: false,
-      minutes: rounded({ low: expected * 0.7, expected, high: expected * 1.5 }), checks: [], ...byCue('kettle-boils'), heat: 'high',
+      minutes: rounded({ low: expected * 0.7, expected, high: expected * 1.5 }), checks: [], ...byCue(method.water === 'stock' && !method.basket ? 'stock-hot' : 'kettle-boils'), heat: 'high',
     })
   }
+  if (method.bowl)
+    stages.push({
+      id: 'boiler', kind: 'measure', title: 'Water under the bowl', minutes: byHand(...POUR, dryG), hands_on: true, checks: [], amounts: [{ what: 'water', grams: roundTo(boilerG ?? 0, 0) }], ...byCue('poured'),
+    })
   if (!(method.kettle && method.water === 'stock'))
-    stages.push({ id: 'pour', kind: 'measure', title: method.kettle ? 'Pour the boiling water over it' : boilerDish ? dishTitle(boilerDish) : POUR_TITLE[method.water], minutes: byHand(...POUR, dryG), hands_on: true, checks: [], ...byCue('poured') })
+    stages.push({ id: 'pour', kind: 'measure', title: method.kettle ? 'Pour the boiling water over it' : boilerDish ? dishTitle(boilerDish) : method.bowl ? 'Pour the water over the grain in the bowl' : POUR_TITLE[method.water], minutes: byHand(...POUR, dryG), hands_on: true, checks: [], amounts: [{ what: 'water', grams: roundTo(method.water === 'stock' ? (boilerG ?? pourG) : pourG, 1) }], ...byCue('poured') })
   if (request.soak?.water === 'keep') stages.push(soaking(request, blend))
   const first = withWater(seasoning)
   if (first.length > 0)
@@ -160,6 +164,8 @@ interface Laid {
   windows: readonly Window[]
   /** For a kettle, g. */
   pourG: number
+  /** Under a basket, where the pour goes on the grain, g. */
+  boilerG: number | undefined
   boilerDish: Plan['boiler_dish']
   loosen: LoosenWay
   spread: Spread | undefined
@@ -167,7 +173,7 @@ interface Laid {
   cookedG: number
 }
 
-function hotStages({ request, prepared, seasoning, windows }: Laid): Loose[] {
+function hotStages({ request, prepared, seasoning, windows, pourG }: Laid): Loose[] {
   const hot = prepared.timed.stages
   const boiling = hot.findIndex((stage, i) => i > 0 && (stage.powerW > 0 || stage.surroundC !== undefined))
   return hot.map((stage, i) => {
@@ -183,6 +189,7 @@ function hotStages({ request, prepared, seasoning, windows }: Laid): Loose[] {
       ends_on: stage.endsOn,
       ...(cue ? { cue: CUES[cue].text, cue_id: cue } : {}),
       hands_on: stage.handsOn,
+      ...(stage.pourShare ? { amounts: [{ what: 'water' as const, grams: roundTo(pourG * stage.pourShare, 1) }] } : stage.ladle ? { amounts: [{ what: 'stock' as const, grams: roundTo(pourG, 1) }] } : {}),
       checks: i === boiling ? [...addInChecks(seasoning, 'boiling'), ...stage.checks] : stage.checks,
     }
   })
@@ -198,7 +205,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
     hands_on: true,
     checks: [request.toasted ? 'Lift off what is loose; the toasted bottom comes last' : way.how, ...addInChecks(seasoning, 'end')],
     loosen,
-    ...byCue('loosened'),
+    ...byCue(loosen === 'stir' ? 'stirred-even' : 'loosened'),
   }
   const last: Loose[] = [fluff]
   if (spread)

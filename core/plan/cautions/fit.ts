@@ -46,7 +46,7 @@ function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
 }
 
 const pressureLimit = (facts: Facts): number | undefined =>
-  isPressure(facts) ? (facts.blend.frothing ? PRESSURE_FILL.frothing : PRESSURE_FILL.any) : undefined
+  isPressure(facts) ? (facts.blend.frothing || facts.method.stirred ? PRESSURE_FILL.frothing : PRESSURE_FILL.any) : undefined
 
 /** A dish under the basket gives its own liquid as steam. */
 function dishUnder({ name, liquid_g, top_up_g, steams_off_g }: NonNullable<Facts['boilerDish']>): Caution[] {
@@ -108,7 +108,7 @@ export function fitCautions(facts: Facts): Caution[] {
           : roomier(facts)),
     })
   }
-  if (facts.method.water === 'pot' && !facts.method.stirred && !facts.method.bowl && !isPressure(facts) && gauges.bedDepth < THINNEST_BED)
+  if (facts.method.water === 'pot' && !facts.method.stirred && !facts.method.bowl && request.vessel.kind !== 'oven-dish' && !isPressure(facts) && gauges.bedDepth < THINNEST_BED)
     found.push({
       code: 'bed-too-thin',
       severity: 'warn',

@@ -91,7 +91,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
         ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: 5, water: 'drain' } } }
         : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
     })
-  if (!own && method.water === 'pot' && method.pourSetsTexture) found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
+  if (!own && method.water === 'pot' && method.pourSetsTexture && !method.bowl) found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
   if (request.restMinutes < SHORTEST_REST && method.evensInRest)
     found.push({
       code: 'short-rest',

@@ -63,7 +63,7 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       ...stronger,
     })
   const open = stages.find((stage) => timed.stages.some((s) => s.id === stage.id && s.until === 'solved' && s.exact !== true && s.mode === 'open' && s.powerW > 0))
-  if (open && boiled && open.minutes.expected > 2 && open.minutes.high - open.minutes.expected < LEAST_ROOM_MIN)
+  if (open && boiled && method.water === 'pot' && !method.bowl && !method.stirred && solution.course.outcome === 'done' && !timed.stages.some((s) => s.cooksOn) && open.minutes.expected > 2 && open.minutes.high - open.minutes.expected < LEAST_ROOM_MIN)
     found.push({
       code: 'no-time-to-spare',
       severity: 'note',
@@ -81,7 +81,7 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       remedy: 'Steam it in two rounds, or in a taller pot.',
       mend: { amount: { basis: 'dry-mass', value: Math.max(5, Math.floor((dryG * 0.5) / 5) * 5) } },
     })
-  const longer = method.sealed || request.elevationM < THIN_AIR_M ? 0 : longerUpHere(timed.stages, solution, blend, boilC)
+  const longer = request.vessel.kind.startsWith('pressure') || request.elevationM < THIN_AIR_M ? 0 : longerUpHere(timed.stages, solution, blend, boilC)
   if (longer >= WORTH_TELLING_MIN)
     found.push({
       code: 'thin-air',
