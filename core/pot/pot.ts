@@ -430,6 +430,7 @@ function drink(pot: Pot, seconds: number, contact: Contact): void {
     }
     if (pot.bulkC > SHARE_FROM_C && layers > 1) shareMoisture(pot, g, Math.min(1, SHARE_RATE * seconds))
   }
+  if (pot.bulkC > SHARE_FROM_C && grains.length > 1) shareBetweenGrains(pot, Math.min(1, SHARE_RATE * seconds))
   if (pot.freeG < 1e-9) pot.freeG = 0
 }
 
@@ -473,6 +474,40 @@ function drinkDamp(pot: Pot, seconds: number, contact: Contact): void {
   }
   if (pot.freeG < 1e-9) pot.freeG = 0
 }
+
+/** In a blend the outermost shells of the grains that touch even out as well, toward one share of what each can hold: quick grain that has drunk
+ *  the pot dry gives some of it up to the slow. Water is conserved in each layer. */
+function shareBetweenGrains(pot: Pot, share: number): void {
+  const { layers } = pot.resolution
+  const { grains } = pot.setup
+  const room = shellRoom
+  for (let l = 0; l < layers; l++) {
+    let water = 0
+    let most = 0
+    for (let g = 0; g < grains.length; g++) {
+      room[g] = 0
+      if (!pot.present[g]) continue
+      const kind = pot.kinds[g]!
+      const at = pot.offset[g]![l]! + kind.shells - 1
+      const alpha = pot.cooked[at]!
+      const weight = grains[g]!.dryG * kind.volume[kind.shells - 1]!
+      room[g] = kind.soakLimit + (kind.most - kind.soakLimit) * alpha * alpha * alpha * Math.sqrt(alpha)
+      water += weight * pot.uptake[at]!
+      most += weight * room[g]!
+    }
+    if (!(most > 0)) continue
+    const fill = water / most
+    for (let g = 0; g < grains.length; g++) {
+      if (!(room[g]! > 0)) continue
+      const kind = pot.kinds[g]!
+      const at = pot.offset[g]![l]! + kind.shells - 1
+      const gain = share * (fill * room[g]! - pot.uptake[at]!)
+      pot.uptake[at]! += gain
+      pot.mean[g * layers + l]! += gain * kind.volume[kind.shells - 1]!
+    }
+  }
+}
+const shellRoom = new Float64Array(8)
 
 /** Steam between the layers evens out the outer shells toward the layers' mean; layers weigh the same, so water is conserved. */
 function shareMoisture(pot: Pot, grain: number, share: number): void {
