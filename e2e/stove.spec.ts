@@ -20,7 +20,7 @@ async function toTheBoil(page: Page, pot = 'heavy-blue'): Promise<void> {
 }
 async function toTheSimmer(page: Page): Promise<void> {
   await toTheBoil(page)
-  await letPass(page, 5)
+  await letPass(page, 7)
   await page.getByRole('button', { name: /^It boils/ }).click()
   await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
 }
@@ -68,7 +68,7 @@ test('dry too soon: water and minutes for this pot, as stages of the same cook',
 
 test('a boil that comes late is known for what it is, and a look near the end acts', async ({ page }) => {
   await toTheBoil(page)
-  await letPass(page, 9)
+  await letPass(page, 12)
   // Long overdue: it is said large, and what helps.
   await expect(page.getByRole('alert', { name: 'Notice' })).toContainText('Look closely')
   await expect(page.getByText('Still not boiling? Heat all the way up, lid on')).toBeVisible()

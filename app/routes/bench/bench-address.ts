@@ -1,11 +1,12 @@
-import { LIMITS } from '#core/contract/plan-request'
-import { VARIETY_IDS, type VarietyId } from '#core/grain/varieties'
+import { DEFAULTS, LIMITS } from '#core/contract/plan-request'
+import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/method/index'
 import { FINISHES, HEAT_STYLES } from '#core/method/method'
+import { usualSoak } from '#core/method/usual'
 import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { isClockHour } from '../../time/clock-hour'
-import { DRESSING_CHOICES, MOST_OTHERS, type BenchAddIn, type BenchState, type House } from './bench-state'
+import { DRESSING_CHOICES, methodOfState, MOST_OTHERS, usualSoakFor, type BenchAddIn, type BenchState, type House } from './bench-state'
 
 const oneOf = <T extends string>(words: readonly T[], text: string | null, otherwise: T): T =>
   words.includes(text as T) ? (text as T) : otherwise
@@ -49,6 +50,8 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   put('washes', state.washes, null)
   put('drain', state.drain, first.drain)
   if (state.soak) search.set('soak', `${state.soak.minutes}-${state.soak.celsius}-${state.soak.water}`)
+  // Not soaked, where the usual method would be: said, or it would be soaked again.
+  else if (state.method === null && METHOD_IDS.some((id) => usualSoak(id, varietyOf(state.grain)) !== null)) search.set('soak', '')
   put('wet', state.wet, null)
   put('rest', state.rest, null)
   put('lid', state.lidUntilBoil, first.lidUntilBoil)
@@ -96,6 +99,15 @@ function readAddIn(text: string): BenchAddIn[] {
   return [{ name, grams: g, water: w, salt: s, when: oneOf(ADD_IN_TIMES, when ?? null, 'with-water'), out: oneOf(ADD_IN_OUTS, out ?? null, 'stays') }]
 }
 
+/** The soak of an address that names neither a method nor a soak: as this grain is usually cooked in that pot. */
+function usualSoakOf(search: URLSearchParams, first: BenchState, house: Pick<House, 'vessels'>): BenchState['soak'] {
+  const grain = oneOf(VARIETY_IDS, search.get('grain'), first.grain)
+  const vessel = house.vessels.find((v) => v.id === search.get('pot')) ?? house.vessels[0]
+  if (!vessel) return null
+  const purpose = oneOf(PURPOSES, search.get('purpose'), first.purpose)
+  return usualSoakFor(grain, methodOfState({ method: null, purpose, grain, others: [] }, vessel), { kitchen_c: DEFAULTS.soak_celsius })
+}
+
 /** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
 export function fromSearch(search: URLSearchParams, first: BenchState, house: Pick<House, 'vessels' | 'heats'>): BenchState {
   const grams = numberIn(search.get('grams'), LIMITS.amount['dry-mass'])
@@ -138,7 +150,9 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
     soak:
       soakMinutes !== null && soakCelsius !== null
         ? { minutes: soakMinutes, celsius: soakCelsius, water: water as 'drain' | 'keep' }
-        : null,
+        : search.has('soak') || search.has('by')
+          ? null
+          : usualSoakOf(search, first, house),
     wet: numberIn(search.get('wet'), LIMITS.wet_mass_g),
     rest: numberIn(search.get('rest'), LIMITS.rest_minutes),
     lidUntilBoil: oneOf(['on', 'ajar', 'off'], search.get('lid'), first.lidUntilBoil),
