@@ -1,6 +1,5 @@
-import { roundTo } from '#core/quantity/rounding'
-import type { Spreads } from '#core/spreads'
-import { figuresOf, seenIn, type Applied, type Evidence } from './evidence'
+import type { KnownFigures, PlanFor } from './corrections'
+import { figuresOf, seenIn, type Evidence } from './evidence'
 import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figures'
 import { copyOf, emptyMind, forget, know, meanOf, MOST_SHIFT, sdIn, sdOfSum, see, settle, type Mind } from './mind'
 
@@ -99,24 +98,6 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
   }
 }
 
-/** What a plan is made with. */
-export interface PlanFor {
-  grainKey: string
-  bagId: string | null
-  vesselId: string
-  heatId: string
-}
-
-/** A figure as a page or a plan takes it. */
-export interface Known {
-  mean: number
-  sd: number
-  cooks: number
-  lastMs: number
-  pinned: boolean
-}
-export type KnownFigures = Readonly<Record<string, Known>>
-
 /** Every figure somebody has spoken of. */
 export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
   Object.fromEntries(
@@ -124,40 +105,6 @@ export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
       .filter((figure) => spoken.has(figure) || pinned.has(figure))
       .map((figure) => [figure, { mean: meanOf(mind, figure), sd: sdIn(mind, figure, priorSd(figure)), cooks: spoken.get(figure)?.cooks ?? 0, lastMs: spoken.get(figure)?.lastMs ?? 0, pinned: pinned.has(figure) }]),
   )
-
-/** What a plan takes from all of it: the corrections, how sure the water is, and from how many cooks. */
-export interface Correction extends Applied {
-  /** One standard deviation of the water in the grain, g/g. */
-  uptakeSd: number
-  /** What is still uncertain of this kitchen, as shares; what nothing was seen of is left out. */
-  spreads: Partial<Omit<Spreads, 'measuring'>>
-  cooks: number
-  lastMs: number
-}
-
-/** What grain holds when it is eaten, for turning g/g into a share. */
-const USUAL_UPTAKE = 1.7
-
-/** @returns undefined where nothing has been learned that bears on this plan */
-export function correctionFrom(known: KnownFigures, { grainKey, bagId, vesselId, heatId }: PlanFor): Correction | undefined {
-  const water = [figureName('grain', grainKey), ...(bagId === null ? [] : [figureName('bag', bagId)])]
-  const others = [figureName('steam', vesselId), figureName('power', heatId), figureName('time', vesselId)]
-  const heard = [...water, ...others].map((figure) => known[figure]).filter((k) => k !== undefined)
-  if (heard.length === 0) return undefined
-  const uptakeSd = Math.hypot(...water.map((figure) => known[figure]?.sd ?? priorSd(figure)))
-  const [steam, power, time] = others.map((figure) => known[figure]?.mean ?? 0) as [number, number, number]
-  return {
-    uptake: water.reduce((sum, figure) => sum + (known[figure]?.mean ?? 0), 0),
-    steam, power, time,
-    uptakeSd,
-    spreads: {
-      ...(known[water[0]!] ? { water: roundTo(Math.min(1, uptakeSd / USUAL_UPTAKE), 4) } : {}),
-      ...Object.fromEntries((['steam', 'burner', 'minutes'] as const).flatMap((spread, i) => { const sd = known[others[i]!]?.sd; return sd === undefined ? [] : [[spread, roundTo(Math.min(1, sd), 4)]] })),
-    },
-    cooks: known[water[0]!]?.cooks ?? 0,
-    lastMs: Math.max(0, ...heard.map((k) => k.lastMs)),
-  }
-}
 
 /** What the next ordinary supper could be asked, and how much surer its water would be then. */
 export interface Experiment {

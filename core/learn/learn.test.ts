@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { beliefsFrom, correctionFrom, experimentsFor, knownFigures, type Word } from './beliefs'
+import { beliefsFrom, experimentsFor, knownFigures, type Word } from './beliefs'
+import { correctionFrom } from './corrections'
 import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
 import { figureName, isFigureName, priorSd } from './figures'
 import { wordOf, WET_DRY_WORDS } from './judgement'
