@@ -5,7 +5,7 @@ import type { Kitchen, Method, MethodStage } from './method'
 import { coveredRest, grainIn, powerAt, waterToTheBoil, doneSigns } from './stages'
 import { aromaticSoak, staysInSieve } from './suits'
 
-/** Drained while the heart still has a bite: it goes on cooking in its own heat. */
+/** Drained while the centre still has a bite: it goes on cooking in its own heat. */
 export const BITE = 0.88
 /** Part-cooked, to finish in another dish. */
 const PART_COOKED_CENTRE = 0.5

@@ -67,7 +67,6 @@ const STOVETOP = { gaugeKPa: { low: 50, high: 80 }, leak: 1.5, heldHeat: 'lowest
 export const gaugePressure = (kind: VesselKind, level: Kitchen['pressure']): number | undefined =>
   kind === 'pressure-electric' ? ELECTRIC.gaugeKPa[level] : kind === 'pressure-stovetop' ? STOVETOP.gaugeKPa[level] : undefined
 
-
 /** Up, held, and down again: sealed vessels differ in their figures only. */
 export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[] {
   const powerW = fullPower(kitchen.source)

@@ -1,5 +1,6 @@
 import { cookMinutes } from '#core/grain/blend'
 import type { Variety } from '#core/grain/varieties'
+import type { UsualSoak } from './method'
 
 /** Quicker than this a grain only wants hot water, minutes in boiling water. */
 const AT_ONCE_MINUTES = 6
@@ -12,5 +13,5 @@ const TOO_SMALL_MM = 1.8
 /** Grain that a kitchen sieve holds back. */
 export const staysInSieve = ({ kernel }: Pick<Variety, 'kernel'>): boolean => kernel.widthMm >= TOO_SMALL_MM || kernel.lengthMm > 4
 
-/** Long aromatic grain soaks half an hour before boiling water, so that it lengthens and does not break. */
-export const aromaticSoak = ({ id }: Pick<Variety, 'id'>): { minutes: number; water: 'drain' } | null => (id === 'basmati' ? { minutes: 20, water: 'drain' } : null)
+/** Long aromatic grain soaks twenty minutes before boiling water, so that it lengthens and does not break. */
+export const aromaticSoak = ({ id }: Pick<Variety, 'id'>): UsualSoak | null => (id === 'basmati' ? { minutes: 20, water: 'drain' } : null)

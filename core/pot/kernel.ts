@@ -43,6 +43,10 @@ const WET_FROM = 2
 /** A shell is raw beside its outer neighbour when it is cooked less by this. */
 const RAW_BEHIND = 0.05
 
+/** Most water a shell can hold, g/g.  @param alpha how far it is gelatinised, 0..1; to the power 3.5, fitted: starch swells late */
+export const capacityOf = ({ soakLimit, most }: Pick<KernelKind, 'soakLimit' | 'most'>, alpha: number): number =>
+  soakLimit + (most - soakLimit) * alpha * alpha * alpha * Math.sqrt(alpha)
+
 /** @param shells 4 or more  @throws {RangeError} for fewer */
 export function kernelKind(given: KernelGiven, shells: number): KernelKind {
   if (!(Number.isInteger(shells) && shells >= 4)) throw new RangeError(`kernelKind: shells must be 4 or more, got ${shells}`)
@@ -87,7 +91,7 @@ export function advanceKernel(
   at: number,
   step: { spread: number; cooking: number; wetted: number; available: number },
 ): number {
-  const { shells, volume, face, most, soakLimit: limit } = kind
+  const { shells, volume, face } = kind
   const last = shells - 1
   const rate = kind.cookRate * step.cooking
   for (let i = 0; i < shells; i++) {
@@ -99,8 +103,7 @@ export function advanceKernel(
       alpha += (1 - alpha) * (k / (1 + k / 2 + (k * k) / 12))
       cooked[at + i] = alpha
     }
-    // α^3.5, fitted: starch swells late in gelatinisation.
-    capacity[i] = limit + (most - limit) * alpha * alpha * alpha * Math.sqrt(alpha)
+    capacity[i] = capacityOf(kind, alpha)
   }
   // Thomas elimination from the centre outward, unknown: uptake over capacity.
   let inward = 0

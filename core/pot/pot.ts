@@ -5,7 +5,7 @@ import { leakOf, lossFactor, type LidFit, type LidPosition } from '#core/heat/li
 import type { Celsius } from '#core/quantity/units'
 import { diffusivityAt } from '#core/soak/diffusivity'
 import { layWater } from './bed'
-import { advanceKernel, kernelKind, kernelMean, type KernelGiven, type KernelKind } from './kernel'
+import { capacityOf, advanceKernel, kernelKind, kernelMean, type KernelGiven, type KernelKind } from './kernel'
 
 /** One kind of grain in the pot; a blend has several, sharing one water. */
 export interface PotGrain extends KernelGiven {
@@ -489,9 +489,8 @@ function shareBetweenGrains(pot: Pot, share: number): void {
       if (!pot.present[g]) continue
       const kind = pot.kinds[g]!
       const at = pot.offset[g]![l]! + kind.shells - 1
-      const alpha = pot.cooked[at]!
       const weight = grains[g]!.dryG * kind.volume[kind.shells - 1]!
-      room[g] = kind.soakLimit + (kind.most - kind.soakLimit) * alpha * alpha * alpha * Math.sqrt(alpha)
+      room[g] = capacityOf(kind, pot.cooked[at]!)
       water += weight * pot.uptake[at]!
       most += weight * room[g]!
     }

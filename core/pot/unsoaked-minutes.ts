@@ -1,3 +1,4 @@
+import { CENTRE_DONE } from '#core/constants'
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import { celsius } from '#core/quantity/units'
 import { diffusivityAt } from '#core/soak/diffusivity'
@@ -5,8 +6,7 @@ import { advanceKernel, kernelKind, type KernelGiven } from './kernel'
 
 const STEP_S = 10
 const LONGEST_MIN = 180
-/** A centre cooked to this degree, and no drier than this, is done. */
-const DONE = 0.93
+/** A centre drier than this is not done, however hot it was, g/g. */
 const WET_CENTRE = 0.4
 const known = new Map<string, number>()
 const MOST_KNOWN = 500
@@ -22,7 +22,7 @@ export function unsoakedMinutes({ radiusMm, skin, soakLimit, most, minutesAt100,
   const cooked = new Float64Array(kind.shells).fill(precooked)
   const stroke = { spread: (diffusivityAt(celsius(boilC)) * STEP_S) / (kind.radius * kind.radius), cooking: STEP_S * cookingSpeed(celsius(boilC)), wetted: 1, available: Infinity }
   let seconds = 0
-  while ((cooked[0]! < DONE || uptake[0]! < WET_CENTRE) && seconds < LONGEST_MIN * 60) {
+  while ((cooked[0]! < CENTRE_DONE || uptake[0]! < WET_CENTRE) && seconds < LONGEST_MIN * 60) {
     advanceKernel(kind, uptake, cooked, 0, stroke)
     seconds += STEP_S
   }

@@ -61,7 +61,6 @@ export function runWith(pot: Pot, phases: readonly Phase[], happenings: readonly
   return told
 }
 
-
 /** @returns minutes it took */
 function happen(pot: Pot, { kind, seconds, grams, celsius }: Happening, phase: Phase, watch?: (pot: Pot) => void): number {
   switch (kind) {

@@ -78,8 +78,6 @@ export async function action({ request }: Route.ActionArgs) {
 /** The bench answers by itself. */
 export const shouldRevalidate = stayPut
 
-/** Schools whose water, in the pot before the heat, sets the texture: it can be held. */
-
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
   const { settings, house } = loaderData
   const { measures, marks } = house

@@ -1,6 +1,6 @@
 import { bulkVolume, cookMinutes, type Blend } from '#core/grain/blend'
 import { grams } from '#core/quantity/units'
-import { CENTRE_CHALKY, CENTRE_THROUGH, SCORCHED_KS, SOGGY_FREE } from '#core/constants'
+import { CENTRE_CHALKY, CENTRE_THROUGH, FRIDGE_C, SCORCHED_KS, SOGGY_FREE } from '#core/constants'
 import { PACKAGE_RATIOS } from '#core/grain/package-ratios'
 import { inWords, verbFor, type VarietyId } from '#core/grain/varieties'
 import { roundTo } from '#core/quantity/rounding'
@@ -88,7 +88,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       about: 'texture',
       text: `Steam alone brings it to ${roundTo(solution.absorbedG / dryG, 2)} g of water a gram; firm is ${roundTo(blend.uptake.firm, 2)}.`,
       ...(request.soak === null
-        ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: 5, water: 'drain' } } }
+        ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } } }
         : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
     })
   if (!own && method.water === 'pot' && method.pourSetsTexture && !method.bowl) found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
@@ -163,7 +163,7 @@ function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['tim
     remedy: open
       ? `Add the ${names(false)} about ${apart} minutes later, or soak the ${names(true)} for a few hours first.`
       : `Soak the ${names(true)} for a few hours first.`,
-    mend: open ? { blend_timing: 'add-later' } : { blend_timing: 'soak-slow', soak: { minutes: 480, celsius: 5, water: 'drain' } },
+    mend: open ? { blend_timing: 'add-later' } : { blend_timing: 'soak-slow', soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } },
   }
 }
 
