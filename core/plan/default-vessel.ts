@@ -1,5 +1,7 @@
 import type { Blend } from '#core/grain/blend'
 import type { Method } from '#core/method/method'
+import { FROTH } from '#core/rinse/clarity'
+import { PACKED_IN_POT, pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fill-limits'
 import { VESSEL_PRESETS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 
 /** Vessels of a kind from small to large, to choose from where none was named. */
@@ -8,11 +10,8 @@ const BY_SIZE: Partial<Record<string, readonly VesselPresetId[]>> = {
   cooker: ['cooker-3', 'cooker-5', 'cooker-10'],
   'pressure-electric': ['pressure-electric-5', 'pressure-electric-6', 'pressure-electric-8'],
 }
-/** Cooked grain may fill this much, and what foams at the boil all of it; a layer thinner than this dries before it is cooked, mm. */
-const SWOLLEN_SHARE = 0.74
-const FROTH = 1.4
-const THINNEST_BED = 8.2
-const PACKED = 1.15
+/** The batch is only estimated here, so a default keeps this far inside every limit. */
+const INSIDE = 0.98
 /** Water that boils off, over what is drunk, as a guess, g/g. */
 const BOILS_OFF = 0.4
 
@@ -26,14 +25,18 @@ export function defaultVessel({ method, blend, dryG, waterPerG }: { method: Meth
   const water = method.water === 'excess' ? 3.5 : waterPerG + BOILS_OFF
   const fill = dryG / blend.kernelDensity + water * dryG
   const sealed = method.sealed === true
+  const stirred = method.stirred === true
+  const swollen = stirred ? fill : (dryG * (1 + waterPerG)) / (PACKED_IN_POT * blend.cookedDensity)
+  const foam = fill * (stirred ? FROTH.clear : FROTH.unrinsed)
   const roomy = (id: VesselPresetId) => {
-    const { capacity } = vesselPreset(id)
-    const swollen = method.stirred ? fill : (dryG * (1 + waterPerG)) / (PACKED * blend.cookedDensity)
-    return swollen <= SWOLLEN_SHARE * capacity && (sealed ? fill <= (blend.frothing ? 1 / 3 : 1 / 2) * capacity : fill * (method.stirred ? 1.15 : FROTH) <= capacity)
+    const { kind, capacity } = vesselPreset(id)
+    const limit = pressureFill(kind, blend.frothing || stirred)
+    return swollen <= INSIDE * SWOLLEN_SHARE * capacity && (limit === undefined ? foam <= capacity : fill <= limit * capacity)
   }
   const deep = (id: VesselPresetId) => {
     const { baseDiameter } = vesselPreset(id)
-    return method.water !== 'pot' || method.stirred || sealed || dryG / blend.bulkDensity / ((Math.PI / 4) * (baseDiameter / 10) ** 2) >= THINNEST_BED / 10
+    const layerMm = (1000 * dryG) / blend.bulkDensity / ((Math.PI / 4) * baseDiameter ** 2)
+    return method.water !== 'pot' || stirred || sealed || layerMm * INSIDE >= THINNEST_LAYER_MM
   }
   if (!roomy(own)) return sizes.slice(place).find(roomy) ?? sizes.at(-1)!
   if (!deep(own)) return sizes.slice(0, place).toReversed().find((id) => roomy(id) && deep(id)) ?? (roomy(sizes[0]!) ? sizes[0]! : own)

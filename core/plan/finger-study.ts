@@ -1,4 +1,5 @@
 import { blendOf } from '#core/grain/blend'
+import { PACKED_IN_POT, SWOLLEN_SHARE } from '#core/vessel/fill-limits'
 import { pourAsDeepAgain, pourForDepth, type PourContext } from '#core/vessel/pour-gauges'
 import { plan } from './plan'
 import { prepare } from './prepare'
@@ -22,9 +23,6 @@ export interface FingerStudy {
   rightAt?: number
 }
 
-/** The most a pot cooks well swells to three quarters of it. */
-const FILL = 0.75
-const PACKED = 1.15
 const POINTS = 14
 
 /** Where a fixed depth over the grain lands between dry and soggy, from a handful to the pot's limit. What boils off is planned for
@@ -33,7 +31,7 @@ const POINTS = 14
 export function fingerStudy(request: PlanRequest, creaseMm: number): FingerStudy {
   const blend = blendOf(request.grains)
   const { firm, standard, soft } = blend.uptake
-  const most = (FILL * request.vessel.capacity * PACKED * blend.cookedDensity) / (1 + standard)
+  const most = (SWOLLEN_SHARE * request.vessel.capacity * PACKED_IN_POT * blend.cookedDensity) / (1 + standard)
   const least = Math.min(60, most / 4)
   const points = Array.from({ length: POINTS }, (_, i): HabitPoint => {
     const dryG = least + ((most - least) * i) / (POINTS - 1)

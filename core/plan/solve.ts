@@ -4,6 +4,7 @@ import { lossFactor } from '#core/heat/lid'
 import { FREE_DONE } from '#core/constants'
 import { VENTED_BEFORE_SEAL_G, type PotSetup } from '#core/pot/pot'
 import { celsius } from '#core/quantity/units'
+import { pressureFill } from '#core/vessel/fill-limits'
 import { cookThrough, solvedWindow, type CookedThrough } from './cook-through'
 import { earliestGuess, REST_WORTH } from './earliest-guess'
 import { boilerWater, carriedInto, setupFor, steamingMinutes, type Problem } from './problem'
@@ -128,11 +129,9 @@ const FREELY = 3.5
 /** An open boil wants this much of the pot, and lifts by so much. */
 const BOIL_FILL = 0.75
 const OPEN_FROTH = 1.15
-/** Makers' usual fill limits under pressure: half, a third for what froths. */
-const SEALED_FILL = { any: 0.5, frothing: 1 / 3 } as const
 
 function excessWater({ dryG, vessel, blend, soaked }: Problem): number {
-  const fill = !vessel.kind.startsWith('pressure') ? BOIL_FILL / OPEN_FROTH : blend.frothing ? SEALED_FILL.frothing : SEALED_FILL.any
+  const fill = pressureFill(vessel.kind, blend.frothing) ?? BOIL_FILL / OPEN_FROTH
   // A hair under the limit, so that rounding does not fill it over.
   const room = 0.99 * fill * vessel.capacity - dryG / blend.kernelDensity - soaked.clingingG - soaked.uptake * dryG
   return Math.max(FREELY * dryG, Math.min(PLENTY * dryG, room))

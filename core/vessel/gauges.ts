@@ -1,10 +1,8 @@
 import type { Blend } from '#core/grain/blend'
 import { bulkVolume } from '#core/grain/blend'
 import { millilitres, millimetres, type Grams, type Millilitres, type Millimetres } from '#core/quantity/units'
+import { PACKED_IN_POT } from './fill-limits'
 import { levelOf, type Shape } from './shape'
-
-/** Packed cooked grain is denser than loose grain in a cup by this factor. */
-const PACKED_IN_POT = 1.15
 
 export interface Filling {
   shape: Shape

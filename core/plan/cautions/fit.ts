@@ -1,18 +1,14 @@
+import { pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fill-limits'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { roundTo } from '#core/quantity/rounding'
 import type { Facts } from '#core/plan/facts'
 import type { Caution } from '#core/plan/result'
 
-/** Swollen grain may fill this much of a vessel. */
-const SWOLLEN_SHARE = 3 / 4
-/** Makers' usual fill limits for pressure vessels, before cooking. */
-const PRESSURE_FILL = { any: 1 / 2, frothing: 1 / 3 } as const
 /** Makers' usual least liquid, mL. */
 const LEAST_LIQUID = 240
 /** A batch is enlarged so many times at the most to reach the least liquid. */
 const MOST_TIMES = 5
-const THINNEST_BED = 8
 const DEEPEST_BED = 90
 
 const isPressure = ({ request }: Facts) => request.vessel.kind.startsWith('pressure')
@@ -45,8 +41,7 @@ function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
   }
 }
 
-const pressureLimit = (facts: Facts): number | undefined =>
-  isPressure(facts) ? (facts.blend.frothing || facts.method.stirred ? PRESSURE_FILL.frothing : PRESSURE_FILL.any) : undefined
+const pressureLimit = ({ request, blend, method }: Facts): number | undefined => pressureFill(request.vessel.kind, blend.frothing || method.stirred === true)
 
 /** A dish under the basket gives its own liquid as steam. */
 function dishUnder({ name, liquid_g, top_up_g, steams_off_g }: NonNullable<Facts['boilerDish']>): Caution[] {
@@ -108,12 +103,12 @@ export function fitCautions(facts: Facts): Caution[] {
           : roomier(facts)),
     })
   }
-  if (facts.method.water === 'pot' && !facts.method.stirred && !facts.method.bowl && request.vessel.kind !== 'oven-dish' && !isPressure(facts) && gauges.bedDepth < THINNEST_BED)
+  if (facts.method.water === 'pot' && !facts.method.stirred && !facts.method.bowl && request.vessel.kind !== 'oven-dish' && !isPressure(facts) && gauges.bedDepth < THINNEST_LAYER_MM)
     found.push({
       code: 'bed-too-thin',
       severity: 'warn',
       about: 'fit',
-      text: `The grain lies only ${roundTo(gauges.bedDepth, 1)} mm deep; under ${THINNEST_BED} mm it dries before it is cooked.`,
+      text: `The grain lies only ${roundTo(gauges.bedDepth, 1)} mm deep; under ${THINNEST_LAYER_MM} mm it dries before it is cooked.`,
       remedy: 'Use a narrower pot, or cook more.',
     })
   if (!facts.method.stirred && gauges.bedDepth > DEEPEST_BED)
