@@ -5,7 +5,7 @@ import { beliefsFrom, knownFigures } from '#core/learn/beliefs'
 import { correctionFrom, type Correction } from '#core/learn/corrections'
 import { NOTHING_APPLIED, WET_STEP, type Applied, type Evidence } from '#core/learn/evidence'
 import { plan } from '#core/plan/plan'
-import { cookReady, makeReady, outcomeOf } from '#core/simulate/simulate'
+import { cookReady, makeReady, NO_LUCK, outcomeOf } from '#core/simulate/simulate'
 import { randomOf, SWEEP } from '#core/simulate/sweep'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 
@@ -107,7 +107,7 @@ function cookOnce(house: Household, { i, known, weighed, normal }: { i: number; 
   const truth = read(asked(house.steam, 1, 0))
   const made = plan(believed)
   const ready = makeReady({ request: truth, script: null, asPlanned: made })
-  const { pot, told: happened } = cookReady(ready, [], SWEEP, { burner: house.burner, steam: 1, minutes: 1, water: 1, grain: 1, wants: 1 })
+  const { pot, told: happened } = cookReady(ready, [], SWEEP, { ...NO_LUCK, burner: house.burner })
   const outcome = outcomeOf(pot)
   const inGrain = outcome.uptakeMean + pot.freeG / pot.dryG
   const published = made.water.uptake_target - applied.uptake

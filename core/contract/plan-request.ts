@@ -50,6 +50,8 @@ export const LIMITS = Object.freeze({
 
 /** The most kitchens one request may ask for. */
 export const MOST_RUNS = 2000
+/** How many kitchens a request is tried in, and which: the same seed gives the same ones. */
+export const runsFields = { runs: v.optional(wholeBetween(1, MOST_RUNS), 1), seed: v.optional(wholeBetween(0, 4_294_967_295), 1) }
 
 /** What is taken when a field is left out; where a default follows from another field, settle() says how. */
 export const DEFAULTS = Object.freeze({
@@ -231,8 +233,7 @@ export const PlanRequestSchema = record({
   /** Whether the bag says that vitamins were added; left out: not known. */
   enriched: v.nullish(flag),
   /** Kitchens to try the plan in, for its odds; and the luck they have. */
-  runs: v.optional(wholeBetween(1, MOST_RUNS)),
-  seed: v.optional(wholeBetween(0, 4_294_967_295)),
+  ...runsFields,
   keep_servings: v.optional(between(...LIMITS.keep_servings), DEFAULTS.keep_servings),
   stuck_g: v.optional(between(...LIMITS.stuck_g, 'g'), DEFAULTS.stuck_g),
   guidance: v.optional(oneOf(AUTHORITIES), DEFAULTS.guidance),
@@ -266,8 +267,7 @@ export const PlanRequestSchema = record({
   ),
 })
 
-/** How many kitchens a plan is tried in when it is asked for its odds, and with which luck. */
-const RunsSchema = record({ runs: v.optional(wholeBetween(1, MOST_RUNS), 1), seed: v.optional(wholeBetween(0, 4_294_967_295), 1) })
+const RunsSchema = v.object(runsFields)
 
 /** Kitchens asked for with a plan; 1 where none were, or where they cannot be read (readPlanRequest names what is wrong). */
 export function runsOf(input: unknown): { runs: number; seed: number } {

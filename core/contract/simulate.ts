@@ -10,8 +10,8 @@ import type { ScriptStep } from '#core/simulate/script'
 import { simulate, type Simulated } from '#core/simulate/simulate'
 import { chancesOf, type Chances } from '#core/simulate/sweep'
 import type { PlanRequest } from '#core/plan/request'
-import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fields'
-import { MOST_RUNS, readPlanRequest, type PlanRequestJson, type Read } from './plan-request'
+import { between, fieldErrors, oneOf, quoted, record } from './fields'
+import { MOST_RUNS, readPlanRequest, runsFields, type PlanRequestJson, type Read } from './plan-request'
 
 /** Limits of what a dry run adds to a plan request. */
 export const SIMULATE_LIMITS = Object.freeze({
@@ -79,8 +79,7 @@ export const MoreSchema = record({
   script: v.nullish(v.pipe(list(StepSchema, SIMULATE_LIMITS.steps), v.minLength(1, 'needs at least one step'))),
   events: v.optional(list(EventSchema, SIMULATE_LIMITS.events), []),
   changes: v.optional(list(ChangeSchema, SIMULATE_LIMITS.changes), []),
-  seed: v.optional(wholeBetween(0, 4_294_967_295), 1),
-  runs: v.optional(wholeBetween(1, SIMULATE_LIMITS.runs), 1),
+  ...runsFields,
 })
 
 export type SimulateRequestJson = PlanRequestJson & v.InferInput<typeof MoreSchema>
