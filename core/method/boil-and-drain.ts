@@ -48,7 +48,8 @@ export const boilAndDrain: Method = {
       : purpose === 'part-cooked'
         ? { centre: PART_COOKED_CENTRE, uptake: uptake * cookedShare }
         : { centre: BITE, uptake },
-  suits: staysInSieve,
+  // Sticky grain would lose its starch to the water, and fall apart.
+  suits: (variety) => staysInSieve(variety) && variety.family !== 'sticky rice',
   usualSoak: aromaticSoak,
 }
 
