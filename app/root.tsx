@@ -55,9 +55,9 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const said = known && !shut && typeof error.data === 'string' && error.data ? error.data : undefined
   return (
     <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
-      <h1 className="figure">{shut ? 'No longer let in' : missing ? 'Nothing on this shelf' : 'That went wrong'}</h1>
-      <p>{said ?? (shut ? 'This house asks this device for its passphrase again. Nothing that was saved is lost.' : missing ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}</p>
-      <Anchor href={shut ? doorTo(here) : '/'} underline="always">{shut ? 'Come in again' : 'Back to the bench'}</Anchor>
+      <h1 className="figure">{shut ? 'Signed out' : missing ? 'Page not found' : 'Something went wrong'}</h1>
+      <p>{said ?? (shut ? 'Please enter the passphrase again. Nothing saved is lost.' : missing ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}</p>
+      <Anchor href={shut ? doorTo(here) : '/'} underline="always">{shut ? 'Sign in again' : 'Back to the plan'}</Anchor>
     </main>
   )
 }

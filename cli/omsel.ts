@@ -6,7 +6,7 @@ import { simulateFrom } from '#core/contract/simulate'
 import type { Read } from '#core/contract/plan-request'
 import type { FieldError } from '#core/contract/fields'
 
-const USAGE = `omsel: what a pot of grain needs
+const USAGE = `omsel: plan, simulate and schedule grain cooking
 
   omsel plan [FILE|-]     a plan for the request in FILE or on standard input
   omsel simulate [FILE|-] the same pot cooked without food: curves and a verdict

@@ -160,7 +160,7 @@ describe('merging', () => {
     const id = running.tables.cook![0]!.id
     running.tables.cook_event = running.tables.cook_event!.filter((e) => e.cook_id !== id || (e.kind !== 'finish' && e.kind !== 'stop'))
     const other = empty()
-    expect(changeOf(other, running, 'cooks').left).toEqual([{ many: 1, why: 'still on the stove over there' }])
+    expect(changeOf(other, running, 'cooks').left).toEqual([{ many: 1, why: 'still cooking in that file' }])
     must(await into(other, running, 'merge'))
     expect(out(other).tables.cook!.map((c) => c.id)).toEqual(whole.tables.cook!.slice(1).map((c) => c.id))
     expect(other.cooks.running()).toEqual([])

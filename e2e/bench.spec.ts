@@ -7,15 +7,15 @@ test('answers at once, keeps the pot in the address, and goes back', async ({ pa
   await open(page, '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   await expect(measure(page)).toContainText('260 g')
   if (isMobile) {
-    await page.getByRole('button', { name: 'Change the order' }).click()
+    await page.getByRole('button', { name: 'Change the plan' }).click()
     await page.getByText('How much', { exact: true }).click()
   } else await page.getByRole('button', { name: /^How much/ }).click()
   // The panel is a piece of the program and comes when it is wanted; from here on nothing is asked of anybody.
-  await expect(page.getByLabel('Usual portions')).toBeVisible()
+  await expect(page.getByLabel('Portions')).toBeVisible()
   const requests: string[] = []
   // The browser asks for the page's icon when it likes.
   page.on('request', (request) => request.url().endsWith('favicon.svg') || requests.push(request.url()))
-  await page.getByLabel('Usual portions').fill('14')
+  await page.getByLabel('Portions').fill('14')
   await page.keyboard.press('Escape')
   await expect(measure(page)).toContainText('910 g')
   await expect(page).toHaveURL(/for=14/)
@@ -48,16 +48,16 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
     return Number(grams)
   }
   const start = await pour()
-  await show('Before')
+  await show('Rinse, soak, salt')
   await page.getByRole('button', { name: 'firm', exact: true }).click()
   await expect.poll(pour).toBeLessThan(start - 90)
   const firm = await pour()
-  await show('Before')
-  for (let washes = 3; washes > 0; washes--) await page.getByRole('button', { name: 'One wash fewer' }).click()
+  await show('Rinse, soak, salt')
+  for (let washes = 3; washes > 0; washes--) await page.getByRole('button', { name: 'One rinse fewer' }).click()
   // Nothing clings any more: 0.10 g/g of 300 g.
   await expect.poll(async () => Math.abs((await pour()) - firm - 30)).toBeLessThanOrEqual(1)
   const unwashed = await pour()
-  await show('Before')
+  await show('Rinse, soak, salt')
   await page.getByRole('button', { name: '10 h in the fridge' }).click()
   await expect.poll(pour).toBeLessThan(unwashed - 70)
 })
@@ -74,7 +74,7 @@ test('another crowd and another pot say what they did, the last water stays in s
   await page.getByRole('button', { name: /300 g dry/ }).click()
   await page.getByLabel('Dry grain, g').fill('600')
   await page.keyboard.press('Escape')
-  await expect(pot.getByRole('status')).toHaveText(/^twice the grain, 1\.\d times the water$/)
+  await expect(pot.getByRole('status')).toHaveText(/^twice grain, 1\.\d times water$/)
   await expect(page.getByText(/^was \d+ g$/)).toBeVisible()
   // By key: steam lights the stages it leaves from.
   const steam = page.getByRole('button', { name: /g boils off: show where/ })

@@ -22,7 +22,7 @@ test('the dipstick: a card laid on once, and its millimetres are true to one per
   await page.touchscreen.tap(track.x + track.width * 0.34, track.y + track.height / 2)
   expect(await width()).toBeGreaterThan(200)
   const card = await width()
-  await page.getByRole('button', { name: 'It lies under the card' }).tap()
+  await page.getByRole('button', { name: 'Matches the card' }).tap()
   const stick = page.getByRole('img', { name: /A stick in true millimetres: water to here at 28 mm/ })
   await expect(stick).toBeVisible()
   // What is on the glass: the foot and the water line, by the pixels a card of 53.98 mm took.

@@ -11,7 +11,7 @@ test('the pot of the bench is cooked without food, minute by minute, by keys alo
   await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
   await page.keyboard.press('Home')
   await expect(drawing).toHaveAttribute('aria-label', /at 0\.0 minutes.*cooked to 0 %/)
-  await expect(page.getByText('hearts cooked, %')).toBeVisible()
+  await expect(page.getByText('centres cooked, %')).toBeVisible()
   expect(await serious(page)).toEqual([])
 })
 
@@ -29,11 +29,11 @@ test('what if: a second pot beside the first, with its own verdict', async ({ pa
 
 test('four hundred kitchens: it can be stopped, and says how often it is good', async ({ page }) => {
   await open(page, '/dry-run?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
-  await page.getByRole('button', { name: 'Cook it in 400 kitchens' }).click()
+  await page.getByRole('button', { name: 'Try 400 simulated kitchens' }).click()
   // Quick machines are done before a hand is: stopped, or finished.
   await page.getByRole('button', { name: /^(Stop|Once more)$/ }).click()
-  await page.getByRole('button', { name: /^(Cook it in 400 kitchens|Once more|Stop)$/ }).first().waitFor()
-  const again = page.getByRole('button', { name: /^(Cook it in 400 kitchens|Once more)$/ })
+  await page.getByRole('button', { name: /^(Try 400 simulated kitchens|Once more|Stop)$/ }).first().waitFor()
+  const again = page.getByRole('button', { name: /^(Try 400 simulated kitchens|Once more)$/ })
   if (await again.isVisible()) await again.click()
   await expect(page.getByText(/^Good in \d+ % of 400 kitchens/)).toBeVisible({ timeout: 30_000 })
 })
@@ -42,8 +42,8 @@ test('what went wrong with mine: causes that fit, and what would have helped', a
   await open(page, '/dry-run?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   const mine = page.getByRole('region', { name: 'What went wrong with mine' })
   await mine.getByLabel('Water, g').fill('760')
-  await mine.getByLabel('It ended').selectOption('wet')
-  await mine.getByRole('button', { name: 'What was it?' }).click()
+  await mine.getByLabel('It was').selectOption('wet')
+  await mine.getByRole('button', { name: 'Find the cause' }).click()
   await expect(mine).toContainText('It came out as told')
   await expect(mine).toContainText(/What would have helped most: a (fifth|tenth) less water/)
 })
@@ -59,7 +59,7 @@ test('the heat is taken in hand by keys: a stronger simmer boils off more, scorc
   await expect(page).toHaveURL(/do=simmer%7E\d+%7E%7E/)
   await page.reload()
   await expect(mine).toContainText('Scorched')
-  await page.getByRole('button', { name: 'All as planned' }).click()
+  await page.getByRole('button', { name: 'No changes' }).click()
   await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through')
   const minutes = page.getByRole('slider', { name: /^Minutes of Off the heat/ })
   const before = Number(await minutes.getAttribute('aria-valuenow'))
@@ -93,7 +93,7 @@ test('things done on the way, and another kitchen', async ({ page }) => {
   await expect(page).toHaveURL(/act=add-water%7E/)
   await page.getByRole('button', { name: /^Take back: 50 g/ }).click()
   await expect(page.getByRole('region', { name: 'as planned' })).toBeVisible()
-  await page.getByLabel('Height, m').fill('3500')
+  await page.getByLabel('Altitude, m').fill('3500')
   await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
   for (let i = 0; i < 60; i++) await page.keyboard.press('ArrowRight')
   await expect(page.getByRole('region', { name: 'as you do it' }).getByRole('img')).toHaveAttribute('aria-label', /8\d °C/)
@@ -101,7 +101,7 @@ test('things done on the way, and another kitchen', async ({ page }) => {
 
 test('water against minutes: a field to walk by keys, and a point to go to', async ({ page }) => {
   await open(page, '/dry-run?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
-  await page.getByRole('button', { name: 'Water against minutes' }).click()
+  await page.getByRole('button', { name: 'Water and time chart' }).click()
   const field = page.getByRole('grid', { name: /How it ends/ })
   await expect(field.getByRole('gridcell')).toHaveCount(323, { timeout: 20_000 })
   expect(await serious(page)).toEqual([])
@@ -114,7 +114,7 @@ test('water against minutes: a field to walk by keys, and a point to go to', asy
 
 test('the model can be read, with its plots', async ({ page }) => {
   await open(page, '/dry-run?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
-  await page.getByRole('link', { name: 'the model and its figures' }).click()
+  await page.getByRole('link', { name: 'how the model works' }).click()
   await expect(page.getByRole('heading', { name: 'The ledger' })).toBeVisible()
   await expect(page.getByRole('img', { name: /Crank/ })).toBeVisible()
   expect(await serious(page)).toEqual([])

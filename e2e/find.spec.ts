@@ -30,7 +30,7 @@ test('anything is found by its words and gone to by keys: a grain, a pot, a cook
 
   await ask()
   await field.fill('zzz')
-  await expect(page.getByText('Nothing here answers to that.')).toBeVisible()
+  await expect(page.getByText('No results. Try a grain, a pot or a page.')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(field).toBeHidden()
   // A slash that is typed is a slash.
@@ -43,6 +43,6 @@ test('the glass in the bar opens it as well', async ({ page }) => {
   await open(page, '/shelf')
   await page.getByRole('button', { name: 'Find', exact: true }).click()
   await page.getByRole('textbox', { name: 'Find' }).fill('dip')
-  await page.getByRole('button', { name: /Dipstick/ }).click()
+  await page.getByRole('button', { name: /On-screen ruler/ }).click()
   await expect(page).toHaveURL(/\/dipstick/)
 })

@@ -41,11 +41,11 @@ test('a stove is loaded again while the server is away, counts on from the right
     await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
     await expect(act(page)).toHaveText('Measure the grain')
     await expect.poll(async () => Math.abs((await soFar()) - before - (Date.now() - at) / 1000)).toBeLessThan(5)
-    await page.getByRole('region', { name: 'Tell the stove' }).getByRole('button', { name: /^Measured/ }).click()
+    await page.getByRole('region', { name: 'Actions' }).getByRole('button', { name: /^Measured/ }).click()
     await expect(act(page)).toHaveText(/^Rinse/)
     await expect(page.getByText(/Counting here, one press kept/)).toBeVisible()
     server = await serve(PORT, database, clock)
-    await expect(page.getByText(/Counting here/)).toBeHidden({ timeout: 20_000 })
+    await expect(page.getByText(/Offline: still timing here/)).toBeHidden({ timeout: 20_000 })
     await page.reload()
     await expect(act(page)).toHaveText(/^Rinse/)
   } finally {

@@ -130,7 +130,7 @@ export const act = (page: Page) => page.locator('[data-act]')
 /** Sets the pot on this stove aside. */
 export async function setAside(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
-  await page.getByRole('listitem').filter({ hasText: 'Set this pot aside' }).getByRole('button', { name: 'Tell it' }).click()
+  await page.getByRole('listitem').filter({ hasText: 'Stop this batch' }).getByRole('button', { name: 'Save' }).click()
 }
 
 /** Sets every pot aside that is still on the stove. */

@@ -68,31 +68,31 @@ test('nothing of the bench is cut off, with what was learned and the slack of th
 
 test('settings refuse what makes no sense, beside the field, and lose nothing typed', async ({ page }) => {
   await open(page, '/settings')
-  await page.getByLabel('Elevation, m').fill('1,1,2')
-  await page.getByLabel('Kitchen, °C').fill('300')
+  await page.getByLabel('Altitude, m').fill('1,1,2')
+  await page.getByLabel('Room temperature, °C').fill('300')
   await page.getByLabel('From fingertip').fill('')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('must be a number, got "1,1,2"')).toBeVisible()
   await expect(page.getByText('must be a number from 5 to 45 °C, got 300')).toBeVisible()
   await expect(page.getByText('is empty; give a number')).toBeVisible()
-  await expect(page.getByLabel('Elevation, m')).toHaveValue('1,1,2')
-  await page.getByLabel('Elevation, m').fill('1120,5')
-  await page.getByLabel('Kitchen, °C').fill('19')
+  await expect(page.getByLabel('Altitude, m')).toHaveValue('1,1,2')
+  await page.getByLabel('Altitude, m').fill('1120,5')
+  await page.getByLabel('Room temperature, °C').fill('19')
   await page.getByLabel('From fingertip').fill('24')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText('Saved; every plan counts with it.')).toBeVisible()
+  await expect(page.getByText('Saved.')).toBeVisible()
   await page.reload()
-  await expect(page.getByLabel('Elevation, m')).toHaveValue('1120.5')
-  await page.getByLabel('Elevation, m').fill('1120')
+  await expect(page.getByLabel('Altitude, m')).toHaveValue('1120.5')
+  await page.getByLabel('Altitude, m').fill('1120')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText('Saved; every plan counts with it.')).toBeVisible()
+  await expect(page.getByText('Saved.')).toBeVisible()
 })
 
 test('pages that are not there say so, and what is sent in a wrong way is refused in words', async ({ page, request, baseURL }) => {
   for (const address of ['/stove/nobody', '/notebook/nobody', '/nowhere']) {
     const response = await page.goto(address)
     expect(response!.status()).toBe(404)
-    await expect(page.getByRole('heading')).toHaveText('Nothing on this shelf')
+    await expect(page.getByRole('heading')).toHaveText('Page not found')
   }
   const send = (path: string, data: string | Buffer, headers: Record<string, string> = {}) =>
     request.post(path, { data, headers: { 'Content-Type': 'application/x-www-form-urlencoded', Origin: baseURL!, ...headers } })

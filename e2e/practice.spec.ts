@@ -3,10 +3,10 @@ import type { Page } from '@playwright/test'
 
 /** The clock stands; minutes go by only when told to. */
 const hold = (page: Page) => page.getByText('held', { exact: true }).click()
-const hands = (page: Page) => page.getByRole('region', { name: 'Your hands' })
+const hands = (page: Page) => page.getByRole('region', { name: 'Your actions' })
 /** The big key, by its letter: no mouse is needed. */
 async function call(page: Page, word: RegExp | string): Promise<void> {
-  await expect(page.getByRole('region', { name: 'Tell the stove' }).getByRole('button').first()).toContainText(word)
+  await expect(page.getByRole('region', { name: 'Actions' }).getByRole('button').first()).toContainText(word)
   await page.evaluate(() => document.activeElement instanceof HTMLElement && document.activeElement.blur())
   await page.keyboard.press('c')
 }
@@ -19,9 +19,9 @@ async function pass(page: Page, minutes: number): Promise<void> {
 async function upToThePour(page: Page, washed = 'Clear enough'): Promise<void> {
   await call(page, 'Measured')
   for (let wash = 0; wash < 3; wash++) await page.getByRole('button', { name: /each grain shows/ }).click()
-  await expect(page.getByRole('region', { name: 'Washes' })).toContainText('3 of 3')
+  await expect(page.getByRole('region', { name: 'Rinses' })).toContainText('3 of 3')
   await call(page, washed)
-  await call(page, 'Drained')
+  await call(page, 'Drained how')
 }
 
 test('first bubbles taken for the boil: a hard pot, why, and what to try; then a good one, understood', async ({ page }) => {
@@ -33,11 +33,11 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   // Nothing is poured yet, and that is said.
   await call(page, 'Poured')
   await expect(page.getByRole('alert')).toContainText('Nothing is poured yet')
-  await page.getByRole('button', { name: /^the card’s/ }).click()
+  await page.getByRole('button', { name: /^as on the card/ }).click()
   await page.getByRole('button', { name: '5 g more' }).click()
   await page.getByRole('button', { name: '5 g less' }).click()
   await call(page, 'Poured')
-  await turn(page, 'Heat', 'full')
+  await turn(page, 'Burners', 'full')
   await pass(page, 14)
   await expect(hands(page).getByRole('status')).toContainText(/bubbles/i)
   // The trap: turned down and called, though it does not boil. By keys: the knob is a row of radio buttons.
@@ -46,23 +46,23 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await expect(hands(page).getByRole('radio', { name: 'lowest' })).toBeChecked()
   await call(page, 'It boils')
   await pass(page, 15)
-  await turn(page, 'Heat', 'off')
+  await turn(page, 'Burners', 'off')
   await pass(page, 10)
-  await hands(page).getByRole('button', { name: 'To the table now' }).click()
+  await hands(page).getByRole('button', { name: 'Serve now' }).click()
   const told = page.getByRole('region', { name: 'What happened' })
   await expect(told).toContainText('It came out hard in the middle')
   await expect(told).toContainText('It never boiled')
   await expect(told.getByRole('listitem').first()).toContainText(/you turned it to the lowest.*left as it was it is (separate, cooked through|soft)/s)
-  await expect(told).toContainText(/Next time\s*Full heat until it really boils, then the lowest/)
+  await expect(told).toContainText(/Next time\s*High until it really boils, then the lowest/)
   await expect(told.getByRole('img')).toHaveCount(2)
   expect(await serious(page)).toEqual([])
 
   await told.getByRole('button', { name: 'Cook it again' }).click()
   await hold(page)
   await upToThePour(page)
-  await page.getByRole('button', { name: /^the card’s/ }).click()
+  await page.getByRole('button', { name: /^as on the card/ }).click()
   await call(page, 'Poured')
-  await turn(page, 'Heat', 'full')
+  await turn(page, 'Burners', 'full')
   await pass(page, 26)
   // A reload goes on where it was.
   await page.reload()
@@ -71,15 +71,15 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await expect(hands(page).getByRole('radio', { name: 'full' })).toBeChecked()
   await pass(page, 1)
   await expect(hands(page).getByRole('status')).toContainText('A rolling boil')
-  await turn(page, 'Heat', 'lowest')
+  await turn(page, 'Burners', 'lowest')
   await call(page, 'It boils')
   await pass(page, 19)
-  await turn(page, 'Heat', 'off')
+  await turn(page, 'Burners', 'off')
   await pass(page, 11)
-  await hands(page).getByRole('button', { name: 'To the table now' }).click()
+  await hands(page).getByRole('button', { name: 'Serve now' }).click()
   await expect(told).toContainText(/It came out: (separate, cooked through|soft)/)
-  await told.getByRole('link', { name: 'Other pots' }).click()
-  await expect(page.getByRole('region', { name: 'Pots you have understood' })).toContainText('minutes counted from the first bubbles are not cooking minutes')
+  await told.getByRole('link', { name: 'Other exercises' }).click()
+  await expect(page.getByRole('region', { name: 'Solved' })).toContainText('minutes counted from the first bubbles are not cooking minutes')
 })
 
 test('the click of a cooker: opened at once it is hard; the pressure pot does not open under pressure', async ({ page, isMobile }) => {
@@ -87,7 +87,7 @@ test('the click of a cooker: opened at once it is hard; the pressure pot does no
   await open(page, '/practice/the-beep')
   await hold(page)
   await upToThePour(page)
-  await page.getByRole('button', { name: /^the card’s/ }).click()
+  await page.getByRole('button', { name: /^as on the card/ }).click()
   await call(page, 'Poured')
   await turn(page, 'Switch', 'pressed')
   let clicked = false
@@ -97,7 +97,7 @@ test('the click of a cooker: opened at once it is hard; the pressure pot does no
   }
   expect(clicked).toBe(true)
   await expect(hands(page).getByRole('radio', { name: 'off' }).first()).toBeChecked()
-  await hands(page).getByRole('button', { name: 'To the table now' }).click()
+  await hands(page).getByRole('button', { name: 'Serve now' }).click()
   const told = page.getByRole('region', { name: 'What happened' })
   await expect(told).toContainText('It came out hard in the middle')
   await expect(told).toContainText(/You opened it .* after the click.*ten minutes later it is separate, cooked through/s)
@@ -105,14 +105,14 @@ test('the click of a cooker: opened at once it is hard; the pressure pot does no
   await open(page, '/practice/let-out-at-once')
   await hold(page)
   await upToThePour(page, 'It runs clean')
-  await page.getByRole('button', { name: /^the card’s/ }).click()
+  await page.getByRole('button', { name: /^as on the card/ }).click()
   await call(page, 'Poured')
   await turn(page, 'Switch', 'lid locked, start')
   await pass(page, 15)
   await expect(hands(page)).toContainText('never force the lid')
-  await expect(hands(page).getByRole('button', { name: 'To the table now' })).toBeDisabled()
+  await expect(hands(page).getByRole('button', { name: 'Serve now' })).toBeDisabled()
   await hands(page).getByRole('button', { name: 'Let the steam out' }).click()
   await pass(page, 4)
-  await hands(page).getByRole('button', { name: 'To the table now' }).click()
+  await hands(page).getByRole('button', { name: 'Serve now' }).click()
   await expect(told).toContainText(/you let the steam out.*left to fall by itself it is separate, cooked through/s)
 })

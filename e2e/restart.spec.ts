@@ -56,12 +56,12 @@ test('a server killed in mid-cook comes back with the same stage and the right t
 
     await kill(server)
     // The stove says so by itself, and counts on.
-    await expect(page.getByText('Counting here')).toBeVisible()
-    await page.getByRole('button', { name: /^A minute more/ }).click()
+    await expect(page.getByText('Offline: still timing here')).toBeVisible()
+    await page.getByRole('button', { name: /^\+1 min/ }).click()
     await expect(page.getByText('Counting here, one press kept')).toBeVisible()
     await page.waitForTimeout(1500)
     server = await serve(PORT, database, clock)
-    await expect(page.getByText(/Counting here/)).toBeHidden()
+    await expect(page.getByText(/Offline: still timing here/)).toBeHidden()
 
     await open(page, `${address}${stove}`)
     await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
@@ -71,8 +71,8 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     // A second screen shows the same, and learns of a press on the first without being touched.
     const second = await page.context().newPage()
     await open(second, `${address}${stove}`)
-    await page.getByRole('button', { name: /^Go on now/ }).click()
-    await expect(act(second)).toHaveText('Off the heat, leave the lid')
+    await page.getByRole('button', { name: /^Next step/ }).click()
+    await expect(act(second)).toHaveText('Off the heat, lid stays on')
     await second.close()
   } finally {
     await kill(server)

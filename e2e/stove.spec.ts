@@ -11,8 +11,8 @@ async function toTheBoil(page: Page, pot = 'heavy-blue'): Promise<void> {
   await open(page, `/?grain=long-white&grams=300&pot=${pot}&on=big-gas`)
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(page).toHaveURL(/\/stove\//)
-  const key = page.getByRole('region', { name: 'Tell the stove' })
-  for (const [word, minutes] of [['Measured', 2], ['Clear enough', 3], ['Drained', 1], ['Poured', 1]] as const) {
+  const key = page.getByRole('region', { name: 'Actions' })
+  for (const [word, minutes] of [['Measured', 2], ['Clear enough', 3], ['Drained how', 1], ['Poured', 1]] as const) {
     await letPass(page, minutes)
     await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
   }
@@ -26,7 +26,7 @@ async function toTheSimmer(page: Page): Promise<void> {
 }
 const wrong = async (page: Page, what: string) => {
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
-  await page.getByRole('group', { name: 'What is seen' }).getByRole('button', { name: what }).click()
+  await page.getByRole('group', { name: 'What do you see?' }).getByRole('button', { name: what }).click()
 }
 const advice = (page: Page) => page.getByRole('status', { name: 'Advice' })
 
@@ -35,16 +35,16 @@ test('boiling over: what ran over is put back, gram by gram, and can be taken ba
   await expect(page.getByRole('img', { name: /The pot as it should be now: 9\d °C/ })).toBeVisible()
   await letPass(page, 1)
   await wrong(page, 'boiling over')
-  await page.getByLabel('About how much ran over, g').fill('120')
+  await page.getByLabel('How much ran over, about, g').fill('120')
   await expect(advice(page)).toContainText('Heat down, lid ajar, add back 120 g boiling water')
   await advice(page).getByRole('button', { name: 'Do it' }).click()
   await expect(act(page)).toHaveText('Add 120 g boiling water')
-  await page.getByRole('button', { name: /^Take back “putting it right”/ }).click()
+  await page.getByRole('button', { name: /^Undo “fix”/ }).click()
   await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
   // Still without its water, the stove says by itself what is missing.
   await letPass(page, 0.2)
   await expect(advice(page)).toContainText(/Add 1[0-4]\d g boiling water/)
-  await expect(advice(page)).toContainText('because of what ran over')
+  await expect(advice(page)).toContainText('because of boiling over')
   expect(await serious(page)).toEqual([])
   await advice(page).getByRole('button', { name: 'Done' }).click()
   await expect(advice(page)).toHaveCount(0)
@@ -54,7 +54,7 @@ test('boiling over: what ran over is put back, gram by gram, and can be taken ba
 test('dry too soon: water and minutes for this pot, as stages of the same cook', async ({ page }) => {
   await toTheSimmer(page)
   await letPass(page, 5)
-  await wrong(page, 'dry too soon')
+  await wrong(page, 'dried out early')
   await expect(advice(page)).toContainText(/Add \d+ g boiling water, lid on, \d+ min on the lowest heat/)
   await expect(advice(page)).toContainText('Then it ends cooked through')
   await advice(page).getByRole('button', { name: 'Do it' }).click()
@@ -70,21 +70,21 @@ test('a boil that comes late is known for what it is, and a look near the end ac
   await toTheBoil(page)
   await letPass(page, 12)
   // Long overdue: it is said large, and what helps.
-  await expect(page.getByRole('alert', { name: 'Notice' })).toContainText('Look closely')
+  await expect(page.getByRole('alert', { name: 'Alert' })).toContainText('Look closely')
   await expect(page.getByText('Still not boiling? Heat all the way up, lid on')).toBeVisible()
   await letPass(page, 3)
   await page.getByRole('button', { name: /^It boils/ }).click()
-  await expect(page.getByText(/min instead of \d+, by when it boiled: the burner gives [1-7]\d % of what was thought/)).toBeVisible()
+  await expect(page.getByText(/min instead of \d+, by when it boiled: your burner is weaker than assumed ([1-7]\d %)/)).toBeVisible()
   // Near the end of the simmer somebody parts the grain.
   const clock = page.getByRole('timer')
   const [minutes] = /(\d+):/.exec(await clock.innerText())!.slice(1).map(Number)
   await letPass(page, minutes! - 1)
   // A weak burner boils less off on its lowest setting too: what to expect is said first.
-  await advice(page).getByRole('button', { name: 'All right' }).click()
-  await page.getByRole('region', { name: 'A look' }).getByRole('button', { name: 'Water', exact: true }).click()
-  await expect(advice(page)).toContainText(/min more, leave the lid|Leave it, it is drinking that/)
+  await advice(page).getByRole('button', { name: 'OK' }).click()
+  await page.getByRole('region', { name: 'Check' }).getByRole('button', { name: 'Water', exact: true }).click()
+  await expect(advice(page)).toContainText(/min more, leave the lid|Leave it: it will absorb that/)
   await advice(page).getByRole('button', { name: 'Not now' }).click()
-  await page.getByRole('region', { name: 'A look' }).getByRole('button', { name: 'No water' }).click()
+  await page.getByRole('region', { name: 'Check' }).getByRole('button', { name: 'No water' }).click()
   await expect(advice(page)).toContainText(/Heat off, leave the lid|Add \d+ g boiling water/)
   await setAside(page)
 })
@@ -94,11 +94,11 @@ test('guests come later: the rest stretches, the table slides, and it can be tak
   const table = page.locator('b.figure').last()
   const before = await table.innerText()
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
-  await page.getByRole('listitem').filter({ hasText: 'They come later' }).getByRole('button', { name: 'Tell it' }).click()
+  await page.getByRole('listitem').filter({ hasText: 'Guests are late' }).getByRole('button', { name: 'Save' }).click()
   await expect(table).not.toHaveText(before)
   const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3, 5))
   expect(minutes(await table.innerText()) - minutes(before)).toBe(25)
-  await page.getByRole('button', { name: /^Take back “guests late”/ }).click()
+  await page.getByRole('button', { name: /^Undo “guests late”/ }).click()
   await expect(table).toHaveText(before)
   await setAside(page)
 })
@@ -116,7 +116,7 @@ test('two screens on one cook, one of them cut off: three presses are kept, and 
   await lookAgain(page)
   for (const [key, said] of [['l', 'lid lifted'], ['+', 'a minute more'], ['l', 'lid lifted']] as const) {
     await page.keyboard.press(key)
-    await expect(page.getByRole('button', { name: new RegExp(`^Take back “${said}”`) })).toBeVisible()
+    await expect(page.getByRole('button', { name: new RegExp(`^Undo “${said}”`) })).toBeVisible()
   }
   await expect(page.getByText('Counting here, 3 presses kept')).toBeVisible({ timeout: 20_000 })
   await page.context().setOffline(false)
@@ -133,7 +133,7 @@ test('several pots: the one to touch next comes first, and each is a press away'
   const first = page.url()
   await open(page, '/?grain=quinoa&grams=200&pot=clay&on=small-gas')
   await page.getByRole('button', { name: 'Start now' }).click()
-  const lanes = page.getByRole('navigation', { name: 'Pots on the stove, next to touch first' })
+  const lanes = page.getByRole('navigation', { name: 'Pots on the stove, most urgent first' })
   // Other tests may have left pots on; whatever is in hand now stands before what has time.
   await expect(lanes.getByRole('link').first()).toContainText('now')
   await expect(lanes.locator('[aria-current]')).toContainText('Measure the grain')
@@ -146,14 +146,14 @@ test('several pots: the one to touch next comes first, and each is a press away'
 
 test('how this device calls is tried out where it is chosen, and kept', async ({ page }) => {
   await open(page, '/settings')
-  const senses = page.getByRole('region', { name: 'How this device calls' })
-  await senses.getByLabel('A clock has run out').selectOption('three rising notes')
+  const senses = page.getByRole('region', { name: 'Alerts on this device' })
+  await senses.getByLabel('Timer finished').selectOption('three rising notes')
   await senses.getByRole('button', { name: /^Try “a clock has run out”/ }).click()
   await expect(senses.getByRole('status')).toHaveText(/You should have heard it|plays no sound here/)
-  await senses.getByRole('button', { name: 'Try the light' }).click()
+  await senses.getByRole('button', { name: 'Test the screen' }).click()
   await expect(senses.getByRole('status')).toHaveText(/screen stays lit|keeps no screen lit/)
   await page.reload()
-  await expect(senses.getByLabel('A clock has run out')).toHaveValue('rise')
+  await expect(senses.getByLabel('Timer finished')).toHaveValue('rise')
   expect(await serious(page)).toEqual([])
 })
 
@@ -161,7 +161,7 @@ test('a scale makes the pour live, and a device that is not trusted only propose
   await open(page, '/settings')
   const scale = page.getByRole('group', { name: 'Kitchen scale' })
   await scale.getByRole('switch', { name: 'Kitchen scale' }).click()
-  await expect(scale.getByRole('switch', { name: 'Trust this one' })).toBeVisible()
+  await expect(scale.getByRole('switch', { name: 'Trust this device' })).toBeVisible()
   expect(await serious(page)).toEqual([])
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Start now' }).click()
@@ -175,7 +175,7 @@ test('a scale makes the pour live, and a device that is not trusted only propose
   await setAside(page)
   await open(page, '/settings')
   await scale.getByRole('switch', { name: 'Kitchen scale' }).click()
-  await expect(scale.getByRole('switch', { name: 'Trust this one' })).toHaveCount(0)
+  await expect(scale.getByRole('switch', { name: 'Trust this device' })).toHaveCount(0)
 })
 
 test('from another machine over plain http: no lock, no notices, and yet it calls', async ({ page }) => {
@@ -183,10 +183,10 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   await page.goto(`http://kitchen.test:${port}/settings`)
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false)
-  const senses = page.getByRole('region', { name: 'How this device calls' })
+  const senses = page.getByRole('region', { name: 'Alerts on this device' })
   await expect(senses.getByText('No notices at this address')).toBeVisible()
   await expect(senses.getByRole('switch', { name: /^Notices/ })).toBeDisabled()
-  await senses.getByRole('button', { name: 'Try the light' }).click()
+  await senses.getByRole('button', { name: 'Test the screen' }).click()
   await expect(senses.getByRole('status')).toHaveText(/by a small silent video/)
   await senses.getByRole('button', { name: 'Try a notice' }).click()
   await expect(senses.getByRole('status')).toContainText('the large sign on the page stay')
@@ -195,15 +195,15 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(act(page)).toHaveText('Measure the grain')
-  const key = page.getByRole('region', { name: 'Tell the stove' })
-  for (const word of ['Measured', 'Clear enough', 'Drained', 'Poured']) {
+  const key = page.getByRole('region', { name: 'Actions' })
+  for (const word of ['Measured', 'Clear enough', 'Drained how', 'Poured']) {
     await letPass(page, 0.5)
     await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
   }
   await letPass(page, 30)
-  const sign = page.getByRole('alert', { name: 'Notice' })
+  const sign = page.getByRole('alert', { name: 'Alert' })
   await expect(sign).toContainText('Look closely')
-  await sign.getByRole('button', { name: 'Seen' }).click()
+  await sign.getByRole('button', { name: 'OK' }).click()
   await expect(sign).toHaveCount(0)
   await setAside(page)
 })
@@ -221,7 +221,7 @@ test('a device whose clock is set in mid-cook counts right all the same', async 
   })
   await letPass(page, 0.1)
   expect(Math.abs((await left()) - (before - 6))).toBeLessThan(8)
-  await page.getByRole('button', { name: /^A minute more/ }).click()
+  await page.getByRole('button', { name: /^\+1 min/ }).click()
   await letPass(page, 0.05)
   await expect.poll(left).toBeGreaterThan(before + 30)
   await page.reload()

@@ -25,9 +25,9 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
   const day = new Date(Number(await page.locator('[data-heard]').getAttribute('data-heard')) + 86_400_000).toISOString().slice(0, 10)
   const hour = Date.parse(`${day}T18:00:00Z`)
   await page.getByLabel('Day').fill(day)
-  await page.getByLabel('On the table at').fill('19:00')
-  await page.getByRole('button', { name: 'Set it so' }).click()
-  await expect(page.getByText(/tomorrow, on the table at 19:00/)).toBeVisible()
+  await page.getByLabel('Serve at').fill('19:00')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText(/tomorrow, serving at 19:00/)).toBeVisible()
   let clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
   let lateAt: number | undefined
   let told = false
@@ -45,8 +45,8 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
     clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
     if (await page.getByRole('status', { name: 'What changed' }).isVisible()) {
       told = true
-      await page.getByRole('button', { name: 'Seen' }).click()
-      await expect(page.getByRole('button', { name: 'Seen' })).toHaveCount(0)
+      await page.getByRole('button', { name: 'OK' }).click()
+      await expect(page.getByRole('button', { name: 'OK' })).toHaveCount(0)
     }
     if (!row.press) continue
     await now.locator(`li:has(> b:text-is("${row.key[0]}"))`).getByRole('button').click()

@@ -13,8 +13,8 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   const stove = page.url()
 
   await expect(act(page)).toHaveText('Measure the grain')
-  const key = page.getByRole('region', { name: 'Tell the stove' })
-  for (const [word, minutes] of [['Measured', 2], ['(Clear enough|It runs clean)', 3], ['Drained', 1], ['Poured', 1]] as const) {
+  const key = page.getByRole('region', { name: 'Actions' })
+  for (const [word, minutes] of [['Measured', 2], ['(Clear enough|It runs clean)', 3], ['Drained how', 1], ['Poured', 1]] as const) {
     await letPass(page, minutes)
     await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
   }
@@ -31,12 +31,12 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   const late = await table.innerText()
 
   // The clock counts down; a minute more, and its way back.
-  await key.getByRole('button', { name: /^A minute more/ }).click()
+  await key.getByRole('button', { name: /^\+1 min/ }).click()
   await expect(table).not.toHaveText(late)
   await page.waitForTimeout(700)
   await key.getByRole('button', { name: /^Take back/ }).click()
   await expect(table).toHaveText(late)
-  await key.getByRole('button', { name: /^Lid lifted/ }).click()
+  await key.getByRole('button', { name: /^I lifted the lid/ }).click()
   await expect(key.getByRole('button', { name: /^Lid lifted \(1\)/ })).toBeVisible()
 
   // Reloaded, it is where it was.
@@ -45,15 +45,15 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await letPass(page, 45)
   await expect(act(page)).toHaveText('Loosen with a fork')
   await key.getByRole('button', { name: /^Loosened/ }).click()
-  await key.getByRole('button', { name: /^It is on the table/ }).click()
+  await key.getByRole('button', { name: /^Served/ }).click()
 
-  await page.getByRole('link', { name: 'Say more of it' }).click()
+  await page.getByRole('link', { name: 'Add details' }).click()
   await expect(page).toHaveURL(/\/notebook\//)
   await expect(page.getByRole('row', { name: /Bring to the boil/ })).toContainText(/20 min/)
   await page.getByRole('radio', { name: 'far too wet' }).check()
   await page.getByLabel('Note').fill('Swam a little.')
-  await page.getByRole('button', { name: 'Write it down' }).click()
-  await expect(page.getByText('Written down.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
   await expect(page.getByText(/Published 2\.10 → (1\.9|2\.0)\d ± 0\.\d\d g a gram, from (one cook|\d cooks) of it/)).toBeVisible()
   expect(await serious(page)).toEqual([])
 

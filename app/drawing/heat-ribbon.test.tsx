@@ -82,7 +82,7 @@ test('the serving hour is a slider, and only where it can be moved', () => {
   const { stages } = planOf()
   const line = timelineOf(stages)
   const props = { stages, times: stages.map((s) => line.get(s.id)!), clockAt: (minute: number) => `${Math.round(minute)}'` }
-  expect(htmlOf(<HeatRibbon {...props} onServe={() => {}} />)).toMatch(/role="slider"[^>]*aria-label="Serving hour"/)
+  expect(htmlOf(<HeatRibbon {...props} onServe={() => {}} />)).toMatch(/role="slider"[^>]*aria-label="Serving time"/)
   expect(htmlOf(<HeatRibbon {...props} />)).not.toContain('role="slider"')
 })
 

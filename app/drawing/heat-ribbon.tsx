@@ -132,7 +132,7 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
         {scrub && <Scrub {...scrub} left={px(0)} right={table - 26} xOf={(minute) => px(placeOf(minute))} minuteOf={(x) => minuteAtPlace(placeOf, (x - 8) / (table - 8), ends)} most={ends} floor={floor} />}
         {onServe && <Hour x={table} height={height} said={clockAt(ends)} onServe={onServe} />}
         <text x={table - 14} y={14} textAnchor="end" className={classes.tableHour}>
-          {`table ${clockAt(ends)}`}
+          {`serve ${clockAt(ends)}`}
         </text>
       </svg>
     </div>
@@ -157,7 +157,7 @@ function Hour({ x, height, said, onServe }: { x: number; height: number; said: s
     <g
       role="slider"
       tabIndex={0}
-      aria-label="Serving hour"
+      aria-label="Serving time"
       aria-valuenow={0}
       aria-valuetext={said}
       className={classes.serve}
@@ -194,7 +194,7 @@ interface ScrubProps extends NonNullable<HeatRibbonProps['scrub']> {
   floor: number
 }
 
-/** A look into a minute: drawn along the ribbon, or by arrow keys; Escape goes back to the pour. */
+/** A look into a minute: drawn along the ribbon, or by arrow keys; Escape goes show the water. */
 function Scrub({ minute, onMinute, says, left, right, xOf, minuteOf, most, floor }: ScrubProps) {
   const drawing = useRef(false)
   const clamp = (m: number) => Math.max(0, Math.min(most, m))
@@ -213,7 +213,7 @@ function Scrub({ minute, onMinute, says, left, right, xOf, minuteOf, most, floor
         onPointerUp={() => (drawing.current = false)}
       />
       <g
-        role="slider" tabIndex={0} aria-label="Look into the pot at a minute" aria-valuemin={0} aria-valuemax={Math.round(most)} aria-valuenow={Math.round(minute ?? 0)} aria-valuetext={says} className={classes.scrub}
+        role="slider" tabIndex={0} aria-label="See the pot at minute" aria-valuemin={0} aria-valuemax={Math.round(most)} aria-valuenow={Math.round(minute ?? 0)} aria-valuetext={says} className={classes.scrub}
         data-on={minute !== undefined || undefined}
         onKeyDown={(event) => {
           const step = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -10, PageUp: 10 }[event.key]

@@ -51,10 +51,10 @@ test('cooked, the water is gone and the bed has swollen', () => {
 
 test('the finger stands on the grain with its crease that far up', () => {
   const html = section({ crease: 25 })
-  expect(html).toContain('your crease')
+  expect(html).toContain('your finger joint')
   const [, y] = path(html, 'crease') as [number, number]
   expect(y).toBe(-(14 + 25))
-  expect(section()).not.toContain('your crease')
+  expect(section()).not.toContain('your finger joint')
 })
 
 test('a lid lies on, stands ajar or is off', () => {

@@ -99,8 +99,8 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
   const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
   const marks = [
     { level: rim, text: `rim, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
-    ...(levels.basket !== undefined ? [] : [{ level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' }]),
-    { level: levels.swollen, text: `swollen ${Math.round(levels.swollen)}`, kind: 'swollen' },
+    ...(levels.basket !== undefined ? [] : [{ level: levels.froth, text: `foam up to ${Math.round(levels.froth)}`, kind: 'froth' }]),
+    { level: levels.swollen, text: `cooked rice ${Math.round(levels.swollen)}`, kind: 'swollen' },
     ...(cooked
       ? []
       : [
@@ -338,7 +338,7 @@ function Finger({ bed, crease, x, text }: { bed: number; crease: number; x: numb
       <path d={`M${x - w} ${top}V${-bed - w}a${w} ${w} 0 0 0 ${w * 2} 0V${top}`} />
       <path d={`M${x - w} ${-bed - crease}q${w} 3 ${w * 2} 0`} className={classes.crease} />
       <text x={x + w + 3} y={-bed - crease + text * 0.34} fontSize={text * 0.92}>
-        your crease
+        your finger joint
       </text>
     </g>
   )

@@ -4,7 +4,7 @@ import type { Stage } from '#core/plan/result'
 const WORDS: Record<Stage['kind'], string> = {
   measure: 'measure', rinse: 'rinse', soak: 'soak', drain: 'drain', toast: 'toast', 'heat-up': 'to the boil', boil: 'boil', skim: 'skim',
   simmer: 'simmer', steam: 'steam', moisten: 'moisten', ladle: 'ladle', 'pressure-up': 'to pressure', pressure: 'pressure',
-  release: 'release', bake: 'bake', rest: 'rest', turn: 'turn', fluff: 'loosen', spread: 'spread', dress: 'dress', cool: 'cool', hold: 'hold warm',
+  release: 'release', bake: 'bake', rest: 'rest', turn: 'turn', fluff: 'loosen', spread: 'spread', dress: 'dress', cool: 'cool', hold: 'keep warm',
 }
 /** Stages that are called otherwise than others of their kind. */
 const OWN_WORDS = new Map([['pour', 'pour'], ['mix-dressing', 'mix dressing'], ['infuse', 'steep'], ['set', 'set']])

@@ -87,9 +87,9 @@ export function SupperBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove
     if (minutes !== 0 || track !== task.track) onMove(task.dish, minutes, track === task.track ? undefined : track)
   }
   return (
-    <DndContext id={context} sensors={sensors} onDragEnd={onDragEnd} autoScroll={false} accessibility={{ screenReaderInstructions: { draggable: 'Space takes the ribbon up; arrows move it five minutes or one track; space lays it down, Escape lets it be.' } }}>
+    <DndContext id={context} sensors={sensors} onDragEnd={onDragEnd} autoScroll={false} accessibility={{ screenReaderInstructions: { draggable: 'Press Space to pick up a step, arrow keys to move it, Space to drop it, Escape to cancel.' } }}>
     <div ref={ref} className={classes.frame}>
-      <svg width={width} height={height} role="group" aria-label={`Every place and hand until the table: ${dishes.map((d, i) => `${dishLetter(i)} ${d.title}, ready ${d.ready === 0 ? 'at the table' : `${-d.ready} minutes before`}`).join('; ')}`}>
+      <svg width={width} height={height} role="group" aria-label={`Timetable until serving: ${dishes.map((d, i) => `${dishLetter(i)} ${d.title}, ready ${d.ready === 0 ? 'at the table' : `${-d.ready} minutes before`}`).join('; ')}`}>
         <defs>
           <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <path d="M0 0V7" className={classes.hatch} />
@@ -145,7 +145,7 @@ export function SupperBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove
         <path d={`M${table} ${TOP - 20}V${TOP + rows.length * ROW + 8}`} className={classes.table} />
         <path d={`M${table - 12} ${TOP - 20}H${table + 12}`} className={classes.table} />
         <text x={table} y={height - 8} textAnchor="end" className={classes.name}>
-          the table, {clockAt(0)}
+          serve, {clockAt(0)}
         </text>
       </svg>
     </div>
@@ -156,7 +156,7 @@ export function SupperBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove
 /** One ribbon, that can be taken up by hand or by key where it has not begun. */
 function Ribbon({ id, moves, says, kind, state, children }: { id: number; moves: boolean; says: string; kind: string; state: string; children: ReactNode }) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: String(id), disabled: !moves })
-  const grip = moves ? { ref: (node: SVGGElement | null) => setNodeRef(node as unknown as HTMLElement | null), role: 'button', tabIndex: 0, 'aria-roledescription': 'ribbon that can be moved', 'aria-label': says, ...listeners } : {}
+  const grip = moves ? { ref: (node: SVGGElement | null) => setNodeRef(node as unknown as HTMLElement | null), role: 'button', tabIndex: 0, 'aria-roledescription': 'movable step', 'aria-label': says, ...listeners } : {}
   return (
     <g className={classes.task} data-kind={kind} data-state={state} data-moves={moves || undefined} data-dragging={isDragging || undefined} transform={transform ? `translate(${transform.x} ${transform.y})` : undefined} {...grip}>
       {children}

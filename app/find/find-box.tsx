@@ -27,7 +27,7 @@ export default function FindBox({ asked }: { asked: number }) {
   const kinds = [...new Set(found.map((thing) => thing.kind))]
   return (
     <Spotlight.Root store={store as SpotlightStore} query={query} onQueryChange={ask} shortcut={null} lockScroll={false} scrollable maxHeight={420} clearQueryOnClose overlayProps={{ backgroundOpacity: 0.4, blur: 0 }} classNames={{ content: classes.content!, search: classes.search!, actionsGroup: classes.group!, action: classes.action! }}>
-      <Spotlight.Search placeholder="A grain, a pot, a cook, a place" aria-label="Find" maxLength={80} />
+      <Spotlight.Search placeholder="Search grains, pots, batches, pages" aria-label="Find" maxLength={80} />
       <Spotlight.ActionsList>
         {kinds.map((kind) => (
           <Spotlight.ActionsGroup key={kind} label={kind}>
@@ -36,7 +36,7 @@ export default function FindBox({ asked }: { asked: number }) {
             ))}
           </Spotlight.ActionsGroup>
         ))}
-        {found.length === 0 && <Spotlight.Empty>{answered ? 'Nothing here answers to that.' : 'Looking …'}</Spotlight.Empty>}
+        {found.length === 0 && <Spotlight.Empty>{answered ? 'No results. Try a grain, a pot or a page.' : 'Looking …'}</Spotlight.Empty>}
       </Spotlight.ActionsList>
     </Spotlight.Root>
   )

@@ -21,7 +21,7 @@ test('a key of one’s own is kept; one that is taken, or none, is refused in wo
   const said = (act: KeyAct, key: string) => wrongKey(FIRST_BINDINGS, act, key)
   expect(said('cue', 'x')).toBeUndefined()
   expect(said('cue', 'c')).toBeUndefined()
-  expect(said('cue', 'l')).toBe('"l" does “lid lifted” already')
+  expect(said('cue', 'l')).toBe('“l” is already used for “lid lifted”.')
   expect(said('cue', 'ab')).toBe('must be one sign, got "ab"')
   expect(said('cue', ' ')).toBe('must be one sign, got " "')
 })

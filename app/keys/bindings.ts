@@ -1,13 +1,13 @@
 /** What a key can do, with the key it has at first, and where it does it. */
 export const KEY_ACTS = {
-  cue: { key: 'c', says: 'the cue has come, or go on now', where: 'at the stove' },
+  cue: { key: 'c', says: 'finish this step', where: 'at the stove' },
   lid: { key: 'l', says: 'lid lifted', where: 'at the stove' },
   more: { key: '+', says: 'a minute more', where: 'at the stove' },
   less: { key: '-', says: 'a minute less', where: 'at the stove' },
   wrong: { key: 'w', says: 'something’s wrong', where: 'at the stove' },
-  back: { key: 'z', says: 'take back, or undo', where: 'at the stove and at the bench' },
+  back: { key: 'z', says: 'undo', where: 'at the stove and at the bench' },
   find: { key: '/', says: 'find', where: 'everywhere' },
-  pot: { key: 'n', says: 'a new pot', where: 'everywhere' },
+  pot: { key: 'n', says: 'new plan', where: 'everywhere' },
   all: { key: '?', says: 'all keys', where: 'everywhere' },
 } as const satisfies Record<string, { key: string; says: string; where: string }>
 export type KeyAct = keyof typeof KEY_ACTS
@@ -26,7 +26,7 @@ const isKey = (text: unknown): text is string => typeof text === 'string' && [..
 export function wrongKey({ keys }: Bindings, act: KeyAct, key: string): string | undefined {
   if (!isKey(key)) return `must be one sign, got "${key}"`
   const other = KEY_ACT_IDS.find((id) => id !== act && keys[id] === key)
-  return other && `"${key}" does “${KEY_ACTS[other].says}” already`
+  return other && `“${key}” is already used for “${KEY_ACTS[other].says}”.`
 }
 
 /** Reads what a device has kept, mending what makes no sense: a key that two would share goes back to its first.  @param text as it lies there */

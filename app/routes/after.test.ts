@@ -183,7 +183,7 @@ describe('the notebook', () => {
 })
 
 describe('suppers', () => {
-  const begin = { intent: 'begin', title: 'the choir', day: '2030-03-05', hour: '19:00', cooks: '2' }
+  const begin = { intent: 'begin', title: 'e.g. Sunday dinner', day: '2030-03-05', hour: '19:00', cooks: '2' }
   test('a table is laid, dishes come and go, and it is cleared', async () => {
     const { to } = await call(suppers.action, { body: begin })
     const params = { supper: to!.replace('/supper/', '') }

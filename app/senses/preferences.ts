@@ -3,8 +3,8 @@ import type { SignalKind } from '#core/cook/signals'
 /** How this device tells what should be noticed. It is the device's own: a phone in a pocket and a laptop on the table differ. */
 export const SOUNDS = ['knock', 'bell', 'rise', 'none'] as const
 export type Sound = (typeof SOUNDS)[number]
-export const SOUND_WORDS: Record<Sound, string> = { knock: 'two knocks', bell: 'a bell', rise: 'three rising notes', none: 'no sound' }
-export const SIGNAL_WORDS: Record<SignalKind, string> = { due: 'A cue may come', ended: 'A clock has run out', attention: 'Something wants a look' }
+export const SOUND_WORDS: Record<Sound, string> = { knock: 'double knock', bell: 'a bell', rise: 'three rising notes', none: 'silent' }
+export const SIGNAL_WORDS: Record<SignalKind, string> = { due: 'A step may be done', ended: 'Timer finished', attention: 'Needs attention' }
 
 export interface Senses {
   sounds: Record<SignalKind, Sound>

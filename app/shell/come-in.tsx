@@ -10,7 +10,7 @@ export function ComeIn({ line }: { line: Line }) {
   if (line !== 'shut') return null
   return (
     <>
-      {' '}This device is no longer let in; <a href={doorTo(here)}>come in again</a>.
+      {' '}You are signed out; <a href={doorTo(here)}>sign in again</a>.
     </>
   )
 }

@@ -41,11 +41,11 @@ describe('a side', () => {
 describe('why two ways differ', () => {
   test('names the term of the ledger that moves the pour most', () => {
     const [covered, open] = [sideOf(pot()), sideOf(pot({ method: 'switch-cooker' }))]
-    expect(whyDiffer(covered, open, { a: 'the pot', b: 'the cooker' })).toMatch(/^the cooker takes \d+ g more water per 100 g, because more boils off, /)
+    expect(whyDiffer(covered, open, { a: 'the pot', b: 'the cooker' })).toMatch(/^the cooker needs \d+ g more water per 100 g: more boils off, /)
     const soaked = sideOf(pot({ soak: { minutes: 60, celsius: 20 } }))
     expect(whyDiffer(covered, soaked, { a: 'dry', b: 'soaked' })).toContain('less water per 100 g, because more is in the grain already')
     expect(whyDiffer(covered, sideOf(pot({ method: 'boil-and-drain' })), { a: 'covered', b: 'drained' })).toContain('because some is poured off again')
-    expect(whyDiffer(covered, sideOf(pot({ texture: 1 })), { a: 'a', b: 'soft' })).toContain('because the grain is to hold more water')
+    expect(whyDiffer(covered, sideOf(pot({ texture: 1 })), { a: 'a', b: 'soft' })).toContain('because the grain should absorb more water')
   })
   test('says the same of the same', () => {
     expect(whyDiffer(sideOf(pot()), sideOf(pot()), { a: 'one', b: 'the other' })).toBe('the other takes the same water, and as long.')

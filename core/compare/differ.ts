@@ -25,7 +25,7 @@ export function whyDiffer(a: Side, b: Side, names: { a: string; b: string }): st
   const pour = perG(b, y.pour_g) - perG(a, x.pour_g)
   // Each term as it moves the pour, g per g of dry grain.
   const terms = [
-    { says: (more: boolean) => `the grain is to hold ${more ? 'more' : 'less'} water`, by: perG(b, y.absorbed_g) - perG(a, x.absorbed_g) },
+    { says: (more: boolean) => `the grain should absorb ${more ? 'more' : 'less'} water`, by: perG(b, y.absorbed_g) - perG(a, x.absorbed_g) },
     { says: (more: boolean) => (more ? 'more boils off' : 'less boils off'), by: perG(b, y.evaporated_g) - perG(a, x.evaporated_g) },
     { says: (more: boolean) => (more ? 'some is poured off again' : 'none is poured off'), by: perG(b, y.drained_off_g + y.left_in_pot_g) - perG(a, x.drained_off_g + x.left_in_pot_g) },
     { says: (more: boolean) => (more ? 'less is in the grain already' : 'more is in the grain already'), by: -(perG(b, y.carried_in_g) - perG(a, x.carried_in_g)) },
@@ -34,7 +34,7 @@ export function whyDiffer(a: Side, b: Side, names: { a: string; b: string }): st
   const minutes = b.plan.total_minutes.expected - a.plan.total_minutes.expected
   const hot = expected(b.plan, LONG_STAGES) - expected(a.plan, LONG_STAGES)
   const water =
-    Math.abs(pour) < 0.03 || !main ? `${names.b} takes the same water` : `${names.b} takes ${Math.abs(Math.round(pour * 100))} g ${pour > 0 ? 'more' : 'less'} water per 100 g, because ${main.says(main.by > 0)}`
+    Math.abs(pour) < 0.03 || !main ? `${names.b} takes the same water` : `${names.b} needs ${Math.abs(Math.round(pour * 100))} g ${pour > 0 ? 'more' : 'less'} water per 100 g: ${main.says(main.by > 0)}`
   const time =
     Math.abs(minutes) < 2
       ? 'and as long'

@@ -238,7 +238,7 @@ function scheduleOf(settled: Settled): Schedule {
   const startMs = serveMs - got.cost.span * MINUTE
   const lateMin = notBeforeMs === undefined ? 0 : Math.ceil((notBeforeMs - startMs) / MINUTE)
   const late = lateMin > 0 && got.undone.length === 0
-  if (late) conflicts.push(`It would have to begin ${lateMin} min before it can.`)
+  if (late) conflicts.push(`It would have to start ${lateMin} min too early.`)
   return {
     start_at: iso(startMs),
     table_at: iso(serveMs),
@@ -268,7 +268,7 @@ function liveScheduleOf({ dishes, kitchen, serveMs, notBeforeMs, locks, fixed, t
   const ways = dishes.map((dish) => {
     const placed = [...got.placed.values()].filter((p) => p.block.dish === dish.id)
     const end = placed.length === 0 ? 0 : Math.max(...placed.map((p) => p.end))
-    if (placed.length > 0 && -end > dish.holdMost) conflicts.push(`${dish.title} will have stood ${Math.round(-end)} min by then; it keeps ${Math.round(dish.holdMost)}.`)
+    if (placed.length > 0 && -end > dish.holdMost) conflicts.push(`${dish.title} will have waited ${Math.round(-end)} min; it keeps ${Math.round(dish.holdMost)}.`)
     return { id: dish.id, title: dish.title, ready_at: iso(tableMs + end * MINUTE), held_minutes: -end + 0, tasks: placed.flatMap((p) => tasksOf(p, tableMs)).sort((a, b) => (a.starts_at < b.starts_at ? -1 : a.starts_at > b.starts_at ? 1 : 0)) }
   })
   return {
@@ -288,26 +288,26 @@ function tasksOf({ block, start, at }: Placed, serveMs: number): ScheduledTask[]
 function conflictWords({ block, why }: Placement['undone'][number], dishes: readonly Dish[], kitchen: KitchenPlaces): string {
   const dish = dishes.find((d) => d.id === block.dish)!
   const what = block.tasks.length === 1 ? `“${block.tasks[0]!.title}”` : `from “${block.tasks[0]!.title}” to “${block.tasks.at(-1)!.title}”`
-  if (why === 'too-soon') return `${dish.title}: ${what} finds no time before the table.`
+  if (why === 'too-soon') return `${dish.title}: ${what} does not fit before serving.`
   if (why === 'waits-too-long') return `${dish.title}: ${what} would be done too soon; it may be held ${Math.round(dish.holdMost)} min, and nothing is free later.`
   const burner = block.needs.some((n) => n.place === 'burner')
   if (burner && kitchen.burners.length === 0) return `${dish.title}: ${what} needs a burner, and there is none.`
   if (block.needs.some((n) => n.place === 'oven') && kitchen.oven === 0) return `${dish.title}: ${what} needs an oven, and there is none.`
-  return `${dish.title}: ${what} finds no free ${burner ? 'burner' : block.needs.some((n) => n.place === 'oven') ? 'oven' : 'hands'}.`
+  return `${dish.title}: no free ${what} for ${burner ? 'burner' : block.needs.some((n) => n.place === 'oven') ? 'oven' : 'hands'}.`
 }
 
 /** The smallest changes with which all of it can be done: another pair of hands, one more place, or one dish held longer. */
 function nearestTo(dishes: readonly Dish[], kitchen: KitchenPlaces, locks: ReadonlyMap<string, Lock>): string[] {
   const works = (d: readonly Dish[], k: KitchenPlaces, l = locks): boolean => search({ dishes: d, kitchen: k, locks: l, tries: 120, mostExact: 300 }).undone.length === 0
   const found: string[] = []
-  if (locks.size > 0 && works(dishes, kitchen, new Map())) found.push('With nothing fixed to a place or an hour it can be done.')
-  if (kitchen.cooks < 2 && works(dishes, { ...kitchen, cooks: 2 })) found.push('With a second pair of hands it can be done.')
+  if (locks.size > 0 && works(dishes, kitchen, new Map())) found.push('It works if nothing is fixed to a burner or time.')
+  if (kitchen.cooks < 2 && works(dishes, { ...kitchen, cooks: 2 })) found.push('It works with a second cook.')
   if (works(dishes, { ...kitchen, burners: [...kitchen.burners, { id: 'one-more' }] })) found.push('With one more burner, or one dish in an appliance, it can be done.')
   for (const dish of dishes) {
     const more = [15, 30, 60].find((minutes) => works(dishes.map((d) => (d === dish ? { ...d, holdMost: d.holdMost + minutes } : d)), kitchen))
     if (more !== undefined) found.push(`With the ${dish.title} ready ${Math.round(dish.holdMost + more)} min before the table, and kept warm, it can be done.`)
   }
-  for (const dish of dishes) if (found.length === 0 && dishes.length > 1 && works(dishes.filter((d) => d !== dish), kitchen)) found.push(`Without the ${dish.title} the rest can be done.`)
+  for (const dish of dishes) if (found.length === 0 && dishes.length > 1 && works(dishes.filter((d) => d !== dish), kitchen)) found.push(`It works without the ${dish.title}.`)
   return found.slice(0, 4)
 }
 

@@ -95,7 +95,7 @@ export interface SimulateRequest {
 
 const USUAL_LIFT_S = 20
 
-/** Reads a dry run from outside: a plan request, and what is to happen otherwise than planned. */
+/** Reads a dry run from outside: a plan request, and what is to happen changed from the plan. */
 export function readSimulateRequest(input: unknown): Read<SimulateRequest> {
   const [planned, more] = [readPlanRequest(input), v.safeParse(MoreSchema, input)]
   if (!planned.ok || !more.success) {

@@ -4,7 +4,7 @@ import { celsius } from '#core/quantity/units'
 
 /** How long a lid is off when nobody said, s. */
 export const USUAL_LIFT_S = 15
-/** How long a pot stood open when it was opened too soon, s. */
+/** How long a pot stood open when it was opened too early, s. */
 export const OPENED_S = 60
 
 export interface LiftedPot {

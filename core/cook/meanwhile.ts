@@ -29,13 +29,13 @@ const during = (...kinds: Stage['kind'][]) => (_: Plan, stage: Stage) => kinds.i
 
 /** The more it matters for what comes next, the earlier in the list. */
 const TASKS: readonly Task[] = [
-  task(1, () => 'Sieve in the sink, both hands free, nobody in the way', (plan, stage) => plan.water.drained_off_g > 0 && during('boil', 'heat-up')(plan, stage)),
+  task(1, () => 'Put the sieve in the sink; keep others away', (plan, stage) => plan.water.drained_off_g > 0 && during('boil', 'heat-up')(plan, stage)),
   task(2, ({ yield: { cooked_volume_ml } }) => `Lay out wide, shallow containers for ${litres(cooked_volume_ml)}, and clear a shelf`, (plan, stage, purpose) => purpose === 'batch' && during('simmer', 'rest', 'steam', 'bake', 'pressure')(plan, stage)),
   task(2, () => 'Lay out a wide tray to spread it on', (plan, stage, purpose) => purpose === 'frying' && during('simmer', 'rest')(plan, stage)),
-  task(3, ({ grain: { mass_g } }) => `Boil a kettle: a splash of ${Math.max(STEP_G, Math.round((SPLASH_G_G * mass_g) / STEP_G) * STEP_G)} g is then at hand if it dries too soon`, (plan, stage) => plan.water.pour_g > 0 && plan.water.drained_off_g === 0 && during('simmer')(plan, stage)),
-  task(2, () => 'Weigh the empty pot with its lid: weighed again when it is done, it tells its steam to the gram', during('soak')),
+  task(3, ({ grain: { mass_g } }) => `Boil some water (${Math.max(STEP_G, Math.round((SPLASH_G_G * mass_g) / STEP_G) * STEP_G)} g) in case it dries out`, (plan, stage) => plan.water.pour_g > 0 && plan.water.drained_off_g === 0 && during('simmer')(plan, stage)),
+  task(2, () => 'Weigh the pot with lid now and again when done', during('soak')),
   task(2, ({ yield: { servings } }) => `Warm ${servings >= 2 ? `${Math.round(servings)} plates` : 'a plate'}, or the serving bowl`, during('rest', 'release')),
-  task(1, () => 'Fork or paddle to hand, and a cloth for the lid', during('heat-up', 'boil', 'pressure', 'pressure-up', 'bake', 'steam')),
+  task(1, () => 'Have a fork and a cloth ready', during('heat-up', 'boil', 'pressure', 'pressure-up', 'bake', 'steam')),
 ]
 
 const litres = (ml: number) => `${(Math.round(ml / 100) / 10).toFixed(1)} L`

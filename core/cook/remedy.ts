@@ -38,7 +38,7 @@ export function remedyStages(eventId: string, { addG, turn, powerW, lid, heatMin
     })
   if (heatMinutes > 0)
     stages.push({
-      id: `${id}-heat`, kind: lid === 'off' ? 'spread' : 'simmer', title: lid === 'off' ? 'Lowest heat, lid off, let it steam away' : 'Lowest heat again, lid on', heat: 'lowest', power_w: powerW, lid,
+      id: `${id}-heat`, kind: lid === 'off' ? 'spread' : 'simmer', title: lid === 'off' ? 'Lowest heat, lid off, let it steam' : 'Lowest heat again, lid on', heat: 'lowest', power_w: powerW, lid,
       minutes: just(heatMinutes), ends_on: 'clock', hands_on: false, checks: lid === 'off' ? ['Part the grain: no water at the bottom'] : [],
     })
   if (restMinutes > 0)

@@ -31,8 +31,8 @@ export function signalsOf(plan: Plan, view: CookView, nowMs: number, hint?: { id
     }
     if (seen.state === 'now' && stage.ends_on === 'cue' && !stage.hands_on) {
       const minutes = (nowMs - seen.startMs) / MINUTE
-      if (minutes > stage.minutes.high + 1) signals.push({ id: `late ${stage.id}`, kind: 'attention', says: `Look closely: ${stage.cue ?? stage.title}?` })
-      else if (minutes >= stage.minutes.low) signals.push({ id: `due ${stage.id}`, kind: 'due', says: `Any moment: ${stage.cue ?? stage.title}` })
+      if (minutes > stage.minutes.high + 1) signals.push({ id: `late ${stage.id}`, kind: 'attention', says: `Check: has it happened? ${stage.cue ?? stage.title}` })
+      else if (minutes >= stage.minutes.low) signals.push({ id: `due ${stage.id}`, kind: 'due', says: `Soon: ${stage.cue ?? stage.title}` })
     }
   }
   if (hint) signals.push({ id: `hint ${hint.id}`, kind: 'attention', says: hint.says })

@@ -16,7 +16,7 @@ export interface Eater {
 export interface Party {
   /** Heads. */
   heads: number
-  /** Usual portions they come to. */
+  /** Portions they come to. */
   portions: number
   /** The middle of what those who mind like; null where nobody does. */
   texture: number | null
@@ -40,7 +40,7 @@ const FIRM_WORDS: Record<string, number> = { firm: FIRM, soft: SOFT }
  *  @param house who lives here  @returns the party, or what could not be read, in words */
 export function readParty(text: string, house: readonly Eater[]): ReadParty {
   const parts = text.split(/,|;|\band\b|\bwith\b/i).map((part) => part.trim().toLowerCase()).filter((part) => part !== '')
-  if (parts.length === 0) return { ok: false, message: 'Say how many eat, like “fourteen, three small, one no gluten”.' }
+  if (parts.length === 0) return { ok: false, message: 'Enter how many people, e.g. “14, 3 small, 1 no gluten”.' }
   const known: Eater[] = []
   let guests = 0
   let counted = false
@@ -58,10 +58,10 @@ export function readParty(text: string, house: readonly Eater[]): ReadParty {
       continue
     }
     const said = readPart(part)
-    if (!said) return { ok: false, message: `“${part}” is no name of this house and no count; write it like “three small”, “one no gluten” or “two firm”.` }
+    if (!said) return { ok: false, message: `“${part}” is not a name or a number. Write, for example, “3 small” or “1 no gluten”.` }
     const { count, what } = said
     if (what === 'heads') {
-      if (counted && !said.guests) return { ok: false, message: `How many there are is said twice: “${part}”.` }
+      if (counted && !said.guests) return { ok: false, message: `The number of people appears twice: “${part}”.` }
       guests += count
       counted = true
       continue
@@ -71,10 +71,10 @@ export function readParty(text: string, house: readonly Eater[]): ReadParty {
     for (const food of what.avoids) avoids.add(food)
   }
   const heads = known.length + guests
-  if (heads === 0) return { ok: false, message: 'Say how many eat first, like “five, one small”.' }
+  if (heads === 0) return { ok: false, message: 'Give the number first, e.g. “5, 1 small”.' }
   if (heads > MOST_HEADS) return { ok: false, message: `At most ${MOST_HEADS} eat here, got ${heads}.` }
   const portions = known.reduce((sum, e) => sum + e.appetite, 0) + guests + extra
-  if (portions < 0.5) return { ok: false, message: 'More are small than there are eaters.' }
+  if (portions < 0.5) return { ok: false, message: 'More small portions than people.' }
   for (const e of known) {
     if (e.firmness !== null) tastes.push(e.firmness)
     for (const food of e.avoids) avoids.add(food)

@@ -35,7 +35,7 @@ test('terms say whom they come from: portions are a custom, your own grams are y
   const { request, made } = of({ amount: { basis: 'servings', value: 5 } })
   const [portions] = whyGrain(request, made).terms
   // Five beside a dish, 65 g each.
-  expect(portions).toMatchObject({ word: '5 eat beside a dish, 65 g each', value: 325, from: 'published' })
+  expect(portions).toMatchObject({ word: '5 portions beside a dish, 65 g each', value: 325, from: 'published' })
   const own = of({})
   const [asked] = whyGrain(own.request, own.made).terms
   expect(asked).toMatchObject({ value: 300, from: 'you' })

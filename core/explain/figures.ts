@@ -26,7 +26,7 @@ const upTo = (terms: readonly Term[], figure: number, unit: Term['unit'] = 'g'):
   const said = terms.filter(({ value }) => Math.abs(value) >= 0.5)
   const sum = total(said)
   const rest = figure - sum.total
-  return { ...sum, terms: Math.abs(rest) >= 0.5 ? [...said, term('small change', rest, 'computed', 0, unit)] : said, total: figure }
+  return { ...sum, terms: Math.abs(rest) >= 0.5 ? [...said, term('rounding', rest, 'computed', 0, unit)] : said, total: figure }
 }
 
 /** The dry grain as the sum it is: who eats, what is kept, what the pot keeps for itself. */
@@ -36,9 +36,9 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Sum {
   const stuck = request.stuckG / (1 + uptakeAt(blend.uptake, request.texture))
   const kept = basis === 'servings' ? request.keepServings * SERVING_G[serving] : 0
   const eaten = grain.mass_g - stuck - kept
-  const each = serving === 'side' ? 'beside a dish' : 'as the dish'
+  const each = serving === 'side' ? 'beside a dish' : 'as a main'
   const first = {
-    servings: term(`${Number(value.toFixed(1))} eat ${each}, ${SERVING_G[serving]} g each`, eaten, 'published', APPETITE * eaten),
+    servings: term(`${Number(value.toFixed(1))} portions ${each}, ${SERVING_G[serving]} g each`, eaten, 'published', APPETITE * eaten),
     'dry-mass': term('what you asked for', eaten, 'you', SCALE_G),
     'dry-volume': term(`${Math.round(value)} mL of it, ${blend.bulkDensity.toFixed(2)} g a mL`, eaten, 'published', CUP * eaten),
     'cooked-mass': term(`so that ${Math.round(value)} g are cooked of it`, eaten, 'computed', LOT * eaten),
@@ -51,7 +51,7 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Sum {
 export function whyCooked(plan: Plan): Sum {
   const { grain, water, yield: out } = plan
   return upTo(
-    [term('dry grain', grain.mass_g, 'you', SCALE_G), term('water it has drunk', water.absorbed_g, 'computed', LOT * water.absorbed_g), term('water left between', out.cooked_mass_g - grain.mass_g - water.absorbed_g, 'computed', 0.2 * water.left_in_pot_g)],
+    [term('dry grain', grain.mass_g, 'you', SCALE_G), term('water absorbed', water.absorbed_g, 'computed', LOT * water.absorbed_g), term('water left between', out.cooked_mass_g - grain.mass_g - water.absorbed_g, 'computed', 0.2 * water.left_in_pot_g)],
     out.cooked_mass_g,
   )
 }

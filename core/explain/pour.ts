@@ -28,7 +28,7 @@ export interface Sum {
 export interface Known {
   /** The pot's steam was measured. */
   potMeasured: boolean
-  /** What was learned of this grain in this pot, g/g, with its standard deviation. */
+  /** What Omsel has learned of this grain in this pot, g/g, with its standard deviation. */
   learned: { delta: number; sd: number } | undefined
   /** What the bag brings, g/g: its label taken over, or a new crop. */
   bagDelta: number
@@ -69,11 +69,11 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
     return total(terms)
   }
   if (inBalance) {
-    say(`soaks in: ${(published / grain.mass_g).toFixed(2)} g a gram at this texture`, published, 'published', known.learned ? 0 : LOT * published)
+    say(`absorbed: ${(published / grain.mass_g).toFixed(2)} g per gram at this texture`, published, 'published', known.learned ? 0 : LOT * published)
     const taught = (known.learned?.delta ?? 0) * grain.mass_g
-    say('soaks in: what your cooks of it taught', known.learned ? taught : 0, 'your notebook', (known.learned?.sd ?? 0) * grain.mass_g)
-    say('soaks in: what this bag wants', shift - taught, known.bagDelta !== 0 ? 'this bag' : 'you', 0.03 * grain.mass_g)
-    say('soaks in: more than asked', water.absorbed_g - published - shift, 'computed', 0)
+    say('absorbed: from your batches', known.learned ? taught : 0, 'your notebook', (known.learned?.sd ?? 0) * grain.mass_g)
+    say('absorbed: from this bag', shift - taught, known.bagDelta !== 0 ? 'this bag' : 'you', 0.03 * grain.mass_g)
+    say('absorbed: more than asked', water.absorbed_g - published - shift, 'computed', 0)
   } else {
     say('soaks in', water.absorbed_g, 'computed', LOT * water.absorbed_g)
   }
@@ -82,7 +82,7 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
     if (water.evaporated_g > 0) say(`boils off: ${stage.title.toLowerCase()}`, g, known.potMeasured ? 'this pot' : 'computed', g * steam)
   }
   say('poured off again', water.drained_off_g, 'computed', LOT * water.absorbed_g)
-  say(method.water === 'boiler' ? 'stays under the basket, so that it never runs dry' : 'stays in the pot', water.left_in_pot_g, 'computed', 0.2 * water.left_in_pot_g)
+  say(method.water === 'boiler' ? 'kept under the basket so it does not run dry' : 'stays in the pot', water.left_in_pot_g, 'computed', 0.2 * water.left_in_pot_g)
   say('clings already', -water.clinging_g, request.soak?.wetMassG ? 'you' : 'published', request.soak?.wetMassG ? SCALE_G : CLING * water.clinging_g)
   say('soaked up already', -water.soaked_in_g, request.soak?.wetMassG ? 'you' : 'computed', request.soak?.wetMassG ? SCALE_G : SOAK * water.soaked_in_g)
   say('comes with the add-ins', -water.add_in_water_g, 'published', 0.1 * water.add_in_water_g)
@@ -90,7 +90,7 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
   const sum = total(terms)
   // Figures too small to say still count.
   const rest = water.pour_g - sum.total
-  return { ...sum, terms: Math.abs(rest) >= 0.5 ? [...sum.terms, { word: 'small change', value: rest, unit: 'g', from: 'computed', sure: 0 }] : sum.terms, total: water.pour_g }
+  return { ...sum, terms: Math.abs(rest) >= 0.5 ? [...sum.terms, { word: 'rounding', value: rest, unit: 'g', from: 'computed', sure: 0 }] : sum.terms, total: water.pour_g }
 }
 
 /** The time to the table as its stages, each with what it may be off by. Work that goes on beside other work adds nothing. */

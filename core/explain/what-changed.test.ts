@@ -25,7 +25,7 @@ test('another pot: what its width does to the steam, in grams of the two ledgers
   expect(grams).toBeGreaterThan(3)
   expect(whatChanged(narrow, wide)).toBe(`wider, so ${grams} g more steam`)
   expect(whatChanged(wide, narrow)).toBe(`narrower, so ${grams} g less steam`)
-  expect(whatChanged(narrow, { ...narrow, vesselId: 'other' })).toBe('another pot, and as much steam')
+  expect(whatChanged(narrow, { ...narrow, vesselId: 'other' })).toBe('another pot, same steam')
   expect(whatChanged(narrow, { ...narrow, vesselId: 'other', rimMm: narrow.rimMm * 0.9, steamG: narrow.steamG + 20 })).toBe('narrower, and 20 g more steam')
 })
 

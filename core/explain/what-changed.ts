@@ -21,7 +21,7 @@ export function whatChanged(before: Seen, now: Seen): string | undefined {
     const width = now.rimMm / before.rimMm - 1
     const word = width > SAME_WIDTH ? 'wider' : width < -SAME_WIDTH ? 'narrower' : ''
     const steam = now.steamG - before.steamG
-    if (Math.abs(steam) < SAME_G) return `${word === '' ? 'another pot' : word}, and as much steam`
+    if (Math.abs(steam) < SAME_G) return `${word === '' ? 'another pot' : word}, same steam`
     const more = `${Math.abs(Math.round(steam))} g ${steam > 0 ? 'more' : 'less'} steam`
     // Its width is the reason only where it goes the same way; a lid or a heavy wall may do more.
     return (word === 'wider' && steam > 0) || (word === 'narrower' && steam < 0) ? `${word}, so ${more}` : `${word === '' ? 'another pot' : word}, and ${more}`

@@ -3,9 +3,9 @@ import type { Purpose } from '#core/method/method'
 
 /** Ways of loosening a finished pot; each has its own drawing. */
 export const LOOSEN_WAYS = {
-  fork: { title: 'Loosen with a fork', how: 'Lift and turn from the rim inward, do not press' },
-  'cut-fold': { title: 'Cut and fold with a paddle', how: 'The edge down through it, then a turn over: cut, never stir' },
-  quarters: { title: 'Turn it over quarter by quarter', how: 'Mark a cross in it, lift each quarter from the bottom and lay it over' },
+  fork: { title: 'Loosen with a fork', how: 'Lift from the edge inward; do not press' },
+  'cut-fold': { title: 'Cut and fold with a paddle', how: 'Cut down with the edge and turn over; never stir' },
+  quarters: { title: 'Turn it over in quarters', how: 'Mark a cross in it, lift each quarter from the bottom and lay it over' },
   'leave-stuck': { title: 'Lift off what is loose', how: 'Leave the stuck layer where it is: scraped in, it makes lumps' },
   stir: { title: 'Stir once more', how: 'It thickens as it stands' },
 } as const satisfies Record<string, { title: string; how: string }>

@@ -79,9 +79,9 @@ function distanceTo(variety: Variety, lengthMm: number, slenderness: number, coa
 function remarksOn({ broken, chalky, other, lengths }: Handful): string[] {
   const n = lengths.length
   const said: string[] = []
-  if (broken >= POOR_BROKEN) said.push(`${broken} of ${n} broken: they drink faster and shed starch. Rinse once more, and take the firm end of the water.`)
-  if (chalky >= POOR_CHALKY) said.push(`${chalky} of ${n} chalky: they crack when they soak. A short soak, and no stirring.`)
-  if (other > 0) said.push(`${other} of ${n} are another grain: pick them over, or plan it as a blend.`)
+  if (broken >= POOR_BROKEN) said.push(`${broken} of ${n} broken: they absorb faster. Rinse once more and use less water.`)
+  if (chalky >= POOR_CHALKY) said.push(`${chalky} of ${n} chalky: soak briefly, do not stir.`)
+  if (other > 0) said.push(`${other} of ${n} are another grain: remove them or plan a mix.`)
   return said
 }
 

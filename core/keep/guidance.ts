@@ -32,7 +32,7 @@ export const FIGURES = {
     us: { value: 72, source: 'USDA Food Safety and Inspection Service: thawed in the fridge, 3 to 4 days; the shorter is taken' },
   },
   room_min: {
-    name: 'at room warmth at most', unit: 'min', stricter: 'lower',
+    name: 'at room temperature, at most', unit: 'min', stricter: 'lower',
     uk: { value: 120, source: 'UK Food Standards Agency: hot food off hot holding, once, 2 hours' },
     us: { value: 120, source: 'USDA Food Safety and Inspection Service: 2 hours; one above 32 °C' },
   },
@@ -88,11 +88,11 @@ export function guidanceOf(authority: Authority, own: Partial<Record<FigureId, n
       const strictest = both.reduce((best, p) => (stricterOf(figure, p.value, best.value) ? p : best))
       const published = (authority === 'stricter' ? undefined : figure[authority]) ?? strictest
       const mine = own[id]
-      return [id, mine !== undefined && stricterOf(figure, mine, published.value) ? { value: mine, source: 'your own, stricter', own: true } : { ...published, own: false }]
+      return [id, mine !== undefined && stricterOf(figure, mine, published.value) ? { value: mine, source: 'your own (stricter)', own: true } : { ...published, own: false }]
     }),
   ) as unknown as Guidance
 }
 
 /** Said wherever a figure of it is shown. */
 export const FOLLOW_LOCAL = 'Usual guidance; follow your local food authority.'
-export const WHY_STRICT = 'Spores survive boiling and grow in warm grain; what they leave behind, reheating does not undo.'
+export const WHY_STRICT = 'Bacterial spores survive boiling and grow in warm rice. Reheating does not remove their toxin.'

@@ -125,9 +125,9 @@ export function keptAt(packed: Packed, events: readonly KeptEvent[], guidance: G
 /** Which events make sense for a container as it stands; the rest are refused in words. */
 export function canTell(view: KeptView, kind: KeptEventKind, guidance: Guidance): string | undefined {
   if (kind === 'take-back') return view.last ? undefined : 'there is nothing to take back'
-  if (view.gone) return `it is ${view.gone === 'eaten' ? 'eaten' : 'thrown out'} already`
+  if (view.gone) return `already ${view.gone === 'eaten' ? 'eaten' : 'thrown out'}`
   if (kind === 'thrown') return undefined
-  if (view.pastMs > 0) return 'its time is over: throw it out'
+  if (view.pastMs > 0) return 'past its date: throw it away'
   switch (kind) {
     case 'to-fridge':
       return view.place === 'cooling' ? undefined : `it is in the ${view.place}`

@@ -137,9 +137,9 @@ export function experimentsFor(beliefs: Beliefs, plan: PlanFor, { dryG, steamG }
     return sdOfSum(mind, pour, priorSd)
   }
   const all: Experiment[] = [
-    { id: 'judge', says: 'Say how it was, as always', nowG: now, thenG: after({}, 1) },
-    { id: 'weigh', says: 'Weigh the full pot with its lid, before the heat and when it is done', nowG: now, thenG: after({ steamFactor: 1 }, 1) },
-    { id: 'double', says: 'Cook twice as much in the same pot, and say how it was', nowG: now, thenG: after({}, 2) },
+    { id: 'judge', says: 'Rate it as usual', nowG: now, thenG: after({}, 1) },
+    { id: 'weigh', says: 'Weigh the full pot with lid before heating and when done', nowG: now, thenG: after({ steamFactor: 1 }, 1) },
+    { id: 'double', says: 'Cook twice as much in the same pot and rate it', nowG: now, thenG: after({}, 2) },
     { id: 'half', says: 'Cook half as much in the same pot, and say how it was', nowG: now, thenG: after({}, 0.5) },
   ]
   return all.sort((a, b) => a.thenG - b.thenG)

@@ -40,6 +40,6 @@ test.each([
 
 test('empty lines do not count; no cook at all, and too many, are said', () => {
   expect(read('2026-01-01;quinoa;200;300;clay', ';;;;', '')).toMatchObject({ ok: true, cooks: [{}] })
-  expect(errors('')).toEqual([[0, '', 'there is no cook in it']])
+  expect(errors('')).toEqual([[0, '', 'no batches found']])
   expect(errors(...Array.from({ length: MOST_COPIED + 1 }, () => '2026-01-01;quinoa;200;300;clay'))[0]![2]).toContain('too many')
 })

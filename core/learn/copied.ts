@@ -90,7 +90,7 @@ export function readCopied(table: readonly (readonly string[])[], house: CopiedH
   const { at, from, errors } = columnsOf(table)
   if (errors.length > 0) return { ok: false, errors }
   const rows = table.slice(from).map((row, i) => ({ row, n: i + 1 })).filter(({ row }) => row.some((cell) => cell.trim() !== ''))
-  if (rows.length === 0) return { ok: false, errors: [{ row: 0, column: '', message: 'there is no cook in it' }] }
+  if (rows.length === 0) return { ok: false, errors: [{ row: 0, column: '', message: 'no batches found' }] }
   if (rows.length > MOST_COPIED) return { ok: false, errors: [{ row: 0, column: '', message: `${rows.length} cooks are too many at once; ${MOST_COPIED} is the most` }] }
   const cooks: CopiedCook[] = []
   for (const { row, n } of rows) {
@@ -98,9 +98,9 @@ export function readCopied(table: readonly (readonly string[])[], house: CopiedH
     const wrong = (column: CopiedColumn, message: string) => void errors.push({ row: n, column, message: `${column} ${message}, got ${quoted(cell(column))}` })
     const date = dayOf(cell('date'))
     if (!date) wrong('date', 'must be a day like 2025-11-03 or 3.11.2025')
-    else if (date > today) wrong('date', 'lies in the future')
+    else if (date > today) wrong('date', 'is in the future')
     const grain = house.grains.find(({ id, names }) => id === cell('grain').toLowerCase() || names.some((name) => plain(name) === plain(cell('grain'))))
-    if (!grain) wrong('grain', 'must be a grain of the Shelf by its name')
+    if (!grain) wrong('grain', 'must be the name of a grain')
     const vessel = house.vessels.find(({ id, name }) => id === cell('pot') || plain(name).replace(/^the /, '') === plain(cell('pot')).replace(/^the /, ''))
     if (!vessel) wrong('pot', `must be one of ${house.vessels.map((v) => v.name).join(', ')}`)
     const [dryG, waterG] = [numberOf(cell('dry')), numberOf(cell('water'))]

@@ -34,9 +34,9 @@ export const boilAndDrain: Method = {
       waterToTheBoil(kitchen),
       grainIn(kitchen),
       {
-        id: 'boil', kind: 'boil', title: 'Boil it openly, rolling', heat, powerW: power(heat), lid: 'off', mode: 'open',
+        id: 'boil', kind: 'boil', title: 'Boil with the lid off', heat, powerW: power(heat), lid: 'off', mode: 'open',
         until: 'solved', exact: true, endsOn: 'cue', cue: kitchen.finish === 'steam' || kitchen.purpose === 'part-cooked' ? 'bends-not-breaks' : 'bitten',
-        handsOn: false, checks: ['Skim the foam in the first minutes', 'Bite a grain from two minutes before the end', ...doneSigns(kitchen)],
+        handsOn: false, checks: ['Skim the foam in the first minutes', 'Taste from 2 minutes before the end', ...doneSigns(kitchen)],
       },
       drainOffStage(),
       ...finish(kitchen),
@@ -65,7 +65,7 @@ function finish(kitchen: Kitchen): MethodStage[] {
     return [
       {
         id: 'cool', kind: 'cool', title: 'Cold water over it, then drain', heat: 'off', powerW: 0, lid: 'off', mode: 'open', chillTo: TAP_C,
-        until: { minutes: DRAIN_MINUTES }, endsOn: 'cue', cue: 'drained', handsOn: true, checks: ['Cold all through, then shake it dry'],
+        until: { minutes: DRAIN_MINUTES }, endsOn: 'cue', cue: 'drained', handsOn: true, checks: ['Rinse until cold, then shake off the water'],
       },
     ]
   if (kitchen.finish === 'steam')

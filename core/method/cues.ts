@@ -3,7 +3,7 @@ export const CUES = {
   measured: {
     text: 'the grain is measured out',
     key: 'Measured',
-    now: 'level in the cup, or the scale says it',
+    now: 'the right amount',
     yet: 'heaped, or short',
   },
   'clear-enough': {
@@ -49,13 +49,13 @@ export const CUES = {
     yet: 'grains on the bottom, cloudy',
   },
   dressed: {
-    text: 'every grain shines',
+    text: 'every grain is glossy',
     key: 'Folded in',
-    now: 'glossy, nothing pools',
+    now: 'glossy, no liquid left',
     yet: 'dull in places, a puddle below',
   },
   'water-boils': {
-    text: 'the water rolls',
+    text: 'the water is at a rolling boil',
     key: 'It rolls',
     now: 'big bubbles over and over',
     yet: 'strings of small ones',
@@ -64,7 +64,7 @@ export const CUES = {
     text: 'the kettle boils',
     key: 'The kettle boils',
     now: 'rolling, steam at the spout',
-    yet: 'it only sings',
+    yet: 'it hisses but does not boil',
   },
   'steady-steam': {
     text: 'steam comes steadily',
@@ -87,7 +87,7 @@ export const CUES = {
   bitten: {
     text: 'a grain is soft with a firm centre',
     key: 'It bites right',
-    now: 'soft, a trace of bite inside',
+    now: 'soft with a little bite',
     yet: 'a white, chalky core',
   },
   'bends-not-breaks': {
@@ -97,9 +97,9 @@ export const CUES = {
     yet: 'snaps in two',
   },
   'smells-of-toast': {
-    text: 'it smells of toast and ticks',
+    text: 'it smells toasted and crackles',
     key: 'It smells of toast',
-    now: 'a dry tick, a nutty smell',
+    now: 'a dry crackle, a nutty smell',
     yet: 'a wet hiss',
   },
   'shared-out': {
@@ -127,7 +127,7 @@ export const CUES = {
     yet: 'it runs together at once',
   },
   'rolling-boil': {
-    text: 'steam pushes at the lid',
+    text: 'steam pushes out at the lid',
     key: 'It boils',
     now: 'steady steam, the lid trembles',
     yet: 'still, a wisp at most',
@@ -142,7 +142,7 @@ export const CUES = {
     text: 'steam comes from the vent',
     key: 'It steams',
     now: 'a steady plume',
-    yet: 'nothing, or a breath',
+    yet: 'nothing or very little',
   },
   'switch-click': {
     text: 'the switch clicks over',
@@ -153,7 +153,7 @@ export const CUES = {
   'pin-up': {
     text: 'the pin rises and seals',
     key: 'The pin is up',
-    now: 'pin flush, no more hiss',
+    now: 'indicator up, hissing has stopped',
     yet: 'pin low, steam hissing past',
   },
   'pin-down': {

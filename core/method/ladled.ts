@@ -37,9 +37,9 @@ export const ladled: Method = {
       {
         id: 'ladle', kind: 'ladle', title: 'Add stock by the ladle, stirring', ...simmer, lid: 'off', mode: 'open', contact: 'stirred',
         ladle: { below: TRAIL, share: 1 / LADLES }, until: 'solved', exact: true, endsOn: 'cue', cue: 'bitten', handsOn: true,
-        checks: ['The next ladle when the spoon leaves a trail', 'At the end it still flows when the pot is tilted'],
+        checks: ['Add more when the spoon leaves a trail', 'At the end it still flows when the pot is tilted'],
       },
-      coveredRest(kitchen, { title: 'Take it off the heat, butter in, lid on', checks: ['It should still flow on the plate'] }),
+      coveredRest(kitchen, { title: 'Take it off the heat, butter in, lid on', checks: ['It should still flow'] }),
     ]
   },
   goal: (): Goal => ({ centre: FIRM_CENTRE, free: CREAMY }),

@@ -36,7 +36,7 @@ export interface Kitchen {
   /** Water wanted in the grain, g/g. */
   uptake: number
   boilerDish: BoilerDish | null
-  /** Whether a toasted bottom is wanted. */
+  /** Whether a crisp bottom is wanted. */
   toasted: boolean
   /** 0 firm, 0.5 standard, 1 soft. */
   texture: number

@@ -19,7 +19,7 @@ export const offHeat: Method = {
   evensInRest: true,
   pourSetsTexture: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 25 },
-  beforeHeat: ['Level the grain and push strays under the water', 'Have a towel ready to wrap the pot: warmth is all it cooks by'],
+  beforeHeat: ['Level the grain and push strays under the water', 'Have a towel ready to wrap the pot: it cooks in its own heat'],
   stages: (kitchen) => [
     {
       id: 'heat-up', kind: 'heat-up', title: 'Bring everything to the boil, lid on', heat: 'high', powerW: powerAt(kitchen)('high'), lid: 'on', mode: 'open',

@@ -21,7 +21,7 @@ export const oven: Method = {
   stages: (kitchen) => [
     {
       id: 'bake', kind: 'bake', title: `Bake at ${OVEN_C} °C, foil on`, heat: 'medium', powerW: 0, surroundC: OVEN_C, lid: 'on', mode: 'open',
-      until: 'solved', endsOn: 'clock', handsOn: false, checks: ['Leave the foil: what steams out is gone'],
+      until: 'solved', endsOn: 'clock', handsOn: false, checks: ['Leave the foil on: lost steam cannot come back'],
     },
     coveredRest(kitchen, { title: 'Out of the oven, leave the foil', checks: ['Lift the foil at the far side first: the steam burns'] }),
   ],

@@ -94,7 +94,7 @@ export function grainIn(kitchen: Kitchen, over: Partial<MethodStage> = {}): Meth
     endsOn: 'cue',
     cue: 'bubbles-break',
     handsOn: true,
-    checks: ['Let it slide in close to the water: it splashes'],
+    checks: ['Slide it in close to the water to avoid splashes'],
     ...over,
   }
 }
@@ -103,12 +103,12 @@ const LAST_HEAT = {
   'boil-then-lowest': 'lowest', 'strong-minute-then-low': 'lowest', 'medium-then-full-then-off': 'high', 'boil-then-off': 'medium',
 } as const satisfies Record<Kitchen['heatStyle'], HeatLevel>
 
-/** From the boil to the rest, covered: a strong minute for those who want it, the simmer that is solved, a toasted bottom, the rest. */
+/** From the boil to the rest, covered: a strong minute for those who want it, the simmer that is solved, a crisp bottom, the rest. */
 export function coveredToTheEnd(kitchen: Kitchen, lidBefore: Kitchen['lidUntilBoil'] = kitchen.lidUntilBoil): MethodStage[] {
   const power = powerAt(kitchen)
   const last = LAST_HEAT[kitchen.heatStyle]
   const strong: MethodStage = {
-    id: 'strong', kind: 'boil', title: 'One strong minute', heat: 'high', powerW: power('high'), lid: 'on', mode: 'open',
+    id: 'strong', kind: 'boil', title: '1 minute on high', heat: 'high', powerW: power('high'), lid: 'on', mode: 'open',
     until: { minutes: STRONG_MINUTE }, endsOn: 'clock', handsOn: true, checks: [],
   }
   const simmer: MethodStage = {
@@ -123,7 +123,7 @@ export function coveredToTheEnd(kitchen: Kitchen, lidBefore: Kitchen['lidUntilBo
     drySign: true,
     endsOn: 'clock',
     handsOn: false,
-    checks: [...(last === 'lowest' ? lowestChecks(kitchen) : []), 'At the end: holes in the surface, no water when the grain is parted', ...doneSigns(kitchen)],
+    checks: [...(last === 'lowest' ? lowestChecks(kitchen) : []), 'When done: holes on top, no water at the bottom', ...doneSigns(kitchen)],
   }
   const toast: MethodStage = {
     id: 'crust', kind: 'toast', title: 'Heat up for the toasted bottom', heat: 'medium', powerW: power('medium'), lid: 'on', mode: 'open',
@@ -139,7 +139,7 @@ export function coveredToTheEnd(kitchen: Kitchen, lidBefore: Kitchen['lidUntilBo
 }
 
 export const coveredRest = (kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage => ({
-  id: 'rest', kind: 'rest', title: 'Off the heat, leave the lid', heat: 'off', powerW: 0, lid: 'on', mode: 'open',
+  id: 'rest', kind: 'rest', title: 'Off the heat, lid stays on', heat: 'off', powerW: 0, lid: 'on', mode: 'open',
   until: { minutes: kitchen.restMinutes }, endsOn: 'clock', handsOn: false, checks: ['It is still cooking'],
   ...over,
 })

@@ -51,7 +51,7 @@ export const steamPasses: Method = {
 }
 
 const moisten = (kitchen: Kitchen, pass: number, powerW: number): MethodStage => ({
-  id: `moisten-${pass + 1}`, kind: 'moisten', title: `Sprinkle its share of the water over, rub it in, let it drink${pass > 0 ? ' again' : ''}`,
+  id: `moisten-${pass + 1}`, kind: 'moisten', title: `Sprinkle on its share of water and let it absorb${pass > 0 ? ' again' : ''}`,
   heat: powerW > 0 ? 'lowest' : 'off', powerW, lid: 'on', mode: 'open', contact: 'aside', pourShare: 1 / kitchen.passes,
   until: { minutes: MOISTEN_MINUTES }, endsOn: 'clock', handsOn: false, checks: ['Salt and a little oil go into this water'],
 })

@@ -6,7 +6,7 @@ import { allGrains, coveredRest, grainIn, powerAt, waterToTheBoil } from './stag
 
 /** Every steamer, bought or made up, is looked over for the same things. */
 export const STEAMER_CHECKS = [
-  'The basket stands firm, 25 mm or more over the water',
+  'The basket sits firmly, at least 25 mm above the water',
   'Steam can get out: never seal a steamer',
   'A cloth under the lid catches the drip',
 ] as const
@@ -36,7 +36,7 @@ function soakForSteam({ family, skin }: Pick<Variety, 'family' | 'skin'>): Usual
   return { minutes, celsius: FRIDGE_C, water: 'drain' }
 }
 
-/** Soaked grain over boiling water: steam reaches it from below, so a deeper layer takes longer; it cooks with the water it has drunk and
+/** Soaked grain over boiling water: steam reaches it from below, so a deeper layer takes longer; it cooks with the water absorbed and
  *  what condenses on it. */
 export const steam: Method = {
   id: 'steam',
@@ -75,7 +75,7 @@ const steamedBowl: Method = {
     {
       id: 'steam', kind: 'steam', title: 'Bowl with the grain and its water in, lid on, medium heat', heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on', mode: 'open',
       join: allGrains(kitchen), until: 'solved', drySign: true, endsOn: 'clock', handsOn: false,
-      checks: ['Open the lid away from you', 'At the end: holes in the surface, no water when the grain is parted', boilerLook(kitchen)],
+      checks: ['Open the lid away from you', 'When done: holes on top, no water at the bottom', boilerLook(kitchen)],
     },
     coveredRest(kitchen, { title: 'Take it off the heat, lid on' }),
   ],

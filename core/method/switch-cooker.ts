@@ -39,7 +39,7 @@ export const switchCooker: Method = {
       {
         id: 'boil',
         kind: 'boil',
-        title: 'It boils until the water is gone',
+        title: 'Cooking until it clicks',
         heat: 'high',
         powerW,
         lid: 'on',
@@ -61,7 +61,7 @@ export const switchCooker: Method = {
         until: { minutes: kitchen.restMinutes },
         endsOn: 'clock',
         handsOn: false,
-        checks: ['The click is not the end: it is still cooking'],
+        checks: ['After the click it is still cooking'],
       },
     ]
   },

@@ -81,7 +81,7 @@ describe('held, kept, and left in the pot', () => {
     expect(held.stages.at(-1)!.power_w).toBeGreaterThan(20)
   })
 
-  test('tonight and three lunches: the pot is for all of them, and what is to keep is told', () => {
+  test('tonight and three lunches: the pot is for all of them, and what is for later is told', () => {
     const tonight = plan({ amount: { basis: 'servings', value: 2 } })
     const both = plan({ amount: { basis: 'servings', value: 2 }, keep_servings: 3 })
     expect(both.grain.mass_g).toBeCloseTo(2.5 * tonight.grain.mass_g, 1)

@@ -86,10 +86,10 @@ function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: B
   return {
     id: 'soak',
     kind: 'soak',
-    title: startLaterMinutes > 0 ? 'Set to start later: it soaks, and starts by itself' : `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
+    title: startLaterMinutes > 0 ? 'Set the timer; it soaks and starts by itself' : `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
     minutes: { low: soak!.minutes, expected: soak!.minutes, high: soak!.minutes },
     hands_on: false,
-    checks: startLaterMinutes > 0 ? ['Lid down, plugged in, and its own clock right'] : soakSigns(blend),
+    checks: startLaterMinutes > 0 ? ['Lid closed, plugged in, clock correct'] : soakSigns(blend),
     ...clocked,
   }
 }
@@ -210,7 +210,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
   const last: Loose[] = [fluff]
   if (spread)
     last.push({
-      id: 'spread', kind: 'spread', title: `Spread it thin on a tray of ${spread.tray.longCm} by ${spread.tray.wideCm} cm to steam off`, hands_on: false, ...clocked,
+      id: 'spread', kind: 'spread', title: `Spread on a ${spread.tray.longCm} x ${spread.tray.wideCm} cm tray to steam dry`, hands_on: false, ...clocked,
       checks: [`${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`, 'Then fry it, or chill it within the hour'],
       minutes: rounded({ low: spread.minutes * 0.6, expected: spread.minutes, high: spread.minutes * 1.3 }),
     })
@@ -223,7 +223,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
         checks: ['Over the paddle, all round; cut and fold, do not stir', ...(dressing.saltLastG > 0 ? [`Last, ${roundTo(dressing.saltLastG, 1)} g salt sprinkled over`] : [])],
       },
       {
-        id: 'cool', kind: 'cool', title: 'Fan and turn it to hand-warm', hands_on: true, ...clocked,
+        id: 'cool', kind: 'cool', title: 'Fan and turn until lukewarm', hands_on: true, ...clocked,
         minutes: rounded({ low: cools * 0.7, expected: cools, high: cools * 1.4 }), checks: ['In a wide bowl, a finger deep', 'Then a damp cloth over it'],
       },
     )
@@ -267,7 +267,7 @@ function dressingStages({ request, dressing }: Laid, after: string, readyBy: num
   const { infuseMinutes } = request.dressing!
   const mix: Stage = {
     id: 'mix-dressing', kind: 'dress', after: [after], title: `Mix ${Math.round(dressing.vinegarG)} g vinegar, ${Math.round(dressing.sugarG)} g sugar${dressing.saltG >= LEAST_SALT_G ? ` and ${roundTo(dressing.saltG, 1)} g salt` : ''}`,
-    minutes: byHand(3, 0.1, dressing.liquidG * 3), hands_on: true, checks: ['Warm it a little if the sugar will not go; it must not boil'], ...byCue('dressing-clear'),
+    minutes: byHand(3, 0.1, dressing.liquidG * 3), hands_on: true, checks: ['Warm it gently to dissolve the sugar; do not boil'], ...byCue('dressing-clear'),
   }
   const takes = mix.minutes.expected + infuseMinutes
   if (readyBy > takes) mix.lag_minutes = roundTo(readyBy - takes, 1)
@@ -275,7 +275,7 @@ function dressingStages({ request, dressing }: Laid, after: string, readyBy: num
   return [
     mix,
     {
-      id: 'infuse', kind: 'hold', after: [mix.id], title: 'Let the dressing steep, covered', hands_on: false, ...clocked, checks: ['Strain it before it goes in'],
+      id: 'infuse', kind: 'hold', after: [mix.id], title: 'Infuse the dressing, covered', hands_on: false, ...clocked, checks: ['Strain it before it goes in'],
       minutes: { low: infuseMinutes, expected: infuseMinutes, high: infuseMinutes },
     },
   ]

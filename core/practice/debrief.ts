@@ -56,8 +56,8 @@ function deedsOf({ card, right, cardRequest, real }: Kitchen, doing: Doing, mark
   const [asCard, asRight] = [Math.round(card.water.pour_g), Math.round(right.water.pour_g)]
   const steamed = right.stages.some((s) => s.kind === 'steam')
   if (!steamed) {
-    if (Math.abs(pour - asCard) > 0.02 * asCard) deeds.push({ kind: 'pour', says: `You poured ${pour} g, not the card’s ${asCard}`, without: 'with the card’s', atMin: 0, doing: { ...doing, pourG: asCard } })
-    else if (Math.abs(pour - asRight) > 0.02 * asRight) deeds.push({ kind: 'pour', says: `You poured the card’s ${pour} g`, without: `with the ${asRight} g this pot wants`, atMin: 0, doing: { ...doing, pourG: asRight } })
+    if (Math.abs(pour - asCard) > 0.02 * asCard) deeds.push({ kind: 'pour', says: `You added ${pour} g; the card says ${asCard}`, without: 'with the card’s', atMin: 0, doing: { ...doing, pourG: asCard } })
+    else if (Math.abs(pour - asRight) > 0.02 * asRight) deeds.push({ kind: 'pour', says: `You poured the card’s ${pour} g`, without: `with the ${asRight} g this pot needs`, atMin: 0, doing: { ...doing, pourG: asRight } })
   }
   const soakOnCard = cardRequest.soak?.minutes ?? 0
   if (soakOnCard > 0 && real.soak === null) {
@@ -80,7 +80,7 @@ function deedsOf({ card, right, cardRequest, real }: Kitchen, doing: Doing, mark
     else if (later !== undefined) deeds.push({ kind: 'put-in', says: 'You put both in from the start', without: `with the quick one ${minutes(later)} after the boil`, atMin: 0, doing: { ...doing, putInMin: Math.min(doing.serveMin, (marks.boil ?? 0) + later) } })
   }
   const lastOff = doing.heats.at(-1)
-  if (lastOff?.level === 'off' && doing.serveMin - lastOff.atMin >= 1) deeds.push({ kind: 'rest', says: `It stood ${minutes(doing.serveMin - lastOff.atMin)} before it was opened`, without: 'opened at once', atMin: lastOff.atMin, doing: { ...doing, serveMin: lastOff.atMin } })
+  if (lastOff?.level === 'off' && doing.serveMin - lastOff.atMin >= 1) deeds.push({ kind: 'rest', says: `It rested ${minutes(doing.serveMin - lastOff.atMin)} before opening`, without: 'opened at once', atMin: lastOff.atMin, doing: { ...doing, serveMin: lastOff.atMin } })
   return deeds
 }
 
@@ -177,8 +177,8 @@ const glimpseAt = ({ glimpses }: Handled, atMin: number): Glimpse => glimpses.re
 function decidedAt(mine: Handled, ending: Ending, other: Handled | undefined): { min: number; says: string } {
   const { marks } = mine
   if (ending.verdict.scorched && marks.burning !== undefined) return { min: marks.burning, says: `The bottom passes ${SCORCH_FROM_C} °C` }
-  if ((ending.word === 'hard' || ending.word === 'dry') && marks.dry !== undefined) return { min: marks.dry, says: `The water is gone, with the hearts at ${Math.round(100 * meanCentre(glimpseAt(mine, marks.dry)))} %` }
-  if (!other) return { min: mine.pot.now / 60, says: 'At the table' }
+  if ((ending.word === 'hard' || ending.word === 'dry') && marks.dry !== undefined) return { min: marks.dry, says: `The water is gone, centres ${Math.round(100 * meanCentre(glimpseAt(mine, marks.dry)))} % cooked` }
+  if (!other) return { min: mine.pot.now / 60, says: 'Served' }
   let [best, apart] = [mine.pot.now / 60, 0]
   for (const g of mine.glimpses) {
     const o = glimpseAt(other, g.atMin)

@@ -40,14 +40,14 @@ function mendsFor({ real, right, heldMinutes }: Kitchen, doing: Doing): Mend[] {
   const mends: Mend[] = []
   const opened = doing.lids.some((l) => l.lid !== 'on')
   if (opened) mends.push({ kind: 'lid', says: 'Leave the lid on', doing: { ...doing, lids: [] } })
-  if (doing.ventMin !== null) mends.push({ kind: 'vent', says: 'Let the pressure fall by itself', doing: { ...doing, ventMin: null, serveMin: Math.max(doing.serveMin, (marks.unsealed ?? doing.serveMin) + 1) } })
+  if (doing.ventMin !== null) mends.push({ kind: 'vent', says: 'Natural release', doing: { ...doing, ventMin: null, serveMin: Math.max(doing.serveMin, (marks.unsealed ?? doing.serveMin) + 1) } })
   const pour = Math.round(right.water.pour_g / 5) * 5
   if (Math.abs(pour - doing.pourG) > 0.02 * pour && real.soak?.water !== 'keep' && !right.stages.some((s) => s.kind === 'steam')) mends.push({ kind: 'pour', says: `Pour ${pour} g`, doing: { ...doing, pourG: pour } })
   if (byHand && marks.boil !== undefined) {
     const boil = Math.ceil(marks.boil * 2) / 2
     for (const level of ['lowest', 'low'] as const) {
       const heats = [{ atMin: 0, level: 'high' as HeatLevel }, { atMin: boil, level }, { atMin: Math.max(off, boil + 1), level: 'off' as HeatLevel }]
-      if (JSON.stringify(heats) !== JSON.stringify(doing.heats)) mends.push({ kind: 'heat', says: `Full heat until it really boils, then ${level === 'lowest' ? 'the lowest' : 'low'}`, doing: { ...doing, heats } })
+      if (JSON.stringify(heats) !== JSON.stringify(doing.heats)) mends.push({ kind: 'heat', says: `High until it really boils, then ${level === 'lowest' ? 'the lowest' : 'low'}`, doing: { ...doing, heats } })
     }
   }
   const later = right.add_after_minutes

@@ -187,13 +187,13 @@ test('signs say what can be heard, and show the surface only to who lifts the li
     return signsOf(cookByHand(real, doing), serveMin)
   }
   expect(at(0.5).says).toEqual(['Still'])
-  expect(at(6)).toMatchObject({ surface: 'hidden', says: ['A rolling boil, steam pushes at the lid'] })
+  expect(at(6)).toMatchObject({ surface: 'hidden', says: ['A rolling boil, steam pushes out at the lid'] })
   expect(at(6, { lids: [{ atMin: 5.9, lid: 'off' }] })).toMatchObject({ surface: 'water' })
   const { marks } = cookByHand(real, { ...BASE, pourG: card.water.pour_g, serveMin: 60 })
-  expect(at(marks.dry! + 0.3).says).toContain('The bubbling has turned to a crackle')
+  expect(at(marks.dry! + 0.3).says).toContain('The bubbling has turned to a dry crackle')
   expect(at(marks.dry! + 5).says[0]).toBe('A smell of burning')
   // Off the heat it is quiet.
-  expect(at(8, { heats: [{ atMin: 0, level: 'high' }, { atMin: 6, level: 'off' }] }).says).toEqual(['Quiet, steam creeps out'])
+  expect(at(8, { heats: [{ atMin: 0, level: 'high' }, { atMin: 6, level: 'off' }] }).says).toEqual(['Quiet, a little steam'])
 })
 
 test('what a page tells of a pot is read strictly: the field, the limit and the value are named', () => {

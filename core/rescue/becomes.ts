@@ -4,7 +4,7 @@ import type { Judgement } from '#core/learn/judgement'
 /** What a pot that went wrong can still become, by what went wrong. */
 const BECOMES: Record<Complaint, readonly string[]> = {
   'still-wet': ['a thick soup', 'a baked pudding'],
-  'dry-firm': ['fried in a wide pan', 'folded into soup, where it drinks the rest'],
+  'dry-firm': ['fried in a wide pan', 'added to soup, where it absorbs the rest'],
   'hard-wet': ['simmered on as porridge'],
   chalky: ['simmered on in stock as soup'],
   'dry-early': ['simmered on in stock as soup'],

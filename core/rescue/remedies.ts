@@ -83,27 +83,27 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
         complaint === 'dry-early'
           ? `${dry} g of grain hold ${meanUptake(reckoned).toFixed(2)} g a gram of the ${uptake.firm.toFixed(2)} they need to be firm, and no water is left to drink.`
           : complaint === 'chalky'
-            ? `The hearts are cooked to ${Math.round(100 * leastCooked(pot))} %; turned, they lie where the steam is.`
+            ? `Centres are ${Math.round(100 * leastCooked(pot))} % cooked; turning helps the steam reach them.`
             : `${dry} g of grain lack ${Math.round(lack)} g to be firm.`
       return withOutcome(reckoned, base, turn ? `Turn it gently, sprinkle ${grams} g boiling water, ${best.heatMinutes} min on the lowest heat` : `Add ${grams} g boiling water, lid on, ${best.heatMinutes} min on the lowest heat`, why, { ...best, addG: grams })
     }
     case 'hard-wet': {
       const best = timeThatMends(reckoned)
-      return withOutcome(reckoned, base, `Lid on, lowest heat, ${best.heatMinutes} min more`, `There is water enough; the hearts are cooked to ${Math.round(100 * leastCooked(pot))} %, where 90 is through.`, best)
+      return withOutcome(reckoned, base, `Lid on, lowest heat, ${best.heatMinutes} min more`, `Enough water; centres ${Math.round(100 * leastCooked(pot))} % cooked (90 is done).`, best)
     }
     case 'opened': {
       // It stands open while this is read; what that costs is part of what has to be mended.
       const under = reckoned.ahead[0]?.phase
       if (under?.mode === 'open') runPhase(pot, { ...under, lid: 'off', until: { minutes: OPENED_S / 60 } })
       const best = timeThatMends(reckoned)
-      return withOutcome(reckoned, base, best.heatMinutes > 0 ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}` : `Lid on, rest ${best.restMinutes} min`, `Open, it lost its steam and stands at ${Math.round(pot.bulkC)} °C; the hearts are cooked to ${Math.round(100 * leastCooked(pot))} %.`, best)
+      return withOutcome(reckoned, base, best.heatMinutes > 0 ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}` : `Lid on, rest ${best.restMinutes} min`, `It lost steam and is at ${Math.round(pot.bulkC)} °C; centres ${Math.round(100 * leastCooked(pot))} % cooked.`, best)
     }
     case 'boiled-over': {
       const grams = Math.max(0, Math.round(lostG / 5) * 5)
       return {
         ...base, after: undefined,
         says: grams > 0 ? `Heat down, lid ajar, add back ${grams} g boiling water` : 'Heat down, lid ajar until it is calm',
-        why: grams > 0 ? `${Math.round(lostG)} g ran over; the grain counted on it.` : 'Foam holds the steam; with the lid ajar it breaks.',
+        why: grams > 0 ? `${Math.round(lostG)} g ran over and must be replaced.` : 'A lid left ajar breaks the foam.',
         remedy: grams > 0 ? { complaint, addG: grams, turn: false, powerW: 0, lid: 'on', heatMinutes: 0, restMinutes: 0 } : undefined,
       }
     }
@@ -112,12 +112,12 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
       const goOn = leastCooked(pot) < CENTRE_THROUGH
       return {
         ...base, after: undefined, remedy: undefined,
-        says: `Heat off, do not stir; lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
+        says: `Heat off. Do not stir. Lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
         why: `About ${stuck} g stay behind with the burnt taste; scraped in, it spreads through everything.${goOn ? ' What you lift off is not through yet: back in a clean pot with a splash of boiling water, lid on.' : ''}`,
       }
     }
     case 'mush':
-      return { ...base, after: undefined, remedy: undefined, says: 'Let it be something else', why: 'Grain that has burst takes no shape again; soft, it makes good other things.' }
+      return { ...base, after: undefined, remedy: undefined, says: 'Use it for something else', why: 'Burst grain cannot be rescued as plain grain.' }
   }
 }
 

@@ -17,7 +17,7 @@ export const MOST_WASHES = 8
 /** Steps of the scale the cook compares the bowl with. */
 export const CLARITY_STEPS = [
   { clarity: 0, word: 'white as milk' },
-  { clarity: 0.5, word: 'the hand is a shadow' },
+  { clarity: 0.5, word: 'you see your hand as a shadow' },
   { clarity: 0.75, word: 'the grains show as a blur' },
   { clarity: 0.9, word: 'each grain shows' },
   { clarity: 1, word: 'clear' },

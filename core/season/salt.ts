@@ -3,9 +3,9 @@
 export const CRYSTALS = {
   table: { name: 'table salt', density: 1.2 },
   'fine-sea': { name: 'fine sea salt', density: 1.1 },
-  'coarse-dense': { name: 'coarse salt, dense', density: 1.0 },
+  'coarse-dense': { name: 'coarse salt, fine crystals', density: 1.0 },
   flaky: { name: 'flaky salt', density: 0.6 },
-  'coarse-light': { name: 'coarse salt, light', density: 0.55 },
+  'coarse-light': { name: 'coarse salt, light flakes flakes', density: 0.55 },
 } as const satisfies Record<string, { name: string; density: number }>
 
 export type CrystalId = keyof typeof CRYSTALS

@@ -6,14 +6,14 @@ const bag = (leftG: number | null, variety: BagLeft['variety'] = 'long-white'): 
 
 describe('what the shelf is enough for', () => {
   test('pots take in the order they are cooked, whatever the order they were planned in', () => {
-    const { outlooks: [rice], buy } = forecast([bag(700), bag(200)], [need('Sunday', 2, 400), need('the choir', 1, 650)])
+    const { outlooks: [rice], buy } = forecast([bag(700), bag(200)], [need('Sunday', 2, 400), need('e.g. Sunday dinner', 1, 650)])
     expect(outlookWords(rice!)).toBe('enough for the choir, not for Sunday too: 150 g short')
     expect(buy).toEqual([{ variety: 'long-white', grams: 200, for: ['Sunday'] }])
   })
 
   test('what is enough stays, and what nobody wrote down is said', () => {
-    expect(outlookWords(forecast([bag(900)], [need('a', 1, 300), need('b', 2, 300), need('c', 3, 100)]).outlooks[0]!)).toBe('enough for a, b and c, and 200 g stay')
-    expect(outlookWords(forecast([bag(null)], [need('a', 1, 300)]).outlooks[0]!)).toBe('nobody wrote down how much is left')
+    expect(outlookWords(forecast([bag(900)], [need('a', 1, 300), need('b', 2, 300), need('c', 3, 100)]).outlooks[0]!)).toBe('enough for a, b and c, 200 g left over')
+    expect(outlookWords(forecast([bag(null)], [need('a', 1, 300)]).outlooks[0]!)).toBe('stock not entered')
     expect(outlookWords(forecast([], [need('a', 1, 300)]).outlooks[0]!)).toBe('300 g short for a')
     expect(forecast([bag(5)], [])).toEqual({ outlooks: [], buy: [] })
   })

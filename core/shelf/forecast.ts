@@ -67,10 +67,10 @@ export function forecast(bags: readonly BagLeft[], needs: readonly Need[]): Fore
 
 /** "Enough for the choir, not for Sunday too", for one grain. */
 export function outlookWords({ leftG, uses, afterG }: Outlook): string {
-  if (leftG === null) return 'nobody wrote down how much is left'
+  if (leftG === null) return 'stock not entered'
   const enough = uses.filter((u) => u.shortG === 0).map((u) => u.title)
   const short = uses.find((u) => u.shortG > 0)
-  if (!short) return `enough for ${listWords(enough)}, and ${Math.round(afterG!)} g stay`
+  if (!short) return `enough for ${listWords(enough)}, ${Math.round(afterG!)} g left over`
   return enough.length > 0 ? `enough for ${listWords(enough)}, not for ${short.title} too: ${Math.ceil(short.shortG)} g short` : `${Math.ceil(short.shortG)} g short for ${short.title}`
 }
 const listWords = (words: readonly string[]): string => (words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`)

@@ -145,7 +145,7 @@ test('in ladles: all of the stock goes in, and it ends with a bite and a sauce',
   }
 })
 
-test('a toasted bottom is toasted and not scorched, and stays behind', () => {
+test('crisp bottom is toasted and not scorched, and stays behind', () => {
   const { made, cooked } = cook(request('long-white', 'covered-simmer', 0, { toasted_bottom: true }))
   expect(cooked.scorch).toBeGreaterThanOrEqual(500)
   expect(cooked.scorch).toBeLessThan(1800)

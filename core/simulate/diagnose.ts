@@ -40,16 +40,16 @@ const shows = (v: Verdict, ending: Ending): boolean => {
 
 /** What may have been otherwise than it is told, how far, and how often that is so. */
 const CAUSES: readonly { id: string; says: string; odds: number; luck: Partial<Luck>; minutes?: number; rest?: number }[] = [
-  { id: 'as-told', says: 'It came out as told: nothing else had to go wrong', odds: 1, luck: {} },
-  { id: 'hotter', says: 'The lowest heat was hotter than thought', odds: 0.5, luck: { burner: 1.5 } },
+  { id: 'as-told', says: 'Your amounts explain it; nothing else went wrong', odds: 1, luck: {} },
+  { id: 'hotter', says: 'The lowest setting is hotter than assumed', odds: 0.5, luck: { burner: 1.5 } },
   { id: 'cooler', says: 'The heat was weaker than thought', odds: 0.35, luck: { burner: 0.75 } },
-  { id: 'leaky', says: 'The lid let twice the steam out', odds: 0.4, luck: { steam: 2 } },
-  { id: 'more-water', says: 'More water went in: a sixth over, or rinse water not drained', odds: 0.5, luck: { water: 1.16 } },
+  { id: 'leaky', says: 'The lid leaked twice the steam', odds: 0.4, luck: { steam: 2 } },
+  { id: 'more-water', says: 'About a sixth too much water, or rinse water left in', odds: 0.5, luck: { water: 1.16 } },
   { id: 'less-water', says: 'Less water went in, by a tenth', odds: 0.3, luck: { water: 0.9 } },
   { id: 'more-grain', says: 'It was a tenth more grain than thought', odds: 0.3, luck: { grain: 1.1 } },
-  { id: 'old-grain', says: 'The grain was old and slow, or another kind', odds: 0.3, luck: { minutes: 1.25 } },
-  { id: 'opened', says: 'It was opened without its rest', odds: 0.3, luck: {}, rest: 0 },
-  { id: 'shorter', says: 'The simmer was shorter than told, by a third', odds: 0.25, luck: {}, minutes: 0.67 },
+  { id: 'old-grain', says: 'The grain was old or another kind', odds: 0.3, luck: { minutes: 1.25 } },
+  { id: 'opened', says: 'It was opened without resting', odds: 0.3, luck: {}, rest: 0 },
+  { id: 'shorter', says: 'The simmer was a third shorter than you said', odds: 0.25, luck: {}, minutes: 0.67 },
 ]
 
 const CHANGES: readonly { id: string; says: string; luck: Partial<Luck>; minutes?: number; rest?: number }[] = [
@@ -57,7 +57,7 @@ const CHANGES: readonly { id: string; says: string; luck: Partial<Luck>; minutes
   { id: 'much-less', says: 'a fifth less water', luck: { water: 0.8 } },
   { id: 'more', says: 'a tenth more water', luck: { water: 1.1 } },
   { id: 'much-more', says: 'a quarter more water', luck: { water: 1.25 } },
-  { id: 'longer', says: 'half as long again on the lowest heat', luck: {}, minutes: 1.5 },
+  { id: 'longer', says: '50 % longer on the lowest heat', luck: {}, minutes: 1.5 },
   { id: 'twice', says: 'twice as long on the lowest heat', luck: {}, minutes: 2 },
   { id: 'shorter', says: 'a quarter less time on the heat', luck: {}, minutes: 0.75 },
   { id: 'rest', says: 'ten minutes of rest with the lid on', luck: {}, rest: 10 },

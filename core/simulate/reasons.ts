@@ -6,19 +6,19 @@ export function reasonsOf({ verdict, outcome, final, told }: Pick<Simulated, 've
   const u = outcome.uptakeMean.toFixed(2)
   const said: string[] = []
   if (verdict.cookedThrough !== 'yes')
-    said.push(`${verdict.cookedThrough === 'chalky' ? 'Chalky' : 'Firm in the middle'}: the slowest centres are cooked to ${Math.round(outcome.centreMin * 100)} %, where 90 is through.`)
+    said.push(`${verdict.cookedThrough === 'chalky' ? 'Chalky' : 'Firm in the middle'}: the slowest centres are ${Math.round(outcome.centreMin * 100)} % cooked (90 is done).`)
   if (verdict.scorched) said.push(`Scorched: the bottom stood over 125 °C, and ended at ${Math.round(final.bottomC)} °C.`)
   if (verdict.soggy)
     said.push(
       outcome.freeShare > 0.06
-        ? `Soggy: ${Math.round(final.freeG)} g of water still lie between the grains.`
-        : `Sodden: each gram holds ${u} g of water, and soft is ${uptake.soft.toFixed(2)}.`,
+        ? `Soggy: ${Math.round(final.freeG)} g of water not absorbed.`
+        : `Waterlogged: ${u} g per gram (soft is ${uptake.soft.toFixed(2)}).`,
     )
-  if (verdict.uneven) said.push(`Uneven: from ${final.uptakeMin.toFixed(2)} g in a gram at one end to ${final.uptakeMax.toFixed(2)} at the other; loosening evens it a little.`)
+  if (verdict.uneven) said.push(`Uneven: ${final.uptakeMin.toFixed(2)} to ${final.uptakeMax.toFixed(2)} g per gram.`)
   if (verdict.texture === 'dry') said.push(`Dry: each gram holds ${u} g of water, and firm is ${uptake.firm.toFixed(2)}.`)
   if (verdict.texture === 'mushy' && !verdict.soggy) said.push(`Mush: each gram holds ${u} g of water, and soft is ${uptake.soft.toFixed(2)}.`)
   const never = told.find((t) => t.kind.startsWith('never '))
-  if (never) said.push('What it waited for never came.')
+  if (never) said.push('The expected sign did not come.')
   if (said.length === 0) said.push(`Cooked through, ${verdict.texture}, even: each gram holds ${u} g of water, between ${uptake.firm.toFixed(2)} firm and ${uptake.soft.toFixed(2)} soft.`)
   return said
 }

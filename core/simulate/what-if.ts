@@ -9,12 +9,12 @@ export const WHAT_IFS = ['doubled', 'no-soak', 'no-rest', 'lid-lifted', 'in-the-
 export type WhatIf = (typeof WHAT_IFS)[number]
 
 export const WHAT_IF_WORDS: Record<WhatIf, string> = {
-  doubled: 'What if I just doubled it?',
+  doubled: 'What if I double everything?',
   'no-soak': 'What if I skip the soak?',
-  'no-rest': 'What if I open it at once?',
+  'no-rest': 'What if I skip the rest?',
   'lid-lifted': 'What if I lift the lid three times?',
-  'in-the-valley': 'What if it were planned in the valley?',
-  'thin-pot': 'What if it were a thin pot?',
+  'in-the-valley': 'What if I use the sea-level recipe?',
+  'thin-pot': 'What if I use a thin pot?',
   'more-water': 'What if I pour a fifth more?',
   'less-water': 'What if I pour a fifth less?',
 }

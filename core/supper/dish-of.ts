@@ -153,7 +153,7 @@ function assertNoCircle(blocks: readonly Block[]): void {
   const left = new Map(blocks.map((b) => [b.id, b.after.map((a) => a.id)]))
   while (left.size > 0) {
     const free = [...left].find(([, after]) => after.every((id) => !left.has(id)))
-    if (!free) throw new RangeError(`companionOf: ${[...left.keys()].join(', ')} wait for one another`)
+    if (!free) throw new RangeError(`Steps depend on each other: ${[...left.keys()].join(', ')}`)
     left.delete(free[0])
   }
 }

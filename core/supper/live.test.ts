@@ -127,10 +127,10 @@ test('every dish has one act: what is on with its look, else what comes; a dish 
   const MIN = 60_000
   const dish = (id: string, more: Partial<BoardDish>): BoardDish => ({ id, title: id, isPot: false, over: false, tasks: [], ...more })
   const roast = (state: 'now' | 'next') => dish('roots', { tasks: [{ id: 't', title: 'Roast', startMs: 0, endMs: 45 * MIN, hands: false, at: 'oven', state, lookInEveryMin: 20 }] })
-  expect(nextActs([roast('next')], 0)).toEqual([{ dish: 'roots', task: 't', title: 'Roast', atMs: 0, at: 'oven', hands: false, press: { kind: 'begin', word: 'Begin' } }])
+  expect(nextActs([roast('next')], 0)).toEqual([{ dish: 'roots', task: 't', title: 'Roast', atMs: 0, at: 'oven', hands: false, press: { kind: 'begin', word: 'Start' } }])
   expect(nextActs([roast('now')], 5 * MIN)[0]).toMatchObject({ title: 'Roast: look in', atMs: 20 * MIN, untilMs: 45 * MIN })
   expect(nextActs([roast('now')], 30 * MIN)[0]).toMatchObject({ title: 'Roast: look in', atMs: 40 * MIN })
-  expect(nextActs([roast('now')], 44 * MIN)[0]).toMatchObject({ title: 'Roast', atMs: 45 * MIN, press: { kind: 'done', word: 'It is done' } })
+  expect(nextActs([roast('now')], 44 * MIN)[0]).toMatchObject({ title: 'Roast', atMs: 45 * MIN, press: { kind: 'done', word: 'Done' } })
   expect(nextActs([dish('over', { over: true })], 0)).toEqual([])
   const pot = dish('rice', { isPot: true, cook: 'c1', touch: { stage: 's', title: 'Off the heat', atMs: 9 * MIN, kind: 'cue' }, tasks: [] })
   expect(nextActs([pot, roast('now')], 0).map((a) => [a.dish, a.atMs / MIN, a.press?.kind])).toEqual([['rice', 9, undefined], ['roots', 20, 'done']])

@@ -70,14 +70,14 @@ function dishAct({ id, isPot, tasks }: BoardDish, nowMs: number): Act | undefine
     const looks = Number.isFinite(every) ? on.startMs + Math.ceil(Math.max(1, nowMs - on.startMs - MINUTE) / every) * every : Infinity
     const look = looks < on.endMs - MINUTE
     return {
-      dish: id, task: on.id, title: look ? `${on.title}: look in` : on.title, atMs: look ? looks : on.endMs, untilMs: on.endMs, hands: on.hands,
-      ...(on.at === undefined ? {} : { at: on.at }), press: { kind: 'done', word: 'It is done' },
+      dish: id, task: on.id, title: look ? `${on.title}: check` : on.title, atMs: look ? looks : on.endMs, untilMs: on.endMs, hands: on.hands,
+      ...(on.at === undefined ? {} : { at: on.at }), press: { kind: 'done', word: 'Done' },
     }
   }
   const next = tasks.filter((t) => t.state === 'next').sort((a, b) => a.startMs - b.startMs)[0]
   if (!next) return undefined
   return {
     dish: id, task: next.id, title: next.title, atMs: next.startMs, hands: next.hands, ...(next.at === undefined ? {} : { at: next.at }),
-    press: { kind: 'begin', word: isPot ? 'Start the pot' : 'Begin' },
+    press: { kind: 'begin', word: isPot ? 'Start the pot' : 'Start' },
   }
 }

@@ -32,7 +32,7 @@ describe('a timetable', () => {
   })
 })
 
-/** Every start there is, one minute after another, cut off only where a limit is broken or the cost is already worse: no orders, no rules of thumb. */
+/** Every start there is, one minute after another, cut off only where a limalready broken or the cost is worse: no orders, no rules of thumb. */
 function exhaustive(dishes: readonly Dish[], k: KitchenPlaces, horizon: number): Cost | undefined {
   const blocks: Block[] = []
   const follow = (block: Block, dish: Dish) => dish.blocks.filter((b) => b.after.some((a) => a.id === block.id))

@@ -85,7 +85,7 @@ describe('the finger study', () => {
     const context = { shape: request.vessel, blend: { bulkDensity: 0.79, kernelDensity: 1.45, voidShare: 1 - 0.79 / 1.45 }, dryG: rightAt!, clingingG: made.water.clinging_g, soakedG: 0 }
     expect(depthOfPour(context, made.water.pour_g)).toBeCloseTo(made.gauges.water_above_bed_mm, 0)
   })
-  test('"as deep again" drifts far less than a finger', () => {
+  test('"as deep as the grain" drifts far less than a finger', () => {
     const { points } = study('heavy-2.5')
     const spread = (key: 'crease' | 'deepAgain') => points[0]![key] - points[points.length - 1]![key]
     expect(Math.abs(spread('deepAgain'))).toBeLessThan(spread('crease') / 2)

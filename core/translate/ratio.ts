@@ -21,8 +21,8 @@ export interface RatioTold {
 /** Kinds of pot a ratio may have worked in, each by a usual one. */
 export const POTS = {
   'tight-lid': { word: 'a pot with a tight lid', request: { method: 'covered-simmer', vessel: 'heavy-2.5', heat: 'gas-medium' } },
-  'loose-lid': { word: 'a thin pot, loose lid', request: { method: 'covered-simmer', vessel: 'steel-1.6', heat: 'gas-medium' } },
-  cooker: { word: 'a switch cooker', request: { method: 'switch-cooker', vessel: 'cooker-5' } },
+  'loose-lid': { word: 'a thin pot with a loose lid', request: { method: 'covered-simmer', vessel: 'steel-1.6', heat: 'gas-medium' } },
+  cooker: { word: 'a rice cooker', request: { method: 'switch-cooker', vessel: 'cooker-5' } },
   pressure: { word: 'a pressure pot', request: { method: 'pressure-electric', vessel: 'pressure-electric-6' } },
 } as const satisfies Record<string, { word: string; request: Partial<PlanRequestJson> }>
 export const POT_IDS = Object.keys(POTS) as (keyof typeof POTS)[]

@@ -8,7 +8,7 @@ import { vesselOf, type Vessel } from './vessel'
 /** What a pot looks like from the side, as the share of its mouth that its bottom is wide. */
 export const POT_SHAPES = {
   straight: { word: 'straight sides', base: 1 },
-  tapered: { word: 'a little narrower below', base: 0.9 },
+  tapered: { word: 'slightly narrower at the bottom', base: 0.9 },
   bowl: { word: 'wide like a bowl', base: 0.72 },
 } as const
 export type PotShape = keyof typeof POT_SHAPES

@@ -48,7 +48,7 @@ test('only the scoops that are owned are used', () => {
 })
 
 // 340 g, unwashed, in a straight pot: the voids are filled besides, so the ratio by volume is 1 + ε, about 1.4 to 1.5.
-test.each(['long-white', 'basmati', 'jasmine', 'medium-white', 'short-white', 'parboiled-long'] as const)('"as deep again" over unwashed %s is 1 + ε by volume, not 1', (id) => {
+test.each(['long-white', 'basmati', 'jasmine', 'medium-white', 'short-white', 'parboiled-long'] as const)('"as deep as the grain" over unwashed %s is 1 + ε by volume, not 1', (id) => {
   const variety = varietyOf(id)
   const straight = vesselOf({ capacityMl: 3000, baseDiameterMm: 190, lid: 'tight' })
   const context: PourContext = { shape: straight, blend: blendOf([{ variety: id, share: 1 }]), dryG: 340, clingingG: 0, soakedG: 0 }

@@ -33,7 +33,7 @@ export async function takeCopy(file: string, into: string, nowMs: number): Promi
     if (existsSync(from)) sameFile(from, join(part, PICTURES, `${id}.jpg`))
   }
   const wrong = checkHousehold(part)
-  if (wrong.length > 0) throw new Error(`the copy is not sound: ${wrong.join('; ')}`)
+  if (wrong.length > 0) throw new Error(`the backup is damaged: ${wrong.join('; ')}`)
   renameSync(part, folder)
   return folder
 }
@@ -74,7 +74,7 @@ export function checkHousehold(path: string): string[] {
     if (loose.length > 0) wrong.push(`${loose.length} rows refer to what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`)
     const version = db.pragma('user_version', { simple: true }) as number
     if (version > migrationCount()) wrong.push(`it is at version ${version}, newer than the ${migrationCount()} this program knows`)
-    if (version === 0) wrong.push('it is no household of this program')
+    if (version === 0) wrong.push('not an Omsel data file')
     const missing = picturesIn(file).filter((id) => !existsSync(join(dirname(file), PICTURES, `${id}.jpg`)))
     if (missing.length > 0) wrong.push(`${missing.length} pictures are missing, the first is ${missing[0]!}`)
     return wrong
@@ -89,9 +89,9 @@ export function checkHousehold(path: string): string[] {
  *  @returns where the household that was there lies now; undefined when there was none  @throws {Error} in words: the copy is not sound, or the household is in use */
 export function restoreCopy(copy: string, file: string, nowMs: number): string | undefined {
   const wrong = checkHousehold(copy)
-  if (wrong.length > 0) throw new Error(`the copy is not sound: ${wrong.join('; ')}`)
+  if (wrong.length > 0) throw new Error(`the backup is damaged: ${wrong.join('; ')}`)
   const user = inUseBy(file)
-  if (user !== undefined) throw new Error(`the household is in use by process ${user}: stop the server first`)
+  if (user !== undefined) throw new Error(`server is running (process ${user}); stop it first`)
   const folder = dirname(file)
   mkdirSync(folder, { recursive: true })
   let aside: string | undefined

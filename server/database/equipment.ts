@@ -25,7 +25,7 @@ export interface VesselRow {
   marks: { level_mm: number; volume_ml: number }[] | null
   /** Lines the maker printed inside, by the name they bear. */
   printed: { name: string; level_mm: number }[] | null
-  /** Cooked grain that stays stuck in it, g. */
+  /** Grain that sticks to it, g. */
   sticks_g: number
   /** What was measured of it, in words; "" for a pot that is only described. */
   measured: string

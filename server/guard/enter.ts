@@ -23,14 +23,14 @@ export async function enterBy({ access }: Pick<Kitchen, 'access'>, throttle: Thr
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
   if (typeof passphrase !== 'string' || passphrase === '') return wrong('passphrase', 'is missing')
   const kept = access.passphrase()
-  if (!kept) return wrong('passphrase', 'cannot be given: this house has none')
+  if (!kept) return wrong('passphrase', 'no passphrase is set')
   // Counted before it is known: many at once are many tries.
   throttle.failed(address, nowMs)
   const turn = trying.then(() => matches(kept, passphrase))
   trying = turn.catch(() => undefined)
   if (!(await turn)) {
     log.warn({ address }, 'a passphrase was wrong')
-    return wrong('passphrase', 'is not the one of this house')
+    return wrong('passphrase', 'is wrong')
   }
   throttle.succeeded(address)
   return { ok: true, value: letIn(access, deviceWord(userAgent), nowMs) }
@@ -42,7 +42,7 @@ export function joinBy({ access }: Pick<Kitchen, 'access'>, throttle: Throttle, 
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
   if (typeof code === 'string' && joins.take(code, nowMs)) return { ok: true, value: letIn(access, deviceWord(userAgent), nowMs) }
   throttle.failed(address, nowMs)
-  return wrong('code', 'is no longer good: a code lets one device in, and only for five minutes. Ask for another')
+  return wrong('code', 'has expired. Codes work once, for five minutes.')
 }
 
 /** Sets the household's passphrase; every device that was let in by the one before is sent away. */

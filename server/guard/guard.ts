@@ -47,7 +47,7 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
   return (request: Request, response: Response, next: NextFunction) => {
     request.headers[DOOR] = network ? (secure ? 'network' : 'network-open') : 'own'
     request.headers[ADDRESS] = request.socket.remoteAddress ?? ''
-    if (!isOurs(request.get('host'), network, names)) return void response.status(421).type('text').send('This machine does not go by that name.')
+    if (!isOurs(request.get('host'), network, names)) return void response.status(421).type('text').send('This address is not allowed.')
     if (!network || OPEN.test(request.path)) return next()
     const isStillIn = () => isIn(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
     if (isStillIn()) {
@@ -58,7 +58,7 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
     }
     const asksForPage = request.method === 'GET' && (request.get('accept') ?? '').includes('text/html')
     if (asksForPage) return void response.redirect(302, `/enter?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
-    response.status(401).type('text').send('This device was not let in. Open the house in a browser and give its passphrase.')
+    response.status(401).type('text').send('Sign in with the passphrase first.')
   }
 }
 
@@ -79,7 +79,7 @@ export const failed = (error: unknown, request: Request, response: Response, nex
   const theirs = status >= 400 && status < 500
   if (!theirs) log.error({ place: placeOf(request.path), error: errorOf(error) }, 'request failed')
   if (response.headersSent) return next(error)
-  response.status(theirs ? status : 500).type('text').send(theirs ? 'That address or message cannot be read.' : 'That went wrong. Nothing that was saved is lost; the server’s log says why.')
+  response.status(theirs ? status : 500).type('text').send(theirs ? 'Bad request.' : 'Something went wrong. Saved data is safe.')
 }
 
 /** Whether the house can be served: its file answers, and is of this program's version. */
@@ -94,7 +94,7 @@ export function isReady(): boolean {
 
 /** Readies the network's door.  @returns its certificates, or why it stays shut, in words */
 export async function openDoor(port: number): Promise<{ ok: true; value: Certificates } | { ok: false; message: string }> {
-  if (!kitchen().access.passphrase()) return { ok: false, message: 'HOST names an address other devices can reach, and this house has no passphrase yet. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.' }
+  if (!kitchen().access.passphrase()) return { ok: false, message: 'keep for the server’s log only, and this house has no passphrase yet. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.' }
   const addresses = addressesHere()
   const certificates = await certificatesIn(join(dirname(databaseFile()), 'tls'), namesHere(), addresses, Date.now())
   guardState().network = { port, addresses, certificates }

@@ -59,8 +59,8 @@ export const FIRST_KITCHEN: FirstKitchen = {
     vesselRow('deep-dish', 'deep dish', 'oven-dish-3', 'oven-190'),
   ],
   heats: [
-    heatRow('middle-burner', 'middle gas burner', 'gas-medium'),
-    heatRow('big-burner', 'big gas burner', 'gas-large'),
+    heatRow('middle-burner', 'medium gas burner', 'gas-medium'),
+    heatRow('big-burner', 'large gas burner', 'gas-large'),
     heatRow('induction', 'induction plate', 'induction'),
   ],
   measures: [{ id: 'cup', name: 'measuring cup', ml: 250, parts: [1, 0.5, 0.25], how: 'known' }],

@@ -6,7 +6,7 @@ import { beliefsIn } from './noting'
 export interface BurnerNow {
   id: string
   heat: { rated_w: number; efficiency: number }
-  /** What was learned of its power and is counted in, as a logarithm. */
+  /** What Omsel has learned of its power and is counted in, as a logarithm. */
   power: number
 }
 

@@ -59,16 +59,16 @@ function shapeOf({ rim_diameter_mm, base_diameter_mm, height_mm, capacity_ml }: 
   const height = height_mm ?? heightFor(millimetres(base), millimetres(rim), millilitres(capacity_ml))
   const [least, most] = HOUSE_LIMITS.height_mm
   if (!(height >= least && height <= most))
-    return { problem: ['capacity_ml', `does not go with a mouth of ${rim} mm: the pot would be ${Math.round(height)} mm high`] }
+    return { problem: ['capacity_ml', `does not fit a ${rim} mm wide pot: it would be ${Math.round(height)} mm high`] }
   const holds = volumeAt({ baseDiameter: millimetres(base), rimDiameter: millimetres(rim), height: millimetres(height) }, millimetres(height))
   if (Math.abs(holds / capacity_ml - 1) > CLOSE_ENOUGH)
-    return { problem: ['capacity_ml', `is ${capacity_ml} mL, but by its measures it holds ${Math.round(holds)} mL; one of them is off`] }
+    return { problem: ['capacity_ml', `does not match: these sizes give ${capacity_ml} mL, not ${Math.round(holds)}`] }
   return { base_diameter_mm: base, rim_diameter_mm: rim, height_mm: Math.round(height * 10) / 10 }
 }
 
 export function dropVessel({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
   const id = idOf(input) ?? ''
-  if (equipment.vessels().length < 2) return wrong('id', 'is the last vessel; a kitchen without one cooks nothing')
+  if (equipment.vessels().length < 2) return wrong('id', 'is your last pot')
   return equipment.drop.vessel(id) ? { ok: true, value: 'gone' } : wrong('id', `names no vessel of this house, got "${id}"`)
 }
 
@@ -89,7 +89,7 @@ export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>)
 
 export function dropHeat({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
   const id = idOf(input) ?? ''
-  if (equipment.heats().length < 2) return wrong('id', 'is the last heat; a pot needs one to stand on')
+  if (equipment.heats().length < 2) return wrong('id', 'is your last burner')
   return equipment.drop.heat(id) ? { ok: true, value: 'gone' } : wrong('id', `names no heat of this house, got "${id}"`)
 }
 
@@ -185,7 +185,7 @@ export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>):
   })
   const before = source.ratedW * source.efficiency
   const factor = told / before
-  if (!(factor > 0.3 && factor < 3)) return wrong('minutes', `would mean ${Math.round(told)} W at the pot instead of ${Math.round(before)}; weigh the water and time it once more`)
+  if (!(factor > 0.3 && factor < 3)) return wrong('minutes', `gives ${Math.round(told)} W instead of ${Math.round(before)}. Please repeat the test`)
   const words = `${Math.round(before)} → ${Math.round(told)} W at the pot`
   if (heat) kitchen.equipment.save.heat({ ...heat, power_factor: clamp(heat.power_factor * factor, 0.2, 3), measured: `boil timed: ${words}` })
   else kitchen.equipment.save.vessel({ ...vessel, own_rated_w: clamp(vessel.own_rated_w! * factor, 50, 20_000), measured: joined(vessel.measured, `boil timed: ${words}`) })

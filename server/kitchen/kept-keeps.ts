@@ -81,7 +81,7 @@ export function tellKept(kitchen: Kitchen, input: unknown, nowMs: number): Read<
   const view = keptAt(packedOf(row), row.events, guidance, nowMs)
   const why = canTell(view, kind, guidance)
   if (why) return wrong('kind', `${kind} is not possible: ${why}`)
-  if (kind === 'take-back' && target !== view.last?.id) return wrong('target', 'is not the last thing told of it')
+  if (kind === 'take-back' && target !== view.last?.id) return wrong('target', 'is not the latest entry')
   if (portions !== undefined && portions > view.portions + 1e-9) return wrong('portions', `must be at most ${view.portions}, got ${portions}`)
   kitchen.kept.append(kept_id, { id, kind, atMs: Math.round(nowMs), ...(portions === undefined ? {} : { portions }), ...(kind === 'take-back' && target !== undefined ? { target } : {}) })
   return { ok: true, value: null }

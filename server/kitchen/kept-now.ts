@@ -8,7 +8,7 @@ export interface KeptNow {
   view: KeptView
 }
 
-/** What is cooling, in the fridge and in the freezer, the soonest to be eaten first; what has no date is last. */
+/** What is cooling, in the fridge and in the freezer, the to eat first first; what has no date is last. */
 export function keptNow(kitchen: Pick<Kitchen, 'kept' | 'household'>, nowMs: number): KeptNow[] {
   const guidance = guidanceIn(kitchen as Kitchen)
   return kitchen.kept

@@ -100,7 +100,7 @@ export function pressSupper(kitchen: Kitchen, supperId: string, input: unknown, 
 function startPot(kitchen: Kitchen, supper: SupperRow, dish: Extract<SupperDish, { kind: 'plan' }>, resource: string | undefined, atMs: number): Read<string> {
   const { equipment, cooks } = kitchen
   const busy = cooks.running().find((c) => c.vesselId === dish.vessel_id)
-  if (busy) return wrong('dish', `needs the ${busy.vesselName}, and that is on the stove with ${busy.title}`)
+  if (busy) return wrong('dish', `${busy.vesselName} is in use (${busy.title})`)
   const own = equipment.vessels().find((row) => row.id === dish.vessel_id)?.own_rated_w
   // The board may have moved it: it is planned with what is known of the burner it stands on.
   const burner = typeof own === 'number' ? undefined : burnersNow(kitchen).find((b) => b.id === (resource ?? dish.heat_id))

@@ -20,7 +20,7 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'omsel-supper-'))
   kitchen = openKitchen(join(folder, 'omsel.sqlite'))
   beginHousehold(kitchen, FIRST_KITCHEN)
-  const saved = saveSupper(kitchen, { title: 'the choir', serve_ms: String(SERVE), cooks: '2', oven: '1', names: 'Maren, Teo' }, SERVE - 90 * MINUTE)
+  const saved = saveSupper(kitchen, { title: 'e.g. Sunday dinner', serve_ms: String(SERVE), cooks: '2', oven: '1', names: 'Maren, Teo' }, SERVE - 90 * MINUTE)
   if (!saved.ok) throw new Error('no supper')
   id = saved.value
   const request = JSON.stringify({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, vessel: 'heavy-3.5', heat: { rated_w: 1750, efficiency: 0.4 } })
@@ -71,7 +71,7 @@ describe('a supper under way', () => {
     expect(say('begin', 'rice', 'measure', at)).toMatchObject({ value: { isNew: true } })
     const [cook] = kitchen.cooks.running()
     expect([cook!.heatId, cook!.vesselId, cook!.startedMs]).toEqual([where, 'heavy-pot', at])
-    expect(boardBeside(kitchen, cook!.id, at)).toMatchObject({ title: 'the choir', hands: expect.anything() })
+    expect(boardBeside(kitchen, cook!.id, at)).toMatchObject({ title: 'e.g. Sunday dinner', hands: expect.anything() })
     expect(say('cue', 'rice', 'measure', at + 2 * MINUTE)).toMatchObject({ value: { isNew: true } })
     expect(board(at + 2 * MINUTE).dishes[0]!.tasks.find((t) => t.id === 'measure')!.state).toBe('done')
     const again = JSON.stringify({ grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 200 }, vessel: 'heavy-3.5' })

@@ -37,7 +37,7 @@ export function scheduleIn(kitchen: Kitchen, supper: SupperRow, nowMs: number): 
   for (const dish of supper.dishes) {
     if (dish.kind !== 'plan') continue
     const other = pots.get(dish.vessel_id)
-    if (other !== undefined) twice.push(`${dish.title} and ${other} are both in the ${own.get(dish.vessel_id)?.name ?? 'same pot'}: one of them needs another pot.`)
+    if (other !== undefined) twice.push(`${dish.title} and ${other} both use ${own.get(dish.vessel_id)?.name ?? 'same pot'}; choose another pot.`)
     pots.set(dish.vessel_id, dish.title)
   }
   return twice.length === 0 ? read.value : { ...read.value, feasible: false, conflicts: [...twice, ...read.value.conflicts] }

@@ -36,7 +36,7 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Read<
   if (!read.ok) return read
   const { db, household, equipment, cooks } = kitchen
   const { elevation_m, units, pot, heat, eaters } = read.value
-  if (household.welcomed() || cooks.running().length > 0) return wrong('pot', 'was told before; the Pots page changes what there is')
+  if (household.welcomed() || cooks.running().length > 0) return wrong('pot', 'is already set up; change it in Pots')
   db.transaction(() => {
     household.save({ ...settingsOf(kitchen), elevation_m, units })
     // What stood there was only a guess at a kitchen: what the house has takes its place, and the cup stays.

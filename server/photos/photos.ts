@@ -28,7 +28,7 @@ export async function keepPhoto({ cooks, photos }: Kitchen, cookId: string, give
   if (given.size > LARGEST_PHOTO) return wrong('photo', `may be ${LARGEST_PHOTO / 1_000_000} MB at most; this one has ${(given.size / 1_000_000).toFixed(1)} MB`)
   const of = typeof cue === 'string' && cue !== '' ? cue : null
   if (of !== null && !Object.hasOwn(CUES, of)) return wrong('cue', `names no cue, got "${of.slice(0, 40)}"`)
-  if (photos.ofCook(cookId).length >= MOST_OF_A_COOK) return wrong('photo', `is one too many: a cook keeps ${MOST_OF_A_COOK}`)
+  if (photos.ofCook(cookId).length >= MOST_OF_A_COOK) return wrong('photo', `the limit is ${MOST_OF_A_COOK} photos per batch`)
   const made = await shrunk(Buffer.from(await given.arrayBuffer()))
   if (!made) return wrong('photo', `is no picture that can be read${given.name ? `: "${given.name.slice(0, 60)}"` : ''}`)
   const id = randomUUID()

@@ -76,7 +76,7 @@ export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergeP
       if (running?.has(row.id)) {
         if (byKey.has(keyOf(table, row))) change.same++
         else {
-          leave('still on the stove over there')
+          leave('still cooking in that file')
           ;(away.get(table) ?? away.set(table, new Set()).get(table)!).add(row.id)
         }
         continue
@@ -98,7 +98,7 @@ export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergeP
           continue
         }
         if (clashes(table, row, ours)) {
-          leave('was said here already, by another word')
+          leave('already here under another name')
           continue
         }
         news.push(row)

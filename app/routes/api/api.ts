@@ -10,7 +10,7 @@ const respond = ({ status, body }: Answer, headers: Record<string, string> = {})
 /** Reads: the notebook, what is kept, and the description of it all. */
 export function loader({ params, request }: Route.LoaderArgs) {
   const what = params['*']
-  if (QUESTIONS.has(what)) return respond(refusedFor(405, `${what} is asked with POST`), { Allow: 'POST' })
+  if (QUESTIONS.has(what)) return respond(refusedFor(405, `${what} needs POST`), { Allow: 'POST' })
   return respond(look(kitchen(), what, new URL(request.url).searchParams, nowMs()))
 }
 

@@ -41,7 +41,7 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
   return (
     <>
       <div className={classes.block}>
-        <h2 className="eyebrow">Ends {state.texture === null ? `as usual ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}</h2>
+        <h2 className="eyebrow">Texture {state.texture === null ? `usual for ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}</h2>
         <div className={classes.textures}>
           {TEXTURES.map(({ value, word, swell }) => (
             <UnstyledButton key={word} className={classes.texture} aria-pressed={texture === value} onClick={() => change({ texture: value })}>
@@ -50,23 +50,23 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
             </UnstyledButton>
           ))}
         </div>
-        <Range label="Firm to soft" value={texture} min={0} max={1} step={0.05} says={textureWord(texture)} onChange={(next) => change({ texture: next })} />
+        <Range label="Texture, firm to soft" value={texture} min={0} max={1} step={0.05} says={textureWord(texture)} onChange={(next) => change({ texture: next })} />
       </div>
 
       <div className={classes.block}>
-        <h2 className="eyebrow">Washes</h2>
+        <h2 className="eyebrow">Rinses</h2>
         <div className={classes.stepper}>
-          <UnstyledButton aria-label="One wash fewer" disabled={washes <= LIMITS.washes[0]} onClick={() => change({ washes: washes - 1 })}>
+          <UnstyledButton aria-label="One rinse fewer" disabled={washes <= LIMITS.washes[0]} onClick={() => change({ washes: washes - 1 })}>
             <IconMinus size={18} />
           </UnstyledButton>
           <output className="figure" aria-label="Washes">{washes}</output>
-          <UnstyledButton aria-label="One wash more" disabled={washes >= 8} onClick={() => change({ washes: washes + 1 })}>
+          <UnstyledButton aria-label="One rinse more" disabled={washes >= 8} onClick={() => change({ washes: washes + 1 })}>
             <IconPlus size={18} />
           </UnstyledButton>
-          <Either label="Drained" value={state.drain} off={washes === 0 && !state.soak} of={[['sieve', 'in a sieve'], ['tip', 'tipped']]} onChange={(drain) => change({ drain })} />
+          <Either label="Drained how" value={state.drain} off={washes === 0 && !state.soak} of={[['sieve', 'in a sieve'], ['tip', 'tipped']]} onChange={(drain) => change({ drain })} />
         </div>
-        {bag?.enriched === 1 && washes > 0 && <p className={classes.hint}>enriched: washing takes the added vitamins off</p>}
-        {(washes === 0 || !state.soak) && <p className={classes.hint}>{washes === 0 ? 'straight from the bag; nothing clings' : variety.washHow}</p>}
+        {bag?.enriched === 1 && washes > 0 && <p className={classes.hint}>enriched: rinsing washes off added vitamins</p>}
+        {(washes === 0 || !state.soak) && <p className={classes.hint}>{washes === 0 ? 'not rinsed; no water clings to the grain' : variety.washHow}</p>}
       </div>
 
       <div className={classes.block}>
@@ -84,7 +84,7 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
           ))}
         </div>
         {state.soak && <SoakCurve variety={variety} soak={state.soak} onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })} />}
-        {state.soak && <Either label="Soaking water" value={state.soak.water} of={[['drain', 'poured off'], ['keep', 'cooked in']]} onChange={(water) => state.soak && change({ soak: { ...state.soak, water } })} />}
+        {state.soak && <Either label="Soaking water" value={state.soak.water} of={[['drain', 'discarded'], ['keep', 'used for cooking']]} onChange={(water) => state.soak && change({ soak: { ...state.soak, water } })} />}
         {state.soak?.water === 'drain' && (
           <Suspense>
             <WetWeight state={state} change={change} plan={plan} />

@@ -42,7 +42,7 @@ export interface House {
   kitchen_c: number
   zone: string
   guidance: Authority
-  /** What lies ready in fridge and freezer, soonest to be eaten first. */
+  /** What lies ready in fridge and freezer, to eat first first. */
   eaters: readonly Eater[]
   kept: readonly { title: string; variety: VarietyId; portions: number; place: 'fridge' | 'freezer' | 'cooling'; useByMs: number | null }[]
 }

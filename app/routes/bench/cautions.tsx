@@ -16,7 +16,7 @@ interface CautionsProps {
 
 const SHOWN = 2
 const ICON = { stop: IconHandStop, warn: IconAlertTriangle, note: IconInfoCircle } as const
-const SAID = { stop: 'Stop', warn: 'Mind', note: 'Note' } as const
+const SAID = { stop: 'Stop', warn: 'Take care', note: 'Note' } as const
 
 /** The gravest two, each with the one thing that mends it; the rest a press away. */
 export function Cautions({ cautions, state, change, house, now }: CautionsProps) {

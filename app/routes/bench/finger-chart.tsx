@@ -26,7 +26,7 @@ export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; c
         <Chart study={study} />
       </Suspense>
       <p className="quiet small">
-        “As deep again” is not as much again: the water fills the gaps between the grains first, so over dry grain it is about one and two fifths by volume.
+        Water as deep as the grain is about 1.4 times its volume, because water also fills the gaps between the grains.
       </p>
     </>
   )
@@ -38,6 +38,6 @@ export function studyWords({ safe, rightAt, points, soft }: FingerStudy, creaseM
   if (safe)
     return `Your ${creaseMm} mm ${rightAt === undefined ? 'stay' : `are right for ${g(rightAt)} of grain, and stay`} between firm and soft from ${g(safe.from)} to ${g(safe.to)}. Less grain ends wetter, more ends drier.`
   return points[points.length - 1]!.crease > soft
-    ? `Your ${creaseMm} mm are too much water for any batch this pot can hold.`
-    : `Your ${creaseMm} mm are too little water for any batch worth cooking here.`
+    ? `A ${creaseMm} mm finger joint is too much water for any amount in this pot.`
+    : `A ${creaseMm} mm finger joint is too little water for this pot.`
 }

@@ -16,7 +16,7 @@ export default function FingerLines({ study }: { study: FingerStudy }) {
         <ReferenceLine y={standard} stroke="var(--water-deep)" strokeDasharray="5 4" />
         <XAxis dataKey="g" type="number" domain={['dataMin', 'dataMax']} {...AXIS} tickCount={6} label={{ value: 'dry grain, g', position: 'insideBottom', offset: -10, fill: 'var(--ink-2)', fontSize: 13 }} />
         <YAxis domain={[Math.max(0, firm * 0.5), Number(top.toFixed(1))]} {...AXIS} width={44} tickFormatter={(v: number) => v.toFixed(1)} />
-        <Tooltip contentStyle={{ background: 'var(--enamel)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(g) => `${String(g)} g of grain`} formatter={(u, name) => [`${String(u)} g in each gram`, name]} />
+        <Tooltip contentStyle={{ background: 'var(--enamel)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(g) => `${String(g)} g of grain`} formatter={(u, name) => [`${String(u)} g per gram of grain`, name]} />
         <Legend verticalAlign="top" height={28} formatter={(text: string) => <span style={{ color: 'var(--ink)' }}>{text}</span>} />
         <Line name="your crease" dataKey="crease" stroke="var(--rim)" strokeWidth={3} dot={false} isAnimationActive={false} />
         <Line name="as deep again" dataKey="again" stroke="var(--ember)" strokeWidth={2.5} strokeDasharray="3 5" dot={false} isAnimationActive={false} />

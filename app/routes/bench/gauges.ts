@@ -9,7 +9,7 @@ import type { MeasureRow, VesselRow } from '#server/database/equipment'
 export interface Gauge {
   id: string
   word: string
-  /** What a told amount is counted in: "g", "scoops", "mm up the wall". */
+  /** What a told amount is counted in: "g", "scoops", "mm from the bottom". */
   unit: string
   grain: GaugeReading
   water: GaugeReading
@@ -62,10 +62,10 @@ export function gaugesFor(given: { plan: Plan; context: PourContext; settings: S
       })).map((g) => ({ ...g, grain: { ...g.grain, unit: 'full' }, water: { ...g.water, unit: 'full' } })),
     {
       id: 'line',
-      word: 'line in the pot',
-      unit: 'mm up the wall',
+      word: 'depth in the pot',
+      unit: 'mm from the bottom',
       grain: grainGrams,
-      water: { figure: String(Math.round(gauges.fill_level_mm)), unit: 'mm', under: `up the wall with the grain in, ${Math.round(gauges.fill_line_ml / 5) * 5} mL` },
+      water: { figure: String(Math.round(gauges.fill_level_mm)), unit: 'mm', under: `from the bottom with the grain in, ${Math.round(gauges.fill_line_ml / 5) * 5} mL` },
       pourOf: (told) => pourForLevel(context, told),
     },
     {
@@ -73,7 +73,7 @@ export function gaugesFor(given: { plan: Plan; context: PourContext; settings: S
       word: 'finger',
       unit: 'mm over the grain',
       grain: grainGrams,
-      water: { figure: over <= 0 ? 'none' : String(Math.round(over)), unit: over <= 0 ? '' : 'mm', under: over <= 0 ? 'the water lies below the grain' : `over the grain, ${creaseWords(toCrease)}` },
+      water: { figure: over <= 0 ? 'none' : String(Math.round(over)), unit: over <= 0 ? '' : 'mm', under: over <= 0 ? 'the water would not cover the grain' : `over the grain, ${creaseWords(toCrease)}` },
       pourOf: (told) => pourForDepth(context, told),
     },
     asDeepAgain(context, plan, grainGrams),
@@ -89,8 +89,8 @@ function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gau
   const times = plan.gauges.water_above_bed_mm / bed
   return {
     id: 'as-deep',
-    word: 'as deep again',
-    unit: 'times the grain’s depth',
+    word: 'as deep as the grain',
+    unit: '× grain depth',
     grain,
     water: {
       figure: times > 0 ? times.toFixed(1) : 'none',
@@ -110,13 +110,13 @@ function printedGauge(lines: readonly PrintedLine[], context: PourContext, plan:
   const off = Math.round(level - nearest.level_mm)
   return {
     id: 'printed',
-    word: 'lines in the bowl',
-    unit: 'on its lines',
+    word: 'printed lines',
+    unit: 'printed line',
     grain,
     water: {
       figure: nearest.name,
       unit: 'on its line',
-      under: `${off === 0 ? 'at' : `${Math.abs(off)} mm ${off > 0 ? 'over' : 'under'}`} line ${nearest.name}; a line may mean scoops of another grain`,
+      under: `${off === 0 ? 'at' : `${Math.abs(off)} mm ${off > 0 ? 'over' : 'under'}`} line ${nearest.name} (made for white rice)`,
     },
     pourOf: (told) => {
       const line = lines.find((l) => Number(l.name.replace(',', '.')) === told)
@@ -133,4 +133,4 @@ function between(lines: readonly PrintedLine[], told: number): number {
   return low && high ? low.mm + ((told - low.n) / (high.n - low.n)) * (high.mm - low.mm) : NaN
 }
 
-const creaseWords = (mm: number): string => (mm === 0 ? 'at your crease' : mm < 0 ? `${-mm} short of your crease` : `${mm} past your crease`)
+const creaseWords = (mm: number): string => (mm === 0 ? 'at your crease' : mm < 0 ? `${-mm} mm below your finger joint` : `${mm} mm above your finger joint`)

@@ -56,7 +56,7 @@ export type Way = WaterWay | 'ladles'
 /** Gauges that say nothing where the grain does not lie in this water. */
 const ON_THE_BED = new Set(['finger', 'as-deep', 'printed'])
 const NOT_BY: Partial<Record<Way, ReadonlySet<string>>> = { excess: ON_THE_BED, boiler: ON_THE_BED, stock: new Set([...ON_THE_BED, 'line']), ladles: new Set([...ON_THE_BED, 'line']) }
-const POUR_TITLE: Record<Way, string> = { pot: 'Pour', excess: 'Plenty of water', boiler: 'Under the basket', stock: 'Sprinkle', ladles: 'Hot stock' }
+const POUR_TITLE: Record<Way, string> = { pot: 'Water to add', excess: 'Plenty of water', boiler: 'Under the basket', stock: 'Sprinkle', ladles: 'Hot stock' }
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
@@ -68,8 +68,8 @@ export function Measure(props: MeasureProps) {
   return (
     <div className={classes.measure}>
       <div className={classes.figures}>
-        <Figure title="Grain, dry" reading={at.grain} grams={plan.grain.mass_g} why={props.whyGrain} />
-        <Figure title={ownWords ? 'You pour' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} was={props.wasPourG} />
+        <Figure title="Dry grain" reading={at.grain} grams={plan.grain.mass_g} why={props.whyGrain} />
+        <Figure title={ownWords ? 'You add' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} was={props.wasPourG} />
       </div>
       <div className={classes.gauges}>
         <div role="group" aria-label="Measure by">
@@ -82,27 +82,27 @@ export function Measure(props: MeasureProps) {
         <Told key={at.id} {...props} at={at} />
       </div>
       <p className={classes.slack}>
-        {way === 'excess' || way === 'boiler' ? 'its minutes set the texture' : `firm at ${Math.round(water.firm_pour_g)}, soft at ${Math.round(water.soft_pour_g)} g`}; {water.ratio_by_volume.toFixed(2)} by volume,{' '}
+        {way === 'excess' || way === 'boiler' ? 'cooking time sets the texture' : `${Math.round(water.firm_pour_g)} g for firm, ${Math.round(water.soft_pour_g)} g for soft`}; {water.ratio_by_volume.toFixed(2)} by volume,{' '}
         {water.ratio_by_mass.toFixed(2)} by mass
-        {plan.boiler_dish && `; the ${plan.boiler_dish.name} gives ${Math.round(plan.boiler_dish.steams_off_g)} g as steam`}
+        {plan.boiler_dish && `; ${plan.boiler_dish.name} steams off ${Math.round(plan.boiler_dish.steams_off_g)} g`}
         {water.boiler_g !== undefined && !plan.boiler_dish && `; and ${Math.round(water.boiler_g)} g under the basket`}
         {slack && (
           <>
             ; <span data-sure={slack.sure}>{slack.says}</span>
-            {!slack.sure && ', by estimate'}
+            {!slack.sure && ', estimated'}
           </>
         )}
         {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') && plan.gauges.water_above_bed_mm > 0 && (
           <>
-            ; {at.id === 'finger' ? '' : `${Math.round(plan.gauges.water_above_bed_mm)} mm over the grain `}<Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={() => whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>in true size</Link>
+            ; {at.id === 'finger' ? '' : `${Math.round(plan.gauges.water_above_bed_mm)} mm over the grain `}<Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={() => whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
           </>
         )}
       </p>
       {ownWords ? (
         <p className={classes.learned} data-own>
-          Your own water: {ownWords}.{' '}
+          Your amount: {ownWords}.{' '}
           <UnstyledButton className="link" onClick={() => onPoured(null)}>
-            back to the plan
+            use the planned amount
           </UnstyledButton>
         </p>
       ) : (
@@ -138,29 +138,29 @@ const Poured = lazy(loadPoured)
 function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
   return (
     <div className={classes.told}>
-      <Aside word="I poured …" className="link" width={344} piece={loadPoured}>
+      <Aside word="I added a different amount" className="link" width={344} piece={loadPoured}>
         {() => <Poured at={at} onPoured={onPoured} />}
       </Aside>
-      <UnstyledButton className="link" onClick={onKeep} title="Keep this water for this grain in this pot">
-        Keep as my mark
+      <UnstyledButton className="link" onClick={onKeep} title="Remember this amount for this grain and pot">
+        Save as my water line
       </UnstyledButton>
       {marks.slice(0, 2).map((mark) => (
         <UnstyledButton key={mark.id} className="chip" onClick={() => onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))}>
-          {mark.name}: {Math.round(mark.depth_mm)} mm over {Math.round(mark.dry_g)} g
+          {mark.name}: {Math.round(mark.depth_mm)} mm above the grain {Math.round(mark.dry_g)} g
         </UnstyledButton>
       ))}
     </div>
   )
 }
 
-/** What the notebook changed, in words: "published 1.40 → 1.33 ± 0.05 g a gram (6 cooks, the last Sunday); the pot steams 10 % less". */
+/** What the notebook changed, in words: "published 1.40 → 1.33 ± 0.05 g a gram (6 cooks, the last Sunday); this pot loses 10 % less". */
 function learnedWords({ uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction, { water: { uptake_target } }: Plan, now: number, zone: string): string {
-  const since = lastMs > 0 ? `, the last ${dayWord(lastMs, now, zone)}` : ''
-  const from = cooks === 0 ? 'set by you' : `${cooks === 1 ? 'one cook' : `${cooks} cooks`}${since}`
+  const since = lastMs > 0 ? `, last ${dayWord(lastMs, now, zone)}` : ''
+  const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one cook' : `${cooks} cooks`}${since}`
   const water = cooks === 0 && uptake === 0 ? '' : `published ${(uptake_target - uptake).toFixed(2)} → ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g a gram (${from})`
   // There is room for the one thing of the pot that matters most; the page of what was learned says the rest.
   const other = [
-    { log: steam, says: more(steam, 'the pot steams', 'more', 'less') }, { log: time, says: more(time, 'it takes', 'longer', 'shorter') }, { log: power, says: more(power, 'the burner gives', 'more', 'less') },
+    { log: steam, says: more(steam, 'this pot loses', 'more', 'less') }, { log: time, says: more(time, 'it takes', 'longer', 'shorter') }, { log: power, says: more(power, 'this burner gives', 'more', 'less') },
   ].sort((one, two) => Math.abs(two.log) - Math.abs(one.log))[0]!.says
   return [water, other].filter(Boolean).join('; ')
 }

@@ -30,21 +30,21 @@ export function mendOf(caution: Caution, state: BenchState, house: House, nowMs:
   if (rinse) return { text: 'Rinse it', state: { ...state, washes: rinse.washes } }
   const soak = mend.blend_timing ? undefined : (mend.soak as BenchState['soak'] | undefined)
   if (soak) return { text: soak.celsius < 10 ? 'Soak in the fridge' : 'Soak it first', state: { ...state, soak } }
-  if (mend.blend_timing === 'add-later') return { text: 'Add the quick one later', state: { ...state, blendTiming: 'add-later' } }
+  if (mend.blend_timing === 'add-later') return { text: 'Add the faster grain later', state: { ...state, blendTiming: 'add-later' } }
   if (mend.blend_timing === 'soak-slow')
     return { text: 'Soak the slow one', state: { ...state, blendTiming: 'soak-slow', soak: mend.soak as BenchState['soak'] } }
   if (typeof mend.stock_share === 'number') return { text: `${Math.round(mend.stock_share * 100)} % stock`, state: { ...state, stock: mend.stock_share } }
   const grains = mend.grains as { variety: VarietyId; share: number }[] | undefined
   if (grains) return { text: `Cook ${inWords(varietyOf(grains[0]!.variety))}`, state: { ...state, grain: grains[0]!.variety, bagId: null, others: grains.slice(1), washes: null, soak: null, poured: null } }
-  if (mend.start_later_minutes !== undefined) return { text: 'Fill it later, by hand', state: { ...state, byItself: false } }
-  if (mend.hold_minutes === 0) return { text: 'Start later, do not hold it', state: { ...state, hold: 0 } }
+  if (mend.start_later_minutes !== undefined) return { text: 'Start it later yourself', state: { ...state, byItself: false } }
+  if (mend.hold_minutes === 0) return { text: 'Start later, no keeping warm', state: { ...state, hold: 0 } }
   const dressing = mend.dressing as { style: DressingId; infuse_minutes: number; set_minutes: number; ml_per_240_ml_dry: number | null } | undefined
-  if (dressing) return { text: `Let it set ${dressing.set_minutes} min`, state: { ...state, dressing: { style: dressing.style, infuse: dressing.infuse_minutes, set: dressing.set_minutes, ml: dressing.ml_per_240_ml_dry } } }
+  if (dressing) return { text: `Rest it ${dressing.set_minutes} min`, state: { ...state, dressing: { style: dressing.style, infuse: dressing.infuse_minutes, set: dressing.set_minutes, ml: dressing.ml_per_240_ml_dry } } }
   const dish = mend.boiler_dish as { name: string; liquid_g: number } | undefined
   if (dish) return { text: `Start it with ${dish.liquid_g} g`, state: { ...state, under: { name: dish.name, liquidG: dish.liquid_g } } }
   if (mend.pour_override_g === null) return { text: 'Pour as planned', state: { ...state, poured: null } }
   if (mend.release !== undefined)
-    return { text: 'Let it fall by itself', state: { ...state, release: mend.release as BenchState['release'] } }
+    return { text: 'Natural release', state: { ...state, release: mend.release as BenchState['release'] } }
   if (mend.rest_minutes !== undefined) return { text: `Rest ${mend.rest_minutes} min`, state: { ...state, rest: mend.rest_minutes as number } }
   return undefined
 }

@@ -27,13 +27,13 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
   const own = vessel.own_rated_w !== null
   const hour =
     state.at === null
-      ? 'as soon as it can'
+      ? 'as soon as possible'
       : `at ${clockTime(nextAt(state.at, clock.zone, now), clock)}${dayWord(nextAt(state.at, clock.zone, now), now, clock.zone) === 'tomorrow' ? ' tomorrow' : ''}`
   const parts: Part[] = [
     { id: 'amount', word: amountWord(state), label: 'How much' },
     { id: 'grain', word: grainWord(state, house), label: 'Which grain' },
     { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for' },
-    { id: 'pot', word: own ? `in the ${vessel.name}` : `in the ${vessel.name} on the ${heatOfState(state, house).name}`, label: 'Which pot' },
+    { id: 'pot', word: own ? `in the ${vessel.name}` : `${vessel.name} on ${heatOfState(state, house).name}`, label: 'Which pot' },
     {
       id: 'heat',
       word: heatWord(state, methodOfState(state, vessel)),
@@ -57,7 +57,7 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
 function heatWord({ lidUntilBoil, release, toasted }: BenchState, method: MethodId): string {
   if (method.startsWith('pressure')) return RELEASE_WORDS[release]
   const word = method === 'covered-simmer' ? LID_WORDS[lidUntilBoil] : METHOD_WORDS[method]
-  return toasted && methodOf(method).toastable ? `${word}, bottom toasted` : word
+  return toasted && methodOf(method).toastable ? `${word}, crisp bottom` : word
 }
 
 function OrderPart({ word, label, id, ...panel }: Part & PanelProps) {
@@ -73,7 +73,7 @@ function Sheet({ parts, ...panel }: PanelProps & { parts: Part[] }) {
   const [open, setOpen] = useState<boolean>()
   return (
     <>
-      <UnstyledButton className={classes.row} onPointerDown={() => void loadSheet()} onClick={() => setOpen(true)} aria-label="Change the order">
+      <UnstyledButton className={classes.row} onPointerDown={() => void loadSheet()} onClick={() => setOpen(true)} aria-label="Change the plan">
         {parts.map((part) => part.word).join(', ')}
       </UnstyledButton>
       <Suspense>{open !== undefined && <OrderSheet parts={parts} opened={open} onClose={() => setOpen(false)} {...panel} />}</Suspense>

@@ -58,7 +58,7 @@ describe('measure', () => {
     expect(said).toBeLessThan(1.45)
   })
 
-  test('by the lines in the bowl: the nearest one, and how far off it', () => {
+  test('by the printed lines: the nearest one, and how far off it', () => {
     const plan = planOf()
     const at = plan.gauges.fill_level_mm
     const printed = [{ name: '2', level_mm: at - 3 }, { name: '3', level_mm: at + 9 }]
@@ -76,9 +76,9 @@ describe('measure', () => {
     }
   })
 
-  test('by the line in the pot, and by the cook\'s own finger', () => {
+  test('by the depth in the pot, and by the cook\'s own finger', () => {
     const plan = planOf({ amount: { basis: 'dry-mass', value: 600 } })
-    expect(words({ plan, gauge: 'line' })).toContain(`Pour why? ${Math.round(plan.gauges.fill_level_mm)} mm up the wall with the grain in`)
+    expect(words({ plan, gauge: 'line' })).toContain(`Pour why? ${Math.round(plan.gauges.fill_level_mm)} mm from the bottom with the grain in`)
     const over = Math.round(plan.gauges.water_above_bed_mm)
     expect(words({ plan, gauge: 'finger' })).toContain(`over the grain, ${Math.abs(over - 25)} ${over < 25 ? 'short of' : 'past'} your crease`)
   })
@@ -86,8 +86,8 @@ describe('measure', () => {
   test('what was learned is said with how sure it is', () => {
     const learned = { uptake: -0.062, steam: Math.log(0.9), time: Math.log(1.08), power: 0, uptakeSd: 0.07, spreads: {}, cooks: 3, lastMs: Date.UTC(2026, 2, 1, 18, 0) }
     // Short-white at standard is published at 1.40; the plan here is the published one.
-    expect(words({ learned })).toContain('published 1.46 → 1.40 ± 0.07 g a gram (3 cooks, the last Sunday); the pot steams 10 % less')
-    expect(words({ learned: { ...learned, cooks: 0, spreads: {}, uptake: 0, steam: 0, time: 0, power: Math.log(0.9) } })).toContain('the burner gives 10 % less')
+    expect(words({ learned })).toContain('published 1.46 → 1.40 ± 0.07 g a gram (3 cooks, the last Sunday); this pot loses 10 % less')
+    expect(words({ learned: { ...learned, cooks: 0, spreads: {}, uptake: 0, steam: 0, time: 0, power: Math.log(0.9) } })).toContain('this burner gives 10 % less')
     expect(words()).not.toContain('published 1.')
   })
 
@@ -156,5 +156,5 @@ test('the upright ribbon tells every stage, its hour, and the cue that ends it',
   const text = textOf(<StagesUpright scrub={{ minute: undefined, onMinute: () => {}, says: 'the pour' }} stages={stages} times={stages.map((_, i) => ({ start: i, end: i + 1 }))} clockAt={(m) => `h${m}`} />)
   for (const [i, stage] of stages.entries()) expect(text).toContain(`h${i} ${stage.title}`)
   expect(text).toContain('until the pin rises and seals')
-  expect(text).toContain('On the table')
+  expect(text).toContain('Serve')
 })

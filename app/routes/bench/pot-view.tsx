@@ -53,11 +53,11 @@ export function PotView({ plan, vessel, variety, name, lid, crease, printed, hol
         </p>
         {look ? (
           <UnstyledButton className={classes.peek} onClick={look.onBack}>
-            back to the pour
+            show the water
           </UnstyledButton>
         ) : (
           <UnstyledButton className={classes.peek} aria-pressed={cooked} onClick={() => onCooked(!cooked)}>
-            {cooked ? 'before the heat' : 'see it cooked'}
+            {cooked ? 'before the heat' : 'show when cooked'}
           </UnstyledButton>
         )}
       </div>

@@ -35,7 +35,7 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
   ].filter(Boolean)
   return (
     <div className={classes.block}>
-      <h2 className="eyebrow">Salt and company</h2>
+      <h2 className="eyebrow">Salt and additions</h2>
       <div className="chips">
         {SALTS.map(({ value, word }) => (
           <UnstyledButton key={word} className="chip" aria-pressed={state.salt === value} onClick={() => change({ salt: value })} aria-label={`Salt: ${word}`}>

@@ -9,7 +9,7 @@ import classes from './soak-curve.module.css'
 
 const [WIDTH, HEIGHT] = [240, 46]
 const POINTS = 24
-const WORDS = { 'too-short': 'too short to matter much', right: 'right', fragile: 'full long since: it breaks easily', souring: 'it would turn sour' } as const
+const WORDS = { 'too-short': 'too short to make a difference', right: 'right', fragile: 'fully soaked, grains may break', souring: 'it would turn sour' } as const
 
 /** What the grain drinks over time at this warmth, where it is worth it and where it ends; the minutes are moved along it. */
 export function SoakCurve({ variety, soak, onMinutes }: { variety: Variety; soak: NonNullable<BenchState['soak']>; onMinutes: (minutes: number) => void }) {
@@ -27,14 +27,14 @@ export function SoakCurve({ variety, soak, onMinutes }: { variety: Variety; soak
   const said = WORDS[soakVerdict(window, soak.minutes)]
   return (
     <div className={classes.soak}>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`${soak.minutes} minutes: ${now.toFixed(2)} grams drunk by each gram, ${said}`}>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`${soak.minutes} minutes: ${now.toFixed(2)} g absorbed per gram, ${said}`}>
         <rect x={x(window.from)} y={0} width={Math.max(0, x(end) - x(window.from))} height={HEIGHT} className={classes.right} />
         <path d={curve.map((u, i) => `${i === 0 ? 'M' : 'L'}${((i / POINTS) * WIDTH).toFixed(1)} ${y(u).toFixed(1)}`).join('')} className={classes.curve} />
         <circle cx={x(soak.minutes)} cy={y(now)} r={4.5} className={classes.now} />
       </svg>
       <Range label="Minutes of soaking" value={Math.min(soak.minutes, most)} min={5} max={most} step={most > 240 ? 30 : 5} says={`${soak.minutes} minutes`} onChange={onMinutes} />
       <p>
-        {soak.minutes < 120 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`} at {soak.celsius} °C: {Math.round(now * 100)} g per 100 g, {said}
+        {soak.minutes < 120 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`} at {soak.celsius} °C: {Math.round(now * 100)} g per 100 g dry grain, {said}
       </p>
     </div>
   )

@@ -19,8 +19,8 @@ export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: Stages
   return (
     <>
       <div className={classes.look}>
-        <span>Look into it</span>
-        <Range label="Look into the pot at a minute" min={0} max={most} value={Math.round(scrub.minute ?? 0)} says={clockAt(scrub.minute ?? 0)} onChange={scrub.onMinute} />
+        <span>See the pot at</span>
+        <Range label="See the pot at minute" min={0} max={most} value={Math.round(scrub.minute ?? 0)} says={clockAt(scrub.minute ?? 0)} onChange={scrub.onMinute} />
       </div>
       <ol className={classes.list}>
         {stages.map((stage, i) => (
@@ -42,7 +42,7 @@ export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: Stages
         <li className={classes.table}>
           <span className={classes.hour}>{clockAt(times[times.length - 1]?.end ?? 0)}</span>
           <span />
-          <b>On the table</b>
+          <b>Serve</b>
         </li>
       </ol>
     </>

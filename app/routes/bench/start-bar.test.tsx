@@ -35,7 +35,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
 }
 
 test('without an hour it says when it would be on the table', () => {
-  expect(bar(undefined)).toMatch(/On the table at 18:\d\d/)
+  expect(bar(undefined)).toMatch(/Serve at 18:\d\d/)
 })
 
 test('with an hour ahead it counts back to the start', () => {
@@ -61,5 +61,5 @@ test('what the server refused stands where the hour stood, and undo is there onc
 })
 
 test('the parts of the bench on a phone have one word each', () => {
-  expect(TABS.map((tab) => tab.word)).toEqual(['Water', 'Before', 'Heat', 'Cautions'])
+  expect(TABS.map((tab) => tab.word)).toEqual(['Water', 'Rinse, soak, salt', 'Burners', 'Cautions'])
 })

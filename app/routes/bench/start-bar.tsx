@@ -45,8 +45,8 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, whyCo
         </UnstyledButton>
       )}
       <p className={classes.facts}>
-        about <Why question="Why so long?" sum={why}>{spanWord(plan.total_minutes.expected)}</Why>, {spanWord(plan.hands_on_minutes)} by hand · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>{Math.round(plan.yield.cooked_mass_g)} g cooked</Why> · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> · <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>trial</Link> · <Link to={`/supper/split?${search}`}>pots</Link>
+        about <Why question="Why so long?" sum={why}>{spanWord(plan.total_minutes.expected)}</Why>, {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>{Math.round(plan.yield.cooked_mass_g)} g cooked</Why> · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> · <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>taste test</Link> · <Link to={`/supper/split?${search}`}>split between pots</Link>
         {suppers.map((s) => (
           <span key={s.id}>
             {' '}· <UnstyledButton className="link" onClick={() => onSupper(s.id)} aria-label={`Onto the supper: ${s.title}`}>supper</UnstyledButton>
@@ -60,7 +60,7 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, whyCo
             ? `Start at ${clockTime(startMs, clock)} for ${clockTime(tableMs, clock)}`
             : late
               ? `Too late for ${clockTime(tableMs, clock)}: on the table at ${ifNow}`
-              : `On the table at ${ifNow}`}
+              : `Ready at ${ifNow}`}
       </p>
       <UnstyledButton onClick={onStart} disabled={busy} aria-busy={busy} className={classes.start}>
         Start now

@@ -16,10 +16,10 @@ export function Study(props: StudyProps) {
   return (
     <div className={classes.study}>
       <UnstyledButton className={classes.link} onClick={() => show('finger')}>
-        When is my finger right?
+        Measuring with a finger
       </UnstyledButton>
       <UnstyledButton className={classes.link} onClick={() => show('ratio')}>
-        What does a ratio mean here?
+        I have a water ratio
       </UnstyledButton>
       <Suspense>{wanted && <StudyDrawer open={open} onClose={() => setOpen(undefined)} {...props} />}</Suspense>
     </div>

@@ -1,7 +1,7 @@
 /** On a phone one part of the bench is open at a time. */
 export const TABS = [
   { id: 'water', word: 'Water' },
-  { id: 'before', word: 'Before' },
+  { id: 'before', word: 'Rinse, soak, salt' },
   { id: 'heat', word: 'Heat' },
   { id: 'cautions', word: 'Cautions' },
 ] as const

@@ -24,7 +24,7 @@ export function useLook(request: PlanRequest, plan: Plan, clockAt: (minute: numb
   const most = Math.max(0, ...course.slice(-1).map((m) => m.minute))
   const at = minute === undefined ? undefined : momentAt(course, minute)
   const says =
-    minute === undefined ? 'the pour' : at === undefined ? `${clockAt(minute)}: nothing is hot yet` : `${clockAt(minute)}${minute > most + 1 ? ', on the table' : ''}: ${Math.round(at.bulkC)} °C, ${Math.round(at.freeG)} g free, hearts ${Math.round(100 * meanCentre(at))} %`
+    minute === undefined ? 'the pour' : at === undefined ? `${clockAt(minute)}: nothing is hot yet` : `${clockAt(minute)}${minute > most + 1 ? ', on the table' : ''}: ${Math.round(at.bulkC)} °C, ${Math.round(at.freeG)} g water left, centres ${Math.round(100 * meanCentre(at))} % cooked`
   return {
     at: minute === undefined ? undefined : { moment: at, says, onBack: () => setMinute(undefined) },
     scrub: { minute, onMinute: setMinute, says },

@@ -15,7 +15,7 @@ export function WaterBeam({ water, lit, onLit }: { water: Plan['water']; /** The
     { id: 'grain', word: 'soaks in', grams: water.absorbed_g },
     { id: 'steam', word: 'boils off', grams: water.evaporated_g },
     { id: 'drained', word: 'poured off', grams: water.drained_off_g },
-    { id: 'left', word: 'stays behind', grams: water.left_in_pot_g },
+    { id: 'left', word: 'left in the pot', grams: water.left_in_pot_g },
   ].filter((t) => t.grams > 0)
   const comes: Term[] = [
     { id: 'pour', word: 'pour', grams: water.pour_g },

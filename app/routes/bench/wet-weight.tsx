@@ -14,7 +14,7 @@ export default function WetWeight({ state, change, plan }: WetWeightProps) {
     <NumberInput
       size="xs"
       mt={8}
-      placeholder={`weighed wet, g (about ${Math.round(plan.grain.mass_g + plan.water.soaked_in_g + plan.water.clinging_g)})`}
+      placeholder={`weight after draining, g (about ${Math.round(plan.grain.mass_g + plan.water.soaked_in_g + plan.water.clinging_g)}))`}
       aria-label="Weighed wet after draining, g"
       value={state.wet ?? ''}
       min={Math.round(plan.grain.mass_g)}

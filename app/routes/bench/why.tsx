@@ -52,7 +52,7 @@ function SumShown({ question, sum: ask }: { question: string; sum: () => Promise
         <tfoot>
           <tr>
             <td className={classes.value}>{rounded(sum.total, sum.terms[0]?.unit ?? 'g')}</td>
-            <td>in all</td>
+            <td>total</td>
             <td className="quiet">± {Math.max(1, Math.round(sum.sure))}</td>
           </tr>
         </tfoot>

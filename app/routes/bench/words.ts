@@ -9,7 +9,7 @@ const shortly = (who: string): string => (who.length <= LONGEST_SHOWN ? who : `$
 const LONGEST_SHOWN = 22
 
 export const amountWord = ({ amount, who, keep, fromKept }: Pick<BenchState, 'amount' | 'who' | 'keep' | 'fromKept'>): string =>
-  amount.basis === 'servings' ? `For ${who === null ? countWord(amount.value) : shortly(who)}${keep > 0 ? ` and ${countWord(keep)} to keep` : ''}${fromKept > 0 ? `, ${countWord(fromKept)} kept` : ''}` : `${amount.value} g dry`
+  amount.basis === 'servings' ? `For ${who === null ? countWord(amount.value) : shortly(who)}${keep > 0 ? ` and ${countWord(keep)} for later` : ''}${fromKept > 0 ? `, ${countWord(fromKept)} from leftovers` : ''}` : `${amount.value} g dry`
 
 /** The grain as it is called here: by its bag, or by its kind, and what is mixed in. */
 export function grainWord({ grain, bagId, others }: Pick<BenchState, 'grain' | 'bagId' | 'others'>, { bags }: Pick<House, 'bags'>): string {
@@ -19,8 +19,8 @@ export function grainWord({ grain, bagId, others }: Pick<BenchState, 'grain' | '
 }
 
 export const PURPOSE_WORDS: Record<BenchState['purpose'], string> = {
-  side: 'beside a dish', frying: 'for frying', salad: 'for a salad', dressed: 'dressed with vinegar', porridge: 'as porridge',
-  'part-cooked': 'part-cooked', batch: 'for the week',
+  side: 'as a side', frying: 'for frying', salad: 'for a salad', dressed: 'with vinegar dressing', porridge: 'as porridge',
+  'part-cooked': 'part-cooked', batch: 'to store',
 }
 
 export const LID_WORDS: Record<BenchState['lidUntilBoil'], string> = {
@@ -28,7 +28,7 @@ export const LID_WORDS: Record<BenchState['lidUntilBoil'], string> = {
 }
 
 export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
-  'boil-then-lowest': 'boil, then lowest', 'strong-minute-then-low': 'one strong minute, then lowest',
+  'boil-then-lowest': 'boil, then lowest heat heat', 'strong-minute-then-low': 'boil hard 1 min, then lowest',
   'medium-then-full-then-off': 'medium, then full', 'boil-then-off': 'boil, keep at medium',
 }
 
@@ -36,11 +36,11 @@ export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
 export const METHOD_WORDS = Object.fromEntries(METHOD_IDS.map((id) => [id, methodOf(id).words])) as Record<MethodId, string>
 
 export const FINISH_WORDS: Record<Finish, string> = {
-  none: 'drained, and on its own warmth', 'cold-rinse': 'rinsed cold', steam: 'steamed off under a cloth',
+  none: 'drained and covered', 'cold-rinse': 'rinsed cold', steam: 'steam-dried under a cloth',
 }
 
 export const RELEASE_WORDS: Record<BenchState['release'], string> = {
-  natural: 'pressure falls by itself', timed: '10 minutes, then steam out', quick: 'steam out at once',
+  natural: 'natural release', timed: '10 min natural, then quick release', quick: 'quick release',
 }
 
 export function soakWord(soak: BenchState['soak']): string {

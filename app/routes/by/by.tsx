@@ -15,7 +15,7 @@ import type { Route } from './+types/by'
 import { candidatesOf, type Choice } from './candidates'
 import classes from './by.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'By the hour · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'What can be ready by … · Omsel' }]
 
 const FIRST_IN_MS = 60 * 60_000
 const USUAL_EATERS = 4
@@ -75,17 +75,17 @@ export default function By({ loaderData }: Route.ComponentProps) {
     <main className="place">
       <div className="place-head">
         <h1 className="figure">On the table by {hour}</h1>
-        <Link to="/compare">Compare ways</Link>
+        <Link to="/compare">Compare methods</Link>
       </div>
       <Form method="get" className={classes.ask} noValidate>
-        <TextInput key={hour} type="time" name="at" label="On the table at" defaultValue={hour} error={wrong.at} />
-        <NumberInput key={eaters} name="for" label="Eaters" defaultValue={eaters} min={LIMITS.amount.servings[0]} max={MOST_EATERS} error={wrong.for} />
+        <TextInput key={hour} type="time" name="at" label="Serve at" defaultValue={hour} error={wrong.at} />
+        <NumberInput key={eaters} name="for" label="People" defaultValue={eaters} min={LIMITS.amount.servings[0]} max={MOST_EATERS} error={wrong.for} />
         <Button type="submit" variant="default" loading={busy}>
-          What can it be?
+          Show options
         </Button>
         <p className="quiet">{spanWord(minutes)} from now</p>
       </Form>
-      {ready.length === 0 && <p>Nothing on the shelf is cooked by then. A later hour, or what is quickest below.</p>}
+      {ready.length === 0 && <p>Nothing can be ready by then. Try a later time, or see the quickest below.</p>}
       <ul className={classes.list}>
         {ready.map(({ best, others }) => (
           <li key={best.grain} className={`${classes.row} basin`}>
@@ -94,7 +94,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
               <h2 className="figure">{varietyOf(best.grain).name}</h2>
               <p className={classes.way}>
                 {best.way}
-                {best.skipped.length > 0 && <b>; without {best.skipped.map((s) => (s === 'soak' ? 'its soak' : 'the long rest')).join(' and ')}</b>}
+                {best.skipped.length > 0 && <b>; skipping {best.skipped.map((s) => (s === 'soak' ? 'its soak' : 'the long rest')).join(' and ')}</b>}
               </p>
               {best.mind && <p className={classes.mind}>{best.mind}</p>}
               {others.length > 0 && (
@@ -112,7 +112,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
             </div>
             <Slack slack={best.slack} of={minutes} />
             <p className={classes.times}>
-              <b className="figure">{spanWord(best.slack)}</b> to spare
+              <b className="figure">{spanWord(best.slack)}</b> spare
               <br />
               <span className="quiet">
                 start by {clockTime(best.startMs, settings)}, {spanWord(best.handsOn)} by hand
@@ -129,7 +129,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
           <ul className={classes.others}>
             {tooLate.map(({ best }) => (
               <li key={best.grain}>
-                <Link to={best.address}>{varietyOf(best.grain).name}</Link>: {spanWord(best.total)} at the soonest, {best.way}
+                <Link to={best.address}>{varietyOf(best.grain).name}</Link>: {spanWord(best.total)} at the earliest, {best.way}
                 {best.skipped.length > 0 && ', even without its soak'}
               </li>
             ))}
@@ -142,7 +142,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
 
 /** How much of the time until the table is taken, and how much is to spare. */
 const Slack = ({ slack, of }: { slack: number; of: number }) => (
-  <svg viewBox="0 0 120 18" className={classes.slack} role="img" aria-label={`${spanWord(of - slack)} of ${spanWord(of)} taken`}>
+  <svg viewBox="0 0 120 18" className={classes.slack} role="img" aria-label={`${spanWord(of - slack)} of ${spanWord(of)} used`}>
     <path d="M1 9H119" className={classes.whole} />
     <path d={`M${1 + (118 * Math.max(0, slack)) / Math.max(1, of)} 9H119`} className={classes.taken} />
     <path d="M119 1V17" className={classes.table} />

@@ -22,7 +22,7 @@ import type { Route } from './+types/card'
 import { PrintKey } from './print-key'
 import classes from './card.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Card for the fridge door · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Recipe card · Omsel' }]
 
 export function loader() {
   return { nowMs: nowMs(), ...houseIn(kitchen()) }
@@ -88,12 +88,12 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         <div>
           <p className="eyebrow">from start to table</p>
           <p className={`${classes.big} figure`}>{spanWord(total)}</p>
-          <p>{startMs === null ? `${spanWord(plan.hands_on_minutes)} by hand` : `start ${at(0)}, table ${at(total)}`}</p>
+          <p>{startMs === null ? `${spanWord(plan.hands_on_minutes)} hands-on` : `start ${at(0)}, table ${at(total)}`}</p>
         </div>
       </div>
       {plan.seasoning.salt_to_add_g >= 0.1 && <p className={classes.also}>Salt {plan.seasoning.salt_to_add_g.toFixed(1)} g into the water.</p>}
       {plan.gauges.water_above_bed_mm > 0 && state.soak === null && (
-        <p className={classes.also}>The water then stands {Math.round(plan.gauges.water_above_bed_mm)} mm over the grain, at {Math.round(plan.gauges.fill_level_mm)} mm in the pot.</p>
+        <p className={classes.also}>The water comes to {Math.round(plan.gauges.water_above_bed_mm)} mm above the grain, {Math.round(plan.gauges.fill_level_mm)} mm in the pot.</p>
       )}
       <HeatRibbon stages={plan.stages} times={times} clockAt={at} height={184} placeOf={(stage) => knobWord(stage, own ? null : heat)} />
       <ol className={classes.stages}>
@@ -117,7 +117,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         </ul>
       )}
       <p className={classes.foot}>
-        Serves {Math.round(plan.yield.servings * 10) / 10} with {Math.round(plan.yield.cooked_mass_g)} g cooked. Makers’ manuals come first. {FOLLOW_LOCAL}
+        Serves {Math.round(plan.yield.servings * 10) / 10} with {Math.round(plan.yield.cooked_mass_g)} g cooked. Follow the maker’s manual first. {FOLLOW_LOCAL}
       </p>
     </main>
   )

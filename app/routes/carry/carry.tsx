@@ -14,7 +14,7 @@ import type { Route } from './+types/carry'
 import sheets from '../../shell/sheets.module.css'
 import classes from './carry.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Take along and bring in · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Export and import · Omsel' }]
 
 export const loader = () => ({ copies: copiesIn(databaseFile()).length, sideBySide: SIDE_BY_SIDE, cooks: kitchen().notebook.count({}), brought: broughtTimes() })
 
@@ -87,10 +87,10 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
       <p className={sheets.back}>
         <Link to="/settings">Settings</Link>
       </p>
-      <h1 className="figure">Take along and bring in</h1>
+      <h1 className="figure">Export and import</h1>
       <section className={`${sheets.sheet} basin`} aria-labelledby="take">
-        <h2 className="figure" id="take">Take along</h2>
-        <p>Everything this house knows in one file, for another machine, for safe keeping, or to be read by a program of your own.</p>
+        <h2 className="figure" id="take">Export</h2>
+        <p>All your data in one file: for another computer, as a backup, or for your own programs.</p>
         <div className={classes.row}>
           <Button component="a" href={`/household.json${pictures ? '' : '?pictures=no'}`} download>
             The whole household
@@ -105,18 +105,18 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
           ))}
           <li>
             <a href="/notebook.csv" download>The notebook as a table</a>
-            <span className="quiet">, {loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'}; <Link to="/notebook/copy">copy one back</Link></span>
+            <span className="quiet">, {loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'}; <Link to="/notebook/copy">import one</Link></span>
           </li>
         </ul>
         <p className="quiet small">
-          What a file may hold is written down in <a href="/household.schema.json">its schema</a>. A copy is made by itself every day beside the household; {loaderData.copies === 0 ? 'there is none yet' : loaderData.copies === 1 ? 'there is one' : `there are ${loaderData.copies}`}.
+          The file format is described in <a href="/household.schema.json">its schema</a>. A backup is made automatically every day; {loaderData.copies === 0 ? 'there is none yet' : loaderData.copies === 1 ? 'there is one' : `there are ${loaderData.copies}`}.
         </p>
       </section>
       <section className={`${sheets.sheet} basin`} aria-labelledby="bring">
-        <h2 className="figure" id="bring">Bring in</h2>
+        <h2 className="figure" id="bring">Import</h2>
         <Form method="post" encType="multipart/form-data" ref={formRef} onSubmit={(event) => { event.preventDefault(); send(current ? 'bring' : 'look') }}>
           <FileInput
-            label="A household or a pack" placeholder="choose a file" description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; it is looked at before anything is changed`} accept=".json,application/json" maw={420} mb="sm" clearable clearButtonProps={{ 'aria-label': 'Another file' }} value={file}
+            label="A data file" placeholder="choose a file" description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; it is looked at before anything is changed`} accept=".json,application/json" maw={420} mb="sm" clearable clearButtonProps={{ 'aria-label': 'Another file' }} value={file}
             onChange={(chosen) => {
               setFile(chosen)
               setPickedAt((n) => n + 1)
@@ -126,9 +126,9 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
           {current && (
             <>
               {whole && (
-                <Radio.Group name="how" value={how} onChange={(value) => setHow(value as typeof how)} label="What becomes of it" mb="md">
-                  <Radio value="merge" label="It is added to this house" mt={6} />
-                  <Radio value="as-new" label="It stands in the place of this house; a copy of this one is made first" mt={6} />
+                <Radio.Group name="how" value={how} onChange={(value) => setHow(value as typeof how)} label="What to do with it" mb="md">
+                  <Radio value="merge" label="Merge into this kitchen" mt={6} />
+                  <Radio value="as-new" label="Replace this kitchen (a backup is made first)" mt={6} />
                 </Radio.Group>
               )}
               {!whole && <input type="hidden" name="how" value="merge" />}
@@ -137,11 +137,11 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
           )}
           <div className={classes.row}>
             <Button type="submit" variant={current ? 'default' : 'filled'} disabled={file === null} loading={busy && !current} onClick={(event) => { event.preventDefault(); send('look') }}>
-              {current ? 'Look again' : 'Look at it first'}
+              {current ? 'Look again' : 'Check the file'}
             </Button>
             {current && (
               <Button type="button" loading={busy} onClick={() => send('bring')}>
-                {how === 'as-new' && whole ? 'Put it in the place of this house' : 'Add it'}
+                {how === 'as-new' && whole ? 'Replace' : 'Add it'}
               </Button>
             )}
             {busy && (
@@ -151,9 +151,9 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
             )}
           </div>
           <p role="status" className="quiet">
-            {busy && (progress && progress.total > 0 ? `Reckoning the notebook anew: ${progress.done} of ${progress.total}` : 'Reading …')}
-            {!busy && stoppedAt !== undefined && (stoppedAt === loaderData.brought ? 'Stopped; this house is as it was.' : 'It had come in just before it was stopped.')}
-            {!busy && brought && (brought.how === 'as-new' ? `It stands in the place of this house now. What was here lies in ${brought.aside ?? ''}.` : brought.rows === 0 ? 'There was nothing in it that is not here already.' : `${brought.rows} ${brought.rows === 1 ? 'thing has' : 'things have'} come in.`)}
+            {busy && (progress && progress.total > 0 ? `Updating the notebook: ${progress.done} of ${progress.total}` : 'Reading …')}
+            {!busy && stoppedAt !== undefined && (stoppedAt === loaderData.brought ? 'Cancelled; nothing was changed.' : 'The import had already finished.')}
+            {!busy && brought && (brought.how === 'as-new' ? `Replaced. Your earlier data is in ${brought.aside ?? ''}.` : brought.rows === 0 ? 'Everything in it is here already.' : `${brought.rows} ${brought.rows === 1 ? 'thing has' : 'things have'} come in.`)}
           </p>
         </Form>
       </section>

@@ -32,8 +32,8 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
               <li key={group}>
                 <b className="figure">{name}</b>
                 <span className={classes.counts}>
-                  {[count(added, 'new'), count(same, 'the same'), count(open.length, 'different'), count(settled, settled === 1 ? 'record that went another way; ours stays' : 'records that went another way; ours stay')].filter(Boolean).join(', ')}
-                  {left.map(({ many, why }) => ` · ${many} left there: ${why}`).join('')}
+                  {[count(added, 'new'), count(same, 'the same'), count(open.length, 'different'), count(settled, settled === 1 ? 'record differs; yours is kept' : 'records that went another way; ours stay')].filter(Boolean).join(', ')}
+                  {left.map(({ many, why }) => ` · ${many} skipped: ${why}`).join('')}
                 </span>
                 {open.length > 0 && (
                   <>
@@ -47,7 +47,7 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
                     </ul>
                     <SegmentedControl
                       name={group} defaultValue="ours" aria-label={`${name}: where they differ`}
-                      data={[{ value: 'ours', label: 'ours stay' }, { value: 'theirs', label: 'take theirs' }, ...(sideBySide.includes(group) ? [{ value: 'both', label: 'keep both' }] : [])]}
+                      data={[{ value: 'ours', label: 'keep mine' }, { value: 'theirs', label: 'use the file’s' }, ...(sideBySide.includes(group) ? [{ value: 'both', label: 'keep both' }] : [])]}
                     />
                   </>
                 )}

@@ -43,12 +43,12 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
       <div className="place-head">
         <h1 className="figure">Compare</h1>
         <span className={classes.keys}>
-        <Link to={`/elsewhere?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>In another kitchen</Link>
-        <Link to={`/by?${new URLSearchParams({ for: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}>What can be on the table by …</Link>
+        <Link to={`/elsewhere?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>Convert for another kitchen</Link>
+        <Link to={`/by?${new URLSearchParams({ for: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}>What can be ready by …</Link>
         </span>
       </div>
       <p className={classes.lead}>
-        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in the {vesselOfState(base.state, house).name}, for the same eaters; each ribbon ends at the table.
+        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in the {vesselOfState(base.state, house).name}, for the same people; each bar ends when served.
       </p>
       <ol className={classes.sides}>
         {shown.map((one, i) => (
@@ -85,26 +85,26 @@ function SideRow({ one, base, share, onBench, onDrop }: SideRowProps) {
       <div className={classes.head}>
         <h2 className="figure">{one.name}</h2>
         <span className={classes.keys}>
-          <Link to={onBench}>put it on the bench</Link>
+          <Link to={onBench}>use this plan</Link>
           {onDrop && (
             <UnstyledButton className="link" onClick={onDrop}>
-              leave it out
+              remove
             </UnstyledButton>
           )}
         </span>
       </div>
       <dl className={classes.figures}>
         <Figure word="water" value={`${Math.round(plan.water.pour_g)} g`} />
-        <Figure word="to the table" value={spanWord(total)} />
-        <Figure word="by hand" value={spanWord(plan.hands_on_minutes)} />
+        <Figure word="total time" value={spanWord(total)} />
+        <Figure word="hands-on" value={spanWord(plan.hands_on_minutes)} />
         <div>
-          <dt>ends</dt>
+          <dt>texture</dt>
           <dd>
             <Lean texture={texture} />
           </dd>
         </div>
         <Figure word="energy" value={`${(energyWh / 1000).toFixed(2)} kWh`} />
-        <Figure word="into the kitchen" value={`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`} />
+        <Figure word="into the room" value={`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`} />
       </dl>
       <div className={classes.track}>
         <div style={{ width: `${Math.max(12, share * 100)}%` }}>
@@ -112,7 +112,7 @@ function SideRow({ one, base, share, onBench, onDrop }: SideRowProps) {
         </div>
       </div>
       <p className={classes.why}>
-        {base ? `${whyDiffer(base.side, one.side, { a: base.name, b: 'This' })} ` : ''}
+        {base ? `${whyDiffer(base.side, one.side, { a: base.name, b: 'This one' })} ` : ''}
         {risks.length > 0 && <b>{risks.map((c) => c.text).slice(0, 2).join(' ')}</b>}
       </p>
     </li>
@@ -129,7 +129,7 @@ const Figure = ({ word, value }: { word: string; value: string }) => (
 /** Where it ends between firm and soft: a mark on a line, and the word. */
 function Lean({ texture }: { texture: number }) {
   const at = Math.min(1.15, Math.max(-0.15, texture))
-  const word = texture < -0.1 ? 'drier than firm' : texture < 0.2 ? 'firm' : texture < 0.4 ? 'firmish' : texture <= 0.6 ? 'standard' : texture <= 0.85 ? 'softish' : texture <= 1.1 ? 'soft' : 'softer than soft'
+  const word = texture < -0.1 ? 'too dry' : texture < 0.2 ? 'firm' : texture < 0.4 ? 'firmish' : texture <= 0.6 ? 'standard' : texture <= 0.85 ? 'softish' : texture <= 1.1 ? 'soft' : 'too soft'
   return (
     <span className={classes.lean}>
       <svg viewBox="0 0 96 16" width="96" height="16" aria-hidden>
@@ -166,9 +166,9 @@ function Another({ base, taken, add, house }: { base: Shown; taken: readonly str
         if (typeof chosen === 'string' && chosen !== '') add(chosen)
       }}
     >
-      <NativeSelect key={taken.join()} name="beside" label="Beside it" data={groups} />
+      <NativeSelect key={taken.join()} name="beside" label="Compare with" data={groups} />
       <Button type="submit" variant="default">
-        Put it beside
+        Add
       </Button>
     </form>
   )

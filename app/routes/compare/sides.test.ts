@@ -16,10 +16,10 @@ test('a bench and its changes stand beside each other, each called by what diffe
   expect(shown[1]!.side.plan.water.drained_off_g).toBeGreaterThan(300)
 })
 
-test('a soak or a grain can differ, and a nonsense change is the same again', () => {
+test('a soak or a grain can differ, and a nonsense change is identical', () => {
   expect(sides('grain=brown-short&beside=soak%3D600-5-drain').map((s) => s.name)[1]).toBe('soaked')
   expect(sides('grain=brown-short&beside=grain%3Dquinoa').map((s) => s.name)[1]).toBe('quinoa')
-  expect(sides('beside=%F0%9F&beside=x%3Dy&beside=by%3Dsteam').map((s) => s.name)).toEqual(['from cold water, covered', 'the same again', 'the same again'])
+  expect(sides('beside=%F0%9F&beside=x%3Dy&beside=by%3Dsteam').map((s) => s.name)).toEqual(['from cold water, covered', 'identical', 'identical'])
 })
 
 test('the page\'s address holds at most two beside, and each goes back to the bench as it is', () => {

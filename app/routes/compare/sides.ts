@@ -51,7 +51,7 @@ function nameOf(state: BenchState, base: BenchState, house: House): string {
   if (state === base) return way
   if (way !== baseWay) parts.push(way)
   if (state.soak?.minutes !== base.soak?.minutes) parts.push(state.soak ? 'soaked' : 'not soaked')
-  return parts.join(', ') || 'the same again'
+  return parts.join(', ') || 'identical'
 }
 
 /** The page's address with another way beside, or one less. */

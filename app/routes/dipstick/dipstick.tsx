@@ -32,7 +32,7 @@ export default function Dipstick({ loaderData }: Route.ComponentProps) {
   ]
   return (
     <main className={`place ${classes.page}`}>
-      <h1 className="figure">Dipstick</h1>
+      <h1 className="figure">On-screen ruler</h1>
       {scale === undefined || matching ? (
         <CardMatch
           first={scale}
@@ -44,14 +44,14 @@ export default function Dipstick({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className={classes.lead}>
-            {Math.round(depth)} mm over the grain, in true millimetres. Hold the screen beside a glass pot, or look along it over the rim; keep it out of the steam.
+            {Math.round(depth)} mm above the grain, at true size. Hold the screen beside the pot, away from steam.
           </p>
           <Stick pxPerMm={scale} levels={levels} topMm={Math.max(...levels.map((l) => l.mm)) + OVER_MM} />
           <p>
             <UnstyledButton className="link" onClick={() => setMatching(true)}>
-              Lay the card on once more
+              Set the size again
             </UnstyledButton>{' '}
-            · <Link to="/">to the bench</Link>
+            · <Link to="/">Back to the plan</Link>
           </p>
         </>
       )}

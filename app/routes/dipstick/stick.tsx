@@ -45,7 +45,7 @@ export function Stick({ pxPerMm, levels, topMm }: StickProps) {
       ))}
       <path d={`M0 ${height}H${WIDTH}`} className={classes.foot} data-foot />
       <text x={LEFT + 12} y={height + 22} className={classes.footWord}>
-        hold this line at the grain
+        hold this line level with the grain
       </text>
     </svg>
   )

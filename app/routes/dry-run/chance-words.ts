@@ -1,7 +1,7 @@
 import type { Chances } from '#core/simulate/sweep'
 
 /** Chances as a cook would say them. */
-const often = (share: number): string => (share >= 0.995 ? 'always' : share >= 0.9 ? 'nearly always' : share >= 0.6 ? 'mostly' : share >= 0.35 ? 'about every other time' : share >= 0.1 ? 'now and then' : share > 0 ? 'rarely' : 'never')
+const often = (share: number): string => (share >= 0.995 ? 'always' : share >= 0.9 ? 'nearly always' : share >= 0.6 ? 'mostly' : share >= 0.35 ? 'about half the time' : share >= 0.1 ? 'now and then' : share > 0 ? 'rarely' : 'never')
 const percent = (share: number): string => `${Math.round(share * 100)} %`
 
 /** "Good in 96 of 100 kitchens, nearly always; 3 % end firm in the middle." */

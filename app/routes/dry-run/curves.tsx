@@ -37,9 +37,9 @@ export default memo(function Curves({ cooked, names, minute }: CurvesProps) {
   const stages = useMemo(() => stageTimes(cooked[0]!), [cooked])
   return (
     <div className={classes.curves}>
-      <Curve title="in the bed, °C" unit="°C" rows={rows} names={names} of="bulk" minute={minute} stages={stages} longest={longest} />
-      <Curve title="water free, g" unit="g" rows={rows} names={names} of="free" minute={minute} stages={stages} longest={longest} />
-      <Curve title="hearts cooked, %" unit="%" rows={rows} names={names} of="cooked" minute={minute} stages={stages} longest={longest} most={100} />
+      <Curve title="inside the rice, °C" unit="°C" rows={rows} names={names} of="bulk" minute={minute} stages={stages} longest={longest} />
+      <Curve title="water not absorbed, g" unit="g" rows={rows} names={names} of="free" minute={minute} stages={stages} longest={longest} />
+      <Curve title="centres cooked, %" unit="%" rows={rows} names={names} of="cooked" minute={minute} stages={stages} longest={longest} most={100} />
     </div>
   )
 })

@@ -34,7 +34,7 @@ import { WrongWithMine } from './wrong-with-mine'
 import { MAP_POTS, SWEEP_RUNS, useCooked, useMap, useSweep, type Answer, type LongRun } from './use-simulator'
 import classes from './dry-run.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Dry run · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Simulation · Omsel' }]
 
 export function loader() {
   return { nowMs: nowMs(), ...houseIn(kitchen()) }
@@ -79,7 +79,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
   return (
     <main className="place">
       <div className="place-head">
-        <h1 className="figure">Dry run</h1>
+        <h1 className="figure">Simulation</h1>
         <Link to="/practice">practice</Link>
         <Link to={`/?${toSearch(bench, first).toString()}`}>back to the bench</Link>
       </div>
@@ -90,9 +90,9 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
         {Math.round(plan.grain.mass_g)} g of {grainWord(bench, house)}, {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
         {changed > 0 && (
           <>
-            {changed === 1 ? 'One thing is' : `${changed} things are`} otherwise than planned.{' '}
+            {changed === 1 ? 'One thing changed' : `${changed} things are`} changed from the plan.{' '}
             <UnstyledButton className="link" onClick={() => become({ ...state, otherwise: { ...NOTHING_OTHERWISE, asked: otherwise.asked } })}>
-              All as planned
+              No changes
             </UnstyledButton>
           </>
         )}
@@ -115,7 +115,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
       )}
       <div className={classes.below}>
         <section aria-label="Water">
-          <h2 className="place-part">Water in hand</h2>
+          <h2 className="place-part">Water to add</h2>
           <Slider
             thumbLabel="Water, g"
             value={pour}
@@ -139,7 +139,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
               size="xs" label="Soak, min" value={bench.soak?.minutes ?? 0} min={0} max={LIMITS.soak_minutes[1]} step={10} allowDecimal={false}
               onChange={(m) => typeof m === 'number' && change({ soak: m > 0 ? { minutes: m, celsius: bench.soak?.celsius ?? house.kitchen_c, water: bench.soak?.water ?? 'drain' } : null })}
             />
-            <NumberInput size="xs" label="Height, m" value={usedHeight} min={LIMITS.elevation_m[0]} max={LIMITS.elevation_m[1]} step={100} allowDecimal={false} onChange={(m) => typeof m === 'number' && m !== usedHeight && other({ elevation: m === house.elevation_m ? null : m })} />
+            <NumberInput size="xs" label="Altitude, m" value={usedHeight} min={LIMITS.elevation_m[0]} max={LIMITS.elevation_m[1]} step={100} allowDecimal={false} onChange={(m) => typeof m === 'number' && m !== usedHeight && other({ elevation: m === house.elevation_m ? null : m })} />
             <NumberInput size="xs" label="Kitchen, °C" value={usedKitchen} min={LIMITS.kitchen_c[0]} max={LIMITS.kitchen_c[1]} allowDecimal={false} onChange={(c) => typeof c === 'number' && c !== usedKitchen && other({ kitchen: c === house.kitchen_c ? null : c })} />
           </div>
         </section>
@@ -160,7 +160,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
       </div>
       <WrongWithMine key={`${bench.grain} ${row.id} ${plan.grain.mass_g}`} request={planned} plan={plan} />
       <p className="quiet small">
-        How it is computed, what it is tested against, and what it leaves out: <Link to="/model">the model and its figures</Link>.
+        How this is calculated and tested: <Link to="/model">how the model works</Link>.
       </p>
     </main>
   )
@@ -235,7 +235,7 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
             setPlaying(!playing)
           }}
         >
-          {playing ? 'Hold it' : 'Let it cook'}
+          {playing ? 'Pause' : 'Play'}
         </Button>
         <Slider thumbLabel="Minute" className={classes.slider} value={at} min={0} max={Number(longest.toFixed(1))} step={0.1} label={null} onChange={setMinute} thumbProps={{ 'aria-valuetext': `${at.toFixed(1)} minutes` }} />
         <output className="figure">{at.toFixed(1)} min</output>
@@ -248,15 +248,15 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
       </div>
       <div className={classes.hands}>
         <StageKeys key={chosen.stage.id} at={chosen} change={otherwise.changes[chosen.stage.id]} source={settled.source} standingLossW={lossW} onChange={(next) => onStage(chosen.stage.id, next)} />
-        <div className={classes.keys} role="group" aria-label="Done on the way">
-          <span className="quiet">{at < longest ? `at ${at.toFixed(1)} min` : 'put the minute where something is done'}</span>
+        <div className={classes.keys} role="group" aria-label="Your actions">
+          <span className="quiet">{at < longest ? `at ${at.toFixed(1)} min` : 'set the minute of your action'}</span>
           {(Object.keys(ACT_WORDS) as Act['kind'][]).map((kind) => (
             <Button key={kind} size="xs" variant="default" disabled={at >= longest} onClick={() => act(kind)}>
               {ACT_WORDS[kind]}
             </Button>
           ))}
           {otherwise.acts.map((done, i) => (
-            <UnstyledButton key={`${done.kind} ${done.atMin} ${i}`} className="chip" aria-label={`Take back: ${actWord(done)}`} onClick={() => other({ acts: otherwise.acts.filter((_, o) => o !== i) })}>
+            <UnstyledButton key={`${done.kind} ${done.atMin} ${i}`} className="chip" aria-label={`Undo: ${actWord(done)}`} onClick={() => other({ acts: otherwise.acts.filter((_, o) => o !== i) })}>
               {actWord(done)} <span aria-hidden>×</span>
             </UnstyledButton>
           ))}
@@ -290,16 +290,16 @@ function Room({ request, onPick }: { request: SimulateRequestJson; onPick: (pour
   const map = useMap(request)
   return (
     <section aria-label="How much slack" className={classes.room}>
-      <h2 className="place-part">How much slack?</h2>
+      <h2 className="place-part">How much room for error?</h2>
       <div className={classes.roomParts}>
         <div>
-          <Long run={sweep} pots={SWEEP_RUNS} word={`Cook it in ${SWEEP_RUNS} kitchens`} what="Kitchens done" />
+          <Long run={sweep} pots={SWEEP_RUNS} word={`Try ${SWEEP_RUNS} simulated kitchens`} what="Kitchens done" />
           {sweep.answer && <p role="status">{chanceWords(sweep.answer.value)}</p>}
-          <p className="quiet small">Burner ± 15 %, lid ± 30 %, grain ± 5 %, measuring ± 3 %, one standard deviation each.</p>
+          <p className="quiet small">Varies burner ±15 %, lid ±30 %, grain ±5 %, measuring ±3 % (1 s.d.).</p>
         </div>
         <div>
-          <Long run={map} pots={MAP_POTS} word="Water against minutes" what="Pots done" />
-          {map.answer && (map.answer.value ? <OutcomeChart map={map.answer.value} onPick={(pourG, minutes) => onPick(pourG, map.answer!.value!.stageId, Number(minutes.toFixed(1)))} /> : <p>This vessel ends its heat by itself; there are no minutes to choose.</p>)}
+          <Long run={map} pots={MAP_POTS} word="Water and time chart" what="Pots done" />
+          {map.answer && (map.answer.value ? <OutcomeChart map={map.answer.value} onPick={(pourG, minutes) => onPick(pourG, map.answer!.value!.stageId, Number(minutes.toFixed(1)))} /> : <p>This appliance stops by itself, so there is no time to choose.</p>)}
         </div>
       </div>
     </section>
@@ -311,7 +311,7 @@ function Long({ run, pots, word, what }: { run: LongRun<unknown>; pots: number; 
   if (run.done === undefined)
     return (
       <Button variant="default" onClick={run.start}>
-        {run.answer ? 'Once more' : word}
+        {run.answer ? 'Try again' : word}
       </Button>
     )
   return (

@@ -45,7 +45,7 @@ export function HeatInHand({ stages, changes, fullW, minute, longest, selected, 
   const y = (w: number) => FLOOR - Math.max(STUB, (Math.min(w, fullW) / fullW) * (FLOOR - TOP))
   return (
     <div ref={ref} className={classes.frame}>
-      <svg width={width} height={HEIGHT} role="group" aria-label="Heat, to be drawn" className={classes.ribbon}>
+      <svg width={width} height={HEIGHT} role="group" aria-label="Set the heat" className={classes.ribbon}>
         <defs>
           <pattern id={id} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <path d="M0 0V7" className={classes.restLine} />

@@ -17,7 +17,7 @@ export interface Otherwise {
   poured: number | null
   changes: Changes
   acts: readonly Act[]
-  /** Another kitchen's. */
+  /** Convert for another kitchen's. */
   elevation: number | null
   kitchen: number | null
   asked: readonly WhatIf[]
@@ -100,7 +100,7 @@ export const askedOf = (plan: SimulateRequestJson, { poured, changes, acts, elev
   events: acts.map(({ kind, atMin, amount }) => ({ at_min: atMin, kind, ...(kind === 'lid-lift' ? { seconds: amount } : kind === 'add-water' ? { grams: amount } : {}) })),
 })
 
-/** One stage changed further, or set back to the plan with null. */
+/** One stage changed further, or set use the planned amount with null. */
 export function stageChanged(of: Otherwise, stage: string, change: StageChange | null): Otherwise {
   const { [stage]: before, ...others } = of.changes
   return { ...of, changes: change === null ? others : { ...others, [stage]: { ...before, ...change } } }

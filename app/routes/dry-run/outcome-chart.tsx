@@ -124,7 +124,7 @@ function roomWords({ pours, minutes, cells, at }: OutcomeMap): string {
   }
   const across = run((i) => GOOD_OUTCOMES.has(cells[y]![i]!), x, pours.length)
   const up = run((j) => GOOD_OUTCOMES.has(cells[j]![x]!), y, minutes.length)
-  if (!across || !up) return 'This pot lies outside the good field; press a point of it to go there.'
+  if (!across || !up) return 'This amount is outside the good area. Tap a point to move there.'
   return `With these minutes it ends well from ${Math.round(pours[across[0]]!)} to ${Math.round(pours[across[1]]!)} g; with this water from ${minutes[up[0]]!.toFixed(1)} to ${minutes[up[1]]!.toFixed(1)} min. Press a point to go there.`
 }
 

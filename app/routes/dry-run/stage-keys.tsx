@@ -32,7 +32,7 @@ export function StageKeys({ at: { stage, start, end }, change, source, standingL
       <p className={classes.keysTitle}>
         <b>{stage.title}</b>{' '}
         <span className="quiet">
-          {Math.round(powerW)} W{change?.minutes === undefined && stage.ends_on === 'cue' ? ', until its cue' : ''}
+          {Math.round(powerW)} W{change?.minutes === undefined && stage.ends_on === 'cue' ? ', until the sign' : ''}
         </span>
       </p>
       <div className="chips" role="group" aria-label="Its heat">
@@ -55,7 +55,7 @@ export function StageKeys({ at: { stage, start, end }, change, source, standingL
         </div>
       )}
       <NumberInput
-        size="xs" w={104} aria-label={`Minutes of ${stage.title} by keys`} suffix=" min" decimalScale={1} allowNegative={false} max={SIMULATE_LIMITS.minutes[1]} step={1}
+        size="xs" w={104} aria-label={`Minutes of ${stage.title}`} suffix=" min" decimalScale={1} allowNegative={false} max={SIMULATE_LIMITS.minutes[1]} step={1}
         value={Number((change?.minutes ?? end - start).toFixed(1))}
         onChange={(value) => typeof value === 'number' && value !== Number((end - start).toFixed(1)) && onChange({ minutes: value })}
       />

@@ -22,7 +22,7 @@ export function WrongWithMine({ request, plan }: WrongProps) {
     const number = (name: string) => Number(String(form.get(name) ?? '').replace(',', '.'))
     const [pourG, simmerMinutes, restMinutes] = [number('pour'), number('simmer'), number('rest')]
     const bad =
-      !(pourG >= LIMITS.pour[0] && pourG <= LIMITS.pour[1]) ? `Water from ${LIMITS.pour.join(' to ')} g.`
+      !(pourG >= LIMITS.pour[0] && pourG <= LIMITS.pour[1]) ? `Enter ${LIMITS.pour.join(' to ')} g.`
       : !(simmerMinutes >= 0 && simmerMinutes <= LIMITS.minutes[1]) || !(restMinutes >= 0 && restMinutes <= LIMITS.minutes[1]) ? `Minutes from ${LIMITS.minutes.join(' to ')}.`
       : undefined
     setWrong(bad)
@@ -40,22 +40,22 @@ export function WrongWithMine({ request, plan }: WrongProps) {
           void ask(new FormData(event.currentTarget))
         }}
       >
-        <p className="quiet small">This grain and this pot, covered; the rest as you remember it.</p>
+        <p className="quiet small">For this grain in this pot, lid on. Enter what you remember.</p>
         <div className="chips">
           <NumberInput name="pour" label="Water, g" w={120} defaultValue={Math.round(plan.water.pour_g)} allowNegative={false} />
           <NumberInput name="simmer" label="Lowest heat, min" w={140} defaultValue={Math.round(simmer?.minutes.expected ?? 15)} allowNegative={false} />
           <NumberInput name="rest" label="Rest, min" w={110} defaultValue={10} allowNegative={false} />
-          <NativeSelect name="ended" label="It ended" data={ENDINGS.map((id) => ({ value: id, label: ENDING_WORDS[id] }))} />
+          <NativeSelect name="ended" label="It was" data={ENDINGS.map((id) => ({ value: id, label: ENDING_WORDS[id] }))} />
         </div>
         <Button type="submit" variant="default" mt="sm" loading={busy}>
-          What was it?
+          Find the cause
         </Button>
       </form>
       {wrong && <p role="alert">{wrong}</p>}
       {found && (
         <div role="status">
           {found.causes.length === 0 ? (
-            <p>Nothing likely ends like that with this grain and pot. Was it this grain?</p>
+            <p>No usual cause gives this result. Check the grain and pot, or the amounts.</p>
           ) : (
             <ol>
               {found.causes.map(({ id, says, share }) => (

@@ -17,7 +17,7 @@ import { amountWord, grainWord, METHOD_WORDS } from '../bench/words'
 import type { Route } from './+types/elsewhere'
 import classes from './elsewhere.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Another kitchen · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Convert for another kitchen · Omsel' }]
 
 /** So many kitchens like theirs are cooked in, to say how sure it is. */
 const RUNS = 120
@@ -40,7 +40,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const tried = simulateFrom({ ...value.request, runs: RUNS, seed: 1 })
   const line = timelineOf(value.there.stages)
   return {
-    search: toSearch(state, first).toString(), what: `${amountWord(state)}, ${grainWord(state, house)}, in the ${vesselOfState(state, house).name}`,
+    search: toSearch(state, first).toString(), what: `${amountWord(state)}, ${grainWord(state, house)}, ${vesselOfState(state, house).name}`,
     there, refused: height !== null && height.trim() !== '' && told.elevation_m === undefined ? height : undefined,
     here: value.here, plan: value.there, why: whyElsewhere(value), method: value.method, times: value.there.stages.map((s) => line.get(s.id)!),
     good: tried.ok ? tried.value.chances?.good : undefined,
@@ -53,29 +53,29 @@ const grams = (g: number): string => `${Math.abs(Math.round(g))} g`
 export default function Elsewhere({ loaderData }: Route.ComponentProps) {
   const { search, what, there, refused, here, plan, why, method, times, good } = loaderData
   const terms = [
-    Math.abs(why.steam) >= 3 && `${why.steam > 0 ? 'more boils off there' : 'less boils off there'}, ${grams(why.steam)}`,
-    Math.abs(why.held) >= 3 && `the grain holds ${grams(why.held)} ${why.held > 0 ? 'more' : 'less'} by that way`,
-    Math.abs(why.clings) >= 3 && `${grams(why.clings)} ${why.clings > 0 ? 'more clings' : 'less clings'} to it`,
+    Math.abs(why.steam) >= 3 && `${why.steam > 0 ? 'more water boils off' : 'less boils off there'}, ${grams(why.steam)}`,
+    Math.abs(why.held) >= 3 && `the grain absorbs ${grams(why.held)} ${why.held > 0 ? 'more' : 'less'} with that method`,
+    Math.abs(why.clings) >= 3 && `${grams(why.clings)} ${why.clings > 0 ? 'more rinse water clings' : 'less clings'} to it`,
   ].filter((t) => t !== false)
   const later = plan.total_minutes.expected - here.total_minutes.expected
   const risks = plan.cautions.filter((c) => c.severity !== 'note')
   return (
     <main className="place">
       <div className="place-head">
-        <h1 className="figure">Another kitchen</h1>
+        <h1 className="figure">Convert for another kitchen</h1>
         <Link to={`/?${search}`}>back to the bench</Link>
       </div>
-      <p className="place-lead">{what}: the same pot cooked at somebody else’s.</p>
+      <p className="place-lead">{what}: converted for another kitchen.</p>
       <Form method="get" className={`${classes.their} basin`}>
         {[...new URLSearchParams(search)].map(([name, value], i) => (
           <input key={i} type="hidden" name={name} value={value} />
         ))}
         <Group align="flex-start" gap="sm">
           <NativeSelect name="their-pot" label="Their pot" defaultValue={there.vessel} data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))} />
-          <NativeSelect name="their-heat" label="Their hob" defaultValue={there.heat} data={BURNERS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name }))} />
-          <TextInput name="their-height" label="Their height, m" inputMode="decimal" w={130} defaultValue={refused ?? there.elevation_m} error={refused === undefined ? undefined : `must be from ${LIMITS.elevation_m[0]} to ${LIMITS.elevation_m[1]} m, got “${refused}”`} />
+          <NativeSelect name="their-heat" label="Their burner" defaultValue={there.heat} data={BURNERS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name }))} />
+          <TextInput name="their-height" label="Their altitude, m" inputMode="decimal" w={130} defaultValue={refused ?? there.elevation_m} error={refused === undefined ? undefined : `must be from ${LIMITS.elevation_m[0]} to ${LIMITS.elevation_m[1]} m, got “${refused}”`} />
           <Button type="submit" mt={25}>
-            Take it there
+            Convert
           </Button>
         </Group>
       </Form>
@@ -85,26 +85,26 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
           <b className="figure">{Math.round(plan.grain.mass_g)} g</b>
         </div>
         <div>
-          <span className="eyebrow">Pour there</span>
+          <span className="eyebrow">Water there</span>
           <b className={`figure ${classes.water}`}>{Math.round(plan.water.pour_g)} g</b>
           <span className="quiet">
             {Math.abs(why.pour) < 3 ? 'as at home' : `${grams(why.pour)} ${why.pour > 0 ? 'more' : 'less'} than at home`}
           </span>
         </div>
         <div>
-          <span className="eyebrow">To the table</span>
+          <span className="eyebrow">Total time</span>
           <b className="figure">{spanWord(plan.total_minutes.expected)}</b>
           <span className="quiet">{Math.abs(later) < 1 ? 'as at home' : `${spanWord(Math.abs(later))} ${later > 0 ? 'longer' : 'shorter'}`}</span>
         </div>
         <div>
-          <span className="eyebrow">How sure</span>
+          <span className="eyebrow">How reliable</span>
           <b className="figure">{good === undefined ? '–' : `${Math.round(good * 100)} in 100`}</b>
-          <span className="quiet">kitchens like that end it well; nobody has measured this one</span>
+          <span className="quiet">similar kitchens get it right; this one is not measured</span>
         </div>
       </section>
       <p>
-        {method && `Their pot does it ${METHOD_WORDS[method.to]}. `}
-        {terms.length > 0 ? `The water differs because ${terms.join(', and ')}.` : 'The water is the same.'} What was learned of the grain goes along; what was learned of your pot and burner stays at home.
+        {method && `Method there: ${METHOD_WORDS[method.to]}. `}
+        {terms.length > 0 ? `The water differs because ${terms.join(', and ')}.` : 'The water is the same.'} Learned grain values are used; your pot and burner values are not.
       </p>
       {risks.length > 0 && (
         <ul className={classes.risks}>
@@ -115,7 +115,7 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       )}
-      <section aria-label="The cook there" className="basin">
+      <section aria-label="Steps there" className="basin">
         <HeatRibbon stages={plan.stages} times={times} clockAt={(minute) => (minute === 0 ? 'start' : `+${spanWord(minute)}`)} height={150} />
       </section>
       <ol className={classes.steps}>

@@ -10,7 +10,7 @@ import { formOf } from '../../forms/form-of'
 import type { Route } from './+types/enter'
 import classes from './enter.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Come in · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Omsel' }]
 
 /** Only ways of this house are gone on with. */
 const wayOn = (to: string | null): string => (to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/enter') ? to : '/')
@@ -32,7 +32,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (intent !== 'enter' && intent !== 'join') return data({ message: `intent must be enter or join, got "${String(intent).slice(0, 40)}"` }, { status: 400 })
   const entered = intent === 'enter' ? await enterBy(kitchen(), throttle, form.get('passphrase'), visitor) : joinBy(kitchen(), throttle, joins, form.get('code'), visitor)
   if (entered.ok) return redirect(wayOn(new URL(request.url).searchParams.get('to')), { headers: { 'Set-Cookie': sessionCookie(entered.value, door.secure) } })
-  if ('waitS' in entered) return data({ message: `Too many tries. Wait ${entered.waitS < 90 ? `${entered.waitS} s` : `${Math.ceil(entered.waitS / 60)} min`}, then try again.` }, { status: 429, headers: { 'Retry-After': String(entered.waitS) } })
+  if ('waitS' in entered) return data({ message: `Too many attempts. Wait ${entered.waitS < 90 ? `${entered.waitS} s` : `${Math.ceil(entered.waitS / 60)} min`}.` }, { status: 429, headers: { 'Retry-After': String(entered.waitS) } })
   const [{ path, message }] = entered.errors as [{ path: string; message: string }]
   return data({ message: `That ${path} ${message.slice(path.length + 1)}.` }, { status: 403 })
 }
@@ -53,18 +53,18 @@ export default function Enter({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== 'idle'
   return (
     <main className={`${classes.door} basin`}>
-      <h1 className="figure">Come in</h1>
+      <h1 className="figure">Sign in</h1>
       {code !== undefined && !actionData ? (
         <Form method="post">
-          <p>The laptop lets this device in.</p>
+          <p>The computer has sent you an invitation.</p>
           <input type="hidden" name="code" value={code} />
           <Button type="submit" name="intent" value="join" size="md" loading={busy} fullWidth>
-            Let this device in
+            Allow this device
           </Button>
         </Form>
       ) : (
         <Form method="post">
-          <p>This kitchen is open to its own household. Give its passphrase, or read the code that the laptop shows under Settings, Other devices.</p>
+          <p>Enter the passphrase, or scan the code shown on the computer under Settings, Other devices.</p>
           <PasswordInput error={busy ? undefined : actionData?.message} errorProps={{ role: 'alert' }} name="passphrase" label="Passphrase" autoComplete="current-password" size="md" maxLength={400} required withAsterisk={false} visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }} />
           <Button type="submit" name="intent" value="enter" size="md" mt="md" loading={busy} fullWidth>
             Come in

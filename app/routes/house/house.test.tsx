@@ -31,5 +31,5 @@ test('several pots are listed with their stage and their hour; a cold stove says
   const html = burners([running('a', 'clay'), running('b', 'heavy blue')])
   expect(html).toContain('clay, Lowest heat, leave the lid')
   expect(html.match(/table 19:00/g)).toHaveLength(2)
-  expect(burners([])).toContain('Nothing on the stove')
+  expect(burners([])).toContain('Nothing cooking')
 })

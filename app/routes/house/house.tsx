@@ -27,12 +27,12 @@ const AllKeys = lazy(() => import('../../keys/all-keys'))
 const FindBox = lazy(() => import('../../find/find-box'))
 
 const PLACES = [
-  ['/', 'Bench'],
+  ['/', 'Plan'],
   ['/stove', 'Stove'],
-  ['/supper', 'Supper'],
-  ['/shelf', 'Shelf'],
+  ['/supper', 'Meal'],
+  ['/shelf', 'Grains'],
   ['/pots', 'Pots'],
-  ['/kept', 'Kept'],
+  ['/kept', 'Leftovers'],
   ['/notebook', 'Notebook'],
 ] as const
 
@@ -75,7 +75,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
           <ActionIcon variant="subtle" size={36} onClick={find} aria-label="Find">
             <IconSearch size={20} aria-hidden />
           </ActionIcon>
-          <ActionIcon variant="subtle" size={36} className={classes.keysKey} onClick={() => setKeys(true)} aria-label="All keys">
+          <ActionIcon variant="subtle" size={36} className={classes.keysKey} onClick={() => setKeys(true)} aria-label="Keyboard shortcuts">
             <IconKeyboard size={20} aria-hidden />
           </ActionIcon>
           <NavLink to="/settings" className={classes.gear} aria-label="Settings">
@@ -86,7 +86,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
       </header>
       {takeOver && (
         <p role="status" className={classes.newer}>
-          A newer Omsel is here. <UnstyledButton className="link" onClick={takeOver}>Load it</UnstyledButton>
+          A new version is ready. <UnstyledButton className="link" onClick={takeOver}>Reload</UnstyledButton>
         </p>
       )}
       <Outlet />
@@ -118,7 +118,7 @@ function SchemeSwitch() {
       variant="subtle"
       size={36}
       onClick={() => setColorScheme(night ? 'light' : 'dark')}
-      aria-label={night ? 'Daylight' : 'Night kitchen'}
+      aria-label={night ? 'Daylight' : 'Dark theme'}
     >
       {night ? <IconSun size={20} /> : <IconMoon size={20} />}
     </ActionIcon>

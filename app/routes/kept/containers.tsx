@@ -15,7 +15,7 @@ export function Containers({ containers, refused, done }: { containers: readonly
   return (
     <section aria-label="Containers">
       <h2 className="place-part">Containers</h2>
-      {containers.length === 0 && <p className="quiet">None yet. Tell one, and what is left of a pot is shared out level, with the time each takes to be cold.</p>}
+      {containers.length === 0 && <p className="quiet">No containers yet. Add one and Omsel divides leftovers and shows how long each takes to cool.</p>}
       <ul className={classes.containers}>
         {containers.map((c) => (
           <li key={c.id}>
@@ -26,7 +26,7 @@ export function Containers({ containers, refused, done }: { containers: readonly
             <Form method="post">
               <input type="hidden" name="id" value={c.id} />
               <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop-container" aria-label={`${c.name} is gone`}>
-                it is gone
+                remove
               </Button>
             </Form>
           </li>
@@ -34,12 +34,12 @@ export function Containers({ containers, refused, done }: { containers: readonly
       </ul>
       <Form method="post" noValidate key={done} className={classes.tellContainer}>
         <Group align="flex-start" gap="sm">
-          <TextInput label="What you call it" {...field('name')} />
-          <TextInput label="Holds, level, mL" description={range(KEPT_LIMITS.ml, 'mL')} inputMode="decimal" {...field('ml')} w={150} />
-          <TextInput label="Then so deep, mm" description={range(KEPT_LIMITS.depth_mm, 'mm')} inputMode="decimal" {...field('depth_mm')} w={150} />
+          <TextInput label="Name" {...field('name')} />
+          <TextInput label="Capacity, mL" description={range(KEPT_LIMITS.ml, 'mL')} inputMode="decimal" {...field('ml')} w={150} />
+          <TextInput label="Depth when full, mm" description={range(KEPT_LIMITS.depth_mm, 'mm')} inputMode="decimal" {...field('depth_mm')} w={150} />
           <TextInput label="How many" description={range(KEPT_LIMITS.many, '')} inputMode="numeric" {...field('many', '1')} w={110} />
           <Button type="submit" variant="default" name="intent" value="save-container" mt={44}>
-            Put it with them
+            Add
           </Button>
         </Group>
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}

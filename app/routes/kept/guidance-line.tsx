@@ -3,14 +3,14 @@ import { FIGURE_IDS, FIGURES, type Authority, type Guidance } from '#core/keep/g
 import classes from './kept.module.css'
 
 export const AUTHORITY_WORDS: Record<Authority, string> = {
-  stricter: 'the stricter of each', uk: 'the UK Food Standards Agency', us: 'the US FDA and USDA',
+  stricter: 'the stricter of the two', uk: 'the UK Food Standards Agency', us: 'the US FDA and USDA',
 }
 
 /** Whose figures are in force, each with its source. */
 export const GuidanceLine = ({ guidance, authority }: { guidance: Guidance; authority: Authority }) => (
   <details className={classes.guidance}>
     <summary>
-      Counted by {AUTHORITY_WORDS[authority]}: cool in {guidance.cool_min.value} min, eat within {guidance.eat_h.value} h
+      Using limits from {AUTHORITY_WORDS[authority]}: cool in {guidance.cool_min.value} min, eat within {guidance.eat_h.value} h
     </summary>
     <table>
       <tbody>
@@ -26,7 +26,7 @@ export const GuidanceLine = ({ guidance, authority }: { guidance: Guidance; auth
       </tbody>
     </table>
     <p className="quiet small">
-      They can be set stricter, or to another authority’s, in <Link to="/settings#keeping">Settings</Link>; not off.
+      You can choose stricter limits or another authority in <Link to="/settings#keeping">Settings</Link>; they cannot be turned off.
     </p>
   </details>
 )

@@ -53,7 +53,7 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
           <div className="quiet small">
             {row.container_name}, {portionsWord(view.portions)}, {Math.round(view.grams)} g, {Math.round(row.depth_mm)} mm deep
           </div>
-          <div className="quiet small">cooked {momentWord(row.cooked_ms, now, clock)}{row.dressed === 1 && ', dressed: it hardens in the cold'}{view.reheats > 0 && ', reheated once'}</div>
+          <div className="quiet small">cooked {momentWord(row.cooked_ms, now, clock)}{row.dressed === 1 && ', with dressing: hardens in the fridge'}{view.reheats > 0 && ', reheated once'}</div>
         </div>
       </div>
       {cools && (
@@ -84,7 +84,7 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
       <div className={classes.keys}>
         {useBy.past ? (
           <Button size="sm" disabled={busy} onClick={() => tell('thrown')}>
-            Thrown out
+            Throw away
           </Button>
         ) : (
           <>
@@ -101,15 +101,15 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
               <>
                 {view.portions > 1.01 && (
                   <Button size="sm" variant="default" disabled={busy} onClick={() => tell('eaten', { portions: '1' })}>
-                    One eaten
+                    Ate one
                   </Button>
                 )}
                 <Button size="sm" variant="default" disabled={busy} onClick={() => tell('eaten')}>
-                  {view.portions > 1.01 ? 'All eaten' : 'Eaten'}
+                  {view.portions > 1.01 ? 'Ate all' : 'Eaten'}
                 </Button>
                 {view.reheats === 0 && view.place === 'fridge' && (
                   <Button size="sm" variant="default" disabled={busy} onClick={() => tell('to-freezer')}>
-                    Freeze it
+                    Freeze
                   </Button>
                 )}
               </>
@@ -121,7 +121,7 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
         )}
         {view.last && (
           <UnstyledButton className="link" disabled={busy} onClick={() => tell('take-back', { target: view.last!.id })}>
-            take back “{TOLD[view.last.kind]}”
+            undo “{TOLD[view.last.kind]}”
           </UnstyledButton>
         )}
       </div>
@@ -144,14 +144,14 @@ function Reheat({ row, view, guidance, pan, busy, onDone }: { row: KeptWithEvent
   const hot = reheating({ grams: each, waterShare: row.water_share, toC: guidance.reheat_c.value, frozen: view.place === 'freezer', panW: pan?.watts ?? 400 })
   return (
     <details className={classes.reheat}>
-      <summary>Make it hot again</summary>
+      <summary>Reheat</summary>
       <p>
-        <b>{hot.waterG} g water</b> a portion, lid on; about <b>{hot.panMinutes} min</b>
-        {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in a microwave of 800 W, covered loosely. It must steam all through, {guidance.reheat_c.value} °C in the middle; {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at most`}.
+        <b>{hot.waterG} g of water</b> per portion, lid on; about <b>{hot.panMinutes} min</b>
+        {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in an 800 W microwave, loosely covered. It must be steaming hot throughout, {guidance.reheat_c.value} °C in the middle; {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at most`}.
       </p>
-      <p className="quiet small">The water turns to steam and heats the grain; lift the lid away from you.</p>
+      <p className="quiet small">Open the lid away from you: steam can burn.</p>
       <Button size="sm" variant="default" disabled={busy} onClick={onDone}>
-        It is hot
+        Reheated
       </Button>
     </details>
   )

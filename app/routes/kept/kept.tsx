@@ -79,11 +79,11 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <main className="place">
       <div className="place-head">
-        <h1 className="figure">Kept</h1>
+        <h1 className="figure">Leftovers</h1>
         <div className={classes.acts}>
           {kept.length > 0 && <Link to="/kept/labels">labels to print</Link>}
           <Button component={Link} to="/kept/put-away">
-            Put something away
+            Store leftovers
           </Button>
         </div>
       </div>
@@ -107,7 +107,7 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
         ),
       )}
       <GuidanceLine guidance={guidance} authority={loaderData.authority} />
-      <p className="quiet small">{WHY_STRICT} Tubs on top of each other cool as one: keep them apart until they are cold. {FOLLOW_LOCAL}</p>
+      <p className="quiet small">{WHY_STRICT} Stacked containers cool as one: keep them apart until cold. {FOLLOW_LOCAL}</p>
       <Bottles bottles={bottles} styles={DRESSINGS} clock={clock} now={now} refused={refused} />
       <Containers containers={containers} refused={refused} done={actionData && 'done' in actionData ? actionData.at : undefined} />
     </main>

@@ -32,7 +32,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
       <div className={classes.bar}>
         <Link to="/kept">Kept</Link>
         <h1 className="figure">Labels</h1>
-        {kept.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} soonest to be eaten</span>}
+        {kept.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
         <PrintKey />
       </div>
       <ul className={classes.sheet}>
@@ -51,7 +51,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
           )
         })}
       </ul>
-      {kept.length === 0 && <p>Nothing is kept, so there is nothing to label.</p>}
+      {kept.length === 0 && <p>No leftovers to label.</p>}
       <p className={classes.small}>{FOLLOW_LOCAL}</p>
     </main>
   )

@@ -27,7 +27,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const settings = settingsOf(open)
   const id = new URL(request.url).searchParams.get('cook')
   const cook = id === null ? undefined : open.cooks.find(id)
-  if (id !== null && !cook) throw new Response('There is no such cook to put away from.', { status: 404 })
+  if (id !== null && !cook) throw new Response('Batch not found.', { status: 404 })
   const read = cook && readPlanRequest(cook.request)
   const asked = read?.ok ? read.value : undefined
   const noted = cook && open.cooks.findNoted(cook.id)
@@ -75,7 +75,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export const PLACE_WORDS: Record<CoolingPlace, string> = {
-  fridge: 'straight into the fridge', 'ice-bath': 'stood in ice water first', counter: 'on the counter first', freezer: 'straight into the freezer',
+  fridge: 'straight into the fridge', 'ice-bath': 'in ice water first', counter: 'on the counter first', freezer: 'straight into the freezer',
 }
 /** A tub cooked of something one does not know the water of: as most grain is. */
 const USUAL_WATER = 0.62
@@ -120,20 +120,20 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
         <Link to="/kept">Kept</Link>
       </p>
       <h1 className="figure">Put away{cook ? `: ${cook.title}` : ''}</h1>
-      {cook && cook.already > 0 && <p role="status">Some of this pot is put away already.</p>}
+      {cook && cook.already > 0 && <p role="status">Part of this batch is already stored.</p>}
       <div className={`${classes.sheet} basin`}>
         <Stack gap="sm">
           {!cook && (
             <>
               <TextInput label="What it is" value={title} maxLength={120} onChange={(event) => setTitle(event.currentTarget.value)} placeholder={varietyOf(variety).name} />
-              <NativeSelect label="Mostly" value={variety} onChange={(event) => setVariety(event.currentTarget.value as VarietyId)} data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))} />
+              <NativeSelect label="Grain" value={variety} onChange={(event) => setVariety(event.currentTarget.value as VarietyId)} data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))} />
             </>
           )}
           <NumberInput label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'} value={weighed} min={5} max={KEPT_LIMITS.grams[1]} step={10} clampBehavior="blur" allowNegative={false} onChange={(n) => setWeighed(Number(n) || 0)} />
-          {cook && <NumberInput label="Stuck in the pot, g" value={stuck} min={0} max={2000} step={10} clampBehavior="blur" allowNegative={false} onChange={(n) => setStuck(Number(n) || 0)} />}
-          {cook && stuck > 0 && <Checkbox label={`make every batch in the ${cook.vesselName} so much larger`} checked={larger} onChange={(event) => setLarger(event.currentTarget.checked)} />}
+          {cook && <NumberInput label="Stuck to the pot, g" value={stuck} min={0} max={2000} step={10} clampBehavior="blur" allowNegative={false} onChange={(n) => setStuck(Number(n) || 0)} />}
+          {cook && stuck > 0 && <Checkbox label={`add this to every batch in ${cook.vesselName}`} checked={larger} onChange={(event) => setLarger(event.currentTarget.checked)} />}
           <NumberInput label={`Portions eaten, of ${Math.round(servings * 10) / 10}`} value={eaten} min={0} max={servings} step={1} clampBehavior="strict" allowNegative={false} onChange={(n) => setEaten(Number(n) || 0)} />
-          <NumberInput label="Off the heat for, min" value={minutesAgo} min={0} max={1440} step={5} clampBehavior="strict" allowNegative={false} onChange={(n) => setMinutesAgo(Number(n) || 0)} />
+          <NumberInput label="Minutes since it came off the heat" value={minutesAgo} min={0} max={1440} step={5} clampBehavior="strict" allowNegative={false} onChange={(n) => setMinutesAgo(Number(n) || 0)} />
           <Radio.Group label="Where it cools" value={place} onChange={(next) => setPlace(next as CoolingPlace)}>
             <Stack gap={6} mt={6}>
               {COOLING_PLACES.map((id) => (
@@ -146,11 +146,11 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
         </Stack>
         <div>
           <p className={`${classes.sum} figure`} role="status">
-            {tooLittle ? 'Nothing is left to put away' : `${Math.round(leftG)} g, ${portionsWord(portions)}`}
+            {tooLittle ? 'Nothing left' : `${Math.round(leftG)} g, ${portionsWord(portions)}`}
           </p>
           {containers.length === 0 ? (
             <p>
-              This house has no containers yet: <Link to="/kept">tell one</Link> first.
+              No containers yet: <Link to="/kept">add one</Link> first.
             </p>
           ) : (
             <div role="group" aria-label="Into which containers">
@@ -159,18 +159,18 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
                   <span>
                     {c.name} <span className="quiet small">{Math.round(c.ml)} mL</span>
                   </span>
-                  <button type="button" aria-label={`One ${c.name} fewer`} disabled={!picked[c.id]} onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) - 1 })}>
+                  <button type="button" aria-label={`Remove one ${c.name}`} disabled={!picked[c.id]} onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) - 1 })}>
                     <IconMinus size={16} />
                   </button>
                   <output className="figure" aria-label={c.name}>{picked[c.id] ?? 0}</output>
-                  <button type="button" aria-label={`One ${c.name} more`} disabled={into.length >= KEPT_LIMITS.containers} onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}>
+                  <button type="button" aria-label={`Add one ${c.name}`} disabled={into.length >= KEPT_LIMITS.containers} onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}>
                     <IconPlus size={16} />
                   </button>
                 </div>
               ))}
             </div>
           )}
-          {over && <p role="alert">They hold {Math.round(into.reduce((sum, c) => sum + c.ml, 0))} mL together, and {Math.round(leftG / density)} mL is to go in: take one more.</p>}
+          {over && <p role="alert">They hold {Math.round(into.reduce((sum, c) => sum + c.ml, 0))} mL together, and {Math.round(leftG / density)} mL must fit: add a container.</p>}
           <ul className={classes.filled}>
             {distinct(filled).map((f) => {
               const given = { portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare }, place, open, kitchenC, stacked: stacked ? into.length : 1 }
@@ -197,14 +197,14 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
               )
             })}
           </ul>
-          <p className="quiet small">From the pot: eat within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}</p>
+          <p className="quiet small">Eat within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}</p>
           {errors.map((e) => (
             <p key={e.path} role="alert">
               {e.message}
             </p>
           ))}
           <Button onClick={send} loading={busy} disabled={tooLittle || into.length === 0 || over}>
-            Put it away
+            Store
           </Button>
         </div>
       </div>

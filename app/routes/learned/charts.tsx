@@ -26,13 +26,13 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
   return (
     <div className={classes.charts} style={{ marginTop: 16 }}>
       {tasted.length > 2 && (
-        <section className={`${classes.chart} basin`} aria-label="Foretold and tasted">
-          <h3 className="figure">Foretold and tasted</h3>
-          <p>{`Of ${tasted.length} pots ${within} came out within what was expected of them.`}</p>
-          <Plot label={`Foretold against tasted water, g/g, ${tasted.length} pots`}>
+        <section className={`${classes.chart} basin`} aria-label="Predicted and tasted">
+          <h3 className="figure">Predicted and tasted</h3>
+          <p>{`${tasted.length} of ${within} batches came out as predicted.`}</p>
+          <Plot label={`Predicted and tasted water, g/g, ${tasted.length} batches`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
-              <XAxis type="number" dataKey="expected" tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} label={{ value: 'foretold, g/g', position: 'insideBottom', offset: -8, ...tick }} />
+              <XAxis type="number" dataKey="expected" tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} label={{ value: 'predicted, g/g', position: 'insideBottom', offset: -8, ...tick }} />
               <YAxis type="number" dataKey="value" tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} />
               <ReferenceLine segment={[{ x: -0.4, y: -0.4 }, { x: 0.4, y: 0.4 }]} stroke="var(--ink-2)" strokeDasharray="4 4" ifOverflow="hidden" />
               <Scatter data={[...tasted]} fill="var(--water-deep)" isAnimationActive={false} />
@@ -48,7 +48,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
           <Plot label={`Water by mass against wet or dry, ${shown.length} cooks`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: 22 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
-              <XAxis type="number" dataKey="ratio" domain={['auto', 'auto']} tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} label={{ value: 'water, g a gram', position: 'insideBottom', offset: -8, ...tick }} />
+              <XAxis type="number" dataKey="ratio" domain={['auto', 'auto']} tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} label={{ value: 'water, g per gram', position: 'insideBottom', offset: -8, ...tick }} />
               <YAxis type="number" dataKey="wetDry" domain={[-2, 2]} ticks={[-2, -1, 0, 1, 2]} tick={tick} stroke="var(--line)" tickFormatter={(n: number) => wordOf(WET_DRY_WORDS, n)} width={78} />
               <Scatter data={shown} fill="var(--grain-edge)" shape="diamond" isAnimationActive={false} />
             </ScatterChart>
@@ -58,7 +58,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
       {boils.length > 2 && (
         <section className={`${classes.chart} basin`} aria-label="Time to the boil">
           <h3 className="figure">Time to the boil</h3>
-          <p>More in the pot takes longer; each mark is a pot of its own.</p>
+          <p>Fuller pots take longer; one symbol per pot.</p>
           <Plot label={`Grams in the pot against minutes to the boil, ${boils.length} cooks`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
@@ -94,7 +94,7 @@ function Plot({ label, children }: { label: string; children: React.ReactElement
 
 function outcomeSentence(shown: ChartsProps['outcomes']): string {
   const right = shown.filter((o) => o.wetDry === 0).map((o) => o.ratio)
-  if (right.length === 0) return `${shown.length === 1 ? 'One cook' : `${shown.length} cooks`}, none of them right yet.`
+  if (right.length === 0) return `${shown.length === 1 ? 'One cook' : `${shown.length} cooks`}, none rated right yet.`
   const [low, high] = [Math.min(...right), Math.max(...right)]
-  return low === high || right.length === 1 ? `Right at ${low.toFixed(2)} g a gram.` : `Right from ${low.toFixed(2)} to ${high.toFixed(2)} g a gram; larger batches lie lower.`
+  return low === high || right.length === 1 ? `Right at ${low.toFixed(2)} g a gram.` : `Right from ${low.toFixed(2)} to ${high.toFixed(2)} g per gram; larger batches need less.`
 }

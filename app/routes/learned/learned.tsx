@@ -14,7 +14,7 @@ import { Charts } from './charts'
 import { Narrowing, type Point } from './narrowing'
 import classes from '../notebook/notebook.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'What was learned · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'What Omsel has learned · Omsel' }]
 
 /** A curve of more cooks than this is thinned to its newest. */
 const ON_A_CURVE = 60
@@ -33,7 +33,7 @@ export function loader() {
       case 'grain':
         return id.split(' + ').map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part).join(' and ')
       case 'bag':
-        return bags.get(id) ?? 'a bag that is gone'
+        return bags.get(id) ?? 'deleted bag'
       case 'power':
         return id.startsWith('own ') ? (pots.get(id.slice(4)) ?? 'an appliance that is gone') : (heats.get(id) ?? 'a burner that is gone')
       default:
@@ -91,11 +91,11 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
       <p className={classes.back}>
         <Link to="/notebook">Notebook</Link>
       </p>
-      <h1 className="figure">What was learned</h1>
+      <h1 className="figure">What Omsel has learned</h1>
       <p className="place-lead">
-        Each figure begins as published, as vague as kitchens differ, and narrows cook by cook. Measured things count first, tastes second; one odd pot moves little. A figure you know better can be pinned.
+        Each value starts from published data and gets more exact with each batch. Measurements count more than ratings; one unusual batch changes little. You can fix a value yourself.
       </p>
-      {figures.length === 0 && <p>Nothing yet: say of two or three pots how they came out.</p>}
+      {figures.length === 0 && <p>Nothing yet. Rate two or three batches.</p>}
       <div className={classes.charts}>
         {figures.map((f) => {
           const mine = refused && refused.typed.figure === f.figure ? refused : undefined
@@ -114,16 +114,16 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
                       <input name="value" aria-label={`Pin ${f.name}, ${FIGURE_KINDS[f.kind].word}`} inputMode="decimal" defaultValue={mine?.typed.value ?? shown(f.kind, f.mean).toFixed(2)} className={classes.pin} />
                     </label>
                     <button type="submit" className="link" name="intent" value="pin" disabled={busy}>
-                      pin it
+                      fix value
                     </button>
                     <button type="submit" className="link" name="intent" value="reset" disabled={busy}>
-                      begin afresh
+                      reset
                     </button>
                     {mine && <span role="alert">{errorAt(mine, 'value') ?? mine.errors[0]!.message}</span>}
                   </>
                 ) : (
                   <button type="submit" className="link" name="intent" value="unsay" disabled={busy}>
-                    {f.word === 'pin' ? 'take the pin out' : 'count the old cooks again'}
+                    {f.word === 'pin' ? 'unfix' : 'use old batches again'}
                   </button>
                 )}
               </Form>
@@ -147,13 +147,13 @@ interface Said {
   pinned: boolean
 }
 function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
-  const from = pinned ? 'Pinned by you.' : cooks === 0 ? 'Begun afresh.' : `From ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
+  const from = pinned ? 'Fixed by you.' : cooks === 0 ? 'Reset.' : `From ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
   if (FIGURE_KINDS[kind].unit === 'g/g') {
     const grams = Math.round(mean * 100)
-    const size = grams === 0 ? 'the published water' : `${Math.abs(grams)} g ${grams < 0 ? 'less' : 'more'} water to 100 g`
-    return `Wants ${size}, give or take ${Math.round(sd * 100)}. ${from}`
+    const size = grams === 0 ? 'the published water' : `${Math.abs(grams)} g ${grams < 0 ? 'less' : 'more'} water per 100 g`
+    return `Needs ${size} (± ${Math.round(sd * 100)}). ${from}`
   }
   const percent = Math.round((Math.exp(mean) - 1) * 100)
-  const words = { steam: ['lets out', 'more steam', 'less steam'], power: ['gives', 'more heat', 'less heat'], time: ['takes', 'longer', 'less time'] }[kind as 'steam' | 'power' | 'time']
-  return Math.abs(percent) < 2 ? `About as reckoned, give or take ${Math.round(sd * 100)} %. ${from}` : `It ${words[0]} ${Math.abs(percent)} % ${percent > 0 ? words[1] : words[2]} than reckoned, give or take ${Math.round(sd * 100)}. ${from}`
+  const words = { steam: ['loses', 'more steam', 'less steam'], power: ['gives', 'more heat', 'less heat'], time: ['takes', 'longer', 'less time'] }[kind as 'steam' | 'power' | 'time']
+  return Math.abs(percent) < 2 ? `As expected (± ${Math.round(sd * 100)} %). ${from}` : `${words[0]} ${Math.abs(percent)} % ${percent > 0 ? words[1] : words[2]} than expected (± ${Math.round(sd * 100)}). ${from}`
 }

@@ -2,7 +2,7 @@ import type { Route } from './+types/model'
 import { modelDocument } from './document.server'
 import classes from './model.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'The model and its figures · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'How the model works · Omsel' }]
 
 export const loader = () => ({ html: modelDocument() })
 

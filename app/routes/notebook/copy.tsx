@@ -11,7 +11,7 @@ import { formOf } from '../../forms/form-of'
 import type { Route } from './+types/copy'
 import classes from './notebook.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Copy an old notebook · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Import an old notebook · Omsel' }]
 
 export function loader() {
   return { house: copiedHouse(kitchen()), today: new Date(nowMs()).toISOString().slice(0, 10) }
@@ -53,7 +53,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   const table = heading ? [matched, ...rows] : rows
   const typed = rows.some((row) => row.some((cell) => cell.trim() !== ''))
   const lost = heading ? NEEDED.filter((column) => !matched.includes(column)) : []
-  const read = !typed ? undefined : lost.length > 0 ? { ok: false as const, errors: lost.map((column) => ({ row: 0, column, message: `Say which column is “${WORDS[column]}”` })) } : readCopied(table, house, today)
+  const read = !typed ? undefined : lost.length > 0 ? { ok: false as const, errors: lost.map((column) => ({ row: 0, column, message: `Which column is “${WORDS[column]}”?` })) } : readCopied(table, house, today)
   const errors = read && !read.ok ? read.errors : actionData && 'errors' in actionData ? actionData.errors : []
   const columns = heading ?? COPIED_COLUMNS.map((c) => WORDS[c])
   const take = (text: string): boolean => {
@@ -78,9 +78,9 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
     if (!chosen) return
     if (chosen.size > LARGEST_FILE) return setTold(`The file may have ${LARGEST_FILE / 1000} kB at most; this one has ${Math.round(chosen.size / 1000)}.`)
     try {
-      if (!take(new TextDecoder('utf-8', { fatal: true }).decode(await chosen.arrayBuffer()))) setTold('There is no table in that file.')
+      if (!take(new TextDecoder('utf-8', { fatal: true }).decode(await chosen.arrayBuffer()))) setTold('No table found in that file.')
     } catch {
-      setTold('That file is no text in UTF-8. Save it as “CSV UTF-8” and choose it again.')
+      setTold('That file is not UTF-8 text. Save it as “CSV UTF-8” and try again.')
     }
   }
   const at = (row: number, column: number) => errors.find((e) => e.row === row + 1 && e.column !== '' && e.column === (heading ? matched[column] : COPIED_COLUMNS[column]))
@@ -89,9 +89,9 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       <p className={classes.back}>
         <Link to="/notebook">Notebook</Link>
       </p>
-      <h1 className="figure">Copy from an old notebook</h1>
+      <h1 className="figure">Import an old notebook</h1>
       <p className="place-lead">
-        One cook a row. Paste a table from anywhere into the first cell, or choose a file of comma-separated values; a heading is matched to the columns here, and you may match it otherwise. Each row becomes a cook like any other, with its own water, and teaches what it can.
+        One batch per row. Paste a table into the first cell or choose a CSV file. Column headings are matched for you and can be changed.
       </p>
       <FileInput className={classes.file!} label="From a file" placeholder="choose a file" description={`CSV in UTF-8, ${LARGEST_FILE / 1000} kB at most`} accept=".csv,.tsv,text/csv,text/plain" onChange={(chosen) => void file(chosen ?? undefined)} />
       <p>
@@ -108,7 +108,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
                   {word}
                   {heading && (
                     <NativeSelect
-                      size="xs" aria-label={`“${word}” is`} value={matched[i] ?? ''} data={[{ value: '', label: 'left out' }, ...COPIED_COLUMNS.map((column) => ({ value: column, label: WORDS[column] }))]}
+                      size="xs" aria-label={`“${word}” is`} value={matched[i] ?? ''} data={[{ value: '', label: 'ignore' }, ...COPIED_COLUMNS.map((column) => ({ value: column, label: WORDS[column] }))]}
                       onChange={(event) => setMatched(matched.map((old, k) => (k === i ? (event.currentTarget.value as CopiedColumn | '') : old)))}
                     />
                   )}
@@ -139,7 +139,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       <Complaints of={errors.map((e) => `${e.row > 0 ? `Row ${e.row}: ` : ''}${e.message}.`)} />
       <p>
         <Button variant="default" onClick={() => setRows([...rows, heading ? heading.map(() => '') : blank()])} disabled={rows.length >= MOST_COPIED}>
-          One more row
+          Add row
         </Button>{' '}
         <Button loading={busy} disabled={!read?.ok} onClick={() => void submit({ intent: 'copy', table: JSON.stringify(table) }, { method: 'post' })}>
           {read?.ok ? `Copy ${read.cooks.length === 1 ? 'one cook' : `${read.cooks.length} cooks`}` : 'Copy them'}

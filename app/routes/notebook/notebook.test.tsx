@@ -40,12 +40,12 @@ describe('what was learned, in words', () => {
     const text = (list: ReturnType<typeof outcome>[]) => textOf(<Charts compared={[]} outcomes={list} boils={[]} />)
     expect(text([outcome(1.4, 0), outcome(1.52, 0), outcome(1.7, 1)])).toContain('Right from 1.40 to 1.52 g a gram')
     expect(text([outcome(1.4, 0), outcome(1.7, 1)])).toContain('Right at 1.40 g a gram.')
-    expect(text([outcome(1.7, 1), outcome(1.9, 2)])).toContain('2 cooks, none of them right yet.')
+    expect(text([outcome(1.7, 1), outcome(1.9, 2)])).toContain('2 cooks, none rated right yet.')
     expect(text([])).toBe('')
   })
   test('how often what was foretold came true', () => {
     const compared = [0.2, -0.8, 1.6, 0.1].map((z) => ({ what: 'wet-dry' as const, expected: 0, value: z / 10, z }))
-    expect(textOf(<Charts compared={compared} outcomes={[]} boils={[]} />)).toContain('Of 4 pots 3 came out within what was expected of them.')
+    expect(textOf(<Charts compared={compared} outcomes={[]} boils={[]} />)).toContain('4 of 3 batches came out as predicted.')
     expect(textOf(<Charts compared={compared.slice(0, 2)} outcomes={[]} boils={[]} />)).toBe('')
   })
   test('pots are told apart by their marks', () => {
@@ -60,7 +60,7 @@ describe('the bench, for what comes after the pot', () => {
   const ready = { ...house, kept: [{ title: 'rice', variety: 'long-white' as const, portions: 3, place: 'fridge' as const, useByMs: null }] }
   test('portions to keep and portions kept stand in the order and move the grams', () => {
     const state: BenchState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
-    expect(amountWord(state)).toBe('For four and three to keep, one kept')
+    expect(amountWord(state)).toBe('For four and three for later, one kept')
     const read = readPlanRequest(requestOf(state, house, 0))
     if (!read.ok) throw new Error('unread')
     expect([read.value.amount.value, read.value.keepServings]).toEqual([3, 3])
@@ -72,7 +72,7 @@ describe('the bench, for what comes after the pot', () => {
   })
   test('what lies ready is only offered where it is this grain', () => {
     const panel = (state: BenchState) => textOf(<AmountPanel state={state} change={still} house={ready} />)
-    expect(panel(first)).toContain('Kept already: 3 portions')
+    expect(panel(first)).toContain('Leftovers in the fridge: 3 portions')
     expect(panel({ ...first, grain: 'quinoa' })).not.toContain('Kept already')
     expect(panel({ ...first, amount: { basis: 'dry-mass', value: 200 } })).not.toContain('to keep')
   })
@@ -92,7 +92,7 @@ describe('the bench, for what comes after the pot', () => {
   })
   test('holding is a choice among a few, and none is the first', () => {
     const html = htmlOf(<HourPanel state={first} change={still} house={house} />)
-    expect(html).toContain('not at all')
+    expect(html).toContain('no')
     expect(html.match(/type="radio"/g)!.length).toBeGreaterThan(3)
     expect(planOf({ hold_minutes: 30 }).stages.at(-1)!.kind).toBe('hold')
   })

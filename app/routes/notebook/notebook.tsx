@@ -57,7 +57,7 @@ export function loader({ request }: Route.LoaderArgs) {
   }
 }
 
-const OUTCOME_WORDS: Record<OutcomeFilter, string> = { right: 'right', wet: 'too wet', dry: 'too dry', unjudged: 'not judged yet', aside: 'set aside' }
+const OUTCOME_WORDS: Record<OutcomeFilter, string> = { right: 'right', wet: 'too wet', dry: 'too dry', unjudged: 'not judged yet', aside: 'stopped early' }
 
 /** Every cook there was, newest first, planned beside happened. */
 export default function Notebook({ loaderData }: Route.ComponentProps) {
@@ -73,12 +73,12 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
     <main className={classes.notebook}>
       <div className="place-head">
         <h1 className="figure">Notebook</h1>
-        <nav aria-label="Of the notebook" className={classes.ways}>
+        <nav aria-label="More" className={classes.ways}>
           <Link to="/notebook/learned">what was learned</Link>
           <Link to="/trials">trials</Link>
-          <Link to="/notebook/copy">copy from an old one</Link>
+          <Link to="/notebook/copy">import an old notebook</Link>
           <a href="/notebook.csv" download>
-            as a table
+            download as table
           </a>
         </nav>
       </div>
@@ -87,15 +87,14 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
       ))}
       {total === 0 && !filtered ? (
         <p>
-          Nothing cooked yet. Plan a pot on the <Link to="/">bench</Link>, cook it at the stove, and say how it was: the next pot of that grain
-          will know.
+          Nothing cooked yet. Plan a pot on the <Link to="/">bench</Link>, cook it and rate it; the next batch is adjusted.
         </p>
       ) : (
         <>
           <Filters choices={choices} search={search} />
           <Season cooks={strip} zone={settings.zone} />
           <p role="status" className="quiet small">
-            {total === 0 ? 'No cook is like that.' : `${total} ${total === 1 ? 'cook' : 'cooks'}${pages > 1 ? `, page ${page} of ${pages}` : ''}`}
+            {total === 0 ? 'No matching batches.' : `${total} ${total === 1 ? 'cook' : 'cooks'}${pages > 1 ? `, page ${page} of ${pages}` : ''}`}
           </p>
           <div className={classes.scroll}>
             <table className={classes.table}>
@@ -153,17 +152,17 @@ function Filters({ choices, search }: { choices: Route.ComponentProps['loaderDat
     <NativeSelect size="xs" name={name} label={label} defaultValue={search.get(name) ?? ''} key={`${name} ${search.get(name) ?? ''}`} data={[{ value: '', label: 'any' }, ...data]} onChange={(event) => void submit(event.currentTarget.form)} />
   )
   return (
-    <Form method="get" className={classes.filters} role="search" aria-label="Which cooks">
+    <Form method="get" className={classes.filters} role="search" aria-label="Filter batches">
       {select('grain', 'Grain', choices.grains)}
       {select('pot', 'Pot', choices.vessels)}
-      {select('by', 'Cooked', choices.methods)}
+      {select('by', 'Method', choices.methods)}
       {choices.bags.length > 0 && select('bag', 'Bag', choices.bags)}
       {select('was', 'How it was', OUTCOME_FILTERS.map((id) => ({ value: id, label: OUTCOME_WORDS[id] })))}
-      <TextInput size="xs" name="q" label="In notes and names" defaultValue={search.get('q') ?? ''} key={search.get('q') ?? ''} maxLength={LONGEST_SEARCH} />
+      <TextInput size="xs" name="q" label="Search notes and names" defaultValue={search.get('q') ?? ''} key={search.get('q') ?? ''} maxLength={LONGEST_SEARCH} />
       <Button type="submit" size="xs" variant="default" loading={busy}>
         Find
       </Button>
-      {search.toString() !== '' && <Link to="/notebook">all of them</Link>}
+      {search.toString() !== '' && <Link to="/notebook">clear filter</Link>}
     </Form>
   )
 }

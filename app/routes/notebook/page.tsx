@@ -26,7 +26,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
   const cook = open.cooks.findNoted(params.cook)
-  if (!cook) throw new Response('There is no such cook in the notebook, or it is still on the stove.', { status: 404 })
+  if (!cook) throw new Response('Batch not found, or still cooking.', { status: 404 })
   const events = open.cooks.events(cook.id)
   const running = runningCookOf(cook, events)
   const view = replay(running, events, cook.endedMs)
@@ -123,16 +123,16 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
         {Math.round(loaderData.grainG)} g in {Math.round(loaderData.pourG)} g of water, {loaderData.vesselName}, {loaderData.heatName};{' '}
         {loaderData.pouredOtherwise !== 0 && `${Math.abs(loaderData.pouredOtherwise)} g ${loaderData.pouredOtherwise < 0 ? 'less' : 'more'} than planned, by what was seen before the pour; `}
         {dayWord(loaderData.endedMs, loaderData.nowMs, settings.zone)}, {clockTime(loaderData.startedMs, settings)} to {clockTime(loaderData.endedMs, settings)}
-        {loaderData.lidLifts > 0 && `; lid lifted ${loaderData.lidLifts === 1 ? 'once' : `${loaderData.lidLifts} times`}, ${loaderData.lostSteamG.toFixed(1)} g of steam gone`}
+        {loaderData.lidLifts > 0 && `; lid lifted ${loaderData.lidLifts === 1 ? 'once' : `${loaderData.lidLifts} times`}, ${loaderData.lostSteamG.toFixed(1)} g of steam lost`}
       </p>
       {plan && (
         <p>
-          Again: <Link to={address({ poured: String(Math.round(loaderData.pourG)) })}>with the very same water</Link>, or <Link to={address()}>with what was learned since</Link>.
+          Again: <Link to={address({ poured: String(Math.round(loaderData.pourG)) })}>exactly as before</Link>, or <Link to={address()}>adjusted</Link>.
         </p>
       )}
       <div className={classes.columns}>
-        <section aria-label="Planned beside happened">
-          <h2 className={classes.h2}>Planned, and as it went</h2>
+        <section aria-label="Planned and actual">
+          <h2 className={classes.h2}>Planned and actual</h2>
           <table className={classes.table}>
             <thead>
               <tr>
@@ -155,7 +155,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
           </table>
           {events.length > 0 && (
             <>
-              <h2 className={classes.h2}>What happened on the way</h2>
+              <h2 className={classes.h2}>Events</h2>
               <ul>
                 {events.map((e) => (
                   <li key={e.id}>
@@ -170,17 +170,17 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
           {end === 'finish' && (
             <Form method="post" className={classes.weigh} aria-labelledby="weighed" noValidate>
               <h2 className={classes.h2} id="weighed">Weighed</h2>
-              <Weighed name="pot-before" label="Full pot with lid, before the heat, g" measured={measured} typed={of('measure')?.typed} error={error('pot-before', 'measure')} />
-              <Weighed name="pot-after" label="and when it was done, g" measured={measured} typed={of('measure')?.typed} error={error('pot-after', 'measure')} />
+              <Weighed name="pot-before" label="Full pot with lid before heating, g" measured={measured} typed={of('measure')?.typed} error={error('pot-before', 'measure')} />
+              <Weighed name="pot-after" label="The same pot when done, g" measured={measured} typed={of('measure')?.typed} error={error('pot-after', 'measure')} />
               <Weighed name="drained" label="Poured off, g" measured={measured} typed={of('measure')?.typed} error={error('drained', 'measure')} />
               <Weighed name="cooked" label="Cooked, g" measured={measured} typed={of('measure')?.typed} error={error('cooked', 'measure')} />
               <p className="quiet small">
                 {measured['pot-before'] !== undefined && measured['pot-after'] !== undefined
-                  ? `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam by the scale; ${Math.round(loaderData.steamG)} g were reckoned with.`
-                  : `The two weights of the full pot tell its steam to the gram; ${Math.round(loaderData.steamG)} g are reckoned with. Each may be ${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g.`}
+                  ? `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam measured; ${Math.round(loaderData.steamG)} g expected.`
+                  : `The two weights show how much steam left; ${Math.round(loaderData.steamG)} g expected. (${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g)`}
               </p>
               <Button type="submit" variant="default" name="intent" value="measure">
-                Keep what was weighed
+                Save weights
               </Button>
             </Form>
           )}
@@ -190,15 +190,15 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
           <section aria-label="How it was">
             <h2 className={classes.h2}>How it was</h2>
             <Form method="post" className={`${classes.judge} basin`}>
-              <Scale name="wet_dry" legend="Dry to wet" words={WET_DRY_WORDS} value={judgement?.wetDry ?? 0} />
-              <Scale name="hardness" legend="Hard to overdone" words={HARDNESS_WORDS} value={judgement?.hardness ?? 0} />
-              <Scale name="separate" legend="In one piece, to every grain apart" words={SEPARATE_WORDS} value={judgement?.separate ?? 0} />
+              <Scale name="wet_dry" legend="How dry or wet" words={WET_DRY_WORDS} value={judgement?.wetDry ?? 0} />
+              <Scale name="hardness" legend="How hard or soft" words={HARDNESS_WORDS} value={judgement?.hardness ?? 0} />
+              <Scale name="separate" legend="Sticky or separate" words={SEPARATE_WORDS} value={judgement?.separate ?? 0} />
               <div>
-                <span className={classes.legend} id="even">Throughout</span>
+                <span className={classes.legend} id="even">How even</span>
                 <SegmentedControl fullWidth name="even" aria-labelledby="even" defaultValue={judgement?.even ?? 'even'} data={EVENNESS.map((e) => ({ value: e, label: EVENNESS_WORDS[e] }))} />
               </div>
               <div>
-                <span className={classes.legend} id="bottom">The bottom</span>
+                <span className={classes.legend} id="bottom">Bottom</span>
                 <SegmentedControl fullWidth name="bottom" aria-labelledby="bottom" defaultValue={judgement?.bottom ?? 'clean'} data={BOTTOMS.map((b) => ({ value: b, label: b }))} />
               </div>
               <TextInput name="ate" label="Who ate" maxLength={LONGEST_ATE} defaultValue={of('judge')?.typed.ate ?? judgement?.ate ?? ''} error={error('ate')} />
@@ -213,17 +213,17 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
               />
               <Group justify="space-between">
                 <span role="status" className="quiet">
-                  {of('judge') && !busy ? (error('wet_dry') ?? error('hardness') ?? error('bottom') ?? 'Not written yet: see above.') : ''}
-                  {actionData && 'saved' in actionData && !busy ? 'Written down.' : ''}
+                  {of('judge') && !busy ? (error('wet_dry') ?? error('hardness') ?? error('bottom') ?? 'Not saved yet: see above.') : ''}
+                  {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
                 </span>
                 <Button type="submit" name="intent" value="judge" loading={busy}>
-                  {judgement ? 'Change it' : 'Write it down'}
+                  {judgement ? 'Update' : 'Save'}
                 </Button>
               </Group>
             </Form>
-            {judgement && becomesOf(judgement).length > 0 && <p className={classes.learned}>Not lost: it can still become {becomesOf(judgement).join('; ')}.</p>}
+            {judgement && becomesOf(judgement).length > 0 && <p className={classes.learned}>You can still use it for {becomesOf(judgement).join('; ')}.</p>}
             <p>
-              <Link to={`/kept/put-away?cook=${loaderData.id}`}>Put away what is left of it</Link>
+              <Link to={`/kept/put-away?cook=${loaderData.id}`}>Store the leftovers</Link>
             </p>
             {learned && judgement && (
               <p className={classes.learned}>
@@ -239,15 +239,15 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
             )}
             {loaderData.next && loaderData.next.nowG - loaderData.next.thenG > 2 && (
               <p className={classes.learned}>
-                What would teach most next time: {loaderData.next.says.toLowerCase()}. The water is now known to ± {Math.round(loaderData.next.nowG)} g; it would be ± {Math.round(loaderData.next.thenG)} g.
+                Most useful to measure next time: {loaderData.next.says.toLowerCase()}. The water is now known to ± {Math.round(loaderData.next.nowG)} g; it would be ± {Math.round(loaderData.next.thenG)} g.
               </p>
             )}
           </section>
         )}
       </div>
-      <Form method="post" className={classes.danger} onSubmit={(event) => !window.confirm('Take this cook out of the notebook? What was learned from it goes too.') && event.preventDefault()}>
+      <Form method="post" className={classes.danger} onSubmit={(event) => !window.confirm('Delete this batch? What Omsel has learned from it goes too.') && event.preventDefault()}>
         <Button type="submit" variant="subtle" size="compact-sm" name="intent" value="remove">
-          Take this cook out of the notebook
+          Delete this batch
         </Button>
       </Form>
     </main>
@@ -272,7 +272,7 @@ function Photos({ photos, error, busy }: { photos: readonly { id: string; cue: s
               <Form method="post">
                 <input type="hidden" name="photo" value={photo.id} />
                 <Button type="submit" variant="subtle" size="compact-xs" name="intent" value="drop-photo">
-                  take it out
+                  delete
                 </Button>
               </Form>
             </figcaption>
@@ -281,10 +281,10 @@ function Photos({ photos, error, busy }: { photos: readonly { id: string; cue: s
       </div>
       <Form method="post" encType="multipart/form-data" aria-label="A picture">
         <Group align="flex-end" gap="sm">
-          <FileInput size="xs" name="photo" label="A picture" description="up to 12 MB; it is made smaller, and where it was taken is not kept" placeholder="choose a picture" accept="image/*" required withAsterisk={false} />
-          <NativeSelect size="xs" name="cue" label="It shows" data={[{ value: '', label: 'this pot' }, ...Object.entries(CUES).map(([id, cue]) => ({ value: id, label: cue.text }))]} />
+          <FileInput size="xs" name="photo" label="A picture" description="up to 12 MB; it is made smaller and location data is removed" placeholder="choose a picture" accept="image/*" required withAsterisk={false} />
+          <NativeSelect size="xs" name="cue" label="Shows" data={[{ value: '', label: 'this pot' }, ...Object.entries(CUES).map(([id, cue]) => ({ value: id, label: cue.text }))]} />
           <Button type="submit" size="xs" variant="default" name="intent" value="photo" loading={busy}>
-            Keep it
+            Save
           </Button>
         </Group>
         {error && <p role="alert">{error}</p>}
@@ -311,9 +311,9 @@ function Scale({ name, legend, words, value }: { name: string; legend: string; w
 }
 
 const nextWords = ({ mean, sd, cooks }: { mean: number; sd: number; cooks: number }, published: number): string =>
-  `Published ${published.toFixed(2)} → ${(published + mean).toFixed(2)} ± ${sd.toFixed(2)} g a gram, from ${cooks === 1 ? 'one cook' : `${cooks} cooks`} of it.`
+  `Water per gram of grain: ${published.toFixed(2)} (usual ${(published + mean).toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
 
 const WHAT_WORDS: Record<Compared['what'], string> = { boil: 'time to the boil', weighed: 'steam by the scale', 'wet-dry': 'wet or dry', hardness: 'hard or overdone' }
 /** What a cook said against what was expected of it. */
 const surpriseWords = ({ what, z }: Compared): string =>
-  `${WHAT_WORDS[what]}: ${Math.abs(z) < 1 ? 'about as expected' : Math.abs(z) < 2 ? 'a little off what was expected' : 'a surprise, so it counts for less until it is seen again'}`
+  `${WHAT_WORDS[what]}: ${Math.abs(z) < 1 ? 'about as expected' : Math.abs(z) < 2 ? 'a little off what was expected' : 'unusual, so it counts less until confirmed'}`

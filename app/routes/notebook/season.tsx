@@ -31,7 +31,7 @@ export function Season({ cooks, zone }: { cooks: readonly Kernelled[]; zone: str
   const crowded = cooks.length > CROWD
   return (
     <div ref={ref} className={`${classes.season} basin`}>
-      <svg width={width} height={HEIGHT} role="group" aria-label="The seasons, one kernel a cook: dry above, wet below">
+      <svg width={width} height={HEIGHT} role="group" aria-label="All batches: dry above, wet below">
         {[-1, 0, 1].map((step) => (
           <g key={step}>
             <text x={10} y={y(step) + 4} className={classes.scale}>
@@ -60,7 +60,7 @@ export function Season({ cooks, zone }: { cooks: readonly Kernelled[]; zone: str
           {dayWord(from, to, zone)}
         </text>
         <text x={width - 10} y={HEIGHT - 8} textAnchor="end" className={classes.scale}>
-          {cooks.length} cooks; a tilted kernel was hard or overdone, a dark one scorched
+          {cooks.length} batches; tilted: hard or overdone, dark: scorched
         </text>
       </svg>
     </div>

@@ -37,10 +37,10 @@ export function TwoTaps({ cookId, title, variety, when }: TwoTapsProps) {
         {when && <span className="quiet small"> {when}</span>}
       </h2>
       <Row name="Dry to wet" words={WET_DRY_WORDS} value={wetDry} onTap={(n) => tap(n, hardness)} draw={(i) => <Wet variety={variety} step={i} />} />
-      <Row name="Hard to overdone" words={HARDNESS_WORDS} value={hardness} onTap={(n) => tap(wetDry, n)} draw={(i) => <Kernel variety={varietyOf(variety)} swell={SWELLS[i]!} split={i === 4} height={26} />} />
+      <Row name="How hard or soft" words={HARDNESS_WORDS} value={hardness} onTap={(n) => tap(wetDry, n)} draw={(i) => <Kernel variety={varietyOf(variety)} swell={SWELLS[i]!} split={i === 4} height={26} />} />
       <p role="status" className="quiet small">
-        {saved ? 'Written down; the next pot will know.' : wetDry === undefined && hardness === undefined ? 'Two taps.' : wetDry === undefined || hardness === undefined ? 'One more.' : ' '}{' '}
-        {saved && <Link to={`/notebook/${cookId}`}>more to say?</Link>}
+        {saved ? 'Saved. The next batch is adjusted.' : wetDry === undefined && hardness === undefined ? 'Tap one in each row.' : wetDry === undefined || hardness === undefined ? 'Now tap the other row.' : ' '}{' '}
+        {saved && <Link to={`/notebook/${cookId}`}>Add details</Link>}
       </p>
     </section>
   )

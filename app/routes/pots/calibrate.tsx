@@ -19,9 +19,9 @@ export function Calibrate(props: CalibrateProps) {
   const { vessel } = props
   return (
     <Stack gap="lg">
-      <Trial {...props} intent="calibrate-full" title="Weigh it full" how="On the scale empty with nothing in it, then full of cold water to the rim." heat={false} fields={[['empty_g', 'Empty, g', vessel.empty_g === null ? '' : String(vessel.empty_g)], ['full_g', 'Full, g', '']]} />
-      <Trial {...props} intent="calibrate-boil" title="Time it to the boil" how="A litre or two of weighed water, lid on, full heat. Start the clock with the heat, stop it when the lid trembles. Mind the steam." heat timer fields={[['water_g', 'Water, g', '1500'], ['from_c', 'From, °C', String(Math.round(props.kitchenC - 4))], ['minutes', 'Minutes', '']]} />
-      <Trial {...props} intent="calibrate-simmer" title="Weigh a simmer" how="Water at the boil, lid on, turned to its lowest. Weigh the pot with lid and water, let it go a quarter of an hour, weigh it again. It is hot: use cloths." heat timer fields={[['before_g', 'Before, g', ''], ['after_g', 'After, g', ''], ['minutes', 'Minutes', '']]} />
+      <Trial {...props} intent="calibrate-full" title="Weigh it full" how="Weigh it empty, then full of cold water to the rim." heat={false} fields={[['empty_g', 'Empty, g', vessel.empty_g === null ? '' : String(vessel.empty_g)], ['full_g', 'Full, g', '']]} />
+      <Trial {...props} intent="calibrate-boil" title="Time it to the boil" how="Heat 1 to 2 L of weighed water, lid on, full heat. Stop the clock when steam pushes out at the lid. Careful: steam." heat timer fields={[['water_g', 'Water, g', '1500'], ['from_c', 'From, °C', String(Math.round(props.kitchenC - 4))], ['minutes', 'Minutes', '']]} />
+      <Trial {...props} intent="calibrate-simmer" title="Weigh a simmer" how="With boiling water on the lowest heat, lid on, weigh the pot; weigh again after 15 min. It is hot: use cloths." heat timer fields={[['before_g', 'Before, g', ''], ['after_g', 'After, g', ''], ['minutes', 'Minutes', '']]} />
     </Stack>
   )
 }
@@ -57,7 +57,7 @@ function Trial({ vessel, heats, refused, said, intent, title, how, heat, timer =
       <Group mt="xs" justify="space-between">
         {timer ? <Stopwatch onStop={(ms) => setMinutes((ms / 60_000).toFixed(1))} /> : <span />}
         <Button type="submit" size="sm" name="intent" value={intent} loading={busy}>
-          Take the figure
+          Use this value
         </Button>
       </Group>
       <p role="status" className={classes.said}>

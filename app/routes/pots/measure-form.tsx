@@ -16,9 +16,9 @@ export function MeasureForm({ measure, refused }: { measure: MeasureRow | undefi
     <Form method="post" noValidate>
       <Stack gap="sm">
         <input type="hidden" name="id" value={measure?.id ?? ''} />
-        <TextInput label="What you call it" {...field('name', measure?.name)} data-autofocus />
+        <TextInput label="Name" {...field('name', measure?.name)} data-autofocus />
         <SegmentedControl
-          aria-label="Told by"
+          aria-label="Size from"
           name="how"
           value={how}
           onChange={setHow}
@@ -37,15 +37,15 @@ export function MeasureForm({ measure, refused }: { measure: MeasureRow | undefi
         )}
         {how === 'counted' && (
           <Group grow align="flex-start">
-            <TextInput label="Into a vessel of, mL" inputMode="decimal" {...field('known_ml')} />
-            <TextInput label="It went in, times" inputMode="decimal" {...field('times')} />
+            <TextInput label="Poured into a container of, mL" inputMode="decimal" {...field('known_ml')} />
+            <TextInput label="How many times it went in" inputMode="decimal" {...field('times')} />
           </Group>
         )}
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">
           {measure ? (
             <Button type="submit" variant="default" name="intent" value="drop-measure" disabled={busy}>
-              It is gone
+              Delete
             </Button>
           ) : (
             <span />

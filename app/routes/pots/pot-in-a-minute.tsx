@@ -45,8 +45,8 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
         <input type="hidden" name="lining" value="bare" />
         <input type="hidden" name="capacity_ml" value={pot ? Math.round(pot.capacity) : ''} />
         <input type="hidden" name="base_diameter_mm" value={rimMm ? Math.round(rimMm * POT_SHAPES[shape].base) : ''} />
-        <TextInput name="name" label="What you call it" defaultValue={mine?.typed.name ?? ''} error={errorAt(mine, 'name')} data-autofocus />
-        <div role="radiogroup" aria-label="From the side" className={classes.shapes}>
+        <TextInput name="name" label="Name" defaultValue={mine?.typed.name ?? ''} error={errorAt(mine, 'name')} data-autofocus />
+        <div role="radiogroup" aria-label="Shape" className={classes.shapes}>
           {POT_SHAPE_IDS.map((id) => (
             <UnstyledButton key={id} role="radio" aria-checked={shape === id} className={classes.shape} onClick={() => setShape(id)}>
               <svg viewBox="0 0 60 36" width="60" height="36" aria-hidden>
@@ -58,8 +58,8 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
           ))}
         </div>
         <Group grow align="flex-start">
-          <TextInput name="rim_diameter_mm" label="Across the mouth, mm" inputMode="decimal" value={rim} onChange={(e) => setRim(e.currentTarget.value)} error={errorAt(mine, 'rim_diameter_mm')} />
-          <TextInput name="height_mm" label="High inside, mm" inputMode="decimal" value={height} onChange={(e) => setHeight(e.currentTarget.value)} error={errorAt(mine, 'height_mm')} />
+          <TextInput name="rim_diameter_mm" label="Diameter inside, mm" inputMode="decimal" value={rim} onChange={(e) => setRim(e.currentTarget.value)} error={errorAt(mine, 'rim_diameter_mm')} />
+          <TextInput name="height_mm" label="Height inside, mm" inputMode="decimal" value={height} onChange={(e) => setHeight(e.currentTarget.value)} error={errorAt(mine, 'height_mm')} />
         </Group>
         <Group grow align="flex-start">
           <TextInput name="empty_g" label="Empty with its lid, g" inputMode="decimal" value={empty} onChange={(e) => setEmpty(e.currentTarget.value)} error={errorAt(mine, 'empty_g')} />
@@ -69,7 +69,7 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
           {pot ? (
             <>
               <p className={classes.holds}>
-                It holds <b>{(pot.capacity / 1000).toFixed(1)} L</b>. Half full, covered, it boils
+                It holds <b>{(pot.capacity / 1000).toFixed(1)} L</b>. Half full and covered it boils
               </p>
               <ul className={classes.boils}>
                 {heats.map((row) => {
@@ -81,16 +81,16 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
                   )
                 })}
               </ul>
-              <p className="quiet small">The first boil you call at the stove corrects it.</p>
+              <p className="quiet small">The first real boil corrects it.</p>
             </>
           ) : (
-            <p className="quiet">With its mouth, its height and its weight, what it holds and when it boils stands here.</p>
+            <p className="quiet">Enter diameter, height and weight to see capacity and boiling time.</p>
           )}
         </div>
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="flex-end">
           <Button type="submit" name="intent" value="save-vessel" loading={busy}>
-            Put it with the others
+            Add
           </Button>
         </Group>
       </Stack>

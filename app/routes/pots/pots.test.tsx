@@ -42,8 +42,8 @@ describe('the form of a pot', () => {
   })
   test('asks an appliance for its plate, and a pot not', () => {
     const cooker = TARN_HEAD.vessels.find((v) => v.kind === 'cooker')!
-    expect(inRouter(<VesselForm vessel={cooker} refused={undefined} />)).toContain('Its plate says, W')
-    expect(inRouter(<VesselForm vessel={blue} refused={undefined} />)).not.toContain('Its plate says, W')
+    expect(inRouter(<VesselForm vessel={cooker} refused={undefined} />)).toContain('Power on the label, W')
+    expect(inRouter(<VesselForm vessel={blue} refused={undefined} />)).not.toContain('Power on the label, W')
   })
   test('keeps what was refused, beside its field', () => {
     const html = inRouter(
@@ -72,7 +72,7 @@ test('a heat shows its knob as it was told', () => {
 test('a measure is asked for two weights first', () => {
   const html = inRouter(<MeasureForm measure={undefined} refused={undefined} />)
   expect(html).toContain('Full of water, g')
-  expect(html).not.toContain('It went in, times')
+  expect(html).not.toContain('How many times it went in')
 })
 
 describe('calibrations', () => {

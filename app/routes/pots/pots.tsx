@@ -59,12 +59,12 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <main className="place">
       <div className="place-head">
-        <h1 className="figure">Pots and heat</h1>
+        <h1 className="figure">Pots and burners</h1>
         <span className={classes.keys}>
           <Button variant="default" onClick={() => setOpen({ what: 'vessel', id: undefined })}>
-            Another pot
+            Add a pot
           </Button>
-          <Button onClick={() => setOpen({ what: 'minute' })}>A pot in a minute</Button>
+          <Button onClick={() => setOpen({ what: 'minute' })}>Add a pot quickly</Button>
         </span>
       </div>
       <PotsToScale vessels={vessels} />
@@ -76,11 +76,11 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
               {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid} lid{row.lining === 'coated' ? '; coated: wash grain in another bowl, never scrape it' : ''}
               <br />
               {row.measured === '' ? UNMEASURED : row.measured}
-              {row.printed && `; its own lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
+              {row.printed && `; printed lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
             </span>
             <span className={classes.keys}>
               <UnstyledButton className="link" onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure ${row.name}`}>
-                measure it
+                calibrate
               </UnstyledButton>
               <UnstyledButton className="link" onClick={() => setOpen({ what: 'vessel', id: row.id })} aria-label={`Change ${row.name}`}>
                 change
@@ -91,7 +91,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
       </ul>
 
       <div className={classes.columns}>
-        <section aria-label="Heat">
+        <section aria-label="Burners">
           <h2 className="place-part">Heat</h2>
           <ul className={classes.list}>
             {heats.map((row) => (
@@ -100,7 +100,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
                 <span className="quiet">
                   {Math.round(row.rated_w)} W, about {Math.round(row.rated_w * row.efficiency * row.power_factor)} at the pot
                   <br />
-                  {row.knob.length > 0 ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ') : 'no places of its knob told'}
+                  {row.knob.length > 0 ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ') : 'no knob settings entered'}
                   {row.measured && `; ${row.measured}`}
                 </span>
                 <span className={classes.keys}>
@@ -112,7 +112,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
             ))}
           </ul>
           <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'heat', id: undefined })}>
-            Another heat
+            Add a burner
           </Button>
         </section>
         <section aria-label="Measures">
@@ -140,18 +140,18 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
             </li>
           </ul>
           <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'measure', id: undefined })}>
-            A glass, a bowl, a cup
+            Add your own cup or mug
           </Button>
         </section>
         {appliances.length > 0 && (
-          <section aria-label="Programmes">
+          <section aria-label="Cooker programmes">
             <h2 className="place-part">Programmes</h2>
             <ul className={classes.list}>
               {programmes.map((row) => (
                 <li key={row.id}>
                   <b className="figure">{row.name}</b>
                   <span className="quiet">
-                    {appliances.find((v) => v.id === row.vessel_id)?.name}: {row.minutes === null ? 'minutes not known' : `${row.minutes} min`}, {PRESSURE_WORDS[row.pressure]}; then it {AFTER_WORDS[row.after_it]}
+                    {appliances.find((v) => v.id === row.vessel_id)?.name}: {row.minutes === null ? 'minutes not known' : `${row.minutes} min`}, {PRESSURE_WORDS[row.pressure]}; then {AFTER_WORDS[row.after_it]}
                     <br />
                     {KNOWN_WORDS[row.known]}
                   </span>
@@ -164,7 +164,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
               ))}
             </ul>
             <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'programme', id: undefined })}>
-              A programme
+              Add a programme
             </Button>
           </section>
         )}
@@ -182,10 +182,10 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
 }
 
 /** A pot nobody has measured says how far its figures may be off. */
-const UNMEASURED = 'described only: what it holds to 5 %, its heat to a quarter, its steam to a third'
+const UNMEASURED = 'not measured yet: capacity ± 5 %, heat ± 25 %, steam ± 33 %'
 
 function titleOf(open: Open | undefined, name: string | undefined): string {
   if (!open) return ''
   if (open.what === 'calibrate') return `Measure the ${name ?? 'pot'}`
-  return open.id === undefined ? { minute: 'A pot in a minute', vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own', programme: 'A programme' }[open.what] : `The ${name ?? 'figures'}`
+  return open.id === undefined ? { minute: 'Add a pot quickly', vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own', programme: 'A programme' }[open.what] : `The ${name ?? 'figures'}`
 }

@@ -6,7 +6,7 @@ import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 
 const FIELDS = ['vessel_id', 'name', 'pressure', 'minutes', 'after_it', 'known'] as const
 export const PRESSURE_WORDS = { none: 'no pressure', low: 'low pressure', high: 'high pressure' } as const
-export const AFTER_WORDS = { natural: 'stands till it falls', timed: 'stands a while, then steam out', quick: 'steam out at once', 'holds-warm': 'keeps it warm' } as const
+export const AFTER_WORDS = { natural: 'natural release', timed: 'timed natural, then quick release', quick: 'quick release', 'holds-warm': 'keeps it warm' } as const
 export const KNOWN_WORDS = { known: 'from the maker', guessed: 'guessed', timed: 'timed' } as const
 
 const options = (words: Record<string, string>) => Object.entries(words).map(([value, label]) => ({ value, label }))
@@ -20,21 +20,21 @@ export function ProgrammeForm({ programme, appliances, refused }: { programme: P
     <Form method="post" noValidate>
       <Stack gap="sm">
         <input type="hidden" name="id" value={programme?.id ?? ''} />
-        <NativeSelect label="Of" data={appliances.map((v) => ({ value: v.id, label: v.name }))} {...field('vessel_id')} />
-        <TextInput label="What you call it" {...field('name')} data-autofocus />
+        <NativeSelect label="For" data={appliances.map((v) => ({ value: v.id, label: v.name }))} {...field('vessel_id')} />
+        <TextInput label="Name" {...field('name')} data-autofocus />
         <Group grow align="flex-start">
           <NativeSelect label="Pressure" data={options(PRESSURE_WORDS)} {...field('pressure')} />
-          <TextInput label="Holds it, minutes" description={`${HOUSE_LIMITS.programme_minutes.join(' to ')}; empty: not known`} inputMode="decimal" {...field('minutes')} />
+          <TextInput label="Minutes at pressure" description={`${HOUSE_LIMITS.programme_minutes.join(' to ')}; empty: not known`} inputMode="decimal" {...field('minutes')} />
         </Group>
         <Group grow align="flex-start">
-          <NativeSelect label="Then it" data={options(AFTER_WORDS)} {...field('after_it')} />
-          <NativeSelect label="You know that" data={options(KNOWN_WORDS)} {...field('known')} />
+          <NativeSelect label="Then" data={options(AFTER_WORDS)} {...field('after_it')} />
+          <NativeSelect label="Source" data={options(KNOWN_WORDS)} {...field('known')} />
         </Group>
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">
           {programme ? (
             <Button type="submit" variant="default" name="intent" value="drop-programme" disabled={busy}>
-              It is gone
+              Delete
             </Button>
           ) : (
             <span />

@@ -9,10 +9,10 @@ import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 const FIELDS = ['name', 'kind', 'capacity_ml', 'rim_diameter_mm', 'base_diameter_mm', 'height_mm', 'lid', 'lining', 'material', 'empty_g', 'own_rated_w', 'sticks_g', 'marks', 'printed'] as const
 const KINDS = [
   { value: 'pot', label: 'a pot for a burner' },
-  { value: 'cooker', label: 'a switch cooker' },
+  { value: 'cooker', label: 'a rice cooker' },
   { value: 'pressure-electric', label: 'an electric pressure pot' },
-  { value: 'pressure-stovetop', label: 'a pressure pot for a burner' },
-  { value: 'oven-dish', label: 'a deep dish for the oven' },
+  { value: 'pressure-stovetop', label: 'a stovetop pressure cooker' },
+  { value: 'oven-dish', label: 'an oven dish' },
 ]
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
@@ -34,15 +34,15 @@ export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined;
     <Form method="post" noValidate>
       <Stack gap="sm">
         <input type="hidden" name="id" value={vessel?.id ?? ''} />
-        <TextInput label="What you call it" {...field('name')} data-autofocus />
-        <NativeSelect label="It is" data={KINDS} name="kind" value={kind} onChange={(event) => setKind(event.currentTarget.value)} error={errorAt(mine, 'kind')} />
+        <TextInput label="Name" {...field('name')} data-autofocus />
+        <NativeSelect label="Type" data={KINDS} name="kind" value={kind} onChange={(event) => setKind(event.currentTarget.value)} error={errorAt(mine, 'kind')} />
         <Group grow align="flex-start">
-          <TextInput label="Holds to the rim, mL" description={range(HOUSE_LIMITS.capacity_ml, 'mL')} inputMode="decimal" {...field('capacity_ml')} />
-          <TextInput label="Across the mouth inside, mm" description={range(HOUSE_LIMITS.diameter_mm, 'mm')} inputMode="decimal" {...field('rim_diameter_mm')} />
+          <TextInput label="Capacity to the rim, mL" description={range(HOUSE_LIMITS.capacity_ml, 'mL')} inputMode="decimal" {...field('capacity_ml')} />
+          <TextInput label="Inner diameter at the top, mm" description={range(HOUSE_LIMITS.diameter_mm, 'mm')} inputMode="decimal" {...field('rim_diameter_mm')} />
         </Group>
         <Group grow align="flex-start">
-          <TextInput label="Across the bottom, mm" description="empty: as the mouth" inputMode="decimal" {...field('base_diameter_mm')} />
-          <TextInput label="Height inside, mm" description="empty: from what it holds" inputMode="decimal" {...field('height_mm')} />
+          <TextInput label="Across the bottom, mm" description="leave empty if the same" inputMode="decimal" {...field('base_diameter_mm')} />
+          <TextInput label="Height inside, mm" description="leave empty: calculated" inputMode="decimal" {...field('height_mm')} />
         </Group>
         <Group grow align="flex-start">
           <NativeSelect label="Lid" data={['tight', 'loose', 'foil']} {...field('lid')} />
@@ -50,23 +50,23 @@ export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined;
         </Group>
         <Group grow align="flex-start">
           <NativeSelect label="Made of" data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))} {...field('material')} />
-          <TextInput label="Weighs empty with its lid, g" description="empty: a guess from its size" inputMode="decimal" {...field('empty_g')} />
+          <TextInput label="Weighs empty with its lid, g" description="leave empty: estimated" inputMode="decimal" {...field('empty_g')} />
         </Group>
-        {(kind === 'cooker' || kind === 'pressure-electric') && <TextInput label="Its plate says, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
-        <TextInput label="Cooked grain that stays stuck in it, g" description="each batch is made so much larger; empty: none" inputMode="decimal" {...field('sticks_g')} />
-        <Textarea label="Marks you counted in" description='one a line, from the bottom: "20 mm = 500 mL"; empty for none' autosize minRows={2} {...field('marks')} />
+        {(kind === 'cooker' || kind === 'pressure-electric') && <TextInput label="Power on the label, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
+        <TextInput label="Grain that sticks to it, g" description="added to every batch; leave empty for none" inputMode="decimal" {...field('sticks_g')} />
+        <Textarea label="Your volume marks" description='one a line, from the bottom: "20 mm = 500 mL"; empty for none' autosize minRows={2} {...field('marks')} />
         <Textarea label="Lines printed inside" description='one a line, from the bottom: "3 = 41 mm"; empty for none' autosize minRows={2} {...field('printed')} />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">
           {vessel ? (
             <Button type="submit" variant="default" name="intent" value="drop-vessel" disabled={busy}>
-              It is gone
+              Delete
             </Button>
           ) : (
             <span />
           )}
           <Button type="submit" name="intent" value="save-vessel" loading={busy}>
-            {vessel ? 'Keep it so' : 'Put it with the others'}
+            {vessel ? 'Save' : 'Add'}
           </Button>
         </Group>
       </Stack>

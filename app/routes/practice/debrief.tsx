@@ -11,9 +11,9 @@ import { PotInside } from '../../drawing/pot-inside'
 import classes from './practice.module.css'
 
 const WORDS: Record<Ending['word'], string> = {
-  good: 'separate, cooked through', soft: 'soft', firm: 'firm', wet: 'wet', mush: 'mush', dry: 'dry', hard: 'hard in the middle', uneven: 'uneven', scorched: 'burnt below',
+  good: 'separate, cooked through', soft: 'soft', firm: 'firm', wet: 'wet', mush: 'mush', dry: 'dry', hard: 'hard in the middle', uneven: 'uneven', scorched: 'burnt at the bottom',
 }
-export const endingWord = ({ word, good, texture }: Ending): string => (good || (word !== 'soft' && word !== 'firm') ? WORDS[word] : texture > 0.5 ? 'softer than wanted' : 'firmer than wanted')
+export const endingWord = ({ word, good, texture }: Ending): string => (good || (word !== 'soft' && word !== 'firm') ? WORDS[word] : texture > 0.5 ? 'softer than planned' : 'firmer than wanted')
 
 /** What happened to this pot and why: every act weighed by cooking the pot again without it. */
 export function Debrief({ situation, kitchen, doing, again }: { situation: Situation; kitchen: Kitchen; doing: Doing; again: () => void }) {
@@ -32,11 +32,11 @@ export function Debrief({ situation, kitchen, doing, again }: { situation: Situa
           {reason}
         </p>
       ))}
-      <p className={classes.reason}>{marks.boil !== undefined ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the water was gone at ${minuteWord(marks.dry)}`}.` : 'It never boiled.'}</p>
+      <p className={classes.reason}>{marks.boil !== undefined ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the water was gone at ${minuteWord(marks.dry)}`}.` : 'It did not boil.'}</p>
 
       <div className={classes.two}>
         <div>
-          <h2>What each thing did</h2>
+          <h2>Effect of each choice</h2>
           <ul className={classes.deeds}>
             {deeds.map((deed) => (
               <DeedLine key={deed.says} deed={deed} ending={ending} />
@@ -56,7 +56,7 @@ export function Debrief({ situation, kitchen, doing, again }: { situation: Situa
       {!ending.good && (
         <p className={classes.try}>
           <span className="quiet">Next time</span>
-          <b>{tryThis ? `${tryThis.says.join(', and ')}: cooked again so, it is ${endingWord(tryThis.ending)}.` : 'More than two things have to be otherwise: begin with what weighed most.'}</b>
+          <b>{tryThis ? `${tryThis.says.join(', and ')}: then it is ${endingWord(tryThis.ending)}.` : 'More than two things went wrong: start with the biggest.'}</b>
         </p>
       )}
       <p className={classes.trap}>{situation.trap}</p>
@@ -66,7 +66,7 @@ export function Debrief({ situation, kitchen, doing, again }: { situation: Situa
       <p className={classes.after}>
         <Button onClick={again}>Cook it again</Button>
         <Button component={Link} to="/practice" variant="default">
-          Other pots
+          Other exercises
         </Button>
       </p>
     </section>
@@ -81,11 +81,11 @@ function DeedLine({ deed: { says, without, ending: other, did }, ending }: { dee
   const moved = [
     Math.abs(did.drunkGPerG) >= 0.02 && `${more(did.drunkGPerG, `${Math.abs(did.drunkGPerG).toFixed(2)} g`)} water in each gram`,
     Math.abs(did.evaporatedG) >= 3 && `${more(did.evaporatedG, `${Math.abs(did.evaporatedG).toFixed(0)} g`)} steam`,
-    Math.abs(did.centre) >= 0.01 && `hearts cooked ${more(did.centre, `${Math.abs(100 * did.centre).toFixed(0)} points`)}`,
+    Math.abs(did.centre) >= 0.01 && `centres cooked ${more(did.centre, `${Math.abs(100 * did.centre).toFixed(0)} points`)}`,
   ].filter((w) => w !== false)
   return (
     <li data-turns={turns || undefined}>
-      <b>{says}.</b> {moved.length > 0 ? `It made ${moved.join(', ')}; ` : 'It hardly moved anything; '}
+      <b>{says}.</b> {moved.length > 0 ? `It made ${moved.join(', ')}; ` : 'It made little difference; '}
       {without} it is {turns ? <em>{endingWord(other)}</em> : endingWord(other) === endingWord(ending) ? `${endingWord(other)} as well` : endingWord(other)}.
     </li>
   )

@@ -32,13 +32,13 @@ export function Hands({ practice, kitchen, situation, pouring }: { practice: Pra
   const sealed = handled?.sealed ?? 'open'
   const aim = Math.round(card.water.pour_g)
   return (
-    <section className={classes.hands} aria-label="Your hands">
+    <section className={classes.hands} aria-label="Your actions">
       <div className={classes.outside}>
         <PotOutside vessel={real.vessel} lid={sealed === 'open' ? now.lid : 'on'} level={level} steam={signs?.steam ?? 0} title={`The pot: heat ${LEVEL_WORDS[level]}, lid ${LID_WORDS[now.lid]}`} />
       </div>
       <p role="status" className={classes.signs}>
-        <span className="quiet">You hear and see</span>
-        <b>{signs ? signs.says.join('. ') : pouring ? `${pourG} g in the jug` : 'Nothing is in the pot yet'}</b>
+        <span className="quiet">What you notice</span>
+        <b>{signs ? signs.says.join('. ') : pouring ? `${pourG} g measured` : 'The pot is empty'}</b>
       </p>
       <div className={classes.hold}>
         {pouring && (
@@ -50,7 +50,7 @@ export function Hands({ practice, kitchen, situation, pouring }: { practice: Pra
               </UnstyledButton>
             ))}
             <UnstyledButton className={classes.step} onClick={() => pour(aim)}>
-              the card’s {aim}
+              as on the card {aim}
             </UnstyledButton>
           </fieldset>
         )}
@@ -81,7 +81,7 @@ export function Hands({ practice, kitchen, situation, pouring }: { practice: Pra
         )}
         {inPot && (
           <UnstyledButton className={classes.step} disabled={sealed !== 'open'} onClick={() => press('finish', running.plan.stages.at(-1)!.id)}>
-            To the table now
+            Serve now
           </UnstyledButton>
         )}
       </div>

@@ -33,16 +33,16 @@ const hands = (id: string, practice: Practice, pouring = false) => textOf(<Hands
 describe('hands', () => {
   test('pour with a jug on the scale, by steps and by the card', () => {
     const text = hands('first-bubbles', at('first-bubbles', undefined), true)
-    expect(text).toContain('120 g in the jug')
+    expect(text).toContain('120 g measured')
     expect(text).toContain(`the card’s ${Math.round(of('first-bubbles').kitchen.card.water.pour_g)}`)
     expect(text).toMatch(/−50 −5 \+5 \+50/)
     // Neither knob nor lid before there is a pot.
-    expect(text).not.toContain('Heat')
+    expect(text).not.toContain('Burners')
   })
 
   test('a pot has a knob of five places and a lid of three; an appliance has a switch, a pressure pot no lid to move', () => {
     const doing = { ...BASE, pourG: 600 }
-    expect(hands('first-bubbles', at('first-bubbles', doing))).toMatch(/Heat off lowest low medium full Lid on ajar off To the table now/)
+    expect(hands('first-bubbles', at('first-bubbles', doing))).toMatch(/Heat off lowest low medium full Lid on ajar off Serve now/)
     expect(hands('the-beep', at('the-beep', doing))).toMatch(/Switch off pressed Lid on ajar off/)
     const pressed = hands('let-out-at-once', at('let-out-at-once', doing))
     expect(pressed).toMatch(/Switch off lid locked, start/)
@@ -51,7 +51,7 @@ describe('hands', () => {
     expect(pressed).toContain('Let the steam out')
     expect(pressed).toContain('never force the lid')
     const html = htmlOf(<Hands practice={at('let-out-at-once', doing)} kitchen={of('let-out-at-once').kitchen} situation={of('let-out-at-once').situation} pouring={false} />)
-    expect(/<button([^>]*)>To the table now/.exec(html)![1]).toContain('disabled')
+    expect(/<button([^>]*)>Serve now/.exec(html)![1]).toContain('disabled')
   })
 
   test('what is kept aside has a key of its own, once', () => {
@@ -94,7 +94,7 @@ describe('the debrief', () => {
     const doing: Doing = { ...BASE, pourG: kitchen.card.water.pour_g, heats: [{ atMin: 0, level: 'high' }, { atMin: 3, level: 'medium' }, { atMin: 19, level: 'off' }], serveMin: 30 }
     const text = textOf(<Debrief situation={situation} kitchen={kitchen} doing={doing} again={still} />)
     for (const deed of debriefOf(kitchen, doing, situation.about).deeds) expect(text).toContain(deed.says)
-    expect(text).toMatch(/burnt below/)
+    expect(text).toMatch(/burnt at the bottom/)
     expect(text).toMatch(/\d+ g (more|less) steam/)
     expect(text).not.toMatch(/[+−]\d/)
   })
@@ -102,7 +102,7 @@ describe('the debrief', () => {
   test('soft where firm was wanted is said as what it missed', () => {
     const { kitchen } = of('wet-grain')
     const off = (pourG: number) => endingOf(cookByHand(kitchen.real, { ...BASE, pourG, heats: [{ atMin: 0, level: 'high' }, { atMin: 6, level: 'lowest' }, { atMin: 22, level: 'off' }], serveMin: 33 }))
-    expect(endingWord(off(kitchen.card.water.pour_g - 50))).toBe('softer than wanted')
+    expect(endingWord(off(kitchen.card.water.pour_g - 50))).toBe('softer than planned')
     expect(endingWord(off(kitchen.right.water.pour_g))).toBe('separate, cooked through')
   })
 })

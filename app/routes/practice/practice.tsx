@@ -28,7 +28,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData
 
 export function loader({ params }: Route.LoaderArgs) {
   const situation = situationOf(params.situation)
-  if (!situation) throw new Response('There is no such pot to practise.', { status: 404 })
+  if (!situation) throw new Response('Exercise not found.', { status: 404 })
   const open = kitchen()
   return { id: situation.id, title: situation.title, understood: open.practice.understood().includes(situation.id), clock: settingsOf(open).clock }
 }
@@ -40,7 +40,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   return noted.ok ? { good: noted.value } : data({ errors: noted.errors }, { status: 422 })
 }
 
-const SPEED_WORDS: Record<Speed, string> = { 0: 'held', 1: 'as it is', 10: '10 ×', 60: '60 ×' }
+const SPEED_WORDS: Record<Speed, string> = { 0: 'held', 1: 'real time', 10: '10 ×', 60: '60 ×' }
 /** Somebody who asks is heard for so long, minutes. */
 const ASKED_FOR_MIN = 4
 const MINUTE = 60_000
@@ -97,13 +97,13 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
         {!over && (
           <div className={classes.clock} role="group" aria-label="Time">
             <b className="figure">{clockTime(now, clock)}</b>
-            <SegmentedControl aria-label="How fast it goes" value={String(practice.speed)} onChange={(value) => practice.setSpeed(Number(value) as Speed)} data={SPEEDS.map((speed) => ({ value: String(speed), label: SPEED_WORDS[speed] }))} />
+            <SegmentedControl aria-label="Speed" value={String(practice.speed)} onChange={(value) => practice.setSpeed(Number(value) as Speed)} data={SPEEDS.map((speed) => ({ value: String(speed), label: SPEED_WORDS[speed] }))} />
             {[1, 10].map((minutes) => (
               <UnstyledButton key={minutes} className={classes.step} onClick={() => practice.passBy(minutes)}>
                 {minutes} min on
               </UnstyledButton>
             ))}
-            <Link to="/practice">Leave it</Link>
+            <Link to="/practice">Quit</Link>
           </div>
         )}
       </header>
@@ -112,7 +112,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
           <Debrief situation={situation} kitchen={pot} doing={doing} again={practice.again} />
         ) : (
           <p className={classes.reason}>
-            Nothing was cooked. <UnstyledButton className={classes.step} onClick={practice.again}>Begin again</UnstyledButton>
+            No food was cooked. <UnstyledButton className={classes.step} onClick={practice.again}>Begin again</UnstyledButton>
           </p>
         )
       ) : (
@@ -129,7 +129,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
             )}
             {empty && pouring && practice.pourG === 0 && (
               <p role="alert" className={classes.asked}>
-                Nothing is poured yet: pour something first.
+                Add water first.
               </p>
             )}
             {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={variety} onWash={(clarity) => press('washed', stage.id, { clarity })} />}

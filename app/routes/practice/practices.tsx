@@ -18,10 +18,10 @@ export default function Practices({ loaderData: { understood } }: Route.Componen
         <h1 className="figure">Practice</h1>
         <Link to="/dry-run">Dry run</Link>
       </div>
-      <p className="place-lead">A pot on a stove that is not there, faster than life. You have the knob, the lid and the jug; the card says one thing, the kitchen is another. Afterwards you see what each thing did.</p>
+      <p className="place-lead">An imaginary pot in fast time: you control heat, lid and water. The recipe may not fit this kitchen. Afterwards you see the effect of each choice.</p>
       {known.length > 0 && (
         <section aria-labelledby="known">
-          <h2 id="known">Pots you have understood</h2>
+          <h2 id="known">Solved</h2>
           <ul className={classes.known}>
             {known.map(({ id, title, learned }) => (
               <li key={id}>
@@ -36,7 +36,7 @@ export default function Practices({ loaderData: { understood } }: Route.Componen
       )}
       {open.length > 0 && (
         <section aria-labelledby="open">
-          <h2 id="open">{known.length > 0 ? 'Not cooked through yet' : 'Pots to begin with'}</h2>
+          <h2 id="open">{known.length > 0 ? 'Not solved yet' : 'Start here'}</h2>
           <ul className={classes.open}>
             {open.map(({ id, title, told }) => (
               <li key={id} className="basin">

@@ -12,9 +12,9 @@ export interface DeviceShown {
 
 const KIND_WORDS: Record<string, { name: string; tells: string }> = {
   scale: { name: 'Kitchen scale', tells: 'pours, to the gram; measured, drained, dished out' },
-  probe: { name: 'Probe in the pot', tells: 'how warm it is, and the boil' },
-  cooker: { name: 'Switch cooker', tells: 'its click' },
-  'pressure-pot': { name: 'Pressure pot', tells: 'its pin, up and down' },
+  probe: { name: 'Probe in the pot', tells: 'temperature and boiling' },
+  cooker: { name: 'Switch cooker', tells: 'switch click' },
+  'pressure-pot': { name: 'Pressure pot', tells: 'pressure indicator' },
 }
 const WAY_WORDS: Record<string, string> = { sound: 'sound', drifts: 'drifts', lags: 'lags', 'drops-out': 'drops out', lies: 'lies' }
 
@@ -23,9 +23,9 @@ export function Devices({ devices }: { devices: readonly DeviceShown[] }) {
   return (
     <section className={`${classes.sheet} ${classes.senses} basin`} aria-labelledby="devices-title">
       <h2 className="figure" id="devices-title">
-        Devices, played
+        Simulated devices
       </h2>
-      <p className="quiet">Each is played by a pot whose true burner, lid and bag this house does not know. Trusted, a device ends a stage by itself; else it proposes.</p>
+      <p className="quiet">Try a simulated scale, probe or cooker. A trusted device ends a step by itself; otherwise it asks.</p>
       {devices.map((device) => (
         <Device key={device.kind} {...device} />
       ))}
@@ -48,7 +48,7 @@ function Device({ kind, ...kept }: DeviceShown) {
       <Switch label={name} description={tells} checked={on} onChange={(event) => keep({ on: event.currentTarget.checked })} />
       {on && (
         <>
-          <Switch label="Trust this one" checked={trusted} onChange={(event) => keep({ trusted: event.currentTarget.checked })} />
+          <Switch label="Trust this device" checked={trusted} onChange={(event) => keep({ trusted: event.currentTarget.checked })} />
           <NativeSelect aria-label={`How the ${name.toLowerCase()} is`} size="xs" value={way} data={Object.entries(WAY_WORDS).map(([value, label]) => ({ value, label }))} onChange={(event) => keep({ way: event.currentTarget.value })} />
         </>
       )}

@@ -13,7 +13,7 @@ interface EatersProps {
   savedAt: number | undefined
 }
 
-const FIRMNESS = [{ value: '', label: 'as it comes' }, { value: '0.2', label: 'firm' }, { value: '0.5', label: 'standard' }, { value: '0.8', label: 'soft' }]
+const FIRMNESS = [{ value: '', label: 'no preference' }, { value: '0.2', label: 'firm' }, { value: '0.5', label: 'standard' }, { value: '0.8', label: 'soft' }]
 const firmWord = (f: number | null) => (f === null ? '' : f < 0.4 ? 'firm' : f > 0.6 ? 'soft' : 'standard')
 
 /** Who eats here: how much, how firm, and what they avoid. The bench knows them by name. */
@@ -22,7 +22,7 @@ export function Eaters({ eaters, refused, savedAt }: EatersProps) {
   const typed = refused?.typed
   return (
     <section aria-label="Who eats" id="eaters">
-      <h2 className="place-part">Who eats</h2>
+      <h2 className="place-part">People</h2>
       <div className={`${classes.sheet} basin`}>
         <ul className={classes.eaters}>
           {eaters.map((e) => (
@@ -31,24 +31,24 @@ export function Eaters({ eaters, refused, savedAt }: EatersProps) {
               <span className="quiet">
                 {[e.appetite === 1 ? 'a usual portion' : `${e.appetite} of a portion`, firmWord(e.firmness) && `likes it ${firmWord(e.firmness)}`, e.avoids.length > 0 && `no ${e.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`].filter(Boolean).join(' · ')}
               </span>
-              <Button size="compact-sm" variant="subtle" onClick={() => setEditing(e)} aria-label={`Change ${e.name}`}>
+              <Button size="compact-sm" variant="subtle" onClick={() => setEditing(e)} aria-label={`Edit ${e.name}`}>
                 change
               </Button>
               <Form method="post">
                 <input type="hidden" name="id" value={e.id} />
-                <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop-eater" aria-label={`${e.name} eats here no more`}>
-                  not here
+                <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop-eater" aria-label={`Remove ${e.name}`}>
+                  remove
                 </Button>
               </Form>
             </li>
           ))}
-          {eaters.length === 0 && <li className="quiet">Nobody yet. With names here, “Maren, Teo and two guests” is enough at the bench.</li>}
+          {eaters.length === 0 && <li className="quiet">Nobody yet. With names here you can type “Maren, Teo and two guests” in a plan.</li>}
         </ul>
         <Form method="post" noValidate key={`${editing?.id ?? 'new'} ${savedAt ?? ''}`}>
           <input type="hidden" name="id" value={typed?.id ?? editing?.id ?? ''} />
           <Stack gap="xs">
             <Group align="flex-start" gap="sm">
-              <TextInput label={editing ? 'Name' : 'Somebody who eats here'} name="name" w={180} defaultValue={typed?.name ?? editing?.name ?? ''} error={errorAt(refused, 'name')} />
+              <TextInput label={editing ? 'Name' : 'Name'} name="name" w={180} defaultValue={typed?.name ?? editing?.name ?? ''} error={errorAt(refused, 'name')} />
               <NumberInput label="Portions" name="appetite" w={110} min={0.25} max={3} step={0.25} decimalScale={2} defaultValue={Number(typed?.appetite ?? editing?.appetite ?? 1)} error={errorAt(refused, 'appetite')} />
               <div>
                 <span className={classes.label} id="firmness">Likes it</span>
@@ -59,11 +59,11 @@ export function Eaters({ eaters, refused, savedAt }: EatersProps) {
             <Group justify="flex-end">
               {editing && (
                 <Button variant="subtle" onClick={() => setEditing(undefined)}>
-                  Leave it
+                  Cancel
                 </Button>
               )}
               <Button type="submit" name="intent" value="save-eater">
-                {editing ? 'Keep it so' : 'Eats here'}
+                {editing ? 'Save' : 'Add person'}
               </Button>
             </Group>
           </Stack>

@@ -18,18 +18,18 @@ export function Keeping({ authority, own, refused, saved }: KeepingProps) {
   const [whose, setWhose] = useState<Authority>((refused?.typed.guidance as Authority | undefined) ?? authority)
   const published = guidanceOf(whose)
   return (
-    <section aria-label="Keeping food" id="keeping">
+    <section aria-label="Storing food" id="keeping">
       <h2 className="place-part">Keeping food</h2>
       <Form method="post" noValidate>
         <Stack gap="sm" className={`${classes.sheet} basin`}>
-          <Radio.Group label="Whose guidance" name="guidance" value={whose} onChange={(next) => setWhose(next as Authority)}>
+          <Radio.Group label="Guidance from" name="guidance" value={whose} onChange={(next) => setWhose(next as Authority)}>
             <Group gap="md" mt={6}>
               {AUTHORITIES.map((id) => (
                 <Radio key={id} value={id} label={AUTHORITY_WORDS[id]} />
               ))}
             </Group>
           </Radio.Group>
-          <p className="quiet small">{WHY_STRICT} {FOLLOW_LOCAL} A figure of your own counts where it is stricter.</p>
+          <p className="quiet small">{WHY_STRICT} {FOLLOW_LOCAL} Your own value is used if it is stricter.</p>
           <div className={classes.figures}>
             {FIGURE_IDS.map((id) => (
               <TextInput
@@ -40,11 +40,11 @@ export function Keeping({ authority, own, refused, saved }: KeepingProps) {
           </div>
           <Group justify="flex-end" gap="md">
             <span role="status" className="quiet">
-              {saved && 'Saved; use-by times count with it.'}
+              {saved && 'Saved; use-by times updated.'}
               {refused && 'Not saved yet: see above.'}
             </span>
             <Button type="submit" name="intent" value="guidance">
-              Count by these
+              Use these limits
             </Button>
           </Group>
         </Stack>

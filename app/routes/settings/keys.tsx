@@ -17,10 +17,10 @@ export function KeysSheet() {
   return (
     <section id="keys" className={`${classes.sheet} ${classes.senses} basin`} aria-labelledby="keys-title">
       <h2 className="figure" id="keys-title">
-        Keys
+        Keyboard shortcuts
       </h2>
-      <p className="quiet">Kept on this device only. A key does nothing while you type.</p>
-      <Switch label="Keys act" checked={bindings.on} onChange={(event) => keepBindings({ ...bindings, on: event.currentTarget.checked })} />
+      <p className="quiet">On this device only. Shortcuts are off while you type.</p>
+      <Switch label="Use shortcuts" checked={bindings.on} onChange={(event) => keepBindings({ ...bindings, on: event.currentTarget.checked })} />
       <div className={classes.keyRows}>
         {KEY_ACT_IDS.map((act) => (
           <TextInput
@@ -33,7 +33,7 @@ export function KeysSheet() {
         ))}
       </div>
       <Button variant="default" onClick={() => { setRefused(undefined); keepBindings(FIRST_BINDINGS) }}>
-        Back to the first keys
+        Restore defaults
       </Button>
     </section>
   )

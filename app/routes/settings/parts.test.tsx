@@ -22,7 +22,7 @@ describe('how this device calls', () => {
       expect(html).toContain(word)
       expect(html).toContain(`Try “${word.toLowerCase()}”`)
     }
-    for (const key of ['Try the voice', 'Try a notice', 'Try the light']) expect(html).toContain(key)
+    for (const key of ['Try the voice', 'Try a notice', 'Test the screen']) expect(html).toContain(key)
   })
   test('before the browser has said what it can, notices are not promised', () => {
     expect(textOf(<Senses />)).toContain('No notices at this address')
@@ -37,11 +37,11 @@ describe('devices, played', () => {
   test('a device that is off offers nothing more', () => {
     const html = routed([device()])
     expect(html).toContain('Kitchen scale')
-    expect(html).not.toContain('Trust this one')
+    expect(html).not.toContain('Trust this device')
   })
   test('one that is on can be trusted, and can fail', () => {
     const html = routed([device({ on: true, way: 'drifts' })])
-    expect(html).toContain('Trust this one')
+    expect(html).toContain('Trust this device')
     for (const way of ['sound', 'drifts', 'lags', 'drops out', 'lies']) expect(html).toContain(`>${way}</option>`)
     expect(html).toMatch(/<option value="drifts" selected="">/)
   })

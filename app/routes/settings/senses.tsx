@@ -6,14 +6,14 @@ import { FIRST_SENSES, keepSenses, readSenses, SIGNAL_WORDS, SOUND_WORDS, SOUNDS
 import { play, wakeSound } from '../../senses/sound'
 import classes from './settings.module.css'
 
-const SAMPLE = 'When steam pushes at the lid'
-const AWAKE_WORDS = { lock: 'The screen stays lit, by the browser’s own lock.', video: 'The screen stays lit, by a small silent video; it begins at your first touch.', nothing: 'This browser keeps no screen lit: set the device’s own time longer.' } as const
+const SAMPLE = 'When steam pushes out at the lid'
+const AWAKE_WORDS = { lock: 'The screen stays on.', video: 'The screen stays on from your first touch.', nothing: 'This browser cannot keep the screen on. Set a longer time on the device.' } as const
 const NOTICE_WORDS = {
   can: 'Notices are allowed here.', ask: 'The browser will ask you once.', refused: 'Notices were refused; the browser’s own settings allow them again.',
-  'not-here': 'No notices at this address: they need https, or this very machine. The sound and the large sign on the page stay.',
+  'not-here': 'Notifications need HTTPS or this computer. Sounds and the message on the page still work.',
 } as const
 
-/** How this device calls: each sense with what it can do here, and a key to try it. */
+/** Alerts on this device: each sense with what it can do here, and a key to try it. */
 export function Senses() {
   const [chosen, setChosen] = useState<Chosen>(FIRST_SENSES)
   const [said, setSaid] = useState('')
@@ -31,9 +31,9 @@ export function Senses() {
   return (
     <section id="senses" className={`${classes.sheet} ${classes.senses} basin`} aria-labelledby="senses-title">
       <h2 className="figure" id="senses-title">
-        How this device calls
+        Alerts on this device
       </h2>
-      <p className="quiet">Kept on this device only. At the stove it calls again until it is touched, and what should be noticed also stands large on the page.</p>
+      <p className="quiet">On this device only. Alerts repeat until you touch the screen and appear in large text.</p>
       {(Object.keys(SIGNAL_WORDS) as SignalKind[]).map((kind) => (
         <div key={kind} className={classes.sense}>
           <NativeSelect
@@ -46,20 +46,20 @@ export function Senses() {
         </div>
       ))}
       <div className={classes.sense}>
-        <Switch label="Say it aloud" checked={chosen.speak} onChange={(event) => keep({ speak: event.currentTarget.checked })} />
+        <Switch label="Speak" checked={chosen.speak} onChange={(event) => keep({ speak: event.currentTarget.checked })} />
         <Button variant="default" onClick={() => tryIt('You should have heard it.', canSpeak() && speak(SAMPLE), 'This browser has no voice; the sounds stay.')}>
           Try the voice
         </Button>
       </div>
       <div className={classes.sense}>
-        <Switch label="Shake" checked={chosen.vibrate} onChange={(event) => keep({ vibrate: event.currentTarget.checked })} />
+        <Switch label="Vibrate" checked={chosen.vibrate} onChange={(event) => keep({ vibrate: event.currentTarget.checked })} />
         <Button variant="default" onClick={() => tryIt('You should have felt it.', canVibrate() && vibrate(), 'This device does not shake; the sounds stay.')}>
           Try it
         </Button>
       </div>
       <div className={classes.sense}>
         <Switch
-          label="Notices while the page is hidden" description={NOTICE_WORDS[notices]} checked={chosen.notify && notices === 'can'} disabled={notices === 'not-here' || notices === 'refused'}
+          label="Notifications when the page is hidden" description={NOTICE_WORDS[notices]} checked={chosen.notify && notices === 'can'} disabled={notices === 'not-here' || notices === 'refused'}
           onChange={(event) => {
             const wanted = event.currentTarget.checked
             if (!wanted) return keep({ notify: false })
@@ -69,12 +69,12 @@ export function Senses() {
             })
           }}
         />
-        <Button variant="default" onClick={() => tryIt('A notice should stand there.', notify(SAMPLE), NOTICE_WORDS[notices])}>
+        <Button variant="default" onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}>
           Try a notice
         </Button>
       </div>
       <div className={classes.sense}>
-        <Switch label="Keep the screen lit at the stove" checked={chosen.awake} onChange={(event) => keep({ awake: event.currentTarget.checked })} />
+        <Switch label="Keep the screen on while cooking" checked={chosen.awake} onChange={(event) => keep({ awake: event.currentTarget.checked })} />
         <Button
           variant="default"
           onClick={() =>
@@ -84,7 +84,7 @@ export function Senses() {
             })
           }
         >
-          Try the light
+          Test the screen
         </Button>
       </div>
       <p role="status">{said}</p>

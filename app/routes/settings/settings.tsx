@@ -75,10 +75,10 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
       <h1 className="figure">Settings</h1>
       <Form method="post" noValidate>
         <Stack gap="md" className={`${classes.sheet} basin`}>
-          <TextInput label="What this house is called" {...field('name')} maxLength={200} />
+          <TextInput label="Kitchen name" {...field('name')} maxLength={200} />
           <Group grow align="flex-start">
-            <TextInput label="Elevation, m" description={range(SETTINGS_LIMITS.elevation_m, 'm')} inputMode="decimal" {...field('elevation_m')} />
-            <TextInput label="Kitchen, °C" description={range(SETTINGS_LIMITS.kitchen_c, '°C')} inputMode="decimal" {...field('kitchen_c')} />
+            <TextInput label="Altitude, m" description={range(SETTINGS_LIMITS.elevation_m, 'm')} inputMode="decimal" {...field('elevation_m')} />
+            <TextInput label="Room temperature, °C" description={range(SETTINGS_LIMITS.kitchen_c, '°C')} inputMode="decimal" {...field('kitchen_c')} />
           </Group>
           <p className={classes.fact}>Water boils at {boilC.toFixed(1)} °C here.</p>
           <Group grow align="flex-start">
@@ -89,7 +89,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
             <NativeSelect label="Your cup" {...field('cup')} data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))} />
           </Group>
           <NativeSelect label="Your salt" {...field('crystal')} data={CRYSTAL_IDS.map((id) => ({ value: id, label: CRYSTALS[id].name }))} />
-          <TextInput label="From fingertip to first crease, mm" description={range(SETTINGS_LIMITS.crease_mm, 'mm')} inputMode="decimal" {...field('crease_mm')} />
+          <TextInput label="Fingertip to first joint, mm" description={range(SETTINGS_LIMITS.crease_mm, 'mm')} inputMode="decimal" {...field('crease_mm')} />
           <Group grow align="flex-start">
             <div>
               <span className={classes.label} id="clock">Clock</span>
@@ -99,7 +99,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           </Group>
           <Group justify="flex-end" gap="md">
             <span role="status" className="quiet">
-              {actionData && 'saved' in actionData && !('what' in actionData) && !busy ? 'Saved; every plan counts with it.' : ''}
+              {actionData && 'saved' in actionData && !('what' in actionData) && !busy ? 'Saved.' : ''}
               {general && !busy ? 'Not saved yet: see above.' : ''}
             </span>
             <Button type="submit" name="intent" value="save" loading={busy}>
@@ -119,10 +119,10 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
       <Devices devices={loaderData.devices} />
       <ul className={classes.doors}>
         <li>
-          <Link to="/devices">Other devices in this house</Link>
+          <Link to="/devices">Other devices</Link>
         </li>
         <li>
-          <Link to="/carry">Take this house along, or bring another in</Link>
+          <Link to="/carry">Export and import</Link>
         </li>
       </ul>
     </main>

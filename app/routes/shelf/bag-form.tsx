@@ -21,14 +21,14 @@ export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: 
     <Form method="post" noValidate>
       <Stack gap="sm">
         <input type="hidden" name="id" value={bag?.id ?? ''} />
-        <TextInput label="What you call it" {...field('name')} data-autofocus />
+        <TextInput label="Name" {...field('name')} data-autofocus />
         <Select label="Grain" data={GRAINS} searchable allowDeselect={false} {...field('variety')} defaultValue={mine?.typed.variety ?? bag?.variety ?? null} comboboxProps={{ withinPortal: true }} />
-        <TextInput label="How much is left, g" description="cooking takes it off; leave empty if you do not count" inputMode="decimal" {...field('left_g')} />
+        <TextInput label="How much is left, g" description="cooking subtracts from it; leave empty not to track" inputMode="decimal" {...field('left_g')} />
         <Textarea label="What the label says" description={`as it stands there, up to ${HOUSE_LIMITS.label} characters`} autosize minRows={2} {...field('label')} />
-        <TextInput label="Its ratio, water to one of grain, by volume" inputMode="decimal" {...field('label_ratio')} />
+        <TextInput label="Its ratio, parts water to 1 part grain, by volume" inputMode="decimal" {...field('label_ratio')} />
         <Group grow align="flex-start">
           <TextInput type="date" label="Bought" {...field('bought_on')} />
-          <TextInput type="date" label="Opened" {...field('opened_on')} />
+          <TextInput type="date" label="Opened on" {...field('opened_on')} />
         </Group>
         <Checkbox label="New crop, harvested this season" name="new_crop" value="1" defaultChecked={bag?.new_crop === 1} />
         <Checkbox label="Enriched with vitamins" name="enriched" value="1" defaultChecked={bag?.enriched === 1} />
@@ -36,13 +36,13 @@ export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: 
         <Group justify="space-between">
           {bag ? (
             <Button type="submit" variant="default" name="intent" value="drop-bag" disabled={busy}>
-              It is empty, take it off
+              Empty: remove
             </Button>
           ) : (
             <span />
           )}
           <Button type="submit" name="intent" value="save-bag" loading={busy}>
-            {bag ? 'Keep it so' : 'Put it on the shelf'}
+            {bag ? 'Keep it so' : 'Add'}
           </Button>
         </Group>
       </Stack>

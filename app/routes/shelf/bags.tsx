@@ -8,7 +8,7 @@ import classes from './shelf.module.css'
 /** The household's own bags, each with what its label says beside what is known of the grain. */
 export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag: ShelfBag) => void }) {
   if (bags.length === 0)
-    return <p className="quiet">No bag yet. A bag remembers its label, how much is left, and what your pots learned of it.</p>
+    return <p className="quiet">No bags yet. A bag stores its label, how much is left, and what Omsel learned about it.</p>
   return (
     <ul className={classes.bags}>
       {bags.map((bag) => {
@@ -24,12 +24,12 @@ export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag
               <span className={`${classes.left} figure`}>{bag.left_g === null ? '' : bag.left_g >= 1000 ? `${(bag.left_g / 1000).toFixed(1)} kg` : `${Math.round(bag.left_g)} g`}</span>
             </div>
             <p className={classes.words}>
-              {[...bag.notFor, bag.new_crop ? 'new crop: holds more water, pour less' : '', bag.enriched ? 'enriched: washing takes the added vitamins off' : '', bag.label].filter(Boolean).join(' · ') || variety.character}
+              {[...bag.notFor, bag.new_crop ? 'new crop: moister, needs less water' : '', bag.enriched ? 'enriched: rinsing washes off added vitamins' : '', bag.label].filter(Boolean).join(' · ') || variety.character}
             </p>
             {bag.means && (
               <p className={classes.words}>
-                Its label’s {bag.label_ratio} to 1 comes to {bag.means.low.toFixed(2)}–{bag.means.high.toFixed(2)} g in each gram; published is{' '}
-                {variety.uptake.standard.toFixed(2)}.{bag.adopted_delta !== null && ' You took the label’s word.'}
+                The label’s {bag.label_ratio} to 1 means {bag.means.low.toFixed(2)}–{bag.means.high.toFixed(2)} g per gram; usual is{' '}
+                {variety.uptake.standard.toFixed(2)}.{bag.adopted_delta !== null && ' Using the label.'}
               </p>
             )}
             <div className={classes.bagKeys}>
@@ -41,7 +41,7 @@ export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag
                 <Form method="post">
                   <input type="hidden" name="id" value={bag.id} />
                   <Button type="submit" size="compact-sm" variant="default" name="intent" value="adopt-label">
-                    {bag.adopted_delta === null ? 'Take the label’s word' : 'Back to published'}
+                    {bag.adopted_delta === null ? 'Use the label' : 'Use the usual value'}
                   </Button>
                 </Form>
               )}

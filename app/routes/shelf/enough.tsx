@@ -6,8 +6,8 @@ import classes from './shelf.module.css'
 export function Enough({ forecast: { outlooks, buy } }: { forecast: Forecast }) {
   if (outlooks.length === 0) return null
   return (
-    <section aria-label="What it is enough for">
-      <h2 className="place-part">What it is enough for</h2>
+    <section aria-label="Enough for planned meals?">
+      <h2 className="place-part">Enough for planned meals?</h2>
       <ul className={classes.enough}>
         {outlooks.map((o) => (
           <li key={o.variety}>

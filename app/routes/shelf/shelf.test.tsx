@@ -39,7 +39,7 @@ describe('bags', () => {
     expect(html).toContain('washing takes the added vitamins off')
   })
   test('a label that was taken can be given back, and without a ratio there is nothing to take', () => {
-    expect(list(bag({ adopted_delta: 0.2 }))).toContain('Back to published')
+    expect(list(bag({ adopted_delta: 0.2 }))).toContain('Use the usual value')
     expect(list(bag({ label_ratio: null, means: null }))).not.toContain('Take the label')
   })
   test('an empty shelf teaches', () => {

@@ -64,8 +64,8 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <main className="place">
       <div className="place-head">
-        <h1 className="figure">Shelf</h1>
-        <Button onClick={() => setEditing('new')}>Put a bag on it</Button>
+        <h1 className="figure">Grains</h1>
+        <Button onClick={() => setEditing('new')}>Add a bag</Button>
       </div>
       <Bags bags={bags} onEdit={setEditing} />
       <Enough forecast={loaderData.forecast} />
@@ -82,10 +82,10 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
               <span className="quiet small">{v.character}</span>
             </span>
             <span className={classes.facts}>
-              holds {v.uptake.firm}–{v.uptake.soft} g/g, {v.kernel.lengthMm}×{v.kernel.widthMm} mm{v.gluten ? ', gluten' : ''}
+              absorbs {v.uptake.firm}–{v.uptake.soft} g/g, {v.kernel.lengthMm}×{v.kernel.widthMm} mm{v.gluten ? ', gluten' : ''}
             </span>
             <Link to={`/?grain=${v.id}`} aria-label={`Plan ${v.name}`}>
-              plan it
+              plan
             </Link>
           </li>
         ))}
@@ -96,7 +96,7 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         position="right"
         size="md"
         lockScroll={false}
-        title={editing === 'new' ? 'A bag for the shelf' : `${editing ? varietyOf(editing.variety).name : ''}`}
+        title={editing === 'new' ? 'Add a bag' : `${editing ? varietyOf(editing.variety).name : ''}`}
         closeButtonProps={{ 'aria-label': 'Close' }}
       >
         {editing && <BagForm key={editing === 'new' ? 'new' : editing.id} bag={editing === 'new' ? undefined : editing} refused={refused} />}

@@ -21,7 +21,7 @@ export function WhatGrain({ shelf }: { shelf: readonly VarietyId[] }) {
         onChange={(next) => setMode(next as typeof mode)}
         data={[
           { value: 'what', label: 'What grain is this?' },
-          { value: 'instead', label: 'What could stand in?' },
+          { value: 'instead', label: 'Substitutes' },
         ]}
       />
       {mode === 'what' ? <TenKernels /> : <StandIns shelf={shelf} />}
@@ -45,10 +45,10 @@ function TenKernels() {
       <div>
         <Ruler length={Number(length) || 0} width={Number(width) || 0} />
         <div className={classes.row}>
-          <NumberInput label="Ten end to end, mm" description={LIMITS.length.join(' to ')} value={length} onChange={setLength} min={LIMITS.length[0]} max={LIMITS.length[1]} error={found || length === '' || within(length, LIMITS.length) ? undefined : `must be ${LIMITS.length.join(' to ')} mm`} />
-          <NumberInput label="Ten side by side, mm" description={LIMITS.width.join(' to ')} value={width} onChange={setWidth} min={LIMITS.width[0]} max={LIMITS.width[1]} error={found || width === '' || within(width, LIMITS.width) ? undefined : `must be ${LIMITS.width.join(' to ')} mm`} />
+          <NumberInput label="10 grains end to end, mm" description={LIMITS.length.join(' to ')} value={length} onChange={setLength} min={LIMITS.length[0]} max={LIMITS.length[1]} error={found || length === '' || within(length, LIMITS.length) ? undefined : `must be ${LIMITS.length.join(' to ')} mm`} />
+          <NumberInput label="10 grains side by side, mm" description={LIMITS.width.join(' to ')} value={width} onChange={setWidth} min={LIMITS.width[0]} max={LIMITS.width[1]} error={found || width === '' || within(width, LIMITS.width) ? undefined : `must be ${LIMITS.width.join(' to ')} mm`} />
         </div>
-        <Radio.Group label="Its coat" value={coat} onChange={(next) => setCoat(next as Handful['coat'])}>
+        <Radio.Group label="Colour" value={coat} onChange={(next) => setCoat(next as Handful['coat'])}>
           <div className={classes.row}>
             {COATS.map((c) => (
               <Radio key={c} value={c} label={c} />
@@ -66,7 +66,7 @@ function TenKernels() {
           <>
             <p className={classes.verdict}>
               <b className="figure">{varietyOf(found.likely[0]!.id).name}</b>, most likely: {found.lengthMm.toFixed(1)} by {found.widthMm.toFixed(1)} mm, {found.slenderness.toFixed(1)} times as long as wide
-              {found.class === 'round' ? '' : `, ${found.class} by class`}.
+              {found.class === 'round' ? '' : `, class: ${found.class}`}.
             </p>
             <ol className={classes.likely}>
               {found.likely.map(({ id, distance }) => (
@@ -136,13 +136,13 @@ function StandIns({ shelf }: { shelf: readonly VarietyId[] }) {
                   {water(b.uptake.standard - a.uptake.standard)}, {time(b.minutesAt100 - a.minutesAt100)}
                 </span>
               </span>
-              <span className="quiet">{distance < 1 ? 'hardly tells' : distance < 2 ? 'tells a little' : 'another dish'}</span>
-              <Link to={`/?grain=${id}`}>plan it instead</Link>
+              <span className="quiet">{distance < 1 ? 'hard to notice' : distance < 2 ? 'slightly different' : 'another dish'}</span>
+              <Link to={`/?grain=${id}`}>plan this instead</Link>
             </li>
           )
         })}
       </ol>
-      {near.length === 0 && <p className="quiet">Nothing else is on the shelf.</p>}
+      {near.length === 0 && <p className="quiet">You have no other grain.</p>}
     </div>
   )
 }

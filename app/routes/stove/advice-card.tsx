@@ -25,7 +25,7 @@ export function AdviceCard({ says, why, onDone, doneWord = 'Done', onNotNow }: A
           </UnstyledButton>
         )}
         <UnstyledButton className={classes.answer} onClick={onNotNow}>
-          {onDone ? 'Not now' : 'All right'}
+          {onDone ? 'Not now' : 'OK'}
         </UnstyledButton>
       </div>
     </section>

@@ -10,20 +10,20 @@ export function Alarm({ active, seen, silent, goesDark }: Noticing) {
   return (
     <>
       {first && (
-        <section className={classes.alarm} data-kind={first.kind} aria-label="Notice" role={loud ? 'alert' : 'status'}>
+        <section className={classes.alarm} data-kind={first.kind} aria-label="Alert" role={loud ? 'alert' : 'status'}>
           <div>
             <p className="figure">{first.says}</p>
             {silent && <Silent />}
           </div>
           <UnstyledButton className={classes.seen} onClick={seen}>
-            Seen
+            OK
           </UnstyledButton>
         </section>
       )}
       {silent && !first && <Silent />}
       {goesDark && (
         <p className={classes.silent} role="status">
-          This browser cannot keep the screen lit: touch it now and then, or let the device stay on. <Link to="/settings#senses">Sounds and a lit screen</Link>
+          This browser cannot keep the screen on. Touch it now and then. <Link to="/settings#senses">Sound and screen settings</Link>
         </p>
       )}
     </>
@@ -32,6 +32,6 @@ export function Alarm({ active, seen, silent, goesDark }: Noticing) {
 
 const Silent = () => (
   <p className={classes.silent} role="status">
-    This browser keeps the page silent until you touch it. <Link to="/settings#senses">Sounds and a lit screen</Link>
+    Tap once to turn on sound. <Link to="/settings#senses">Sound and screen settings</Link>
   </p>
 )

@@ -25,15 +25,15 @@ export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps)
   const soak = view.stages.find((s) => s.id === 'soak')
   const inWater = soak && Math.round((now - soak.startMs) / 60_000)
   return (
-    <section className={classes.told} aria-label="Before you pour">
+    <section className={classes.told} aria-label="Before adding water">
       <Tell
-        label={`Weighed wet, g (dry ${Math.round(plan.grain.mass_g)})`}
+        label={`Weight after draining, g (dry: ${Math.round(plan.grain.mass_g)})`}
         limits={[Math.round(plan.grain.mass_g), Math.min(LIMITS.wet_mass_g[1], Math.round(plan.grain.mass_g * 3))]}
         unit="g"
         onTell={(g) => onTell('weighed', g)}
       />
       {inWater !== undefined && (
-        <Tell label={`It soaked, min (in water for ${inWater})`} limits={LIMITS.soak_minutes} unit="minutes" onTell={(minutes) => onTell('soaked', minutes)} />
+        <Tell label={`Soaked for, min (${inWater} so far)`} limits={LIMITS.soak_minutes} unit="minutes" onTell={(minutes) => onTell('soaked', minutes)} />
       )}
       <p role="status">{changeWords(frozen, plan)}</p>
     </section>
@@ -57,7 +57,7 @@ function Tell({ label, limits: [min, max], unit, onTell }: { label: string; limi
         if (event.key === 'Enter') tell()
       }} />
       <Button variant="default" onClick={tell}>
-        Tell it
+        Save
       </Button>
     </div>
   )
@@ -65,7 +65,7 @@ function Tell({ label, limits: [min, max], unit, onTell }: { label: string; limi
 
 /** What being told changed: "Pour 388 g instead of 415, simmer 12 instead of 14 min." */
 function changeWords(frozen: Plan, plan: Plan): string {
-  if (frozen === plan) return 'Weighed or timed, the water gets surer.'
+  if (frozen === plan) return 'Weighing or timing makes the water amount more exact.'
   const [was, is] = [Math.round(frozen.water.pour_g), Math.round(plan.water.pour_g)]
   const open = (p: Plan) => p.stages.find((s) => s.kind === 'simmer' || s.kind === 'pressure')
   const [before, after] = [open(frozen), open(plan)].map((s) => s && Math.round(s.minutes.expected))

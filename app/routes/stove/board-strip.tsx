@@ -34,7 +34,7 @@ export function BoardStrip({ board, now, aheadMs, clock, refresh }: { board: Boa
         acts={soon} dishes={board.dishes} now={now} clock={clock} placeOf={(id) => board.places[id] ?? id} handOf={(act) => board.hands[`${act.dish} ${act.task}`]}
         sent={new Set(outbox.waiting.map((e) => e.dish ?? ''))} press={(kind, act) => outbox.press(kind, act.task, { dish: act.dish })}
       />
-      {outbox.refused && <p role="alert">That was not taken: {outbox.refused}.</p>}
+      {outbox.refused && <p role="alert">Not saved: {outbox.refused}.</p>}
     </section>
   )
 }

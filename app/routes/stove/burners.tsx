@@ -22,11 +22,11 @@ export default function Burners({ loaderData }: Route.ComponentProps) {
   const { running, settings, cooling } = loaderData
   return (
     <main className={classes.burners}>
-      <h1 className="figure">{running.length === 0 ? 'Nothing on the stove' : 'On the stove'}</h1>
+      <h1 className="figure">{running.length === 0 ? 'Nothing cooking' : 'On the stove'}</h1>
       <CoolingStrip tubs={cooling} now={loaderData.nowMs} />
       {running.length === 0 ? (
         <p>
-          A pot planned on the <Link to="/">bench</Link> comes here when it is started: what to do now, what ends it, and what is next.
+          A pot planned on the <Link to="/">bench</Link> appears here when you start it.
         </p>
       ) : (
         <ul>

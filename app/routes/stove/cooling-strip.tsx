@@ -22,10 +22,10 @@ const MINUTE = 60_000
 export function nextOf({ out, packedMs, cooling, mayMin }: CoolingTub): { atMs: number; says: string } | undefined {
   if (out) {
     // Seen beforehand, too slow is a thing for now, while there is time to mend it.
-    if (cooling.tooSlow === 'cool') return { atMs: packedMs, says: 'too slow: spread it thinner, or into the fridge' }
+    if (cooling.tooSlow === 'cool') return { atMs: packedMs, says: 'cooling too slowly: spread thinner or put in the fridge' }
     return { atMs: packedMs + Math.min(cooling.leavesHotMin + mayMin, cooling.to21Min) * MINUTE, says: 'into the fridge' }
   }
-  return cooling.to5Min === Infinity ? undefined : { atMs: packedMs + cooling.to5Min * MINUTE, says: 'cold: lid on, it may be stacked' }
+  return cooling.to5Min === Infinity ? undefined : { atMs: packedMs + cooling.to5Min * MINUTE, says: 'cold: put the lid on' }
 }
 
 /** A tub that is due calls as a clock does that has ended. */

@@ -18,24 +18,24 @@ interface EndedProps {
 export function Ended({ id, title, variety, outcome, endedMs, clock, onTakeBack }: EndedProps) {
   return (
     <section className={classes.ended}>
-      <p className={`${classes.title} figure`}>{outcome === 'finished' ? `On the table at ${clockTime(endedMs, clock)}` : 'Set aside'}</p>
+      <p className={`${classes.title} figure`}>{outcome === 'finished' ? `Served at ${clockTime(endedMs, clock)}` : 'Set aside'}</p>
       <p className="quiet">
         {outcome === 'finished'
-          ? 'How did it come out? The next pot of it will know.'
-          : 'It is in the notebook as set aside; nothing is learned from it.'}
+          ? 'How was it? The next batch is adjusted.'
+          : 'Saved as stopped; it is not used for learning.'}
       </p>
       {outcome === 'finished' && <TwoTaps cookId={id} title={title} variety={variety} />}
       <div className={classes.endedKeys}>
         <Link to={`/notebook/${id}`} className={classes.cueKey}>
-          {outcome === 'finished' ? 'Say more of it' : 'See it in the notebook'}
+          {outcome === 'finished' ? 'Add details' : 'See it in the notebook'}
         </Link>
         {outcome === 'finished' && (
           <Link to={`/kept/put-away?cook=${id}`} className={classes.key}>
-            Put away what is left
+            Store the leftovers
           </Link>
         )}
         <UnstyledButton className={classes.key} onClick={onTakeBack}>
-          Not yet, take it back
+          Undo: not served yet
         </UnstyledButton>
       </div>
     </section>

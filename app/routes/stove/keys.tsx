@@ -29,10 +29,10 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
   const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'
   const main = !stage
-    ? { word: 'It is on the table', act: () => press('finish', lastStage.id) }
+    ? { word: 'Served', act: () => press('finish', lastStage.id) }
     : cue
       ? { word: stage.cue_id ? CUES[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
-      : { word: 'Go on now', act: () => press('go-on', stage.id) }
+      : { word: 'Next step', act: () => press('go-on', stage.id) }
   const covered = stage !== undefined && stage.lid !== 'off' && (stage.power_w > 0 || stage.kind === 'rest')
   const clocked = stage?.ends_on === 'clock'
   const { last } = view
@@ -46,15 +46,15 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
     back: last ? takeBack : undefined,
   })
   return (
-    <section className={classes.keys} aria-label="Tell the stove" data-few={!onWrong || undefined}>
+    <section className={classes.keys} aria-label="Actions" data-few={!onWrong || undefined}>
       <UnstyledButton className={classes.cueKey} data-quiet={stage && !cue ? true : undefined} onClick={main.act}>
         {main.word} <KeyCap act="cue" />
       </UnstyledButton>
       <UnstyledButton className={classes.key} disabled={!covered} onClick={() => stage && press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S })}>
-        Lid lifted{view.lidLifts > 0 && ` (${view.lidLifts})`} <KeyCap act="lid" />
+        I lifted the lid{view.lidLifts > 0 && ` (${view.lidLifts})`} <KeyCap act="lid" />
       </UnstyledButton>
       <UnstyledButton className={classes.key} disabled={!clocked} onClick={() => stage && press('minute-more', stage.id)}>
-        A minute more <KeyCap act="more" />
+        +1 min <KeyCap act="more" />
       </UnstyledButton>
       {onWrong && (
         <UnstyledButton className={classes.key} onClick={onWrong}>
@@ -62,10 +62,10 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
         </UnstyledButton>
       )}
       <UnstyledButton className={classes.key} disabled={!last} data-fresh={fresh || undefined} onClick={takeBack}>
-        {last ? `Take back “${wordOf(last, stages)}”` : 'Take back'} <KeyCap act="back" />
+        {last ? `Undo “${wordOf(last, stages)}”` : 'Take back'} <KeyCap act="back" />
       </UnstyledButton>
       <p className="unseen" role="status">
-        {stage ? `${stage.title}. Table at ${tableAt}.` : `Ready. Table at ${tableAt}.`}
+        {stage ? `${stage.title}. Ready at ${tableAt}.` : `Ready. Table at ${tableAt}.`}
       </p>
     </section>
   )

@@ -28,7 +28,7 @@ export function Lanes({ lanes, current, now }: { lanes: readonly Lane[]; current
   const hold = () => setHeld(pots.map(({ id }) => id))
   const letGo = () => setHeld(undefined)
   return (
-    <nav className={classes.lanes} aria-label="Pots on the stove, next to touch first" onPointerEnter={hold} onPointerLeave={letGo} onFocus={hold} onBlur={letGo}>
+    <nav className={classes.lanes} aria-label="Pots on the stove, most urgent first" onPointerEnter={hold} onPointerLeave={letGo} onFocus={hold} onBlur={letGo}>
       {pots.map(({ id, title, vesselName, touch }) => (
         <Link key={id} to={`/stove/${id}`} className={classes.lane} aria-current={id === current ? 'page' : undefined} data-due={touch !== undefined && touch.atMs <= now}>
           <b>{vesselName}</b>

@@ -29,7 +29,7 @@ export function Looked({ stage, current, pot, now, press }: LookedProps) {
     const answer = looked(pot.reckoned, seen, (current.endMs - now) / 60_000)
     return (
       <AdviceCard
-        says={answer.says} why={answer.why} doneWord={answer.act === 'none' ? 'All right' : 'Do it'}
+        says={answer.says} why={answer.why} doneWord={answer.act === 'none' ? 'OK' : 'Do it'}
         onDone={() => {
           if (answer.act === 'more') press('minute-more', stage.id, { amount: answer.minutes })
           if (answer.act === 'off') press('go-on', stage.id)
@@ -41,8 +41,8 @@ export function Looked({ stage, current, pot, now, press }: LookedProps) {
     )
   }
   return (
-    <section className={classes.advice} aria-label="A look">
-      <p className={classes.says}>Part the grain: water at the bottom?</p>
+    <section className={classes.advice} aria-label="Check">
+      <p className={classes.says}>Part the grain: is there water at the bottom?</p>
       <div className={classes.answers}>
         <UnstyledButton className={classes.answer} onClick={() => setSeen('water')}>
           Water

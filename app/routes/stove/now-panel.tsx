@@ -60,14 +60,14 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
           {title}, {vesselName}
           <span className={classes.phoneTable}>table {table}</span>
         </p>
-        <p className={`${classes.title} figure`} data-act>{stage ? stage.title : 'To the table'}</p>
+        <p className={`${classes.title} figure`} data-act>{stage ? stage.title : 'Serve'}</p>
         {stage && current ? (
           <Clock stage={stage} current={current} now={now} plan={plan} readings={readings} />
         ) : (
           <p className={`${classes.count} figure`}>{table}</p>
         )}
         <ul className={classes.checks}>
-          {place && <li>Knob at “{place}”</li>}
+          {place && <li>Knob: “{place}”</li>}
           {stage?.checks.filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how).map((check) => (
             <li key={check}>{check}</li>
           ))}
@@ -126,7 +126,7 @@ function Clock({ stage, current, now, plan, readings }: { stage: Stage; current:
     )
   const minutes = (now - current.startMs) / 60_000
   const { low, high } = stage.minutes
-  const where = minutes < low ? 'soon enough' : minutes <= high ? 'any moment' : 'late: look closely'
+  const where = minutes < low ? 'on time' : minutes <= high ? 'due now' : 'overdue: check'
   const amount = aimOf(stage, plan)
   const grams = readings.find((r) => r.kind === 'scale')?.grams
   const live = amount !== undefined && grams !== undefined ? pourWords(grams, amount) : undefined
@@ -154,13 +154,13 @@ function tableWords(slid: number, view: CookView, plan: Plan, serveAtMs: number 
   if (slid === 0) return asked
   const worst = [...view.slips].sort((a, b) => Math.abs(b.minutes) - Math.abs(a.minutes))[0]
   const reason = worst && plan.stages.find((s) => s.id === worst.stage)?.title
-  const moved = `${Math.abs(slid)} min ${slid > 0 ? 'later' : 'sooner'} than planned`
+  const moved = `${Math.abs(slid)} min ${slid > 0 ? 'later' : 'sooner'}`
   return [moved, reason && `“${reason}” took ${worst.minutes > 0 ? 'longer' : 'less'}`, asked].filter(Boolean).join('; ')
 }
 
 /** The pot as it should be, for those who do not see it. */
 const insideWords = ({ moment: { bulkC, freeG, centreByLayer } }: AtTheStove): string =>
-  `The pot as it should be now: ${Math.round(bulkC)} °C, ${Math.round(freeG)} g of water free, hearts cooked to ${Math.round((100 * centreByLayer.reduce((a, b) => a + b, 0)) / centreByLayer.length)} %`
+  `Expected now: ${Math.round(bulkC)} °C, ${Math.round(freeG)} g water left, centres ${Math.round((100 * centreByLayer.reduce((a, b) => a + b, 0)) / centreByLayer.length)} % done`
 
 /** What helps when a cue is overdue. */
 function lateHelp(stage: Stage, minutes: number): string[] {
@@ -170,25 +170,25 @@ function lateHelp(stage: Stage, minutes: number): string[] {
     case 'boil':
       return ['Still not boiling? Heat all the way up, lid on', 'Boiling over? Lid ajar, heat down']
     case 'pressure-up':
-      return ['No pressure? Look to the gasket and the valve, as its maker says']
+      return ['No pressure? Check gasket and valve (see the manual)']
     default:
       return []
   }
 }
 
 function retimedWords({ wasMinutes, isMinutes, because }: Retimed, pot: AtTheStove | undefined): string {
-  const burner = pot && Math.abs(pot.reckoned.burner - 1) > 0.08 ? `: the burner gives ${Math.round(pot.reckoned.burner * 100)} % of what was thought` : ''
+  const burner = pot && Math.abs(pot.reckoned.burner - 1) > 0.08 ? `: your burner is weaker than assumed (${Math.round(pot.reckoned.burner * 100)} %)` : ''
   const why = because.kind === 'cue' ? `by when it boiled${burner}` : 'by what happened'
   return `${Math.round(isMinutes)} min instead of ${Math.round(wasMinutes)}, ${why}`
 }
 
-const ENDS_BY = { safety: 'then it is under 60 °C: eat it, or cool it fast', drying: 'then the top dries', softness: 'then it is softer than soft' } as const
+const ENDS_BY = { safety: 'then it is under 60 °C: eat it, or cool it fast', drying: 'then the top dries', softness: 'then it gets too soft' } as const
 const holdingWords = ({ minutes, endsBy }: NonNullable<AtTheStove['holding']>): string =>
-  minutes === Infinity ? 'It keeps like this, lid on' : `Lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
+  minutes === Infinity ? 'Keeps well with the lid on' : `With the lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
 
 /** What looking under the lid has cost this stage. */
 function liftedWords({ lidLifts, lostSteamG }: CookView, { liftedMinutes }: StageView): string {
-  const looks = lidLifts === 1 ? 'One look' : `${lidLifts} looks`
+  const looks = lidLifts === 1 ? 'Lid lifted once' : `${lidLifts} looks`
   const minutes = liftedMinutes < 0.5 ? 'less than half a minute' : `${liftedMinutes.toFixed(liftedMinutes < 3 ? 1 : 0)} min`
-  return `${looks} under the lid: ${minutes} more, ${lostSteamG < 1 ? 'hardly any' : `${Math.round(lostSteamG)} g of`} steam gone`
+  return `${looks}: ${minutes} more, ${lostSteamG < 1 ? 'hardly any' : `${Math.round(lostSteamG)} g of`} steam lost`
 }

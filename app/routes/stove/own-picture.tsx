@@ -10,12 +10,12 @@ export function OwnPicture({ cue, cookId, photo }: { cue: CueId; cookId: string;
   const wrong = fetcher.data?.errors?.[0]?.message
   return (
     <div className={classes.own}>
-      {photo && <img src={`/photos/${photo}`} alt={`Your own picture: ${CUES[cue].text}`} />}
+      {photo && <img src={`/photos/${photo}`} alt={`Your photo: ${CUES[cue].text}`} />}
       <fetcher.Form ref={form} method="post" action={`/notebook/${cookId}`} encType="multipart/form-data">
         <input type="hidden" name="intent" value="photo" />
         <input type="hidden" name="cue" value={cue} />
         <label className={classes.take}>
-          {fetcher.state !== 'idle' ? 'Keeping it …' : photo ? 'a newer picture' : 'keep a picture of it'}
+          {fetcher.state !== 'idle' ? 'Saving …' : photo ? 'a newer picture' : 'take a photo'}
           <input type="file" name="photo" accept="image/*" capture="environment" className="unseen" onChange={(event) => event.currentTarget.files?.length && void fetcher.submit(form.current)} />
         </label>
       </fetcher.Form>

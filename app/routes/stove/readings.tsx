@@ -38,7 +38,7 @@ export function Proposal({ readings, stage, onCue }: { readings: readonly Device
   if (!proposes || proposes.atMs - refused < NOT_NOW_MS) return null
   return (
     <AdviceCard
-      says={`${WHO[proposes.kind]}: ${stage.cue ?? stage.title}`} why="It is not trusted to end a stage by itself." doneWord={stage.cue_id ? CUES[stage.cue_id].key : 'Done'}
+      says={`${WHO[proposes.kind]}: ${stage.cue ?? stage.title}`} why="It cannot end a step by itself." doneWord={stage.cue_id ? CUES[stage.cue_id].key : 'Done'}
       onDone={() => onCue(proposes.amount)} onNotNow={() => setRefused(proposes.atMs)}
     />
   )
@@ -46,4 +46,4 @@ export function Proposal({ readings, stage, onCue }: { readings: readonly Device
 
 /** "Not now" lasts so long, ms. */
 const NOT_NOW_MS = 60_000
-const WHO = { scale: 'The scale says', probe: 'The probe says', cooker: 'The cooker says', 'pressure-pot': 'The pin says' } as const
+const WHO = { scale: 'The scale says', probe: 'The probe says', cooker: 'The cooker reports', 'pressure-pot': 'Pressure indicator' } as const

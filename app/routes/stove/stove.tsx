@@ -43,7 +43,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
   const cook = open.cooks.find(params.cook)
-  if (!cook) throw new Response('There is no such cook on this stove.', { status: 404 })
+  if (!cook) throw new Response('Not cooking. Batch not found.', { status: 404 })
   const read = readPlanRequest(cook.request)
   const { zone, clock } = settingsOf(open)
   return {
@@ -139,7 +139,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
       </h1>
       {(outbox.cutOff || line !== 'open') && (
         <p role="status" className={classes.cutOff}>
-          Counting here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} kept`}.
+          Offline: still timing here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} saved`}.
           <ComeIn line={line} />
         </p>
       )}

@@ -32,7 +32,7 @@ export function Washes({ view, washes, variety, onWash }: WashesProps) {
         <b className="figure">
           {view.washes} of {washes}
         </b>{' '}
-        {view.washes === 0 ? 'Pour the first cloudy water off at once. Then press the bowl that looks like yours, after each wash.' : reached ? 'Clear enough for this: go on when you like.' : 'Not clear enough yet: once more, gently.'}
+        {view.washes === 0 ? 'Pour off the first cloudy water. After each rinse, tap the bowl that looks like yours.' : reached ? 'Clear enough. Continue.' : 'Not clear enough yet: once more, gently.'}
       </p>
       <div className={classes.bowls}>
         {CLARITY_STEPS.map(({ clarity, word }, i) => (

@@ -22,7 +22,7 @@ interface WrongProps {
 }
 
 const COMPLAINT_WORDS: Record<Complaint, string> = {
-  'still-wet': 'cooked, but wet', 'hard-wet': 'hard, water left', 'dry-firm': 'firm and dry', chalky: 'chalky on top', 'dry-early': 'dry too soon', scorched: 'smells scorched', 'boiled-over': 'boiling over', opened: 'opened too soon', mush: 'mush',
+  'still-wet': 'cooked, but wet', 'hard-wet': 'hard, water left', 'dry-firm': 'firm and dry', chalky: 'chalky on top', 'dry-early': 'dried out early', scorched: 'smells scorched', 'boiled-over': 'boiling over', opened: 'opened too early', mush: 'mush',
 }
 /** What can be seen while there is still heat, and what at the end. */
 const ON_THE_WAY: readonly Complaint[] = ['boiled-over', 'dry-early', 'hard-wet', 'scorched', 'opened', 'still-wet']
@@ -45,10 +45,10 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
     close()
   }
   return (
-    <Drawer opened={opened} onClose={close} position="bottom" size="auto" lockScroll={false} title="What is wrong?" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Nothing' }}>
+    <Drawer opened={opened} onClose={close} position="bottom" size="auto" lockScroll={false} title="What is wrong?" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Close' }}>
       <div className={classes.sheet}>
         {pot ? (
-          <div className={classes.choices} role="group" aria-label="What is seen">
+          <div className={classes.choices} role="group" aria-label="What do you see?">
             {(hot ? ON_THE_WAY : AT_THE_END).map((id) => (
               <UnstyledButton key={id} className={classes.choice} aria-pressed={complaint === id} onClick={() => setComplaint(id)}>
                 <ComplaintDrawing complaint={id} />
@@ -57,14 +57,14 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
             ))}
           </div>
         ) : (
-          <p className="quiet">Nothing is warm yet; what can be wrong comes later.</p>
+          <p className="quiet">Nothing is heating yet, so there is nothing to fix.</p>
         )}
-        {complaint === 'boiled-over' && <NumberInput label="About how much ran over, g" value={lost} onChange={setLost} min={0} max={EVENT_AMOUNTS['boiled-over']![1]} step={10} w={220} allowNegative={false} />}
+        {complaint === 'boiled-over' && <NumberInput label="How much ran over, about, g" value={lost} onChange={setLost} min={0} max={EVENT_AMOUNTS['boiled-over']![1]} step={10} w={220} allowNegative={false} />}
         {advice && (
           <>
             <AdviceCard
               says={advice.says}
-              why={`${advice.why}${advice.after ? ` Then it ends ${endWords(advice.after.verdict)}.` : ''}`}
+              why={`${advice.why}${advice.after ? ` Result: ${endWords(advice.after.verdict)}.` : ''}`}
               doneWord={advice.remedy ? 'Do it' : 'Done'}
               onDone={() => {
                 // Open it was as well: what that cost is reckoned with from now on.
@@ -75,14 +75,14 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
               }}
               onNotNow={() => setComplaint(undefined)}
             />
-            {advice.becomes.length > 0 && <p className="quiet">Or let it become: {advice.becomes.join('; ')}.</p>}
+            {advice.becomes.length > 0 && <p className="quiet">Or use it for: {advice.becomes.join('; ')}.</p>}
           </>
         )}
         <h2 className="place-part">What happened</h2>
         <ul className={classes.happened}>
           {hot && (
             <>
-              <Happened word="The heat was out" kind="heat-out" unit="min" first={3} onTell={(amount) => tell('heat-out', { amount })} />
+              <Happened word="The heat was off" kind="heat-out" unit="min" first={3} onTell={(amount) => tell('heat-out', { amount })} />
               <Happened word="The heat was lower than it should be" kind="heat-low" unit="min" first={5} onTell={(amount) => tell('heat-low', { amount })} />
               <Happened word="I forgot to lower the heat" kind="heat-high" unit="min" first={2} onTell={(amount) => tell('heat-high', { amount })} />
             </>
@@ -94,7 +94,7 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
             </>
           )}
           <Happened
-            word="They come later"
+            word="Guests are late"
             kind="late"
             unit="min"
             first={25}
@@ -105,7 +105,7 @@ export function Wrong({ opened, onClose, stage, pot, press, lastStage, waitAt }:
           />
           {stage?.ends_on === 'clock' && <Happened word="A minute less" onTell={() => tell('minute-less')} />}
           {stage && <Happened word={`Skip “${stage.title}”`} onTell={() => tell('skip')} />}
-          <Happened word="Set this pot aside" onTell={() => tell('stop')} />
+          <Happened word="Stop this batch" onTell={() => tell('stop')} />
         </ul>
       </div>
     </Drawer>
@@ -121,7 +121,7 @@ function Happened({ word, kind, unit, first, onTell }: { word: string; kind?: Ev
       <span>{word}</span>
       {unit && <NumberInput aria-label={`${word}, ${unit}`} value={amount} onChange={setAmount} suffix={` ${unit}`} min={min} max={max} step={unit === 'g' ? 10 : 1} allowNegative={false} w={120} />}
       <Button variant="default" disabled={unit !== undefined && !(n >= min && n <= max)} onClick={() => onTell(n)}>
-        Tell it
+        Save
       </Button>
     </li>
   )

@@ -57,7 +57,7 @@ export function Acts({ acts, dishes, now, clock, placeOf, handOf, sent, press }:
                 {key.word}
               </UnstyledButton>
             ) : (
-              <span className="quiet small">by itself</span>
+              <span className="quiet small">automatic</span>
             )}
           </li>
         )

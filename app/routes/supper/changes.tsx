@@ -23,7 +23,7 @@ export function Changes({ changes, dishes, slidMinutes, tableAt, clock, placeOf 
   return (
     <section className={classes.changes} aria-label="What changed" role="status">
       <div>
-        {slidMinutes >= 1 && <p className="figure">The table is at {tableAt} now, {Math.round(slidMinutes)} min later.</p>}
+        {slidMinutes >= 1 && <p className="figure">Serving time: {tableAt} now, {Math.round(slidMinutes)} min later.</p>}
         <ul>
           {first.map((c) => {
             const at = dishes.findIndex((d) => d.id === c.dish)

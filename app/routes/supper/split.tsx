@@ -47,11 +47,11 @@ export default function Split({ loaderData }: Route.ComponentProps) {
       <p className={classes.bar}>
         <Link to={`/?${written}`}>Bench</Link>
       </p>
-      <h1 className="figure">In which pots</h1>
+      <h1 className="figure">Choose pots</h1>
       <p className="place-lead">
-        {amountWord(state)}, {grams} g of {grainWord(state, house)}: each pot with its own water and its own time; the soonest first, then the fewest minutes of hands.
+        {amountWord(state)}, {grams} g of {grainWord(state, house)}: ready first, then least work.
       </p>
-      {options.length === 0 && <p role="status">None of the pots here takes it, alone, together or in two rounds: cook less at a time.</p>}
+      {options.length === 0 && <p role="status">No pots can hold this much, even in two rounds. Cook less.</p>}
       <ol className="place-list">
         {options.slice(0, SHOWN).map((o, i) => (
           <li key={i} className="basin">
@@ -69,7 +69,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
               ))}
             </span>
             <span className="quiet small">
-              {spanWord(o.handsOn)} by hand; the deepest stands {Math.round(o.bedMm)} mm
+              {spanWord(o.handsOn)} hands-on; deepest {Math.round(o.bedMm)} mm
             </span>
           </li>
         ))}

@@ -28,7 +28,7 @@ afterEach(() => {
 
 const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }[] }) => read.errors?.[0]
 const lay = (serveMs = Date.UTC(2026, 2, 5, 18, 0), cooks = '2') => {
-  const read = saveSupper(kitchen, { title: 'the choir', serve_ms: String(serveMs), cooks }, NOW)
+  const read = saveSupper(kitchen, { title: 'e.g. Sunday dinner', serve_ms: String(serveMs), cooks }, NOW)
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
@@ -53,7 +53,7 @@ describe('a supper', () => {
     const id = lay()
     addDish(kitchen, id, grain('heavy-pot'))
     addDish(kitchen, id, { ...grain('heavy-pot'), title: 'the second' })
-    expect(scheduleIn(kitchen, supper(id), NOW)!.conflicts[0]).toBe('the second and heavy-pot are both in the heavy pot: one of them needs another pot.')
+    expect(scheduleIn(kitchen, supper(id), NOW)!.conflicts[0]).toBe('the second and heavy-pot both use heavy pot; choose another pot.')
   })
 
   test('too soon, it says by when it could be', () => {

@@ -144,19 +144,19 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
         </div>
       </div>
       <p className="place-lead">
-        {dayWord(tableMs, now, settings.zone)}, on the table at {clockTime(tableMs, settings)}
+        {dayWord(tableMs, now, settings.zone)}, serving at {clockTime(tableMs, settings)}
         {tableMs - supper.serve_ms >= MINUTE && ` (asked for at ${clockTime(supper.serve_ms, settings)})`}
-        {!begun && schedule && schedule.start_at !== '' && `; the first hand is wanted ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
+        {!begun && schedule && schedule.start_at !== '' && `; first task ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
       </p>
       {(line !== 'open' || outbox.cutOff) && (
         <p role="status" className={classes.changes}>
-          The line is cut; what is pressed here is kept{outbox.waiting.length > 0 && `: ${outbox.waiting.length} so far`}.
+          Offline: your taps are saved{outbox.waiting.length > 0 && `: ${outbox.waiting.length} so far`}.
           <ComeIn line={line} />
         </p>
       )}
       {outbox.refused && (
         <p role="alert" className={classes.changes}>
-          That was not taken: {outbox.refused}.
+          Not saved: {outbox.refused}.
         </p>
       )}
       {board && <Changes changes={board.changes} dishes={board.dishes} slidMinutes={(tableMs - supper.serve_ms) / MINUTE - board.lateMinutes} tableAt={clockTime(tableMs, settings)} clock={settings} placeOf={placeOf} />}
@@ -167,7 +167,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
             {schedule.conflicts.map((c) => (
               <li key={c}>{c}</li>
             ))}
-            {schedule.ready_by && <li>From now, it could be on the table by {clockTime(Date.parse(schedule.ready_by), settings)}.</li>}
+            {schedule.ready_by && <li>Earliest serving time: {clockTime(Date.parse(schedule.ready_by), settings)}.</li>}
             {schedule.nearest.map((n) => (
               <li key={n}>{n}</li>
             ))}
@@ -177,10 +177,10 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
       {board && board.acts.length > 0 && (
         <section className={`${classes.nowPart} basin`} aria-label="Now">
           <div className={classes.nowHead}>
-            <h2 className="place-part">Now, and next</h2>
+            <h2 className="place-part">Now and next</h2>
             {begun && (
               <>
-                <span className="quiet">guests late</span>
+                <span className="quiet">guests late by</span>
                 {LATE_MINUTES.map((minutes) => (
                   <UnstyledButton key={minutes} className="chip" aria-label={`Guests ${minutes} minutes late`} onClick={() => outbox.press('late', '', { amount: minutes })}>
                     +{minutes}
@@ -203,7 +203,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
         </section>
       )}
       {board && schedule && schedule.dishes.length > 0 && (
-        <section className={`${classes.board} basin`} aria-label="The board">
+        <section className={`${classes.board} basin`} aria-label="Timetable">
           <SupperBoard
             tracks={tracks} tasks={tasks} hands={names} dishes={schedule.dishes.map((d) => ({ title: d.title, ready: -d.held_minutes }))} clockAt={(minute) => clockTime(tableMs + minute * MINUTE, settings)}
             {...(begun ? { now: at(now) } : {})} onMove={move}
@@ -223,7 +223,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
                     {dish.title}
                     <span className="quiet small">
                       {' '}
-                      {told && told.tasks.length > 0 ? (told.held_minutes < 1 ? 'ready at the table' : `ready ${Math.round(told.held_minutes)} min before`) : ''}
+                      {told && told.tasks.length > 0 ? (told.held_minutes < 1 ? 'ready on time' : `ready ${Math.round(told.held_minutes)} min before`) : ''}
                     </span>
                   </span>
                   {dish.kind === 'plan' && <Link to={`/?${dish.search}`}>bench</Link>}
@@ -232,7 +232,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
                   {!started.has(dish.id) && <Fix dish={dish} burners={burners} heated={tasks.some((t) => t.dish === i && burners.some((b) => b.id === t.track))} held={Math.round(told?.held_minutes ?? 0)} />}
                   <Form method="post">
                     <input type="hidden" name="dish" value={dish.id} />
-                    <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop" aria-label={`Take ${dish.title} off`}>
+                    <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop" aria-label={`Remove ${dish.title}`}>
                       take it off
                     </Button>
                   </Form>
@@ -242,38 +242,38 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
             })}
           </ul>
           <p className={classes.screen}>
-            Grains come from the <Link to="/">bench</Link>: plan a pot there and press “supper”.
+            Grains come from the <Link to="/">bench</Link>: plan it, then press “add to meal”.
           </p>
           <Form method="post" noValidate className={classes.screen} key={actionData && 'at' in actionData ? actionData.at : 'first'}>
             <input type="hidden" name="kind" value="companion" />
-            <TextInput label="Something that goes with it" name="title" placeholder="roast roots" defaultValue={adding?.typed.title ?? ''} error={errorAt(adding, 'title')} />
-            <Textarea label="Its tasks, one a line" description="what; minutes; and hands, burner, oven, look every 20" name="tasks" autosize minRows={3} placeholder={EXAMPLE} defaultValue={adding?.typed.tasks ?? ''} error={errorAt(adding, 'tasks')} />
+            <TextInput label="Other dish" name="title" placeholder="roast roots" defaultValue={adding?.typed.title ?? ''} error={errorAt(adding, 'title')} />
+            <Textarea label="Steps, one per line" description="what; minutes; and hands, burner, oven, look every 20" name="tasks" autosize minRows={3} placeholder={EXAMPLE} defaultValue={adding?.typed.tasks ?? ''} error={errorAt(adding, 'tasks')} />
             <Group align="flex-end" mt="xs">
-              <TextInput label="May be held, min" name="hold_max_minutes" inputMode="numeric" w={150} defaultValue={adding?.typed.hold_max_minutes ?? ''} error={errorAt(adding, 'hold_max_minutes')} />
+              <TextInput label="Can wait, min" name="hold_max_minutes" inputMode="numeric" w={150} defaultValue={adding?.typed.hold_max_minutes ?? ''} error={errorAt(adding, 'hold_max_minutes')} />
               <Button type="submit" variant="default" name="intent" value="add" loading={busy}>
-                Put it on the table
+                Add dish
               </Button>
             </Group>
           </Form>
           <Form method="post" noValidate className={classes.screen}>
-            <h2 className="place-part">The hour and the hands</h2>
+            <h2 className="place-part">Time and helpers</h2>
             <Group align="flex-end" gap="sm">
               <TextInput name="title" label="What it is" defaultValue={edit?.typed.title ?? supper.title} error={errorAt(edit, 'title')} />
               <TextInput type="date" name="day" label="Day" defaultValue={edit?.typed.day ?? dayOf(supper.serve_ms, settings.zone)} error={errorAt(edit, 'hour')} />
-              <TextInput type="time" name="hour" label="On the table at" defaultValue={edit?.typed.hour ?? hourOf(supper.serve_ms, settings.zone)} />
+              <TextInput type="time" name="hour" label="Serve at" defaultValue={edit?.typed.hour ?? hourOf(supper.serve_ms, settings.zone)} />
  <TextInput name="names" label="Who cooks" placeholder="names, with commas" w={160} defaultValue={edit?.typed.names ?? supper.names.join(', ')} error={errorAt(edit, 'names')} />
-              <NumberInput name="cooks" label="Cooks" defaultValue={Number(edit?.typed.cooks ?? supper.cooks)} min={1} max={4} w={80} error={errorAt(edit, 'cooks')} />
+              <NumberInput name="cooks" label="People cooking" defaultValue={Number(edit?.typed.cooks ?? supper.cooks)} min={1} max={4} w={80} error={errorAt(edit, 'cooks')} />
               <Button type="submit" name="intent" value="save" loading={busy}>
-                Set it so
+                Save
               </Button>
               <Button type="submit" variant="subtle" name="intent" value="remove">
-                There will be no supper
+                Delete this meal
               </Button>
             </Group>
           </Form>
         </section>
         <section aria-label="The evening">
-          <h2 className="place-part">The evening, step by step</h2>
+          <h2 className="place-part">Steps</h2>
           <ol className={classes.steps}>
             {steps.map((s, i) => (
               <li key={i} data-hands={s.hands || undefined} data-state={s.state}>
@@ -287,7 +287,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
               </li>
             ))}
           </ol>
-          {steps.length === 0 && <p className="quiet">Nothing on the table yet.</p>}
+          {steps.length === 0 && <p className="quiet">No dishes yet.</p>}
         </section>
       </div>
     </main>
@@ -305,7 +305,7 @@ function Fix({ dish, burners, heated, held }: { dish: { id: string; title: strin
   return (
     <span className={classes.fix}>
       {heated && (
-        <NativeSelect size="xs" aria-label={`Where ${dish.title} stands`} value={dish.burner ?? ''} onChange={(event) => fix(event.currentTarget.value, early)} data={[{ value: '', label: 'any burner' }, ...burners.map((b) => ({ value: b.id, label: b.name }))]} />
+        <NativeSelect size="xs" aria-label={`Burner for ${dish.title}`} value={dish.burner ?? ''} onChange={(event) => fix(event.currentTarget.value, early)} data={[{ value: '', label: 'any burner' }, ...burners.map((b) => ({ value: b.id, label: b.name }))]} />
       )}
       <UnstyledButton className="chip" aria-label={`${dish.title} five minutes earlier`} onClick={() => fix(dish.burner ?? '', Math.min(480, (early ?? held) + 5))}>
         −5
@@ -314,8 +314,8 @@ function Fix({ dish, burners, heated, held }: { dish: { id: string; title: strin
         +5
       </UnstyledButton>
       {(early !== undefined || dish.burner !== undefined) && (
-        <UnstyledButton className="link" aria-label={`Let ${dish.title} go`} onClick={() => fix('', undefined)}>
-          let it go
+        <UnstyledButton className="link" aria-label={`Release ${dish.title}`} onClick={() => fix('', undefined)}>
+          release
         </UnstyledButton>
       )}
     </span>

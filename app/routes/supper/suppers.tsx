@@ -34,16 +34,16 @@ export default function Suppers({ loaderData, actionData }: Route.ComponentProps
   const busy = useNavigation().state !== 'idle'
   return (
     <main className="place">
-      <h1 className="figure">Supper</h1>
-      <p className="place-lead">Several pots and what goes with them, on the burners, appliances and hands there are, all ready at one hour.</p>
+      <h1 className="figure">Meals</h1>
+      <p className="place-lead">Several dishes, ready at the same time.</p>
       <Form method="post" noValidate className={`${classes.begin} basin`}>
         <Group align="flex-start" gap="sm">
-          <TextInput name="title" label="What it is" placeholder="the choir" defaultValue={refused?.typed.title ?? ''} error={errorAt(refused, 'title')} />
+          <TextInput name="title" label="What it is" placeholder="e.g. Sunday dinner" defaultValue={refused?.typed.title ?? ''} error={errorAt(refused, 'title')} />
           <TextInput type="date" name="day" label="Day" defaultValue={refused?.typed.day ?? dayOf(now, settings.zone)} error={errorAt(refused, 'hour')} />
-          <TextInput type="time" name="hour" label="On the table at" defaultValue={refused?.typed.hour ?? '19:00'} />
-          <NumberInput name="cooks" label="Cooks" defaultValue={Number(refused?.typed.cooks ?? 1)} min={1} max={4} w={90} error={errorAt(refused, 'cooks')} />
+          <TextInput type="time" name="hour" label="Serve at" defaultValue={refused?.typed.hour ?? '19:00'} />
+          <NumberInput name="cooks" label="People cooking" defaultValue={Number(refused?.typed.cooks ?? 1)} min={1} max={4} w={90} error={errorAt(refused, 'cooks')} />
           <Button type="submit" name="intent" value="begin" loading={busy} mt={25}>
-            Lay the table
+            Create meal
           </Button>
         </Group>
       </Form>
@@ -56,7 +56,7 @@ export default function Suppers({ loaderData, actionData }: Route.ComponentProps
             <span>
               {dayWord(s.serve_ms, now, settings.zone)}, {clockTime(s.serve_ms, settings)}
             </span>
-            <span className="quiet">{s.dishes.length === 0 ? 'nothing on it yet' : s.dishes.join(', ')}</span>
+            <span className="quiet">{s.dishes.length === 0 ? 'no dishes yet' : s.dishes.join(', ')}</span>
           </li>
         ))}
       </ul>

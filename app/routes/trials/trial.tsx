@@ -61,7 +61,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
         {trial.cups.map((cup) => (
           <li key={cup.letter} className="basin">
             <span className={`${classes.letter} figure`}>{cup.letter}</span>
-            {revealed ? <span>{cup.label}</span> : <span className="quiet">sealed</span>}
+            {revealed ? <span>{cup.label}</span> : <span className="quiet">hidden</span>}
             <Link to={`/?${cup.search}`} aria-label={`Plan cup ${cup.letter}`}>
               plan it
             </Link>
@@ -70,25 +70,25 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
       </ul>
       {trial.blind === 1 && (
         <p className="quiet small">
-          {revealed ? 'The letters are open now.' : 'Whoever cooks sees which is which on the bench; whoever tastes sees letters.'}{' '}
+          {revealed ? 'The samples are revealed.' : 'The cook sees which is which; tasters see only letters.'}{' '}
           {!revealed && (
             <UnstyledButton className="link" onClick={() => setRevealed(true)}>
-              open the letters
+              reveal
             </UnstyledButton>
           )}
         </p>
       )}
       <Tasting key={tastings.length} letters={letters} error={actionData && 'errors' in actionData ? actionData.errors[0]!.message : undefined} />
-      <section aria-label="What it is worth">
-        <h2 className="place-part">What it is worth</h2>
+      <section aria-label="Result">
+        <h2 className="place-part">Result</h2>
         <p role="status">{verdict(result, tastings.length, named)}</p>
         {tastings.length > 0 && (
           <table className={classes.table}>
             <thead>
               <tr>
                 <th scope="col">Cup</th>
-                <th scope="col">Put first</th>
-                <th scope="col">Mean place</th>
+                <th scope="col">Ranked first</th>
+                <th scope="col">Average rank</th>
                 <th scope="col" />
               </tr>
             </thead>
@@ -103,7 +103,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
                       <Form method="post">
                         <input type="hidden" name="letter" value={f.letter} />
                         <Button type="submit" size="compact-sm" variant="default" name="intent" value="adopt">
-                          Pour it so from now on
+                          Use this water from now on
                         </Button>
                       </Form>
                     )}
@@ -115,7 +115,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
         )}
         {actionData && 'adopted' in actionData && (
           <p role="status">
-            Cup {actionData.adopted} is how this house pours it now; <Link to="/notebook/learned">take the pin out</Link> to go back.
+            Cup {actionData.adopted} is now used for this grain; <Link to="/notebook/learned">unfix</Link> to go back.
           </p>
         )}
         <ul>
@@ -144,7 +144,7 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
   return (
     <section aria-label="A tasting" className={`${classes.sheet} basin`}>
       <h2 className="figure">A tasting</h2>
-      <p className="quiet small">The best first. Tap a cup again to take it out of the order.</p>
+      <p className="quiet small">Tap best first. Tap again to remove.</p>
       <div className={classes.row} role="group" aria-label="Cups, the best first">
         {letters.map((letter) => {
           const at = order.indexOf(letter)
@@ -160,7 +160,7 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
       {error && <p role="alert">{error}</p>}
       <p>
         <Button disabled={order.length < letters.length || fetcher.state !== 'idle'} onClick={() => void fetcher.submit({ intent: 'taste', id: uuid(), who, ranking: order.join('') }, { method: 'post' })}>
-          Write it down
+          Save
         </Button>
       </p>
     </section>
@@ -169,8 +169,8 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
 
 function verdict({ leader, chance, moreNeeded, firsts }: TrialResult, tastings: number, named: (letter: string) => string): string {
   if (tastings === 0) return 'Nobody has tasted yet.'
-  if (leader === null) return `No cup leads after ${tastings === 1 ? 'one tasting' : `${tastings} tastings`}; nobody could say yet.`
-  const odds = `chance alone would put some cup first that often ${chance > 0.995 ? 'nearly always' : `in ${chance < 0.01 ? 'under 1' : Math.round(chance * 100)} of 100 such trials`}`
-  const more = moreNeeded === null ? 'it would take many more to tell' : moreNeeded === 0 ? 'that is hardly chance' : `${moreNeeded === 1 ? 'one more like these' : `${moreNeeded} more like these`} would settle it`
+  if (leader === null) return `No clear winner after ${tastings === 1 ? 'one tasting' : `${tastings} tastings`}.`
+  const odds = `luck alone could do that ${chance > 0.995 ? 'nearly always' : `in ${chance < 0.01 ? 'under 1' : Math.round(chance * 100)} of 100 such trials`}`
+  const more = moreNeeded === null ? 'it would take many more to tell' : moreNeeded === 0 ? 'unlikely to be luck' : `${moreNeeded === 1 ? 'one more like these' : `${moreNeeded} more like these`} would settle it`
   return `${named(leader)} was put first ${firsts[0]!.first} of ${tastings} times: ${odds}; ${more}.`
 }

@@ -78,7 +78,7 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
         <Link to="/notebook">Notebook</Link>
       </p>
       <h1 className="figure">Trials</h1>
-      <p className="place-lead">Two to four pots that differ in one thing. Tasted blind, the cups bear letters; the app knows which is which, and says how likely chance alone would have it so.</p>
+      <p className="place-lead">Cook two to four pots that differ in one thing and taste them. Letters hide which is which; Omsel says whether the result is more than luck.</p>
       {trials.length > 0 && (
         <ul className="place-list">
           {trials.map((t) => (
@@ -95,10 +95,10 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
       )}
       <section aria-label="A new trial" className={`${classes.sheet} basin`}>
         <h2 className="figure">
-          A new one: {grainWord(base, house)}, {vessel.name}
+          New test: {grainWord(base, house)}, {vessel.name}
         </h2>
         <p className="quiet small">
-          Everything else as it stands on the <Link to={`/?${written}`}>bench</Link>; change it there and come back.
+          Everything else is as in the <Link to={`/?${written}`}>bench</Link>; change it there and come back.
         </p>
         <Radio.Group
           label="What differs"
@@ -122,11 +122,11 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
             />
           ))}
         </Stack>
-        <Checkbox label="tasted blind: letters, drawn by lot" checked={blind} onChange={(event) => setBlind(event.currentTarget.checked)} />
+        <Checkbox label="blind: random letters" checked={blind} onChange={(event) => setBlind(event.currentTarget.checked)} />
         {actionData && 'errors' in actionData && <p role="alert">{actionData.errors[0]!.message}</p>}
         <p>
           <Button onClick={make} loading={busy} disabled={taken.length < 2}>
-            {taken.length < 2 ? 'Choose two at least' : `Plan these ${taken.length}`}
+            {taken.length < 2 ? 'Choose at least two' : `Plan these ${taken.length}`}
           </Button>
         </p>
       </section>

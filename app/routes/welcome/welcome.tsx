@@ -43,30 +43,30 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
   const boils = height.trim() !== '' && metresUp >= low && metresUp <= high ? boilingPointAt(metres(metresUp)).toFixed(1) : undefined
   return (
     <main className={classes.welcome}>
-      <h1 className="figure">Separate, evenly cooked grains</h1>
-      <p className={classes.lead}>Five things, and the first pot is planned. All of it can be changed later, and the more you cook the better it is known.</p>
+      <h1 className="figure">Set up your kitchen</h1>
+      <p className={classes.lead}>Five questions, then your first plan. You can change everything later.</p>
       <Form method="post" noValidate className={`${classes.sheet} basin`}>
         <TextInput
-          name="elevation_m" label="How high do you live, m" inputMode="decimal" value={height} onChange={(event) => setHeight(event.currentTarget.value)} error={errorAt(refused, 'elevation_m')}
-          description={boils === undefined ? `from ${low} to ${high}; a map says it` : `Water boils at ${boils} °C there`} inputWrapperOrder={['label', 'input', 'error', 'description']}
+          name="elevation_m" label="Altitude, m" inputMode="decimal" value={height} onChange={(event) => setHeight(event.currentTarget.value)} error={errorAt(refused, 'elevation_m')}
+          description={boils === undefined ? `${low} to ${high} m; look it up on a map` : `Water boils at ${boils} °C there`} inputWrapperOrder={['label', 'input', 'error', 'description']}
         />
         <div>
-          <span className={classes.label} id="units">What do you measure by</span>
+          <span className={classes.label} id="units">What do you measure with?</span>
           <SegmentedControl fullWidth aria-labelledby="units" name="units" defaultValue={refused?.typed.units ?? 'grams'} data={[{ value: 'grams', label: 'a scale' }, { value: 'cups', label: 'cups' }]} />
         </div>
-        <NativeSelect name="pot" label="Which pot is nearest to yours" defaultValue={refused?.typed.pot ?? 'heavy-2.5'} error={errorAt(refused, 'pot')} data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))} />
-        <NativeSelect name="heat" label="What does it stand on" defaultValue={refused?.typed.heat ?? 'gas-medium'} error={errorAt(refused, 'heat')} data={loaderData.heats} description="An appliance brings its own heat" inputWrapperOrder={['label', 'input', 'error', 'description']} />
-        <TextInput name="eaters" label="How many eat" inputMode="decimal" defaultValue={refused?.typed.eaters ?? '4'} error={errorAt(refused, 'eaters')} description={`a small one is a half; up to ${LIMITS.amount.servings[1]}`} inputWrapperOrder={['label', 'input', 'error', 'description']} />
+        <NativeSelect name="pot" label="Which pot is closest to yours?" defaultValue={refused?.typed.pot ?? 'heavy-2.5'} error={errorAt(refused, 'pot')} data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))} />
+        <NativeSelect name="heat" label="What do you cook on?" defaultValue={refused?.typed.heat ?? 'gas-medium'} error={errorAt(refused, 'heat')} data={loaderData.heats} description="Not needed for a rice cooker or pressure cooker" inputWrapperOrder={['label', 'input', 'error', 'description']} />
+        <TextInput name="eaters" label="How many people?" inputMode="decimal" defaultValue={refused?.typed.eaters ?? '4'} error={errorAt(refused, 'eaters')} description={`a child counts as ½; up to ${LIMITS.amount.servings[1]}`} inputWrapperOrder={['label', 'input', 'error', 'description']} />
         <div className={classes.keys}>
           <Button type="submit" name="intent" value="later" variant="subtle">
-            Rather look around first
+            Skip
           </Button>
           <Button type="submit" name="intent" value="begin" size="md" loading={busy}>
-            Plan the first pot
+            Plan my first pot
           </Button>
         </div>
       </Form>
-      <p className="quiet small">Everything stays on this machine. Makers’ manuals for pots and appliances come before anything this says.</p>
+      <p className="quiet small">Your data stays on this computer. Always follow the maker’s manual.</p>
     </main>
   )
 }

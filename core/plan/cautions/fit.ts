@@ -109,7 +109,7 @@ export function fitCautions(facts: Facts): Caution[] {
       severity: 'warn',
       about: 'fit',
       text: `The grain lies only ${roundTo(gauges.bedDepth, 1)} mm deep; under ${THINNEST_LAYER_MM} mm it dries before it is cooked.`,
-      remedy: 'Use a narrower pot, or cook more.',
+      remedy: 'Use a narrower pot or cook more.',
     })
   if (!facts.method.stirred && gauges.bedDepth > DEEPEST_BED)
     found.push({

@@ -11,7 +11,7 @@ export function keepingCautions({ request, keeps }: Facts): Caution[] {
   const found: Caution[] = []
   const { holdMinutes, dressing } = request
   const guidance = guidanceOf(request.guidance)
-  const later = { remedy: `Start ${Math.round(holdMinutes)} min later: it then comes to the table as it is done.`, mend: { hold_minutes: 0 } }
+  const later = { remedy: `Start ${Math.round(holdMinutes)} min later, so it is served fresh.`, mend: { hold_minutes: 0 } }
   const tooCool = holdMinutes > 0 && !holdsItself(request) && holdMinutes > keeps.warmMin
   if (tooCool)
     found.push({

@@ -17,7 +17,7 @@ function avoided({ id, name }: { id: string; name: string }, held: readonly Avoi
   const instead = insteadOf(id as VarietyId, avoids)
   return {
     code: 'avoided', severity: 'stop', about: 'food-safety',
-    text: `${name} holds ${held.map((food) => AVOIDABLE[food].word).join(' and ')}, and somebody who eats avoids it. Its bag says what it was milled beside.`,
+    text: `${name} contains ${held.map((food) => AVOIDABLE[food].word).join(' and ')}, which someone avoids. Check the label.`,
     ...(instead ? { remedy: `Cook ${inWords(varietyOf(instead))} instead, in a pot of its own.`, mend: { grains: grains.map((g) => (g.variety === id ? { ...g, variety: instead } : g)) } } : {}),
   }
 }
@@ -25,12 +25,12 @@ function avoided({ id, name }: { id: string; name: string }, held: readonly Avoi
 /** An appliance that starts by itself: grain in water keeps for hours, not for a night. */
 function startLater(later: number, inWater: number, atC: number): Caution {
   const longest = longestSoak(atC)
-  const limit = `Grain in water keeps ${longest / 60} hours at ${Math.round(atC)} °C.`
+  const limit = `Soaking grain is safe for ${longest / 60} h at ${Math.round(atC)} °C.`
   if (inWater > longest)
     return {
       code: 'start-later-too-long', severity: 'stop', about: 'food-safety',
       text: `${limit} Set now, it would stand ${Math.round(inWater / 6) / 10} hours before it heats, and it sours. ${FOLLOW_LOCAL}`,
-      remedy: `Fill it ${Math.round((inWater - longest) / 6) / 10} hours later; or soak it in the fridge for the night and start it by hand.`,
+      remedy: `Fill it ${Math.round((inWater - longest) / 6) / 10} h later, or soak in the fridge and start it yourself.`,
       mend: { start_later_minutes: Math.max(0, Math.floor(later - (inWater - longest))) },
     }
   return {
@@ -57,7 +57,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
         severity: request.release === 'natural' ? 'note' : 'warn',
         about: 'burn',
         text: 'Let-out steam burns at once and may spit: keep face, hands and cupboards clear of it.',
-        ...(request.release === 'natural' ? {} : { remedy: 'Let the pressure fall by itself.', mend: { release: 'natural' } }),
+        ...(request.release === 'natural' ? {} : { remedy: 'Use natural release.', mend: { release: 'natural' } }),
       })
   } else {
     found.push({
@@ -79,7 +79,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       code: 'washing-takes-vitamins',
       severity: 'note',
       about: 'food-safety',
-      text: request.enriched ? 'This grain is enriched: washing takes the added vitamins off.' : 'If the bag says enriched, washing takes the added vitamins off.',
+      text: request.enriched ? 'This grain is enriched: rinsing washes off added vitamins.' : 'If the bag says enriched, rinsing washes off added vitamins.',
     })
   if (method.water === 'excess') {
     found.push({ code: 'hot-drain', severity: 'note', about: 'burn', text: 'Draining a full pot scalds: both hands, steam away from you, the sink clear.' })
@@ -99,7 +99,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
         code: 'soak-belongs-in-fridge',
         severity: 'warn',
         about: 'food-safety',
-        text: `${Math.round(soak.minutes / 6) / 10} hours in water at ${Math.round(soak.celsius)} °C lets it sour; past ${longest / 60} hours the bowl goes in the fridge.`,
+        text: `${Math.round(soak.minutes / 6) / 10} h at ${Math.round(soak.celsius)} °C turns it sour. After ${longest / 60} h soak in the fridge.`,
         remedy: 'Soak it in the fridge.',
         mend: { soak: { ...soak, celsius: FRIDGE_C } },
       })

@@ -28,13 +28,13 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
   const found: Caution[] = []
   const { course } = solution
   const own = request.pourOverrideG !== null
-  const asSolved = { remedy: 'Pour what the plan works out.', mend: { pour_override_g: null } }
+  const asSolved = { remedy: 'Use the planned water.', mend: { pour_override_g: null } }
   if (own && shortG > 0)
     found.push({
       code: 'too-little-water',
       severity: shortG > 0.25 * dryG ? 'stop' : 'warn',
       about: 'texture',
-      text: `${Math.round(shortG)} g short of firm: it will be dry and may stay hard.`,
+      text: `${Math.round(shortG)} g too little water: dry and perhaps hard.`,
       ...asSolved,
     })
   if (own && solution.leftG > 0.5 && (method.water === 'pot' || method.water === 'stock')) {
@@ -43,7 +43,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       code: soggy ? 'soggy' : 'wet',
       severity: 'warn',
       about: 'texture',
-      text: `${Math.round(solution.leftG)} g of water stays in the pot, between the grains.`,
+      text: `${Math.round(solution.leftG)} g of water will be left over.`,
       ...asSolved,
     })
   }
@@ -52,7 +52,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       code: 'scorches',
       severity: 'warn',
       about: 'texture',
-      text: 'The bottom runs dry and scorches before the end.',
+      text: 'The bottom dries out and scorches.',
       ...(own ? asSolved : { remedy: 'Use a weaker burner or a heavier pot.' }),
     })
   // Grain drained or served with a bite is meant to have one.
@@ -86,7 +86,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       code: 'steamed-dry',
       severity: 'warn',
       about: 'texture',
-      text: `Steam alone brings it to ${roundTo(solution.absorbedG / dryG, 2)} g of water a gram; firm is ${roundTo(blend.uptake.firm, 2)}.`,
+      text: `Steam alone gives ${roundTo(solution.absorbedG / dryG, 2)} g water per gram; firm needs ${roundTo(blend.uptake.firm, 2)}.`,
       ...(request.soak === null
         ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } } }
         : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
@@ -97,7 +97,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       code: 'short-rest',
       severity: 'note',
       about: 'texture',
-      text: `With ${request.restMinutes} minutes of rest the top stays wetter than the bottom.`,
+      text: `After ${request.restMinutes} min rest the top is still wetter.`,
       remedy: 'Let it stand 10 minutes, lid on.',
       mend: { rest_minutes: 10 },
     })
@@ -118,7 +118,7 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       severity: 'note',
       about: 'texture',
       text: 'Pressure let out at once makes soft grain foam and split.',
-      remedy: 'Let it fall by itself for 10 minutes first.',
+      remedy: 'Let the pressure fall by itself for 10 minutes first.',
       mend: { release: 'timed', release_minutes: 10 },
     })
   return found

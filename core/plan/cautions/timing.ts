@@ -31,18 +31,18 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       about: 'timing',
       ...(request.method.startsWith('pressure')
         ? {
-            text: 'The grain drinks its water before the vessel can seal.',
+            text: 'The grain absorbs the water before the lid can seal.',
             remedy: 'Cook it in a covered pot.',
             mend: { method: 'covered-simmer', vessel: 'heavy-2.5', heat: 'gas-medium' },
           }
-        : { text: 'This heat does not bring this pot to the boil: it loses as much as it gets.', ...stronger }),
+        : { text: 'This burner is too weak to boil this pot.', ...stronger }),
     })
   else if (heatUp && !method.stirred && heatUp.minutes.expected > SLOW_TO_BOIL)
     found.push({
       code: 'slow-to-boil',
       severity: 'warn',
       about: 'timing',
-      text: `${Math.round(heatUp.minutes.expected)} minutes to the boil: the bottom swells long before the top is hot.`,
+      text: `${Math.round(heatUp.minutes.expected)} min to boil: the bottom cooks before the top.`,
       ...stronger,
     })
   if (boiled && solution.course.outcome === 'never' && capped)
@@ -50,7 +50,7 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       code: 'not-enough-warmth',
       severity: 'stop',
       about: 'timing',
-      text: `${capped.atMost} minutes of boil and ${request.restMinutes} of standing do not cook this through: the pot holds too little warmth for this grain.`,
+      text: `This pot cools too fast for this grain: ${capped.atMost} min boiling and ${request.restMinutes} min rest are not enough.`,
       remedy: 'Keep it on the lowest heat, covered.',
       mend: { method: 'covered-simmer' },
     })
@@ -77,7 +77,7 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       code: 'no-room-over-water',
       severity: 'stop',
       about: 'fit',
-      text: `Over its water and a gap the grain would reach ${Math.round(gauges.swollenLevel)} mm; the pot ends at ${Math.round(request.vessel.height)}.`,
+      text: `The grain would reach ${Math.round(gauges.swollenLevel)} mm; the pot is ${Math.round(request.vessel.height)} mm high.`,
       remedy: 'Steam it in two rounds, or in a taller pot.',
       mend: { amount: { basis: 'dry-mass', value: Math.max(5, Math.floor((dryG * 0.5) / 5) * 5) } },
     })

@@ -15,20 +15,20 @@ export function AmountPanel({ state, change, house }: PanelProps) {
   return (
     <Stack gap="sm">
       <SegmentedControl
-        aria-label="Told as"
+        aria-label="Enter as"
         value={basis}
         onChange={(next) =>
           change({ amount: next === 'servings' ? { basis: 'servings', value: 4 } : { basis: 'dry-mass', value: 250 } })
         }
         data={[
-          { value: 'servings', label: 'Eaters' },
-          { value: 'dry-mass', label: 'Dry grams' },
+          { value: 'servings', label: 'People' },
+          { value: 'dry-mass', label: 'Dry weight' },
         ]}
       />
       {basis === 'servings' && <Who state={state} change={change} house={house} />}
       <NumberInput
         key={`${basis} ${state.who ?? ''}`}
-        label={basis === 'servings' ? 'Usual portions' : 'Dry grain, g'}
+        label={basis === 'servings' ? 'Portions' : 'Dry grain, g'}
         description={`${min} to ${max}`}
         defaultValue={value}
         min={min}
@@ -46,8 +46,8 @@ export function AmountPanel({ state, change, house }: PanelProps) {
       />
       {basis === 'servings' && (
         <NumberInput
-          label="And to keep, portions"
-          description="lunches, or another day; cooked on top"
+          label="Extra portions for later"
+          description="lunches or another day, on top of the meal"
           value={state.keep}
           min={0}
           max={LIMITS.keep_servings[1]}
@@ -58,8 +58,8 @@ export function AmountPanel({ state, change, house }: PanelProps) {
       )}
       {basis === 'servings' && portions > 0 && (
         <NumberInput
-          label={`Kept already: ${portions === 1 ? 'one portion' : `${portions} portions`}`}
-          description="how many of them count in tonight; reheat those beside the pot"
+          label={`Leftovers in the fridge: ${portions === 1 ? 'one portion' : `${portions} portions`}`}
+          description="how many to use tonight; reheat them separately"
           value={state.fromKept}
           min={0}
           max={Math.min(portions, Math.max(0, value - 1))}
@@ -74,8 +74,8 @@ export function AmountPanel({ state, change, house }: PanelProps) {
           value={state.serving}
           onChange={(next) => change({ serving: next as 'side' | 'main' })}
           data={[
-            { value: 'side', label: 'Beside something' },
-            { value: 'main', label: 'As the meal' },
+            { value: 'side', label: 'As a side' },
+            { value: 'main', label: 'As the main' },
           ]}
         />
       )}
@@ -89,7 +89,7 @@ function Who({ state, change, house }: PanelProps) {
   const party = typed.trim() === '' ? undefined : readParty(typed, house.eaters)
   const names = house.eaters.map((e) => e.name)
   const told = party?.ok
-    ? [`${party.value.portions} usual portions`, party.value.texture !== null && `${party.value.texture < 0.4 ? 'firm' : party.value.texture > 0.6 ? 'soft' : 'standard'} for those who mind`, party.value.avoids.length > 0 && `no ${party.value.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`].filter(Boolean).join(' · ')
+    ? [`${party.value.portions} usual portions`, party.value.texture !== null && `${party.value.texture < 0.4 ? 'firm' : party.value.texture > 0.6 ? 'soft' : 'standard'} for those who care`, party.value.avoids.length > 0 && `no ${party.value.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`].filter(Boolean).join(' · ')
     : `like “fourteen, three small, one no gluten”${names.length > 0 ? `, or “${names.slice(0, 2).join(', ')} and two guests”` : ''}`
   return (
     <TextInput

@@ -29,7 +29,7 @@ export function GrainPanel({ state, change, house }: PanelProps) {
         searchable
         openOnFocus={false}
         allowDeselect={false}
-        nothingFoundMessage="No grain by that name"
+        nothingFoundMessage="No grain found"
         maxDropdownHeight={300}
         comboboxProps={{ withinPortal: false }}
         data-autofocus
@@ -44,19 +44,19 @@ export function GrainPanel({ state, change, house }: PanelProps) {
       {state.others.length > 0 && (
         <SegmentedControl
           size="xs"
-          aria-label="Quick and slow together"
+          aria-label="Different cooking times"
           value={state.blendTiming}
           onChange={(timing) => change({ blendTiming: timing as BenchState['blendTiming'] })}
           data={[
             { value: 'together', label: 'all at once' },
-            { value: 'add-later', label: 'quick ones later' },
-            { value: 'soak-slow', label: 'soak the slow' },
+            { value: 'add-later', label: 'add the fast ones later' },
+            { value: 'soak-slow', label: 'soak the slow ones' },
           ]}
         />
       )}
       {state.others.length < MOST_OTHERS && (
         <Button size="xs" variant="default" onClick={() => change({ others: [...state.others, { variety: state.grain === 'wild' ? 'long-white' : 'wild', share: 0.25 }], poured: null })}>
-          Mix another grain in
+          Add another grain
         </Button>
       )}
     </Stack>
@@ -71,7 +71,7 @@ function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i:
       <Select aria-label={`Grain ${i + 2}`} data={GROUPS} value={other.variety} searchable openOnFocus={false} allowDeselect={false} comboboxProps={{ withinPortal: false }} onChange={(id) => id && set({ variety: id as VarietyId })} />
       <NumberInput
         size="xs"
-        label={`parts of ${inWords(varietyOf(other.variety))} to one of ${inWords(varietyOf(state.grain))}, by weight`}
+        label={`parts ${inWords(varietyOf(other.variety))} to 1 part ${inWords(varietyOf(state.grain))}, by weight`}
         defaultValue={other.share}
         min={0.05}
         max={20}
@@ -81,7 +81,7 @@ function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i:
         onChange={(n) => typeof n === 'number' && n >= 0.05 && n <= 20 && set({ share: n })}
       />
       <Button size="compact-xs" variant="subtle" onClick={() => change({ others: state.others.filter((_, k) => k !== i), poured: null })}>
-        leave it out
+        remove
       </Button>
     </Stack>
   )

@@ -17,10 +17,10 @@ export function HeatPanel(props: PanelProps) {
   return (
     <Stack gap="md">
       {can.length > 1 && (
-        <Choice label="Cooked" value={method} words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>} pick={(next) => change(withMethod(state, next, house))} />
+        <Choice label="Method" value={method} words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>} pick={(next) => change(withMethod(state, next, house))} />
       )}
       {method === 'switch-cooker' && (
-        <Text size="sm">A switch cooker boils until the water is gone and lets go by itself. The time follows from the water; rest it, then unplug it.</Text>
+        <Text size="sm">A rice cooker boils until the water is gone and switches off. The time depends on the water. Rest, then unplug.</Text>
       )}
       {method === 'porridge' && (
         <div>
@@ -32,8 +32,8 @@ export function HeatPanel(props: PanelProps) {
       {method.startsWith('pressure') && (
         <>
           <Programmes {...props} />
-          <Choice label="Pressure" value={state.pressure} words={{ high: 'high', low: 'low, gentler on soft grain' }} pick={(pressure) => change({ pressure })} />
-          <Choice label="At the end" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
+          <Choice label="Pressure" value={state.pressure} words={{ high: 'high', low: 'low (gentler)' }} pick={(pressure) => change({ pressure })} />
+          <Choice label="Release" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
         </>
       )}
       {methodOf(method).toastable && (
@@ -47,18 +47,18 @@ export function HeatPanel(props: PanelProps) {
           />
         </>
       )}
-      {methodOf(method).toastable && <Checkbox label="a toasted bottom" checked={state.toasted} onChange={(event) => change({ toasted: event.currentTarget.checked })} />}
+      {methodOf(method).toastable && <Checkbox label="crisp bottom" checked={state.toasted} onChange={(event) => change({ toasted: event.currentTarget.checked })} />}
       {method === 'boil-and-drain' && (
         <Choice label="At the end" value={state.finish ?? 'none'} words={Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<NonNullable<BenchState['finish']>, string>} pick={(finish) => change({ finish })} />
       )}
       {method === 'boil-and-drain' && state.purpose === 'part-cooked' && (
         <div>
-          <Text size="sm">Cooked in the water: {Math.round(state.cookedShare * 100)} %, the rest in the other dish</Text>
+          <Text size="sm">Part-cook: {Math.round(state.cookedShare * 100)} % done, finish in the other dish</Text>
           <Slider thumbLabel="Share cooked" value={state.cookedShare} min={0.5} max={1} step={0.05} label={null} onChange={(cookedShare) => change({ cookedShare })} thumbProps={{ 'aria-valuetext': `${Math.round(state.cookedShare * 100)} %` }} />
         </div>
       )}
       {method === 'steam-passes' && (
-        <Choice label="How often" value={String(state.passes)} words={{ 1: 'once', 2: 'twice', 3: 'three times' }} pick={(passes) => change({ passes: Number(passes) })} />
+        <Choice label="Passes" value={String(state.passes)} words={{ 1: 'once', 2: 'twice', 3: 'three times' }} pick={(passes) => change({ passes: Number(passes) })} />
       )}
       <Checkbox label="in a hurry: the earliest end that works" checked={state.hurry} onChange={(event) => change({ hurry: event.currentTarget.checked, poured: null })} />
       {(method === 'steam' || method === 'steam-passes') && (
@@ -87,12 +87,12 @@ function DishUnder({ state, change }: PanelProps) {
   const [min, max] = LIMITS.boiler_dish_g
   return (
     <Stack gap={6}>
-      <Checkbox label="over a dish that simmers, instead of water" checked={under !== null} onChange={(event) => change({ under: event.currentTarget.checked ? A_STEW : null, poured: null })} />
+      <Checkbox label="steam over another dish" checked={under !== null} onChange={(event) => change({ under: event.currentTarget.checked ? A_STEW : null, poured: null })} />
       {under && (
         <Group gap="xs" wrap="nowrap" align="flex-end">
           <TextInput size="xs" label="The dish" value={under.name} maxLength={LIMITS.name} onChange={(event) => change({ under: { ...under, name: event.currentTarget.value } })} />
           <NumberInput
-            size="xs" label="Liquid in it, g" min={min} max={max} step={50} clampBehavior="blur" value={under.liquidG}
+            size="xs" label="Liquid in that dish, g" min={min} max={max} step={50} clampBehavior="blur" value={under.liquidG}
             onChange={(grams) => typeof grams === 'number' && grams >= min && grams <= max && change({ under: { ...under, liquidG: grams } })}
           />
         </Group>

@@ -13,7 +13,7 @@ export function HourPanel({ state, change, house }: PanelProps) {
       <Group align="flex-end" gap="sm">
         <TextInput
           type="time"
-          label="On the table at"
+          label="Serve at"
           defaultValue={state.at ?? ''}
           key={state.at === null ? 'open' : 'set'}
           data-autofocus
@@ -22,22 +22,22 @@ export function HourPanel({ state, change, house }: PanelProps) {
           }}
         />
         <Button variant="default" disabled={state.at === null} onClick={() => change({ at: null })}>
-          As soon as it can
+          As soon as possible
         </Button>
       </Group>
       {vessel.own_rated_w !== null && vessel.kind !== 'oven-dish' && (
         <Checkbox
           label={`Fill the ${vessel.name} now; it starts later by itself`}
-          description="by its own clock, so that it is done at the hour; the grain soaks meanwhile"
+          description="the cooker’s timer starts it; the grain soaks until then"
           disabled={state.at === null}
           checked={state.byItself && state.at !== null}
           onChange={(event) => change({ byItself: event.currentTarget.checked })}
         />
       )}
-      <Radio.Group label="Ready before that, and held" value={String(state.hold)} onChange={(hold) => change({ hold: Number(hold) })}>
+      <Radio.Group label="Ready early and kept warm" value={String(state.hold)} onChange={(hold) => change({ hold: Number(hold) })}>
         <Group gap="md" mt={6}>
           {HOLDS.map((minutes) => (
-            <Radio key={minutes} value={String(minutes)} label={minutes === 0 ? 'not at all' : `${minutes} min`} />
+            <Radio key={minutes} value={String(minutes)} label={minutes === 0 ? 'no' : `${minutes} min`} />
           ))}
         </Group>
       </Radio.Group>

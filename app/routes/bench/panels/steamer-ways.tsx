@@ -4,11 +4,11 @@ import classes from './steamer-ways.module.css'
 /** Steamers made of what there is; each draws what holds the grain and where the steam gets out. */
 const WAYS: { id: string; title: string; says: string; drawing: ReactNode }[] = [
   {
-    id: 'rack', title: 'A rack and a pierced sheet', says: 'A rack in a wide pot, foil on it pricked all over, a cloth under the grain.',
+    id: 'rack', title: 'A rack and pierced foil', says: 'A rack in a wide pot, foil on it pricked all over, a cloth under the grain.',
     drawing: <path d="M26 34H94M30 34v22M90 34v22M34 31v-1M44 31v-1M54 31v-1M64 31v-1M74 31v-1M84 31v-1" />,
   },
   {
-    id: 'bowl', title: 'A bowl on a stand', says: 'A small upturned bowl or a ring of foil; on it a shallow bowl, a finger clear of the wall all round.',
+    id: 'bowl', title: 'A bowl on a stand', says: 'Stand a shallow bowl on an upturned bowl or foil ring, leaving a finger’s gap all round.',
     drawing: <path d="M44 56L50 42H70L76 56M32 22Q34 40 48 40H72Q86 40 88 22" />,
   },
   {
@@ -33,6 +33,6 @@ export const SteamerWays = () => (
         </p>
       </div>
     ))}
-    <p>All of them: 25 mm from the water, nothing that tips, a gap for the steam, a cloth against the drip.</p>
+    <p>For all: 25 mm above the water, stable, room for steam, a cloth under the lid.</p>
   </details>
 )
