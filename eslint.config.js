@@ -31,9 +31,18 @@ export default tseslint.config(
       'no-restricted-syntax': [
         'error',
         { selector: 'ImportExpression', message: 'no dynamic imports in core' },
-        { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'core takes a seed' },
-        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core never reads the clock' },
-        { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'core never reads the clock' },
+        {
+          selector: "MemberExpression[object.name='Math'][property.name='random']",
+          message: 'core takes a seed',
+        },
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'core never reads the clock',
+        },
+        {
+          selector: "MemberExpression[object.name='Date'][property.name='now']",
+          message: 'core never reads the clock',
+        },
       ],
     },
   },

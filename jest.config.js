@@ -12,9 +12,14 @@ const shared = {
       },
     ],
   },
-  moduleNameMapper: { '\\.css$': '<rootDir>/tests/css-stub.cjs', '^(d3-[a-z-]+|internmap)$': '<rootDir>/node_modules/$1/dist/$1.js' },
+  moduleNameMapper: {
+    '\\.css$': '<rootDir>/tests/css-stub.cjs',
+    '^(d3-[a-z-]+|internmap)$': '<rootDir>/node_modules/$1/dist/$1.js',
+  },
   // Packages that ship ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid|ical.js|ical-generator)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid|ical.js|ical-generator)/)',
+  ],
 }
 
 /** @type {import('jest').Config} */

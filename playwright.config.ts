@@ -16,7 +16,14 @@ export default defineConfig({
     timezoneId: 'Europe/Berlin',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--no-first-run', '--host-resolver-rules=MAP kitchen.test 127.0.0.1'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--no-first-run',
+        '--host-resolver-rules=MAP kitchen.test 127.0.0.1',
+      ],
     },
   },
   projects: [

@@ -55,26 +55,54 @@ const houseBehind = (door) => {
     })
     if (request.method === 'GET' || request.method === 'HEAD') return next()
     if (request.method !== 'POST')
-      return void response.status(405).set('Allow', 'GET, HEAD, POST').type('text').send(`${request.method} is not known here; GET, HEAD and POST are.`)
-    if (!fromHere(request)) return void response.status(403).type('text').send('This was sent from another site and is not accepted.')
+      return void response
+        .status(405)
+        .set('Allow', 'GET, HEAD, POST')
+        .type('text')
+        .send(`${request.method} is not known here; GET, HEAD and POST are.`)
+    if (!fromHere(request))
+      return void response
+        .status(403)
+        .type('text')
+        .send('This was sent from another site and is not accepted.')
     const length = request.get('content-length')
-    if (length === undefined) return void response.status(411).type('text').send('Say how long the message is (Content-Length).')
+    if (length === undefined)
+      return void response.status(411).type('text').send('Say how long the message is (Content-Length).')
     // What is packed could grow without end when it is unpacked; nothing here needs it.
-    if (request.get('content-encoding') !== undefined) return void response.status(415).type('text').send('Send it as it is, without Content-Encoding.')
+    if (request.get('content-encoding') !== undefined)
+      return void response.status(415).type('text').send('Send it as it is, without Content-Encoding.')
     const asParts = request.get('content-type')?.startsWith('multipart/form-data')
-    const most = !asParts ? LARGEST_BODY : /^\/carry(\.data)?$/.test(request.path) ? LARGEST_HOUSEHOLD_BODY : LARGEST_PHOTO_BODY
+    const most = !asParts
+      ? LARGEST_BODY
+      : /^\/carry(\.data)?$/.test(request.path)
+        ? LARGEST_HOUSEHOLD_BODY
+        : LARGEST_PHOTO_BODY
     if (Number(length) > most)
-      return void response.status(413).type('text').send(`The message may hold ${most} bytes at most; this one has ${length}.`)
+      return void response
+        .status(413)
+        .type('text')
+        .send(`The message may hold ${most} bytes at most; this one has ${length}.`)
     next()
   })
   app.get('/healthz', (_request, response) => void response.type('text').send('ok'))
   app.get('/readyz', (_request, response) => {
     const ready = !stopping && isReady()
-    response.status(ready ? 200 : 503).type('text').send(ready ? 'ready' : 'not ready')
+    response
+      .status(ready ? 200 : 503)
+      .type('text')
+      .send(ready ? 'ready' : 'not ready')
   })
-  app.get('/sw.js', (_request, response) => void response.set('Cache-Control', 'no-cache').type('text/javascript').send(WORKER))
+  app.get(
+    '/sw.js',
+    (_request, response) =>
+      void response.set('Cache-Control', 'no-cache').type('text/javascript').send(WORKER),
+  )
   // A stream has no end to wait for, so it cannot be had as a page's data.
-  app.get(/\/changes\.data$/, (_request, response) => void response.status(404).type('text').send('This is a stream; it has no data form.'))
+  app.get(
+    /\/changes\.data$/,
+    (_request, response) =>
+      void response.status(404).type('text').send('This is a stream; it has no data form.'),
+  )
   // Only what is the same for everybody is packed, and seen before the door; pages are small and stream.
   app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
   app.use(express.static('build/client', { maxAge: '1h' }))
@@ -87,10 +115,11 @@ const houseBehind = (door) => {
 /** @type {Set<http.ServerResponse>} */
 const underWay = new Set()
 /** @type {(server: http.Server | https.Server) => typeof server} */
-const counted = (server) => server.on('request', (_request, response) => {
-  underWay.add(response)
-  response.on('close', () => underWay.delete(response))
-})
+const counted = (server) =>
+  server.on('request', (_request, response) => {
+    underWay.add(response)
+    response.on('close', () => underWay.delete(response))
+  })
 /** @type {(http.Server | https.Server)[]} */
 const servers = []
 /** @type {(server: http.Server | https.Server, at: number, on: string, says: string) => void} */
@@ -111,10 +140,23 @@ if (onNetwork) {
     process.exit(2)
   }
   const { key, chain, fingerprint } = door.value
-  open(https.createServer({ key, cert: chain, minVersion: 'TLSv1.2' }, houseBehind({ network: true, secure: true })), networkPort, host, `On the network it is at https://${host}:${networkPort}, for who has the passphrase (certificate ${fingerprint.slice(0, 23)} …)`)
+  open(
+    https.createServer(
+      { key, cert: chain, minVersion: 'TLSv1.2' },
+      houseBehind({ network: true, secure: true }),
+    ),
+    networkPort,
+    host,
+    `On the network it is at https://${host}:${networkPort}, for who has the passphrase (certificate ${fingerprint.slice(0, 23)} …)`,
+  )
 }
 const own = onNetwork ? '127.0.0.1' : host
-open(http.createServer(houseBehind({ network: false, secure: false })), port, own, `Omsel is at http://${own}:${port}`)
+open(
+  http.createServer(houseBehind({ network: false, secure: false })),
+  port,
+  own,
+  `Omsel is at http://${own}:${port}`,
+)
 
 for (const signal of ['SIGTERM', 'SIGINT'])
   process.on(signal, () => {
@@ -127,8 +169,12 @@ for (const signal of ['SIGTERM', 'SIGINT'])
       server.closeIdleConnections()
     }
     // Streams have no end of their own; what is being written has, and is waited for.
-    for (const response of underWay) if (String(response.getHeader('content-type')).startsWith('text/event-stream')) response.destroy()
-    const idle = setInterval(() => underWay.size === 0 && servers.forEach((server) => server.closeAllConnections()), 50)
+    for (const response of underWay)
+      if (String(response.getHeader('content-type')).startsWith('text/event-stream')) response.destroy()
+    const idle = setInterval(
+      () => underWay.size === 0 && servers.forEach((server) => server.closeAllConnections()),
+      50,
+    )
     idle.unref()
     setTimeout(() => servers.forEach((server) => server.closeAllConnections()), FINISH_MS).unref()
   })

@@ -8,7 +8,16 @@ export default defineConfig({
   worker: { format: 'es' },
   // Named here because a dependency found late makes the dev server load a second copy of React.
   optimizeDeps: {
-    include: ['@mantine/core', '@mantine/hooks', '@tabler/icons-react', 'valibot', 'uuid', 'recharts', '@date-fns/tz', 'qrcode.react'],
+    include: [
+      '@mantine/core',
+      '@mantine/hooks',
+      '@tabler/icons-react',
+      'valibot',
+      'uuid',
+      'recharts',
+      '@date-fns/tz',
+      'qrcode.react',
+    ],
     exclude: ['better-sqlite3'],
   },
 })

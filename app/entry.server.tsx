@@ -72,7 +72,11 @@ export default function handleRequest(
         onShellError: reject,
         onError(error: unknown) {
           status = 500
-          if (shellSent) log.error({ place: placeOf(new URL(request.url).pathname), error: errorOf(error) }, 'page failed while it was written')
+          if (shellSent)
+            log.error(
+              { place: placeOf(new URL(request.url).pathname), error: errorOf(error) },
+              'page failed while it was written',
+            )
         },
       },
     )

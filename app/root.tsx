@@ -4,7 +4,15 @@ import '@mantine/core/styles.css'
 import './app.css'
 import { Anchor, ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
 import type { ReactNode } from 'react'
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation } from 'react-router'
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useLocation,
+} from 'react-router'
 import type { Route } from './+types/root'
 import { useAlive } from './alive'
 import { useNonce } from './nonce'
@@ -32,7 +40,11 @@ export function Layout({ children }: { children: ReactNode }) {
         <Links />
       </head>
       <body>
-        <MantineProvider theme={theme} defaultColorScheme="auto" {...(nonce ? { getStyleNonce: () => nonce } : {})}>
+        <MantineProvider
+          theme={theme}
+          defaultColorScheme="auto"
+          {...(nonce ? { getStyleNonce: () => nonce } : {})}
+        >
           {children}
         </MantineProvider>
         <ScrollRestoration />
@@ -56,8 +68,17 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   return (
     <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
       <h1 className="figure">{shut ? 'Signed out' : missing ? 'Page not found' : 'Something went wrong'}</h1>
-      <p>{said ?? (shut ? 'Please enter the passphrase again. Nothing saved is lost.' : missing ? 'There is no such page here.' : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}</p>
-      <Anchor href={shut ? doorTo(here) : '/'} underline="always">{shut ? 'Sign in again' : 'Back to the plan'}</Anchor>
+      <p>
+        {said ??
+          (shut
+            ? 'Please enter the passphrase again. Nothing saved is lost.'
+            : missing
+              ? 'There is no such page here.'
+              : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}
+      </p>
+      <Anchor href={shut ? doorTo(here) : '/'} underline="always">
+        {shut ? 'Sign in again' : 'Back to the plan'}
+      </Anchor>
     </main>
   )
 }

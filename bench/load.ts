@@ -10,19 +10,38 @@ const CONNECTIONS = 8
 /** Requests after which memory is looked at, again and again. */
 const ROUNDS = 6
 
-const plans = (many: number) => Array.from({ length: many }, (_, i) => JSON.stringify({ grains: [{ variety: VARIETY_IDS[i % VARIETY_IDS.length] }], amount: { basis: 'dry-mass', value: 200 + i } }))
-const asked = (path: string, bodies: string[]) => bodies.map((body) => ({ method: 'POST' as const, path, headers: { 'content-type': 'application/json' }, body }))
+const plans = (many: number) =>
+  Array.from({ length: many }, (_, i) =>
+    JSON.stringify({
+      grains: [{ variety: VARIETY_IDS[i % VARIETY_IDS.length] }],
+      amount: { basis: 'dry-mass', value: 200 + i },
+    }),
+  )
+const asked = (path: string, bodies: string[]) =>
+  bodies.map((body) => ({
+    method: 'POST' as const,
+    path,
+    headers: { 'content-type': 'application/json' },
+    body,
+  }))
 
 await served(4886, async ({ address, memoryMb }) => {
   const fire = async (requests: autocannon.Request[], seconds = SECONDS) => {
     const result = await autocannon({ url: address, connections: CONNECTIONS, duration: seconds, requests })
-    return { perSecond: result.requests.average, p50: result.latency.p50, p99: result.latency.p99, wrong: result.errors + result.timeouts + result['5xx'] }
+    return {
+      perSecond: result.requests.average,
+      p50: result.latency.p50,
+      p99: result.latency.p99,
+      wrong: result.errors + result.timeouts + result['5xx'],
+    }
   }
   const usual = plans(40)
   await fire(asked('/api/v1/plan', usual), 4) // warm
   const empty = await fire(asked('/api/v1/nothing', usual))
-  const told = (r: Awaited<ReturnType<typeof fire>>) => `${Math.round(r.perSecond)} a second, p50 ${r.p50} ms, p99 ${r.p99} ms${r.wrong > 0 ? `, ${r.wrong} WRONG` : ''}`
-  const share = (r: Awaited<ReturnType<typeof fire>>) => `${Math.round((100 * r.perSecond) / empty.perSecond)} % of it`
+  const told = (r: Awaited<ReturnType<typeof fire>>) =>
+    `${Math.round(r.perSecond)} a second, p50 ${r.p50} ms, p99 ${r.p99} ms${r.wrong > 0 ? `, ${r.wrong} WRONG` : ''}`
+  const share = (r: Awaited<ReturnType<typeof fire>>) =>
+    `${Math.round((100 * r.perSecond) / empty.perSecond)} % of it`
   say(`a question nobody answers, ${CONNECTIONS} at once`, told(empty), 'the empty route')
   const again = await fire(asked('/api/v1/plan', usual))
   say('plans, forty of them over and over', told(again), `${share(again)}; limit 60 %`)
@@ -30,7 +49,13 @@ await served(4886, async ({ address, memoryMb }) => {
   let grams = 150
   const another: autocannon.Request = {
     ...asked('/api/v1/plan', [''])[0]!,
-    setupRequest: (request) => ({ ...request, body: JSON.stringify({ grains: [{ variety: VARIETY_IDS[Math.round((grams += 0.1) * 10) % VARIETY_IDS.length] }], amount: { basis: 'dry-mass', value: Math.round(grams * 10) / 10 } }) }),
+    setupRequest: (request) => ({
+      ...request,
+      body: JSON.stringify({
+        grains: [{ variety: VARIETY_IDS[Math.round((grams += 0.1) * 10) % VARIETY_IDS.length] }],
+        amount: { basis: 'dry-mass', value: Math.round(grams * 10) / 10 },
+      }),
+    }),
   }
   const ever = await fire([another])
   say('plans, every one another, none known', told(ever), share(ever))
@@ -42,18 +67,42 @@ await served(4886, async ({ address, memoryMb }) => {
   let seed = 0
   let reckoning = true
   const kitchens = (async () => {
-    while (reckoning) await fetch(`${address}/api/v1/simulate`, { method: 'POST', body: JSON.stringify({ grains: [{ variety: 'brown-long' }], amount: { basis: 'dry-mass', value: 300 }, runs: 2000, seed: seed++ }) }).then((r) => r.text())
+    while (reckoning)
+      await fetch(`${address}/api/v1/simulate`, {
+        method: 'POST',
+        body: JSON.stringify({
+          grains: [{ variety: 'brown-long' }],
+          amount: { basis: 'dry-mass', value: 300 },
+          runs: 2000,
+          seed: seed++,
+        }),
+      }).then((r) => r.text())
   })()
   const meanwhile = await fire([{ method: 'GET', path: '/stove' }])
   reckoning = false
   await kitchens
   say('the stove’s page', told(quiet))
-  say('the stove’s page, while two thousand kitchens are reckoned', told(meanwhile), `${Math.round((100 * meanwhile.perSecond) / quiet.perSecond)} % of the quiet stove; ${seed} times two thousand`)
+  say(
+    'the stove’s page, while two thousand kitchens are reckoned',
+    told(meanwhile),
+    `${Math.round((100 * meanwhile.perSecond) / quiet.perSecond)} % of the quiet stove; ${seed} times two thousand`,
+  )
   const memory: number[] = []
   for (let n = 0; n < ROUNDS; n++) {
-    await fire([...asked('/api/v1/plan', usual), { method: 'GET', path: '/notebook' }, { method: 'GET', path: '/stove' }], 4)
+    await fire(
+      [
+        ...asked('/api/v1/plan', usual),
+        { method: 'GET', path: '/notebook' },
+        { method: 'GET', path: '/stove' },
+      ],
+      4,
+    )
     memory.push(memoryMb())
   }
   const half = memory.slice(-3)
-  say('memory of the server over that and 24 s more', memory.map((m) => Math.round(m)).join(', ') + ' MB', `the last three within ${Math.round(Math.max(...half) - Math.min(...half))} MB`)
+  say(
+    'memory of the server over that and 24 s more',
+    memory.map((m) => Math.round(m)).join(', ') + ' MB',
+    `the last three within ${Math.round(Math.max(...half) - Math.min(...half))} MB`,
+  )
 })

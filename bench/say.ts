@@ -17,6 +17,11 @@ export function say(what: string, figure: string, against = ''): void {
 export function table(): string {
   const head: Line = { what: 'What', figure: 'Figure', against: 'Against' }
   const wide = (key: 'what' | 'figure') => Math.max(...[head, ...lines].map((line) => line[key].length))
-  const row = ({ what, figure, against }: Line) => `| ${what.padEnd(wide('what'))} | ${figure.padEnd(wide('figure'))} | ${against} |`
-  return [row(head), `| ${'-'.repeat(wide('what'))} | ${'-'.repeat(wide('figure'))} | --- |`, ...lines.map(row)].join('\n')
+  const row = ({ what, figure, against }: Line) =>
+    `| ${what.padEnd(wide('what'))} | ${figure.padEnd(wide('figure'))} | ${against} |`
+  return [
+    row(head),
+    `| ${'-'.repeat(wide('what'))} | ${'-'.repeat(wide('figure'))} | --- |`,
+    ...lines.map(row),
+  ].join('\n')
 }

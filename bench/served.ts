@@ -12,12 +12,32 @@ export interface Served {
 /** A built server on the demo household, for as long as something is measured on it. */
 export async function served<T>(port: number, measure: (at: Served) => Promise<T>): Promise<T> {
   const folder = mkdtempSync(join(tmpdir(), 'omsel-bench-'))
-  const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', NODE_ENV: 'production', OMSEL_DATABASE: join(folder, 'omsel.sqlite'), OMSEL_COPIES: '0' }
-  const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts >/dev/null && exec node server.js'], { env, stdio: 'ignore' })
+  const env = {
+    ...process.env,
+    PORT: String(port),
+    HOST: '127.0.0.1',
+    NODE_ENV: 'production',
+    OMSEL_DATABASE: join(folder, 'omsel.sqlite'),
+    OMSEL_COPIES: '0',
+  }
+  const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts >/dev/null && exec node server.js'], {
+    env,
+    stdio: 'ignore',
+  })
   const address = `http://127.0.0.1:${port}`
   try {
-    for (let tries = 0; tries < 800 && !(await fetch(`${address}/healthz`).then((r) => r.ok, () => false)); tries++) await new Promise((r) => setTimeout(r, 50))
-    const memoryMb = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid!}/status`, 'utf8'))![1]) / 1024
+    for (
+      let tries = 0;
+      tries < 800 &&
+      !(await fetch(`${address}/healthz`).then(
+        (r) => r.ok,
+        () => false,
+      ));
+      tries++
+    )
+      await new Promise((r) => setTimeout(r, 50))
+    const memoryMb = () =>
+      Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid!}/status`, 'utf8'))![1]) / 1024
     return await measure({ address, memoryMb })
   } finally {
     const gone = new Promise((resolve) => server.once('exit', resolve))

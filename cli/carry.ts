@@ -7,7 +7,11 @@ import { databaseFile, openKitchen } from '#server/kitchen/kitchen'
 import { bundleText } from '#server/transfer/bundle-out'
 
 /** export and import, on the household named by OMSEL_DATABASE or OMSEL_DATA.  @param fail ends the program with the words */
-export async function carry(command: string, args: readonly string[], fail: (errors: FieldError[]) => never): Promise<void> {
+export async function carry(
+  command: string,
+  args: readonly string[],
+  fail: (errors: FieldError[]) => never,
+): Promise<void> {
   const say = (message: string) => fail([{ path: '', message }])
   const file = databaseFile()
   const way = WAYS_IN.find((one) => args.includes(`--${one}`))
@@ -18,11 +22,18 @@ export async function carry(command: string, args: readonly string[], fail: (err
   if (!existsSync(file)) return say(`there is no household at ${file}`)
   // Merging writes; what a server has in its hands is changed through the server.
   const user = command === 'import' && way ? inUseBy(file) : undefined
-  if (user !== undefined) return say(`the household is in use by process ${user}: stop the server first, or bring it in on its page`)
+  if (user !== undefined)
+    return say(
+      `the household is in use by process ${user}: stop the server first, or bring it in on its page`,
+    )
   const kitchen = openKitchen(file)
   try {
     if (command === 'export') {
-      const text = bundleText(kitchen.db, { holds: 'household', pictures: join(dirname(file), 'photos'), nowMs: Date.now() })
+      const text = bundleText(kitchen.db, {
+        holds: 'household',
+        pictures: join(dirname(file), 'photos'),
+        nowMs: Date.now(),
+      })
       if (path === '-') process.stdout.write(text)
       else writeFileSync(path, text, { flag: 'wx' })
       return
@@ -30,7 +41,9 @@ export async function carry(command: string, args: readonly string[], fail: (err
     const bytes = readFileSync(path === '-' ? 0 : path)
     if (!way) {
       const looked = lookAt(kitchen, bytes)
-      return looked.ok ? void process.stdout.write(`${JSON.stringify(looked.value, null, 2)}\n`) : fail(looked.errors)
+      return looked.ok
+        ? void process.stdout.write(`${JSON.stringify(looked.value, null, 2)}\n`)
+        : fail(looked.errors)
     }
     const brought = await bringIn(kitchen, file, bytes, way, {}, Date.now())
     if (!brought.ok) return fail(brought.errors)

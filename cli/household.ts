@@ -2,7 +2,11 @@ import { checkHousehold, copiesFolder, restoreCopy, takeCopy } from '#server/bac
 import { databaseFile } from '#server/kitchen/kitchen'
 
 /** backup, restore and check, on the household named by OMSEL_DATABASE or OMSEL_DATA.  @param failure ends the program with the words */
-export async function keep(command: string, [path, ...more]: readonly string[], failure: (message: string) => never): Promise<void> {
+export async function keep(
+  command: string,
+  [path, ...more]: readonly string[],
+  failure: (message: string) => never,
+): Promise<void> {
   if (more.length > 0) failure(`${command} takes one path, got ${more.length + 1}`)
   const file = databaseFile()
   const say = (line: string) => process.stdout.write(`${line}\n`)

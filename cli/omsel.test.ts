@@ -37,7 +37,10 @@ test('lists varieties and presets, and refuses what it does not know', () => {
 })
 
 test('simulates a pot, and names what a script gets wrong', () => {
-  const run = omsel(['simulate'], JSON.stringify({ ...request, events: [{ at_min: 8, kind: 'lid-lift', seconds: 20 }] }))
+  const run = omsel(
+    ['simulate'],
+    JSON.stringify({ ...request, events: [{ at_min: 8, kind: 'lid-lift', seconds: 20 }] }),
+  )
   expect(run.status).toBe(0)
   const { verdict, series, events } = JSON.parse(run.stdout)
   expect(verdict.cooked_through).toBe('yes')
@@ -50,7 +53,11 @@ test('simulates a pot, and names what a script gets wrong', () => {
 
 test('a household goes out into a file and into another household, looked at first; what is wrong is named', () => {
   const folder = mkdtempSync(join(tmpdir(), 'omsel-carry-'))
-  const at = (home: string, args: string[]) => spawnSync('bin/omsel', args, { encoding: 'utf8', env: { ...process.env, OMSEL_DATABASE: join(folder, home, 'omsel.sqlite') } })
+  const at = (home: string, args: string[]) =>
+    spawnSync('bin/omsel', args, {
+      encoding: 'utf8',
+      env: { ...process.env, OMSEL_DATABASE: join(folder, home, 'omsel.sqlite') },
+    })
   const begin = (home: string) => {
     const kitchen = openKitchen(join(folder, home, 'omsel.sqlite'))
     beginHousehold(kitchen, { ...FIRST_KITCHEN, settings: { ...FIRST_KITCHEN.settings, name: home } })
@@ -64,7 +71,9 @@ test('a household goes out into a file and into another household, looked at fir
   // What is there is not written over.
   expect(JSON.parse(at('here', ['export', file]).stderr).errors[0].message).toContain('exists')
   const looked = at('there', ['import', file])
-  expect(JSON.parse(looked.stdout).changes.find((c: { group: string }) => c.group === 'settings').differing).toMatchObject([{ name: 'there', fields: expect.arrayContaining(['name']) as string[] }])
+  expect(
+    JSON.parse(looked.stdout).changes.find((c: { group: string }) => c.group === 'settings').differing,
+  ).toMatchObject([{ name: 'there', fields: expect.arrayContaining(['name']) as string[] }])
   expect(at('there', ['import', file, '--sideways']).stderr).toContain('knows no --sideways')
   expect(at('there', ['export']).stdout).toContain('"name":"there"')
   expect(JSON.parse(at('there', ['import', file, '--as-new']).stdout)).toHaveProperty('aside')

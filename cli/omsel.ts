@@ -37,9 +37,21 @@ const LISTINGS = new Map<string, () => unknown>([
 
 /** What is done with the household's own file; only these need the database, so only these load it. */
 const KEEPERS = new Map<string, (args: readonly string[]) => Promise<void>>([
-  ...['backup', 'restore', 'check'].map((name) => [name, async (args: readonly string[]) => (await import('./household')).keep(name, args, failure)] as const),
-  ...['export', 'import'].map((name) => [name, async (args: readonly string[]) => (await import('./carry')).carry(name, args, fail)] as const),
-  ['passphrase', async (args: readonly string[]) => (await import('./passphrase')).passphrase(args, fail)] as const,
+  ...['backup', 'restore', 'check'].map(
+    (name) =>
+      [
+        name,
+        async (args: readonly string[]) => (await import('./household')).keep(name, args, failure),
+      ] as const,
+  ),
+  ...['export', 'import'].map(
+    (name) =>
+      [name, async (args: readonly string[]) => (await import('./carry')).carry(name, args, fail)] as const,
+  ),
+  [
+    'passphrase',
+    async (args: readonly string[]) => (await import('./passphrase')).passphrase(args, fail),
+  ] as const,
 ])
 
 function fail(errors: FieldError[]): never {
@@ -56,7 +68,8 @@ function readRequest(file: string): unknown {
   } catch (error) {
     return failure(`cannot read ${file === '-' ? 'standard input' : file}: ${(error as Error).message}`)
   }
-  if (text.length > LARGEST_REQUEST) failure(`request must be at most ${LARGEST_REQUEST} characters, got ${text.length}`)
+  if (text.length > LARGEST_REQUEST)
+    failure(`request must be at most ${LARGEST_REQUEST} characters, got ${text.length}`)
   try {
     return JSON.parse(text)
   } catch (error) {
@@ -80,5 +93,7 @@ if (command === undefined || command === 'help' || command === '--help') {
   if (!result.ok) fail(result.errors)
   print(result.value)
 } else {
-  failure(`there is no command "${command}"; one of ${[...COMMANDS.keys(), ...KEEPERS.keys(), ...LISTINGS.keys()].join(', ')}`)
+  failure(
+    `there is no command "${command}"; one of ${[...COMMANDS.keys(), ...KEEPERS.keys(), ...LISTINGS.keys()].join(', ')}`,
+  )
 }

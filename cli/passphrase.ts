@@ -5,8 +5,14 @@ import { setPassphrase } from '#server/guard/enter'
 import { databaseFile, openKitchen } from '#server/kitchen/kitchen'
 
 /** Sets the household's passphrase, typed twice without being shown, or as one line on standard input.  @param fail ends the program with the words */
-export async function passphrase(args: readonly string[], fail: (errors: FieldError[]) => never): Promise<void> {
-  if (args.length > 0) return fail([{ path: '', message: 'passphrase takes nothing on the line: it would stay in the shell’s history' }])
+export async function passphrase(
+  args: readonly string[],
+  fail: (errors: FieldError[]) => never,
+): Promise<void> {
+  if (args.length > 0)
+    return fail([
+      { path: '', message: 'passphrase takes nothing on the line: it would stay in the shell’s history' },
+    ])
   const typed = await asked()
   const kitchen = openKitchen(databaseFile())
   try {

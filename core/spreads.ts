@@ -5,7 +5,14 @@ import type { Variety } from '#core/grain/varieties'
  *  table that "many kitchens", odds, room for error and the priors of learning use.
  *  burner: what a burner gives, over its rating. steam: what a lid lets out. measuring: grain or water, by scoop or eye. minutes: what a lot
  *  wants of the table's minutes; grain in its skin and pulses differ more, old ones most. water: what a lot wants of the table's water. */
-export const SPREADS = { burner: 0.15, steam: 0.3, measuring: 0.03, minutes: 0.15, minutesInSkin: 0.2, water: 0.06 } as const
+export const SPREADS = {
+  burner: 0.15,
+  steam: 0.3,
+  measuring: 0.03,
+  minutes: 0.15,
+  minutesInSkin: 0.2,
+  water: 0.06,
+} as const
 
 /** Water the people here want in a grain over the table's, and the lot's own, together, g/g. */
 export const UPTAKE_SPREAD_G_G = 0.12
@@ -25,7 +32,9 @@ export const spreadsOf = (blend: Pick<Blend, 'parts'>, known: Partial<Spreads> =
   burner: SPREADS.burner,
   steam: SPREADS.steam,
   measuring: SPREADS.measuring,
-  minutes: blend.parts.some(({ variety }) => IN_SKIN.has(variety.family)) ? SPREADS.minutesInSkin : SPREADS.minutes,
+  minutes: blend.parts.some(({ variety }) => IN_SKIN.has(variety.family))
+    ? SPREADS.minutesInSkin
+    : SPREADS.minutes,
   water: SPREADS.water,
   ...known,
 })

@@ -5,7 +5,8 @@ import { seedDemo } from './seed'
 
 /** Makes the demo database where there is none; --fresh makes it anew. */
 const file = databaseFile()
-if (process.argv.includes('--fresh')) for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true })
+if (process.argv.includes('--fresh'))
+  for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true })
 if (existsSync(file)) {
   console.log(`The demo household is in ${file}; --fresh makes it anew.`)
 } else {

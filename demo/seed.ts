@@ -9,7 +9,15 @@ import { press } from '#server/kitchen/press'
 import { addDish, saveSupper } from '#server/kitchen/supper-keeps'
 import { startCook } from '#server/kitchen/start-cook'
 import { putAway } from '#server/kitchen/kept-keeps'
-import { CHOIR_COMPANIONS, TARN_HEAD, TARN_HEAD_BAGS, TARN_HEAD_CONTAINERS, TARN_HEAD_EATERS, TARN_HEAD_KEPT, VALLEY_M } from './household'
+import {
+  CHOIR_COMPANIONS,
+  TARN_HEAD,
+  TARN_HEAD_BAGS,
+  TARN_HEAD_CONTAINERS,
+  TARN_HEAD_EATERS,
+  TARN_HEAD_KEPT,
+  VALLEY_M,
+} from './household'
 import { SEASON, type SeasonCook } from './season'
 
 const DAY = 86_400_000
@@ -30,9 +38,16 @@ export function seedDemo(kitchen: Kitchen, nowMs: number): void {
   for (const cook of SEASON) cookOnce(kitchen, cook, nowMs)
   TARN_HEAD_EATERS.forEach(kitchen.eaters.save)
   TARN_HEAD_CONTAINERS.forEach(kitchen.kept.saveContainer)
-  for (const { hoursAgo, parcel } of TARN_HEAD_KEPT) must(putAway(kitchen, { ...parcel, minutes_ago: 15 }, nowMs - hoursAgo * HOUR))
+  for (const { hoursAgo, parcel } of TARN_HEAD_KEPT)
+    must(putAway(kitchen, { ...parcel, minutes_ago: 15 }, nowMs - hoursAgo * HOUR))
   layTheTable(kitchen, nowMs)
-  kitchen.kept.saveBottle({ id: 'choir-bottle', made_ms: nowMs - 9 * DAY, style: 'usual', made_g: 420, left_g: 260 })
+  kitchen.kept.saveBottle({
+    id: 'choir-bottle',
+    made_ms: nowMs - 9 * DAY,
+    style: 'usual',
+    made_g: 420,
+    left_g: 260,
+  })
 }
 
 function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
@@ -44,8 +59,12 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   const house: House = { ...today, elevation_m: cook.valley ? VALLEY_M : today.elevation_m }
   const request = requestOf(
     {
-      ...firstBench(house), grain: cook.grain, amount: { basis: 'dry-mass', value: cook.grams }, vesselId: cook.vesselId,
-      heatId: cook.heatId, soak: cook.soak ?? null,
+      ...firstBench(house),
+      grain: cook.grain,
+      amount: { basis: 'dry-mass', value: cook.grams },
+      vesselId: cook.vesselId,
+      heatId: cook.heatId,
+      soak: cook.soak ?? null,
     },
     house,
     startMs,
@@ -54,11 +73,19 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   const { plan } = kitchen.cooks.find(id)!
   let presses = 0
   const say = (kind: string, stage: string, atMs: number, more = {}) =>
-    must(press(kitchen, id, { id: `${id}-${++presses}`, kind, stage, pressed_ms: atMs, sent_ms: atMs, ...more }, Math.round(atMs)))
+    must(
+      press(
+        kitchen,
+        id,
+        { id: `${id}-${++presses}`, kind, stage, pressed_ms: atMs, sent_ms: atMs, ...more },
+        Math.round(atMs),
+      ),
+    )
   let atMs = startMs
   for (const [i, stage] of plan.stages.entries()) {
     if (stage.kind === 'simmer')
-      for (let n = 0; n < (cook.lidLifts ?? 0); n++) say('lid-lifted', stage.id, atMs + (n + 1) * 2 * MINUTE, { seconds: 20 })
+      for (let n = 0; n < (cook.lidLifts ?? 0); n++)
+        say('lid-lifted', stage.id, atMs + (n + 1) * 2 * MINUTE, { seconds: 20 })
     if (stage.ends_on === 'clock') {
       atMs += (stage.minutes.expected + (stage.kind === 'simmer' ? (cook.lidLifts ?? 0) : 0)) * MINUTE
       continue
@@ -71,7 +98,14 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   say('finish', plan.stages[plan.stages.length - 1]!.id, atMs)
   if (cook.judged) {
     const { wetDry, hardness, bottom, note } = cook.judged
-    must(judge(kitchen, id, { wet_dry: String(wetDry), hardness: String(hardness), bottom, note }, Math.round(atMs + 30 * MINUTE)))
+    must(
+      judge(
+        kitchen,
+        id,
+        { wet_dry: String(wetDry), hardness: String(hardness), bottom, note },
+        Math.round(atMs + 30 * MINUTE),
+      ),
+    )
   }
 }
 
@@ -80,12 +114,33 @@ function layTheTable(kitchen: Kitchen, nowMs: number): void {
   const { zone } = settingsOf(kitchen)
   const { house } = houseIn(kitchen)
   const serveMs = nextAt('19:00', zone, nowMs + DAY / 2)
-  const id = must(saveSupper(kitchen, { title: 'the lake choir', serve_ms: String(serveMs), cooks: '2', oven: '1', names: 'Maren, Teo' }, nowMs))
+  const id = must(
+    saveSupper(
+      kitchen,
+      { title: 'the lake choir', serve_ms: String(serveMs), cooks: '2', oven: '1', names: 'Maren, Teo' },
+      nowMs,
+    ),
+  )
   const first = firstBench(house)
   const grains: Partial<BenchState>[] = [
-    { grain: 'short-white', amount: { basis: 'servings', value: 6 }, vesselId: 'heavy-blue', heatId: 'big-gas' },
-    { grain: 'long-white', amount: { basis: 'servings', value: 5 }, vesselId: 'scoop-cooker', heatId: 'big-gas' },
-    { grain: 'barley-hulled', amount: { basis: 'servings', value: 3 }, vesselId: 'pressure-pot', heatId: 'big-gas' },
+    {
+      grain: 'short-white',
+      amount: { basis: 'servings', value: 6 },
+      vesselId: 'heavy-blue',
+      heatId: 'big-gas',
+    },
+    {
+      grain: 'long-white',
+      amount: { basis: 'servings', value: 5 },
+      vesselId: 'scoop-cooker',
+      heatId: 'big-gas',
+    },
+    {
+      grain: 'barley-hulled',
+      amount: { basis: 'servings', value: 3 },
+      vesselId: 'pressure-pot',
+      heatId: 'big-gas',
+    },
   ]
   for (const more of grains) {
     const state: BenchState = { ...first, ...more }

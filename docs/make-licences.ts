@@ -16,7 +16,12 @@ export function licences(): string {
     .map(([path, row]) => {
       const name = path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length)
       // What is for another platform is not installed here; the lock file says what it states.
-      const stated = row.license ?? (existsSync(`${path}/package.json`) ? (JSON.parse(readFileSync(`${path}/package.json`, 'utf8')) as Manifest).license : undefined) ?? 'not stated'
+      const stated =
+        row.license ??
+        (existsSync(`${path}/package.json`)
+          ? (JSON.parse(readFileSync(`${path}/package.json`, 'utf8')) as Manifest).license
+          : undefined) ??
+        'not stated'
       return `| ${name} | ${row.version} | ${stated} |`
     })
   const unique = [...new Set(lines)].sort((a, b) => a.localeCompare(b, 'en'))

@@ -20,9 +20,12 @@ import { Plot } from './plot'
 /** Draws docs/plots from the figures the tests hold: what is computed as lines, what is published as rings. */
 const folder = new URL('./plots/', import.meta.url)
 mkdirSync(folder, { recursive: true })
-const draw = (name: string, plot: ReactElement) => writeFileSync(new URL(`${name}.svg`, folder), `${renderToStaticMarkup(plot)}\n`)
-const along = (from: number, to: number, n: number) => Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
-const curve = (list: readonly number[], f: (x: number) => number) => list.map((x): [number, number] => [x, f(x)])
+const draw = (name: string, plot: ReactElement) =>
+  writeFileSync(new URL(`${name}.svg`, folder), `${renderToStaticMarkup(plot)}\n`)
+const along = (from: number, to: number, n: number) =>
+  Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
+const curve = (list: readonly number[], f: (x: number) => number) =>
+  list.map((x): [number, number] => [x, f(x)])
 
 const bare = { radiusMm: 1, skin: 1, soakLimit: 0.3, most: 2, minutesAt100: 15 }
 const spreadAt = (minutes: number) => (diffusivityAt(celsius(20)) * minutes * 60) / 1e-6
@@ -33,7 +36,10 @@ draw(
     title="A bare cylinder of 1 mm soaking at 20 °C, share of saturation"
     x={{ word: 'minutes', domain: [0, 90] }}
     y={{ word: 'uptake over the soak limit', domain: [0, 1] }}
-    lines={[8, 32].map((shells) => ({ name: `${shells} shells`, points: curve(soakMinutes, (m) => soakKernel(bare, m, celsius(20), shells).uptake / 0.3) }))}
+    lines={[8, 32].map((shells) => ({
+      name: `${shells} shells`,
+      points: curve(soakMinutes, (m) => soakKernel(bare, m, celsius(20), shells).uptake / 0.3),
+    }))}
     marks={[{ name: 'Crank’s series', points: curve([3, 8, 20, 45, 90], (m) => crankCylinder(spreadAt(m))) }]}
   />,
 )
@@ -45,24 +51,46 @@ draw(
     title="Minutes as planned beside what is usual, every variety and way that was fitted"
     x={{ word: 'usual minutes, middle of the range', domain: [0, 70] }}
     y={{ word: 'planned minutes', domain: [0, 80] }}
-    lines={[{ name: 'as usual', points: [[0, 0], [70, 70]] }]}
+    lines={[
+      {
+        name: 'as usual',
+        points: [
+          [0, 0],
+          [70, 70],
+        ],
+      },
+    ]}
     marks={['covered', 'drained', 'pressure'].map((way) => ({
       name: way,
-      points: fits.filter((o) => o.kind === `${way}-minutes`).map((o): [number, number] => [o.value, predict(o.variety, o.kind)]),
+      points: fits
+        .filter((o) => o.kind === `${way}-minutes`)
+        .map((o): [number, number] => [o.value, predict(o.variety, o.kind)]),
     }))}
   />,
 )
 
 const soaking = (id: keyof typeof SOAKED_AT_20_C, minutes: readonly number[]) =>
-  curve(minutes, (m) => soakKernel({ ...varietyOf(id), most: varietyOf(id).uptake.most }, m, celsius(20)).uptake)
+  curve(
+    minutes,
+    (m) => soakKernel({ ...varietyOf(id), most: varietyOf(id).uptake.most }, m, celsius(20)).uptake,
+  )
 draw(
   'soak',
   <Plot
     title="Cold soak at 20 °C, bare grain"
     x={{ word: 'minutes', domain: [0, 65] }}
     y={{ word: 'water taken up, g/g', domain: [0, 0.32] }}
-    lines={(['short-white', 'basmati'] as const).map((id) => ({ name: id, points: soaking(id, along(1, 65, 50)) }))}
-    marks={[{ name: 'measured ± 5 %', within: 0.05, points: [...SOAKED_AT_20_C['short-white'], ...SOAKED_AT_20_C.basmati] }]}
+    lines={(['short-white', 'basmati'] as const).map((id) => ({
+      name: id,
+      points: soaking(id, along(1, 65, 50)),
+    }))}
+    marks={[
+      {
+        name: 'measured ± 5 %',
+        within: 0.05,
+        points: [...SOAKED_AT_20_C['short-white'], ...SOAKED_AT_20_C.basmati],
+      },
+    ]}
   />,
 )
 draw(
@@ -71,8 +99,19 @@ draw(
     title="Cold soak at 20 °C, brown grain behind its bran"
     x={{ word: 'hours', domain: [0, 12.5] }}
     y={{ word: 'water taken up, g/g', domain: [0, 0.36] }}
-    lines={[{ name: 'brown-short', points: soaking('brown-short', along(5, 750, 60)).map(([m, u]): [number, number] => [m / 60, u]) }]}
-    marks={[{ name: 'measured ± 10 %', within: 0.1, points: SOAKED_AT_20_C['brown-short'].map(([m, u]): [number, number] => [m / 60, u]) }]}
+    lines={[
+      {
+        name: 'brown-short',
+        points: soaking('brown-short', along(5, 750, 60)).map(([m, u]): [number, number] => [m / 60, u]),
+      },
+    ]}
+    marks={[
+      {
+        name: 'measured ± 10 %',
+        within: 0.1,
+        points: SOAKED_AT_20_C['brown-short'].map(([m, u]): [number, number] => [m / 60, u]),
+      },
+    ]}
   />,
 )
 draw(
@@ -87,7 +126,10 @@ draw(
 )
 
 const settled = (variety: string, value: number) => {
-  const read = readPlanRequest({ grains: [{ variety: variety as 'millet' }], amount: { basis: 'dry-mass', value } })
+  const read = readPlanRequest({
+    grains: [{ variety: variety as 'millet' }],
+    amount: { basis: 'dry-mass', value },
+  })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }
@@ -136,15 +178,36 @@ draw(
     title="Two hundred simulated households: water off what is wanted"
     x={{ word: 'cooks', domain: [0, 8] }}
     y={{ word: 'root mean square, g/g', domain: [0, 0.16] }}
-    lines={['judged only', 'pot weighed too'].map((name, i) => ({ name, points: learned[i]!.rms.map((error, cook): [number, number] => [cook, error]) }))}
-    marks={[{ name: 'must reach', points: [[5, 0.4 * learned[0]!.rms[0]!], [3, 0.4 * learned[1]!.rms[0]!]] }]}
+    lines={['judged only', 'pot weighed too'].map((name, i) => ({
+      name,
+      points: learned[i]!.rms.map((error, cook): [number, number] => [cook, error]),
+    }))}
+    marks={[
+      {
+        name: 'must reach',
+        points: [
+          [5, 0.4 * learned[0]!.rms[0]!],
+          [3, 0.4 * learned[1]!.rms[0]!],
+        ],
+      },
+    ]}
   />,
 )
 const slabMinutes = along(0, 240, 60)
 const coolingAt = (depthMm: number, open: boolean) => {
   const portion = { massG: 1500, depthMm, densityGMl: 0.79, waterShare: 0.62 }
   const slab = slabOf(portion, PACKED_C)
-  return curve(slabMinutes, (m) => coolSlab(slab, { celsius: 4, h: open ? 11 : 5.5, bare: open }, { celsius: 4, h: 9 }, 20, (_, s) => s >= m * 60).warmestC)
+  return curve(
+    slabMinutes,
+    (m) =>
+      coolSlab(
+        slab,
+        { celsius: 4, h: open ? 11 : 5.5, bare: open },
+        { celsius: 4, h: 9 },
+        20,
+        (_, s) => s >= m * 60,
+      ).warmestC,
+  )
 }
 draw(
   'cooling',
@@ -152,7 +215,19 @@ draw(
     title="1.5 kg of cooked short-white in a fridge, its warmest place"
     x={{ word: 'minutes', domain: [0, 240] }}
     y={{ word: '°C', domain: [0, 80] }}
-    lines={[{ name: '60 mm, lid on', points: coolingAt(60, false) }, { name: '40 mm, open', points: coolingAt(40, true) }, { name: '20 mm, open', points: coolingAt(20, true) }]}
-    marks={[{ name: '21 °C', points: [[60, 21], [120, 21]] }]}
+    lines={[
+      { name: '60 mm, lid on', points: coolingAt(60, false) },
+      { name: '40 mm, open', points: coolingAt(40, true) },
+      { name: '20 mm, open', points: coolingAt(20, true) },
+    ]}
+    marks={[
+      {
+        name: '21 °C',
+        points: [
+          [60, 21],
+          [120, 21],
+        ],
+      },
+    ]}
   />,
 )

@@ -13,7 +13,11 @@ export interface PlotProps {
   lines: readonly PlotLine[]
   /** Measured or published, drawn as rings with what they are allowed to be off. */
   marks?: { name: string; points: readonly (readonly [number, number])[]; within?: number }[]
-  band?: { name: string; lower: readonly (readonly [number, number])[]; upper: readonly (readonly [number, number])[] }
+  band?: {
+    name: string
+    lower: readonly (readonly [number, number])[]
+    upper: readonly (readonly [number, number])[]
+  }
 }
 
 const SIZE = { width: 560, height: 330 }
@@ -23,22 +27,41 @@ const DASHES = ['', '7 4', '2 4', '10 3 2 3']
 const STYLE =
   'svg{font-family:system-ui,sans-serif;font-size:12.5px;background:#f7f9fa}.l{fill:none;stroke:#1e3557;stroke-width:2}.m{fill:none;stroke:#c4491a;stroke-width:2}.e{stroke:#c4491a}.a{stroke:#c5cfd6}.t{fill:#33414e}.b{fill:#d6c4d8}.h{font-weight:600;font-size:14px;fill:#1a2632}'
 
-const path = (points: readonly (readonly [number, number])[], x: (n: number) => number, y: (n: number) => number) =>
-  points.map(([px, py], i) => `${i ? 'L' : 'M'}${x(px).toFixed(1)} ${y(py).toFixed(1)}`).join('')
+const path = (
+  points: readonly (readonly [number, number])[],
+  x: (n: number) => number,
+  y: (n: number) => number,
+) => points.map(([px, py], i) => `${i ? 'L' : 'M'}${x(px).toFixed(1)} ${y(py).toFixed(1)}`).join('')
 
 /** A plot for the documents: lines computed, rings published. */
 export function Plot({ title, x: xAxis, y: yAxis, lines, marks = [], band }: PlotProps) {
   const x = scaleLinear(xAxis.domain, [PAD.left, SIZE.width - PAD.right])
   const y = scaleLinear(yAxis.domain, [SIZE.height - PAD.bottom, PAD.top])
-  const legend = [...lines.map(({ name }) => name), ...marks.map(({ name }) => name), ...(band ? [band.name] : [])]
+  const legend = [
+    ...lines.map(({ name }) => name),
+    ...marks.map(({ name }) => name),
+    ...(band ? [band.name] : []),
+  ]
   const slot = (SIZE.width - PAD.left) / Math.max(1, legend.length)
   return (
-    <svg xmlns="http://www.w3.org/2000/svg" viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} width={SIZE.width} height={SIZE.height} role="img" aria-label={title}>
+    <svg
+      xmlns="http://www.w3.org/2000/svg"
+      viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
+      width={SIZE.width}
+      height={SIZE.height}
+      role="img"
+      aria-label={title}
+    >
       <style>{STYLE}</style>
       <text x={PAD.left} y={20} className="h">
         {title}
       </text>
-      {band && <path d={`${path(band.lower, x, y)}${path([...band.upper].reverse(), x, y).replace('M', 'L')}Z`} className="b" />}
+      {band && (
+        <path
+          d={`${path(band.lower, x, y)}${path([...band.upper].reverse(), x, y).replace('M', 'L')}Z`}
+          className="b"
+        />
+      )}
       {y.ticks(5).map((tick) => (
         <g key={tick}>
           <path d={`M${PAD.left} ${y(tick)}H${SIZE.width - PAD.right}`} className="a" />
@@ -52,20 +75,36 @@ export function Plot({ title, x: xAxis, y: yAxis, lines, marks = [], band }: Plo
           {String(tick)}
         </text>
       ))}
-      <text x={(PAD.left + SIZE.width - PAD.right) / 2} y={SIZE.height - PAD.bottom + 34} textAnchor="middle" className="t">
+      <text
+        x={(PAD.left + SIZE.width - PAD.right) / 2}
+        y={SIZE.height - PAD.bottom + 34}
+        textAnchor="middle"
+        className="t"
+      >
         {xAxis.word}
       </text>
-      <text transform={`translate(14 ${(PAD.top + SIZE.height - PAD.bottom) / 2}) rotate(-90)`} textAnchor="middle" className="t">
+      <text
+        transform={`translate(14 ${(PAD.top + SIZE.height - PAD.bottom) / 2}) rotate(-90)`}
+        textAnchor="middle"
+        className="t"
+      >
         {yAxis.word}
       </text>
       {lines.map(({ name, points, dash }, i) => (
-        <path key={name} d={path(points, x, y)} className="l" strokeDasharray={dash ?? DASHES[i % DASHES.length]} />
+        <path
+          key={name}
+          d={path(points, x, y)}
+          className="l"
+          strokeDasharray={dash ?? DASHES[i % DASHES.length]}
+        />
       ))}
       {marks.map(({ name, points, within = 0 }) => (
         <g key={name}>
           {points.map(([px, py]) => (
             <g key={`${px} ${py}`}>
-              {within > 0 && <path d={`M${x(px)} ${y(py * (1 - within))}V${y(py * (1 + within))}`} className="e" />}
+              {within > 0 && (
+                <path d={`M${x(px)} ${y(py * (1 - within))}V${y(py * (1 + within))}`} className="e" />
+              )}
               <circle cx={x(px)} cy={y(py)} r={4} className="m" />
             </g>
           ))}

@@ -11,28 +11,51 @@ const address = `http://127.0.0.1:${PORT}`
 const folder = mkdtempSync(join(tmpdir(), 'omsel-pictures-'))
 const clock = join(folder, 'clock')
 const env = {
-  ...process.env, PORT, HOST: '127.0.0.1', TZ: 'Europe/Berlin', NODE_ENV: 'production',
-  OMSEL_DATABASE: join(folder, 'omsel.sqlite'), OMSEL_CLOCK_FILE: clock,
+  ...process.env,
+  PORT,
+  HOST: '127.0.0.1',
+  TZ: 'Europe/Berlin',
+  NODE_ENV: 'production',
+  OMSEL_DATABASE: join(folder, 'omsel.sqlite'),
+  OMSEL_CLOCK_FILE: clock,
 }
 const LAPTOP = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 
 writeFileSync(clock, String(Date.UTC(2026, 2, 5, 16, 40) - Date.now()))
-const letPass = (minutes: number) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000))
+const letPass = (minutes: number) =>
+  writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + minutes * 60_000))
 
 async function up(port = PORT): Promise<void> {
   for (let tries = 0; tries < 150; tries++) {
-    if (await fetch(`http://127.0.0.1:${port}/healthz`).then((r) => r.ok, () => false)) return
+    if (
+      await fetch(`http://127.0.0.1:${port}/healthz`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return
     await new Promise((resolve) => setTimeout(resolve, 100))
   }
   throw new Error('the server did not come up')
 }
 
-const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts && exec node server.js'], { env, stdio: 'inherit' })
+const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts && exec node server.js'], {
+  env,
+  stdio: 'inherit',
+})
 try {
   await up()
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
-  const page = await browser.newPage({ viewport: LAPTOP, timezoneId: 'Europe/Berlin', locale: 'en-GB', reducedMotion: 'reduce' })
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  })
+  const page = await browser.newPage({
+    viewport: LAPTOP,
+    timezoneId: 'Europe/Berlin',
+    locale: 'en-GB',
+    reducedMotion: 'reduce',
+  })
   const open = async (path: string) => {
     await page.goto(path.startsWith('http') ? path : address + path)
     await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
@@ -75,9 +98,13 @@ try {
   await page.emulateMedia({ colorScheme: 'light' })
   await page.setViewportSize(LAPTOP)
   await open('/?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&soak=120-20-drain')
-  await page.getByRole('button', { name: /^Why \d+ g\?/ }).last().click()
+  await page
+    .getByRole('button', { name: /^Why \d+ g\?/ })
+    .last()
+    .click()
   await picture('why')
-  const compared = '/compare?grain=basmati&for=5&pot=heavy-blue&on=big-gas&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot'
+  const compared =
+    '/compare?grain=basmati&for=5&pot=heavy-blue&on=big-gas&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot'
   await open(compared)
   await picture('compare')
   await open('/by?for=5&at=18:45')
@@ -91,7 +118,11 @@ try {
   await picture('dry-run')
   await open('/notebook')
   await picture('notebook')
-  await page.getByRole('row', { name: /Short-grain white/ }).first().getByRole('link').click()
+  await page
+    .getByRole('row', { name: /Short-grain white/ })
+    .first()
+    .getByRole('link')
+    .click()
   await page.waitForURL(/notebook\/./)
   await picture('notebook-cook')
   await open('/notebook/learned')
@@ -110,7 +141,12 @@ try {
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)
   const stove = page.url()
-  for (const [key, minutes] of [['Measured', 2], ['Clear enough', 4], ['Drained', 1.5], ['Poured', 1]] as const) {
+  for (const [key, minutes] of [
+    ['Measured', 2],
+    ['Clear enough', 4],
+    ['Drained', 1.5],
+    ['Poured', 1],
+  ] as const) {
     letPass(minutes)
     await open(stove)
     await page.getByRole('button', { name: new RegExp(`^${key}`) }).click()
@@ -136,7 +172,10 @@ try {
   await open('/supper')
   await page.getByRole('link', { name: 'the lake choir' }).click()
   await page.waitForURL(/supper\/./)
-  letPass((Date.UTC(2026, 2, 6, 17, 0) - Number(await page.locator('[data-heard]').getAttribute('data-heard'))) / 60_000)
+  letPass(
+    (Date.UTC(2026, 2, 6, 17, 0) - Number(await page.locator('[data-heard]').getAttribute('data-heard'))) /
+      60_000,
+  )
   await page.reload()
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   for (const name of [/^Start the pot: Measure the grain, hulled barley/, /^Begin: Peel/]) {
@@ -146,7 +185,10 @@ try {
   await picture('supper')
   // The first page of a house that is new.
   const empty = mkdtempSync(join(tmpdir(), 'omsel-new-'))
-  const other = spawn('node', ['server.js'], { env: { ...env, PORT: NEW_PORT, OMSEL_DATABASE: join(empty, 'omsel.sqlite') }, stdio: 'ignore' })
+  const other = spawn('node', ['server.js'], {
+    env: { ...env, PORT: NEW_PORT, OMSEL_DATABASE: join(empty, 'omsel.sqlite') },
+    stdio: 'ignore',
+  })
   await up(NEW_PORT)
   await page.setViewportSize(LAPTOP)
   await open(`http://127.0.0.1:${NEW_PORT}/`)

@@ -41,7 +41,8 @@ test('too much for the pot is said, and mended with a pot of the house', async (
 
 test('a firmer grain, fewer washes and a soak each move the water', async ({ page, isMobile }) => {
   await open(page, '/?grain=brown-short&grams=300&pot=heavy-blue&on=big-gas')
-  const show = async (tab: string) => isMobile && (await page.getByRole('button', { name: new RegExp(`^${tab}`) }).click())
+  const show = async (tab: string) =>
+    isMobile && (await page.getByRole('button', { name: new RegExp(`^${tab}`) }).click())
   const pour = async () => {
     await show('Water')
     const [, grams] = /Pour\s*(?:why\?)?\s*(?:was \d+ g)?\s*(\d+)/.exec(await measure(page).innerText())!
@@ -53,7 +54,8 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
   await expect.poll(pour).toBeLessThan(start - 90)
   const firm = await pour()
   await show('Rinse, soak, salt')
-  for (let washes = 3; washes > 0; washes--) await page.getByRole('button', { name: 'One rinse fewer' }).click()
+  for (let washes = 3; washes > 0; washes--)
+    await page.getByRole('button', { name: 'One rinse fewer' }).click()
   // Nothing clings any more: 0.10 g/g of 300 g.
   await expect.poll(async () => Math.abs((await pour()) - firm - 30)).toBeLessThanOrEqual(1)
   const unwashed = await pour()
@@ -67,7 +69,10 @@ test('an address that makes no sense opens the first pot', async ({ page }) => {
   await expect(measure(page)).toContainText('260 g')
 })
 
-test('another crowd and another pot say what they did, the last water stays in sight, and a term pointed at lights up where it happens', async ({ page, isMobile }) => {
+test('another crowd and another pot say what they did, the last water stays in sight, and a term pointed at lights up where it happens', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'the panels are sheets on a phone')
   await open(page, '/?grain=short-white&grams=300&pot=heavy-blue&on=big-gas&lid=off')
   const pot = page.getByRole('region', { name: 'The pot' })
@@ -82,7 +87,11 @@ test('another crowd and another pot say what they did, the last water stays in s
   await page.keyboard.press('Enter')
   await expect(steam).toHaveAttribute('aria-pressed', 'true')
   await expect(page.getByRole('main')).toHaveAttribute('data-lit', 'steam')
-  const width = () => page.locator('[data-matter=heat] path, [data-matter=heat] rect').first().evaluate((el) => getComputedStyle(el).strokeWidth)
+  const width = () =>
+    page
+      .locator('[data-matter=heat] path, [data-matter=heat] rect')
+      .first()
+      .evaluate((el) => getComputedStyle(el).strokeWidth)
   expect(await width()).toBe('3px')
   await page.keyboard.press('Enter')
   await expect(steam).toHaveAttribute('aria-pressed', 'false')

@@ -3,7 +3,10 @@ import { expect, test } from './kitchen'
 
 const MOST_GZIP = 230_000
 
-test('the bench’s first script is within its budget, without charts; what is behind a press comes with the press', async ({ page, baseURL }) => {
+test('the bench’s first script is within its budget, without charts; what is behind a press comes with the press', async ({
+  page,
+  baseURL,
+}) => {
   const html = await fetch(`${baseURL!}/?grain=short-white&for=5`).then((r) => r.text())
   const scripts = initialScripts(html)
   expect(scripts.length).toBeGreaterThan(10)
@@ -15,22 +18,36 @@ test('the bench’s first script is within its budget, without charts; what is b
   const fetched = new Set<string>()
   page.on('response', (response) => {
     const { pathname } = new URL(response.url())
-    if (pathname.endsWith('.js') && !pathname.includes('worker') && !pathname.includes('simulator') && response.request().resourceType() === 'script') fetched.add(pathname)
+    if (
+      pathname.endsWith('.js') &&
+      !pathname.includes('worker') &&
+      !pathname.includes('simulator') &&
+      response.request().resourceType() === 'script'
+    )
+      fetched.add(pathname)
   })
   await page.goto('/?grain=short-white&for=5')
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   const known = new Set(scripts.map((s) => s.file))
   expect([...fetched].filter((file) => !known.has(file))).toEqual([])
   await page.getByRole('button', { name: /^Which grain/ }).click()
-  await expect(page.getByRole('dialog', { name: /^Which grain/ }).getByRole('combobox', { name: 'Grain' })).toBeFocused()
+  await expect(
+    page.getByRole('dialog', { name: /^Which grain/ }).getByRole('combobox', { name: 'Grain' }),
+  ).toBeFocused()
   // The browser's own way out, and the focus is where it came from.
   await page.keyboard.press('Escape')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog', { name: /^Which grain/ })).toBeHidden()
   await expect(page.getByRole('button', { name: /^Which grain/ })).toBeFocused()
-  await page.getByRole('button', { name: /^Why \d+ g\?$/ }).last().click()
+  await page
+    .getByRole('button', { name: /^Why \d+ g\?$/ })
+    .last()
+    .click()
   await expect(page.getByText('in all').first()).toBeVisible()
   // A press on the key that opened it closes it.
-  await page.getByRole('button', { name: /^Why \d+ g\?$/ }).last().click()
+  await page
+    .getByRole('button', { name: /^Why \d+ g\?$/ })
+    .last()
+    .click()
   await expect(page.getByText('in all').first()).toBeHidden()
 })

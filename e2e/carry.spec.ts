@@ -7,7 +7,10 @@ import { portBeside } from './ports'
 
 const OTHER = `http://127.0.0.1:${portBeside(6)}`
 
-test('a household is taken along, looked at in another house, added with what was chosen, and put in its place', async ({ page, baseURL }) => {
+test('a household is taken along, looked at in another house, added with what was chosen, and put in its place', async ({
+  page,
+  baseURL,
+}) => {
   test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-carry-e2e-'))
   writeFileSync(join(folder, 'clock'), '0')
@@ -21,7 +24,12 @@ test('a household is taken along, looked at in another house, added with what wa
     const carried = join(folder, 'carried.json')
     await download.saveAs(carried)
 
-    await fetch(`${OTHER}/welcome`, { method: 'POST', redirect: 'manual', headers: { Origin: OTHER }, body: new URLSearchParams({ intent: 'later' }) })
+    await fetch(`${OTHER}/welcome`, {
+      method: 'POST',
+      redirect: 'manual',
+      headers: { Origin: OTHER },
+      body: new URLSearchParams({ intent: 'later' }),
+    })
     await open(page, `${OTHER}/carry`)
     const file = page.locator('input[type=file]')
     writeFileSync(join(folder, 'torn.json'), '{"format": "omsel.household", "tab')
@@ -35,7 +43,9 @@ test('a household is taken along, looked at in another house, added with what wa
     await settings.getByText('use the file’s').click()
     expect(await serious(page)).toEqual([])
     // Stopped on its way, nothing has come in, and what was looked at and chosen still stands.
-    await page.route('**/carry.data*', (route) => (route.request().method() === 'POST' ? undefined : route.continue()))
+    await page.route('**/carry.data*', (route) =>
+      route.request().method() === 'POST' ? undefined : route.continue(),
+    )
     await page.getByRole('button', { name: 'Add it' }).click()
     await page.getByRole('button', { name: 'Stop' }).click()
     await expect(page.getByText('Cancelled; nothing was changed.')).toBeVisible()
@@ -55,7 +65,9 @@ test('a household is taken along, looked at in another house, added with what wa
     await page.getByRole('button', { name: 'Replace' }).click()
     await expect(page.getByText(/What was here lies in .*before-import/)).toBeVisible({ timeout: 30_000 })
     const strip = (text: string) => text.replace(/"exported_at": "[^"]*"/, '')
-    const [there, here] = await Promise.all([OTHER, baseURL!].map((at) => fetch(`${at}/household.json`).then((r) => r.text())))
+    const [there, here] = await Promise.all(
+      [OTHER, baseURL!].map((at) => fetch(`${at}/household.json`).then((r) => r.text())),
+    )
     expect(strip(there!)).toBe(strip(here!))
   } finally {
     await kill(server)

@@ -1,9 +1,13 @@
 import { expect, letPass, open, serious, setAside, test } from './kitchen'
 
-test('the ribbon is drawn along and the pot shows that minute, by mouse, by key and on a phone by a slider', async ({ page, isMobile }) => {
+test('the ribbon is drawn along and the pot shows that minute, by mouse, by key and on a phone by a slider', async ({
+  page,
+  isMobile,
+}) => {
   await open(page, '/?grain=brown-short&grams=300&pot=heavy-blue&on=big-gas')
   const pot = page.getByRole('region', { name: 'The pot' })
-  const hearts = async () => Number(/hearts (\d+) %/.exec((await pot.getByRole('status').textContent()) ?? '')?.[1] ?? -1)
+  const hearts = async () =>
+    Number(/hearts (\d+) %/.exec((await pot.getByRole('status').textContent()) ?? '')?.[1] ?? -1)
   if (isMobile) {
     await page.getByRole('button', { name: 'Burners', exact: true }).click()
     const slider = page.getByRole('slider', { name: 'See the pot at minute' })
@@ -39,14 +43,20 @@ test('the ribbon is drawn along and the pot shows that minute, by mouse, by key 
   await expect(pot.getByRole('slider', { name: 'Water in the pot' })).toBeVisible()
 })
 
-test('a caution stands where it happens, and the sign itself mends it, by mouse or key', async ({ page, isMobile }) => {
+test('a caution stands where it happens, and the sign itself mends it, by mouse or key', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'the same drawing')
   for (const way of ['press', 'key'] as const) {
     await open(page, '/?grain=black&for=14&pot=little-steel&on=big-gas')
     const sign = page.getByRole('region', { name: 'The pot' }).locator('[data-caution="swells-too-high"]')
     await expect(sign).toHaveAttribute('data-severity', 'stop')
     // It is at the rim: in the upper half of the drawing.
-    const [drawing, at] = [(await page.getByRole('region', { name: 'The pot' }).locator('svg').first().boundingBox())!, (await sign.boundingBox())!]
+    const [drawing, at] = [
+      (await page.getByRole('region', { name: 'The pot' }).locator('svg').first().boundingBox())!,
+      (await sign.boundingBox())!,
+    ]
     expect(at.y + at.height / 2).toBeLessThan(drawing.y + drawing.height * 0.55)
     if (way === 'press') await sign.click()
     else {
@@ -58,7 +68,10 @@ test('a caution stands where it happens, and the sign itself mends it, by mouse 
   }
 })
 
-test('more eaters: kernels fall in, and the water before stays in sight as a line', async ({ page, isMobile }) => {
+test('more eaters: kernels fall in, and the water before stays in sight as a line', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'the sentence is a sheet on a phone')
   await open(page, '/?grain=short-white&grams=300&pot=heavy-blue&on=big-gas')
   const pot = page.getByRole('region', { name: 'The pot' })
@@ -72,7 +85,10 @@ test('more eaters: kernels fall in, and the water before stays in sight as a lin
   await expect(pot.locator('path[class*=ghost]')).toHaveCount(0, { timeout: 20_000 })
 })
 
-test('every large figure says why, with the surer terms under the firmer line', async ({ page, isMobile }) => {
+test('every large figure says why, with the surer terms under the firmer line', async ({
+  page,
+  isMobile,
+}) => {
   await open(page, '/?grain=short-white&for=5&pot=heavy-blue&on=big-gas')
   if (isMobile) await page.getByRole('button', { name: /^Water/ }).click()
   const why = page.getByRole('region', { name: 'Measure' }).getByRole('button', { name: 'Why 325 g?' })
@@ -90,7 +106,9 @@ test('every large figure says why, with the surer terms under the firmer line', 
   await page.getByRole('button', { name: 'finger', exact: true }).click()
   await page.getByRole('button', { name: /^Why \d+ mm\?$/ }).click()
   await expect(page.locator('tbody')).toContainText('runs in between the kernels')
-  const lines = await page.locator('tbody td:first-child').evaluateAll((cells) => cells.map((cell) => parseFloat(getComputedStyle(cell).borderLeftWidth)))
+  const lines = await page
+    .locator('tbody td:first-child')
+    .evaluateAll((cells) => cells.map((cell) => parseFloat(getComputedStyle(cell).borderLeftWidth)))
   // Your own pour is known better than what fills the gaps.
   expect(Math.max(...lines)).toBe(lines[0])
   expect(Math.min(...lines)).toBeLessThan(lines[0]!)
@@ -98,7 +116,10 @@ test('every large figure says why, with the surer terms under the firmer line', 
   await page.getByRole('button', { name: 'scale', exact: true }).click()
 })
 
-test('keys: all of them at a press, others of one’s own, refused when taken, and none at all', async ({ page, isMobile }) => {
+test('keys: all of them at a press, others of one’s own, refused when taken, and none at all', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'a phone has no keys')
   await open(page, '/notebook')
   await page.keyboard.press('?')
@@ -109,7 +130,11 @@ test('keys: all of them at a press, others of one’s own, refused when taken, a
   await page.keyboard.press('n')
   await expect(page.getByRole('button', { name: 'Start now' })).toBeVisible()
   // A change at the bench is undone by its key.
-  await page.getByRole('radio', { name: 'firm' }).or(page.getByRole('button', { name: 'firm', exact: true })).first().click()
+  await page
+    .getByRole('radio', { name: 'firm' })
+    .or(page.getByRole('button', { name: 'firm', exact: true }))
+    .first()
+    .click()
   await expect(page).toHaveURL(/texture=/)
   await page.evaluate(() => document.activeElement instanceof HTMLElement && document.activeElement.blur())
   await page.keyboard.press('z')

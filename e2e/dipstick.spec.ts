@@ -10,7 +10,11 @@ test('the dipstick: a card laid on once, and its millimetres are true to one per
   // By key, by tap: the outline becomes 300 pixels wide, whatever it was.
   await slider.focus()
   await page.keyboard.press('Home')
-  const width = () => page.locator('[class*=card]').last().evaluate((el) => el.getBoundingClientRect().width)
+  const width = () =>
+    page
+      .locator('[class*=card]')
+      .last()
+      .evaluate((el) => el.getBoundingClientRect().width)
   const narrow = await width()
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight')
   expect((await width()) - narrow).toBeCloseTo(2.5, 1)
@@ -26,10 +30,16 @@ test('the dipstick: a card laid on once, and its millimetres are true to one per
   const stick = page.getByRole('img', { name: /A stick in true millimetres: water to here at 28 mm/ })
   await expect(stick).toBeVisible()
   // What is on the glass: the foot and the water line, by the pixels a card of 53.98 mm took.
-  const [foot, water] = await stick.evaluate((svg) => ['[data-foot]', '[data-level=water]'].map((s) => svg.querySelector(s)!.getBoundingClientRect()).map((r) => r.y + r.height / 2))
+  const [foot, water] = await stick.evaluate((svg) =>
+    ['[data-foot]', '[data-level=water]']
+      .map((s) => svg.querySelector(s)!.getBoundingClientRect())
+      .map((r) => r.y + r.height / 2),
+  )
   const mm = (foot! - water!) / (card / 53.98)
   expect(Math.abs(mm - 28) / 28).toBeLessThan(0.01)
-  const ticks = await stick.evaluate((svg) => [10, 20].map((at) => svg.querySelector(`[data-mm="${at}"]`)!.getBoundingClientRect().y))
+  const ticks = await stick.evaluate((svg) =>
+    [10, 20].map((at) => svg.querySelector(`[data-mm="${at}"]`)!.getBoundingClientRect().y),
+  )
   expect(Math.abs((ticks[0]! - ticks[1]!) / (card / 53.98) - 10) / 10).toBeLessThan(0.01)
   await expect(stick).toHaveAccessibleName(/your crease at 24 mm/)
   expect(await serious(page)).toEqual([])

@@ -17,11 +17,16 @@ test('the pot of the bench is cooked without food, minute by minute, by keys alo
 
 test('what if: a second pot beside the first, with its own verdict', async ({ page }) => {
   await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
-  await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through', { timeout: 30_000 })
+  await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through', {
+    timeout: 30_000,
+  })
   const chip = page.getByRole('button', { name: 'What if I pour a fifth more?' })
   await chip.click()
   await expect(chip).toHaveAttribute('aria-pressed', 'true')
-  await expect(page.getByRole('region', { name: 'pour a fifth more' })).toContainText(/soft|Sodden|Soggy|Mush/, { timeout: 30_000 })
+  await expect(page.getByRole('region', { name: 'pour a fifth more' })).toContainText(
+    /soft|Sodden|Soggy|Mush/,
+    { timeout: 30_000 },
+  )
   await expect(page).toHaveURL(/if=more-water/)
   await chip.click()
   await expect(page.getByRole('region', { name: 'pour a fifth more' })).toHaveCount(0)
@@ -32,7 +37,10 @@ test('four hundred kitchens: it can be stopped, and says how often it is good', 
   await page.getByRole('button', { name: 'Try 400 simulated kitchens' }).click()
   // Quick machines are done before a hand is: stopped, or finished.
   await page.getByRole('button', { name: /^(Stop|Once more)$/ }).click()
-  await page.getByRole('button', { name: /^(Try 400 simulated kitchens|Once more|Stop)$/ }).first().waitFor()
+  await page
+    .getByRole('button', { name: /^(Try 400 simulated kitchens|Once more|Stop)$/ })
+    .first()
+    .waitFor()
   const again = page.getByRole('button', { name: /^(Try 400 simulated kitchens|Once more)$/ })
   if (await again.isVisible()) await again.click()
   await expect(page.getByText(/^Good in \d+ % of 400 kitchens/)).toBeVisible({ timeout: 30_000 })
@@ -48,7 +56,9 @@ test('what went wrong with mine: causes that fit, and what would have helped', a
   await expect(mine).toContainText(/What would have helped most: a (fifth|tenth) less water/)
 })
 
-test('the heat is taken in hand by keys: a stronger simmer boils off more, scorches, and is set back', async ({ page }) => {
+test('the heat is taken in hand by keys: a stronger simmer boils off more, scorches, and is set back', async ({
+  page,
+}) => {
   await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
   const heat = page.getByRole('slider', { name: /^Heat of Turn to the lowest heat/ })
   await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through')
@@ -96,7 +106,10 @@ test('things done on the way, and another kitchen', async ({ page }) => {
   await page.getByLabel('Altitude, m').fill('3500')
   await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
   for (let i = 0; i < 60; i++) await page.keyboard.press('ArrowRight')
-  await expect(page.getByRole('region', { name: 'as you do it' }).getByRole('img')).toHaveAttribute('aria-label', /8\d °C/)
+  await expect(page.getByRole('region', { name: 'as you do it' }).getByRole('img')).toHaveAttribute(
+    'aria-label',
+    /8\d °C/,
+  )
 })
 
 test('water against minutes: a field to walk by keys, and a point to go to', async ({ page }) => {

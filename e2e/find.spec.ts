@@ -1,6 +1,9 @@
 import { expect, open, serious, test } from './kitchen'
 
-test('anything is found by its words and gone to by keys: a grain, a pot, a cook, a place', async ({ page, isMobile }) => {
+test('anything is found by its words and gone to by keys: a grain, a pot, a cook, a place', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'a phone presses the glass')
   await open(page, '/notebook')
   await page.keyboard.press('/')

@@ -4,7 +4,12 @@ import { expect, letPass, open, setAside, test } from './kitchen'
 const measure = (page: Page) => page.getByRole('region', { name: 'Measure' })
 
 /** Saves settings and puts them back when the test is over. */
-async function withSettings(page: Page, change: () => Promise<void>, run: () => Promise<void>, back: () => Promise<void>) {
+async function withSettings(
+  page: Page,
+  change: () => Promise<void>,
+  run: () => Promise<void>,
+  back: () => Promise<void>,
+) {
   const save = async (set: () => Promise<void>) => {
     await open(page, '/settings')
     await set()
@@ -89,14 +94,25 @@ test('the soak is moved along its curve, and the ribbon grows with it', async ({
   await expect(page.getByRole('group', { name: /soak 30 min/ })).toBeVisible()
 })
 
-test('the stove without a mouse: c, l, plus and z, and a key held or pressed twice at once is one press', async ({ page }) => {
+test('the stove without a mouse: c, l, plus and z, and a key held or pressed twice at once is one press', async ({
+  page,
+}) => {
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)
   // The act itself, not the same words under what comes next.
-  const act = (title: string) => expect(page.getByRole('region', { name: 'Now', exact: true }).locator('p.figure').first()).toHaveText(title)
+  const act = (title: string) =>
+    expect(page.getByRole('region', { name: 'Now', exact: true }).locator('p.figure').first()).toHaveText(
+      title,
+    )
   await act('Measure the grain')
-  for (const next of ['Rinse 3 times', 'Drain well in the sieve', 'Pour the water', 'Bring to the boil, lid on', 'Turn to the lowest heat, leave the lid']) {
+  for (const next of [
+    'Rinse 3 times',
+    'Drain well in the sieve',
+    'Pour the water',
+    'Bring to the boil, lid on',
+    'Turn to the lowest heat, leave the lid',
+  ]) {
     await letPass(page, 1)
     // Both within one tick: however slow the machine, they are the same press.
     await page.evaluate(() => {

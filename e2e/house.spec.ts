@@ -1,7 +1,9 @@
 import type { Page } from '@playwright/test'
 import { expect, open, serious, setAside, test } from './kitchen'
 
-test('the shelf: a bag is put on it, refused while it makes no sense, planned with and taken off', async ({ page }) => {
+test('the shelf: a bag is put on it, refused while it makes no sense, planned with and taken off', async ({
+  page,
+}) => {
   await open(page, '/shelf')
   await page.getByRole('button', { name: 'Add a bag' }).click()
   await page.getByLabel('Name').fill('Maren’s red')
@@ -69,7 +71,9 @@ test('a glass is weighed, and becomes a gauge on the bench', async ({ page }) =>
   await page.getByLabel('Empty, g').fill('80')
   await page.getByLabel('Full of water, g').fill('240')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'Pim’s beaker' })).toContainText('160 mL, weighed')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Pim’s beaker' })).toContainText(
+    '160 mL, weighed',
+  )
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('group', { name: 'Measure by' }).getByRole('button', { name: 'Pim’s beaker' }).click()
   await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/Grain, dry\s*why\?\s*2½ full/)
@@ -80,7 +84,8 @@ test('a glass is weighed, and becomes a gauge on the bench', async ({ page }) =>
 
 test.describe('the water in hand', () => {
   const address = '/?grain=long-white&grams=400&pot=heavy-blue&on=big-gas'
-  const pour = async (page: Page) => Number(await page.getByRole('slider', { name: 'Water in the pot' }).getAttribute('aria-valuenow'))
+  const pour = async (page: Page) =>
+    Number(await page.getByRole('slider', { name: 'Water in the pot' }).getAttribute('aria-valuenow'))
 
   test('by keys: five grams, one with Shift, firm and soft at the ends, and beyond', async ({ page }) => {
     await open(page, address)
@@ -159,7 +164,9 @@ test('washes are counted by the water, at the stove', async ({ page }) => {
 })
 
 test.describe('who eats', () => {
-  test('somebody who eats here is known at the bench by name; what they avoid is stopped, and on the shelf told', async ({ page }) => {
+  test('somebody who eats here is known at the bench by name; what they avoid is stopped, and on the shelf told', async ({
+    page,
+  }) => {
     await open(page, '/settings')
     const section = page.getByRole('region', { name: 'People' })
     await section.getByLabel('Name').fill('Ida 2')
@@ -173,16 +180,24 @@ test.describe('who eats', () => {
     await open(page, '/shelf')
     await expect(page.getByText(/not for Ida: gluten/).first()).toBeVisible()
     await open(page, '/?grain=barley-hulled&for=4&pot=heavy-blue&on=big-gas')
-    await page.getByRole('button', { name: /^For four|How much/ }).first().click()
+    await page
+      .getByRole('button', { name: /^For four|How much/ })
+      .first()
+      .click()
     await page.getByLabel('People').fill('Maren, Teo and Ida, one purple')
     await expect(page.getByText(/“one purple” is no name of this house/)).toBeVisible()
     await page.getByLabel('People').fill('Teo, Pim and Ida')
-    await expect(page.getByText(/2.75 usual portions · standard for those who care · no gluten/)).toBeVisible()
+    await expect(
+      page.getByText(/2.75 usual portions · standard for those who care · no gluten/),
+    ).toBeVisible()
     await page.keyboard.press('Escape')
     await expect(page).toHaveURL(/who=Teo/)
     const cautions = page.getByRole('region', { name: 'Cautions' })
     await expect(cautions.getByText(/Barley, hulled holds gluten/)).toBeVisible()
-    await cautions.getByRole('button', { name: /^Cook / }).first().click()
+    await cautions
+      .getByRole('button', { name: /^Cook / })
+      .first()
+      .click()
     await expect(cautions.getByText(/holds gluten/)).toHaveCount(0)
     await open(page, '/settings')
     await section.getByRole('button', { name: 'Remove Ida' }).click()
@@ -193,11 +208,15 @@ test.describe('who eats', () => {
 test('the shelf says what it is enough for, and what to buy', async ({ page }) => {
   await open(page, '/shelf')
   const enough = page.getByRole('region', { name: 'Enough for planned meals?' })
-  await expect(enough.getByRole('listitem').filter({ hasText: 'Barley, hulled' })).toContainText(/enough for the lake choir, \d+ g left over/)
+  await expect(enough.getByRole('listitem').filter({ hasText: 'Barley, hulled' })).toContainText(
+    /enough for the lake choir, \d+ g left over/,
+  )
   await expect(enough.getByRole('listitem')).toHaveCount(3)
 })
 
-test('a pot in a minute: two measures and a weight, what it holds and when it boils, and then it is one of the others', async ({ page }) => {
+test('a pot in a minute: two measures and a weight, what it holds and when it boils, and then it is one of the others', async ({
+  page,
+}) => {
   await open(page, '/pots')
   await page.getByRole('button', { name: 'Add a pot quickly' }).click()
   const sheet = page.getByRole('dialog')
@@ -206,7 +225,12 @@ test('a pot in a minute: two measures and a weight, what it holds and when it bo
   await sheet.getByLabel('Diameter inside, mm').fill('220')
   await sheet.getByLabel('Height inside, mm').fill('110')
   await sheet.getByRole('button', { name: 'Add' }).click()
-  await expect(sheet.getByRole('alert').or(sheet.getByText(/is required|is empty/)).first()).toBeVisible()
+  await expect(
+    sheet
+      .getByRole('alert')
+      .or(sheet.getByText(/is required|is empty/))
+      .first(),
+  ).toBeVisible()
   await expect(sheet.getByLabel('Diameter inside, mm')).toHaveValue('220')
   await sheet.getByLabel('Empty with its lid, g').fill('2400')
   // A frustum 220 over 198 and 110 high: 3.78 litres.
@@ -214,7 +238,9 @@ test('a pot in a minute: two measures and a weight, what it holds and when it bo
   await expect(sheet.getByText(/on the big gas in about \d+ min/)).toBeVisible()
   expect(await serious(page)).toEqual([])
   await sheet.getByRole('button', { name: 'Add' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'the red one' }).first()).toContainText('3.8 L, 220 mm wide')
+  await expect(page.getByRole('listitem').filter({ hasText: 'the red one' }).first()).toContainText(
+    '3.8 L, 220 mm wide',
+  )
   await page.getByRole('button', { name: 'Change the red one' }).click()
   await page.getByRole('button', { name: 'Delete' }).click()
   await expect(page.getByRole('button', { name: 'Change the red one' })).toHaveCount(0)

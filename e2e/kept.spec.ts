@@ -2,20 +2,30 @@ import { act, expect, letPass, open, serious, test } from './kitchen'
 
 const pdfPages = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0
 
-test('cooked for six, eaten by three: three kept, one made hot again, one thrown out when its time is over', async ({ page }) => {
+test('cooked for six, eaten by three: three kept, one made hot again, one thrown out when its time is over', async ({
+  page,
+}) => {
   await open(page, '/?grain=long-white&for=3&keep=3&pot=heavy-blue&on=big-gas')
   await expect(page.getByRole('button', { name: /^How much: For three and three for later/ })).toBeVisible()
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
   const key = page.getByRole('region', { name: 'Actions' })
-  for (const [word, minutes] of [['Measured', 2], ['Clear enough', 3], ['Drained how', 1], ['Poured', 1], ['It boils', 6]] as const) {
+  for (const [word, minutes] of [
+    ['Measured', 2],
+    ['Clear enough', 3],
+    ['Drained how', 1],
+    ['Poured', 1],
+    ['It boils', 6],
+  ] as const) {
     await letPass(page, minutes)
     await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
   }
   await letPass(page, 45)
   // Loosening has its own drawing.
   await expect(act(page)).toHaveText(/Loosen|Cut|Turn/)
-  await expect(page.getByText(/Lift and turn from the rim|cut, never stir|Mark a cross/).first()).toBeVisible()
+  await expect(
+    page.getByText(/Lift and turn from the rim|cut, never stir|Mark a cross/).first(),
+  ).toBeVisible()
   await key.getByRole('button', { name: /^Loosened/ }).click()
   await key.getByRole('button', { name: /^Served/ }).click()
 
@@ -44,7 +54,11 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
 
   // They count in for the next supper.
   await open(page, '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
-  const grams = page.getByRole('region', { name: 'Measure' }).getByRole('paragraph').filter({ hasText: / g$/ }).first()
+  const grams = page
+    .getByRole('region', { name: 'Measure' })
+    .getByRole('paragraph')
+    .filter({ hasText: / g$/ })
+    .first()
   const before = Number(/\d+/.exec(await grams.innerText())![0])
   await page.getByRole('button', { name: /^How much/ }).click()
   await page.getByRole('textbox', { name: /^Kept already/ }).fill('2')
@@ -61,17 +75,30 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   await hot.getByRole('button', { name: 'Eaten', exact: true }).click()
   await expect(tins).toHaveCount(2)
   await tins.first().getByRole('button', { name: 'Freeze' }).click()
-  await expect(page.getByRole('region', { name: 'In the freezer' }).getByRole('listitem').filter({ hasText: 'Long-grain white' })).toHaveCount(1)
+  await expect(
+    page
+      .getByRole('region', { name: 'In the freezer' })
+      .getByRole('listitem')
+      .filter({ hasText: 'Long-grain white' }),
+  ).toHaveCount(1)
 
   // A day later the other one is past its time, and that is said in words; the frozen one has not moved.
   await letPass(page, 25 * 60)
   await open(page, '/kept')
-  const past = page.getByRole('region', { name: 'In the fridge' }).getByRole('listitem').filter({ hasText: 'Long-grain white' })
+  const past = page
+    .getByRole('region', { name: 'In the fridge' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Long-grain white' })
   await expect(past).toContainText(/Past its date since .*: throw it away/)
   await expect(past.getByRole('button', { name: 'Eaten' })).toHaveCount(0)
   await past.getByRole('button', { name: 'Throw away' }).click()
   await expect(past).toHaveCount(0)
-  await expect(page.getByRole('region', { name: 'In the freezer' }).getByRole('listitem').filter({ hasText: 'Long-grain white' })).toContainText(/once thawed, eat within \d+ h/)
+  await expect(
+    page
+      .getByRole('region', { name: 'In the freezer' })
+      .getByRole('listitem')
+      .filter({ hasText: 'Long-grain white' }),
+  ).toContainText(/once thawed, eat within \d+ h/)
 })
 
 test('the card and the labels are one page on either paper, also for the fullest plan', async ({ page }) => {
@@ -85,7 +112,17 @@ test('the card and the labels are one page on either paper, also for the fullest
     for (const format of ['A4', 'Letter'] as const) {
       await open(page, plan)
       await page.emulateMedia({ media: 'print' })
-      expect([plan, format, pdfPages(await page.pdf({ format, preferCSSPageSize: false, margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' } }))]).toEqual([plan, format, 1])
+      expect([
+        plan,
+        format,
+        pdfPages(
+          await page.pdf({
+            format,
+            preferCSSPageSize: false,
+            margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' },
+          }),
+        ),
+      ]).toEqual([plan, format, 1])
       await page.emulateMedia({ media: 'screen' })
     }
   await open(page, plans[0]!)

@@ -27,10 +27,15 @@ interface Houses {
 const HOME = { TZ: 'Europe/Berlin', OMSEL_NAMES: 'kitchen.test' }
 
 async function housesIn(folder: string): Promise<Houses & { end: () => Promise<void> }> {
-  const [first, database, clock] = ['first.sqlite', 'omsel.sqlite', 'clock'].map((name) => join(folder, name)) as [string, string, string]
+  const [first, database, clock] = ['first.sqlite', 'omsel.sqlite', 'clock'].map((name) =>
+    join(folder, name),
+  ) as [string, string, string]
   const evening = () => writeFileSync(clock, String(EVENING_MS - Date.now()))
   evening()
-  const made = spawnSync('node', ['--import', 'tsx', 'demo/main.ts'], { env: { ...process.env, ...HOME, OMSEL_DATABASE: first, OMSEL_CLOCK_FILE: clock }, encoding: 'utf8' })
+  const made = spawnSync('node', ['--import', 'tsx', 'demo/main.ts'], {
+    env: { ...process.env, ...HOME, OMSEL_DATABASE: first, OMSEL_CLOCK_FILE: clock },
+    encoding: 'utf8',
+  })
   if (made.status !== 0) throw new Error(`no demo household: ${made.stderr}`)
   let server: ChildProcess | undefined
   let at = ''
@@ -64,7 +69,10 @@ export const test = base.extend<{ house: House; quiet: void; expectedNoise: RegE
     },
     { scope: 'worker', timeout: 120_000 },
   ],
-  house: [async ({ houses }, use, { file, project }) => use(await houses.of(`${project.name} ${file}`)), { auto: true, timeout: 120_000 }],
+  house: [
+    async ({ houses }, use, { file, project }) => use(await houses.of(`${project.name} ${file}`)),
+    { auto: true, timeout: 120_000 },
+  ],
   baseURL: async ({ house }, use) => use(house.address),
   expectedNoise: [[], { option: true }],
   quiet: [
@@ -75,7 +83,9 @@ export const test = base.extend<{ house: House; quiet: void; expectedNoise: RegE
       })
       page.on('pageerror', (error) => said.push(String(error)))
       await use()
-      expect(said.filter((text) => ![...EXPECTED, ...expectedNoise].some((pattern) => pattern.test(text)))).toEqual([])
+      expect(
+        said.filter((text) => ![...EXPECTED, ...expectedNoise].some((pattern) => pattern.test(text))),
+      ).toEqual([])
     },
     { auto: true },
   ],
@@ -83,7 +93,10 @@ export const test = base.extend<{ house: House; quiet: void; expectedNoise: RegE
 
 // The browser reports a refused form as a failed load; the tests that provoke one look at the page's own words.
 // And the test's own browser tells that it keeps the worker out, which is no word of the page's.
-const EXPECTED = [/Failed to load resource: the server responded with a status of 4\d\d/, /^Service Worker registration blocked by Playwright$/]
+const EXPECTED = [
+  /Failed to load resource: the server responded with a status of 4\d\d/,
+  /^Service Worker registration blocked by Playwright$/,
+]
 
 const clockFile = () => house!.clock
 
@@ -91,7 +104,12 @@ const clockFile = () => house!.clock
 export async function letPass(page: Page, minutes: number): Promise<void> {
   const listens = /\/(stove|supper)\/./.test(page.url())
   // What was pressed before is heard before the hands of the clock are moved.
-  if (listens) await page.waitForFunction(() => Object.entries(localStorage).every(([key, value]) => !key.startsWith('omsel.outbox.') || value === '[]'))
+  if (listens)
+    await page.waitForFunction(() =>
+      Object.entries(localStorage).every(
+        ([key, value]) => !key.startsWith('omsel.outbox.') || value === '[]',
+      ),
+    )
   // In one stroke: a server that reads a half-written clock would be in another year.
   const next = `${clockFile()}.next`
   writeFileSync(next, String(Number(readFileSync(clockFile(), 'utf8')) + Math.round(minutes * 60_000)))
@@ -101,21 +119,33 @@ export async function letPass(page: Page, minutes: number): Promise<void> {
   const hour = Date.now() + Number(readFileSync(clockFile(), 'utf8')) - 1000
   for (let tries = 0; tries < 12; tries++) {
     await lookAgain(page)
-    const heard = await page.waitForFunction((since) => Number(document.querySelector<HTMLElement>('[data-heard]')?.dataset.heard) >= since, hour, { timeout: 1500 }).catch(() => undefined)
+    const heard = await page
+      .waitForFunction(
+        (since) => Number(document.querySelector<HTMLElement>('[data-heard]')?.dataset.heard) >= since,
+        hour,
+        { timeout: 1500 },
+      )
+      .catch(() => undefined)
     if (heard) return
   }
   throw new Error('letPass: the page did not look again')
 }
 
 /** Somebody takes the device up again. */
-export const lookAgain = (page: Page) => page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
+export const lookAgain = (page: Page) =>
+  page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
 
 /** What an accessibility checker finds that is serious. */
 export async function serious(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary?.slice(0, 160) ?? ''}`).join('; ')}`)
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary?.slice(0, 160) ?? ''}`).join('; ')}`,
+    )
 }
 
 /** Waits until the page answers to presses. */
@@ -130,7 +160,11 @@ export const act = (page: Page) => page.locator('[data-act]')
 /** Sets the pot on this stove aside. */
 export async function setAside(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
-  await page.getByRole('listitem').filter({ hasText: 'Stop this batch' }).getByRole('button', { name: 'Save' }).click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Stop this batch' })
+    .getByRole('button', { name: 'Save' })
+    .click()
 }
 
 /** Sets every pot aside that is still on the stove. */

@@ -25,26 +25,67 @@ async function networkHouse(port: number) {
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   writeFileSync(clock, '0')
   const env = { ...process.env, OMSEL_DATABASE: database, NODE_ENV: 'production' }
-  const shut = spawnSync('node', ['server.js'], { env: { ...env, HOST: '0.0.0.0', PORT: String(port) }, encoding: 'utf8' })
+  const shut = spawnSync('node', ['server.js'], {
+    env: { ...env, HOST: '0.0.0.0', PORT: String(port) },
+    encoding: 'utf8',
+  })
   const set = spawnSync('bin/omsel', ['passphrase'], { env, input: `${PHRASE}\n`, encoding: 'utf8' })
   const server = await serve(port, database, clock, { HOST: '0.0.0.0' })
   const ca = readFileSync(join(folder, 'tls/authority.pem'), 'utf8')
-  const ask = (path: string, { network = true, method = 'GET', headers = {}, body }: { network?: boolean; method?: string; headers?: Record<string, string>; body?: string } = {}) =>
+  const ask = (
+    path: string,
+    {
+      network = true,
+      method = 'GET',
+      headers = {},
+      body,
+    }: { network?: boolean; method?: string; headers?: Record<string, string>; body?: string } = {},
+  ) =>
     new Promise<Answer>((resolve, reject) => {
-      const to = { host: '127.0.0.1', port: network ? port + 1 : port, path, method, headers: { ...(body === undefined ? {} : { 'Content-Length': String(Buffer.byteLength(body)), 'Content-Type': 'application/x-www-form-urlencoded' }), ...headers } }
+      const to = {
+        host: '127.0.0.1',
+        port: network ? port + 1 : port,
+        path,
+        method,
+        headers: {
+          ...(body === undefined
+            ? {}
+            : {
+                'Content-Length': String(Buffer.byteLength(body)),
+                'Content-Type': 'application/x-www-form-urlencoded',
+              }),
+          ...headers,
+        },
+      }
       const request = network ? https.request({ ...to, ca, servername: 'localhost' }) : http.request(to)
       request.on('error', reject)
       request.on('response', (response) => {
         let text = ''
         response.setEncoding('utf8')
         response.on('data', (part: string) => (text += part))
-        response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body: text }))
+        response.on('end', () =>
+          resolve({ status: response.statusCode!, headers: response.headers, body: text }),
+        )
       })
       request.end(body)
     })
-  const enter = (passphrase: string) => ask('/enter', { method: 'POST', body: new URLSearchParams({ intent: 'enter', passphrase }).toString() })
+  const enter = (passphrase: string) =>
+    ask('/enter', { method: 'POST', body: new URLSearchParams({ intent: 'enter', passphrase }).toString() })
   const laterBy = (ms: number) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + ms))
-  return { shut, set, server, ask, enter, laterBy, database, env, close: async () => { await kill(server); rmSync(folder, { recursive: true }) } }
+  return {
+    shut,
+    set,
+    server,
+    ask,
+    enter,
+    laterBy,
+    database,
+    env,
+    close: async () => {
+      await kill(server)
+      rmSync(folder, { recursive: true })
+    },
+  }
 }
 const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.split(';')[0]!
 
@@ -56,8 +97,21 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     expect(set.status).toBe(0)
 
     // Outside there is only the way in.
-    for (const path of ['/', '/notebook', '/household.json', '/api/v1/notebook', '/notebook.csv', '/cooks/all/changes', '/_root.data', '/notebook.data']) expect([path, (await ask(path)).status]).toEqual([path, 401])
-    expect(await ask('/notebook', { headers: { Accept: 'text/html' } })).toMatchObject({ status: 302, headers: { location: '/enter?to=%2Fnotebook' } })
+    for (const path of [
+      '/',
+      '/notebook',
+      '/household.json',
+      '/api/v1/notebook',
+      '/notebook.csv',
+      '/cooks/all/changes',
+      '/_root.data',
+      '/notebook.data',
+    ])
+      expect([path, (await ask(path)).status]).toEqual([path, 401])
+    expect(await ask('/notebook', { headers: { Accept: 'text/html' } })).toMatchObject({
+      status: 302,
+      headers: { location: '/enter?to=%2Fnotebook' },
+    })
     expect((await ask('/settings', { method: 'POST', body: 'intent=save&name=x' })).status).toBe(401)
     const door = await ask('/enter')
     expect(door.status).toBe(200)
@@ -68,19 +122,42 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     // Another site's name that points here, and what another site sends.
     for (const network of [true, false]) {
       expect((await ask('/', { network, headers: { Host: 'evil.example' } })).status).toBe(421)
-      const post = (headers: Record<string, string>) => ask('/settings', { network, method: 'POST', body: 'intent=save', headers })
+      const post = (headers: Record<string, string>) =>
+        ask('/settings', { network, method: 'POST', body: 'intent=save', headers })
       expect((await post({ Origin: 'https://evil.example' })).status).toBe(403)
       expect((await post({ Origin: 'null' })).status).toBe(403)
       expect((await post({ 'Sec-Fetch-Site': 'cross-site' })).status).toBe(403)
     }
     // A door that is only said to be another one is the same door.
-    expect((await ask('/household.json', { headers: { 'X-Omsel-Door': 'own', 'X-Omsel-Address': '10.0.0.1', 'X-Forwarded-For': '127.0.0.1' } })).status).toBe(401)
+    expect(
+      (
+        await ask('/household.json', {
+          headers: { 'X-Omsel-Door': 'own', 'X-Omsel-Address': '10.0.0.1', 'X-Forwarded-For': '127.0.0.1' },
+        })
+      ).status,
+    ).toBe(401)
 
     // Headers of every kind of answer, on both doors.
     for (const network of [true, false])
-      for (const path of ['/enter', '/', '/no-such-page', '/manifest.webmanifest', '/healthz', '/api/v1/openapi.json', '/%E0%A4%A', '/a.data']) {
+      for (const path of [
+        '/enter',
+        '/',
+        '/no-such-page',
+        '/manifest.webmanifest',
+        '/healthz',
+        '/api/v1/openapi.json',
+        '/%E0%A4%A',
+        '/a.data',
+      ]) {
         const { headers, body, status } = await ask(path, { network })
-        expect([path, headers['x-content-type-options'], headers['x-frame-options'], headers['referrer-policy'], headers['cross-origin-opener-policy'], headers['cross-origin-resource-policy']]).toEqual([path, 'nosniff', 'DENY', 'same-origin', 'same-origin', 'same-origin'])
+        expect([
+          path,
+          headers['x-content-type-options'],
+          headers['x-frame-options'],
+          headers['referrer-policy'],
+          headers['cross-origin-opener-policy'],
+          headers['cross-origin-resource-policy'],
+        ]).toEqual([path, 'nosniff', 'DENY', 'same-origin', 'same-origin', 'same-origin'])
         expect(headers).not.toHaveProperty('x-powered-by')
         expect(headers).not.toHaveProperty('server')
         expect(headers).not.toHaveProperty('access-control-allow-origin')
@@ -97,18 +174,53 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     // In by the passphrase.
     const entered = await enter(PHRASE)
     expect(entered.status).toBe(302)
-    expect(entered.headers['set-cookie']![0]).toMatch(/^__Host-omsel=[\w-]{43}; Path=\/; HttpOnly; SameSite=Strict; Max-Age=\d+; Secure$/)
+    expect(entered.headers['set-cookie']![0]).toMatch(
+      /^__Host-omsel=[\w-]{43}; Path=\/; HttpOnly; SameSite=Strict; Max-Age=\d+; Secure$/,
+    )
     const Cookie = cookieOf(entered)
-    const status = async (cookie: string) => (await ask('/household.json', { headers: { Cookie: cookie } })).status
+    const status = async (cookie: string) =>
+      (await ask('/household.json', { headers: { Cookie: cookie } })).status
     expect(await status(Cookie)).toBe(200)
     // Forged, cut, of another name: useless.
-    for (const cookie of [`${Cookie}x`, Cookie.slice(0, -1), Cookie.replace('__Host-omsel', 'omsel'), '__Host-omsel=', `__Host-omsel=${'A'.repeat(43)}`]) expect(await status(cookie)).toBe(401)
+    for (const cookie of [
+      `${Cookie}x`,
+      Cookie.slice(0, -1),
+      Cookie.replace('__Host-omsel', 'omsel'),
+      '__Host-omsel=',
+      `__Host-omsel=${'A'.repeat(43)}`,
+    ])
+      expect(await status(cookie)).toBe(401)
     // From the network nobody says who may come in.
-    expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=code' })).status).toBe(403)
-    expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: new URLSearchParams({ intent: 'set-passphrase', passphrase: 'mine from now on', again: 'mine from now on' }).toString() })).status).toBe(403)
-    expect((await ask('/devices', { method: 'POST', headers: { Cookie, 'X-Omsel-Door': 'own' }, body: 'intent=code' })).status).toBe(403)
+    expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=code' })).status).toBe(
+      403,
+    )
+    expect(
+      (
+        await ask('/devices', {
+          method: 'POST',
+          headers: { Cookie },
+          body: new URLSearchParams({
+            intent: 'set-passphrase',
+            passphrase: 'mine from now on',
+            again: 'mine from now on',
+          }).toString(),
+        })
+      ).status,
+    ).toBe(403)
+    expect(
+      (
+        await ask('/devices', {
+          method: 'POST',
+          headers: { Cookie, 'X-Omsel-Door': 'own' },
+          body: 'intent=code',
+        })
+      ).status,
+    ).toBe(403)
     // A way on that leads out of the house is none.
-    expect((await ask(`/enter?to=${encodeURIComponent('//evil.example')}`, { headers: { Cookie } })).headers.location).toBe('/')
+    expect(
+      (await ask(`/enter?to=${encodeURIComponent('//evil.example')}`, { headers: { Cookie } })).headers
+        .location,
+    ).toBe('/')
 
     // Guesses are slowed down; the right word waits as well, and is taken when the wait is over.
     const guesses = []
@@ -120,14 +232,21 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     expect((await enter(PHRASE)).status).toBe(302)
 
     // Left, stale, or from before another passphrase: useless.
-    expect((await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=leave' })).status).toBe(302)
+    expect(
+      (await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=leave' })).status,
+    ).toBe(302)
     expect(await status(Cookie)).toBe(401)
     const stale = cookieOf(await enter(PHRASE))
     expect(await status(stale)).toBe(200)
     laterBy(61 * DAY_MS)
     expect(await status(stale)).toBe(401)
     const before = cookieOf(await enter(PHRASE))
-    expect(spawnSync('bin/omsel', ['passphrase'], { env: { ...env, OMSEL_DATABASE: database }, input: 'another one by now\n' }).status).toBe(0)
+    expect(
+      spawnSync('bin/omsel', ['passphrase'], {
+        env: { ...env, OMSEL_DATABASE: database },
+        input: 'another one by now\n',
+      }).status,
+    ).toBe(0)
     expect(await status(before)).toBe(401)
   } finally {
     await close()
@@ -138,12 +257,23 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
   test.setTimeout(240_000)
   const port = PORTS.phone
   const { close } = await networkHouse(port)
-  const phones = await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
+  const phones = await browser.newContext({
+    ignoreHTTPSErrors: true,
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: 'block',
+  })
   try {
-    await fetch(`http://127.0.0.1:${port}/welcome`, { method: 'POST', redirect: 'manual', headers: { Origin: `http://127.0.0.1:${port}` }, body: new URLSearchParams({ intent: 'later' }) })
+    await fetch(`http://127.0.0.1:${port}/welcome`, {
+      method: 'POST',
+      redirect: 'manual',
+      headers: { Origin: `http://127.0.0.1:${port}` },
+      body: new URLSearchParams({ intent: 'later' }),
+    })
     await open(page, `http://127.0.0.1:${port}/devices`)
     await expect(page.getByText('None besides this computer.')).toBeVisible()
-    const answered = page.waitForResponse((r) => r.url().includes('/devices.data') && r.request().method() === 'POST')
+    const answered = page.waitForResponse(
+      (r) => r.url().includes('/devices.data') && r.request().method() === 'POST',
+    )
     await page.getByRole('button', { name: 'Show a code' }).click()
     const code = /"code","([\w-]{32})"/.exec(await (await answered).text())![1]!
     await expect(page.getByRole('img', { name: /Sign-in address: https:/ })).toBeVisible()
@@ -154,7 +284,9 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     await phone.getByRole('button', { name: 'Allow this device' }).click()
     await phone.waitForURL(/\/shelf$/)
     // The code is in no address any more, and good for nobody else.
-    const other = await (await browser.newContext({ ignoreHTTPSErrors: true, serviceWorkers: 'block' })).newPage()
+    const other = await (
+      await browser.newContext({ ignoreHTTPSErrors: true, serviceWorkers: 'block' })
+    ).newPage()
     await other.goto(`https://127.0.0.1:${port + 1}/enter#join=${code}`)
     await other.getByRole('button', { name: 'Allow this device' }).click()
     await expect(other.getByText(/no longer good/)).toBeVisible()
@@ -169,14 +301,20 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     await open(elsewhere, `https://127.0.0.1:${port + 1}/notebook`)
 
     await open(page, `http://127.0.0.1:${port}/devices`)
-    await page.getByRole('button', { name: 'Sign out computer' }).or(page.getByRole('button', { name: 'Sign out phone' })).click()
+    await page
+      .getByRole('button', { name: 'Sign out computer' })
+      .or(page.getByRole('button', { name: 'Sign out phone' }))
+      .click()
     await expect(page.getByText('None besides this computer.')).toBeVisible()
     // Its stream ends with it. The cook on its screen counts on, and what is pressed there is kept until it is let in again.
     await expect(phone.getByText('This device is no longer let in')).toBeVisible()
     // Elsewhere there is nothing to go on with, but the way back in.
     await elsewhere.getByRole('link', { name: 'Grains' }).first().click()
     await expect(elsewhere.getByRole('heading', { name: 'Signed out' })).toBeVisible()
-    await expect(elsewhere.getByRole('link', { name: 'Sign in again' })).toHaveAttribute('href', '/enter?to=%2Fshelf')
+    await expect(elsewhere.getByRole('link', { name: 'Sign in again' })).toHaveAttribute(
+      'href',
+      '/enter?to=%2Fshelf',
+    )
     await phone.getByRole('button', { name: /^Measured/ }).click()
     await expect(phone.getByText('Counting here, one press kept')).toBeVisible()
     await expect(act(phone)).not.toHaveText('Measure the grain')
@@ -205,8 +343,22 @@ test('a server that is asked to end finishes what is being written, and lets str
     const stream = http.get({ port, host: '127.0.0.1', path: '/cooks/all/changes' })
     stream.on('error', () => undefined)
     await once(stream, 'response')
-    const body = new URLSearchParams({ intent: 'save-measure', how: 'known', name: 'grandmother’s ladle', ml: '180' }).toString()
-    const request = http.request({ port, host: '127.0.0.1', path: '/pots', method: 'POST', headers: { 'Content-Type': 'application/x-www-form-urlencoded', 'Content-Length': String(Buffer.byteLength(body)) } })
+    const body = new URLSearchParams({
+      intent: 'save-measure',
+      how: 'known',
+      name: 'grandmother’s ladle',
+      ml: '180',
+    }).toString()
+    const request = http.request({
+      port,
+      host: '127.0.0.1',
+      path: '/pots',
+      method: 'POST',
+      headers: {
+        'Content-Type': 'application/x-www-form-urlencoded',
+        'Content-Length': String(Buffer.byteLength(body)),
+      },
+    })
     request.write(body.slice(0, 20))
     // Half of it is there when the server is asked to end.
     await new Promise((resolve) => setTimeout(resolve, 300))
@@ -219,7 +371,9 @@ test('a server that is asked to end finishes what is being written, and lets str
     expect(response.statusCode).toBeLessThan(400)
     expect(await gone).toEqual([0, null])
     const again = await serve(port, database, join(folder, 'clock'))
-    expect(await fetch(`http://127.0.0.1:${port}/household.json?holds=pots`).then((r) => r.text())).toContain('grandmother’s ladle')
+    expect(await fetch(`http://127.0.0.1:${port}/household.json?holds=pots`).then((r) => r.text())).toContain(
+      'grandmother’s ladle',
+    )
     await kill(again)
   } finally {
     await kill(server)

@@ -12,41 +12,71 @@ test('two taps after dinner, and it is written down', async ({ page }) => {
   await page.getByRole('textbox', { name: 'Water, g, row 1' }).fill('430')
   expect(await serious(page)).toEqual([])
   await page.getByRole('button', { name: 'Copy one cook' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'One' }).or(page.getByText('1 cook is in the notebook now.'))).toBeVisible()
+  await expect(
+    page.getByRole('status').filter({ hasText: 'One' }).or(page.getByText('1 cook is in the notebook now.')),
+  ).toBeVisible()
 
   await open(page, '/notebook')
   const taps = page.getByRole('region', { name: 'How was it? Millet' })
-  await taps.getByRole('group', { name: 'How dry or wet' }).getByRole('button', { name: 'a little wet' }).click()
+  await taps
+    .getByRole('group', { name: 'How dry or wet' })
+    .getByRole('button', { name: 'a little wet' })
+    .click()
   await expect(taps.getByText('Now tap the other row.')).toBeVisible()
   await taps.getByRole('group', { name: 'How hard or soft' }).getByRole('button', { name: 'right' }).click()
   await expect(page.getByRole('row', { name: /Millet/ }).first()).toContainText('a little wet')
 })
 
-test('a table with words of its own is matched, column by column; what is no text is refused, and a formula is only a note', async ({ page }) => {
+test('a table with words of its own is matched, column by column; what is no text is refused, and a formula is only a note', async ({
+  page,
+}) => {
   await open(page, '/notebook/copy')
   const file = page.locator('input[type=file]')
-  await file.setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from([0x64, 0x61, 0x79, 0x2c, 0xe9, 0x0a, 0x31, 0x2c, 0x32]) })
+  await file.setInputFiles({
+    name: 'old.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from([0x64, 0x61, 0x79, 0x2c, 0xe9, 0x0a, 0x31, 0x2c, 0x32]),
+  })
   await expect(page.getByText('That file is no text in UTF-8.')).toBeVisible()
-  await file.setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from('day,cereal,liquid,dry,pan,rating,said\n3.11.2025,millet,430,200,clay,good,"=HYPERLINK(""x"")"\n') })
+  await file.setInputFiles({
+    name: 'old.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'day,cereal,liquid,dry,pan,rating,said\n3.11.2025,millet,430,200,clay,good,"=HYPERLINK(""x"")"\n',
+    ),
+  })
   await expect(page.getByRole('alert')).toContainText('Which column is “Grain”?')
   const copy = page.getByRole('button', { name: /^Copy/ })
   await expect(copy).toBeDisabled()
-  for (const [theirs, ours] of [['cereal', 'Grain'], ['liquid', 'Water, g'], ['pan', 'Pot'], ['rating', 'How it was'], ['said', 'Note']] as const) await page.getByRole('combobox', { name: `“${theirs}” is` }).selectOption({ label: ours })
+  for (const [theirs, ours] of [
+    ['cereal', 'Grain'],
+    ['liquid', 'Water, g'],
+    ['pan', 'Pot'],
+    ['rating', 'How it was'],
+    ['said', 'Note'],
+  ] as const)
+    await page.getByRole('combobox', { name: `“${theirs}” is` }).selectOption({ label: ours })
   await expect(page.getByRole('button', { name: 'Copy one cook' })).toBeEnabled()
   await page.getByRole('combobox', { name: '“said” is' }).selectOption({ label: 'ignore' })
   await expect(page.getByRole('button', { name: 'Copy one cook' })).toBeEnabled()
   expect(await serious(page)).toEqual([])
 })
 
-test('the notebook is sifted and searched; a cook is repeated, weighed, pictured and taken out', async ({ page }) => {
+test('the notebook is sifted and searched; a cook is repeated, weighed, pictured and taken out', async ({
+  page,
+}) => {
   await open(page, '/notebook')
   await page.getByRole('combobox', { name: 'Pot' }).selectOption({ label: 'clay' })
   await expect(page).toHaveURL(/pot=clay/)
-  for (const row of await page.getByRole('table').getByRole('row').all()) if ((await row.getByRole('cell').count()) > 0) await expect(row).toContainText('clay')
+  for (const row of await page.getByRole('table').getByRole('row').all())
+    if ((await row.getByRole('cell').count()) > 0) await expect(row).toContainText('clay')
   await open(page, '/notebook?q=choir')
   await expect(page.getByRole('row', { name: /Choir, first time/ })).toBeVisible()
   expect(await serious(page)).toEqual([])
-  await page.getByRole('row', { name: /Choir, first time/ }).getByRole('link').click()
+  await page
+    .getByRole('row', { name: /Choir, first time/ })
+    .getByRole('link')
+    .click()
   await expect(page).toHaveURL(/\/notebook\/[\w-]{36}$/)
   const cook = page.url()
 
@@ -69,11 +99,17 @@ test('the notebook is sifted and searched; a cook is repeated, weighed, pictured
 
   // A picture that is none, and one that is: drawn by the browser itself.
   const picture = page.getByRole('form', { name: 'A picture' })
-  await picture.locator('input[type=file]').setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') })
+  await picture
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') })
   await picture.getByRole('button', { name: 'Save' }).click()
   await expect(picture.getByRole('alert')).toContainText('is no picture that can be read: "pot.jpg"')
-  await picture.locator('input[type=file]').setInputFiles({ name: 'pot.png', mimeType: 'image/png', buffer: await page.screenshot() })
-  await picture.getByRole('combobox', { name: 'Shows' }).selectOption({ label: 'steam pushes out at the lid' })
+  await picture
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'pot.png', mimeType: 'image/png', buffer: await page.screenshot() })
+  await picture
+    .getByRole('combobox', { name: 'Shows' })
+    .selectOption({ label: 'steam pushes out at the lid' })
   await picture.getByRole('button', { name: 'Save' }).click()
   const image = page.getByRole('img', { name: 'when steam pushes out at the lid' })
   await expect(image).toBeVisible()
@@ -83,7 +119,9 @@ test('the notebook is sifted and searched; a cook is repeated, weighed, pictured
   await expect(image).toHaveCount(0)
 })
 
-test('what was learned is shown with how surely, can be pinned within its limits, and let go', async ({ page }) => {
+test('what was learned is shown with how surely, can be pinned within its limits, and let go', async ({
+  page,
+}) => {
   await open(page, '/notebook/learned')
   const quinoa = page.getByRole('region', { name: 'water in the grain: Quinoa' })
   await expect(quinoa).toContainText(/Needs \d+ g less water per 100 g \(± \d+\)\. From 2 cooks\./)
@@ -122,16 +160,28 @@ test('a trial of water: planned blind, tasted, weighed by chance, and taken over
     await tasting.getByRole('button', { name: 'Save' }).click()
     await expect(page.getByRole('button', { name: 'take it back' })).toHaveCount(i + 1)
   }
-  await expect(page.getByText(/^B was put first 5 of 5 times: luck alone could do that in 6 of 100 such trials; one more like these would settle it\.$/)).toBeVisible()
+  await expect(
+    page.getByText(
+      /^B was put first 5 of 5 times: luck alone could do that in 6 of 100 such trials; one more like these would settle it\.$/,
+    ),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'reveal' }).click()
-  await page.getByRole('row', { name: /^B, \d+ g of water/ }).getByRole('button', { name: 'Use this water from now on' }).click()
+  await page
+    .getByRole('row', { name: /^B, \d+ g of water/ })
+    .getByRole('button', { name: 'Use this water from now on' })
+    .click()
   await expect(page.getByText(/Cup B is how this house pours it now/)).toBeVisible()
   await open(page, '/notebook/learned')
-  await page.getByRole('region', { name: 'water in the grain: Wild rice' }).getByRole('button', { name: 'unfix' }).click()
+  await page
+    .getByRole('region', { name: 'water in the grain: Wild rice' })
+    .getByRole('button', { name: 'unfix' })
+    .click()
   await expect(page.getByRole('button', { name: 'unfix' })).toHaveCount(0)
 })
 
-test('a picture of a cue in this pot stands beside the drawn one, and does the next time as well', async ({ page }) => {
+test('a picture of a cue in this pot stands beside the drawn one, and does the next time as well', async ({
+  page,
+}) => {
   for (const again of [false, true]) {
     await open(page, '/?grain=fonio&grams=120&pot=little-steel&on=small-gas&by=covered-simmer')
     await page.getByRole('button', { name: 'Start now' }).click()
@@ -147,7 +197,9 @@ test('a picture of a cue in this pot stands beside the drawn one, and does the n
     if (again) await expect(own).toBeVisible()
     else {
       await expect(own).toHaveCount(0)
-      await page.locator('input[type=file]').setInputFiles({ name: 'boil.png', mimeType: 'image/png', buffer: await page.screenshot() })
+      await page
+        .locator('input[type=file]')
+        .setInputFiles({ name: 'boil.png', mimeType: 'image/png', buffer: await page.screenshot() })
       await expect(own).toBeVisible()
     }
     await setAside(page)
@@ -170,7 +222,10 @@ test('two taps stand at the stove as soon as it is on the table', async ({ page 
   await table.click()
   const taps = page.getByRole('region', { name: /^How was it\? Couscous/ })
   await taps.getByRole('group', { name: 'How hard or soft' }).getByRole('button', { name: 'right' }).click()
-  await taps.getByRole('group', { name: 'How dry or wet' }).getByRole('button', { name: 'a little dry' }).click()
+  await taps
+    .getByRole('group', { name: 'How dry or wet' })
+    .getByRole('button', { name: 'a little dry' })
+    .click()
   await expect(taps.getByText('Saved. The next batch is adjusted.')).toBeVisible()
   await taps.getByRole('link', { name: 'Add details' }).click()
   await expect(page.getByRole('radio', { name: 'a little dry' })).toBeChecked()

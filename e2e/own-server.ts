@@ -1,13 +1,29 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 
 /** A server on a household of its own, beside the one of the other tests. */
-export async function serve(port: number, database: string, clock: string, more: Record<string, string> = {}): Promise<ChildProcess> {
+export async function serve(
+  port: number,
+  database: string,
+  clock: string,
+  more: Record<string, string> = {},
+): Promise<ChildProcess> {
   const server = spawn('node', ['server.js'], {
-    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', OMSEL_DATABASE: database, OMSEL_CLOCK_FILE: clock, NODE_ENV: 'production', ...more },
+    env: {
+      ...process.env,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      OMSEL_DATABASE: database,
+      OMSEL_CLOCK_FILE: clock,
+      NODE_ENV: 'production',
+      ...more,
+    },
     stdio: 'ignore',
   })
   for (let tries = 0; tries < 100; tries++) {
-    const up = await fetch(`http://127.0.0.1:${port}/healthz`).then((r) => r.ok, () => false)
+    const up = await fetch(`http://127.0.0.1:${port}/healthz`).then(
+      (r) => r.ok,
+      () => false,
+    )
     if (up) return server
     await new Promise((resolve) => setTimeout(resolve, 100))
   }

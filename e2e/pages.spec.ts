@@ -1,9 +1,36 @@
 import { act, expect, open, serious, setAside, test } from './kitchen'
 
-const PAGES = ['/', '/?grain=black&for=20&pot=little-steel', '/stove', '/notebook', '/settings', '/shelf', '/pots', '/kept', '/kept/put-away', '/supper', '/notebook/learned', '/trials', '/dipstick', '/elsewhere', '/practice', '/practice/first-bubbles', '/carry', '/devices', '/dry-run', '/compare', '/by', '/model', '/card', '/notebook/copy']
+const PAGES = [
+  '/',
+  '/?grain=black&for=20&pot=little-steel',
+  '/stove',
+  '/notebook',
+  '/settings',
+  '/shelf',
+  '/pots',
+  '/kept',
+  '/kept/put-away',
+  '/supper',
+  '/notebook/learned',
+  '/trials',
+  '/dipstick',
+  '/elsewhere',
+  '/practice',
+  '/practice/first-bubbles',
+  '/carry',
+  '/devices',
+  '/dry-run',
+  '/compare',
+  '/by',
+  '/model',
+  '/card',
+  '/notebook/copy',
+]
 
 for (const address of PAGES)
-  test(`${address} by day and by night has nothing serious for an accessibility checker and fits its width`, async ({ page }) => {
+  test(`${address} by day and by night has nothing serious for an accessibility checker and fits its width`, async ({
+    page,
+  }) => {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
     await open(page, address)
     for (const scheme of ['light', 'dark'] as const) {
@@ -11,7 +38,9 @@ for (const address of PAGES)
       await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', scheme)
       expect([scheme, ...(await serious(page))]).toEqual([scheme])
       // A phone's own width: the page may not make its window wider either.
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(page.viewportSize()!.width)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+        page.viewportSize()!.width,
+      )
     }
   })
 
@@ -23,7 +52,9 @@ test('enlarged to twice and to four times, every page keeps its width', async ({
     for (const width of [640, 320]) {
       await page.setViewportSize({ width, height: 400 })
       // Charts are drawn anew for another width a moment after it.
-      await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth), `${address} at ${width}`).toBeLessThanOrEqual(width)
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth), `${address} at ${width}`)
+        .toBeLessThanOrEqual(width)
     }
   }
 })
@@ -38,7 +69,9 @@ test('with a pot on, the bar still fits its width, and the stove its keys', asyn
   const stove = page.url()
   await open(page, '/')
   // A phone's own width: the page may not make its window wider either.
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(page.viewportSize()!.width)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+    page.viewportSize()!.width,
+  )
   await open(page, stove)
   await setAside(page)
   await expect(page.getByText('nothing is learned from it')).toBeVisible()
@@ -49,11 +82,16 @@ test('the bench needs no scrolling on a laptop', async ({ page, isMobile }) => {
   for (const height of [800, 670]) {
     await page.setViewportSize({ width: 1280, height })
     await open(page, '/?grain=brown-short&for=14&pot=heavy-blue&on=big-gas&soak=600-5-drain&at=19:00')
-    expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(0)
+    expect(
+      await page.evaluate(() => document.documentElement.scrollHeight - innerHeight),
+    ).toBeLessThanOrEqual(0)
   }
 })
 
-test('nothing of the bench is cut off, with what was learned and the slack of the water said', async ({ page, isMobile }) => {
+test('nothing of the bench is cut off, with what was learned and the slack of the water said', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile)
   for (const height of [800, 670]) {
     await page.setViewportSize({ width: 1280, height })
@@ -62,7 +100,9 @@ test('nothing of the bench is cut off, with what was learned and the slack of th
     await expect(measure).toContainText('by estimate')
     await expect(measure).toContainText(/slack − \d+ \+ \d+ g, in \d+ of 100 kitchens/, { timeout: 20_000 })
     for (const name of ['Measure', 'Before the heat'])
-      expect(await page.getByRole('region', { name }).evaluate((part) => part.scrollHeight - part.clientHeight)).toBeLessThanOrEqual(0)
+      expect(
+        await page.getByRole('region', { name }).evaluate((part) => part.scrollHeight - part.clientHeight),
+      ).toBeLessThanOrEqual(0)
   }
 })
 
@@ -88,25 +128,38 @@ test('settings refuse what makes no sense, beside the field, and lose nothing ty
   await expect(page.getByText('Saved.')).toBeVisible()
 })
 
-test('pages that are not there say so, and what is sent in a wrong way is refused in words', async ({ page, request, baseURL }) => {
+test('pages that are not there say so, and what is sent in a wrong way is refused in words', async ({
+  page,
+  request,
+  baseURL,
+}) => {
   for (const address of ['/stove/nobody', '/notebook/nobody', '/nowhere']) {
     const response = await page.goto(address)
     expect(response!.status()).toBe(404)
     await expect(page.getByRole('heading')).toHaveText('Page not found')
   }
   const send = (path: string, data: string | Buffer, headers: Record<string, string> = {}) =>
-    request.post(path, { data, headers: { 'Content-Type': 'application/x-www-form-urlencoded', Origin: baseURL!, ...headers } })
+    request.post(path, {
+      data,
+      headers: { 'Content-Type': 'application/x-www-form-urlencoded', Origin: baseURL!, ...headers },
+    })
   expect((await send('/?index', 'intent=toString')).status()).toBe(400)
   expect((await send('/?index', 'intent=start&cook=%7B')).status()).toBe(400)
   expect((await send('/?index', 'intent=start&cook=%7B%22request%22%3A%7B%7D%7D')).status()).toBe(422)
   expect((await send('/settings', 'intent=save&elevation_m=NaN')).status()).toBe(422)
-  expect((await send('/cooks/nobody/events', '[1]', { 'Content-Type': 'application/json' })).status()).toBe(422)
-  expect((await send('/cooks/nobody/events', Buffer.from('{'), { 'Content-Type': 'application/json' })).status()).toBe(400)
+  expect((await send('/cooks/nobody/events', '[1]', { 'Content-Type': 'application/json' })).status()).toBe(
+    422,
+  )
+  expect(
+    (await send('/cooks/nobody/events', Buffer.from('{'), { 'Content-Type': 'application/json' })).status(),
+  ).toBe(400)
   expect((await send('/settings', 'x'.repeat(1_000_001))).status()).toBe(413)
   expect((await send('/settings', 'intent=save', { Origin: 'https://elsewhere.example' })).status()).toBe(403)
 })
 
-test('the stove and the bench share a household, and the season strip leads to its cooks', async ({ page }) => {
+test('the stove and the bench share a household, and the season strip leads to its cooks', async ({
+  page,
+}) => {
   await open(page, '/notebook')
   await expect(page.getByRole('row')).not.toHaveCount(0)
   expect(await page.getByRole('row').count()).toBeGreaterThan(12)

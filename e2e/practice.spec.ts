@@ -11,10 +11,13 @@ async function call(page: Page, word: RegExp | string): Promise<void> {
   await page.keyboard.press('c')
 }
 /** A position of the knob, the switch or the lid, pressed where it is written. */
-const turn = (page: Page, what: string, to: string) => hands(page).getByRole('radiogroup', { name: what }).getByText(to, { exact: true }).click()
+const turn = (page: Page, what: string, to: string) =>
+  hands(page).getByRole('radiogroup', { name: what }).getByText(to, { exact: true }).click()
 async function pass(page: Page, minutes: number): Promise<void> {
-  for (let m = 0; m < Math.floor(minutes / 10); m++) await page.getByRole('button', { name: '10 min on' }).click()
-  for (let m = 0; m < minutes % 10; m++) await page.getByRole('button', { name: '1 min on', exact: true }).click()
+  for (let m = 0; m < Math.floor(minutes / 10); m++)
+    await page.getByRole('button', { name: '10 min on' }).click()
+  for (let m = 0; m < minutes % 10; m++)
+    await page.getByRole('button', { name: '1 min on', exact: true }).click()
 }
 async function upToThePour(page: Page, washed = 'Clear enough'): Promise<void> {
   await call(page, 'Measured')
@@ -24,7 +27,9 @@ async function upToThePour(page: Page, washed = 'Clear enough'): Promise<void> {
   await call(page, 'Drained how')
 }
 
-test('first bubbles taken for the boil: a hard pot, why, and what to try; then a good one, understood', async ({ page }) => {
+test('first bubbles taken for the boil: a hard pot, why, and what to try; then a good one, understood', async ({
+  page,
+}) => {
   await open(page, '/practice')
   // Understood already, it stands among those and has another word.
   await page.locator('a[href="/practice/first-bubbles"]').click()
@@ -52,7 +57,9 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   const told = page.getByRole('region', { name: 'What happened' })
   await expect(told).toContainText('It came out hard in the middle')
   await expect(told).toContainText('It never boiled')
-  await expect(told.getByRole('listitem').first()).toContainText(/you turned it to the lowest.*left as it was it is (separate, cooked through|soft)/s)
+  await expect(told.getByRole('listitem').first()).toContainText(
+    /you turned it to the lowest.*left as it was it is (separate, cooked through|soft)/s,
+  )
   await expect(told).toContainText(/Next time\s*High until it really boils, then the lowest/)
   await expect(told.getByRole('img')).toHaveCount(2)
   expect(await serious(page)).toEqual([])
@@ -79,10 +86,15 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
   await expect(told).toContainText(/It came out: (separate, cooked through|soft)/)
   await told.getByRole('link', { name: 'Other exercises' }).click()
-  await expect(page.getByRole('region', { name: 'Solved' })).toContainText('minutes counted from the first bubbles are not cooking minutes')
+  await expect(page.getByRole('region', { name: 'Solved' })).toContainText(
+    'minutes counted from the first bubbles are not cooking minutes',
+  )
 })
 
-test('the click of a cooker: opened at once it is hard; the pressure pot does not open under pressure', async ({ page, isMobile }) => {
+test('the click of a cooker: opened at once it is hard; the pressure pot does not open under pressure', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'played once')
   await open(page, '/practice/the-beep')
   await hold(page)
@@ -100,7 +112,9 @@ test('the click of a cooker: opened at once it is hard; the pressure pot does no
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
   const told = page.getByRole('region', { name: 'What happened' })
   await expect(told).toContainText('It came out hard in the middle')
-  await expect(told).toContainText(/You opened it .* after the click.*ten minutes later it is separate, cooked through/s)
+  await expect(told).toContainText(
+    /You opened it .* after the click.*ten minutes later it is separate, cooked through/s,
+  )
 
   await open(page, '/practice/let-out-at-once')
   await hold(page)
@@ -114,5 +128,7 @@ test('the click of a cooker: opened at once it is hard; the pressure pot does no
   await hands(page).getByRole('button', { name: 'Let the steam out' }).click()
   await pass(page, 4)
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
-  await expect(told).toContainText(/you let the steam out.*left to fall by itself it is separate, cooked through/s)
+  await expect(told).toContainText(
+    /you let the steam out.*left to fall by itself it is separate, cooked through/s,
+  )
 })

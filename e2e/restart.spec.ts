@@ -13,12 +13,28 @@ const address = `http://127.0.0.1:${PORT}`
 // A line that is cut is reported by the browser.
 test.use({ expectedNoise: [/net::ERR_/] })
 
-test('a server killed in mid-cook comes back with the same stage and the right time left; presses made meanwhile are kept', async ({ page }) => {
+test('a server killed in mid-cook comes back with the same stage and the right time left; presses made meanwhile are kept', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-kill-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   writeFileSync(clock, '0')
-  const house = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams' as const, cup: 'metric' as const, known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+  const house = {
+    ...FIRST_KITCHEN,
+    measures: [],
+    bags: [],
+    marks: [],
+    units: 'grams' as const,
+    cup: 'metric' as const,
+    known: {},
+    guidance: 'stricter' as const,
+    kept: [],
+    eaters: [],
+    elevation_m: 0,
+    kitchen_c: 20,
+    zone: 'Europe/Berlin',
+  }
   let server = await serve(PORT, database, clock)
   try {
     const started = await fetch(`${address}/?index`, {
@@ -27,7 +43,11 @@ test('a server killed in mid-cook comes back with the same stage and the right t
       headers: { Origin: address },
       body: new URLSearchParams({
         intent: 'start',
-        cook: JSON.stringify({ request: requestOf(firstBench(house), house, Date.now()), vessel_id: 'heavy-pot', heat_id: 'middle-burner' }),
+        cook: JSON.stringify({
+          request: requestOf(firstBench(house), house, Date.now()),
+          vessel_id: 'heavy-pot',
+          heat_id: 'middle-burner',
+        }),
       }),
     })
     const stove = started.headers.get('location')!
@@ -39,7 +59,10 @@ test('a server killed in mid-cook comes back with the same stage and the right t
         headers: { 'Content-Type': 'application/json' },
       })
     for (const stage of ['measure', 'rinse', 'drain', 'pour', 'heat-up']) {
-      writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + (stage === 'heat-up' ? 420_000 : 90_000)))
+      writeFileSync(
+        clock,
+        String(Number(readFileSync(clock, 'utf8')) + (stage === 'heat-up' ? 420_000 : 90_000)),
+      )
       expect((await press(stage)).status).toBe(200)
     }
     // The same press twice, and from another device, is one event.

@@ -1,6 +1,9 @@
 import { act, expect, letPass, open, serious, test } from './kitchen'
 
-test('another way of cooking: over steam, with its soak, its basket and its own water', async ({ page, isMobile }) => {
+test('another way of cooking: over steam, with its soak, its basket and its own water', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'the sentence is a sheet on a phone')
   await open(page, '/?grain=glutinous&for=4&pot=tall-pot&on=big-gas')
   await page.getByRole('button', { name: /^How it is heated/ }).click()
@@ -11,7 +14,9 @@ test('another way of cooking: over steam, with its soak, its basket and its own 
   await page.getByRole('checkbox', { name: 'over a dish that simmers' }).check()
   await page.getByRole('textbox', { name: 'The dish' }).fill('nettle soup')
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/nettle soup gives \d+ g as steam/)
+  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(
+    /nettle soup gives \d+ g as steam/,
+  )
   await expect(page).toHaveURL(/soak=300-5-drain/)
   await expect(page.getByRole('region', { name: 'Measure' })).toContainText('Under the basket')
   await expect(page.locator('[data-mark="basket"]')).toBeVisible()
@@ -28,7 +33,10 @@ test('why? opens the sum of a figure, and the sum is the figure', async ({ page,
   // The sum is there with its foot.
   await expect(page.locator('tfoot')).toContainText(`${asked} g`)
   const rows = await page.locator('tbody tr').allInnerTexts()
-  const sum = rows.reduce((all, row) => all + Number(/^(−?)(\d+) g/.exec(row)!.slice(1).join('').replace('−', '-')), 0)
+  const sum = rows.reduce(
+    (all, row) => all + Number(/^(−?)(\d+) g/.exec(row)!.slice(1).join('').replace('−', '-')),
+    0,
+  )
   expect(Math.abs(sum - asked)).toBeLessThanOrEqual(2)
   await expect(page.getByText('published').first()).toBeVisible()
 })
@@ -73,8 +81,14 @@ test('what can be on the table by an hour', async ({ page }) => {
   await expect(page).toHaveURL(/\/\?grain=/)
 })
 
-test('at the stove the water heats while the grain is rinsed, each with its own key', async ({ page, isMobile }) => {
-  await open(page, `/?grain=long-white&grams=${isMobile ? 210 : 220}&pot=heavy-blue&on=big-gas&by=boiling-start&washes=6`)
+test('at the stove the water heats while the grain is rinsed, each with its own key', async ({
+  page,
+  isMobile,
+}) => {
+  await open(
+    page,
+    `/?grain=long-white&grams=${isMobile ? 210 : 220}&pot=heavy-blue&on=big-gas&by=boiling-start&washes=6`,
+  )
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(page).toHaveURL(/\/stove\//)
   const key = page.getByRole('region', { name: 'Actions' })
@@ -94,10 +108,16 @@ test('at the stove the water heats while the grain is rinsed, each with its own 
   await expect(act(page)).toHaveText('Grain in, stir once, back to the boil')
 })
 
-test('a cooker filled now starts by itself for the hour; too long in water is stopped, and mended', async ({ page, isMobile }) => {
+test('a cooker filled now starts by itself for the hour; too long in water is stopped, and mended', async ({
+  page,
+  isMobile,
+}) => {
   test.skip(isMobile, 'the order line is a sheet on a phone')
   await open(page, '/?grain=long-white&pot=scoop-cooker&at=20:30')
-  await page.getByRole('button', { name: /20:30|8:30/ }).first().click()
+  await page
+    .getByRole('button', { name: /20:30|8:30/ })
+    .first()
+    .click()
   await page.getByRole('checkbox', { name: /^Fill the five-scoop cooker now/ }).check()
   await page.keyboard.press('Escape')
   await expect(page).toHaveURL(/self=yes/)

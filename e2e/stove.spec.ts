@@ -4,7 +4,9 @@ import { HOUSE_PORT } from './ports'
 
 // A line that is cut is reported by the browser.
 // Over plain http a browser says of one header that it means nothing there.
-test.use({ expectedNoise: [[/net::ERR_/, /Cross-Origin-Opener-Policy header has been ignored/], { scope: 'test' }] })
+test.use({
+  expectedNoise: [[/net::ERR_/, /Cross-Origin-Opener-Policy header has been ignored/], { scope: 'test' }],
+})
 
 /** A pot of long white on its way to the boil, started on the bench and pressed through by hand. */
 async function toTheBoil(page: Page, pot = 'heavy-blue'): Promise<void> {
@@ -12,7 +14,12 @@ async function toTheBoil(page: Page, pot = 'heavy-blue'): Promise<void> {
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(page).toHaveURL(/\/stove\//)
   const key = page.getByRole('region', { name: 'Actions' })
-  for (const [word, minutes] of [['Measured', 2], ['Clear enough', 3], ['Drained how', 1], ['Poured', 1]] as const) {
+  for (const [word, minutes] of [
+    ['Measured', 2],
+    ['Clear enough', 3],
+    ['Drained how', 1],
+    ['Poured', 1],
+  ] as const) {
     await letPass(page, minutes)
     await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
   }
@@ -74,14 +81,22 @@ test('a boil that comes late is known for what it is, and a look near the end ac
   await expect(page.getByText('Still not boiling? Heat all the way up, lid on')).toBeVisible()
   await letPass(page, 3)
   await page.getByRole('button', { name: /^It boils/ }).click()
-  await expect(page.getByText(/min instead of \d+, by when it boiled: your burner is weaker than assumed ([1-7]\d %)/)).toBeVisible()
+  await expect(
+    page.getByText(/min instead of \d+, by when it boiled: your burner is weaker than assumed ([1-7]\d %)/),
+  ).toBeVisible()
   // Near the end of the simmer somebody parts the grain.
   const clock = page.getByRole('timer')
-  const [minutes] = /(\d+):/.exec(await clock.innerText())!.slice(1).map(Number)
+  const [minutes] = /(\d+):/
+    .exec(await clock.innerText())!
+    .slice(1)
+    .map(Number)
   await letPass(page, minutes! - 1)
   // A weak burner boils less off on its lowest setting too: what to expect is said first.
   await advice(page).getByRole('button', { name: 'OK' }).click()
-  await page.getByRole('region', { name: 'Check' }).getByRole('button', { name: 'Water', exact: true }).click()
+  await page
+    .getByRole('region', { name: 'Check' })
+    .getByRole('button', { name: 'Water', exact: true })
+    .click()
   await expect(advice(page)).toContainText(/min more, leave the lid|Leave it: it will absorb that/)
   await advice(page).getByRole('button', { name: 'Not now' }).click()
   await page.getByRole('region', { name: 'Check' }).getByRole('button', { name: 'No water' }).click()
@@ -89,12 +104,18 @@ test('a boil that comes late is known for what it is, and a look near the end ac
   await setAside(page)
 })
 
-test('guests come later: the rest stretches, the table slides, and it can be taken back', async ({ page }) => {
+test('guests come later: the rest stretches, the table slides, and it can be taken back', async ({
+  page,
+}) => {
   await toTheSimmer(page)
   const table = page.locator('b.figure').last()
   const before = await table.innerText()
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
-  await page.getByRole('listitem').filter({ hasText: 'Guests are late' }).getByRole('button', { name: 'Save' }).click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Guests are late' })
+    .getByRole('button', { name: 'Save' })
+    .click()
   await expect(table).not.toHaveText(before)
   const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3, 5))
   expect(minutes(await table.innerText()) - minutes(before)).toBe(25)
@@ -103,7 +124,10 @@ test('guests come later: the rest stretches, the table slides, and it can be tak
   await setAside(page)
 })
 
-test('two screens on one cook, one of them cut off: three presses are kept, and both end in the same state', async ({ page, browser }) => {
+test('two screens on one cook, one of them cut off: three presses are kept, and both end in the same state', async ({
+  page,
+  browser,
+}) => {
   await toTheBoil(page)
   const other = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
   await open(other, page.url())
@@ -114,7 +138,11 @@ test('two screens on one cook, one of them cut off: three presses are kept, and 
   await page.context().setOffline(true)
   // Looked at without a line, the stove is still the stove.
   await lookAgain(page)
-  for (const [key, said] of [['l', 'lid lifted'], ['+', 'a minute more'], ['l', 'lid lifted']] as const) {
+  for (const [key, said] of [
+    ['l', 'lid lifted'],
+    ['+', 'a minute more'],
+    ['l', 'lid lifted'],
+  ] as const) {
     await page.keyboard.press(key)
     await expect(page.getByRole('button', { name: new RegExp(`^Undo “${said}”`) })).toBeVisible()
   }
@@ -168,7 +196,9 @@ test('a scale makes the pour live, and a device that is not trusted only propose
   await expect(act(page)).toHaveText('Measure the grain')
   await expect(page.getByText(/\d+ of 300 g on the scale/)).toBeVisible({ timeout: 20_000 })
   await letPass(page, 1)
-  await expect(page.getByRole('timer').filter({ hasText: /stop|\d g too much|3 g more/ })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('timer').filter({ hasText: /stop|\d g too much|3 g more/ })).toBeVisible({
+    timeout: 20_000,
+  })
   await expect(advice(page)).toContainText('The scale says: the grain is measured out')
   await advice(page).getByRole('button', { name: 'Measured' }).click()
   await expect(act(page)).not.toHaveText('Measure the grain')

@@ -1,11 +1,18 @@
 import { expect, open, serious, test } from './kitchen'
 
-test('the choir: fourteen, two cooks, everything ready at seven; a step more, and what cannot be is said', async ({ page, request }) => {
+test('the choir: fourteen, two cooks, everything ready at seven; a step more, and what cannot be is said', async ({
+  page,
+  request,
+}) => {
   await open(page, '/supper')
   await page.getByRole('link', { name: 'the lake choir' }).click()
   await expect(page).toHaveURL(/\/supper\/[\w-]{36}$/)
   const board = page.getByRole('region', { name: 'Timetable' })
-  await expect(board.getByRole('group', { name: /A short-grain white, ready .*; B long-grain white, ready .*; C hulled barley, ready .*; D roast roots, ready .*; E nettle soup, ready .*; F poached trout, ready/ })).toBeVisible()
+  await expect(
+    board.getByRole('group', {
+      name: /A short-grain white, ready .*; B long-grain white, ready .*; C hulled barley, ready .*; D roast roots, ready .*; E nettle soup, ready .*; F poached trout, ready/,
+    }),
+  ).toBeVisible()
   await expect(page.getByRole('alert')).toHaveCount(0)
   expect(await serious(page)).toEqual([])
   const steps = page.getByRole('region', { name: 'The evening' }).getByRole('listitem')
@@ -25,7 +32,9 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
   await expect(steps).toHaveCount(before)
 
   // A ribbon is moved: to another burner, and earlier; fixed, it stays; let go, it lies where it lay.
-  await dishes.getByRole('combobox', { name: 'Burner for poached trout' }).selectOption({ label: 'small gas' })
+  await dishes
+    .getByRole('combobox', { name: 'Burner for poached trout' })
+    .selectOption({ label: 'small gas' })
   await expect(page.getByRole('listitem').filter({ hasText: /Poach the trout/ })).toContainText('small gas')
   const rice = dishes.getByRole('listitem').filter({ hasText: 'short-grain white' })
   const heldNow = async () => Number((/ready (\d+) min before/.exec(await rice.innerText()) ?? ['', '0'])[1])
@@ -74,7 +83,9 @@ test('a batch for fourteen is shared out over the pots there are', async ({ page
   await open(page, '/?grain=short-white&for=14&as=main&pot=heavy-blue&on=big-gas')
   await page.getByRole('link', { name: 'pots', exact: true }).click()
   const options = page.getByRole('main').getByRole('listitem')
-  await expect(options.filter({ hasText: /\d+ g in the .*, \d+ g water and \d+ g in the .*, \d+ g water/ }).first()).toBeVisible()
+  await expect(
+    options.filter({ hasText: /\d+ g in the .*, \d+ g water and \d+ g in the .*, \d+ g water/ }).first(),
+  ).toBeVisible()
   const minutes = await options.locator('b').allInnerTexts()
   expect(minutes.length).toBeGreaterThan(1)
   expect(await serious(page)).toEqual([])
@@ -82,7 +93,10 @@ test('a batch for fourteen is shared out over the pots there are', async ({ page
   await expect(page).toHaveURL(/grams=\d+/)
 })
 
-test('a supper of one’s own under way: ribbons moved by hand and by key, hands given over, guests late, all taken back', async ({ page, browser }) => {
+test('a supper of one’s own under way: ribbons moved by hand and by key, hands given over, guests late, all taken back', async ({
+  page,
+  browser,
+}) => {
   await open(page, '/supper')
   await page.getByLabel('What it is').fill('Pim’s evening')
   await page.getByLabel('Day').fill('2026-03-08')
@@ -91,7 +105,10 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   await page.getByRole('button', { name: 'Create meal' }).click()
   await expect(page.getByRole('heading', { name: 'Pim’s evening' })).toBeVisible()
   const dishes = page.getByRole('region', { name: 'Dishes' })
-  for (const [title, tasks] of [['roots', 'Cut the roots; 10; hands\nRoast the roots; 40; oven'], ['soup', 'Chop the herbs; 6; hands\nSimmer the soup; 30; burner']] as const) {
+  for (const [title, tasks] of [
+    ['roots', 'Cut the roots; 10; hands\nRoast the roots; 40; oven'],
+    ['soup', 'Chop the herbs; 6; hands\nSimmer the soup; 30; burner'],
+  ] as const) {
     await dishes.getByLabel('Other dish').fill(title)
     await dishes.getByLabel('Steps, one per line').fill(tasks)
     await dishes.getByRole('button', { name: 'Add dish' }).click()
@@ -105,7 +122,12 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
 
   // By hand: the soup's ribbon is drawn to the left, and is ready earlier.
   const soup = () => board.getByRole('button', { name: /^soup: Simmer the soup/ })
-  const readyBefore = async () => Number((/ready (\d+) min before/.exec(await dishes.getByRole('listitem').filter({ hasText: 'soup' }).innerText()) ?? ['', '0'])[1])
+  const readyBefore = async () =>
+    Number(
+      (/ready (\d+) min before/.exec(
+        await dishes.getByRole('listitem').filter({ hasText: 'soup' }).innerText(),
+      ) ?? ['', '0'])[1],
+    )
   await expect(soup()).toBeVisible()
   await soup().scrollIntoViewIfNeeded()
   const box = (await soup().boundingBox())!
@@ -133,7 +155,9 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   await expect(soup()).toHaveAttribute('data-dragging', 'true')
   // Nobody's next key comes in the same moment.
   await page.waitForTimeout(200)
-  await page.keyboard.press(y < (await board.getByText('plug-in plate').boundingBox())!.y - 20 ? 'ArrowDown' : 'ArrowUp')
+  await page.keyboard.press(
+    y < (await board.getByText('plug-in plate').boundingBox())!.y - 20 ? 'ArrowDown' : 'ArrowUp',
+  )
   await page.keyboard.press('Space')
   await expect(where).not.toHaveValue('')
   // By tap: it is let go again.
@@ -141,14 +165,25 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   await expect.poll(readyBefore).toBe(0)
 
   // By finger, on a phone: the same ribbon drawn, and a key tapped.
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
   const phone = await context.newPage()
   await open(phone, page.url())
-  const ribbon = phone.getByRole('region', { name: 'Timetable' }).getByRole('button', { name: /^soup: Simmer the soup/ })
+  const ribbon = phone
+    .getByRole('region', { name: 'Timetable' })
+    .getByRole('button', { name: /^soup: Simmer the soup/ })
   await ribbon.scrollIntoViewIfNeeded()
   const there = (await ribbon.boundingBox())!
   const finger = await context.newCDPSession(phone)
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', dx: number) => finger.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x: Math.min(370, there.x + there.width / 2) + dx, y: there.y + 15 }] })
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', dx: number) =>
+    finger.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints:
+        type === 'touchEnd' ? [] : [{ x: Math.min(370, there.x + there.width / 2) + dx, y: there.y + 15 }],
+    })
   await touch('touchStart', 0)
   await expect(ribbon).toHaveAttribute('data-dragging', 'true')
   for (let dx = -8; dx >= -72; dx -= 8) {
@@ -172,7 +207,12 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   const who = dishes.getByRole('combobox', { name: 'Who has the roots' })
   const before = await who.inputValue()
   await who.selectOption(before === '0' ? '1' : '0')
-  await expect(page.getByRole('region', { name: 'The evening' }).getByRole('listitem').filter({ hasText: 'Cut the roots' })).toContainText(before === '0' ? 'Teo' : 'Maren')
+  await expect(
+    page
+      .getByRole('region', { name: 'The evening' })
+      .getByRole('listitem')
+      .filter({ hasText: 'Cut the roots' }),
+  ).toContainText(before === '0' ? 'Teo' : 'Maren')
 
   // Begun: what is on now, and guests who are late; both can be taken back.
   const now = page.getByRole('region', { name: 'Now', exact: true })

@@ -8,7 +8,9 @@ interface Row {
 }
 
 // Whatever a cue is late by, the evening is cooked by what the board says and by nothing else.
-test('the choir supper is cooked through, one boil six minutes late, and everything is ready within five minutes of the hour', async ({ page }) => {
+test('the choir supper is cooked through, one boil six minutes late, and everything is ready within five minutes of the hour', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   page.setDefaultTimeout(30_000)
   // The choir has the whole kitchen: what other evenings left on the stove is set aside.
@@ -18,11 +20,20 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
   const now = page.getByRole('region', { name: 'Now', exact: true })
   await expect(now.getByRole('listitem').first()).toBeVisible()
   const rows = () =>
-    now.getByRole('listitem').evaluateAll((items) =>
-      items.map((li): Row => ({ key: `${li.children[0]!.textContent} ${li.children[2]!.firstElementChild!.textContent!.replace(': look in', '')}`, press: li.dataset.press, at: Number(li.dataset.at), until: Number(li.dataset.until ?? li.dataset.at) })),
-    )
+    now
+      .getByRole('listitem')
+      .evaluateAll((items) =>
+        items.map((li): Row => ({
+          key: `${li.children[0]!.textContent} ${li.children[2]!.firstElementChild!.textContent!.replace(': look in', '')}`,
+          press: li.dataset.press,
+          at: Number(li.dataset.at),
+          until: Number(li.dataset.until ?? li.dataset.at),
+        })),
+      )
   // Tomorrow at seven, whatever day the tests before have come to.
-  const day = new Date(Number(await page.locator('[data-heard]').getAttribute('data-heard')) + 86_400_000).toISOString().slice(0, 10)
+  const day = new Date(Number(await page.locator('[data-heard]').getAttribute('data-heard')) + 86_400_000)
+    .toISOString()
+    .slice(0, 10)
   const hour = Date.parse(`${day}T18:00:00Z`)
   await page.getByLabel('Day').fill(day)
   await page.getByLabel('Serve at').fill('19:00')
@@ -36,10 +47,16 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
     const all = await rows()
     if (all.length === 0) break
     // Each takes as long as it was thought to; one boil takes six minutes more.
-    const due = all.map((row) => {
-      if (row.key === 'A Bring to the boil, lid on') lateAt ??= row.until + 6 * 60_000
-      return { row, when: row.key === 'A Bring to the boil, lid on' ? lateAt! : row.press === 'begin' ? row.at : row.until }
-    }).sort((a, b) => a.when - b.when)
+    const due = all
+      .map((row) => {
+        if (row.key === 'A Bring to the boil, lid on') lateAt ??= row.until + 6 * 60_000
+        return {
+          row,
+          when:
+            row.key === 'A Bring to the boil, lid on' ? lateAt! : row.press === 'begin' ? row.at : row.until,
+        }
+      })
+      .sort((a, b) => a.when - b.when)
     const [{ row, when }] = due as [(typeof due)[number]]
     if (when > clock) await letPass(page, (when - clock) / 60_000 + 0.02)
     clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
@@ -51,7 +68,9 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
     if (!row.press) continue
     await now.locator(`li:has(> b:text-is("${row.key[0]}"))`).getByRole('button').click()
     if (row.press !== 'finish') readyAt.set(row.key[0]!, clock)
-    await expect.poll(async () => (await rows()).some((r) => r.key === row.key && r.press === row.press)).toBe(false)
+    await expect
+      .poll(async () => (await rows()).some((r) => r.key === row.key && r.press === row.press))
+      .toBe(false)
   }
   expect([lateAt !== undefined, told]).toEqual([true, true])
   await expect(now).toHaveCount(0)

@@ -5,7 +5,10 @@ import { act, expect, lookAgain, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
 
-test('a stranger’s first quarter of an hour: five things, a pot planned, cooked, and judged', async ({ page, isMobile }) => {
+test('a stranger’s first quarter of an hour: five things, a pot planned, cooked, and judged', async ({
+  page,
+  isMobile,
+}) => {
   test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-welcome-'))
   const clock = join(folder, 'clock')

@@ -2,7 +2,16 @@ import type { Page } from '@playwright/test'
 import { act, expect, letPass, open, serious, test } from './kitchen'
 
 const poured = async (page: Page): Promise<number> =>
-  Number(/(\d+)/.exec(await page.getByRole('region', { name: 'Measure' }).getByRole('paragraph').filter({ hasText: / g$/ }).nth(1).innerText())![1])
+  Number(
+    /(\d+)/.exec(
+      await page
+        .getByRole('region', { name: 'Measure' })
+        .getByRole('paragraph')
+        .filter({ hasText: / g$/ })
+        .nth(1)
+        .innerText(),
+    )![1],
+  )
 
 test('from the shelf to the table, judged, and the next plan is drier', async ({ page, isMobile }) => {
   const pot = `/?grain=millet&grams=${isMobile ? 240 : 260}&pot=${isMobile ? 'little-steel' : 'clay'}&on=big-gas`
@@ -14,7 +23,12 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
 
   await expect(act(page)).toHaveText('Measure the grain')
   const key = page.getByRole('region', { name: 'Actions' })
-  for (const [word, minutes] of [['Measured', 2], ['(Clear enough|It runs clean)', 3], ['Drained how', 1], ['Poured', 1]] as const) {
+  for (const [word, minutes] of [
+    ['Measured', 2],
+    ['(Clear enough|It runs clean)', 3],
+    ['Drained how', 1],
+    ['Poured', 1],
+  ] as const) {
     await letPass(page, minutes)
     await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
   }
@@ -54,11 +68,17 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await page.getByLabel('Note').fill('Swam a little.')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Saved.')).toBeVisible()
-  await expect(page.getByText(/Published 2\.10 → (1\.9|2\.0)\d ± 0\.\d\d g a gram, from (one cook|\d cooks) of it/)).toBeVisible()
+  await expect(
+    page.getByText(/Published 2\.10 → (1\.9|2\.0)\d ± 0\.\d\d g a gram, from (one cook|\d cooks) of it/),
+  ).toBeVisible()
   expect(await serious(page)).toEqual([])
 
   await open(page, pot)
-  await expect(page.getByText(/published 2\.10 → (1\.9|2\.0)\d ± 0\.\d\d g a gram \((one cook|\d cooks), the last today\)/)).toBeVisible()
+  await expect(
+    page.getByText(
+      /published 2\.10 → (1\.9|2\.0)\d ± 0\.\d\d g a gram \((one cook|\d cooks), the last today\)/,
+    ),
+  ).toBeVisible()
   const after = await poured(page)
   // Far too wet is two steps of 0.12 g a gram: about half of that is believed of one cook.
   expect(before - after).toBeGreaterThan(12)

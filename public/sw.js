@@ -7,7 +7,8 @@ const PATIENCE_MS = 4000
 
 self.addEventListener('activate', (event) => {
   const old = async () => {
-    for (const name of await caches.keys()) if (name.startsWith('omsel-') && name !== SHELL && name !== PAGES) await caches.delete(name)
+    for (const name of await caches.keys())
+      if (name.startsWith('omsel-') && name !== SHELL && name !== PAGES) await caches.delete(name)
     await self.clients.claim()
   }
   event.waitUntil(old())
@@ -24,7 +25,8 @@ self.addEventListener('fetch', (event) => {
   if (request.method !== 'GET' || url.origin !== self.location.origin) return
   // What bears its content's hash in its name never changes.
   if (url.pathname.startsWith('/assets/')) event.respondWith(fromShell(request))
-  else if (request.mode === 'navigate' && /^\/stove(\/|$)/.test(url.pathname)) event.respondWith(stove(request))
+  else if (request.mode === 'navigate' && /^\/stove(\/|$)/.test(url.pathname))
+    event.respondWith(stove(request))
 })
 
 async function fromShell(request) {
@@ -61,5 +63,8 @@ async function keep(cache, request, answer) {
 /** The page says of itself that it was kept, so that it does not take its old hour for the hour. */
 async function asKept(answer) {
   const text = await answer.text()
-  return new Response(text.replace('<html', '<html data-kept="yes"'), { status: 200, headers: answer.headers })
+  return new Response(text.replace('<html', '<html data-kept="yes"'), {
+    status: 200,
+    headers: answer.headers,
+  })
 }

@@ -8,7 +8,7 @@ const file = join(folder, 'clock')
 afterEach(() => void delete process.env.OMSEL_CLOCK_FILE)
 afterAll(() => rmSync(folder, { recursive: true }))
 
-test('the clock is the machine\'s own, unless a rehearsal sets it ahead', () => {
+test("the clock is the machine's own, unless a rehearsal sets it ahead", () => {
   expect(Math.abs(nowMs() - Date.now())).toBeLessThan(1000)
   process.env.OMSEL_CLOCK_FILE = file
   writeFileSync(file, '3600000')

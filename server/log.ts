@@ -1,7 +1,15 @@
 import pino from 'pino'
 
 /** Structured lines on standard error. No line holds what somebody wrote or cooks: places without ids and questions, errors without what stood in quotes. */
-export const log = pino({ base: undefined, level: process.env.OMSEL_LOG ?? (process.env.NODE_ENV === 'test' ? 'silent' : 'info'), timestamp: pino.stdTimeFunctions.isoTime, formatters: { level: (level) => ({ level }) } }, pino.destination({ dest: 2, sync: true }))
+export const log = pino(
+  {
+    base: undefined,
+    level: process.env.OMSEL_LOG ?? (process.env.NODE_ENV === 'test' ? 'silent' : 'info'),
+    timestamp: pino.stdTimeFunctions.isoTime,
+    formatters: { level: (level) => ({ level }) },
+  },
+  pino.destination({ dest: 2, sync: true }),
+)
 
 /** A path as far as a log may know it: the place, not which cook. */
 export function placeOf(path: string): string {
@@ -14,4 +22,14 @@ const unquoted = (text: string): string => text.replace(/"[^"]*"|“[^”]*”/g
 
 /** An error as far as a log may know it. */
 export const errorOf = (error: unknown): { name: string; message: string; stack?: string } =>
-  error instanceof Error ? { name: error.name, message: unquoted(error.message).slice(0, 500), stack: (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)).slice(0, 8).join('\n') } : { name: 'unknown', message: unquoted(String(error)).slice(0, 200) }
+  error instanceof Error
+    ? {
+        name: error.name,
+        message: unquoted(error.message).slice(0, 500),
+        stack: (error.stack ?? '')
+          .split('\n')
+          .filter((line) => /^\s+at /.test(line))
+          .slice(0, 8)
+          .join('\n'),
+      }
+    : { name: 'unknown', message: unquoted(String(error)).slice(0, 200) }

@@ -46,8 +46,22 @@ const TONGUE_SD = 0.05
 const BOIL_NOISE = 0.05
 const SCALE_G = 2
 
-const VARIETIES: readonly VarietyId[] = ['long-white', 'short-white', 'basmati', 'jasmine', 'medium-white', 'quinoa', 'millet']
-const POTS: readonly [VesselPresetId, HeatPresetId][] = [['heavy-2.5', 'gas-medium'], ['heavy-3.5', 'gas-large'], ['steel-1.6', 'gas-small'], ['clay-1.8', 'gas-medium'], ['heavy-2.5', 'induction']]
+const VARIETIES: readonly VarietyId[] = [
+  'long-white',
+  'short-white',
+  'basmati',
+  'jasmine',
+  'medium-white',
+  'quinoa',
+  'millet',
+]
+const POTS: readonly [VesselPresetId, HeatPresetId][] = [
+  ['heavy-2.5', 'gas-medium'],
+  ['heavy-3.5', 'gas-large'],
+  ['steel-1.6', 'gas-small'],
+  ['clay-1.8', 'gas-medium'],
+  ['heavy-2.5', 'induction'],
+]
 
 const FAR_OFF = 0.12
 
@@ -60,24 +74,40 @@ export function study({ households, cooks, seed, weighed }: StudyGiven): Study {
   const errors = Array.from({ length: households }, () => {
     const [vessel, heat] = pick(POTS)
     const house: Household = {
-      variety: pick(VARIETIES), vessel, heat,
+      variety: pick(VARIETIES),
+      vessel,
+      heat,
       servings: Array.from({ length: cooks + 1 }, () => 2 + Math.floor(random() * 4)),
-      wants: WANTS_SD * normal(), steam: Math.exp(STEAM_SD * normal()), burner: Math.exp(BURNER_SD * normal()),
+      wants: WANTS_SD * normal(),
+      steam: Math.exp(STEAM_SD * normal()),
+      burner: Math.exp(BURNER_SD * normal()),
     }
     return live(house, { cooks, weighed, normal })
   })
-  const rms = Array.from({ length: cooks + 1 }, (_, i) => Math.sqrt(errors.reduce((sum, e) => sum + e[i]! ** 2, 0) / households))
+  const rms = Array.from({ length: cooks + 1 }, (_, i) =>
+    Math.sqrt(errors.reduce((sum, e) => sum + e[i]! ** 2, 0) / households),
+  )
   const far = errors.filter((e) => Math.abs(e[0]!) > FAR_OFF)
-  const halved = Array.from({ length: cooks + 1 }, (_, i) => (far.length === 0 ? 1 : far.filter((e) => Math.abs(e[i]!) <= Math.abs(e[0]!) / 2).length / far.length))
+  const halved = Array.from({ length: cooks + 1 }, (_, i) =>
+    far.length === 0 ? 1 : far.filter((e) => Math.abs(e[i]!) <= Math.abs(e[0]!) / 2).length / far.length,
+  )
   return { errors, rms, halved, farOff: far.length }
 }
 
 /** One household, cook after cook.  @returns the error of every pot, by what was believed before it */
-function live(house: Household, { cooks, weighed, normal }: { cooks: number; weighed: boolean; normal: () => number }): number[] {
+function live(
+  house: Household,
+  { cooks, weighed, normal }: { cooks: number; weighed: boolean; normal: () => number },
+): number[] {
   const evidence: Evidence[] = []
   const errors: number[] = []
   for (let i = 0; i <= cooks; i++) {
-    const known = correctionFrom(knownFigures(beliefsFrom(evidence)), { grainKey: house.variety, bagId: null, vesselId: house.vessel, heatId: house.heat })
+    const known = correctionFrom(knownFigures(beliefsFrom(evidence)), {
+      grainKey: house.variety,
+      bagId: null,
+      vesselId: house.vessel,
+      heatId: house.heat,
+    })
     const { error, told } = cookOnce(house, { i, known, weighed, normal })
     errors.push(error)
     evidence.push(told)
@@ -85,15 +115,30 @@ function live(house: Household, { cooks, weighed, normal }: { cooks: number; wei
   return errors
 }
 
-function cookOnce(house: Household, { i, known, weighed, normal }: { i: number; known: Correction | undefined; weighed: boolean; normal: () => number }): { error: number; told: Evidence } {
+function cookOnce(
+  house: Household,
+  {
+    i,
+    known,
+    weighed,
+    normal,
+  }: { i: number; known: Correction | undefined; weighed: boolean; normal: () => number },
+): { error: number; told: Evidence } {
   const applied: Applied = known ?? NOTHING_APPLIED
   const source = HEAT_PRESETS[house.heat]
   const { given } = VESSEL_PRESETS[house.vessel]
   const asked = (steam: number, power: number, uptake: number): PlanRequestJson => ({
-    grains: [{ variety: house.variety }], amount: { basis: 'servings', value: house.servings[i]! }, uptake_delta_g_g: uptake,
+    grains: [{ variety: house.variety }],
+    amount: { basis: 'servings', value: house.servings[i]! },
+    uptake_delta_g_g: uptake,
     vessel: {
-      capacity_ml: given.capacityMl, base_diameter_mm: given.baseDiameterMm, lid: given.lid, steam_factor: steam,
-      ...(given.rimDiameterMm === undefined ? {} : { rim_diameter_mm: given.rimDiameterMm }), ...(given.heightMm === undefined ? {} : { height_mm: given.heightMm }), ...(given.heatCapacityJK === undefined ? {} : { heat_capacity_j_k: given.heatCapacityJK }),
+      capacity_ml: given.capacityMl,
+      base_diameter_mm: given.baseDiameterMm,
+      lid: given.lid,
+      steam_factor: steam,
+      ...(given.rimDiameterMm === undefined ? {} : { rim_diameter_mm: given.rimDiameterMm }),
+      ...(given.heightMm === undefined ? {} : { height_mm: given.heightMm }),
+      ...(given.heatCapacityJK === undefined ? {} : { heat_capacity_j_k: given.heatCapacityJK }),
     },
     heat: { rated_w: source.ratedW * power, efficiency: source.efficiency },
   })
@@ -119,10 +164,19 @@ function cookOnce(house: Household, { i, known, weighed, normal }: { i: number; 
   return {
     error,
     told: {
-      cookId: String(i).padStart(3, '0'), endedMs: i, grainKey: house.variety, bagId: null, vesselId: house.vessel, heatId: house.heat,
+      cookId: String(i).padStart(3, '0'),
+      endedMs: i,
+      grainKey: house.variety,
+      bagId: null,
+      vesselId: house.vessel,
+      heatId: house.heat,
       heldOver: made.water.absorbed_g / made.grain.mass_g - published,
-      steamPerDry: made.water.evaporated_g / made.grain.mass_g, applied,
-      judged: { wetDry: step((error + TONGUE_SD * normal()) / WET_STEP), hardness: outcome.centreMin < 0.8 ? -1 : 0 },
+      steamPerDry: made.water.evaporated_g / made.grain.mass_g,
+      applied,
+      judged: {
+        wetDry: step((error + TONGUE_SD * normal()) / WET_STEP),
+        hardness: outcome.centreMin < 0.8 ? -1 : 0,
+      },
       boilFactor: boiledAt === undefined ? null : (plannedBoil / boiledAt) * (1 + BOIL_NOISE * normal()),
       steamFactor: weighed ? steamG / made.water.evaporated_g : null,
     },

@@ -26,7 +26,12 @@ export const textOf = (node: ReactNode): string =>
 
 /** A plan for tests of what shows it. */
 export function planOf(request: Partial<PlanRequestJson> = {}): Plan {
-  const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...('method' in request || 'vessel' in request ? {} : { vessel: 'heavy-2.5' as const }), ...request })
+  const read = planFrom({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...('method' in request || 'vessel' in request ? {} : { vessel: 'heavy-2.5' as const }),
+    ...request,
+  })
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   return read.value
 }

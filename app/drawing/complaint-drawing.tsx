@@ -13,7 +13,16 @@ export function ComplaintDrawing({ complaint }: { complaint: Complaint }) {
 }
 
 const kernels = (rows: number, top: number, shape: string) =>
-  Array.from({ length: rows * 6 }, (_, i) => <ellipse key={i} cx={20 + (i % 6) * 9 + (Math.floor(i / 6) % 2) * 4} cy={top + Math.floor(i / 6) * 7} rx={3.8} ry={2.4} className={shape} />)
+  Array.from({ length: rows * 6 }, (_, i) => (
+    <ellipse
+      key={i}
+      cx={20 + (i % 6) * 9 + (Math.floor(i / 6) % 2) * 4}
+      cy={top + Math.floor(i / 6) * 7}
+      rx={3.8}
+      ry={2.4}
+      className={shape}
+    />
+  ))
 
 function Inside({ complaint }: { complaint: Complaint }) {
   switch (complaint) {

@@ -29,19 +29,40 @@ export function ContainerSection({ variety, depthMm, widthMm, open, past, frozen
   const floor = HIGHEST + 8
   const top = floor - fill - 8
   return (
-    <svg viewBox={`0 0 ${WIDEST} ${HIGHEST + 14}`} className={classes.drawing} aria-hidden data-past={past || undefined}>
+    <svg
+      viewBox={`0 0 ${WIDEST} ${HIGHEST + 14}`}
+      className={classes.drawing}
+      aria-hidden
+      data-past={past || undefined}
+    >
       <defs>
         <KernelPattern id={id} variety={variety} swell={1.4} />
       </defs>
       <rect x={x + 2} y={floor - fill} width={width - 4} height={fill} fill={`url(#${id})`} />
-      <path d={`M${x} ${top}V${floor - 4}Q${x} ${floor} ${x + 4} ${floor}H${x + width - 4}Q${x + width} ${floor} ${x + width} ${floor - 4}V${top}`} className={classes.wall} />
+      <path
+        d={`M${x} ${top}V${floor - 4}Q${x} ${floor} ${x + 4} ${floor}H${x + width - 4}Q${x + width} ${floor} ${x + width} ${floor - 4}V${top}`}
+        className={classes.wall}
+      />
       {open ? (
-        <path d={`M${x + width * 0.3} ${top - 3}q-4 -5 0 -10M${x + width * 0.5} ${top - 3}q-4 -5 0 -10M${x + width * 0.7} ${top - 3}q-4 -5 0 -10`} className={classes.steam} />
+        <path
+          d={`M${x + width * 0.3} ${top - 3}q-4 -5 0 -10M${x + width * 0.5} ${top - 3}q-4 -5 0 -10M${x + width * 0.7} ${top - 3}q-4 -5 0 -10`}
+          className={classes.steam}
+        />
       ) : (
         <path d={`M${x - 3} ${top}H${x + width + 3}`} className={classes.lid} />
       )}
-      {frozen && <path d={`M${WIDEST - 14} 4v16M${WIDEST - 21} 8l14 8M${WIDEST - 7} 8l-14 8`} className={classes.frost} />}
-      {past && <path d={`M${x} ${floor}L${x + width} ${top}M${x} ${top}L${x + width} ${floor}`} className={classes.cross} />}
+      {frozen && (
+        <path
+          d={`M${WIDEST - 14} 4v16M${WIDEST - 21} 8l14 8M${WIDEST - 7} 8l-14 8`}
+          className={classes.frost}
+        />
+      )}
+      {past && (
+        <path
+          d={`M${x} ${floor}L${x + width} ${top}M${x} ${top}L${x + width} ${floor}`}
+          className={classes.cross}
+        />
+      )}
     </svg>
   )
 }

@@ -26,7 +26,17 @@ export function CuePair({ cue, variety, yet, now }: CuePairProps) {
   )
 }
 
-const Picture = ({ word, says, ripe = false, children }: { word: string; says: string; ripe?: boolean; children: ReactNode }) => (
+const Picture = ({
+  word,
+  says,
+  ripe = false,
+  children,
+}: {
+  word: string
+  says: string
+  ripe?: boolean
+  children: ReactNode
+}) => (
   <figure className={classes.picture} data-ripe={ripe || undefined}>
     <svg viewBox="0 0 120 86" aria-hidden>
       {children}
@@ -92,7 +102,14 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       <defs>
         <KernelPattern id={`cue-measured-${ripe}`} variety={variety} />
       </defs>
-      <path d={ripe ? 'M30 30H90V70Q90 76 84 76H36Q30 76 30 70Z' : 'M30 30Q60 4 90 30V70Q90 76 84 76H36Q30 76 30 70Z'} fill={`url(#cue-measured-${ripe})`} />
+      <path
+        d={
+          ripe
+            ? 'M30 30H90V70Q90 76 84 76H36Q30 76 30 70Z'
+            : 'M30 30Q60 4 90 30V70Q90 76 84 76H36Q30 76 30 70Z'
+        }
+        fill={`url(#cue-measured-${ripe})`}
+      />
       <path d="M28 28V70Q28 78 36 78H84Q92 78 92 70V28" className={classes.line} />
       <path d="M92 40H108V58H92" className={classes.line} />
       {ripe && <path d="M18 28H102" className={classes.rim} />}
@@ -105,7 +122,10 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       </defs>
       <Bowl>
         <path d="M19 52H101Q98 77 76 77H44Q22 77 19 52Z" fill={`url(#cue-clear-${ripe})`} />
-        <path d="M18 38H102V46Q102 78 76 78H44Q18 78 18 46Z" className={ripe ? classes.clear : classes.milky} />
+        <path
+          d="M18 38H102V46Q102 78 76 78H44Q18 78 18 46Z"
+          className={ripe ? classes.clear : classes.milky}
+        />
       </Bowl>
     </g>
   ),
@@ -113,13 +133,20 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
     <g>
       <path d="M22 22H98Q98 52 60 52Q22 52 22 22Z" className={classes.mesh} />
       <path d="M16 22H108" className={classes.rim} />
-      {ripe ? <path d="M60 62q-5 8 0 11q5 -3 0 -11" className={classes.drop} /> : <path d="M48 53V80M60 54V82M72 53V80" className={classes.stream} />}
+      {ripe ? (
+        <path d="M60 62q-5 8 0 11q5 -3 0 -11" className={classes.drop} />
+      ) : (
+        <path d="M48 53V80M60 54V82M72 53V80" className={classes.stream} />
+      )}
     </g>
   ),
   poured: (ripe) => (
     <g>
       <path d="M20 24V68Q20 78 30 78H90Q100 78 100 68V24" className={classes.body} />
-      <path d={ripe ? 'M20 46H100V68Q100 78 90 78H30Q20 78 20 68Z' : 'M20 62H100V68Q100 78 90 78H30Q20 78 20 68Z'} className={classes.clear} />
+      <path
+        d={ripe ? 'M20 46H100V68Q100 78 90 78H30Q20 78 20 68Z' : 'M20 62H100V68Q100 78 90 78H30Q20 78 20 68Z'}
+        className={classes.clear}
+      />
       <path d="M14 46H26M94 46H106" className={classes.rim} />
       {!ripe && <path d="M70 6V60" className={classes.stream} />}
       <path d="M16 24H24M96 24H104" className={classes.rim} />
@@ -155,21 +182,35 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
     <Bowl>
       <path d="M18 40H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.grain} />
       {[36, 56, 78, 92].map((x, i) => (
-        <ellipse key={x} cx={x} cy={46 + (i % 2) * 8} rx={5} ry={3.5} className={ripe ? classes.heart : classes.clear} />
+        <ellipse
+          key={x}
+          cx={x}
+          cy={46 + (i % 2) * 8}
+          rx={5}
+          ry={3.5}
+          className={ripe ? classes.heart : classes.clear}
+        />
       ))}
     </Bowl>
   ),
   'spoon-trail': (ripe) => (
     <Bowl>
       <path d="M18 40H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.grain} />
-      <path d={ripe ? 'M34 40Q42 58 60 58Q78 58 86 40' : 'M52 40Q56 44 60 44Q64 44 68 40'} className={classes.line} />
+      <path
+        d={ripe ? 'M34 40Q42 58 60 58Q78 58 86 40' : 'M52 40Q56 44 60 44Q64 44 68 40'}
+        className={classes.line}
+      />
       <path d="M76 52L104 12" className={classes.rim} />
     </Bowl>
   ),
   seasoned: (ripe) => (
     <Bowl>
       <path d="M18 44H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />
-      {ripe ? <path d="M36 58q12 -10 24 0q12 10 24 0" className={classes.stream} /> : <path d="M40 74h3M48 75h3M56 74h3M64 75h3M72 74h3M52 71h3M60 71h3" className={classes.line} />}
+      {ripe ? (
+        <path d="M36 58q12 -10 24 0q12 10 24 0" className={classes.stream} />
+      ) : (
+        <path d="M40 74h3M48 75h3M56 74h3M64 75h3M72 74h3M52 71h3M60 71h3" className={classes.line} />
+      )}
     </Bowl>
   ),
   added: (ripe, variety) => (
@@ -178,15 +219,29 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
         <KernelPattern id={`cue-added-${ripe}`} variety={variety} />
       </defs>
       <Bowl>
-        <path d={ripe ? 'M19 50H101Q98 77 76 77H44Q22 77 19 50Z' : 'M19 58Q48 58 60 40Q72 58 101 58Q98 77 76 77H44Q22 77 19 58Z'} fill={`url(#cue-added-${ripe})`} />
+        <path
+          d={
+            ripe
+              ? 'M19 50H101Q98 77 76 77H44Q22 77 19 50Z'
+              : 'M19 58Q48 58 60 40Q72 58 101 58Q98 77 76 77H44Q22 77 19 58Z'
+          }
+          fill={`url(#cue-added-${ripe})`}
+        />
       </Bowl>
-      {ripe ? <path d="M20 30Q40 18 60 18Q80 18 100 30" className={classes.line} /> : <Steam x={60} y={32} many />}
+      {ripe ? (
+        <path d="M20 30Q40 18 60 18Q80 18 100 30" className={classes.line} />
+      ) : (
+        <Steam x={60} y={32} many />
+      )}
     </g>
   ),
   'dressing-clear': (ripe) => (
     <g>
       <path d="M40 20H80L76 72Q76 78 70 78H50Q44 78 44 72Z" className={classes.body} />
-      <path d="M42 40H78L76 72Q76 78 70 78H50Q44 78 44 72Z" className={ripe ? classes.clear : classes.milky} />
+      <path
+        d="M42 40H78L76 72Q76 78 70 78H50Q44 78 44 72Z"
+        className={ripe ? classes.clear : classes.milky}
+      />
       {!ripe && <path d="M49 74h2M55 75h2M61 74h2M67 75h2M52 70h2M64 70h2" className={classes.line} />}
       <path d="M38 20H82" className={classes.rim} />
       {!ripe && <path d="M88 10L62 62" className={classes.line} />}
@@ -208,15 +263,36 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
     <Bowl>
       <path d="M18 42H102V46Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />
       {ripe
-        ? dots([[32, 42, 9], [54, 44, 10], [78, 42, 9], [94, 46, 6], [44, 60, 7], [68, 58, 8], [84, 66, 5]])
-        : dots([[34, 74, 2], [34, 66, 2], [34, 58, 2.4], [34, 50, 2.6], [82, 74, 2], [82, 66, 2], [82, 58, 2.4], [82, 50, 2.6]])}
+        ? dots([
+            [32, 42, 9],
+            [54, 44, 10],
+            [78, 42, 9],
+            [94, 46, 6],
+            [44, 60, 7],
+            [68, 58, 8],
+            [84, 66, 5],
+          ])
+        : dots([
+            [34, 74, 2],
+            [34, 66, 2],
+            [34, 58, 2.4],
+            [34, 50, 2.6],
+            [82, 74, 2],
+            [82, 66, 2],
+            [82, 58, 2.4],
+            [82, 50, 2.6],
+          ])}
     </Bowl>
   ),
   'kettle-boils': (ripe) => (
     <g>
       <path d="M34 78Q22 78 24 62Q28 36 46 34H74Q92 36 96 62Q98 78 86 78Z" className={classes.body} />
       <path d="M94 54L110 38M44 34Q60 12 76 34M54 30H66" className={classes.line} />
-      {ripe ? <Steam x={104} y={36} many /> : <path d="M112 32l4 -4M116 38h5" className={classes.line} opacity={0.5} />}
+      {ripe ? (
+        <Steam x={104} y={36} many />
+      ) : (
+        <path d="M112 32l4 -4M116 38h5" className={classes.line} opacity={0.5} />
+      )}
     </g>
   ),
   'steady-steam': (ripe) => (
@@ -247,9 +323,17 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       </defs>
       <Bowl>
         <path d="M19 50H101Q98 77 76 77H44Q22 77 19 50Z" fill={`url(#cue-toast-${ripe})`} />
-        {ripe ? <path d="M24 66Q34 78 46 78H74Q86 78 96 66" className={classes.toast} /> : <path d="M24 66Q34 78 46 78H74Q86 78 96 66" className={classes.stream} />}
+        {ripe ? (
+          <path d="M24 66Q34 78 46 78H74Q86 78 96 66" className={classes.toast} />
+        ) : (
+          <path d="M24 66Q34 78 46 78H74Q86 78 96 66" className={classes.stream} />
+        )}
       </Bowl>
-      {ripe ? <path d="M40 28l-3 -8M60 26v-9M80 28l3 -8" className={classes.line} /> : <Steam x={60} y={32} many />}
+      {ripe ? (
+        <path d="M40 28l-3 -8M60 26v-9M80 28l3 -8" className={classes.line} />
+      ) : (
+        <Steam x={60} y={32} many />
+      )}
     </g>
   ),
   'rolling-boil': (ripe) => (
@@ -262,8 +346,21 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
     <Bowl>
       <path d="M18 46H102Q102 78 76 78H44Q18 78 18 46Z" className={classes.clear} />
       {ripe
-        ? dots([[34, 44, 8], [54, 46, 9], [76, 43, 8], [92, 47, 6], [45, 58, 6], [66, 60, 7], [84, 60, 5]])
-        : dots([[24, 48, 2.5], [30, 52, 2], [96, 48, 2.5], [90, 53, 2]])}
+        ? dots([
+            [34, 44, 8],
+            [54, 46, 9],
+            [76, 43, 8],
+            [92, 47, 6],
+            [45, 58, 6],
+            [66, 60, 7],
+            [84, 60, 5],
+          ])
+        : dots([
+            [24, 48, 2.5],
+            [30, 52, 2],
+            [96, 48, 2.5],
+            [90, 53, 2],
+          ])}
     </Bowl>
   ),
   'steam-at-vent': (ripe) => (
@@ -295,7 +392,11 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       </defs>
       <Bowl>
         <path
-          d={ripe ? 'M19 52Q32 40 46 50Q60 36 74 49Q88 40 101 52Q98 77 76 77H44Q22 77 19 52Z' : 'M19 48H101Q98 77 76 77H44Q22 77 19 48Z'}
+          d={
+            ripe
+              ? 'M19 52Q32 40 46 50Q60 36 74 49Q88 40 101 52Q98 77 76 77H44Q22 77 19 52Z'
+              : 'M19 48H101Q98 77 76 77H44Q22 77 19 48Z'
+          }
           fill={`url(#cue-loose-${ripe})`}
         />
         {!ripe && <path d="M19 47H101" className={classes.rim} opacity={0.25} />}

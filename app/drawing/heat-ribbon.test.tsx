@@ -9,7 +9,13 @@ const ribbon = (request: Parameters<typeof planOf>[0] = {}) => {
   const line = timelineOf(stages)
   return {
     stages,
-    html: htmlOf(<HeatRibbon stages={stages} times={stages.map((s) => line.get(s.id)!)} clockAt={(minute) => `${Math.round(minute)}'`} />),
+    html: htmlOf(
+      <HeatRibbon
+        stages={stages}
+        times={stages.map((s) => line.get(s.id)!)}
+        clockAt={(minute) => `${Math.round(minute)}'`}
+      />,
+    ),
   }
 }
 /** The body's path of each stage, in order. */
@@ -17,7 +23,9 @@ const bodies = (html: string) => [...html.matchAll(/<path d="([^"]+)" class="bod
 
 test('one body a stage, end to end, the table at the right', () => {
   const { stages, html } = ribbon()
-  const drawn = bodies(html).sort((a, b) => Number(/^M([\d.]+)/.exec(a)![1]) - Number(/^M([\d.]+)/.exec(b)![1]))
+  const drawn = bodies(html).sort(
+    (a, b) => Number(/^M([\d.]+)/.exec(a)![1]) - Number(/^M([\d.]+)/.exec(b)![1]),
+  )
   expect(drawn.length).toBe(stages.length)
   let end = 8
   for (const d of drawn) {
@@ -32,7 +40,8 @@ test('one body a stage, end to end, the table at the right', () => {
 test('height is heat: the boil stands over the simmer, the simmer over the work by hand', () => {
   const { stages, html } = ribbon()
   const titles = [...html.matchAll(/<title>([^<:]+): /g)].map((m) => m[1])
-  const top = (id: string) => Number(/V([\d.]+)/.exec(bodies(html)[titles.indexOf(stages.find((s) => s.id === id)!.title)]!)![1])
+  const top = (id: string) =>
+    Number(/V([\d.]+)/.exec(bodies(html)[titles.indexOf(stages.find((s) => s.id === id)!.title)]!)![1])
   expect(top('heat-up')).toBeLessThan(top('simmer'))
   expect(top('simmer')).toBeLessThan(top('rinse'))
 })
@@ -51,7 +60,10 @@ test('the lid is the top edge: on, ajar, and none where the pot is open', () => 
 })
 
 test('an overnight soak is folded with a tear, and the whole is spoken', () => {
-  const { html } = ribbon({ grains: [{ variety: 'brown-short' }], soak: { minutes: 600, celsius: 5, water: 'drain' } })
+  const { html } = ribbon({
+    grains: [{ variety: 'brown-short' }],
+    soak: { minutes: 600, celsius: 5, water: 'drain' },
+  })
   expect(html).toContain('class="tear"')
   expect(html).toMatch(/aria-label="From start to table: measure .*soak 10 h.*simmer/)
   expect(ribbon().html).not.toContain('class="tear"')
@@ -68,21 +80,33 @@ test('every stage of every method has its word, its height and its matter', () =
 })
 
 test('water that heats beside the soak stands behind it, over the same minutes', () => {
-  const { stages, html } = ribbon({ grains: [{ variety: 'basmati' }], method: 'boiling-start', soak: { minutes: 30, celsius: 20, water: 'drain' } })
+  const { stages, html } = ribbon({
+    grains: [{ variety: 'basmati' }],
+    method: 'boiling-start',
+    soak: { minutes: 30, celsius: 20, water: 'drain' },
+  })
   const line = timelineOf(stages)
   const [soak, heat] = [line.get('soak')!, line.get('heat-up')!]
   expect(heat.start).toBeGreaterThan(soak.start)
   expect(heat.start).toBeLessThan(soak.end + 5)
   // Heat is drawn first, work by hand over it.
   const titles = [...html.matchAll(/<title>([^<:]+)/g)].map((m) => m[1])
-  expect(titles.indexOf('Bring the water to the boil, lid on')).toBeLessThan(titles.indexOf('Measure the grain'))
+  expect(titles.indexOf('Bring the water to the boil, lid on')).toBeLessThan(
+    titles.indexOf('Measure the grain'),
+  )
 })
 
 test('the serving hour is a slider, and only where it can be moved', () => {
   const { stages } = planOf()
   const line = timelineOf(stages)
-  const props = { stages, times: stages.map((s) => line.get(s.id)!), clockAt: (minute: number) => `${Math.round(minute)}'` }
-  expect(htmlOf(<HeatRibbon {...props} onServe={() => {}} />)).toMatch(/role="slider"[^>]*aria-label="Serving time"/)
+  const props = {
+    stages,
+    times: stages.map((s) => line.get(s.id)!),
+    clockAt: (minute: number) => `${Math.round(minute)}'`,
+  }
+  expect(htmlOf(<HeatRibbon {...props} onServe={() => {}} />)).toMatch(
+    /role="slider"[^>]*aria-label="Serving time"/,
+  )
   expect(htmlOf(<HeatRibbon {...props} />)).not.toContain('role="slider"')
 })
 
@@ -99,7 +123,16 @@ describe('slid under a line for now', () => {
     let at = 0
     return planned.stages.map(({ minutes }) => ({ start: at, end: (at += minutes.expected) }))
   })()
-  const ribbon = (nowMinute: number) => htmlOf(<HeatRibbon stages={planned.stages} times={times} clockAt={(m) => String(Math.round(m))} nowMinute={nowMinute} nowAt={1 / 3} />)
+  const ribbon = (nowMinute: number) =>
+    htmlOf(
+      <HeatRibbon
+        stages={planned.stages}
+        times={times}
+        clockAt={(m) => String(Math.round(m))}
+        nowMinute={nowMinute}
+        nowAt={1 / 3}
+      />,
+    )
   const nowX = (html: string) => Number(/d="M([\d.]+) 6V[\d.]+" class="now"/.exec(html)![1])
   test('the line stands still while the cook goes on', () => {
     const places = [1, 6, 12, 20].map((minute) => nowX(ribbon(minute)))
@@ -107,7 +140,9 @@ describe('slid under a line for now', () => {
   })
   test('what is over lies left of it, what comes lies right of it', () => {
     const html = ribbon(times[4]!.end)
-    const ends = [...html.matchAll(/<title>([^<:]+): [^<]*<\/title><path d="M([\d.]+) [\d.]+V[\d.]+H([\d.]+)/g)].map(([, title, left, right]) => ({ title, left: Number(left), right: Number(right) }))
+    const ends = [
+      ...html.matchAll(/<title>([^<:]+): [^<]*<\/title><path d="M([\d.]+) [\d.]+V[\d.]+H([\d.]+)/g),
+    ].map(([, title, left, right]) => ({ title, left: Number(left), right: Number(right) }))
     const line = nowX(html)
     planned.stages.forEach((stage, i) => {
       const drawn = ends.find(({ title }) => title === stage.title)

@@ -37,20 +37,48 @@ const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
 
 /** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
-export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf, onServe, scrub, trueToTime = false, nowAt, height = 168 }: HeatRibbonProps) {
+export function HeatRibbon({
+  stages,
+  times,
+  clockAt,
+  nowMinute,
+  placeOf: knobOf,
+  onServe,
+  scrub,
+  trueToTime = false,
+  nowAt,
+  height = 168,
+}: HeatRibbonProps) {
   const hatch = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 1240
   const { pieces, placeOf } = layRibbon(
-    stages.map((stage, i): RibbonStage => ({ id: stage.id, ...times[i]!, wait: !stage.hands_on && stage.heat === 'off' })),
+    stages.map((stage, i): RibbonStage => ({
+      id: stage.id,
+      ...times[i]!,
+      wait: !stage.hands_on && stage.heat === 'off',
+    })),
     trueToTime ? 0 : undefined,
     nowAt !== undefined && nowMinute !== undefined ? { minute: nowMinute, at: nowAt } : undefined,
   )
   // Work by hand lies in front of a heat that goes on beside it.
-  const order = stages.map((_, i) => i).sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b)
-  const beside = (i: number) => stages.some((_, o) => o !== i && times[o]!.start < times[i]!.end - 1e-6 && times[o]!.end > times[i]!.start + 1e-6)
+  const order = stages
+    .map((_, i) => i)
+    .sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b)
+  const beside = (i: number) =>
+    stages.some(
+      (_, o) => o !== i && times[o]!.start < times[i]!.end - 1e-6 && times[o]!.end > times[i]!.start + 1e-6,
+    )
   // Two hands' work at once has room for the words of one.
-  const silent = (i: number) => stages[i]!.heat === 'off' && stages.some((s, o) => o < i && s.heat === 'off' && times[o]!.end > times[i]!.start + 1e-6 && times[o]!.start < times[i]!.end - 1e-6)
+  const silent = (i: number) =>
+    stages[i]!.heat === 'off' &&
+    stages.some(
+      (s, o) =>
+        o < i &&
+        s.heat === 'off' &&
+        times[o]!.end > times[i]!.start + 1e-6 &&
+        times[o]!.start < times[i]!.end - 1e-6,
+    )
   const floor = height - BOTTOM
   const tall = floor - TOP
   const table = width - 16
@@ -59,13 +87,31 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
   const spoken = stages.map((s) => `${stageWord(s)} ${windowWord(s.minutes, s.ends_on)}`).join(', ')
   return (
     <div ref={ref} className={classes.frame} style={{ height }}>
-      <svg width={width} height={height} role={onServe || scrub ? 'group' : 'img'} aria-label={`From start to table: ${spoken}`} className={classes.ribbon}>
+      <svg
+        width={width}
+        height={height}
+        role={onServe || scrub ? 'group' : 'img'}
+        aria-label={`From start to table: ${spoken}`}
+        className={classes.ribbon}
+      >
         <defs>
-          <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <pattern
+            id={hatch}
+            width="7"
+            height="7"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
             <rect width="7" height="7" className={classes.restFill} />
             <path d="M0 0V7" className={classes.restLine} />
           </pattern>
-          <pattern id={`${hatch}-unsure`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <pattern
+            id={`${hatch}-unsure`}
+            width="6"
+            height="6"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(-45)"
+          >
             <path d="M0 0V6" className={classes.unsure} />
           </pattern>
         </defs>
@@ -85,13 +131,32 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
             <g key={stage.id} data-matter={matter} className={classes.stage}>
               <title>{`${stage.title}: ${minutes}`}</title>
               <path
-                d={stage.ends_on === 'clock' ? `M${x} ${floor}V${y}H${right}V${floor}Z` : openEnded(x, y, right, floor)}
+                d={
+                  stage.ends_on === 'clock'
+                    ? `M${x} ${floor}V${y}H${right}V${floor}Z`
+                    : openEnded(x, y, right, floor)
+                }
                 className={classes.body}
                 fill={matter === 'rest' ? `url(#${hatch})` : undefined}
               />
-              <LidEdge lid={stage.lid} x={x} right={right} y={y} hot={matter === 'heat' || matter === 'rest'} />
+              <LidEdge
+                lid={stage.lid}
+                x={x}
+                right={right}
+                y={y}
+                hot={matter === 'heat' || matter === 'rest'}
+              />
               {stage.ends_on === 'clock' && <path d={`M${right} ${y}V${floor}`} className={classes.closed} />}
-              {w > 0 && <Unsure stage={stage} x={x} right={right} y={y} floor={floor} fill={`url(#${hatch}-unsure)`} />}
+              {w > 0 && (
+                <Unsure
+                  stage={stage}
+                  x={x}
+                  right={right}
+                  y={y}
+                  floor={floor}
+                  fill={`url(#${hatch}-unsure)`}
+                />
+              )}
               {piece.folded && <Tear x={x + w / 2} y={y} floor={floor} />}
               {stage.hands_on && <path d={`M${x + 3} ${floor + 4}H${right - 3}`} className={classes.hands} />}
               {room && (
@@ -99,11 +164,17 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
                   {word.length * PX_PER_LETTER < w - 6 ? word : ''}
                 </text>
               )}
-              {minutes.length * PX_PER_LETTER < w - 4 && !silent(i) && !(stage.heat !== 'off' && beside(i) && floor - y < ROOM_FOR_MINUTES) && (
-                <text x={x + 6} y={stage.heat !== 'off' && beside(i) ? y + 18 : floor + 20} className={classes.minutes}>
-                  {minutes}
-                </text>
-              )}
+              {minutes.length * PX_PER_LETTER < w - 4 &&
+                !silent(i) &&
+                !(stage.heat !== 'off' && beside(i) && floor - y < ROOM_FOR_MINUTES) && (
+                  <text
+                    x={x + 6}
+                    y={stage.heat !== 'off' && beside(i) ? y + 18 : floor + 20}
+                    className={classes.minutes}
+                  >
+                    {minutes}
+                  </text>
+                )}
             </g>
           )
         })}
@@ -125,11 +196,23 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
         {nowMinute !== undefined && (
           <g>
             <path d={`M${px(placeOf(nowMinute))} 6V${floor + 8}`} className={classes.now} />
-            {nowAt !== undefined && <path d={`M${px(placeOf(nowMinute)) - 7} 2h14l-7 9z`} className={classes.nowTip} />}
+            {nowAt !== undefined && (
+              <path d={`M${px(placeOf(nowMinute)) - 7} 2h14l-7 9z`} className={classes.nowTip} />
+            )}
           </g>
         )}
         <path d={`M${table} 16V${floor + 10}M${table - 10} 16h20`} className={classes.table} />
-        {scrub && <Scrub {...scrub} left={px(0)} right={table - 26} xOf={(minute) => px(placeOf(minute))} minuteOf={(x) => minuteAtPlace(placeOf, (x - 8) / (table - 8), ends)} most={ends} floor={floor} />}
+        {scrub && (
+          <Scrub
+            {...scrub}
+            left={px(0)}
+            right={table - 26}
+            xOf={(minute) => px(placeOf(minute))}
+            minuteOf={(x) => minuteAtPlace(placeOf, (x - 8) / (table - 8), ends)}
+            most={ends}
+            floor={floor}
+          />
+        )}
         {onServe && <Hour x={table} height={height} said={clockAt(ends)} onServe={onServe} />}
         <text x={table - 14} y={14} textAnchor="end" className={classes.tableHour}>
           {`serve ${clockAt(ends)}`}
@@ -140,10 +223,29 @@ export function HeatRibbon({ stages, times, clockAt, nowMinute, placeOf: knobOf,
 }
 
 /** The end of a stage that may come early: hatched from the earliest to the expected. */
-function Unsure({ stage, x, right, y, floor, fill }: { stage: Stage; x: number; right: number; y: number; floor: number; fill: string }) {
+function Unsure({
+  stage,
+  x,
+  right,
+  y,
+  floor,
+  fill,
+}: {
+  stage: Stage
+  x: number
+  right: number
+  y: number
+  floor: number
+  fill: string
+}) {
   const { low, expected } = stage.minutes
   if (stage.heat === 'off' || !(expected > 0) || expected - low < 0.5) return null
-  return <path d={`M${right - ((expected - low) / expected) * (right - x)} ${y}H${right}V${floor}H${right - ((expected - low) / expected) * (right - x)}Z`} fill={fill} />
+  return (
+    <path
+      d={`M${right - ((expected - low) / expected) * (right - x)} ${y}H${right}V${floor}H${right - ((expected - low) / expected) * (right - x)}Z`}
+      fill={fill}
+    />
+  )
 }
 
 /** Minutes a serving hour moves by, at a key and for each stretch of a drag. */
@@ -151,7 +253,17 @@ const HOUR_STEP = 5
 const PX_PER_STEP = 14
 
 /** The table's edge in hand: drawn left it is sooner, right later. */
-function Hour({ x, height, said, onServe }: { x: number; height: number; said: string; onServe: (minutes: number) => void }) {
+function Hour({
+  x,
+  height,
+  said,
+  onServe,
+}: {
+  x: number
+  height: number
+  said: string
+  onServe: (minutes: number) => void
+}) {
   const from = useRef<number | undefined>(undefined)
   return (
     <g
@@ -162,7 +274,14 @@ function Hour({ x, height, said, onServe }: { x: number; height: number; said: s
       aria-valuetext={said}
       className={classes.serve}
       onKeyDown={(event) => {
-        const step = { ArrowLeft: -HOUR_STEP, ArrowDown: -HOUR_STEP, ArrowRight: HOUR_STEP, ArrowUp: HOUR_STEP, PageDown: -60, PageUp: 60 }[event.key]
+        const step = {
+          ArrowLeft: -HOUR_STEP,
+          ArrowDown: -HOUR_STEP,
+          ArrowRight: HOUR_STEP,
+          ArrowUp: HOUR_STEP,
+          PageDown: -60,
+          PageUp: 60,
+        }[event.key]
         if (step === undefined) return
         event.preventDefault()
         onServe(step)
@@ -199,11 +318,16 @@ function Scrub({ minute, onMinute, says, left, right, xOf, minuteOf, most, floor
   const drawing = useRef(false)
   const clamp = (m: number) => Math.max(0, Math.min(most, m))
   const x = xOf(minute ?? 0)
-  const under = (event: { clientX: number; currentTarget: SVGElement }) => clamp(minuteOf(event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left))
+  const under = (event: { clientX: number; currentTarget: SVGElement }) =>
+    clamp(minuteOf(event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left))
   return (
     <>
       <rect
-        x={left} y={18} width={Math.max(0, right - left)} height={floor} className={classes.scrubReach}
+        x={left}
+        y={18}
+        width={Math.max(0, right - left)}
+        height={floor}
+        className={classes.scrubReach}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId)
           drawing.current = true
@@ -213,11 +337,29 @@ function Scrub({ minute, onMinute, says, left, right, xOf, minuteOf, most, floor
         onPointerUp={() => (drawing.current = false)}
       />
       <g
-        role="slider" tabIndex={0} aria-label="See the pot at minute" aria-valuemin={0} aria-valuemax={Math.round(most)} aria-valuenow={Math.round(minute ?? 0)} aria-valuetext={says} className={classes.scrub}
+        role="slider"
+        tabIndex={0}
+        aria-label="See the pot at minute"
+        aria-valuemin={0}
+        aria-valuemax={Math.round(most)}
+        aria-valuenow={Math.round(minute ?? 0)}
+        aria-valuetext={says}
+        className={classes.scrub}
         data-on={minute !== undefined || undefined}
         onKeyDown={(event) => {
-          const step = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -10, PageUp: 10 }[event.key]
-          const to = step !== undefined ? clamp(Math.round(minute ?? 0) + step) : event.key === 'Home' ? 0 : event.key === 'End' ? most : event.key === 'Escape' ? undefined : null
+          const step = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -10, PageUp: 10 }[
+            event.key
+          ]
+          const to =
+            step !== undefined
+              ? clamp(Math.round(minute ?? 0) + step)
+              : event.key === 'Home'
+                ? 0
+                : event.key === 'End'
+                  ? most
+                  : event.key === 'Escape'
+                    ? undefined
+                    : null
           if (to === null) return
           event.preventDefault()
           onMinute(to)
@@ -235,16 +377,34 @@ function openEnded(x: number, y: number, right: number, floor: number): string {
   const waves = Math.max(1, Math.round((floor - y) / 12))
   const h = (floor - y) / waves
   const bite = Math.min(4, (right - x) / 4)
-  return `M${x} ${floor}V${y}H${right}` + `q${-bite} ${h / 4} 0 ${h / 2}q${bite} ${h / 4} 0 ${h / 2}`.repeat(waves) + 'Z'
+  return (
+    `M${x} ${floor}V${y}H${right}` +
+    `q${-bite} ${h / 4} 0 ${h / 2}q${bite} ${h / 4} 0 ${h / 2}`.repeat(waves) +
+    'Z'
+  )
 }
 
-function LidEdge({ lid, x, right, y, hot }: { lid: Stage['lid']; x: number; right: number; y: number; hot: boolean }) {
+function LidEdge({
+  lid,
+  x,
+  right,
+  y,
+  hot,
+}: {
+  lid: Stage['lid']
+  x: number
+  right: number
+  y: number
+  hot: boolean
+}) {
   if (!hot || lid === 'off') return null
   return <path d={`M${x} ${y}H${right}`} className={lid === 'ajar' ? classes.lidAjar : classes.lidOn} />
 }
 
 const Tear = ({ x, y, floor }: { x: number; y: number; floor: number }) => (
   <g className={classes.tear}>
-    <path d={`M${x - 5} ${y - 5}l4 ${(floor - y + 8) / 3}l-4 ${(floor - y + 8) / 3}l4 ${(floor - y + 8) / 3}h8l-4 ${-(floor - y + 8) / 3}l4 ${-(floor - y + 8) / 3}l-4 ${-(floor - y + 8) / 3}Z`} />
+    <path
+      d={`M${x - 5} ${y - 5}l4 ${(floor - y + 8) / 3}l-4 ${(floor - y + 8) / 3}l4 ${(floor - y + 8) / 3}h8l-4 ${-(floor - y + 8) / 3}l4 ${-(floor - y + 8) / 3}l-4 ${-(floor - y + 8) / 3}Z`}
+    />
   </g>
 )

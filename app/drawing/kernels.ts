@@ -39,7 +39,8 @@ export function layKernels({ lengthMm, widthMm }: Variety['kernel'], tile: numbe
       for (const dx of [-tile, 0, tile])
         for (const dy of [-tile, 0, tile]) {
           const [x, y] = [base.x + dx, base.y + dy]
-          if (x > -reach && x < tile + reach && y > -reach && y < tile + reach) kernels.push({ ...base, x, y })
+          if (x > -reach && x < tile + reach && y > -reach && y < tile + reach)
+            kernels.push({ ...base, x, y })
         }
     }
   return kernels

@@ -1,8 +1,22 @@
 import { knobWord } from './knob-word'
 
-const burner = { rated_w: 2700, efficiency: 0.4, power_factor: 1, knob: [{ name: 'candle', share: 0.15 }, { name: 'half', share: 0.5 }, { name: 'full', share: 1 }] }
+const burner = {
+  rated_w: 2700,
+  efficiency: 0.4,
+  power_factor: 1,
+  knob: [
+    { name: 'candle', share: 0.15 },
+    { name: 'half', share: 0.5 },
+    { name: 'full', share: 1 },
+  ],
+}
 
-test.each([[1080, 'full'], [600, 'half'], [190, 'candle'], [120, 'candle']])('%i W at the pot is the place called %s', (power_w, word) => {
+test.each([
+  [1080, 'full'],
+  [600, 'half'],
+  [190, 'candle'],
+  [120, 'candle'],
+])('%i W at the pot is the place called %s', (power_w, word) => {
   expect(knobWord({ power_w }, burner)).toBe(word)
 })
 

@@ -41,7 +41,15 @@ export const LoosenDrawing = ({ way, variety }: { way: LoosenWay; variety: Varie
     <svg viewBox="0 0 120 86" aria-hidden>
       <defs>
         <KernelPattern id="loosen-bed" variety={variety} swell={1.3} />
-        <marker id="loosen-tip" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="5" markerHeight="5" orient="auto-start-reverse">
+        <marker
+          id="loosen-tip"
+          viewBox="0 0 8 8"
+          refX="6"
+          refY="4"
+          markerWidth="5"
+          markerHeight="5"
+          orient="auto-start-reverse"
+        >
           <path d="M0 0L8 4L0 8" className={classes.tip} />
         </marker>
       </defs>

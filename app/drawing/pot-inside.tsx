@@ -39,24 +39,46 @@ export function PotInside({ vessel, variety, dryG, moment, title, letters = 0.12
   const layers = uptakeByLayer.length
   const half = vessel.rimDiameter / 2
   const volumes = uptakeByLayer.map((u) => volumeOf(variety, dryG / layers, u))
-  const levels = volumes.reduce<number[]>((list, v, i) => [...list, (list[i - 1] ?? 0) + v], []).map((v) => levelOf(vessel, millilitres(v)))
+  const levels = volumes
+    .reduce<number[]>((list, v, i) => [...list, (list[i - 1] ?? 0) + v], [])
+    .map((v) => levelOf(vessel, millilitres(v)))
   const bed = volumes.reduce((a, b) => a + b, 0)
   const voids = bed * (1 - variety.bulkDensity / variety.kernelDensity) * 0.8
-  const surface = freeG <= 0 ? 0 : freeG < voids ? levelOf(vessel, millilitres((bed * freeG) / voids)) : levelOf(vessel, millilitres(bed + freeG - voids))
+  const surface =
+    freeG <= 0
+      ? 0
+      : freeG < voids
+        ? levelOf(vessel, millilitres((bed * freeG) / voids))
+        : levelOf(vessel, millilitres(bed + freeG - voids))
   const at = (level: number) => diameterAt(vessel, millimetres(Math.min(level, vessel.height))) / 2
-  const slab = (from: number, to: number) => `M${-at(from)} ${-from}L${at(from)} ${-from}L${at(to)} ${-to}L${-at(to)} ${-to}Z`
+  const slab = (from: number, to: number) =>
+    `M${-at(from)} ${-from}L${at(from)} ${-from}L${at(to)} ${-to}L${-at(to)} ${-to}Z`
   const puffs = Math.min(7, Math.round(steam / 2))
   return (
-    <svg viewBox={`${-half - 18} ${-vessel.height - 46} ${half * 2 + 36} ${vessel.height + 74}`} role="img" aria-label={title} className={classes.pot}>
+    <svg
+      viewBox={`${-half - 18} ${-vessel.height - 46} ${half * 2 + 36} ${vessel.height + 74}`}
+      role="img"
+      aria-label={title}
+      className={classes.pot}
+    >
       <defs>
         {uptakeByLayer.map((u, l) => (
           <KernelPattern key={l} id={`${id}-${l}`} variety={variety} swell={1 + 0.16 * u} />
         ))}
-        <pattern id={`${id}-raw`} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id={`${id}-raw`}
+          width="5"
+          height="5"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <path d="M0 0V5" className={classes.raw} />
         </pattern>
       </defs>
-      <path d={`M${-half} ${-vessel.height}L${-vessel.baseDiameter / 2} 0H${vessel.baseDiameter / 2}L${half} ${-vessel.height}Z`} className={classes.inside} />
+      <path
+        d={`M${-half} ${-vessel.height}L${-vessel.baseDiameter / 2} 0H${vessel.baseDiameter / 2}L${half} ${-vessel.height}Z`}
+        className={classes.inside}
+      />
       {surface > 0 && <path d={slab(0, Math.min(surface, vessel.height))} className={classes.water} />}
       {levels.map((top, l) => {
         const bottom = levels[l - 1] ?? 0
@@ -64,17 +86,40 @@ export function PotInside({ vessel, variety, dryG, moment, title, letters = 0.12
         return (
           <g key={l}>
             <path d={slab(bottom, top)} fill={`url(#${id}-${l})`} className={classes.layer} />
-            {raw > 0.1 && <path d={slab(bottom, top)} fill={`url(#${id}-raw)`} opacity={Math.min(1, raw * 1.1)} />}
+            {raw > 0.1 && (
+              <path d={slab(bottom, top)} fill={`url(#${id}-raw)`} opacity={Math.min(1, raw * 1.1)} />
+            )}
           </g>
         )
       })}
-      {surface > 0 && <path d={`M${-at(surface)} ${-Math.min(surface, vessel.height)}H${at(surface)}`} className={classes.surface} />}
-      <path d={`M${-half} ${-vessel.height}L${-vessel.baseDiameter / 2} 0H${vessel.baseDiameter / 2}L${half} ${-vessel.height}`} className={classes.wall} />
-      <path d={`M${-vessel.baseDiameter / 2} 2H${vessel.baseDiameter / 2}`} className={bottomC > HOT_BOTTOM_C ? classes.hot : classes.base} />
+      {surface > 0 && (
+        <path
+          d={`M${-at(surface)} ${-Math.min(surface, vessel.height)}H${at(surface)}`}
+          className={classes.surface}
+        />
+      )}
+      <path
+        d={`M${-half} ${-vessel.height}L${-vessel.baseDiameter / 2} 0H${vessel.baseDiameter / 2}L${half} ${-vessel.height}`}
+        className={classes.wall}
+      />
+      <path
+        d={`M${-vessel.baseDiameter / 2} 2H${vessel.baseDiameter / 2}`}
+        className={bottomC > HOT_BOTTOM_C ? classes.hot : classes.base}
+      />
       {Array.from({ length: puffs }, (_, i) => (
-        <path key={i} d={`M${(i - (puffs - 1) / 2) * 16} ${-vessel.height - 4}q-7 -8 0 -17q7 -9 0 -18`} className={classes.steam} />
+        <path
+          key={i}
+          d={`M${(i - (puffs - 1) / 2) * 16} ${-vessel.height - 4}q-7 -8 0 -17q7 -9 0 -18`}
+          className={classes.steam}
+        />
       ))}
-      <text x={0} y={14 + half * letters * 0.65} textAnchor="middle" className={classes.words} fontSize={half * letters}>
+      <text
+        x={0}
+        y={14 + half * letters * 0.65}
+        textAnchor="middle"
+        className={classes.words}
+        fontSize={half * letters}
+      >
         {Math.round(bulkC)} °C{bottomC > bulkC + 3 ? `, bottom ${Math.round(bottomC)} °C` : ''}
       </text>
     </svg>

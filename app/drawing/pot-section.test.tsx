@@ -6,7 +6,16 @@ import { PotSection, type PotSectionProps } from './pot-section'
 const vessel = vesselPreset('heavy-3.5')
 const levels = { bed: 14, fill: 24, firm: 20, soft: 28, swollen: 31, froth: 29 }
 const section = (over: Partial<PotSectionProps> = {}) =>
-  htmlOf(<PotSection vessel={vessel} variety={varietyOf('short-white')} levels={levels} lid="on" title="the pot" {...over} />)
+  htmlOf(
+    <PotSection
+      vessel={vessel}
+      variety={varietyOf('short-white')}
+      levels={levels}
+      lid="on"
+      title="the pot"
+      {...over}
+    />,
+  )
 
 /** The numbers of the first path with a class. */
 const path = (html: string, name: string): number[] => {
@@ -34,7 +43,8 @@ test('the band from firm to soft lies on the wall between their levels', () => {
 
 test('every mark says its millimetres, and a pot too small is drawn overfull, not clipped', () => {
   const html = section()
-  for (const words of ['swollen 31', 'foam to 29', 'water 24', 'rim, 3.5 L', '>soft<', '>firm<']) expect(html).toContain(words)
+  for (const words of ['swollen 31', 'foam to 29', 'water 24', 'rim, 3.5 L', '>soft<', '>firm<'])
+    expect(html).toContain(words)
   const over = section({ levels: { ...levels, swollen: 150, froth: 300 } })
   expect(over).toContain('swollen 150')
   const [, y] = path(over, 'swollen') as [number, number]
@@ -63,8 +73,11 @@ test('a lid lies on, stands ajar or is off', () => {
   expect(section({ lid: 'off' })).not.toContain('class="lid"')
 })
 
-test.each(['cooker-5', 'pressure-electric-6', 'oven-dish-3', 'clay-1.8', 'stock-8', 'wide-3'] as const)('%s is drawn with finite figures and a name', (id) => {
-  const html = section({ vessel: vesselPreset(id) })
-  expect(html).not.toMatch(/NaN|Infinity|undefined/)
-  expect(html).toContain('aria-label="the pot"')
-})
+test.each(['cooker-5', 'pressure-electric-6', 'oven-dish-3', 'clay-1.8', 'stock-8', 'wide-3'] as const)(
+  '%s is drawn with finite figures and a name',
+  (id) => {
+    const html = section({ vessel: vesselPreset(id) })
+    expect(html).not.toMatch(/NaN|Infinity|undefined/)
+    expect(html).toContain('aria-label="the pot"')
+  },
+)

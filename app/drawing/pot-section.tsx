@@ -74,7 +74,20 @@ const mmPerPx = (drawnMm: number, px: number): number =>
   Math.max(LEAST_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
 
 /** A vessel cut open, drawn to scale from the plan's own figures. */
-export function PotSection({ vessel, variety, levels, lid, crease, printed = [], hold, cooked = false, ghost, marks: cautions = [], poured = 0, title }: PotSectionProps) {
+export function PotSection({
+  vessel,
+  variety,
+  levels,
+  lid,
+  crease,
+  printed = [],
+  hold,
+  cooked = false,
+  ghost,
+  marks: cautions = [],
+  poured = 0,
+  title,
+}: PotSectionProps) {
   const grains = useId()
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
@@ -99,25 +112,45 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
   const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
   const marks = [
     { level: rim, text: `rim, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
-    ...(levels.basket !== undefined ? [] : [{ level: levels.froth, text: `foam up to ${Math.round(levels.froth)}`, kind: 'froth' }]),
+    ...(levels.basket !== undefined
+      ? []
+      : [{ level: levels.froth, text: `foam up to ${Math.round(levels.froth)}`, kind: 'froth' }]),
     { level: levels.swollen, text: `cooked rice ${Math.round(levels.swollen)}`, kind: 'swollen' },
     ...(cooked
       ? []
       : [
-          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3 ? [{ level: levels.soft, text: 'soft', kind: 'soft' }] : []),
+          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3
+            ? [{ level: levels.soft, text: 'soft', kind: 'soft' }]
+            : []),
           { level: levels.fill, text: `water ${Math.round(levels.fill)}`, kind: 'fill' },
-          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3 ? [{ level: levels.firm, text: 'firm', kind: 'firm' }] : []),
+          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3
+            ? [{ level: levels.firm, text: 'firm', kind: 'firm' }]
+            : []),
           ...(levels.basket === undefined ? [] : [{ level: levels.basket, text: 'basket', kind: 'basket' }]),
         ]),
   ]
-  const lines = spreadLabels(marks.map((m) => -shown(m.level)), text * 1.25, { from: frame.top + text, to: wall + 6 })
+  const lines = spreadLabels(
+    marks.map((m) => -shown(m.level)),
+    text * 1.25,
+    { from: frame.top + text, to: wall + 6 },
+  )
   const bedTop = cooked ? Math.min(levels.swollen, rim) : Math.min((levels.basket ?? 0) + levels.bed, rim)
   const fillTop = Math.min(levels.fill, rim)
   return (
     <div ref={ref} className={classes.frame}>
-      <svg viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`} role={hold || cautions.length > 0 ? 'group' : 'img'} aria-label={title} className={classes.pot}>
+      <svg
+        viewBox={`${frame.left} ${frame.top} ${frameWidth} ${frameHeight}`}
+        role={hold || cautions.length > 0 ? 'group' : 'img'}
+        aria-label={title}
+        className={classes.pot}
+      >
         <defs>
-          <KernelPattern id={grains} variety={variety} swell={cooked ? 1.35 : 1} wet={!cooked && levels.fill > 0} />
+          <KernelPattern
+            id={grains}
+            variety={variety}
+            swell={cooked ? 1.35 : 1}
+            wet={!cooked && levels.fill > 0}
+          />
         </defs>
         <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
         <Body vessel={vessel} wall={wall} />
@@ -125,37 +158,59 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
           {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
           <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} className={classes.bed} />
         </g>
-        {poured > 0 && <Falling key={poured} variety={variety} half={at(bedTop)} from={-rim - 40} to={-bedTop} />}
-        {ghost !== undefined && !cooked && ghost < rim && <path d={`M${-at(ghost)} ${-ghost}H${at(ghost)}`} className={classes.ghost} />}
-        {levels.basket !== undefined && <path d={`M${-at(levels.basket) + 2} ${-levels.basket + 1.5}H${at(levels.basket) - 2}`} className={classes.basket} />}
+        {poured > 0 && (
+          <Falling key={poured} variety={variety} half={at(bedTop)} from={-rim - 40} to={-bedTop} />
+        )}
+        {ghost !== undefined && !cooked && ghost < rim && (
+          <path d={`M${-at(ghost)} ${-ghost}H${at(ghost)}`} className={classes.ghost} />
+        )}
+        {levels.basket !== undefined && (
+          <path
+            d={`M${-at(levels.basket) + 2} ${-levels.basket + 1.5}H${at(levels.basket) - 2}`}
+            className={classes.basket}
+          />
+        )}
         {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
-        <path d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`} className={classes.swollen} />
-        {levels.basket === undefined && <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />}
+        <path
+          d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`}
+          className={classes.swollen}
+        />
+        {levels.basket === undefined && (
+          <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />
+        )}
         {!cooked && levels.basket === undefined && (
           <path
             d={`M${at(levels.firm) - 3.2} ${-shown(levels.firm)}L${at(levels.soft) - 3.2} ${-shown(levels.soft)}`}
             className={classes.band}
           />
         )}
-        {!cooked && levels.standard !== undefined && <path d={`M${at(levels.standard) - 7} ${-shown(levels.standard)}h7`} className={classes.detent} />}
+        {!cooked && levels.standard !== undefined && (
+          <path d={`M${at(levels.standard) - 7} ${-shown(levels.standard)}h7`} className={classes.detent} />
+        )}
         {levels.fill > rim && !cooked && <Spill half={half} wall={wall} rim={rim} />}
-        {crease !== undefined && !cooked && <Finger bed={bedTop} crease={crease} x={-half * 0.42} text={text} />}
+        {crease !== undefined && !cooked && (
+          <Finger bed={bedTop} crease={crease} x={-half * 0.42} text={text} />
+        )}
         <Ruler height={rim} edge={-half - wall - 19} text={text} />
         {sparse.map((l) => {
           const level = levelOf(vessel, millilitres(l * 1000))
           return <path key={l} d={`M${at(level)} ${-level}h${-5}`} className={classes.litre} />
         })}
-        {printed.filter((line) => line.level_mm < rim).map((line) => (
-          <g key={line.name} className={classes.printed}>
-            <path d={`M${-at(line.level_mm)} ${-line.level_mm}h6`} />
-            <text x={-at(line.level_mm) + 8} y={-line.level_mm + text * 0.3} fontSize={text * 0.8}>
-              {line.name}
-            </text>
-          </g>
-        ))}
+        {printed
+          .filter((line) => line.level_mm < rim)
+          .map((line) => (
+            <g key={line.name} className={classes.printed}>
+              <path d={`M${-at(line.level_mm)} ${-line.level_mm}h6`} />
+              <text x={-at(line.level_mm) + 8} y={-line.level_mm + text * 0.3} fontSize={text * 0.8}>
+                {line.name}
+              </text>
+            </g>
+          ))}
         {marks.map((mark, i) => (
           <g key={mark.kind} data-mark={mark.kind} className={classes.mark}>
-            <path d={`M${at(shown(mark.level)) + wall + 1} ${-shown(mark.level)}L${half + wall + 12} ${lines[i]!}h4`} />
+            <path
+              d={`M${at(shown(mark.level)) + wall + 1} ${-shown(mark.level)}L${half + wall + 12} ${lines[i]!}h4`}
+            />
             <text x={half + wall + 18} y={lines[i]! + text * 0.34} fontSize={text}>
               {mark.text}
             </text>
@@ -165,9 +220,19 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
         {cautions.map((mark, i) => {
           const before = cautions.slice(0, i).filter((m) => m.place === mark.place).length
           const y = { lid: -rim - 22, rim: -rim + 4, bed: -bedTop / 2, base: -6 }[mark.place]
-          return <Mark key={mark.code} mark={mark} x={half * 0.66 - before * MARK_PX * 1.3 * scale} y={y} size={MARK_PX * scale} />
+          return (
+            <Mark
+              key={mark.code}
+              mark={mark}
+              x={half * 0.66 - before * MARK_PX * 1.3 * scale}
+              y={y}
+              size={MARK_PX * scale}
+            />
+          )
         })}
-        {hold && !cooked && <WaterHandle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />}
+        {hold && !cooked && (
+          <WaterHandle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />
+        )}
       </svg>
     </div>
   )
@@ -177,9 +242,24 @@ export function PotSection({ vessel, variety, levels, lid, crease, printed = [],
 const MARK_PX = 26
 
 /** A sign whose shape says how grave it is; pressed, it mends what it stands for. */
-function Mark({ mark: { code, severity, says, mend }, x, y, size }: { mark: PotMark; x: number; y: number; size: number }) {
+function Mark({
+  mark: { code, severity, says, mend },
+  x,
+  y,
+  size,
+}: {
+  mark: PotMark
+  x: number
+  y: number
+  size: number
+}) {
   const r = size / 2
-  const shape = severity === 'stop' ? `M${-r * 0.9} ${-r * 0.9}h${r * 1.8}v${r * 1.8}h${-r * 1.8}Z` : severity === 'warn' ? `M0 ${-r}L${r * 1.1} ${r * 0.85}H${-r * 1.1}Z` : `M${-r} 0a${r} ${r} 0 1 1 ${2 * r} 0a${r} ${r} 0 1 1 ${-2 * r} 0Z`
+  const shape =
+    severity === 'stop'
+      ? `M${-r * 0.9} ${-r * 0.9}h${r * 1.8}v${r * 1.8}h${-r * 1.8}Z`
+      : severity === 'warn'
+        ? `M0 ${-r}L${r * 1.1} ${r * 0.85}H${-r * 1.1}Z`
+        : `M${-r} 0a${r} ${r} 0 1 1 ${2 * r} 0a${r} ${r} 0 1 1 ${-2 * r} 0Z`
   const drawn = (
     <>
       <title>{mend ? `${says} ${mend.text}` : says}</title>
@@ -187,7 +267,12 @@ function Mark({ mark: { code, severity, says, mend }, x, y, size }: { mark: PotM
       <path d={`M0 ${-r * 0.42}V${r * 0.24}M0 ${r * 0.5}v0.1`} className={classes.stroke} />
     </>
   )
-  const place = { transform: `translate(${x} ${y})`, className: classes.caution, 'data-severity': severity, 'data-caution': code }
+  const place = {
+    transform: `translate(${x} ${y})`,
+    className: classes.caution,
+    'data-severity': severity,
+    'data-caution': code,
+  }
   if (!mend)
     return (
       <g {...place} role="img" aria-label={says}>
@@ -196,7 +281,11 @@ function Mark({ mark: { code, severity, says, mend }, x, y, size }: { mark: PotM
     )
   return (
     <g
-      {...place} role="button" tabIndex={0} aria-label={`${says} ${mend.text}`} onClick={mend.act}
+      {...place}
+      role="button"
+      tabIndex={0}
+      aria-label={`${says} ${mend.text}`}
+      onClick={mend.act}
       onKeyDown={(event) => {
         if (event.key !== 'Enter' && event.key !== ' ') return
         event.preventDefault()
@@ -211,14 +300,36 @@ function Mark({ mark: { code, severity, says, mend }, x, y, size }: { mark: PotM
 const FALLING = 26
 
 /** Kernels on their way into the pot: seen for half a second, and not at all by those who want stillness. */
-function Falling({ variety: { kernel }, half, from, to }: { variety: Variety; half: number; from: number; to: number }) {
+function Falling({
+  variety: { kernel },
+  half,
+  from,
+  to,
+}: {
+  variety: Variety
+  half: number
+  from: number
+  to: number
+}) {
   return (
     <g aria-hidden data-falling>
       {Array.from({ length: FALLING }, (_, i) => {
         const x = (((i * 37) % FALLING) / FALLING - 0.5) * 1.7 * half
         return (
-          <g key={i} className={classes.falling} style={{ '--fall': `${to - from}px`, animationDelay: `${((i * 53) % 100) * 4}ms` } as CSSProperties}>
-            <ellipse cx={x} cy={from} rx={kernel.lengthMm * 0.62} ry={kernel.widthMm * 0.62} transform={`rotate(${(i * 71) % 180} ${x} ${from})`} />
+          <g
+            key={i}
+            className={classes.falling}
+            style={
+              { '--fall': `${to - from}px`, animationDelay: `${((i * 53) % 100) * 4}ms` } as CSSProperties
+            }
+          >
+            <ellipse
+              cx={x}
+              cy={from}
+              rx={kernel.lengthMm * 0.62}
+              ry={kernel.widthMm * 0.62}
+              transform={`rotate(${(i * 71) % 180} ${x} ${from})`}
+            />
           </g>
         )
       })}
@@ -230,7 +341,10 @@ function Falling({ variety: { kernel }, half, from, to }: { variety: Variety; ha
 const Spill = ({ half, wall, rim }: { half: number; wall: number; rim: number }) => (
   <g className={classes.spill}>
     {[-1, 1].map((side) => (
-      <path key={side} d={`M${side * (half + wall + 3)} ${-rim - 2}q${side * 5} 8 ${side * 2} ${rim * 0.35}q${side * -1} 10 ${side * 2} ${rim * 0.2}`} />
+      <path
+        key={side}
+        d={`M${side * (half + wall + 3)} ${-rim - 2}q${side * 5} 8 ${side * 2} ${rim * 0.35}q${side * -1} 10 ${side * 2} ${rim * 0.2}`}
+      />
     ))}
   </g>
 )
@@ -252,7 +366,11 @@ function Body({ vessel, wall }: { vessel: Vessel; wall: number }) {
     <g>
       {grip &&
         [-1, 1].map((side) => (
-          <path key={side} d={`M${side * (r + wall - 1)} ${y - 6}h${side * 9}q${side * 5} 0 ${side * 5} 5v${4}q0 5 ${side * -5} 5h${side * -9}`} className={classes.grip} />
+          <path
+            key={side}
+            d={`M${side * (r + wall - 1)} ${y - 6}h${side * 9}q${side * 5} 0 ${side * 5} 5v${4}q0 5 ${side * -5} 5h${side * -9}`}
+            className={classes.grip}
+          />
         ))}
       {!grip && <Housing r={r} h={h} wall={wall} />}
       <path d={outer} className={classes.wall} />
@@ -295,11 +413,16 @@ function Lid({ vessel, wall, lid }: { vessel: Vessel; wall: number; lid: LidPosi
   const dome = sealed ? 17 : 13
   return (
     <g transform={lid === 'ajar' ? `rotate(-5 ${-r} ${y})` : undefined} className={classes.lid}>
-      <path d={`M${-r - 2} ${y - 2.4}Q${-r * 0.9} ${y - dome} ${-r * 0.3} ${y - dome}H${r * 0.3}Q${r * 0.9} ${y - dome} ${r + 2} ${y - 2.4}Z`} />
+      <path
+        d={`M${-r - 2} ${y - 2.4}Q${-r * 0.9} ${y - dome} ${-r * 0.3} ${y - dome}H${r * 0.3}Q${r * 0.9} ${y - dome} ${r + 2} ${y - 2.4}Z`}
+      />
       {sealed ? (
         <path d={`M${-5} ${y - dome}v-7h10v7M${r * 0.42} ${y - dome + 1}v-6`} />
       ) : (
-        <path d={`M${-4} ${y - dome}v-4M4 ${y - dome}v-4M${-8} ${y - dome - 6}h16`} className={classes.knob} />
+        <path
+          d={`M${-4} ${y - dome}v-4M4 ${y - dome}v-4M${-8} ${y - dome - 6}h16`}
+          className={classes.knob}
+        />
       )}
     </g>
   )

@@ -37,23 +37,38 @@ test('a minute has its place, also within a fold', () => {
 })
 
 describe('slid under a now-line', () => {
-  const stages = [{ id: 'a', start: 0, end: 10, wait: false }, { id: 'b', start: 10, end: 30, wait: false }, { id: 'c', start: 30, end: 40, wait: false }]
-  test.each([0, 4, 10, 25, 39.9])('at minute %f the line stands at a third and the table at the right edge', (minute) => {
-    const { pieces, placeOf } = layRibbon(stages, 0, { minute, at: 1 / 3 })
-    expect(placeOf(minute)).toBeCloseTo(1 / 3, 9)
-    expect(placeOf(40)).toBeCloseTo(1, 9)
-    expect(pieces.at(-1)!.x + pieces.at(-1)!.width).toBeCloseTo(1, 9)
-    pieces.slice(1).forEach((piece, i) => expect(piece.x).toBeCloseTo(pieces[i]!.x + pieces[i]!.width, 9))
-    expect(placeOf(0)).toBeGreaterThanOrEqual(-1e-9)
-  })
+  const stages = [
+    { id: 'a', start: 0, end: 10, wait: false },
+    { id: 'b', start: 10, end: 30, wait: false },
+    { id: 'c', start: 30, end: 40, wait: false },
+  ]
+  test.each([0, 4, 10, 25, 39.9])(
+    'at minute %f the line stands at a third and the table at the right edge',
+    (minute) => {
+      const { pieces, placeOf } = layRibbon(stages, 0, { minute, at: 1 / 3 })
+      expect(placeOf(minute)).toBeCloseTo(1 / 3, 9)
+      expect(placeOf(40)).toBeCloseTo(1, 9)
+      expect(pieces.at(-1)!.x + pieces.at(-1)!.width).toBeCloseTo(1, 9)
+      pieces.slice(1).forEach((piece, i) => expect(piece.x).toBeCloseTo(pieces[i]!.x + pieces[i]!.width, 9))
+      expect(placeOf(0)).toBeGreaterThanOrEqual(-1e-9)
+    },
+  )
   test('what is over is drawn to the scale of what comes, until it fills the left', () => {
     const early = layRibbon(stages, 0, { minute: 4, at: 1 / 3 })
-    expect((early.placeOf(4) - early.placeOf(0)) / 4).toBeCloseTo((early.placeOf(40) - early.placeOf(4)) / 36, 9)
+    expect((early.placeOf(4) - early.placeOf(0)) / 4).toBeCloseTo(
+      (early.placeOf(40) - early.placeOf(4)) / 36,
+      9,
+    )
     expect(layRibbon(stages, 0, { minute: 30, at: 1 / 3 }).placeOf(0)).toBeCloseTo(0, 9)
   })
 })
 
 test('a place on the ribbon is found back as its minute, across folds too', () => {
-  const { placeOf } = layRibbon([{ id: 'soak', start: 0, end: 600, wait: true }, { id: 'heat', start: 600, end: 612, wait: false }, { id: 'rest', start: 612, end: 622, wait: true }])
-  for (const minute of [0, 3, 250, 599, 601, 611.5, 620]) expect(minuteAtPlace(placeOf, placeOf(minute), 622)).toBeCloseTo(minute, 1)
+  const { placeOf } = layRibbon([
+    { id: 'soak', start: 0, end: 600, wait: true },
+    { id: 'heat', start: 600, end: 612, wait: false },
+    { id: 'rest', start: 612, end: 622, wait: true },
+  ])
+  for (const minute of [0, 3, 250, 599, 601, 611.5, 620])
+    expect(minuteAtPlace(placeOf, placeOf(minute), 622)).toBeCloseTo(minute, 1)
 })

@@ -25,7 +25,11 @@ const SHORTEST_DRAWN = 2
  *  start and end, and only a stretch in which everything waits is folded.
  *  @param shortest no stretch is drawn shorter, minutes; 0 keeps them true to each other
  *  @param slide a minute that is to lie at a share of the width, what is over left of it and what comes right */
-export function layRibbon(stages: readonly RibbonStage[], shortest = SHORTEST_DRAWN, slide?: { minute: number; at: number }): { pieces: RibbonPiece[]; placeOf: (minute: number) => number; drawnMinutes: number } {
+export function layRibbon(
+  stages: readonly RibbonStage[],
+  shortest = SHORTEST_DRAWN,
+  slide?: { minute: number; at: number },
+): { pieces: RibbonPiece[]; placeOf: (minute: number) => number; drawnMinutes: number } {
   const cuts = [...new Set(stages.flatMap(({ start, end }) => [start, end]))].sort((a, b) => a - b)
   const stretches = cuts.slice(1).map((to, i) => {
     const from = cuts[i]!
@@ -48,12 +52,21 @@ export function layRibbon(stages: readonly RibbonStage[], shortest = SHORTEST_DR
   const pieces = stages.map(({ id, start, end }) => {
     const mine = drawn.filter(({ from, to }) => from >= start && to <= end)
     const x = mine[0]?.x ?? placeOf(start)
-    return { id, x, width: mine.reduce((sum, { width }) => sum + width, 0), folded: mine.some(({ folded }) => folded) }
+    return {
+      id,
+      x,
+      width: mine.reduce((sum, { width }) => sum + width, 0),
+      folded: mine.some(({ folded }) => folded),
+    }
   })
   if (!slide) return { pieces, placeOf, drawnMinutes: total }
   const under = slidUnder(placeOf(slide.minute), slide.at)
   return {
-    pieces: pieces.map((piece) => ({ ...piece, x: under(piece.x), width: under(piece.x + piece.width) - under(piece.x) })),
+    pieces: pieces.map((piece) => ({
+      ...piece,
+      x: under(piece.x),
+      width: under(piece.x + piece.width) - under(piece.x),
+    })),
     placeOf: (minute) => under(placeOf(minute)),
     drawnMinutes: total,
   }

@@ -10,8 +10,10 @@ test('crowded labels keep their order and their distance, within the limits when
     fc.property(fc.array(fc.integer({ min: 0, max: 100 }), { minLength: 1, maxLength: 8 }), (places) => {
       const out = spreadLabels(places, 10, { from: 0, to: 100 })
       const sorted = [...out].sort((a, b) => a - b)
-      for (let i = 1; i < sorted.length; i++) expect(sorted[i]! - sorted[i - 1]!).toBeGreaterThanOrEqual(10 - 1e-9)
-      for (const [i, a] of places.entries()) for (const [j, b] of places.entries()) if (a < b) expect(out[i]!).toBeLessThan(out[j]!)
+      for (let i = 1; i < sorted.length; i++)
+        expect(sorted[i]! - sorted[i - 1]!).toBeGreaterThanOrEqual(10 - 1e-9)
+      for (const [i, a] of places.entries())
+        for (const [j, b] of places.entries()) if (a < b) expect(out[i]!).toBeLessThan(out[j]!)
       expect(Math.max(...out)).toBeLessThanOrEqual(100)
     }),
   )

@@ -2,13 +2,39 @@ import type { Stage } from '#core/plan/result'
 
 /** One word for a stage where there is no room for its title. */
 const WORDS: Record<Stage['kind'], string> = {
-  measure: 'measure', rinse: 'rinse', soak: 'soak', drain: 'drain', toast: 'toast', 'heat-up': 'to the boil', boil: 'boil', skim: 'skim',
-  simmer: 'simmer', steam: 'steam', moisten: 'moisten', ladle: 'ladle', 'pressure-up': 'to pressure', pressure: 'pressure',
-  release: 'release', bake: 'bake', rest: 'rest', turn: 'turn', fluff: 'loosen', spread: 'spread', dress: 'dress', cool: 'cool', hold: 'keep warm',
+  measure: 'measure',
+  rinse: 'rinse',
+  soak: 'soak',
+  drain: 'drain',
+  toast: 'toast',
+  'heat-up': 'to the boil',
+  boil: 'boil',
+  skim: 'skim',
+  simmer: 'simmer',
+  steam: 'steam',
+  moisten: 'moisten',
+  ladle: 'ladle',
+  'pressure-up': 'to pressure',
+  pressure: 'pressure',
+  release: 'release',
+  bake: 'bake',
+  rest: 'rest',
+  turn: 'turn',
+  fluff: 'loosen',
+  spread: 'spread',
+  dress: 'dress',
+  cool: 'cool',
+  hold: 'keep warm',
 }
 /** Stages that are called otherwise than others of their kind. */
-const OWN_WORDS = new Map([['pour', 'pour'], ['mix-dressing', 'mix dressing'], ['infuse', 'steep'], ['set', 'set']])
-export const stageWord = (stage: Pick<Stage, 'kind' | 'id'>): string => OWN_WORDS.get(stage.id) ?? WORDS[stage.kind]
+const OWN_WORDS = new Map([
+  ['pour', 'pour'],
+  ['mix-dressing', 'mix dressing'],
+  ['infuse', 'steep'],
+  ['set', 'set'],
+])
+export const stageWord = (stage: Pick<Stage, 'kind' | 'id'>): string =>
+  OWN_WORDS.get(stage.id) ?? WORDS[stage.kind]
 
 /** How high a stage stands on the ribbon, 0..1: height is heat. A rest stands on what the pot still holds. */
 export const heatHeight = ({ heat, kind }: Pick<Stage, 'heat' | 'kind'>): number => {
@@ -17,8 +43,17 @@ export const heatHeight = ({ heat, kind }: Pick<Stage, 'heat' | 'kind'>): number
 }
 
 /** What a stage is made of, for its colour and its pattern. */
-export const stageMatter = ({ heat, kind }: Pick<Stage, 'heat' | 'kind'>): 'hand' | 'water' | 'heat' | 'rest' =>
-  kind === 'rest' || kind === 'release' ? 'rest' : heat !== 'off' ? 'heat' : kind === 'soak' || kind === 'rinse' ? 'water' : 'hand'
+export const stageMatter = ({
+  heat,
+  kind,
+}: Pick<Stage, 'heat' | 'kind'>): 'hand' | 'water' | 'heat' | 'rest' =>
+  kind === 'rest' || kind === 'release'
+    ? 'rest'
+    : heat !== 'off'
+      ? 'heat'
+      : kind === 'soak' || kind === 'rinse'
+        ? 'water'
+        : 'hand'
 
 const number = (n: number) => (n < 10 && n % 1 !== 0 ? n.toFixed(n < 1 ? 1 : 0) : String(Math.round(n)))
 

@@ -21,7 +21,11 @@ const FINE_G = 1
 const LARGE_G = 25
 
 /** The pour a hand means: snapped to firm, soft and the middle when it is close to one, whole grams otherwise. */
-export function snapPour(pourG: number, { firmG, standardG, softG }: Pick<WaterHold, 'firmG' | 'standardG' | 'softG'>, fine: boolean): number {
+export function snapPour(
+  pourG: number,
+  { firmG, standardG, softG }: Pick<WaterHold, 'firmG' | 'standardG' | 'softG'>,
+  fine: boolean,
+): number {
   const whole = Math.max(0, Math.round(pourG))
   if (fine) return whole
   const near = [firmG, standardG, softG].find((mark) => Math.abs(mark - pourG) <= DETENT_G)
@@ -29,7 +33,11 @@ export function snapPour(pourG: number, { firmG, standardG, softG }: Pick<WaterH
 }
 
 /** What a key does to the pour; undefined for a key that means nothing here. */
-export function pourAfterKey(key: string, fine: boolean, hold: Pick<WaterHold, 'pourG' | 'firmG' | 'softG'>): number | undefined {
+export function pourAfterKey(
+  key: string,
+  fine: boolean,
+  hold: Pick<WaterHold, 'pourG' | 'firmG' | 'softG'>,
+): number | undefined {
   const step = fine ? FINE_G : STEP_G
   const at = Math.round(hold.pourG)
   switch (key) {
@@ -53,18 +61,45 @@ export function pourAfterKey(key: string, fine: boolean, hold: Pick<WaterHold, '
 }
 
 /** The surface itself: drawn along by mouse, touch and keys, tapped over and under for a step. */
-export function WaterHandle({ hold, y, reach, scale, top }: { hold: WaterHold; y: number; reach: number; scale: number; top: number }) {
+export function WaterHandle({
+  hold,
+  y,
+  reach,
+  scale,
+  top,
+}: {
+  hold: WaterHold
+  y: number
+  reach: number
+  scale: number
+  top: number
+}) {
   const size = HANDLE_PX * scale
   const levelUnder = (event: PointerEvent<SVGElement>): number => {
     const matrix = event.currentTarget.ownerSVGElement!.getScreenCTM()!.inverse()
     return -new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix).y
   }
-  const move = (event: PointerEvent<SVGElement>) => hold.onPour(snapPour(hold.pourAt(levelUnder(event)), hold, event.shiftKey))
+  const move = (event: PointerEvent<SVGElement>) =>
+    hold.onPour(snapPour(hold.pourAt(levelUnder(event)), hold, event.shiftKey))
   return (
     <>
       {/* A tap over or under the surface is a step. */}
-      <rect x={-reach / 2} y={top} width={reach * 0.5 - size} height={Math.max(0, y - top)} className={classes.tap} onClick={(e) => hold.onPour(Math.round(hold.pourG) + (e.shiftKey ? FINE_G : STEP_G))} />
-      <rect x={-reach / 2} y={y} width={reach * 0.5 - size} height={Math.max(0, -y)} className={classes.tap} onClick={(e) => hold.onPour(Math.max(0, Math.round(hold.pourG) - (e.shiftKey ? FINE_G : STEP_G)))} />
+      <rect
+        x={-reach / 2}
+        y={top}
+        width={reach * 0.5 - size}
+        height={Math.max(0, y - top)}
+        className={classes.tap}
+        onClick={(e) => hold.onPour(Math.round(hold.pourG) + (e.shiftKey ? FINE_G : STEP_G))}
+      />
+      <rect
+        x={-reach / 2}
+        y={y}
+        width={reach * 0.5 - size}
+        height={Math.max(0, -y)}
+        className={classes.tap}
+        onClick={(e) => hold.onPour(Math.max(0, Math.round(hold.pourG) - (e.shiftKey ? FINE_G : STEP_G)))}
+      />
       <g
         role="slider"
         tabIndex={0}
@@ -90,7 +125,10 @@ export function WaterHandle({ hold, y, reach, scale, top }: { hold: WaterHold; y
       >
         <rect x={-size / 2} y={y - size / 2} width={size} height={size} className={classes.reach} />
         <path d={`M${-size * 0.36} ${y}h${size * 0.72}`} className={classes.grab} />
-        <path d={`M0 ${y - size * 0.34}l${size * 0.11} ${size * 0.13}h${-size * 0.22}ZM0 ${y + size * 0.34}l${size * 0.11} ${-size * 0.13}h${-size * 0.22}Z`} className={classes.arrows} />
+        <path
+          d={`M0 ${y - size * 0.34}l${size * 0.11} ${size * 0.13}h${-size * 0.22}ZM0 ${y + size * 0.34}l${size * 0.11} ${-size * 0.13}h${-size * 0.22}Z`}
+          className={classes.arrows}
+        />
       </g>
     </>
   )

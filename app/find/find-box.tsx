@@ -23,20 +23,52 @@ export default function FindBox({ asked }: { asked: number }) {
   }
   // Until the house has answered, the places it has are found here.
   const answered = fetcher.data && fetcher.data.asked === query
-  const found = query.trim() === '' ? PLACES.slice(0, MOST_AT_FIRST) : answered ? fetcher.data!.found : matching(PLACES, query, MOST_AT_FIRST)
+  const found =
+    query.trim() === ''
+      ? PLACES.slice(0, MOST_AT_FIRST)
+      : answered
+        ? fetcher.data!.found
+        : matching(PLACES, query, MOST_AT_FIRST)
   const kinds = [...new Set(found.map((thing) => thing.kind))]
   return (
-    <Spotlight.Root store={store as SpotlightStore} query={query} onQueryChange={ask} shortcut={null} lockScroll={false} scrollable maxHeight={420} clearQueryOnClose overlayProps={{ backgroundOpacity: 0.4, blur: 0 }} classNames={{ content: classes.content!, search: classes.search!, actionsGroup: classes.group!, action: classes.action! }}>
+    <Spotlight.Root
+      store={store as SpotlightStore}
+      query={query}
+      onQueryChange={ask}
+      shortcut={null}
+      lockScroll={false}
+      scrollable
+      maxHeight={420}
+      clearQueryOnClose
+      overlayProps={{ backgroundOpacity: 0.4, blur: 0 }}
+      classNames={{
+        content: classes.content!,
+        search: classes.search!,
+        actionsGroup: classes.group!,
+        action: classes.action!,
+      }}
+    >
       <Spotlight.Search placeholder="Search grains, pots, batches, pages" aria-label="Find" maxLength={80} />
       <Spotlight.ActionsList>
         {kinds.map((kind) => (
           <Spotlight.ActionsGroup key={kind} label={kind}>
-            {found.filter((thing) => thing.kind === kind).map(({ label, more, to }, i) => (
-              <Spotlight.Action key={`${to} ${i}`} label={label} {...(more === undefined ? {} : { description: more })} onClick={() => void navigate(to)} />
-            ))}
+            {found
+              .filter((thing) => thing.kind === kind)
+              .map(({ label, more, to }, i) => (
+                <Spotlight.Action
+                  key={`${to} ${i}`}
+                  label={label}
+                  {...(more === undefined ? {} : { description: more })}
+                  onClick={() => void navigate(to)}
+                />
+              ))}
           </Spotlight.ActionsGroup>
         ))}
-        {found.length === 0 && <Spotlight.Empty>{answered ? 'No results. Try a grain, a pot or a page.' : 'Looking …'}</Spotlight.Empty>}
+        {found.length === 0 && (
+          <Spotlight.Empty>
+            {answered ? 'No results. Try a grain, a pot or a page.' : 'Looking …'}
+          </Spotlight.Empty>
+        )}
       </Spotlight.ActionsList>
     </Spotlight.Root>
   )

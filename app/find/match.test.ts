@@ -3,7 +3,12 @@ import { matching, type Thing } from './match'
 import { PLACES } from './places'
 
 const thing = (label: string, more = '', kind = 'Grains'): Thing => ({ kind, label, more, to: `/${label}` })
-const THINGS = [thing('Brown short-grain', 'whole rice'), thing('Short-grain white', 'white rice'), thing('Crème pot', 'plan in it', 'Pots'), thing('Grains', 'grains, bags', 'Places')]
+const THINGS = [
+  thing('Brown short-grain', 'whole rice'),
+  thing('Short-grain white', 'white rice'),
+  thing('Crème pot', 'plan in it', 'Pots'),
+  thing('Grains', 'grains, bags', 'Places'),
+]
 const labels = (asked: string) => matching(THINGS, asked, 10).map((t) => t.label)
 
 test('every word asked for begins a word of what is found; names that begin so come first', () => {

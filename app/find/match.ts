@@ -9,7 +9,10 @@ export interface Thing {
 }
 
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
-const wordsOf = (text: string): string[] => fold(text).split(/[^\p{L}\p{N}]+/u).filter((word) => word !== '')
+const wordsOf = (text: string): string[] =>
+  fold(text)
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word !== '')
 
 /** Things that every word asked for begins a word of; those whose own name begins so come first, then in the order they came. */
 export function matching(things: readonly Thing[], asked: string, most: number): Thing[] {
@@ -19,8 +22,15 @@ export function matching(things: readonly Thing[], asked: string, most: number):
   const scored = things.flatMap((thing, order) => {
     const [own, all] = [wordsOf(thing.label), wordsOf(`${thing.label} ${thing.more ?? ''} ${thing.kind}`)]
     if (!words.every((word) => all.some((one) => one.startsWith(word)))) return []
-    const first = own.join(' ').startsWith(whole) ? 0 : words.every((word) => own.some((one) => one.startsWith(word))) ? 1 : 2
+    const first = own.join(' ').startsWith(whole)
+      ? 0
+      : words.every((word) => own.some((one) => one.startsWith(word)))
+        ? 1
+        : 2
     return [{ thing, first, order }]
   })
-  return scored.sort((a, b) => a.first - b.first || a.order - b.order).slice(0, most).map(({ thing }) => thing)
+  return scored
+    .sort((a, b) => a.first - b.first || a.order - b.order)
+    .slice(0, most)
+    .map(({ thing }) => thing)
 }

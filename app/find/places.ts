@@ -27,5 +27,10 @@ export const PLACES: readonly Thing[] = [
   place('Export and import', '/carry', 'export, import, household, packs, backup, JSON, CSV'),
   place('Settings', '/settings', 'elevation, units, who eats, sound, keys, devices'),
   { kind: 'Actions', label: 'Change the keys', to: '/settings#keys', more: 'shortcuts' },
-  { kind: 'Doing', label: 'Alerts on this device', to: '/settings#senses', more: 'sound, voice, shake, notices' },
+  {
+    kind: 'Doing',
+    label: 'Alerts on this device',
+    to: '/settings#senses',
+    more: 'sound, voice, shake, notices',
+  },
 ]

@@ -11,7 +11,9 @@ export const typedOf = (form: FormData): Record<string, string> =>
 
 /** The words beside a field, without its name before them. */
 export const errorAt = (refused: Refused | undefined, path: string): string | undefined =>
-  refused?.errors.find((e) => e.path === path || e.path.startsWith(`${path}.`))?.message.replace(/^[\w.]+ /, '')
+  refused?.errors
+    .find((e) => e.path === path || e.path.startsWith(`${path}.`))
+    ?.message.replace(/^[\w.]+ /, '')
 
 /** What belongs to no field that can be seen. */
 export const otherErrors = (refused: Refused | undefined, fields: readonly string[]): string | undefined =>

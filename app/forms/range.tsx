@@ -14,5 +14,17 @@ interface RangeProps {
 
 /** A figure moved along a line: the browser's own slider, for fingers, mice and keys alike. */
 export function Range({ label, value, min, max, step = 1, says, onChange }: RangeProps) {
-  return <input type="range" className={classes.range} aria-label={label} aria-valuetext={says} min={min} max={max} step={step} value={value} onChange={(event) => onChange(Number(event.currentTarget.value))} />
+  return (
+    <input
+      type="range"
+      className={classes.range}
+      aria-label={label}
+      aria-valuetext={says}
+      min={min}
+      max={max}
+      step={step}
+      value={value}
+      onChange={(event) => onChange(Number(event.currentTarget.value))}
+    />
+  )
 }

@@ -8,7 +8,13 @@ import classes from './all-keys.module.css'
 export default function AllKeys({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   const { keys } = useBindings()
   return (
-    <Modal opened={opened} onClose={onClose} lockScroll={false} title="Keyboard shortcuts" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal
+      opened={opened}
+      onClose={onClose}
+      lockScroll={false}
+      title="Keyboard shortcuts"
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
       <table className={classes.keys}>
         <tbody>
           {KEY_ACT_IDS.map((id) => (
@@ -23,7 +29,10 @@ export default function AllKeys({ opened, onClose }: { opened: boolean; onClose:
         </tbody>
       </table>
       <p className="quiet">
-        Sliders move with the arrow keys. <Link to="/settings#keys" onClick={onClose}>Change or turn off shortcuts</Link>
+        Sliders move with the arrow keys.{' '}
+        <Link to="/settings#keys" onClick={onClose}>
+          Change or turn off shortcuts
+        </Link>
       </p>
     </Modal>
   )

@@ -2,15 +2,31 @@ import fc from 'fast-check'
 import { bindingsIn, FIRST_BINDINGS, KEY_ACT_IDS, wrongKey, type KeyAct } from './bindings'
 
 test('whatever a device has kept, no two acts share a key, and every act has one', () => {
-  const kept = fc.record({ on: fc.anything(), keys: fc.dictionary(fc.constantFrom(...KEY_ACT_IDS), fc.oneof(fc.string({ maxLength: 2 }), fc.anything())) }, { requiredKeys: [] })
+  const kept = fc.record(
+    {
+      on: fc.anything(),
+      keys: fc.dictionary(
+        fc.constantFrom(...KEY_ACT_IDS),
+        fc.oneof(fc.string({ maxLength: 2 }), fc.anything()),
+      ),
+    },
+    { requiredKeys: [] },
+  )
   fc.assert(
-    fc.property(fc.oneof(kept.map((value) => JSON.stringify(value)), fc.string(), fc.constant(null)), (text) => {
-      const { on, keys } = bindingsIn(text)
-      expect(typeof on).toBe('boolean')
-      expect(Object.keys(keys).sort()).toEqual([...KEY_ACT_IDS].sort())
-      expect(new Set(Object.values(keys)).size).toBe(KEY_ACT_IDS.length)
-      for (const key of Object.values(keys)) expect([...key]).toHaveLength(1)
-    }),
+    fc.property(
+      fc.oneof(
+        kept.map((value) => JSON.stringify(value)),
+        fc.string(),
+        fc.constant(null),
+      ),
+      (text) => {
+        const { on, keys } = bindingsIn(text)
+        expect(typeof on).toBe('boolean')
+        expect(Object.keys(keys).sort()).toEqual([...KEY_ACT_IDS].sort())
+        expect(new Set(Object.values(keys)).size).toBe(KEY_ACT_IDS.length)
+        for (const key of Object.values(keys)) expect([...key]).toHaveLength(1)
+      },
+    ),
   )
 })
 

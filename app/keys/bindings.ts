@@ -17,10 +17,14 @@ export interface Bindings {
   on: boolean
   keys: Record<KeyAct, string>
 }
-export const FIRST_BINDINGS: Bindings = { on: true, keys: Object.fromEntries(KEY_ACT_IDS.map((id) => [id, KEY_ACTS[id].key])) as Record<KeyAct, string> }
+export const FIRST_BINDINGS: Bindings = {
+  on: true,
+  keys: Object.fromEntries(KEY_ACT_IDS.map((id) => [id, KEY_ACTS[id].key])) as Record<KeyAct, string>,
+}
 
 /** One sign that a keyboard types: no space, no control. */
-const isKey = (text: unknown): text is string => typeof text === 'string' && [...text].length === 1 && /^[^\s\p{C}]$/u.test(text)
+const isKey = (text: unknown): text is string =>
+  typeof text === 'string' && [...text].length === 1 && /^[^\s\p{C}]$/u.test(text)
 
 /** Why a key cannot do this; undefined: it can. */
 export function wrongKey({ keys }: Bindings, act: KeyAct, key: string): string | undefined {
@@ -41,5 +45,8 @@ export function bindingsIn(text: string | null): Bindings {
   const own = typeof kept.keys === 'object' && kept.keys !== null ? kept.keys : {}
   const asked = KEY_ACT_IDS.map((id) => [id, isKey(own[id]) ? own[id] : FIRST_BINDINGS.keys[id]] as const)
   const twice = new Set(asked.map(([, key]) => key)).size < asked.length
-  return { on: kept.on !== false, keys: twice ? FIRST_BINDINGS.keys : (Object.fromEntries(asked) as Record<KeyAct, string>) }
+  return {
+    on: kept.on !== false,
+    keys: twice ? FIRST_BINDINGS.keys : (Object.fromEntries(asked) as Record<KeyAct, string>),
+  }
 }

@@ -49,7 +49,13 @@ export function useKeys(acts: Partial<Record<KeyAct, (() => void) | undefined>>)
     const onKey = (event: KeyboardEvent) => {
       const { acts: can, bindings: by } = latest.current
       if (!by.on || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return
-      if (event.target instanceof HTMLElement && event.target.closest('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]')) return
+      if (
+        event.target instanceof HTMLElement &&
+        event.target.closest(
+          'input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]',
+        )
+      )
+        return
       const id = KEY_ACT_IDS.find((act) => by.keys[act] === event.key)
       const act = id && can[id]
       if (!act) return

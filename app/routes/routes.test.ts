@@ -31,27 +31,60 @@ afterEach(() => {
 
 const form = (fields: Record<string, string>, path = '/') =>
   new Request(`http://omsel.test${path}`, { method: 'POST', body: new URLSearchParams(fields) })
-const json = (body: unknown) => new Request('http://omsel.test/x', { method: 'POST', body: JSON.stringify(body) })
+const json = (body: unknown) =>
+  new Request('http://omsel.test/x', { method: 'POST', body: JSON.stringify(body) })
 /** Calls a loader or an action the way the router does; an answer is its value, its status and where it leads. */
-async function call(handler: (args: never) => unknown, args: { request?: Request; params?: Record<string, string> }) {
+async function call(
+  handler: (args: never) => unknown,
+  args: { request?: Request; params?: Record<string, string> },
+) {
   try {
-    const given = await handler({ request: new Request('http://omsel.test/'), params: {}, context: {}, ...args } as never)
-    if (given instanceof Response) return { status: given.status, to: given.headers.get('Location'), value: undefined }
+    const given = await handler({
+      request: new Request('http://omsel.test/'),
+      params: {},
+      context: {},
+      ...args,
+    } as never)
+    if (given instanceof Response)
+      return { status: given.status, to: given.headers.get('Location'), value: undefined }
     const wrapped = given as { data?: unknown; init?: { status?: number } | null; type?: string }
     return wrapped && wrapped.type === 'DataWithResponseInit'
       ? { status: wrapped.init?.status ?? 200, to: null, value: wrapped.data as Record<string, never> }
       : { status: 200, to: null, value: given as Record<string, never> }
   } catch (thrown) {
-    if (thrown instanceof Response) return { status: thrown.status, to: thrown.headers.get('Location'), value: undefined }
+    if (thrown instanceof Response)
+      return { status: thrown.status, to: thrown.headers.get('Location'), value: undefined }
     throw thrown
   }
 }
 
 async function begin(): Promise<string> {
   const { vessels, heats } = { vessels: kitchen().equipment.vessels(), heats: kitchen().equipment.heats() }
-  const house = { vessels, heats, measures: [], bags: [], marks: [], programmes: [], units: 'grams' as const, cup: 'metric' as const, known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
-  const cook = { request: requestOf(firstBench(house), house, Date.now()), vessel_id: vessels[0]!.id, heat_id: heats[0]!.id }
-  const { status, to } = await call(bench.action, { request: form({ intent: 'start', cook: JSON.stringify(cook) }) })
+  const house = {
+    vessels,
+    heats,
+    measures: [],
+    bags: [],
+    marks: [],
+    programmes: [],
+    units: 'grams' as const,
+    cup: 'metric' as const,
+    known: {},
+    guidance: 'stricter' as const,
+    kept: [],
+    eaters: [],
+    elevation_m: 0,
+    kitchen_c: 20,
+    zone: 'UTC',
+  }
+  const cook = {
+    request: requestOf(firstBench(house), house, Date.now()),
+    vessel_id: vessels[0]!.id,
+    heat_id: heats[0]!.id,
+  }
+  const { status, to } = await call(bench.action, {
+    request: form({ intent: 'start', cook: JSON.stringify(cook) }),
+  })
   expect(status).toBe(302)
   return to!.replace('/stove/', '')
 }
@@ -72,52 +105,104 @@ test.each([
 ])('starting with %j is refused with %i', async (fields, status, path) => {
   const answer = await call(bench.action, { request: form(fields) })
   expect(answer.status).toBe(status)
-  expect((answer.value as unknown as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain(path)
+  expect((answer.value as unknown as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain(
+    path,
+  )
 })
 
 test('one pot on the stove is shown at once; two are listed', async () => {
   const id = await begin()
   expect(await call(burners.loader, {})).toMatchObject({ status: 302, to: `/stove/${id}` })
   await begin()
-  expect(((await call(burners.loader, {})).value as unknown as { running: unknown[] }).running).toHaveLength(2)
-  expect((await call(stove.loader, { params: { cook: id } })).value).toMatchObject({ id, title: 'Long-grain white', events: [] })
+  expect(((await call(burners.loader, {})).value as unknown as { running: unknown[] }).running).toHaveLength(
+    2,
+  )
+  expect((await call(stove.loader, { params: { cook: id } })).value).toMatchObject({
+    id,
+    title: 'Long-grain white',
+    events: [],
+  })
   expect((await call(stove.loader, { params: { cook: 'nobody' } })).status).toBe(404)
 })
 
 test('from start to judgement through the routes alone', async () => {
   const cook = await begin()
-  const press = (kind: string, stage: string) => call(events.action, { params: { cook }, request: json({ id: randomUUID(), kind, stage, pressed_ms: 1, sent_ms: 1 }) })
+  const press = (kind: string, stage: string) =>
+    call(events.action, {
+      params: { cook },
+      request: json({ id: randomUUID(), kind, stage, pressed_ms: 1, sent_ms: 1 }),
+    })
   expect((await press('cue', 'measure')).value).toEqual({ isNew: true })
   expect((await press('cue', 'measure')).value).toEqual({ isNew: false })
   expect((await press('dance', 'measure')).status).toBe(422)
-  expect((await call(events.action, { params: { cook: 'nobody' }, request: json({ id: 'a', kind: 'cue', stage: 'measure', pressed_ms: 1, sent_ms: 1 }) })).status).toBe(404)
-  expect((await call(events.action, { params: { cook }, request: new Request('http://omsel.test/', { method: 'POST', body: '{' }) })).status).toBe(400)
+  expect(
+    (
+      await call(events.action, {
+        params: { cook: 'nobody' },
+        request: json({ id: 'a', kind: 'cue', stage: 'measure', pressed_ms: 1, sent_ms: 1 }),
+      })
+    ).status,
+  ).toBe(404)
+  expect(
+    (
+      await call(events.action, {
+        params: { cook },
+        request: new Request('http://omsel.test/', { method: 'POST', body: '{' }),
+      })
+    ).status,
+  ).toBe(400)
   expect((await call(page.loader, { params: { cook } })).status).toBe(404)
   await press('finish', 'fluff')
 
-  const judge = (fields: Record<string, string>) => call(page.action, { params: { cook }, request: form(fields) })
-  expect((await judge({ intent: 'judge', wet_dry: '9', hardness: '0', bottom: 'clean', note: 'kept' })).value).toMatchObject({
-    errors: [{ path: 'wet_dry' }], typed: { note: 'kept' },
+  const judge = (fields: Record<string, string>) =>
+    call(page.action, { params: { cook }, request: form(fields) })
+  expect(
+    (await judge({ intent: 'judge', wet_dry: '9', hardness: '0', bottom: 'clean', note: 'kept' })).value,
+  ).toMatchObject({
+    errors: [{ path: 'wet_dry' }],
+    typed: { note: 'kept' },
   })
   expect((await judge({ intent: 'forget' })).status).toBe(400)
-  expect((await judge({ intent: 'judge', wet_dry: '-1', hardness: '1', bottom: 'stuck', note: 'Dry.' })).value).toEqual({ saved: true })
+  expect(
+    (await judge({ intent: 'judge', wet_dry: '-1', hardness: '1', bottom: 'stuck', note: 'Dry.' })).value,
+  ).toEqual({ saved: true })
   const { value } = await call(page.loader, { params: { cook } })
-  expect(value).toMatchObject({ title: 'Long-grain white', judgement: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' }, learned: { cooks: 1 } })
-  const next = (await call(bench.loader, {})).value as unknown as { house: { known: Record<string, { mean: number }> } }
+  expect(value).toMatchObject({
+    title: 'Long-grain white',
+    judgement: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' },
+    learned: { cooks: 1 },
+  })
+  const next = (await call(bench.loader, {})).value as unknown as {
+    house: { known: Record<string, { mean: number }> }
+  }
   expect(next.house.known['grain long-white']!.mean).toBeGreaterThan(0)
 })
 
 test('settings are kept whole or not at all', async () => {
-  const before = (await call(settings.loader, {})).value as unknown as { settings: Record<string, string | number>; boilC: number }
+  const before = (await call(settings.loader, {})).value as unknown as {
+    settings: Record<string, string | number>
+    boilC: number
+  }
   const typed = Object.fromEntries(Object.entries(before.settings).map(([k, v]) => [k, String(v)]))
-  const save = (change: Record<string, string>) => call(settings.action, { request: form({ intent: 'save', ...typed, ...change }) })
+  const save = (change: Record<string, string>) =>
+    call(settings.action, { request: form({ intent: 'save', ...typed, ...change }) })
   for (const [field, value] of [
-    ['elevation_m', '9000'], ['elevation_m', ''], ['kitchen_c', 'warm'], ['crease_mm', '1,2,3'], ['zone', 'Tarn/Head'], ['cup', 'bucket'],
-    ['clock', '25'], ['name', '   '], ['units', 'stones'],
+    ['elevation_m', '9000'],
+    ['elevation_m', ''],
+    ['kitchen_c', 'warm'],
+    ['crease_mm', '1,2,3'],
+    ['zone', 'Tarn/Head'],
+    ['cup', 'bucket'],
+    ['clock', '25'],
+    ['name', '   '],
+    ['units', 'stones'],
   ] as const) {
     const { status, value: answer } = await save({ [field]: value })
     expect(status).toBe(422)
-    const { errors, typed: kept } = answer as unknown as { errors: { path: string; message: string }[]; typed: Record<string, string> }
+    const { errors, typed: kept } = answer as unknown as {
+      errors: { path: string; message: string }[]
+      typed: Record<string, string>
+    }
     expect(errors.map((e) => e.path)).toEqual([field])
     expect(kept[field]).toBe(value)
   }
@@ -147,9 +232,22 @@ test('every pot on the stove is a lane of every other', async () => {
 })
 
 describe('a remedy through the routes', () => {
-  const remedy = { complaint: 'dry-firm', addG: 40, turn: false, powerW: 180, lid: 'on', heatMinutes: 6, restMinutes: 5 }
-  const pressAt = (cook: string) => (kind: string, stage: string, more: object = {}) =>
-    call(events.action, { params: { cook }, request: json({ id: randomUUID(), kind, stage, pressed_ms: 1, sent_ms: 1, ...more }) })
+  const remedy = {
+    complaint: 'dry-firm',
+    addG: 40,
+    turn: false,
+    powerW: 180,
+    lid: 'on',
+    heatMinutes: 6,
+    restMinutes: 5,
+  }
+  const pressAt =
+    (cook: string) =>
+    (kind: string, stage: string, more: object = {}) =>
+      call(events.action, {
+        params: { cook },
+        request: json({ id: randomUUID(), kind, stage, pressed_ms: 1, sent_ms: 1, ...more }),
+      })
 
   test('is kept as it was computed, its own stages can be pressed, and others still cannot', async () => {
     const cook = await begin()
@@ -162,11 +260,16 @@ describe('a remedy through the routes', () => {
     expect((await press('cue', 'mend-00000000-add')).status).toBe(422)
   })
   test.each([
-    [{}, 'remedy'], [{ remedy: { ...remedy, addG: 'much' } }, 'remedy.addG'], [{ remedy: null }, 'remedy'], [{ remedy: [] }, 'remedy'],
+    [{}, 'remedy'],
+    [{ remedy: { ...remedy, addG: 'much' } }, 'remedy.addG'],
+    [{ remedy: null }, 'remedy'],
+    [{ remedy: [] }, 'remedy'],
   ])('is refused with %j, beside its cause', async (more, path) => {
     const { status, value } = await pressAt(await begin())('remedy', 'measure', more)
     expect(status).toBe(422)
-    expect((value as unknown as { errors: { path: string }[] }).errors.some((e) => e.path.startsWith(path))).toBe(true)
+    expect(
+      (value as unknown as { errors: { path: string }[] }).errors.some((e) => e.path.startsWith(path)),
+    ).toBe(true)
   })
   test('things that happened need their amounts', async () => {
     const press = pressAt(await begin())
@@ -178,28 +281,53 @@ describe('a remedy through the routes', () => {
 })
 
 test('devices are switched on the settings, and a wrong word is refused', async () => {
-  const send = (fields: Record<string, string>) => call(settings.action, { request: form({ intent: 'device', kind: 'probe', on: 'yes', trusted: 'yes', way: 'lags', ...fields }) })
+  const send = (fields: Record<string, string>) =>
+    call(settings.action, {
+      request: form({ intent: 'device', kind: 'probe', on: 'yes', trusted: 'yes', way: 'lags', ...fields }),
+    })
   expect((await send({})).value).toEqual({ saved: true })
-  const shown = (await call(settings.loader, {})).value as unknown as { devices: { kind: string; on: boolean; trusted: boolean; way: string }[] }
-  expect(shown.devices.find((d) => d.kind === 'probe')).toEqual({ kind: 'probe', on: true, trusted: true, way: 'lags' })
+  const shown = (await call(settings.loader, {})).value as unknown as {
+    devices: { kind: string; on: boolean; trusted: boolean; way: string }[]
+  }
+  expect(shown.devices.find((d) => d.kind === 'probe')).toEqual({
+    kind: 'probe',
+    on: true,
+    trusted: true,
+    way: 'lags',
+  })
   expect(shown.devices.filter((d) => d.on)).toHaveLength(1)
   const wrong: Record<string, string>[] = [{ kind: 'oven' }, { on: 'perhaps' }, { way: 'sings' }]
   for (const fields of wrong) expect((await send(fields)).status).toBe(422)
 })
 
 describe('a new house', () => {
-  const told = { intent: 'begin', elevation_m: '1120', units: 'cups', pot: 'pressure-electric-5', heat: 'induction', eaters: '3,5' }
+  const told = {
+    intent: 'begin',
+    elevation_m: '1120',
+    units: 'cups',
+    pot: 'pressure-electric-5',
+    heat: 'induction',
+    eaters: '3,5',
+  }
   beforeEach(() => kitchen().household.isNew())
 
   test('is asked its first things before the bench, but not where an address names a pot', async () => {
     expect(await call(bench.loader, {})).toMatchObject({ status: 302, to: '/welcome' })
-    expect((await call(bench.loader, { request: new Request('http://omsel.test/?grain=quinoa') })).status).toBe(200)
+    expect(
+      (await call(bench.loader, { request: new Request('http://omsel.test/?grain=quinoa') })).status,
+    ).toBe(200)
     expect((await call(welcome.loader, {})).value).toHaveProperty('heats')
   })
 
   test('told five things has its own pot and heat, stands at its height, and a pot is planned for who eats', async () => {
-    expect(await call(welcome.action, { request: form(told) })).toMatchObject({ status: 302, to: '/?for=3.5&pot=first-pot&on=first-heat' })
-    const { house, settings } = (await call(bench.loader, {})).value as unknown as { house: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }; settings: { elevation_m: number; units: string } }
+    expect(await call(welcome.action, { request: form(told) })).toMatchObject({
+      status: 302,
+      to: '/?for=3.5&pot=first-pot&on=first-heat',
+    })
+    const { house, settings } = (await call(bench.loader, {})).value as unknown as {
+      house: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }
+      settings: { elevation_m: number; units: string }
+    }
     expect(house.vessels).toMatchObject([{ name: 'electric pressure pot', own_rated_w: 900 }])
     expect(house.heats).toMatchObject([{ name: 'induction plate' }])
     expect(settings).toMatchObject({ elevation_m: 1120, units: 'cups' })
@@ -209,15 +337,24 @@ describe('a new house', () => {
   })
 
   test('that told nonsense keeps what it had, and hears what is wrong', async () => {
-    const refused = await call(welcome.action, { request: form({ ...told, elevation_m: '9000', pot: 'bucket', eaters: '' }) })
+    const refused = await call(welcome.action, {
+      request: form({ ...told, elevation_m: '9000', pot: 'bucket', eaters: '' }),
+    })
     expect(refused.status).toBe(422)
-    expect((refused.value as unknown as { errors: { path: string }[] }).errors.map((e) => e.path)).toEqual(['elevation_m', 'pot', 'eaters'])
+    expect((refused.value as unknown as { errors: { path: string }[] }).errors.map((e) => e.path)).toEqual([
+      'elevation_m',
+      'pot',
+      'eaters',
+    ])
     expect(kitchen().equipment.vessels().length).toBeGreaterThan(1)
     expect((await call(welcome.action, { request: form({ intent: 'dance' }) })).status).toBe(400)
   })
 
   test('that would rather look around is let in', async () => {
-    expect(await call(welcome.action, { request: form({ intent: 'later' }) })).toMatchObject({ status: 302, to: '/' })
+    expect(await call(welcome.action, { request: form({ intent: 'later' }) })).toMatchObject({
+      status: 302,
+      to: '/',
+    })
     expect((await call(bench.loader, {})).status).toBe(200)
   })
 })

@@ -15,8 +15,15 @@ export const vibrate = (): boolean => canVibrate() && navigator.vibrate(PULSES)
 
 /** Notices need a secure address (https, or this very machine) and the reader's leave. */
 export const noticeState = (): 'can' | 'ask' | 'refused' | 'not-here' =>
-  typeof Notification === 'undefined' || !window.isSecureContext ? 'not-here' : Notification.permission === 'granted' ? 'can' : Notification.permission === 'denied' ? 'refused' : 'ask'
-export const askForNotices = async (): Promise<boolean> => noticeState() !== 'not-here' && (await Notification.requestPermission()) === 'granted'
+  typeof Notification === 'undefined' || !window.isSecureContext
+    ? 'not-here'
+    : Notification.permission === 'granted'
+      ? 'can'
+      : Notification.permission === 'denied'
+        ? 'refused'
+        : 'ask'
+export const askForNotices = async (): Promise<boolean> =>
+  noticeState() !== 'not-here' && (await Notification.requestPermission()) === 'granted'
 export function notify(words: string): boolean {
   if (noticeState() !== 'can') return false
   try {

@@ -1,12 +1,25 @@
 import { FIRST_SENSES, SIGNAL_WORDS, SOUND_WORDS, SOUNDS, sensesIn } from './preferences'
 
 test('what was kept is read back as it was', () => {
-  const mine = { sounds: { due: 'none', ended: 'rise', attention: 'bell' }, speak: true, vibrate: false, notify: true, awake: false }
+  const mine = {
+    sounds: { due: 'none', ended: 'rise', attention: 'bell' },
+    speak: true,
+    vibrate: false,
+    notify: true,
+    awake: false,
+  }
   expect(sensesIn(JSON.stringify(mine))).toEqual(mine)
 })
 
 test.each([
-  [null], [''], ['no JSON'], ['[]'], ['null'], ['5'], ['{"sounds":7}'], ['{"sounds":{"due":"trumpet"},"speak":"yes"}'],
+  [null],
+  [''],
+  ['no JSON'],
+  ['[]'],
+  ['null'],
+  ['5'],
+  ['{"sounds":7}'],
+  ['{"sounds":{"due":"trumpet"},"speak":"yes"}'],
 ])('what makes no sense is the first senses: %s', (text) => {
   expect(sensesIn(text)).toEqual(FIRST_SENSES)
 })

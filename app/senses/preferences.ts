@@ -3,8 +3,17 @@ import type { SignalKind } from '#core/cook/signals'
 /** How this device tells what should be noticed. It is the device's own: a phone in a pocket and a laptop on the table differ. */
 export const SOUNDS = ['knock', 'bell', 'rise', 'none'] as const
 export type Sound = (typeof SOUNDS)[number]
-export const SOUND_WORDS: Record<Sound, string> = { knock: 'double knock', bell: 'a bell', rise: 'three rising notes', none: 'silent' }
-export const SIGNAL_WORDS: Record<SignalKind, string> = { due: 'A step may be done', ended: 'Timer finished', attention: 'Needs attention' }
+export const SOUND_WORDS: Record<Sound, string> = {
+  knock: 'double knock',
+  bell: 'a bell',
+  rise: 'three rising notes',
+  none: 'silent',
+}
+export const SIGNAL_WORDS: Record<SignalKind, string> = {
+  due: 'A step may be done',
+  ended: 'Timer finished',
+  attention: 'Needs attention',
+}
 
 export interface Senses {
   sounds: Record<SignalKind, Sound>
@@ -13,7 +22,13 @@ export interface Senses {
   notify: boolean
   awake: boolean
 }
-export const FIRST_SENSES: Senses = { sounds: { due: 'knock', ended: 'bell', attention: 'rise' }, speak: false, vibrate: true, notify: false, awake: true }
+export const FIRST_SENSES: Senses = {
+  sounds: { due: 'knock', ended: 'bell', attention: 'rise' },
+  speak: false,
+  vibrate: true,
+  notify: false,
+  awake: true,
+}
 
 const KEY = 'omsel.senses'
 const isSound = (value: unknown): value is Sound => SOUNDS.includes(value as Sound)
@@ -27,9 +42,17 @@ export function sensesIn(text: string | null): Senses {
   } catch {
     // Somebody else's text: the first senses stand.
   }
-  const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake') => (typeof kept[key] === 'boolean' ? kept[key] : FIRST_SENSES[key])
-  const sound = (kind: SignalKind) => (isSound(kept.sounds?.[kind]) ? kept.sounds[kind] : FIRST_SENSES.sounds[kind])
-  return { sounds: { due: sound('due'), ended: sound('ended'), attention: sound('attention') }, speak: flag('speak'), vibrate: flag('vibrate'), notify: flag('notify'), awake: flag('awake') }
+  const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake') =>
+    typeof kept[key] === 'boolean' ? kept[key] : FIRST_SENSES[key]
+  const sound = (kind: SignalKind) =>
+    isSound(kept.sounds?.[kind]) ? kept.sounds[kind] : FIRST_SENSES.sounds[kind]
+  return {
+    sounds: { due: sound('due'), ended: sound('ended'), attention: sound('attention') },
+    speak: flag('speak'),
+    vibrate: flag('vibrate'),
+    notify: flag('notify'),
+    awake: flag('awake'),
+  }
 }
 
 const read = (): string | null => {

@@ -10,15 +10,27 @@ interface Note {
 
 /** Sounds as notes, so that no file has to be fetched. They differ in rhythm as well as in pitch. */
 const NOTES: Record<Exclude<Sound, 'none'>, readonly Note[]> = {
-  knock: [{ hz: 196, at: 0, long: 0.09, loud: 0.7 }, { hz: 196, at: 0.2, long: 0.09, loud: 0.7 }],
-  bell: [{ hz: 784, at: 0, long: 1.4, loud: 0.6 }, { hz: 1568, at: 0, long: 0.9, loud: 0.25 }, { hz: 784, at: 0.8, long: 1.4, loud: 0.6 }],
-  rise: [{ hz: 440, at: 0, long: 0.25, loud: 0.7 }, { hz: 554, at: 0.28, long: 0.25, loud: 0.7 }, { hz: 659, at: 0.56, long: 0.5, loud: 0.8 }],
+  knock: [
+    { hz: 196, at: 0, long: 0.09, loud: 0.7 },
+    { hz: 196, at: 0.2, long: 0.09, loud: 0.7 },
+  ],
+  bell: [
+    { hz: 784, at: 0, long: 1.4, loud: 0.6 },
+    { hz: 1568, at: 0, long: 0.9, loud: 0.25 },
+    { hz: 784, at: 0.8, long: 1.4, loud: 0.6 },
+  ],
+  rise: [
+    { hz: 440, at: 0, long: 0.25, loud: 0.7 },
+    { hz: 554, at: 0.28, long: 0.25, loud: 0.7 },
+    { hz: 659, at: 0.56, long: 0.5, loud: 0.8 },
+  ],
 }
 
 let context: AudioContext | undefined
 
 /** Whether a sound could be heard now. Browsers keep a page silent until somebody has touched it. */
-export const soundIsBlocked = (): boolean => typeof AudioContext === 'undefined' || context?.state !== 'running'
+export const soundIsBlocked = (): boolean =>
+  typeof AudioContext === 'undefined' || context?.state !== 'running'
 
 /** Called on the first touch: from then on sounds are heard. @returns whether they are */
 export async function wakeSound(): Promise<boolean> {

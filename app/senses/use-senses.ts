@@ -29,10 +29,16 @@ export function useSenses(signals: readonly Signal[]): Noticing {
   // The list is made anew with every tick; only other ids are another list.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const stable = useMemo(() => [...signals], [ids])
-  const active = useMemo(() => stable.filter(({ id }) => !touched.has(id)).sort((a, b) => GRAVEST[a.kind] - GRAVEST[b.kind]), [stable, touched])
+  const active = useMemo(
+    () => stable.filter(({ id }) => !touched.has(id)).sort((a, b) => GRAVEST[a.kind] - GRAVEST[b.kind]),
+    [stable, touched],
+  )
   const seen = useRef(() => {})
   useEffect(() => {
-    seen.current = () => setTouched((before) => (active.length === 0 ? before : new Set([...before, ...active.map(({ id }) => id)])))
+    seen.current = () =>
+      setTouched((before) =>
+        active.length === 0 ? before : new Set([...before, ...active.map(({ id }) => id)]),
+      )
   })
 
   useEffect(() => {

@@ -42,22 +42,45 @@ export function Aside({ word, label, className, pressed, width, piece, children 
   }, [open])
   return (
     <>
-      <UnstyledButton ref={key} className={className} popoverTarget={id} aria-label={label} aria-pressed={pressed} aria-expanded={open} onPointerEnter={near} onFocus={near}>
+      <UnstyledButton
+        ref={key}
+        className={className}
+        popoverTarget={id}
+        aria-label={label}
+        aria-pressed={pressed}
+        aria-expanded={open}
+        onPointerEnter={near}
+        onFocus={near}
+      >
         {word}
       </UnstyledButton>
       {/* Beside the page's own text, where it may hold whatever it likes. */}
-      {mounted && createPortal(<div
-        ref={box} id={id} popover="auto" className={classes.aside} style={{ width }}
-        {...(piece ? { role: 'dialog', 'aria-label': label ?? (typeof word === 'string' ? word : undefined) } : {})}
-        // What is in it stays until it is shut, so that the browser can give the focus back.
-        onBeforeToggle={(event) => event.newState === 'open' && setOpen(true)} onToggle={(event) => event.newState === 'closed' && setOpen(false)}
-      >
-        {open && (piece ? (
-          <Suspense fallback="…">
-            <FocusIn>{children()}</FocusIn>
-          </Suspense>
-        ) : children())}
-      </div>, document.body)}
+      {mounted &&
+        createPortal(
+          <div
+            ref={box}
+            id={id}
+            popover="auto"
+            className={classes.aside}
+            style={{ width }}
+            {...(piece
+              ? { role: 'dialog', 'aria-label': label ?? (typeof word === 'string' ? word : undefined) }
+              : {})}
+            // What is in it stays until it is shut, so that the browser can give the focus back.
+            onBeforeToggle={(event) => event.newState === 'open' && setOpen(true)}
+            onToggle={(event) => event.newState === 'closed' && setOpen(false)}
+          >
+            {open &&
+              (piece ? (
+                <Suspense fallback="…">
+                  <FocusIn>{children()}</FocusIn>
+                </Suspense>
+              ) : (
+                children()
+              ))}
+          </div>,
+          document.body,
+        )}
     </>
   )
 }
@@ -79,7 +102,9 @@ function place(key: HTMLElement | null, box: HTMLElement | null): void {
 function FocusIn({ children }: { children: ReactNode }) {
   const here = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    const to = here.current?.querySelector<HTMLElement>('[data-autofocus]') ?? here.current?.querySelector<HTMLElement>('input:not([type=hidden]), button, select, textarea, a[href]')
+    const to =
+      here.current?.querySelector<HTMLElement>('[data-autofocus]') ??
+      here.current?.querySelector<HTMLElement>('input:not([type=hidden]), button, select, textarea, a[href]')
     to?.focus()
   }, [])
   return <div ref={here}>{children}</div>

@@ -2,7 +2,8 @@ import { useLocation, type Location } from 'react-router'
 import type { Line } from './use-kitchen-stream'
 
 /** The house's door, and from it back to where one was. */
-export const doorTo = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string => `/enter?to=${encodeURIComponent(pathname + search)}`
+export const doorTo = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
+  `/enter?to=${encodeURIComponent(pathname + search)}`
 
 /** The way back for a device the door was shut on; nothing while it is open. */
 export function ComeIn({ line }: { line: Line }) {
@@ -10,7 +11,8 @@ export function ComeIn({ line }: { line: Line }) {
   if (line !== 'shut') return null
   return (
     <>
-      {' '}You are signed out; <a href={doorTo(here)}>sign in again</a>.
+      {' '}
+      You are signed out; <a href={doorTo(here)}>sign in again</a>.
     </>
   )
 }

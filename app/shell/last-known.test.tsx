@@ -26,7 +26,9 @@ describe('a page whose line is cut', () => {
   test('what the server answers stands: a redirect, or a pot that is not there', async () => {
     await orLastKnown('pot d', () => Promise.resolve('boiling'))
     const redirect = new Response(null, { status: 302, headers: { Location: '/' } })
-    await expect(orLastKnown('pot d', () => Promise.reject(redirect as unknown as Error))).rejects.toBe(redirect)
+    await expect(orLastKnown('pot d', () => Promise.reject(redirect as unknown as Error))).rejects.toBe(
+      redirect,
+    )
     const gone = await notThere()
     expect(gone).toBeDefined()
     await expect(orLastKnown('pot d', () => Promise.reject(gone as Error))).rejects.toBe(gone)

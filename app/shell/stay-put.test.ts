@@ -2,7 +2,11 @@ import { stayPut } from './stay-put'
 
 const ask = (from: string, to: string, formMethod?: 'POST') =>
   stayPut({
-    currentUrl: new URL(from, 'http://omsel.test'), nextUrl: new URL(to, 'http://omsel.test'), defaultShouldRevalidate: true, currentParams: {}, nextParams: {},
+    currentUrl: new URL(from, 'http://omsel.test'),
+    nextUrl: new URL(to, 'http://omsel.test'),
+    defaultShouldRevalidate: true,
+    currentParams: {},
+    nextParams: {},
     ...(formMethod ? { formMethod } : {}),
   } as Parameters<typeof stayPut>[0])
 

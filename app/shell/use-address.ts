@@ -14,7 +14,11 @@ const MOST_BACK = 40
 const MOST_ON_THE_WAY = 8
 
 /** An address, whatever the order it was written in. */
-const sorted = (search: string): string => [...new URLSearchParams(search)].map(([key, value]) => `${key}=${value}`).sort().join('&')
+const sorted = (search: string): string =>
+  [...new URLSearchParams(search)]
+    .map(([key, value]) => `${key}=${value}`)
+    .sort()
+    .join('&')
 
 /** State kept in the address, with a way back. A bare address stays bare until something is changed; somebody going back, or opening a
  *  bookmark, leads the state. */

@@ -7,7 +7,11 @@ const PATIENCE_MS = 3000
 export type Line = 'open' | 'lost' | 'shut'
 
 /** Why a stream was refused for good. Where nothing is, only the door answers otherwise. */
-const refusedBy = (): Promise<Line> => fetch('/cooks', { method: 'HEAD' }).then((r) => (r.status === 401 ? 'shut' : 'lost'), () => 'lost')
+const refusedBy = (): Promise<Line> =>
+  fetch('/cooks', { method: 'HEAD' }).then(
+    (r) => (r.status === 401 ? 'shut' : 'lost'),
+    () => 'lost',
+  )
 
 /** The one stream of this kitchen: tells when another screen pressed something anywhere, and whenever this one is looked at again.
  *  @param onReadings what devices say  @returns how the line is */
@@ -39,7 +43,9 @@ export function useKitchenStream(onChanged: () => void, onReadings?: (json: stri
       if (!first) latest.current.onChanged()
       first = false
     })
-    source.addEventListener('readings', (event: MessageEvent<string>) => latest.current.onReadings?.(event.data))
+    source.addEventListener('readings', (event: MessageEvent<string>) =>
+      latest.current.onReadings?.(event.data),
+    )
     const seen = () => document.visibilityState === 'visible' && latest.current.onChanged()
     document.addEventListener('visibilitychange', seen)
     return () => {

@@ -6,7 +6,8 @@ export function useNewer(): (() => void) | undefined {
   const [waiting, setWaiting] = useState<ServiceWorker>()
   useEffect(() => {
     // Workers of this kind need a secure address (https, or this very machine), and a build.
-    if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator) || !window.isSecureContext) return
+    if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator) || !window.isSecureContext)
+      return
     let gone = false
     const watch = (registration: ServiceWorkerRegistration | undefined) => {
       // A browser that keeps workers out may say so with nothing.
@@ -25,8 +26,11 @@ export function useNewer(): (() => void) | undefined {
       gone = true
     }
   }, [])
-  return waiting && (() => {
-    navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true })
-    waiting.postMessage('take-over')
-  })
+  return (
+    waiting &&
+    (() => {
+      navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true })
+      waiting.postMessage('take-over')
+    })
+  )
 }

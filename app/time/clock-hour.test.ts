@@ -47,7 +47,11 @@ test('spans and countdowns', () => {
 describe('a day and an hour on the wall', () => {
   test('there and back, in every zone', () => {
     for (const zone of ['Europe/Berlin', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland', 'UTC'])
-      for (const [day, hour] of [['2026-03-05', '19:00'], ['2026-07-01', '00:05'], ['2026-12-31', '23:59']] as const) {
+      for (const [day, hour] of [
+        ['2026-03-05', '19:00'],
+        ['2026-07-01', '00:05'],
+        ['2026-12-31', '23:59'],
+      ] as const) {
         const ms = wallMs(day, hour, zone)!
         expect([dayOf(ms, zone), hourOf(ms, zone)]).toEqual([day, hour])
       }
@@ -56,7 +60,14 @@ describe('a day and an hour on the wall', () => {
     expect(wallMs('2026-10-25', '02:30', 'Europe/Berlin')).toBe(Date.UTC(2026, 9, 25, 0, 30))
     expect(wallMs('2026-03-29', '02:30', 'Europe/Berlin')).toBe(Date.UTC(2026, 2, 29, 1, 30))
   })
-  test.each([['2026-02-30', '12:00'], ['2026-13-01', '12:00'], ['05.03.2026', '12:00'], ['2026-03-05', '24:00'], ['2026-03-05', 'noon'], ['', '']])('%s %s is no moment', (day, hour) => {
+  test.each([
+    ['2026-02-30', '12:00'],
+    ['2026-13-01', '12:00'],
+    ['05.03.2026', '12:00'],
+    ['2026-03-05', '24:00'],
+    ['2026-03-05', 'noon'],
+    ['', ''],
+  ])('%s %s is no moment', (day, hour) => {
     expect(wallMs(day, hour, 'Europe/Berlin')).toBeUndefined()
   })
 })

@@ -9,10 +9,15 @@ const DAY_MS = 86_400_000
 function onWall(year: number, month: number, day: number, hour: string, zone: string): number {
   const moment = new TZDate(year, month, day, ...hourAndMinute(hour), zone).getTime()
   // Clocks go back by an hour, on one island by half of it.
-  return [60, 30].map((minutes) => moment - minutes * 60_000).find((earlier) => hourOf(earlier, zone) === hourOf(moment, zone)) ?? moment
+  return (
+    [60, 30]
+      .map((minutes) => moment - minutes * 60_000)
+      .find((earlier) => hourOf(earlier, zone) === hourOf(moment, zone)) ?? moment
+  )
 }
 /** Days since 1970 of the day on a wall. */
-const dayNumber = (wall: TZDate): number => Date.UTC(wall.getFullYear(), wall.getMonth(), wall.getDate()) / DAY_MS
+const dayNumber = (wall: TZDate): number =>
+  Date.UTC(wall.getFullYear(), wall.getMonth(), wall.getDate()) / DAY_MS
 
 /** An hour on the household's wall clock, as "19:00". */
 const HOUR = /^([01]\d|2[0-3]):([0-5]\d)$/
@@ -54,7 +59,20 @@ export function clockTime(ms: number, { zone, clock }: HouseClock): string {
 }
 
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]
 
 /** A day as it is said in a kitchen: "today", "yesterday", "Sunday", "1 February". */
 export function dayWord(ms: number, nowMs: number, zone: string): string {

@@ -53,7 +53,11 @@ const simulator = {
   diagnose(json: PlanRequestJson, about: Omit<PastPot, 'request'>): Diagnosis {
     return diagnose({ request: settledRequest(json), ...about })
   },
-  sweep(json: SimulateRequestJson, given: { seed: number; runs: number }, tell: (done: number) => void): Promise<Chances> {
+  sweep(
+    json: SimulateRequestJson,
+    given: { seed: number; runs: number },
+    tell: (done: number) => void,
+  ): Promise<Chances> {
     return told(sweep(simulationOf(json, null), given), tell)
   },
   map(json: SimulateRequestJson, tell: (done: number) => void): Promise<OutcomeMap | undefined> {

@@ -24,7 +24,10 @@ const SHORT_REST = 5
 /** What can stand on the table in so many minutes, the best of each kind of grain and vessel first: nothing left out before something,
  *  fewer warnings before more, the tighter fit last. A pot that must not be cooked so is not offered.
  *  @param minutes until the table */
-export function onTheTableBy<T>(candidates: readonly Candidate<T>[], minutes: number): { ready: OnTheTable<T>[]; tooLate: OnTheTable<T>[] } {
+export function onTheTableBy<T>(
+  candidates: readonly Candidate<T>[],
+  minutes: number,
+): { ready: OnTheTable<T>[]; tooLate: OnTheTable<T>[] } {
   const ready: OnTheTable<T>[] = []
   const tooLate: OnTheTable<T>[] = []
   for (const { of, request } of candidates) {
@@ -47,8 +50,18 @@ export function onTheTableBy<T>(candidates: readonly Candidate<T>[], minutes: nu
       }
       const hurried = { ...asked, rest_minutes: SHORT_REST }
       const again = rest > SHORT_REST && slack >= SHORT_REST - rest ? planFrom(hurried) : undefined
-      if (again?.ok && minutes >= again.value.total_minutes.expected && !again.value.cautions.some((c) => c.severity === 'stop')) {
-        ready.push({ of, request: hurried, plan: again.value, slack: minutes - again.value.total_minutes.expected, skipped: [...skipped, 'long rest'] })
+      if (
+        again?.ok &&
+        minutes >= again.value.total_minutes.expected &&
+        !again.value.cautions.some((c) => c.severity === 'stop')
+      ) {
+        ready.push({
+          of,
+          request: hurried,
+          plan: again.value,
+          slack: minutes - again.value.total_minutes.expected,
+          skipped: [...skipped, 'long rest'],
+        })
         last = undefined
         break
       }

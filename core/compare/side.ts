@@ -32,7 +32,10 @@ const AT_TABLE_K = 50
 
 export function sideOf(json: PlanRequestJson): Side {
   const [read, made] = [readPlanRequest(json), planFrom(json)]
-  if (!read.ok || !made.ok) throw new RangeError(`sideOf: ${[...(read.ok ? [] : read.errors), ...(made.ok ? [] : made.errors)].map((e) => e.message).join('; ')}`)
+  if (!read.ok || !made.ok)
+    throw new RangeError(
+      `sideOf: ${[...(read.ok ? [] : read.errors), ...(made.ok ? [] : made.errors)].map((e) => e.message).join('; ')}`,
+    )
   const [request, plan] = [read.value, made.value]
   const energyWh = energyOf(request, plan)
   const inFoodWh = (plan.yield.cooked_mass_g * COOKED_HEAT * AT_TABLE_K) / 3600
@@ -51,12 +54,19 @@ export function sideOf(json: PlanRequestJson): Side {
 /** What a plan's stages draw, W·h: what reaches the pot over the source's efficiency. A vessel held by its thermostat draws what it loses. */
 function energyOf({ source, vessel, kitchenC, elevationM, pressure }: PlanRequest, plan: Plan): number {
   const gauge = vessel.kind === 'pressure-electric' ? gaugePressure(vessel.kind, pressure) : undefined
-  const held = gauge === undefined ? boilingPointAt(metres(elevationM)) : saturationTemperature(pascals(pressureAt(metres(elevationM)) + gauge * 1000))
+  const held =
+    gauge === undefined
+      ? boilingPointAt(metres(elevationM))
+      : saturationTemperature(pascals(pressureAt(metres(elevationM)) + gauge * 1000))
   return plan.stages.reduce((sum, stage) => {
     const hours = stage.minutes.expected / 60
     if (stage.kind === 'bake') return sum + OVEN_W * (hours + OVEN_PREHEAT_MINUTES / 60)
-    if (stage.id === 'kettle') return sum + (plan.water.pour_g * 4.18 * (held - kitchenC)) / 3600 / KETTLE_EFFICIENCY
-    const power = stage.kind === 'pressure' && gauge !== undefined ? Math.min(stage.power_w, vessel.loss * (held - kitchenC)) : stage.power_w
+    if (stage.id === 'kettle')
+      return sum + (plan.water.pour_g * 4.18 * (held - kitchenC)) / 3600 / KETTLE_EFFICIENCY
+    const power =
+      stage.kind === 'pressure' && gauge !== undefined
+        ? Math.min(stage.power_w, vessel.loss * (held - kitchenC))
+        : stage.power_w
     return sum + (power / source.efficiency) * hours
   }, 0)
 }

@@ -2,7 +2,17 @@
 export const BUNDLE_LIMITS = Object.freeze({ bytes: 100_000_000, rows: 400_000, depth: 32 } as const)
 
 /** What tables hold, in the words of the interface. */
-export const GROUPS = { settings: 'Settings', pots: 'Pots, heat and measures', shelf: 'Shelf', ways: 'Ways with them', cooks: 'Cooks', kept: 'Kept', suppers: 'Suppers', trials: 'Trials', practice: 'Practice' } as const
+export const GROUPS = {
+  settings: 'Settings',
+  pots: 'Pots, heat and measures',
+  shelf: 'Shelf',
+  ways: 'Ways with them',
+  cooks: 'Cooks',
+  kept: 'Kept',
+  suppers: 'Suppers',
+  trials: 'Trials',
+  practice: 'Practice',
+} as const
 export type GroupId = keyof typeof GROUPS
 
 /** What can be taken along by itself, and the tables it is. */

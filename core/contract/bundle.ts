@@ -16,7 +16,17 @@ import { wrongMarks } from '#core/vessel/shape'
 import { BUNDLE_LIMITS, PACKS, type GroupId, type PackId } from './bundle-names'
 import { between, fieldErrors, oneOf, quoted, wholeBetween, type FieldError } from './fields'
 import { HOUSE_LIMITS } from './house'
-import { CLOCKS, EPOCH_LIMITS, GAUGES, isZone, LONGEST_ATE, LONGEST_NOTE, RemedySchema, SETTINGS_LIMITS, UNITS } from './kitchen'
+import {
+  CLOCKS,
+  EPOCH_LIMITS,
+  GAUGES,
+  isZone,
+  LONGEST_ATE,
+  LONGEST_NOTE,
+  RemedySchema,
+  SETTINGS_LIMITS,
+  UNITS,
+} from './kitchen'
 import { readPlanRequest, type Read } from './plan-request'
 import { PlanSchema } from './plan-result'
 import { DoingSchema } from './practice'
@@ -32,7 +42,10 @@ const text = (most: number, least = 0) =>
     v.minLength(least, 'is empty'),
     v.maxLength(most, (issue) => `may have ${most} characters at most, got ${issue.input.length}`),
   )
-const id = v.pipe(text(64, 1), v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`))
+const id = v.pipe(
+  text(64, 1),
+  v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
+)
 /** What a device called a press at a supper: any word. */
 const pressId = text(80, 1)
 /** Names of grains as they are kept: varieties with their shares. */
@@ -44,30 +57,74 @@ const tick = v.picklist([0, 1], (issue) => `must be 0 or 1, got ${quoted(issue.i
 const place = wholeBetween(0, 1e6)
 const grams = number([0, 1_000_000], 'g')
 const figure = number([-1e9, 1e9])
-const day = v.pipe(text(10), v.regex(/^\d{4}-\d{2}-\d{2}$/, (issue) => `must be a day, got ${quoted(issue.input)}`))
+const day = v.pipe(
+  text(10),
+  v.regex(/^\d{4}-\d{2}-\d{2}$/, (issue) => `must be a day, got ${quoted(issue.input)}`),
+)
 const none = v.nullable
 const list = <const T extends v.GenericSchema>(item: T, most: number) =>
-  v.pipe(v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`), v.maxLength(most, (issue) => `holds at most ${most}, got ${issue.input.length}`))
+  v.pipe(
+    v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`),
+    v.maxLength(most, (issue) => `holds at most ${most}, got ${issue.input.length}`),
+  )
 const row = <const T extends v.ObjectEntries>(entries: T) =>
   v.strictObject(entries, (issue) =>
-    issue.expected === 'never' ? 'is not known here' : issue.expected?.startsWith('"') ? 'is missing' : `must be an object, got ${quoted(issue.input)}`,
+    issue.expected === 'never'
+      ? 'is not known here'
+      : issue.expected?.startsWith('"')
+        ? 'is missing'
+        : `must be an object, got ${quoted(issue.input)}`,
   )
-const plannable = v.custom<Record<string, unknown>>((input) => readPlanRequest(input).ok, (issue) => {
-  const read = readPlanRequest(issue.input)
-  return read.ok ? '' : `is no request that can be planned: ${read.errors[0]!.message}`
-})
+const plannable = v.custom<Record<string, unknown>>(
+  (input) => readPlanRequest(input).ok,
+  (issue) => {
+    const read = readPlanRequest(issue.input)
+    return read.ok ? '' : `is no request that can be planned: ${read.errors[0]!.message}`
+  },
+)
 const Applied = v.object({ uptake: figure, steam: figure, power: figure, time: figure })
 const level = number([0, HOUSE_LIMITS.height_mm[1]], 'mm')
 
-const dishId = v.pipe(text(64, 1), v.regex(/^[\w .-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`))
-const fixed = { burner: v.optional(text(64)), ready_before_minutes: v.optional(number([0, 1440])), hold_max_minutes: v.optional(number([0, 1440])) }
+const dishId = v.pipe(
+  text(64, 1),
+  v.regex(/^[\w .-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
+)
+const fixed = {
+  burner: v.optional(text(64)),
+  ready_before_minutes: v.optional(number([0, 1440])),
+  hold_max_minutes: v.optional(number([0, 1440])),
+}
 const Dish = v.variant(
   'kind',
   [
-    v.strictObject({ ...fixed, id: dishId, title: text(200), kind: v.literal('plan'), search: text(4000), vessel_id: id, request: plannable, heat_id: v.optional(id), bag_id: v.optional(id), applied: v.optional(Applied) }),
     v.strictObject({
-      ...fixed, id: dishId, title: text(200), kind: v.literal('companion'),
-      tasks: list(v.strictObject({ id: dishId, title: text(200), minutes: number(SCHEDULE_LIMITS.task_minutes), hands_on: v.boolean(), needs: oneOf(['burner', 'oven', 'none']), look_in_every_min: v.optional(number(SCHEDULE_LIMITS.look_in_every_min)) }), SCHEDULE_LIMITS.tasks),
+      ...fixed,
+      id: dishId,
+      title: text(200),
+      kind: v.literal('plan'),
+      search: text(4000),
+      vessel_id: id,
+      request: plannable,
+      heat_id: v.optional(id),
+      bag_id: v.optional(id),
+      applied: v.optional(Applied),
+    }),
+    v.strictObject({
+      ...fixed,
+      id: dishId,
+      title: text(200),
+      kind: v.literal('companion'),
+      tasks: list(
+        v.strictObject({
+          id: dishId,
+          title: text(200),
+          minutes: number(SCHEDULE_LIMITS.task_minutes),
+          hands_on: v.boolean(),
+          needs: oneOf(['burner', 'oven', 'none']),
+          look_in_every_min: v.optional(number(SCHEDULE_LIMITS.look_in_every_min)),
+        }),
+        SCHEDULE_LIMITS.tasks,
+      ),
     }),
   ],
   (issue) => `must be a plan or a companion, got ${quoted(issue.input)}`,
@@ -93,129 +150,422 @@ export interface TableSpec {
 /** Every table that is carried, in the order in which they can be written. A new table is one entry here. */
 export const BUNDLE_TABLES = {
   household: {
-    group: 'settings', key: ['id'],
+    group: 'settings',
+    key: ['id'],
     row: row({
-      id: v.literal(1, 'must be 1'), name: named, units: oneOf(UNITS), cup: oneOf(CUP_IDS), elevation_m: number(SETTINGS_LIMITS.elevation_m, 'm'), kitchen_c: number(SETTINGS_LIMITS.kitchen_c, '°C'),
-      crease_mm: number(SETTINGS_LIMITS.crease_mm, 'mm'), clock: oneOf(CLOCKS), zone: v.pipe(text(60), v.check(isZone, (issue) => `must be a time zone like Europe/Berlin, got ${quoted(issue.input)}`)),
-      gauge: oneOf(GAUGES), crystal: oneOf(CRYSTAL_IDS), guidance: oneOf(AUTHORITIES), own_figures: v.record(oneOf(FIGURE_IDS), figure), welcomed: tick,
+      id: v.literal(1, 'must be 1'),
+      name: named,
+      units: oneOf(UNITS),
+      cup: oneOf(CUP_IDS),
+      elevation_m: number(SETTINGS_LIMITS.elevation_m, 'm'),
+      kitchen_c: number(SETTINGS_LIMITS.kitchen_c, '°C'),
+      crease_mm: number(SETTINGS_LIMITS.crease_mm, 'mm'),
+      clock: oneOf(CLOCKS),
+      zone: v.pipe(
+        text(60),
+        v.check(isZone, (issue) => `must be a time zone like Europe/Berlin, got ${quoted(issue.input)}`),
+      ),
+      gauge: oneOf(GAUGES),
+      crystal: oneOf(CRYSTAL_IDS),
+      guidance: oneOf(AUTHORITIES),
+      own_figures: v.record(oneOf(FIGURE_IDS), figure),
+      welcomed: tick,
     }),
     json: ['own_figures'],
   },
   eater: {
-    group: 'settings', key: ['id'], json: ['avoids'],
-    row: row({ id, position: place, name: text(24, 1), appetite: number([0.25, 3]), firmness: none(number([0, 1])), avoids: list(oneOf(AVOIDED_IDS), 20) }),
+    group: 'settings',
+    key: ['id'],
+    json: ['avoids'],
+    row: row({
+      id,
+      position: place,
+      name: text(24, 1),
+      appetite: number([0.25, 3]),
+      firmness: none(number([0, 1])),
+      avoids: list(oneOf(AVOIDED_IDS), 20),
+    }),
   },
   device: {
-    group: 'settings', key: ['kind'],
-    row: row({ kind: oneOf(['scale', 'probe', 'cooker', 'pressure-pot']), on_since_ms: moment, trusted: tick, drift_per_hour: number([-100, 100]), lag_s: number([0, 120], 's'), drop_out: number([0, 1]), lie: number([-500, 500]) }),
+    group: 'settings',
+    key: ['kind'],
+    row: row({
+      kind: oneOf(['scale', 'probe', 'cooker', 'pressure-pot']),
+      on_since_ms: moment,
+      trusted: tick,
+      drift_per_hour: number([-100, 100]),
+      lag_s: number([0, 120], 's'),
+      drop_out: number([0, 1]),
+      lie: number([-500, 500]),
+    }),
   },
   vessel: {
-    group: 'pots', key: ['id'], json: ['marks', 'printed'],
+    group: 'pots',
+    key: ['id'],
+    json: ['marks', 'printed'],
     row: row({
-      id, position: place, name: named, kind: oneOf(['pot', 'cooker', 'pressure-electric', 'pressure-stovetop', 'oven-dish']),
-      capacity_ml: number(HOUSE_LIMITS.capacity_ml, 'mL'), base_diameter_mm: number(HOUSE_LIMITS.diameter_mm, 'mm'), rim_diameter_mm: number(HOUSE_LIMITS.diameter_mm, 'mm'), height_mm: number(HOUSE_LIMITS.height_mm, 'mm'),
-      heat_capacity_j_k: number([20, 20_000], 'J/K'), lid: oneOf(['tight', 'loose', 'foil']), own_rated_w: none(number(HOUSE_LIMITS.rated_w, 'W')), own_efficiency: none(number([0.05, 1])),
-      material: none(oneOf(MATERIAL_IDS)), empty_g: none(number(HOUSE_LIMITS.empty_g, 'g')), lining: oneOf(['bare', 'enamel', 'glazed', 'coated']), steam_factor: number([0.1, 5]),
-      marks: none(v.pipe(
-        list(v.object({ level_mm: level, volume_ml: number([0, HOUSE_LIMITS.capacity_ml[1]], 'mL') }), HOUSE_LIMITS.marks),
-        v.check((marks) => wrongMarks(marks.map((m) => ({ levelMm: m.level_mm, volumeMl: m.volume_ml }))) === undefined, 'are no marks of a vessel: volumes grow with their levels'),
-      )),
+      id,
+      position: place,
+      name: named,
+      kind: oneOf(['pot', 'cooker', 'pressure-electric', 'pressure-stovetop', 'oven-dish']),
+      capacity_ml: number(HOUSE_LIMITS.capacity_ml, 'mL'),
+      base_diameter_mm: number(HOUSE_LIMITS.diameter_mm, 'mm'),
+      rim_diameter_mm: number(HOUSE_LIMITS.diameter_mm, 'mm'),
+      height_mm: number(HOUSE_LIMITS.height_mm, 'mm'),
+      heat_capacity_j_k: number([20, 20_000], 'J/K'),
+      lid: oneOf(['tight', 'loose', 'foil']),
+      own_rated_w: none(number(HOUSE_LIMITS.rated_w, 'W')),
+      own_efficiency: none(number([0.05, 1])),
+      material: none(oneOf(MATERIAL_IDS)),
+      empty_g: none(number(HOUSE_LIMITS.empty_g, 'g')),
+      lining: oneOf(['bare', 'enamel', 'glazed', 'coated']),
+      steam_factor: number([0.1, 5]),
+      marks: none(
+        v.pipe(
+          list(
+            v.object({ level_mm: level, volume_ml: number([0, HOUSE_LIMITS.capacity_ml[1]], 'mL') }),
+            HOUSE_LIMITS.marks,
+          ),
+          v.check(
+            (marks) =>
+              wrongMarks(marks.map((m) => ({ levelMm: m.level_mm, volumeMl: m.volume_ml }))) === undefined,
+            'are no marks of a vessel: volumes grow with their levels',
+          ),
+        ),
+      ),
       printed: none(list(v.object({ name: text(20, 1), level_mm: level }), HOUSE_LIMITS.printed)),
-      measured: text(2000), sticks_g: number(HOUSE_LIMITS.sticks_g, 'g'),
+      measured: text(2000),
+      sticks_g: number(HOUSE_LIMITS.sticks_g, 'g'),
     }),
   },
   heat: {
-    group: 'pots', key: ['id'], json: ['knob'],
-    row: row({ id, position: place, name: named, rated_w: number(HOUSE_LIMITS.rated_w, 'W'), efficiency: number([0.05, 1]), knob: list(v.object({ name: text(30, 1), share: number([0, 1]) }), HOUSE_LIMITS.knob), power_factor: number([0.2, 3]), measured: text(2000) }),
+    group: 'pots',
+    key: ['id'],
+    json: ['knob'],
+    row: row({
+      id,
+      position: place,
+      name: named,
+      rated_w: number(HOUSE_LIMITS.rated_w, 'W'),
+      efficiency: number([0.05, 1]),
+      knob: list(v.object({ name: text(30, 1), share: number([0, 1]) }), HOUSE_LIMITS.knob),
+      power_factor: number([0.2, 3]),
+      measured: text(2000),
+    }),
   },
   measure: {
-    group: 'pots', key: ['id'], json: ['parts'],
-    row: row({ id, position: place, name: named, ml: number(HOUSE_LIMITS.measure_ml, 'mL'), parts: list(number([0.01, 1]), 20), how: oneOf(['known', 'weighed', 'counted']) }),
+    group: 'pots',
+    key: ['id'],
+    json: ['parts'],
+    row: row({
+      id,
+      position: place,
+      name: named,
+      ml: number(HOUSE_LIMITS.measure_ml, 'mL'),
+      parts: list(number([0.01, 1]), 20),
+      how: oneOf(['known', 'weighed', 'counted']),
+    }),
   },
   bag: {
-    group: 'shelf', key: ['id'],
+    group: 'shelf',
+    key: ['id'],
     row: row({
-      id, position: place, variety: oneOf(VARIETY_IDS), name: named, label: text(HOUSE_LIMITS.label), label_ratio: none(number(HOUSE_LIMITS.label_ratio)), adopted_delta: none(number([-2, 2], 'g/g')),
-      bought_on: none(day), opened_on: none(day), new_crop: tick, enriched: tick, left_g: none(number(HOUSE_LIMITS.left_g, 'g')),
+      id,
+      position: place,
+      variety: oneOf(VARIETY_IDS),
+      name: named,
+      label: text(HOUSE_LIMITS.label),
+      label_ratio: none(number(HOUSE_LIMITS.label_ratio)),
+      adopted_delta: none(number([-2, 2], 'g/g')),
+      bought_on: none(day),
+      opened_on: none(day),
+      new_crop: tick,
+      enriched: tick,
+      left_g: none(number(HOUSE_LIMITS.left_g, 'g')),
     }),
   },
   programme: {
-    group: 'ways', key: ['id'], names: { vessel_id: 'vessel' },
-    row: row({ id, position: place, vessel_id: id, name: named, pressure: oneOf(['none', 'low', 'high']), minutes: none(number(HOUSE_LIMITS.programme_minutes)), after_it: oneOf(['natural', 'timed', 'quick', 'holds-warm']), known: oneOf(['known', 'guessed', 'timed']) }),
+    group: 'ways',
+    key: ['id'],
+    names: { vessel_id: 'vessel' },
+    row: row({
+      id,
+      position: place,
+      vessel_id: id,
+      name: named,
+      pressure: oneOf(['none', 'low', 'high']),
+      minutes: none(number(HOUSE_LIMITS.programme_minutes)),
+      after_it: oneOf(['natural', 'timed', 'quick', 'holds-warm']),
+      known: oneOf(['known', 'guessed', 'timed']),
+    }),
   },
   pour_mark: {
-    group: 'ways', key: ['id'], names: { vessel_id: 'vessel' },
-    row: row({ id, made_ms: moment, grain_key: key, vessel_id: id, name: named, dry_g: grams, pour_g: grams, depth_mm: number([-1000, 1000], 'mm') }),
+    group: 'ways',
+    key: ['id'],
+    names: { vessel_id: 'vessel' },
+    row: row({
+      id,
+      made_ms: moment,
+      grain_key: key,
+      vessel_id: id,
+      name: named,
+      dry_g: grams,
+      pour_g: grams,
+      depth_mm: number([-1000, 1000], 'mm'),
+    }),
   },
   cook: {
-    group: 'cooks', key: ['id'], json: ['request', 'plan', 'applied'], record: true,
+    group: 'cooks',
+    key: ['id'],
+    json: ['request', 'plan', 'applied'],
+    record: true,
     row: row({
-      id, started_ms: moment, title: text(400), grain_key: key, vessel_id: id, vessel_name: text(HOUSE_LIMITS.name), heat_name: text(HOUSE_LIMITS.name), serve_at_ms: none(moment),
-      request: plannable, plan: PlanSchema, bag_id: none(id), heat_id: none(id), bag_delta: number([-4, 4]), applied: Applied,
+      id,
+      started_ms: moment,
+      title: text(400),
+      grain_key: key,
+      vessel_id: id,
+      vessel_name: text(HOUSE_LIMITS.name),
+      heat_name: text(HOUSE_LIMITS.name),
+      serve_at_ms: none(moment),
+      request: plannable,
+      plan: PlanSchema,
+      bag_id: none(id),
+      heat_id: none(id),
+      bag_delta: number([-4, 4]),
+      applied: Applied,
     }),
   },
   cook_event: {
-    group: 'cooks', key: ['id'], json: ['remedy'], order: 'seq', record: true, of: { table: 'cook', column: 'cook_id' }, names: { cook_id: 'cook' },
+    group: 'cooks',
+    key: ['id'],
+    json: ['remedy'],
+    order: 'seq',
+    record: true,
+    of: { table: 'cook', column: 'cook_id' },
+    names: { cook_id: 'cook' },
     row: row({
-      id, cook_id: id, kind: oneOf(EVENT_KINDS), stage: text(64), identity: none(text(200)), device_ms: moment, at_ms: moment, received_ms: moment, seconds: none(number([1, 600], 's')), clarity: none(number([0, 1])),
-      amount: none(number([0, 200_000])), target: none(id), remedy: none(RemedySchema), ahead_ms: none(wholeBetween(-EPOCH_LIMITS[1], EPOCH_LIMITS[1])),
+      id,
+      cook_id: id,
+      kind: oneOf(EVENT_KINDS),
+      stage: text(64),
+      identity: none(text(200)),
+      device_ms: moment,
+      at_ms: moment,
+      received_ms: moment,
+      seconds: none(number([1, 600], 's')),
+      clarity: none(number([0, 1])),
+      amount: none(number([0, 200_000])),
+      target: none(id),
+      remedy: none(RemedySchema),
+      ahead_ms: none(wholeBetween(-EPOCH_LIMITS[1], EPOCH_LIMITS[1])),
     }),
   },
   judgement: {
-    group: 'cooks', key: ['cook_id'], names: { cook_id: 'cook' },
-    row: row({ cook_id: id, judged_ms: moment, wet_dry: wholeBetween(-2, 2), hardness: wholeBetween(-2, 2), bottom: oneOf(BOTTOMS), note: text(LONGEST_NOTE), separate: none(wholeBetween(-2, 2)), even: oneOf(EVENNESS), ate: text(LONGEST_ATE) }),
+    group: 'cooks',
+    key: ['cook_id'],
+    names: { cook_id: 'cook' },
+    row: row({
+      cook_id: id,
+      judged_ms: moment,
+      wet_dry: wholeBetween(-2, 2),
+      hardness: wholeBetween(-2, 2),
+      bottom: oneOf(BOTTOMS),
+      note: text(LONGEST_NOTE),
+      separate: none(wholeBetween(-2, 2)),
+      even: oneOf(EVENNESS),
+      ate: text(LONGEST_ATE),
+    }),
   },
   measurement: {
-    group: 'cooks', key: ['cook_id', 'kind'], names: { cook_id: 'cook' },
-    row: row({ cook_id: id, kind: oneOf(['pot-before', 'pot-after', 'drained', 'cooked']), grams: number([1, 100_000], 'g') }),
+    group: 'cooks',
+    key: ['cook_id', 'kind'],
+    names: { cook_id: 'cook' },
+    row: row({
+      cook_id: id,
+      kind: oneOf(['pot-before', 'pot-after', 'drained', 'cooked']),
+      grams: number([1, 100_000], 'g'),
+    }),
   },
   photo: {
-    group: 'cooks', key: ['id'], record: true, names: { cook_id: 'cook' },
-    row: row({ id, cook_id: id, vessel_id: id, cue: none(oneOf(Object.keys(CUES) as CueId[])), made_ms: moment, bytes: wholeBetween(1, 20_000_000), width: wholeBetween(1, 20_000), height: wholeBetween(1, 20_000) }),
+    group: 'cooks',
+    key: ['id'],
+    record: true,
+    names: { cook_id: 'cook' },
+    row: row({
+      id,
+      cook_id: id,
+      vessel_id: id,
+      cue: none(oneOf(Object.keys(CUES) as CueId[])),
+      made_ms: moment,
+      bytes: wholeBetween(1, 20_000_000),
+      width: wholeBetween(1, 20_000),
+      height: wholeBetween(1, 20_000),
+    }),
   },
   belief_word: {
-    group: 'cooks', key: ['figure'],
-    row: row({ figure: v.pipe(text(400), v.check(isFigureName, (issue) => `names no figure, got ${quoted(issue.input)}`)), kind: oneOf(['pin', 'reset']), value: figure, at_ms: moment }),
+    group: 'cooks',
+    key: ['figure'],
+    row: row({
+      figure: v.pipe(
+        text(400),
+        v.check(isFigureName, (issue) => `names no figure, got ${quoted(issue.input)}`),
+      ),
+      kind: oneOf(['pin', 'reset']),
+      value: figure,
+      at_ms: moment,
+    }),
   },
   container: {
-    group: 'kept', key: ['id'],
-    row: row({ id, position: place, name: named, ml: number([20, 20_000], 'mL'), depth_mm: number([5, 400], 'mm'), many: wholeBetween(1, 50) }),
+    group: 'kept',
+    key: ['id'],
+    row: row({
+      id,
+      position: place,
+      name: named,
+      ml: number([20, 20_000], 'mL'),
+      depth_mm: number([5, 400], 'mm'),
+      many: wholeBetween(1, 50),
+    }),
   },
   kept: {
-    group: 'kept', key: ['id'], record: true, names: { cook_id: 'cook' },
+    group: 'kept',
+    key: ['id'],
+    record: true,
+    names: { cook_id: 'cook' },
     row: row({
-      id, cook_id: none(id), title: text(120, 1), variety: oneOf(VARIETY_IDS), container_name: text(HOUSE_LIMITS.name), grams, portions: number([0, 1000]), depth_mm: number([0, 1000], 'mm'), density_g_ml: number([0.05, 3], 'g/mL'),
-      water_share: number([0, 1]), place: oneOf(COOLING_PLACES), open: tick, stacked: wholeBetween(1, 20), dressed: tick, cooked_ms: moment, packed_ms: moment,
+      id,
+      cook_id: none(id),
+      title: text(120, 1),
+      variety: oneOf(VARIETY_IDS),
+      container_name: text(HOUSE_LIMITS.name),
+      grams,
+      portions: number([0, 1000]),
+      depth_mm: number([0, 1000], 'mm'),
+      density_g_ml: number([0.05, 3], 'g/mL'),
+      water_share: number([0, 1]),
+      place: oneOf(COOLING_PLACES),
+      open: tick,
+      stacked: wholeBetween(1, 20),
+      dressed: tick,
+      cooked_ms: moment,
+      packed_ms: moment,
     }),
   },
   kept_event: {
-    group: 'kept', key: ['id'], order: 'seq', record: true, of: { table: 'kept', column: 'kept_id' }, names: { kept_id: 'kept' },
-    row: row({ id, kept_id: id, kind: oneOf(KEPT_EVENT_KINDS), at_ms: moment, portions: none(number([0, 1000])), target: none(id) }),
-  },
-  bottle: { group: 'kept', key: ['id'], row: row({ id, made_ms: moment, style: oneOf(DRESSING_IDS), made_g: grams, left_g: grams }) },
-  supper: {
-    group: 'suppers', key: ['id'], json: ['dishes', 'names', 'told'],
+    group: 'kept',
+    key: ['id'],
+    order: 'seq',
+    record: true,
+    of: { table: 'kept', column: 'kept_id' },
+    names: { kept_id: 'kept' },
     row: row({
-      id, made_ms: moment, title: text(80, 1), serve_ms: moment, cooks: wholeBetween(1, 4), oven: wholeBetween(0, 4), dishes: list(Dish, SCHEDULE_LIMITS.dishes),
-      told: none(list(v.strictObject({ dish: text(64), id: text(64), starts_at: v.pipe(text(40), v.check((at) => Number.isFinite(Date.parse(at)), 'must be a moment')), resource: v.optional(text(64)) }), SCHEDULE_LIMITS.told)), names: list(text(60), 8),
+      id,
+      kept_id: id,
+      kind: oneOf(KEPT_EVENT_KINDS),
+      at_ms: moment,
+      portions: none(number([0, 1000])),
+      target: none(id),
+    }),
+  },
+  bottle: {
+    group: 'kept',
+    key: ['id'],
+    row: row({ id, made_ms: moment, style: oneOf(DRESSING_IDS), made_g: grams, left_g: grams }),
+  },
+  supper: {
+    group: 'suppers',
+    key: ['id'],
+    json: ['dishes', 'names', 'told'],
+    row: row({
+      id,
+      made_ms: moment,
+      title: text(80, 1),
+      serve_ms: moment,
+      cooks: wholeBetween(1, 4),
+      oven: wholeBetween(0, 4),
+      dishes: list(Dish, SCHEDULE_LIMITS.dishes),
+      told: none(
+        list(
+          v.strictObject({
+            dish: text(64),
+            id: text(64),
+            starts_at: v.pipe(
+              text(40),
+              v.check((at) => Number.isFinite(Date.parse(at)), 'must be a moment'),
+            ),
+            resource: v.optional(text(64)),
+          }),
+          SCHEDULE_LIMITS.told,
+        ),
+      ),
+      names: list(text(60), 8),
     }),
   },
   supper_event: {
-    group: 'suppers', key: ['id'], order: 'at_ms, received_ms, id', record: true, of: { table: 'supper', column: 'supper_id' }, names: { supper_id: 'supper', cook_id: 'cook' },
-    row: row({ id: pressId, supper_id: id, kind: oneOf(['begin', 'done', 'late', 'hand', 'take-back']), identity: text(200), dish_id: none(text(80)), task_id: none(text(80)), resource: none(text(64)), cook_id: none(id), amount: none(number([0, 1e6])), target: none(pressId), at_ms: moment, received_ms: moment }),
+    group: 'suppers',
+    key: ['id'],
+    order: 'at_ms, received_ms, id',
+    record: true,
+    of: { table: 'supper', column: 'supper_id' },
+    names: { supper_id: 'supper', cook_id: 'cook' },
+    row: row({
+      id: pressId,
+      supper_id: id,
+      kind: oneOf(['begin', 'done', 'late', 'hand', 'take-back']),
+      identity: text(200),
+      dish_id: none(text(80)),
+      task_id: none(text(80)),
+      resource: none(text(64)),
+      cook_id: none(id),
+      amount: none(number([0, 1e6])),
+      target: none(pressId),
+      at_ms: moment,
+      received_ms: moment,
+    }),
   },
   trial: {
-    group: 'trials', key: ['id'], json: ['cups'], record: true,
+    group: 'trials',
+    key: ['id'],
+    json: ['cups'],
+    record: true,
     row: row({
-      id, made_ms: moment, title: text(120, 1), differs: oneOf(['water', 'soak', 'rest', 'method']), grain_key: key, vessel_id: id, blind: tick,
-      cups: v.pipe(list(v.strictObject({ letter: text(4, 1), label: text(200), search: text(4000), delta: number([-4, 4]) }), 12), v.minLength(2, 'needs two cups')),
+      id,
+      made_ms: moment,
+      title: text(120, 1),
+      differs: oneOf(['water', 'soak', 'rest', 'method']),
+      grain_key: key,
+      vessel_id: id,
+      blind: tick,
+      cups: v.pipe(
+        list(
+          v.strictObject({
+            letter: text(4, 1),
+            label: text(200),
+            search: text(4000),
+            delta: number([-4, 4]),
+          }),
+          12,
+        ),
+        v.minLength(2, 'needs two cups'),
+      ),
     }),
   },
   tasting: {
-    group: 'trials', key: ['id'], json: ['ranking'], order: 'at_ms, id', record: true, names: { trial_id: 'trial' },
+    group: 'trials',
+    key: ['id'],
+    json: ['ranking'],
+    order: 'at_ms, id',
+    record: true,
+    names: { trial_id: 'trial' },
     row: row({ id, trial_id: id, at_ms: moment, who: text(60), ranking: list(text(4), 12) }),
   },
-  understood: { group: 'practice', key: ['situation'], json: ['doing'], row: row({ situation: text(60, 1), at_ms: moment, doing: DoingSchema }) },
+  understood: {
+    group: 'practice',
+    key: ['situation'],
+    json: ['doing'],
+    row: row({ situation: text(60, 1), at_ms: moment, doing: DoingSchema }),
+  },
 } as const satisfies Record<string, TableSpec>
 export type TableId = keyof typeof BUNDLE_TABLES
 export const TABLE_IDS = Object.keys(BUNDLE_TABLES) as TableId[]
@@ -233,11 +583,22 @@ const Envelope = v.strictObject(
     exported_at: text(40),
     /** What of a household is in it: all, or a pack. */
     holds: oneOf(['household', ...(Object.keys(PACKS) as PackId[])]),
-    tables: v.record(text(60), list(v.record(text(60), v.unknown()), BUNDLE_LIMITS.rows), (issue) => `must be an object of tables, got ${quoted(issue.input)}`),
+    tables: v.record(
+      text(60),
+      list(v.record(text(60), v.unknown()), BUNDLE_LIMITS.rows),
+      (issue) => `must be an object of tables, got ${quoted(issue.input)}`,
+    ),
     /** Pictures by id, as JPEG in base64. */
-    pictures: v.optional(v.record(id, v.pipe(v.string(), v.regex(/^[A-Za-z0-9+/]*={0,2}$/, 'must be base64')))),
+    pictures: v.optional(
+      v.record(id, v.pipe(v.string(), v.regex(/^[A-Za-z0-9+/]*={0,2}$/, 'must be base64'))),
+    ),
   },
-  (issue) => (issue.expected === 'never' ? 'is not known here' : issue.expected?.startsWith('"') ? 'is missing' : `must be an object, got ${quoted(issue.input)}`),
+  (issue) =>
+    issue.expected === 'never'
+      ? 'is not known here'
+      : issue.expected?.startsWith('"')
+        ? 'is missing'
+        : `must be an object, got ${quoted(issue.input)}`,
 )
 export type Bundle = v.InferOutput<typeof Envelope>
 
@@ -246,7 +607,12 @@ export function readEnvelope(input: unknown): Read<Bundle> {
   const parsed = v.safeParse(Envelope, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues).slice(0, MOST_ERRORS) }
   const rows = Object.values(parsed.output.tables).reduce((sum, list) => sum + list.length, 0)
-  return rows > BUNDLE_LIMITS.rows ? { ok: false, errors: [{ path: 'tables', message: `tables may hold ${BUNDLE_LIMITS.rows} rows, got ${rows}` }] } : { ok: true, value: parsed.output }
+  return rows > BUNDLE_LIMITS.rows
+    ? {
+        ok: false,
+        errors: [{ path: 'tables', message: `tables may hold ${BUNDLE_LIMITS.rows} rows, got ${rows}` }],
+      }
+    : { ok: true, value: parsed.output }
 }
 
 const MOST_ERRORS = 20
@@ -258,7 +624,12 @@ export function wrongRows(tables: Tables): FieldError[] {
     for (const [i, one] of (tables[table] ?? []).entries()) {
       const parsed = v.safeParse(tableSpec(table).row, one, { abortPipeEarly: true })
       if (parsed.success) continue
-      errors.push(...fieldErrors(parsed.issues).map(({ path, message }) => ({ path: `tables.${table}.${i}${path && `.${path}`}`, message: `tables.${table}.${i}${path ? '.' : ' '}${message}` })))
+      errors.push(
+        ...fieldErrors(parsed.issues).map(({ path, message }) => ({
+          path: `tables.${table}.${i}${path && `.${path}`}`,
+          message: `tables.${table}.${i}${path ? '.' : ' '}${message}`,
+        })),
+      )
       if (errors.length >= MOST_ERRORS) return errors.slice(0, MOST_ERRORS)
     }
   return errors
@@ -267,5 +638,7 @@ export function wrongRows(tables: Tables): FieldError[] {
 /** The whole document, for who wants to write one: the rows of this version. */
 export const BundleSchema = v.strictObject({
   ...Envelope.entries,
-  tables: v.strictObject(Object.fromEntries(TABLE_IDS.map((table) => [table, v.optional(v.array(tableSpec(table).row))]))),
+  tables: v.strictObject(
+    Object.fromEntries(TABLE_IDS.map((table) => [table, v.optional(v.array(tableSpec(table).row))])),
+  ),
 })

@@ -16,7 +16,11 @@ test.each([
   ['kitchen_c', { kitchen_c: null }, 'got null'],
   ['method', { method: 'microwave' }, 'must be one of covered-simmer'],
   ['vessel', { vessel: 'bucket' }, 'got "bucket"'],
-  ['vessel.base_diameter_mm', { vessel: { capacity_ml: 2000, base_diameter_mm: -4 } }, 'must be a number from 40 to 800 mm, got -4'],
+  [
+    'vessel.base_diameter_mm',
+    { vessel: { capacity_ml: 2000, base_diameter_mm: -4 } },
+    'must be a number from 40 to 800 mm, got -4',
+  ],
   ['heat.rated_w', { heat: { rated_w: 1e9, efficiency: 0.4 } }, 'from 50 to 20000 W, got 1000000000'],
   ['rinse.washes', { rinse: { washes: 2.5 } }, 'whole number'],
   ['rinse.drain', { rinse: { drain: 'shake' } }, 'none, tip, sieve'],
@@ -44,9 +48,11 @@ test.each([[null], [[]], ['plan'], [42], [undefined]])('%j is not a request', (i
 })
 
 test('every wrong field is named, not the first only', () => {
-  expect(errorsOf({ texture: 3, elevation_m: 'high' }).map((e) => e.path).sort()).toEqual([
-    'amount', 'elevation_m', 'grains', 'texture',
-  ])
+  expect(
+    errorsOf({ texture: 3, elevation_m: 'high' })
+      .map((e) => e.path)
+      .sort(),
+  ).toEqual(['amount', 'elevation_m', 'grains', 'texture'])
 })
 
 test('unknown fields are left for later versions', () => {
@@ -60,5 +66,9 @@ test('listings carry units in their names and name what plan takes', () => {
   for (const { id } of vessels) expect(planFrom({ ...good, vessel: id })).toMatchObject({ ok: true })
   for (const { id } of heats) expect(planFrom({ ...good, heat: id })).toMatchObject({ ok: true })
   for (const { id } of methods) expect(planFrom({ ...good, method: id })).toMatchObject({ ok: true })
-  expect(vessels.find((v) => v.id === 'heavy-2.5')).toMatchObject({ capacity_ml: 2500, heat_capacity_j_k: 800, lid: 'tight' })
+  expect(vessels.find((v) => v.id === 'heavy-2.5')).toMatchObject({
+    capacity_ml: 2500,
+    heat_capacity_j_k: 800,
+    lid: 'tight',
+  })
 })

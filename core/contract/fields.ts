@@ -2,7 +2,12 @@ import * as v from 'valibot'
 
 /** How a value is quoted in an error: short, and never a wall of text. */
 export function quoted(value: unknown): string {
-  const text = typeof value === 'string' ? `"${value}"` : value === undefined ? 'nothing' : (JSON.stringify(value) ?? String(value))
+  const text =
+    typeof value === 'string'
+      ? `"${value}"`
+      : value === undefined
+        ? 'nothing'
+        : (JSON.stringify(value) ?? String(value))
   return text.length > 60 ? `${text.slice(0, 57)}…` : text
 }
 
@@ -18,7 +23,10 @@ export const between = (min: number, max: number, unit = '') => {
 }
 
 export const wholeBetween = (min: number, max: number) =>
-  v.pipe(between(min, max), v.integer((issue) => `must be a whole number, got ${quoted(issue.input)}`))
+  v.pipe(
+    between(min, max),
+    v.integer((issue) => `must be a whole number, got ${quoted(issue.input)}`),
+  )
 
 /** One of a list of words. */
 export const oneOf = <const T extends readonly [string, ...string[]] | readonly string[]>(words: T) =>

@@ -28,33 +28,64 @@ const named = v.pipe(
   v.string('is required'),
   v.trim(),
   v.nonEmpty('is empty; any name will do'),
-  v.maxLength(HOUSE_LIMITS.name, (issue) => `must be at most ${HOUSE_LIMITS.name} characters, got ${issue.input.length}`),
+  v.maxLength(
+    HOUSE_LIMITS.name,
+    (issue) => `must be at most ${HOUSE_LIMITS.name} characters, got ${issue.input.length}`,
+  ),
 )
 const optionalText = (most: number) =>
-  v.pipe(v.optional(v.string(), ''), v.trim(), v.maxLength(most, (issue) => `must be at most ${most} characters, got ${issue.input.length}`))
-const number = (limits: readonly [number, number], unit: string) => v.pipe(formNumber, between(...limits, unit))
+  v.pipe(
+    v.optional(v.string(), ''),
+    v.trim(),
+    v.maxLength(most, (issue) => `must be at most ${most} characters, got ${issue.input.length}`),
+  )
+const number = (limits: readonly [number, number], unit: string) =>
+  v.pipe(formNumber, between(...limits, unit))
 /** A number that may be left empty, or whose field is not shown. */
 const maybe = (limits: readonly [number, number], unit: string) =>
   v.optional(
-    v.union([v.pipe(v.literal(''), v.transform(() => null)), number(limits, unit)], (issue) => firstMessage(issue)),
+    v.union(
+      [
+        v.pipe(
+          v.literal(''),
+          v.transform(() => null),
+        ),
+        number(limits, unit),
+      ],
+      (issue) => firstMessage(issue),
+    ),
     '',
   )
 const firstMessage = (issue: v.BaseIssue<unknown>): string => {
   const inner = issue.issues?.[issue.issues.length - 1]
   return inner?.message ?? `must be a number, got ${quoted(issue.input)}`
 }
-const ticked = v.pipe(v.optional(v.string(), ''), v.transform((text): 0 | 1 => (text === '' || text === '0' ? 0 : 1)))
+const ticked = v.pipe(
+  v.optional(v.string(), ''),
+  v.transform((text): 0 | 1 => (text === '' || text === '0' ? 0 : 1)),
+)
 const day = v.pipe(
   v.optional(v.string(), ''),
-  v.check((text) => text === '' || (/^\d{4}-\d{2}-\d{2}$/.test(text) && Number.isFinite(Date.parse(text))), (issue) => `must be a day, got ${quoted(issue.input)}`),
+  v.check(
+    (text) => text === '' || (/^\d{4}-\d{2}-\d{2}$/.test(text) && Number.isFinite(Date.parse(text))),
+    (issue) => `must be a day, got ${quoted(issue.input)}`,
+  ),
   v.transform((text) => (text === '' ? null : text)),
 )
 
 /** Lines of "number unit = number unit", as "20 mm = 500 mL": what a cook writes down while counting water in. */
 const markLines = v.pipe(
   v.optional(v.string(), ''),
-  v.transform((text) => text.split('\n').map((line) => line.trim()).filter((line) => line !== '')),
-  v.maxLength(HOUSE_LIMITS.marks, (issue) => `holds at most ${HOUSE_LIMITS.marks} marks, got ${issue.input.length}`),
+  v.transform((text) =>
+    text
+      .split('\n')
+      .map((line) => line.trim())
+      .filter((line) => line !== ''),
+  ),
+  v.maxLength(
+    HOUSE_LIMITS.marks,
+    (issue) => `holds at most ${HOUSE_LIMITS.marks} marks, got ${issue.input.length}`,
+  ),
   v.rawTransform(({ dataset, addIssue, NEVER }) => {
     const marks = []
     for (const [i, line] of dataset.value.entries()) {
@@ -63,7 +94,10 @@ const markLines = v.pipe(
         addIssue({ message: `line ${i + 1} must be like "20 mm = 500 mL", got ${quoted(line)}` })
         return NEVER
       }
-      const [level_mm, volume_ml] = [found[1]!, found[2]!].map((n) => Number(n.replace(',', '.'))) as [number, number]
+      const [level_mm, volume_ml] = [found[1]!, found[2]!].map((n) => Number(n.replace(',', '.'))) as [
+        number,
+        number,
+      ]
       marks.push({ level_mm, volume_ml })
     }
     if (marks.length === 0) return null
@@ -79,15 +113,25 @@ const markLines = v.pipe(
 /** Lines of "name = millimetres", as "3 = 41 mm": what the maker printed inside a bowl, from the bottom up. */
 const printedLines = v.pipe(
   v.optional(v.string(), ''),
-  v.transform((text) => text.split('\n').map((line) => line.trim()).filter((line) => line !== '')),
-  v.maxLength(HOUSE_LIMITS.printed, (issue) => `holds at most ${HOUSE_LIMITS.printed} lines, got ${issue.input.length}`),
+  v.transform((text) =>
+    text
+      .split('\n')
+      .map((line) => line.trim())
+      .filter((line) => line !== ''),
+  ),
+  v.maxLength(
+    HOUSE_LIMITS.printed,
+    (issue) => `holds at most ${HOUSE_LIMITS.printed} lines, got ${issue.input.length}`,
+  ),
   v.rawTransform(({ dataset, addIssue, NEVER }) => {
     const printed: { name: string; level_mm: number }[] = []
     for (const [i, line] of dataset.value.entries()) {
       const found = /^(.{1,20}?)\s*[=:]\s*(\d{1,3}(?:[.,]\d+)?)\s*(?:mm)?$/i.exec(line)
       const level = found ? Number(found[2]!.replace(',', '.')) : NaN
       if (!found || !(level > 0 && level <= HOUSE_LIMITS.height_mm[1])) {
-        addIssue({ message: `line ${i + 1} must be like "3 = 41 mm", up to ${HOUSE_LIMITS.height_mm[1]} mm, got ${quoted(line)}` })
+        addIssue({
+          message: `line ${i + 1} must be like "3 = 41 mm", up to ${HOUSE_LIMITS.height_mm[1]} mm, got ${quoted(line)}`,
+        })
         return NEVER
       }
       if (level <= (printed[printed.length - 1]?.level_mm ?? 0)) {
@@ -132,8 +176,16 @@ const HeatForm = v.object({
   rated_w: number(HOUSE_LIMITS.rated_w, 'W'),
   knob: v.pipe(
     v.optional(v.string(), ''),
-    v.transform((text) => text.split('\n').map((line) => line.trim()).filter((line) => line !== '')),
-    v.maxLength(HOUSE_LIMITS.knob, (issue) => `holds at most ${HOUSE_LIMITS.knob} places, got ${issue.input.length}`),
+    v.transform((text) =>
+      text
+        .split('\n')
+        .map((line) => line.trim())
+        .filter((line) => line !== ''),
+    ),
+    v.maxLength(
+      HOUSE_LIMITS.knob,
+      (issue) => `holds at most ${HOUSE_LIMITS.knob} places, got ${issue.input.length}`,
+    ),
     v.rawTransform(({ dataset, addIssue, NEVER }) => {
       const places = []
       for (const [i, line] of dataset.value.entries()) {
@@ -154,8 +206,18 @@ const MeasureForm = v.variant(
   'how',
   [
     v.object({ how: v.literal('known'), name: named, ml: number(HOUSE_LIMITS.measure_ml, 'mL') }),
-    v.object({ how: v.literal('weighed'), name: named, empty_g: number([0, 20_000], 'g'), full_g: number([1, 30_000], 'g') }),
-    v.object({ how: v.literal('counted'), name: named, known_ml: number(HOUSE_LIMITS.capacity_ml, 'mL'), times: number([0.25, 500], 'times') }),
+    v.object({
+      how: v.literal('weighed'),
+      name: named,
+      empty_g: number([0, 20_000], 'g'),
+      full_g: number([1, 30_000], 'g'),
+    }),
+    v.object({
+      how: v.literal('counted'),
+      name: named,
+      known_ml: number(HOUSE_LIMITS.capacity_ml, 'mL'),
+      times: number([0.25, 500], 'times'),
+    }),
   ],
   (issue) => `must be known, weighed or counted, got ${quoted(issue.input)}`,
 )

@@ -24,18 +24,35 @@ const named = v.pipe(
   v.string('is required'),
   v.trim(),
   v.nonEmpty('is empty; any name will do'),
-  v.maxLength(KEPT_LIMITS.name, (issue) => `must be at most ${KEPT_LIMITS.name} characters, got ${issue.input.length}`),
+  v.maxLength(
+    KEPT_LIMITS.name,
+    (issue) => `must be at most ${KEPT_LIMITS.name} characters, got ${issue.input.length}`,
+  ),
 )
-const number = (limits: readonly [number, number], unit: string) => v.pipe(formNumber, between(...limits, unit))
-const id = v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`))
+const number = (limits: readonly [number, number], unit: string) =>
+  v.pipe(formNumber, between(...limits, unit))
+const id = v.pipe(
+  v.string('is required'),
+  v.regex(/^[\w-]{1,64}$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
+)
 
-const ContainerForm = v.object({ name: named, ml: number(KEPT_LIMITS.ml, 'mL'), depth_mm: number(KEPT_LIMITS.depth_mm, 'mm'), many: v.pipe(formNumber, wholeBetween(...KEPT_LIMITS.many)) })
+const ContainerForm = v.object({
+  name: named,
+  ml: number(KEPT_LIMITS.ml, 'mL'),
+  depth_mm: number(KEPT_LIMITS.depth_mm, 'mm'),
+  many: v.pipe(formNumber, wholeBetween(...KEPT_LIMITS.many)),
+})
 export const readContainerForm = readerOf(ContainerForm)
 
 /** What is put away after a pot, as one parcel: all of it or nothing. */
 const ParcelSchema = v.object({
   cook_id: v.nullish(id),
-  title: v.pipe(v.string('is required'), v.trim(), v.nonEmpty('is empty; say what it is'), v.maxLength(120, 'must be at most 120 characters')),
+  title: v.pipe(
+    v.string('is required'),
+    v.trim(),
+    v.nonEmpty('is empty; say what it is'),
+    v.maxLength(120, 'must be at most 120 characters'),
+  ),
   variety: oneOf(VARIETY_IDS),
   grams: between(...KEPT_LIMITS.grams, 'g'),
   portions: between(...KEPT_LIMITS.portions),
@@ -50,7 +67,10 @@ const ParcelSchema = v.object({
   containers: v.pipe(
     v.array(id, (issue) => `must be a list of containers, got ${quoted(issue.input)}`),
     v.minLength(1, 'needs at least one container'),
-    v.maxLength(KEPT_LIMITS.containers, (issue) => `holds at most ${KEPT_LIMITS.containers} containers, got ${issue.input.length}`),
+    v.maxLength(
+      KEPT_LIMITS.containers,
+      (issue) => `holds at most ${KEPT_LIMITS.containers} containers, got ${issue.input.length}`,
+    ),
   ),
 })
 export type ParcelJson = v.InferInput<typeof ParcelSchema>
@@ -70,13 +90,24 @@ export const readBottleForm = readerOf(BottleForm)
 
 /** Figures a house may set stricter; an empty field leaves the published one. */
 const OWN_LIMITS: Record<FigureId, readonly [number, number]> = {
-  hold_hot_c: [57, 90], cool_min: [10, 120], chill_min: [30, 240], fridge_c: [0, 5], eat_h: [1, 72], thawed_h: [1, 72], room_min: [5, 120], reheat_c: [74, 95], reheats: [0, 1],
+  hold_hot_c: [57, 90],
+  cool_min: [10, 120],
+  chill_min: [30, 240],
+  fridge_c: [0, 5],
+  eat_h: [1, 72],
+  thawed_h: [1, 72],
+  room_min: [5, 120],
+  reheat_c: [74, 95],
+  reheats: [0, 1],
 }
 const GuidanceForm = v.pipe(
   v.object({
     guidance: oneOf(AUTHORITIES),
     ...Object.fromEntries(FIGURE_IDS.map((figure) => [figure, v.optional(v.string('must be text'), '')])),
-  } as { guidance: ReturnType<typeof oneOf<typeof AUTHORITIES>> } & Record<FigureId, v.OptionalSchema<v.StringSchema<string>, ''>>),
+  } as { guidance: ReturnType<typeof oneOf<typeof AUTHORITIES>> } & Record<
+    FigureId,
+    v.OptionalSchema<v.StringSchema<string>, ''>
+  >),
   v.rawTransform(({ dataset, addIssue, NEVER }) => {
     const given = dataset.value
     const published = guidanceOf(given.guidance)
@@ -86,14 +117,23 @@ const GuidanceForm = v.pipe(
       if (text === '') continue
       const value = Number(text.replace(',', '.'))
       const [min, max] = OWN_LIMITS[figure]
-      const issue = (message: string) => addIssue({ message, path: [{ type: 'object', origin: 'value', input: given, key: figure, value: text }] })
+      const issue = (message: string) =>
+        addIssue({
+          message,
+          path: [{ type: 'object', origin: 'value', input: given, key: figure, value: text }],
+        })
       if (!(value >= min && value <= max)) {
         issue(`must be from ${min} to ${max} ${FIGURES[figure].unit}, got ${quoted(text)}`)
         return NEVER
       }
-      const laxer = FIGURES[figure].stricter === 'higher' ? value < published[figure].value : value > published[figure].value
+      const laxer =
+        FIGURES[figure].stricter === 'higher'
+          ? value < published[figure].value
+          : value > published[figure].value
       if (laxer) {
-        issue(`can only be set stricter than ${published[figure].value} ${FIGURES[figure].unit} (${published[figure].source}), got ${quoted(text)}`)
+        issue(
+          `can only be set stricter than ${published[figure].value} ${FIGURES[figure].unit} (${published[figure].source}), got ${quoted(text)}`,
+        )
         return NEVER
       }
       if (value !== published[figure].value) own[figure] = value

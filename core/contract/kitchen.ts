@@ -34,53 +34,89 @@ export const RemedySchema = v.object({
 })
 
 /** A press at the stove, as a device sends it. The device's clock may be wrong, so it says when it pressed and when it sends. */
-const PressSchema = v.pipe(v.object({
-  id,
-  kind: oneOf(EVENT_KINDS),
-  stage: id,
-  pressed_ms: between(...EPOCH_LIMITS),
-  sent_ms: between(...EPOCH_LIMITS),
-  ahead_ms: v.optional(between(-EPOCH_LIMITS[1], EPOCH_LIMITS[1])),
-  seconds: v.optional(between(1, 600, 's')),
-  clarity: v.optional(between(0, 1)),
-  amount: v.optional(between(0, LIMITS.wet_mass_g[1])),
-  remedy: v.optional(RemedySchema),
-  target: v.optional(id),
-}),
-v.forward(
-  v.check(({ kind, amount }) => {
-    const limits = EVENT_AMOUNTS[kind]
-    return !limits || (amount !== undefined && amount >= limits[0] && amount <= limits[1])
-  }, ({ input: { kind, amount } }) => `must be from ${EVENT_AMOUNTS[kind]!.join(' to ')} for ${kind}, got ${quoted(amount)}`),
-  ['amount'],
-),
-v.forward(v.check(({ kind, remedy }) => (kind === 'remedy') === (remedy !== undefined), 'goes with the kind remedy, and only with it'), ['remedy']))
+const PressSchema = v.pipe(
+  v.object({
+    id,
+    kind: oneOf(EVENT_KINDS),
+    stage: id,
+    pressed_ms: between(...EPOCH_LIMITS),
+    sent_ms: between(...EPOCH_LIMITS),
+    ahead_ms: v.optional(between(-EPOCH_LIMITS[1], EPOCH_LIMITS[1])),
+    seconds: v.optional(between(1, 600, 's')),
+    clarity: v.optional(between(0, 1)),
+    amount: v.optional(between(0, LIMITS.wet_mass_g[1])),
+    remedy: v.optional(RemedySchema),
+    target: v.optional(id),
+  }),
+  v.forward(
+    v.check(
+      ({ kind, amount }) => {
+        const limits = EVENT_AMOUNTS[kind]
+        return !limits || (amount !== undefined && amount >= limits[0] && amount <= limits[1])
+      },
+      ({ input: { kind, amount } }) =>
+        `must be from ${EVENT_AMOUNTS[kind]!.join(' to ')} for ${kind}, got ${quoted(amount)}`,
+    ),
+    ['amount'],
+  ),
+  v.forward(
+    v.check(
+      ({ kind, remedy }) => (kind === 'remedy') === (remedy !== undefined),
+      'goes with the kind remedy, and only with it',
+    ),
+    ['remedy'],
+  ),
+)
 
 /** Numbers as forms send them: text, a comma or a point for the decimals. Empty is not zero. */
 export const formNumber = v.pipe(
   v.string('is required'),
   v.trim(),
   v.nonEmpty('is empty; give a number'),
-  v.check((text) => /^[+−-]?\d+([.,]\d+)?$/.test(text), (issue) => `must be a number, got ${quoted(issue.input)}`),
+  v.check(
+    (text) => /^[+−-]?\d+([.,]\d+)?$/.test(text),
+    (issue) => `must be a number, got ${quoted(issue.input)}`,
+  ),
   v.transform((text) => Number(text.replace(',', '.').replace('−', '-'))),
 )
 
 const step = v.pipe(
   formNumber,
-  v.check((n) => (STEPS as readonly number[]).includes(n), (issue) => `must be from −2 to 2 in whole steps, got ${quoted(issue.input)}`),
+  v.check(
+    (n) => (STEPS as readonly number[]).includes(n),
+    (issue) => `must be from −2 to 2 in whole steps, got ${quoted(issue.input)}`,
+  ),
 )
 
 const JudgementSchema = v.object({
   wet_dry: step,
   hardness: step,
   bottom: v.optional(oneOf(BOTTOMS), 'clean'),
-  separate: v.optional(v.union([v.pipe(v.literal(''), v.transform(() => null)), step])),
+  separate: v.optional(
+    v.union([
+      v.pipe(
+        v.literal(''),
+        v.transform(() => null),
+      ),
+      step,
+    ]),
+  ),
   even: v.optional(oneOf(EVENNESS), 'even'),
-  ate: v.pipe(v.optional(v.string(), ''), v.trim(), v.maxLength(LONGEST_ATE, (issue) => `must be at most ${LONGEST_ATE} characters, got ${issue.input.length}`)),
+  ate: v.pipe(
+    v.optional(v.string(), ''),
+    v.trim(),
+    v.maxLength(
+      LONGEST_ATE,
+      (issue) => `must be at most ${LONGEST_ATE} characters, got ${issue.input.length}`,
+    ),
+  ),
   note: v.pipe(
     v.optional(v.string(), ''),
     v.trim(),
-    v.maxLength(LONGEST_NOTE, (issue) => `must be at most ${LONGEST_NOTE} characters, got ${issue.input.length}`),
+    v.maxLength(
+      LONGEST_NOTE,
+      (issue) => `must be at most ${LONGEST_NOTE} characters, got ${issue.input.length}`,
+    ),
   ),
 })
 
@@ -112,7 +148,10 @@ const SettingsSchema = v.object({
     v.string('is required'),
     v.trim(),
     v.nonEmpty('is empty; any name will do'),
-    v.maxLength(SETTINGS_LIMITS.name, (issue) => `must be at most ${SETTINGS_LIMITS.name} characters, got ${issue.input.length}`),
+    v.maxLength(
+      SETTINGS_LIMITS.name,
+      (issue) => `must be at most ${SETTINGS_LIMITS.name} characters, got ${issue.input.length}`,
+    ),
   ),
   units: oneOf(UNITS),
   cup: oneOf(CUP_IDS),
@@ -133,7 +172,9 @@ export const readerOf =
   (input: unknown): Read<v.InferOutput<S>> => {
     // One complaint a field: what is empty is not also no number.
     const parsed = v.safeParse(schema, input, { abortPipeEarly: true })
-    return parsed.success ? { ok: true, value: parsed.output } : { ok: false, errors: fieldErrors(parsed.issues) }
+    return parsed.success
+      ? { ok: true, value: parsed.output }
+      : { ok: false, errors: fieldErrors(parsed.issues) }
   }
 
 export const readPress = readerOf(PressSchema)

@@ -21,7 +21,13 @@ import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type F
 
 /** Limits of every number in a plan request: forms, the command line and the server read the same ones. */
 export const LIMITS = Object.freeze({
-  amount: { 'dry-mass': [5, 20_000], 'dry-volume': [5, 25_000], 'cooked-mass': [10, 60_000], 'cooked-volume': [10, 90_000], servings: [0.25, 200] },
+  amount: {
+    'dry-mass': [5, 20_000],
+    'dry-volume': [5, 25_000],
+    'cooked-mass': [10, 60_000],
+    'cooked-volume': [10, 90_000],
+    servings: [0.25, 200],
+  },
   elevation_m: [-430, 6000],
   kitchen_c: [-10, 50],
   water_c: [0, 100],
@@ -51,7 +57,10 @@ export const LIMITS = Object.freeze({
 /** The most kitchens one request may ask for. */
 export const MOST_RUNS = 2000
 /** How many kitchens a request is tried in, and which: the same seed gives the same ones. */
-export const runsFields = { runs: v.optional(wholeBetween(1, MOST_RUNS), 1), seed: v.optional(wholeBetween(0, 4_294_967_295), 1) }
+export const runsFields = {
+  runs: v.optional(wholeBetween(1, MOST_RUNS), 1),
+  seed: v.optional(wholeBetween(0, 4_294_967_295), 1),
+}
 
 /** What is taken when a field is left out; where a default follows from another field, settle() says how. */
 export const DEFAULTS = Object.freeze({
@@ -87,10 +96,19 @@ export const DEFAULTS = Object.freeze({
 
 /** Texture that suits a purpose when none is asked for. */
 export const PURPOSE_TEXTURE: Record<Purpose, number> = {
-  side: DEFAULTS.texture, frying: 0.1, salad: 0.25, dressed: 0.4, porridge: 1, 'part-cooked': 0, batch: 0.45,
+  side: DEFAULTS.texture,
+  frying: 0.1,
+  salad: 0.25,
+  dressed: 0.4,
+  porridge: 1,
+  'part-cooked': 0,
+  batch: 0.45,
 }
 
-const markOf = ({ level_mm, volume_ml }: { level_mm: number; volume_ml: number }): Mark => ({ levelMm: level_mm, volumeMl: volume_ml })
+const markOf = ({ level_mm, volume_ml }: { level_mm: number; volume_ml: number }): Mark => ({
+  levelMm: level_mm,
+  volumeMl: volume_ml,
+})
 
 const vesselSchema = v.union(
   [
@@ -107,7 +125,10 @@ const vesselSchema = v.union(
       marks: v.optional(
         v.pipe(
           v.array(record({ level_mm: between(0, 800, 'mm'), volume_ml: between(0, 60_000, 'mL') })),
-          v.maxLength(LIMITS.marks, (issue) => `holds at most ${LIMITS.marks} marks, got ${issue.input.length}`),
+          v.maxLength(
+            LIMITS.marks,
+            (issue) => `holds at most ${LIMITS.marks} marks, got ${issue.input.length}`,
+          ),
           v.rawCheck(({ dataset, addIssue }) => {
             const wrong = dataset.typed && wrongMarks(dataset.value.map(markOf))
             if (wrong) addIssue({ message: wrong })
@@ -116,21 +137,26 @@ const vesselSchema = v.union(
       ),
     }),
   ],
-  (issue) => unionMessage(issue, `one of ${VESSEL_PRESET_IDS.join(', ')}, or an object with capacity_ml and base_diameter_mm`),
+  (issue) =>
+    unionMessage(
+      issue,
+      `one of ${VESSEL_PRESET_IDS.join(', ')}, or an object with capacity_ml and base_diameter_mm`,
+    ),
 )
 
 const heatSchema = v.union(
-  [
-    v.picklist(HEAT_PRESET_IDS),
-    record({ rated_w: between(50, 20_000, 'W'), efficiency: between(0.05, 1) }),
-  ],
-  (issue) => unionMessage(issue, `one of ${HEAT_PRESET_IDS.join(', ')}, or an object with rated_w and efficiency`),
+  [v.picklist(HEAT_PRESET_IDS), record({ rated_w: between(50, 20_000, 'W'), efficiency: between(0.05, 1) })],
+  (issue) =>
+    unionMessage(issue, `one of ${HEAT_PRESET_IDS.join(', ')}, or an object with rated_w and efficiency`),
 )
 
 /** A union fails as a whole; say which part of the object was wrong when an object was meant. */
 function unionMessage(issue: v.UnionIssue<v.BaseIssue<unknown>>, wanted: string): string {
   const inner = issue.issues?.find((i) => i.path)
-  const detail = inner && typeof issue.input === 'object' ? `: ${v.getDotPath(inner)} ${inner.message}` : `, got ${quoted(issue.input)}`
+  const detail =
+    inner && typeof issue.input === 'object'
+      ? `: ${v.getDotPath(inner)} ${inner.message}`
+      : `, got ${quoted(issue.input)}`
   return `must be ${wanted}${detail}`
 }
 
@@ -147,7 +173,8 @@ export const PlanRequestSchema = record({
   grains: v.pipe(
     v.array(
       record({ variety: oneOf(VARIETY_IDS), share: v.optional(between(0.001, 1_000_000), 1) }),
-      (issue) => (issue.input === undefined ? 'is required' : `must be a list of grains, got ${quoted(issue.input)}`),
+      (issue) =>
+        issue.input === undefined ? 'is required' : `must be a list of grains, got ${quoted(issue.input)}`,
     ),
     v.minLength(1, 'needs at least one grain'),
     v.maxLength(4, (issue) => `holds at most 4 grains, got ${issue.input.length}`),
@@ -193,8 +220,7 @@ export const PlanRequestSchema = record({
       wet_mass_g: v.nullish(between(...LIMITS.wet_mass_g, 'g')),
     }),
   ),
-  blend_timing: v.optional(oneOf(BLEND_TIMINGS), DEFAULTS.blend_timing
-  ),
+  blend_timing: v.optional(oneOf(BLEND_TIMINGS), DEFAULTS.blend_timing),
   texture: v.optional(between(0, 1)),
   /** Of a porridge: 0 thin, 1 thick. */
   thickness: v.optional(between(0, 1), DEFAULTS.thickness),
@@ -203,7 +229,15 @@ export const PlanRequestSchema = record({
   uptake_delta_g_g: v.optional(between(-2, 2), 0),
   minutes_factor: v.optional(between(0.3, 3), 1),
   /** One standard deviation of what is still uncertain, as shares; each left out: that of a kitchen nothing is known of. */
-  spreads: v.optional(record({ burner: v.optional(between(0, 1)), steam: v.optional(between(0, 2)), minutes: v.optional(between(0, 1)), water: v.optional(between(0, 1)) }), {}),
+  spreads: v.optional(
+    record({
+      burner: v.optional(between(0, 1)),
+      steam: v.optional(between(0, 2)),
+      minutes: v.optional(between(0, 1)),
+      water: v.optional(between(0, 1)),
+    }),
+    {},
+  ),
   elevation_m: v.optional(between(...LIMITS.elevation_m, 'm'), DEFAULTS.elevation_m),
   kitchen_c: v.optional(between(...LIMITS.kitchen_c, '°C'), DEFAULTS.kitchen_c),
   water_c: v.optional(between(...LIMITS.water_c, '°C'), DEFAULTS.water_c),
@@ -227,9 +261,15 @@ export const PlanRequestSchema = record({
   ),
   hold_minutes: v.optional(between(...LIMITS.hold_minutes, 'minutes'), DEFAULTS.hold_minutes),
   /** Foods somebody who eats avoids. */
-  avoids: v.optional(v.array(oneOf(AVOIDED_IDS), (issue) => `must be a list, got ${quoted(issue.input)}`), []),
+  avoids: v.optional(
+    v.array(oneOf(AVOIDED_IDS), (issue) => `must be a list, got ${quoted(issue.input)}`),
+    [],
+  ),
   /** The appliance's own timer: filled now, it starts by itself so much later. */
-  start_later_minutes: v.optional(between(...LIMITS.start_later_minutes, 'minutes'), DEFAULTS.start_later_minutes),
+  start_later_minutes: v.optional(
+    between(...LIMITS.start_later_minutes, 'minutes'),
+    DEFAULTS.start_later_minutes,
+  ),
   /** Whether the bag says that vitamins were added; left out: not known. */
   enriched: v.nullish(flag),
   /** Kitchens to try the plan in, for its odds; and the luck they have. */
@@ -261,7 +301,8 @@ export const PlanRequestSchema = record({
       v.string((issue) => `must be a date and time, got ${quoted(issue.input)}`),
       v.check(
         (text) => SERVE_AT.test(text) && Number.isFinite(Date.parse(text)),
-        (issue) => `must be a date and time with its offset, like 2026-03-05T19:00:00+01:00; got ${quoted(issue.input)}`,
+        (issue) =>
+          `must be a date and time with its offset, like 2026-03-05T19:00:00+01:00; got ${quoted(issue.input)}`,
       ),
     ),
   ),
@@ -288,7 +329,11 @@ export function readPlanRequest(input: unknown): Read<PlanRequest> {
 }
 
 /** What is eaten as the dish itself comes in a dish's portions. */
-export const PURPOSE_SERVING: Partial<Record<Purpose, 'side' | 'main'>> = { frying: 'main', dressed: 'main', batch: 'main' }
+export const PURPOSE_SERVING: Partial<Record<Purpose, 'side' | 'main'>> = {
+  frying: 'main',
+  dressed: 'main',
+  batch: 'main',
+}
 
 /** How drained grain is finished for a purpose when nothing is asked. */
 const PURPOSE_FINISH: Partial<Record<Purpose, Finish>> = { salad: 'cold-rinse' }
@@ -302,8 +347,12 @@ export function settledRequest(input: unknown): PlanRequest {
 
 /** Appliances come with their own heat. */
 const OWN_HEAT: Partial<Record<VesselPresetId, HeatPresetId>> = {
-  'cooker-3': 'cooker-3', 'cooker-5': 'cooker-5', 'cooker-10': 'cooker-10',
-  'pressure-electric-5': 'pressure-5', 'pressure-electric-6': 'pressure-6', 'pressure-electric-8': 'pressure-8',
+  'cooker-3': 'cooker-3',
+  'cooker-5': 'cooker-5',
+  'cooker-10': 'cooker-10',
+  'pressure-electric-5': 'pressure-5',
+  'pressure-electric-6': 'pressure-6',
+  'pressure-electric-8': 'pressure-8',
   'oven-dish-3': 'oven-190',
 }
 
@@ -316,7 +365,10 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
   const later = method.timer ? given.start_later_minutes : 0
   const asked = given.soak === undefined ? usualSoak(methodId, slowest) : given.soak
   // While it waits for its timer the grain soaks in the water it will cook in, as warm as the kitchen is.
-  const soak = later > 0 ? { minutes: (asked?.minutes ?? 0) + later, celsius: given.kitchen_c, water: 'keep' as const } : asked
+  const soak =
+    later > 0
+      ? { minutes: (asked?.minutes ?? 0) + later, celsius: given.kitchen_c, water: 'keep' as const }
+      : asked
   const usual = Math.max(...parts.map((part) => part.variety.washes))
   const washes = given.rinse?.washes ?? usual
   const texture = given.texture ?? PURPOSE_TEXTURE[given.purpose]
@@ -324,16 +376,28 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
   const vessel = vesselFrom(vesselGiven, method.vesselKinds[0])
   const ownHeat = typeof vesselGiven === 'string' ? OWN_HEAT[vesselGiven] : undefined
   // A vessel of another kind than the method's own stands on a burner where it has no heat of its own.
-  const usualHeat = vesselGiven === 'stock-8' && given.vessel === undefined ? 'gas-large' : vessel.kind === method.vesselKinds[0] ? method.defaults.heat : 'gas-medium'
+  const usualHeat =
+    vesselGiven === 'stock-8' && given.vessel === undefined
+      ? 'gas-large'
+      : vessel.kind === method.vesselKinds[0]
+        ? method.defaults.heat
+        : 'gas-medium'
   return {
     grains,
-    amount: { ...given.amount, serving: given.amount.serving ?? PURPOSE_SERVING[given.purpose] ?? DEFAULTS.serving },
+    amount: {
+      ...given.amount,
+      serving: given.amount.serving ?? PURPOSE_SERVING[given.purpose] ?? DEFAULTS.serving,
+    },
     purpose: given.purpose,
     method: methodId,
     heatStyle: given.heat_style,
     vessel,
     source: sourceFrom(given.heat ?? ownHeat ?? usualHeat, vessel.kind),
-    rinse: { washes, clarity: given.rinse?.clarity ?? null, drain: given.rinse?.drain ?? (washes > 0 || soak ? 'sieve' : 'none') },
+    rinse: {
+      washes,
+      clarity: given.rinse?.clarity ?? null,
+      drain: given.rinse?.drain ?? (washes > 0 || soak ? 'sieve' : 'none'),
+    },
     soak: soak
       ? {
           minutes: soak.minutes,
@@ -353,7 +417,9 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     waterC: given.water_c,
     lidUntilBoil: given.lid_until_boil,
     stirAtBoil: given.stir_at_boil,
-    restMinutes: given.rest_minutes ?? (method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)),
+    restMinutes:
+      given.rest_minutes ??
+      (method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)),
     pressure: given.pressure,
     release: given.release,
     releaseMinutes: given.release_minutes,
@@ -382,18 +448,37 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
       out: a.out,
     })),
     pourOverrideG: given.pour_override_g ?? null,
-    boilerDish: method.basket && given.boiler_dish ? { name: given.boiler_dish.name, liquidG: given.boiler_dish.liquid_g } : null,
+    boilerDish:
+      method.basket && given.boiler_dish
+        ? { name: given.boiler_dish.name, liquidG: given.boiler_dish.liquid_g }
+        : null,
     serveAtMs: given.serve_at === undefined ? null : Date.parse(given.serve_at),
   }
 }
 
 /** Grain for rolling or bowls is dressed as usual unless something else, or nothing, is asked for. */
-function dressingFrom({ dressing, purpose }: v.InferOutput<typeof PlanRequestSchema>): PlanRequest['dressing'] {
-  if (dressing === undefined) return purpose === 'dressed' ? { style: DEFAULTS.dressing_style, infuseMinutes: 0, setMinutes: 0, mlPer240: null } : null
-  return dressing && { style: dressing.style, infuseMinutes: dressing.infuse_minutes, setMinutes: dressing.set_minutes, mlPer240: dressing.ml_per_240_ml_dry ?? null }
+function dressingFrom({
+  dressing,
+  purpose,
+}: v.InferOutput<typeof PlanRequestSchema>): PlanRequest['dressing'] {
+  if (dressing === undefined)
+    return purpose === 'dressed'
+      ? { style: DEFAULTS.dressing_style, infuseMinutes: 0, setMinutes: 0, mlPer240: null }
+      : null
+  return (
+    dressing && {
+      style: dressing.style,
+      infuseMinutes: dressing.infuse_minutes,
+      setMinutes: dressing.set_minutes,
+      mlPer240: dressing.ml_per_240_ml_dry ?? null,
+    }
+  )
 }
 
-function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['vessel']>, kind: Vessel['kind']): Vessel {
+function vesselFrom(
+  given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['vessel']>,
+  kind: Vessel['kind'],
+): Vessel {
   if (typeof given === 'string') return vesselPreset(given)
   return vesselOf({
     kind,
@@ -409,26 +494,42 @@ function vesselFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['
   })
 }
 
-const HEAT_OF_KIND: Partial<Record<Vessel['kind'], HeatSource['kind']>> = { cooker: 'cooker', 'pressure-electric': 'pressure', 'oven-dish': 'oven' }
+const HEAT_OF_KIND: Partial<Record<Vessel['kind'], HeatSource['kind']>> = {
+  cooker: 'cooker',
+  'pressure-electric': 'pressure',
+  'oven-dish': 'oven',
+}
 
 /** The method's own vessel, or the next that suits so much grain. */
-function vesselFor({ amount, purpose, thickness }: v.InferOutput<typeof PlanRequestSchema>, { method, blend, texture }: { method: Method; blend: Blend; texture: number }): VesselPresetId {
+function vesselFor(
+  { amount, purpose, thickness }: v.InferOutput<typeof PlanRequestSchema>,
+  { method, blend, texture }: { method: Method; blend: Blend; texture: number },
+): VesselPresetId {
   const uptake = uptakeAt(blend.uptake, texture)
-  const dryG = dryMassOf({ ...amount, serving: amount.serving ?? PURPOSE_SERVING[purpose] ?? DEFAULTS.serving }, blend, uptake)
+  const dryG = dryMassOf(
+    { ...amount, serving: amount.serving ?? PURPOSE_SERVING[purpose] ?? DEFAULTS.serving },
+    blend,
+    uptake,
+  )
   const waterPerG = method.id === 'porridge' ? porridgeRatio(blend, thickness) / blend.bulkDensity : uptake
   return defaultVessel({ method, blend, dryG, waterPerG })
 }
 
 /** The usual method for this grain: in the vessel that was named, or in whatever it is usually cooked in. */
-function methodFor({ vessel, purpose }: Pick<v.InferOutput<typeof PlanRequestSchema>, 'vessel' | 'purpose'>, blend: Blend): MethodId {
+function methodFor(
+  { vessel, purpose }: Pick<v.InferOutput<typeof PlanRequestSchema>, 'vessel' | 'purpose'>,
+  blend: Blend,
+): MethodId {
   const kind = typeof vessel === 'string' ? vesselPreset(vessel).kind : 'pot'
   return usualMethod({ blend, kind, purpose, basket: vessel === undefined || vessel === 'basket-5' })
 }
 
-function sourceFrom(given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['heat']>, vessel: Vessel['kind']): HeatSource {
+function sourceFrom(
+  given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['heat']>,
+  vessel: Vessel['kind'],
+): HeatSource {
   if (typeof given === 'string') return HEAT_PRESETS[given]
   // A burner told by its figures: under 0.5 of its rating reaches a pot only with a flame.
   const kind = HEAT_OF_KIND[vessel] ?? (given.efficiency < 0.5 ? 'gas' : 'electric')
   return { ratedW: given.rated_w, efficiency: given.efficiency, kind }
 }
-

@@ -15,10 +15,20 @@ const MOST_CAUTIONS = 60
 const LONGEST = 600
 
 const figure = between(-LARGEST, LARGEST)
-const text = (most = LONGEST) => v.pipe(v.string((issue) => `must be text, got ${quoted(issue.input)}`), v.maxLength(most, (issue) => `may have ${most} characters at most, got ${issue.input.length}`))
-const name = v.pipe(text(64), v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`))
+const text = (most = LONGEST) =>
+  v.pipe(
+    v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+    v.maxLength(most, (issue) => `may have ${most} characters at most, got ${issue.input.length}`),
+  )
+const name = v.pipe(
+  text(64),
+  v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
+)
 const list = <const T extends v.GenericSchema>(item: T, most: number) =>
-  v.pipe(v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`), v.maxLength(most, (issue) => `holds at most ${most}, got ${issue.input.length}`))
+  v.pipe(
+    v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`),
+    v.maxLength(most, (issue) => `holds at most ${most}, got ${issue.input.length}`),
+  )
 const some = v.optional(figure)
 
 const WindowSchema = v.object({ low: figure, expected: figure, high: figure })
@@ -55,19 +65,64 @@ const CautionSchema = v.object({
 })
 
 export const PlanSchema = v.object({
-  grain: v.object({ mass_g: figure, volume_ml: figure, parts: list(v.object({ variety: oneOf(VARIETY_IDS), mass_g: figure, volume_ml: figure }), 20) }),
+  grain: v.object({
+    mass_g: figure,
+    volume_ml: figure,
+    parts: list(v.object({ variety: oneOf(VARIETY_IDS), mass_g: figure, volume_ml: figure }), 20),
+  }),
   water: v.object({
-    pour_g: figure, ratio_by_volume: figure, ratio_by_mass: figure, absorbed_g: figure, evaporated_g: figure, carried_in_g: figure, drained_off_g: figure, left_in_pot_g: figure, short_g: figure,
-    uptake_target: figure, clinging_g: figure, soaked_in_g: figure, steam_in_g: figure, boiler_g: some, add_in_water_g: figure, firm_pour_g: figure, standard_pour_g: figure, soft_pour_g: figure,
+    pour_g: figure,
+    ratio_by_volume: figure,
+    ratio_by_mass: figure,
+    absorbed_g: figure,
+    evaporated_g: figure,
+    carried_in_g: figure,
+    drained_off_g: figure,
+    left_in_pot_g: figure,
+    short_g: figure,
+    uptake_target: figure,
+    clinging_g: figure,
+    soaked_in_g: figure,
+    steam_in_g: figure,
+    boiler_g: some,
+    add_in_water_g: figure,
+    firm_pour_g: figure,
+    standard_pour_g: figure,
+    soft_pour_g: figure,
     evaporated_by_stage: v.record(name, figure),
   }),
   gauges: v.object({
-    bed_depth_mm: figure, water_above_bed_mm: figure, fill_line_ml: figure, fill_level_mm: figure, swollen_level_mm: figure, froth_level_mm: figure, basket_level_mm: some,
-    firm_level_mm: figure, standard_level_mm: figure, soft_level_mm: figure,
+    bed_depth_mm: figure,
+    water_above_bed_mm: figure,
+    fill_line_ml: figure,
+    fill_level_mm: figure,
+    swollen_level_mm: figure,
+    froth_level_mm: figure,
+    basket_level_mm: some,
+    firm_level_mm: figure,
+    standard_level_mm: figure,
+    soft_level_mm: figure,
   }),
-  yield: v.object({ cooked_mass_g: figure, cooked_volume_ml: figure, left_behind_g: figure, servings: figure, to_keep_g: figure }),
+  yield: v.object({
+    cooked_mass_g: figure,
+    cooked_volume_ml: figure,
+    left_behind_g: figure,
+    servings: figure,
+    to_keep_g: figure,
+  }),
   keeps: v.object({ warm_minutes: figure, dry_minutes: figure, dries_percent_per_hour: figure }),
-  dressing: v.optional(v.object({ vinegar_g: figure, vinegar_ml: figure, sugar_g: figure, salt_g: figure, salt_last_g: figure, liquid_g: figure, liquid_ml: figure, ml_per_240_ml_dry: figure })),
+  dressing: v.optional(
+    v.object({
+      vinegar_g: figure,
+      vinegar_ml: figure,
+      sugar_g: figure,
+      salt_g: figure,
+      salt_last_g: figure,
+      liquid_g: figure,
+      liquid_ml: figure,
+      ml_per_240_ml_dry: figure,
+    }),
+  ),
   loosen: oneOf(Object.keys(LOOSEN_WAYS) as LoosenWay[]),
   spread: v.optional(v.object({ area_cm2: figure, tray_long_cm: figure, tray_wide_cm: figure })),
   // A stage waits only for stages that stand before it: so there is no circle to wait in.
@@ -75,18 +130,45 @@ export const PlanSchema = v.object({
     list(StageSchema, MOST_STAGES),
     v.minLength(1, 'has no stage'),
     v.check((stages) => new Set(stages.map((s) => s.id)).size === stages.length, 'has a stage twice'),
-    v.check((stages) => stages.every((stage, i) => stage.after.every((id) => stages.slice(0, i).some((s) => s.id === id))), 'has a stage that waits for one that does not come before it'),
+    v.check(
+      (stages) =>
+        stages.every((stage, i) => stage.after.every((id) => stages.slice(0, i).some((s) => s.id === id))),
+      'has a stage that waits for one that does not come before it',
+    ),
   ),
   total_minutes: WindowSchema,
   hands_on_minutes: figure,
   boil_c: figure,
   separate_index: figure,
   seasoning: v.object({
-    stock_g: figure, water_g: figure, salt_wanted_g: figure, salt_in_stock_g: figure, salt_in_add_ins_g: figure, salt_to_add_g: figure,
-    add_ins: list(v.object({ name: text(), grams: figure, water_g: figure, salt_g: figure, when: oneOf(ADD_IN_TIMES), out: oneOf(ADD_IN_OUTS) }), 40),
+    stock_g: figure,
+    water_g: figure,
+    salt_wanted_g: figure,
+    salt_in_stock_g: figure,
+    salt_in_add_ins_g: figure,
+    salt_to_add_g: figure,
+    add_ins: list(
+      v.object({
+        name: text(),
+        grams: figure,
+        water_g: figure,
+        salt_g: figure,
+        when: oneOf(ADD_IN_TIMES),
+        out: oneOf(ADD_IN_OUTS),
+      }),
+      40,
+    ),
   }),
   add_after_minutes: some,
-  boiler_dish: v.optional(v.object({ name: text(), liquid_g: figure, top_up_g: figure, steams_off_g: figure })),
+  boiler_dish: v.optional(
+    v.object({ name: text(), liquid_g: figure, top_up_g: figure, steams_off_g: figure }),
+  ),
   cautions: list(CautionSchema, MOST_CAUTIONS),
-  chances: v.optional(v.object({ good: figure, fails: list(v.object({ how: text(), share: figure }), 20), measure: v.optional(v.object({ what: text(), good: figure })) })),
+  chances: v.optional(
+    v.object({
+      good: figure,
+      fails: list(v.object({ how: text(), share: figure }), 20),
+      measure: v.optional(v.object({ what: text(), good: figure })),
+    }),
+  ),
 })

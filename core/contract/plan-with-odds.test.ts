@@ -3,7 +3,11 @@ import { planFrom } from './plan'
 import { planWithOdds } from './plan-with-odds'
 import * as v from 'valibot'
 
-const brown = { grains: [{ variety: 'brown-short' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer' }
+const brown = {
+  grains: [{ variety: 'brown-short' }],
+  amount: { basis: 'dry-mass', value: 300 },
+  method: 'covered-simmer',
+}
 
 test('without runs it is the plan, with runs the plan and its odds', () => {
   const [plain, asked] = [planFrom(brown), planWithOdds({ ...brown, runs: 120 })]
@@ -23,7 +27,10 @@ test('low odds name what measuring would lift them, and a kitchen that is known 
     if (!read.ok) throw new Error(JSON.stringify(read.errors))
     return read.value.chances!
   }
-  const [unknown, known] = [odds({}), odds({ spreads: { burner: 0.03, steam: 0.06, minutes: 0.05, water: 0.02 } })]
+  const [unknown, known] = [
+    odds({}),
+    odds({ spreads: { burner: 0.03, steam: 0.06, minutes: 0.05, water: 0.02 } }),
+  ]
   expect(unknown.good).toBeLessThan(0.9)
   if (unknown.good < 0.85) expect(unknown.measure!.good).toBeGreaterThan(unknown.good)
   expect(known.good).toBeGreaterThan(unknown.good)

@@ -4,11 +4,23 @@ import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fie
 import type { Read } from './plan-request'
 
 /** Limits of what hands can do to a practice pot. */
-export const PRACTICE_LIMITS = Object.freeze({ washes: [0, 12], soak_minutes: [0, 2880], pour_g: [0, 60_000], minutes: [0, 1440], turns: 200 } as const)
+export const PRACTICE_LIMITS = Object.freeze({
+  washes: [0, 12],
+  soak_minutes: [0, 2880],
+  pour_g: [0, 60_000],
+  minutes: [0, 1440],
+  turns: 200,
+} as const)
 
 const minute = between(...PRACTICE_LIMITS.minutes, 'minutes')
 const turns = <const T extends v.GenericSchema>(item: T) =>
-  v.pipe(v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`), v.maxLength(PRACTICE_LIMITS.turns, (issue) => `holds at most ${PRACTICE_LIMITS.turns}, got ${issue.input.length}`))
+  v.pipe(
+    v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`),
+    v.maxLength(
+      PRACTICE_LIMITS.turns,
+      (issue) => `holds at most ${PRACTICE_LIMITS.turns}, got ${issue.input.length}`,
+    ),
+  )
 
 export const DoingSchema = record({
   washes: wholeBetween(...PRACTICE_LIMITS.washes),
@@ -24,5 +36,7 @@ export const DoingSchema = record({
 /** What was done to a practice pot, as a page tells it. */
 export function readDoing(input: unknown): Read<Doing> {
   const parsed = v.safeParse(DoingSchema, input)
-  return parsed.success ? { ok: true, value: parsed.output } : { ok: false, errors: fieldErrors(parsed.issues) }
+  return parsed.success
+    ? { ok: true, value: parsed.output }
+    : { ok: false, errors: fieldErrors(parsed.issues) }
 }

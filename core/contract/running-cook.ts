@@ -27,7 +27,8 @@ export interface CookAtTheStove extends RunningCook {
  *  this pot needs it; and with the remedies that were begun. */
 export function runningCookOf(kept: KeptCook, events: readonly CookEvent[]): CookAtTheStove {
   const read = readPlanRequest(kept.request)
-  if (!read.ok) throw new RangeError(`runningCookOf: the stored request cannot be read: ${read.errors[0]!.message}`)
+  if (!read.ok)
+    throw new RangeError(`runningCookOf: the stored request cannot be read: ${read.errors[0]!.message}`)
   const seen = seenIn(events)
   const request = requestSeen(read.value, seen)
   const { vessel, kitchenC } = request
@@ -43,6 +44,9 @@ export function runningCookOf(kept: KeptCook, events: readonly CookEvent[]): Coo
     },
   }
   const { plan, retimed } = retime(cook, request, events)
-  const mended = standing(events).reduce((made, e) => (e.kind === 'remedy' && e.remedy ? withRemedy(made, e.id, e.stage, e.remedy, e.atMs) : made), plan)
+  const mended = standing(events).reduce(
+    (made, e) => (e.kind === 'remedy' && e.remedy ? withRemedy(made, e.id, e.stage, e.remedy, e.atMs) : made),
+    plan,
+  )
   return { ...cook, plan: mended, request, retimed }
 }

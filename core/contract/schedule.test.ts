@@ -2,16 +2,66 @@ import { scheduleFrom, type Schedule } from './schedule'
 
 const CHOIR = {
   serve_at: '2026-03-05T19:00:00+01:00',
-  burners: [{ id: 'small-gas', heat: 'gas-small' }, { id: 'big-gas', heat: 'gas-large' }, { id: 'plug-in', heat: 'induction' }],
-  appliances: [{ id: 'scoop-cooker', vessel: 'cooker-5' }, { id: 'pressure-pot', vessel: 'pressure-electric-5' }],
+  burners: [
+    { id: 'small-gas', heat: 'gas-small' },
+    { id: 'big-gas', heat: 'gas-large' },
+    { id: 'plug-in', heat: 'induction' },
+  ],
+  appliances: [
+    { id: 'scoop-cooker', vessel: 'cooker-5' },
+    { id: 'pressure-pot', vessel: 'pressure-electric-5' },
+  ],
   cooks: 2,
   dishes: [
-    { id: 'short-white', grains: [{ variety: 'short-white' }], amount: { basis: 'servings', value: 8 }, vessel: 'heavy-3.5', elevation_m: 1120 },
-    { id: 'long-white', grains: [{ variety: 'long-white' }], amount: { basis: 'servings', value: 6 }, method: 'switch-cooker', vessel: 'cooker-5', elevation_m: 1120 },
-    { id: 'barley', grains: [{ variety: 'barley-hulled' }], amount: { basis: 'servings', value: 4 }, method: 'pressure-electric', vessel: 'pressure-electric-5', elevation_m: 1120 },
-    { id: 'roots', title: 'roast roots', tasks: [{ id: 'cut', title: 'Peel and cut', minutes: 15, hands_on: true }, { id: 'roast', title: 'Roast', minutes: 45, needs: 'oven', look_in_every_min: 20 }] },
-    { id: 'soup', title: 'nettle soup', hold_max_minutes: 45, tasks: [{ id: 'sweat', title: 'Sweat', minutes: 8, hands_on: true, needs: 'burner' }, { id: 'simmer', title: 'Simmer', minutes: 20, needs: 'burner' }] },
-    { id: 'trout', title: 'poached trout', hold_max_minutes: 10, tasks: [{ id: 'poach', title: 'Poach', minutes: 12, needs: 'burner' }, { id: 'lift', title: 'Lift out', minutes: 5, hands_on: true }] },
+    {
+      id: 'short-white',
+      grains: [{ variety: 'short-white' }],
+      amount: { basis: 'servings', value: 8 },
+      vessel: 'heavy-3.5',
+      elevation_m: 1120,
+    },
+    {
+      id: 'long-white',
+      grains: [{ variety: 'long-white' }],
+      amount: { basis: 'servings', value: 6 },
+      method: 'switch-cooker',
+      vessel: 'cooker-5',
+      elevation_m: 1120,
+    },
+    {
+      id: 'barley',
+      grains: [{ variety: 'barley-hulled' }],
+      amount: { basis: 'servings', value: 4 },
+      method: 'pressure-electric',
+      vessel: 'pressure-electric-5',
+      elevation_m: 1120,
+    },
+    {
+      id: 'roots',
+      title: 'roast roots',
+      tasks: [
+        { id: 'cut', title: 'Peel and cut', minutes: 15, hands_on: true },
+        { id: 'roast', title: 'Roast', minutes: 45, needs: 'oven', look_in_every_min: 20 },
+      ],
+    },
+    {
+      id: 'soup',
+      title: 'nettle soup',
+      hold_max_minutes: 45,
+      tasks: [
+        { id: 'sweat', title: 'Sweat', minutes: 8, hands_on: true, needs: 'burner' },
+        { id: 'simmer', title: 'Simmer', minutes: 20, needs: 'burner' },
+      ],
+    },
+    {
+      id: 'trout',
+      title: 'poached trout',
+      hold_max_minutes: 10,
+      tasks: [
+        { id: 'poach', title: 'Poach', minutes: 12, needs: 'burner' },
+        { id: 'lift', title: 'Lift out', minutes: 5, hands_on: true },
+      ],
+    },
   ],
 }
 const schedule = (more: Record<string, unknown> = {}): Schedule => {
@@ -40,13 +90,28 @@ function faults(s: Schedule, cooks: number): string[] {
   }
   for (const place of new Set(all.map((t) => t.resource).filter((r) => r !== undefined))) {
     // A pot stays on its burner from its first heat to its last.
-    const spans = s.dishes.flatMap((d) => {
-      const there = d.tasks.filter((t) => t.resource === place)
-      return d.id === 'soup' || d.id === 'trout' ? there.map((t) => [ms(t.starts_at), ms(t.ends_at)] as const) : there.length === 0 ? [] : [[ms(there[0]!.starts_at), ms(there.at(-1)!.ends_at)] as const]
-    }).sort((a, b) => a[0] - b[0])
+    const spans = s.dishes
+      .flatMap((d) => {
+        const there = d.tasks.filter((t) => t.resource === place)
+        return d.id === 'soup' || d.id === 'trout'
+          ? there.map((t) => [ms(t.starts_at), ms(t.ends_at)] as const)
+          : there.length === 0
+            ? []
+            : [[ms(there[0]!.starts_at), ms(there.at(-1)!.ends_at)] as const]
+      })
+      .sort((a, b) => a[0] - b[0])
     spans.forEach(([from], i) => i > 0 && from < spans[i - 1]![1] && found.push(`${place} twice`))
   }
-  const edges = all.filter((t) => t.hands_on).flatMap((t) => [[ms(t.starts_at), 1], [ms(t.ends_at), -1]] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1])
+  const edges = all
+    .filter((t) => t.hands_on)
+    .flatMap(
+      (t) =>
+        [
+          [ms(t.starts_at), 1],
+          [ms(t.ends_at), -1],
+        ] as const,
+    )
+    .sort((a, b) => a[0] - b[0] || a[1] - b[1])
   let hands = 0
   for (const [, by] of edges) if ((hands += by) > cooks) found.push('hands')
   return found
@@ -63,18 +128,32 @@ test('the choir supper fits two cooks, and everything is ready within its hold',
 
 test('appliances are their own places, and a pot is planned for the burner it stands on', () => {
   const s = schedule()
-  const at = (id: string) => new Set(s.dishes.find((d) => d.id === id)!.tasks.map((t) => t.resource).filter(Boolean))
+  const at = (id: string) =>
+    new Set(
+      s.dishes
+        .find((d) => d.id === id)!
+        .tasks.map((t) => t.resource)
+        .filter(Boolean),
+    )
   expect([...at('long-white')]).toEqual(['scoop-cooker'])
   expect([...at('barley')]).toEqual(['pressure-pot'])
   expect([...at('short-white')].every((r) => ['small-gas', 'big-gas', 'plug-in'].includes(r!))).toBe(true)
   const slow = schedule({ burners: [CHOIR.burners[0]], dishes: [CHOIR.dishes[0]] })
   const fast = schedule({ burners: [CHOIR.burners[1]], dishes: [CHOIR.dishes[0]] })
-  const boil = (x: Schedule) => { const t = x.dishes[0]!.tasks.find((o) => o.id === 'heat-up')!; return ms(t.ends_at) - ms(t.starts_at) }
+  const boil = (x: Schedule) => {
+    const t = x.dishes[0]!.tasks.find((o) => o.id === 'heat-up')!
+    return ms(t.ends_at) - ms(t.starts_at)
+  }
   expect(boil(slow)).toBeGreaterThan(1.8 * boil(fast))
 })
 
 test('what cannot be done is said, with the nearest that can', () => {
-  const hot = (id: string) => ({ id, title: id, hold_max_minutes: 0, tasks: [{ id: 'cook', title: 'cook', minutes: 20, needs: 'burner' }] })
+  const hot = (id: string) => ({
+    id,
+    title: id,
+    hold_max_minutes: 0,
+    tasks: [{ id: 'cook', title: 'cook', minutes: 20, needs: 'burner' }],
+  })
   const s = schedule({ burners: [CHOIR.burners[0]], dishes: [hot('left'), hot('right')], cooks: 1 })
   expect(s.feasible).toBe(false)
   expect(s.conflicts[0]).toMatch(/^(left|right): “cook” would be done too soon; it may be held 0 min/)
@@ -92,7 +171,12 @@ test('too late to begin: it says by when it could be', () => {
 })
 
 test('an overnight soak starts the evening before, and a spring night has an hour less on the wall', () => {
-  const brown = { id: 'brown', grains: [{ variety: 'brown-short' }], amount: { basis: 'servings', value: 4 }, soak: { minutes: 600, celsius: 5 } }
+  const brown = {
+    id: 'brown',
+    grains: [{ variety: 'brown-short' }],
+    amount: { basis: 'servings', value: 4 },
+    soak: { minutes: 600, celsius: 5 },
+  }
   const s = schedule({ serve_at: '2026-03-29T12:00:00+02:00', dishes: [brown], burners: [CHOIR.burners[1]] })
   const soak = s.dishes[0]!.tasks.find((t) => t.id === 'soak')!
   expect(ms(soak.ends_at) - ms(soak.starts_at)).toBe(600 * 60_000)
@@ -100,11 +184,20 @@ test('an overnight soak starts the evening before, and a spring night has an hou
 })
 
 test.each([
-  [{ serve_at: 'tonight' }, 'serve_at'], [{ dishes: [] }, 'dishes'], [{ cooks: 9 }, 'cooks'], [{ burners: [{ id: 'x', heat: 'sun' }], dishes: [CHOIR.dishes[0]] }, 'burners.0.heat'],
-  [{ dishes: [{ id: 'a', grains: [{ variety: 'gravel' }], amount: { basis: 'servings', value: 2 } }] }, 'dishes.0.grains.0.variety'],
-  [{ dishes: [CHOIR.dishes[3], CHOIR.dishes[3]] }, 'dishes.1.id'], [{ dishes: [{ id: 'a', tasks: [{ id: 'x', title: 'x', minutes: NaN }] }] }, 'dishes.0.tasks.0.minutes'],
-  [{ dishes: [{ id: 'a', tasks: [{ id: 'x', title: 'x', minutes: 5, after: ['z'] }] }] }, 'dishes.0.tasks'], [{ appliances: [], dishes: [CHOIR.dishes[1]] }, 'dishes.0.vessel'],
-  [{ dishes: [{ ...CHOIR.dishes[4], hold_max_minutes: -3 }] }, 'dishes.0.hold_max_minutes'], [{ dishes: Array.from({ length: 13 }, (_, i) => ({ ...CHOIR.dishes[4], id: `d${i}` })) }, 'dishes'],
+  [{ serve_at: 'tonight' }, 'serve_at'],
+  [{ dishes: [] }, 'dishes'],
+  [{ cooks: 9 }, 'cooks'],
+  [{ burners: [{ id: 'x', heat: 'sun' }], dishes: [CHOIR.dishes[0]] }, 'burners.0.heat'],
+  [
+    { dishes: [{ id: 'a', grains: [{ variety: 'gravel' }], amount: { basis: 'servings', value: 2 } }] },
+    'dishes.0.grains.0.variety',
+  ],
+  [{ dishes: [CHOIR.dishes[3], CHOIR.dishes[3]] }, 'dishes.1.id'],
+  [{ dishes: [{ id: 'a', tasks: [{ id: 'x', title: 'x', minutes: NaN }] }] }, 'dishes.0.tasks.0.minutes'],
+  [{ dishes: [{ id: 'a', tasks: [{ id: 'x', title: 'x', minutes: 5, after: ['z'] }] }] }, 'dishes.0.tasks'],
+  [{ appliances: [], dishes: [CHOIR.dishes[1]] }, 'dishes.0.vessel'],
+  [{ dishes: [{ ...CHOIR.dishes[4], hold_max_minutes: -3 }] }, 'dishes.0.hold_max_minutes'],
+  [{ dishes: Array.from({ length: 13 }, (_, i) => ({ ...CHOIR.dishes[4], id: `d${i}` })) }, 'dishes'],
 ])('%j is refused by its name', (more, path) => {
   const errors = errorsOf(more as Record<string, unknown>)
   expect(errors.map((e) => e.path)).toContain(path)
@@ -112,7 +205,9 @@ test.each([
 })
 
 test('a dish wanted on a burner, or ready earlier, is there, and the rest goes round it', () => {
-  const fixed = CHOIR.dishes.map((d) => (d.id === 'short-white' ? { ...d, burner: 'small-gas', ready_before_minutes: 20 } : d))
+  const fixed = CHOIR.dishes.map((d) =>
+    d.id === 'short-white' ? { ...d, burner: 'small-gas', ready_before_minutes: 20 } : d,
+  )
   const s = schedule({ dishes: fixed })
   const rice = s.dishes.find((d) => d.id === 'short-white')!
   expect(new Set(rice.tasks.map((t) => t.resource).filter(Boolean))).toEqual(new Set(['small-gas']))

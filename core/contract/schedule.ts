@@ -10,18 +10,49 @@ import type { Block, Dish, FixedBlock, KitchenPlaces, Need, Placed, TaskAt } fro
 import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type FieldError } from './fields'
 import { readPlanRequest, type Read } from './plan-request'
 
-export const SCHEDULE_LIMITS = Object.freeze({ dishes: 12, tasks: 20, burners: 8, appliances: 8, cooks: [1, 4], task_minutes: [1, 1440], hold_max_minutes: [0, 480], oven: [0, 4], look_in_every_min: [2, 240], fixed: 60, told: 400, wait_most_minutes: [0, 1440] } as const)
+export const SCHEDULE_LIMITS = Object.freeze({
+  dishes: 12,
+  tasks: 20,
+  burners: 8,
+  appliances: 8,
+  cooks: [1, 4],
+  task_minutes: [1, 1440],
+  hold_max_minutes: [0, 480],
+  oven: [0, 4],
+  look_in_every_min: [2, 240],
+  fixed: 60,
+  told: 400,
+  wait_most_minutes: [0, 1440],
+} as const)
 
-const id = v.pipe(v.string((issue) => `must be text, got ${quoted(issue.input)}`), v.regex(/^[\w-]{1,64}$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`))
-const words = v.pipe(v.string((issue) => `must be text, got ${quoted(issue.input)}`), v.trim(), v.nonEmpty('must say what it is'), v.maxLength(80, (issue) => `must be at most 80 characters, got ${issue.input.length}`))
+const id = v.pipe(
+  v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+  v.regex(/^[\w-]{1,64}$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
+)
+const words = v.pipe(
+  v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+  v.trim(),
+  v.nonEmpty('must say what it is'),
+  v.maxLength(80, (issue) => `must be at most 80 characters, got ${issue.input.length}`),
+)
 const moment = v.pipe(
   v.string((issue) => `must be a date and time, got ${quoted(issue.input)}`),
-  v.check((text) => /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/.test(text) && Number.isFinite(Date.parse(text)), (issue) => `must be a date and time with its offset, got ${quoted(issue.input)}`),
+  v.check(
+    (text) =>
+      /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/.test(text) &&
+      Number.isFinite(Date.parse(text)),
+    (issue) => `must be a date and time with its offset, got ${quoted(issue.input)}`,
+  ),
 )
-const list = <const T extends v.GenericSchema>(item: T, most: number) => v.pipe(v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`), v.maxLength(most, (issue) => `holds at most ${most}, got ${issue.input.length}`))
+const list = <const T extends v.GenericSchema>(item: T, most: number) =>
+  v.pipe(
+    v.array(item, (issue) => `must be a list, got ${quoted(issue.input)}`),
+    v.maxLength(most, (issue) => `holds at most ${most}, got ${issue.input.length}`),
+  )
 
 const TaskSchema = record({
-  id, title: words,
+  id,
+  title: words,
   minutes: between(...SCHEDULE_LIMITS.task_minutes, 'minutes'),
   hands_on: v.optional(flag, false),
   needs: v.optional(oneOf(['burner', 'oven', 'none']), 'none'),
@@ -32,7 +63,14 @@ const TaskSchema = record({
 })
 
 /** What has happened, is on, or is bound to follow, with its hours. */
-const FixedSchema = record({ id, title: words, starts_at: moment, ends_at: moment, hands_on: v.optional(flag, false), resource: v.optional(id) })
+const FixedSchema = record({
+  id,
+  title: words,
+  starts_at: moment,
+  ends_at: moment,
+  hands_on: v.optional(flag, false),
+  resource: v.optional(id),
+})
 
 const ToldSchema = record({ dish: id, id, starts_at: moment, resource: v.optional(id) })
 
@@ -46,7 +84,10 @@ export const ScheduleSchema = record({
   cooks: v.optional(wholeBetween(...SCHEDULE_LIMITS.cooks), 1),
   /** Where tasks were told to lie: kept as far as it can be. */
   told: v.optional(list(ToldSchema, SCHEDULE_LIMITS.told), []),
-  dishes: v.pipe(list(v.looseObject({ id }, 'must be an object with an id'), SCHEDULE_LIMITS.dishes), v.minLength(1, 'needs at least one dish')),
+  dishes: v.pipe(
+    list(v.looseObject({ id }, 'must be an object with an id'), SCHEDULE_LIMITS.dishes),
+    v.minLength(1, 'needs at least one dish'),
+  ),
 })
 
 export interface ScheduledTask {
@@ -103,7 +144,8 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Read<Settled> {
   const serveMs = Date.parse(given.serve_at)
   const wishes: { dish: string; burner: string | undefined; early: number | undefined }[] = []
   const unique = (path: string, value: string) => {
-    if (seen.has(`${path.split('.')[0]} ${value}`)) errors.push({ path, message: `${path} "${value}" is there twice` })
+    if (seen.has(`${path.split('.')[0]} ${value}`))
+      errors.push({ path, message: `${path} "${value}" is there twice` })
     seen.add(`${path.split('.')[0]} ${value}`)
   }
   given.burners.forEach((b, i) => unique(`burners.${i}.id`, b.id))
@@ -111,102 +153,278 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Read<Settled> {
   given.dishes.forEach((raw, i) => {
     unique(`dishes.${i}.id`, raw.id)
     const at = `dishes.${i}`
-    const { id: name, title, hold_max_minutes: hold, burner, ready_before_minutes: early, tasks, fixed: begun, appliance, ...request } = raw as Record<string, unknown> & { id: string }
-    const common = v.safeParse(record({ title: v.optional(words), burner: v.optional(id), ready_before_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')), hold_max_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')), appliance: v.optional(id) }), { title, burner, ready_before_minutes: early, hold_max_minutes: hold, appliance })
-    if (!common.success) return void errors.push(...fieldErrors(common.issues).map((e) => ({ path: `${at}.${e.path}`, message: `${at}.${e.message}` })))
+    const {
+      id: name,
+      title,
+      hold_max_minutes: hold,
+      burner,
+      ready_before_minutes: early,
+      tasks,
+      fixed: begun,
+      appliance,
+      ...request
+    } = raw as Record<string, unknown> & { id: string }
+    const common = v.safeParse(
+      record({
+        title: v.optional(words),
+        burner: v.optional(id),
+        ready_before_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
+        hold_max_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
+        appliance: v.optional(id),
+      }),
+      { title, burner, ready_before_minutes: early, hold_max_minutes: hold, appliance },
+    )
+    if (!common.success)
+      return void errors.push(
+        ...fieldErrors(common.issues).map((e) => ({
+          path: `${at}.${e.path}`,
+          message: `${at}.${e.message}`,
+        })),
+      )
     const wish = common.output
-    if (wish.burner !== undefined && !given.burners.some((b) => b.id === wish.burner)) return void errors.push({ path: `${at}.burner`, message: `${at}.burner names none of burners, got "${wish.burner}"` })
+    if (wish.burner !== undefined && !given.burners.some((b) => b.id === wish.burner))
+      return void errors.push({
+        path: `${at}.burner`,
+        message: `${at}.burner names none of burners, got "${wish.burner}"`,
+      })
     wishes.push({ dish: name, burner: wish.burner, early: wish.ready_before_minutes })
     // Wanted so much earlier, it is held for that long at least.
-    const holdMost = wish.ready_before_minutes === undefined ? wish.hold_max_minutes : Math.max(wish.hold_max_minutes ?? 0, wish.ready_before_minutes)
-    if (begun !== undefined && tasks === undefined) return void errors.push({ path: `${at}.fixed`, message: `${at}.fixed goes with tasks: what is still to do of it` })
+    const holdMost =
+      wish.ready_before_minutes === undefined
+        ? wish.hold_max_minutes
+        : Math.max(wish.hold_max_minutes ?? 0, wish.ready_before_minutes)
+    if (begun !== undefined && tasks === undefined)
+      return void errors.push({
+        path: `${at}.fixed`,
+        message: `${at}.fixed goes with tasks: what is still to do of it`,
+      })
     if (tasks !== undefined) {
-      const read = v.safeParse(v.pipe(list(TaskSchema, SCHEDULE_LIMITS.tasks), v.minLength(begun === undefined ? 1 : 0, 'needs at least one task')), tasks)
-      if (!read.success) return void errors.push(...fieldErrors(read.issues).map((e) => ({ path: `${at}.tasks.${e.path}`, message: `${at}.tasks.${e.message}` })))
+      const read = v.safeParse(
+        v.pipe(
+          list(TaskSchema, SCHEDULE_LIMITS.tasks),
+          v.minLength(begun === undefined ? 1 : 0, 'needs at least one task'),
+        ),
+        tasks,
+      )
+      if (!read.success)
+        return void errors.push(
+          ...fieldErrors(read.issues).map((e) => ({
+            path: `${at}.tasks.${e.path}`,
+            message: `${at}.tasks.${e.message}`,
+          })),
+        )
       const lies = v.safeParse(list(FixedSchema, SCHEDULE_LIMITS.fixed), begun ?? [])
-      if (!lies.success) return void errors.push(...fieldErrors(lies.issues).map((e) => ({ path: `${at}.fixed.${e.path}`, message: `${at}.fixed.${e.message}` })))
+      if (!lies.success)
+        return void errors.push(
+          ...fieldErrors(lies.issues).map((e) => ({
+            path: `${at}.fixed.${e.path}`,
+            message: `${at}.fixed.${e.message}`,
+          })),
+        )
       const lying = lies.output.map((f, n) => fixedBlock(name, f, serveMs, `${at}.fixed.${n}`, given, errors))
       fixed.push(...lying.filter((f) => f !== undefined))
       try {
         dishes.push(
           companionOf({
-            id: name, title: common.output.title ?? name,
-            tasks: read.output.map((t) => ({ id: t.id, title: t.title, minutes: t.minutes, handsOn: t.hands_on, needs: t.needs, ...(t.look_in_every_min === undefined ? {} : { lookInEveryMin: t.look_in_every_min }), ...(t.after === undefined ? {} : { after: t.after }), ...(t.wait_most_minutes === undefined ? {} : { waitMost: t.wait_most_minutes }) })),
+            id: name,
+            title: common.output.title ?? name,
+            tasks: read.output.map((t) => ({
+              id: t.id,
+              title: t.title,
+              minutes: t.minutes,
+              handsOn: t.hands_on,
+              needs: t.needs,
+              ...(t.look_in_every_min === undefined ? {} : { lookInEveryMin: t.look_in_every_min }),
+              ...(t.after === undefined ? {} : { after: t.after }),
+              ...(t.wait_most_minutes === undefined ? {} : { waitMost: t.wait_most_minutes }),
+            })),
             behind: lies.output.map((f) => f.id),
             ...(holdMost === undefined ? {} : { holdMost }),
           }),
         )
       } catch (error) {
         if (!(error instanceof RangeError)) throw error
-        errors.push({ path: `${at}.tasks`, message: `${at}.tasks: ${error.message.replace('companionOf: ', '')}` })
+        errors.push({
+          path: `${at}.tasks`,
+          message: `${at}.tasks: ${error.message.replace('companionOf: ', '')}`,
+        })
       }
       return
     }
     const read = readPlanRequest(request)
-    if (!read.ok) return void errors.push(...read.errors.map((e) => ({ path: `${at}.${e.path}`, message: `${at}.${e.message}` })))
+    if (!read.ok)
+      return void errors.push(
+        ...read.errors.map((e) => ({ path: `${at}.${e.path}`, message: `${at}.${e.message}` })),
+      )
     const stands = standsAt(read.value)
-    const base = { id: name, title: common.output.title ?? name, request: read.value, ...(holdMost === undefined ? {} : { holdMost }) }
+    const base = {
+      id: name,
+      title: common.output.title ?? name,
+      request: read.value,
+      ...(holdMost === undefined ? {} : { holdMost }),
+    }
     if (stands === 'burner') {
-      const there = given.burners.map((burner, b) => ({ burner, read: readPlanRequest({ ...request, heat: burner.heat }), b }))
-      for (const one of there) if (!one.read.ok) errors.push({ path: `burners.${one.b}.heat`, message: `burners.${one.b}.${one.read.errors[0]!.message}` })
-      const plans = there.flatMap(({ burner, read: other }) => (other.ok ? [[burner.id, plan(other.value)] as const] : []))
+      const there = given.burners.map((burner, b) => ({
+        burner,
+        read: readPlanRequest({ ...request, heat: burner.heat }),
+        b,
+      }))
+      for (const one of there)
+        if (!one.read.ok)
+          errors.push({
+            path: `burners.${one.b}.heat`,
+            message: `burners.${one.b}.${one.read.errors[0]!.message}`,
+          })
+      const plans = there.flatMap(({ burner, read: other }) =>
+        other.ok ? [[burner.id, plan(other.value)] as const] : [],
+      )
       // A burner that never boils it is none for this pot; where all of them are, the pot is planned as asked and told so.
       const good = plans.filter(([, made]) => !stopped(made))
       const usable = good.length > 0 ? good : plans
-      if (usable.length > 0) dishes.push(dishOf({ ...base, plan: usable[0]![1], onBurner: Object.fromEntries(usable) }))
+      if (usable.length > 0)
+        dishes.push(dishOf({ ...base, plan: usable[0]![1], onBurner: Object.fromEntries(usable) }))
     } else {
       const made = plan(read.value)
-      const own = stands === 'appliance' ? applianceFor(common.output.appliance, request, given.appliances, read.value) : undefined
-      if (stands === 'appliance' && own === undefined) return void errors.push({ path: `${at}.vessel`, message: `${at}.vessel needs an appliance: name one of appliances, or add it` })
+      const own =
+        stands === 'appliance'
+          ? applianceFor(common.output.appliance, request, given.appliances, read.value)
+          : undefined
+      if (stands === 'appliance' && own === undefined)
+        return void errors.push({
+          path: `${at}.vessel`,
+          message: `${at}.vessel needs an appliance: name one of appliances, or add it`,
+        })
       const dish = dishOf({ ...base, plan: made, ...(own === undefined ? {} : { appliance: own }) })
       dishes.push(stands === 'oven' ? inOven(dish) : dish)
     }
   })
   if (errors.length > 0) return { ok: false, errors }
-  return { ok: true, value: { locks: locksFor(wishes, dishes), dishes, fixed, told: toldOf(given.told, dishes, serveMs), serveMs, notBeforeMs: given.not_before === undefined ? undefined : Date.parse(given.not_before), kitchen: { burners: given.burners.map(({ id: name }) => ({ id: name })), oven: given.oven, appliances: given.appliances.map((a) => a.id), cooks: given.cooks } } }
+  return {
+    ok: true,
+    value: {
+      locks: locksFor(wishes, dishes),
+      dishes,
+      fixed,
+      told: toldOf(given.told, dishes, serveMs),
+      serveMs,
+      notBeforeMs: given.not_before === undefined ? undefined : Date.parse(given.not_before),
+      kitchen: {
+        burners: given.burners.map(({ id: name }) => ({ id: name })),
+        oven: given.oven,
+        appliances: given.appliances.map((a) => a.id),
+        cooks: given.cooks,
+      },
+    },
+  }
 }
 
 /** A stretch that lies, on the nearest minutes of the grid: rounded outward, each task begun a second late would make the table a minute later. */
-function fixedBlock(dish: string, { id: name, title, starts_at, ends_at, hands_on, resource }: v.InferOutput<typeof FixedSchema>, serveMs: number, path: string, { burners, appliances }: v.InferOutput<typeof ScheduleSchema>, errors: FieldError[]): FixedBlock | undefined {
+function fixedBlock(
+  dish: string,
+  { id: name, title, starts_at, ends_at, hands_on, resource }: v.InferOutput<typeof FixedSchema>,
+  serveMs: number,
+  path: string,
+  { burners, appliances }: v.InferOutput<typeof ScheduleSchema>,
+  errors: FieldError[],
+): FixedBlock | undefined {
   const [from, to] = [(Date.parse(starts_at) - serveMs) / MINUTE, (Date.parse(ends_at) - serveMs) / MINUTE]
-  const place: Need['place'] | undefined = resource === undefined ? null : resource === 'oven' ? 'oven' : burners.some((b) => b.id === resource) ? 'burner' : appliances.some((a) => a.id === resource) ? 'appliance' : undefined
-  if (place === undefined) return void errors.push({ path: `${path}.resource`, message: `${path}.resource names no burner, appliance or oven, got "${resource}"` })
-  if (to < from) return void errors.push({ path: `${path}.ends_at`, message: `${path}.ends_at must not be before starts_at, got ${ends_at}` })
+  const place: Need['place'] | undefined =
+    resource === undefined
+      ? null
+      : resource === 'oven'
+        ? 'oven'
+        : burners.some((b) => b.id === resource)
+          ? 'burner'
+          : appliances.some((a) => a.id === resource)
+            ? 'appliance'
+            : undefined
+  if (place === undefined)
+    return void errors.push({
+      path: `${path}.resource`,
+      message: `${path}.resource names no burner, appliance or oven, got "${resource}"`,
+    })
+  if (to < from)
+    return void errors.push({
+      path: `${path}.ends_at`,
+      message: `${path}.ends_at must not be before starts_at, got ${ends_at}`,
+    })
   const start = Math.round(from)
   const minutes = Math.max(0, Math.round(to) - start)
   return {
     start,
     ...(place === 'burner' || place === 'appliance' ? { at: resource! } : {}),
     block: {
-      id: `${dish} ${name}`, dish, minutes, after: [],
-      needs: [...(hands_on && minutes > 0 ? [{ from: 0, minutes, hands: true, place: null }] : []), ...(place !== null && minutes > 0 ? [{ from: 0, minutes, hands: false, place }] : [])],
+      id: `${dish} ${name}`,
+      dish,
+      minutes,
+      after: [],
+      needs: [
+        ...(hands_on && minutes > 0 ? [{ from: 0, minutes, hands: true, place: null }] : []),
+        ...(place !== null && minutes > 0 ? [{ from: 0, minutes, hands: false, place }] : []),
+      ],
       tasks: [{ id: name, title, from: from - start, minutes: to - from, hands: hands_on, place }],
     },
   }
 }
 
 /** Tasks as they were told, as the starts of their blocks; blocks nobody was told of are not in it. */
-function toldOf(told: readonly v.InferOutput<typeof ToldSchema>[], dishes: readonly Dish[], serveMs: number): LiveGiven['told'] {
+function toldOf(
+  told: readonly v.InferOutput<typeof ToldSchema>[],
+  dishes: readonly Dish[],
+  serveMs: number,
+): LiveGiven['told'] {
   if (told.length === 0) return undefined
   const byTask = new Map(told.map((t) => [`${t.dish} ${t.id}`, t]))
-  const resourceOf = (block: Block) => block.tasks.map((t) => byTask.get(`${block.dish} ${t.id}`)?.resource).find((r) => r !== undefined)
-  return new Map(dishes.flatMap((d) => d.blocks).flatMap((block) => {
-    const at = resourceOf(block)
-    const first = ((at !== undefined && block.tasksOnBurner?.[at]) || block.tasks).find((t) => byTask.has(`${block.dish} ${t.id}`))
-    return first ? [[block.id, { start: Math.round((Date.parse(byTask.get(`${block.dish} ${first.id}`)!.starts_at) - serveMs) / MINUTE - first.from), ...(at === undefined ? {} : { at }) }] as const] : []
-  }))
+  const resourceOf = (block: Block) =>
+    block.tasks.map((t) => byTask.get(`${block.dish} ${t.id}`)?.resource).find((r) => r !== undefined)
+  return new Map(
+    dishes
+      .flatMap((d) => d.blocks)
+      .flatMap((block) => {
+        const at = resourceOf(block)
+        const first = ((at !== undefined && block.tasksOnBurner?.[at]) || block.tasks).find((t) =>
+          byTask.has(`${block.dish} ${t.id}`),
+        )
+        return first
+          ? [
+              [
+                block.id,
+                {
+                  start: Math.round(
+                    (Date.parse(byTask.get(`${block.dish} ${first.id}`)!.starts_at) - serveMs) / MINUTE -
+                      first.from,
+                  ),
+                  ...(at === undefined ? {} : { at }),
+                },
+              ] as const,
+            ]
+          : []
+      }),
+  )
 }
 
 /** A burner that is wanted, and an hour, as places of the blocks they concern. */
-function locksFor(wishes: readonly { dish: string; burner: string | undefined; early: number | undefined }[], dishes: readonly Dish[]): Map<string, Lock> {
+function locksFor(
+  wishes: readonly { dish: string; burner: string | undefined; early: number | undefined }[],
+  dishes: readonly Dish[],
+): Map<string, Lock> {
   const locks = new Map<string, Lock>()
   for (const { dish: name, burner, early } of wishes) {
     const dish = dishes.find((d) => d.id === name)
     for (const block of dish?.blocks ?? []) {
       const last = !dish!.blocks.some((b) => b.after.some((a) => a.id === block.id))
-      const at = burner !== undefined && block.needs.some((n) => n.place === 'burner') && (!block.onBurner || burner in block.onBurner) ? burner : undefined
+      const at =
+        burner !== undefined &&
+        block.needs.some((n) => n.place === 'burner') &&
+        (!block.onBurner || burner in block.onBurner)
+          ? burner
+          : undefined
       const minutes = (at !== undefined ? block.onBurner?.[at]?.minutes : undefined) ?? block.minutes
-      if (at !== undefined || (last && early !== undefined)) locks.set(block.id, { ...(at === undefined ? {} : { at }), ...(last && early !== undefined ? { start: Math.round(early) + minutes } : {}) })
+      if (at !== undefined || (last && early !== undefined))
+        locks.set(block.id, {
+          ...(at === undefined ? {} : { at }),
+          ...(last && early !== undefined ? { start: Math.round(early) + minutes } : {}),
+        })
     }
   }
   return locks
@@ -215,7 +433,12 @@ function locksFor(wishes: readonly { dish: string; burner: string | undefined; e
 const stopped = (made: Plan): boolean => made.cautions.some((c) => c.code === 'never-boils')
 
 /** The appliance a dish is cooked in: the one it names, the one whose vessel is the same, or the only one of its kind. */
-function applianceFor(named: string | undefined, request: Record<string, unknown>, appliances: readonly { id: string; vessel: unknown }[], read: PlanRequest): string | undefined {
+function applianceFor(
+  named: string | undefined,
+  request: Record<string, unknown>,
+  appliances: readonly { id: string; vessel: unknown }[],
+  read: PlanRequest,
+): string | undefined {
   if (named !== undefined) return appliances.find((a) => a.id === named)?.id
   const same = appliances.find((a) => JSON.stringify(a.vessel) === JSON.stringify(request.vessel))
   if (same) return same.id
@@ -226,14 +449,23 @@ function applianceFor(named: string | undefined, request: Record<string, unknown
   return kind[0]?.id
 }
 
-const inOven = (dish: Dish): Dish => ({ ...dish, blocks: dish.blocks.map((b) => ({ ...b, needs: b.needs.map((n) => (n.place === 'burner' ? { ...n, place: 'oven' as const } : n)), tasks: b.tasks.map((t) => (t.place === 'burner' ? { ...t, place: 'oven' as const } : t)) })) })
+const inOven = (dish: Dish): Dish => ({
+  ...dish,
+  blocks: dish.blocks.map((b) => ({
+    ...b,
+    needs: b.needs.map((n) => (n.place === 'burner' ? { ...n, place: 'oven' as const } : n)),
+    tasks: b.tasks.map((t) => (t.place === 'burner' ? { ...t, place: 'oven' as const } : t)),
+  })),
+})
 
 /** The timetable of settled dishes. */
 function scheduleOf(settled: Settled): Schedule {
   const { dishes, kitchen, serveMs, notBeforeMs, locks } = settled
   if (settled.fixed.length > 0) return liveScheduleOf(settled)
   const got = search({ dishes, kitchen, locks })
-  const conflicts = got.undone.filter((u) => u.why !== 'after-undone').map((u) => conflictWords(u, dishes, kitchen))
+  const conflicts = got.undone
+    .filter((u) => u.why !== 'after-undone')
+    .map((u) => conflictWords(u, dishes, kitchen))
   const nearest = got.undone.length > 0 ? nearestTo(dishes, kitchen, locks) : []
   const startMs = serveMs - got.cost.span * MINUTE
   const lateMin = notBeforeMs === undefined ? 0 : Math.ceil((notBeforeMs - startMs) / MINUTE)
@@ -246,8 +478,13 @@ function scheduleOf(settled: Settled): Schedule {
       const placed = dish.blocks.map((b) => got.placed.get(b.id)).filter((p) => p !== undefined)
       const end = placed.length === 0 ? 0 : Math.max(...placed.map((p) => p.end))
       return {
-        id: dish.id, title: dish.title, ready_at: iso(serveMs + end * MINUTE), held_minutes: -end + 0,
-        tasks: placed.flatMap((p) => tasksOf(p, serveMs)).sort((a, b) => (a.starts_at < b.starts_at ? -1 : a.starts_at > b.starts_at ? 1 : 0)),
+        id: dish.id,
+        title: dish.title,
+        ready_at: iso(serveMs + end * MINUTE),
+        held_minutes: -end + 0,
+        tasks: placed
+          .flatMap((p) => tasksOf(p, serveMs))
+          .sort((a, b) => (a.starts_at < b.starts_at ? -1 : a.starts_at > b.starts_at ? 1 : 0)),
       }
     }),
     conflicts,
@@ -263,51 +500,107 @@ function liveScheduleOf({ dishes, kitchen, serveMs, notBeforeMs, locks, fixed, t
   const now = notBeforeMs === undefined ? -Infinity : (notBeforeMs - serveMs) / MINUTE
   const got = placeLive({ dishes, kitchen, locks, fixed, now, ...(told ? { told } : {}) })
   const tableMs = serveMs + got.late * MINUTE
-  const conflicts = got.undone.filter((u) => u.why !== 'after-undone').map((u) => conflictWords(u, dishes, kitchen))
+  const conflicts = got.undone
+    .filter((u) => u.why !== 'after-undone')
+    .map((u) => conflictWords(u, dishes, kitchen))
   const starts = [...got.placed.values()].map((p) => p.start)
   const ways = dishes.map((dish) => {
     const placed = [...got.placed.values()].filter((p) => p.block.dish === dish.id)
     const end = placed.length === 0 ? 0 : Math.max(...placed.map((p) => p.end))
-    if (placed.length > 0 && -end > dish.holdMost) conflicts.push(`${dish.title} will have waited ${Math.round(-end)} min; it keeps ${Math.round(dish.holdMost)}.`)
-    return { id: dish.id, title: dish.title, ready_at: iso(tableMs + end * MINUTE), held_minutes: -end + 0, tasks: placed.flatMap((p) => tasksOf(p, tableMs)).sort((a, b) => (a.starts_at < b.starts_at ? -1 : a.starts_at > b.starts_at ? 1 : 0)) }
+    if (placed.length > 0 && -end > dish.holdMost)
+      conflicts.push(
+        `${dish.title} will have waited ${Math.round(-end)} min; it keeps ${Math.round(dish.holdMost)}.`,
+      )
+    return {
+      id: dish.id,
+      title: dish.title,
+      ready_at: iso(tableMs + end * MINUTE),
+      held_minutes: -end + 0,
+      tasks: placed
+        .flatMap((p) => tasksOf(p, tableMs))
+        .sort((a, b) => (a.starts_at < b.starts_at ? -1 : a.starts_at > b.starts_at ? 1 : 0)),
+    }
   })
   return {
-    start_at: iso(tableMs + Math.min(0, ...starts) * MINUTE), table_at: iso(tableMs), dishes: ways, conflicts, feasible: conflicts.length === 0, nearest: [],
-    ...(got.late > 0 ? { ready_by: iso(tableMs) } : {}), exact: got.exact,
+    start_at: iso(tableMs + Math.min(0, ...starts) * MINUTE),
+    table_at: iso(tableMs),
+    dishes: ways,
+    conflicts,
+    feasible: conflicts.length === 0,
+    nearest: [],
+    ...(got.late > 0 ? { ready_by: iso(tableMs) } : {}),
+    exact: got.exact,
   }
 }
 
 function tasksOf({ block, start, at }: Placed, serveMs: number): ScheduledTask[] {
   const tasks: TaskAt[] = (at !== undefined && block.tasksOnBurner?.[at]) || block.tasks
   return tasks.map((t) => ({
-    id: t.id, title: t.title, hands_on: t.hands, starts_at: iso(serveMs + (start + t.from) * MINUTE), ends_at: iso(serveMs + (start + t.from + t.minutes) * MINUTE),
+    id: t.id,
+    title: t.title,
+    hands_on: t.hands,
+    starts_at: iso(serveMs + (start + t.from) * MINUTE),
+    ends_at: iso(serveMs + (start + t.from + t.minutes) * MINUTE),
     ...(t.place === null ? {} : { resource: t.place === 'oven' ? 'oven' : at! }),
   }))
 }
 
-function conflictWords({ block, why }: Placement['undone'][number], dishes: readonly Dish[], kitchen: KitchenPlaces): string {
+function conflictWords(
+  { block, why }: Placement['undone'][number],
+  dishes: readonly Dish[],
+  kitchen: KitchenPlaces,
+): string {
   const dish = dishes.find((d) => d.id === block.dish)!
-  const what = block.tasks.length === 1 ? `“${block.tasks[0]!.title}”` : `from “${block.tasks[0]!.title}” to “${block.tasks.at(-1)!.title}”`
+  const what =
+    block.tasks.length === 1
+      ? `“${block.tasks[0]!.title}”`
+      : `from “${block.tasks[0]!.title}” to “${block.tasks.at(-1)!.title}”`
   if (why === 'too-soon') return `${dish.title}: ${what} does not fit before serving.`
-  if (why === 'waits-too-long') return `${dish.title}: ${what} would be done too soon; it may be held ${Math.round(dish.holdMost)} min, and nothing is free later.`
+  if (why === 'waits-too-long')
+    return `${dish.title}: ${what} would be done too soon; it may be held ${Math.round(dish.holdMost)} min, and nothing is free later.`
   const burner = block.needs.some((n) => n.place === 'burner')
-  if (burner && kitchen.burners.length === 0) return `${dish.title}: ${what} needs a burner, and there is none.`
-  if (block.needs.some((n) => n.place === 'oven') && kitchen.oven === 0) return `${dish.title}: ${what} needs an oven, and there is none.`
+  if (burner && kitchen.burners.length === 0)
+    return `${dish.title}: ${what} needs a burner, and there is none.`
+  if (block.needs.some((n) => n.place === 'oven') && kitchen.oven === 0)
+    return `${dish.title}: ${what} needs an oven, and there is none.`
   return `${dish.title}: no free ${what} for ${burner ? 'burner' : block.needs.some((n) => n.place === 'oven') ? 'oven' : 'hands'}.`
 }
 
 /** The smallest changes with which all of it can be done: another pair of hands, one more place, or one dish held longer. */
-function nearestTo(dishes: readonly Dish[], kitchen: KitchenPlaces, locks: ReadonlyMap<string, Lock>): string[] {
-  const works = (d: readonly Dish[], k: KitchenPlaces, l = locks): boolean => search({ dishes: d, kitchen: k, locks: l, tries: 120, mostExact: 300 }).undone.length === 0
+function nearestTo(
+  dishes: readonly Dish[],
+  kitchen: KitchenPlaces,
+  locks: ReadonlyMap<string, Lock>,
+): string[] {
+  const works = (d: readonly Dish[], k: KitchenPlaces, l = locks): boolean =>
+    search({ dishes: d, kitchen: k, locks: l, tries: 120, mostExact: 300 }).undone.length === 0
   const found: string[] = []
-  if (locks.size > 0 && works(dishes, kitchen, new Map())) found.push('It works if nothing is fixed to a burner or time.')
+  if (locks.size > 0 && works(dishes, kitchen, new Map()))
+    found.push('It works if nothing is fixed to a burner or time.')
   if (kitchen.cooks < 2 && works(dishes, { ...kitchen, cooks: 2 })) found.push('It works with a second cook.')
-  if (works(dishes, { ...kitchen, burners: [...kitchen.burners, { id: 'one-more' }] })) found.push('With one more burner, or one dish in an appliance, it can be done.')
+  if (works(dishes, { ...kitchen, burners: [...kitchen.burners, { id: 'one-more' }] }))
+    found.push('With one more burner, or one dish in an appliance, it can be done.')
   for (const dish of dishes) {
-    const more = [15, 30, 60].find((minutes) => works(dishes.map((d) => (d === dish ? { ...d, holdMost: d.holdMost + minutes } : d)), kitchen))
-    if (more !== undefined) found.push(`With the ${dish.title} ready ${Math.round(dish.holdMost + more)} min before the table, and kept warm, it can be done.`)
+    const more = [15, 30, 60].find((minutes) =>
+      works(
+        dishes.map((d) => (d === dish ? { ...d, holdMost: d.holdMost + minutes } : d)),
+        kitchen,
+      ),
+    )
+    if (more !== undefined)
+      found.push(
+        `With the ${dish.title} ready ${Math.round(dish.holdMost + more)} min before the table, and kept warm, it can be done.`,
+      )
   }
-  for (const dish of dishes) if (found.length === 0 && dishes.length > 1 && works(dishes.filter((d) => d !== dish), kitchen)) found.push(`It works without the ${dish.title}.`)
+  for (const dish of dishes)
+    if (
+      found.length === 0 &&
+      dishes.length > 1 &&
+      works(
+        dishes.filter((d) => d !== dish),
+        kitchen,
+      )
+    )
+      found.push(`It works without the ${dish.title}.`)
   return found.slice(0, 4)
 }
-

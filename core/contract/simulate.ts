@@ -45,9 +45,18 @@ const StepSchema = v.pipe(
     lid: v.optional(oneOf(LIDS), 'on'),
     pressure_kpa: v.nullish(between(...SIMULATE_LIMITS.pressure_kpa, 'kPa')),
   }),
-  v.check(({ minutes, until }) => (minutes === undefined) !== (until === undefined), 'needs either minutes or until'),
-  v.check(({ power_w, heat }) => (power_w === undefined) !== (heat === undefined), 'needs either power_w or heat'),
-  v.check(({ until, pressure_kpa }) => until !== 'pressure' || (pressure_kpa ?? null) !== null, 'until "pressure" needs pressure_kpa'),
+  v.check(
+    ({ minutes, until }) => (minutes === undefined) !== (until === undefined),
+    'needs either minutes or until',
+  ),
+  v.check(
+    ({ power_w, heat }) => (power_w === undefined) !== (heat === undefined),
+    'needs either power_w or heat',
+  ),
+  v.check(
+    ({ until, pressure_kpa }) => until !== 'pressure' || (pressure_kpa ?? null) !== null,
+    'until "pressure" needs pressure_kpa',
+  ),
 )
 
 const EventSchema = v.pipe(
@@ -65,18 +74,26 @@ const ChangeSchema = v.pipe(
   record({
     stage: v.pipe(
       v.string((issue) => `must be a stage's id, got ${quoted(issue.input)}`),
-      v.maxLength(SIMULATE_LIMITS.stage, (issue) => `is a stage's id of at most ${SIMULATE_LIMITS.stage} letters, got ${issue.input.length}`),
+      v.maxLength(
+        SIMULATE_LIMITS.stage,
+        (issue) => `is a stage's id of at most ${SIMULATE_LIMITS.stage} letters, got ${issue.input.length}`,
+      ),
     ),
     power_w: v.optional(between(...SIMULATE_LIMITS.power_w, 'W')),
     heat: v.optional(oneOf(HEATS)),
     minutes: v.optional(between(...SIMULATE_LIMITS.minutes, 'minutes')),
     lid: v.optional(oneOf(LIDS)),
   }),
-  v.check(({ power_w, heat }) => power_w === undefined || heat === undefined, 'takes power_w or heat, not both'),
+  v.check(
+    ({ power_w, heat }) => power_w === undefined || heat === undefined,
+    'takes power_w or heat, not both',
+  ),
 )
 
 export const MoreSchema = record({
-  script: v.nullish(v.pipe(list(StepSchema, SIMULATE_LIMITS.steps), v.minLength(1, 'needs at least one step'))),
+  script: v.nullish(
+    v.pipe(list(StepSchema, SIMULATE_LIMITS.steps), v.minLength(1, 'needs at least one step')),
+  ),
   events: v.optional(list(EventSchema, SIMULATE_LIMITS.events), []),
   changes: v.optional(list(ChangeSchema, SIMULATE_LIMITS.changes), []),
   ...runsFields,
@@ -100,7 +117,12 @@ export function readSimulateRequest(input: unknown): Read<SimulateRequest> {
   const [planned, more] = [readPlanRequest(input), v.safeParse(MoreSchema, input)]
   if (!planned.ok || !more.success) {
     const errors = [...(planned.ok ? [] : planned.errors), ...(more.success ? [] : fieldErrors(more.issues))]
-    return { ok: false, errors: errors.filter((e, i) => errors.findIndex((o) => o.path === e.path && o.message === e.message) === i) }
+    return {
+      ok: false,
+      errors: errors.filter(
+        (e, i) => errors.findIndex((o) => o.path === e.path && o.message === e.message) === i,
+      ),
+    }
   }
   const request = planned.value
   const boilC = boilingPointAt(metres(request.elevationM))
@@ -111,18 +133,32 @@ export function readSimulateRequest(input: unknown): Read<SimulateRequest> {
     ok: true,
     value: {
       request,
-      script: script?.map((step): ScriptStep => ({
-        powerW: step.power_w ?? powerOf(step.heat!),
-        lid: step.lid,
-        pressureKPa: step.pressure_kpa ?? null,
-        until: step.minutes === undefined ? { event: step.until! } : { minutes: step.minutes },
-      })) ?? null,
+      script:
+        script?.map((step): ScriptStep => ({
+          powerW: step.power_w ?? powerOf(step.heat!),
+          lid: step.lid,
+          pressureKPa: step.pressure_kpa ?? null,
+          until: step.minutes === undefined ? { event: step.until! } : { minutes: step.minutes },
+        })) ?? null,
       // Water added to a pot at the boil comes out of a kettle.
-      happenings: events.map((e): Happening => ({ atMin: e.at_min, kind: e.kind, seconds: e.seconds ?? USUAL_LIFT_S, grams: e.grams ?? 0, celsius: boilC })),
+      happenings: events.map((e): Happening => ({
+        atMin: e.at_min,
+        kind: e.kind,
+        seconds: e.seconds ?? USUAL_LIFT_S,
+        grams: e.grams ?? 0,
+        celsius: boilC,
+      })),
       changes: Object.fromEntries(
         changes.map(({ stage, power_w, heat, minutes, lid }): [string, StageChange] => {
           const powerW = power_w ?? (heat && powerOf(heat))
-          return [stage, { ...(powerW === undefined ? {} : { powerW }), ...(minutes === undefined ? {} : { minutes }), ...(lid === undefined ? {} : { lid }) }]
+          return [
+            stage,
+            {
+              ...(powerW === undefined ? {} : { powerW }),
+              ...(minutes === undefined ? {} : { minutes }),
+              ...(lid === undefined ? {} : { lid }),
+            },
+          ]
         }),
       ),
       seed,
@@ -161,7 +197,11 @@ export const simulatedJson = (run: Simulated, chances: Chances | undefined) => (
     free_water_g: run.series.freeG.map(one),
     evaporated_g: run.series.evaporatedG.map(one),
     uptake_by_layer: run.series.uptakeByLayer.map((layer) => layer.map(three)),
-    cooked_share: run.series.tMin.map((_, i) => three(run.series.centreByLayer.reduce((sum, layer) => sum + layer[i]!, 0) / run.series.centreByLayer.length)),
+    cooked_share: run.series.tMin.map((_, i) =>
+      three(
+        run.series.centreByLayer.reduce((sum, layer) => sum + layer[i]!, 0) / run.series.centreByLayer.length,
+      ),
+    ),
     cooked_by_layer: run.series.centreByLayer.map((layer) => layer.map(three)),
   },
   events: run.told.map(({ tMin, kind }) => ({ t_min: roundTo(tMin, 2), kind })),
@@ -186,5 +226,8 @@ export function simulateFrom(input: unknown): Read<SimulateResult> {
   const read = readSimulateRequest(input)
   if (!read.ok) return read
   const { seed, runs, ...simulation } = read.value
-  return { ok: true, value: simulatedJson(simulate(simulation), runs > 1 ? chancesOf(simulation, { seed, runs }) : undefined) }
+  return {
+    ok: true,
+    value: simulatedJson(simulate(simulation), runs > 1 ? chancesOf(simulation, { seed, runs }) : undefined),
+  }
 }

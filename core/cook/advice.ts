@@ -30,17 +30,31 @@ export function hintFor(reckoned: Reckoned, plan: Plan, events: readonly CookEve
   const because = reasonFor(reckoned, events)
   if ((off < -WORTH_TELLING || outlook.verdict.scorched) && outlook.shortG > STEP_G) {
     const addG = Math.ceil(outlook.shortG / STEP_G) * STEP_G
-    return { id: `add ${Math.round(addG / 20)}`, says: `Add ${addG} g boiling water`, why: `At this rate it ends ${outlook.verdict.scorched ? 'dry and scorched' : 'firmer than you wanted'}: ${because}.`, addG }
+    return {
+      id: `add ${Math.round(addG / 20)}`,
+      says: `Add ${addG} g boiling water`,
+      why: `At this rate it ends ${outlook.verdict.scorched ? 'dry and scorched' : 'firmer than you wanted'}: ${because}.`,
+      addG,
+    }
   }
   if (off > WORTH_TELLING || outlook.verdict.soggy)
-    return { id: `softer ${Math.round(off * 4)}`, says: outlook.verdict.soggy ? 'It will be wet' : 'Expect it softer', why: `${Math.round(-outlook.shortG)} g too much water: ${because}.`, addG: 0 }
+    return {
+      id: `softer ${Math.round(off * 4)}`,
+      says: outlook.verdict.soggy ? 'It will be wet' : 'Expect it softer',
+      why: `${Math.round(-outlook.shortG)} g too much water: ${because}.`,
+      addG: 0,
+    }
   return undefined
 }
 
 /** What the newest thing was that moved the pot's water. */
 function reasonFor({ burner }: Reckoned, events: readonly CookEvent[]): string {
   const REASONS: Partial<Record<CookEvent['kind'], string>> = {
-    'boiled-over': 'of boiling over', 'water-added': 'of the water you added', 'heat-high': 'of the minutes on high', 'heat-low': 'of the minutes on low heat', 'heat-out': 'of the minutes without heat',
+    'boiled-over': 'of boiling over',
+    'water-added': 'of the water you added',
+    'heat-high': 'of the minutes on high',
+    'heat-low': 'of the minutes on low heat',
+    'heat-out': 'of the minutes without heat',
   }
   const told = standing(events).findLast((e) => REASONS[e.kind] !== undefined)
   if (told) return `because ${REASONS[told.kind]}`

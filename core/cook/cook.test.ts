@@ -10,26 +10,51 @@ const MINUTE = 60_000
 const at = (minutes: number) => START + minutes * MINUTE
 
 function cookOf(request: Partial<PlanRequestJson> = {}): RunningCook {
-  const json = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', vessel: 'heavy-2.5', ...request } as PlanRequestJson
+  const json = {
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    method: 'covered-simmer',
+    vessel: 'heavy-2.5',
+    ...request,
+  } as PlanRequestJson
   const [read, asked] = [planFrom(json), readPlanRequest(json)]
   if (!read.ok || !asked.ok) throw new Error('not a request')
   const { vessel, kitchenC } = asked.value
   return {
     plan: read.value,
     startedMs: START,
-    pot: { lossWK: vessel.loss, openArea: (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2, boilC: read.value.boil_c, kitchenC },
+    pot: {
+      lossWK: vessel.loss,
+      openArea: (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2,
+      boilC: read.value.boil_c,
+      kitchenC,
+    },
   }
 }
 let made = 0
-const event = (kind: EventKind, stage: string, minutes: number, more: Partial<CookEvent> = {}): CookEvent => ({
-  id: `e${++made}`, kind, stage, atMs: at(minutes), ...more,
+const event = (
+  kind: EventKind,
+  stage: string,
+  minutes: number,
+  more: Partial<CookEvent> = {},
+): CookEvent => ({
+  id: `e${++made}`,
+  kind,
+  stage,
+  atMs: at(minutes),
+  ...more,
 })
 const cook = cookOf()
 const minutesOf = (id: string) => cook.plan.stages.find((s) => s.id === id)!.minutes.expected
 const view = (events: CookEvent[], minutes: number) => replay(cook, events, at(minutes))
 const stageAt = (events: CookEvent[], minutes: number) => view(events, minutes).now.map((s) => s.id)
 /** Through the work by hand and up to the boil. */
-const byHand = [event('cue', 'measure', 2), event('cue', 'rinse', 6), event('cue', 'drain', 7), event('cue', 'pour', 8)]
+const byHand = [
+  event('cue', 'measure', 2),
+  event('cue', 'rinse', 6),
+  event('cue', 'drain', 7),
+  event('cue', 'pour', 8),
+]
 const BOIL = 4
 const boiled = [...byHand, event('cue', 'heat-up', 15)]
 
@@ -110,7 +135,11 @@ test('through to the table: ready, then finished, and time stands still', () => 
 })
 
 test('the order events arrive in does not matter, nor does saying one twice', () => {
-  const more = [...boiled, event('minute-more', 'simmer', 17), event('lid-lifted', 'simmer', 18, { seconds: 20 })]
+  const more = [
+    ...boiled,
+    event('minute-more', 'simmer', 17),
+    event('lid-lifted', 'simmer', 18, { seconds: 20 }),
+  ]
   const straight = view(more, 22)
   fc.assert(
     fc.property(fc.shuffledSubarray(more, { minLength: more.length }), (shuffled) => {
@@ -129,8 +158,11 @@ test('any list of events gives a view: stages in order, none ending before it st
   const stages = [...cook.plan.stages.map((s) => s.id), 'nowhere']
   const any = fc.array(
     fc.record({
-      id: fc.constantFrom('a', 'b', 'c', 'd'), kind: fc.constantFrom(...kinds), stage: fc.constantFrom(...stages),
-      atMs: fc.integer({ min: at(-5), max: at(120) }), target: fc.constantFrom('a', 'b', 'z'),
+      id: fc.constantFrom('a', 'b', 'c', 'd'),
+      kind: fc.constantFrom(...kinds),
+      stage: fc.constantFrom(...stages),
+      atMs: fc.integer({ min: at(-5), max: at(120) }),
+      target: fc.constantFrom('a', 'b', 'z'),
     }),
   )
   fc.assert(
@@ -170,15 +202,33 @@ describe('a night with a clock change', () => {
   test('an overnight soak is as long as it is, whatever the wall says', () => {
     const night = cookOf({ grains: [{ variety: 'brown-short' }], soak: { minutes: 600, celsius: 5 } })
     const soak = night.plan.stages.find((s) => s.id === 'soak')!
-    const pressed = (stage: string, minutes: number): CookEvent => ({ ...event('cue', stage, 0), atMs: start + minutes * MINUTE })
-    const view = replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], start + 30 * MINUTE)
+    const pressed = (stage: string, minutes: number): CookEvent => ({
+      ...event('cue', stage, 0),
+      atMs: start + minutes * MINUTE,
+    })
+    const view = replay(
+      { ...night, startedMs: start },
+      [pressed('measure', 1), pressed('rinse', 5)],
+      start + 30 * MINUTE,
+    )
     const seen = view.stages.find((s) => s.id === 'soak')!
     expect(seen.endMs - seen.startMs).toBe(soak.minutes.expected * MINUTE)
-    const wall = (ms: number) => new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/Berlin', hour: '2-digit', minute: '2-digit' }).format(ms)
+    const wall = (ms: number) =>
+      new Intl.DateTimeFormat('en-GB', {
+        timeZone: 'Europe/Berlin',
+        hour: '2-digit',
+        minute: '2-digit',
+      }).format(ms)
     expect(wall(seen.startMs)).toBe('21:05')
     // Ten hours later by every clock but the wall's.
     expect(wall(seen.endMs)).toBe('08:05')
-    expect(replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], seen.endMs - 1000).now[0]!.id).toBe('soak')
-    expect(replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], seen.endMs + 1000).now[0]!.id).toBe('drain')
+    expect(
+      replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], seen.endMs - 1000)
+        .now[0]!.id,
+    ).toBe('soak')
+    expect(
+      replay({ ...night, startedMs: start }, [pressed('measure', 1), pressed('rinse', 5)], seen.endMs + 1000)
+        .now[0]!.id,
+    ).toBe('drain')
   })
 })

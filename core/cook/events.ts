@@ -2,8 +2,27 @@ import type { Remedy } from './remedy'
 
 /** What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever changed or removed. */
 export const EVENT_KINDS = [
-  'cue', 'go-on', 'skip', 'minute-more', 'minute-less', 'late', 'lid-lifted', 'opened', 'boiled-over', 'heat-high', 'heat-low', 'heat-out', 'water-added', 'stirred',
-  'washed', 'weighed', 'soaked', 'remedy', 'take-back', 'finish', 'stop',
+  'cue',
+  'go-on',
+  'skip',
+  'minute-more',
+  'minute-less',
+  'late',
+  'lid-lifted',
+  'opened',
+  'boiled-over',
+  'heat-high',
+  'heat-low',
+  'heat-out',
+  'water-added',
+  'stirred',
+  'washed',
+  'weighed',
+  'soaked',
+  'remedy',
+  'take-back',
+  'finish',
+  'stop',
 ] as const
 export type EventKind = (typeof EVENT_KINDS)[number]
 
@@ -38,15 +57,25 @@ const ONCE: ReadonlySet<EventKind> = new Set(['cue', 'go-on', 'skip', 'finish', 
 
 /** Kinds that only make sense with an amount, and its limits. */
 export const EVENT_AMOUNTS: Partial<Record<EventKind, readonly [number, number]>> = {
-  late: [1, 240], 'boiled-over': [1, 5000], 'heat-high': [0.5, 120], 'heat-low': [0.5, 240], 'heat-out': [0.5, 240], 'water-added': [1, 10_000],
+  late: [1, 240],
+  'boiled-over': [1, 5000],
+  'heat-high': [0.5, 120],
+  'heat-low': [0.5, 240],
+  'heat-out': [0.5, 240],
+  'water-added': [1, 10_000],
 }
 
 /** What makes two presses one: the stage and the kind, and how often that was taken back before. Undefined for what may repeat.
  *  @param events everything stored for the cook so far */
-export function identityOf(event: Pick<CookEvent, 'kind' | 'stage' | 'target'>, events: readonly CookEvent[]): string | undefined {
+export function identityOf(
+  event: Pick<CookEvent, 'kind' | 'stage' | 'target'>,
+  events: readonly CookEvent[],
+): string | undefined {
   if (event.kind === 'take-back') return `take-back ${event.target}`
   if (!ONCE.has(event.kind)) return undefined
   const taken = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
-  const before = events.filter((e) => e.kind === event.kind && e.stage === event.stage && taken.has(e.id)).length
+  const before = events.filter(
+    (e) => e.kind === event.kind && e.stage === event.stage && taken.has(e.id),
+  ).length
   return `${event.kind} ${event.stage} ${before}`
 }

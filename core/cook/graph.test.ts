@@ -4,15 +4,37 @@ import { replay, type RunningCook } from './replay'
 
 const MINUTE = 60_000
 const stage = (id: string, after: string[], minutes: number, endsOn: Stage['ends_on'] = 'clock'): Stage => ({
-  id, after, kind: 'boil', title: id, heat: 'off', power_w: 0, lid: 'off', minutes: { low: minutes, expected: minutes, high: minutes }, ends_on: endsOn,
-  hands_on: false, checks: [],
+  id,
+  after,
+  kind: 'boil',
+  title: id,
+  heat: 'off',
+  power_w: 0,
+  lid: 'off',
+  minutes: { low: minutes, expected: minutes, high: minutes },
+  ends_on: endsOn,
+  hands_on: false,
+  checks: [],
 })
 /** Water comes to the boil while the grain soaks; then both go on together. */
-const stages = [stage('rinse', [], 4, 'cue'), stage('kettle', [], 9, 'cue'), stage('soak', ['rinse'], 20), stage('join', ['kettle', 'soak'], 2, 'cue'), stage('simmer', ['join'], 12)]
+const stages = [
+  stage('rinse', [], 4, 'cue'),
+  stage('kettle', [], 9, 'cue'),
+  stage('soak', ['rinse'], 20),
+  stage('join', ['kettle', 'soak'], 2, 'cue'),
+  stage('simmer', ['join'], 12),
+]
 const cook: RunningCook = {
-  plan: { stages } as unknown as Plan, startedMs: 0, pot: { lossWK: 1, openArea: 0.03, boilC: 100, kitchenC: 20 },
+  plan: { stages } as unknown as Plan,
+  startedMs: 0,
+  pot: { lossWK: 1, openArea: 0.03, boilC: 100, kitchenC: 20 },
 }
-const cue = (id: string, minutes: number): CookEvent => ({ id, kind: 'cue', stage: id, atMs: minutes * MINUTE })
+const cue = (id: string, minutes: number): CookEvent => ({
+  id,
+  kind: 'cue',
+  stage: id,
+  atMs: minutes * MINUTE,
+})
 const now = (events: CookEvent[], minutes: number) => replay(cook, events, minutes * MINUTE)
 
 test('stages that wait for nothing start together, and the one that ends next comes first', () => {

@@ -39,5 +39,9 @@ export function lidLift(pot: LiftedPot, seconds: number): LidLift {
   const joules = steamG * LATENT_HEAT + pot.lossWK * (lossFactor('tight', 'off', true) - 1) * above * seconds
   const surplus = pot.powerW - pot.lossWK * above
   if (!(pot.powerW > 0)) return { joules, steamG, minutes: 0 }
-  return { joules, steamG, minutes: Math.min(MOST_MINUTES, surplus > 0 ? joules / surplus / 60 : MOST_MINUTES) }
+  return {
+    joules,
+    steamG,
+    minutes: Math.min(MOST_MINUTES, surplus > 0 ? joules / surplus / 60 : MOST_MINUTES),
+  }
 }

@@ -5,13 +5,27 @@ import { METHOD_IDS } from '#core/method/index'
 import { meanwhile } from './meanwhile'
 
 const plan = (more: Partial<PlanRequestJson> = {}) => {
-  const read = planFrom({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = planFrom({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...more,
+  })
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
-const at = (kind: string, minutes: number, purpose: Purpose = 'side', more: Partial<PlanRequestJson> = {}) => {
+const at = (
+  kind: string,
+  minutes: number,
+  purpose: Purpose = 'side',
+  more: Partial<PlanRequestJson> = {},
+) => {
   const p = plan({ purpose, ...more })
-  return meanwhile(p, p.stages.find((s) => s.kind === kind)!, purpose, minutes)?.says
+  return meanwhile(
+    p,
+    p.stages.find((s) => s.kind === kind)!,
+    purpose,
+    minutes,
+  )?.says
 }
 
 describe('one useful task while waiting', () => {
@@ -25,7 +39,9 @@ describe('one useful task while waiting', () => {
     expect(at('simmer', 8)).toContain('a splash of 40 g')
     const p = plan({ purpose: 'batch' })
     expect(at('simmer', 8, 'batch')).toContain(`${(p.yield.cooked_volume_ml / 1000).toFixed(1)} L`)
-    expect(at('rest', 5, 'side', { amount: { basis: 'servings', value: 5 } })).toBe('Warm 5 plates, or the serving bowl')
+    expect(at('rest', 5, 'side', { amount: { basis: 'servings', value: 5 } })).toBe(
+      'Warm 5 plates, or the serving bowl',
+    )
   })
 
   test('what comes next decides', () => {
@@ -36,8 +52,19 @@ describe('one useful task while waiting', () => {
   test('no school leaves a long wait without one', () => {
     for (const method of METHOD_IDS) {
       const p = plan({ method })
-      for (const stage of p.stages.filter((s) => !s.hands_on && s.minutes.expected > 4 && s.kind !== 'spread' && s.kind !== 'ladle' && s.kind !== 'moisten'))
-        expect([method, stage.kind, meanwhile(p, stage, 'side', stage.minutes.expected) !== undefined]).toEqual([method, stage.kind, true])
+      for (const stage of p.stages.filter(
+        (s) =>
+          !s.hands_on &&
+          s.minutes.expected > 4 &&
+          s.kind !== 'spread' &&
+          s.kind !== 'ladle' &&
+          s.kind !== 'moisten',
+      ))
+        expect([
+          method,
+          stage.kind,
+          meanwhile(p, stage, 'side', stage.minutes.expected) !== undefined,
+        ]).toEqual([method, stage.kind, true])
     }
   })
 })

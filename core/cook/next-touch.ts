@@ -16,7 +16,8 @@ const MINUTE = 60_000
 /** The next thing to touch of one pot: what is in hand, the end of a clock, or the first moment a cue may come.
  *  @returns undefined for a pot that is over */
 export function nextTouch(plan: Plan, view: CookView): Touch | undefined {
-  if (view.outcome === 'ready') return { stage: plan.stages.at(-1)!.id, title: 'Serve', atMs: view.tableMs, cue: true }
+  if (view.outcome === 'ready')
+    return { stage: plan.stages.at(-1)!.id, title: 'Serve', atMs: view.tableMs, cue: true }
   if (view.outcome !== 'cooking') return undefined
   const touches = view.now.map((seen): Touch => {
     const stage = plan.stages.find((s) => s.id === seen.id)!

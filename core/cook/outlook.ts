@@ -26,7 +26,12 @@ export function outlookOf({ pot, ahead, prepared }: Reckoned, as: readonly Ahead
     const outcome = outcomeOf(pot)
     // What is still free at the end would have been drunk in a little more time.
     const held = outcome.uptakeMean + pot.freeG / pot.dryG
-    return { verdict: verdictOf(outcome, prepared.blend.uptake, prepared.sauce), outcome, freeG: pot.freeG, shortG: (prepared.uptake - held) * pot.dryG }
+    return {
+      verdict: verdictOf(outcome, prepared.blend.uptake, prepared.sauce),
+      outcome,
+      freeG: pot.freeG,
+      shortG: (prepared.uptake - held) * pot.dryG,
+    }
   })
 }
 
@@ -41,7 +46,10 @@ export function minutesStillNeeded({ pot, ahead, prepared }: Reckoned): number |
   if (place < 0) return undefined
   const done = (minutes: number) =>
     tried(pot, () => {
-      run(pot, ahead.map((part, i) => (i === place ? { ...part, minutes } : part)))
+      run(
+        pot,
+        ahead.map((part, i) => (i === place ? { ...part, minutes } : part)),
+      )
       return isDone(donenessOf(pot, prepared.goal))
     })
   if (!done(MOST_MORE)) return undefined

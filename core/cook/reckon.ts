@@ -12,7 +12,6 @@ import { OPENED_S, USUAL_LIFT_S } from './lid-lift'
 import { isMending, type Complaint } from './remedy'
 import type { CookView, StageView } from './replay'
 
-
 const MINUTE = 60_000
 /** How far a burner may be from what was believed of it before something else must be the reason. */
 const BURNER_RANGE = [0.3, 1.8] as const
@@ -54,7 +53,14 @@ function hotStages(plan: Plan, view: CookView, prepared: Prepared): Hot[] {
     const seen = views.get(stage.id)!
     if (own) return [{ stage, view: seen, phase: own, until: own.until }]
     if (!isMending(stage.id)) return []
-    return [{ stage, view: seen, phase: { id: stage.id, powerW: stage.power_w, lid: stage.lid, mode: 'open' }, until: { minutes: stage.minutes.expected } }]
+    return [
+      {
+        stage,
+        view: seen,
+        phase: { id: stage.id, powerW: stage.power_w, lid: stage.lid, mode: 'open' },
+        until: { minutes: stage.minutes.expected },
+      },
+    ]
   })
 }
 
@@ -71,7 +77,14 @@ export interface ReckonGiven {
 /** Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as long as they really were, the
  *  burner as strong as the first boil says, lids lifted, water lost and added, heat high, low or out.
  *  @returns undefined before anything is warm */
-export function reckon({ plan, request, view, events, nowMs, burner: known }: ReckonGiven): Reckoned | undefined {
+export function reckon({
+  plan,
+  request,
+  view,
+  events,
+  nowMs,
+  burner: known,
+}: ReckonGiven): Reckoned | undefined {
   const believed = prepare(request)
   const begunHot = hotStages(plan, view, believed).filter((h) => h.view.state !== 'next')
   if (begunHot.length === 0) return undefined
@@ -80,13 +93,21 @@ export function reckon({ plan, request, view, events, nowMs, burner: known }: Re
   const fill = (prepared: Prepared) =>
     fillPot(
       setupFor(
-        { ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages: prepared.timed.stages, way: prepared.method.water, basket: prepared.method.basket === true },
+        {
+          ...prepared,
+          vessel: request.vessel,
+          kitchenC: request.kitchenC,
+          stages: prepared.timed.stages,
+          way: prepared.method.water,
+          basket: prepared.method.basket === true,
+        },
         poured ?? plan.water.pour_g,
         plan.water.boiler_g,
       ),
       SWEEP,
     )
-  const lasted = ({ view: { state, startMs, endMs } }: Hot) => Math.max(0, ((state === 'done' ? endMs : nowMs) - startMs) / MINUTE)
+  const lasted = ({ view: { state, startMs, endMs } }: Hot) =>
+    Math.max(0, ((state === 'done' ? endMs : nowMs) - startMs) / MINUTE)
   const burner = known ?? burnerBy(begunHot, lasted, () => fill(believed))
   // A weaker burner is turned up until it simmers all the same: what a level gives is asked of the source as it really is.
   const source = { ...request.source, ratedW: request.source.ratedW * burner }
@@ -105,30 +126,51 @@ export function reckon({ plan, request, view, events, nowMs, burner: known }: Re
     phases.push(...segments(stage, minutes, mine, fullW))
     happenings.push(...happeningsIn(stage, minutes, mine, at, prepared.boilC))
     at += minutes
-    if (hotAt === undefined && stage.view.endedBy === 'cue' && stage.until !== 'solved' && 'event' in stage.until && stage.until.event === 'boil') hotAt = phases.length
+    if (
+      hotAt === undefined &&
+      stage.view.endedBy === 'cue' &&
+      stage.until !== 'solved' &&
+      'event' in stage.until &&
+      stage.until.event === 'boil'
+    )
+      hotAt = phases.length
   }
-  runWith(pot, phases.slice(0, hotAt ?? 0), happenings.filter((h) => h.atMin <= timeOf(phases.slice(0, hotAt ?? 0))))
+  runWith(
+    pot,
+    phases.slice(0, hotAt ?? 0),
+    happenings.filter((h) => h.atMin <= timeOf(phases.slice(0, hotAt ?? 0))),
+  )
   // No burner is so strong: the water came hot. What boils, boils.
   if (hotAt !== undefined && pot.bulkC < pot.setup.boilC) pot.bottomC = pot.bulkC = pot.setup.boilC
-  runWith(pot, phases.slice(hotAt ?? 0), happenings.filter((h) => hotAt === undefined || h.atMin > timeOf(phases.slice(0, hotAt))))
-  const ahead = hot.filter((h) => h.view.state !== 'done').map(
-    ({ stage, view: seen, phase, until }): Ahead => ({
+  runWith(
+    pot,
+    phases.slice(hotAt ?? 0),
+    happenings.filter((h) => hotAt === undefined || h.atMin > timeOf(phases.slice(0, hotAt))),
+  )
+  const ahead = hot
+    .filter((h) => h.view.state !== 'done')
+    .map(({ stage, view: seen, phase, until }): Ahead => ({
       stage,
       // What a phase does as it begins was done when it began.
       phase: { ...(seen.state === 'now' ? goingOn(phase) : phase), until: { minutes: 0 } },
       minutes: Math.max(0, (seen.endMs - (seen.state === 'now' ? nowMs : seen.startMs)) / MINUTE),
       solved: until === 'solved',
-    }),
-  )
+    }))
   return { pot, burner, prepared, request, ahead }
 }
 
-const timeOf = (phases: readonly Phase[]): number => phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)
+const timeOf = (phases: readonly Phase[]): number =>
+  phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)
 
 /** The burner's share of its believed power: the one that brings the first boil (or full pressure) just when it was told, or not before now.
  *  A boil that is told is taken at its word; lateness with another reason looks like a weak burner, and costs the same time. */
 function burnerBy(begun: readonly Hot[], lasted: (stage: Hot) => number, fill: () => Pot): number {
-  const first = begun.find((h) => h.until !== 'solved' && 'event' in h.until && (h.until.event === 'boil' || h.until.event === 'pressure'))
+  const first = begun.find(
+    (h) =>
+      h.until !== 'solved' &&
+      'event' in h.until &&
+      (h.until.event === 'boil' || h.until.event === 'pressure'),
+  )
   if (!first || (first.view.state === 'done' && first.view.endedBy !== 'cue')) return 1
   const actual = lasted(first)
   const { until } = first as { until: Exclude<MethodStage['until'], 'solved'> }
@@ -156,20 +198,37 @@ interface Stretch {
 }
 
 /** A stage as the phases it really was: its heat as planned, but for the minutes that were told to be otherwise. */
-function segments({ phase, view, stage }: Hot, minutes: number, events: readonly CookEvent[], fullW: number): Phase[] {
+function segments(
+  { phase, view, stage }: Hot,
+  minutes: number,
+  events: readonly CookEvent[],
+  fullW: number,
+): Phase[] {
   let stretches: Stretch[] = [{ from: 0, to: minutes, powerW: phase.powerW }]
   for (const event of events) {
-    const power = { 'heat-high': fullW, 'heat-low': phase.powerW * LOW_SHARE, 'heat-out': 0 }[event.kind as string]
+    const power = { 'heat-high': fullW, 'heat-low': phase.powerW * LOW_SHARE, 'heat-out': 0 }[
+      event.kind as string
+    ]
     if (power === undefined) continue
     const to = Math.min(minutes, (event.atMs - view.startMs) / MINUTE)
     const from = Math.max(0, to - (event.amount ?? 0))
     stretches = stretches.flatMap((s) => {
       if (s.to <= from || s.from >= to) return [s]
-      return [{ ...s, to: from }, { from: Math.max(s.from, from), to: Math.min(s.to, to), powerW: power }, { ...s, from: to }].filter((part) => part.to - part.from > 1e-9)
+      return [
+        { ...s, to: from },
+        { from: Math.max(s.from, from), to: Math.min(s.to, to), powerW: power },
+        { ...s, from: to },
+      ].filter((part) => part.to - part.from > 1e-9)
     })
   }
   const opens = phase.opensAtEnd === true && view.state === 'done'
-  const whole = stretches.map(({ from, to, powerW }, i): Phase => ({ ...(i === 0 ? phase : goingOn(phase)), id: stage.id, powerW, opensAtEnd: opens && i === stretches.length - 1, until: { minutes: to - from } }))
+  const whole = stretches.map(({ from, to, powerW }, i): Phase => ({
+    ...(i === 0 ? phase : goingOn(phase)),
+    id: stage.id,
+    powerW,
+    opensAtEnd: opens && i === stretches.length - 1,
+    until: { minutes: to - from },
+  }))
   // Even a stage of no length begins: it may pour, join or drain.
   return whole.length > 0 ? whole : [{ ...phase, opensAtEnd: opens, until: { minutes: 0 } }]
 }
@@ -177,7 +236,13 @@ function segments({ phase, view, stage }: Hot, minutes: number, events: readonly
 /** Complaints of somebody who found no water. */
 const SEEN_DRY: ReadonlySet<Complaint> = new Set(['dry-early', 'dry-firm', 'chalky'])
 
-function happeningsIn({ view, stage }: Hot, minutes: number, events: readonly CookEvent[], at: number, boilC: number): Happening[] {
+function happeningsIn(
+  { view, stage }: Hot,
+  minutes: number,
+  events: readonly CookEvent[],
+  at: number,
+  boilC: number,
+): Happening[] {
   const place = (e: CookEvent) => at + Math.min(minutes, Math.max(0, (e.atMs - view.startMs) / MINUTE))
   const told = events.flatMap((e): Happening[] => {
     const base = { atMin: place(e), seconds: 0, grams: 0, celsius: boilC }
@@ -192,7 +257,9 @@ function happeningsIn({ view, stage }: Hot, minutes: number, events: readonly Co
         return [{ ...base, kind: 'lose-water', grams: e.amount ?? 0 }]
       case 'remedy':
         // Who says it is dry has looked.
-        return e.remedy && SEEN_DRY.has(e.remedy.complaint) ? [{ ...base, kind: 'lose-water', grams: Infinity }] : []
+        return e.remedy && SEEN_DRY.has(e.remedy.complaint)
+          ? [{ ...base, kind: 'lose-water', grams: Infinity }]
+          : []
       case 'stirred':
         return [{ ...base, kind: 'stir' }]
       default:
@@ -204,5 +271,9 @@ function happeningsIn({ view, stage }: Hot, minutes: number, events: readonly Co
   const turned = stage.mends?.turn === true
   if (!stage.mends || view.state !== 'done') return told
   const end = { atMin: at + minutes, seconds: 0, celsius: boilC }
-  return [...told, ...(turned ? [{ ...end, kind: 'stir' as const, grams: 0 }] : []), ...(added > 0 ? [{ ...end, kind: 'add-water' as const, grams: added }] : [])]
+  return [
+    ...told,
+    ...(turned ? [{ ...end, kind: 'stir' as const, grams: 0 }] : []),
+    ...(added > 0 ? [{ ...end, kind: 'add-water' as const, grams: added }] : []),
+  ]
 }

@@ -2,7 +2,17 @@ import type { LidPosition } from '#core/heat/lid'
 import type { Plan, Stage } from '#core/plan/result'
 
 /** What can be wrong with a pot, as a cook sees, tastes or smells it. */
-export const COMPLAINTS = ['still-wet', 'dry-firm', 'hard-wet', 'chalky', 'dry-early', 'scorched', 'boiled-over', 'opened', 'mush'] as const
+export const COMPLAINTS = [
+  'still-wet',
+  'dry-firm',
+  'hard-wet',
+  'chalky',
+  'dry-early',
+  'scorched',
+  'boiled-over',
+  'opened',
+  'mush',
+] as const
 export type Complaint = (typeof COMPLAINTS)[number]
 
 /** What puts it right: water in, so long at such a heat, so long at rest. Frozen when it is begun. */
@@ -26,24 +36,58 @@ const MENDS = 'mend-'
 export const isMending = (stageId: string): boolean => stageId.startsWith(MENDS)
 
 /** The stages of a remedy, named after the event that began it. */
-export function remedyStages(eventId: string, { addG, turn, powerW, lid, heatMinutes, restMinutes }: Remedy): Omit<Stage, 'after'>[] {
+export function remedyStages(
+  eventId: string,
+  { addG, turn, powerW, lid, heatMinutes, restMinutes }: Remedy,
+): Omit<Stage, 'after'>[] {
   const id = `${MENDS}${eventId.slice(0, 8)}`
   const just = (minutes: number) => ({ low: minutes, expected: minutes, high: minutes })
   const stages: Omit<Stage, 'after'>[] = []
   if (addG > 0 || turn)
     stages.push({
-      id: `${id}-add`, kind: turn ? 'turn' : 'moisten', heat: 'off', power_w: 0, lid: 'off', minutes: { low: 0.3, expected: 0.7, high: 2 }, ends_on: 'cue', hands_on: true,
-      title: turn ? (addG > 0 ? `Turn it gently, sprinkle ${Math.round(addG)} g boiling water` : 'Turn it gently, do not press') : `Add ${Math.round(addG)} g boiling water`,
-      cue: 'it is in, the lid back on', cue_id: 'added', mends: { addG, turn }, checks: ['Open the lid away from you: the steam under it burns'],
+      id: `${id}-add`,
+      kind: turn ? 'turn' : 'moisten',
+      heat: 'off',
+      power_w: 0,
+      lid: 'off',
+      minutes: { low: 0.3, expected: 0.7, high: 2 },
+      ends_on: 'cue',
+      hands_on: true,
+      title: turn
+        ? addG > 0
+          ? `Turn it gently, sprinkle ${Math.round(addG)} g boiling water`
+          : 'Turn it gently, do not press'
+        : `Add ${Math.round(addG)} g boiling water`,
+      cue: 'it is in, the lid back on',
+      cue_id: 'added',
+      mends: { addG, turn },
+      checks: ['Open the lid away from you: the steam under it burns'],
     })
   if (heatMinutes > 0)
     stages.push({
-      id: `${id}-heat`, kind: lid === 'off' ? 'spread' : 'simmer', title: lid === 'off' ? 'Lowest heat, lid off, let it steam' : 'Lowest heat again, lid on', heat: 'lowest', power_w: powerW, lid,
-      minutes: just(heatMinutes), ends_on: 'clock', hands_on: false, checks: lid === 'off' ? ['Part the grain: no water at the bottom'] : [],
+      id: `${id}-heat`,
+      kind: lid === 'off' ? 'spread' : 'simmer',
+      title: lid === 'off' ? 'Lowest heat, lid off, let it steam' : 'Lowest heat again, lid on',
+      heat: 'lowest',
+      power_w: powerW,
+      lid,
+      minutes: just(heatMinutes),
+      ends_on: 'clock',
+      hands_on: false,
+      checks: lid === 'off' ? ['Part the grain: no water at the bottom'] : [],
     })
   if (restMinutes > 0)
     stages.push({
-      id: `${id}-rest`, kind: 'rest', title: 'Off the heat, lid on', heat: 'off', power_w: 0, lid: 'on', minutes: just(restMinutes), ends_on: 'clock', hands_on: false, checks: [],
+      id: `${id}-rest`,
+      kind: 'rest',
+      title: 'Off the heat, lid on',
+      heat: 'off',
+      power_w: 0,
+      lid: 'on',
+      minutes: just(restMinutes),
+      ends_on: 'clock',
+      hands_on: false,
+      checks: [],
     })
   return stages
 }
@@ -54,8 +98,14 @@ export function withRemedy(plan: Plan, eventId: string, at: string, remedy: Reme
   const made = remedyStages(eventId, remedy)
   const place = plan.stages.findIndex((stage) => stage.id === at)
   if (made.length === 0 || place < 0) return plan
-  const stages = made.map((stage, i): Stage => ({ ...stage, after: [i === 0 ? at : made[i - 1]!.id], ...(i === 0 ? { begins_ms: beginsMs } : {}) }))
+  const stages = made.map((stage, i): Stage => ({
+    ...stage,
+    after: [i === 0 ? at : made[i - 1]!.id],
+    ...(i === 0 ? { begins_ms: beginsMs } : {}),
+  }))
   const last = stages.at(-1)!.id
-  const later = plan.stages.slice(place + 1).map((stage) => ({ ...stage, after: stage.after.map((id) => (id === at ? last : id)) }))
+  const later = plan.stages
+    .slice(place + 1)
+    .map((stage) => ({ ...stage, after: stage.after.map((id) => (id === at ? last : id)) }))
   return { ...plan, stages: [...plan.stages.slice(0, place + 1), ...stages, ...later] }
 }

@@ -8,13 +8,21 @@ import type { CookEvent, EventKind } from './events'
 const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000
 const json = {
-  grains: [{ variety: 'brown-short' }], amount: { basis: 'dry-mass', value: 300 }, soak: { minutes: 120, celsius: 20 }, kitchen_c: 20,
+  grains: [{ variety: 'brown-short' }],
+  amount: { basis: 'dry-mass', value: 300 },
+  soak: { minutes: 120, celsius: 20 },
+  kitchen_c: 20,
 } as PlanRequestJson
 const [asked, made] = [readPlanRequest(json), planFrom(json)]
 if (!asked.ok || !made.ok) throw new Error('not a request')
 const [request, frozen] = [asked.value, made.value]
 let n = 0
-const event = (kind: EventKind, stage: string, minutes: number, more: Partial<CookEvent> = {}): CookEvent => ({ id: `e${++n}`, kind, stage, atMs: START + minutes * MINUTE, ...more })
+const event = (
+  kind: EventKind,
+  stage: string,
+  minutes: number,
+  more: Partial<CookEvent> = {},
+): CookEvent => ({ id: `e${++n}`, kind, stage, atMs: START + minutes * MINUTE, ...more })
 const simmer = (plan: typeof frozen) => plan.stages.find((s) => s.id === 'simmer')!.minutes.expected
 
 test('nothing seen, nothing changed: the very same plan', () => {
@@ -30,12 +38,16 @@ test('soaked overnight instead of two hours: less water, less time, and what was
   expect(again.stages.map((s) => s.id)).toEqual(frozen.stages.map((s) => s.id))
 })
 
-test('weighed wet, the scale\'s figure is what is carried in', () => {
+test("weighed wet, the scale's figure is what is carried in", () => {
   const again = replanned(request, frozen, seenIn([event('weighed', 'drain', 130, { amount: 405 })]))
   expect(again.water.carried_in_g).toBeCloseTo(105, 0)
   // Every gram more on the scale is a gram less from the jug, but for the steam.
   const more = replanned(request, frozen, seenIn([event('weighed', 'drain', 130, { amount: 415 })]))
-  expect(Math.abs(again.water.pour_g - more.water.pour_g - 10 - (again.water.evaporated_g - more.water.evaporated_g))).toBeLessThan(1.5)
+  expect(
+    Math.abs(
+      again.water.pour_g - more.water.pour_g - 10 - (again.water.evaporated_g - more.water.evaporated_g),
+    ),
+  ).toBeLessThan(1.5)
 })
 
 test('only rinsed and weighed, all it carries hangs on it', () => {
@@ -48,7 +60,11 @@ test('only rinsed and weighed, all it carries hangs on it', () => {
 
 test('a clearer rinse than usual makes grains more separate and foam less', () => {
   const cloudy = replanned(request, frozen, seenIn([event('washed', 'rinse', 4, { clarity: 0 })]))
-  const clear = replanned(request, frozen, seenIn([event('washed', 'rinse', 4, { clarity: 0 }), event('washed', 'rinse', 5, { clarity: 1 })]))
+  const clear = replanned(
+    request,
+    frozen,
+    seenIn([event('washed', 'rinse', 4, { clarity: 0 }), event('washed', 'rinse', 5, { clarity: 1 })]),
+  )
   expect(clear.separate_index).toBeGreaterThan(cloudy.separate_index)
   expect(clear.gauges.froth_level_mm).toBeLessThan(cloudy.gauges.froth_level_mm)
 })
@@ -61,9 +77,21 @@ test('what is told after the water is in, or taken back, changes nothing', () =>
 })
 
 test('the stove goes on where it was: the same stage, and the table as first planned', () => {
-  const events = [event('cue', 'measure', 2), event('cue', 'rinse', 5), event('soaked', 'drain', 126, { amount: 600 })]
-  const before = replay(runningCookOf({ request: json, plan: frozen, startedMs: START }, events.slice(0, 2)), events.slice(0, 2), START + 126 * MINUTE)
-  const after = replay(runningCookOf({ request: json, plan: frozen, startedMs: START }, events), events, START + 126 * MINUTE)
+  const events = [
+    event('cue', 'measure', 2),
+    event('cue', 'rinse', 5),
+    event('soaked', 'drain', 126, { amount: 600 }),
+  ]
+  const before = replay(
+    runningCookOf({ request: json, plan: frozen, startedMs: START }, events.slice(0, 2)),
+    events.slice(0, 2),
+    START + 126 * MINUTE,
+  )
+  const after = replay(
+    runningCookOf({ request: json, plan: frozen, startedMs: START }, events),
+    events,
+    START + 126 * MINUTE,
+  )
   expect(after.now.map((s) => s.id)).toEqual(before.now.map((s) => s.id))
   expect(after.plannedTableMs).toBe(before.plannedTableMs)
 })

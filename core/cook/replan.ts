@@ -25,18 +25,28 @@ export function seenIn(events: readonly CookEvent[]): Seen {
   }
 }
 
-const isNothingSeen = ({ clarity, wetMassG, soakedMinutes }: Seen): boolean => clarity === null && wetMassG === null && soakedMinutes === null
+const isNothingSeen = ({ clarity, wetMassG, soakedMinutes }: Seen): boolean =>
+  clarity === null && wetMassG === null && soakedMinutes === null
 
 /** The request as it turned out. */
 export function requestSeen(request: PlanRequest, seen: Seen): PlanRequest {
-  const soak = request.soak ?? { minutes: 0, celsius: request.kitchenC, water: 'drain' as const, wetMassG: null }
+  const soak = request.soak ?? {
+    minutes: 0,
+    celsius: request.kitchenC,
+    water: 'drain' as const,
+    wetMassG: null,
+  }
   return {
     ...request,
     rinse: { ...request.rinse, clarity: seen.clarity ?? request.rinse.clarity },
     soak:
       seen.wetMassG === null && seen.soakedMinutes === null
         ? request.soak
-        : { ...soak, minutes: request.soak ? (seen.soakedMinutes ?? soak.minutes) : 0, wetMassG: seen.wetMassG ?? soak.wetMassG },
+        : {
+            ...soak,
+            minutes: request.soak ? (seen.soakedMinutes ?? soak.minutes) : 0,
+            wetMassG: seen.wetMassG ?? soak.wetMassG,
+          },
   }
 }
 
@@ -48,7 +58,13 @@ export function replanned(request: PlanRequest, frozen: Plan, seen: Seen): Plan 
   if (isNothingSeen(seen)) return frozen
   const again = plan(requestSeen(request, seen))
   const old = new Map(frozen.stages.map((stage) => [stage.id, stage]))
-  const same = again.stages.length === frozen.stages.length && again.stages.every((stage) => old.has(stage.id))
+  const same =
+    again.stages.length === frozen.stages.length && again.stages.every((stage) => old.has(stage.id))
   if (!same) return frozen
-  return { ...again, stages: again.stages.map((stage) => (COLD.has(stage.kind) && stage.id !== 'pour' ? old.get(stage.id)! : stage)) }
+  return {
+    ...again,
+    stages: again.stages.map((stage) =>
+      COLD.has(stage.kind) && stage.id !== 'pour' ? old.get(stage.id)! : stage,
+    ),
+  }
 }

@@ -65,13 +65,18 @@ export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: n
   let lostSteamG = 0
   let lidLifts = 0
   for (const stage of cook.plan.stages) {
-    const free = Math.max(cook.startedMs, stage.begins_ms ?? 0, ...stage.after.map((id) => views.get(id)!.endMs))
+    const free = Math.max(
+      cook.startedMs,
+      stage.begins_ms ?? 0,
+      ...stage.after.map((id) => views.get(id)!.endMs),
+    )
     // A branch that should wait begins when it is due, or when the cook has begun it.
     const begun = happened.find((e) => e.stage === stage.id && e.atMs >= free)?.atMs ?? Infinity
     const startMs = Math.min(free + (stage.lag_minutes ?? 0) * MINUTE, begun)
     const ready = stage.after.every((id) => views.get(id)!.state === 'done')
     const mine = happened.filter((e) => e.stage === stage.id && (e.atMs >= startMs || e.kind === 'late'))
-    const view = ready && startMs <= until ? underWay(cook, stage, startMs, mine, until) : waiting(stage, startMs, mine)
+    const view =
+      ready && startMs <= until ? underWay(cook, stage, startMs, mine, until) : waiting(stage, startMs, mine)
     views.set(stage.id, view)
     for (const lift of mine.filter((e) => e.kind === 'lid-lifted' || e.kind === 'opened')) {
       lidLifts += 1
@@ -110,30 +115,53 @@ const planned = (stage: Stage, startMs: number): StageView => ({
 /** A stage to come, with what the guests' lateness stretches it by. */
 const waiting = (stage: Stage, startMs: number, events: readonly CookEvent[]): StageView => {
   const addedMinutes = events.reduce((sum, e) => sum + (e.kind === 'late' ? (e.amount ?? 0) : 0), 0)
-  return { ...planned(stage, startMs), addedMinutes, endMs: startMs + (stage.minutes.expected + addedMinutes) * MINUTE }
+  return {
+    ...planned(stage, startMs),
+    addedMinutes,
+    endMs: startMs + (stage.minutes.expected + addedMinutes) * MINUTE,
+  }
 }
 
 const liftOf = (cook: RunningCook, stage: Stage, event: CookEvent) =>
   lidLift({ ...cook.pot, powerW: stage.power_w }, event.seconds ?? USUAL_LIFT_S)
 
-function underWay(cook: RunningCook, stage: Stage, startMs: number, events: readonly CookEvent[], untilMs: number): StageView {
+function underWay(
+  cook: RunningCook,
+  stage: Stage,
+  startMs: number,
+  events: readonly CookEvent[],
+  untilMs: number,
+): StageView {
   const view: StageView = { ...planned(stage, startMs), state: 'now' }
-  const ended = (event: CookEvent, endedBy: StageView['endedBy']): StageView => ({ ...view, state: 'done', endMs: event.atMs, endedBy })
+  const ended = (event: CookEvent, endedBy: StageView['endedBy']): StageView => ({
+    ...view,
+    state: 'done',
+    endMs: event.atMs,
+    endedBy,
+  })
   for (const event of events) {
     if (event.atMs > untilMs || (stage.ends_on === 'clock' && event.atMs > view.endMs + GRACE_MS)) break
     // What was begun to put it right, or skipped, ends it whatever it waited for; a clock that has run out is not ended again.
-    if ((event.kind === 'skip' || event.kind === 'remedy') && (stage.ends_on === 'cue' || event.atMs < view.endMs)) return ended(event, event.kind)
+    if (
+      (event.kind === 'skip' || event.kind === 'remedy') &&
+      (stage.ends_on === 'cue' || event.atMs < view.endMs)
+    )
+      return ended(event, event.kind)
     if (STEPS_ON.has(event.kind)) {
-      const early = stage.ends_on === 'cue' ? event.kind === 'cue' : event.kind === 'go-on' && event.atMs < view.endMs
+      const early =
+        stage.ends_on === 'cue' ? event.kind === 'cue' : event.kind === 'go-on' && event.atMs < view.endMs
       if (early) return ended(event, stage.ends_on === 'cue' ? 'cue' : 'go-on')
     }
     if (event.kind === 'minute-more' || event.kind === 'late') view.addedMinutes += event.amount ?? 1
     // A minute less than none is left is none.
-    if (event.kind === 'minute-less') view.addedMinutes -= Math.min(event.amount ?? 1, Math.max(0, (view.endMs - event.atMs) / MINUTE))
-    if (event.kind === 'lid-lifted' || event.kind === 'opened') view.liftedMinutes += liftOf(cook, stage, event).minutes
+    if (event.kind === 'minute-less')
+      view.addedMinutes -= Math.min(event.amount ?? 1, Math.max(0, (view.endMs - event.atMs) / MINUTE))
+    if (event.kind === 'lid-lifted' || event.kind === 'opened')
+      view.liftedMinutes += liftOf(cook, stage, event).minutes
     view.endMs = startMs + (stage.minutes.expected + view.addedMinutes + view.liftedMinutes) * MINUTE
   }
-  if (stage.ends_on === 'clock') return view.endMs <= untilMs ? { ...view, state: 'done', endedBy: 'clock' } : view
+  if (stage.ends_on === 'clock')
+    return view.endMs <= untilMs ? { ...view, state: 'done', endedBy: 'clock' } : view
   // A late cue stretches its stage: it cannot have ended before now.
   return { ...view, endMs: Math.max(view.endMs, untilMs) }
 }
@@ -141,5 +169,8 @@ function underWay(cook: RunningCook, stage: Stage, startMs: number, events: read
 /** Stages that took, or are taking, more than half a minute longer or shorter than planned. */
 const slipsOf = (plan: Plan, stages: readonly StageView[]) =>
   stages
-    .map((view, i) => ({ stage: view.id, minutes: (view.endMs - view.startMs) / MINUTE - plan.stages[i]!.minutes.expected }))
+    .map((view, i) => ({
+      stage: view.id,
+      minutes: (view.endMs - view.startMs) / MINUTE - plan.stages[i]!.minutes.expected,
+    }))
     .filter(({ minutes }) => Math.abs(minutes) >= 0.5)

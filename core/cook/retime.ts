@@ -16,20 +16,33 @@ export interface Retimed {
 }
 
 /** What moves the time a pot still needs. A lifted lid costs its own minutes (lid-lift.ts) and is not counted twice. */
-const MOVES = new Set<CookEvent['kind']>(['heat-high', 'heat-low', 'heat-out', 'boiled-over', 'water-added', 'stirred'])
+const MOVES = new Set<CookEvent['kind']>([
+  'heat-high',
+  'heat-low',
+  'heat-out',
+  'boiled-over',
+  'water-added',
+  'stirred',
+])
 /** A change smaller than this is not worth telling, minutes. */
 const WORTH_TELLING = 0.75
 
 /** The plan with its open stage as long as this pot needs it: reckoned when that stage begins, by when the boil really came, and again after
  *  everything that moved its heat or its water. The margin over the earliest end stays what it was. */
-export function retime(cook: RunningCook, request: PlanRequest, events: readonly CookEvent[]): { plan: Plan; retimed: Retimed | undefined } {
+export function retime(
+  cook: RunningCook,
+  request: PlanRequest,
+  events: readonly CookEvent[],
+): { plan: Plan; retimed: Retimed | undefined } {
   const { plan } = cook
   const happened = standing(events)
   const open = prepare(request).timed.stages.find((s) => s.until === 'solved')
   const place = plan.stages.findIndex((s) => s.id === open?.id)
   const stage = plan.stages[place]
   if (!open || !stage) return { plan, retimed: undefined }
-  const because = happened.findLast((e) => (e.stage === stage.id && MOVES.has(e.kind)) || (e.kind === 'cue' && stage.after.includes(e.stage)))
+  const because = happened.findLast(
+    (e) => (e.stage === stage.id && MOVES.has(e.kind)) || (e.kind === 'cue' && stage.after.includes(e.stage)),
+  )
   if (!because) return { plan, retimed: undefined }
   const known = events.filter((e) => e.atMs <= because.atMs)
   const view = replay(cook, known, because.atMs)
@@ -43,7 +56,11 @@ export function retime(cook: RunningCook, request: PlanRequest, events: readonly
   const margin = expected - low
   const isMinutes = Math.max(elapsed + more + margin, open.atLeast ?? 0)
   if (Math.abs(isMinutes - expected) < WORTH_TELLING) return { plan, retimed: undefined }
-  const moved = { low: Math.max(elapsed + more, low + isMinutes - expected), expected: isMinutes, high: Math.max(isMinutes, high + isMinutes - expected) }
+  const moved = {
+    low: Math.max(elapsed + more, low + isMinutes - expected),
+    expected: isMinutes,
+    high: Math.max(isMinutes, high + isMinutes - expected),
+  }
   return {
     plan: { ...plan, stages: plan.stages.map((s, i) => (i === place ? { ...s, minutes: moved } : s)) },
     retimed: { stage: stage.id, wasMinutes: expected, isMinutes, because },

@@ -17,7 +17,12 @@ const MINUTE = 60_000
 
 /** What is worth a sound now.
  *  @param hint advice the stove has, if any */
-export function signalsOf(plan: Plan, view: CookView, nowMs: number, hint?: { id: string; says: string }): Signal[] {
+export function signalsOf(
+  plan: Plan,
+  view: CookView,
+  nowMs: number,
+  hint?: { id: string; says: string },
+): Signal[] {
   if (view.outcome === 'finished' || view.outcome === 'stopped') return []
   const signals: Signal[] = []
   const stageOf = (id: string) => plan.stages.find((s) => s.id === id)!
@@ -27,12 +32,23 @@ export function signalsOf(plan: Plan, view: CookView, nowMs: number, hint?: { id
       const next = plan.stages.find((s) => s.after.includes(stage.id))
       const nextSeen = next && view.stages.find((s) => s.id === next.id)
       // Once what comes after it is over as well, nobody needs to be told.
-      if (nextSeen?.state !== 'done') signals.push({ id: `ended ${stage.id} ${seen.endMs}`, kind: 'ended', says: next ? next.title : 'To the table' })
+      if (nextSeen?.state !== 'done')
+        signals.push({
+          id: `ended ${stage.id} ${seen.endMs}`,
+          kind: 'ended',
+          says: next ? next.title : 'To the table',
+        })
     }
     if (seen.state === 'now' && stage.ends_on === 'cue' && !stage.hands_on) {
       const minutes = (nowMs - seen.startMs) / MINUTE
-      if (minutes > stage.minutes.high + 1) signals.push({ id: `late ${stage.id}`, kind: 'attention', says: `Check: has it happened? ${stage.cue ?? stage.title}` })
-      else if (minutes >= stage.minutes.low) signals.push({ id: `due ${stage.id}`, kind: 'due', says: `Soon: ${stage.cue ?? stage.title}` })
+      if (minutes > stage.minutes.high + 1)
+        signals.push({
+          id: `late ${stage.id}`,
+          kind: 'attention',
+          says: `Check: has it happened? ${stage.cue ?? stage.title}`,
+        })
+      else if (minutes >= stage.minutes.low)
+        signals.push({ id: `due ${stage.id}`, kind: 'due', says: `Soon: ${stage.cue ?? stage.title}` })
     }
   }
   if (hint) signals.push({ id: `hint ${hint.id}`, kind: 'attention', says: hint.says })

@@ -18,19 +18,31 @@ const party = (text: string) => {
 
 describe('who eats, in a sentence', () => {
   test.each([
-    ['fourteen, three small, one no gluten', { heads: 14, portions: 12.5, texture: null, avoids: ['gluten'] }],
+    [
+      'fourteen, three small, one no gluten',
+      { heads: 14, portions: 12.5, texture: null, avoids: ['gluten'] },
+    ],
     ['five', { heads: 5, portions: 5, texture: null, avoids: [] }],
     ['4; 2 hungry', { heads: 4, portions: 5, texture: null, avoids: [] }],
     ['Maren, Teo, Pim and two guests', { heads: 5, portions: 4.75, texture: 0.5, avoids: ['buckwheat'] }],
     ['the house', { heads: 3, portions: 2.75, texture: 0.5, avoids: ['buckwheat'] }],
     ['teo and a guest', { heads: 2, portions: 2.25, texture: 0.2, avoids: [] }],
-    ['six, two firm, one without lentils, one gluten-free', { heads: 6, portions: 6, texture: 0.25, avoids: ['pulses', 'gluten'] }],
+    [
+      'six, two firm, one without lentils, one gluten-free',
+      { heads: 6, portions: 6, texture: 0.25, avoids: ['pulses', 'gluten'] },
+    ],
     ['ten, one small no oats', { heads: 10, portions: 9.5, texture: null, avoids: ['oats'] }],
   ])('“%s”', (text, told) => expect(party(text)).toEqual(told))
 
   test.each([
-    ['', /Say how many eat/], ['three small', /Say how many eat first/], ['five, one purple', /“one purple” is no name/], ['five, six', /said twice/],
-    ['two, five small', /More are small/], ['900', /At most 200/], ['five, no sparrows', /“no sparrows”/], ['-3', /“-3”/],
+    ['', /Say how many eat/],
+    ['three small', /Say how many eat first/],
+    ['five, one purple', /“one purple” is no name/],
+    ['five, six', /said twice/],
+    ['two, five small', /More are small/],
+    ['900', /At most 200/],
+    ['five, no sparrows', /“no sparrows”/],
+    ['-3', /“-3”/],
   ])('“%s” is refused, with what is wrong', (text, message) => {
     const read = readParty(text, HOUSE)
     expect(read.ok).toBe(false)
@@ -38,25 +50,74 @@ describe('who eats, in a sentence', () => {
   })
 
   test('any text is read or refused in words, and portions are never none', () => {
-    const word = fc.constantFrom('three', 'small', 'no', 'gluten', 'Maren', 'guests', 'and', ',', '12', 'hungry', 'firm', '0', 'of them', 'constructor', '__proto__')
-    fc.assert(fc.property(fc.oneof(fc.string(), fc.array(word, { maxLength: 9 }).map((w) => w.join(' '))), (text) => {
-      const read = readParty(text, HOUSE)
-      if (read.ok) expect(read.value.portions).toBeGreaterThanOrEqual(0.5)
-      else expect(read.message.length).toBeGreaterThan(10)
-    }))
+    const word = fc.constantFrom(
+      'three',
+      'small',
+      'no',
+      'gluten',
+      'Maren',
+      'guests',
+      'and',
+      ',',
+      '12',
+      'hungry',
+      'firm',
+      '0',
+      'of them',
+      'constructor',
+      '__proto__',
+    )
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.array(word, { maxLength: 9 }).map((w) => w.join(' ')),
+        ),
+        (text) => {
+          const read = readParty(text, HOUSE)
+          if (read.ok) expect(read.value.portions).toBeGreaterThanOrEqual(0.5)
+          else expect(read.message.length).toBeGreaterThan(10)
+        },
+      ),
+    )
   })
 
   test('counts are words up to twenty and figures beyond, and come back', () => {
     for (let n = 1; n <= 60; n++) expect(countFrom(countWord(n))).toBe(n)
-    expect([countFrom('0'), countFrom('nobody'), countFrom('4.5'), countFrom('')]).toEqual([undefined, undefined, undefined, undefined])
+    expect([countFrom('0'), countFrom('nobody'), countFrom('4.5'), countFrom('')]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+      undefined,
+    ])
   })
 })
 
 describe('what somebody avoids', () => {
   test('gluten is in wheat, barley, rye, oats and what is made of them, and in no rice', () => {
     const holds = VARIETY_IDS.filter((id) => heldBy(id, ['gluten']).length > 0)
-    for (const id of ['couscous', 'bulgur-medium', 'barley-pearled', 'barley-hulled', 'rye-berries', 'wheat-berries', 'oat-groats', 'freekeh-cracked', 'farro-pearled'] as const) expect(holds).toContain(id)
-    for (const id of ['long-white', 'glutinous', 'quinoa', 'millet', 'buckwheat-groats', 'wild', 'lentils-green'] as const) expect(holds).not.toContain(id)
+    for (const id of [
+      'couscous',
+      'bulgur-medium',
+      'barley-pearled',
+      'barley-hulled',
+      'rye-berries',
+      'wheat-berries',
+      'oat-groats',
+      'freekeh-cracked',
+      'farro-pearled',
+    ] as const)
+      expect(holds).toContain(id)
+    for (const id of [
+      'long-white',
+      'glutinous',
+      'quinoa',
+      'millet',
+      'buckwheat-groats',
+      'wild',
+      'lentils-green',
+    ] as const)
+      expect(holds).not.toContain(id)
   })
 
   test('there is another grain for every one, that holds none of it', () => {
@@ -71,12 +132,32 @@ describe('what somebody avoids', () => {
   })
 
   test('the plan stops a pot that holds it, names it, and its mend is clean', () => {
-    const read = planFrom({ grains: [{ variety: 'long-white', share: 1 }, { variety: 'barley-pearled', share: 1 }], amount: { basis: 'servings', value: 4 }, avoids: ['gluten'] })
+    const read = planFrom({
+      grains: [
+        { variety: 'long-white', share: 1 },
+        { variety: 'barley-pearled', share: 1 },
+      ],
+      amount: { basis: 'servings', value: 4 },
+      avoids: ['gluten'],
+    })
     if (!read.ok) throw new Error('unreadable')
     const caution = read.value.cautions.find((c) => c.code === 'avoided')!
-    expect([caution.severity, caution.text]).toEqual(['stop', expect.stringMatching(/^Barley, pearled holds gluten/)])
-    const mended = planFrom({ grains: caution.mend!.grains as [{ variety: 'long-white' }], amount: { basis: 'servings', value: 4 }, avoids: ['gluten'] })
+    expect([caution.severity, caution.text]).toEqual([
+      'stop',
+      expect.stringMatching(/^Barley, pearled holds gluten/),
+    ])
+    const mended = planFrom({
+      grains: caution.mend!.grains as [{ variety: 'long-white' }],
+      amount: { basis: 'servings', value: 4 },
+      avoids: ['gluten'],
+    })
     expect(mended.ok && mended.value.cautions.some((c) => c.code === 'avoided')).toBe(false)
-    expect(planFrom({ grains: [{ variety: 'long-white' }], amount: { basis: 'servings', value: 4 }, avoids: ['sparrows'] as never })).toMatchObject({ ok: false })
+    expect(
+      planFrom({
+        grains: [{ variety: 'long-white' }],
+        amount: { basis: 'servings', value: 4 },
+        avoids: ['sparrows'] as never,
+      }),
+    ).toMatchObject({ ok: false })
   })
 })

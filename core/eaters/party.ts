@@ -32,15 +32,25 @@ const FIRM = 0.25
 const SOFT = 0.75
 const MOST_HEADS = 200
 
-const APPETITE_WORDS: Record<string, number> = { small: APPETITES.small, child: APPETITES.small, children: APPETITES.small, hungry: APPETITES.hungry, hungries: APPETITES.hungry }
+const APPETITE_WORDS: Record<string, number> = {
+  small: APPETITES.small,
+  child: APPETITES.small,
+  children: APPETITES.small,
+  hungry: APPETITES.hungry,
+  hungries: APPETITES.hungry,
+}
 const FIRM_WORDS: Record<string, number> = { firm: FIRM, soft: SOFT }
 
 /** Reads "fourteen, three small, one no gluten" or "Maren, Teo, Pim and two guests". Names bring what is known of them; the first count says how many
  *  there are, and what follows speaks of some of them.
  *  @param house who lives here  @returns the party, or what could not be read, in words */
 export function readParty(text: string, house: readonly Eater[]): ReadParty {
-  const parts = text.split(/,|;|\band\b|\bwith\b/i).map((part) => part.trim().toLowerCase()).filter((part) => part !== '')
-  if (parts.length === 0) return { ok: false, message: 'Enter how many people, e.g. “14, 3 small, 1 no gluten”.' }
+  const parts = text
+    .split(/,|;|\band\b|\bwith\b/i)
+    .map((part) => part.trim().toLowerCase())
+    .filter((part) => part !== '')
+  if (parts.length === 0)
+    return { ok: false, message: 'Enter how many people, e.g. “14, 3 small, 1 no gluten”.' }
   const known: Eater[] = []
   let guests = 0
   let counted = false
@@ -58,16 +68,22 @@ export function readParty(text: string, house: readonly Eater[]): ReadParty {
       continue
     }
     const said = readPart(part)
-    if (!said) return { ok: false, message: `“${part}” is not a name or a number. Write, for example, “3 small” or “1 no gluten”.` }
+    if (!said)
+      return {
+        ok: false,
+        message: `“${part}” is not a name or a number. Write, for example, “3 small” or “1 no gluten”.`,
+      }
     const { count, what } = said
     if (what === 'heads') {
-      if (counted && !said.guests) return { ok: false, message: `The number of people appears twice: “${part}”.` }
+      if (counted && !said.guests)
+        return { ok: false, message: `The number of people appears twice: “${part}”.` }
       guests += count
       counted = true
       continue
     }
     if (what.appetite !== undefined) extra += count * (what.appetite - 1)
-    if (what.firmness !== undefined) tastes.push(...Array<number>(Math.min(count, MOST_HEADS)).fill(what.firmness))
+    if (what.firmness !== undefined)
+      tastes.push(...Array<number>(Math.min(count, MOST_HEADS)).fill(what.firmness))
     for (const food of what.avoids) avoids.add(food)
   }
   const heads = known.length + guests
@@ -80,8 +96,14 @@ export function readParty(text: string, house: readonly Eater[]): ReadParty {
     for (const food of e.avoids) avoids.add(food)
   }
   tastes.sort((a, b) => a - b)
-  const texture = tastes.length === 0 ? null : (tastes[Math.floor((tastes.length - 1) / 2)]! + tastes[Math.ceil((tastes.length - 1) / 2)]!) / 2
-  return { ok: true, value: { heads, portions: Math.round(portions * 100) / 100, texture, avoids: [...avoids] } }
+  const texture =
+    tastes.length === 0
+      ? null
+      : (tastes[Math.floor((tastes.length - 1) / 2)]! + tastes[Math.ceil((tastes.length - 1) / 2)]!) / 2
+  return {
+    ok: true,
+    value: { heads, portions: Math.round(portions * 100) / 100, texture, avoids: [...avoids] },
+  }
 }
 
 interface Part {
@@ -94,16 +116,42 @@ function readPart(part: string): Part | undefined {
   const words = part.split(/\s+/)
   const first = countFrom(words[0]!)
   const count = first ?? 1
-  const rest = (first === undefined ? words : words.slice(1)).filter((w) => !['of', 'them', 'us', 'who', 'are', 'is', 'eat', 'eats', 'likes', 'like', 'it', 'eater', 'eaters', 'people', 'ones'].includes(w))
+  const rest = (first === undefined ? words : words.slice(1)).filter(
+    (w) =>
+      ![
+        'of',
+        'them',
+        'us',
+        'who',
+        'are',
+        'is',
+        'eat',
+        'eats',
+        'likes',
+        'like',
+        'it',
+        'eater',
+        'eaters',
+        'people',
+        'ones',
+      ].includes(w),
+  )
   if (rest.length === 0) return first === undefined ? undefined : { count, guests: false, what: 'heads' }
-  if (rest.length === 1 && /^(guests?|more|others?)$/.test(rest[0]!)) return { count, guests: true, what: 'heads' }
+  if (rest.length === 1 && /^(guests?|more|others?)$/.test(rest[0]!))
+    return { count, guests: true, what: 'heads' }
   const what: { appetite?: number; firmness?: number; avoids: AvoidedId[] } = { avoids: [] }
   for (let i = 0; i < rest.length; i++) {
     const word = rest[i]!
     if (Object.hasOwn(APPETITE_WORDS, word)) what.appetite = APPETITE_WORDS[word]!
     else if (Object.hasOwn(FIRM_WORDS, word)) what.firmness = FIRM_WORDS[word]!
     else {
-      const food = avoidedFrom(['no', 'without', 'avoids', 'avoid'].includes(word) ? (rest[++i] ?? '') : word.endsWith('-free') ? word.slice(0, -5) : '')
+      const food = avoidedFrom(
+        ['no', 'without', 'avoids', 'avoid'].includes(word)
+          ? (rest[++i] ?? '')
+          : word.endsWith('-free')
+            ? word.slice(0, -5)
+            : '',
+      )
       if (!food) return undefined
       what.avoids.push(food)
     }

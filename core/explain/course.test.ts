@@ -9,7 +9,15 @@ import { courseOf } from './course'
 import { momentAt } from './moment'
 
 const made = (method: (typeof METHOD_IDS)[number] = 'covered-simmer') => {
-  const request = settledRequest({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, method, vessel: methodOf(method).defaults.vessel, heat: methodOf(method).defaults.heat, elevation_m: 1120, soak: method === 'steam' || method === 'steam-passes' ? { minutes: 240 } : null })
+  const request = settledRequest({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    method,
+    vessel: methodOf(method).defaults.vessel,
+    heat: methodOf(method).defaults.heat,
+    elevation_m: 1120,
+    soak: method === 'steam' || method === 'steam-passes' ? { minutes: 240 } : null,
+  })
   return { request, plan: plan(request) }
 }
 
@@ -27,13 +35,17 @@ test('hearts never get rawer, grain never gives water back, and the minute asked
   const { request, plan: planned } = made()
   const course = courseOf(request, planned)
   fc.assert(
-    fc.property(fc.double({ min: 0, max: 90, noNaN: true }), fc.double({ min: 0, max: 90, noNaN: true }), (one, other) => {
-      const [a, b] = [momentAt(course, Math.min(one, other)), momentAt(course, Math.max(one, other))]
-      if (!a) return
-      expect(meanCentre(b!)).toBeGreaterThanOrEqual(meanCentre(a) - 1e-9)
-      expect(b!.freeG).toBeLessThanOrEqual(a.freeG + 1e-6)
-      expect(a.minute).toBeLessThanOrEqual(Math.min(one, other))
-    }),
+    fc.property(
+      fc.double({ min: 0, max: 90, noNaN: true }),
+      fc.double({ min: 0, max: 90, noNaN: true }),
+      (one, other) => {
+        const [a, b] = [momentAt(course, Math.min(one, other)), momentAt(course, Math.max(one, other))]
+        if (!a) return
+        expect(meanCentre(b!)).toBeGreaterThanOrEqual(meanCentre(a) - 1e-9)
+        expect(b!.freeG).toBeLessThanOrEqual(a.freeG + 1e-6)
+        expect(a.minute).toBeLessThanOrEqual(Math.min(one, other))
+      },
+    ),
   )
   // Before its first heat there is no hot pot to look into.
   expect(momentAt(course, 1)).toBeUndefined()

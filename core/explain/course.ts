@@ -25,7 +25,18 @@ export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
   const prepared = prepare(request)
   const { method, timed } = prepared
   const pot = fillPot(
-    setupFor({ ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages: timed.stages, way: method.water, basket: method.basket === true }, plan.water.pour_g, plan.water.boiler_g),
+    setupFor(
+      {
+        ...prepared,
+        vessel: request.vessel,
+        kitchenC: request.kitchenC,
+        stages: timed.stages,
+        way: method.water,
+        basket: method.basket === true,
+      },
+      plan.water.pour_g,
+      plan.water.boiler_g,
+    ),
     SWEEP,
   )
   const times = timelineOf(plan.stages)
@@ -38,9 +49,19 @@ export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
     const minutes = at.end - at.start
     const ran = until === 'solved' || 'minutes' in until ? { minutes } : { ...until }
     const mine: (Omit<CourseMoment, 'minute'> & { into: number })[] = []
-    const look = () => mine.push({ ...glimpseOf(pot), stage: stage.id, steam: phase.mode === 'open' ? steamNow(pot, phase.powerW, phase.lid) : 0, into: (pot.now - begun) / 60 })
+    const look = () =>
+      mine.push({
+        ...glimpseOf(pot),
+        stage: stage.id,
+        steam: phase.mode === 'open' ? steamNow(pot, phase.powerW, phase.lid) : 0,
+        into: (pot.now - begun) / 60,
+      })
     look()
-    const run = runPhase(pot, { ...phase, until: ran }, () => (pot.now - begun) / 60 >= (mine.at(-1)?.into ?? 0) + EVERY_MIN && look())
+    const run = runPhase(
+      pot,
+      { ...phase, until: ran },
+      () => (pot.now - begun) / 60 >= (mine.at(-1)?.into ?? 0) + EVERY_MIN && look(),
+    )
     look()
     // A cue that comes a little sooner or later in the pot than in the plan is stretched to the plan's minute.
     const stretch = run.minutes > 0 ? minutes / run.minutes : 0

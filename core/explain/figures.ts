@@ -20,13 +20,23 @@ const SCALE_G = 2
 const VOIDS = 0.04
 const CLING = 0.25
 
-const term = (word: string, value: number, from: Term['from'], sure: number, unit: Term['unit'] = 'g'): Term => ({ word, value, unit, from, sure })
+const term = (
+  word: string,
+  value: number,
+  from: Term['from'],
+  sure: number,
+  unit: Term['unit'] = 'g',
+): Term => ({ word, value, unit, from, sure })
 /** What is too small to say, and what was rounded, still counts. */
 const upTo = (terms: readonly Term[], figure: number, unit: Term['unit'] = 'g'): Sum => {
   const said = terms.filter(({ value }) => Math.abs(value) >= 0.5)
   const sum = total(said)
   const rest = figure - sum.total
-  return { ...sum, terms: Math.abs(rest) >= 0.5 ? [...said, term('rounding', rest, 'computed', 0, unit)] : said, total: figure }
+  return {
+    ...sum,
+    terms: Math.abs(rest) >= 0.5 ? [...said, term('rounding', rest, 'computed', 0, unit)] : said,
+    total: figure,
+  }
 }
 
 /** The dry grain as the sum it is: who eats, what is kept, what the pot keeps for itself. */
@@ -38,20 +48,51 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Sum {
   const eaten = grain.mass_g - stuck - kept
   const each = serving === 'side' ? 'beside a dish' : 'as a main'
   const first = {
-    servings: term(`${Number(value.toFixed(1))} portions ${each}, ${SERVING_G[serving]} g each`, eaten, 'published', APPETITE * eaten),
+    servings: term(
+      `${Number(value.toFixed(1))} portions ${each}, ${SERVING_G[serving]} g each`,
+      eaten,
+      'published',
+      APPETITE * eaten,
+    ),
     'dry-mass': term('what you asked for', eaten, 'you', SCALE_G),
-    'dry-volume': term(`${Math.round(value)} mL of it, ${blend.bulkDensity.toFixed(2)} g a mL`, eaten, 'published', CUP * eaten),
+    'dry-volume': term(
+      `${Math.round(value)} mL of it, ${blend.bulkDensity.toFixed(2)} g a mL`,
+      eaten,
+      'published',
+      CUP * eaten,
+    ),
     'cooked-mass': term(`so that ${Math.round(value)} g are cooked of it`, eaten, 'computed', LOT * eaten),
-    'cooked-volume': term(`so that ${Math.round(value)} mL are cooked of it`, eaten, 'computed', DENSITY * eaten),
+    'cooked-volume': term(
+      `so that ${Math.round(value)} mL are cooked of it`,
+      eaten,
+      'computed',
+      DENSITY * eaten,
+    ),
   }[basis]
-  return upTo([first, term(`${request.keepServings} portions to keep`, kept, 'you', 0), term('stays stuck in this pot', stuck, 'this pot', 0.3 * stuck)], grain.mass_g)
+  return upTo(
+    [
+      first,
+      term(`${request.keepServings} portions to keep`, kept, 'you', 0),
+      term('stays stuck in this pot', stuck, 'this pot', 0.3 * stuck),
+    ],
+    grain.mass_g,
+  )
 }
 
 /** What comes out of the pot: the grain, and the water that is in it and on it. */
 export function whyCooked(plan: Plan): Sum {
   const { grain, water, yield: out } = plan
   return upTo(
-    [term('dry grain', grain.mass_g, 'you', SCALE_G), term('water absorbed', water.absorbed_g, 'computed', LOT * water.absorbed_g), term('water left between', out.cooked_mass_g - grain.mass_g - water.absorbed_g, 'computed', 0.2 * water.left_in_pot_g)],
+    [
+      term('dry grain', grain.mass_g, 'you', SCALE_G),
+      term('water absorbed', water.absorbed_g, 'computed', LOT * water.absorbed_g),
+      term(
+        'water left between',
+        out.cooked_mass_g - grain.mass_g - water.absorbed_g,
+        'computed',
+        0.2 * water.left_in_pot_g,
+      ),
+    ],
     out.cooked_mass_g,
   )
 }
@@ -65,9 +106,14 @@ export function whyDepth(context: PourContext, pourG: number): Sum {
   const over = depthOfPour(context, pourG)
   // Each share of the water, by the height it has in the slice it stands in.
   const height = (ml: number) => levelOf(shape, millilitres(bedMl + ml)) - bedMm
-  const perMl = (pourG + clingingG - gapsMl) > 0 ? over / (pourG + clingingG - gapsMl) : height(100) / 100
+  const perMl = pourG + clingingG - gapsMl > 0 ? over / (pourG + clingingG - gapsMl) : height(100) / 100
   return upTo(
-    [term(`${Math.round(pourG)} g poured, in this pot`, pourG * perMl, 'you', SCALE_G * perMl, 'mm'), term('clings already', clingingG * perMl, 'published', CLING * clingingG * perMl, 'mm'), term('runs in between the kernels', -gapsMl * perMl, 'published', VOIDS * bedMl * perMl, 'mm')],
-    over, 'mm',
+    [
+      term(`${Math.round(pourG)} g poured, in this pot`, pourG * perMl, 'you', SCALE_G * perMl, 'mm'),
+      term('clings already', clingingG * perMl, 'published', CLING * clingingG * perMl, 'mm'),
+      term('runs in between the kernels', -gapsMl * perMl, 'published', VOIDS * bedMl * perMl, 'mm'),
+    ],
+    over,
+    'mm',
   )
 }

@@ -55,7 +55,9 @@ export const total = (terms: readonly Term[]): Sum => ({
 export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
   const { water, grain } = plan
   const method = methodOf(request.method)
-  const blend = method.basket ? steamedBlend(blendOf(request.grains), method.water === 'stock') : blendOf(request.grains)
+  const blend = method.basket
+    ? steamedBlend(blendOf(request.grains), method.water === 'stock')
+    : blendOf(request.grains)
   const published = uptakeAt(blend.uptake, request.texture) * grain.mass_g
   const shift = request.uptakeDelta * grain.mass_g
   const steam = known.potMeasured ? STEAM_MEASURED : STEAM_GUESS
@@ -69,28 +71,71 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
     return total(terms)
   }
   if (inBalance) {
-    say(`absorbed: ${(published / grain.mass_g).toFixed(2)} g per gram at this texture`, published, 'published', known.learned ? 0 : LOT * published)
+    say(
+      `absorbed: ${(published / grain.mass_g).toFixed(2)} g per gram at this texture`,
+      published,
+      'published',
+      known.learned ? 0 : LOT * published,
+    )
     const taught = (known.learned?.delta ?? 0) * grain.mass_g
-    say('absorbed: from your batches', known.learned ? taught : 0, 'your notebook', (known.learned?.sd ?? 0) * grain.mass_g)
-    say('absorbed: from this bag', shift - taught, known.bagDelta !== 0 ? 'this bag' : 'you', 0.03 * grain.mass_g)
+    say(
+      'absorbed: from your batches',
+      known.learned ? taught : 0,
+      'your notebook',
+      (known.learned?.sd ?? 0) * grain.mass_g,
+    )
+    say(
+      'absorbed: from this bag',
+      shift - taught,
+      known.bagDelta !== 0 ? 'this bag' : 'you',
+      0.03 * grain.mass_g,
+    )
     say('absorbed: more than asked', water.absorbed_g - published - shift, 'computed', 0)
   } else {
     say('soaks in', water.absorbed_g, 'computed', LOT * water.absorbed_g)
   }
   for (const stage of plan.stages) {
     const g = water.evaporated_by_stage[stage.id] ?? 0
-    if (water.evaporated_g > 0) say(`boils off: ${stage.title.toLowerCase()}`, g, known.potMeasured ? 'this pot' : 'computed', g * steam)
+    if (water.evaporated_g > 0)
+      say(
+        `boils off: ${stage.title.toLowerCase()}`,
+        g,
+        known.potMeasured ? 'this pot' : 'computed',
+        g * steam,
+      )
   }
   say('poured off again', water.drained_off_g, 'computed', LOT * water.absorbed_g)
-  say(method.water === 'boiler' ? 'kept under the basket so it does not run dry' : 'stays in the pot', water.left_in_pot_g, 'computed', 0.2 * water.left_in_pot_g)
-  say('clings already', -water.clinging_g, request.soak?.wetMassG ? 'you' : 'published', request.soak?.wetMassG ? SCALE_G : CLING * water.clinging_g)
-  say('soaked up already', -water.soaked_in_g, request.soak?.wetMassG ? 'you' : 'computed', request.soak?.wetMassG ? SCALE_G : SOAK * water.soaked_in_g)
+  say(
+    method.water === 'boiler' ? 'kept under the basket so it does not run dry' : 'stays in the pot',
+    water.left_in_pot_g,
+    'computed',
+    0.2 * water.left_in_pot_g,
+  )
+  say(
+    'clings already',
+    -water.clinging_g,
+    request.soak?.wetMassG ? 'you' : 'published',
+    request.soak?.wetMassG ? SCALE_G : CLING * water.clinging_g,
+  )
+  say(
+    'soaked up already',
+    -water.soaked_in_g,
+    request.soak?.wetMassG ? 'you' : 'computed',
+    request.soak?.wetMassG ? SCALE_G : SOAK * water.soaked_in_g,
+  )
   say('comes with the add-ins', -water.add_in_water_g, 'published', 0.1 * water.add_in_water_g)
   say('condenses out of the steam', -water.steam_in_g, 'computed', 0.2 * water.steam_in_g)
   const sum = total(terms)
   // Figures too small to say still count.
   const rest = water.pour_g - sum.total
-  return { ...sum, terms: Math.abs(rest) >= 0.5 ? [...sum.terms, { word: 'rounding', value: rest, unit: 'g', from: 'computed', sure: 0 }] : sum.terms, total: water.pour_g }
+  return {
+    ...sum,
+    terms:
+      Math.abs(rest) >= 0.5
+        ? [...sum.terms, { word: 'rounding', value: rest, unit: 'g', from: 'computed', sure: 0 }]
+        : sum.terms,
+    total: water.pour_g,
+  }
 }
 
 /** The time to the table as its stages, each with what it may be off by. Work that goes on beside other work adds nothing. */
@@ -100,10 +145,22 @@ export function whyMinutes(plan: Plan, known: Pick<Known, 'potMeasured'>): Sum {
       word: stage.title.toLowerCase(),
       value: stage.minutes.expected,
       unit: 'min' as const,
-      from: stage.hands_on && stage.power_w === 0 ? ('you' as const) : known.potMeasured ? ('this pot' as const) : ('computed' as const),
+      from:
+        stage.hands_on && stage.power_w === 0
+          ? ('you' as const)
+          : known.potMeasured
+            ? ('this pot' as const)
+            : ('computed' as const),
       sure: (stage.minutes.high - stage.minutes.low) / 4,
     })),
   )
   const side = plan.total_minutes.expected - sum.total
-  return { ...sum, terms: side < -0.05 ? [...sum.terms, { word: 'done side by side', value: side, unit: 'min', from: 'computed', sure: 0 }] : sum.terms, total: plan.total_minutes.expected }
+  return {
+    ...sum,
+    terms:
+      side < -0.05
+        ? [...sum.terms, { word: 'done side by side', value: side, unit: 'min', from: 'computed', sure: 0 }]
+        : sum.terms,
+    total: plan.total_minutes.expected,
+  }
 }

@@ -24,9 +24,12 @@ export function whatChanged(before: Seen, now: Seen): string | undefined {
     if (Math.abs(steam) < SAME_G) return `${word === '' ? 'another pot' : word}, same steam`
     const more = `${Math.abs(Math.round(steam))} g ${steam > 0 ? 'more' : 'less'} steam`
     // Its width is the reason only where it goes the same way; a lid or a heavy wall may do more.
-    return (word === 'wider' && steam > 0) || (word === 'narrower' && steam < 0) ? `${word}, so ${more}` : `${word === '' ? 'another pot' : word}, and ${more}`
+    return (word === 'wider' && steam > 0) || (word === 'narrower' && steam < 0)
+      ? `${word}, so ${more}`
+      : `${word === '' ? 'another pot' : word}, and ${more}`
   }
-  if (now.vesselId === before.vesselId && Math.abs(Math.log(crowd)) > SAME_CROWD) return `${times(crowd)} the grain, ${times(now.pourG / before.pourG)} the water`
+  if (now.vesselId === before.vesselId && Math.abs(Math.log(crowd)) > SAME_CROWD)
+    return `${times(crowd)} the grain, ${times(now.pourG / before.pourG)} the water`
   return undefined
 }
 

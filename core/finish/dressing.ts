@@ -7,7 +7,10 @@ export const DRESSINGS = {
   sharper: { name: 'sharper', vinegar: 18, sugar: 4, salt: 1.6, saltLast: false },
   sweeter: { name: 'sweeter', vinegar: 15, sugar: 9, salt: 1.6, saltLast: false },
   'salt-last': { name: 'salt last', vinegar: 15, sugar: 6, salt: 1.2, saltLast: true },
-} as const satisfies Record<string, { name: string; vinegar: number; sugar: number; salt: number; saltLast: boolean }>
+} as const satisfies Record<
+  string,
+  { name: string; vinegar: number; sugar: number; salt: number; saltLast: boolean }
+>
 
 export type DressingId = keyof typeof DRESSINGS
 export const DRESSING_IDS = Object.keys(DRESSINGS) as DressingId[]
@@ -47,7 +50,9 @@ export function dressingFor(dryG: number, of: Proportions): Dressing {
   const [vinegarG, sugarG, salt] = [of.vinegar * per, of.sugar * per, of.salt * per]
   const saltG = of.saltLast ? 0 : salt
   return {
-    vinegarG, sugarG, saltG,
+    vinegarG,
+    sugarG,
+    saltG,
     saltLastG: of.saltLast ? salt : 0,
     vinegarMl: vinegarG / VINEGAR_DENSITY,
     liquidG: vinegarG + sugarG + saltG,
@@ -56,16 +61,26 @@ export function dressingFor(dryG: number, of: Proportions): Dressing {
 }
 
 /** The same told as so much liquid to a measure of dry grain, mL per mL.  @param bulkDensity of the dry grain, g/mL */
-export const liquidPerVolume = (of: Proportions, bulkDensity: number): number => (dressingFor(100, of).liquidMl / 100) * bulkDensity
+export const liquidPerVolume = (of: Proportions, bulkDensity: number): number =>
+  (dressingFor(100, of).liquidMl / 100) * bulkDensity
 
 /** The other way: proportions in the ratio of `of` whose liquid is so much to a measure of dry grain. */
 export function fromLiquidPerVolume(mlPerMl: number, of: Proportions, bulkDensity: number): Proportions {
   const scale = mlPerMl / liquidPerVolume(of, bulkDensity)
-  return { vinegar: of.vinegar * scale, sugar: of.sugar * scale, salt: of.salt * scale, saltLast: of.saltLast }
+  return {
+    vinegar: of.vinegar * scale,
+    sugar: of.sugar * scale,
+    salt: of.salt * scale,
+    saltLast: of.saltLast,
+  }
 }
 
 /** The solids in spoons: a spoon of another crystal is another dose. */
-export const inSpoons = (dressing: Pick<Dressing, 'sugarG' | 'saltG' | 'saltLastG' | 'vinegarMl'>, crystal: CrystalId, spoonMl = 15) => ({
+export const inSpoons = (
+  dressing: Pick<Dressing, 'sugarG' | 'saltG' | 'saltLastG' | 'vinegarMl'>,
+  crystal: CrystalId,
+  spoonMl = 15,
+) => ({
   vinegar: dressing.vinegarMl / spoonMl,
   sugar: dressing.sugarG / SUGAR_BULK / spoonMl,
   salt: (dressing.saltG + dressing.saltLastG) / CRYSTALS[crystal].density / 5,

@@ -1,6 +1,14 @@
 import fc from 'fast-check'
 import { blendOf } from '#core/grain/blend'
-import { bottleDoes, DRESSING_IDS, dressingFor, DRESSINGS, fromLiquidPerVolume, inSpoons, liquidPerVolume } from './dressing'
+import {
+  bottleDoes,
+  DRESSING_IDS,
+  dressingFor,
+  DRESSINGS,
+  fromLiquidPerVolume,
+  inSpoons,
+  liquidPerVolume,
+} from './dressing'
 import { handWarmMinutes, vapourDensity } from './hand-warm'
 import { loosenWay } from './loosen'
 import { SPREAD_MM, spreadOf } from './spread'
@@ -19,18 +27,26 @@ describe('seasoned vinegar', () => {
   })
   test('told by volume or by batch it is the same thing, both ways', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...DRESSING_IDS), fc.double({ min: 0.05, max: 0.6, noNaN: true }), fc.double({ min: 0.55, max: 0.9, noNaN: true }), (id, ml, density) => {
-        const told = fromLiquidPerVolume(ml, DRESSINGS[id], density)
-        expect(liquidPerVolume(told, density)).toBeCloseTo(ml, 9)
-        // Milder or sharper, its taste stays what it was.
-        expect(told.sugar / told.vinegar).toBeCloseTo(DRESSINGS[id].sugar / DRESSINGS[id].vinegar, 9)
-      }),
+      fc.property(
+        fc.constantFrom(...DRESSING_IDS),
+        fc.double({ min: 0.05, max: 0.6, noNaN: true }),
+        fc.double({ min: 0.55, max: 0.9, noNaN: true }),
+        (id, ml, density) => {
+          const told = fromLiquidPerVolume(ml, DRESSINGS[id], density)
+          expect(liquidPerVolume(told, density)).toBeCloseTo(ml, 9)
+          // Milder or sharper, its taste stays what it was.
+          expect(told.sugar / told.vinegar).toBeCloseTo(DRESSINGS[id].sugar / DRESSINGS[id].vinegar, 9)
+        },
+      ),
     )
   })
   test('a bottle does for as much grain as it was made for, less what was taken', () => {
     const made = dressingFor(900, DRESSINGS.sharper).liquidG
     expect(bottleDoes(made, DRESSINGS.sharper)).toBeCloseTo(900, 6)
-    expect(bottleDoes(made - dressingFor(300, DRESSINGS.sharper).liquidG, DRESSINGS.sharper)).toBeCloseTo(600, 6)
+    expect(bottleDoes(made - dressingFor(300, DRESSINGS.sharper).liquidG, DRESSINGS.sharper)).toBeCloseTo(
+      600,
+      6,
+    )
   })
   test('flakes want twice the spoons of table salt', () => {
     const d = dressingFor(300, DRESSINGS.usual)
@@ -51,7 +67,15 @@ describe('spreading', () => {
 })
 
 describe('loosening', () => {
-  const way = (variety: 'basmati' | 'short-white', more = {}) => loosenWay({ creamy: false, toasted: false, purpose: 'side', blend: blendOf([{ variety, share: 1 }]), swollenMm: 40, ...more })
+  const way = (variety: 'basmati' | 'short-white', more = {}) =>
+    loosenWay({
+      creamy: false,
+      toasted: false,
+      purpose: 'side',
+      blend: blendOf([{ variety, share: 1 }]),
+      swollenMm: 40,
+      ...more,
+    })
   test('by what it is for, how it clings and how deep it lies', () => {
     expect(way('basmati')).toBe('fork')
     expect(way('short-white')).toBe('cut-fold')
@@ -64,7 +88,12 @@ describe('loosening', () => {
 
 describe('to hand-warm', () => {
   // Steam tables: density of saturated vapour, kg/m³.
-  test.each([[20, 0.0173], [40, 0.0512], [60, 0.1304], [80, 0.2937]])('vapour at %d °C', (celsius, density) => {
+  test.each([
+    [20, 0.0173],
+    [40, 0.0512],
+    [60, 0.1304],
+    [80, 0.2937],
+  ])('vapour at %d °C', (celsius, density) => {
     expect(Math.abs(vapourDensity(celsius) - density) / density).toBeLessThan(0.01)
   })
   test('takes minutes, not an hour; a colder kitchen is quicker, and a hot one stops at its own warmth', () => {

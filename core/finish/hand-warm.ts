@@ -11,12 +11,21 @@ const LONGEST_S = 7200
 
 /** Saturated water vapour over water, kg/m³. @see Buck 1996, vapour pressure over water, 0 to 100 °C */
 export const vapourDensity = (celsius: number): number =>
-  (611.21 * Math.exp((18.678 - celsius / 234.5) * (celsius / (257.14 + celsius)))) / (461.5 * (celsius + 273.15))
+  (611.21 * Math.exp((18.678 - celsius / 234.5) * (celsius / (257.14 + celsius)))) /
+  (461.5 * (celsius + 273.15))
 
 /** Minutes from the pot to hand-warm under a fan. Most of the heat leaves with vapour: the same stream of air that carries warmth off carries
  *  vapour off in proportion (Lewis relation).
  *  @param heatPerGram of the cooked grain, J/(g K)  @param densityGMl loose, g/mL */
-export function handWarmMinutes({ heatPerGram, densityGMl, kitchenC }: { heatPerGram: number; densityGMl: number; kitchenC: number }): number {
+export function handWarmMinutes({
+  heatPerGram,
+  densityGMl,
+  kitchenC,
+}: {
+  heatPerGram: number
+  densityGMl: number
+  kitchenC: number
+}): number {
   const stored = densityGMl * 1e6 * heatPerGram * (DEPTH_MM / 1000)
   const carries = FAN_H / AIR_HEAT
   const inRoom = ROOM_HUMIDITY * vapourDensity(kitchenC)

@@ -17,5 +17,9 @@ export function spreadOf(cookedMl: number, depthMm = SPREAD_MM - 5): Spread {
   const share = Math.min(1, Math.max(0, (depthMm - STEAMS_OFF.thinMm) / (SPREAD_MM - STEAMS_OFF.thinMm)))
   // Trays are about four to three.
   const wideCm = Math.sqrt((areaCm2 * 3) / 4)
-  return { areaCm2, minutes: STEAMS_OFF.thinMin + share * (STEAMS_OFF.fullMin - STEAMS_OFF.thinMin), tray: { longCm: Math.ceil((wideCm * 4) / 3), wideCm: Math.ceil(wideCm) } }
+  return {
+    areaCm2,
+    minutes: STEAMS_OFF.thinMin + share * (STEAMS_OFF.fullMin - STEAMS_OFF.thinMin),
+    tray: { longCm: Math.ceil((wideCm * 4) / 3), wideCm: Math.ceil(wideCm) },
+  }
 }

@@ -10,7 +10,8 @@ export interface BlendPart {
 }
 
 /** Minutes a dry grain takes in boiling water.  @param boilC at sea level when left out, °C */
-export const cookMinutes = (variety: Variety, boilC = 100): number => unsoakedMinutes({ ...variety, most: variety.uptake.most }, boilC)
+export const cookMinutes = (variety: Variety, boilC = 100): number =>
+  unsoakedMinutes({ ...variety, most: variety.uptake.most }, boilC)
 
 /** One or more grains cooked together, with what the mixture amounts to. */
 export interface Blend {
@@ -38,7 +39,8 @@ export function blendOf(grains: readonly { variety: VarietyId; share: number }[]
   const total = grains.reduce((sum, grain) => sum + grain.share, 0)
   if (!(total > 0)) throw new RangeError(`blendOf: shares must sum to more than 0, got ${total}`)
   const parts = grains.map(({ variety, share }) => ({ variety: varietyOf(variety), share: share / total }))
-  const mean = (value: (v: Variety) => number) => parts.reduce((sum, p) => sum + p.share * value(p.variety), 0)
+  const mean = (value: (v: Variety) => number) =>
+    parts.reduce((sum, p) => sum + p.share * value(p.variety), 0)
   const harmonic = (value: (v: Variety) => number) => 1 / mean((v) => 1 / value(v))
   const bulkDensity = harmonic((v) => v.bulkDensity)
   const kernelDensity = harmonic((v) => v.kernelDensity)
@@ -76,10 +78,16 @@ export const slowedBlend = (blend: Blend, factor: number): Blend =>
         spreadMinutes: blend.spreadMinutes * factor,
       }
 
-const slowed = (variety: Variety, factor: number): Variety => ({ ...variety, ...slowedKernel(variety, factor) })
+const slowed = (variety: Variety, factor: number): Variety => ({
+  ...variety,
+  ...slowedKernel(variety, factor),
+})
 
 /** A lot that takes longer by a factor: its starch and the way of the water to it both do; for the water that is the square of the radius. */
-export const slowedKernel = ({ minutesAt100, radiusMm }: { minutesAt100: number; radiusMm: number }, factor: number): { minutesAt100: number; radiusMm: number } => ({
+export const slowedKernel = (
+  { minutesAt100, radiusMm }: { minutesAt100: number; radiusMm: number },
+  factor: number,
+): { minutesAt100: number; radiusMm: number } => ({
   minutesAt100: minutesAt100 * factor,
   radiusMm: radiusMm * Math.sqrt(factor),
 })

@@ -6,9 +6,21 @@ import { inWords, VARIETIES, VARIETY_IDS, varietyOf, type VarietyId } from './va
 
 // USDA FoodData Central (SR Legacy): grams in a level US customary cup of the dry grain.
 const USDA_CUP: [VarietyId, number][] = [
-  ['long-white', 185], ['medium-white', 195], ['short-white', 200], ['brown-long', 185], ['wild', 160], ['quinoa', 170],
-  ['millet', 200], ['amaranth', 193], ['teff', 193], ['sorghum', 192], ['bulgur-medium', 140], ['couscous', 173],
-  ['barley-pearled', 200], ['rye-berries', 169], ['buckwheat-groats', 164],
+  ['long-white', 185],
+  ['medium-white', 195],
+  ['short-white', 200],
+  ['brown-long', 185],
+  ['wild', 160],
+  ['quinoa', 170],
+  ['millet', 200],
+  ['amaranth', 193],
+  ['teff', 193],
+  ['sorghum', 192],
+  ['bulgur-medium', 140],
+  ['couscous', 173],
+  ['barley-pearled', 200],
+  ['rye-berries', 169],
+  ['buckwheat-groats', 164],
 ]
 
 test.each(USDA_CUP)('a cup of %s weighs %i g', (id, cup) => {
@@ -31,14 +43,20 @@ test('ids are unique, and an unknown one is an error', () => {
 })
 
 test('within a sentence a name reads as it is spoken', () => {
-  expect(VARIETIES.map(inWords)).toEqual(expect.arrayContaining(['hulled barley', 'steel-cut oats', 'cracked freekeh', 'short-grain white']))
+  expect(VARIETIES.map(inWords)).toEqual(
+    expect.arrayContaining(['hulled barley', 'steel-cut oats', 'cracked freekeh', 'short-grain white']),
+  )
   expect(VARIETIES.map(inWords).filter((words) => words.includes(','))).toEqual([])
 })
 
 test('texture runs in two straight pieces through firm, standard and soft', () => {
   const { uptake } = varietyOf('short-white')
   expect([0, 0.25, 0.5, 0.75, 1].map((t) => uptakeAt(uptake, t))).toEqual([
-    1.15, expect.closeTo(1.275), 1.4, expect.closeTo(1.55), 1.7,
+    1.15,
+    expect.closeTo(1.275),
+    1.4,
+    expect.closeTo(1.55),
+    1.7,
   ])
   fc.assert(
     fc.property(fc.constantFrom(...VARIETIES), fc.double({ min: 0, max: 1, noNaN: true }), (row, t) => {

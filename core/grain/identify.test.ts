@@ -6,11 +6,23 @@ import { VARIETIES, varietyOf, type VarietyId } from './varieties'
 const ten = (value: number) => Array<number>(10).fill(value)
 const handful = (id: VarietyId, over: Partial<Handful> = {}): Handful => {
   const { kernel } = varietyOf(id)
-  return { lengths: ten(kernel.lengthMm), widths: ten(kernel.widthMm), coat: coatOf(varietyOf(id)), broken: 0, chalky: 0, other: 0, ...over }
+  return {
+    lengths: ten(kernel.lengthMm),
+    widths: ten(kernel.widthMm),
+    coat: coatOf(varietyOf(id)),
+    broken: 0,
+    chalky: 0,
+    other: 0,
+    ...over,
+  }
 }
 
 test.each(VARIETIES.map((v) => v.id))('%s measured exactly is among the nearest', (id) => {
-  expect(identify(handful(id)).likely.filter((l) => l.distance < 1e-9).map((l) => l.id)).toContain(id)
+  expect(
+    identify(handful(id))
+      .likely.filter((l) => l.distance < 1e-9)
+      .map((l) => l.id),
+  ).toContain(id)
 })
 
 test('measured roughly, as with a kitchen ruler, it is still among the first four', () => {

@@ -48,7 +48,12 @@ const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list
 export function coatOf(variety: Variety): Handful['coat'] {
   if (variety.id === 'black' || variety.id === 'wild') return 'black'
   if (variety.id === 'red') return 'red'
-  return variety.family === 'white rice' || variety.family === 'sticky rice' || variety.id === 'couscous' || variety.id === 'fonio' ? 'white' : 'tan'
+  return variety.family === 'white rice' ||
+    variety.family === 'sticky rice' ||
+    variety.id === 'couscous' ||
+    variety.id === 'fonio'
+    ? 'white'
+    : 'tan'
 }
 
 /** What grain this is, by its kernels.
@@ -56,17 +61,32 @@ export function coatOf(variety: Variety): Handful['coat'] {
 export function identify(handful: Handful): Identified {
   const { lengths, widths, broken, chalky, other } = handful
   const n = lengths.length
-  if (n === 0 || widths.length !== n) throw new RangeError(`identify: needs a length and a width for each kernel, got ${n} and ${widths.length}`)
+  if (n === 0 || widths.length !== n)
+    throw new RangeError(
+      `identify: needs a length and a width for each kernel, got ${n} and ${widths.length}`,
+    )
   for (const size of [...lengths, ...widths])
-    if (!(size > 0.2 && size < 20)) throw new RangeError(`identify: a kernel must measure 0.2 to 20 mm, got ${size}`)
+    if (!(size > 0.2 && size < 20))
+      throw new RangeError(`identify: a kernel must measure 0.2 to 20 mm, got ${size}`)
   for (const count of [broken, chalky, other])
-    if (!(count >= 0 && count <= n)) throw new RangeError(`identify: odd kernels must be 0 to ${n}, got ${count}`)
+    if (!(count >= 0 && count <= n))
+      throw new RangeError(`identify: odd kernels must be 0 to ${n}, got ${count}`)
   const [lengthMm, widthMm] = [mean(lengths), mean(widths)]
   const slenderness = lengthMm / widthMm
-  const likely = VARIETIES.map((variety) => ({ id: variety.id, distance: distanceTo(variety, lengthMm, slenderness, handful.coat) }))
+  const likely = VARIETIES.map((variety) => ({
+    id: variety.id,
+    distance: distanceTo(variety, lengthMm, slenderness, handful.coat),
+  }))
     .sort((a, b) => a.distance - b.distance)
     .slice(0, 4)
-  return { lengthMm, widthMm, slenderness, class: CLASSES.find(({ from }) => slenderness >= from)!.class, likely, remarks: remarksOn(handful) }
+  return {
+    lengthMm,
+    widthMm,
+    slenderness,
+    class: CLASSES.find(({ from }) => slenderness >= from)!.class,
+    likely,
+    remarks: remarksOn(handful),
+  }
 }
 
 function distanceTo(variety: Variety, lengthMm: number, slenderness: number, coat: Handful['coat']): number {
@@ -79,7 +99,8 @@ function distanceTo(variety: Variety, lengthMm: number, slenderness: number, coa
 function remarksOn({ broken, chalky, other, lengths }: Handful): string[] {
   const n = lengths.length
   const said: string[] = []
-  if (broken >= POOR_BROKEN) said.push(`${broken} of ${n} broken: they absorb faster. Rinse once more and use less water.`)
+  if (broken >= POOR_BROKEN)
+    said.push(`${broken} of ${n} broken: they absorb faster. Rinse once more and use less water.`)
   if (chalky >= POOR_CHALKY) said.push(`${chalky} of ${n} chalky: soak briefly, do not stir.`)
   if (other > 0) said.push(`${other} of ${n} are another grain: remove them or plan a mix.`)
   return said
@@ -95,7 +116,10 @@ function nearness(a: Variety, b: Variety): number {
 
 /** What can stand in for a grain that is missing, out of what there is; the nearest first.
  *  @returns ids with their distance, about 1 for a difference one would taste */
-export const substitutesFor = (missing: Variety, shelf: readonly Variety[]): { id: VarietyId; distance: number }[] =>
+export const substitutesFor = (
+  missing: Variety,
+  shelf: readonly Variety[],
+): { id: VarietyId; distance: number }[] =>
   shelf
     .filter((v) => v.id !== missing.id)
     .map((v) => ({ id: v.id, distance: nearness(missing, v) }))

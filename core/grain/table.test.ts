@@ -2,8 +2,21 @@ import { varietyOf, VARIETY_IDS } from './varieties'
 
 // USDA FoodData Central (SR Legacy), mass of a level US cup of 236.6 mL, g.
 test.each([
-  ['long-white', 185], ['short-white', 200], ['medium-white', 195], ['brown-long', 185], ['wild', 160], ['quinoa', 170], ['millet', 200], ['amaranth', 193],
-  ['teff', 193], ['couscous', 173], ['bulgur-medium', 140], ['barley-pearled', 200], ['buckwheat-groats', 164], ['lentils-green', 192], ['sorghum', 192],
+  ['long-white', 185],
+  ['short-white', 200],
+  ['medium-white', 195],
+  ['brown-long', 185],
+  ['wild', 160],
+  ['quinoa', 170],
+  ['millet', 200],
+  ['amaranth', 193],
+  ['teff', 193],
+  ['couscous', 173],
+  ['bulgur-medium', 140],
+  ['barley-pearled', 200],
+  ['buckwheat-groats', 164],
+  ['lentils-green', 192],
+  ['sorghum', 192],
 ] as const)('%s weighs %i g a cup, within a twentieth', (id, grams) => {
   expect(Math.abs(varietyOf(id).bulkDensity / (grams / 236.6) - 1)).toBeLessThan(0.05)
 })
@@ -27,8 +40,14 @@ test.each(VARIETY_IDS)('%s: its figures are in order and of the right size', (id
 
 // USDA FoodData Central (SR Legacy), water in 100 g: raw, then cooked. Grams of water a gram as bought holds when cooked.
 test.each([
-  ['long-white', 11.62, 68.44], ['wild', 7.76, 73.93], ['quinoa', 13.28, 71.61], ['millet', 8.67, 71.41], ['couscous', 8.56, 72.57],
-  ['amaranth', 11.29, 75.16], ['teff', 8.82, 74.93], ['parboiled-long', 9.86, 70.36],
+  ['long-white', 11.62, 68.44],
+  ['wild', 7.76, 73.93],
+  ['quinoa', 13.28, 71.61],
+  ['millet', 8.67, 71.41],
+  ['couscous', 8.56, 72.57],
+  ['amaranth', 11.29, 75.16],
+  ['teff', 8.82, 74.93],
+  ['parboiled-long', 9.86, 70.36],
 ] as const)('%s cooked in the published way lies between standard and soft', (id, raw, cooked) => {
   const uptake = (100 - raw) / (100 - cooked) - 1
   const { standard, soft } = varietyOf(id).uptake

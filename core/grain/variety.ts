@@ -2,7 +2,15 @@
 export interface VarietyRow {
   id: string
   name: string
-  family: 'white rice' | 'whole rice' | 'sticky rice' | 'small grain' | 'wheat and barley' | 'cracked' | 'porridge' | 'pulse'
+  family:
+    | 'white rice'
+    | 'whole rice'
+    | 'sticky rice'
+    | 'small grain'
+    | 'wheat and barley'
+    | 'cracked'
+    | 'porridge'
+    | 'pulse'
   /** Dry bulk density, g/mL, levelled scoop. */
   bulkDensity: number
   /** Kernel density, g/mL. */
@@ -31,7 +39,11 @@ export interface VarietyRow {
   washes: number
   washHow: string
   /** Kernel length and width, mm, and outline, for drawing. */
-  kernel: { lengthMm: number; widthMm: number; shape: 'grain' | 'disc' | 'round' | 'three-cornered' | 'shard' | 'bead' | 'lens' }
+  kernel: {
+    lengthMm: number
+    widthMm: number
+    shape: 'grain' | 'disc' | 'round' | 'three-cornered' | 'shard' | 'bead' | 'lens'
+  }
   /** Covered rest, minutes, where it differs from the method's own. */
   restMinutes?: number
   gluten: boolean

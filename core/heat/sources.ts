@@ -41,13 +41,16 @@ export const fullPower = (source: HeatSource): number => source.ratedW * source.
 
 /** What reaches the pot at the lowest setting, W. */
 export const leastPower = (source: HeatSource): number =>
-  source.kind === 'gas' ? GAS_LEAST_SHARE * LOW_FLAME_GAIN * fullPower(source) : CYCLING_LEAST_SHARE * fullPower(source)
+  source.kind === 'gas'
+    ? GAS_LEAST_SHARE * LOW_FLAME_GAIN * fullPower(source)
+    : CYCLING_LEAST_SHARE * fullPower(source)
 
 /** What a pot needs to go on simmering under its lid, W.  @param standingLossW UA·(boil − room) of the pot with its lid on */
 export const simmeringPower = (standingLossW: number): number => standingLossW + KEEPS_SIMMERING_W
 
 /** Whether the lowest setting keeps this pot at a simmer; if not, the setting above it is meant by "lowest". */
-export const lowestHoldsSimmer = (source: HeatSource, standingLossW: number): boolean => leastPower(source) >= simmeringPower(standingLossW)
+export const lowestHoldsSimmer = (source: HeatSource, standingLossW: number): boolean =>
+  leastPower(source) >= simmeringPower(standingLossW)
 
 /** Power that reaches the pot at a level, W. "lowest" is the least the burner gives, or the setting above it that still keeps the pot
  *  simmering; never more than the source has. What it gives over the standing loss leaves as steam, whatever the lid.
@@ -70,5 +73,6 @@ export function deliveredPower(source: HeatSource, level: HeatLevel, standingLos
 }
 
 /** How long a pot goes on boiling at full heat before a hand has turned it down, minutes. A plate gives off what it holds besides. */
-export const turnDownMinutes = (source: HeatSource): number => (source.kind === 'electric' && source.efficiency < INDUCTION_FROM ? 1.25 : 0.5)
+export const turnDownMinutes = (source: HeatSource): number =>
+  source.kind === 'electric' && source.efficiency < INDUCTION_FROM ? 1.25 : 0.5
 const INDUCTION_FROM = 0.8

@@ -19,7 +19,15 @@ const STEPS = 80
 /** Minutes from one temperature to another under a steady heat.
  *  Without an open surface it is the closed form −C/UA·ln(1 − UA·ΔT/P); with one, a sum over small rises.
  *  @returns Infinity when the loss eats the heat before the target */
-export function minutesToHeat({ powerW, heatCapacity, loss, fromC, toC, roomC, openArea = 0 }: HeatingUp): number {
+export function minutesToHeat({
+  powerW,
+  heatCapacity,
+  loss,
+  fromC,
+  toC,
+  roomC,
+  openArea = 0,
+}: HeatingUp): number {
   const net = (c: number) =>
     powerW - loss * (c - roomC) - openSurfaceEvaporation(celsius(c)) * openArea * LATENT_HEAT
   if (toC <= fromC) return 0

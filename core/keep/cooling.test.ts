@@ -1,4 +1,11 @@
-import { deepestInTime, coolingOf, conductivityOf, fasterWays, type CoolingGiven, type Portion } from './cooling'
+import {
+  deepestInTime,
+  coolingOf,
+  conductivityOf,
+  fasterWays,
+  type CoolingGiven,
+  type Portion,
+} from './cooling'
 import { guidanceOf } from './guidance'
 import { coolSlab } from './slab'
 
@@ -16,7 +23,10 @@ function roots(bi: number, many: number): number[] {
 }
 /** Closed form of a plane wall cooled alike on both faces, centre temperature (Incropera & DeWitt, eq. 5.42). */
 const closedCentre = (bi: number, fourier: number): number =>
-  roots(bi, 12).reduce((sum, z) => sum + ((4 * Math.sin(z)) / (2 * z + Math.sin(2 * z))) * Math.exp(-z * z * fourier), 0)
+  roots(bi, 12).reduce(
+    (sum, z) => sum + ((4 * Math.sin(z)) / (2 * z + Math.sin(2 * z))) * Math.exp(-z * z * fourier),
+    0,
+  )
 
 const slab = { depthM: 0.04, conductivity: 0.3, heatPerVolume: 2.5e6, startC: 75 }
 
@@ -59,7 +69,10 @@ describe('a slab that cools', () => {
       before = warmest
       return t >= seconds
     })
-    expect(run.meanC).toBeCloseTo(air + (75 - air) * Math.exp((-2 * h * seconds) / (lumped.heatPerVolume * lumped.depthM)), 0)
+    expect(run.meanC).toBeCloseTo(
+      air + (75 - air) * Math.exp((-2 * h * seconds) / (lumped.heatPerVolume * lumped.depthM)),
+      0,
+    )
     expect(gone).toBeGreaterThan(0)
   })
 
@@ -69,7 +82,8 @@ describe('a slab that cools', () => {
   })
 
   test('a bare top cools faster and pays in vapour', () => {
-    const run = (bare: boolean) => coolSlab(slab, { celsius: 20, h: 9, bare }, { celsius: 20, h: 4 }, 20, (w) => w < 30)
+    const run = (bare: boolean) =>
+      coolSlab(slab, { celsius: 20, h: 9, bare }, { celsius: 20, h: 4 }, 20, (w) => w < 30)
     expect(run(true).seconds).toBeLessThan(run(false).seconds)
     expect(run(false).vapourGM2).toBe(0)
     // Heat of the vapour is no more than what the slab gave up.
@@ -77,30 +91,50 @@ describe('a slab that cools', () => {
   })
 })
 
-const rice = (massG: number, depthMm: number): Portion => ({ massG, depthMm, densityGMl: 0.79, waterShare: 0.62 })
-const given = (portion: Portion, more: Partial<CoolingGiven> = {}): CoolingGiven => ({ portion, place: 'fridge', open: true, kitchenC: 20, ...more })
+const rice = (massG: number, depthMm: number): Portion => ({
+  massG,
+  depthMm,
+  densityGMl: 0.79,
+  waterShare: 0.62,
+})
+const given = (portion: Portion, more: Partial<CoolingGiven> = {}): CoolingGiven => ({
+  portion,
+  place: 'fridge',
+  open: true,
+  kitchenC: 20,
+  ...more,
+})
 const stricter = guidanceOf('stricter')
 
 describe('containers in the cold', () => {
-  test.each(['stricter', 'uk', 'us'] as const)('1.5 kg 60 mm deep is too slow in a fridge by %s; 20 mm on a tray is not', (authority) => {
-    const guidance = guidanceOf(authority)
-    expect(coolingOf(given(rice(1500, 60), { open: false }), guidance).tooSlow).not.toBeNull()
-    expect(coolingOf(given(rice(1500, 60)), guidance).tooSlow).not.toBeNull()
-    expect(coolingOf(given(rice(1500, 20)), guidance).tooSlow).toBeNull()
-  })
+  test.each(['stricter', 'uk', 'us'] as const)(
+    '1.5 kg 60 mm deep is too slow in a fridge by %s; 20 mm on a tray is not',
+    (authority) => {
+      const guidance = guidanceOf(authority)
+      expect(coolingOf(given(rice(1500, 60), { open: false }), guidance).tooSlow).not.toBeNull()
+      expect(coolingOf(given(rice(1500, 60)), guidance).tooSlow).not.toBeNull()
+      expect(coolingOf(given(rice(1500, 20)), guidance).tooSlow).toBeNull()
+    },
+  )
 
   test('conductivity lies between air and water, and falls with air between the grains', () => {
     expect(conductivityOf(rice(1, 1))).toBeGreaterThan(0.2)
     expect(conductivityOf(rice(1, 1))).toBeLessThan(0.47)
-    expect(conductivityOf({ ...rice(1, 1), densityGMl: 0.62 })).toBeLessThan(conductivityOf({ ...rice(1, 1), densityGMl: 1.05 }))
+    expect(conductivityOf({ ...rice(1, 1), densityGMl: 0.62 })).toBeLessThan(
+      conductivityOf({ ...rice(1, 1), densityGMl: 1.05 }),
+    )
   })
 
   test('thinner, open, apart and colder are each quicker; mass alone is not', () => {
     const base = coolingOf(given(rice(500, 40), { open: false }), stricter)
     expect(coolingOf(given(rice(500, 30), { open: false }), stricter).to21Min).toBeLessThan(base.to21Min)
     expect(coolingOf(given(rice(500, 40)), stricter).to21Min).toBeLessThan(base.to21Min)
-    expect(coolingOf(given(rice(500, 40), { open: false, stacked: 3 }), stricter).to21Min).toBeGreaterThan(2 * base.to21Min)
-    expect(coolingOf(given(rice(500, 40), { place: 'freezer', open: false }), stricter).to5Min).toBeLessThan(base.to5Min)
+    expect(coolingOf(given(rice(500, 40), { open: false, stacked: 3 }), stricter).to21Min).toBeGreaterThan(
+      2 * base.to21Min,
+    )
+    expect(coolingOf(given(rice(500, 40), { place: 'freezer', open: false }), stricter).to5Min).toBeLessThan(
+      base.to5Min,
+    )
     expect(coolingOf(given(rice(900, 40), { open: false }), stricter).to21Min).toBe(base.to21Min)
   })
 

@@ -28,8 +28,28 @@ export interface CoolingGiven {
 }
 
 /** The same out of a stored row. */
-export const coolingGivenOf = (row: { grams: number; depth_mm: number; density_g_ml: number; water_share: number; place: CoolingPlace; open: 0 | 1; stacked: number }, kitchenC: number): CoolingGiven => ({
-  portion: { massG: row.grams, depthMm: row.depth_mm, densityGMl: row.density_g_ml, waterShare: row.water_share }, place: row.place, open: row.open === 1, kitchenC, stacked: row.stacked,
+export const coolingGivenOf = (
+  row: {
+    grams: number
+    depth_mm: number
+    density_g_ml: number
+    water_share: number
+    place: CoolingPlace
+    open: 0 | 1
+    stacked: number
+  },
+  kitchenC: number,
+): CoolingGiven => ({
+  portion: {
+    massG: row.grams,
+    depthMm: row.depth_mm,
+    densityGMl: row.density_g_ml,
+    waterShare: row.water_share,
+  },
+  place: row.place,
+  open: row.open === 1,
+  kitchenC,
+  stacked: row.stacked,
 })
 
 /** Still air moves about 9 W/(m² K) off a warm surface, half of it by radiation; a fridge's fan a little more; under a lid the air gap
@@ -56,13 +76,16 @@ const COOKED_KERNEL = 1.1
 export function conductivityOf({ densityGMl, waterShare }: Portion): number {
   const solid = waterShare * WATER_K + (1 - waterShare) * STARCH_K
   const air = Math.min(0.6, Math.max(0, 1 - densityGMl / COOKED_KERNEL))
-  return (solid * (2 * solid + AIR_K - 2 * air * (solid - AIR_K))) / (2 * solid + AIR_K + air * (solid - AIR_K))
+  return (
+    (solid * (2 * solid + AIR_K - 2 * air * (solid - AIR_K))) / (2 * solid + AIR_K + air * (solid - AIR_K))
+  )
 }
 
 export const slabOf = (portion: Portion, startC: number, stacked = 1): Slab => ({
   depthM: (portion.depthMm / 1000) * stacked,
   conductivity: conductivityOf(portion),
-  heatPerVolume: portion.densityGMl * 1e6 * (portion.waterShare * WATER_C_J + (1 - portion.waterShare) * DRY_C_J),
+  heatPerVolume:
+    portion.densityGMl * 1e6 * (portion.waterShare * WATER_C_J + (1 - portion.waterShare) * DRY_C_J),
   startC,
 })
 
@@ -85,7 +108,10 @@ export const COLD_C = 5
 const LONGEST_MIN = 24 * 60
 
 /** When a container of cooked grain is cold, by its warmest place, and whether that is soon enough. */
-export function coolingOf({ portion, place, open, kitchenC, startC = PACKED_C, stacked = 1 }: CoolingGiven, guidance: Guidance): Cooling {
+export function coolingOf(
+  { portion, place, open, kitchenC, startC = PACKED_C, stacked = 1 }: CoolingGiven,
+  guidance: Guidance,
+): Cooling {
   const slab = slabOf(portion, startC, stacked)
   const air = place === 'counter' || place === 'ice-bath' ? kitchenC : AIR_C[place]
   const top: Face = { celsius: air, h: AIR_H[place] * (open ? 1 : LIDDED), bare: open }
@@ -104,8 +130,16 @@ export function coolingOf({ portion, place, open, kitchenC, startC = PACKED_C, s
   const chillMin = to5Min - to21Min
   const area = portion.massG / portion.densityGMl / 1e6 / (portion.depthMm / 1000)
   return {
-    leavesHotMin, to21Min, to5Min, coolMin, chillMin,
-    tooSlow: !(coolMin <= guidance.cool_min.value) ? 'cool' : !(chillMin <= guidance.chill_min.value) ? 'chill' : null,
+    leavesHotMin,
+    to21Min,
+    to5Min,
+    coolMin,
+    chillMin,
+    tooSlow: !(coolMin <= guidance.cool_min.value)
+      ? 'cool'
+      : !(chillMin <= guidance.chill_min.value)
+        ? 'chill'
+        : null,
     losesG: end.vapourGM2 * area,
   }
 }
@@ -115,7 +149,8 @@ const THINNEST_MM = 8
 
 /** The deepest layer that is cold in time there, mm; 0 when none is. */
 export function deepestInTime(given: CoolingGiven, guidance: Guidance): number {
-  const passes = (depthMm: number) => coolingOf({ ...given, portion: { ...given.portion, depthMm } }, guidance).tooSlow === null
+  const passes = (depthMm: number) =>
+    coolingOf({ ...given, portion: { ...given.portion, depthMm } }, guidance).tooSlow === null
   if (!passes(THINNEST_MM)) return 0
   let [low, high] = [THINNEST_MM, 150]
   while (high - low > 0.5) {
@@ -142,14 +177,20 @@ export function fasterWays(given: CoolingGiven, guidance: Guidance): FasterWay[]
   const settled = { ...given, stacked: 1 }
   if ((given.stacked ?? 1) > 1) tryOut('apart', 'Set the tubs apart until they are cold', { stacked: 1 })
   if (!given.open) tryOut('open', 'Leave the lid off until it is cold', { stacked: 1, open: true })
-  if (given.place === 'counter') tryOut('fridge', 'Straight into the fridge, lid off', { stacked: 1, open: true, place: 'fridge' })
-  if (given.place !== 'ice-bath') tryOut('ice-bath', 'Stand it in ice water first, lid off', { stacked: 1, open: true, place: 'ice-bath' })
+  if (given.place === 'counter')
+    tryOut('fridge', 'Straight into the fridge, lid off', { stacked: 1, open: true, place: 'fridge' })
+  if (given.place !== 'ice-bath')
+    tryOut('ice-bath', 'Stand it in ice water first, lid off', { stacked: 1, open: true, place: 'ice-bath' })
   const place = given.place === 'counter' ? 'fridge' : given.place
   const depthMm = Math.floor(deepestInTime({ ...settled, place, open: true }, guidance))
   if (depthMm > 0 && depthMm < given.portion.depthMm) {
     const areaCm2 = given.portion.massG / given.portion.densityGMl / (depthMm / 10)
     const parts = Math.ceil(given.portion.depthMm / depthMm)
-    tryOut('thinner', `Spread it ${depthMm} mm thin, over ${Math.round(areaCm2 / 10) * 10} cm² or in ${parts} such containers, lid off`, { stacked: 1, place, open: true, portion: { ...given.portion, depthMm } })
+    tryOut(
+      'thinner',
+      `Spread it ${depthMm} mm thin, over ${Math.round(areaCm2 / 10) * 10} cm² or in ${parts} such containers, lid off`,
+      { stacked: 1, place, open: true, portion: { ...given.portion, depthMm } },
+    )
   }
   return ways
 }

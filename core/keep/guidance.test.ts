@@ -1,10 +1,28 @@
-import { AUTHORITIES, FIGURE_IDS, FIGURES, FOLLOW_LOCAL, guidanceOf, WHY_STRICT, type FigureId } from './guidance'
+import {
+  AUTHORITIES,
+  FIGURE_IDS,
+  FIGURES,
+  FOLLOW_LOCAL,
+  guidanceOf,
+  WHY_STRICT,
+  type FigureId,
+} from './guidance'
 
 describe('guidance in force', () => {
   test('the usual one is the strictest of each figure, and every figure names its source', () => {
     const g = guidanceOf('stricter')
-    expect([g.hold_hot_c.value, g.cool_min.value, g.chill_min.value, g.eat_h.value, g.reheat_c.value, g.reheats.value, g.fridge_c.value, g.room_min.value]).toEqual([63, 60, 240, 24, 75, 1, 4, 120])
-    for (const authority of AUTHORITIES) for (const id of FIGURE_IDS) expect(guidanceOf(authority)[id].source.length).toBeGreaterThan(10)
+    expect([
+      g.hold_hot_c.value,
+      g.cool_min.value,
+      g.chill_min.value,
+      g.eat_h.value,
+      g.reheat_c.value,
+      g.reheats.value,
+      g.fridge_c.value,
+      g.room_min.value,
+    ]).toEqual([63, 60, 240, 24, 75, 1, 4, 120])
+    for (const authority of AUTHORITIES)
+      for (const id of FIGURE_IDS) expect(guidanceOf(authority)[id].source.length).toBeGreaterThan(10)
   })
 
   test('another authority is its own published figures, with the other standing in where it gives none', () => {
@@ -24,7 +42,9 @@ describe('guidance in force', () => {
         expect(stricter[id].own).toBe(true)
         expect(stricter[id].value).not.toBe(base[id].value)
       }
-      expect(guidanceOf(authority, { eat_h: NaN } as Partial<Record<FigureId, number>>).eat_h).toEqual(base.eat_h)
+      expect(guidanceOf(authority, { eat_h: NaN } as Partial<Record<FigureId, number>>).eat_h).toEqual(
+        base.eat_h,
+      )
     }
   })
 })

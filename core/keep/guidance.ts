@@ -2,47 +2,72 @@
  *  None of it can be switched off: a house follows the strictest figure of each kind, or one authority's, or figures of its own that are stricter still. */
 export const FIGURES = {
   hold_hot_c: {
-    name: 'held hot at', unit: '°C', stricter: 'higher',
+    name: 'held hot at',
+    unit: '°C',
+    stricter: 'higher',
     uk: { value: 63, source: 'UK Food Standards Agency, hot holding' },
     us: { value: 57, source: 'FDA Food Code 2022, 3-501.16; to households, 60 °C' },
   },
   cool_min: {
-    name: 'cooled to 21 °C within', unit: 'min', stricter: 'lower',
+    name: 'cooled to 21 °C within',
+    unit: 'min',
+    stricter: 'lower',
     uk: { value: 60, source: 'UK Food Standards Agency: cooked rice, ideally within an hour' },
     us: { value: 120, source: 'FDA Food Code 2022, 3-501.14: 57 to 21 °C' },
   },
   chill_min: {
-    name: 'then to 5 °C within', unit: 'min', stricter: 'lower',
+    name: 'then to 5 °C within',
+    unit: 'min',
+    stricter: 'lower',
     uk: undefined,
     us: { value: 240, source: 'FDA Food Code 2022, 3-501.14: 21 to 5 °C' },
   },
   fridge_c: {
-    name: 'kept in the fridge at', unit: '°C or less', stricter: 'lower',
+    name: 'kept in the fridge at',
+    unit: '°C or less',
+    stricter: 'lower',
     uk: { value: 5, source: 'UK Food Standards Agency, chilling' },
     us: { value: 4, source: 'USDA Food Safety and Inspection Service, 40 °F' },
   },
   eat_h: {
-    name: 'eaten from the fridge within', unit: 'h', stricter: 'lower',
+    name: 'eaten from the fridge within',
+    unit: 'h',
+    stricter: 'lower',
     uk: { value: 24, source: 'UK Food Standards Agency: cooked rice, 24 hours' },
-    us: { value: 72, source: 'USDA Food Safety and Inspection Service: leftovers, 3 to 4 days; the shorter is taken' },
+    us: {
+      value: 72,
+      source: 'USDA Food Safety and Inspection Service: leftovers, 3 to 4 days; the shorter is taken',
+    },
   },
   thawed_h: {
-    name: 'eaten after thawing within', unit: 'h', stricter: 'lower',
+    name: 'eaten after thawing within',
+    unit: 'h',
+    stricter: 'lower',
     uk: { value: 24, source: 'UK Food Standards Agency, defrosted food' },
-    us: { value: 72, source: 'USDA Food Safety and Inspection Service: thawed in the fridge, 3 to 4 days; the shorter is taken' },
+    us: {
+      value: 72,
+      source:
+        'USDA Food Safety and Inspection Service: thawed in the fridge, 3 to 4 days; the shorter is taken',
+    },
   },
   room_min: {
-    name: 'at room temperature, at most', unit: 'min', stricter: 'lower',
+    name: 'at room temperature, at most',
+    unit: 'min',
+    stricter: 'lower',
     uk: { value: 120, source: 'UK Food Standards Agency: hot food off hot holding, once, 2 hours' },
     us: { value: 120, source: 'USDA Food Safety and Inspection Service: 2 hours; one above 32 °C' },
   },
   reheat_c: {
-    name: 'reheated to', unit: '°C', stricter: 'higher',
+    name: 'reheated to',
+    unit: '°C',
+    stricter: 'higher',
     uk: { value: 75, source: 'UK Food Standards Agency: steaming hot all through' },
     us: { value: 74, source: 'USDA Food Safety and Inspection Service, 165 °F' },
   },
   reheats: {
-    name: 'reheated at most', unit: 'times', stricter: 'lower',
+    name: 'reheated at most',
+    unit: 'times',
+    stricter: 'lower',
     uk: { value: 1, source: 'UK Food Standards Agency: once' },
     us: undefined,
   },
@@ -76,7 +101,8 @@ export interface InForce {
 }
 export type Guidance = Readonly<Record<FigureId, InForce>>
 
-const stricterOf = (figure: Figure, a: number, b: number): boolean => (figure.stricter === 'higher' ? a > b : a < b)
+const stricterOf = (figure: Figure, a: number, b: number): boolean =>
+  figure.stricter === 'higher' ? a > b : a < b
 
 /** The figures in force. Where an authority gives none, the other's stands in.
  *  @param own figures of the house, which only count where they are stricter */
@@ -88,11 +114,17 @@ export function guidanceOf(authority: Authority, own: Partial<Record<FigureId, n
       const strictest = both.reduce((best, p) => (stricterOf(figure, p.value, best.value) ? p : best))
       const published = (authority === 'stricter' ? undefined : figure[authority]) ?? strictest
       const mine = own[id]
-      return [id, mine !== undefined && stricterOf(figure, mine, published.value) ? { value: mine, source: 'your own (stricter)', own: true } : { ...published, own: false }]
+      return [
+        id,
+        mine !== undefined && stricterOf(figure, mine, published.value)
+          ? { value: mine, source: 'your own (stricter)', own: true }
+          : { ...published, own: false },
+      ]
     }),
   ) as unknown as Guidance
 }
 
 /** Said wherever a figure of it is shown. */
 export const FOLLOW_LOCAL = 'Usual guidance; follow your local food authority.'
-export const WHY_STRICT = 'Bacterial spores survive boiling and grow in warm rice. Reheating does not remove their toxin.'
+export const WHY_STRICT =
+  'Bacterial spores survive boiling and grow in warm rice. Reheating does not remove their toxin.'

@@ -27,7 +27,11 @@ const LONGEST_MIN = 240
 
 /** Lets the pot stand, lid on. The pot stays as it was.
  *  @param soft uptake that is soft, g/g  @param powerW what keeps it warm, W; 0 for a pot off the heat  @param holdC hot food is held at, °C */
-export function holdingOf(pot: Pot, soft: number, { powerW = 0, holdC = HOLD_HOT_C }: { powerW?: number; holdC?: number } = {}): Holding {
+export function holdingOf(
+  pot: Pot,
+  soft: number,
+  { powerW = 0, holdC = HOLD_HOT_C }: { powerW?: number; holdC?: number } = {},
+): Holding {
   return tried(pot, () => {
     const { lid, openArea, steamFactor } = pot.setup
     const water = grainWater(pot)
@@ -37,10 +41,22 @@ export function holdingOf(pot: Pot, soft: number, { powerW = 0, holdC = HOLD_HOT
       if (lost > DRY_SHARE * water && dry === Infinity) dry = minute
       if (grainWater(pot) / pot.dryG > soft && softAt === Infinity) softAt = minute
       if (safe < Infinity && dry < Infinity) break
-      lost += openSurfaceEvaporation(celsius(pot.bulkC)) * openArea * leakOf(lid, 'on') * steamFactor * STEP_MIN * 60
+      lost +=
+        openSurfaceEvaporation(celsius(pot.bulkC)) *
+        openArea *
+        leakOf(lid, 'on') *
+        steamFactor *
+        STEP_MIN *
+        60
       runPhase(pot, { id: 'hold', powerW, lid: 'on', mode: 'open', until: { minutes: STEP_MIN } })
     }
     const minutes = Math.min(safe, dry, softAt)
-    return { safeMinutes: safe, dryMinutes: dry, softMinutes: softAt, minutes, endsBy: minutes === dry ? 'drying' : minutes === softAt ? 'softness' : 'safety' }
+    return {
+      safeMinutes: safe,
+      dryMinutes: dry,
+      softMinutes: softAt,
+      minutes,
+      endsBy: minutes === dry ? 'drying' : minutes === softAt ? 'softness' : 'safety',
+    }
   })
 }

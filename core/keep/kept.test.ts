@@ -6,9 +6,20 @@ import { reheating } from './reheat'
 
 const HOUR = 3_600_000
 const COOKED = Date.UTC(2026, 2, 28, 19, 0) // the evening before European clocks go forward
-const packed: Packed = { cookedMs: COOKED, packedMs: COOKED + HOUR / 2, place: 'fridge', portions: 3, grams: 450 }
+const packed: Packed = {
+  cookedMs: COOKED,
+  packedMs: COOKED + HOUR / 2,
+  place: 'fridge',
+  portions: 3,
+  grams: 450,
+}
 const uk = guidanceOf('stricter')
-const event = (kind: KeptEvent['kind'], hours: number, more: Partial<KeptEvent> = {}): KeptEvent => ({ id: `${kind}-${hours}`, kind, atMs: COOKED + hours * HOUR, ...more })
+const event = (kind: KeptEvent['kind'], hours: number, more: Partial<KeptEvent> = {}): KeptEvent => ({
+  id: `${kind}-${hours}`,
+  kind,
+  atMs: COOKED + hours * HOUR,
+  ...more,
+})
 
 describe('a kept container', () => {
   test('counts from the pot, in hours that no clock change moves', () => {
@@ -24,7 +35,12 @@ describe('a kept container', () => {
     expect([month.place, month.useByMs, month.leftH]).toEqual(['freezer', null, 18])
     const thawed = keptAt(packed, [...frozen, event('thawed', 700)], uk, COOKED + 700 * HOUR)
     expect(thawed.useByMs).toBe(COOKED + 718 * HOUR)
-    const early = keptAt({ ...packed, place: 'freezer' }, [event('thawed', 700)], guidanceOf('us'), COOKED + 700 * HOUR)
+    const early = keptAt(
+      { ...packed, place: 'freezer' },
+      [event('thawed', 700)],
+      guidanceOf('us'),
+      COOKED + 700 * HOUR,
+    )
     expect(early.useByMs).toBe(COOKED + (700 + 71.5) * HOUR)
   })
 
@@ -37,7 +53,12 @@ describe('a kept container', () => {
 
   test('what is pressed can be taken back', () => {
     const thrown = event('thrown', 2)
-    const back = keptAt(packed, [thrown, event('take-back', 2.01, { target: thrown.id })], uk, COOKED + 3 * HOUR)
+    const back = keptAt(
+      packed,
+      [thrown, event('take-back', 2.01, { target: thrown.id })],
+      uk,
+      COOKED + 3 * HOUR,
+    )
     expect([back.gone, back.portions]).toEqual([null, 3])
   })
 
@@ -53,20 +74,31 @@ describe('a kept container', () => {
   })
 
   test('time in the fridge never sums to more than the guidance allows, whatever is pressed', () => {
-    const kinds = fc.constantFrom('to-freezer' as const, 'thawed' as const, 'to-fridge' as const, 'reheated' as const)
+    const kinds = fc.constantFrom(
+      'to-freezer' as const,
+      'thawed' as const,
+      'to-fridge' as const,
+      'reheated' as const,
+    )
     fc.assert(
-      fc.property(fc.array(fc.tuple(kinds, fc.double({ min: 0.1, max: 200, noNaN: true })), { maxLength: 8 }), (told) => {
-        const events = told.sort((a, b) => a[1] - b[1]).map(([kind, hours], i) => ({ ...event(kind, hours), id: String(i) }))
-        const view = keptAt(packed, events, uk, COOKED + 201 * HOUR)
-        if (view.useByMs === null) return
-        // Add up the hours out of the freezer by another path: walk the events.
-        let [warm, since, frozen] = [0, COOKED, false]
-        for (const e of events) {
-          if (e.kind === 'to-freezer' && !frozen) [warm, frozen] = [warm + e.atMs - since, true]
-          else if ((e.kind === 'thawed' || e.kind === 'reheated') && frozen) [since, frozen] = [e.atMs, false]
-        }
-        expect(warm + view.useByMs - since).toBeLessThanOrEqual(24 * HOUR + 1)
-      }),
+      fc.property(
+        fc.array(fc.tuple(kinds, fc.double({ min: 0.1, max: 200, noNaN: true })), { maxLength: 8 }),
+        (told) => {
+          const events = told
+            .sort((a, b) => a[1] - b[1])
+            .map(([kind, hours], i) => ({ ...event(kind, hours), id: String(i) }))
+          const view = keptAt(packed, events, uk, COOKED + 201 * HOUR)
+          if (view.useByMs === null) return
+          // Add up the hours out of the freezer by another path: walk the events.
+          let [warm, since, frozen] = [0, COOKED, false]
+          for (const e of events) {
+            if (e.kind === 'to-freezer' && !frozen) [warm, frozen] = [warm + e.atMs - since, true]
+            else if ((e.kind === 'thawed' || e.kind === 'reheated') && frozen)
+              [since, frozen] = [e.atMs, false]
+          }
+          expect(warm + view.useByMs - since).toBeLessThanOrEqual(24 * HOUR + 1)
+        },
+      ),
     )
   })
 })

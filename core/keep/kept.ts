@@ -1,7 +1,15 @@
 import type { Guidance } from './guidance'
 
 /** What can be told of a container that was put away. Nothing is ever changed or removed. */
-export const KEPT_EVENT_KINDS = ['to-fridge', 'to-freezer', 'thawed', 'reheated', 'eaten', 'thrown', 'take-back'] as const
+export const KEPT_EVENT_KINDS = [
+  'to-fridge',
+  'to-freezer',
+  'thawed',
+  'reheated',
+  'eaten',
+  'thrown',
+  'take-back',
+] as const
 export type KeptEventKind = (typeof KEPT_EVENT_KINDS)[number]
 
 export interface KeptEvent {
@@ -25,8 +33,14 @@ export interface Packed {
 }
 
 /** The same out of a stored row. */
-export const packedOf = (row: Pick<Packed, 'place' | 'portions' | 'grams'> & { cooked_ms: number; packed_ms: number }): Packed => ({
-  cookedMs: row.cooked_ms, packedMs: row.packed_ms, place: row.place, portions: row.portions, grams: row.grams,
+export const packedOf = (
+  row: Pick<Packed, 'place' | 'portions' | 'grams'> & { cooked_ms: number; packed_ms: number },
+): Packed => ({
+  cookedMs: row.cooked_ms,
+  packedMs: row.packed_ms,
+  place: row.place,
+  portions: row.portions,
+  grams: row.grams,
 })
 
 export interface KeptView {
@@ -57,10 +71,16 @@ function standingKept(events: readonly KeptEvent[]): KeptEvent[] {
 
 /** A kept container at a moment: where it is, what is left, and until when it is good. Freezing stops the clock; thawing starts it again, and
  *  a thawed portion has its own, shorter one where the guidance says so. Durations, not dates: no daylight saving moves them. */
-export function keptAt(packed: Packed, events: readonly KeptEvent[], guidance: Guidance, nowMs: number): KeptView {
+export function keptAt(
+  packed: Packed,
+  events: readonly KeptEvent[],
+  guidance: Guidance,
+  nowMs: number,
+): KeptView {
   const stood = standingKept(events)
   const allowed = guidance.eat_h.value * HOUR
-  let place: KeptView['place'] = packed.place === 'fridge' || packed.place === 'freezer' ? packed.place : 'cooling'
+  let place: KeptView['place'] =
+    packed.place === 'fridge' || packed.place === 'freezer' ? packed.place : 'cooling'
   let gone: KeptView['gone'] = null
   let [portions, grams, reheats] = [packed.portions, packed.grams, 0]
   // The clock runs from the pot, also while it cools and while somebody thought about freezing it.
@@ -111,11 +131,22 @@ export function keptAt(packed: Packed, events: readonly KeptEvent[], guidance: G
         break
     }
   }
-  const useByMs = gone ? null : runningFrom === null ? null : Math.min(runningFrom + allowed - spent, thawedBy)
+  const useByMs = gone
+    ? null
+    : runningFrom === null
+      ? null
+      : Math.min(runningFrom + allowed - spent, thawedBy)
   return {
     place: gone ? 'gone' : place,
-    gone, portions: gone ? 0 : portions, grams: gone ? 0 : Math.max(0, grams), reheats, useByMs,
-    leftH: !gone && runningFrom === null ? Math.min(guidance.thawed_h.value, Math.max(0, allowed - spent) / HOUR) : null,
+    gone,
+    portions: gone ? 0 : portions,
+    grams: gone ? 0 : Math.max(0, grams),
+    reheats,
+    useByMs,
+    leftH:
+      !gone && runningFrom === null
+        ? Math.min(guidance.thawed_h.value, Math.max(0, allowed - spent) / HOUR)
+        : null,
     spent: reheats >= guidance.reheats.value,
     pastMs: useByMs === null ? 0 : Math.max(0, nowMs - useByMs),
     last: stood.at(-1),
@@ -132,11 +163,17 @@ export function canTell(view: KeptView, kind: KeptEventKind, guidance: Guidance)
     case 'to-fridge':
       return view.place === 'cooling' ? undefined : `it is in the ${view.place}`
     case 'to-freezer':
-      return view.place === 'freezer' ? 'it is in the freezer' : view.reheats > 0 ? 'reheated grain is not frozen' : undefined
+      return view.place === 'freezer'
+        ? 'it is in the freezer'
+        : view.reheats > 0
+          ? 'reheated grain is not frozen'
+          : undefined
     case 'thawed':
       return view.place === 'freezer' ? undefined : 'it is not frozen'
     case 'reheated':
-      return view.spent ? `it was reheated ${guidance.reheats.value === 1 ? 'once' : `${guidance.reheats.value} times`} already` : undefined
+      return view.spent
+        ? `it was reheated ${guidance.reheats.value === 1 ? 'once' : `${guidance.reheats.value} times`} already`
+        : undefined
     default:
       return undefined
   }

@@ -7,7 +7,17 @@ export interface Container {
 }
 
 /** The same out of a stored row. */
-export const containerOf = ({ id, name, ml, depth_mm }: { id: string; name: string; ml: number; depth_mm: number }): Container => ({ id, name, ml, depthMm: depth_mm })
+export const containerOf = ({
+  id,
+  name,
+  ml,
+  depth_mm,
+}: {
+  id: string
+  name: string
+  ml: number
+  depth_mm: number
+}): Container => ({ id, name, ml, depthMm: depth_mm })
 
 /** One container with its share of what was cooked. */
 export interface Filled {
@@ -21,7 +31,12 @@ export interface Filled {
 
 /** Shares cooked grain out level, the same in each of a kind.
  *  @param densityGMl loose, of the cooked grain  @param portions all of them together, spread by mass */
-export function shareOut(massG: number, densityGMl: number, portions: number, into: readonly Container[]): Filled[] {
+export function shareOut(
+  massG: number,
+  densityGMl: number,
+  portions: number,
+  into: readonly Container[],
+): Filled[] {
   if (!(massG >= 0)) throw new RangeError(`shareOut: massG must be 0 or more, got ${massG}`)
   if (into.length === 0 || massG === 0) return []
   const room = into.reduce((sum, c) => sum + c.ml, 0)
@@ -40,7 +55,12 @@ export function shareOut(massG: number, densityGMl: number, portions: number, in
 
 /** The fewest containers of one kind that take it all, each holding whole portions where it can: the smallest that holds one, or the largest there is.
  *  @returns that container as often as it is wanted; nothing for a house without any */
-export function suggestContainers(massG: number, densityGMl: number, portions: number, owned: readonly Container[]): Container[] {
+export function suggestContainers(
+  massG: number,
+  densityGMl: number,
+  portions: number,
+  owned: readonly Container[],
+): Container[] {
   if (owned.length === 0 || !(massG > 0)) return []
   const each = massG / Math.max(1, portions) / densityGMl
   const bySize = [...owned].sort((a, b) => a.ml - b.ml)

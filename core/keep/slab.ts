@@ -26,7 +26,13 @@ const CELLS = 24
 /** Cools a slab with unlike faces, implicit in time, and tells each step's warmest cell and the vapour given off so far, g/m².
  *  @param stepS 2 % of the slab's own time or less keeps first-order time error under 1 %
  *  @param until stops when it returns true */
-export function coolSlab({ depthM, conductivity, heatPerVolume, startC }: Slab, top: Face, bottom: Face, stepS: number, until: (warmestC: number, seconds: number) => boolean): { seconds: number; warmestC: number; meanC: number; vapourGM2: number } {
+export function coolSlab(
+  { depthM, conductivity, heatPerVolume, startC }: Slab,
+  top: Face,
+  bottom: Face,
+  stepS: number,
+  until: (warmestC: number, seconds: number) => boolean,
+): { seconds: number; warmestC: number; meanC: number; vapourGM2: number } {
   const dx = depthM / CELLS
   const t = new Float64Array(CELLS).fill(startC)
   const between = conductivity / dx
@@ -45,7 +51,8 @@ export function coolSlab({ depthM, conductivity, heatPerVolume, startC }: Slab, 
       const down = i === 0 ? 0 : between
       const up = i === CELLS - 1 ? 0 : between
       const faceH = (i === 0 ? hBottom : 0) + (i === CELLS - 1 ? hTop : 0)
-      const faceFlow = (i === 0 ? hBottom * bottom.celsius : 0) + (i === CELLS - 1 ? hTop * top.celsius - sink : 0)
+      const faceFlow =
+        (i === 0 ? hBottom * bottom.celsius : 0) + (i === CELLS - 1 ? hTop * top.celsius - sink : 0)
       const middle = store + down + up + faceH - (i === 0 ? 0 : down * upper[i - 1]!)
       upper[i] = up / middle
       right[i] = (store * t[i]! + faceFlow + (i === 0 ? 0 : down * right[i - 1]!)) / middle

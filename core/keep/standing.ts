@@ -21,10 +21,27 @@ const DRY_C_J = 1.6
 
 /** How long a finished pot keeps as it is, in closed form: one warm body behind one resistance.
  *  holding.ts runs the real pot; the two agree within a fifth (standing.test.ts). */
-export function standsFor({ vessel, dryG, waterG, boilC, kitchenC, holdC }: { vessel: Vessel; dryG: number; waterG: number; boilC: number; kitchenC: number; holdC: number }): Stands {
+export function standsFor({
+  vessel,
+  dryG,
+  waterG,
+  boilC,
+  kitchenC,
+  holdC,
+}: {
+  vessel: Vessel
+  dryG: number
+  waterG: number
+  boilC: number
+  kitchenC: number
+  holdC: number
+}): Stands {
   const capacity = WATER_C_J * waterG + DRY_C_J * dryG + vessel.heatCapacity
   const loss = vessel.loss * lossFactor(vessel.lid, 'on', isJacketed(vessel.kind))
-  const warmMin = boilC > holdC && holdC > kitchenC ? ((capacity / loss) * Math.log((boilC - kitchenC) / (holdC - kitchenC))) / 60 : 0
+  const warmMin =
+    boilC > holdC && holdC > kitchenC
+      ? ((capacity / loss) * Math.log((boilC - kitchenC) / (holdC - kitchenC))) / 60
+      : 0
   const area = (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2
   const leak = area * leakOf(vessel.lid, 'on') * vessel.steamFactor
   const perHour = openSurfaceEvaporation(celsius(HELD_AT_C)) * leak * 3600
@@ -43,4 +60,10 @@ export function standsFor({ vessel, dryG, waterG, boilC, kitchenC, holdC }: { ve
 
 /** What holding it warm costs to feed, W: the loss at that warmth and the steam. */
 export const holdingPower = ({ loss, lid, rimDiameter, steamFactor }: Vessel, kitchenC: number): number =>
-  loss * lossFactor(lid, 'on', true) * (HELD_AT_C - kitchenC) + LATENT_HEAT * openSurfaceEvaporation(celsius(HELD_AT_C)) * (Math.PI / 4) * (rimDiameter / 1000) ** 2 * leakOf(lid, 'on') * steamFactor
+  loss * lossFactor(lid, 'on', true) * (HELD_AT_C - kitchenC) +
+  LATENT_HEAT *
+    openSurfaceEvaporation(celsius(HELD_AT_C)) *
+    (Math.PI / 4) *
+    (rimDiameter / 1000) ** 2 *
+    leakOf(lid, 'on') *
+    steamFactor

@@ -1,7 +1,19 @@
 import type { KnownFigures, PlanFor } from './corrections'
 import { figuresOf, seenIn, type Evidence } from './evidence'
 import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figures'
-import { copyOf, emptyMind, forget, know, meanOf, MOST_SHIFT, sdIn, sdOfSum, see, settle, type Mind } from './mind'
+import {
+  copyOf,
+  emptyMind,
+  forget,
+  know,
+  meanOf,
+  MOST_SHIFT,
+  sdIn,
+  sdOfSum,
+  see,
+  settle,
+  type Mind,
+} from './mind'
 
 /** What the cook has said of a figure: this is what it is, or forget what you thought. */
 export interface Word {
@@ -49,7 +61,9 @@ export function beliefsFrom(evidence: readonly Evidence[], words: readonly Word[
   const mind = emptyMind()
   const beliefs: Beliefs = { mind, spoken: new Map(), steps: [], compared: [], pinned: new Map() }
   const cooks = [...evidence].sort((a, b) => a.endedMs - b.endedMs || (a.cookId < b.cookId ? -1 : 1))
-  const said = [...words].filter((w) => isFigureName(w.figure)).sort((a, b) => a.atMs - b.atMs || (a.figure < b.figure ? -1 : 1))
+  const said = [...words]
+    .filter((w) => isFigureName(w.figure))
+    .sort((a, b) => a.atMs - b.atMs || (a.figure < b.figure ? -1 : 1))
   let next = 0
   const hear = (untilMs: number) => {
     for (; next < said.length && said[next]!.atMs <= untilMs; next++) {
@@ -77,14 +91,26 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
   if (seen.length === 0) return
   for (const figure of figuresOf(cook)) know(mind, figure, priorSd(figure))
   const touched = new Set<string>()
-  const before = mind.names.map((figure, i) => ({ mean: mind.mean[i]!, sd: sdIn(mind, figure, priorSd(figure)) }))
+  const before = mind.names.map((figure, i) => ({
+    mean: mind.mean[i]!,
+    sd: sdIn(mind, figure, priorSd(figure)),
+  }))
   for (const { what, seen: thing } of seen) {
     for (const figure of thing.weights.keys()) {
-      if (!touched.has(figure) && !pinned.has(figure)) forget(mind, figure, FIGURE_KINDS[kindOf(figure)].forgets)
+      if (!touched.has(figure) && !pinned.has(figure))
+        forget(mind, figure, FIGURE_KINDS[kindOf(figure)].forgets)
       touched.add(figure)
     }
     const { expected, value, z } = see(mind, thing)
-    compared.push({ cookId: cook.cookId, endedMs: cook.endedMs, what, figure: thing.weights.keys().next().value!, expected, value, z })
+    compared.push({
+      cookId: cook.cookId,
+      endedMs: cook.endedMs,
+      what,
+      figure: thing.weights.keys().next().value!,
+      expected,
+      value,
+      z,
+    })
   }
   // Several things seen of one cook may push the same way: together as well they move no figure by its own standard deviation.
   before.forEach(({ mean, sd }, i) => {
@@ -94,7 +120,13 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
   for (const figure of touched) {
     const heard = spoken.get(figure)
     spoken.set(figure, { cooks: (heard?.cooks ?? 0) + 1, lastMs: cook.endedMs })
-    steps.push({ cookId: cook.cookId, endedMs: cook.endedMs, figure, mean: meanOf(mind, figure), sd: sdIn(mind, figure, priorSd(figure)) })
+    steps.push({
+      cookId: cook.cookId,
+      endedMs: cook.endedMs,
+      figure,
+      mean: meanOf(mind, figure),
+      sd: sdIn(mind, figure, priorSd(figure)),
+    })
   }
 }
 
@@ -103,7 +135,16 @@ export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
   Object.fromEntries(
     mind.names
       .filter((figure) => spoken.has(figure) || pinned.has(figure))
-      .map((figure) => [figure, { mean: meanOf(mind, figure), sd: sdIn(mind, figure, priorSd(figure)), cooks: spoken.get(figure)?.cooks ?? 0, lastMs: spoken.get(figure)?.lastMs ?? 0, pinned: pinned.has(figure) }]),
+      .map((figure) => [
+        figure,
+        {
+          mean: meanOf(mind, figure),
+          sd: sdIn(mind, figure, priorSd(figure)),
+          cooks: spoken.get(figure)?.cooks ?? 0,
+          lastMs: spoken.get(figure)?.lastMs ?? 0,
+          pinned: pinned.has(figure),
+        },
+      ]),
   )
 
 /** What the next ordinary supper could be asked, and how much surer its water would be then. */
@@ -117,15 +158,33 @@ export interface Experiment {
 
 /** The one change in the next supper that would teach most about this pot's water, and what plain tasting would: by what each would see.
  *  @param dryG of that supper  @param steamG reckoned with */
-export function experimentsFor(beliefs: Beliefs, plan: PlanFor, { dryG, steamG }: { dryG: number; steamG: number }): Experiment[] {
-  const water = [figureName('grain', plan.grainKey), ...(plan.bagId === null ? [] : [figureName('bag', plan.bagId)])]
-  const pour = new Map([...water.map((figure) => [figure, dryG] as const), [figureName('steam', plan.vesselId), steamG] as const])
+export function experimentsFor(
+  beliefs: Beliefs,
+  plan: PlanFor,
+  { dryG, steamG }: { dryG: number; steamG: number },
+): Experiment[] {
+  const water = [
+    figureName('grain', plan.grainKey),
+    ...(plan.bagId === null ? [] : [figureName('bag', plan.bagId)]),
+  ]
+  const pour = new Map([
+    ...water.map((figure) => [figure, dryG] as const),
+    [figureName('steam', plan.vesselId), steamG] as const,
+  ])
   const now = sdOfSum(beliefs.mind, pour, priorSd)
   const after = (changes: Partial<Evidence>, factor: number): number => {
     const mind = copyOf(beliefs.mind)
     const cook: Evidence = {
-      cookId: '', endedMs: 0, ...plan, heldOver: 0, steamPerDry: steamG / (dryG * factor), applied: { uptake: 0, steam: 0, power: 0, time: 0 },
-      judged: { wetDry: 0, hardness: 0 }, boilFactor: null, steamFactor: null, ...changes,
+      cookId: '',
+      endedMs: 0,
+      ...plan,
+      heldOver: 0,
+      steamPerDry: steamG / (dryG * factor),
+      applied: { uptake: 0, steam: 0, power: 0, time: 0 },
+      judged: { wetDry: 0, hardness: 0 },
+      boilFactor: null,
+      steamFactor: null,
+      ...changes,
     }
     for (const figure of figuresOf(cook)) know(mind, figure, priorSd(figure))
     // As expected: only how sure one then is counts.
@@ -138,9 +197,19 @@ export function experimentsFor(beliefs: Beliefs, plan: PlanFor, { dryG, steamG }
   }
   const all: Experiment[] = [
     { id: 'judge', says: 'Rate it as usual', nowG: now, thenG: after({}, 1) },
-    { id: 'weigh', says: 'Weigh the full pot with lid before heating and when done', nowG: now, thenG: after({ steamFactor: 1 }, 1) },
+    {
+      id: 'weigh',
+      says: 'Weigh the full pot with lid before heating and when done',
+      nowG: now,
+      thenG: after({ steamFactor: 1 }, 1),
+    },
     { id: 'double', says: 'Cook twice as much in the same pot and rate it', nowG: now, thenG: after({}, 2) },
-    { id: 'half', says: 'Cook half as much in the same pot, and say how it was', nowG: now, thenG: after({}, 0.5) },
+    {
+      id: 'half',
+      says: 'Cook half as much in the same pot, and say how it was',
+      nowG: now,
+      thenG: after({}, 0.5),
+    },
   ]
   return all.sort((a, b) => a.thenG - b.thenG)
 }

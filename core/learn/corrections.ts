@@ -6,18 +6,22 @@ import { figureName, priorSd } from './figures'
 /** What Omsel has learned, applied to what a household says of its equipment: once, for the pages, the meal and the API. Learned figures are natural
  *  logarithms of factors, as beliefs keep them. */
 
-const clamp = (value: number, [least, most]: readonly [number, number]): number => Math.min(most, Math.max(least, value))
+const clamp = (value: number, [least, most]: readonly [number, number]): number =>
+  Math.min(most, Math.max(least, value))
 /** Outside these no burner, lid or grain is. */
 const RATED_W = [50, 20_000] as const
 const STEAM_FACTOR = [0.1, 5] as const
 const MINUTES_FACTOR = [0.3, 3] as const
 
 /** Rated power of a burner as measured and as learned, W. */
-export const correctedPower = ({ ratedW, powerFactor = 1 }: { ratedW: number; powerFactor?: number }, learnedPower = 0): number =>
-  clamp(ratedW * powerFactor * Math.exp(learnedPower), RATED_W)
+export const correctedPower = (
+  { ratedW, powerFactor = 1 }: { ratedW: number; powerFactor?: number },
+  learnedPower = 0,
+): number => clamp(ratedW * powerFactor * Math.exp(learnedPower), RATED_W)
 
 /** Steam multiplier of a pot as measured and as learned. */
-export const correctedSteam = (steamFactor: number, learnedSteam = 0): number => clamp(steamFactor * Math.exp(learnedSteam), STEAM_FACTOR)
+export const correctedSteam = (steamFactor: number, learnedSteam = 0): number =>
+  clamp(steamFactor * Math.exp(learnedSteam), STEAM_FACTOR)
 
 /** How much longer than published a grain takes in this pot. */
 export const correctedMinutes = (learnedTime = 0): number => clamp(Math.exp(learnedTime), MINUTES_FACTOR)
@@ -54,7 +58,10 @@ export interface Correction extends Applied {
 const USUAL_UPTAKE = 1.7
 
 /** @returns undefined where nothing has been learned that bears on this plan */
-export function correctionFrom(known: KnownFigures, { grainKey, bagId, vesselId, heatId }: PlanFor): Correction | undefined {
+export function correctionFrom(
+  known: KnownFigures,
+  { grainKey, bagId, vesselId, heatId }: PlanFor,
+): Correction | undefined {
   const water = [figureName('grain', grainKey), ...(bagId === null ? [] : [figureName('bag', bagId)])]
   const others = [figureName('steam', vesselId), figureName('power', heatId), figureName('time', vesselId)]
   const heard = [...water, ...others].map((figure) => known[figure]).filter((k) => k !== undefined)
@@ -63,11 +70,18 @@ export function correctionFrom(known: KnownFigures, { grainKey, bagId, vesselId,
   const [steam, power, time] = others.map((figure) => known[figure]?.mean ?? 0) as [number, number, number]
   return {
     uptake: water.reduce((sum, figure) => sum + (known[figure]?.mean ?? 0), 0),
-    steam, power, time,
+    steam,
+    power,
+    time,
     uptakeSd,
     spreads: {
       ...(known[water[0]!] ? { water: roundTo(Math.min(1, uptakeSd / USUAL_UPTAKE), 4) } : {}),
-      ...Object.fromEntries((['steam', 'burner', 'minutes'] as const).flatMap((spread, i) => { const sd = known[others[i]!]?.sd; return sd === undefined ? [] : [[spread, roundTo(Math.min(1, sd), 4)]] })),
+      ...Object.fromEntries(
+        (['steam', 'burner', 'minutes'] as const).flatMap((spread, i) => {
+          const sd = known[others[i]!]?.sd
+          return sd === undefined ? [] : [[spread, roundTo(Math.min(1, sd), 4)]]
+        }),
+      ),
     },
     cooks: known[water[0]!]?.cooks ?? 0,
     lastMs: Math.max(0, ...heard.map((k) => k.lastMs)),

@@ -49,8 +49,24 @@ const WEIGHED_SD = 0.06
 export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'hardness'; seen: Seen }[] {
   const seen: ReturnType<typeof seenIn> = []
   const steam = figureName('steam', e.vesselId)
-  if (e.boilFactor !== null) seen.push({ what: 'boil', seen: { weights: new Map([[figureName('power', e.heatId), 1]]), value: e.applied.power + Math.log(e.boilFactor), sd: BOIL_SD } })
-  if (e.steamFactor !== null) seen.push({ what: 'weighed', seen: { weights: new Map([[steam, 1]]), value: e.applied.steam + Math.log(e.steamFactor), sd: WEIGHED_SD } })
+  if (e.boilFactor !== null)
+    seen.push({
+      what: 'boil',
+      seen: {
+        weights: new Map([[figureName('power', e.heatId), 1]]),
+        value: e.applied.power + Math.log(e.boilFactor),
+        sd: BOIL_SD,
+      },
+    })
+  if (e.steamFactor !== null)
+    seen.push({
+      what: 'weighed',
+      seen: {
+        weights: new Map([[steam, 1]]),
+        value: e.applied.steam + Math.log(e.steamFactor),
+        sd: WEIGHED_SD,
+      },
+    })
   if (e.judged) {
     const { wetDry, hardness } = e.judged
     // Less steam than reckoned with stays in the grain as water: k·(steam − steam reckoned with) is part of what is tasted.
@@ -59,17 +75,32 @@ export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'h
       seen.push({
         what: 'wet-dry',
         seen: {
-          weights: new Map([[figureName('grain', e.grainKey), 1], ...(e.bagId === null ? [] : [[figureName('bag', e.bagId), 1] as const]), [steam, k]]),
+          weights: new Map([
+            [figureName('grain', e.grainKey), 1],
+            ...(e.bagId === null ? [] : [[figureName('bag', e.bagId), 1] as const]),
+            [steam, k],
+          ]),
           value: e.heldOver - WET_STEP * wetDry + k * e.applied.steam,
           sd: Math.abs(wetDry) >= 2 ? AT_THE_END_SD : WET_SD,
         },
       })
-    seen.push({ what: 'hardness', seen: { weights: new Map([[figureName('time', e.vesselId), 1]]), value: e.applied.time - HARD_STEP * hardness, sd: HARD_SD } })
+    seen.push({
+      what: 'hardness',
+      seen: {
+        weights: new Map([[figureName('time', e.vesselId), 1]]),
+        value: e.applied.time - HARD_STEP * hardness,
+        sd: HARD_SD,
+      },
+    })
   }
   return seen
 }
 
 /** Figures a cook leans on. */
 export const figuresOf = (e: Pick<Evidence, 'grainKey' | 'bagId' | 'vesselId' | 'heatId'>): string[] => [
-  figureName('grain', e.grainKey), ...(e.bagId === null ? [] : [figureName('bag', e.bagId)]), figureName('steam', e.vesselId), figureName('power', e.heatId), figureName('time', e.vesselId),
+  figureName('grain', e.grainKey),
+  ...(e.bagId === null ? [] : [figureName('bag', e.bagId)]),
+  figureName('steam', e.vesselId),
+  figureName('power', e.heatId),
+  figureName('time', e.vesselId),
 ]

@@ -9,8 +9,19 @@ export interface Judgement {
 
 /** How alike it was throughout. */
 export const EVENNESS = ['even', 'top-hard', 'bottom-wet', 'patches'] as const
-export const EVENNESS_WORDS: Record<(typeof EVENNESS)[number], string> = { even: 'even', 'top-hard': 'hard on top', 'bottom-wet': 'wet at the bottom', patches: 'in patches' }
-export const SEPARATE_WORDS = ['one piece', 'clings', 'as it should be', 'loose', 'every grain apart'] as const
+export const EVENNESS_WORDS: Record<(typeof EVENNESS)[number], string> = {
+  even: 'even',
+  'top-hard': 'hard on top',
+  'bottom-wet': 'wet at the bottom',
+  patches: 'in patches',
+}
+export const SEPARATE_WORDS = [
+  'one piece',
+  'clings',
+  'as it should be',
+  'loose',
+  'every grain apart',
+] as const
 /** Ways a notebook is sifted by how cooks came out. */
 export const OUTCOME_FILTERS = ['right', 'wet', 'dry', 'unjudged', 'aside'] as const
 export type OutcomeFilter = (typeof OUTCOME_FILTERS)[number]

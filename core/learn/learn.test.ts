@@ -7,19 +7,44 @@ import { wordOf, WET_DRY_WORDS } from './judgement'
 import { emptyMind, know, meanOf, sdIn, sdOfSum, see, settle } from './mind'
 
 const cook = (over: Partial<Evidence> = {}): Evidence => ({
-  cookId: 'a', endedMs: 1000, grainKey: 'short-white', bagId: null, vesselId: 'blue', heatId: 'gas', heldOver: 0, steamPerDry: 0.2, applied: NOTHING_APPLIED,
-  judged: { wetDry: 0, hardness: 0 }, boilFactor: null, steamFactor: null, ...over,
+  cookId: 'a',
+  endedMs: 1000,
+  grainKey: 'short-white',
+  bagId: null,
+  vesselId: 'blue',
+  heatId: 'gas',
+  heldOver: 0,
+  steamPerDry: 0.2,
+  applied: NOTHING_APPLIED,
+  judged: { wetDry: 0, hardness: 0 },
+  boilFactor: null,
+  steamFactor: null,
+  ...over,
 })
 const plan = { grainKey: 'short-white', bagId: null, vesselId: 'blue', heatId: 'gas' }
 const after = (...cooks: Evidence[]) => correctionFrom(knownFigures(beliefsFrom(cooks)), plan)!
 const mean = (figure: string, ...cooks: Evidence[]) => meanOf(beliefsFrom(cooks).mind, figure)
 
 const anyCook = fc.record({
-  cookId: fc.uuid(), endedMs: fc.integer({ min: 0, max: 1e9 }), grainKey: fc.constantFrom('short-white', 'quinoa', 'basmati'), bagId: fc.constantFrom(null, 'sack', 'tin'),
-  vesselId: fc.constantFrom('blue', 'clay'), heatId: fc.constantFrom('gas', 'plate'), heldOver: fc.option(fc.double({ min: -0.6, max: 0.6, noNaN: true })), steamPerDry: fc.double({ min: 0, max: 1.5, noNaN: true }),
-  applied: fc.record({ uptake: fc.double({ min: -0.3, max: 0.3, noNaN: true }), steam: fc.double({ min: -0.5, max: 0.5, noNaN: true }), power: fc.constant(0), time: fc.constant(0) }),
-  judged: fc.option(fc.record({ wetDry: fc.integer({ min: -2, max: 2 }), hardness: fc.integer({ min: -2, max: 2 }) })),
-  boilFactor: fc.option(fc.double({ min: 0.5, max: 2, noNaN: true })), steamFactor: fc.option(fc.double({ min: 0.3, max: 3, noNaN: true })),
+  cookId: fc.uuid(),
+  endedMs: fc.integer({ min: 0, max: 1e9 }),
+  grainKey: fc.constantFrom('short-white', 'quinoa', 'basmati'),
+  bagId: fc.constantFrom(null, 'sack', 'tin'),
+  vesselId: fc.constantFrom('blue', 'clay'),
+  heatId: fc.constantFrom('gas', 'plate'),
+  heldOver: fc.option(fc.double({ min: -0.6, max: 0.6, noNaN: true })),
+  steamPerDry: fc.double({ min: 0, max: 1.5, noNaN: true }),
+  applied: fc.record({
+    uptake: fc.double({ min: -0.3, max: 0.3, noNaN: true }),
+    steam: fc.double({ min: -0.5, max: 0.5, noNaN: true }),
+    power: fc.constant(0),
+    time: fc.constant(0),
+  }),
+  judged: fc.option(
+    fc.record({ wetDry: fc.integer({ min: -2, max: 2 }), hardness: fc.integer({ min: -2, max: 2 }) }),
+  ),
+  boilFactor: fc.option(fc.double({ min: 0.5, max: 2, noNaN: true })),
+  steamFactor: fc.option(fc.double({ min: 0.3, max: 3, noNaN: true })),
 })
 const anyCooks = (maxLength: number) => fc.uniqueArray(anyCook, { maxLength, selector: (c) => c.cookId })
 
@@ -38,11 +63,27 @@ describe('one Gaussian over all figures', () => {
     const mind = emptyMind()
     know(mind, 'grain a', 1)
     know(mind, 'steam b', 1)
-    see(mind, { weights: new Map([['grain a', 1], ['steam b', 1]]), value: 1, sd: 0.01 })
+    see(mind, {
+      weights: new Map([
+        ['grain a', 1],
+        ['steam b', 1],
+      ]),
+      value: 1,
+      sd: 0.01,
+    })
     expect(meanOf(mind, 'grain a')).toBeCloseTo(0.5, 2)
     see(mind, { weights: new Map([['steam b', 1]]), value: 0, sd: 0.01 })
     expect(meanOf(mind, 'grain a')).toBeCloseTo(1, 1)
-    expect(sdOfSum(mind, new Map([['grain a', 1], ['steam b', 1]]), priorSd)).toBeLessThan(0.02)
+    expect(
+      sdOfSum(
+        mind,
+        new Map([
+          ['grain a', 1],
+          ['steam b', 1],
+        ]),
+        priorSd,
+      ),
+    ).toBeLessThan(0.02)
   })
 
   test('refuses what is no measurement, and what nothing is known of', () => {
@@ -57,7 +98,14 @@ describe('one Gaussian over all figures', () => {
     const mind = emptyMind()
     know(mind, 'grain a', 1)
     know(mind, 'steam b', 1)
-    see(mind, { weights: new Map([['grain a', 1], ['steam b', 1]]), value: 1, sd: 0.1 })
+    see(mind, {
+      weights: new Map([
+        ['grain a', 1],
+        ['steam b', 1],
+      ]),
+      value: 1,
+      sd: 0.1,
+    })
     settle(mind, 'grain a', 0.3, 0.01)
     expect(mind.covariance[0]![1]).toBe(0)
     expect(meanOf(mind, 'grain a')).toBe(0.3)
@@ -66,7 +114,14 @@ describe('one Gaussian over all figures', () => {
   test('one absurd record moves no figure by its own standard deviation', () => {
     fc.assert(
       fc.property(anyCooks(6), fc.double({ min: -1e6, max: 1e6, noNaN: true }), (cooks, absurd) => {
-        const last = cook({ cookId: 'zz', endedMs: 2e9, heldOver: absurd, judged: { wetDry: 2, hardness: -2 }, boilFactor: 1e6, steamFactor: 1e-6 })
+        const last = cook({
+          cookId: 'zz',
+          endedMs: 2e9,
+          heldOver: absurd,
+          judged: { wetDry: 2, hardness: -2 },
+          boilFactor: 1e6,
+          steamFactor: 1e-6,
+        })
         const before = beliefsFrom(cooks)
         const then = beliefsFrom([...cooks, last])
         for (const figure of then.mind.names) {
@@ -104,7 +159,15 @@ describe('what cooks teach', () => {
     const cooks: Evidence[] = []
     for (let i = 0; i < 12; i++) {
       const used = cooks.length > 0 ? after(...cooks) : { ...NOTHING_APPLIED }
-      cooks.push(cook({ cookId: String(i), endedMs: i, heldOver: used.uptake, applied: { ...NOTHING_APPLIED, uptake: used.uptake, steam: used.steam }, judged: { wetDry: Math.round((used.uptake - wanted) / 0.12), hardness: 0 } }))
+      cooks.push(
+        cook({
+          cookId: String(i),
+          endedMs: i,
+          heldOver: used.uptake,
+          applied: { ...NOTHING_APPLIED, uptake: used.uptake, steam: used.steam },
+          judged: { wetDry: Math.round((used.uptake - wanted) / 0.12), hardness: 0 },
+        }),
+      )
     }
     expect(Math.abs(after(...cooks).uptake - wanted)).toBeLessThan(0.08)
     expect(after(...cooks).uptakeSd).toBeLessThan(0.07)
@@ -129,7 +192,14 @@ describe('what cooks teach', () => {
 
   test('small and large batches tell steam from grain', () => {
     // A pot that lets out half as much again: small batches come out dry, large ones nearly right.
-    const cooks = [0, 1, 2, 3, 4, 5].map((i) => cook({ cookId: String(i), endedMs: i, steamPerDry: i % 2 === 0 ? 0.9 : 0.08, judged: { wetDry: i % 2 === 0 ? -2 : 0, hardness: 0 } }))
+    const cooks = [0, 1, 2, 3, 4, 5].map((i) =>
+      cook({
+        cookId: String(i),
+        endedMs: i,
+        steamPerDry: i % 2 === 0 ? 0.9 : 0.08,
+        judged: { wetDry: i % 2 === 0 ? -2 : 0, hardness: 0 },
+      }),
+    )
     const { mind } = beliefsFrom(cooks)
     expect(meanOf(mind, 'steam blue')).toBeGreaterThan(0.12)
     expect(Math.abs(meanOf(mind, 'grain short-white'))).toBeLessThan(0.06)
@@ -141,16 +211,28 @@ describe('what cooks teach', () => {
   })
 
   test('one grain teaches another nothing of its water, but of the pot they share', () => {
-    const other = correctionFrom(knownFigures(beliefsFrom([cook({ judged: { wetDry: 2, hardness: 0 } })])), { ...plan, grainKey: 'quinoa' })!
+    const other = correctionFrom(knownFigures(beliefsFrom([cook({ judged: { wetDry: 2, hardness: 0 } })])), {
+      ...plan,
+      grainKey: 'quinoa',
+    })!
     expect(other.uptake).toBe(0)
     expect(other.cooks).toBe(0)
     expect(other.steam).not.toBe(0)
-    expect(correctionFrom(knownFigures(beliefsFrom([cook()])), { grainKey: 'wild', bagId: null, vesselId: 'tin', heatId: 'plate' })).toBeUndefined()
+    expect(
+      correctionFrom(knownFigures(beliefsFrom([cook()])), {
+        grainKey: 'wild',
+        bagId: null,
+        vesselId: 'tin',
+        heatId: 'plate',
+      }),
+    ).toBeUndefined()
   })
 
   test('a bag takes its own share, and leaves the grain the rest', () => {
     const wet = cook({ bagId: 'sack', judged: { wetDry: 2, hardness: 0 } })
-    const [of, without] = [{ ...plan, bagId: 'sack' }, plan].map((p) => correctionFrom(knownFigures(beliefsFrom([wet])), p)!)
+    const [of, without] = [{ ...plan, bagId: 'sack' }, plan].map((p) =>
+      correctionFrom(knownFigures(beliefsFrom([wet])), p)!,
+    )
     expect(of!.uptake).toBeLessThan(without!.uptake)
     expect(without!.uptake).toBeLessThan(0)
   })
@@ -175,7 +257,9 @@ describe('what cooks teach', () => {
   })
 
   test('forgets a little with every cook: a figure never grows surer than its forgetting allows', () => {
-    const many = Array.from({ length: 400 }, (_, i) => cook({ cookId: String(i).padStart(4, '0'), endedMs: i }))
+    const many = Array.from({ length: 400 }, (_, i) =>
+      cook({ cookId: String(i).padStart(4, '0'), endedMs: i }),
+    )
     const few = many.slice(0, 60)
     const sd = (list: Evidence[]) => sdIn(beliefsFrom(list).mind, 'grain short-white', 1)
     expect(sd(many)).toBeGreaterThan(0.9 * sd(few))
@@ -184,8 +268,14 @@ describe('what cooks teach', () => {
 })
 
 describe('what the cook says of a figure', () => {
-  const pin = (value: number, atMs: number): Word => ({ figure: 'grain short-white', kind: 'pin', value, atMs })
-  const wet = (endedMs: number) => cook({ cookId: String(endedMs), endedMs, judged: { wetDry: 2, hardness: 0 } })
+  const pin = (value: number, atMs: number): Word => ({
+    figure: 'grain short-white',
+    kind: 'pin',
+    value,
+    atMs,
+  })
+  const wet = (endedMs: number) =>
+    cook({ cookId: String(endedMs), endedMs, judged: { wetDry: 2, hardness: 0 } })
   test('pinned it stays, whatever is tasted; reset it starts afresh', () => {
     const pinned = knownFigures(beliefsFrom([wet(1), wet(3)], [pin(0.2, 2)]))['grain short-white']!
     expect(pinned.mean).toBeCloseTo(0.2, 4)
@@ -200,7 +290,8 @@ describe('what the cook says of a figure', () => {
   })
   test('only names of figures are heard', () => {
     expect(isFigureName('grain wild')).toBe(true)
-    for (const name of ['grain', 'grain ', 'toString x', ' grain', 'constructor y']) expect(isFigureName(name)).toBe(false)
+    for (const name of ['grain', 'grain ', 'toString x', ' grain', 'constructor y'])
+      expect(isFigureName(name)).toBe(false)
     expect(beliefsFrom([], [{ figure: 'toString x', kind: 'pin', value: 1, atMs: 0 }]).mind.names).toEqual([])
   })
 })
@@ -218,7 +309,9 @@ describe('the smallest next experiment', () => {
       const list = experimentsFor(beliefsFrom(cooks), plan, given)
       return list.find((e) => e.id === 'judge')!.thenG - list.find((e) => e.id === 'weigh')!.thenG
     }
-    const weighed = Array.from({ length: 5 }, (_, i) => cook({ cookId: String(i), endedMs: i, steamFactor: 1 }))
+    const weighed = Array.from({ length: 5 }, (_, i) =>
+      cook({ cookId: String(i), endedMs: i, steamFactor: 1 }),
+    )
     expect(gain(weighed)).toBeLessThan(gain([cook()]) / 2)
   })
   test('it names a figure for this pot: g of pour', () => {

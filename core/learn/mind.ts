@@ -71,7 +71,8 @@ export function see(mind: Mind, { weights, value, sd }: Seen): Surprise {
   let spread = own + sd * sd * Math.max(1, (z / ODD_Z) ** 2)
   for (let i = 0; i < n; i++) {
     const variance = covariance[i]![i]!
-    if (variance > 0) spread = Math.max(spread, (Math.abs(reach[i]!) * Math.abs(off)) / (MOST_SHIFT * Math.sqrt(variance)))
+    if (variance > 0)
+      spread = Math.max(spread, (Math.abs(reach[i]!) * Math.abs(off)) / (MOST_SHIFT * Math.sqrt(variance)))
   }
   for (let i = 0; i < n; i++) {
     if (reach[i] === 0) continue
@@ -112,7 +113,11 @@ export const sdIn = (mind: Mind, name: string, before: number): number => {
 }
 
 /** How sure a weighted sum of figures is. Figures not known yet count by `before`. */
-export function sdOfSum(mind: Mind, weights: ReadonlyMap<string, number>, before: (name: string) => number): number {
+export function sdOfSum(
+  mind: Mind,
+  weights: ReadonlyMap<string, number>,
+  before: (name: string) => number,
+): number {
   let variance = 0
   for (const [a, wa] of weights)
     for (const [b, wb] of weights) {
@@ -123,4 +128,9 @@ export function sdOfSum(mind: Mind, weights: ReadonlyMap<string, number>, before
   return Math.sqrt(Math.max(0, variance))
 }
 
-export const copyOf = (mind: Mind): Mind => ({ names: [...mind.names], at: new Map(mind.at), mean: [...mind.mean], covariance: mind.covariance.map((row) => [...row]) })
+export const copyOf = (mind: Mind): Mind => ({
+  names: [...mind.names],
+  at: new Map(mind.at),
+  mean: [...mind.mean],
+  covariance: mind.covariance.map((row) => [...row]),
+})

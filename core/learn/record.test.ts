@@ -10,8 +10,19 @@ const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000
 
 /** A cook as it was pressed: every cue at its expected time, the boil so many minutes late. */
-function record(json: Partial<PlanRequestJson> = {}, { boilFactor = 1, more = [], over = {} }: { boilFactor?: number; more?: CookEvent[]; over?: Partial<CookRecord> } = {}): CookRecord {
-  const request: PlanRequestJson = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...json }
+function record(
+  json: Partial<PlanRequestJson> = {},
+  {
+    boilFactor = 1,
+    more = [],
+    over = {},
+  }: { boilFactor?: number; more?: CookEvent[]; over?: Partial<CookRecord> } = {},
+): CookRecord {
+  const request: PlanRequestJson = {
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...json,
+  }
   const read = readPlanRequest(request)
   if (!read.ok) throw new Error(read.errors[0]!.message)
   const made = plan(read.value)
@@ -19,14 +30,28 @@ function record(json: Partial<PlanRequestJson> = {}, { boilFactor = 1, more = []
   const events: CookEvent[] = []
   for (const stage of made.stages) {
     at += stage.minutes.expected * (stage.id === 'heat-up' ? boilFactor : 1) * MINUTE
-    if (stage.ends_on === 'cue') events.push({ id: stage.id, kind: 'cue', stage: stage.id, atMs: Math.round(at) })
+    if (stage.ends_on === 'cue')
+      events.push({ id: stage.id, kind: 'cue', stage: stage.id, atMs: Math.round(at) })
   }
   const all = [...events, ...more]
   const running = runningCookOf({ request, plan: made, startedMs: START }, all)
   const endedMs = Math.round(at + MINUTE)
   return {
-    cookId: 'a', endedMs, request: running.request, plan: running.plan, view: replay(running, all, endedMs), events: all, vesselId: 'blue', heatId: 'gas', bagId: null, bagDelta: 0,
-    applied: NOTHING_APPLIED, judgement: { wetDry: 1, hardness: 0 }, potBeforeG: null, potAfterG: null, ...over,
+    cookId: 'a',
+    endedMs,
+    request: running.request,
+    plan: running.plan,
+    view: replay(running, all, endedMs),
+    events: all,
+    vesselId: 'blue',
+    heatId: 'gas',
+    bagId: null,
+    bagDelta: 0,
+    applied: NOTHING_APPLIED,
+    judgement: { wetDry: 1, hardness: 0 },
+    potBeforeG: null,
+    potAfterG: null,
+    ...over,
   }
 }
 
@@ -39,7 +64,12 @@ test('a cook by the published figures held nothing over', () => {
 
 test('what was corrected for, and what was known of the bag, are told apart from what is published', () => {
   // 0.10 g/g over the published were planned: 0.06 learned, 0.04 by the bag's label.
-  const e = evidenceOf(record({ uptake_delta_g_g: 0.1 }, { over: { bagDelta: 0.04, applied: { ...NOTHING_APPLIED, uptake: 0.06 } } }))
+  const e = evidenceOf(
+    record(
+      { uptake_delta_g_g: 0.1 },
+      { over: { bagDelta: 0.04, applied: { ...NOTHING_APPLIED, uptake: 0.06 } } },
+    ),
+  )
   expect(e.heldOver).toBeCloseTo(0.06, 2)
 })
 
@@ -50,7 +80,13 @@ test('water of one’s own is counted as it was poured', () => {
 })
 
 test('water added and water that ran over count in the grain', () => {
-  const told = (kind: 'water-added' | 'boiled-over', amount: number): CookEvent => ({ id: kind, kind, stage: 'simmer', atMs: START + 20 * MINUTE, amount })
+  const told = (kind: 'water-added' | 'boiled-over', amount: number): CookEvent => ({
+    id: kind,
+    kind,
+    stage: 'simmer',
+    atMs: START + 20 * MINUTE,
+    amount,
+  })
   const base = evidenceOf(record()).heldOver!
   expect(evidenceOf(record({}, { more: [told('water-added', 30)] })).heldOver! - base).toBeCloseTo(0.1, 2)
   expect(evidenceOf(record({}, { more: [told('boiled-over', 30)] })).heldOver! - base).toBeCloseTo(-0.1, 2)
@@ -63,21 +99,31 @@ test('a boil in half the time speaks of a stronger burner, a late one of a weake
   expect(at(0.7)!).toBeGreaterThan(1.3)
   // Nobody's burner is five times as strong: that was hot water.
   expect(at(0.15)).toBeNull()
-  const lifted: CookEvent = { id: 'l', kind: 'lid-lifted', stage: 'heat-up', atMs: START + 12 * MINUTE, seconds: 30 }
+  const lifted: CookEvent = {
+    id: 'l',
+    kind: 'lid-lifted',
+    stage: 'heat-up',
+    atMs: START + 12 * MINUTE,
+    seconds: 30,
+  }
   expect(evidenceOf(record({}, { more: [lifted] })).boilFactor).toBeNull()
 })
 
 test('the scale tells the steam, where both weights are there and make sense', () => {
   const steam = record().plan.water.evaporated_g
-  const weighed = (before: number | null, after: number | null) => evidenceOf(record({}, { over: { potBeforeG: before, potAfterG: after } })).steamFactor
+  const weighed = (before: number | null, after: number | null) =>
+    evidenceOf(record({}, { over: { potBeforeG: before, potAfterG: after } })).steamFactor
   expect(weighed(2600, 2600 - 1.3 * steam)!).toBeCloseTo(1.3, 2)
   expect(weighed(2600, null)).toBeNull()
   expect(weighed(2600, 2700)).toBeNull()
   expect(weighed(2600, 200)).toBeNull()
 })
 
-test.each(['boil-and-drain', 'steam'] as const)('where minutes set the texture (%s) the tongue says nothing of the pour', (method) => {
-  const e = evidenceOf(record({ method }))
-  expect(e.heldOver).toBeNull()
-  expect(e.steamFactor).toBeNull()
-})
+test.each(['boil-and-drain', 'steam'] as const)(
+  'where minutes set the texture (%s) the tongue says nothing of the pour',
+  (method) => {
+    const e = evidenceOf(record({ method }))
+    expect(e.heldOver).toBeNull()
+    expect(e.steamFactor).toBeNull()
+  },
+)

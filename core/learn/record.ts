@@ -28,18 +28,39 @@ export interface CookRecord {
   potAfterG: number | null
 }
 
-const HEAT_TOLD: ReadonlySet<EventKind> = new Set(['heat-high', 'heat-low', 'heat-out', 'skip', 'go-on', 'minute-more', 'minute-less', 'late'])
+const HEAT_TOLD: ReadonlySet<EventKind> = new Set([
+  'heat-high',
+  'heat-low',
+  'heat-out',
+  'skip',
+  'go-on',
+  'minute-more',
+  'minute-less',
+  'late',
+])
 /** A boil this much off was another thing: a cold start that was none, a walk to the shop. */
 const BOIL_LIMITS = [0.45, 2.2] as const
 const STEAM_LIMITS = [0.2, 5] as const
-const within = (value: number, [low, high]: readonly [number, number]): number | null => (value >= low && value <= high ? value : null)
+const within = (value: number, [low, high]: readonly [number, number]): number | null =>
+  value >= low && value <= high ? value : null
 
 /** A record as evidence. What it cannot speak of is null; nothing is made up. */
 export function evidenceOf(record: CookRecord): Evidence {
   const { request, plan, view, events, judgement, bagDelta, applied } = record
   const dryG = plan.grain.mass_g
   const stood = standing(events)
-  const toldG = stood.reduce((sum, e) => sum + (e.kind === 'water-added' ? (e.amount ?? 0) : e.kind === 'boiled-over' ? -(e.amount ?? 0) : e.kind === 'remedy' ? (e.remedy?.addG ?? 0) : 0), 0)
+  const toldG = stood.reduce(
+    (sum, e) =>
+      sum +
+      (e.kind === 'water-added'
+        ? (e.amount ?? 0)
+        : e.kind === 'boiled-over'
+          ? -(e.amount ?? 0)
+          : e.kind === 'remedy'
+            ? (e.remedy?.addG ?? 0)
+            : 0),
+    0,
+  )
   const published = plan.water.uptake_target - request.uptakeDelta
   const way = methodOf(request.method).water
   return {
@@ -50,14 +71,27 @@ export function evidenceOf(record: CookRecord): Evidence {
     vesselId: record.vesselId,
     heatId: record.heatId,
     // Where water is poured off, or only steams, minutes set the texture and the tongue says nothing of the pour.
-    heldOver: way === 'pot' || way === 'stock' ? (plan.water.absorbed_g + plan.water.left_in_pot_g + toldG - view.lostSteamG) / dryG - published - bagDelta : null,
+    heldOver:
+      way === 'pot' || way === 'stock'
+        ? (plan.water.absorbed_g + plan.water.left_in_pot_g + toldG - view.lostSteamG) / dryG -
+          published -
+          bagDelta
+        : null,
     steamPerDry: plan.water.evaporated_g / dryG,
     applied,
     judged: judgement && { wetDry: judgement.wetDry, hardness: judgement.hardness },
     boilFactor: boilFactorOf(record, stood),
     steamFactor:
-      way === 'pot' && record.potBeforeG !== null && record.potAfterG !== null && record.potBeforeG > record.potAfterG && plan.water.evaporated_g > 0
-        ? within((record.potBeforeG + Math.max(0, toldG) - record.potAfterG) / (plan.water.evaporated_g + view.lostSteamG), STEAM_LIMITS)
+      way === 'pot' &&
+      record.potBeforeG !== null &&
+      record.potAfterG !== null &&
+      record.potBeforeG > record.potAfterG &&
+      plan.water.evaporated_g > 0
+        ? within(
+            (record.potBeforeG + Math.max(0, toldG) - record.potAfterG) /
+              (plan.water.evaporated_g + view.lostSteamG),
+            STEAM_LIMITS,
+          )
         : null,
   }
 }
@@ -67,9 +101,22 @@ function boilFactorOf({ plan, view, request }: CookRecord, stood: readonly CookE
   const stage = plan.stages.find((s) => s.id === 'heat-up' && s.ends_on === 'cue' && s.power_w > 0)
   const seen = stage && view.stages.find((s) => s.id === stage.id)
   const called = stage && stood.some((e) => e.kind === 'cue' && e.stage === stage.id)
-  if (!stage || !seen || !called || stood.some((e) => e.stage === stage.id && (HEAT_TOLD.has(e.kind) || e.kind === 'lid-lifted' || e.kind === 'water-added'))) return null
+  if (
+    !stage ||
+    !seen ||
+    !called ||
+    stood.some(
+      (e) =>
+        e.stage === stage.id &&
+        (HEAT_TOLD.has(e.kind) || e.kind === 'lid-lifted' || e.kind === 'water-added'),
+    )
+  )
+    return null
   const took = (seen.endMs - seen.startMs) / 60_000
   if (!(took > 0)) return null
   const loss = (request.vessel.loss * (plan.boil_c - request.kitchenC)) / 2
-  return within(((stage.power_w - loss) * (stage.minutes.expected / took) + loss) / stage.power_w, BOIL_LIMITS)
+  return within(
+    ((stage.power_w - loss) * (stage.minutes.expected / took) + loss) / stage.power_w,
+    BOIL_LIMITS,
+  )
 }

@@ -16,7 +16,8 @@ function byCounting(most: number, tastings: number, cups: number): number {
 test('the odds are those of counting every way', () => {
   for (const cups of [2, 3, 4])
     for (const tastings of [1, 2, 3, 5, 6])
-      for (let most = 0; most <= tastings; most++) expect(chanceOfLead(most, tastings, cups)).toBeCloseTo(byCounting(most, tastings, cups), 10)
+      for (let most = 0; most <= tastings; most++)
+        expect(chanceOfLead(most, tastings, cups)).toBeCloseTo(byCounting(most, tastings, cups), 10)
 })
 
 test('two cups are a coin: 2·(1/2)^n for all of them', () => {
@@ -49,11 +50,22 @@ describe('a trial', () => {
     expect(resultOf(all('AB', 6), ['A', 'B']).moreNeeded).toBe(0)
   })
   test('a draw has no leader, and no tasting yet says nothing', () => {
-    expect(resultOf([...all('AB', 2), ...all('BA', 2)], ['A', 'B'])).toMatchObject({ leader: null, moreNeeded: null, chance: 1 })
+    expect(resultOf([...all('AB', 2), ...all('BA', 2)], ['A', 'B'])).toMatchObject({
+      leader: null,
+      moreNeeded: null,
+      chance: 1,
+    })
     expect(resultOf([], ['A', 'B'])).toMatchObject({ leader: null, chance: 1, moreNeeded: null })
   })
   test('mean ranks lie between first and last and add up', () => {
-    const { firsts } = resultOf([['C', 'A', 'B'], ['A', 'C', 'B'], ['C', 'B', 'A']], ['A', 'B', 'C'])
+    const { firsts } = resultOf(
+      [
+        ['C', 'A', 'B'],
+        ['A', 'C', 'B'],
+        ['C', 'B', 'A'],
+      ],
+      ['A', 'B', 'C'],
+    )
     expect(firsts[0]).toEqual({ letter: 'C', first: 2, meanRank: 4 / 3 })
     expect(firsts.reduce((sum, f) => sum + f.meanRank, 0)).toBeCloseTo(6, 9)
   })

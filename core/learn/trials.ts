@@ -24,7 +24,8 @@ const BELIEVED = 0.05
  *  can fall is counted (multinomial, cup by cup).
  *  @param most 0..tastings  @example chanceOfLead(5, 5, 2) // 2 · (1/2)^5 */
 export function chanceOfLead(most: number, tastings: number, cups: number): number {
-  if (!(Number.isInteger(most) && Number.isInteger(tastings) && most >= 0 && most <= tastings)) throw new RangeError(`chanceOfLead: most must be 0 to ${tastings}, got ${most}`)
+  if (!(Number.isInteger(most) && Number.isInteger(tastings) && most >= 0 && most <= tastings))
+    throw new RangeError(`chanceOfLead: most must be 0 to ${tastings}, got ${most}`)
   if (most === 0) return 1
   // Ways with every cup below `most`, as coefficients of (sum of x^k/k! for k < most)^cups, in logs of factorials kept as plain ratios.
   let ways = [1, ...Array<number>(tastings).fill(0)]
@@ -49,7 +50,10 @@ export function resultOf(rankings: readonly Ranking[], letters: readonly string[
     .map((letter) => ({
       letter,
       first: rankings.filter((r) => r[0] === letter).length,
-      meanRank: rankings.length === 0 ? 0 : rankings.reduce((sum, r) => sum + r.indexOf(letter) + 1, 0) / rankings.length,
+      meanRank:
+        rankings.length === 0
+          ? 0
+          : rankings.reduce((sum, r) => sum + r.indexOf(letter) + 1, 0) / rankings.length,
     }))
     .sort((a, b) => b.first - a.first || a.meanRank - b.meanRank || (a.letter < b.letter ? -1 : 1))
   const n = rankings.length
@@ -57,13 +61,20 @@ export function resultOf(rankings: readonly Ranking[], letters: readonly string[
   if (n === 0 || !top) return { firsts, leader: null, chance: 1, moreNeeded: null }
   const leader = firsts[1] && firsts[1].first === top.first ? null : top.letter
   const chance = chanceOfLead(top.first, n, letters.length)
-  return { firsts, leader, chance, moreNeeded: leader === null ? null : moreNeeded(top.first, n, letters.length) }
+  return {
+    firsts,
+    leader,
+    chance,
+    moreNeeded: leader === null ? null : moreNeeded(top.first, n, letters.length),
+  }
 }
 
 function moreNeeded(first: number, n: number, cups: number): number | null {
   const share = first / n
   // A lead no larger than chance gives never convinces.
   if (share <= 1 / cups + 1e-9) return null
-  for (let more = 0; n + more <= MOST_TASTINGS * 3; more++) if (chanceOfLead(Math.min(n + more, Math.floor(share * (n + more) + 1e-9)), n + more, cups) < BELIEVED) return more
+  for (let more = 0; n + more <= MOST_TASTINGS * 3; more++)
+    if (chanceOfLead(Math.min(n + more, Math.floor(share * (n + more) + 1e-9)), n + more, cups) < BELIEVED)
+      return more
   return null
 }

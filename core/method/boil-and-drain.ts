@@ -28,15 +28,30 @@ export const boilAndDrain: Method = {
   beforeHeat: ['Set a sieve in the sink before the grain goes in'],
   stages(kitchen) {
     const power = powerAt(kitchen)
-    const open = kitchen.vessel.loss * lossFactor(kitchen.vessel.lid, 'off', true) * (kitchen.boilC - kitchen.kitchenC)
+    const open =
+      kitchen.vessel.loss * lossFactor(kitchen.vessel.lid, 'off', true) * (kitchen.boilC - kitchen.kitchenC)
     const heat = power('medium') > ROLLING * open ? 'medium' : 'high'
     return [
       waterToTheBoil(kitchen),
       grainIn(kitchen),
       {
-        id: 'boil', kind: 'boil', title: 'Boil with the lid off', heat, powerW: power(heat), lid: 'off', mode: 'open',
-        until: 'solved', exact: true, endsOn: 'cue', cue: kitchen.finish === 'steam' || kitchen.purpose === 'part-cooked' ? 'bends-not-breaks' : 'bitten',
-        handsOn: false, checks: ['Skim the foam in the first minutes', 'Taste from 2 minutes before the end', ...doneSigns(kitchen)],
+        id: 'boil',
+        kind: 'boil',
+        title: 'Boil with the lid off',
+        heat,
+        powerW: power(heat),
+        lid: 'off',
+        mode: 'open',
+        until: 'solved',
+        exact: true,
+        endsOn: 'cue',
+        cue: kitchen.finish === 'steam' || kitchen.purpose === 'part-cooked' ? 'bends-not-breaks' : 'bitten',
+        handsOn: false,
+        checks: [
+          'Skim the foam in the first minutes',
+          'Taste from 2 minutes before the end',
+          ...doneSigns(kitchen),
+        ],
       },
       drainOffStage(),
       ...finish(kitchen),
@@ -55,8 +70,19 @@ export const boilAndDrain: Method = {
 
 /** All the water off but a film. */
 export const drainOffStage = (): MethodStage => ({
-  id: 'drain-off', kind: 'drain', title: 'Drain it well', heat: 'off', powerW: 0, lid: 'off', mode: 'open', drainTo: FILM,
-  until: { minutes: DRAIN_MINUTES }, endsOn: 'cue', cue: 'drained', handsOn: true, checks: ['Pour away from you: the steam rises all at once'],
+  id: 'drain-off',
+  kind: 'drain',
+  title: 'Drain it well',
+  heat: 'off',
+  powerW: 0,
+  lid: 'off',
+  mode: 'open',
+  drainTo: FILM,
+  until: { minutes: DRAIN_MINUTES },
+  endsOn: 'cue',
+  cue: 'drained',
+  handsOn: true,
+  checks: ['Pour away from you: the steam rises all at once'],
 })
 
 function finish(kitchen: Kitchen): MethodStage[] {
@@ -64,15 +90,35 @@ function finish(kitchen: Kitchen): MethodStage[] {
   if (kitchen.finish === 'cold-rinse')
     return [
       {
-        id: 'cool', kind: 'cool', title: 'Cold water over it, then drain', heat: 'off', powerW: 0, lid: 'off', mode: 'open', chillTo: TAP_C,
-        until: { minutes: DRAIN_MINUTES }, endsOn: 'cue', cue: 'drained', handsOn: true, checks: ['Rinse until cold, then shake off the water'],
+        id: 'cool',
+        kind: 'cool',
+        title: 'Cold water over it, then drain',
+        heat: 'off',
+        powerW: 0,
+        lid: 'off',
+        mode: 'open',
+        chillTo: TAP_C,
+        until: { minutes: DRAIN_MINUTES },
+        endsOn: 'cue',
+        cue: 'drained',
+        handsOn: true,
+        checks: ['Rinse until cold, then shake off the water'],
       },
     ]
   if (kitchen.finish === 'steam')
     return [
       {
-        id: 'steam', kind: 'steam', title: 'Back in the pot, lowest heat, a cloth under the lid', heat: 'lowest', powerW: powerAt(kitchen)('lowest'), lid: 'on', mode: 'open',
-        until: { minutes: STEAM_MINUTES }, endsOn: 'clock', handsOn: false, checks: ['Fold the cloth up, away from the flame'],
+        id: 'steam',
+        kind: 'steam',
+        title: 'Back in the pot, lowest heat, a cloth under the lid',
+        heat: 'lowest',
+        powerW: powerAt(kitchen)('lowest'),
+        lid: 'on',
+        mode: 'open',
+        until: { minutes: STEAM_MINUTES },
+        endsOn: 'clock',
+        handsOn: false,
+        checks: ['Fold the cloth up, away from the flame'],
       },
       coveredRest(kitchen),
     ]

@@ -14,7 +14,11 @@ export const boilingStart: Method = {
   pourSetsTexture: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 10 },
   beforeHeat: ['Wipe the rim and the outside of the base dry'],
-  stages: (kitchen) => [waterToTheBoil(kitchen), grainIn(kitchen, { lid: kitchen.lidUntilBoil }), ...coveredToTheEnd(kitchen)],
+  stages: (kitchen) => [
+    waterToTheBoil(kitchen),
+    grainIn(kitchen, { lid: kitchen.lidUntilBoil }),
+    ...coveredToTheEnd(kitchen),
+  ],
   suits: wantsBoiling,
   usualSoak: aromaticSoak,
 }

@@ -5,8 +5,16 @@ import { staysInSieve } from './suits'
 
 /** Left in plenty of hot water it goes on softening, so the pressure is let out at once; after ten minutes where it froths, which would block
  *  the valve. */
-const releaseFor = ({ blend, release, releaseMinutes }: Kitchen): Pick<Kitchen, 'release' | 'releaseMinutes'> =>
-  release !== 'natural' ? { release, releaseMinutes } : blend.frothing ? { release: 'timed', releaseMinutes: 10 } : { release: 'quick', releaseMinutes }
+const releaseFor = ({
+  blend,
+  release,
+  releaseMinutes,
+}: Kitchen): Pick<Kitchen, 'release' | 'releaseMinutes'> =>
+  release !== 'natural'
+    ? { release, releaseMinutes }
+    : blend.frothing
+      ? { release: 'timed', releaseMinutes: 10 }
+      : { release: 'quick', releaseMinutes }
 
 /** Pulses and chewy grain in plenty of water under pressure, under half full, and drained after: the minutes set the texture, not the water. */
 export const coverAndDrainPressure: Method = {
@@ -17,8 +25,19 @@ export const coverAndDrainPressure: Method = {
   water: 'excess',
   sealed: true,
   defaults: { vessel: 'pressure-electric-6', heat: 'pressure-6', restMinutes: 0 },
-  beforeHeat: ['Gasket seated, vent clear, rim wiped: the maker\'s manual goes first', 'Grain and water reach half full at most, a third where it froths'],
-  stages: (kitchen) => [...sealedStages({ ...kitchen, restMinutes: 0, ...releaseFor(kitchen) }).map((stage) => (stage.until === 'solved' ? { ...stage, exact: true } : stage)), drainOffStage()],
+  beforeHeat: [
+    "Gasket seated, vent clear, rim wiped: the maker's manual goes first",
+    'Grain and water reach half full at most, a third where it froths',
+  ],
+  stages: (kitchen) => [
+    ...sealedStages({ ...kitchen, restMinutes: 0, ...releaseFor(kitchen) }).map((stage) =>
+      stage.until === 'solved' ? { ...stage, exact: true } : stage,
+    ),
+    drainOffStage(),
+  ],
   goal: ({ uptake }) => ({ centre: BITE, uptake }),
-  suits: (variety) => sealsBeforeItDrinks(variety) && staysInSieve(variety) && (variety.family === 'pulse' || variety.family === 'wheat and barley'),
+  suits: (variety) =>
+    sealsBeforeItDrinks(variety) &&
+    staysInSieve(variety) &&
+    (variety.family === 'pulse' || variety.family === 'wheat and barley'),
 }

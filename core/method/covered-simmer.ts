@@ -15,7 +15,10 @@ export const coveredSimmer: Method = {
   toastable: true,
   pourSetsTexture: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 10 },
-  beforeHeat: ['Level the grain and push strays under the water', 'Wipe the rim and the outside of the base dry'],
+  beforeHeat: [
+    'Level the grain and push strays under the water',
+    'Wipe the rim and the outside of the base dry',
+  ],
   stages(kitchen: Kitchen) {
     const up = kitchen.heatStyle === 'medium-then-full-then-off' ? 'medium' : 'high'
     const covered = kitchen.lidUntilBoil === 'on'

@@ -12,15 +12,39 @@ import { HEAT_STYLES, type Kitchen } from './method'
 const kitchen = (id: MethodId, over: Partial<Kitchen> = {}): Kitchen => {
   const { defaults } = methodOf(id)
   return {
-    blend: blendOf([{ variety: 'short-white', share: 1 }]), dryG: 300, vessel: vesselPreset(defaults.vessel), source: HEAT_PRESETS[defaults.heat],
-    boilC: 99.97, ambientPa: 101_325, kitchenC: 20, heatStyle: 'boil-then-lowest', lidUntilBoil: 'on', stirAtBoil: false,
-    restMinutes: defaults.restMinutes, pressure: 'high', release: 'natural', releaseMinutes: 10, passes: 2, cookedShare: 0.85,
-    finish: 'none', purpose: 'side', uptake: 1.4, toasted: false, texture: 0.5, thickness: 0.5, boilerDish: null, ...over,
+    blend: blendOf([{ variety: 'short-white', share: 1 }]),
+    dryG: 300,
+    vessel: vesselPreset(defaults.vessel),
+    source: HEAT_PRESETS[defaults.heat],
+    boilC: 99.97,
+    ambientPa: 101_325,
+    kitchenC: 20,
+    heatStyle: 'boil-then-lowest',
+    lidUntilBoil: 'on',
+    stirAtBoil: false,
+    restMinutes: defaults.restMinutes,
+    pressure: 'high',
+    release: 'natural',
+    releaseMinutes: 10,
+    passes: 2,
+    cookedShare: 0.85,
+    finish: 'none',
+    purpose: 'side',
+    uptake: 1.4,
+    toasted: false,
+    texture: 0.5,
+    thickness: 0.5,
+    boilerDish: null,
+    ...over,
   }
 }
 const stages = (id: MethodId, over: Partial<Kitchen> = {}) => methodOf(id).stages(kitchen(id, over))
 const plan = (more: Partial<PlanRequestJson>) => {
-  const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = planFrom({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...more,
+  })
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
@@ -44,10 +68,19 @@ describe.each(METHOD_IDS)('%s', (id) => {
     const { defaults, beforeHeat, name } = methodOf(id)
     expect(beforeHeat.length).toBeGreaterThan(0)
     expect(name).not.toBe('')
-    const made = plan({ method: id, ...(id === 'steam' ? { grains: [{ variety: 'glutinous' as const }] } : {}) })
-    const cold = made.stages.filter((s) => s.power_w === 0 && !['rest', 'fluff'].includes(s.kind)).flatMap((s) => s.checks)
+    const made = plan({
+      method: id,
+      ...(id === 'steam' ? { grains: [{ variety: 'glutinous' as const }] } : {}),
+    })
+    const cold = made.stages
+      .filter((s) => s.power_w === 0 && !['rest', 'fluff'].includes(s.kind))
+      .flatMap((s) => s.checks)
     expect(cold).toEqual(expect.arrayContaining(beforeHeat))
-    expect(made.stages.every((s) => s.after.every((before) => made.stages.findIndex((o) => o.id === before) < made.stages.indexOf(s)))).toBe(true)
+    expect(
+      made.stages.every((s) =>
+        s.after.every((before) => made.stages.findIndex((o) => o.id === before) < made.stages.indexOf(s)),
+      ),
+    ).toBe(true)
     const rest = made.stages.find((s) => s.kind === 'rest')
     if (defaults.restMinutes > 0) expect(rest!.minutes.expected).toBe(defaults.restMinutes)
     else if (id !== 'poured-over') expect(rest).toBeUndefined()
@@ -67,9 +100,12 @@ describe('the covered pot', () => {
     expect(laid.find((s) => s.until === 'solved')!.heat).toBe(last)
     expect(laid.some((s) => s.id === 'strong')).toBe(heatStyle === 'strong-minute-then-low')
   })
-  test('the lid until the boil is the cook\'s choice, and each says what to look for', () => {
+  test("the lid until the boil is the cook's choice, and each says what to look for", () => {
     expect(stages('covered-simmer')[0]).toMatchObject({ lid: 'on', cue: 'rolling-boil' })
-    expect(stages('covered-simmer', { lidUntilBoil: 'ajar' })[0]).toMatchObject({ lid: 'ajar', cue: 'bubbles-break' })
+    expect(stages('covered-simmer', { lidUntilBoil: 'ajar' })[0]).toMatchObject({
+      lid: 'ajar',
+      cue: 'bubbles-break',
+    })
     expect(stages('covered-simmer', { lidUntilBoil: 'off' })[0]!.title).toContain('lid off')
   })
   test('an open pot takes longer to the boil and steams more than a covered one', () => {
@@ -79,15 +115,25 @@ describe('the covered pot', () => {
     expect(open.water.evaporated_g).toBeGreaterThan(covered.water.evaporated_g)
   })
   test('a stirred pot asks for a hand at the boil', () => {
-    expect(stages('covered-simmer', { stirAtBoil: true })[0]).toMatchObject({ handsOn: true, checks: expect.arrayContaining(['Stir once along the bottom, then leave it']) })
+    expect(stages('covered-simmer', { stirAtBoil: true })[0]).toMatchObject({
+      handsOn: true,
+      checks: expect.arrayContaining(['Stir once along the bottom, then leave it']),
+    })
   })
 })
 
 describe('the electric pressure pot', () => {
   test.each([0, 1120, 2500])('at %i m its gauge adds to the air outside', (elevation) => {
     const ambientPa = pressureAt(metres(elevation))
-    for (const [pressure, kpa] of [['low', 40], ['high', 75]] as const) {
-      const held = stages('pressure-electric', { ambientPa, boilC: boilingPointAt(metres(elevation)), pressure }).find((s) => s.id === 'pressure')!
+    for (const [pressure, kpa] of [
+      ['low', 40],
+      ['high', 75],
+    ] as const) {
+      const held = stages('pressure-electric', {
+        ambientPa,
+        boilC: boilingPointAt(metres(elevation)),
+        pressure,
+      }).find((s) => s.id === 'pressure')!
       expect(held.sealedC).toBeCloseTo(saturationTemperature(pascals(ambientPa + kpa * 1000)), 6)
     }
   })
@@ -96,10 +142,16 @@ describe('the electric pressure pot', () => {
     expect(ids('natural')).toEqual(['pressure-up', 'pressure', 'release'])
     expect(ids('timed')).toEqual(['pressure-up', 'pressure', 'release', 'vent'])
     expect(ids('quick')).toEqual(['pressure-up', 'pressure', 'vent'])
-    expect(stages('pressure-electric', { release: 'timed', releaseMinutes: 7 }).find((s) => s.id === 'release')!.until).toEqual({ minutes: 7 })
+    expect(
+      stages('pressure-electric', { release: 'timed', releaseMinutes: 7 }).find((s) => s.id === 'release')!
+        .until,
+    ).toEqual({ minutes: 7 })
   })
   test('come-up grows with the fill, as does a natural release', () => {
-    const minutes = (g: number, id: string) => plan({ method: 'pressure-electric', amount: { basis: 'dry-mass', value: g } }).stages.find((s) => s.id === id)!.minutes.expected
+    const minutes = (g: number, id: string) =>
+      plan({ method: 'pressure-electric', amount: { basis: 'dry-mass', value: g } }).stages.find(
+        (s) => s.id === id,
+      )!.minutes.expected
     expect(minutes(900, 'pressure-up')).toBeGreaterThan(minutes(300, 'pressure-up') * 1.4)
     expect(minutes(900, 'release')).toBeGreaterThan(minutes(300, 'release'))
     // Makers and cooks speak of 5 to 15 minutes up, and 10 to 20 down.
@@ -111,25 +163,38 @@ describe('the electric pressure pot', () => {
     }
   })
   test('a natural release is a warm body behind one resistance: its time is the closed form', () => {
-    const { grain, water, stages } = plan({ method: 'pressure-electric', amount: { basis: 'dry-mass', value: 450 }, elevation_m: 0 })
+    const { grain, water, stages } = plan({
+      method: 'pressure-electric',
+      amount: { basis: 'dry-mass', value: 450 },
+      elevation_m: 0,
+    })
     const { heatCapacity, loss } = vesselPreset('pressure-electric-6')
-    const capacity = 1.6 * grain.mass_g + 4.18 * (water.pour_g + water.carried_in_g - water.evaporated_g) + heatCapacity
+    const capacity =
+      1.6 * grain.mass_g + 4.18 * (water.pour_g + water.carried_in_g - water.evaporated_g) + heatCapacity
     // From 75 kPa over the sea's air, 116.1 °C, to the boil, in a kitchen at 20 °C.
     const minutes = ((capacity / loss) * Math.log((116.1 - 20) / (99.97 - 20))) / 60
     expect(stages.find((s) => s.id === 'release')!.minutes.expected / minutes).toBeCloseTo(1, 1)
   })
   test('it is held as long as if the pressure were let out at once, but in a hurry', () => {
-    const held = (release: Kitchen['release']) => plan({ grains: [{ variety: 'brown-short' }], method: 'pressure-electric', release }).stages.find((s) => s.id === 'pressure')!.minutes.expected
+    const held = (release: Kitchen['release']) =>
+      plan({ grains: [{ variety: 'brown-short' }], method: 'pressure-electric', release }).stages.find(
+        (s) => s.id === 'pressure',
+      )!.minutes.expected
     // Neither leans on its release; what is left of a natural one is margin.
     expect(held('quick')).toBeGreaterThanOrEqual(held('natural'))
-    const hurried = plan({ grains: [{ variety: 'brown-short' }], method: 'pressure-electric', hurry: true }).stages.find((s) => s.id === 'pressure')!
+    const hurried = plan({
+      grains: [{ variety: 'brown-short' }],
+      method: 'pressure-electric',
+      hurry: true,
+    }).stages.find((s) => s.id === 'pressure')!
     expect(hurried.minutes.expected).toBeLessThan(held('natural') - 2)
   })
 })
 
 describe('the switch cooker', () => {
   test('its time is its water: more of it clicks later', () => {
-    const boil = (texture: number) => plan({ method: 'switch-cooker', texture }).stages.find((s) => s.id === 'boil')!.minutes.expected
+    const boil = (texture: number) =>
+      plan({ method: 'switch-cooker', texture }).stages.find((s) => s.id === 'boil')!.minutes.expected
     expect(boil(1)).toBeGreaterThan(boil(0))
   })
   test('it needs more water than a covered pot on its lowest heat, because all its power boils', () => {

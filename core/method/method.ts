@@ -8,7 +8,12 @@ import type { VesselPresetId } from '#core/vessel/presets'
 import type { Vessel, VesselKind } from '#core/vessel/vessel'
 import type { CueId } from './cues'
 
-export const HEAT_STYLES = ['boil-then-lowest', 'strong-minute-then-low', 'medium-then-full-then-off', 'boil-then-off'] as const
+export const HEAT_STYLES = [
+  'boil-then-lowest',
+  'strong-minute-then-low',
+  'medium-then-full-then-off',
+  'boil-then-off',
+] as const
 export type HeatStyle = (typeof HEAT_STYLES)[number]
 
 /** What a school may look at when it lays out its stages. */
@@ -63,8 +68,29 @@ export type WaterWay = 'pot' | 'excess' | 'boiler' | 'stock'
 
 /** The kinds of stage of the interface contract. */
 export const STAGE_KINDS = [
-  'measure', 'rinse', 'soak', 'drain', 'toast', 'heat-up', 'boil', 'skim', 'simmer', 'steam', 'moisten', 'ladle',
-  'pressure-up', 'pressure', 'release', 'bake', 'rest', 'turn', 'fluff', 'spread', 'dress', 'cool', 'hold',
+  'measure',
+  'rinse',
+  'soak',
+  'drain',
+  'toast',
+  'heat-up',
+  'boil',
+  'skim',
+  'simmer',
+  'steam',
+  'moisten',
+  'ladle',
+  'pressure-up',
+  'pressure',
+  'release',
+  'bake',
+  'rest',
+  'turn',
+  'fluff',
+  'spread',
+  'dress',
+  'cool',
+  'hold',
 ] as const
 export type StageKind = (typeof STAGE_KINDS)[number]
 

@@ -17,13 +17,29 @@ export const oven: Method = {
   pourSetsTexture: true,
   kettle: true,
   defaults: { vessel: 'oven-dish-3', heat: 'oven-190', restMinutes: 10 },
-  beforeHeat: [`The oven at ${OVEN_C} °C before the dish goes in`, 'Spread the grain level, strays under the water, foil pressed tight all round'],
+  beforeHeat: [
+    `The oven at ${OVEN_C} °C before the dish goes in`,
+    'Spread the grain level, strays under the water, foil pressed tight all round',
+  ],
   stages: (kitchen) => [
     {
-      id: 'bake', kind: 'bake', title: `Bake at ${OVEN_C} °C, foil on`, heat: 'medium', powerW: 0, surroundC: OVEN_C, lid: 'on', mode: 'open',
-      until: 'solved', endsOn: 'clock', handsOn: false, checks: ['Leave the foil on: lost steam cannot come back'],
+      id: 'bake',
+      kind: 'bake',
+      title: `Bake at ${OVEN_C} °C, foil on`,
+      heat: 'medium',
+      powerW: 0,
+      surroundC: OVEN_C,
+      lid: 'on',
+      mode: 'open',
+      until: 'solved',
+      endsOn: 'clock',
+      handsOn: false,
+      checks: ['Leave the foil on: lost steam cannot come back'],
     },
-    coveredRest(kitchen, { title: 'Out of the oven, leave the foil', checks: ['Lift the foil at the far side first: the steam burns'] }),
+    coveredRest(kitchen, {
+      title: 'Out of the oven, leave the foil',
+      checks: ['Lift the foil at the far side first: the steam burns'],
+    }),
   ],
   suits: (variety) => wantsBoiling(variety) && variety.family !== 'sticky rice',
 }

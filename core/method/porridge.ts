@@ -28,7 +28,8 @@ const BURST = 1 - Math.exp(-12)
 const LEAST_MINUTES = { rice: 40, other: 15 } as const
 const LEAST_SEALED = { rice: 20, other: 4 } as const
 
-const isRice = ({ parts }: Pick<Blend, 'parts'>): boolean => parts.some(({ variety }) => variety.family.includes('rice'))
+const isRice = ({ parts }: Pick<Blend, 'parts'>): boolean =>
+  parts.some(({ variety }) => variety.family.includes('rice'))
 
 /** Poured water over dry grain, by volume.  @param thickness 0 thin … 1 thick */
 export function porridgeRatio({ parts }: Pick<Blend, 'parts'>, thickness: number): number {
@@ -65,7 +66,10 @@ export const porridge: Method = {
 const underPressure: Method = {
   ...porridge,
   sealed: true,
-  beforeHeat: ['Gasket seated, vent clear, rim wiped: the maker\'s manual goes first', 'Never over a third full: it froths'],
+  beforeHeat: [
+    "Gasket seated, vent clear, rim wiped: the maker's manual goes first",
+    'Never over a third full: it froths',
+  ],
   stages: sealedPorridge,
 }
 
@@ -73,15 +77,50 @@ function openPorridge(kitchen: Kitchen): MethodStage[] {
   const kind = isRice(kitchen.blend) ? 'rice' : 'other'
   return [
     {
-      id: 'heat-up', kind: 'heat-up', title: 'Bring to the boil, lid ajar, stirring now and then', heat: 'high', powerW: powerAt(kitchen)('high'), lid: 'ajar', mode: 'open', contact: 'stirred',
-      until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP }, endsOn: 'cue', cue: 'bubbles-break', handsOn: true, checks: ['Stay near: it foams up'],
+      id: 'heat-up',
+      kind: 'heat-up',
+      title: 'Bring to the boil, lid ajar, stirring now and then',
+      heat: 'high',
+      powerW: powerAt(kitchen)('high'),
+      lid: 'ajar',
+      mode: 'open',
+      contact: 'stirred',
+      until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+      endsOn: 'cue',
+      cue: 'bubbles-break',
+      handsOn: true,
+      checks: ['Stay near: it foams up'],
     },
     {
-      id: 'simmer', kind: 'simmer', title: 'Turn to the lowest heat, lid ajar, stir now and then', heat: 'lowest', powerW: powerAt(kitchen)('lowest'), lid: 'ajar', mode: 'open', contact: 'stirred',
-      until: 'solved', exact: true, atLeast: LEAST_MINUTES[kind], endsOn: 'cue', cue: 'spoon-trail', handsOn: false,
-      checks: [...lowestChecks(kitchen), 'Stir more often towards the end: it catches on the bottom', ...doneSigns(kitchen)],
+      id: 'simmer',
+      kind: 'simmer',
+      title: 'Turn to the lowest heat, lid ajar, stir now and then',
+      heat: 'lowest',
+      powerW: powerAt(kitchen)('lowest'),
+      lid: 'ajar',
+      mode: 'open',
+      contact: 'stirred',
+      until: 'solved',
+      exact: true,
+      atLeast: LEAST_MINUTES[kind],
+      endsOn: 'cue',
+      cue: 'spoon-trail',
+      handsOn: false,
+      checks: [
+        ...lowestChecks(kitchen),
+        'Stir more often towards the end: it catches on the bottom',
+        ...doneSigns(kitchen),
+      ],
     },
-    ...(kitchen.restMinutes > 0 ? [coveredRest(kitchen, { contact: 'stirred', title: 'Take it off the heat, lid on', checks: ['It thickens as it stands'] })] : []),
+    ...(kitchen.restMinutes > 0
+      ? [
+          coveredRest(kitchen, {
+            contact: 'stirred',
+            title: 'Take it off the heat, lid on',
+            checks: ['It thickens as it stands'],
+          }),
+        ]
+      : []),
   ]
 }
 

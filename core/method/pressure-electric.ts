@@ -21,7 +21,13 @@ export interface PressureKind {
 }
 
 /** Held by its thermostat it hardly leaks. */
-const ELECTRIC = { gaugeKPa: { low: 40, high: 75 }, leak: 0.3, heldHeat: 'high', thermostat: true, upTitle: 'Lid locked, valve shut, start it' } as const
+const ELECTRIC = {
+  gaugeKPa: { low: 40, high: 75 },
+  leak: 0.3,
+  heldHeat: 'high',
+  thermostat: true,
+  upTitle: 'Lid locked, valve shut, start it',
+} as const
 const LONGEST_COME_UP = 120
 const LONGEST_RELEASE = 180
 const VENT_MINUTES = 2
@@ -57,15 +63,32 @@ const SMALL_SHARD_MM = 1.7
 /** The stages of whichever pressure cooker the kitchen has. */
 export const sealedStages = (kitchen: Kitchen): MethodStage[] =>
   kitchen.vessel.kind === 'pressure-stovetop'
-    ? pressureStages(kitchen, { ...STOVETOP, heldW: (sealedC) => Math.min(fullPower(kitchen.source), simmeringPower(kitchen.vessel.loss * (sealedC - kitchen.kitchenC))) })
+    ? pressureStages(kitchen, {
+        ...STOVETOP,
+        heldW: (sealedC) =>
+          Math.min(
+            fullPower(kitchen.source),
+            simmeringPower(kitchen.vessel.loss * (sealedC - kitchen.kitchenC)),
+          ),
+      })
     : pressureStages(kitchen, { ...ELECTRIC, heldW: () => fullPower(kitchen.source) })
 
 /** A weight or a spring holds it: it must be turned down in time, and it leaks more than one that holds itself. */
-const STOVETOP = { gaugeKPa: { low: 50, high: 80 }, leak: 1.5, heldHeat: 'lowest', thermostat: false, upTitle: 'Lid locked, full heat until the pin is up' } as const
+const STOVETOP = {
+  gaugeKPa: { low: 50, high: 80 },
+  leak: 1.5,
+  heldHeat: 'lowest',
+  thermostat: false,
+  upTitle: 'Lid locked, full heat until the pin is up',
+} as const
 
 /** Gauge pressure of a kind of pressure cooker, kPa over ambient; nothing for other vessels. */
 export const gaugePressure = (kind: VesselKind, level: Kitchen['pressure']): number | undefined =>
-  kind === 'pressure-electric' ? ELECTRIC.gaugeKPa[level] : kind === 'pressure-stovetop' ? STOVETOP.gaugeKPa[level] : undefined
+  kind === 'pressure-electric'
+    ? ELECTRIC.gaugeKPa[level]
+    : kind === 'pressure-stovetop'
+      ? STOVETOP.gaugeKPa[level]
+      : undefined
 
 /** Up, held, and down again: sealed vessels differ in their figures only. */
 export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[] {
@@ -123,7 +146,9 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
       ...sealed,
       id: 'pressure',
       kind: 'pressure',
-      title: of.thermostat ? `At ${kitchen.pressure} pressure` : `Turn the heat down until it just holds ${kitchen.pressure} pressure`,
+      title: of.thermostat
+        ? `At ${kitchen.pressure} pressure`
+        : `Turn the heat down until it just holds ${kitchen.pressure} pressure`,
       heat: of.heldHeat,
       powerW: of.heldW(sealedC),
       sealedLeak: of.leak / 60,
@@ -147,7 +172,7 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
       until: { minutes: kitchen.restMinutes },
       endsOn: 'clock',
       handsOn: false,
-      checks: ['Do not tip the lid\'s water back in'],
+      checks: ["Do not tip the lid's water back in"],
     })
   return stages
 }

@@ -1,7 +1,13 @@
 import type { Blend } from '#core/grain/blend'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
-import { deliveredPower, fullPower, lowestHoldsSimmer, turnDownMinutes, type HeatLevel } from '#core/heat/sources'
+import {
+  deliveredPower,
+  fullPower,
+  lowestHoldsSimmer,
+  turnDownMinutes,
+  type HeatLevel,
+} from '#core/heat/sources'
 import { celsius } from '#core/quantity/units'
 import { standingLoss } from '#core/vessel/vessel'
 import type { Kitchen, MethodStage } from './method'
@@ -21,7 +27,9 @@ export function powerAt(kitchen: Kitchen): (level: HeatLevel) => number {
 /** Whether the lowest setting of this burner keeps this pot simmering, and the words for when it does not. */
 export function lowestChecks(kitchen: Kitchen): string[] {
   const loss = standingLoss(kitchen.vessel, celsius(kitchen.boilC), celsius(kitchen.kitchenC))
-  return lowestHoldsSimmer(kitchen.source, loss) ? [] : ['The lowest setting stops this pot simmering: stay a little above it, so that it just trembles']
+  return lowestHoldsSimmer(kitchen.source, loss)
+    ? []
+    : ['The lowest setting stops this pot simmering: stay a little above it, so that it just trembles']
 }
 
 /** What an open pan gives off at a lively simmer, g per m² per minute: 10 to 12 g a minute from a pot of 19 cm. */
@@ -48,10 +56,14 @@ export function doneSigns({ blend }: Pick<Kitchen, 'blend'>): string[] {
 
 /** What a soaked grain looks and feels like when it has soaked long enough. */
 export function soakSigns(blend: Pick<Blend, 'parts'>): string[] {
-  const milled = blend.parts.filter(({ variety: { family } }) => family === 'white rice' || family === 'sticky rice')
+  const milled = blend.parts.filter(
+    ({ variety: { family } }) => family === 'white rice' || family === 'sticky rice',
+  )
   return [
     ...(milled.length > 0 ? ['White grain is opaque all through when it is done'] : []),
-    ...(milled.length < blend.parts.length ? ['Grain in its skin is swollen, a nail dents it, and a cut one has no dry centre'] : []),
+    ...(milled.length < blend.parts.length
+      ? ['Grain in its skin is swollen, a nail dents it, and a cut one has no dry centre']
+      : []),
   ]
 }
 
@@ -100,21 +112,39 @@ export function grainIn(kitchen: Kitchen, over: Partial<MethodStage> = {}): Meth
 }
 
 const LAST_HEAT = {
-  'boil-then-lowest': 'lowest', 'strong-minute-then-low': 'lowest', 'medium-then-full-then-off': 'high', 'boil-then-off': 'medium',
+  'boil-then-lowest': 'lowest',
+  'strong-minute-then-low': 'lowest',
+  'medium-then-full-then-off': 'high',
+  'boil-then-off': 'medium',
 } as const satisfies Record<Kitchen['heatStyle'], HeatLevel>
 
 /** From the boil to the rest, covered: a strong minute for those who want it, the simmer that is solved, a crisp bottom, the rest. */
-export function coveredToTheEnd(kitchen: Kitchen, lidBefore: Kitchen['lidUntilBoil'] = kitchen.lidUntilBoil): MethodStage[] {
+export function coveredToTheEnd(
+  kitchen: Kitchen,
+  lidBefore: Kitchen['lidUntilBoil'] = kitchen.lidUntilBoil,
+): MethodStage[] {
   const power = powerAt(kitchen)
   const last = LAST_HEAT[kitchen.heatStyle]
   const strong: MethodStage = {
-    id: 'strong', kind: 'boil', title: '1 minute on high', heat: 'high', powerW: power('high'), lid: 'on', mode: 'open',
-    until: { minutes: STRONG_MINUTE }, endsOn: 'clock', handsOn: true, checks: [],
+    id: 'strong',
+    kind: 'boil',
+    title: '1 minute on high',
+    heat: 'high',
+    powerW: power('high'),
+    lid: 'on',
+    mode: 'open',
+    until: { minutes: STRONG_MINUTE },
+    endsOn: 'clock',
+    handsOn: true,
+    checks: [],
   }
   const simmer: MethodStage = {
     id: 'simmer',
     kind: 'simmer',
-    title: last === 'lowest' ? `Turn to the lowest heat, ${lidBefore === 'on' ? 'leave the lid' : 'put the lid on'}` : `Keep it boiling on ${last} heat, lid on`,
+    title:
+      last === 'lowest'
+        ? `Turn to the lowest heat, ${lidBefore === 'on' ? 'leave the lid' : 'put the lid on'}`
+        : `Keep it boiling on ${last} heat, lid on`,
     heat: last,
     powerW: power(last),
     lid: 'on',
@@ -123,11 +153,24 @@ export function coveredToTheEnd(kitchen: Kitchen, lidBefore: Kitchen['lidUntilBo
     drySign: true,
     endsOn: 'clock',
     handsOn: false,
-    checks: [...(last === 'lowest' ? lowestChecks(kitchen) : []), 'When done: holes on top, no water at the bottom', ...doneSigns(kitchen)],
+    checks: [
+      ...(last === 'lowest' ? lowestChecks(kitchen) : []),
+      'When done: holes on top, no water at the bottom',
+      ...doneSigns(kitchen),
+    ],
   }
   const toast: MethodStage = {
-    id: 'crust', kind: 'toast', title: 'Heat up for the toasted bottom', heat: 'medium', powerW: power('medium'), lid: 'on', mode: 'open',
-    until: { event: 'toasted', atMostMinutes: LONGEST_TOAST }, endsOn: 'cue', cue: 'smells-of-toast', handsOn: true,
+    id: 'crust',
+    kind: 'toast',
+    title: 'Heat up for the toasted bottom',
+    heat: 'medium',
+    powerW: power('medium'),
+    lid: 'on',
+    mode: 'open',
+    until: { event: 'toasted', atMostMinutes: LONGEST_TOAST },
+    endsOn: 'cue',
+    cue: 'smells-of-toast',
+    handsOn: true,
     checks: ['Stay and listen: from toasted to burnt is a minute or two'],
   }
   return [
@@ -139,7 +182,16 @@ export function coveredToTheEnd(kitchen: Kitchen, lidBefore: Kitchen['lidUntilBo
 }
 
 export const coveredRest = (kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage => ({
-  id: 'rest', kind: 'rest', title: 'Off the heat, lid stays on', heat: 'off', powerW: 0, lid: 'on', mode: 'open',
-  until: { minutes: kitchen.restMinutes }, endsOn: 'clock', handsOn: false, checks: ['It is still cooking'],
+  id: 'rest',
+  kind: 'rest',
+  title: 'Off the heat, lid stays on',
+  heat: 'off',
+  powerW: 0,
+  lid: 'on',
+  mode: 'open',
+  until: { minutes: kitchen.restMinutes },
+  endsOn: 'clock',
+  handsOn: false,
+  checks: ['It is still cooking'],
   ...over,
 })

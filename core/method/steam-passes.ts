@@ -29,15 +29,36 @@ export const steamPasses: Method = {
     for (let pass = 0; pass < passes; pass++) {
       const last = pass === passes - 1
       stages.push({
-        id: `steam-${pass + 1}`, kind: 'steam', title: passes === 1 ? 'Steam it' : `Steam it, ${NTH[pass]} time`, heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on',
-        mode: 'open', contact: 'steam', until: last ? 'solved' : { minutes: PASS_MINUTES }, atLeast: LAST_PASS_MINUTES, endsOn: 'clock', handsOn: false,
+        id: `steam-${pass + 1}`,
+        kind: 'steam',
+        title: passes === 1 ? 'Steam it' : `Steam it, ${NTH[pass]} time`,
+        heat: 'medium',
+        powerW: powerAt(kitchen)('medium'),
+        lid: 'on',
+        mode: 'open',
+        contact: 'steam',
+        until: last ? 'solved' : { minutes: PASS_MINUTES },
+        atLeast: LAST_PASS_MINUTES,
+        endsOn: 'clock',
+        handsOn: false,
         checks: [boilerLook(kitchen)],
       })
       if (last) break
       stages.push(
         {
-          id: `turn-${pass + 1}`, kind: 'turn', title: 'Turn it out and rub it apart', heat: 'lowest', powerW: powerAt(kitchen)('lowest'), lid: 'on', mode: 'open',
-          contact: 'aside', leave: allGrains(kitchen), until: { minutes: TURN_MINUTES }, endsOn: 'cue', cue: 'loosened', handsOn: true,
+          id: `turn-${pass + 1}`,
+          kind: 'turn',
+          title: 'Turn it out and rub it apart',
+          heat: 'lowest',
+          powerW: powerAt(kitchen)('lowest'),
+          lid: 'on',
+          mode: 'open',
+          contact: 'aside',
+          leave: allGrains(kitchen),
+          until: { minutes: TURN_MINUTES },
+          endsOn: 'cue',
+          cue: 'loosened',
+          handsOn: true,
           checks: ['It is hot: a fork first, hands later'],
         },
         moisten(kitchen, pass + 1, powerAt(kitchen)('lowest')),
@@ -51,7 +72,17 @@ export const steamPasses: Method = {
 }
 
 const moisten = (kitchen: Kitchen, pass: number, powerW: number): MethodStage => ({
-  id: `moisten-${pass + 1}`, kind: 'moisten', title: `Sprinkle on its share of water and let it absorb${pass > 0 ? ' again' : ''}`,
-  heat: powerW > 0 ? 'lowest' : 'off', powerW, lid: 'on', mode: 'open', contact: 'aside', pourShare: 1 / kitchen.passes,
-  until: { minutes: MOISTEN_MINUTES }, endsOn: 'clock', handsOn: false, checks: ['Salt and a little oil go into this water'],
+  id: `moisten-${pass + 1}`,
+  kind: 'moisten',
+  title: `Sprinkle on its share of water and let it absorb${pass > 0 ? ' again' : ''}`,
+  heat: powerW > 0 ? 'lowest' : 'off',
+  powerW,
+  lid: 'on',
+  mode: 'open',
+  contact: 'aside',
+  pourShare: 1 / kitchen.passes,
+  until: { minutes: MOISTEN_MINUTES },
+  endsOn: 'clock',
+  handsOn: false,
+  checks: ['Salt and a little oil go into this water'],
 })

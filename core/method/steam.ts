@@ -12,23 +12,36 @@ export const STEAMER_CHECKS = [
 ] as const
 
 export const steamUp = (kitchen: Kitchen): MethodStage =>
-  waterToTheBoil(kitchen, { title: `Bring ${kitchen.boilerDish ? `the ${kitchen.boilerDish.name}` : 'the water under the basket'} to the boil, lid on`, cue: 'steady-steam', contact: 'aside' })
+  waterToTheBoil(kitchen, {
+    title: `Bring ${kitchen.boilerDish ? `the ${kitchen.boilerDish.name}` : 'the water under the basket'} to the boil, lid on`,
+    cue: 'steady-steam',
+    contact: 'aside',
+  })
 
 export const basketOn = (kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage =>
   grainIn(kitchen, {
-    title: 'Basket on, the grain loose in it, lid on', kind: 'heat-up', lid: 'on', contact: 'steam', cue: 'steady-steam', lingerMinutes: 0,
+    title: 'Basket on, the grain loose in it, lid on',
+    kind: 'heat-up',
+    lid: 'on',
+    contact: 'steam',
+    cue: 'steady-steam',
+    lingerMinutes: 0,
     checks: ['Time runs from the first steady steam', 'Open the lid away from you'],
     ...over,
   })
 
 /** Looked at in every round: a boiler that runs dry scorches, and a dish that thickens catches. */
 export const boilerLook = ({ boilerDish }: Kitchen): string =>
-  boilerDish ? `Stir the ${boilerDish.name} and look how much liquid stands in it; top it up from a kettle` : 'Look at the water; top it up from a kettle'
+  boilerDish
+    ? `Stir the ${boilerDish.name} and look how much liquid stands in it; top it up from a kettle`
+    : 'Look at the water; top it up from a kettle'
 
 /** Steam gives a grain little water, so it is the time that makes it softer: how far the centre is cooked for firm, standard and soft. */
 const CENTRE = { firm: 0.93, standard: 0.97, soft: 0.99 } as const
 const centreFor = (texture: number): number =>
-  texture <= 0.5 ? CENTRE.firm + (CENTRE.standard - CENTRE.firm) * 2 * texture : CENTRE.standard + (CENTRE.soft - CENTRE.standard) * (2 * texture - 1)
+  texture <= 0.5
+    ? CENTRE.firm + (CENTRE.standard - CENTRE.firm) * 2 * texture
+    : CENTRE.standard + (CENTRE.soft - CENTRE.standard) * (2 * texture - 1)
 
 /** Hours in the fridge: sticky grain until it is full, grain in its skin overnight, any other a quarter of a day. */
 function soakForSteam({ family, skin }: Pick<Variety, 'family' | 'skin'>): UsualSoak {
@@ -50,9 +63,23 @@ export const steam: Method = {
   stages: (kitchen) => [
     steamUp(kitchen),
     {
-      id: 'steam', kind: 'steam', title: 'Basket on over full steam, lid on, medium heat', heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on', mode: 'open', contact: 'steam',
-      join: allGrains(kitchen), until: 'solved', endsOn: 'clock', handsOn: false,
-      checks: ['Open the lid away from you', 'Half way: turn the grain over in one piece, its middle to the outside', boilerLook(kitchen)],
+      id: 'steam',
+      kind: 'steam',
+      title: 'Basket on over full steam, lid on, medium heat',
+      heat: 'medium',
+      powerW: powerAt(kitchen)('medium'),
+      lid: 'on',
+      mode: 'open',
+      contact: 'steam',
+      join: allGrains(kitchen),
+      until: 'solved',
+      endsOn: 'clock',
+      handsOn: false,
+      checks: [
+        'Open the lid away from you',
+        'Half way: turn the grain over in one piece, its middle to the outside',
+        boilerLook(kitchen),
+      ],
     },
     coveredRest(kitchen, { contact: 'steam', title: 'Take it off the heat, lid on' }),
   ],
@@ -60,7 +87,8 @@ export const steam: Method = {
   suits: ({ family }) => family === 'sticky rice',
   usualSoak: (variety) => (variety.family === 'sticky rice' ? soakForSteam(variety) : null),
   // Grain that is not soaked cannot drink in steam: it stands in a bowl with its own water. Sticky grain is soaked, or the plan says so.
-  variantFor: ({ blend, soaked }) => (soaked || blend.parts.every(({ variety }) => variety.family === 'sticky rice') ? steam : steamedBowl),
+  variantFor: ({ blend, soaked }) =>
+    soaked || blend.parts.every(({ variety }) => variety.family === 'sticky rice') ? steam : steamedBowl,
 }
 
 /** A bowl with grain and its own water, steamed over boiling water: a covered pot at the boil without a hot bottom. */
@@ -69,13 +97,31 @@ const steamedBowl: Method = {
   water: 'pot',
   bowl: true,
   pourSetsTexture: true,
-  beforeHeat: ['A heatproof bowl with room for the swollen grain stands firm over the water', 'Steam can get out: never seal a steamer', 'Cover the bowl, so that no drip falls into it'],
+  beforeHeat: [
+    'A heatproof bowl with room for the swollen grain stands firm over the water',
+    'Steam can get out: never seal a steamer',
+    'Cover the bowl, so that no drip falls into it',
+  ],
   stages: (kitchen) => [
     steamUp(kitchen),
     {
-      id: 'steam', kind: 'steam', title: 'Bowl with the grain and its water in, lid on, medium heat', heat: 'medium', powerW: powerAt(kitchen)('medium'), lid: 'on', mode: 'open',
-      join: allGrains(kitchen), until: 'solved', drySign: true, endsOn: 'clock', handsOn: false,
-      checks: ['Open the lid away from you', 'When done: holes on top, no water at the bottom', boilerLook(kitchen)],
+      id: 'steam',
+      kind: 'steam',
+      title: 'Bowl with the grain and its water in, lid on, medium heat',
+      heat: 'medium',
+      powerW: powerAt(kitchen)('medium'),
+      lid: 'on',
+      mode: 'open',
+      join: allGrains(kitchen),
+      until: 'solved',
+      drySign: true,
+      endsOn: 'clock',
+      handsOn: false,
+      checks: [
+        'Open the lid away from you',
+        'When done: holes on top, no water at the bottom',
+        boilerLook(kitchen),
+      ],
     },
     coveredRest(kitchen, { title: 'Take it off the heat, lid on' }),
   ],

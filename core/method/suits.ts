@@ -11,7 +11,9 @@ export const wantsBoiling = (variety: Variety): boolean => cookMinutes(variety) 
 const TOO_SMALL_MM = 1.8
 
 /** Grain that a kitchen sieve holds back. */
-export const staysInSieve = ({ kernel }: Pick<Variety, 'kernel'>): boolean => kernel.widthMm >= TOO_SMALL_MM || kernel.lengthMm > 4
+export const staysInSieve = ({ kernel }: Pick<Variety, 'kernel'>): boolean =>
+  kernel.widthMm >= TOO_SMALL_MM || kernel.lengthMm > 4
 
 /** Long aromatic grain soaks twenty minutes before boiling water, so that it lengthens and does not break. */
-export const aromaticSoak = ({ id }: Pick<Variety, 'id'>): UsualSoak | null => (id === 'basmati' ? { minutes: 20, water: 'drain' } : null)
+export const aromaticSoak = ({ id }: Pick<Variety, 'id'>): UsualSoak | null =>
+  id === 'basmati' ? { minutes: 20, water: 'drain' } : null

@@ -5,7 +5,11 @@ import { METHOD_IDS } from '#core/method/index'
 import { lengthOf, timelineOf } from './timeline'
 
 const plan = (more: Partial<PlanRequestJson> = {}) => {
-  const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = planFrom({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...more,
+  })
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join())
   return read.value
 }
@@ -28,7 +32,10 @@ describe('dressed grain', () => {
     expect(times.get('dress')!.start).toBeCloseTo(times.get('fluff')!.end, 5)
     const plain = plan({ purpose: 'dressed', dressing: null })
     expect(plain.dressing).toBeUndefined()
-    const own = ['dress', 'cool'].reduce((sum, id) => sum + dressed.stages.find((s) => s.id === id)!.minutes.expected, 0)
+    const own = ['dress', 'cool'].reduce(
+      (sum, id) => sum + dressed.stages.find((s) => s.id === id)!.minutes.expected,
+      0,
+    )
     expect(lengthOf(dressed.stages)).toBeCloseTo(lengthOf(plain.stages) + own, 5)
   })
 
@@ -39,7 +46,12 @@ describe('dressed grain', () => {
     expect(lengthOf(long.stages)).toBeGreaterThan(270)
     // The hot grain does not wait for it: what is left over is spent before the pot, not after.
     expect(times.get('dress')!.start - times.get('fluff')!.end).toBeLessThan(0.2)
-    const soaked = plan({ grains: [{ variety: 'basmati' }], method: 'boiling-start', purpose: 'dressed', dressing: { infuse_minutes: 300 } })
+    const soaked = plan({
+      grains: [{ variety: 'basmati' }],
+      method: 'boiling-start',
+      purpose: 'dressed',
+      dressing: { infuse_minutes: 300 },
+    })
     const both = timelineOf(soaked.stages)
     expect(both.get('dress')!.start - both.get('fluff')!.end).toBeLessThan(0.2)
     expect(both.get('infuse')!.end).toBeLessThanOrEqual(both.get('dress')!.start + 1e-6)
@@ -56,7 +68,8 @@ describe('dressed grain', () => {
   })
 
   test('a warmer kitchen and a larger batch reach hand-warm later', () => {
-    const cool = (more: Partial<PlanRequestJson>) => plan({ purpose: 'dressed', ...more }).stages.find((s) => s.id === 'cool')!.minutes.expected
+    const cool = (more: Partial<PlanRequestJson>) =>
+      plan({ purpose: 'dressed', ...more }).stages.find((s) => s.id === 'cool')!.minutes.expected
     expect(cool({ kitchen_c: 28 })).toBeGreaterThan(cool({ kitchen_c: 12 }))
     expect(cool({})).toBeGreaterThan(1)
     expect(cool({})).toBeLessThan(15)
@@ -69,8 +82,14 @@ describe('held, kept, and left in the pot', () => {
     const caution = held.cautions.find((c) => c.code === 'held-too-cool')!
     expect(caution).toMatchObject({ severity: 'stop', about: 'food-safety' })
     expect(caution.text).toContain('63 °C')
-    expect(codes(plan({ vessel: 'steel-1.6', kitchen_c: 15, ...(caution.mend as Partial<PlanRequestJson>) }))).not.toContain('held-too-cool')
-    expect(plan({ vessel: 'steel-1.6', hold_minutes: 120, guidance: 'us' }).cautions.find((c) => c.code === 'held-too-cool')!.text).toContain('57 °C')
+    expect(
+      codes(plan({ vessel: 'steel-1.6', kitchen_c: 15, ...(caution.mend as Partial<PlanRequestJson>) })),
+    ).not.toContain('held-too-cool')
+    expect(
+      plan({ vessel: 'steel-1.6', hold_minutes: 120, guidance: 'us' }).cautions.find(
+        (c) => c.code === 'held-too-cool',
+      )!.text,
+    ).toContain('57 °C')
   })
 
   test('an appliance holds its heat and dries instead', () => {
@@ -102,7 +121,9 @@ describe('held, kept, and left in the pot', () => {
   test('for frying it is spread: area from the amount', () => {
     const fry = plan({ purpose: 'frying' })
     expect(fry.spread!.area_cm2 * 2).toBeCloseTo(fry.yield.cooked_volume_ml, -1)
-    expect(fry.stages.find((s) => s.id === 'spread')!.title).toContain(`${fry.spread!.tray_long_cm} by ${fry.spread!.tray_wide_cm} cm`)
+    expect(fry.stages.find((s) => s.id === 'spread')!.title).toContain(
+      `${fry.spread!.tray_long_cm} by ${fry.spread!.tray_wide_cm} cm`,
+    )
   })
 
   test('every school and purpose ends in a graph that closes, loosened one way or another', () => {
@@ -118,10 +139,17 @@ describe('held, kept, and left in the pot', () => {
   })
 
   test.each([
-    [{ hold_minutes: 900 }, 'hold_minutes', '480'], [{ keep_servings: -1 }, 'keep_servings', '100'], [{ stuck_g: NaN }, 'stuck_g', '2000'],
-    [{ dressing: { style: 'hot' } }, 'dressing.style', 'usual'], [{ guidance: 'none' }, 'guidance', 'stricter'],
+    [{ hold_minutes: 900 }, 'hold_minutes', '480'],
+    [{ keep_servings: -1 }, 'keep_servings', '100'],
+    [{ stuck_g: NaN }, 'stuck_g', '2000'],
+    [{ dressing: { style: 'hot' } }, 'dressing.style', 'usual'],
+    [{ guidance: 'none' }, 'guidance', 'stricter'],
   ])('%p is refused with the field and its limit', (more, field, limit) => {
-    const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+    const read = planFrom({
+      grains: [{ variety: 'short-white' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      ...more,
+    })
     expect(read.ok).toBe(false)
     if (read.ok) return
     expect(read.errors[0]!.path).toBe(field)
@@ -130,7 +158,8 @@ describe('held, kept, and left in the pot', () => {
 })
 
 describe('a dressing told as so much liquid to a measure of dry grain', () => {
-  const told = (ml: number | null, more: Partial<PlanRequestJson> = {}) => plan({ purpose: 'dressed', dressing: { ml_per_240_ml_dry: ml }, ...more }).dressing!
+  const told = (ml: number | null, more: Partial<PlanRequestJson> = {}) =>
+    plan({ purpose: 'dressed', dressing: { ml_per_240_ml_dry: ml }, ...more }).dressing!
   test('is that much liquid, and tastes as its style does', () => {
     for (const ml of [20, 40, 60]) {
       const d = told(ml)
@@ -146,7 +175,14 @@ describe('a dressing told as so much liquid to a measure of dry grain', () => {
     expect(back.salt_g).toBeCloseTo(usual.salt_g, 1)
   })
   test('has its limits, by name', () => {
-    const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, dressing: { ml_per_240_ml_dry: 900 } })
-    expect(!read.ok && read.errors[0]).toMatchObject({ path: 'dressing.ml_per_240_ml_dry', message: expect.stringContaining('1 to 150') })
+    const read = planFrom({
+      grains: [{ variety: 'short-white' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      dressing: { ml_per_240_ml_dry: 900 },
+    })
+    expect(!read.ok && read.errors[0]).toMatchObject({
+      path: 'dressing.ml_per_240_ml_dry',
+      message: expect.stringContaining('1 to 150'),
+    })
   })
 })

@@ -5,7 +5,11 @@ import type { PlanRequest } from './request'
 export const SERVING_G = { side: 65, main: 100 } as const
 
 /** Dry grain for an amount told in any of its ways, g.  @param uptake water in the grain as eaten, g/g */
-export function dryMassOf({ basis, value, serving }: PlanRequest['amount'], blend: Blend, uptake: number): number {
+export function dryMassOf(
+  { basis, value, serving }: PlanRequest['amount'],
+  blend: Blend,
+  uptake: number,
+): number {
   switch (basis) {
     case 'dry-mass':
       return value

@@ -2,7 +2,12 @@ import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 
 const plan = (more: Partial<PlanRequestJson> = {}) => {
-  const read = planFrom({ grains: [{ variety: 'glutinous' }], amount: { basis: 'dry-mass', value: 400 }, method: 'steam', ...more })
+  const read = planFrom({
+    grains: [{ variety: 'glutinous' }],
+    amount: { basis: 'dry-mass', value: 400 },
+    method: 'steam',
+    ...more,
+  })
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
@@ -34,14 +39,20 @@ describe('a dish as the boiler', () => {
 
   test('more to heat takes longer to the boil, and stays hot longer in the rest, so the steaming is no longer', () => {
     const [small, large] = [plan(soup(1000)), plan(soup(3000))]
-    const minutes = (of: typeof small, kind: string) => of.stages.find((s) => s.kind === kind)!.minutes.expected
+    const minutes = (of: typeof small, kind: string) =>
+      of.stages.find((s) => s.kind === kind)!.minutes.expected
     expect(minutes(large, 'heat-up')).toBeGreaterThan(1.8 * minutes(small, 'heat-up'))
     expect(minutes(large, 'steam')).toBeLessThanOrEqual(minutes(small, 'steam'))
     expect(minutes(large, 'steam')).toBeGreaterThan(0.7 * minutes(small, 'steam'))
   })
 
   test('in passes it is looked at every time, and the water on the grain is the pour', () => {
-    const passes = plan({ grains: [{ variety: 'couscous' }], method: 'steam-passes', passes: 3, ...soup(1500) })
+    const passes = plan({
+      grains: [{ variety: 'couscous' }],
+      method: 'steam-passes',
+      passes: 3,
+      ...soup(1500),
+    })
     expect(passes.stages.filter((s) => s.checks.some((c) => c.includes('nettle soup'))).length).toBe(3)
     expect(passes.water.boiler_g).toBe(1500)
     expect(passes.water.pour_g).toBeLessThan(700)
@@ -52,8 +63,18 @@ describe('a dish as the boiler', () => {
     expect(plan({ method: 'covered-simmer', ...soup(1500) }).boiler_dish).toBeUndefined()
   })
 
-  test.each([[{ name: '', liquid_g: 500 }, 'name'], [{ name: 'soup', liquid_g: 2 }, 'from 50 to 20000'], [{ name: 'soup' }, 'liquid_g'], ['soup', 'object']])('%p is refused in words', (boiler_dish, words) => {
-    const read = planFrom({ grains: [{ variety: 'glutinous' }], amount: { basis: 'dry-mass', value: 400 }, method: 'steam', boiler_dish })
+  test.each([
+    [{ name: '', liquid_g: 500 }, 'name'],
+    [{ name: 'soup', liquid_g: 2 }, 'from 50 to 20000'],
+    [{ name: 'soup' }, 'liquid_g'],
+    ['soup', 'object'],
+  ])('%p is refused in words', (boiler_dish, words) => {
+    const read = planFrom({
+      grains: [{ variety: 'glutinous' }],
+      amount: { basis: 'dry-mass', value: 400 },
+      method: 'steam',
+      boiler_dish,
+    })
     expect(read.ok).toBe(false)
     expect(!read.ok && read.errors.map((e) => e.message).join()).toContain(words)
   })

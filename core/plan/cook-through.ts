@@ -49,7 +49,10 @@ const SETTLES_MINUTES = 2.5
 /** Planned length of the solved stage, minutes.  @param earliest where it ends leaning on nothing after it */
 function lengthOf(stage: MethodStage, earliest: number, after: readonly MethodStage[]): number {
   // Off the heat the pot goes on cooking for longer than any margin.
-  const margined = stage.exact || after.some((s) => s.cooksOn) ? earliest : earliest * SLOWER_LOT + (stage.mode === 'open' ? SETTLES_MINUTES : 0)
+  const margined =
+    stage.exact || after.some((s) => s.cooksOn)
+      ? earliest
+      : earliest * SLOWER_LOT + (stage.mode === 'open' ? SETTLES_MINUTES : 0)
   return Math.min(Math.max(margined, stage.atLeast ?? 0), stage.atMost ?? Infinity)
 }
 
@@ -58,7 +61,14 @@ const phaseOf = (stage: MethodStage, minutes?: number): Phase => ({
   until: stage.until === 'solved' ? { minutes: minutes! } : stage.until,
 })
 
-const OPENING: Phase = { id: 'opening', powerW: 0, lid: 'off', mode: 'open', until: { minutes: 0 }, opensAtEnd: true }
+const OPENING: Phase = {
+  id: 'opening',
+  powerW: 0,
+  lid: 'off',
+  mode: 'open',
+  until: { minutes: 0 },
+  opensAtEnd: true,
+}
 
 interface Course {
   before: MethodStage[]
@@ -72,7 +82,12 @@ function courseOf(stages: readonly MethodStage[]): Course {
   const at = stages.findIndex((stage) => stage.until === 'solved')
   if (at < 0) return { before: [...stages], solved: undefined, after: [], opens: false }
   // It is opened once, at its end, and not in every minute that is looked at.
-  return { before: stages.slice(0, at), solved: { ...stages[at]!, opensAtEnd: false }, after: stages.slice(at + 1), opens: stages[at]!.opensAtEnd === true }
+  return {
+    before: stages.slice(0, at),
+    solved: { ...stages[at]!, opensAtEnd: false },
+    after: stages.slice(at + 1),
+    opens: stages[at]!.opensAtEnd === true,
+  }
 }
 
 /** Cooks a filled pot through the stages, solving the open one.
@@ -82,7 +97,13 @@ function courseOf(stages: readonly MethodStage[]): Course {
 export function cookThrough(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  { guess, fixed, goal, hurry = false, least = 0 }: { guess: number; fixed?: number; goal: Goal; hurry?: boolean; least?: number },
+  {
+    guess,
+    fixed,
+    goal,
+    hurry = false,
+    least = 0,
+  }: { guess: number; fixed?: number; goal: Goal; hurry?: boolean; least?: number },
 ): CookedThrough {
   const pot = fillPot(setup, REDUCED)
   const { before, solved, after, opens } = courseOf(stages)
@@ -107,7 +128,13 @@ export function cookThrough(
       const search = plannedEnd(pot, solved, after, { guess, goal, hurry })
       outcome = search.outcome
       earliest = search.outcome === 'done' ? search.earliest : undefined
-      minutes.push(search.outcome !== 'done' ? search.reached : hurry ? search.earliest : Math.max(least, lengthOf(solved, search.earliest, after)))
+      minutes.push(
+        search.outcome !== 'done'
+          ? search.reached
+          : hurry
+            ? search.earliest
+            : Math.max(least, lengthOf(solved, search.earliest, after)),
+      )
       moveTo(pot, search, solved, minutes[minutes.length - 1]!)
     } else {
       minutes.push(fixed)
@@ -119,7 +146,10 @@ export function cookThrough(
   if (opens) runPhase(pot, OPENING)
   for (const stage of after) run(phaseOf(stage))
   return {
-    minutes, steam, ended, outcome,
+    minutes,
+    steam,
+    ended,
+    outcome,
     ...(earliest === undefined ? {} : { earliest }),
     evaporatedG: pot.evaporatedG,
     bedSteamG: setup.boilerG === undefined ? pot.evaporatedG : 0,
@@ -138,14 +168,27 @@ export function cookThrough(
 
 /** Where the solved stage is planned to end: cooked through though only three minutes of the rest count and pressure is let out at once, the
  *  sign at its end true, and everything drunk when all that follows is over. In a hurry the last is enough. */
-function plannedEnd(pot: Pot, solved: MethodStage, stages: readonly MethodStage[], { guess, goal, hurry }: { guess: number; goal: Goal; hurry: boolean }): LastStage {
+function plannedEnd(
+  pot: Pot,
+  solved: MethodStage,
+  stages: readonly MethodStage[],
+  { guess, goal, hurry }: { guess: number; goal: Goal; hurry: boolean },
+): LastStage {
   const after = stages.map((stage) => phaseOf(stage))
   const longest = solved.atMost
   if (hurry) return earliestEnd(pot, solved, after, { guess, goal, longest })
   const centre = Math.min(goal.centre, CENTRE_THROUGH)
-  const before = goal.free === undefined ? { ...goal, centre } : { ...goal, centre, free: Math.max(goal.free, FREE_BEFORE_REST) }
+  const before =
+    goal.free === undefined
+      ? { ...goal, centre }
+      : { ...goal, centre, free: Math.max(goal.free, FREE_BEFORE_REST) }
   // In plenty of water all heat that follows softens further, so all of it counts.
-  const leaning = earliestEnd(pot, solved, solved.exact && solved.mode === 'sealed' ? after : creditedPhases(after), { guess, goal: before, longest, drySign: solved.drySign })
+  const leaning = earliestEnd(
+    pot,
+    solved,
+    solved.exact && solved.mode === 'sealed' ? after : creditedPhases(after),
+    { guess, goal: before, longest, drySign: solved.drySign },
+  )
   if (leaning.outcome === 'never') return leaning
   moveTo(pot, leaning, solved, lengthOf(solved, leaning.earliest, stages))
   for (const phase of after) runPhase(pot, phase)
@@ -171,11 +214,24 @@ export function solvedWindow(
   const { solved, after } = courseOf(stages)
   const pot: Pot = fillPot(setup, REDUCED)
   restore(pot, from)
-  const search = earliestEnd(pot, solved!, after.map((stage) => phaseOf(stage)), { guess: expected * 0.8, goal, longest: solved!.atMost })
-  const low = search.outcome !== 'done' ? expected : softest !== undefined ? Math.max(search.earliest, expected * (1 - EXACT_SPREAD)) : search.earliest
+  const search = earliestEnd(
+    pot,
+    solved!,
+    after.map((stage) => phaseOf(stage)),
+    { guess: expected * 0.8, goal, longest: solved!.atMost },
+  )
+  const low =
+    search.outcome !== 'done'
+      ? expected
+      : softest !== undefined
+        ? Math.max(search.earliest, expected * (1 - EXACT_SPREAD))
+        : search.earliest
   if (expected < NO_STRETCH) return { low: Math.min(low, expected), high: expected }
   const at = Math.min(expected, search.marks.length - 1)
   moveTo(pot, search, solved!, at)
   const stretch = at + minutesToSpoil(pot, solved!, { atMost: LONGEST_STRETCH, softest })
-  return { low: Math.min(low, expected), high: Math.max(expected, Math.min(stretch, solved!.atMost ?? Infinity)) }
+  return {
+    low: Math.min(low, expected),
+    high: Math.max(expected, Math.min(stretch, solved!.atMost ?? Infinity)),
+  }
 }

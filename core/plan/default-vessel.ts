@@ -17,7 +17,17 @@ const BOILS_OFF = 0.4
 
 /** The vessel where none was named: the method's own, or the next that is neither too small nor too wide for this batch.
  *  @param waterPerG water in the finished dish, g per g of dry grain */
-export function defaultVessel({ method, blend, dryG, waterPerG }: { method: Method; blend: Blend; dryG: number; waterPerG: number }): VesselPresetId {
+export function defaultVessel({
+  method,
+  blend,
+  dryG,
+  waterPerG,
+}: {
+  method: Method
+  blend: Blend
+  dryG: number
+  waterPerG: number
+}): VesselPresetId {
   const own = method.defaults.vessel
   const sizes = method.basket ? undefined : BY_SIZE[VESSEL_PRESETS[own].given.kind]
   if (!sizes) return own
@@ -31,7 +41,10 @@ export function defaultVessel({ method, blend, dryG, waterPerG }: { method: Meth
   const roomy = (id: VesselPresetId) => {
     const { kind, capacity } = vesselPreset(id)
     const limit = pressureFill(kind, blend.frothing || stirred)
-    return swollen <= INSIDE * SWOLLEN_SHARE * capacity && (limit === undefined ? foam <= capacity : fill <= limit * capacity)
+    return (
+      swollen <= INSIDE * SWOLLEN_SHARE * capacity &&
+      (limit === undefined ? foam <= capacity : fill <= limit * capacity)
+    )
   }
   const deep = (id: VesselPresetId) => {
     const { baseDiameter } = vesselPreset(id)
@@ -39,6 +52,12 @@ export function defaultVessel({ method, blend, dryG, waterPerG }: { method: Meth
     return method.water !== 'pot' || stirred || sealed || layerMm * INSIDE >= THINNEST_LAYER_MM
   }
   if (!roomy(own)) return sizes.slice(place).find(roomy) ?? sizes.at(-1)!
-  if (!deep(own)) return sizes.slice(0, place).toReversed().find((id) => roomy(id) && deep(id)) ?? (roomy(sizes[0]!) ? sizes[0]! : own)
+  if (!deep(own))
+    return (
+      sizes
+        .slice(0, place)
+        .toReversed()
+        .find((id) => roomy(id) && deep(id)) ?? (roomy(sizes[0]!) ? sizes[0]! : own)
+    )
   return own
 }

@@ -31,24 +31,39 @@ const POINTS = 14
 export function fingerStudy(request: PlanRequest, creaseMm: number): FingerStudy {
   const blend = blendOf(request.grains)
   const { firm, standard, soft } = blend.uptake
-  const most = (SWOLLEN_SHARE * request.vessel.capacity * PACKED_IN_POT * blend.cookedDensity) / (1 + standard)
+  const most =
+    (SWOLLEN_SHARE * request.vessel.capacity * PACKED_IN_POT * blend.cookedDensity) / (1 + standard)
   const least = Math.min(60, most / 4)
   const points = Array.from({ length: POINTS }, (_, i): HabitPoint => {
     const dryG = least + ((most - least) * i) / (POINTS - 1)
-    const asked: PlanRequest = { ...request, amount: { basis: 'dry-mass', value: dryG, serving: request.amount.serving }, pourOverrideG: null }
+    const asked: PlanRequest = {
+      ...request,
+      amount: { basis: 'dry-mass', value: dryG, serving: request.amount.serving },
+      pourOverrideG: null,
+    }
     const { soaked, keptSoakC } = prepare(asked)
     const made = plan(asked)
     const context: PourContext = {
-      shape: request.vessel, blend, dryG, clingingG: soaked.clingingG, soakedG: keptSoakC === null ? soaked.uptake * dryG : 0,
+      shape: request.vessel,
+      blend,
+      dryG,
+      clingingG: soaked.clingingG,
+      soakedG: keptSoakC === null ? soaked.uptake * dryG : 0,
     }
-    const uptakeOf = (pourG: number) => (Math.max(0, pourG) + made.water.carried_in_g - made.water.evaporated_g) / dryG
-    return { dryG, crease: uptakeOf(pourForDepth(context, creaseMm)), deepAgain: uptakeOf(pourAsDeepAgain(context)) }
+    const uptakeOf = (pourG: number) =>
+      (Math.max(0, pourG) + made.water.carried_in_g - made.water.evaporated_g) / dryG
+    return {
+      dryG,
+      crease: uptakeOf(pourForDepth(context, creaseMm)),
+      deepAgain: uptakeOf(pourAsDeepAgain(context)),
+    }
   })
   // A crease gives less and less a gram as the batch grows, so each limit is crossed once.
   const crossing = (level: number): number | undefined => {
     for (let i = 1; i < points.length; i++) {
       const [a, b] = [points[i - 1]!, points[i]!]
-      if (a.crease >= level && b.crease < level) return a.dryG + ((a.crease - level) / (a.crease - b.crease)) * (b.dryG - a.dryG)
+      if (a.crease >= level && b.crease < level)
+        return a.dryG + ((a.crease - level) / (a.crease - b.crease)) * (b.dryG - a.dryG)
     }
     return undefined
   }
@@ -57,8 +72,13 @@ export function fingerStudy(request: PlanRequest, creaseMm: number): FingerStudy
   const safeFrom = from ?? (first.crease <= soft ? first.dryG : undefined)
   const safeTo = to ?? (last.crease >= firm ? last.dryG : undefined)
   return {
-    points, firm, standard, soft,
-    ...(safeFrom !== undefined && safeTo !== undefined && safeFrom < safeTo ? { safe: { from: safeFrom, to: safeTo } } : {}),
+    points,
+    firm,
+    standard,
+    soft,
+    ...(safeFrom !== undefined && safeTo !== undefined && safeFrom < safeTo
+      ? { safe: { from: safeFrom, to: safeTo } }
+      : {}),
     ...(rightAt === undefined ? {} : { rightAt }),
   }
 }

@@ -33,9 +33,16 @@ const VENTED_MINUTES = 2
 export function creditedPhases(after: readonly Phase[]): Phase[] {
   let rest = REST_CREDITED
   return after.map((phase): Phase => {
-    if (phase.cooksOn || phase.powerW > 0 || !('minutes' in phase.until || phase.until.event === 'unsealed')) return phase
+    if (phase.cooksOn || phase.powerW > 0 || !('minutes' in phase.until || phase.until.event === 'unsealed'))
+      return phase
     if (phase.mode === 'sealed') return { ...phase, mode: 'venting', until: { minutes: VENTED_MINUTES } }
-    if (phase.mode !== 'open' || !('minutes' in phase.until) || phase.drainTo !== undefined || phase.chillTo !== undefined) return phase
+    if (
+      phase.mode !== 'open' ||
+      !('minutes' in phase.until) ||
+      phase.drainTo !== undefined ||
+      phase.chillTo !== undefined
+    )
+      return phase
     const minutes = Math.min(phase.until.minutes, rest)
     rest -= minutes
     return { ...phase, until: { minutes } }
@@ -45,7 +52,12 @@ export function creditedPhases(after: readonly Phase[]): Phase[] {
 /** Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is moved through the stage
  *  and left wherever the search stopped; use the marks, one a minute from the start.
  *  @param guess minutes, where to look first  @param longest minutes it may take at most */
-export function earliestEnd(pot: Pot, last: OpenPhase, after: readonly Phase[], { guess, goal, longest = LONGEST_MINUTES, drySign, marks = [snapshotOf(pot)] }: Search): LastStage {
+export function earliestEnd(
+  pot: Pot,
+  last: OpenPhase,
+  after: readonly Phase[],
+  { guess, goal, longest = LONGEST_MINUTES, drySign, marks = [snapshotOf(pot)] }: Search,
+): LastStage {
   const tried = new Map<number, Doneness>()
   const extendTo = (mark: number) => {
     restore(pot, marks[marks.length - 1]!)
@@ -107,7 +119,11 @@ const TOO_THICK = 0.4
 /** Minutes from now until going on spoils it: the bottom has dried and starts to scorch, or the grain has had twice its heat, or holds more
  *  than it is eaten with; off the heat, until it has cooled; of a porridge, until it is too thick; atMost when it does not get there.
  *  @param softest most water in the grain, g/g, where its time in water sets it */
-export function minutesToSpoil(pot: Pot, last: OpenPhase, { atMost, softest = Infinity }: { atMost: number; softest?: number | undefined }): number {
+export function minutesToSpoil(
+  pot: Pot,
+  last: OpenPhase,
+  { atMost, softest = Infinity }: { atMost: number; softest?: number | undefined },
+): number {
   const start = pot.now
   const flows = pot.freeG
   const stirred = last.contact === 'stirred' && last.mode === 'open' && last.cooksOn !== true
@@ -115,7 +131,11 @@ export function minutesToSpoil(pot: Pot, last: OpenPhase, { atMost, softest = In
   const spoilt = () =>
     pot.bottomC >= SCORCH_FROM_C ||
     // Steam bursts no grain; it lasts as long as the water under the basket.
-    (last.contact === 'steam' ? liquidOf(pot) <= 0 : stirred ? pot.freeG < (1 - TOO_THICK) * flows : leastCooked(pot) >= CENTRE_OVERDONE) ||
+    (last.contact === 'steam'
+      ? liquidOf(pot) <= 0
+      : stirred
+        ? pot.freeG < (1 - TOO_THICK) * flows
+        : leastCooked(pot) >= CENTRE_OVERDONE) ||
     (off && pot.bulkC < COOLED_C) ||
     grainWater(pot) > softest * pot.dryG
   while (pot.now - start < atMost * 60 && !spoilt()) stepPot(pot, WATCH_STEP, last)

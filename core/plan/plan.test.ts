@@ -15,8 +15,18 @@ const of = (request: PlanRequestJson): Plan => {
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }
-const pot = (variety: PlanRequestJson['grains'][number]['variety'], grams: number, more: Partial<PlanRequestJson> = {}) =>
-  of({ grains: [{ variety }], amount: { basis: 'dry-mass', value: grams }, method: 'covered-simmer', ...('method' in more || 'vessel' in more ? {} : { vessel: 'heavy-2.5' }), ...more })
+const pot = (
+  variety: PlanRequestJson['grains'][number]['variety'],
+  grams: number,
+  more: Partial<PlanRequestJson> = {},
+) =>
+  of({
+    grains: [{ variety }],
+    amount: { basis: 'dry-mass', value: grams },
+    method: 'covered-simmer',
+    ...('method' in more || 'vessel' in more ? {} : { vessel: 'heavy-2.5' }),
+    ...more,
+  })
 const codes = (plan: Plan) => plan.cautions.map((c) => c.code)
 const stage = (plan: Plan, id: string) => plan.stages.find((s) => s.id === id)!
 
@@ -30,7 +40,10 @@ function* numbersIn(value: unknown, path = ''): Generator<[string, number]> {
 const anyRequest: fc.Arbitrary<PlanRequestJson> = fc.record(
   {
     grains: fc.array(
-      fc.record({ variety: fc.constantFrom(...VARIETY_IDS), share: fc.double({ min: 0.1, max: 5, noNaN: true }) }),
+      fc.record({
+        variety: fc.constantFrom(...VARIETY_IDS),
+        share: fc.double({ min: 0.1, max: 5, noNaN: true }),
+      }),
       { minLength: 1, maxLength: 3 },
     ),
     amount: fc.record({ basis: fc.constant('dry-mass' as const), value: fc.integer({ min: 20, max: 2500 }) }),
@@ -38,7 +51,10 @@ const anyRequest: fc.Arbitrary<PlanRequestJson> = fc.record(
     heat_style: fc.constantFrom(...HEAT_STYLES),
     vessel: fc.constantFrom(...VESSEL_PRESET_IDS),
     heat: fc.constantFrom(...HEAT_PRESET_IDS),
-    rinse: fc.record({ washes: fc.integer({ min: 0, max: 8 }), drain: fc.constantFrom('tip' as const, 'sieve' as const) }),
+    rinse: fc.record({
+      washes: fc.integer({ min: 0, max: 8 }),
+      drain: fc.constantFrom('tip' as const, 'sieve' as const),
+    }),
     soak: fc.option(
       fc.record({
         minutes: fc.integer({ min: 0, max: 900 }),
@@ -72,8 +88,12 @@ test('any request that can be read has a whole plan: finite figures, nothing neg
       expect(
         Math.abs(
           imbalance({
-            pour: water.pour_g, absorbed: water.absorbed_g, evaporated: water.evaporated_g, carriedIn: water.carried_in_g,
-            drainedOff: water.drained_off_g, leftInPot: water.left_in_pot_g,
+            pour: water.pour_g,
+            absorbed: water.absorbed_g,
+            evaporated: water.evaporated_g,
+            carriedIn: water.carried_in_g,
+            drainedOff: water.drained_off_g,
+            leftInPot: water.left_in_pot_g,
           }),
         ),
       ).toBeLessThan(0.1)
@@ -97,8 +117,20 @@ describe('what cooks know comes out of the ledger', () => {
   test.each(['short-white', 'basmati', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
     '%s: ten times the grain needs clearly less water per grain in the same pot',
     (variety) => {
-      for (const method of ['covered-simmer', 'boiling-start', 'off-heat', 'switch-cooker', 'pressure-electric', 'pressure-stovetop', 'ladled', 'oven'] as const) {
-        const [one, ten] = [100, 1000].map((g) => pot(variety, g, { method }).water.ratio_by_mass) as [number, number]
+      for (const method of [
+        'covered-simmer',
+        'boiling-start',
+        'off-heat',
+        'switch-cooker',
+        'pressure-electric',
+        'pressure-stovetop',
+        'ladled',
+        'oven',
+      ] as const) {
+        const [one, ten] = [100, 1000].map((g) => pot(variety, g, { method }).water.ratio_by_mass) as [
+          number,
+          number,
+        ]
         expect(ten).toBeLessThan(one * 0.93)
       }
     },
@@ -119,7 +151,9 @@ describe('what cooks know comes out of the ledger', () => {
     for (const variety of ['short-white', 'basmati', 'brown-long', 'millet', 'barley-hulled'] as const) {
       const at = (elevation_m: number) => pot(variety, 300, { elevation_m })
       const [low, high] = [at(0), at(1500)]
-      expect(stage(high, 'simmer').minutes.expected).toBeGreaterThan(stage(low, 'simmer').minutes.expected * 1.2)
+      expect(stage(high, 'simmer').minutes.expected).toBeGreaterThan(
+        stage(low, 'simmer').minutes.expected * 1.2,
+      )
       expect(high.total_minutes.expected).toBeGreaterThan(low.total_minutes.expected)
     }
   })
@@ -129,7 +163,9 @@ describe('what cooks know comes out of the ledger', () => {
       // Off the heat a fuller pot holds its warmth and needs a shorter boil.
       for (const method of METHOD_IDS.filter((id) => id !== 'off-heat')) {
         const soak = method === 'steam' ? { soak: { minutes: 480, celsius: 5 } } : {}
-        const times = [150, 300, 600, 1200].map((g) => pot(variety, g, { method, ...soak }).total_minutes.expected)
+        const times = [150, 300, 600, 1200].map(
+          (g) => pot(variety, g, { method, ...soak }).total_minutes.expected,
+        )
         for (let i = 1; i < times.length; i++) expect(times[i]!).toBeGreaterThan(times[i - 1]!)
       }
   })
@@ -156,7 +192,13 @@ describe('what cooks know comes out of the ledger', () => {
   })
 
   test('a leakier pot steams more, and only that', () => {
-    const vessel = { capacity_ml: 2500, base_diameter_mm: 180, rim_diameter_mm: 190, height_mm: 93, lid: 'tight' } as const
+    const vessel = {
+      capacity_ml: 2500,
+      base_diameter_mm: 180,
+      rim_diameter_mm: 190,
+      height_mm: 93,
+      lid: 'tight',
+    } as const
     const plain = pot('long-white', 300, { vessel })
     const leaky = pot('long-white', 300, { vessel: { ...vessel, steam_factor: 1.5 } })
     // What flashes off as the pot is opened is no steam of the lid's.
@@ -181,7 +223,7 @@ describe('what cooks know comes out of the ledger', () => {
   })
 })
 
-describe('water of the cook\'s own', () => {
+describe("water of the cook's own", () => {
   test('too little is short of firm by what is missing', () => {
     const solved = pot('long-white', 300)
     const dry = pot('long-white', 300, { pour_override_g: solved.water.firm_pour_g - 60 })
@@ -194,7 +236,7 @@ describe('water of the cook\'s own', () => {
     expect(wet.water.left_in_pot_g).toBeGreaterThan(300)
     expect(codes(wet)).toContain('soggy')
   })
-  test('the plan\'s own water changes nothing', () => {
+  test("the plan's own water changes nothing", () => {
     const solved = pot('long-white', 300)
     const same = pot('long-white', 300, { pour_override_g: solved.water.pour_g })
     expect(Math.abs(same.water.absorbed_g - solved.water.absorbed_g)).toBeLessThan(2)
@@ -211,7 +253,9 @@ describe('an unwise pot is planned, with its cautions', () => {
     expect(codes(mended)).not.toContain('swells-too-high')
   })
   test('a pressure vessel over half, or under its least liquid', () => {
-    expect(codes(pot('long-white', 1500, { method: 'pressure-electric', vessel: 'pressure-electric-6' }))).toContain('pressure-over-full')
+    expect(
+      codes(pot('long-white', 1500, { method: 'pressure-electric', vessel: 'pressure-electric-6' })),
+    ).toContain('pressure-over-full')
     const little = pot('short-white', 100, { method: 'pressure-electric' })
     expect(little.cautions.find((c) => c.code === 'under-least-liquid')!.severity).toBe('stop')
   })
@@ -227,15 +271,24 @@ describe('an unwise pot is planned, with its cautions', () => {
     }
     const quick = pot('short-white', 300, { method: 'pressure-electric', release: 'quick' })
     expect(codes(quick)).toEqual(expect.arrayContaining(['venting-steam', 'quick-release-texture']))
-    expect(codes(pot('brown-short', 300, { soak: { minutes: 600, celsius: 22 } }))).toContain('soak-belongs-in-fridge')
-    expect(codes(pot('brown-short', 300, { soak: { minutes: 600, celsius: 5 } }))).not.toContain('soak-belongs-in-fridge')
+    expect(codes(pot('brown-short', 300, { soak: { minutes: 600, celsius: 22 } }))).toContain(
+      'soak-belongs-in-fridge',
+    )
+    expect(codes(pot('brown-short', 300, { soak: { minutes: 600, celsius: 5 } }))).not.toContain(
+      'soak-belongs-in-fridge',
+    )
   })
   test('a blend of quick and slow says which and when', () => {
     const blend = of({
-      grains: [{ variety: 'basmati', share: 3 }, { variety: 'wild', share: 1 }],
+      grains: [
+        { variety: 'basmati', share: 3 },
+        { variety: 'wild', share: 1 },
+      ],
       amount: { basis: 'dry-mass', value: 300 },
     })
-    expect(blend.cautions.find((c) => c.code === 'blend-times-apart')!.remedy).toMatch(/basmati about 3\d minutes later.*wild rice/)
+    expect(blend.cautions.find((c) => c.code === 'blend-times-apart')!.remedy).toMatch(
+      /basmati about 3\d minutes later.*wild rice/,
+    )
   })
 })
 
@@ -243,9 +296,13 @@ describe('the clock', () => {
   test('stages wait for one another, and the last one ends at the table', () => {
     const plan = pot('brown-short', 300, { serve_at: '2026-03-05T19:00:00+01:00', soak: { minutes: 60 } })
     const times = timelineOf(plan.stages)
-    for (const s of plan.stages) for (const before of s.after) expect(times.get(before)!.end).toBeCloseTo(times.get(s.id)!.start, 9)
+    for (const s of plan.stages)
+      for (const before of s.after) expect(times.get(before)!.end).toBeCloseTo(times.get(s.id)!.start, 9)
     const last = plan.stages[plan.stages.length - 1]!
-    expect(Date.parse(last.starts_at!) + last.minutes.expected * 60_000).toBeCloseTo(Date.parse('2026-03-05T18:00:00Z'), -2)
+    expect(Date.parse(last.starts_at!) + last.minutes.expected * 60_000).toBeCloseTo(
+      Date.parse('2026-03-05T18:00:00Z'),
+      -2,
+    )
     expect(lengthOf(plan.stages)).toBeCloseTo(plan.total_minutes.expected, 1)
   })
   test('a stage that comes after nothing known is an error', () => {
@@ -259,7 +316,8 @@ test('the same request gives the same plan', () => {
 })
 
 test('amounts can be told in five ways', () => {
-  const dry = (amount: PlanRequestJson['amount']) => of({ grains: [{ variety: 'long-white' }], amount }).grain.mass_g
+  const dry = (amount: PlanRequestJson['amount']) =>
+    of({ grains: [{ variety: 'long-white' }], amount }).grain.mass_g
   expect(dry({ basis: 'dry-volume', value: 240 })).toBeCloseTo(240 * 0.79, 1)
   expect(dry({ basis: 'cooked-mass', value: 810 })).toBeCloseTo(300, 1)
   expect(dry({ basis: 'cooked-volume', value: 1000 })).toBeCloseTo((1000 * 0.67) / 2.7, 1)
@@ -274,9 +332,22 @@ test('what was learned moves the water by that much', () => {
 })
 
 test('settled requests carry every default', () => {
-  const read = readPlanRequest({ grains: [{ variety: 'short-white' }], amount: { basis: 'servings', value: 2 } })
+  const read = readPlanRequest({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'servings', value: 2 },
+  })
   expect(read.ok && read.value).toMatchObject({
-    method: 'covered-simmer', heatStyle: 'boil-then-lowest', rinse: { washes: 4, drain: 'sieve' }, soak: null, texture: 0.5,
-    elevationM: 0, kitchenC: 20, waterC: 15, restMinutes: 10, pressure: 'high', release: 'natural', pourOverrideG: null,
+    method: 'covered-simmer',
+    heatStyle: 'boil-then-lowest',
+    rinse: { washes: 4, drain: 'sieve' },
+    soak: null,
+    texture: 0.5,
+    elevationM: 0,
+    kitchenC: 20,
+    waterC: 15,
+    restMinutes: 10,
+    pressure: 'high',
+    release: 'natural',
+    pourOverrideG: null,
   })
 })

@@ -30,14 +30,44 @@ import { windowsOf } from './windows'
 export function plan(request: PlanRequest): Plan {
   // Choose, rinse and soak, lay out the heat
   const prepared = prepare(request)
-  const { blend, dryG, uptake, boilC, waterC, soaked, addInWaterG, keptSoakC, timed, method, goal, later, boilerHasG } = prepared
+  const {
+    blend,
+    dryG,
+    uptake,
+    boilC,
+    waterC,
+    soaked,
+    addInWaterG,
+    keptSoakC,
+    timed,
+    method,
+    goal,
+    later,
+    boilerHasG,
+  } = prepared
   const { vessel, kitchenC } = request
   const hot = timed.stages
 
   // The water that balances the stages
   const problem: Problem = {
-    blend, dryG, vessel, boilC, kitchenC, waterC, stages: hot, goal, way: method.water,
-    basket: method.basket === true, keptSoakC, soaked, addInWaterG, later, uptake, boilerHasG, sauce: prepared.sauce, hurry: request.hurry,
+    blend,
+    dryG,
+    vessel,
+    boilC,
+    kitchenC,
+    waterC,
+    stages: hot,
+    goal,
+    way: method.water,
+    basket: method.basket === true,
+    keptSoakC,
+    soaked,
+    addInWaterG,
+    later,
+    uptake,
+    boilerHasG,
+    sauce: prepared.sauce,
+    hurry: request.hurry,
   }
   const solved = solvePour(problem)
   const solution = request.pourOverrideG === null ? solved : tryPour(problem, solved, request.pourOverrideG)
@@ -53,7 +83,11 @@ export function plan(request: PlanRequest): Plan {
     freeWater: inPotG,
     soaked: soakedG / dryG,
     uptake: Math.min(solution.absorbedG / dryG, blend.uptake.most),
-    frothFactor: frothFactor({ washes, covered: request.lidUntilBoil === 'on', clarity: clarity ?? undefined }),
+    frothFactor: frothFactor({
+      washes,
+      covered: request.lidUntilBoil === 'on',
+      clarity: clarity ?? undefined,
+    }),
   })
 
   const gauges = method.basket ? overBoiler(inBed, vessel, solution.boilerG ?? solution.pourG) : inBed
@@ -62,31 +96,76 @@ export function plan(request: PlanRequest): Plan {
   // The clock
   const setup = setupFor(problem, solution.pourG, solution.boilerG)
   const filled = fillPot(setup, REDUCED)
-  const windows = windowsOf(hot, solution.course, solution.window, setup, heatCapacityOf(filled), filled.bulkC)
+  const windows = windowsOf(
+    hot,
+    solution.course,
+    solution.window,
+    setup,
+    heatCapacityOf(filled),
+    filled.bulkC,
+  )
   const cookedG = dryG + solution.absorbedG
   const seasoning = seasoningOf({ ...request, dryG, cookedG, pourG: solution.pourG })
   const boilerDish = boilerDishOf(request, solution)
   const { guidance, purpose, toasted } = request
-  const keeps = standsFor({ vessel, dryG, waterG: solution.absorbedG, boilC, kitchenC, holdC: guidanceOf(guidance).hold_hot_c.value })
-  const loosen = loosenWay({ creamy: method.stirred === true, toasted, purpose, blend, swollenMm: gauges.swollenLevel })
+  const keeps = standsFor({
+    vessel,
+    dryG,
+    waterG: solution.absorbedG,
+    boilC,
+    kitchenC,
+    holdC: guidanceOf(guidance).hold_hot_c.value,
+  })
+  const loosen = loosenWay({
+    creamy: method.stirred === true,
+    toasted,
+    purpose,
+    blend,
+    swollenMm: gauges.swollenLevel,
+  })
   const spread = purpose === 'frying' ? spreadOf(cookedG / blend.cookedDensity) : undefined
-  const dressing = request.dressing && dressingFor(dryG, proportionsOf(request.dressing, bulkVolume(blend, grams(1))))
-  const stages = withStarts(stagesOf({ request, prepared, seasoning, windows, pourG: solution.pourG, boilerG: solution.boilerG, boilerDish, loosen, spread, dressing, cookedG }), request.serveAtMs)
+  const dressing =
+    request.dressing && dressingFor(dryG, proportionsOf(request.dressing, bulkVolume(blend, grams(1))))
+  const stages = withStarts(
+    stagesOf({
+      request,
+      prepared,
+      seasoning,
+      windows,
+      pourG: solution.pourG,
+      boilerG: solution.boilerG,
+      boilerDish,
+      loosen,
+      spread,
+      dressing,
+      cookedG,
+    }),
+    request.serveAtMs,
+  )
 
   const firm = Math.max(DRIEST_UPTAKE, blend.uptake.firm + request.uptakeDelta)
   const soft = Math.min(blend.uptake.most, blend.uptake.soft + request.uptakeDelta)
-  const shortG = request.pourOverrideG === null || !setsTexture ? 0 : Math.max(0, firm * dryG - solution.absorbedG)
+  const shortG =
+    request.pourOverrideG === null || !setsTexture ? 0 : Math.max(0, firm * dryG - solution.absorbedG)
   // Where the minutes set the texture, any plenty of water does.
-  const pourAt = (wanted: number) => (setsTexture ? Math.max(0, solved.pourG + (wanted - uptake) * dryG) : solved.pourG)
+  const pourAt = (wanted: number) =>
+    setsTexture ? Math.max(0, solved.pourG + (wanted - uptake) * dryG) : solved.pourG
   const firmPourG = pourAt(firm)
   const standard = blend.uptake.standard + request.uptakeDelta
   const standardPourG = pourAt(standard)
   const softPourG = pourAt(soft)
-  const levelForPour = (pourG: number) => levelOf(vessel, millilitres(Math.max(0, gauges.fillLine + inPot(method, pourG) - inPot(method, solution.pourG))))
+  const levelForPour = (pourG: number) =>
+    levelOf(
+      vessel,
+      millilitres(Math.max(0, gauges.fillLine + inPot(method, pourG) - inPot(method, solution.pourG))),
+    )
   const gram = (value: number) => roundTo(value, 1)
   // Absorbed closes the ledger at the last decimal, so that the printed terms add up.
   const [pour, evaporated, carried, left] = [
-    gram(solution.pourG), gram(solution.evaporatedG), gram(soaked.clingingG + soakedG + addInWaterG + solution.steamInG), gram(solution.leftG),
+    gram(solution.pourG),
+    gram(solution.evaporatedG),
+    gram(soaked.clingingG + soakedG + addInWaterG + solution.steamInG),
+    gram(solution.leftG),
   ]
   const drained = gram(solution.drainedG)
   const volume = bulkVolume(blend, grams(dryG))
@@ -119,7 +198,9 @@ export function plan(request: PlanRequest): Plan {
       firm_pour_g: gram(firmPourG),
       standard_pour_g: gram(standardPourG),
       soft_pour_g: gram(softPourG),
-      evaporated_by_stage: Object.fromEntries(hot.map((stage, i) => [stage.id, gram(solution.course.steam[i] ?? 0)])),
+      evaporated_by_stage: Object.fromEntries(
+        hot.map((stage, i) => [stage.id, gram(solution.course.steam[i] ?? 0)]),
+      ),
     },
     gauges: {
       bed_depth_mm: roundTo(gauges.bedDepth, 1),
@@ -138,25 +219,64 @@ export function plan(request: PlanRequest): Plan {
       cooked_volume_ml: gram(cookedG / blend.cookedDensity),
       left_behind_g: gram(request.stuckG + (request.toasted ? cookedG * crustShare(gauges.swollenLevel) : 0)),
       servings: roundTo((dryG - request.stuckG / (1 + uptake)) / SERVING_G[request.amount.serving], 1),
-      to_keep_g: gram(request.keepServings * SERVING_G[request.amount.serving] * (1 + solution.absorbedG / dryG)),
+      to_keep_g: gram(
+        request.keepServings * SERVING_G[request.amount.serving] * (1 + solution.absorbedG / dryG),
+      ),
     },
-    keeps: { warm_minutes: roundTo(keeps.warmMin, 0), dry_minutes: roundTo(Math.min(keeps.dryMin, LONGEST_KEPT_MIN), 0), dries_percent_per_hour: roundTo(keeps.driesPercentPerHour, 2) },
+    keeps: {
+      warm_minutes: roundTo(keeps.warmMin, 0),
+      dry_minutes: roundTo(Math.min(keeps.dryMin, LONGEST_KEPT_MIN), 0),
+      dries_percent_per_hour: roundTo(keeps.driesPercentPerHour, 2),
+    },
     loosen,
-    ...(spread ? { spread: { area_cm2: roundTo(spread.areaCm2, 0), tray_long_cm: spread.tray.longCm, tray_wide_cm: spread.tray.wideCm } } : {}),
+    ...(spread
+      ? {
+          spread: {
+            area_cm2: roundTo(spread.areaCm2, 0),
+            tray_long_cm: spread.tray.longCm,
+            tray_wide_cm: spread.tray.wideCm,
+          },
+        }
+      : {}),
     ...(dressing
       ? {
           dressing: {
-            vinegar_g: gram(dressing.vinegarG), vinegar_ml: gram(dressing.vinegarMl), sugar_g: gram(dressing.sugarG), salt_g: roundTo(dressing.saltG, 2),
-            salt_last_g: roundTo(dressing.saltLastG, 2), liquid_g: gram(dressing.liquidG), liquid_ml: gram(dressing.liquidMl),
+            vinegar_g: gram(dressing.vinegarG),
+            vinegar_ml: gram(dressing.vinegarMl),
+            sugar_g: gram(dressing.sugarG),
+            salt_g: roundTo(dressing.saltG, 2),
+            salt_last_g: roundTo(dressing.saltLastG, 2),
+            liquid_g: gram(dressing.liquidG),
+            liquid_ml: gram(dressing.liquidMl),
             ml_per_240_ml_dry: gram(240 * (dressing.liquidMl / volume)),
           },
         }
       : {}),
     stages,
     total_minutes: totalOf(stages),
-    hands_on_minutes: roundTo(stages.filter((s) => s.hands_on).reduce((sum, s) => sum + s.minutes.expected, 0), 1),
+    hands_on_minutes: roundTo(
+      stages.filter((s) => s.hands_on).reduce((sum, s) => sum + s.minutes.expected, 0),
+      1,
+    ),
     boil_c: roundTo(boilC, 2),
-    cautions: cautionsOf({ request, blend, dryG, uptake, boilC, gauges, solution, stages, clingingG: soaked.clingingG, shortG, timed, seasoning, method, goal, boilerDish, keeps }),
+    cautions: cautionsOf({
+      request,
+      blend,
+      dryG,
+      uptake,
+      boilC,
+      gauges,
+      solution,
+      stages,
+      clingingG: soaked.clingingG,
+      shortG,
+      timed,
+      seasoning,
+      method,
+      goal,
+      boilerDish,
+      keeps,
+    }),
     separate_index: roundTo(
       separateIndex({
         amylose: blend.amylose,
@@ -174,7 +294,12 @@ export function plan(request: PlanRequest): Plan {
       salt_in_add_ins_g: roundTo(seasoning.saltInAddInsG, 2),
       salt_to_add_g: roundTo(seasoning.saltToAddG, 2),
       add_ins: seasoning.addIns.map((a) => ({
-        name: a.name, grams: gram(a.grams), water_g: gram(a.waterG), salt_g: roundTo(a.saltG, 2), when: a.when, out: a.out,
+        name: a.name,
+        grams: gram(a.grams),
+        water_g: gram(a.waterG),
+        salt_g: roundTo(a.saltG, 2),
+        when: a.when,
+        out: a.out,
       })),
     },
     ...(boilerDish ? { boiler_dish: boilerDish } : {}),
@@ -189,11 +314,17 @@ const CRUST_MM = 4
 const crustShare = (swollenMm: number): number => Math.min(0.25, CRUST_MM / Math.max(1, swollenMm))
 
 /** Proportions by style, or as strong as so much liquid to a measure of dry grain makes them.  @param mlPerGram of the dry grain */
-const proportionsOf = ({ style, mlPer240 }: NonNullable<PlanRequest['dressing']>, mlPerGram: number): Proportions =>
+const proportionsOf = (
+  { style, mlPer240 }: NonNullable<PlanRequest['dressing']>,
+  mlPerGram: number,
+): Proportions =>
   mlPer240 === null ? DRESSINGS[style] : fromLiquidPerVolume(mlPer240 / 240, DRESSINGS[style], 1 / mlPerGram)
 
 /** What a dish under the basket gives for the steam, and what has to be put into it first. */
-function boilerDishOf({ boilerDish }: PlanRequest, { boilerG, pourG, course }: Solution): Plan['boiler_dish'] {
+function boilerDishOf(
+  { boilerDish }: PlanRequest,
+  { boilerG, pourG, course }: Solution,
+): Plan['boiler_dish'] {
   if (!boilerDish) return undefined
   const held = boilerG ?? pourG
   return {
@@ -205,7 +336,8 @@ function boilerDishOf({ boilerDish }: PlanRequest, { boilerG, pourG, course }: S
 }
 
 /** What of the pour lies in the pot at the start: stock goes in a ladle at a time. */
-const inPot = (method: Method, pourG: number): number => (method.water === 'stock' && !method.basket ? pourG / LADLES : pourG)
+const inPot = (method: Method, pourG: number): number =>
+  method.water === 'stock' && !method.basket ? pourG / LADLES : pourG
 
 const totalOf = (stages: Stage[]): Window => ({
   low: roundTo(lengthOf(stages, 'low'), 1),

@@ -18,7 +18,17 @@ export interface Loading {
 }
 
 /** The simulator's pot for a load of grain and water. */
-export function potSetupOf({ blend, dryG, vessel, boilC, kitchenC, freeWaterG, waterC, soaked, later = [] }: Loading): PotSetup {
+export function potSetupOf({
+  blend,
+  dryG,
+  vessel,
+  boilC,
+  kitchenC,
+  freeWaterG,
+  waterC,
+  soaked,
+  later = [],
+}: Loading): PotSetup {
   const grains = blend.parts.map(({ variety, share }, i): PotGrain => {
     const shells = soaked[i]
     return {

@@ -47,23 +47,59 @@ export function prepare(request: PlanRequest): Prepared {
   const { soak } = request
   const inWater = slowedBlend(blendOf(request.grains), request.minutesFactor)
   const asked = methodOf(request.method)
-  const method = asked.variantFor?.({ blend: inWater, soaked: soak !== null && (soak.minutes > 0 || soak.wetMassG !== null), vessel: request.vessel }) ?? asked
+  const method =
+    asked.variantFor?.({
+      blend: inWater,
+      soaked: soak !== null && (soak.minutes > 0 || soak.wetMassG !== null),
+      vessel: request.vessel,
+    }) ?? asked
   const blend = method.basket && !method.bowl ? steamedBlend(inWater, method.water === 'stock') : inWater
-  const uptake = Math.min(blend.uptake.most, Math.max(DRIEST_UPTAKE, uptakeAt(blend.uptake, request.texture) + request.uptakeDelta))
+  const uptake = Math.min(
+    blend.uptake.most,
+    Math.max(DRIEST_UPTAKE, uptakeAt(blend.uptake, request.texture) + request.uptakeDelta),
+  )
   // What is kept comes on top, and so does what the pot keeps for itself.
   const { amount, keepServings, stuckG } = request
-  const dryG = dryMassOf({ ...amount, value: amount.value + keepServings }, blend, uptake) + stuckG / (1 + uptake)
+  const dryG =
+    dryMassOf({ ...amount, value: amount.value + keepServings }, blend, uptake) + stuckG / (1 + uptake)
   const boilC = boilingPointAt(metres(request.elevationM))
   const wetted = request.rinse.washes > 0 || soak?.water === 'drain'
   const soaked = soakedGrain({
-    blend, dryG, soak, usualClingG: clingOf(blend, wetted, request.rinse.drain) * dryG, slowOnly: request.blendTiming === 'soak-slow',
+    blend,
+    dryG,
+    soak,
+    usualClingG: clingOf(blend, wetted, request.rinse.drain) * dryG,
+    slowOnly: request.blendTiming === 'soak-slow',
   })
-  const kitchen: Kitchen = { ...request, blend, uptake, dryG, boilC, ambientPa: pressureAt(metres(request.elevationM)) }
-  const timed = opened(timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC }), method)
+  const kitchen: Kitchen = {
+    ...request,
+    blend,
+    uptake,
+    dryG,
+    boilC,
+    ambientPa: pressureAt(metres(request.elevationM)),
+  }
+  const timed = opened(
+    timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC }),
+    method,
+  )
   return {
-    blend, dryG, uptake, boilC, sauce: method.sauce?.(kitchen) ?? 0, soaked, method, timed,
+    blend,
+    dryG,
+    uptake,
+    boilC,
+    sauce: method.sauce?.(kitchen) ?? 0,
+    soaked,
+    method,
+    timed,
     goal: method.goal?.(kitchen) ?? DRY_AND_THROUGH,
-    later: [...new Set([...timed.later, ...timed.stages.flatMap((stage) => stage.join ?? []), ...(timed.stages.some((s) => s.contact === 'aside') ? blend.parts.map((_, i) => i) : [])])],
+    later: [
+      ...new Set([
+        ...timed.later,
+        ...timed.stages.flatMap((stage) => stage.join ?? []),
+        ...(timed.stages.some((s) => s.contact === 'aside') ? blend.parts.map((_, i) => i) : []),
+      ]),
+    ],
     boilerHasG: request.boilerDish?.liquidG ?? 0,
     // No kettle up here is hotter than its own boil.
     waterC: method.kettle ? boilC - KETTLE_BELOW_BOIL : Math.min(request.waterC, boilC),
@@ -74,4 +110,11 @@ export function prepare(request: PlanRequest): Prepared {
 
 /** The last stage of a pot that keeps its water ends with the lid off. */
 const opened = (timed: TimedBlend, { water }: Method): TimedBlend =>
-  water === 'pot' ? { ...timed, stages: timed.stages.map((stage, i) => (i === timed.stages.length - 1 ? { ...stage, opensAtEnd: true } : stage)) } : timed
+  water === 'pot'
+    ? {
+        ...timed,
+        stages: timed.stages.map((stage, i) =>
+          i === timed.stages.length - 1 ? { ...stage, opensAtEnd: true } : stage,
+        ),
+      }
+    : timed

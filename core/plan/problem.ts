@@ -72,14 +72,29 @@ const BOILER_RESERVE_G = 150
 const CONDENSES = 0.12
 
 /** Water for the boiler: what its heat steams off in these minutes, a quarter more, what the grain takes of it, and a reserve, g. */
-export function boilerWater(problem: Problem, minutes: number, condensedG = CONDENSES * problem.dryG): number {
+export function boilerWater(
+  problem: Problem,
+  minutes: number,
+  condensedG = CONDENSES * problem.dryG,
+): number {
   const { stages, vessel, boilC, kitchenC } = problem
   const steaming = stages.find((stage) => stage.contact === 'steam' && stage.kind === 'steam')
-  const surplus = Math.max(0, (steaming?.powerW ?? 0) - vessel.loss * lossFactor(vessel.lid, 'on', true) * (boilC - kitchenC))
-  const needed = ((surplus / LATENT_HEAT) * 60 * vessel.steamFactor * minutes) * BOILER_MORE + condensedG + BOILER_RESERVE_G
+  const surplus = Math.max(
+    0,
+    (steaming?.powerW ?? 0) - vessel.loss * lossFactor(vessel.lid, 'on', true) * (boilC - kitchenC),
+  )
+  const needed =
+    (surplus / LATENT_HEAT) * 60 * vessel.steamFactor * minutes * BOILER_MORE + condensedG + BOILER_RESERVE_G
   return Math.max(needed, problem.boilerHasG)
 }
 
 /** Minutes with steam going, of a course by stage. */
 export const steamingMinutes = (problem: Problem, minutes: readonly number[]): number =>
-  problem.stages.reduce((sum, stage, i) => sum + ((stage.contact === 'steam' || stage.contact === 'aside') && stage.powerW > 0 && stage.id !== 'heat-up' ? (minutes[i] ?? 0) : 0), 0)
+  problem.stages.reduce(
+    (sum, stage, i) =>
+      sum +
+      ((stage.contact === 'steam' || stage.contact === 'aside') && stage.powerW > 0 && stage.id !== 'heat-up'
+        ? (minutes[i] ?? 0)
+        : 0),
+    0,
+  )

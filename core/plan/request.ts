@@ -68,7 +68,13 @@ export interface PlanRequest {
   /** A toasted bottom is wanted; it stays behind in the pot, or is lifted off last. */
   toasted: boolean
   /** Seasoned vinegar that is folded in, or null. */
-  dressing: { style: DressingId; infuseMinutes: number; setMinutes: number; /** So much liquid to 240 mL of dry grain, where it was told so; null by the style. */ mlPer240: number | null } | null
+  dressing: {
+    style: DressingId
+    infuseMinutes: number
+    setMinutes: number
+    /** So much liquid to 240 mL of dry grain, where it was told so; null by the style. */ mlPer240:
+      number | null
+  } | null
   /** Held ready for so long before the table, minutes. */
   holdMinutes: number
   /** Filled so long before its appliance starts by itself, minutes; it soaks meanwhile. */

@@ -56,7 +56,11 @@ export interface Caution {
 
 /** The answer of the interface contract; units stand in the names. */
 export interface Plan {
-  grain: { mass_g: number; volume_ml: number; parts: { variety: VarietyId; mass_g: number; volume_ml: number }[] }
+  grain: {
+    mass_g: number
+    volume_ml: number
+    parts: { variety: VarietyId; mass_g: number; volume_ml: number }[]
+  }
   water: {
     pour_g: number
     ratio_by_volume: number
@@ -98,11 +102,26 @@ export interface Plan {
     soft_level_mm: number
   }
   /** to_keep_g: what is cooked on purpose for another day. */
-  yield: { cooked_mass_g: number; cooked_volume_ml: number; left_behind_g: number; servings: number; to_keep_g: number }
+  yield: {
+    cooked_mass_g: number
+    cooked_volume_ml: number
+    left_behind_g: number
+    servings: number
+    to_keep_g: number
+  }
   /** How long the finished pot keeps as it is, lid on and off the heat, and what holding it warm costs. */
   keeps: { warm_minutes: number; dry_minutes: number; dries_percent_per_hour: number }
   /** Seasoned vinegar for this batch, by mass and by volume. */
-  dressing?: { vinegar_g: number; vinegar_ml: number; sugar_g: number; salt_g: number; salt_last_g: number; liquid_g: number; liquid_ml: number; ml_per_240_ml_dry: number }
+  dressing?: {
+    vinegar_g: number
+    vinegar_ml: number
+    sugar_g: number
+    salt_g: number
+    salt_last_g: number
+    liquid_g: number
+    liquid_ml: number
+    ml_per_240_ml_dry: number
+  }
   /** How it is loosened, and what it takes to let it steam off. */
   loosen: LoosenWay
   spread?: { area_cm2: number; tray_long_cm: number; tray_wide_cm: number }
@@ -119,7 +138,14 @@ export interface Plan {
     salt_in_stock_g: number
     salt_in_add_ins_g: number
     salt_to_add_g: number
-    add_ins: { name: string; grams: number; water_g: number; salt_g: number; when: AddInTime; out: AddInOut }[]
+    add_ins: {
+      name: string
+      grams: number
+      water_g: number
+      salt_g: number
+      when: AddInTime
+      out: AddInOut
+    }[]
   }
   /** Minutes after the boil at which the quick members of a blend go in. */
   add_after_minutes?: number
@@ -127,5 +153,9 @@ export interface Plan {
   boiler_dish?: { name: string; liquid_g: number; top_up_g: number; steams_off_g: number }
   cautions: Caution[]
   /** Only where it was asked for: how likely it ends well, and how else it may end. */
-  chances?: { good: number; fails: { how: string; share: number }[]; measure?: { what: string; good: number } }
+  chances?: {
+    good: number
+    fails: { how: string; share: number }[]
+    measure?: { what: string; good: number }
+  }
 }

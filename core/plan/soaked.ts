@@ -17,14 +17,22 @@ export interface SoakedGrain {
 export const BLEND_SPREAD_MINUTES = 6
 
 export const isSlow = (part: BlendPart, blend: Blend): boolean =>
-  cookMinutes(part.variety) - Math.min(...blend.parts.map((p) => cookMinutes(p.variety))) > BLEND_SPREAD_MINUTES
+  cookMinutes(part.variety) - Math.min(...blend.parts.map((p) => cookMinutes(p.variety))) >
+  BLEND_SPREAD_MINUTES
 
 /** What the soak gave, by kinetics or by the scale. Weighed wet, one figure replaces two estimates: what is over the dry mass and the
  *  usual film is in the grain, as far as the grain can hold it cold; the rest hangs on it.
  *  @param usualClingG what clings after this drain by the table, g */
-export function soakedGrain(given: { blend: Blend; dryG: number; soak: Soak | null; usualClingG: number; slowOnly: boolean }): SoakedGrain {
+export function soakedGrain(given: {
+  blend: Blend
+  dryG: number
+  soak: Soak | null
+  usualClingG: number
+  slowOnly: boolean
+}): SoakedGrain {
   const { blend, dryG, soak, usualClingG, slowOnly } = given
-  if (!soak || !(soak.minutes > 0 || soak.wetMassG !== null)) return { shells: [], uptake: 0, clingingG: usualClingG }
+  if (!soak || !(soak.minutes > 0 || soak.wetMassG !== null))
+    return { shells: [], uptake: 0, clingingG: usualClingG }
   const soaked = blend.parts.map((part) => {
     const minutes = slowOnly && !isSlow(part, blend) ? 0 : soak.minutes
     return soakKernel({ ...part.variety, most: part.variety.uptake.most }, minutes, celsius(soak.celsius))

@@ -56,7 +56,10 @@ function balanced(problem: Problem, quick: boolean): Solution {
   let pour = Math.max(1, wanted - carried + (problem.basket ? 0 : firstSteam(problem, guess)))
   const cook = (): [CookedThrough, PotSetup] => {
     const setup = setupFor(problem, pour, boilerG)
-    return [cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, least }), setup]
+    return [
+      cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, least }),
+      setup,
+    ]
   }
   let [course, setup] = cook()
   let last: { pour: number; gap: number } | undefined
@@ -70,7 +73,8 @@ function balanced(problem: Problem, quick: boolean): Solution {
     last = { pour, gap }
     pour = Math.max(kept ? soaked.uptake * dryG : 0, pour + Math.min(Math.max(step, -pour / 2), pour))
     guess = course.earliest ?? guess
-    if (problem.basket) boilerG = boilerWater(problem, steamingMinutes(problem, course.minutes), course.condensedG)
+    if (problem.basket)
+      boilerG = boilerWater(problem, steamingMinutes(problem, course.minutes), course.condensedG)
     ;[course, setup] = cook()
   }
   const window = quick ? undefined : windowOf(problem, setup, course)
@@ -106,14 +110,50 @@ const MOST_KNOWN = 300
 function leastLength(problem: Problem): number {
   const { stages, dryG, soaked, blend } = problem
   const at = stages.findIndex((stage) => stage.until === 'solved')
-  if (problem.hurry || problem.way === 'excess' || dryG <= SMALL_BATCH_G || at < 0 || (stages[at]!.powerW === 0 && stages[at]!.surroundC === undefined) || stages.slice(at + 1).some((stage) => stage.cooksOn)) return 0
+  if (
+    problem.hurry ||
+    problem.way === 'excess' ||
+    dryG <= SMALL_BATCH_G ||
+    at < 0 ||
+    (stages[at]!.powerW === 0 && stages[at]!.surroundC === undefined) ||
+    stages.slice(at + 1).some((stage) => stage.cooksOn)
+  )
+    return 0
   const share = SMALL_BATCH_G / dryG
   const small: Problem = {
-    ...problem, dryG: SMALL_BATCH_G, addInWaterG: problem.addInWaterG * share, boilerHasG: problem.boilerHasG * share,
+    ...problem,
+    dryG: SMALL_BATCH_G,
+    addInWaterG: problem.addInWaterG * share,
+    boilerHasG: problem.boilerHasG * share,
     soaked: { ...soaked, clingingG: soaked.clingingG * share },
   }
-  const grains = blend.parts.map(({ variety: { minutesAt100, skin, radiusMm, soakLimit, uptake, precooked }, share: part }) => [minutesAt100, skin, radiusMm, soakLimit, uptake.most, precooked, part])
-  const key = JSON.stringify([grains, problem.vessel, problem.boilC, problem.kitchenC, problem.waterC, stages, problem.goal, problem.way, problem.uptake, problem.sauce, problem.keptSoakC, soaked.uptake, small.soaked.clingingG, small.addInWaterG])
+  const grains = blend.parts.map(
+    ({ variety: { minutesAt100, skin, radiusMm, soakLimit, uptake, precooked }, share: part }) => [
+      minutesAt100,
+      skin,
+      radiusMm,
+      soakLimit,
+      uptake.most,
+      precooked,
+      part,
+    ],
+  )
+  const key = JSON.stringify([
+    grains,
+    problem.vessel,
+    problem.boilC,
+    problem.kitchenC,
+    problem.waterC,
+    stages,
+    problem.goal,
+    problem.way,
+    problem.uptake,
+    problem.sauce,
+    problem.keptSoakC,
+    soaked.uptake,
+    small.soaked.clingingG,
+    small.addInWaterG,
+  ])
   const before = known.get(key)
   if (before !== undefined) return before
   const course = solvePour(small, { quick: true }).course
@@ -133,20 +173,39 @@ const OPEN_FROTH = 1.15
 function excessWater({ dryG, vessel, blend, soaked }: Problem): number {
   const fill = pressureFill(vessel.kind, blend.frothing) ?? BOIL_FILL / OPEN_FROTH
   // A hair under the limit, so that rounding does not fill it over.
-  const room = 0.99 * fill * vessel.capacity - dryG / blend.kernelDensity - soaked.clingingG - soaked.uptake * dryG
+  const room =
+    0.99 * fill * vessel.capacity - dryG / blend.kernelDensity - soaked.clingingG - soaked.uptake * dryG
   return Math.max(FREELY * dryG, Math.min(PLENTY * dryG, room))
 }
 
 /** A pour that is given: what becomes of it.
  *  @param fixed minutes of the solved stage, when they are settled already  @param quick without its window */
-function poured(problem: Problem, pourG: number, { fixed, quick = false, least = 0, guess = firstGuess(problem) }: { fixed?: number; quick?: boolean; least?: number; guess?: number } = {}): Solution {
+function poured(
+  problem: Problem,
+  pourG: number,
+  {
+    fixed,
+    quick = false,
+    least = 0,
+    guess = firstGuess(problem),
+  }: { fixed?: number; quick?: boolean; least?: number; guess?: number } = {},
+): Solution {
   const setup = setupFor(problem, pourG)
-  const course = cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, least, ...(fixed === undefined ? {} : { fixed }) })
+  const course = cookThrough(setup, problem.stages, {
+    guess,
+    goal: problem.goal,
+    hurry: problem.hurry === true,
+    least,
+    ...(fixed === undefined ? {} : { fixed }),
+  })
   const window = fixed === undefined && !quick ? windowOf(problem, setup, course) : undefined
   const carried = carriedInto(problem)
   const cooked = problem.dryG + course.grainWaterG + course.freeG
   // A film hangs on every cooked grain and is eaten with it.
-  const film = problem.way === 'excess' ? course.freeG : Math.min(course.freeG, FREE_DONE * cooked + (problem.sauce ?? 0) * problem.dryG)
+  const film =
+    problem.way === 'excess'
+      ? course.freeG
+      : Math.min(course.freeG, FREE_DONE * cooked + (problem.sauce ?? 0) * problem.dryG)
   const leftG = (problem.way === 'boiler' ? course.boilerG : 0) + course.stockG + (course.freeG - film)
   // A soak cooked in less water than it drank would steam off water that nobody poured.
   const there = Math.max(0, pourG + carried - course.drainedG - leftG)
@@ -167,9 +226,16 @@ function poured(problem: Problem, pourG: number, { fixed, quick = false, least =
 /** The boiler's water follows from the minutes, and the minutes hardly from the water. */
 function overSteam(problem: Problem, quick: boolean): Solution {
   const least = leastLength(problem)
-  const first = poured(problem, boilerWater(problem, firstGuess(problem) + REST_WORTH), { quick: true, least })
+  const first = poured(problem, boilerWater(problem, firstGuess(problem) + REST_WORTH), {
+    quick: true,
+    least,
+  })
   const again = first.course.earliest === undefined ? {} : { guess: first.course.earliest }
-  return poured(problem, boilerWater(problem, steamingMinutes(problem, first.course.minutes), first.course.condensedG), { quick, least, ...again })
+  return poured(
+    problem,
+    boilerWater(problem, steamingMinutes(problem, first.course.minutes), first.course.condensedG),
+    { quick, least, ...again },
+  )
 }
 
 /** Cooks the same stages, at the lengths already solved, with water of the cook's own. */
@@ -178,12 +244,21 @@ export function tryPour(problem: Problem, solved: Solution, pourG: number): Solu
   const fixed = at < 0 ? 0 : solved.course.minutes[at]!
   const window = solved.window ? { window: solved.window } : {}
   if (!(problem.basket && problem.way === 'stock')) return { ...poured(problem, pourG, { fixed }), ...window }
-  const course = cookThrough(setupFor(problem, pourG, solved.boilerG), problem.stages, { guess: 0, goal: problem.goal, fixed })
+  const course = cookThrough(setupFor(problem, pourG, solved.boilerG), problem.stages, {
+    guess: 0,
+    goal: problem.goal,
+    fixed,
+  })
   const carried = carriedInto(problem)
   const film = Math.min(course.freeG, FREE_DONE * (problem.dryG + course.grainWaterG + course.freeG))
   const leftG = course.freeG - film + course.stockG
   return {
-    ...solved, pourG, leftG, course, steamInG: course.condensedG, absorbedG: pourG + carried + course.condensedG - leftG,
+    ...solved,
+    pourG,
+    leftG,
+    course,
+    steamInG: course.condensedG,
+    absorbedG: pourG + carried + course.condensedG - leftG,
   }
 }
 
@@ -196,9 +271,13 @@ function firstGuess({ stages, blend, boilC }: Problem): number {
 /** A first idea of the steam, g: what the heat above the standing loss would boil off in that time. */
 function firstSteam(problem: Problem, guess: number): number {
   const { stages, vessel, boilC, kitchenC } = problem
-  const hot = stages.find((stage) => stage.until === 'solved') ?? stages.find((stage) => stage.kind === 'boil')
+  const hot =
+    stages.find((stage) => stage.until === 'solved') ?? stages.find((stage) => stage.kind === 'boil')
   if (!hot || hot.mode !== 'open') return VENTED_BEFORE_SEAL_G
-  const surplus = Math.max(0, hot.powerW - vessel.loss * lossFactor(vessel.lid, hot.lid, true) * (boilC - (hot.surroundC ?? kitchenC)))
+  const surplus = Math.max(
+    0,
+    hot.powerW - vessel.loss * lossFactor(vessel.lid, hot.lid, true) * (boilC - (hot.surroundC ?? kitchenC)),
+  )
   const minutes = hot.until === 'solved' ? guess : guess + REST_WORTH
   return (surplus / LATENT_HEAT) * 60 * minutes * vessel.steamFactor
 }
@@ -207,5 +286,10 @@ function windowOf(problem: Problem, setup: PotSetup, course: CookedThrough) {
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
   if (at < 0 || course.earliest === undefined || !course.atSolved) return undefined
   const softest = problem.way === 'excess' ? problem.blend.uptake.soft : undefined
-  return solvedWindow(setup, problem.stages, { expected: course.minutes[at]!, from: course.atSolved, goal: problem.goal, ...(softest === undefined ? {} : { softest }) })
+  return solvedWindow(setup, problem.stages, {
+    expected: course.minutes[at]!,
+    from: course.atSolved,
+    goal: problem.goal,
+    ...(softest === undefined ? {} : { softest }),
+  })
 }

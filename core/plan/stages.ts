@@ -43,7 +43,8 @@ const rounded = ({ low, expected, high }: Window): Window => ({
 type Loose = Omit<Stage, 'after'>
 
 /** Milled rice sheds starch that clouds the water; other grain only dust, and quinoa froth. */
-const clouds = ({ family }: Blend['parts'][number]['variety']): boolean => family === 'white rice' || family === 'sticky rice'
+const clouds = ({ family }: Blend['parts'][number]['variety']): boolean =>
+  family === 'white rice' || family === 'sticky rice'
 
 /** What is done to the grain before it goes in. */
 function grainStages({ request, prepared }: Laid): Loose[] {
@@ -53,7 +54,16 @@ function grainStages({ request, prepared }: Laid): Loose[] {
   const hows = [...new Set(washed.map((v) => v.washHow))]
   const washHow = hows.length > 0 ? hows : ['in the bowl']
   const stages: Loose[] = [
-    { id: 'measure', kind: 'measure', title: 'Measure the grain', minutes: byHand(...MEASURE, dryG), hands_on: true, checks: [], amounts: [{ what: 'grain', grams: roundTo(dryG, 1) }], ...byCue('measured') },
+    {
+      id: 'measure',
+      kind: 'measure',
+      title: 'Measure the grain',
+      minutes: byHand(...MEASURE, dryG),
+      hands_on: true,
+      checks: [],
+      amounts: [{ what: 'grain', grams: roundTo(dryG, 1) }],
+      ...byCue('measured'),
+    },
   ]
   if (rinse.washes > 0)
     stages.push({
@@ -81,12 +91,19 @@ function grainStages({ request, prepared }: Laid): Loose[] {
 
 function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: Blend): Loose {
   const slow = blend.parts.filter((p) => isSlow(p, blend))
-  const only = blendTiming === 'soak-slow' && slow.length > 0 ? `the ${slow.map((p) => inWords(p.variety)).join(' and ')} ` : ''
-  const where = soak!.water === 'keep' ? 'Soak in the water it will cook in' : `Soak ${only}under plenty of water`
+  const only =
+    blendTiming === 'soak-slow' && slow.length > 0
+      ? `the ${slow.map((p) => inWords(p.variety)).join(' and ')} `
+      : ''
+  const where =
+    soak!.water === 'keep' ? 'Soak in the water it will cook in' : `Soak ${only}under plenty of water`
   return {
     id: 'soak',
     kind: 'soak',
-    title: startLaterMinutes > 0 ? 'Set the timer; it soaks and starts by itself' : `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
+    title:
+      startLaterMinutes > 0
+        ? 'Set the timer; it soaks and starts by itself'
+        : `${where}${soak!.celsius <= FRIDGE_WARMEST_C ? ', in the fridge' : ''}`,
     minutes: { low: soak!.minutes, expected: soak!.minutes, high: soak!.minutes },
     hands_on: false,
     checks: startLaterMinutes > 0 ? ['Lid closed, plugged in, clock correct'] : soakSigns(blend),
@@ -94,7 +111,12 @@ function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: B
   }
 }
 
-const POUR_TITLE = { pot: 'Pour the water', excess: 'Fill the pot with plenty of water', boiler: 'Water under the basket', stock: 'Water under the basket' } as const
+const POUR_TITLE = {
+  pot: 'Pour the water',
+  excess: 'Fill the pot with plenty of water',
+  boiler: 'Water under the basket',
+  stock: 'Water under the basket',
+} as const
 /** A kettle or a second burner, W at the water. */
 const KETTLE_W = 1700
 const TAP_C = 15
@@ -110,26 +132,64 @@ function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish 
   if (method.kettle) {
     const expected = (4.18 * pourG * (boilC - TAP_C)) / KETTLE_W / 60
     stages.push({
-      id: 'kettle', kind: 'heat-up', title: method.water === 'stock' ? 'Bring the stock to just under the boil' : 'Boil the water in a kettle', hands_on: false,
-      minutes: rounded({ low: expected * 0.7, expected, high: expected * 1.5 }), checks: [], ...byCue(method.water === 'stock' && !method.basket ? 'stock-hot' : 'kettle-boils'), heat: 'high',
+      id: 'kettle',
+      kind: 'heat-up',
+      title:
+        method.water === 'stock' ? 'Bring the stock to just under the boil' : 'Boil the water in a kettle',
+      hands_on: false,
+      minutes: rounded({ low: expected * 0.7, expected, high: expected * 1.5 }),
+      checks: [],
+      ...byCue(method.water === 'stock' && !method.basket ? 'stock-hot' : 'kettle-boils'),
+      heat: 'high',
     })
   }
   if (method.bowl)
     stages.push({
-      id: 'boiler', kind: 'measure', title: 'Water under the bowl', minutes: byHand(...POUR, dryG), hands_on: true, checks: [], amounts: [{ what: 'water', grams: roundTo(boilerG ?? 0, 0) }], ...byCue('poured'),
+      id: 'boiler',
+      kind: 'measure',
+      title: 'Water under the bowl',
+      minutes: byHand(...POUR, dryG),
+      hands_on: true,
+      checks: [],
+      amounts: [{ what: 'water', grams: roundTo(boilerG ?? 0, 0) }],
+      ...byCue('poured'),
     })
   if (!(method.kettle && method.water === 'stock'))
-    stages.push({ id: 'pour', kind: 'measure', title: method.kettle ? 'Pour the boiling water over it' : boilerDish ? dishTitle(boilerDish) : method.bowl ? 'Pour the water over the grain in the bowl' : POUR_TITLE[method.water], minutes: byHand(...POUR, dryG), hands_on: true, checks: [], amounts: [{ what: 'water', grams: roundTo(method.water === 'stock' ? (boilerG ?? pourG) : pourG, 1) }], ...byCue('poured') })
+    stages.push({
+      id: 'pour',
+      kind: 'measure',
+      title: method.kettle
+        ? 'Pour the boiling water over it'
+        : boilerDish
+          ? dishTitle(boilerDish)
+          : method.bowl
+            ? 'Pour the water over the grain in the bowl'
+            : POUR_TITLE[method.water],
+      minutes: byHand(...POUR, dryG),
+      hands_on: true,
+      checks: [],
+      amounts: [{ what: 'water', grams: roundTo(method.water === 'stock' ? (boilerG ?? pourG) : pourG, 1) }],
+      ...byCue('poured'),
+    })
   if (request.soak?.water === 'keep') stages.push(soaking(request, blend))
   const first = withWater(seasoning)
   if (first.length > 0)
     stages.push({
-      id: 'season', kind: 'measure', title: `Into the water: ${first.join(', ')}`, minutes: byHand(...SEASON, dryG), hands_on: true, checks: [],
+      id: 'season',
+      kind: 'measure',
+      title: `Into the water: ${first.join(', ')}`,
+      minutes: byHand(...SEASON, dryG),
+      hands_on: true,
+      checks: [],
       ...byCue('seasoned'),
     })
   const onTop = seasoning.addIns.filter((a) => a.when === 'on-top').map(addInWords)
   const last = stages[stages.length - 1]!
-  last.checks = [...last.checks, ...(onTop.length > 0 ? [`On top, not stirred in: ${onTop.join(', ')}`] : []), ...method.beforeHeat]
+  last.checks = [
+    ...last.checks,
+    ...(onTop.length > 0 ? [`On top, not stirred in: ${onTop.join(', ')}`] : []),
+    ...method.beforeHeat,
+  ]
   return stages
 }
 
@@ -144,16 +204,30 @@ const withWater = ({ saltToAddG, addIns }: Seasoning): string[] => [
 
 /** Words about add-ins at a moment of the cook. */
 function addInChecks({ addIns }: Seasoning, kind: 'boiling' | 'end'): string[] {
-  const said = (verb: string, list: Seasoning['addIns']) => (list.length > 0 ? [`${verb} ${list.map(addInWords).join(', ')}`] : [])
+  const said = (verb: string, list: Seasoning['addIns']) =>
+    list.length > 0 ? [`${verb} ${list.map(addInWords).join(', ')}`] : []
   const out = (when: AddInOut) => {
     const names = addIns.filter((a) => a.out === when).map((a) => a.name)
     return names.length > 0 ? [`Take out the ${names.join(' and the ')}`] : []
   }
-  if (kind === 'boiling') return [...said('Now add', addIns.filter((a) => a.when === 'at-boil')), ...out('at-boil')]
+  if (kind === 'boiling')
+    return [
+      ...said(
+        'Now add',
+        addIns.filter((a) => a.when === 'at-boil'),
+      ),
+      ...out('at-boil'),
+    ]
   return [
     ...out('after-rest'),
-    ...said('Fold in', addIns.filter((a) => a.when === 'fold-in')),
-    ...said('At the table:', addIns.filter((a) => a.when === 'at-table')),
+    ...said(
+      'Fold in',
+      addIns.filter((a) => a.when === 'fold-in'),
+    ),
+    ...said(
+      'At the table:',
+      addIns.filter((a) => a.when === 'at-table'),
+    ),
   ]
 }
 
@@ -183,13 +257,20 @@ function hotStages({ request, prepared, seasoning, windows, pourG }: Laid): Loos
       kind: stage.kind,
       title: stage.title,
       heat: stage.heat,
-      power_w: roundTo(surroundC === undefined ? stage.powerW : request.vessel.loss * (surroundC - prepared.boilC), 0),
+      power_w: roundTo(
+        surroundC === undefined ? stage.powerW : request.vessel.loss * (surroundC - prepared.boilC),
+        0,
+      ),
       lid: stage.lid,
       minutes: rounded(windows[i]!),
       ends_on: stage.endsOn,
       ...(cue ? { cue: CUES[cue].text, cue_id: cue } : {}),
       hands_on: stage.handsOn,
-      ...(stage.pourShare ? { amounts: [{ what: 'water' as const, grams: roundTo(pourG * stage.pourShare, 1) }] } : stage.ladle ? { amounts: [{ what: 'stock' as const, grams: roundTo(pourG, 1) }] } : {}),
+      ...(stage.pourShare
+        ? { amounts: [{ what: 'water' as const, grams: roundTo(pourG * stage.pourShare, 1) }] }
+        : stage.ladle
+          ? { amounts: [{ what: 'stock' as const, grams: roundTo(pourG, 1) }] }
+          : {}),
       checks: i === boiling ? [...addInChecks(seasoning, 'boiling'), ...stage.checks] : stage.checks,
     }
   })
@@ -203,43 +284,85 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
     title: loosen === 'stir' ? 'Stir once more and serve' : way.title,
     minutes: byHand(...FLUFF, prepared.dryG),
     hands_on: true,
-    checks: [request.toasted ? 'Lift off what is loose; the toasted bottom comes last' : way.how, ...addInChecks(seasoning, 'end')],
+    checks: [
+      request.toasted ? 'Lift off what is loose; the toasted bottom comes last' : way.how,
+      ...addInChecks(seasoning, 'end'),
+    ],
     loosen,
     ...byCue(loosen === 'stir' ? 'stirred-even' : 'loosened'),
   }
   const last: Loose[] = [fluff]
   if (spread)
     last.push({
-      id: 'spread', kind: 'spread', title: `Spread on a ${spread.tray.longCm} x ${spread.tray.wideCm} cm tray to steam dry`, hands_on: false, ...clocked,
-      checks: [`${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`, 'Then fry it, or chill it within the hour'],
+      id: 'spread',
+      kind: 'spread',
+      title: `Spread on a ${spread.tray.longCm} x ${spread.tray.wideCm} cm tray to steam dry`,
+      hands_on: false,
+      ...clocked,
+      checks: [
+        `${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`,
+        'Then fry it, or chill it within the hour',
+      ],
       minutes: rounded({ low: spread.minutes * 0.6, expected: spread.minutes, high: spread.minutes * 1.3 }),
     })
   if (dressing) {
     const dryShare = prepared.dryG / cookedG
-    const cools = handWarmMinutes({ heatPerGram: 4.18 * (1 - dryShare) + 1.6 * dryShare, densityGMl: prepared.blend.cookedDensity, kitchenC: request.kitchenC })
+    const cools = handWarmMinutes({
+      heatPerGram: 4.18 * (1 - dryShare) + 1.6 * dryShare,
+      densityGMl: prepared.blend.cookedDensity,
+      kitchenC: request.kitchenC,
+    })
     last.push(
       {
-        id: 'dress', kind: 'dress', title: 'Fold the dressing in while it is hot', minutes: byHand(1, 0.4, prepared.dryG), hands_on: true, ...byCue('dressed'),
-        checks: ['Over the paddle, all round; cut and fold, do not stir', ...(dressing.saltLastG > 0 ? [`Last, ${roundTo(dressing.saltLastG, 1)} g salt sprinkled over`] : [])],
+        id: 'dress',
+        kind: 'dress',
+        title: 'Fold the dressing in while it is hot',
+        minutes: byHand(1, 0.4, prepared.dryG),
+        hands_on: true,
+        ...byCue('dressed'),
+        checks: [
+          'Over the paddle, all round; cut and fold, do not stir',
+          ...(dressing.saltLastG > 0
+            ? [`Last, ${roundTo(dressing.saltLastG, 1)} g salt sprinkled over`]
+            : []),
+        ],
       },
       {
-        id: 'cool', kind: 'cool', title: 'Fan and turn until lukewarm', hands_on: true, ...clocked,
-        minutes: rounded({ low: cools * 0.7, expected: cools, high: cools * 1.4 }), checks: ['In a wide bowl, a finger deep', 'Then a damp cloth over it'],
+        id: 'cool',
+        kind: 'cool',
+        title: 'Fan and turn until lukewarm',
+        hands_on: true,
+        ...clocked,
+        minutes: rounded({ low: cools * 0.7, expected: cools, high: cools * 1.4 }),
+        checks: ['In a wide bowl, a finger deep', 'Then a damp cloth over it'],
       },
     )
     const { setMinutes } = request.dressing!
     if (setMinutes > 0)
       last.push({
-        id: 'set', kind: 'hold', title: 'Let it set under a damp cloth', hands_on: false, ...clocked, checks: ['Not in the fridge yet: it hardens there'],
+        id: 'set',
+        kind: 'hold',
+        title: 'Let it set under a damp cloth',
+        hands_on: false,
+        ...clocked,
+        checks: ['Not in the fridge yet: it hardens there'],
         minutes: { low: setMinutes, expected: setMinutes, high: setMinutes },
       })
   }
   if (request.purpose === 'batch') last.push(...batchStages(prepared.dryG))
   if (request.holdMinutes > 0)
     last.push({
-      id: 'hold', kind: 'hold', title: holdsItself(request) ? 'Hold it warm, lid down' : 'Leave it covered, off the heat', hands_on: false, ...clocked,
-      ...(holdsItself(request) ? { heat: 'lowest' as const, power_w: roundTo(holdingPower(request.vessel, request.kitchenC), 0) } : {}), lid: 'on',
-      minutes: { low: 0, expected: request.holdMinutes, high: request.holdMinutes }, checks: ['Loosen it once more before it is served'],
+      id: 'hold',
+      kind: 'hold',
+      title: holdsItself(request) ? 'Hold it warm, lid down' : 'Leave it covered, off the heat',
+      hands_on: false,
+      ...clocked,
+      ...(holdsItself(request)
+        ? { heat: 'lowest' as const, power_w: roundTo(holdingPower(request.vessel, request.kitchenC), 0) }
+        : {}),
+      lid: 'on',
+      minutes: { low: 0, expected: request.holdMinutes, high: request.holdMinutes },
+      checks: ['Loosen it once more before it is served'],
     })
   return last
 }
@@ -249,25 +372,42 @@ const SHALLOW_MM = 50
 /** Cooked for the week: shared out while hot into shallow containers, and cooled before they are shut. */
 const batchStages = (dryG: number): Loose[] => [
   {
-    id: 'portion', kind: 'measure', title: 'Share it into shallow containers', minutes: byHand(2, 0.4, dryG), hands_on: true, ...byCue('shared-out'),
+    id: 'portion',
+    kind: 'measure',
+    title: 'Share it into shallow containers',
+    minutes: byHand(2, 0.4, dryG),
+    hands_on: true,
+    ...byCue('shared-out'),
     checks: [`No deeper than ${SHALLOW_MM} mm, so that it cools in time`],
   },
   {
-    id: 'cool-batch', kind: 'cool', title: 'Let them steam off, lids beside them', hands_on: false, ...clocked, minutes: { low: 10, expected: 20, high: 40 },
+    id: 'cool-batch',
+    kind: 'cool',
+    title: 'Let them steam off, lids beside them',
+    hands_on: false,
+    ...clocked,
+    minutes: { low: 10, expected: 20, high: 40 },
     checks: ['Into the fridge within the hour, lids on when the steam has gone'],
   },
 ]
 
 /** An appliance that keeps what it cooked warm. */
-export const holdsItself = ({ vessel }: PlanRequest): boolean => vessel.kind === 'cooker' || vessel.kind === 'pressure-electric'
+export const holdsItself = ({ vessel }: PlanRequest): boolean =>
+  vessel.kind === 'cooker' || vessel.kind === 'pressure-electric'
 
 /** The dressing is mixed while the pot works; steeped, it starts as early as that takes. */
 function dressingStages({ request, dressing }: Laid, after: string, readyBy: number): Stage[] {
   if (!dressing) return []
   const { infuseMinutes } = request.dressing!
   const mix: Stage = {
-    id: 'mix-dressing', kind: 'dress', after: [after], title: `Mix ${Math.round(dressing.vinegarG)} g vinegar, ${Math.round(dressing.sugarG)} g sugar${dressing.saltG >= LEAST_SALT_G ? ` and ${roundTo(dressing.saltG, 1)} g salt` : ''}`,
-    minutes: byHand(3, 0.1, dressing.liquidG * 3), hands_on: true, checks: ['Warm it gently to dissolve the sugar; do not boil'], ...byCue('dressing-clear'),
+    id: 'mix-dressing',
+    kind: 'dress',
+    after: [after],
+    title: `Mix ${Math.round(dressing.vinegarG)} g vinegar, ${Math.round(dressing.sugarG)} g sugar${dressing.saltG >= LEAST_SALT_G ? ` and ${roundTo(dressing.saltG, 1)} g salt` : ''}`,
+    minutes: byHand(3, 0.1, dressing.liquidG * 3),
+    hands_on: true,
+    checks: ['Warm it gently to dissolve the sugar; do not boil'],
+    ...byCue('dressing-clear'),
   }
   const takes = mix.minutes.expected + infuseMinutes
   if (readyBy > takes) mix.lag_minutes = roundTo(readyBy - takes, 1)
@@ -275,7 +415,13 @@ function dressingStages({ request, dressing }: Laid, after: string, readyBy: num
   return [
     mix,
     {
-      id: 'infuse', kind: 'hold', after: [mix.id], title: 'Infuse the dressing, covered', hands_on: false, ...clocked, checks: ['Strain it before it goes in'],
+      id: 'infuse',
+      kind: 'hold',
+      after: [mix.id],
+      title: 'Infuse the dressing, covered',
+      hands_on: false,
+      ...clocked,
+      checks: ['Strain it before it goes in'],
       minutes: { low: infuseMinutes, expected: infuseMinutes, high: infuseMinutes },
     },
   ]
@@ -295,12 +441,24 @@ export function stagesOf(laid: Laid): Stage[] {
   const [first] = cook
   const loosened = times.get('fluff')!
   const dressing = dressingStages(laid, first!.id, loosened.start - times.get(first!.id)!.end)
-  const ready = dressing.reduce((sum, stage) => sum + (stage.lag_minutes ?? 0) + stage.minutes.expected, times.get(first!.id)!.end)
+  const ready = dressing.reduce(
+    (sum, stage) => sum + (stage.lag_minutes ?? 0) + stage.minutes.expected,
+    times.get(first!.id)!.end,
+  )
   // Steeped for longer than the pot takes, it is the pot that waits, not the hot grain.
   const waits = Math.max(0, ready - loosened.start)
-  const later = cook.map((stage) => (waits > 0 && stage.after.includes(first!.id) ? { ...stage, lag_minutes: roundTo((stage.lag_minutes ?? 0) + waits, 1) } : stage))
+  const later = cook.map((stage) =>
+    waits > 0 && stage.after.includes(first!.id)
+      ? { ...stage, lag_minutes: roundTo((stage.lag_minutes ?? 0) + waits, 1) }
+      : stage,
+  )
   const at = later.findIndex((stage) => stage.id === 'dress')
-  return [...later.slice(0, at), ...dressing, { ...later[at]!, after: [...later[at]!.after, dressing.at(-1)!.id] }, ...later.slice(at + 1)]
+  return [
+    ...later.slice(0, at),
+    ...dressing,
+    { ...later[at]!, after: [...later[at]!.after, dressing.at(-1)!.id] },
+    ...later.slice(at + 1),
+  ]
 }
 
 function cookStages(laid: Laid): Stage[] {
@@ -313,12 +471,21 @@ function cookStages(laid: Laid): Stage[] {
   const beside = besideAt < 0 ? [] : hot.filter((stage) => isBeside(stage.id))
   const kettleAt = water.findIndex((stage) => stage.id === 'kettle')
   // Cold water with the grain in it: one thing after another.
-  if (besideAt < 0 && kettleAt < 0) return chained([measure, ...rest, ...water, ...hot, ...lastStages(laid)], [])
+  if (besideAt < 0 && kettleAt < 0)
+    return chained([measure, ...rest, ...water, ...hot, ...lastStages(laid)], [])
   const grainSide = chained([...rest, ...hot.slice(0, Math.max(0, besideAt))], ['measure'])
   const waterSide = chained(besideAt < 0 ? water.slice(0, kettleAt + 1) : [...water, ...beside], ['measure'])
   const lag = Math.max(0, minutesOf(grainSide) - minutesOf(waterSide))
   if (lag > 0) waterSide[0] = { ...waterSide[0]!, lag_minutes: roundTo(lag, 1) }
   const ends = [grainSide[grainSide.length - 1]?.id ?? 'measure', waterSide[waterSide.length - 1]!.id]
-  const together = [...(besideAt < 0 ? water.slice(kettleAt + 1) : []), ...hot.slice(besideAt < 0 ? 0 : besideAt + beside.length)]
-  return [{ ...measure, after: [] }, ...grainSide, ...waterSide, ...chained([...together, ...lastStages(laid)], ends)]
+  const together = [
+    ...(besideAt < 0 ? water.slice(kettleAt + 1) : []),
+    ...hot.slice(besideAt < 0 ? 0 : besideAt + beside.length),
+  ]
+  return [
+    { ...measure, after: [] },
+    ...grainSide,
+    ...waterSide,
+    ...chained([...together, ...lastStages(laid)], ends),
+  ]
 }

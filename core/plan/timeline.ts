@@ -9,7 +9,8 @@ export function timelineOf(
   for (const stage of stages) {
     const ready = stage.after.reduce((latest, id) => {
       const before = times.get(id)
-      if (!before) throw new RangeError(`timelineOf: stage "${stage.id}" comes after "${id}", which is not before it`)
+      if (!before)
+        throw new RangeError(`timelineOf: stage "${stage.id}" comes after "${id}", which is not before it`)
       return Math.max(latest, before.end)
     }, 0)
     const start = ready + (stage.lag_minutes ?? 0)

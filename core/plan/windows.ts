@@ -20,7 +20,8 @@ export function windowsOf(
 ): Window[] {
   return stages.map((stage, i) => {
     const expected = course.minutes[i]!
-    if (stage.until === 'solved') return { low: solved?.low ?? expected, expected, high: solved?.high ?? expected }
+    if (stage.until === 'solved')
+      return { low: solved?.low ?? expected, expected, high: solved?.high ?? expected }
     if ('minutes' in stage.until) return { low: expected, expected, high: expected }
     switch (stage.until.event) {
       case 'boil':

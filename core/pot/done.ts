@@ -24,7 +24,8 @@ export interface Doneness {
 
 export function donenessOf(pot: Pot, goal: Goal): Doneness {
   const dry = goal.free === undefined ? Infinity : goal.free - freeShare(pot)
-  if (pot.stockG > STOCK_LEFT_G) return { centre: leastCooked(pot) - goal.centre, water: -pot.stockG / pot.dryG }
+  if (pot.stockG > STOCK_LEFT_G)
+    return { centre: leastCooked(pot) - goal.centre, water: -pot.stockG / pot.dryG }
   const full = goal.uptake === undefined ? Infinity : grainWater(pot) / pot.dryG - goal.uptake
   return { centre: leastCooked(pot) - goal.centre, water: Math.min(dry, full) }
 }

@@ -24,7 +24,8 @@ export function glimpseOf(pot: Pot): Glimpse {
   }
 }
 
-export const meanCentre = ({ centreByLayer }: Pick<Glimpse, 'centreByLayer'>): number => centreByLayer.reduce((a, b) => a + b, 0) / centreByLayer.length
+export const meanCentre = ({ centreByLayer }: Pick<Glimpse, 'centreByLayer'>): number =>
+  centreByLayer.reduce((a, b) => a + b, 0) / centreByLayer.length
 
 /** Near enough to the boil to steam, K. */
 const BOILS_K = 1
@@ -33,5 +34,8 @@ const BOILS_K = 1
 export function steamNow(pot: Pot, powerW: number, lid: LidPosition = 'on'): number {
   const { boilC, kitchenC, loss, steamFactor, lid: fit } = pot.setup
   if (!(powerW > 0) || liquidOf(pot) <= 0 || pot.bulkC < boilC - BOILS_K) return 0
-  return Math.max(0, ((powerW - loss * lossFactor(fit, lid, true) * (pot.bulkC - kitchenC)) / LATENT_HEAT) * 60 * steamFactor)
+  return Math.max(
+    0,
+    ((powerW - loss * lossFactor(fit, lid, true) * (pot.bulkC - kitchenC)) / LATENT_HEAT) * 60 * steamFactor,
+  )
 }

@@ -91,9 +91,13 @@ export function dryOff(pot: Pot, wanted: number): void {
   let inShells = 0
   const shellWater = (g: number, l: number): number => {
     const { shells, volume } = pot.kinds[g]!
-    return (volume[shells - 1]! * pot.uptake[pot.offset[g]![l]! + shells - 1]! * pot.setup.grains[g]!.dryG) / layers
+    return (
+      (volume[shells - 1]! * pot.uptake[pot.offset[g]![l]! + shells - 1]! * pot.setup.grains[g]!.dryG) /
+      layers
+    )
   }
-  for (let g = 0; g < pot.setup.grains.length; g++) for (let l = 0; l < layers; l++) inShells += shellWater(g, l)
+  for (let g = 0; g < pot.setup.grains.length; g++)
+    for (let l = 0; l < layers; l++) inShells += shellWater(g, l)
   const share = inShells > 0 ? Math.min(SHELL_GIVES, (wanted - free) / inShells) : 0
   for (let g = 0; g < pot.setup.grains.length; g++) {
     const { shells, volume } = pot.kinds[g]!

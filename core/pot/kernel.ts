@@ -44,12 +44,15 @@ const WET_FROM = 2
 const RAW_BEHIND = 0.05
 
 /** Most water a shell can hold, g/g.  @param alpha how far it is gelatinised, 0..1; to the power 3.5, fitted: starch swells late */
-export const capacityOf = ({ soakLimit, most }: Pick<KernelKind, 'soakLimit' | 'most'>, alpha: number): number =>
-  soakLimit + (most - soakLimit) * alpha * alpha * alpha * Math.sqrt(alpha)
+export const capacityOf = (
+  { soakLimit, most }: Pick<KernelKind, 'soakLimit' | 'most'>,
+  alpha: number,
+): number => soakLimit + (most - soakLimit) * alpha * alpha * alpha * Math.sqrt(alpha)
 
 /** @param shells 4 or more  @throws {RangeError} for fewer */
 export function kernelKind(given: KernelGiven, shells: number): KernelKind {
-  if (!(Number.isInteger(shells) && shells >= 4)) throw new RangeError(`kernelKind: shells must be 4 or more, got ${shells}`)
+  if (!(Number.isInteger(shells) && shells >= 4))
+    throw new RangeError(`kernelKind: shells must be 4 or more, got ${shells}`)
   const step = 1 / shells
   const volume = new Float64Array(shells)
   const face = new Float64Array(shells)
@@ -98,7 +101,8 @@ export function advanceKernel(
     let alpha = cooked[at + i]!
     if (rate > 0) {
       const u = uptake[at + i]!
-      const wet = u <= DRIEST_TO_COOK ? 0 : u >= WET_ENOUGH ? 1 : (u - DRIEST_TO_COOK) / (WET_ENOUGH - DRIEST_TO_COOK)
+      const wet =
+        u <= DRIEST_TO_COOK ? 0 : u >= WET_ENOUGH ? 1 : (u - DRIEST_TO_COOK) / (WET_ENOUGH - DRIEST_TO_COOK)
       const k = rate * wet
       alpha += (1 - alpha) * (k / (1 + k / 2 + (k * k) / 12))
       cooked[at + i] = alpha

@@ -8,7 +8,16 @@ import { soakKernel } from '#core/soak/soak'
 import { vesselPreset } from '#core/vessel/presets'
 import { layWater } from './bed'
 import { advanceKernel, kernelKind, kernelMean } from './kernel'
-import { fillPot, FULL, grainWater, heatCapacityOf, layerUptake, stepPot, type Heating, type PotSetup } from './pot'
+import {
+  fillPot,
+  FULL,
+  grainWater,
+  heatCapacityOf,
+  layerUptake,
+  stepPot,
+  type Heating,
+  type PotSetup,
+} from './pot'
 import { runPhase } from './run'
 import { restore, snapshotOf } from './snapshot'
 
@@ -18,7 +27,7 @@ describe('kernel', () => {
   test.each([
     [8, 0.05],
     [32, 0.01],
-  ])('with %i shells it follows Crank\'s cylinder within %f', (shells, tolerance) => {
+  ])("with %i shells it follows Crank's cylinder within %f", (shells, tolerance) => {
     for (const minutes of [3, 8, 20, 45, 90]) {
       const spread = (diffusivityAt(celsius(20)) * minutes * 60) / 1e-6
       const uptake = soakKernel(bare, minutes, celsius(20), shells).uptake / 0.3
@@ -33,7 +42,10 @@ describe('kernel', () => {
     let taken = 0
     for (let i = 0; i < 500; i++) {
       const step = advanceKernel(kind, uptake, cooked, 0, {
-        spread: 0.002, cooking: i < 100 ? 0 : 2, wetted: i % 3 === 0 ? 0.3 : 1, available: i % 7 === 0 ? 0.001 : 1,
+        spread: 0.002,
+        cooking: i < 100 ? 0 : 2,
+        wetted: i % 3 === 0 ? 0.3 : 1,
+        available: i % 7 === 0 ? 0.001 : 1,
       })
       expect(step).toBeGreaterThanOrEqual(0)
       taken += step
@@ -47,7 +59,8 @@ describe('kernel', () => {
     const kind = kernelKind(bare, 8)
     const uptake = new Float64Array(8).fill(0.5)
     const cooked = new Float64Array(8)
-    for (let s = 0; s < 15 * 60; s++) advanceKernel(kind, uptake, cooked, 0, { spread: 0, cooking: 1, wetted: 0, available: 0 })
+    for (let s = 0; s < 15 * 60; s++)
+      advanceKernel(kind, uptake, cooked, 0, { spread: 0, cooking: 1, wetted: 0, available: 0 })
     expect(1 - cooked[0]!).toBeCloseTo(Math.exp(-3), 5)
   })
 
@@ -56,7 +69,8 @@ describe('kernel', () => {
     const rawAfter = (grams: number) => {
       const uptake = new Float64Array(8).fill(grams)
       const cooked = new Float64Array(8)
-      for (let s = 0; s < 300; s++) advanceKernel(kind, uptake, cooked, 0, { spread: 0, cooking: 1, wetted: 0, available: 0 })
+      for (let s = 0; s < 300; s++)
+        advanceKernel(kind, uptake, cooked, 0, { spread: 0, cooking: 1, wetted: 0, available: 0 })
       return -Math.log(1 - cooked[0]!)
     }
     // From 0.23 to 0.42 g/g, both fitted; 300 s of 15 min at three e-folds is one.
@@ -69,7 +83,8 @@ describe('kernel', () => {
     const kind = kernelKind(bare, 8)
     const uptake = new Float64Array(8).fill(0.3)
     const cooked = new Float64Array(8).fill(0.9, 4)
-    for (let s = 0; s < 600; s++) advanceKernel(kind, uptake, cooked, 0, { spread: 0.002, cooking: 0, wetted: 1, available: 1 })
+    for (let s = 0; s < 600; s++)
+      advanceKernel(kind, uptake, cooked, 0, { spread: 0.002, cooking: 0, wetted: 1, available: 1 })
     for (let i = 0; i < 4; i++) expect(uptake[i]!).toBeGreaterThan(0.29)
   })
 
@@ -86,7 +101,9 @@ test.each([
 ] as const)('%s soaks as measured, within %f', (id, tolerance) => {
   const row = varietyOf(id)
   for (const [minutes, uptake] of SOAKED_AT_20_C[id])
-    expect(Math.abs(soakKernel({ ...row, most: row.uptake.most }, minutes, celsius(20)).uptake / uptake - 1)).toBeLessThan(tolerance)
+    expect(
+      Math.abs(soakKernel({ ...row, most: row.uptake.most }, minutes, celsius(20)).uptake / uptake - 1),
+    ).toBeLessThan(tolerance)
 })
 
 test('cold water soaks at half to six tenths of the speed, warm at about 1.7 times', () => {
@@ -104,15 +121,25 @@ describe('bed', () => {
   }
   test('holds a film first, then fills from the bottom, and loses no water', () => {
     expect(lay(9).held).toEqual([3, 3, 3])
-    expect(lay(18 + 50)).toEqual({ held: [56, 6, 6], wetted: [1, expect.closeTo(6 / 35), expect.closeTo(6 / 35)] })
-    for (const water of [0, 5, 18, 100, 250, 299, 300, 420]) expect(lay(water).held.reduce((a, b) => a + b)).toBeCloseTo(water, 9)
+    expect(lay(18 + 50)).toEqual({
+      held: [56, 6, 6],
+      wetted: [1, expect.closeTo(6 / 35), expect.closeTo(6 / 35)],
+    })
+    for (const water of [0, 5, 18, 100, 250, 299, 300, 420])
+      expect(lay(water).held.reduce((a, b) => a + b)).toBeCloseTo(water, 9)
   })
 })
 
 const setup = (over: Partial<PotSetup> = {}): PotSetup => ({
   ...potSetupOf({
     blend: blendOf([{ variety: 'short-white', share: 1 }]),
-    dryG: 300, vessel: vesselPreset('heavy-2.5'), boilC: 99.97, kitchenC: 20, freeWaterG: 450, waterC: 15, soaked: [],
+    dryG: 300,
+    vessel: vesselPreset('heavy-2.5'),
+    boilC: 99.97,
+    kitchenC: 20,
+    freeWaterG: 450,
+    waterC: 15,
+    soaked: [],
   }),
   ...over,
 })
@@ -155,14 +182,20 @@ describe('pot', () => {
     expect(dry.bottomC).toBeGreaterThan(140)
     expect(dry.scorch).toBeGreaterThan(1800)
     const watched = fillPot(setup({ freeWaterG: 60, waterC: 90, kitchenC: 90 }), FULL)
-    for (let s = 0; s < 900; s++) stepPot(watched, 1, { ...boiling, mode: 'sealed', sealedC: 112, thermostat: true })
+    for (let s = 0; s < 900; s++)
+      stepPot(watched, 1, { ...boiling, mode: 'sealed', sealedC: 112, thermostat: true })
     expect(watched.bottomC).toBeLessThan(118)
   })
 
   test('a sealed vessel drives out 20 g of air and steam, then rises to its pressure', () => {
     const pot = fillPot(setup(), FULL)
     const run = runPhase(pot, {
-      id: 'up', powerW: 900, lid: 'on', mode: 'sealing', sealedC: 115.6, until: { event: 'pressure', atMostMinutes: 60 },
+      id: 'up',
+      powerW: 900,
+      lid: 'on',
+      mode: 'sealing',
+      sealedC: 115.6,
+      until: { event: 'pressure', atMostMinutes: 60 },
     })
     expect(run.ended).toBe(true)
     expect(pot.bulkC).toBeCloseTo(115.6, 2)
@@ -176,7 +209,12 @@ describe('pot', () => {
       runPhase(pot, { id: 'up', ...boiling, until: { event: 'boil', atMostMinutes: 60 } })
       runPhase(pot, { id: 'low', powerW: 176, lid: 'on', mode: 'open', until: { minutes: 11 } })
       runPhase(pot, { id: 'rest', powerW: 0, lid: 'on', mode: 'open', until: { minutes: 10 } })
-      return { uptake: grainWater(pot) / 300, centre: pot.cooked[0]!, top: layerUptake(pot, 4), gone: pot.evaporatedG }
+      return {
+        uptake: grainWater(pot) / 300,
+        centre: pot.cooked[0]!,
+        top: layerUptake(pot, 4),
+        gone: pot.evaporatedG,
+      }
     }
     const [one, half] = [cook(1), cook(0.5)]
     expect(half.uptake / one.uptake).toBeCloseTo(1, 3)

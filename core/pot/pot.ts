@@ -5,7 +5,14 @@ import { leakOf, lossFactor, type LidFit, type LidPosition } from '#core/heat/li
 import type { Celsius } from '#core/quantity/units'
 import { diffusivityAt } from '#core/soak/diffusivity'
 import { layWater } from './bed'
-import { capacityOf, advanceKernel, kernelKind, kernelMean, type KernelGiven, type KernelKind } from './kernel'
+import {
+  capacityOf,
+  advanceKernel,
+  kernelKind,
+  kernelMean,
+  type KernelGiven,
+  type KernelKind,
+} from './kernel'
 
 /** One kind of grain in the pot; a blend has several, sharing one water. */
 export interface PotGrain extends KernelGiven {
@@ -155,7 +162,8 @@ export interface Pot {
   scorch: number
 }
 
-const onset = (c: number) => (c <= ONSET_C ? 0 : c >= FULL_ONSET_C ? 1 : (c - ONSET_C) / (FULL_ONSET_C - ONSET_C))
+const onset = (c: number) =>
+  c <= ONSET_C ? 0 : c >= FULL_ONSET_C ? 1 : (c - ONSET_C) / (FULL_ONSET_C - ONSET_C)
 
 export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
   const { layers, shells } = resolution
@@ -188,14 +196,34 @@ export function fillPot(setup: PotSetup, resolution: Resolution): Pot {
   const waterHeat = WATER_HEAT * (setup.boilerG ?? setup.freeWaterG)
   const bulkC = (waterHeat * setup.waterC + dryHeat * setup.kitchenC) / (waterHeat + dryHeat)
   return {
-    setup, resolution, kinds, dryG, uptake, offset, mean, present,
-    dryVoid: setup.grains.map((g) => ((1 - g.bulkDensity / g.kernelDensity) * g.dryG) / g.bulkDensity / layers),
+    setup,
+    resolution,
+    kinds,
+    dryG,
+    uptake,
+    offset,
+    mean,
+    present,
+    dryVoid: setup.grains.map(
+      (g) => ((1 - g.bulkDensity / g.kernelDensity) * g.dryG) / g.bulkDensity / layers,
+    ),
     filledHeat: waterHeat + dryHeat,
     cooked,
     voids: new Float64Array(layers),
     held: new Float64Array(layers),
     wetted: new Float64Array(layers),
-    now: 0, bulkC, bottomC: bulkC, freeG: setup.freeWaterG, boilerG: setup.boilerG ?? 0, stockG: setup.stockG ?? 0, drainedG: 0, condensedG: 0, evaporatedG: 0, ventedG: 0, driedG: 0, scorch: 0,
+    now: 0,
+    bulkC,
+    bottomC: bulkC,
+    freeG: setup.freeWaterG,
+    boilerG: setup.boilerG ?? 0,
+    stockG: setup.stockG ?? 0,
+    drainedG: 0,
+    condensedG: 0,
+    evaporatedG: 0,
+    ventedG: 0,
+    driedG: 0,
+    scorch: 0,
   }
 }
 
@@ -240,7 +268,8 @@ export function grainWater(pot: Pot): number {
 export function layerUptake(pot: Pot, layer: number): number {
   const { grains } = pot.setup
   let sum = 0
-  for (let g = 0; g < grains.length; g++) sum += grains[g]!.dryG * pot.mean[g * pot.resolution.layers + layer]!
+  for (let g = 0; g < grains.length; g++)
+    sum += grains[g]!.dryG * pot.mean[g * pot.resolution.layers + layer]!
   return sum / pot.dryG
 }
 
@@ -290,7 +319,14 @@ export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
 }
 
 const lossOf = (pot: Pot, heating: Heating): number =>
-  (heating.wrapped ? WRAPPED_LOSS : 1) * pot.setup.loss * lossFactor(pot.setup.lid, heating.lid, heating.powerW > 0 || heating.surroundC !== undefined || pot.setup.jacketed === true) * (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
+  (heating.wrapped ? WRAPPED_LOSS : 1) *
+  pot.setup.loss *
+  lossFactor(
+    pot.setup.lid,
+    heating.lid,
+    heating.powerW > 0 || heating.surroundC !== undefined || pot.setup.jacketed === true,
+  ) *
+  (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
 
 /** g/s leaving below the limit: vapour through the lid's leak, or past a sealed valve. */
 function steamBelowLimit(pot: Pot, heating: Heating): number {
@@ -303,14 +339,16 @@ function steamBelowLimit(pot: Pot, heating: Heating): number {
 
 function timeToLimit(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): number {
   if (pot.bulkC >= limit || liquidOf(pot) <= 0 || heating.mode === 'venting') return seconds
-  const rate = (heating.powerW - lossOf(pot, heating) - steamBelowLimit(pot, heating) * LATENT_HEAT) / capacity
+  const rate =
+    (heating.powerW - lossOf(pot, heating) - steamBelowLimit(pot, heating) * LATENT_HEAT) / capacity
   const reach = rate > 0 ? (limit - pot.bulkC) / rate : Infinity
   return reach < seconds ? Math.max(reach, 1e-6) : seconds
 }
 
 function heat(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): void {
   if (heating.mode === 'venting') return vent(pot, seconds, capacity)
-  if (liquidOf(pot) <= 0 && heating.contact !== 'stirred') return heatDry(pot, seconds, heating, capacity, limit)
+  if (liquidOf(pot) <= 0 && heating.contact !== 'stirred')
+    return heatDry(pot, seconds, heating, capacity, limit)
   const steam = Math.min(liquidOf(pot), steamBelowLimit(pot, heating) * seconds)
   const gained = (heating.powerW - lossOf(pot, heating)) * seconds - steam * LATENT_HEAT
   const next = pot.bulkC + gained / capacity
@@ -348,7 +386,9 @@ function heatDry(pot: Pot, seconds: number, heating: Heating, capacity: number, 
   const boil = Math.max(limit, pot.setup.boilC)
   // Implicit in the bottom's temperature: a light bottom answers faster than the steps are long.
   const pull = pot.bottomC > boil ? dries : 0
-  pot.bottomC = (pot.bottomC + (seconds / bottom) * (power + BOTTOM_TO_BULK * pot.bulkC + pull * boil)) / (1 + (seconds / bottom) * (BOTTOM_TO_BULK + pull))
+  pot.bottomC =
+    (pot.bottomC + (seconds / bottom) * (power + BOTTOM_TO_BULK * pot.bulkC + pull * boil)) /
+    (1 + (seconds / bottom) * (BOTTOM_TO_BULK + pull))
   const upward = BOTTOM_TO_BULK * (pot.bottomC - pot.bulkC)
   pot.bulkC = Math.min(limit, pot.bulkC + ((upward - loss) * seconds) / (capacity - bottom))
   if (pull > 0 && pot.bottomC > boil) {
@@ -409,7 +449,8 @@ function drink(pot: Pot, seconds: number, contact: Contact): void {
   const { grains } = pot.setup
   for (let l = 0; l < layers; l++) {
     let voids = 0
-    for (let g = 0; g < grains.length; g++) if (pot.present[g]) voids += pot.dryVoid[g]! * (1 + VOID_SWELLING * pot.mean[g * layers + l]!)
+    for (let g = 0; g < grains.length; g++)
+      if (pot.present[g]) voids += pot.dryVoid[g]! * (1 + VOID_SWELLING * pot.mean[g * layers + l]!)
     pot.voids[l] = voids
   }
   layWater(pot.voids, pot.freeG, pot.held, pot.wetted)
@@ -430,7 +471,8 @@ function drink(pot: Pot, seconds: number, contact: Contact): void {
     }
     if (pot.bulkC > SHARE_FROM_C && layers > 1) shareMoisture(pot, g, Math.min(1, SHARE_RATE * seconds))
   }
-  if (pot.bulkC > SHARE_FROM_C && grains.length > 1) shareBetweenGrains(pot, Math.min(1, SHARE_RATE * seconds))
+  if (pot.bulkC > SHARE_FROM_C && grains.length > 1)
+    shareBetweenGrains(pot, Math.min(1, SHARE_RATE * seconds))
   if (pot.freeG < 1e-9) pot.freeG = 0
 }
 
@@ -452,7 +494,8 @@ function drinkDamp(pot: Pot, seconds: number, contact: Contact): void {
   const { grains } = pot.setup
   lookUp(contact === 'aside' ? Math.min(ASIDE_C, pot.bulkC) : pot.bulkC)
   stroke.cooking = atTemperature.cooking * seconds
-  const live = contact === 'steam' && pot.bulkC > SHARE_FROM_C && pot.boilerG > STEAM_TAKEN * seconds * pot.dryG
+  const live =
+    contact === 'steam' && pot.bulkC > SHARE_FROM_C && pot.boilerG > STEAM_TAKEN * seconds * pot.dryG
   for (let g = 0; g < grains.length; g++) {
     if (contact !== 'aside' && !pot.present[g]) continue
     const kind = pot.kinds[g]!

@@ -28,7 +28,12 @@ export interface Phase {
   chillTo?: number
   /** Whenever the free water falls below so much, g per g of dry grain, this share of the kept water goes in. */
   ladle?: { below: number; share: number }
-  until: { minutes: number } | { event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry' | 'tasted'; atMostMinutes: number }
+  until:
+    | { minutes: number }
+    | {
+        event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry' | 'tasted'
+        atMostMinutes: number
+      }
   /** What is tasted for, where the end is tasted. */
   tasted?: Goal
   /** Goes on for so long after its event, under the same heat: the sign is seen and a hand turns the heat down. */
@@ -86,12 +91,20 @@ export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): Ph
 }
 
 /** The same phase going on: what it does as it begins is done. */
-export const goingOn = <T extends Partial<Phase>>({ join: _join, leave: _leave, pourShare: _pour, drainTo: _drain, chillTo: _chill, ...rest }: T): T => rest as T
+export const goingOn = <T extends Partial<Phase>>({
+  join: _join,
+  leave: _leave,
+  pourShare: _pour,
+  drainTo: _drain,
+  chillTo: _chill,
+  ...rest
+}: T): T => rest as T
 
 function runToItsEnd(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
   const start = pot.now
   for (const grain of phase.leave ?? []) leaveGrain(pot, grain)
-  for (const grain of phase.join ?? []) joinGrain(pot, grain, phase.joinWarm ? Math.min(ASIDE_C, pot.bulkC) : undefined)
+  for (const grain of phase.join ?? [])
+    joinGrain(pot, grain, phase.joinWarm ? Math.min(ASIDE_C, pot.bulkC) : undefined)
   if (phase.drainTo !== undefined) drainOff(pot, phase.drainTo)
   if (phase.chillTo !== undefined) chill(pot, phase.chillTo)
   if (phase.pourShare !== undefined) pourIn(pot, phase.pourShare, phase.contact !== 'aside')
@@ -100,12 +113,16 @@ function runToItsEnd(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseR
   const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60
   while (pot.now - start < limit - 1e-6) {
     if (arrived(pot, phase)) {
-      if (phase.lingerMinutes) runToItsEnd(pot, { ...goingOn(phase), until: { minutes: phase.lingerMinutes } }, watch)
+      if (phase.lingerMinutes)
+        runToItsEnd(pot, { ...goingOn(phase), until: { minutes: phase.lingerMinutes } }, watch)
       return { ended: true, minutes: (pot.now - start) / 60 }
     }
-    if (phase.ladle && pot.freeG < phase.ladle.below * pot.dryG && pot.stockG > 0) pourIn(pot, phase.ladle.share)
+    if (phase.ladle && pot.freeG < phase.ladle.below * pot.dryG && pot.stockG > 0)
+      pourIn(pot, phase.ladle.share)
     // A cooker holds its boil until the water nears its end; only then does a second matter.
-    const steady = clocked || (pot.bulkC >= pot.setup.boilC - CLOSE_K && liquidOf(pot) > WELL_WET * pot.dryG && phase.mode === 'open')
+    const steady =
+      clocked ||
+      (pot.bulkC >= pot.setup.boilC - CLOSE_K && liquidOf(pot) > WELL_WET * pot.dryG && phase.mode === 'open')
     const step = !steady ? fine : phase.powerW > 0 ? steadyStep : restStep
     stepPot(pot, Math.min(step, limit - (pot.now - start)), phase)
     watch?.(pot)

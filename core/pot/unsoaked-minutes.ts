@@ -13,14 +13,22 @@ const MOST_KNOWN = 500
 
 /** Minutes that a dry kernel takes in boiling water until its centre is cooked: what orders slow and quick grain.
  *  Its starch's own time (minutesAt100) and what the water takes to get in, together. */
-export function unsoakedMinutes({ radiusMm, skin, soakLimit, most, minutesAt100, precooked = 0 }: KernelGiven, boilC = 100): number {
+export function unsoakedMinutes(
+  { radiusMm, skin, soakLimit, most, minutesAt100, precooked = 0 }: KernelGiven,
+  boilC = 100,
+): number {
   const key = `${radiusMm} ${skin} ${soakLimit} ${most} ${minutesAt100} ${precooked} ${boilC}`
   const before = known.get(key)
   if (before !== undefined) return before
   const kind = kernelKind({ radiusMm, skin, soakLimit, most, minutesAt100 }, 8)
   const uptake = new Float64Array(kind.shells)
   const cooked = new Float64Array(kind.shells).fill(precooked)
-  const stroke = { spread: (diffusivityAt(celsius(boilC)) * STEP_S) / (kind.radius * kind.radius), cooking: STEP_S * cookingSpeed(celsius(boilC)), wetted: 1, available: Infinity }
+  const stroke = {
+    spread: (diffusivityAt(celsius(boilC)) * STEP_S) / (kind.radius * kind.radius),
+    cooking: STEP_S * cookingSpeed(celsius(boilC)),
+    wetted: 1,
+    available: Infinity,
+  }
   let seconds = 0
   while ((cooked[0]! < CENTRE_DONE || uptake[0]! < WET_CENTRE) && seconds < LONGEST_MIN * 60) {
     advanceKernel(kind, uptake, cooked, 0, stroke)

@@ -48,17 +48,26 @@ const VALVE_LEAK = 0.3 / 60
 
 /** Cooks a pot by what hands did to it, and by nothing else: no plan, no clock, no call.
  *  @param real the kitchen as it truly is  @param heldMinutes for how long an electric pressure pot was set to hold */
-export function cookByHand(real: PlanRequest, doing: Doing, heldMinutes = 0, resolution: Resolution = SWEEP): Handled {
+export function cookByHand(
+  real: PlanRequest,
+  doing: Doing,
+  heldMinutes = 0,
+  resolution: Resolution = SWEEP,
+): Handled {
   const request = asDone(real, doing)
   const prepared = prepare(request)
   const { method, timed, boilC } = prepared
   const { vessel, source, kitchenC } = request
   const basket = method.basket === true
-  const pot = fillPot(setupFor({ ...prepared, vessel, kitchenC, stages: timed.stages, way: method.water, basket }, doing.pourG), resolution)
+  const pot = fillPot(
+    setupFor({ ...prepared, vessel, kitchenC, stages: timed.stages, way: method.water, basket }, doing.pourG),
+    resolution,
+  )
   const sealedC = timed.stages.find((s) => s.sealedC !== undefined)?.sealedC
   const loss = standingLoss(vessel, celsius(boilC), celsius(kitchenC))
   const appliance = source.kind === 'cooker' || source.kind === 'pressure'
-  const powerOf = (level: HeatLevel) => (appliance ? (level === 'off' ? 0 : fullPower(source)) : deliveredPower(source, level, loss))
+  const powerOf = (level: HeatLevel) =>
+    appliance ? (level === 'off' ? 0 : fullPower(source)) : deliveredPower(source, level, loss)
 
   const glimpses: Glimpse[] = []
   const marks: Marks = {}
@@ -76,8 +85,16 @@ export function cookByHand(real: PlanRequest, doing: Doing, heldMinutes = 0, res
   let lid: LidPosition = 'on'
   let sealed: Handled['sealed'] = 'open'
   let heldLeft = heldMinutes
-  const contact = () => (basket ? { contact: pot.present.includes(true) ? ('steam' as const) : ('aside' as const) } : {})
-  const phase = (over: Partial<Phase> & Pick<Phase, 'until'>): Phase => ({ id: 'hand', powerW: power, lid, mode: 'open', ...contact(), ...over })
+  const contact = () =>
+    basket ? { contact: pot.present.includes(true) ? ('steam' as const) : ('aside' as const) } : {}
+  const phase = (over: Partial<Phase> & Pick<Phase, 'until'>): Phase => ({
+    id: 'hand',
+    powerW: power,
+    lid,
+    mode: 'open',
+    ...contact(),
+    ...over,
+  })
   const closed = { lid: 'on', ...(sealedC === undefined ? {} : { sealedC }), thermostat: true } as const
   /** One stretch in which no hand moves; what an appliance does by itself happens in it. */
   const pass = (minutes: number) => {
@@ -91,14 +108,27 @@ export function cookByHand(real: PlanRequest, doing: Doing, heldMinutes = 0, res
           mark('click')
         }
       } else if (sealed === 'rising') {
-        const run = runPhase(pot, phase({ ...closed, mode: 'sealing', until: { event: 'pressure', atMostMinutes: left } }), watch)
+        const run = runPhase(
+          pot,
+          phase({ ...closed, mode: 'sealing', until: { event: 'pressure', atMostMinutes: left } }),
+          watch,
+        )
         left -= run.minutes
         if (run.ended) {
           sealed = 'held'
           mark('pressure')
         }
       } else if (sealed === 'held') {
-        const run = runPhase(pot, phase({ ...closed, mode: 'sealed', sealedLeak: VALVE_LEAK, until: { minutes: Math.min(left, heldLeft) } }), watch)
+        const run = runPhase(
+          pot,
+          phase({
+            ...closed,
+            mode: 'sealed',
+            sealedLeak: VALVE_LEAK,
+            until: { minutes: Math.min(left, heldLeft) },
+          }),
+          watch,
+        )
         left -= run.minutes
         heldLeft -= run.minutes
         if (heldLeft <= 1e-6) {
@@ -106,7 +136,11 @@ export function cookByHand(real: PlanRequest, doing: Doing, heldMinutes = 0, res
           power = 0
         }
       } else if (sealed === 'falling') {
-        const run = runPhase(pot, phase({ ...closed, mode: 'sealed', until: { event: 'unsealed', atMostMinutes: left } }), watch)
+        const run = runPhase(
+          pot,
+          phase({ ...closed, mode: 'sealed', until: { event: 'unsealed', atMostMinutes: left } }),
+          watch,
+        )
         left -= run.minutes
         if (run.ended) {
           sealed = 'open'
@@ -120,13 +154,25 @@ export function cookByHand(real: PlanRequest, doing: Doing, heldMinutes = 0, res
     if (atMin > doing.serveMin) break
     if (act.heat !== undefined) {
       power = powerOf(act.heat)
-      if (source.kind === 'pressure') sealed = act.heat === 'off' ? (sealed === 'open' ? 'open' : 'falling') : sealed === 'open' ? 'rising' : sealed
+      if (source.kind === 'pressure')
+        sealed =
+          act.heat === 'off'
+            ? sealed === 'open'
+              ? 'open'
+              : 'falling'
+            : sealed === 'open'
+              ? 'rising'
+              : sealed
     }
     if (act.lid !== undefined) lid = act.lid
     if (act.putIn) for (const grain of prepared.later) joinGrain(pot, grain)
     if (act.vent && sealed !== 'open') {
       power = 0
-      runPhase(pot, phase({ ...closed, mode: 'venting', until: { event: 'unsealed', atMostMinutes: VENT_AT_MOST } }), watch)
+      runPhase(
+        pot,
+        phase({ ...closed, mode: 'venting', until: { event: 'unsealed', atMostMinutes: VENT_AT_MOST } }),
+        watch,
+      )
       sealed = 'open'
       mark('unsealed')
     }
@@ -143,7 +189,11 @@ function asDone(real: PlanRequest, { washes, soakMinutes }: Doing): PlanRequest 
   if (real.soak !== null) return real
   const rinse = { ...real.rinse, washes, drain: washes > 0 ? real.rinse.drain : ('none' as const) }
   if (soakMinutes <= 0) return { ...real, rinse }
-  return { ...real, rinse, soak: { minutes: soakMinutes, celsius: real.kitchenC, water: 'drain', wetMassG: null } }
+  return {
+    ...real,
+    rinse,
+    soak: { minutes: soakMinutes, celsius: real.kitchenC, water: 'drain', wetMassG: null },
+  }
 }
 
 interface Turn {

@@ -38,7 +38,13 @@ export interface Debrief {
   marks: Marks
 }
 
-const LEVEL_WORDS: Record<HeatLevel, string> = { off: 'off', lowest: 'to the lowest', low: 'to low', medium: 'to medium', high: 'all the way up' }
+const LEVEL_WORDS: Record<HeatLevel, string> = {
+  off: 'off',
+  lowest: 'to the lowest',
+  low: 'to low',
+  medium: 'to medium',
+  high: 'all the way up',
+}
 const minutes = (n: number): string => (n < 1 ? `${Math.round(n * 60)} s` : `${Math.round(n)} min`)
 
 interface Without {
@@ -56,31 +62,93 @@ function deedsOf({ card, right, cardRequest, real }: Kitchen, doing: Doing, mark
   const [asCard, asRight] = [Math.round(card.water.pour_g), Math.round(right.water.pour_g)]
   const steamed = right.stages.some((s) => s.kind === 'steam')
   if (!steamed) {
-    if (Math.abs(pour - asCard) > 0.02 * asCard) deeds.push({ kind: 'pour', says: `You added ${pour} g; the card says ${asCard}`, without: 'with the card’s', atMin: 0, doing: { ...doing, pourG: asCard } })
-    else if (Math.abs(pour - asRight) > 0.02 * asRight) deeds.push({ kind: 'pour', says: `You poured the card’s ${pour} g`, without: `with the ${asRight} g this pot needs`, atMin: 0, doing: { ...doing, pourG: asRight } })
+    if (Math.abs(pour - asCard) > 0.02 * asCard)
+      deeds.push({
+        kind: 'pour',
+        says: `You added ${pour} g; the card says ${asCard}`,
+        without: 'with the card’s',
+        atMin: 0,
+        doing: { ...doing, pourG: asCard },
+      })
+    else if (Math.abs(pour - asRight) > 0.02 * asRight)
+      deeds.push({
+        kind: 'pour',
+        says: `You poured the card’s ${pour} g`,
+        without: `with the ${asRight} g this pot needs`,
+        atMin: 0,
+        doing: { ...doing, pourG: asRight },
+      })
   }
   const soakOnCard = cardRequest.soak?.minutes ?? 0
   if (soakOnCard > 0 && real.soak === null) {
-    if (doing.soakMinutes < 0.8 * soakOnCard) deeds.push({ kind: 'soak', says: `You soaked it ${minutes(doing.soakMinutes)}`, without: `with the card’s ${Math.round(soakOnCard / 60)} h`, atMin: 0, doing: { ...doing, soakMinutes: soakOnCard } })
-    else deeds.push({ kind: 'soak', says: `You let it soak ${minutes(doing.soakMinutes)}`, without: 'hardly soaked', atMin: 0, doing: { ...doing, soakMinutes: 1 } })
+    if (doing.soakMinutes < 0.8 * soakOnCard)
+      deeds.push({
+        kind: 'soak',
+        says: `You soaked it ${minutes(doing.soakMinutes)}`,
+        without: `with the card’s ${Math.round(soakOnCard / 60)} h`,
+        atMin: 0,
+        doing: { ...doing, soakMinutes: soakOnCard },
+      })
+    else
+      deeds.push({
+        kind: 'soak',
+        says: `You let it soak ${minutes(doing.soakMinutes)}`,
+        without: 'hardly soaked',
+        atMin: 0,
+        doing: { ...doing, soakMinutes: 1 },
+      })
   }
   doing.heats.forEach(({ atMin, level }, i) => {
     const before = doing.heats[i - 1]
     if (!before || before.level === level) return
-    if (level === 'off' && i === doing.heats.length - 1) return void deeds.push(minutesDeed(card, right, doing, before.atMin, atMin))
-    deeds.push({ kind: 'heat', says: `At ${minutes(atMin)} you turned it ${LEVEL_WORDS[level]}`, without: 'left as it was', atMin, doing: { ...doing, heats: doing.heats.filter((_, n) => n !== i) } })
+    if (level === 'off' && i === doing.heats.length - 1)
+      return void deeds.push(minutesDeed(card, right, doing, before.atMin, atMin))
+    deeds.push({
+      kind: 'heat',
+      says: `At ${minutes(atMin)} you turned it ${LEVEL_WORDS[level]}`,
+      without: 'left as it was',
+      atMin,
+      doing: { ...doing, heats: doing.heats.filter((_, n) => n !== i) },
+    })
   })
   for (const { from, to, lid } of openings(doing)) {
     const rest = doing.lids.filter((l) => l.atMin < from || l.atMin > to)
-    deeds.push({ kind: 'lid', says: `At ${minutes(from)} the lid was ${lid} for ${minutes(to - from)}`, without: 'with it left on', atMin: from, doing: { ...doing, lids: rest } })
+    deeds.push({
+      kind: 'lid',
+      says: `At ${minutes(from)} the lid was ${lid} for ${minutes(to - from)}`,
+      without: 'with it left on',
+      atMin: from,
+      doing: { ...doing, lids: rest },
+    })
   }
   if (doing.putInMin !== null && !steamed) {
     const later = right.add_after_minutes
-    if (doing.putInMin > TOGETHER_MIN) deeds.push({ kind: 'put-in', says: `At ${minutes(doing.putInMin)} you put the rest in`, without: 'both from the start', atMin: doing.putInMin, doing: { ...doing, putInMin: 0 } })
-    else if (later !== undefined) deeds.push({ kind: 'put-in', says: 'You put both in from the start', without: `with the quick one ${minutes(later)} after the boil`, atMin: 0, doing: { ...doing, putInMin: Math.min(doing.serveMin, (marks.boil ?? 0) + later) } })
+    if (doing.putInMin > TOGETHER_MIN)
+      deeds.push({
+        kind: 'put-in',
+        says: `At ${minutes(doing.putInMin)} you put the rest in`,
+        without: 'both from the start',
+        atMin: doing.putInMin,
+        doing: { ...doing, putInMin: 0 },
+      })
+    else if (later !== undefined)
+      deeds.push({
+        kind: 'put-in',
+        says: 'You put both in from the start',
+        without: `with the quick one ${minutes(later)} after the boil`,
+        atMin: 0,
+        doing: { ...doing, putInMin: Math.min(doing.serveMin, (marks.boil ?? 0) + later) },
+      })
   }
   const lastOff = doing.heats.at(-1)
-  if (lastOff?.level === 'off' && doing.serveMin - lastOff.atMin >= 1) deeds.push({ kind: 'rest', says: `It rested ${minutes(doing.serveMin - lastOff.atMin)} before opening`, without: 'opened at once', atMin: lastOff.atMin, doing: { ...doing, serveMin: lastOff.atMin } })
+  if (lastOff?.level === 'off' && doing.serveMin - lastOff.atMin >= 1)
+    deeds.push({
+      kind: 'rest',
+      says: `It rested ${minutes(doing.serveMin - lastOff.atMin)} before opening`,
+      without: 'opened at once',
+      atMin: lastOff.atMin,
+      doing: { ...doing, serveMin: lastOff.atMin },
+    })
   return deeds
 }
 
@@ -88,18 +156,42 @@ function deedsOf({ card, right, cardRequest, real }: Kitchen, doing: Doing, mark
 function minutesDeed(card: Plan, right: Plan, doing: Doing, from: number, to: number): Without {
   const [asCard, asRight] = [lastHeatOf(card), lastHeatOf(right)]
   const lasted = to - from
-  const until = (minutesOn: number): Doing => ({ ...doing, heats: [...doing.heats.slice(0, -1), { atMin: from + minutesOn, level: 'off' as const }], serveMin: Math.max(from + minutesOn + 1, doing.serveMin + minutesOn - lasted) })
+  const until = (minutesOn: number): Doing => ({
+    ...doing,
+    heats: [...doing.heats.slice(0, -1), { atMin: from + minutesOn, level: 'off' as const }],
+    serveMin: Math.max(from + minutesOn + 1, doing.serveMin + minutesOn - lasted),
+  })
   const base = { kind: 'minutes' as const, atMin: to }
-  if (Math.abs(lasted - asCard) > SAME_MINUTES) return { ...base, says: `After ${minutes(lasted)} you turned it off; the card says ${minutes(asCard)}`, without: 'with the card’s minutes', doing: until(asCard) }
-  if (Math.abs(lasted - asRight) > SAME_MINUTES) return { ...base, says: `You gave it the card’s ${minutes(lasted)}`, without: `with the ${minutes(asRight)} this pot wants`, doing: until(asRight) }
-  return { ...base, says: `After ${minutes(lasted)} you turned it off`, without: 'left on to the end', doing: { ...doing, heats: doing.heats.slice(0, -1) } }
+  if (Math.abs(lasted - asCard) > SAME_MINUTES)
+    return {
+      ...base,
+      says: `After ${minutes(lasted)} you turned it off; the card says ${minutes(asCard)}`,
+      without: 'with the card’s minutes',
+      doing: until(asCard),
+    }
+  if (Math.abs(lasted - asRight) > SAME_MINUTES)
+    return {
+      ...base,
+      says: `You gave it the card’s ${minutes(lasted)}`,
+      without: `with the ${minutes(asRight)} this pot wants`,
+      doing: until(asRight),
+    }
+  return {
+    ...base,
+    says: `After ${minutes(lasted)} you turned it off`,
+    without: 'left on to the end',
+    doing: { ...doing, heats: doing.heats.slice(0, -1) },
+  }
 }
 
 const SAME_MINUTES = 2
 /** In by then is in from the start. */
 const TOGETHER_MIN = 3
 /** Minutes of the plan's last heat: all of it from the boil on. */
-const lastHeatOf = (plan: Plan): number => plan.stages.filter((s) => s.power_w > 0 && s.kind !== 'heat-up' && s.ends_on === 'clock').reduce((sum, s) => sum + s.minutes.expected, 0)
+const lastHeatOf = (plan: Plan): number =>
+  plan.stages
+    .filter((s) => s.power_w > 0 && s.kind !== 'heat-up' && s.ends_on === 'clock')
+    .reduce((sum, s) => sum + s.minutes.expected, 0)
 
 /** Stretches in which the lid was not on. */
 function openings({ lids, serveMin }: Doing): { from: number; to: number; lid: string }[] {
@@ -118,13 +210,50 @@ function ownDeeds({ real, heldMinutes }: Kitchen, doing: Doing, marks: Marks): W
   const deeds: Without[] = []
   if (marks.click !== undefined && real.source.kind === 'cooker') {
     const stood = doing.serveMin - marks.click
-    if (stood < 5) deeds.push({ kind: 'rest', says: `You opened it ${minutes(stood)} after the click`, without: 'ten minutes later', atMin: doing.serveMin, doing: { ...doing, lids: doing.lids.filter((l) => l.atMin < marks.click!), serveMin: marks.click + 10 } })
-    else deeds.push({ kind: 'rest', says: `You left it ${minutes(stood)} after the click`, without: 'opened at the click', atMin: marks.click, doing: { ...doing, serveMin: marks.click + 0.1 } })
+    if (stood < 5)
+      deeds.push({
+        kind: 'rest',
+        says: `You opened it ${minutes(stood)} after the click`,
+        without: 'ten minutes later',
+        atMin: doing.serveMin,
+        doing: {
+          ...doing,
+          lids: doing.lids.filter((l) => l.atMin < marks.click!),
+          serveMin: marks.click + 10,
+        },
+      })
+    else
+      deeds.push({
+        kind: 'rest',
+        says: `You left it ${minutes(stood)} after the click`,
+        without: 'opened at the click',
+        atMin: marks.click,
+        doing: { ...doing, serveMin: marks.click + 0.1 },
+      })
   }
   if (real.source.kind === 'pressure') {
-    const whole = cookByHand(real, { ...doing, ventMin: null, serveMin: doing.serveMin + 120 }, heldMinutes).marks.unsealed
-    if (doing.ventMin !== null && whole !== undefined) deeds.push({ kind: 'vent', says: `At ${minutes(doing.ventMin)} you let the steam out`, without: 'left to fall by itself', atMin: doing.ventMin, doing: { ...doing, ventMin: null, serveMin: whole + 1 } })
-    else if (marks.pressure !== undefined) deeds.push({ kind: 'vent', says: 'You let the pressure fall by itself', without: 'let out at once', atMin: marks.pressure + heldMinutes, doing: { ...doing, ventMin: marks.pressure + heldMinutes, serveMin: marks.pressure + heldMinutes + 3 } })
+    const whole = cookByHand(real, { ...doing, ventMin: null, serveMin: doing.serveMin + 120 }, heldMinutes)
+      .marks.unsealed
+    if (doing.ventMin !== null && whole !== undefined)
+      deeds.push({
+        kind: 'vent',
+        says: `At ${minutes(doing.ventMin)} you let the steam out`,
+        without: 'left to fall by itself',
+        atMin: doing.ventMin,
+        doing: { ...doing, ventMin: null, serveMin: whole + 1 },
+      })
+    else if (marks.pressure !== undefined)
+      deeds.push({
+        kind: 'vent',
+        says: 'You let the pressure fall by itself',
+        without: 'let out at once',
+        atMin: marks.pressure + heldMinutes,
+        doing: {
+          ...doing,
+          ventMin: marks.pressure + heldMinutes,
+          serveMin: marks.pressure + heldMinutes + 3,
+        },
+      })
   }
   return deeds
 }
@@ -138,18 +267,42 @@ export function debriefOf(kitchen: Kitchen, doing: Doing, about?: DeedKind): Deb
     .map((deed) => {
       const other = cook(deed.doing)
       const without = endingOf(other)
-      return { deed: { ...deed, ending: without, did: differenceOf(mine, ending, other, without), weight: weightOf(ending, without) } satisfies Deed, other }
+      return {
+        deed: {
+          ...deed,
+          ending: without,
+          did: differenceOf(mine, ending, other, without),
+          weight: weightOf(ending, without),
+        } satisfies Deed,
+        other,
+      }
     })
-    .sort((a, b) => Number(b.deed.kind === about) - Number(a.deed.kind === about) || b.deed.weight - a.deed.weight)
+    .sort(
+      (a, b) =>
+        Number(b.deed.kind === about) - Number(a.deed.kind === about) || b.deed.weight - a.deed.weight,
+    )
   const tryThis = ending.good ? undefined : whatToTry(kitchen, doing, about)
   const gravest = deeds[0]
-  const beside = tryThis ? { run: cook(tryThis.doing), says: tryThis.says.join(', and ') } : gravest ? { run: gravest.other, says: gravest.deed.without } : undefined
+  const beside = tryThis
+    ? { run: cook(tryThis.doing), says: tryThis.says.join(', and ') }
+    : gravest
+      ? { run: gravest.other, says: gravest.deed.without }
+      : undefined
   const at = decidedAt(mine, ending, beside?.run)
   return {
     ending,
-    reasons: reasonsOf({ verdict: ending.verdict, outcome: ending.outcome, final: ending.final, told: [] }, mine.prepared.blend.uptake),
+    reasons: reasonsOf(
+      { verdict: ending.verdict, outcome: ending.outcome, final: ending.final, told: [] },
+      mine.prepared.blend.uptake,
+    ),
     deeds: deeds.map(({ deed }) => deed),
-    moment: { atMin: at.min, says: at.says, yours: glimpseAt(mine, at.min), other: beside && glimpseAt(beside.run, at.min), otherSays: beside?.says ?? '' },
+    moment: {
+      atMin: at.min,
+      says: at.says,
+      yours: glimpseAt(mine, at.min),
+      other: beside && glimpseAt(beside.run, at.min),
+      otherSays: beside?.says ?? '',
+    },
     tryThis,
     marks: mine.marks,
   }
@@ -165,19 +318,26 @@ const differenceOf = (mine: Handled, ending: Ending, other: Handled, without: En
 /** Good turned to bad or back weighs most; within either, texture, hearts and burning. Where it is bad with it and without, it was not the reason. */
 function weightOf(a: Ending, b: Ending): number {
   const scorch = Math.min(2, Math.abs(a.outcome.scorch - b.outcome.scorch) / SCORCHED_KS)
-  const apart = Math.abs(a.texture - b.texture) + 4 * Math.abs(a.outcome.centreMin - b.outcome.centreMin) + scorch
+  const apart =
+    Math.abs(a.texture - b.texture) + 4 * Math.abs(a.outcome.centreMin - b.outcome.centreMin) + scorch
   return a.good !== b.good ? TURNS + apart : a.good ? apart : apart * NOT_THE_REASON
 }
 const TURNS = 3
 const NOT_THE_REASON = 0.3
 
-const glimpseAt = ({ glimpses }: Handled, atMin: number): Glimpse => glimpses.reduce((best, g) => (Math.abs(g.atMin - atMin) < Math.abs(best.atMin - atMin) ? g : best))
+const glimpseAt = ({ glimpses }: Handled, atMin: number): Glimpse =>
+  glimpses.reduce((best, g) => (Math.abs(g.atMin - atMin) < Math.abs(best.atMin - atMin) ? g : best))
 
 /** The minute at which it was decided: when it began to burn, when the water was gone too soon, or when the two pots were furthest apart. */
 function decidedAt(mine: Handled, ending: Ending, other: Handled | undefined): { min: number; says: string } {
   const { marks } = mine
-  if (ending.verdict.scorched && marks.burning !== undefined) return { min: marks.burning, says: `The bottom passes ${SCORCH_FROM_C} °C` }
-  if ((ending.word === 'hard' || ending.word === 'dry') && marks.dry !== undefined) return { min: marks.dry, says: `The water is gone, centres ${Math.round(100 * meanCentre(glimpseAt(mine, marks.dry)))} % cooked` }
+  if (ending.verdict.scorched && marks.burning !== undefined)
+    return { min: marks.burning, says: `The bottom passes ${SCORCH_FROM_C} °C` }
+  if ((ending.word === 'hard' || ending.word === 'dry') && marks.dry !== undefined)
+    return {
+      min: marks.dry,
+      says: `The water is gone, centres ${Math.round(100 * meanCentre(glimpseAt(mine, marks.dry)))} % cooked`,
+    }
   if (!other) return { min: mine.pot.now / 60, says: 'Served' }
   let [best, apart] = [mine.pot.now / 60, 0]
   for (const g of mine.glimpses) {

@@ -39,7 +39,12 @@ const MINUTE = 60_000
 
 /** Reads the deed out of what was pressed: up to the wash and the soak what is told is what is done; from the pour on hands and words go apart.
  *  @returns undefined before the pour */
-export function doingOf(view: CookView, events: readonly CookEvent[], acts: readonly Act[], nowMs: number): Doing | undefined {
+export function doingOf(
+  view: CookView,
+  events: readonly CookEvent[],
+  acts: readonly Act[],
+  nowMs: number,
+): Doing | undefined {
   const happened = standing(events).filter((e) => e.atMs <= nowMs)
   const pour = happened.find((e) => e.kind === 'cue' && e.stage === 'pour')
   if (!pour) return undefined
@@ -51,10 +56,20 @@ export function doingOf(view: CookView, events: readonly CookEvent[], acts: read
   const end = happened.find((e) => e.kind === 'finish' || e.kind === 'stop')
   return {
     washes: happened.filter((e) => e.kind === 'washed').length,
-    soakMinutes: soak && soak.state !== 'next' ? Math.max(0, ((soak.state === 'done' ? soak.endMs : nowMs) - soak.startMs) / MINUTE) : 0,
+    soakMinutes:
+      soak && soak.state !== 'next'
+        ? Math.max(0, ((soak.state === 'done' ? soak.endMs : nowMs) - soak.startMs) / MINUTE)
+        : 0,
     pourG: pour.amount ?? 0,
-    heats: settled(done.flatMap((a) => (a.kind === 'heat' && a.level ? [{ atMin: minute(a.atMs), level: a.level }] : []))),
-    lids: [...done.flatMap((a) => (a.kind === 'lid' && a.lid ? [{ atMin: minute(a.atMs), lid: a.lid }] : [])), ...happened.filter((e) => e.kind === 'lid-lifted').flatMap((e) => look(minute(e.atMs), (e.seconds ?? USUAL_LIFT_S) / 60))].sort((a, b) => a.atMin - b.atMin),
+    heats: settled(
+      done.flatMap((a) => (a.kind === 'heat' && a.level ? [{ atMin: minute(a.atMs), level: a.level }] : [])),
+    ),
+    lids: [
+      ...done.flatMap((a) => (a.kind === 'lid' && a.lid ? [{ atMin: minute(a.atMs), lid: a.lid }] : [])),
+      ...happened
+        .filter((e) => e.kind === 'lid-lifted')
+        .flatMap((e) => look(minute(e.atMs), (e.seconds ?? USUAL_LIFT_S) / 60)),
+    ].sort((a, b) => a.atMin - b.atMin),
     putInMin: putIn ? minute(putIn.atMs) : null,
     ventMin: vent ? minute(vent.atMs) : null,
     serveMin: minute(end?.atMs ?? nowMs),
@@ -63,6 +78,10 @@ export function doingOf(view: CookView, events: readonly CookEvent[], acts: read
 
 /** A knob that is turned on within moments only passed that place. */
 const PASSING_MIN = 0.1
-const settled = <T extends { atMin: number }>(turns: readonly T[]): T[] => turns.filter((t, i) => !turns[i + 1] || turns[i + 1]!.atMin - t.atMin > PASSING_MIN)
+const settled = <T extends { atMin: number }>(turns: readonly T[]): T[] =>
+  turns.filter((t, i) => !turns[i + 1] || turns[i + 1]!.atMin - t.atMin > PASSING_MIN)
 
-const look = (atMin: number, minutes: number): Doing['lids'] => [{ atMin, lid: 'off' }, { atMin: atMin + minutes, lid: 'on' }]
+const look = (atMin: number, minutes: number): Doing['lids'] => [
+  { atMin, lid: 'off' },
+  { atMin: atMin + minutes, lid: 'on' },
+]

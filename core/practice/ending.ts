@@ -32,11 +32,18 @@ export function endingOf({ pot, prepared }: Handled): Ending {
   const word = outcomeWord(verdict)
   const wanted = textureOf(uptake, prepared.uptake)
   return {
-    outcome, verdict, word, texture,
+    outcome,
+    verdict,
+    word,
+    texture,
     good: GOOD_OUTCOMES.has(word) && Math.abs(texture - wanted) <= STEP,
     final: {
-      uptakeMin: Math.min(...outcome.uptakeByLayer), uptakeMax: Math.max(...outcome.uptakeByLayer),
-      freeG: pot.freeG, evaporatedG: pot.evaporatedG, drainedG: pot.drainedG, bottomC: pot.bottomC,
+      uptakeMin: Math.min(...outcome.uptakeByLayer),
+      uptakeMax: Math.max(...outcome.uptakeByLayer),
+      freeG: pot.freeG,
+      evaporatedG: pot.evaporatedG,
+      drainedG: pot.drainedG,
+      bottomC: pot.bottomC,
     },
   }
 }

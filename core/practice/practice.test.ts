@@ -18,7 +18,16 @@ import { kitchenOf, type Kitchen, type Situation } from './situation'
 import { DOUBLED_POUR_G, situationOf, SITUATIONS } from './situations'
 
 const situation = (id: string): Situation => situationOf(id)!
-const BASE: Doing = { washes: 3, soakMinutes: 0, pourG: 0, heats: [{ atMin: 0, level: 'high' }], lids: [], putInMin: null, ventMin: null, serveMin: 300 }
+const BASE: Doing = {
+  washes: 3,
+  soakMinutes: 0,
+  pourG: 0,
+  heats: [{ atMin: 0, level: 'high' }],
+  lids: [],
+  putInMin: null,
+  ventMin: null,
+  serveMin: 300,
+}
 
 /** What hands do that follow the card, or depart from it in one thing. */
 interface Hand {
@@ -35,7 +44,13 @@ interface Hand {
 function byHand({ card, cardRequest, real, right, heldMinutes }: Kitchen, hand: Hand = {}): Doing {
   const last = card.stages.find((s) => s.id === 'simmer' || s.id === 'steam')!
   const up = card.stages.find((s) => s.id === 'heat-up')!
-  const base: Doing = { ...BASE, washes: cardRequest.rinse.washes, soakMinutes: hand.soakMinutes ?? cardRequest.soak?.minutes ?? 0, pourG: hand.pourG ?? card.water.pour_g, heats: [{ atMin: 0, level: up.heat }] }
+  const base: Doing = {
+    ...BASE,
+    washes: cardRequest.rinse.washes,
+    soakMinutes: hand.soakMinutes ?? cardRequest.soak?.minutes ?? 0,
+    pourG: hand.pourG ?? card.water.pour_g,
+    heats: [{ atMin: 0, level: up.heat }],
+  }
   const steamed = right.stages.some((s) => s.kind === 'steam')
   const boil = hand.turnMin ?? cookByHand(real, base, heldMinutes).marks.boil!
   const turn = steamed ? boil + 3 : boil
@@ -57,14 +72,44 @@ const ends = (id: string, doing: Doing) => {
 
 describe('a pot cooked by hand', () => {
   test('is the simulator’s own pot: the same heat, lid and minutes as a script come to the same', () => {
-    const request = settledRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, vessel: 'heavy-3.5', heat: 'gas-large', elevation_m: 1120 })
+    const request = settledRequest({
+      grains: [{ variety: 'long-white' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      vessel: 'heavy-3.5',
+      heat: 'gas-large',
+      elevation_m: 1120,
+    })
     const made = plan(request)
     const loss = standingLoss(request.vessel, celsius(made.boil_c), celsius(request.kitchenC))
     const power = (level: HeatLevel) => deliveredPower(request.source, level, loss)
-    const doing: Doing = { ...BASE, pourG: made.water.pour_g, heats: [{ atMin: 0, level: 'high' }, { atMin: 8, level: 'lowest' }, { atMin: 24, level: 'off' }], lids: [{ atMin: 12, lid: 'off' }, { atMin: 14, lid: 'on' }], serveMin: 34 }
+    const doing: Doing = {
+      ...BASE,
+      pourG: made.water.pour_g,
+      heats: [
+        { atMin: 0, level: 'high' },
+        { atMin: 8, level: 'lowest' },
+        { atMin: 24, level: 'off' },
+      ],
+      lids: [
+        { atMin: 12, lid: 'off' },
+        { atMin: 14, lid: 'on' },
+      ],
+      serveMin: 34,
+    }
     const mine = cookByHand(request, doing, 0, FULL)
-    const step = (level: HeatLevel, minutes: number, lid: 'on' | 'off' = 'on') => ({ powerW: power(level), lid, pressureKPa: null, until: { minutes } })
-    const script = [step('high', 8), step('lowest', 4), step('lowest', 2, 'off'), step('lowest', 10), step('off', 10)]
+    const step = (level: HeatLevel, minutes: number, lid: 'on' | 'off' = 'on') => ({
+      powerW: power(level),
+      lid,
+      pressureKPa: null,
+      until: { minutes },
+    })
+    const script = [
+      step('high', 8),
+      step('lowest', 4),
+      step('lowest', 2, 'off'),
+      step('lowest', 10),
+      step('off', 10),
+    ]
     const theirs = simulate({ request, script, happenings: [] })
     expect(endingOf(mine).outcome.uptakeMean).toBeCloseTo(theirs.outcome.uptakeMean, 4)
     expect(endingOf(mine).outcome.centreMin).toBeCloseTo(theirs.outcome.centreMin, 4)
@@ -76,12 +121,26 @@ describe('a pot cooked by hand', () => {
     const minute = fc.integer({ min: 0, max: 60 })
     fc.assert(
       fc.property(
-        fc.constantFrom(...SITUATIONS), fc.integer({ min: 0, max: 2000 }), fc.array(fc.record({ atMin: minute, level: fc.constantFrom(...LEVELS) }), { maxLength: 5 }),
-        fc.array(fc.record({ atMin: minute, lid: fc.constantFrom(...LIDS) }), { maxLength: 5 }), fc.option(minute), fc.option(minute),
+        fc.constantFrom(...SITUATIONS),
+        fc.integer({ min: 0, max: 2000 }),
+        fc.array(fc.record({ atMin: minute, level: fc.constantFrom(...LEVELS) }), { maxLength: 5 }),
+        fc.array(fc.record({ atMin: minute, lid: fc.constantFrom(...LIDS) }), { maxLength: 5 }),
+        fc.option(minute),
+        fc.option(minute),
         ({ id }, pourG, heats, lids, putInMin, ventMin) => {
           const { real, heldMinutes } = kitchenOf(situation(id))
-          const { pot, prepared } = cookByHand(real, { ...BASE, pourG, heats, lids, putInMin, ventMin, serveMin: 60 }, heldMinutes)
-          const drunk = pot.mean.reduce((sum, u, i) => sum + (u * prepared.blend.parts[Math.floor(i / pot.resolution.layers)]!.share * pot.dryG) / pot.resolution.layers, 0)
+          const { pot, prepared } = cookByHand(
+            real,
+            { ...BASE, pourG, heats, lids, putInMin, ventMin, serveMin: 60 },
+            heldMinutes,
+          )
+          const drunk = pot.mean.reduce(
+            (sum, u, i) =>
+              sum +
+              (u * prepared.blend.parts[Math.floor(i / pot.resolution.layers)]!.share * pot.dryG) /
+                pot.resolution.layers,
+            0,
+          )
           const before = prepared.soaked.uptake * pot.dryG + prepared.soaked.clingingG + pourG
           expect(Math.abs(before - (drunk + pot.freeG + pot.evaporatedG + pot.boilerG))).toBeLessThan(0.5)
         },
@@ -95,26 +154,77 @@ describe('situations', () => {
   test('are at least eight, each with a card that leads astray here and hands that do better', () => {
     expect(SITUATIONS.length).toBeGreaterThanOrEqual(8)
     expect(new Set(SITUATIONS.map((s) => s.id)).size).toBe(SITUATIONS.length)
-    const { marks: click } = cookByHand(kitchenOf(situation('the-beep')).real, { ...BASE, pourG: kitchenOf(situation('the-beep')).card.water.pour_g })
+    const { marks: click } = cookByHand(kitchenOf(situation('the-beep')).real, {
+      ...BASE,
+      pourG: kitchenOf(situation('the-beep')).card.water.pour_g,
+    })
     const pressed = kitchenOf(situation('let-out-at-once'))
     const sealed: Doing = { ...BASE, pourG: pressed.card.water.pour_g }
     const { marks: pin } = cookByHand(pressed.real, sealed, pressed.heldMinutes)
     const heldUntil = pin.pressure! + pressed.heldMinutes
     const at = (id: string, hand?: Hand) => byHand(kitchenOf(situation(id)), hand)
-    const simmerOf = (id: string) => kitchenOf(situation(id)).right.stages.find((s) => s.id === 'simmer')!.minutes.expected
+    const simmerOf = (id: string) =>
+      kitchenOf(situation(id)).right.stages.find((s) => s.id === 'simmer')!.minutes.expected
     const slow = kitchenOf(situation('slow-and-fast'))
-    const late = slow.right.stages.filter((s) => s.kind === 'simmer').reduce((sum, s) => sum + s.minutes.expected, 0)
-    const open = (from: number, to: number): Doing['lids'] => [{ atMin: from, lid: 'off' }, { atMin: to, lid: 'on' }]
+    const late = slow.right.stages
+      .filter((s) => s.kind === 'simmer')
+      .reduce((sum, s) => sum + s.minutes.expected, 0)
+    const open = (from: number, to: number): Doing['lids'] => [
+      { atMin: from, lid: 'off' },
+      { atMin: to, lid: 'on' },
+    ]
     const cases: [id: string, bad: Doing, badly: string, good: Doing][] = [
-      ['first-pot-at-height', at('first-pot-at-height'), 'hard', at('first-pot-at-height', { simmerMin: simmerOf('first-pot-at-height'), pourG: kitchenOf(situation('first-pot-at-height')).right.water.pour_g })],
-      ['double-batch', at('double-batch'), 'wet', at('double-batch', { pourG: kitchenOf(situation('double-batch')).right.water.pour_g })],
-      ['the-lid-lifter', at('the-lid-lifter', { lids: open(9, 19) }), 'hard', at('the-lid-lifter', { lids: open(9, 9.25) })],
+      [
+        'first-pot-at-height',
+        at('first-pot-at-height'),
+        'hard',
+        at('first-pot-at-height', {
+          simmerMin: simmerOf('first-pot-at-height'),
+          pourG: kitchenOf(situation('first-pot-at-height')).right.water.pour_g,
+        }),
+      ],
+      [
+        'double-batch',
+        at('double-batch'),
+        'wet',
+        at('double-batch', { pourG: kitchenOf(situation('double-batch')).right.water.pour_g }),
+      ],
+      [
+        'the-lid-lifter',
+        at('the-lid-lifter', { lids: open(9, 19) }),
+        'hard',
+        at('the-lid-lifter', { lids: open(9, 9.25) }),
+      ],
       ['the-thin-pan', at('the-thin-pan'), 'scorched', at('the-thin-pan', { level: 'low', simmerMin: 20 })],
-      ['the-beep', { ...BASE, pourG: kitchenOf(situation('the-beep')).card.water.pour_g, serveMin: click.click! + 0.5 }, 'hard', { ...BASE, pourG: kitchenOf(situation('the-beep')).card.water.pour_g, serveMin: click.click! + 12 }],
-      ['wet-grain', at('wet-grain'), 'soft', at('wet-grain', { pourG: kitchenOf(situation('wet-grain')).card.water.pour_g - 104 })],
-      ['slow-and-fast', at('slow-and-fast', { putInAfter: -5 }), 'hard', at('slow-and-fast', { putInAfter: slow.right.add_after_minutes!, simmerMin: late, pourG: slow.right.water.pour_g })],
+      [
+        'the-beep',
+        { ...BASE, pourG: kitchenOf(situation('the-beep')).card.water.pour_g, serveMin: click.click! + 0.5 },
+        'hard',
+        { ...BASE, pourG: kitchenOf(situation('the-beep')).card.water.pour_g, serveMin: click.click! + 12 },
+      ],
+      [
+        'wet-grain',
+        at('wet-grain'),
+        'soft',
+        at('wet-grain', { pourG: kitchenOf(situation('wet-grain')).card.water.pour_g - 104 }),
+      ],
+      [
+        'slow-and-fast',
+        at('slow-and-fast', { putInAfter: -5 }),
+        'hard',
+        at('slow-and-fast', {
+          putInAfter: slow.right.add_after_minutes!,
+          simmerMin: late,
+          pourG: slow.right.water.pour_g,
+        }),
+      ],
       ['sticky-by-steam', at('sticky-by-steam', { soakMinutes: 10 }), 'hard', at('sticky-by-steam')],
-      ['let-out-at-once', { ...sealed, ventMin: heldUntil + 1, serveMin: heldUntil + 4 }, 'hard', { ...sealed, serveMin: pin.unsealed! + 1 }],
+      [
+        'let-out-at-once',
+        { ...sealed, ventMin: heldUntil + 1, serveMin: heldUntil + 4 },
+        'hard',
+        { ...sealed, serveMin: pin.unsealed! + 1 },
+      ],
       ['first-bubbles', at('first-bubbles', { turnMin: 14 }), 'hard', at('first-bubbles')],
     ]
     expect(cases.map(([id]) => id).sort()).toEqual(SITUATIONS.map((s) => s.id).sort())
@@ -130,7 +240,9 @@ describe('situations', () => {
 
   test('the doubled card is twice what the single pot takes', () => {
     const { card } = situation('double-batch')
-    const single = plan(settledRequest({ ...card, amount: { basis: 'dry-mass', value: 100 }, pour_override_g: null }))
+    const single = plan(
+      settledRequest({ ...card, amount: { basis: 'dry-mass', value: 100 }, pour_override_g: null }),
+    )
     expect(Math.abs(DOUBLED_POUR_G / (2 * single.water.pour_g) - 1)).toBeLessThan(0.01)
   })
 })
@@ -138,7 +250,12 @@ describe('situations', () => {
 describe('a debrief', () => {
   test('says of each act what the pot comes to without it, cooked again', () => {
     const kitchen = kitchenOf(situation('the-lid-lifter'))
-    const doing = byHand(kitchen, { lids: [{ atMin: 9, lid: 'off' }, { atMin: 19, lid: 'on' }] })
+    const doing = byHand(kitchen, {
+      lids: [
+        { atMin: 9, lid: 'off' },
+        { atMin: 19, lid: 'on' },
+      ],
+    })
     const told = debriefOf(kitchen, doing, 'lid')
     const mine = cookByHand(kitchen.real, doing, 0, FULL)
     expect(told.deeds[0]).toMatchObject({ kind: 'lid', without: 'with it left on' })
@@ -165,15 +282,47 @@ describe('a debrief', () => {
 test('what was done is read out of presses: calls up to the pour, hands after it, a look under the lid among them', () => {
   const { card, cardRequest } = kitchenOf(situation('first-bubbles'))
   const MIN = 60_000
-  const cook: RunningCook = { plan: card, startedMs: 0, pot: { lossWK: 1, openArea: 0.03, boilC: card.boil_c, kitchenC: cardRequest.kitchenC } }
-  const event = (kind: CookEvent['kind'], stage: string, atMin: number, more: Partial<CookEvent> = {}): CookEvent => ({ id: `${kind} ${stage} ${atMin}`, kind, stage, atMs: atMin * MIN, ...more })
-  const events = [event('cue', 'measure', 1), event('washed', 'rinse', 2), event('washed', 'rinse', 3), event('cue', 'rinse', 4), event('cue', 'drain', 5), event('cue', 'pour', 6, { amount: 480 }), event('lid-lifted', 'heat-up', 10, { seconds: 15 })]
+  const cook: RunningCook = {
+    plan: card,
+    startedMs: 0,
+    pot: { lossWK: 1, openArea: 0.03, boilC: card.boil_c, kitchenC: cardRequest.kitchenC },
+  }
+  const event = (
+    kind: CookEvent['kind'],
+    stage: string,
+    atMin: number,
+    more: Partial<CookEvent> = {},
+  ): CookEvent => ({ id: `${kind} ${stage} ${atMin}`, kind, stage, atMs: atMin * MIN, ...more })
+  const events = [
+    event('cue', 'measure', 1),
+    event('washed', 'rinse', 2),
+    event('washed', 'rinse', 3),
+    event('cue', 'rinse', 4),
+    event('cue', 'drain', 5),
+    event('cue', 'pour', 6, { amount: 480 }),
+    event('lid-lifted', 'heat-up', 10, { seconds: 15 }),
+  ]
   // A knob on its way to the top passes the places between.
-  const acts = [{ id: 'p', atMs: 7 * MIN - 2000, kind: 'heat', level: 'medium' }, { id: 'a', atMs: 7 * MIN, kind: 'heat', level: 'high' }, { id: 'b', atMs: 12 * MIN, kind: 'lid', lid: 'ajar' }] as const
+  const acts = [
+    { id: 'p', atMs: 7 * MIN - 2000, kind: 'heat', level: 'medium' },
+    { id: 'a', atMs: 7 * MIN, kind: 'heat', level: 'high' },
+    { id: 'b', atMs: 12 * MIN, kind: 'lid', lid: 'ajar' },
+  ] as const
   const view = replay(cook, events, 20 * MIN)
   expect(doingOf(view, events.slice(0, 4), acts, 20 * MIN)).toBeUndefined()
   expect(doingOf(view, events, acts, 20 * MIN)).toEqual({
-    washes: 2, soakMinutes: 0, pourG: 480, heats: [{ atMin: 1, level: 'high' }], lids: [{ atMin: 4, lid: 'off' }, { atMin: 4.25, lid: 'on' }, { atMin: 6, lid: 'ajar' }], putInMin: null, ventMin: null, serveMin: 14,
+    washes: 2,
+    soakMinutes: 0,
+    pourG: 480,
+    heats: [{ atMin: 1, level: 'high' }],
+    lids: [
+      { atMin: 4, lid: 'off' },
+      { atMin: 4.25, lid: 'on' },
+      { atMin: 6, lid: 'ajar' },
+    ],
+    putInMin: null,
+    ventMin: null,
+    serveMin: 14,
   })
   // A wash that is taken back was none.
   const taken = [...events, event('take-back', 'rinse', 6.5, { target: 'washed rinse 3' })]
@@ -193,7 +342,14 @@ test('signs say what can be heard, and show the surface only to who lifts the li
   expect(at(marks.dry! + 0.3).says).toContain('The bubbling has turned to a dry crackle')
   expect(at(marks.dry! + 5).says[0]).toBe('A smell of burning')
   // Off the heat it is quiet.
-  expect(at(8, { heats: [{ atMin: 0, level: 'high' }, { atMin: 6, level: 'off' }] }).says).toEqual(['Quiet, a little steam'])
+  expect(
+    at(8, {
+      heats: [
+        { atMin: 0, level: 'high' },
+        { atMin: 6, level: 'off' },
+      ],
+    }).says,
+  ).toEqual(['Quiet, a little steam'])
 })
 
 test('what a page tells of a pot is read strictly: the field, the limit and the value are named', () => {
@@ -204,7 +360,11 @@ test('what a page tells of a pot is read strictly: the field, the limit and the 
   }
   expect(wrong({ pourG: -1 })).toBe('pourG must be a number from 0 to 60000 g, got -1')
   expect(wrong({ serveMin: NaN })).toMatch(/^serveMin must be a number from 0 to 1440 minutes/)
-  expect(wrong({ heats: [{ atMin: 1, level: 'hot' }] })).toBe('heats.0.level must be one of off, lowest, low, medium, high; got "hot"')
-  expect(wrong({ lids: Array.from({ length: 201 }, () => ({ atMin: 1, lid: 'on' })) })).toBe('lids holds at most 200, got 201')
+  expect(wrong({ heats: [{ atMin: 1, level: 'hot' }] })).toBe(
+    'heats.0.level must be one of off, lowest, low, medium, high; got "hot"',
+  )
+  expect(wrong({ lids: Array.from({ length: 201 }, () => ({ atMin: 1, lid: 'on' })) })).toBe(
+    'lids holds at most 200, got 201',
+  )
   expect(readDoing(null).ok).toBe(false)
 })

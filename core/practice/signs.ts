@@ -34,17 +34,46 @@ export function signsOf({ pot, marks, powerW, lid, sealed }: Handled, atMin: num
   if (just(marks.click)) says.push('Click: the switch has popped up')
   if (just(marks.unsealed)) says.push('The pin has dropped: it can be opened')
   else if (sealed === 'held') says.push('Pressure reached, it ticks quietly')
-  else if (sealed === 'rising') says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'Steam hisses past the valve' : 'It hums, the valve is still')
+  else if (sealed === 'rising')
+    says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'Steam hisses past the valve' : 'It hums, the valve is still')
   else if (sealed === 'falling') says.push('Quiet, the pin still up')
   if (sealed === 'open') {
     if (pot.scorch > SCORCHED_KS) says.push('A smell of burning')
     else if (pot.bottomC > SCORCH_FROM_C) says.push('A smell of toast')
     if (!wet && powerW > 0) says.push('The bubbling has turned to a dry crackle')
-    else if (boiling) says.push(surplus > ROLLING_W ? 'A rolling boil, steam pushes out at the lid' : steam > 0.2 ? 'It bubbles gently' : 'It hardly moves')
-    else if (powerW > 0) says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'It hums and bubbles rise' : pot.bulkC > WALL_BUBBLES_C ? 'Small bubbles at the wall' : 'Still')
+    else if (boiling)
+      says.push(
+        surplus > ROLLING_W
+          ? 'A rolling boil, steam pushes out at the lid'
+          : steam > 0.2
+            ? 'It bubbles gently'
+            : 'It hardly moves',
+      )
+    else if (powerW > 0)
+      says.push(
+        pot.bulkC > boilC - NEAR_BOIL_K
+          ? 'It hums and bubbles rise'
+          : pot.bulkC > WALL_BUBBLES_C
+            ? 'Small bubbles at the wall'
+            : 'Still',
+      )
     else says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'Quiet, a little steam' : 'Quiet')
   }
-  const surface = lid === 'on' || sealed !== 'open' ? 'hidden' : freeShare(pot) > SWIMS ? 'water' : pot.freeG > 0 ? 'holes' : 'dry'
-  if (surface !== 'hidden') says.push({ water: 'Water stands over the grain', holes: 'Holes in the surface, water between the grains', dry: 'No water to be seen' }[surface])
+  const surface =
+    lid === 'on' || sealed !== 'open'
+      ? 'hidden'
+      : freeShare(pot) > SWIMS
+        ? 'water'
+        : pot.freeG > 0
+          ? 'holes'
+          : 'dry'
+  if (surface !== 'hidden')
+    says.push(
+      {
+        water: 'Water stands over the grain',
+        holes: 'Holes in the surface, water between the grains',
+        dry: 'No water to be seen',
+      }[surface],
+    )
   return { says, steam, surface, celsius: pot.bulkC }
 }

@@ -25,12 +25,23 @@ export interface ScoopCount {
  *  @param cups wanted, 0 or more  @param owned the parts of the measure in the house
  *  @throws {RangeError} when negative or not finite  @example inScoops(2.47).text // "2½" */
 export function inScoops(cups: number, owned: readonly number[] = SCOOP_PARTS): ScoopCount {
-  if (!(cups >= 0 && Number.isFinite(cups))) throw new RangeError(`inScoops: cups must be 0 or more, got ${cups}`)
+  if (!(cups >= 0 && Number.isFinite(cups)))
+    throw new RangeError(`inScoops: cups must be 0 or more, got ${cups}`)
   const whole = Math.floor(cups)
-  const parts = [{ value: 0, text: '' }, ...SAID.filter((part) => owned.includes(part.needs)), { value: 1, text: '' }]
+  const parts = [
+    { value: 0, text: '' },
+    ...SAID.filter((part) => owned.includes(part.needs)),
+    { value: 1, text: '' },
+  ]
   let best = parts[0]!
-  for (const part of parts) if (Math.abs(cups - whole - part.value) < Math.abs(cups - whole - best.value)) best = part
+  for (const part of parts)
+    if (Math.abs(cups - whole - part.value) < Math.abs(cups - whole - best.value)) best = part
   const scooped = whole + best.value
-  const text = best.value === 1 ? String(whole + 1) : whole === 0 && best.text ? best.text : `${whole}${best.text}`
-  return { cups: scooped, text: scooped === 0 && cups > 0 ? `less than ${parts[1]!.text || 'one'}` : text, error: scooped - cups }
+  const text =
+    best.value === 1 ? String(whole + 1) : whole === 0 && best.text ? best.text : `${whole}${best.text}`
+  return {
+    cups: scooped,
+    text: scooped === 0 && cups > 0 ? `less than ${parts[1]!.text || 'one'}` : text,
+    error: scooped - cups,
+  }
 }

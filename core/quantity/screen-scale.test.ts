@@ -8,8 +8,10 @@ describe('the scale of a screen', () => {
   })
 
   test('is none where it makes no sense', () => {
-    for (const px of [0, -5, NaN, 50, 5000, Infinity]) expect(() => scaleFromCard(px)).toThrow(/pixels a millimetre/)
-    for (const text of [null, '', '  ', 'null', '{}', '1', '99', 'NaN', '-6']) expect(keptScale(text)).toBeUndefined()
+    for (const px of [0, -5, NaN, 50, 5000, Infinity])
+      expect(() => scaleFromCard(px)).toThrow(/pixels a millimetre/)
+    for (const text of [null, '', '  ', 'null', '{}', '1', '99', 'NaN', '-6'])
+      expect(keptScale(text)).toBeUndefined()
     expect(keptScale('5.46')).toBe(5.46)
   })
 })

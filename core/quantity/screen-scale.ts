@@ -8,7 +8,10 @@ export const SCREEN_LIMITS = Object.freeze({ px_per_mm: [2, 14] } as const)
 export function scaleFromCard(px: number): number {
   const scale = px / CARD_MM.short
   const [min, max] = SCREEN_LIMITS.px_per_mm
-  if (!(scale >= min && scale <= max)) throw new RangeError(`scaleFromCard: a card of ${px} pixels would make ${scale.toFixed(2)} pixels a millimetre; screens have ${min} to ${max}`)
+  if (!(scale >= min && scale <= max))
+    throw new RangeError(
+      `scaleFromCard: a card of ${px} pixels would make ${scale.toFixed(2)} pixels a millimetre; screens have ${min} to ${max}`,
+    )
   return scale
 }
 

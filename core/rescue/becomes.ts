@@ -11,13 +11,22 @@ const BECOMES: Record<Complaint, readonly string[]> = {
   scorched: ['the clean part, fried with something smoky'],
   'boiled-over': [],
   opened: [],
-  mush: ['soup, thickened by it', 'a sweet pudding with milk', 'patties, bound with an egg and fried', 'porridge for the morning'],
+  mush: [
+    'soup, thickened by it',
+    'a sweet pudding with milk',
+    'patties, bound with an egg and fried',
+    'porridge for the morning',
+  ],
 }
 
 export const becomes = (complaint: Complaint): readonly string[] => BECOMES[complaint]
 
 /** The same for a pot that was judged at the table. */
-export function becomesOf({ wetDry, hardness, bottom }: Pick<Judgement, 'wetDry' | 'hardness' | 'bottom'>): readonly string[] {
+export function becomesOf({
+  wetDry,
+  hardness,
+  bottom,
+}: Pick<Judgement, 'wetDry' | 'hardness' | 'bottom'>): readonly string[] {
   if (bottom === 'scorched') return becomes('scorched')
   if (hardness >= 2) return becomes('mush')
   if (hardness < 0) return becomes(wetDry > 0 ? 'hard-wet' : 'dry-firm')

@@ -16,24 +16,32 @@ function nearTheEnd(variety: VarietyId, leftMinutes: number) {
   const read = planFrom(request)
   if (!read.ok) throw new Error('unread')
   let at = START
-  const events = read.value.stages.filter((s) => s.ends_on === 'cue' && s.id !== 'fluff').map((stage): CookEvent => {
-    at += stage.minutes.expected * MINUTE
-    return { id: stage.id, kind: 'cue', stage: stage.id, atMs: at }
-  })
+  const events = read.value.stages
+    .filter((s) => s.ends_on === 'cue' && s.id !== 'fluff')
+    .map((stage): CookEvent => {
+      at += stage.minutes.expected * MINUTE
+      return { id: stage.id, kind: 'cue', stage: stage.id, atMs: at }
+    })
   const cook = runningCookOf({ request, plan: read.value, startedMs: START }, events)
   const end = replay(cook, events, at + MINUTE).stages.find((s) => s.id === 'simmer')!.endMs
   const nowMs = end - leftMinutes * MINUTE
   return reckon({ plan: cook.plan, request: cook.request, view: replay(cook, events, nowMs), events, nowMs })!
 }
 
-test.each(['long-white', 'short-white', 'brown-short'] as const)('%s, no water and nearly done: the heat goes off, and the rest does what is left', (variety) => {
-  const reckoned = nearTheEnd(variety, 1)
-  const answer = looked(reckoned, 'none', 1)
-  expect(answer.act).toBe('off')
-  // The answer holds on the pot itself: with the heat off now it ends cooked through.
-  const end = outlookOf(reckoned, reckoned.ahead.filter(({ phase }) => phase.powerW === 0))
-  expect(end.verdict.cookedThrough).toBe('yes')
-})
+test.each(['long-white', 'short-white', 'brown-short'] as const)(
+  '%s, no water and nearly done: the heat goes off, and the rest does what is left',
+  (variety) => {
+    const reckoned = nearTheEnd(variety, 1)
+    const answer = looked(reckoned, 'none', 1)
+    expect(answer.act).toBe('off')
+    // The answer holds on the pot itself: with the heat off now it ends cooked through.
+    const end = outlookOf(
+      reckoned,
+      reckoned.ahead.filter(({ phase }) => phase.powerW === 0),
+    )
+    expect(end.verdict.cookedThrough).toBe('yes')
+  },
+)
 
 test('no water much too soon: water is added, as much as this pot needs', () => {
   const answer = looked(nearTheEnd('brown-short', 28), 'none', 28)
@@ -59,8 +67,20 @@ test('water with time left is what the time is for', () => {
 
 test('looking leaves the pot as it is', () => {
   const reckoned = nearTheEnd('short-white', 2)
-  const before = JSON.stringify([reckoned.pot.freeG, reckoned.pot.bulkC, [...reckoned.pot.uptake], [...reckoned.pot.cooked]])
+  const before = JSON.stringify([
+    reckoned.pot.freeG,
+    reckoned.pot.bulkC,
+    [...reckoned.pot.uptake],
+    [...reckoned.pot.cooked],
+  ])
   looked(reckoned, 'water', 2)
   looked(reckoned, 'none', 2)
-  expect(JSON.stringify([reckoned.pot.freeG, reckoned.pot.bulkC, [...reckoned.pot.uptake], [...reckoned.pot.cooked]])).toBe(before)
+  expect(
+    JSON.stringify([
+      reckoned.pot.freeG,
+      reckoned.pot.bulkC,
+      [...reckoned.pot.uptake],
+      [...reckoned.pot.cooked],
+    ]),
+  ).toBe(before)
 })

@@ -29,14 +29,30 @@ export function looked(reckoned: Reckoned, seen: Seen, leftMinutes: number): Ans
     const left = Math.max(0, leftMinutes)
     const minutes = Math.ceil((needed ?? left) - left)
     return minutes > 0
-      ? { act: 'more', minutes, says: `${minutes} min more, leave the lid`, why: `Needs about ${Math.round(needed!)} min more; ${left < 0.5 ? 'the clock is at its end' : `${Math.round(left)} are left`}.` }
-      : { act: 'none', says: 'Leave it: it will absorb that', why: `About ${Math.max(1, Math.round(needed ?? left))} min to absorb it; ${Math.round(left)} min left.` }
+      ? {
+          act: 'more',
+          minutes,
+          says: `${minutes} min more, leave the lid`,
+          why: `Needs about ${Math.round(needed!)} min more; ${left < 0.5 ? 'the clock is at its end' : `${Math.round(left)} are left`}.`,
+        }
+      : {
+          act: 'none',
+          says: 'Leave it: it will absorb that',
+          why: `About ${Math.max(1, Math.round(needed ?? left))} min to absorb it; ${Math.round(left)} min left.`,
+        }
   }
   return tried(pot, () => {
     pot.freeG = 0
-    const now = outlookOf(reckoned, reckoned.ahead.filter(({ phase }) => phase.powerW === 0))
+    const now = outlookOf(
+      reckoned,
+      reckoned.ahead.filter(({ phase }) => phase.powerW === 0),
+    )
     if (now.outcome.centreMin >= COOKED && now.verdict.texture !== 'dry')
-      return { act: 'off', says: 'Heat off, leave the lid', why: `The water is absorbed and the rest cooks the centres to ${Math.round(100 * now.outcome.centreMin)} %. More heat would dry the bottom.` }
+      return {
+        act: 'off',
+        says: 'Heat off, leave the lid',
+        why: `The water is absorbed and the rest cooks the centres to ${Math.round(100 * now.outcome.centreMin)} %. More heat would dry the bottom.`,
+      }
     const advice = adviceFor('dry-early', reckoned)
     return { act: 'remedy', remedy: advice.remedy!, says: advice.says, why: advice.why }
   })

@@ -32,7 +32,9 @@ export interface Advice {
 }
 
 /** Waters tried on dry firm grain, g per g of dry grain, and minutes of lowest heat. */
-const SPLASHES = [0.05, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.6, 0.75, 0.9, 1.1, 1.3, 1.6] as const
+const SPLASHES = [
+  0.05, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.6, 0.75, 0.9, 1.1, 1.3, 1.6,
+] as const
 const HEATS = [0, 3, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 55, 75] as const
 /** Steam on the way counts on top; a splash under this share of what the grain lacks cannot do. */
 const LEAST_OF_LACK = 0.7
@@ -63,14 +65,28 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
       const minutes = minutesToSteamOff(reckoned)
       if (minutes === undefined || minutes > MOST_UNCOVERED)
         return {
-          ...base, remedy: undefined, after: undefined,
+          ...base,
+          remedy: undefined,
+          after: undefined,
           says: `Spread it on a tray, ${Math.max(8, Math.round(surplusG(reckoned) / 6))} min at 160 °C`,
           why: `${Math.round(surplusG(reckoned))} g of water lie between the grains, more than this pot steams off in ${MOST_UNCOVERED} min without drying its bottom.`,
         }
       const heat = Math.max(1, Math.round(minutes))
-      return withOutcome(reckoned, base, `Lid off, lowest heat, ${heat} min`, `${Math.round(surplusG(reckoned))} g of water too much; on its lowest heat this pot steams off ${(surplusG(reckoned) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`, {
-        complaint, addG: 0, turn: false, powerW: lowestW(reckoned), lid: 'off', heatMinutes: heat, restMinutes: 0,
-      })
+      return withOutcome(
+        reckoned,
+        base,
+        `Lid off, lowest heat, ${heat} min`,
+        `${Math.round(surplusG(reckoned))} g of water too much; on its lowest heat this pot steams off ${(surplusG(reckoned) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`,
+        {
+          complaint,
+          addG: 0,
+          turn: false,
+          powerW: lowestW(reckoned),
+          lid: 'off',
+          heatMinutes: heat,
+          restMinutes: 0,
+        },
+      )
     }
     case 'dry-firm':
     case 'chalky':
@@ -85,39 +101,79 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
           : complaint === 'chalky'
             ? `Centres are ${Math.round(100 * leastCooked(pot))} % cooked; turning helps the steam reach them.`
             : `${dry} g of grain lack ${Math.round(lack)} g to be firm.`
-      return withOutcome(reckoned, base, turn ? `Turn it gently, sprinkle ${grams} g boiling water, ${best.heatMinutes} min on the lowest heat` : `Add ${grams} g boiling water, lid on, ${best.heatMinutes} min on the lowest heat`, why, { ...best, addG: grams })
+      return withOutcome(
+        reckoned,
+        base,
+        turn
+          ? `Turn it gently, sprinkle ${grams} g boiling water, ${best.heatMinutes} min on the lowest heat`
+          : `Add ${grams} g boiling water, lid on, ${best.heatMinutes} min on the lowest heat`,
+        why,
+        { ...best, addG: grams },
+      )
     }
     case 'hard-wet': {
       const best = timeThatMends(reckoned)
-      return withOutcome(reckoned, base, `Lid on, lowest heat, ${best.heatMinutes} min more`, `Enough water; centres ${Math.round(100 * leastCooked(pot))} % cooked (90 is done).`, best)
+      return withOutcome(
+        reckoned,
+        base,
+        `Lid on, lowest heat, ${best.heatMinutes} min more`,
+        `Enough water; centres ${Math.round(100 * leastCooked(pot))} % cooked (90 is done).`,
+        best,
+      )
     }
     case 'opened': {
       // It stands open while this is read; what that costs is part of what has to be mended.
       const under = reckoned.ahead[0]?.phase
       if (under?.mode === 'open') runPhase(pot, { ...under, lid: 'off', until: { minutes: OPENED_S / 60 } })
       const best = timeThatMends(reckoned)
-      return withOutcome(reckoned, base, best.heatMinutes > 0 ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}` : `Lid on, rest ${best.restMinutes} min`, `It lost steam and is at ${Math.round(pot.bulkC)} °C; centres ${Math.round(100 * leastCooked(pot))} % cooked.`, best)
+      return withOutcome(
+        reckoned,
+        base,
+        best.heatMinutes > 0
+          ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}`
+          : `Lid on, rest ${best.restMinutes} min`,
+        `It lost steam and is at ${Math.round(pot.bulkC)} °C; centres ${Math.round(100 * leastCooked(pot))} % cooked.`,
+        best,
+      )
     }
     case 'boiled-over': {
       const grams = Math.max(0, Math.round(lostG / 5) * 5)
       return {
-        ...base, after: undefined,
-        says: grams > 0 ? `Heat down, lid ajar, add back ${grams} g boiling water` : 'Heat down, lid ajar until it is calm',
-        why: grams > 0 ? `${Math.round(lostG)} g ran over and must be replaced.` : 'A lid left ajar breaks the foam.',
-        remedy: grams > 0 ? { complaint, addG: grams, turn: false, powerW: 0, lid: 'on', heatMinutes: 0, restMinutes: 0 } : undefined,
+        ...base,
+        after: undefined,
+        says:
+          grams > 0
+            ? `Heat down, lid ajar, add back ${grams} g boiling water`
+            : 'Heat down, lid ajar until it is calm',
+        why:
+          grams > 0
+            ? `${Math.round(lostG)} g ran over and must be replaced.`
+            : 'A lid left ajar breaks the foam.',
+        remedy:
+          grams > 0
+            ? { complaint, addG: grams, turn: false, powerW: 0, lid: 'on', heatMinutes: 0, restMinutes: 0 }
+            : undefined,
       }
     }
     case 'scorched': {
       const stuck = Math.round(stuckG(reckoned))
       const goOn = leastCooked(pot) < CENTRE_THROUGH
       return {
-        ...base, after: undefined, remedy: undefined,
+        ...base,
+        after: undefined,
+        remedy: undefined,
         says: `Heat off. Do not stir. Lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
         why: `About ${stuck} g stay behind with the burnt taste; scraped in, it spreads through everything.${goOn ? ' What you lift off is not through yet: back in a clean pot with a splash of boiling water, lid on.' : ''}`,
       }
     }
     case 'mush':
-      return { ...base, after: undefined, remedy: undefined, says: 'Use it for something else', why: 'Burst grain cannot be rescued as plain grain.' }
+      return {
+        ...base,
+        after: undefined,
+        remedy: undefined,
+        says: 'Use it for something else',
+        why: 'Burst grain cannot be rescued as plain grain.',
+      }
   }
 }
 
@@ -125,10 +181,15 @@ const meanUptake = ({ pot }: Reckoned): number => grainWater(pot) / pot.dryG
 
 /** Layer that sticks, mm. */
 const STUCK_MM = 5
-const stuckG = ({ request: { vessel }, prepared: { blend } }: Reckoned): number => (((Math.PI / 4) * vessel.baseDiameter ** 2 * STUCK_MM) / 1000) * blend.cookedDensity * 1.15
+const stuckG = ({ request: { vessel }, prepared: { blend } }: Reckoned): number =>
+  (((Math.PI / 4) * vessel.baseDiameter ** 2 * STUCK_MM) / 1000) * blend.cookedDensity * 1.15
 
 const lowestW = ({ request, prepared, burner }: Reckoned): number =>
-  deliveredPower({ ...request.source, ratedW: request.source.ratedW * burner }, 'lowest', standingLoss(request.vessel, celsius(prepared.boilC), celsius(request.kitchenC)))
+  deliveredPower(
+    { ...request.source, ratedW: request.source.ratedW * burner },
+    'lowest',
+    standingLoss(request.vessel, celsius(prepared.boilC), celsius(request.kitchenC)),
+  )
 
 const surplusG = ({ pot }: Reckoned): number => {
   const grain = pot.dryG + grainWater(pot)
@@ -138,14 +199,27 @@ const surplusG = ({ pot }: Reckoned): number => {
 /** Rest of the plan's own that still follows. */
 const restAhead = (ahead: readonly Ahead[]): boolean => ahead.some(({ stage }) => stage.kind === 'rest')
 /** What follows a remedy: everything ahead but the stage it breaks off. */
-const following = ({ ahead }: Reckoned): Ahead[] => ahead.filter(({ stage, phase }) => stage.kind === 'rest' || (phase.powerW === 0 && stage.kind === 'release'))
+const following = ({ ahead }: Reckoned): Ahead[] =>
+  ahead.filter(
+    ({ stage, phase }) => stage.kind === 'rest' || (phase.powerW === 0 && stage.kind === 'release'),
+  )
 
-const stepOf = (reckoned: Reckoned, remedy: Pick<Remedy, 'powerW' | 'lid' | 'heatMinutes' | 'restMinutes'>): Ahead[] => {
+const stepOf = (
+  reckoned: Reckoned,
+  remedy: Pick<Remedy, 'powerW' | 'lid' | 'heatMinutes' | 'restMinutes'>,
+): Ahead[] => {
   const stage = reckoned.ahead[0]?.stage
   const part = (powerW: number, lid: Remedy['lid'], minutes: number): Ahead => ({
-    stage: stage!, phase: { id: 'mend', powerW, lid, mode: 'open', until: { minutes } }, minutes, solved: false,
+    stage: stage!,
+    phase: { id: 'mend', powerW, lid, mode: 'open', until: { minutes } },
+    minutes,
+    solved: false,
   })
-  return [...(remedy.heatMinutes > 0 ? [part(remedy.powerW, remedy.lid, remedy.heatMinutes)] : []), ...(remedy.restMinutes > 0 ? [part(0, 'on', remedy.restMinutes)] : []), ...following(reckoned)]
+  return [
+    ...(remedy.heatMinutes > 0 ? [part(remedy.powerW, remedy.lid, remedy.heatMinutes)] : []),
+    ...(remedy.restMinutes > 0 ? [part(0, 'on', remedy.restMinutes)] : []),
+    ...following(reckoned),
+  ]
 }
 
 /** The pot after a remedy and what follows it. The pot stays as it is. */
@@ -158,7 +232,13 @@ export function after(reckoned: Reckoned, remedy: Remedy): Outlook {
   })
 }
 
-function withOutcome(reckoned: Reckoned, base: Pick<Advice, 'complaint' | 'becomes'>, says: string, why: string, remedy: Remedy): Advice {
+function withOutcome(
+  reckoned: Reckoned,
+  base: Pick<Advice, 'complaint' | 'becomes'>,
+  says: string,
+  why: string,
+  remedy: Remedy,
+): Advice {
   return { ...base, says, why, remedy, after: after(reckoned, remedy) }
 }
 
@@ -168,7 +248,14 @@ function minutesToSteamOff(reckoned: Reckoned): number | undefined {
   const target = pot.freeG - surplusG(reckoned)
   return tried(pot, () => {
     const start = pot.now
-    for (let i = 0; i < MOST_UNCOVERED * 6 && pot.freeG > target; i++) runPhase(pot, { id: 'off', powerW: lowestW(reckoned), lid: 'off', mode: 'open', until: { minutes: 1 / 6 } })
+    for (let i = 0; i < MOST_UNCOVERED * 6 && pot.freeG > target; i++)
+      runPhase(pot, {
+        id: 'off',
+        powerW: lowestW(reckoned),
+        lid: 'off',
+        mode: 'open',
+        until: { minutes: 1 / 6 },
+      })
     return pot.freeG <= target ? (pot.now - start) / 60 : undefined
   })
 }
@@ -182,13 +269,25 @@ function leastThatMends(reckoned: Reckoned, complaint: Complaint, turn: boolean)
   let best: { remedy: Remedy; worth: number } | undefined
   for (const splash of SPLASHES.filter((s) => s >= LEAST_OF_LACK * lack))
     for (const heatMinutes of HEATS) {
-      const remedy: Remedy = { complaint, addG: splash * pot.dryG, turn, powerW, lid: 'on', heatMinutes, restMinutes }
+      const remedy: Remedy = {
+        complaint,
+        addG: splash * pot.dryG,
+        turn,
+        powerW,
+        lid: 'on',
+        heatMinutes,
+        restMinutes,
+      }
       const end = after(reckoned, remedy)
       const { verdict, outcome } = end
       const through = outcome.centreMin >= WELL_THROUGH
       const holds = verdict.texture !== 'dry'
       if (through && holds && !verdict.soggy && !verdict.scorched && outcome.freeShare < 0.04) return remedy
-      const worth = Math.min(WELL_THROUGH, outcome.centreMin) + Math.min(0, -Math.abs(end.shortG) / pot.dryG) - (verdict.soggy ? 1 : 0) - (verdict.scorched ? 2 : 0)
+      const worth =
+        Math.min(WELL_THROUGH, outcome.centreMin) +
+        Math.min(0, -Math.abs(end.shortG) / pot.dryG) -
+        (verdict.soggy ? 1 : 0) -
+        (verdict.scorched ? 2 : 0)
       if (!best || worth > best.worth) best = { remedy, worth }
     }
   return best!.remedy
@@ -198,7 +297,15 @@ function leastThatMends(reckoned: Reckoned, complaint: Complaint, turn: boolean)
 function timeThatMends(reckoned: Reckoned): Remedy {
   const powerW = lowestW(reckoned)
   const restMinutes = restAhead(reckoned.ahead) ? 0 : REST_AFTER * 2
-  const made = (heatMinutes: number): Remedy => ({ complaint: 'hard-wet', addG: 0, turn: false, powerW, lid: 'on', heatMinutes, restMinutes })
+  const made = (heatMinutes: number): Remedy => ({
+    complaint: 'hard-wet',
+    addG: 0,
+    turn: false,
+    powerW,
+    lid: 'on',
+    heatMinutes,
+    restMinutes,
+  })
   const done = HEATS.find((minutes) => {
     const { outcome } = after(reckoned, made(minutes))
     return outcome.centreMin >= WELL_THROUGH && outcome.freeShare < 0.03

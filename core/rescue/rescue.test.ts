@@ -20,18 +20,29 @@ let made = 0
 
 /** A cook at the stove: cues pressed when the plan expects them, but for what is told. */
 function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
-  const request = { grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', vessel: 'heavy-2.5', heat: 'gas-medium', ...over } as PlanRequestJson
+  const request = {
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    method: 'covered-simmer',
+    vessel: 'heavy-2.5',
+    heat: 'gas-medium',
+    ...over,
+  } as PlanRequestJson
   const read = planFrom(request)
   if (!read.ok) throw new Error('not a request')
   const kept = { request, plan: read.value, startedMs: START }
   let events: CookEvent[] = []
-  const tell = (kind: EventKind, stage: string, atMs: number, more: Partial<CookEvent> = {}) => (events = [...events, { id: `event-${++made}`, kind, stage, atMs, ...more }])
+  const tell = (kind: EventKind, stage: string, atMs: number, more: Partial<CookEvent> = {}) =>
+    (events = [...events, { id: `event-${++made}`, kind, stage, atMs, ...more }])
   const at = (nowMs: number) => {
     const cook = runningCookOf(kept, events)
     const view = replay(cook, events, nowMs)
     return { cook, view, reckoned: reckon({ plan: cook.plan, request: cook.request, view, events, nowMs }) }
   }
-  const startOf = (stage: string) => at(START).cook && replay(runningCookOf(kept, events), events, START + 600 * MINUTE).stages.find((s) => s.id === stage)!.startMs
+  const startOf = (stage: string) =>
+    at(START).cook &&
+    replay(runningCookOf(kept, events), events, START + 600 * MINUTE).stages.find((s) => s.id === stage)!
+      .startMs
   for (const stage of read.value.stages) {
     if (stage.ends_on !== 'cue' || stage.id === 'fluff') continue
     const { view } = at(START + 600 * MINUTE)
@@ -43,20 +54,23 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
 const simmering = (s: ReturnType<typeof stove>, minutes: number) => s.startOf('simmer') + minutes * MINUTE
 
 describe('the pot as it should be now', () => {
-  test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)('%s: on time it is the pot of the simulator, minute by minute', (variety) => {
-    const s = stove({ grains: [{ variety }] })
-    const simulated = simulateFrom(s.request)
-    if (!simulated.ok) throw new Error('unread')
-    const { series } = simulated.value
-    const heat = s.startOf('heat-up')
-    for (const minute of [3, 8, 14]) {
-      const { pot } = s.at(heat + minute * MINUTE).reckoned!
-      const i = series.t_min.findIndex((t) => t >= minute)
-      expect(pot.now / 60).toBeCloseTo(minute, 6)
-      expect(Math.abs(pot.bulkC - series.bulk_c[i]!)).toBeLessThan(2.5)
-      expect(Math.abs(pot.freeG - series.free_water_g[i]!)).toBeLessThan(12)
-    }
-  })
+  test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
+    '%s: on time it is the pot of the simulator, minute by minute',
+    (variety) => {
+      const s = stove({ grains: [{ variety }] })
+      const simulated = simulateFrom(s.request)
+      if (!simulated.ok) throw new Error('unread')
+      const { series } = simulated.value
+      const heat = s.startOf('heat-up')
+      for (const minute of [3, 8, 14]) {
+        const { pot } = s.at(heat + minute * MINUTE).reckoned!
+        const i = series.t_min.findIndex((t) => t >= minute)
+        expect(pot.now / 60).toBeCloseTo(minute, 6)
+        expect(Math.abs(pot.bulkC - series.bulk_c[i]!)).toBeLessThan(2.5)
+        expect(Math.abs(pot.freeG - series.free_water_g[i]!)).toBeLessThan(12)
+      }
+    },
+  )
   test('water that boils at once came hot: the pot boils, and the burner is not made a wonder of', () => {
     const s = stove({}, { late: -4.5 })
     const { reckoned } = s.at(s.startOf('simmer') + 1000)
@@ -134,29 +148,41 @@ describe('what is said, checked against the pot itself', () => {
     expect(Math.abs(outlookOf(mended.reckoned!).shortG)).toBeLessThan(25)
     expect(adviceFor('boiled-over', reckoned!, 120).remedy!.addG).toBe(120)
   })
-  test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)('%s, all water gone at minute 8: so much boiling water and time that it ends through and not dry', (variety) => {
-    const s = stove({ grains: [{ variety }] })
-    const { reckoned } = s.at(simmering(s, Math.min(8, s.plan.stages.find((x) => x.id === 'simmer')!.minutes.expected - 1)))
-    const advice = adviceFor('dry-early', reckoned!)
-    expect(advice.says).toMatch(/^Add \d+ g boiling water, lid on, \d+ min on the lowest heat$/)
-    expect(advice.after!.verdict).toMatchObject({ cookedThrough: 'yes', scorched: false, soggy: false })
-    expect(advice.after!.verdict.texture).not.toBe('dry')
-    // Less water than it lacks to be firm could not do it: the ledger's own lower bound.
-    const { pot, prepared } = reckoned!
-    const lacking = (prepared.blend.uptake.firm - 0.15 * (prepared.blend.uptake.standard - prepared.blend.uptake.firm) * 2) * pot.dryG - pot.mean.reduce((a, b) => a + b, 0) / pot.mean.length * pot.dryG
-    expect(advice.remedy!.addG).toBeGreaterThan(lacking - 30)
-  })
-  test.each(['long-white', 'short-white', 'basmati', 'jasmine'] as const)('%s still wet at the end: minutes uncovered are surplus over steam', (variety) => {
-    const s = stove({ grains: [{ variety }] })
-    const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-    const { reckoned } = s.at(end)
-    const advice = adviceFor('still-wet', reckoned!)
-    expect(advice.says).toMatch(/^(Lid off, lowest heat, \d+ min|Spread it on a tray, \d+ min at 160 °C)$/)
-    if (advice.after) {
-      expect(advice.after.outcome.freeShare).toBeLessThan(0.035)
-      expect(advice.after.verdict.scorched).toBe(false)
-    }
-  })
+  test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
+    '%s, all water gone at minute 8: so much boiling water and time that it ends through and not dry',
+    (variety) => {
+      const s = stove({ grains: [{ variety }] })
+      const { reckoned } = s.at(
+        simmering(s, Math.min(8, s.plan.stages.find((x) => x.id === 'simmer')!.minutes.expected - 1)),
+      )
+      const advice = adviceFor('dry-early', reckoned!)
+      expect(advice.says).toMatch(/^Add \d+ g boiling water, lid on, \d+ min on the lowest heat$/)
+      expect(advice.after!.verdict).toMatchObject({ cookedThrough: 'yes', scorched: false, soggy: false })
+      expect(advice.after!.verdict.texture).not.toBe('dry')
+      // Less water than it lacks to be firm could not do it: the ledger's own lower bound.
+      const { pot, prepared } = reckoned!
+      const lacking =
+        (prepared.blend.uptake.firm -
+          0.15 * (prepared.blend.uptake.standard - prepared.blend.uptake.firm) * 2) *
+          pot.dryG -
+        (pot.mean.reduce((a, b) => a + b, 0) / pot.mean.length) * pot.dryG
+      expect(advice.remedy!.addG).toBeGreaterThan(lacking - 30)
+    },
+  )
+  test.each(['long-white', 'short-white', 'basmati', 'jasmine'] as const)(
+    '%s still wet at the end: minutes uncovered are surplus over steam',
+    (variety) => {
+      const s = stove({ grains: [{ variety }] })
+      const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
+      const { reckoned } = s.at(end)
+      const advice = adviceFor('still-wet', reckoned!)
+      expect(advice.says).toMatch(/^(Lid off, lowest heat, \d+ min|Spread it on a tray, \d+ min at 160 °C)$/)
+      if (advice.after) {
+        expect(advice.after.outcome.freeShare).toBeLessThan(0.035)
+        expect(advice.after.verdict.scorched).toBe(false)
+      }
+    },
+  )
   test('opened at the beep: the lid back on, and rest until the hearts are through', () => {
     const s = stove()
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'simmer')!.endMs
@@ -180,12 +206,26 @@ describe('what is said, checked against the pot itself', () => {
     for (const variety of ['short-white', 'brown-long', 'quinoa', 'wheat-berries'] as const) {
       const s = stove({ grains: [{ variety }] })
       const { reckoned } = s.at(simmering(s, 3))
-      const before = [reckoned!.pot.freeG, reckoned!.pot.bulkC, reckoned!.pot.now, ...reckoned!.pot.uptake, ...reckoned!.pot.cooked]
+      const before = [
+        reckoned!.pot.freeG,
+        reckoned!.pot.bulkC,
+        reckoned!.pot.now,
+        ...reckoned!.pot.uptake,
+        ...reckoned!.pot.cooked,
+      ]
       for (const complaint of COMPLAINTS) {
         const advice = adviceFor(complaint, reckoned!, 50)
         expect(advice.says.length).toBeGreaterThan(5)
-        if (advice.remedy) for (const figure of [advice.remedy.addG, advice.remedy.heatMinutes, advice.remedy.restMinutes]) expect(Number.isFinite(figure) && figure >= 0).toBe(true)
-        expect([reckoned!.pot.freeG, reckoned!.pot.bulkC, reckoned!.pot.now, ...reckoned!.pot.uptake, ...reckoned!.pot.cooked]).toEqual(before)
+        if (advice.remedy)
+          for (const figure of [advice.remedy.addG, advice.remedy.heatMinutes, advice.remedy.restMinutes])
+            expect(Number.isFinite(figure) && figure >= 0).toBe(true)
+        expect([
+          reckoned!.pot.freeG,
+          reckoned!.pot.bulkC,
+          reckoned!.pot.now,
+          ...reckoned!.pot.uptake,
+          ...reckoned!.pot.cooked,
+        ]).toEqual(before)
       }
     }
   })
@@ -207,7 +247,11 @@ describe('a remedy begun', () => {
     expect(mends.length).toBeGreaterThan(0)
     expect(ids.indexOf(mends[0]!)).toBe(ids.indexOf('simmer') + 1)
     expect(ids.indexOf('rest')).toBe(ids.indexOf(mends.at(-1)!) + 1)
-    expect(view.stages.find((x) => x.id === 'simmer')).toMatchObject({ state: 'done', endedBy: 'remedy', endMs: at })
+    expect(view.stages.find((x) => x.id === 'simmer')).toMatchObject({
+      state: 'done',
+      endedBy: 'remedy',
+      endMs: at,
+    })
     expect(view.now.map((x) => x.id)).toEqual([mends[0]])
   })
   test('its water is in once its own cue came, and the pot ends as the advice said', () => {
@@ -230,7 +274,10 @@ describe('a remedy begun', () => {
 })
 
 describe('how long it keeps', () => {
-  test.each([['steel-1.6', 'heavy-3.5'], ['heavy-2.5', 'clay-1.8']] as const)('%s cools under 60 °C sooner than %s, each as its own loss and heat say', (thin, heavy) => {
+  test.each([
+    ['steel-1.6', 'heavy-3.5'],
+    ['heavy-2.5', 'clay-1.8'],
+  ] as const)('%s cools under 60 °C sooner than %s, each as its own loss and heat say', (thin, heavy) => {
     const held = (vessel: string) => {
       const s = stove({ vessel: vessel as 'steel-1.6', amount: { basis: 'dry-mass', value: 250 } })
       const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
@@ -261,12 +308,26 @@ describe('how long it keeps', () => {
 test('the stove and the simulator agree on an untouched remedy: after() is what outlookOf says later', () => {
   const s = stove()
   const { reckoned } = s.at(simmering(s, 4))
-  const plain = after(reckoned!, { complaint: 'hard-wet', addG: 0, turn: false, powerW: 180, lid: 'on', heatMinutes: 6, restMinutes: 0 })
-  expect(plain.outcome.centreMin).toBeGreaterThan(outlookOf(reckoned!, reckoned!.ahead.map((a) => ({ ...a, minutes: 0 }))).outcome.centreMin)
+  const plain = after(reckoned!, {
+    complaint: 'hard-wet',
+    addG: 0,
+    turn: false,
+    powerW: 180,
+    lid: 'on',
+    heatMinutes: 6,
+    restMinutes: 0,
+  })
+  expect(plain.outcome.centreMin).toBeGreaterThan(
+    outlookOf(
+      reckoned!,
+      reckoned!.ahead.map((a) => ({ ...a, minutes: 0 })),
+    ).outcome.centreMin,
+  )
 })
 
 test('what was judged at the table can still become something, unless it was right', () => {
-  const judged = (wetDry: number, hardness: number, bottom: 'clean' | 'scorched' = 'clean') => becomesOf({ wetDry, hardness, bottom })
+  const judged = (wetDry: number, hardness: number, bottom: 'clean' | 'scorched' = 'clean') =>
+    becomesOf({ wetDry, hardness, bottom })
   expect(judged(0, 0)).toEqual([])
   expect(judged(2, 0)).toEqual(becomes('still-wet'))
   expect(judged(0, 2)).toEqual(becomes('mush'))

@@ -11,7 +11,11 @@ export const expectedClarity = (washes: number): Clarity => 1 - (1 - CARRIED_OFF
 
 /** Washes to a clarity; at most eight, since nobody washes longer. */
 export const washesTo = (clarity: Clarity): number =>
-  clarity >= 1 ? MOST_WASHES : clarity <= 0 ? 0 : Math.min(MOST_WASHES, Math.ceil(Math.log(1 - clarity) / Math.log(1 - CARRIED_OFF) - 1e-9))
+  clarity >= 1
+    ? MOST_WASHES
+    : clarity <= 0
+      ? 0
+      : Math.min(MOST_WASHES, Math.ceil(Math.log(1 - clarity) / Math.log(1 - CARRIED_OFF) - 1e-9))
 export const MOST_WASHES = 8
 
 /** Steps of the scale the cook compares the bowl with. */
@@ -33,7 +37,15 @@ export function clearEnough(variety: Variety, purpose: 'apart' | 'usual' | 'crea
 export const FROTH = { unrinsed: 1.4, clear: 1.15 } as const
 
 /** @param clarity of the last water, when the cook looked; without it any wash counts as rinsed */
-export function frothFactor({ washes, covered, clarity }: { washes: number; covered: boolean; clarity?: Clarity | undefined }): number {
+export function frothFactor({
+  washes,
+  covered,
+  clarity,
+}: {
+  washes: number
+  covered: boolean
+  clarity?: Clarity | undefined
+}): number {
   if (!covered) return FROTH.clear
   const clear = clarity ?? (washes > 0 ? 1 : 0)
   return FROTH.unrinsed - (FROTH.unrinsed - FROTH.clear) * clear

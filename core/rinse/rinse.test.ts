@@ -31,7 +31,12 @@ test('clear enough: more for grain that should stay apart, nothing for what is n
 
 describe('the clarity reached changes the plan', () => {
   const plan = (rinse: PlanRequestJson['rinse'], more: Partial<PlanRequestJson> = {}) => {
-    const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, rinse, ...more })
+    const read = planFrom({
+      grains: [{ variety: 'short-white' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      rinse,
+      ...more,
+    })
     if (!read.ok) throw new Error(read.errors[0]!.message)
     return read.value
   }
@@ -42,7 +47,10 @@ describe('the clarity reached changes the plan', () => {
     expect(cloudy.water.pour_g).toBe(clear.water.pour_g)
   })
   test('the index puts cases in the order cooks know', () => {
-    const index = (variety: PlanRequestJson['grains'][number]['variety'], more: Partial<PlanRequestJson> = {}) => {
+    const index = (
+      variety: PlanRequestJson['grains'][number]['variety'],
+      more: Partial<PlanRequestJson> = {},
+    ) => {
       const read = planFrom({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 }, ...more })
       return read.ok ? read.value.separate_index : NaN
     }

@@ -5,7 +5,11 @@ import { CRYSTAL_IDS, CRYSTALS, teaspoonsOf } from './salt'
 import { seasoningOf } from './seasoning'
 
 const plan = (more: Partial<PlanRequestJson>) => {
-  const read = planFrom({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = planFrom({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...more,
+  })
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   return read.value
 }
@@ -24,7 +28,10 @@ test('one per cent of the cooked mass', () => {
 })
 
 test('stock lowers what is added by the salt it holds, gram for gram', () => {
-  const [water, half] = [plan({ salt_percent: 1 }), plan({ salt_percent: 1, stock_share: 0.5, stock_salt_percent: 0.9 })]
+  const [water, half] = [
+    plan({ salt_percent: 1 }),
+    plan({ salt_percent: 1, stock_share: 0.5, stock_salt_percent: 0.9 }),
+  ]
   const brought = (half.water.pour_g * 0.5 * 0.9) / 100
   expect(half.seasoning.stock_g).toBeCloseTo(half.water.pour_g / 2, 0)
   expect(water.seasoning.salt_to_add_g - half.seasoning.salt_to_add_g).toBeCloseTo(brought, 1)
@@ -40,7 +47,9 @@ test('water in what cooks along is not poured again; what is folded in stays out
   expect(cooked.water.add_in_water_g).toBeCloseTo(300 * 0.4 * 0.89, 1)
   expect(plain.water.pour_g - cooked.water.pour_g).toBeCloseTo(cooked.water.add_in_water_g, -1)
   const { pour_g, absorbed_g, evaporated_g, drained_off_g, left_in_pot_g, carried_in_g } = cooked.water
-  expect(Math.abs(pour_g - (absorbed_g + evaporated_g + drained_off_g + left_in_pot_g - carried_in_g))).toBeLessThan(0.1)
+  expect(
+    Math.abs(pour_g - (absorbed_g + evaporated_g + drained_off_g + left_in_pot_g - carried_in_g)),
+  ).toBeLessThan(0.1)
   expect(plan({ add_ins: [{ ...onion, when: 'fold-in' }] }).water.pour_g).toBe(plain.water.pour_g)
 })
 
@@ -64,15 +73,33 @@ test('each add-in has its moment in the stages, and its way out', () => {
 
 test('doubled, everything doubles', () => {
   fc.assert(
-    fc.property(fc.double({ min: 10, max: 2000, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (dryG, stockShare) => {
-      const of = (factor: number) =>
-        seasoningOf({
-          dryG: dryG * factor, cookedG: dryG * factor * 2.7, saltPercent: 0.8, pourG: dryG * factor * 1.6, stockShare, stockSaltPercent: 0.8,
-          addIns: [{ name: 'x', gramsPer100gDry: 12, waterShare: 0.5, saltShare: 0.1, when: 'with-water', out: 'stays' }],
-        })
-      expect(of(2).saltToAddG).toBeCloseTo(of(1).saltToAddG * 2, 6)
-      expect(of(2).addIns[0]!.grams).toBeCloseTo(of(1).addIns[0]!.grams * 2, 6)
-    }),
+    fc.property(
+      fc.double({ min: 10, max: 2000, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (dryG, stockShare) => {
+        const of = (factor: number) =>
+          seasoningOf({
+            dryG: dryG * factor,
+            cookedG: dryG * factor * 2.7,
+            saltPercent: 0.8,
+            pourG: dryG * factor * 1.6,
+            stockShare,
+            stockSaltPercent: 0.8,
+            addIns: [
+              {
+                name: 'x',
+                gramsPer100gDry: 12,
+                waterShare: 0.5,
+                saltShare: 0.1,
+                when: 'with-water',
+                out: 'stays',
+              },
+            ],
+          })
+        expect(of(2).saltToAddG).toBeCloseTo(of(1).saltToAddG * 2, 6)
+        expect(of(2).addIns[0]!.grams).toBeCloseTo(of(1).addIns[0]!.grams * 2, 6)
+      },
+    ),
   )
 })
 
@@ -80,8 +107,15 @@ test.each([
   ['salt_percent', { salt_percent: 11 }],
   ['stock_share', { stock_share: -0.1 }],
   ['add_ins.0.name', { add_ins: [{ name: '  ', grams_per_100g_dry: 1, when: 'on-top' as const }] }],
-  ['add_ins.0.grams_per_100g_dry', { add_ins: [{ name: 'x', grams_per_100g_dry: NaN, when: 'on-top' as const }] }],
+  [
+    'add_ins.0.grams_per_100g_dry',
+    { add_ins: [{ name: 'x', grams_per_100g_dry: NaN, when: 'on-top' as const }] },
+  ],
 ])('%s out of its limits is a named error', (path, change) => {
-  const read = planFrom({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...change })
+  const read = planFrom({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...change,
+  })
   expect(read.ok ? [] : read.errors.map((e) => e.path)).toEqual([path])
 })

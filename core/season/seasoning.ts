@@ -45,7 +45,9 @@ const COOKED_IN: ReadonlySet<AddInTime> = new Set(['with-water', 'on-top', 'at-b
 
 /** Water that add-ins bring into the pot, g. */
 export const addInWater = (addIns: readonly AddIn[], dryG: number): number =>
-  addIns.filter((a) => COOKED_IN.has(a.when)).reduce((sum, a) => sum + ((a.gramsPer100gDry * dryG) / 100) * a.waterShare, 0)
+  addIns
+    .filter((a) => COOKED_IN.has(a.when))
+    .reduce((sum, a) => sum + ((a.gramsPer100gDry * dryG) / 100) * a.waterShare, 0)
 
 /** Salt, stock and add-ins for one pot, by mass. Salt in stock and add-ins counts toward what is wanted. */
 export function seasoningOf(given: SeasoningGiven): Seasoning {

@@ -60,7 +60,15 @@ export function forecast(bags: readonly BagLeft[], needs: readonly Need[]): Fore
   })
   const buy = outlooks.flatMap(({ variety, uses }) => {
     const grams = uses.reduce((sum, u) => sum + u.shortG, 0)
-    return grams < 0.5 ? [] : [{ variety, grams: Math.ceil((grams - 1e-6) / STEP_G) * STEP_G, for: uses.filter((u) => u.shortG > 0).map((u) => u.title) }]
+    return grams < 0.5
+      ? []
+      : [
+          {
+            variety,
+            grams: Math.ceil((grams - 1e-6) / STEP_G) * STEP_G,
+            for: uses.filter((u) => u.shortG > 0).map((u) => u.title),
+          },
+        ]
   })
   return { outlooks, buy }
 }
@@ -71,6 +79,9 @@ export function outlookWords({ leftG, uses, afterG }: Outlook): string {
   const enough = uses.filter((u) => u.shortG === 0).map((u) => u.title)
   const short = uses.find((u) => u.shortG > 0)
   if (!short) return `enough for ${listWords(enough)}, ${Math.round(afterG!)} g left over`
-  return enough.length > 0 ? `enough for ${listWords(enough)}, not for ${short.title} too: ${Math.ceil(short.shortG)} g short` : `${Math.ceil(short.shortG)} g short for ${short.title}`
+  return enough.length > 0
+    ? `enough for ${listWords(enough)}, not for ${short.title} too: ${Math.ceil(short.shortG)} g short`
+    : `${Math.ceil(short.shortG)} g short for ${short.title}`
 }
-const listWords = (words: readonly string[]): string => (words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`)
+const listWords = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`

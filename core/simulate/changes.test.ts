@@ -3,7 +3,12 @@ import type { VarietyId } from '#core/grain/varieties'
 import { simulate } from './simulate'
 import { whatIf } from './what-if'
 
-const asked = (more: Partial<SimulateRequestJson> = {}): SimulateRequestJson => ({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', ...more })
+const asked = (more: Partial<SimulateRequestJson> = {}): SimulateRequestJson => ({
+  grains: [{ variety: 'long-white' }],
+  amount: { basis: 'dry-mass', value: 300 },
+  method: 'covered-simmer',
+  ...more,
+})
 const run = (more: Partial<SimulateRequestJson> = {}) => {
   const read = simulateFrom(asked(more))
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
@@ -14,8 +19,12 @@ const FIVE: readonly VarietyId[] = ['long-white', 'short-white', 'brown-short', 
 test('a stage changed to just what was planned changes nothing', () => {
   const read = readSimulateRequest(asked())
   if (!read.ok) throw new Error('unread')
-  const simmer = simulate({ request: read.value.request, script: null, happenings: [] }).plan.stages.find((s) => s.id === 'simmer')!
-  const same = run({ changes: [{ stage: 'simmer', power_w: simmer.power_w, minutes: simmer.minutes.expected, lid: 'on' }] })
+  const simmer = simulate({ request: read.value.request, script: null, happenings: [] }).plan.stages.find(
+    (s) => s.id === 'simmer',
+  )!
+  const same = run({
+    changes: [{ stage: 'simmer', power_w: simmer.power_w, minutes: simmer.minutes.expected, lid: 'on' }],
+  })
   // The plan's minutes and watts are rounded for people.
   expect(same.final.evaporated_g).toBeCloseTo(run().final.evaporated_g, 0)
   expect(same.final.uptake_mean).toBeCloseTo(run().final.uptake_mean, 2)
@@ -23,7 +32,10 @@ test('a stage changed to just what was planned changes nothing', () => {
 
 test.each(FIVE)('%s: a heat never lowered boils the water away and scorches', (variety) => {
   const plain = run({ grains: [{ variety }] })
-  const high = run({ grains: [{ variety }], changes: [{ stage: 'simmer', heat: 'high', minutes: variety === 'barley-hulled' ? 60 : 30 }] })
+  const high = run({
+    grains: [{ variety }],
+    changes: [{ stage: 'simmer', heat: 'high', minutes: variety === 'barley-hulled' ? 60 : 30 }],
+  })
   expect(high.verdict.scorched).toBe(true)
   expect(high.final.evaporated_g).toBeGreaterThan(plain.final.evaporated_g + 50)
   expect(high.final.free_water_g).toBe(0)
@@ -31,16 +43,29 @@ test.each(FIVE)('%s: a heat never lowered boils the water away and scorches', (v
 
 test.each(FIVE)('%s: a rest left out ends rawer, a lid left off loses more', (variety) => {
   const plain = run({ grains: [{ variety }] })
-  expect(run({ grains: [{ variety }], changes: [{ stage: 'rest', minutes: 0 }] }).final.centre_gelatinised_min).toBeLessThan(plain.final.centre_gelatinised_min)
-  expect(run({ grains: [{ variety }], changes: [{ stage: 'heat-up', lid: 'off' }] }).final.evaporated_g).toBeGreaterThan(plain.final.evaporated_g)
+  expect(
+    run({ grains: [{ variety }], changes: [{ stage: 'rest', minutes: 0 }] }).final.centre_gelatinised_min,
+  ).toBeLessThan(plain.final.centre_gelatinised_min)
+  expect(
+    run({ grains: [{ variety }], changes: [{ stage: 'heat-up', lid: 'off' }] }).final.evaporated_g,
+  ).toBeGreaterThan(plain.final.evaporated_g)
 })
 
 test('a change of a stage the plan does not have is left alone', () => {
-  expect(run({ changes: [{ stage: 'toString', minutes: 3 }, { stage: '__proto__', minutes: 3 }] }).final).toEqual(run().final)
+  expect(
+    run({
+      changes: [
+        { stage: 'toString', minutes: 3 },
+        { stage: '__proto__', minutes: 3 },
+      ],
+    }).final,
+  ).toEqual(run().final)
 })
 
 test('what if is asked of the cook as it is done, changes and all', () => {
-  const read = readSimulateRequest(asked({ changes: [{ stage: 'simmer', heat: 'high' }], events: [{ at_min: 8, kind: 'stir' }] }))
+  const read = readSimulateRequest(
+    asked({ changes: [{ stage: 'simmer', heat: 'high' }], events: [{ at_min: 8, kind: 'stir' }] }),
+  )
   if (!read.ok) throw new Error('unread')
   const { seed: _s, runs: _r, ...base } = read.value
   const lifted = whatIf(base, 'lid-lifted')

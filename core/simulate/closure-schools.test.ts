@@ -14,25 +14,37 @@ const cook = (request: PlanRequestJson) => {
   return { made, cooked: cookPlan(settled, made) }
 }
 const HEIGHTS = [0, 2500] as const
-const request = (variety: VarietyId, method: NonNullable<PlanRequestJson['method']>, elevation_m: number, more: Partial<PlanRequestJson> = {}): PlanRequestJson => ({
-  grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 }, method, elevation_m, ...more,
+const request = (
+  variety: VarietyId,
+  method: NonNullable<PlanRequestJson['method']>,
+  elevation_m: number,
+  more: Partial<PlanRequestJson> = {},
+): PlanRequestJson => ({
+  grains: [{ variety }],
+  amount: { basis: 'dry-mass', value: 300 },
+  method,
+  elevation_m,
+  ...more,
 })
 
 /** Drunk dry and cooked through on the fine pot, whatever the school. */
-describe.each(['boiling-start', 'oven', 'pressure-stovetop'] as const)('%s, planned and cooked on the fine pot', (method) => {
-  // Grain that drinks its water before a vessel can seal is not cooked that way.
-  const ids = VARIETY_IDS.filter((id) => !['couscous', 'fonio', 'bulgur-medium'].includes(id))
-  test.each(ids)('%s comes out as meant, low and high', (id) => {
-    for (const elevation of HEIGHTS) {
-      const { cooked } = cook(request(id, method, elevation))
-      expect(cooked.centreMin).toBeGreaterThan(0.9)
-      expect(Math.abs(cooked.uptakeMean / varietyOf(id).uptake.standard - 1)).toBeLessThan(0.05)
-      expect(cooked.freeShare).toBeLessThan(0.06)
-      expect(cooked.unevenness).toBeLessThan(0.35)
-      expect(cooked.scorch).toBeLessThan(1800)
-    }
-  })
-})
+describe.each(['boiling-start', 'oven', 'pressure-stovetop'] as const)(
+  '%s, planned and cooked on the fine pot',
+  (method) => {
+    // Grain that drinks its water before a vessel can seal is not cooked that way.
+    const ids = VARIETY_IDS.filter((id) => !['couscous', 'fonio', 'bulgur-medium'].includes(id))
+    test.each(ids)('%s comes out as meant, low and high', (id) => {
+      for (const elevation of HEIGHTS) {
+        const { cooked } = cook(request(id, method, elevation))
+        expect(cooked.centreMin).toBeGreaterThan(0.9)
+        expect(Math.abs(cooked.uptakeMean / varietyOf(id).uptake.standard - 1)).toBeLessThan(0.05)
+        expect(cooked.freeShare).toBeLessThan(0.06)
+        expect(cooked.unevenness).toBeLessThan(0.35)
+        expect(cooked.scorch).toBeLessThan(1800)
+      }
+    })
+  },
+)
 
 test.each(VARIETY_IDS)('%s, boiled and drained, holds what was asked and keeps a bite', (id) => {
   for (const elevation of HEIGHTS) {
@@ -46,13 +58,22 @@ test.each(VARIETY_IDS)('%s, boiled and drained, holds what was asked and keeps a
 })
 
 describe('off the heat', () => {
-  const off = (variety: VarietyId, value: number, vessel: PlanRequestJson['vessel']) => cook({ ...request(variety, 'off-heat', 0), amount: { basis: 'dry-mass', value }, vessel: vessel! })
+  const off = (variety: VarietyId, value: number, vessel: PlanRequestJson['vessel']) =>
+    cook({ ...request(variety, 'off-heat', 0), amount: { basis: 'dry-mass', value }, vessel: vessel! })
   test('a little white grain fails in a thin pot and passes in a clay one, and more of it in a heavy one', () => {
     for (const value of [150, 200]) {
       const thin = off('long-white', value, 'steel-1.6')
-      expect(thin.made.cautions.find((c) => c.code === 'not-enough-warmth')).toMatchObject({ severity: 'stop', mend: { method: 'covered-simmer' } })
+      expect(thin.made.cautions.find((c) => c.code === 'not-enough-warmth')).toMatchObject({
+        severity: 'stop',
+        mend: { method: 'covered-simmer' },
+      })
     }
-    for (const [vessel, value] of [['clay-1.8', 200], ['clay-1.8', 300], ['heavy-2.5', 300], ['heavy-3.5', 350]] as const) {
+    for (const [vessel, value] of [
+      ['clay-1.8', 200],
+      ['clay-1.8', 300],
+      ['heavy-2.5', 300],
+      ['heavy-3.5', 350],
+    ] as const) {
       const heavy = off('long-white', value, vessel)
       expect(heavy.cooked.centreMin).toBeGreaterThan(0.9)
       expect(heavy.made.cautions.filter((c) => c.severity === 'stop')).toEqual([])
@@ -92,7 +113,9 @@ describe('over steam', () => {
   })
   test('the boiler holds what its heat steams off, a quarter more and a reserve', () => {
     const { made } = cook(request('glutinous', 'steam', 0))
-    const minutes = made.stages.filter((s) => s.kind === 'steam' || s.id === 'add').reduce((sum, s) => sum + s.minutes.expected, 0)
+    const minutes = made.stages
+      .filter((s) => s.kind === 'steam' || s.id === 'add')
+      .reduce((sum, s) => sum + s.minutes.expected, 0)
     // 350 W reach the pot; 20/20 by 16 cm give off 11 W/m²K.
     const loss = 11 * (Math.PI * 0.2 * 0.16 + 2 * Math.PI * 0.01)
     const rate = ((350 - loss * (99.97 - 20)) / 2257) * 60
@@ -102,7 +125,9 @@ describe('over steam', () => {
     expect(made.gauges.basket_level_mm! - made.gauges.fill_level_mm).toBeGreaterThanOrEqual(25)
   })
   test('sticky rice unsoaked stays too dry, and the plan says so; other grain stands in a bowl with its own water', () => {
-    expect(cook(request('glutinous', 'steam', 0, { soak: null })).made.cautions.map((c) => c.code)).toContain('steamed-dry')
+    expect(cook(request('glutinous', 'steam', 0, { soak: null })).made.cautions.map((c) => c.code)).toContain(
+      'steamed-dry',
+    )
     for (const id of ['long-white', 'brown-long', 'quinoa'] as const) {
       const { made, cooked } = cook(request(id, 'steam', 0))
       expect(made.cautions.filter((c) => c.severity !== 'note')).toEqual([])
@@ -112,7 +137,10 @@ describe('over steam', () => {
   })
   test('a deeper layer takes longer, and softer is longer still', () => {
     const minutes = (value: number, texture = 0.5) =>
-      cook({ ...request('glutinous', 'steam', 0, { texture }), amount: { basis: 'dry-mass', value } }).made.stages.find((s) => s.kind === 'steam')!.minutes.expected
+      cook({
+        ...request('glutinous', 'steam', 0, { texture }),
+        amount: { basis: 'dry-mass', value },
+      }).made.stages.find((s) => s.kind === 'steam')!.minutes.expected
     // Soaked and loose, 250 g steam in about 18 to 25 minutes and a kilogram in 30 to 40.
     expect(minutes(250)).toBeGreaterThan(16)
     expect(minutes(250)).toBeLessThan(26)
@@ -122,13 +150,20 @@ describe('over steam', () => {
     expect(minutes(300, 1)).toBeGreaterThan(minutes(300) + 1)
   })
   test('couscous in passes drinks about its own weight of sprinkled water', () => {
-    const { made, cooked } = cook({ ...request('couscous', 'steam-passes', 0), amount: { basis: 'dry-mass', value: 500 } })
+    const { made, cooked } = cook({
+      ...request('couscous', 'steam-passes', 0),
+      amount: { basis: 'dry-mass', value: 500 },
+    })
     expect(made.water.ratio_by_mass).toBeGreaterThan(0.8)
     expect(made.water.ratio_by_mass).toBeLessThan(1.3)
     expect(Math.abs(cooked.uptakeMean / 1.25 - 1)).toBeLessThan(0.05)
     expect(cooked.centreMin).toBeGreaterThan(0.9)
     expect(made.water.boiler_g).toBeGreaterThan(300)
-    expect(made.stages.map((s) => s.kind).filter((kind) => kind === 'steam' || kind === 'turn' || kind === 'moisten')).toEqual(['moisten', 'steam', 'turn', 'moisten', 'steam'])
+    expect(
+      made.stages
+        .map((s) => s.kind)
+        .filter((kind) => kind === 'steam' || kind === 'turn' || kind === 'moisten'),
+    ).toEqual(['moisten', 'steam', 'turn', 'moisten', 'steam'])
   })
 })
 
@@ -168,7 +203,8 @@ describe('work side by side', () => {
   test('the hour is counted back along the longer branch', () => {
     const serve = '2026-03-05T19:00:00+01:00'
     const { made } = cook(request('basmati', 'boiling-start', 0, { soak: { minutes: 30 }, serve_at: serve }))
-    const ends = (id: string) => Date.parse(stage(made, id).starts_at!) + stage(made, id).minutes.expected * 60_000
+    const ends = (id: string) =>
+      Date.parse(stage(made, id).starts_at!) + stage(made, id).minutes.expected * 60_000
     expect(Math.abs(ends('drain') - ends('heat-up'))).toBeLessThan(20_000)
     expect(Math.abs(ends('fluff') - Date.parse(serve))).toBeLessThan(1000)
   })

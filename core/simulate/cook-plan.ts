@@ -18,12 +18,24 @@ export interface CookedPot {
 
 /** Cooks a plan on the fine pot: clocks as planned, cues when this pot gives them.
  *  @param watch called after every step, for curves */
-export function cookPlan(request: PlanRequest, plan: Plan, resolution: Resolution = FULL, watch?: (pot: Pot) => void): CookedPot {
+export function cookPlan(
+  request: PlanRequest,
+  plan: Plan,
+  resolution: Resolution = FULL,
+  watch?: (pot: Pot) => void,
+): CookedPot {
   const prepared = prepare(request)
   const { timed, method } = prepared
   const pot = fillPot(
     setupFor(
-      { ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages: timed.stages, way: method.water, basket: method.basket === true },
+      {
+        ...prepared,
+        vessel: request.vessel,
+        kitchenC: request.kitchenC,
+        stages: timed.stages,
+        way: method.water,
+        basket: method.basket === true,
+      },
       plan.water.pour_g,
       plan.water.boiler_g,
     ),

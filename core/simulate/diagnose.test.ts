@@ -3,11 +3,24 @@ import { plan } from '#core/plan/plan'
 import { diagnose, ENDINGS, type Ending, type PastPot } from './diagnose'
 
 const settled = (more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', ...more })
+  const read = readPlanRequest({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    method: 'covered-simmer',
+    ...more,
+  })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }
-const past = (ended: Ending, more: Partial<Omit<PastPot, 'ended'>> = {}) => diagnose({ request: settled(), pourG: plan(settled()).water.pour_g, simmerMinutes: 15, restMinutes: 10, ended, ...more })
+const past = (ended: Ending, more: Partial<Omit<PastPot, 'ended'>> = {}) =>
+  diagnose({
+    request: settled(),
+    pourG: plan(settled()).water.pour_g,
+    simmerMinutes: 15,
+    restMinutes: 10,
+    ended,
+    ...more,
+  })
 
 test('too much water explains itself, and less of it is what would have helped', () => {
   const wet = past('wet', { pourG: 700 })

@@ -9,14 +9,38 @@ import { prepare } from '#core/plan/prepare'
 import { runWith, type Happening } from './happening'
 import { phasesOf } from './script'
 
-const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 } })
+const read = readPlanRequest({
+  grains: [{ variety: 'long-white' }],
+  amount: { basis: 'dry-mass', value: 300 },
+})
 if (!read.ok) throw new Error('unread')
 const request = read.value
 const prepared = prepare(request)
 const pot = (pourG = 520): Pot =>
-  fillPot(setupFor({ ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages: prepared.timed.stages, way: 'pot', basket: false }, pourG), FULL)
-const phases = (powerW: number, ...minutes: number[]): Phase[] => minutes.map((m, i) => ({ id: `p${i}`, powerW, lid: 'on', mode: 'open', until: { minutes: m } }))
-const happening = (kind: Happening['kind'], atMin: number, more: Partial<Happening> = {}): Happening => ({ kind, atMin, seconds: 0, grams: 0, celsius: 100, ...more })
+  fillPot(
+    setupFor(
+      {
+        ...prepared,
+        vessel: request.vessel,
+        kitchenC: request.kitchenC,
+        stages: prepared.timed.stages,
+        way: 'pot',
+        basket: false,
+      },
+      pourG,
+    ),
+    FULL,
+  )
+const phases = (powerW: number, ...minutes: number[]): Phase[] =>
+  minutes.map((m, i) => ({ id: `p${i}`, powerW, lid: 'on', mode: 'open', until: { minutes: m } }))
+const happening = (kind: Happening['kind'], atMin: number, more: Partial<Happening> = {}): Happening => ({
+  kind,
+  atMin,
+  seconds: 0,
+  grams: 0,
+  celsius: 100,
+  ...more,
+})
 const allWater = (p: Pot) => p.freeG + grainWater(p) + p.evaporatedG + p.drainedG
 
 describe('what happens on the way', () => {
@@ -25,10 +49,26 @@ describe('what happens on the way', () => {
       fc.property(
         fc.array(
           fc.oneof(
-            fc.record({ kind: fc.constant('add-water' as const), atMin: fc.double({ min: 0, max: 20, noNaN: true }), grams: fc.integer({ min: 0, max: 200 }) }),
-            fc.record({ kind: fc.constant('lose-water' as const), atMin: fc.double({ min: 0, max: 20, noNaN: true }), grams: fc.integer({ min: 0, max: 200 }) }),
-            fc.record({ kind: fc.constant('stir' as const), atMin: fc.double({ min: 0, max: 20, noNaN: true }), grams: fc.constant(0) }),
-            fc.record({ kind: fc.constant('lid-lift' as const), atMin: fc.double({ min: 0, max: 20, noNaN: true }), grams: fc.constant(0) }),
+            fc.record({
+              kind: fc.constant('add-water' as const),
+              atMin: fc.double({ min: 0, max: 20, noNaN: true }),
+              grams: fc.integer({ min: 0, max: 200 }),
+            }),
+            fc.record({
+              kind: fc.constant('lose-water' as const),
+              atMin: fc.double({ min: 0, max: 20, noNaN: true }),
+              grams: fc.integer({ min: 0, max: 200 }),
+            }),
+            fc.record({
+              kind: fc.constant('stir' as const),
+              atMin: fc.double({ min: 0, max: 20, noNaN: true }),
+              grams: fc.constant(0),
+            }),
+            fc.record({
+              kind: fc.constant('lid-lift' as const),
+              atMin: fc.double({ min: 0, max: 20, noNaN: true }),
+              grams: fc.constant(0),
+            }),
           ),
           { maxLength: 6 },
         ),
@@ -36,7 +76,11 @@ describe('what happens on the way', () => {
           const p = pot()
           const before = allWater(p)
           const added = acts.reduce((sum, a) => sum + (a.kind === 'add-water' ? a.grams : 0), 0)
-          runWith(p, phases(600, 8, 12), acts.map((a) => happening(a.kind, a.atMin, { grams: a.grams, seconds: 20 })))
+          runWith(
+            p,
+            phases(600, 8, 12),
+            acts.map((a) => happening(a.kind, a.atMin, { grams: a.grams, seconds: 20 })),
+          )
           expect(allWater(p)).toBeCloseTo(before + added, 6)
           expect(p.freeG).toBeGreaterThanOrEqual(0)
         },
@@ -45,11 +89,16 @@ describe('what happens on the way', () => {
     )
   })
   test('everything happens once and in order, also at the very start and the very end', () => {
-    const told = runWith(pot(), phases(400, 5, 5), [happening('stir', 10), happening('stir', 0), happening('add-water', 5, { grams: 10 }), happening('stir', 99)])
+    const told = runWith(pot(), phases(400, 5, 5), [
+      happening('stir', 10),
+      happening('stir', 0),
+      happening('add-water', 5, { grams: 10 }),
+      happening('stir', 99),
+    ])
     expect(told.map(({ kind }) => kind)).toEqual(['stir', 'p0', 'add-water', 'p1', 'stir'])
     told.slice(1).forEach(({ tMin }, i) => expect(tMin).toBeGreaterThanOrEqual(told[i]!.tMin))
   })
-  test('a lid lifted takes of its stage\'s time, and lets off more steam than a lid left on', () => {
+  test("a lid lifted takes of its stage's time, and lets off more steam than a lid left on", () => {
     const [left, lifted] = [pot(), pot()]
     runWith(left, phases(150, 12), [])
     runWith(lifted, phases(150, 12), [happening('lid-lift', 10, { seconds: 60 })])
@@ -57,7 +106,14 @@ describe('what happens on the way', () => {
     expect(lifted.evaporatedG).toBeGreaterThan(left.evaporatedG)
   })
   test('what never comes is said, and a clock always comes', () => {
-    const told = runWith(pot(), [{ id: 'boil', powerW: 20, lid: 'on', mode: 'open', until: { event: 'boil', atMostMinutes: 3 } }, ...phases(0, 1)], [])
+    const told = runWith(
+      pot(),
+      [
+        { id: 'boil', powerW: 20, lid: 'on', mode: 'open', until: { event: 'boil', atMostMinutes: 3 } },
+        ...phases(0, 1),
+      ],
+      [],
+    )
     expect(told.map(({ kind }) => kind)).toEqual(['never boil', 'p0'])
   })
 })
@@ -91,24 +147,45 @@ describe('water that comes and goes', () => {
   })
   test('boiling dry takes the water over the surplus: latent heat sets the minutes', () => {
     const p = pot(700)
-    runWith(p, [{ id: 'boil', powerW: 1000, lid: 'on', mode: 'open', until: { event: 'boil', atMostMinutes: 60 } }], [])
+    runWith(
+      p,
+      [{ id: 'boil', powerW: 1000, lid: 'on', mode: 'open', until: { event: 'boil', atMostMinutes: 60 } }],
+      [],
+    )
     const before = p.evaporatedG
     runWith(p, phases(1000, 2), [])
     const loss = p.setup.loss * (p.setup.boilC - p.setup.kitchenC)
-    expect((p.evaporatedG - before) / (((1000 - loss) * 120 * p.setup.steamFactor) / LATENT_HEAT)).toBeCloseTo(1, 1)
+    expect(
+      (p.evaporatedG - before) / (((1000 - loss) * 120 * p.setup.steamFactor) / LATENT_HEAT),
+    ).toBeCloseTo(1, 1)
   })
 })
 
 describe('a script as phases', () => {
-  const step = (more: object) => ({ powerW: 500, lid: 'on' as const, pressureKPa: null, until: { minutes: 5 }, ...more })
+  const step = (more: object) => ({
+    powerW: 500,
+    lid: 'on' as const,
+    pressureKPa: null,
+    until: { minutes: 5 },
+    ...more,
+  })
   test('one phase a step, by its number', () => {
     expect(phasesOf([step({}), step({ powerW: 0, until: { event: 'dry' } })], 101_325)).toMatchObject([
-      { id: 'step-1', mode: 'open', until: { minutes: 5 } }, { id: 'step-2', powerW: 0, until: { event: 'dry' } },
+      { id: 'step-1', mode: 'open', until: { minutes: 5 } },
+      { id: 'step-2', powerW: 0, until: { event: 'dry' } },
     ])
   })
   test('a step after a sealed one lets the pressure out first, and only then', () => {
-    const made = phasesOf([step({ pressureKPa: 75, until: { event: 'pressure' } }), step({ pressureKPa: 75 }), step({})], 101_325)
-    expect(made.map(({ id, mode }) => `${id} ${mode}`)).toEqual(['step-1 sealing', 'step-2 sealed', 'step-3-vent venting', 'step-3 open'])
+    const made = phasesOf(
+      [step({ pressureKPa: 75, until: { event: 'pressure' } }), step({ pressureKPa: 75 }), step({})],
+      101_325,
+    )
+    expect(made.map(({ id, mode }) => `${id} ${mode}`)).toEqual([
+      'step-1 sealing',
+      'step-2 sealed',
+      'step-3-vent venting',
+      'step-3 open',
+    ])
     // 75 kPa over the sea's air: 116 °C, by the steam tables.
     expect(made[0]!.sealedC).toBeGreaterThan(115)
     expect(made[0]!.sealedC).toBeLessThan(117)

@@ -24,7 +24,12 @@ const MINUTE = 60
 
 /** Runs phases one after another, with what happens on the way at its own time.
  *  @param watch called after every step  @returns what happened and when, phases by `<id>` as they end and `never <id>` when they did not */
-export function runWith(pot: Pot, phases: readonly Phase[], happenings: readonly Happening[], watch?: (pot: Pot) => void): Told[] {
+export function runWith(
+  pot: Pot,
+  phases: readonly Phase[],
+  happenings: readonly Happening[],
+  watch?: (pot: Pot) => void,
+): Told[] {
   const told: Told[] = []
   const queue = happenings.toSorted((a, b) => a.atMin - b.atMin)
   const say = (kind: string) => told.push({ tMin: pot.now / MINUTE, kind })
@@ -37,7 +42,15 @@ export function runWith(pot: Pot, phases: readonly Phase[], happenings: readonly
       const toNext = next ? Math.max(0, next.atMin - pot.now / MINUTE) : Infinity
       const minutes = Math.min(left, toNext)
       if (minutes > 1e-6) {
-        const run = runPhase(pot, { ...begun, opensAtEnd: phase.opensAtEnd === true && minutes >= left, until: 'minutes' in phase.until ? { minutes } : { ...phase.until, atMostMinutes: minutes } }, watch)
+        const run = runPhase(
+          pot,
+          {
+            ...begun,
+            opensAtEnd: phase.opensAtEnd === true && minutes >= left,
+            until: 'minutes' in phase.until ? { minutes } : { ...phase.until, atMostMinutes: minutes },
+          },
+          watch,
+        )
         left -= run.minutes
         ended = 'minutes' in phase.until ? left <= 1e-6 : run.ended
         // What is done as a phase begins is not done again when it goes on.
@@ -62,12 +75,21 @@ export function runWith(pot: Pot, phases: readonly Phase[], happenings: readonly
 }
 
 /** @returns minutes it took */
-function happen(pot: Pot, { kind, seconds, grams, celsius }: Happening, phase: Phase, watch?: (pot: Pot) => void): number {
+function happen(
+  pot: Pot,
+  { kind, seconds, grams, celsius }: Happening,
+  phase: Phase,
+  watch?: (pot: Pot) => void,
+): number {
   switch (kind) {
     case 'lid-lift':
       // A sealed vessel is not opened; everything else stands open for so long.
       if (phase.mode !== 'open' || !(seconds > 0)) return 0
-      return runPhase(pot, { ...phase, opensAtEnd: false, lid: 'off', until: { minutes: seconds / MINUTE } }, watch).minutes
+      return runPhase(
+        pot,
+        { ...phase, opensAtEnd: false, lid: 'off', until: { minutes: seconds / MINUTE } },
+        watch,
+      ).minutes
     case 'add-water':
       pourMore(pot, grams, celsius)
       return 0

@@ -30,18 +30,30 @@ const failsOf = (chances: Chances): Odds['fails'] => {
     { how: 'scorched' as const, share: chances.scorched },
   ]
   const asked = Math.max(0, bad - named.reduce((sum, { share }) => sum + share, 0))
-  return [...named, { how: 'not-as-asked' as const, share: asked }].filter(({ share }) => share > 0.0005).sort((a, b) => b.share - a.share)
+  return [...named, { how: 'not-as-asked' as const, share: asked }]
+    .filter(({ share }) => share > 0.0005)
+    .sort((a, b) => b.share - a.share)
 }
 
 /** Cooks the plan in many kitchens.  @param runs how many  @param seed the same seed gives the same kitchens */
 export function oddsOf(request: PlanRequest, { runs, seed }: { runs: number; seed: number }): Odds {
-  const sweep = (asked: PlanRequest, count: number) => chancesOf({ request: asked, script: null, happenings: [] }, { seed, runs: count })
+  const sweep = (asked: PlanRequest, count: number) =>
+    chancesOf({ request: asked, script: null, happenings: [] }, { seed, runs: count })
   const chances = sweep(request, runs)
-  const odds: Odds = { good: roundTo(chances.good, 3), fails: failsOf(chances).map(({ how, share }) => ({ how, share: roundTo(share, 3) })) }
+  const odds: Odds = {
+    good: roundTo(chances.good, 3),
+    fails: failsOf(chances).map(({ how, share }) => ({ how, share: roundTo(share, 3) })),
+  }
   if (chances.good >= LOW_ODDS) return odds
   const now = spreadsOf(blendOf(request.grains), request.spreads)
   const few = Math.max(60, Math.round(runs / 4))
-  const tried = MEASURABLE.map((what) => ({ what, good: roundTo(sweep({ ...request, spreads: { ...request.spreads, [what]: now[what] * MEASURED } }, few).good, 3) }))
+  const tried = MEASURABLE.map((what) => ({
+    what,
+    good: roundTo(
+      sweep({ ...request, spreads: { ...request.spreads, [what]: now[what] * MEASURED } }, few).good,
+      3,
+    ),
+  }))
   const best = tried.reduce((a, b) => (b.good > a.good ? b : a))
   return best.good > chances.good ? { ...odds, measure: best } : odds
 }

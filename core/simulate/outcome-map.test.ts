@@ -6,7 +6,12 @@ import { simulate } from './simulate'
 import type { Verdict } from './verdict'
 
 const asked = (more: Partial<SimulateRequestJson> = {}) => {
-  const read = readSimulateRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', ...more })
+  const read = readSimulateRequest({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    method: 'covered-simmer',
+    ...more,
+  })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   const { seed: _s, runs: _r, ...simulation } = read.value
   return simulation
@@ -22,11 +27,25 @@ function whole(more: Partial<SimulateRequestJson> = {}): { map: OutcomeMap | und
 }
 
 describe('the one word for an ending', () => {
-  const good: Verdict = { cookedThrough: 'yes', texture: 'standard', soggy: false, uneven: false, scorched: false }
+  const good: Verdict = {
+    cookedThrough: 'yes',
+    texture: 'standard',
+    soggy: false,
+    uneven: false,
+    scorched: false,
+  }
   test.each([
-    [{}, 'good'], [{ texture: 'soft' }, 'soft'], [{ texture: 'firm' }, 'firm'], [{ texture: 'dry' }, 'dry'], [{ texture: 'mushy' }, 'mush'],
-    [{ soggy: true }, 'wet'], [{ soggy: true, texture: 'mushy' }, 'mush'], [{ cookedThrough: 'chalky', texture: 'dry' }, 'hard'], [{ cookedThrough: 'firm-centred', soggy: true }, 'hard'],
-    [{ uneven: true }, 'uneven'], [{ scorched: true, cookedThrough: 'chalky' }, 'scorched'],
+    [{}, 'good'],
+    [{ texture: 'soft' }, 'soft'],
+    [{ texture: 'firm' }, 'firm'],
+    [{ texture: 'dry' }, 'dry'],
+    [{ texture: 'mushy' }, 'mush'],
+    [{ soggy: true }, 'wet'],
+    [{ soggy: true, texture: 'mushy' }, 'mush'],
+    [{ cookedThrough: 'chalky', texture: 'dry' }, 'hard'],
+    [{ cookedThrough: 'firm-centred', soggy: true }, 'hard'],
+    [{ uneven: true }, 'uneven'],
+    [{ scorched: true, cookedThrough: 'chalky' }, 'scorched'],
   ] as const)('%j is %s', (more, word) => {
     expect(outcomeWord({ ...good, ...more } as Verdict)).toBe(word)
   })
@@ -47,27 +66,54 @@ describe('water against minutes', () => {
     expect(Math.min(...map!.pours.map((g) => Math.abs(g - map!.at.pourG)))).toBeLessThan(1e-9)
   })
   test('a cell says what the simulator says of that pot', () => {
-    for (const [i, j] of [[2, 6], [8, 6], [17, 6], [8, 0], [12, 12]] as const) {
-      const run = simulate({ ...asked({ pour_override_g: map!.pours[i]!, changes: [{ stage: 'simmer', minutes: map!.minutes[j]! }] }) })
+    for (const [i, j] of [
+      [2, 6],
+      [8, 6],
+      [17, 6],
+      [8, 0],
+      [12, 12],
+    ] as const) {
+      const run = simulate({
+        ...asked({
+          pour_override_g: map!.pours[i]!,
+          changes: [{ stage: 'simmer', minutes: map!.minutes[j]! }],
+        }),
+      })
       const fine = outcomeWord(run.verdict)
-      const beside = [map!.cells[j]![i - 1], map!.cells[j]![i], map!.cells[j]![i + 1], map!.cells[j - 1]?.[i], map!.cells[j + 1]?.[i]]
+      const beside = [
+        map!.cells[j]![i - 1],
+        map!.cells[j]![i],
+        map!.cells[j]![i + 1],
+        map!.cells[j - 1]?.[i],
+        map!.cells[j + 1]?.[i],
+      ]
       // On an edge the finer pot may fall to the other side.
       expect(beside).toContain(fine)
     }
   })
-  test('every school whose minutes are the cook\'s has one', () => {
-    for (const method of METHOD_IDS.filter((m) => ['covered-simmer', 'boiling-start', 'pressure-electric', 'oven'].includes(m))) expect(whole({ method }).map!.cells.flat().some((word) => GOOD_OUTCOMES.has(word))).toBe(true)
+  test("every school whose minutes are the cook's has one", () => {
+    for (const method of METHOD_IDS.filter((m) =>
+      ['covered-simmer', 'boiling-start', 'pressure-electric', 'oven'].includes(m),
+    ))
+      expect(
+        whole({ method })
+          .map!.cells.flat()
+          .some((word) => GOOD_OUTCOMES.has(word)),
+      ).toBe(true)
   })
 })
 
-test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)('%s: the slack lies around the plan, and its ends are as good as they are said to be', (variety) => {
-  const grains = [{ variety }]
-  const slack = waterSlack(asked({ grains }))!
-  const pour = simulate(asked({ grains })).plan.water.pour_g
-  expect(slack.fromG).toBeLessThan(pour)
-  expect(slack.toG).toBeGreaterThan(pour)
-  const word = (g: number) => outcomeWord(simulate(asked({ grains, pour_override_g: g })).verdict)
-  expect(GOOD_OUTCOMES.has(word((slack.fromG + pour) / 2))).toBe(true)
-  expect(GOOD_OUTCOMES.has(word((slack.toG + pour) / 2))).toBe(true)
-  expect(GOOD_OUTCOMES.has(word(pour * 0.4))).toBe(false)
-})
+test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
+  '%s: the slack lies around the plan, and its ends are as good as they are said to be',
+  (variety) => {
+    const grains = [{ variety }]
+    const slack = waterSlack(asked({ grains }))!
+    const pour = simulate(asked({ grains })).plan.water.pour_g
+    expect(slack.fromG).toBeLessThan(pour)
+    expect(slack.toG).toBeGreaterThan(pour)
+    const word = (g: number) => outcomeWord(simulate(asked({ grains, pour_override_g: g })).verdict)
+    expect(GOOD_OUTCOMES.has(word((slack.fromG + pour) / 2))).toBe(true)
+    expect(GOOD_OUTCOMES.has(word((slack.toG + pour) / 2))).toBe(true)
+    expect(GOOD_OUTCOMES.has(word(pour * 0.4))).toBe(false)
+  },
+)

@@ -32,7 +32,8 @@ function longStage({ prepared, phases, made }: Ready): { id: string; minutes: nu
 }
 const minutesOf = ({ until }: Ready['phases'][number]): number => ('minutes' in until ? until.minutes : 0)
 
-const spread = ([from, to]: readonly [number, number], n: number, by: number): number[] => Array.from({ length: n }, (_, i) => by * (from + ((to - from) * i) / (n - 1)))
+const spread = ([from, to]: readonly [number, number], n: number, by: number): number[] =>
+  Array.from({ length: n }, (_, i) => by * (from + ((to - from) * i) / (n - 1)))
 
 /** Cooks the pot at every point of the map. A generator, so that it can be watched and stopped.
  *  @yields how many pots are done  @returns undefined where no stage is the cook's to stretch (a cooker lets go by itself) */
@@ -54,7 +55,14 @@ export function* outcomeMap({ happenings, ...of }: Simulation): Generator<number
     }
     cells.push(row)
   }
-  return { pours, minutes, cells, at: { pourG: ready.pourG, minutes: long.minutes }, stage: ready.made.stages.find((s) => s.id === long.id)?.title ?? long.id, stageId: long.id }
+  return {
+    pours,
+    minutes,
+    cells,
+    at: { pourG: ready.pourG, minutes: long.minutes },
+    stage: ready.made.stages.find((s) => s.id === long.id)?.title ?? long.id,
+    stageId: long.id,
+  }
 }
 
 /** How far the water may be off, everything else as planned, before the pot ends otherwise than well. */
@@ -79,7 +87,8 @@ export function waterSlack({ happenings, ...of }: Simulation): WaterSlack | unde
   if (!good(1)) return undefined
   const walk = (sign: 1 | -1): number => {
     let share = 1
-    while (Math.abs(share + sign * SLACK_STEP - 1) <= SLACK_MOST + 1e-9 && good(share + sign * SLACK_STEP)) share += sign * SLACK_STEP
+    while (Math.abs(share + sign * SLACK_STEP - 1) <= SLACK_MOST + 1e-9 && good(share + sign * SLACK_STEP))
+      share += sign * SLACK_STEP
     return share * ready.pourG
   }
   return { fromG: walk(-1), toG: walk(1) }

@@ -2,23 +2,35 @@ import type { Variety } from '#core/grain/varieties'
 import type { Simulated } from './simulate'
 
 /** A verdict in words with its reasons, gravest first. */
-export function reasonsOf({ verdict, outcome, final, told }: Pick<Simulated, 'verdict' | 'outcome' | 'final' | 'told'>, uptake: Pick<Variety['uptake'], 'firm' | 'standard' | 'soft'>): string[] {
+export function reasonsOf(
+  { verdict, outcome, final, told }: Pick<Simulated, 'verdict' | 'outcome' | 'final' | 'told'>,
+  uptake: Pick<Variety['uptake'], 'firm' | 'standard' | 'soft'>,
+): string[] {
   const u = outcome.uptakeMean.toFixed(2)
   const said: string[] = []
   if (verdict.cookedThrough !== 'yes')
-    said.push(`${verdict.cookedThrough === 'chalky' ? 'Chalky' : 'Firm in the middle'}: the slowest centres are ${Math.round(outcome.centreMin * 100)} % cooked (90 is done).`)
-  if (verdict.scorched) said.push(`Scorched: the bottom stood over 125 °C, and ended at ${Math.round(final.bottomC)} °C.`)
+    said.push(
+      `${verdict.cookedThrough === 'chalky' ? 'Chalky' : 'Firm in the middle'}: the slowest centres are ${Math.round(outcome.centreMin * 100)} % cooked (90 is done).`,
+    )
+  if (verdict.scorched)
+    said.push(`Scorched: the bottom stood over 125 °C, and ended at ${Math.round(final.bottomC)} °C.`)
   if (verdict.soggy)
     said.push(
       outcome.freeShare > 0.06
         ? `Soggy: ${Math.round(final.freeG)} g of water not absorbed.`
         : `Waterlogged: ${u} g per gram (soft is ${uptake.soft.toFixed(2)}).`,
     )
-  if (verdict.uneven) said.push(`Uneven: ${final.uptakeMin.toFixed(2)} to ${final.uptakeMax.toFixed(2)} g per gram.`)
-  if (verdict.texture === 'dry') said.push(`Dry: each gram holds ${u} g of water, and firm is ${uptake.firm.toFixed(2)}.`)
-  if (verdict.texture === 'mushy' && !verdict.soggy) said.push(`Mush: each gram holds ${u} g of water, and soft is ${uptake.soft.toFixed(2)}.`)
+  if (verdict.uneven)
+    said.push(`Uneven: ${final.uptakeMin.toFixed(2)} to ${final.uptakeMax.toFixed(2)} g per gram.`)
+  if (verdict.texture === 'dry')
+    said.push(`Dry: each gram holds ${u} g of water, and firm is ${uptake.firm.toFixed(2)}.`)
+  if (verdict.texture === 'mushy' && !verdict.soggy)
+    said.push(`Mush: each gram holds ${u} g of water, and soft is ${uptake.soft.toFixed(2)}.`)
   const never = told.find((t) => t.kind.startsWith('never '))
   if (never) said.push('The expected sign did not come.')
-  if (said.length === 0) said.push(`Cooked through, ${verdict.texture}, even: each gram holds ${u} g of water, between ${uptake.firm.toFixed(2)} firm and ${uptake.soft.toFixed(2)} soft.`)
+  if (said.length === 0)
+    said.push(
+      `Cooked through, ${verdict.texture}, even: each gram holds ${u} g of water, between ${uptake.firm.toFixed(2)} firm and ${uptake.soft.toFixed(2)} soft.`,
+    )
   return said
 }

@@ -25,9 +25,16 @@ export function phasesOf(script: readonly ScriptStep[], ambientPa: number): Phas
   script.forEach((step, i) => {
     const id = `step-${i + 1}`
     if (step.pressureKPa === null && sealed)
-      phases.push({ id: `${id}-vent`, powerW: 0, lid: 'on', mode: 'venting', until: { event: 'unsealed', atMostMinutes: VENT_AT_MOST } })
+      phases.push({
+        id: `${id}-vent`,
+        powerW: 0,
+        lid: 'on',
+        mode: 'venting',
+        until: { event: 'unsealed', atMostMinutes: VENT_AT_MOST },
+      })
     sealed = step.pressureKPa !== null
-    const until = 'minutes' in step.until ? step.until : { event: step.until.event, atMostMinutes: LONGEST_WAIT }
+    const until =
+      'minutes' in step.until ? step.until : { event: step.until.event, atMostMinutes: LONGEST_WAIT }
     const closed =
       step.pressureKPa === null
         ? { mode: 'open' as const }

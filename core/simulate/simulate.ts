@@ -9,7 +9,18 @@ import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { separateIndex } from '#core/plan/separate-index'
 import { expectedClarity } from '#core/rinse/clarity'
-import { centreCooked, fillPot, freeShare, FULL, grainWater, layerUptake, leastCooked, type Pot, type PotSetup, type Resolution } from '#core/pot/pot'
+import {
+  centreCooked,
+  fillPot,
+  freeShare,
+  FULL,
+  grainWater,
+  layerUptake,
+  leastCooked,
+  type Pot,
+  type PotSetup,
+  type Resolution,
+} from '#core/pot/pot'
 import type { Phase } from '#core/pot/run'
 import { withChanges, type Changes } from './changes'
 import { runWith, type Happening, type Told } from './happening'
@@ -46,7 +57,14 @@ export interface Simulated {
   verdict: Verdict
   outcome: Outcome
   separateIndex: number
-  final: { uptakeMin: number; uptakeMax: number; freeG: number; evaporatedG: number; drainedG: number; bottomC: number }
+  final: {
+    uptakeMin: number
+    uptakeMax: number
+    freeG: number
+    evaporatedG: number
+    drainedG: number
+    bottomC: number
+  }
   series: Series
   told: Told[]
   /** What was planned, for comparison. */
@@ -78,23 +96,45 @@ export interface Ready {
   pourG: number
 }
 
-export function makeReady({ request, script, asPlanned, changes = {}, pourShare = 1 }: Omit<Simulation, 'happenings'>): Ready {
+export function makeReady({
+  request,
+  script,
+  asPlanned,
+  changes = {},
+  pourShare = 1,
+}: Omit<Simulation, 'happenings'>): Ready {
   const prepared = prepare(request)
   const made = plan(request)
   const { timed, method } = prepared
   const stages = timed.stages
-  const problem: Problem = { ...prepared, vessel: request.vessel, kitchenC: request.kitchenC, stages, way: method.water, basket: method.basket === true }
+  const problem: Problem = {
+    ...prepared,
+    vessel: request.vessel,
+    kitchenC: request.kitchenC,
+    stages,
+    way: method.water,
+    basket: method.basket === true,
+  }
   const planned = stages.map((stage): Phase => {
-    const { minutes } = (asPlanned?.stages.find((s) => s.id === stage.id) ?? made.stages.find((s) => s.id === stage.id))!
+    const { minutes } = (asPlanned?.stages.find((s) => s.id === stage.id) ??
+      made.stages.find((s) => s.id === stage.id))!
     const clocked = stage.until === 'solved' || (asPlanned && 'minutes' in stage.until)
     const tasted = stage.until === 'solved' && stage.exact === true && stage.endsOn === 'cue'
-    return { ...stage, ...(tasted ? { tasted: stage.drySign ? { centre: 0, free: FREE_AT_SIGN } : prepared.goal } : {}), until: clocked ? { minutes: minutes.expected } : (stage.until as Phase['until']) }
+    return {
+      ...stage,
+      ...(tasted ? { tasted: stage.drySign ? { centre: 0, free: FREE_AT_SIGN } : prepared.goal } : {}),
+      until: clocked ? { minutes: minutes.expected } : (stage.until as Phase['until']),
+    }
   })
   return {
-    prepared, made,
+    prepared,
+    made,
     // A script knows of no basket and no kettle: grain and water are in the pot from the start.
     problem: script === null ? problem : { ...problem, later: [], way: 'pot', basket: false },
-    phases: script === null ? withChanges(planned, changes) : phasesOf(script, pressureAt(metres(request.elevationM))),
+    phases:
+      script === null
+        ? withChanges(planned, changes)
+        : phasesOf(script, pressureAt(metres(request.elevationM))),
     pourG: (asPlanned ?? made).water.pour_g * pourShare,
   }
 }
@@ -103,11 +143,31 @@ export function makeReady({ request, script, asPlanned, changes = {}, pourShare 
 const TASTED_LATEST = 2
 
 /** Cooks a ready pot. What ends by tasting ends when this pot tastes right, not when the clock says. @param watch called after every step */
-export function cookReady(ready: Ready, happenings: readonly Happening[], resolution: Resolution, luck: Luck, watch?: (pot: Pot) => void): { pot: Pot; told: Told[] } {
+export function cookReady(
+  ready: Ready,
+  happenings: readonly Happening[],
+  resolution: Resolution,
+  luck: Luck,
+  watch?: (pot: Pot) => void,
+): { pot: Pot; told: Told[] } {
   const { problem, phases, pourG, made } = ready
   const setup = setupFor(problem, pourG * luck.water, made.water.boiler_g)
   const pot = fillPot(luck === NO_LUCK ? setup : lucky(setup, luck), resolution)
-  const lived = luck === NO_LUCK ? phases : phases.map((phase) => ({ ...phase, powerW: phase.powerW * luck.burner, ...(phase.tasted ? { until: { event: 'tasted' as const, atMostMinutes: TASTED_LATEST * (phase.until as { minutes: number }).minutes } } : {}) }))
+  const lived =
+    luck === NO_LUCK
+      ? phases
+      : phases.map((phase) => ({
+          ...phase,
+          powerW: phase.powerW * luck.burner,
+          ...(phase.tasted
+            ? {
+                until: {
+                  event: 'tasted' as const,
+                  atMostMinutes: TASTED_LATEST * (phase.until as { minutes: number }).minutes,
+                },
+              }
+            : {}),
+        }))
   const told = runWith(pot, lived, happenings, watch)
   return { pot, told }
 }
@@ -115,23 +175,43 @@ export function cookReady(ready: Ready, happenings: readonly Happening[], resolu
 const lucky = (setup: PotSetup, luck: Luck): PotSetup => ({
   ...setup,
   steamFactor: setup.steamFactor * luck.steam,
-  grains: setup.grains.map((grain) => ({ ...grain, dryG: grain.dryG * luck.grain, most: grain.most * luck.wants, ...slowedKernel(grain, luck.minutes) })),
+  grains: setup.grains.map((grain) => ({
+    ...grain,
+    dryG: grain.dryG * luck.grain,
+    most: grain.most * luck.wants,
+    ...slowedKernel(grain, luck.minutes),
+  })),
 })
 
 export function outcomeOf(pot: Pot): Outcome {
   const uptakeByLayer = Array.from({ length: pot.resolution.layers }, (_, l) => layerUptake(pot, l))
-  return { uptakeByLayer, uptakeMean: grainWater(pot) / pot.dryG, centreMin: leastCooked(pot), freeShare: freeShare(pot), scorch: pot.scorch }
+  return {
+    uptakeByLayer,
+    uptakeMean: grainWater(pot) / pot.dryG,
+    centreMin: leastCooked(pot),
+    freeShare: freeShare(pot),
+    scorch: pot.scorch,
+  }
 }
 
 /** Cooks one pot at full resolution and tells everything that happened in it. */
 export function simulate({ happenings, ...of }: Simulation): Simulated {
   const { request } = of
   const ready = makeReady(of)
-  const expectedS = Math.max(600, ready.phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes * 60 : 900), 0))
+  const expectedS = Math.max(
+    600,
+    ready.phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes * 60 : 900), 0),
+  )
   const every = Math.max(SHORTEST_SAMPLE_S, expectedS / MOST_SAMPLES)
   const { layers } = FULL
   const series: Series = {
-    tMin: [], bulkC: [], bottomC: [], freeG: [], evaporatedG: [], uptakeByLayer: Array.from({ length: layers }, () => []), centreByLayer: Array.from({ length: layers }, () => []),
+    tMin: [],
+    bulkC: [],
+    bottomC: [],
+    freeG: [],
+    evaporatedG: [],
+    uptakeByLayer: Array.from({ length: layers }, () => []),
+    centreByLayer: Array.from({ length: layers }, () => []),
   }
   let nextAt = 0
   const sample = (pot: Pot) => {

@@ -31,7 +31,8 @@ export function randomOf(seed: number): () => number {
 }
 
 /** Standard normal, by Box and Muller (1958). */
-const normal = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+const normal = (random: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
 /** A factor of mean 1 that never turns negative. */
 const factor = (random: () => number, spread: number): number => Math.max(0.2, 1 + spread * normal(random))
 
@@ -46,23 +47,38 @@ export const luckOf = (random: () => number, spreads: Spreads = SPREADS): Luck =
 })
 
 const wanted = (uptake: Variety['uptake'], factor: number): Variety['uptake'] => ({
-  firm: uptake.firm * factor, standard: uptake.standard * factor, soft: uptake.soft * factor, most: uptake.most * factor,
+  firm: uptake.firm * factor,
+  standard: uptake.standard * factor,
+  soft: uptake.soft * factor,
+  most: uptake.most * factor,
 })
 
 /** A texture this far from the one asked for is still called right, on the scale 0 firm … 1 soft. */
 const NEAR_ENOUGH = 0.4
 
 /** Good is cooked through and neither soggy, uneven nor scorched, neither dry nor mush. */
-export const isGood = (v: Verdict): boolean => v.cookedThrough === 'yes' && !v.soggy && !v.uneven && !v.scorched && v.texture !== 'dry' && v.texture !== 'mushy'
+export const isGood = (v: Verdict): boolean =>
+  v.cookedThrough === 'yes' &&
+  !v.soggy &&
+  !v.uneven &&
+  !v.scorched &&
+  v.texture !== 'dry' &&
+  v.texture !== 'mushy'
 
 /** Cooks the same plan in many kitchens. A generator, so that it can be watched and stopped.
  *  @yields how many pots are done  @returns the chances over all of them */
-export function* sweep({ happenings, ...of }: Simulation, { seed, runs }: { seed: number; runs: number }): Generator<number, Chances> {
+export function* sweep(
+  { happenings, ...of }: Simulation,
+  { seed, runs }: { seed: number; runs: number },
+): Generator<number, Chances> {
   const ready = makeReady(of)
   const spreads = spreadsOf(ready.prepared.blend, of.request.spreads)
   const random = randomOf(seed)
   const count = {
-    good: 0, soggy: 0, uneven: 0, scorched: 0,
+    good: 0,
+    soggy: 0,
+    uneven: 0,
+    scorched: 0,
     cookedThrough: Object.fromEntries(COOKED_THROUGH.map((k) => [k, 0])) as Chances['cookedThrough'],
     texture: Object.fromEntries(TEXTURES.map((k) => [k, 0])) as Chances['texture'],
   }
@@ -75,7 +91,10 @@ export function* sweep({ happenings, ...of }: Simulation, { seed, runs }: { seed
     const verdict = verdictOf(outcome, uptake, sauce)
     const asAsked = sauce > 0 ? 0.5 : of.request.texture
     // Where minutes or steam set the texture, a cook tastes; where the pour does, it can miss what was asked for.
-    const missed = ready.prepared.method.pourSetsTexture === true || sauce > 0 ? Math.abs(textureReached(outcome, uptake, sauce) - asAsked) : 0
+    const missed =
+      ready.prepared.method.pourSetsTexture === true || sauce > 0
+        ? Math.abs(textureReached(outcome, uptake, sauce) - asAsked)
+        : 0
     count.good += Number(isGood(verdict) && missed <= NEAR_ENOUGH)
     count.cookedThrough[verdict.cookedThrough]++
     count.texture[verdict.texture]++
@@ -85,10 +104,16 @@ export function* sweep({ happenings, ...of }: Simulation, { seed, runs }: { seed
     yield i + 1
   }
   const share = (n: number) => n / runs
-  const shares = <T extends string>(of: Record<T, number>) => Object.fromEntries(Object.entries<number>(of).map(([k, n]) => [k, share(n)])) as Record<T, number>
+  const shares = <T extends string>(of: Record<T, number>) =>
+    Object.fromEntries(Object.entries<number>(of).map(([k, n]) => [k, share(n)])) as Record<T, number>
   return {
-    runs, good: share(count.good), soggy: share(count.soggy), uneven: share(count.uneven), scorched: share(count.scorched),
-    cookedThrough: shares(count.cookedThrough), texture: shares(count.texture),
+    runs,
+    good: share(count.good),
+    soggy: share(count.soggy),
+    uneven: share(count.uneven),
+    scorched: share(count.scorched),
+    cookedThrough: shares(count.cookedThrough),
+    texture: shares(count.texture),
   }
 }
 

@@ -25,7 +25,16 @@ export function seedOf(name: string): number {
 
 /** The true pot by what was done to it: the same stages, on what is true instead of what is believed.
  *  @returns undefined before anything is warm */
-export function truePot({ plan, request, view, events, nowMs }: { plan: Plan; request: PlanRequest; view: CookView; events: readonly CookEvent[]; nowMs: number }, truth: Truth): Reckoned | undefined {
+export function truePot(
+  {
+    plan,
+    request,
+    view,
+    events,
+    nowMs,
+  }: { plan: Plan; request: PlanRequest; view: CookView; events: readonly CookEvent[]; nowMs: number },
+  truth: Truth,
+): Reckoned | undefined {
   const { vessel, source, minutesFactor } = request
   const real: PlanRequest = {
     ...request,

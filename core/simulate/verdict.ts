@@ -34,7 +34,11 @@ const THINNER = 0.6
 const TOO_THIN = 0.4
 
 /** What flows is part of a porridge or a creamy dish: how much more water it holds than was meant, as a share; 0 without sauce. */
-function thinnerThanMeant({ uptakeMean, freeShare }: Outcome, uptake: Variety['uptake'], sauce: number): number {
+function thinnerThanMeant(
+  { uptakeMean, freeShare }: Outcome,
+  uptake: Variety['uptake'],
+  sauce: number,
+): number {
   if (sauce === 0) return 0
   const held = uptakeMean + (freeShare * (1 + uptakeMean)) / (1 - freeShare)
   return held / (uptake.standard + sauce) - 1
@@ -50,10 +54,22 @@ export function verdictOf(outcome: Outcome, uptake: Variety['uptake'], sauce = 0
   const thin = thinnerThanMeant(outcome, uptake, sauce)
   const texture = textureReached(outcome, uptake, sauce)
   return {
-    cookedThrough: centreMin >= CENTRE_THROUGH ? 'yes' : centreMin >= CENTRE_CHALKY ? 'firm-centred' : 'chalky',
-    texture: texture < EDGES.dry ? 'dry' : texture < EDGES.firm ? 'firm' : texture <= EDGES.standard ? 'standard' : texture <= EDGES.soft ? 'soft' : 'mushy',
+    cookedThrough:
+      centreMin >= CENTRE_THROUGH ? 'yes' : centreMin >= CENTRE_CHALKY ? 'firm-centred' : 'chalky',
+    texture:
+      texture < EDGES.dry
+        ? 'dry'
+        : texture < EDGES.firm
+          ? 'firm'
+          : texture <= EDGES.standard
+            ? 'standard'
+            : texture <= EDGES.soft
+              ? 'soft'
+              : 'mushy',
     soggy: sauce > 0 ? thin > TOO_THIN : freeShare > SOGGY_FREE || uptakeMean > uptake.soft * SOGGY_UPTAKE,
-    uneven: sauce === 0 && (Math.max(...uptakeByLayer) - Math.min(...uptakeByLayer)) / Math.max(1e-9, uptakeMean) > UNEVEN,
+    uneven:
+      sauce === 0 &&
+      (Math.max(...uptakeByLayer) - Math.min(...uptakeByLayer)) / Math.max(1e-9, uptakeMean) > UNEVEN,
     scorched: scorch >= SCORCHED_KS,
   }
 }

@@ -5,13 +5,21 @@ import { simulate } from './simulate'
 import { asMade, whatIf, WHAT_IFS, type WhatIf } from './what-if'
 
 const settled = (variety: VarietyId, more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 250 }, method: 'covered-simmer', ...more })
+  const read = readPlanRequest({
+    grains: [{ variety }],
+    amount: { basis: 'dry-mass', value: 250 },
+    method: 'covered-simmer',
+    ...more,
+  })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }
 const run = (variety: VarietyId, question: WhatIf | null, more: Partial<PlanRequestJson> = {}) =>
-  simulate(question === null ? asMade(settled(variety, more)) : whatIf(asMade(settled(variety, more)), question))
-const wet = ({ outcome }: ReturnType<typeof run>) => outcome.uptakeMean + (outcome.freeShare * (1 + outcome.uptakeMean)) / (1 - outcome.freeShare)
+  simulate(
+    question === null ? asMade(settled(variety, more)) : whatIf(asMade(settled(variety, more)), question),
+  )
+const wet = ({ outcome }: ReturnType<typeof run>) =>
+  outcome.uptakeMean + (outcome.freeShare * (1 + outcome.uptakeMean)) / (1 - outcome.freeShare)
 
 const FIVE: readonly VarietyId[] = ['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled']
 
@@ -28,7 +36,9 @@ test.each(FIVE)('%s: what cooks ask, answered by the physics', (variety) => {
 
 test.each(FIVE)('%s planned in the valley and cooked at 2500 m has a harder heart', (variety) => {
   const up = { elevation_m: 2500 }
-  expect(run(variety, 'in-the-valley', up).outcome.centreMin).toBeLessThan(run(variety, null, up).outcome.centreMin - 0.03)
+  expect(run(variety, 'in-the-valley', up).outcome.centreMin).toBeLessThan(
+    run(variety, null, up).outcome.centreMin - 0.03,
+  )
 })
 
 test('a soak that is skipped leaves brown rice harder and wetter', () => {

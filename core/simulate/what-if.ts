@@ -5,7 +5,16 @@ import type { Happening } from './happening'
 import type { Simulation } from './simulate'
 
 /** Questions cooks ask of a pot, each a plan cooked otherwise than it was made. */
-export const WHAT_IFS = ['doubled', 'no-soak', 'no-rest', 'lid-lifted', 'in-the-valley', 'thin-pot', 'more-water', 'less-water'] as const
+export const WHAT_IFS = [
+  'doubled',
+  'no-soak',
+  'no-rest',
+  'lid-lifted',
+  'in-the-valley',
+  'thin-pot',
+  'more-water',
+  'less-water',
+] as const
 export type WhatIf = (typeof WHAT_IFS)[number]
 
 export const WHAT_IF_WORDS: Record<WhatIf, string> = {
@@ -39,14 +48,41 @@ function otherwise(request: PlanRequest, question: WhatIf): Simulation {
   const same: Simulation = { request, script: null, happenings: [], asPlanned: made }
   switch (question) {
     case 'doubled':
-      return { ...same, request: { ...request, amount: { ...request.amount, basis: 'dry-mass', value: made.grain.mass_g * 2 } }, pourShare: 2 }
+      return {
+        ...same,
+        request: {
+          ...request,
+          amount: { ...request.amount, basis: 'dry-mass', value: made.grain.mass_g * 2 },
+        },
+        pourShare: 2,
+      }
     case 'no-soak':
       return { ...same, request: { ...request, soak: null } }
     case 'no-rest':
-      return { ...same, request: { ...request, restMinutes: 0 }, asPlanned: { ...made, stages: made.stages.map((s) => (s.kind === 'rest' ? { ...s, minutes: { low: 0, expected: 0, high: 0 } } : s)) } }
+      return {
+        ...same,
+        request: { ...request, restMinutes: 0 },
+        asPlanned: {
+          ...made,
+          stages: made.stages.map((s) =>
+            s.kind === 'rest' ? { ...s, minutes: { low: 0, expected: 0, high: 0 } } : s,
+          ),
+        },
+      }
     case 'lid-lifted': {
-      const boils = made.stages.filter((s) => s.kind === 'heat-up' || s.kind === 'pressure-up').reduce((sum, s) => sum + s.minutes.expected, 0)
-      return { ...same, happenings: LIFTS.map((after): Happening => ({ atMin: boils + after, kind: 'lid-lift', seconds: LIFT_S, grams: 0, celsius: 0 })) }
+      const boils = made.stages
+        .filter((s) => s.kind === 'heat-up' || s.kind === 'pressure-up')
+        .reduce((sum, s) => sum + s.minutes.expected, 0)
+      return {
+        ...same,
+        happenings: LIFTS.map((after): Happening => ({
+          atMin: boils + after,
+          kind: 'lid-lift',
+          seconds: LIFT_S,
+          grams: 0,
+          celsius: 0,
+        })),
+      }
     }
     case 'in-the-valley':
       return { ...same, asPlanned: plan({ ...request, elevationM: 0 }) }
@@ -59,4 +95,8 @@ function otherwise(request: PlanRequest, question: WhatIf): Simulation {
   }
 }
 
-const thin = (vessel: Vessel): Vessel => ({ ...vessel, heatCapacity: vessel.capacity * THIN_J_K_ML, lid: 'loose' })
+const thin = (vessel: Vessel): Vessel => ({
+  ...vessel,
+  heatCapacity: vessel.capacity * THIN_J_K_ML,
+  lid: 'loose',
+})

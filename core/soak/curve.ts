@@ -15,7 +15,12 @@ export function soakCurve(given: KernelGiven, temperature: Celsius, minutes: rea
     if (seconds < 0) throw new RangeError(`soakCurve: minutes must rise, got ${minute} after ${now}`)
     const steps = Math.ceil(Math.sqrt(seconds) * 2)
     for (let i = 0; i < steps; i++)
-      advanceKernel(kind, uptake, cooked, 0, { spread: (spreadPerSecond * seconds) / steps, cooking: 0, wetted: 1, available: Infinity })
+      advanceKernel(kind, uptake, cooked, 0, {
+        spread: (spreadPerSecond * seconds) / steps,
+        cooking: 0,
+        wetted: 1,
+        available: Infinity,
+      })
     now = minute
     return kernelMean(kind, uptake, 0)
   })

@@ -10,11 +10,37 @@ const given = (id: VarietyId) => ({ ...varietyOf(id), most: varietyOf(id).uptake
 
 // Published soak figures at 20 °C, g/g by minutes.
 test.each([
-  ['short-white', [[5, 0.1], [10, 0.134], [30, 0.21], [60, 0.255]]],
-  ['basmati', [[20, 0.24], [30, 0.27]]],
-  ['brown-short', [[30, 0.1], [120, 0.22], [480, 0.29], [720, 0.3]]],
+  [
+    'short-white',
+    [
+      [5, 0.1],
+      [10, 0.134],
+      [30, 0.21],
+      [60, 0.255],
+    ],
+  ],
+  [
+    'basmati',
+    [
+      [20, 0.24],
+      [30, 0.27],
+    ],
+  ],
+  [
+    'brown-short',
+    [
+      [30, 0.1],
+      [120, 0.22],
+      [480, 0.29],
+      [720, 0.3],
+    ],
+  ],
 ] as const)('%s drinks as measured, within a tenth', (id, points) => {
-  const curve = soakCurve(given(id), celsius(20), points.map(([minutes]) => minutes))
+  const curve = soakCurve(
+    given(id),
+    celsius(20),
+    points.map(([minutes]) => minutes),
+  )
   points.forEach(([, uptake], i) => expect(Math.abs(curve[i]! / uptake - 1)).toBeLessThan(0.1))
 })
 
@@ -36,7 +62,9 @@ test('one pass through a curve gives what single soaks give, and it only rises',
   for (const row of VARIETIES) {
     const minutes = [0, 5, 20, 60, 240, 720]
     const curve = soakCurve(given(row.id), celsius(15), minutes)
-    minutes.forEach((m, i) => expect(curve[i]!).toBeCloseTo(soakKernel(given(row.id), m, celsius(15)).uptake, 2))
+    minutes.forEach((m, i) =>
+      expect(curve[i]!).toBeCloseTo(soakKernel(given(row.id), m, celsius(15)).uptake, 2),
+    )
     for (let i = 1; i < curve.length; i++) expect(curve[i]!).toBeGreaterThanOrEqual(curve[i - 1]! - 1e-9)
     expect(curve[5]!).toBeLessThanOrEqual(row.soakLimit + 1e-9)
   }
@@ -48,7 +76,12 @@ describe('the window', () => {
     const window = soakWindow(varietyOf('short-white'), celsius(20))
     expect(window.from).toBeGreaterThan(15)
     expect(window.from).toBeLessThan(45)
-    expect([10, 40, 235, 300].map((m) => soakVerdict(window, m))).toEqual(['too-short', 'right', expect.stringMatching(/right|fragile/), 'souring'])
+    expect([10, 40, 235, 300].map((m) => soakVerdict(window, m))).toEqual([
+      'too-short',
+      'right',
+      expect.stringMatching(/right|fragile/),
+      'souring',
+    ])
   })
   test('grain in its skin wants hours, and a warm kitchen ends them early', () => {
     const mild = soakWindow(varietyOf('barley-hulled'), celsius(20))
@@ -65,7 +98,12 @@ describe('the window', () => {
 
 describe('weighed wet', () => {
   const plan = (soak: PlanRequestJson['soak']) => {
-    const read = planFrom({ grains: [{ variety: 'brown-short' }], amount: { basis: 'dry-mass', value: 300 }, method: 'covered-simmer', soak })
+    const read = planFrom({
+      grains: [{ variety: 'brown-short' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      method: 'covered-simmer',
+      soak,
+    })
     if (!read.ok) throw new Error(read.errors[0]!.message)
     return read.value
   }
@@ -82,7 +120,12 @@ describe('weighed wet', () => {
     expect(dripping.water.clinging_g).toBeCloseTo(200 - soakLimit * 300, 1)
   })
   test('each gram more on the scale is a gram less to pour, and the steam of the minutes it saves', () => {
-    const [a, b] = [plan({ minutes: 480, celsius: 20, wet_mass_g: 400 }), plan({ minutes: 480, celsius: 20, wet_mass_g: 412 })]
-    expect(Math.abs(a.water.pour_g - b.water.pour_g - 12 - (a.water.evaporated_g - b.water.evaporated_g))).toBeLessThan(1.5)
+    const [a, b] = [
+      plan({ minutes: 480, celsius: 20, wet_mass_g: 400 }),
+      plan({ minutes: 480, celsius: 20, wet_mass_g: 412 }),
+    ]
+    expect(
+      Math.abs(a.water.pour_g - b.water.pour_g - 12 - (a.water.evaporated_g - b.water.evaporated_g)),
+    ).toBeLessThan(1.5)
   })
 })

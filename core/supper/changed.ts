@@ -19,7 +19,10 @@ export interface Change {
 const WORTH_TELLING_MS = 2 * 60_000
 
 /** What lies elsewhere than was told, the soonest first; what has begun is not told. */
-export function changed(told: readonly ToldTask[], now: readonly (ToldTask & { begun: boolean })[]): Change[] {
+export function changed(
+  told: readonly ToldTask[],
+  now: readonly (ToldTask & { begun: boolean })[],
+): Change[] {
   const before = new Map(told.map((t) => [`${t.dish} ${t.id}`, t]))
   return now
     .flatMap((task): Change[] => {
@@ -27,7 +30,15 @@ export function changed(told: readonly ToldTask[], now: readonly (ToldTask & { b
       if (!was || task.begun) return []
       const moved = task.at !== undefined && was.at !== undefined && task.at !== was.at
       if (!moved && Math.abs(task.startMs - was.startMs) < WORTH_TELLING_MS) return []
-      return [{ dish: task.dish, id: task.id, fromMs: was.startMs, toMs: task.startMs, ...(moved ? { at: task.at! } : {}) }]
+      return [
+        {
+          dish: task.dish,
+          id: task.id,
+          fromMs: was.startMs,
+          toMs: task.startMs,
+          ...(moved ? { at: task.at! } : {}),
+        },
+      ]
     })
     .sort((a, b) => a.toMs - b.toMs)
 }

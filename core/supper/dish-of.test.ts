@@ -4,7 +4,11 @@ import { plan } from '#core/plan/plan'
 import { companionOf, dishOf, standsAt } from './dish-of'
 
 const read = (json: Partial<PlanRequestJson>) => {
-  const got = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...json })
+  const got = readPlanRequest({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...json,
+  })
   if (!got.ok) throw new Error(got.errors[0]!.message)
   return got.value
 }
@@ -18,7 +22,13 @@ describe('a plan as blocks', () => {
     for (const method of METHOD_IDS) {
       const request = read({ method })
       const made = plan(request)
-      const { blocks } = dishOf({ id: 'd', title: 'd', request, plan: made, ...(standsAt(request) === 'appliance' ? { appliance: 'it' } : {}) })
+      const { blocks } = dishOf({
+        id: 'd',
+        title: 'd',
+        request,
+        plan: made,
+        ...(standsAt(request) === 'appliance' ? { appliance: 'it' } : {}),
+      })
       const tasks = blocks.flatMap((b) => b.tasks.map((t) => t.id))
       expect([method, [...tasks].sort()]).toEqual([method, made.stages.map((s) => s.id).sort()])
       for (const block of blocks) {
@@ -27,7 +37,9 @@ describe('a plan as blocks', () => {
           expect(Number.isInteger(t.from) && Number.isInteger(t.minutes)).toBe(true)
           expect(t.from + t.minutes).toBeLessThanOrEqual(block.minutes)
           // No stage is shorter than planned.
-          expect(t.minutes).toBeGreaterThanOrEqual(made.stages.find((s) => s.id === t.id)!.minutes.expected - 1e-6)
+          expect(t.minutes).toBeGreaterThanOrEqual(
+            made.stages.find((s) => s.id === t.id)!.minutes.expected - 1e-6,
+          )
         }
       }
     }
@@ -37,13 +49,16 @@ describe('a plan as blocks', () => {
     const { blocks } = dish({ soak: { minutes: 60, celsius: 20 } })
     expect(blocks.map((b) => b.id)).toEqual(['d soak', 'd cook', 'd end'])
     expect(blocks[0]!.tasks.at(-1)!.id).toBe('soak')
-    expect(blocks[1]!.tasks.some((t) => t.id === 'heat-up') && blocks[1]!.tasks.at(-1)!.id === 'rest').toBe(true)
+    expect(blocks[1]!.tasks.some((t) => t.id === 'heat-up') && blocks[1]!.tasks.at(-1)!.id === 'rest').toBe(
+      true,
+    )
     expect(blocks[2]!.after).toEqual([{ id: 'd cook', mostWait: 8 }])
     expect(dish().blocks.map((b) => b.id)).toEqual(['d cook', 'd end'])
   })
 
   test('soaked grain waits as long as it stays whole and sweet, colder longer', () => {
-    const wait = (celsius: number, variety = 'brown-short' as const) => dish({ grains: [{ variety }], soak: { minutes: 120, celsius } }).blocks[1]!.after[0]!.mostWait
+    const wait = (celsius: number, variety = 'brown-short' as const) =>
+      dish({ grains: [{ variety }], soak: { minutes: 120, celsius } }).blocks[1]!.after[0]!.mostWait
     expect(wait(5)).toBeGreaterThan(wait(20))
     expect(wait(20)).toBeGreaterThan(wait(28))
   })
@@ -61,7 +76,9 @@ describe('a plan as blocks', () => {
   })
 
   test('is held no longer than it stays hot, and what the cook says counts before that', () => {
-    expect(dish({ vessel: 'steel-1.6', amount: { basis: 'dry-mass', value: 120 }, kitchen_c: 10 }).holdMost).toBeLessThan(45)
+    expect(
+      dish({ vessel: 'steel-1.6', amount: { basis: 'dry-mass', value: 120 }, kitchen_c: 10 }).holdMost,
+    ).toBeLessThan(45)
     expect(dish({}, { holdMost: 3 }).holdMost).toBe(3)
   })
 
@@ -74,15 +91,34 @@ describe('a plan as blocks', () => {
 })
 
 describe('what goes with it', () => {
-  const task = (id: string, minutes: number, more = {}) => ({ id, title: id, minutes, handsOn: false, needs: 'none' as const, ...more })
+  const task = (id: string, minutes: number, more = {}) => ({
+    id,
+    title: id,
+    minutes,
+    handsOn: false,
+    needs: 'none' as const,
+    ...more,
+  })
   test('tasks follow one another unless said otherwise', () => {
-    const { blocks } = companionOf({ id: 's', title: 's', tasks: [task('a', 5), task('b', 5), task('c', 5, { after: ['a'] })] })
+    const { blocks } = companionOf({
+      id: 's',
+      title: 's',
+      tasks: [task('a', 5), task('b', 5), task('c', 5, { after: ['a'] })],
+    })
     expect(blocks.map((b) => b.after.map((a) => a.id))).toEqual([[], ['s a'], ['s a']])
   })
   test('looks are minutes of hands, within the task and never at its end', () => {
-    const { blocks } = companionOf({ id: 's', title: 's', tasks: [task('roast', 45, { needs: 'oven', lookInEveryMin: 20 })] })
+    const { blocks } = companionOf({
+      id: 's',
+      title: 's',
+      tasks: [task('roast', 45, { needs: 'oven', lookInEveryMin: 20 })],
+    })
     expect(blocks[0]!.needs.filter((n) => n.hands).map((n) => n.from)).toEqual([20, 40])
-    const short = companionOf({ id: 's', title: 's', tasks: [task('roast', 20, { needs: 'oven', lookInEveryMin: 20 })] })
+    const short = companionOf({
+      id: 's',
+      title: 's',
+      tasks: [task('roast', 20, { needs: 'oven', lookInEveryMin: 20 })],
+    })
     expect(short.blocks[0]!.needs.filter((n) => n.hands)).toEqual([])
   })
   test('half minutes are rounded up: nothing is planned shorter than it is', () => {

@@ -24,26 +24,44 @@ const QUICK = { tries: 160, mostExact: 400 }
 
 /** The rest of a supper under way: what has begun lies where it lies, nothing else begins before now, and the table slides only as far as it must.
  *  @returns the placement, counted from the table as it is now, and by how many minutes that is later than asked */
-export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveGiven): Placement & { late: number; exact: boolean } {
+export function placeLive({
+  dishes,
+  kitchen,
+  locks,
+  fixed,
+  now,
+  told,
+}: LiveGiven): Placement & { late: number; exact: boolean } {
   const blocks = dishes.flatMap((d) => d.blocks)
   const least = Math.max(0, ...fixed.map(({ block, start }) => start + block.minutes))
   // What has been begun is cooked: that it waits longer than it should is told, but cannot be undone.
   const begun = new Set(fixed.map(({ block }) => block.dish))
   const free = dishes.map((d) => (begun.has(d.id) ? { ...d, holdMost: Infinity } : d))
-  const at = (late: number) => ({ fixed: fixed.map((f) => ({ ...f, start: f.start - late })), nowBefore: Math.floor(late - now + GRACE) })
-  const searched = (late: number, quick?: typeof QUICK) => search({ dishes: free, kitchen, ...(locks ? { locks } : {}), ...at(late), ...quick })
+  const at = (late: number) => ({
+    fixed: fixed.map((f) => ({ ...f, start: f.start - late })),
+    nowBefore: Math.floor(late - now + GRACE),
+  })
+  const searched = (late: number, quick?: typeof QUICK) =>
+    search({ dishes: free, kitchen, ...(locks ? { locks } : {}), ...at(late), ...quick })
 
   const kept = told && blocks.some((b) => told.has(b.id)) ? keptOrder(blocks, told) : undefined
   if (kept && least < WORTH_A_CHANGE) {
     // Nothing that matters has changed: all of it stays where it was told, but what a hand has fixed elsewhere since.
     for (const burner of [undefined, ...kitchen.burners.map((b) => b.id)]) {
-      const got = place(kept.order, free, kitchen, { locks: whereTold(blocks, told!, locks, least, burner), ...at(least) })
+      const got = place(kept.order, free, kitchen, {
+        locks: whereTold(blocks, told!, locks, least, burner),
+        ...at(least),
+      })
       if (got.undone.length === 0) return { ...got, late: least, exact: false }
     }
   }
   let byOrder: (Placement & { late: number }) | undefined
   for (let late = least; kept && !byOrder && late <= least + MOST_LATE; late++) {
-    const got = place(kept.order, free, kitchen, { burnerOf: kept.burnerOf, ...(locks ? { locks } : {}), ...at(late) })
+    const got = place(kept.order, free, kitchen, {
+      burnerOf: kept.burnerOf,
+      ...(locks ? { locks } : {}),
+      ...at(late),
+    })
     if (got.undone.length === 0) byOrder = { ...got, late }
     else if (!got.undone.some((u) => u.why === 'too-soon')) break
   }
@@ -73,30 +91,61 @@ export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveGive
 
 /** Every block where it was told, or where a hand has fixed it since. A fixed hour that names no burner stays on the one it was told,
  *  or goes to the one given.  @param least minutes by which the table is later than asked */
-function whereTold(blocks: readonly Block[], told: NonNullable<LiveGiven['told']>, locks: LiveGiven['locks'], least: number, burner: string | undefined): Map<string, Lock> {
-  return new Map(blocks.flatMap((block) => {
-    const [was, lock] = [told.get(block.id), locks?.get(block.id)]
-    if (!lock) return was ? [[block.id, { start: least - was.start, ...(was.at === undefined ? {} : { at: was.at }) }] as const] : []
-    const onBurner = block.needs.some((n) => n.place === 'burner')
-    const spot = lock.at ?? (onBurner ? (burner ?? was?.at) : undefined)
-    return [[block.id, { ...lock, ...(spot === undefined || (block.onBurner && !(spot in block.onBurner)) ? {} : { at: spot }) }] as const]
-  }))
+function whereTold(
+  blocks: readonly Block[],
+  told: NonNullable<LiveGiven['told']>,
+  locks: LiveGiven['locks'],
+  least: number,
+  burner: string | undefined,
+): Map<string, Lock> {
+  return new Map(
+    blocks.flatMap((block) => {
+      const [was, lock] = [told.get(block.id), locks?.get(block.id)]
+      if (!lock)
+        return was
+          ? [
+              [
+                block.id,
+                { start: least - was.start, ...(was.at === undefined ? {} : { at: was.at }) },
+              ] as const,
+            ]
+          : []
+      const onBurner = block.needs.some((n) => n.place === 'burner')
+      const spot = lock.at ?? (onBurner ? (burner ?? was?.at) : undefined)
+      return [
+        [
+          block.id,
+          {
+            ...lock,
+            ...(spot === undefined || (block.onBurner && !(spot in block.onBurner)) ? {} : { at: spot }),
+          },
+        ] as const,
+      ]
+    }),
+  )
 }
 
 /** The order and the burners that were told; what nobody was told of yet comes last, and finds its place round the rest. */
-function keptOrder(blocks: readonly Block[], told: NonNullable<LiveGiven['told']>): { order: Block[]; burnerOf: Map<string, string> } {
+function keptOrder(
+  blocks: readonly Block[],
+  told: NonNullable<LiveGiven['told']>,
+): { order: Block[]; burnerOf: Map<string, string> } {
   // Built backwards, what ends last was laid first.
   const endOf = (block: Block): number => {
     const was = told.get(block.id)
-    return was === undefined ? -Infinity : was.start + ((was.at !== undefined && block.onBurner?.[was.at]) || block).minutes
+    return was === undefined
+      ? -Infinity
+      : was.start + ((was.at !== undefined && block.onBurner?.[was.at]) || block).minutes
   }
   const order = [...blocks].reverse().sort((a, b) => {
     const [one, other] = [endOf(a), endOf(b)]
     return one === other ? (told.get(b.id)?.start ?? 0) - (told.get(a.id)?.start ?? 0) : other - one
   })
-  const burnerOf = new Map(blocks.flatMap((b) => {
-    const spot = told.get(b.id)?.at
-    return spot !== undefined && b.needs.some((n) => n.place === 'burner') ? [[b.id, spot] as const] : []
-  }))
+  const burnerOf = new Map(
+    blocks.flatMap((b) => {
+      const spot = told.get(b.id)?.at
+      return spot !== undefined && b.needs.some((n) => n.place === 'burner') ? [[b.id, spot] as const] : []
+    }),
+  )
   return { order, burnerOf }
 }

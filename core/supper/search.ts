@@ -19,10 +19,23 @@ const TRIES = 500
 
 /** The best timetable: all orders of a small supper, so that it is the best there is; for a large one good orders, and changes to the best of
  *  them, within a count of tries. */
-export function search({ dishes, kitchen, locks, fixed, nowBefore, seed = 1, tries = TRIES, mostExact = MOST_EXACT }: SearchGiven): Placement & { exact: boolean; tried: number } {
+export function search({
+  dishes,
+  kitchen,
+  locks,
+  fixed,
+  nowBefore,
+  seed = 1,
+  tries = TRIES,
+  mostExact = MOST_EXACT,
+}: SearchGiven): Placement & { exact: boolean; tried: number } {
   const blocks = dishes.flatMap((d) => d.blocks)
   const wanting = blocks.filter((b) => b.needs.some((n) => n.place === 'burner') && !locks?.get(b.id)?.at)
-  const options = { ...(locks ? { locks } : {}), ...(fixed ? { fixed } : {}), ...(nowBefore === undefined ? {} : { nowBefore }) }
+  const options = {
+    ...(locks ? { locks } : {}),
+    ...(fixed ? { fixed } : {}),
+    ...(nowBefore === undefined ? {} : { nowBefore }),
+  }
   let best: Placement | undefined
   let tried = 0
   const look = (order: readonly Block[], burnerOf?: ReadonlyMap<string, string>) => {
@@ -34,12 +47,21 @@ export function search({ dishes, kitchen, locks, fixed, nowBefore, seed = 1, tri
   const orders = countOrders(blocks, mostExact)
   const ways = orders * kitchen.burners.length ** wanting.length
   if (ways <= mostExact) {
-    for (const order of allOrders(blocks)) for (const burnerOf of assignments(wanting, kitchen.burners.map((b) => b.id))) look(order, burnerOf)
+    for (const order of allOrders(blocks))
+      for (const burnerOf of assignments(
+        wanting,
+        kitchen.burners.map((b) => b.id),
+      ))
+        look(order, burnerOf)
     return { ...(best ?? place(blocks, dishes, kitchen, options)), exact: true, tried }
   }
   // Long dishes first, hands first, burners first: the orders people would try.
   const weight: ((block: Block) => number)[] = [
-    (b) => -chainOf(b, blocks), (b) => -b.minutes, (b) => -b.needs.filter((n) => n.hands).reduce((s, n) => s + n.minutes, 0), (b) => -b.needs.filter((n) => n.place === 'burner').reduce((s, n) => s + n.minutes, 0), () => 0,
+    (b) => -chainOf(b, blocks),
+    (b) => -b.minutes,
+    (b) => -b.needs.filter((n) => n.hands).reduce((s, n) => s + n.minutes, 0),
+    (b) => -b.needs.filter((n) => n.place === 'burner').reduce((s, n) => s + n.minutes, 0),
+    () => 0,
   ]
   let order = blocks
   for (const by of weight) {
@@ -54,7 +76,15 @@ export function search({ dishes, kitchen, locks, fixed, nowBefore, seed = 1, tri
     // A little of the best order is shuffled; the further on, the less.
     const spread = blocks.length * (i % 7 === 0 ? 1 : 0.35)
     const next = backwards(blocks, (b) => keys.get(b.id)! + spread * (random() - 0.5))
-    const burnerOf = i % 3 === 0 && wanting.length > 0 ? new Map([[wanting[Math.floor(random() * wanting.length)]!.id, kitchen.burners[Math.floor(random() * kitchen.burners.length)]!.id]]) : undefined
+    const burnerOf =
+      i % 3 === 0 && wanting.length > 0
+        ? new Map([
+            [
+              wanting[Math.floor(random() * wanting.length)]!.id,
+              kitchen.burners[Math.floor(random() * kitchen.burners.length)]!.id,
+            ],
+          ])
+        : undefined
     const before = best
     look(next, burnerOf)
     if (best !== before) next.forEach((b, at) => keys.set(b.id, at))
@@ -79,7 +109,8 @@ function backwards(blocks: readonly Block[], weight: (block: Block) => number): 
   const order: Block[] = []
   while (ready.length > 0) {
     let at = 0
-    for (let i = 1; i < ready.length; i++) if (weights.get(ready[i]!.id)! < weights.get(ready[at]!.id)!) at = i
+    for (let i = 1; i < ready.length; i++)
+      if (weights.get(ready[i]!.id)! < weights.get(ready[at]!.id)!) at = i
     const [block] = ready.splice(at, 1)
     order.push(block!)
     for (const { id } of block!.after) {
@@ -136,7 +167,8 @@ function* assignments(wanting: readonly Block[], burners: readonly string[]): Ge
   const total = burners.length ** wanting.length
   for (let n = 0; n < total; n++) {
     const map = new Map<string, string>()
-    for (let i = 0, rest = n; i < wanting.length; i++, rest = Math.floor(rest / burners.length)) map.set(wanting[i]!.id, burners[rest % burners.length]!)
+    for (let i = 0, rest = n; i < wanting.length; i++, rest = Math.floor(rest / burners.length))
+      map.set(wanting[i]!.id, burners[rest % burners.length]!)
     yield map
   }
 }

@@ -4,10 +4,24 @@ import { vesselPreset } from '#core/vessel/presets'
 import { splitBatch, type SplitPot } from './split'
 
 const pot = (id: VesselPresetId, place: string): SplitPot => ({
-  id, name: id, place, capacityMl: vesselPreset(id).capacity,
-  request: (grams): PlanRequestJson => ({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: grams }, vessel: id, heat: 'gas-medium', ...(id === 'cooker-5' ? { method: 'switch-cooker' as const, heat: 'cooker-5' as const } : {}) }),
+  id,
+  name: id,
+  place,
+  capacityMl: vesselPreset(id).capacity,
+  request: (grams): PlanRequestJson => ({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: grams },
+    vessel: id,
+    heat: 'gas-medium',
+    ...(id === 'cooker-5' ? { method: 'switch-cooker' as const, heat: 'cooker-5' as const } : {}),
+  }),
 })
-const pots = [pot('heavy-3.5', 'big'), pot('steel-1.6', 'small'), pot('clay-1.8', 'small'), pot('cooker-5', 'own')]
+const pots = [
+  pot('heavy-3.5', 'big'),
+  pot('steel-1.6', 'small'),
+  pot('clay-1.8', 'small'),
+  pot('cooker-5', 'own'),
+]
 
 test('fourteen as a main do not fit one pot, but two, each with its own water and time', () => {
   const options = splitBatch(1400, pots)
@@ -31,7 +45,8 @@ test('what fits one pot is soonest in one', () => {
 
 test('the list is in its own order: clock, hands, depth', () => {
   const options = splitBatch(900, pots)
-  for (let i = 1; i < options.length; i++) expect(options[i]!.minutes).toBeGreaterThanOrEqual(options[i - 1]!.minutes)
+  for (let i = 1; i < options.length; i++)
+    expect(options[i]!.minutes).toBeGreaterThanOrEqual(options[i - 1]!.minutes)
 })
 
 test('two rounds take longer than one of half as much, and twice the hands', () => {

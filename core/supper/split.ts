@@ -79,8 +79,16 @@ function optionOf(shares: SplitShare[], rounds: number): SplitOption {
   const longest = Math.max(...shares.map((s) => s.plan.total_minutes.expected))
   // One pair of hands: the pots after the first wait for theirs. A second round is washed while the first cooks.
   const waits = shares.slice(1).reduce((sum, s) => sum + s.plan.hands_on_minutes / 2, 0)
-  const again = shares[0]!.plan.stages.filter((s) => s.power_w > 0 || s.kind === 'rest').reduce((sum, s) => sum + s.minutes.expected, 0)
-  return { shares, rounds, minutes: longest + waits + (rounds - 1) * again, handsOn: hands, bedMm: Math.max(...shares.map((s) => s.plan.gauges.swollen_level_mm)) }
+  const again = shares[0]!.plan.stages
+    .filter((s) => s.power_w > 0 || s.kind === 'rest')
+    .reduce((sum, s) => sum + s.minutes.expected, 0)
+  return {
+    shares,
+    rounds,
+    minutes: longest + waits + (rounds - 1) * again,
+    handsOn: hands,
+    bedMm: Math.max(...shares.map((s) => s.plan.gauges.swollen_level_mm)),
+  }
 }
 
 function* subsets<T>(list: readonly T[], most: number, from = 0, taken: T[] = []): Generator<T[]> {

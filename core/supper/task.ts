@@ -77,4 +77,5 @@ export interface Cost {
   held: number
   span: number
 }
-export const costlier = (a: Cost, b: Cost): number => a.undone - b.undone || a.held - b.held || a.span - b.span
+export const costlier = (a: Cost, b: Cost): number =>
+  a.undone - b.undone || a.held - b.held || a.span - b.span

@@ -9,12 +9,23 @@ export class Timetable {
   constructor({ burners, oven, appliances, cooks }: KitchenPlaces, horizon: number) {
     this.horizon = horizon
     const row = () => new Uint8Array(horizon)
-    this.#rows = new Map([...burners.map(({ id }) => [`burner ${id}`, row()] as const), ['oven', row()], ...appliances.map((id) => [`appliance ${id}`, row()] as const), ['hands', row()]])
-    this.#room = new Map([...burners.map(({ id }) => [`burner ${id}`, 1] as const), ['oven', oven], ...appliances.map((id) => [`appliance ${id}`, 1] as const), ['hands', cooks]])
+    this.#rows = new Map([
+      ...burners.map(({ id }) => [`burner ${id}`, row()] as const),
+      ['oven', row()],
+      ...appliances.map((id) => [`appliance ${id}`, row()] as const),
+      ['hands', row()],
+    ])
+    this.#room = new Map([
+      ...burners.map(({ id }) => [`burner ${id}`, 1] as const),
+      ['oven', oven],
+      ...appliances.map((id) => [`appliance ${id}`, 1] as const),
+      ['hands', cooks],
+    ])
   }
 
   /** Where a need stands.  @param at burner or appliance of the block */
-  static rowOf = ({ place }: Need, at: string | undefined): string | undefined => (place === null ? undefined : place === 'oven' ? 'oven' : `${place} ${at}`)
+  static rowOf = ({ place }: Need, at: string | undefined): string | undefined =>
+    place === null ? undefined : place === 'oven' ? 'oven' : `${place} ${at}`
 
   /** Minutes by which a block that starts then would have to move earlier; 0 when it fits, Infinity when it never can.
    *  @param start minutes before the table, as a positive number */

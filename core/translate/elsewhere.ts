@@ -33,7 +33,14 @@ export function elsewhere(home: PlanRequestJson, there: There): Read<Translated>
   const to = methodOf(from).vesselKinds.includes(kind) ? from : methodsOf(kind)[0]!
   const held = here.value.water.absorbed_g / here.value.grain.mass_g
   const own = home.pour_override_g !== undefined && home.pour_override_g !== null
-  const { pour_override_g: _own, minutes_factor: _time, boiler_dish: _dish, heat: _hob, start_later_minutes: _later, ...rest } = home
+  const {
+    pour_override_g: _own,
+    minutes_factor: _time,
+    boiler_dish: _dish,
+    heat: _hob,
+    start_later_minutes: _later,
+    ...rest
+  } = home
   // An appliance brings its own heat.
   const onBurner = kind === 'pot' || kind === 'pressure-stovetop'
   const base: PlanRequestJson = {
@@ -41,17 +48,26 @@ export function elsewhere(home: PlanRequestJson, there: There): Read<Translated>
     // The same grain in the pot, by mass: their cup is not yours.
     amount: { basis: 'dry-mass', value: here.value.grain.mass_g },
     // Keeping portions and what sticks are counted in the mass already.
-    keep_servings: 0, stuck_g: 0,
-    method: to, vessel: there.vessel, ...(onBurner ? { heat: there.heat } : {}), elevation_m: there.elevation_m,
+    keep_servings: 0,
+    stuck_g: 0,
+    method: to,
+    vessel: there.vessel,
+    ...(onBurner ? { heat: there.heat } : {}),
+    elevation_m: there.elevation_m,
   }
   const first = planFrom(base)
   if (!first.ok) return first
   // How much more or less the grain at home ended up with than it would have by plan.
-  const delta = own ? (home.uptake_delta_g_g ?? 0) + held - uptakeByPlan(home, held) : (home.uptake_delta_g_g ?? 0)
+  const delta = own
+    ? (home.uptake_delta_g_g ?? 0) + held - uptakeByPlan(home, held)
+    : (home.uptake_delta_g_g ?? 0)
   const request: PlanRequestJson = { ...base, uptake_delta_g_g: Math.max(-2, Math.min(2, delta)) }
   const made = planFrom(request)
   if (!made.ok) return made
-  return { ok: true, value: { request, here: here.value, there: made.value, method: from === to ? undefined : { from, to } } }
+  return {
+    ok: true,
+    value: { request, here: here.value, there: made.value, method: from === to ? undefined : { from, to } },
+  }
 }
 
 function uptakeByPlan(home: PlanRequestJson, otherwise: number): number {
@@ -61,14 +77,33 @@ function uptakeByPlan(home: PlanRequestJson, otherwise: number): number {
 }
 
 /** Why the water differs, term by term, g: what is held, what boils off, what clings. */
-export function whyElsewhere({ here, there }: Pick<Translated, 'here' | 'there'>): { pour: number; steam: number; held: number; clings: number } {
+export function whyElsewhere({ here, there }: Pick<Translated, 'here' | 'there'>): {
+  pour: number
+  steam: number
+  held: number
+  clings: number
+} {
   const [a, b] = [here.water, there.water]
-  return { pour: b.pour_g - a.pour_g, steam: b.evaporated_g - a.evaporated_g, held: b.absorbed_g - a.absorbed_g, clings: b.carried_in_g - a.carried_in_g }
+  return {
+    pour: b.pour_g - a.pour_g,
+    steam: b.evaporated_g - a.evaporated_g,
+    held: b.absorbed_g - a.absorbed_g,
+    clings: b.carried_in_g - a.carried_in_g,
+  }
 }
 
 /** Their kitchen as it is asked about, as far as it makes sense. */
-export function readThere({ vessel, heat, elevation_m }: { vessel: string | null; heat: string | null; elevation_m: string | null }): Partial<There> {
-  const height = elevation_m === null || elevation_m.trim() === '' ? NaN : Number(elevation_m.replace(',', '.'))
+export function readThere({
+  vessel,
+  heat,
+  elevation_m,
+}: {
+  vessel: string | null
+  heat: string | null
+  elevation_m: string | null
+}): Partial<There> {
+  const height =
+    elevation_m === null || elevation_m.trim() === '' ? NaN : Number(elevation_m.replace(',', '.'))
   const [min, max] = LIMITS.elevation_m
   return {
     ...(vessel !== null && Object.hasOwn(VESSEL_PRESETS, vessel) ? { vessel: vessel as VesselPresetId } : {}),

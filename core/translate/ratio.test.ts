@@ -6,7 +6,15 @@ import { depthOfPour } from '#core/vessel/pour-gauges'
 import { asRequest, meaningOf, POT_IDS, POTS, type RatioTold } from './ratio'
 
 const told = (over: Partial<RatioTold> = {}): RatioTold => ({
-  variety: 'short-white', ratio: 1.1, by: 'volume', waterCupOverGrainCup: 1, washed: true, soakedMinutes: 0, pot: 'tight-lid', batchG: 300, ...over,
+  variety: 'short-white',
+  ratio: 1.1,
+  by: 'volume',
+  waterCupOverGrainCup: 1,
+  washed: true,
+  soakedMinutes: 0,
+  pot: 'tight-lid',
+  batchG: 300,
+  ...over,
 })
 const planned = (request: Parameters<typeof planFrom>[0]) => {
   const read = planFrom(request)
@@ -14,9 +22,14 @@ const planned = (request: Parameters<typeof planFrom>[0]) => {
   return read.value
 }
 
-test.each(POT_IDS)('the planner\'s own ratio for %s means the planner\'s own uptake', (pot) => {
+test.each(POT_IDS)("the planner's own ratio for %s means the planner's own uptake", (pot) => {
   for (const variety of ['short-white', 'long-white', 'brown-short'] as const) {
-    const made = planned({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 }, rinse: { washes: 3 }, ...POTS[pot].request })
+    const made = planned({
+      grains: [{ variety }],
+      amount: { basis: 'dry-mass', value: 300 },
+      rinse: { washes: 3 },
+      ...POTS[pot].request,
+    })
     const { uptake } = meaningOf(told({ variety, pot, ratio: made.water.ratio_by_volume }))
     expect(Math.abs(uptake.middle / varietyOf(variety).uptake.standard - 1)).toBeLessThan(0.02)
     expect(uptake.low).toBe(uptake.high)
@@ -25,22 +38,32 @@ test.each(POT_IDS)('the planner\'s own ratio for %s means the planner\'s own upt
 
 test('by mass and by volume are the same ratio', () => {
   const { bulkDensity } = varietyOf('short-white')
-  expect(meaningOf(told({ by: 'mass', ratio: 1.1 / bulkDensity })).uptake.middle).toBeCloseTo(meaningOf(told()).uptake.middle, 9)
+  expect(meaningOf(told({ by: 'mass', ratio: 1.1 / bulkDensity })).uptake.middle).toBeCloseTo(
+    meaningOf(told()).uptake.middle,
+    9,
+  )
 })
 
 test('grain by the scoop and water by the metric cup is not one to one', () => {
   const mixed = meaningOf(told({ ratio: 1, waterCupOverGrainCup: 250 / 180 }))
-  expect(mixed.uptake.middle - meaningOf(told({ ratio: 1 })).uptake.middle).toBeCloseTo((250 / 180 - 1) / 0.845, 6)
+  expect(mixed.uptake.middle - meaningOf(told({ ratio: 1 })).uptake.middle).toBeCloseTo(
+    (250 / 180 - 1) / 0.845,
+    6,
+  )
 })
 
 test('washed and soaked grain had carried water in, so the same ratio means a wetter grain', () => {
   const dry = meaningOf(told({ washed: false })).uptake.middle
   expect(meaningOf(told()).uptake.middle - dry).toBeCloseTo(0.12, 3)
-  expect(meaningOf(told({ soakedMinutes: 30 })).uptake.middle).toBeGreaterThan(meaningOf(told()).uptake.middle + 0.15)
+  expect(meaningOf(told({ soakedMinutes: 30 })).uptake.middle).toBeGreaterThan(
+    meaningOf(told()).uptake.middle + 0.15,
+  )
 })
 
 test('what is not known makes a range, and is named', () => {
-  const vague = meaningOf(told({ washed: undefined, pot: undefined, batchG: undefined, soakedMinutes: undefined }))
+  const vague = meaningOf(
+    told({ washed: undefined, pot: undefined, batchG: undefined, soakedMinutes: undefined }),
+  )
   expect(vague.unknown).toEqual(['washed', 'soaked', 'pot', 'batch'])
   expect(vague.uptake.high - vague.uptake.low).toBeGreaterThan(0.3)
   const sure = meaningOf(told())
@@ -50,7 +73,13 @@ test('what is not known makes a range, and is named', () => {
 
 test('here, the same wetness is another pour', () => {
   const { uptake } = meaningOf(told({ ratio: 1.3 }))
-  const here = planned(asRequest(told(), uptake.middle, { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 900 }, vessel: 'stock-8' }))
+  const here = planned(
+    asRequest(told(), uptake.middle, {
+      grains: [{ variety: 'short-white' }],
+      amount: { basis: 'dry-mass', value: 900 },
+      vessel: 'stock-8',
+    }),
+  )
   expect(here.water.absorbed_g / 900).toBeCloseTo(uptake.middle, 2)
   expect(here.water.ratio_by_volume).toBeLessThan(1.3)
 })
@@ -61,7 +90,11 @@ test.each([0, -1, NaN])('a ratio of %f is refused', (ratio) => {
 
 describe('the finger study', () => {
   const study = (vessel: 'wide-3' | 'heavy-2.5' | 'steel-1.6', crease = 18) => {
-    const read = readPlanRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'servings', value: 4 }, vessel })
+    const read = readPlanRequest({
+      grains: [{ variety: 'long-white' }],
+      amount: { basis: 'servings', value: 4 },
+      vessel,
+    })
     if (!read.ok) throw new Error('not read')
     return { request: read.value, ...fingerStudy(read.value, crease) }
   }
@@ -78,11 +111,21 @@ describe('the finger study', () => {
     // A long finger is right for no batch this pot can hold.
     expect(study('heavy-2.5', 40).rightAt).toBeUndefined()
   })
-  test('at the batch where it is right, the plan\'s own water stands at the crease', () => {
+  test("at the batch where it is right, the plan's own water stands at the crease", () => {
     const { request, rightAt } = study('heavy-2.5')
-    const made = planned({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: rightAt! }, vessel: 'heavy-2.5' })
+    const made = planned({
+      grains: [{ variety: 'long-white' }],
+      amount: { basis: 'dry-mass', value: rightAt! },
+      vessel: 'heavy-2.5',
+    })
     expect(Math.abs(made.gauges.water_above_bed_mm - 18)).toBeLessThan(1)
-    const context = { shape: request.vessel, blend: { bulkDensity: 0.79, kernelDensity: 1.45, voidShare: 1 - 0.79 / 1.45 }, dryG: rightAt!, clingingG: made.water.clinging_g, soakedG: 0 }
+    const context = {
+      shape: request.vessel,
+      blend: { bulkDensity: 0.79, kernelDensity: 1.45, voidShare: 1 - 0.79 / 1.45 },
+      dryG: rightAt!,
+      clingingG: made.water.clinging_g,
+      soakedG: 0,
+    }
     expect(depthOfPour(context, made.water.pour_g)).toBeCloseTo(made.gauges.water_above_bed_mm, 0)
   })
   test('"as deep as the grain" drifts far less than a finger', () => {

@@ -20,10 +20,19 @@ export interface RatioTold {
 
 /** Kinds of pot a ratio may have worked in, each by a usual one. */
 export const POTS = {
-  'tight-lid': { word: 'a pot with a tight lid', request: { method: 'covered-simmer', vessel: 'heavy-2.5', heat: 'gas-medium' } },
-  'loose-lid': { word: 'a thin pot with a loose lid', request: { method: 'covered-simmer', vessel: 'steel-1.6', heat: 'gas-medium' } },
+  'tight-lid': {
+    word: 'a pot with a tight lid',
+    request: { method: 'covered-simmer', vessel: 'heavy-2.5', heat: 'gas-medium' },
+  },
+  'loose-lid': {
+    word: 'a thin pot with a loose lid',
+    request: { method: 'covered-simmer', vessel: 'steel-1.6', heat: 'gas-medium' },
+  },
   cooker: { word: 'a rice cooker', request: { method: 'switch-cooker', vessel: 'cooker-5' } },
-  pressure: { word: 'a pressure pot', request: { method: 'pressure-electric', vessel: 'pressure-electric-6' } },
+  pressure: {
+    word: 'a pressure pot',
+    request: { method: 'pressure-electric', vessel: 'pressure-electric-6' },
+  },
 } as const satisfies Record<string, { word: string; request: Partial<PlanRequestJson> }>
 export const POT_IDS = Object.keys(POTS) as (keyof typeof POTS)[]
 
@@ -45,9 +54,12 @@ const UNKNOWN_SOAK = [0, 30] as const
  *  @throws {RangeError} when the ratio or the cup is not above 0 */
 export function meaningOf(told: RatioTold): RatioMeaning {
   if (!(told.ratio > 0 && told.waterCupOverGrainCup > 0))
-    throw new RangeError(`meaningOf: ratio and cup must be above 0, got ${told.ratio} and ${told.waterCupOverGrainCup}`)
+    throw new RangeError(
+      `meaningOf: ratio and cup must be above 0, got ${told.ratio} and ${told.waterCupOverGrainCup}`,
+    )
   const variety = varietyOf(told.variety)
-  const perGram = told.by === 'mass' ? told.ratio : (told.ratio * told.waterCupOverGrainCup) / variety.bulkDensity
+  const perGram =
+    told.by === 'mass' ? told.ratio : (told.ratio * told.waterCupOverGrainCup) / variety.bulkDensity
   const uptakes: number[] = []
   for (const pot of told.pot ? [told.pot] : LIKELY_POTS)
     for (const batch of told.batchG ? [told.batchG] : UNKNOWN_BATCHES) {
@@ -60,7 +72,11 @@ export function meaningOf(told: RatioTold): RatioMeaning {
   const uptake = { low, middle: (low + high) / 2, high }
   return {
     uptake,
-    texture: { low: textureOf(variety.uptake, low), middle: textureOf(variety.uptake, uptake.middle), high: textureOf(variety.uptake, high) },
+    texture: {
+      low: textureOf(variety.uptake, low),
+      middle: textureOf(variety.uptake, uptake.middle),
+      high: textureOf(variety.uptake, high),
+    },
     unknown: [
       ...(told.washed === undefined ? ['washed' as const] : []),
       ...(told.soakedMinutes === undefined ? ['soaked' as const] : []),
@@ -77,7 +93,9 @@ const settled = (request: PlanRequestJson) => {
 }
 
 function steamPerGram(variety: VarietyId, pot: keyof typeof POTS, batchG: number): number {
-  const made = plan(settled({ grains: [{ variety }], amount: { basis: 'dry-mass', value: batchG }, ...POTS[pot].request }))
+  const made = plan(
+    settled({ grains: [{ variety }], amount: { basis: 'dry-mass', value: batchG }, ...POTS[pot].request }),
+  )
   return made.water.evaporated_g / batchG
 }
 

@@ -22,12 +22,21 @@ describe('a pot in a minute', () => {
     expect(minutes).toBeGreaterThan(bare)
     expect(minutes).toBeLessThan(bare * 1.1)
     // What a cook times is the power it was predicted from.
-    const power = powerFromBoil({ waterG: 1000, fromC: 15, boilC: 100, minutes, heatCapacityJK: pot.heatCapacity, lossWK: pot.loss, roomC: 20 })
+    const power = powerFromBoil({
+      waterG: 1000,
+      fromC: 15,
+      boilC: 100,
+      minutes,
+      heatCapacityJK: pot.heatCapacity,
+      lossWK: pot.loss,
+      roomC: 20,
+    })
     expect(power / (1800 * 0.85)).toBeCloseTo(1, 2)
   })
 
   test('takes longer with more water, on less heat, and never boils on a candle', () => {
-    const at = (waterG: number, ratedW: number) => minutesToBoil({ vessel: pot, source: { ratedW, efficiency: 0.4, kind: 'gas' }, waterG, ...KITCHEN })
+    const at = (waterG: number, ratedW: number) =>
+      minutesToBoil({ vessel: pot, source: { ratedW, efficiency: 0.4, kind: 'gas' }, waterG, ...KITCHEN })
     expect(at(2000, 2700)).toBeGreaterThan(at(1000, 2700))
     expect(at(1000, 1000)).toBeGreaterThan(at(1000, 2700))
     expect(at(1000, 100)).toBe(Infinity)

@@ -27,9 +27,18 @@ export interface PotAtAGlance {
 /** A pot from its shape, two measures and its weight; what it holds follows. */
 export function potAtAGlance({ shape, rimMm, heightMm, emptyG, material }: PotAtAGlance): Vessel {
   const base = Math.round(rimMm * POT_SHAPES[shape].base)
-  const frustum = { baseDiameter: millimetres(base), rimDiameter: millimetres(rimMm), height: millimetres(heightMm) }
+  const frustum = {
+    baseDiameter: millimetres(base),
+    rimDiameter: millimetres(rimMm),
+    height: millimetres(heightMm),
+  }
   return vesselOf({
-    kind: 'pot', capacityMl: Math.round(volumeAt(frustum, millimetres(heightMm))), baseDiameterMm: base, rimDiameterMm: rimMm, heightMm, lid: 'tight',
+    kind: 'pot',
+    capacityMl: Math.round(volumeAt(frustum, millimetres(heightMm))),
+    baseDiameterMm: base,
+    rimDiameterMm: rimMm,
+    heightMm,
+    lid: 'tight',
     heatCapacityJK: Math.min(20_000, Math.max(20, heatCapacityOfPot(emptyG, material))),
   })
 }
@@ -38,12 +47,26 @@ const WATER_HEAT = 4.18 // J/(g K)
 
 /** Minutes until water boils in a covered pot at full heat: C dT/dt = P − UA (T − T_kitchen), solved. The first cook corrects it: a burner gives
  *  what it gives.  @returns Infinity where it never boils */
-export function minutesToBoil({ vessel, source, waterG, from, boil, kitchen }: { vessel: Vessel; source: HeatSource; waterG: number; from: Celsius; boil: Celsius; kitchen: Celsius }): number {
+export function minutesToBoil({
+  vessel,
+  source,
+  waterG,
+  from,
+  boil,
+  kitchen,
+}: {
+  vessel: Vessel
+  source: HeatSource
+  waterG: number
+  from: Celsius
+  boil: Celsius
+  kitchen: Celsius
+}): number {
   const power = fullPower(source)
   const heat = WATER_HEAT * waterG + vessel.heatCapacity
   const loss = vessel.loss
   const over = (t: number) => power - loss * (t - kitchen)
-  return over(boil) <= 0 ? Infinity : (heat / loss) * Math.log(over(from) / over(boil)) / 60
+  return over(boil) <= 0 ? Infinity : ((heat / loss) * Math.log(over(from) / over(boil))) / 60
 }
 
 /** Tap water in an ordinary kitchen. */

@@ -14,7 +14,8 @@ export interface PourContext {
 }
 
 /** Depth of the settled bed, mm. */
-export const bedDepthOf = ({ shape, blend, dryG }: PourContext): number => levelOf(shape, bulkVolume(blend, grams(dryG)))
+export const bedDepthOf = ({ shape, blend, dryG }: PourContext): number =>
+  levelOf(shape, bulkVolume(blend, grams(dryG)))
 
 /** Water standing over the bed, mm, for a pour; below 0 it does not reach the top of the grain. */
 export function depthOfPour(context: PourContext, pourG: number): number {
@@ -43,7 +44,8 @@ export const pourForLevel = (context: PourContext, levelMm: number): number =>
   pourForFillLine(context, volumeAt(context.shape, millimetres(levelMm)))
 
 /** Where a pour stands, mm over the base: the inverse of pourForLevel. */
-export const levelOfPour = (context: PourContext, pourG: number): number => levelOf(context.shape, millilitres(Math.max(0, fillLineOfPour(context, pourG))))
+export const levelOfPour = (context: PourContext, pourG: number): number =>
+  levelOf(context.shape, millilitres(Math.max(0, fillLineOfPour(context, pourG))))
 
 /** "As much water again as the grain is deep." In a straight pot that is the bed's own volume over the bed, and the voids in it
  *  besides: (1 + ε) by volume for dry grain, not 1. */

@@ -26,14 +26,28 @@ test.each(VESSEL_PRESET_IDS)('%s stands as published', (id) => {
 })
 
 test.each([
-  ['gas-small', 1000, 0.4], ['gas-medium', 1750, 0.4], ['gas-large', 2700, 0.4], ['coil', 1800, 0.7], ['ceramic', 1800, 0.7], ['induction', 1800, 0.85],
-  ['cooker-3', 350, 0.75], ['cooker-5', 650, 0.75], ['cooker-10', 1000, 0.75], ['pressure-5', 900, 0.9], ['pressure-6', 1000, 0.9], ['pressure-8', 1200, 0.9],
+  ['gas-small', 1000, 0.4],
+  ['gas-medium', 1750, 0.4],
+  ['gas-large', 2700, 0.4],
+  ['coil', 1800, 0.7],
+  ['ceramic', 1800, 0.7],
+  ['induction', 1800, 0.85],
+  ['cooker-3', 350, 0.75],
+  ['cooker-5', 650, 0.75],
+  ['cooker-10', 1000, 0.75],
+  ['pressure-5', 900, 0.9],
+  ['pressure-6', 1000, 0.9],
+  ['pressure-8', 1200, 0.9],
 ] as const)('%s gives %i W, of which a share of %f reaches the pot', (id, watts, efficiency) => {
   expect(HEAT_PRESETS[id]).toMatchObject({ ratedW: watts, efficiency })
 })
 
 test('the lowest setting lies where burners are measured: gas by its size at the efficiency of a low flame, what cycles at 120 to 250 W in the mean', () => {
-  const LOWEST_FLAME_W = { 'gas-small': [250, 350], 'gas-medium': [450, 550], 'gas-large': [700, 1000] } as const
+  const LOWEST_FLAME_W = {
+    'gas-small': [250, 350],
+    'gas-medium': [450, 550],
+    'gas-large': [700, 1000],
+  } as const
   for (const [id, [least, most]] of Object.entries(LOWEST_FLAME_W)) {
     const burnt = leastPower(HEAT_PRESETS[id as keyof typeof LOWEST_FLAME_W]) / 0.45
     expect(burnt).toBeGreaterThanOrEqual(least)

@@ -8,7 +8,18 @@ const row = (
   [baseDiameterMm, rimDiameterMm, heightMm]: readonly [number, number, number],
   heatCapacityJK: number,
   lid: Vessel['lid'],
-) => ({ name, given: { kind, capacityMl, baseDiameterMm, rimDiameterMm, heightMm, heatCapacityJK, lid } satisfies VesselGiven })
+) => ({
+  name,
+  given: {
+    kind,
+    capacityMl,
+    baseDiameterMm,
+    rimDiameterMm,
+    heightMm,
+    heatCapacityJK,
+    lid,
+  } satisfies VesselGiven,
+})
 
 export const VESSEL_PRESETS = {
   'steel-1.6': row('thin steel, 1.6 L', 'pot', 1600, [155, 165, 80], 450, 'loose'),
@@ -21,10 +32,38 @@ export const VESSEL_PRESETS = {
   'cooker-3': row('rice cooker, 3 cups (180 mL)', 'cooker', 1200, [150, 155, 66], 500, 'loose'),
   'cooker-5': row('switch cooker, 5 scoops', 'cooker', 3000, [190, 200, 100], 700, 'loose'),
   'cooker-10': row('switch cooker, 10 scoops', 'cooker', 5000, [225, 235, 120], 1000, 'loose'),
-  'pressure-electric-5': row('electric pressure cooker, 5 L', 'pressure-electric', 5000, [205, 205, 150], 1400, 'tight'),
-  'pressure-electric-6': row('electric pressure pot, 6 L', 'pressure-electric', 6000, [215, 215, 162], 1500, 'tight'),
-  'pressure-electric-8': row('electric pressure pot, 8 L', 'pressure-electric', 8000, [235, 235, 181], 1800, 'tight'),
-  'pressure-stovetop-5': row('stovetop pressure cooker, 5 L', 'pressure-stovetop', 5000, [215, 220, 135], 1500, 'tight'),
+  'pressure-electric-5': row(
+    'electric pressure cooker, 5 L',
+    'pressure-electric',
+    5000,
+    [205, 205, 150],
+    1400,
+    'tight',
+  ),
+  'pressure-electric-6': row(
+    'electric pressure pot, 6 L',
+    'pressure-electric',
+    6000,
+    [215, 215, 162],
+    1500,
+    'tight',
+  ),
+  'pressure-electric-8': row(
+    'electric pressure pot, 8 L',
+    'pressure-electric',
+    8000,
+    [235, 235, 181],
+    1800,
+    'tight',
+  ),
+  'pressure-stovetop-5': row(
+    'stovetop pressure cooker, 5 L',
+    'pressure-stovetop',
+    5000,
+    [215, 220, 135],
+    1500,
+    'tight',
+  ),
   'oven-dish-3': row('oven dish, 3 L', 'oven-dish', 3000, [230, 240, 69], 1200, 'foil'),
 } as const satisfies Record<string, { name: string; given: VesselGiven }>
 

@@ -23,15 +23,22 @@ export function wrongMarks(marks: readonly Mark[]): string | undefined {
   if (marks.length < 2) return `needs at least 2 marks, got ${marks.length}`
   let last: Mark = { levelMm: 0, volumeMl: 0 }
   for (const [i, mark] of marks.entries()) {
-    if (!(mark.levelMm > last.levelMm)) return `mark ${i + 1} must be higher than the one before: ${mark.levelMm} mm after ${last.levelMm} mm`
-    if (!(mark.volumeMl > last.volumeMl)) return `mark ${i + 1} must hold more than the one before: ${mark.volumeMl} mL after ${last.volumeMl} mL`
+    if (!(mark.levelMm > last.levelMm))
+      return `mark ${i + 1} must be higher than the one before: ${mark.levelMm} mm after ${last.levelMm} mm`
+    if (!(mark.volumeMl > last.volumeMl))
+      return `mark ${i + 1} must hold more than the one before: ${mark.volumeMl} mL after ${last.volumeMl} mL`
     last = mark
   }
   return undefined
 }
 
 /** Straight pieces through the marks, from the bottom; past the last as its own piece goes. */
-function alongMarks(marks: readonly Mark[], from: 'levelMm' | 'volumeMl', to: 'levelMm' | 'volumeMl', at: number): number {
+function alongMarks(
+  marks: readonly Mark[],
+  from: 'levelMm' | 'volumeMl',
+  to: 'levelMm' | 'volumeMl',
+  at: number,
+): number {
   let [a, b]: [Mark, Mark] = [{ levelMm: 0, volumeMl: 0 }, marks[0]!]
   for (const mark of marks.slice(1)) {
     if (at <= b[from]) break
@@ -62,7 +69,8 @@ export function levelOf(shape: Shape, volume: Millilitres): Millimetres {
   const cubicMillimetres = volume * MM3_PER_ML
   if (cubicMillimetres <= 0) return millimetres(cubicMillimetres / ((Math.PI / 4) * base * base))
   const full = volumeAt(shape, height)
-  if (volume >= full) return millimetres(height + ((volume - full) * MM3_PER_ML) / ((Math.PI / 4) * rim * rim))
+  if (volume >= full)
+    return millimetres(height + ((volume - full) * MM3_PER_ML) / ((Math.PI / 4) * rim * rim))
   const taper = (rim - base) / height
   if (Math.abs(taper) < 1e-6) return millimetres(cubicMillimetres / ((Math.PI / 4) * base * base))
   const surface = Math.cbrt(base ** 3 + (12 * taper * cubicMillimetres) / Math.PI)

@@ -12,7 +12,11 @@ const shape = (base: number, rim: number, height: number): Frustum => ({
   height: millimetres(height),
 })
 const shapes = fc
-  .tuple(fc.integer({ min: 50, max: 400 }), fc.integer({ min: 50, max: 400 }), fc.integer({ min: 20, max: 300 }))
+  .tuple(
+    fc.integer({ min: 50, max: 400 }),
+    fc.integer({ min: 50, max: 400 }),
+    fc.integer({ min: 20, max: 300 }),
+  )
   .map(([base, rim, height]) => shape(base, rim, height))
 
 /** Independent of the closed form: thin discs, midpoint rule. */
@@ -84,7 +88,13 @@ test('gauges in a straight pot agree with the sum by hand', () => {
   const blend = blendOf([{ variety: 'short-white', share: 1 }])
   const straight = shape(200, 200, 160)
   const gauges = gaugesOf({
-    shape: straight, blend, dry: grams(300), freeWater: 450, soaked: 0, uptake: 1.4, frothFactor: 1.15,
+    shape: straight,
+    blend,
+    dry: grams(300),
+    freeWater: 450,
+    soaked: 0,
+    uptake: 1.4,
+    frothFactor: 1.15,
   })
   const area = (Math.PI / 4) * 20 ** 2 // cm²
   const bed = 300 / 0.845
@@ -99,7 +109,13 @@ test('gauges in a straight pot agree with the sum by hand', () => {
 test('water that does not reach the top of the bed lies below it', () => {
   const blend = blendOf([{ variety: 'short-white', share: 1 }])
   const gauges = gaugesOf({
-    shape: shape(150, 180, 100), blend, dry: grams(300), freeWater: 50, soaked: 0, uptake: 1.4, frothFactor: 1.15,
+    shape: shape(150, 180, 100),
+    blend,
+    dry: grams(300),
+    freeWater: 50,
+    soaked: 0,
+    uptake: 1.4,
+    frothFactor: 1.15,
   })
   expect(gauges.waterAboveBed).toBeLessThan(0)
 })

@@ -18,7 +18,13 @@ export interface Vessel extends Shape {
 }
 
 /** Standing loss per outside area, W/(m² K): natural convection and radiation of bare or enamelled metal; appliances as built. */
-const LOSS_PER_AREA = { pot: 11, cooker: 12, 'pressure-electric': 5, 'pressure-stovetop': 11, 'oven-dish': 11 } as const
+const LOSS_PER_AREA = {
+  pot: 11,
+  cooker: 12,
+  'pressure-electric': 5,
+  'pressure-stovetop': 11,
+  'oven-dish': 11,
+} as const
 
 /** A pot named for a basket; no other is steamed in unasked. */
 export const hasBasket = ({ name }: { name: string }): boolean => /basket|tall|steam/i.test(name)

@@ -17,7 +17,15 @@ import { look } from './look'
 import { openApi } from './openapi'
 
 interface Document {
-  paths: Record<string, { post?: { requestBody: { content: { 'application/json': { schema: { $ref: string }; example: unknown } } } }; get?: unknown }>
+  paths: Record<
+    string,
+    {
+      post?: {
+        requestBody: { content: { 'application/json': { schema: { $ref: string }; example: unknown } } }
+      }
+      get?: unknown
+    }
+  >
   components: { schemas: Record<string, object> }
 }
 const described = openApi() as unknown as Document
@@ -28,39 +36,81 @@ const fits = (name: string) => ajv.compile({ $ref: `omsel#/components/schemas/${
 describe('questions', () => {
   test('are answered as at the command line, whatever the question', () => {
     const request = { grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 300 } }
-    expect(ask('plan', JSON.stringify(request))).toEqual({ status: 200, body: (planFrom(request) as { value: unknown }).value })
+    expect(ask('plan', JSON.stringify(request))).toEqual({
+      status: 200,
+      body: (planFrom(request) as { value: unknown }).value,
+    })
     expect(ask('simulate', JSON.stringify(request)).body).toHaveProperty('verdict')
   })
 
   test('asked twice, the answer is the same to the letter, and another question is never given it', async () => {
-    const [rice, quinoa] = ['short-white', 'quinoa'].map((variety) => JSON.stringify({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 } })) as [string, string]
-    for (const [question, text] of [['plan', rice], ['plan', quinoa], ['simulate', rice], ['plan', rice], ['simulate', rice], ['simulate', '{}'], ['plan', '{'], ['plan', rice]] as const) {
+    const [rice, quinoa] = ['short-white', 'quinoa'].map((variety) =>
+      JSON.stringify({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 } }),
+    ) as [string, string]
+    for (const [question, text] of [
+      ['plan', rice],
+      ['plan', quinoa],
+      ['simulate', rice],
+      ['plan', rice],
+      ['simulate', rice],
+      ['simulate', '{}'],
+      ['plan', '{'],
+      ['plan', rice],
+    ] as const) {
       const { status, body } = ask(question, text)
       expect(await answer(question, text)).toEqual({ status, json: JSON.stringify(body) })
     }
   })
 
   test('what is no JSON, no request, or no question is refused in words, with one shape', () => {
-    expect(ask('plan', '{')).toMatchObject({ status: 400, body: { errors: [{ path: '', message: expect.stringMatching(/^request is not JSON/) as string }] } })
-    expect(ask('plan', '{"grains":[]}')).toMatchObject({ status: 422, body: { errors: expect.arrayContaining([{ path: 'grains', message: 'grains needs at least one grain' }]) as unknown } })
-    expect(ask('bake', '{}')).toEqual({ status: 404, body: { errors: [{ path: '', message: 'there is no "bake"; one of plan, simulate, schedule' }] } })
+    expect(ask('plan', '{')).toMatchObject({
+      status: 400,
+      body: { errors: [{ path: '', message: expect.stringMatching(/^request is not JSON/) as string }] },
+    })
+    expect(ask('plan', '{"grains":[]}')).toMatchObject({
+      status: 422,
+      body: {
+        errors: expect.arrayContaining([
+          { path: 'grains', message: 'grains needs at least one grain' },
+        ]) as unknown,
+      },
+    })
+    expect(ask('bake', '{}')).toEqual({
+      status: 404,
+      body: { errors: [{ path: '', message: 'there is no "bake"; one of plan, simulate, schedule' }] },
+    })
     expect(ask('__proto__', '{}').status).toBe(404)
   })
 
   test('no text of any kind breaks them', () => {
     fc.assert(
-      fc.property(fc.constantFrom('plan', 'schedule'), fc.oneof(fc.string(), fc.json(), fc.json({ maxDepth: 6 }), fc.constant('['.repeat(20_000))), (question, text) => {
-        const { status, body } = ask(question, text)
-        expect([200, 400, 422]).toContain(status)
-        if (status !== 200) expect((body as { errors: { message: string }[] }).errors.every((e) => typeof e.message === 'string' && e.message !== '')).toBe(true)
-      }),
+      fc.property(
+        fc.constantFrom('plan', 'schedule'),
+        fc.oneof(fc.string(), fc.json(), fc.json({ maxDepth: 6 }), fc.constant('['.repeat(20_000))),
+        (question, text) => {
+          const { status, body } = ask(question, text)
+          expect([200, 400, 422]).toContain(status)
+          if (status !== 200)
+            expect(
+              (body as { errors: { message: string }[] }).errors.every(
+                (e) => typeof e.message === 'string' && e.message !== '',
+              ),
+            ).toBe(true)
+        },
+      ),
       { numRuns: 300 },
     )
   })
 })
 
 describe('a question that takes long', () => {
-  const kitchens = (runs: number, seed = 1) => JSON.stringify({ grains: [{ variety: 'brown-long' }], amount: { basis: 'dry-mass', value: 300 }, runs, seed })
+  const kitchens = (runs: number, seed = 1) =>
+    JSON.stringify({
+      grains: [{ variety: 'brown-long' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      runs,
+      seed,
+    })
   afterAll(endThreads)
 
   test('is reckoned beside: whoever presses a key meanwhile is heard', async () => {
@@ -80,7 +130,9 @@ describe('a question that takes long', () => {
   })
 
   test('waits its turn, up to a number of them; then it is refused in words', async () => {
-    const answers = await Promise.all(Array.from({ length: 40 }, (_, seed) => answerBeside('simulate', kitchens(20, seed))))
+    const answers = await Promise.all(
+      Array.from({ length: 40 }, (_, seed) => answerBeside('simulate', kitchens(20, seed))),
+    )
     const statuses = answers.map((a) => a.status)
     expect(new Set(statuses)).toEqual(new Set([200, 429]))
     expect(statuses.filter((s) => s === 200).length).toBeGreaterThanOrEqual(16)
@@ -90,7 +142,12 @@ describe('a question that takes long', () => {
 
 describe('the description', () => {
   test('names every question, and its examples are requests that are answered', () => {
-    expect(Object.keys(described.paths).filter((path) => described.paths[path]!.post).map((path) => path.slice(1)).sort()).toEqual([...QUESTIONS.keys()].sort())
+    expect(
+      Object.keys(described.paths)
+        .filter((path) => described.paths[path]!.post)
+        .map((path) => path.slice(1))
+        .sort(),
+    ).toEqual([...QUESTIONS.keys()].sort())
     for (const [path, { post }] of Object.entries(described.paths)) {
       if (!post) continue
       const { schema, example } = post.requestBody.content['application/json']
@@ -103,9 +160,21 @@ describe('the description', () => {
     const check = fits('PlanRequest')
     const request = fc.record(
       {
-        grains: fc.array(fc.record({ variety: fc.constantFrom(...VARIETY_IDS), share: fc.double({ min: 0.01, max: 10, noNaN: true }) }), { minLength: 1, maxLength: 4 }),
-        amount: fc.record({ basis: fc.constantFrom(...AMOUNT_BASES), value: fc.double({ min: 20, max: 150, noNaN: true }) }),
-        method: fc.constantFrom(...METHOD_IDS), texture: fc.double({ min: -1, max: 2, noNaN: true }), elevation_m: fc.integer({ min: -600, max: 7000 }), rinse: fc.record({ washes: fc.integer({ min: -1, max: 14 }) }),
+        grains: fc.array(
+          fc.record({
+            variety: fc.constantFrom(...VARIETY_IDS),
+            share: fc.double({ min: 0.01, max: 10, noNaN: true }),
+          }),
+          { minLength: 1, maxLength: 4 },
+        ),
+        amount: fc.record({
+          basis: fc.constantFrom(...AMOUNT_BASES),
+          value: fc.double({ min: 20, max: 150, noNaN: true }),
+        }),
+        method: fc.constantFrom(...METHOD_IDS),
+        texture: fc.double({ min: -1, max: 2, noNaN: true }),
+        elevation_m: fc.integer({ min: -600, max: 7000 }),
+        rinse: fc.record({ washes: fc.integer({ min: -1, max: 14 }) }),
         soak: fc.option(fc.record({ minutes: fc.integer({ min: -10, max: 4000 }) })),
       },
       { requiredKeys: ['grains', 'amount'] },
@@ -121,7 +190,14 @@ describe('the description', () => {
     )
     expect(taken).toBeGreaterThan(50)
     const base = { grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 300 } }
-    for (const wrong of [{ ...base, texture: 'soft' }, { ...base, method: 'microwave' }, { ...base, elevation_m: 9000 }, { ...base, grains: [] }, { amount: base.amount }]) expect(check(wrong)).toBe(false)
+    for (const wrong of [
+      { ...base, texture: 'soft' },
+      { ...base, method: 'microwave' },
+      { ...base, elevation_m: 9000 },
+      { ...base, grains: [] },
+      { amount: base.amount },
+    ])
+      expect(check(wrong)).toBe(false)
   })
 })
 
@@ -146,8 +222,14 @@ describe('looks', () => {
   })
 
   test('limits are named with what was asked', () => {
-    expect(at('notebook', 'limit=500')).toEqual({ status: 422, body: { errors: [{ path: 'limit', message: 'limit must be a whole number from 1 to 200, got "500"' }] } })
-    expect(at('notebook', 'limit=ten&offset=-1')).toMatchObject({ status: 422, body: { errors: [{ path: 'limit' }, { path: 'offset' }] } })
+    expect(at('notebook', 'limit=500')).toEqual({
+      status: 422,
+      body: { errors: [{ path: 'limit', message: 'limit must be a whole number from 1 to 200, got "500"' }] },
+    })
+    expect(at('notebook', 'limit=ten&offset=-1')).toMatchObject({
+      status: 422,
+      body: { errors: [{ path: 'limit' }, { path: 'offset' }] },
+    })
     expect(at('diary').status).toBe(404)
   })
 })

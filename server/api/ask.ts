@@ -11,15 +11,30 @@ export interface Answer {
 }
 
 /** What can be asked, and who answers. The same doors as on the command line. */
-export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Read<unknown>> = new Map<string, (input: unknown) => Read<unknown>>([['plan', planWithOdds], ['simulate', simulateFrom], ['schedule', scheduleFrom]])
+export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Read<unknown>> = new Map<
+  string,
+  (input: unknown) => Read<unknown>
+>([
+  ['plan', planWithOdds],
+  ['simulate', simulateFrom],
+  ['schedule', scheduleFrom],
+])
 
-export const refused = (status: number, errors: readonly FieldError[]): Answer => ({ status, body: { errors } })
-export const refusedFor = (status: number, message: string): Answer => refused(status, [{ path: '', message }])
+export const refused = (status: number, errors: readonly FieldError[]): Answer => ({
+  status,
+  body: { errors },
+})
+export const refusedFor = (status: number, message: string): Answer =>
+  refused(status, [{ path: '', message }])
 
 /** Answers a question of the HTTP API.  @param text the body as it came */
 export function ask(question: string, text: string): Answer {
   const from = QUESTIONS.get(question)
-  if (!from) return refusedFor(404, `there is no "${question.slice(0, 40)}"; one of ${[...QUESTIONS.keys()].join(', ')}`)
+  if (!from)
+    return refusedFor(
+      404,
+      `there is no "${question.slice(0, 40)}"; one of ${[...QUESTIONS.keys()].join(', ')}`,
+    )
   let input: unknown
   try {
     input = JSON.parse(text)

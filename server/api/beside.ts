@@ -11,7 +11,8 @@ const MOST_WAITING = 16
 const IDLE_MS = 60_000
 
 /** A plan takes long only where it is tried in many kitchens. */
-export const takesLong = (question: string, text: string): boolean => LONG.has(question) || (question === 'plan' && /"runs"\s*:/.test(text))
+export const takesLong = (question: string, text: string): boolean =>
+  LONG.has(question) || (question === 'plan' && /"runs"\s*:/.test(text))
 
 declare global {
   // One pool for a process, however often its modules are loaded while developing.
@@ -28,13 +29,21 @@ const threads = (): Piscina =>
     idleTimeout: IDLE_MS,
   }))
 
-const refused = (status: number, message: string) => ({ status, json: JSON.stringify(refusedFor(status, message).body) })
+const refused = (status: number, message: string) => ({
+  status,
+  json: JSON.stringify(refusedFor(status, message).body),
+})
 
 /** Answers a question in a thread of its own.
  *  @param signal when the one who asked has gone, the thread is ended and another takes the next */
-export async function answerBeside(question: string, text: string, signal?: AbortSignal): Promise<{ status: number; json: string }> {
+export async function answerBeside(
+  question: string,
+  text: string,
+  signal?: AbortSignal,
+): Promise<{ status: number; json: string }> {
   const pool = threads()
-  if (pool.queueSize >= MOST_WAITING) return refused(429, `${MOST_WAITING} questions are waiting already; ask again in a moment`)
+  if (pool.queueSize >= MOST_WAITING)
+    return refused(429, `${MOST_WAITING} questions are waiting already; ask again in a moment`)
   try {
     return (await pool.run({ question, text }, signal ? { signal } : {})) as { status: number; json: string }
   } catch (error) {

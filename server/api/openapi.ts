@@ -9,33 +9,90 @@ type Json = Record<string, unknown>
 
 /** A contract schema as JSON Schema. What JSON Schema cannot say (a check of one field against another) is left to the answer's own words. */
 const schemaOf = (schema: v.GenericSchema): Json => {
-  const { $schema: _draft, ...rest } = toJsonSchema(schema, { typeMode: 'input', errorMode: 'ignore' }) as Json
+  const { $schema: _draft, ...rest } = toJsonSchema(schema, {
+    typeMode: 'input',
+    errorMode: 'ignore',
+  }) as Json
   return rest
 }
 
 const ERRORS: Json = {
-  type: 'object', required: ['errors'],
-  properties: { errors: { type: 'array', items: { type: 'object', required: ['path', 'message'], properties: { path: { type: 'string', description: 'where in the request; "" for the request itself' }, message: { type: 'string', description: 'names the field, its limit and the value' } } } } },
+  type: 'object',
+  required: ['errors'],
+  properties: {
+    errors: {
+      type: 'array',
+      items: {
+        type: 'object',
+        required: ['path', 'message'],
+        properties: {
+          path: { type: 'string', description: 'where in the request; "" for the request itself' },
+          message: { type: 'string', description: 'names the field, its limit and the value' },
+        },
+      },
+    },
+  },
 }
-const json = (schema: Json, example?: unknown) => ({ content: { 'application/json': { schema, ...(example === undefined ? {} : { example }) } } })
+const json = (schema: Json, example?: unknown) => ({
+  content: { 'application/json': { schema, ...(example === undefined ? {} : { example }) } },
+})
 const ref = (name: string): Json => ({ $ref: `#/components/schemas/${name}` })
 const wrong = (description: string) => ({ description, ...json(ref('Errors')) })
 
-const EXAMPLE = { grains: [{ variety: 'short-white' }], amount: { basis: 'servings', value: 5 }, vessel: 'heavy-3.5', heat: 'gas-large', elevation_m: 1120 }
-const SUPPER = { serve_at: '2026-03-05T19:00:00+01:00', burners: [{ id: 'big', heat: 'gas-large' }], dishes: [{ id: 'rice', ...EXAMPLE }, { id: 'soup', tasks: [{ id: 'simmer', title: 'Simmer', minutes: 20, needs: 'none' }] }] }
+const EXAMPLE = {
+  grains: [{ variety: 'short-white' }],
+  amount: { basis: 'servings', value: 5 },
+  vessel: 'heavy-3.5',
+  heat: 'gas-large',
+  elevation_m: 1120,
+}
+const SUPPER = {
+  serve_at: '2026-03-05T19:00:00+01:00',
+  burners: [{ id: 'big', heat: 'gas-large' }],
+  dishes: [
+    { id: 'rice', ...EXAMPLE },
+    { id: 'soup', tasks: [{ id: 'simmer', title: 'Simmer', minutes: 20, needs: 'none' }] },
+  ],
+}
 
-const asked = (summary: string, request: string, answer: string, example: unknown, result: Json = { type: 'object' }) => ({
+const asked = (
+  summary: string,
+  request: string,
+  answer: string,
+  example: unknown,
+  result: Json = { type: 'object' },
+) => ({
   post: {
     summary,
     requestBody: { required: true, ...json(ref(request), example) },
-    responses: { 200: { description: answer, ...json(result) }, 400: wrong('the body is not JSON'), 413: { description: 'the body is over a million bytes' }, 422: wrong('the request cannot be read: every field that is wrong, with its limit and its value'), 429: wrong('too many long questions wait already') },
+    responses: {
+      200: { description: answer, ...json(result) },
+      400: wrong('the body is not JSON'),
+      413: { description: 'the body is over a million bytes' },
+      422: wrong('the request cannot be read: every field that is wrong, with its limit and its value'),
+      429: wrong('too many long questions wait already'),
+    },
   },
 })
 
 const seen = (summary: string, properties: Json, parameters: Json[] = []) => ({
-  get: { summary, ...(parameters.length > 0 ? { parameters } : {}), responses: { 200: { description: summary, ...json({ type: 'object', properties, required: Object.keys(properties) }) }, ...(parameters.length > 0 ? { 422: wrong('a parameter is out of its limits') } : {}) } },
+  get: {
+    summary,
+    ...(parameters.length > 0 ? { parameters } : {}),
+    responses: {
+      200: {
+        description: summary,
+        ...json({ type: 'object', properties, required: Object.keys(properties) }),
+      },
+      ...(parameters.length > 0 ? { 422: wrong('a parameter is out of its limits') } : {}),
+    },
+  },
 })
-const whole = (name: string, min: number, max: number, first: number): Json => ({ name, in: 'query', schema: { type: 'integer', minimum: min, maximum: max, default: first } })
+const whole = (name: string, min: number, max: number, first: number): Json => ({
+  name,
+  in: 'query',
+  schema: { type: 'integer', minimum: min, maximum: max, default: first },
+})
 
 let made: Json | undefined
 
@@ -43,16 +100,56 @@ let made: Json | undefined
 export function openApi(): Json {
   made ??= {
     openapi: '3.1.0',
-    info: { title: 'Omsel', version: '1', description: 'Plans, dry runs and suppers of plain rice and other whole grains. Only malformed input is an error; an unwise pot comes back as a full plan with a caution. Units stand in the names.', license: { name: 'MIT', identifier: 'MIT' } },
+    info: {
+      title: 'Omsel',
+      version: '1',
+      description:
+        'Plans, dry runs and suppers of plain rice and other whole grains. Only malformed input is an error; an unwise pot comes back as a full plan with a caution. Units stand in the names.',
+      license: { name: 'MIT', identifier: 'MIT' },
+    },
     servers: [{ url: '/api/v1' }],
     paths: {
-      '/plan': asked('What a pot needs: water, gauges, stages, cautions', 'PlanRequest', 'the plan', EXAMPLE, ref('Plan')),
-      '/simulate': asked('The same pot cooked without food: curves, a verdict, and chances over many kitchens', 'SimulateRequest', 'the cooked pot', { ...EXAMPLE, runs: 50 }),
-      '/schedule': asked('Several dishes on the burners, appliances and hands there are, all ready at one hour', 'ScheduleRequest', 'the timetable, or what is in its way', SUPPER),
-      '/notebook': seen('Cooks that are over, newest first', { total: { type: 'integer' }, cooks: { type: 'array', items: { type: 'object' } } }, [whole('limit', 1, 200, 40), whole('offset', 0, 1_000_000, 0), { name: 'text', in: 'query', schema: { type: 'string', maxLength: 80 } }]),
-      '/kept': seen('What is cooling, in the fridge and in the freezer', { kept: { type: 'array', items: { type: 'object' } } }),
+      '/plan': asked(
+        'What a pot needs: water, gauges, stages, cautions',
+        'PlanRequest',
+        'the plan',
+        EXAMPLE,
+        ref('Plan'),
+      ),
+      '/simulate': asked(
+        'The same pot cooked without food: curves, a verdict, and chances over many kitchens',
+        'SimulateRequest',
+        'the cooked pot',
+        { ...EXAMPLE, runs: 50 },
+      ),
+      '/schedule': asked(
+        'Several dishes on the burners, appliances and hands there are, all ready at one hour',
+        'ScheduleRequest',
+        'the timetable, or what is in its way',
+        SUPPER,
+      ),
+      '/notebook': seen(
+        'Cooks that are over, newest first',
+        { total: { type: 'integer' }, cooks: { type: 'array', items: { type: 'object' } } },
+        [
+          whole('limit', 1, 200, 40),
+          whole('offset', 0, 1_000_000, 0),
+          { name: 'text', in: 'query', schema: { type: 'string', maxLength: 80 } },
+        ],
+      ),
+      '/kept': seen('What is cooling, in the fridge and in the freezer', {
+        kept: { type: 'array', items: { type: 'object' } },
+      }),
     },
-    components: { schemas: { Plan: schemaOf(PlanSchema), PlanRequest: schemaOf(PlanRequestSchema), SimulateRequest: { allOf: [ref('PlanRequest'), schemaOf(MoreSchema)] }, ScheduleRequest: schemaOf(ScheduleSchema), Errors: ERRORS } },
+    components: {
+      schemas: {
+        Plan: schemaOf(PlanSchema),
+        PlanRequest: schemaOf(PlanRequestSchema),
+        SimulateRequest: { allOf: [ref('PlanRequest'), schemaOf(MoreSchema)] },
+        ScheduleRequest: schemaOf(ScheduleSchema),
+        Errors: ERRORS,
+      },
+    },
   }
   return made
 }

@@ -52,7 +52,10 @@ test('a copy is the household as it was, sound, and put back in its place with w
 test('copied while somebody writes, it is whole: every pair of rows that belong together is in it or is not', async () => {
   const db = new Database(file)
   db.exec('CREATE TABLE pair (a INTEGER, b INTEGER)')
-  const writer = spawn('node', ['-e', `const db=new (require(${JSON.stringify(require.resolve('better-sqlite3'))}))(${JSON.stringify(file)});db.pragma('busy_timeout=5000');const put=db.transaction((n)=>{for(let i=0;i<50;i++){db.prepare('INSERT INTO pair VALUES (?,?)').run(n,n);}});for(let n=0;;n++){put(n)}`])
+  const writer = spawn('node', [
+    '-e',
+    `const db=new (require(${JSON.stringify(require.resolve('better-sqlite3'))}))(${JSON.stringify(file)});db.pragma('busy_timeout=5000');const put=db.transaction((n)=>{for(let i=0;i<50;i++){db.prepare('INSERT INTO pair VALUES (?,?)').run(n,n);}});for(let n=0;;n++){put(n)}`,
+  ])
   await new Promise((resolve) => setTimeout(resolve, 400))
   const copy = await takeCopy(file, join(folder, 'out'), NOW)
   writer.kill('SIGKILL')
@@ -67,8 +70,12 @@ test('copied while somebody writes, it is whole: every pair of rows that belong 
 test('pictures go along, and a copy without one of them is not sound', async () => {
   const db = new Database(file)
   db.pragma('foreign_keys = OFF')
-  db.exec("INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, request, plan) VALUES ('c', 0, 't', 'g', 'v', 'v', 'h', '{}', '{}')")
-  db.exec("INSERT INTO photo (id, cook_id, vessel_id, cue, made_ms, bytes, width, height) VALUES ('p1', 'c', 'v', NULL, 1, 3, 1, 1)")
+  db.exec(
+    "INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, request, plan) VALUES ('c', 0, 't', 'g', 'v', 'v', 'h', '{}', '{}')",
+  )
+  db.exec(
+    "INSERT INTO photo (id, cook_id, vessel_id, cue, made_ms, bytes, width, height) VALUES ('p1', 'c', 'v', NULL, 1, 3, 1, 1)",
+  )
   db.close()
   mkdirSync(join(folder, 'photos'))
   writeFileSync(join(folder, 'photos', 'p1.jpg'), 'jpg')
@@ -88,12 +95,16 @@ test('what is torn, foreign, newer or missing is said in words', async () => {
   expect(checkHousehold(copy).length).toBeGreaterThan(0)
   writeFileSync(join(folder, 'note.txt'), 'this is no database at all, only a note of some length')
   expect(checkHousehold(join(folder, 'note.txt'))[0]).toMatch(/cannot be (read|opened)/)
-  expect(checkHousehold(join(folder, 'nowhere'))).toEqual([`there is no household at ${join(folder, 'nowhere')}`])
+  expect(checkHousehold(join(folder, 'nowhere'))).toEqual([
+    `there is no household at ${join(folder, 'nowhere')}`,
+  ])
   const newer = new Database(file)
   newer.pragma('user_version = 999')
   newer.close()
   expect(checkHousehold(file)[0]).toMatch(/version 999, newer than/)
-  await expect(takeCopy(join(folder, 'nowhere.sqlite'), folder, NOW)).rejects.toThrow('there is no household at')
+  await expect(takeCopy(join(folder, 'nowhere.sqlite'), folder, NOW)).rejects.toThrow(
+    'there is no household at',
+  )
 })
 
 test('a household in use is not restored over; a mark that a killed process left does not count', async () => {
@@ -110,9 +121,27 @@ test('a household in use is not restored over; a mark that a killed process left
 
 test('a copy a day, and no more of them than wanted', async () => {
   const made: (string | undefined)[] = []
-  for (let day = 0; day < 6; day++) for (const hour of [0, 9]) made.push(await dailyCopy(file, NOW + day * DAY + hour * 3_600_000, 3))
-  expect(made.map((m) => m !== undefined)).toEqual([true, false, true, false, true, false, true, false, true, false, true, false])
-  expect(readdirSync(copiesFolder(file)).sort()).toEqual(['2026-03-08T18-30-12Z', '2026-03-09T18-30-12Z', '2026-03-10T18-30-12Z'])
+  for (let day = 0; day < 6; day++)
+    for (const hour of [0, 9]) made.push(await dailyCopy(file, NOW + day * DAY + hour * 3_600_000, 3))
+  expect(made.map((m) => m !== undefined)).toEqual([
+    true,
+    false,
+    true,
+    false,
+    true,
+    false,
+    true,
+    false,
+    true,
+    false,
+    true,
+    false,
+  ])
+  expect(readdirSync(copiesFolder(file)).sort()).toEqual([
+    '2026-03-08T18-30-12Z',
+    '2026-03-09T18-30-12Z',
+    '2026-03-10T18-30-12Z',
+  ])
   expect(await dailyCopy(file, NOW + 30 * DAY, 0)).toBeUndefined()
   expect(existsSync(join(copiesFolder(file), '2026-04-04T18-30-12Z'))).toBe(false)
 })

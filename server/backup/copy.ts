@@ -1,4 +1,14 @@
-import { copyFileSync, existsSync, linkSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  copyFileSync,
+  existsSync,
+  linkSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import Database from 'better-sqlite3'
 import { migrationCount } from '../database/open'
@@ -10,7 +20,11 @@ const PICTURES = 'photos'
 export const copiesFolder = (file: string): string => join(dirname(file), 'copies')
 
 /** "2026-03-05T18-30-12Z": sorts by time, and can be a name everywhere. */
-export const copyName = (nowMs: number): string => new Date(nowMs).toISOString().replace(/\.\d+Z$/, 'Z').replaceAll(':', '-')
+export const copyName = (nowMs: number): string =>
+  new Date(nowMs)
+    .toISOString()
+    .replace(/\.\d+Z$/, 'Z')
+    .replaceAll(':', '-')
 
 /** Copies a household while it is in use: SQLite's own online backup, then the pictures, then a look over it; under its name only when all of it is there.
  *  @returns the copy's folder  @throws {Error} in words, when there is nothing to copy or the copy is not sound */
@@ -50,7 +64,10 @@ function sameFile(from: string, to: string): void {
 function picturesIn(file: string): string[] {
   const db = new Database(file, { readonly: true })
   try {
-    const there = db.prepare("SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = 'photo'").pluck().get() as number
+    const there = db
+      .prepare("SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = 'photo'")
+      .pluck()
+      .get() as number
     return there === 0 ? [] : (db.prepare('SELECT id FROM photo').pluck().all() as string[])
   } finally {
     db.close()
@@ -69,11 +86,17 @@ export function checkHousehold(path: string): string[] {
     return [`${file} cannot be opened: ${(error as Error).message}`]
   }
   try {
-    const wrong = (db.pragma('integrity_check') as { integrity_check: string }[]).map((row) => row.integrity_check).filter((said) => said !== 'ok')
+    const wrong = (db.pragma('integrity_check') as { integrity_check: string }[])
+      .map((row) => row.integrity_check)
+      .filter((said) => said !== 'ok')
     const loose = db.pragma('foreign_key_check') as { table: string }[]
-    if (loose.length > 0) wrong.push(`${loose.length} rows refer to what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`)
+    if (loose.length > 0)
+      wrong.push(
+        `${loose.length} rows refer to what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`,
+      )
     const version = db.pragma('user_version', { simple: true }) as number
-    if (version > migrationCount()) wrong.push(`it is at version ${version}, newer than the ${migrationCount()} this program knows`)
+    if (version > migrationCount())
+      wrong.push(`it is at version ${version}, newer than the ${migrationCount()} this program knows`)
     if (version === 0) wrong.push('not an Omsel data file')
     const missing = picturesIn(file).filter((id) => !existsSync(join(dirname(file), PICTURES, `${id}.jpg`)))
     if (missing.length > 0) wrong.push(`${missing.length} pictures are missing, the first is ${missing[0]!}`)
@@ -98,10 +121,12 @@ export function restoreCopy(copy: string, file: string, nowMs: number): string |
   if (existsSync(file)) {
     aside = join(folder, `before-${copyName(nowMs)}`)
     mkdirSync(aside)
-    for (const name of [basename(file), `${basename(file)}-wal`, `${basename(file)}-shm`, PICTURES]) if (existsSync(join(folder, name))) renameSync(join(folder, name), join(aside, name))
+    for (const name of [basename(file), `${basename(file)}-wal`, `${basename(file)}-shm`, PICTURES])
+      if (existsSync(join(folder, name))) renameSync(join(folder, name), join(aside, name))
   }
   mkdirSync(join(folder, PICTURES), { recursive: true })
-  for (const name of existsSync(join(copy, PICTURES)) ? readdirSync(join(copy, PICTURES)) : []) copyFileSync(join(copy, PICTURES, name), join(folder, PICTURES, name))
+  for (const name of existsSync(join(copy, PICTURES)) ? readdirSync(join(copy, PICTURES)) : [])
+    copyFileSync(join(copy, PICTURES, name), join(folder, PICTURES, name))
   // The database last and under another name first: a torn restore is no household.
   copyFileSync(join(copy, DATABASE), `${file}.part`)
   renameSync(`${file}.part`, file)
@@ -115,7 +140,8 @@ export function markInUse(file: string): void {
   if (file === ':memory:') return
   writeFileSync(markOf(file), String(process.pid))
   process.once('exit', () => {
-    if (existsSync(markOf(file)) && readFileSync(markOf(file), 'utf8') === String(process.pid)) rmSync(markOf(file), { force: true })
+    if (existsSync(markOf(file)) && readFileSync(markOf(file), 'utf8') === String(process.pid))
+      rmSync(markOf(file), { force: true })
   })
 }
 

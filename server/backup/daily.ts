@@ -15,17 +15,26 @@ const NAME = /^\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2}Z$/
 /** Names of the copies beside a household, the oldest first. */
 export const copiesIn = (file: string): string[] => {
   const folder = copiesFolder(file)
-  return existsSync(folder) ? readdirSync(folder).filter((name) => NAME.test(name)).sort() : []
+  return existsSync(folder)
+    ? readdirSync(folder)
+        .filter((name) => NAME.test(name))
+        .sort()
+    : []
 }
 
 /** Makes the day's copy when it is due, and throws the oldest away over the limit.
  *  @param most how many are kept; 0: none is made  @returns the new copy's folder, if one was made */
-export async function dailyCopy(file: string, nowMs: number, most = USUAL_COPIES): Promise<string | undefined> {
+export async function dailyCopy(
+  file: string,
+  nowMs: number,
+  most = USUAL_COPIES,
+): Promise<string | undefined> {
   if (most <= 0 || file === ':memory:') return undefined
   const folder = copiesFolder(file)
   if ((copiesIn(file).at(-1) ?? '') > copyName(nowMs - DUE_MS)) return undefined
   const made = await takeCopy(file, folder, nowMs)
-  for (const name of copiesIn(file).slice(0, -most)) rmSync(join(folder, name), { recursive: true, force: true })
+  for (const name of copiesIn(file).slice(0, -most))
+    rmSync(join(folder, name), { recursive: true, force: true })
   return made
 }
 
@@ -42,7 +51,10 @@ export function startCopies(): void {
 /** Looks every hour whether the day's copy is due.  @returns stops it */
 function keepCopies(file: string, now: () => number): () => void {
   const most = Number(process.env.OMSEL_COPIES ?? USUAL_COPIES)
-  const look = () => void dailyCopy(file, now(), Number.isFinite(most) ? most : USUAL_COPIES).catch((error: Error) => log.error({ error: errorOf(error) }, 'the day’s copy could not be made'))
+  const look = () =>
+    void dailyCopy(file, now(), Number.isFinite(most) ? most : USUAL_COPIES).catch((error: Error) =>
+      log.error({ error: errorOf(error) }, 'the day’s copy could not be made'),
+    )
   const first = setTimeout(look, FIRST_LOOK_MS)
   const hourly = setInterval(look, HOUR)
   first.unref()

@@ -22,10 +22,14 @@ export interface SessionRow {
 /** The passphrase and the sessions of devices that were let in. */
 export function accessIn(db: Db) {
   const passphrase = db.prepare('SELECT salt, hash, n, r, p, set_ms FROM passphrase WHERE id = 1')
-  const set = db.prepare('INSERT INTO passphrase (id, salt, hash, n, r, p, set_ms) VALUES (1, @salt, @hash, @n, @r, @p, @set_ms) ON CONFLICT (id) DO UPDATE SET salt = @salt, hash = @hash, n = @n, r = @r, p = @p, set_ms = @set_ms')
+  const set = db.prepare(
+    'INSERT INTO passphrase (id, salt, hash, n, r, p, set_ms) VALUES (1, @salt, @hash, @n, @r, @p, @set_ms) ON CONFLICT (id) DO UPDATE SET salt = @salt, hash = @hash, n = @n, r = @r, p = @p, set_ms = @set_ms',
+  )
   const find = db.prepare('SELECT token_hash, device, made_ms, seen_ms FROM session WHERE token_hash = ?')
   const all = db.prepare('SELECT token_hash, device, made_ms, seen_ms FROM session ORDER BY seen_ms DESC')
-  const add = db.prepare('INSERT INTO session (token_hash, device, made_ms, seen_ms) VALUES (@token_hash, @device, @made_ms, @seen_ms)')
+  const add = db.prepare(
+    'INSERT INTO session (token_hash, device, made_ms, seen_ms) VALUES (@token_hash, @device, @made_ms, @seen_ms)',
+  )
   const seen = db.prepare('UPDATE session SET seen_ms = ? WHERE token_hash = ?')
   const drop = db.prepare('DELETE FROM session WHERE token_hash = ?')
   const dropAll = db.prepare('DELETE FROM session')

@@ -134,10 +134,20 @@ const notedOf = (row: NotedRow): NotedCook => ({
   judgement:
     row.judged_ms === null
       ? null
-      : { judgedMs: row.judged_ms, wetDry: row.wet_dry, hardness: row.hardness, bottom: row.bottom, note: row.note, separate: row.separate, even: row.even, ate: row.ate },
+      : {
+          judgedMs: row.judged_ms,
+          wetDry: row.wet_dry,
+          hardness: row.hardness,
+          bottom: row.bottom,
+          note: row.note,
+          separate: row.separate,
+          even: row.even,
+          ate: row.ate,
+        },
 })
 
-const COOK = 'c.id, c.started_ms, c.title, c.grain_key, c.vessel_id, c.vessel_name, c.heat_name, c.serve_at_ms, c.request, c.plan, c.bag_id, c.heat_id, c.bag_delta, c.applied'
+const COOK =
+  'c.id, c.started_ms, c.title, c.grain_key, c.vessel_id, c.vessel_name, c.heat_name, c.serve_at_ms, c.request, c.plan, c.bag_id, c.heat_id, c.bag_delta, c.applied'
 const NOTED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, j.judged_ms, j.wet_dry, j.hardness, j.bottom, j.note, j.separate, j.even, j.ate
   FROM cook c JOIN cook_end x ON x.cook_id = c.id LEFT JOIN judgement j ON j.cook_id = c.id`
 
@@ -177,7 +187,12 @@ export function cooksIn(db: Db) {
       return row && notedOf(row)
     },
     add: (cook: StoredCook) =>
-      void insert.run({ ...cook, request: JSON.stringify(cook.request), plan: JSON.stringify(cook.plan), applied: JSON.stringify(cook.applied) }),
+      void insert.run({
+        ...cook,
+        request: JSON.stringify(cook.request),
+        plan: JSON.stringify(cook.plan),
+        applied: JSON.stringify(cook.applied),
+      }),
     remove: (id: string) => remove.run(id).changes > 0,
     events: (cookId: string): StoredEvent[] => (events.all(cookId) as EventRow[]).map(eventOf),
     /** @returns whether the event was new */

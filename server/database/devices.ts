@@ -13,7 +13,9 @@ export interface DeviceRow {
 
 /** The devices of this kitchen that are switched on. */
 export function devicesIn(db: Db) {
-  const all = db.prepare('SELECT kind, on_since_ms, trusted, drift_per_hour, lag_s, drop_out, lie FROM device ORDER BY kind')
+  const all = db.prepare(
+    'SELECT kind, on_since_ms, trusted, drift_per_hour, lag_s, drop_out, lie FROM device ORDER BY kind',
+  )
   const put = db.prepare(`
     INSERT INTO device (kind, on_since_ms, trusted, drift_per_hour, lag_s, drop_out, lie)
     VALUES (@kind, @on_since_ms, @trusted, @drift_per_hour, @lag_s, @drop_out, @lie)

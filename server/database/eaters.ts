@@ -10,8 +10,13 @@ export function eatersIn(db: Db) {
     ON CONFLICT (id) DO UPDATE SET name = @name, appetite = @appetite, firmness = @firmness, avoids = @avoids`)
   const drop = db.prepare('DELETE FROM eater WHERE id = ?')
   return {
-    all: (): Eater[] => (list.all() as (Omit<Eater, 'avoids'> & { avoids: string })[]).map((row) => ({ ...row, avoids: JSON.parse(row.avoids) as Eater['avoids'] })),
-    save: (eater: Eater) => void save.run({ ...eater, position: next.get(), avoids: JSON.stringify(eater.avoids) }),
+    all: (): Eater[] =>
+      (list.all() as (Omit<Eater, 'avoids'> & { avoids: string })[]).map((row) => ({
+        ...row,
+        avoids: JSON.parse(row.avoids) as Eater['avoids'],
+      })),
+    save: (eater: Eater) =>
+      void save.run({ ...eater, position: next.get(), avoids: JSON.stringify(eater.avoids) }),
     drop: (id: string) => drop.run(id).changes > 0,
   }
 }

@@ -4,7 +4,9 @@ import type { Db } from './open'
 
 /** The one household of a data folder. */
 export function householdIn(db: Db) {
-  const read = db.prepare('SELECT name, units, cup, elevation_m, kitchen_c, crease_mm, clock, zone, crystal FROM household WHERE id = 1')
+  const read = db.prepare(
+    'SELECT name, units, cup, elevation_m, kitchen_c, crease_mm, clock, zone, crystal FROM household WHERE id = 1',
+  )
   const write = db.prepare(`
     INSERT INTO household (id, name, units, cup, elevation_m, kitchen_c, crease_mm, clock, zone, crystal)
     VALUES (1, @name, @units, @cup, @elevation_m, @kitchen_c, @crease_mm, @clock, @zone, @crystal)
@@ -25,9 +27,13 @@ export function householdIn(db: Db) {
     /** Whose food-safety figures are followed, and which are set stricter. */
     guidance: (): { guidance: Authority; own: Partial<Record<FigureId, number>> } => {
       const row = readGuidance.get() as { guidance: Authority; own_figures: string } | undefined
-      return { guidance: row?.guidance ?? 'stricter', own: row ? (JSON.parse(row.own_figures) as Partial<Record<FigureId, number>>) : {} }
+      return {
+        guidance: row?.guidance ?? 'stricter',
+        own: row ? (JSON.parse(row.own_figures) as Partial<Record<FigureId, number>>) : {},
+      }
     },
-    saveGuidance: (guidance: Authority, own: Partial<Record<FigureId, number>>) => void writeGuidance.run(guidance, JSON.stringify(own)),
+    saveGuidance: (guidance: Authority, own: Partial<Record<FigureId, number>>) =>
+      void writeGuidance.run(guidance, JSON.stringify(own)),
     /** How this house reads its water first. */
     gauge: () => (readGauge.get() as string | undefined) ?? 'scale',
     saveGauge: (gauge: string) => void writeGauge.run(gauge),

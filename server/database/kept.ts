@@ -51,11 +51,14 @@ interface EventRow {
 }
 
 const CONTAINER = 'id, name, ml, depth_mm, many'
-const KEPT = 'id, cook_id, title, variety, container_name, grams, portions, depth_mm, density_g_ml, water_share, place, open, stacked, dressed, cooked_ms, packed_ms'
+const KEPT =
+  'id, cook_id, title, variety, container_name, grams, portions, depth_mm, density_g_ml, water_share, place, open, stacked, dressed, cooked_ms, packed_ms'
 const named = (columns: string) => columns.replace(/\w+/g, '@$&')
 
 const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): KeptEvent => ({
-  id, kind, atMs: at_ms,
+  id,
+  kind,
+  atMs: at_ms,
   ...(portions === null ? {} : { portions }),
   ...(target === null ? {} : { target }),
 })
@@ -74,7 +77,9 @@ export function keptIn(db: Db) {
   const one = db.prepare(`SELECT ${KEPT} FROM kept WHERE id = ?`)
   const ofCook = db.prepare('SELECT count(*) FROM kept WHERE cook_id = ?').pluck()
   const add = db.prepare(`INSERT INTO kept (${KEPT}) VALUES (${named(KEPT)})`)
-  const events = db.prepare('SELECT id, kept_id, kind, at_ms, portions, target FROM kept_event WHERE kept_id = ? ORDER BY at_ms, seq')
+  const events = db.prepare(
+    'SELECT id, kept_id, kind, at_ms, portions, target FROM kept_event WHERE kept_id = ? ORDER BY at_ms, seq',
+  )
   const append = db.prepare(`
     INSERT INTO kept_event (id, kept_id, kind, at_ms, portions, target) VALUES (@id, @keptId, @kind, @atMs, @portions, @target) ON CONFLICT (id) DO NOTHING`)
   const bottles = db.prepare('SELECT id, made_ms, style, made_g, left_g FROM bottle ORDER BY made_ms DESC')
@@ -88,7 +93,8 @@ export function keptIn(db: Db) {
     saveContainer: (row: ContainerRow) => void saveContainer.run(row),
     dropContainer: (id: string) => dropContainer.run(id).changes > 0,
     /** Everything put away in the last year or so, with what happened to it. */
-    all: (nowMs: number) => (kept.all(nowMs - LOOK_BACK_MS) as KeptRow[]).map((row) => ({ ...row, events: eventsOf(row.id) })),
+    all: (nowMs: number) =>
+      (kept.all(nowMs - LOOK_BACK_MS) as KeptRow[]).map((row) => ({ ...row, events: eventsOf(row.id) })),
     find: (id: string) => {
       const row = one.get(id) as KeptRow | undefined
       return row && { ...row, events: eventsOf(id) }
@@ -96,7 +102,8 @@ export function keptIn(db: Db) {
     manyOf: (cookId: string) => ofCook.get(cookId) as number,
     add: (row: KeptRow) => void add.run(row),
     /** @returns whether the event was new */
-    append: (keptId: string, event: KeptEvent): boolean => append.run({ portions: null, target: null, ...event, keptId }).changes > 0,
+    append: (keptId: string, event: KeptEvent): boolean =>
+      append.run({ portions: null, target: null, ...event, keptId }).changes > 0,
     bottles: () => bottles.all() as BottleRow[],
     saveBottle: (row: BottleRow) => void saveBottle.run(row),
     dropBottle: (id: string) => dropBottle.run(id).changes > 0,

@@ -44,8 +44,18 @@ test('an old household is brought up to date with nothing lost', () => {
     ['e3', 'take-back', 1300, undefined, 'e2', 'take-back e2'],
     ['e4', 'finish', 2000, undefined, undefined, 'finish fluff 0'],
   ])
-  expect(cooks.findNoted('c1')).toMatchObject({ end: 'finish', endedMs: 2000, judgement: { wetDry: 1, note: 'fine' } })
-  expect(equipmentIn(db).vessels()[0]).toMatchObject({ name: 'heavy blue', lining: 'bare', steam_factor: 1, marks: null, measured: '' })
+  expect(cooks.findNoted('c1')).toMatchObject({
+    end: 'finish',
+    endedMs: 2000,
+    judgement: { wetDry: 1, note: 'fine' },
+  })
+  expect(equipmentIn(db).vessels()[0]).toMatchObject({
+    name: 'heavy blue',
+    lining: 'bare',
+    steam_factor: 1,
+    marks: null,
+    measured: '',
+  })
   expect(equipmentIn(db).heats()[0]).toMatchObject({ knob: [], power_factor: 1 })
   expect(db.pragma('foreign_key_check')).toEqual([])
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
@@ -57,7 +67,16 @@ test('opened again, nothing happens; numbers go on where they were', () => {
   openDatabase(file).close()
   const db = openDatabase(file)
   const cooks = cooksIn(db)
-  const washed = { id: 'w', kind: 'washed' as const, stage: 'rinse', identity: undefined, deviceMs: 1, atMs: 1150, receivedMs: 1150, clarity: 0.75 }
+  const washed = {
+    id: 'w',
+    kind: 'washed' as const,
+    stage: 'rinse',
+    identity: undefined,
+    deviceMs: 1,
+    atMs: 1150,
+    receivedMs: 1150,
+    clarity: 0.75,
+  }
   expect(cooks.append('c1', washed)).toBe(true)
   expect(cooks.append('c1', { ...washed })).toBe(false)
   expect(cooks.events('c1').find((e) => e.id === 'w')).toMatchObject({ kind: 'washed', clarity: 0.75 })
@@ -69,7 +88,8 @@ test('opened again, nothing happens; numbers go on where they were', () => {
 test('a cook that goes takes its events and its judgement along', () => {
   const db = openDatabase(firstVersion())
   db.exec("DELETE FROM cook WHERE id = 'c1'")
-  for (const table of ['cook_event', 'judgement']) expect(db.prepare(`SELECT count(*) FROM ${table}`).pluck().get()).toBe(0)
+  for (const table of ['cook_event', 'judgement'])
+    expect(db.prepare(`SELECT count(*) FROM ${table}`).pluck().get()).toBe(0)
   db.close()
 })
 

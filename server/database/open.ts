@@ -20,7 +20,10 @@ export function openDatabase(file: string, upTo = Infinity): Db {
   return db
 }
 
-const migrations = (): string[] => readdirSync(migrationsFolder()).filter((name) => /^\d{4}-.*\.sql$/.test(name)).sort()
+const migrations = (): string[] =>
+  readdirSync(migrationsFolder())
+    .filter((name) => /^\d{4}-.*\.sql$/.test(name))
+    .sort()
 /** The version this program brings a database to. */
 export const migrationCount = (): number => migrations().length
 
@@ -29,7 +32,9 @@ export function bringUp(db: Db, upTo = Infinity): void {
   const files = migrations()
   const at = db.pragma('user_version', { simple: true }) as number
   if (at > files.length)
-    throw new Error(`openDatabase: this database is at version ${at}, newer than the ${files.length} this program knows`)
+    throw new Error(
+      `openDatabase: this database is at version ${at}, newer than the ${files.length} this program knows`,
+    )
   for (const [i, name] of files.entries()) {
     if (i < at || i >= upTo) continue
     db.transaction(() => {

@@ -18,7 +18,9 @@ export function photosIn(db: Db) {
   const add = db.prepare(`INSERT INTO photo (${PHOTO}) VALUES (${PHOTO.replace(/\w+/g, '@$&')})`)
   const one = db.prepare(`SELECT ${PHOTO} FROM photo WHERE id = ?`)
   const ofCook = db.prepare(`SELECT ${PHOTO} FROM photo WHERE cook_id = ? ORDER BY made_ms`)
-  const ofCue = db.prepare(`SELECT ${PHOTO} FROM photo WHERE vessel_id = ? AND cue = ? ORDER BY made_ms DESC LIMIT 1`)
+  const ofCue = db.prepare(
+    `SELECT ${PHOTO} FROM photo WHERE vessel_id = ? AND cue = ? ORDER BY made_ms DESC LIMIT 1`,
+  )
   const drop = db.prepare('DELETE FROM photo WHERE id = ?')
   return {
     add: (row: PhotoRow) => void add.run(row),

@@ -30,17 +30,25 @@ export interface PourMarkRow {
   depth_mm: number
 }
 
-const BAG = 'id, variety, name, label, label_ratio, adopted_delta, bought_on, opened_on, new_crop, enriched, left_g'
+const BAG =
+  'id, variety, name, label, label_ratio, adopted_delta, bought_on, opened_on, new_crop, enriched, left_g'
 
 /** Bags on the shelf, and marks in the pots. */
 export function shelfIn(db: Db) {
   const bags = db.prepare(`SELECT ${BAG} FROM bag ORDER BY position, id`)
   const saveBag = db.prepare(`
     INSERT INTO bag (position, ${BAG}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM bag), ${BAG.replace(/\w+/g, '@$&')})
-    ON CONFLICT (id) DO UPDATE SET ${BAG.split(', ').slice(1).map((c) => `${c} = @${c}`).join(', ')}`)
+    ON CONFLICT (id) DO UPDATE SET ${BAG.split(', ')
+      .slice(1)
+      .map((c) => `${c} = @${c}`)
+      .join(', ')}`)
   const dropBag = db.prepare('DELETE FROM bag WHERE id = ?')
-  const take = db.prepare('UPDATE bag SET left_g = max(0, left_g - @grams) WHERE id = @id AND left_g IS NOT NULL')
-  const marks = db.prepare('SELECT id, made_ms, grain_key, vessel_id, name, dry_g, pour_g, depth_mm FROM pour_mark ORDER BY made_ms DESC')
+  const take = db.prepare(
+    'UPDATE bag SET left_g = max(0, left_g - @grams) WHERE id = @id AND left_g IS NOT NULL',
+  )
+  const marks = db.prepare(
+    'SELECT id, made_ms, grain_key, vessel_id, name, dry_g, pour_g, depth_mm FROM pour_mark ORDER BY made_ms DESC',
+  )
   const addMark = db.prepare(`
     INSERT INTO pour_mark (id, made_ms, grain_key, vessel_id, name, dry_g, pour_g, depth_mm)
     VALUES (@id, @made_ms, @grain_key, @vessel_id, @name, @dry_g, @pour_g, @depth_mm)`)

@@ -16,8 +16,20 @@ interface Fixed {
   hold_max_minutes?: number
 }
 export type SupperDish = Fixed &
-  (| { id: string; title: string; kind: 'plan'; /** The bench it stands for. */ search: string; vessel_id: string; /** A contract request, without its hour. */ request: Record<string, unknown>; heat_id?: string; bag_id?: string; /** What had been learned and is planned with. */ applied?: Applied }
-  | { id: string; title: string; kind: 'companion'; tasks: SupperTask[] })
+  (
+    | {
+        id: string
+        title: string
+        kind: 'plan'
+        /** The bench it stands for. */ search: string
+        vessel_id: string
+        /** A contract request, without its hour. */ request: Record<string, unknown>
+        heat_id?: string
+        bag_id?: string
+        /** What had been learned and is planned with. */ applied?: Applied
+      }
+    | { id: string; title: string; kind: 'companion'; tasks: SupperTask[] }
+  )
 
 export interface SupperRow {
   id: string
@@ -57,8 +69,17 @@ export interface SupperEvent {
 
 const SUPPER = 'id, made_ms, title, serve_ms, cooks, oven, dishes, names, told'
 const EVENT = 'id, kind, identity, dish_id, task_id, resource, cook_id, amount, target, at_ms, received_ms'
-type Stored = Omit<SupperRow, 'dishes' | 'names' | 'told'> & { dishes: string; names: string; told: string | null }
-const of = (row: Stored): SupperRow => ({ ...row, dishes: JSON.parse(row.dishes) as SupperDish[], names: JSON.parse(row.names) as string[], told: row.told === null ? null : (JSON.parse(row.told) as ToldRow[]) })
+type Stored = Omit<SupperRow, 'dishes' | 'names' | 'told'> & {
+  dishes: string
+  names: string
+  told: string | null
+}
+const of = (row: Stored): SupperRow => ({
+  ...row,
+  dishes: JSON.parse(row.dishes) as SupperDish[],
+  names: JSON.parse(row.names) as string[],
+  told: row.told === null ? null : (JSON.parse(row.told) as ToldRow[]),
+})
 
 export function suppersIn(db: Db) {
   const list = db.prepare(`SELECT ${SUPPER} FROM supper ORDER BY serve_ms DESC LIMIT 60`)
@@ -67,8 +88,12 @@ export function suppersIn(db: Db) {
     INSERT INTO supper (${SUPPER}) VALUES (${SUPPER.replace(/\w+/g, '@$&')})
     ON CONFLICT (id) DO UPDATE SET title = @title, serve_ms = @serve_ms, cooks = @cooks, oven = @oven, dishes = @dishes, names = @names, told = @told`)
   const drop = db.prepare('DELETE FROM supper WHERE id = ?')
-  const events = db.prepare(`SELECT ${EVENT} FROM supper_event WHERE supper_id = ? ORDER BY at_ms, received_ms`)
-  const append = db.prepare(`INSERT OR IGNORE INTO supper_event (supper_id, ${EVENT}) VALUES (@supper_id, ${EVENT.replace(/\w+/g, '@$&')})`)
+  const events = db.prepare(
+    `SELECT ${EVENT} FROM supper_event WHERE supper_id = ? ORDER BY at_ms, received_ms`,
+  )
+  const append = db.prepare(
+    `INSERT OR IGNORE INTO supper_event (supper_id, ${EVENT}) VALUES (@supper_id, ${EVENT.replace(/\w+/g, '@$&')})`,
+  )
   const ofCook = db.prepare(`SELECT supper_id FROM supper_event WHERE cook_id = ? LIMIT 1`)
   return {
     events: (id: string) => events.all(id) as SupperEvent[],
@@ -81,7 +106,13 @@ export function suppersIn(db: Db) {
       const row = one.get(id) as Stored | undefined
       return row && of(row)
     },
-    save: (row: SupperRow) => void save.run({ ...row, dishes: JSON.stringify(row.dishes), names: JSON.stringify(row.names), told: row.told === null ? null : JSON.stringify(row.told) }),
+    save: (row: SupperRow) =>
+      void save.run({
+        ...row,
+        dishes: JSON.stringify(row.dishes),
+        names: JSON.stringify(row.names),
+        told: row.told === null ? null : JSON.stringify(row.told),
+      }),
     drop: (id: string) => drop.run(id).changes > 0,
   }
 }

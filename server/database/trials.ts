@@ -35,10 +35,17 @@ export function trialsIn(db: Db) {
   const one = db.prepare(`SELECT ${TRIAL} FROM trial WHERE id = ?`)
   const add = db.prepare(`INSERT INTO trial (${TRIAL}) VALUES (${TRIAL.replace(/\w+/g, '@$&')})`)
   const drop = db.prepare('DELETE FROM trial WHERE id = ?')
-  const tastings = db.prepare('SELECT id, trial_id, at_ms, who, ranking FROM tasting WHERE trial_id = ? ORDER BY at_ms, id')
-  const taste = db.prepare('INSERT INTO tasting (id, trial_id, at_ms, who, ranking) VALUES (@id, @trial_id, @at_ms, @who, @ranking) ON CONFLICT (id) DO NOTHING')
+  const tastings = db.prepare(
+    'SELECT id, trial_id, at_ms, who, ranking FROM tasting WHERE trial_id = ? ORDER BY at_ms, id',
+  )
+  const taste = db.prepare(
+    'INSERT INTO tasting (id, trial_id, at_ms, who, ranking) VALUES (@id, @trial_id, @at_ms, @who, @ranking) ON CONFLICT (id) DO NOTHING',
+  )
   const untaste = db.prepare('DELETE FROM tasting WHERE id = ? AND trial_id = ?')
-  const of = (row: Omit<TrialRow, 'cups'> & { cups: string }): TrialRow => ({ ...row, cups: JSON.parse(row.cups) as Cup[] })
+  const of = (row: Omit<TrialRow, 'cups'> & { cups: string }): TrialRow => ({
+    ...row,
+    cups: JSON.parse(row.cups) as Cup[],
+  })
   return {
     all: () => (list.all() as (Omit<TrialRow, 'cups'> & { cups: string })[]).map(of),
     find: (id: string) => {
@@ -47,7 +54,10 @@ export function trialsIn(db: Db) {
     },
     add: (row: TrialRow) => void add.run({ ...row, cups: JSON.stringify(row.cups) }),
     drop: (id: string) => drop.run(id).changes > 0,
-    tastings: (trialId: string) => (tastings.all(trialId) as (Omit<TastingRow, 'ranking'> & { ranking: string })[]).map((row): TastingRow => ({ ...row, ranking: JSON.parse(row.ranking) as string[] })),
+    tastings: (trialId: string) =>
+      (tastings.all(trialId) as (Omit<TastingRow, 'ranking'> & { ranking: string })[]).map(
+        (row): TastingRow => ({ ...row, ranking: JSON.parse(row.ranking) as string[] }),
+      ),
     taste: (row: TastingRow) => void taste.run({ ...row, ranking: JSON.stringify(row.ranking) }),
     untaste: (id: string, trialId: string) => untaste.run(id, trialId).changes > 0,
   }

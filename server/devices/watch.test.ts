@@ -30,9 +30,30 @@ afterEach(() => {
   rmSync(folder, { recursive: true })
 })
 
-const on = (kind: DeviceKind, over: Partial<{ trusted: 0 | 1; drift_per_hour: number; lag_s: number; drop_out: number; lie: number }> = {}) =>
-  kitchen.devices.put({ kind, on_since_ms: START, trusted: 1, drift_per_hour: 0, lag_s: 0, drop_out: 0, lie: 0, ...over })
-const VESSELS: Partial<Record<NonNullable<PlanRequestJson['method']>, string>> = { 'switch-cooker': 'scoop-cooker', 'pressure-electric': 'pressure-pot' }
+const on = (
+  kind: DeviceKind,
+  over: Partial<{
+    trusted: 0 | 1
+    drift_per_hour: number
+    lag_s: number
+    drop_out: number
+    lie: number
+  }> = {},
+) =>
+  kitchen.devices.put({
+    kind,
+    on_since_ms: START,
+    trusted: 1,
+    drift_per_hour: 0,
+    lag_s: 0,
+    drop_out: 0,
+    lie: 0,
+    ...over,
+  })
+const VESSELS: Partial<Record<NonNullable<PlanRequestJson['method']>, string>> = {
+  'switch-cooker': 'scoop-cooker',
+  'pressure-electric': 'pressure-pot',
+}
 function begin(more: Partial<PlanRequestJson>): string {
   const vessel_id = VESSELS[more.method ?? 'covered-simmer'] ?? 'heavy-blue'
   const request = { grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more }
@@ -60,30 +81,44 @@ test.each([
   ['switch-cooker', { rinse: { washes: 0, drain: 'none' } }],
   ['pressure-electric', { rinse: { washes: 0, drain: 'none' } }],
   ['covered-simmer', { rinse: { washes: 0, drain: 'none' } }],
-] as const)('%s: with devices trusted it runs from start to waiting to be judged without a hand', (method, more) => {
-  for (const kind of DEVICE_KINDS) on(kind)
-  const id = begin({ method, ...more } as Partial<PlanRequestJson>)
-  const end = cookThrough(id)
-  const { view, events, running } = state(id, end)
-  expect(view.outcome).toBe('finished')
-  expect(kitchen.cooks.findNoted(id)).toMatchObject({ end: 'finish', judgement: null })
-  // Every cue came once, in the order of the plan, and the pour as it was weighed.
-  const cues = events.filter((e) => e.kind === 'cue').map((e) => e.stage)
-  expect(new Set(cues).size).toBe(cues.length)
-  expect(cues).toEqual(running.plan.stages.filter((s) => s.ends_on === 'cue').map((s) => s.id))
-  expect(Math.abs(events.find((e) => e.stage === 'pour')!.amount! - running.plan.water.pour_g)).toBeLessThan(4)
-})
+] as const)(
+  '%s: with devices trusted it runs from start to waiting to be judged without a hand',
+  (method, more) => {
+    for (const kind of DEVICE_KINDS) on(kind)
+    const id = begin({ method, ...more } as Partial<PlanRequestJson>)
+    const end = cookThrough(id)
+    const { view, events, running } = state(id, end)
+    expect(view.outcome).toBe('finished')
+    expect(kitchen.cooks.findNoted(id)).toMatchObject({ end: 'finish', judgement: null })
+    // Every cue came once, in the order of the plan, and the pour as it was weighed.
+    const cues = events.filter((e) => e.kind === 'cue').map((e) => e.stage)
+    expect(new Set(cues).size).toBe(cues.length)
+    expect(cues).toEqual(running.plan.stages.filter((s) => s.ends_on === 'cue').map((s) => s.id))
+    expect(
+      Math.abs(events.find((e) => e.stage === 'pour')!.amount! - running.plan.water.pour_g),
+    ).toBeLessThan(4)
+  },
+)
 
 test('the boil comes when the true burner brings it, and the household learns how strong that is', () => {
   for (const kind of ['scale', 'probe'] as const) on(kind)
   const id = begin({ rinse: { washes: 0, drain: 'none' } })
   let now = START
-  while (state(id, now).view.stages.find((s) => s.id === 'heat-up')!.state !== 'done' && now < START + 60 * MINUTE) {
+  while (
+    state(id, now).view.stages.find((s) => s.id === 'heat-up')!.state !== 'done' &&
+    now < START + 60 * MINUTE
+  ) {
     watchOnce(kitchen, now + 2000, now)
     now += 2000
   }
   const { running, view, events } = state(id, now + MINUTE)
-  const reckoned = reckon({ plan: running.plan, request: running.request, view, events, nowMs: now + MINUTE })!
+  const reckoned = reckon({
+    plan: running.plan,
+    request: running.request,
+    view,
+    events,
+    nowMs: now + MINUTE,
+  })!
   // A probe tells the boil half a minute before a hand would have turned it down.
   expect(Math.abs(reckoned.burner / truthOf(id).burner - 1)).toBeLessThan(0.09)
 })
@@ -92,7 +127,9 @@ test('a device that is not trusted only proposes', () => {
   on('scale', { trusted: 0 })
   const id = begin({ rinse: { washes: 0, drain: 'none' } })
   const told = watchOnce(kitchen, START + 2 * MINUTE)
-  expect(told).toEqual([expect.objectContaining({ cookId: id, kind: 'scale', ends: 'measure', grams: expect.any(Number) })])
+  expect(told).toEqual([
+    expect.objectContaining({ cookId: id, kind: 'scale', ends: 'measure', grams: expect.any(Number) }),
+  ])
   expect(state(id, START + 2 * MINUTE).events).toEqual([])
 })
 
@@ -117,16 +154,36 @@ describe('devices fail as real ones do', () => {
     expect(faulty(reading, { ...none, driftPerHour: 1.5 }, START, 'a')!.celsius).toBeCloseTo(81.5, 9)
     expect(faulty(reading, { ...none, lie: -4 }, START, 'a')!.celsius).toBe(76)
     expect(faulty(reading, { ...none, dropOut: 1 }, START, 'a')).toBeUndefined()
-    const share = Array.from({ length: 400 }, (_, i) => faulty({ ...reading, atMs: START + i * 20_000 }, { ...none, dropOut: 0.3 }, START, 'a')).filter((r) => r === undefined).length / 400
+    const share =
+      Array.from({ length: 400 }, (_, i) =>
+        faulty({ ...reading, atMs: START + i * 20_000 }, { ...none, dropOut: 0.3 }, START, 'a'),
+      ).filter((r) => r === undefined).length / 400
     expect(share).toBeGreaterThan(0.2)
     expect(share).toBeLessThan(0.4)
   })
   test('a lagging probe says what was', () => {
     on('probe', { trusted: 0, lag_s: 60 })
     const id = begin({ rinse: { washes: 0, drain: 'none' } })
-    for (const [stage, minute] of [['measure', 1], ['pour', 2]] as const) press(kitchen, id, { id: stage, kind: 'cue', stage, pressed_ms: 0, sent_ms: 0 }, START + minute * MINUTE)
+    for (const [stage, minute] of [
+      ['measure', 1],
+      ['pour', 2],
+    ] as const)
+      press(
+        kitchen,
+        id,
+        { id: stage, kind: 'cue', stage, pressed_ms: 0, sent_ms: 0 },
+        START + minute * MINUTE,
+      )
     const late = watchOnce(kitchen, START + 5 * MINUTE)[0]!.celsius!
-    kitchen.devices.put({ kind: 'probe', on_since_ms: START, trusted: 0, drift_per_hour: 0, lag_s: 0, drop_out: 0, lie: 0 })
+    kitchen.devices.put({
+      kind: 'probe',
+      on_since_ms: START,
+      trusted: 0,
+      drift_per_hour: 0,
+      lag_s: 0,
+      drop_out: 0,
+      lie: 0,
+    })
     expect(late).toBeCloseTo(watchOnce(kitchen, START + 4 * MINUTE)[0]!.celsius!, 1)
     expect(watchOnce(kitchen, START + 5 * MINUTE)[0]!.celsius!).toBeGreaterThan(late + 5)
   })

@@ -34,28 +34,62 @@ export function watchOnce(kitchen: Kitchen, nowMs: number, beforeMs = nowMs - TI
   const told = kitchen.cooks.running().flatMap((cook) => {
     // After a long gap one cue may follow another at once.
     let stages = besideOf(kitchen, cook, nowMs)
-    for (let i = 0; i < MOST_AT_ONCE && pressTrusted(kitchen, devices, cook, stages, nowMs, beforeMs); i++) stages = besideOf(kitchen, cook, nowMs)
+    for (let i = 0; i < MOST_AT_ONCE && pressTrusted(kitchen, devices, cook, stages, nowMs, beforeMs); i++)
+      stages = besideOf(kitchen, cook, nowMs)
     return readingsOf(kitchen, devices, cook, stages)
   })
   announceReadings(told.map(({ cookId, ...reading }): CookReadings => ({ cook: cookId, ...reading })))
   return told
 }
 
-function readingsOf(kitchen: Kitchen, devices: readonly DeviceRow[], cook: StoredCook, stages: readonly Beside[]): Told[] {
+function readingsOf(
+  kitchen: Kitchen,
+  devices: readonly DeviceRow[],
+  cook: StoredCook,
+  stages: readonly Beside[],
+): Told[] {
   return stages.flatMap((beside) =>
     devices.flatMap((device): Told[] => {
       const source = SIMULATED[device.kind]
       const seen = readAt(kitchen, source, device, cook, beside)
       const cue = seen && source.cue(seen, beside)
-      return seen ? [{ ...seen, cookId: cook.id, ends: cue ? beside.stage.id : undefined, ...(cue?.amount === undefined ? {} : { amount: cue.amount }) }] : []
+      return seen
+        ? [
+            {
+              ...seen,
+              cookId: cook.id,
+              ends: cue ? beside.stage.id : undefined,
+              ...(cue?.amount === undefined ? {} : { amount: cue.amount }),
+            },
+          ]
+        : []
     }),
   )
 }
 
 /** Takes trusted devices at their word. @returns whether anything was written */
-function pressTrusted(kitchen: Kitchen, devices: readonly DeviceRow[], cook: StoredCook, stages: readonly Beside[], nowMs: number, beforeMs: number): boolean {
+function pressTrusted(
+  kitchen: Kitchen,
+  devices: readonly DeviceRow[],
+  cook: StoredCook,
+  stages: readonly Beside[],
+  nowMs: number,
+  beforeMs: number,
+): boolean {
   const say = (kind: 'cue' | 'finish', stage: string, atMs: number, amount?: number) => {
-    const pressed = press(kitchen, cook.id, { id: randomUUID(), kind, stage, pressed_ms: atMs, sent_ms: nowMs, ...(amount === undefined ? {} : { amount }) }, nowMs)
+    const pressed = press(
+      kitchen,
+      cook.id,
+      {
+        id: randomUUID(),
+        kind,
+        stage,
+        pressed_ms: atMs,
+        sent_ms: nowMs,
+        ...(amount === undefined ? {} : { amount }),
+      },
+      nowMs,
+    )
     return pressed.ok && pressed.value.isNew
   }
   const trusted = devices.filter((d) => d.trusted === 1)
@@ -64,14 +98,24 @@ function pressTrusted(kitchen: Kitchen, devices: readonly DeviceRow[], cook: Sto
       const source = SIMULATED[device.kind]
       const seen = readAt(kitchen, source, device, cook, beside)
       const cue = seen && source.cue(seen, beside)
-      if (cue && say('cue', beside.stage.id, momentOf(kitchen, source, device, cook, beside, Math.max(beside.stageStartMs, beforeMs)), cue.amount)) return true
+      if (
+        cue &&
+        say(
+          'cue',
+          beside.stage.id,
+          momentOf(kitchen, source, device, cook, beside, Math.max(beside.stageStartMs, beforeMs)),
+          cue.amount,
+        )
+      )
+        return true
     }
   // On a trusted scale the pot grows light: it is being dished out.
   if (stages.length === 0 && trusted.some((d) => d.kind === 'scale')) {
     const events = kitchen.cooks.events(cook.id)
     const running = runningOf(cook, events)
     const view = replay(running, events, nowMs)
-    if (view.outcome === 'ready' && nowMs - view.tableMs > DISHED_OUT_MS) return say('finish', running.plan.stages.at(-1)!.id, view.tableMs + DISHED_OUT_MS)
+    if (view.outcome === 'ready' && nowMs - view.tableMs > DISHED_OUT_MS)
+      return say('finish', running.plan.stages.at(-1)!.id, view.tableMs + DISHED_OUT_MS)
   }
   return false
 }
@@ -95,23 +139,62 @@ function besideOf({ cooks }: Kitchen, cook: StoredCook, atMs: number): Beside[] 
   const running = runningOf(cook, events)
   const view: CookView = replay(running, events, atMs)
   if (view.now.length === 0) return []
-  const real = truePot({ plan: running.plan, request: running.request, view, events, nowMs: atMs }, truthOf(cook.id))
+  const real = truePot(
+    { plan: running.plan, request: running.request, view, events, nowMs: atMs },
+    truthOf(cook.id),
+  )
   return view.now.map((seen) => ({
-    cookId: cook.id, plan: running.plan, view, events, nowMs: atMs, real,
+    cookId: cook.id,
+    plan: running.plan,
+    view,
+    events,
+    nowMs: atMs,
+    real,
     stage: running.plan.stages.find((s) => s.id === seen.id)!,
     stageStartMs: seen.startMs,
   }))
 }
 
 /** What a device says, as late and as wrong as it is. */
-function readAt(kitchen: Kitchen, source: Source, device: DeviceRow, cook: StoredCook, beside: Beside): Reading | undefined {
-  const then = device.lag_s > 0 ? besideOf(kitchen, cook, beside.nowMs - device.lag_s * 1000).find((b) => b.stage.id === beside.stage.id) : beside
+function readAt(
+  kitchen: Kitchen,
+  source: Source,
+  device: DeviceRow,
+  cook: StoredCook,
+  beside: Beside,
+): Reading | undefined {
+  const then =
+    device.lag_s > 0
+      ? besideOf(kitchen, cook, beside.nowMs - device.lag_s * 1000).find(
+          (b) => b.stage.id === beside.stage.id,
+        )
+      : beside
   const reading = then && source.read(then)
-  return reading && faulty({ ...reading, atMs: beside.nowMs }, { driftPerHour: device.drift_per_hour, lagSeconds: device.lag_s, dropOut: device.drop_out, lie: device.lie }, device.on_since_ms, `${cook.id} ${device.kind}`)
+  return (
+    reading &&
+    faulty(
+      { ...reading, atMs: beside.nowMs },
+      {
+        driftPerHour: device.drift_per_hour,
+        lagSeconds: device.lag_s,
+        dropOut: device.drop_out,
+        lie: device.lie,
+      },
+      device.on_since_ms,
+      `${cook.id} ${device.kind}`,
+    )
+  )
 }
 
 /** When the cue came, between two looks. */
-function momentOf(kitchen: Kitchen, source: Source, device: DeviceRow, cook: StoredCook, beside: Beside, fromMs: number): number {
+function momentOf(
+  kitchen: Kitchen,
+  source: Source,
+  device: DeviceRow,
+  cook: StoredCook,
+  beside: Beside,
+  fromMs: number,
+): number {
   let [low, high] = [fromMs, beside.nowMs]
   while (high - low > FINE_MS) {
     const middle = Math.round((low + high) / 2)
@@ -132,7 +215,13 @@ export function watchStove(kitchen: Kitchen, clock: () => number): () => void {
       watchOnce(kitchen, now, last)
     } catch (error) {
       // A device must never take the kitchen down with it.
-      console.error(JSON.stringify({ at: new Date(now).toISOString(), what: 'devices', error: error instanceof Error ? error.message : String(error) }))
+      console.error(
+        JSON.stringify({
+          at: new Date(now).toISOString(),
+          what: 'devices',
+          error: error instanceof Error ? error.message : String(error),
+        }),
+      )
     }
     last = now
   }, TICK_MS)

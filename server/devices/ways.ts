@@ -24,4 +24,12 @@ export function faultsOf(kind: DeviceKind, way: Way): Faults {
 
 /** Which way a device's figures stand for. */
 export const wayOf = ({ driftPerHour, lagSeconds, dropOut, lie }: Faults): Way =>
-  driftPerHour !== 0 ? 'drifts' : lagSeconds > 0 ? 'lags' : dropOut > 0 ? 'drops-out' : lie !== 0 ? 'lies' : 'sound'
+  driftPerHour !== 0
+    ? 'drifts'
+    : lagSeconds > 0
+      ? 'lags'
+      : dropOut > 0
+        ? 'drops-out'
+        : lie !== 0
+          ? 'lies'
+          : 'sound'

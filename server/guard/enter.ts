@@ -18,7 +18,12 @@ type Entered = { ok: true; value: string } | { ok: false; waitS: number } | Retu
 let trying: Promise<unknown> = Promise.resolve()
 
 /** Lets a device in by the household's passphrase.  @returns its token; or how long it must wait; or what was wrong */
-export async function enterBy({ access }: Pick<Kitchen, 'access'>, throttle: Throttle, passphrase: unknown, { address, userAgent, nowMs }: Visitor): Promise<Entered> {
+export async function enterBy(
+  { access }: Pick<Kitchen, 'access'>,
+  throttle: Throttle,
+  passphrase: unknown,
+  { address, userAgent, nowMs }: Visitor,
+): Promise<Entered> {
   const waitMs = throttle.waitMs(address, nowMs)
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
   if (typeof passphrase !== 'string' || passphrase === '') return wrong('passphrase', 'is missing')
@@ -37,16 +42,28 @@ export async function enterBy({ access }: Pick<Kitchen, 'access'>, throttle: Thr
 }
 
 /** Lets a device in by a code it read off the laptop. */
-export function joinBy({ access }: Pick<Kitchen, 'access'>, throttle: Throttle, joins: Joins, code: unknown, { address, userAgent, nowMs }: Visitor): Entered {
+export function joinBy(
+  { access }: Pick<Kitchen, 'access'>,
+  throttle: Throttle,
+  joins: Joins,
+  code: unknown,
+  { address, userAgent, nowMs }: Visitor,
+): Entered {
   const waitMs = throttle.waitMs(address, nowMs)
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
-  if (typeof code === 'string' && joins.take(code, nowMs)) return { ok: true, value: letIn(access, deviceWord(userAgent), nowMs) }
+  if (typeof code === 'string' && joins.take(code, nowMs))
+    return { ok: true, value: letIn(access, deviceWord(userAgent), nowMs) }
   throttle.failed(address, nowMs)
   return wrong('code', 'has expired. Codes work once, for five minutes.')
 }
 
 /** Sets the household's passphrase; every device that was let in by the one before is sent away. */
-export async function setPassphrase({ access }: Pick<Kitchen, 'access'>, passphrase: unknown, again: unknown, nowMs: number): Promise<Read<true>> {
+export async function setPassphrase(
+  { access }: Pick<Kitchen, 'access'>,
+  passphrase: unknown,
+  again: unknown,
+  nowMs: number,
+): Promise<Read<true>> {
   if (typeof passphrase !== 'string') return wrong('passphrase', 'is missing')
   const message = wrongPassphrase(passphrase)
   if (message) return wrong('passphrase', message)

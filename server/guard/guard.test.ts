@@ -22,12 +22,19 @@ const MINUTE = 60_000
 const DAY = 86_400_000
 const PHRASE = 'rice by the lake'
 const house = () => ({ access: accessIn(openDatabase(':memory:')) })
-const visitor = (nowMs: number, address = '192.168.1.7') => ({ address, userAgent: 'Mozilla/5.0 (Linux; Android 15) Mobile', nowMs })
+const visitor = (nowMs: number, address = '192.168.1.7') => ({
+  address,
+  userAgent: 'Mozilla/5.0 (Linux; Android 15) Mobile',
+  nowMs,
+})
 
 describe('the passphrase', () => {
   test('lets in who knows it, however its signs were made, and nobody else; what is kept is not it', async () => {
     const { access } = house()
-    expect(await setPassphrase({ access }, 'café au bord du lac', 'café au bord du lac', NOW)).toEqual({ ok: true, value: true })
+    expect(await setPassphrase({ access }, 'café au bord du lac', 'café au bord du lac', NOW)).toEqual({
+      ok: true,
+      value: true,
+    })
     const kept = access.passphrase()!
     expect(JSON.stringify(kept)).not.toContain('lac')
     expect(await matches(kept, 'café au bord du lac'.normalize('NFD'))).toBe(true)
@@ -37,19 +44,26 @@ describe('the passphrase', () => {
   })
 
   test('too short, too long, too plain, or not the same twice is refused, naming the limit', async () => {
-    expect(wrongPassphrase('ricericer')).toBe('at least must have 10 characters, got 9; a few words are easier to keep than signs')
+    expect(wrongPassphrase('ricericer')).toBe(
+      'at least must have 10 characters, got 9; a few words are easier to keep than signs',
+    )
     expect(wrongPassphrase('🍚'.repeat(9))).toContain('got 9')
     expect(wrongPassphrase('ab'.repeat(150))).toContain('200 characters at most, got 300')
     expect(wrongPassphrase('aaaaaaaaaaaa')).toContain('too easily guessed')
     expect(wrongPassphrase(PHRASE)).toBeUndefined()
-    expect(await setPassphrase(house(), PHRASE, 'rice by the sea', NOW)).toMatchObject({ ok: false, errors: [{ path: 'again' }] })
+    expect(await setPassphrase(house(), PHRASE, 'rice by the sea', NOW)).toMatchObject({
+      ok: false,
+      errors: [{ path: 'again' }],
+    })
   })
 
   test('wrong ones slow down, also when many come at once; the right one then waits like any other, and is taken after', async () => {
     const at = house()
     await setPassphrase(at, PHRASE, PHRASE, NOW)
     const throttle = new Throttle()
-    const answers = await Promise.all(Array.from({ length: 12 }, () => enterBy(at, throttle, 'a guess of some length', visitor(NOW))))
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, () => enterBy(at, throttle, 'a guess of some length', visitor(NOW))),
+    )
     expect(answers.filter((a) => 'errors' in a)).toHaveLength(5)
     expect(answers.filter((a) => 'waitS' in a)).toHaveLength(7)
     const held = await enterBy(at, throttle, PHRASE, visitor(NOW + 100))
@@ -64,19 +78,22 @@ describe('the passphrase', () => {
 describe('the throttle', () => {
   test('whatever the rhythm, a guesser has few tries a day', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 0, max: 5 * MINUTE }), { minLength: 400, maxLength: 400 }), (gaps) => {
-        const throttle = new Throttle()
-        let [now, tries] = [NOW, 0]
-        for (const gap of gaps) {
-          now += gap
-          if (now - NOW > DAY) break
-          if (throttle.waitMs('10.0.0.9', now) > 0) continue
-          tries++
-          throttle.failed('10.0.0.9', now)
-        }
-        // Five at once, ten more until a quarter of an hour is reached, then four an hour.
-        expect(tries).toBeLessThanOrEqual(5 + 10 + 4 * 24)
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 5 * MINUTE }), { minLength: 400, maxLength: 400 }),
+        (gaps) => {
+          const throttle = new Throttle()
+          let [now, tries] = [NOW, 0]
+          for (const gap of gaps) {
+            now += gap
+            if (now - NOW > DAY) break
+            if (throttle.waitMs('10.0.0.9', now) > 0) continue
+            tries++
+            throttle.failed('10.0.0.9', now)
+          }
+          // Five at once, ten more until a quarter of an hour is reached, then four an hour.
+          expect(tries).toBeLessThanOrEqual(5 + 10 + 4 * 24)
+        },
+      ),
       { numRuns: 50 },
     )
   })
@@ -97,11 +114,22 @@ describe('a session', () => {
     const { access } = house()
     const token = letIn(access, 'phone', NOW)
     expect(isIn(access, token, NOW)).toBe(true)
-    for (const forged of [undefined, '', token.slice(1), `${token}x`, token.toLowerCase() === token ? token.toUpperCase() : token.toLowerCase(), access.sessions()[0]!.token_hash, "' OR 1=1 --", 'x'.repeat(1e5)]) expect(isIn(access, forged, NOW)).toBe(false)
+    for (const forged of [
+      undefined,
+      '',
+      token.slice(1),
+      `${token}x`,
+      token.toLowerCase() === token ? token.toUpperCase() : token.toLowerCase(),
+      access.sessions()[0]!.token_hash,
+      "' OR 1=1 --",
+      'x'.repeat(1e5),
+    ])
+      expect(isIn(access, forged, NOW)).toBe(false)
     expect(access.sessions()[0]!.token_hash).not.toContain(token)
     // Seen now and then it lives on, but not for ever.
     let at = NOW
-    for (; at < NOW + (SESSION_DAYS.most - 1) * DAY; at += 50 * DAY) expect(isIn(access, token, at)).toBe(true)
+    for (; at < NOW + (SESSION_DAYS.most - 1) * DAY; at += 50 * DAY)
+      expect(isIn(access, token, at)).toBe(true)
     expect(isIn(access, token, NOW + SESSION_DAYS.most * DAY + 1)).toBe(false)
     const idle = letIn(access, 'phone', NOW)
     expect(isIn(access, idle, NOW + SESSION_DAYS.idle * DAY + 1)).toBe(false)
@@ -114,7 +142,9 @@ describe('a session', () => {
   })
 
   test('its cookie is for this house alone, and is found among others', () => {
-    expect(sessionCookie('abc', true)).toMatch(/^__Host-omsel=abc; Path=\/; HttpOnly; SameSite=Strict; Max-Age=\d+; Secure$/)
+    expect(sessionCookie('abc', true)).toMatch(
+      /^__Host-omsel=abc; Path=\/; HttpOnly; SameSite=Strict; Max-Age=\d+; Secure$/,
+    )
     expect(tokenIn('a=1; __Host-omsel=abc; b=2', true)).toBe('abc')
     // A cookie that an open line could have set is not taken over a closed one.
     expect(tokenIn('omsel=abc', true)).toBeUndefined()
@@ -127,17 +157,33 @@ describe('a session', () => {
     const code = joins.make(NOW)
     expect(joinBy(at, throttle, joins, code, visitor(NOW + MINUTE))).toMatchObject({ ok: true })
     expect(at.access.sessions()).toMatchObject([{ device: 'phone' }])
-    expect(joinBy(at, throttle, joins, code, visitor(NOW + MINUTE))).toMatchObject({ ok: false, errors: [{ path: 'code' }] })
-    expect(joinBy(at, throttle, joins, joins.make(NOW), visitor(NOW + JOIN_MINUTES * MINUTE))).toMatchObject({ ok: false })
+    expect(joinBy(at, throttle, joins, code, visitor(NOW + MINUTE))).toMatchObject({
+      ok: false,
+      errors: [{ path: 'code' }],
+    })
+    expect(joinBy(at, throttle, joins, joins.make(NOW), visitor(NOW + JOIN_MINUTES * MINUTE))).toMatchObject({
+      ok: false,
+    })
     for (let n = 0; n < 4; n++) joinBy(at, throttle, joins, 'guess', visitor(NOW + MINUTE))
-    expect(joinBy(at, throttle, joins, joins.make(NOW + MINUTE), visitor(NOW + MINUTE))).toHaveProperty('waitS')
+    expect(joinBy(at, throttle, joins, joins.make(NOW + MINUTE), visitor(NOW + MINUTE))).toHaveProperty(
+      'waitS',
+    )
   })
 })
 
 test('names of this machine are answered, a stranger’s name that points here is not', () => {
   const names = ['tarn', 'tarn.local']
-  for (const host of ['localhost:4870', '127.0.0.1', '[::1]:4870', 'TARN.local:4870']) expect([host, isOurs(host, false, names)]).toEqual([host, true])
-  for (const host of [undefined, '', 'evil.example', 'localhost.evil.example', 'tarn.local.evil.example', '192.168.1.20:4870']) expect([host, isOurs(host, false, names)]).toEqual([host, false])
+  for (const host of ['localhost:4870', '127.0.0.1', '[::1]:4870', 'TARN.local:4870'])
+    expect([host, isOurs(host, false, names)]).toEqual([host, true])
+  for (const host of [
+    undefined,
+    '',
+    'evil.example',
+    'localhost.evil.example',
+    'tarn.local.evil.example',
+    '192.168.1.20:4870',
+  ])
+    expect([host, isOurs(host, false, names)]).toEqual([host, false])
   expect(isOurs('192.168.1.20:4871', true, names)).toBe(true)
 })
 
@@ -147,11 +193,20 @@ describe('the certificates', () => {
   afterEach(() => rmSync(folder, { recursive: true }))
 
   /** How it ends when a device that trusts `ca`, or nobody of this house, asks a server with these for a name. */
-  async function reached(served: { key: string; cert: string }, servername: string, ca?: string): Promise<string> {
+  async function reached(
+    served: { key: string; cert: string },
+    servername: string,
+    ca?: string,
+  ): Promise<string> {
     const server = https.createServer(served, (_request, response) => response.end('in'))
     server.listen(0, '127.0.0.1')
     await once(server, 'listening')
-    const socket = connect({ port: (server.address() as AddressInfo).port, host: '127.0.0.1', servername, ...(ca ? { ca } : {}) })
+    const socket = connect({
+      port: (server.address() as AddressInfo).port,
+      host: '127.0.0.1',
+      servername,
+      ...(ca ? { ca } : {}),
+    })
     try {
       return await new Promise((resolve) => {
         socket.once('secureConnect', () => resolve('reached'))
@@ -165,7 +220,12 @@ describe('the certificates', () => {
   }
 
   test('a device that trusts the house reaches it by its names, and one that does not is warned', async () => {
-    const { key, chain, authority } = await certificatesIn(folder, ['tarn.local'], ['192.168.1.20'], Date.now())
+    const { key, chain, authority } = await certificatesIn(
+      folder,
+      ['tarn.local'],
+      ['192.168.1.20'],
+      Date.now(),
+    )
     const served = { key, cert: chain }
     expect(await reached(served, 'localhost', authority)).toBe('reached')
     expect(await reached(served, 'tarn.local', authority)).toBe('reached')
@@ -185,7 +245,8 @@ describe('the certificates', () => {
     expect(later.authority).toBe(first.authority)
     // A name the authority may not vouch for makes another authority.
     expect((await certificatesIn(folder, ['kitchen.test'], [], NOW)).authority).not.toBe(first.authority)
-    for (const name of ['key.pem', 'authority-key.pem']) expect(statSync(join(folder, name)).mode & 0o077).toBe(0)
+    for (const name of ['key.pem', 'authority-key.pem'])
+      expect(statSync(join(folder, name)).mode & 0o077).toBe(0)
   })
 
   test('what the authority signs outside of a home is worth nothing', async () => {
@@ -193,7 +254,9 @@ describe('the certificates', () => {
     // The same key and authority, put to a name that is nobody's at home: as a thief of the key would.
     rmSync(join(folder, 'own.pem'))
     await makeOwn((name) => join(folder, name), ['bank.example'], [], Date.now())
-    const [key, cert, ca] = ['key.pem', 'own.pem', 'authority.pem'].map((name) => readFileSync(join(folder, name), 'utf8')) as [string, string, string]
+    const [key, cert, ca] = ['key.pem', 'own.pem', 'authority.pem'].map((name) =>
+      readFileSync(join(folder, name), 'utf8'),
+    ) as [string, string, string]
     expect(await reached({ key, cert }, 'bank.example', ca)).toMatch('permitted subtree violation')
   })
 })

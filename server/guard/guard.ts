@@ -25,7 +25,8 @@ interface State {
 declare global {
   var omselGuard: State | undefined
 }
-export const guardState = (): State => (globalThis.omselGuard ??= { throttle: new Throttle(), joins: new Joins(), network: undefined })
+export const guardState = (): State =>
+  (globalThis.omselGuard ??= { throttle: new Throttle(), joins: new Joins(), network: undefined })
 
 const DOOR = 'x-omsel-door'
 const ADDRESS = 'x-omsel-address'
@@ -33,7 +34,11 @@ const ADDRESS = 'x-omsel-address'
 /** By which door a request came, and from which address; set by {@link gate}, whatever the sender wrote there. */
 export function doorOf(request: globalThis.Request): Door & { address: string } {
   const door = request.headers.get(DOOR)
-  return { network: door === 'network' || door === 'network-open', secure: door === 'network', address: request.headers.get(ADDRESS) ?? '' }
+  return {
+    network: door === 'network' || door === 'network-open',
+    secure: door === 'network',
+    address: request.headers.get(ADDRESS) ?? '',
+  }
 }
 
 /** What anybody may see who has not been let in: how to be let in, and nothing of the house. */
@@ -47,7 +52,8 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
   return (request: Request, response: Response, next: NextFunction) => {
     request.headers[DOOR] = network ? (secure ? 'network' : 'network-open') : 'own'
     request.headers[ADDRESS] = request.socket.remoteAddress ?? ''
-    if (!isOurs(request.get('host'), network, names)) return void response.status(421).type('text').send('This address is not allowed.')
+    if (!isOurs(request.get('host'), network, names))
+      return void response.status(421).type('text').send('This address is not allowed.')
     if (!network || OPEN.test(request.path)) return next()
     const isStillIn = () => isIn(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
     if (isStillIn()) {
@@ -57,7 +63,8 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
       return next()
     }
     const asksForPage = request.method === 'GET' && (request.get('accept') ?? '').includes('text/html')
-    if (asksForPage) return void response.redirect(302, `/enter?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
+    if (asksForPage)
+      return void response.redirect(302, `/enter?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
     response.status(401).type('text').send('Sign in with the passphrase first.')
   }
 }
@@ -66,7 +73,12 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
 export const logged: RequestHandler = (request, response, next) => {
   const from = performance.now()
   response.on('finish', () => {
-    const line = { method: request.method, place: placeOf(request.path), status: response.statusCode, ms: Math.round(performance.now() - from) }
+    const line = {
+      method: request.method,
+      place: placeOf(request.path),
+      status: response.statusCode,
+      ms: Math.round(performance.now() - from),
+    }
     if (response.statusCode >= 500) log.error(line, 'request failed')
     else log.debug(line, 'request')
   })
@@ -79,7 +91,10 @@ export const failed = (error: unknown, request: Request, response: Response, nex
   const theirs = status >= 400 && status < 500
   if (!theirs) log.error({ place: placeOf(request.path), error: errorOf(error) }, 'request failed')
   if (response.headersSent) return next(error)
-  response.status(theirs ? status : 500).type('text').send(theirs ? 'Bad request.' : 'Something went wrong. Saved data is safe.')
+  response
+    .status(theirs ? status : 500)
+    .type('text')
+    .send(theirs ? 'Bad request.' : 'Something went wrong. Saved data is safe.')
 }
 
 /** Whether the house can be served: its file answers, and is of this program's version. */
@@ -93,10 +108,22 @@ export function isReady(): boolean {
 }
 
 /** Readies the network's door.  @returns its certificates, or why it stays shut, in words */
-export async function openDoor(port: number): Promise<{ ok: true; value: Certificates } | { ok: false; message: string }> {
-  if (!kitchen().access.passphrase()) return { ok: false, message: 'keep for the server’s log only, and this house has no passphrase yet. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.' }
+export async function openDoor(
+  port: number,
+): Promise<{ ok: true; value: Certificates } | { ok: false; message: string }> {
+  if (!kitchen().access.passphrase())
+    return {
+      ok: false,
+      message:
+        'keep for the server’s log only, and this house has no passphrase yet. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.',
+    }
   const addresses = addressesHere()
-  const certificates = await certificatesIn(join(dirname(databaseFile()), 'tls'), namesHere(), addresses, Date.now())
+  const certificates = await certificatesIn(
+    join(dirname(databaseFile()), 'tls'),
+    namesHere(),
+    addresses,
+    Date.now(),
+  )
   guardState().network = { port, addresses, certificates }
   return { ok: true, value: certificates }
 }

@@ -7,12 +7,24 @@ export const isLoopback = (host: string): boolean => LOOPBACK.has(host)
 /** Names this machine may be called by on the network, beside its addresses. */
 export function namesHere(given = process.env.OMSEL_NAMES): string[] {
   const own = hostname().toLowerCase()
-  return [...new Set([own, `${own.split('.')[0]!}.local`, ...(given ?? '').split(',').map((name) => name.trim().toLowerCase()).filter(Boolean)])]
+  return [
+    ...new Set([
+      own,
+      `${own.split('.')[0]!}.local`,
+      ...(given ?? '')
+        .split(',')
+        .map((name) => name.trim().toLowerCase())
+        .filter(Boolean),
+    ]),
+  ]
 }
 
 /** Addresses of this machine that others can reach; those of a home's own ranges first. */
 export function addressesHere(): string[] {
-  const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []).filter((one) => !one.internal && one.family === 'IPv4').map((one) => one.address)
+  const all = Object.values(networkInterfaces())
+    .flatMap((list) => list ?? [])
+    .filter((one) => !one.internal && one.family === 'IPv4')
+    .map((one) => one.address)
   const homely = (address: string) => Number(/^(192\.168\.|10\.|172\.(1[6-9]|2\d|3[01])\.)/.test(address))
   return [...new Set(all)].sort((a, b) => homely(b) - homely(a))
 }

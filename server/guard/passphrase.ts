@@ -11,18 +11,26 @@ const SALT_BYTES = 16
 // However it was typed, the same signs are the same passphrase.
 const settled = (passphrase: string): string => passphrase.normalize('NFKC')
 
-const derived = (passphrase: string, salt: Buffer, { n, r, p }: { n: number; r: number; p: number }): Promise<Buffer> =>
+const derived = (
+  passphrase: string,
+  salt: Buffer,
+  { n, r, p }: { n: number; r: number; p: number },
+): Promise<Buffer> =>
   new Promise((resolve, reject) => {
-    scrypt(settled(passphrase), salt, HASH_BYTES, { N: n, r, p, maxmem: 256 * n * r }, (error, key) => (error ? reject(error) : resolve(key)))
+    scrypt(settled(passphrase), salt, HASH_BYTES, { N: n, r, p, maxmem: 256 * n * r }, (error, key) =>
+      error ? reject(error) : resolve(key),
+    )
   })
 
 /** @returns what is wrong with a passphrase, in words; nothing when it can be taken */
 export function wrongPassphrase(passphrase: string): string | undefined {
   const { least, most } = PASSPHRASE_LIMITS
   const long = [...settled(passphrase)].length
-  if (long < least) return `must have ${least} characters at least, got ${long}; a few words are easier to keep than signs`
+  if (long < least)
+    return `must have ${least} characters at least, got ${long}; a few words are easier to keep than signs`
   if (long > most) return `may have ${most} characters at most, got ${long}`
-  if (new Set(settled(passphrase).toLowerCase()).size < 5) return 'is too easy to guess; use more than four different characters'
+  if (new Set(settled(passphrase).toLowerCase()).size < 5)
+    return 'is too easy to guess; use more than four different characters'
   return undefined
 }
 
@@ -34,6 +42,10 @@ export async function keptOf(passphrase: string, nowMs: number): Promise<KeptPas
 
 /** Whether it is the passphrase; takes as long when it is not. */
 export async function matches(kept: KeptPassphrase, passphrase: string): Promise<boolean> {
-  const hash = await derived(passphrase.slice(0, PASSPHRASE_LIMITS.most * 2), Buffer.from(kept.salt, 'base64'), kept)
+  const hash = await derived(
+    passphrase.slice(0, PASSPHRASE_LIMITS.most * 2),
+    Buffer.from(kept.salt, 'base64'),
+    kept,
+  )
   return timingSafeEqual(hash, Buffer.from(kept.hash, 'base64'))
 }

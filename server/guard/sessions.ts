@@ -18,7 +18,12 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 export function letIn(access: Access, device: string, nowMs: number): string {
   const token = randomBytes(TOKEN_BYTES).toString('base64url')
   access.dropStale(nowMs - SESSION_DAYS.idle * DAY_MS, nowMs - SESSION_DAYS.most * DAY_MS)
-  access.addSession({ token_hash: hashOf(token), device: device.slice(0, 60), made_ms: Math.round(nowMs), seen_ms: Math.round(nowMs) })
+  access.addSession({
+    token_hash: hashOf(token),
+    device: device.slice(0, 60),
+    made_ms: Math.round(nowMs),
+    seen_ms: Math.round(nowMs),
+  })
   return token
 }
 
@@ -27,7 +32,10 @@ export function isIn(access: Access, token: string | undefined, nowMs: number): 
   if (token === undefined || token.length > 200) return false
   const found = access.session(hashOf(token))
   if (!found) return false
-  if (found.seen_ms < nowMs - SESSION_DAYS.idle * DAY_MS || found.made_ms < nowMs - SESSION_DAYS.most * DAY_MS) {
+  if (
+    found.seen_ms < nowMs - SESSION_DAYS.idle * DAY_MS ||
+    found.made_ms < nowMs - SESSION_DAYS.most * DAY_MS
+  ) {
     access.dropSession(found.token_hash)
     return false
   }
@@ -39,16 +47,29 @@ export const sendAway = (access: Access, token: string): boolean => access.dropS
 
 export const sessionCookie = (token: string, secure: boolean): string =>
   `${cookieName(secure)}=${token}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${SESSION_DAYS.most * 86_400}${secure ? '; Secure' : ''}`
-export const noCookie = (secure: boolean): string => `${cookieName(secure)}=; Path=/; HttpOnly; SameSite=Strict; Max-Age=0${secure ? '; Secure' : ''}`
+export const noCookie = (secure: boolean): string =>
+  `${cookieName(secure)}=; Path=/; HttpOnly; SameSite=Strict; Max-Age=0${secure ? '; Secure' : ''}`
 
 /** The token a browser shows, out of its Cookie header. */
 export function tokenIn(cookies: string | undefined | null, secure: boolean): string | undefined {
   const name = `${cookieName(secure)}=`
-  return (cookies ?? '').split(';').map((part) => part.trim()).find((part) => part.startsWith(name))?.slice(name.length) || undefined
+  return (
+    (cookies ?? '')
+      .split(';')
+      .map((part) => part.trim())
+      .find((part) => part.startsWith(name))
+      ?.slice(name.length) || undefined
+  )
 }
 
 /** What kind of device it is, as a household would say. */
 export function deviceWord(userAgent: string | null | undefined): string {
   const agent = userAgent ?? ''
-  return /iPad|Tablet|Android(?!.*Mobile)/.test(agent) ? 'tablet' : /Mobile|iPhone/.test(agent) ? 'phone' : /Mozilla/.test(agent) ? 'computer' : 'program'
+  return /iPad|Tablet|Android(?!.*Mobile)/.test(agent)
+    ? 'tablet'
+    : /Mobile|iPhone/.test(agent)
+      ? 'phone'
+      : /Mozilla/.test(agent)
+        ? 'computer'
+        : 'program'
 }

@@ -29,7 +29,10 @@ export class Throttle {
     for (const key of [addressOf(address), ALL]) {
       const before = this.failures.get(key)
       this.failures.delete(key)
-      this.failures.set(key, { count: before && nowMs - before.lastMs < FORGET_MS ? before.count + 1 : 1, lastMs: nowMs })
+      this.failures.set(key, {
+        count: before && nowMs - before.lastMs < FORGET_MS ? before.count + 1 : 1,
+        lastMs: nowMs,
+      })
     }
     // The one that has been quiet longest goes first; the sum of all stays.
     for (const key of this.failures.keys()) {
@@ -47,7 +50,10 @@ export class Throttle {
   private waitOf(key: string, free: number, nowMs: number): number {
     const known = this.failures.get(key)
     if (!known || known.count < free || nowMs - known.lastMs >= FORGET_MS) return 0
-    return Math.max(0, known.lastMs + Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (known.count - free)) - nowMs)
+    return Math.max(
+      0,
+      known.lastMs + Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (known.count - free)) - nowMs,
+    )
   }
 }
 
@@ -59,5 +65,9 @@ const addressOf = (address: string): string => {
 const expanded = (address: string): string[] => {
   const [head = '', tail] = address.split('%')[0]!.split('::')
   const [left, right] = [head.split(':').filter(Boolean), (tail ?? '').split(':').filter(Boolean)]
-  return [...left, ...Array.from({ length: Math.max(0, 8 - left.length - right.length) }, () => '0'), ...right].map((part) => part.replace(/^0+(?=.)/, ''))
+  return [
+    ...left,
+    ...Array.from({ length: Math.max(0, 8 - left.length - right.length) }, () => '0'),
+    ...right,
+  ].map((part) => part.replace(/^0+(?=.)/, ''))
 }

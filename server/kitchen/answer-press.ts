@@ -10,7 +10,11 @@ export interface PressAnswer {
 
 /** Takes one press from a device. Sent again, it changes nothing, so a device may send until it hears back.
  *  @param of what the press belongs to: a fault there means that it does not exist */
-export async function answerPress(request: Request, of: string, press: (body: unknown, receivedMs: number) => Read<{ isNew: boolean }>): Promise<PressAnswer> {
+export async function answerPress(
+  request: Request,
+  of: string,
+  press: (body: unknown, receivedMs: number) => Read<{ isNew: boolean }>,
+): Promise<PressAnswer> {
   const receivedMs = nowMs()
   let body: unknown
   try {
@@ -19,5 +23,7 @@ export async function answerPress(request: Request, of: string, press: (body: un
     return { body: { errors: [{ path: '', message: 'the press must be JSON' }] }, status: 400 }
   }
   const pressed = press(body, receivedMs)
-  return pressed.ok ? { body: { isNew: pressed.value.isNew }, status: 200 } : { body: { errors: pressed.errors }, status: pressed.errors[0]!.path === of ? 404 : 422 }
+  return pressed.ok
+    ? { body: { isNew: pressed.value.isNew }, status: 200 }
+    : { body: { errors: pressed.errors }, status: pressed.errors[0]!.path === of ? 404 : 422 }
 }

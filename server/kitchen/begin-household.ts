@@ -19,7 +19,8 @@ export function vesselRow(id: string, name: string, preset: VesselPresetId, own?
   const vessel = vesselOf(VESSEL_PRESETS[preset].given)
   const heat = own ? HEAT_PRESETS[own] : undefined
   return {
-    id, name,
+    id,
+    name,
     kind: vessel.kind,
     capacity_ml: vessel.capacity,
     base_diameter_mm: vessel.baseDiameter,
@@ -41,14 +42,27 @@ export function vesselRow(id: string, name: string, preset: VesselPresetId, own?
 }
 
 export const heatRow = (id: string, name: string, preset: HeatPresetId): HeatRow => ({
-  id, name, rated_w: HEAT_PRESETS[preset].ratedW, efficiency: HEAT_PRESETS[preset].efficiency, knob: [], power_factor: 1, measured: '',
+  id,
+  name,
+  rated_w: HEAT_PRESETS[preset].ratedW,
+  efficiency: HEAT_PRESETS[preset].efficiency,
+  knob: [],
+  power_factor: 1,
+  measured: '',
 })
 
 /** What a new household starts with until it tells its own. */
 export const FIRST_KITCHEN: FirstKitchen = {
   settings: {
-    name: 'our kitchen', units: 'grams', cup: 'metric', elevation_m: 0, kitchen_c: 20, crease_mm: 25, clock: '24',
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone, crystal: 'fine-sea',
+    name: 'our kitchen',
+    units: 'grams',
+    cup: 'metric',
+    elevation_m: 0,
+    kitchen_c: 20,
+    crease_mm: 25,
+    clock: '24',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    crystal: 'fine-sea',
   },
   vessels: [
     vesselRow('heavy-pot', 'heavy pot', 'heavy-2.5'),

@@ -20,13 +20,18 @@ export function keepMark({ equipment, shelf }: Kitchen, input: unknown, nowMs: n
   if (!read.ok) return read
   const { vessel_id } = read.value
   if (!equipment.vessels().some((row) => row.id === vessel_id))
-    return { ok: false, errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }] }
+    return {
+      ok: false,
+      errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }],
+    }
   shelf.addMark({ ...read.value, id: randomUUID(), made_ms: nowMs, name: 'your mark' })
   return { ok: true, value: null }
 }
 
 const readGauge = readerOf(
-  v.object({ gauge: v.pipe(v.string('is required'), v.regex(/^[\w:-]{1,80}$/, 'must be one of the bench\'s gauges')) }),
+  v.object({
+    gauge: v.pipe(v.string('is required'), v.regex(/^[\w:-]{1,80}$/, "must be one of the bench's gauges")),
+  }),
 )
 
 /** Remembers how this house reads its water. */

@@ -15,6 +15,10 @@ export function burnersNow(kitchen: Kitchen): BurnerNow[] {
   const { known } = beliefsIn(kitchen)
   return kitchen.equipment.heats().map(({ id, rated_w, power_factor, efficiency }) => {
     const power = known[figureName('power', id)]?.mean ?? 0
-    return { id, heat: { rated_w: correctedPower({ ratedW: rated_w, powerFactor: power_factor }, power), efficiency }, power }
+    return {
+      id,
+      heat: { rated_w: correctedPower({ ratedW: rated_w, powerFactor: power_factor }, power), efficiency },
+      power,
+    }
   })
 }

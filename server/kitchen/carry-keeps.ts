@@ -35,11 +35,19 @@ export interface LookedAt {
 
 const LARGEST_SIDE_PX = 4096
 
-const chosen = (kitchen: Kitchen, tables: Tables, choices: CarryChoices): { tables: Tables; choices: Partial<Record<GroupId, Choice>> } => {
-  const both = TABLE_IDS.filter((table) => SIDE_BY_SIDE.includes(tableSpec(table).group) && choices[tableSpec(table).group] === 'both')
+const chosen = (
+  kitchen: Kitchen,
+  tables: Tables,
+  choices: CarryChoices,
+): { tables: Tables; choices: Partial<Record<GroupId, Choice>> } => {
+  const both = TABLE_IDS.filter(
+    (table) => SIDE_BY_SIDE.includes(tableSpec(table).group) && choices[tableSpec(table).group] === 'both',
+  )
   return {
     tables: asOthers(kitchen.db, tables, both, randomUUID),
-    choices: Object.fromEntries(Object.entries(choices).filter(([, choice]) => choice === 'theirs')) as Partial<Record<GroupId, Choice>>,
+    choices: Object.fromEntries(
+      Object.entries(choices).filter(([, choice]) => choice === 'theirs'),
+    ) as Partial<Record<GroupId, Choice>>,
   }
 }
 
@@ -49,7 +57,17 @@ export function lookAt(kitchen: Kitchen, bytes: Uint8Array): Read<LookedAt> {
   if (!read.ok) return read
   const { holds, exportedAt, version, tables, pictures } = read.value
   const { changes } = mergePlan(kitchen.db, tables)
-  return { ok: true, value: { holds, exportedAt, version, rows: Object.values(tables).reduce((sum, rows) => sum + rows.length, 0), pictures: pictures.size, changes } }
+  return {
+    ok: true,
+    value: {
+      holds,
+      exportedAt,
+      version,
+      rows: Object.values(tables).reduce((sum, rows) => sum + rows.length, 0),
+      pictures: pictures.size,
+      changes,
+    },
+  }
 }
 
 /** Whatever is refused half-way takes everything back with it. */
@@ -75,7 +93,15 @@ export const broughtTimes = (): number => globalThis.omselBrought ?? 0
 
 /** Brings a bundle in: all of what was chosen, or nothing.
  *  @param file the household's database, copied before it is replaced  @returns how many rows came, and where the copy of what was there lies */
-export async function bringIn(kitchen: Kitchen, file: string, bytes: Uint8Array, how: WayIn, choices: CarryChoices, nowMs: number, watched: Watched = {}): Promise<Read<{ rows: number; aside?: string }>> {
+export async function bringIn(
+  kitchen: Kitchen,
+  file: string,
+  bytes: Uint8Array,
+  how: WayIn,
+  choices: CarryChoices,
+  nowMs: number,
+  watched: Watched = {},
+): Promise<Read<{ rows: number; aside?: string }>> {
   if (globalThis.omselCarrying) return wrong('file', 'must wait: another one is on its way in')
   globalThis.omselCarrying = { done: 0, total: 0 }
   try {
@@ -85,25 +111,61 @@ export async function bringIn(kitchen: Kitchen, file: string, bytes: Uint8Array,
   }
 }
 
-async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: WayIn, choices: CarryChoices, nowMs: number, { signal }: Watched): Promise<Read<{ rows: number; aside?: string }>> {
+async function brought(
+  kitchen: Kitchen,
+  file: string,
+  bytes: Uint8Array,
+  how: WayIn,
+  choices: CarryChoices,
+  nowMs: number,
+  { signal }: Watched,
+): Promise<Read<{ rows: number; aside?: string }>> {
   const read = readBundle(bytes)
   if (!read.ok) return read
   const { holds, pictures } = read.value
-  if (how === 'as-new' && (holds !== 'household' || read.value.tables.household?.length !== 1)) return wrong('how', 'must be merge: this is a part of a household, which cannot stand in the place of a whole one')
-  if (how === 'as-new' && kitchen.cooks.running().length > 0) return wrong('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
+  if (how === 'as-new' && (holds !== 'household' || read.value.tables.household?.length !== 1))
+    return wrong(
+      'how',
+      'must be merge: this is a part of a household, which cannot stand in the place of a whole one',
+    )
+  if (how === 'as-new' && kitchen.cooks.running().length > 0)
+    return wrong('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
   const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
-  const changes = () => (how === 'merge' ? mergePlan(kitchen.db, theirs.tables, theirs.choices) : { added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]), replaced: new Map<TableId, Row[]>() })
+  const changes = () =>
+    how === 'merge'
+      ? mergePlan(kitchen.db, theirs.tables, theirs.choices)
+      : {
+          added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]),
+          replaced: new Map<TableId, Row[]>(),
+        }
   const coming = changes().added
-  const photos = (coming.get('photo') ?? []).map((row) => ({ id: String(row.id), bytes: pictures.get(String(row.id))!, row }))
+  const photos = (coming.get('photo') ?? []).map((row) => ({
+    id: String(row.id),
+    bytes: pictures.get(String(row.id))!,
+    row,
+  }))
   for (const { id, bytes: jpeg, row } of photos) {
-    const meta = await sharp(jpeg, { limitInputPixels: LARGEST_SIDE_PX ** 2 }).metadata().catch(() => undefined)
-    if (meta?.format !== 'jpeg' || meta.width !== row.width || meta.height !== row.height || jpeg.length !== row.bytes) return wrong(`pictures.${id}`, 'is not the picture that its photo speaks of')
+    const meta = await sharp(jpeg, { limitInputPixels: LARGEST_SIDE_PX ** 2 })
+      .metadata()
+      .catch(() => undefined)
+    if (
+      meta?.format !== 'jpeg' ||
+      meta.width !== row.width ||
+      meta.height !== row.height ||
+      jpeg.length !== row.bytes
+    )
+      return wrong(`pictures.${id}`, 'is not the picture that its photo speaks of')
   }
   const guest = guestHouse(theirs.tables)
   if (!guest.ok) return guest
   try {
-    const lines = await linesOf(kitchenIn(guest.value), (coming.get('cook') ?? []).map((row) => String(row.id)), signal)
-    const aside = how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
+    const lines = await linesOf(
+      kitchenIn(guest.value),
+      (coming.get('cook') ?? []).map((row) => String(row.id)),
+      signal,
+    )
+    const aside =
+      how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
     if (signal?.aborted) throw new Refused(STOPPED)
     // Pictures first: a row never points at one that is not there. What is refused leaves none behind.
     const written = photos.map(({ id, bytes: jpeg }) => keepPicture(file, id, jpeg))
@@ -114,10 +176,14 @@ async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: W
         const { added, replaced } = changes()
         applyMerge(kitchen.db, { added, replaced })
         const loose = kitchen.db.pragma('foreign_key_check') as { table: string }[]
-        if (loose.length > 0) throw new Refused(`${loose.length} rows speak of what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`)
+        if (loose.length > 0)
+          throw new Refused(
+            `${loose.length} rows speak of what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`,
+          )
         for (const id of touchedCooks(added, replaced)) kitchen.notebook.drop(id)
         const there = new Set((added.get('cook') ?? []).map((row) => String(row.id)))
-        for (const { line, evidence } of lines) if (there.has(line.cook_id)) kitchen.notebook.put(line, evidence)
+        for (const { line, evidence } of lines)
+          if (there.has(line.cook_id)) kitchen.notebook.put(line, evidence)
         noteMissing(kitchen)
         return [...added.values(), ...replaced.values()].reduce((sum, list) => sum + list.length, 0)
       })()
@@ -130,7 +196,8 @@ async function brought(kitchen: Kitchen, file: string, bytes: Uint8Array, how: W
       throw error
     }
   } catch (error) {
-    if (error instanceof Refused || (error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT')) return wrong('file', `cannot be brought in: ${error instanceof Error ? error.message : ''}`)
+    if (error instanceof Refused || (error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT'))
+      return wrong('file', `cannot be brought in: ${error instanceof Error ? error.message : ''}`)
     throw error
   } finally {
     guest.value.close()
@@ -142,7 +209,11 @@ const STOPPED = 'it was stopped; nothing was changed'
 
 /** The notebook's lines of cooks, reckoned from their events in the guest's own house, a slice at a time so that the stove is served meanwhile.
  *  A cook that cannot be followed from its events is no cook.  @throws {Refused} */
-async function linesOf(guest: Kitchen, ids: readonly string[], signal: AbortSignal | undefined): Promise<Noted[]> {
+async function linesOf(
+  guest: Kitchen,
+  ids: readonly string[],
+  signal: AbortSignal | undefined,
+): Promise<Noted[]> {
   const lines: Noted[] = []
   let begun = performance.now()
   for (const [i, id] of ids.entries()) {
@@ -178,4 +249,10 @@ function keepPicture(file: string, id: string, jpeg: Buffer): string {
 
 /** Cooks whose lines are no longer what their records say. */
 const touchedCooks = (...sets: ReadonlyMap<TableId, readonly Row[]>[]): Set<string> =>
-  new Set(sets.flatMap((set) => (['cook_event', 'judgement', 'measurement'] as const).flatMap((table) => (set.get(table) ?? []).map((row) => String(row.cook_id)))))
+  new Set(
+    sets.flatMap((set) =>
+      (['cook_event', 'judgement', 'measurement'] as const).flatMap((table) =>
+        (set.get(table) ?? []).map((row) => String(row.cook_id)),
+      ),
+    ),
+  )

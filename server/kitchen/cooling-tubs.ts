@@ -12,6 +12,16 @@ export function coolingTubs(kitchen: Kitchen, nowMs: number) {
     const { to21Min, to5Min, leavesHotMin, tooSlow } = coolingOf(coolingGivenOf(row, kitchenC), guidance)
     const out = view.place === 'cooling'
     if (!out && nowMs > row.packed_ms + to5Min * 60_000) return []
-    return [{ id: row.id, title: row.title, containerName: row.container_name, packedMs: row.packed_ms, out, cooling: { to21Min, to5Min, leavesHotMin, tooSlow }, mayMin: guidance.cool_min.value }]
+    return [
+      {
+        id: row.id,
+        title: row.title,
+        containerName: row.container_name,
+        packedMs: row.packed_ms,
+        out,
+        cooling: { to21Min, to5Min, leavesHotMin, tooSlow },
+        mayMin: guidance.cool_min.value,
+      },
+    ]
   })
 }

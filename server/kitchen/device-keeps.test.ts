@@ -23,7 +23,9 @@ const sent = (more: object = {}) => ({ kind: 'scale', on: 'yes', trusted: 'no', 
 
 test('switched on it is there, trusted or not, and off it is gone', () => {
   expect(keepDevice(kitchen, sent(), START).ok).toBe(true)
-  expect(kitchen.devices.all()).toEqual([{ kind: 'scale', on_since_ms: START, trusted: 0, drift_per_hour: 0, lag_s: 0, drop_out: 0, lie: 0 }])
+  expect(kitchen.devices.all()).toEqual([
+    { kind: 'scale', on_since_ms: START, trusted: 0, drift_per_hour: 0, lag_s: 0, drop_out: 0, lie: 0 },
+  ])
   keepDevice(kitchen, sent({ trusted: 'yes', way: 'drifts' }), START + 5000)
   expect(kitchen.devices.all()).toMatchObject([{ trusted: 1, drift_per_hour: 12, on_since_ms: START }])
   keepDevice(kitchen, sent({ on: 'no' }), START)
@@ -38,7 +40,11 @@ test('is kept over a restart', () => {
 })
 
 test.each([
-  [{ kind: 'toaster' }, 'kind'], [{ on: 'maybe' }, 'on'], [{ trusted: 1 }, 'trusted'], [{ way: 'explodes' }, 'way'], [{ kind: undefined }, 'kind'],
+  [{ kind: 'toaster' }, 'kind'],
+  [{ on: 'maybe' }, 'on'],
+  [{ trusted: 1 }, 'trusted'],
+  [{ way: 'explodes' }, 'way'],
+  [{ kind: undefined }, 'kind'],
 ])('refuses %j at its own field, and keeps nothing', (more, path) => {
   const kept = keepDevice(kitchen, sent(more), START)
   expect(kept.ok ? [] : kept.errors.map((e) => e.path)).toContain(path)

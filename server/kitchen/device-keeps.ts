@@ -21,7 +21,15 @@ export function keepDevice({ devices }: Kitchen, input: unknown, nowMs: number):
   if (on === 'no') devices.off(kind)
   else {
     const { driftPerHour, lagSeconds, dropOut, lie } = faultsOf(kind, way)
-    devices.put({ kind, on_since_ms: nowMs, trusted: trusted === 'yes' ? 1 : 0, drift_per_hour: driftPerHour, lag_s: lagSeconds, drop_out: dropOut, lie })
+    devices.put({
+      kind,
+      on_since_ms: nowMs,
+      trusted: trusted === 'yes' ? 1 : 0,
+      drift_per_hour: driftPerHour,
+      lag_s: lagSeconds,
+      drop_out: dropOut,
+      lie,
+    })
   }
   return { ok: true, value: true }
 }

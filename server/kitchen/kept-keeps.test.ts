@@ -1,6 +1,16 @@
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { coolingTubs } from './cooling-tubs'
-import { dropContainer, guidanceIn, keepStuck, makeBottle, putAway, saveContainer, saveGuidance, takeFromBottle, tellKept } from './kept-keeps'
+import {
+  dropContainer,
+  guidanceIn,
+  keepStuck,
+  makeBottle,
+  putAway,
+  saveContainer,
+  saveGuidance,
+  takeFromBottle,
+  tellKept,
+} from './kept-keeps'
 import { keptNow } from './kept-now'
 import { openKitchen, type Kitchen } from './kitchen'
 
@@ -15,7 +25,18 @@ beforeEach(() => {
 afterEach(() => void kitchen.db.close())
 
 const parcel = (more = {}) => ({
-  title: 'short-white', variety: 'short-white', grams: 600, portions: 3, water_share: 0.6, density_g_ml: 0.79, place: 'fridge', open: true, stacked: 1, minutes_ago: 20, containers: ['tin', 'tin'], ...more,
+  title: 'short-white',
+  variety: 'short-white',
+  grams: 600,
+  portions: 3,
+  water_share: 0.6,
+  density_g_ml: 0.79,
+  place: 'fridge',
+  open: true,
+  stacked: 1,
+  minutes_ago: 20,
+  containers: ['tin', 'tin'],
+  ...more,
 })
 const put = (more = {}) => {
   const read = putAway(kitchen, parcel(more), NOW)
@@ -36,8 +57,15 @@ describe('putting away', () => {
     expect(coolingTubs(kitchen, NOW + 12 * HOUR)).toHaveLength(0)
   })
   test.each([
-    [{ grams: -4 }, 'grams', '5 to 60000'], [{ grams: 'much' }, 'grams', 'much'], [{ containers: [] }, 'containers', 'at least one'], [{ containers: ['nobody'] }, 'containers', 'nobody'],
-    [{ variety: 'gravel' }, 'variety', 'gravel'], [{ grams: 5000 }, 'containers', 'mL'], [{ cook_id: 'none' }, 'cook_id', 'none'], [{ place: 'cellar' }, 'place', 'cellar'], [{ portions: NaN }, 'portions', 'NaN'],
+    [{ grams: -4 }, 'grams', '5 to 60000'],
+    [{ grams: 'much' }, 'grams', 'much'],
+    [{ containers: [] }, 'containers', 'at least one'],
+    [{ containers: ['nobody'] }, 'containers', 'nobody'],
+    [{ variety: 'gravel' }, 'variety', 'gravel'],
+    [{ grams: 5000 }, 'containers', 'mL'],
+    [{ cook_id: 'none' }, 'cook_id', 'none'],
+    [{ place: 'cellar' }, 'place', 'cellar'],
+    [{ portions: NaN }, 'portions', 'NaN'],
   ])('%j is refused in words, and nothing is written', (more, path, words) => {
     const error = errorOf(putAway(kitchen, parcel(more), NOW))!
     expect(error.path).toBe(path)
@@ -47,7 +75,8 @@ describe('putting away', () => {
 })
 
 describe('telling of it', () => {
-  const tell = (kept_id: string, kind: string, more = {}, at = NOW) => tellKept(kitchen, { id: `${kind}-${at}`, kept_id, kind, ...more }, at)
+  const tell = (kept_id: string, kind: string, more = {}, at = NOW) =>
+    tellKept(kitchen, { id: `${kind}-${at}`, kept_id, kind, ...more }, at)
   test('what is told twice is told once, and the last can be taken back', () => {
     const [id] = put({ containers: ['tin'], grams: 300 })
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
@@ -75,7 +104,10 @@ describe('guidance of the house', () => {
   test('stricter is taken, laxer and nonsense are not', () => {
     expect(saveGuidance(kitchen, { ...given, eat_h: '12' }).ok).toBe(true)
     expect(guidanceIn(kitchen).eat_h).toMatchObject({ value: 12, own: true })
-    expect(errorOf(saveGuidance(kitchen, { ...given, eat_h: '30' }))).toMatchObject({ path: 'eat_h', message: expect.stringContaining('stricter than 24') })
+    expect(errorOf(saveGuidance(kitchen, { ...given, eat_h: '30' }))).toMatchObject({
+      path: 'eat_h',
+      message: expect.stringContaining('stricter than 24'),
+    })
     expect(errorOf(saveGuidance(kitchen, { ...given, hold_hot_c: 'warm' }))!.path).toBe('hold_hot_c')
     expect(errorOf(saveGuidance(kitchen, { guidance: 'nobody' }))!.path).toBe('guidance')
     expect(guidanceIn(kitchen).eat_h.value).toBe(12)
@@ -87,9 +119,16 @@ describe('guidance of the house', () => {
 describe('containers, bottles and what sticks', () => {
   test('containers come and go, with their limits said', () => {
     const saved = saveContainer(kitchen, { name: 'wide tray', ml: '1800', depth_mm: '30,5', many: '2' })
-    expect(saved.ok && kitchen.kept.containers().find((c) => c.id === saved.value)).toMatchObject({ depth_mm: 30.5, many: 2 })
-    expect(errorOf(saveContainer(kitchen, { name: 'x', ml: '5', depth_mm: '30', many: '1' }))!.message).toContain('20 to 20000')
-    expect(errorOf(saveContainer(kitchen, { id: 'nobody', name: 'x', ml: '50', depth_mm: '30', many: '1' }))!.path).toBe('id')
+    expect(saved.ok && kitchen.kept.containers().find((c) => c.id === saved.value)).toMatchObject({
+      depth_mm: 30.5,
+      many: 2,
+    })
+    expect(
+      errorOf(saveContainer(kitchen, { name: 'x', ml: '5', depth_mm: '30', many: '1' }))!.message,
+    ).toContain('20 to 20000')
+    expect(
+      errorOf(saveContainer(kitchen, { id: 'nobody', name: 'x', ml: '50', depth_mm: '30', many: '1' }))!.path,
+    ).toBe('id')
     expect(dropContainer(kitchen, { id: 'tin' }).ok).toBe(true)
     expect(errorOf(dropContainer(kitchen, { id: 'tin' }))!.path).toBe('id')
   })
@@ -98,7 +137,9 @@ describe('containers, bottles and what sticks', () => {
     if (!made.ok) throw new Error('unmade')
     expect(takeFromBottle(kitchen, { id: made.value, grams: '68' }).ok).toBe(true)
     expect(kitchen.kept.bottles()[0]!.left_g).toBe(132)
-    expect(errorOf(takeFromBottle(kitchen, { id: made.value, grams: '140' }))!.message).toContain('at most 132')
+    expect(errorOf(takeFromBottle(kitchen, { id: made.value, grams: '140' }))!.message).toContain(
+      'at most 132',
+    )
     expect(takeFromBottle(kitchen, { id: made.value, grams: '132' }).ok).toBe(true)
     expect(kitchen.kept.bottles()).toEqual([])
     expect(errorOf(makeBottle(kitchen, { style: 'hot', made_g: '200' }, NOW))!.path).toBe('style')

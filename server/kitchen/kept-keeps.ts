@@ -30,18 +30,23 @@ export function saveContainer({ kept }: Kitchen, input: Record<string, unknown>)
   const read = readContainerForm(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
-  if (given !== undefined && !kept.containers().some((c) => c.id === given)) return wrong('id', `names no container of this house, got "${given}"`)
+  if (given !== undefined && !kept.containers().some((c) => c.id === given))
+    return wrong('id', `names no container of this house, got "${given}"`)
   const id = given ?? randomUUID()
   kept.saveContainer({ ...read.value, id })
   return { ok: true, value: id }
 }
 
-const readId = readerOf(v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')) }))
+const readId = readerOf(
+  v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')) }),
+)
 
 export function dropContainer({ kept }: Kitchen, input: unknown): Read<null> {
   const read = readId(input)
   if (!read.ok) return read
-  return kept.dropContainer(read.value.id) ? { ok: true, value: null } : wrong('id', `names no container of this house, got "${read.value.id}"`)
+  return kept.dropContainer(read.value.id)
+    ? { ok: true, value: null }
+    : wrong('id', `names no container of this house, got "${read.value.id}"`)
 }
 
 /** Puts a parcel away: shared out level, every container a row of its own, all of them or none.  @returns their ids */
@@ -50,20 +55,43 @@ export function putAway({ db, kept, cooks }: Kitchen, input: unknown, nowMs: num
   if (!read.ok) return read
   const parcel = read.value
   const cookId = parcel.cook_id ?? null
-  if (cookId !== null && !cooks.find(cookId)) return wrong('cook_id', `names no cook of this house, got "${cookId}"`)
+  if (cookId !== null && !cooks.find(cookId))
+    return wrong('cook_id', `names no cook of this house, got "${cookId}"`)
   const owned = new Map(kept.containers().map((row) => [row.id, containerOf(row)]))
   const unknown = parcel.containers.find((id) => !owned.has(id))
   if (unknown !== undefined) return wrong('containers', `names no container of this house, got "${unknown}"`)
-  const filled = shareOut(parcel.grams, parcel.density_g_ml, parcel.portions, parcel.containers.map((id) => owned.get(id)!))
+  const filled = shareOut(
+    parcel.grams,
+    parcel.density_g_ml,
+    parcel.portions,
+    parcel.containers.map((id) => owned.get(id)!),
+  )
   const over = filled.find((f) => f.over)
-  if (over) return wrong('containers', `hold ${Math.round(parcel.containers.reduce((sum, id) => sum + owned.get(id)!.ml, 0))} mL together; ${Math.round(parcel.grams / parcel.density_g_ml)} mL is to go in`)
+  if (over)
+    return wrong(
+      'containers',
+      `hold ${Math.round(parcel.containers.reduce((sum, id) => sum + owned.get(id)!.ml, 0))} mL together; ${Math.round(parcel.grams / parcel.density_g_ml)} mL is to go in`,
+    )
   const ids = filled.map(() => randomUUID())
   db.transaction(() => {
     for (const [i, { container, massG, portions, depthMm }] of filled.entries())
       kept.add({
-        id: ids[i]!, cook_id: cookId, title: parcel.title, variety: parcel.variety, container_name: container.name, grams: massG, portions, depth_mm: depthMm,
-        density_g_ml: parcel.density_g_ml, water_share: parcel.water_share, place: parcel.place, open: parcel.open ? 1 : 0, stacked: parcel.stacked,
-        dressed: parcel.dressed ? 1 : 0, cooked_ms: Math.round(nowMs - parcel.minutes_ago * MINUTE), packed_ms: Math.round(nowMs),
+        id: ids[i]!,
+        cook_id: cookId,
+        title: parcel.title,
+        variety: parcel.variety,
+        container_name: container.name,
+        grams: massG,
+        portions,
+        depth_mm: depthMm,
+        density_g_ml: parcel.density_g_ml,
+        water_share: parcel.water_share,
+        place: parcel.place,
+        open: parcel.open ? 1 : 0,
+        stacked: parcel.stacked,
+        dressed: parcel.dressed ? 1 : 0,
+        cooked_ms: Math.round(nowMs - parcel.minutes_ago * MINUTE),
+        packed_ms: Math.round(nowMs),
       })
   })()
   return { ok: true, value: ids }
@@ -82,8 +110,15 @@ export function tellKept(kitchen: Kitchen, input: unknown, nowMs: number): Read<
   const why = canTell(view, kind, guidance)
   if (why) return wrong('kind', `${kind} is not possible: ${why}`)
   if (kind === 'take-back' && target !== view.last?.id) return wrong('target', 'is not the latest entry')
-  if (portions !== undefined && portions > view.portions + 1e-9) return wrong('portions', `must be at most ${view.portions}, got ${portions}`)
-  kitchen.kept.append(kept_id, { id, kind, atMs: Math.round(nowMs), ...(portions === undefined ? {} : { portions }), ...(kind === 'take-back' && target !== undefined ? { target } : {}) })
+  if (portions !== undefined && portions > view.portions + 1e-9)
+    return wrong('portions', `must be at most ${view.portions}, got ${portions}`)
+  kitchen.kept.append(kept_id, {
+    id,
+    kind,
+    atMs: Math.round(nowMs),
+    ...(portions === undefined ? {} : { portions }),
+    ...(kind === 'take-back' && target !== undefined ? { target } : {}),
+  })
   return { ok: true, value: null }
 }
 
@@ -91,11 +126,22 @@ export function makeBottle({ kept }: Kitchen, input: unknown, nowMs: number): Re
   const read = readBottleForm(input)
   if (!read.ok) return read
   const id = randomUUID()
-  kept.saveBottle({ id, made_ms: Math.round(nowMs), style: read.value.style, made_g: read.value.made_g, left_g: read.value.made_g })
+  kept.saveBottle({
+    id,
+    made_ms: Math.round(nowMs),
+    style: read.value.style,
+    made_g: read.value.made_g,
+    left_g: read.value.made_g,
+  })
   return { ok: true, value: id }
 }
 
-const readTake = readerOf(v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')), grams: v.pipe(formNumber, between(0.1, 20_000, 'g')) }))
+const readTake = readerOf(
+  v.object({
+    id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')),
+    grams: v.pipe(formNumber, between(0.1, 20_000, 'g')),
+  }),
+)
 
 /** Takes dressing out of a bottle; an empty bottle goes. */
 export function takeFromBottle({ kept }: Kitchen, input: unknown): Read<null> {
@@ -103,14 +149,20 @@ export function takeFromBottle({ kept }: Kitchen, input: unknown): Read<null> {
   if (!read.ok) return read
   const bottle = kept.bottles().find((b) => b.id === read.value.id)
   if (!bottle) return wrong('id', `names no bottle of this house, got "${read.value.id}"`)
-  if (read.value.grams > bottle.left_g + 0.5) return wrong('grams', `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`)
+  if (read.value.grams > bottle.left_g + 0.5)
+    return wrong('grams', `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`)
   const left = Math.max(0, bottle.left_g - read.value.grams)
   if (left < 1) kept.dropBottle(bottle.id)
   else kept.saveBottle({ ...bottle, left_g: left })
   return { ok: true, value: null }
 }
 
-const readStuck = readerOf(v.object({ vessel_id: v.pipe(v.string('is required'), v.nonEmpty('is required')), sticks_g: v.pipe(formNumber, between(...HOUSE_LIMITS.sticks_g, 'g')) }))
+const readStuck = readerOf(
+  v.object({
+    vessel_id: v.pipe(v.string('is required'), v.nonEmpty('is required')),
+    sticks_g: v.pipe(formNumber, between(...HOUSE_LIMITS.sticks_g, 'g')),
+  }),
+)
 
 /** What a pot keeps for itself, so that the next batch is so much larger. */
 export function keepStuck({ equipment }: Kitchen, input: unknown): Read<null> {

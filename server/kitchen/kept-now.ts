@@ -15,5 +15,8 @@ export function keptNow(kitchen: Pick<Kitchen, 'kept' | 'household'>, nowMs: num
     .all(nowMs)
     .map((row) => ({ row, view: keptAt(packedOf(row), row.events, guidance, nowMs) }))
     .filter(({ view }) => view.place !== 'gone')
-    .sort((a, b) => (a.view.useByMs ?? Infinity) - (b.view.useByMs ?? Infinity) || a.row.packed_ms - b.row.packed_ms)
+    .sort(
+      (a, b) =>
+        (a.view.useByMs ?? Infinity) - (b.view.useByMs ?? Infinity) || a.row.packed_ms - b.row.packed_ms,
+    )
 }

@@ -38,7 +38,14 @@ function begin(): string {
   if (!started.ok) throw new Error(started.errors[0]!.message)
   return started.value
 }
-const said = (id: string, kind: string, stage: string, more = {}) => ({ id, kind, stage, pressed_ms: 0, sent_ms: 0, ...more })
+const said = (id: string, kind: string, stage: string, more = {}) => ({
+  id,
+  kind,
+  stage,
+  pressed_ms: 0,
+  sent_ms: 0,
+  ...more,
+})
 const stageAt = (id: string, minutes: number) => {
   const cook = kitchen.cooks.find(id)!
   const events = kitchen.cooks.events(id)
@@ -69,7 +76,9 @@ test('a cue is one event, from however many devices, until it is taken back', ()
   expect(stageAt(id, 3)).toBe('measure')
   expect(send(said('phone-3', 'cue', 'measure'), 4)).toBe(true)
   expect(stageAt(id, 5)).toBe('rinse')
-  expect(send(said('m1', 'minute-more', 'rinse'), 5) && send(said('m2', 'minute-more', 'rinse'), 5)).toBe(true)
+  expect(send(said('m1', 'minute-more', 'rinse'), 5) && send(said('m2', 'minute-more', 'rinse'), 5)).toBe(
+    true,
+  )
 })
 
 test('weighed wet before the pour, the water changes for every screen', () => {
@@ -87,9 +96,23 @@ test('weighed wet before the pour, the water changes for every screen', () => {
 test('a device that held a press back, or whose clock is wrong, is placed by how long it held it', () => {
   const id = begin()
   const wrongClock = 5 * 86_400_000
-  press(kitchen, id, { id: 'a', kind: 'cue', stage: 'measure', pressed_ms: wrongClock, sent_ms: wrongClock + 3 * MINUTE }, START + 5 * MINUTE)
-  expect(kitchen.cooks.events(id)[0]).toMatchObject({ atMs: START + 2 * MINUTE, deviceMs: wrongClock, receivedMs: START + 5 * MINUTE })
-  press(kitchen, id, { id: 'b', kind: 'cue', stage: 'rinse', pressed_ms: 0, sent_ms: 9e12 }, START + 6 * MINUTE)
+  press(
+    kitchen,
+    id,
+    { id: 'a', kind: 'cue', stage: 'measure', pressed_ms: wrongClock, sent_ms: wrongClock + 3 * MINUTE },
+    START + 5 * MINUTE,
+  )
+  expect(kitchen.cooks.events(id)[0]).toMatchObject({
+    atMs: START + 2 * MINUTE,
+    deviceMs: wrongClock,
+    receivedMs: START + 5 * MINUTE,
+  })
+  press(
+    kitchen,
+    id,
+    { id: 'b', kind: 'cue', stage: 'rinse', pressed_ms: 0, sent_ms: 9e12 },
+    START + 6 * MINUTE,
+  )
   expect(kitchen.cooks.events(id).map((e) => e.atMs)).not.toContain(0) // never before the cook began
 })
 
@@ -117,18 +140,41 @@ test('starting names what is wrong', () => {
   }
   expect(bad({ request, vessel_id: 'bucket', heat_id: 'middle-burner' })).toEqual(['vessel_id'])
   expect(bad({ request, vessel_id: 'heavy-pot' })).toEqual(['heat_id'])
-  expect(bad({ request: { ...request, texture: 3 }, vessel_id: 'heavy-pot', heat_id: 'middle-burner' })).toEqual(['request.texture'])
+  expect(
+    bad({ request: { ...request, texture: 3 }, vessel_id: 'heavy-pot', heat_id: 'middle-burner' }),
+  ).toEqual(['request.texture'])
   expect(bad('pot').length).toBe(1)
-  expect(startCook(kitchen, { request: { ...request, method: 'switch-cooker' }, vessel_id: 'cooker' }, START)).toMatchObject({ ok: true })
+  expect(
+    startCook(kitchen, { request: { ...request, method: 'switch-cooker' }, vessel_id: 'cooker' }, START),
+  ).toMatchObject({ ok: true })
 })
 
 test('starting a cook takes its grain off the bag it came from, and only its own part of a blend', () => {
   kitchen.shelf.saveBag({
-    id: 'sack', variety: 'short-white', name: 'sack', label: '', label_ratio: null, adopted_delta: null, bought_on: null, opened_on: null, new_crop: 0,
-    enriched: 0, left_g: 1000,
+    id: 'sack',
+    variety: 'short-white',
+    name: 'sack',
+    label: '',
+    label_ratio: null,
+    adopted_delta: null,
+    bought_on: null,
+    opened_on: null,
+    new_crop: 0,
+    enriched: 0,
+    left_g: 1000,
   })
-  const blend = { grains: [{ variety: 'short-white', share: 3 }, { variety: 'wild', share: 1 }], amount: { basis: 'dry-mass', value: 400 } }
-  startCook(kitchen, { request: blend, vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'sack' }, START)
+  const blend = {
+    grains: [
+      { variety: 'short-white', share: 3 },
+      { variety: 'wild', share: 1 },
+    ],
+    amount: { basis: 'dry-mass', value: 400 },
+  }
+  startCook(
+    kitchen,
+    { request: blend, vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'sack' },
+    START,
+  )
   expect(kitchen.shelf.bags()[0]!.left_g).toBe(700)
   startCook(kitchen, { request, vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'another' }, START)
   expect(kitchen.shelf.bags()[0]!.left_g).toBe(700)
@@ -144,7 +190,9 @@ describe('a finished cook', () => {
   test('is in the notebook with its judgement, and off the stove', () => {
     const id = through('1')
     expect(kitchen.cooks.findNoted(id)).toMatchObject({
-      end: 'finish', endedMs: START + 50 * MINUTE, judgement: { wetDry: 1, hardness: 0, bottom: 'clean', note: 'good' },
+      end: 'finish',
+      endedMs: START + 50 * MINUTE,
+      judgement: { wetDry: 1, hardness: 0, bottom: 'clean', note: 'good' },
     })
     expect(runningIn(kitchen, START + 51 * MINUTE)).toEqual([])
   })
@@ -171,7 +219,9 @@ describe('a finished cook', () => {
   test('set aside, it teaches nothing', () => {
     const id = begin()
     press(kitchen, id, said('end', 'stop', 'measure'), START + MINUTE)
-    expect(judge(kitchen, id, { wet_dry: '2', hardness: '0', bottom: 'clean' }, START)).toMatchObject({ ok: true })
+    expect(judge(kitchen, id, { wet_dry: '2', hardness: '0', bottom: 'clean' }, START)).toMatchObject({
+      ok: true,
+    })
     expect(beliefsIn(kitchen).known).toEqual({})
   })
   test.each([
@@ -187,7 +237,10 @@ describe('a finished cook', () => {
     expect(!judged.ok && judged.errors[0]!.path).toBe(path)
   })
   test('a cook still on the stove cannot be judged', () => {
-    expect(judge(kitchen, begin(), { wet_dry: '0', hardness: '0', bottom: 'clean' }, START)).toMatchObject({ ok: false, errors: [{ path: 'cook' }] })
+    expect(judge(kitchen, begin(), { wet_dry: '0', hardness: '0', bottom: 'clean' }, START)).toMatchObject({
+      ok: false,
+      errors: [{ path: 'cook' }],
+    })
   })
 })
 
@@ -195,8 +248,12 @@ describe('the database', () => {
   test('checks what must never be false, whoever writes', () => {
     begin()
     const wrong = (sql: string) => () => kitchen.db.exec(sql)
-    expect(wrong("UPDATE household SET elevation_m = 99999")).toThrow(/CHECK/)
-    expect(wrong("INSERT INTO cook_event (id, cook_id, kind, stage, device_ms, at_ms, received_ms) VALUES ('q', 'none', 'cue', 's', 0, 0, 0)")).toThrow(/FOREIGN KEY/)
+    expect(wrong('UPDATE household SET elevation_m = 99999')).toThrow(/CHECK/)
+    expect(
+      wrong(
+        "INSERT INTO cook_event (id, cook_id, kind, stage, device_ms, at_ms, received_ms) VALUES ('q', 'none', 'cue', 's', 0, 0, 0)",
+      ),
+    ).toThrow(/FOREIGN KEY/)
     expect(wrong("UPDATE vessel SET own_rated_w = 500 WHERE id = 'heavy-pot'")).toThrow(/CHECK/)
     expect(kitchen.db.pragma('journal_mode', { simple: true })).toBe('wal')
     expect(kitchen.db.pragma('synchronous', { simple: true })).toBe(2)
@@ -232,20 +289,53 @@ describe('when a press happened', () => {
     // The device's clock is an hour behind; the first press takes 80 ms on the line, the second 5.
     const ahead_ms = 3_600_000
     const pressed = START + 60_000 - ahead_ms
-    press(kitchen, id, said('a', 'minute-more', 'measure', { pressed_ms: pressed, sent_ms: pressed + 2, ahead_ms }), START + 60_080)
-    press(kitchen, id, said('b', 'lid-lifted', 'measure', { pressed_ms: pressed + 1, sent_ms: pressed + 3, ahead_ms }), START + 60_008)
+    press(
+      kitchen,
+      id,
+      said('a', 'minute-more', 'measure', { pressed_ms: pressed, sent_ms: pressed + 2, ahead_ms }),
+      START + 60_080,
+    )
+    press(
+      kitchen,
+      id,
+      said('b', 'lid-lifted', 'measure', { pressed_ms: pressed + 1, sent_ms: pressed + 3, ahead_ms }),
+      START + 60_008,
+    )
     expect(kitchen.cooks.events(id).map((e) => e.id)).toEqual(['a', 'b'])
     expect(at(id)).toEqual([60, 60.001])
   })
   test('a device whose clock was set in between is not believed; how long it held the press is', () => {
     const id = begin()
-    press(kitchen, id, said('a', 'minute-more', 'measure', { pressed_ms: START - 7_200_000, sent_ms: START - 7_200_000 + 5000, ahead_ms: 0 }), START + 30_000)
+    press(
+      kitchen,
+      id,
+      said('a', 'minute-more', 'measure', {
+        pressed_ms: START - 7_200_000,
+        sent_ms: START - 7_200_000 + 5000,
+        ahead_ms: 0,
+      }),
+      START + 30_000,
+    )
     expect(at(id)).toEqual([25])
   })
   test('nothing happened before the cook began, or after it was heard of', () => {
     const id = begin()
-    press(kitchen, id, said('a', 'minute-more', 'measure', { pressed_ms: START + 10_500, sent_ms: START + 10_500, ahead_ms: 900 }), START + 10_000)
-    press(kitchen, id, said('b', 'minute-more', 'measure', { pressed_ms: 0, sent_ms: 40_000_000 }), START + 10_000)
+    press(
+      kitchen,
+      id,
+      said('a', 'minute-more', 'measure', {
+        pressed_ms: START + 10_500,
+        sent_ms: START + 10_500,
+        ahead_ms: 900,
+      }),
+      START + 10_000,
+    )
+    press(
+      kitchen,
+      id,
+      said('b', 'minute-more', 'measure', { pressed_ms: 0, sent_ms: 40_000_000 }),
+      START + 10_000,
+    )
     expect(at(id)).toEqual([0, 10])
   })
 })

@@ -39,11 +39,27 @@ export const openKitchen = (file: string): Kitchen => kitchenIn(openDatabase(fil
 
 /** A database as a household's data. */
 export function kitchenIn(db: Db): Kitchen {
-  return { db, household: householdIn(db), equipment: equipmentIn(db), cooks: cooksIn(db), shelf: shelfIn(db), devices: devicesIn(db), kept: keptIn(db), notebook: notebookIn(db), photos: photosIn(db), trials: trialsIn(db), suppers: suppersIn(db), eaters: eatersIn(db), practice: practiceIn(db), access: accessIn(db) }
+  return {
+    db,
+    household: householdIn(db),
+    equipment: equipmentIn(db),
+    cooks: cooksIn(db),
+    shelf: shelfIn(db),
+    devices: devicesIn(db),
+    kept: keptIn(db),
+    notebook: notebookIn(db),
+    photos: photosIn(db),
+    trials: trialsIn(db),
+    suppers: suppersIn(db),
+    eaters: eatersIn(db),
+    practice: practiceIn(db),
+    access: accessIn(db),
+  }
 }
 
 export const databaseFile = (): string =>
-  process.env.OMSEL_DATABASE ?? join(process.env.OMSEL_DATA ?? join(process.env.OMSEL_ROOT ?? process.cwd(), 'data'), 'omsel.sqlite')
+  process.env.OMSEL_DATABASE ??
+  join(process.env.OMSEL_DATA ?? join(process.env.OMSEL_ROOT ?? process.cwd(), 'data'), 'omsel.sqlite')
 
 declare global {
   var omselKitchen: Kitchen | undefined

@@ -9,8 +9,27 @@ import type { Kitchen } from './kitchen'
 import { note } from './noting'
 import { wrong } from './wrong'
 
-const grams = v.optional(v.union([v.pipe(v.literal(''), v.transform(() => null)), v.pipe(formNumber, between(...MEASURE_LIMITS, 'g'))], (issue) => issue.issues?.at(-1)?.message ?? 'must be a number'), '')
-const readMeasured = readerOf(v.object(Object.fromEntries(MEASUREMENTS.map((kind) => [kind, grams])) as Record<(typeof MEASUREMENTS)[number], typeof grams>))
+const grams = v.optional(
+  v.union(
+    [
+      v.pipe(
+        v.literal(''),
+        v.transform(() => null),
+      ),
+      v.pipe(formNumber, between(...MEASURE_LIMITS, 'g')),
+    ],
+    (issue) => issue.issues?.at(-1)?.message ?? 'must be a number',
+  ),
+  '',
+)
+const readMeasured = readerOf(
+  v.object(
+    Object.fromEntries(MEASUREMENTS.map((kind) => [kind, grams])) as Record<
+      (typeof MEASUREMENTS)[number],
+      typeof grams
+    >,
+  ),
+)
 
 /** Writes down what was weighed of a cook; an empty field takes it back. */
 export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): Read<null> {
@@ -18,7 +37,8 @@ export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): R
   if (!read.ok) return read
   if (!kitchen.cooks.findNoted(cookId)) return wrong('cook', `"${cookId}" is not finished, or not here`)
   const { 'pot-before': before, 'pot-after': after } = read.value
-  if (typeof before === 'number' && typeof after === 'number' && after >= before) return wrong('pot-after', `must weigh less than before the heat, ${before} g; got ${after}`)
+  if (typeof before === 'number' && typeof after === 'number' && after >= before)
+    return wrong('pot-after', `must weigh less than before the heat, ${before} g; got ${after}`)
   kitchen.db.transaction(() => {
     for (const kind of MEASUREMENTS) kitchen.notebook.measure(cookId, kind, read.value[kind])
     note(kitchen, cookId)
@@ -38,7 +58,11 @@ export function removeCook(kitchen: Kitchen, cookId: string): Read<null> {
   return { ok: true, value: null }
 }
 
-const figure = v.pipe(v.string('is required'), v.check(isFigureName, 'names no figure'), v.maxLength(200, 'is too long'))
+const figure = v.pipe(
+  v.string('is required'),
+  v.check(isFigureName, 'names no figure'),
+  v.maxLength(200, 'is too long'),
+)
 /** What a figure may be pinned at: g/g as they are, factors as factors. */
 export const PIN_LIMITS = { 'g/g': [-0.8, 0.8], times: [0.3, 3] } as const
 
@@ -49,8 +73,14 @@ export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number):
   const { unit } = FIGURE_KINDS[kindOf(read.value.figure)]
   const [min, max] = PIN_LIMITS[unit]
   const { value } = read.value
-  if (!(value >= min && value <= max)) return wrong('value', `must be from ${min} to ${max} ${unit}, got ${value}`)
-  notebook.say({ figure: read.value.figure, kind: 'pin', value: unit === 'times' ? Math.log(value) : value, atMs: Math.round(nowMs) })
+  if (!(value >= min && value <= max))
+    return wrong('value', `must be from ${min} to ${max} ${unit}, got ${value}`)
+  notebook.say({
+    figure: read.value.figure,
+    kind: 'pin',
+    value: unit === 'times' ? Math.log(value) : value,
+    atMs: Math.round(nowMs),
+  })
   return { ok: true, value: null }
 }
 
@@ -66,5 +96,7 @@ export function resetFigure({ notebook }: Kitchen, input: unknown, nowMs: number
 export function unsayFigure({ notebook }: Kitchen, input: unknown): Read<null> {
   const read = readerOf(v.object({ figure }))(input)
   if (!read.ok) return read
-  return notebook.unsay(read.value.figure) ? { ok: true, value: null } : wrong('figure', 'was neither pinned nor begun afresh')
+  return notebook.unsay(read.value.figure)
+    ? { ok: true, value: null }
+    : wrong('figure', 'was neither pinned nor begun afresh')
 }

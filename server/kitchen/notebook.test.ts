@@ -29,9 +29,19 @@ afterEach(() => {
   rmSync(folder, { recursive: true })
 })
 
-const copy = (...rows: string[]) => copyCooks(kitchen, rows.map((row) => row.split(';')), NOW)
+const copy = (...rows: string[]) =>
+  copyCooks(
+    kitchen,
+    rows.map((row) => row.split(';')),
+    NOW,
+  )
 const season = () =>
-  copy('2026-01-03;Quinoa;220;310;heavy pot;wet;rinsed well', '2026-01-20;Long-grain white;260;430;thin pot;dry;', '2026-02-02;Long-grain white;300;470;heavy pot;right;for the choir', '2026-02-09;Long-grain white;300;520;heavy pot;far too wet;')
+  copy(
+    '2026-01-03;Quinoa;220;310;heavy pot;wet;rinsed well',
+    '2026-01-20;Long-grain white;260;430;thin pot;dry;',
+    '2026-02-02;Long-grain white;300;470;heavy pot;right;for the choir',
+    '2026-02-09;Long-grain white;300;520;heavy pot;far too wet;',
+  )
 const ids = () => kitchen.notebook.lines({}, 50, 0).map((line) => line.cook_id)
 const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }[] }) => read.errors?.[0]
 
@@ -39,7 +49,12 @@ describe('an old notebook', () => {
   test('is copied whole, each row a cook like any other, on its day', () => {
     expect(season()).toEqual({ ok: true, value: 4 })
     const lines = kitchen.notebook.lines({}, 10, 0)
-    expect(lines.map((l) => [l.grain_key, l.pour_g, l.wet_dry])).toEqual([['long-white', 520, 2], ['long-white', 470, 0], ['long-white', 430, -1], ['quinoa', 310, 1]])
+    expect(lines.map((l) => [l.grain_key, l.pour_g, l.wet_dry])).toEqual([
+      ['long-white', 520, 2],
+      ['long-white', 470, 0],
+      ['long-white', 430, -1],
+      ['quinoa', 310, 1],
+    ])
     expect(new Date(lines[3]!.ended_ms).toISOString()).toContain('2026-01-03')
     expect(kitchen.cooks.running()).toEqual([])
   })
@@ -57,12 +72,16 @@ describe('an old notebook', () => {
 })
 
 describe('sifting', () => {
-  test('by each column and by words, and they agree with a sieve of one\'s own', () => {
+  test("by each column and by words, and they agree with a sieve of one's own", () => {
     season()
     const all = kitchen.notebook.lines({}, 50, 0)
     const { notebook } = kitchen
-    expect(notebook.count({ grain: 'long-white' })).toBe(all.filter((l) => l.grain_key === 'long-white').length)
-    expect(notebook.count({ vessel: 'heavy-pot', outcome: 'wet' })).toBe(all.filter((l) => l.vessel_id === 'heavy-pot' && (l.wet_dry ?? 0) > 0).length)
+    expect(notebook.count({ grain: 'long-white' })).toBe(
+      all.filter((l) => l.grain_key === 'long-white').length,
+    )
+    expect(notebook.count({ vessel: 'heavy-pot', outcome: 'wet' })).toBe(
+      all.filter((l) => l.vessel_id === 'heavy-pot' && (l.wet_dry ?? 0) > 0).length,
+    )
     expect(notebook.lines({ text: 'choir' }, 9, 0).map((l) => l.note)).toEqual(['for the choir'])
     expect(notebook.lines({ text: 'long thin' }, 9, 0)).toHaveLength(1)
     expect(notebook.count({ text: '"; DROP TABLE noted; --' })).toBe(0)
@@ -73,7 +92,16 @@ describe('sifting', () => {
   test('no query walks a whole table', () => {
     season()
     const { notebook } = kitchen
-    for (const filter of [{}, { grain: 'x' }, { vessel: 'x' }, { method: 'x' }, { bag: 'x' }, { text: 'x' }, { grain: 'x', vessel: 'y', text: 'z' }, ...OUTCOME_FILTERS.map((outcome) => ({ outcome }))]) {
+    for (const filter of [
+      {},
+      { grain: 'x' },
+      { vessel: 'x' },
+      { method: 'x' },
+      { bag: 'x' },
+      { text: 'x' },
+      { grain: 'x', vessel: 'y', text: 'z' },
+      ...OUTCOME_FILTERS.map((outcome) => ({ outcome })),
+    ]) {
       notebook.lines(filter, 1, 0)
       notebook.count(filter)
       notebook.strip(filter, 1)
@@ -83,8 +111,14 @@ describe('sifting', () => {
     for (const sql of prepared) {
       const names = [...new Set([...sql.matchAll(/@(\w+)/g)].map((m) => m[1]!))]
       const statement = kitchen.db.prepare(`EXPLAIN QUERY PLAN ${sql}`)
-      const steps = (names.length > 0 ? statement.all(Object.fromEntries(names.map((n) => [n, 1]))) : statement.all(...(sql.includes('?') ? [1] : []))) as { detail: string }[]
-      for (const { detail } of steps) if (/^SCAN (n|noted)\b/.test(detail)) expect([sql, detail]).toEqual([sql, expect.stringMatching(/USING (COVERING )?INDEX/)])
+      const steps = (
+        names.length > 0
+          ? statement.all(Object.fromEntries(names.map((n) => [n, 1])))
+          : statement.all(...(sql.includes('?') ? [1] : []))
+      ) as { detail: string }[]
+      for (const { detail } of steps)
+        if (/^SCAN (n|noted)\b/.test(detail))
+          expect([sql, detail]).toEqual([sql, expect.stringMatching(/USING (COVERING )?INDEX/)])
     }
   })
 })
@@ -119,9 +153,30 @@ describe('the records and what is made of them', () => {
   test('judging by two taps leaves what was told before', () => {
     season()
     const [id] = ids()
-    judge(kitchen, id!, { wet_dry: '0', hardness: '1', bottom: 'stuck', note: 'kept', separate: '2', even: 'top-hard', ate: 'Pim' }, NOW)
+    judge(
+      kitchen,
+      id!,
+      {
+        wet_dry: '0',
+        hardness: '1',
+        bottom: 'stuck',
+        note: 'kept',
+        separate: '2',
+        even: 'top-hard',
+        ate: 'Pim',
+      },
+      NOW,
+    )
     judge(kitchen, id!, { wet_dry: '-1', hardness: '0' }, NOW)
-    expect(kitchen.cooks.findNoted(id!)!.judgement).toMatchObject({ wetDry: -1, hardness: 0, bottom: 'stuck', note: 'kept', separate: 2, even: 'top-hard', ate: 'Pim' })
+    expect(kitchen.cooks.findNoted(id!)!.judgement).toMatchObject({
+      wetDry: -1,
+      hardness: 0,
+      bottom: 'stuck',
+      note: 'kept',
+      separate: 2,
+      even: 'top-hard',
+      ate: 'Pim',
+    })
   })
 })
 
@@ -131,13 +186,22 @@ describe('weighed', () => {
     const id = ids()[1]!
     const plan = kitchen.cooks.find(id)!.plan
     const tasted = beliefsIn(kitchen).known['steam heavy-pot']!.mean
-    expect(measureCook(kitchen, id, { 'pot-before': '2500', 'pot-after': String(2500 - Math.round(plan.water.evaporated_g * 1.4)) }).ok).toBe(true)
+    expect(
+      measureCook(kitchen, id, {
+        'pot-before': '2500',
+        'pot-after': String(2500 - Math.round(plan.water.evaporated_g * 1.4)),
+      }).ok,
+    ).toBe(true)
     expect(kitchen.notebook.evidence().find((e) => e.cookId === id)!.steamFactor).toBeCloseTo(1.4, 1)
     expect(beliefsIn(kitchen).known['steam heavy-pot']!.mean).toBeGreaterThan(tasted + 0.05)
     measureCook(kitchen, id, { 'pot-before': '', 'pot-after': '' })
     expect(kitchen.notebook.evidence().find((e) => e.cookId === id)!.steamFactor).toBeNull()
   })
-  test.each([[{ 'pot-before': '900', 'pot-after': '950' }, 'pot-after'], [{ 'pot-before': 'heavy' }, 'pot-before'], [{ cooked: '0' }, 'cooked']])('%j is refused', (input, path) => {
+  test.each([
+    [{ 'pot-before': '900', 'pot-after': '950' }, 'pot-after'],
+    [{ 'pot-before': 'heavy' }, 'pot-before'],
+    [{ cooked: '0' }, 'cooked'],
+  ])('%j is refused', (input, path) => {
     season()
     expect(errorOf(measureCook(kitchen, ids()[0]!, input))!.path).toBe(path)
     expect(kitchen.notebook.measured(ids()[0]!)).toEqual([])
@@ -157,7 +221,9 @@ describe('what the cook says of a figure', () => {
     expect(unsayFigure(kitchen, { figure: 'grain long-white' }).ok).toBe(true)
     expect(unsayFigure(kitchen, { figure: 'steam heavy-pot' }).ok).toBe(true)
     expect(beliefsIn(kitchen).known['grain long-white']!.mean).toBe(tasted)
-    expect(errorOf(pinFigure(kitchen, { figure: 'grain long-white', value: '3' }, NOW))!.message).toContain('-0.8 to 0.8')
+    expect(errorOf(pinFigure(kitchen, { figure: 'grain long-white', value: '3' }, NOW))!.message).toContain(
+      '-0.8 to 0.8',
+    )
     expect(errorOf(pinFigure(kitchen, { figure: 'toString x', value: '0' }, NOW))!.path).toBe('figure')
     expect(errorOf(unsayFigure(kitchen, { figure: 'grain quinoa' }))!.path).toBe('figure')
   })
@@ -165,7 +231,18 @@ describe('what the cook says of a figure', () => {
 
 describe('pictures', () => {
   const picture = async (width: number, height: number, name = 'pot.jpg') =>
-    new File([new Uint8Array(await sharp({ create: { width, height, channels: 3, background: '#a86' } }).withExif({ IFD0: { Copyright: 'someone' }, IFD3: { GPSLatitude: '46/1 1/1 0/1' } }).jpeg().toBuffer())], name, { type: 'image/jpeg' })
+    new File(
+      [
+        new Uint8Array(
+          await sharp({ create: { width, height, channels: 3, background: '#a86' } })
+            .withExif({ IFD0: { Copyright: 'someone' }, IFD3: { GPSLatitude: '46/1 1/1 0/1' } })
+            .jpeg()
+            .toBuffer(),
+        ),
+      ],
+      name,
+      { type: 'image/jpeg' },
+    )
   test('are made smaller, lose where they were taken, and lie in the data folder', async () => {
     season()
     const [id] = ids()
@@ -185,10 +262,13 @@ describe('pictures', () => {
   test('what is no picture, too large, of no cue or of no cook is refused in words, and nothing is kept', async () => {
     season()
     const [id] = ids()
-    const text = new File([readFileSync(join(process.cwd(), 'package.json'))], 'pot.jpg', { type: 'image/jpeg' })
+    const text = new File([readFileSync(join(process.cwd(), 'package.json'))], 'pot.jpg', {
+      type: 'image/jpeg',
+    })
     const cut = new File([(await (await picture(800, 600)).arrayBuffer()).slice(0, 900)], 'half.jpg')
     const large = new File([new Uint8Array(LARGEST_PHOTO + 1)], 'huge.jpg')
-    const wrong = async (file: unknown, cue: unknown = '', cook = id!) => errorOf(await keepPhoto(kitchen, cook, file, cue, NOW))!
+    const wrong = async (file: unknown, cue: unknown = '', cook = id!) =>
+      errorOf(await keepPhoto(kitchen, cook, file, cue, NOW))!
     expect((await wrong(text)).message).toContain('no picture that can be read: "pot.jpg"')
     expect((await wrong(cut)).message).toContain('no picture')
     expect((await wrong(large)).message).toContain('12 MB at most')
@@ -200,7 +280,18 @@ describe('pictures', () => {
 })
 
 describe('trials', () => {
-  const trial = (more = {}) => ({ title: 'water', differs: 'water', grain_key: 'long-white', vessel_id: 'heavy-pot', blind: true, cups: [{ label: '400 g', search: 'grain=long-white', delta: -0.08 }, { label: '424 g', search: 'grain=long-white', delta: 0 }], ...more })
+  const trial = (more = {}) => ({
+    title: 'water',
+    differs: 'water',
+    grain_key: 'long-white',
+    vessel_id: 'heavy-pot',
+    blind: true,
+    cups: [
+      { label: '400 g', search: 'grain=long-white', delta: -0.08 },
+      { label: '424 g', search: 'grain=long-white', delta: 0 },
+    ],
+    ...more,
+  })
   const make = (more = {}) => {
     const read = makeTrial(kitchen, trial(more), NOW)
     if (!read.ok) throw new Error(read.errors[0]!.message)
@@ -222,10 +313,20 @@ describe('trials', () => {
     expect(errorOf(adoptCup(kitchen, id, 'Z', NOW))!.path).toBe('letter')
     expect(errorOf(adoptCup(kitchen, make({ differs: 'soak' }), 'A', NOW))!.path).toBe('letter')
   })
-  test.each([[{ cups: [] }, 'cups'], [{ cups: Array(5).fill(trial().cups[0]) }, 'cups'], [{ vessel_id: 'nobody' }, 'vessel_id'], [{ differs: 'colour' }, 'differs'], [{ title: ' ' }, 'title']])('%j is refused', (more, path) => {
+  test.each([
+    [{ cups: [] }, 'cups'],
+    [{ cups: Array(5).fill(trial().cups[0]) }, 'cups'],
+    [{ vessel_id: 'nobody' }, 'vessel_id'],
+    [{ differs: 'colour' }, 'differs'],
+    [{ title: ' ' }, 'title'],
+  ])('%j is refused', (more, path) => {
     expect(errorOf(makeTrial(kitchen, trial(more), NOW))!.path).toMatch(new RegExp(`^${path}`))
   })
-  test.each([['A', 'ranking'], ['AAB', 'ranking'], ['AC', 'ranking']])('a ranking of %s is refused', (ranking, path) => {
+  test.each([
+    ['A', 'ranking'],
+    ['AAB', 'ranking'],
+    ['AC', 'ranking'],
+  ])('a ranking of %s is refused', (ranking, path) => {
     expect(errorOf(taste(kitchen, make(), { id: 'x', ranking }, NOW))!.path).toBe(path)
   })
 })

@@ -42,17 +42,42 @@ export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undef
   const found =
     read.ok && cook.end === 'finish'
       ? evidenceOf({
-          cookId, endedMs: cook.endedMs, request: running.request, plan: running.plan, view, events, vesselId: cook.vesselId, heatId: cook.heatId ?? `own ${cook.vesselId}`, bagId: cook.bagId,
-          bagDelta: cook.bagDelta, applied: cook.applied, judgement: cook.judgement, potBeforeG: grams('pot-before'), potAfterG: grams('pot-after'),
+          cookId,
+          endedMs: cook.endedMs,
+          request: running.request,
+          plan: running.plan,
+          view,
+          events,
+          vesselId: cook.vesselId,
+          heatId: cook.heatId ?? `own ${cook.vesselId}`,
+          bagId: cook.bagId,
+          bagDelta: cook.bagDelta,
+          applied: cook.applied,
+          judgement: cook.judgement,
+          potBeforeG: grams('pot-before'),
+          potAfterG: grams('pot-after'),
         })
       : null
   const speaks = found && (found.judged !== null || found.boilFactor !== null || found.steamFactor !== null)
   return {
     line: {
-      cook_id: cookId, ended_ms: cook.endedMs, end: cook.end, title: cook.title, grain_key: cook.grainKey, vessel_id: cook.vesselId, vessel_name: cook.vesselName,
-      method: read.ok ? read.value.method : 'covered-simmer', bag_id: cook.bagId, grain_g: cook.plan.grain.mass_g, pour_g: running.plan.water.pour_g,
-      minutes: (cook.endedMs - cook.startedMs) / 60_000, planned_minutes: cook.plan.total_minutes.expected, wet_dry: cook.judgement?.wetDry ?? null,
-      hardness: cook.judgement?.hardness ?? null, bottom: cook.judgement?.bottom ?? null, note: cook.judgement?.note ?? '',
+      cook_id: cookId,
+      ended_ms: cook.endedMs,
+      end: cook.end,
+      title: cook.title,
+      grain_key: cook.grainKey,
+      vessel_id: cook.vesselId,
+      vessel_name: cook.vesselName,
+      method: read.ok ? read.value.method : 'covered-simmer',
+      bag_id: cook.bagId,
+      grain_g: cook.plan.grain.mass_g,
+      pour_g: running.plan.water.pour_g,
+      minutes: (cook.endedMs - cook.startedMs) / 60_000,
+      planned_minutes: cook.plan.total_minutes.expected,
+      wet_dry: cook.judgement?.wetDry ?? null,
+      hardness: cook.judgement?.hardness ?? null,
+      bottom: cook.judgement?.bottom ?? null,
+      note: cook.judgement?.note ?? '',
       boil_minutes: boiled ? (boiled.endMs - boiled.startMs) / 60_000 : null,
     },
     evidence: speaks ? found : null,

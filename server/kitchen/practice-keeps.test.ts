@@ -20,7 +20,16 @@ afterEach(() => {
 })
 
 const { real, card } = kitchenOf(situationOf('the-beep')!)
-const filled: Doing = { washes: 3, soakMinutes: 0, pourG: card.water.pour_g, heats: [{ atMin: 0, level: 'high' }], lids: [], putInMin: null, ventMin: null, serveMin: 120 }
+const filled: Doing = {
+  washes: 3,
+  soakMinutes: 0,
+  pourG: card.water.pour_g,
+  heats: [{ atMin: 0, level: 'high' }],
+  lids: [],
+  putInMin: null,
+  ventMin: null,
+  serveMin: 120,
+}
 const { click } = cookByHand(real, filled).marks
 const opened = (afterMin: number) => JSON.stringify({ ...filled, serveMin: click! + afterMin })
 
@@ -42,6 +51,8 @@ test('nonsense is refused in words', () => {
   expect(said('the-beep', undefined)).toMatch(/^doing must be what was done/)
   expect(said('the-beep', '{')).toMatch(/^doing must be what was done/)
   expect(said('the-beep', `"${'x'.repeat(50_000)}"`)).toMatch(/at most 40000 characters/)
-  expect(said('the-beep', JSON.stringify({ ...filled, serveMin: 1e9 }))).toBe('serveMin must be a number from 0 to 1440 minutes, got 1000000000')
+  expect(said('the-beep', JSON.stringify({ ...filled, serveMin: 1e9 }))).toBe(
+    'serveMin must be a number from 0 to 1440 minutes, got 1000000000',
+  )
   expect(kitchen.practice.understood()).toEqual([])
 })

@@ -18,7 +18,8 @@ export function notePractice({ practice }: Kitchen, id: string, told: unknown, n
   const situation = situationOf(id)
   if (!situation) return wrong('situation', `names no situation, got ${quoted(id)}`)
   const input = parsed(told)
-  if (input === undefined) return wrong('doing', `must be what was done, as JSON of at most ${LONGEST} characters`)
+  if (input === undefined)
+    return wrong('doing', `must be what was done, as JSON of at most ${LONGEST} characters`)
   const read = readDoing(input)
   if (!read.ok) return read
   const { real, heldMinutes } = kitchenOf(situation)

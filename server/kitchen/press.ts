@@ -15,7 +15,10 @@ const LONGEST_HELD_MS = 12 * 3_600_000
 const TRUSTED_OFF_MS = 3000
 
 /** When a press happened, by this clock: when it came, less how long the device held it. */
-export function happenedAt(said: { pressed_ms: number; sent_ms: number; ahead_ms?: number | undefined }, receivedMs: number): number {
+export function happenedAt(
+  said: { pressed_ms: number; sent_ms: number; ahead_ms?: number | undefined },
+  receivedMs: number,
+): number {
   const held = Math.min(Math.max(0, said.sent_ms - said.pressed_ms), LONGEST_HELD_MS)
   // The device's own idea of this clock keeps its presses in their order, whatever the line does; where it is far off, its clock was set.
   const byHeld = receivedMs - held
@@ -25,7 +28,12 @@ export function happenedAt(said: { pressed_ms: number; sent_ms: number; ahead_ms
 
 /** Writes down what a device says happened. The time is the server's: when the message came, less how long the device held it.
  *  @returns whether it was new; a repeat is no error, so that a device may send until it hears back */
-export function press(kitchen: Kitchen, cookId: string, input: unknown, receivedMs: number): Read<{ isNew: boolean }> {
+export function press(
+  kitchen: Kitchen,
+  cookId: string,
+  input: unknown,
+  receivedMs: number,
+): Read<{ isNew: boolean }> {
   const { db, cooks } = kitchen
   const read = readPress(input)
   if (!read.ok) return read
@@ -33,9 +41,13 @@ export function press(kitchen: Kitchen, cookId: string, input: unknown, received
   const cook = cooks.find(cookId)
   if (!cook) return wrong('cook', `there is no cook "${cookId}"`)
   // Stages of remedies are the cook's own as well.
-  if (!cook.plan.stages.some((stage) => stage.id === said.stage) && !runningCookOf(cook, cooks.events(cookId)).plan.stages.some((stage) => stage.id === said.stage))
+  if (
+    !cook.plan.stages.some((stage) => stage.id === said.stage) &&
+    !runningCookOf(cook, cooks.events(cookId)).plan.stages.some((stage) => stage.id === said.stage)
+  )
     return wrong('stage', `is none of this cook's, got "${said.stage}"`)
-  if ((said.kind === 'take-back') !== (said.target !== undefined)) return wrong('target', 'goes with take-back, and only with it')
+  if ((said.kind === 'take-back') !== (said.target !== undefined))
+    return wrong('target', 'goes with take-back, and only with it')
   const happenedMs = happenedAt(said, receivedMs)
   const isNew = db.transaction(() => {
     const events = cooks.events(cookId)
@@ -57,7 +69,8 @@ export function press(kitchen: Kitchen, cookId: string, input: unknown, received
     }
     const fresh = cooks.append(cookId, event)
     // An end, or an end taken back, and whatever comes to light after it, is the notebook's.
-    if (fresh && (event.kind === 'finish' || event.kind === 'stop' || event.kind === 'take-back')) note(kitchen, cookId)
+    if (fresh && (event.kind === 'finish' || event.kind === 'stop' || event.kind === 'take-back'))
+      note(kitchen, cookId)
     return fresh
   })()
   if (isNew === undefined) return wrong('target', `names nothing that happened here, got "${said.target}"`)

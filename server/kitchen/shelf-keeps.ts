@@ -7,8 +7,13 @@ import { varietyOf } from '#core/grain/varieties'
 import { meaningOf } from '#core/translate/ratio'
 import type { Kitchen } from './kitchen'
 
-const readId = readerOf(v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing on this shelf')) }))
-const nothing = (id: string) => ({ ok: false as const, errors: [{ path: 'id', message: `id names no bag on this shelf, got "${id}"` }] })
+const readId = readerOf(
+  v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing on this shelf')) }),
+)
+const nothing = (id: string) => ({
+  ok: false as const,
+  errors: [{ path: 'id', message: `id names no bag on this shelf, got "${id}"` }],
+})
 
 /** Puts a bag on the shelf, or changes one that is there. What was adopted from an older label goes with the label. */
 export function saveBag({ shelf }: Kitchen, input: Record<string, unknown>): Read<string> {
@@ -18,7 +23,8 @@ export function saveBag({ shelf }: Kitchen, input: Record<string, unknown>): Rea
   const old = shelf.bags().find((bag) => bag.id === given)
   if (given !== undefined && !old) return nothing(given)
   const id = old?.id ?? randomUUID()
-  const sameLabel = old !== undefined && old.label_ratio === read.value.label_ratio && old.variety === read.value.variety
+  const sameLabel =
+    old !== undefined && old.label_ratio === read.value.label_ratio && old.variety === read.value.variety
   shelf.saveBag({ ...read.value, id, adopted_delta: sameLabel ? old.adopted_delta : null })
   return { ok: true, value: id }
 }
@@ -35,12 +41,29 @@ export function adoptLabel({ shelf }: Kitchen, input: unknown): Read<null> {
   if (!read.ok) return read
   const bag = shelf.bags().find((b) => b.id === read.value.id)
   if (!bag) return nothing(read.value.id)
-  if (bag.label_ratio === null) return { ok: false, errors: [{ path: 'label_ratio', message: 'label_ratio is not given, so there is nothing to adopt' }] }
-  const delta = labelMeaning(bag.variety, bag.label_ratio).uptake.middle - varietyOf(bag.variety).uptake.standard
-  shelf.saveBag({ ...bag, adopted_delta: bag.adopted_delta === null ? Math.max(-1, Math.min(1, delta)) : null })
+  if (bag.label_ratio === null)
+    return {
+      ok: false,
+      errors: [{ path: 'label_ratio', message: 'label_ratio is not given, so there is nothing to adopt' }],
+    }
+  const delta =
+    labelMeaning(bag.variety, bag.label_ratio).uptake.middle - varietyOf(bag.variety).uptake.standard
+  shelf.saveBag({
+    ...bag,
+    adopted_delta: bag.adopted_delta === null ? Math.max(-1, Math.min(1, delta)) : null,
+  })
   return { ok: true, value: null }
 }
 
 /** What a label's ratio by volume means, when nothing else is known of where it worked. */
 export const labelMeaning = (variety: Parameters<typeof varietyOf>[0], ratio: number) =>
-  meaningOf({ variety, ratio, by: 'volume', waterCupOverGrainCup: 1, washed: undefined, soakedMinutes: 0, pot: undefined, batchG: undefined })
+  meaningOf({
+    variety,
+    ratio,
+    by: 'volume',
+    waterCupOverGrainCup: 1,
+    washed: undefined,
+    soakedMinutes: 0,
+    pot: undefined,
+    batchG: undefined,
+  })

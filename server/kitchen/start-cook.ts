@@ -1,6 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { between, fieldErrors, record } from '#core/contract/fields'
-import { PlanRequestSchema, readPlanRequest, type PlanRequestJson, type Read } from '#core/contract/plan-request'
+import {
+  PlanRequestSchema,
+  readPlanRequest,
+  type PlanRequestJson,
+  type Read,
+} from '#core/contract/plan-request'
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { grainKeyOf } from '#core/learn/grain-key'
@@ -11,7 +16,12 @@ import { announce } from '../live/hub'
 import type { Kitchen } from './kitchen'
 
 /** What had been learned and is planned with, as logarithms and g/g. */
-export const AppliedSchema = record({ uptake: between(-2, 2), steam: between(-2, 2), power: between(-2, 2), time: between(-2, 2) })
+export const AppliedSchema = record({
+  uptake: between(-2, 2),
+  steam: between(-2, 2),
+  power: between(-2, 2),
+  time: between(-2, 2),
+})
 
 const StartSchema = record({
   request: PlanRequestSchema,
@@ -23,16 +33,27 @@ const StartSchema = record({
 
 /** Starts a cook: the request is planned here once more, and that plan is frozen.
  *  @returns the new cook's id, or what was wrong with the request */
-export function startCook({ db, cooks, equipment, shelf }: Kitchen, input: unknown, nowMs: number): Read<string> {
+export function startCook(
+  { db, cooks, equipment, shelf }: Kitchen,
+  input: unknown,
+  nowMs: number,
+): Read<string> {
   const parsed = v.safeParse(StartSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const given = input as { request: PlanRequestJson }
   const { vessel_id, heat_id, bag_id } = parsed.output
   const vessel = equipment.vessels().find((row) => row.id === vessel_id)
-  if (!vessel) return { ok: false, errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }] }
+  if (!vessel)
+    return {
+      ok: false,
+      errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }],
+    }
   const heat = equipment.heats().find((row) => row.id === heat_id)
   if (!heat && vessel.own_rated_w === null)
-    return { ok: false, errors: [{ path: 'heat_id', message: `heat_id names no heat of this house, got "${heat_id ?? ''}"` }] }
+    return {
+      ok: false,
+      errors: [{ path: 'heat_id', message: `heat_id names no heat of this house, got "${heat_id ?? ''}"` }],
+    }
   const read = readPlanRequest(given.request)
   if (!read.ok) return read
   const request = read.value

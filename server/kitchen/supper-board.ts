@@ -30,9 +30,19 @@ export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
   if (!supper || !schedule || schedule.start_at === '') return null
   const { dishes, acts, hands } = boardOf(kitchen, supper, schedule, nowMs)
   return {
-    id: supper.id, title: supper.title, dishes: dishes.map(({ id: dish, title }) => ({ id: dish, title })), acts,
-    hands: supper.cooks === 1 ? {} : Object.fromEntries(Object.entries(hands).map(([key, n]) => [key, supper.names[n] ?? `hands ${n + 1}`])),
-    places: Object.fromEntries([...kitchen.equipment.heats(), ...kitchen.equipment.vessels()].map((row) => [row.id, row.name])),
+    id: supper.id,
+    title: supper.title,
+    dishes: dishes.map(({ id: dish, title }) => ({ id: dish, title })),
+    acts,
+    hands:
+      supper.cooks === 1
+        ? {}
+        : Object.fromEntries(
+            Object.entries(hands).map(([key, n]) => [key, supper.names[n] ?? `hands ${n + 1}`]),
+          ),
+    places: Object.fromEntries(
+      [...kitchen.equipment.heats(), ...kitchen.equipment.vessels()].map((row) => [row.id, row.name]),
+    ),
   }
 }
 
@@ -43,29 +53,68 @@ export function boardOf(kitchen: Kitchen, supper: SupperRow, schedule: Schedule,
     const dish = supper.dishes.find((d) => d.id === told.id)!
     const pot = live.pots.get(dish.id)
     const tasks = told.tasks.map((t): BoardTask => {
-      const look = dish.kind === 'companion' ? dish.tasks.find((own) => own.id === t.id)?.look_in_every_min : undefined
+      const look =
+        dish.kind === 'companion' ? dish.tasks.find((own) => own.id === t.id)?.look_in_every_min : undefined
       return {
-        id: t.id, title: t.title, startMs: Date.parse(t.starts_at), endMs: Date.parse(t.ends_at), hands: t.hands_on, state: stateOf(dish.id, t.id, live),
-        ...(t.resource === undefined ? {} : { at: t.resource }), ...(look === undefined ? {} : { lookInEveryMin: look }),
+        id: t.id,
+        title: t.title,
+        startMs: Date.parse(t.starts_at),
+        endMs: Date.parse(t.ends_at),
+        hands: t.hands_on,
+        state: stateOf(dish.id, t.id, live),
+        ...(t.resource === undefined ? {} : { at: t.resource }),
+        ...(look === undefined ? {} : { lookInEveryMin: look }),
       }
     })
-    const over = pot ? pot.view.outcome === 'finished' : tasks.length > 0 && tasks.every((t) => t.state === 'done')
-    return { id: dish.id, title: dish.title, isPot: dish.kind === 'plan', over, tasks, heldMinutes: told.held_minutes, ...(pot ? { cook: pot.id, ...touchOf(pot) } : {}) }
+    const over = pot
+      ? pot.view.outcome === 'finished'
+      : tasks.length > 0 && tasks.every((t) => t.state === 'done')
+    return {
+      id: dish.id,
+      title: dish.title,
+      isPot: dish.kind === 'plan',
+      over,
+      tasks,
+      heldMinutes: told.held_minutes,
+      ...(pot ? { cook: pot.id, ...touchOf(pot) } : {}),
+    }
   })
-  const byHand = dishes.flatMap((d) => d.tasks.filter((t) => t.hands).map((t) => ({ dish: d.id, id: t.id, start: t.startMs, end: t.endMs })))
+  const byHand = dishes.flatMap((d) =>
+    d.tasks.filter((t) => t.hands).map((t) => ({ dish: d.id, id: t.id, start: t.startMs, end: t.endMs })),
+  )
   const hands = assignHands(byHand, supper.cooks, live.hands)
   return {
-    begun: live.begun, lateMinutes: live.lateMinutes, dishes,
+    begun: live.begun,
+    lateMinutes: live.lateMinutes,
+    dishes,
     acts: nextActs(dishes, nowMs),
-    changes: live.begun && supper.told
-      ? changed(
-          supper.told.map((t) => ({ dish: t.dish, id: t.id, startMs: Date.parse(t.starts_at), ...(t.resource === undefined ? {} : { at: t.resource }) })),
-          dishes.flatMap((d) => d.tasks.map((t) => ({ dish: d.id, id: t.id, startMs: t.startMs, // A pot under way is told by its own stove.
-            begun: t.state !== 'next' || d.cook !== undefined, ...(t.at === undefined ? {} : { at: t.at }) }))),
-        )
-      : [],
+    changes:
+      live.begun && supper.told
+        ? changed(
+            supper.told.map((t) => ({
+              dish: t.dish,
+              id: t.id,
+              startMs: Date.parse(t.starts_at),
+              ...(t.resource === undefined ? {} : { at: t.resource }),
+            })),
+            dishes.flatMap((d) =>
+              d.tasks.map((t) => ({
+                dish: d.id,
+                id: t.id,
+                startMs: t.startMs, // A pot under way is told by its own stove.
+                begun: t.state !== 'next' || d.cook !== undefined,
+                ...(t.at === undefined ? {} : { at: t.at }),
+              })),
+            ),
+          )
+        : [],
     hands: Object.fromEntries(byHand.map((t, i) => [taskKey(t.dish, t.id), hands[i]!])),
-    last: live.last && { id: live.last.id, kind: live.last.kind, dish: live.last.dish_id, task: live.last.task_id },
+    last: live.last && {
+      id: live.last.id,
+      kind: live.last.kind,
+      dish: live.last.dish_id,
+      task: live.last.task_id,
+    },
   }
 }
 
@@ -76,10 +125,21 @@ function stateOf(dish: string, task: string, live: UnderWay): BoardTask['state']
   return !at ? 'next' : at.doneMs === undefined ? 'now' : 'done'
 }
 
-function touchOf({ running, view }: NonNullable<ReturnType<UnderWay['pots']['get']>>): Pick<BoardDish, 'touch'> {
+function touchOf({
+  running,
+  view,
+}: NonNullable<ReturnType<UnderWay['pots']['get']>>): Pick<BoardDish, 'touch'> {
   const touch = nextTouch(running.plan, view)
   if (!touch) return {}
   const stage = running.plan.stages.find((s) => s.id === touch.stage)!
   const ready = view.outcome === 'ready'
-  return { touch: { stage: touch.stage, title: touch.title, atMs: touch.atMs, kind: ready ? 'finish' : 'cue', ...(touch.cue ? { word: ready ? 'On the table' : stage.cue_id ? CUES[stage.cue_id].key : 'Done' } : {}) } }
+  return {
+    touch: {
+      stage: touch.stage,
+      title: touch.title,
+      atMs: touch.atMs,
+      kind: ready ? 'finish' : 'cue',
+      ...(touch.cue ? { word: ready ? 'On the table' : stage.cue_id ? CUES[stage.cue_id].key : 'Done' } : {}),
+    },
+  }
 }

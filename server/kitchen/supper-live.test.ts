@@ -20,12 +20,36 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'omsel-supper-'))
   kitchen = openKitchen(join(folder, 'omsel.sqlite'))
   beginHousehold(kitchen, FIRST_KITCHEN)
-  const saved = saveSupper(kitchen, { title: 'e.g. Sunday dinner', serve_ms: String(SERVE), cooks: '2', oven: '1', names: 'Maren, Teo' }, SERVE - 90 * MINUTE)
+  const saved = saveSupper(
+    kitchen,
+    { title: 'e.g. Sunday dinner', serve_ms: String(SERVE), cooks: '2', oven: '1', names: 'Maren, Teo' },
+    SERVE - 90 * MINUTE,
+  )
   if (!saved.ok) throw new Error('no supper')
   id = saved.value
-  const request = JSON.stringify({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, vessel: 'heavy-3.5', heat: { rated_w: 1750, efficiency: 0.4 } })
-  expect(addDish(kitchen, id, { kind: 'plan', title: 'rice', search: 'grain=short-white', vessel_id: 'heavy-pot', heat_id: 'middle-burner', request }).ok).toBe(true)
-  expect(addDish(kitchen, id, { kind: 'companion', title: 'roots', tasks: 'Cut; 10; hands\nRoast; 40; oven; look every 20' }).ok).toBe(true)
+  const request = JSON.stringify({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    vessel: 'heavy-3.5',
+    heat: { rated_w: 1750, efficiency: 0.4 },
+  })
+  expect(
+    addDish(kitchen, id, {
+      kind: 'plan',
+      title: 'rice',
+      search: 'grain=short-white',
+      vessel_id: 'heavy-pot',
+      heat_id: 'middle-burner',
+      request,
+    }).ok,
+  ).toBe(true)
+  expect(
+    addDish(kitchen, id, {
+      kind: 'companion',
+      title: 'roots',
+      tasks: 'Cut; 10; hands\nRoast; 40; oven; look every 20',
+    }).ok,
+  ).toBe(true)
 })
 afterEach(() => {
   kitchen.db.close()
@@ -35,7 +59,21 @@ afterEach(() => {
 const supper = () => kitchen.suppers.find(id)!
 const dish = (title: string) => supper().dishes.find((d) => d.title === title)!.id
 const say = (kind: string, title: string | undefined, stage: string, atMs: number, more: object = {}) =>
-  pressSupper(kitchen, id, { id: `press-${presses++}`, kind, stage, ...(title === undefined ? {} : { dish: dish(title) }), pressed_ms: atMs, sent_ms: atMs, ahead_ms: 0, ...more }, atMs)
+  pressSupper(
+    kitchen,
+    id,
+    {
+      id: `press-${presses++}`,
+      kind,
+      stage,
+      ...(title === undefined ? {} : { dish: dish(title) }),
+      pressed_ms: atMs,
+      sent_ms: atMs,
+      ahead_ms: 0,
+      ...more,
+    },
+    atMs,
+  )
 const schedule = (nowMs: number) => scheduleIn(kitchen, supper(), nowMs)!
 const board = (nowMs: number) => boardOf(kitchen, supper(), schedule(nowMs), nowMs)
 const minutes = (text: string) => Math.round((Date.parse(text) - SERVE) / MINUTE)
@@ -54,13 +92,22 @@ describe('a supper under way', () => {
   })
 
   test('a press sent twice, or from two devices, is one event', () => {
-    const twice = { id: 'same', kind: 'begin', stage: 't1', dish: dish('roots'), pressed_ms: SERVE - 55 * MINUTE, sent_ms: SERVE - 55 * MINUTE }
+    const twice = {
+      id: 'same',
+      kind: 'begin',
+      stage: 't1',
+      dish: dish('roots'),
+      pressed_ms: SERVE - 55 * MINUTE,
+      sent_ms: SERVE - 55 * MINUTE,
+    }
     expect(pressSupper(kitchen, id, twice, SERVE - 55 * MINUTE)).toMatchObject({ value: { isNew: true } })
     expect(pressSupper(kitchen, id, twice, SERVE - 54 * MINUTE)).toMatchObject({ value: { isNew: false } })
     expect(say('begin', 'roots', 't1', SERVE - 54 * MINUTE)).toMatchObject({ value: { isNew: false } })
     expect(kitchen.suppers.events(id)).toHaveLength(1)
     // Taken back, it may be begun again.
-    expect(say('take-back', undefined, '', SERVE - 53 * MINUTE, { target: 'same' })).toMatchObject({ value: { isNew: true } })
+    expect(say('take-back', undefined, '', SERVE - 53 * MINUTE, { target: 'same' })).toMatchObject({
+      value: { isNew: true },
+    })
     expect(board(SERVE - 53 * MINUTE).begun).toBe(false)
     expect(say('begin', 'roots', 't1', SERVE - 52 * MINUTE)).toMatchObject({ value: { isNew: true } })
   })
@@ -71,33 +118,96 @@ describe('a supper under way', () => {
     expect(say('begin', 'rice', 'measure', at)).toMatchObject({ value: { isNew: true } })
     const [cook] = kitchen.cooks.running()
     expect([cook!.heatId, cook!.vesselId, cook!.startedMs]).toEqual([where, 'heavy-pot', at])
-    expect(boardBeside(kitchen, cook!.id, at)).toMatchObject({ title: 'e.g. Sunday dinner', hands: expect.anything() })
+    expect(boardBeside(kitchen, cook!.id, at)).toMatchObject({
+      title: 'e.g. Sunday dinner',
+      hands: expect.anything(),
+    })
     expect(say('cue', 'rice', 'measure', at + 2 * MINUTE)).toMatchObject({ value: { isNew: true } })
     expect(board(at + 2 * MINUTE).dishes[0]!.tasks.find((t) => t.id === 'measure')!.state).toBe('done')
-    const again = JSON.stringify({ grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 200 }, vessel: 'heavy-3.5' })
-    addDish(kitchen, id, { kind: 'plan', title: 'quinoa', search: '', vessel_id: 'heavy-pot', request: again })
-    expect(say('begin', 'quinoa', 'measure', at + 3 * MINUTE)).toMatchObject({ ok: false, errors: [{ path: 'dish', message: expect.stringMatching(/needs the .*, and that is on the stove with/) }] })
+    const again = JSON.stringify({
+      grains: [{ variety: 'quinoa' }],
+      amount: { basis: 'dry-mass', value: 200 },
+      vessel: 'heavy-3.5',
+    })
+    addDish(kitchen, id, {
+      kind: 'plan',
+      title: 'quinoa',
+      search: '',
+      vessel_id: 'heavy-pot',
+      request: again,
+    })
+    expect(say('begin', 'quinoa', 'measure', at + 3 * MINUTE)).toMatchObject({
+      ok: false,
+      errors: [
+        { path: 'dish', message: expect.stringMatching(/needs the .*, and that is on the stove with/) },
+      ],
+    })
     // Set aside at the stove, it has not been begun, and may be.
-    expect(say('take-back', undefined, '', at + 3 * MINUTE, { target: kitchen.suppers.events(id)[0]!.id })).toMatchObject({ ok: false })
+    expect(
+      say('take-back', undefined, '', at + 3 * MINUTE, { target: kitchen.suppers.events(id)[0]!.id }),
+    ).toMatchObject({ ok: false })
   })
 
   test('is planned with what was learned of the burner the board has for it, and says so to the notebook; its bag gives the grain', () => {
-    kitchen.shelf.saveBag({ id: 'sack', variety: 'short-white', name: 'the sack', label: '', label_ratio: null, adopted_delta: null, bought_on: null, opened_on: null, new_crop: 0, enriched: 0, left_g: 1000 })
-    const request = { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, vessel: 'heavy-3.5', uptake_delta_g_g: 0.05 }
+    kitchen.shelf.saveBag({
+      id: 'sack',
+      variety: 'short-white',
+      name: 'the sack',
+      label: '',
+      label_ratio: null,
+      adopted_delta: null,
+      bought_on: null,
+      opened_on: null,
+      new_crop: 0,
+      enriched: 0,
+      left_g: 1000,
+    })
+    const request = {
+      grains: [{ variety: 'short-white' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      vessel: 'heavy-3.5',
+      uptake_delta_g_g: 0.05,
+    }
     const applied = { uptake: 0.05, steam: 0, power: 0.3, time: 0 }
-    const refused = addDish(kitchen, id, { kind: 'plan', title: 'x', search: '', vessel_id: 'heavy-pot', request: JSON.stringify(request), applied: '{"uptake":9}' })
+    const refused = addDish(kitchen, id, {
+      kind: 'plan',
+      title: 'x',
+      search: '',
+      vessel_id: 'heavy-pot',
+      request: JSON.stringify(request),
+      applied: '{"uptake":9}',
+    })
     expect(refused.ok).toBe(false)
     for (const d of supper().dishes) if (d.title === 'rice') dropDish(kitchen, id, d.id)
-    expect(addDish(kitchen, id, { kind: 'plan', title: 'rice', search: '', vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'sack', request: JSON.stringify(request), applied: JSON.stringify(applied) }).ok).toBe(true)
+    expect(
+      addDish(kitchen, id, {
+        kind: 'plan',
+        title: 'rice',
+        search: '',
+        vessel_id: 'heavy-pot',
+        heat_id: 'middle-burner',
+        bag_id: 'sack',
+        request: JSON.stringify(request),
+        applied: JSON.stringify(applied),
+      }).ok,
+    ).toBe(true)
     // A burner pinned at a fifth over its plate.
     const at = SERVE - 50 * MINUTE
     const [burner] = kitchen.equipment.heats()
     fixDish(kitchen, id, { dish: dish('rice'), burner: burner!.id })
-    kitchen.notebook.say({ figure: `power ${burner!.id}`, kind: 'pin', value: Math.log(1.2), atMs: at - MINUTE })
+    kitchen.notebook.say({
+      figure: `power ${burner!.id}`,
+      kind: 'pin',
+      value: Math.log(1.2),
+      atMs: at - MINUTE,
+    })
     say('begin', 'rice', 'measure', at)
     const [cook] = kitchen.cooks.running()
     expect(cook!.applied).toEqual({ ...applied, power: expect.closeTo(Math.log(1.2), 9) })
-    expect((cook!.request.heat as { rated_w: number }).rated_w).toBeCloseTo(burner!.rated_w * burner!.power_factor * 1.2, 6)
+    expect((cook!.request.heat as { rated_w: number }).rated_w).toBeCloseTo(
+      burner!.rated_w * burner!.power_factor * 1.2,
+      6,
+    )
     expect([cook!.heatId, cook!.bagId]).toEqual([burner!.id, 'sack'])
     expect(kitchen.shelf.bags()[0]!.left_g).toBeCloseTo(700, 6)
   })
@@ -116,7 +226,8 @@ describe('a supper under way', () => {
     say('begin', 'rice', 'measure', at)
     const [cook] = kitchen.cooks.running()
     let clock = at
-    for (const stage of ['measure', 'rinse', 'drain', 'pour']) say('cue', 'rice', stage, (clock += 2 * MINUTE))
+    for (const stage of ['measure', 'rinse', 'drain', 'pour'])
+      say('cue', 'rice', stage, (clock += 2 * MINUTE))
     // Nothing boils for half an hour: the table slides, and the roots with it.
     const late = clock + 30 * MINUTE
     const then = board(late)
@@ -133,7 +244,12 @@ describe('a supper under way', () => {
     const late = say('late', undefined, '', at + MINUTE, { amount: 15 })
     expect(late).toMatchObject({ value: { isNew: true } })
     expect(minutes(schedule(at + MINUTE).table_at)).toBe(15)
-    expect(kitchen.cooks.events(cook!.id).filter((e) => e.kind === 'late').map((e) => e.amount)).toEqual([15])
+    expect(
+      kitchen.cooks
+        .events(cook!.id)
+        .filter((e) => e.kind === 'late')
+        .map((e) => e.amount),
+    ).toEqual([15])
     const { last } = board(at + MINUTE)
     expect(last).toMatchObject({ kind: 'late' })
     say('take-back', undefined, '', at + 2 * MINUTE, { target: last!.id })
@@ -143,7 +259,12 @@ describe('a supper under way', () => {
   })
 
   test('a ribbon moved while it is cooked goes where it was put, and is no news to who moved it', () => {
-    addDish(kitchen, id, { kind: 'companion', title: 'soup', tasks: 'Simmer; 20; burner', hold_max_minutes: '45' })
+    addDish(kitchen, id, {
+      kind: 'companion',
+      title: 'soup',
+      tasks: 'Simmer; 20; burner',
+      hold_max_minutes: '45',
+    })
     const at = SERVE - 58 * MINUTE
     say('begin', 'roots', 't1', at)
     fixDish(kitchen, id, { dish: dish('soup'), burner: '', ready_before_minutes: '15' })
@@ -157,7 +278,9 @@ describe('a supper under way', () => {
   })
 
   test('a dish given to another pair of hands is theirs', () => {
-    const [before] = Object.entries(board(SERVE - 60 * MINUTE).hands).filter(([key]) => key.startsWith(dish('roots')))
+    const [before] = Object.entries(board(SERVE - 60 * MINUTE).hands).filter(([key]) =>
+      key.startsWith(dish('roots')),
+    )
     say('hand', 'roots', '', SERVE - 60 * MINUTE, { amount: 1 - before![1] })
     expect(board(SERVE - 59 * MINUTE).hands[before![0]]).toBe(1 - before![1])
   })

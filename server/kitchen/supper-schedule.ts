@@ -25,22 +25,38 @@ export function scheduleIn(kitchen: Kitchen, supper: SupperRow, nowMs: number): 
     ...(serveMs > moment || live.begun ? { not_before: iso(moment) } : {}),
     burners: burnersNow(kitchen).map(({ id, heat }) => ({ id, heat })),
     oven: supper.oven,
-    appliances: vessels.filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish').map(({ id }) => ({ id, vessel: 'cooker-5' })),
+    appliances: vessels
+      .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
+      .map(({ id }) => ({ id, vessel: 'cooker-5' })),
     cooks: supper.cooks,
     ...(live.begun && supper.told ? { told: supper.told } : {}),
     dishes: supper.dishes.map((dish) => dishRequest(dish, live, moment, kitchen)),
   }
   const read = answered(supper.id, request)
-  if (!read.ok) return { start_at: '', table_at: iso(serveMs), dishes: [], conflicts: read.errors.map((e) => e.message), feasible: false, nearest: [], exact: false }
+  if (!read.ok)
+    return {
+      start_at: '',
+      table_at: iso(serveMs),
+      dishes: [],
+      conflicts: read.errors.map((e) => e.message),
+      feasible: false,
+      nearest: [],
+      exact: false,
+    }
   const pots = new Map<string, string>()
   const twice: string[] = []
   for (const dish of supper.dishes) {
     if (dish.kind !== 'plan') continue
     const other = pots.get(dish.vessel_id)
-    if (other !== undefined) twice.push(`${dish.title} and ${other} both use ${own.get(dish.vessel_id)?.name ?? 'same pot'}; choose another pot.`)
+    if (other !== undefined)
+      twice.push(
+        `${dish.title} and ${other} both use ${own.get(dish.vessel_id)?.name ?? 'same pot'}; choose another pot.`,
+      )
     pots.set(dish.vessel_id, dish.title)
   }
-  return twice.length === 0 ? read.value : { ...read.value, feasible: false, conflicts: [...twice, ...read.value.conflicts] }
+  return twice.length === 0
+    ? read.value
+    : { ...read.value, feasible: false, conflicts: [...twice, ...read.value.conflicts] }
 }
 
 /** A clock that has moved by less than this has not moved, ms. */
@@ -68,7 +84,12 @@ function answered(supperId: string, request: object): ReturnType<typeof schedule
   return answer
 }
 
-function dishRequest(dish: SupperDish, live: UnderWay, nowMs: number, { equipment }: Kitchen): Record<string, unknown> {
+function dishRequest(
+  dish: SupperDish,
+  live: UnderWay,
+  nowMs: number,
+  { equipment }: Kitchen,
+): Record<string, unknown> {
   const burners = new Set(equipment.heats().map((row) => row.id))
   const held = dish.hold_max_minutes === undefined ? {} : { hold_max_minutes: dish.hold_max_minutes }
   const wishes = {
@@ -79,26 +100,75 @@ function dishRequest(dish: SupperDish, live: UnderWay, nowMs: number, { equipmen
   if (dish.kind === 'companion') {
     const begun = dish.tasks.flatMap((task) => {
       const at = live.tasks.get(taskKey(dish.id, task.id))
-      return at ? [{ id: task.id, title: task.title, startMs: at.beginMs, endMs: at.doneMs ?? Math.max(nowMs, at.beginMs + task.minutes * MINUTE), hands: task.hands_on, ...(at.resource === undefined ? {} : { at: at.resource }) }] : []
+      return at
+        ? [
+            {
+              id: task.id,
+              title: task.title,
+              startMs: at.beginMs,
+              endMs: at.doneMs ?? Math.max(nowMs, at.beginMs + task.minutes * MINUTE),
+              hands: task.hands_on,
+              ...(at.resource === undefined ? {} : { at: at.resource }),
+            },
+          ]
+        : []
     })
     if (begun.length === 0) return { id: dish.id, title: dish.title, tasks: dish.tasks, ...wishes }
     const { ready_before_minutes: _early, ...rest } = wishes
-    return { id: dish.id, title: dish.title, fixed: begun.sort((a, b) => a.endMs - b.endMs).map(fixedOf), tasks: dish.tasks.filter((t) => !begun.some((b) => b.id === t.id)), ...rest }
+    return {
+      id: dish.id,
+      title: dish.title,
+      fixed: begun.sort((a, b) => a.endMs - b.endMs).map(fixedOf),
+      tasks: dish.tasks.filter((t) => !begun.some((b) => b.id === t.id)),
+      ...rest,
+    }
   }
   const pot = live.pots.get(dish.id)
   const vessel = equipment.vessels().find((row) => row.id === dish.vessel_id)
   // A burner that has been given away since is no place on the board any more.
-  const at = vessel?.kind === 'oven-dish' ? 'oven' : pot && (burners.has(pot.at) || typeof vessel?.own_rated_w === 'number') ? pot.at : undefined
+  const at =
+    vessel?.kind === 'oven-dish'
+      ? 'oven'
+      : pot && (burners.has(pot.at) || typeof vessel?.own_rated_w === 'number')
+        ? pot.at
+        : undefined
   if (pot) return potRequest(dish, pot, at, typeof vessel?.own_rated_w === 'number')
-  return { ...dish.request, id: dish.id, title: dish.title, ...wishes, ...(typeof vessel?.own_rated_w === 'number' ? { appliance: dish.vessel_id } : {}) }
-}
-
-function potRequest(dish: SupperDish, { running, view }: PotUnderWay, at: string | undefined, appliance: boolean): Record<string, unknown> {
-  const { lying, toDo } = underWay(running.plan, view, at, appliance)
   return {
-    id: dish.id, title: dish.title, fixed: lying.map(fixedOf), hold_max_minutes: dish.hold_max_minutes ?? heldMost(running.request, running.plan),
-    tasks: toDo.map((t) => ({ id: t.id, title: t.title, minutes: t.minutes, hands_on: t.hands, wait_most_minutes: t.waitMost })),
+    ...dish.request,
+    id: dish.id,
+    title: dish.title,
+    ...wishes,
+    ...(typeof vessel?.own_rated_w === 'number' ? { appliance: dish.vessel_id } : {}),
   }
 }
 
-const fixedOf = ({ id, title, startMs, endMs, hands, at }: Lying) => ({ id, title, starts_at: iso(startMs), ends_at: iso(Math.max(startMs, endMs)), hands_on: hands, ...(at === undefined ? {} : { resource: at }) })
+function potRequest(
+  dish: SupperDish,
+  { running, view }: PotUnderWay,
+  at: string | undefined,
+  appliance: boolean,
+): Record<string, unknown> {
+  const { lying, toDo } = underWay(running.plan, view, at, appliance)
+  return {
+    id: dish.id,
+    title: dish.title,
+    fixed: lying.map(fixedOf),
+    hold_max_minutes: dish.hold_max_minutes ?? heldMost(running.request, running.plan),
+    tasks: toDo.map((t) => ({
+      id: t.id,
+      title: t.title,
+      minutes: t.minutes,
+      hands_on: t.hands,
+      wait_most_minutes: t.waitMost,
+    })),
+  }
+}
+
+const fixedOf = ({ id, title, startMs, endMs, hands, at }: Lying) => ({
+  id,
+  title,
+  starts_at: iso(startMs),
+  ends_at: iso(Math.max(startMs, endMs)),
+  hands_on: hands,
+  ...(at === undefined ? {} : { resource: at }),
+})

@@ -5,7 +5,14 @@ import { scheduleIn } from './supper-schedule'
 
 /** Where every task lies, as it is told. */
 export const toldRows = (schedule: Schedule): ToldRow[] =>
-  schedule.dishes.flatMap((d) => d.tasks.map((t) => ({ dish: d.id, id: t.id, starts_at: t.starts_at, ...(t.resource === undefined ? {} : { resource: t.resource }) })))
+  schedule.dishes.flatMap((d) =>
+    d.tasks.map((t) => ({
+      dish: d.id,
+      id: t.id,
+      starts_at: t.starts_at,
+      ...(t.resource === undefined ? {} : { resource: t.resource }),
+    })),
+  )
 
 /** Somebody has seen what changed: from here on changes are told against this. */
 export function tellAll(kitchen: Kitchen, supperId: string, nowMs: number): void {
@@ -18,5 +25,12 @@ export function tellAll(kitchen: Kitchen, supperId: string, nowMs: number): void
 export function tellDish(kitchen: Kitchen, supperId: string, dishId: string, nowMs: number): void {
   const supper = kitchen.suppers.find(supperId)
   const schedule = supper?.told && scheduleIn(kitchen, supper, nowMs)
-  if (supper?.told && schedule) kitchen.suppers.save({ ...supper, told: [...supper.told.filter((t) => t.dish !== dishId), ...toldRows(schedule).filter((t) => t.dish === dishId)] })
+  if (supper?.told && schedule)
+    kitchen.suppers.save({
+      ...supper,
+      told: [
+        ...supper.told.filter((t) => t.dish !== dishId),
+        ...toldRows(schedule).filter((t) => t.dish === dishId),
+      ],
+    })
 }

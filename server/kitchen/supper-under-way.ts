@@ -56,12 +56,24 @@ export function underWayIn({ suppers, cooks }: Kitchen, supper: SupperRow, nowMs
       // A pot that was set aside has not been begun.
       if (view.outcome === 'stopped') pots.delete(e.dish_id!)
       else pots.set(e.dish_id!, { ...cook, running, view, at: cook.heatId ?? cook.vesselId })
-    } else if (e.kind === 'begin') tasks.set(taskKey(e.dish_id!, e.task_id!), { beginMs: e.at_ms, eventId: e.id, ...(e.resource === null ? {} : { resource: e.resource }) })
+    } else if (e.kind === 'begin')
+      tasks.set(taskKey(e.dish_id!, e.task_id!), {
+        beginMs: e.at_ms,
+        eventId: e.id,
+        ...(e.resource === null ? {} : { resource: e.resource }),
+      })
     if (e.kind === 'done') {
       const key = taskKey(e.dish_id!, e.task_id!)
       // Done without having been begun here: it was short.
       tasks.set(key, { beginMs: e.at_ms - MINUTE, eventId: e.id, ...tasks.get(key), doneMs: e.at_ms })
     }
   }
-  return { begun: events.some((e) => e.kind === 'begin' || e.kind === 'done'), lateMinutes, pots, tasks, hands, last: events.findLast((e) => e.cook_id === null) }
+  return {
+    begun: events.some((e) => e.kind === 'begin' || e.kind === 'done'),
+    lateMinutes,
+    pots,
+    tasks,
+    hands,
+    last: events.findLast((e) => e.cook_id === null),
+  }
 }

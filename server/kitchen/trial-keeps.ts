@@ -15,13 +15,29 @@ const LETTERS = ['A', 'B', 'C', 'D'] as const
 
 const readTrial = readerOf(
   v.object({
-    title: v.pipe(v.string('is required'), v.trim(), v.nonEmpty('is empty'), v.maxLength(120, 'must be at most 120 characters')),
+    title: v.pipe(
+      v.string('is required'),
+      v.trim(),
+      v.nonEmpty('is empty'),
+      v.maxLength(120, 'must be at most 120 characters'),
+    ),
     differs: oneOf(DIFFERS),
-    grain_key: v.pipe(v.string('is required'), v.check((key) => isFigureName(figureName('grain', key)), 'names no grain'), v.maxLength(200, 'is too long')),
+    grain_key: v.pipe(
+      v.string('is required'),
+      v.check((key) => isFigureName(figureName('grain', key)), 'names no grain'),
+      v.maxLength(200, 'is too long'),
+    ),
     vessel_id: v.pipe(v.string('is required'), v.nonEmpty('is required')),
     blind: flag,
     cups: v.pipe(
-      v.array(v.object({ label: v.pipe(v.string('is required'), v.nonEmpty('is empty'), v.maxLength(120, 'is too long')), search: v.pipe(v.string('is required'), v.maxLength(2000, 'is too long')), delta: between(-2, 2, 'g/g') }), (issue) => `must be a list, got ${quoted(issue.input)}`),
+      v.array(
+        v.object({
+          label: v.pipe(v.string('is required'), v.nonEmpty('is empty'), v.maxLength(120, 'is too long')),
+          search: v.pipe(v.string('is required'), v.maxLength(2000, 'is too long')),
+          delta: between(-2, 2, 'g/g'),
+        }),
+        (issue) => `must be a list, got ${quoted(issue.input)}`,
+      ),
       v.minLength(2, 'needs two at least'),
       v.maxLength(MOST_CUPS, (issue) => `holds at most ${MOST_CUPS}, got ${issue.input.length}`),
     ),
@@ -33,11 +49,18 @@ export function makeTrial({ trials, equipment }: Kitchen, input: unknown, nowMs:
   const read = readTrial(input)
   if (!read.ok) return read
   const { cups, blind, ...rest } = read.value
-  if (!equipment.vessels().some((row) => row.id === rest.vessel_id)) return wrong('vessel_id', `names no vessel of this house, got "${rest.vessel_id}"`)
+  if (!equipment.vessels().some((row) => row.id === rest.vessel_id))
+    return wrong('vessel_id', `names no vessel of this house, got "${rest.vessel_id}"`)
   const id = randomUUID()
   const random = randomOf(seedOf(id))
   const lots = cups.map((cup) => ({ cup, lot: blind ? random() : 0 })).sort((a, b) => a.lot - b.lot)
-  trials.add({ id, made_ms: Math.round(nowMs), ...rest, blind: blind ? 1 : 0, cups: lots.map(({ cup }, i) => ({ ...cup, letter: LETTERS[i]! })) })
+  trials.add({
+    id,
+    made_ms: Math.round(nowMs),
+    ...rest,
+    blind: blind ? 1 : 0,
+    cups: lots.map(({ cup }, i) => ({ ...cup, letter: LETTERS[i]! })),
+  })
   return { ok: true, value: id }
 }
 
@@ -57,19 +80,38 @@ export function taste({ trials }: Kitchen, trialId: string, input: unknown, nowM
   if (!read.ok) return read
   const ranking = [...read.value.ranking]
   const letters = trial.cups.map((cup) => cup.letter)
-  if (ranking.length !== letters.length || !letters.every((letter) => ranking.includes(letter))) return wrong('ranking', `must name each of ${letters.join(', ')} once, got ${quoted(read.value.ranking)}`)
-  if (trials.tastings(trialId).length >= MOST_TASTINGS) return wrong('ranking', `is one too many: ${MOST_TASTINGS} tastings are the most`)
-  trials.taste({ id: read.value.id, trial_id: trialId, at_ms: Math.round(nowMs), who: read.value.who, ranking })
+  if (ranking.length !== letters.length || !letters.every((letter) => ranking.includes(letter)))
+    return wrong('ranking', `must name each of ${letters.join(', ')} once, got ${quoted(read.value.ranking)}`)
+  if (trials.tastings(trialId).length >= MOST_TASTINGS)
+    return wrong('ranking', `is one too many: ${MOST_TASTINGS} tastings are the most`)
+  trials.taste({
+    id: read.value.id,
+    trial_id: trialId,
+    at_ms: Math.round(nowMs),
+    who: read.value.who,
+    ranking,
+  })
   return { ok: true, value: null }
 }
 
 /** Makes a cup's water the house's own for this grain: its figure is pinned there. */
-export function adoptCup({ trials, notebook }: Kitchen, trialId: string, letter: unknown, nowMs: number): Read<null> {
+export function adoptCup(
+  { trials, notebook }: Kitchen,
+  trialId: string,
+  letter: unknown,
+  nowMs: number,
+): Read<null> {
   const trial = trials.find(trialId)
   if (!trial) return wrong('trial', `names no trial of this house, got "${trialId}"`)
   const cup = trial.cups.find((c) => c.letter === letter)
   if (!cup) return wrong('letter', `names no cup of this trial, got ${quoted(letter)}`)
-  if (trial.differs !== 'water') return wrong('letter', 'can only be adopted of a trial of water; keep the others as a bookmark')
-  notebook.say({ figure: figureName('grain', trial.grain_key), kind: 'pin', value: Math.max(-0.8, Math.min(0.8, cup.delta)), atMs: Math.round(nowMs) })
+  if (trial.differs !== 'water')
+    return wrong('letter', 'can only be adopted of a trial of water; keep the others as a bookmark')
+  notebook.say({
+    figure: figureName('grain', trial.grain_key),
+    kind: 'pin',
+    value: Math.max(-0.8, Math.min(0.8, cup.delta)),
+    atMs: Math.round(nowMs),
+  })
   return { ok: true, value: null }
 }

@@ -9,7 +9,9 @@ import { settingsOf, type Kitchen } from './kitchen'
 import { wrong } from './wrong'
 
 /** Burners that are asked for; appliances bring their own heat. */
-export const WELCOME_HEATS = (Object.keys(HEAT_PRESETS) as HeatPresetId[]).filter((id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric')
+export const WELCOME_HEATS = (Object.keys(HEAT_PRESETS) as HeatPresetId[]).filter(
+  (id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric',
+)
 const kindOf = (id: VesselPresetId) => VESSEL_PRESETS[id].given.kind
 /** What an appliance of this vessel is heated by. */
 const ownHeat = (id: VesselPresetId): HeatPresetId | undefined => {
@@ -36,7 +38,8 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Read<
   if (!read.ok) return read
   const { db, household, equipment, cooks } = kitchen
   const { elevation_m, units, pot, heat, eaters } = read.value
-  if (household.welcomed() || cooks.running().length > 0) return wrong('pot', 'is already set up; change it in Pots')
+  if (household.welcomed() || cooks.running().length > 0)
+    return wrong('pot', 'is already set up; change it in Pots')
   db.transaction(() => {
     household.save({ ...settingsOf(kitchen), elevation_m, units })
     // What stood there was only a guess at a kitchen: what the house has takes its place, and the cup stays.

@@ -32,9 +32,11 @@ test('fifty screens that come and go leave nothing behind', async () => {
   await Promise.all(readers.map((reader) => reader.read()))
   expect(listeners()).toBe(before + 100)
   announce('any')
-  for (const reader of readers) expect(new TextDecoder().decode((await reader.read()).value)).toContain('changed')
+  for (const reader of readers)
+    expect(new TextDecoder().decode((await reader.read()).value)).toContain('changed')
   announceReadings([{ cook: 'a', kind: 'probe', atMs: 1, celsius: 80, ends: undefined }])
-  for (const reader of readers) expect(new TextDecoder().decode((await reader.read()).value)).toContain('"celsius":80')
+  for (const reader of readers)
+    expect(new TextDecoder().decode((await reader.read()).value)).toContain('"celsius":80')
   // Half leave by hanging up, half by letting the stream go.
   screens.slice(0, 25).forEach((screen) => screen.abort())
   await Promise.all(readers.slice(25).map((reader) => reader.cancel()))

@@ -27,10 +27,14 @@ export interface CookReadings {
   amount?: number
 }
 const READINGS = 'readings'
-export const announceReadings = (readings: readonly CookReadings[]): void => void (readings.length > 0 && hub().emit(READINGS, readings))
+export const announceReadings = (readings: readonly CookReadings[]): void =>
+  void (readings.length > 0 && hub().emit(READINGS, readings))
 
 /** Screens listening now. */
-export const listeners = (): number => hub().eventNames().reduce((sum, name) => sum + hub().listenerCount(name), 0)
+export const listeners = (): number =>
+  hub()
+    .eventNames()
+    .reduce((sum, name) => sum + hub().listenerCount(name), 0)
 
 /** @returns its own undo */
 export function listen(cookId: string, tell: () => void): () => void {
@@ -49,7 +53,8 @@ export function changesOf(cookId: string, signal: AbortSignal): Response {
       const say = (text: string) => controller.enqueue(encoder.encode(text))
       say('retry: 2000\n\nevent: changed\ndata: {}\n\n')
       const undoChanges = listen(cookId, () => say('event: changed\ndata: {}\n\n'))
-      const tellReadings = (readings: readonly CookReadings[]) => say(`event: readings\ndata: ${JSON.stringify(readings)}\n\n`)
+      const tellReadings = (readings: readonly CookReadings[]) =>
+        say(`event: readings\ndata: ${JSON.stringify(readings)}\n\n`)
       if (cookId === ALL) hub().on(READINGS, tellReadings)
       const undo = () => {
         undoChanges()
@@ -72,6 +77,10 @@ export function changesOf(cookId: string, signal: AbortSignal): Response {
     cancel: () => stop(),
   })
   return new Response(stream, {
-    headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' },
+    headers: {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    },
   })
 }

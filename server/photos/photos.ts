@@ -21,22 +21,46 @@ const fileOf = (id: string): string => join(photoFolder(), `${id}.jpg`)
 
 /** Keeps a picture of a cook: decoded, turned upright, made smaller, and written anew, so that nothing of where and when it was taken stays in it.
  *  @param cue when it shows how a cue looks in this pot */
-export async function keepPhoto({ cooks, photos }: Kitchen, cookId: string, given: unknown, cue: unknown, nowMs: number) {
+export async function keepPhoto(
+  { cooks, photos }: Kitchen,
+  cookId: string,
+  given: unknown,
+  cue: unknown,
+  nowMs: number,
+) {
   const cook = cooks.find(cookId)
   if (!cook) return wrong('cook', `names no cook of this house, got "${cookId}"`)
   if (!(given instanceof File) || given.size === 0) return wrong('photo', 'is missing: choose a picture')
-  if (given.size > LARGEST_PHOTO) return wrong('photo', `may be ${LARGEST_PHOTO / 1_000_000} MB at most; this one has ${(given.size / 1_000_000).toFixed(1)} MB`)
+  if (given.size > LARGEST_PHOTO)
+    return wrong(
+      'photo',
+      `may be ${LARGEST_PHOTO / 1_000_000} MB at most; this one has ${(given.size / 1_000_000).toFixed(1)} MB`,
+    )
   const of = typeof cue === 'string' && cue !== '' ? cue : null
   if (of !== null && !Object.hasOwn(CUES, of)) return wrong('cue', `names no cue, got "${of.slice(0, 40)}"`)
-  if (photos.ofCook(cookId).length >= MOST_OF_A_COOK) return wrong('photo', `the limit is ${MOST_OF_A_COOK} photos per batch`)
+  if (photos.ofCook(cookId).length >= MOST_OF_A_COOK)
+    return wrong('photo', `the limit is ${MOST_OF_A_COOK} photos per batch`)
   const made = await shrunk(Buffer.from(await given.arrayBuffer()))
-  if (!made) return wrong('photo', `is no picture that can be read${given.name ? `: "${given.name.slice(0, 60)}"` : ''}`)
+  if (!made)
+    return wrong(
+      'photo',
+      `is no picture that can be read${given.name ? `: "${given.name.slice(0, 60)}"` : ''}`,
+    )
   const id = randomUUID()
   mkdirSync(photoFolder(), { recursive: true })
   // The file first, under another name: a row never points at half a picture.
   writeFileSync(`${fileOf(id)}.part`, made.data, { flush: true })
   renameSync(`${fileOf(id)}.part`, fileOf(id))
-  photos.add({ id, cook_id: cookId, vessel_id: cook.vesselId, cue: of, made_ms: Math.round(nowMs), bytes: made.data.length, width: made.width, height: made.height })
+  photos.add({
+    id,
+    cook_id: cookId,
+    vessel_id: cook.vesselId,
+    cue: of,
+    made_ms: Math.round(nowMs),
+    bytes: made.data.length,
+    width: made.width,
+    height: made.height,
+  })
   return { ok: true as const, value: id }
 }
 

@@ -27,11 +27,25 @@ export function asOthers(db: Db, theirs: Tables, tables: readonly TableId[], fre
     }
     if (renamed.size === 0) continue
     const of = (row: Row, name: TableId): Row => {
-      if (name === table) return renamed.has(row.id) ? { ...row, id: renamed.get(row.id)!, name: `${String(row.name).slice(0, HOUSE_LIMITS.name - OTHER.length)}${OTHER}` } : row
-      if (column === undefined || !(column in tableSpec(name).row.entries) || !renamed.has(row[column])) return row
-      return { ...row, [column]: renamed.get(row[column])!, ...((children as readonly TableId[]).includes(name) ? { id: fresh() } : {}) }
+      if (name === table)
+        return renamed.has(row.id)
+          ? {
+              ...row,
+              id: renamed.get(row.id)!,
+              name: `${String(row.name).slice(0, HOUSE_LIMITS.name - OTHER.length)}${OTHER}`,
+            }
+          : row
+      if (column === undefined || !(column in tableSpec(name).row.entries) || !renamed.has(row[column]))
+        return row
+      return {
+        ...row,
+        [column]: renamed.get(row[column])!,
+        ...((children as readonly TableId[]).includes(name) ? { id: fresh() } : {}),
+      }
     }
-    made = Object.fromEntries(Object.entries(made).map(([name, rows]) => [name, rows.map((row) => of(row, name as TableId))]))
+    made = Object.fromEntries(
+      Object.entries(made).map(([name, rows]) => [name, rows.map((row) => of(row, name as TableId))]),
+    )
   }
   return made
 }

@@ -1,5 +1,15 @@
 import type { FieldError } from '#core/contract/fields'
-import { BUNDLE_TABLES, readEnvelope, TABLE_IDS, tableSpec, wrongRows, type Bundle, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import {
+  BUNDLE_TABLES,
+  readEnvelope,
+  TABLE_IDS,
+  tableSpec,
+  wrongRows,
+  type Bundle,
+  type Row,
+  type TableId,
+  type Tables,
+} from '#core/contract/bundle'
 import { BUNDLE_LIMITS } from '#core/contract/bundle-names'
 import type { Read } from '#core/contract/plan-request'
 import { bringUp, migrationCount, openDatabase, type Db } from '../database/open'
@@ -15,7 +25,10 @@ export interface Carried {
   pictures: ReadonlyMap<string, Buffer>
 }
 
-const refuse = (message: string): { ok: false; errors: FieldError[] } => ({ ok: false, errors: [{ path: '', message }] })
+const refuse = (message: string): { ok: false; errors: FieldError[] } => ({
+  ok: false,
+  errors: [{ path: '', message }],
+})
 
 /** How deep the brackets of a JSON text go, without parsing it: what is nested without end is refused before anything walks it. */
 export function depthOf(text: string): number {
@@ -37,7 +50,10 @@ export function depthOf(text: string): number {
 /** Reads a bundle out of bytes nobody has looked at yet. Nothing of the house is touched.
  *  @returns its rows as this version keeps them, or what is wrong with it, in words */
 export function readBundle(bytes: Uint8Array): Read<Carried> {
-  if (bytes.length > BUNDLE_LIMITS.bytes) return refuse(`the file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; this one has ${(bytes.length / 1e6).toFixed(1)}`)
+  if (bytes.length > BUNDLE_LIMITS.bytes)
+    return refuse(
+      `the file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; this one has ${(bytes.length / 1e6).toFixed(1)}`,
+    )
   let text: string
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
@@ -45,7 +61,8 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
     return refuse('the file is no text in UTF-8')
   }
   const depth = depthOf(text)
-  if (depth > BUNDLE_LIMITS.depth) return refuse(`the file is nested ${depth} deep; ${BUNDLE_LIMITS.depth} is the most`)
+  if (depth > BUNDLE_LIMITS.depth)
+    return refuse(`the file is nested ${depth} deep; ${BUNDLE_LIMITS.depth} is the most`)
   let given: unknown
   try {
     given = JSON.parse(text)
@@ -55,19 +72,36 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
   const read = readEnvelope(given)
   if (!read.ok) return read
   const { version, holds, exported_at, pictures } = read.value
-  if (version > migrationCount()) return refuse(`the file is of version ${version}, newer than the ${migrationCount()} this program knows: bring this house up to date first`)
+  if (version > migrationCount())
+    return refuse(
+      `the file is of version ${version}, newer than the ${migrationCount()} this program knows: bring this house up to date first`,
+    )
   const strange = Object.keys(read.value.tables).find((table) => !Object.hasOwn(BUNDLE_TABLES, table))
   if (strange !== undefined) return refuse(`tables.${strange.slice(0, 60)} is not known here`)
   const carried = read.value.tables as Tables
-  const tables = version === migrationCount() ? { ok: true as const, value: carried } : upgraded(carried, version)
+  const tables =
+    version === migrationCount() ? { ok: true as const, value: carried } : upgraded(carried, version)
   if (!tables.ok) return tables
   const errors = wrongRows(tables.value)
   if (errors.length > 0) return { ok: false, errors }
-  const missing = (tables.value.photo ?? []).find((photo) => !Object.hasOwn(pictures ?? {}, photo.id as string))
+  const missing = (tables.value.photo ?? []).find(
+    (photo) => !Object.hasOwn(pictures ?? {}, photo.id as string),
+  )
   if (missing) return refuse(`pictures has none for the photo ${String(missing.id)}`)
   const sound = soundRows(tables.value)
   if (!sound.ok) return sound
-  return { ok: true, value: { holds, exportedAt: exported_at, version, tables: sound.value, pictures: new Map(Object.entries(pictures ?? {}).map(([id, base64]) => [id, Buffer.from(base64, 'base64')])) } }
+  return {
+    ok: true,
+    value: {
+      holds,
+      exportedAt: exported_at,
+      version,
+      tables: sound.value,
+      pictures: new Map(
+        Object.entries(pictures ?? {}).map(([id, base64]) => [id, Buffer.from(base64, 'base64')]),
+      ),
+    },
+  }
 }
 
 /** Writes rows into tables of their own version, and lets the database itself change them, as it changed the house that stayed. */
@@ -78,11 +112,16 @@ function upgraded(tables: Tables, version: number): Read<Tables> {
     const wrong = fill(db, tables)
     if (wrong) return { ok: false, errors: [wrong] }
     bringUp(db)
-    const now = tablesOf(db, TABLE_IDS.filter((table) => tables[table] !== undefined || table === 'household'))
+    const now = tablesOf(
+      db,
+      TABLE_IDS.filter((table) => tables[table] !== undefined || table === 'household'),
+    )
     if (!tables.household) delete now.household
     return { ok: true, value: now }
   } catch (error) {
-    return refuse(`the file could not be brought from version ${version} to ${migrationCount()}: ${(error as Error).message.slice(0, 160)}`)
+    return refuse(
+      `the file could not be brought from version ${version} to ${migrationCount()}: ${(error as Error).message.slice(0, 160)}`,
+    )
   } finally {
     db.close()
   }
@@ -94,7 +133,13 @@ function soundRows(tables: Tables): Read<Tables> {
   const house = guestHouse(tables)
   if (!house.ok) return house
   try {
-    return { ok: true, value: tablesOf(house.value, TABLE_IDS.filter((table) => tables[table] !== undefined)) }
+    return {
+      ok: true,
+      value: tablesOf(
+        house.value,
+        TABLE_IDS.filter((table) => tables[table] !== undefined),
+      ),
+    }
   } finally {
     house.value.close()
   }
@@ -110,7 +155,12 @@ export function guestHouse(tables: Tables): Read<Db> {
   return { ok: false, errors: [wrong] }
 }
 
-const cell = (value: unknown): unknown => (typeof value === 'boolean' ? Number(value) : value !== null && typeof value === 'object' ? JSON.stringify(value) : value)
+const cell = (value: unknown): unknown =>
+  typeof value === 'boolean'
+    ? Number(value)
+    : value !== null && typeof value === 'object'
+      ? JSON.stringify(value)
+      : value
 
 /** Puts rows into their tables, whatever columns they have.  @returns the first that the database would not take */
 const fill = (db: Db, tables: Tables): FieldError | undefined => db.transaction(() => filled(db, tables))()
@@ -119,13 +169,15 @@ function filled(db: Db, tables: Tables): FieldError | undefined {
   for (const table of TABLE_IDS) {
     const rows = tables[table]
     if (!rows || rows.length === 0) continue
-    const there = new Set((db.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(table) as string[]))
-    if (there.size === 0) return { path: `tables.${table}`, message: `tables.${table} is not known in that version` }
+    const there = new Set(db.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(table) as string[])
+    if (there.size === 0)
+      return { path: `tables.${table}`, message: `tables.${table} is not known in that version` }
     const put = putter(db, table)
     for (const [i, row] of rows.entries()) {
       const path = `tables.${table}.${i}`
       const strange = Object.keys(row).find((column) => !there.has(column))
-      if (strange !== undefined) return { path, message: `${path}.${strange.slice(0, 60)} is not known in that version` }
+      if (strange !== undefined)
+        return { path, message: `${path}.${strange.slice(0, 60)} is not known in that version` }
       try {
         put(row)
       } catch (error) {
@@ -143,9 +195,16 @@ export function putter(db: Db, table: TableId): (row: Row) => void {
     const columns = Object.keys(row)
     const name = columns.join()
     let put = made.get(name)
-    if (!put) made.set(name, (put = db.prepare(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`)))
+    if (!put)
+      made.set(
+        name,
+        (put = db.prepare(
+          `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
+        )),
+      )
     put.run(columns.map((column) => cell(row[column])))
   }
 }
 
-export const keyOf = (table: TableId, row: Row): string => JSON.stringify(tableSpec(table).key.map((column) => row[column]))
+export const keyOf = (table: TableId, row: Row): string =>
+  JSON.stringify(tableSpec(table).key.map((column) => row[column]))

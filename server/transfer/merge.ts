@@ -81,7 +81,9 @@ export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergeP
         }
         continue
       }
-      const orphan = Object.entries(spec.names ?? {}).find(([column, other]) => row[column] !== null && !present.get(other)!.has(row[column]))
+      const orphan = Object.entries(spec.names ?? {}).find(
+        ([column, other]) => row[column] !== null && !present.get(other)!.has(row[column]),
+      )
       if (orphan) {
         const [column, other] = orphan
         if (spec.of?.column === column || !nullable(table, column)) {
@@ -94,7 +96,13 @@ export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergeP
       const here = byKey.get(keyOf(table, row))
       if (here === undefined) {
         if (members && !members.goesOn(row)) {
-          if (members.firstOf(row)) change.differing.push({ table, name: `${spec.of!.table} ${String(row[spec.of!.column])}`, fields: ['what happened in it'], settled: true })
+          if (members.firstOf(row))
+            change.differing.push({
+              table,
+              name: `${spec.of!.table} ${String(row[spec.of!.column])}`,
+              fields: ['what happened in it'],
+              settled: true,
+            })
           continue
         }
         if (clashes(table, row, ours)) {
@@ -106,20 +114,30 @@ export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergeP
         change.added++
         continue
       }
-      const fields = Object.keys(row).filter((column) => JSON.stringify(row[column]) !== JSON.stringify(here[column]))
+      const fields = Object.keys(row).filter(
+        (column) => JSON.stringify(row[column]) !== JSON.stringify(here[column]),
+      )
       if (fields.length === 0) {
         change.same++
         continue
       }
       change.differing.push({ table, name: nameOf(here), fields, settled: spec.record === true })
-      if (!spec.record && choices[spec.group] === 'theirs') (replaced.get(table) ?? replaced.set(table, []).get(table)!).push(row)
+      if (!spec.record && choices[spec.group] === 'theirs')
+        (replaced.get(table) ?? replaced.set(table, []).get(table)!).push(row)
     }
     if (news.length > 0) added.set(table, news)
   }
-  return { changes: [...changes.values()].filter((c) => c.added + c.same + c.differing.length + c.left.length > 0).map((c) => ({ ...c, differing: c.differing.slice(0, MOST_SHOWN) })), added, replaced }
+  return {
+    changes: [...changes.values()]
+      .filter((c) => c.added + c.same + c.differing.length + c.left.length > 0)
+      .map((c) => ({ ...c, differing: c.differing.slice(0, MOST_SHOWN) })),
+    added,
+    replaced,
+  }
 }
 
-const nullable = (table: TableId, column: string): boolean => (tableSpec(table).row.entries[column] as { type: string }).type === 'nullable'
+const nullable = (table: TableId, column: string): boolean =>
+  (tableSpec(table).row.entries[column] as { type: string }).type === 'nullable'
 
 /** Two presses of one cook that mean one thing are one. */
 function clashes(table: TableId, row: Row, ours: readonly Row[]): boolean {
@@ -131,7 +149,11 @@ function clashes(table: TableId, row: Row, ours: readonly Row[]): boolean {
 /** Cooks that nobody has ended. */
 function stillOn(theirs: Tables): Set<unknown> {
   const gone = new Set((theirs.cook_event ?? []).filter((e) => e.kind === 'take-back').map((e) => e.target))
-  const over = new Set((theirs.cook_event ?? []).filter((e) => (e.kind === 'finish' || e.kind === 'stop') && !gone.has(e.id)).map((e) => e.cook_id))
+  const over = new Set(
+    (theirs.cook_event ?? [])
+      .filter((e) => (e.kind === 'finish' || e.kind === 'stop') && !gone.has(e.id))
+      .map((e) => e.cook_id),
+  )
   return new Set((theirs.cook ?? []).map((cook) => cook.id).filter((id) => !over.has(id)))
 }
 
@@ -139,27 +161,36 @@ function stillOn(theirs: Tables): Set<unknown> {
 function membersOf(column: string, ours: readonly Row[], theirs: readonly Row[]) {
   const sets = (rows: readonly Row[]) => {
     const by = new Map<unknown, Set<unknown>>()
-    for (const row of rows) (by.get(row[column]) ?? by.set(row[column], new Set()).get(row[column])!).add(row.id)
+    for (const row of rows)
+      (by.get(row[column]) ?? by.set(row[column], new Set()).get(row[column])!).add(row.id)
     return by
   }
   const [here, there] = [sets(ours), sets(theirs)]
   const told = new Set<unknown>()
   return {
-    goesOn: (row: Row): boolean => [...(here.get(row[column]) ?? [])].every((id) => there.get(row[column])!.has(id)),
+    goesOn: (row: Row): boolean =>
+      [...(here.get(row[column]) ?? [])].every((id) => there.get(row[column])!.has(id)),
     firstOf: (row: Row): boolean => !told.has(row[column]) && told.add(row[column]) !== undefined,
   }
 }
 
-const nameOf = (row: Row): string => String(row.name ?? row.title ?? row.figure ?? row.situation ?? row.style ?? row.kind ?? row.cook_id ?? row.id)
+const nameOf = (row: Row): string =>
+  String(
+    row.name ?? row.title ?? row.figure ?? row.situation ?? row.style ?? row.kind ?? row.cook_id ?? row.id,
+  )
 
 /** Writes what a plan says, in one transaction of the caller's. */
 export function applyMerge(db: Db, { added, replaced }: Pick<MergePlan, 'added' | 'replaced'>): void {
   for (const [table, rows] of replaced) {
     const spec = tableSpec(table)
     const columns = Object.keys(spec.row.entries).filter((column) => !spec.key.includes(column))
-    const update = db.prepare(`UPDATE ${table} SET ${columns.map((c) => `${c} = ?`).join(', ')} WHERE ${spec.key.map((c) => `${c} = ?`).join(' AND ')}`)
-    const json = (column: string, value: unknown) => (spec.json?.includes(column) && value !== null ? JSON.stringify(value) : value)
-    for (const row of rows) update.run([...columns.map((c) => json(c, row[c])), ...spec.key.map((c) => row[c])])
+    const update = db.prepare(
+      `UPDATE ${table} SET ${columns.map((c) => `${c} = ?`).join(', ')} WHERE ${spec.key.map((c) => `${c} = ?`).join(' AND ')}`,
+    )
+    const json = (column: string, value: unknown) =>
+      spec.json?.includes(column) && value !== null ? JSON.stringify(value) : value
+    for (const row of rows)
+      update.run([...columns.map((c) => json(c, row[c])), ...spec.key.map((c) => row[c])])
   }
   for (const table of TABLE_IDS) {
     const rows = added.get(table)

@@ -16,10 +16,25 @@ export function notebookCsv(kitchen: Kitchen): string {
   for (let from = 0; from < total; from += A_PAGE)
     for (const line of kitchen.notebook.lines({}, A_PAGE, from)) {
       if (line.end !== 'finish') continue
-      const [first, ...others] = line.grain_key.split(' + ').map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part)
-      const day = Temporal.Instant.fromEpochMilliseconds(line.ended_ms).toZonedDateTimeISO(zone).toPlainDate().toString()
-      const note = [others.length > 0 ? `with ${others.join(' and ')}` : '', line.note].filter(Boolean).join('; ')
-      rows.push([day, first!, String(Math.round(line.grain_g)), String(Math.round(line.pour_g)), line.vessel_name, line.wet_dry === null ? '' : String(line.wet_dry), note])
+      const [first, ...others] = line.grain_key
+        .split(' + ')
+        .map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part)
+      const day = Temporal.Instant.fromEpochMilliseconds(line.ended_ms)
+        .toZonedDateTimeISO(zone)
+        .toPlainDate()
+        .toString()
+      const note = [others.length > 0 ? `with ${others.join(' and ')}` : '', line.note]
+        .filter(Boolean)
+        .join('; ')
+      rows.push([
+        day,
+        first!,
+        String(Math.round(line.grain_g)),
+        String(Math.round(line.pour_g)),
+        line.vessel_name,
+        line.wet_dry === null ? '' : String(line.wet_dry),
+        note,
+      ])
     }
   return Papa.unparse({ fields: [...COPIED_COLUMNS], data: rows }, { escapeFormulae: /^[=@\t\r]/ })
 }

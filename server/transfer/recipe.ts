@@ -17,7 +17,9 @@ const g = (grams: number): string => `${Math.round(grams)} g`
 const duration = (minutes: number): string => `PT${Math.max(0, Math.round(minutes))}M`
 const inOrder = (plan: Plan): Stage[] => {
   const at = timelineOf(plan.stages)
-  return [...plan.stages].sort((a, b) => at.get(a.id)!.start - at.get(b.id)!.start || at.get(a.id)!.end - at.get(b.id)!.end)
+  return [...plan.stages].sort(
+    (a, b) => at.get(a.id)!.start - at.get(b.id)!.start || at.get(a.id)!.end - at.get(b.id)!.end,
+  )
 }
 
 function ingredientsOf(plan: Plan, { grains }: Named): string[] {
@@ -31,19 +33,33 @@ function ingredientsOf(plan: Plan, { grains }: Named): string[] {
   ]
 }
 
-const stepOf = (stage: Stage): string => [`${stage.title}${stage.ends_on === 'cue' && stage.cue ? `, until ${stage.cue}` : ''} (${windowWord(stage.minutes, stage.ends_on)}).`, ...stage.checks.map((check) => `${check}.`)].join(' ')
+const stepOf = (stage: Stage): string =>
+  [
+    `${stage.title}${stage.ends_on === 'cue' && stage.cue ? `, until ${stage.cue}` : ''} (${windowWord(stage.minutes, stage.ends_on)}).`,
+    ...stage.checks.map((check) => `${check}.`),
+  ].join(' ')
 
 /** The plan as schema.org's Recipe, in JSON-LD. @see https://schema.org/Recipe */
 export function recipeLd(plan: Plan, named: Named): Record<string, unknown> {
-  const hot = plan.stages.filter((s) => s.power_w > 0 || s.kind === 'rest').reduce((sum, s) => sum + s.minutes.expected, 0)
+  const hot = plan.stages
+    .filter((s) => s.power_w > 0 || s.kind === 'rest')
+    .reduce((sum, s) => sum + s.minutes.expected, 0)
   const total = plan.total_minutes.expected
   return {
-    '@context': 'https://schema.org', '@type': 'Recipe',
-    name: named.title, description: named.where,
+    '@context': 'https://schema.org',
+    '@type': 'Recipe',
+    name: named.title,
+    description: named.where,
     recipeYield: [String(plan.yield.servings), `${g(plan.yield.cooked_mass_g)} cooked`],
-    prepTime: duration(Math.max(0, total - hot)), cookTime: duration(Math.min(hot, total)), totalTime: duration(total),
+    prepTime: duration(Math.max(0, total - hot)),
+    cookTime: duration(Math.min(hot, total)),
+    totalTime: duration(total),
     recipeIngredient: ingredientsOf(plan, named),
-    recipeInstructions: inOrder(plan).map((stage) => ({ '@type': 'HowToStep', name: stage.title, text: stepOf(stage) })),
+    recipeInstructions: inOrder(plan).map((stage) => ({
+      '@type': 'HowToStep',
+      name: stage.title,
+      text: stepOf(stage),
+    })),
   }
 }
 
@@ -54,11 +70,17 @@ const plain = (text: string): string => text.replace(/[\\`*_{}[\]<>#|]/g, '\\$&'
 export function recipeMarkdown(plan: Plan, named: Named): string {
   const grave = plan.cautions.filter((c) => c.severity !== 'note' || c.about === 'burn')
   return [
-    `# ${plain(named.title)}`, '', `${plain(named.where)}. Serves ${plan.yield.servings} with ${g(plan.yield.cooked_mass_g)} cooked, in about ${Math.round(plan.total_minutes.expected)} min.`, '',
-    ...ingredientsOf(plan, named).map((line) => `- ${plain(line)}`), '',
-    ...inOrder(plan).map((stage, i) => `${i + 1}. ${plain(stepOf(stage))}`), '',
+    `# ${plain(named.title)}`,
+    '',
+    `${plain(named.where)}. Serves ${plan.yield.servings} with ${g(plan.yield.cooked_mass_g)} cooked, in about ${Math.round(plan.total_minutes.expected)} min.`,
+    '',
+    ...ingredientsOf(plan, named).map((line) => `- ${plain(line)}`),
+    '',
+    ...inOrder(plan).map((stage, i) => `${i + 1}. ${plain(stepOf(stage))}`),
+    '',
     ...(grave.length > 0 ? ['## Mind', '', ...grave.map((c) => `- ${plain(c.text)}`), ''] : []),
-    `Makers’ manuals come first. ${plain(FOLLOW_LOCAL)}`, '',
+    `Makers’ manuals come first. ${plain(FOLLOW_LOCAL)}`,
+    '',
   ].join('\n')
 }
 
@@ -69,10 +91,24 @@ export function recipeCalendar(plan: Plan, named: Named, startMs: number, uid: s
   const moment = (minute: number) => new Date(Math.round(startMs + minute * 60_000))
   for (const stage of inOrder(plan)) {
     const { start, end } = at.get(stage.id)!
-    const event = calendar.createEvent({ id: `${uid}-${stage.id}`, start: moment(start), end: moment(Math.max(end, start + 1)), summary: `${named.title}: ${stage.title}`, description: stepOf(stage), stamp: new Date(startMs) })
-    if (stage.hands_on || stage.ends_on === 'cue') event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: stage.title })
+    const event = calendar.createEvent({
+      id: `${uid}-${stage.id}`,
+      start: moment(start),
+      end: moment(Math.max(end, start + 1)),
+      summary: `${named.title}: ${stage.title}`,
+      description: stepOf(stage),
+      stamp: new Date(startMs),
+    })
+    if (stage.hands_on || stage.ends_on === 'cue')
+      event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: stage.title })
   }
   const table = moment(plan.total_minutes.expected)
-  calendar.createEvent({ id: `${uid}-table`, start: table, end: new Date(table.getTime() + 60_000), summary: `${named.title}: the table`, stamp: new Date(startMs) })
+  calendar.createEvent({
+    id: `${uid}-table`,
+    start: table,
+    end: new Date(table.getTime() + 60_000),
+    summary: `${named.title}: the table`,
+    stamp: new Date(startMs),
+  })
   return calendar.toString()
 }

@@ -13,20 +13,43 @@ import { notebookCsv } from './notebook-csv'
 import { recipeCalendar, recipeLd, recipeMarkdown, type Named } from './recipe'
 
 const planned = (json: Partial<PlanRequestJson> = {}) => {
-  const read = planFrom({ grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 }, ...json } as PlanRequestJson)
+  const read = planFrom({
+    grains: [{ variety: 'short-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...json,
+  } as PlanRequestJson)
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
-const named: Named = { title: 'Short-grain white, 300 g dry', where: 'In the heavy blue on the big gas, at 1120 m', grains: [{ name: 'Short-grain white', grams: 300 }] }
+const named: Named = {
+  title: 'Short-grain white, 300 g dry',
+  where: 'In the heavy blue on the big gas, at 1120 m',
+  grains: [{ name: 'Short-grain white', grams: 300 }],
+}
 
 describe('a plan out of the house', () => {
   test('as a recipe: times are durations that add up, steps are the plan’s own in the order they begin', () => {
     for (const method of METHOD_IDS) {
-      const plan = planned({ method, vessel: methodOf(method).defaults.vessel, heat: methodOf(method).defaults.heat })
-      const recipe = recipeLd(plan, named) as { prepTime: string; cookTime: string; totalTime: string; recipeInstructions: { name: string }[]; recipeIngredient: string[] }
+      const plan = planned({
+        method,
+        vessel: methodOf(method).defaults.vessel,
+        heat: methodOf(method).defaults.heat,
+      })
+      const recipe = recipeLd(plan, named) as {
+        prepTime: string
+        cookTime: string
+        totalTime: string
+        recipeInstructions: { name: string }[]
+        recipeIngredient: string[]
+      }
       const minutes = (text: string) => Number(/^PT(\d+)M$/.exec(text)![1])
-      expect([method, Math.abs(minutes(recipe.prepTime) + minutes(recipe.cookTime) - minutes(recipe.totalTime)) <= 1]).toEqual([method, true])
-      expect(recipe.recipeInstructions.map((s) => s.name).sort()).toEqual(plan.stages.map((s) => s.title).sort())
+      expect([
+        method,
+        Math.abs(minutes(recipe.prepTime) + minutes(recipe.cookTime) - minutes(recipe.totalTime)) <= 1,
+      ]).toEqual([method, true])
+      expect(recipe.recipeInstructions.map((s) => s.name).sort()).toEqual(
+        plan.stages.map((s) => s.title).sort(),
+      )
       expect(recipe.recipeIngredient[0]).toBe('300 g short-grain white, dry')
       expect(recipe.recipeIngredient[1]).toContain(`${Math.round(plan.water.pour_g)} g water`)
     }
@@ -43,12 +66,16 @@ describe('a plan out of the house', () => {
   test('as a calendar: read by another program it is the same steps at the same minutes, the last is the table', () => {
     const plan = planned({ soak: { minutes: 30 } })
     const start = Date.UTC(2026, 2, 29, 0, 30)
-    const events = new ICAL.Component(ICAL.parse(recipeCalendar(plan, named, start, 'plan-1')) as unknown[]).getAllSubcomponents('vevent').map((c) => new ICAL.Event(c))
+    const events = new ICAL.Component(ICAL.parse(recipeCalendar(plan, named, start, 'plan-1')) as unknown[])
+      .getAllSubcomponents('vevent')
+      .map((c) => new ICAL.Event(c))
     expect(events).toHaveLength(plan.stages.length + 1)
     expect(new Set(events.map((e) => e.uid)).size).toBe(events.length)
     expect(Math.min(...events.map((e) => e.startDate.toJSDate().getTime()))).toBe(start)
     const table = events.find((e) => e.uid === 'plan-1-table')!
-    expect(Math.abs(table.startDate.toJSDate().getTime() - start - plan.total_minutes.expected * 60_000)).toBeLessThan(1000)
+    expect(
+      Math.abs(table.startDate.toJSDate().getTime() - start - plan.total_minutes.expected * 60_000),
+    ).toBeLessThan(1000)
   })
 })
 
@@ -79,7 +106,8 @@ describe('the notebook as a table', () => {
     expect(copyCooks(one, cooks, NOW)).toEqual({ ok: true, value: 3 })
     const csv = notebookCsv(one)
     // Nothing in it begins as a formula does.
-    for (const row of Papa.parse<string[]>(csv).data) for (const cell of row) expect(cell).not.toMatch(/^[=@\t\r]/)
+    for (const row of Papa.parse<string[]>(csv).data)
+      for (const cell of row) expect(cell).not.toMatch(/^[=@\t\r]/)
     expect(copyCooks(other, Papa.parse<string[]>(csv).data, NOW)).toEqual({ ok: true, value: 3 })
     expect(notebookCsv(other)).toBe(csv)
     expect(csv).toContain('2026-02-03,Basmati,300,420')

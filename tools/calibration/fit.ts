@@ -28,9 +28,14 @@ const NORMAL_90 = 1.645
  *  @param start the figures fitted around  @throws {RangeError} without observations */
 export function fitVariety(id: VarietyId, observations: readonly Observation[], start: Fitted): FitResult {
   if (observations.length === 0) throw new RangeError(`fitVariety: ${id} has no observations`)
-  const keys = FITTED_KEYS.filter((key) => start.skin < BARE_FROM || key === 'minutesAt100' || key === 'radiusMm')
+  const keys = FITTED_KEYS.filter(
+    (key) => start.skin < BARE_FROM || key === 'minutesAt100' || key === 'radiusMm',
+  )
   const figuresOf = (logs: readonly number[]): Fitted =>
-    ({ ...start, ...Object.fromEntries(keys.map((key, i) => [key, start[key] * Math.exp(logs[i]!)])) }) as Fitted
+    ({
+      ...start,
+      ...Object.fromEntries(keys.map((key, i) => [key, start[key] * Math.exp(logs[i]!)])),
+    }) as Fitted
   const row = varietyOf(id) as Fitted
   // Residuals in standard deviations: the observations first, then the prior of each figure.
   const residualsOf = (logs: readonly number[]): number[] => {
@@ -75,7 +80,11 @@ export function fitVariety(id: VarietyId, observations: readonly Observation[], 
 }
 
 /** 90 % intervals from the curvature at the optimum: the covariance is (JᵀJ)⁻¹ for residuals in standard deviations. */
-function intervalsOf(residualsOf: (logs: readonly number[]) => number[], at: readonly number[], keys: readonly FittedKey[]): Partial<Fitted> {
+function intervalsOf(
+  residualsOf: (logs: readonly number[]) => number[],
+  at: readonly number[],
+  keys: readonly FittedKey[],
+): Partial<Fitted> {
   const STEP = 0.03
   const columns = keys.map((_, k) => {
     const moved = (by: number) => residualsOf(at.map((log, i) => (i === k ? log + by : log)))

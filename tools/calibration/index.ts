@@ -11,20 +11,32 @@ const observations = readObservations()
 const results: FitResult[] = []
 for (const id of VARIETY_IDS) {
   if (only.length > 0 && !only.includes(id)) continue
-  const result = fitVariety(id, observations.filter((o) => o.variety === id), STARTS[id])
+  const result = fitVariety(
+    id,
+    observations.filter((o) => o.variety === id),
+    STARTS[id],
+  )
   results.push(result)
-  console.log(`\n${id}: ${FITTED_KEYS.map((key) => `${key} ${result.figures[key].toFixed(3)} ± ${(100 * result.interval[key]).toFixed(0)} %`).join(', ')}`)
+  console.log(
+    `\n${id}: ${FITTED_KEYS.map((key) => `${key} ${result.figures[key].toFixed(3)} ± ${(100 * result.interval[key]).toFixed(0)} %`).join(', ')}`,
+  )
   for (const { observation, predicted, inSd } of result.residuals)
-    console.log(`  ${observation.kind.padEnd(24)} observed ${observation.value} ± ${observation.sd}, fitted ${predicted.toFixed(2)}${Math.abs(inSd) > 2 ? '  NOT MET' : ''}`)
+    console.log(
+      `  ${observation.kind.padEnd(24)} observed ${observation.value} ± ${observation.sd}, fitted ${predicted.toFixed(2)}${Math.abs(inSd) > 2 ? '  NOT MET' : ''}`,
+    )
 }
 const all = results.flatMap((result) => result.residuals)
 const outside = all.filter(({ inSd }) => Math.abs(inSd) > 2)
-console.log(`\n${all.length} observations, sum of squares ${all.reduce((sum, { inSd }) => sum + inSd ** 2, 0).toFixed(1)}, ${outside.length} outside two standard deviations`)
+console.log(
+  `\n${all.length} observations, sum of squares ${all.reduce((sum, { inSd }) => sum + inSd ** 2, 0).toFixed(1)}, ${outside.length} outside two standard deviations`,
+)
 
 if (only.length === 0) {
   const rounded = (value: number) => Number(value.toPrecision(4))
-  const of = (record: FitResult['figures'], digits: (n: number) => number) => FITTED_KEYS.map((key) => `${key}: ${digits(record[key])}`).join(', ')
-  const table = (pick: (fit: FitResult) => string) => results.map((fit) => `  '${fit.variety}': { ${pick(fit)} },`).join('\n')
+  const of = (record: FitResult['figures'], digits: (n: number) => number) =>
+    FITTED_KEYS.map((key) => `${key}: ${digits(record[key])}`).join(', ')
+  const table = (pick: (fit: FitResult) => string) =>
+    results.map((fit) => `  '${fit.variety}': { ${pick(fit)} },`).join('\n')
   writeFileSync(
     new URL('../../core/grain/fitted.ts', import.meta.url),
     `import type { VarietyRow } from './variety'
@@ -61,7 +73,10 @@ function page(fits: readonly FitResult[]): string {
       `| ${variety} | ${f.minutesAt100.toFixed(1)} ± ${percent(i.minutesAt100)} | ${f.skin.toFixed(3)}${i.skin > 0 ? ` ± ${percent(i.skin)}` : ''} | ${f.radiusMm.toFixed(2)} ± ${percent(i.radiusMm)} | ${f.soakLimit.toFixed(3)}${i.soakLimit > 0 ? ` ± ${percent(i.soakLimit)}` : ''} |`,
   )
   const residuals = fits.flatMap(({ variety, residuals: list }) =>
-    list.map(({ observation: o, predicted, inSd }) => `| ${variety} | ${o.kind} | ${o.value} ± ${o.sd} | ${predicted.toFixed(2)} | ${inSd.toFixed(1)}${Math.abs(inSd) > 2 ? ' (not met)' : ''} |`),
+    list.map(
+      ({ observation: o, predicted, inSd }) =>
+        `| ${variety} | ${o.kind} | ${o.value} ± ${o.sd} | ${predicted.toFixed(2)} | ${inSd.toFixed(1)}${Math.abs(inSd) > 2 ? ' (not met)' : ''} |`,
+    ),
   )
   return `# Calibration of the varieties
 

@@ -11,12 +11,19 @@ const OVERNIGHT = { minutes: 600, celsius: 20, water: 'drain' } as const
 const HALF_HOUR = { minutes: 30, celsius: 20, water: 'drain' } as const
 
 function planned(variety: VarietyId, more: Partial<PlanRequestJson>): Plan {
-  const read = planFrom({ grains: [{ variety }], amount: { basis: 'dry-volume', value: BATCH_ML }, soak: null, ...more })
+  const read = planFrom({
+    grains: [{ variety }],
+    amount: { basis: 'dry-volume', value: BATCH_ML },
+    soak: null,
+    ...more,
+  })
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
 const minutesOf = (plan: Plan, ids: readonly string[]): number =>
-  plan.stages.filter((stage) => ids.includes(stage.id)).reduce((sum, stage) => sum + stage.minutes.expected, 0)
+  plan.stages
+    .filter((stage) => ids.includes(stage.id))
+    .reduce((sum, stage) => sum + stage.minutes.expected, 0)
 
 const covered = (variety: VarietyId, more: Partial<PlanRequestJson> = {}): number =>
   minutesOf(planned(variety, { method: 'covered-simmer', ...more }), ['simmer'])
@@ -35,7 +42,10 @@ export function predict(variety: VarietyId, kind: string): number {
     case 'stood-minutes':
       return minutesOf(planned(variety, { method: 'poured-over' }), ['rest'])
     case 'steamed-minutes':
-      return minutesOf(planned(variety, { method: 'steam', soak: { minutes: 480, celsius: 5, water: 'drain' } }), ['steam'])
+      return minutesOf(
+        planned(variety, { method: 'steam', soak: { minutes: 480, celsius: 5, water: 'drain' } }),
+        ['steam'],
+      )
     case 'pressure-minutes':
       return minutesOf(planned(variety, { method: 'pressure-electric' }), ['pressure'])
     case 'soaked-overnight-share':

@@ -5,7 +5,8 @@ import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen/kitchen'
 import type { Route } from './+types/api'
 
-const respond = ({ status, body }: Answer, headers: Record<string, string> = {}): Response => Response.json(body, { status, headers: { 'Cache-Control': 'no-store', ...headers } })
+const respond = ({ status, body }: Answer, headers: Record<string, string> = {}): Response =>
+  Response.json(body, { status, headers: { 'Cache-Control': 'no-store', ...headers } })
 
 /** Reads: the notebook, what is kept, and the description of it all. */
 export function loader({ params, request }: Route.LoaderArgs) {
@@ -16,7 +17,11 @@ export function loader({ params, request }: Route.LoaderArgs) {
 
 /** Questions: plan, simulate, schedule. */
 export async function action({ params, request }: Route.ActionArgs) {
-  if (request.method !== 'POST') return respond(refusedFor(405, `${request.method} is not known here`), { Allow: 'GET, POST' })
+  if (request.method !== 'POST')
+    return respond(refusedFor(405, `${request.method} is not known here`), { Allow: 'GET, POST' })
   const { status, json } = await answer(params['*'], await request.text(), request.signal)
-  return new Response(json, { status, headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' } })
+  return new Response(json, {
+    status,
+    headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' },
+  })
 }

@@ -41,32 +41,73 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
   return (
     <>
       <div className={classes.block}>
-        <h2 className="eyebrow">Texture {state.texture === null ? `usual for ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}</h2>
+        <h2 className="eyebrow">
+          Texture{' '}
+          {state.texture === null ? `usual for ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}
+        </h2>
         <div className={classes.textures}>
           {TEXTURES.map(({ value, word, swell }) => (
-            <UnstyledButton key={word} className={classes.texture} aria-pressed={texture === value} onClick={() => change({ texture: value })}>
+            <UnstyledButton
+              key={word}
+              className={classes.texture}
+              aria-pressed={texture === value}
+              onClick={() => change({ texture: value })}
+            >
               <Kernel variety={variety} swell={swell} split={value === 1} height={30} />
               {word}
             </UnstyledButton>
           ))}
         </div>
-        <Range label="Texture, firm to soft" value={texture} min={0} max={1} step={0.05} says={textureWord(texture)} onChange={(next) => change({ texture: next })} />
+        <Range
+          label="Texture, firm to soft"
+          value={texture}
+          min={0}
+          max={1}
+          step={0.05}
+          says={textureWord(texture)}
+          onChange={(next) => change({ texture: next })}
+        />
       </div>
 
       <div className={classes.block}>
         <h2 className="eyebrow">Rinses</h2>
         <div className={classes.stepper}>
-          <UnstyledButton aria-label="One rinse fewer" disabled={washes <= LIMITS.washes[0]} onClick={() => change({ washes: washes - 1 })}>
+          <UnstyledButton
+            aria-label="One rinse fewer"
+            disabled={washes <= LIMITS.washes[0]}
+            onClick={() => change({ washes: washes - 1 })}
+          >
             <IconMinus size={18} />
           </UnstyledButton>
-          <output className="figure" aria-label="Washes">{washes}</output>
-          <UnstyledButton aria-label="One rinse more" disabled={washes >= 8} onClick={() => change({ washes: washes + 1 })}>
+          <output className="figure" aria-label="Washes">
+            {washes}
+          </output>
+          <UnstyledButton
+            aria-label="One rinse more"
+            disabled={washes >= 8}
+            onClick={() => change({ washes: washes + 1 })}
+          >
             <IconPlus size={18} />
           </UnstyledButton>
-          <Either label="Drained how" value={state.drain} off={washes === 0 && !state.soak} of={[['sieve', 'in a sieve'], ['tip', 'tipped']]} onChange={(drain) => change({ drain })} />
+          <Either
+            label="Drained how"
+            value={state.drain}
+            off={washes === 0 && !state.soak}
+            of={[
+              ['sieve', 'in a sieve'],
+              ['tip', 'tipped'],
+            ]}
+            onChange={(drain) => change({ drain })}
+          />
         </div>
-        {bag?.enriched === 1 && washes > 0 && <p className={classes.hint}>enriched: rinsing washes off added vitamins</p>}
-        {(washes === 0 || !state.soak) && <p className={classes.hint}>{washes === 0 ? 'not rinsed; no water clings to the grain' : variety.washHow}</p>}
+        {bag?.enriched === 1 && washes > 0 && (
+          <p className={classes.hint}>enriched: rinsing washes off added vitamins</p>
+        )}
+        {(washes === 0 || !state.soak) && (
+          <p className={classes.hint}>
+            {washes === 0 ? 'not rinsed; no water clings to the grain' : variety.washHow}
+          </p>
+        )}
       </div>
 
       <div className={classes.block}>
@@ -83,8 +124,24 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
             </UnstyledButton>
           ))}
         </div>
-        {state.soak && <SoakCurve variety={variety} soak={state.soak} onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })} />}
-        {state.soak && <Either label="Soaking water" value={state.soak.water} of={[['drain', 'discarded'], ['keep', 'used for cooking']]} onChange={(water) => state.soak && change({ soak: { ...state.soak, water } })} />}
+        {state.soak && (
+          <SoakCurve
+            variety={variety}
+            soak={state.soak}
+            onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })}
+          />
+        )}
+        {state.soak && (
+          <Either
+            label="Soaking water"
+            value={state.soak.water}
+            of={[
+              ['drain', 'discarded'],
+              ['keep', 'used for cooking'],
+            ]}
+            onChange={(water) => state.soak && change({ soak: { ...state.soak, water } })}
+          />
+        )}
         {state.soak?.water === 'drain' && (
           <Suspense>
             <WetWeight state={state} change={change} plan={plan} />
@@ -99,7 +156,12 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
           <h2 className="eyebrow">Rest, lid on</h2>
           <div className="chips">
             {[5, 10, 15, 20].map((minutes) => (
-              <UnstyledButton key={minutes} className="chip" aria-pressed={state.rest === minutes} onClick={() => change({ rest: state.rest === minutes ? null : minutes })}>
+              <UnstyledButton
+                key={minutes}
+                className="chip"
+                aria-pressed={state.rest === minutes}
+                onClick={() => change({ rest: state.rest === minutes ? null : minutes })}
+              >
                 {minutes} min
               </UnstyledButton>
             ))}
@@ -111,7 +173,15 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
 }
 
 const textureWord = (texture: number): string =>
-  texture <= 0.1 ? 'firm' : texture < 0.4 ? 'firm to standard' : texture <= 0.6 ? 'standard' : texture < 0.9 ? 'standard to soft' : 'soft'
+  texture <= 0.1
+    ? 'firm'
+    : texture < 0.4
+      ? 'firm to standard'
+      : texture <= 0.6
+        ? 'standard'
+        : texture < 0.9
+          ? 'standard to soft'
+          : 'soft'
 
 /** Soaks worth offering: short for bare grain, long and cold for grain in its skin. */
 function soaksFor(variety: Variety): BenchState['soak'][] {
@@ -133,7 +203,13 @@ function Either<T extends string>({ label, value, of, off = false, onChange }: E
   return (
     <div className="chips" role="group" aria-label={label}>
       {of.map(([id, word]) => (
-        <UnstyledButton key={id} className="chip" aria-pressed={value === id} disabled={off} onClick={() => onChange(id)}>
+        <UnstyledButton
+          key={id}
+          className="chip"
+          aria-pressed={value === id}
+          disabled={off}
+          onClick={() => onChange(id)}
+        >
           {word}
         </UnstyledButton>
       ))}

@@ -6,13 +6,23 @@ import { usualSoak } from '#core/method/usual'
 import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
 import { isClockHour } from '../../time/clock-hour'
-import { DRESSING_CHOICES, methodOfState, MOST_OTHERS, usualSoakFor, type BenchAddIn, type BenchState, type House } from './bench-state'
+import {
+  DRESSING_CHOICES,
+  methodOfState,
+  MOST_OTHERS,
+  usualSoakFor,
+  type BenchAddIn,
+  type BenchState,
+  type House,
+} from './bench-state'
 
 const oneOf = <T extends string>(words: readonly T[], text: string | null, otherwise: T): T =>
   words.includes(text as T) ? (text as T) : otherwise
-const oneOrNull = <T extends string>(words: readonly T[], text: string | null): T | null => (words.includes(text as T) ? (text as T) : null)
+const oneOrNull = <T extends string>(words: readonly T[], text: string | null): T | null =>
+  words.includes(text as T) ? (text as T) : null
 export const LONGEST_WHO = 120
-const readWho = (text: string | null): string | null => (text === null || text.trim() === '' || text.length > LONGEST_WHO ? null : text)
+const readWho = (text: string | null): string | null =>
+  text === null || text.trim() === '' || text.length > LONGEST_WHO ? null : text
 const numberIn = (text: string | null, [min, max]: readonly [number, number]): number | null => {
   const n = text === null || text.trim() === '' ? NaN : Number(text)
   return n >= min && n <= max ? n : null
@@ -51,7 +61,8 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   put('drain', state.drain, first.drain)
   if (state.soak) search.set('soak', `${state.soak.minutes}-${state.soak.celsius}-${state.soak.water}`)
   // Not soaked, where the usual method would be: said, or it would be soaked again.
-  else if (state.method === null && METHOD_IDS.some((id) => usualSoak(id, varietyOf(state.grain)) !== null)) search.set('soak', '')
+  else if (state.method === null && METHOD_IDS.some((id) => usualSoak(id, varietyOf(state.grain)) !== null))
+    search.set('soak', '')
   put('wet', state.wet, null)
   put('rest', state.rest, null)
   put('lid', state.lidUntilBoil, first.lidUntilBoil)
@@ -63,11 +74,16 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   put('kept', state.fromKept, 0)
   put('hold', state.hold, 0)
   put('self', state.byItself ? 'yes' : null, null)
-  if (state.dressing) search.set('dress', `${state.dressing.style}-${state.dressing.infuse}-${state.dressing.set}${state.dressing.ml === null ? '' : `-${state.dressing.ml}`}`)
+  if (state.dressing)
+    search.set(
+      'dress',
+      `${state.dressing.style}-${state.dressing.infuse}-${state.dressing.set}${state.dressing.ml === null ? '' : `-${state.dressing.ml}`}`,
+    )
   put('under', state.under && `${state.under.liquidG}~${state.under.name}`, null)
   put('salt', state.salt, null)
   put('stock', state.stock, first.stock)
-  for (const a of state.addIns) search.append('add', [a.name, a.grams, a.water, a.salt, a.when, a.out].join('~'))
+  for (const a of state.addIns)
+    search.append('add', [a.name, a.grams, a.water, a.salt, a.when, a.out].join('~'))
   put('poured', state.poured, null)
   put('at', state.at, null)
   return search
@@ -76,14 +92,21 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
 function readOther(text: string): BenchState['others'] {
   const [variety, share] = text.split(':')
   const n = numberIn(share ?? null, [0.05, 20])
-  return n !== null && VARIETY_IDS.includes(variety as VarietyId) ? [{ variety: variety as VarietyId, share: n }] : []
+  return n !== null && VARIETY_IDS.includes(variety as VarietyId)
+    ? [{ variety: variety as VarietyId, share: n }]
+    : []
 }
 
 function readDressing(text: string | null): BenchState['dressing'] {
   const [, style, infuse, set, ml] = /^([a-z-]+?)-(\d+)-(\d+)(?:-(\d+(?:\.\d+)?))?$/.exec(text ?? '') ?? []
-  const [steeps, sets] = [numberIn(infuse ?? null, LIMITS.infuse_minutes), numberIn(set ?? null, LIMITS.set_minutes)]
+  const [steeps, sets] = [
+    numberIn(infuse ?? null, LIMITS.infuse_minutes),
+    numberIn(set ?? null, LIMITS.set_minutes),
+  ]
   const known = oneOrNull(DRESSING_CHOICES, style ?? null)
-  return known === null || steeps === null || sets === null ? null : { style: known, infuse: steeps, set: sets, ml: numberIn(ml ?? null, LIMITS.dressing_ml) }
+  return known === null || steeps === null || sets === null
+    ? null
+    : { style: known, infuse: steeps, set: sets, ml: numberIn(ml ?? null, LIMITS.dressing_ml) }
 }
 
 function readUnder(text: string | null): BenchState['under'] {
@@ -94,22 +117,45 @@ function readUnder(text: string | null): BenchState['under'] {
 
 function readAddIn(text: string): BenchAddIn[] {
   const [name = '', grams, water, salt, when, out] = text.split('~')
-  const [g, w, s] = [numberIn(grams ?? null, LIMITS.add_in_g), numberIn(water ?? null, [0, 1]), numberIn(salt ?? null, [0, 1])]
+  const [g, w, s] = [
+    numberIn(grams ?? null, LIMITS.add_in_g),
+    numberIn(water ?? null, [0, 1]),
+    numberIn(salt ?? null, [0, 1]),
+  ]
   if (name.trim() === '' || name.length > 60 || g === null || w === null || s === null) return []
-  return [{ name, grams: g, water: w, salt: s, when: oneOf(ADD_IN_TIMES, when ?? null, 'with-water'), out: oneOf(ADD_IN_OUTS, out ?? null, 'stays') }]
+  return [
+    {
+      name,
+      grams: g,
+      water: w,
+      salt: s,
+      when: oneOf(ADD_IN_TIMES, when ?? null, 'with-water'),
+      out: oneOf(ADD_IN_OUTS, out ?? null, 'stays'),
+    },
+  ]
 }
 
 /** The soak of an address that names neither a method nor a soak: as this grain is usually cooked in that pot. */
-function usualSoakOf(search: URLSearchParams, first: BenchState, house: Pick<House, 'vessels'>): BenchState['soak'] {
+function usualSoakOf(
+  search: URLSearchParams,
+  first: BenchState,
+  house: Pick<House, 'vessels'>,
+): BenchState['soak'] {
   const grain = oneOf(VARIETY_IDS, search.get('grain'), first.grain)
   const vessel = house.vessels.find((v) => v.id === search.get('pot')) ?? house.vessels[0]
   if (!vessel) return null
   const purpose = oneOf(PURPOSES, search.get('purpose'), first.purpose)
-  return usualSoakFor(grain, methodOfState({ method: null, purpose, grain, others: [] }, vessel), { kitchen_c: DEFAULTS.soak_celsius })
+  return usualSoakFor(grain, methodOfState({ method: null, purpose, grain, others: [] }, vessel), {
+    kitchen_c: DEFAULTS.soak_celsius,
+  })
 }
 
 /** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
-export function fromSearch(search: URLSearchParams, first: BenchState, house: Pick<House, 'vessels' | 'heats'>): BenchState {
+export function fromSearch(
+  search: URLSearchParams,
+  first: BenchState,
+  house: Pick<House, 'vessels' | 'heats'>,
+): BenchState {
   const grams = numberIn(search.get('grams'), LIMITS.amount['dry-mass'])
   const servings = numberIn(search.get('for'), LIMITS.amount.servings)
   const [, minutes, celsius, water] = /^(\d+)-(\d+)-(drain|keep)$/.exec(search.get('soak') ?? '') ?? []
@@ -132,7 +178,10 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
     stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,
     addIns: search.getAll('add').slice(0, LIMITS.add_ins).flatMap(readAddIn),
     poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
-    amount: grams !== null ? { basis: 'dry-mass', value: grams } : { basis: 'servings', value: servings ?? first.amount.value },
+    amount:
+      grams !== null
+        ? { basis: 'dry-mass', value: grams }
+        : { basis: 'servings', value: servings ?? first.amount.value },
     method: oneOrNull(METHOD_IDS, search.get('by')),
     finish: oneOrNull(FINISHES, search.get('finish')),
     cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
@@ -142,8 +191,16 @@ export function fromSearch(search: URLSearchParams, first: BenchState, house: Pi
     toasted: search.get('toasted') === 'yes',
     serving: oneOf(['side', 'main'], search.get('as'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
-    vesselId: oneOf(house.vessels.map((v) => v.id), search.get('pot'), first.vesselId),
-    heatId: oneOf(house.heats.map((h) => h.id), search.get('on'), first.heatId),
+    vesselId: oneOf(
+      house.vessels.map((v) => v.id),
+      search.get('pot'),
+      first.vesselId,
+    ),
+    heatId: oneOf(
+      house.heats.map((h) => h.id),
+      search.get('on'),
+      first.heatId,
+    ),
     texture: numberIn(search.get('texture'), [0, 1]),
     washes: wholeIn(search.get('washes'), LIMITS.washes),
     drain: oneOf(['tip', 'sieve'], search.get('drain'), first.drain as 'tip' | 'sieve'),

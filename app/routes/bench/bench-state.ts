@@ -6,7 +6,15 @@ import { blendOf } from '#core/grain/blend'
 import { bagDelta } from '#core/grain/bag'
 import type { Authority } from '#core/keep/guidance'
 import type { LidPosition } from '#core/heat/lid'
-import { correctedMinutes, correctedPower, correctedSteam, correctionFrom, type Correction, type KnownFigures, type PlanFor } from '#core/learn/corrections'
+import {
+  correctedMinutes,
+  correctedPower,
+  correctedSteam,
+  correctionFrom,
+  type Correction,
+  type KnownFigures,
+  type PlanFor,
+} from '#core/learn/corrections'
 import { grainKeyOf } from '#core/learn/grain-key'
 import type { Applied } from '#core/learn/evidence'
 import type { AvoidedId } from '#core/eaters/avoid'
@@ -44,7 +52,13 @@ export interface House {
   guidance: Authority
   /** What lies ready in fridge and freezer, to eat first first. */
   eaters: readonly Eater[]
-  kept: readonly { title: string; variety: VarietyId; portions: number; place: 'fridge' | 'freezer' | 'cooling'; useByMs: number | null }[]
+  kept: readonly {
+    title: string
+    variety: VarietyId
+    portions: number
+    place: 'fridge' | 'freezer' | 'cooling'
+    useByMs: number | null
+  }[]
 }
 
 /** Everything the cook can choose on the bench. Null means the usual, whatever the grain. */
@@ -159,14 +173,26 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
 })
 
 /** The method a bench cooks by: the one asked for where its vessel can, or the usual one for its grain, purpose and vessel. */
-export function methodOfState(state: Pick<BenchState, 'method' | 'purpose' | 'grain' | 'others'>, vessel: Pick<VesselRow, 'kind' | 'name'>): MethodId {
+export function methodOfState(
+  state: Pick<BenchState, 'method' | 'purpose' | 'grain' | 'others'>,
+  vessel: Pick<VesselRow, 'kind' | 'name'>,
+): MethodId {
   const { method, purpose } = state
   if (method !== null && methodsOf(vessel.kind).includes(method)) return method
-  return usualMethod({ blend: blendOf([{ variety: state.grain, share: 1 }, ...state.others]), kind: vessel.kind, purpose, basket: hasBasket(vessel) })
+  return usualMethod({
+    blend: blendOf([{ variety: state.grain, share: 1 }, ...state.others]),
+    kind: vessel.kind,
+    purpose,
+    basket: hasBasket(vessel),
+  })
 }
 
 /** The soak custom gives this grain by this method; the rule is the planner's own. */
-export function usualSoakFor(grain: VarietyId, method: MethodId, house: Pick<House, 'kitchen_c'>): BenchState['soak'] {
+export function usualSoakFor(
+  grain: VarietyId,
+  method: MethodId,
+  house: Pick<House, 'kitchen_c'>,
+): BenchState['soak'] {
   const soak = usualSoak(method, varietyOf(grain))
   return soak && { minutes: soak.minutes, celsius: soak.celsius ?? house.kitchen_c, water: soak.water }
 }
@@ -184,20 +210,36 @@ export const grainKeyOfState = (state: BenchState): string => grainKeyOf(grainsO
 /** What a plan of this bench leans on, by the names things are learned under. */
 const learnsAs = (state: BenchState, house: House): PlanFor => {
   const vessel = vesselOfState(state, house)
-  return { grainKey: grainKeyOfState(state), bagId: bagOfState(state, house)?.id ?? null, vesselId: vessel.id, heatId: vessel.own_rated_w === null ? heatOfState(state, house).id : `own ${vessel.id}` }
-}
-
-/** What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had been learned and is planned with. */
-export function startFieldsOf(state: BenchState, house: House): { vessel_id: string; heat_id: string | null; bag_id: string | null; applied: Applied | undefined } {
-  const vessel = vesselOfState(state, house)
-  const learned = correctionFor(state, house)
   return {
-    vessel_id: vessel.id, heat_id: vessel.own_rated_w === null ? heatOfState(state, house).id : null, bag_id: state.bagId,
-    applied: learned && { uptake: learned.uptake, steam: learned.steam, power: learned.power, time: learned.time },
+    grainKey: grainKeyOfState(state),
+    bagId: bagOfState(state, house)?.id ?? null,
+    vesselId: vessel.id,
+    heatId: vessel.own_rated_w === null ? heatOfState(state, house).id : `own ${vessel.id}`,
   }
 }
 
-export const correctionFor = (state: BenchState, house: House): Correction | undefined => correctionFrom(house.known, learnsAs(state, house))
+/** What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had been learned and is planned with. */
+export function startFieldsOf(
+  state: BenchState,
+  house: House,
+): { vessel_id: string; heat_id: string | null; bag_id: string | null; applied: Applied | undefined } {
+  const vessel = vesselOfState(state, house)
+  const learned = correctionFor(state, house)
+  return {
+    vessel_id: vessel.id,
+    heat_id: vessel.own_rated_w === null ? heatOfState(state, house).id : null,
+    bag_id: state.bagId,
+    applied: learned && {
+      uptake: learned.uptake,
+      steam: learned.steam,
+      power: learned.power,
+      time: learned.time,
+    },
+  }
+}
+
+export const correctionFor = (state: BenchState, house: House): Correction | undefined =>
+  correctionFrom(house.known, learnsAs(state, house))
 
 export const bagOfState = (state: BenchState, house: Pick<House, 'bags'>): BagRow | undefined =>
   house.bags.find((bag) => bag.id === state.bagId && bag.variety === state.grain)
@@ -205,11 +247,15 @@ export const bagOfState = (state: BenchState, house: Pick<House, 'bags'>): BagRo
 /** The amount as it is measured: by the scale as it is, by the cup in the scoops there are. */
 function amountOf(state: BenchState, house: House): PlanRequestJson['amount'] {
   // What is kept already is not cooked again; there is always something in the pot.
-  const value = state.amount.basis === 'servings' ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept) : state.amount.value
+  const value =
+    state.amount.basis === 'servings'
+      ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept)
+      : state.amount.value
   const asked = { ...state.amount, value, serving: state.serving }
   if (house.units === 'grams') return asked
   const { bulkDensity } = blendOf(grainsOf(state))
-  const grams = asked.basis === 'servings' ? (asked.value + state.keep) * SERVING_G[state.serving] : asked.value
+  const grams =
+    asked.basis === 'servings' ? (asked.value + state.keep) * SERVING_G[state.serving] : asked.value
   const cup = CUPS[house.cup].ml
   const { cups } = inScoops(grams / bulkDensity / cup)
   return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
@@ -221,7 +267,8 @@ function avoidsOf({ who }: Pick<BenchState, 'who'>, house: Pick<House, 'eaters'>
   return party?.ok ? party.value.avoids : []
 }
 
-const clamp = (value: number, [min, max]: readonly [number, number]): number => Math.min(max, Math.max(min, value))
+const clamp = (value: number, [min, max]: readonly [number, number]): number =>
+  Math.min(max, Math.max(min, value))
 
 /** The plan request of the contract that this bench stands for. */
 export function requestOf(state: BenchState, house: House, nowMs: number): PlanRequestJson {
@@ -268,8 +315,14 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
     },
     heat:
       vessel.own_rated_w === null
-        ? { rated_w: correctedPower({ ratedW: heat.rated_w, powerFactor: heat.power_factor }, learned?.power), efficiency: heat.efficiency }
-        : { rated_w: correctedPower({ ratedW: vessel.own_rated_w }, learned?.power), efficiency: vessel.own_efficiency! },
+        ? {
+            rated_w: correctedPower({ ratedW: heat.rated_w, powerFactor: heat.power_factor }, learned?.power),
+            efficiency: heat.efficiency,
+          }
+        : {
+            rated_w: correctedPower({ ratedW: vessel.own_rated_w }, learned?.power),
+            efficiency: vessel.own_efficiency!,
+          },
     rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
     soak: state.soak && { ...state.soak, wet_mass_g: state.soak.water === 'drain' ? state.wet : null },
     ...(state.texture === null ? {} : { texture: state.texture }),
@@ -280,14 +333,31 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
     salt_percent: state.salt,
     stock_share: state.stock,
     add_ins: state.addIns.map((a) => ({
-      name: a.name, grams_per_100g_dry: a.grams, water_share: a.water, salt_share: a.salt, when: a.when, out: a.out,
+      name: a.name,
+      grams_per_100g_dry: a.grams,
+      water_share: a.water,
+      salt_share: a.salt,
+      when: a.when,
+      out: a.out,
     })),
     keep_servings: state.amount.basis === 'servings' ? state.keep : 0,
     stuck_g: vessel.sticks_g,
     hold_minutes: state.hold,
     guidance: house.guidance,
     avoids: avoidsOf(state, house),
-    ...(state.dressing === null ? {} : { dressing: state.dressing.style === 'none' ? null : { style: state.dressing.style, infuse_minutes: state.dressing.infuse, set_minutes: state.dressing.set, ml_per_240_ml_dry: state.dressing.ml } }),
+    ...(state.dressing === null
+      ? {}
+      : {
+          dressing:
+            state.dressing.style === 'none'
+              ? null
+              : {
+                  style: state.dressing.style,
+                  infuse_minutes: state.dressing.infuse,
+                  set_minutes: state.dressing.set,
+                  ml_per_240_ml_dry: state.dressing.ml,
+                },
+        }),
     boiler_dish: state.under && { name: state.under.name, liquid_g: state.under.liquidG },
     pour_override_g: state.poured,
     elevation_m: house.elevation_m,
@@ -302,7 +372,8 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
 
 /** The bench after a change. Another grain, amount or soak was not the one that was weighed. */
 export function changedBench(state: BenchState, next: Partial<BenchState>): BenchState {
-  const weighed = 'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
+  const weighed =
+    'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
   return { ...state, ...next, ...(weighed ? {} : { wet: null }) }
 }
 

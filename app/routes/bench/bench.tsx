@@ -24,7 +24,20 @@ import { useNow } from '../../time/use-now'
 import type { Route } from './+types/bench'
 import { Before } from './before'
 import { fromSearch, toSearch } from './bench-address'
-import { bagOfState, changedBench, correctionFor, firstBench, grainKeyOfState, heatOfState, methodOfState, requestOf, startFieldsOf, vesselOfState, type BenchState, type House } from './bench-state'
+import {
+  bagOfState,
+  changedBench,
+  correctionFor,
+  firstBench,
+  grainKeyOfState,
+  heatOfState,
+  methodOfState,
+  requestOf,
+  startFieldsOf,
+  vesselOfState,
+  type BenchState,
+  type House,
+} from './bench-state'
 import { Cautions } from './cautions'
 import { houseIn } from './house.server'
 import { marksIn } from './marks'
@@ -51,7 +64,16 @@ export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   // A new house is asked its first things; an address that names a pot is somebody's own.
   if (!open.household.welcomed() && new URL(request.url).search === '') throw redirect('/welcome')
-  return { nowMs: nowMs(), ...houseIn(open), gauge: open.household.gauge(), suppers: open.suppers.all().filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12).slice(0, 1).map(({ id, title }) => ({ id, title })) }
+  return {
+    nowMs: nowMs(),
+    ...houseIn(open),
+    gauge: open.household.gauge(),
+    suppers: open.suppers
+      .all()
+      .filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12)
+      .slice(0, 1)
+      .map(({ id, title }) => ({ id, title })),
+  }
 }
 
 /** Starts a cook: what the cook saw is planned once more here, and frozen. */
@@ -63,7 +85,15 @@ export async function action({ request }: Route.ActionArgs) {
     const kept = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
     return kept.ok ? { kept: true as const } : data({ errors: kept.errors }, { status: 422 })
   }
-  if (intent !== 'start') return data({ errors: [{ path: 'intent', message: `intent must be start, gauge or keep-mark, got "${String(intent)}"` }] }, { status: 400 })
+  if (intent !== 'start')
+    return data(
+      {
+        errors: [
+          { path: 'intent', message: `intent must be start, gauge or keep-mark, got "${String(intent)}"` },
+        ],
+      },
+      { status: 400 },
+    )
   let start: unknown
   try {
     start = JSON.parse(String(form.get('cook') ?? ''))
@@ -84,7 +114,11 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const fetcher = useFetcher()
   const navigation = useNavigation()
   const first = useMemo(() => firstBench(house), [house])
-  const { state, change, undo, canUndo, leaveAddress } = useBench(first, house, fetcher.state !== 'idle' || navigation.state !== 'idle')
+  const { state, change, undo, canUndo, leaveAddress } = useBench(
+    first,
+    house,
+    fetcher.state !== 'idle' || navigation.state !== 'idle',
+  )
   useKeys({ back: canUndo ? undo : undefined })
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
@@ -110,7 +144,13 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   }
   const whys = whysOf(asked, plan, known)
   const slack = useSlack(request)
-  const changed = useWhatChanged({ vesselId: vesselRow.id, rimMm: vesselRow.rim_diameter_mm, grainG: plan.grain.mass_g, pourG: plan.water.pour_g, steamG: plan.water.evaporated_g })
+  const changed = useWhatChanged({
+    vesselId: vesselRow.id,
+    rimMm: vesselRow.rim_diameter_mm,
+    grainG: plan.grain.mass_g,
+    pourG: plan.water.pour_g,
+    steamG: plan.water.evaporated_g,
+  })
   const [lit, setLit] = useState<string>()
   const context = contextOf(plan, state, vessel)
   const times = useMemo(() => {
@@ -138,31 +178,65 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
       <h1 className="unseen">Bench</h1>
       <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
-        <Before state={state} change={change} variety={variety} kind={vesselRow.kind} plan={plan} crystal={settings.crystal} bag={bagOfState(state, house)} />
+        <Before
+          state={state}
+          change={change}
+          variety={variety}
+          kind={vesselRow.kind}
+          plan={plan}
+          crystal={settings.crystal}
+          bag={bagOfState(state, house)}
+        />
       </section>
       <section className={`${classes.pot} basin`} aria-label="The pot">
         <PotView
-          plan={plan} vessel={vessel} variety={variety} name={vesselRow.name} lid={state.lidUntilBoil}
+          plan={plan}
+          vessel={vessel}
+          variety={variety}
+          name={vesselRow.name}
+          lid={state.lidUntilBoil}
           printed={vesselRow.printed}
-          crease={gauge === 'finger' ? settings.crease_mm : undefined} cooked={cooked} onCooked={setCooked} says={changed.says} ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
-          marks={marksIn(plan.cautions, state, change, house, now)} look={look.at}
-          hold={methodOf(method).pourSetsTexture !== true ? undefined : {
-            pourG: plan.water.pour_g,
-            firmG: plan.water.firm_pour_g,
-            standardG: plan.water.standard_pour_g,
-            softG: plan.water.soft_pour_g,
-            pourAt: (level) => pourForLevel(context, level),
-            onPour: (pour) => change(heldAt(pour, plan, state)),
-          }}
+          crease={gauge === 'finger' ? settings.crease_mm : undefined}
+          cooked={cooked}
+          onCooked={setCooked}
+          says={changed.says}
+          ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
+          marks={marksIn(plan.cautions, state, change, house, now)}
+          look={look.at}
+          hold={
+            methodOf(method).pourSetsTexture !== true
+              ? undefined
+              : {
+                  pourG: plan.water.pour_g,
+                  firmG: plan.water.firm_pour_g,
+                  standardG: plan.water.standard_pour_g,
+                  softG: plan.water.soft_pour_g,
+                  pourAt: (level) => pourForLevel(context, level),
+                  onPour: (pour) => change(heldAt(pour, plan, state)),
+                }
+          }
         />
         <Study request={request} variety={variety} change={change} creaseMm={settings.crease_mm} />
       </section>
       <section className={classes.measure} aria-label="Measure">
         <Measure
-          plan={plan} context={context} settings={settings} measures={measures} learned={correctionFor(state, house)} slack={methodOf(method).pourSetsTexture ? slackWords(plan.water, slack) : undefined} now={now} gauge={gauge} printed={vesselRow.printed} why={whys.pour} whyGrain={whys.grain} way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+          plan={plan}
+          context={context}
+          settings={settings}
+          measures={measures}
+          learned={correctionFor(state, house)}
+          slack={methodOf(method).pourSetsTexture ? slackWords(plan.water, slack) : undefined}
+          now={now}
+          gauge={gauge}
+          printed={vesselRow.printed}
+          why={whys.pour}
+          whyGrain={whys.grain}
+          way={method === 'ladled' ? 'ladles' : methodOf(method).water}
           marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
           ownWords={ownPourWords(plan, state)}
-          wasPourG={changed.wasPourG} lit={lit} onLit={setLit}
+          wasPourG={changed.wasPourG}
+          lit={lit}
+          onLit={setLit}
           onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
           onGauge={(next) => {
             setGauge(next)
@@ -171,8 +245,12 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           onKeep={() =>
             void fetcher.submit(
               {
-                intent: 'keep-mark', grain_key: grainKeyOfState(state), vessel_id: vesselRow.id, dry_g: String(plan.grain.mass_g),
-                pour_g: String(plan.water.pour_g), depth_mm: String(plan.gauges.water_above_bed_mm),
+                intent: 'keep-mark',
+                grain_key: grainKeyOfState(state),
+                vessel_id: vesselRow.id,
+                dry_g: String(plan.grain.mass_g),
+                pour_g: String(plan.water.pour_g),
+                depth_mm: String(plan.gauges.water_above_bed_mm),
               },
               { method: 'post' },
             )
@@ -186,25 +264,57 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         {TABS.map(({ id, word }) => (
           <button key={id} type="button" aria-pressed={tab === id} onClick={() => setTab(id)}>
             {word}
-            {id === 'cautions' && plan.cautions.some((c) => c.severity !== 'note') && <span className={classes.flag} aria-label="needs a look" />}
+            {id === 'cautions' && plan.cautions.some((c) => c.severity !== 'note') && (
+              <span className={classes.flag} aria-label="needs a look" />
+            )}
           </button>
         ))}
       </nav>
       <section className={classes.ribbon} aria-label="Heat from now to the table">
-        <HeatRibbon stages={plan.stages} times={times} clockAt={clockAt} height={low ? 134 : 168} scrub={look.scrub} onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
+        <HeatRibbon
+          stages={plan.stages}
+          times={times}
+          clockAt={clockAt}
+          height={low ? 134 : 168}
+          scrub={look.scrub}
+          onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })}
+          placeOf={(stage) =>
+            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)
+          }
+        />
       </section>
       <section className={classes.upright} aria-label="Stages">
-        <StagesUpright stages={plan.stages} times={times} clockAt={clockAt} scrub={look.scrub} placeOf={(stage) => knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)} />
+        <StagesUpright
+          stages={plan.stages}
+          times={times}
+          clockAt={clockAt}
+          scrub={look.scrub}
+          placeOf={(stage) =>
+            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)
+          }
+        />
       </section>
       <StartBar
-        plan={plan} now={now} startMs={startMs} tableMs={tableMs} asked={request.serve_at !== undefined} clock={settings}
-        why={whys.minutes} whyCooked={whys.cooked} search={toSearch(state, first).toString()}
-        onStart={start} suppers={loaderData.suppers}
+        plan={plan}
+        now={now}
+        startMs={startMs}
+        tableMs={tableMs}
+        asked={request.serve_at !== undefined}
+        clock={settings}
+        why={whys.minutes}
+        whyCooked={whys.cooked}
+        search={toSearch(state, first).toString()}
+        onStart={start}
+        suppers={loaderData.suppers}
         onSupper={(id) => {
           leaveAddress()
-          void submit({ intent: 'add', ...supperDishOf(state, house, first, request) }, { method: 'post', action: `/supper/${id}` })
+          void submit(
+            { intent: 'add', ...supperDishOf(state, house, first, request) },
+            { method: 'post', action: `/supper/${id}` },
+          )
         }}
-        undo={canUndo ? undo : undefined} errors={actionData && 'errors' in actionData ? actionData.errors : []}
+        undo={canUndo ? undo : undefined}
+        errors={actionData && 'errors' in actionData ? actionData.errors : []}
       />
     </main>
   )
@@ -212,6 +322,10 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 
 /** The bench's state, kept in the address, with a way back. */
 function useBench(first: BenchState, house: House, busy: boolean) {
-  const { state, become, ...rest } = useAddress<BenchState>({ read: (search) => fromSearch(search, first, house), write: (of) => toSearch(of, first), busy })
+  const { state, become, ...rest } = useAddress<BenchState>({
+    read: (search) => fromSearch(search, first, house),
+    write: (of) => toSearch(of, first),
+    busy,
+  })
   return { ...rest, state, change: (next: Partial<BenchState>) => become(changedBench(state, next)) }
 }

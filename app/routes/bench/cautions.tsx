@@ -27,7 +27,10 @@ export function Cautions({ cautions, state, change, house, now }: CautionsProps)
     <ul className={classes.list}>
       {shown.map((caution) => {
         const Icon = ICON[caution.severity]
-        const mend = caution.severity === 'note' && caution.about !== 'texture' ? undefined : mendOf(caution, state, house, now)
+        const mend =
+          caution.severity === 'note' && caution.about !== 'texture'
+            ? undefined
+            : mendOf(caution, state, house, now)
         return (
           <li key={caution.code} className={classes.caution} data-severity={caution.severity}>
             <Icon size={18} aria-label={SAID[caution.severity]} role="img" />

@@ -26,7 +26,8 @@ export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; c
         <Chart study={study} />
       </Suspense>
       <p className="quiet small">
-        Water as deep as the grain is about 1.4 times its volume, because water also fills the gaps between the grains.
+        Water as deep as the grain is about 1.4 times its volume, because water also fills the gaps between
+        the grains.
       </p>
     </>
   )

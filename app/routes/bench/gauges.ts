@@ -2,7 +2,13 @@ import type { Settings } from '#core/contract/kitchen'
 import type { Plan } from '#core/plan/result'
 import { CUPS } from '#core/quantity/cups'
 import { inScoops, SCOOP_PARTS } from '#core/quantity/fractions'
-import { bedDepthOf, pourAsDeepAgain, pourForDepth, pourForLevel, type PourContext } from '#core/vessel/pour-gauges'
+import {
+  bedDepthOf,
+  pourAsDeepAgain,
+  pourForDepth,
+  pourForLevel,
+  type PourContext,
+} from '#core/vessel/pour-gauges'
 import type { MeasureRow, VesselRow } from '#server/database/equipment'
 
 /** One way of reading the water, and of telling what was poured. */
@@ -38,7 +44,13 @@ function scooped(ml: number, cupMl: number, name: string, parts: readonly number
 }
 
 /** All the gauges of this house for one plan. */
-export function gaugesFor(given: { plan: Plan; context: PourContext; settings: Settings; measures: readonly MeasureRow[]; printed?: readonly PrintedLine[] | null }): Gauge[] {
+export function gaugesFor(given: {
+  plan: Plan
+  context: PourContext
+  settings: Settings
+  measures: readonly MeasureRow[]
+  printed?: readonly PrintedLine[] | null
+}): Gauge[] {
   const { plan, context, settings, measures, printed } = given
   const { grain, water, gauges } = plan
   const grams = (g: number): GaugeReading => ({ figure: String(Math.round(g)), unit: 'g', under: '' })
@@ -48,8 +60,22 @@ export function gaugesFor(given: { plan: Plan; context: PourContext; settings: S
   const over = gauges.water_above_bed_mm
   const toCrease = Math.round(over - settings.crease_mm)
   return [
-    { id: 'scale', word: 'scale', unit: 'g', grain: grainGrams, water: grams(water.pour_g), pourOf: (told) => told },
-    { id: 'cup', word: `${cup.short}s`, unit: `${cup.short}s`, grain: byCup(grain.volume_ml), water: byCup(water.pour_g), pourOf: (told) => told * cup.ml },
+    {
+      id: 'scale',
+      word: 'scale',
+      unit: 'g',
+      grain: grainGrams,
+      water: grams(water.pour_g),
+      pourOf: (told) => told,
+    },
+    {
+      id: 'cup',
+      word: `${cup.short}s`,
+      unit: `${cup.short}s`,
+      grain: byCup(grain.volume_ml),
+      water: byCup(water.pour_g),
+      pourOf: (told) => told * cup.ml,
+    },
     ...measures
       .filter((m) => Math.abs(m.ml - cup.ml) > 0.5)
       .map((m): Gauge => ({
@@ -59,13 +85,18 @@ export function gaugesFor(given: { plan: Plan; context: PourContext; settings: S
         grain: scooped(grain.volume_ml, m.ml, 'full', m.parts),
         water: scooped(water.pour_g, m.ml, 'full', m.parts),
         pourOf: (told) => told * m.ml,
-      })).map((g) => ({ ...g, grain: { ...g.grain, unit: 'full' }, water: { ...g.water, unit: 'full' } })),
+      }))
+      .map((g) => ({ ...g, grain: { ...g.grain, unit: 'full' }, water: { ...g.water, unit: 'full' } })),
     {
       id: 'line',
       word: 'depth in the pot',
       unit: 'mm from the bottom',
       grain: grainGrams,
-      water: { figure: String(Math.round(gauges.fill_level_mm)), unit: 'mm', under: `from the bottom with the grain in, ${Math.round(gauges.fill_line_ml / 5) * 5} mL` },
+      water: {
+        figure: String(Math.round(gauges.fill_level_mm)),
+        unit: 'mm',
+        under: `from the bottom with the grain in, ${Math.round(gauges.fill_line_ml / 5) * 5} mL`,
+      },
       pourOf: (told) => pourForLevel(context, told),
     },
     {
@@ -73,7 +104,11 @@ export function gaugesFor(given: { plan: Plan; context: PourContext; settings: S
       word: 'finger',
       unit: 'mm over the grain',
       grain: grainGrams,
-      water: { figure: over <= 0 ? 'none' : String(Math.round(over)), unit: over <= 0 ? '' : 'mm', under: over <= 0 ? 'the water would not cover the grain' : `over the grain, ${creaseWords(toCrease)}` },
+      water: {
+        figure: over <= 0 ? 'none' : String(Math.round(over)),
+        unit: over <= 0 ? '' : 'mm',
+        under: over <= 0 ? 'the water would not cover the grain' : `over the grain, ${creaseWords(toCrease)}`,
+      },
       pourOf: (told) => pourForDepth(context, told),
     },
     asDeepAgain(context, plan, grainGrams),
@@ -104,7 +139,12 @@ function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gau
 export type PrintedLine = NonNullable<VesselRow['printed']>[number]
 
 /** The bowl's own lines. A line may count scoops of some grain and not what the bowl holds, so only its height is believed. */
-function printedGauge(lines: readonly PrintedLine[], context: PourContext, plan: Plan, grain: GaugeReading): Gauge {
+function printedGauge(
+  lines: readonly PrintedLine[],
+  context: PourContext,
+  plan: Plan,
+  grain: GaugeReading,
+): Gauge {
   const level = plan.gauges.fill_level_mm
   const nearest = lines.toSorted((a, b) => Math.abs(a.level_mm - level) - Math.abs(b.level_mm - level))[0]!
   const off = Math.round(level - nearest.level_mm)
@@ -127,10 +167,17 @@ function printedGauge(lines: readonly PrintedLine[], context: PourContext, plan:
 
 /** A place between two numbered lines, mm. NaN, which no pour is, where the lines bear no numbers or it lies outside them. */
 function between(lines: readonly PrintedLine[], told: number): number {
-  const numbered = lines.map((l) => ({ n: Number(l.name.replace(',', '.')), mm: l.level_mm })).filter((l) => Number.isFinite(l.n))
+  const numbered = lines
+    .map((l) => ({ n: Number(l.name.replace(',', '.')), mm: l.level_mm }))
+    .filter((l) => Number.isFinite(l.n))
   const i = numbered.findIndex((l) => l.n > told)
   const [low, high] = [numbered[i - 1], numbered[i]]
   return low && high ? low.mm + ((told - low.n) / (high.n - low.n)) * (high.mm - low.mm) : NaN
 }
 
-const creaseWords = (mm: number): string => (mm === 0 ? 'at your crease' : mm < 0 ? `${-mm} mm below your finger joint` : `${mm} mm above your finger joint`)
+const creaseWords = (mm: number): string =>
+  mm === 0
+    ? 'at your crease'
+    : mm < 0
+      ? `${-mm} mm below your finger joint`
+      : `${mm} mm above your finger joint`

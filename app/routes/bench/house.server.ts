@@ -25,7 +25,15 @@ export function houseIn(open: Kitchen): { house: House; settings: Settings } {
       zone: settings.zone,
       guidance: open.household.guidance().guidance,
       eaters: open.eaters.all(),
-      kept: keptNow(open, nowMs()).filter((k) => k.view.pastMs === 0).map(({ row, view }) => ({ title: row.title, variety: row.variety, portions: view.portions, place: view.place as 'fridge', useByMs: view.useByMs })),
+      kept: keptNow(open, nowMs())
+        .filter((k) => k.view.pastMs === 0)
+        .map(({ row, view }) => ({
+          title: row.title,
+          variety: row.variety,
+          portions: view.portions,
+          place: view.place as 'fridge',
+          useByMs: view.useByMs,
+        })),
     },
   }
 }

@@ -5,10 +5,24 @@ import type { BenchState, House } from './bench-state'
 import { mendOf } from './mend'
 
 /** Cautions that happen somewhere in the pot, at their place, each with its one mend. What is only worth a note stays in the list. */
-export const marksIn = (cautions: readonly Caution[], state: BenchState, change: (next: Partial<BenchState>) => void, house: House, nowMs: number): PotMark[] =>
+export const marksIn = (
+  cautions: readonly Caution[],
+  state: BenchState,
+  change: (next: Partial<BenchState>) => void,
+  house: House,
+  nowMs: number,
+): PotMark[] =>
   cautions.flatMap((caution) => {
     const place = cautionPlace(caution)
     const mend = mendOf(caution, state, house, nowMs)
     if (!place || (caution.severity === 'note' && !mend)) return []
-    return [{ code: caution.code, place, severity: caution.severity, says: caution.text, ...(mend ? { mend: { text: mend.text, act: () => change(mend.state) } } : {}) }]
+    return [
+      {
+        code: caution.code,
+        place,
+        severity: caution.severity,
+        says: caution.text,
+        ...(mend ? { mend: { text: mend.text, act: () => change(mend.state) } } : {}),
+      },
+    ]
   })

@@ -55,8 +55,19 @@ export interface MeasureProps {
 export type Way = WaterWay | 'ladles'
 /** Gauges that say nothing where the grain does not lie in this water. */
 const ON_THE_BED = new Set(['finger', 'as-deep', 'printed'])
-const NOT_BY: Partial<Record<Way, ReadonlySet<string>>> = { excess: ON_THE_BED, boiler: ON_THE_BED, stock: new Set([...ON_THE_BED, 'line']), ladles: new Set([...ON_THE_BED, 'line']) }
-const POUR_TITLE: Record<Way, string> = { pot: 'Water to add', excess: 'Plenty of water', boiler: 'Under the basket', stock: 'Sprinkle', ladles: 'Hot stock' }
+const NOT_BY: Partial<Record<Way, ReadonlySet<string>>> = {
+  excess: ON_THE_BED,
+  boiler: ON_THE_BED,
+  stock: new Set([...ON_THE_BED, 'line']),
+  ladles: new Set([...ON_THE_BED, 'line']),
+}
+const POUR_TITLE: Record<Way, string> = {
+  pot: 'Water to add',
+  excess: 'Plenty of water',
+  boiler: 'Under the basket',
+  stock: 'Sprinkle',
+  ladles: 'Hot stock',
+}
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
@@ -69,12 +80,24 @@ export function Measure(props: MeasureProps) {
     <div className={classes.measure}>
       <div className={classes.figures}>
         <Figure title="Dry grain" reading={at.grain} grams={plan.grain.mass_g} why={props.whyGrain} />
-        <Figure title={ownWords ? 'You add' : POUR_TITLE[way]} reading={at.water} grams={water.pour_g} wet why={props.why} was={props.wasPourG} />
+        <Figure
+          title={ownWords ? 'You add' : POUR_TITLE[way]}
+          reading={at.water}
+          grams={water.pour_g}
+          wet
+          why={props.why}
+          was={props.wasPourG}
+        />
       </div>
       <div className={classes.gauges}>
         <div role="group" aria-label="Measure by">
           {gauges.map((g) => (
-            <UnstyledButton key={g.id} className="chip" aria-pressed={g.id === at.id} onClick={() => onGauge(g.id)}>
+            <UnstyledButton
+              key={g.id}
+              className="chip"
+              aria-pressed={g.id === at.id}
+              onClick={() => onGauge(g.id)}
+            >
               {g.word}
             </UnstyledButton>
           ))}
@@ -82,21 +105,32 @@ export function Measure(props: MeasureProps) {
         <Told key={at.id} {...props} at={at} />
       </div>
       <p className={classes.slack}>
-        {way === 'excess' || way === 'boiler' ? 'cooking time sets the texture' : `${Math.round(water.firm_pour_g)} g for firm, ${Math.round(water.soft_pour_g)} g for soft`}; {water.ratio_by_volume.toFixed(2)} by volume,{' '}
-        {water.ratio_by_mass.toFixed(2)} by mass
-        {plan.boiler_dish && `; ${plan.boiler_dish.name} steams off ${Math.round(plan.boiler_dish.steams_off_g)} g`}
-        {water.boiler_g !== undefined && !plan.boiler_dish && `; and ${Math.round(water.boiler_g)} g under the basket`}
+        {way === 'excess' || way === 'boiler'
+          ? 'cooking time sets the texture'
+          : `${Math.round(water.firm_pour_g)} g for firm, ${Math.round(water.soft_pour_g)} g for soft`}
+        ; {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
+        {plan.boiler_dish &&
+          `; ${plan.boiler_dish.name} steams off ${Math.round(plan.boiler_dish.steams_off_g)} g`}
+        {water.boiler_g !== undefined &&
+          !plan.boiler_dish &&
+          `; and ${Math.round(water.boiler_g)} g under the basket`}
         {slack && (
           <>
             ; <span data-sure={slack.sure}>{slack.says}</span>
             {!slack.sure && ', estimated'}
           </>
         )}
-        {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') && plan.gauges.water_above_bed_mm > 0 && (
-          <>
-            ; {at.id === 'finger' ? '' : `${Math.round(plan.gauges.water_above_bed_mm)} mm over the grain `}<Why question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`} sum={() => whyDepth(props.context, water.pour_g)} />, <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
-          </>
-        )}
+        {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') &&
+          plan.gauges.water_above_bed_mm > 0 && (
+            <>
+              ; {at.id === 'finger' ? '' : `${Math.round(plan.gauges.water_above_bed_mm)} mm over the grain `}
+              <Why
+                question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`}
+                sum={() => whyDepth(props.context, water.pour_g)}
+              />
+              , <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
+            </>
+          )}
       </p>
       {ownWords ? (
         <p className={classes.learned} data-own>
@@ -113,20 +147,38 @@ export function Measure(props: MeasureProps) {
   )
 }
 
-function Figure({ title, reading, grams, wet = false, why, was }: { title: string; reading: GaugeReading; grams: number; wet?: boolean; why?: () => Promise<Sum>; was?: number | undefined }) {
+function Figure({
+  title,
+  reading,
+  grams,
+  wet = false,
+  why,
+  was,
+}: {
+  title: string
+  reading: GaugeReading
+  grams: number
+  wet?: boolean
+  why?: () => Promise<Sum>
+  was?: number | undefined
+}) {
   const words = reading.unit !== 'g'
   return (
     <div>
       <div className={classes.title}>
         <h2 className="eyebrow">{title}</h2>
         {why && <Why question={`Why ${Math.round(grams)} g?`} sum={why} />}
-        {was !== undefined && Math.round(was) !== Math.round(grams) && <span className={classes.was}>was {Math.round(was)} g</span>}
+        {was !== undefined && Math.round(was) !== Math.round(grams) && (
+          <span className={classes.was}>was {Math.round(was)} g</span>
+        )}
       </div>
       <p className={`${classes.big} ${wet ? classes.water : ''} figure`}>
         {reading.figure}
         <small> {reading.unit}</small>
       </p>
-      <p className={classes.under}>{words ? `${reading.under}${reading.under ? '; ' : ''}${Math.round(grams)} g` : reading.under}</p>
+      <p className={classes.under}>
+        {words ? `${reading.under}${reading.under ? '; ' : ''}${Math.round(grams)} g` : reading.under}
+      </p>
     </div>
   )
 }
@@ -145,7 +197,13 @@ function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge 
         Save as my water line
       </UnstyledButton>
       {marks.slice(0, 2).map((mark) => (
-        <UnstyledButton key={mark.id} className="chip" onClick={() => onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))}>
+        <UnstyledButton
+          key={mark.id}
+          className="chip"
+          onClick={() =>
+            onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))
+          }
+        >
           {mark.name}: {Math.round(mark.depth_mm)} mm above the grain {Math.round(mark.dry_g)} g
         </UnstyledButton>
       ))}
@@ -154,13 +212,23 @@ function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge 
 }
 
 /** What the notebook changed, in words: "published 1.40 → 1.33 ± 0.05 g a gram (6 cooks, the last Sunday); this pot loses 10 % less". */
-function learnedWords({ uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction, { water: { uptake_target } }: Plan, now: number, zone: string): string {
+function learnedWords(
+  { uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction,
+  { water: { uptake_target } }: Plan,
+  now: number,
+  zone: string,
+): string {
   const since = lastMs > 0 ? `, last ${dayWord(lastMs, now, zone)}` : ''
   const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one cook' : `${cooks} cooks`}${since}`
-  const water = cooks === 0 && uptake === 0 ? '' : `published ${(uptake_target - uptake).toFixed(2)} → ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g a gram (${from})`
+  const water =
+    cooks === 0 && uptake === 0
+      ? ''
+      : `published ${(uptake_target - uptake).toFixed(2)} → ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g a gram (${from})`
   // There is room for the one thing of the pot that matters most; the page of what was learned says the rest.
   const other = [
-    { log: steam, says: more(steam, 'this pot loses', 'more', 'less') }, { log: time, says: more(time, 'it takes', 'longer', 'shorter') }, { log: power, says: more(power, 'this burner gives', 'more', 'less') },
+    { log: steam, says: more(steam, 'this pot loses', 'more', 'less') },
+    { log: time, says: more(time, 'it takes', 'longer', 'shorter') },
+    { log: power, says: more(power, 'this burner gives', 'more', 'less') },
   ].sort((one, two) => Math.abs(two.log) - Math.abs(one.log))[0]!.says
   return [water, other].filter(Boolean).join('; ')
 }

@@ -33,7 +33,11 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
     { id: 'amount', word: amountWord(state), label: 'How much' },
     { id: 'grain', word: grainWord(state, house), label: 'Which grain' },
     { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for' },
-    { id: 'pot', word: own ? `in the ${vessel.name}` : `${vessel.name} on ${heatOfState(state, house).name}`, label: 'Which pot' },
+    {
+      id: 'pot',
+      word: own ? `in the ${vessel.name}` : `${vessel.name} on ${heatOfState(state, house).name}`,
+      label: 'Which pot',
+    },
     {
       id: 'heat',
       word: heatWord(state, methodOfState(state, vessel)),
@@ -73,10 +77,19 @@ function Sheet({ parts, ...panel }: PanelProps & { parts: Part[] }) {
   const [open, setOpen] = useState<boolean>()
   return (
     <>
-      <UnstyledButton className={classes.row} onPointerDown={() => void loadSheet()} onClick={() => setOpen(true)} aria-label="Change the plan">
+      <UnstyledButton
+        className={classes.row}
+        onPointerDown={() => void loadSheet()}
+        onClick={() => setOpen(true)}
+        aria-label="Change the plan"
+      >
         {parts.map((part) => part.word).join(', ')}
       </UnstyledButton>
-      <Suspense>{open !== undefined && <OrderSheet parts={parts} opened={open} onClose={() => setOpen(false)} {...panel} />}</Suspense>
+      <Suspense>
+        {open !== undefined && (
+          <OrderSheet parts={parts} opened={open} onClose={() => setOpen(false)} {...panel} />
+        )}
+      </Suspense>
     </>
   )
 }

@@ -12,7 +12,16 @@ interface SheetProps extends PanelProps {
 /** The whole order at once, for a phone: each part folds out. */
 export default function OrderSheet({ parts, opened, onClose, ...panel }: SheetProps) {
   return (
-    <Drawer opened={opened} onClose={onClose} position="bottom" size="85%" lockScroll={false} title="The plan" classNames={{ title: 'figure' }} closeButtonProps={{ 'aria-label': 'Done' }}>
+    <Drawer
+      opened={opened}
+      onClose={onClose}
+      position="bottom"
+      size="85%"
+      lockScroll={false}
+      title="The plan"
+      classNames={{ title: 'figure' }}
+      closeButtonProps={{ 'aria-label': 'Done' }}
+    >
       {parts.map(({ id, word, label }) => (
         <details key={id} className={classes.fold} name="order">
           <summary>

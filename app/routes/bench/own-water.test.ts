@@ -7,7 +7,20 @@ import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
 import { firstBench, requestOf, type House } from './bench-state'
 import { contextOf, heldAt, ownPourWords } from './own-water'
 
-const house: House = { ...FIRST_KITCHEN, bags: [], marks: [], units: 'grams', cup: 'metric', known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'UTC' }
+const house: House = {
+  ...FIRST_KITCHEN,
+  bags: [],
+  marks: [],
+  units: 'grams',
+  cup: 'metric',
+  known: {},
+  guidance: 'stricter' as const,
+  kept: [],
+  eaters: [],
+  elevation_m: 0,
+  kitchen_c: 20,
+  zone: 'UTC',
+}
 const first = firstBench(house)
 const planned = (state = first) => {
   const read = planFrom(requestOf(state, house, 0))
@@ -28,9 +41,12 @@ test('held between firm and soft, the water is a texture whose plan pours just t
   )
 })
 
-test('held beyond, it is the cook\'s own water, and what it does is said', () => {
+test("held beyond, it is the cook's own water, and what it does is said", () => {
   const plan = planned()
-  for (const [pour, words] of [[plan.water.firm_pour_g - 80, /short of firm/], [plan.water.soft_pour_g + 300, /stay in the pot/]] as const) {
+  for (const [pour, words] of [
+    [plan.water.firm_pour_g - 80, /short of firm/],
+    [plan.water.soft_pour_g + 300, /stay in the pot/],
+  ] as const) {
     const held = heldAt(pour, plan, first)
     expect(held.poured).toBe(pour)
     const state = { ...first, ...held }
@@ -50,7 +66,14 @@ test('the gauges of a plan read back to its pour', () => {
 test('keys: five grams, one with Shift, twenty-five by the page, firm and soft at the ends', () => {
   const hold = { pourG: 400.4, firmG: 350.2, standardG: 430.6, softG: 520.7 }
   const keys = (key: string, fine = false) => pourAfterKey(key, fine, hold)
-  expect([keys('ArrowUp'), keys('ArrowDown'), keys('ArrowUp', true), keys('PageDown'), keys('Home'), keys('End')]).toEqual([405, 395, 401, 375, 350, 521])
+  expect([
+    keys('ArrowUp'),
+    keys('ArrowDown'),
+    keys('ArrowUp', true),
+    keys('PageDown'),
+    keys('Home'),
+    keys('End'),
+  ]).toEqual([405, 395, 401, 375, 350, 521])
   expect(keys('Tab')).toBeUndefined()
   expect(pourAfterKey('ArrowDown', false, { ...hold, pourG: 2 })).toBe(0)
 })

@@ -32,6 +32,19 @@ export function ownPourWords(plan: Plan, state: BenchState): string | undefined 
   const { absorbed_g, left_in_pot_g, short_g } = plan.water
   const uptake = absorbed_g / plan.grain.mass_g
   const at = textureOf(varietyOf(state.grain).uptake, uptake)
-  const words = short_g > 0 ? `${Math.round(short_g)} g too little` : at < 0.15 ? 'firm' : at < 0.4 ? 'on the firm side' : at <= 0.6 ? 'standard' : at <= 0.9 ? 'on the soft side' : at <= 1.05 ? 'soft' : 'too soft'
+  const words =
+    short_g > 0
+      ? `${Math.round(short_g)} g too little`
+      : at < 0.15
+        ? 'firm'
+        : at < 0.4
+          ? 'on the firm side'
+          : at <= 0.6
+            ? 'standard'
+            : at <= 0.9
+              ? 'on the soft side'
+              : at <= 1.05
+                ? 'soft'
+                : 'too soft'
   return left_in_pot_g > 0.5 ? `${words}, ${Math.round(left_in_pot_g)} g left over` : words
 }

@@ -10,7 +10,9 @@ import type { WaterHold } from '../../drawing/water-handle'
 import classes from './pot-view.module.css'
 
 // Whoever looks into a minute waits for the pot to be cooked through anyway.
-const PotInside = lazy(() => import('../../drawing/pot-inside').then((piece) => ({ default: piece.PotInside })))
+const PotInside = lazy(() =>
+  import('../../drawing/pot-inside').then((piece) => ({ default: piece.PotInside })),
+)
 
 interface PotViewProps {
   plan: Plan
@@ -40,7 +42,22 @@ export interface Look {
 }
 
 /** The pot cut open before the heat; held, as it will be at the table. */
-export function PotView({ plan, vessel, variety, name, lid, crease, printed, hold, cooked, onCooked, says, ghost, marks, look }: PotViewProps) {
+export function PotView({
+  plan,
+  vessel,
+  variety,
+  name,
+  lid,
+  crease,
+  printed,
+  hold,
+  cooked,
+  onCooked,
+  says,
+  ghost,
+  marks,
+  look,
+}: PotViewProps) {
   const poured = useGrown(plan.grain.mass_g)
   const { gauges } = plan
   const shown = vessel.kind === 'pot' || vessel.kind === 'oven-dish' ? lid : 'on'
@@ -63,7 +80,13 @@ export function PotView({ plan, vessel, variety, name, lid, crease, printed, hol
       </div>
       {look?.moment ? (
         <Suspense fallback={<div className={classes.room} />}>
-          <PotInside vessel={vessel} variety={variety} dryG={plan.grain.mass_g} moment={look.moment} title={look.says} />
+          <PotInside
+            vessel={vessel}
+            variety={variety}
+            dryG={plan.grain.mass_g}
+            moment={look.moment}
+            title={look.says}
+          />
         </Suspense>
       ) : (
         <PotSection

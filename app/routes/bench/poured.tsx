@@ -14,14 +14,25 @@ export default function Poured({ at, onPoured }: { at: Gauge; onPoured: (pourG: 
     const pour = at.pourOf(read.told)
     if (Number.isNaN(pour)) return setWrong('This pot has no line with that number.')
     const [min, max] = LIMITS.pour_override_g
-    if (!(pour >= min && pour <= max)) return setWrong(pour < 0 ? 'That is below the grain, so no water was added.' : `That would be ${Math.round(pour)} g; the maximum is ${max} g.`)
+    if (!(pour >= min && pour <= max))
+      return setWrong(
+        pour < 0
+          ? 'That is below the grain, so no water was added.'
+          : `That would be ${Math.round(pour)} g; the maximum is ${max} g.`,
+      )
     setWrong(undefined)
     onPoured(Math.round(pour))
   }
   return (
     <Group align="flex-start" gap="xs" wrap="nowrap">
       <TextInput
-        size="xs" aria-label={`I added, ${at.unit}`} placeholder={at.unit} value={text} error={wrong} inputMode="decimal" data-autofocus
+        size="xs"
+        aria-label={`I added, ${at.unit}`}
+        placeholder={at.unit}
+        value={text}
+        error={wrong}
+        inputMode="decimal"
+        data-autofocus
         onChange={(event) => setText(event.currentTarget.value)}
         onKeyDown={(event) => event.key === 'Enter' && tell()}
       />

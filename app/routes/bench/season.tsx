@@ -28,7 +28,11 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
   const { salt_to_add_g, stock_g } = plan.seasoning
   const spoons = inScoops(teaspoonsOf(salt_to_add_g, crystal))
   const said = [
-    state.salt === null ? '' : salt_to_add_g < 0.1 ? 'no salt to add' : `${salt_to_add_g.toFixed(1)} g: ${spoons.text} tsp ${CRYSTALS[crystal].name}`,
+    state.salt === null
+      ? ''
+      : salt_to_add_g < 0.1
+        ? 'no salt to add'
+        : `${salt_to_add_g.toFixed(1)} g: ${spoons.text} tsp ${CRYSTALS[crystal].name}`,
     stock_g > 0 ? `${Math.round(stock_g)} g of the water is stock` : '',
     plan.dressing ? dressingWords(plan.dressing, crystal) : '',
     ...plan.seasoning.add_ins.map((a) => `${Math.round(a.grams * 10) / 10} g ${a.name}`),
@@ -38,11 +42,23 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
       <h2 className="eyebrow">Salt and additions</h2>
       <div className="chips">
         {SALTS.map(({ value, word }) => (
-          <UnstyledButton key={word} className="chip" aria-pressed={state.salt === value} onClick={() => change({ salt: value })} aria-label={`Salt: ${word}`}>
+          <UnstyledButton
+            key={word}
+            className="chip"
+            aria-pressed={state.salt === value}
+            onClick={() => change({ salt: value })}
+            aria-label={`Salt: ${word}`}
+          >
             {word}
           </UnstyledButton>
         ))}
-        <Aside word="more …" className="chip" pressed={state.addIns.length > 0 || state.stock > 0} width={320} piece={loadCompany}>
+        <Aside
+          word="more …"
+          className="chip"
+          pressed={state.addIns.length > 0 || state.stock > 0}
+          width={320}
+          piece={loadCompany}
+        >
           {() => <Company state={state} change={change} />}
         </Aside>
       </div>

@@ -4,7 +4,10 @@ import { outcomeMap, waterSlack } from '#core/simulate/outcome-map'
 import { chancesOf } from '#core/simulate/sweep'
 import { slackWords } from './slack-words'
 
-const request = { grains: [{ variety: 'long-white' as const }], amount: { basis: 'dry-mass' as const, value: 300 } }
+const request = {
+  grains: [{ variety: 'long-white' as const }],
+  amount: { basis: 'dry-mass' as const, value: 300 },
+}
 const planned = (more: object = {}) => {
   const read = planFrom({ ...request, ...more })
   if (!read.ok) throw new Error('unread')
@@ -20,7 +23,9 @@ test('before any pot is cooked, slack is the way to firm and to soft, and said t
   const { water } = planned()
   const { says, sure } = slackWords(water, undefined)
   expect(sure).toBe(false)
-  expect(says).toBe(`slack − ${Math.round(water.pour_g - water.firm_pour_g)} + ${Math.round(water.soft_pour_g - water.pour_g)} g`)
+  expect(says).toBe(
+    `slack − ${Math.round(water.pour_g - water.firm_pour_g)} + ${Math.round(water.soft_pour_g - water.pour_g)} g`,
+  )
 })
 
 test('afterwards it is what cooked pots say, with how often they end well', () => {
@@ -43,7 +48,10 @@ test('the slack of a pot lies inside the field of waters and minutes around it',
   let next = running.next()
   while (!next.done) next = running.next()
   const map = next.value!
-  const row = map.minutes.reduce((best, m, i) => (Math.abs(m - map.at.minutes) < Math.abs(map.minutes[best]! - map.at.minutes) ? i : best), 0)
+  const row = map.minutes.reduce(
+    (best, m, i) => (Math.abs(m - map.at.minutes) < Math.abs(map.minutes[best]! - map.at.minutes) ? i : best),
+    0,
+  )
   map.pours.forEach((g, i) => {
     if (g >= slack.fromG && g <= slack.toG) expect(['good', 'soft', 'firm']).toContain(map.cells[row]![i])
   })

@@ -20,7 +20,14 @@ export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: Stages
     <>
       <div className={classes.look}>
         <span>See the pot at</span>
-        <Range label="See the pot at minute" min={0} max={most} value={Math.round(scrub.minute ?? 0)} says={clockAt(scrub.minute ?? 0)} onChange={scrub.onMinute} />
+        <Range
+          label="See the pot at minute"
+          min={0}
+          max={most}
+          value={Math.round(scrub.minute ?? 0)}
+          says={clockAt(scrub.minute ?? 0)}
+          onChange={scrub.onMinute}
+        />
       </div>
       <ol className={classes.list}>
         {stages.map((stage, i) => (

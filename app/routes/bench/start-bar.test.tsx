@@ -18,8 +18,21 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
       path: '/',
       Component: () => (
         <StartBar
-          plan={plan} now={NOW} startMs={tableMs - total} tableMs={tableMs} asked={tableIn !== undefined} clock={{ zone: 'Europe/Berlin', clock: '24' }}
-          why={() => Promise.resolve({ terms: [], total: 0, sure: 0 })} whyCooked={() => Promise.resolve({ terms: [], total: 0, sure: 0 })} search="" onStart={() => {}} suppers={[]} onSupper={() => {}} undo={undefined} errors={[]} {...over}
+          plan={plan}
+          now={NOW}
+          startMs={tableMs - total}
+          tableMs={tableMs}
+          asked={tableIn !== undefined}
+          clock={{ zone: 'Europe/Berlin', clock: '24' }}
+          why={() => Promise.resolve({ terms: [], total: 0, sure: 0 })}
+          whyCooked={() => Promise.resolve({ terms: [], total: 0, sure: 0 })}
+          search=""
+          onStart={() => {}}
+          suppers={[]}
+          onSupper={() => {}}
+          undo={undefined}
+          errors={[]}
+          {...over}
         />
       ),
     },
@@ -55,7 +68,9 @@ test('says the work, the eaters and the mass', () => {
 })
 
 test('what the server refused stands where the hour stood, and undo is there once there is something to undo', () => {
-  expect(bar(undefined, { errors: [{ path: 'vessel_id', message: 'vessel_id names no vessel of this house' }] })).toContain('vessel_id names no vessel of this house')
+  expect(
+    bar(undefined, { errors: [{ path: 'vessel_id', message: 'vessel_id names no vessel of this house' }] }),
+  ).toContain('vessel_id names no vessel of this house')
   expect(bar(undefined)).not.toContain('Undo')
   expect(bar(undefined, { undo: () => {} })).toContain('Undo')
 })

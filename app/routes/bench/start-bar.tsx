@@ -32,7 +32,22 @@ interface StartBarProps {
 
 const SOON_MS = 2 * 60_000
 
-export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, whyCooked, search, onStart, suppers, onSupper, undo, errors }: StartBarProps) {
+export function StartBar({
+  plan,
+  now,
+  startMs,
+  tableMs,
+  asked,
+  clock,
+  why,
+  whyCooked,
+  search,
+  onStart,
+  suppers,
+  onSupper,
+  undo,
+  errors,
+}: StartBarProps) {
   const busy = useNavigation().state !== 'idle'
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
@@ -45,11 +60,28 @@ export function StartBar({ plan, now, startMs, tableMs, asked, clock, why, whyCo
         </UnstyledButton>
       )}
       <p className={classes.facts}>
-        about <Why question="Why so long?" sum={why}>{spanWord(plan.total_minutes.expected)}</Why>, {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>{Math.round(plan.yield.cooked_mass_g)} g cooked</Why> · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> · <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>taste test</Link> · <Link to={`/supper/split?${search}`}>split between pots</Link>
+        about{' '}
+        <Why question="Why so long?" sum={why}>
+          {spanWord(plan.total_minutes.expected)}
+        </Why>
+        , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>
+          {Math.round(plan.yield.cooked_mass_g)} g cooked
+        </Why>{' '}
+        · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> ·{' '}
+        <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>taste test</Link> ·{' '}
+        <Link to={`/supper/split?${search}`}>split between pots</Link>
         {suppers.map((s) => (
           <span key={s.id}>
-            {' '}· <UnstyledButton className="link" onClick={() => onSupper(s.id)} aria-label={`Onto the supper: ${s.title}`}>supper</UnstyledButton>
+            {' '}
+            ·{' '}
+            <UnstyledButton
+              className="link"
+              onClick={() => onSupper(s.id)}
+              aria-label={`Onto the supper: ${s.title}`}
+            >
+              supper
+            </UnstyledButton>
           </span>
         ))}
       </p>

@@ -13,9 +13,21 @@ export interface StudyProps {
 }
 
 /** The two questions, answered beside the pot. */
-export default function StudyDrawer({ open, onClose, ...props }: StudyProps & { open: 'finger' | 'ratio' | undefined; onClose: () => void }) {
+export default function StudyDrawer({
+  open,
+  onClose,
+  ...props
+}: StudyProps & { open: 'finger' | 'ratio' | undefined; onClose: () => void }) {
   return (
-    <Drawer opened={open !== undefined} onClose={onClose} position="right" size={560} lockScroll={false} title={open === 'finger' ? 'A finger over the grain, in this pot' : 'Convert a recipe’s ratio'} closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Drawer
+      opened={open !== undefined}
+      onClose={onClose}
+      position="right"
+      size={560}
+      lockScroll={false}
+      title={open === 'finger' ? 'A finger over the grain, in this pot' : 'Convert a recipe’s ratio'}
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
       {open === 'finger' && <FingerChart request={props.request} creaseMm={props.creaseMm} />}
       {open === 'ratio' && <TranslateRatio {...props} />}
     </Drawer>

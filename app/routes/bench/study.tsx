@@ -21,7 +21,9 @@ export function Study(props: StudyProps) {
       <UnstyledButton className={classes.link} onClick={() => show('ratio')}>
         I have a water ratio
       </UnstyledButton>
-      <Suspense>{wanted && <StudyDrawer open={open} onClose={() => setOpen(undefined)} {...props} />}</Suspense>
+      <Suspense>
+        {wanted && <StudyDrawer open={open} onClose={() => setOpen(undefined)} {...props} />}
+      </Suspense>
     </div>
   )
 }

@@ -22,7 +22,10 @@ export function useSlack(request: PlanRequestJson): Slack | undefined {
         if (!current) return
         const running = startSimulator()
         end = running.end
-        const slack = await running.remote.slack(JSON.parse(asked) as PlanRequestJson, { seed: 1, runs: KITCHENS })
+        const slack = await running.remote.slack(JSON.parse(asked) as PlanRequestJson, {
+          seed: 1,
+          runs: KITCHENS,
+        })
         if (current) setFound({ of: asked, slack })
         running.end()
       })()

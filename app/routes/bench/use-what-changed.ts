@@ -5,7 +5,10 @@ import { whatChanged, type Seen } from '#core/explain/what-changed'
 const SHOWN_MS = 6000
 
 /** What the last change did, in words, and the water as it was before it. */
-export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen): { says?: string; wasPourG?: number } {
+export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen): {
+  says?: string
+  wasPourG?: number
+} {
   const [shown, setShown] = useState<{ says?: string; wasPourG?: number }>({})
   const last = useRef<Seen>({ vesselId, rimMm, grainG, pourG, steamG })
   const was = useRef<number | undefined>(undefined)
@@ -18,7 +21,10 @@ export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen)
     was.current ??= before.pourG
     const says = whatChanged(before, now)
     const wasPourG = was.current
-    setShown((s) => ({ wasPourG, ...(says !== undefined ? { says } : s.says !== undefined ? { says: s.says } : {}) }))
+    setShown((s) => ({
+      wasPourG,
+      ...(says !== undefined ? { says } : s.says !== undefined ? { says: s.says } : {}),
+    }))
     const timer = setTimeout(() => {
       was.current = undefined
       setShown({})

@@ -10,7 +10,15 @@ interface Term {
 
 /** The ledger as a beam in balance: where the water goes over where it comes from, on one scale. A term that is pointed at lights up where it happens:
  *  steam on the ribbon, what clings and soaks in at the bed, the pour in the pot. */
-export function WaterBeam({ water, lit, onLit }: { water: Plan['water']; /** The term that is pointed at. */ lit?: string | undefined; onLit?: (term: string | undefined) => void }) {
+export function WaterBeam({
+  water,
+  lit,
+  onLit,
+}: {
+  water: Plan['water']
+  /** The term that is pointed at. */ lit?: string | undefined
+  onLit?: (term: string | undefined) => void
+}) {
   const goes: Term[] = [
     { id: 'grain', word: 'soaks in', grams: water.absorbed_g },
     { id: 'steam', word: 'boils off', grams: water.evaporated_g },
@@ -23,7 +31,10 @@ export function WaterBeam({ water, lit, onLit }: { water: Plan['water']; /** The
     { id: 'soak', word: 'soaked', grams: water.soaked_in_g },
     { id: 'condensed', word: 'steam', grams: water.steam_in_g },
   ].filter((t) => t.grams > 0)
-  const total = Math.max(1, goes.reduce((sum, t) => sum + t.grams, 0))
+  const total = Math.max(
+    1,
+    goes.reduce((sum, t) => sum + t.grams, 0),
+  )
   return (
     <figure className={classes.beam} aria-label="The water's balance">
       <Row terms={goes} total={total} lit={lit} onLit={onLit} />
@@ -36,15 +47,37 @@ export function WaterBeam({ water, lit, onLit }: { water: Plan['water']; /** The
 /** A term too small for its words keeps its place; its words stand at the right. */
 const ROOM = 0.23
 
-function Row({ terms, total, under = false, lit, onLit }: { terms: Term[]; total: number; under?: boolean; lit: string | undefined; onLit: ((term: string | undefined) => void) | undefined }) {
+function Row({
+  terms,
+  total,
+  under = false,
+  lit,
+  onLit,
+}: {
+  terms: Term[]
+  total: number
+  under?: boolean
+  lit: string | undefined
+  onLit: ((term: string | undefined) => void) | undefined
+}) {
   return (
     <div className={under ? classes.under : classes.over}>
       {terms.map((term) => (
         <UnstyledButton
-          key={term.id} data-term={term.id} data-small={term.grams / total < ROOM || undefined} className={classes.term} style={{ flexGrow: term.grams / total }}
-          aria-pressed={lit === term.id} aria-label={`${Math.round(term.grams)} g ${term.word}: show where`}
-          onPointerEnter={(event) => event.pointerType === 'mouse' && onLit?.(term.id)} onPointerLeave={(event) => event.pointerType === 'mouse' && onLit?.(undefined)}
-          onClick={(event) => event.detail === 0 || matchMedia('(hover: none)').matches ? onLit?.(lit === term.id ? undefined : term.id) : undefined}
+          key={term.id}
+          data-term={term.id}
+          data-small={term.grams / total < ROOM || undefined}
+          className={classes.term}
+          style={{ flexGrow: term.grams / total }}
+          aria-pressed={lit === term.id}
+          aria-label={`${Math.round(term.grams)} g ${term.word}: show where`}
+          onPointerEnter={(event) => event.pointerType === 'mouse' && onLit?.(term.id)}
+          onPointerLeave={(event) => event.pointerType === 'mouse' && onLit?.(undefined)}
+          onClick={(event) =>
+            event.detail === 0 || matchMedia('(hover: none)').matches
+              ? onLit?.(lit === term.id ? undefined : term.id)
+              : undefined
+          }
         >
           <span className={classes.words}>
             <b>{Math.round(term.grams)}</b> {term.word}

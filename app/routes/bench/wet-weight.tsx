@@ -22,7 +22,9 @@ export default function WetWeight({ state, change, plan }: WetWeightProps) {
       clampBehavior="blur"
       allowNegative={false}
       decimalScale={0}
-      onChange={(next) => change({ wet: typeof next === 'number' && next >= plan.grain.mass_g ? next : null })}
+      onChange={(next) =>
+        change({ wet: typeof next === 'number' && next >= plan.grain.mass_g ? next : null })
+      }
     />
   )
 }

@@ -61,8 +61,10 @@ function SumShown({ question, sum: ask }: { question: string; sum: () => Promise
   )
 }
 
-const rounded = (value: number, unit: Term['unit']): string => `${unit === 'min' && Math.abs(value) < 10 ? value.toFixed(1) : Math.round(value)} ${unit}`
-const signed = ({ value, unit }: Term): string => (value < 0 ? `−${rounded(-value, unit)}` : rounded(value, unit))
+const rounded = (value: number, unit: Term['unit']): string =>
+  `${unit === 'min' && Math.abs(value) < 10 ? value.toFixed(1) : Math.round(value)} ${unit}`
+const signed = ({ value, unit }: Term): string =>
+  value < 0 ? `−${rounded(-value, unit)}` : rounded(value, unit)
 
 /** From 6 px for a term known to a few percent down to 1 px for a guess. */
 const thickness = ({ value, sure }: Term): number => {

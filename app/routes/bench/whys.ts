@@ -12,4 +12,5 @@ export const whysOf = (asked: PlanRequest, plan: Plan, known: Known) => ({
   grain: (): Promise<Sum> => figures().then((m) => m.whyGrain(asked, plan)),
   cooked: (): Promise<Sum> => figures().then((m) => m.whyCooked(plan)),
 })
-export const whyDepth = (context: PourContext, pourG: number): Promise<Sum> => figures().then((m) => m.whyDepth(context, pourG))
+export const whyDepth = (context: PourContext, pourG: number): Promise<Sum> =>
+  figures().then((m) => m.whyDepth(context, pourG))

@@ -18,11 +18,24 @@ afterEach(() => {
 })
 
 type Answer = ReturnType<typeof by.loader>
-const load = (query: string): Answer => by.loader({ request: new Request(`http://omsel.test/by?${query}`), params: {}, context: {} } as never)
+const load = (query: string): Answer =>
+  by.loader({ request: new Request(`http://omsel.test/by?${query}`), params: {}, context: {} } as never)
 
 test('one row a grain of the shelf, its best way first, and what cannot be by then with its soonest', () => {
-  for (const [variety, name] of [['long-white', 'white'], ['barley-hulled', 'barley'], ['couscous', 'couscous']] as const)
-    saveBag(kitchen(), { variety, name, label: '', label_ratio: '', bought_on: '', opened_on: '', left_g: '2000' })
+  for (const [variety, name] of [
+    ['long-white', 'white'],
+    ['barley-hulled', 'barley'],
+    ['couscous', 'couscous'],
+  ] as const)
+    saveBag(kitchen(), {
+      variety,
+      name,
+      label: '',
+      label_ratio: '',
+      bought_on: '',
+      opened_on: '',
+      left_g: '2000',
+    })
   const now = new Date()
   const hour = (minutes: number) => {
     const at = new Date(now.getTime() + minutes * 60_000)
@@ -40,7 +53,13 @@ test('one row a grain of the shelf, its best way first, and what cannot be by th
   expect(answer.wrong).toEqual({ at: undefined, for: undefined })
 })
 
-test.each([['at=noon&for=4', 'at'], ['for=0', 'for'], ['for=1e9', 'for'], ['for=NaN', 'for'], ['at=25:00', 'at']] as const)('%s is told what is wrong, and still answered', (query, field) => {
+test.each([
+  ['at=noon&for=4', 'at'],
+  ['for=0', 'for'],
+  ['for=1e9', 'for'],
+  ['for=NaN', 'for'],
+  ['at=25:00', 'at'],
+] as const)('%s is told what is wrong, and still answered', (query, field) => {
   const answer = load(query)
   expect(answer.wrong[field]).toBeDefined()
   expect(answer.eaters).toBe(4)

@@ -60,8 +60,16 @@ export function loader({ request }: Route.LoaderArgs) {
   }
   const inTime = new Set(ready.map((one) => one.of.state.grain))
   return {
-    hour, eaters, minutes, settings,
-    wrong: { at: wrongHour ? `An hour like 19:00, not “${asked.slice(0, 20)}”.` : undefined, for: wrongEaters ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} eaters, got ${(search.get('for') ?? '').slice(0, 20)}.` : undefined },
+    hour,
+    eaters,
+    minutes,
+    settings,
+    wrong: {
+      at: wrongHour ? `An hour like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
+      for: wrongEaters
+        ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} eaters, got ${(search.get('for') ?? '').slice(0, 20)}.`
+        : undefined,
+    },
     ready: grouped(ready),
     tooLate: grouped(tooLate.filter((one) => !inTime.has(one.of.state.grain))),
   }
@@ -79,13 +87,23 @@ export default function By({ loaderData }: Route.ComponentProps) {
       </div>
       <Form method="get" className={classes.ask} noValidate>
         <TextInput key={hour} type="time" name="at" label="Serve at" defaultValue={hour} error={wrong.at} />
-        <NumberInput key={eaters} name="for" label="People" defaultValue={eaters} min={LIMITS.amount.servings[0]} max={MOST_EATERS} error={wrong.for} />
+        <NumberInput
+          key={eaters}
+          name="for"
+          label="People"
+          defaultValue={eaters}
+          min={LIMITS.amount.servings[0]}
+          max={MOST_EATERS}
+          error={wrong.for}
+        />
         <Button type="submit" variant="default" loading={busy}>
           Show options
         </Button>
         <p className="quiet">{spanWord(minutes)} from now</p>
       </Form>
-      {ready.length === 0 && <p>Nothing can be ready by then. Try a later time, or see the quickest below.</p>}
+      {ready.length === 0 && (
+        <p>Nothing can be ready by then. Try a later time, or see the quickest below.</p>
+      )}
       <ul className={classes.list}>
         {ready.map(({ best, others }) => (
           <li key={best.grain} className={`${classes.row} basin`}>
@@ -94,7 +112,12 @@ export default function By({ loaderData }: Route.ComponentProps) {
               <h2 className="figure">{varietyOf(best.grain).name}</h2>
               <p className={classes.way}>
                 {best.way}
-                {best.skipped.length > 0 && <b>; skipping {best.skipped.map((s) => (s === 'soak' ? 'its soak' : 'the long rest')).join(' and ')}</b>}
+                {best.skipped.length > 0 && (
+                  <b>
+                    ; skipping{' '}
+                    {best.skipped.map((s) => (s === 'soak' ? 'its soak' : 'the long rest')).join(' and ')}
+                  </b>
+                )}
               </p>
               {best.mind && <p className={classes.mind}>{best.mind}</p>}
               {others.length > 0 && (
@@ -103,7 +126,8 @@ export default function By({ loaderData }: Route.ComponentProps) {
                   <ul className={classes.others}>
                     {others.slice(0, 8).map((one) => (
                       <li key={one.address}>
-                        <Link to={one.address}>{one.way}</Link>, {spanWord(one.slack)} to spare{one.skipped.length > 0 && `, without ${one.skipped.join(' and ')}`}
+                        <Link to={one.address}>{one.way}</Link>, {spanWord(one.slack)} to spare
+                        {one.skipped.length > 0 && `, without ${one.skipped.join(' and ')}`}
                       </li>
                     ))}
                   </ul>
@@ -129,7 +153,8 @@ export default function By({ loaderData }: Route.ComponentProps) {
           <ul className={classes.others}>
             {tooLate.map(({ best }) => (
               <li key={best.grain}>
-                <Link to={best.address}>{varietyOf(best.grain).name}</Link>: {spanWord(best.total)} at the earliest, {best.way}
+                <Link to={best.address}>{varietyOf(best.grain).name}</Link>: {spanWord(best.total)} at the
+                earliest, {best.way}
                 {best.skipped.length > 0 && ', even without its soak'}
               </li>
             ))}
@@ -142,7 +167,12 @@ export default function By({ loaderData }: Route.ComponentProps) {
 
 /** How much of the time until the table is taken, and how much is to spare. */
 const Slack = ({ slack, of }: { slack: number; of: number }) => (
-  <svg viewBox="0 0 120 18" className={classes.slack} role="img" aria-label={`${spanWord(of - slack)} of ${spanWord(of)} used`}>
+  <svg
+    viewBox="0 0 120 18"
+    className={classes.slack}
+    role="img"
+    aria-label={`${spanWord(of - slack)} of ${spanWord(of)} used`}
+  >
     <path d="M1 9H119" className={classes.whole} />
     <path d={`M${1 + (118 * Math.max(0, slack)) / Math.max(1, of)} 9H119`} className={classes.taken} />
     <path d="M119 1V17" className={classes.table} />

@@ -17,18 +17,34 @@ export interface Choice {
  *  @returns only bags that hold enough */
 export function candidatesOf(house: House, eaters: number, nowMs: number): Candidate<Choice>[] {
   const first = firstBench(house)
-  const strongest = house.heats.toSorted((a, b) => b.rated_w * b.efficiency * b.power_factor - a.rated_w * a.efficiency * a.power_factor)[0]
-  const bags = house.bags.filter((bag, i) => (bag.left_g ?? 1) > 0 && house.bags.findIndex((b) => b.variety === bag.variety) === i)
+  const strongest = house.heats.toSorted(
+    (a, b) => b.rated_w * b.efficiency * b.power_factor - a.rated_w * a.efficiency * a.power_factor,
+  )[0]
+  const bags = house.bags.filter(
+    (bag, i) => (bag.left_g ?? 1) > 0 && house.bags.findIndex((b) => b.variety === bag.variety) === i,
+  )
   return bags.flatMap((bag) =>
     house.vessels.flatMap((vessel) =>
       methodsOf(vessel.kind)
-        .filter((method) => isSensible(varietyOf(bag.variety), method) && (!method.startsWith('steam') || hasBasket(vessel)))
+        .filter(
+          (method) =>
+            isSensible(varietyOf(bag.variety), method) && (!method.startsWith('steam') || hasBasket(vessel)),
+        )
         .map((method) => {
           const state: BenchState = {
-            ...first, grain: bag.variety, bagId: bag.id, amount: { basis: 'servings', value: eaters }, vesselId: vessel.id, heatId: strongest?.id ?? first.heatId, method,
+            ...first,
+            grain: bag.variety,
+            bagId: bag.id,
+            amount: { basis: 'servings', value: eaters },
+            vesselId: vessel.id,
+            heatId: strongest?.id ?? first.heatId,
+            method,
             soak: usualSoakFor(bag.variety, method, house),
           }
-          return { of: { state, bagName: bag.name, vesselName: vessel.name, method }, request: requestOf(state, house, nowMs) }
+          return {
+            of: { state, bagName: bag.name, vesselName: vessel.name, method },
+            request: requestOf(state, house, nowMs),
+          }
         }),
     ),
   )

@@ -37,7 +37,10 @@ export default function Card({ loaderData }: Route.ComponentProps) {
   const { house, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const written = search.toString()
-  const state = useMemo(() => fromSearch(new URLSearchParams(written), firstBench(house), house), [written, house])
+  const state = useMemo(
+    () => fromSearch(new URLSearchParams(written), firstBench(house), house),
+    [written, house],
+  )
   const plan = useMemo(() => {
     const read = planFrom(requestOf(state, house, now))
     if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
@@ -50,15 +53,22 @@ export default function Card({ loaderData }: Route.ComponentProps) {
   const times = plan.stages.map((stage) => line.get(stage.id)!)
   const total = plan.total_minutes.expected
   // On a card for any day only an hour that was asked for is an hour; else minutes count from the start.
-  const startMs = state.at === null ? null : Date.parse(requestOf(state, house, now).serve_at!) - total * 60_000
-  const at = (minute: number) => (startMs === null ? `+${Math.round(minute)}` : clockTime(startMs + minute * 60_000, settings))
+  const startMs =
+    state.at === null ? null : Date.parse(requestOf(state, house, now).serve_at!) - total * 60_000
+  const at = (minute: number) =>
+    startMs === null ? `+${Math.round(minute)}` : clockTime(startMs + minute * 60_000, settings)
   const cup = CUPS[settings.cup]
   const grave = plan.cautions.filter((c) => c.severity !== 'note')
   const burns = plan.cautions.filter((c) => c.severity === 'note' && c.about === 'burn')
   const cautions = [...grave, ...burns].slice(0, MOST_CAUTIONS)
-  const order = plan.stages.map((_, i) => i).sort((a, b) => times[a]!.start - times[b]!.start || times[a]!.end - times[b]!.end)
+  const order = plan.stages
+    .map((_, i) => i)
+    .sort((a, b) => times[a]!.start - times[b]!.start || times[a]!.end - times[b]!.end)
   return (
-    <main className={classes.card} data-many={plan.stages.length > 14 ? 'very' : plan.stages.length > 11 || undefined}>
+    <main
+      className={classes.card}
+      data-many={plan.stages.length > 14 ? 'very' : plan.stages.length > 11 || undefined}
+    >
       <div className={classes.bar}>
         <Link to={`/?${written}`}>Bench</Link>
         <span>
@@ -78,24 +88,48 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         <Kernel variety={varietyOf(state.grain)} height={34} />
         <h1 className="figure">{grainWord(state, house)}</h1>
         <p>
-          {amountWord(state)}, {PURPOSE_WORDS[state.purpose]}; {METHOD_WORDS[methodOfState(state, vessel)]}, {vessel.name}
+          {amountWord(state)}, {PURPOSE_WORDS[state.purpose]}; {METHOD_WORDS[methodOfState(state, vessel)]},{' '}
+          {vessel.name}
           {!own && `, ${heat.name}`}; {settings.elevation_m} m
         </p>
       </header>
       <div className={classes.figures}>
-        <Big title="grain, dry" grams={plan.grain.mass_g} under={`${inScoops(plan.grain.volume_ml / cup.ml).text} × ${cup.name}`} />
-        <Big title={state.soak || plan.water.clinging_g > 0 ? 'water to pour, after draining' : 'water to pour'} grams={plan.water.pour_g} under={`${inScoops(plan.water.pour_g / cup.ml).text} × ${cup.name}`} />
+        <Big
+          title="grain, dry"
+          grams={plan.grain.mass_g}
+          under={`${inScoops(plan.grain.volume_ml / cup.ml).text} × ${cup.name}`}
+        />
+        <Big
+          title={state.soak || plan.water.clinging_g > 0 ? 'water to pour, after draining' : 'water to pour'}
+          grams={plan.water.pour_g}
+          under={`${inScoops(plan.water.pour_g / cup.ml).text} × ${cup.name}`}
+        />
         <div>
           <p className="eyebrow">from start to table</p>
           <p className={`${classes.big} figure`}>{spanWord(total)}</p>
-          <p>{startMs === null ? `${spanWord(plan.hands_on_minutes)} hands-on` : `start ${at(0)}, table ${at(total)}`}</p>
+          <p>
+            {startMs === null
+              ? `${spanWord(plan.hands_on_minutes)} hands-on`
+              : `start ${at(0)}, table ${at(total)}`}
+          </p>
         </div>
       </div>
-      {plan.seasoning.salt_to_add_g >= 0.1 && <p className={classes.also}>Salt {plan.seasoning.salt_to_add_g.toFixed(1)} g into the water.</p>}
-      {plan.gauges.water_above_bed_mm > 0 && state.soak === null && (
-        <p className={classes.also}>The water comes to {Math.round(plan.gauges.water_above_bed_mm)} mm above the grain, {Math.round(plan.gauges.fill_level_mm)} mm in the pot.</p>
+      {plan.seasoning.salt_to_add_g >= 0.1 && (
+        <p className={classes.also}>Salt {plan.seasoning.salt_to_add_g.toFixed(1)} g into the water.</p>
       )}
-      <HeatRibbon stages={plan.stages} times={times} clockAt={at} height={184} placeOf={(stage) => knobWord(stage, own ? null : heat)} />
+      {plan.gauges.water_above_bed_mm > 0 && state.soak === null && (
+        <p className={classes.also}>
+          The water comes to {Math.round(plan.gauges.water_above_bed_mm)} mm above the grain,{' '}
+          {Math.round(plan.gauges.fill_level_mm)} mm in the pot.
+        </p>
+      )}
+      <HeatRibbon
+        stages={plan.stages}
+        times={times}
+        clockAt={at}
+        height={184}
+        placeOf={(stage) => knobWord(stage, own ? null : heat)}
+      />
       <ol className={classes.stages}>
         {order.map((i) => {
           const stage = plan.stages[i]!
@@ -117,7 +151,8 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         </ul>
       )}
       <p className={classes.foot}>
-        Serves {Math.round(plan.yield.servings * 10) / 10} with {Math.round(plan.yield.cooked_mass_g)} g cooked. Follow the maker’s manual first. {FOLLOW_LOCAL}
+        Serves {Math.round(plan.yield.servings * 10) / 10} with {Math.round(plan.yield.cooked_mass_g)} g
+        cooked. Follow the maker’s manual first. {FOLLOW_LOCAL}
       </p>
     </main>
   )
@@ -135,4 +170,6 @@ const Big = ({ title, grams, under }: { title: string; grams: number; under: str
 )
 
 const endWords = (stage: Stage): string =>
-  stage.ends_on === 'clock' ? windowWord(stage.minutes, 'clock') : `until ${stage.cue}, ${windowWord(stage.minutes, 'cue')}`
+  stage.ends_on === 'clock'
+    ? windowWord(stage.minutes, 'clock')
+    : `until ${stage.cue}, ${windowWord(stage.minutes, 'cue')}`

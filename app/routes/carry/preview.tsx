@@ -11,7 +11,12 @@ interface PreviewProps {
   merging: boolean
 }
 
-const HOLDS = { household: 'a whole household', pots: 'a pack of pots', grains: 'a pack of grains', methods: 'a pack of programmes and marks' } as const
+const HOLDS = {
+  household: 'a whole household',
+  pots: 'a pack of pots',
+  grains: 'a pack of grains',
+  methods: 'a pack of programmes and marks',
+} as const
 const MOST_NAMES = 6
 const count = (n: number, word: string) => (n === 0 ? '' : `${n} ${word}`)
 
@@ -21,7 +26,8 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
   return (
     <div className={classes.preview}>
       <p>
-        It is {HOLDS[looked.holds]} of {looked.exportedAt.slice(0, 10)}, {looked.rows} rows{looked.pictures > 0 ? ` and ${looked.pictures} pictures` : ''}, in version {looked.version}.
+        It is {HOLDS[looked.holds]} of {looked.exportedAt.slice(0, 10)}, {looked.rows} rows
+        {looked.pictures > 0 ? ` and ${looked.pictures} pictures` : ''}, in version {looked.version}.
       </p>
       {merging && (
         <ul className={classes.groups}>
@@ -32,7 +38,19 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
               <li key={group}>
                 <b className="figure">{name}</b>
                 <span className={classes.counts}>
-                  {[count(added, 'new'), count(same, 'the same'), count(open.length, 'different'), count(settled, settled === 1 ? 'record differs; yours is kept' : 'records that went another way; ours stay')].filter(Boolean).join(', ')}
+                  {[
+                    count(added, 'new'),
+                    count(same, 'the same'),
+                    count(open.length, 'different'),
+                    count(
+                      settled,
+                      settled === 1
+                        ? 'record differs; yours is kept'
+                        : 'records that went another way; ours stay',
+                    ),
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
                   {left.map(({ many, why }) => ` · ${many} skipped: ${why}`).join('')}
                 </span>
                 {open.length > 0 && (
@@ -40,14 +58,25 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
                     <ul className={classes.names}>
                       {open.slice(0, MOST_NAMES).map((d, i) => (
                         <li key={i}>
-                          {d.name}: <span className="quiet">{d.fields.map((field) => field.replaceAll('_', ' ')).join(', ')}</span>
+                          {d.name}:{' '}
+                          <span className="quiet">
+                            {d.fields.map((field) => field.replaceAll('_', ' ')).join(', ')}
+                          </span>
                         </li>
                       ))}
-                      {open.length > MOST_NAMES && <li className="quiet">and {open.length - MOST_NAMES} more</li>}
+                      {open.length > MOST_NAMES && (
+                        <li className="quiet">and {open.length - MOST_NAMES} more</li>
+                      )}
                     </ul>
                     <SegmentedControl
-                      name={group} defaultValue="ours" aria-label={`${name}: where they differ`}
-                      data={[{ value: 'ours', label: 'keep mine' }, { value: 'theirs', label: 'use the file’s' }, ...(sideBySide.includes(group) ? [{ value: 'both', label: 'keep both' }] : [])]}
+                      name={group}
+                      defaultValue="ours"
+                      aria-label={`${name}: where they differ`}
+                      data={[
+                        { value: 'ours', label: 'keep mine' },
+                        { value: 'theirs', label: 'use the file’s' },
+                        ...(sideBySide.includes(group) ? [{ value: 'both', label: 'keep both' }] : []),
+                      ]}
                     />
                   </>
                 )}

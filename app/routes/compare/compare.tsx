@@ -33,8 +33,12 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
   const [search, setSearch] = useSearchParams()
   const first = useMemo(() => firstBench(house), [house])
   const written = search.toString()
-  const shown = useMemo(() => sidesOf(new URLSearchParams(written), first, house, now), [written, first, house, now])
-  const put = (changes: readonly string[]) => setSearch(withBeside(search, changes), { replace: true, preventScrollReset: true })
+  const shown = useMemo(
+    () => sidesOf(new URLSearchParams(written), first, house, now),
+    [written, first, house, now],
+  )
+  const put = (changes: readonly string[]) =>
+    setSearch(withBeside(search, changes), { replace: true, preventScrollReset: true })
   const changes = shown.slice(1).map((s) => s.change)
   const base = shown[0]!
   const longest = Math.max(...shown.map(({ side }) => drawn(side.plan)))
@@ -43,19 +47,35 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
       <div className="place-head">
         <h1 className="figure">Compare</h1>
         <span className={classes.keys}>
-        <Link to={`/elsewhere?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>Convert for another kitchen</Link>
-        <Link to={`/by?${new URLSearchParams({ for: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}>What can be ready by …</Link>
+          <Link to={`/elsewhere?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>
+            Convert for another kitchen
+          </Link>
+          <Link
+            to={`/by?${new URLSearchParams({ for: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}
+          >
+            What can be ready by …
+          </Link>
         </span>
       </div>
       <p className={classes.lead}>
-        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in the {vesselOfState(base.state, house).name}, for the same people; each bar ends when served.
+        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in the{' '}
+        {vesselOfState(base.state, house).name}, for the same people; each bar ends when served.
       </p>
       <ol className={classes.sides}>
         {shown.map((one, i) => (
-          <SideRow key={one.change + String(i)} one={one} base={i === 0 ? undefined : base} share={drawn(one.side.plan) / longest} onBench={benchAddress(one.state, first)} onDrop={i === 0 ? undefined : () => put(changes.filter((_, k) => k !== i - 1))} />
+          <SideRow
+            key={one.change + String(i)}
+            one={one}
+            base={i === 0 ? undefined : base}
+            share={drawn(one.side.plan) / longest}
+            onBench={benchAddress(one.state, first)}
+            onDrop={i === 0 ? undefined : () => put(changes.filter((_, k) => k !== i - 1))}
+          />
         ))}
       </ol>
-      {shown.length < MOST_SIDES && <Another base={base} taken={changes} add={(change) => put([...changes, change])} house={house} />}
+      {shown.length < MOST_SIDES && (
+        <Another base={base} taken={changes} add={(change) => put([...changes, change])} house={house} />
+      )}
     </main>
   )
 }
@@ -63,7 +83,10 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
 /** Minutes of a ribbon as it is drawn, long waits folded. */
 function drawn(plan: Shown['side']['plan']): number {
   const line = timelineOf(plan.stages)
-  return layRibbon(plan.stages.map((s) => ({ id: s.id, ...line.get(s.id)!, wait: !s.hands_on && s.heat === 'off' })), 0).drawnMinutes
+  return layRibbon(
+    plan.stages.map((s) => ({ id: s.id, ...line.get(s.id)!, wait: !s.hands_on && s.heat === 'off' })),
+    0,
+  ).drawnMinutes
 }
 
 interface SideRowProps {
@@ -104,16 +127,32 @@ function SideRow({ one, base, share, onBench, onDrop }: SideRowProps) {
           </dd>
         </div>
         <Figure word="energy" value={`${(energyWh / 1000).toFixed(2)} kWh`} />
-        <Figure word="into the room" value={`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`} />
+        <Figure
+          word="into the room"
+          value={`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`}
+        />
       </dl>
       <div className={classes.track}>
         <div style={{ width: `${Math.max(12, share * 100)}%` }}>
-          <HeatRibbon stages={plan.stages} times={plan.stages.map((s) => line.get(s.id)!)} clockAt={(minute) => (minute >= total - 0.01 ? '' : `−${spanWord(total - minute)}`)} height={118} trueToTime />
+          <HeatRibbon
+            stages={plan.stages}
+            times={plan.stages.map((s) => line.get(s.id)!)}
+            clockAt={(minute) => (minute >= total - 0.01 ? '' : `−${spanWord(total - minute)}`)}
+            height={118}
+            trueToTime
+          />
         </div>
       </div>
       <p className={classes.why}>
         {base ? `${whyDiffer(base.side, one.side, { a: base.name, b: 'This one' })} ` : ''}
-        {risks.length > 0 && <b>{risks.map((c) => c.text).slice(0, 2).join(' ')}</b>}
+        {risks.length > 0 && (
+          <b>
+            {risks
+              .map((c) => c.text)
+              .slice(0, 2)
+              .join(' ')}
+          </b>
+        )}
       </p>
     </li>
   )
@@ -129,7 +168,20 @@ const Figure = ({ word, value }: { word: string; value: string }) => (
 /** Where it ends between firm and soft: a mark on a line, and the word. */
 function Lean({ texture }: { texture: number }) {
   const at = Math.min(1.15, Math.max(-0.15, texture))
-  const word = texture < -0.1 ? 'too dry' : texture < 0.2 ? 'firm' : texture < 0.4 ? 'firmish' : texture <= 0.6 ? 'standard' : texture <= 0.85 ? 'softish' : texture <= 1.1 ? 'soft' : 'too soft'
+  const word =
+    texture < -0.1
+      ? 'too dry'
+      : texture < 0.2
+        ? 'firm'
+        : texture < 0.4
+          ? 'firmish'
+          : texture <= 0.6
+            ? 'standard'
+            : texture <= 0.85
+              ? 'softish'
+              : texture <= 1.1
+                ? 'soft'
+                : 'too soft'
   return (
     <span className={classes.lean}>
       <svg viewBox="0 0 96 16" width="96" height="16" aria-hidden>
@@ -143,20 +195,48 @@ function Lean({ texture }: { texture: number }) {
 }
 
 /** What could stand beside: another way in this pot, this grain in another pot, another grain this way. */
-function Another({ base, taken, add, house }: { base: Shown; taken: readonly string[]; add: (change: string) => void; house: Parameters<typeof vesselOfState>[1] & Parameters<typeof sidesOf>[2] }) {
+function Another({
+  base,
+  taken,
+  add,
+  house,
+}: {
+  base: Shown
+  taken: readonly string[]
+  add: (change: string) => void
+  house: Parameters<typeof vesselOfState>[1] & Parameters<typeof sidesOf>[2]
+}) {
   const vessel = vesselOfState(base.state, house)
   const own = methodOfState(base.state, vessel)
   const variety = varietyOf(base.state.grain)
   const fresh = (change: string) => !taken.includes(change)
-  const ways = methodsOf(vessel.kind).filter((id: MethodId) => id !== own).map((id) => ({ value: new URLSearchParams({ by: id }).toString(), label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for it)'}` }))
-  const pots = house.vessels.filter((v) => v.id !== base.state.vesselId).map((v) => ({ value: new URLSearchParams({ pot: v.id }).toString(), label: `in the ${v.name}` }))
+  const ways = methodsOf(vessel.kind)
+    .filter((id: MethodId) => id !== own)
+    .map((id) => ({
+      value: new URLSearchParams({ by: id }).toString(),
+      label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for it)'}`,
+    }))
+  const pots = house.vessels
+    .filter((v) => v.id !== base.state.vesselId)
+    .map((v) => ({ value: new URLSearchParams({ pot: v.id }).toString(), label: `in the ${v.name}` }))
   const soaks = base.state.soak
     ? [{ value: 'soak=', label: 'not soaked' }]
-    : [{ value: 'soak=30-20-drain', label: 'soaked half an hour' }, { value: 'soak=600-5-drain', label: 'soaked overnight in the fridge' }]
-  const grains = VARIETIES.filter((v) => v.id !== variety.id).map((v) => ({ value: new URLSearchParams({ grain: v.id, bag: '' }).toString(), label: v.name }))
+    : [
+        { value: 'soak=30-20-drain', label: 'soaked half an hour' },
+        { value: 'soak=600-5-drain', label: 'soaked overnight in the fridge' },
+      ]
+  const grains = VARIETIES.filter((v) => v.id !== variety.id).map((v) => ({
+    value: new URLSearchParams({ grain: v.id, bag: '' }).toString(),
+    label: v.name,
+  }))
   const groups = [
-    { group: 'another way', items: ways }, { group: 'another pot', items: pots }, { group: 'another soak', items: soaks }, { group: 'another grain', items: grains },
-  ].map(({ group, items }) => ({ group, items: items.filter(({ value }) => fresh(value)) })).filter(({ items }) => items.length > 0)
+    { group: 'another way', items: ways },
+    { group: 'another pot', items: pots },
+    { group: 'another soak', items: soaks },
+    { group: 'another grain', items: grains },
+  ]
+    .map(({ group, items }) => ({ group, items: items.filter(({ value }) => fresh(value)) }))
+    .filter(({ items }) => items.length > 0)
   return (
     <form
       className={classes.another}

@@ -4,14 +4,34 @@ import { firstBench, type House } from '../bench/bench-state'
 import { candidatesOf } from '../by/candidates'
 import { benchAddress, sidesOf, withBeside } from './sides'
 
-const house: House = { ...FIRST_KITCHEN, measures: [], bags: [], marks: [], units: 'grams', cup: 'metric', known: {}, guidance: 'stricter' as const, kept: [], eaters: [], elevation_m: 0, kitchen_c: 20, zone: 'Europe/Berlin' }
+const house: House = {
+  ...FIRST_KITCHEN,
+  measures: [],
+  bags: [],
+  marks: [],
+  units: 'grams',
+  cup: 'metric',
+  known: {},
+  guidance: 'stricter' as const,
+  kept: [],
+  eaters: [],
+  elevation_m: 0,
+  kitchen_c: 20,
+  zone: 'Europe/Berlin',
+}
 const first = firstBench(house)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 const sides = (address: string) => sidesOf(new URLSearchParams(address), first, house, NOW)
 
 test('a bench and its changes stand beside each other, each called by what differs', () => {
-  const shown = sides('grain=basmati&for=4&pot=heavy-pot&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot')
-  expect(shown.map((s) => s.name)).toEqual(['from cold water, covered', 'in plenty of water, drained', 'in the pressure pot, under pressure'])
+  const shown = sides(
+    'grain=basmati&for=4&pot=heavy-pot&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot',
+  )
+  expect(shown.map((s) => s.name)).toEqual([
+    'from cold water, covered',
+    'in plenty of water, drained',
+    'in the pressure pot, under pressure',
+  ])
   expect(new Set(shown.map((s) => s.side.plan.grain.mass_g))).toEqual(new Set([260]))
   expect(shown[1]!.side.plan.water.drained_off_g).toBeGreaterThan(300)
 })
@@ -19,23 +39,65 @@ test('a bench and its changes stand beside each other, each called by what diffe
 test('a soak or a grain can differ, and a nonsense change is identical', () => {
   expect(sides('grain=brown-short&beside=soak%3D600-5-drain').map((s) => s.name)[1]).toBe('soaked')
   expect(sides('grain=brown-short&beside=grain%3Dquinoa').map((s) => s.name)[1]).toBe('quinoa')
-  expect(sides('beside=%F0%9F&beside=x%3Dy&beside=by%3Dsteam').map((s) => s.name)).toEqual(['from cold water, covered', 'identical', 'identical'])
+  expect(sides('beside=%F0%9F&beside=x%3Dy&beside=by%3Dsteam').map((s) => s.name)).toEqual([
+    'from cold water, covered',
+    'identical',
+    'identical',
+  ])
 })
 
-test('the page\'s address holds at most two beside, and each goes back to the bench as it is', () => {
+test("the page's address holds at most two beside, and each goes back to the bench as it is", () => {
   const search = withBeside(new URLSearchParams('grain=quinoa'), ['by=steam', 'pot=cooker', 'pot=thin-pot'])
   expect(sidesOf(search, first, house, NOW)).toHaveLength(3)
   const shown = sides('grain=quinoa&for=7&beside=pot%3Dcooker')[1]!
-  expect(fromSearch(new URL(benchAddress(shown.state, first), 'http://omsel.test').searchParams, first, house)).toEqual(shown.state)
+  expect(
+    fromSearch(new URL(benchAddress(shown.state, first), 'http://omsel.test').searchParams, first, house),
+  ).toEqual(shown.state)
 })
 
 test('what could be cooked: what is on the shelf, in every pot, by ways a cook would think of', () => {
-  const bag = (id: string, variety: House['bags'][number]['variety'], left_g: number | null): House['bags'][number] => ({
-    id, variety, name: id, label: '', label_ratio: null, adopted_delta: null, bought_on: null, opened_on: null, new_crop: 0, enriched: 0, left_g,
+  const bag = (
+    id: string,
+    variety: House['bags'][number]['variety'],
+    left_g: number | null,
+  ): House['bags'][number] => ({
+    id,
+    variety,
+    name: id,
+    label: '',
+    label_ratio: null,
+    adopted_delta: null,
+    bought_on: null,
+    opened_on: null,
+    new_crop: 0,
+    enriched: 0,
+    left_g,
   })
-  const list = candidatesOf({ ...house, bags: [bag('a', 'long-white', 900), bag('b', 'couscous', null), bag('c', 'quinoa', 0), bag('d', 'long-white', 100)] }, 4, NOW)
+  const list = candidatesOf(
+    {
+      ...house,
+      bags: [
+        bag('a', 'long-white', 900),
+        bag('b', 'couscous', null),
+        bag('c', 'quinoa', 0),
+        bag('d', 'long-white', 100),
+      ],
+    },
+    4,
+    NOW,
+  )
   expect(new Set(list.map((c) => c.of.bagName))).toEqual(new Set(['a', 'b']))
   const ways = (name: string) => new Set(list.filter((c) => c.of.bagName === name).map((c) => c.of.method))
-  expect(ways('a')).toEqual(new Set(['covered-simmer', 'boiling-start', 'uncovered', 'boil-and-drain', 'switch-cooker', 'pressure-electric', 'oven']))
+  expect(ways('a')).toEqual(
+    new Set([
+      'covered-simmer',
+      'boiling-start',
+      'uncovered',
+      'boil-and-drain',
+      'switch-cooker',
+      'pressure-electric',
+      'oven',
+    ]),
+  )
   expect(ways('b')).toEqual(new Set(['off-heat', 'poured-over']))
 })

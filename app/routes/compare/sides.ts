@@ -62,4 +62,5 @@ export const withBeside = (search: URLSearchParams, changes: readonly string[]):
   return next
 }
 
-export const benchAddress = (state: BenchState, first: BenchState): string => `/?${toSearch(state, first).toString()}`
+export const benchAddress = (state: BenchState, first: BenchState): string =>
+  `/?${toSearch(state, first).toString()}`

@@ -4,6 +4,7 @@ import type { Route } from './+types/changes'
 
 /** A stream that says when a cook changed, or any of them. */
 export function loader({ params, request }: Route.LoaderArgs) {
-  if (params.cook !== ALL && !kitchen().cooks.find(params.cook)) throw new Response('Batch not found.', { status: 404 })
+  if (params.cook !== ALL && !kitchen().cooks.find(params.cook))
+    throw new Response('Batch not found.', { status: 404 })
   return changesOf(params.cook, request.signal)
 }

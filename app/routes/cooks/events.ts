@@ -6,6 +6,8 @@ import type { Route } from './+types/events'
 
 /** One press at the stove. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const { body, status } = await answerPress(request, 'cook', (said, receivedMs) => press(kitchen(), params.cook, said, receivedMs))
+  const { body, status } = await answerPress(request, 'cook', (said, receivedMs) =>
+    press(kitchen(), params.cook, said, receivedMs),
+  )
   return data(body, { status })
 }

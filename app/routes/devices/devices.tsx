@@ -27,8 +27,20 @@ export function loader({ request }: Route.LoaderArgs) {
   return {
     here: !doorOf(request).network,
     hasPassphrase: access.passphrase() !== undefined,
-    network: network && { addresses: [...network.addresses, ...namesHere().filter((name) => name.endsWith('.local'))].map((host) => `https://${host}:${network.port}`), fingerprint: network.certificates.fingerprint },
-    sessions: access.sessions().map((s) => ({ id: s.token_hash, device: s.device, since: dayWord(s.made_ms, now, zone), seen: dayWord(s.seen_ms, now, zone) })),
+    network: network && {
+      addresses: [...network.addresses, ...namesHere().filter((name) => name.endsWith('.local'))].map(
+        (host) => `https://${host}:${network.port}`,
+      ),
+      fingerprint: network.certificates.fingerprint,
+    },
+    sessions: access
+      .sessions()
+      .map((s) => ({
+        id: s.token_hash,
+        device: s.device,
+        since: dayWord(s.made_ms, now, zone),
+        seen: dayWord(s.seen_ms, now, zone),
+      })),
     limits: { ...PASSPHRASE_LIMITS, minutes: JOIN_MINUTES, days: SESSION_DAYS.idle },
   }
 }
@@ -43,12 +55,29 @@ export async function action({ request }: Route.ActionArgs) {
     if (token) sendAway(access, token)
     return redirect('/enter', { headers: { 'Set-Cookie': noCookie(door.secure) } })
   }
-  const refuse = (path: string, message: string, status = 422) => data({ errors: [{ path, message }], typed: {} }, { status })
-  if (!['set-passphrase', 'code', 'send-away', 'leave'].includes(String(intent))) return refuse('intent', `intent must be set-passphrase, code, send-away or leave, got "${String(intent).slice(0, 40)}"`, 400)
+  const refuse = (path: string, message: string, status = 422) =>
+    data({ errors: [{ path, message }], typed: {} }, { status })
+  if (!['set-passphrase', 'code', 'send-away', 'leave'].includes(String(intent)))
+    return refuse(
+      'intent',
+      `intent must be set-passphrase, code, send-away or leave, got "${String(intent).slice(0, 40)}"`,
+      400,
+    )
   // Who may come in is said at the machine itself.
-  if (door.network || intent === 'leave') return refuse('intent', door.network ? 'Do this on the computer that runs Omsel.' : 'This computer needs no sign-in.', 403)
-  if (intent === 'code') return guardState().network ? { code: guardState().joins.make(nowMs()) } : refuse('intent', 'Network access is off.', 409)
-  if (intent === 'send-away') return access.dropSession(String(form.get('session'))) ? { sentAway: true } : refuse('session', 'That device is no longer signed in.', 404)
+  if (door.network || intent === 'leave')
+    return refuse(
+      'intent',
+      door.network ? 'Do this on the computer that runs Omsel.' : 'This computer needs no sign-in.',
+      403,
+    )
+  if (intent === 'code')
+    return guardState().network
+      ? { code: guardState().joins.make(nowMs()) }
+      : refuse('intent', 'Network access is off.', 409)
+  if (intent === 'send-away')
+    return access.dropSession(String(form.get('session')))
+      ? { sentAway: true }
+      : refuse('session', 'That device is no longer signed in.', 404)
   const kept = await setPassphrase(kitchen(), form.get('passphrase'), form.get('again'), nowMs())
   return kept.ok ? { set: true } : data({ errors: kept.errors, typed: {} }, { status: 422 })
 }
@@ -78,16 +107,31 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
       )}
       {here && (
         <>
-          {refused?.errors.filter((e) => e.path === 'intent' || e.path === 'session').map((e) => (
-            <p key={e.message} role="alert">{e.message}</p>
-          ))}
+          {refused?.errors
+            .filter((e) => e.path === 'intent' || e.path === 'session')
+            .map((e) => (
+              <p key={e.message} role="alert">
+                {e.message}
+              </p>
+            ))}
           <section className={`${sheets.sheet} basin`} aria-labelledby="phone">
-            <h2 className="figure" id="phone">Connect a phone</h2>
+            <h2 className="figure" id="phone">
+              Connect a phone
+            </h2>
             {network ? (
               <>
                 {code === undefined ? (
                   <>
-                    <p>Omsel is reachable at {network.addresses.map((at, i) => <span key={at}>{i > 0 ? ', ' : ''}<code className={classes.address}>{at}</code></span>)}. A code signs in one device, for {limits.minutes} minutes, without the passphrase.</p>
+                    <p>
+                      Omsel is reachable at{' '}
+                      {network.addresses.map((at, i) => (
+                        <span key={at}>
+                          {i > 0 ? ', ' : ''}
+                          <code className={classes.address}>{at}</code>
+                        </span>
+                      ))}
+                      . A code signs in one device, for {limits.minutes} minutes, without the passphrase.
+                    </p>
                     <Form method="post">
                       <Button type="submit" name="intent" value="code" loading={busy}>
                         Show a code
@@ -96,42 +140,98 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
                   </>
                 ) : (
                   <div className={classes.code}>
-                    <QRCodeSVG value={`${network.addresses[address]!}/enter#join=${code}`} size={220} marginSize={3} title={`Sign-in address: ${network.addresses[address]!}`} />
+                    <QRCodeSVG
+                      value={`${network.addresses[address]!}/enter#join=${code}`}
+                      size={220}
+                      marginSize={3}
+                      title={`Sign-in address: ${network.addresses[address]!}`}
+                    />
                     <div>
                       <p>Scan with the phone’s camera. Works for one device and {limits.minutes} minutes.</p>
                       {network.addresses.length > 1 && (
                         <p>
-                          Not found? <button type="button" className={classes.other} onClick={() => setAddress((address + 1) % network.addresses.length)}>Try another address</button>; this is <code className={classes.address}>{network.addresses[address]!}</code>.
+                          Not found?{' '}
+                          <button
+                            type="button"
+                            className={classes.other}
+                            onClick={() => setAddress((address + 1) % network.addresses.length)}
+                          >
+                            Try another address
+                          </button>
+                          ; this is <code className={classes.address}>{network.addresses[address]!}</code>.
                         </p>
                       )}
-                      <p className="quiet small">The phone will warn that it does not know the certificate. <a href="#trust">What that means</a></p>
+                      <p className="quiet small">
+                        The phone will warn that it does not know the certificate.{' '}
+                        <a href="#trust">What that means</a>
+                      </p>
                     </div>
                   </div>
                 )}
               </>
             ) : (
               <p>
-                Only this computer can connect. To allow other devices, {hasPassphrase ? '' : 'set a passphrase below, then '}start it with <code className={classes.address}>HOST=0.0.0.0 npm start</code>; then anyone with the passphrase can connect over HTTPS.
+                Only this computer can connect. To allow other devices,{' '}
+                {hasPassphrase ? '' : 'set a passphrase below, then '}start it with{' '}
+                <code className={classes.address}>HOST=0.0.0.0 npm start</code>; then anyone with the
+                passphrase can connect over HTTPS.
               </p>
             )}
           </section>
           <section className={`${sheets.sheet} basin`} aria-labelledby="passphrase">
-            <h2 className="figure" id="passphrase">The passphrase</h2>
-            <p>{hasPassphrase ? 'A passphrase is set. Changing it signs out every device.' : 'No passphrase yet. A few words in a row work well.'}</p>
+            <h2 className="figure" id="passphrase">
+              The passphrase
+            </h2>
+            <p>
+              {hasPassphrase
+                ? 'A passphrase is set. Changing it signs out every device.'
+                : 'No passphrase yet. A few words in a row work well.'}
+            </p>
             <Form method="post" key={actionData && 'set' in actionData ? 'set' : 'form'}>
-              <input type="text" name="username" autoComplete="username" defaultValue="household" hidden readOnly />
+              <input
+                type="text"
+                name="username"
+                autoComplete="username"
+                defaultValue="household"
+                hidden
+                readOnly
+              />
               <Stack gap="sm" maw={360}>
-                <PasswordInput name="passphrase" label={hasPassphrase ? 'New passphrase' : 'A passphrase'} description={`at least ${limits.least} characters`} autoComplete="new-password" error={errorAt(refused, 'passphrase')} visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }} />
-                <PasswordInput name="again" label="Repeat passphrase" autoComplete="new-password" error={errorAt(refused, 'again')} visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed again' }} />
-                <Button type="submit" name="intent" value="set-passphrase" variant="default" style={{ alignSelf: 'start' }} loading={busy}>
+                <PasswordInput
+                  name="passphrase"
+                  label={hasPassphrase ? 'New passphrase' : 'A passphrase'}
+                  description={`at least ${limits.least} characters`}
+                  autoComplete="new-password"
+                  error={errorAt(refused, 'passphrase')}
+                  visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }}
+                />
+                <PasswordInput
+                  name="again"
+                  label="Repeat passphrase"
+                  autoComplete="new-password"
+                  error={errorAt(refused, 'again')}
+                  visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed again' }}
+                />
+                <Button
+                  type="submit"
+                  name="intent"
+                  value="set-passphrase"
+                  variant="default"
+                  style={{ alignSelf: 'start' }}
+                  loading={busy}
+                >
                   {hasPassphrase ? 'Change it' : 'Set it'}
                 </Button>
               </Stack>
-              <p role="status" className="quiet">{actionData && 'set' in actionData && !busy ? 'It is set.' : ''}</p>
+              <p role="status" className="quiet">
+                {actionData && 'set' in actionData && !busy ? 'It is set.' : ''}
+              </p>
             </Form>
           </section>
           <section className={`${sheets.sheet} basin`} aria-labelledby="inside">
-            <h2 className="figure" id="inside">Signed-in devices</h2>
+            <h2 className="figure" id="inside">
+              Signed-in devices
+            </h2>
             {sessions.length === 0 ? (
               <p className="quiet">None besides this computer.</p>
             ) : (
@@ -139,11 +239,21 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
                 {sessions.map((s) => (
                   <li key={s.id}>
                     <span>
-                      <b className="figure">{s.device}</b> <span className="quiet">since {s.since}, last seen {s.seen}</span>
+                      <b className="figure">{s.device}</b>{' '}
+                      <span className="quiet">
+                        since {s.since}, last seen {s.seen}
+                      </span>
                     </span>
                     <Form method="post">
                       <input type="hidden" name="session" value={s.id} />
-                      <Button type="submit" name="intent" value="send-away" size="compact-sm" variant="subtle" aria-label={`Sign out ${s.device}`}>
+                      <Button
+                        type="submit"
+                        name="intent"
+                        value="send-away"
+                        size="compact-sm"
+                        variant="subtle"
+                        aria-label={`Sign out ${s.device}`}
+                      >
                         sign out
                       </Button>
                     </Form>
@@ -154,15 +264,33 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
           </section>
           {network && (
             <section className={`${sheets.sheet} basin`} aria-labelledby="trust">
-              <h2 className="figure" id="trust">Certificate</h2>
-              <p>The connection is encrypted with this computer’s own certificate, so the browser warns once. Continue past the warning, or install the certificate:</p>
+              <h2 className="figure" id="trust">
+                Certificate
+              </h2>
+              <p>
+                The connection is encrypted with this computer’s own certificate, so the browser warns once.
+                Continue past the warning, or install the certificate:
+              </p>
               <ol>
-                <li>On the phone, open <code className={classes.address}>{network.addresses[0]!}/authority.pem</code> and save the file.</li>
-                <li>Where the phone’s settings speak of profiles: install the one that was downloaded, then switch it on under General, About, Certificate Trust Settings. Where they speak of certificates: Security, Install a certificate, CA certificate, and choose the file.</li>
+                <li>
+                  On the phone, open{' '}
+                  <code className={classes.address}>{network.addresses[0]!}/authority.pem</code> and save the
+                  file.
+                </li>
+                <li>
+                  Where the phone’s settings speak of profiles: install the one that was downloaded, then
+                  switch it on under General, About, Certificate Trust Settings. Where they speak of
+                  certificates: Security, Install a certificate, CA certificate, and choose the file.
+                </li>
                 <li>Before you switch it on, compare its SHA-256 fingerprint with this one:</li>
               </ol>
               <p className={classes.fingerprint}>{network.fingerprint}</p>
-              <p className="quiet small">It is valid only for addresses inside a home network and for names that end in .local, .lan or home.arpa, and for this machine’s own name; for nothing else on the web. Its key stays in the data folder of this machine and is in no copy of the house. To take the trust back, remove “Omsel at home” on the phone.</p>
+              <p className="quiet small">
+                It is valid only for addresses inside a home network and for names that end in .local, .lan or
+                home.arpa, and for this machine’s own name; for nothing else on the web. Its key stays in the
+                data folder of this machine and is in no copy of the house. To take the trust back, remove
+                “Omsel at home” on the phone.
+              </p>
             </section>
           )}
         </>

@@ -28,7 +28,9 @@ export default function Dipstick({ loaderData }: Route.ComponentProps) {
   const depth = asked >= DEPTH_MM[0] && asked <= DEPTH_MM[1] ? asked : USUAL_MM
   const levels: Level[] = [
     { mm: depth, word: 'water to here', kind: 'water' },
-    ...(Math.abs(loaderData.creaseMm - depth) > 2 ? [{ mm: loaderData.creaseMm, word: 'your crease', kind: 'crease' as const }] : []),
+    ...(Math.abs(loaderData.creaseMm - depth) > 2
+      ? [{ mm: loaderData.creaseMm, word: 'your crease', kind: 'crease' as const }]
+      : []),
   ]
   return (
     <main className={`place ${classes.page}`}>
@@ -44,7 +46,8 @@ export default function Dipstick({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className={classes.lead}>
-            {Math.round(depth)} mm above the grain, at true size. Hold the screen beside the pot, away from steam.
+            {Math.round(depth)} mm above the grain, at true size. Hold the screen beside the pot, away from
+            steam.
           </p>
           <Stick pxPerMm={scale} levels={levels} topMm={Math.max(...levels.map((l) => l.mm)) + OVER_MM} />
           <p>

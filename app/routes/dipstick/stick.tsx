@@ -25,15 +25,29 @@ export function Stick({ pxPerMm, levels, topMm }: StickProps) {
   const water = levels.find((l) => l.kind === 'water')?.mm ?? 0
   const y = (mm: number) => height - mm * pxPerMm
   return (
-    <svg className={classes.stick} width={WIDTH} height={height + 34} role="img" aria-label={`A stick in true millimetres: ${levels.map((l) => `${l.word} at ${Math.round(l.mm)} mm`).join(', ')}`} data-px-per-mm={pxPerMm}>
+    <svg
+      className={classes.stick}
+      width={WIDTH}
+      height={height + 34}
+      role="img"
+      aria-label={`A stick in true millimetres: ${levels.map((l) => `${l.word} at ${Math.round(l.mm)} mm`).join(', ')}`}
+      data-px-per-mm={pxPerMm}
+    >
       {Array.from({ length: Math.floor(topMm) + 1 }, (_, mm) => (
-        <path key={mm} d={`M${LEFT - (mm % 10 === 0 ? 30 : mm % 5 === 0 ? 20 : 11)} ${y(mm)}H${LEFT}`} className={classes.tick} data-mm={mm} />
+        <path
+          key={mm}
+          d={`M${LEFT - (mm % 10 === 0 ? 30 : mm % 5 === 0 ? 20 : 11)} ${y(mm)}H${LEFT}`}
+          className={classes.tick}
+          data-mm={mm}
+        />
       ))}
-      {Array.from({ length: Math.floor(topMm / 10) + 1 }, (_, i) => i * 10).slice(1).map((mm) => (
-        <text key={mm} x={LEFT - 36} y={y(mm) + 5} textAnchor="end" className={classes.number}>
-          {mm}
-        </text>
-      ))}
+      {Array.from({ length: Math.floor(topMm / 10) + 1 }, (_, i) => i * 10)
+        .slice(1)
+        .map((mm) => (
+          <text key={mm} x={LEFT - 36} y={y(mm) + 5} textAnchor="end" className={classes.number}>
+            {mm}
+          </text>
+        ))}
       <path d={`M${LEFT} 0V${height}`} className={classes.edge} />
       {levels.map((level) => (
         <g key={level.kind} data-kind={level.kind} className={classes.level}>

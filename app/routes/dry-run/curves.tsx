@@ -1,5 +1,14 @@
 import { memo, useMemo } from 'react'
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts'
 import type { Cooked } from '../../workers/simulator'
 import { stageWord } from '../../drawing/stage-words'
 import { stageTimes, type CookedStage } from './stage-times'
@@ -22,24 +31,59 @@ type Row = { t: number } & Record<string, number>
 /** Temperature, free water and cooked share over the minutes, every run in each. */
 export default memo(function Curves({ cooked, names, minute }: CurvesProps) {
   const longest = Math.max(...cooked.map((run) => run.series.tMin.at(-1)!))
-  const rows = useMemo(() => Array.from({ length: POINTS + 1 }, (_, i): Row => {
-    const t = (i * longest) / POINTS
-    const row: Row = { t: Number(t.toFixed(2)) }
-    cooked.forEach(({ series }, r) => {
-      const at = series.tMin.findIndex((m) => m >= t)
-      if (at < 0) return
-      row[`bulk${r}`] = Number(series.bulkC[at]!.toFixed(1))
-      row[`free${r}`] = Number(series.freeG[at]!.toFixed(1))
-      row[`cooked${r}`] = Math.round((100 * series.centreByLayer.reduce((sum, layer) => sum + layer[at]!, 0)) / series.centreByLayer.length)
-    })
-    return row
-  }), [cooked, longest])
+  const rows = useMemo(
+    () =>
+      Array.from({ length: POINTS + 1 }, (_, i): Row => {
+        const t = (i * longest) / POINTS
+        const row: Row = { t: Number(t.toFixed(2)) }
+        cooked.forEach(({ series }, r) => {
+          const at = series.tMin.findIndex((m) => m >= t)
+          if (at < 0) return
+          row[`bulk${r}`] = Number(series.bulkC[at]!.toFixed(1))
+          row[`free${r}`] = Number(series.freeG[at]!.toFixed(1))
+          row[`cooked${r}`] = Math.round(
+            (100 * series.centreByLayer.reduce((sum, layer) => sum + layer[at]!, 0)) /
+              series.centreByLayer.length,
+          )
+        })
+        return row
+      }),
+    [cooked, longest],
+  )
   const stages = useMemo(() => stageTimes(cooked[0]!), [cooked])
   return (
     <div className={classes.curves}>
-      <Curve title="inside the rice, °C" unit="°C" rows={rows} names={names} of="bulk" minute={minute} stages={stages} longest={longest} />
-      <Curve title="water not absorbed, g" unit="g" rows={rows} names={names} of="free" minute={minute} stages={stages} longest={longest} />
-      <Curve title="centres cooked, %" unit="%" rows={rows} names={names} of="cooked" minute={minute} stages={stages} longest={longest} most={100} />
+      <Curve
+        title="inside the rice, °C"
+        unit="°C"
+        rows={rows}
+        names={names}
+        of="bulk"
+        minute={minute}
+        stages={stages}
+        longest={longest}
+      />
+      <Curve
+        title="water not absorbed, g"
+        unit="g"
+        rows={rows}
+        names={names}
+        of="free"
+        minute={minute}
+        stages={stages}
+        longest={longest}
+      />
+      <Curve
+        title="centres cooked, %"
+        unit="%"
+        rows={rows}
+        names={names}
+        of="cooked"
+        minute={minute}
+        stages={stages}
+        longest={longest}
+        most={100}
+      />
     </div>
   )
 })
@@ -68,21 +112,54 @@ function Curve({ title, unit, rows, names, of, minute, stages, longest, most }: 
       <ResponsiveContainer width="100%" height={190} initialDimension={{ width: 360, height: 190 }}>
         <LineChart data={rows} margin={{ top: 4, right: RIGHT_PX, bottom: 4, left: LEFT_PX }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />
-          <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} {...AXIS} tickCount={6} tickFormatter={(t: number) => String(Math.round(t))} />
+          <XAxis
+            dataKey="t"
+            type="number"
+            domain={[0, 'dataMax']}
+            {...AXIS}
+            tickCount={6}
+            tickFormatter={(t: number) => String(Math.round(t))}
+          />
           <YAxis {...AXIS} width={AXIS_PX} domain={[0, most ?? 'auto']} />
-          <Tooltip contentStyle={{ background: 'var(--enamel)', border: '1px solid var(--line)', color: 'var(--ink)' }} labelFormatter={(t) => `${Number(t).toFixed(1)} min`} formatter={(v, name) => [`${String(v)} ${unit}`, name]} />
+          <Tooltip
+            contentStyle={{
+              background: 'var(--enamel)',
+              border: '1px solid var(--line)',
+              color: 'var(--ink)',
+            }}
+            labelFormatter={(t) => `${Number(t).toFixed(1)} min`}
+            formatter={(v, name) => [`${String(v)} ${unit}`, name]}
+          />
           {stages.slice(0, -1).map(({ stage, end }) => (
             <ReferenceLine key={stage.id} x={end} stroke="var(--line)" strokeDasharray="2 3" />
           ))}
           <ReferenceLine x={minute} stroke="var(--ink-2)" />
           {names.map((name, r) => (
-            <Line key={name} name={name} dataKey={`${of}${r}`} stroke={PENS[r]!} strokeWidth={2.4} {...(DASHES[r] ? { strokeDasharray: DASHES[r] } : {})} dot={false} isAnimationActive={false} connectNulls />
+            <Line
+              key={name}
+              name={name}
+              dataKey={`${of}${r}`}
+              stroke={PENS[r]!}
+              strokeWidth={2.4}
+              {...(DASHES[r] ? { strokeDasharray: DASHES[r] } : {})}
+              dot={false}
+              isAnimationActive={false}
+              connectNulls
+            />
           ))}
         </LineChart>
       </ResponsiveContainer>
-      <div className={classes.under} style={{ marginLeft: AXIS_PX + LEFT_PX, marginRight: RIGHT_PX }} aria-hidden>
+      <div
+        className={classes.under}
+        style={{ marginLeft: AXIS_PX + LEFT_PX, marginRight: RIGHT_PX }}
+        aria-hidden
+      >
         {stages.map(({ stage, start, end }) => (
-          <span key={stage.id} style={{ left: `${(100 * start) / longest}%`, width: `${(100 * (end - start)) / longest}%` }} data-hot={stage.power_w > 0}>
+          <span
+            key={stage.id}
+            style={{ left: `${(100 * start) / longest}%`, width: `${(100 * (end - start)) / longest}%` }}
+            data-hot={stage.power_w > 0}
+          >
             {stageWord(stage)}
           </span>
         ))}

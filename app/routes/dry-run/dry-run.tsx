@@ -26,7 +26,20 @@ import { vesselFromRow } from '../bench/vessel-from-row'
 import type { Route } from './+types/dry-run'
 import { chanceWords } from './chance-words'
 import { HeatInHand } from './heat-in-hand'
-import { ACT_WORDS, askedOf, countOtherwise, MOST_ACTS, MOST_RUNS, NOTHING_OTHERWISE, otherwiseIn, stageChanged, USUAL_AMOUNT, writeOtherwise, type Act, type Otherwise } from './otherwise'
+import {
+  ACT_WORDS,
+  askedOf,
+  countOtherwise,
+  MOST_ACTS,
+  MOST_RUNS,
+  NOTHING_OTHERWISE,
+  otherwiseIn,
+  stageChanged,
+  USUAL_AMOUNT,
+  writeOtherwise,
+  type Act,
+  type Otherwise,
+} from './otherwise'
 import { OutcomeChart } from './outcome-chart'
 import { StageKeys } from './stage-keys'
 import { stageAt, stageTimes } from './stage-times'
@@ -63,7 +76,12 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
   const planned = useMemo(() => requestOf({ ...bench, at: null }, house, now), [bench, house, now])
   const request = useMemo(() => askedOf(planned, otherwise), [planned, otherwise])
   const plan = useMemo(() => {
-    const read = planFrom(askedOf({ ...planned, pour_override_g: null }, { ...NOTHING_OTHERWISE, elevation: otherwise.elevation, kitchen: otherwise.kitchen }))
+    const read = planFrom(
+      askedOf(
+        { ...planned, pour_override_g: null },
+        { ...NOTHING_OTHERWISE, elevation: otherwise.elevation, kitchen: otherwise.kitchen },
+      ),
+    )
     if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
     return read.value
   }, [planned, otherwise.elevation, otherwise.kitchen])
@@ -87,11 +105,17 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
         <OrderLine state={bench} change={change} house={house} clock={settings} now={now} />
       </div>
       <p className={classes.lead}>
-        {Math.round(plan.grain.mass_g)} g of {grainWord(bench, house)}, {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
+        {Math.round(plan.grain.mass_g)} g of {grainWord(bench, house)},{' '}
+        {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
         {changed > 0 && (
           <>
             {changed === 1 ? 'One thing changed' : `${changed} things are`} changed from the plan.{' '}
-            <UnstyledButton className="link" onClick={() => become({ ...state, otherwise: { ...NOTHING_OTHERWISE, asked: otherwise.asked } })}>
+            <UnstyledButton
+              className="link"
+              onClick={() =>
+                become({ ...state, otherwise: { ...NOTHING_OTHERWISE, asked: otherwise.asked } })
+              }
+            >
               No changes
             </UnstyledButton>
           </>
@@ -107,7 +131,12 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
       </p>
       {cooked ? (
         <Inside
-          cooked={cooked} vessel={vessel} variety={variety} otherwise={otherwise} other={other} request={request}
+          cooked={cooked}
+          vessel={vessel}
+          variety={variety}
+          otherwise={otherwise}
+          other={other}
+          request={request}
           onStage={(stage, next) => become({ ...state, otherwise: stageChanged(otherwise, stage, next) })}
         />
       ) : (
@@ -136,11 +165,54 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
           </p>
           <div className={classes.fields}>
             <NumberInput
-              size="xs" label="Soak, min" value={bench.soak?.minutes ?? 0} min={0} max={LIMITS.soak_minutes[1]} step={10} allowDecimal={false}
-              onChange={(m) => typeof m === 'number' && change({ soak: m > 0 ? { minutes: m, celsius: bench.soak?.celsius ?? house.kitchen_c, water: bench.soak?.water ?? 'drain' } : null })}
+              size="xs"
+              label="Soak, min"
+              value={bench.soak?.minutes ?? 0}
+              min={0}
+              max={LIMITS.soak_minutes[1]}
+              step={10}
+              allowDecimal={false}
+              onChange={(m) =>
+                typeof m === 'number' &&
+                change({
+                  soak:
+                    m > 0
+                      ? {
+                          minutes: m,
+                          celsius: bench.soak?.celsius ?? house.kitchen_c,
+                          water: bench.soak?.water ?? 'drain',
+                        }
+                      : null,
+                })
+              }
             />
-            <NumberInput size="xs" label="Altitude, m" value={usedHeight} min={LIMITS.elevation_m[0]} max={LIMITS.elevation_m[1]} step={100} allowDecimal={false} onChange={(m) => typeof m === 'number' && m !== usedHeight && other({ elevation: m === house.elevation_m ? null : m })} />
-            <NumberInput size="xs" label="Kitchen, °C" value={usedKitchen} min={LIMITS.kitchen_c[0]} max={LIMITS.kitchen_c[1]} allowDecimal={false} onChange={(c) => typeof c === 'number' && c !== usedKitchen && other({ kitchen: c === house.kitchen_c ? null : c })} />
+            <NumberInput
+              size="xs"
+              label="Altitude, m"
+              value={usedHeight}
+              min={LIMITS.elevation_m[0]}
+              max={LIMITS.elevation_m[1]}
+              step={100}
+              allowDecimal={false}
+              onChange={(m) =>
+                typeof m === 'number' &&
+                m !== usedHeight &&
+                other({ elevation: m === house.elevation_m ? null : m })
+              }
+            />
+            <NumberInput
+              size="xs"
+              label="Kitchen, °C"
+              value={usedKitchen}
+              min={LIMITS.kitchen_c[0]}
+              max={LIMITS.kitchen_c[1]}
+              allowDecimal={false}
+              onChange={(c) =>
+                typeof c === 'number' &&
+                c !== usedKitchen &&
+                other({ kitchen: c === house.kitchen_c ? null : c })
+              }
+            />
           </div>
         </section>
         <section aria-label="What if">
@@ -148,15 +220,28 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
           <div className="chips">
             {WHAT_IFS.filter((q) => q !== 'no-soak' || bench.soak).map((q) => (
               <UnstyledButton
-                key={q} className="chip" aria-pressed={asked.includes(q)}
-                onClick={() => other({ asked: asked.includes(q) ? asked.filter((o) => o !== q) : [...asked, q].slice(-(MOST_RUNS - 1)) })}
+                key={q}
+                className="chip"
+                aria-pressed={asked.includes(q)}
+                onClick={() =>
+                  other({
+                    asked: asked.includes(q)
+                      ? asked.filter((o) => o !== q)
+                      : [...asked, q].slice(-(MOST_RUNS - 1)),
+                  })
+                }
               >
                 {WHAT_IF_WORDS[q]}
               </UnstyledButton>
             ))}
           </div>
         </section>
-        <Room request={request} onPick={(pourG, stage, minutes) => become({ ...state, otherwise: stageChanged({ ...otherwise, poured: pourG }, stage, { minutes }) })} />
+        <Room
+          request={request}
+          onPick={(pourG, stage, minutes) =>
+            become({ ...state, otherwise: stageChanged({ ...otherwise, poured: pourG }, stage, { minutes }) })
+          }
+        />
       </div>
       <WrongWithMine key={`${bench.grain} ${row.id} ${plan.grain.mass_g}`} request={planned} plan={plan} />
       <p className="quiet small">
@@ -179,7 +264,11 @@ interface InsideProps {
 const PLAY_MS = 60
 const PLAY_STEPS = 220
 const nameOf = ({ question }: Answer, changed: boolean): string =>
-  question === null ? (changed ? 'as you do it' : 'as planned') : WHAT_IF_WORDS[question].replace(/^What if (I |it )?/, '').replace(/\?$/, '')
+  question === null
+    ? changed
+      ? 'as you do it'
+      : 'as planned'
+    : WHAT_IF_WORDS[question].replace(/^What if (I |it )?/, '').replace(/\?$/, '')
 
 /** The pots at one minute, the minute and the heat in hand, the curves under them, and the verdicts. */
 function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }: InsideProps) {
@@ -202,12 +291,25 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
     return () => clearInterval(timer)
   }, [playing, longest])
   // The charts come after the pot and the ribbon, which are in the hand.
-  const [lateCooked, lateNames, lateAt] = [useDeferredValue(cooked), useDeferredValue(names), useDeferredValue(at)]
+  const [lateCooked, lateNames, lateAt] = [
+    useDeferredValue(cooked),
+    useDeferredValue(names),
+    useDeferredValue(at),
+  ]
   const own = useMemo(() => stageTimes(cooked[0]!), [cooked])
   const chosen = own.find(({ stage }) => stage.id === picked) ?? stageAt(own, at) ?? own.at(-1)!
   const settled = useMemo(() => settledRequest(request), [request])
-  const lossW = standingLoss(settled.vessel, boilingPointAt(metres(settled.elevationM)), celsius(settled.kitchenC))
-  const act = (kind: Act['kind']) => other({ acts: [...otherwise.acts, { kind, atMin: Number(at.toFixed(1)), amount: USUAL_AMOUNT[kind] }].slice(-MOST_ACTS) })
+  const lossW = standingLoss(
+    settled.vessel,
+    boilingPointAt(metres(settled.elevationM)),
+    celsius(settled.kitchenC),
+  )
+  const act = (kind: Act['kind']) =>
+    other({
+      acts: [...otherwise.acts, { kind, atMin: Number(at.toFixed(1)), amount: USUAL_AMOUNT[kind] }].slice(
+        -MOST_ACTS,
+      ),
+    })
   return (
     <>
       <div className={classes.pots} data-runs={cooked.length}>
@@ -215,7 +317,13 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
           <section key={names[i]} className={`${classes.pot} basin`} aria-label={names[i]}>
             <h2 className="figure">{names[i]}</h2>
             <div className={classes.drawing}>
-              <PotInside vessel={vessel} variety={variety} dryG={dryOf(run)} moment={momentAt(run, at)} title={momentWords(run, at, names[i]!)} />
+              <PotInside
+                vessel={vessel}
+                variety={variety}
+                dryG={dryOf(run)}
+                moment={momentAt(run, at)}
+                title={momentWords(run, at, names[i]!)}
+              />
             </div>
             <p className={classes.stage}>{stageAt(stageTimes(run), at)?.stage.title ?? 'at the table'}</p>
             <ul className={classes.reasons}>
@@ -237,26 +345,56 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
         >
           {playing ? 'Pause' : 'Play'}
         </Button>
-        <Slider thumbLabel="Minute" className={classes.slider} value={at} min={0} max={Number(longest.toFixed(1))} step={0.1} label={null} onChange={setMinute} thumbProps={{ 'aria-valuetext': `${at.toFixed(1)} minutes` }} />
+        <Slider
+          thumbLabel="Minute"
+          className={classes.slider}
+          value={at}
+          min={0}
+          max={Number(longest.toFixed(1))}
+          step={0.1}
+          label={null}
+          onChange={setMinute}
+          thumbProps={{ 'aria-valuetext': `${at.toFixed(1)} minutes` }}
+        />
         <output className="figure">{at.toFixed(1)} min</output>
         <div className={classes.heat}>
           <HeatInHand
-            stages={own} changes={otherwise.changes} fullW={fullPower(settled.source)} minute={at} longest={longest}
-            selected={chosen.stage.id} onSelect={setPicked} onChange={onStage}
+            stages={own}
+            changes={otherwise.changes}
+            fullW={fullPower(settled.source)}
+            minute={at}
+            longest={longest}
+            selected={chosen.stage.id}
+            onSelect={setPicked}
+            onChange={onStage}
           />
         </div>
       </div>
       <div className={classes.hands}>
-        <StageKeys key={chosen.stage.id} at={chosen} change={otherwise.changes[chosen.stage.id]} source={settled.source} standingLossW={lossW} onChange={(next) => onStage(chosen.stage.id, next)} />
+        <StageKeys
+          key={chosen.stage.id}
+          at={chosen}
+          change={otherwise.changes[chosen.stage.id]}
+          source={settled.source}
+          standingLossW={lossW}
+          onChange={(next) => onStage(chosen.stage.id, next)}
+        />
         <div className={classes.keys} role="group" aria-label="Your actions">
-          <span className="quiet">{at < longest ? `at ${at.toFixed(1)} min` : 'set the minute of your action'}</span>
+          <span className="quiet">
+            {at < longest ? `at ${at.toFixed(1)} min` : 'set the minute of your action'}
+          </span>
           {(Object.keys(ACT_WORDS) as Act['kind'][]).map((kind) => (
             <Button key={kind} size="xs" variant="default" disabled={at >= longest} onClick={() => act(kind)}>
               {ACT_WORDS[kind]}
             </Button>
           ))}
           {otherwise.acts.map((done, i) => (
-            <UnstyledButton key={`${done.kind} ${done.atMin} ${i}`} className="chip" aria-label={`Undo: ${actWord(done)}`} onClick={() => other({ acts: otherwise.acts.filter((_, o) => o !== i) })}>
+            <UnstyledButton
+              key={`${done.kind} ${done.atMin} ${i}`}
+              className="chip"
+              aria-label={`Undo: ${actWord(done)}`}
+              onClick={() => other({ acts: otherwise.acts.filter((_, o) => o !== i) })}
+            >
               {actWord(done)} <span aria-hidden>×</span>
             </UnstyledButton>
           ))}
@@ -285,7 +423,13 @@ const actWord = ({ kind, atMin, amount }: Act): string =>
   `${kind === 'lid-lift' ? `lid off ${amount} s` : kind === 'add-water' ? `${amount} g poured` : 'stirred'} at ${atMin}`
 
 /** How far off things may be: many kitchens, and the field of waters and minutes. */
-function Room({ request, onPick }: { request: SimulateRequestJson; onPick: (pourG: number, stage: string, minutes: number) => void }) {
+function Room({
+  request,
+  onPick,
+}: {
+  request: SimulateRequestJson
+  onPick: (pourG: number, stage: string, minutes: number) => void
+}) {
   const sweep = useSweep(request)
   const map = useMap(request)
   return (
@@ -293,13 +437,28 @@ function Room({ request, onPick }: { request: SimulateRequestJson; onPick: (pour
       <h2 className="place-part">How much room for error?</h2>
       <div className={classes.roomParts}>
         <div>
-          <Long run={sweep} pots={SWEEP_RUNS} word={`Try ${SWEEP_RUNS} simulated kitchens`} what="Kitchens done" />
+          <Long
+            run={sweep}
+            pots={SWEEP_RUNS}
+            word={`Try ${SWEEP_RUNS} simulated kitchens`}
+            what="Kitchens done"
+          />
           {sweep.answer && <p role="status">{chanceWords(sweep.answer.value)}</p>}
           <p className="quiet small">Varies burner ±15 %, lid ±30 %, grain ±5 %, measuring ±3 % (1 s.d.).</p>
         </div>
         <div>
           <Long run={map} pots={MAP_POTS} word="Water and time chart" what="Pots done" />
-          {map.answer && (map.answer.value ? <OutcomeChart map={map.answer.value} onPick={(pourG, minutes) => onPick(pourG, map.answer!.value!.stageId, Number(minutes.toFixed(1)))} /> : <p>This appliance stops by itself, so there is no time to choose.</p>)}
+          {map.answer &&
+            (map.answer.value ? (
+              <OutcomeChart
+                map={map.answer.value}
+                onPick={(pourG, minutes) =>
+                  onPick(pourG, map.answer!.value!.stageId, Number(minutes.toFixed(1)))
+                }
+              />
+            ) : (
+              <p>This appliance stops by itself, so there is no time to choose.</p>
+            ))}
         </div>
       </div>
     </section>
@@ -307,7 +466,17 @@ function Room({ request, onPick }: { request: SimulateRequestJson; onPick: (pour
 }
 
 /** Something long: its key, and while it runs how far it is and a way to stop it. */
-function Long({ run, pots, word, what }: { run: LongRun<unknown>; pots: number; word: string; what: string }) {
+function Long({
+  run,
+  pots,
+  word,
+  what,
+}: {
+  run: LongRun<unknown>
+  pots: number
+  word: string
+  what: string
+}) {
   if (run.done === undefined)
     return (
       <Button variant="default" onClick={run.start}>

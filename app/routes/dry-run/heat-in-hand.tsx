@@ -33,11 +33,21 @@ const PX_PER_LETTER = 7.4
 /** Stages shorter than this have no room for their name, px. */
 const EDGE = 9
 
-const stepped = (n: number, step: number, [min, max]: readonly [number, number]): number => Math.min(max, Math.max(min, Math.round(n / step) * step))
+const stepped = (n: number, step: number, [min, max]: readonly [number, number]): number =>
+  Math.min(max, Math.max(min, Math.round(n / step) * step))
 
 /** The heat of a dry run, to be taken hold of: a stage's top is drawn up for more heat and down for less, its end to make it longer or
  *  shorter. Under it lies the slider of minutes, to the same scale. */
-export function HeatInHand({ stages, changes, fullW, minute, longest, selected, onSelect, onChange }: HeatInHandProps) {
+export function HeatInHand({
+  stages,
+  changes,
+  fullW,
+  minute,
+  longest,
+  selected,
+  onSelect,
+  onChange,
+}: HeatInHandProps) {
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 900
   const id = useId()
@@ -59,14 +69,31 @@ export function HeatInHand({ stages, changes, fullW, minute, longest, selected, 
           const word = stageWord(stage)
           const minutes = end - start
           const power = (w: number) => onChange(stage.id, { powerW: stepped(w, W_STEP, [0, fullW]) })
-          const last = (m: number) => onChange(stage.id, { minutes: stepped(m, MINUTE_STEP, SIMULATE_LIMITS.minutes) })
+          const last = (m: number) =>
+            onChange(stage.id, { minutes: stepped(m, MINUTE_STEP, SIMULATE_LIMITS.minutes) })
           return (
-            <g key={stage.id} className={classes.stage} data-on={powerW > 0} data-selected={selected === stage.id} data-changed={Object.keys(change).length > 0} onPointerDown={() => onSelect(stage.id)}>
+            <g
+              key={stage.id}
+              className={classes.stage}
+              data-on={powerW > 0}
+              data-selected={selected === stage.id}
+              data-changed={Object.keys(change).length > 0}
+              onPointerDown={() => onSelect(stage.id)}
+            >
               <title>{stage.title}</title>
-              {powerW !== stage.power_w && <path d={`M${left} ${y(stage.power_w)}H${right}`} className={classes.planned} />}
+              {powerW !== stage.power_w && (
+                <path d={`M${left} ${y(stage.power_w)}H${right}`} className={classes.planned} />
+              )}
               <path d={`M${left} ${FLOOR}V${top}H${right}V${FLOOR}Z`} className={classes.body} />
-              {powerW === 0 && <path d={`M${left} ${FLOOR}V${top}H${right}V${FLOOR}Z`} fill={`url(#${id})`} />}
-              {lid !== 'off' && <path d={`M${left} ${top}H${right}`} className={lid === 'ajar' ? classes.lidAjar : classes.lidOn} />}
+              {powerW === 0 && (
+                <path d={`M${left} ${FLOOR}V${top}H${right}V${FLOOR}Z`} fill={`url(#${id})`} />
+              )}
+              {lid !== 'off' && (
+                <path
+                  d={`M${left} ${top}H${right}`}
+                  className={lid === 'ajar' ? classes.lidAjar : classes.lidOn}
+                />
+              )}
               {word.length * PX_PER_LETTER < right - left - EDGE && (
                 <text x={left + 5} y={top - 7} className={classes.word}>
                   {word}
@@ -78,14 +105,27 @@ export function HeatInHand({ stages, changes, fullW, minute, longest, selected, 
                 </text>
               )}
               <Grip
-                label={`Heat of ${stage.title}`} now={Math.round(powerW)} max={Math.round(fullW)} said={powerW === 0 ? 'off' : `${Math.round(powerW)} W`} upright
+                label={`Heat of ${stage.title}`}
+                now={Math.round(powerW)}
+                max={Math.round(fullW)}
+                said={powerW === 0 ? 'off' : `${Math.round(powerW)} W`}
+                upright
                 box={{ x: left, y: top - 12, width: Math.max(2, right - left - EDGE), height: 24 }}
-                start={powerW} perPx={-fullW / (FLOOR - TOP)} keyStep={fullW * KEY_SHARE} onMove={power}
+                start={powerW}
+                perPx={-fullW / (FLOOR - TOP)}
+                keyStep={fullW * KEY_SHARE}
+                onMove={power}
               />
               <Grip
-                label={`Minutes of ${stage.title}`} now={Number(minutes.toFixed(1))} max={SIMULATE_LIMITS.minutes[1]} said={`${minutes.toFixed(1)} minutes`}
+                label={`Minutes of ${stage.title}`}
+                now={Number(minutes.toFixed(1))}
+                max={SIMULATE_LIMITS.minutes[1]}
+                said={`${minutes.toFixed(1)} minutes`}
                 box={{ x: right - EDGE, y: TOP, width: EDGE * 2, height: FLOOR - TOP }}
-                start={minutes} perPx={longest / width} keyStep={MINUTE_STEP} onMove={last}
+                start={minutes}
+                perPx={longest / width}
+                keyStep={MINUTE_STEP}
+                onMove={last}
               />
             </g>
           )
@@ -116,7 +156,9 @@ function Grip({ label, now, max, said, box, start, perPx, keyStep, upright = fal
   const held = useRef<{ at: number; start: number; perPx: number } | undefined>(undefined)
   const place = (event: PointerEvent) => (upright ? event.clientY : event.clientX)
   const key = (event: KeyboardEvent) => {
-    const up = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: PAGE, PageDown: -PAGE }[event.key]
+    const up = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: PAGE, PageDown: -PAGE }[
+      event.key
+    ]
     if (up === undefined) return
     event.preventDefault()
     onMove(start + up * keyStep)

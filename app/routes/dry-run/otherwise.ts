@@ -23,18 +23,36 @@ export interface Otherwise {
   asked: readonly WhatIf[]
 }
 
-export const NOTHING_OTHERWISE: Otherwise = { poured: null, changes: {}, acts: [], elevation: null, kitchen: null, asked: [] }
+export const NOTHING_OTHERWISE: Otherwise = {
+  poured: null,
+  changes: {},
+  acts: [],
+  elevation: null,
+  kitchen: null,
+  asked: [],
+}
 /** Runs overlaid at once, the plan's own among them. */
 export const MOST_RUNS = 3
 export const MOST_ACTS = 12
 export const USUAL_AMOUNT: Record<Act['kind'], number> = { 'lid-lift': 30, 'add-water': 50, stir: 0 }
-export const ACT_WORDS: Record<Act['kind'], string> = { 'lid-lift': 'Lift the lid', 'add-water': 'Pour water in', stir: 'Stir' }
+export const ACT_WORDS: Record<Act['kind'], string> = {
+  'lid-lift': 'Lift the lid',
+  'add-water': 'Pour water in',
+  stir: 'Stir',
+}
 
 const LIDS: readonly LidPosition[] = ['on', 'ajar', 'off']
 const ACTS: readonly Act['kind'][] = ['lid-lift', 'add-water', 'stir']
-const AMOUNT_LIMITS: Record<Act['kind'], readonly [number, number]> = { 'lid-lift': SIMULATE_LIMITS.seconds, 'add-water': [1, 20_000], stir: [0, 0] }
+const AMOUNT_LIMITS: Record<Act['kind'], readonly [number, number]> = {
+  'lid-lift': SIMULATE_LIMITS.seconds,
+  'add-water': [1, 20_000],
+  stir: [0, 0],
+}
 
-const within = (text: string | undefined | null, [min, max]: readonly [number, number]): number | undefined => {
+const within = (
+  text: string | undefined | null,
+  [min, max]: readonly [number, number],
+): number | undefined => {
   if (text === undefined || text === null || text.trim() === '') return undefined
   const n = Number(text)
   return n >= min && n <= max ? n : undefined
@@ -47,7 +65,11 @@ function readChange(text: string): [string, StageChange][] {
   const powerW = within(power, SIMULATE_LIMITS.power_w)
   const min = within(minutes, SIMULATE_LIMITS.minutes)
   const position = LIDS.find((l) => l === lid)
-  const change: StageChange = { ...(powerW === undefined ? {} : { powerW }), ...(min === undefined ? {} : { minutes: min }), ...(position ? { lid: position } : {}) }
+  const change: StageChange = {
+    ...(powerW === undefined ? {} : { powerW }),
+    ...(min === undefined ? {} : { minutes: min }),
+    ...(position ? { lid: position } : {}),
+  }
   return Object.keys(change).length > 0 ? [[stage, change]] : []
 }
 
@@ -69,24 +91,34 @@ export function otherwiseIn(search: URLSearchParams): Otherwise {
     acts: search.getAll('act').slice(0, MOST_ACTS).flatMap(readAct),
     elevation: number('height', LIMITS.elevation_m),
     kitchen: number('kitchen', LIMITS.kitchen_c),
-    asked: search.getAll('if').flatMap((q) => WHAT_IFS.filter((id) => id === q)).slice(0, MOST_RUNS - 1),
+    asked: search
+      .getAll('if')
+      .flatMap((q) => WHAT_IFS.filter((id) => id === q))
+      .slice(0, MOST_RUNS - 1),
   }
 }
 
 /** The inverse, written into an address that holds the plan already. */
-export function writeOtherwise(search: URLSearchParams, { poured, changes, acts, elevation, kitchen, asked }: Otherwise): URLSearchParams {
+export function writeOtherwise(
+  search: URLSearchParams,
+  { poured, changes, acts, elevation, kitchen, asked }: Otherwise,
+): URLSearchParams {
   const put = (key: string, value: number | null) => value !== null && search.set(key, String(value))
   put('water', poured)
   put('height', elevation)
   put('kitchen', kitchen)
-  for (const [stage, { powerW, minutes, lid }] of Object.entries(changes)) search.append('do', [stage, powerW ?? '', minutes ?? '', lid ?? ''].join('~'))
+  for (const [stage, { powerW, minutes, lid }] of Object.entries(changes))
+    search.append('do', [stage, powerW ?? '', minutes ?? '', lid ?? ''].join('~'))
   for (const { kind, atMin, amount } of acts) search.append('act', [kind, atMin, amount].join('~'))
   for (const question of asked) search.append('if', question)
   return search
 }
 
 /** The plan with everything done otherwise, as the simulator is asked. */
-export const askedOf = (plan: SimulateRequestJson, { poured, changes, acts, elevation, kitchen }: Otherwise): SimulateRequestJson => ({
+export const askedOf = (
+  plan: SimulateRequestJson,
+  { poured, changes, acts, elevation, kitchen }: Otherwise,
+): SimulateRequestJson => ({
   ...plan,
   ...(poured === null ? {} : { pour_override_g: poured }),
   ...(elevation === null ? {} : { elevation_m: elevation }),
@@ -97,7 +129,11 @@ export const askedOf = (plan: SimulateRequestJson, { poured, changes, acts, elev
     ...(minutes === undefined ? {} : { minutes }),
     ...(lid === undefined ? {} : { lid }),
   })),
-  events: acts.map(({ kind, atMin, amount }) => ({ at_min: atMin, kind, ...(kind === 'lid-lift' ? { seconds: amount } : kind === 'add-water' ? { grams: amount } : {}) })),
+  events: acts.map(({ kind, atMin, amount }) => ({
+    at_min: atMin,
+    kind,
+    ...(kind === 'lid-lift' ? { seconds: amount } : kind === 'add-water' ? { grams: amount } : {}),
+  })),
 })
 
 /** One stage changed further, or set use the planned amount with null. */
@@ -108,4 +144,8 @@ export function stageChanged(of: Otherwise, stage: string, change: StageChange |
 
 /** How much is done otherwise, in things. */
 export const countOtherwise = ({ poured, changes, acts, elevation, kitchen }: Otherwise): number =>
-  Number(poured !== null) + Number(elevation !== null) + Number(kitchen !== null) + Object.keys(changes).length + acts.length
+  Number(poured !== null) +
+  Number(elevation !== null) +
+  Number(kitchen !== null) +
+  Object.keys(changes).length +
+  acts.length

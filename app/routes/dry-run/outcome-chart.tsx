@@ -12,11 +12,20 @@ interface OutcomeChartProps {
 const CELL = { w: 24, h: 19 }
 const PAD = { left: 58, top: 8, bottom: 40, right: 8 }
 const WORDS: Record<OutcomeWord, string> = {
-  good: 'good', soft: 'good, soft', firm: 'good, firm', wet: 'wet', mush: 'mush', dry: 'dry', hard: 'hard in the middle', uneven: 'uneven', scorched: 'scorched',
+  good: 'good',
+  soft: 'good, soft',
+  firm: 'good, firm',
+  wet: 'wet',
+  mush: 'mush',
+  dry: 'dry',
+  hard: 'hard in the middle',
+  uneven: 'uneven',
+  scorched: 'scorched',
 }
 
 /** The place in a list that comes nearest to a figure. */
-const nearest = (list: readonly number[], to: number): number => list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
+const nearest = (list: readonly number[], to: number): number =>
+  list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
 
 /** How the pot ends over water and minutes. Each outcome has a mark of its own besides its colour; the ring is this pot. */
 export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
@@ -29,7 +38,8 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
   // Minutes grow upward.
   const left = (i: number) => PAD.left + i * CELL.w
   const top = (j: number) => PAD.top + (minutes.length - 1 - j) * CELL.h
-  const place = (list: readonly number[], n: number) => ((n - list[0]!) / (list.at(-1)! - list[0]!)) * (list.length - 1)
+  const place = (list: readonly number[], n: number) =>
+    ((n - list[0]!) / (list.at(-1)! - list[0]!)) * (list.length - 1)
   const present = OUTCOMES.filter((word) => cells.some((row) => row.includes(word)))
   const move = (event: KeyboardEvent) => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
@@ -39,7 +49,10 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
     }
     if (!by) return
     event.preventDefault()
-    const next = { x: Math.min(pours.length - 1, Math.max(0, focus.x + by[0]!)), y: Math.min(minutes.length - 1, Math.max(0, focus.y + by[1]!)) }
+    const next = {
+      x: Math.min(pours.length - 1, Math.max(0, focus.x + by[0]!)),
+      y: Math.min(minutes.length - 1, Math.max(0, focus.y + by[1]!)),
+    }
     setFocus(next)
     grid.current?.querySelector<SVGGElement>(`[data-at="${next.x}-${next.y}"]`)?.focus()
   }
@@ -53,42 +66,89 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
             </pattern>
           ))}
         </defs>
-        <g role="grid" aria-label={`How it ends, by water and by minutes of ${stage.toLowerCase()}`} ref={grid} onKeyDown={move}>
+        <g
+          role="grid"
+          aria-label={`How it ends, by water and by minutes of ${stage.toLowerCase()}`}
+          ref={grid}
+          onKeyDown={move}
+        >
           {cells.map((row, j) => (
             <g role="row" key={minutes[j]}>
               {row.map((word, i) => (
                 <g
-                  key={pours[i]} role="gridcell" data-at={`${i}-${j}`} tabIndex={focus.x === i && focus.y === j ? 0 : -1}
+                  key={pours[i]}
+                  role="gridcell"
+                  data-at={`${i}-${j}`}
+                  tabIndex={focus.x === i && focus.y === j ? 0 : -1}
                   aria-label={`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}
                   className={classes.cell}
                   onClick={() => onPick(Math.round(pours[i]!), minutes[j]!)}
                   onFocus={() => setFocus({ x: i, y: j })}
                 >
                   <title>{`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}</title>
-                  <rect x={left(i)} y={top(j)} width={CELL.w} height={CELL.h} data-outcome={word} className={classes.ground} />
+                  <rect
+                    x={left(i)}
+                    y={top(j)}
+                    width={CELL.w}
+                    height={CELL.h}
+                    data-outcome={word}
+                    className={classes.ground}
+                  />
                   <rect x={left(i)} y={top(j)} width={CELL.w} height={CELL.h} fill={`url(#${id}-${word})`} />
                 </g>
               ))}
             </g>
           ))}
         </g>
-        {pours.map((g, i) => i % 3 === 0 && (
-          <text key={g} x={left(i) + CELL.w / 2} y={height - PAD.bottom + 16} textAnchor="middle" className={classes.tick}>
-            {Math.round(g)}
-          </text>
-        ))}
-        {minutes.map((m, j) => j % 2 === 0 && (
-          <text key={m} x={PAD.left - 6} y={top(j) + CELL.h / 2 + 4} textAnchor="end" className={classes.tick}>
-            {m.toFixed(m < 10 ? 1 : 0)}
-          </text>
-        ))}
-        <text x={PAD.left + (pours.length * CELL.w) / 2} y={height - 6} textAnchor="middle" className={classes.axis}>
+        {pours.map(
+          (g, i) =>
+            i % 3 === 0 && (
+              <text
+                key={g}
+                x={left(i) + CELL.w / 2}
+                y={height - PAD.bottom + 16}
+                textAnchor="middle"
+                className={classes.tick}
+              >
+                {Math.round(g)}
+              </text>
+            ),
+        )}
+        {minutes.map(
+          (m, j) =>
+            j % 2 === 0 && (
+              <text
+                key={m}
+                x={PAD.left - 6}
+                y={top(j) + CELL.h / 2 + 4}
+                textAnchor="end"
+                className={classes.tick}
+              >
+                {m.toFixed(m < 10 ? 1 : 0)}
+              </text>
+            ),
+        )}
+        <text
+          x={PAD.left + (pours.length * CELL.w) / 2}
+          y={height - 6}
+          textAnchor="middle"
+          className={classes.axis}
+        >
           water poured, g
         </text>
-        <text transform={`translate(14 ${PAD.top + (minutes.length * CELL.h) / 2}) rotate(-90)`} textAnchor="middle" className={classes.axis}>
+        <text
+          transform={`translate(14 ${PAD.top + (minutes.length * CELL.h) / 2}) rotate(-90)`}
+          textAnchor="middle"
+          className={classes.axis}
+        >
           {`${stage.toLowerCase().split(',')[0]!}, min`}
         </text>
-        <circle cx={left(place(pours, at.pourG)) + CELL.w / 2} cy={top(place(minutes, at.minutes)) + CELL.h / 2} r={8} className={classes.here} />
+        <circle
+          cx={left(place(pours, at.pourG)) + CELL.w / 2}
+          cy={top(place(minutes, at.minutes)) + CELL.h / 2}
+          r={8}
+          className={classes.here}
+        />
       </svg>
       <figcaption className={classes.legend}>
         {present.map((word) => (

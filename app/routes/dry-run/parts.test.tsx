@@ -9,7 +9,11 @@ import { StageKeys } from './stage-keys'
 import { stageAt, stageTimes } from './stage-times'
 
 const cooked = (more: Partial<SimulateRequestJson> = {}) => {
-  const read = readSimulateRequest({ grains: [{ variety: 'long-white' }], amount: { basis: 'dry-mass', value: 300 }, ...more })
+  const read = readSimulateRequest({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'dry-mass', value: 300 },
+    ...more,
+  })
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   const { seed: _s, runs: _r, ...simulation } = read.value
   return { simulation, run: simulate(simulation) }
@@ -34,11 +38,24 @@ test('a boil that never comes is said of its stage', () => {
 
 test('the heat in hand: every stage has a grip for its heat and one for its minutes, named and with their figures', () => {
   const html = htmlOf(
-    <HeatInHand stages={stages} changes={{ simmer: { powerW: 400 } }} fullW={700} minute={5} longest={stages.at(-1)!.end} selected="simmer" onSelect={still} onChange={still} />,
+    <HeatInHand
+      stages={stages}
+      changes={{ simmer: { powerW: 400 } }}
+      fullW={700}
+      minute={5}
+      longest={stages.at(-1)!.end}
+      selected="simmer"
+      onSelect={still}
+      onChange={still}
+    />,
   )
   for (const { stage, start, end } of stages) {
     expect(html).toContain(`aria-label="Heat of ${stage.title}"`)
-    expect(html).toMatch(new RegExp(`aria-label="Minutes of ${stage.title}"[^>]*aria-valuetext="${(end - start).toFixed(1)} minutes"`))
+    expect(html).toMatch(
+      new RegExp(
+        `aria-label="Minutes of ${stage.title}"[^>]*aria-valuetext="${(end - start).toFixed(1)} minutes"`,
+      ),
+    )
   }
   expect(html).toContain('aria-valuetext="400 W"')
   expect(html).toContain('aria-valuetext="off"')
@@ -48,7 +65,16 @@ test('the heat in hand: every stage has a grip for its heat and one for its minu
 
 test('a stage by keys: its level is pressed, a changed one can be set back', () => {
   const simmer = stages.find(({ stage }) => stage.id === 'simmer')!
-  const keys = (change?: { powerW: number }) => htmlOf(<StageKeys at={simmer} change={change} source={HEAT_PRESETS['gas-medium']} standingLossW={100} onChange={still} />)
+  const keys = (change?: { powerW: number }) =>
+    htmlOf(
+      <StageKeys
+        at={simmer}
+        change={change}
+        source={HEAT_PRESETS['gas-medium']}
+        standingLossW={100}
+        onChange={still}
+      />,
+    )
   expect(keys()).not.toContain('As planned')
   expect(keys({ powerW: 700 })).toContain('As planned')
   expect(keys({ powerW: 700 })).toMatch(/aria-pressed="true"[^>]*>high/)
@@ -71,7 +97,9 @@ describe('water against minutes', () => {
     expect(html).toContain(`aria-label="${Math.round(map.pours[0]!)} g, ${map.minutes[0]!.toFixed(1)} min: `)
   })
   test('the plan lies in the good field, and the room around it is said', () => {
-    expect(text).toMatch(/With these minutes it ends well from \d+ to \d+ g; with this water from [\d.]+ to [\d.]+ min/)
+    expect(text).toMatch(
+      /With these minutes it ends well from \d+ to \d+ g; with this water from [\d.]+ to [\d.]+ min/,
+    )
   })
   test('a pot outside the good field is told so', () => {
     const drowned = { ...map, at: { pourG: map.pours.at(-1)!, minutes: map.minutes[0]! } }

@@ -24,7 +24,13 @@ const SEALED = new Set(['pressure-up', 'pressure', 'release'])
 const NEAR_W = 8
 
 /** One stage by keys: its heat, its lid, its minutes. Everything the ribbon does with a hand. */
-export function StageKeys({ at: { stage, start, end }, change, source, standingLossW, onChange }: StageKeysProps) {
+export function StageKeys({
+  at: { stage, start, end },
+  change,
+  source,
+  standingLossW,
+  onChange,
+}: StageKeysProps) {
   const powerW = change?.powerW ?? stage.power_w
   const lid = change?.lid ?? stage.lid
   return (
@@ -32,14 +38,20 @@ export function StageKeys({ at: { stage, start, end }, change, source, standingL
       <p className={classes.keysTitle}>
         <b>{stage.title}</b>{' '}
         <span className="quiet">
-          {Math.round(powerW)} W{change?.minutes === undefined && stage.ends_on === 'cue' ? ', until the sign' : ''}
+          {Math.round(powerW)} W
+          {change?.minutes === undefined && stage.ends_on === 'cue' ? ', until the sign' : ''}
         </span>
       </p>
       <div className="chips" role="group" aria-label="Its heat">
         {LEVELS.map((level) => {
           const w = deliveredPower(source, level, standingLossW)
           return (
-            <UnstyledButton key={level} className="chip" aria-pressed={Math.abs(w - powerW) < NEAR_W} onClick={() => onChange({ powerW: Math.round(w) })}>
+            <UnstyledButton
+              key={level}
+              className="chip"
+              aria-pressed={Math.abs(w - powerW) < NEAR_W}
+              onClick={() => onChange({ powerW: Math.round(w) })}
+            >
               {level}
             </UnstyledButton>
           )
@@ -48,16 +60,32 @@ export function StageKeys({ at: { stage, start, end }, change, source, standingL
       {!SEALED.has(stage.kind) && (
         <div className="chips" role="group" aria-label="Its lid">
           {LIDS.map((position) => (
-            <UnstyledButton key={position} className="chip" aria-pressed={lid === position} onClick={() => onChange({ lid: position })}>
+            <UnstyledButton
+              key={position}
+              className="chip"
+              aria-pressed={lid === position}
+              onClick={() => onChange({ lid: position })}
+            >
               {LID_WORDS[position]}
             </UnstyledButton>
           ))}
         </div>
       )}
       <NumberInput
-        size="xs" w={104} aria-label={`Minutes of ${stage.title}`} suffix=" min" decimalScale={1} allowNegative={false} max={SIMULATE_LIMITS.minutes[1]} step={1}
+        size="xs"
+        w={104}
+        aria-label={`Minutes of ${stage.title}`}
+        suffix=" min"
+        decimalScale={1}
+        allowNegative={false}
+        max={SIMULATE_LIMITS.minutes[1]}
+        step={1}
         value={Number((change?.minutes ?? end - start).toFixed(1))}
-        onChange={(value) => typeof value === 'number' && value !== Number((end - start).toFixed(1)) && onChange({ minutes: value })}
+        onChange={(value) =>
+          typeof value === 'number' &&
+          value !== Number((end - start).toFixed(1)) &&
+          onChange({ minutes: value })
+        }
       />
       {change && (
         <Button size="xs" variant="default" onClick={() => onChange(null)}>

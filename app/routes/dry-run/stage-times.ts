@@ -26,4 +26,5 @@ export function stageTimes({ told, plan }: Pick<Cooked, 'told' | 'plan'>): Cooke
 }
 
 /** The stage at a minute; undefined after the last. */
-export const stageAt = (stages: readonly CookedStage[], minute: number): CookedStage | undefined => stages.find(({ end }) => minute <= end + 1e-6)
+export const stageAt = (stages: readonly CookedStage[], minute: number): CookedStage | undefined =>
+  stages.find(({ end }) => minute <= end + 1e-6)

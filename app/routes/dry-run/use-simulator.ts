@@ -14,10 +14,17 @@ export type Answer = Cooked & { question: WhatIf | null }
 
 /** Pots cooked in a worker, one asking at a time and always the newest: while a hand drags, what it passed is skipped.
  *  Undefined until the first is done. */
-export function useCooked(request: SimulateRequestJson, questions: readonly (WhatIf | null)[]): Answer[] | undefined {
+export function useCooked(
+  request: SimulateRequestJson,
+  questions: readonly (WhatIf | null)[],
+): Answer[] | undefined {
   const [cooked, setCooked] = useState<Answer[]>()
   const asked = JSON.stringify([request, questions])
-  const at = useRef<{ running?: Running; busy: boolean; wanted: string; ended: boolean }>({ busy: false, wanted: '', ended: false })
+  const at = useRef<{ running?: Running; busy: boolean; wanted: string; ended: boolean }>({
+    busy: false,
+    wanted: '',
+    ended: false,
+  })
   useEffect(() => {
     const here = at.current
     here.running = startSimulator()
@@ -39,7 +46,8 @@ export function useCooked(request: SimulateRequestJson, questions: readonly (Wha
         done = here.wanted
         const [json, list] = JSON.parse(done) as [SimulateRequestJson, (WhatIf | null)[]]
         const runs: Answer[] = []
-        for (const question of list) runs.push({ ...(await here.running!.remote.cook(json, question)), question })
+        for (const question of list)
+          runs.push({ ...(await here.running!.remote.cook(json, question)), question })
         if (!here.ended) setCooked(runs)
       }
       here.busy = false
@@ -49,7 +57,10 @@ export function useCooked(request: SimulateRequestJson, questions: readonly (Wha
 }
 
 /** Asks about a past pot, in a worker that ends with its answer. */
-export async function diagnoseInWorker(request: PlanRequestJson, told: Omit<PastPot, 'request'>): Promise<Diagnosis> {
+export async function diagnoseInWorker(
+  request: PlanRequestJson,
+  told: Omit<PastPot, 'request'>,
+): Promise<Diagnosis> {
   const { remote, end } = startSimulator()
   try {
     return await remote.diagnose(request, told)
@@ -68,7 +79,10 @@ export interface LongRun<T> {
 }
 
 /** Many pots in a worker of their own, so that stopping them is ending the worker. Another request throws the old answer away. */
-function useLongRun<T>(request: SimulateRequestJson, run: (remote: Remote<Simulator>, json: SimulateRequestJson, tell: (done: number) => void) => Promise<T>): LongRun<T> {
+function useLongRun<T>(
+  request: SimulateRequestJson,
+  run: (remote: Remote<Simulator>, json: SimulateRequestJson, tell: (done: number) => void) => Promise<T>,
+): LongRun<T> {
   const [state, setState] = useState<{ of: string; done?: number; answer?: { value: T } }>({ of: '' })
   const running = useRef<Running | undefined>(undefined)
   const asked = JSON.stringify(request)
@@ -84,7 +98,11 @@ function useLongRun<T>(request: SimulateRequestJson, run: (remote: Remote<Simula
     const mineNow = startSimulator()
     running.current = mineNow
     setState({ of: asked, done: 0 })
-    void run(mineNow.remote, request, proxy((done: number) => running.current === mineNow && setState({ of: asked, done }))).then((value) => {
+    void run(
+      mineNow.remote,
+      request,
+      proxy((done: number) => running.current === mineNow && setState({ of: asked, done })),
+    ).then((value) => {
       if (running.current !== mineNow) return
       // A word on its way about progress comes too late now.
       running.current = undefined
@@ -98,5 +116,7 @@ function useLongRun<T>(request: SimulateRequestJson, run: (remote: Remote<Simula
 export const SWEEP_RUNS = 400
 export const MAP_POTS = MAP_SIZE.pours * MAP_SIZE.minutes
 
-export const useSweep = (request: SimulateRequestJson): LongRun<Chances> => useLongRun(request, (remote, json, tell) => remote.sweep(json, { seed: 1, runs: SWEEP_RUNS }, tell))
-export const useMap = (request: SimulateRequestJson): LongRun<OutcomeMap | undefined> => useLongRun(request, (remote, json, tell) => remote.map(json, tell))
+export const useSweep = (request: SimulateRequestJson): LongRun<Chances> =>
+  useLongRun(request, (remote, json, tell) => remote.sweep(json, { seed: 1, runs: SWEEP_RUNS }, tell))
+export const useMap = (request: SimulateRequestJson): LongRun<OutcomeMap | undefined> =>
+  useLongRun(request, (remote, json, tell) => remote.map(json, tell))

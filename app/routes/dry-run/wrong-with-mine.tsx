@@ -21,14 +21,21 @@ export function WrongWithMine({ request, plan }: WrongProps) {
   const ask = async (form: FormData) => {
     const number = (name: string) => Number(String(form.get(name) ?? '').replace(',', '.'))
     const [pourG, simmerMinutes, restMinutes] = [number('pour'), number('simmer'), number('rest')]
-    const bad =
-      !(pourG >= LIMITS.pour[0] && pourG <= LIMITS.pour[1]) ? `Enter ${LIMITS.pour.join(' to ')} g.`
-      : !(simmerMinutes >= 0 && simmerMinutes <= LIMITS.minutes[1]) || !(restMinutes >= 0 && restMinutes <= LIMITS.minutes[1]) ? `Minutes from ${LIMITS.minutes.join(' to ')}.`
-      : undefined
+    const bad = !(pourG >= LIMITS.pour[0] && pourG <= LIMITS.pour[1])
+      ? `Enter ${LIMITS.pour.join(' to ')} g.`
+      : !(simmerMinutes >= 0 && simmerMinutes <= LIMITS.minutes[1]) ||
+          !(restMinutes >= 0 && restMinutes <= LIMITS.minutes[1])
+        ? `Minutes from ${LIMITS.minutes.join(' to ')}.`
+        : undefined
     setWrong(bad)
     if (bad) return
     setBusy(true)
-    setFound(await diagnoseInWorker({ ...request, method: 'covered-simmer' }, { pourG, simmerMinutes, restMinutes, ended: form.get('ended') as Ending }))
+    setFound(
+      await diagnoseInWorker(
+        { ...request, method: 'covered-simmer' },
+        { pourG, simmerMinutes, restMinutes, ended: form.get('ended') as Ending },
+      ),
+    )
     setBusy(false)
   }
   return (
@@ -42,10 +49,26 @@ export function WrongWithMine({ request, plan }: WrongProps) {
       >
         <p className="quiet small">For this grain in this pot, lid on. Enter what you remember.</p>
         <div className="chips">
-          <NumberInput name="pour" label="Water, g" w={120} defaultValue={Math.round(plan.water.pour_g)} allowNegative={false} />
-          <NumberInput name="simmer" label="Lowest heat, min" w={140} defaultValue={Math.round(simmer?.minutes.expected ?? 15)} allowNegative={false} />
+          <NumberInput
+            name="pour"
+            label="Water, g"
+            w={120}
+            defaultValue={Math.round(plan.water.pour_g)}
+            allowNegative={false}
+          />
+          <NumberInput
+            name="simmer"
+            label="Lowest heat, min"
+            w={140}
+            defaultValue={Math.round(simmer?.minutes.expected ?? 15)}
+            allowNegative={false}
+          />
           <NumberInput name="rest" label="Rest, min" w={110} defaultValue={10} allowNegative={false} />
-          <NativeSelect name="ended" label="It was" data={ENDINGS.map((id) => ({ value: id, label: ENDING_WORDS[id] }))} />
+          <NativeSelect
+            name="ended"
+            label="It was"
+            data={ENDINGS.map((id) => ({ value: id, label: ENDING_WORDS[id] }))}
+          />
         </div>
         <Button type="submit" variant="default" mt="sm" loading={busy}>
           Find the cause

@@ -23,7 +23,9 @@ export const meta: Route.MetaFunction = () => [{ title: 'Convert for another kit
 const RUNS = 120
 const USUAL: There = { vessel: 'heavy-2.5', heat: 'gas-medium', elevation_m: 0 }
 /** Burners that pots stand on; appliances bring their own. */
-const BURNERS = HEAT_PRESET_IDS.filter((id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric')
+const BURNERS = HEAT_PRESET_IDS.filter(
+  (id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric',
+)
 
 export function loader({ request }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url)
@@ -31,7 +33,11 @@ export function loader({ request }: Route.LoaderArgs) {
   const first = firstBench(house)
   const state = fromSearch(searchParams, first, house)
   const height = searchParams.get('their-height')
-  const told = readThere({ vessel: searchParams.get('their-pot'), heat: searchParams.get('their-heat'), elevation_m: height })
+  const told = readThere({
+    vessel: searchParams.get('their-pot'),
+    heat: searchParams.get('their-heat'),
+    elevation_m: height,
+  })
   const there: There = { ...USUAL, ...told }
   const { serve_at: _hour, ...home } = requestOf(state, house, nowMs())
   const got = elsewhere(home, there)
@@ -40,9 +46,15 @@ export function loader({ request }: Route.LoaderArgs) {
   const tried = simulateFrom({ ...value.request, runs: RUNS, seed: 1 })
   const line = timelineOf(value.there.stages)
   return {
-    search: toSearch(state, first).toString(), what: `${amountWord(state)}, ${grainWord(state, house)}, ${vesselOfState(state, house).name}`,
-    there, refused: height !== null && height.trim() !== '' && told.elevation_m === undefined ? height : undefined,
-    here: value.here, plan: value.there, why: whyElsewhere(value), method: value.method, times: value.there.stages.map((s) => line.get(s.id)!),
+    search: toSearch(state, first).toString(),
+    what: `${amountWord(state)}, ${grainWord(state, house)}, ${vesselOfState(state, house).name}`,
+    there,
+    refused: height !== null && height.trim() !== '' && told.elevation_m === undefined ? height : undefined,
+    here: value.here,
+    plan: value.there,
+    why: whyElsewhere(value),
+    method: value.method,
+    times: value.there.stages.map((s) => line.get(s.id)!),
     good: tried.ok ? tried.value.chances?.good : undefined,
   }
 }
@@ -53,9 +65,12 @@ const grams = (g: number): string => `${Math.abs(Math.round(g))} g`
 export default function Elsewhere({ loaderData }: Route.ComponentProps) {
   const { search, what, there, refused, here, plan, why, method, times, good } = loaderData
   const terms = [
-    Math.abs(why.steam) >= 3 && `${why.steam > 0 ? 'more water boils off' : 'less boils off there'}, ${grams(why.steam)}`,
-    Math.abs(why.held) >= 3 && `the grain absorbs ${grams(why.held)} ${why.held > 0 ? 'more' : 'less'} with that method`,
-    Math.abs(why.clings) >= 3 && `${grams(why.clings)} ${why.clings > 0 ? 'more rinse water clings' : 'less clings'} to it`,
+    Math.abs(why.steam) >= 3 &&
+      `${why.steam > 0 ? 'more water boils off' : 'less boils off there'}, ${grams(why.steam)}`,
+    Math.abs(why.held) >= 3 &&
+      `the grain absorbs ${grams(why.held)} ${why.held > 0 ? 'more' : 'less'} with that method`,
+    Math.abs(why.clings) >= 3 &&
+      `${grams(why.clings)} ${why.clings > 0 ? 'more rinse water clings' : 'less clings'} to it`,
   ].filter((t) => t !== false)
   const later = plan.total_minutes.expected - here.total_minutes.expected
   const risks = plan.cautions.filter((c) => c.severity !== 'note')
@@ -71,9 +86,30 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
           <input key={i} type="hidden" name={name} value={value} />
         ))}
         <Group align="flex-start" gap="sm">
-          <NativeSelect name="their-pot" label="Their pot" defaultValue={there.vessel} data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))} />
-          <NativeSelect name="their-heat" label="Their burner" defaultValue={there.heat} data={BURNERS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name }))} />
-          <TextInput name="their-height" label="Their altitude, m" inputMode="decimal" w={130} defaultValue={refused ?? there.elevation_m} error={refused === undefined ? undefined : `must be from ${LIMITS.elevation_m[0]} to ${LIMITS.elevation_m[1]} m, got “${refused}”`} />
+          <NativeSelect
+            name="their-pot"
+            label="Their pot"
+            defaultValue={there.vessel}
+            data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))}
+          />
+          <NativeSelect
+            name="their-heat"
+            label="Their burner"
+            defaultValue={there.heat}
+            data={BURNERS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name }))}
+          />
+          <TextInput
+            name="their-height"
+            label="Their altitude, m"
+            inputMode="decimal"
+            w={130}
+            defaultValue={refused ?? there.elevation_m}
+            error={
+              refused === undefined
+                ? undefined
+                : `must be from ${LIMITS.elevation_m[0]} to ${LIMITS.elevation_m[1]} m, got “${refused}”`
+            }
+          />
           <Button type="submit" mt={25}>
             Convert
           </Button>
@@ -88,13 +124,19 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
           <span className="eyebrow">Water there</span>
           <b className={`figure ${classes.water}`}>{Math.round(plan.water.pour_g)} g</b>
           <span className="quiet">
-            {Math.abs(why.pour) < 3 ? 'as at home' : `${grams(why.pour)} ${why.pour > 0 ? 'more' : 'less'} than at home`}
+            {Math.abs(why.pour) < 3
+              ? 'as at home'
+              : `${grams(why.pour)} ${why.pour > 0 ? 'more' : 'less'} than at home`}
           </span>
         </div>
         <div>
           <span className="eyebrow">Total time</span>
           <b className="figure">{spanWord(plan.total_minutes.expected)}</b>
-          <span className="quiet">{Math.abs(later) < 1 ? 'as at home' : `${spanWord(Math.abs(later))} ${later > 0 ? 'longer' : 'shorter'}`}</span>
+          <span className="quiet">
+            {Math.abs(later) < 1
+              ? 'as at home'
+              : `${spanWord(Math.abs(later))} ${later > 0 ? 'longer' : 'shorter'}`}
+          </span>
         </div>
         <div>
           <span className="eyebrow">How reliable</span>
@@ -104,7 +146,10 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
       </section>
       <p>
         {method && `Method there: ${METHOD_WORDS[method.to]}. `}
-        {terms.length > 0 ? `The water differs because ${terms.join(', and ')}.` : 'The water is the same.'} Learned grain values are used; your pot and burner values are not.
+        {terms.length > 0
+          ? `The water differs because ${terms.join(', and ')}.`
+          : 'The water is the same.'}{' '}
+        Learned grain values are used; your pot and burner values are not.
       </p>
       {risks.length > 0 && (
         <ul className={classes.risks}>
@@ -116,7 +161,12 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
         </ul>
       )}
       <section aria-label="Steps there" className="basin">
-        <HeatRibbon stages={plan.stages} times={times} clockAt={(minute) => (minute === 0 ? 'start' : `+${spanWord(minute)}`)} height={150} />
+        <HeatRibbon
+          stages={plan.stages}
+          times={times}
+          clockAt={(minute) => (minute === 0 ? 'start' : `+${spanWord(minute)}`)}
+          height={150}
+        />
       </section>
       <ol className={classes.steps}>
         {plan.stages.map((s) => (

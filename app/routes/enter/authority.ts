@@ -4,5 +4,11 @@ import { guardState } from '#server/guard/guard'
 export function loader() {
   const { network } = guardState()
   if (!network) throw new Response('Network access is off, so there is no certificate yet.', { status: 404 })
-  return new Response(network.certificates.authority, { headers: { 'Content-Type': 'application/x-x509-ca-cert', 'Content-Disposition': 'attachment; filename="omsel-at-home.crt"', 'Cache-Control': 'no-store' } })
+  return new Response(network.certificates.authority, {
+    headers: {
+      'Content-Type': 'application/x-x509-ca-cert',
+      'Content-Disposition': 'attachment; filename="omsel-at-home.crt"',
+      'Cache-Control': 'no-store',
+    },
+  })
 }

@@ -13,12 +13,14 @@ import classes from './enter.module.css'
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Omsel' }]
 
 /** Only ways of this house are gone on with. */
-const wayOn = (to: string | null): string => (to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/enter') ? to : '/')
+const wayOn = (to: string | null): string =>
+  to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/enter') ? to : '/'
 
 export function loader({ request }: Route.LoaderArgs) {
   const door = doorOf(request)
   const to = wayOn(new URL(request.url).searchParams.get('to'))
-  if (!door.network || isIn(kitchen().access, tokenIn(request.headers.get('cookie'), door.secure), nowMs())) return redirect(to)
+  if (!door.network || isIn(kitchen().access, tokenIn(request.headers.get('cookie'), door.secure), nowMs()))
+    return redirect(to)
   return { fingerprint: guardState().network?.certificates.fingerprint }
 }
 
@@ -29,10 +31,26 @@ export async function action({ request }: Route.ActionArgs) {
   const { throttle, joins } = guardState()
   const visitor = { address: door.address, userAgent: request.headers.get('user-agent'), nowMs: nowMs() }
   const intent = form.get('intent')
-  if (intent !== 'enter' && intent !== 'join') return data({ message: `intent must be enter or join, got "${String(intent).slice(0, 40)}"` }, { status: 400 })
-  const entered = intent === 'enter' ? await enterBy(kitchen(), throttle, form.get('passphrase'), visitor) : joinBy(kitchen(), throttle, joins, form.get('code'), visitor)
-  if (entered.ok) return redirect(wayOn(new URL(request.url).searchParams.get('to')), { headers: { 'Set-Cookie': sessionCookie(entered.value, door.secure) } })
-  if ('waitS' in entered) return data({ message: `Too many attempts. Wait ${entered.waitS < 90 ? `${entered.waitS} s` : `${Math.ceil(entered.waitS / 60)} min`}.` }, { status: 429, headers: { 'Retry-After': String(entered.waitS) } })
+  if (intent !== 'enter' && intent !== 'join')
+    return data(
+      { message: `intent must be enter or join, got "${String(intent).slice(0, 40)}"` },
+      { status: 400 },
+    )
+  const entered =
+    intent === 'enter'
+      ? await enterBy(kitchen(), throttle, form.get('passphrase'), visitor)
+      : joinBy(kitchen(), throttle, joins, form.get('code'), visitor)
+  if (entered.ok)
+    return redirect(wayOn(new URL(request.url).searchParams.get('to')), {
+      headers: { 'Set-Cookie': sessionCookie(entered.value, door.secure) },
+    })
+  if ('waitS' in entered)
+    return data(
+      {
+        message: `Too many attempts. Wait ${entered.waitS < 90 ? `${entered.waitS} s` : `${Math.ceil(entered.waitS / 60)} min`}.`,
+      },
+      { status: 429, headers: { 'Retry-After': String(entered.waitS) } },
+    )
   const [{ path, message }] = entered.errors as [{ path: string; message: string }]
   return data({ message: `That ${path} ${message.slice(path.length + 1)}.` }, { status: 403 })
 }
@@ -65,7 +83,18 @@ export default function Enter({ actionData }: Route.ComponentProps) {
       ) : (
         <Form method="post">
           <p>Enter the passphrase, or scan the code shown on the computer under Settings, Other devices.</p>
-          <PasswordInput error={busy ? undefined : actionData?.message} errorProps={{ role: 'alert' }} name="passphrase" label="Passphrase" autoComplete="current-password" size="md" maxLength={400} required withAsterisk={false} visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }} />
+          <PasswordInput
+            error={busy ? undefined : actionData?.message}
+            errorProps={{ role: 'alert' }}
+            name="passphrase"
+            label="Passphrase"
+            autoComplete="current-password"
+            size="md"
+            maxLength={400}
+            required
+            withAsterisk={false}
+            visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }}
+          />
           <Button type="submit" name="intent" value="enter" size="md" mt="md" loading={busy} fullWidth>
             Come in
           </Button>

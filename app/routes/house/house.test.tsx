@@ -4,7 +4,14 @@ import { createRoutesStub } from 'react-router'
 import House from './house'
 import Burners from '../stove/burners'
 
-const running = (id: string, vesselName: string) => ({ id, title: 'Quinoa', vesselName, startedMs: 0, tableMs: Date.UTC(2026, 2, 5, 18, 0), stage: 'Lowest heat, leave the lid' })
+const running = (id: string, vesselName: string) => ({
+  id,
+  title: 'Quinoa',
+  vesselName,
+  startedMs: 0,
+  tableMs: Date.UTC(2026, 2, 5, 18, 0),
+  stage: 'Lowest heat, leave the lid',
+})
 const settings = { zone: 'Europe/Berlin', clock: '24' as const }
 
 function page(Component: () => React.ReactNode): string {
@@ -15,12 +22,27 @@ function page(Component: () => React.ReactNode): string {
     </MantineProvider>,
   )
 }
-const house = (pots: ReturnType<typeof running>[]) => page(() => <House {...({ loaderData: { household: 'Tarn Head', running: pots, nowMs: 0 } } as unknown as Parameters<typeof House>[0])} />)
-const burners = (pots: ReturnType<typeof running>[]) => page(() => <Burners {...({ loaderData: { running: pots, settings, cooling: [], nowMs: 0 } } as unknown as Parameters<typeof Burners>[0])} />)
+const house = (pots: ReturnType<typeof running>[]) =>
+  page(() => (
+    <House
+      {...({ loaderData: { household: 'Tarn Head', running: pots, nowMs: 0 } } as unknown as Parameters<
+        typeof House
+      >[0])}
+    />
+  ))
+const burners = (pots: ReturnType<typeof running>[]) =>
+  page(() => (
+    <Burners
+      {...({ loaderData: { running: pots, settings, cooling: [], nowMs: 0 } } as unknown as Parameters<
+        typeof Burners
+      >[0])}
+    />
+  ))
 
 test('the bar leads to every place, and to each pot that is on', () => {
   const html = house([running('a', 'clay'), running('b', 'heavy blue')])
-  for (const to of ['/', '/stove', '/shelf', '/pots', '/notebook', '/settings']) expect(html).toContain(`href="${to}"`)
+  for (const to of ['/', '/stove', '/shelf', '/pots', '/notebook', '/settings'])
+    expect(html).toContain(`href="${to}"`)
   expect(html).toContain('href="/stove/a"')
   expect(html).toContain('heavy blue')
   expect(html).toContain('data-on="true"')

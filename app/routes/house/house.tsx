@@ -45,7 +45,8 @@ export default function House({ loaderData }: Route.ComponentProps) {
   useEffect(() => {
     const row = places.current
     const here = row?.querySelector<HTMLElement>('[aria-current=page]')
-    if (row && here && row.scrollWidth > row.clientWidth) row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
+    if (row && here && row.scrollWidth > row.clientWidth)
+      row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
   }, [pathname])
   const navigate = useNavigate()
   const [keys, setKeys] = useState(false)
@@ -63,7 +64,13 @@ export default function House({ loaderData }: Route.ComponentProps) {
         </Link>
         <nav aria-label="Places" className={classes.places} ref={places}>
           {PLACES.map(([to, word]) => (
-            <NavLink key={to} to={to} end={to === '/'} className={classes.place} data-on={(to === '/stove' && running.length > 0) || undefined}>
+            <NavLink
+              key={to}
+              to={to}
+              end={to === '/'}
+              className={classes.place}
+              data-on={(to === '/stove' && running.length > 0) || undefined}
+            >
               {word}
             </NavLink>
           ))}
@@ -75,7 +82,13 @@ export default function House({ loaderData }: Route.ComponentProps) {
           <ActionIcon variant="subtle" size={36} onClick={find} aria-label="Find">
             <IconSearch size={20} aria-hidden />
           </ActionIcon>
-          <ActionIcon variant="subtle" size={36} className={classes.keysKey} onClick={() => setKeys(true)} aria-label="Keyboard shortcuts">
+          <ActionIcon
+            variant="subtle"
+            size={36}
+            className={classes.keysKey}
+            onClick={() => setKeys(true)}
+            aria-label="Keyboard shortcuts"
+          >
             <IconKeyboard size={20} aria-hidden />
           </ActionIcon>
           <NavLink to="/settings" className={classes.gear} aria-label="Settings">
@@ -86,7 +99,10 @@ export default function House({ loaderData }: Route.ComponentProps) {
       </header>
       {takeOver && (
         <p role="status" className={classes.newer}>
-          A new version is ready. <UnstyledButton className="link" onClick={takeOver}>Reload</UnstyledButton>
+          A new version is ready.{' '}
+          <UnstyledButton className="link" onClick={takeOver}>
+            Reload
+          </UnstyledButton>
         </p>
       )}
       <Outlet />
@@ -99,7 +115,17 @@ export default function House({ loaderData }: Route.ComponentProps) {
   )
 }
 
-function RunningChip({ id, vesselName, tableMs, nowMs: heardMs }: { id: string; vesselName: string; tableMs: number; nowMs: number }) {
+function RunningChip({
+  id,
+  vesselName,
+  tableMs,
+  nowMs: heardMs,
+}: {
+  id: string
+  vesselName: string
+  tableMs: number
+  nowMs: number
+}) {
   const left = Math.max(0, Math.round((tableMs - useNow(heardMs)) / 60_000))
   return (
     <Link to={`/stove/${id}`} className={classes.chip}>

@@ -26,16 +26,28 @@ export function Bottles({ bottles, styles, clock, now, refused }: BottlesProps) 
         {bottles.map((bottle) => {
           const style = styles[bottle.style]
           const take = Math.round(dressingFor(300, style).liquidG)
-          const taken = refused?.typed.intent === 'take-from-bottle' && refused.typed.id === bottle.id ? refused : undefined
+          const taken =
+            refused?.typed.intent === 'take-from-bottle' && refused.typed.id === bottle.id
+              ? refused
+              : undefined
           return (
             <li key={bottle.id}>
               <b>{style.name}</b>
               <span className="quiet small">
-                {Math.round(bottle.left_g)} g left, enough for {Math.round(bottleDoes(bottle.left_g, style))} g of dry grain; made {momentWord(bottle.made_ms, now, clock)}
+                {Math.round(bottle.left_g)} g left, enough for {Math.round(bottleDoes(bottle.left_g, style))}{' '}
+                g of dry grain; made {momentWord(bottle.made_ms, now, clock)}
               </span>
               <Form method="post" className={classes.take}>
                 <input type="hidden" name="id" value={bottle.id} />
-                <TextInput size="xs" aria-label={`Take from ${style.name}, g`} name="grams" inputMode="decimal" defaultValue={taken?.typed.grams ?? String(Math.min(take, Math.round(bottle.left_g)))} error={errorAt(taken, 'grams')} w={80} />
+                <TextInput
+                  size="xs"
+                  aria-label={`Take from ${style.name}, g`}
+                  name="grams"
+                  inputMode="decimal"
+                  defaultValue={taken?.typed.grams ?? String(Math.min(take, Math.round(bottle.left_g)))}
+                  error={errorAt(taken, 'grams')}
+                  w={80}
+                />
                 <Button type="submit" size="xs" variant="default" name="intent" value="take-from-bottle">
                   Use g
                 </Button>
@@ -46,8 +58,24 @@ export function Bottles({ bottles, styles, clock, now, refused }: BottlesProps) 
       </ul>
       <Form method="post" noValidate className={classes.tellContainer}>
         <Group align="flex-start" gap="sm">
-          <NativeSelect label="Recipe" name="style" defaultValue={mine?.typed.style ?? 'usual'} data={DRESSING_IDS.map((id) => ({ value: id, label: `${styles[id].name}: ${styles[id].vinegar} vinegar, ${styles[id].sugar} sugar, ${styles[id].saltLast ? 'no' : styles[id].salt} salt` }))} />
-          <TextInput label="Amount made, g" name="made_g" description={`${KEPT_LIMITS.bottle_g[0]} to ${KEPT_LIMITS.bottle_g[1]} g`} inputMode="decimal" defaultValue={mine?.typed.made_g ?? ''} error={errorAt(mine, 'made_g')} w={170} />
+          <NativeSelect
+            label="Recipe"
+            name="style"
+            defaultValue={mine?.typed.style ?? 'usual'}
+            data={DRESSING_IDS.map((id) => ({
+              value: id,
+              label: `${styles[id].name}: ${styles[id].vinegar} vinegar, ${styles[id].sugar} sugar, ${styles[id].saltLast ? 'no' : styles[id].salt} salt`,
+            }))}
+          />
+          <TextInput
+            label="Amount made, g"
+            name="made_g"
+            description={`${KEPT_LIMITS.bottle_g[0]} to ${KEPT_LIMITS.bottle_g[1]} g`}
+            inputMode="decimal"
+            defaultValue={mine?.typed.made_g ?? ''}
+            error={errorAt(mine, 'made_g')}
+            w={170}
+          />
           <Button type="submit" variant="default" name="intent" value="make-bottle" mt={44}>
             Add bottle
           </Button>

@@ -9,13 +9,29 @@ const FIELDS = ['name', 'ml', 'depth_mm', 'many'] as const
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
 /** The house's containers: what each holds when it is level, and how deep that is. */
-export function Containers({ containers, refused, done }: { containers: readonly ContainerRow[]; refused: Refused | undefined; done: number | undefined }) {
+export function Containers({
+  containers,
+  refused,
+  done,
+}: {
+  containers: readonly ContainerRow[]
+  refused: Refused | undefined
+  done: number | undefined
+}) {
   const mine = refused?.typed.intent === 'save-container' ? refused : undefined
-  const field = (name: (typeof FIELDS)[number], usual = '') => ({ name, defaultValue: mine?.typed[name] ?? usual, error: errorAt(mine, name) })
+  const field = (name: (typeof FIELDS)[number], usual = '') => ({
+    name,
+    defaultValue: mine?.typed[name] ?? usual,
+    error: errorAt(mine, name),
+  })
   return (
     <section aria-label="Containers">
       <h2 className="place-part">Containers</h2>
-      {containers.length === 0 && <p className="quiet">No containers yet. Add one and Omsel divides leftovers and shows how long each takes to cool.</p>}
+      {containers.length === 0 && (
+        <p className="quiet">
+          No containers yet. Add one and Omsel divides leftovers and shows how long each takes to cool.
+        </p>
+      )}
       <ul className={classes.containers}>
         {containers.map((c) => (
           <li key={c.id}>
@@ -25,7 +41,14 @@ export function Containers({ containers, refused, done }: { containers: readonly
             </span>
             <Form method="post">
               <input type="hidden" name="id" value={c.id} />
-              <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop-container" aria-label={`${c.name} is gone`}>
+              <Button
+                type="submit"
+                size="compact-sm"
+                variant="subtle"
+                name="intent"
+                value="drop-container"
+                aria-label={`${c.name} is gone`}
+              >
                 remove
               </Button>
             </Form>
@@ -35,9 +58,27 @@ export function Containers({ containers, refused, done }: { containers: readonly
       <Form method="post" noValidate key={done} className={classes.tellContainer}>
         <Group align="flex-start" gap="sm">
           <TextInput label="Name" {...field('name')} />
-          <TextInput label="Capacity, mL" description={range(KEPT_LIMITS.ml, 'mL')} inputMode="decimal" {...field('ml')} w={150} />
-          <TextInput label="Depth when full, mm" description={range(KEPT_LIMITS.depth_mm, 'mm')} inputMode="decimal" {...field('depth_mm')} w={150} />
-          <TextInput label="How many" description={range(KEPT_LIMITS.many, '')} inputMode="numeric" {...field('many', '1')} w={110} />
+          <TextInput
+            label="Capacity, mL"
+            description={range(KEPT_LIMITS.ml, 'mL')}
+            inputMode="decimal"
+            {...field('ml')}
+            w={150}
+          />
+          <TextInput
+            label="Depth when full, mm"
+            description={range(KEPT_LIMITS.depth_mm, 'mm')}
+            inputMode="decimal"
+            {...field('depth_mm')}
+            w={150}
+          />
+          <TextInput
+            label="How many"
+            description={range(KEPT_LIMITS.many, '')}
+            inputMode="numeric"
+            {...field('many', '1')}
+            w={110}
+          />
           <Button type="submit" variant="default" name="intent" value="save-container" mt={44}>
             Add
           </Button>

@@ -30,7 +30,14 @@ interface KeptCardProps extends Shown {
   kitchenC: number
 }
 
-const TOLD: Partial<Record<KeptEventKind, string>> = { 'to-fridge': 'put in the fridge', 'to-freezer': 'frozen', thawed: 'thawed', reheated: 'reheated', eaten: 'eaten', thrown: 'thrown out' }
+const TOLD: Partial<Record<KeptEventKind, string>> = {
+  'to-fridge': 'put in the fridge',
+  'to-freezer': 'frozen',
+  thawed: 'thawed',
+  reheated: 'reheated',
+  eaten: 'eaten',
+  thrown: 'thrown out',
+}
 
 /** One container: what is in it, how deep, until when; and what one does with it. */
 export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, kitchenC }: KeptCardProps) {
@@ -47,13 +54,27 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
   return (
     <li className={`${classes.card} basin`} data-past={useBy.past || undefined} aria-labelledby={title}>
       <div className={classes.head}>
-        <ContainerSection variety={variety} depthMm={row.depth_mm * (view.portions / row.portions)} widthMm={Math.sqrt(areaMm2 * 1.4)} open={row.open === 1 && warm} past={useBy.past} frozen={view.place === 'freezer'} />
+        <ContainerSection
+          variety={variety}
+          depthMm={row.depth_mm * (view.portions / row.portions)}
+          widthMm={Math.sqrt(areaMm2 * 1.4)}
+          open={row.open === 1 && warm}
+          past={useBy.past}
+          frozen={view.place === 'freezer'}
+        />
         <div>
-          <b className="figure" id={title}>{row.title}</b>
+          <b className="figure" id={title}>
+            {row.title}
+          </b>
           <div className="quiet small">
-            {row.container_name}, {portionsWord(view.portions)}, {Math.round(view.grams)} g, {Math.round(row.depth_mm)} mm deep
+            {row.container_name}, {portionsWord(view.portions)}, {Math.round(view.grams)} g,{' '}
+            {Math.round(row.depth_mm)} mm deep
           </div>
-          <div className="quiet small">cooked {momentWord(row.cooked_ms, now, clock)}{row.dressed === 1 && ', with dressing: hardens in the fridge'}{view.reheats > 0 && ', reheated once'}</div>
+          <div className="quiet small">
+            cooked {momentWord(row.cooked_ms, now, clock)}
+            {row.dressed === 1 && ', with dressing: hardens in the fridge'}
+            {view.reheats > 0 && ', reheated once'}
+          </div>
         </div>
       </div>
       {cools && (
@@ -79,8 +100,19 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
         {useBy.past && <IconAlertTriangle size={22} aria-hidden />}
         {useBy.says}
       </p>
-      {!useBy.past && view.useByMs !== null && <p className="quiet small">{otherSays(row, view, now, clock)}</p>}
-      {!useBy.past && view.place !== 'cooling' && !view.spent && <Reheat row={row} view={view} guidance={guidance} pan={pan} busy={busy} onDone={() => tell('reheated')} />}
+      {!useBy.past && view.useByMs !== null && (
+        <p className="quiet small">{otherSays(row, view, now, clock)}</p>
+      )}
+      {!useBy.past && view.place !== 'cooling' && !view.spent && (
+        <Reheat
+          row={row}
+          view={view}
+          guidance={guidance}
+          pan={pan}
+          busy={busy}
+          onDone={() => tell('reheated')}
+        />
+      )}
       <div className={classes.keys}>
         {useBy.past ? (
           <Button size="sm" disabled={busy} onClick={() => tell('thrown')}>
@@ -100,7 +132,12 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
             ) : (
               <>
                 {view.portions > 1.01 && (
-                  <Button size="sm" variant="default" disabled={busy} onClick={() => tell('eaten', { portions: '1' })}>
+                  <Button
+                    size="sm"
+                    variant="default"
+                    disabled={busy}
+                    onClick={() => tell('eaten', { portions: '1' })}
+                  >
                     Ate one
                   </Button>
                 )}
@@ -120,7 +157,11 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
           </>
         )}
         {view.last && (
-          <UnstyledButton className="link" disabled={busy} onClick={() => tell('take-back', { target: view.last!.id })}>
+          <UnstyledButton
+            className="link"
+            disabled={busy}
+            onClick={() => tell('take-back', { target: view.last!.id })}
+          >
             undo “{TOLD[view.last.kind]}”
           </UnstyledButton>
         )}
@@ -131,7 +172,13 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
 
 /** What another authority would say, so that both stand there. */
 function otherSays(row: KeptWithEvents, view: KeptView, now: number, clock: HouseClock): string {
-  const packed = { cookedMs: row.cooked_ms, packedMs: row.packed_ms, place: row.place, portions: row.portions, grams: row.grams }
+  const packed = {
+    cookedMs: row.cooked_ms,
+    packedMs: row.packed_ms,
+    place: row.place,
+    portions: row.portions,
+    grams: row.grams,
+  }
   const by = (authority: 'uk' | 'us') => keptAt(packed, row.events, guidanceOf(authority), now).useByMs
   return [['UK', by('uk')] as const, ['US', by('us')] as const]
     .filter(([, ms]) => ms !== null && ms !== view.useByMs)
@@ -139,15 +186,37 @@ function otherSays(row: KeptWithEvents, view: KeptView, now: number, clock: Hous
     .join('; ')
 }
 
-function Reheat({ row, view, guidance, pan, busy, onDone }: { row: KeptWithEvents; view: KeptView; guidance: Guidance; pan: KeptCardProps['pan']; busy: boolean; onDone: () => void }) {
+function Reheat({
+  row,
+  view,
+  guidance,
+  pan,
+  busy,
+  onDone,
+}: {
+  row: KeptWithEvents
+  view: KeptView
+  guidance: Guidance
+  pan: KeptCardProps['pan']
+  busy: boolean
+  onDone: () => void
+}) {
   const each = view.grams / Math.max(1, view.portions)
-  const hot = reheating({ grams: each, waterShare: row.water_share, toC: guidance.reheat_c.value, frozen: view.place === 'freezer', panW: pan?.watts ?? 400 })
+  const hot = reheating({
+    grams: each,
+    waterShare: row.water_share,
+    toC: guidance.reheat_c.value,
+    frozen: view.place === 'freezer',
+    panW: pan?.watts ?? 400,
+  })
   return (
     <details className={classes.reheat}>
       <summary>Reheat</summary>
       <p>
         <b>{hot.waterG} g of water</b> per portion, lid on; about <b>{hot.panMinutes} min</b>
-        {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in an 800 W microwave, loosely covered. It must be steaming hot throughout, {guidance.reheat_c.value} °C in the middle; {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at most`}.
+        {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in an 800 W microwave, loosely
+        covered. It must be steaming hot throughout, {guidance.reheat_c.value} °C in the middle;{' '}
+        {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at most`}.
       </p>
       <p className="quiet small">Open the lid away from you: steam can burn.</p>
       <Button size="sm" variant="default" disabled={busy} onClick={onDone}>

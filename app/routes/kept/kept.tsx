@@ -8,7 +8,14 @@ import { FOLLOW_LOCAL, WHY_STRICT } from '#core/keep/guidance'
 import { keptAt, packedOf } from '#core/keep/kept'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
-import { dropContainer, guidanceIn, makeBottle, saveContainer, takeFromBottle, tellKept } from '#server/kitchen/kept-keeps'
+import {
+  dropContainer,
+  guidanceIn,
+  makeBottle,
+  saveContainer,
+  takeFromBottle,
+  tellKept,
+} from '#server/kitchen/kept-keeps'
 import { keptNow } from '#server/kitchen/kept-now'
 import { formOf } from '../../forms/form-of'
 import { typedOf, type Refused } from '../../forms/errors'
@@ -32,7 +39,20 @@ export function loader() {
     authority: open.household.guidance().guidance,
     containers: open.kept.containers(),
     bottles: open.kept.bottles(),
-    pan: heat ? { name: heat.name, watts: deliveredPower({ ratedW: heat.rated_w * heat.power_factor, efficiency: heat.efficiency, kind: heat.efficiency < 0.5 ? 'gas' : 'electric' }, 'medium', 0) } : null,
+    pan: heat
+      ? {
+          name: heat.name,
+          watts: deliveredPower(
+            {
+              ratedW: heat.rated_w * heat.power_factor,
+              efficiency: heat.efficiency,
+              kind: heat.efficiency < 0.5 ? 'gas' : 'electric',
+            },
+            'medium',
+            0,
+          ),
+        }
+      : null,
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },
     nowMs: nowMs(),
@@ -50,7 +70,19 @@ export async function action({ request }: Route.ActionArgs) {
     ['take-from-bottle', () => takeFromBottle(open, typed)],
   ])
   const act = acts.get(typed.intent ?? '')
-  if (!act) return data({ errors: [{ path: 'intent', message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  if (!act)
+    return data(
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        typed,
+      } satisfies Refused,
+      { status: 400 },
+    )
   const done = act()
   if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
   return { done: typed.intent!, at: nowMs() }
@@ -68,13 +100,32 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
     .map((row): Shown => {
       const view = keptAt(packedOf(row), row.events, guidance, now)
       const cooling = coolingOf(coolingGivenOf(row, kitchenC), guidance)
-      return { row, view, cooling, warm: view.place === 'cooling' || (row.place === 'fridge' && view.place === 'fridge' && now < row.packed_ms + (cooling.to5Min + COLD_LONG_MIN) * 60_000) }
+      return {
+        row,
+        view,
+        cooling,
+        warm:
+          view.place === 'cooling' ||
+          (row.place === 'fridge' &&
+            view.place === 'fridge' &&
+            now < row.packed_ms + (cooling.to5Min + COLD_LONG_MIN) * 60_000),
+      }
     })
     .filter(({ view }) => view.place !== 'gone')
   const parts = [
     { id: 'cooling', title: 'Cooling', items: shown.filter((s) => s.warm && s.view.pastMs === 0), empty: '' },
-    { id: 'fridge', title: 'In the fridge', items: shown.filter((s) => (!s.warm || s.view.pastMs > 0) && s.view.place !== 'freezer'), empty: 'Nothing in the fridge.' },
-    { id: 'freezer', title: 'In the freezer', items: shown.filter((s) => s.view.place === 'freezer'), empty: 'Nothing frozen.' },
+    {
+      id: 'fridge',
+      title: 'In the fridge',
+      items: shown.filter((s) => (!s.warm || s.view.pastMs > 0) && s.view.place !== 'freezer'),
+      empty: 'Nothing in the fridge.',
+    },
+    {
+      id: 'freezer',
+      title: 'In the freezer',
+      items: shown.filter((s) => s.view.place === 'freezer'),
+      empty: 'Nothing frozen.',
+    },
   ]
   return (
     <main className="place">
@@ -96,10 +147,20 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
         items.length === 0 && empty === '' ? null : (
           <section key={id} aria-label={title}>
             <h2 className="place-part">{title}</h2>
-            {items.length === 0 ? <p className="quiet">{empty}</p> : (
+            {items.length === 0 ? (
+              <p className="quiet">{empty}</p>
+            ) : (
               <ul className={classes.shelf} data-place={id}>
                 {items.map((item) => (
-                  <KeptCard key={item.row.id} {...item} guidance={guidance} now={now} clock={clock} pan={pan} kitchenC={kitchenC} />
+                  <KeptCard
+                    key={item.row.id}
+                    {...item}
+                    guidance={guidance}
+                    now={now}
+                    clock={clock}
+                    pan={pan}
+                    kitchenC={kitchenC}
+                  />
                 ))}
               </ul>
             )}
@@ -107,9 +168,15 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
         ),
       )}
       <GuidanceLine guidance={guidance} authority={loaderData.authority} />
-      <p className="quiet small">{WHY_STRICT} Stacked containers cool as one: keep them apart until cold. {FOLLOW_LOCAL}</p>
+      <p className="quiet small">
+        {WHY_STRICT} Stacked containers cool as one: keep them apart until cold. {FOLLOW_LOCAL}
+      </p>
       <Bottles bottles={bottles} styles={DRESSINGS} clock={clock} now={now} refused={refused} />
-      <Containers containers={containers} refused={refused} done={actionData && 'done' in actionData ? actionData.at : undefined} />
+      <Containers
+        containers={containers}
+        refused={refused}
+        done={actionData && 'done' in actionData ? actionData.at : undefined}
+      />
     </main>
   )
 }

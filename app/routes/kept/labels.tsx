@@ -16,8 +16,12 @@ export function loader() {
   const open = kitchen()
   const settings = settingsOf(open)
   return {
-    kept: keptNow(open, nowMs()).filter(({ view }) => view.pastMs === 0).map(({ row }) => row),
-    guidance: guidanceIn(open), clock: { zone: settings.zone, clock: settings.clock }, nowMs: nowMs(),
+    kept: keptNow(open, nowMs())
+      .filter(({ view }) => view.pastMs === 0)
+      .map(({ row }) => row),
+    guidance: guidanceIn(open),
+    clock: { zone: settings.zone, clock: settings.clock },
+    nowMs: nowMs(),
   }
 }
 
@@ -41,10 +45,20 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
           return (
             <li key={row.id}>
               <b className="figure">{row.title}</b>
-              <span>cooked {dateWord(row.cooked_ms, clock.zone)}, {clockTime(row.cooked_ms, clock)}</span>
-              <span className={`${classes.by} figure`}>{view.useByMs === null ? `frozen ${dateWord(row.packed_ms, clock.zone)}` : `eat by ${dateWord(view.useByMs, clock.zone)}, ${clockTime(view.useByMs, clock)}`}</span>
               <span>
-                {Math.round(view.grams)} g · {guidance.reheats.value === 1 ? 'reheat once' : `reheat ${guidance.reheats.value} times at most`}, steaming all through
+                cooked {dateWord(row.cooked_ms, clock.zone)}, {clockTime(row.cooked_ms, clock)}
+              </span>
+              <span className={`${classes.by} figure`}>
+                {view.useByMs === null
+                  ? `frozen ${dateWord(row.packed_ms, clock.zone)}`
+                  : `eat by ${dateWord(view.useByMs, clock.zone)}, ${clockTime(view.useByMs, clock)}`}
+              </span>
+              <span>
+                {Math.round(view.grams)} g ·{' '}
+                {guidance.reheats.value === 1
+                  ? 'reheat once'
+                  : `reheat ${guidance.reheats.value} times at most`}
+                , steaming all through
                 {view.leftH !== null && ` · thawed: within ${Math.floor(view.leftH)} h`}
               </span>
             </li>
@@ -57,4 +71,10 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
   )
 }
 
-const dateWord = (ms: number, zone: string): string => new Intl.DateTimeFormat('en-GB', { timeZone: zone, weekday: 'short', day: 'numeric', month: 'short' }).format(ms)
+const dateWord = (ms: number, zone: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  }).format(ms)

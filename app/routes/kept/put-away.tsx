@@ -36,10 +36,15 @@ export function loader({ request }: Route.LoaderArgs) {
     cook:
       cook && asked && blend
         ? {
-            id: cook.id, title: cook.title, vesselId: cook.vesselId, vesselName: cook.vesselName,
+            id: cook.id,
+            title: cook.title,
+            vesselId: cook.vesselId,
+            vesselName: cook.vesselName,
             variety: asked.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety,
-            cookedG: cook.plan.yield.cooked_mass_g - cook.plan.yield.left_behind_g, servings: cook.plan.yield.servings,
-            toKeep: asked.keepServings, densityGMl: blend.cookedDensity,
+            cookedG: cook.plan.yield.cooked_mass_g - cook.plan.yield.left_behind_g,
+            servings: cook.plan.yield.servings,
+            toKeep: asked.keepServings,
+            densityGMl: blend.cookedDensity,
             waterShare: cook.plan.water.absorbed_g / cook.plan.yield.cooked_mass_g,
             dressed: cook.plan.dressing !== undefined,
             minutesAgo: noted ? Math.max(0, (nowMs() - noted.endedMs) / MINUTE) : 0,
@@ -56,7 +61,13 @@ export function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
-  if (form.get('intent') !== 'put-away') return data({ errors: [{ path: 'intent', message: `intent must be put-away, got "${String(form.get('intent'))}"` }] }, { status: 400 })
+  if (form.get('intent') !== 'put-away')
+    return data(
+      {
+        errors: [{ path: 'intent', message: `intent must be put-away, got "${String(form.get('intent'))}"` }],
+      },
+      { status: 400 },
+    )
   let parcel: unknown
   try {
     parcel = JSON.parse(String(form.get('parcel') ?? ''))
@@ -75,7 +86,10 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export const PLACE_WORDS: Record<CoolingPlace, string> = {
-  fridge: 'straight into the fridge', 'ice-bath': 'in ice water first', counter: 'on the counter first', freezer: 'straight into the freezer',
+  fridge: 'straight into the fridge',
+  'ice-bath': 'in ice water first',
+  counter: 'on the counter first',
+  freezer: 'straight into the freezer',
 }
 /** A tub cooked of something one does not know the water of: as most grain is. */
 const USUAL_WATER = 0.62
@@ -101,7 +115,9 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
   const waterShare = cook?.waterShare ?? USUAL_WATER
   const leftG = Math.max(0, (weighed - stuck) * (1 - Math.min(1, eaten / servings)))
   const portions = Math.max(KEPT_LIMITS.portions[0], servings - eaten)
-  const [picked, setPicked] = useState<Record<string, number>>(() => countsOf(suggestContainers(leftG, density, portions, owned)))
+  const [picked, setPicked] = useState<Record<string, number>>(() =>
+    countsOf(suggestContainers(leftG, density, portions, owned)),
+  )
   const into = owned.flatMap((c) => Array.from({ length: picked[c.id] ?? 0 }, () => c))
   const filled = shareOut(leftG, density, portions, into)
   const over = filled.some((f) => f.over)
@@ -109,10 +125,28 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
   const errors = actionData && 'errors' in actionData ? actionData.errors : []
   const send = () => {
     const parcel: ParcelJson = {
-      cook_id: cook?.id ?? null, title: title.trim() || varietyOf(variety).name, variety, grams: leftG, portions, water_share: waterShare, density_g_ml: density,
-      place, open, stacked: stacked ? Math.max(1, into.length) : 1, dressed: cook?.dressed ?? false, minutes_ago: minutesAgo, containers: into.map((c) => c.id),
+      cook_id: cook?.id ?? null,
+      title: title.trim() || varietyOf(variety).name,
+      variety,
+      grams: leftG,
+      portions,
+      water_share: waterShare,
+      density_g_ml: density,
+      place,
+      open,
+      stacked: stacked ? Math.max(1, into.length) : 1,
+      dressed: cook?.dressed ?? false,
+      minutes_ago: minutesAgo,
+      containers: into.map((c) => c.id),
     }
-    void submit({ intent: 'put-away', parcel: JSON.stringify(parcel), ...(larger && cook ? { stuck: String(stuck), vessel_id: cook.vesselId } : {}) }, { method: 'post' })
+    void submit(
+      {
+        intent: 'put-away',
+        parcel: JSON.stringify(parcel),
+        ...(larger && cook ? { stuck: String(stuck), vessel_id: cook.vesselId } : {}),
+      },
+      { method: 'post' },
+    )
   }
   return (
     <main className="place">
@@ -125,24 +159,91 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
         <Stack gap="sm">
           {!cook && (
             <>
-              <TextInput label="What it is" value={title} maxLength={120} onChange={(event) => setTitle(event.currentTarget.value)} placeholder={varietyOf(variety).name} />
-              <NativeSelect label="Grain" value={variety} onChange={(event) => setVariety(event.currentTarget.value as VarietyId)} data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))} />
+              <TextInput
+                label="What it is"
+                value={title}
+                maxLength={120}
+                onChange={(event) => setTitle(event.currentTarget.value)}
+                placeholder={varietyOf(variety).name}
+              />
+              <NativeSelect
+                label="Grain"
+                value={variety}
+                onChange={(event) => setVariety(event.currentTarget.value as VarietyId)}
+                data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))}
+              />
             </>
           )}
-          <NumberInput label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'} value={weighed} min={5} max={KEPT_LIMITS.grams[1]} step={10} clampBehavior="blur" allowNegative={false} onChange={(n) => setWeighed(Number(n) || 0)} />
-          {cook && <NumberInput label="Stuck to the pot, g" value={stuck} min={0} max={2000} step={10} clampBehavior="blur" allowNegative={false} onChange={(n) => setStuck(Number(n) || 0)} />}
-          {cook && stuck > 0 && <Checkbox label={`add this to every batch in ${cook.vesselName}`} checked={larger} onChange={(event) => setLarger(event.currentTarget.checked)} />}
-          <NumberInput label={`Portions eaten, of ${Math.round(servings * 10) / 10}`} value={eaten} min={0} max={servings} step={1} clampBehavior="strict" allowNegative={false} onChange={(n) => setEaten(Number(n) || 0)} />
-          <NumberInput label="Minutes since it came off the heat" value={minutesAgo} min={0} max={1440} step={5} clampBehavior="strict" allowNegative={false} onChange={(n) => setMinutesAgo(Number(n) || 0)} />
-          <Radio.Group label="Where it cools" value={place} onChange={(next) => setPlace(next as CoolingPlace)}>
+          <NumberInput
+            label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'}
+            value={weighed}
+            min={5}
+            max={KEPT_LIMITS.grams[1]}
+            step={10}
+            clampBehavior="blur"
+            allowNegative={false}
+            onChange={(n) => setWeighed(Number(n) || 0)}
+          />
+          {cook && (
+            <NumberInput
+              label="Stuck to the pot, g"
+              value={stuck}
+              min={0}
+              max={2000}
+              step={10}
+              clampBehavior="blur"
+              allowNegative={false}
+              onChange={(n) => setStuck(Number(n) || 0)}
+            />
+          )}
+          {cook && stuck > 0 && (
+            <Checkbox
+              label={`add this to every batch in ${cook.vesselName}`}
+              checked={larger}
+              onChange={(event) => setLarger(event.currentTarget.checked)}
+            />
+          )}
+          <NumberInput
+            label={`Portions eaten, of ${Math.round(servings * 10) / 10}`}
+            value={eaten}
+            min={0}
+            max={servings}
+            step={1}
+            clampBehavior="strict"
+            allowNegative={false}
+            onChange={(n) => setEaten(Number(n) || 0)}
+          />
+          <NumberInput
+            label="Minutes since it came off the heat"
+            value={minutesAgo}
+            min={0}
+            max={1440}
+            step={5}
+            clampBehavior="strict"
+            allowNegative={false}
+            onChange={(n) => setMinutesAgo(Number(n) || 0)}
+          />
+          <Radio.Group
+            label="Where it cools"
+            value={place}
+            onChange={(next) => setPlace(next as CoolingPlace)}
+          >
             <Stack gap={6} mt={6}>
               {COOLING_PLACES.map((id) => (
                 <Radio key={id} value={id} label={PLACE_WORDS[id]} />
               ))}
             </Stack>
           </Radio.Group>
-          <Checkbox label="lid off until it is cold" checked={open} onChange={(event) => setOpen(event.currentTarget.checked)} />
-          <Checkbox label="on top of each other" checked={stacked} onChange={(event) => setStacked(event.currentTarget.checked)} />
+          <Checkbox
+            label="lid off until it is cold"
+            checked={open}
+            onChange={(event) => setOpen(event.currentTarget.checked)}
+          />
+          <Checkbox
+            label="on top of each other"
+            checked={stacked}
+            onChange={(event) => setStacked(event.currentTarget.checked)}
+          />
         </Stack>
         <div>
           <p className={`${classes.sum} figure`} role="status">
@@ -159,31 +260,62 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
                   <span>
                     {c.name} <span className="quiet small">{Math.round(c.ml)} mL</span>
                   </span>
-                  <button type="button" aria-label={`Remove one ${c.name}`} disabled={!picked[c.id]} onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) - 1 })}>
+                  <button
+                    type="button"
+                    aria-label={`Remove one ${c.name}`}
+                    disabled={!picked[c.id]}
+                    onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) - 1 })}
+                  >
                     <IconMinus size={16} />
                   </button>
-                  <output className="figure" aria-label={c.name}>{picked[c.id] ?? 0}</output>
-                  <button type="button" aria-label={`Add one ${c.name}`} disabled={into.length >= KEPT_LIMITS.containers} onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}>
+                  <output className="figure" aria-label={c.name}>
+                    {picked[c.id] ?? 0}
+                  </output>
+                  <button
+                    type="button"
+                    aria-label={`Add one ${c.name}`}
+                    disabled={into.length >= KEPT_LIMITS.containers}
+                    onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}
+                  >
                     <IconPlus size={16} />
                   </button>
                 </div>
               ))}
             </div>
           )}
-          {over && <p role="alert">They hold {Math.round(into.reduce((sum, c) => sum + c.ml, 0))} mL together, and {Math.round(leftG / density)} mL must fit: add a container.</p>}
+          {over && (
+            <p role="alert">
+              They hold {Math.round(into.reduce((sum, c) => sum + c.ml, 0))} mL together, and{' '}
+              {Math.round(leftG / density)} mL must fit: add a container.
+            </p>
+          )}
           <ul className={classes.filled}>
             {distinct(filled).map((f) => {
-              const given = { portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare }, place, open, kitchenC, stacked: stacked ? into.length : 1 }
+              const given = {
+                portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare },
+                place,
+                open,
+                kitchenC,
+                stacked: stacked ? into.length : 1,
+              }
               const cooling = coolingOf(given, guidance)
               const words = coolingWords(cooling, loaderData.nowMs, loaderData.nowMs, guidance, clock)
               const [way] = cooling.tooSlow ? fasterWays(given, guidance) : []
               return (
                 <li key={f.container.id} className="basin" data-slow={cooling.tooSlow ?? undefined}>
-                  <ContainerSection variety={varietyOf(variety)} depthMm={f.depthMm} widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)} open={open} past={false} frozen={place === 'freezer'} />
+                  <ContainerSection
+                    variety={varietyOf(variety)}
+                    depthMm={f.depthMm}
+                    widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)}
+                    open={open}
+                    past={false}
+                    frozen={place === 'freezer'}
+                  />
                   <div>
                     <b>{f.container.name}</b>
                     <div className="quiet small">
-                      {f.many > 1 && `${f.many} times `}{Math.round(f.massG)} g, {Math.round(f.depthMm)} mm deep
+                      {f.many > 1 && `${f.many} times `}
+                      {Math.round(f.massG)} g, {Math.round(f.depthMm)} mm deep
                     </div>
                     <div className="small">{words.says}</div>
                     {words.slow && (
@@ -197,7 +329,9 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
               )
             })}
           </ul>
-          <p className="quiet small">Eat within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}</p>
+          <p className="quiet small">
+            Eat within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}
+          </p>
           {errors.map((e) => (
             <p key={e.path} role="alert">
               {e.message}

@@ -1,7 +1,15 @@
 import { NativeSelect } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { useState } from 'react'
-import { CartesianGrid, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
+import {
+  CartesianGrid,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  ScatterChart,
+  XAxis,
+  YAxis,
+} from 'recharts'
 import type { Compared } from '#core/learn/beliefs'
 import { WET_DRY_WORDS, wordOf } from '#core/learn/judgement'
 import classes from '../notebook/notebook.module.css'
@@ -32,9 +40,30 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
           <Plot label={`Predicted and tasted water, g/g, ${tasted.length} batches`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
-              <XAxis type="number" dataKey="expected" tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} label={{ value: 'predicted, g/g', position: 'insideBottom', offset: -8, ...tick }} />
-              <YAxis type="number" dataKey="value" tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} />
-              <ReferenceLine segment={[{ x: -0.4, y: -0.4 }, { x: 0.4, y: 0.4 }]} stroke="var(--ink-2)" strokeDasharray="4 4" ifOverflow="hidden" />
+              <XAxis
+                type="number"
+                dataKey="expected"
+                tick={tick}
+                stroke="var(--line)"
+                tickFormatter={(n: number) => n.toFixed(2)}
+                label={{ value: 'predicted, g/g', position: 'insideBottom', offset: -8, ...tick }}
+              />
+              <YAxis
+                type="number"
+                dataKey="value"
+                tick={tick}
+                stroke="var(--line)"
+                tickFormatter={(n: number) => n.toFixed(2)}
+              />
+              <ReferenceLine
+                segment={[
+                  { x: -0.4, y: -0.4 },
+                  { x: 0.4, y: 0.4 },
+                ]}
+                stroke="var(--ink-2)"
+                strokeDasharray="4 4"
+                ifOverflow="hidden"
+              />
               <Scatter data={[...tasted]} fill="var(--water-deep)" isAnimationActive={false} />
             </ScatterChart>
           </Plot>
@@ -43,13 +72,36 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
       {pairs.length > 0 && (
         <section className={`${classes.chart} basin`} aria-label="Water and how it came out">
           <h3 className="figure">Water and how it came out</h3>
-          <NativeSelect size="xs" aria-label="Which grain in which pot" value={pair} onChange={(event) => setPair(event.currentTarget.value)} data={pairs} />
+          <NativeSelect
+            size="xs"
+            aria-label="Which grain in which pot"
+            value={pair}
+            onChange={(event) => setPair(event.currentTarget.value)}
+            data={pairs}
+          />
           <p>{outcomeSentence(shown)}</p>
           <Plot label={`Water by mass against wet or dry, ${shown.length} cooks`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: 22 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
-              <XAxis type="number" dataKey="ratio" domain={['auto', 'auto']} tick={tick} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} label={{ value: 'water, g per gram', position: 'insideBottom', offset: -8, ...tick }} />
-              <YAxis type="number" dataKey="wetDry" domain={[-2, 2]} ticks={[-2, -1, 0, 1, 2]} tick={tick} stroke="var(--line)" tickFormatter={(n: number) => wordOf(WET_DRY_WORDS, n)} width={78} />
+              <XAxis
+                type="number"
+                dataKey="ratio"
+                domain={['auto', 'auto']}
+                tick={tick}
+                stroke="var(--line)"
+                tickFormatter={(n: number) => n.toFixed(2)}
+                label={{ value: 'water, g per gram', position: 'insideBottom', offset: -8, ...tick }}
+              />
+              <YAxis
+                type="number"
+                dataKey="wetDry"
+                domain={[-2, 2]}
+                ticks={[-2, -1, 0, 1, 2]}
+                tick={tick}
+                stroke="var(--line)"
+                tickFormatter={(n: number) => wordOf(WET_DRY_WORDS, n)}
+                width={78}
+              />
               <Scatter data={shown} fill="var(--grain-edge)" shape="diamond" isAnimationActive={false} />
             </ScatterChart>
           </Plot>
@@ -62,14 +114,29 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
           <Plot label={`Grams in the pot against minutes to the boil, ${boils.length} cooks`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
-              <XAxis type="number" dataKey="grams" tick={tick} stroke="var(--line)" label={{ value: 'grain and water, g', position: 'insideBottom', offset: -8, ...tick }} />
+              <XAxis
+                type="number"
+                dataKey="grams"
+                tick={tick}
+                stroke="var(--line)"
+                label={{ value: 'grain and water, g', position: 'insideBottom', offset: -8, ...tick }}
+              />
               <YAxis type="number" dataKey="minutes" tick={tick} stroke="var(--line)" />
               {pots.map((pot, i) => (
-                <Scatter key={pot} name={pot} data={boils.filter((b) => b.vessel === pot)} fill="var(--ember)" shape={SHAPES[i % SHAPES.length]!} isAnimationActive={false} />
+                <Scatter
+                  key={pot}
+                  name={pot}
+                  data={boils.filter((b) => b.vessel === pot)}
+                  fill="var(--ember)"
+                  shape={SHAPES[i % SHAPES.length]!}
+                  isAnimationActive={false}
+                />
               ))}
             </ScatterChart>
           </Plot>
-          <p className="quiet small">{pots.map((pot, i) => `${SHAPE_WORDS[i % SHAPES.length]} ${pot}`).join(', ')}</p>
+          <p className="quiet small">
+            {pots.map((pot, i) => `${SHAPE_WORDS[i % SHAPES.length]} ${pot}`).join(', ')}
+          </p>
         </section>
       )}
     </div>
@@ -94,7 +161,10 @@ function Plot({ label, children }: { label: string; children: React.ReactElement
 
 function outcomeSentence(shown: ChartsProps['outcomes']): string {
   const right = shown.filter((o) => o.wetDry === 0).map((o) => o.ratio)
-  if (right.length === 0) return `${shown.length === 1 ? 'One cook' : `${shown.length} cooks`}, none rated right yet.`
+  if (right.length === 0)
+    return `${shown.length === 1 ? 'One cook' : `${shown.length} cooks`}, none rated right yet.`
   const [low, high] = [Math.min(...right), Math.max(...right)]
-  return low === high || right.length === 1 ? `Right at ${low.toFixed(2)} g a gram.` : `Right from ${low.toFixed(2)} to ${high.toFixed(2)} g per gram; larger batches need less.`
+  return low === high || right.length === 1
+    ? `Right at ${low.toFixed(2)} g a gram.`
+    : `Right from ${low.toFixed(2)} to ${high.toFixed(2)} g per gram; larger batches need less.`
 }

@@ -31,11 +31,16 @@ export function loader() {
     const id = idOf(figure)
     switch (kindOf(figure)) {
       case 'grain':
-        return id.split(' + ').map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part).join(' and ')
+        return id
+          .split(' + ')
+          .map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part)
+          .join(' and ')
       case 'bag':
         return bags.get(id) ?? 'deleted bag'
       case 'power':
-        return id.startsWith('own ') ? (pots.get(id.slice(4)) ?? 'an appliance that is gone') : (heats.get(id) ?? 'a burner that is gone')
+        return id.startsWith('own ')
+          ? (pots.get(id.slice(4)) ?? 'an appliance that is gone')
+          : (heats.get(id) ?? 'a burner that is gone')
       default:
         return pots.get(id) ?? 'a pot that is gone'
     }
@@ -48,17 +53,43 @@ export function loader() {
   }
   const figures = [...new Set([...Object.keys(known), ...words.keys()])]
     .map((figure) => ({
-      figure, kind: kindOf(figure), name: nameOf(figure), word: words.get(figure) ?? null,
+      figure,
+      kind: kindOf(figure),
+      name: nameOf(figure),
+      word: words.get(figure) ?? null,
       ...(known[figure] ?? { mean: 0, sd: priorSd(figure), cooks: 0, lastMs: 0, pinned: false }),
       points: (steps.get(figure) ?? []).slice(-ON_A_CURVE),
     }))
-    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || b.cooks - a.cooks || a.name.localeCompare(b.name, 'en'))
+    .sort(
+      (a, b) =>
+        ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) ||
+        b.cooks - a.cooks ||
+        a.name.localeCompare(b.name, 'en'),
+    )
   const newest = open.notebook.lines({}, IN_A_SCATTER, 0)
   return {
     figures,
-    compared: beliefs.compared.slice(-IN_A_SCATTER).map(({ what, expected, value, z }) => ({ what, expected, value, z })),
-    outcomes: newest.flatMap((line) => (line.wet_dry === null ? [] : [{ grain: line.grain_key, vessel: line.vessel_name, ratio: line.pour_g / line.grain_g, wetDry: line.wet_dry, grainName: line.title }])),
-    boils: newest.flatMap((line) => (line.boil_minutes === null ? [] : [{ vessel: line.vessel_name, grams: line.grain_g + line.pour_g, minutes: line.boil_minutes }])),
+    compared: beliefs.compared
+      .slice(-IN_A_SCATTER)
+      .map(({ what, expected, value, z }) => ({ what, expected, value, z })),
+    outcomes: newest.flatMap((line) =>
+      line.wet_dry === null
+        ? []
+        : [
+            {
+              grain: line.grain_key,
+              vessel: line.vessel_name,
+              ratio: line.pour_g / line.grain_g,
+              wetDry: line.wet_dry,
+              grainName: line.title,
+            },
+          ],
+    ),
+    boils: newest.flatMap((line) =>
+      line.boil_minutes === null
+        ? []
+        : [{ vessel: line.vessel_name, grams: line.grain_g + line.pour_g, minutes: line.boil_minutes }],
+    ),
     settings: settingsOf(open),
     nowMs: nowMs(),
   }
@@ -75,7 +106,19 @@ export async function action({ request }: Route.ActionArgs) {
     ['unsay', () => unsayFigure(open, typed)],
   ])
   const act = acts.get(typed.intent ?? '')
-  if (!act) return data({ errors: [{ path: 'intent', message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  if (!act)
+    return data(
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        typed,
+      } satisfies Refused,
+      { status: 400 },
+    )
   const done = act()
   if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
   return { done: typed.intent! }
@@ -93,25 +136,48 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
       </p>
       <h1 className="figure">What Omsel has learned</h1>
       <p className="place-lead">
-        Each value starts from published data and gets more exact with each batch. Measurements count more than ratings; one unusual batch changes little. You can fix a value yourself.
+        Each value starts from published data and gets more exact with each batch. Measurements count more
+        than ratings; one unusual batch changes little. You can fix a value yourself.
       </p>
       {figures.length === 0 && <p>Nothing yet. Rate two or three batches.</p>}
       <div className={classes.charts}>
         {figures.map((f) => {
           const mine = refused && refused.typed.figure === f.figure ? refused : undefined
           return (
-            <section key={f.figure} className={`${classes.chart} basin`} aria-label={`${FIGURE_KINDS[f.kind].word}: ${f.name}`}>
+            <section
+              key={f.figure}
+              className={`${classes.chart} basin`}
+              aria-label={`${FIGURE_KINDS[f.kind].word}: ${f.name}`}
+            >
               <p className="eyebrow">{FIGURE_KINDS[f.kind].word}</p>
               <h3 className="figure">{f.name}</h3>
-              <p>{sentence(f)}{f.lastMs > 0 && <span className="quiet"> Last {dayWord(f.lastMs, now, settings.zone)}.</span>}</p>
-              {f.points.length > 1 && <Narrowing points={f.points} unit={FIGURE_KINDS[f.kind].unit} prior={priorSd(f.figure)} name={f.name} />}
+              <p>
+                {sentence(f)}
+                {f.lastMs > 0 && (
+                  <span className="quiet"> Last {dayWord(f.lastMs, now, settings.zone)}.</span>
+                )}
+              </p>
+              {f.points.length > 1 && (
+                <Narrowing
+                  points={f.points}
+                  unit={FIGURE_KINDS[f.kind].unit}
+                  prior={priorSd(f.figure)}
+                  name={f.name}
+                />
+              )}
               <Form method="post" className={classes.chartKeys}>
                 <input type="hidden" name="figure" value={f.figure} />
                 {f.word === null ? (
                   <>
                     <label className="small">
                       {FIGURE_KINDS[f.kind].unit}{' '}
-                      <input name="value" aria-label={`Pin ${f.name}, ${FIGURE_KINDS[f.kind].word}`} inputMode="decimal" defaultValue={mine?.typed.value ?? shown(f.kind, f.mean).toFixed(2)} className={classes.pin} />
+                      <input
+                        name="value"
+                        aria-label={`Pin ${f.name}, ${FIGURE_KINDS[f.kind].word}`}
+                        inputMode="decimal"
+                        defaultValue={mine?.typed.value ?? shown(f.kind, f.mean).toFixed(2)}
+                        className={classes.pin}
+                      />
                     </label>
                     <button type="submit" className="link" name="intent" value="pin" disabled={busy}>
                       fix value
@@ -137,7 +203,8 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
 }
 
 /** Logs are shown as factors. */
-const shown = (kind: FigureKind, mean: number): number => (FIGURE_KINDS[kind].unit === 'times' ? Math.exp(mean) : mean)
+const shown = (kind: FigureKind, mean: number): number =>
+  FIGURE_KINDS[kind].unit === 'times' ? Math.exp(mean) : mean
 
 interface Said {
   kind: FigureKind
@@ -147,13 +214,26 @@ interface Said {
   pinned: boolean
 }
 function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
-  const from = pinned ? 'Fixed by you.' : cooks === 0 ? 'Reset.' : `From ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
+  const from = pinned
+    ? 'Fixed by you.'
+    : cooks === 0
+      ? 'Reset.'
+      : `From ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
   if (FIGURE_KINDS[kind].unit === 'g/g') {
     const grams = Math.round(mean * 100)
-    const size = grams === 0 ? 'the published water' : `${Math.abs(grams)} g ${grams < 0 ? 'less' : 'more'} water per 100 g`
+    const size =
+      grams === 0
+        ? 'the published water'
+        : `${Math.abs(grams)} g ${grams < 0 ? 'less' : 'more'} water per 100 g`
     return `Needs ${size} (± ${Math.round(sd * 100)}). ${from}`
   }
   const percent = Math.round((Math.exp(mean) - 1) * 100)
-  const words = { steam: ['loses', 'more steam', 'less steam'], power: ['gives', 'more heat', 'less heat'], time: ['takes', 'longer', 'less time'] }[kind as 'steam' | 'power' | 'time']
-  return Math.abs(percent) < 2 ? `As expected (± ${Math.round(sd * 100)} %). ${from}` : `${words[0]} ${Math.abs(percent)} % ${percent > 0 ? words[1] : words[2]} than expected (± ${Math.round(sd * 100)}). ${from}`
+  const words = {
+    steam: ['loses', 'more steam', 'less steam'],
+    power: ['gives', 'more heat', 'less heat'],
+    time: ['takes', 'longer', 'less time'],
+  }[kind as 'steam' | 'power' | 'time']
+  return Math.abs(percent) < 2
+    ? `As expected (± ${Math.round(sd * 100)} %). ${from}`
+    : `${words[0]} ${Math.abs(percent)} % ${percent > 0 ? words[1] : words[2]} than expected (± ${Math.round(sd * 100)}). ${from}`
 }

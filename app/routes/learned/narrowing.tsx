@@ -23,18 +23,55 @@ export function Narrowing({ points, unit, prior, name }: NarrowingProps) {
   const drawn = useMounted()
   const shown = (n: number) => (unit === 'times' ? Math.exp(n) : n)
   const first = points[0]!.cook === 1 ? [{ cook: 0, mean: 0, sd: prior }] : []
-  const rows = [...first, ...points].map(({ cook, mean, sd }) => ({ cook, mean: shown(mean), band: [shown(mean - sd), shown(mean + sd)] }))
+  const rows = [...first, ...points].map(({ cook, mean, sd }) => ({
+    cook,
+    mean: shown(mean),
+    band: [shown(mean - sd), shown(mean + sd)],
+  }))
   const last = rows.at(-1)!
   return (
-    <div role="img" aria-label={`${name}, cook by cook: now ${last.mean.toFixed(2)}, between ${last.band[0]!.toFixed(2)} and ${last.band[1]!.toFixed(2)}`} style={{ height: HEIGHT }}>
+    <div
+      role="img"
+      aria-label={`${name}, cook by cook: now ${last.mean.toFixed(2)}, between ${last.band[0]!.toFixed(2)} and ${last.band[1]!.toFixed(2)}`}
+      style={{ height: HEIGHT }}
+    >
       {drawn && (
         <ResponsiveContainer width="100%" height={HEIGHT} initialDimension={{ width: 300, height: HEIGHT }}>
-          <ComposedChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: -14 }} accessibilityLayer={false}>
-            <XAxis dataKey="cook" type="number" domain={['dataMin', 'dataMax']} allowDecimals={false} tick={{ fontSize: 12, fill: 'var(--ink-2)' }} stroke="var(--line)" />
-            <YAxis width={56} tick={{ fontSize: 12, fill: 'var(--ink-2)' }} stroke="var(--line)" tickFormatter={(n: number) => n.toFixed(2)} domain={['auto', 'auto']} />
+          <ComposedChart
+            data={rows}
+            margin={{ top: 6, right: 8, bottom: 0, left: -14 }}
+            accessibilityLayer={false}
+          >
+            <XAxis
+              dataKey="cook"
+              type="number"
+              domain={['dataMin', 'dataMax']}
+              allowDecimals={false}
+              tick={{ fontSize: 12, fill: 'var(--ink-2)' }}
+              stroke="var(--line)"
+            />
+            <YAxis
+              width={56}
+              tick={{ fontSize: 12, fill: 'var(--ink-2)' }}
+              stroke="var(--line)"
+              tickFormatter={(n: number) => n.toFixed(2)}
+              domain={['auto', 'auto']}
+            />
             <ReferenceLine y={shown(0)} stroke="var(--ink-2)" strokeDasharray="4 4" />
-            <Area dataKey="band" stroke="none" fill="var(--water)" fillOpacity={0.35} isAnimationActive={false} />
-            <Line dataKey="mean" stroke="var(--water-deep)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
+            <Area
+              dataKey="band"
+              stroke="none"
+              fill="var(--water)"
+              fillOpacity={0.35}
+              isAnimationActive={false}
+            />
+            <Line
+              dataKey="mean"
+              stroke="var(--water-deep)"
+              strokeWidth={2.5}
+              dot={false}
+              isAnimationActive={false}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       )}

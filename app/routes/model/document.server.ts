@@ -1,9 +1,14 @@
 import { Marked } from 'marked'
 import text from '../../../docs/model.md?raw'
 
-const plots = import.meta.glob<string>('../../../docs/plots/*.svg', { query: '?raw', import: 'default', eager: true })
+const plots = import.meta.glob<string>('../../../docs/plots/*.svg', {
+  query: '?raw',
+  import: 'default',
+  eager: true,
+})
 
-const escaped = (of: string): string => of.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
+const escaped = (of: string): string =>
+  of.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 
 /** docs/model.md as a page: its plots stand in it as images of their own, so that neither styles the other. */
 export function modelDocument(): string {
@@ -17,5 +22,8 @@ export function modelDocument(): string {
     },
   })
   // A table wider than the screen is moved sideways in a frame of its own, by keys as well.
-  return marked.parse(text, { async: false }).replaceAll('<table>', '<div class="frame" role="region" aria-label="A table" tabindex="0"><table>').replaceAll('</table>', '</table></div>')
+  return marked
+    .parse(text, { async: false })
+    .replaceAll('<table>', '<div class="frame" role="region" aria-label="A table" tabindex="0"><table>')
+    .replaceAll('</table>', '</table></div>')
 }

@@ -8,7 +8,8 @@ const text = readFileSync(join(root, 'docs/model.md'), 'utf8')
 test('every plot named is there', () => {
   const named = [...text.matchAll(/!\[[^\]]+\]\(([^)]+)\)/g)].map(([, path]) => path!)
   expect(named.length).toBeGreaterThan(4)
-  for (const path of named) expect(readFileSync(join(root, 'docs', path), 'utf8')).toMatch(/^<svg [^>]*viewBox/)
+  for (const path of named)
+    expect(readFileSync(join(root, 'docs', path), 'utf8')).toMatch(/^<svg [^>]*viewBox/)
 })
 
 test('every test it calls on is there', () => {

@@ -2,4 +2,11 @@ import { kitchen } from '#server/kitchen/kitchen'
 import { notebookCsv } from '#server/transfer/notebook-csv'
 
 /** The notebook as a table, to keep or to copy into another house. */
-export const loader = () => new Response(notebookCsv(kitchen()), { headers: { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="notebook.csv"', 'Cache-Control': 'no-store' } })
+export const loader = () =>
+  new Response(notebookCsv(kitchen()), {
+    headers: {
+      'Content-Type': 'text/csv; charset=utf-8',
+      'Content-Disposition': 'attachment; filename="notebook.csv"',
+      'Cache-Control': 'no-store',
+    },
+  })

@@ -24,32 +24,71 @@ describe('two taps', () => {
     expect(html.match(/<svg/g)!.length).toBeGreaterThanOrEqual(10)
   })
   test('says whose it is', () => {
-    expect(textOf(<TwoTaps cookId="a" title="Quinoa" variety="quinoa" when="yesterday, clay" />)).toContain('Quinoa yesterday, clay')
+    expect(textOf(<TwoTaps cookId="a" title="Quinoa" variety="quinoa" when="yesterday, clay" />)).toContain(
+      'Quinoa yesterday, clay',
+    )
   })
 })
 
 describe('what was learned, in words', () => {
   test('a curve says in words where it has come to', () => {
-    const points = [{ cook: 1, mean: -0.02, sd: 0.09 }, { cook: 2, mean: -0.08, sd: 0.06 }]
-    expect(htmlOf(<Narrowing points={points} unit="g/g" prior={0.12} name="Quinoa" />)).toContain('Quinoa, cook by cook: now -0.08, between -0.14 and -0.02')
+    const points = [
+      { cook: 1, mean: -0.02, sd: 0.09 },
+      { cook: 2, mean: -0.08, sd: 0.06 },
+    ]
+    expect(htmlOf(<Narrowing points={points} unit="g/g" prior={0.12} name="Quinoa" />)).toContain(
+      'Quinoa, cook by cook: now -0.08, between -0.14 and -0.02',
+    )
     // Factors are told as factors.
-    expect(htmlOf(<Narrowing points={[{ cook: 5, mean: Math.log(1.2), sd: 0.1 }, { cook: 6, mean: Math.log(1.25), sd: 0.1 }]} unit="times" prior={0.25} name="clay" />)).toContain('now 1.25, between 1.13 and 1.38')
+    expect(
+      htmlOf(
+        <Narrowing
+          points={[
+            { cook: 5, mean: Math.log(1.2), sd: 0.1 },
+            { cook: 6, mean: Math.log(1.25), sd: 0.1 },
+          ]}
+          unit="times"
+          prior={0.25}
+          name="clay"
+        />,
+      ),
+    ).toContain('now 1.25, between 1.13 and 1.38')
   })
-  const outcome = (ratio: number, wetDry: number) => ({ grain: 'quinoa', grainName: 'Quinoa', vessel: 'clay', ratio, wetDry })
+  const outcome = (ratio: number, wetDry: number) => ({
+    grain: 'quinoa',
+    grainName: 'Quinoa',
+    vessel: 'clay',
+    ratio,
+    wetDry,
+  })
   test('water that was right is told as a range, and what nobody got right is said', () => {
-    const text = (list: ReturnType<typeof outcome>[]) => textOf(<Charts compared={[]} outcomes={list} boils={[]} />)
-    expect(text([outcome(1.4, 0), outcome(1.52, 0), outcome(1.7, 1)])).toContain('Right from 1.40 to 1.52 g a gram')
+    const text = (list: ReturnType<typeof outcome>[]) =>
+      textOf(<Charts compared={[]} outcomes={list} boils={[]} />)
+    expect(text([outcome(1.4, 0), outcome(1.52, 0), outcome(1.7, 1)])).toContain(
+      'Right from 1.40 to 1.52 g a gram',
+    )
     expect(text([outcome(1.4, 0), outcome(1.7, 1)])).toContain('Right at 1.40 g a gram.')
     expect(text([outcome(1.7, 1), outcome(1.9, 2)])).toContain('2 cooks, none rated right yet.')
     expect(text([])).toBe('')
   })
   test('how often what was foretold came true', () => {
-    const compared = [0.2, -0.8, 1.6, 0.1].map((z) => ({ what: 'wet-dry' as const, expected: 0, value: z / 10, z }))
-    expect(textOf(<Charts compared={compared} outcomes={[]} boils={[]} />)).toContain('4 of 3 batches came out as predicted.')
+    const compared = [0.2, -0.8, 1.6, 0.1].map((z) => ({
+      what: 'wet-dry' as const,
+      expected: 0,
+      value: z / 10,
+      z,
+    }))
+    expect(textOf(<Charts compared={compared} outcomes={[]} boils={[]} />)).toContain(
+      '4 of 3 batches came out as predicted.',
+    )
     expect(textOf(<Charts compared={compared.slice(0, 2)} outcomes={[]} boils={[]} />)).toBe('')
   })
   test('pots are told apart by their marks', () => {
-    const boils = ['clay', 'clay', 'steel'].map((vessel, i) => ({ vessel, grams: 300 + 100 * i, minutes: 6 + i }))
+    const boils = ['clay', 'clay', 'steel'].map((vessel, i) => ({
+      vessel,
+      grams: 300 + 100 * i,
+      minutes: 6 + i,
+    }))
     expect(textOf(<Charts compared={[]} outcomes={[]} boils={boils} />)).toContain('● clay, ▲ steel')
   })
 })
@@ -57,7 +96,12 @@ describe('what was learned, in words', () => {
 describe('the bench, for what comes after the pot', () => {
   const house = kitchenOfFirst()
   const first = firstBench(house)
-  const ready = { ...house, kept: [{ title: 'rice', variety: 'long-white' as const, portions: 3, place: 'fridge' as const, useByMs: null }] }
+  const ready = {
+    ...house,
+    kept: [
+      { title: 'rice', variety: 'long-white' as const, portions: 3, place: 'fridge' as const, useByMs: null },
+    ],
+  }
   test('portions to keep and portions kept stand in the order and move the grams', () => {
     const state: BenchState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
     expect(amountWord(state)).toBe('For four and three for later, one kept')
@@ -77,18 +121,26 @@ describe('the bench, for what comes after the pot', () => {
     expect(panel({ ...first, amount: { basis: 'dry-mass', value: 200 } })).not.toContain('to keep')
   })
   test('the dressing is told to 100 g, and none asks for nothing more', () => {
-    const words = (dressing: BenchState['dressing']) => textOf(<Dressing state={{ ...first, dressing }} change={still} />)
+    const words = (dressing: BenchState['dressing']) =>
+      textOf(<Dressing state={{ ...first, dressing }} change={still} />)
     expect(words(null)).toContain('15 g vinegar, 6 g sugar, 1.6 g salt')
-    expect(words({ style: 'salt-last', infuse: 0, set: 0, ml: null })).toContain('1.2 g salt, sprinkled over last')
+    expect(words({ style: 'salt-last', infuse: 0, set: 0, ml: null })).toContain(
+      '1.2 g salt, sprinkled over last',
+    )
     expect(words({ style: 'none', infuse: 0, set: 0, ml: null })).not.toContain('g vinegar')
   })
   test('a dressing is only of the plan where the grain is dressed', () => {
     const asked = (more: Partial<BenchState>) => readPlanRequest(requestOf({ ...first, ...more }, house, 0))
-    const of = (more: Partial<BenchState>) => { const read = asked(more); return read.ok ? read.value.dressing : undefined }
+    const of = (more: Partial<BenchState>) => {
+      const read = asked(more)
+      return read.ok ? read.value.dressing : undefined
+    }
     expect(of({})).toBeNull()
     expect(of({ purpose: 'dressed' })).toMatchObject({ style: 'usual' })
     expect(of({ purpose: 'dressed', dressing: { style: 'none', infuse: 0, set: 0, ml: null } })).toBeNull()
-    expect(of({ purpose: 'dressed', dressing: { style: 'sharper', infuse: 60, set: 20, ml: null } })).toEqual({ style: 'sharper', infuseMinutes: 60, setMinutes: 20, mlPer240: null })
+    expect(of({ purpose: 'dressed', dressing: { style: 'sharper', infuse: 60, set: 20, ml: null } })).toEqual(
+      { style: 'sharper', infuseMinutes: 60, setMinutes: 20, mlPer240: null },
+    )
   })
   test('holding is a choice among a few, and none is the first', () => {
     const html = htmlOf(<HourPanel state={first} change={still} house={house} />)
@@ -97,6 +149,9 @@ describe('the bench, for what comes after the pot', () => {
     expect(planOf({ hold_minutes: 30 }).stages.at(-1)!.kind).toBe('hold')
   })
   test('another grain is not the one that was weighed, but keeps its portions', () => {
-    expect(changedBench({ ...first, wet: 400, keep: 2 }, { grain: 'quinoa' })).toMatchObject({ wet: null, keep: 2 })
+    expect(changedBench({ ...first, wet: 400, keep: 2 }, { grain: 'quinoa' })).toMatchObject({
+      wet: null,
+      keep: 2,
+    })
   })
 })

@@ -25,15 +25,27 @@ const LONGEST_SEARCH = 80
 
 /** Grains of a key, by their names. */
 const grainName = (key: string): string =>
-  key.split(' + ').map((part) => part.split(' ')[0]!).map((id) => VARIETIES.find((v) => v.id === id)?.name ?? id).join(' and ')
-const firstGrain = (key: string): VarietyId => (VARIETIES.find((v) => v.id === key.split(' ')[0])?.id ?? 'long-white') as VarietyId
+  key
+    .split(' + ')
+    .map((part) => part.split(' ')[0]!)
+    .map((id) => VARIETIES.find((v) => v.id === id)?.name ?? id)
+    .join(' and ')
+const firstGrain = (key: string): VarietyId =>
+  (VARIETIES.find((v) => v.id === key.split(' ')[0])?.id ?? 'long-white') as VarietyId
 
 export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const search = new URL(request.url).searchParams
   const get = (key: string) => search.get(key)?.slice(0, LONGEST_SEARCH) || undefined
   const filter: NotebookFilter = Object.fromEntries(
-    Object.entries({ grain: get('grain'), vessel: get('pot'), method: get('by'), bag: get('bag'), outcome: get('was'), text: get('q') }).filter(([, value]) => value !== undefined),
+    Object.entries({
+      grain: get('grain'),
+      vessel: get('pot'),
+      method: get('by'),
+      bag: get('bag'),
+      outcome: get('was'),
+      text: get('q'),
+    }).filter(([, value]) => value !== undefined),
   )
   const total = open.notebook.count(filter)
   const pages = Math.max(1, Math.ceil(total / ON_A_PAGE))
@@ -43,21 +55,49 @@ export function loader({ request }: Route.LoaderArgs) {
     nowMs: nowMs(),
     settings: settingsOf(open),
     cooks: open.notebook.lines(filter, ON_A_PAGE, (page - 1) * ON_A_PAGE).map(summaryOf),
-    strip: open.notebook.strip(filter, IN_THE_STRIP).map(
-      (row): Kernelled => ({ id: row.cook_id, title: row.title, endedMs: row.ended_ms, judgement: { wetDry: row.wet_dry!, hardness: row.hardness ?? 0, bottom: row.bottom ?? 'clean' } }),
-    ),
-    unjudged: open.notebook.unjudged(nowMs() - STILL_TASTED_MS).map((line) => ({ id: line.cook_id, title: line.title, endedMs: line.ended_ms, variety: firstGrain(line.grain_key), vesselName: line.vessel_name })),
-    total, page, pages,
+    strip: open.notebook
+      .strip(filter, IN_THE_STRIP)
+      .map((row): Kernelled => ({
+        id: row.cook_id,
+        title: row.title,
+        endedMs: row.ended_ms,
+        judgement: { wetDry: row.wet_dry!, hardness: row.hardness ?? 0, bottom: row.bottom ?? 'clean' },
+      })),
+    unjudged: open.notebook
+      .unjudged(nowMs() - STILL_TASTED_MS)
+      .map((line) => ({
+        id: line.cook_id,
+        title: line.title,
+        endedMs: line.ended_ms,
+        variety: firstGrain(line.grain_key),
+        vesselName: line.vessel_name,
+      })),
+    total,
+    page,
+    pages,
     choices: {
-      grains: open.notebook.grains().map((key) => ({ value: key, label: grainName(key) })).sort((a, b) => a.label.localeCompare(b.label, 'en')),
+      grains: open.notebook
+        .grains()
+        .map((key) => ({ value: key, label: grainName(key) }))
+        .sort((a, b) => a.label.localeCompare(b.label, 'en')),
       vessels: open.equipment.vessels().map(({ id, name }) => ({ value: id, label: name })),
-      methods: open.notebook.methods().map((id) => ({ value: id, label: METHOD_WORDS[id as MethodId] ?? id })),
-      bags: open.shelf.bags().map(({ id, name, variety }) => ({ value: id, label: `${name} (${inWords(varietyOf(variety))})` })),
+      methods: open.notebook
+        .methods()
+        .map((id) => ({ value: id, label: METHOD_WORDS[id as MethodId] ?? id })),
+      bags: open.shelf
+        .bags()
+        .map(({ id, name, variety }) => ({ value: id, label: `${name} (${inWords(varietyOf(variety))})` })),
     },
   }
 }
 
-const OUTCOME_WORDS: Record<OutcomeFilter, string> = { right: 'right', wet: 'too wet', dry: 'too dry', unjudged: 'not judged yet', aside: 'stopped early' }
+const OUTCOME_WORDS: Record<OutcomeFilter, string> = {
+  right: 'right',
+  wet: 'too wet',
+  dry: 'too dry',
+  unjudged: 'not judged yet',
+  aside: 'stopped early',
+}
 
 /** Every cook there was, newest first, planned beside happened. */
 export default function Notebook({ loaderData }: Route.ComponentProps) {
@@ -83,18 +123,27 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
         </nav>
       </div>
       {unjudged.map(({ id, title, endedMs, variety, vesselName }) => (
-        <TwoTaps key={id} cookId={id} title={title} variety={variety} when={`${dayWord(endedMs, now, settings.zone)}, ${vesselName}`} />
+        <TwoTaps
+          key={id}
+          cookId={id}
+          title={title}
+          variety={variety}
+          when={`${dayWord(endedMs, now, settings.zone)}, ${vesselName}`}
+        />
       ))}
       {total === 0 && !filtered ? (
         <p>
-          Nothing cooked yet. Plan a pot on the <Link to="/">bench</Link>, cook it and rate it; the next batch is adjusted.
+          Nothing cooked yet. Plan a pot on the <Link to="/">bench</Link>, cook it and rate it; the next batch
+          is adjusted.
         </p>
       ) : (
         <>
           <Filters choices={choices} search={search} />
           <Season cooks={strip} zone={settings.zone} />
           <p role="status" className="quiet small">
-            {total === 0 ? 'No matching batches.' : `${total} ${total === 1 ? 'cook' : 'cooks'}${pages > 1 ? `, page ${page} of ${pages}` : ''}`}
+            {total === 0
+              ? 'No matching batches.'
+              : `${total} ${total === 1 ? 'cook' : 'cooks'}${pages > 1 ? `, page ${page} of ${pages}` : ''}`}
           </p>
           <div className={classes.scroll}>
             <table className={classes.table}>
@@ -103,10 +152,18 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
                   <th scope="col">When</th>
                   <th scope="col">Grain</th>
                   <th scope="col">Pot</th>
-                  <th scope="col" className={classes.number}>Dry</th>
-                  <th scope="col" className={classes.number}>Water</th>
-                  <th scope="col" className={classes.number}>Planned</th>
-                  <th scope="col" className={classes.number}>Took</th>
+                  <th scope="col" className={classes.number}>
+                    Dry
+                  </th>
+                  <th scope="col" className={classes.number}>
+                    Water
+                  </th>
+                  <th scope="col" className={classes.number}>
+                    Planned
+                  </th>
+                  <th scope="col" className={classes.number}>
+                    Took
+                  </th>
                   <th scope="col">How it was</th>
                 </tr>
               </thead>
@@ -126,7 +183,12 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
                     <td className={classes.number}>{spanWord(cook.minutes)}</td>
                     <td>
                       {outcomeWords(cook)}
-                      {cook.note && <span className="quiet small"> {cook.note.length > 60 ? `${cook.note.slice(0, 58)}…` : cook.note}</span>}
+                      {cook.note && (
+                        <span className="quiet small">
+                          {' '}
+                          {cook.note.length > 60 ? `${cook.note.slice(0, 58)}…` : cook.note}
+                        </span>
+                      )}
                     </td>
                   </tr>
                 ))}
@@ -145,11 +207,25 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
   )
 }
 
-function Filters({ choices, search }: { choices: Route.ComponentProps['loaderData']['choices']; search: URLSearchParams }) {
+function Filters({
+  choices,
+  search,
+}: {
+  choices: Route.ComponentProps['loaderData']['choices']
+  search: URLSearchParams
+}) {
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
   const select = (name: string, label: string, data: { value: string; label: string }[]) => (
-    <NativeSelect size="xs" name={name} label={label} defaultValue={search.get(name) ?? ''} key={`${name} ${search.get(name) ?? ''}`} data={[{ value: '', label: 'any' }, ...data]} onChange={(event) => void submit(event.currentTarget.form)} />
+    <NativeSelect
+      size="xs"
+      name={name}
+      label={label}
+      defaultValue={search.get(name) ?? ''}
+      key={`${name} ${search.get(name) ?? ''}`}
+      data={[{ value: '', label: 'any' }, ...data]}
+      onChange={(event) => void submit(event.currentTarget.form)}
+    />
   )
   return (
     <Form method="get" className={classes.filters} role="search" aria-label="Filter batches">
@@ -157,8 +233,19 @@ function Filters({ choices, search }: { choices: Route.ComponentProps['loaderDat
       {select('pot', 'Pot', choices.vessels)}
       {select('by', 'Method', choices.methods)}
       {choices.bags.length > 0 && select('bag', 'Bag', choices.bags)}
-      {select('was', 'How it was', OUTCOME_FILTERS.map((id) => ({ value: id, label: OUTCOME_WORDS[id] })))}
-      <TextInput size="xs" name="q" label="Search notes and names" defaultValue={search.get('q') ?? ''} key={search.get('q') ?? ''} maxLength={LONGEST_SEARCH} />
+      {select(
+        'was',
+        'How it was',
+        OUTCOME_FILTERS.map((id) => ({ value: id, label: OUTCOME_WORDS[id] })),
+      )}
+      <TextInput
+        size="xs"
+        name="q"
+        label="Search notes and names"
+        defaultValue={search.get('q') ?? ''}
+        key={search.get('q') ?? ''}
+        maxLength={LONGEST_SEARCH}
+      />
       <Button type="submit" size="xs" variant="default" loading={busy}>
         Find
       </Button>

@@ -37,7 +37,10 @@ export function Season({ cooks, zone }: { cooks: readonly Kernelled[]; zone: str
             <text x={10} y={y(step) + 4} className={classes.scale}>
               {wordOf(WET_DRY_WORDS, step)}
             </text>
-            <path d={`M${SIDE} ${y(step)}H${width - 10}`} className={step === 0 ? classes.right : classes.off} />
+            <path
+              d={`M${SIDE} ${y(step)}H${width - 10}`}
+              className={step === 0 ? classes.right : classes.off}
+            />
           </g>
         ))}
         {cooks.map((cook) => {
@@ -50,7 +53,13 @@ export function Season({ cooks, zone }: { cooks: readonly Kernelled[]; zone: str
               {kernel}
             </g>
           ) : (
-            <Link key={cook.id} to={`/notebook/${cook.id}`} aria-label={label} className={classes.kernel} data-scorched={bottom === 'scorched' || undefined}>
+            <Link
+              key={cook.id}
+              to={`/notebook/${cook.id}`}
+              aria-label={label}
+              className={classes.kernel}
+              data-scorched={bottom === 'scorched' || undefined}
+            >
               <title>{label}</title>
               {kernel}
             </Link>

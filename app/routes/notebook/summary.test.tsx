@@ -4,23 +4,41 @@ import { outcomeWords, type NotedSummary } from './summary'
 
 const DAY = 86_400_000
 const cook = (id: string, day: number, wetDry: number, over: Partial<NotedSummary> = {}): NotedSummary => ({
-  id, title: 'Quinoa', vesselName: 'clay', endedMs: Date.UTC(2026, 0, 1) + day * DAY, end: 'finish', grainG: 200, pourG: 300, minutes: 40, planned: 38, note: '',
-  judgement: { wetDry, hardness: 0, bottom: 'clean' }, ...over,
+  id,
+  title: 'Quinoa',
+  vesselName: 'clay',
+  endedMs: Date.UTC(2026, 0, 1) + day * DAY,
+  end: 'finish',
+  grainG: 200,
+  pourG: 300,
+  minutes: 40,
+  planned: 38,
+  note: '',
+  judgement: { wetDry, hardness: 0, bottom: 'clean' },
+  ...over,
 })
 
 test('outcomes in words', () => {
   expect(outcomeWords(cook('a', 0, 0))).toBe('right')
-  expect(outcomeWords(cook('a', 0, -2, { judgement: { wetDry: -2, hardness: 1, bottom: 'scorched' } }))).toBe('far too dry, a little soft, scorched')
+  expect(outcomeWords(cook('a', 0, -2, { judgement: { wetDry: -2, hardness: 1, bottom: 'scorched' } }))).toBe(
+    'far too dry, a little soft, scorched',
+  )
   expect(outcomeWords(cook('a', 0, 0, { judgement: null }))).toBe('not judged yet')
   expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('stopped early')
 })
 
-const judged = (list: NotedSummary[]) => list.flatMap((c) => (c.judgement ? [{ ...c, judgement: c.judgement }] : []))
+const judged = (list: NotedSummary[]) =>
+  list.flatMap((c) => (c.judgement ? [{ ...c, judgement: c.judgement }] : []))
 
 describe('the season strip', () => {
   const cooks = [cook('a', 0, 0), cook('b', 10, 2), cook('c', 40, -1), cook('d', 20, 0, { judgement: null })]
   const places = (html: string) =>
-    Object.fromEntries([...html.matchAll(/href="\/notebook\/(\w)".*?translate\(([\d.]+) ([\d.]+)\)/gs)].map((m) => [m[1]!, [Number(m[2]), Number(m[3])] as const]))
+    Object.fromEntries(
+      [...html.matchAll(/href="\/notebook\/(\w)".*?translate\(([\d.]+) ([\d.]+)\)/gs)].map((m) => [
+        m[1]!,
+        [Number(m[2]), Number(m[3])] as const,
+      ]),
+    )
   const placed = places(htmlOf(<Season cooks={judged(cooks)} zone="UTC" />))
 
   test('one kernel for each judged cook', () => {

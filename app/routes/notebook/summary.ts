@@ -28,7 +28,10 @@ export const summaryOf = (line: NotedLine): NotedSummary => ({
   minutes: line.minutes,
   planned: line.planned_minutes,
   note: line.note,
-  judgement: line.wet_dry === null ? null : { wetDry: line.wet_dry, hardness: line.hardness ?? 0, bottom: line.bottom ?? 'clean' },
+  judgement:
+    line.wet_dry === null
+      ? null
+      : { wetDry: line.wet_dry, hardness: line.hardness ?? 0, bottom: line.bottom ?? 'clean' },
 })
 
 /** How it came out, in as few words as say it. */

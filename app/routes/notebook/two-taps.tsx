@@ -27,7 +27,10 @@ export function TwoTaps({ cookId, title, variety, when }: TwoTapsProps) {
     setWetDry(wet)
     setHardness(hard)
     if (wet === undefined || hard === undefined) return
-    void fetcher.submit({ intent: 'judge', wet_dry: String(wet), hardness: String(hard) }, { method: 'post', action: `/notebook/${cookId}` })
+    void fetcher.submit(
+      { intent: 'judge', wet_dry: String(wet), hardness: String(hard) },
+      { method: 'post', action: `/notebook/${cookId}` },
+    )
   }
   const saved = fetcher.state === 'idle' && fetcher.data?.saved === true
   return (
@@ -36,10 +39,28 @@ export function TwoTaps({ cookId, title, variety, when }: TwoTapsProps) {
         {title}
         {when && <span className="quiet small"> {when}</span>}
       </h2>
-      <Row name="Dry to wet" words={WET_DRY_WORDS} value={wetDry} onTap={(n) => tap(n, hardness)} draw={(i) => <Wet variety={variety} step={i} />} />
-      <Row name="How hard or soft" words={HARDNESS_WORDS} value={hardness} onTap={(n) => tap(wetDry, n)} draw={(i) => <Kernel variety={varietyOf(variety)} swell={SWELLS[i]!} split={i === 4} height={26} />} />
+      <Row
+        name="Dry to wet"
+        words={WET_DRY_WORDS}
+        value={wetDry}
+        onTap={(n) => tap(n, hardness)}
+        draw={(i) => <Wet variety={variety} step={i} />}
+      />
+      <Row
+        name="How hard or soft"
+        words={HARDNESS_WORDS}
+        value={hardness}
+        onTap={(n) => tap(wetDry, n)}
+        draw={(i) => <Kernel variety={varietyOf(variety)} swell={SWELLS[i]!} split={i === 4} height={26} />}
+      />
       <p role="status" className="quiet small">
-        {saved ? 'Saved. The next batch is adjusted.' : wetDry === undefined && hardness === undefined ? 'Tap one in each row.' : wetDry === undefined || hardness === undefined ? 'Now tap the other row.' : ' '}{' '}
+        {saved
+          ? 'Saved. The next batch is adjusted.'
+          : wetDry === undefined && hardness === undefined
+            ? 'Tap one in each row.'
+            : wetDry === undefined || hardness === undefined
+              ? 'Now tap the other row.'
+              : ' '}{' '}
         {saved && <Link to={`/notebook/${cookId}`}>Add details</Link>}
       </p>
     </section>
@@ -57,7 +78,12 @@ interface RowProps {
 const Row = ({ name, words, value, onTap, draw }: RowProps) => (
   <div role="group" aria-label={name} className={classes.row}>
     {STEPS.map((step, i) => (
-      <UnstyledButton key={step} className={classes.tap} aria-pressed={value === step} onClick={() => onTap(step)}>
+      <UnstyledButton
+        key={step}
+        className={classes.tap}
+        aria-pressed={value === step}
+        onClick={() => onTap(step)}
+      >
         {draw(i)}
         {words[i]}
       </UnstyledButton>
@@ -72,7 +98,15 @@ const Wet = ({ variety, step }: { variety: VarietyId; step: number }) => (
     <svg viewBox="0 0 40 8" width={40} height={8} aria-hidden>
       {step === 0 && <path d="M6 4h4M18 4h4M30 4h4" className={classes.dry} />}
       {step === 1 && <path d="M8 4h24" className={classes.dry} />}
-      {step >= 2 && <ellipse cx={20} cy={4} rx={[0, 0, 8, 14, 19][step]!} ry={[0, 0, 1.2, 2.4, 3.6][step]!} className={classes.pool} />}
+      {step >= 2 && (
+        <ellipse
+          cx={20}
+          cy={4}
+          rx={[0, 0, 8, 14, 19][step]!}
+          ry={[0, 0, 1.2, 2.4, 3.6][step]!}
+          className={classes.pool}
+        />
+      )}
     </svg>
   </span>
 )

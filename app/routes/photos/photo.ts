@@ -6,5 +6,11 @@ import type { Route } from './+types/photo'
 export function loader({ params }: Route.LoaderArgs) {
   const bytes = readPhoto(kitchen(), params.photo)
   if (!bytes) throw new Response('There is no such picture.', { status: 404 })
-  return new Response(new Uint8Array(bytes), { headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=86400', 'Content-Disposition': 'inline' } })
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      'Content-Type': 'image/jpeg',
+      'Cache-Control': 'private, max-age=86400',
+      'Content-Disposition': 'inline',
+    },
+  })
 }

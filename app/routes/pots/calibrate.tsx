@@ -19,9 +19,43 @@ export function Calibrate(props: CalibrateProps) {
   const { vessel } = props
   return (
     <Stack gap="lg">
-      <Trial {...props} intent="calibrate-full" title="Weigh it full" how="Weigh it empty, then full of cold water to the rim." heat={false} fields={[['empty_g', 'Empty, g', vessel.empty_g === null ? '' : String(vessel.empty_g)], ['full_g', 'Full, g', '']]} />
-      <Trial {...props} intent="calibrate-boil" title="Time it to the boil" how="Heat 1 to 2 L of weighed water, lid on, full heat. Stop the clock when steam pushes out at the lid. Careful: steam." heat timer fields={[['water_g', 'Water, g', '1500'], ['from_c', 'From, °C', String(Math.round(props.kitchenC - 4))], ['minutes', 'Minutes', '']]} />
-      <Trial {...props} intent="calibrate-simmer" title="Weigh a simmer" how="With boiling water on the lowest heat, lid on, weigh the pot; weigh again after 15 min. It is hot: use cloths." heat timer fields={[['before_g', 'Before, g', ''], ['after_g', 'After, g', ''], ['minutes', 'Minutes', '']]} />
+      <Trial
+        {...props}
+        intent="calibrate-full"
+        title="Weigh it full"
+        how="Weigh it empty, then full of cold water to the rim."
+        heat={false}
+        fields={[
+          ['empty_g', 'Empty, g', vessel.empty_g === null ? '' : String(vessel.empty_g)],
+          ['full_g', 'Full, g', ''],
+        ]}
+      />
+      <Trial
+        {...props}
+        intent="calibrate-boil"
+        title="Time it to the boil"
+        how="Heat 1 to 2 L of weighed water, lid on, full heat. Stop the clock when steam pushes out at the lid. Careful: steam."
+        heat
+        timer
+        fields={[
+          ['water_g', 'Water, g', '1500'],
+          ['from_c', 'From, °C', String(Math.round(props.kitchenC - 4))],
+          ['minutes', 'Minutes', ''],
+        ]}
+      />
+      <Trial
+        {...props}
+        intent="calibrate-simmer"
+        title="Weigh a simmer"
+        how="With boiling water on the lowest heat, lid on, weigh the pot; weigh again after 15 min. It is hot: use cloths."
+        heat
+        timer
+        fields={[
+          ['before_g', 'Before, g', ''],
+          ['after_g', 'After, g', ''],
+          ['minutes', 'Minutes', ''],
+        ]}
+      />
     </Stack>
   )
 }
@@ -35,7 +69,18 @@ interface TrialProps extends CalibrateProps {
   fields: readonly (readonly [string, string, string])[]
 }
 
-function Trial({ vessel, heats, refused, said, intent, title, how, heat, timer = false, fields }: TrialProps) {
+function Trial({
+  vessel,
+  heats,
+  refused,
+  said,
+  intent,
+  title,
+  how,
+  heat,
+  timer = false,
+  fields,
+}: TrialProps) {
   const busy = useNavigation().state !== 'idle'
   const mine = refused?.typed.intent === intent ? refused : undefined
   const [minutes, setMinutes] = useState(mine?.typed.minutes ?? '')
@@ -44,13 +89,37 @@ function Trial({ vessel, heats, refused, said, intent, title, how, heat, timer =
       <h3 className="figure">{title}</h3>
       <p className="quiet">{how}</p>
       <input type="hidden" name="vessel_id" value={vessel.id} />
-      {heat && vessel.own_rated_w === null && <NativeSelect label="On" name="heat_id" data={heats.map((h) => ({ value: h.id, label: h.name }))} error={errorAt(mine, 'heat_id')} defaultValue={mine?.typed.heat_id ?? heats[0]?.id ?? ''} mb="xs" />}
+      {heat && vessel.own_rated_w === null && (
+        <NativeSelect
+          label="On"
+          name="heat_id"
+          data={heats.map((h) => ({ value: h.id, label: h.name }))}
+          error={errorAt(mine, 'heat_id')}
+          defaultValue={mine?.typed.heat_id ?? heats[0]?.id ?? ''}
+          mb="xs"
+        />
+      )}
       <Group grow align="flex-start">
         {fields.map(([name, label, usual]) =>
           name === 'minutes' ? (
-            <TextInput key={name} name={name} label={label} inputMode="decimal" value={minutes} onChange={(event) => setMinutes(event.currentTarget.value)} error={errorAt(mine, name)} />
+            <TextInput
+              key={name}
+              name={name}
+              label={label}
+              inputMode="decimal"
+              value={minutes}
+              onChange={(event) => setMinutes(event.currentTarget.value)}
+              error={errorAt(mine, name)}
+            />
           ) : (
-            <TextInput key={name} name={name} label={label} inputMode="decimal" defaultValue={mine?.typed[name] ?? usual} error={errorAt(mine, name)} />
+            <TextInput
+              key={name}
+              name={name}
+              label={label}
+              inputMode="decimal"
+              defaultValue={mine?.typed[name] ?? usual}
+              error={errorAt(mine, name)}
+            />
           ),
         )}
       </Group>

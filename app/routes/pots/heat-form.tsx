@@ -14,10 +14,44 @@ export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused
     <Form method="post" noValidate>
       <Stack gap="sm">
         <input type="hidden" name="id" value={heat?.id ?? ''} />
-        <TextInput label="Name" name="name" defaultValue={mine?.typed.name ?? heat?.name ?? ''} error={errorAt(mine, 'name')} data-autofocus />
-        <NativeSelect label="Type" name="kind" defaultValue={mine?.typed.kind ?? kind} data={[{ value: 'gas', label: 'gas' }, { value: 'coil', label: 'an electric coil' }, { value: 'ceramic', label: 'a ceramic plate' }, { value: 'induction', label: 'induction' }]} />
-        <TextInput label="Full power, W" description={`${HOUSE_LIMITS.rated_w.join(' to ')} W`} inputMode="decimal" name="rated_w" defaultValue={mine?.typed.rated_w ?? (heat ? String(heat.rated_w) : '')} error={errorAt(mine, 'rated_w')} />
-        <Textarea label="Knob settings" description='one a line: "3 = 40 %"' autosize minRows={3} name="knob" defaultValue={mine?.typed.knob ?? (heat?.knob ?? []).map((k) => `${k.name} = ${Math.round(k.share * 100)} %`).join('\n')} error={errorAt(mine, 'knob')} />
+        <TextInput
+          label="Name"
+          name="name"
+          defaultValue={mine?.typed.name ?? heat?.name ?? ''}
+          error={errorAt(mine, 'name')}
+          data-autofocus
+        />
+        <NativeSelect
+          label="Type"
+          name="kind"
+          defaultValue={mine?.typed.kind ?? kind}
+          data={[
+            { value: 'gas', label: 'gas' },
+            { value: 'coil', label: 'an electric coil' },
+            { value: 'ceramic', label: 'a ceramic plate' },
+            { value: 'induction', label: 'induction' },
+          ]}
+        />
+        <TextInput
+          label="Full power, W"
+          description={`${HOUSE_LIMITS.rated_w.join(' to ')} W`}
+          inputMode="decimal"
+          name="rated_w"
+          defaultValue={mine?.typed.rated_w ?? (heat ? String(heat.rated_w) : '')}
+          error={errorAt(mine, 'rated_w')}
+        />
+        <Textarea
+          label="Knob settings"
+          description='one a line: "3 = 40 %"'
+          autosize
+          minRows={3}
+          name="knob"
+          defaultValue={
+            mine?.typed.knob ??
+            (heat?.knob ?? []).map((k) => `${k.name} = ${Math.round(k.share * 100)} %`).join('\n')
+          }
+          error={errorAt(mine, 'knob')}
+        />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">
           {heat ? (

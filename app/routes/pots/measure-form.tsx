@@ -7,11 +7,21 @@ import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 const FIELDS = ['name', 'ml', 'empty_g', 'full_g', 'known_ml', 'times'] as const
 
 /** A measure is told by its print, weighed full of water, or counted into something known. */
-export function MeasureForm({ measure, refused }: { measure: MeasureRow | undefined; refused: Refused | undefined }) {
+export function MeasureForm({
+  measure,
+  refused,
+}: {
+  measure: MeasureRow | undefined
+  refused: Refused | undefined
+}) {
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (measure?.id ?? '') ? refused : undefined
   const [how, setHow] = useState<string>(mine?.typed.how ?? 'weighed')
-  const field = (name: (typeof FIELDS)[number], usual = '') => ({ name, defaultValue: mine?.typed[name] ?? usual, error: errorAt(mine, name) })
+  const field = (name: (typeof FIELDS)[number], usual = '') => ({
+    name,
+    defaultValue: mine?.typed[name] ?? usual,
+    error: errorAt(mine, name),
+  })
   return (
     <Form method="post" noValidate>
       <Stack gap="sm">
@@ -28,7 +38,13 @@ export function MeasureForm({ measure, refused }: { measure: MeasureRow | undefi
             { value: 'known', label: 'printed' },
           ]}
         />
-        {how === 'known' && <TextInput label="It holds, mL" inputMode="decimal" {...field('ml', measure ? String(measure.ml) : '')} />}
+        {how === 'known' && (
+          <TextInput
+            label="It holds, mL"
+            inputMode="decimal"
+            {...field('ml', measure ? String(measure.ml) : '')}
+          />
+        )}
         {how === 'weighed' && (
           <Group grow align="flex-start">
             <TextInput label="Empty, g" inputMode="decimal" {...field('empty_g')} />

@@ -5,7 +5,14 @@ import { HOUSE_LIMITS } from '#core/contract/house'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { celsius, metres } from '#core/quantity/units'
 import { MATERIAL_IDS, MATERIALS, type MaterialId } from '#core/vessel/calibration'
-import { minutesToBoil, POT_SHAPE_IDS, POT_SHAPES, potAtAGlance, TAP, type PotShape } from '#core/vessel/in-a-minute'
+import {
+  minutesToBoil,
+  POT_SHAPE_IDS,
+  POT_SHAPES,
+  potAtAGlance,
+  TAP,
+  type PotShape,
+} from '#core/vessel/in-a-minute'
 import type { HeatRow } from '#server/database/equipment'
 import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 import classes from './pots.module.css'
@@ -31,9 +38,16 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
   const [rim, setRim] = useState(mine?.typed.rim_diameter_mm ?? '')
   const [height, setHeight] = useState(mine?.typed.height_mm ?? '')
   const [empty, setEmpty] = useState(mine?.typed.empty_g ?? '')
-  const [material, setMaterial] = useState<MaterialId>((mine?.typed.material as MaterialId | undefined) ?? 'steel')
-  const [rimMm, heightMm, emptyG] = [numberOf(rim, HOUSE_LIMITS.diameter_mm), numberOf(height, HOUSE_LIMITS.height_mm), numberOf(empty, HOUSE_LIMITS.empty_g)]
-  const pot = rimMm && heightMm && emptyG ? potAtAGlance({ shape, rimMm, heightMm, emptyG, material }) : undefined
+  const [material, setMaterial] = useState<MaterialId>(
+    (mine?.typed.material as MaterialId | undefined) ?? 'steel',
+  )
+  const [rimMm, heightMm, emptyG] = [
+    numberOf(rim, HOUSE_LIMITS.diameter_mm),
+    numberOf(height, HOUSE_LIMITS.height_mm),
+    numberOf(empty, HOUSE_LIMITS.empty_g),
+  ]
+  const pot =
+    rimMm && heightMm && emptyG ? potAtAGlance({ shape, rimMm, heightMm, emptyG, material }) : undefined
   const half = pot ? Math.round(pot.capacity / 2 / 50) * 50 : 0
   const boil = boilingPointAt(metres(elevationM))
   return (
@@ -44,13 +58,31 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
         <input type="hidden" name="lid" value="tight" />
         <input type="hidden" name="lining" value="bare" />
         <input type="hidden" name="capacity_ml" value={pot ? Math.round(pot.capacity) : ''} />
-        <input type="hidden" name="base_diameter_mm" value={rimMm ? Math.round(rimMm * POT_SHAPES[shape].base) : ''} />
-        <TextInput name="name" label="Name" defaultValue={mine?.typed.name ?? ''} error={errorAt(mine, 'name')} data-autofocus />
+        <input
+          type="hidden"
+          name="base_diameter_mm"
+          value={rimMm ? Math.round(rimMm * POT_SHAPES[shape].base) : ''}
+        />
+        <TextInput
+          name="name"
+          label="Name"
+          defaultValue={mine?.typed.name ?? ''}
+          error={errorAt(mine, 'name')}
+          data-autofocus
+        />
         <div role="radiogroup" aria-label="Shape" className={classes.shapes}>
           {POT_SHAPE_IDS.map((id) => (
-            <UnstyledButton key={id} role="radio" aria-checked={shape === id} className={classes.shape} onClick={() => setShape(id)}>
+            <UnstyledButton
+              key={id}
+              role="radio"
+              aria-checked={shape === id}
+              className={classes.shape}
+              onClick={() => setShape(id)}
+            >
               <svg viewBox="0 0 60 36" width="60" height="36" aria-hidden>
-                <path d={`M6 6 L${30 - 24 * POT_SHAPES[id].base} 31 H${30 + 24 * POT_SHAPES[id].base} L54 6`} />
+                <path
+                  d={`M6 6 L${30 - 24 * POT_SHAPES[id].base} 31 H${30 + 24 * POT_SHAPES[id].base} L54 6`}
+                />
                 <path d="M3 6H9M51 6H57" />
               </svg>
               {POT_SHAPES[id].word}
@@ -58,12 +90,39 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
           ))}
         </div>
         <Group grow align="flex-start">
-          <TextInput name="rim_diameter_mm" label="Diameter inside, mm" inputMode="decimal" value={rim} onChange={(e) => setRim(e.currentTarget.value)} error={errorAt(mine, 'rim_diameter_mm')} />
-          <TextInput name="height_mm" label="Height inside, mm" inputMode="decimal" value={height} onChange={(e) => setHeight(e.currentTarget.value)} error={errorAt(mine, 'height_mm')} />
+          <TextInput
+            name="rim_diameter_mm"
+            label="Diameter inside, mm"
+            inputMode="decimal"
+            value={rim}
+            onChange={(e) => setRim(e.currentTarget.value)}
+            error={errorAt(mine, 'rim_diameter_mm')}
+          />
+          <TextInput
+            name="height_mm"
+            label="Height inside, mm"
+            inputMode="decimal"
+            value={height}
+            onChange={(e) => setHeight(e.currentTarget.value)}
+            error={errorAt(mine, 'height_mm')}
+          />
         </Group>
         <Group grow align="flex-start">
-          <TextInput name="empty_g" label="Empty with its lid, g" inputMode="decimal" value={empty} onChange={(e) => setEmpty(e.currentTarget.value)} error={errorAt(mine, 'empty_g')} />
-          <NativeSelect name="material" label="Made of" value={material} onChange={(e) => setMaterial(e.currentTarget.value as MaterialId)} data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))} />
+          <TextInput
+            name="empty_g"
+            label="Empty with its lid, g"
+            inputMode="decimal"
+            value={empty}
+            onChange={(e) => setEmpty(e.currentTarget.value)}
+            error={errorAt(mine, 'empty_g')}
+          />
+          <NativeSelect
+            name="material"
+            label="Made of"
+            value={material}
+            onChange={(e) => setMaterial(e.currentTarget.value as MaterialId)}
+            data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))}
+          />
         </Group>
         <div role="status">
           {pot ? (
@@ -73,10 +132,22 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
               </p>
               <ul className={classes.boils}>
                 {heats.map((row) => {
-                  const minutes = minutesToBoil({ vessel: pot, source: { ratedW: row.rated_w * row.power_factor, efficiency: row.efficiency, kind: 'gas' }, waterG: half, from: TAP, boil, kitchen: celsius(kitchenC) })
+                  const minutes = minutesToBoil({
+                    vessel: pot,
+                    source: {
+                      ratedW: row.rated_w * row.power_factor,
+                      efficiency: row.efficiency,
+                      kind: 'gas',
+                    },
+                    waterG: half,
+                    from: TAP,
+                    boil,
+                    kitchen: celsius(kitchenC),
+                  })
                   return (
                     <li key={row.id}>
-                      on the {row.name} {Number.isFinite(minutes) ? `in about ${Math.round(minutes)} min` : 'never'}
+                      on the {row.name}{' '}
+                      {Number.isFinite(minutes) ? `in about ${Math.round(minutes)} min` : 'never'}
                     </li>
                   )
                 })}

@@ -23,7 +23,9 @@ const [blue] = TARN_HEAD.vessels
 
 test('pots stand beside each other to one scale, none over another', () => {
   const html = htmlOf(<PotsToScale vessels={TARN_HEAD.vessels} />)
-  const rims = [...html.matchAll(/<path d="M([\d.-]+) (-[\d.]+)H([\d.-]+)" class="rim"/g)].map((m) => m.slice(1).map(Number) as [number, number, number])
+  const rims = [...html.matchAll(/<path d="M([\d.-]+) (-[\d.]+)H([\d.-]+)" class="rim"/g)].map(
+    (m) => m.slice(1).map(Number) as [number, number, number],
+  )
   expect(rims).toHaveLength(TARN_HEAD.vessels.length)
   rims.forEach(([left, top, right], i) => {
     const vessel = TARN_HEAD.vessels[i]!
@@ -47,24 +49,53 @@ describe('the form of a pot', () => {
   })
   test('keeps what was refused, beside its field', () => {
     const html = inRouter(
-      <VesselForm vessel={undefined} refused={{ typed: { id: '', name: 'new', rim_diameter_mm: '-4' }, errors: [{ path: 'rim_diameter_mm', message: 'rim_diameter_mm must be a number from 40 to 800 mm, got -4' }] }} />,
+      <VesselForm
+        vessel={undefined}
+        refused={{
+          typed: { id: '', name: 'new', rim_diameter_mm: '-4' },
+          errors: [
+            {
+              path: 'rim_diameter_mm',
+              message: 'rim_diameter_mm must be a number from 40 to 800 mm, got -4',
+            },
+          ],
+        }}
+      />,
     )
     expect(html).toContain('value="-4"')
     expect(html).toContain('must be a number from 40 to 800 mm, got -4')
   })
   test('an error of no field is said all the same', () => {
-    const html = inRouter(<VesselForm vessel={blue} refused={{ typed: { id: blue!.id }, errors: [{ path: 'id', message: 'id is the last vessel' }] }} />)
+    const html = inRouter(
+      <VesselForm
+        vessel={blue}
+        refused={{ typed: { id: blue!.id }, errors: [{ path: 'id', message: 'id is the last vessel' }] }}
+      />,
+    )
     expect(html).toContain('role="alert"')
     expect(html).toContain('is the last vessel')
   })
   test('marks are written as they were told', () => {
-    const marked = { ...blue!, marks: [{ level_mm: 20, volume_ml: 640 }, { level_mm: 40, volume_ml: 1300 }] }
-    expect(inRouter(<VesselForm vessel={marked} refused={undefined} />)).toContain('20 mm = 640 mL\n40 mm = 1300 mL')
+    const marked = {
+      ...blue!,
+      marks: [
+        { level_mm: 20, volume_ml: 640 },
+        { level_mm: 40, volume_ml: 1300 },
+      ],
+    }
+    expect(inRouter(<VesselForm vessel={marked} refused={undefined} />)).toContain(
+      '20 mm = 640 mL\n40 mm = 1300 mL',
+    )
   })
 })
 
 test('a heat shows its knob as it was told', () => {
-  const html = inRouter(<HeatForm heat={{ ...FIRST_KITCHEN.heats[0]!, knob: [{ name: 'low', share: 0.25 }] }} refused={undefined} />)
+  const html = inRouter(
+    <HeatForm
+      heat={{ ...FIRST_KITCHEN.heats[0]!, knob: [{ name: 'low', share: 0.25 }] }}
+      refused={undefined}
+    />,
+  )
   expect(html).toContain('low = 25 %')
   expect(html).toContain('value="1750"')
 })
@@ -77,10 +108,26 @@ test('a measure is asked for two weights first', () => {
 
 describe('calibrations', () => {
   const drawer = (over: Partial<Parameters<typeof Calibrate>[0]> = {}) =>
-    inRouter(<Calibrate vessel={blue!} heats={TARN_HEAD.heats} kitchenC={19} refused={undefined} said={undefined} {...over} />)
+    inRouter(
+      <Calibrate
+        vessel={blue!}
+        heats={TARN_HEAD.heats}
+        kitchenC={19}
+        refused={undefined}
+        said={undefined}
+        {...over}
+      />,
+    )
   test('three of them, with what to do, a clock where one is needed, and a word about steam', () => {
     const html = drawer()
-    for (const words of ['Weigh it full', 'Time it to the boil', 'Weigh a simmer', 'Mind the steam', 'It is hot: use cloths']) expect(html).toContain(words)
+    for (const words of [
+      'Weigh it full',
+      'Time it to the boil',
+      'Weigh a simmer',
+      'Mind the steam',
+      'It is hot: use cloths',
+    ])
+      expect(html).toContain(words)
     expect(html.match(/Start the clock<\/span>|>Start the clock</g)!.length).toBeGreaterThanOrEqual(2)
   })
   test('the figure before and after stands under its own trial', () => {

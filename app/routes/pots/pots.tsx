@@ -3,7 +3,17 @@ import { useState } from 'react'
 import { data, Link, useNavigation } from 'react-router'
 import type { Read } from '#core/contract/plan-request'
 import {
-  calibrateBoil, calibrateFull, calibrateSimmer, dropHeat, dropMeasure, dropProgramme, dropVessel, saveHeat, saveMeasure, saveProgramme, saveVessel,
+  calibrateBoil,
+  calibrateFull,
+  calibrateSimmer,
+  dropHeat,
+  dropMeasure,
+  dropProgramme,
+  dropVessel,
+  saveHeat,
+  saveMeasure,
+  saveProgramme,
+  saveVessel,
 } from '#server/kitchen/equipment-keeps'
 import { kitchen, settingsOf } from '#server/kitchen/kitchen'
 import { formOf } from '../../forms/form-of'
@@ -22,25 +32,56 @@ export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel'
 
 export function loader() {
   const open = kitchen()
-  return { vessels: open.equipment.vessels(), heats: open.equipment.heats(), measures: open.equipment.measures(), programmes: open.equipment.programmes(), settings: settingsOf(open) }
+  return {
+    vessels: open.equipment.vessels(),
+    heats: open.equipment.heats(),
+    measures: open.equipment.measures(),
+    programmes: open.equipment.programmes(),
+    settings: settingsOf(open),
+  }
 }
 
-const ACTS = new Map<string, (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Read<string>>([
-  ['save-vessel', saveVessel], ['drop-vessel', dropVessel], ['save-heat', saveHeat], ['drop-heat', dropHeat],
-  ['save-programme', saveProgramme], ['drop-programme', dropProgramme], ['save-measure', saveMeasure], ['drop-measure', dropMeasure],
-  ['calibrate-boil', calibrateBoil], ['calibrate-simmer', calibrateSimmer], ['calibrate-full', calibrateFull],
-])
+const ACTS = new Map<string, (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Read<string>>(
+  [
+    ['save-vessel', saveVessel],
+    ['drop-vessel', dropVessel],
+    ['save-heat', saveHeat],
+    ['drop-heat', dropHeat],
+    ['save-programme', saveProgramme],
+    ['drop-programme', dropProgramme],
+    ['save-measure', saveMeasure],
+    ['drop-measure', dropMeasure],
+    ['calibrate-boil', calibrateBoil],
+    ['calibrate-simmer', calibrateSimmer],
+    ['calibrate-full', calibrateFull],
+  ],
+)
 
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   const act = ACTS.get(typed.intent ?? '')
-  if (!act) return data({ errors: [{ path: 'intent', message: `intent must be one of ${[...ACTS.keys()].join(', ')}, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  if (!act)
+    return data(
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be one of ${[...ACTS.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        typed,
+      } satisfies Refused,
+      { status: 400 },
+    )
   const done = act(kitchen(), typed)
   if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
   return { said: done.value, intent: typed.intent!, at: Date.now() }
 }
 
-type Open = { what: 'minute'; id?: undefined } | { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined } | { what: 'calibrate'; id: string }
+type Open =
+  | { what: 'minute'; id?: undefined }
+  | { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined }
+  | { what: 'calibrate'; id: string }
 
 /** What the house cooks in and on, drawn to one scale, and what is known of it. */
 export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
@@ -73,16 +114,26 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
           <li key={row.id}>
             <b className="figure">{row.name}</b>
             <span className="quiet">
-              {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid} lid{row.lining === 'coated' ? '; coated: wash grain in another bowl, never scrape it' : ''}
+              {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid}{' '}
+              lid{row.lining === 'coated' ? '; coated: wash grain in another bowl, never scrape it' : ''}
               <br />
               {row.measured === '' ? UNMEASURED : row.measured}
-              {row.printed && `; printed lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
+              {row.printed &&
+                `; printed lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
             </span>
             <span className={classes.keys}>
-              <UnstyledButton className="link" onClick={() => setOpen({ what: 'calibrate', id: row.id })} aria-label={`Measure ${row.name}`}>
+              <UnstyledButton
+                className="link"
+                onClick={() => setOpen({ what: 'calibrate', id: row.id })}
+                aria-label={`Measure ${row.name}`}
+              >
                 calibrate
               </UnstyledButton>
-              <UnstyledButton className="link" onClick={() => setOpen({ what: 'vessel', id: row.id })} aria-label={`Change ${row.name}`}>
+              <UnstyledButton
+                className="link"
+                onClick={() => setOpen({ what: 'vessel', id: row.id })}
+                aria-label={`Change ${row.name}`}
+              >
                 change
               </UnstyledButton>
             </span>
@@ -98,20 +149,32 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
               <li key={row.id}>
                 <b className="figure">{row.name}</b>
                 <span className="quiet">
-                  {Math.round(row.rated_w)} W, about {Math.round(row.rated_w * row.efficiency * row.power_factor)} at the pot
+                  {Math.round(row.rated_w)} W, about{' '}
+                  {Math.round(row.rated_w * row.efficiency * row.power_factor)} at the pot
                   <br />
-                  {row.knob.length > 0 ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ') : 'no knob settings entered'}
+                  {row.knob.length > 0
+                    ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ')
+                    : 'no knob settings entered'}
                   {row.measured && `; ${row.measured}`}
                 </span>
                 <span className={classes.keys}>
-                  <UnstyledButton className="link" onClick={() => setOpen({ what: 'heat', id: row.id })} aria-label={`Change ${row.name}`}>
+                  <UnstyledButton
+                    className="link"
+                    onClick={() => setOpen({ what: 'heat', id: row.id })}
+                    aria-label={`Change ${row.name}`}
+                  >
                     change
                   </UnstyledButton>
                 </span>
               </li>
             ))}
           </ul>
-          <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'heat', id: undefined })}>
+          <Button
+            variant="default"
+            size="sm"
+            mt="sm"
+            onClick={() => setOpen({ what: 'heat', id: undefined })}
+          >
             Add a burner
           </Button>
         </section>
@@ -125,7 +188,11 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
                   {Math.round(row.ml)} mL, {row.how === 'known' ? 'as printed' : row.how}
                 </span>
                 <span className={classes.keys}>
-                  <UnstyledButton className="link" onClick={() => setOpen({ what: 'measure', id: row.id })} aria-label={`Change ${row.name}`}>
+                  <UnstyledButton
+                    className="link"
+                    onClick={() => setOpen({ what: 'measure', id: row.id })}
+                    aria-label={`Change ${row.name}`}
+                  >
                     change
                   </UnstyledButton>
                 </span>
@@ -139,7 +206,12 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
               </span>
             </li>
           </ul>
-          <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'measure', id: undefined })}>
+          <Button
+            variant="default"
+            size="sm"
+            mt="sm"
+            onClick={() => setOpen({ what: 'measure', id: undefined })}
+          >
             Add your own cup or mug
           </Button>
         </section>
@@ -151,31 +223,76 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
                 <li key={row.id}>
                   <b className="figure">{row.name}</b>
                   <span className="quiet">
-                    {appliances.find((v) => v.id === row.vessel_id)?.name}: {row.minutes === null ? 'minutes not known' : `${row.minutes} min`}, {PRESSURE_WORDS[row.pressure]}; then {AFTER_WORDS[row.after_it]}
+                    {appliances.find((v) => v.id === row.vessel_id)?.name}:{' '}
+                    {row.minutes === null ? 'minutes not known' : `${row.minutes} min`},{' '}
+                    {PRESSURE_WORDS[row.pressure]}; then {AFTER_WORDS[row.after_it]}
                     <br />
                     {KNOWN_WORDS[row.known]}
                   </span>
                   <span className={classes.keys}>
-                    <UnstyledButton className="link" onClick={() => setOpen({ what: 'programme', id: row.id })} aria-label={`Change ${row.name}`}>
+                    <UnstyledButton
+                      className="link"
+                      onClick={() => setOpen({ what: 'programme', id: row.id })}
+                      aria-label={`Change ${row.name}`}
+                    >
                       change
                     </UnstyledButton>
                   </span>
                 </li>
               ))}
             </ul>
-            <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'programme', id: undefined })}>
+            <Button
+              variant="default"
+              size="sm"
+              mt="sm"
+              onClick={() => setOpen({ what: 'programme', id: undefined })}
+            >
               Add a programme
             </Button>
           </section>
         )}
       </div>
-      <Drawer opened={open !== undefined} onClose={() => setOpen(undefined)} position="right" size="md" lockScroll={false} title={titleOf(open, vessel?.name)} closeButtonProps={{ 'aria-label': 'Close' }}>
+      <Drawer
+        opened={open !== undefined}
+        onClose={() => setOpen(undefined)}
+        position="right"
+        size="md"
+        lockScroll={false}
+        title={titleOf(open, vessel?.name)}
+        closeButtonProps={{ 'aria-label': 'Close' }}
+      >
         {open?.what === 'vessel' && <VesselForm key={open.id} vessel={vessel} refused={refused} />}
-        {open?.what === 'minute' && <PotInAMinute heats={heats} elevationM={settings.elevation_m} kitchenC={settings.kitchen_c} refused={refused} />}
-        {open?.what === 'heat' && <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />}
-        {open?.what === 'programme' && <ProgrammeForm key={open.id} programme={programmes.find((p) => p.id === open.id)} appliances={appliances} refused={refused} />}
-        {open?.what === 'measure' && <MeasureForm key={open.id} measure={measures.find((m) => m.id === open.id)} refused={refused} />}
-        {open?.what === 'calibrate' && vessel && <Calibrate vessel={vessel} heats={heats} kitchenC={settings.kitchen_c} refused={refused} said={done} />}
+        {open?.what === 'minute' && (
+          <PotInAMinute
+            heats={heats}
+            elevationM={settings.elevation_m}
+            kitchenC={settings.kitchen_c}
+            refused={refused}
+          />
+        )}
+        {open?.what === 'heat' && (
+          <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />
+        )}
+        {open?.what === 'programme' && (
+          <ProgrammeForm
+            key={open.id}
+            programme={programmes.find((p) => p.id === open.id)}
+            appliances={appliances}
+            refused={refused}
+          />
+        )}
+        {open?.what === 'measure' && (
+          <MeasureForm key={open.id} measure={measures.find((m) => m.id === open.id)} refused={refused} />
+        )}
+        {open?.what === 'calibrate' && vessel && (
+          <Calibrate
+            vessel={vessel}
+            heats={heats}
+            kitchenC={settings.kitchen_c}
+            refused={refused}
+            said={done}
+          />
+        )}
       </Drawer>
     </main>
   )
@@ -187,5 +304,13 @@ const UNMEASURED = 'not measured yet: capacity ± 5 %, heat ± 25 %, steam ± 33
 function titleOf(open: Open | undefined, name: string | undefined): string {
   if (!open) return ''
   if (open.what === 'calibrate') return `Measure the ${name ?? 'pot'}`
-  return open.id === undefined ? { minute: 'Add a pot quickly', vessel: 'Another pot', heat: 'Another heat', measure: 'A measure of your own', programme: 'A programme' }[open.what] : `The ${name ?? 'figures'}`
+  return open.id === undefined
+    ? {
+        minute: 'Add a pot quickly',
+        vessel: 'Another pot',
+        heat: 'Another heat',
+        measure: 'A measure of your own',
+        programme: 'A programme',
+      }[open.what]
+    : `The ${name ?? 'figures'}`
 }

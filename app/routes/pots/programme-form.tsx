@@ -6,25 +6,52 @@ import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 
 const FIELDS = ['vessel_id', 'name', 'pressure', 'minutes', 'after_it', 'known'] as const
 export const PRESSURE_WORDS = { none: 'no pressure', low: 'low pressure', high: 'high pressure' } as const
-export const AFTER_WORDS = { natural: 'natural release', timed: 'timed natural, then quick release', quick: 'quick release', 'holds-warm': 'keeps it warm' } as const
+export const AFTER_WORDS = {
+  natural: 'natural release',
+  timed: 'timed natural, then quick release',
+  quick: 'quick release',
+  'holds-warm': 'keeps it warm',
+} as const
 export const KNOWN_WORDS = { known: 'from the maker', guessed: 'guessed', timed: 'timed' } as const
 
-const options = (words: Record<string, string>) => Object.entries(words).map(([value, label]) => ({ value, label }))
+const options = (words: Record<string, string>) =>
+  Object.entries(words).map(([value, label]) => ({ value, label }))
 
 /** What an appliance does by itself, as far as this house knows. */
-export function ProgrammeForm({ programme, appliances, refused }: { programme: ProgrammeRow | undefined; appliances: readonly VesselRow[]; refused: Refused | undefined }) {
+export function ProgrammeForm({
+  programme,
+  appliances,
+  refused,
+}: {
+  programme: ProgrammeRow | undefined
+  appliances: readonly VesselRow[]
+  refused: Refused | undefined
+}) {
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (programme?.id ?? '') ? refused : undefined
-  const field = (name: (typeof FIELDS)[number]) => ({ name, defaultValue: mine?.typed[name] ?? String(programme?.[name] ?? ''), error: errorAt(mine, name) })
+  const field = (name: (typeof FIELDS)[number]) => ({
+    name,
+    defaultValue: mine?.typed[name] ?? String(programme?.[name] ?? ''),
+    error: errorAt(mine, name),
+  })
   return (
     <Form method="post" noValidate>
       <Stack gap="sm">
         <input type="hidden" name="id" value={programme?.id ?? ''} />
-        <NativeSelect label="For" data={appliances.map((v) => ({ value: v.id, label: v.name }))} {...field('vessel_id')} />
+        <NativeSelect
+          label="For"
+          data={appliances.map((v) => ({ value: v.id, label: v.name }))}
+          {...field('vessel_id')}
+        />
         <TextInput label="Name" {...field('name')} data-autofocus />
         <Group grow align="flex-start">
           <NativeSelect label="Pressure" data={options(PRESSURE_WORDS)} {...field('pressure')} />
-          <TextInput label="Minutes at pressure" description={`${HOUSE_LIMITS.programme_minutes.join(' to ')}; empty: not known`} inputMode="decimal" {...field('minutes')} />
+          <TextInput
+            label="Minutes at pressure"
+            description={`${HOUSE_LIMITS.programme_minutes.join(' to ')}; empty: not known`}
+            inputMode="decimal"
+            {...field('minutes')}
+          />
         </Group>
         <Group grow align="flex-start">
           <NativeSelect label="Then" data={options(AFTER_WORDS)} {...field('after_it')} />

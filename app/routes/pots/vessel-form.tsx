@@ -6,7 +6,22 @@ import { MATERIAL_IDS, MATERIALS } from '#core/vessel/calibration'
 import type { VesselRow } from '#server/database/equipment'
 import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 
-const FIELDS = ['name', 'kind', 'capacity_ml', 'rim_diameter_mm', 'base_diameter_mm', 'height_mm', 'lid', 'lining', 'material', 'empty_g', 'own_rated_w', 'sticks_g', 'marks', 'printed'] as const
+const FIELDS = [
+  'name',
+  'kind',
+  'capacity_ml',
+  'rim_diameter_mm',
+  'base_diameter_mm',
+  'height_mm',
+  'lid',
+  'lining',
+  'material',
+  'empty_g',
+  'own_rated_w',
+  'sticks_g',
+  'marks',
+  'printed',
+] as const
 const KINDS = [
   { value: 'pot', label: 'a pot for a burner' },
   { value: 'cooker', label: 'a rice cooker' },
@@ -17,13 +32,22 @@ const KINDS = [
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
 /** A pot in the words of whoever owns it: nobody is asked for a heat capacity. */
-export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined; refused: Refused | undefined }) {
+export function VesselForm({
+  vessel,
+  refused,
+}: {
+  vessel: VesselRow | undefined
+  refused: Refused | undefined
+}) {
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (vessel?.id ?? '') ? refused : undefined
   const [kind, setKind] = useState<string>(mine?.typed.kind ?? vessel?.kind ?? 'pot')
   const usual: Record<string, string> = {
     printed: (vessel?.printed ?? []).map((line) => `${line.name} = ${line.level_mm} mm`).join('\n'),
-    marks: (vessel?.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'), lid: vessel?.lid ?? 'tight', lining: vessel?.lining ?? 'bare', material: vessel?.material ?? 'steel',
+    marks: (vessel?.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'),
+    lid: vessel?.lid ?? 'tight',
+    lining: vessel?.lining ?? 'bare',
+    material: vessel?.material ?? 'steel',
   }
   const field = (name: (typeof FIELDS)[number]) => ({
     name,
@@ -35,27 +59,96 @@ export function VesselForm({ vessel, refused }: { vessel: VesselRow | undefined;
       <Stack gap="sm">
         <input type="hidden" name="id" value={vessel?.id ?? ''} />
         <TextInput label="Name" {...field('name')} data-autofocus />
-        <NativeSelect label="Type" data={KINDS} name="kind" value={kind} onChange={(event) => setKind(event.currentTarget.value)} error={errorAt(mine, 'kind')} />
+        <NativeSelect
+          label="Type"
+          data={KINDS}
+          name="kind"
+          value={kind}
+          onChange={(event) => setKind(event.currentTarget.value)}
+          error={errorAt(mine, 'kind')}
+        />
         <Group grow align="flex-start">
-          <TextInput label="Capacity to the rim, mL" description={range(HOUSE_LIMITS.capacity_ml, 'mL')} inputMode="decimal" {...field('capacity_ml')} />
-          <TextInput label="Inner diameter at the top, mm" description={range(HOUSE_LIMITS.diameter_mm, 'mm')} inputMode="decimal" {...field('rim_diameter_mm')} />
+          <TextInput
+            label="Capacity to the rim, mL"
+            description={range(HOUSE_LIMITS.capacity_ml, 'mL')}
+            inputMode="decimal"
+            {...field('capacity_ml')}
+          />
+          <TextInput
+            label="Inner diameter at the top, mm"
+            description={range(HOUSE_LIMITS.diameter_mm, 'mm')}
+            inputMode="decimal"
+            {...field('rim_diameter_mm')}
+          />
         </Group>
         <Group grow align="flex-start">
-          <TextInput label="Across the bottom, mm" description="leave empty if the same" inputMode="decimal" {...field('base_diameter_mm')} />
-          <TextInput label="Height inside, mm" description="leave empty: calculated" inputMode="decimal" {...field('height_mm')} />
+          <TextInput
+            label="Across the bottom, mm"
+            description="leave empty if the same"
+            inputMode="decimal"
+            {...field('base_diameter_mm')}
+          />
+          <TextInput
+            label="Height inside, mm"
+            description="leave empty: calculated"
+            inputMode="decimal"
+            {...field('height_mm')}
+          />
         </Group>
         <Group grow align="flex-start">
           <NativeSelect label="Lid" data={['tight', 'loose', 'foil']} {...field('lid')} />
-          <NativeSelect label="Inside" data={[{ value: 'bare', label: 'bare metal' }, { value: 'enamel', label: 'enamel' }, { value: 'glazed', label: 'glazed' }, { value: 'coated', label: 'coated' }]} {...field('lining')} />
+          <NativeSelect
+            label="Inside"
+            data={[
+              { value: 'bare', label: 'bare metal' },
+              { value: 'enamel', label: 'enamel' },
+              { value: 'glazed', label: 'glazed' },
+              { value: 'coated', label: 'coated' },
+            ]}
+            {...field('lining')}
+          />
         </Group>
         <Group grow align="flex-start">
-          <NativeSelect label="Made of" data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))} {...field('material')} />
-          <TextInput label="Weighs empty with its lid, g" description="leave empty: estimated" inputMode="decimal" {...field('empty_g')} />
+          <NativeSelect
+            label="Made of"
+            data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))}
+            {...field('material')}
+          />
+          <TextInput
+            label="Weighs empty with its lid, g"
+            description="leave empty: estimated"
+            inputMode="decimal"
+            {...field('empty_g')}
+          />
         </Group>
-        {(kind === 'cooker' || kind === 'pressure-electric') && <TextInput label="Power on the label, W" description="empty: the usual for its kind" inputMode="decimal" {...field('own_rated_w')} />}
-        <TextInput label="Grain that sticks to it, g" description="added to every batch; leave empty for none" inputMode="decimal" {...field('sticks_g')} />
-        <Textarea label="Your volume marks" description='one a line, from the bottom: "20 mm = 500 mL"; empty for none' autosize minRows={2} {...field('marks')} />
-        <Textarea label="Lines printed inside" description='one a line, from the bottom: "3 = 41 mm"; empty for none' autosize minRows={2} {...field('printed')} />
+        {(kind === 'cooker' || kind === 'pressure-electric') && (
+          <TextInput
+            label="Power on the label, W"
+            description="empty: the usual for its kind"
+            inputMode="decimal"
+            {...field('own_rated_w')}
+          />
+        )}
+        <TextInput
+          label="Grain that sticks to it, g"
+          description="added to every batch; leave empty for none"
+          inputMode="decimal"
+          {...field('sticks_g')}
+        />
+        <Textarea
+          label="Your volume marks"
+          description='one a line, from the bottom: "20 mm = 500 mL"; empty for none'
+          autosize
+          minRows={2}
+          {...field('marks')}
+        />
+        <Textarea
+          label="Lines printed inside"
+          description='one a line, from the bottom: "3 = 41 mm"; empty for none'
+          autosize
+          minRows={2}
+          {...field('printed')}
+        />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">
           {vessel ? (

@@ -11,13 +11,39 @@ import { PotInside } from '../../drawing/pot-inside'
 import classes from './practice.module.css'
 
 const WORDS: Record<Ending['word'], string> = {
-  good: 'separate, cooked through', soft: 'soft', firm: 'firm', wet: 'wet', mush: 'mush', dry: 'dry', hard: 'hard in the middle', uneven: 'uneven', scorched: 'burnt at the bottom',
+  good: 'separate, cooked through',
+  soft: 'soft',
+  firm: 'firm',
+  wet: 'wet',
+  mush: 'mush',
+  dry: 'dry',
+  hard: 'hard in the middle',
+  uneven: 'uneven',
+  scorched: 'burnt at the bottom',
 }
-export const endingWord = ({ word, good, texture }: Ending): string => (good || (word !== 'soft' && word !== 'firm') ? WORDS[word] : texture > 0.5 ? 'softer than planned' : 'firmer than wanted')
+export const endingWord = ({ word, good, texture }: Ending): string =>
+  good || (word !== 'soft' && word !== 'firm')
+    ? WORDS[word]
+    : texture > 0.5
+      ? 'softer than planned'
+      : 'firmer than wanted'
 
 /** What happened to this pot and why: every act weighed by cooking the pot again without it. */
-export function Debrief({ situation, kitchen, doing, again }: { situation: Situation; kitchen: Kitchen; doing: Doing; again: () => void }) {
-  const told = useMemo<Told>(() => debriefOf(kitchen, doing, situation.about), [kitchen, doing, situation.about])
+export function Debrief({
+  situation,
+  kitchen,
+  doing,
+  again,
+}: {
+  situation: Situation
+  kitchen: Kitchen
+  doing: Doing
+  again: () => void
+}) {
+  const told = useMemo<Told>(
+    () => debriefOf(kitchen, doing, situation.about),
+    [kitchen, doing, situation.about],
+  )
   const { ending, reasons, deeds, moment, tryThis, marks } = told
   const variety = varietyOf(kitchen.real.grains[0]!.variety)
   const dryG = kitchen.right.grain.mass_g
@@ -32,7 +58,11 @@ export function Debrief({ situation, kitchen, doing, again }: { situation: Situa
           {reason}
         </p>
       ))}
-      <p className={classes.reason}>{marks.boil !== undefined ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the water was gone at ${minuteWord(marks.dry)}`}.` : 'It did not boil.'}</p>
+      <p className={classes.reason}>
+        {marks.boil !== undefined
+          ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the water was gone at ${minuteWord(marks.dry)}`}.`
+          : 'It did not boil.'}
+      </p>
 
       <div className={classes.two}>
         <div>
@@ -48,7 +78,15 @@ export function Debrief({ situation, kitchen, doing, again }: { situation: Situa
           <p className="quiet">{moment.says}.</p>
           <div className={classes.insides}>
             <Inside of={moment.yours} words="yours" kitchen={kitchen} variety={variety} dryG={dryG} />
-            {moment.other && <Inside of={moment.other} words={moment.otherSays} kitchen={kitchen} variety={variety} dryG={dryG} />}
+            {moment.other && (
+              <Inside
+                of={moment.other}
+                words={moment.otherSays}
+                kitchen={kitchen}
+                variety={variety}
+                dryG={dryG}
+              />
+            )}
           </div>
         </div>
       </div>
@@ -56,13 +94,15 @@ export function Debrief({ situation, kitchen, doing, again }: { situation: Situa
       {!ending.good && (
         <p className={classes.try}>
           <span className="quiet">Next time</span>
-          <b>{tryThis ? `${tryThis.says.join(', and ')}: then it is ${endingWord(tryThis.ending)}.` : 'More than two things went wrong: start with the biggest.'}</b>
+          <b>
+            {tryThis
+              ? `${tryThis.says.join(', and ')}: then it is ${endingWord(tryThis.ending)}.`
+              : 'More than two things went wrong: start with the biggest.'}
+          </b>
         </p>
       )}
       <p className={classes.trap}>{situation.trap}</p>
-      {ending.good && (
-        <p className={`${classes.learned} figure`}>{situation.learned}</p>
-      )}
+      {ending.good && <p className={`${classes.learned} figure`}>{situation.learned}</p>}
       <p className={classes.after}>
         <Button onClick={again}>Cook it again</Button>
         <Button component={Link} to="/practice" variant="default">
@@ -79,23 +119,53 @@ const more = (n: number, word: string): string => `${word} ${n > 0 ? 'more' : 'l
 function DeedLine({ deed: { says, without, ending: other, did }, ending }: { deed: Deed; ending: Ending }) {
   const turns = other.good !== ending.good
   const moved = [
-    Math.abs(did.drunkGPerG) >= 0.02 && `${more(did.drunkGPerG, `${Math.abs(did.drunkGPerG).toFixed(2)} g`)} water in each gram`,
-    Math.abs(did.evaporatedG) >= 3 && `${more(did.evaporatedG, `${Math.abs(did.evaporatedG).toFixed(0)} g`)} steam`,
-    Math.abs(did.centre) >= 0.01 && `centres cooked ${more(did.centre, `${Math.abs(100 * did.centre).toFixed(0)} points`)}`,
+    Math.abs(did.drunkGPerG) >= 0.02 &&
+      `${more(did.drunkGPerG, `${Math.abs(did.drunkGPerG).toFixed(2)} g`)} water in each gram`,
+    Math.abs(did.evaporatedG) >= 3 &&
+      `${more(did.evaporatedG, `${Math.abs(did.evaporatedG).toFixed(0)} g`)} steam`,
+    Math.abs(did.centre) >= 0.01 &&
+      `centres cooked ${more(did.centre, `${Math.abs(100 * did.centre).toFixed(0)} points`)}`,
   ].filter((w) => w !== false)
   return (
     <li data-turns={turns || undefined}>
       <b>{says}.</b> {moved.length > 0 ? `It made ${moved.join(', ')}; ` : 'It made little difference; '}
-      {without} it is {turns ? <em>{endingWord(other)}</em> : endingWord(other) === endingWord(ending) ? `${endingWord(other)} as well` : endingWord(other)}.
+      {without} it is{' '}
+      {turns ? (
+        <em>{endingWord(other)}</em>
+      ) : endingWord(other) === endingWord(ending) ? (
+        `${endingWord(other)} as well`
+      ) : (
+        endingWord(other)
+      )}
+      .
     </li>
   )
 }
 
-function Inside({ of, words, kitchen, variety, dryG }: { of: Glimpse; words: string; kitchen: Kitchen; variety: ReturnType<typeof varietyOf>; dryG: number }) {
+function Inside({
+  of,
+  words,
+  kitchen,
+  variety,
+  dryG,
+}: {
+  of: Glimpse
+  words: string
+  kitchen: Kitchen
+  variety: ReturnType<typeof varietyOf>
+  dryG: number
+}) {
   const hearts = Math.round(100 * meanCentre(of))
   return (
     <figure>
-      <PotInside vessel={kitchen.real.vessel} variety={variety} dryG={dryG} moment={{ ...of, steam: 0 }} title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water free, hearts cooked to ${hearts} %`} letters={0.16} />
+      <PotInside
+        vessel={kitchen.real.vessel}
+        variety={variety}
+        dryG={dryG}
+        moment={{ ...of, steam: 0 }}
+        title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water free, hearts cooked to ${hearts} %`}
+        letters={0.16}
+      />
       <figcaption>
         <b>{words}</b>
         <span>

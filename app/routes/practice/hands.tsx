@@ -7,12 +7,20 @@ import { PotOutside } from '../../drawing/pot-outside'
 import type { Practice } from './use-practice'
 import classes from './practice.module.css'
 
-const LEVEL_WORDS: Record<HeatLevel, string> = { off: 'off', lowest: 'lowest', low: 'low', medium: 'medium', high: 'full' }
+const LEVEL_WORDS: Record<HeatLevel, string> = {
+  off: 'off',
+  lowest: 'lowest',
+  low: 'low',
+  medium: 'medium',
+  high: 'full',
+}
 const LID_WORDS: Record<LidPosition, string> = { on: 'on', ajar: 'ajar', off: 'off' }
 const POURS = [-50, -5, 5, 50] as const
 
 /** What stands now, by what was done last. */
-export const standsNow = (acts: readonly Act[]): { level: HeatLevel; lid: LidPosition; putIn: boolean; vented: boolean } => ({
+export const standsNow = (
+  acts: readonly Act[],
+): { level: HeatLevel; lid: LidPosition; putIn: boolean; vented: boolean } => ({
   level: acts.findLast((a) => a.kind === 'heat')?.level ?? 'off',
   lid: acts.findLast((a) => a.kind === 'lid')?.lid ?? 'on',
   putIn: acts.some((a) => a.kind === 'put-in'),
@@ -20,7 +28,17 @@ export const standsNow = (acts: readonly Act[]): { level: HeatLevel; lid: LidPos
 })
 
 /** The learner's own hands: the knob, the lid, the jug. The stove says what the card says; the pot obeys only these. */
-export function Hands({ practice, kitchen, situation, pouring }: { practice: Practice; kitchen: Kitchen; situation: Situation; pouring: boolean }) {
+export function Hands({
+  practice,
+  kitchen,
+  situation,
+  pouring,
+}: {
+  practice: Practice
+  kitchen: Kitchen
+  situation: Situation
+  pouring: boolean
+}) {
   const { acts, act, signs, handled, pourG, pour, press, running } = practice
   const { real, card } = kitchen
   const now = standsNow(acts)
@@ -34,7 +52,13 @@ export function Hands({ practice, kitchen, situation, pouring }: { practice: Pra
   return (
     <section className={classes.hands} aria-label="Your actions">
       <div className={classes.outside}>
-        <PotOutside vessel={real.vessel} lid={sealed === 'open' ? now.lid : 'on'} level={level} steam={signs?.steam ?? 0} title={`The pot: heat ${LEVEL_WORDS[level]}, lid ${LID_WORDS[now.lid]}`} />
+        <PotOutside
+          vessel={real.vessel}
+          lid={sealed === 'open' ? now.lid : 'on'}
+          level={level}
+          steam={signs?.steam ?? 0}
+          title={`The pot: heat ${LEVEL_WORDS[level]}, lid ${LID_WORDS[now.lid]}`}
+        />
       </div>
       <p role="status" className={classes.signs}>
         <span className="quiet">What you notice</span>
@@ -45,7 +69,12 @@ export function Hands({ practice, kitchen, situation, pouring }: { practice: Pra
           <fieldset className={classes.pour}>
             <legend>Pour, g</legend>
             {POURS.map((g) => (
-              <UnstyledButton key={g} className={classes.step} onClick={() => pour(pourG + g)} aria-label={g > 0 ? `${g} g more` : `${-g} g less`}>
+              <UnstyledButton
+                key={g}
+                className={classes.step}
+                onClick={() => pour(pourG + g)}
+                aria-label={g > 0 ? `${g} g more` : `${-g} g less`}
+              >
                 {g > 0 ? `+${g}` : `−${-g}`}
               </UnstyledButton>
             ))}
@@ -58,34 +87,69 @@ export function Hands({ practice, kitchen, situation, pouring }: { practice: Pra
           <div className={classes.control}>
             <span id="knob">{own ? 'Switch' : 'Heat'}</span>
             <SegmentedControl
-              aria-labelledby="knob" value={level} onChange={(value) => act({ kind: 'heat', level: value as HeatLevel })} disabled={!inPot}
-              data={(own ? (['off', 'high'] as const) : LEVELS).map((value) => ({ value, label: own ? (value === 'off' ? 'off' : kind === 'pressure' ? 'lid locked, start' : 'pressed') : LEVEL_WORDS[value] }))}
+              aria-labelledby="knob"
+              value={level}
+              onChange={(value) => act({ kind: 'heat', level: value as HeatLevel })}
+              disabled={!inPot}
+              data={(own ? (['off', 'high'] as const) : LEVELS).map((value) => ({
+                value,
+                label: own
+                  ? value === 'off'
+                    ? 'off'
+                    : kind === 'pressure'
+                      ? 'lid locked, start'
+                      : 'pressed'
+                  : LEVEL_WORDS[value],
+              }))}
             />
           </div>
         )}
         {!pouring && kind !== 'pressure' && (
           <div className={classes.control}>
             <span id="lid">Lid</span>
-            <SegmentedControl aria-labelledby="lid" value={now.lid} onChange={(value) => act({ kind: 'lid', lid: value as LidPosition })} disabled={!inPot} data={LIDS.map((value) => ({ value, label: LID_WORDS[value] }))} />
+            <SegmentedControl
+              aria-labelledby="lid"
+              value={now.lid}
+              onChange={(value) => act({ kind: 'lid', lid: value as LidPosition })}
+              disabled={!inPot}
+              data={LIDS.map((value) => ({ value, label: LID_WORDS[value] }))}
+            />
           </div>
         )}
         {situation.hands?.includes('put-in') && inPot && (
-          <UnstyledButton className={classes.step} disabled={now.putIn} onClick={() => act({ kind: 'put-in' })}>
+          <UnstyledButton
+            className={classes.step}
+            disabled={now.putIn}
+            onClick={() => act({ kind: 'put-in' })}
+          >
             {now.putIn ? `${situation.aside}: done` : situation.aside}
           </UnstyledButton>
         )}
         {situation.hands?.includes('vent') && sealed !== 'open' && (
-          <UnstyledButton className={classes.step} disabled={now.vented} onClick={() => act({ kind: 'vent' })}>
+          <UnstyledButton
+            className={classes.step}
+            disabled={now.vented}
+            onClick={() => act({ kind: 'vent' })}
+          >
             Let the steam out
           </UnstyledButton>
         )}
         {inPot && (
-          <UnstyledButton className={classes.step} disabled={sealed !== 'open'} onClick={() => press('finish', running.plan.stages.at(-1)!.id)}>
+          <UnstyledButton
+            className={classes.step}
+            disabled={sealed !== 'open'}
+            onClick={() => press('finish', running.plan.stages.at(-1)!.id)}
+          >
             Serve now
           </UnstyledButton>
         )}
       </div>
-      {sealed !== 'open' && <p className={`quiet small ${classes.never}`}>With the pin up it does not open. At a real one: never force the lid, keep face and hands out of the steam, and do as its maker says.</p>}
+      {sealed !== 'open' && (
+        <p className={`quiet small ${classes.never}`}>
+          With the pin up it does not open. At a real one: never force the lid, keep face and hands out of the
+          steam, and do as its maker says.
+        </p>
+      )}
     </section>
   )
 }

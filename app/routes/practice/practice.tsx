@@ -24,18 +24,29 @@ import { Hands } from './hands'
 import { SPEEDS, usePractice, type Speed } from './use-practice'
 import classes from './practice.module.css'
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.title} · Practice · Omsel` : 'Practice · Omsel' }]
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.title} · Practice · Omsel` : 'Practice · Omsel' },
+]
 
 export function loader({ params }: Route.LoaderArgs) {
   const situation = situationOf(params.situation)
   if (!situation) throw new Response('Exercise not found.', { status: 404 })
   const open = kitchen()
-  return { id: situation.id, title: situation.title, understood: open.practice.understood().includes(situation.id), clock: settingsOf(open).clock }
+  return {
+    id: situation.id,
+    title: situation.title,
+    understood: open.practice.understood().includes(situation.id),
+    clock: settingsOf(open).clock,
+  }
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await formOf(request)
-  if (form.get('intent') !== 'done') return data({ errors: [{ path: 'intent', message: `intent must be done, got "${String(form.get('intent'))}"` }] }, { status: 400 })
+  if (form.get('intent') !== 'done')
+    return data(
+      { errors: [{ path: 'intent', message: `intent must be done, got "${String(form.get('intent'))}"` }] },
+      { status: 400 },
+    )
   const noted = notePractice(kitchen(), params.situation, form.get('doing'), nowMs())
   return noted.ok ? { good: noted.value } : data({ errors: noted.errors }, { status: 422 })
 }
@@ -57,7 +68,10 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   const { plan } = running
   const clock: HouseClock = { zone: 'UTC', clock: hours }
   const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
-  const current = view.now.length === 0 ? undefined : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
+  const current =
+    view.now.length === 0
+      ? undefined
+      : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
   const stage = current && plan.stages.find((s) => s.id === current.id)
   const pouring = stage?.id === 'pour'
   const [empty, setEmpty] = useState(false)
@@ -97,7 +111,12 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
         {!over && (
           <div className={classes.clock} role="group" aria-label="Time">
             <b className="figure">{clockTime(now, clock)}</b>
-            <SegmentedControl aria-label="Speed" value={String(practice.speed)} onChange={(value) => practice.setSpeed(Number(value) as Speed)} data={SPEEDS.map((speed) => ({ value: String(speed), label: SPEED_WORDS[speed] }))} />
+            <SegmentedControl
+              aria-label="Speed"
+              value={String(practice.speed)}
+              onChange={(value) => practice.setSpeed(Number(value) as Speed)}
+              data={SPEEDS.map((speed) => ({ value: String(speed), label: SPEED_WORDS[speed] }))}
+            />
             {[1, 10].map((minutes) => (
               <UnstyledButton key={minutes} className={classes.step} onClick={() => practice.passBy(minutes)}>
                 {minutes} min on
@@ -112,15 +131,33 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
           <Debrief situation={situation} kitchen={pot} doing={doing} again={practice.again} />
         ) : (
           <p className={classes.reason}>
-            No food was cooked. <UnstyledButton className={classes.step} onClick={practice.again}>Begin again</UnstyledButton>
+            No food was cooked.{' '}
+            <UnstyledButton className={classes.step} onClick={practice.again}>
+              Begin again
+            </UnstyledButton>
           </p>
         )
       ) : (
         <>
           <Strip plan={plan} view={view} now={now} clock={clock} />
           <NowPanel
-            plan={plan} view={view} now={now} clock={clock} stage={stage} current={current} title="The card says" vesselName={situation.title.toLowerCase()} serveAtMs={null}
-            variety={variety} knob={null} pot={undefined} vessel={pot.real.vessel} readings={readingsOf(practice, stage, pot.card.grain.mass_g, now)} retimed={undefined} purpose={pot.cardRequest.purpose} cuePhotos={{}}
+            plan={plan}
+            view={view}
+            now={now}
+            clock={clock}
+            stage={stage}
+            current={current}
+            title="The card says"
+            vesselName={situation.title.toLowerCase()}
+            serveAtMs={null}
+            variety={variety}
+            knob={null}
+            pot={undefined}
+            vessel={pot.real.vessel}
+            readings={readingsOf(practice, stage, pot.card.grain.mass_g, now)}
+            retimed={undefined}
+            purpose={pot.cardRequest.purpose}
+            cuePhotos={{}}
           >
             {asked && (
               <p role="status" className={classes.asked}>
@@ -132,11 +169,36 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
                 Add water first.
               </p>
             )}
-            {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={variety} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
-            {(handled !== undefined || pouring) && <Hands practice={practice} kitchen={pot} situation={situation} pouring={pouring} />}
+            {stage?.kind === 'rinse' && (
+              <Washes
+                view={view}
+                stage={stage}
+                washes={plannedWashes(stage)}
+                variety={variety}
+                onWash={(clarity) => press('washed', stage.id, { clarity })}
+              />
+            )}
+            {(handled !== undefined || pouring) && (
+              <Hands practice={practice} kitchen={pot} situation={situation} pouring={pouring} />
+            )}
           </NowPanel>
-          {view.now.length > 1 && <Also others={view.now.filter((s) => s.id !== current?.id)} stages={plan.stages} now={now} press={press} />}
-          <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={() => view.last && press('take-back', view.last.stage, { target: view.last.id })} tableAt={clockTime(view.tableMs, clock)} />
+          {view.now.length > 1 && (
+            <Also
+              others={view.now.filter((s) => s.id !== current?.id)}
+              stages={plan.stages}
+              now={now}
+              press={press}
+            />
+          )}
+          <Keys
+            view={view}
+            stage={stage}
+            stages={plan.stages}
+            now={now}
+            press={press}
+            takeBack={() => view.last && press('take-back', view.last.stage, { target: view.last.id })}
+            tableAt={clockTime(view.tableMs, clock)}
+          />
         </>
       )}
     </main>
@@ -144,7 +206,12 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
 }
 
 /** What the simulated scale and thermometer show. */
-function readingsOf({ handled, pourG }: ReturnType<typeof usePractice>, stage: { id: string; kind: string } | undefined, grainG: number, now: number): DeviceReading[] {
+function readingsOf(
+  { handled, pourG }: ReturnType<typeof usePractice>,
+  stage: { id: string; kind: string } | undefined,
+  grainG: number,
+  now: number,
+): DeviceReading[] {
   const of = { cook: 'practice', atMs: now }
   if (stage?.id === 'pour') return [{ ...of, kind: 'scale', grams: pourG }]
   if (stage?.kind === 'measure') return [{ ...of, kind: 'scale', grams: Math.round(grainG) }]

@@ -18,7 +18,10 @@ export default function Practices({ loaderData: { understood } }: Route.Componen
         <h1 className="figure">Practice</h1>
         <Link to="/dry-run">Dry run</Link>
       </div>
-      <p className="place-lead">An imaginary pot in fast time: you control heat, lid and water. The recipe may not fit this kitchen. Afterwards you see the effect of each choice.</p>
+      <p className="place-lead">
+        An imaginary pot in fast time: you control heat, lid and water. The recipe may not fit this kitchen.
+        Afterwards you see the effect of each choice.
+      </p>
       {known.length > 0 && (
         <section aria-labelledby="known">
           <h2 id="known">Solved</h2>

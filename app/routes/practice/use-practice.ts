@@ -62,7 +62,10 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
   const [speed, setSpeedTo] = useState<Speed>(10)
   const [now, setNow] = useState(EVENING_MS)
   const clock = useRef({ baseMs: EVENING_MS, from: 0, speed: 10 as Speed })
-  const nowMs = useCallback(() => clock.current.baseMs + (performance.now() - clock.current.from) * clock.current.speed, [])
+  const nowMs = useCallback(
+    () => clock.current.baseMs + (performance.now() - clock.current.from) * clock.current.speed,
+    [],
+  )
   useEffect(() => {
     const was = stored(id)
     clock.current = { ...clock.current, baseMs: was.atMs, from: performance.now() }
@@ -84,8 +87,15 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
 
   const running = useMemo<RunningCook>(
     () => ({
-      plan: card, plannedMinutes: lengthOf(card.stages), startedMs: EVENING_MS,
-      pot: { lossWK: real.vessel.loss, openArea: (Math.PI / 4) * (real.vessel.rimDiameter / 1000) ** 2, boilC: card.boil_c, kitchenC: cardRequest.kitchenC },
+      plan: card,
+      plannedMinutes: lengthOf(card.stages),
+      startedMs: EVENING_MS,
+      pot: {
+        lossWK: real.vessel.loss,
+        openArea: (Math.PI / 4) * (real.vessel.rimDiameter / 1000) ** 2,
+        boilC: card.boil_c,
+        kitchenC: cardRequest.kitchenC,
+      },
     }),
     [card, cardRequest, real],
   )
@@ -96,10 +106,18 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
   const doing = doingOf(view, kept.events, kept.acts, ended)
   // The pot itself is a function of what was done; cooked anew at every tick, in a few milliseconds.
   const asked = JSON.stringify(doing)
-  const handled = useMemo(() => (asked === undefined ? undefined : cookByHand(real, JSON.parse(asked) as Doing, heldMinutes)), [asked, real, heldMinutes])
+  const handled = useMemo(
+    () => (asked === undefined ? undefined : cookByHand(real, JSON.parse(asked) as Doing, heldMinutes)),
+    [asked, real, heldMinutes],
+  )
 
   return {
-    now: at, speed, view, running, doing, handled,
+    now: at,
+    speed,
+    view,
+    running,
+    doing,
+    handled,
     signs: handled && doing && signsOf(handled, doing.serveMin),
     acts: kept.acts,
     pourG: kept.pourG,
@@ -117,7 +135,9 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
       // A second press of what can be said once is the same press.
       keep((was) => {
         const identity = identityOf(event, was.events)
-        const known = identity !== undefined && was.events.some((e, i) => identityOf(e, was.events.slice(0, i)) === identity)
+        const known =
+          identity !== undefined &&
+          was.events.some((e, i) => identityOf(e, was.events.slice(0, i)) === identity)
         return known ? was : { ...was, events: [...was.events, event] }
       })
     },

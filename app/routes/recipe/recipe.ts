@@ -29,8 +29,17 @@ export function loader({ params, request }: Route.LoaderArgs) {
     grains: plan.grain.parts.map((part) => ({ name: varietyOf(part.variety).name, grams: part.mass_g })),
   }
   const headers = { 'Content-Disposition': `attachment; filename="${form}"`, 'Cache-Control': 'no-store' }
-  if (form === 'recipe.json') return new Response(JSON.stringify(recipeLd(plan, named), null, 2), { headers: { ...headers, 'Content-Type': 'application/ld+json; charset=utf-8' } })
-  if (form === 'recipe.md') return new Response(recipeMarkdown(plan, named), { headers: { ...headers, 'Content-Type': 'text/markdown; charset=utf-8' } })
+  if (form === 'recipe.json')
+    return new Response(JSON.stringify(recipeLd(plan, named), null, 2), {
+      headers: { ...headers, 'Content-Type': 'application/ld+json; charset=utf-8' },
+    })
+  if (form === 'recipe.md')
+    return new Response(recipeMarkdown(plan, named), {
+      headers: { ...headers, 'Content-Type': 'text/markdown; charset=utf-8' },
+    })
   const startMs = asked.serve_at ? Date.parse(asked.serve_at) - plan.total_minutes.expected * 60_000 : now
-  return new Response(recipeCalendar(plan, named, startMs, `plan-${state.grain}-${Math.round(startMs / 60_000)}`), { headers: { ...headers, 'Content-Type': 'text/calendar; charset=utf-8' } })
+  return new Response(
+    recipeCalendar(plan, named, startMs, `plan-${state.grain}-${Math.round(startMs / 60_000)}`),
+    { headers: { ...headers, 'Content-Type': 'text/calendar; charset=utf-8' } },
+  )
 }

@@ -16,7 +16,13 @@ const KIND_WORDS: Record<string, { name: string; tells: string }> = {
   cooker: { name: 'Switch cooker', tells: 'switch click' },
   'pressure-pot': { name: 'Pressure pot', tells: 'pressure indicator' },
 }
-const WAY_WORDS: Record<string, string> = { sound: 'sound', drifts: 'drifts', lags: 'lags', 'drops-out': 'drops out', lies: 'lies' }
+const WAY_WORDS: Record<string, string> = {
+  sound: 'sound',
+  drifts: 'drifts',
+  lags: 'lags',
+  'drops-out': 'drops out',
+  lies: 'lies',
+}
 
 /** Devices that stand beside the pot. None is a real one yet: each is played by a pot of its own, whose burner, lid and bag the house does not know. */
 export function Devices({ devices }: { devices: readonly DeviceShown[] }) {
@@ -25,7 +31,9 @@ export function Devices({ devices }: { devices: readonly DeviceShown[] }) {
       <h2 className="figure" id="devices-title">
         Simulated devices
       </h2>
-      <p className="quiet">Try a simulated scale, probe or cooker. A trusted device ends a step by itself; otherwise it asks.</p>
+      <p className="quiet">
+        Try a simulated scale, probe or cooker. A trusted device ends a step by itself; otherwise it asks.
+      </p>
       {devices.map((device) => (
         <Device key={device.kind} {...device} />
       ))}
@@ -37,19 +45,45 @@ function Device({ kind, ...kept }: DeviceShown) {
   const fetcher = useFetcher<{ errors?: { message: string }[] }>()
   // What was just chosen shows at once; the server's word follows.
   const sent = fetcher.formData
-  const { on, trusted, way } = sent ? { on: sent.get('on') === 'yes', trusted: sent.get('trusted') === 'yes', way: String(sent.get('way')) } : kept
+  const { on, trusted, way } = sent
+    ? { on: sent.get('on') === 'yes', trusted: sent.get('trusted') === 'yes', way: String(sent.get('way')) }
+    : kept
   const { name, tells } = KIND_WORDS[kind]!
   const keep = (next: Partial<DeviceShown>) => {
     const all = { on, trusted, way, ...next }
-    void fetcher.submit({ intent: 'device', kind, on: all.on ? 'yes' : 'no', trusted: all.trusted ? 'yes' : 'no', way: all.way }, { method: 'post' })
+    void fetcher.submit(
+      {
+        intent: 'device',
+        kind,
+        on: all.on ? 'yes' : 'no',
+        trusted: all.trusted ? 'yes' : 'no',
+        way: all.way,
+      },
+      { method: 'post' },
+    )
   }
   return (
     <div className={classes.device} role="group" aria-label={name}>
-      <Switch label={name} description={tells} checked={on} onChange={(event) => keep({ on: event.currentTarget.checked })} />
+      <Switch
+        label={name}
+        description={tells}
+        checked={on}
+        onChange={(event) => keep({ on: event.currentTarget.checked })}
+      />
       {on && (
         <>
-          <Switch label="Trust this device" checked={trusted} onChange={(event) => keep({ trusted: event.currentTarget.checked })} />
-          <NativeSelect aria-label={`How the ${name.toLowerCase()} is`} size="xs" value={way} data={Object.entries(WAY_WORDS).map(([value, label]) => ({ value, label }))} onChange={(event) => keep({ way: event.currentTarget.value })} />
+          <Switch
+            label="Trust this device"
+            checked={trusted}
+            onChange={(event) => keep({ trusted: event.currentTarget.checked })}
+          />
+          <NativeSelect
+            aria-label={`How the ${name.toLowerCase()} is`}
+            size="xs"
+            value={way}
+            data={Object.entries(WAY_WORDS).map(([value, label]) => ({ value, label }))}
+            onChange={(event) => keep({ way: event.currentTarget.value })}
+          />
         </>
       )}
       {fetcher.data?.errors && <p role="alert">{fetcher.data.errors[0]!.message}</p>}

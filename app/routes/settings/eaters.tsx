@@ -13,7 +13,12 @@ interface EatersProps {
   savedAt: number | undefined
 }
 
-const FIRMNESS = [{ value: '', label: 'no preference' }, { value: '0.2', label: 'firm' }, { value: '0.5', label: 'standard' }, { value: '0.8', label: 'soft' }]
+const FIRMNESS = [
+  { value: '', label: 'no preference' },
+  { value: '0.2', label: 'firm' },
+  { value: '0.5', label: 'standard' },
+  { value: '0.8', label: 'soft' },
+]
 const firmWord = (f: number | null) => (f === null ? '' : f < 0.4 ? 'firm' : f > 0.6 ? 'soft' : 'standard')
 
 /** Who eats here: how much, how firm, and what they avoid. The bench knows them by name. */
@@ -29,33 +34,90 @@ export function Eaters({ eaters, refused, savedAt }: EatersProps) {
             <li key={e.id}>
               <b className="figure">{e.name}</b>
               <span className="quiet">
-                {[e.appetite === 1 ? 'a usual portion' : `${e.appetite} of a portion`, firmWord(e.firmness) && `likes it ${firmWord(e.firmness)}`, e.avoids.length > 0 && `no ${e.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`].filter(Boolean).join(' · ')}
+                {[
+                  e.appetite === 1 ? 'a usual portion' : `${e.appetite} of a portion`,
+                  firmWord(e.firmness) && `likes it ${firmWord(e.firmness)}`,
+                  e.avoids.length > 0 && `no ${e.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
               </span>
-              <Button size="compact-sm" variant="subtle" onClick={() => setEditing(e)} aria-label={`Edit ${e.name}`}>
+              <Button
+                size="compact-sm"
+                variant="subtle"
+                onClick={() => setEditing(e)}
+                aria-label={`Edit ${e.name}`}
+              >
                 change
               </Button>
               <Form method="post">
                 <input type="hidden" name="id" value={e.id} />
-                <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop-eater" aria-label={`Remove ${e.name}`}>
+                <Button
+                  type="submit"
+                  size="compact-sm"
+                  variant="subtle"
+                  name="intent"
+                  value="drop-eater"
+                  aria-label={`Remove ${e.name}`}
+                >
                   remove
                 </Button>
               </Form>
             </li>
           ))}
-          {eaters.length === 0 && <li className="quiet">Nobody yet. With names here you can type “Maren, Teo and two guests” in a plan.</li>}
+          {eaters.length === 0 && (
+            <li className="quiet">
+              Nobody yet. With names here you can type “Maren, Teo and two guests” in a plan.
+            </li>
+          )}
         </ul>
         <Form method="post" noValidate key={`${editing?.id ?? 'new'} ${savedAt ?? ''}`}>
           <input type="hidden" name="id" value={typed?.id ?? editing?.id ?? ''} />
           <Stack gap="xs">
             <Group align="flex-start" gap="sm">
-              <TextInput label={editing ? 'Name' : 'Name'} name="name" w={180} defaultValue={typed?.name ?? editing?.name ?? ''} error={errorAt(refused, 'name')} />
-              <NumberInput label="Portions" name="appetite" w={110} min={0.25} max={3} step={0.25} decimalScale={2} defaultValue={Number(typed?.appetite ?? editing?.appetite ?? 1)} error={errorAt(refused, 'appetite')} />
+              <TextInput
+                label={editing ? 'Name' : 'Name'}
+                name="name"
+                w={180}
+                defaultValue={typed?.name ?? editing?.name ?? ''}
+                error={errorAt(refused, 'name')}
+              />
+              <NumberInput
+                label="Portions"
+                name="appetite"
+                w={110}
+                min={0.25}
+                max={3}
+                step={0.25}
+                decimalScale={2}
+                defaultValue={Number(typed?.appetite ?? editing?.appetite ?? 1)}
+                error={errorAt(refused, 'appetite')}
+              />
               <div>
-                <span className={classes.label} id="firmness">Likes it</span>
-                <SegmentedControl aria-labelledby="firmness" name="firmness" data={FIRMNESS} defaultValue={typed?.firmness ?? (editing?.firmness === undefined || editing.firmness === null ? '' : FIRMNESS.find((f) => f.label === firmWord(editing.firmness))!.value)} />
+                <span className={classes.label} id="firmness">
+                  Likes it
+                </span>
+                <SegmentedControl
+                  aria-labelledby="firmness"
+                  name="firmness"
+                  data={FIRMNESS}
+                  defaultValue={
+                    typed?.firmness ??
+                    (editing?.firmness === undefined || editing.firmness === null
+                      ? ''
+                      : FIRMNESS.find((f) => f.label === firmWord(editing.firmness))!.value)
+                  }
+                />
               </div>
             </Group>
-            <Avoids key={editing?.id ?? 'new'} first={(typed?.avoids?.split(',').filter(Boolean) as AvoidedId[] | undefined) ?? editing?.avoids ?? []} />
+            <Avoids
+              key={editing?.id ?? 'new'}
+              first={
+                (typed?.avoids?.split(',').filter(Boolean) as AvoidedId[] | undefined) ??
+                editing?.avoids ??
+                []
+              }
+            />
             <Group justify="flex-end">
               {editing && (
                 <Button variant="subtle" onClick={() => setEditing(undefined)}>

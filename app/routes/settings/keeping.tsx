@@ -1,7 +1,16 @@
 import { Button, Group, Radio, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form } from 'react-router'
-import { AUTHORITIES, FIGURE_IDS, FIGURES, FOLLOW_LOCAL, guidanceOf, WHY_STRICT, type Authority, type FigureId } from '#core/keep/guidance'
+import {
+  AUTHORITIES,
+  FIGURE_IDS,
+  FIGURES,
+  FOLLOW_LOCAL,
+  guidanceOf,
+  WHY_STRICT,
+  type Authority,
+  type FigureId,
+} from '#core/keep/guidance'
 import { errorAt, type Refused } from '../../forms/errors'
 import { AUTHORITY_WORDS } from '../kept/guidance-line'
 import classes from './settings.module.css'
@@ -15,26 +24,42 @@ interface KeepingProps {
 
 /** Whose food-safety figures are counted with. They can be set stricter, never laxer, and never off. */
 export function Keeping({ authority, own, refused, saved }: KeepingProps) {
-  const [whose, setWhose] = useState<Authority>((refused?.typed.guidance as Authority | undefined) ?? authority)
+  const [whose, setWhose] = useState<Authority>(
+    (refused?.typed.guidance as Authority | undefined) ?? authority,
+  )
   const published = guidanceOf(whose)
   return (
     <section aria-label="Storing food" id="keeping">
       <h2 className="place-part">Keeping food</h2>
       <Form method="post" noValidate>
         <Stack gap="sm" className={`${classes.sheet} basin`}>
-          <Radio.Group label="Guidance from" name="guidance" value={whose} onChange={(next) => setWhose(next as Authority)}>
+          <Radio.Group
+            label="Guidance from"
+            name="guidance"
+            value={whose}
+            onChange={(next) => setWhose(next as Authority)}
+          >
             <Group gap="md" mt={6}>
               {AUTHORITIES.map((id) => (
                 <Radio key={id} value={id} label={AUTHORITY_WORDS[id]} />
               ))}
             </Group>
           </Radio.Group>
-          <p className="quiet small">{WHY_STRICT} {FOLLOW_LOCAL} Your own value is used if it is stricter.</p>
+          <p className="quiet small">
+            {WHY_STRICT} {FOLLOW_LOCAL} Your own value is used if it is stricter.
+          </p>
           <div className={classes.figures}>
             {FIGURE_IDS.map((id) => (
               <TextInput
-                key={`${whose} ${id}`} size="xs" name={id} label={`${FIGURES[id].name}, ${FIGURES[id].unit}`} placeholder={`${published[id].value}`} inputMode="decimal"
-                defaultValue={refused?.typed[id] ?? (own[id] === undefined ? '' : String(own[id]))} error={errorAt(refused, id)} description={published[id].source}
+                key={`${whose} ${id}`}
+                size="xs"
+                name={id}
+                label={`${FIGURES[id].name}, ${FIGURES[id].unit}`}
+                placeholder={`${published[id].value}`}
+                inputMode="decimal"
+                defaultValue={refused?.typed[id] ?? (own[id] === undefined ? '' : String(own[id]))}
+                error={errorAt(refused, id)}
+                description={published[id].source}
               />
             ))}
           </div>

@@ -20,19 +20,40 @@ export function KeysSheet() {
         Keyboard shortcuts
       </h2>
       <p className="quiet">On this device only. Shortcuts are off while you type.</p>
-      <Switch label="Use shortcuts" checked={bindings.on} onChange={(event) => keepBindings({ ...bindings, on: event.currentTarget.checked })} />
+      <Switch
+        label="Use shortcuts"
+        checked={bindings.on}
+        onChange={(event) => keepBindings({ ...bindings, on: event.currentTarget.checked })}
+      />
       <div className={classes.keyRows}>
         {KEY_ACT_IDS.map((act) => (
           <TextInput
-            key={act} label={KEY_ACTS[act].says} description={KEY_ACTS[act].where} disabled={!bindings.on} autoComplete="off" inputWrapperOrder={['label', 'input', 'description', 'error']}
-            value={refused?.act === act ? refused.typed : bindings.keys[act]} error={refused?.act === act ? refused.says : undefined}
+            key={act}
+            label={KEY_ACTS[act].says}
+            description={KEY_ACTS[act].where}
+            disabled={!bindings.on}
+            autoComplete="off"
+            inputWrapperOrder={['label', 'input', 'description', 'error']}
+            value={refused?.act === act ? refused.typed : bindings.keys[act]}
+            error={refused?.act === act ? refused.says : undefined}
             // What is typed anew takes the old key's place.
-            onChange={(event) => change(act, event.currentTarget.value.replace(bindings.keys[act], '') || event.currentTarget.value)}
+            onChange={(event) =>
+              change(
+                act,
+                event.currentTarget.value.replace(bindings.keys[act], '') || event.currentTarget.value,
+              )
+            }
             onFocus={(event) => event.currentTarget.select()}
           />
         ))}
       </div>
-      <Button variant="default" onClick={() => { setRefused(undefined); keepBindings(FIRST_BINDINGS) }}>
+      <Button
+        variant="default"
+        onClick={() => {
+          setRefused(undefined)
+          keepBindings(FIRST_BINDINGS)
+        }}
+      >
         Restore defaults
       </Button>
     </section>

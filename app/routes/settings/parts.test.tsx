@@ -13,7 +13,13 @@ const routed = (devices: DeviceShown[]): string =>
       <RouterProvider router={createMemoryRouter([{ path: '/', element: <Devices devices={devices} /> }])} />
     </MantineProvider>,
   )
-const device = (more: Partial<DeviceShown> = {}): DeviceShown => ({ kind: 'scale', on: false, trusted: false, way: 'sound', ...more })
+const device = (more: Partial<DeviceShown> = {}): DeviceShown => ({
+  kind: 'scale',
+  on: false,
+  trusted: false,
+  way: 'sound',
+  ...more,
+})
 
 describe('how this device calls', () => {
   const html = htmlOf(<Senses />)
@@ -42,12 +48,16 @@ describe('devices, played', () => {
   test('one that is on can be trusted, and can fail', () => {
     const html = routed([device({ on: true, way: 'drifts' })])
     expect(html).toContain('Trust this device')
-    for (const way of ['sound', 'drifts', 'lags', 'drops out', 'lies']) expect(html).toContain(`>${way}</option>`)
+    for (const way of ['sound', 'drifts', 'lags', 'drops out', 'lies'])
+      expect(html).toContain(`>${way}</option>`)
     expect(html).toMatch(/<option value="drifts" selected="">/)
   })
   test('each of the four has its name and says what it tells', () => {
-    const html = routed((['scale', 'probe', 'cooker', 'pressure-pot'] as const).map((kind) => device({ kind })))
-    for (const name of ['Kitchen scale', 'Probe in the pot', 'Switch cooker', 'Pressure pot']) expect(html).toContain(`aria-label="${name}"`)
+    const html = routed(
+      (['scale', 'probe', 'cooker', 'pressure-pot'] as const).map((kind) => device({ kind })),
+    )
+    for (const name of ['Kitchen scale', 'Probe in the pot', 'Switch cooker', 'Pressure pot'])
+      expect(html).toContain(`aria-label="${name}"`)
   })
   test('it is said that they are played, and by what', () => {
     expect(routed([])).toContain('true burner, lid and bag this house does not know')

@@ -1,15 +1,38 @@
 import { Button, NativeSelect, Switch } from '@mantine/core'
 import { useEffect, useState } from 'react'
 import type { SignalKind } from '#core/cook/signals'
-import { askForNotices, canSpeak, canVibrate, notify, noticeState, speak, stayAwake, vibrate } from '../../senses/others'
-import { FIRST_SENSES, keepSenses, readSenses, SIGNAL_WORDS, SOUND_WORDS, SOUNDS, type Senses as Chosen } from '../../senses/preferences'
+import {
+  askForNotices,
+  canSpeak,
+  canVibrate,
+  notify,
+  noticeState,
+  speak,
+  stayAwake,
+  vibrate,
+} from '../../senses/others'
+import {
+  FIRST_SENSES,
+  keepSenses,
+  readSenses,
+  SIGNAL_WORDS,
+  SOUND_WORDS,
+  SOUNDS,
+  type Senses as Chosen,
+} from '../../senses/preferences'
 import { play, wakeSound } from '../../senses/sound'
 import classes from './settings.module.css'
 
 const SAMPLE = 'When steam pushes out at the lid'
-const AWAKE_WORDS = { lock: 'The screen stays on.', video: 'The screen stays on from your first touch.', nothing: 'This browser cannot keep the screen on. Set a longer time on the device.' } as const
+const AWAKE_WORDS = {
+  lock: 'The screen stays on.',
+  video: 'The screen stays on from your first touch.',
+  nothing: 'This browser cannot keep the screen on. Set a longer time on the device.',
+} as const
 const NOTICE_WORDS = {
-  can: 'Notices are allowed here.', ask: 'The browser will ask you once.', refused: 'Notices were refused; the browser’s own settings allow them again.',
+  can: 'Notices are allowed here.',
+  ask: 'The browser will ask you once.',
+  refused: 'Notices were refused; the browser’s own settings allow them again.',
   'not-here': 'Notifications need HTTPS or this computer. Sounds and the message on the page still work.',
 } as const
 
@@ -29,37 +52,89 @@ export function Senses() {
   }
   const tryIt = (word: string, could: boolean, otherwise: string) => setSaid(could ? word : otherwise)
   return (
-    <section id="senses" className={`${classes.sheet} ${classes.senses} basin`} aria-labelledby="senses-title">
+    <section
+      id="senses"
+      className={`${classes.sheet} ${classes.senses} basin`}
+      aria-labelledby="senses-title"
+    >
       <h2 className="figure" id="senses-title">
         Alerts on this device
       </h2>
-      <p className="quiet">On this device only. Alerts repeat until you touch the screen and appear in large text.</p>
+      <p className="quiet">
+        On this device only. Alerts repeat until you touch the screen and appear in large text.
+      </p>
       {(Object.keys(SIGNAL_WORDS) as SignalKind[]).map((kind) => (
         <div key={kind} className={classes.sense}>
           <NativeSelect
-            label={SIGNAL_WORDS[kind]} value={chosen.sounds[kind]} data={SOUNDS.map((id) => ({ value: id, label: SOUND_WORDS[id] }))}
-            onChange={(event) => keep({ sounds: { ...chosen.sounds, [kind]: event.currentTarget.value as (typeof SOUNDS)[number] } })}
+            label={SIGNAL_WORDS[kind]}
+            value={chosen.sounds[kind]}
+            data={SOUNDS.map((id) => ({ value: id, label: SOUND_WORDS[id] }))}
+            onChange={(event) =>
+              keep({
+                sounds: { ...chosen.sounds, [kind]: event.currentTarget.value as (typeof SOUNDS)[number] },
+              })
+            }
           />
-          <Button variant="default" onClick={() => void wakeSound().then((awake) => tryIt('You should have heard it.', awake && play(chosen.sounds[kind]), 'This browser plays no sound here; the large sign stays.'))}>
+          <Button
+            variant="default"
+            onClick={() =>
+              void wakeSound().then((awake) =>
+                tryIt(
+                  'You should have heard it.',
+                  awake && play(chosen.sounds[kind]),
+                  'This browser plays no sound here; the large sign stays.',
+                ),
+              )
+            }
+          >
             Try “{SIGNAL_WORDS[kind].toLowerCase()}”
           </Button>
         </div>
       ))}
       <div className={classes.sense}>
-        <Switch label="Speak" checked={chosen.speak} onChange={(event) => keep({ speak: event.currentTarget.checked })} />
-        <Button variant="default" onClick={() => tryIt('You should have heard it.', canSpeak() && speak(SAMPLE), 'This browser has no voice; the sounds stay.')}>
+        <Switch
+          label="Speak"
+          checked={chosen.speak}
+          onChange={(event) => keep({ speak: event.currentTarget.checked })}
+        />
+        <Button
+          variant="default"
+          onClick={() =>
+            tryIt(
+              'You should have heard it.',
+              canSpeak() && speak(SAMPLE),
+              'This browser has no voice; the sounds stay.',
+            )
+          }
+        >
           Try the voice
         </Button>
       </div>
       <div className={classes.sense}>
-        <Switch label="Vibrate" checked={chosen.vibrate} onChange={(event) => keep({ vibrate: event.currentTarget.checked })} />
-        <Button variant="default" onClick={() => tryIt('You should have felt it.', canVibrate() && vibrate(), 'This device does not shake; the sounds stay.')}>
+        <Switch
+          label="Vibrate"
+          checked={chosen.vibrate}
+          onChange={(event) => keep({ vibrate: event.currentTarget.checked })}
+        />
+        <Button
+          variant="default"
+          onClick={() =>
+            tryIt(
+              'You should have felt it.',
+              canVibrate() && vibrate(),
+              'This device does not shake; the sounds stay.',
+            )
+          }
+        >
           Try it
         </Button>
       </div>
       <div className={classes.sense}>
         <Switch
-          label="Notifications when the page is hidden" description={NOTICE_WORDS[notices]} checked={chosen.notify && notices === 'can'} disabled={notices === 'not-here' || notices === 'refused'}
+          label="Notifications when the page is hidden"
+          description={NOTICE_WORDS[notices]}
+          checked={chosen.notify && notices === 'can'}
+          disabled={notices === 'not-here' || notices === 'refused'}
           onChange={(event) => {
             const wanted = event.currentTarget.checked
             if (!wanted) return keep({ notify: false })
@@ -69,12 +144,19 @@ export function Senses() {
             })
           }}
         />
-        <Button variant="default" onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}>
+        <Button
+          variant="default"
+          onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}
+        >
           Try a notice
         </Button>
       </div>
       <div className={classes.sense}>
-        <Switch label="Keep the screen on while cooking" checked={chosen.awake} onChange={(event) => keep({ awake: event.currentTarget.checked })} />
+        <Switch
+          label="Keep the screen on while cooking"
+          checked={chosen.awake}
+          onChange={(event) => keep({ awake: event.currentTarget.checked })}
+        />
         <Button
           variant="default"
           onClick={() =>

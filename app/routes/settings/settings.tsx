@@ -25,14 +25,33 @@ export const meta: Route.MetaFunction = () => [{ title: 'Settings · Omsel' }]
 
 export function loader() {
   const settings = settingsOf(kitchen())
-  return { settings, zones: Intl.supportedValuesOf('timeZone'), boilC: boilingPointAt(metres(settings.elevation_m)), devices: devicesShown(), guidance: kitchen().household.guidance(), eaters: kitchen().eaters.all() }
+  return {
+    settings,
+    zones: Intl.supportedValuesOf('timeZone'),
+    boilC: boilingPointAt(metres(settings.elevation_m)),
+    devices: devicesShown(),
+    guidance: kitchen().household.guidance(),
+    eaters: kitchen().eaters.all(),
+  }
 }
 
 function devicesShown(): DeviceShown[] {
   const rows = kitchen().devices.all()
   return DEVICE_KINDS.map((kind) => {
     const row = rows.find((r) => r.kind === kind)
-    return { kind, on: row !== undefined, trusted: row?.trusted === 1, way: row ? wayOf({ driftPerHour: row.drift_per_hour, lagSeconds: row.lag_s, dropOut: row.drop_out, lie: row.lie }) : 'sound' }
+    return {
+      kind,
+      on: row !== undefined,
+      trusted: row?.trusted === 1,
+      way: row
+        ? wayOf({
+            driftPerHour: row.drift_per_hour,
+            lagSeconds: row.lag_s,
+            dropOut: row.drop_out,
+            lie: row.lie,
+          })
+        : 'sound',
+    }
   })
 }
 
@@ -44,13 +63,29 @@ export async function action({ request }: Route.ActionArgs) {
   }
   if (form.intent === 'guidance') {
     const kept = saveGuidance(kitchen(), form)
-    return kept.ok ? { saved: true as const, what: 'guidance' as const } : data({ errors: kept.errors, typed: form }, { status: 422 })
+    return kept.ok
+      ? { saved: true as const, what: 'guidance' as const }
+      : data({ errors: kept.errors, typed: form }, { status: 422 })
   }
   if (form.intent === 'save-eater' || form.intent === 'drop-eater') {
     const kept = form.intent === 'save-eater' ? saveEater(kitchen(), form) : dropEater(kitchen(), form.id)
-    return kept.ok ? { saved: true as const, what: 'eaters' as const, at: nowMs() } : data({ errors: kept.errors, typed: form }, { status: 422 })
+    return kept.ok
+      ? { saved: true as const, what: 'eaters' as const, at: nowMs() }
+      : data({ errors: kept.errors, typed: form }, { status: 422 })
   }
-  if (form.intent !== 'save') return data({ errors: [{ path: 'intent', message: `intent must be save, guidance, device, save-eater or drop-eater, got "${String(form.intent)}"` }], typed: form }, { status: 400 })
+  if (form.intent !== 'save')
+    return data(
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be save, guidance, device, save-eater or drop-eater, got "${String(form.intent)}"`,
+          },
+        ],
+        typed: form,
+      },
+      { status: 400 },
+    )
   const read = readSettings(form)
   if (!read.ok) return data({ errors: read.errors, typed: form }, { status: 422 })
   kitchen().household.save(read.value)
@@ -77,25 +112,74 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
         <Stack gap="md" className={`${classes.sheet} basin`}>
           <TextInput label="Kitchen name" {...field('name')} maxLength={200} />
           <Group grow align="flex-start">
-            <TextInput label="Altitude, m" description={range(SETTINGS_LIMITS.elevation_m, 'm')} inputMode="decimal" {...field('elevation_m')} />
-            <TextInput label="Room temperature, °C" description={range(SETTINGS_LIMITS.kitchen_c, '°C')} inputMode="decimal" {...field('kitchen_c')} />
+            <TextInput
+              label="Altitude, m"
+              description={range(SETTINGS_LIMITS.elevation_m, 'm')}
+              inputMode="decimal"
+              {...field('elevation_m')}
+            />
+            <TextInput
+              label="Room temperature, °C"
+              description={range(SETTINGS_LIMITS.kitchen_c, '°C')}
+              inputMode="decimal"
+              {...field('kitchen_c')}
+            />
           </Group>
           <p className={classes.fact}>Water boils at {boilC.toFixed(1)} °C here.</p>
           <Group grow align="flex-start">
             <div>
-              <span className={classes.label} id="units">Measure by</span>
-              <SegmentedControl fullWidth aria-labelledby="units" name="units" defaultValue={settings.units} data={[{ value: 'grams', label: 'scale' }, { value: 'cups', label: 'cups' }]} />
+              <span className={classes.label} id="units">
+                Measure by
+              </span>
+              <SegmentedControl
+                fullWidth
+                aria-labelledby="units"
+                name="units"
+                defaultValue={settings.units}
+                data={[
+                  { value: 'grams', label: 'scale' },
+                  { value: 'cups', label: 'cups' },
+                ]}
+              />
             </div>
-            <NativeSelect label="Your cup" {...field('cup')} data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))} />
+            <NativeSelect
+              label="Your cup"
+              {...field('cup')}
+              data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
+            />
           </Group>
-          <NativeSelect label="Your salt" {...field('crystal')} data={CRYSTAL_IDS.map((id) => ({ value: id, label: CRYSTALS[id].name }))} />
-          <TextInput label="Fingertip to first joint, mm" description={range(SETTINGS_LIMITS.crease_mm, 'mm')} inputMode="decimal" {...field('crease_mm')} />
+          <NativeSelect
+            label="Your salt"
+            {...field('crystal')}
+            data={CRYSTAL_IDS.map((id) => ({ value: id, label: CRYSTALS[id].name }))}
+          />
+          <TextInput
+            label="Fingertip to first joint, mm"
+            description={range(SETTINGS_LIMITS.crease_mm, 'mm')}
+            inputMode="decimal"
+            {...field('crease_mm')}
+          />
           <Group grow align="flex-start">
             <div>
-              <span className={classes.label} id="clock">Clock</span>
-              <SegmentedControl fullWidth aria-labelledby="clock" name="clock" defaultValue={settings.clock} data={[{ value: '24', label: '19:00' }, { value: '12', label: '7:00 pm' }]} />
+              <span className={classes.label} id="clock">
+                Clock
+              </span>
+              <SegmentedControl
+                fullWidth
+                aria-labelledby="clock"
+                name="clock"
+                defaultValue={settings.clock}
+                data={[
+                  { value: '24', label: '19:00' },
+                  { value: '12', label: '7:00 pm' },
+                ]}
+              />
             </div>
-            <NativeSelect label="Time zone" {...field('zone')} data={zones.includes(settings.zone) ? zones : [settings.zone, ...zones]} />
+            <NativeSelect
+              label="Time zone"
+              {...field('zone')}
+              data={zones.includes(settings.zone) ? zones : [settings.zone, ...zones]}
+            />
           </Group>
           <Group justify="flex-end" gap="md">
             <span role="status" className="quiet">
@@ -110,10 +194,23 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
       </Form>
       <Eaters
         eaters={loaderData.eaters}
-        refused={failed?.typed.intent === 'save-eater' ? { errors: failed.errors, typed: failed.typed as Record<string, string> } : undefined}
+        refused={
+          failed?.typed.intent === 'save-eater'
+            ? { errors: failed.errors, typed: failed.typed as Record<string, string> }
+            : undefined
+        }
         savedAt={actionData && 'at' in actionData ? actionData.at : undefined}
       />
-      <Keeping authority={loaderData.guidance.guidance} own={loaderData.guidance.own} refused={failed?.typed.intent === 'guidance' ? { errors: failed.errors, typed: failed.typed as Record<string, string> } : undefined} saved={actionData !== undefined && 'what' in actionData && actionData.what === 'guidance' && !busy} />
+      <Keeping
+        authority={loaderData.guidance.guidance}
+        own={loaderData.guidance.own}
+        refused={
+          failed?.typed.intent === 'guidance'
+            ? { errors: failed.errors, typed: failed.typed as Record<string, string> }
+            : undefined
+        }
+        saved={actionData !== undefined && 'what' in actionData && actionData.what === 'guidance' && !busy}
+      />
       <Senses />
       <KeysSheet />
       <Devices devices={loaderData.devices} />

@@ -5,9 +5,22 @@ import { VARIETIES } from '#core/grain/varieties'
 import { errorAt, otherErrors, type Refused } from '../../forms/errors'
 import type { ShelfBag } from './shelf-bag'
 
-const FIELDS = ['variety', 'name', 'label', 'label_ratio', 'bought_on', 'opened_on', 'new_crop', 'enriched', 'left_g'] as const
+const FIELDS = [
+  'variety',
+  'name',
+  'label',
+  'label_ratio',
+  'bought_on',
+  'opened_on',
+  'new_crop',
+  'enriched',
+  'left_g',
+] as const
 const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
-const GRAINS = FAMILIES.map((family) => ({ group: family, items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id, label: v.name })) }))
+const GRAINS = FAMILIES.map((family) => ({
+  group: family,
+  items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id, label: v.name })),
+}))
 
 export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: Refused | undefined }) {
   const busy = useNavigation().state !== 'idle'
@@ -22,16 +35,49 @@ export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: 
       <Stack gap="sm">
         <input type="hidden" name="id" value={bag?.id ?? ''} />
         <TextInput label="Name" {...field('name')} data-autofocus />
-        <Select label="Grain" data={GRAINS} searchable allowDeselect={false} {...field('variety')} defaultValue={mine?.typed.variety ?? bag?.variety ?? null} comboboxProps={{ withinPortal: true }} />
-        <TextInput label="How much is left, g" description="cooking subtracts from it; leave empty not to track" inputMode="decimal" {...field('left_g')} />
-        <Textarea label="What the label says" description={`as it stands there, up to ${HOUSE_LIMITS.label} characters`} autosize minRows={2} {...field('label')} />
-        <TextInput label="Its ratio, parts water to 1 part grain, by volume" inputMode="decimal" {...field('label_ratio')} />
+        <Select
+          label="Grain"
+          data={GRAINS}
+          searchable
+          allowDeselect={false}
+          {...field('variety')}
+          defaultValue={mine?.typed.variety ?? bag?.variety ?? null}
+          comboboxProps={{ withinPortal: true }}
+        />
+        <TextInput
+          label="How much is left, g"
+          description="cooking subtracts from it; leave empty not to track"
+          inputMode="decimal"
+          {...field('left_g')}
+        />
+        <Textarea
+          label="What the label says"
+          description={`as it stands there, up to ${HOUSE_LIMITS.label} characters`}
+          autosize
+          minRows={2}
+          {...field('label')}
+        />
+        <TextInput
+          label="Its ratio, parts water to 1 part grain, by volume"
+          inputMode="decimal"
+          {...field('label_ratio')}
+        />
         <Group grow align="flex-start">
           <TextInput type="date" label="Bought" {...field('bought_on')} />
           <TextInput type="date" label="Opened on" {...field('opened_on')} />
         </Group>
-        <Checkbox label="New crop, harvested this season" name="new_crop" value="1" defaultChecked={bag?.new_crop === 1} />
-        <Checkbox label="Enriched with vitamins" name="enriched" value="1" defaultChecked={bag?.enriched === 1} />
+        <Checkbox
+          label="New crop, harvested this season"
+          name="new_crop"
+          value="1"
+          defaultChecked={bag?.new_crop === 1}
+        />
+        <Checkbox
+          label="Enriched with vitamins"
+          name="enriched"
+          value="1"
+          defaultChecked={bag?.enriched === 1}
+        />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">
           {bag ? (

@@ -8,7 +8,11 @@ import classes from './shelf.module.css'
 /** The household's own bags, each with what its label says beside what is known of the grain. */
 export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag: ShelfBag) => void }) {
   if (bags.length === 0)
-    return <p className="quiet">No bags yet. A bag stores its label, how much is left, and what Omsel learned about it.</p>
+    return (
+      <p className="quiet">
+        No bags yet. A bag stores its label, how much is left, and what Omsel learned about it.
+      </p>
+    )
   return (
     <ul className={classes.bags}>
       {bags.map((bag) => {
@@ -21,15 +25,29 @@ export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag
                 <b className="figure">{bag.name}</b>
                 <div className="quiet small">{variety.name}</div>
               </div>
-              <span className={`${classes.left} figure`}>{bag.left_g === null ? '' : bag.left_g >= 1000 ? `${(bag.left_g / 1000).toFixed(1)} kg` : `${Math.round(bag.left_g)} g`}</span>
+              <span className={`${classes.left} figure`}>
+                {bag.left_g === null
+                  ? ''
+                  : bag.left_g >= 1000
+                    ? `${(bag.left_g / 1000).toFixed(1)} kg`
+                    : `${Math.round(bag.left_g)} g`}
+              </span>
             </div>
             <p className={classes.words}>
-              {[...bag.notFor, bag.new_crop ? 'new crop: moister, needs less water' : '', bag.enriched ? 'enriched: rinsing washes off added vitamins' : '', bag.label].filter(Boolean).join(' · ') || variety.character}
+              {[
+                ...bag.notFor,
+                bag.new_crop ? 'new crop: moister, needs less water' : '',
+                bag.enriched ? 'enriched: rinsing washes off added vitamins' : '',
+                bag.label,
+              ]
+                .filter(Boolean)
+                .join(' · ') || variety.character}
             </p>
             {bag.means && (
               <p className={classes.words}>
-                The label’s {bag.label_ratio} to 1 means {bag.means.low.toFixed(2)}–{bag.means.high.toFixed(2)} g per gram; usual is{' '}
-                {variety.uptake.standard.toFixed(2)}.{bag.adopted_delta !== null && ' Using the label.'}
+                The label’s {bag.label_ratio} to 1 means {bag.means.low.toFixed(2)}–
+                {bag.means.high.toFixed(2)} g per gram; usual is {variety.uptake.standard.toFixed(2)}.
+                {bag.adopted_delta !== null && ' Using the label.'}
               </p>
             )}
             <div className={classes.bagKeys}>

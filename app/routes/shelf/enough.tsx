@@ -16,9 +16,7 @@ export function Enough({ forecast: { outlooks, buy } }: { forecast: Forecast }) 
         ))}
       </ul>
       {buy.length > 0 && (
-        <p>
-          To buy: {buy.map((b) => `${inWords(varietyOf(b.variety))}, ${b.grams} g`).join('; ')}.
-        </p>
+        <p>To buy: {buy.map((b) => `${inWords(varietyOf(b.variety))}, ${b.grams} g`).join('; ')}.</p>
       )}
     </section>
   )

@@ -9,8 +9,20 @@ import type { ShelfBag } from './shelf-bag'
 import { WhatGrain } from './what-grain'
 
 const bag = (over: Partial<ShelfBag> = {}): ShelfBag => ({
-  id: 'b1', variety: 'basmati', name: 'the big sack', label: 'Soak half an hour.', label_ratio: 1.5, adopted_delta: null, bought_on: null, opened_on: null,
-  new_crop: 0, enriched: 0, left_g: 6200, notFor: [], means: { low: 1.78, middle: 1.9, high: 2.01 }, ...over,
+  id: 'b1',
+  variety: 'basmati',
+  name: 'the big sack',
+  label: 'Soak half an hour.',
+  label_ratio: 1.5,
+  adopted_delta: null,
+  bought_on: null,
+  opened_on: null,
+  new_crop: 0,
+  enriched: 0,
+  left_g: 6200,
+  notFor: [],
+  means: { low: 1.78, middle: 1.9, high: 2.01 },
+  ...over,
 })
 /** Forms need a router that takes actions. */
 const inRouter = (node: React.ReactNode) => {
@@ -26,7 +38,16 @@ describe('bags', () => {
   const list = (...bags: ShelfBag[]) => inRouter(<Bags bags={bags} onEdit={() => {}} />)
   test('each says what it is, what is left, and what its label comes to', () => {
     const html = list(bag())
-    for (const words of ['the big sack', '6.2 kg', 'Soak half an hour.', '1.78', '2.01', '1.70', 'Take the label']) expect(html).toContain(words)
+    for (const words of [
+      'the big sack',
+      '6.2 kg',
+      'Soak half an hour.',
+      '1.78',
+      '2.01',
+      '1.70',
+      'Take the label',
+    ])
+      expect(html).toContain(words)
     expect(html).toContain('href="/?grain=basmati&amp;bag=b1"')
   })
   test('small amounts in grams, none where nobody counts', () => {
@@ -50,7 +71,13 @@ describe('bags', () => {
 describe('the form of a bag', () => {
   test('what was typed and refused is still there, with the words beside it', () => {
     const html = inRouter(
-      <BagForm bag={undefined} refused={{ typed: { id: '', name: 'Maren’s red', left_g: 'lots' }, errors: [{ path: 'left_g', message: 'left_g must be a number, got "lots"' }] }} />,
+      <BagForm
+        bag={undefined}
+        refused={{
+          typed: { id: '', name: 'Maren’s red', left_g: 'lots' },
+          errors: [{ path: 'left_g', message: 'left_g must be a number, got "lots"' }],
+        }}
+      />,
     )
     expect(html).toContain('value="Maren’s red"')
     expect(html).toContain('value="lots"')
@@ -58,7 +85,15 @@ describe('the form of a bag', () => {
     expect(html).not.toContain('left_g must')
   })
   test('what was refused for another bag is not shown here', () => {
-    const html = inRouter(<BagForm bag={bag()} refused={{ typed: { id: 'another', name: 'x' }, errors: [{ path: 'name', message: 'name is empty' }] }} />)
+    const html = inRouter(
+      <BagForm
+        bag={bag()}
+        refused={{
+          typed: { id: 'another', name: 'x' },
+          errors: [{ path: 'name', message: 'name is empty' }],
+        }}
+      />,
+    )
     expect(html).not.toContain('is empty; any')
     expect(html).toContain('value="the big sack"')
   })

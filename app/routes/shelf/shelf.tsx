@@ -24,11 +24,17 @@ export const meta: Route.MetaFunction = () => [{ title: 'Shelf · Omsel' }]
 export function loader() {
   return {
     forecast: shelfForecast(kitchen(), nowMs()),
-    bags: kitchen().shelf.bags().map((bag): ShelfBag => ({
-      ...bag,
-      notFor: kitchen().eaters.all().flatMap((e) => heldBy(bag.variety, e.avoids).map((food) => `not for ${e.name}: ${AVOIDABLE[food].word}`)),
-      means: bag.label_ratio === null ? null : labelMeaning(bag.variety, bag.label_ratio).uptake,
-    })),
+    bags: kitchen()
+      .shelf.bags()
+      .map((bag): ShelfBag => ({
+        ...bag,
+        notFor: kitchen()
+          .eaters.all()
+          .flatMap((e) =>
+            heldBy(bag.variety, e.avoids).map((food) => `not for ${e.name}: ${AVOIDABLE[food].word}`),
+          ),
+        means: bag.label_ratio === null ? null : labelMeaning(bag.variety, bag.label_ratio).uptake,
+      })),
   }
 }
 
@@ -42,7 +48,19 @@ export async function action({ request }: Route.ActionArgs) {
     ['adopt-label', () => adoptLabel(open, typed)],
   ])
   const act = acts.get(typed.intent ?? '')
-  if (!act) return data({ errors: [{ path: 'intent', message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  if (!act)
+    return data(
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        typed,
+      } satisfies Refused,
+      { status: 400 },
+    )
   const done = act()
   if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
   return { done: typed.intent!, at: Date.now() }
@@ -53,7 +71,8 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
   const { bags } = loaderData
   const [editing, setEditing] = useState<ShelfBag | 'new'>()
   const refused = actionData && 'errors' in actionData ? actionData : undefined
-  const saved = actionData && 'done' in actionData && actionData.done !== 'adopt-label' ? actionData.at : undefined
+  const saved =
+    actionData && 'done' in actionData && actionData.done !== 'adopt-label' ? actionData.at : undefined
   const [closedAt, setClosedAt] = useState<number>()
   const idle = useNavigation().state === 'idle'
   // A saved form has nothing left to say.
@@ -82,7 +101,8 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
               <span className="quiet small">{v.character}</span>
             </span>
             <span className={classes.facts}>
-              absorbs {v.uptake.firm}–{v.uptake.soft} g/g, {v.kernel.lengthMm}×{v.kernel.widthMm} mm{v.gluten ? ', gluten' : ''}
+              absorbs {v.uptake.firm}–{v.uptake.soft} g/g, {v.kernel.lengthMm}×{v.kernel.widthMm} mm
+              {v.gluten ? ', gluten' : ''}
             </span>
             <Link to={`/?grain=${v.id}`} aria-label={`Plan ${v.name}`}>
               plan
@@ -99,7 +119,13 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         title={editing === 'new' ? 'Add a bag' : `${editing ? varietyOf(editing.variety).name : ''}`}
         closeButtonProps={{ 'aria-label': 'Close' }}
       >
-        {editing && <BagForm key={editing === 'new' ? 'new' : editing.id} bag={editing === 'new' ? undefined : editing} refused={refused} />}
+        {editing && (
+          <BagForm
+            key={editing === 'new' ? 'new' : editing.id}
+            bag={editing === 'new' ? undefined : editing}
+            refused={refused}
+          />
+        )}
       </Drawer>
     </main>
   )

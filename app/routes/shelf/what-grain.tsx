@@ -36,7 +36,8 @@ function TenKernels() {
   const [odd, setOdd] = useState({ broken: 0, chalky: 0, other: 0 })
   const found = useMemo<Identified | undefined>(() => {
     const [l, w] = [Number(length), Number(width)]
-    if (!(l >= LIMITS.length[0] && l <= LIMITS.length[1] && w >= LIMITS.width[0] && w <= LIMITS.width[1])) return undefined
+    if (!(l >= LIMITS.length[0] && l <= LIMITS.length[1] && w >= LIMITS.width[0] && w <= LIMITS.width[1]))
+      return undefined
     const ten = (mm: number) => Array<number>(TEN).fill(mm / TEN)
     return identify({ lengths: ten(l), widths: ten(w), coat, ...odd })
   }, [length, width, coat, odd])
@@ -45,8 +46,32 @@ function TenKernels() {
       <div>
         <Ruler length={Number(length) || 0} width={Number(width) || 0} />
         <div className={classes.row}>
-          <NumberInput label="10 grains end to end, mm" description={LIMITS.length.join(' to ')} value={length} onChange={setLength} min={LIMITS.length[0]} max={LIMITS.length[1]} error={found || length === '' || within(length, LIMITS.length) ? undefined : `must be ${LIMITS.length.join(' to ')} mm`} />
-          <NumberInput label="10 grains side by side, mm" description={LIMITS.width.join(' to ')} value={width} onChange={setWidth} min={LIMITS.width[0]} max={LIMITS.width[1]} error={found || width === '' || within(width, LIMITS.width) ? undefined : `must be ${LIMITS.width.join(' to ')} mm`} />
+          <NumberInput
+            label="10 grains end to end, mm"
+            description={LIMITS.length.join(' to ')}
+            value={length}
+            onChange={setLength}
+            min={LIMITS.length[0]}
+            max={LIMITS.length[1]}
+            error={
+              found || length === '' || within(length, LIMITS.length)
+                ? undefined
+                : `must be ${LIMITS.length.join(' to ')} mm`
+            }
+          />
+          <NumberInput
+            label="10 grains side by side, mm"
+            description={LIMITS.width.join(' to ')}
+            value={width}
+            onChange={setWidth}
+            min={LIMITS.width[0]}
+            max={LIMITS.width[1]}
+            error={
+              found || width === '' || within(width, LIMITS.width)
+                ? undefined
+                : `must be ${LIMITS.width.join(' to ')} mm`
+            }
+          />
         </div>
         <Radio.Group label="Colour" value={coat} onChange={(next) => setCoat(next as Handful['coat'])}>
           <div className={classes.row}>
@@ -57,7 +82,16 @@ function TenKernels() {
         </Radio.Group>
         <div className={classes.row}>
           {(['broken', 'chalky', 'other'] as const).map((kind) => (
-            <NumberInput key={kind} label={kind === 'other' ? 'other grain' : kind} value={odd[kind]} min={0} max={TEN} clampBehavior="strict" allowDecimal={false} onChange={(n) => setOdd({ ...odd, [kind]: Number(n) || 0 })} />
+            <NumberInput
+              key={kind}
+              label={kind === 'other' ? 'other grain' : kind}
+              value={odd[kind]}
+              min={0}
+              max={TEN}
+              clampBehavior="strict"
+              allowDecimal={false}
+              onChange={(n) => setOdd({ ...odd, [kind]: Number(n) || 0 })}
+            />
           ))}
         </div>
       </div>
@@ -65,7 +99,9 @@ function TenKernels() {
         {found ? (
           <>
             <p className={classes.verdict}>
-              <b className="figure">{varietyOf(found.likely[0]!.id).name}</b>, most likely: {found.lengthMm.toFixed(1)} by {found.widthMm.toFixed(1)} mm, {found.slenderness.toFixed(1)} times as long as wide
+              <b className="figure">{varietyOf(found.likely[0]!.id).name}</b>, most likely:{' '}
+              {found.lengthMm.toFixed(1)} by {found.widthMm.toFixed(1)} mm, {found.slenderness.toFixed(1)}{' '}
+              times as long as wide
               {found.class === 'round' ? '' : `, class: ${found.class}`}.
             </p>
             <ol className={classes.likely}>
@@ -73,7 +109,9 @@ function TenKernels() {
                 <li key={id}>
                   <Kernel variety={varietyOf(id)} height={26} />
                   <span>{varietyOf(id).name}</span>
-                  <span className="quiet">{distance < 0.35 ? 'fits' : distance < 1 ? 'near' : 'unlikely'}</span>
+                  <span className="quiet">
+                    {distance < 0.35 ? 'fits' : distance < 1 ? 'near' : 'unlikely'}
+                  </span>
                   <Link to={`/?grain=${id}`}>plan it</Link>
                 </li>
               ))}
@@ -85,24 +123,41 @@ function TenKernels() {
             </ul>
           </>
         ) : (
-          <p className="quiet">Lay ten kernels along a ruler, end to end and then side by side, and give both lengths.</p>
+          <p className="quiet">
+            Lay ten kernels along a ruler, end to end and then side by side, and give both lengths.
+          </p>
         )}
       </div>
     </div>
   )
 }
 
-const within = (value: number | string, [min, max]: readonly [number, number]) => Number(value) >= min && Number(value) <= max
+const within = (value: number | string, [min, max]: readonly [number, number]) =>
+  Number(value) >= min && Number(value) <= max
 
 /** Ten kernels of the size that was told, along a ruler of that length. */
 function Ruler({ length, width }: { length: number; width: number }) {
   const one = length / TEN
-  const kernel = { lengthMm: Math.max(0.5, one), widthMm: Math.max(0.4, Math.min(width / TEN, one || 1)), shape: one / Math.max(0.1, width / TEN) < 1.3 ? 'round' : 'grain' } as const
+  const kernel = {
+    lengthMm: Math.max(0.5, one),
+    widthMm: Math.max(0.4, Math.min(width / TEN, one || 1)),
+    shape: one / Math.max(0.1, width / TEN) < 1.3 ? 'round' : 'grain',
+  } as const
   const reach = Math.max(60, Math.min(160, length + 6))
   return (
-    <svg viewBox={`-4 -10 ${reach + 8} 26`} className={classes.ruler} role="img" aria-label={`Ten kernels, ${length} mm end to end`}>
+    <svg
+      viewBox={`-4 -10 ${reach + 8} 26`}
+      className={classes.ruler}
+      role="img"
+      aria-label={`Ten kernels, ${length} mm end to end`}
+    >
       {Array.from({ length: TEN }, (_, i) => (
-        <path key={i} d={kernelPath(kernel)} transform={`translate(${(i + 0.5) * one} -3)`} className={classes.rulerKernel} />
+        <path
+          key={i}
+          d={kernelPath(kernel)}
+          transform={`translate(${(i + 0.5) * one} -3)`}
+          className={classes.rulerKernel}
+        />
       ))}
       <path d={`M0 2H${reach}`} className={classes.rulerLine} />
       {Array.from({ length: Math.floor(reach / 5) + 1 }, (_, i) => (
@@ -122,7 +177,16 @@ function StandIns({ shelf }: { shelf: readonly VarietyId[] }) {
   const near = substitutesFor(varietyOf(missing), shelf.map(varietyOf)).slice(0, 4)
   return (
     <div>
-      <Select label="The grain that is missing" data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))} value={missing} searchable allowDeselect={false} onChange={(id) => id && setMissing(id as VarietyId)} mt="sm" maw={320} />
+      <Select
+        label="The grain that is missing"
+        data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))}
+        value={missing}
+        searchable
+        allowDeselect={false}
+        onChange={(id) => id && setMissing(id as VarietyId)}
+        mt="sm"
+        maw={320}
+      />
       <ol className={classes.likely}>
         {near.map(({ id, distance }) => {
           const [a, b] = [varietyOf(missing), varietyOf(id)]
@@ -136,7 +200,9 @@ function StandIns({ shelf }: { shelf: readonly VarietyId[] }) {
                   {water(b.uptake.standard - a.uptake.standard)}, {time(b.minutesAt100 - a.minutesAt100)}
                 </span>
               </span>
-              <span className="quiet">{distance < 1 ? 'hard to notice' : distance < 2 ? 'slightly different' : 'another dish'}</span>
+              <span className="quiet">
+                {distance < 1 ? 'hard to notice' : distance < 2 ? 'slightly different' : 'another dish'}
+              </span>
               <Link to={`/?grain=${id}`}>plan this instead</Link>
             </li>
           )
@@ -147,5 +213,11 @@ function StandIns({ shelf }: { shelf: readonly VarietyId[] }) {
   )
 }
 
-const water = (delta: number) => (Math.abs(delta) < 0.05 ? 'the same water' : `${Math.abs(Math.round(delta * 100))} g ${delta > 0 ? 'more' : 'less'} water per 100 g`)
-const time = (minutes: number) => (Math.abs(minutes) < 2 ? 'the same time' : `${Math.abs(Math.round(minutes))} min ${minutes > 0 ? 'longer' : 'shorter'}`)
+const water = (delta: number) =>
+  Math.abs(delta) < 0.05
+    ? 'the same water'
+    : `${Math.abs(Math.round(delta * 100))} g ${delta > 0 ? 'more' : 'less'} water per 100 g`
+const time = (minutes: number) =>
+  Math.abs(minutes) < 2
+    ? 'the same time'
+    : `${Math.abs(Math.round(minutes))} min ${minutes > 0 ? 'longer' : 'shorter'}`

@@ -10,7 +10,12 @@ export function Alarm({ active, seen, silent, goesDark }: Noticing) {
   return (
     <>
       {first && (
-        <section className={classes.alarm} data-kind={first.kind} aria-label="Alert" role={loud ? 'alert' : 'status'}>
+        <section
+          className={classes.alarm}
+          data-kind={first.kind}
+          aria-label="Alert"
+          role={loud ? 'alert' : 'status'}
+        >
           <div>
             <p className="figure">{first.says}</p>
             {silent && <Silent />}
@@ -23,7 +28,8 @@ export function Alarm({ active, seen, silent, goesDark }: Noticing) {
       {silent && !first && <Silent />}
       {goesDark && (
         <p className={classes.silent} role="status">
-          This browser cannot keep the screen on. Touch it now and then. <Link to="/settings#senses">Sound and screen settings</Link>
+          This browser cannot keep the screen on. Touch it now and then.{' '}
+          <Link to="/settings#senses">Sound and screen settings</Link>
         </p>
       )}
     </>

@@ -25,7 +25,12 @@ export function Also({ others, stages, now, press }: AlsoProps) {
           <div key={view.id} className={classes.lane}>
             <span>
               <b>{stage.title}</b>
-              <span className="quiet"> {cue ? `until ${stage.cue}, ${countdown(now - view.startMs)} so far` : `${countdown(view.endMs - now)} left`}</span>
+              <span className="quiet">
+                {' '}
+                {cue
+                  ? `until ${stage.cue}, ${countdown(now - view.startMs)} so far`
+                  : `${countdown(view.endMs - now)} left`}
+              </span>
             </span>
             <UnstyledButton className={classes.key} onClick={() => press(cue ? 'cue' : 'go-on', stage.id)}>
               {cue ? (stage.cue_id ? CUES[stage.cue_id].key : 'Done') : 'Go on now'}

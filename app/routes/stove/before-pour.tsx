@@ -8,7 +8,8 @@ import classes from './before-pour.module.css'
 
 /** Between the soak and the pour the plan can still be told what it only guessed. */
 export const beforeThePour = (stage: Pick<Stage, 'id'>, plan: Pick<Plan, 'stages'>): boolean =>
-  (stage.id === 'drain' || stage.id === 'pour') && plan.stages.some((s) => s.id === 'pour' && s.after.includes('drain'))
+  (stage.id === 'drain' || stage.id === 'pour') &&
+  plan.stages.some((s) => s.id === 'pour' && s.after.includes('drain'))
 
 interface BeforePourProps {
   stage: Stage
@@ -28,34 +29,60 @@ export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps)
     <section className={classes.told} aria-label="Before adding water">
       <Tell
         label={`Weight after draining, g (dry: ${Math.round(plan.grain.mass_g)})`}
-        limits={[Math.round(plan.grain.mass_g), Math.min(LIMITS.wet_mass_g[1], Math.round(plan.grain.mass_g * 3))]}
+        limits={[
+          Math.round(plan.grain.mass_g),
+          Math.min(LIMITS.wet_mass_g[1], Math.round(plan.grain.mass_g * 3)),
+        ]}
         unit="g"
         onTell={(g) => onTell('weighed', g)}
       />
       {inWater !== undefined && (
-        <Tell label={`Soaked for, min (${inWater} so far)`} limits={LIMITS.soak_minutes} unit="minutes" onTell={(minutes) => onTell('soaked', minutes)} />
+        <Tell
+          label={`Soaked for, min (${inWater} so far)`}
+          limits={LIMITS.soak_minutes}
+          unit="minutes"
+          onTell={(minutes) => onTell('soaked', minutes)}
+        />
       )}
       <p role="status">{changeWords(frozen, plan)}</p>
     </section>
   )
 }
 
-function Tell({ label, limits: [min, max], unit, onTell }: { label: string; limits: readonly [number, number]; unit: string; onTell: (n: number) => void }) {
+function Tell({
+  label,
+  limits: [min, max],
+  unit,
+  onTell,
+}: {
+  label: string
+  limits: readonly [number, number]
+  unit: string
+  onTell: (n: number) => void
+}) {
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState<string>()
   const tell = () => {
     const read = readTold(text)
     if ('wrong' in read) return setWrong(read.wrong)
-    if (!(read.told >= min && read.told <= max)) return setWrong(`From ${min} to ${max} ${unit}, got ${text.trim()}.`)
+    if (!(read.told >= min && read.told <= max))
+      return setWrong(`From ${min} to ${max} ${unit}, got ${text.trim()}.`)
     setWrong(undefined)
     onTell(read.told)
   }
   return (
     <div className={classes.tell}>
-      <TextInput label={label} value={text} error={wrong} inputMode="decimal" onChange={(event) => setText(event.currentTarget.value)} onKeyDown={(event) => {
-        event.stopPropagation()
-        if (event.key === 'Enter') tell()
-      }} />
+      <TextInput
+        label={label}
+        value={text}
+        error={wrong}
+        inputMode="decimal"
+        onChange={(event) => setText(event.currentTarget.value)}
+        onKeyDown={(event) => {
+          event.stopPropagation()
+          if (event.key === 'Enter') tell()
+        }}
+      />
       <Button variant="default" onClick={tell}>
         Save
       </Button>
@@ -69,6 +96,9 @@ function changeWords(frozen: Plan, plan: Plan): string {
   const [was, is] = [Math.round(frozen.water.pour_g), Math.round(plan.water.pour_g)]
   const open = (p: Plan) => p.stages.find((s) => s.kind === 'simmer' || s.kind === 'pressure')
   const [before, after] = [open(frozen), open(plan)].map((s) => s && Math.round(s.minutes.expected))
-  const time = before !== undefined && after !== undefined && before !== after ? `, then ${after} instead of ${before} min` : ''
+  const time =
+    before !== undefined && after !== undefined && before !== after
+      ? `, then ${after} instead of ${before} min`
+      : ''
   return was === is && time === '' ? 'That is as planned.' : `Pour ${is} g instead of ${was}${time}.`
 }

@@ -21,8 +21,25 @@ const SOON_MS = 10 * 60_000
 const MOST = 2
 
 /** The rest of the supper beside this pot: what begins or ends soon at dishes that are no pots on the stove, each with its key. */
-export function BoardStrip({ board, now, aheadMs, clock, refresh }: { board: BoardGlance; now: number; aheadMs: number; clock: HouseClock; refresh: () => void }) {
-  const outbox = useOutbox<'begin' | 'done' | 'cue' | 'finish'>(`supper-${board.id}`, aheadMs, refresh, `/supper/${board.id}/events`)
+export function BoardStrip({
+  board,
+  now,
+  aheadMs,
+  clock,
+  refresh,
+}: {
+  board: BoardGlance
+  now: number
+  aheadMs: number
+  clock: HouseClock
+  refresh: () => void
+}) {
+  const outbox = useOutbox<'begin' | 'done' | 'cue' | 'finish'>(
+    `supper-${board.id}`,
+    aheadMs,
+    refresh,
+    `/supper/${board.id}/events`,
+  )
   const soon = board.acts.filter((act) => act.cook === undefined && act.atMs <= now + SOON_MS).slice(0, MOST)
   if (soon.length === 0) return null
   return (
@@ -31,8 +48,14 @@ export function BoardStrip({ board, now, aheadMs, clock, refresh }: { board: Boa
         {board.title}
       </Link>
       <Acts
-        acts={soon} dishes={board.dishes} now={now} clock={clock} placeOf={(id) => board.places[id] ?? id} handOf={(act) => board.hands[`${act.dish} ${act.task}`]}
-        sent={new Set(outbox.waiting.map((e) => e.dish ?? ''))} press={(kind, act) => outbox.press(kind, act.task, { dish: act.dish })}
+        acts={soon}
+        dishes={board.dishes}
+        now={now}
+        clock={clock}
+        placeOf={(id) => board.places[id] ?? id}
+        handOf={(act) => board.hands[`${act.dish} ${act.task}`]}
+        sent={new Set(outbox.waiting.map((e) => e.dish ?? ''))}
+        press={(kind, act) => outbox.press(kind, act.task, { dish: act.dish })}
       />
       {outbox.refused && <p role="alert">Not saved: {outbox.refused}.</p>}
     </section>

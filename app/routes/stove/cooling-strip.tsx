@@ -19,20 +19,39 @@ export interface CoolingTub {
 const MINUTE = 60_000
 
 /** When a tub next wants a hand: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when its hour is over. */
-export function nextOf({ out, packedMs, cooling, mayMin }: CoolingTub): { atMs: number; says: string } | undefined {
+export function nextOf({
+  out,
+  packedMs,
+  cooling,
+  mayMin,
+}: CoolingTub): { atMs: number; says: string } | undefined {
   if (out) {
     // Seen beforehand, too slow is a thing for now, while there is time to mend it.
-    if (cooling.tooSlow === 'cool') return { atMs: packedMs, says: 'cooling too slowly: spread thinner or put in the fridge' }
-    return { atMs: packedMs + Math.min(cooling.leavesHotMin + mayMin, cooling.to21Min) * MINUTE, says: 'into the fridge' }
+    if (cooling.tooSlow === 'cool')
+      return { atMs: packedMs, says: 'cooling too slowly: spread thinner or put in the fridge' }
+    return {
+      atMs: packedMs + Math.min(cooling.leavesHotMin + mayMin, cooling.to21Min) * MINUTE,
+      says: 'into the fridge',
+    }
   }
-  return cooling.to5Min === Infinity ? undefined : { atMs: packedMs + cooling.to5Min * MINUTE, says: 'cold: put the lid on' }
+  return cooling.to5Min === Infinity
+    ? undefined
+    : { atMs: packedMs + cooling.to5Min * MINUTE, says: 'cold: put the lid on' }
 }
 
 /** A tub that is due calls as a clock does that has ended. */
 export const coolingSignals = (tubs: readonly CoolingTub[], now: number): Signal[] =>
   tubs.flatMap((tub) => {
     const next = nextOf(tub)
-    return next && next.atMs <= now ? [{ id: `cooling ${tub.id} ${tub.out}`, kind: 'ended' as const, says: `${tub.containerName}: ${next.says}` }] : []
+    return next && next.atMs <= now
+      ? [
+          {
+            id: `cooling ${tub.id} ${tub.out}`,
+            kind: 'ended' as const,
+            says: `${tub.containerName}: ${next.says}`,
+          },
+        ]
+      : []
   })
 
 /** What is still cooling, beside the pots on the heat. */

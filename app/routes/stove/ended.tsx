@@ -18,7 +18,9 @@ interface EndedProps {
 export function Ended({ id, title, variety, outcome, endedMs, clock, onTakeBack }: EndedProps) {
   return (
     <section className={classes.ended}>
-      <p className={`${classes.title} figure`}>{outcome === 'finished' ? `Served at ${clockTime(endedMs, clock)}` : 'Set aside'}</p>
+      <p className={`${classes.title} figure`}>
+        {outcome === 'finished' ? `Served at ${clockTime(endedMs, clock)}` : 'Set aside'}
+      </p>
       <p className="quiet">
         {outcome === 'finished'
           ? 'How was it? The next batch is adjusted.'

@@ -47,13 +47,25 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
   })
   return (
     <section className={classes.keys} aria-label="Actions" data-few={!onWrong || undefined}>
-      <UnstyledButton className={classes.cueKey} data-quiet={stage && !cue ? true : undefined} onClick={main.act}>
+      <UnstyledButton
+        className={classes.cueKey}
+        data-quiet={stage && !cue ? true : undefined}
+        onClick={main.act}
+      >
         {main.word} <KeyCap act="cue" />
       </UnstyledButton>
-      <UnstyledButton className={classes.key} disabled={!covered} onClick={() => stage && press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S })}>
+      <UnstyledButton
+        className={classes.key}
+        disabled={!covered}
+        onClick={() => stage && press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S })}
+      >
         I lifted the lid{view.lidLifts > 0 && ` (${view.lidLifts})`} <KeyCap act="lid" />
       </UnstyledButton>
-      <UnstyledButton className={classes.key} disabled={!clocked} onClick={() => stage && press('minute-more', stage.id)}>
+      <UnstyledButton
+        className={classes.key}
+        disabled={!clocked}
+        onClick={() => stage && press('minute-more', stage.id)}
+      >
         +1 min <KeyCap act="more" />
       </UnstyledButton>
       {onWrong && (
@@ -61,7 +73,12 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
           Something’s wrong <KeyCap act="wrong" />
         </UnstyledButton>
       )}
-      <UnstyledButton className={classes.key} disabled={!last} data-fresh={fresh || undefined} onClick={takeBack}>
+      <UnstyledButton
+        className={classes.key}
+        disabled={!last}
+        data-fresh={fresh || undefined}
+        onClick={takeBack}
+      >
         {last ? `Undo “${wordOf(last, stages)}”` : 'Take back'} <KeyCap act="back" />
       </UnstyledButton>
       <p className="unseen" role="status">

@@ -14,7 +14,11 @@ interface LookedProps {
   current: StageView
   pot: AtTheStove
   now: number
-  press: (kind: EventKind, stage: string, more?: { seconds?: number; amount?: number; remedy?: Remedy }) => void
+  press: (
+    kind: EventKind,
+    stage: string,
+    more?: { seconds?: number; amount?: number; remedy?: Remedy },
+  ) => void
 }
 
 /** Looking is worth it from here on, as a share of the stage. */
@@ -29,7 +33,9 @@ export function Looked({ stage, current, pot, now, press }: LookedProps) {
     const answer = looked(pot.reckoned, seen, (current.endMs - now) / 60_000)
     return (
       <AdviceCard
-        says={answer.says} why={answer.why} doneWord={answer.act === 'none' ? 'OK' : 'Do it'}
+        says={answer.says}
+        why={answer.why}
+        doneWord={answer.act === 'none' ? 'OK' : 'Do it'}
         onDone={() => {
           if (answer.act === 'more') press('minute-more', stage.id, { amount: answer.minutes })
           if (answer.act === 'off') press('go-on', stage.id)

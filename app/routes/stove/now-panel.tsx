@@ -47,7 +47,27 @@ interface NowPanelProps {
 }
 
 /** One glance: what to do, what ends it, what comes next and when. */
-export function NowPanel({ plan, view, now, clock, stage, current, title, vesselName, serveAtMs, variety, knob, pot, vessel, readings, retimed, purpose, cookId, cuePhotos, children }: NowPanelProps) {
+export function NowPanel({
+  plan,
+  view,
+  now,
+  clock,
+  stage,
+  current,
+  title,
+  vesselName,
+  serveAtMs,
+  variety,
+  knob,
+  pot,
+  vessel,
+  readings,
+  retimed,
+  purpose,
+  cookId,
+  cuePhotos,
+  children,
+}: NowPanelProps) {
   const next = view.next && plan.stages.find((s) => s.id === view.next!.id)
   const place = stage && knobWord(stage, knob)
   const task = stage && current && meanwhile(plan, stage, purpose, waitLeft(stage, current, now))
@@ -60,7 +80,9 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
           {title}, {vesselName}
           <span className={classes.phoneTable}>table {table}</span>
         </p>
-        <p className={`${classes.title} figure`} data-act>{stage ? stage.title : 'Serve'}</p>
+        <p className={`${classes.title} figure`} data-act>
+          {stage ? stage.title : 'Serve'}
+        </p>
         {stage && current ? (
           <Clock stage={stage} current={current} now={now} plan={plan} readings={readings} />
         ) : (
@@ -68,10 +90,14 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
         )}
         <ul className={classes.checks}>
           {place && <li>Knob: “{place}”</li>}
-          {stage?.checks.filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how).map((check) => (
-            <li key={check}>{check}</li>
-          ))}
-          {stage && current && lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
+          {stage?.checks
+            .filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how)
+            .map((check) => (
+              <li key={check}>{check}</li>
+            ))}
+          {stage &&
+            current &&
+            lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
           {current && current.liftedMinutes > 0 && <li>{liftedWords(view, current)}</li>}
           {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
           {task && <li>While you wait: {task.says}</li>}
@@ -83,15 +109,25 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
         {stage?.loosen && <LoosenDrawing way={stage.loosen} variety={variety} />}
         {stage?.cue_id && (
           <>
-            <CuePair cue={stage.cue_id} variety={variety} yet={CUES[stage.cue_id].yet} now={CUES[stage.cue_id].now} />
-            {cookId !== undefined && stage.power_w > 0 && <OwnPicture cue={stage.cue_id} cookId={cookId} photo={cuePhotos[stage.cue_id]} />}
+            <CuePair
+              cue={stage.cue_id}
+              variety={variety}
+              yet={CUES[stage.cue_id].yet}
+              now={CUES[stage.cue_id].now}
+            />
+            {cookId !== undefined && stage.power_w > 0 && (
+              <OwnPicture cue={stage.cue_id} cookId={cookId} photo={cuePhotos[stage.cue_id]} />
+            )}
           </>
         )}
         <div className={classes.below}>
           <p className={classes.next}>
             {next && view.next && (
               <>
-                <span className="quiet">next, {stage?.ends_on === 'cue' ? 'about ' : ''}{clockTime(view.next.startMs, clock)}</span>
+                <span className="quiet">
+                  next, {stage?.ends_on === 'cue' ? 'about ' : ''}
+                  {clockTime(view.next.startMs, clock)}
+                </span>
                 <b>{next.title}</b>
               </>
             )}
@@ -101,7 +137,14 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
           </p>
           {pot && (
             <div className={classes.pot}>
-              <PotInside vessel={vessel} variety={variety} dryG={pot.reckoned.pot.dryG} moment={pot.moment} title={insideWords(pot)} letters={0.2} />
+              <PotInside
+                vessel={vessel}
+                variety={variety}
+                dryG={pot.reckoned.pot.dryG}
+                moment={pot.moment}
+                title={insideWords(pot)}
+                letters={0.2}
+              />
             </div>
           )}
         </div>
@@ -112,15 +155,33 @@ export function NowPanel({ plan, view, now, clock, stage, current, title, vessel
 
 /** Minutes until a hand may be wanted: the clock's end, or the first moment a cue may come. */
 const waitLeft = (stage: Stage, current: StageView, now: number): number =>
-  stage.ends_on === 'clock' ? (current.endMs - now) / 60_000 : stage.minutes.low - (now - current.startMs) / 60_000
+  stage.ends_on === 'clock'
+    ? (current.endMs - now) / 60_000
+    : stage.minutes.low - (now - current.startMs) / 60_000
 
 /** A clock counts down to its end. A cue counts up, beside the minutes it may take. */
-function Clock({ stage, current, now, plan, readings }: { stage: Stage; current: StageView; now: number; plan: Plan; readings: readonly DeviceReading[] }) {
+function Clock({
+  stage,
+  current,
+  now,
+  plan,
+  readings,
+}: {
+  stage: Stage
+  current: StageView
+  now: number
+  plan: Plan
+  readings: readonly DeviceReading[]
+}) {
   const celsius = readings.find((r) => r.celsius !== undefined)?.celsius
   const probe = celsius === undefined ? '' : `, ${celsius.toFixed(1)} °C`
   if (stage.ends_on === 'clock')
     return (
-      <p className={`${classes.count} figure`} role="timer" aria-label={`${countdown(current.endMs - now)} left`}>
+      <p
+        className={`${classes.count} figure`}
+        role="timer"
+        aria-label={`${countdown(current.endMs - now)} left`}
+      >
         {countdown(current.endMs - now)}
       </p>
     )
@@ -143,19 +204,33 @@ function Clock({ stage, current, now, plan, readings }: { stage: Stage; current:
         )}
       </p>
       <p className={classes.until}>
-        until {stage.cue} <span className="quiet">· {amount !== undefined ? `${countdown(now - current.startMs)} so far, ` : ''}{Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}{probe}{live && `; ${grams} of ${Math.round(amount!)} g on the scale`}</span>
+        until {stage.cue}{' '}
+        <span className="quiet">
+          · {amount !== undefined ? `${countdown(now - current.startMs)} so far, ` : ''}
+          {Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}
+          {probe}
+          {live && `; ${grams} of ${Math.round(amount!)} g on the scale`}
+        </span>
       </p>
     </>
   )
 }
 
-function tableWords(slid: number, view: CookView, plan: Plan, serveAtMs: number | null, clock: HouseClock): string {
+function tableWords(
+  slid: number,
+  view: CookView,
+  plan: Plan,
+  serveAtMs: number | null,
+  clock: HouseClock,
+): string {
   const asked = serveAtMs === null ? '' : `asked for ${clockTime(serveAtMs, clock)}`
   if (slid === 0) return asked
   const worst = [...view.slips].sort((a, b) => Math.abs(b.minutes) - Math.abs(a.minutes))[0]
   const reason = worst && plan.stages.find((s) => s.id === worst.stage)?.title
   const moved = `${Math.abs(slid)} min ${slid > 0 ? 'later' : 'sooner'}`
-  return [moved, reason && `“${reason}” took ${worst.minutes > 0 ? 'longer' : 'less'}`, asked].filter(Boolean).join('; ')
+  return [moved, reason && `“${reason}” took ${worst.minutes > 0 ? 'longer' : 'less'}`, asked]
+    .filter(Boolean)
+    .join('; ')
 }
 
 /** The pot as it should be, for those who do not see it. */
@@ -177,18 +252,30 @@ function lateHelp(stage: Stage, minutes: number): string[] {
 }
 
 function retimedWords({ wasMinutes, isMinutes, because }: Retimed, pot: AtTheStove | undefined): string {
-  const burner = pot && Math.abs(pot.reckoned.burner - 1) > 0.08 ? `: your burner is weaker than assumed (${Math.round(pot.reckoned.burner * 100)} %)` : ''
+  const burner =
+    pot && Math.abs(pot.reckoned.burner - 1) > 0.08
+      ? `: your burner is weaker than assumed (${Math.round(pot.reckoned.burner * 100)} %)`
+      : ''
   const why = because.kind === 'cue' ? `by when it boiled${burner}` : 'by what happened'
   return `${Math.round(isMinutes)} min instead of ${Math.round(wasMinutes)}, ${why}`
 }
 
-const ENDS_BY = { safety: 'then it is under 60 °C: eat it, or cool it fast', drying: 'then the top dries', softness: 'then it gets too soft' } as const
+const ENDS_BY = {
+  safety: 'then it is under 60 °C: eat it, or cool it fast',
+  drying: 'then the top dries',
+  softness: 'then it gets too soft',
+} as const
 const holdingWords = ({ minutes, endsBy }: NonNullable<AtTheStove['holding']>): string =>
-  minutes === Infinity ? 'Keeps well with the lid on' : `With the lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
+  minutes === Infinity
+    ? 'Keeps well with the lid on'
+    : `With the lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
 
 /** What looking under the lid has cost this stage. */
 function liftedWords({ lidLifts, lostSteamG }: CookView, { liftedMinutes }: StageView): string {
   const looks = lidLifts === 1 ? 'Lid lifted once' : `${lidLifts} looks`
-  const minutes = liftedMinutes < 0.5 ? 'less than half a minute' : `${liftedMinutes.toFixed(liftedMinutes < 3 ? 1 : 0)} min`
+  const minutes =
+    liftedMinutes < 0.5
+      ? 'less than half a minute'
+      : `${liftedMinutes.toFixed(liftedMinutes < 3 ? 1 : 0)} min`
   return `${looks}: ${minutes} more, ${lostSteamG < 1 ? 'hardly any' : `${Math.round(lostSteamG)} g of`} steam lost`
 }

@@ -28,11 +28,13 @@ interface Waiting<K extends string> extends PressMore {
 
 const PAGE = typeof window === 'undefined' ? '' : uuid()
 /** When it is sent, by the clock it was pressed by; the steady clock of the same page knows best how long that is. */
-const sentMs = ({ page, pressed_ms, steady_ms }: Waiting<string>): number => (page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now())
+const sentMs = ({ page, pressed_ms, steady_ms }: Waiting<string>): number =>
+  page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now()
 
 /** Why the server would not have it. */
 async function wordsOf(response: Response): Promise<string> {
-  const body = (await response.json().catch(() => undefined)) as { errors?: { message: string }[] } | undefined
+  const body = (await response.json().catch(() => undefined)) as
+    { errors?: { message: string }[] } | undefined
   return body?.errors?.[0]?.message ?? `the server said ${response.status}`
 }
 
@@ -72,7 +74,12 @@ export interface Outbox<K extends string> {
  *  every answer, so two presses close together could change places; the order they were made in stands.
  *  @param deviceMs the device's clock  @param aheadMs the server's clock minus it  @param before the device's press before this one
  *  @param afterMs the latest event on the screen, by the server's clock */
-export function pressedAt(deviceMs: number, aheadMs: number, before: { pressed_ms: number; ahead_ms: number } | undefined, afterMs = -Infinity): { pressed_ms: number; ahead_ms: number } {
+export function pressedAt(
+  deviceMs: number,
+  aheadMs: number,
+  before: { pressed_ms: number; ahead_ms: number } | undefined,
+  afterMs = -Infinity,
+): { pressed_ms: number; ahead_ms: number } {
   const pressed = Math.max(deviceMs, (before?.pressed_ms ?? -Infinity) + 1)
   const latest = Math.max(afterMs, before ? before.pressed_ms + before.ahead_ms : -Infinity)
   return { pressed_ms: pressed, ahead_ms: Math.max(Math.round(aheadMs), Math.floor(latest) + 1 - pressed) }
@@ -80,7 +87,12 @@ export function pressedAt(deviceMs: number, aheadMs: number, before: { pressed_m
 
 /** Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted server.
  *  @param address where they go; left out: the cook's own  @param aheadMs the server's clock minus this device's  @param onSent after the server has taken something */
-export function useOutbox<K extends string = EventKind>(cookId: string, aheadMs: number, onSent: () => void, address = `/cooks/${cookId}/events`): Outbox<K> {
+export function useOutbox<K extends string = EventKind>(
+  cookId: string,
+  aheadMs: number,
+  onSent: () => void,
+  address = `/cooks/${cookId}/events`,
+): Outbox<K> {
   const [waiting, setWaiting] = useState<Waiting<K>[]>([])
   const [cutOff, setCutOff] = useState(false)
   const [refused, setRefused] = useState<string>()
@@ -114,7 +126,8 @@ export function useOutbox<K extends string = EventKind>(cookId: string, aheadMs:
           body: JSON.stringify({ ...press, sent_ms: sentMs(next) }),
         })
         // What the server refuses for good would block the rest for ever; what it cannot take now, or not from a device that is not let in, stays.
-        if (response.status >= 500 || NOT_NOW.has(response.status)) throw new Error(`the server said ${response.status}`)
+        if (response.status >= 500 || NOT_NOW.has(response.status))
+          throw new Error(`the server said ${response.status}`)
         const { isNew } = response.ok ? ((await response.json()) as { isNew: boolean }) : { isNew: false }
         setRefused(response.ok ? undefined : await wordsOf(response))
         if (isNew) setTaken((list) => [...list.slice(-MOST_TAKEN), next])
@@ -143,10 +156,19 @@ export function useOutbox<K extends string = EventKind>(cookId: string, aheadMs:
 
   const press: Outbox<K>['press'] = (kind, stage, more = {}, afterMs) => {
     const at = pressedAt(Date.now(), aheadMs, stored(cookId).at(-1), afterMs)
-    keep((list) => [...list, { id: uuid(), kind, stage, ...at, page: PAGE, steady_ms: performance.now(), ...more }])
+    keep((list) => [
+      ...list,
+      { id: uuid(), kind, stage, ...at, page: PAGE, steady_ms: performance.now(), ...more },
+    ])
     void send()
   }
-  const eventOf = ({ pressed_ms, ahead_ms, page: _page, steady_ms: _steady, ...event }: Waiting<K>): Pressed<K> => ({ ...event, atMs: pressed_ms + ahead_ms })
+  const eventOf = ({
+    pressed_ms,
+    ahead_ms,
+    page: _page,
+    steady_ms: _steady,
+    ...event
+  }: Waiting<K>): Pressed<K> => ({ ...event, atMs: pressed_ms + ahead_ms })
   return {
     waiting: waiting.map(eventOf),
     taken: taken.map(eventOf),

@@ -4,7 +4,15 @@ import { CUES, type CueId } from '#core/method/cues'
 import classes from './own-picture.module.css'
 
 /** The cook's own picture of a cue in this pot, beside the drawn one; and a way to take one now. */
-export function OwnPicture({ cue, cookId, photo }: { cue: CueId; cookId: string; photo: string | undefined }) {
+export function OwnPicture({
+  cue,
+  cookId,
+  photo,
+}: {
+  cue: CueId
+  cookId: string
+  photo: string | undefined
+}) {
   const fetcher = useFetcher<{ photo?: true; errors?: { message: string }[] }>()
   const form = useRef<HTMLFormElement>(null)
   const wrong = fetcher.data?.errors?.[0]?.message
@@ -16,7 +24,14 @@ export function OwnPicture({ cue, cookId, photo }: { cue: CueId; cookId: string;
         <input type="hidden" name="cue" value={cue} />
         <label className={classes.take}>
           {fetcher.state !== 'idle' ? 'Saving …' : photo ? 'a newer picture' : 'take a photo'}
-          <input type="file" name="photo" accept="image/*" capture="environment" className="unseen" onChange={(event) => event.currentTarget.files?.length && void fetcher.submit(form.current)} />
+          <input
+            type="file"
+            name="photo"
+            accept="image/*"
+            capture="environment"
+            className="unseen"
+            onChange={(event) => event.currentTarget.files?.length && void fetcher.submit(form.current)}
+          />
         </label>
       </fetcher.Form>
       {wrong && <p role="alert">{wrong}</p>}

@@ -24,26 +24,50 @@ const STOP_G = 2
 export function pourWords(grams: number, aim: number): { figure: string; unit: string } {
   const left = Math.round(aim - grams)
   if (left > STOP_G) return { figure: String(left), unit: 'g more' }
-  return left >= -STOP_G ? { figure: 'stop', unit: `${grams} g` } : { figure: String(-left), unit: 'g too much' }
+  return left >= -STOP_G
+    ? { figure: 'stop', unit: `${grams} g` }
+    : { figure: String(-left), unit: 'g too much' }
 }
 
 /** What a hand weighs towards in this stage, g. */
 export const aimOf = (stage: Stage, plan: Plan): number | undefined =>
-  stage.id === 'pour' ? plan.water.pour_g : stage.kind === 'measure' ? plan.grain.mass_g : stage.mends && stage.mends.addG > 0 ? stage.mends.addG : undefined
+  stage.id === 'pour'
+    ? plan.water.pour_g
+    : stage.kind === 'measure'
+      ? plan.grain.mass_g
+      : stage.mends && stage.mends.addG > 0
+        ? stage.mends.addG
+        : undefined
 
 /** What a device that is not trusted proposes: the cook has the last word. */
-export function Proposal({ readings, stage, onCue }: { readings: readonly DeviceReading[]; stage: Stage; onCue: (amount?: number) => void }) {
+export function Proposal({
+  readings,
+  stage,
+  onCue,
+}: {
+  readings: readonly DeviceReading[]
+  stage: Stage
+  onCue: (amount?: number) => void
+}) {
   const [refused, setRefused] = useState(0)
   const proposes = readings.find((r) => r.ends === stage.id)
   if (!proposes || proposes.atMs - refused < NOT_NOW_MS) return null
   return (
     <AdviceCard
-      says={`${WHO[proposes.kind]}: ${stage.cue ?? stage.title}`} why="It cannot end a step by itself." doneWord={stage.cue_id ? CUES[stage.cue_id].key : 'Done'}
-      onDone={() => onCue(proposes.amount)} onNotNow={() => setRefused(proposes.atMs)}
+      says={`${WHO[proposes.kind]}: ${stage.cue ?? stage.title}`}
+      why="It cannot end a step by itself."
+      doneWord={stage.cue_id ? CUES[stage.cue_id].key : 'Done'}
+      onDone={() => onCue(proposes.amount)}
+      onNotNow={() => setRefused(proposes.atMs)}
     />
   )
 }
 
 /** "Not now" lasts so long, ms. */
 const NOT_NOW_MS = 60_000
-const WHO = { scale: 'The scale says', probe: 'The probe says', cooker: 'The cooker reports', 'pressure-pot': 'Pressure indicator' } as const
+const WHO = {
+  scale: 'The scale says',
+  probe: 'The probe says',
+  cooker: 'The cooker reports',
+  'pressure-pot': 'Pressure indicator',
+} as const

@@ -38,7 +38,9 @@ import { plannedWashes, Washes } from './washes'
 import { Wrong } from './wrong'
 import classes from './stove.module.css'
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.title} · Stove · Omsel` : 'Stove · Omsel' }]
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.title} · Stove · Omsel` : 'Stove · Omsel' },
+]
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
@@ -55,29 +57,34 @@ export function loader({ params }: Route.LoaderArgs) {
     // The knob's own places, in the words of the house.
     knob: open.equipment.heats().find((heat) => heat.name === cook.heatName) ?? null,
     // The grain that is most of the pot, to draw it.
-    variety: read.ok ? read.value.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety : varietyOf('long-white').id,
+    variety: read.ok
+      ? read.value.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety
+      : varietyOf('long-white').id,
     events: open.cooks.events(cook.id),
-    lanes: open.cooks.running().map(
-      (other): Lane => ({
-        id: other.id, title: other.title, vesselName: other.vesselName,
-        kept: { request: other.request, plan: other.plan, startedMs: other.startedMs },
-        events: open.cooks.events(other.id),
-      }),
-    ),
+    lanes: open.cooks.running().map((other): Lane => ({
+      id: other.id,
+      title: other.title,
+      vesselName: other.vesselName,
+      kept: { request: other.request, plan: other.plan, startedMs: other.startedMs },
+      events: open.cooks.events(other.id),
+    })),
     cooling: coolingTubs(open, nowMs()),
     board: boardBeside(open, cook.id, nowMs()),
     // How each cue last looked in this very pot.
-    cuePhotos: Object.fromEntries(cook.plan.stages.flatMap((stage) => {
-      const photo = stage.cue_id && open.photos.ofCue(cook.vesselId, stage.cue_id)
-      return photo ? [[stage.cue_id!, photo.id]] : []
-    })) as Record<string, string>,
+    cuePhotos: Object.fromEntries(
+      cook.plan.stages.flatMap((stage) => {
+        const photo = stage.cue_id && open.photos.ofCue(cook.vesselId, stage.cue_id)
+        return photo ? [[stage.cue_id!, photo.id]] : []
+      }),
+    ) as Record<string, string>,
     house: { zone, clock } satisfies HouseClock,
     nowMs: nowMs(),
   }
 }
 
 // A pot on the fire is not lost with the line: the screen counts on.
-export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) => orLastKnown(`stove ${params.cook}`, serverLoader)
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  orLastKnown(`stove ${params.cook}`, serverLoader)
 
 /** A second press of the same key within this time is the same press. */
 const SAME_PRESS_MS = 600
@@ -99,7 +106,9 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   const ownIds = [...outbox.taken, ...outbox.waiting].map(({ id }) => id).join()
   const events = useMemo(() => {
     const known = new Set(loaderData.events.map((event) => event.id))
-    const own = [...outbox.taken, ...outbox.waiting].filter((event) => !known.has(event.id) && known.add(event.id))
+    const own = [...outbox.taken, ...outbox.waiting].filter(
+      (event) => !known.has(event.id) && known.add(event.id),
+    )
     return [...loaderData.events, ...own]
     // The outbox makes its lists anew at every render; only other presses are other lists.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -112,7 +121,10 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   const view = replay(running, events, now)
   // Work by hand comes to the front, and what was there first stays: nothing swaps places under a finger.
   const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
-  const current = view.now.length === 0 ? undefined : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
+  const current =
+    view.now.length === 0
+      ? undefined
+      : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
   const pot = useReckoned(running, events, Math.min(now, view.endedMs ?? now))
@@ -120,7 +132,10 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   const [dismissed, setDismissed] = useState('')
   const hint = pot?.hint && pot.hint.id !== dismissed && current ? pot.hint : undefined
 
-  const noticing = useSenses([...signalsOf(plan, view, now, hint), ...coolingSignals(loaderData.cooling, now)])
+  const noticing = useSenses([
+    ...signalsOf(plan, view, now, hint),
+    ...coolingSignals(loaderData.cooling, now),
+  ])
 
   const lastPress = useRef({ what: '', atMs: 0 })
   const press = (kind: EventKind, stageId: string, more?: PressMore) => {
@@ -139,27 +154,80 @@ function OnePot({ loaderData }: Route.ComponentProps) {
       </h1>
       {(outbox.cutOff || line !== 'open') && (
         <p role="status" className={classes.cutOff}>
-          Offline: still timing here{outbox.waiting.length > 0 && `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} saved`}.
+          Offline: still timing here
+          {outbox.waiting.length > 0 &&
+            `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} saved`}
+          .
           <ComeIn line={line} />
         </p>
       )}
       <Alarm {...noticing} />
       <Lanes lanes={loaderData.lanes} current={id} now={now} />
-      {loaderData.board && <BoardStrip board={loaderData.board} now={now} aheadMs={aheadMs} clock={house} refresh={refresh} />}
+      {loaderData.board && (
+        <BoardStrip board={loaderData.board} now={now} aheadMs={aheadMs} clock={house} refresh={refresh} />
+      )}
       <CoolingStrip tubs={loaderData.cooling} now={now} />
       <Strip plan={plan} view={view} now={now} clock={house} />
       {view.outcome === 'finished' || view.outcome === 'stopped' ? (
-        <Ended id={id} title={loaderData.title} variety={loaderData.variety} outcome={view.outcome} endedMs={view.endedMs ?? now} clock={house} onTakeBack={takeBack} />
+        <Ended
+          id={id}
+          title={loaderData.title}
+          variety={loaderData.variety}
+          outcome={view.outcome}
+          endedMs={view.endedMs ?? now}
+          clock={house}
+          onTakeBack={takeBack}
+        />
       ) : (
         <>
           <NowPanel
-            plan={plan} view={view} now={now} clock={house} stage={stage} current={current} title={loaderData.title}
-            vesselName={loaderData.vesselName} serveAtMs={loaderData.serveAtMs} variety={varietyOf(loaderData.variety)} knob={loaderData.knob}
-            pot={pot} readings={readings} vessel={running.request.vessel} retimed={running.retimed} purpose={running.request.purpose} cookId={id} cuePhotos={loaderData.cuePhotos}
+            plan={plan}
+            view={view}
+            now={now}
+            clock={house}
+            stage={stage}
+            current={current}
+            title={loaderData.title}
+            vesselName={loaderData.vesselName}
+            serveAtMs={loaderData.serveAtMs}
+            variety={varietyOf(loaderData.variety)}
+            knob={loaderData.knob}
+            pot={pot}
+            readings={readings}
+            vessel={running.request.vessel}
+            retimed={running.retimed}
+            purpose={running.request.purpose}
+            cookId={id}
+            cuePhotos={loaderData.cuePhotos}
           />
-          {stage?.kind === 'rinse' && <Washes view={view} stage={stage} washes={plannedWashes(stage)} variety={varietyOf(loaderData.variety)} onWash={(clarity) => press('washed', stage.id, { clarity })} />}
-          {stage && beforeThePour(stage, plan) && <BeforePour key={stage.id} stage={stage} plan={plan} frozen={kept.plan} view={view} now={now} onTell={(kind, amount) => press(kind, stage.id, { amount })} />}
-          {stage && <Proposal key={`proposal ${stage.id}`} readings={readings} stage={stage} onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })} />}
+          {stage?.kind === 'rinse' && (
+            <Washes
+              view={view}
+              stage={stage}
+              washes={plannedWashes(stage)}
+              variety={varietyOf(loaderData.variety)}
+              onWash={(clarity) => press('washed', stage.id, { clarity })}
+            />
+          )}
+          {stage && beforeThePour(stage, plan) && (
+            <BeforePour
+              key={stage.id}
+              stage={stage}
+              plan={plan}
+              frozen={kept.plan}
+              view={view}
+              now={now}
+              onTell={(kind, amount) => press(kind, stage.id, { amount })}
+            />
+          )}
+          {stage && (
+            <Proposal
+              key={`proposal ${stage.id}`}
+              readings={readings}
+              stage={stage}
+              onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })}
+            />
+          )}
           {hint && stage ? (
             <AdviceCard
               says={hint.says}
@@ -168,11 +236,37 @@ function OnePot({ loaderData }: Route.ComponentProps) {
               onNotNow={() => setDismissed(hint.id)}
             />
           ) : (
-            stage?.kind === 'simmer' && current && pot && <Looked key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
+            stage?.kind === 'simmer' &&
+            current &&
+            pot && <Looked key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
           )}
-          {view.now.length > 1 && <Also others={view.now.filter((s) => s.id !== current?.id)} stages={plan.stages} now={now} press={press} />}
-          <Keys view={view} stage={stage} stages={plan.stages} now={now} press={press} takeBack={takeBack} tableAt={clockTime(view.tableMs, house)} onWrong={() => setWrong(true)} />
-          <Wrong opened={wrong} onClose={() => setWrong(false)} stage={stage} pot={pot} press={press} lastStage={plan.stages.at(-1)!.id} waitAt={(minutes) => whereToWait(plan, view, minutes, soakWaits(running.request)).stage} />
+          {view.now.length > 1 && (
+            <Also
+              others={view.now.filter((s) => s.id !== current?.id)}
+              stages={plan.stages}
+              now={now}
+              press={press}
+            />
+          )}
+          <Keys
+            view={view}
+            stage={stage}
+            stages={plan.stages}
+            now={now}
+            press={press}
+            takeBack={takeBack}
+            tableAt={clockTime(view.tableMs, house)}
+            onWrong={() => setWrong(true)}
+          />
+          <Wrong
+            opened={wrong}
+            onClose={() => setWrong(false)}
+            stage={stage}
+            pot={pot}
+            press={press}
+            lastStage={plan.stages.at(-1)!.id}
+            waitAt={(minutes) => whereToWait(plan, view, minutes, soakWaits(running.request)).stage}
+          />
         </>
       )}
     </main>

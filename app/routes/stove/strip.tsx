@@ -7,9 +7,22 @@ import classes from './stove.module.css'
 const MINUTE = 60_000
 
 /** The whole cook as it really goes: what is over at its true length, what is to come as planned, and now. */
-export function Strip({ plan, view, now, clock }: { plan: Plan; view: CookView; now: number; clock: HouseClock }) {
+export function Strip({
+  plan,
+  view,
+  now,
+  clock,
+}: {
+  plan: Plan
+  view: CookView
+  now: number
+  clock: HouseClock
+}) {
   const start = view.stages[0]!.startMs
-  const times = view.stages.map((stage) => ({ start: (stage.startMs - start) / MINUTE, end: (stage.endMs - start) / MINUTE }))
+  const times = view.stages.map((stage) => ({
+    start: (stage.startMs - start) / MINUTE,
+    end: (stage.endMs - start) / MINUTE,
+  }))
   return (
     <section className={classes.strip} aria-label="From the start to the table">
       <HeatRibbon

@@ -32,22 +32,37 @@ export function Washes({ view, washes, variety, onWash }: WashesProps) {
         <b className="figure">
           {view.washes} of {washes}
         </b>{' '}
-        {view.washes === 0 ? 'Pour off the first cloudy water. After each rinse, tap the bowl that looks like yours.' : reached ? 'Clear enough. Continue.' : 'Not clear enough yet: once more, gently.'}
+        {view.washes === 0
+          ? 'Pour off the first cloudy water. After each rinse, tap the bowl that looks like yours.'
+          : reached
+            ? 'Clear enough. Continue.'
+            : 'Not clear enough yet: once more, gently.'}
       </p>
       <div className={classes.bowls}>
         {CLARITY_STEPS.map(({ clarity, word }, i) => (
-          <UnstyledButton key={word} className={classes.bowl} aria-pressed={view.clarity === clarity} onClick={() => onWash(clarity)}>
+          <UnstyledButton
+            key={word}
+            className={classes.bowl}
+            aria-pressed={view.clarity === clarity}
+            onClick={() => onWash(clarity)}
+          >
             <svg viewBox="0 0 100 56" aria-hidden>
               <defs>
                 <KernelPattern id={`${grains}-${i}`} variety={variety} wet />
               </defs>
               <path d="M8 10H92V16Q92 50 66 50H34Q8 50 8 16Z" className={classes.body} />
               <path d="M9 28H91Q88 49 66 49H34Q12 49 9 28Z" fill={`url(#${grains}-${i})`} />
-              <path d="M8 14H92V16Q92 50 66 50H34Q8 50 8 16Z" className={classes.cloud} style={{ opacity: 0.96 * (1 - clarity) }} />
+              <path
+                d="M8 14H92V16Q92 50 66 50H34Q8 50 8 16Z"
+                className={classes.cloud}
+                style={{ opacity: 0.96 * (1 - clarity) }}
+              />
               <path d="M4 10H96" className={classes.rim} />
             </svg>
             {word}
-            {clarity <= enough && (CLARITY_STEPS[i + 1]?.clarity ?? 2) > enough && <small>about enough</small>}
+            {clarity <= enough && (CLARITY_STEPS[i + 1]?.clarity ?? 2) > enough && (
+              <small>about enough</small>
+            )}
           </UnstyledButton>
         ))}
       </div>

@@ -33,9 +33,21 @@ export function Acts({ acts, dishes, now, clock, placeOf, handOf, sent, press }:
         const hand = handOf(act)
         const key = act.press
         return (
-          <li key={`${act.dish} ${act.task}`} data-due={due || undefined} data-at={act.atMs} data-until={act.untilMs} data-press={key?.kind}>
+          <li
+            key={`${act.dish} ${act.task}`}
+            data-due={due || undefined}
+            data-at={act.atMs}
+            data-until={act.untilMs}
+            data-press={key?.kind}
+          >
             <b className="figure">{dishLetter(Math.max(0, at))}</b>
-            <span className={`${classes.when} figure`}>{due ? 'now' : act.atMs - now < COUNT_MS ? countdown(act.atMs - now) : clockTime(act.atMs, clock)}</span>
+            <span className={`${classes.when} figure`}>
+              {due
+                ? 'now'
+                : act.atMs - now < COUNT_MS
+                  ? countdown(act.atMs - now)
+                  : clockTime(act.atMs, clock)}
+            </span>
             <span className={classes.what}>
               <span>{act.title}</span>
               <span className="quiet small">
@@ -53,7 +65,13 @@ export function Acts({ acts, dishes, now, clock, placeOf, handOf, sent, press }:
               </span>
             </span>
             {key ? (
-              <UnstyledButton className={classes.key} data-due={due || undefined} disabled={sent.has(act.dish)} onClick={() => press(key.kind, act)} aria-label={`${key.word}: ${act.title}, ${dishes[at]?.title ?? ''}`}>
+              <UnstyledButton
+                className={classes.key}
+                data-due={due || undefined}
+                disabled={sent.has(act.dish)}
+                onClick={() => press(key.kind, act)}
+                aria-label={`${key.word}: ${act.title}, ${dishes[at]?.title ?? ''}`}
+              >
                 {key.word}
               </UnstyledButton>
             ) : (

@@ -13,16 +13,39 @@ export function loader({ params, request }: Route.LoaderArgs) {
   const supper = open.suppers.find(params.supper)
   if (!supper) throw new Response('There is no such supper.', { status: 404 })
   const schedule = scheduleIn(open, supper, nowMs())
-  const calendar = ical({ name: supper.title, prodId: { company: 'omsel', product: 'supper', language: 'EN' }, ttl: SUBSCRIBED_S })
+  const calendar = ical({
+    name: supper.title,
+    prodId: { company: 'omsel', product: 'supper', language: 'EN' },
+    ttl: SUBSCRIBED_S,
+  })
   const url = new URL(`/supper/${supper.id}`, request.url).toString()
   for (const dish of schedule?.dishes ?? [])
     for (const task of dish.tasks) {
       if (!task.hands_on && task.resource === undefined) continue
-      const event = calendar.createEvent({ id: `${supper.id}-${dish.id}-${task.id}`, start: new Date(task.starts_at), end: new Date(task.ends_at), summary: `${dish.title}: ${task.title}`, url, stamp: new Date(supper.made_ms) })
+      const event = calendar.createEvent({
+        id: `${supper.id}-${dish.id}-${task.id}`,
+        start: new Date(task.starts_at),
+        end: new Date(task.ends_at),
+        summary: `${dish.title}: ${task.title}`,
+        url,
+        stamp: new Date(supper.made_ms),
+      })
       // Half a minute before, so that one stands there when it begins.
       event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: task.title })
     }
   const tableMs = schedule ? Date.parse(schedule.table_at) : supper.serve_ms
-  calendar.createEvent({ id: `${supper.id}-table`, start: new Date(tableMs), end: new Date(tableMs + 60_000), summary: `${supper.title}: the table`, url, stamp: new Date(supper.made_ms) })
-  return new Response(calendar.toString(), { headers: { 'Content-Type': 'text/calendar; charset=utf-8', 'Content-Disposition': `inline; filename="${supper.id}.ics"` } })
+  calendar.createEvent({
+    id: `${supper.id}-table`,
+    start: new Date(tableMs),
+    end: new Date(tableMs + 60_000),
+    summary: `${supper.title}: the table`,
+    url,
+    stamp: new Date(supper.made_ms),
+  })
+  return new Response(calendar.toString(), {
+    headers: {
+      'Content-Type': 'text/calendar; charset=utf-8',
+      'Content-Disposition': `inline; filename="${supper.id}.ics"`,
+    },
+  })
 }

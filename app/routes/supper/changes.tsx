@@ -23,13 +23,19 @@ export function Changes({ changes, dishes, slidMinutes, tableAt, clock, placeOf 
   return (
     <section className={classes.changes} aria-label="What changed" role="status">
       <div>
-        {slidMinutes >= 1 && <p className="figure">Serving time: {tableAt} now, {Math.round(slidMinutes)} min later.</p>}
+        {slidMinutes >= 1 && (
+          <p className="figure">
+            Serving time: {tableAt} now, {Math.round(slidMinutes)} min later.
+          </p>
+        )}
         <ul>
           {first.map((c) => {
             const at = dishes.findIndex((d) => d.id === c.dish)
             return (
               <li key={c.dish}>
-                <b className="figure">{dishLetter(Math.max(0, at))}</b> {dishes[at]?.tasks.find((t) => t.id === c.id)?.title} at {clockTime(c.toMs, clock)}, not {clockTime(c.fromMs, clock)}
+                <b className="figure">{dishLetter(Math.max(0, at))}</b>{' '}
+                {dishes[at]?.tasks.find((t) => t.id === c.id)?.title} at {clockTime(c.toMs, clock)}, not{' '}
+                {clockTime(c.fromMs, clock)}
                 {c.at !== undefined && `, on the ${placeOf(c.at)}`}
               </li>
             )

@@ -6,6 +6,8 @@ import type { Route } from './+types/events'
 
 /** One press at a supper. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const { body, status } = await answerPress(request, 'supper', (said, receivedMs) => pressSupper(kitchen(), params.supper, said, receivedMs))
+  const { body, status } = await answerPress(request, 'supper', (said, receivedMs) =>
+    pressSupper(kitchen(), params.supper, said, receivedMs),
+  )
   return data(body, { status })
 }

@@ -10,5 +10,13 @@ interface HandsProps {
 /** Whose hands a dish is in, and handing it over. */
 export function Hands({ title, names, hand, onGive }: HandsProps) {
   if (hand === undefined) return null
-  return <NativeSelect size="xs" aria-label={`Who does the ${title}`} value={String(hand)} onChange={(event) => onGive(Number(event.currentTarget.value))} data={names.map((label, i) => ({ value: String(i), label }))} />
+  return (
+    <NativeSelect
+      size="xs"
+      aria-label={`Who does the ${title}`}
+      value={String(hand)}
+      onChange={(event) => onGive(Number(event.currentTarget.value))}
+      data={names.map((label, i) => ({ value: String(i), label }))}
+    />
+  )
 }

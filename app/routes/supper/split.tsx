@@ -27,17 +27,44 @@ export default function Split({ loaderData }: Route.ComponentProps) {
   const written = search.toString()
   const first = useMemo(() => firstBench(house), [house])
   const state = useMemo(() => fromSearch(new URLSearchParams(written), first, house), [written, first, house])
-  const in_ = (vesselId: string, heatId: string, grams: number): BenchState => ({ ...state, vesselId, heatId, amount: { basis: 'dry-mass', value: grams }, method: vesselId === state.vesselId ? state.method : null, poured: null, at: null, keep: 0, fromKept: 0 })
+  const in_ = (vesselId: string, heatId: string, grams: number): BenchState => ({
+    ...state,
+    vesselId,
+    heatId,
+    amount: { basis: 'dry-mass', value: grams },
+    method: vesselId === state.vesselId ? state.method : null,
+    poured: null,
+    at: null,
+    keep: 0,
+    fromKept: 0,
+  })
   const { options, grams } = useMemo(() => {
     const read = planFrom(requestOf({ ...state, at: null }, house, now))
     const grams = read.ok ? Math.round(read.value.grain.mass_g / 5) * 5 : 300
     // A pot stands on the burner it is planned for; the others take what is left, the strongest first.
-    const heats = [heatOfState(state, house), ...house.heats.filter((h) => h.id !== state.heatId).sort((a, b) => b.rated_w * b.efficiency - a.rated_w * a.efficiency)]
-    const pots = [vesselOfState(state, house), ...house.vessels.filter((v) => v.id !== state.vesselId && v.kind !== 'oven-dish').sort((a, b) => b.capacity_ml - a.capacity_ml)].slice(0, 6)
+    const heats = [
+      heatOfState(state, house),
+      ...house.heats
+        .filter((h) => h.id !== state.heatId)
+        .sort((a, b) => b.rated_w * b.efficiency - a.rated_w * a.efficiency),
+    ]
+    const pots = [
+      vesselOfState(state, house),
+      ...house.vessels
+        .filter((v) => v.id !== state.vesselId && v.kind !== 'oven-dish')
+        .sort((a, b) => b.capacity_ml - a.capacity_ml),
+    ].slice(0, 6)
     let next = 0
     const list = pots.map((row): SplitPot & { heatId: string } => {
       const heat = row.own_rated_w === null ? heats[next++ % heats.length]! : heats[0]!
-      return { id: row.id, name: row.name, capacityMl: row.capacity_ml, place: row.own_rated_w === null ? heat.id : `own ${row.id}`, heatId: heat.id, request: (g) => requestOf(in_(row.id, heat.id, g), house, now) }
+      return {
+        id: row.id,
+        name: row.name,
+        capacityMl: row.capacity_ml,
+        place: row.own_rated_w === null ? heat.id : `own ${row.id}`,
+        heatId: heat.id,
+        request: (g) => requestOf(in_(row.id, heat.id, g), house, now),
+      }
     })
     return { options: splitBatch(grams, list), grams }
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -51,7 +78,9 @@ export default function Split({ loaderData }: Route.ComponentProps) {
       <p className="place-lead">
         {amountWord(state)}, {grams} g of {grainWord(state, house)}: ready first, then least work.
       </p>
-      {options.length === 0 && <p role="status">No pots can hold this much, even in two rounds. Cook less.</p>}
+      {options.length === 0 && (
+        <p role="status">No pots can hold this much, even in two rounds. Cook less.</p>
+      )}
       <ol className="place-list">
         {options.slice(0, SHOWN).map((o, i) => (
           <li key={i} className="basin">
@@ -61,7 +90,9 @@ export default function Split({ loaderData }: Route.ComponentProps) {
               {o.shares.map((s, k) => (
                 <span key={s.pot.id}>
                   {k > 0 && ' and '}
-                  <Link to={`/?${toSearch(in_(s.pot.id, (s.pot as SplitPot & { heatId: string }).heatId, s.grams), first).toString()}`}>
+                  <Link
+                    to={`/?${toSearch(in_(s.pot.id, (s.pot as SplitPot & { heatId: string }).heatId, s.grams), first).toString()}`}
+                  >
                     {s.grams} g in the {s.pot.name}
                   </Link>
                   , {Math.round(s.plan.water.pour_g)} g water

@@ -25,7 +25,9 @@ import { PrintKey } from '../card/print-key'
 import type { Route } from './+types/supper'
 import classes from './supper.module.css'
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.supper.title} · Supper · Omsel` : 'Supper · Omsel' }]
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.supper.title} · Supper · Omsel` : 'Supper · Omsel' },
+]
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
@@ -33,27 +35,41 @@ export function loader({ params }: Route.LoaderArgs) {
   if (!supper) throw new Response('There is no such supper.', { status: 404 })
   const schedule = scheduleIn(open, supper, nowMs()) ?? null
   return {
-    supper, schedule, board: schedule && schedule.start_at !== '' ? boardOf(open, supper, schedule, nowMs()) : null,
+    supper,
+    schedule,
+    board: schedule && schedule.start_at !== '' ? boardOf(open, supper, schedule, nowMs()) : null,
     tracks: [
       ...open.equipment.heats().map(({ id, name }) => ({ id, name })),
       ...(supper.oven > 0 ? [{ id: 'oven', name: 'oven' }] : []),
-      ...open.equipment.vessels().filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish').map(({ id, name }) => ({ id, name })),
+      ...open.equipment
+        .vessels()
+        .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
+        .map(({ id, name }) => ({ id, name })),
     ],
     burners: open.equipment.heats().map(({ id }) => id),
-    settings: settingsOf(open), nowMs: nowMs(),
+    settings: settingsOf(open),
+    nowMs: nowMs(),
   }
 }
 
-export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) => orLastKnown(`supper ${params.supper}`, serverLoader)
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  orLastKnown(`supper ${params.supper}`, serverLoader)
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   const open = kitchen()
-  const refuse = (errors: Refused['errors'], status = 422) => data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'supper' ? 404 : status })
+  const refuse = (errors: Refused['errors'], status = 422) =>
+    data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'supper' ? 404 : status })
   switch (typed.intent) {
     case 'save': {
       const serve = wallMs(typed.day ?? '', typed.hour ?? '', settingsOf(open).zone)
-      if (serve === undefined) return refuse([{ path: 'hour', message: `hour must be a day and an hour, got "${typed.day ?? ''} ${typed.hour ?? ''}"` }])
+      if (serve === undefined)
+        return refuse([
+          {
+            path: 'hour',
+            message: `hour must be a day and an hour, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
+          },
+        ])
       const saved = saveSupper(open, { ...typed, id: params.supper, serve_ms: String(serve) }, nowMs())
       return saved.ok ? { done: 'save' as const } : refuse(saved.errors)
     }
@@ -61,7 +77,9 @@ export async function action({ request, params }: Route.ActionArgs) {
       const added = addDish(open, params.supper, typed)
       if (!added.ok) return refuse(added.errors)
       // From the bench one comes here to see it on the table.
-      return typed.kind === 'plan' ? redirect(`/supper/${params.supper}`) : { done: 'add' as const, at: nowMs() }
+      return typed.kind === 'plan'
+        ? redirect(`/supper/${params.supper}`)
+        : { done: 'add' as const, at: nowMs() }
     }
     case 'drop': {
       const dropped = dropDish(open, params.supper, typed.dish)
@@ -81,7 +99,15 @@ export async function action({ request, params }: Route.ActionArgs) {
       open.suppers.drop(params.supper)
       return redirect('/supper')
     default:
-      return refuse([{ path: 'intent', message: `intent must be save, add, fix, drop, seen or remove, got "${typed.intent ?? ''}"` }], 400)
+      return refuse(
+        [
+          {
+            path: 'intent',
+            message: `intent must be save, add, fix, drop, seen or remove, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        400,
+      )
   }
 }
 
@@ -102,7 +128,12 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   const refresh = useRefresh()
   const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const line = useKitchenStream(refresh)
-  const outbox = useOutbox<SupperPress>(`supper-${supper.id}`, aheadMs, refresh, `/supper/${supper.id}/events`)
+  const outbox = useOutbox<SupperPress>(
+    `supper-${supper.id}`,
+    aheadMs,
+    refresh,
+    `/supper/${supper.id}/events`,
+  )
   const begun = board?.begun ?? false
   useEffect(() => {
     if (!begun) return
@@ -113,23 +144,54 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const busy = useNavigation().state !== 'idle'
   const tableMs = schedule ? Date.parse(schedule.table_at) : supper.serve_ms
-  const at = (text: string | number) => ((typeof text === 'string' ? Date.parse(text) : text) - tableMs) / MINUTE
-  const names = supper.cooks === 1 ? [supper.names[0] ?? 'hands'] : Array.from({ length: supper.cooks }, (_, i) => supper.names[i] ?? `hands ${i + 1}`)
+  const at = (text: string | number) =>
+    ((typeof text === 'string' ? Date.parse(text) : text) - tableMs) / MINUTE
+  const names =
+    supper.cooks === 1
+      ? [supper.names[0] ?? 'hands']
+      : Array.from({ length: supper.cooks }, (_, i) => supper.names[i] ?? `hands ${i + 1}`)
   const handAt = (dish: string, task: string) => board?.hands[`${dish} ${task}`]
-  const tasks: BoardTask[] = (board?.dishes ?? []).flatMap((dish, i) => dish.tasks.map((t) => ({ dish: i, title: t.title, start: at(t.startMs), end: at(t.endMs), hands: t.hands, track: t.at ?? null, state: t.state, ...(handAt(dish.id, t.id) === undefined ? {} : { hand: handAt(dish.id, t.id)! }) })))
-  const steps = tasks.map((t) => ({ ...t, dishTitle: schedule!.dishes[t.dish]!.title })).filter((t) => t.state !== 'done').sort((a, b) => a.start - b.start || a.end - b.end)
+  const tasks: BoardTask[] = (board?.dishes ?? []).flatMap((dish, i) =>
+    dish.tasks.map((t) => ({
+      dish: i,
+      title: t.title,
+      start: at(t.startMs),
+      end: at(t.endMs),
+      hands: t.hands,
+      track: t.at ?? null,
+      state: t.state,
+      ...(handAt(dish.id, t.id) === undefined ? {} : { hand: handAt(dish.id, t.id)! }),
+    })),
+  )
+  const steps = tasks
+    .map((t) => ({ ...t, dishTitle: schedule!.dishes[t.dish]!.title }))
+    .filter((t) => t.state !== 'done')
+    .sort((a, b) => a.start - b.start || a.end - b.end)
   const nameOf = new Map(tracks.map((t) => [t.id, t.name]))
   const placeOf = (id: string) => nameOf.get(id) ?? id
   const burners = tracks.filter((t) => loaderData.burners.includes(t.id))
   const edit = refused?.typed.intent === 'save' ? refused : undefined
   const adding = refused?.typed.intent === 'add' ? refused : undefined
-  const started = new Set(board?.dishes.filter((d) => d.tasks.some((t) => t.state !== 'next')).map((d) => d.id))
+  const started = new Set(
+    board?.dishes.filter((d) => d.tasks.some((t) => t.state !== 'next')).map((d) => d.id),
+  )
   const move = (dishAt: number, minutes: number, track: string | undefined) => {
     const dish = supper.dishes[dishAt]
     if (!dish || started.has(dish.id)) return
     const burner = track !== undefined && loaderData.burners.includes(track) ? track : (dish.burner ?? '')
     const held = dish.ready_before_minutes ?? Math.round(board?.dishes[dishAt]?.heldMinutes ?? 0)
-    void submit({ intent: 'fix', dish: dish.id, burner, ready_before_minutes: minutes === 0 ? String(dish.ready_before_minutes ?? '') : String(Math.min(480, Math.max(0, held - minutes))) }, { method: 'post', preventScrollReset: true })
+    void submit(
+      {
+        intent: 'fix',
+        dish: dish.id,
+        burner,
+        ready_before_minutes:
+          minutes === 0
+            ? String(dish.ready_before_minutes ?? '')
+            : String(Math.min(480, Math.max(0, held - minutes))),
+      },
+      { method: 'post', preventScrollReset: true },
+    )
   }
   return (
     <main className="place" data-heard={loaderData.nowMs}>
@@ -146,7 +208,10 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
       <p className="place-lead">
         {dayWord(tableMs, now, settings.zone)}, serving at {clockTime(tableMs, settings)}
         {tableMs - supper.serve_ms >= MINUTE && ` (asked for at ${clockTime(supper.serve_ms, settings)})`}
-        {!begun && schedule && schedule.start_at !== '' && `; first task ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
+        {!begun &&
+          schedule &&
+          schedule.start_at !== '' &&
+          `; first task ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
       </p>
       {(line !== 'open' || outbox.cutOff) && (
         <p role="status" className={classes.changes}>
@@ -159,7 +224,16 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
           Not saved: {outbox.refused}.
         </p>
       )}
-      {board && <Changes changes={board.changes} dishes={board.dishes} slidMinutes={(tableMs - supper.serve_ms) / MINUTE - board.lateMinutes} tableAt={clockTime(tableMs, settings)} clock={settings} placeOf={placeOf} />}
+      {board && (
+        <Changes
+          changes={board.changes}
+          dishes={board.dishes}
+          slidMinutes={(tableMs - supper.serve_ms) / MINUTE - board.lateMinutes}
+          tableAt={clockTime(tableMs, settings)}
+          clock={settings}
+          placeOf={placeOf}
+        />
+      )}
       {schedule && !schedule.feasible && (
         <div className={classes.conflicts} role="alert">
           <IconAlertTriangle size={22} aria-hidden />
@@ -167,7 +241,9 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
             {schedule.conflicts.map((c) => (
               <li key={c}>{c}</li>
             ))}
-            {schedule.ready_by && <li>Earliest serving time: {clockTime(Date.parse(schedule.ready_by), settings)}.</li>}
+            {schedule.ready_by && (
+              <li>Earliest serving time: {clockTime(Date.parse(schedule.ready_by), settings)}.</li>
+            )}
             {schedule.nearest.map((n) => (
               <li key={n}>{n}</li>
             ))}
@@ -182,20 +258,32 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
               <>
                 <span className="quiet">guests late by</span>
                 {LATE_MINUTES.map((minutes) => (
-                  <UnstyledButton key={minutes} className="chip" aria-label={`Guests ${minutes} minutes late`} onClick={() => outbox.press('late', '', { amount: minutes })}>
+                  <UnstyledButton
+                    key={minutes}
+                    className="chip"
+                    aria-label={`Guests ${minutes} minutes late`}
+                    onClick={() => outbox.press('late', '', { amount: minutes })}
+                  >
                     +{minutes}
                   </UnstyledButton>
                 ))}
               </>
             )}
             {board.last && (
-              <UnstyledButton className="link" onClick={() => outbox.press('take-back', '', { target: board.last!.id })}>
+              <UnstyledButton
+                className="link"
+                onClick={() => outbox.press('take-back', '', { target: board.last!.id })}
+              >
                 Take back “{lastWord(board.last, board.dishes)}”
               </UnstyledButton>
             )}
           </div>
           <Acts
-            acts={board.acts} dishes={board.dishes} now={now} clock={settings} placeOf={placeOf}
+            acts={board.acts}
+            dishes={board.dishes}
+            now={now}
+            clock={settings}
+            placeOf={placeOf}
             handOf={(act) => (supper.cooks > 1 ? names[handAt(act.dish, act.task) ?? 0] : undefined)}
             sent={new Set(outbox.waiting.map((e) => e.dish ?? ''))}
             press={(kind, act) => outbox.press(kind, act.task, { dish: act.dish })}
@@ -205,8 +293,13 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
       {board && schedule && schedule.dishes.length > 0 && (
         <section className={`${classes.board} basin`} aria-label="Timetable">
           <SupperBoard
-            tracks={tracks} tasks={tasks} hands={names} dishes={schedule.dishes.map((d) => ({ title: d.title, ready: -d.held_minutes }))} clockAt={(minute) => clockTime(tableMs + minute * MINUTE, settings)}
-            {...(begun ? { now: at(now) } : {})} onMove={move}
+            tracks={tracks}
+            tasks={tasks}
+            hands={names}
+            dishes={schedule.dishes.map((d) => ({ title: d.title, ready: -d.held_minutes }))}
+            clockAt={(minute) => clockTime(tableMs + minute * MINUTE, settings)}
+            {...(begun ? { now: at(now) } : {})}
+            onMove={move}
           />
         </section>
       )}
@@ -223,19 +316,44 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
                     {dish.title}
                     <span className="quiet small">
                       {' '}
-                      {told && told.tasks.length > 0 ? (told.held_minutes < 1 ? 'ready on time' : `ready ${Math.round(told.held_minutes)} min before`) : ''}
+                      {told && told.tasks.length > 0
+                        ? told.held_minutes < 1
+                          ? 'ready on time'
+                          : `ready ${Math.round(told.held_minutes)} min before`
+                        : ''}
                     </span>
                   </span>
                   {dish.kind === 'plan' && <Link to={`/?${dish.search}`}>bench</Link>}
                   <span className={classes.controls}>
-                  {supper.cooks > 1 && <Hands title={dish.title} names={names} hand={told?.tasks.map((t) => handAt(dish.id, t.id)).find((h) => h !== undefined)} onGive={(hand) => outbox.press('hand', '', { dish: dish.id, amount: hand })} />}
-                  {!started.has(dish.id) && <Fix dish={dish} burners={burners} heated={tasks.some((t) => t.dish === i && burners.some((b) => b.id === t.track))} held={Math.round(told?.held_minutes ?? 0)} />}
-                  <Form method="post">
-                    <input type="hidden" name="dish" value={dish.id} />
-                    <Button type="submit" size="compact-sm" variant="subtle" name="intent" value="drop" aria-label={`Remove ${dish.title}`}>
-                      take it off
-                    </Button>
-                  </Form>
+                    {supper.cooks > 1 && (
+                      <Hands
+                        title={dish.title}
+                        names={names}
+                        hand={told?.tasks.map((t) => handAt(dish.id, t.id)).find((h) => h !== undefined)}
+                        onGive={(hand) => outbox.press('hand', '', { dish: dish.id, amount: hand })}
+                      />
+                    )}
+                    {!started.has(dish.id) && (
+                      <Fix
+                        dish={dish}
+                        burners={burners}
+                        heated={tasks.some((t) => t.dish === i && burners.some((b) => b.id === t.track))}
+                        held={Math.round(told?.held_minutes ?? 0)}
+                      />
+                    )}
+                    <Form method="post">
+                      <input type="hidden" name="dish" value={dish.id} />
+                      <Button
+                        type="submit"
+                        size="compact-sm"
+                        variant="subtle"
+                        name="intent"
+                        value="drop"
+                        aria-label={`Remove ${dish.title}`}
+                      >
+                        take it off
+                      </Button>
+                    </Form>
                   </span>
                 </li>
               )
@@ -244,12 +362,39 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
           <p className={classes.screen}>
             Grains come from the <Link to="/">bench</Link>: plan it, then press “add to meal”.
           </p>
-          <Form method="post" noValidate className={classes.screen} key={actionData && 'at' in actionData ? actionData.at : 'first'}>
+          <Form
+            method="post"
+            noValidate
+            className={classes.screen}
+            key={actionData && 'at' in actionData ? actionData.at : 'first'}
+          >
             <input type="hidden" name="kind" value="companion" />
-            <TextInput label="Other dish" name="title" placeholder="roast roots" defaultValue={adding?.typed.title ?? ''} error={errorAt(adding, 'title')} />
-            <Textarea label="Steps, one per line" description="what; minutes; and hands, burner, oven, look every 20" name="tasks" autosize minRows={3} placeholder={EXAMPLE} defaultValue={adding?.typed.tasks ?? ''} error={errorAt(adding, 'tasks')} />
+            <TextInput
+              label="Other dish"
+              name="title"
+              placeholder="roast roots"
+              defaultValue={adding?.typed.title ?? ''}
+              error={errorAt(adding, 'title')}
+            />
+            <Textarea
+              label="Steps, one per line"
+              description="what; minutes; and hands, burner, oven, look every 20"
+              name="tasks"
+              autosize
+              minRows={3}
+              placeholder={EXAMPLE}
+              defaultValue={adding?.typed.tasks ?? ''}
+              error={errorAt(adding, 'tasks')}
+            />
             <Group align="flex-end" mt="xs">
-              <TextInput label="Can wait, min" name="hold_max_minutes" inputMode="numeric" w={150} defaultValue={adding?.typed.hold_max_minutes ?? ''} error={errorAt(adding, 'hold_max_minutes')} />
+              <TextInput
+                label="Can wait, min"
+                name="hold_max_minutes"
+                inputMode="numeric"
+                w={150}
+                defaultValue={adding?.typed.hold_max_minutes ?? ''}
+                error={errorAt(adding, 'hold_max_minutes')}
+              />
               <Button type="submit" variant="default" name="intent" value="add" loading={busy}>
                 Add dish
               </Button>
@@ -258,11 +403,42 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
           <Form method="post" noValidate className={classes.screen}>
             <h2 className="place-part">Time and helpers</h2>
             <Group align="flex-end" gap="sm">
-              <TextInput name="title" label="What it is" defaultValue={edit?.typed.title ?? supper.title} error={errorAt(edit, 'title')} />
-              <TextInput type="date" name="day" label="Day" defaultValue={edit?.typed.day ?? dayOf(supper.serve_ms, settings.zone)} error={errorAt(edit, 'hour')} />
-              <TextInput type="time" name="hour" label="Serve at" defaultValue={edit?.typed.hour ?? hourOf(supper.serve_ms, settings.zone)} />
- <TextInput name="names" label="Who cooks" placeholder="names, with commas" w={160} defaultValue={edit?.typed.names ?? supper.names.join(', ')} error={errorAt(edit, 'names')} />
-              <NumberInput name="cooks" label="People cooking" defaultValue={Number(edit?.typed.cooks ?? supper.cooks)} min={1} max={4} w={80} error={errorAt(edit, 'cooks')} />
+              <TextInput
+                name="title"
+                label="What it is"
+                defaultValue={edit?.typed.title ?? supper.title}
+                error={errorAt(edit, 'title')}
+              />
+              <TextInput
+                type="date"
+                name="day"
+                label="Day"
+                defaultValue={edit?.typed.day ?? dayOf(supper.serve_ms, settings.zone)}
+                error={errorAt(edit, 'hour')}
+              />
+              <TextInput
+                type="time"
+                name="hour"
+                label="Serve at"
+                defaultValue={edit?.typed.hour ?? hourOf(supper.serve_ms, settings.zone)}
+              />
+              <TextInput
+                name="names"
+                label="Who cooks"
+                placeholder="names, with commas"
+                w={160}
+                defaultValue={edit?.typed.names ?? supper.names.join(', ')}
+                error={errorAt(edit, 'names')}
+              />
+              <NumberInput
+                name="cooks"
+                label="People cooking"
+                defaultValue={Number(edit?.typed.cooks ?? supper.cooks)}
+                min={1}
+                max={4}
+                w={80}
+                error={errorAt(edit, 'cooks')}
+              />
               <Button type="submit" name="intent" value="save" loading={busy}>
                 Save
               </Button>
@@ -279,10 +455,19 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
               <li key={i} data-hands={s.hands || undefined} data-state={s.state}>
                 <span className="figure">
                   {clockTime(tableMs + s.start * MINUTE, settings)}
-                  {dayOf(tableMs + s.start * MINUTE, settings.zone) !== dayOf(tableMs, settings.zone) && <span className="small quiet"> {dayWord(tableMs + s.start * MINUTE, now, settings.zone)}</span>}
+                  {dayOf(tableMs + s.start * MINUTE, settings.zone) !== dayOf(tableMs, settings.zone) && (
+                    <span className="small quiet">
+                      {' '}
+                      {dayWord(tableMs + s.start * MINUTE, now, settings.zone)}
+                    </span>
+                  )}
                 </span>
                 <span>
-                  <b>{dishLetter(s.dish)}</b> {s.title} <span className="quiet small">{s.dishTitle}, {Math.round(s.end - s.start)} min{s.track ? `, ${placeOf(s.track)}` : ''}{s.hands && s.hand !== undefined && supper.cooks > 1 ? `, ${names[s.hand]}` : ''}</span>
+                  <b>{dishLetter(s.dish)}</b> {s.title}{' '}
+                  <span className="quiet small">
+                    {s.dishTitle}, {Math.round(s.end - s.start)} min{s.track ? `, ${placeOf(s.track)}` : ''}
+                    {s.hands && s.hand !== undefined && supper.cooks > 1 ? `, ${names[s.hand]}` : ''}
+                  </span>
                 </span>
               </li>
             ))}
@@ -294,27 +479,74 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   )
 }
 
-const EVENT_WORDS: Record<string, string> = { begin: 'begun', done: 'done', hand: 'handed over', late: 'guests late' }
-const lastWord = ({ kind, dish }: { kind: string; dish: string | null }, dishes: readonly { id: string; title: string }[]): string => `${dish === null ? '' : `${dishes.find((d) => d.id === dish)?.title ?? ''} `}${EVENT_WORDS[kind] ?? kind}`
+const EVENT_WORDS: Record<string, string> = {
+  begin: 'begun',
+  done: 'done',
+  hand: 'handed over',
+  late: 'guests late',
+}
+const lastWord = (
+  { kind, dish }: { kind: string; dish: string | null },
+  dishes: readonly { id: string; title: string }[],
+): string =>
+  `${dish === null ? '' : `${dishes.find((d) => d.id === dish)?.title ?? ''} `}${EVENT_WORDS[kind] ?? kind}`
 
 /** Moves a ribbon: to another burner, or earlier; what is fixed stays, and the rest goes round it. */
-function Fix({ dish, burners, heated, held }: { dish: { id: string; title: string; burner?: string; ready_before_minutes?: number }; burners: readonly { id: string; name: string }[]; heated: boolean; held: number }) {
+function Fix({
+  dish,
+  burners,
+  heated,
+  held,
+}: {
+  dish: { id: string; title: string; burner?: string; ready_before_minutes?: number }
+  burners: readonly { id: string; name: string }[]
+  heated: boolean
+  held: number
+}) {
   const submit = useSubmit()
-  const fix = (burner: string, early: number | undefined) => void submit({ intent: 'fix', dish: dish.id, burner, ready_before_minutes: early === undefined ? '' : String(early) }, { method: 'post', preventScrollReset: true })
+  const fix = (burner: string, early: number | undefined) =>
+    void submit(
+      {
+        intent: 'fix',
+        dish: dish.id,
+        burner,
+        ready_before_minutes: early === undefined ? '' : String(early),
+      },
+      { method: 'post', preventScrollReset: true },
+    )
   const early = dish.ready_before_minutes
   return (
     <span className={classes.fix}>
       {heated && (
-        <NativeSelect size="xs" aria-label={`Burner for ${dish.title}`} value={dish.burner ?? ''} onChange={(event) => fix(event.currentTarget.value, early)} data={[{ value: '', label: 'any burner' }, ...burners.map((b) => ({ value: b.id, label: b.name }))]} />
+        <NativeSelect
+          size="xs"
+          aria-label={`Burner for ${dish.title}`}
+          value={dish.burner ?? ''}
+          onChange={(event) => fix(event.currentTarget.value, early)}
+          data={[{ value: '', label: 'any burner' }, ...burners.map((b) => ({ value: b.id, label: b.name }))]}
+        />
       )}
-      <UnstyledButton className="chip" aria-label={`${dish.title} five minutes earlier`} onClick={() => fix(dish.burner ?? '', Math.min(480, (early ?? held) + 5))}>
+      <UnstyledButton
+        className="chip"
+        aria-label={`${dish.title} five minutes earlier`}
+        onClick={() => fix(dish.burner ?? '', Math.min(480, (early ?? held) + 5))}
+      >
         −5
       </UnstyledButton>
-      <UnstyledButton className="chip" aria-label={`${dish.title} five minutes later`} disabled={(early ?? held) < 5} onClick={() => fix(dish.burner ?? '', Math.max(0, (early ?? held) - 5))}>
+      <UnstyledButton
+        className="chip"
+        aria-label={`${dish.title} five minutes later`}
+        disabled={(early ?? held) < 5}
+        onClick={() => fix(dish.burner ?? '', Math.max(0, (early ?? held) - 5))}
+      >
         +5
       </UnstyledButton>
       {(early !== undefined || dish.burner !== undefined) && (
-        <UnstyledButton className="link" aria-label={`Release ${dish.title}`} onClick={() => fix('', undefined)}>
+        <UnstyledButton
+          className="link"
+          aria-label={`Release ${dish.title}`}
+          onClick={() => fix('', undefined)}
+        >
           release
         </UnstyledButton>
       )}

@@ -11,7 +11,9 @@ import { clockTime, dayWord } from '../../time/clock-hour'
 import type { Route } from './+types/trial'
 import classes from './trials.module.css'
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.trial.title} · Trials · Omsel` : 'Trials · Omsel' }]
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.trial.title} · Trials · Omsel` : 'Trials · Omsel' },
+]
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
@@ -21,16 +23,21 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = Object.fromEntries([...(await formOf(request))].filter((pair): pair is [string, string] => typeof pair[1] === 'string'))
+  const form = Object.fromEntries(
+    [...(await formOf(request))].filter((pair): pair is [string, string] => typeof pair[1] === 'string'),
+  )
   const open = kitchen()
-  const refuse = (errors: { path: string; message: string }[]) => data({ errors }, { status: errors[0]!.path === 'trial' ? 404 : 422 })
+  const refuse = (errors: { path: string; message: string }[]) =>
+    data({ errors }, { status: errors[0]!.path === 'trial' ? 404 : 422 })
   switch (form.intent) {
     case 'taste': {
       const tasted = taste(open, params.trial, form, nowMs())
       return tasted.ok ? { tasted: true as const } : refuse(tasted.errors)
     }
     case 'untaste':
-      return open.trials.untaste(form.id ?? '', params.trial) ? { tasted: true as const } : refuse([{ path: 'id', message: 'id names no tasting of this trial' }])
+      return open.trials.untaste(form.id ?? '', params.trial)
+        ? { tasted: true as const }
+        : refuse([{ path: 'id', message: 'id names no tasting of this trial' }])
     case 'adopt': {
       const adopted = adoptCup(open, params.trial, form.letter, nowMs())
       return adopted.ok ? { adopted: form.letter } : refuse(adopted.errors)
@@ -39,7 +46,17 @@ export async function action({ request, params }: Route.ActionArgs) {
       open.trials.drop(params.trial)
       return redirect('/trials')
     default:
-      return data({ errors: [{ path: 'intent', message: `intent must be taste, untaste, adopt or drop, got "${String(form.intent)}"` }] }, { status: 400 })
+      return data(
+        {
+          errors: [
+            {
+              path: 'intent',
+              message: `intent must be taste, untaste, adopt or drop, got "${String(form.intent)}"`,
+            },
+          ],
+        },
+        { status: 400 },
+      )
   }
 }
 
@@ -48,7 +65,10 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
   const { trial, tastings, settings, nowMs: now } = loaderData
   const [revealed, setRevealed] = useState(trial.blind === 0)
   const letters = trial.cups.map((cup) => cup.letter)
-  const result = resultOf(tastings.map((t) => t.ranking), letters)
+  const result = resultOf(
+    tastings.map((t) => t.ranking),
+    letters,
+  )
   const label = (letter: string) => trial.cups.find((cup) => cup.letter === letter)!.label
   const named = (letter: string) => (revealed ? `${letter}, ${label(letter)}` : letter)
   return (
@@ -78,7 +98,11 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
           )}
         </p>
       )}
-      <Tasting key={tastings.length} letters={letters} error={actionData && 'errors' in actionData ? actionData.errors[0]!.message : undefined} />
+      <Tasting
+        key={tastings.length}
+        letters={letters}
+        error={actionData && 'errors' in actionData ? actionData.errors[0]!.message : undefined}
+      />
       <section aria-label="Result">
         <h2 className="place-part">Result</h2>
         <p role="status">{verdict(result, tastings.length, named)}</p>
@@ -115,13 +139,15 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
         )}
         {actionData && 'adopted' in actionData && (
           <p role="status">
-            Cup {actionData.adopted} is now used for this grain; <Link to="/notebook/learned">unfix</Link> to go back.
+            Cup {actionData.adopted} is now used for this grain; <Link to="/notebook/learned">unfix</Link> to
+            go back.
           </p>
         )}
         <ul>
           {tastings.map((t) => (
             <li key={t.id}>
-              {t.who || 'somebody'}, {dayWord(t.at_ms, now, settings.zone)} {clockTime(t.at_ms, settings)}: {t.ranking.join(' before ')}
+              {t.who || 'somebody'}, {dayWord(t.at_ms, now, settings.zone)} {clockTime(t.at_ms, settings)}:{' '}
+              {t.ranking.join(' before ')}
               <Form method="post" style={{ display: 'inline' }}>
                 <input type="hidden" name="id" value={t.id} />
                 <Button type="submit" size="compact-xs" variant="subtle" name="intent" value="untaste">
@@ -149,17 +175,38 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
         {letters.map((letter) => {
           const at = order.indexOf(letter)
           return (
-            <UnstyledButton key={letter} className={classes.cup} aria-pressed={at >= 0} aria-label={at >= 0 ? `Cup ${letter}, place ${at + 1}` : `Cup ${letter}`} onClick={() => setOrder(at >= 0 ? order.filter((l) => l !== letter) : [...order, letter])}>
+            <UnstyledButton
+              key={letter}
+              className={classes.cup}
+              aria-pressed={at >= 0}
+              aria-label={at >= 0 ? `Cup ${letter}, place ${at + 1}` : `Cup ${letter}`}
+              onClick={() => setOrder(at >= 0 ? order.filter((l) => l !== letter) : [...order, letter])}
+            >
               <span className="figure">{letter}</span>
               <span className="small">{at >= 0 ? `${at + 1}.` : '–'}</span>
             </UnstyledButton>
           )
         })}
       </div>
-      <TextInput size="sm" label="Who tasted" value={who} maxLength={60} onChange={(event) => setWho(event.currentTarget.value)} w={220} />
+      <TextInput
+        size="sm"
+        label="Who tasted"
+        value={who}
+        maxLength={60}
+        onChange={(event) => setWho(event.currentTarget.value)}
+        w={220}
+      />
       {error && <p role="alert">{error}</p>}
       <p>
-        <Button disabled={order.length < letters.length || fetcher.state !== 'idle'} onClick={() => void fetcher.submit({ intent: 'taste', id: uuid(), who, ranking: order.join('') }, { method: 'post' })}>
+        <Button
+          disabled={order.length < letters.length || fetcher.state !== 'idle'}
+          onClick={() =>
+            void fetcher.submit(
+              { intent: 'taste', id: uuid(), who, ranking: order.join('') },
+              { method: 'post' },
+            )
+          }
+        >
           Save
         </Button>
       </p>
@@ -167,10 +214,20 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
   )
 }
 
-function verdict({ leader, chance, moreNeeded, firsts }: TrialResult, tastings: number, named: (letter: string) => string): string {
+function verdict(
+  { leader, chance, moreNeeded, firsts }: TrialResult,
+  tastings: number,
+  named: (letter: string) => string,
+): string {
   if (tastings === 0) return 'Nobody has tasted yet.'
-  if (leader === null) return `No clear winner after ${tastings === 1 ? 'one tasting' : `${tastings} tastings`}.`
+  if (leader === null)
+    return `No clear winner after ${tastings === 1 ? 'one tasting' : `${tastings} tastings`}.`
   const odds = `luck alone could do that ${chance > 0.995 ? 'nearly always' : `in ${chance < 0.01 ? 'under 1' : Math.round(chance * 100)} of 100 such trials`}`
-  const more = moreNeeded === null ? 'it would take many more to tell' : moreNeeded === 0 ? 'unlikely to be luck' : `${moreNeeded === 1 ? 'one more like these' : `${moreNeeded} more like these`} would settle it`
+  const more =
+    moreNeeded === null
+      ? 'it would take many more to tell'
+      : moreNeeded === 0
+        ? 'unlikely to be luck'
+        : `${moreNeeded === 1 ? 'one more like these' : `${moreNeeded} more like these`} would settle it`
   return `${named(leader)} was put first ${firsts[0]!.first} of ${tastings} times: ${odds}; ${more}.`
 }

@@ -10,7 +10,15 @@ import { formOf } from '../../forms/form-of'
 import { dayWord } from '../../time/clock-hour'
 import { fromSearch, toSearch } from '../bench/bench-address'
 import { methodsOf } from '#core/method/usual'
-import { correctionFor, firstBench, grainKeyOfState, methodOfState, requestOf, vesselOfState, type BenchState } from '../bench/bench-state'
+import {
+  correctionFor,
+  firstBench,
+  grainKeyOfState,
+  methodOfState,
+  requestOf,
+  vesselOfState,
+  type BenchState,
+} from '../bench/bench-state'
 import { houseIn } from '../bench/house.server'
 import { grainWord, METHOD_WORDS } from '../bench/words'
 import type { Route } from './+types/trials'
@@ -20,12 +28,28 @@ export const meta: Route.MetaFunction = () => [{ title: 'Trials · Omsel' }]
 
 export function loader() {
   const open = kitchen()
-  return { trials: open.trials.all().map(({ id, title, made_ms, cups }) => ({ id, title, made_ms, cups: cups.length, tastings: open.trials.tastings(id).length })), ...houseIn(open), nowMs: nowMs() }
+  return {
+    trials: open.trials
+      .all()
+      .map(({ id, title, made_ms, cups }) => ({
+        id,
+        title,
+        made_ms,
+        cups: cups.length,
+        tastings: open.trials.tastings(id).length,
+      })),
+    ...houseIn(open),
+    nowMs: nowMs(),
+  }
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
-  if (form.get('intent') !== 'make') return data({ errors: [{ path: 'intent', message: `intent must be make, got "${String(form.get('intent'))}"` }] }, { status: 400 })
+  if (form.get('intent') !== 'make')
+    return data(
+      { errors: [{ path: 'intent', message: `intent must be make, got "${String(form.get('intent'))}"` }] },
+      { status: 400 },
+    )
   let given: unknown
   try {
     given = JSON.parse(String(form.get('trial') ?? ''))
@@ -43,7 +67,12 @@ interface Choice {
   delta: number
 }
 type Differs = 'water' | 'soak' | 'rest' | 'method'
-const DIFFERS_WORDS: Record<Differs, string> = { water: 'the water', soak: 'the soak', rest: 'the rest', method: 'how it is cooked' }
+const DIFFERS_WORDS: Record<Differs, string> = {
+  water: 'the water',
+  soak: 'the soak',
+  rest: 'the rest',
+  method: 'how it is cooked',
+}
 const WATER_STEPS = [-0.16, -0.08, 0, 0.08, 0.16] as const
 
 /** Pots that differ in one thing, all else equal. */
@@ -66,8 +95,16 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
       {
         intent: 'make',
         trial: JSON.stringify({
-          title: `${grainWord(base, house)} in the ${vessel.name}: ${DIFFERS_WORDS[differs]}`, differs, grain_key: grainKeyOfState(base), vessel_id: vessel.id, blind,
-          cups: taken.map(({ label, state, delta }) => ({ label, search: toSearch(state, first).toString(), delta })),
+          title: `${grainWord(base, house)} in the ${vessel.name}: ${DIFFERS_WORDS[differs]}`,
+          differs,
+          grain_key: grainKeyOfState(base),
+          vessel_id: vessel.id,
+          blind,
+          cups: taken.map(({ label, state, delta }) => ({
+            label,
+            search: toSearch(state, first).toString(),
+            delta,
+          })),
         }),
       },
       { method: 'post' },
@@ -78,7 +115,10 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
         <Link to="/notebook">Notebook</Link>
       </p>
       <h1 className="figure">Trials</h1>
-      <p className="place-lead">Cook two to four pots that differ in one thing and taste them. Letters hide which is which; Omsel says whether the result is more than luck.</p>
+      <p className="place-lead">
+        Cook two to four pots that differ in one thing and taste them. Letters hide which is which; Omsel says
+        whether the result is more than luck.
+      </p>
       {trials.length > 0 && (
         <ul className="place-list">
           {trials.map((t) => (
@@ -87,7 +127,13 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
                 <b className="figure">{t.title}</b>
               </Link>
               <span className="quiet">
-                {t.cups} cups, {t.tastings === 0 ? 'not tasted yet' : t.tastings === 1 ? 'tasted once' : `tasted ${t.tastings} times`}, {dayWord(t.made_ms, now, settings.zone)}
+                {t.cups} cups,{' '}
+                {t.tastings === 0
+                  ? 'not tasted yet'
+                  : t.tastings === 1
+                    ? 'tasted once'
+                    : `tasted ${t.tastings} times`}
+                , {dayWord(t.made_ms, now, settings.zone)}
               </span>
             </li>
           ))}
@@ -117,12 +163,23 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
         <Stack gap={6} my="sm" role="group" aria-label="The pots">
           {choices.map((c) => (
             <Checkbox
-              key={c.id} label={c.label} checked={picked.includes(c.id)} disabled={!picked.includes(c.id) && picked.length >= MOST_CUPS}
-              onChange={(event) => setPicked(event.currentTarget.checked ? [...picked, c.id] : picked.filter((id) => id !== c.id))}
+              key={c.id}
+              label={c.label}
+              checked={picked.includes(c.id)}
+              disabled={!picked.includes(c.id) && picked.length >= MOST_CUPS}
+              onChange={(event) =>
+                setPicked(
+                  event.currentTarget.checked ? [...picked, c.id] : picked.filter((id) => id !== c.id),
+                )
+              }
             />
           ))}
         </Stack>
-        <Checkbox label="blind: random letters" checked={blind} onChange={(event) => setBlind(event.currentTarget.checked)} />
+        <Checkbox
+          label="blind: random letters"
+          checked={blind}
+          onChange={(event) => setBlind(event.currentTarget.checked)}
+        />
         {actionData && 'errors' in actionData && <p role="alert">{actionData.errors[0]!.message}</p>}
         <p>
           <Button onClick={make} loading={busy} disabled={taken.length < 2}>
@@ -135,8 +192,18 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
 }
 
 /** What can differ, each as the bench it would be. */
-function choicesFor(differs: Differs, base: BenchState, house: Parameters<typeof requestOf>[1], now: number): Choice[] {
-  const of = (id: string, label: string, more: Partial<BenchState>, delta = 0): Choice => ({ id, label, state: { ...base, at: null, ...more }, delta })
+function choicesFor(
+  differs: Differs,
+  base: BenchState,
+  house: Parameters<typeof requestOf>[1],
+  now: number,
+): Choice[] {
+  const of = (id: string, label: string, more: Partial<BenchState>, delta = 0): Choice => ({
+    id,
+    label,
+    state: { ...base, at: null, ...more },
+    delta,
+  })
   switch (differs) {
     case 'water': {
       const read = planFrom(requestOf({ ...base, poured: null }, house, now))
@@ -145,17 +212,32 @@ function choicesFor(differs: Differs, base: BenchState, house: Parameters<typeof
       const own = correctionFor(base, house)?.uptake ?? 0
       return WATER_STEPS.map((step) => {
         const pour = Math.round(water.pour_g + step * grain.mass_g)
-        return of(String(step), `${pour} g of water${step === 0 ? ', as planned' : `, ${Math.abs(Math.round(step * grain.mass_g))} g ${step < 0 ? 'less' : 'more'}`}`, { poured: pour }, own + step)
+        return of(
+          String(step),
+          `${pour} g of water${step === 0 ? ', as planned' : `, ${Math.abs(Math.round(step * grain.mass_g))} g ${step < 0 ? 'less' : 'more'}`}`,
+          { poured: pour },
+          own + step,
+        )
       })
     }
     case 'soak':
-      return [of('none', 'not soaked', { soak: null, wet: null }), ...[20, 30, 60, 120].map((minutes) => of(`s${minutes}`, `soaked ${minutes} min`, { soak: { minutes, celsius: 20, water: 'drain' }, wet: null }))]
+      return [
+        of('none', 'not soaked', { soak: null, wet: null }),
+        ...[20, 30, 60, 120].map((minutes) =>
+          of(`s${minutes}`, `soaked ${minutes} min`, {
+            soak: { minutes, celsius: 20, water: 'drain' },
+            wet: null,
+          }),
+        ),
+      ]
     case 'rest':
       return [5, 10, 15, 20].map((rest) => of(`r${rest}`, `rested ${rest} min`, { rest }))
     case 'method': {
       const vessel = vesselOfState(base, house)
       const usual = methodOfState(base, vessel)
-      return methodsOf(vessel.kind).map((method) => of(method, METHOD_WORDS[method], { method, poured: null })).sort((a, b) => Number(b.id === usual) - Number(a.id === usual))
+      return methodsOf(vessel.kind)
+        .map((method) => of(method, METHOD_WORDS[method], { method, poured: null }))
+        .sort((a, b) => Number(b.id === usual) - Number(a.id === usual))
     }
   }
 }

@@ -28,9 +28,18 @@ export async function action({ request }: Route.ActionArgs) {
     kitchen().household.welcome()
     return redirect('/')
   }
-  if (typed.intent !== 'begin') return data({ errors: [{ path: 'intent', message: `intent must be begin or later, got "${typed.intent ?? ''}"` }], typed } satisfies Refused, { status: 400 })
+  if (typed.intent !== 'begin')
+    return data(
+      {
+        errors: [{ path: 'intent', message: `intent must be begin or later, got "${typed.intent ?? ''}"` }],
+        typed,
+      } satisfies Refused,
+      { status: 400 },
+    )
   const read = welcome(kitchen(), typed)
-  return read.ok ? redirect(read.value) : data({ errors: read.errors, typed } satisfies Refused, { status: 422 })
+  return read.ok
+    ? redirect(read.value)
+    : data({ errors: read.errors, typed } satisfies Refused, { status: 422 })
 }
 
 /** The first quarter of an hour: five things, and a pot is planned. */
@@ -40,23 +49,69 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
   const busy = useNavigation().state !== 'idle'
   const metresUp = Number(height.replace(',', '.'))
   const [low, high] = SETTINGS_LIMITS.elevation_m
-  const boils = height.trim() !== '' && metresUp >= low && metresUp <= high ? boilingPointAt(metres(metresUp)).toFixed(1) : undefined
+  const boils =
+    height.trim() !== '' && metresUp >= low && metresUp <= high
+      ? boilingPointAt(metres(metresUp)).toFixed(1)
+      : undefined
   return (
     <main className={classes.welcome}>
       <h1 className="figure">Set up your kitchen</h1>
       <p className={classes.lead}>Five questions, then your first plan. You can change everything later.</p>
       <Form method="post" noValidate className={`${classes.sheet} basin`}>
         <TextInput
-          name="elevation_m" label="Altitude, m" inputMode="decimal" value={height} onChange={(event) => setHeight(event.currentTarget.value)} error={errorAt(refused, 'elevation_m')}
-          description={boils === undefined ? `${low} to ${high} m; look it up on a map` : `Water boils at ${boils} °C there`} inputWrapperOrder={['label', 'input', 'error', 'description']}
+          name="elevation_m"
+          label="Altitude, m"
+          inputMode="decimal"
+          value={height}
+          onChange={(event) => setHeight(event.currentTarget.value)}
+          error={errorAt(refused, 'elevation_m')}
+          description={
+            boils === undefined
+              ? `${low} to ${high} m; look it up on a map`
+              : `Water boils at ${boils} °C there`
+          }
+          inputWrapperOrder={['label', 'input', 'error', 'description']}
         />
         <div>
-          <span className={classes.label} id="units">What do you measure with?</span>
-          <SegmentedControl fullWidth aria-labelledby="units" name="units" defaultValue={refused?.typed.units ?? 'grams'} data={[{ value: 'grams', label: 'a scale' }, { value: 'cups', label: 'cups' }]} />
+          <span className={classes.label} id="units">
+            What do you measure with?
+          </span>
+          <SegmentedControl
+            fullWidth
+            aria-labelledby="units"
+            name="units"
+            defaultValue={refused?.typed.units ?? 'grams'}
+            data={[
+              { value: 'grams', label: 'a scale' },
+              { value: 'cups', label: 'cups' },
+            ]}
+          />
         </div>
-        <NativeSelect name="pot" label="Which pot is closest to yours?" defaultValue={refused?.typed.pot ?? 'heavy-2.5'} error={errorAt(refused, 'pot')} data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))} />
-        <NativeSelect name="heat" label="What do you cook on?" defaultValue={refused?.typed.heat ?? 'gas-medium'} error={errorAt(refused, 'heat')} data={loaderData.heats} description="Not needed for a rice cooker or pressure cooker" inputWrapperOrder={['label', 'input', 'error', 'description']} />
-        <TextInput name="eaters" label="How many people?" inputMode="decimal" defaultValue={refused?.typed.eaters ?? '4'} error={errorAt(refused, 'eaters')} description={`a child counts as ½; up to ${LIMITS.amount.servings[1]}`} inputWrapperOrder={['label', 'input', 'error', 'description']} />
+        <NativeSelect
+          name="pot"
+          label="Which pot is closest to yours?"
+          defaultValue={refused?.typed.pot ?? 'heavy-2.5'}
+          error={errorAt(refused, 'pot')}
+          data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))}
+        />
+        <NativeSelect
+          name="heat"
+          label="What do you cook on?"
+          defaultValue={refused?.typed.heat ?? 'gas-medium'}
+          error={errorAt(refused, 'heat')}
+          data={loaderData.heats}
+          description="Not needed for a rice cooker or pressure cooker"
+          inputWrapperOrder={['label', 'input', 'error', 'description']}
+        />
+        <TextInput
+          name="eaters"
+          label="How many people?"
+          inputMode="decimal"
+          defaultValue={refused?.typed.eaters ?? '4'}
+          error={errorAt(refused, 'eaters')}
+          description={`a child counts as ½; up to ${LIMITS.amount.servings[1]}`}
+          inputWrapperOrder={['label', 'input', 'error', 'description']}
+        />
         <div className={classes.keys}>
           <Button type="submit" name="intent" value="later" variant="subtle">
             Skip

@@ -33,7 +33,10 @@ function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
   if (id) return { remedy: `Cook it in the ${VESSEL_PRESETS[id].name}.`, mend: { vessel: id } }
   const share = (SWOLLEN_SHARE * facts.request.vessel.capacity) / facts.gauges.swollen
   const limit = pressureLimit(facts)
-  const fits = Math.min(share, limit === undefined ? 1 : (limit * facts.request.vessel.capacity) / facts.gauges.fillLine)
+  const fits = Math.min(
+    share,
+    limit === undefined ? 1 : (limit * facts.request.vessel.capacity) / facts.gauges.fillLine,
+  )
   const grams = Math.floor((facts.dryG * fits * 0.95) / 5) * 5
   return {
     remedy: `Cook ${grams} g at a time, in two pots or in rounds.`,
@@ -41,17 +44,32 @@ function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
   }
 }
 
-const pressureLimit = ({ request, blend, method }: Facts): number | undefined => pressureFill(request.vessel.kind, blend.frothing || method.stirred === true)
+const pressureLimit = ({ request, blend, method }: Facts): number | undefined =>
+  pressureFill(request.vessel.kind, blend.frothing || method.stirred === true)
 
 /** A dish under the basket gives its own liquid as steam. */
 function dishUnder({ name, liquid_g, top_up_g, steams_off_g }: NonNullable<Facts['boilerDish']>): Caution[] {
   const text = `Under the basket the ${name} steams off ${Math.round(steams_off_g)} g of its ${Math.round(liquid_g)} g of liquid`
-  if (top_up_g < 1) return [{ code: 'dish-thickens', severity: 'note', about: 'fit', text: `${text} and thickens by that much; season it afterwards.` }]
+  if (top_up_g < 1)
+    return [
+      {
+        code: 'dish-thickens',
+        severity: 'note',
+        about: 'fit',
+        text: `${text} and thickens by that much; season it afterwards.`,
+      },
+    ]
   const enough = Math.ceil((liquid_g + top_up_g) / 10) * 10
-  return [{
-    code: 'dish-runs-dry', severity: 'warn', about: 'fit', text: `${text}: with no more than that it catches before the grain is done.`,
-    remedy: `Put ${Math.round(top_up_g)} g water into it first.`, mend: { boiler_dish: { name, liquid_g: enough } },
-  }]
+  return [
+    {
+      code: 'dish-runs-dry',
+      severity: 'warn',
+      about: 'fit',
+      text: `${text}: with no more than that it catches before the grain is done.`,
+      remedy: `Put ${Math.round(top_up_g)} g water into it first.`,
+      mend: { boiler_dish: { name, liquid_g: enough } },
+    },
+  ]
 }
 
 export function fitCautions(facts: Facts): Caution[] {
@@ -68,7 +86,8 @@ export function fitCautions(facts: Facts): Caution[] {
       ...roomier(facts),
     })
   if (isPressure(facts) && solution.pourG + facts.clingingG < LEAST_LIQUID) {
-    const enough = Math.ceil((facts.dryG * LEAST_LIQUID) / Math.max(1, solution.pourG + facts.clingingG) / 10) * 10
+    const enough =
+      Math.ceil((facts.dryG * LEAST_LIQUID) / Math.max(1, solution.pourG + facts.clingingG) / 10) * 10
     found.push({
       code: 'under-least-liquid',
       severity: 'stop',
@@ -76,7 +95,10 @@ export function fitCautions(facts: Facts): Caution[] {
       text: `Only ${Math.round(solution.pourG)} mL of water: most pressure vessels need at least ${LEAST_LIQUID} mL to come up. Your maker's figure goes first.`,
       // A batch many times as large is no way out: the bowl on its trivet is.
       ...(enough <= MOST_TIMES * facts.dryG
-        ? { remedy: `Cook ${enough} g, or stand a bowl on a trivet over the maker's least water.`, mend: { amount: { basis: 'dry-mass', value: enough } } }
+        ? {
+            remedy: `Cook ${enough} g, or stand a bowl on a trivet over the maker's least water.`,
+            mend: { amount: { basis: 'dry-mass', value: enough } },
+          }
         : { remedy: "Stand a bowl on a trivet over the maker's least water." }),
     })
   }
@@ -90,7 +112,10 @@ export function fitCautions(facts: Facts): Caution[] {
       ...roomier(facts),
     })
   if (!isPressure(facts) && gauges.froth > capacity && gauges.fillLine <= capacity) {
-    const ajar = request.method === 'covered-simmer' && request.lidUntilBoil === 'on' && gauges.fillLine * 1.15 <= capacity
+    const ajar =
+      request.method === 'covered-simmer' &&
+      request.lidUntilBoil === 'on' &&
+      gauges.fillLine * 1.15 <= capacity
     found.push({
       code: 'boils-over',
       severity: 'warn',
@@ -103,7 +128,14 @@ export function fitCautions(facts: Facts): Caution[] {
           : roomier(facts)),
     })
   }
-  if (facts.method.water === 'pot' && !facts.method.stirred && !facts.method.bowl && request.vessel.kind !== 'oven-dish' && !isPressure(facts) && gauges.bedDepth < THINNEST_LAYER_MM)
+  if (
+    facts.method.water === 'pot' &&
+    !facts.method.stirred &&
+    !facts.method.bowl &&
+    request.vessel.kind !== 'oven-dish' &&
+    !isPressure(facts) &&
+    gauges.bedDepth < THINNEST_LAYER_MM
+  )
     found.push({
       code: 'bed-too-thin',
       severity: 'warn',

@@ -10,6 +10,10 @@ const WEIGHT = { stop: 0, warn: 1, note: 2 } as const
 
 /** All cautions for a plan, the gravest first. */
 export const cautionsOf = (facts: Facts): Caution[] =>
-  [...fitCautions(facts), ...timingCautions(facts), ...textureCautions(facts), ...keepingCautions(facts), ...safetyCautions(facts)].sort(
-    (a, b) => WEIGHT[a.severity] - WEIGHT[b.severity],
-  )
+  [
+    ...fitCautions(facts),
+    ...timingCautions(facts),
+    ...textureCautions(facts),
+    ...keepingCautions(facts),
+    ...safetyCautions(facts),
+  ].sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity])

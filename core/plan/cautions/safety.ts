@@ -13,12 +13,23 @@ const WARM_C = 25
 export const longestSoak = (atC: number): number => (atC >= WARM_C ? LONGEST_SOAK.warm : LONGEST_SOAK.mild)
 
 /** Somebody at the table avoids what this grain holds. */
-function avoided({ id, name }: { id: string; name: string }, held: readonly AvoidedId[], { avoids, grains }: Facts['request']): Caution {
+function avoided(
+  { id, name }: { id: string; name: string },
+  held: readonly AvoidedId[],
+  { avoids, grains }: Facts['request'],
+): Caution {
   const instead = insteadOf(id as VarietyId, avoids)
   return {
-    code: 'avoided', severity: 'stop', about: 'food-safety',
+    code: 'avoided',
+    severity: 'stop',
+    about: 'food-safety',
     text: `${name} contains ${held.map((food) => AVOIDABLE[food].word).join(' and ')}, which someone avoids. Check the label.`,
-    ...(instead ? { remedy: `Cook ${inWords(varietyOf(instead))} instead, in a pot of its own.`, mend: { grains: grains.map((g) => (g.variety === id ? { ...g, variety: instead } : g)) } } : {}),
+    ...(instead
+      ? {
+          remedy: `Cook ${inWords(varietyOf(instead))} instead, in a pot of its own.`,
+          mend: { grains: grains.map((g) => (g.variety === id ? { ...g, variety: instead } : g)) },
+        }
+      : {}),
   }
 }
 
@@ -28,13 +39,17 @@ function startLater(later: number, inWater: number, atC: number): Caution {
   const limit = `Soaking grain is safe for ${longest / 60} h at ${Math.round(atC)} °C.`
   if (inWater > longest)
     return {
-      code: 'start-later-too-long', severity: 'stop', about: 'food-safety',
+      code: 'start-later-too-long',
+      severity: 'stop',
+      about: 'food-safety',
       text: `${limit} Set now, it would stand ${Math.round(inWater / 6) / 10} hours before it heats, and it sours. ${FOLLOW_LOCAL}`,
       remedy: `Fill it ${Math.round((inWater - longest) / 6) / 10} h later, or soak in the fridge and start it yourself.`,
       mend: { start_later_minutes: Math.max(0, Math.floor(later - (inWater - longest))) },
     }
   return {
-    code: 'starts-by-itself', severity: 'note', about: 'food-safety',
+    code: 'starts-by-itself',
+    severity: 'note',
+    about: 'food-safety',
     text: `${limit} It starts by itself ${Math.round(later)} min after it is set; whether it may be left alone its maker's manual says.`,
   }
 }
@@ -49,7 +64,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       code: 'pressure-vessel',
       severity: 'note',
       about: 'burn',
-      text: 'Pressure: gasket, valve and fill as the maker\'s manual says. Never force the lid.',
+      text: "Pressure: gasket, valve and fill as the maker's manual says. Never force the lid.",
     })
     if (stages.some((stage) => stage.id === 'vent'))
       found.push({
@@ -57,14 +72,19 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
         severity: request.release === 'natural' ? 'note' : 'warn',
         about: 'burn',
         text: 'Let-out steam burns at once and may spit: keep face, hands and cupboards clear of it.',
-        ...(request.release === 'natural' ? {} : { remedy: 'Use natural release.', mend: { release: 'natural' } }),
+        ...(request.release === 'natural'
+          ? {}
+          : { remedy: 'Use natural release.', mend: { release: 'natural' } }),
       })
   } else {
     found.push({
       code: 'steam-under-lid',
       severity: 'note',
       about: 'burn',
-      text: method.id === 'oven' ? 'Lift the foil at the far side first: the steam under it burns.' : 'Open the lid away from you: the steam under it burns.',
+      text:
+        method.id === 'oven'
+          ? 'Lift the foil at the far side first: the steam under it burns.'
+          : 'Open the lid away from you: the steam under it burns.',
     })
   }
   if (method.basket)
@@ -74,15 +94,25 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       about: 'burn',
       text: 'Never seal a steamer: leave the steam a way out, clear of cupboards, face and hands, and keep the boiler from running dry.',
     })
-  if (request.rinse.washes > 0 && (request.enriched ?? blend.parts.some(({ variety }) => variety.family === 'white rice')))
+  if (
+    request.rinse.washes > 0 &&
+    (request.enriched ?? blend.parts.some(({ variety }) => variety.family === 'white rice'))
+  )
     found.push({
       code: 'washing-takes-vitamins',
       severity: 'note',
       about: 'food-safety',
-      text: request.enriched ? 'This grain is enriched: rinsing washes off added vitamins.' : 'If the bag says enriched, rinsing washes off added vitamins.',
+      text: request.enriched
+        ? 'This grain is enriched: rinsing washes off added vitamins.'
+        : 'If the bag says enriched, rinsing washes off added vitamins.',
     })
   if (method.water === 'excess') {
-    found.push({ code: 'hot-drain', severity: 'note', about: 'burn', text: 'Draining a full pot scalds: both hands, steam away from you, the sink clear.' })
+    found.push({
+      code: 'hot-drain',
+      severity: 'note',
+      about: 'burn',
+      text: 'Draining a full pot scalds: both hands, steam away from you, the sink clear.',
+    })
     if (blend.parts.some(({ variety }) => variety.family.includes('rice')))
       found.push({
         code: 'drained-arsenic',
@@ -91,7 +121,8 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
         text: 'Plenty of water, poured off, takes about half of the inorganic arsenic with it (and some vitamins); rinsing alone takes little.',
       })
   }
-  if (request.startLaterMinutes > 0) found.push(startLater(request.startLaterMinutes, soak!.minutes, soak!.celsius))
+  if (request.startLaterMinutes > 0)
+    found.push(startLater(request.startLaterMinutes, soak!.minutes, soak!.celsius))
   else if (soak && soak.celsius > FRIDGE_WARMEST_C) {
     const longest = longestSoak(soak.celsius)
     if (soak.minutes > longest)

@@ -20,11 +20,23 @@ const SPENT_COMING_UP = 2
 const QUICK_MINUTES = 6
 /** Less than this share of firm is too dry to enjoy. */
 const DRY_STEAM = 0.85
-const heldMinutes = (stages: Facts['stages']): number => stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
+const heldMinutes = (stages: Facts['stages']): number =>
+  stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
 /** Salt over what was asked that a tongue notices, g. */
 const SALT_OVER_G = 0.5
 
-export function textureCautions({ request, blend, solution, dryG, shortG, timed, seasoning, method, goal, stages }: Facts): Caution[] {
+export function textureCautions({
+  request,
+  blend,
+  solution,
+  dryG,
+  shortG,
+  timed,
+  seasoning,
+  method,
+  goal,
+  stages,
+}: Facts): Caution[] {
   const found: Caution[] = []
   const { course } = solution
   const own = request.pourOverrideG !== null
@@ -69,7 +81,10 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       ...(own
         ? asSolved
         : request.method === 'switch-cooker'
-          ? { remedy: 'Soak it first, so that it needs less time than its water gives.', mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' } } }
+          ? {
+              remedy: 'Soak it first, so that it needs less time than its water gives.',
+              mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' } },
+            }
           : {}),
     })
   if (method.id === 'off-heat' && course.outcome === 'done' && cookMinutes(blend.slowest) > QUICK_MINUTES)
@@ -91,7 +106,8 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
         ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } } }
         : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
     })
-  if (!own && method.water === 'pot' && method.pourSetsTexture && !method.bowl) found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
+  if (!own && method.water === 'pot' && method.pourSetsTexture && !method.bowl)
+    found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
   if (request.restMinutes < SHORTEST_REST && method.evensInRest)
     found.push({
       code: 'short-rest',
@@ -109,10 +125,24 @@ export function textureCautions({ request, blend, solution, dryG, shortG, timed,
       about: 'texture',
       text: `Stock and add-ins bring ${roundTo(seasoning.saltInStockG + seasoning.saltInAddInsG, 1)} g of salt, ${roundTo(seasoning.saltOverG, 1)} g more than asked: add none.`,
       remedy: 'Take more water and less stock.',
-      mend: { stock_share: Math.max(0, roundTo(request.stockShare * (seasoning.saltWantedG / Math.max(1e-9, seasoning.saltInStockG + seasoning.saltInAddInsG)), 2)) },
+      mend: {
+        stock_share: Math.max(
+          0,
+          roundTo(
+            request.stockShare *
+              (seasoning.saltWantedG / Math.max(1e-9, seasoning.saltInStockG + seasoning.saltInAddInsG)),
+            2,
+          ),
+        ),
+      },
     })
   if (request.soak && request.soak.minutes > 0) found.push(...soakCautions(request.soak, blend))
-  if (request.release === 'quick' && request.method.startsWith('pressure') && heldMinutes(stages) > SPENT_COMING_UP && blend.parts.some((p) => p.variety.skin >= 0.5))
+  if (
+    request.release === 'quick' &&
+    request.method.startsWith('pressure') &&
+    heldMinutes(stages) > SPENT_COMING_UP &&
+    blend.parts.some((p) => p.variety.skin >= 0.5)
+  )
     found.push({
       code: 'quick-release-texture',
       severity: 'note',
@@ -133,10 +163,14 @@ function underPackages(blend: Blend, ratio: number): Caution[] {
   if (printed.some((r) => r === undefined)) return []
   const usual = blend.parts.reduce((sum, p, i) => sum + p.share * printed[i]!, 0)
   if (ratio > usual * WELL_UNDER) return []
-  return [{
-    code: 'less-than-packages', severity: 'note', about: 'texture',
-    text: `Packages often print ${roundTo(usual * 4, 0) / 4} to 1 by volume; here it is ${roundTo(ratio, 2)}. Theirs is for grain out of the bag, boils off more and leaves some over; this pot keeps more of its steam.`,
-  }]
+  return [
+    {
+      code: 'less-than-packages',
+      severity: 'note',
+      about: 'texture',
+      text: `Packages often print ${roundTo(usual * 4, 0) / 4} to 1 by volume; here it is ${roundTo(ratio, 2)}. Theirs is for grain out of the bag, boils off more and leaves some over; this pot keeps more of its steam.`,
+    },
+  ]
 }
 
 /** Quick and slow in one pot: what the plan does about it, or what it could. */
@@ -147,14 +181,20 @@ function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['tim
   const apart = Math.round(blend.spreadMinutes)
   const base = { code: 'blend-times-apart', about: 'timing' } as const
   if (timed.addAfter !== undefined)
-    return { ...base, severity: 'note', text: `The ${names(false)} ${verb(false, 'goes', 'go')} in ${timed.addAfter} minutes after the boil, so that all of it is done at one time.` }
+    return {
+      ...base,
+      severity: 'note',
+      text: `The ${names(false)} ${verb(false, 'goes', 'go')} in ${timed.addAfter} minutes after the boil, so that all of it is done at one time.`,
+    }
   const open = request.method === 'covered-simmer'
   if (request.blendTiming === 'soak-slow' && request.soak)
     return {
       ...base,
       severity: 'note',
       text: `Only the ${names(true)} ${verb(true, 'soaks and still sets', 'soak and still set')} the time; the ${names(false)} ${verb(false, 'ends', 'end')} somewhat softer.`,
-      ...(open ? { remedy: `Add the ${names(false)} later instead.`, mend: { blend_timing: 'add-later' } } : {}),
+      ...(open
+        ? { remedy: `Add the ${names(false)} later instead.`, mend: { blend_timing: 'add-later' } }
+        : {}),
     }
   return {
     ...base,
@@ -163,7 +203,9 @@ function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['tim
     remedy: open
       ? `Add the ${names(false)} about ${apart} minutes later, or soak the ${names(true)} for a few hours first.`
       : `Soak the ${names(true)} for a few hours first.`,
-    mend: open ? { blend_timing: 'add-later' } : { blend_timing: 'soak-slow', soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } },
+    mend: open
+      ? { blend_timing: 'add-later' }
+      : { blend_timing: 'soak-slow', soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } },
   }
 }
 
@@ -174,10 +216,15 @@ function soakCautions(soak: Soak, blend: Blend): Caution[] {
   const verdict = soakVerdict(window, soak.minutes)
   const minutes = Math.round(Math.min(window.from, window.fragileFrom) / 5) * 5
   if (verdict === 'fragile')
-    return [{
-      code: 'soak-fragile', severity: 'warn', about: 'texture',
-      text: `Soaked this long, the ${inWords(variety)} ${verbFor([variety], 'breaks', 'break')} easily: handle gently, or soak for less time.`,
-      remedy: `Soak it ${minutes} minutes.`, mend: { soak: { minutes, celsius: soak.celsius, water: soak.water } },
-    }]
+    return [
+      {
+        code: 'soak-fragile',
+        severity: 'warn',
+        about: 'texture',
+        text: `Soaked this long, the ${inWords(variety)} ${verbFor([variety], 'breaks', 'break')} easily: handle gently, or soak for less time.`,
+        remedy: `Soak it ${minutes} minutes.`,
+        mend: { soak: { minutes, celsius: soak.celsius, water: soak.water } },
+      },
+    ]
   return []
 }

@@ -12,15 +12,39 @@ const LONG_MIN = 10
 const LEAST_ROOM_MIN = 1
 
 /** How much longer the solved stage is than at sea level, minutes: by the unsoaked grain's own time at both temperatures. */
-function longerUpHere(stages: Facts['timed']['stages'], { course }: Facts['solution'], { slowest }: Facts['blend'], boilC: number): number {
+function longerUpHere(
+  stages: Facts['timed']['stages'],
+  { course }: Facts['solution'],
+  { slowest }: Facts['blend'],
+  boilC: number,
+): number {
   const at = stages.findIndex((stage) => stage.until === 'solved' && stage.surroundC === undefined)
   return at < 0 ? 0 : course.minutes[at]! * (1 - cookMinutes(slowest) / cookMinutes(slowest, boilC))
 }
 
-export function timingCautions({ request, solution, stages, boilC, timed, gauges, dryG, method, blend }: Facts): Caution[] {
+export function timingCautions({
+  request,
+  solution,
+  stages,
+  boilC,
+  timed,
+  gauges,
+  dryG,
+  method,
+  blend,
+}: Facts): Caution[] {
   const found: Caution[] = []
-  const heatUp = stages.find((stage) => (stage.kind === 'heat-up' && stage.id !== 'kettle') || stage.kind === 'pressure-up')
-  const waiting = timed.stages.findIndex((stage, i) => stage.until !== 'solved' && 'event' in stage.until && stage.until.event !== 'toasted' && stage.until.event !== 'unsealed' && !solution.course.ended[i])
+  const heatUp = stages.find(
+    (stage) => (stage.kind === 'heat-up' && stage.id !== 'kettle') || stage.kind === 'pressure-up',
+  )
+  const waiting = timed.stages.findIndex(
+    (stage, i) =>
+      stage.until !== 'solved' &&
+      'event' in stage.until &&
+      stage.until.event !== 'toasted' &&
+      stage.until.event !== 'unsealed' &&
+      !solution.course.ended[i],
+  )
   const boiled = waiting < 0
   const capped = timed.stages.find((stage) => stage.atMost !== undefined)
   const stronger = { remedy: 'Move it to a stronger burner, or cook less at a time.' }
@@ -62,14 +86,32 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       text: 'On this heat the grain does not cook through in four hours.',
       ...stronger,
     })
-  const open = stages.find((stage) => timed.stages.some((s) => s.id === stage.id && s.until === 'solved' && s.exact !== true && s.mode === 'open' && s.powerW > 0))
-  if (open && boiled && method.water === 'pot' && !method.bowl && !method.stirred && solution.course.outcome === 'done' && !timed.stages.some((s) => s.cooksOn) && open.minutes.expected > 2 && open.minutes.high - open.minutes.expected < LEAST_ROOM_MIN)
+  const open = stages.find((stage) =>
+    timed.stages.some(
+      (s) =>
+        s.id === stage.id && s.until === 'solved' && s.exact !== true && s.mode === 'open' && s.powerW > 0,
+    ),
+  )
+  if (
+    open &&
+    boiled &&
+    method.water === 'pot' &&
+    !method.bowl &&
+    !method.stirred &&
+    solution.course.outcome === 'done' &&
+    !timed.stages.some((s) => s.cooksOn) &&
+    open.minutes.expected > 2 &&
+    open.minutes.high - open.minutes.expected < LEAST_ROOM_MIN
+  )
     found.push({
       code: 'no-time-to-spare',
       severity: 'note',
       about: 'timing',
       text: `Done just before the bottom dries: take it off at ${Math.round(open.minutes.expected)} min, not later.`,
-      remedy: request.heatStyle === 'boil-then-lowest' ? 'A smaller burner leaves more time.' : 'Turned to the lowest heat it has more time.',
+      remedy:
+        request.heatStyle === 'boil-then-lowest'
+          ? 'A smaller burner leaves more time.'
+          : 'Turned to the lowest heat it has more time.',
       ...(request.heatStyle === 'boil-then-lowest' ? {} : { mend: { heat_style: 'boil-then-lowest' } }),
     })
   if (gauges.basketLevel !== undefined && gauges.swollenLevel > request.vessel.height)
@@ -81,7 +123,10 @@ export function timingCautions({ request, solution, stages, boilC, timed, gauges
       remedy: 'Steam it in two rounds, or in a taller pot.',
       mend: { amount: { basis: 'dry-mass', value: Math.max(5, Math.floor((dryG * 0.5) / 5) * 5) } },
     })
-  const longer = request.vessel.kind.startsWith('pressure') || request.elevationM < THIN_AIR_M ? 0 : longerUpHere(timed.stages, solution, blend, boilC)
+  const longer =
+    request.vessel.kind.startsWith('pressure') || request.elevationM < THIN_AIR_M
+      ? 0
+      : longerUpHere(timed.stages, solution, blend, boilC)
   if (longer >= WORTH_TELLING_MIN)
     found.push({
       code: 'thin-air',

@@ -5,4 +5,9 @@ import { simulatedProbe } from './probe'
 import { simulatedScale } from './scale'
 
 /** What stands where a real device would. */
-export const SIMULATED: Record<DeviceKind, Source> = { scale: simulatedScale, probe: simulatedProbe, cooker: simulatedCooker, 'pressure-pot': simulatedPressurePot }
+export const SIMULATED: Record<DeviceKind, Source> = {
+  scale: simulatedScale,
+  probe: simulatedProbe,
+  cooker: simulatedCooker,
+  'pressure-pot': simulatedPressurePot,
+}

@@ -37,7 +37,10 @@ function lying(beside: Beside): { grams: number; done: boolean } | undefined {
   }
   if (stage.kind === 'drain') {
     const clinging = plan.water.clinging_g + plan.water.soaked_in_g
-    return { grams: plan.grain.mass_g + clinging * (1 + 3 * Math.exp(-seconds / 10)), done: seconds > DRIPS_S }
+    return {
+      grams: plan.grain.mass_g + clinging * (1 + 3 * Math.exp(-seconds / 10)),
+      done: seconds > DRIPS_S,
+    }
   }
   if (stage.kind === 'fluff') {
     const full = plan.yield.cooked_mass_g

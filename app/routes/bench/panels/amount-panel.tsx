@@ -18,7 +18,9 @@ export function AmountPanel({ state, change, house }: PanelProps) {
         aria-label="Enter as"
         value={basis}
         onChange={(next) =>
-          change({ amount: next === 'servings' ? { basis: 'servings', value: 4 } : { basis: 'dry-mass', value: 250 } })
+          change({
+            amount: next === 'servings' ? { basis: 'servings', value: 4 } : { basis: 'dry-mass', value: 250 },
+          })
         }
         data={[
           { value: 'servings', label: 'People' },
@@ -89,7 +91,15 @@ function Who({ state, change, house }: PanelProps) {
   const party = typed.trim() === '' ? undefined : readParty(typed, house.eaters)
   const names = house.eaters.map((e) => e.name)
   const told = party?.ok
-    ? [`${party.value.portions} usual portions`, party.value.texture !== null && `${party.value.texture < 0.4 ? 'firm' : party.value.texture > 0.6 ? 'soft' : 'standard'} for those who care`, party.value.avoids.length > 0 && `no ${party.value.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`].filter(Boolean).join(' · ')
+    ? [
+        `${party.value.portions} usual portions`,
+        party.value.texture !== null &&
+          `${party.value.texture < 0.4 ? 'firm' : party.value.texture > 0.6 ? 'soft' : 'standard'} for those who care`,
+        party.value.avoids.length > 0 &&
+          `no ${party.value.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
+      ]
+        .filter(Boolean)
+        .join(' · ')
     : `like “fourteen, three small, one no gluten”${names.length > 0 ? `, or “${names.slice(0, 2).join(', ')} and two guests”` : ''}`
   return (
     <TextInput
@@ -108,7 +118,11 @@ function Who({ state, change, house }: PanelProps) {
         const { heads, portions, texture, avoids } = read.value
         // A bare number needs no sentence.
         const plain = heads === portions && texture === null && avoids.length === 0
-        change({ who: plain ? null : text.trim(), amount: { basis: 'servings', value: portions }, ...(texture === null ? {} : { texture }) })
+        change({
+          who: plain ? null : text.trim(),
+          amount: { basis: 'servings', value: portions },
+          ...(texture === null ? {} : { texture }),
+        })
       }}
     />
   )

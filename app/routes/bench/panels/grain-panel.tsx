@@ -12,13 +12,22 @@ const BAG = 'bag:'
 
 /** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes and its usual soak. */
 export function GrainPanel({ state, change, house }: PanelProps) {
-  const bags = house.bags.map((bag) => ({ value: BAG + bag.id, label: `${bag.name}, ${inWords(varietyOf(bag.variety))}` }))
+  const bags = house.bags.map((bag) => ({
+    value: BAG + bag.id,
+    label: `${bag.name}, ${inWords(varietyOf(bag.variety))}`,
+  }))
   const pick = (value: string | null) => {
     if (!value) return
     const bag = house.bags.find((b) => BAG + b.id === value)
     const grain = bag?.variety ?? (value as VarietyId)
     const method = methodOfState({ ...state, grain }, vesselOfState(state, house))
-    change({ grain, bagId: bag?.id ?? null, washes: null, soak: usualSoakFor(grain, method, house), poured: null })
+    change({
+      grain,
+      bagId: bag?.id ?? null,
+      washes: null,
+      soak: usualSoakFor(grain, method, house),
+      poured: null,
+    })
   }
   return (
     <Stack gap="sm">
@@ -55,7 +64,19 @@ export function GrainPanel({ state, change, house }: PanelProps) {
         />
       )}
       {state.others.length < MOST_OTHERS && (
-        <Button size="xs" variant="default" onClick={() => change({ others: [...state.others, { variety: state.grain === 'wild' ? 'long-white' : 'wild', share: 0.25 }], poured: null })}>
+        <Button
+          size="xs"
+          variant="default"
+          onClick={() =>
+            change({
+              others: [
+                ...state.others,
+                { variety: state.grain === 'wild' ? 'long-white' : 'wild', share: 0.25 },
+              ],
+              poured: null,
+            })
+          }
+        >
           Add another grain
         </Button>
       )}
@@ -65,10 +86,20 @@ export function GrainPanel({ state, change, house }: PanelProps) {
 
 function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i: number }) {
   const other = state.others[i]!
-  const set = (next: Partial<BenchState['others'][number]>) => change({ others: state.others.map((o, k) => (k === i ? { ...o, ...next } : o)), poured: null })
+  const set = (next: Partial<BenchState['others'][number]>) =>
+    change({ others: state.others.map((o, k) => (k === i ? { ...o, ...next } : o)), poured: null })
   return (
     <Stack gap={4}>
-      <Select aria-label={`Grain ${i + 2}`} data={GROUPS} value={other.variety} searchable openOnFocus={false} allowDeselect={false} comboboxProps={{ withinPortal: false }} onChange={(id) => id && set({ variety: id as VarietyId })} />
+      <Select
+        aria-label={`Grain ${i + 2}`}
+        data={GROUPS}
+        value={other.variety}
+        searchable
+        openOnFocus={false}
+        allowDeselect={false}
+        comboboxProps={{ withinPortal: false }}
+        onChange={(id) => id && set({ variety: id as VarietyId })}
+      />
       <NumberInput
         size="xs"
         label={`parts ${inWords(varietyOf(other.variety))} to 1 part ${inWords(varietyOf(state.grain))}, by weight`}
@@ -80,7 +111,11 @@ function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i:
         clampBehavior="blur"
         onChange={(n) => typeof n === 'number' && n >= 0.05 && n <= 20 && set({ share: n })}
       />
-      <Button size="compact-xs" variant="subtle" onClick={() => change({ others: state.others.filter((_, k) => k !== i), poured: null })}>
+      <Button
+        size="compact-xs"
+        variant="subtle"
+        onClick={() => change({ others: state.others.filter((_, k) => k !== i), poured: null })}
+      >
         remove
       </Button>
     </Stack>

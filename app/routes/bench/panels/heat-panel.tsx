@@ -17,50 +17,125 @@ export function HeatPanel(props: PanelProps) {
   return (
     <Stack gap="md">
       {can.length > 1 && (
-        <Choice label="Method" value={method} words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>} pick={(next) => change(withMethod(state, next, house))} />
+        <Choice
+          label="Method"
+          value={method}
+          words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>}
+          pick={(next) => change(withMethod(state, next, house))}
+        />
       )}
       {method === 'switch-cooker' && (
-        <Text size="sm">A rice cooker boils until the water is gone and switches off. The time depends on the water. Rest, then unplug.</Text>
+        <Text size="sm">
+          A rice cooker boils until the water is gone and switches off. The time depends on the water. Rest,
+          then unplug.
+        </Text>
       )}
       {method === 'porridge' && (
         <div>
           <Text size="sm">{thicknessWord(state.thickness)}</Text>
-          <Slider thumbLabel="Thickness" value={state.thickness} min={0} max={1} step={0.25} label={null} onChange={(thickness) => change({ thickness, poured: null })} thumbProps={{ 'aria-valuetext': thicknessWord(state.thickness) }} />
+          <Slider
+            thumbLabel="Thickness"
+            value={state.thickness}
+            min={0}
+            max={1}
+            step={0.25}
+            label={null}
+            onChange={(thickness) => change({ thickness, poured: null })}
+            thumbProps={{ 'aria-valuetext': thicknessWord(state.thickness) }}
+          />
         </div>
       )}
-      {method === 'oven' && <Text size="sm">At 190 °C, in a deep dish, with boiling water poured on and foil pressed tight.</Text>}
+      {method === 'oven' && (
+        <Text size="sm">At 190 °C, in a deep dish, with boiling water poured on and foil pressed tight.</Text>
+      )}
       {method.startsWith('pressure') && (
         <>
           <Programmes {...props} />
-          <Choice label="Pressure" value={state.pressure} words={{ high: 'high', low: 'low (gentler)' }} pick={(pressure) => change({ pressure })} />
-          <Choice label="Release" value={state.release} words={RELEASE_WORDS} pick={(release) => change({ release })} />
+          <Choice
+            label="Pressure"
+            value={state.pressure}
+            words={{ high: 'high', low: 'low (gentler)' }}
+            pick={(pressure) => change({ pressure })}
+          />
+          <Choice
+            label="Release"
+            value={state.release}
+            words={RELEASE_WORDS}
+            pick={(release) => change({ release })}
+          />
         </>
       )}
       {methodOf(method).toastable && (
         <>
-          <Choice label="Lid" value={state.lidUntilBoil} words={LID_WORDS} pick={(lidUntilBoil) => change({ lidUntilBoil })} />
+          <Choice
+            label="Lid"
+            value={state.lidUntilBoil}
+            words={LID_WORDS}
+            pick={(lidUntilBoil) => change({ lidUntilBoil })}
+          />
           <Choice
             label="Heat"
             value={state.heatStyle}
-            words={Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<BenchState['heatStyle'], string>}
+            words={
+              Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<
+                BenchState['heatStyle'],
+                string
+              >
+            }
             pick={(heatStyle) => change({ heatStyle })}
           />
         </>
       )}
-      {methodOf(method).toastable && <Checkbox label="crisp bottom" checked={state.toasted} onChange={(event) => change({ toasted: event.currentTarget.checked })} />}
+      {methodOf(method).toastable && (
+        <Checkbox
+          label="crisp bottom"
+          checked={state.toasted}
+          onChange={(event) => change({ toasted: event.currentTarget.checked })}
+        />
+      )}
       {method === 'boil-and-drain' && (
-        <Choice label="At the end" value={state.finish ?? 'none'} words={Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<NonNullable<BenchState['finish']>, string>} pick={(finish) => change({ finish })} />
+        <Choice
+          label="At the end"
+          value={state.finish ?? 'none'}
+          words={
+            Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<
+              NonNullable<BenchState['finish']>,
+              string
+            >
+          }
+          pick={(finish) => change({ finish })}
+        />
       )}
       {method === 'boil-and-drain' && state.purpose === 'part-cooked' && (
         <div>
-          <Text size="sm">Part-cook: {Math.round(state.cookedShare * 100)} % done, finish in the other dish</Text>
-          <Slider thumbLabel="Share cooked" value={state.cookedShare} min={0.5} max={1} step={0.05} label={null} onChange={(cookedShare) => change({ cookedShare })} thumbProps={{ 'aria-valuetext': `${Math.round(state.cookedShare * 100)} %` }} />
+          <Text size="sm">
+            Part-cook: {Math.round(state.cookedShare * 100)} % done, finish in the other dish
+          </Text>
+          <Slider
+            thumbLabel="Share cooked"
+            value={state.cookedShare}
+            min={0.5}
+            max={1}
+            step={0.05}
+            label={null}
+            onChange={(cookedShare) => change({ cookedShare })}
+            thumbProps={{ 'aria-valuetext': `${Math.round(state.cookedShare * 100)} %` }}
+          />
         </div>
       )}
       {method === 'steam-passes' && (
-        <Choice label="Passes" value={String(state.passes)} words={{ 1: 'once', 2: 'twice', 3: 'three times' }} pick={(passes) => change({ passes: Number(passes) })} />
+        <Choice
+          label="Passes"
+          value={String(state.passes)}
+          words={{ 1: 'once', 2: 'twice', 3: 'three times' }}
+          pick={(passes) => change({ passes: Number(passes) })}
+        />
       )}
-      <Checkbox label="in a hurry: the earliest end that works" checked={state.hurry} onChange={(event) => change({ hurry: event.currentTarget.checked, poured: null })} />
+      <Checkbox
+        label="in a hurry: the earliest end that works"
+        checked={state.hurry}
+        onChange={(event) => change({ hurry: event.currentTarget.checked, poured: null })}
+      />
       {(method === 'steam' || method === 'steam-passes') && (
         <>
           <DishUnder {...props} />
@@ -72,12 +147,25 @@ export function HeatPanel(props: PanelProps) {
 }
 
 /** Another method brings the soak it cannot do without. */
-const withMethod = ({ grain, soak }: BenchState, method: MethodId, house: PanelProps['house']): Partial<BenchState> => ({
-  method, poured: null, soak: soak ?? usualSoakFor(grain, method, house),
+const withMethod = (
+  { grain, soak }: BenchState,
+  method: MethodId,
+  house: PanelProps['house'],
+): Partial<BenchState> => ({
+  method,
+  poured: null,
+  soak: soak ?? usualSoakFor(grain, method, house),
 })
 
-const THICKNESS = ['thin, like a soup', 'rather thin', 'flows slowly', 'rather thick', 'thick, holds a spoon'] as const
-const thicknessWord = (thickness: number): string => THICKNESS[Math.round(thickness * (THICKNESS.length - 1))]!
+const THICKNESS = [
+  'thin, like a soup',
+  'rather thin',
+  'flows slowly',
+  'rather thick',
+  'thick, holds a spoon',
+] as const
+const thicknessWord = (thickness: number): string =>
+  THICKNESS[Math.round(thickness * (THICKNESS.length - 1))]!
 
 const A_STEW = { name: 'soup', liquidG: 1200 }
 
@@ -87,13 +175,34 @@ function DishUnder({ state, change }: PanelProps) {
   const [min, max] = LIMITS.boiler_dish_g
   return (
     <Stack gap={6}>
-      <Checkbox label="steam over another dish" checked={under !== null} onChange={(event) => change({ under: event.currentTarget.checked ? A_STEW : null, poured: null })} />
+      <Checkbox
+        label="steam over another dish"
+        checked={under !== null}
+        onChange={(event) => change({ under: event.currentTarget.checked ? A_STEW : null, poured: null })}
+      />
       {under && (
         <Group gap="xs" wrap="nowrap" align="flex-end">
-          <TextInput size="xs" label="The dish" value={under.name} maxLength={LIMITS.name} onChange={(event) => change({ under: { ...under, name: event.currentTarget.value } })} />
+          <TextInput
+            size="xs"
+            label="The dish"
+            value={under.name}
+            maxLength={LIMITS.name}
+            onChange={(event) => change({ under: { ...under, name: event.currentTarget.value } })}
+          />
           <NumberInput
-            size="xs" label="Liquid in that dish, g" min={min} max={max} step={50} clampBehavior="blur" value={under.liquidG}
-            onChange={(grams) => typeof grams === 'number' && grams >= min && grams <= max && change({ under: { ...under, liquidG: grams } })}
+            size="xs"
+            label="Liquid in that dish, g"
+            min={min}
+            max={max}
+            step={50}
+            clampBehavior="blur"
+            value={under.liquidG}
+            onChange={(grams) =>
+              typeof grams === 'number' &&
+              grams >= min &&
+              grams <= max &&
+              change({ under: { ...under, liquidG: grams } })
+            }
           />
         </Group>
       )}
@@ -116,16 +225,32 @@ function Programmes({ state, change, house }: PanelProps) {
           size="xs"
           variant="default"
           justify="flex-start"
-          onClick={() => change({ ...(p.pressure === 'none' ? {} : { pressure: p.pressure }), ...(p.after_it === 'holds-warm' ? { release: 'natural' } : { release: p.after_it }) })}
+          onClick={() =>
+            change({
+              ...(p.pressure === 'none' ? {} : { pressure: p.pressure }),
+              ...(p.after_it === 'holds-warm' ? { release: 'natural' } : { release: p.after_it }),
+            })
+          }
         >
-          {p.name}: {p.minutes === null ? 'minutes not known' : `${p.minutes} min${KNOWN[p.known]}`}, {p.pressure === 'none' ? 'no pressure' : p.pressure}
+          {p.name}: {p.minutes === null ? 'minutes not known' : `${p.minutes} min${KNOWN[p.known]}`},{' '}
+          {p.pressure === 'none' ? 'no pressure' : p.pressure}
         </Button>
       ))}
     </Stack>
   )
 }
 
-function Choice<T extends string>({ label, value, words, pick }: { label: string; value: T; words: Record<T, string>; pick: (next: T) => void }) {
+function Choice<T extends string>({
+  label,
+  value,
+  words,
+  pick,
+}: {
+  label: string
+  value: T
+  words: Record<T, string>
+  pick: (next: T) => void
+}) {
   return (
     <Radio.Group label={label} value={value} onChange={(next) => pick(next as T)}>
       <Stack gap={6} mt={6}>

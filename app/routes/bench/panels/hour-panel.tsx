@@ -34,7 +34,11 @@ export function HourPanel({ state, change, house }: PanelProps) {
           onChange={(event) => change({ byItself: event.currentTarget.checked })}
         />
       )}
-      <Radio.Group label="Ready early and kept warm" value={String(state.hold)} onChange={(hold) => change({ hold: Number(hold) })}>
+      <Radio.Group
+        label="Ready early and kept warm"
+        value={String(state.hold)}
+        onChange={(hold) => change({ hold: Number(hold) })}
+      >
         <Group gap="md" mt={6}>
           {HOLDS.map((minutes) => (
             <Radio key={minutes} value={String(minutes)} label={minutes === 0 ? 'no' : `${minutes} min`} />

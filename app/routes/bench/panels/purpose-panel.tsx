@@ -9,7 +9,20 @@ import { Dressing } from './dressing'
 export function PurposePanel({ state, change }: PanelProps) {
   return (
     <Stack gap="md">
-      <Radio.Group value={state.purpose} onChange={(next) => change({ purpose: next as Purpose, texture: null, method: null, finish: null, serving: PURPOSE_SERVING[next as Purpose] ?? 'side', poured: null })} label="What it is for">
+      <Radio.Group
+        value={state.purpose}
+        onChange={(next) =>
+          change({
+            purpose: next as Purpose,
+            texture: null,
+            method: null,
+            finish: null,
+            serving: PURPOSE_SERVING[next as Purpose] ?? 'side',
+            poured: null,
+          })
+        }
+        label="What it is for"
+      >
         <Stack gap={6} mt={6}>
           {PURPOSES.map((purpose) => (
             <Radio key={purpose} value={purpose} label={PURPOSE_WORDS[purpose]} />
