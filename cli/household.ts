@@ -15,7 +15,7 @@ export async function keep(
     if (command === 'restore') {
       if (path === undefined) return failure('restore needs the copy to restore from')
       const aside = restoreCopy(path, file, Date.now())
-      say(`${file} is as it was in ${path}${aside === undefined ? '' : `; what was there lies in ${aside}`}`)
+      say(`${file} is as it was in ${path}${aside === undefined ? '' : `; the previous data is in ${aside}`}`)
     }
     if (command === 'check') {
       const wrong = checkHousehold(path ?? file)

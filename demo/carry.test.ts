@@ -362,7 +362,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
     [
       'a hundred thousand brackets',
       () => Buffer.from('['.repeat(100_000)),
-      /nested 100000 deep; 32 is the most/,
+      /nested 100000 deep; 32/,
     ],
     [
       'brackets inside of a row',
@@ -406,7 +406,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
     [
       'a row twice',
       () => spoilt((b) => b.tables.bag!.push(b.tables.bag![0]!)),
-      /tables\.bag\.\d+ cannot be kept: UNIQUE/,
+      /tables\.bag\.\d+ cannot be stored: UNIQUE/,
     ],
     [
       'two houses in one',
@@ -416,7 +416,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
     [
       'an appliance with half a heat',
       () => set('vessel', { own_rated_w: 500, own_efficiency: null }),
-      /tables\.vessel\.0 cannot be kept: CHECK/,
+      /tables\.vessel\.0 cannot be stored: CHECK/,
     ],
     [
       'a picture that would lie elsewhere',

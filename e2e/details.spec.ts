@@ -29,7 +29,7 @@ test('the ribbon is drawn along and the pot shows that minute, by mouse, by key 
   await page.keyboard.press('Escape')
   await expect(pot.getByRole('slider', { name: 'Water in the pot' })).toBeVisible()
   // Drawn along with the mouse: earlier is rawer.
-  const ribbon = (await page.getByRole('region', { name: 'Heat from now to the table' }).boundingBox())!
+  const ribbon = (await page.getByRole('region', { name: 'Heat from now to serving' }).boundingBox())!
   const y = ribbon.y + ribbon.height * 0.55
   await page.mouse.move(ribbon.x + ribbon.width * 0.8, y)
   await page.mouse.down()

@@ -41,7 +41,7 @@ test('the dipstick: a card laid on once, and its millimetres are true to one per
     [10, 20].map((at) => svg.querySelector(`[data-mm="${at}"]`)!.getBoundingClientRect().y),
   )
   expect(Math.abs((ticks[0]! - ticks[1]!) / (card / 53.98) - 10) / 10).toBeLessThan(0.01)
-  await expect(stick).toHaveAccessibleName(/your crease at 24 mm/)
+  await expect(stick).toHaveAccessibleName(/your finger joint at 24 mm/)
   expect(await serious(page)).toEqual([])
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   // Kept on this device; an address that makes no sense shows a usual depth.

@@ -7,7 +7,7 @@ test('the pot of the bench is cooked without food, minute by minute, by keys alo
   const pot = page.getByRole('region', { name: 'as planned' })
   await expect(pot).toContainText('Cooked through')
   const drawing = pot.getByRole('img')
-  await expect(drawing).toHaveAttribute('aria-label', /0 g of water free, cooked to 9\d %/)
+  await expect(drawing).toHaveAttribute('aria-label', /0 g of water left, cooked to 9\d %/)
   await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
   await page.keyboard.press('Home')
   await expect(drawing).toHaveAttribute('aria-label', /at 0\.0 minutes.*cooked to 0 %/)

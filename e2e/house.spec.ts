@@ -164,7 +164,7 @@ test('washes are counted by the water, at the stove', async ({ page }) => {
 })
 
 test.describe('who eats', () => {
-  test('somebody who eats here is known at the bench by name; what they avoid is stopped, and on the shelf told', async ({
+  test('somebody who eats here is known at the bench by name; what they avoid is stopped, and in Grains told', async ({
     page,
   }) => {
     await open(page, '/settings')

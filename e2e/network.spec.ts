@@ -270,7 +270,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
       body: new URLSearchParams({ intent: 'later' }),
     })
     await open(page, `http://127.0.0.1:${port}/devices`)
-    await expect(page.getByText('None besides this computer.')).toBeVisible()
+    await expect(page.getByText('Only this computer.')).toBeVisible()
     const answered = page.waitForResponse(
       (r) => r.url().includes('/devices.data') && r.request().method() === 'POST',
     )
@@ -305,7 +305,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
       .getByRole('button', { name: 'Sign out computer' })
       .or(page.getByRole('button', { name: 'Sign out phone' }))
       .click()
-    await expect(page.getByText('None besides this computer.')).toBeVisible()
+    await expect(page.getByText('Only this computer.')).toBeVisible()
     // Its stream ends with it. The cook on its screen counts on, and what is pressed there is kept until it is let in again.
     await expect(phone.getByText('This device is no longer let in')).toBeVisible()
     // Elsewhere there is nothing to go on with, but the way back in.

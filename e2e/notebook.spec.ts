@@ -162,7 +162,7 @@ test('a trial of water: planned blind, tasted, weighed by chance, and taken over
   }
   await expect(
     page.getByText(
-      /^B was put first 5 of 5 times: luck alone could do that in 6 of 100 such trials; one more like these would settle it\.$/,
+      /^B was put first 5 of 5 times: luck alone could do that in 6 of 100 such tests; one more like these would settle it\.$/,
     ),
   ).toBeVisible()
   await page.getByRole('button', { name: 'reveal' }).click()
@@ -207,7 +207,7 @@ test('a picture of a cue in this pot stands beside the drawn one, and does the n
   }
 })
 
-test('two taps stand at the stove as soon as it is on the table', async ({ page }) => {
+test('two taps stand at the stove as soon as it is served', async ({ page }) => {
   await open(page, '/?grain=couscous&grams=150&pot=little-steel&on=small-gas&by=off-heat')
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)

@@ -91,7 +91,7 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   )
 })
 
-test('the click of a cooker: opened at once it is hard; the pressure pot does not open under pressure', async ({
+test('the click of a cooker: opened at once it is hard; the pressure cooker does not open under pressure', async ({
   page,
   isMobile,
 }) => {
@@ -125,10 +125,10 @@ test('the click of a cooker: opened at once it is hard; the pressure pot does no
   await pass(page, 15)
   await expect(hands(page)).toContainText('never force the lid')
   await expect(hands(page).getByRole('button', { name: 'Serve now' })).toBeDisabled()
-  await hands(page).getByRole('button', { name: 'Let the steam out' }).click()
+  await hands(page).getByRole('button', { name: 'Quick release' }).click()
   await pass(page, 4)
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
   await expect(told).toContainText(
-    /you let the steam out.*left to fall by itself it is separate, cooked through/s,
+    /you used quick release.*left to natural release it is separate, cooked through/s,
   )
 })

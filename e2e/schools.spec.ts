@@ -68,9 +68,9 @@ test('ways beside each other, one more put there, and one taken to the bench', a
   await expect(page).toHaveURL(/\/\?.*by=boil-and-drain/)
 })
 
-test('what can be on the table by an hour', async ({ page }) => {
+test('what can be served by an hour', async ({ page }) => {
   await open(page, '/by?for=4')
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('On the table by')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Ready by')
   await expect(page.getByRole('link', { name: 'plan it' }).first()).toBeVisible()
   expect(await serious(page)).toEqual([])
   await open(page, '/by?for=lots&at=noon')

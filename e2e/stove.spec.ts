@@ -218,7 +218,7 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   await expect(senses.getByRole('switch', { name: /^Notices/ })).toBeDisabled()
   await senses.getByRole('button', { name: 'Test the screen' }).click()
   await expect(senses.getByRole('status')).toHaveText(/by a small silent video/)
-  await senses.getByRole('button', { name: 'Try a notice' }).click()
+  await senses.getByRole('button', { name: 'Test a notification' }).click()
   await expect(senses.getByRole('status')).toContainText('the large sign on the page stay')
   // At the stove the sign is large, and stays until it is touched.
   await page.goto(`http://kitchen.test:${port}/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas`)

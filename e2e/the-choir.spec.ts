@@ -20,16 +20,14 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
   const now = page.getByRole('region', { name: 'Now', exact: true })
   await expect(now.getByRole('listitem').first()).toBeVisible()
   const rows = () =>
-    now
-      .getByRole('listitem')
-      .evaluateAll((items) =>
-        items.map((li): Row => ({
-          key: `${li.children[0]!.textContent} ${li.children[2]!.firstElementChild!.textContent!.replace(': look in', '')}`,
-          press: li.dataset.press,
-          at: Number(li.dataset.at),
-          until: Number(li.dataset.until ?? li.dataset.at),
-        })),
-      )
+    now.getByRole('listitem').evaluateAll((items) =>
+      items.map((li): Row => ({
+        key: `${li.children[0]!.textContent} ${li.children[2]!.firstElementChild!.textContent!.replace(': look in', '')}`,
+        press: li.dataset.press,
+        at: Number(li.dataset.at),
+        until: Number(li.dataset.until ?? li.dataset.at),
+      })),
+    )
   // Tomorrow at seven, whatever day the tests before have come to.
   const day = new Date(Number(await page.locator('[data-heard]').getAttribute('data-heard')) + 86_400_000)
     .toISOString()

@@ -65,7 +65,7 @@ test('an overnight soak is folded with a tear, and the whole is spoken', () => {
     soak: { minutes: 600, celsius: 5, water: 'drain' },
   })
   expect(html).toContain('class="tear"')
-  expect(html).toMatch(/aria-label="From start to table: measure .*soak 10 h.*simmer/)
+  expect(html).toMatch(/aria-label="From start to serving: measure .*soak 10 h.*simmer/)
   expect(ribbon().html).not.toContain('class="tear"')
 })
 

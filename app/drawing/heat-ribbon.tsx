@@ -91,7 +91,7 @@ export function HeatRibbon({
         width={width}
         height={height}
         role={onServe || scrub ? 'group' : 'img'}
-        aria-label={`From start to table: ${spoken}`}
+        aria-label={`From start to serving: ${spoken}`}
         className={classes.ribbon}
       >
         <defs>
@@ -124,7 +124,7 @@ export function HeatRibbon({
           const y = floor - Math.max(8, heatHeight(stage) * tall)
           const room = w > ROOM_FOR_WORD && !silent(i)
           const place = knobOf?.(stage)
-          const named = place === undefined ? stageWord(stage) : `${stageWord(stage)}, knob at ${place}`
+          const named = place === undefined ? stageWord(stage) : `${stageWord(stage)}, setting ${place}`
           const word = named.length * PX_PER_LETTER < w - 6 ? named : stageWord(stage)
           const minutes = windowWord(stage.minutes, stage.ends_on)
           return (

@@ -52,7 +52,7 @@ test('every mark says its millimetres, and a pot too small is drawn overfull, no
   expect(y).toBeGreaterThanOrEqual(-106 - 18)
 })
 
-test('cooked, the water is gone and the bed has swollen', () => {
+test('cooked, the water is absorbed and the bed has swollen', () => {
   const html = section({ cooked: true })
   expect(html).not.toContain('class="water"')
   expect(html).not.toContain('class="surface"')

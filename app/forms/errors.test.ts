@@ -5,7 +5,7 @@ const refused: Refused = {
   errors: [
     { path: 'ml', message: 'ml must be a number from 5 to 5000 mL, got 2' },
     { path: 'marks.1.level_mm', message: 'marks.1.level_mm must be higher' },
-    { path: 'id', message: 'id names no measure of this house, got "q"' },
+    { path: 'id', message: 'id must be a measure of this kitchen, got "q"' },
   ],
 }
 
@@ -17,7 +17,7 @@ test('the words stand beside their field, without its name', () => {
 })
 
 test('what belongs to no field that can be seen is said all the same', () => {
-  expect(otherErrors(refused, ['ml', 'marks', 'name'])).toBe('id names no measure of this house, got "q"')
+  expect(otherErrors(refused, ['ml', 'marks', 'name'])).toBe('id must be a measure of this kitchen, got "q"')
   expect(otherErrors(refused, ['ml', 'marks', 'id'])).toBeUndefined()
 })
 

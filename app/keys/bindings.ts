@@ -5,7 +5,7 @@ export const KEY_ACTS = {
   more: { key: '+', says: 'a minute more', where: 'at the stove' },
   less: { key: '-', says: 'a minute less', where: 'at the stove' },
   wrong: { key: 'w', says: 'something’s wrong', where: 'at the stove' },
-  back: { key: 'z', says: 'undo', where: 'at the stove and at the bench' },
+  back: { key: 'z', says: 'undo', where: 'on Stove and Plan' },
   find: { key: '/', says: 'find', where: 'everywhere' },
   pot: { key: 'n', says: 'new plan', where: 'everywhere' },
   all: { key: '?', says: 'all keys', where: 'everywhere' },

@@ -217,7 +217,7 @@ test('the places that take a plan further know the house, and not the browser', 
   for (const place of [compare, by, dryRun]) {
     const { status, value } = await call(place.loader as (args: never) => unknown, {})
     expect(status).toBe(200)
-    // What can be on the table by an hour comes from the shelf, and a new house has an empty one.
+    // What can be served by an hour comes from the shelf, and a new house has an empty one.
     expect(JSON.stringify(value)).toContain(place === by ? '"ready":[]' : 'heavy-pot')
     // What a loader gives goes over the wire: nothing may be lost on the way.
     expect(JSON.parse(JSON.stringify(value))).toEqual(value)
@@ -328,7 +328,7 @@ describe('a new house', () => {
       house: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }
       settings: { elevation_m: number; units: string }
     }
-    expect(house.vessels).toMatchObject([{ name: 'electric pressure pot', own_rated_w: 900 }])
+    expect(house.vessels).toMatchObject([{ name: 'electric pressure cooker', own_rated_w: 900 }])
     expect(house.heats).toMatchObject([{ name: 'induction plate' }])
     expect(settings).toMatchObject({ elevation_m: 1120, units: 'cups' })
     // Once is enough.

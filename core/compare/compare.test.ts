@@ -79,7 +79,7 @@ describe('why two ways differ', () => {
   })
 })
 
-describe('on the table by an hour', () => {
+describe('served by an hour', () => {
   const candidates = [
     { of: 'white', request: pot() },
     {

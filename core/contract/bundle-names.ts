@@ -5,12 +5,12 @@ export const BUNDLE_LIMITS = Object.freeze({ bytes: 100_000_000, rows: 400_000, 
 export const GROUPS = {
   settings: 'Settings',
   pots: 'Pots, heat and measures',
-  shelf: 'Shelf',
-  ways: 'Ways with them',
-  cooks: 'Cooks',
-  kept: 'Kept',
-  suppers: 'Suppers',
-  trials: 'Trials',
+  shelf: 'Grains',
+  ways: 'Burner and pot settings',
+  cooks: 'Batches',
+  kept: 'Leftovers',
+  suppers: 'Meals',
+  trials: 'Taste tests',
   practice: 'Practice',
 } as const
 export type GroupId = keyof typeof GROUPS
@@ -18,7 +18,7 @@ export type GroupId = keyof typeof GROUPS
 /** What can be taken along by itself, and the tables it is. */
 export const PACKS = {
   pots: { name: 'Pots, burners and measures', tables: ['vessel', 'heat', 'measure'] },
-  grains: { name: 'Grains of the shelf', tables: ['bag'] },
+  grains: { name: 'Grain bags', tables: ['bag'] },
   methods: { name: 'Programmes and marks, with their pots', tables: ['vessel', 'programme', 'pour_mark'] },
 } as const
 export type PackId = keyof typeof PACKS

@@ -409,7 +409,7 @@ export const BUNDLE_TABLES = {
     row: row({
       figure: v.pipe(
         text(400),
-        v.check(isFigureName, (issue) => `names no figure, got ${quoted(issue.input)}`),
+        v.check(isFigureName, (issue) => `must be a learned value, got ${quoted(issue.input)}`),
       ),
       kind: oneOf(['pin', 'reset']),
       value: figure,

@@ -341,7 +341,7 @@ function fixedBlock(
   if (place === undefined)
     return void errors.push({
       path: `${path}.resource`,
-      message: `${path}.resource names no burner, appliance or oven, got "${resource}"`,
+      message: `${path}.resource must be a burner, an appliance or the oven, got "${resource}"`,
     })
   if (to < from)
     return void errors.push({

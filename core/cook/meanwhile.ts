@@ -49,13 +49,13 @@ const TASKS: readonly Task[] = [
   task(
     2,
     ({ yield: { cooked_volume_ml } }) =>
-      `Lay out wide, shallow containers for ${litres(cooked_volume_ml)}, and clear a shelf`,
+      `Prepare wide, shallow containers for ${litres(cooked_volume_ml)} and clear fridge space`,
     (plan, stage, purpose) =>
       purpose === 'batch' && during('simmer', 'rest', 'steam', 'bake', 'pressure')(plan, stage),
   ),
   task(
     2,
-    () => 'Lay out a wide tray to spread it on',
+    () => 'Get a wide tray to spread it on',
     (plan, stage, purpose) => purpose === 'frying' && during('simmer', 'rest')(plan, stage),
   ),
   task(

@@ -24,7 +24,7 @@ export function nextTouch(plan: Plan, view: CookView): Touch | undefined {
     const cue = stage.ends_on === 'cue'
     const atMs = !cue ? seen.endMs : stage.hands_on ? seen.startMs : seen.startMs + stage.minutes.low * MINUTE
     const after = plan.stages.find((s) => s.after.includes(stage.id))
-    return { stage: stage.id, title: cue ? stage.title : (after?.title ?? 'To the table'), atMs, cue }
+    return { stage: stage.id, title: cue ? stage.title : (after?.title ?? 'Serve'), atMs, cue }
   })
   return touches.sort((a, b) => a.atMs - b.atMs)[0]
 }

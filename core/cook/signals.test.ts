@@ -78,7 +78,7 @@ describe('the next thing to touch', () => {
         [...heating, event('cue', 'heat-up', heatFrom + 6), event('cue', 'fluff', heatFrom + 90)],
         heatFrom + 91,
       ).touch,
-    ).toMatchObject({ title: 'To the table' })
+    ).toMatchObject({ title: 'Serve' })
     expect(at([event('stop', 'measure', 1)], 2).touch).toBeUndefined()
   })
 })

@@ -36,7 +36,7 @@ export function signalsOf(
         signals.push({
           id: `ended ${stage.id} ${seen.endMs}`,
           kind: 'ended',
-          says: next ? next.title : 'To the table',
+          says: next ? next.title : 'Serve',
         })
     }
     if (seen.state === 'now' && stage.ends_on === 'cue' && !stage.hands_on) {

@@ -110,7 +110,13 @@ export function whyDepth(context: PourContext, pourG: number): Sum {
   return upTo(
     [
       term(`${Math.round(pourG)} g poured, in this pot`, pourG * perMl, 'you', SCALE_G * perMl, 'mm'),
-      term('clings already', clingingG * perMl, 'published', CLING * clingingG * perMl, 'mm'),
+      term(
+        'rinse water already on the grain',
+        clingingG * perMl,
+        'published',
+        CLING * clingingG * perMl,
+        'mm',
+      ),
       term('runs in between the kernels', -gapsMl * perMl, 'published', VOIDS * bedMl * perMl, 'mm'),
     ],
     over,

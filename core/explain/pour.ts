@@ -112,7 +112,7 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
     0.2 * water.left_in_pot_g,
   )
   say(
-    'clings already',
+    'rinse water already on the grain',
     -water.clinging_g,
     request.soak?.wetMassG ? 'you' : 'published',
     request.soak?.wetMassG ? SCALE_G : CLING * water.clinging_g,
@@ -124,7 +124,7 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
     request.soak?.wetMassG ? SCALE_G : SOAK * water.soaked_in_g,
   )
   say('comes with the add-ins', -water.add_in_water_g, 'published', 0.1 * water.add_in_water_g)
-  say('condenses out of the steam', -water.steam_in_g, 'computed', 0.2 * water.steam_in_g)
+  say('condenses from the steam', -water.steam_in_g, 'computed', 0.2 * water.steam_in_g)
   const sum = total(terms)
   // Figures too small to say still count.
   const rest = water.pour_g - sum.total

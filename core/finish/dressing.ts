@@ -2,7 +2,7 @@ import { CRYSTALS, type CrystalId } from '#core/season/salt'
 
 /** Seasoned vinegar for grain that is rolled or served in bowls, g per 100 g of dry grain. Salt last is sprinkled over the folded grain. */
 export const DRESSINGS = {
-  usual: { name: 'as usual', vinegar: 15, sugar: 6, salt: 1.6, saltLast: false },
+  usual: { name: 'usual', vinegar: 15, sugar: 6, salt: 1.6, saltLast: false },
   milder: { name: 'milder', vinegar: 12, sugar: 5, salt: 1.2, saltLast: false },
   sharper: { name: 'sharper', vinegar: 18, sugar: 4, salt: 1.6, saltLast: false },
   sweeter: { name: 'sweeter', vinegar: 15, sugar: 9, salt: 1.6, saltLast: false },

@@ -10,13 +10,13 @@ export const LOOSEN_WAYS = {
   },
   quarters: {
     title: 'Turn it over in quarters',
-    how: 'Mark a cross in it, lift each quarter from the bottom and lay it over',
+    how: 'Cut a cross, lift each quarter from the bottom and turn it over',
   },
   'leave-stuck': {
-    title: 'Lift off what is loose',
+    title: 'Lift off the loose grain',
     how: 'Leave the stuck layer where it is: scraped in, it makes lumps',
   },
-  stir: { title: 'Stir once more', how: 'It thickens as it stands' },
+  stir: { title: 'Stir once more', how: 'It thickens as it cools' },
 } as const satisfies Record<string, { title: string; how: string }>
 export type LoosenWay = keyof typeof LOOSEN_WAYS
 

@@ -14,12 +14,12 @@ export const HEAT_PRESETS = {
   coil: { ratedW: 1800, efficiency: 0.7, kind: 'electric', name: 'electric coil' },
   ceramic: { ratedW: 1800, efficiency: 0.7, kind: 'electric', name: 'ceramic plate' },
   induction: { ratedW: 1800, efficiency: 0.85, kind: 'electric', name: 'induction plate' },
-  'cooker-3': { ratedW: 350, efficiency: 0.75, kind: 'cooker', name: '3-scoop cooker' },
-  'cooker-5': { ratedW: 650, efficiency: 0.75, kind: 'cooker', name: '5-scoop cooker' },
-  'cooker-10': { ratedW: 1000, efficiency: 0.75, kind: 'cooker', name: '10-scoop cooker' },
-  'pressure-5': { ratedW: 900, efficiency: 0.9, kind: 'pressure', name: '5 L pressure pot' },
-  'pressure-6': { ratedW: 1000, efficiency: 0.9, kind: 'pressure', name: '6 L pressure pot' },
-  'pressure-8': { ratedW: 1200, efficiency: 0.9, kind: 'pressure', name: '8 L pressure pot' },
+  'cooker-3': { ratedW: 350, efficiency: 0.75, kind: 'cooker', name: '3-cup rice cooker' },
+  'cooker-5': { ratedW: 650, efficiency: 0.75, kind: 'cooker', name: '5-cup rice cooker' },
+  'cooker-10': { ratedW: 1000, efficiency: 0.75, kind: 'cooker', name: '10-cup rice cooker' },
+  'pressure-5': { ratedW: 900, efficiency: 0.9, kind: 'pressure', name: '5 L pressure cooker' },
+  'pressure-6': { ratedW: 1000, efficiency: 0.9, kind: 'pressure', name: '6 L pressure cooker' },
+  'pressure-8': { ratedW: 1200, efficiency: 0.9, kind: 'pressure', name: '8 L pressure cooker' },
   'oven-190': { ratedW: 2400, efficiency: 0.15, kind: 'oven', name: 'oven at 190 °C' },
 } as const satisfies Record<string, HeatSource & { name: string }>
 

@@ -175,12 +175,13 @@ export function fasterWays(given: CoolingGiven, guidance: Guidance): FasterWay[]
     if (cooling.tooSlow === null) ways.push({ id, says, cooling })
   }
   const settled = { ...given, stacked: 1 }
-  if ((given.stacked ?? 1) > 1) tryOut('apart', 'Set the tubs apart until they are cold', { stacked: 1 })
+  if ((given.stacked ?? 1) > 1)
+    tryOut('apart', 'Leave space between the containers until they are cold', { stacked: 1 })
   if (!given.open) tryOut('open', 'Leave the lid off until it is cold', { stacked: 1, open: true })
   if (given.place === 'counter')
     tryOut('fridge', 'Straight into the fridge, lid off', { stacked: 1, open: true, place: 'fridge' })
   if (given.place !== 'ice-bath')
-    tryOut('ice-bath', 'Stand it in ice water first, lid off', { stacked: 1, open: true, place: 'ice-bath' })
+    tryOut('ice-bath', 'Put it in ice water first, lid off', { stacked: 1, open: true, place: 'ice-bath' })
   const place = given.place === 'counter' ? 'fridge' : given.place
   const depthMm = Math.floor(deepestInTime({ ...settled, place, open: true }, guidance))
   if (depthMm > 0 && depthMm < given.portion.depthMm) {

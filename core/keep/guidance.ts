@@ -23,7 +23,7 @@ export const FIGURES = {
     us: { value: 240, source: 'FDA Food Code 2022, 3-501.14: 21 to 5 °C' },
   },
   fridge_c: {
-    name: 'kept in the fridge at',
+    name: 'in the fridge at',
     unit: '°C or less',
     stricter: 'lower',
     uk: { value: 5, source: 'UK Food Standards Agency, chilling' },
@@ -51,7 +51,7 @@ export const FIGURES = {
     },
   },
   room_min: {
-    name: 'at room temperature, at most',
+    name: 'at room temperature, no longer than',
     unit: 'min',
     stricter: 'lower',
     uk: { value: 120, source: 'UK Food Standards Agency: hot food off hot holding, once, 2 hours' },
@@ -65,7 +65,7 @@ export const FIGURES = {
     us: { value: 74, source: 'USDA Food Safety and Inspection Service, 165 °F' },
   },
   reheats: {
-    name: 'reheated at most',
+    name: 'reheated no more than',
     unit: 'times',
     stricter: 'lower',
     uk: { value: 1, source: 'UK Food Standards Agency: once' },

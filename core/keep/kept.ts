@@ -155,7 +155,7 @@ export function keptAt(
 
 /** Which events make sense for a container as it stands; the rest are refused in words. */
 export function canTell(view: KeptView, kind: KeptEventKind, guidance: Guidance): string | undefined {
-  if (kind === 'take-back') return view.last ? undefined : 'there is nothing to take back'
+  if (kind === 'take-back') return view.last ? undefined : 'there is nothing to undo'
   if (view.gone) return `already ${view.gone === 'eaten' ? 'eaten' : 'thrown out'}`
   if (kind === 'thrown') return undefined
   if (view.pastMs > 0) return 'past its date: throw it away'

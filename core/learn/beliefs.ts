@@ -196,7 +196,7 @@ export function experimentsFor(
     return sdOfSum(mind, pour, priorSd)
   }
   const all: Experiment[] = [
-    { id: 'judge', says: 'Rate it as usual', nowG: now, thenG: after({}, 1) },
+    { id: 'judge', says: 'Rate it', nowG: now, thenG: after({}, 1) },
     {
       id: 'weigh',
       says: 'Weigh the full pot with lid before heating and when done',

@@ -126,7 +126,7 @@ export function readCopied(
         {
           row: 0,
           column: '',
-          message: `${rows.length} cooks are too many at once; ${MOST_COPIED} is the most`,
+          message: `${rows.length} batches are too many at once; the limit is ${MOST_COPIED}`,
         },
       ],
     }

@@ -20,7 +20,7 @@ export const SEPARATE_WORDS = [
   'clings',
   'as it should be',
   'loose',
-  'every grain apart',
+  'every grain separate',
 ] as const
 /** Ways a notebook is sifted by how cooks came out. */
 export const OUTCOME_FILTERS = ['right', 'wet', 'dry', 'unjudged', 'aside'] as const

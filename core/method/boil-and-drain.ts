@@ -48,7 +48,7 @@ export const boilAndDrain: Method = {
         cue: kitchen.finish === 'steam' || kitchen.purpose === 'part-cooked' ? 'bends-not-breaks' : 'bitten',
         handsOn: false,
         checks: [
-          'Skim the foam in the first minutes',
+          'Skim the starch foam in the first minutes',
           'Taste from 2 minutes before the end',
           ...doneSigns(kitchen),
         ],

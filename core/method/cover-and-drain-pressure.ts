@@ -26,8 +26,8 @@ export const coverAndDrainPressure: Method = {
   sealed: true,
   defaults: { vessel: 'pressure-electric-6', heat: 'pressure-6', restMinutes: 0 },
   beforeHeat: [
-    "Gasket seated, vent clear, rim wiped: the maker's manual goes first",
-    'Grain and water reach half full at most, a third where it froths',
+    'Check gasket, vent and rim; follow the manual',
+    'Fill at most half, a third for grain that foams',
   ],
   stages: (kitchen) => [
     ...sealedStages({ ...kitchen, restMinutes: 0, ...releaseFor(kitchen) }).map((stage) =>

@@ -27,7 +27,7 @@ export const CUES = {
   seasoned: {
     text: 'it is in the water',
     key: 'It is in',
-    now: 'stirred once, the salt gone',
+    now: 'stirred once, salt dissolved',
     yet: 'crystals on the bottom',
   },
   added: {
@@ -37,13 +37,13 @@ export const CUES = {
     yet: 'in a heap, steam going',
   },
   loosened: {
-    text: 'the grains lie loose',
+    text: 'the grains are loose',
     key: 'Loosened',
-    now: 'apart, the steam gone off',
+    now: 'separate, steamed dry',
     yet: 'one block, wet on top',
   },
   'dressing-clear': {
-    text: 'the sugar and salt are gone',
+    text: 'sugar and salt are dissolved',
     key: 'It is clear',
     now: 'clear to the bottom',
     yet: 'grains on the bottom, cloudy',
@@ -70,7 +70,7 @@ export const CUES = {
     text: 'steam comes steadily',
     key: 'It steams',
     now: 'a plume that does not stop',
-    yet: 'a wisp, and gone',
+    yet: 'a wisp, then none',
   },
   'stirred-even': {
     text: 'it is even all through',
@@ -97,7 +97,7 @@ export const CUES = {
     yet: 'snaps in two',
   },
   'smells-of-toast': {
-    text: 'it smells toasted and crackles',
+    text: 'it smells nutty and crackles',
     key: 'It smells of toast',
     now: 'a dry crackle, a nutty smell',
     yet: 'a wet hiss',
@@ -115,7 +115,7 @@ export const CUES = {
     yet: 'dusty, or frothing',
   },
   holes: {
-    text: 'holes show and no water stands in them',
+    text: 'holes on top, no water in them',
     key: 'Holes show',
     now: 'holes all over, dry inside',
     yet: 'water still bubbles in them',
@@ -130,7 +130,7 @@ export const CUES = {
     text: 'steam pushes out at the lid',
     key: 'It boils',
     now: 'steady steam, the lid trembles',
-    yet: 'still, a wisp at most',
+    yet: 'still, only a wisp',
   },
   'bubbles-break': {
     text: 'bubbles break all over',
@@ -151,16 +151,16 @@ export const CUES = {
     yet: 'lever down, steam going',
   },
   'pin-up': {
-    text: 'the pin rises and seals',
-    key: 'The pin is up',
+    text: 'the pressure indicator rises',
+    key: 'The pressure indicator is up',
     now: 'indicator up, hissing has stopped',
-    yet: 'pin low, steam hissing past',
+    yet: 'indicator down, steam hissing',
   },
   'pin-down': {
-    text: 'the pin drops by itself',
-    key: 'The pin dropped',
-    now: 'pin low, lid moves freely',
-    yet: 'pin still up',
+    text: 'the indicator drops by itself',
+    key: 'The pressure indicator dropped',
+    now: 'indicator down, lid moves freely',
+    yet: 'indicator still up',
   },
 } as const satisfies Record<string, { text: string; key: string; now: string; yet: string }>
 

@@ -25,7 +25,7 @@ export const ladled: Method = {
   kettle: true,
   stirred: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 2 },
-  beforeHeat: ['Keep the stock hot beside it: cold stock stops the boil each time'],
+  beforeHeat: ['Keep the stock hot: cold stock stops the boil'],
   stages(kitchen) {
     const simmer = openSimmer(kitchen)
     return [

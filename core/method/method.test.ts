@@ -122,7 +122,7 @@ describe('the covered pot', () => {
   })
 })
 
-describe('the electric pressure pot', () => {
+describe('the electric pressure cooker', () => {
   test.each([0, 1120, 2500])('at %i m its gauge adds to the air outside', (elevation) => {
     const ambientPa = pressureAt(metres(elevation))
     for (const [pressure, kpa] of [
@@ -175,7 +175,7 @@ describe('the electric pressure pot', () => {
     const minutes = ((capacity / loss) * Math.log((116.1 - 20) / (99.97 - 20))) / 60
     expect(stages.find((s) => s.id === 'release')!.minutes.expected / minutes).toBeCloseTo(1, 1)
   })
-  test('it is held as long as if the pressure were let out at once, but in a hurry', () => {
+  test('it is held as long as if the pressure were with quick release, but in a hurry', () => {
     const held = (release: Kitchen['release']) =>
       plan({ grains: [{ variety: 'brown-short' }], method: 'pressure-electric', release }).stages.find(
         (s) => s.id === 'pressure',
@@ -191,7 +191,7 @@ describe('the electric pressure pot', () => {
   })
 })
 
-describe('the switch cooker', () => {
+describe('the rice cooker', () => {
   test('its time is its water: more of it clicks later', () => {
     const boil = (texture: number) =>
       plan({ method: 'switch-cooker', texture }).stages.find((s) => s.id === 'boil')!.minutes.expected

@@ -19,7 +19,7 @@ export const oven: Method = {
   defaults: { vessel: 'oven-dish-3', heat: 'oven-190', restMinutes: 10 },
   beforeHeat: [
     `The oven at ${OVEN_C} °C before the dish goes in`,
-    'Spread the grain level, strays under the water, foil pressed tight all round',
+    'Spread the grain level under the water; seal with foil all round',
   ],
   stages: (kitchen) => [
     {
@@ -37,7 +37,7 @@ export const oven: Method = {
       checks: ['Leave the foil on: lost steam cannot come back'],
     },
     coveredRest(kitchen, {
-      title: 'Out of the oven, leave the foil',
+      title: 'Out of the oven, foil stays on',
       checks: ['Lift the foil at the far side first: the steam burns'],
     }),
   ],

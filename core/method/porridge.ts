@@ -66,10 +66,7 @@ export const porridge: Method = {
 const underPressure: Method = {
   ...porridge,
   sealed: true,
-  beforeHeat: [
-    "Gasket seated, vent clear, rim wiped: the maker's manual goes first",
-    'Never over a third full: it froths',
-  ],
+  beforeHeat: ['Check gasket, vent and rim; follow the manual', 'Never over a third full: it froths'],
   stages: sealedPorridge,
 }
 
@@ -117,7 +114,7 @@ function openPorridge(kitchen: Kitchen): MethodStage[] {
           coveredRest(kitchen, {
             contact: 'stirred',
             title: 'Take it off the heat, lid on',
-            checks: ['It thickens as it stands'],
+            checks: ['It thickens as it cools'],
           }),
         ]
       : []),

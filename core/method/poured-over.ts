@@ -22,7 +22,7 @@ export const pouredOver: Method = {
     {
       id: 'rest',
       kind: 'rest',
-      title: 'Stir once, put the lid on and let it stand',
+      title: 'Stir once, put the lid on and let it rest',
       heat: 'off',
       powerW: 0,
       lid: 'on',

@@ -79,7 +79,7 @@ const STOVETOP = {
   leak: 1.5,
   heldHeat: 'lowest',
   thermostat: false,
-  upTitle: 'Lid locked, full heat until the pin is up',
+  upTitle: 'Lock the lid, high heat until the indicator rises',
 } as const
 
 /** Gauge pressure of a kind of pressure cooker, kPa over ambient; nothing for other vessels. */
@@ -99,7 +99,7 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
     ...sealed,
     id: 'release',
     kind: 'release',
-    title: endsOn === 'cue' ? 'Heat off, natural release' : 'Heat off, leave it sealed',
+    title: endsOn === 'cue' ? 'Heat off, natural release' : 'Heat off, keep it sealed',
     heat: 'off',
     powerW: 0,
     until,
@@ -113,7 +113,7 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
     mode: 'venting',
     id: 'vent',
     kind: 'release',
-    title: 'Release the steam, away from face, hands and cupboards',
+    title: 'Quick release: keep face, hands and cupboards clear',
     heat: 'off',
     powerW: 0,
     until: { minutes: VENT_MINUTES },

@@ -12,7 +12,7 @@ export const pressureStovetop: Method = {
   pourSetsTexture: true,
   defaults: { vessel: 'pressure-stovetop-5', heat: 'gas-medium', restMinutes: 0 },
   beforeHeat: [
-    "Gasket seated, vent clear, rim wiped: the maker's manual goes first",
+    'Check gasket, vent and rim; follow the manual',
     'Level the grain; wipe the outside of the base dry',
   ],
   stages: sealedStages,

@@ -162,7 +162,7 @@ export function coveredToTheEnd(
   const toast: MethodStage = {
     id: 'crust',
     kind: 'toast',
-    title: 'Heat up for the toasted bottom',
+    title: 'Turn the heat up for the crisp bottom',
     heat: 'medium',
     powerW: power('medium'),
     lid: 'on',
@@ -171,7 +171,7 @@ export function coveredToTheEnd(
     endsOn: 'cue',
     cue: 'smells-of-toast',
     handsOn: true,
-    checks: ['Stay and listen: from toasted to burnt is a minute or two'],
+    checks: ['Stay and listen: it burns within a minute or two'],
   }
   return [
     ...(kitchen.heatStyle === 'strong-minute-then-low' ? [strong] : []),

@@ -48,7 +48,7 @@ export const steamPasses: Method = {
         {
           id: `turn-${pass + 1}`,
           kind: 'turn',
-          title: 'Turn it out and rub it apart',
+          title: 'Turn it out and loosen the grains',
           heat: 'lowest',
           powerW: powerAt(kitchen)('lowest'),
           lid: 'on',
@@ -59,7 +59,7 @@ export const steamPasses: Method = {
           endsOn: 'cue',
           cue: 'loosened',
           handsOn: true,
-          checks: ['It is hot: a fork first, hands later'],
+          checks: ['It is hot: use a fork first'],
         },
         moisten(kitchen, pass + 1, powerAt(kitchen)('lowest')),
         basketOn(kitchen, { id: `add-${pass + 2}`, title: 'Back into the basket, lid on', joinWarm: true }),

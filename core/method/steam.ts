@@ -20,7 +20,7 @@ export const steamUp = (kitchen: Kitchen): MethodStage =>
 
 export const basketOn = (kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage =>
   grainIn(kitchen, {
-    title: 'Basket on, the grain loose in it, lid on',
+    title: 'Put the basket on, grain loose in it, lid on',
     kind: 'heat-up',
     lid: 'on',
     contact: 'steam',
@@ -77,7 +77,7 @@ export const steam: Method = {
       handsOn: false,
       checks: [
         'Open the lid away from you',
-        'Half way: turn the grain over in one piece, its middle to the outside',
+        'Halfway: turn the grain over, the middle to the outside',
         boilerLook(kitchen),
       ],
     },
@@ -98,7 +98,7 @@ const steamedBowl: Method = {
   bowl: true,
   pourSetsTexture: true,
   beforeHeat: [
-    'A heatproof bowl with room for the swollen grain stands firm over the water',
+    'Set a heatproof bowl firmly over the water, with room to swell',
     'Steam can get out: never seal a steamer',
     'Cover the bowl, so that no drip falls into it',
   ],

@@ -42,10 +42,7 @@ export const uncovered: Method = {
       endsOn: 'cue',
       cue: 'holes',
       handsOn: false,
-      checks: [
-        'No water when the grain is parted: look from two minutes before the end',
-        ...doneSigns(kitchen),
-      ],
+      checks: ['No water between the grains: check 2 min before the end', ...doneSigns(kitchen)],
     },
     coveredRest(kitchen, { title: 'Take it off the heat, put the lid on' }),
   ],

@@ -293,7 +293,7 @@ describe('an unwise pot is planned, with its cautions', () => {
 })
 
 describe('the clock', () => {
-  test('stages wait for one another, and the last one ends at the table', () => {
+  test('stages wait for one another, and the last one ends serve', () => {
     const plan = pot('brown-short', 300, { serve_at: '2026-03-05T19:00:00+01:00', soak: { minutes: 60 } })
     const times = timelineOf(plan.stages)
     for (const s of plan.stages)

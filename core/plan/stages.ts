@@ -225,7 +225,7 @@ function addInChecks({ addIns }: Seasoning, kind: 'boiling' | 'end'): string[] {
       addIns.filter((a) => a.when === 'fold-in'),
     ),
     ...said(
-      'At the table:',
+      'To serve:',
       addIns.filter((a) => a.when === 'at-table'),
     ),
   ]
@@ -285,7 +285,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
     minutes: byHand(...FLUFF, prepared.dryG),
     hands_on: true,
     checks: [
-      request.toasted ? 'Lift off what is loose; the toasted bottom comes last' : way.how,
+      request.toasted ? 'Lift off the loose grain; the crisp bottom comes last' : way.how,
       ...addInChecks(seasoning, 'end'),
     ],
     loosen,
@@ -383,11 +383,11 @@ const batchStages = (dryG: number): Loose[] => [
   {
     id: 'cool-batch',
     kind: 'cool',
-    title: 'Let them steam off, lids beside them',
+    title: 'Let them steam off, lids off',
     hands_on: false,
     ...clocked,
     minutes: { low: 10, expected: 20, high: 40 },
-    checks: ['Into the fridge within the hour, lids on when the steam has gone'],
+    checks: ['Into the fridge within the hour, lids on when the steam has stopped'],
   },
 ]
 

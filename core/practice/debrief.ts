@@ -152,7 +152,7 @@ function deedsOf({ card, right, cardRequest, real }: Kitchen, doing: Doing, mark
   return deeds
 }
 
-/** How long the last heat lasted, beside the card's minutes where they were not kept, beside what this pot wants where they were. */
+/** How long the last heat lasted, beside the card's minutes where they were not kept, beside what this pot needs where they were. */
 function minutesDeed(card: Plan, right: Plan, doing: Doing, from: number, to: number): Without {
   const [asCard, asRight] = [lastHeatOf(card), lastHeatOf(right)]
   const lasted = to - from
@@ -173,7 +173,7 @@ function minutesDeed(card: Plan, right: Plan, doing: Doing, from: number, to: nu
     return {
       ...base,
       says: `You gave it the card’s ${minutes(lasted)}`,
-      without: `with the ${minutes(asRight)} this pot wants`,
+      without: `with the ${minutes(asRight)} this pot needs`,
       doing: until(asRight),
     }
   return {
@@ -237,16 +237,16 @@ function ownDeeds({ real, heldMinutes }: Kitchen, doing: Doing, marks: Marks): W
     if (doing.ventMin !== null && whole !== undefined)
       deeds.push({
         kind: 'vent',
-        says: `At ${minutes(doing.ventMin)} you let the steam out`,
-        without: 'left to fall by itself',
+        says: `At ${minutes(doing.ventMin)} you used quick release`,
+        without: 'left to natural release',
         atMin: doing.ventMin,
         doing: { ...doing, ventMin: null, serveMin: whole + 1 },
       })
     else if (marks.pressure !== undefined)
       deeds.push({
         kind: 'vent',
-        says: 'You let the pressure fall by itself',
-        without: 'let out at once',
+        says: 'You used natural release',
+        without: 'with quick release',
         atMin: marks.pressure + heldMinutes,
         doing: {
           ...doing,
@@ -336,7 +336,7 @@ function decidedAt(mine: Handled, ending: Ending, other: Handled | undefined): {
   if ((ending.word === 'hard' || ending.word === 'dry') && marks.dry !== undefined)
     return {
       min: marks.dry,
-      says: `The water is gone, centres ${Math.round(100 * meanCentre(glimpseAt(mine, marks.dry)))} % cooked`,
+      says: `The water is absorbed, centres ${Math.round(100 * meanCentre(glimpseAt(mine, marks.dry)))} % cooked`,
     }
   if (!other) return { min: mine.pot.now / 60, says: 'Served' }
   let [best, apart] = [mine.pot.now / 60, 0]
@@ -345,5 +345,5 @@ function decidedAt(mine: Handled, ending: Ending, other: Handled | undefined): {
     const d = Math.abs(g.freeG - o.freeG) / mine.pot.dryG + 2 * Math.abs(meanCentre(g) - meanCentre(o))
     if (d > apart) [best, apart] = [g.atMin, d]
   }
-  return { min: best, says: 'Here they were furthest apart' }
+  return { min: best, says: 'They differed most here' }
 }

@@ -32,11 +32,11 @@ export function signsOf({ pot, marks, powerW, lid, sealed }: Handled, atMin: num
   const says: string[] = []
   const just = (mark: number | undefined) => mark !== undefined && atMin - mark < JUST_MIN
   if (just(marks.click)) says.push('Click: the switch has popped up')
-  if (just(marks.unsealed)) says.push('The pin has dropped: it can be opened')
+  if (just(marks.unsealed)) says.push('The pressure indicator has dropped: it can be opened')
   else if (sealed === 'held') says.push('Pressure reached, it ticks quietly')
   else if (sealed === 'rising')
     says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'Steam hisses past the valve' : 'It hums, the valve is still')
-  else if (sealed === 'falling') says.push('Quiet, the pin still up')
+  else if (sealed === 'falling') says.push('Quiet, the pressure indicator still up')
   if (sealed === 'open') {
     if (pot.scorch > SCORCHED_KS) says.push('A smell of burning')
     else if (pot.bottomC > SCORCH_FROM_C) says.push('A smell of toast')
@@ -70,7 +70,7 @@ export function signsOf({ pot, marks, powerW, lid, sealed }: Handled, atMin: num
   if (surface !== 'hidden')
     says.push(
       {
-        water: 'Water stands over the grain',
+        water: 'Water covers the grain',
         holes: 'Holes in the surface, water between the grains',
         dry: 'No water to be seen',
       }[surface],

@@ -7,7 +7,7 @@ export const DOUBLED_POUR_G = 2 * 326
 export const SITUATIONS: readonly Situation[] = [
   {
     id: 'first-pot-at-height',
-    title: 'First pot at height',
+    title: 'First batch at altitude',
     told: 'A mountain hut at 2,650 m, with the pot and recipe from the valley, where it always worked.',
     card: {
       grains: [{ variety: 'brown-short' }],
@@ -18,9 +18,8 @@ export const SITUATIONS: readonly Situation[] = [
     },
     here: { elevation_m: 2650 },
     about: 'minutes',
-    trap: 'The card counts minutes at 100 °C. Water boils at 91 °C up here, and every minute of it cooks less.',
-    learned:
-      'Higher up the boil is cooler: the same pot wants more minutes, and a little more water for them.',
+    trap: 'The card assumes 100 °C. Water boils at 91 °C up here, so each minute cooks less.',
+    learned: 'Higher up, water boils cooler: the same batch needs more minutes and a little more water.',
   },
   {
     id: 'double-batch',
@@ -40,7 +39,7 @@ export const SITUATIONS: readonly Situation[] = [
     about: 'pour',
     trap: 'Absorbed water grows with the grain, but steam depends on pot and time. Twice the grain does not steam twice as much.',
     learned:
-      'Twice the grain wants less than twice the water: what boils off belongs to the pot, not to the grain.',
+      'Twice the grain needs less than twice the water: what boils off depends on the pot, not on the grain.',
   },
   {
     id: 'the-lid-lifter',
@@ -69,7 +68,7 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'the-thin-pan',
     title: 'The thin pan',
-    told: 'The heavy blue is in use. The little steel on the plug-in plate will do. The card is the heavy blue’s: keep it boiling on medium until the water is gone, then off.',
+    told: 'The heavy blue is in use. The little steel on the plug-in plate will do. The card is the heavy blue’s: keep it boiling on medium until the water is absorbed, then off.',
     card: {
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 250 },
@@ -81,8 +80,9 @@ export const SITUATIONS: readonly Situation[] = [
     },
     here: { vessel: 'steel-1.6', heat: 'induction' },
     about: 'minutes',
-    trap: 'Thin steel stores little heat, and the plate is stronger than the burner: the water is gone before the card’s minutes are, and with nothing left to boil the bottom burns at once.',
-    learned: 'In a thin pan, listen: when bubbling turns to crackling the water is gone. Turn the heat off.',
+    trap: 'Thin steel stores little heat, and the plate is stronger than the burner: the pot runs dry before the card’s minutes are over, and with nothing left to boil the bottom burns at once.',
+    learned:
+      'In a thin pan, listen: when bubbling turns to crackling the water is absorbed. Turn the heat off.',
   },
   {
     id: 'the-beep',
@@ -122,7 +122,7 @@ export const SITUATIONS: readonly Situation[] = [
     },
     about: 'pour',
     trap: 'The extra weight is water already in the grain. Adding it again is too much.',
-    learned: 'Water the grain brings along counts: weigh it wet, and pour so much less.',
+    learned: 'Water already on the grain counts: weigh it wet and add that much less.',
   },
   {
     id: 'slow-and-fast',
@@ -140,7 +140,7 @@ export const SITUATIONS: readonly Situation[] = [
     hands: ['put-in'],
     aside: 'White in',
     about: 'put-in',
-    trap: 'Brown wants three times the minutes of white. In together, one is raw or the other is mush.',
+    trap: 'Brown needs three times as long as white. Together, one is raw or the other overdone.',
     learned: 'Start the slow grain; add the fast one when its own cooking time is left.',
   },
   {
@@ -167,7 +167,7 @@ export const SITUATIONS: readonly Situation[] = [
   },
   {
     id: 'let-out-at-once',
-    title: 'Let out at once',
+    title: 'Quick release',
     told: 'The pressure cooker has finished, still under pressure. The recipe says natural release, and everybody is waiting.',
     card: {
       grains: [{ variety: 'brown-short' }],
@@ -181,7 +181,7 @@ export const SITUATIONS: readonly Situation[] = [
     },
     here: {},
     hands: ['vent'],
-    asked: [{ stage: 'release', afterMin: 1, says: 'Pim: can we not just let the steam out?' }],
+    asked: [{ stage: 'release', afterMin: 1, says: 'Pim: can we not just release the steam?' }],
     about: 'vent',
     trap: 'Cooking continues while pressure falls; the recipe relies on it. A quick release loses that.',
     learned: 'Natural release still cooks: with quick release, cook longer under pressure.',

@@ -51,7 +51,7 @@ export function looked(reckoned: Reckoned, seen: Seen, leftMinutes: number): Ans
       return {
         act: 'off',
         says: 'Heat off, leave the lid',
-        why: `The water is absorbed and the rest cooks the centres to ${Math.round(100 * now.outcome.centreMin)} %. More heat would dry the bottom.`,
+        why: `The water is absorbed; resting cooks the centres to ${Math.round(100 * now.outcome.centreMin)} %. More heat would dry the bottom.`,
       }
     const advice = adviceFor('dry-early', reckoned)
     return { act: 'remedy', remedy: advice.remedy!, says: advice.says, why: advice.why }

@@ -148,7 +148,7 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
         why:
           grams > 0
             ? `${Math.round(lostG)} g ran over and must be replaced.`
-            : 'A lid left ajar breaks the foam.',
+            : 'A lid set ajar stops the foam.',
         remedy:
           grams > 0
             ? { complaint, addG: grams, turn: false, powerW: 0, lid: 'on', heatMinutes: 0, restMinutes: 0 }

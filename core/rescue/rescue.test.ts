@@ -325,7 +325,7 @@ test('the stove and the simulator agree on an untouched remedy: after() is what 
   )
 })
 
-test('what was judged at the table can still become something, unless it was right', () => {
+test('what was judged serve can still become something, unless it was right', () => {
   const judged = (wetDry: number, hardness: number, bottom: 'clean' | 'scorched' = 'clean') =>
     becomesOf({ wetDry, hardness, bottom })
   expect(judged(0, 0)).toEqual([])

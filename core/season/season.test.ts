@@ -67,7 +67,7 @@ test('each add-in has its moment in the stages, and its way out', () => {
   expect(made.stages.find((s) => s.id === 'season')!.title).toContain('0.9 g bay leaf')
   expect(checks('season')).toContain('On top, not stirred in: 6 g kelp')
   expect(checks('simmer')).toMatch(/Now add 90 g peas; Take out the kelp/)
-  expect(checks('fluff')).toMatch(/Take out the bay leaf; Fold in 15 g butter; At the table: 12 g herbs/)
+  expect(checks('fluff')).toMatch(/Take out the bay leaf; Fold in 15 g butter; To serve: 12 g herbs/)
   expect(made.seasoning.salt_in_add_ins_g).toBeCloseTo(0.3, 6)
 })
 

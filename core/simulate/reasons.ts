@@ -13,11 +13,11 @@ export function reasonsOf(
       `${verdict.cookedThrough === 'chalky' ? 'Chalky' : 'Firm in the middle'}: the slowest centres are ${Math.round(outcome.centreMin * 100)} % cooked (90 is done).`,
     )
   if (verdict.scorched)
-    said.push(`Scorched: the bottom stood over 125 °C, and ended at ${Math.round(final.bottomC)} °C.`)
+    said.push(`Scorched: the bottom went over 125 °C and ended at ${Math.round(final.bottomC)} °C.`)
   if (verdict.soggy)
     said.push(
       outcome.freeShare > 0.06
-        ? `Soggy: ${Math.round(final.freeG)} g of water not absorbed.`
+        ? `Too wet: ${Math.round(final.freeG)} g of water not absorbed.`
         : `Waterlogged: ${u} g per gram (soft is ${uptake.soft.toFixed(2)}).`,
     )
   if (verdict.uneven)
@@ -25,7 +25,7 @@ export function reasonsOf(
   if (verdict.texture === 'dry')
     said.push(`Dry: each gram holds ${u} g of water, and firm is ${uptake.firm.toFixed(2)}.`)
   if (verdict.texture === 'mushy' && !verdict.soggy)
-    said.push(`Mush: each gram holds ${u} g of water, and soft is ${uptake.soft.toFixed(2)}.`)
+    said.push(`Overdone: ${u} g per gram, soft is ${uptake.soft.toFixed(2)}.`)
   const never = told.find((t) => t.kind.startsWith('never '))
   if (never) said.push('The expected sign did not come.')
   if (said.length === 0)

@@ -30,7 +30,7 @@ export const POTS = {
   },
   cooker: { word: 'a rice cooker', request: { method: 'switch-cooker', vessel: 'cooker-5' } },
   pressure: {
-    word: 'a pressure pot',
+    word: 'a pressure cooker',
     request: { method: 'pressure-electric', vessel: 'pressure-electric-6' },
   },
 } as const satisfies Record<string, { word: string; request: Partial<PlanRequestJson> }>

@@ -30,8 +30,8 @@ export const VESSEL_PRESETS = {
   'clay-1.8': row('clay pot, 1.8 L', 'pot', 1800, [160, 185, 77], 1500, 'tight'),
   'basket-5': row('tall pot with a basket, 5 L', 'pot', 5000, [200, 200, 160], 900, 'tight'),
   'cooker-3': row('rice cooker, 3 cups (180 mL)', 'cooker', 1200, [150, 155, 66], 500, 'loose'),
-  'cooker-5': row('switch cooker, 5 scoops', 'cooker', 3000, [190, 200, 100], 700, 'loose'),
-  'cooker-10': row('switch cooker, 10 scoops', 'cooker', 5000, [225, 235, 120], 1000, 'loose'),
+  'cooker-5': row('rice cooker, 5 cups (180 mL)', 'cooker', 3000, [190, 200, 100], 700, 'loose'),
+  'cooker-10': row('rice cooker, 10 cups (180 mL)', 'cooker', 5000, [225, 235, 120], 1000, 'loose'),
   'pressure-electric-5': row(
     'electric pressure cooker, 5 L',
     'pressure-electric',
@@ -41,7 +41,7 @@ export const VESSEL_PRESETS = {
     'tight',
   ),
   'pressure-electric-6': row(
-    'electric pressure pot, 6 L',
+    'electric pressure cooker, 6 L',
     'pressure-electric',
     6000,
     [215, 215, 162],
@@ -49,7 +49,7 @@ export const VESSEL_PRESETS = {
     'tight',
   ),
   'pressure-electric-8': row(
-    'electric pressure pot, 8 L',
+    'electric pressure cooker, 8 L',
     'pressure-electric',
     8000,
     [235, 235, 181],

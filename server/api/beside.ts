@@ -47,7 +47,7 @@ export async function answerBeside(
   try {
     return (await pool.run({ question, text }, signal ? { signal } : {})) as { status: number; json: string }
   } catch (error) {
-    if (signal?.aborted) return refused(408, 'nobody waits for this any more')
+    if (signal?.aborted) return refused(408, 'cancelled: the client disconnected')
     throw error
   }
 }

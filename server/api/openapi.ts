@@ -84,7 +84,7 @@ const seen = (summary: string, properties: Json, parameters: Json[] = []) => ({
         description: summary,
         ...json({ type: 'object', properties, required: Object.keys(properties) }),
       },
-      ...(parameters.length > 0 ? { 422: wrong('a parameter is out of its limits') } : {}),
+      ...(parameters.length > 0 ? { 422: wrong('a parameter is out of range') } : {}),
     },
   },
 })
@@ -104,7 +104,7 @@ export function openApi(): Json {
       title: 'Omsel',
       version: '1',
       description:
-        'Plans, dry runs and suppers of plain rice and other whole grains. Only malformed input is an error; an unwise pot comes back as a full plan with a caution. Units stand in the names.',
+        'Plans, simulations and meals of plain rice and other whole grains. Only malformed input is an error; an unwise plan is returned in full with a caution. Units are in the names.',
       license: { name: 'MIT', identifier: 'MIT' },
     },
     servers: [{ url: '/api/v1' }],
@@ -123,13 +123,13 @@ export function openApi(): Json {
         { ...EXAMPLE, runs: 50 },
       ),
       '/schedule': asked(
-        'Several dishes on the burners, appliances and hands there are, all ready at one hour',
+        'Several dishes on the available burners, appliances and people, all ready at one time',
         'ScheduleRequest',
-        'the timetable, or what is in its way',
+        'the timetable, or what prevents it',
         SUPPER,
       ),
       '/notebook': seen(
-        'Cooks that are over, newest first',
+        'Finished batches, newest first',
         { total: { type: 'integer' }, cooks: { type: 'array', items: { type: 'object' } } },
         [
           whole('limit', 1, 200, 40),

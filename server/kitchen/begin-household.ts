@@ -68,8 +68,8 @@ export const FIRST_KITCHEN: FirstKitchen = {
     vesselRow('heavy-pot', 'heavy pot', 'heavy-2.5'),
     vesselRow('thin-pot', 'thin pot', 'steel-1.6'),
     vesselRow('stock-pot', 'stock pot', 'stock-8'),
-    vesselRow('cooker', 'switch cooker', 'cooker-5', 'cooker-5'),
-    vesselRow('pressure-pot', 'pressure pot', 'pressure-electric-6', 'pressure-6'),
+    vesselRow('cooker', 'rice cooker', 'cooker-5', 'cooker-5'),
+    vesselRow('pressure-pot', 'pressure cooker', 'pressure-electric-6', 'pressure-6'),
     vesselRow('deep-dish', 'deep dish', 'oven-dish-3', 'oven-190'),
   ],
   heats: [

@@ -22,7 +22,7 @@ export function keepMark({ equipment, shelf }: Kitchen, input: unknown, nowMs: n
   if (!equipment.vessels().some((row) => row.id === vessel_id))
     return {
       ok: false,
-      errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }],
+      errors: [{ path: 'vessel_id', message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"` }],
     }
   shelf.addMark({ ...read.value, id: randomUUID(), made_ms: nowMs, name: 'your mark' })
   return { ok: true, value: null }
@@ -30,7 +30,7 @@ export function keepMark({ equipment, shelf }: Kitchen, input: unknown, nowMs: n
 
 const readGauge = readerOf(
   v.object({
-    gauge: v.pipe(v.string('is required'), v.regex(/^[\w:-]{1,80}$/, "must be one of the bench's gauges")),
+    gauge: v.pipe(v.string('is required'), v.regex(/^[\w:-]{1,80}$/, 'must be a gauge')),
   }),
 )
 

@@ -102,7 +102,7 @@ export async function bringIn(
   nowMs: number,
   watched: Watched = {},
 ): Promise<Read<{ rows: number; aside?: string }>> {
-  if (globalThis.omselCarrying) return wrong('file', 'must wait: another one is on its way in')
+  if (globalThis.omselCarrying) return wrong('file', 'must wait: another import is running')
   globalThis.omselCarrying = { done: 0, total: 0 }
   try {
     return await brought(kitchen, file, bytes, how, choices, nowMs, watched)
@@ -124,10 +124,7 @@ async function brought(
   if (!read.ok) return read
   const { holds, pictures } = read.value
   if (how === 'as-new' && (holds !== 'household' || read.value.tables.household?.length !== 1))
-    return wrong(
-      'how',
-      'must be merge: this is a part of a household, which cannot stand in the place of a whole one',
-    )
+    return wrong('how', 'must be merge: this file is only part of a household and cannot replace all of it')
   if (how === 'as-new' && kitchen.cooks.running().length > 0)
     return wrong('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
   const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
@@ -197,7 +194,7 @@ async function brought(
     }
   } catch (error) {
     if (error instanceof Refused || (error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT'))
-      return wrong('file', `cannot be brought in: ${error instanceof Error ? error.message : ''}`)
+      return wrong('file', `cannot be imported: ${error instanceof Error ? error.message : ''}`)
     throw error
   } finally {
     guest.value.close()

@@ -56,11 +56,11 @@ export function saveEater({ eaters }: Kitchen, input: Record<string, unknown>): 
   const all = eaters.all()
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
   if (given !== undefined && !all.some((e) => e.id === given))
-    return wrong('id', `names nobody of this house, got "${given}"`)
+    return wrong('id', `must be a person of this kitchen, got "${given}"`)
   if (given === undefined && all.length >= EATER_LIMITS.most)
-    return wrong('name', `cannot be one more: at most ${EATER_LIMITS.most} live here`)
+    return wrong('name', `cannot be added: the limit is ${EATER_LIMITS.most} people`)
   if (all.some((e) => e.id !== given && e.name.toLowerCase() === read.value.name.toLowerCase()))
-    return wrong('name', `is somebody else’s already, got "${read.value.name}"`)
+    return wrong('name', `is already used, got "${read.value.name}"`)
   const id = given ?? randomUUID()
   eaters.save({ id, ...read.value })
   return { ok: true, value: id }
@@ -69,5 +69,5 @@ export function saveEater({ eaters }: Kitchen, input: Record<string, unknown>): 
 export function dropEater({ eaters }: Kitchen, id: unknown): Read<null> {
   return typeof id === 'string' && eaters.drop(id)
     ? { ok: true, value: null }
-    : wrong('id', `names nobody of this house, got ${quoted(id)}`)
+    : wrong('id', `must be a person of this kitchen, got ${quoted(id)}`)
 }

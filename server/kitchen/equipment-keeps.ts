@@ -47,7 +47,7 @@ export function saveVessel({ equipment }: Kitchen, input: Record<string, unknown
   if (!read.ok) return read
   const id = idOf(input)
   const old = equipment.vessels().find((row) => row.id === id)
-  if (id !== undefined && !old) return wrong('id', `names no vessel of this house, got "${id}"`)
+  if (id !== undefined && !old) return wrong('id', `must be a pot of this kitchen, got "${id}"`)
   const shape = shapeOf(read.value)
   if ('problem' in shape) return wrong(...shape.problem)
   const { name, kind, capacity_ml, lid, lining, material, empty_g, own_rated_w, marks, printed, sticks_g } =
@@ -116,7 +116,7 @@ export function dropVessel({ equipment }: Kitchen, input: Record<string, unknown
   if (equipment.vessels().length < 2) return wrong('id', 'is your last pot')
   return equipment.drop.vessel(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `names no vessel of this house, got "${id}"`)
+    : wrong('id', `must be a pot of this kitchen, got "${id}"`)
 }
 
 export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
@@ -124,7 +124,7 @@ export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>)
   if (!read.ok) return read
   const id = idOf(input)
   const old = equipment.heats().find((row) => row.id === id)
-  if (id !== undefined && !old) return wrong('id', `names no heat of this house, got "${id}"`)
+  if (id !== undefined && !old) return wrong('id', `must be a burner of this kitchen, got "${id}"`)
   const { name, kind, rated_w, knob } = read.value
   const { efficiency } = kind === 'gas' ? HEAT_PRESETS['gas-medium'] : HEAT_PRESETS[kind]
   const same = old?.rated_w === rated_w
@@ -145,7 +145,7 @@ export function dropHeat({ equipment }: Kitchen, input: Record<string, unknown>)
   if (equipment.heats().length < 2) return wrong('id', 'is your last burner')
   return equipment.drop.heat(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `names no heat of this house, got "${id}"`)
+    : wrong('id', `must be a burner of this kitchen, got "${id}"`)
 }
 
 export function saveMeasure({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
@@ -181,7 +181,7 @@ export function dropMeasure({ equipment }: Kitchen, input: Record<string, unknow
   const id = idOf(input) ?? ''
   return equipment.drop.measure(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `names no measure of this house, got "${id}"`)
+    : wrong('id', `must be a measure of this kitchen, got "${id}"`)
 }
 
 /** A programme of an appliance, told in the words it has in this house. */
@@ -190,10 +190,10 @@ export function saveProgramme({ equipment }: Kitchen, input: Record<string, unkn
   if (!read.ok) return read
   const vessel = equipment.vessels().find((row) => row.id === read.value.vessel_id)
   if (!vessel || vessel.own_rated_w === null)
-    return wrong('vessel_id', `names no appliance of this house, got "${read.value.vessel_id}"`)
+    return wrong('vessel_id', `must be an appliance of this kitchen, got "${read.value.vessel_id}"`)
   const id = idOf(input)
   if (id !== undefined && !equipment.programmes().some((row) => row.id === id))
-    return wrong('id', `names no programme of this house, got "${id}"`)
+    return wrong('id', `must be a programme of this kitchen, got "${id}"`)
   if (read.value.known === 'timed' && read.value.minutes === null)
     return wrong('minutes', 'is empty; what did the clock say?')
   equipment.save.programme({ id: id ?? randomUUID(), ...read.value })
@@ -204,7 +204,7 @@ export function dropProgramme({ equipment }: Kitchen, input: Record<string, unkn
   const id = idOf(input) ?? ''
   return equipment.drop.programme(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `names no programme of this house, got "${id}"`)
+    : wrong('id', `must be a programme of this kitchen, got "${id}"`)
 }
 
 const grams = v.pipe(formNumber, between(1, 60_000, 'g'))
@@ -245,10 +245,10 @@ function benchOf(
   heatId: string,
 ): Bench | { ok: false; errors: FieldError[] } {
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vesselId)
-  if (!vessel) return wrong('vessel_id', `names no vessel of this house, got "${vesselId}"`)
+  if (!vessel) return wrong('vessel_id', `must be a pot of this kitchen, got "${vesselId}"`)
   const heat = kitchen.equipment.heats().find((row) => row.id === heatId)
   if (vessel.own_rated_w === null && !heat)
-    return wrong('heat_id', `names no heat of this house, got "${heatId}"`)
+    return wrong('heat_id', `must be a burner of this kitchen, got "${heatId}"`)
   const { elevation_m, kitchen_c } = settingsOf(kitchen)
   const own = vessel.own_rated_w !== null
   const [ratedW, efficiency] = own
@@ -349,7 +349,7 @@ export function calibrateFull(kitchen: Kitchen, input: Record<string, unknown>):
   const { empty_g, full_g, vessel_id } = read.value
   if (!(full_g > empty_g)) return wrong('full_g', `must be more than empty, got ${full_g} g and ${empty_g} g`)
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vessel_id)
-  if (!vessel) return wrong('vessel_id', `names no vessel of this house, got "${vessel_id}"`)
+  if (!vessel) return wrong('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
   const capacity = full_g - empty_g
   if (Math.abs(capacity / vessel.capacity_ml - 1) > 0.5)
     return wrong(

@@ -324,7 +324,7 @@ describe('bags', () => {
     kitchen.shelf.take(id, 3000)
     expect(only().left_g).toBe(0)
   })
-  test('what is not on the shelf is named', () => {
+  test('what is not in Grains is named', () => {
     expect(pathOf(saveBag(kitchen, { ...bag, id: 'nobody' }))).toBe('id')
     expect(pathOf(dropBag(kitchen, { id: 'nobody' }))).toBe('id')
     expect(pathOf(adoptLabel(kitchen, {}))).toBe('id')

@@ -31,7 +31,7 @@ export function saveContainer({ kept }: Kitchen, input: Record<string, unknown>)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
   if (given !== undefined && !kept.containers().some((c) => c.id === given))
-    return wrong('id', `names no container of this house, got "${given}"`)
+    return wrong('id', `must be a container of this kitchen, got "${given}"`)
   const id = given ?? randomUUID()
   kept.saveContainer({ ...read.value, id })
   return { ok: true, value: id }
@@ -46,7 +46,7 @@ export function dropContainer({ kept }: Kitchen, input: unknown): Read<null> {
   if (!read.ok) return read
   return kept.dropContainer(read.value.id)
     ? { ok: true, value: null }
-    : wrong('id', `names no container of this house, got "${read.value.id}"`)
+    : wrong('id', `must be a container of this kitchen, got "${read.value.id}"`)
 }
 
 /** Puts a parcel away: shared out level, every container a row of its own, all of them or none.  @returns their ids */
@@ -56,10 +56,11 @@ export function putAway({ db, kept, cooks }: Kitchen, input: unknown, nowMs: num
   const parcel = read.value
   const cookId = parcel.cook_id ?? null
   if (cookId !== null && !cooks.find(cookId))
-    return wrong('cook_id', `names no cook of this house, got "${cookId}"`)
+    return wrong('cook_id', `must be a batch of this kitchen, got "${cookId}"`)
   const owned = new Map(kept.containers().map((row) => [row.id, containerOf(row)]))
   const unknown = parcel.containers.find((id) => !owned.has(id))
-  if (unknown !== undefined) return wrong('containers', `names no container of this house, got "${unknown}"`)
+  if (unknown !== undefined)
+    return wrong('containers', `must be a container of this kitchen, got "${unknown}"`)
   const filled = shareOut(
     parcel.grams,
     parcel.density_g_ml,
@@ -103,7 +104,7 @@ export function tellKept(kitchen: Kitchen, input: unknown, nowMs: number): Read<
   if (!read.ok) return read
   const { id, kept_id, kind, portions, target } = read.value
   const row = kitchen.kept.find(kept_id)
-  if (!row) return wrong('kept_id', `names nothing that is kept here, got "${kept_id}"`)
+  if (!row) return wrong('kept_id', `must be a leftover of this kitchen, got "${kept_id}"`)
   if (row.events.some((e) => e.id === id)) return { ok: true, value: null }
   const guidance = guidanceIn(kitchen)
   const view = keptAt(packedOf(row), row.events, guidance, nowMs)
@@ -148,7 +149,7 @@ export function takeFromBottle({ kept }: Kitchen, input: unknown): Read<null> {
   const read = readTake(input)
   if (!read.ok) return read
   const bottle = kept.bottles().find((b) => b.id === read.value.id)
-  if (!bottle) return wrong('id', `names no bottle of this house, got "${read.value.id}"`)
+  if (!bottle) return wrong('id', `must be a bottle of this kitchen, got "${read.value.id}"`)
   if (read.value.grams > bottle.left_g + 0.5)
     return wrong('grams', `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`)
   const left = Math.max(0, bottle.left_g - read.value.grams)
@@ -169,7 +170,7 @@ export function keepStuck({ equipment }: Kitchen, input: unknown): Read<null> {
   const read = readStuck(input)
   if (!read.ok) return read
   const row = equipment.vessels().find((vessel) => vessel.id === read.value.vessel_id)
-  if (!row) return wrong('vessel_id', `names no vessel of this house, got "${read.value.vessel_id}"`)
+  if (!row) return wrong('vessel_id', `must be a pot of this kitchen, got "${read.value.vessel_id}"`)
   equipment.save.vessel({ ...row, sticks_g: read.value.sticks_g })
   return { ok: true, value: null }
 }

@@ -60,7 +60,7 @@ export function removeCook(kitchen: Kitchen, cookId: string): Read<null> {
 
 const figure = v.pipe(
   v.string('is required'),
-  v.check(isFigureName, 'names no figure'),
+  v.check(isFigureName, 'must be a learned value'),
   v.maxLength(200, 'is too long'),
 )
 /** What a figure may be pinned at: g/g as they are, factors as factors. */
@@ -98,5 +98,5 @@ export function unsayFigure({ notebook }: Kitchen, input: unknown): Read<null> {
   if (!read.ok) return read
   return notebook.unsay(read.value.figure)
     ? { ok: true, value: null }
-    : wrong('figure', 'was neither pinned nor begun afresh')
+    : wrong('figure', 'is not fixed and was not restarted')
 }

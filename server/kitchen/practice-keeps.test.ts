@@ -47,7 +47,7 @@ test('nonsense is refused in words', () => {
     const read = notePractice(kitchen, id, told, 0)
     return read.ok ? 'taken' : read.errors[0]!.message
   }
-  expect(said('the-moon', opened(14))).toBe('situation names no situation, got "the-moon"')
+  expect(said('the-moon', opened(14))).toBe('situation must be a practice exercise, got "the-moon"')
   expect(said('the-beep', undefined)).toMatch(/^doing must be what was done/)
   expect(said('the-beep', '{')).toMatch(/^doing must be what was done/)
   expect(said('the-beep', `"${'x'.repeat(50_000)}"`)).toMatch(/at most 40000 characters/)

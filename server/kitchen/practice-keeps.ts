@@ -16,10 +16,10 @@ const LONGEST = 40_000
  *  @returns whether it came out well */
 export function notePractice({ practice }: Kitchen, id: string, told: unknown, nowMs: number): Read<boolean> {
   const situation = situationOf(id)
-  if (!situation) return wrong('situation', `names no situation, got ${quoted(id)}`)
+  if (!situation) return wrong('situation', `must be a practice exercise, got ${quoted(id)}`)
   const input = parsed(told)
   if (input === undefined)
-    return wrong('doing', `must be what was done, as JSON of at most ${LONGEST} characters`)
+    return wrong('doing', `must be the actions as JSON of at most ${LONGEST} characters`)
   const read = readDoing(input)
   if (!read.ok) return read
   const { real, heldMinutes } = kitchenOf(situation)

@@ -45,7 +45,7 @@ export function press(
     !cook.plan.stages.some((stage) => stage.id === said.stage) &&
     !runningCookOf(cook, cooks.events(cookId)).plan.stages.some((stage) => stage.id === said.stage)
   )
-    return wrong('stage', `is none of this cook's, got "${said.stage}"`)
+    return wrong('stage', `must be a step of this batch, got "${said.stage}"`)
   if ((said.kind === 'take-back') !== (said.target !== undefined))
     return wrong('target', 'goes with take-back, and only with it')
   const happenedMs = happenedAt(said, receivedMs)

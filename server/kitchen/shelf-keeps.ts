@@ -8,11 +8,13 @@ import { meaningOf } from '#core/translate/ratio'
 import type { Kitchen } from './kitchen'
 
 const readId = readerOf(
-  v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing on this shelf')) }),
+  v.object({
+    id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'must be a grain bag of this kitchen')),
+  }),
 )
 const nothing = (id: string) => ({
   ok: false as const,
-  errors: [{ path: 'id', message: `id names no bag on this shelf, got "${id}"` }],
+  errors: [{ path: 'id', message: `id must be a grain bag of this kitchen, got "${id}"` }],
 })
 
 /** Puts a bag on the shelf, or changes one that is there. What was adopted from an older label goes with the label. */

@@ -46,13 +46,15 @@ export function startCook(
   if (!vessel)
     return {
       ok: false,
-      errors: [{ path: 'vessel_id', message: `vessel_id names no vessel of this house, got "${vessel_id}"` }],
+      errors: [{ path: 'vessel_id', message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"` }],
     }
   const heat = equipment.heats().find((row) => row.id === heat_id)
   if (!heat && vessel.own_rated_w === null)
     return {
       ok: false,
-      errors: [{ path: 'heat_id', message: `heat_id names no heat of this house, got "${heat_id ?? ''}"` }],
+      errors: [
+        { path: 'heat_id', message: `heat_id must be a burner of this kitchen, got "${heat_id ?? ''}"` },
+      ],
     }
   const read = readPlanRequest(given.request)
   if (!read.ok) return read

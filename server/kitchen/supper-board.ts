@@ -139,7 +139,7 @@ function touchOf({
       title: touch.title,
       atMs: touch.atMs,
       kind: ready ? 'finish' : 'cue',
-      ...(touch.cue ? { word: ready ? 'On the table' : stage.cue_id ? CUES[stage.cue_id].key : 'Done' } : {}),
+      ...(touch.cue ? { word: ready ? 'Serve' : stage.cue_id ? CUES[stage.cue_id].key : 'Done' } : {}),
     },
   }
 }

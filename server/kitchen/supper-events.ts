@@ -53,7 +53,7 @@ export function pressSupper(
 ): Read<{ isNew: boolean }> {
   const { suppers, db } = kitchen
   const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `names no supper of this house, got "${supperId}"`)
+  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
   const read = readSupperPress(input)
   if (!read.ok) return read
   const said = read.value
@@ -61,7 +61,7 @@ export function pressSupper(
   const atMs = Math.round(happenedAt(said, receivedMs))
   const dish = supper.dishes.find((d) => d.id === said.dish)
   if (!dish && kind !== 'late' && kind !== 'take-back')
-    return wrong('dish', `names no dish of this supper, got ${quoted(said.dish ?? '')}`)
+    return wrong('dish', `must be a dish of this meal, got ${quoted(said.dish ?? '')}`)
   if (kind === 'cue' || kind === 'finish') {
     const cook = underWayIn(kitchen, supper, receivedMs).pots.get(dish!.id)
     if (!cook) return wrong('dish', 'is no pot that has been started')
@@ -74,14 +74,13 @@ export function pressSupper(
     (said.amount === undefined || said.amount < min || said.amount > max)
   )
     return wrong('amount', `must be from ${min} to ${max}, got ${quoted(said.amount)}`)
-  if (dish?.kind === 'plan' && kind === 'done')
-    return wrong('dish', 'is a pot: its own cues say when it is done')
+  if (dish?.kind === 'plan' && kind === 'done') return wrong('dish', 'is on the stove; finish it there')
   if (
     dish?.kind === 'companion' &&
     (kind === 'begin' || kind === 'done') &&
     !dish.tasks.some((t) => t.id === said.stage)
   )
-    return wrong('stage', `names no task of the ${dish.title}, got ${quoted(said.stage)}`)
+    return wrong('stage', `must be a step of the ${dish.title}, got ${quoted(said.stage)}`)
   if ((kind === 'take-back') !== (said.target !== undefined))
     return wrong('target', 'goes with take-back, and only with it')
   const event: SupperEvent = {
@@ -104,7 +103,7 @@ export function pressSupper(
     const target = events.find((e) => e.id === said.target)
     if (kind === 'take-back' && !target)
       return wrong('target', `names nothing that happened here, got ${quoted(said.target)}`)
-    if (target?.cook_id) return wrong('target', 'is a pot on the stove: it is set aside there')
+    if (target?.cook_id) return wrong('target', 'is on the stove; stop it there')
     const first = (kind === 'begin' || kind === 'done') && !underWayIn(kitchen, supper, receivedMs).begun
     const schedule = first || kind === 'begin' ? scheduleIn(kitchen, supper, receivedMs) : undefined
     if (kind === 'begin') {

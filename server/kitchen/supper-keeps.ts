@@ -51,7 +51,7 @@ export function saveSupper(
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
   const old = given === undefined ? undefined : suppers.find(given)
-  if (given !== undefined && !old) return wrong('id', `names no supper of this house, got "${given}"`)
+  if (given !== undefined && !old) return wrong('id', `must be a meal of this kitchen, got "${given}"`)
   const id = old?.id ?? randomUUID()
   suppers.save({
     id,
@@ -75,7 +75,7 @@ export function readTasks(text: string): Read<SupperTask[]> {
     .map((line) => line.trim())
     .filter((line) => line !== '')
   if (lines.length === 0)
-    return wrong('tasks', 'needs one line at least, like "Roast the roots; 45; oven; look every 20"')
+    return wrong('tasks', 'needs at least one line, for example "Roast the roots; 45; oven; look every 20"')
   if (lines.length > SCHEDULE_LIMITS.tasks)
     return wrong('tasks', `holds at most ${SCHEDULE_LIMITS.tasks}, got ${lines.length}`)
   const tasks: SupperTask[] = []
@@ -102,12 +102,12 @@ export function readTasks(text: string): Read<SupperTask[]> {
         const every = Number(look[1])
         const [least, most] = SCHEDULE_LIMITS.look_in_every_min
         if (!(every >= least && every <= most))
-          return wrong('tasks', `line ${i + 1} must look in every ${least} to ${most} min, got ${every}`)
+          return wrong('tasks', `line ${i + 1}: “look every” must be ${least} to ${most} min, got ${every}`)
         task.look_in_every_min = every
       } else if (word !== '')
         return wrong(
           'tasks',
-          `line ${i + 1} knows hands, burner, oven and "look every 20", got ${quoted(word)}`,
+          `line ${i + 1}: use hands, burner, oven or "look every 20", got ${quoted(word)}`,
         )
     }
     tasks.push(task)
@@ -159,7 +159,7 @@ const readApplied = readerOf(v.nullable(AppliedSchema))
 /** Puts a dish on a supper. */
 export function addDish({ suppers, equipment }: Kitchen, supperId: string, input: unknown): Read<string> {
   const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `names no supper of this house, got "${supperId}"`)
+  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
   if (supper.dishes.length >= SCHEDULE_LIMITS.dishes)
     return wrong('dishes', `hold at most ${SCHEDULE_LIMITS.dishes}`)
   const read = readDish(input)
@@ -194,7 +194,7 @@ export function addDish({ suppers, equipment }: Kitchen, supperId: string, input
   if (!planned.ok) return planned
   const { vessel_id, search, heat_id, bag_id } = read.value
   if (!equipment.vessels().some((row) => row.id === vessel_id))
-    return wrong('vessel_id', `names no vessel of this house, got "${vessel_id}"`)
+    return wrong('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
   const { serve_at: _hour, ...rest } = request as Record<string, unknown>
   suppers.save({
     ...supper,
@@ -219,9 +219,9 @@ export function addDish({ suppers, equipment }: Kitchen, supperId: string, input
 
 export function dropDish({ suppers }: Kitchen, supperId: string, dishId: unknown): Read<null> {
   const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `names no supper of this house, got "${supperId}"`)
+  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
   if (!supper.dishes.some((d) => d.id === dishId))
-    return wrong('dish', `names no dish of this supper, got ${quoted(dishId)}`)
+    return wrong('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
   suppers.save({ ...supper, dishes: supper.dishes.filter((d) => d.id !== dishId) })
   return { ok: true, value: null }
 }
@@ -249,14 +249,14 @@ const readFix = readerOf(
 /** Fixes a dish to a burner or to an hour before the table; empty lets it go. */
 export function fixDish({ suppers, equipment }: Kitchen, supperId: string, input: unknown): Read<null> {
   const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `names no supper of this house, got "${supperId}"`)
+  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
   const read = readFix(input)
   if (!read.ok) return read
   const { dish: dishId, burner, ready_before_minutes: early } = read.value
   if (!supper.dishes.some((d) => d.id === dishId))
-    return wrong('dish', `names no dish of this supper, got ${quoted(dishId)}`)
+    return wrong('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
   if (burner !== '' && !equipment.heats().some((row) => row.id === burner))
-    return wrong('burner', `names no burner of this house, got "${burner}"`)
+    return wrong('burner', `must be a burner of this kitchen, got "${burner}"`)
   suppers.save({
     ...supper,
     dishes: supper.dishes.map((d) => {

@@ -24,7 +24,7 @@ const readTrial = readerOf(
     differs: oneOf(DIFFERS),
     grain_key: v.pipe(
       v.string('is required'),
-      v.check((key) => isFigureName(figureName('grain', key)), 'names no grain'),
+      v.check((key) => isFigureName(figureName('grain', key)), 'must be a grain'),
       v.maxLength(200, 'is too long'),
     ),
     vessel_id: v.pipe(v.string('is required'), v.nonEmpty('is required')),
@@ -50,7 +50,7 @@ export function makeTrial({ trials, equipment }: Kitchen, input: unknown, nowMs:
   if (!read.ok) return read
   const { cups, blind, ...rest } = read.value
   if (!equipment.vessels().some((row) => row.id === rest.vessel_id))
-    return wrong('vessel_id', `names no vessel of this house, got "${rest.vessel_id}"`)
+    return wrong('vessel_id', `must be a pot of this kitchen, got "${rest.vessel_id}"`)
   const id = randomUUID()
   const random = randomOf(seedOf(id))
   const lots = cups.map((cup) => ({ cup, lot: blind ? random() : 0 })).sort((a, b) => a.lot - b.lot)
@@ -75,7 +75,7 @@ const readTasting = readerOf(
 /** Writes a tasting down: every cup once, the best first. */
 export function taste({ trials }: Kitchen, trialId: string, input: unknown, nowMs: number): Read<null> {
   const trial = trials.find(trialId)
-  if (!trial) return wrong('trial', `names no trial of this house, got "${trialId}"`)
+  if (!trial) return wrong('trial', `must be a taste test of this kitchen, got "${trialId}"`)
   const read = readTasting(input)
   if (!read.ok) return read
   const ranking = [...read.value.ranking]
@@ -102,11 +102,11 @@ export function adoptCup(
   nowMs: number,
 ): Read<null> {
   const trial = trials.find(trialId)
-  if (!trial) return wrong('trial', `names no trial of this house, got "${trialId}"`)
+  if (!trial) return wrong('trial', `must be a taste test of this kitchen, got "${trialId}"`)
   const cup = trial.cups.find((c) => c.letter === letter)
-  if (!cup) return wrong('letter', `names no cup of this trial, got ${quoted(letter)}`)
+  if (!cup) return wrong('letter', `must be a sample of this taste test, got ${quoted(letter)}`)
   if (trial.differs !== 'water')
-    return wrong('letter', 'can only be adopted of a trial of water; keep the others as a bookmark')
+    return wrong('letter', 'can only be adopted from a taste test of water; bookmark the others')
   notebook.say({
     figure: figureName('grain', trial.grain_key),
     kind: 'pin',

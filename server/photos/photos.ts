@@ -29,15 +29,15 @@ export async function keepPhoto(
   nowMs: number,
 ) {
   const cook = cooks.find(cookId)
-  if (!cook) return wrong('cook', `names no cook of this house, got "${cookId}"`)
+  if (!cook) return wrong('cook', `must be a batch of this kitchen, got "${cookId}"`)
   if (!(given instanceof File) || given.size === 0) return wrong('photo', 'is missing: choose a picture')
   if (given.size > LARGEST_PHOTO)
     return wrong(
       'photo',
-      `may be ${LARGEST_PHOTO / 1_000_000} MB at most; this one has ${(given.size / 1_000_000).toFixed(1)} MB`,
+      `may be ${LARGEST_PHOTO / 1_000_000} MB at most; yours has ${(given.size / 1_000_000).toFixed(1)} MB`,
     )
   const of = typeof cue === 'string' && cue !== '' ? cue : null
-  if (of !== null && !Object.hasOwn(CUES, of)) return wrong('cue', `names no cue, got "${of.slice(0, 40)}"`)
+  if (of !== null && !Object.hasOwn(CUES, of)) return wrong('cue', `must be a sign, got "${of.slice(0, 40)}"`)
   if (photos.ofCook(cookId).length >= MOST_OF_A_COOK)
     return wrong('photo', `the limit is ${MOST_OF_A_COOK} photos per batch`)
   const made = await shrunk(Buffer.from(await given.arrayBuffer()))

@@ -74,7 +74,7 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
   const { version, holds, exported_at, pictures } = read.value
   if (version > migrationCount())
     return refuse(
-      `the file is of version ${version}, newer than the ${migrationCount()} this program knows: bring this house up to date first`,
+      `the file is of version ${version}, newer than version ${migrationCount()}, which this Omsel can read; update it first`,
     )
   const strange = Object.keys(read.value.tables).find((table) => !Object.hasOwn(BUNDLE_TABLES, table))
   if (strange !== undefined) return refuse(`tables.${strange.slice(0, 60)} is not known here`)
@@ -120,7 +120,7 @@ function upgraded(tables: Tables, version: number): Read<Tables> {
     return { ok: true, value: now }
   } catch (error) {
     return refuse(
-      `the file could not be brought from version ${version} to ${migrationCount()}: ${(error as Error).message.slice(0, 160)}`,
+      `the file could not be converted from version ${version} to ${migrationCount()}: ${(error as Error).message.slice(0, 160)}`,
     )
   } finally {
     db.close()
@@ -181,7 +181,7 @@ function filled(db: Db, tables: Tables): FieldError | undefined {
       try {
         put(row)
       } catch (error) {
-        return { path, message: `${path} cannot be kept: ${(error as Error).message.slice(0, 160)}` }
+        return { path, message: `${path} cannot be stored: ${(error as Error).message.slice(0, 160)}` }
       }
     }
   }

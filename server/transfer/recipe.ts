@@ -107,7 +107,7 @@ export function recipeCalendar(plan: Plan, named: Named, startMs: number, uid: s
     id: `${uid}-table`,
     start: table,
     end: new Date(table.getTime() + 60_000),
-    summary: `${named.title}: the table`,
+    summary: `${named.title}: serve`,
     stamp: new Date(startMs),
   })
   return calendar.toString()

@@ -79,7 +79,7 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
           >
             <IconMinus size={18} />
           </UnstyledButton>
-          <output className="figure" aria-label="Washes">
+          <output className="figure" aria-label="Rinses">
             {washes}
           </output>
           <UnstyledButton

@@ -58,7 +58,7 @@ import { useSlack } from './use-slack'
 import { vesselFromRow } from './vessel-from-row'
 import classes from './bench.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Bench · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Plan · Omsel' }]
 
 export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
@@ -265,12 +265,12 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           <button key={id} type="button" aria-pressed={tab === id} onClick={() => setTab(id)}>
             {word}
             {id === 'cautions' && plan.cautions.some((c) => c.severity !== 'note') && (
-              <span className={classes.flag} aria-label="needs a look" />
+              <span className={classes.flag} aria-label="check it" />
             )}
           </button>
         ))}
       </nav>
-      <section className={classes.ribbon} aria-label="Heat from now to the table">
+      <section className={classes.ribbon} aria-label="Heat from now to serving">
         <HeatRibbon
           stages={plan.stages}
           times={times}

@@ -5,7 +5,7 @@ export const WHEN_WORDS: Record<BenchAddIn['when'], string> = {
   'on-top': 'on top, before the heat',
   'at-boil': 'at the boil',
   'fold-in': 'folded in after the rest',
-  'at-table': 'at the table',
+  'at-table': 'when served',
 }
 export const OUT_WORDS: Record<BenchAddIn['out'], string> = {
   stays: 'stays in',

@@ -52,9 +52,9 @@ describe('the order line', () => {
     expect(line({ at: '17:30' })).toContain('at 17:30 tomorrow')
   })
   test('an appliance brings its own heat, and its own words', () => {
-    expect(line({ vesselId: 'cooker' })).toContain('in the switch cooker until it clicks')
+    expect(line({ vesselId: 'cooker' })).toContain('in the rice cooker until it clicks')
     expect(line({ vesselId: 'pressure-pot', release: 'quick' })).toContain(
-      'in the pressure pot quick release',
+      'in the pressure cooker quick release',
     )
   })
   test('a bag and a blend are called by their names', () => {
@@ -157,7 +157,7 @@ test('a ratio is translated before anything is known of it', () => {
     />,
   )
   expect(text).toMatch(/It means \d\.\d\d to \d\.\d\d g of water in each gram of grain/)
-  expect(text).toContain('does not say whether it was washed, in what pot, how much it was')
+  expect(text).toContain('does not say whether it was rinsed, in what pot, how much it was')
   expect(text).toMatch(/Here, for the same grain: \d+ g for 300 g/)
 })
 

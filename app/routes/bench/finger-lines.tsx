@@ -66,7 +66,7 @@ export default function FingerLines({ study }: { study: FingerStudy }) {
           formatter={(text: string) => <span style={{ color: 'var(--ink)' }}>{text}</span>}
         />
         <Line
-          name="your crease"
+          name="your finger joint"
           dataKey="crease"
           stroke="var(--rim)"
           strokeWidth={3}
@@ -74,7 +74,7 @@ export default function FingerLines({ study }: { study: FingerStudy }) {
           isAnimationActive={false}
         />
         <Line
-          name="as deep again"
+          name="as deep as the grain"
           dataKey="again"
           stroke="var(--ember)"
           strokeWidth={2.5}

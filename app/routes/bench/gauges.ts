@@ -177,7 +177,7 @@ function between(lines: readonly PrintedLine[], told: number): number {
 
 const creaseWords = (mm: number): string =>
   mm === 0
-    ? 'at your crease'
+    ? 'at your finger joint'
     : mm < 0
       ? `${-mm} mm below your finger joint`
       : `${mm} mm above your finger joint`

@@ -219,7 +219,7 @@ function learnedWords(
   zone: string,
 ): string {
   const since = lastMs > 0 ? `, last ${dayWord(lastMs, now, zone)}` : ''
-  const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one cook' : `${cooks} cooks`}${since}`
+  const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one batch' : `${cooks} cooks`}${since}`
   const water =
     cooks === 0 && uptake === 0
       ? ''

@@ -85,7 +85,7 @@ describe('measure', () => {
     )
   })
 
-  test("by the grain's own depth: as deep again is no equal measure", () => {
+  test("by the grain's own depth: as deep as the grain is no equal measure", () => {
     const text = words({ gauge: 'as-deep' })
     // Dry short white has 42 % voids, and clinging water is there already.
     const said = Number(/once its depth is (\d\.\d+) by volume here/.exec(text)![1])
@@ -135,7 +135,7 @@ describe('measure', () => {
     )
     const over = Math.round(plan.gauges.water_above_bed_mm)
     expect(words({ plan, gauge: 'finger' })).toContain(
-      `over the grain, ${Math.abs(over - 25)} ${over < 25 ? 'short of' : 'past'} your crease`,
+      `over the grain, ${Math.abs(over - 25)} ${over < 25 ? 'short of' : 'past'} your finger joint`,
     )
   })
 
@@ -272,6 +272,6 @@ test('the upright ribbon tells every stage, its hour, and the cue that ends it',
     />,
   )
   for (const [i, stage] of stages.entries()) expect(text).toContain(`h${i} ${stage.title}`)
-  expect(text).toContain('until the pin rises and seals')
+  expect(text).toContain('until the pressure indicator rises')
   expect(text).toContain('Serve')
 })

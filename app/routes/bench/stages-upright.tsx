@@ -41,7 +41,7 @@ export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: Stages
               <span className="quiet">
                 {windowWord(stage.minutes, stage.ends_on)}
                 {stage.cue && `, until ${stage.cue}`}
-                {placeOf?.(stage) && `, knob at ${placeOf(stage)}`}
+                {placeOf?.(stage) && `, setting ${placeOf(stage)}`}
               </span>
             </span>
           </li>

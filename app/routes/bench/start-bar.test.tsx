@@ -47,7 +47,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
     .replace(/\s+/g, ' ')
 }
 
-test('without an hour it says when it would be on the table', () => {
+test('without an hour it says when it would be served', () => {
   expect(bar(undefined)).toMatch(/Serve at 18:\d\d/)
 })
 
@@ -59,7 +59,7 @@ test('with an hour ahead it counts back to the start', () => {
 })
 
 test('with an hour too near it says what can be had instead', () => {
-  expect(bar(10)).toMatch(/Too late for 18:10: on the table at 18:\d\d/)
+  expect(bar(10)).toMatch(/Too late for 18:10: ready at 18:\d\d/)
 })
 
 test('says the work, the eaters and the mass', () => {

@@ -68,7 +68,7 @@ export function StartBar({
         <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>
           {Math.round(plan.yield.cooked_mass_g)} g cooked
         </Why>{' '}
-        · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>dry run</Link> ·{' '}
+        · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>simulate</Link> ·{' '}
         <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>taste test</Link> ·{' '}
         <Link to={`/supper/split?${search}`}>split between pots</Link>
         {suppers.map((s) => (
@@ -78,7 +78,7 @@ export function StartBar({
             <UnstyledButton
               className="link"
               onClick={() => onSupper(s.id)}
-              aria-label={`Onto the supper: ${s.title}`}
+              aria-label={`Add to the meal: ${s.title}`}
             >
               supper
             </UnstyledButton>
@@ -91,7 +91,7 @@ export function StartBar({
           : later
             ? `Start at ${clockTime(startMs, clock)} for ${clockTime(tableMs, clock)}`
             : late
-              ? `Too late for ${clockTime(tableMs, clock)}: on the table at ${ifNow}`
+              ? `Too late for ${clockTime(tableMs, clock)}: ready at ${ifNow}`
               : `Ready at ${ifNow}`}
       </p>
       <UnstyledButton onClick={onStart} disabled={busy} aria-busy={busy} className={classes.start}>

@@ -86,7 +86,7 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
         </>
       )}
       <NativeSelect
-        label="Washed first"
+        label="Rinsed first"
         value={washed}
         onChange={(event) => setWashed(event.currentTarget.value)}
         data={[{ value: UNKNOWN, label: 'not stated' }, 'yes', 'no']}
@@ -140,7 +140,7 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
 }
 
 const UNSAID = {
-  washed: 'whether it was washed',
+  washed: 'whether it was rinsed',
   soaked: 'whether it was soaked',
   pot: 'in what pot',
   batch: 'how much it was',

@@ -34,7 +34,7 @@ export function useLook(
       ? 'the pour'
       : at === undefined
         ? `${clockAt(minute)}: nothing is hot yet`
-        : `${clockAt(minute)}${minute > most + 1 ? ', on the table' : ''}: ${Math.round(at.bulkC)} °C, ${Math.round(at.freeG)} g water left, centres ${Math.round(100 * meanCentre(at))} % cooked`
+        : `${clockAt(minute)}${minute > most + 1 ? ', when served' : ''}: ${Math.round(at.bulkC)} °C, ${Math.round(at.freeG)} g water left, centres ${Math.round(100 * meanCentre(at))} % cooked`
   return {
     at: minute === undefined ? undefined : { moment: at, says, onBack: () => setMinute(undefined) },
     scrub: { minute, onMinute: setMinute, says },

@@ -65,7 +65,7 @@ export function loader({ request }: Route.LoaderArgs) {
     minutes,
     settings,
     wrong: {
-      at: wrongHour ? `An hour like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
+      at: wrongHour ? `Enter a time like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
       for: wrongEaters
         ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} eaters, got ${(search.get('for') ?? '').slice(0, 20)}.`
         : undefined,
@@ -82,7 +82,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
   return (
     <main className="place">
       <div className="place-head">
-        <h1 className="figure">On the table by {hour}</h1>
+        <h1 className="figure">Ready by {hour}</h1>
         <Link to="/compare">Compare methods</Link>
       </div>
       <Form method="get" className={classes.ask} noValidate>
@@ -122,7 +122,9 @@ export default function By({ loaderData }: Route.ComponentProps) {
               {best.mind && <p className={classes.mind}>{best.mind}</p>}
               {others.length > 0 && (
                 <details>
-                  <summary>{others.length === 1 ? 'one more way' : `${others.length} more ways`}</summary>
+                  <summary>
+                    {others.length === 1 ? 'one more method' : `${others.length} more methods`}
+                  </summary>
                   <ul className={classes.others}>
                     {others.slice(0, 8).map((one) => (
                       <li key={one.address}>
@@ -139,7 +141,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
               <b className="figure">{spanWord(best.slack)}</b> spare
               <br />
               <span className="quiet">
-                start by {clockTime(best.startMs, settings)}, {spanWord(best.handsOn)} by hand
+                start by {clockTime(best.startMs, settings)}, {spanWord(best.handsOn)} hands-on
               </span>
               <br />
               <Link to={best.address}>plan it</Link>

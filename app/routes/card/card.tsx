@@ -70,7 +70,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
       data-many={plan.stages.length > 14 ? 'very' : plan.stages.length > 11 || undefined}
     >
       <div className={classes.bar}>
-        <Link to={`/?${written}`}>Bench</Link>
+        <Link to={`/?${written}`}>Plan</Link>
         <span>
           as{' '}
           {['json', 'md', 'ics'].map((form, i) => (
@@ -105,7 +105,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
           under={`${inScoops(plan.water.pour_g / cup.ml).text} × ${cup.name}`}
         />
         <div>
-          <p className="eyebrow">from start to table</p>
+          <p className="eyebrow">from start to serving</p>
           <p className={`${classes.big} figure`}>{spanWord(total)}</p>
           <p>
             {startMs === null

@@ -49,7 +49,7 @@ export async function action({ request }: Route.ActionArgs) {
       [
         {
           path: 'file',
-          message: `file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; this one has ${(file.size / 1e6).toFixed(1)}`,
+          message: `file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; yours has ${(file.size / 1e6).toFixed(1)}`,
         },
       ],
       413,
@@ -156,7 +156,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
           ))}
           <li>
             <a href="/notebook.csv" download>
-              The notebook as a table
+              Notebook as CSV
             </a>
             <span className="quiet">
               , {loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'};{' '}
@@ -191,7 +191,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
           <FileInput
             label="A data file"
             placeholder="choose a file"
-            description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; it is looked at before anything is changed`}
+            description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; you see what changes before anything is saved`}
             accept=".json,application/json"
             maw={420}
             mb="sm"
@@ -237,7 +237,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
                 send('look')
               }}
             >
-              {current ? 'Look again' : 'Check the file'}
+              {current ? 'Read it again' : 'Check the file'}
             </Button>
             {current && (
               <Button type="button" loading={busy} onClick={() => send('bring')}>
@@ -273,7 +273,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
                 ? `Replaced. Your earlier data is in ${brought.aside ?? ''}.`
                 : brought.rows === 0
                   ? 'Everything in it is here already.'
-                  : `${brought.rows} ${brought.rows === 1 ? 'thing has' : 'things have'} come in.`)}
+                  : `${brought.rows} ${brought.rows === 1 ? 'item' : 'items'} come in.`)}
           </p>
         </Form>
       </section>

@@ -44,9 +44,7 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
                     count(open.length, 'different'),
                     count(
                       settled,
-                      settled === 1
-                        ? 'record differs; yours is kept'
-                        : 'records that went another way; ours stay',
+                      settled === 1 ? 'record differs; yours is kept' : 'records that differ; yours are kept',
                     ),
                   ]
                     .filter(Boolean)

@@ -194,7 +194,7 @@ function Lean({ texture }: { texture: number }) {
   )
 }
 
-/** What could stand beside: another way in this pot, this grain in another pot, another grain this way. */
+/** What could stand beside: another plan in this pot, this grain in another pot, another grain this way. */
 function Another({
   base,
   taken,
@@ -230,7 +230,7 @@ function Another({
     label: v.name,
   }))
   const groups = [
-    { group: 'another way', items: ways },
+    { group: 'another plan', items: ways },
     { group: 'another pot', items: pots },
     { group: 'another soak', items: soaks },
     { group: 'another grain', items: grains },

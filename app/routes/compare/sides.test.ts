@@ -30,7 +30,7 @@ test('a bench and its changes stand beside each other, each called by what diffe
   expect(shown.map((s) => s.name)).toEqual([
     'from cold water, covered',
     'in plenty of water, drained',
-    'in the pressure pot, under pressure',
+    'in the pressure cooker, under pressure',
   ])
   expect(new Set(shown.map((s) => s.side.plan.grain.mass_g))).toEqual(new Set([260]))
   expect(shown[1]!.side.plan.water.drained_off_g).toBeGreaterThan(300)
@@ -46,7 +46,7 @@ test('a soak or a grain can differ, and a nonsense change is identical', () => {
   ])
 })
 
-test("the page's address holds at most two beside, and each goes back to the bench as it is", () => {
+test("the page's address holds at most two beside, and each goes back to the plan as it is", () => {
   const search = withBeside(new URLSearchParams('grain=quinoa'), ['by=steam', 'pot=cooker', 'pot=thin-pot'])
   expect(sidesOf(search, first, house, NOW)).toHaveLength(3)
   const shown = sides('grain=quinoa&for=7&beside=pot%3Dcooker')[1]!
@@ -55,7 +55,7 @@ test("the page's address holds at most two beside, and each goes back to the ben
   ).toEqual(shown.state)
 })
 
-test('what could be cooked: what is on the shelf, in every pot, by ways a cook would think of', () => {
+test('what could be cooked: what is in Grains, in every pot, by ways a cook would think of', () => {
   const bag = (
     id: string,
     variety: House['bags'][number]['variety'],

@@ -33,14 +33,12 @@ export function loader({ request }: Route.LoaderArgs) {
       ),
       fingerprint: network.certificates.fingerprint,
     },
-    sessions: access
-      .sessions()
-      .map((s) => ({
-        id: s.token_hash,
-        device: s.device,
-        since: dayWord(s.made_ms, now, zone),
-        seen: dayWord(s.seen_ms, now, zone),
-      })),
+    sessions: access.sessions().map((s) => ({
+      id: s.token_hash,
+      device: s.device,
+      since: dayWord(s.made_ms, now, zone),
+      seen: dayWord(s.seen_ms, now, zone),
+    })),
     limits: { ...PASSPHRASE_LIMITS, minutes: JOIN_MINUTES, days: SESSION_DAYS.idle },
   }
 }
@@ -233,7 +231,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
               Signed-in devices
             </h2>
             {sessions.length === 0 ? (
-              <p className="quiet">None besides this computer.</p>
+              <p className="quiet">Only this computer.</p>
             ) : (
               <ul className={classes.sessions}>
                 {sessions.map((s) => (
@@ -287,7 +285,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
               <p className={classes.fingerprint}>{network.fingerprint}</p>
               <p className="quiet small">
                 It is valid only for addresses inside a home network and for names that end in .local, .lan or
-                home.arpa, and for this machine’s own name; for nothing else on the web. Its key stays in the
+                home.arpa, and for this computer’s own name; for nothing else on the web. Its key stays in the
                 data folder of this machine and is in no copy of the house. To take the trust back, remove
                 “Omsel at home” on the phone.
               </p>

@@ -8,7 +8,7 @@ import { Stick, type Level } from './stick'
 import { useScale } from './use-scale'
 import classes from './dipstick.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Dipstick · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'On-screen ruler · Omsel' }]
 
 export function loader() {
   return { creaseMm: settingsOf(kitchen()).crease_mm }
@@ -29,7 +29,7 @@ export default function Dipstick({ loaderData }: Route.ComponentProps) {
   const levels: Level[] = [
     { mm: depth, word: 'water to here', kind: 'water' },
     ...(Math.abs(loaderData.creaseMm - depth) > 2
-      ? [{ mm: loaderData.creaseMm, word: 'your crease', kind: 'crease' as const }]
+      ? [{ mm: loaderData.creaseMm, word: 'your finger joint', kind: 'crease' as const }]
       : []),
   ]
   return (

@@ -30,11 +30,11 @@ export function chanceWords({
   const wrong = [
     { share: cookedThrough['firm-centred'], says: 'end firm in the middle' },
     { share: cookedThrough.chalky, says: 'end chalky' },
-    { share: soggy, says: 'end soggy' },
+    { share: soggy, says: 'end too wet' },
     { share: scorched, says: 'scorch' },
     { share: uneven, says: 'end uneven' },
     { share: texture.dry, says: 'end dry' },
-    { share: soggy > 0 ? 0 : texture.mushy, says: 'end as mush' },
+    { share: soggy > 0 ? 0 : texture.mushy, says: 'end overdone' },
   ].filter(({ share }) => share >= 0.005)
   return `Good in ${percent(good)} of ${runs} kitchens: ${often(good)}.${
     wrong.length > 0

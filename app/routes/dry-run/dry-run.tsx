@@ -99,7 +99,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
       <div className="place-head">
         <h1 className="figure">Simulation</h1>
         <Link to="/practice">practice</Link>
-        <Link to={`/?${toSearch(bench, first).toString()}`}>back to the bench</Link>
+        <Link to={`/?${toSearch(bench, first).toString()}`}>back to the plan</Link>
       </div>
       <div className={classes.order}>
         <OrderLine state={bench} change={change} house={house} clock={settings} now={now} />
@@ -109,7 +109,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
         {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
         {changed > 0 && (
           <>
-            {changed === 1 ? 'One thing changed' : `${changed} things are`} changed from the plan.{' '}
+            {changed === 1 ? '1 change' : `${changed} things are`} changed from the plan.{' '}
             <UnstyledButton
               className="link"
               onClick={() =>
@@ -325,7 +325,7 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
                 title={momentWords(run, at, names[i]!)}
               />
             </div>
-            <p className={classes.stage}>{stageAt(stageTimes(run), at)?.stage.title ?? 'at the table'}</p>
+            <p className={classes.stage}>{stageAt(stageTimes(run), at)?.stage.title ?? 'when served'}</p>
             <ul className={classes.reasons}>
               {run.reasons.map((reason) => (
                 <li key={reason}>{reason}</li>
@@ -433,7 +433,7 @@ function Room({
   const sweep = useSweep(request)
   const map = useMap(request)
   return (
-    <section aria-label="How much slack" className={classes.room}>
+    <section aria-label="Room for error" className={classes.room}>
       <h2 className="place-part">How much room for error?</h2>
       <div className={classes.roomParts}>
         <div>

@@ -70,7 +70,7 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
     Math.abs(why.held) >= 3 &&
       `the grain absorbs ${grams(why.held)} ${why.held > 0 ? 'more' : 'less'} with that method`,
     Math.abs(why.clings) >= 3 &&
-      `${grams(why.clings)} ${why.clings > 0 ? 'more rinse water clings' : 'less clings'} to it`,
+      `${grams(why.clings)} ${why.clings > 0 ? 'more rinse water on the grain' : 'less rinse water on the grain'} to it`,
   ].filter((t) => t !== false)
   const later = plan.total_minutes.expected - here.total_minutes.expected
   const risks = plan.cautions.filter((c) => c.severity !== 'note')
@@ -78,7 +78,7 @@ export default function Elsewhere({ loaderData }: Route.ComponentProps) {
     <main className="place">
       <div className="place-head">
         <h1 className="figure">Convert for another kitchen</h1>
-        <Link to={`/?${search}`}>back to the bench</Link>
+        <Link to={`/?${search}`}>back to the plan</Link>
       </div>
       <p className="place-lead">{what}: converted for another kitchen.</p>
       <Form method="get" className={`${classes.their} basin`}>

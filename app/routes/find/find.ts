@@ -37,7 +37,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
     })),
     ...open.shelf
       .bags()
-      .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'on the shelf', to: '/shelf' })),
+      .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/shelf' })),
     ...pots.map((pot): Thing => ({
       kind: 'Pots',
       label: pot.name,
@@ -48,14 +48,12 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       .measures()
       .map((m): Thing => ({ kind: 'Measures', label: m.name, more: `${Math.round(m.ml)} mL`, to: '/pots' })),
     ...open.suppers.all().map((s): Thing => ({ kind: 'Suppers', label: s.title, to: `/supper/${s.id}` })),
-    ...open.cooks
-      .running()
-      .map((cook): Thing => ({
-        kind: 'On the stove',
-        label: cook.title,
-        more: cook.vesselName,
-        to: `/stove/${cook.id}`,
-      })),
+    ...open.cooks.running().map((cook): Thing => ({
+      kind: 'On the stove',
+      label: cook.title,
+      more: cook.vesselName,
+      to: `/stove/${cook.id}`,
+    })),
     ...keptNow(open, now).map(({ row }): Thing => ({
       kind: 'Kept',
       label: row.title,
@@ -75,12 +73,10 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
 function cooksCalled(open: Kitchen, asked: string, now: number): Thing[] {
   if (asked.trim().length < 2) return []
   const { zone } = settingsOf(open)
-  return open.notebook
-    .lines({ text: asked }, MOST_COOKS, 0)
-    .map((line) => ({
-      kind: 'Cooks',
-      label: line.title,
-      more: `${dayWord(line.ended_ms, now, zone)}, ${line.vessel_name}${line.note ? `: ${line.note.slice(0, 60)}` : ''}`,
-      to: `/notebook/${line.cook_id}`,
-    }))
+  return open.notebook.lines({ text: asked }, MOST_COOKS, 0).map((line) => ({
+    kind: 'Cooks',
+    label: line.title,
+    more: `${dayWord(line.ended_ms, now, zone)}, ${line.vessel_name}${line.note ? `: ${line.note.slice(0, 60)}` : ''}`,
+    to: `/notebook/${line.cook_id}`,
+  }))
 }

@@ -58,7 +58,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
   return (
     <div className={classes.house}>
       <header className={classes.bar}>
-        <Link to="/" className={classes.name} aria-label="Omsel, to the bench">
+        <Link to="/" className={classes.name} aria-label="Omsel, to Plan">
           <Mark />
           <span>Omsel</span>
         </Link>

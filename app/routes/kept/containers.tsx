@@ -47,7 +47,7 @@ export function Containers({
                 variant="subtle"
                 name="intent"
                 value="drop-container"
-                aria-label={`${c.name} is gone`}
+                aria-label={`${c.name} removed`}
               >
                 remove
               </Button>

@@ -216,7 +216,7 @@ function Reheat({
         <b>{hot.waterG} g of water</b> per portion, lid on; about <b>{hot.panMinutes} min</b>
         {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in an 800 W microwave, loosely
         covered. It must be steaming hot throughout, {guidance.reheat_c.value} °C in the middle;{' '}
-        {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at most`}.
+        {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at the most`}.
       </p>
       <p className="quiet small">Open the lid away from you: steam can burn.</p>
       <Button size="sm" variant="default" disabled={busy} onClick={onDone}>

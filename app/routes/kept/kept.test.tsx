@@ -226,7 +226,7 @@ describe('drawings', () => {
       ),
     ].map((m) => ({ what: m[1], right: Number(m[2]) + Number(m[4]), y: Number(m[3]) }))
     const [lift, loosen] = ['lift', 'loosen'].map((w) => edges.find((e) => e.what === w)!)
-    // Both end at the table, in the rows of two different hands.
+    // Both end serve, in the rows of two different hands.
     expect(Math.abs(lift!.right - loosen!.right)).toBeLessThan(1)
     expect(lift!.y).not.toBe(loosen!.y)
     expect(edges.find((e) => e.what === 'boil')!.right).toBeLessThan(lift!.right)

@@ -27,7 +27,7 @@ import { GuidanceLine } from './guidance-line'
 import { KeptCard, type Shown } from './kept-card'
 import classes from './kept.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Kept · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Leftovers · Omsel' }]
 
 export function loader() {
   const open = kitchen()
@@ -169,7 +169,7 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
       )}
       <GuidanceLine guidance={guidance} authority={loaderData.authority} />
       <p className="quiet small">
-        {WHY_STRICT} Stacked containers cool as one: keep them apart until cold. {FOLLOW_LOCAL}
+        {WHY_STRICT} Stacked containers cool as one: leave space between them until cold. {FOLLOW_LOCAL}
       </p>
       <Bottles bottles={bottles} styles={DRESSINGS} clock={clock} now={now} refused={refused} />
       <Containers

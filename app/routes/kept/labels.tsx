@@ -34,7 +34,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
   return (
     <main className={classes.page}>
       <div className={classes.bar}>
-        <Link to="/kept">Kept</Link>
+        <Link to="/kept">Stored</Link>
         <h1 className="figure">Labels</h1>
         {kept.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
         <PrintKey />
@@ -57,7 +57,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
                 {Math.round(view.grams)} g ·{' '}
                 {guidance.reheats.value === 1
                   ? 'reheat once'
-                  : `reheat ${guidance.reheats.value} times at most`}
+                  : `reheat ${guidance.reheats.value} times at the most`}
                 , steaming all through
                 {view.leftH !== null && ` · thawed: within ${Math.floor(view.leftH)} h`}
               </span>

@@ -80,7 +80,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
             data={pairs}
           />
           <p>{outcomeSentence(shown)}</p>
-          <Plot label={`Water by mass against wet or dry, ${shown.length} cooks`}>
+          <Plot label={`Water and rating, ${shown.length} batches`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: 22 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
               <XAxis
@@ -111,7 +111,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
         <section className={`${classes.chart} basin`} aria-label="Time to the boil">
           <h3 className="figure">Time to the boil</h3>
           <p>Fuller pots take longer; one symbol per pot.</p>
-          <Plot label={`Grams in the pot against minutes to the boil, ${boils.length} cooks`}>
+          <Plot label={`Weight in the pot and minutes to the boil, ${boils.length} batches`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
               <XAxis
@@ -162,9 +162,9 @@ function Plot({ label, children }: { label: string; children: React.ReactElement
 function outcomeSentence(shown: ChartsProps['outcomes']): string {
   const right = shown.filter((o) => o.wetDry === 0).map((o) => o.ratio)
   if (right.length === 0)
-    return `${shown.length === 1 ? 'One cook' : `${shown.length} cooks`}, none rated right yet.`
+    return `${shown.length === 1 ? 'One batch' : `${shown.length} batches`}, none rated right yet.`
   const [low, high] = [Math.min(...right), Math.max(...right)]
   return low === high || right.length === 1
-    ? `Right at ${low.toFixed(2)} g a gram.`
+    ? `Right at ${low.toFixed(2)} g per gram.`
     : `Right from ${low.toFixed(2)} to ${high.toFixed(2)} g per gram; larger batches need less.`
 }

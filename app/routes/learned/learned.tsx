@@ -39,10 +39,10 @@ export function loader() {
         return bags.get(id) ?? 'deleted bag'
       case 'power':
         return id.startsWith('own ')
-          ? (pots.get(id.slice(4)) ?? 'an appliance that is gone')
-          : (heats.get(id) ?? 'a burner that is gone')
+          ? (pots.get(id.slice(4)) ?? 'deleted appliance')
+          : (heats.get(id) ?? 'deleted burner')
       default:
-        return pots.get(id) ?? 'a pot that is gone'
+        return pots.get(id) ?? 'deleted pot'
     }
   }
   const steps = new Map<string, Point[]>()
@@ -173,7 +173,7 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
                       {FIGURE_KINDS[f.kind].unit}{' '}
                       <input
                         name="value"
-                        aria-label={`Pin ${f.name}, ${FIGURE_KINDS[f.kind].word}`}
+                        aria-label={`Fix ${f.name}, ${FIGURE_KINDS[f.kind].word}`}
                         inputMode="decimal"
                         defaultValue={mine?.typed.value ?? shown(f.kind, f.mean).toFixed(2)}
                         className={classes.pin}
@@ -218,7 +218,7 @@ function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
     ? 'Fixed by you.'
     : cooks === 0
       ? 'Reset.'
-      : `From ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
+      : `From ${cooks === 1 ? 'one batch' : `${cooks} cooks`}.`
   if (FIGURE_KINDS[kind].unit === 'g/g') {
     const grams = Math.round(mean * 100)
     const size =

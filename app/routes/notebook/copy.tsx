@@ -118,7 +118,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
     if (!chosen) return
     if (chosen.size > LARGEST_FILE)
       return setTold(
-        `The file may have ${LARGEST_FILE / 1000} kB at most; this one has ${Math.round(chosen.size / 1000)}.`,
+        `The file may have ${LARGEST_FILE / 1000} kB at most; yours has ${Math.round(chosen.size / 1000)}.`,
       )
     try {
       if (!take(new TextDecoder('utf-8', { fatal: true }).decode(await chosen.arrayBuffer())))
@@ -155,7 +155,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       <p>
         <span role="status" className="quiet">
           {actionData && 'copied' in actionData
-            ? `${actionData.copied} ${actionData.copied === 1 ? 'cook is' : 'cooks are'} in the notebook now.`
+            ? `${actionData.copied} ${actionData.copied === 1 ? 'cook is' : 'batches are'} in the notebook now.`
             : told}
         </span>
       </p>
@@ -237,7 +237,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
           onClick={() => void submit({ intent: 'copy', table: JSON.stringify(table) }, { method: 'post' })}
         >
           {read?.ok
-            ? `Copy ${read.cooks.length === 1 ? 'one cook' : `${read.cooks.length} cooks`}`
+            ? `Copy ${read.cooks.length === 1 ? 'one batch' : `${read.cooks.length} cooks`}`
             : 'Copy them'}
         </Button>
       </p>

@@ -55,23 +55,19 @@ export function loader({ request }: Route.LoaderArgs) {
     nowMs: nowMs(),
     settings: settingsOf(open),
     cooks: open.notebook.lines(filter, ON_A_PAGE, (page - 1) * ON_A_PAGE).map(summaryOf),
-    strip: open.notebook
-      .strip(filter, IN_THE_STRIP)
-      .map((row): Kernelled => ({
-        id: row.cook_id,
-        title: row.title,
-        endedMs: row.ended_ms,
-        judgement: { wetDry: row.wet_dry!, hardness: row.hardness ?? 0, bottom: row.bottom ?? 'clean' },
-      })),
-    unjudged: open.notebook
-      .unjudged(nowMs() - STILL_TASTED_MS)
-      .map((line) => ({
-        id: line.cook_id,
-        title: line.title,
-        endedMs: line.ended_ms,
-        variety: firstGrain(line.grain_key),
-        vesselName: line.vessel_name,
-      })),
+    strip: open.notebook.strip(filter, IN_THE_STRIP).map((row): Kernelled => ({
+      id: row.cook_id,
+      title: row.title,
+      endedMs: row.ended_ms,
+      judgement: { wetDry: row.wet_dry!, hardness: row.hardness ?? 0, bottom: row.bottom ?? 'clean' },
+    })),
+    unjudged: open.notebook.unjudged(nowMs() - STILL_TASTED_MS).map((line) => ({
+      id: line.cook_id,
+      title: line.title,
+      endedMs: line.ended_ms,
+      variety: firstGrain(line.grain_key),
+      vesselName: line.vessel_name,
+    })),
     total,
     page,
     pages,
@@ -95,7 +91,7 @@ const OUTCOME_WORDS: Record<OutcomeFilter, string> = {
   right: 'right',
   wet: 'too wet',
   dry: 'too dry',
-  unjudged: 'not judged yet',
+  unjudged: 'not rated yet',
   aside: 'stopped early',
 }
 
@@ -115,7 +111,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
         <h1 className="figure">Notebook</h1>
         <nav aria-label="More" className={classes.ways}>
           <Link to="/notebook/learned">what was learned</Link>
-          <Link to="/trials">trials</Link>
+          <Link to="/taste tests">taste tests</Link>
           <Link to="/notebook/copy">import an old notebook</Link>
           <a href="/notebook.csv" download>
             download as table

@@ -128,7 +128,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       const id = form.photo ?? ''
       const own = open.photos.ofCook(params.cook).some((p) => p.id === id)
       if (!own)
-        return refused({ errors: [{ path: 'photo', message: 'photo names no picture of this cook' }] })
+        return refused({ errors: [{ path: 'photo', message: 'photo must be a photo of this batch' }] })
       dropPhoto(open, id)
       return { photo: true as const }
     }
@@ -529,7 +529,7 @@ const nextWords = (
   { mean, sd, cooks }: { mean: number; sd: number; cooks: number },
   published: number,
 ): string =>
-  `Water per gram of grain: ${published.toFixed(2)} (usual ${(published + mean).toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one cook' : `${cooks} cooks`}.`
+  `Water per gram of grain: ${published.toFixed(2)} (usual ${(published + mean).toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one batch' : `${cooks} cooks`}.`
 
 const WHAT_WORDS: Record<Compared['what'], string> = {
   boil: 'time to the boil',

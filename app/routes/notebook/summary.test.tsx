@@ -23,7 +23,7 @@ test('outcomes in words', () => {
   expect(outcomeWords(cook('a', 0, -2, { judgement: { wetDry: -2, hardness: 1, bottom: 'scorched' } }))).toBe(
     'far too dry, a little soft, scorched',
   )
-  expect(outcomeWords(cook('a', 0, 0, { judgement: null }))).toBe('not judged yet')
+  expect(outcomeWords(cook('a', 0, 0, { judgement: null }))).toBe('not rated yet')
   expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('stopped early')
 })
 

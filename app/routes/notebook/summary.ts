@@ -36,8 +36,8 @@ export const summaryOf = (line: NotedLine): NotedSummary => ({
 
 /** How it came out, in as few words as say it. */
 export function outcomeWords({ end, judgement }: Pick<NotedSummary, 'end' | 'judgement'>): string {
-  if (end === 'stop') return 'set aside'
-  if (!judgement) return 'not judged yet'
+  if (end === 'stop') return 'stopped'
+  if (!judgement) return 'not rated yet'
   const words = [
     judgement.wetDry !== 0 && wordOf(WET_DRY_WORDS, judgement.wetDry),
     judgement.hardness !== 0 && wordOf(HARDNESS_WORDS, judgement.hardness),

@@ -28,7 +28,7 @@ export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused
           data={[
             { value: 'gas', label: 'gas' },
             { value: 'coil', label: 'an electric coil' },
-            { value: 'ceramic', label: 'a ceramic plate' },
+            { value: 'ceramic', label: 'a ceramic hob' },
             { value: 'induction', label: 'induction' },
           ]}
         />
@@ -41,7 +41,7 @@ export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused
           error={errorAt(mine, 'rated_w')}
         />
         <Textarea
-          label="Knob settings"
+          label="Settings on the knob"
           description='one a line: "3 = 40 %"'
           autosize
           minRows={3}

@@ -115,7 +115,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
             <b className="figure">{row.name}</b>
             <span className="quiet">
               {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid}{' '}
-              lid{row.lining === 'coated' ? '; coated: wash grain in another bowl, never scrape it' : ''}
+              lid{row.lining === 'coated' ? '; coated: rinse grain in another bowl, never scrape it' : ''}
               <br />
               {row.measured === '' ? UNMEASURED : row.measured}
               {row.printed &&
@@ -154,7 +154,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
                   <br />
                   {row.knob.length > 0
                     ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ')
-                    : 'no knob settings entered'}
+                    : 'no settings entered'}
                   {row.measured && `; ${row.measured}`}
                 </span>
                 <span className={classes.keys}>
@@ -200,7 +200,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
             ))}
             <li>
               <b className="figure">your finger</b>
-              <span className="quiet">{settings.crease_mm} mm to the first crease</span>
+              <span className="quiet">{settings.crease_mm} mm to the first finger joint</span>
               <span className={classes.keys}>
                 <Link to="/settings">settings</Link>
               </span>

@@ -10,7 +10,7 @@ export const AFTER_WORDS = {
   natural: 'natural release',
   timed: 'timed natural, then quick release',
   quick: 'quick release',
-  'holds-warm': 'keeps it warm',
+  'holds-warm': 'keeps warm',
 } as const
 export const KNOWN_WORDS = { known: 'from the maker', guessed: 'guessed', timed: 'timed' } as const
 

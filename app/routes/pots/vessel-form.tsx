@@ -25,7 +25,7 @@ const FIELDS = [
 const KINDS = [
   { value: 'pot', label: 'a pot for a burner' },
   { value: 'cooker', label: 'a rice cooker' },
-  { value: 'pressure-electric', label: 'an electric pressure pot' },
+  { value: 'pressure-electric', label: 'an electric pressure cooker' },
   { value: 'pressure-stovetop', label: 'a stovetop pressure cooker' },
   { value: 'oven-dish', label: 'an oven dish' },
 ]

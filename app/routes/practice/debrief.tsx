@@ -60,7 +60,7 @@ export function Debrief({
       ))}
       <p className={classes.reason}>
         {marks.boil !== undefined
-          ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the water was gone at ${minuteWord(marks.dry)}`}.`
+          ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the pot ran dry at ${minuteWord(marks.dry)}`}.`
           : 'It did not boil.'}
       </p>
 
@@ -97,7 +97,7 @@ export function Debrief({
           <b>
             {tryThis
               ? `${tryThis.says.join(', and ')}: then it is ${endingWord(tryThis.ending)}.`
-              : 'More than two things went wrong: start with the biggest.'}
+              : 'More than two mistakes: start with the biggest.'}
           </b>
         </p>
       )}
@@ -163,13 +163,13 @@ function Inside({
         variety={variety}
         dryG={dryG}
         moment={{ ...of, steam: 0 }}
-        title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water free, hearts cooked to ${hearts} %`}
+        title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water left, centres cooked to ${hearts} %`}
         letters={0.16}
       />
       <figcaption>
         <b>{words}</b>
         <span>
-          {Math.round(of.bulkC)} °C, {Math.round(of.freeG)} g free, hearts {hearts} %
+          {Math.round(of.bulkC)} °C, {Math.round(of.freeG)} g left, centres {hearts} %
         </span>
       </figcaption>
     </figure>

@@ -131,7 +131,7 @@ export function Hands({
             disabled={now.vented}
             onClick={() => act({ kind: 'vent' })}
           >
-            Let the steam out
+            Quick release
           </UnstyledButton>
         )}
         {inPot && (

@@ -69,7 +69,7 @@ describe('hands', () => {
     expect(text).not.toContain('Burners')
   })
 
-  test('a pot has a knob of five places and a lid of three; an appliance has a switch, a pressure pot no lid to move', () => {
+  test('a pot has a knob of five places and a lid of three; an appliance has a switch, a pressure cooker no lid to move', () => {
     const doing = { ...BASE, pourG: 600 }
     expect(hands('first-bubbles', at('first-bubbles', doing))).toMatch(
       /Heat off lowest low medium full Lid on ajar off Serve now/,
@@ -79,7 +79,7 @@ describe('hands', () => {
     expect(pressed).toMatch(/Switch off lid locked, start/)
     expect(pressed).not.toMatch(/Lid on/)
     // Sealed, it can be let out, does not open, and the usual words stand beside it.
-    expect(pressed).toContain('Let the steam out')
+    expect(pressed).toContain('Quick release')
     expect(pressed).toContain('never force the lid')
     const html = htmlOf(
       <Hands

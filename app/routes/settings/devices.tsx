@@ -13,8 +13,8 @@ export interface DeviceShown {
 const KIND_WORDS: Record<string, { name: string; tells: string }> = {
   scale: { name: 'Kitchen scale', tells: 'pours, to the gram; measured, drained, dished out' },
   probe: { name: 'Probe in the pot', tells: 'temperature and boiling' },
-  cooker: { name: 'Switch cooker', tells: 'switch click' },
-  'pressure-pot': { name: 'Pressure pot', tells: 'pressure indicator' },
+  cooker: { name: 'Rice cooker', tells: 'switch click' },
+  'pressure-pot': { name: 'Pressure cooker', tells: 'pressure indicator' },
 }
 const WAY_WORDS: Record<string, string> = {
   sound: 'sound',

@@ -21,12 +21,12 @@ const FIRMNESS = [
 ]
 const firmWord = (f: number | null) => (f === null ? '' : f < 0.4 ? 'firm' : f > 0.6 ? 'soft' : 'standard')
 
-/** Who eats here: how much, how firm, and what they avoid. The bench knows them by name. */
+/** People here: how much, how firm, and what they avoid. The bench knows them by name. */
 export function Eaters({ eaters, refused, savedAt }: EatersProps) {
   const [editing, setEditing] = useState<Eater>()
   const typed = refused?.typed
   return (
-    <section aria-label="Who eats" id="eaters">
+    <section aria-label="People" id="eaters">
       <h2 className="place-part">People</h2>
       <div className={`${classes.sheet} basin`}>
         <ul className={classes.eaters}>
@@ -66,9 +66,7 @@ export function Eaters({ eaters, refused, savedAt }: EatersProps) {
             </li>
           ))}
           {eaters.length === 0 && (
-            <li className="quiet">
-              Nobody yet. With names here you can type “Maren, Teo and two guests” in a plan.
-            </li>
+            <li className="quiet">No people yet. Add names to type “Maren, Teo and two guests” in a plan.</li>
           )}
         </ul>
         <Form method="post" noValidate key={`${editing?.id ?? 'new'} ${savedAt ?? ''}`}>

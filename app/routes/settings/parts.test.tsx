@@ -28,7 +28,7 @@ describe('how this device calls', () => {
       expect(html).toContain(word)
       expect(html).toContain(`Try “${word.toLowerCase()}”`)
     }
-    for (const key of ['Try the voice', 'Try a notice', 'Test the screen']) expect(html).toContain(key)
+    for (const key of ['Try the voice', 'Test a notification', 'Test the screen']) expect(html).toContain(key)
   })
   test('before the browser has said what it can, notices are not promised', () => {
     expect(textOf(<Senses />)).toContain('No notices at this address')
@@ -56,7 +56,7 @@ describe('devices, played', () => {
     const html = routed(
       (['scale', 'probe', 'cooker', 'pressure-pot'] as const).map((kind) => device({ kind })),
     )
-    for (const name of ['Kitchen scale', 'Probe in the pot', 'Switch cooker', 'Pressure pot'])
+    for (const name of ['Kitchen scale', 'Probe in the pot', 'Rice cooker', 'Pressure cooker'])
       expect(html).toContain(`aria-label="${name}"`)
   })
   test('it is said that they are played, and by what', () => {

@@ -30,9 +30,9 @@ const AWAKE_WORDS = {
   nothing: 'This browser cannot keep the screen on. Set a longer time on the device.',
 } as const
 const NOTICE_WORDS = {
-  can: 'Notices are allowed here.',
+  can: 'Notifications are allowed.',
   ask: 'The browser will ask you once.',
-  refused: 'Notices were refused; the browser’s own settings allow them again.',
+  refused: 'Notifications are blocked. Allow them in the browser settings.',
   'not-here': 'Notifications need HTTPS or this computer. Sounds and the message on the page still work.',
 } as const
 
@@ -122,7 +122,7 @@ export function Senses() {
             tryIt(
               'You should have felt it.',
               canVibrate() && vibrate(),
-              'This device does not shake; the sounds stay.',
+              'This device cannot vibrate; sounds still work.',
             )
           }
         >
@@ -148,7 +148,7 @@ export function Senses() {
           variant="default"
           onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}
         >
-          Try a notice
+          Test a notification
         </Button>
       </div>
       <div className={classes.sense}>

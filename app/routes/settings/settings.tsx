@@ -143,7 +143,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
               />
             </div>
             <NativeSelect
-              label="Your cup"
+              label="Cup"
               {...field('cup')}
               data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
             />

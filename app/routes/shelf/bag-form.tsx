@@ -52,7 +52,7 @@ export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: 
         />
         <Textarea
           label="What the label says"
-          description={`as it stands there, up to ${HOUSE_LIMITS.label} characters`}
+          description={`as printed, up to ${HOUSE_LIMITS.label} characters`}
           autosize
           minRows={2}
           {...field('label')}

@@ -19,7 +19,7 @@ import type { ShelfBag } from './shelf-bag'
 import { WhatGrain } from './what-grain'
 import classes from './shelf.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Shelf · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Grains · Omsel' }]
 
 export function loader() {
   return {

@@ -124,7 +124,7 @@ function TenKernels() {
           </>
         ) : (
           <p className="quiet">
-            Lay ten kernels along a ruler, end to end and then side by side, and give both lengths.
+            Line up ten grains along a ruler, end to end and then side by side, and enter both lengths.
           </p>
         )}
       </div>
@@ -201,7 +201,7 @@ function StandIns({ shelf }: { shelf: readonly VarietyId[] }) {
                 </span>
               </span>
               <span className="quiet">
-                {distance < 1 ? 'hard to notice' : distance < 2 ? 'slightly different' : 'another dish'}
+                {distance < 1 ? 'hard to see' : distance < 2 ? 'slightly different' : 'another dish'}
               </span>
               <Link to={`/?grain=${id}`}>plan this instead</Link>
             </li>

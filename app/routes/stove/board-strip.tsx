@@ -20,7 +20,7 @@ export interface BoardGlance {
 const SOON_MS = 10 * 60_000
 const MOST = 2
 
-/** The rest of the supper beside this pot: what begins or ends soon at dishes that are no pots on the stove, each with its key. */
+/** The rest of the meal beside this pot: what begins or ends soon at dishes that are no pots on the stove, each with its key. */
 export function BoardStrip({
   board,
   now,
@@ -43,7 +43,7 @@ export function BoardStrip({
   const soon = board.acts.filter((act) => act.cook === undefined && act.atMs <= now + SOON_MS).slice(0, MOST)
   if (soon.length === 0) return null
   return (
-    <section className={classes.strip} aria-label="The rest of the supper">
+    <section className={classes.strip} aria-label="The rest of the meal">
       <Link to={`/supper/${board.id}`} className="small">
         {board.title}
       </Link>

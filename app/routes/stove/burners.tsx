@@ -37,7 +37,7 @@ export default function Burners({ loaderData }: Route.ComponentProps) {
                 <span>
                   {cook.vesselName}, {cook.stage ?? 'ready'}
                 </span>
-                <span className="quiet">table {clockTime(cook.tableMs, settings)}</span>
+                <span className="quiet">serve {clockTime(cook.tableMs, settings)}</span>
               </Link>
             </li>
           ))}

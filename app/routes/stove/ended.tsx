@@ -19,7 +19,7 @@ export function Ended({ id, title, variety, outcome, endedMs, clock, onTakeBack 
   return (
     <section className={classes.ended}>
       <p className={`${classes.title} figure`}>
-        {outcome === 'finished' ? `Served at ${clockTime(endedMs, clock)}` : 'Set aside'}
+        {outcome === 'finished' ? `Served at ${clockTime(endedMs, clock)}` : 'Stopped'}
       </p>
       <p className="quiet">
         {outcome === 'finished'

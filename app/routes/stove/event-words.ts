@@ -20,7 +20,7 @@ export const EVENT_WORDS: Record<EventKind, string> = {
   washed: 'rinse',
   weighed: 'weighed wet',
   soaked: 'how long it soaked',
-  'take-back': 'take back',
-  finish: 'on the table',
-  stop: 'set aside',
+  'take-back': 'undo',
+  finish: 'served',
+  stop: 'stopped',
 }

@@ -79,10 +79,10 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
         data-fresh={fresh || undefined}
         onClick={takeBack}
       >
-        {last ? `Undo “${wordOf(last, stages)}”` : 'Take back'} <KeyCap act="back" />
+        {last ? `Undo “${wordOf(last, stages)}”` : 'Undo'} <KeyCap act="back" />
       </UnstyledButton>
       <p className="unseen" role="status">
-        {stage ? `${stage.title}. Ready at ${tableAt}.` : `Ready. Table at ${tableAt}.`}
+        {stage ? `${stage.title}. Ready at ${tableAt}.` : `Ready. Serve at ${tableAt}.`}
       </p>
     </section>
   )

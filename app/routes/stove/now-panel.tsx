@@ -89,7 +89,7 @@ export function NowPanel({
           <p className={`${classes.count} figure`}>{table}</p>
         )}
         <ul className={classes.checks}>
-          {place && <li>Knob: “{place}”</li>}
+          {place && <li>Setting: “{place}”</li>}
           {stage?.checks
             .filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how)
             .map((check) => (
@@ -267,7 +267,7 @@ const ENDS_BY = {
 } as const
 const holdingWords = ({ minutes, endsBy }: NonNullable<AtTheStove['holding']>): string =>
   minutes === Infinity
-    ? 'Keeps well with the lid on'
+    ? 'It keeps well with the lid on'
     : `With the lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
 
 /** What looking under the lid has cost this stage. */

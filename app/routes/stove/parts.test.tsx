@@ -135,7 +135,7 @@ test('keys: the cue by its own name, and only what makes sense can be pressed', 
 test('ready: the table itself is the key', () => {
   const { view, now, keys } = seen([...upTo('heat-up'), cue('heat-up', 10), cue('fluff', 60)], 61)
   expect(view.outcome).toBe('ready')
-  expect(now).toContain('To the table')
+  expect(now).toContain('Serve')
   expect(keysOf(keys)).toMatchObject({ Served: true })
 })
 

@@ -24,7 +24,7 @@ export function Strip({
     end: (stage.endMs - start) / MINUTE,
   }))
   return (
-    <section className={classes.strip} aria-label="From the start to the table">
+    <section className={classes.strip} aria-label="From start to serving">
       <HeatRibbon
         stages={plan.stages}
         times={times}

@@ -27,7 +27,7 @@ export function Washes({ view, washes, variety, onWash }: WashesProps) {
   const enough = clearEnough(variety, 'usual')
   const reached = view.clarity !== undefined && view.clarity >= enough - 1e-9
   return (
-    <section className={classes.washes} aria-label="Washes">
+    <section className={classes.washes} aria-label="Rinses">
       <p>
         <b className="figure">
           {view.washes} of {washes}

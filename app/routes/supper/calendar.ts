@@ -11,7 +11,7 @@ const SUBSCRIBED_S = 300
 export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
   const supper = open.suppers.find(params.supper)
-  if (!supper) throw new Response('There is no such supper.', { status: 404 })
+  if (!supper) throw new Response('Meal not found.', { status: 404 })
   const schedule = scheduleIn(open, supper, nowMs())
   const calendar = ical({
     name: supper.title,
@@ -38,7 +38,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
     id: `${supper.id}-table`,
     start: new Date(tableMs),
     end: new Date(tableMs + 60_000),
-    summary: `${supper.title}: the table`,
+    summary: `${supper.title}: serve`,
     url,
     stamp: new Date(supper.made_ms),
   })

@@ -72,7 +72,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
   return (
     <main className="place">
       <p className={classes.bar}>
-        <Link to={`/?${written}`}>Bench</Link>
+        <Link to={`/?${written}`}>Plan</Link>
       </p>
       <h1 className="figure">Choose pots</h1>
       <p className="place-lead">

@@ -26,13 +26,13 @@ import type { Route } from './+types/supper'
 import classes from './supper.module.css'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: loaderData ? `${loaderData.supper.title} · Supper · Omsel` : 'Supper · Omsel' },
+  { title: loaderData ? `${loaderData.supper.title} · Meal · Omsel` : 'Meal · Omsel' },
 ]
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
   const supper = open.suppers.find(params.supper)
-  if (!supper) throw new Response('There is no such supper.', { status: 404 })
+  if (!supper) throw new Response('Meal not found.', { status: 404 })
   const schedule = scheduleIn(open, supper, nowMs()) ?? null
   return {
     supper,
@@ -274,7 +274,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
                 className="link"
                 onClick={() => outbox.press('take-back', '', { target: board.last!.id })}
               >
-                Take back “{lastWord(board.last, board.dishes)}”
+                Undo “{lastWord(board.last, board.dishes)}”
               </UnstyledButton>
             )}
           </div>

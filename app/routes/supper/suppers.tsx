@@ -9,19 +9,17 @@ import { clockTime, dayOf, dayWord, wallMs } from '../../time/clock-hour'
 import type { Route } from './+types/suppers'
 import classes from './supper.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Supper · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Meal · Omsel' }]
 
 export function loader() {
   const open = kitchen()
   return {
-    suppers: open.suppers
-      .all()
-      .map(({ id, title, serve_ms, dishes }) => ({
-        id,
-        title,
-        serve_ms,
-        dishes: dishes.map((d) => d.title),
-      })),
+    suppers: open.suppers.all().map(({ id, title, serve_ms, dishes }) => ({
+      id,
+      title,
+      serve_ms,
+      dishes: dishes.map((d) => d.title),
+    })),
     settings: settingsOf(open),
     nowMs: nowMs(),
   }

@@ -12,13 +12,13 @@ import type { Route } from './+types/trial'
 import classes from './trials.module.css'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: loaderData ? `${loaderData.trial.title} · Trials · Omsel` : 'Trials · Omsel' },
+  { title: loaderData ? `${loaderData.trial.title} · Taste tests · Omsel` : 'Taste tests · Omsel' },
 ]
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
   const trial = open.trials.find(params.trial)
-  if (!trial) throw new Response('There is no such trial.', { status: 404 })
+  if (!trial) throw new Response('Taste test not found.', { status: 404 })
   return { trial, tastings: open.trials.tastings(trial.id), settings: settingsOf(open), nowMs: nowMs() }
 }
 
@@ -37,7 +37,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     case 'untaste':
       return open.trials.untaste(form.id ?? '', params.trial)
         ? { tasted: true as const }
-        : refuse([{ path: 'id', message: 'id names no tasting of this trial' }])
+        : refuse([{ path: 'id', message: 'id must be a tasting of this taste test' }])
     case 'adopt': {
       const adopted = adoptCup(open, params.trial, form.letter, nowMs())
       return adopted.ok ? { adopted: form.letter } : refuse(adopted.errors)
@@ -82,7 +82,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
           <li key={cup.letter} className="basin">
             <span className={`${classes.letter} figure`}>{cup.letter}</span>
             {revealed ? <span>{cup.label}</span> : <span className="quiet">hidden</span>}
-            <Link to={`/?${cup.search}`} aria-label={`Plan cup ${cup.letter}`}>
+            <Link to={`/?${cup.search}`} aria-label={`Plan sample ${cup.letter}`}>
               plan it
             </Link>
           </li>
@@ -110,7 +110,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
           <table className={classes.table}>
             <thead>
               <tr>
-                <th scope="col">Cup</th>
+                <th scope="col">Sample</th>
                 <th scope="col">Ranked first</th>
                 <th scope="col">Average rank</th>
                 <th scope="col" />
@@ -179,7 +179,7 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
               key={letter}
               className={classes.cup}
               aria-pressed={at >= 0}
-              aria-label={at >= 0 ? `Cup ${letter}, place ${at + 1}` : `Cup ${letter}`}
+              aria-label={at >= 0 ? `Sample ${letter}, place ${at + 1}` : `Sample ${letter}`}
               onClick={() => setOrder(at >= 0 ? order.filter((l) => l !== letter) : [...order, letter])}
             >
               <span className="figure">{letter}</span>
@@ -219,13 +219,13 @@ function verdict(
   tastings: number,
   named: (letter: string) => string,
 ): string {
-  if (tastings === 0) return 'Nobody has tasted yet.'
+  if (tastings === 0) return 'No tastings yet.'
   if (leader === null)
     return `No clear winner after ${tastings === 1 ? 'one tasting' : `${tastings} tastings`}.`
-  const odds = `luck alone could do that ${chance > 0.995 ? 'nearly always' : `in ${chance < 0.01 ? 'under 1' : Math.round(chance * 100)} of 100 such trials`}`
+  const odds = `luck alone could do that ${chance > 0.995 ? 'nearly always' : `in ${chance < 0.01 ? 'under 1' : Math.round(chance * 100)} of 100 such tests`}`
   const more =
     moreNeeded === null
-      ? 'it would take many more to tell'
+      ? 'many more tastings are needed'
       : moreNeeded === 0
         ? 'unlikely to be luck'
         : `${moreNeeded === 1 ? 'one more like these' : `${moreNeeded} more like these`} would settle it`

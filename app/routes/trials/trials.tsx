@@ -24,20 +24,18 @@ import { grainWord, METHOD_WORDS } from '../bench/words'
 import type { Route } from './+types/trials'
 import classes from './trials.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Trials · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Taste tests · Omsel' }]
 
 export function loader() {
   const open = kitchen()
   return {
-    trials: open.trials
-      .all()
-      .map(({ id, title, made_ms, cups }) => ({
-        id,
-        title,
-        made_ms,
-        cups: cups.length,
-        tastings: open.trials.tastings(id).length,
-      })),
+    trials: open.trials.all().map(({ id, title, made_ms, cups }) => ({
+      id,
+      title,
+      made_ms,
+      cups: cups.length,
+      tastings: open.trials.tastings(id).length,
+    })),
     ...houseIn(open),
     nowMs: nowMs(),
   }
@@ -139,7 +137,7 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
           ))}
         </ul>
       )}
-      <section aria-label="A new trial" className={`${classes.sheet} basin`}>
+      <section aria-label="New taste test" className={`${classes.sheet} basin`}>
         <h2 className="figure">
           New test: {grainWord(base, house)}, {vessel.name}
         </h2>

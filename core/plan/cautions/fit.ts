@@ -96,10 +96,10 @@ export function fitCautions(facts: Facts): Caution[] {
       // A batch many times as large is no way out: the bowl on its trivet is.
       ...(enough <= MOST_TIMES * facts.dryG
         ? {
-            remedy: `Cook ${enough} g, or stand a bowl on a trivet over the maker's least water.`,
+            remedy: `Cook ${enough} g, or put a bowl on a trivet over the minimum water.`,
             mend: { amount: { basis: 'dry-mass', value: enough } },
           }
-        : { remedy: "Stand a bowl on a trivet over the maker's least water." }),
+        : { remedy: 'Put a bowl on a trivet over the minimum water.' }),
     })
   }
   if (facts.boilerDish) found.push(...dishUnder(facts.boilerDish))
@@ -120,7 +120,7 @@ export function fitCautions(facts: Facts): Caution[] {
       code: 'boils-over',
       severity: 'warn',
       about: 'fit',
-      text: `At the boil the foam reaches ${litres(gauges.froth)}; the rim is at ${litres(capacity)}.`,
+      text: `At the boil starch foam reaches ${litres(gauges.froth)}; the rim is at ${litres(capacity)}.`,
       ...(ajar
         ? { remedy: 'Leave the lid ajar until it boils.', mend: { lid_until_boil: 'ajar' } }
         : request.rinse.washes === 0 && gauges.fillLine * 1.15 <= capacity
@@ -148,7 +148,7 @@ export function fitCautions(facts: Facts): Caution[] {
       code: 'bed-too-deep',
       severity: 'warn',
       about: 'fit',
-      text: `The grain lies ${Math.round(gauges.bedDepth)} mm deep; over ${DEEPEST_BED} mm the top and bottom cook apart.`,
+      text: `The grain is ${Math.round(gauges.bedDepth)} mm deep; over ${DEEPEST_BED} mm the top and bottom cook unevenly.`,
       remedy: 'Use a wider pot, or two.',
     })
   return found

@@ -48,7 +48,7 @@ export function keepingCautions({ request, keeps }: Facts): Caution[] {
       text: `Dressed grain under a damp cloth: ${guidance.room_min.value / 60} hours at room warmth at the most, and the same day (${guidance.room_min.source}). In the fridge it hardens; safety comes first. ${FOLLOW_LOCAL}`,
       ...(dressing.setMinutes > guidance.room_min.value
         ? {
-            remedy: `Let it set ${guidance.room_min.value} min at most.`,
+            remedy: `Let it rest ${guidance.room_min.value} min at most.`,
             mend: {
               dressing: {
                 style: dressing.style,

@@ -71,7 +71,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
         code: 'venting-steam',
         severity: request.release === 'natural' ? 'note' : 'warn',
         about: 'burn',
-        text: 'Let-out steam burns at once and may spit: keep face, hands and cupboards clear of it.',
+        text: 'Released steam burns and may spray: keep face, hands and cupboards clear of it.',
         ...(request.release === 'natural'
           ? {}
           : { remedy: 'Use natural release.', mend: { release: 'natural' } }),
@@ -92,7 +92,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       code: 'steamer-vent',
       severity: 'note',
       about: 'burn',
-      text: 'Never seal a steamer: leave the steam a way out, clear of cupboards, face and hands, and keep the boiler from running dry.',
+      text: 'Never seal a steamer. Let steam escape away from cupboards, face and hands, and do not let it run dry.',
     })
   if (
     request.rinse.washes > 0 &&
@@ -111,7 +111,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       code: 'hot-drain',
       severity: 'note',
       about: 'burn',
-      text: 'Draining a full pot scalds: both hands, steam away from you, the sink clear.',
+      text: 'Draining a full pot can scald: use both hands, tip steam away from you, keep the sink clear.',
     })
     if (blend.parts.some(({ variety }) => variety.family.includes('rice')))
       found.push({
@@ -150,7 +150,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
       code: 'gluten',
       severity: 'note',
       about: 'food-safety',
-      text: 'Contains gluten, or is milled beside grain that does.',
+      text: 'Contains gluten or may be milled with grain that does.',
     })
   return found
 }

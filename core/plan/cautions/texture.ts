@@ -92,7 +92,7 @@ export function textureCautions({
       code: 'off-heat-risk',
       severity: 'warn',
       about: 'texture',
-      text: 'It cooks by what this pot holds: a lifted lid, a draught or a cold kitchen leaves it firm in the middle.',
+      text: 'It cooks by stored heat: a lifted lid, a draught or a cold kitchen leaves firm centres.',
       remedy: 'Keep it on the lowest heat instead, covered.',
       mend: { method: 'covered-simmer' },
     })
@@ -114,7 +114,7 @@ export function textureCautions({
       severity: 'note',
       about: 'texture',
       text: `After ${request.restMinutes} min rest the top is still wetter.`,
-      remedy: 'Let it stand 10 minutes, lid on.',
+      remedy: 'Let it rest 10 minutes, lid on.',
       mend: { rest_minutes: 10 },
     })
   if (blend.spreadMinutes > BLEND_SPREAD_MINUTES) found.push(blendCaution(request, blend, timed))
@@ -147,7 +147,7 @@ export function textureCautions({
       code: 'quick-release-texture',
       severity: 'note',
       about: 'texture',
-      text: 'Pressure let out at once makes soft grain foam and split.',
+      text: 'Quick release makes soft grain foam and split.',
       remedy: 'Let the pressure fall by itself for 10 minutes first.',
       mend: { release: 'timed', release_minutes: 10 },
     })
@@ -168,7 +168,7 @@ function underPackages(blend: Blend, ratio: number): Caution[] {
       code: 'less-than-packages',
       severity: 'note',
       about: 'texture',
-      text: `Packages often print ${roundTo(usual * 4, 0) / 4} to 1 by volume; here it is ${roundTo(ratio, 2)}. Theirs is for grain out of the bag, boils off more and leaves some over; this pot keeps more of its steam.`,
+      text: `Packages often print ${roundTo(usual * 4, 0) / 4} to 1 by volume; here it is ${roundTo(ratio, 2)}. That is for dry grain and a pot that boils off more; this pot keeps more of its steam.`,
     },
   ]
 }

@@ -133,7 +133,7 @@ export function timingCautions({
       severity: 'note',
       about: 'timing',
       text: `Water boils at ${boilC.toFixed(1)} °C here: ${Math.round(longer)} min more than at sea level, counted in.`,
-      ...(longer >= LONG_MIN ? { remedy: 'A pressure cooker cooks it quicker here.' } : {}),
+      ...(longer >= LONG_MIN ? { remedy: 'A pressure cooker is quicker here.' } : {}),
     })
   return found
 }

@@ -85,7 +85,7 @@ export function AmountPanel({ state, change, house }: PanelProps) {
   )
 }
 
-/** Who eats, in a sentence: it sets the portions, the texture where somebody minds, and what no grain may hold. */
+/** Who is eating, in a sentence: it sets the portions, the texture where somebody minds, and what no grain may hold. */
 function Who({ state, change, house }: PanelProps) {
   const [typed, setTyped] = useState(state.who ?? '')
   const party = typed.trim() === '' ? undefined : readParty(typed, house.eaters)
@@ -103,7 +103,7 @@ function Who({ state, change, house }: PanelProps) {
     : `like “fourteen, three small, one no gluten”${names.length > 0 ? `, or “${names.slice(0, 2).join(', ')} and two guests”` : ''}`
   return (
     <TextInput
-      label="Who eats"
+      label="Who is eating"
       value={typed}
       maxLength={LONGEST_WHO}
       description={told}

@@ -26,8 +26,8 @@ export function HeatPanel(props: PanelProps) {
       )}
       {method === 'switch-cooker' && (
         <Text size="sm">
-          A rice cooker boils until the water is gone and switches off. The time depends on the water. Rest,
-          then unplug.
+          A rice cooker boils until the water is absorbed, then switches off. The time depends on the water.
+          Rest, then unplug.
         </Text>
       )}
       {method === 'porridge' && (

@@ -11,8 +11,8 @@ const WAYS: { id: string; title: string; says: string; drawing: ReactNode }[] = 
   },
   {
     id: 'bowl',
-    title: 'A bowl on a stand',
-    says: 'Stand a shallow bowl on an upturned bowl or foil ring, leaving a finger’s gap all round.',
+    title: 'A raised bowl',
+    says: 'Put a shallow bowl on an upturned bowl or foil ring, leaving a finger’s gap all round.',
     drawing: <path d="M44 56L50 42H70L76 56M32 22Q34 40 48 40H72Q86 40 88 22" />,
   },
   {
