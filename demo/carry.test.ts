@@ -359,11 +359,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
         ]),
       /no text in UTF-8/,
     ],
-    [
-      'a hundred thousand brackets',
-      () => Buffer.from('['.repeat(100_000)),
-      /nested 100000 deep; 32/,
-    ],
+    ['a hundred thousand brackets', () => Buffer.from('['.repeat(100_000)), /nested 100000 deep; 32/],
     [
       'brackets inside of a row',
       () => set('vessel', { marks: JSON.parse(`${'['.repeat(60)}${']'.repeat(60)}`) }),

@@ -64,7 +64,9 @@ test('two grains in one pot: the conflict is said, and one press resolves it', a
   await cautions.getByRole('button', { name: 'Add the faster grain later' }).click()
   await expect(cautions).toContainText(/The basmati goes in \d+ minutes after the boil/)
   await expect(page).toHaveURL(/with=wild%3A0.25.*timing=add-later/)
-  await expect(page.getByRole('group', { name: /From start to serving: .*simmer.*turn.*simmer/ })).toBeVisible()
+  await expect(
+    page.getByRole('group', { name: /From start to serving: .*simmer.*turn.*simmer/ }),
+  ).toBeVisible()
 })
 
 test('salt by the crystal of the house, and something cooked along', async ({ page }) => {

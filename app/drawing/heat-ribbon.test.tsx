@@ -34,7 +34,7 @@ test('one body a stage, end to end, the table at the right', () => {
     end = Number(/H([\d.]+)/.exec(d)![1])
   }
   expect(end).toBeCloseTo(1240 - 16, 3)
-  expect(html).toContain('table ')
+  expect(html).toContain('serve ')
 })
 
 test('height is heat: the boil stands over the simmer, the simmer over the work by hand', () => {

@@ -4,6 +4,6 @@ export async function formOf(request: Request): Promise<FormData> {
     return await request.formData()
   } catch {
     const type = request.headers.get('content-type')?.split(';')[0]?.slice(0, 60) ?? 'nothing'
-    throw new Response(`This place takes a form, and got ${type}.`, { status: 415 })
+    throw new Response(`Expected form data, got ${type}.`, { status: 415 })
   }
 }

@@ -3,6 +3,6 @@ export function readTold(text: string): { told: number } | { wrong: string } {
   const trimmed = text.trim()
   if (trimmed === '') return { wrong: 'Enter an amount.' }
   if (!/^\d+([.,]\d+)?$/.test(trimmed))
-    return { wrong: `A number, like 2 or 2.5; not “${trimmed.slice(0, 20)}”.` }
+    return { wrong: `Enter a number, like 2 or 2.5, not “${trimmed.slice(0, 20)}”.` }
   return { told: Number(trimmed.replace(',', '.')) }
 }

@@ -28,7 +28,7 @@ const isKey = (text: unknown): text is string =>
 
 /** Why a key cannot do this; undefined: it can. */
 export function wrongKey({ keys }: Bindings, act: KeyAct, key: string): string | undefined {
-  if (!isKey(key)) return `must be one sign, got "${key}"`
+  if (!isKey(key)) return `must be a single key, got "${key}"`
   const other = KEY_ACT_IDS.find((id) => id !== act && keys[id] === key)
   return other && `“${key}” is already used for “${KEY_ACTS[other].says}”.`
 }

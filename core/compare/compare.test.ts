@@ -63,11 +63,11 @@ describe('why two ways differ', () => {
     )
     const soaked = sideOf(pot({ soak: { minutes: 60, celsius: 20 } }))
     expect(whyDiffer(covered, soaked, { a: 'dry', b: 'soaked' })).toContain(
-      'less water per 100 g, because more is in the grain already',
+      'less water per 100 g: more is in the grain already',
     )
     expect(
       whyDiffer(covered, sideOf(pot({ method: 'boil-and-drain' })), { a: 'covered', b: 'drained' }),
-    ).toContain('because some is poured off again')
+    ).toContain('some is poured off again')
     expect(whyDiffer(covered, sideOf(pot({ texture: 1 })), { a: 'a', b: 'soft' })).toContain(
       'because the grain should absorb more water',
     )

@@ -229,7 +229,7 @@ export const BUNDLE_TABLES = {
           v.check(
             (marks) =>
               wrongMarks(marks.map((m) => ({ levelMm: m.level_mm, volumeMl: m.volume_ml }))) === undefined,
-            'are no marks of a vessel: volumes grow with their levels',
+            'must grow: each higher line holds more',
           ),
         ),
       ),

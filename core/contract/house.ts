@@ -135,7 +135,7 @@ const printedLines = v.pipe(
         return NEVER
       }
       if (level <= (printed[printed.length - 1]?.level_mm ?? 0)) {
-        addIssue({ message: `line ${i + 1} must lie higher than the one before it, got ${quoted(line)}` })
+        addIssue({ message: `line ${i + 1} must be higher than the line before it, got ${quoted(line)}` })
         return NEVER
       }
       printed.push({ name: found[1]!, level_mm: level })

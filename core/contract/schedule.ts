@@ -292,7 +292,7 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Read<Settled> {
       if (stands === 'appliance' && own === undefined)
         return void errors.push({
           path: `${at}.vessel`,
-          message: `${at}.vessel needs an appliance: name one of appliances, or add it`,
+          message: `${at}.vessel needs an appliance: choose one of "appliances" or add it`,
         })
       const dish = dishOf({ ...base, plan: made, ...(own === undefined ? {} : { appliance: own }) })
       dishes.push(stands === 'oven' ? inOven(dish) : dish)
@@ -589,7 +589,7 @@ function nearestTo(
     )
     if (more !== undefined)
       found.push(
-        `With the ${dish.title} ready ${Math.round(dish.holdMost + more)} min before the table, and kept warm, it can be done.`,
+        `With ${dish.title} ready ${Math.round(dish.holdMost + more)} min early and kept warm, it is possible.`,
       )
   }
   for (const dish of dishes)

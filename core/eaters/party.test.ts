@@ -35,11 +35,11 @@ describe('who eats, in a sentence', () => {
   ])('“%s”', (text, told) => expect(party(text)).toEqual(told))
 
   test.each([
-    ['', /Say how many eat/],
-    ['three small', /Say how many eat first/],
-    ['five, one purple', /“one purple” is no name/],
-    ['five, six', /said twice/],
-    ['two, five small', /More are small/],
+    ['', /Enter how many people/],
+    ['three small', /Give the number first/],
+    ['five, one purple', /“one purple” is not a name/],
+    ['five, six', /appears twice/],
+    ['two, five small', /More small portions/],
     ['900', /At most 200/],
     ['five, no sparrows', /“no sparrows”/],
     ['-3', /“-3”/],
@@ -144,7 +144,7 @@ describe('what somebody avoids', () => {
     const caution = read.value.cautions.find((c) => c.code === 'avoided')!
     expect([caution.severity, caution.text]).toEqual([
       'stop',
-      expect.stringMatching(/^Barley, pearled holds gluten/),
+      expect.stringMatching(/^Barley, pearled contains gluten/),
     ])
     const mended = planFrom({
       grains: caution.mend!.grains as [{ variety: 'long-white' }],

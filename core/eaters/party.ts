@@ -88,7 +88,7 @@ export function readParty(text: string, house: readonly Eater[]): ReadParty {
   }
   const heads = known.length + guests
   if (heads === 0) return { ok: false, message: 'Give the number first, e.g. “5, 1 small”.' }
-  if (heads > MOST_HEADS) return { ok: false, message: `At most ${MOST_HEADS} eat here, got ${heads}.` }
+  if (heads > MOST_HEADS) return { ok: false, message: `At most ${MOST_HEADS} people, got ${heads}.` }
   const portions = known.reduce((sum, e) => sum + e.appetite, 0) + guests + extra
   if (portions < 0.5) return { ok: false, message: 'More small portions than people.' }
   for (const e of known) {

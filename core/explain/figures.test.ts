@@ -66,7 +66,7 @@ test('terms say whom they come from: portions are a custom, your own grams are y
   const [portions] = whyGrain(request, made).terms
   // Five beside a dish, 65 g each.
   expect(portions).toMatchObject({
-    word: '5 portions beside a dish, 65 g each',
+    word: '5 portions as a side, 65 g each',
     value: 325,
     from: 'published',
   })

@@ -46,7 +46,7 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Sum {
   const stuck = request.stuckG / (1 + uptakeAt(blend.uptake, request.texture))
   const kept = basis === 'servings' ? request.keepServings * SERVING_G[serving] : 0
   const eaten = grain.mass_g - stuck - kept
-  const each = serving === 'side' ? 'beside a dish' : 'as a main'
+  const each = serving === 'side' ? 'as a side' : 'as a main'
   const first = {
     servings: term(
       `${Number(value.toFixed(1))} portions ${each}, ${SERVING_G[serving]} g each`,

@@ -50,7 +50,7 @@ test('each term says where it comes from', () => {
   const term = (word: string) => pour.terms.find((t) => t.word.includes(word))!
   expect(term('at this texture')).toMatchObject({ from: 'published', value: 510 }) // 1.70 g/g of 300 g
   expect(term('your cooks')).toMatchObject({ from: 'your notebook', value: -30, sure: 15 })
-  expect(term('clings')).toMatchObject({ from: 'published', value: -36 }) // 0.12 g/g
+  expect(term('rinse water')).toMatchObject({ from: 'published', value: -36 }) // 0.12 g/g
   expect(term('boils off')).toMatchObject({ from: 'computed' })
 })
 

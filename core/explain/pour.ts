@@ -92,7 +92,7 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
     )
     say('absorbed: more than asked', water.absorbed_g - published - shift, 'computed', 0)
   } else {
-    say('soaks in', water.absorbed_g, 'computed', LOT * water.absorbed_g)
+    say('absorbed', water.absorbed_g, 'computed', LOT * water.absorbed_g)
   }
   for (const stage of plan.stages) {
     const g = water.evaporated_by_stage[stage.id] ?? 0

@@ -54,7 +54,7 @@ const ROWS = [
     kernel: { lengthMm: 7, widthMm: 2.1, shape: 'grain' },
     gluten: false,
     frothing: false,
-    character: 'soft and scented; wants a little less water than it looks',
+    character: 'soft and scented; needs a little less water than it looks',
   },
   {
     id: 'medium-white',
@@ -88,7 +88,7 @@ const ROWS = [
     kernel: { lengthMm: 5, widthMm: 2.9, shape: 'grain' },
     gluten: false,
     frothing: false,
-    character: 'plump, clings a little, shines',
+    character: 'plump, slightly sticky, shiny',
   },
   {
     id: 'risotto-white',
@@ -140,7 +140,7 @@ const ROWS = [
     kernel: { lengthMm: 7, widthMm: 2.1, shape: 'grain' },
     gluten: false,
     frothing: false,
-    character: 'hard to overcook, stays apart',
+    character: 'hard to overcook, stays separate',
   },
   {
     id: 'brown-long',
@@ -208,7 +208,7 @@ const ROWS = [
     kernel: { lengthMm: 6.5, widthMm: 2.4, shape: 'grain' },
     gluten: false,
     frothing: false,
-    character: 'earthy, keeps its jacket',
+    character: 'earthy, keeps its skin',
   },
   {
     id: 'black',

@@ -21,7 +21,7 @@ const TAP_C = 15
 export const boilAndDrain: Method = {
   id: 'boil-and-drain',
   name: 'Boil and drain',
-  words: 'in plenty of water, drained',
+  words: 'boil and drain',
   vesselKinds: ['pot'],
   water: 'excess',
   defaults: { vessel: 'heavy-3.5', heat: 'gas-medium', restMinutes: 3 },

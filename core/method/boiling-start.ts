@@ -6,7 +6,7 @@ import { coveredToTheEnd, grainIn, waterToTheBoil } from './stages'
 export const boilingStart: Method = {
   id: 'boiling-start',
   name: 'Absorption, hot start',
-  words: 'into boiling water',
+  words: 'absorption, hot start',
   vesselKinds: ['pot'],
   water: 'pot',
   evensInRest: true,

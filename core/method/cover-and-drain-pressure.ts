@@ -20,7 +20,7 @@ const releaseFor = ({
 export const coverAndDrainPressure: Method = {
   id: 'cover-and-drain-pressure',
   name: 'Pressure, covered with water and drained',
-  words: 'under pressure in plenty of water, drained',
+  words: 'pressure, plenty of water',
   vesselKinds: ['pressure-electric', 'pressure-stovetop'],
   water: 'excess',
   sealed: true,

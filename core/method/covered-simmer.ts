@@ -7,7 +7,7 @@ import { coveredToTheEnd, LONGEST_HEAT_UP, powerAt } from './stages'
 export const coveredSimmer: Method = {
   id: 'covered-simmer',
   name: 'Absorption, cold start',
-  words: 'from cold water, covered',
+  words: 'absorption, cold start',
   vesselKinds: ['pot'],
   water: 'pot',
   coldStart: true,

@@ -19,7 +19,7 @@ const LADLED: ReadonlySet<string> = new Set(['risotto-white', 'barley-pearled', 
 export const ladled: Method = {
   id: 'ladled',
   name: 'Stock added gradually',
-  words: 'with stock by the ladle',
+  words: 'stock added gradually',
   vesselKinds: ['pot'],
   water: 'stock',
   kettle: true,

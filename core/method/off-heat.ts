@@ -12,7 +12,7 @@ const COOKS_OFF_HEAT_MINUTES = 16
 export const offHeat: Method = {
   id: 'off-heat',
   name: 'Rest off the heat',
-  words: 'boiled up, then off the heat',
+  words: 'rest off the heat',
   vesselKinds: ['pot'],
   water: 'pot',
   coldStart: true,

@@ -9,7 +9,7 @@ export const OVEN_C = 190
 export const oven: Method = {
   id: 'oven',
   name: 'Oven',
-  words: 'in the oven under foil',
+  words: 'oven, under foil',
   vesselKinds: ['oven-dish'],
   heatKind: 'oven',
   water: 'pot',

@@ -43,7 +43,7 @@ export function porridgeRatio({ parts }: Pick<Blend, 'parts'>, thickness: number
 export const porridge: Method = {
   id: 'porridge',
   name: 'Porridge',
-  words: 'as a porridge',
+  words: 'porridge',
   vesselKinds: ['pot', 'pressure-electric', 'pressure-stovetop'],
   water: 'pot',
   coldStart: true,

@@ -11,7 +11,7 @@ const LONGEST_STAND = 60
 export const pouredOver: Method = {
   id: 'poured-over',
   name: 'Boiling water poured over',
-  words: 'with boiling water poured over',
+  words: 'boiling water poured over',
   vesselKinds: ['pot'],
   water: 'pot',
   kettle: true,

@@ -26,7 +26,7 @@ const ELECTRIC = {
   leak: 0.3,
   heldHeat: 'high',
   thermostat: true,
-  upTitle: 'Lid locked, valve shut, start it',
+  upTitle: 'Lock the lid, close the valve and start',
 } as const
 const LONGEST_COME_UP = 120
 const LONGEST_RELEASE = 180
@@ -38,7 +38,7 @@ const LEAST_HELD = 2
 export const pressureElectric: Method = {
   id: 'pressure-electric',
   name: 'Electric pressure cooker',
-  words: 'under pressure',
+  words: 'pressure',
   vesselKinds: ['pressure-electric'],
   heatKind: 'pressure',
   water: 'pot',

@@ -4,7 +4,7 @@ import { sealedStages, sealsBeforeItDrinks } from './pressure-electric'
 export const pressureStovetop: Method = {
   id: 'pressure-stovetop',
   name: 'Stovetop pressure cooker',
-  words: 'under pressure',
+  words: 'pressure',
   vesselKinds: ['pressure-stovetop'],
   water: 'pot',
   coldStart: true,

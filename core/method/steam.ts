@@ -33,8 +33,8 @@ export const basketOn = (kitchen: Kitchen, over: Partial<MethodStage> = {}): Met
 /** Looked at in every round: a boiler that runs dry scorches, and a dish that thickens catches. */
 export const boilerLook = ({ boilerDish }: Kitchen): string =>
   boilerDish
-    ? `Stir the ${boilerDish.name} and look how much liquid stands in it; top it up from a kettle`
-    : 'Look at the water; top it up from a kettle'
+    ? `Stir the ${boilerDish.name} and check the liquid; top it up from a kettle`
+    : 'Check the water; top it up from a kettle'
 
 /** Steam gives a grain little water, so it is the time that makes it softer: how far the centre is cooked for firm, standard and soft. */
 const CENTRE = { firm: 0.93, standard: 0.97, soft: 0.99 } as const
@@ -54,7 +54,7 @@ function soakForSteam({ family, skin }: Pick<Variety, 'family' | 'skin'>): Usual
 export const steam: Method = {
   id: 'steam',
   name: 'Steamed',
-  words: 'over steam',
+  words: 'steamed',
   vesselKinds: ['pot'],
   water: 'boiler',
   basket: true,

@@ -9,7 +9,7 @@ const LONGEST_BOIL = 300
 export const switchCooker: Method = {
   id: 'switch-cooker',
   name: 'Rice cooker',
-  words: 'until it clicks',
+  words: 'rice cooker',
   vesselKinds: ['cooker'],
   heatKind: 'cooker',
   water: 'pot',

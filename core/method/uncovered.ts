@@ -6,7 +6,7 @@ import { coveredRest, doneSigns, LONGEST_HEAT_UP, openSimmer, powerAt } from './
 export const uncovered: Method = {
   id: 'uncovered',
   name: 'Uncovered',
-  words: 'in an open pan',
+  words: 'uncovered',
   vesselKinds: ['pot'],
   water: 'pot',
   coldStart: true,

@@ -43,7 +43,7 @@ const LEVEL_WORDS: Record<HeatLevel, string> = {
   lowest: 'to the lowest',
   low: 'to low',
   medium: 'to medium',
-  high: 'all the way up',
+  high: 'to full',
 }
 const minutes = (n: number): string => (n < 1 ? `${Math.round(n * 60)} s` : `${Math.round(n)} min`)
 

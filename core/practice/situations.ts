@@ -62,8 +62,7 @@ export const SITUATIONS: readonly Situation[] = [
     ],
     about: 'lid',
     trap: 'The lowest heat holds a boil under a lid, not under the open air: the pot cools, and its minutes stop counting.',
-    learned:
-      'A short look costs half a minute; with the lid left off it does not boil at all, and those minutes cook nothing.',
+    learned: 'A short look costs half a minute; with the lid off it does not boil, and nothing cooks.',
   },
   {
     id: 'the-thin-pan',
@@ -80,7 +79,7 @@ export const SITUATIONS: readonly Situation[] = [
     },
     here: { vessel: 'steel-1.6', heat: 'induction' },
     about: 'minutes',
-    trap: 'Thin steel stores little heat, and the plate is stronger than the burner: the pot runs dry before the card’s minutes are over, and with nothing left to boil the bottom burns at once.',
+    trap: 'Thin steel stores little heat, and the plate is stronger than the burner: the pot runs dry before the card’s minutes are over, and the bottom burns at once.',
     learned:
       'In a thin pan, listen: when bubbling turns to crackling the water is absorbed. Turn the heat off.',
   },
@@ -127,7 +126,7 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'slow-and-fast',
     title: 'Brown and white',
-    told: 'Half brown, half white, to lighten it. There are two bowls, the white one kept aside. The card is for white.',
+    told: 'Half brown, half white, for a lighter dish. The white grain waits in its own bowl. The card is for white.',
     card: {
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 300 },
@@ -146,7 +145,7 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'sticky-by-steam',
     title: 'Sticky, by steam',
-    told: 'Glutinous grain over steam. The card wants it soaked for four hours; guests are coming in one.',
+    told: 'Glutinous grain over steam. The card says to soak it four hours; guests are coming in one.',
     card: {
       grains: [{ variety: 'glutinous' }],
       amount: { basis: 'dry-mass', value: 300 },

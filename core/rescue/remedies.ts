@@ -58,7 +58,6 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
   const { pot, prepared } = reckoned
   const { uptake } = prepared.blend
   const base = { complaint, becomes: becomes(complaint) }
-  const dry = Math.round(pot.dryG)
   switch (complaint) {
     case 'still-wet': {
       if (leastCooked(pot) < CENTRE_THROUGH) return advise('hard-wet', reckoned, lostG)
@@ -69,14 +68,14 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
           remedy: undefined,
           after: undefined,
           says: `Spread it on a tray, ${Math.max(8, Math.round(surplusG(reckoned) / 6))} min at 160 °C`,
-          why: `${Math.round(surplusG(reckoned))} g of water lie between the grains, more than this pot steams off in ${MOST_UNCOVERED} min without drying its bottom.`,
+          why: `${Math.round(surplusG(reckoned))} g too much water: more than this pot boils off in ${MOST_UNCOVERED} min.`,
         }
       const heat = Math.max(1, Math.round(minutes))
       return withOutcome(
         reckoned,
         base,
         `Lid off, lowest heat, ${heat} min`,
-        `${Math.round(surplusG(reckoned))} g of water too much; on its lowest heat this pot steams off ${(surplusG(reckoned) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`,
+        `${Math.round(surplusG(reckoned))} g too much water; on the lowest heat this pot boils off ${(surplusG(reckoned) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`,
         {
           complaint,
           addG: 0,
@@ -97,10 +96,10 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
       const lack = Math.max(0, (uptake.firm - meanUptake(reckoned)) * pot.dryG)
       const why =
         complaint === 'dry-early'
-          ? `${dry} g of grain hold ${meanUptake(reckoned).toFixed(2)} g a gram of the ${uptake.firm.toFixed(2)} they need to be firm, and no water is left to drink.`
+          ? `Not enough water: the grain has ${meanUptake(reckoned).toFixed(2)} g per gram and needs ${uptake.firm.toFixed(2)} to be firm.`
           : complaint === 'chalky'
             ? `Centres are ${Math.round(100 * leastCooked(pot))} % cooked; turning helps the steam reach them.`
-            : `${dry} g of grain lack ${Math.round(lack)} g to be firm.`
+            : `${Math.round(lack)} g too little water.`
       return withOutcome(
         reckoned,
         base,
@@ -163,7 +162,7 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
         after: undefined,
         remedy: undefined,
         says: `Heat off. Do not stir. Lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
-        why: `About ${stuck} g stay behind with the burnt taste; scraped in, it spreads through everything.${goOn ? ' What you lift off is not through yet: back in a clean pot with a splash of boiling water, lid on.' : ''}`,
+        why: `Leave about ${stuck} g: mixed in, it tastes burnt.${goOn ? ' What you lift off is not through yet: back in a clean pot with a splash of boiling water, lid on.' : ''}`,
       }
     }
     case 'mush':

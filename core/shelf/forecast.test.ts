@@ -17,7 +17,7 @@ describe('what the shelf is enough for', () => {
     const {
       outlooks: [rice],
       buy,
-    } = forecast([bag(700), bag(200)], [need('Sunday', 2, 400), need('e.g. Sunday dinner', 1, 650)])
+    } = forecast([bag(700), bag(200)], [need('Sunday', 2, 400), need('the choir', 1, 650)])
     expect(outlookWords(rice!)).toBe('enough for the choir, not for Sunday too: 150 g short')
     expect(buy).toEqual([{ variety: 'long-white', grams: 200, for: ['Sunday'] }])
   })

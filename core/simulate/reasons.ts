@@ -22,15 +22,14 @@ export function reasonsOf(
     )
   if (verdict.uneven)
     said.push(`Uneven: ${final.uptakeMin.toFixed(2)} to ${final.uptakeMax.toFixed(2)} g per gram.`)
-  if (verdict.texture === 'dry')
-    said.push(`Dry: each gram holds ${u} g of water, and firm is ${uptake.firm.toFixed(2)}.`)
+  if (verdict.texture === 'dry') said.push(`Dry: ${u} g per gram, firm is ${uptake.firm.toFixed(2)}.`)
   if (verdict.texture === 'mushy' && !verdict.soggy)
     said.push(`Overdone: ${u} g per gram, soft is ${uptake.soft.toFixed(2)}.`)
   const never = told.find((t) => t.kind.startsWith('never '))
   if (never) said.push('The expected sign did not come.')
   if (said.length === 0)
     said.push(
-      `Cooked through, ${verdict.texture}, even: each gram holds ${u} g of water, between ${uptake.firm.toFixed(2)} firm and ${uptake.soft.toFixed(2)} soft.`,
+      `Cooked through, ${verdict.texture}, even (${u} g per gram; firm ${uptake.firm.toFixed(2)}, soft ${uptake.soft.toFixed(2)}).`,
     )
   return said
 }

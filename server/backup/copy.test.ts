@@ -83,7 +83,7 @@ test('pictures go along, and a copy without one of them is not sound', async () 
   expect(readFileSync(join(copy, 'photos', 'p1.jpg'), 'utf8')).toBe('jpg')
   rmSync(join(copy, 'photos', 'p1.jpg'))
   expect(checkHousehold(copy)).toEqual(['1 pictures are missing, the first is p1'])
-  expect(() => restoreCopy(copy, file, NOW)).toThrow('the copy is not sound')
+  expect(() => restoreCopy(copy, file, NOW)).toThrow('the backup is damaged')
 })
 
 test('what is torn, foreign, newer or missing is said in words', async () => {
@@ -111,7 +111,7 @@ test('a household in use is not restored over; a mark that a killed process left
   const copy = await takeCopy(file, join(folder, 'out'), NOW)
   writeFileSync(`${file}.in-use`, String(process.pid))
   expect(inUseBy(file)).toBe(process.pid)
-  expect(() => restoreCopy(copy, file, NOW)).toThrow(`in use by process ${process.pid}`)
+  expect(() => restoreCopy(copy, file, NOW)).toThrow(`running (process ${process.pid})`)
   const gone = spawnSync('node', ['-e', 'console.log(process.pid)'], { encoding: 'utf8' }).stdout.trim()
   writeFileSync(`${file}.in-use`, gone)
   expect(inUseBy(file)).toBeUndefined()

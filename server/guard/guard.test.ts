@@ -45,11 +45,11 @@ describe('the passphrase', () => {
 
   test('too short, too long, too plain, or not the same twice is refused, naming the limit', async () => {
     expect(wrongPassphrase('ricericer')).toBe(
-      'at least must have 10 characters, got 9; a few words are easier to keep than signs',
+      'must have at least 10 characters, got 9; a few words are easier to keep than signs',
     )
     expect(wrongPassphrase('🍚'.repeat(9))).toContain('got 9')
     expect(wrongPassphrase('ab'.repeat(150))).toContain('200 characters at most, got 300')
-    expect(wrongPassphrase('aaaaaaaaaaaa')).toContain('too easily guessed')
+    expect(wrongPassphrase('aaaaaaaaaaaa')).toContain('too easy to guess')
     expect(wrongPassphrase(PHRASE)).toBeUndefined()
     expect(await setPassphrase(house(), PHRASE, 'rice by the sea', NOW)).toMatchObject({
       ok: false,

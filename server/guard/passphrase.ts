@@ -27,7 +27,7 @@ export function wrongPassphrase(passphrase: string): string | undefined {
   const { least, most } = PASSPHRASE_LIMITS
   const long = [...settled(passphrase)].length
   if (long < least)
-    return `must have ${least} characters at least, got ${long}; a few words are easier to keep than signs`
+    return `must have at least ${least} characters, got ${long}; a few words are easier to keep than signs`
   if (long > most) return `may have ${most} characters at most, got ${long}`
   if (new Set(settled(passphrase).toLowerCase()).size < 5)
     return 'is too easy to guess; use more than four different characters'

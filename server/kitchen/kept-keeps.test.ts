@@ -94,7 +94,7 @@ describe('telling of it', () => {
     expect(errorOf(tell(id!, 'burnt'))!.path).toBe('kind')
     expect(errorOf(tell('nobody', 'eaten'))!.path).toBe('kept_id')
     expect(errorOf(tell(id!, 'eaten', { portions: '9' }))!.message).toContain('at most 3')
-    expect(errorOf(tell(id!, 'eaten', {}, NOW + 30 * HOUR))!.message).toContain('throw it out')
+    expect(errorOf(tell(id!, 'eaten', {}, NOW + 30 * HOUR))!.message).toContain('throw it away')
     expect(tell(id!, 'thrown', {}, NOW + 30 * HOUR).ok).toBe(true)
   })
 })

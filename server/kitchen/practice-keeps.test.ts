@@ -48,8 +48,8 @@ test('nonsense is refused in words', () => {
     return read.ok ? 'taken' : read.errors[0]!.message
   }
   expect(said('the-moon', opened(14))).toBe('situation must be a practice exercise, got "the-moon"')
-  expect(said('the-beep', undefined)).toMatch(/^doing must be what was done/)
-  expect(said('the-beep', '{')).toMatch(/^doing must be what was done/)
+  expect(said('the-beep', undefined)).toMatch(/^doing must be the actions/)
+  expect(said('the-beep', '{')).toMatch(/^doing must be the actions/)
   expect(said('the-beep', `"${'x'.repeat(50_000)}"`)).toMatch(/at most 40000 characters/)
   expect(said('the-beep', JSON.stringify({ ...filled, serveMin: 1e9 }))).toBe(
     'serveMin must be a number from 0 to 1440 minutes, got 1000000000',

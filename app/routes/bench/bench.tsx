@@ -175,7 +175,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 
   return (
     <main className={classes.bench} data-tab={tab} data-lit={lit}>
-      <h1 className="unseen">Bench</h1>
+      <h1 className="unseen">Plan</h1>
       <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
         <Before

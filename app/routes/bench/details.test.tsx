@@ -43,7 +43,7 @@ describe('the order line', () => {
     )
   test('is one sentence', () => {
     expect(line()).toContain(
-      'For four long-grain white beside a dish heavy pot on medium gas burner lid on from the start as soon as possible',
+      'For four long-grain white as a side heavy pot on medium gas burner lid on from the start as soon as possible',
     )
   })
   test("an hour that has passed is tomorrow's", () => {
@@ -52,7 +52,7 @@ describe('the order line', () => {
     expect(line({ at: '17:30' })).toContain('at 17:30 tomorrow')
   })
   test('an appliance brings its own heat, and its own words', () => {
-    expect(line({ vesselId: 'cooker' })).toContain('in the rice cooker until it clicks')
+    expect(line({ vesselId: 'cooker' })).toContain('in the rice cooker')
     expect(line({ vesselId: 'pressure-pot', release: 'quick' })).toContain(
       'in the pressure cooker quick release',
     )
@@ -87,8 +87,8 @@ describe('the soak curve', () => {
       <SoakCurve variety={varietyOf(id)} soak={{ minutes, celsius, water: 'drain' }} onMinutes={still} />,
     )
   test('says what the grain drank and whether that is right', () => {
-    expect(words(30, 20)).toContain('30 min at 20 °C: 21 g per 100 g, right')
-    expect(words(5, 20)).toContain('10 g per 100 g, too short to make a difference')
+    expect(words(30, 20)).toContain('30 min at 20 °C: 21 g per 100 g dry grain, right')
+    expect(words(5, 20)).toContain('10 g per 100 g dry grain, too short to make a difference')
     expect(words(600, 22, 'brown-short')).toContain('10 h at 22 °C: 29 g per 100 g, it would turn sour')
   })
   test('the curve rises from nothing and the mark lies on it', () => {
@@ -143,9 +143,9 @@ test('the finger study in words: a range, too much for any, or too little', () =
     return studyWords(fingerStudy(read.value, crease), crease)
   }
   expect(study('heavy-2.5', 18)).toMatch(
-    /^Your 18 mm are right for \d+ g of grain, and stay between firm and soft from \d+ g to \d+ g/,
+    /^Your 18 mm finger joint is right for \d+ g of grain, and stays between firm and soft from \d+ g to \d+ g/,
   )
-  expect(study('heavy-2.5', 60)).toContain('too much water for any batch')
+  expect(study('heavy-2.5', 60)).toContain('too much water for any amount')
 })
 
 test('a ratio is translated before anything is known of it', () => {
@@ -156,7 +156,7 @@ test('a ratio is translated before anything is known of it', () => {
       change={still}
     />,
   )
-  expect(text).toMatch(/It means \d\.\d\d to \d\.\d\d g of water in each gram of grain/)
+  expect(text).toMatch(/That is \d\.\d\d to \d\.\d\d g of water per gram of grain/)
   expect(text).toContain('does not say whether it was rinsed, in what pot, how much it was')
   expect(text).toMatch(/Here, for the same grain: \d+ g for 300 g/)
 })
@@ -173,9 +173,9 @@ describe('washes at the stove', () => {
       />,
     )
   test('counts, and says when it is enough', () => {
-    expect(washes(0)).toContain('0 of 4 Pour the first cloudy water off at once')
+    expect(washes(0)).toContain('0 of 4 Pour off the first cloudy water')
     expect(washes(1, 0.5)).toContain('Not clear enough yet')
-    expect(washes(3, 1)).toContain('Clear enough for this')
+    expect(washes(3, 1)).toContain('Clear enough')
   })
   test('the scale is five drawn bowls, each with its words', () => {
     const html = htmlOf(

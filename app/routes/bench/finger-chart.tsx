@@ -37,7 +37,7 @@ export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; c
 export function studyWords({ safe, rightAt, points, soft }: FingerStudy, creaseMm: number): string {
   const g = (n: number) => `${Math.round(n / 5) * 5} g`
   if (safe)
-    return `Your ${creaseMm} mm ${rightAt === undefined ? 'stay' : `are right for ${g(rightAt)} of grain, and stay`} between firm and soft from ${g(safe.from)} to ${g(safe.to)}. Less grain ends wetter, more ends drier.`
+    return `Your ${creaseMm} mm finger joint ${rightAt === undefined ? 'stays' : `is right for ${g(rightAt)} of grain, and stays`} between firm and soft from ${g(safe.from)} to ${g(safe.to)}. With less grain it is wetter, with more it is drier.`
   return points[points.length - 1]!.crease > soft
     ? `A ${creaseMm} mm finger joint is too much water for any amount in this pot.`
     : `A ${creaseMm} mm finger joint is too little water for this pot.`

@@ -130,7 +130,7 @@ function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gau
     water: {
       figure: times > 0 ? times.toFixed(1) : 'none',
       unit: times > 0 ? '× its depth' : '',
-      under: `once its depth is ${(pour / plan.grain.volume_ml).toFixed(2)} by volume here, ${over === 0 ? 'just right' : `${Math.abs(over)} g ${over > 0 ? 'too much' : 'too little'}`}`,
+      under: `as deep as the grain is ${(pour / plan.grain.volume_ml).toFixed(2)} by volume here, ${over === 0 ? 'just right' : `${Math.abs(over)} g ${over > 0 ? 'too much' : 'too little'}`}`,
     },
     pourOf: (told) => pourForDepth(context, told * bed),
   }
@@ -155,7 +155,7 @@ function printedGauge(
     grain,
     water: {
       figure: nearest.name,
-      unit: 'on its line',
+      unit: 'line',
       under: `${off === 0 ? 'at' : `${Math.abs(off)} mm ${off > 0 ? 'over' : 'under'}`} line ${nearest.name} (made for white rice)`,
     },
     pourOf: (told) => {

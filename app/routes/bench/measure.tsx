@@ -211,7 +211,7 @@ function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge 
   )
 }
 
-/** What the notebook changed, in words: "published 1.40 → 1.33 ± 0.05 g a gram (6 cooks, the last Sunday); this pot loses 10 % less". */
+/** What the notebook changed, in words: "usual 1.40 → yours 1.33 ± 0.05 g per gram (6 batches, last Sunday); this pot loses 10 % less". */
 function learnedWords(
   { uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction,
   { water: { uptake_target } }: Plan,
@@ -219,15 +219,15 @@ function learnedWords(
   zone: string,
 ): string {
   const since = lastMs > 0 ? `, last ${dayWord(lastMs, now, zone)}` : ''
-  const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one batch' : `${cooks} cooks`}${since}`
+  const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one batch' : `${cooks} batches`}${since}`
   const water =
     cooks === 0 && uptake === 0
       ? ''
-      : `published ${(uptake_target - uptake).toFixed(2)} → ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g a gram (${from})`
+      : `usual ${(uptake_target - uptake).toFixed(2)} → yours ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g per gram (${from})`
   // There is room for the one thing of the pot that matters most; the page of what was learned says the rest.
   const other = [
     { log: steam, says: more(steam, 'this pot loses', 'more', 'less') },
-    { log: time, says: more(time, 'it takes', 'longer', 'shorter') },
+    { log: time, says: more(time, 'boiling takes', 'longer', 'shorter') },
     { log: power, says: more(power, 'this burner gives', 'more', 'less') },
   ].sort((one, two) => Math.abs(two.log) - Math.abs(one.log))[0]!.says
   return [water, other].filter(Boolean).join('; ')

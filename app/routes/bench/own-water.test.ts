@@ -44,8 +44,8 @@ test('held between firm and soft, the water is a texture whose plan pours just t
 test("held beyond, it is the cook's own water, and what it does is said", () => {
   const plan = planned()
   for (const [pour, words] of [
-    [plan.water.firm_pour_g - 80, /short of firm/],
-    [plan.water.soft_pour_g + 300, /stay in the pot/],
+    [plan.water.firm_pour_g - 80, /too little/],
+    [plan.water.soft_pour_g + 300, /left over/],
   ] as const) {
     const held = heldAt(pour, plan, first)
     expect(held.poured).toBe(pour)

@@ -65,30 +65,30 @@ describe('measure', () => {
   test('by the scale', () => {
     const plan = planOf()
     const text = words({ plan })
-    expect(text).toMatch(/Grain, dry why\? 300 g/)
-    expect(text).toContain(`Pour why? ${Math.round(plan.water.pour_g)} g`)
+    expect(text).toMatch(/Dry grain why\? 300 g/)
+    expect(text).toContain(`Water to add why? ${Math.round(plan.water.pour_g)} g`)
     expect(text).toContain(`firm at ${Math.round(plan.water.firm_pour_g)}`)
   })
 
   test('by cups: the nearest scoops there are, and what is still missing or over', () => {
     // 300 g of short white fill 355 mL: one metric cup and two fifths.
-    expect(words({ gauge: 'cup' })).toMatch(/Grain, dry why\? 1½ cups less 20 mL; 300 g/)
+    expect(words({ gauge: 'cup' })).toMatch(/Dry grain why\? 1½ cups less 20 mL; 300 g/)
     expect(words({ gauge: 'cup', settings: { ...settings, cup: 'scoop' } })).toMatch(
-      /Grain, dry why\? 2 scoops less 5 mL; 300 g/,
+      /Dry grain why\? 2 scoops less 5 mL; 300 g/,
     )
   })
 
   test('by a glass of the house, with only the parts of it there are', () => {
     const glass = { id: 'g', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' as const }
     expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(
-      /Grain, dry why\? 2 full less 55 mL; 300 g/,
+      /Dry grain why\? 2 full less 55 mL; 300 g/,
     )
   })
 
   test("by the grain's own depth: as deep as the grain is no equal measure", () => {
     const text = words({ gauge: 'as-deep' })
     // Dry short white has 42 % voids, and clinging water is there already.
-    const said = Number(/once its depth is (\d\.\d+) by volume here/.exec(text)![1])
+    const said = Number(/as deep as the grain is (\d\.\d+) by volume here/.exec(text)![1])
     expect(said).toBeGreaterThan(1.2)
     expect(said).toBeLessThan(1.45)
   })
@@ -131,7 +131,7 @@ describe('measure', () => {
   test("by the depth in the pot, and by the cook's own finger", () => {
     const plan = planOf({ amount: { basis: 'dry-mass', value: 600 } })
     expect(words({ plan, gauge: 'line' })).toContain(
-      `Pour why? ${Math.round(plan.gauges.fill_level_mm)} mm from the bottom with the grain in`,
+      `Water to add why? ${Math.round(plan.gauges.fill_level_mm)} mm from the bottom with the grain in`,
     )
     const over = Math.round(plan.gauges.water_above_bed_mm)
     expect(words({ plan, gauge: 'finger' })).toContain(
@@ -152,7 +152,7 @@ describe('measure', () => {
     }
     // Short-white at standard is published at 1.40; the plan here is the published one.
     expect(words({ learned })).toContain(
-      'published 1.46 → 1.40 ± 0.07 g a gram (3 cooks, the last Sunday); this pot loses 10 % less',
+      'usual 1.46 → yours 1.40 ± 0.07 g per gram (3 batches, last Sunday); this pot loses 10 % less',
     )
     expect(
       words({
@@ -180,10 +180,10 @@ describe('measure', () => {
   })
 
   test.each([
-    ['', 'Say how much'],
-    ['two', 'A number'],
-    ['1,2,3', 'A number'],
-    ['-4', 'A number'],
+    ['', 'Enter an amount'],
+    ['two', 'Enter a number'],
+    ['1,2,3', 'Enter a number'],
+    ['-4', 'Enter a number'],
   ])('"%s" is no amount', (text, said) => {
     expect(readTold(text)).toEqual({ wrong: expect.stringContaining(said) })
   })
@@ -208,9 +208,9 @@ describe('the water beam', () => {
   })
   test('a term that is nothing is not there', () => {
     const dry = textOf(<WaterBeam water={planOf({ rinse: { washes: 0 } }).water} />)
-    expect(dry).not.toContain('clinging')
+    expect(dry).not.toContain('rinse water')
     expect(dry).not.toContain('soaked')
-    expect(dry).toMatch(/\d+ soaks in \d+ boils off \d+ pour/)
+    expect(dry).toMatch(/\d+ absorbed \d+ boils off \d+ pour/)
   })
 })
 
@@ -256,9 +256,9 @@ test.each(VARIETIES.map((v) => [v.id, v] as const))('%s can be set up before the
       bag={undefined}
     />,
   )
-  expect(text).toContain('Ends as usual beside a dish')
+  expect(text).toContain('Texture usual as a side')
   expect(text).toMatch(/firm standard soft/)
-  if (variety.washes === 0) expect(text).toContain('nothing clings')
+  if (variety.washes === 0) expect(text).toContain('no water clings')
 })
 
 test('the upright ribbon tells every stage, its hour, and the cue that ends it', () => {

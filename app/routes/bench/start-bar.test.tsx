@@ -48,7 +48,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
 }
 
 test('without an hour it says when it would be served', () => {
-  expect(bar(undefined)).toMatch(/Serve at 18:\d\d/)
+  expect(bar(undefined)).toMatch(/Ready at 18:\d\d/)
 })
 
 test('with an hour ahead it counts back to the start', () => {
@@ -64,7 +64,7 @@ test('with an hour too near it says what can be had instead', () => {
 
 test('says the work, the eaters and the mass', () => {
   expect(bar(undefined)).toContain(`serves 5 with ${Math.round(plan.yield.cooked_mass_g)} g cooked`)
-  expect(bar(undefined)).toMatch(/about \d+ min , \d+ min by hand/)
+  expect(bar(undefined)).toMatch(/about \d+ min , \d+ min hands-on/)
 })
 
 test('what the server refused stands where the hour stood, and undo is there once there is something to undo', () => {
@@ -76,5 +76,5 @@ test('what the server refused stands where the hour stood, and undo is there onc
 })
 
 test('the parts of the bench on a phone have one word each', () => {
-  expect(TABS.map((tab) => tab.word)).toEqual(['Water', 'Rinse, soak, salt', 'Burners', 'Cautions'])
+  expect(TABS.map((tab) => tab.word)).toEqual(['Water', 'Rinse, soak, salt', 'Heat', 'Cautions'])
 })

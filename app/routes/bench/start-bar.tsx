@@ -80,7 +80,7 @@ export function StartBar({
               onClick={() => onSupper(s.id)}
               aria-label={`Add to the meal: ${s.title}`}
             >
-              supper
+              add to meal
             </UnstyledButton>
           </span>
         ))}

@@ -20,14 +20,14 @@ export function WaterBeam({
   onLit?: (term: string | undefined) => void
 }) {
   const goes: Term[] = [
-    { id: 'grain', word: 'soaks in', grams: water.absorbed_g },
+    { id: 'grain', word: 'absorbed', grams: water.absorbed_g },
     { id: 'steam', word: 'boils off', grams: water.evaporated_g },
     { id: 'drained', word: 'poured off', grams: water.drained_off_g },
     { id: 'left', word: 'left in the pot', grams: water.left_in_pot_g },
   ].filter((t) => t.grams > 0)
   const comes: Term[] = [
     { id: 'pour', word: 'pour', grams: water.pour_g },
-    { id: 'cling', word: 'clinging', grams: water.clinging_g },
+    { id: 'cling', word: 'rinse water', grams: water.clinging_g },
     { id: 'soak', word: 'soaked', grams: water.soaked_in_g },
     { id: 'condensed', word: 'steam', grams: water.steam_in_g },
   ].filter((t) => t.grams > 0)

@@ -49,7 +49,7 @@ export const LID_WORDS: Record<BenchState['lidUntilBoil'], string> = {
 }
 
 export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
-  'boil-then-lowest': 'boil, then lowest heat heat',
+  'boil-then-lowest': 'boil, then lowest heat',
   'strong-minute-then-low': 'boil hard 1 min, then lowest',
   'medium-then-full-then-off': 'medium, then full',
   'boil-then-off': 'boil, keep at medium',

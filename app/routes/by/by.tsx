@@ -67,7 +67,7 @@ export function loader({ request }: Route.LoaderArgs) {
     wrong: {
       at: wrongHour ? `Enter a time like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
       for: wrongEaters
-        ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} eaters, got ${(search.get('for') ?? '').slice(0, 20)}.`
+        ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} people, got ${(search.get('for') ?? '').slice(0, 20)}.`
         : undefined,
     },
     ready: grouped(ready),

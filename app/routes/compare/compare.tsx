@@ -214,7 +214,7 @@ function Another({
     .filter((id: MethodId) => id !== own)
     .map((id) => ({
       value: new URLSearchParams({ by: id }).toString(),
-      label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for it)'}`,
+      label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for this grain)'}`,
     }))
   const pots = house.vessels
     .filter((v) => v.id !== base.state.vesselId)

@@ -46,7 +46,7 @@ export default function Dipstick({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className={classes.lead}>
-            {Math.round(depth)} mm above the grain, at true size. Hold the screen beside the pot, away from
+            {Math.round(depth)} mm above the grain, at true size. Hold the screen next to the pot, away from
             steam.
           </p>
           <Stick pxPerMm={scale} levels={levels} topMm={Math.max(...levels.map((l) => l.mm)) + OVER_MM} />

@@ -109,7 +109,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
         {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
         {changed > 0 && (
           <>
-            {changed === 1 ? '1 change' : `${changed} things are`} changed from the plan.{' '}
+            {changed === 1 ? '1 change' : `${changed} changes`} changed from the plan.{' '}
             <UnstyledButton
               className="link"
               onClick={() =>

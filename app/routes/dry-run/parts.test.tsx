@@ -101,9 +101,9 @@ describe('water against minutes', () => {
       /With these minutes it ends well from \d+ to \d+ g; with this water from [\d.]+ to [\d.]+ min/,
     )
   })
-  test('a pot outside the good field is told so', () => {
+  test('a pot outside the good area is told so', () => {
     const drowned = { ...map, at: { pourG: map.pours.at(-1)!, minutes: map.minutes[0]! } }
-    expect(textOf(<OutcomeChart map={drowned} onPick={still} />)).toContain('outside the good field')
+    expect(textOf(<OutcomeChart map={drowned} onPick={still} />)).toContain('outside the good area')
   })
   test('more minutes never leave a pot rawer: at any water, hard ends stop for good', () => {
     for (let i = 0; i < map.pours.length; i++) {

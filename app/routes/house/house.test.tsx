@@ -10,7 +10,7 @@ const running = (id: string, vesselName: string) => ({
   vesselName,
   startedMs: 0,
   tableMs: Date.UTC(2026, 2, 5, 18, 0),
-  stage: 'Lowest heat, leave the lid',
+  stage: 'Lowest heat, lid stays on',
 })
 const settings = { zone: 'Europe/Berlin', clock: '24' as const }
 
@@ -51,7 +51,7 @@ test('the bar leads to every place, and to each pot that is on', () => {
 
 test('several pots are listed with their stage and their hour; a cold stove says where pots come from', () => {
   const html = burners([running('a', 'clay'), running('b', 'heavy blue')])
-  expect(html).toContain('clay, Lowest heat, leave the lid')
-  expect(html.match(/table 19:00/g)).toHaveLength(2)
+  expect(html).toContain('clay, Lowest heat, lid stays on')
+  expect(html.match(/serve 19:00/g)).toHaveLength(2)
   expect(burners([])).toContain('Nothing cooking')
 })

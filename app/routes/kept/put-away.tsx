@@ -72,7 +72,7 @@ export async function action({ request }: Route.ActionArgs) {
   try {
     parcel = JSON.parse(String(form.get('parcel') ?? ''))
   } catch {
-    return data({ errors: [{ path: 'parcel', message: 'parcel must be JSON' }] }, { status: 400 })
+    return data({ errors: [{ path: 'parcel', message: 'leftover must be JSON' }] }, { status: 400 })
   }
   const open = kitchen()
   const stuck = form.get('stuck')
@@ -151,7 +151,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
   return (
     <main className="place">
       <p>
-        <Link to="/kept">Kept</Link>
+        <Link to="/kept">Stored</Link>
       </p>
       <h1 className="figure">Put away{cook ? `: ${cook.title}` : ''}</h1>
       {cook && cook.already > 0 && <p role="status">Part of this batch is already stored.</p>}

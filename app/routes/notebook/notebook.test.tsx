@@ -65,10 +65,10 @@ describe('what was learned, in words', () => {
     const text = (list: ReturnType<typeof outcome>[]) =>
       textOf(<Charts compared={[]} outcomes={list} boils={[]} />)
     expect(text([outcome(1.4, 0), outcome(1.52, 0), outcome(1.7, 1)])).toContain(
-      'Right from 1.40 to 1.52 g a gram',
+      'Right from 1.40 to 1.52 g per gram',
     )
-    expect(text([outcome(1.4, 0), outcome(1.7, 1)])).toContain('Right at 1.40 g a gram.')
-    expect(text([outcome(1.7, 1), outcome(1.9, 2)])).toContain('2 cooks, none rated right yet.')
+    expect(text([outcome(1.4, 0), outcome(1.7, 1)])).toContain('Right at 1.40 g per gram.')
+    expect(text([outcome(1.7, 1), outcome(1.9, 2)])).toContain('2 batches, none rated right yet.')
     expect(text([])).toBe('')
   })
   test('how often what was foretold came true', () => {
@@ -104,7 +104,7 @@ describe('the bench, for what comes after the pot', () => {
   }
   test('portions to keep and portions kept stand in the order and move the grams', () => {
     const state: BenchState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
-    expect(amountWord(state)).toBe('For four and three for later, one kept')
+    expect(amountWord(state)).toBe('For four and three for later, one from leftovers')
     const read = readPlanRequest(requestOf(state, house, 0))
     if (!read.ok) throw new Error('unread')
     expect([read.value.amount.value, read.value.keepServings]).toEqual([3, 3])

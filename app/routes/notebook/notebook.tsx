@@ -129,7 +129,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
       ))}
       {total === 0 && !filtered ? (
         <p>
-          Nothing cooked yet. Plan a pot on the <Link to="/">bench</Link>, cook it and rate it; the next batch
+          Nothing cooked yet. Plan a pot on the <Link to="/">Plan</Link>, cook it and rate it; the next batch
           is adjusted.
         </p>
       ) : (

@@ -24,7 +24,7 @@ test('outcomes in words', () => {
     'far too dry, a little soft, scorched',
   )
   expect(outcomeWords(cook('a', 0, 0, { judgement: null }))).toBe('not rated yet')
-  expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('stopped early')
+  expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('stopped')
 })
 
 const judged = (list: NotedSummary[]) =>

@@ -60,7 +60,7 @@ export function Debrief({
       ))}
       <p className={classes.reason}>
         {marks.boil !== undefined
-          ? `It truly boiled ${minuteWord(marks.boil)} after the pour${marks.dry === undefined ? '' : `; the pot ran dry at ${minuteWord(marks.dry)}`}.`
+          ? `It really boiled ${minuteWord(marks.boil)} after adding the water${marks.dry === undefined ? '' : `; the pot ran dry at ${minuteWord(marks.dry)}`}.`
           : 'It did not boil.'}
       </p>
 
@@ -74,7 +74,7 @@ export function Debrief({
           </ul>
         </div>
         <div>
-          <h2>Inside, {minuteWord(moment.atMin)} after the pour</h2>
+          <h2>Inside, {minuteWord(moment.atMin)} after adding the water</h2>
           <p className="quiet">{moment.says}.</p>
           <div className={classes.insides}>
             <Inside of={moment.yours} words="yours" kitchen={kitchen} variety={variety} dryG={dryG} />

@@ -146,8 +146,8 @@ export function Hands({
       </div>
       {sealed !== 'open' && (
         <p className={`quiet small ${classes.never}`}>
-          With the pin up it does not open. At a real one: never force the lid, keep face and hands out of the
-          steam, and do as its maker says.
+          It does not open while the pressure indicator is up. On a real one, never force the lid, keep face
+          and hands out of the steam, and do as its maker says.
         </p>
       )}
     </section>

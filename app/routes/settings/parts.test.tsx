@@ -31,7 +31,7 @@ describe('how this device calls', () => {
     for (const key of ['Try the voice', 'Test a notification', 'Test the screen']) expect(html).toContain(key)
   })
   test('before the browser has said what it can, notices are not promised', () => {
-    expect(textOf(<Senses />)).toContain('No notices at this address')
+    expect(textOf(<Senses />)).toContain('Notifications need HTTPS')
   })
   test('it has a place of its own to be led to, and a name', () => {
     expect(html).toContain('id="senses"')
@@ -60,6 +60,6 @@ describe('devices, played', () => {
       expect(html).toContain(`aria-label="${name}"`)
   })
   test('it is said that they are played, and by what', () => {
-    expect(routed([])).toContain('true burner, lid and bag this house does not know')
+    expect(routed([])).toContain('simulated')
   })
 })

@@ -90,7 +90,7 @@ function Tell({
   )
 }
 
-/** What being told changed: "Pour 388 g instead of 415, simmer 12 instead of 14 min." */
+/** What being told changed: "Add 388 g instead of 415, simmer 12 instead of 14 min." */
 function changeWords(frozen: Plan, plan: Plan): string {
   if (frozen === plan) return 'Weighing or timing makes the water amount more exact.'
   const [was, is] = [Math.round(frozen.water.pour_g), Math.round(plan.water.pour_g)]
@@ -100,5 +100,5 @@ function changeWords(frozen: Plan, plan: Plan): string {
     before !== undefined && after !== undefined && before !== after
       ? `, then ${after} instead of ${before} min`
       : ''
-  return was === is && time === '' ? 'That is as planned.' : `Pour ${is} g instead of ${was}${time}.`
+  return was === is && time === '' ? 'That is as planned.' : `Add ${is} g instead of ${was}${time}.`
 }

@@ -26,7 +26,7 @@ export default function Burners({ loaderData }: Route.ComponentProps) {
       <CoolingStrip tubs={cooling} now={loaderData.nowMs} />
       {running.length === 0 ? (
         <p>
-          A pot planned on the <Link to="/">bench</Link> appears here when you start it.
+          A pot planned on the <Link to="/">Plan</Link> appears here when you start it.
         </p>
       ) : (
         <ul>

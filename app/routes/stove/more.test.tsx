@@ -56,7 +56,7 @@ describe('the sign', () => {
   test('a page that is kept silent says so, and where to change it; one that is heard says nothing', () => {
     expect(htmlOf(<Alarm {...noticing} silent active={[]} />)).toContain('href="/settings#senses"')
     expect(textOf(<Alarm {...noticing} active={[]} />)).toBe('')
-    expect(textOf(<Alarm {...noticing} goesDark active={[]} />)).toContain('cannot keep the screen lit')
+    expect(textOf(<Alarm {...noticing} goesDark active={[]} />)).toContain('cannot keep the screen on')
   })
 })
 

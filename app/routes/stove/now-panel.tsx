@@ -256,19 +256,19 @@ function retimedWords({ wasMinutes, isMinutes, because }: Retimed, pot: AtTheSto
     pot && Math.abs(pot.reckoned.burner - 1) > 0.08
       ? `: your burner is weaker than assumed (${Math.round(pot.reckoned.burner * 100)} %)`
       : ''
-  const why = because.kind === 'cue' ? `by when it boiled${burner}` : 'by what happened'
-  return `${Math.round(isMinutes)} min instead of ${Math.round(wasMinutes)}, ${why}`
+  const why = because.kind === 'cue' ? `from the boil time${burner}` : 'from what happened'
+  return `${Math.round(isMinutes)} min, not ${Math.round(wasMinutes)}; ${why}`
 }
 
 const ENDS_BY = {
-  safety: 'then it is under 60 °C: eat it, or cool it fast',
+  safety: 'then it gets too cool: eat it or chill it',
   drying: 'then the top dries',
   softness: 'then it gets too soft',
 } as const
 const holdingWords = ({ minutes, endsBy }: NonNullable<AtTheStove['holding']>): string =>
   minutes === Infinity
     ? 'It keeps well with the lid on'
-    : `With the lid on it keeps ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
+    : `With the lid on it keeps for ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
 
 /** What looking under the lid has cost this stage. */
 function liftedWords({ lidLifts, lostSteamG }: CookView, { liftedMinutes }: StageView): string {

@@ -125,7 +125,7 @@ test('tasks are read as they are typed', () => {
     ],
   })
   expect(errorOf(readTasks('x; 5; look every 1'))!.message).toContain('2 to 240')
-  expect(errorOf(readTasks('x; 5; toString'))!.message).toContain('line 1 knows')
+  expect(errorOf(readTasks('x; 5; toString'))!.message).toContain('line 1: use hands')
 })
 
 describe('the calendar', () => {

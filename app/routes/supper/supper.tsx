@@ -67,7 +67,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         return refuse([
           {
             path: 'hour',
-            message: `hour must be a day and an hour, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
+            message: `hour must be a day and a time, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
           },
         ])
       const saved = saveSupper(open, { ...typed, id: params.supper, serve_ms: String(serve) }, nowMs())
@@ -196,7 +196,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   return (
     <main className="place" data-heard={loaderData.nowMs}>
       <p className={classes.bar}>
-        <Link to="/supper">Supper</Link>
+        <Link to="/supper">Meals</Link>
       </p>
       <div className="place-head">
         <h1 className="figure">{supper.title}</h1>
@@ -323,7 +323,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
                         : ''}
                     </span>
                   </span>
-                  {dish.kind === 'plan' && <Link to={`/?${dish.search}`}>bench</Link>}
+                  {dish.kind === 'plan' && <Link to={`/?${dish.search}`}>Plan</Link>}
                   <span className={classes.controls}>
                     {supper.cooks > 1 && (
                       <Hands
@@ -360,7 +360,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
             })}
           </ul>
           <p className={classes.screen}>
-            Grains come from the <Link to="/">bench</Link>: plan it, then press “add to meal”.
+            Grains come from the <Link to="/">Plan</Link>: plan it, then press “add to meal”.
           </p>
           <Form
             method="post"
@@ -424,7 +424,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
               />
               <TextInput
                 name="names"
-                label="Who cooks"
+                label="Who does it"
                 placeholder="names, with commas"
                 w={160}
                 defaultValue={edit?.typed.names ?? supper.names.join(', ')}

@@ -74,7 +74,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <main className="place">
       <p>
-        <Link to="/trials">Trials</Link>
+        <Link to="/trials">Taste tests</Link>
       </p>
       <h1 className="figure">{trial.title}</h1>
       <ul className={classes.cups}>
@@ -139,8 +139,8 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
         )}
         {actionData && 'adopted' in actionData && (
           <p role="status">
-            Cup {actionData.adopted} is now used for this grain; <Link to="/notebook/learned">unfix</Link> to
-            go back.
+            Sample {actionData.adopted} is now used for this grain; <Link to="/notebook/learned">unfix</Link>{' '}
+            to go back.
           </p>
         )}
         <ul>
@@ -171,7 +171,7 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
     <section aria-label="A tasting" className={`${classes.sheet} basin`}>
       <h2 className="figure">A tasting</h2>
       <p className="quiet small">Tap best first. Tap again to remove.</p>
-      <div className={classes.row} role="group" aria-label="Cups, the best first">
+      <div className={classes.row} role="group" aria-label="Samples, the best first">
         {letters.map((letter) => {
           const at = order.indexOf(letter)
           return (

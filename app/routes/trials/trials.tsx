@@ -112,7 +112,7 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
       <p>
         <Link to="/notebook">Notebook</Link>
       </p>
-      <h1 className="figure">Trials</h1>
+      <h1 className="figure">Taste tests</h1>
       <p className="place-lead">
         Cook two to four pots that differ in one thing and taste them. Letters hide which is which; Omsel says
         whether the result is more than luck.
@@ -142,7 +142,7 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
           New test: {grainWord(base, house)}, {vessel.name}
         </h2>
         <p className="quiet small">
-          Everything else is as in the <Link to={`/?${written}`}>bench</Link>; change it there and come back.
+          Everything else is as in the <Link to={`/?${written}`}>Plan</Link>; change it there and come back.
         </p>
         <Radio.Group
           label="What differs"

@@ -82,7 +82,7 @@ export function fitCautions(facts: Facts): Caution[] {
       code: 'pressure-over-full',
       severity: 'stop',
       about: 'fit',
-      text: `Grain and water reach ${litres(gauges.fillLine)}; this vessel may be ${limit === 0.5 ? 'half' : 'a third'} full, ${litres(limit * capacity)}. More can block the valve.`,
+      text: `Too full: ${litres(gauges.fillLine)} of the ${litres(limit * capacity)} allowed (${limit === 0.5 ? 'half' : 'a third'} full). It could block the valve.`,
       ...roomier(facts),
     })
   if (isPressure(facts) && solution.pourG + facts.clingingG < LEAST_LIQUID) {
@@ -92,7 +92,7 @@ export function fitCautions(facts: Facts): Caution[] {
       code: 'under-least-liquid',
       severity: 'stop',
       about: 'fit',
-      text: `Only ${Math.round(solution.pourG)} mL of water: most pressure vessels need at least ${LEAST_LIQUID} mL to come up. Your maker's figure goes first.`,
+      text: `Too little water: ${Math.round(solution.pourG)} mL, and most pressure cookers need ${LEAST_LIQUID} mL. Follow the manual.`,
       // A batch many times as large is no way out: the bowl on its trivet is.
       ...(enough <= MOST_TIMES * facts.dryG
         ? {
@@ -108,7 +108,7 @@ export function fitCautions(facts: Facts): Caution[] {
       code: 'swells-too-high',
       severity: gauges.swollen > capacity || gauges.fillLine > capacity ? 'stop' : 'warn',
       about: 'fit',
-      text: `Swollen, it fills ${litres(gauges.swollen)} of ${litres(capacity)}; over three quarters it cooks unevenly${gauges.swollen > capacity ? ' and comes out over the rim' : ''}.`,
+      text: `Too full: cooked, it fills ${litres(gauges.swollen)} of ${litres(capacity)}${gauges.swollen > capacity ? ' and runs over the rim' : '; over three quarters it cooks unevenly'}.`,
       ...roomier(facts),
     })
   if (!isPressure(facts) && gauges.froth > capacity && gauges.fillLine <= capacity) {
@@ -140,7 +140,7 @@ export function fitCautions(facts: Facts): Caution[] {
       code: 'bed-too-thin',
       severity: 'warn',
       about: 'fit',
-      text: `The grain lies only ${roundTo(gauges.bedDepth, 1)} mm deep; under ${THINNEST_LAYER_MM} mm it dries before it is cooked.`,
+      text: `Too little grain for this pot: ${roundTo(gauges.bedDepth, 1)} mm deep. Under ${THINNEST_LAYER_MM} mm it dries before it is cooked.`,
       remedy: 'Use a narrower pot or cook more.',
     })
   if (!facts.method.stirred && gauges.bedDepth > DEEPEST_BED)

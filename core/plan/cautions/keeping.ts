@@ -29,7 +29,7 @@ export function keepingCautions({ request, keeps }: Facts): Caution[] {
       code: 'held-dry',
       severity: 'warn',
       about: 'texture',
-      text: `Held for ${Math.round(holdMinutes)} min the top dries: this lid lets about ${keeps.driesPercentPerHour.toFixed(1)} % of its water go an hour, and from ${Math.round(keeps.dryMin)} min on one notices.`,
+      text: `Kept warm ${Math.round(holdMinutes)} min, the top dries out: it loses ${keeps.driesPercentPerHour.toFixed(1)} % an hour, noticeable after ${Math.round(keeps.dryMin)} min.`,
       ...later,
     })
   else if (holdMinutes > WAITED_MIN && !tooCool)
@@ -37,7 +37,7 @@ export function keepingCautions({ request, keeps }: Facts): Caution[] {
       code: 'held',
       severity: 'note',
       about: 'texture',
-      text: `Waiting ${Math.round(holdMinutes)} min it softens on, and under this lid dries by ${keeps.driesPercentPerHour.toFixed(1)} % an hour; a later start is better than a long wait.`,
+      text: `After waiting ${Math.round(holdMinutes)} min it is softer and drier (${keeps.driesPercentPerHour.toFixed(1)} % an hour). Start later instead.`,
       ...later,
     })
   if (dressing)
@@ -45,7 +45,7 @@ export function keepingCautions({ request, keeps }: Facts): Caution[] {
       code: 'dressed-at-room-warmth',
       severity: dressing.setMinutes > guidance.room_min.value ? 'stop' : 'note',
       about: 'food-safety',
-      text: `Dressed grain under a damp cloth: ${guidance.room_min.value / 60} hours at room warmth at the most, and the same day (${guidance.room_min.source}). In the fridge it hardens; safety comes first. ${FOLLOW_LOCAL}`,
+      text: `Dressed rice may stay ${guidance.room_min.value / 60} h at room temperature, covered, the same day only (${guidance.room_min.source}). ${FOLLOW_LOCAL}`,
       ...(dressing.setMinutes > guidance.room_min.value
         ? {
             remedy: `Let it rest ${guidance.room_min.value} min at most.`,

@@ -42,7 +42,7 @@ function startLater(later: number, inWater: number, atC: number): Caution {
       code: 'start-later-too-long',
       severity: 'stop',
       about: 'food-safety',
-      text: `${limit} Set now, it would stand ${Math.round(inWater / 6) / 10} hours before it heats, and it sours. ${FOLLOW_LOCAL}`,
+      text: `${limit} It would soak ${Math.round(inWater / 6) / 10} h before heating and turn sour. ${FOLLOW_LOCAL}`,
       remedy: `Fill it ${Math.round((inWater - longest) / 6) / 10} h later, or soak in the fridge and start it yourself.`,
       mend: { start_later_minutes: Math.max(0, Math.floor(later - (inWater - longest))) },
     }
@@ -50,7 +50,7 @@ function startLater(later: number, inWater: number, atC: number): Caution {
     code: 'starts-by-itself',
     severity: 'note',
     about: 'food-safety',
-    text: `${limit} It starts by itself ${Math.round(later)} min after it is set; whether it may be left alone its maker's manual says.`,
+    text: `${limit} It starts ${Math.round(later)} min after setting; see the manual whether it may run unattended.`,
   }
 }
 
@@ -139,7 +139,7 @@ export function safetyCautions({ request, blend, method, stages }: Facts): Cauti
     code: 'hot-or-cold',
     severity: 'note',
     about: 'food-safety',
-    text: `Eat it hot, hold it at ${guidance.hold_hot_c.value} °C or more, or cool it within ${guidance.cool_min.value === 60 ? 'the hour' : `${guidance.cool_min.value} min`} and chill it. ${WHY_STRICT} ${FOLLOW_LOCAL}`,
+    text: `Eat it hot, keep it at ${guidance.hold_hot_c.value} °C or more, or cool it within ${guidance.cool_min.value === 60 ? 'an hour' : `${guidance.cool_min.value} min`} and chill it. ${WHY_STRICT} ${FOLLOW_LOCAL}`,
   })
   for (const { variety } of blend.parts) {
     const held = heldBy(variety.id as VarietyId, request.avoids)

@@ -191,7 +191,7 @@ function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['tim
     return {
       ...base,
       severity: 'note',
-      text: `Only the ${names(true)} ${verb(true, 'soaks and still sets', 'soak and still set')} the time; the ${names(false)} ${verb(false, 'ends', 'end')} somewhat softer.`,
+      text: `Only the ${names(true)} ${verb(true, 'is', 'are')} soaked; the ${names(false)} ${verb(false, 'ends', 'end')} slightly softer.`,
       ...(open
         ? { remedy: `Add the ${names(false)} later instead.`, mend: { blend_timing: 'add-later' } }
         : {}),

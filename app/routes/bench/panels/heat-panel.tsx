@@ -46,7 +46,7 @@ export function HeatPanel(props: PanelProps) {
         </div>
       )}
       {method === 'oven' && (
-        <Text size="sm">At 190 °C, in a deep dish, with boiling water poured on and foil pressed tight.</Text>
+        <Text size="sm">At 190 °C, in a deep dish, with boiling water and sealed with foil.</Text>
       )}
       {method.startsWith('pressure') && (
         <>

@@ -26,7 +26,7 @@ const WAYS: { id: string; title: string; says: string; drawing: ReactNode }[] = 
 /** Three steamers for a kitchen without one, and what all of them are looked over for. */
 export const SteamerWays = () => (
   <details className={classes.ways}>
-    <summary>No basket? Three ways to make one</summary>
+    <summary>No basket? Three ways to improvise one</summary>
     {WAYS.map(({ id, title, says, drawing }) => (
       <div key={id} className={classes.way}>
         <svg viewBox="0 0 120 72" aria-hidden>
