@@ -115,7 +115,7 @@ export function PotSection({
     ...(levels.basket !== undefined
       ? []
       : [{ level: levels.froth, text: `starch foam up to ${Math.round(levels.froth)}`, kind: 'froth' }]),
-    { level: levels.swollen, text: `cooked rice ${Math.round(levels.swollen)}`, kind: 'swollen' },
+    { level: levels.swollen, text: `cooked ${Math.round(levels.swollen)}`, kind: 'swollen' },
     ...(cooked
       ? []
       : [

@@ -130,7 +130,7 @@ export function SupperBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove
           width={width}
           height={height}
           role="group"
-          aria-label={`Timetable until serving: ${dishes.map((d, i) => `${dishLetter(i)} ${d.title}, ready ${d.ready === 0 ? 'serve' : `${-d.ready} minutes before`}`).join('; ')}`}
+          aria-label={`Timetable until serving: ${dishes.map((d, i) => `${dishLetter(i)} ${d.title}, ready ${d.ready === 0 ? 'on time' : `${-d.ready} minutes before`}`).join('; ')}`}
         >
           <defs>
             <pattern

@@ -42,8 +42,7 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
     <>
       <div className={classes.block}>
         <h2 className="eyebrow">
-          Texture{' '}
-          {state.texture === null ? `usual ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}
+          Texture {state.texture === null ? `usual ${PURPOSE_WORDS[state.purpose]}` : textureWord(texture)}
         </h2>
         <div className={classes.textures}>
           {TEXTURES.map(({ value, word, swell }) => (

@@ -89,7 +89,9 @@ describe('the soak curve', () => {
   test('says what the grain drank and whether that is right', () => {
     expect(words(30, 20)).toContain('30 min at 20 °C: 21 g per 100 g dry grain, right')
     expect(words(5, 20)).toContain('10 g per 100 g dry grain, too short to make a difference')
-    expect(words(600, 22, 'brown-short')).toContain('10 h at 22 °C: 29 g per 100 g, it would turn sour')
+    expect(words(600, 22, 'brown-short')).toContain(
+      '10 h at 22 °C: 29 g per 100 g dry grain, it would turn sour',
+    )
   })
   test('the curve rises from nothing and the mark lies on it', () => {
     const html = htmlOf(

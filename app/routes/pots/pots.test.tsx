@@ -124,7 +124,7 @@ describe('calibrations', () => {
       'Weigh it full',
       'Time it to the boil',
       'Weigh a simmer',
-      'Take care',
+      'Careful: steam',
       'It is hot: use cloths',
     ])
       expect(html).toContain(words)
