@@ -63,7 +63,7 @@ describe('hands', () => {
   test('pour with a jug on the scale, by steps and by the card', () => {
     const text = hands('first-bubbles', at('first-bubbles', undefined), true)
     expect(text).toContain('120 g measured')
-    expect(text).toContain(`the card’s ${Math.round(of('first-bubbles').kitchen.card.water.pour_g)}`)
+    expect(text).toContain(`as on the card ${Math.round(of('first-bubbles').kitchen.card.water.pour_g)}`)
     expect(text).toMatch(/−50 −5 \+5 \+50/)
     // Neither knob nor lid before there is a pot.
     expect(text).not.toContain('Burners')
