@@ -11,15 +11,15 @@ module.exports = {
     },
     {
       name: 'core-arrows-point-down',
-      comment: 'quantity and grain know nothing of plans; plan knows nothing of cooks',
+      comment: 'units and grain know nothing of plans; plan knows nothing of cooks',
       severity: 'error',
-      from: { path: '^core/(quantity|grain|vessel|heat|soak|water|pot)/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/(plan|method|simulate|cook|learn|contract)/' },
+      from: { path: '^core/(units|grain|vessel|heat|water|pot)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/(plan|methods|simulate|cook|learn|contract)/' },
     },
     {
       name: 'plan-before-cook',
       severity: 'error',
-      from: { path: '^core/(plan|method)/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/(plan|methods)/', pathNot: '\\.test\\.ts$' },
       to: { path: '^core/(cook|learn)/' },
     },
     {
@@ -32,7 +32,7 @@ module.exports = {
       name: 'no-database-in-the-browser',
       comment: 'a worker that reaches a server module would build without complaint',
       severity: 'error',
-      from: { path: '^app/(workers|drawing|theme|shell)/' },
+      from: { path: '^app/(workers|ui|layout|planning)/' },
       to: { path: '\\.server\\.|^server/', reachable: true },
     },
   ],

@@ -13,7 +13,7 @@ const shared = {
     ],
   },
   moduleNameMapper: {
-    '\\.css$': '<rootDir>/tests/css-stub.cjs',
+    '\\.css$': '<rootDir>/tests/helpers/css-stub.cjs',
     '^(d3-[a-z-]+|internmap)$': '<rootDir>/node_modules/$1/dist/$1.js',
   },
   // Packages that ship ES modules only.
@@ -26,7 +26,7 @@ const shared = {
 export default {
   ...shared,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,app,server,cli,demo,docs,study,chaos}/**/*.test.{ts,tsx}'],
+  testMatch: ['<rootDir>/{core,app,server,cli,demo,docs,tools,tests}/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/build/'],
   // By itself jest leaves a core free for somebody at the keyboard; nothing is asserted of the clock on the wall.
   maxWorkers: '100%',

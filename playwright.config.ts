@@ -1,7 +1,7 @@
 import { defineConfig, devices } from '@playwright/test'
 
 export default defineConfig({
-  testDir: 'e2e',
+  testDir: 'tests/e2e',
   // Each worker has a house of its own; a busy machine's tests are not wrong for taking longer.
   timeout: 120_000,
   expect: { timeout: 20_000 },
@@ -30,7 +30,7 @@ export default defineConfig({
     { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
     {
       name: 'phone',
-      testMatch: /(bench|whole-way|pages|schools|details|practice|find|welcome)\.spec\.ts/,
+      testMatch: /(plan|whole-batch|pages|methods|plan-details|practice|search|welcome)\.spec\.ts/,
       use: { ...devices['Pixel 7'], viewport: { width: 390, height: 844 }, defaultBrowserType: 'chromium' },
     },
   ],

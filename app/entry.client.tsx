@@ -1,7 +1,7 @@
 import { startTransition, StrictMode } from 'react'
 import { hydrateRoot } from 'react-dom/client'
 import { HydratedRouter } from 'react-router/dom'
-import { NonceContext } from './nonce'
+import { NonceContext } from './layout/nonce'
 
 // The attribute is hidden from scripts, the property is not.
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce

@@ -7,11 +7,11 @@ import { isRouteErrorResponse, ServerRouter, type EntryContext } from 'react-rou
 import { startCopies } from '#server/backup/daily'
 import { startWatching } from '#server/devices/start'
 import { errorOf, log, placeOf } from '#server/log'
-import { NonceContext } from './nonce'
+import { NonceContext } from './layout/nonce'
 
 // The server around the pages is plain JavaScript; what it guards the house with comes with the build.
-export { failed, gate, isReady, logged, openDoor } from '#server/guard/guard'
-export { isLoopback } from '#server/guard/hosts'
+export { failed, gate, isReady, logged, openDoor } from '#server/http/auth/auth'
+export { isLoopback } from '#server/http/auth/hosts'
 export { log } from '#server/log'
 
 startWatching()

@@ -14,10 +14,10 @@ import {
   useLocation,
 } from 'react-router'
 import type { Route } from './+types/root'
-import { useAlive } from './alive'
-import { useNonce } from './nonce'
-import { doorTo } from './shell/come-in'
-import { theme } from './theme/theme'
+import { useAlive } from './layout/use-hydrated'
+import { useNonce } from './layout/nonce'
+import { doorTo } from './layout/sign-in-link'
+import { theme } from './ui/theme/theme'
 
 export const meta: Route.MetaFunction = () => [
   { title: 'Omsel' },

@@ -2,9 +2,9 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import type { FieldError } from '#core/contract/fields'
 import { inUseBy } from '#server/backup/copy'
-import { bringIn, lookAt, WAYS_IN } from '#server/kitchen/carry-keeps'
-import { databaseFile, openKitchen } from '#server/kitchen/kitchen'
-import { bundleText } from '#server/transfer/bundle-out'
+import { bringIn, lookAt, WAYS_IN } from '#server/commands/transfer'
+import { databaseFile, openKitchen } from '#server/store/open-household'
+import { bundleText } from '#server/transfer/export-bundle'
 
 /** export and import, on the household named by OMSEL_DATABASE or OMSEL_DATA.  @param fail ends the program with the words */
 export async function carry(

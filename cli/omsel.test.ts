@@ -2,8 +2,8 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { beginHousehold, FIRST_KITCHEN } from '../server/kitchen/begin-household'
-import { openKitchen } from '../server/kitchen/kitchen'
+import { beginHousehold, FIRST_KITCHEN } from '../server/commands/begin-household'
+import { openKitchen } from '../server/store/open-household'
 
 const omsel = (args: string[], input = '') => spawnSync('bin/omsel', args, { input, encoding: 'utf8' })
 const request = { grains: [{ variety: 'basmati' }], amount: { basis: 'servings', value: 4 } }

@@ -1,8 +1,8 @@
 import { createInterface } from 'node:readline'
 import { Writable } from 'node:stream'
 import type { FieldError } from '#core/contract/fields'
-import { setPassphrase } from '#server/guard/enter'
-import { databaseFile, openKitchen } from '#server/kitchen/kitchen'
+import { setPassphrase } from '#server/http/auth/sign-in'
+import { databaseFile, openKitchen } from '#server/store/open-household'
 
 /** Sets the household's passphrase, typed twice without being shown, or as one line on standard input.  @param fail ends the program with the words */
 export async function passphrase(

@@ -1,8 +1,8 @@
-import type { ParcelJson } from '#core/contract/kept'
+import type { ParcelJson } from '#core/contract/leftovers'
 import type { Eater } from '#core/eaters/party'
-import type { ContainerRow } from '#server/database/kept'
-import type { BagRow } from '#server/database/shelf'
-import { heatRow, vesselRow, type FirstKitchen } from '#server/kitchen/begin-household'
+import type { ContainerRow } from '#server/store/leftovers'
+import type { BagRow } from '#server/store/grain-bags'
+import { heatRow, vesselRow, type FirstKitchen } from '#server/commands/begin-household'
 
 /** The old weather station at Tarn Head: Maren, Teo and Pim, 1,120 m up. All of it is made up. */
 /** Lines printed in the five-scoop bowl: for so many scoops of white grain, washed, up to here with the water. */

@@ -1,6 +1,6 @@
 import { existsSync, rmSync } from 'node:fs'
 import { nowMs } from '#server/clock'
-import { databaseFile, openKitchen } from '#server/kitchen/kitchen'
+import { databaseFile, openKitchen } from '#server/store/open-household'
 import { seedDemo } from './seed'
 
 /** Makes the demo database where there is none; --fresh makes it anew. */

@@ -1,14 +1,14 @@
-import { supperDishOf } from '../app/routes/bench/supper-dish'
-import { firstBench, requestOf, type BenchState, type House } from '../app/routes/bench/bench-state'
-import { houseIn } from '../app/routes/bench/house.server'
-import { nextAt } from '../app/time/clock-hour'
-import { beginHousehold } from '#server/kitchen/begin-household'
-import { judge } from '#server/kitchen/judge'
-import { settingsOf, type Kitchen } from '#server/kitchen/kitchen'
-import { press } from '#server/kitchen/press'
-import { addDish, saveSupper } from '#server/kitchen/supper-keeps'
-import { startCook } from '#server/kitchen/start-cook'
-import { putAway } from '#server/kitchen/kept-keeps'
+import { supperDishOf } from '../app/planning/meal-dish'
+import { firstBench, requestOf, type BenchState, type House } from '../app/planning/plan-state'
+import { houseIn } from '../app/planning/planning-data.server'
+import { nextAt } from '../app/ui/time/clock-hour'
+import { beginHousehold } from '#server/commands/begin-household'
+import { judge } from '#server/commands/rate'
+import { settingsOf, type Kitchen } from '#server/store/open-household'
+import { press } from '#server/commands/press'
+import { addDish, saveSupper } from '#server/commands/meals'
+import { startCook } from '#server/commands/start-cook'
+import { putAway } from '#server/commands/leftovers'
 import {
   CHOIR_COMPANIONS,
   TARN_HEAD,
@@ -18,7 +18,7 @@ import {
   TARN_HEAD_KEPT,
   VALLEY_M,
 } from './household'
-import { SEASON, type SeasonCook } from './season'
+import { SEASON, type SeasonCook } from './cooks'
 
 const DAY = 86_400_000
 const MINUTE = 60_000

@@ -6,10 +6,10 @@ import { createHash } from 'node:crypto'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS } from '#core/heat/sources'
-import { METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/methods/index'
 import { PURPOSES } from '#core/plan/request'
 import { VESSEL_PRESET_IDS } from '#core/vessel/presets'
-import { ask } from '../server/api/ask'
+import { ask } from '../server/api/handlers'
 
 const REQUESTS = 2000
 const SEED = 20_261_128

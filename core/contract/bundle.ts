@@ -3,19 +3,19 @@ import { EVENT_KINDS } from '#core/cook/events'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
 import { DRESSING_IDS } from '#core/finish/dressing'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { AUTHORITIES, FIGURE_IDS } from '#core/keep/guidance'
-import { COOLING_PLACES } from '#core/keep/cooling'
-import { KEPT_EVENT_KINDS } from '#core/keep/kept'
+import { AUTHORITIES, FIGURE_IDS } from '#core/leftovers/guidance'
+import { COOLING_PLACES } from '#core/leftovers/cooling'
+import { KEPT_EVENT_KINDS } from '#core/leftovers/container-state'
 import { isFigureName } from '#core/learn/figures'
-import { BOTTOMS, EVENNESS } from '#core/learn/judgement'
-import { CUES, type CueId } from '#core/method/cues'
-import { CUP_IDS } from '#core/quantity/cups'
-import { CRYSTAL_IDS } from '#core/season/salt'
+import { BOTTOMS, EVENNESS } from '#core/learn/rating'
+import { CUES, type CueId } from '#core/methods/signs'
+import { CUP_IDS } from '#core/units/cups'
+import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
 import { BUNDLE_LIMITS, PACKS, type GroupId, type PackId } from './bundle-names'
 import { between, fieldErrors, oneOf, quoted, wholeBetween, type FieldError } from './fields'
-import { HOUSE_LIMITS } from './house'
+import { HOUSE_LIMITS } from './equipment'
 import {
   CLOCKS,
   EPOCH_LIMITS,
@@ -26,7 +26,7 @@ import {
   RemedySchema,
   SETTINGS_LIMITS,
   UNITS,
-} from './kitchen'
+} from './settings'
 import { readPlanRequest, type Read } from './plan-request'
 import { PlanSchema } from './plan-result'
 import { DoingSchema } from './practice'

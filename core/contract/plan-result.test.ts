@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import * as v from 'valibot'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { METHOD_IDS, methodOf } from '#core/method/index'
+import { METHOD_IDS, methodOf } from '#core/methods/index'
 import { PURPOSES } from '#core/plan/request'
 import { fieldErrors } from './fields'
 import { planFrom } from './plan'

@@ -1,10 +1,10 @@
 import * as v from 'valibot'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { CUES, type CueId } from '#core/method/cues'
-import { STAGE_KINDS } from '#core/method/method'
-import { LEVELS, LIDS } from '#core/practice/doing'
-import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/season/seasoning'
+import { CUES, type CueId } from '#core/methods/signs'
+import { STAGE_KINDS } from '#core/methods/definition'
+import { LEVELS, LIDS } from '#core/practice/player-actions'
+import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { between, flag, oneOf, quoted } from './fields'
 
 /** A plan as it is stored and published: what `plan` answers with, written as a schema. Figures are only held to be figures; what they may be is for the

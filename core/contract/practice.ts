@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { LEVELS, LIDS, type Doing } from '#core/practice/doing'
+import { LEVELS, LIDS, type Doing } from '#core/practice/player-actions'
 import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fields'
 import type { Read } from './plan-request'
 

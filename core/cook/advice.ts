@@ -2,7 +2,7 @@ import { textureOf } from '#core/grain/texture'
 import type { Plan } from '#core/plan/result'
 import { standing, type CookEvent } from './events'
 import { outlookOf } from './outlook'
-import type { Reckoned } from './reckon'
+import type { Reckoned } from './estimate-pot'
 
 /** What the stove says by itself about a pot under way. */
 export interface Hint {

@@ -1,6 +1,6 @@
 import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
-import { celsius } from '#core/quantity/units'
+import { celsius } from '#core/units/units'
 
 /** How long a lid is off when nobody said, s. */
 export const USUAL_LIFT_S = 15

@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import type { Purpose } from '#core/method/method'
-import { METHOD_IDS } from '#core/method/index'
+import type { Purpose } from '#core/methods/definition'
+import { METHOD_IDS } from '#core/methods/index'
 import { meanwhile } from './meanwhile'
 
 const plan = (more: Partial<PlanRequestJson> = {}) => {

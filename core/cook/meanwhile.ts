@@ -1,4 +1,4 @@
-import type { Purpose } from '#core/method/method'
+import type { Purpose } from '#core/methods/definition'
 import type { Plan, Stage } from '#core/plan/result'
 
 /** One thing worth doing while the pot needs no hand. */

@@ -1,10 +1,10 @@
-import { donenessOf, isDone } from '#core/pot/done'
+import { donenessOf, isDone } from '#core/pot/doneness'
 import type { Pot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { tried } from '#core/pot/snapshot'
 import { outcomeOf } from '#core/simulate/simulate'
 import { verdictOf, type Outcome, type Verdict } from '#core/simulate/verdict'
-import type { Ahead, Reckoned } from './reckon'
+import type { Ahead, Reckoned } from './estimate-pot'
 
 /** How a pot ends if it goes on like this. */
 export interface Outlook {

@@ -1,5 +1,5 @@
 import { planFrom } from '#core/contract/plan'
-import { readPress } from '#core/contract/kitchen'
+import { readPress } from '#core/contract/settings'
 import { EVENT_AMOUNTS, EVENT_KINDS } from './events'
 import { COMPLAINTS, remedyStages, withRemedy, type Remedy } from './remedy'
 

@@ -3,7 +3,7 @@ import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { standing, type CookEvent } from './events'
 import { minutesStillNeeded } from './outlook'
-import { reckon } from './reckon'
+import { reckon } from './estimate-pot'
 import { replay, type RunningCook } from './replay'
 
 /** A stage whose length what happened has changed. */

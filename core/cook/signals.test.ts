@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import type { CookEvent, EventKind } from './events'
 import { whereToWait } from './late'
-import { nextTouch } from './next-touch'
+import { nextTouch } from './next-action'
 import { replay, type RunningCook } from './replay'
 import { signalsOf } from './signals'
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { settledRequest } from '#core/contract/plan-request'
-import { METHOD_IDS, methodOf } from '#core/method/index'
+import { METHOD_IDS, methodOf } from '#core/methods/index'
 import { plan } from '#core/plan/plan'
 import { SWEEP } from '#core/simulate/sweep'
 import { cookPlan } from '#core/simulate/cook-plan'
-import { meanCentre } from '#core/pot/glimpse'
+import { meanCentre } from '#core/pot/readout'
 import { courseOf } from './course'
 import { momentAt } from './moment'
 

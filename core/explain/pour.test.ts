@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/methods/index'
 import { whyMinutes, whyPour, type Known } from './pour'
 
 const known: Known = { potMeasured: false, learned: undefined, bagDelta: 0 }

@@ -1,6 +1,6 @@
 import { uptakeAt } from '#core/grain/texture'
 import { blendOf } from '#core/grain/blend'
-import { methodOf } from '#core/method/index'
+import { methodOf } from '#core/methods/index'
 import { steamedBlend } from '#core/grain/steamed'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'

@@ -1,4 +1,4 @@
-import { CRYSTALS, type CrystalId } from '#core/season/salt'
+import { CRYSTALS, type CrystalId } from '#core/seasoning/salt'
 
 /** Seasoned vinegar for grain that is rolled or served in bowls, g per 100 g of dry grain. Salt last is sprinkled over the folded grain. */
 export const DRESSINGS = {

@@ -1,5 +1,5 @@
 import type { Blend } from '#core/grain/blend'
-import type { Purpose } from '#core/method/method'
+import type { Purpose } from '#core/methods/definition'
 
 /** Ways of loosening a finished pot; each has its own drawing. */
 export const LOOSEN_WAYS = {

@@ -1,5 +1,5 @@
-import type { Grams, Millilitres } from '#core/quantity/units'
-import { grams, millilitres } from '#core/quantity/units'
+import type { Grams, Millilitres } from '#core/units/units'
+import { grams, millilitres } from '#core/units/units'
 import { unsoakedMinutes } from '#core/pot/unsoaked-minutes'
 import { varietyOf, type Variety, type VarietyId } from './varieties'
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { grams } from '#core/quantity/units'
+import { grams } from '#core/units/units'
 import { blendOf, bulkVolume, massOfBulk } from './blend'
 import { textureOf, uptakeAt } from './texture'
 import { inWords, VARIETIES, VARIETY_IDS, varietyOf, type VarietyId } from './varieties'

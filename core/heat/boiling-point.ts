@@ -1,4 +1,4 @@
-import { celsius, pascals, type Celsius, type Metres, type Pascals } from '#core/quantity/units'
+import { celsius, pascals, type Celsius, type Metres, type Pascals } from '#core/units/units'
 
 const SEA_LEVEL_PRESSURE = 101_325 // Pa, standard atmosphere
 const LAPSE_OVER_TEMPERATURE = 2.25577e-5 // 1/m, 0.0065 K/m over 288.15 K

@@ -1,4 +1,4 @@
-import type { Celsius } from '#core/quantity/units'
+import type { Celsius } from '#core/units/units'
 
 const GAS_CONSTANT = 8.314462618 // J/(mol K)
 const KELVIN = 273.15

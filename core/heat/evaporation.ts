@@ -1,4 +1,4 @@
-import type { Celsius } from '#core/quantity/units'
+import type { Celsius } from '#core/units/units'
 
 /** Heat of vaporisation at the boil, J/g. @see IAPWS-IF97 at 100 °C: 2256.5 kJ/kg */
 export const LATENT_HEAT = 2257

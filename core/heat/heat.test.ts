@@ -1,5 +1,5 @@
-import { BOILING_POINTS } from '../../tests/published'
-import { celsius, metres, pascals } from '#core/quantity/units'
+import { BOILING_POINTS } from '../../tests/helpers/published'
+import { celsius, metres, pascals } from '#core/units/units'
 import { boilingPointAt, pressureAt, saturationTemperature } from './boiling-point'
 import { cookingSpeed } from './cooking-speed'
 import { leakOf, lossFactor } from './lid'

@@ -1,5 +1,5 @@
 import { LATENT_HEAT, openSurfaceEvaporation } from './evaporation'
-import { celsius } from '#core/quantity/units'
+import { celsius } from '#core/units/units'
 
 export interface HeatingUp {
   powerW: number

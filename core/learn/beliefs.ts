@@ -13,7 +13,7 @@ import {
   see,
   settle,
   type Mind,
-} from './mind'
+} from './kalman'
 
 /** What the cook has said of a figure: this is what it is, or forget what you thought. */
 export interface Word {

@@ -1,4 +1,4 @@
-import { roundTo } from '#core/quantity/rounding'
+import { roundTo } from '#core/units/rounding'
 import type { Spreads } from '#core/spreads'
 import type { Applied } from './evidence'
 import { figureName, priorSd } from './figures'

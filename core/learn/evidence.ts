@@ -1,5 +1,5 @@
 import { figureName } from './figures'
-import type { Seen } from './mind'
+import type { Seen } from './kalman'
 
 /** What was already corrected for when a cook was planned. */
 export interface Applied {

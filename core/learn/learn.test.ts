@@ -3,8 +3,8 @@ import { beliefsFrom, experimentsFor, knownFigures, type Word } from './beliefs'
 import { correctionFrom } from './corrections'
 import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
 import { figureName, isFigureName, priorSd } from './figures'
-import { wordOf, WET_DRY_WORDS } from './judgement'
-import { emptyMind, know, meanOf, sdIn, sdOfSum, see, settle } from './mind'
+import { wordOf, WET_DRY_WORDS } from './rating'
+import { emptyMind, know, meanOf, sdIn, sdOfSum, see, settle } from './kalman'
 
 const cook = (over: Partial<Evidence> = {}): Evidence => ({
   cookId: 'a',

@@ -1,11 +1,11 @@
 import { standing, type CookEvent, type EventKind } from '#core/cook/events'
 import type { CookView } from '#core/cook/replay'
-import { methodOf } from '#core/method/index'
+import { methodOf } from '#core/methods/index'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import type { Applied, Evidence } from './evidence'
 import { grainKeyOf } from './grain-key'
-import type { Judgement } from './judgement'
+import type { Judgement } from './rating'
 
 /** A finished cook with everything that was written down of it. */
 export interface CookRecord {

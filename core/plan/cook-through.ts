@@ -1,10 +1,10 @@
-import type { MethodStage } from '#core/method/method'
+import type { MethodStage } from '#core/methods/definition'
 import { fillPot, freeShare, grainWater, leastCooked, REDUCED, type Pot, type PotSetup } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
 import { CENTRE_THROUGH } from '#core/constants'
-import { donenessOf, isDone, type Goal } from '#core/pot/done'
-import { creditedPhases, earliestEnd, minutesToSpoil, moveTo, type LastStage } from './last-stage'
+import { donenessOf, isDone, type Goal } from '#core/pot/doneness'
+import { creditedPhases, earliestEnd, minutesToSpoil, moveTo, type LastStage } from './solve-duration'
 
 /** A pot cooked through a school's stages on the reduced model. */
 export interface CookedThrough {

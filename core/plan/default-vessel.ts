@@ -1,6 +1,6 @@
 import type { Blend } from '#core/grain/blend'
-import type { Method } from '#core/method/method'
-import { FROTH } from '#core/rinse/clarity'
+import type { Method } from '#core/methods/definition'
+import { FROTH } from '#core/water/clarity'
 import { PACKED_IN_POT, pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fill-limits'
 import { VESSEL_PRESETS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 

@@ -3,15 +3,15 @@ import type { DressingId } from '#core/finish/dressing'
 import type { VarietyId } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatSource } from '#core/heat/sources'
-import type { Authority } from '#core/keep/guidance'
-import type { MethodId } from '#core/method/index'
-import type { BoilerDish, Finish, HeatStyle, Purpose } from '#core/method/method'
-import type { AddIn } from '#core/season/seasoning'
+import type { Authority } from '#core/leftovers/guidance'
+import type { MethodId } from '#core/methods/index'
+import type { BoilerDish, Finish, HeatStyle, Purpose } from '#core/methods/definition'
+import type { AddIn } from '#core/seasoning/seasoning'
 import type { Vessel } from '#core/vessel/vessel'
 import type { Spreads } from '#core/spreads'
 import type { Drain } from '#core/water/cling'
 
-export { PURPOSES, type Purpose } from '#core/method/method'
+export { PURPOSES, type Purpose } from '#core/methods/definition'
 
 export const AMOUNT_BASES = ['dry-mass', 'dry-volume', 'cooked-mass', 'cooked-volume', 'servings'] as const
 export type AmountBasis = (typeof AMOUNT_BASES)[number]

@@ -2,9 +2,9 @@ import type { LoosenWay } from '#core/finish/loosen'
 import type { VarietyId } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatLevel } from '#core/heat/sources'
-import type { CueId } from '#core/method/cues'
-import type { StageKind } from '#core/method/method'
-import type { AddInOut, AddInTime } from '#core/season/seasoning'
+import type { CueId } from '#core/methods/signs'
+import type { StageKind } from '#core/methods/definition'
+import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
 
 /** Minutes as a window. */
 export interface Window {

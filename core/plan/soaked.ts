@@ -1,6 +1,6 @@
 import { cookMinutes, type Blend, type BlendPart } from '#core/grain/blend'
-import { celsius } from '#core/quantity/units'
-import { soakKernel } from '#core/soak/soak'
+import { celsius } from '#core/units/units'
+import { soakKernel } from '#core/water/soak'
 import type { Soak } from './request'
 
 /** Grain as it goes into the pot: what it has drunk, and what hangs on it. */

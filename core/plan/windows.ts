@@ -1,6 +1,6 @@
 import { lossFactor, leakOf } from '#core/heat/lid'
 import { minutesToHeat } from '#core/heat/time-to-boil'
-import type { MethodStage } from '#core/method/method'
+import type { MethodStage } from '#core/methods/definition'
 import type { PotSetup } from '#core/pot/pot'
 import { HEAT_SPREAD, type CookedThrough } from './cook-through'
 import type { Window } from './result'

@@ -2,8 +2,8 @@ import { SCORCH_FROM_C } from '#core/constants'
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { leakOf, lossFactor, type LidFit, type LidPosition } from '#core/heat/lid'
-import type { Celsius } from '#core/quantity/units'
-import { diffusivityAt } from '#core/soak/diffusivity'
+import type { Celsius } from '#core/units/units'
+import { diffusivityAt } from '#core/water/diffusivity'
 import { layWater } from './bed'
 import {
   capacityOf,

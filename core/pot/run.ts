@@ -1,6 +1,6 @@
 import type { LidPosition } from '#core/heat/lid'
-import { donenessOf, isDone, type Goal } from './done'
-import { chill, drainOff, dryOff, joinGrain, leaveGrain, pourIn } from './hands'
+import { donenessOf, isDone, type Goal } from './doneness'
+import { chill, drainOff, dryOff, joinGrain, leaveGrain, pourIn } from './actions'
 import { ASIDE_C, cookedMass, liquidOf, stepPot, type Heating, type Pot } from './pot'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */

@@ -3,7 +3,7 @@ import type { Pot } from '#core/pot/pot'
 import { GOOD_OUTCOMES, outcomeWord, type OutcomeWord } from '#core/simulate/outcome-word'
 import { outcomeOf, type Simulated } from '#core/simulate/simulate'
 import { verdictOf, type Outcome, type Verdict } from '#core/simulate/verdict'
-import type { Handled } from './cook-by-hand'
+import type { Handled } from './run-actions'
 
 export interface Ending {
   outcome: Outcome

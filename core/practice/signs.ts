@@ -1,8 +1,8 @@
 import { SCORCH_FROM_C, SCORCHED_KS } from '#core/constants'
 import { lossFactor } from '#core/heat/lid'
-import { steamNow } from '#core/pot/glimpse'
+import { steamNow } from '#core/pot/readout'
 import { freeShare, liquidOf } from '#core/pot/pot'
-import type { Handled } from './cook-by-hand'
+import type { Handled } from './run-actions'
 
 /** What a cook can hear, see and smell of a pot without opening more of it than is open. */
 export interface Signs {

@@ -1,7 +1,7 @@
 import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
-import type { DeedKind } from './deed-kind'
+import type { DeedKind } from './action-kind'
 import type { Plan } from '#core/plan/result'
 
 /** What a pair of hands can do in a situation, beside heat and lid. */

@@ -2,7 +2,7 @@ import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-reque
 import { plan } from '#core/plan/plan'
 import { prepare } from '#core/plan/prepare'
 import { fillPot, FULL } from '#core/pot/pot'
-import { joinGrain } from '#core/pot/hands'
+import { joinGrain } from '#core/pot/actions'
 import { cookPlan } from './cook-plan'
 
 const settle = (request: PlanRequestJson) => {

@@ -1,5 +1,5 @@
 import { prepare } from '#core/plan/prepare'
-import { setupFor } from '#core/plan/problem'
+import { setupFor } from '#core/plan/pour-problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { fillPot, freeShare, FULL, layerUptake, leastCooked, type Pot, type Resolution } from '#core/pot/pot'

@@ -1,4 +1,4 @@
-import { roundTo } from '#core/quantity/rounding'
+import { roundTo } from '#core/units/rounding'
 import type { PlanRequest } from '#core/plan/request'
 import { spreadsOf, type Spreads } from '#core/spreads'
 import { blendOf } from '#core/grain/blend'

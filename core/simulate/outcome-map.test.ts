@@ -1,5 +1,5 @@
 import { readSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
-import { METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/methods/index'
 import { MAP_SIZE, MAP_SPAN, outcomeMap, waterSlack, type OutcomeMap } from './outcome-map'
 import { GOOD_OUTCOMES, OUTCOMES, outcomeWord } from './outcome-word'
 import { simulate } from './simulate'

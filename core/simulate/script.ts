@@ -1,6 +1,6 @@
 import type { LidPosition } from '#core/heat/lid'
 import { saturationTemperature } from '#core/heat/boiling-point'
-import { pascals } from '#core/quantity/units'
+import { pascals } from '#core/units/units'
 import type { Phase } from '#core/pot/run'
 
 /** A step of a cook's own script: so much heat under such a lid, for a time or until something happens. */

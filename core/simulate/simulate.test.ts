@@ -7,7 +7,7 @@ import {
 } from '#core/contract/simulate'
 import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, type VarietyId } from '#core/grain/varieties'
-import { METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/methods/index'
 import { FULL } from '#core/pot/pot'
 import { cookPlan } from './cook-plan'
 import { cookReady, makeReady, NO_LUCK, outcomeOf, simulate } from './simulate'

@@ -1,14 +1,14 @@
 import { pressureAt } from '#core/heat/boiling-point'
-import { metres } from '#core/quantity/units'
+import { metres } from '#core/units/units'
 import { FREE_AT_SIGN } from '#core/constants'
 import { slowedKernel } from '#core/grain/blend'
 import { plan } from '#core/plan/plan'
 import { prepare, type Prepared } from '#core/plan/prepare'
-import { setupFor, type Problem } from '#core/plan/problem'
+import { setupFor, type Problem } from '#core/plan/pour-problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { separateIndex } from '#core/plan/separate-index'
-import { expectedClarity } from '#core/rinse/clarity'
+import { expectedClarity } from '#core/water/clarity'
 import {
   centreCooked,
   fillPot,
@@ -23,7 +23,7 @@ import {
 } from '#core/pot/pot'
 import type { Phase } from '#core/pot/run'
 import { withChanges, type Changes } from './changes'
-import { runWith, type Happening, type Told } from './happening'
+import { runWith, type Happening, type Told } from './interventions'
 import { phasesOf, type ScriptStep } from './script'
 import { verdictOf, type Outcome, type Verdict } from './verdict'
 

@@ -1,5 +1,5 @@
 import type { CookEvent } from '#core/cook/events'
-import { reckon, type Reckoned } from '#core/cook/reckon'
+import { reckon, type Reckoned } from '#core/cook/estimate-pot'
 import type { CookView } from '#core/cook/replay'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'

@@ -1,7 +1,7 @@
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
 import type { Vessel } from '#core/vessel/vessel'
-import type { Happening } from './happening'
+import type { Happening } from './interventions'
 import type { Simulation } from './simulate'
 
 /** Questions cooks ask of a pot, each a plan cooked otherwise than it was made. */

@@ -1,12 +1,6 @@
 import type { Blend } from '#core/grain/blend'
 import { bulkVolume } from '#core/grain/blend'
-import {
-  millilitres,
-  millimetres,
-  type Grams,
-  type Millilitres,
-  type Millimetres,
-} from '#core/quantity/units'
+import { millilitres, millimetres, type Grams, type Millilitres, type Millimetres } from '#core/units/units'
 import { PACKED_IN_POT } from './fill-limits'
 import { levelOf, type Shape } from './shape'
 

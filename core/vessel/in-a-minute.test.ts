@@ -1,5 +1,5 @@
 import { HEAT_PRESETS } from '#core/heat/sources'
-import { celsius } from '#core/quantity/units'
+import { celsius } from '#core/units/units'
 import { powerFromBoil } from './calibration'
 import { minutesToBoil, potAtAGlance, TAP } from './in-a-minute'
 

@@ -1,6 +1,6 @@
 import type { HeatSource } from '#core/heat/sources'
 import { fullPower } from '#core/heat/sources'
-import { celsius, millimetres, type Celsius } from '#core/quantity/units'
+import { celsius, millimetres, type Celsius } from '#core/units/units'
 import { heatCapacityOfPot, type MaterialId } from './calibration'
 import { volumeAt } from './shape'
 import { vesselOf, type Vessel } from './vessel'

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { blendOf } from '#core/grain/blend'
 import { VARIETIES, VARIETY_IDS, varietyOf } from '#core/grain/varieties'
-import { CUP_IDS, CUPS } from '#core/quantity/cups'
-import { inScoops } from '#core/quantity/fractions'
-import { millilitres, millimetres } from '#core/quantity/units'
+import { CUP_IDS, CUPS } from '#core/units/cups'
+import { inScoops } from '#core/units/fractions'
+import { millilitres, millimetres } from '#core/units/units'
 import {
   bedDepthOf,
   depthOfPour,

@@ -1,6 +1,6 @@
 import type { Blend } from '#core/grain/blend'
 import { bulkVolume } from '#core/grain/blend'
-import { grams, millilitres, millimetres } from '#core/quantity/units'
+import { grams, millilitres, millimetres } from '#core/units/units'
 import { levelOf, volumeAt, type Shape } from './shape'
 
 /** A pot with its grain in it, before the water: what every gauge is read against. */

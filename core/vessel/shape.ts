@@ -1,4 +1,4 @@
-import { millilitres, millimetres, type Millilitres, type Millimetres } from '#core/quantity/units'
+import { millilitres, millimetres, type Millilitres, type Millimetres } from '#core/units/units'
 
 /** A straight or tapered round vessel, inner measures. */
 export interface Frustum {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { blendOf } from '#core/grain/blend'
-import { celsius, grams, millilitres, millimetres } from '#core/quantity/units'
+import { celsius, grams, millilitres, millimetres } from '#core/units/units'
 import { gaugesOf } from './gauges'
 import { VESSEL_PRESET_IDS, VESSEL_PRESETS, vesselPreset } from './presets'
 import { heightFor, levelOf, outsideArea, volumeAt, type Frustum } from './shape'

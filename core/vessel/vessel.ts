@@ -1,5 +1,5 @@
 import type { LidFit } from '#core/heat/lid'
-import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '#core/quantity/units'
+import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '#core/units/units'
 import { heightFor, outsideArea, type Mark, type Shape } from './shape'
 
 export type VesselKind = 'pot' | 'cooker' | 'pressure-electric' | 'pressure-stovetop' | 'oven-dish'

@@ -11,7 +11,7 @@ import {
 } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import Database from 'better-sqlite3'
-import { migrationCount } from '../database/open'
+import { migrationCount } from '#server/store/open'
 
 /** A copy is a folder: the database, and the pictures it speaks of. */
 const DATABASE = 'omsel.sqlite'

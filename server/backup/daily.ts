@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { databaseFile } from '../kitchen/kitchen'
-import { errorOf, log } from '../log'
+import { databaseFile } from '#server/store/open-household'
+import { errorOf, log } from '#server/log'
 import { copiesFolder, copyName, takeCopy } from './copy'
 
 const HOUR = 3_600_000

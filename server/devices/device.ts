@@ -1,5 +1,5 @@
 import type { CookEvent } from '#core/cook/events'
-import type { Reckoned } from '#core/cook/reckon'
+import type { Reckoned } from '#core/cook/estimate-pot'
 import type { CookView } from '#core/cook/replay'
 import type { Plan, Stage } from '#core/plan/result'
 

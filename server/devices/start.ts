@@ -1,5 +1,5 @@
-import { nowMs } from '../clock'
-import { kitchen } from '../kitchen/kitchen'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/store/open-household'
 import { watchStove } from './watch'
 
 declare global {

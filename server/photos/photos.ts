@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import sharp from 'sharp'
-import { CUES } from '#core/method/cues'
-import { databaseFile, type Kitchen } from '../kitchen/kitchen'
-import { wrong } from '../kitchen/wrong'
+import { CUES } from '#core/methods/signs'
+import { databaseFile, type Kitchen } from '#server/store/open-household'
+import { wrong } from '#server/commands/field-error'
 
 /** A picture may come this large, bytes; it is kept much smaller. */
 export const LARGEST_PHOTO = 12_000_000

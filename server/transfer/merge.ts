@@ -1,8 +1,8 @@
 import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
 import { GROUPS, type GroupId } from '#core/contract/bundle-names'
-import type { Db } from '../database/open'
-import { keyOf, putter } from './bundle-in'
-import { rowsOf } from './bundle-out'
+import type { Db } from '#server/store/open'
+import { keyOf, putter } from './import-bundle'
+import { rowsOf } from './export-bundle'
 
 /** Of which house a row stays that both have and that differs. */
 export type Choice = 'ours' | 'theirs'

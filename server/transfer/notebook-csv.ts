@@ -1,8 +1,8 @@
 import Papa from 'papaparse'
 import { VARIETIES } from '#core/grain/varieties'
-import { COPIED_COLUMNS } from '#core/learn/copied'
-import type { Kitchen } from '../kitchen/kitchen'
-import { settingsOf } from '../kitchen/kitchen'
+import { COPIED_COLUMNS } from '#core/learn/imported-batches'
+import type { Kitchen } from '#server/store/open-household'
+import { settingsOf } from '#server/store/open-household'
 import { Temporal } from 'temporal-polyfill'
 
 const A_PAGE = 500

@@ -1,5 +1,5 @@
 import ical, { ICalAlarmType } from 'ical-generator'
-import { FOLLOW_LOCAL } from '#core/keep/guidance'
+import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import type { Plan, Stage } from '#core/plan/result'
 import { timelineOf } from '#core/plan/timeline'
 import { windowWord } from './window-word'

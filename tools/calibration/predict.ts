@@ -2,8 +2,8 @@ import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { varietyOf, type VarietyId } from '#core/grain/varieties'
 import type { Plan } from '#core/plan/result'
-import { celsius } from '#core/quantity/units'
-import { soakCurve } from '#core/soak/curve'
+import { celsius } from '#core/units/units'
+import { soakCurve } from '#core/water/soak-curve'
 
 /** A home batch, mL of dry grain: a cup and a half. */
 const BATCH_ML = 360

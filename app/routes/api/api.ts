@@ -1,8 +1,8 @@
-import { answer } from '#server/api/answer'
-import { QUESTIONS, refusedFor, type Answer } from '#server/api/ask'
-import { look } from '#server/api/look'
+import { answer } from '#server/api/cached'
+import { QUESTIONS, refusedFor, type Answer } from '#server/api/handlers'
+import { look } from '#server/api/read-endpoints'
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/kitchen/kitchen'
+import { kitchen } from '#server/store/open-household'
 import type { Route } from './+types/api'
 
 const respond = ({ status, body }: Answer, headers: Record<string, string> = {}): Response =>

@@ -1,7 +1,7 @@
-import { FIRST_KITCHEN } from '#server/kitchen/begin-household'
-import { fromSearch } from '../bench/bench-address'
-import { firstBench, type House } from '../bench/bench-state'
-import { candidatesOf } from '../by/candidates'
+import { FIRST_KITCHEN } from '#server/commands/begin-household'
+import { fromSearch } from '../../planning/plan-address'
+import { firstBench, type House } from '../../planning/plan-state'
+import { candidatesOf } from '../ready-by/candidates'
 import { benchAddress, sidesOf, withBeside } from './sides'
 
 const house: House = {

@@ -1,7 +1,13 @@
 import { sideOf, type Side } from '#core/compare/side'
-import { fromSearch, toSearch } from '../bench/bench-address'
-import { methodOfState, requestOf, vesselOfState, type BenchState, type House } from '../bench/bench-state'
-import { grainWord, METHOD_WORDS } from '../bench/words'
+import { fromSearch, toSearch } from '../../planning/plan-address'
+import {
+  methodOfState,
+  requestOf,
+  vesselOfState,
+  type BenchState,
+  type House,
+} from '../../planning/plan-state'
+import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 
 /** Most pots beside each other. */
 export const MOST_SIDES = 3

@@ -1,5 +1,5 @@
-import { kitchen } from '#server/kitchen/kitchen'
-import { ALL, changesOf } from '#server/live/hub'
+import { kitchen } from '#server/store/open-household'
+import { ALL, changesOf } from '#server/realtime/hub'
 import type { Route } from './+types/changes'
 
 /** A stream that says when a cook changed, or any of them. */

@@ -1,7 +1,7 @@
 import { data } from 'react-router'
-import { answerPress } from '#server/kitchen/answer-press'
-import { kitchen } from '#server/kitchen/kitchen'
-import { press } from '#server/kitchen/press'
+import { answerPress } from '#server/commands/answer-press'
+import { kitchen } from '#server/store/open-household'
+import { press } from '#server/commands/press'
 import type { Route } from './+types/events'
 
 /** One press at the stove. */

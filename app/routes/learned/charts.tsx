@@ -11,7 +11,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { Compared } from '#core/learn/beliefs'
-import { WET_DRY_WORDS, wordOf } from '#core/learn/judgement'
+import { WET_DRY_WORDS, wordOf } from '#core/learn/rating'
 import classes from '../notebook/notebook.module.css'
 
 interface ChartsProps {

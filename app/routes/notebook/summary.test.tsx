@@ -1,5 +1,5 @@
-import { htmlOf } from '../../../tests/render'
-import { Season } from './season'
+import { htmlOf } from '../../../tests/helpers/render'
+import { Season } from './season-strip'
 import { outcomeWords, type NotedSummary } from './summary'
 
 const DAY = 86_400_000

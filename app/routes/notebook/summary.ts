@@ -1,5 +1,5 @@
-import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Judgement } from '#core/learn/judgement'
-import type { NotedLine } from '#server/database/notebook'
+import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Judgement } from '#core/learn/rating'
+import type { NotedLine } from '#server/store/notebook'
 
 /** A line of the notebook. */
 export interface NotedSummary {

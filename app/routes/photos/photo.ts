@@ -1,4 +1,4 @@
-import { kitchen } from '#server/kitchen/kitchen'
+import { kitchen } from '#server/store/open-household'
 import { readPhoto } from '#server/photos/photos'
 import type { Route } from './+types/photo'
 

@@ -1,9 +1,9 @@
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core'
 import { useEffect, useState } from 'react'
 import { Form, useNavigation } from 'react-router'
-import type { HeatRow, VesselRow } from '#server/database/equipment'
-import { errorAt, type Refused } from '../../forms/errors'
-import { countdown } from '../../time/clock-hour'
+import type { HeatRow, VesselRow } from '#server/store/equipment'
+import { errorAt, type Refused } from '../../ui/forms/errors'
+import { countdown } from '../../ui/time/clock-hour'
 import classes from './pots.module.css'
 
 interface CalibrateProps {

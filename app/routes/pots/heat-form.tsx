@@ -1,8 +1,8 @@
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/house'
-import type { HeatRow } from '#server/database/equipment'
-import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+import { HOUSE_LIMITS } from '#core/contract/equipment'
+import type { HeatRow } from '#server/store/equipment'
+import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
 const FIELDS = ['name', 'kind', 'rated_w', 'knob'] as const
 

@@ -1,9 +1,9 @@
 import { Button, Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/house'
+import { HOUSE_LIMITS } from '#core/contract/equipment'
 import { boilingPointAt } from '#core/heat/boiling-point'
-import { celsius, metres } from '#core/quantity/units'
+import { celsius, metres } from '#core/units/units'
 import { MATERIAL_IDS, MATERIALS, type MaterialId } from '#core/vessel/calibration'
 import {
   minutesToBoil,
@@ -13,8 +13,8 @@ import {
   TAP,
   type PotShape,
 } from '#core/vessel/in-a-minute'
-import type { HeatRow } from '#server/database/equipment'
-import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+import type { HeatRow } from '#server/store/equipment'
+import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import classes from './pots.module.css'
 
 interface PotInAMinuteProps {

@@ -1,4 +1,4 @@
-import type { VesselRow } from '#server/database/equipment'
+import type { VesselRow } from '#server/store/equipment'
 import classes from './pots.module.css'
 
 const GAP = 46

@@ -14,10 +14,10 @@ import {
   saveMeasure,
   saveProgramme,
   saveVessel,
-} from '#server/kitchen/equipment-keeps'
-import { kitchen, settingsOf } from '#server/kitchen/kitchen'
-import { formOf } from '../../forms/form-of'
-import { typedOf, type Refused } from '../../forms/errors'
+} from '#server/commands/equipment'
+import { kitchen, settingsOf } from '#server/store/open-household'
+import { formOf } from '../../ui/forms/read-form'
+import { typedOf, type Refused } from '../../ui/forms/errors'
 import type { Route } from './+types/pots'
 import { Calibrate } from './calibrate'
 import { HeatForm } from './heat-form'

@@ -1,8 +1,8 @@
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/house'
-import type { ProgrammeRow, VesselRow } from '#server/database/equipment'
-import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+import { HOUSE_LIMITS } from '#core/contract/equipment'
+import type { ProgrammeRow, VesselRow } from '#server/store/equipment'
+import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
 const FIELDS = ['vessel_id', 'name', 'pressure', 'minutes', 'after_it', 'known'] as const
 export const PRESSURE_WORDS = { none: 'no pressure', low: 'low pressure', high: 'high pressure' } as const

@@ -1,10 +1,10 @@
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/house'
+import { HOUSE_LIMITS } from '#core/contract/equipment'
 import { MATERIAL_IDS, MATERIALS } from '#core/vessel/calibration'
-import type { VesselRow } from '#server/database/equipment'
-import { errorAt, otherErrors, type Refused } from '../../forms/errors'
+import type { VesselRow } from '#server/store/equipment'
+import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
 const FIELDS = [
   'name',

@@ -1,13 +1,13 @@
 import { Button } from '@mantine/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import type { Doing } from '#core/practice/doing'
+import type { Doing } from '#core/practice/player-actions'
 import { debriefOf, type Debrief as Told, type Deed } from '#core/practice/debrief'
 import type { Ending } from '#core/practice/ending'
-import { meanCentre, type Glimpse } from '#core/pot/glimpse'
+import { meanCentre, type Glimpse } from '#core/pot/readout'
 import type { Kitchen, Situation } from '#core/practice/situation'
 import { varietyOf } from '#core/grain/varieties'
-import { PotInside } from '../../drawing/pot-inside'
+import { PotInside } from '../../ui/drawing/pot-inside'
 import classes from './practice.module.css'
 
 const WORDS: Record<Ending['word'], string> = {

@@ -3,11 +3,11 @@ import { v4 as uuid } from 'uuid'
 import { identityOf, type CookEvent, type EventKind } from '#core/cook/events'
 import { replay, type CookView, type RunningCook } from '#core/cook/replay'
 import { lengthOf } from '#core/plan/timeline'
-import { cookByHand, type Handled } from '#core/practice/cook-by-hand'
-import { doingOf, type Act, type Doing } from '#core/practice/doing'
+import { cookByHand, type Handled } from '#core/practice/run-actions'
+import { doingOf, type Act, type Doing } from '#core/practice/player-actions'
 import { signsOf, type Signs } from '#core/practice/signs'
 import type { Kitchen } from '#core/practice/situation'
-import type { PressMore } from '../stove/outbox'
+import type { PressMore } from '../../offline/outbox'
 
 /** How many minutes go by in one: held, as in a kitchen, and two that do not make one wait. */
 export const SPEEDS = [0, 1, 10, 60] as const

@@ -1,12 +1,12 @@
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/kitchen/kitchen'
+import { kitchen } from '#server/store/open-household'
 import { recipeCalendar, recipeLd, recipeMarkdown, type Named } from '#server/transfer/recipe'
-import { fromSearch } from '../bench/bench-address'
-import { firstBench, heatOfState, requestOf, vesselOfState } from '../bench/bench-state'
-import { houseIn } from '../bench/house.server'
-import { amountWord, grainWord } from '../bench/words'
+import { fromSearch } from '../../planning/plan-address'
+import { firstBench, heatOfState, requestOf, vesselOfState } from '../../planning/plan-state'
+import { houseIn } from '../../planning/planning-data.server'
+import { amountWord, grainWord } from '../../planning/plan-words'
 import type { Route } from './+types/recipe'
 
 const FORMS = ['recipe.json', 'recipe.md', 'recipe.ics'] as const

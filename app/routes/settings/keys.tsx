@@ -1,7 +1,7 @@
 import { Button, Switch, TextInput } from '@mantine/core'
 import { useState } from 'react'
-import { FIRST_BINDINGS, KEY_ACT_IDS, KEY_ACTS, wrongKey, type KeyAct } from '../../keys/bindings'
-import { keepBindings, useBindings } from '../../keys/use-keys'
+import { FIRST_BINDINGS, KEY_ACT_IDS, KEY_ACTS, wrongKey, type KeyAct } from '../../keyboard/bindings'
+import { keepBindings, useBindings } from '../../keyboard/use-keys'
 import classes from './settings.module.css'
 
 /** Keys of this device: other ones, or none. */

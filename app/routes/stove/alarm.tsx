@@ -1,6 +1,6 @@
 import { UnstyledButton } from '@mantine/core'
 import { Link } from 'react-router'
-import type { Noticing } from '../../senses/use-senses'
+import type { Noticing } from '../../alerts/use-alerts'
 import classes from './alarm.module.css'
 
 /** What should be noticed, large enough to be seen from the door; and whether it can be heard. */

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
 import type { CookView } from '#core/cook/replay'
 import type { Plan, Stage } from '#core/plan/result'
-import { readTold } from '../../forms/told'
+import { readTold } from '../../ui/forms/parse-amount'
 import classes from './before-pour.module.css'
 
 /** Between the soak and the pour the plan can still be told what it only guessed. */

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import type { Signal } from '#core/cook/signals'
-import type { Cooling } from '#core/keep/cooling'
-import { countdown } from '../../time/clock-hour'
+import type { Cooling } from '#core/leftovers/cooling'
+import { countdown } from '../../ui/time/clock-hour'
 import classes from './cooling-strip.module.css'
 
 export interface CoolingTub {

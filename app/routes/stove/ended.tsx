@@ -1,8 +1,8 @@
 import { UnstyledButton } from '@mantine/core'
 import { Link } from 'react-router'
 import type { VarietyId } from '#core/grain/varieties'
-import { TwoTaps } from '../notebook/two-taps'
-import { clockTime, type HouseClock } from '../../time/clock-hour'
+import { TwoTaps } from '../notebook/quick-rating'
+import { clockTime, type HouseClock } from '../../ui/time/clock-hour'
 import classes from './stove.module.css'
 
 interface EndedProps {

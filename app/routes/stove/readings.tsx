@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Plan, Stage } from '#core/plan/result'
-import { CUES } from '#core/method/cues'
+import { CUES } from '#core/methods/signs'
 import { AdviceCard } from './advice-card'
 
 /** What a device says beside this cook. */

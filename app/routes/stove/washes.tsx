@@ -3,8 +3,8 @@ import { useId } from 'react'
 import type { CookView } from '#core/cook/replay'
 import type { Variety } from '#core/grain/varieties'
 import type { Stage } from '#core/plan/result'
-import { CLARITY_STEPS, clearEnough } from '#core/rinse/clarity'
-import { KernelPattern } from '../../drawing/kernel-pattern'
+import { CLARITY_STEPS, clearEnough } from '#core/water/clarity'
+import { KernelPattern } from '../../ui/drawing/grain-pattern'
 import classes from './washes.module.css'
 
 /** How many washes a rinse was planned with; its title says it. */

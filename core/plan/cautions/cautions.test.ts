@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { METHOD_IDS } from '#core/method/index'
+import { METHOD_IDS } from '#core/methods/index'
 import type { Caution, Plan } from '#core/plan/result'
 
 const plan = (

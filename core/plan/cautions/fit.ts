@@ -1,8 +1,8 @@
 import { pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fill-limits'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
-import { roundTo } from '#core/quantity/rounding'
-import type { Facts } from '#core/plan/facts'
+import { roundTo } from '#core/units/rounding'
+import type { Facts } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** Makers' usual least liquid, mL. */

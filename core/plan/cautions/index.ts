@@ -1,4 +1,4 @@
-import type { Facts } from '#core/plan/facts'
+import type { Facts } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 import { fitCautions } from './fit'
 import { keepingCautions } from './keeping'

@@ -1,6 +1,6 @@
-import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/keep/guidance'
+import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
 import { holdsItself } from '#core/plan/stages'
-import type { Facts } from '#core/plan/facts'
+import type { Facts } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** A pot that waits longer than this has waited, minutes. */

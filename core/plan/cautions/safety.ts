@@ -1,8 +1,8 @@
 import { FRIDGE_C, FRIDGE_WARMEST_C } from '#core/constants'
 import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid'
 import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
-import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/keep/guidance'
-import type { Facts } from '#core/plan/facts'
+import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
+import type { Facts } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** Water on grain at kitchen warmth for longer than this belongs in the fridge, minutes at 20 °C and at 25 °C and over. */

@@ -1,5 +1,5 @@
 import { cookMinutes } from '#core/grain/blend'
-import type { Facts } from '#core/plan/facts'
+import type { Facts } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 const SLOW_TO_BOIL = 25

@@ -1,5 +1,5 @@
 import { SWITCH_OVER_BOIL_K } from '#core/pot/run'
-import type { Reading, Source } from '../device'
+import type { Reading, Source } from '#server/devices/device'
 
 /** A switch cooker's click: its bottom has left the boil behind. */
 export const simulatedCooker: Source = {

@@ -1,4 +1,4 @@
-import type { DeviceKind, Source } from '../device'
+import type { DeviceKind, Source } from '#server/devices/device'
 import { simulatedCooker } from './cooker'
 import { simulatedPressurePot } from './pressure-pot'
 import { simulatedProbe } from './probe'

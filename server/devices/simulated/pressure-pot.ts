@@ -1,4 +1,4 @@
-import type { Reading, Source } from '../device'
+import type { Reading, Source } from '#server/devices/device'
 
 /** The pin counts as up when the pressure is nearly full, K below it, and as down near the open boil, K above. */
 const UNDER_FULL_K = 0.5

@@ -1,4 +1,4 @@
-import type { Reading, Source } from '../device'
+import type { Reading, Source } from '#server/devices/device'
 
 /** A probe under the lid takes a boil for one from here on, K below where water boils at this height. */
 const AT_THE_BOIL_K = 0.6

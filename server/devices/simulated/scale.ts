@@ -1,6 +1,6 @@
 import { seedOf } from '#core/simulate/true-pot'
 import { randomOf } from '#core/simulate/sweep'
-import type { Beside, Reading, Source } from '../device'
+import type { Beside, Reading, Source } from '#server/devices/device'
 
 /** A hand that pours: how long it takes to begin, how fast it goes, and how far it misses. */
 const BEGINS_S = 6

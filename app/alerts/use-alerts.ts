@@ -1,0 +1,100 @@
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { Signal } from '#core/cook/signals'
+import { notify, speak, stayAwake, vibrate, type Awake } from './outputs'
+import { FIRST_SENSES, readSenses } from './preferences'
+import { play, soundIsBlocked, wakeSound } from './sound'
+
+export interface Noticing {
+  /** What is told and not touched yet, the gravest first. */
+  active: Signal[]
+  seen: () => void
+  /** A sound is wanted and the browser keeps the page silent. */
+  silent: boolean
+  /** The screen should stay lit and this browser cannot keep it so. */
+  goesDark: boolean
+}
+
+/** Told again so often until somebody touches something, ms. */
+const AGAIN_MS = 9000
+const GRAVEST: Record<Signal['kind'], number> = { attention: 0, ended: 1, due: 2 }
+
+/** Tells signals by sound, voice, touch and notice, and again until a hand is on the device. What the device cannot do is done by the eye:
+ *  the caller shows `active` large. */
+export function useSenses(signals: readonly Signal[]): Noticing {
+  const [touched, setTouched] = useState<ReadonlySet<string>>(new Set())
+  const [silent, setSilent] = useState(false)
+  const [goesDark, setGoesDark] = useState(false)
+  const senses = useRef(FIRST_SENSES)
+  const ids = signals.map(({ id }) => id).join('|')
+  // The list is made anew with every tick; only other ids are another list.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const stable = useMemo(() => [...signals], [ids])
+  const active = useMemo(
+    () => stable.filter(({ id }) => !touched.has(id)).sort((a, b) => GRAVEST[a.kind] - GRAVEST[b.kind]),
+    [stable, touched],
+  )
+  const seen = useRef(() => {})
+  useEffect(() => {
+    seen.current = () =>
+      setTouched((before) =>
+        active.length === 0 ? before : new Set([...before, ...active.map(({ id }) => id)]),
+      )
+  })
+
+  useEffect(() => {
+    senses.current = readSenses()
+    setSilent(soundIsBlocked())
+    let held: Awake | undefined
+    let asked = false
+    let touched = false
+    const stayLit = async () => {
+      if (!senses.current.awake || held || asked) return
+      asked = true
+      const got = await stayAwake()
+      asked = false
+      // The video needs a touch first: only what fails after one is out of reach.
+      setGoesDark(got.by === 'nothing' && touched)
+      if (got.by !== 'nothing') held = got
+    }
+    void stayLit()
+    const touch = () => {
+      touched = true
+      seen.current()
+      void wakeSound().then((heard) => setSilent(!heard))
+      void stayLit()
+    }
+    const back = () => {
+      // A lock is lost while the page is hidden.
+      if (document.visibilityState !== 'visible') return
+      held?.release()
+      held = undefined
+      void stayLit()
+    }
+    window.addEventListener('pointerdown', touch)
+    window.addEventListener('keydown', touch)
+    document.addEventListener('visibilitychange', back)
+    return () => {
+      window.removeEventListener('pointerdown', touch)
+      window.removeEventListener('keydown', touch)
+      document.removeEventListener('visibilitychange', back)
+      held?.release()
+    }
+  }, [])
+
+  const first = active[0]
+  useEffect(() => {
+    if (!first) return
+    const tell = () => {
+      const { sounds, speak: speaks, vibrate: shakes, notify: notifies } = senses.current
+      const heard = play(sounds[first.kind])
+      setSilent(!heard)
+      if (speaks) speak(first.says)
+      if (shakes) vibrate()
+      if (notifies && document.visibilityState === 'hidden') notify(first.says)
+    }
+    tell()
+    const timer = setInterval(tell, AGAIN_MS)
+    return () => clearInterval(timer)
+  }, [first])
+  return { active, seen: () => seen.current(), silent, goesDark }
+}

@@ -1,0 +1,161 @@
+import { ActionIcon, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
+import { useMounted } from '@mantine/hooks'
+import { IconKeyboard, IconMoon, IconSearch, IconSettings, IconSun } from '@tabler/icons-react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
+import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/store/open-household'
+import { runningIn } from '#server/queries/running-cooks'
+import type { Route } from './+types/layout'
+import { useKeys } from '../keyboard/use-keys'
+import { orLastKnown, useLastKnown } from '../offline/cached-loader'
+import { stayPut } from './skip-revalidation'
+import { useNewer } from './use-app-update'
+import { useNow } from '../ui/time/use-now'
+import classes from './layout.module.css'
+
+export function loader() {
+  const open = kitchen()
+  return { household: settingsOf(open).name, running: runningIn(open, nowMs()), nowMs: nowMs() }
+}
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orLastKnown('house', serverLoader)
+
+export const shouldRevalidate = stayPut
+
+const AllKeys = lazy(() => import('../keyboard/shortcuts-sheet'))
+const FindBox = lazy(() => import('../search/search-box'))
+
+const PLACES = [
+  ['/', 'Plan'],
+  ['/stove', 'Stove'],
+  ['/supper', 'Meal'],
+  ['/shelf', 'Grains'],
+  ['/pots', 'Pots'],
+  ['/kept', 'Leftovers'],
+  ['/notebook', 'Notebook'],
+] as const
+
+export default function House({ loaderData }: Route.ComponentProps) {
+  const { running, household } = loaderData
+  useLastKnown('house', loaderData)
+  const places = useRef<HTMLElement>(null)
+  const { pathname } = useLocation()
+  // On a phone the row is longer than the screen: where one is stays in sight.
+  useEffect(() => {
+    const row = places.current
+    const here = row?.querySelector<HTMLElement>('[aria-current=page]')
+    if (row && here && row.scrollWidth > row.clientWidth)
+      row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
+  }, [pathname])
+  const navigate = useNavigate()
+  const [keys, setKeys] = useState(false)
+  const [finding, setFinding] = useState(0)
+  const find = () => setFinding((n) => n + 1)
+  useKeys({ find, all: () => setKeys(true), pot: () => void navigate('/') })
+  const takeOver = useNewer()
+  const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
+  return (
+    <div className={classes.house}>
+      <header className={classes.bar}>
+        <Link to="/" className={classes.name} aria-label="Omsel, to Plan">
+          <Mark />
+          <span>Omsel</span>
+        </Link>
+        <nav aria-label="Places" className={classes.places} ref={places}>
+          {PLACES.map(([to, word]) => (
+            <NavLink
+              key={to}
+              to={to}
+              end={to === '/'}
+              className={classes.place}
+              data-on={(to === '/stove' && running.length > 0) || undefined}
+            >
+              {word}
+            </NavLink>
+          ))}
+        </nav>
+        <div className={classes.right}>
+          {!onStove &&
+            running.map((cook) => <RunningChip key={cook.id} {...cook} nowMs={loaderData.nowMs} />)}
+          <span className={classes.household}>{household}</span>
+          <ActionIcon variant="subtle" size={36} onClick={find} aria-label="Find">
+            <IconSearch size={20} aria-hidden />
+          </ActionIcon>
+          <ActionIcon
+            variant="subtle"
+            size={36}
+            className={classes.keysKey}
+            onClick={() => setKeys(true)}
+            aria-label="Keyboard shortcuts"
+          >
+            <IconKeyboard size={20} aria-hidden />
+          </ActionIcon>
+          <NavLink to="/settings" className={classes.gear} aria-label="Settings">
+            <IconSettings size={20} aria-hidden />
+          </NavLink>
+          <SchemeSwitch />
+        </div>
+      </header>
+      {takeOver && (
+        <p role="status" className={classes.newer}>
+          A new version is ready.{' '}
+          <UnstyledButton className="link" onClick={takeOver}>
+            Reload
+          </UnstyledButton>
+        </p>
+      )}
+      <Outlet />
+      {/* Fetched when they are first wanted. */}
+      <Suspense>
+        {keys && <AllKeys opened onClose={() => setKeys(false)} />}
+        {finding > 0 && <FindBox asked={finding} />}
+      </Suspense>
+    </div>
+  )
+}
+
+function RunningChip({
+  id,
+  vesselName,
+  tableMs,
+  nowMs: heardMs,
+}: {
+  id: string
+  vesselName: string
+  tableMs: number
+  nowMs: number
+}) {
+  const left = Math.max(0, Math.round((tableMs - useNow(heardMs)) / 60_000))
+  return (
+    <Link to={`/stove/${id}`} className={classes.chip}>
+      {vesselName} · {left} left
+    </Link>
+  )
+}
+
+function SchemeSwitch() {
+  const { setColorScheme } = useMantineColorScheme()
+  const scheme = useComputedColorScheme('light', { getInitialValueInEffect: true })
+  // The server cannot know what this device keeps; the first paint here must be the server's.
+  const night = useMounted() && scheme === 'dark'
+  return (
+    <ActionIcon
+      variant="subtle"
+      size={36}
+      onClick={() => setColorScheme(night ? 'light' : 'dark')}
+      aria-label={night ? 'Daylight' : 'Dark theme'}
+    >
+      {night ? <IconSun size={20} /> : <IconMoon size={20} />}
+    </ActionIcon>
+  )
+}
+
+/** A bowl with one kernel in it. */
+const Mark = () => (
+  <svg width="28" height="24" viewBox="0 0 28 24" aria-hidden>
+    <path d="M3 8h22v4a9 9 0 0 1-9 9h-4a9 9 0 0 1-9-9z" className={classes.bowl} />
+    <path d="M1.5 8h25" className={classes.bowlRim} />
+    <ellipse cx="14" cy="14" rx="5" ry="2" transform="rotate(-28 14 14)" className={classes.seed} />
+  </svg>
+)

@@ -1,0 +1,36 @@
+import { createMemoryRouter } from 'react-router'
+import { orLastKnown } from './cached-loader'
+
+const cut = () => Promise.reject(new TypeError('Failed to fetch'))
+
+/** What the router itself throws for a page that is not there. */
+async function notThere(): Promise<unknown> {
+  const router = createMemoryRouter([{ path: '/', loader: () => 'home' }], { initialEntries: ['/nowhere'] })
+  await new Promise((resolve) => setTimeout(resolve))
+  return Object.values(router.state.errors ?? {})[0]
+}
+
+describe('a page whose line is cut', () => {
+  test('goes on with what it last heard, and with the newest of it', async () => {
+    await orLastKnown('pot a', () => Promise.resolve('boiling'))
+    await expect(orLastKnown('pot a', cut)).resolves.toBe('boiling')
+    await orLastKnown('pot a', () => Promise.resolve('resting'))
+    await expect(orLastKnown('pot a', cut)).resolves.toBe('resting')
+  })
+
+  test('has nothing to go on with where it never heard anything, and never takes another page’s', async () => {
+    await orLastKnown('pot b', () => Promise.resolve('boiling'))
+    await expect(orLastKnown('pot c', cut)).rejects.toThrow('Failed to fetch')
+  })
+
+  test('what the server answers stands: a redirect, or a pot that is not there', async () => {
+    await orLastKnown('pot d', () => Promise.resolve('boiling'))
+    const redirect = new Response(null, { status: 302, headers: { Location: '/' } })
+    await expect(orLastKnown('pot d', () => Promise.reject(redirect as unknown as Error))).rejects.toBe(
+      redirect,
+    )
+    const gone = await notThere()
+    expect(gone).toBeDefined()
+    await expect(orLastKnown('pot d', () => Promise.reject(gone as Error))).rejects.toBe(gone)
+  })
+})

@@ -1,0 +1,183 @@
+import type { Settings } from '#core/contract/settings'
+import type { Plan } from '#core/plan/result'
+import { CUPS } from '#core/units/cups'
+import { inScoops, SCOOP_PARTS } from '#core/units/fractions'
+import {
+  bedDepthOf,
+  pourAsDeepAgain,
+  pourForDepth,
+  pourForLevel,
+  type PourContext,
+} from '#core/vessel/pour-gauges'
+import type { MeasureRow, VesselRow } from '#server/store/equipment'
+
+/** One way of reading the water, and of telling what was poured. */
+export interface Gauge {
+  id: string
+  word: string
+  /** What a told amount is counted in: "g", "scoops", "mm from the bottom". */
+  unit: string
+  grain: GaugeReading
+  water: GaugeReading
+  /** The pour that a told amount means, g. */
+  pourOf: (told: number) => number
+}
+
+export interface GaugeReading {
+  figure: string
+  unit: string
+  /** What the figure leaves out. */
+  under: string
+}
+
+/** Off by less than this is level, mL. */
+const LEVEL_ML = 3
+
+function scooped(ml: number, cupMl: number, name: string, parts: readonly number[]): GaugeReading {
+  const { text, cups, error } = inScoops(ml / cupMl, parts)
+  const off = Math.round(error * cupMl)
+  return {
+    figure: text,
+    unit: cups > 1 ? `${name}s` : name,
+    under: Math.abs(off) < LEVEL_ML ? 'level' : off > 0 ? `less ${off} mL` : `and ${-off} mL`,
+  }
+}
+
+/** All the gauges of this house for one plan. */
+export function gaugesFor(given: {
+  plan: Plan
+  context: PourContext
+  settings: Settings
+  measures: readonly MeasureRow[]
+  printed?: readonly PrintedLine[] | null
+}): Gauge[] {
+  const { plan, context, settings, measures, printed } = given
+  const { grain, water, gauges } = plan
+  const grams = (g: number): GaugeReading => ({ figure: String(Math.round(g)), unit: 'g', under: '' })
+  const cup = CUPS[settings.cup]
+  const grainGrams = grams(grain.mass_g)
+  const byCup = (ml: number) => scooped(ml, cup.ml, cup.short, SCOOP_PARTS)
+  const over = gauges.water_above_bed_mm
+  const toCrease = Math.round(over - settings.crease_mm)
+  return [
+    {
+      id: 'scale',
+      word: 'scale',
+      unit: 'g',
+      grain: grainGrams,
+      water: grams(water.pour_g),
+      pourOf: (told) => told,
+    },
+    {
+      id: 'cup',
+      word: `${cup.short}s`,
+      unit: `${cup.short}s`,
+      grain: byCup(grain.volume_ml),
+      water: byCup(water.pour_g),
+      pourOf: (told) => told * cup.ml,
+    },
+    ...measures
+      .filter((m) => Math.abs(m.ml - cup.ml) > 0.5)
+      .map((m): Gauge => ({
+        id: `measure:${m.id}`,
+        word: m.name,
+        unit: m.name,
+        grain: scooped(grain.volume_ml, m.ml, 'full', m.parts),
+        water: scooped(water.pour_g, m.ml, 'full', m.parts),
+        pourOf: (told) => told * m.ml,
+      }))
+      .map((g) => ({ ...g, grain: { ...g.grain, unit: 'full' }, water: { ...g.water, unit: 'full' } })),
+    {
+      id: 'line',
+      word: 'depth in the pot',
+      unit: 'mm from the bottom',
+      grain: grainGrams,
+      water: {
+        figure: String(Math.round(gauges.fill_level_mm)),
+        unit: 'mm',
+        under: `from the bottom with the grain in, ${Math.round(gauges.fill_line_ml / 5) * 5} mL`,
+      },
+      pourOf: (told) => pourForLevel(context, told),
+    },
+    {
+      id: 'finger',
+      word: 'finger',
+      unit: 'mm over the grain',
+      grain: grainGrams,
+      water: {
+        figure: over <= 0 ? 'none' : String(Math.round(over)),
+        unit: over <= 0 ? '' : 'mm',
+        under: over <= 0 ? 'the water would not cover the grain' : `over the grain, ${creaseWords(toCrease)}`,
+      },
+      pourOf: (told) => pourForDepth(context, told),
+    },
+    asDeepAgain(context, plan, grainGrams),
+    ...(printed && printed.length > 0 ? [printedGauge(printed, context, plan, grainGrams)] : []),
+  ]
+}
+
+/** "As deep again as the grain": what it is here, against the plan's own water; told backwards as a share of the grain's depth. */
+function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gauge {
+  const bed = bedDepthOf(context)
+  const pour = Math.max(0, pourAsDeepAgain(context))
+  const over = Math.round(pour - plan.water.pour_g)
+  const times = plan.gauges.water_above_bed_mm / bed
+  return {
+    id: 'as-deep',
+    word: 'as deep as the grain',
+    unit: '× grain depth',
+    grain,
+    water: {
+      figure: times > 0 ? times.toFixed(1) : 'none',
+      unit: times > 0 ? '× its depth' : '',
+      under: `as deep as the grain is ${(pour / plan.grain.volume_ml).toFixed(2)} by volume here, ${over === 0 ? 'just right' : `${Math.abs(over)} g ${over > 0 ? 'too much' : 'too little'}`}`,
+    },
+    pourOf: (told) => pourForDepth(context, told * bed),
+  }
+}
+
+export type PrintedLine = NonNullable<VesselRow['printed']>[number]
+
+/** The bowl's own lines. A line may count scoops of some grain and not what the bowl holds, so only its height is believed. */
+function printedGauge(
+  lines: readonly PrintedLine[],
+  context: PourContext,
+  plan: Plan,
+  grain: GaugeReading,
+): Gauge {
+  const level = plan.gauges.fill_level_mm
+  const nearest = lines.toSorted((a, b) => Math.abs(a.level_mm - level) - Math.abs(b.level_mm - level))[0]!
+  const off = Math.round(level - nearest.level_mm)
+  return {
+    id: 'printed',
+    word: 'printed lines',
+    unit: 'printed line',
+    grain,
+    water: {
+      figure: nearest.name,
+      unit: 'line',
+      under: `${off === 0 ? 'at' : `${Math.abs(off)} mm ${off > 0 ? 'over' : 'under'}`} line ${nearest.name} (made for white rice)`,
+    },
+    pourOf: (told) => {
+      const line = lines.find((l) => Number(l.name.replace(',', '.')) === told)
+      return line ? pourForLevel(context, line.level_mm) : pourForLevel(context, between(lines, told))
+    },
+  }
+}
+
+/** A place between two numbered lines, mm. NaN, which no pour is, where the lines bear no numbers or it lies outside them. */
+function between(lines: readonly PrintedLine[], told: number): number {
+  const numbered = lines
+    .map((l) => ({ n: Number(l.name.replace(',', '.')), mm: l.level_mm }))
+    .filter((l) => Number.isFinite(l.n))
+  const i = numbered.findIndex((l) => l.n > told)
+  const [low, high] = [numbered[i - 1], numbered[i]]
+  return low && high ? low.mm + ((told - low.n) / (high.n - low.n)) * (high.mm - low.mm) : NaN
+}
+
+const creaseWords = (mm: number): string =>
+  mm === 0
+    ? 'at your finger joint'
+    : mm < 0
+      ? `${-mm} mm below your finger joint`
+      : `${mm} mm above your finger joint`

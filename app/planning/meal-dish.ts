@@ -1,0 +1,24 @@
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import { toSearch } from './plan-address'
+import { startFieldsOf, type BenchState, type House } from './plan-state'
+import { grainWord } from './plan-words'
+
+/** This pot as a dish of a supper, as its form sends it. */
+export function supperDishOf(
+  state: BenchState,
+  house: House,
+  first: BenchState,
+  request: PlanRequestJson,
+): Record<string, string> {
+  const { vessel_id, heat_id, bag_id, applied } = startFieldsOf(state, house)
+  return {
+    kind: 'plan',
+    title: grainWord(state, house),
+    search: toSearch(state, first).toString(),
+    vessel_id,
+    request: JSON.stringify(request),
+    ...(heat_id === null ? {} : { heat_id }),
+    ...(bag_id === null ? {} : { bag_id }),
+    ...(applied ? { applied: JSON.stringify(applied) } : {}),
+  }
+}

@@ -1,0 +1,221 @@
+import { DEFAULTS, LIMITS } from '#core/contract/plan-request'
+import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { METHOD_IDS } from '#core/methods/index'
+import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
+import { usualSoak } from '#core/methods/usual-method'
+import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
+import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
+import { isClockHour } from '../ui/time/clock-hour'
+import {
+  DRESSING_CHOICES,
+  methodOfState,
+  MOST_OTHERS,
+  usualSoakFor,
+  type BenchAddIn,
+  type BenchState,
+  type House,
+} from './plan-state'
+
+const oneOf = <T extends string>(words: readonly T[], text: string | null, otherwise: T): T =>
+  words.includes(text as T) ? (text as T) : otherwise
+const oneOrNull = <T extends string>(words: readonly T[], text: string | null): T | null =>
+  words.includes(text as T) ? (text as T) : null
+export const LONGEST_WHO = 120
+const readWho = (text: string | null): string | null =>
+  text === null || text.trim() === '' || text.length > LONGEST_WHO ? null : text
+const numberIn = (text: string | null, [min, max]: readonly [number, number]): number | null => {
+  const n = text === null || text.trim() === '' ? NaN : Number(text)
+  return n >= min && n <= max ? n : null
+}
+
+const wholeIn = (text: string | null, limits: readonly [number, number]): number | null => {
+  const n = numberIn(text, limits)
+  return n !== null && Number.isInteger(n) ? n : null
+}
+
+/** The bench as an address, so that a pot can be kept as a bookmark. Only what differs from the first pot is written. */
+export function toSearch(state: BenchState, first: BenchState): URLSearchParams {
+  const search = new URLSearchParams()
+  const put = (key: string, value: string | number | null, usual: string | number | null) => {
+    if (value !== usual && value !== null) search.set(key, String(value))
+  }
+  search.set('grain', state.grain)
+  put('bag', state.bagId, null)
+  for (const other of state.others) search.append('with', `${other.variety}:${other.share}`)
+  put('timing', state.blendTiming, first.blendTiming)
+  if (state.amount.basis === 'servings') search.set('for', String(state.amount.value))
+  else search.set('grams', String(state.amount.value))
+  search.set('pot', state.vesselId)
+  put('by', state.method, null)
+  put('finish', state.finish, null)
+  put('share', state.cookedShare, first.cookedShare)
+  put('thickness', state.thickness, first.thickness)
+  put('hurry', state.hurry ? 1 : 0, 0)
+  put('passes', state.passes, first.passes)
+  put('toasted', state.toasted ? 'yes' : null, null)
+  put('on', state.heatId, first.heatId)
+  put('as', state.serving, first.serving)
+  put('purpose', state.purpose, first.purpose)
+  put('texture', state.texture, null)
+  put('washes', state.washes, null)
+  put('drain', state.drain, first.drain)
+  if (state.soak) search.set('soak', `${state.soak.minutes}-${state.soak.celsius}-${state.soak.water}`)
+  // Not soaked, where the usual method would be: said, or it would be soaked again.
+  else if (state.method === null && METHOD_IDS.some((id) => usualSoak(id, varietyOf(state.grain)) !== null))
+    search.set('soak', '')
+  put('wet', state.wet, null)
+  put('rest', state.rest, null)
+  put('lid', state.lidUntilBoil, first.lidUntilBoil)
+  put('heat', state.heatStyle, first.heatStyle)
+  put('pressure', state.pressure, first.pressure)
+  put('release', state.release, first.release)
+  put('who', state.who, null)
+  put('keep', state.keep, 0)
+  put('kept', state.fromKept, 0)
+  put('hold', state.hold, 0)
+  put('self', state.byItself ? 'yes' : null, null)
+  if (state.dressing)
+    search.set(
+      'dress',
+      `${state.dressing.style}-${state.dressing.infuse}-${state.dressing.set}${state.dressing.ml === null ? '' : `-${state.dressing.ml}`}`,
+    )
+  put('under', state.under && `${state.under.liquidG}~${state.under.name}`, null)
+  put('salt', state.salt, null)
+  put('stock', state.stock, first.stock)
+  for (const a of state.addIns)
+    search.append('add', [a.name, a.grams, a.water, a.salt, a.when, a.out].join('~'))
+  put('poured', state.poured, null)
+  put('at', state.at, null)
+  return search
+}
+
+function readOther(text: string): BenchState['others'] {
+  const [variety, share] = text.split(':')
+  const n = numberIn(share ?? null, [0.05, 20])
+  return n !== null && VARIETY_IDS.includes(variety as VarietyId)
+    ? [{ variety: variety as VarietyId, share: n }]
+    : []
+}
+
+function readDressing(text: string | null): BenchState['dressing'] {
+  const [, style, infuse, set, ml] = /^([a-z-]+?)-(\d+)-(\d+)(?:-(\d+(?:\.\d+)?))?$/.exec(text ?? '') ?? []
+  const [steeps, sets] = [
+    numberIn(infuse ?? null, LIMITS.infuse_minutes),
+    numberIn(set ?? null, LIMITS.set_minutes),
+  ]
+  const known = oneOrNull(DRESSING_CHOICES, style ?? null)
+  return known === null || steeps === null || sets === null
+    ? null
+    : { style: known, infuse: steeps, set: sets, ml: numberIn(ml ?? null, LIMITS.dressing_ml) }
+}
+
+function readUnder(text: string | null): BenchState['under'] {
+  const [grams, name = ''] = text?.split('~') ?? []
+  const liquidG = numberIn(grams ?? null, LIMITS.boiler_dish_g)
+  return liquidG === null || name.trim() === '' || name.length > LIMITS.name ? null : { name, liquidG }
+}
+
+function readAddIn(text: string): BenchAddIn[] {
+  const [name = '', grams, water, salt, when, out] = text.split('~')
+  const [g, w, s] = [
+    numberIn(grams ?? null, LIMITS.add_in_g),
+    numberIn(water ?? null, [0, 1]),
+    numberIn(salt ?? null, [0, 1]),
+  ]
+  if (name.trim() === '' || name.length > 60 || g === null || w === null || s === null) return []
+  return [
+    {
+      name,
+      grams: g,
+      water: w,
+      salt: s,
+      when: oneOf(ADD_IN_TIMES, when ?? null, 'with-water'),
+      out: oneOf(ADD_IN_OUTS, out ?? null, 'stays'),
+    },
+  ]
+}
+
+/** The soak of an address that names neither a method nor a soak: as this grain is usually cooked in that pot. */
+function usualSoakOf(
+  search: URLSearchParams,
+  first: BenchState,
+  house: Pick<House, 'vessels'>,
+): BenchState['soak'] {
+  const grain = oneOf(VARIETY_IDS, search.get('grain'), first.grain)
+  const vessel = house.vessels.find((v) => v.id === search.get('pot')) ?? house.vessels[0]
+  if (!vessel) return null
+  const purpose = oneOf(PURPOSES, search.get('purpose'), first.purpose)
+  return usualSoakFor(grain, methodOfState({ method: null, purpose, grain, others: [] }, vessel), {
+    kitchen_c: DEFAULTS.soak_celsius,
+  })
+}
+
+/** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
+export function fromSearch(
+  search: URLSearchParams,
+  first: BenchState,
+  house: Pick<House, 'vessels' | 'heats'>,
+): BenchState {
+  const grams = numberIn(search.get('grams'), LIMITS.amount['dry-mass'])
+  const servings = numberIn(search.get('for'), LIMITS.amount.servings)
+  const [, minutes, celsius, water] = /^(\d+)-(\d+)-(drain|keep)$/.exec(search.get('soak') ?? '') ?? []
+  const soakMinutes = numberIn(minutes ?? null, LIMITS.soak_minutes)
+  const soakCelsius = numberIn(celsius ?? null, LIMITS.soak_celsius)
+  const at = search.get('at')
+  return {
+    grain: oneOf(VARIETY_IDS, search.get('grain'), first.grain),
+    bagId: search.get('bag'),
+    others: search.getAll('with').slice(0, MOST_OTHERS).flatMap(readOther),
+    blendTiming: oneOf(BLEND_TIMINGS, search.get('timing'), first.blendTiming),
+    who: readWho(search.get('who')),
+    keep: numberIn(search.get('keep'), LIMITS.keep_servings) ?? 0,
+    fromKept: numberIn(search.get('kept'), LIMITS.keep_servings) ?? 0,
+    hold: numberIn(search.get('hold'), LIMITS.hold_minutes) ?? 0,
+    byItself: search.get('self') === 'yes',
+    dressing: readDressing(search.get('dress')),
+    under: readUnder(search.get('under')),
+    salt: numberIn(search.get('salt'), LIMITS.salt_percent),
+    stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,
+    addIns: search.getAll('add').slice(0, LIMITS.add_ins).flatMap(readAddIn),
+    poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
+    amount:
+      grams !== null
+        ? { basis: 'dry-mass', value: grams }
+        : { basis: 'servings', value: servings ?? first.amount.value },
+    method: oneOrNull(METHOD_IDS, search.get('by')),
+    finish: oneOrNull(FINISHES, search.get('finish')),
+    cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
+    thickness: numberIn(search.get('thickness'), [0, 1]) ?? first.thickness,
+    hurry: search.get('hurry') === '1',
+    passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
+    toasted: search.get('toasted') === 'yes',
+    serving: oneOf(['side', 'main'], search.get('as'), first.serving),
+    purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
+    vesselId: oneOf(
+      house.vessels.map((v) => v.id),
+      search.get('pot'),
+      first.vesselId,
+    ),
+    heatId: oneOf(
+      house.heats.map((h) => h.id),
+      search.get('on'),
+      first.heatId,
+    ),
+    texture: numberIn(search.get('texture'), [0, 1]),
+    washes: wholeIn(search.get('washes'), LIMITS.washes),
+    drain: oneOf(['tip', 'sieve'], search.get('drain'), first.drain as 'tip' | 'sieve'),
+    soak:
+      soakMinutes !== null && soakCelsius !== null
+        ? { minutes: soakMinutes, celsius: soakCelsius, water: water as 'drain' | 'keep' }
+        : search.has('soak') || search.has('by')
+          ? null
+          : usualSoakOf(search, first, house),
+    wet: numberIn(search.get('wet'), LIMITS.wet_mass_g),
+    rest: numberIn(search.get('rest'), LIMITS.rest_minutes),
+    lidUntilBoil: oneOf(['on', 'ajar', 'off'], search.get('lid'), first.lidUntilBoil),
+    heatStyle: oneOf(HEAT_STYLES, search.get('heat'), first.heatStyle),
+    pressure: oneOf(['low', 'high'], search.get('pressure'), first.pressure),
+    release: oneOf(['natural', 'timed', 'quick'], search.get('release'), first.release),
+    at: at !== null && isClockHour(at) ? at : null,
+  }
+}

@@ -1,0 +1,298 @@
+import fc from 'fast-check'
+import { planFrom } from '#core/contract/plan'
+import { readPlanRequest } from '#core/contract/plan-request'
+import { VARIETY_IDS } from '#core/grain/varieties'
+import { METHOD_IDS } from '#core/methods/index'
+import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
+import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
+import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
+import { FIRST_KITCHEN } from '#server/commands/begin-household'
+import { fromSearch, toSearch } from './plan-address'
+import { DRESSING_CHOICES, firstBench, requestOf, type BenchState, type House } from './plan-state'
+import { mendOf } from './apply-fix'
+import { countWord } from '#core/eaters/count-words'
+import { amountWord } from './plan-words'
+
+const house: House = {
+  vessels: FIRST_KITCHEN.vessels,
+  heats: FIRST_KITCHEN.heats,
+  measures: [],
+  bags: [],
+  marks: [],
+  programmes: [],
+  units: 'grams',
+  cup: 'metric',
+  known: {},
+  elevation_m: 1120,
+  kitchen_c: 20,
+  zone: 'Europe/Berlin',
+  guidance: 'stricter',
+  kept: [],
+  eaters: [],
+}
+const first = firstBench(house)
+const NOW = Date.UTC(2026, 2, 5, 16, 0)
+
+const anyBench: fc.Arbitrary<BenchState> = fc.record({
+  grain: fc.constantFrom(...VARIETY_IDS),
+  amount: fc.oneof(
+    fc.record({ basis: fc.constant('servings' as const), value: fc.integer({ min: 1, max: 40 }) }),
+    fc.record({ basis: fc.constant('dry-mass' as const), value: fc.integer({ min: 30, max: 3000 }) }),
+  ),
+  bagId: fc.option(fc.constantFrom('a-bag', 'other')),
+  others: fc.array(
+    fc.record({
+      variety: fc.constantFrom(...VARIETY_IDS),
+      share: fc.integer({ min: 1, max: 40 }).map((n) => n / 20),
+    }),
+    { maxLength: 2 },
+  ),
+  blendTiming: fc.constantFrom(...BLEND_TIMINGS),
+  salt: fc.option(fc.integer({ min: 0, max: 20 }).map((n) => n / 10)),
+  stock: fc.integer({ min: 0, max: 4 }).map((n) => n / 4),
+  addIns: fc.array(
+    fc.record({
+      name: fc.constantFrom('bay leaf', 'kelp', 'onion, chopped', 'smör & salt'),
+      grams: fc.integer({ min: 1, max: 80 }),
+      water: fc.constantFrom(0, 0.5, 0.89),
+      salt: fc.constantFrom(0, 0.05),
+      when: fc.constantFrom(...ADD_IN_TIMES),
+      out: fc.constantFrom(...ADD_IN_OUTS),
+    }),
+    { maxLength: 3 },
+  ),
+  poured: fc.option(fc.integer({ min: 0, max: 3000 })),
+  serving: fc.constantFrom('side', 'main'),
+  purpose: fc.constantFrom(...PURPOSES),
+  vesselId: fc.constantFrom(...house.vessels.map((v) => v.id)),
+  heatId: fc.constantFrom(...house.heats.map((h) => h.id)),
+  texture: fc.option(fc.integer({ min: 0, max: 20 }).map((n) => n / 20)),
+  washes: fc.option(fc.integer({ min: 0, max: 8 })),
+  drain: fc.constantFrom('tip', 'sieve'),
+  soak: fc.option(
+    fc.record({
+      minutes: fc.integer({ min: 5, max: 900 }),
+      celsius: fc.integer({ min: 3, max: 30 }),
+      water: fc.constantFrom('drain', 'keep'),
+    }),
+  ),
+  method: fc.option(fc.constantFrom(...METHOD_IDS)),
+  finish: fc.option(fc.constantFrom(...FINISHES)),
+  cookedShare: fc.integer({ min: 4, max: 20 }).map((n) => n / 20),
+  thickness: fc.integer({ min: 0, max: 4 }).map((n) => n / 4),
+  hurry: fc.boolean(),
+  passes: fc.integer({ min: 1, max: 4 }),
+  toasted: fc.boolean(),
+  keep: fc.integer({ min: 0, max: 8 }),
+  fromKept: fc.integer({ min: 0, max: 6 }),
+  hold: fc.integer({ min: 0, max: 120 }),
+  who: fc.constantFrom(null, 'five, one small', 'three, one no gluten'),
+  byItself: fc.constantFrom(false, false, false, true),
+  dressing: fc.option(
+    fc.record({
+      style: fc.constantFrom(...DRESSING_CHOICES),
+      infuse: fc.integer({ min: 0, max: 600 }),
+      set: fc.integer({ min: 0, max: 90 }),
+      ml: fc.option(fc.integer({ min: 2, max: 300 }).map((n) => n / 2)),
+    }),
+  ),
+  under: fc.option(
+    fc.record({
+      name: fc.constantFrom('nettle soup', 'leek & root stew'),
+      liquidG: fc.integer({ min: 50, max: 5000 }),
+    }),
+  ),
+  wet: fc.option(fc.integer({ min: 5, max: 5000 })),
+  rest: fc.option(fc.integer({ min: 0, max: 60 })),
+  lidUntilBoil: fc.constantFrom('on', 'ajar', 'off'),
+  heatStyle: fc.constantFrom(...HEAT_STYLES),
+  pressure: fc.constantFrom('low', 'high'),
+  release: fc.constantFrom('natural', 'timed', 'quick'),
+  at: fc.option(
+    fc
+      .tuple(fc.integer({ min: 0, max: 23 }), fc.integer({ min: 0, max: 59 }))
+      .map(([h, m]) => `${String(h).padStart(2, '0')}:${String(m).padStart(2, '0')}`),
+  ),
+})
+
+test('a bench survives its address', () => {
+  fc.assert(
+    fc.property(anyBench, (state) => expect(fromSearch(toSearch(state, first), first, house)).toEqual(state)),
+  )
+})
+
+test('any bench is a request the planner reads', () => {
+  fc.assert(
+    fc.property(anyBench, (state) => {
+      const read = planFrom(requestOf(state, house, NOW))
+      expect(read).toMatchObject({ ok: true })
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test.each(['grain=toString&for=-4&at=25:00', 'grams=NaN&texture=9&soak=x', 'for=1e9&pot=bucket&lid=%00'])(
+  'an address like "%s" falls back to the first pot',
+  (text) => {
+    expect(fromSearch(new URLSearchParams(text), first, house)).toEqual(first)
+  },
+)
+
+test('whatever stands in an address, the bench it opens is one the planner reads', () => {
+  const keys = [
+    ...new Set([
+      ...toSearch({ ...first, washes: 3, passes: 2, texture: 0.4, grain: 'quinoa' }, first).keys(),
+      'washes',
+      'passes',
+      'soak',
+      'rest',
+      'share',
+      'texture',
+      'for',
+      'grams',
+      'salt',
+      'stock',
+      'poured',
+      'under',
+      'timing',
+      'toasted',
+      'self',
+      'wet',
+      'pressure',
+      'release',
+      'with',
+      'beside',
+      'add',
+      'keep',
+      'hold',
+      'dress',
+      'at',
+      'by',
+      'as',
+      'pot',
+      'on',
+    ]),
+  ]
+  const nasty = fc.oneof(
+    fc.constantFrom(
+      '1e-7',
+      '0.5',
+      '1.5',
+      '-0',
+      '1e309',
+      'NaN',
+      '25:99',
+      '10-20-drain',
+      'long-white:1',
+      '=1',
+      '%00',
+      '__proto__',
+    ),
+    fc.double().map(String),
+    fc.integer().map(String),
+    fc.string({ maxLength: 12 }),
+  )
+  fc.assert(
+    fc.property(fc.array(fc.tuple(fc.constantFrom(...keys), nasty), { maxLength: 8 }), (pairs) => {
+      const read = readPlanRequest(
+        requestOf(fromSearch(new URLSearchParams(pairs), first, house), house, NOW),
+      )
+      expect(read).toMatchObject({ ok: true })
+    }),
+    { numRuns: 3000 },
+  )
+})
+
+const figure = (mean: number) => ({ mean, sd: 0.08, cooks: 2, lastMs: 0, pinned: false })
+test('what was learned goes into the request: of the grain everywhere, of a pot and a burner where they are used', () => {
+  const taught: House = {
+    ...house,
+    known: {
+      'grain long-white': figure(0.05),
+      'time heavy-pot': figure(Math.log(1.1)),
+      'steam heavy-pot': figure(Math.log(1.2)),
+      'power middle-burner': figure(Math.log(0.9)),
+    },
+  }
+  const request = requestOf(first, taught, NOW)
+  expect(request).toMatchObject({ uptake_delta_g_g: 0.05 })
+  expect(request.minutes_factor).toBeCloseTo(1.1, 9)
+  expect((request.vessel as { steam_factor: number }).steam_factor).toBeCloseTo(1.2, 9)
+  expect((request.heat as { rated_w: number }).rated_w).toBeCloseTo(1750 * 0.9, 6)
+  const other = requestOf({ ...first, vesselId: 'thin-pot', heatId: 'induction' }, taught, NOW)
+  expect(other).toMatchObject({ uptake_delta_g_g: 0.05 })
+  expect(other).not.toHaveProperty('minutes_factor')
+  expect(requestOf({ ...first, grain: 'quinoa' }, taught, NOW)).not.toHaveProperty('uptake_delta_g_g')
+})
+
+test("a pot too small is mended with the house's own larger pot", () => {
+  const state: BenchState = {
+    ...first,
+    amount: { basis: 'dry-mass', value: 900 },
+    vesselId: 'heavy-pot',
+    heatId: 'big-burner',
+  }
+  const read = planFrom(requestOf(state, house, NOW))
+  if (!read.ok) throw new Error('not read')
+  const caution = read.value.cautions.find((c) => c.code === 'swells-too-high')!
+  const mend = mendOf(caution, state, house, NOW)!
+  expect(mend.state.vesselId).toBe('stock-pot')
+  const after = planFrom(requestOf(mend.state, house, NOW))
+  expect(after.ok && after.value.cautions.map((c) => c.code)).not.toContain('swells-too-high')
+})
+
+test('every mend that is offered can be planned', () => {
+  fc.assert(
+    fc.property(anyBench, (state) => {
+      const read = planFrom(requestOf(state, house, NOW))
+      if (!read.ok) throw new Error('not read')
+      for (const caution of read.value.cautions) {
+        const mend = mendOf(caution, state, house, NOW)
+        if (mend) expect(planFrom(requestOf(mend.state, house, NOW))).toMatchObject({ ok: true })
+      }
+    }),
+    { numRuns: 25 },
+  )
+})
+
+test('a house with cups measures whole scoops, and the water follows the grain that is really there', () => {
+  const scoops = { ...house, units: 'cups' as const, cup: 'scoop' as const }
+  const read = planFrom(requestOf({ ...first, amount: { basis: 'dry-mass', value: 300 } }, scoops, NOW))
+  if (!read.ok) throw new Error('not read')
+  // 300 g of long white are 379.7 mL, 2.11 scoops of 180: two of them, 360 mL.
+  expect(read.value.grain.volume_ml).toBeCloseTo(360, 1)
+  expect(read.value.grain.mass_g).toBeCloseTo(360 * 0.79, 1)
+})
+
+test('a bag brings its own water, and what was tasted comes on top', () => {
+  const bag = {
+    id: 'new',
+    variety: 'long-white' as const,
+    name: 'new',
+    label: '',
+    label_ratio: null,
+    adopted_delta: 0.1,
+    bought_on: null,
+    opened_on: null,
+    new_crop: 1 as const,
+    enriched: 0 as const,
+    left_g: null,
+  }
+  const state = { ...first, bagId: 'new' }
+  // A new crop of 15.5 % moisture: −(0.03 / 0.875)·2.7 = −0.0926, and the label's +0.1.
+  expect(requestOf(state, { ...house, bags: [bag] }, NOW).uptake_delta_g_g).toBeCloseTo(0.1 - 0.0926, 3)
+  expect(requestOf({ ...state, grain: 'quinoa' }, { ...house, bags: [bag] }, NOW)).not.toHaveProperty(
+    'uptake_delta_g_g',
+  )
+  const taught: House = {
+    ...house,
+    bags: [bag],
+    known: { 'grain long-white': figure(-0.2), 'bag new': figure(0.03) },
+  }
+  expect(requestOf(state, taught, NOW).uptake_delta_g_g).toBeCloseTo(0.1 - 0.0926 - 0.2 + 0.03, 3)
+})
+
+test('words for the order line', () => {
+  expect([1, 14, 4.5, 24].map(countWord)).toEqual(['one', 'fourteen', '4.5', '24'])
+  expect(amountWord(first)).toBe('For four')
+})

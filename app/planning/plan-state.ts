@@ -1,0 +1,380 @@
+import { planFrom } from '#core/contract/plan'
+import { DEFAULTS, LIMITS, type PlanRequestJson } from '#core/contract/plan-request'
+import { DRESSING_IDS, type DressingId } from '#core/finish/dressing'
+import { varietyOf, type VarietyId } from '#core/grain/varieties'
+import { blendOf } from '#core/grain/blend'
+import { bagDelta } from '#core/grain/bag'
+import type { Authority } from '#core/leftovers/guidance'
+import type { LidPosition } from '#core/heat/lid'
+import {
+  correctedMinutes,
+  correctedPower,
+  correctedSteam,
+  correctionFrom,
+  type Correction,
+  type KnownFigures,
+  type PlanFor,
+} from '#core/learn/corrections'
+import { grainKeyOf } from '#core/learn/grain-key'
+import type { Applied } from '#core/learn/evidence'
+import type { AvoidedId } from '#core/eaters/avoid'
+import { readParty, type Eater } from '#core/eaters/party'
+import type { Finish, HeatStyle } from '#core/methods/definition'
+import type { MethodId } from '#core/methods/index'
+import { SERVING_G } from '#core/plan/amount'
+import type { BlendTiming, Purpose } from '#core/plan/request'
+import { CUPS, type CupId } from '#core/units/cups'
+import { inScoops } from '#core/units/fractions'
+import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
+import type { Drain } from '#core/water/cling'
+import { hasBasket } from '#core/vessel/vessel'
+import { usualMethod, usualSoak, methodsOf } from '#core/methods/usual-method'
+import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/store/equipment'
+import type { BagRow, PourMarkRow } from '#server/store/grain-bags'
+import { nextAt, withOffset } from '../ui/time/clock-hour'
+
+/** What the house brings to every plan. */
+export interface House {
+  vessels: readonly VesselRow[]
+  heats: readonly HeatRow[]
+  measures: readonly MeasureRow[]
+  bags: readonly BagRow[]
+  marks: readonly PourMarkRow[]
+  programmes: readonly ProgrammeRow[]
+  /** Whether grain is scooped, so that it comes in whole scoops. */
+  units: 'grams' | 'cups'
+  cup: CupId
+  /** What the notebook has taught. */
+  known: KnownFigures
+  elevation_m: number
+  kitchen_c: number
+  zone: string
+  guidance: Authority
+  /** What lies ready in fridge and freezer, to eat first first. */
+  eaters: readonly Eater[]
+  kept: readonly {
+    title: string
+    variety: VarietyId
+    portions: number
+    place: 'fridge' | 'freezer' | 'cooling'
+    useByMs: number | null
+  }[]
+}
+
+/** Everything the cook can choose on the bench. Null means the usual, whatever the grain. */
+export interface BenchState {
+  grain: VarietyId
+  /** Which bag of it, where the house keeps one. */
+  bagId: string | null
+  /** Other grains in the same pot; shares against 1 of the first. */
+  others: { variety: VarietyId; share: number }[]
+  blendTiming: BlendTiming
+  amount: { basis: 'servings' | 'dry-mass'; value: number }
+  serving: 'side' | 'main'
+  purpose: Purpose
+  /** Null: as usual for the purpose and the vessel. */
+  method: MethodId | null
+  finish: Finish | null
+  /** How far drained grain is cooked in the water, for another dish. */
+  cookedShare: number
+  /** Of a porridge: 0 thin, 1 thick. */
+  thickness: number
+  /** The earliest end that works at all. */
+  hurry: boolean
+  passes: number
+  toasted: boolean
+  vesselId: string
+  heatId: string
+  texture: number | null
+  washes: number | null
+  drain: Drain
+  soak: { minutes: number; celsius: number; water: 'drain' | 'keep' } | null
+  /** Weighed wet after draining, g, where somebody did. */
+  wet: number | null
+  rest: number | null
+  lidUntilBoil: LidPosition
+  heatStyle: HeatStyle
+  pressure: 'low' | 'high'
+  release: 'natural' | 'timed' | 'quick'
+  /** Who eats, in words, where it was told so: “fourteen, three small, one no gluten”. */
+  who: string | null
+  /** Portions cooked on top, for another day; and portions already kept that count in. */
+  keep: number
+  fromKept: number
+  /** Held ready for so long before the table, minutes. */
+  hold: number
+  /** Filled now: the appliance starts by itself for the hour. */
+  byItself: boolean
+  /** Seasoned vinegar; null as usual for the purpose. */
+  dressing: { style: DressingId | 'none'; infuse: number; set: number; ml: number | null } | null
+  /** A dish that simmers under the basket. */
+  under: { name: string; liquidG: number } | null
+  /** Salt wanted, % of what is cooked; null leaves it to the table. */
+  salt: number | null
+  stock: number
+  addIns: BenchAddIn[]
+  /** Water of the cook's own, g. */
+  poured: number | null
+  at: string | null
+}
+
+export const DRESSING_CHOICES = [...DRESSING_IDS, 'none'] as const
+
+export interface BenchAddIn {
+  name: string
+  /** g per 100 g of dry grain. */
+  grams: number
+  water: number
+  salt: number
+  when: AddInTime
+  out: AddInOut
+}
+
+/** A first pot for a house: four beside a dish, in its first vessel. */
+export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>): BenchState => ({
+  grain: 'long-white',
+  bagId: null,
+  others: [],
+  blendTiming: DEFAULTS.blend_timing,
+  amount: { basis: 'servings', value: 4 },
+  serving: 'side',
+  purpose: 'side',
+  method: null,
+  finish: null,
+  cookedShare: DEFAULTS.cooked_share,
+  thickness: DEFAULTS.thickness,
+  hurry: DEFAULTS.hurry,
+  passes: DEFAULTS.passes,
+  toasted: DEFAULTS.toasted_bottom,
+  vesselId: vessels[0]?.id ?? '',
+  heatId: heats[0]?.id ?? '',
+  texture: null,
+  washes: null,
+  drain: 'sieve',
+  soak: null,
+  wet: null,
+  rest: null,
+  lidUntilBoil: DEFAULTS.lid_until_boil,
+  heatStyle: DEFAULTS.heat_style,
+  pressure: DEFAULTS.pressure,
+  release: DEFAULTS.release,
+  who: null,
+  keep: 0,
+  fromKept: 0,
+  hold: 0,
+  byItself: false,
+  dressing: null,
+  under: null,
+  salt: null,
+  stock: DEFAULTS.stock_share,
+  addIns: [],
+  poured: null,
+  at: null,
+})
+
+/** The method a bench cooks by: the one asked for where its vessel can, or the usual one for its grain, purpose and vessel. */
+export function methodOfState(
+  state: Pick<BenchState, 'method' | 'purpose' | 'grain' | 'others'>,
+  vessel: Pick<VesselRow, 'kind' | 'name'>,
+): MethodId {
+  const { method, purpose } = state
+  if (method !== null && methodsOf(vessel.kind).includes(method)) return method
+  return usualMethod({
+    blend: blendOf([{ variety: state.grain, share: 1 }, ...state.others]),
+    kind: vessel.kind,
+    purpose,
+    basket: hasBasket(vessel),
+  })
+}
+
+/** The soak custom gives this grain by this method; the rule is the planner's own. */
+export function usualSoakFor(
+  grain: VarietyId,
+  method: MethodId,
+  house: Pick<House, 'kitchen_c'>,
+): BenchState['soak'] {
+  const soak = usualSoak(method, varietyOf(grain))
+  return soak && { minutes: soak.minutes, celsius: soak.celsius ?? house.kitchen_c, water: soak.water }
+}
+
+export const vesselOfState = (state: BenchState, house: Pick<House, 'vessels'>): VesselRow =>
+  house.vessels.find((v) => v.id === state.vesselId) ?? house.vessels[0]!
+
+export const heatOfState = (state: BenchState, house: Pick<House, 'heats'>): HeatRow =>
+  house.heats.find((h) => h.id === state.heatId) ?? house.heats[0]!
+
+const grainsOf = ({ grain, others }: BenchState) => [{ variety: grain, share: 1 }, ...others]
+
+export const grainKeyOfState = (state: BenchState): string => grainKeyOf(grainsOf(state))
+
+/** What a plan of this bench leans on, by the names things are learned under. */
+const learnsAs = (state: BenchState, house: House): PlanFor => {
+  const vessel = vesselOfState(state, house)
+  return {
+    grainKey: grainKeyOfState(state),
+    bagId: bagOfState(state, house)?.id ?? null,
+    vesselId: vessel.id,
+    heatId: vessel.own_rated_w === null ? heatOfState(state, house).id : `own ${vessel.id}`,
+  }
+}
+
+/** What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had been learned and is planned with. */
+export function startFieldsOf(
+  state: BenchState,
+  house: House,
+): { vessel_id: string; heat_id: string | null; bag_id: string | null; applied: Applied | undefined } {
+  const vessel = vesselOfState(state, house)
+  const learned = correctionFor(state, house)
+  return {
+    vessel_id: vessel.id,
+    heat_id: vessel.own_rated_w === null ? heatOfState(state, house).id : null,
+    bag_id: state.bagId,
+    applied: learned && {
+      uptake: learned.uptake,
+      steam: learned.steam,
+      power: learned.power,
+      time: learned.time,
+    },
+  }
+}
+
+export const correctionFor = (state: BenchState, house: House): Correction | undefined =>
+  correctionFrom(house.known, learnsAs(state, house))
+
+export const bagOfState = (state: BenchState, house: Pick<House, 'bags'>): BagRow | undefined =>
+  house.bags.find((bag) => bag.id === state.bagId && bag.variety === state.grain)
+
+/** The amount as it is measured: by the scale as it is, by the cup in the scoops there are. */
+function amountOf(state: BenchState, house: House): PlanRequestJson['amount'] {
+  // What is kept already is not cooked again; there is always something in the pot.
+  const value =
+    state.amount.basis === 'servings'
+      ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept)
+      : state.amount.value
+  const asked = { ...state.amount, value, serving: state.serving }
+  if (house.units === 'grams') return asked
+  const { bulkDensity } = blendOf(grainsOf(state))
+  const grams =
+    asked.basis === 'servings' ? (asked.value + state.keep) * SERVING_G[state.serving] : asked.value
+  const cup = CUPS[house.cup].ml
+  const { cups } = inScoops(grams / bulkDensity / cup)
+  return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
+}
+
+/** What somebody at this table avoids. */
+function avoidsOf({ who }: Pick<BenchState, 'who'>, house: Pick<House, 'eaters'>): AvoidedId[] {
+  const party = who === null ? undefined : readParty(who, house.eaters)
+  return party?.ok ? party.value.avoids : []
+}
+
+const clamp = (value: number, [min, max]: readonly [number, number]): number =>
+  Math.min(max, Math.max(min, value))
+
+/** The plan request of the contract that this bench stands for. */
+export function requestOf(state: BenchState, house: House, nowMs: number): PlanRequestJson {
+  const request = handStarted(state, house, nowMs)
+  if (!state.byItself || state.at === null || vesselOfState(state, house).own_rated_w === null) return request
+  // Soaked meanwhile the grain is done sooner; what that saves it may wait longer.
+  const room = (Date.parse(request.serve_at!) - nowMs) / 60_000
+  let later = 0
+  for (let i = 0; i < 2; i++) {
+    const read = planFrom({ ...request, start_later_minutes: later })
+    if (!read.ok) return request
+    later = clamp(later + Math.floor(room - read.value.total_minutes.expected), LIMITS.start_later_minutes)
+  }
+  return { ...request, start_later_minutes: later }
+}
+
+function handStarted(state: BenchState, house: House, nowMs: number): PlanRequestJson {
+  const vessel = vesselOfState(state, house)
+  const heat = heatOfState(state, house)
+  const learned = correctionFor(state, house)
+  const delta = bagDelta(bagOfState(state, house)) + (learned?.uptake ?? 0)
+  const washes = state.washes ?? varietyOf(state.grain).washes
+  return {
+    grains: grainsOf(state),
+    amount: amountOf(state, house),
+    purpose: state.purpose,
+    method: methodOfState(state, vessel),
+    ...(state.finish === null ? {} : { finish: state.finish }),
+    cooked_share: state.cookedShare,
+    thickness: state.thickness,
+    ...(state.hurry ? { hurry: true } : {}),
+    passes: state.passes,
+    toasted_bottom: state.toasted,
+    heat_style: state.heatStyle,
+    vessel: {
+      capacity_ml: vessel.capacity_ml,
+      base_diameter_mm: vessel.base_diameter_mm,
+      rim_diameter_mm: vessel.rim_diameter_mm,
+      height_mm: vessel.height_mm,
+      heat_capacity_j_k: vessel.heat_capacity_j_k,
+      lid: vessel.lid,
+      steam_factor: correctedSteam(vessel.steam_factor, learned?.steam),
+      ...(vessel.marks ? { marks: vessel.marks } : {}),
+    },
+    heat:
+      vessel.own_rated_w === null
+        ? {
+            rated_w: correctedPower({ ratedW: heat.rated_w, powerFactor: heat.power_factor }, learned?.power),
+            efficiency: heat.efficiency,
+          }
+        : {
+            rated_w: correctedPower({ ratedW: vessel.own_rated_w }, learned?.power),
+            efficiency: vessel.own_efficiency!,
+          },
+    rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
+    soak: state.soak && { ...state.soak, wet_mass_g: state.soak.water === 'drain' ? state.wet : null },
+    ...(state.texture === null ? {} : { texture: state.texture }),
+    ...(delta === 0 ? {} : { uptake_delta_g_g: clamp(delta, [-2, 2]) }),
+    ...(learned && learned.time !== 0 ? { minutes_factor: correctedMinutes(learned.time) } : {}),
+    ...(learned ? { spreads: learned.spreads } : {}),
+    blend_timing: state.blendTiming,
+    salt_percent: state.salt,
+    stock_share: state.stock,
+    add_ins: state.addIns.map((a) => ({
+      name: a.name,
+      grams_per_100g_dry: a.grams,
+      water_share: a.water,
+      salt_share: a.salt,
+      when: a.when,
+      out: a.out,
+    })),
+    keep_servings: state.amount.basis === 'servings' ? state.keep : 0,
+    stuck_g: vessel.sticks_g,
+    hold_minutes: state.hold,
+    guidance: house.guidance,
+    avoids: avoidsOf(state, house),
+    ...(state.dressing === null
+      ? {}
+      : {
+          dressing:
+            state.dressing.style === 'none'
+              ? null
+              : {
+                  style: state.dressing.style,
+                  infuse_minutes: state.dressing.infuse,
+                  set_minutes: state.dressing.set,
+                  ml_per_240_ml_dry: state.dressing.ml,
+                },
+        }),
+    boiler_dish: state.under && { name: state.under.name, liquid_g: state.under.liquidG },
+    pour_override_g: state.poured,
+    elevation_m: house.elevation_m,
+    kitchen_c: house.kitchen_c,
+    lid_until_boil: state.lidUntilBoil,
+    ...(state.rest === null ? {} : { rest_minutes: state.rest }),
+    pressure: state.pressure,
+    release: state.release,
+    ...(state.at === null ? {} : { serve_at: withOffset(nextAt(state.at, house.zone, nowMs), house.zone) }),
+  }
+}
+
+/** The bench after a change. Another grain, amount or soak was not the one that was weighed. */
+export function changedBench(state: BenchState, next: Partial<BenchState>): BenchState {
+  const weighed =
+    'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
+  return { ...state, ...next, ...(weighed ? {} : { wet: null }) }
+}
+
+export const MOST_OTHERS = 2

@@ -1,0 +1,80 @@
+import { countWord } from '#core/eaters/count-words'
+import { inWords, varietyOf } from '#core/grain/varieties'
+import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
+import type { Finish } from '#core/methods/definition'
+import type { BenchState, House } from './plan-state'
+
+/** A sentence too long for the line is told by its first words. */
+const shortly = (who: string): string =>
+  who.length <= LONGEST_SHOWN ? who : `${who.split(',')[0]!.slice(0, LONGEST_SHOWN)} …`
+const LONGEST_SHOWN = 22
+
+export const amountWord = ({
+  amount,
+  who,
+  keep,
+  fromKept,
+}: Pick<BenchState, 'amount' | 'who' | 'keep' | 'fromKept'>): string =>
+  amount.basis === 'servings'
+    ? `For ${who === null ? countWord(amount.value) : shortly(who)}${keep > 0 ? ` and ${countWord(keep)} for later` : ''}${fromKept > 0 ? `, ${countWord(fromKept)} from leftovers` : ''}`
+    : `${amount.value} g dry`
+
+/** The grain as it is called here: by its bag, or by its kind, and what is mixed in. */
+export function grainWord(
+  { grain, bagId, others }: Pick<BenchState, 'grain' | 'bagId' | 'others'>,
+  { bags }: Pick<House, 'bags'>,
+): string {
+  const bag = bags.find((b) => b.id === bagId && b.variety === grain)
+  const main = inWords(varietyOf(grain))
+  return [
+    bag && bag.name !== main ? `${main} (${bag.name})` : main,
+    ...others.map((o) => inWords(varietyOf(o.variety))),
+  ].join(' with ')
+}
+
+export const PURPOSE_WORDS: Record<BenchState['purpose'], string> = {
+  side: 'as a side',
+  frying: 'for frying',
+  salad: 'for a salad',
+  dressed: 'with vinegar dressing',
+  porridge: 'as porridge',
+  'part-cooked': 'part-cooked',
+  batch: 'to store',
+}
+
+export const LID_WORDS: Record<BenchState['lidUntilBoil'], string> = {
+  on: 'lid on from the start',
+  ajar: 'lid ajar until it boils',
+  off: 'lid off until it boils',
+}
+
+export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
+  'boil-then-lowest': 'boil, then lowest heat',
+  'strong-minute-then-low': 'boil hard 1 min, then lowest',
+  'medium-then-full-then-off': 'medium, then full',
+  'boil-then-off': 'boil, keep at medium',
+}
+
+/** How it is cooked, as it stands in the order. */
+export const METHOD_WORDS = Object.fromEntries(METHOD_IDS.map((id) => [id, methodOf(id).words])) as Record<
+  MethodId,
+  string
+>
+
+export const FINISH_WORDS: Record<Finish, string> = {
+  none: 'drained and covered',
+  'cold-rinse': 'rinsed cold',
+  steam: 'steam-dried under a cloth',
+}
+
+export const RELEASE_WORDS: Record<BenchState['release'], string> = {
+  natural: 'natural release',
+  timed: '10 min natural, then quick release',
+  quick: 'quick release',
+}
+
+export function soakWord(soak: BenchState['soak']): string {
+  if (!soak) return 'none'
+  const span = soak.minutes < 90 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`
+  return `${span}${soak.celsius < 10 ? ' in the fridge' : ''}`
+}

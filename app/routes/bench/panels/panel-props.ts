@@ -1,8 +1,0 @@
-import type { BenchState, House } from '../bench-state'
-
-/** What every panel of the order line works with. */
-export interface PanelProps {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
-  house: House
-}

@@ -1,4 +1,0 @@
-import { carrying } from '#server/kitchen/carry-keeps'
-
-/** How far the bundle on its way in has come; nothing when none is. */
-export const loader = () => Response.json(carrying() ?? null, { headers: { 'Cache-Control': 'no-store' } })

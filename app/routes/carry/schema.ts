@@ -1,7 +1,0 @@
-import { bundleSchema } from '#server/transfer/bundle-out'
-
-/** What a household's document must look like. */
-export const loader = () =>
-  Response.json(bundleSchema(), {
-    headers: { 'Content-Type': 'application/schema+json; charset=utf-8', 'Cache-Control': 'no-cache' },
-  })

@@ -1,0 +1,97 @@
+import { Button, Checkbox, Group, Select, Stack, Textarea, TextInput } from '@mantine/core'
+import { Form, useNavigation } from 'react-router'
+import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { VARIETIES } from '#core/grain/varieties'
+import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import type { ShelfBag } from './bag-row'
+
+const FIELDS = [
+  'variety',
+  'name',
+  'label',
+  'label_ratio',
+  'bought_on',
+  'opened_on',
+  'new_crop',
+  'enriched',
+  'left_g',
+] as const
+const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
+const GRAINS = FAMILIES.map((family) => ({
+  group: family,
+  items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id, label: v.name })),
+}))
+
+export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: Refused | undefined }) {
+  const busy = useNavigation().state !== 'idle'
+  const mine = refused && (refused.typed.id ?? '') === (bag?.id ?? '') ? refused : undefined
+  const field = (name: (typeof FIELDS)[number]) => ({
+    name,
+    defaultValue: mine?.typed[name] ?? String(bag?.[name] ?? ''),
+    error: errorAt(mine, name),
+  })
+  return (
+    <Form method="post" noValidate>
+      <Stack gap="sm">
+        <input type="hidden" name="id" value={bag?.id ?? ''} />
+        <TextInput label="Name" {...field('name')} data-autofocus />
+        <Select
+          label="Grain"
+          data={GRAINS}
+          searchable
+          allowDeselect={false}
+          {...field('variety')}
+          defaultValue={mine?.typed.variety ?? bag?.variety ?? null}
+          comboboxProps={{ withinPortal: true }}
+        />
+        <TextInput
+          label="How much is left, g"
+          description="cooking subtracts from it; leave empty not to track"
+          inputMode="decimal"
+          {...field('left_g')}
+        />
+        <Textarea
+          label="What the label says"
+          description={`as printed, up to ${HOUSE_LIMITS.label} characters`}
+          autosize
+          minRows={2}
+          {...field('label')}
+        />
+        <TextInput
+          label="Its ratio, parts water to 1 part grain, by volume"
+          inputMode="decimal"
+          {...field('label_ratio')}
+        />
+        <Group grow align="flex-start">
+          <TextInput type="date" label="Bought" {...field('bought_on')} />
+          <TextInput type="date" label="Opened on" {...field('opened_on')} />
+        </Group>
+        <Checkbox
+          label="New crop, harvested this season"
+          name="new_crop"
+          value="1"
+          defaultChecked={bag?.new_crop === 1}
+        />
+        <Checkbox
+          label="Enriched with vitamins"
+          name="enriched"
+          value="1"
+          defaultChecked={bag?.enriched === 1}
+        />
+        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
+        <Group justify="space-between">
+          {bag ? (
+            <Button type="submit" variant="default" name="intent" value="drop-bag" disabled={busy}>
+              Empty: remove
+            </Button>
+          ) : (
+            <span />
+          )}
+          <Button type="submit" name="intent" value="save-bag" loading={busy}>
+            {bag ? 'Keep it so' : 'Add'}
+          </Button>
+        </Group>
+      </Stack>
+    </Form>
+  )
+}

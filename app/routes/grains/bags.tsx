@@ -1,0 +1,72 @@
+import { Button, UnstyledButton } from '@mantine/core'
+import { Form, Link } from 'react-router'
+import { varietyOf } from '#core/grain/varieties'
+import { Kernel } from '../../ui/drawing/grain-pattern'
+import type { ShelfBag } from './bag-row'
+import classes from './grains.module.css'
+
+/** The household's own bags, each with what its label says beside what is known of the grain. */
+export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag: ShelfBag) => void }) {
+  if (bags.length === 0)
+    return (
+      <p className="quiet">
+        No bags yet. A bag stores its label, how much is left, and what Omsel learned about it.
+      </p>
+    )
+  return (
+    <ul className={classes.bags}>
+      {bags.map((bag) => {
+        const variety = varietyOf(bag.variety)
+        return (
+          <li key={bag.id} className={`${classes.bag} basin`}>
+            <div className={classes.bagHead}>
+              <Kernel variety={variety} height={34} />
+              <div>
+                <b className="figure">{bag.name}</b>
+                <div className="quiet small">{variety.name}</div>
+              </div>
+              <span className={`${classes.left} figure`}>
+                {bag.left_g === null
+                  ? ''
+                  : bag.left_g >= 1000
+                    ? `${(bag.left_g / 1000).toFixed(1)} kg`
+                    : `${Math.round(bag.left_g)} g`}
+              </span>
+            </div>
+            <p className={classes.words}>
+              {[
+                ...bag.notFor,
+                bag.new_crop ? 'new crop: moister, needs less water' : '',
+                bag.enriched ? 'enriched: rinsing washes off added vitamins' : '',
+                bag.label,
+              ]
+                .filter(Boolean)
+                .join(' · ') || variety.character}
+            </p>
+            {bag.means && (
+              <p className={classes.words}>
+                The label’s {bag.label_ratio} to 1 means {bag.means.low.toFixed(2)}–
+                {bag.means.high.toFixed(2)} g per gram; usual is {variety.uptake.standard.toFixed(2)}.
+                {bag.adopted_delta !== null && ' Using the label.'}
+              </p>
+            )}
+            <div className={classes.bagKeys}>
+              <Link to={`/?grain=${bag.variety}&bag=${bag.id}`}>plan it</Link>
+              <UnstyledButton className="link" onClick={() => onEdit(bag)} aria-label={`Change ${bag.name}`}>
+                change
+              </UnstyledButton>
+              {bag.means && (
+                <Form method="post">
+                  <input type="hidden" name="id" value={bag.id} />
+                  <Button type="submit" size="compact-sm" variant="default" name="intent" value="adopt-label">
+                    {bag.adopted_delta === null ? 'Use the label' : 'Use the usual value'}
+                  </Button>
+                </Form>
+              )}
+            </div>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}

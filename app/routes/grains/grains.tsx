@@ -1,0 +1,132 @@
+import { Button, Drawer } from '@mantine/core'
+import { useState } from 'react'
+import { data, Link, useNavigation } from 'react-router'
+import type { Read } from '#core/contract/plan-request'
+import { AVOIDABLE, heldBy } from '#core/eaters/avoid'
+import { VARIETIES, varietyOf } from '#core/grain/varieties'
+import { kitchen } from '#server/store/open-household'
+import { nowMs } from '#server/clock'
+import { shelfForecast } from '#server/queries/stock-forecast'
+import { adoptLabel, dropBag, labelMeaning, saveBag } from '#server/commands/grains'
+import { formOf } from '../../ui/forms/read-form'
+import { Kernel } from '../../ui/drawing/grain-pattern'
+import { typedOf, type Refused } from '../../ui/forms/errors'
+import type { Route } from './+types/grains'
+import { BagForm } from './bag-form'
+import { Bags } from './bags'
+import { Enough } from './stock-forecast'
+import type { ShelfBag } from './bag-row'
+import { WhatGrain } from './identify-grain'
+import classes from './grains.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Grains · Omsel' }]
+
+export function loader() {
+  return {
+    forecast: shelfForecast(kitchen(), nowMs()),
+    bags: kitchen()
+      .shelf.bags()
+      .map((bag): ShelfBag => ({
+        ...bag,
+        notFor: kitchen()
+          .eaters.all()
+          .flatMap((e) =>
+            heldBy(bag.variety, e.avoids).map((food) => `not for ${e.name}: ${AVOIDABLE[food].word}`),
+          ),
+        means: bag.label_ratio === null ? null : labelMeaning(bag.variety, bag.label_ratio).uptake,
+      })),
+  }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  const typed = typedOf(form)
+  const open = kitchen()
+  const acts = new Map<string, () => Read<unknown>>([
+    ['save-bag', () => saveBag(open, typed)],
+    ['drop-bag', () => dropBag(open, typed)],
+    ['adopt-label', () => adoptLabel(open, typed)],
+  ])
+  const act = acts.get(typed.intent ?? '')
+  if (!act)
+    return data(
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        typed,
+      } satisfies Refused,
+      { status: 400 },
+    )
+  const done = act()
+  if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
+  return { done: typed.intent!, at: Date.now() }
+}
+
+/** Bags of the house, what grain one is, and every grain there is to know. */
+export default function Shelf({ loaderData, actionData }: Route.ComponentProps) {
+  const { bags } = loaderData
+  const [editing, setEditing] = useState<ShelfBag | 'new'>()
+  const refused = actionData && 'errors' in actionData ? actionData : undefined
+  const saved =
+    actionData && 'done' in actionData && actionData.done !== 'adopt-label' ? actionData.at : undefined
+  const [closedAt, setClosedAt] = useState<number>()
+  const idle = useNavigation().state === 'idle'
+  // A saved form has nothing left to say.
+  if (saved !== undefined && saved !== closedAt && idle) {
+    setClosedAt(saved)
+    setEditing(undefined)
+  }
+  return (
+    <main className="place">
+      <div className="place-head">
+        <h1 className="figure">Grains</h1>
+        <Button onClick={() => setEditing('new')}>Add a bag</Button>
+      </div>
+      <Bags bags={bags} onEdit={setEditing} />
+      <Enough forecast={loaderData.forecast} />
+      <WhatGrain shelf={[...new Set(bags.map((bag) => bag.variety))]} />
+      <h2 className="place-part">Every grain</h2>
+      <ul className={classes.grains}>
+        {VARIETIES.map((v) => (
+          <li key={v.id}>
+            <span className={classes.kernel}>
+              <Kernel variety={v} height={26} />
+            </span>
+            <span>
+              <b>{v.name}</b>
+              <span className="quiet small">{v.character}</span>
+            </span>
+            <span className={classes.facts}>
+              absorbs {v.uptake.firm}–{v.uptake.soft} g/g, {v.kernel.lengthMm}×{v.kernel.widthMm} mm
+              {v.gluten ? ', gluten' : ''}
+            </span>
+            <Link to={`/?grain=${v.id}`} aria-label={`Plan ${v.name}`}>
+              plan
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <Drawer
+        opened={editing !== undefined}
+        onClose={() => setEditing(undefined)}
+        position="right"
+        size="md"
+        lockScroll={false}
+        title={editing === 'new' ? 'Add a bag' : `${editing ? varietyOf(editing.variety).name : ''}`}
+        closeButtonProps={{ 'aria-label': 'Close' }}
+      >
+        {editing && (
+          <BagForm
+            key={editing === 'new' ? 'new' : editing.id}
+            bag={editing === 'new' ? undefined : editing}
+            refused={refused}
+          />
+        )}
+      </Drawer>
+    </main>
+  )
+}

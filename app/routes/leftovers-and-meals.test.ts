@@ -1,0 +1,477 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
+import { kitchen } from '#server/store/open-household'
+import { planOf } from '../../tests/helpers/render'
+import * as bench from './plan/plan'
+import * as card from './recipe-card/recipe-card'
+import * as kept from './leftovers/leftovers'
+import * as labels from './leftovers/labels'
+import * as putAway from './leftovers/put-away'
+import * as learned from './learned/learned'
+import * as copy from './notebook/import'
+import * as notebook from './notebook/notebook'
+import * as page from './notebook/entry'
+import * as photo from './photos/photo'
+import * as settings from './settings/settings'
+import * as supper from './meal/meal'
+import * as suppers from './meal/meals'
+import * as trial from './taste-tests/taste-test'
+import * as trials from './taste-tests/taste-tests'
+
+let folder: string
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'omsel-after-'))
+  process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
+  globalThis.omselKitchen = undefined
+  kitchen().household.welcome()
+})
+afterEach(() => {
+  globalThis.omselKitchen?.db.close()
+  globalThis.omselKitchen = undefined
+  delete process.env.OMSEL_DATABASE
+  rmSync(folder, { recursive: true })
+})
+
+interface Answer {
+  status: number
+  to: string | null
+  value: Record<string, unknown>
+}
+type Handler = (args: never) => unknown
+/** Calls a loader or an action the way the router does. */
+async function call(
+  handler: Handler,
+  {
+    body,
+    params = {},
+    url = 'http://omsel.test/',
+  }: { body?: Record<string, string> | FormData; params?: Record<string, string>; url?: string } = {},
+): Promise<Answer> {
+  const request =
+    body === undefined
+      ? new Request(url)
+      : new Request(url, {
+          method: 'POST',
+          body: body instanceof FormData ? body : new URLSearchParams(body),
+        })
+  try {
+    const given = await handler({ request, params, context: {} } as never)
+    if (given instanceof Response)
+      return { status: given.status, to: given.headers.get('Location'), value: {} }
+    const wrapped = given as {
+      type?: string
+      data?: Record<string, unknown>
+      init?: { status?: number } | null
+    }
+    return wrapped.type === 'DataWithResponseInit'
+      ? { status: wrapped.init?.status ?? 200, to: null, value: wrapped.data ?? {} }
+      : { status: 200, to: null, value: given as Record<string, unknown> }
+  } catch (thrown) {
+    if (thrown instanceof Response)
+      return { status: thrown.status, to: thrown.headers.get('Location'), value: {} }
+    throw thrown
+  }
+}
+const path = (answer: Answer) => (answer.value.errors as { path?: string; column?: string }[])[0]!.path
+const words = (answer: Answer) => (answer.value.errors as { message: string }[]).map((e) => e.message).join()
+
+/** A finished cook, copied from an old notebook.  @returns its id */
+async function cooked(): Promise<string> {
+  const table = [['2026-01-03', 'Quinoa', '220', '310', 'heavy pot', 'wet', 'a note']]
+  expect((await call(copy.action, { body: { intent: 'copy', table: JSON.stringify(table) } })).value).toEqual(
+    { copied: 1 },
+  )
+  return kitchen().notebook.lines({}, 1, 0)[0]!.cook_id
+}
+
+describe('every place refuses an intent it does not know, in words', () => {
+  test.each<[string, Handler, Record<string, string>]>([
+    ['kept', kept.action, {}],
+    ['put away', putAway.action, {}],
+    ['learned', learned.action, {}],
+    ['copy', copy.action, {}],
+    ['suppers', suppers.action, {}],
+    ['supper', supper.action, { supper: 'x' }],
+    ['trials', trials.action, {}],
+    ['trial', trial.action, { trial: 'x' }],
+    ['page', page.action, { cook: 'x' }],
+    ['settings', settings.action, {}],
+  ])('%s', async (_, action, params) => {
+    for (const intent of ['toString', '', 'constructor', 'drop-everything']) {
+      const answer = await call(action, { body: { intent }, params })
+      expect(answer.status).toBe(400)
+      expect(words(answer)).toContain('intent must be')
+    }
+  })
+})
+
+describe('what is not there is not found', () => {
+  test.each<[string, Handler, Record<string, string>]>([
+    ['page', page.loader, { cook: 'nobody' }],
+    ['supper', supper.loader, { supper: 'nobody' }],
+    ['trial', trial.loader, { trial: 'nobody' }],
+    ['photo', photo.loader, { photo: '../../etc/passwd' }],
+  ])('%s', async (_, loader, params) => {
+    expect((await call(loader, { params })).status).toBe(404)
+  })
+  test('putting away from no cook', async () => {
+    expect((await call(putAway.loader, { url: 'http://omsel.test/kept/put-away?cook=nobody' })).status).toBe(
+      404,
+    )
+  })
+})
+
+describe('kept', () => {
+  const tin = { intent: 'save-container', name: 'tin', ml: '500', depth_mm: '45', many: '3' }
+  const parcel = (containers: string[], more = {}) =>
+    JSON.stringify({
+      title: 'quinoa',
+      variety: 'quinoa',
+      grams: 300,
+      portions: 2,
+      water_share: 0.6,
+      density_g_ml: 0.78,
+      place: 'fridge',
+      open: true,
+      stacked: 1,
+      minutes_ago: 10,
+      containers,
+      ...more,
+    })
+  test('a container is told, filled, eaten from and labelled', async () => {
+    expect((await call(kept.action, { body: tin })).value).toMatchObject({ done: 'save-container' })
+    const { id } = kitchen().kept.containers()[0]!
+    expect(await call(putAway.action, { body: { intent: 'put-away', parcel: parcel([id]) } })).toMatchObject({
+      status: 302,
+      to: '/kept',
+    })
+    const { value } = await call(kept.loader)
+    const [row] = value.kept as { id: string; portions: number }[]
+    expect(row!.portions).toBe(2)
+    expect((await call(labels.loader)).value.kept).toHaveLength(1)
+    expect(
+      (
+        await call(kept.action, {
+          body: { intent: 'tell', id: 'e1', kept_id: row!.id, kind: 'eaten', portions: '1' },
+        })
+      ).status,
+    ).toBe(200)
+    // It counts in on the bench.
+    expect(((await call(bench.loader)).value as { house: { kept: unknown[] } }).house.kept).toMatchObject([
+      { variety: 'quinoa', portions: 1 },
+    ])
+    expect(
+      (await call(kept.action, { body: { intent: 'tell', id: 'e2', kept_id: row!.id, kind: 'thrown' } }))
+        .status,
+    ).toBe(200)
+    expect((await call(kept.loader)).value.kept).toEqual([])
+  })
+  test('what is refused comes back with what was typed', async () => {
+    const answer = await call(kept.action, { body: { ...tin, ml: 'big' } })
+    expect([answer.status, path(answer), answer.value.typed]).toEqual([422, 'ml', { ...tin, ml: 'big' }])
+    for (const body of ['{', 'null', '[]', '"x"', parcel(['nobody'])]) {
+      const refused = await call(putAway.action, { body: { intent: 'put-away', parcel: body } })
+      expect([400, 422]).toContain(refused.status)
+      expect(words(refused).length).toBeGreaterThan(5)
+    }
+  })
+  test('putting away from a cook begins with what was cooked, and remembers what stuck', async () => {
+    const cook = await cooked()
+    await call(kept.action, { body: tin })
+    const { value } = await call(putAway.loader, { url: `http://omsel.test/kept/put-away?cook=${cook}` })
+    expect(value.cook).toMatchObject({ id: cook, variety: 'quinoa', already: 0 })
+    const { id } = kitchen().kept.containers()[0]!
+    expect(
+      (
+        await call(putAway.action, {
+          body: {
+            intent: 'put-away',
+            parcel: parcel([id], { cook_id: cook }),
+            stuck: '50',
+            vessel_id: 'heavy-pot',
+          },
+        })
+      ).status,
+    ).toBe(302)
+    expect(
+      kitchen()
+        .equipment.vessels()
+        .find((v) => v.id === 'heavy-pot')!.sticks_g,
+    ).toBe(50)
+    expect(kitchen().kept.manyOf(cook)).toBe(1)
+    // And a cook that is taken out leaves what is in the fridge.
+    expect((await call(page.action, { body: { intent: 'remove' }, params: { cook } })).to).toBe('/notebook')
+    expect((await call(kept.loader)).value.kept).toMatchObject([{ cook_id: null }])
+  })
+  test('dressing made ahead', async () => {
+    expect(
+      (await call(kept.action, { body: { intent: 'make-bottle', style: 'milder', made_g: '200' } })).status,
+    ).toBe(200)
+    const { id } = kitchen().kept.bottles()[0]!
+    expect(path(await call(kept.action, { body: { intent: 'take-from-bottle', id, grams: '900' } }))).toBe(
+      'grams',
+    )
+  })
+})
+
+describe('the notebook', () => {
+  test('is sifted by its address, and an odd address is no error', async () => {
+    await cooked()
+    const at = async (query: string) =>
+      (await call(notebook.loader, { url: `http://omsel.test/notebook?${query}` })).value as {
+        total: number
+        page: number
+      }
+    expect((await at('')).total).toBe(1)
+    expect((await at('grain=quinoa&was=wet&q=note')).total).toBe(1)
+    expect((await at('grain=rye')).total).toBe(0)
+    for (const odd of [
+      'page=-3',
+      'page=NaN',
+      'page=1e9',
+      'page=2.5',
+      'was=__proto__',
+      `q=${'x'.repeat(5000)}`,
+      'q=%00%22%27--',
+      'grain=%F0%9F%8D%9A',
+    ])
+      expect((await at(odd)).page).toBeGreaterThanOrEqual(1)
+  })
+  test('a page tells everything of a cook, and takes weights, pictures and judgements', async () => {
+    const cook = await cooked()
+    const params = { cook }
+    expect((await call(page.loader, { params })).value).toMatchObject({
+      title: 'Quinoa',
+      pourG: 310,
+      judgement: { wetDry: 1, note: 'a note' },
+    })
+    expect(
+      (
+        await call(page.action, {
+          params,
+          body: { intent: 'judge', wet_dry: '0', hardness: '0', separate: '2', even: 'patches', ate: 'Pim' },
+        })
+      ).value,
+    ).toEqual({ saved: true })
+    expect(
+      (
+        await call(page.action, {
+          params,
+          body: { intent: 'measure', 'pot-before': '2000', 'pot-after': '1950' },
+        })
+      ).value,
+    ).toEqual({ measured: true })
+    expect(
+      path(
+        await call(page.action, {
+          params,
+          body: { intent: 'measure', 'pot-before': '2000', 'pot-after': '2950' },
+        }),
+      ),
+    ).toBe('pot-after')
+    expect(
+      path(await call(page.action, { params, body: { intent: 'judge', wet_dry: '9', hardness: '0' } })),
+    ).toBe('wet_dry')
+    const form = new FormData()
+    form.set('intent', 'photo')
+    form.set('cue', '')
+    form.set(
+      'photo',
+      new File(
+        [
+          new Uint8Array(
+            await sharp({ create: { width: 40, height: 30, channels: 3, background: 'red' } })
+              .png()
+              .toBuffer(),
+          ),
+        ],
+        'a.png',
+      ),
+    )
+    expect((await call(page.action, { params, body: form })).value).toEqual({ photo: true })
+    const { id } = kitchen().photos.ofCook(cook)[0]!
+    expect((await call(photo.loader, { params: { photo: id } })).status).toBe(200)
+    expect(path(await call(page.action, { params, body: { intent: 'drop-photo', photo: 'another' } }))).toBe(
+      'photo',
+    )
+    expect((await call(page.action, { params, body: { intent: 'drop-photo', photo: id } })).value).toEqual({
+      photo: true,
+    })
+    expect(
+      (
+        await call(page.action, {
+          params: { cook: 'nobody' },
+          body: { intent: 'judge', wet_dry: '0', hardness: '0' },
+        })
+      ).status,
+    ).toBe(404)
+  })
+  test('copying takes nothing of a table that is none', async () => {
+    for (const table of [
+      '{',
+      '{}',
+      '[1]',
+      '[["a"],[2]]',
+      JSON.stringify(Array.from({ length: 900 }, () => ['x'])),
+    ]) {
+      const answer = await call(copy.action, { body: { intent: 'copy', table } })
+      expect(answer.status).toBe(400)
+      expect(words(answer)).toMatch(/table must be/)
+    }
+    const wrong = await call(copy.action, {
+      body: { intent: 'copy', table: JSON.stringify([['2026-01-03', 'gravel', '220', '310', 'heavy pot']]) },
+    })
+    expect([wrong.status, words(wrong)]).toEqual([422, expect.stringContaining('grain must be')])
+    expect(kitchen().notebook.count({})).toBe(0)
+  })
+  test('what was learned is pinned, begun afresh and let go', async () => {
+    await cooked()
+    const figure = 'grain quinoa'
+    const of = async () =>
+      (
+        (await call(learned.loader)).value as {
+          figures: { figure: string; mean: number; pinned: boolean; cooks: number }[]
+        }
+      ).figures.find((f) => f.figure === figure)!
+    expect((await of()).cooks).toBe(1)
+    expect((await call(learned.action, { body: { intent: 'pin', figure, value: '0.25' } })).status).toBe(200)
+    expect(await of()).toMatchObject({ mean: 0.25, pinned: true })
+    expect(path(await call(learned.action, { body: { intent: 'pin', figure, value: '9' } }))).toBe('value')
+    expect(
+      path(await call(learned.action, { body: { intent: 'pin', figure: '__proto__ x', value: '0' } })),
+    ).toBe('figure')
+    expect((await call(learned.action, { body: { intent: 'unsay', figure } })).status).toBe(200)
+    expect((await of()).pinned).toBe(false)
+  })
+})
+
+describe('suppers', () => {
+  const begin = { intent: 'begin', title: 'e.g. Sunday dinner', day: '2030-03-05', hour: '19:00', cooks: '2' }
+  test('a table is laid, dishes come and go, and it is cleared', async () => {
+    const { to } = await call(suppers.action, { body: begin })
+    const params = { supper: to!.replace('/supper/', '') }
+    expect((await call(supper.loader, { params })).value).toMatchObject({ schedule: null })
+    const dish = { intent: 'add', kind: 'companion', title: 'soup', tasks: 'Simmer; 20; burner' }
+    expect((await call(supper.action, { params, body: dish })).value).toMatchObject({ done: 'add' })
+    const plan = {
+      intent: 'add',
+      kind: 'plan',
+      title: 'rice',
+      search: '',
+      vessel_id: 'heavy-pot',
+      request: JSON.stringify({
+        grains: [{ variety: 'long-white' }],
+        amount: { basis: 'dry-mass', value: planOf().grain.mass_g },
+      }),
+    }
+    expect((await call(supper.action, { params, body: plan })).to).toBe(`/supper/${params.supper}`)
+    const { schedule, supper: laid } = (await call(supper.loader, { params })).value as {
+      schedule: { feasible: boolean; dishes: unknown[] }
+      supper: { dishes: { id: string }[] }
+    }
+    expect([schedule.feasible, schedule.dishes.length]).toEqual([true, 2])
+    expect(
+      (
+        await call(supper.action, {
+          params,
+          body: { intent: 'fix', dish: laid.dishes[0]!.id, burner: 'big-burner', ready_before_minutes: '10' },
+        })
+      ).status,
+    ).toBe(200)
+    expect(
+      path(
+        await call(supper.action, {
+          params,
+          body: { intent: 'fix', dish: laid.dishes[0]!.id, burner: 'the-sun' },
+        }),
+      ),
+    ).toBe('burner')
+    const fixed = (await call(supper.loader, { params })).value as {
+      schedule: { dishes: { held_minutes: number; tasks: { resource?: string }[] }[] }
+    }
+    expect(fixed.schedule.dishes[0]).toMatchObject({ held_minutes: 10, tasks: [{ resource: 'big-burner' }] })
+    expect(
+      (
+        await call(supper.action, {
+          params,
+          body: { intent: 'save', title: 'later', day: '2030-03-06', hour: '20:00', cooks: '1' },
+        })
+      ).value,
+    ).toEqual({ done: 'save' })
+    expect(
+      (await call(supper.action, { params, body: { intent: 'drop', dish: laid.dishes[0]!.id } })).value,
+    ).toEqual({ done: 'drop' })
+    expect((await call(suppers.loader)).value.suppers).toMatchObject([{ title: 'later', dishes: ['rice'] }])
+    expect((await call(supper.action, { params, body: { intent: 'remove' } })).to).toBe('/supper')
+  })
+  test.each([
+    [{ day: 'tomorrow' }, 'hour'],
+    [{ hour: '25:00' }, 'hour'],
+    [{ day: '2030-02-31' }, 'hour'],
+    [{ title: '' }, 'title'],
+    [{ cooks: '12' }, 'cooks'],
+  ])('%j is refused, and what was typed comes back', async (more, at) => {
+    const answer = await call(suppers.action, { body: { ...begin, ...more } })
+    expect([answer.status, path(answer), answer.value.typed]).toEqual([422, at, { ...begin, ...more }])
+  })
+})
+
+describe('trials', () => {
+  const cups = [
+    { label: '400 g', search: 'grain=wild', delta: 0 },
+    { label: '420 g', search: 'grain=wild', delta: 0.1 },
+  ]
+  const given = {
+    title: 'wild',
+    differs: 'water',
+    grain_key: 'wild',
+    vessel_id: 'heavy-pot',
+    blind: true,
+    cups,
+  }
+  test('made, tasted, taken back, adopted, dropped', async () => {
+    const { to } = await call(trials.action, { body: { intent: 'make', trial: JSON.stringify(given) } })
+    const params = { trial: to!.replace('/trials/', '') }
+    expect(
+      (await call(trial.action, { params, body: { intent: 'taste', id: 'a', who: 'Teo', ranking: 'AB' } }))
+        .value,
+    ).toEqual({ tasted: true })
+    expect(
+      path(await call(trial.action, { params, body: { intent: 'taste', id: 'b', ranking: 'AA' } })),
+    ).toBe('ranking')
+    expect((await call(trial.loader, { params })).value.tastings).toHaveLength(1)
+    expect((await call(trial.action, { params, body: { intent: 'untaste', id: 'a' } })).value).toEqual({
+      tasted: true,
+    })
+    expect(path(await call(trial.action, { params, body: { intent: 'untaste', id: 'a' } }))).toBe('id')
+    expect((await call(trial.action, { params, body: { intent: 'adopt', letter: 'A' } })).value).toEqual({
+      adopted: 'A',
+    })
+    expect((await call(trials.loader)).value.trials).toMatchObject([{ title: 'wild', cups: 2, tastings: 0 }])
+    expect((await call(trial.action, { params, body: { intent: 'drop' } })).to).toBe('/trials')
+  })
+  test('what is no trial is refused', async () => {
+    for (const body of [
+      '{',
+      'null',
+      JSON.stringify({ ...given, cups: [] }),
+      JSON.stringify({ ...given, vessel_id: 'nobody' }),
+    ]) {
+      const answer = await call(trials.action, { body: { intent: 'make', trial: body } })
+      expect([400, 422]).toContain(answer.status)
+    }
+    expect(kitchen().trials.all()).toEqual([])
+  })
+})
+
+test('guidance is set in Settings, stricter only', async () => {
+  expect(
+    (await call(settings.action, { body: { intent: 'guidance', guidance: 'us', eat_h: '48' } })).value,
+  ).toMatchObject({ saved: true, what: 'guidance' })
+  expect(
+    path(await call(settings.action, { body: { intent: 'guidance', guidance: 'us', eat_h: '480' } })),
+  ).toBe('eat_h')
+  expect((await call(card.loader)).value).toMatchObject({ house: { guidance: 'us' } })
+})

@@ -1,0 +1,227 @@
+import { Button, UnstyledButton } from '@mantine/core'
+import { IconAlertTriangle } from '@tabler/icons-react'
+import { useId } from 'react'
+import { useFetcher } from 'react-router'
+import { v4 as uuid } from 'uuid'
+import { varietyOf } from '#core/grain/varieties'
+import { coolingGivenOf, fasterWays, type Cooling } from '#core/leftovers/cooling'
+import { guidanceOf, type Guidance } from '#core/leftovers/guidance'
+import { keptAt, type KeptEventKind, type KeptView } from '#core/leftovers/container-state'
+import { reheating } from '#core/leftovers/reheat'
+import type { KeptWithEvents } from '#server/store/leftovers'
+import { ContainerSection } from '../../ui/drawing/container-section'
+import type { HouseClock } from '../../ui/time/clock-hour'
+import { coolingWords, momentWord, portionsWord, useByWords } from './container-words'
+import classes from './leftovers.module.css'
+
+export interface Shown {
+  row: KeptWithEvents
+  view: KeptView
+  cooling: Cooling
+  /** Not cold yet, or not for long. */
+  warm: boolean
+}
+
+interface KeptCardProps extends Shown {
+  guidance: Guidance
+  now: number
+  clock: HouseClock
+  pan: { name: string; watts: number } | null
+  kitchenC: number
+}
+
+const TOLD: Partial<Record<KeptEventKind, string>> = {
+  'to-fridge': 'put in the fridge',
+  'to-freezer': 'frozen',
+  thawed: 'thawed',
+  reheated: 'reheated',
+  eaten: 'eaten',
+  thrown: 'thrown out',
+}
+
+/** One container: what is in it, how deep, until when; and what one does with it. */
+export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, kitchenC }: KeptCardProps) {
+  const title = useId()
+  const fetcher = useFetcher()
+  const busy = fetcher.state !== 'idle'
+  const tell = (kind: KeptEventKind, more: Record<string, string> = {}) =>
+    void fetcher.submit({ intent: 'tell', id: uuid(), kept_id: row.id, kind, ...more }, { method: 'post' })
+  const useBy = useByWords(view, now, clock)
+  const variety = varietyOf(row.variety)
+  const cools = warm && !useBy.past ? coolingWords(cooling, row.packed_ms, now, guidance, clock) : undefined
+  const ways = cools?.slow ? fasterWays(coolingGivenOf(row, kitchenC), guidance) : []
+  const areaMm2 = (row.grams / row.density_g_ml / row.depth_mm) * 1000
+  return (
+    <li className={`${classes.card} basin`} data-past={useBy.past || undefined} aria-labelledby={title}>
+      <div className={classes.head}>
+        <ContainerSection
+          variety={variety}
+          depthMm={row.depth_mm * (view.portions / row.portions)}
+          widthMm={Math.sqrt(areaMm2 * 1.4)}
+          open={row.open === 1 && warm}
+          past={useBy.past}
+          frozen={view.place === 'freezer'}
+        />
+        <div>
+          <b className="figure" id={title}>
+            {row.title}
+          </b>
+          <div className="quiet small">
+            {row.container_name}, {portionsWord(view.portions)}, {Math.round(view.grams)} g,{' '}
+            {Math.round(row.depth_mm)} mm deep
+          </div>
+          <div className="quiet small">
+            cooked {momentWord(row.cooked_ms, now, clock)}
+            {row.dressed === 1 && ', with dressing: hardens in the fridge'}
+            {view.reheats > 0 && ', reheated once'}
+          </div>
+        </div>
+      </div>
+      {cools && (
+        <p className={classes.cools}>
+          <span className="figure">{cools.says}</span>
+          {cools.slow && (
+            <span className={classes.slow}>
+              <IconAlertTriangle size={18} aria-hidden /> {cools.slow}.
+            </span>
+          )}
+        </p>
+      )}
+      {ways.length > 0 && (
+        <ul className={classes.ways}>
+          {ways.slice(0, 3).map((way) => (
+            <li key={way.id}>
+              {way.says}: {coolingWords(way.cooling, row.packed_ms, now, guidance, clock).says}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className={classes.useBy} data-past={useBy.past || undefined}>
+        {useBy.past && <IconAlertTriangle size={22} aria-hidden />}
+        {useBy.says}
+      </p>
+      {!useBy.past && view.useByMs !== null && (
+        <p className="quiet small">{otherSays(row, view, now, clock)}</p>
+      )}
+      {!useBy.past && view.place !== 'cooling' && !view.spent && (
+        <Reheat
+          row={row}
+          view={view}
+          guidance={guidance}
+          pan={pan}
+          busy={busy}
+          onDone={() => tell('reheated')}
+        />
+      )}
+      <div className={classes.keys}>
+        {useBy.past ? (
+          <Button size="sm" disabled={busy} onClick={() => tell('thrown')}>
+            Throw away
+          </Button>
+        ) : (
+          <>
+            {view.place === 'cooling' && (
+              <Button size="sm" disabled={busy} onClick={() => tell('to-fridge')}>
+                Into the fridge
+              </Button>
+            )}
+            {view.place === 'freezer' ? (
+              <Button size="sm" variant="default" disabled={busy} onClick={() => tell('thawed')}>
+                Thaw it in the fridge
+              </Button>
+            ) : (
+              <>
+                {view.portions > 1.01 && (
+                  <Button
+                    size="sm"
+                    variant="default"
+                    disabled={busy}
+                    onClick={() => tell('eaten', { portions: '1' })}
+                  >
+                    Ate one
+                  </Button>
+                )}
+                <Button size="sm" variant="default" disabled={busy} onClick={() => tell('eaten')}>
+                  {view.portions > 1.01 ? 'Ate all' : 'Eaten'}
+                </Button>
+                {view.reheats === 0 && view.place === 'fridge' && (
+                  <Button size="sm" variant="default" disabled={busy} onClick={() => tell('to-freezer')}>
+                    Freeze
+                  </Button>
+                )}
+              </>
+            )}
+            <Button size="sm" variant="default" disabled={busy} onClick={() => tell('thrown')}>
+              Thrown out
+            </Button>
+          </>
+        )}
+        {view.last && (
+          <UnstyledButton
+            className="link"
+            disabled={busy}
+            onClick={() => tell('take-back', { target: view.last!.id })}
+          >
+            undo “{TOLD[view.last.kind]}”
+          </UnstyledButton>
+        )}
+      </div>
+    </li>
+  )
+}
+
+/** What another authority would say, so that both stand there. */
+function otherSays(row: KeptWithEvents, view: KeptView, now: number, clock: HouseClock): string {
+  const packed = {
+    cookedMs: row.cooked_ms,
+    packedMs: row.packed_ms,
+    place: row.place,
+    portions: row.portions,
+    grams: row.grams,
+  }
+  const by = (authority: 'uk' | 'us') => keptAt(packed, row.events, guidanceOf(authority), now).useByMs
+  return [['UK', by('uk')] as const, ['US', by('us')] as const]
+    .filter(([, ms]) => ms !== null && ms !== view.useByMs)
+    .map(([name, ms]) => `${name} guidance: ${momentWord(ms!, now, clock)}`)
+    .join('; ')
+}
+
+function Reheat({
+  row,
+  view,
+  guidance,
+  pan,
+  busy,
+  onDone,
+}: {
+  row: KeptWithEvents
+  view: KeptView
+  guidance: Guidance
+  pan: KeptCardProps['pan']
+  busy: boolean
+  onDone: () => void
+}) {
+  const each = view.grams / Math.max(1, view.portions)
+  const hot = reheating({
+    grams: each,
+    waterShare: row.water_share,
+    toC: guidance.reheat_c.value,
+    frozen: view.place === 'freezer',
+    panW: pan?.watts ?? 400,
+  })
+  return (
+    <details className={classes.reheat}>
+      <summary>Reheat</summary>
+      <p>
+        <b>{hot.waterG} g of water</b> per portion, lid on; about <b>{hot.panMinutes} min</b>
+        {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in an 800 W microwave, loosely
+        covered. It must be steaming hot throughout, {guidance.reheat_c.value} °C in the middle;{' '}
+        {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at the most`}.
+      </p>
+      <p className="quiet small">Open the lid away from you: steam can burn.</p>
+      <Button size="sm" variant="default" disabled={busy} onClick={onDone}>
+        Reheated
+      </Button>
+    </details>
+  )
+}

@@ -1,0 +1,90 @@
+import { Button, Group, TextInput } from '@mantine/core'
+import { Form } from 'react-router'
+import { KEPT_LIMITS } from '#core/contract/leftovers'
+import type { ContainerRow } from '#server/store/leftovers'
+import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import classes from './leftovers.module.css'
+
+const FIELDS = ['name', 'ml', 'depth_mm', 'many'] as const
+const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
+
+/** The house's containers: what each holds when it is level, and how deep that is. */
+export function Containers({
+  containers,
+  refused,
+  done,
+}: {
+  containers: readonly ContainerRow[]
+  refused: Refused | undefined
+  done: number | undefined
+}) {
+  const mine = refused?.typed.intent === 'save-container' ? refused : undefined
+  const field = (name: (typeof FIELDS)[number], usual = '') => ({
+    name,
+    defaultValue: mine?.typed[name] ?? usual,
+    error: errorAt(mine, name),
+  })
+  return (
+    <section aria-label="Containers">
+      <h2 className="place-part">Containers</h2>
+      {containers.length === 0 && (
+        <p className="quiet">
+          No containers yet. Add one and Omsel divides leftovers and shows how long each takes to cool.
+        </p>
+      )}
+      <ul className={classes.containers}>
+        {containers.map((c) => (
+          <li key={c.id}>
+            <b>{c.name}</b>
+            <span className="quiet small">
+              {Math.round(c.ml)} mL, {Math.round(c.depth_mm)} mm deep{c.many > 1 && `, ${c.many} of them`}
+            </span>
+            <Form method="post">
+              <input type="hidden" name="id" value={c.id} />
+              <Button
+                type="submit"
+                size="compact-sm"
+                variant="subtle"
+                name="intent"
+                value="drop-container"
+                aria-label={`${c.name} removed`}
+              >
+                remove
+              </Button>
+            </Form>
+          </li>
+        ))}
+      </ul>
+      <Form method="post" noValidate key={done} className={classes.tellContainer}>
+        <Group align="flex-start" gap="sm">
+          <TextInput label="Name" {...field('name')} />
+          <TextInput
+            label="Capacity, mL"
+            description={range(KEPT_LIMITS.ml, 'mL')}
+            inputMode="decimal"
+            {...field('ml')}
+            w={150}
+          />
+          <TextInput
+            label="Depth when full, mm"
+            description={range(KEPT_LIMITS.depth_mm, 'mm')}
+            inputMode="decimal"
+            {...field('depth_mm')}
+            w={150}
+          />
+          <TextInput
+            label="How many"
+            description={range(KEPT_LIMITS.many, '')}
+            inputMode="numeric"
+            {...field('many', '1')}
+            w={110}
+          />
+          <Button type="submit" variant="default" name="intent" value="save-container" mt={44}>
+            Add
+          </Button>
+        </Group>
+        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
+      </Form>
+    </section>
+  )
+}

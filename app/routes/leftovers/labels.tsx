@@ -1,0 +1,80 @@
+import { Link } from 'react-router'
+import { keptAt, packedOf } from '#core/leftovers/container-state'
+import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
+import { nowMs } from '#server/clock'
+import { guidanceIn } from '#server/commands/leftovers'
+import { keptNow } from '#server/queries/leftovers'
+import { kitchen, settingsOf } from '#server/store/open-household'
+import type { Route } from './+types/labels'
+import { clockTime } from '../../ui/time/clock-hour'
+import { PrintKey } from '../recipe-card/print-key'
+import classes from './labels.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Labels · Omsel' }]
+
+export function loader() {
+  const open = kitchen()
+  const settings = settingsOf(open)
+  return {
+    kept: keptNow(open, nowMs())
+      .filter(({ view }) => view.pastMs === 0)
+      .map(({ row }) => row),
+    guidance: guidanceIn(open),
+    clock: { zone: settings.zone, clock: settings.clock },
+    nowMs: nowMs(),
+  }
+}
+
+/** A page holds this many, four rows of three. */
+const ON_A_PAGE = 12
+
+/** Labels for what is kept: what it is, when it was cooked, until when, and that it is reheated once. Good in black and white. */
+export default function Labels({ loaderData }: Route.ComponentProps) {
+  const { kept, guidance, clock, nowMs: now } = loaderData
+  return (
+    <main className={classes.page}>
+      <div className={classes.bar}>
+        <Link to="/kept">Stored</Link>
+        <h1 className="figure">Labels</h1>
+        {kept.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
+        <PrintKey />
+      </div>
+      <ul className={classes.sheet}>
+        {kept.slice(0, ON_A_PAGE).map((row) => {
+          const view = keptAt(packedOf(row), row.events, guidance, now)
+          return (
+            <li key={row.id}>
+              <b className="figure">{row.title}</b>
+              <span>
+                cooked {dateWord(row.cooked_ms, clock.zone)}, {clockTime(row.cooked_ms, clock)}
+              </span>
+              <span className={`${classes.by} figure`}>
+                {view.useByMs === null
+                  ? `frozen ${dateWord(row.packed_ms, clock.zone)}`
+                  : `eat by ${dateWord(view.useByMs, clock.zone)}, ${clockTime(view.useByMs, clock)}`}
+              </span>
+              <span>
+                {Math.round(view.grams)} g ·{' '}
+                {guidance.reheats.value === 1
+                  ? 'reheat once'
+                  : `reheat ${guidance.reheats.value} times at the most`}
+                , steaming all through
+                {view.leftH !== null && ` · thawed: within ${Math.floor(view.leftH)} h`}
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+      {kept.length === 0 && <p>No leftovers to label.</p>}
+      <p className={classes.small}>{FOLLOW_LOCAL}</p>
+    </main>
+  )
+}
+
+const dateWord = (ms: number, zone: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  }).format(ms)

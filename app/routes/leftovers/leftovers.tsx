@@ -1,0 +1,182 @@
+import { Button } from '@mantine/core'
+import { data, Link } from 'react-router'
+import type { Read } from '#core/contract/plan-request'
+import { DRESSINGS } from '#core/finish/dressing'
+import { deliveredPower } from '#core/heat/sources'
+import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
+import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
+import { keptAt, packedOf } from '#core/leftovers/container-state'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/store/open-household'
+import {
+  dropContainer,
+  guidanceIn,
+  makeBottle,
+  saveContainer,
+  takeFromBottle,
+  tellKept,
+} from '#server/commands/leftovers'
+import { keptNow } from '#server/queries/leftovers'
+import { formOf } from '../../ui/forms/read-form'
+import { typedOf, type Refused } from '../../ui/forms/errors'
+import type { Route } from './+types/leftovers'
+import { useNow } from '../../ui/time/use-now'
+import { Bottles } from './bottles'
+import { Containers } from './containers'
+import { GuidanceLine } from './guidance-line'
+import { KeptCard, type Shown } from './container-card'
+import classes from './leftovers.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Leftovers · Omsel' }]
+
+export function loader() {
+  const open = kitchen()
+  const settings = settingsOf(open)
+  const [heat] = open.equipment.heats()
+  return {
+    kept: keptNow(open, nowMs()).map(({ row }) => row),
+    guidance: guidanceIn(open),
+    authority: open.household.guidance().guidance,
+    containers: open.kept.containers(),
+    bottles: open.kept.bottles(),
+    pan: heat
+      ? {
+          name: heat.name,
+          watts: deliveredPower(
+            {
+              ratedW: heat.rated_w * heat.power_factor,
+              efficiency: heat.efficiency,
+              kind: heat.efficiency < 0.5 ? 'gas' : 'electric',
+            },
+            'medium',
+            0,
+          ),
+        }
+      : null,
+    kitchenC: settings.kitchen_c,
+    clock: { zone: settings.zone, clock: settings.clock },
+    nowMs: nowMs(),
+  }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const typed = typedOf(await formOf(request))
+  const open = kitchen()
+  const acts = new Map<string, () => Read<unknown>>([
+    ['tell', () => tellKept(open, typed, nowMs())],
+    ['save-container', () => saveContainer(open, typed)],
+    ['drop-container', () => dropContainer(open, typed)],
+    ['make-bottle', () => makeBottle(open, typed, nowMs())],
+    ['take-from-bottle', () => takeFromBottle(open, typed)],
+  ])
+  const act = acts.get(typed.intent ?? '')
+  if (!act)
+    return data(
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        typed,
+      } satisfies Refused,
+      { status: 400 },
+    )
+  const done = act()
+  if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
+  return { done: typed.intent!, at: nowMs() }
+}
+
+/** Cold for longer than this, nobody asks how it cooled, minutes. */
+const COLD_LONG_MIN = 60
+
+/** What lies in fridge and freezer, what is still cooling, and until when each is good. */
+export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
+  const { kept, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
+  const now = useNow(loaderData.nowMs)
+  const refused = actionData && 'errors' in actionData ? actionData : undefined
+  const shown = kept
+    .map((row): Shown => {
+      const view = keptAt(packedOf(row), row.events, guidance, now)
+      const cooling = coolingOf(coolingGivenOf(row, kitchenC), guidance)
+      return {
+        row,
+        view,
+        cooling,
+        warm:
+          view.place === 'cooling' ||
+          (row.place === 'fridge' &&
+            view.place === 'fridge' &&
+            now < row.packed_ms + (cooling.to5Min + COLD_LONG_MIN) * 60_000),
+      }
+    })
+    .filter(({ view }) => view.place !== 'gone')
+  const parts = [
+    { id: 'cooling', title: 'Cooling', items: shown.filter((s) => s.warm && s.view.pastMs === 0), empty: '' },
+    {
+      id: 'fridge',
+      title: 'In the fridge',
+      items: shown.filter((s) => (!s.warm || s.view.pastMs > 0) && s.view.place !== 'freezer'),
+      empty: 'Nothing in the fridge.',
+    },
+    {
+      id: 'freezer',
+      title: 'In the freezer',
+      items: shown.filter((s) => s.view.place === 'freezer'),
+      empty: 'Nothing frozen.',
+    },
+  ]
+  return (
+    <main className="place">
+      <div className="place-head">
+        <h1 className="figure">Leftovers</h1>
+        <div className={classes.acts}>
+          {kept.length > 0 && <Link to="/kept/labels">labels to print</Link>}
+          <Button component={Link} to="/kept/put-away">
+            Store leftovers
+          </Button>
+        </div>
+      </div>
+      {refused && refused.typed.intent === 'tell' && (
+        <p role="alert" className={classes.refused}>
+          {refused.errors[0]!.message}
+        </p>
+      )}
+      {parts.map(({ id, title, items, empty }) =>
+        items.length === 0 && empty === '' ? null : (
+          <section key={id} aria-label={title}>
+            <h2 className="place-part">{title}</h2>
+            {items.length === 0 ? (
+              <p className="quiet">{empty}</p>
+            ) : (
+              <ul className={classes.shelf} data-place={id}>
+                {items.map((item) => (
+                  <KeptCard
+                    key={item.row.id}
+                    {...item}
+                    guidance={guidance}
+                    now={now}
+                    clock={clock}
+                    pan={pan}
+                    kitchenC={kitchenC}
+                  />
+                ))}
+              </ul>
+            )}
+          </section>
+        ),
+      )}
+      <GuidanceLine guidance={guidance} authority={loaderData.authority} />
+      <p className="quiet small">
+        {WHY_STRICT} Stacked containers cool as one: leave space between them until cold. {FOLLOW_LOCAL}
+      </p>
+      <Bottles bottles={bottles} styles={DRESSINGS} clock={clock} now={now} refused={refused} />
+      <Containers
+        containers={containers}
+        refused={refused}
+        done={actionData && 'done' in actionData ? actionData.at : undefined}
+      />
+    </main>
+  )
+}

@@ -1,0 +1,364 @@
+import { Button, Checkbox, NativeSelect, NumberInput, Radio, Stack, TextInput } from '@mantine/core'
+import { IconAlertTriangle, IconMinus, IconPlus } from '@tabler/icons-react'
+import { useMemo, useState } from 'react'
+import { data, Link, redirect, useNavigation, useSubmit } from 'react-router'
+import { KEPT_LIMITS, type ParcelJson } from '#core/contract/leftovers'
+import { readPlanRequest } from '#core/contract/plan-request'
+import { blendOf } from '#core/grain/blend'
+import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { COOLING_PLACES, coolingOf, fasterWays, type CoolingPlace } from '#core/leftovers/cooling'
+import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
+import { containerOf, shareOut, suggestContainers } from '#core/leftovers/portions'
+import { nowMs } from '#server/clock'
+import { guidanceIn, keepStuck, putAway } from '#server/commands/leftovers'
+import { kitchen, settingsOf } from '#server/store/open-household'
+import { formOf } from '../../ui/forms/read-form'
+import { ContainerSection } from '../../ui/drawing/container-section'
+import type { Route } from './+types/put-away'
+import { coolingWords, portionsWord } from './container-words'
+import classes from './leftovers.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Put away · Omsel' }]
+
+const MINUTE = 60_000
+
+export function loader({ request }: Route.LoaderArgs) {
+  const open = kitchen()
+  const settings = settingsOf(open)
+  const id = new URL(request.url).searchParams.get('cook')
+  const cook = id === null ? undefined : open.cooks.find(id)
+  if (id !== null && !cook) throw new Response('Batch not found.', { status: 404 })
+  const read = cook && readPlanRequest(cook.request)
+  const asked = read?.ok ? read.value : undefined
+  const noted = cook && open.cooks.findNoted(cook.id)
+  const blend = asked && blendOf(asked.grains)
+  return {
+    cook:
+      cook && asked && blend
+        ? {
+            id: cook.id,
+            title: cook.title,
+            vesselId: cook.vesselId,
+            vesselName: cook.vesselName,
+            variety: asked.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety,
+            cookedG: cook.plan.yield.cooked_mass_g - cook.plan.yield.left_behind_g,
+            servings: cook.plan.yield.servings,
+            toKeep: asked.keepServings,
+            densityGMl: blend.cookedDensity,
+            waterShare: cook.plan.water.absorbed_g / cook.plan.yield.cooked_mass_g,
+            dressed: cook.plan.dressing !== undefined,
+            minutesAgo: noted ? Math.max(0, (nowMs() - noted.endedMs) / MINUTE) : 0,
+            already: open.kept.manyOf(cook.id),
+          }
+        : null,
+    containers: open.kept.containers(),
+    guidance: guidanceIn(open),
+    kitchenC: settings.kitchen_c,
+    clock: { zone: settings.zone, clock: settings.clock },
+    nowMs: nowMs(),
+  }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  if (form.get('intent') !== 'put-away')
+    return data(
+      {
+        errors: [{ path: 'intent', message: `intent must be put-away, got "${String(form.get('intent'))}"` }],
+      },
+      { status: 400 },
+    )
+  let parcel: unknown
+  try {
+    parcel = JSON.parse(String(form.get('parcel') ?? ''))
+  } catch {
+    return data({ errors: [{ path: 'parcel', message: 'leftover must be JSON' }] }, { status: 400 })
+  }
+  const open = kitchen()
+  const stuck = form.get('stuck')
+  if (stuck !== null) {
+    const kept = keepStuck(open, { vessel_id: form.get('vessel_id'), sticks_g: stuck })
+    if (!kept.ok) return data({ errors: kept.errors }, { status: 422 })
+  }
+  const put = putAway(open, parcel, nowMs())
+  if (!put.ok) return data({ errors: put.errors }, { status: 422 })
+  return redirect('/kept')
+}
+
+export const PLACE_WORDS: Record<CoolingPlace, string> = {
+  fridge: 'straight into the fridge',
+  'ice-bath': 'in ice water first',
+  counter: 'on the counter first',
+  freezer: 'straight into the freezer',
+}
+/** A tub cooked of something one does not know the water of: as most grain is. */
+const USUAL_WATER = 0.62
+
+/** What is left of a pot, shared out level, with when each container is cold; warned before it is too late. */
+export default function PutAway({ loaderData, actionData }: Route.ComponentProps) {
+  const { cook, containers, guidance, kitchenC, clock } = loaderData
+  const submit = useSubmit()
+  const busy = useNavigation().state !== 'idle'
+  const owned = useMemo(() => containers.map(containerOf), [containers])
+  const [variety, setVariety] = useState<VarietyId>(cook?.variety ?? 'long-white')
+  const [title, setTitle] = useState(cook?.title ?? '')
+  const [weighed, setWeighed] = useState(Math.round(cook?.cookedG ?? 400))
+  const [eaten, setEaten] = useState(cook ? Math.max(0, cook.servings - cook.toKeep) : 0)
+  const [stuck, setStuck] = useState(0)
+  const [larger, setLarger] = useState(false)
+  const [place, setPlace] = useState<CoolingPlace>('fridge')
+  const [open, setOpen] = useState(true)
+  const [stacked, setStacked] = useState(false)
+  const [minutesAgo, setMinutesAgo] = useState(Math.round(cook?.minutesAgo ?? 0))
+  const servings = cook?.servings ?? Math.max(1, Math.round(weighed / 180))
+  const density = cook?.densityGMl ?? varietyOf(variety).cookedDensity
+  const waterShare = cook?.waterShare ?? USUAL_WATER
+  const leftG = Math.max(0, (weighed - stuck) * (1 - Math.min(1, eaten / servings)))
+  const portions = Math.max(KEPT_LIMITS.portions[0], servings - eaten)
+  const [picked, setPicked] = useState<Record<string, number>>(() =>
+    countsOf(suggestContainers(leftG, density, portions, owned)),
+  )
+  const into = owned.flatMap((c) => Array.from({ length: picked[c.id] ?? 0 }, () => c))
+  const filled = shareOut(leftG, density, portions, into)
+  const over = filled.some((f) => f.over)
+  const tooLittle = leftG < KEPT_LIMITS.grams[0]
+  const errors = actionData && 'errors' in actionData ? actionData.errors : []
+  const send = () => {
+    const parcel: ParcelJson = {
+      cook_id: cook?.id ?? null,
+      title: title.trim() || varietyOf(variety).name,
+      variety,
+      grams: leftG,
+      portions,
+      water_share: waterShare,
+      density_g_ml: density,
+      place,
+      open,
+      stacked: stacked ? Math.max(1, into.length) : 1,
+      dressed: cook?.dressed ?? false,
+      minutes_ago: minutesAgo,
+      containers: into.map((c) => c.id),
+    }
+    void submit(
+      {
+        intent: 'put-away',
+        parcel: JSON.stringify(parcel),
+        ...(larger && cook ? { stuck: String(stuck), vessel_id: cook.vesselId } : {}),
+      },
+      { method: 'post' },
+    )
+  }
+  return (
+    <main className="place">
+      <p>
+        <Link to="/kept">Stored</Link>
+      </p>
+      <h1 className="figure">Put away{cook ? `: ${cook.title}` : ''}</h1>
+      {cook && cook.already > 0 && <p role="status">Part of this batch is already stored.</p>}
+      <div className={`${classes.sheet} basin`}>
+        <Stack gap="sm">
+          {!cook && (
+            <>
+              <TextInput
+                label="What it is"
+                value={title}
+                maxLength={120}
+                onChange={(event) => setTitle(event.currentTarget.value)}
+                placeholder={varietyOf(variety).name}
+              />
+              <NativeSelect
+                label="Grain"
+                value={variety}
+                onChange={(event) => setVariety(event.currentTarget.value as VarietyId)}
+                data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))}
+              />
+            </>
+          )}
+          <NumberInput
+            label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'}
+            value={weighed}
+            min={5}
+            max={KEPT_LIMITS.grams[1]}
+            step={10}
+            clampBehavior="blur"
+            allowNegative={false}
+            onChange={(n) => setWeighed(Number(n) || 0)}
+          />
+          {cook && (
+            <NumberInput
+              label="Stuck to the pot, g"
+              value={stuck}
+              min={0}
+              max={2000}
+              step={10}
+              clampBehavior="blur"
+              allowNegative={false}
+              onChange={(n) => setStuck(Number(n) || 0)}
+            />
+          )}
+          {cook && stuck > 0 && (
+            <Checkbox
+              label={`add this to every batch in ${cook.vesselName}`}
+              checked={larger}
+              onChange={(event) => setLarger(event.currentTarget.checked)}
+            />
+          )}
+          <NumberInput
+            label={`Portions eaten, of ${Math.round(servings * 10) / 10}`}
+            value={eaten}
+            min={0}
+            max={servings}
+            step={1}
+            clampBehavior="strict"
+            allowNegative={false}
+            onChange={(n) => setEaten(Number(n) || 0)}
+          />
+          <NumberInput
+            label="Minutes since it came off the heat"
+            value={minutesAgo}
+            min={0}
+            max={1440}
+            step={5}
+            clampBehavior="strict"
+            allowNegative={false}
+            onChange={(n) => setMinutesAgo(Number(n) || 0)}
+          />
+          <Radio.Group
+            label="Where it cools"
+            value={place}
+            onChange={(next) => setPlace(next as CoolingPlace)}
+          >
+            <Stack gap={6} mt={6}>
+              {COOLING_PLACES.map((id) => (
+                <Radio key={id} value={id} label={PLACE_WORDS[id]} />
+              ))}
+            </Stack>
+          </Radio.Group>
+          <Checkbox
+            label="lid off until it is cold"
+            checked={open}
+            onChange={(event) => setOpen(event.currentTarget.checked)}
+          />
+          <Checkbox
+            label="on top of each other"
+            checked={stacked}
+            onChange={(event) => setStacked(event.currentTarget.checked)}
+          />
+        </Stack>
+        <div>
+          <p className={`${classes.sum} figure`} role="status">
+            {tooLittle ? 'Nothing left' : `${Math.round(leftG)} g, ${portionsWord(portions)}`}
+          </p>
+          {containers.length === 0 ? (
+            <p>
+              No containers yet: <Link to="/kept">add one</Link> first.
+            </p>
+          ) : (
+            <div role="group" aria-label="Into which containers">
+              {owned.map((c) => (
+                <div key={c.id} className={classes.pick}>
+                  <span>
+                    {c.name} <span className="quiet small">{Math.round(c.ml)} mL</span>
+                  </span>
+                  <button
+                    type="button"
+                    aria-label={`Remove one ${c.name}`}
+                    disabled={!picked[c.id]}
+                    onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) - 1 })}
+                  >
+                    <IconMinus size={16} />
+                  </button>
+                  <output className="figure" aria-label={c.name}>
+                    {picked[c.id] ?? 0}
+                  </output>
+                  <button
+                    type="button"
+                    aria-label={`Add one ${c.name}`}
+                    disabled={into.length >= KEPT_LIMITS.containers}
+                    onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}
+                  >
+                    <IconPlus size={16} />
+                  </button>
+                </div>
+              ))}
+            </div>
+          )}
+          {over && (
+            <p role="alert">
+              They hold {Math.round(into.reduce((sum, c) => sum + c.ml, 0))} mL together, and{' '}
+              {Math.round(leftG / density)} mL must fit: add a container.
+            </p>
+          )}
+          <ul className={classes.filled}>
+            {distinct(filled).map((f) => {
+              const given = {
+                portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare },
+                place,
+                open,
+                kitchenC,
+                stacked: stacked ? into.length : 1,
+              }
+              const cooling = coolingOf(given, guidance)
+              const words = coolingWords(cooling, loaderData.nowMs, loaderData.nowMs, guidance, clock)
+              const [way] = cooling.tooSlow ? fasterWays(given, guidance) : []
+              return (
+                <li key={f.container.id} className="basin" data-slow={cooling.tooSlow ?? undefined}>
+                  <ContainerSection
+                    variety={varietyOf(variety)}
+                    depthMm={f.depthMm}
+                    widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)}
+                    open={open}
+                    past={false}
+                    frozen={place === 'freezer'}
+                  />
+                  <div>
+                    <b>{f.container.name}</b>
+                    <div className="quiet small">
+                      {f.many > 1 && `${f.many} times `}
+                      {Math.round(f.massG)} g, {Math.round(f.depthMm)} mm deep
+                    </div>
+                    <div className="small">{words.says}</div>
+                    {words.slow && (
+                      <div className={`${classes.slow} small`} role="status">
+                        <IconAlertTriangle size={16} aria-hidden /> {words.slow}.
+                      </div>
+                    )}
+                    {way && <div className="small">{way.says}.</div>}
+                  </div>
+                </li>
+              )
+            })}
+          </ul>
+          <p className="quiet small">
+            Eat within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}
+          </p>
+          {errors.map((e) => (
+            <p key={e.path} role="alert">
+              {e.message}
+            </p>
+          ))}
+          <Button onClick={send} loading={busy} disabled={tooLittle || into.length === 0 || over}>
+            Store
+          </Button>
+        </div>
+      </div>
+    </main>
+  )
+}
+
+const countsOf = (containers: readonly { id: string }[]): Record<string, number> => {
+  const counts: Record<string, number> = {}
+  for (const { id } of containers) counts[id] = (counts[id] ?? 0) + 1
+  return counts
+}
+
+/** Alike containers are shown once. */
+function distinct<T extends { container: { id: string } }>(filled: readonly T[]): (T & { many: number })[] {
+  const seen = new Map<string, T & { many: number }>()
+  for (const f of filled) {
+    const known = seen.get(f.container.id)
+    if (known) known.many++
+    else seen.set(f.container.id, { ...f, many: 1 })
+  }
+  return [...seen.values()]
+}

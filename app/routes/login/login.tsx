@@ -1,0 +1,105 @@
+import { Button, PasswordInput } from '@mantine/core'
+import { useEffect, useState } from 'react'
+import { data, Form, redirect, useNavigation } from 'react-router'
+import { nowMs } from '#server/clock'
+import { enterBy, joinBy } from '#server/http/auth/sign-in'
+import { doorOf, guardState } from '#server/http/auth/auth'
+import { isIn, sessionCookie, tokenIn } from '#server/http/auth/sessions'
+import { kitchen } from '#server/store/open-household'
+import { formOf } from '../../ui/forms/read-form'
+import type { Route } from './+types/login'
+import classes from './login.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Omsel' }]
+
+/** Only ways of this house are gone on with. */
+const wayOn = (to: string | null): string =>
+  to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/enter') ? to : '/'
+
+export function loader({ request }: Route.LoaderArgs) {
+  const door = doorOf(request)
+  const to = wayOn(new URL(request.url).searchParams.get('to'))
+  if (!door.network || isIn(kitchen().access, tokenIn(request.headers.get('cookie'), door.secure), nowMs()))
+    return redirect(to)
+  return { fingerprint: guardState().network?.certificates.fingerprint }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  const door = doorOf(request)
+  if (!door.network) return redirect('/')
+  const { throttle, joins } = guardState()
+  const visitor = { address: door.address, userAgent: request.headers.get('user-agent'), nowMs: nowMs() }
+  const intent = form.get('intent')
+  if (intent !== 'enter' && intent !== 'join')
+    return data(
+      { message: `intent must be enter or join, got "${String(intent).slice(0, 40)}"` },
+      { status: 400 },
+    )
+  const entered =
+    intent === 'enter'
+      ? await enterBy(kitchen(), throttle, form.get('passphrase'), visitor)
+      : joinBy(kitchen(), throttle, joins, form.get('code'), visitor)
+  if (entered.ok)
+    return redirect(wayOn(new URL(request.url).searchParams.get('to')), {
+      headers: { 'Set-Cookie': sessionCookie(entered.value, door.secure) },
+    })
+  if ('waitS' in entered)
+    return data(
+      {
+        message: `Too many attempts. Wait ${entered.waitS < 90 ? `${entered.waitS} s` : `${Math.ceil(entered.waitS / 60)} min`}.`,
+      },
+      { status: 429, headers: { 'Retry-After': String(entered.waitS) } },
+    )
+  const [{ path, message }] = entered.errors as [{ path: string; message: string }]
+  return data({ message: `That ${path} ${message.slice(path.length + 1)}.` }, { status: 403 })
+}
+
+/** How long to wait is said to programs as well. */
+export const headers: Route.HeadersFunction = ({ actionHeaders }) => actionHeaders
+
+/** The door of the house for a device that has not been let in. */
+export default function Enter({ actionData }: Route.ComponentProps) {
+  // A code comes behind the # of the address, which no server and no log is told.
+  const [code, setCode] = useState<string>()
+  useEffect(() => {
+    const found = /^#join=([\w-]+)$/.exec(location.hash)?.[1]
+    if (found === undefined) return
+    setCode(found)
+    history.replaceState(history.state, '', location.pathname + location.search)
+  }, [])
+  const busy = useNavigation().state !== 'idle'
+  return (
+    <main className={`${classes.door} basin`}>
+      <h1 className="figure">Sign in</h1>
+      {code !== undefined && !actionData ? (
+        <Form method="post">
+          <p>The computer has sent you an invitation.</p>
+          <input type="hidden" name="code" value={code} />
+          <Button type="submit" name="intent" value="join" size="md" loading={busy} fullWidth>
+            Allow this device
+          </Button>
+        </Form>
+      ) : (
+        <Form method="post">
+          <p>Enter the passphrase, or scan the code shown on the computer under Settings, Other devices.</p>
+          <PasswordInput
+            error={busy ? undefined : actionData?.message}
+            errorProps={{ role: 'alert' }}
+            name="passphrase"
+            label="Passphrase"
+            autoComplete="current-password"
+            size="md"
+            maxLength={400}
+            required
+            withAsterisk={false}
+            visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }}
+          />
+          <Button type="submit" name="intent" value="enter" size="md" mt="md" loading={busy} fullWidth>
+            Come in
+          </Button>
+        </Form>
+      )}
+    </main>
+  )
+}

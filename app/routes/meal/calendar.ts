@@ -1,0 +1,51 @@
+import ical, { ICalAlarmType } from 'ical-generator'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/store/open-household'
+import { scheduleIn } from '#server/queries/meal-schedule'
+import type { Route } from './+types/calendar'
+
+/** A calendar that has the address and not the file asks again so often, s: the evening may have moved. */
+const SUBSCRIBED_S = 300
+
+/** The evening's steps for a calendar: what hands are wanted for, each with its alarm. Moments are instants, so no zone and no clock change moves them. */
+export function loader({ params, request }: Route.LoaderArgs) {
+  const open = kitchen()
+  const supper = open.suppers.find(params.supper)
+  if (!supper) throw new Response('Meal not found.', { status: 404 })
+  const schedule = scheduleIn(open, supper, nowMs())
+  const calendar = ical({
+    name: supper.title,
+    prodId: { company: 'omsel', product: 'supper', language: 'EN' },
+    ttl: SUBSCRIBED_S,
+  })
+  const url = new URL(`/supper/${supper.id}`, request.url).toString()
+  for (const dish of schedule?.dishes ?? [])
+    for (const task of dish.tasks) {
+      if (!task.hands_on && task.resource === undefined) continue
+      const event = calendar.createEvent({
+        id: `${supper.id}-${dish.id}-${task.id}`,
+        start: new Date(task.starts_at),
+        end: new Date(task.ends_at),
+        summary: `${dish.title}: ${task.title}`,
+        url,
+        stamp: new Date(supper.made_ms),
+      })
+      // Half a minute before, so that one stands there when it begins.
+      event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: task.title })
+    }
+  const tableMs = schedule ? Date.parse(schedule.table_at) : supper.serve_ms
+  calendar.createEvent({
+    id: `${supper.id}-table`,
+    start: new Date(tableMs),
+    end: new Date(tableMs + 60_000),
+    summary: `${supper.title}: serve`,
+    url,
+    stamp: new Date(supper.made_ms),
+  })
+  return new Response(calendar.toString(), {
+    headers: {
+      'Content-Type': 'text/calendar; charset=utf-8',
+      'Content-Disposition': `inline; filename="${supper.id}.ics"`,
+    },
+  })
+}

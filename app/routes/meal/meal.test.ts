@@ -1,0 +1,188 @@
+import ICAL from 'ical.js'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import * as calendar from './calendar'
+import { wallMs } from '../../ui/time/clock-hour'
+import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
+import { openKitchen, type Kitchen } from '#server/store/open-household'
+import { addDish, dropDish, readTasks, saveSupper } from '#server/commands/meals'
+import { scheduleIn } from '#server/queries/meal-schedule'
+
+const NOW = Date.UTC(2026, 2, 5, 12, 0)
+let folder: string
+let kitchen: Kitchen
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'omsel-supper-'))
+  process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
+  kitchen = openKitchen(process.env.OMSEL_DATABASE)
+  beginHousehold(kitchen, FIRST_KITCHEN)
+  globalThis.omselKitchen = kitchen
+})
+afterEach(() => {
+  kitchen.db.close()
+  globalThis.omselKitchen = undefined
+  delete process.env.OMSEL_DATABASE
+  rmSync(folder, { recursive: true })
+})
+
+const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }[] }) => read.errors?.[0]
+const lay = (serveMs = Date.UTC(2026, 2, 5, 18, 0), cooks = '2') => {
+  const read = saveSupper(kitchen, { title: 'e.g. Sunday dinner', serve_ms: String(serveMs), cooks }, NOW)
+  if (!read.ok) throw new Error(read.errors[0]!.message)
+  return read.value
+}
+const grain = (vessel_id: string, more = {}) => ({
+  kind: 'plan',
+  title: vessel_id,
+  search: 'grain=long-white',
+  vessel_id,
+  request: JSON.stringify({
+    grains: [{ variety: 'long-white' }],
+    amount: { basis: 'servings', value: 4 },
+    serve_at: '2026-01-01T19:00:00Z',
+    ...more,
+  }),
+})
+const roots = {
+  kind: 'companion',
+  title: 'roots',
+  tasks: 'Cut; 15; hands\nRoast; 45; oven; look every 20',
+  hold_max_minutes: '20',
+}
+const supper = (id: string) => kitchen.suppers.find(id)!
+
+describe('a supper', () => {
+  test('takes grains and what goes with them, and plans them on what the house has', () => {
+    const id = lay()
+    for (const dish of [
+      grain('heavy-pot'),
+      grain('cooker', { method: 'switch-cooker', vessel: 'cooker-5' }),
+      roots,
+    ])
+      expect(addDish(kitchen, id, dish).ok).toBe(true)
+    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    expect([schedule.feasible, schedule.conflicts]).toEqual([true, []])
+    expect(schedule.dishes.map((d) => d.title)).toEqual(['heavy-pot', 'cooker', 'roots'])
+    // The hour of the supper is the hour, whatever the pot was planned for.
+    for (const d of schedule.dishes)
+      expect(Date.parse(d.ready_at)).toBeGreaterThan(supper(id).serve_ms - 46 * 60_000)
+    expect(dropDish(kitchen, id, supper(id).dishes[0]!.id).ok).toBe(true)
+    expect(supper(id).dishes).toHaveLength(2)
+  })
+
+  test('two dishes in one pot are a conflict in words', () => {
+    const id = lay()
+    addDish(kitchen, id, grain('heavy-pot'))
+    addDish(kitchen, id, { ...grain('heavy-pot'), title: 'the second' })
+    expect(scheduleIn(kitchen, supper(id), NOW)!.conflicts[0]).toBe(
+      'the second and heavy-pot both use heavy pot; choose another pot.',
+    )
+  })
+
+  test('too soon, it says by when it could be', () => {
+    const id = lay(NOW + 10 * 60_000)
+    addDish(kitchen, id, roots)
+    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    expect(Date.parse(schedule.ready_by!)).toBe(NOW + 60 * 60_000)
+  })
+
+  test.each([
+    [{ kind: 'companion', title: '', tasks: 'x; 1' }, 'title'],
+    [{ kind: 'companion', title: 'x', tasks: '' }, 'tasks'],
+    [{ kind: 'companion', title: 'x', tasks: 'cut; lots' }, 'tasks'],
+    [{ kind: 'companion', title: 'x', tasks: 'cut; 5; juggle' }, 'tasks'],
+    [{ kind: 'plan', title: 'x', search: '', vessel_id: 'heavy-pot', request: '{' }, 'request'],
+    [grain('nobody'), 'vessel_id'],
+    [grain('heavy-pot', { grains: [] }), 'grains'],
+    [{ kind: 'feast' }, 'kind'],
+    [{ ...roots, hold_max_minutes: '9999' }, 'hold_max_minutes'],
+  ])('%j is refused by its name, and the supper stays as it was', (dish, path) => {
+    const id = lay()
+    expect(errorOf(addDish(kitchen, id, dish))!.path).toBe(path)
+    expect(supper(id).dishes).toEqual([])
+  })
+  test('hands, hours and names have their limits', () => {
+    expect(errorOf(saveSupper(kitchen, { title: 'x', serve_ms: 'soon', cooks: '1' }, NOW))!.path).toBe(
+      'serve_ms',
+    )
+    expect(errorOf(saveSupper(kitchen, { title: 'x', serve_ms: '1', cooks: '7' }, NOW))!.message).toContain(
+      '1 to 4',
+    )
+    expect(
+      errorOf(saveSupper(kitchen, { id: 'nobody', title: 'x', serve_ms: '1', cooks: '1' }, NOW))!.path,
+    ).toBe('id')
+    expect(errorOf(addDish(kitchen, 'nobody', roots))!.path).toBe('supper')
+  })
+})
+
+test('tasks are read as they are typed', () => {
+  expect(readTasks('Cut the roots; 15 min; hands\n\nRoast; 45; Oven; look every 20')).toEqual({
+    ok: true,
+    value: [
+      { id: 't1', title: 'Cut the roots', minutes: 15, hands_on: true, needs: 'none' },
+      { id: 't2', title: 'Roast', minutes: 45, hands_on: false, needs: 'oven', look_in_every_min: 20 },
+    ],
+  })
+  expect(errorOf(readTasks('x; 5; look every 1'))!.message).toContain('2 to 240')
+  expect(errorOf(readTasks('x; 5; toString'))!.message).toContain('line 1: use hands')
+})
+
+describe('the calendar', () => {
+  const read = (id: string) => {
+    const response = calendar.loader({
+      params: { supper: id },
+      request: new Request(`http://omsel.test/supper/${id}/calendar.ics`),
+      context: {},
+    } as never)
+    return response
+      .text()
+      .then((text) => ICAL.parse(text) as ConstructorParameters<typeof ICAL.Component>[0])
+      .then((parsed) =>
+        new ICAL.Component(parsed).getAllSubcomponents('vevent').map((c) => new ICAL.Event(c)),
+      )
+  }
+  test('a calendar program reads the evening, every step with an alarm just before it', async () => {
+    const id = lay()
+    addDish(kitchen, id, roots)
+    addDish(kitchen, id, grain('heavy-pot'))
+    const events = await read(id)
+    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    const wanted = schedule.dishes.flatMap((d) =>
+      d.tasks.filter((t) => t.hands_on || t.resource !== undefined),
+    )
+    expect(events).toHaveLength(wanted.length + 1)
+    for (const task of wanted) {
+      const event = events.find(
+        (e) =>
+          e.summary.endsWith(`: ${task.title}`) &&
+          e.startDate.toJSDate().getTime() === Date.parse(task.starts_at),
+      )!
+      expect(event.endDate.toJSDate().getTime()).toBe(Date.parse(task.ends_at))
+      const alarm = event.component.getFirstSubcomponent('valarm')!
+      const trigger = alarm.getFirstPropertyValue('trigger') as unknown as { toSeconds: () => number }
+      expect(trigger.toSeconds()).toBe(-30)
+    }
+  })
+  test('across the night the clocks go forward, alarms ring at the instant', async () => {
+    const noon = wallMs('2026-03-29', '12:00', 'Europe/Berlin')!
+    expect(noon).toBe(Date.UTC(2026, 2, 29, 10, 0))
+    const id = lay(noon)
+    addDish(
+      kitchen,
+      id,
+      grain('heavy-pot', { grains: [{ variety: 'brown-short' }], soak: { minutes: 600, celsius: 5 } }),
+    )
+    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    const measure = schedule.dishes[0]!.tasks[0]!
+    const event = (await read(id)).find((e) => e.summary.endsWith(measure.title))!
+    expect(event.startDate.toJSDate().toISOString()).toBe(measure.starts_at)
+    // Ten hours of soak and more lie between, of which the wall shows one less.
+    expect(noon - event.startDate.toJSDate().getTime()).toBeGreaterThan(10 * 3_600_000)
+  })
+  test('an hour the clock skips is the one after it', () => {
+    expect(wallMs('2026-03-29', '02:30', 'Europe/Berlin')).toBe(Date.UTC(2026, 2, 29, 1, 30))
+    expect(wallMs('2026-02-30', '12:00', 'Europe/Berlin')).toBeUndefined()
+    expect(wallMs('2026-03-29', '25:00', 'Europe/Berlin')).toBeUndefined()
+  })
+})

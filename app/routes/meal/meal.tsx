@@ -1,0 +1,555 @@
+import { Button, Group, NativeSelect, NumberInput, Textarea, TextInput, UnstyledButton } from '@mantine/core'
+import { IconAlertTriangle } from '@tabler/icons-react'
+import { data, Form, Link, redirect, useNavigation, useSubmit } from 'react-router'
+import { nowMs } from '#server/clock'
+import { kitchen, settingsOf } from '#server/store/open-household'
+import { addDish, dropDish, fixDish, saveSupper } from '#server/commands/meals'
+import { scheduleIn } from '#server/queries/meal-schedule'
+import { useEffect } from 'react'
+import { boardOf } from '#server/queries/meal-board'
+import { tellAll, tellDish } from '#server/commands/acknowledge-changes'
+import { formOf } from '../../ui/forms/read-form'
+import { dishLetter, SupperBoard, type BoardTask } from '../../ui/drawing/meal-board'
+import { orLastKnown, useLastKnown } from '../../offline/cached-loader'
+import { ComeIn } from '../../layout/sign-in-link'
+import { useKitchenStream } from '../../layout/use-kitchen-stream'
+import { useRefresh } from '../../layout/use-refresh'
+import { useServerClock } from '../../ui/time/use-server-clock'
+import { useOutbox } from '../../offline/outbox'
+import { Acts } from './next-actions'
+import { Changes } from './timetable-changes'
+import { Hands } from './cook-select'
+import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
+import { clockTime, dayOf, dayWord, hourOf, wallMs } from '../../ui/time/clock-hour'
+import { PrintKey } from '../recipe-card/print-key'
+import type { Route } from './+types/meal'
+import classes from './meal.module.css'
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.supper.title} · Meal · Omsel` : 'Meal · Omsel' },
+]
+
+export function loader({ params }: Route.LoaderArgs) {
+  const open = kitchen()
+  const supper = open.suppers.find(params.supper)
+  if (!supper) throw new Response('Meal not found.', { status: 404 })
+  const schedule = scheduleIn(open, supper, nowMs()) ?? null
+  return {
+    supper,
+    schedule,
+    board: schedule && schedule.start_at !== '' ? boardOf(open, supper, schedule, nowMs()) : null,
+    tracks: [
+      ...open.equipment.heats().map(({ id, name }) => ({ id, name })),
+      ...(supper.oven > 0 ? [{ id: 'oven', name: 'oven' }] : []),
+      ...open.equipment
+        .vessels()
+        .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
+        .map(({ id, name }) => ({ id, name })),
+    ],
+    burners: open.equipment.heats().map(({ id }) => id),
+    settings: settingsOf(open),
+    nowMs: nowMs(),
+  }
+}
+
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  orLastKnown(`supper ${params.supper}`, serverLoader)
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const typed = typedOf(await formOf(request))
+  const open = kitchen()
+  const refuse = (errors: Refused['errors'], status = 422) =>
+    data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'supper' ? 404 : status })
+  switch (typed.intent) {
+    case 'save': {
+      const serve = wallMs(typed.day ?? '', typed.hour ?? '', settingsOf(open).zone)
+      if (serve === undefined)
+        return refuse([
+          {
+            path: 'hour',
+            message: `hour must be a day and a time, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
+          },
+        ])
+      const saved = saveSupper(open, { ...typed, id: params.supper, serve_ms: String(serve) }, nowMs())
+      return saved.ok ? { done: 'save' as const } : refuse(saved.errors)
+    }
+    case 'add': {
+      const added = addDish(open, params.supper, typed)
+      if (!added.ok) return refuse(added.errors)
+      // From the bench one comes here to see it on the table.
+      return typed.kind === 'plan'
+        ? redirect(`/supper/${params.supper}`)
+        : { done: 'add' as const, at: nowMs() }
+    }
+    case 'drop': {
+      const dropped = dropDish(open, params.supper, typed.dish)
+      return dropped.ok ? { done: 'drop' as const } : refuse(dropped.errors)
+    }
+    case 'fix': {
+      const fixed = fixDish(open, params.supper, typed)
+      if (!fixed.ok) return refuse(fixed.errors)
+      tellDish(open, params.supper, typed.dish!, nowMs())
+      return { done: 'fix' as const }
+    }
+    case 'seen': {
+      tellAll(open, params.supper, nowMs())
+      return { done: 'seen' as const }
+    }
+    case 'remove':
+      open.suppers.drop(params.supper)
+      return redirect('/supper')
+    default:
+      return refuse(
+        [
+          {
+            path: 'intent',
+            message: `intent must be save, add, fix, drop, seen or remove, got "${typed.intent ?? ''}"`,
+          },
+        ],
+        400,
+      )
+  }
+}
+
+/** What is pressed here: a dish's own, and a pot's cue and end, which are passed on. */
+type SupperPress = 'begin' | 'done' | 'late' | 'hand' | 'take-back' | 'cue' | 'finish'
+
+const MINUTE = 60_000
+const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20'
+
+/** While it is under way the board is looked at anew so often, ms. */
+const AGAIN_MS = 20_000
+const LATE_MINUTES = [5, 15, 30]
+
+/** One supper: the table at the right edge, every place and hand as a track, what to do now, and the evening as a list. */
+export default function Supper({ loaderData, actionData }: Route.ComponentProps) {
+  const { supper, schedule, board, tracks, settings } = loaderData
+  useLastKnown(`supper ${supper.id}`, loaderData)
+  const refresh = useRefresh()
+  const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
+  const line = useKitchenStream(refresh)
+  const outbox = useOutbox<SupperPress>(
+    `supper-${supper.id}`,
+    aheadMs,
+    refresh,
+    `/supper/${supper.id}/events`,
+  )
+  const begun = board?.begun ?? false
+  useEffect(() => {
+    if (!begun) return
+    const timer = setInterval(refresh, AGAIN_MS)
+    return () => clearInterval(timer)
+  }, [begun, refresh])
+  const submit = useSubmit()
+  const refused = actionData && 'errors' in actionData ? actionData : undefined
+  const busy = useNavigation().state !== 'idle'
+  const tableMs = schedule ? Date.parse(schedule.table_at) : supper.serve_ms
+  const at = (text: string | number) =>
+    ((typeof text === 'string' ? Date.parse(text) : text) - tableMs) / MINUTE
+  const names =
+    supper.cooks === 1
+      ? [supper.names[0] ?? 'hands']
+      : Array.from({ length: supper.cooks }, (_, i) => supper.names[i] ?? `hands ${i + 1}`)
+  const handAt = (dish: string, task: string) => board?.hands[`${dish} ${task}`]
+  const tasks: BoardTask[] = (board?.dishes ?? []).flatMap((dish, i) =>
+    dish.tasks.map((t) => ({
+      dish: i,
+      title: t.title,
+      start: at(t.startMs),
+      end: at(t.endMs),
+      hands: t.hands,
+      track: t.at ?? null,
+      state: t.state,
+      ...(handAt(dish.id, t.id) === undefined ? {} : { hand: handAt(dish.id, t.id)! }),
+    })),
+  )
+  const steps = tasks
+    .map((t) => ({ ...t, dishTitle: schedule!.dishes[t.dish]!.title }))
+    .filter((t) => t.state !== 'done')
+    .sort((a, b) => a.start - b.start || a.end - b.end)
+  const nameOf = new Map(tracks.map((t) => [t.id, t.name]))
+  const placeOf = (id: string) => nameOf.get(id) ?? id
+  const burners = tracks.filter((t) => loaderData.burners.includes(t.id))
+  const edit = refused?.typed.intent === 'save' ? refused : undefined
+  const adding = refused?.typed.intent === 'add' ? refused : undefined
+  const started = new Set(
+    board?.dishes.filter((d) => d.tasks.some((t) => t.state !== 'next')).map((d) => d.id),
+  )
+  const move = (dishAt: number, minutes: number, track: string | undefined) => {
+    const dish = supper.dishes[dishAt]
+    if (!dish || started.has(dish.id)) return
+    const burner = track !== undefined && loaderData.burners.includes(track) ? track : (dish.burner ?? '')
+    const held = dish.ready_before_minutes ?? Math.round(board?.dishes[dishAt]?.heldMinutes ?? 0)
+    void submit(
+      {
+        intent: 'fix',
+        dish: dish.id,
+        burner,
+        ready_before_minutes:
+          minutes === 0
+            ? String(dish.ready_before_minutes ?? '')
+            : String(Math.min(480, Math.max(0, held - minutes))),
+      },
+      { method: 'post', preventScrollReset: true },
+    )
+  }
+  return (
+    <main className="place" data-heard={loaderData.nowMs}>
+      <p className={classes.bar}>
+        <Link to="/supper">Meals</Link>
+      </p>
+      <div className="place-head">
+        <h1 className="figure">{supper.title}</h1>
+        <div className={classes.acts}>
+          <a href={`/supper/${supper.id}/calendar.ics`}>calendar</a>
+          <PrintKey />
+        </div>
+      </div>
+      <p className="place-lead">
+        {dayWord(tableMs, now, settings.zone)}, serving at {clockTime(tableMs, settings)}
+        {tableMs - supper.serve_ms >= MINUTE && ` (asked for at ${clockTime(supper.serve_ms, settings)})`}
+        {!begun &&
+          schedule &&
+          schedule.start_at !== '' &&
+          `; first task ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
+      </p>
+      {(line !== 'open' || outbox.cutOff) && (
+        <p role="status" className={classes.changes}>
+          Offline: your taps are saved{outbox.waiting.length > 0 && `: ${outbox.waiting.length} so far`}.
+          <ComeIn line={line} />
+        </p>
+      )}
+      {outbox.refused && (
+        <p role="alert" className={classes.changes}>
+          Not saved: {outbox.refused}.
+        </p>
+      )}
+      {board && (
+        <Changes
+          changes={board.changes}
+          dishes={board.dishes}
+          slidMinutes={(tableMs - supper.serve_ms) / MINUTE - board.lateMinutes}
+          tableAt={clockTime(tableMs, settings)}
+          clock={settings}
+          placeOf={placeOf}
+        />
+      )}
+      {schedule && !schedule.feasible && (
+        <div className={classes.conflicts} role="alert">
+          <IconAlertTriangle size={22} aria-hidden />
+          <ul>
+            {schedule.conflicts.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+            {schedule.ready_by && (
+              <li>Earliest serving time: {clockTime(Date.parse(schedule.ready_by), settings)}.</li>
+            )}
+            {schedule.nearest.map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {board && board.acts.length > 0 && (
+        <section className={`${classes.nowPart} basin`} aria-label="Now">
+          <div className={classes.nowHead}>
+            <h2 className="place-part">Now and next</h2>
+            {begun && (
+              <>
+                <span className="quiet">guests late by</span>
+                {LATE_MINUTES.map((minutes) => (
+                  <UnstyledButton
+                    key={minutes}
+                    className="chip"
+                    aria-label={`Guests ${minutes} minutes late`}
+                    onClick={() => outbox.press('late', '', { amount: minutes })}
+                  >
+                    +{minutes}
+                  </UnstyledButton>
+                ))}
+              </>
+            )}
+            {board.last && (
+              <UnstyledButton
+                className="link"
+                onClick={() => outbox.press('take-back', '', { target: board.last!.id })}
+              >
+                Undo “{lastWord(board.last, board.dishes)}”
+              </UnstyledButton>
+            )}
+          </div>
+          <Acts
+            acts={board.acts}
+            dishes={board.dishes}
+            now={now}
+            clock={settings}
+            placeOf={placeOf}
+            handOf={(act) => (supper.cooks > 1 ? names[handAt(act.dish, act.task) ?? 0] : undefined)}
+            sent={new Set(outbox.waiting.map((e) => e.dish ?? ''))}
+            press={(kind, act) => outbox.press(kind, act.task, { dish: act.dish })}
+          />
+        </section>
+      )}
+      {board && schedule && schedule.dishes.length > 0 && (
+        <section className={`${classes.board} basin`} aria-label="Timetable">
+          <SupperBoard
+            tracks={tracks}
+            tasks={tasks}
+            hands={names}
+            dishes={schedule.dishes.map((d) => ({ title: d.title, ready: -d.held_minutes }))}
+            clockAt={(minute) => clockTime(tableMs + minute * MINUTE, settings)}
+            {...(begun ? { now: at(now) } : {})}
+            onMove={move}
+          />
+        </section>
+      )}
+      <div className={classes.columns}>
+        <section aria-label="Dishes">
+          <h2 className="place-part">Dishes</h2>
+          <ul className={classes.dishes}>
+            {supper.dishes.map((dish, i) => {
+              const told = schedule?.dishes.find((d) => d.id === dish.id)
+              return (
+                <li key={dish.id}>
+                  <b className="figure">{dishLetter(i)}</b>
+                  <span>
+                    {dish.title}
+                    <span className="quiet small">
+                      {' '}
+                      {told && told.tasks.length > 0
+                        ? told.held_minutes < 1
+                          ? 'ready on time'
+                          : `ready ${Math.round(told.held_minutes)} min before`
+                        : ''}
+                    </span>
+                  </span>
+                  {dish.kind === 'plan' && <Link to={`/?${dish.search}`}>Plan</Link>}
+                  <span className={classes.controls}>
+                    {supper.cooks > 1 && (
+                      <Hands
+                        title={dish.title}
+                        names={names}
+                        hand={told?.tasks.map((t) => handAt(dish.id, t.id)).find((h) => h !== undefined)}
+                        onGive={(hand) => outbox.press('hand', '', { dish: dish.id, amount: hand })}
+                      />
+                    )}
+                    {!started.has(dish.id) && (
+                      <Fix
+                        dish={dish}
+                        burners={burners}
+                        heated={tasks.some((t) => t.dish === i && burners.some((b) => b.id === t.track))}
+                        held={Math.round(told?.held_minutes ?? 0)}
+                      />
+                    )}
+                    <Form method="post">
+                      <input type="hidden" name="dish" value={dish.id} />
+                      <Button
+                        type="submit"
+                        size="compact-sm"
+                        variant="subtle"
+                        name="intent"
+                        value="drop"
+                        aria-label={`Remove ${dish.title}`}
+                      >
+                        take it off
+                      </Button>
+                    </Form>
+                  </span>
+                </li>
+              )
+            })}
+          </ul>
+          <p className={classes.screen}>
+            Grains come from the <Link to="/">Plan</Link>: plan it, then press “add to meal”.
+          </p>
+          <Form
+            method="post"
+            noValidate
+            className={classes.screen}
+            key={actionData && 'at' in actionData ? actionData.at : 'first'}
+          >
+            <input type="hidden" name="kind" value="companion" />
+            <TextInput
+              label="Other dish"
+              name="title"
+              placeholder="roast roots"
+              defaultValue={adding?.typed.title ?? ''}
+              error={errorAt(adding, 'title')}
+            />
+            <Textarea
+              label="Steps, one per line"
+              description="what; minutes; and hands, burner, oven, look every 20"
+              name="tasks"
+              autosize
+              minRows={3}
+              placeholder={EXAMPLE}
+              defaultValue={adding?.typed.tasks ?? ''}
+              error={errorAt(adding, 'tasks')}
+            />
+            <Group align="flex-end" mt="xs">
+              <TextInput
+                label="Can wait, min"
+                name="hold_max_minutes"
+                inputMode="numeric"
+                w={150}
+                defaultValue={adding?.typed.hold_max_minutes ?? ''}
+                error={errorAt(adding, 'hold_max_minutes')}
+              />
+              <Button type="submit" variant="default" name="intent" value="add" loading={busy}>
+                Add dish
+              </Button>
+            </Group>
+          </Form>
+          <Form method="post" noValidate className={classes.screen}>
+            <h2 className="place-part">Time and helpers</h2>
+            <Group align="flex-end" gap="sm">
+              <TextInput
+                name="title"
+                label="What it is"
+                defaultValue={edit?.typed.title ?? supper.title}
+                error={errorAt(edit, 'title')}
+              />
+              <TextInput
+                type="date"
+                name="day"
+                label="Day"
+                defaultValue={edit?.typed.day ?? dayOf(supper.serve_ms, settings.zone)}
+                error={errorAt(edit, 'hour')}
+              />
+              <TextInput
+                type="time"
+                name="hour"
+                label="Serve at"
+                defaultValue={edit?.typed.hour ?? hourOf(supper.serve_ms, settings.zone)}
+              />
+              <TextInput
+                name="names"
+                label="Who does it"
+                placeholder="names, with commas"
+                w={160}
+                defaultValue={edit?.typed.names ?? supper.names.join(', ')}
+                error={errorAt(edit, 'names')}
+              />
+              <NumberInput
+                name="cooks"
+                label="People cooking"
+                defaultValue={Number(edit?.typed.cooks ?? supper.cooks)}
+                min={1}
+                max={4}
+                w={80}
+                error={errorAt(edit, 'cooks')}
+              />
+              <Button type="submit" name="intent" value="save" loading={busy}>
+                Save
+              </Button>
+              <Button type="submit" variant="subtle" name="intent" value="remove">
+                Delete this meal
+              </Button>
+            </Group>
+          </Form>
+        </section>
+        <section aria-label="The evening">
+          <h2 className="place-part">Steps</h2>
+          <ol className={classes.steps}>
+            {steps.map((s, i) => (
+              <li key={i} data-hands={s.hands || undefined} data-state={s.state}>
+                <span className="figure">
+                  {clockTime(tableMs + s.start * MINUTE, settings)}
+                  {dayOf(tableMs + s.start * MINUTE, settings.zone) !== dayOf(tableMs, settings.zone) && (
+                    <span className="small quiet">
+                      {' '}
+                      {dayWord(tableMs + s.start * MINUTE, now, settings.zone)}
+                    </span>
+                  )}
+                </span>
+                <span>
+                  <b>{dishLetter(s.dish)}</b> {s.title}{' '}
+                  <span className="quiet small">
+                    {s.dishTitle}, {Math.round(s.end - s.start)} min{s.track ? `, ${placeOf(s.track)}` : ''}
+                    {s.hands && s.hand !== undefined && supper.cooks > 1 ? `, ${names[s.hand]}` : ''}
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ol>
+          {steps.length === 0 && <p className="quiet">No dishes yet.</p>}
+        </section>
+      </div>
+    </main>
+  )
+}
+
+const EVENT_WORDS: Record<string, string> = {
+  begin: 'begun',
+  done: 'done',
+  hand: 'handed over',
+  late: 'guests late',
+}
+const lastWord = (
+  { kind, dish }: { kind: string; dish: string | null },
+  dishes: readonly { id: string; title: string }[],
+): string =>
+  `${dish === null ? '' : `${dishes.find((d) => d.id === dish)?.title ?? ''} `}${EVENT_WORDS[kind] ?? kind}`
+
+/** Moves a ribbon: to another burner, or earlier; what is fixed stays, and the rest goes round it. */
+function Fix({
+  dish,
+  burners,
+  heated,
+  held,
+}: {
+  dish: { id: string; title: string; burner?: string; ready_before_minutes?: number }
+  burners: readonly { id: string; name: string }[]
+  heated: boolean
+  held: number
+}) {
+  const submit = useSubmit()
+  const fix = (burner: string, early: number | undefined) =>
+    void submit(
+      {
+        intent: 'fix',
+        dish: dish.id,
+        burner,
+        ready_before_minutes: early === undefined ? '' : String(early),
+      },
+      { method: 'post', preventScrollReset: true },
+    )
+  const early = dish.ready_before_minutes
+  return (
+    <span className={classes.fix}>
+      {heated && (
+        <NativeSelect
+          size="xs"
+          aria-label={`Burner for ${dish.title}`}
+          value={dish.burner ?? ''}
+          onChange={(event) => fix(event.currentTarget.value, early)}
+          data={[{ value: '', label: 'any burner' }, ...burners.map((b) => ({ value: b.id, label: b.name }))]}
+        />
+      )}
+      <UnstyledButton
+        className="chip"
+        aria-label={`${dish.title} five minutes earlier`}
+        onClick={() => fix(dish.burner ?? '', Math.min(480, (early ?? held) + 5))}
+      >
+        −5
+      </UnstyledButton>
+      <UnstyledButton
+        className="chip"
+        aria-label={`${dish.title} five minutes later`}
+        disabled={(early ?? held) < 5}
+        onClick={() => fix(dish.burner ?? '', Math.max(0, (early ?? held) - 5))}
+      >
+        +5
+      </UnstyledButton>
+      {(early !== undefined || dish.burner !== undefined) && (
+        <UnstyledButton
+          className="link"
+          aria-label={`Release ${dish.title}`}
+          onClick={() => fix('', undefined)}
+        >
+          release
+        </UnstyledButton>
+      )}
+    </span>
+  )
+}

@@ -1,0 +1,110 @@
+import { useMemo } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { planFrom } from '#core/contract/plan'
+import { splitBatch, type SplitPot } from '#core/schedule/split'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/store/open-household'
+import { spanWord } from '../../ui/time/clock-hour'
+import { amountWord, grainWord } from '../../planning/plan-words'
+import { fromSearch, toSearch } from '../../planning/plan-address'
+import { firstBench, heatOfState, requestOf, vesselOfState, type BenchState } from '../../planning/plan-state'
+import { houseIn } from '../../planning/planning-data.server'
+import type { Route } from './+types/split'
+import classes from './meal.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'In which pots · Omsel' }]
+
+export function loader() {
+  return { ...houseIn(kitchen()), nowMs: nowMs() }
+}
+
+const SHOWN = 6
+
+/** A batch for many: in which of the house's pots, how much in each, or in rounds. */
+export default function Split({ loaderData }: Route.ComponentProps) {
+  const { house, nowMs: now } = loaderData
+  const [search] = useSearchParams()
+  const written = search.toString()
+  const first = useMemo(() => firstBench(house), [house])
+  const state = useMemo(() => fromSearch(new URLSearchParams(written), first, house), [written, first, house])
+  const in_ = (vesselId: string, heatId: string, grams: number): BenchState => ({
+    ...state,
+    vesselId,
+    heatId,
+    amount: { basis: 'dry-mass', value: grams },
+    method: vesselId === state.vesselId ? state.method : null,
+    poured: null,
+    at: null,
+    keep: 0,
+    fromKept: 0,
+  })
+  const { options, grams } = useMemo(() => {
+    const read = planFrom(requestOf({ ...state, at: null }, house, now))
+    const grams = read.ok ? Math.round(read.value.grain.mass_g / 5) * 5 : 300
+    // A pot stands on the burner it is planned for; the others take what is left, the strongest first.
+    const heats = [
+      heatOfState(state, house),
+      ...house.heats
+        .filter((h) => h.id !== state.heatId)
+        .sort((a, b) => b.rated_w * b.efficiency - a.rated_w * a.efficiency),
+    ]
+    const pots = [
+      vesselOfState(state, house),
+      ...house.vessels
+        .filter((v) => v.id !== state.vesselId && v.kind !== 'oven-dish')
+        .sort((a, b) => b.capacity_ml - a.capacity_ml),
+    ].slice(0, 6)
+    let next = 0
+    const list = pots.map((row): SplitPot & { heatId: string } => {
+      const heat = row.own_rated_w === null ? heats[next++ % heats.length]! : heats[0]!
+      return {
+        id: row.id,
+        name: row.name,
+        capacityMl: row.capacity_ml,
+        place: row.own_rated_w === null ? heat.id : `own ${row.id}`,
+        heatId: heat.id,
+        request: (g) => requestOf(in_(row.id, heat.id, g), house, now),
+      }
+    })
+    return { options: splitBatch(grams, list), grams }
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [state, house, now])
+  return (
+    <main className="place">
+      <p className={classes.bar}>
+        <Link to={`/?${written}`}>Plan</Link>
+      </p>
+      <h1 className="figure">Choose pots</h1>
+      <p className="place-lead">
+        {amountWord(state)}, {grams} g of {grainWord(state, house)}: ready first, then least work.
+      </p>
+      {options.length === 0 && (
+        <p role="status">No pots can hold this much, even in two rounds. Cook less.</p>
+      )}
+      <ol className="place-list">
+        {options.slice(0, SHOWN).map((o, i) => (
+          <li key={i} className="basin">
+            <b className="figure">{spanWord(o.minutes)}</b>
+            <span>
+              {o.rounds > 1 ? 'in two rounds, ' : ''}
+              {o.shares.map((s, k) => (
+                <span key={s.pot.id}>
+                  {k > 0 && ' and '}
+                  <Link
+                    to={`/?${toSearch(in_(s.pot.id, (s.pot as SplitPot & { heatId: string }).heatId, s.grams), first).toString()}`}
+                  >
+                    {s.grams} g in the {s.pot.name}
+                  </Link>
+                  , {Math.round(s.plan.water.pour_g)} g water
+                </span>
+              ))}
+            </span>
+            <span className="quiet small">
+              {spanWord(o.handsOn)} hands-on; deepest {Math.round(o.bedMm)} mm
+            </span>
+          </li>
+        ))}
+      </ol>
+    </main>
+  )
+}

@@ -1,0 +1,542 @@
+import { Button, FileInput, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'
+import { data, Form, Link, redirect, useNavigation } from 'react-router'
+import { LONGEST_ATE, LONGEST_NOTE, MEASURE_LIMITS } from '#core/contract/settings'
+import { readPlanRequest } from '#core/contract/plan-request'
+import { runningCookOf } from '#core/contract/running-cook'
+import { standing } from '#core/cook/events'
+import { replay } from '#core/cook/replay'
+import { becomesOf } from '#core/troubleshoot/other-uses'
+import { experimentsFor, type Compared } from '#core/learn/beliefs'
+import {
+  BOTTOMS,
+  EVENNESS,
+  EVENNESS_WORDS,
+  HARDNESS_WORDS,
+  SEPARATE_WORDS,
+  STEPS,
+  WET_DRY_WORDS,
+} from '#core/learn/rating'
+import { CUES, type CueId } from '#core/methods/signs'
+import { nowMs } from '#server/clock'
+import { judge } from '#server/commands/rate'
+import { kitchen, settingsOf } from '#server/store/open-household'
+import { measureCook, removeCook } from '#server/commands/notebook'
+import { beliefsIn } from '#server/commands/rebuild-entry'
+import { dropPhoto, keepPhoto } from '#server/photos/photos'
+import { formOf } from '../../ui/forms/read-form'
+import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
+import { EVENT_WORDS } from '../stove/event-words'
+import type { Route } from './+types/entry'
+import classes from './notebook.module.css'
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.title} · Notebook · Omsel` : 'Notebook · Omsel' },
+]
+
+export function loader({ params }: Route.LoaderArgs) {
+  const open = kitchen()
+  const cook = open.cooks.findNoted(params.cook)
+  if (!cook) throw new Response('Batch not found, or still cooking.', { status: 404 })
+  const events = open.cooks.events(cook.id)
+  const running = runningCookOf(cook, events)
+  const view = replay(running, events, cook.endedMs)
+  const read = readPlanRequest(cook.request)
+  const { beliefs, known } = beliefsIn(open)
+  const grain = known[`grain ${cook.grainKey}`]
+  const plan = {
+    grainKey: cook.grainKey,
+    bagId: cook.bagId,
+    vesselId: cook.vesselId,
+    heatId: cook.heatId ?? `own ${cook.vesselId}`,
+  }
+  return {
+    id: cook.id,
+    title: cook.title,
+    vesselName: cook.vesselName,
+    vesselId: cook.vesselId,
+    heatName: cook.heatName,
+    heatId: cook.heatId,
+    grain: read.ok && read.value.grains.length === 1 ? read.value.grains[0]!.variety : undefined,
+    startedMs: cook.startedMs,
+    endedMs: cook.endedMs,
+    end: cook.end,
+    grainG: cook.plan.grain.mass_g,
+    pourG: running.plan.water.pour_g,
+    pouredOtherwise: Math.round(running.plan.water.pour_g - cook.plan.water.pour_g),
+    judgement: cook.judgement,
+    lidLifts: view.lidLifts,
+    lostSteamG: view.lostSteamG,
+    measured: Object.fromEntries(
+      open.notebook.measured(cook.id).map(({ kind, grams }) => [kind, grams]),
+    ) as Partial<Record<string, number>>,
+    steamG: cook.plan.water.evaporated_g,
+    photos: open.photos.ofCook(cook.id).map(({ id, cue, width, height }) => ({ id, cue, width, height })),
+    // Presses that ended a stage stand in the table of stages already.
+    events: standing(events)
+      .filter((e) => e.kind !== 'cue' && e.kind !== 'finish')
+      .map(({ id, kind, stage, atMs, amount, seconds }) => ({
+        id,
+        kind,
+        atMs,
+        amount,
+        seconds,
+        stage: running.plan.stages.find((s) => s.id === stage)?.title ?? stage,
+      })),
+    compared: beliefs.compared.filter((c) => c.cookId === cook.id),
+    stages: running.plan.stages.map((stage, i) => ({
+      id: stage.id,
+      title: stage.title,
+      planned: stage.minutes,
+      took:
+        view.stages[i]!.state === 'next'
+          ? undefined
+          : (Math.min(view.stages[i]!.endMs, cook.endedMs) - view.stages[i]!.startMs) / 60_000,
+    })),
+    learned: grain && { mean: grain.mean, sd: grain.sd, cooks: grain.cooks },
+    published: cook.plan.water.uptake_target - (read.ok ? read.value.uptakeDelta : 0),
+    next: experimentsFor(beliefs, plan, {
+      dryG: cook.plan.grain.mass_g,
+      steamG: cook.plan.water.evaporated_g,
+    })[0],
+    settings: settingsOf(open),
+    nowMs: nowMs(),
+  }
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const sent = await formOf(request)
+  const form = Object.fromEntries(
+    [...sent].filter((pair): pair is [string, string] => typeof pair[1] === 'string'),
+  )
+  const open = kitchen()
+  const refused = (read: { errors: { path: string; message: string }[] }) =>
+    data({ errors: read.errors, typed: form }, { status: read.errors[0]!.path === 'cook' ? 404 : 422 })
+  switch (form.intent) {
+    case 'judge': {
+      const judged = judge(open, params.cook, form, nowMs())
+      return judged.ok ? { saved: true as const } : refused(judged)
+    }
+    case 'measure': {
+      const measured = measureCook(open, params.cook, form)
+      return measured.ok ? { measured: true as const } : refused(measured)
+    }
+    case 'photo': {
+      const kept = await keepPhoto(open, params.cook, sent.get('photo'), form.cue, nowMs())
+      return kept.ok ? { photo: true as const } : refused(kept)
+    }
+    case 'drop-photo': {
+      const id = form.photo ?? ''
+      const own = open.photos.ofCook(params.cook).some((p) => p.id === id)
+      if (!own)
+        return refused({ errors: [{ path: 'photo', message: 'photo must be a photo of this batch' }] })
+      dropPhoto(open, id)
+      return { photo: true as const }
+    }
+    case 'remove': {
+      const removed = removeCook(open, params.cook)
+      return removed.ok ? redirect('/notebook') : refused(removed)
+    }
+    default:
+      return data(
+        {
+          errors: [
+            {
+              path: 'intent',
+              message: `intent must be judge, measure, photo, drop-photo or remove, got "${String(form.intent)}"`,
+            },
+          ],
+          typed: form,
+        },
+        { status: 400 },
+      )
+  }
+}
+
+export default function CookPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { settings, stages, judgement, learned, end, measured, photos, events, compared } = loaderData
+  const busy = useNavigation().state !== 'idle'
+  const failed =
+    actionData && 'errors' in actionData
+      ? (actionData as { errors: { path: string; message: string }[]; typed: Record<string, string> })
+      : undefined
+  const of = (intent: string) => (failed?.typed.intent === intent ? failed : undefined)
+  const error = (path: string, intent = 'judge') => of(intent)?.errors.find((e) => e.path === path)?.message
+  const plan = loaderData.grain && {
+    grain: loaderData.grain,
+    grams: String(Math.round(loaderData.grainG)),
+    pot: loaderData.vesselId,
+    ...(loaderData.heatId ? { on: loaderData.heatId } : {}),
+  }
+  const address = (more: Record<string, string> = {}) =>
+    `/?${new URLSearchParams({ ...plan, ...more }).toString()}`
+  return (
+    <main className={classes.notebook}>
+      <p className={classes.back}>
+        <Link to="/notebook">Notebook</Link>
+      </p>
+      <h1 className="figure">{loaderData.title}</h1>
+      <p className="place-lead">
+        {Math.round(loaderData.grainG)} g in {Math.round(loaderData.pourG)} g of water,{' '}
+        {loaderData.vesselName}, {loaderData.heatName};{' '}
+        {loaderData.pouredOtherwise !== 0 &&
+          `${Math.abs(loaderData.pouredOtherwise)} g ${loaderData.pouredOtherwise < 0 ? 'less' : 'more'} than planned, by what was seen before the pour; `}
+        {dayWord(loaderData.endedMs, loaderData.nowMs, settings.zone)},{' '}
+        {clockTime(loaderData.startedMs, settings)} to {clockTime(loaderData.endedMs, settings)}
+        {loaderData.lidLifts > 0 &&
+          `; lid lifted ${loaderData.lidLifts === 1 ? 'once' : `${loaderData.lidLifts} times`}, ${loaderData.lostSteamG.toFixed(1)} g of steam lost`}
+      </p>
+      {plan && (
+        <p>
+          Again: <Link to={address({ poured: String(Math.round(loaderData.pourG)) })}>exactly as before</Link>
+          , or <Link to={address()}>adjusted</Link>.
+        </p>
+      )}
+      <div className={classes.columns}>
+        <section aria-label="Planned and actual">
+          <h2 className={classes.h2}>Planned and actual</h2>
+          <table className={classes.table}>
+            <thead>
+              <tr>
+                <th scope="col">Stage</th>
+                <th scope="col" className={classes.number}>
+                  Planned
+                </th>
+                <th scope="col" className={classes.number}>
+                  Took
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {stages.map((stage) => (
+                <tr key={stage.id}>
+                  <td>{stage.title}</td>
+                  <td className={classes.number}>
+                    {Math.round(stage.planned.low) === Math.round(stage.planned.high)
+                      ? spanWord(stage.planned.expected)
+                      : `${Math.round(stage.planned.low)}–${Math.round(stage.planned.high)} min`}
+                  </td>
+                  <td className={classes.number}>
+                    {stage.took === undefined
+                      ? 'not reached'
+                      : stage.took < 10
+                        ? `${stage.took.toFixed(1)} min`
+                        : spanWord(stage.took)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {events.length > 0 && (
+            <>
+              <h2 className={classes.h2}>Events</h2>
+              <ul>
+                {events.map((e) => (
+                  <li key={e.id}>
+                    {clockTime(e.atMs, settings)}, {EVENT_WORDS[e.kind]}
+                    {e.amount !== undefined && `, ${Math.round(e.amount * 10) / 10}`}
+                    {e.seconds !== undefined && `, ${Math.round(e.seconds)} s`}{' '}
+                    <span className="quiet">({e.stage})</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {end === 'finish' && (
+            <Form method="post" className={classes.weigh} aria-labelledby="weighed" noValidate>
+              <h2 className={classes.h2} id="weighed">
+                Weighed
+              </h2>
+              <Weighed
+                name="pot-before"
+                label="Full pot with lid before heating, g"
+                measured={measured}
+                typed={of('measure')?.typed}
+                error={error('pot-before', 'measure')}
+              />
+              <Weighed
+                name="pot-after"
+                label="The same pot when done, g"
+                measured={measured}
+                typed={of('measure')?.typed}
+                error={error('pot-after', 'measure')}
+              />
+              <Weighed
+                name="drained"
+                label="Poured off, g"
+                measured={measured}
+                typed={of('measure')?.typed}
+                error={error('drained', 'measure')}
+              />
+              <Weighed
+                name="cooked"
+                label="Cooked, g"
+                measured={measured}
+                typed={of('measure')?.typed}
+                error={error('cooked', 'measure')}
+              />
+              <p className="quiet small">
+                {measured['pot-before'] !== undefined && measured['pot-after'] !== undefined
+                  ? `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam measured; ${Math.round(loaderData.steamG)} g expected.`
+                  : `The two weights show how much steam left; ${Math.round(loaderData.steamG)} g expected. (${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g)`}
+              </p>
+              <Button type="submit" variant="default" name="intent" value="measure">
+                Save weights
+              </Button>
+            </Form>
+          )}
+          <Photos photos={photos} error={error('photo', 'photo') ?? error('cue', 'photo')} busy={busy} />
+        </section>
+        {end === 'finish' && (
+          <section aria-label="How it was">
+            <h2 className={classes.h2}>How it was</h2>
+            <Form method="post" className={`${classes.judge} basin`}>
+              <Scale
+                name="wet_dry"
+                legend="How dry or wet"
+                words={WET_DRY_WORDS}
+                value={judgement?.wetDry ?? 0}
+              />
+              <Scale
+                name="hardness"
+                legend="How hard or soft"
+                words={HARDNESS_WORDS}
+                value={judgement?.hardness ?? 0}
+              />
+              <Scale
+                name="separate"
+                legend="Sticky or separate"
+                words={SEPARATE_WORDS}
+                value={judgement?.separate ?? 0}
+              />
+              <div>
+                <span className={classes.legend} id="even">
+                  How even
+                </span>
+                <SegmentedControl
+                  fullWidth
+                  name="even"
+                  aria-labelledby="even"
+                  defaultValue={judgement?.even ?? 'even'}
+                  data={EVENNESS.map((e) => ({ value: e, label: EVENNESS_WORDS[e] }))}
+                />
+              </div>
+              <div>
+                <span className={classes.legend} id="bottom">
+                  Bottom
+                </span>
+                <SegmentedControl
+                  fullWidth
+                  name="bottom"
+                  aria-labelledby="bottom"
+                  defaultValue={judgement?.bottom ?? 'clean'}
+                  data={BOTTOMS.map((b) => ({ value: b, label: b }))}
+                />
+              </div>
+              <TextInput
+                name="ate"
+                label="Who ate"
+                maxLength={LONGEST_ATE}
+                defaultValue={of('judge')?.typed.ate ?? judgement?.ate ?? ''}
+                error={error('ate')}
+              />
+              <Textarea
+                name="note"
+                label="Note"
+                description={`up to ${LONGEST_NOTE} characters`}
+                defaultValue={of('judge')?.typed.note ?? judgement?.note ?? ''}
+                autosize
+                minRows={2}
+                error={error('note')}
+              />
+              <Group justify="space-between">
+                <span role="status" className="quiet">
+                  {of('judge') && !busy
+                    ? (error('wet_dry') ??
+                      error('hardness') ??
+                      error('bottom') ??
+                      'Not saved yet: see above.')
+                    : ''}
+                  {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
+                </span>
+                <Button type="submit" name="intent" value="judge" loading={busy}>
+                  {judgement ? 'Update' : 'Save'}
+                </Button>
+              </Group>
+            </Form>
+            {judgement && becomesOf(judgement).length > 0 && (
+              <p className={classes.learned}>You can still use it for {becomesOf(judgement).join('; ')}.</p>
+            )}
+            <p>
+              <Link to={`/kept/put-away?cook=${loaderData.id}`}>Store the leftovers</Link>
+            </p>
+            {learned && judgement && (
+              <p className={classes.learned}>
+                {nextWords(learned, loaderData.published)} {plan && <Link to={address()}>Plan it again</Link>}
+              </p>
+            )}
+            {compared.length > 0 && (
+              <ul className="quiet small">
+                {compared.map((c) => (
+                  <li key={c.what}>{surpriseWords(c)}</li>
+                ))}
+              </ul>
+            )}
+            {loaderData.next && loaderData.next.nowG - loaderData.next.thenG > 2 && (
+              <p className={classes.learned}>
+                Most useful to measure next time: {loaderData.next.says.toLowerCase()}. The water is now known
+                to ± {Math.round(loaderData.next.nowG)} g; it would be ± {Math.round(loaderData.next.thenG)}{' '}
+                g.
+              </p>
+            )}
+          </section>
+        )}
+      </div>
+      <Form
+        method="post"
+        className={classes.danger}
+        onSubmit={(event) =>
+          !window.confirm('Delete this batch? What Omsel has learned from it goes too.') &&
+          event.preventDefault()
+        }
+      >
+        <Button type="submit" variant="subtle" size="compact-sm" name="intent" value="remove">
+          Delete this batch
+        </Button>
+      </Form>
+    </main>
+  )
+}
+
+const Weighed = ({
+  name,
+  label,
+  measured,
+  typed,
+  error,
+}: {
+  name: string
+  label: string
+  measured: Partial<Record<string, number>>
+  typed: Record<string, string> | undefined
+  error: string | undefined
+}) => (
+  <TextInput
+    size="xs"
+    name={name}
+    label={label}
+    inputMode="decimal"
+    defaultValue={typed?.[name] ?? (measured[name] === undefined ? '' : String(measured[name]))}
+    error={error?.replace(`${name} `, '')}
+  />
+)
+
+function Photos({
+  photos,
+  error,
+  busy,
+}: {
+  photos: readonly { id: string; cue: string | null; width: number; height: number }[]
+  error: string | undefined
+  busy: boolean
+}) {
+  const shows = (cue: string | null) =>
+    cue !== null && cue in CUES ? `when ${CUES[cue as CueId].text}` : 'this pot'
+  return (
+    <>
+      <h2 className={classes.h2}>Pictures</h2>
+      <div className={classes.photos}>
+        {photos.map((photo) => (
+          <figure key={photo.id}>
+            <img
+              src={`/photos/${photo.id}`}
+              width={photo.width}
+              height={photo.height}
+              style={{ height: 'auto' }}
+              alt={shows(photo.cue)}
+              loading="lazy"
+            />
+            <figcaption className="small">
+              {shows(photo.cue)}
+              <Form method="post">
+                <input type="hidden" name="photo" value={photo.id} />
+                <Button type="submit" variant="subtle" size="compact-xs" name="intent" value="drop-photo">
+                  delete
+                </Button>
+              </Form>
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+      <Form method="post" encType="multipart/form-data" aria-label="A picture">
+        <Group align="flex-end" gap="sm">
+          <FileInput
+            size="xs"
+            name="photo"
+            label="A picture"
+            description="up to 12 MB; it is made smaller and location data is removed"
+            placeholder="choose a picture"
+            accept="image/*"
+            required
+            withAsterisk={false}
+          />
+          <NativeSelect
+            size="xs"
+            name="cue"
+            label="Shows"
+            data={[
+              { value: '', label: 'this pot' },
+              ...Object.entries(CUES).map(([id, cue]) => ({ value: id, label: cue.text })),
+            ]}
+          />
+          <Button type="submit" size="xs" variant="default" name="intent" value="photo" loading={busy}>
+            Save
+          </Button>
+        </Group>
+        {error && <p role="alert">{error}</p>}
+      </Form>
+    </>
+  )
+}
+
+/** Five steps from one end to the other; the middle is right. */
+function Scale({
+  name,
+  legend,
+  words,
+  value,
+}: {
+  name: string
+  legend: string
+  words: readonly string[]
+  value: number
+}) {
+  return (
+    <fieldset className={classes.scaleSet}>
+      <legend className={classes.legend}>{legend}</legend>
+      <div className={classes.steps}>
+        {STEPS.map((step, i) => (
+          <label key={step} className={classes.step}>
+            <input type="radio" name={name} value={step} defaultChecked={value === step} />
+            <span>{words[i]}</span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  )
+}
+
+const nextWords = (
+  { mean, sd, cooks }: { mean: number; sd: number; cooks: number },
+  published: number,
+): string =>
+  `Water per gram of grain: ${published.toFixed(2)} (usual ${(published + mean).toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one batch' : `${cooks} cooks`}.`
+
+const WHAT_WORDS: Record<Compared['what'], string> = {
+  boil: 'time to the boil',
+  weighed: 'steam by the scale',
+  'wet-dry': 'wet or dry',
+  hardness: 'hard or overdone',
+}
+/** What a cook said against what was expected of it. */
+const surpriseWords = ({ what, z }: Compared): string =>
+  `${WHAT_WORDS[what]}: ${Math.abs(z) < 1 ? 'about as expected' : Math.abs(z) < 2 ? 'a little off what was expected' : 'unusual, so it counts less until confirmed'}`

@@ -1,0 +1,246 @@
+import { Button, FileInput, NativeSelect, Table, TextInput } from '@mantine/core'
+import Papa from 'papaparse'
+import { useState, type ClipboardEvent } from 'react'
+import { data, Link, useNavigation, useSubmit } from 'react-router'
+import {
+  columnCalled,
+  COPIED_COLUMNS,
+  MOST_COPIED,
+  readCopied,
+  type CopiedColumn,
+  type CopiedError,
+} from '#core/learn/imported-batches'
+import { nowMs } from '#server/clock'
+import { copiedHouse, copyCooks } from '#server/commands/import-batches'
+import { kitchen } from '#server/store/open-household'
+import { Complaints } from '../../ui/forms/error-list'
+import { formOf } from '../../ui/forms/read-form'
+import type { Route } from './+types/import'
+import classes from './notebook.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Import an old notebook · Omsel' }]
+
+export function loader() {
+  return { house: copiedHouse(kitchen()), today: new Date(nowMs()).toISOString().slice(0, 10) }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  const refuse = (message: string, status = 400) =>
+    data({ errors: [{ row: 0, column: '' as const, message }] satisfies CopiedError[] }, { status })
+  if (form.get('intent') !== 'copy') return refuse(`intent must be copy, got "${String(form.get('intent'))}"`)
+  let table: unknown
+  try {
+    table = JSON.parse(String(form.get('table') ?? ''))
+  } catch {
+    return refuse('table must be JSON')
+  }
+  if (
+    !Array.isArray(table) ||
+    table.length > MOST_COPIED + 2 ||
+    !table.every(
+      (row) => Array.isArray(row) && row.length <= 40 && row.every((cell) => typeof cell === 'string'),
+    )
+  )
+    return refuse(`table must be rows of text, ${MOST_COPIED} at most`)
+  const copied = copyCooks(kitchen(), table as string[][], nowMs())
+  return copied.ok ? { copied: copied.value } : data({ errors: copied.errors }, { status: 422 })
+}
+
+/** Without these a row is no cook. */
+const NEEDED = ['date', 'grain', 'dry', 'water', 'pot'] as const satisfies readonly CopiedColumn[]
+const WORDS: Record<CopiedColumn, string> = {
+  date: 'When',
+  grain: 'Grain',
+  dry: 'Dry, g',
+  water: 'Water, g',
+  pot: 'Pot',
+  outcome: 'How it was',
+  note: 'Note',
+}
+const EXAMPLE: Record<CopiedColumn, string> = {
+  date: '2025-11-03',
+  grain: 'Quinoa',
+  dry: '220',
+  water: '310',
+  pot: '',
+  outcome: 'right',
+  note: '',
+}
+const blank = () => COPIED_COLUMNS.map(() => '')
+const FIRST_ROWS = 4
+const LARGEST_FILE = 500_000
+
+/** Past cooks, typed into a grid, pasted from a table, or read from a file of commas. */
+export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
+  const { house, today } = loaderData
+  const [rows, setRows] = useState<string[][]>(() => Array.from({ length: FIRST_ROWS }, blank))
+  /** A table's own words for its columns, and which of ours each is; "" for one that is left out. */
+  const [heading, setHeading] = useState<string[]>()
+  const [matched, setMatched] = useState<(CopiedColumn | '')[]>([])
+  const [told, setTold] = useState<string>()
+  const submit = useSubmit()
+  const busy = useNavigation().state !== 'idle'
+  const table = heading ? [matched, ...rows] : rows
+  const typed = rows.some((row) => row.some((cell) => cell.trim() !== ''))
+  const lost = heading ? NEEDED.filter((column) => !matched.includes(column)) : []
+  const read = !typed
+    ? undefined
+    : lost.length > 0
+      ? {
+          ok: false as const,
+          errors: lost.map((column) => ({ row: 0, column, message: `Which column is “${WORDS[column]}”?` })),
+        }
+      : readCopied(table, house, today)
+  const errors =
+    read && !read.ok ? read.errors : actionData && 'errors' in actionData ? actionData.errors : []
+  const columns = heading ?? COPIED_COLUMNS.map((c) => WORDS[c])
+  const take = (text: string): boolean => {
+    const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' })
+    const list = parsed.data
+    if (list.length < 2 && (list[0]?.length ?? 0) < 2) return false
+    const [first] = list
+    // A first row without a figure in it is a heading.
+    const headed = first !== undefined && first.length > 1 && first.every((cell) => !/\d/.test(cell))
+    const width = Math.max(...list.map((row) => row.length))
+    const even = (row: readonly string[]) =>
+      Array.from({ length: headed ? width : Math.max(width, COPIED_COLUMNS.length) }, (_, i) => row[i] ?? '')
+    setHeading(headed ? even(first) : undefined)
+    setMatched(headed ? even(first).map((word) => columnCalled(word) ?? '') : [])
+    setRows(list.slice(headed ? 1 : 0, (headed ? 1 : 0) + MOST_COPIED + 1).map(even))
+    setTold(`${list.length - (headed ? 1 : 0)} rows read.`)
+    return true
+  }
+  const paste = (event: ClipboardEvent) => {
+    if (take(event.clipboardData.getData('text'))) event.preventDefault()
+  }
+  const file = async (chosen: File | undefined) => {
+    if (!chosen) return
+    if (chosen.size > LARGEST_FILE)
+      return setTold(
+        `The file may have ${LARGEST_FILE / 1000} kB at most; yours has ${Math.round(chosen.size / 1000)}.`,
+      )
+    try {
+      if (!take(new TextDecoder('utf-8', { fatal: true }).decode(await chosen.arrayBuffer())))
+        setTold('No table found in that file.')
+    } catch {
+      setTold('That file is not UTF-8 text. Save it as “CSV UTF-8” and try again.')
+    }
+  }
+  const at = (row: number, column: number) =>
+    errors.find(
+      (e) =>
+        e.row === row + 1 &&
+        e.column !== '' &&
+        e.column === (heading ? matched[column] : COPIED_COLUMNS[column]),
+    )
+  return (
+    <main className={classes.notebook}>
+      <p className={classes.back}>
+        <Link to="/notebook">Notebook</Link>
+      </p>
+      <h1 className="figure">Import an old notebook</h1>
+      <p className="place-lead">
+        One batch per row. Paste a table into the first cell or choose a CSV file. Column headings are matched
+        for you and can be changed.
+      </p>
+      <FileInput
+        className={classes.file!}
+        label="From a file"
+        placeholder="choose a file"
+        description={`CSV in UTF-8, ${LARGEST_FILE / 1000} kB at most`}
+        accept=".csv,.tsv,text/csv,text/plain"
+        onChange={(chosen) => void file(chosen ?? undefined)}
+      />
+      <p>
+        <span role="status" className="quiet">
+          {actionData && 'copied' in actionData
+            ? `${actionData.copied} ${actionData.copied === 1 ? 'cook is' : 'batches are'} in the notebook now.`
+            : told}
+        </span>
+      </p>
+      <div className={classes.scroll} onPaste={paste}>
+        <Table withRowBorders={false} verticalSpacing={2} horizontalSpacing={3}>
+          <Table.Thead>
+            <Table.Tr>
+              {columns.map((word, i) => (
+                <Table.Th key={i}>
+                  {word}
+                  {heading && (
+                    <NativeSelect
+                      size="xs"
+                      aria-label={`“${word}” is`}
+                      value={matched[i] ?? ''}
+                      data={[
+                        { value: '', label: 'ignore' },
+                        ...COPIED_COLUMNS.map((column) => ({ value: column, label: WORDS[column] })),
+                      ]}
+                      onChange={(event) =>
+                        setMatched(
+                          matched.map((old, k) =>
+                            k === i ? (event.currentTarget.value as CopiedColumn | '') : old,
+                          ),
+                        )
+                      }
+                    />
+                  )}
+                </Table.Th>
+              ))}
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {rows.map((row, r) => (
+              <Table.Tr key={r}>
+                {row.map((cell, c) => (
+                  <Table.Td key={c}>
+                    <TextInput
+                      size="xs"
+                      aria-label={`${columns[c] ?? 'column'}, row ${r + 1}`}
+                      value={cell}
+                      error={at(r, c) !== undefined}
+                      miw={84}
+                      placeholder={
+                        r === 0 && !heading
+                          ? c === 4
+                            ? house.vessels[0]?.name
+                            : EXAMPLE[COPIED_COLUMNS[c]!]
+                          : ''
+                      }
+                      onChange={(event) => {
+                        const { value } = event.currentTarget
+                        setRows(
+                          rows.map((other, i) =>
+                            i === r ? other.map((old, k) => (k === c ? value : old)) : other,
+                          ),
+                        )
+                      }}
+                    />
+                  </Table.Td>
+                ))}
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </div>
+      <Complaints of={errors.map((e) => `${e.row > 0 ? `Row ${e.row}: ` : ''}${e.message}.`)} />
+      <p>
+        <Button
+          variant="default"
+          onClick={() => setRows([...rows, heading ? heading.map(() => '') : blank()])}
+          disabled={rows.length >= MOST_COPIED}
+        >
+          Add row
+        </Button>{' '}
+        <Button
+          loading={busy}
+          disabled={!read?.ok}
+          onClick={() => void submit({ intent: 'copy', table: JSON.stringify(table) }, { method: 'post' })}
+        >
+          {read?.ok
+            ? `Copy ${read.cooks.length === 1 ? 'one batch' : `${read.cooks.length} cooks`}`
+            : 'Copy them'}
+        </Button>
+      </p>
+    </main>
+  )
+}

@@ -1,0 +1,58 @@
+import { UnstyledButton } from '@mantine/core'
+import { IconAlertTriangle, IconHandStop, IconInfoCircle } from '@tabler/icons-react'
+import { useState } from 'react'
+import type { Caution } from '#core/plan/result'
+import type { BenchState, House } from '../../planning/plan-state'
+import { mendOf } from '../../planning/apply-fix'
+import classes from './cautions.module.css'
+
+interface CautionsProps {
+  cautions: readonly Caution[]
+  state: BenchState
+  change: (next: Partial<BenchState>) => void
+  house: House
+  now: number
+}
+
+const SHOWN = 2
+const ICON = { stop: IconHandStop, warn: IconAlertTriangle, note: IconInfoCircle } as const
+const SAID = { stop: 'Stop', warn: 'Take care', note: 'Note' } as const
+
+/** The gravest two, each with the one thing that mends it; the rest a press away. */
+export function Cautions({ cautions, state, change, house, now }: CautionsProps) {
+  const [all, setAll] = useState(false)
+  const shown = all ? cautions : cautions.slice(0, SHOWN)
+  const more = cautions.length - SHOWN
+  return (
+    <ul className={classes.list}>
+      {shown.map((caution) => {
+        const Icon = ICON[caution.severity]
+        const mend =
+          caution.severity === 'note' && caution.about !== 'texture'
+            ? undefined
+            : mendOf(caution, state, house, now)
+        return (
+          <li key={caution.code} className={classes.caution} data-severity={caution.severity}>
+            <Icon size={18} aria-label={SAID[caution.severity]} role="img" />
+            <span className={all ? undefined : classes.brief} title={caution.text}>
+              {caution.text}
+              {!mend && caution.remedy && ` ${caution.remedy}`}
+            </span>
+            {mend && (
+              <UnstyledButton className={classes.mend} onClick={() => change(mend.state)}>
+                {mend.text}
+              </UnstyledButton>
+            )}
+          </li>
+        )
+      })}
+      {more > 0 && (
+        <li>
+          <UnstyledButton className={classes.more} onClick={() => setAll(!all)} aria-expanded={all}>
+            {all ? 'fewer' : `${more} more`}
+          </UnstyledButton>
+        </li>
+      )}
+    </ul>
+  )
+}

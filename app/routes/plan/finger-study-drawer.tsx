@@ -1,0 +1,35 @@
+import { Drawer } from '@mantine/core'
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import type { Variety } from '#core/grain/varieties'
+import type { BenchState } from '../../planning/plan-state'
+import { FingerChart } from './finger-chart'
+import { TranslateRatio } from './translate-ratio'
+
+export interface StudyProps {
+  request: PlanRequestJson
+  variety: Variety
+  change: (next: Partial<BenchState>) => void
+  creaseMm: number
+}
+
+/** The two questions, answered beside the pot. */
+export default function StudyDrawer({
+  open,
+  onClose,
+  ...props
+}: StudyProps & { open: 'finger' | 'ratio' | undefined; onClose: () => void }) {
+  return (
+    <Drawer
+      opened={open !== undefined}
+      onClose={onClose}
+      position="right"
+      size={560}
+      lockScroll={false}
+      title={open === 'finger' ? 'A finger over the grain, in this pot' : 'Convert a recipe’s ratio'}
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      {open === 'finger' && <FingerChart request={props.request} creaseMm={props.creaseMm} />}
+      {open === 'ratio' && <TranslateRatio {...props} />}
+    </Drawer>
+  )
+}

@@ -1,0 +1,238 @@
+import { UnstyledButton } from '@mantine/core'
+import { lazy } from 'react'
+import { Link } from 'react-router'
+import type { Settings } from '#core/contract/settings'
+import type { Correction } from '#core/learn/corrections'
+import type { Sum } from '#core/explain/pour'
+import type { WaterWay } from '#core/methods/definition'
+import type { Plan } from '#core/plan/result'
+import type { PourContext } from '#core/vessel/pour-gauges'
+import type { MeasureRow } from '#server/store/equipment'
+import type { PourMarkRow } from '#server/store/grain-bags'
+import { dayWord } from '../../ui/time/clock-hour'
+import { Aside } from '../../layout/aside'
+import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from '../../planning/gauges'
+import type { SlackWords } from '../../planning/room-for-error'
+import { WaterBeam } from './water-beam'
+import { Why } from './why'
+import { whyDepth } from './explanations'
+import classes from './measure.module.css'
+
+export interface MeasureProps {
+  plan: Plan
+  context: PourContext
+  settings: Settings
+  measures: readonly MeasureRow[]
+  /** Lines printed in this vessel. */
+  printed: readonly PrintedLine[] | null
+  /** Marks kept for this grain in this pot. */
+  marks: readonly PourMarkRow[]
+  learned: Correction | undefined
+  /** How far the pour may be off. */
+  slack: SlackWords | undefined
+  now: number
+  /** Where this school's water goes. */
+  way: Way
+  /** The pour as the sum it is. */
+  why: () => Promise<Sum>
+  /** The dry grain as the sum it is. */
+  whyGrain: () => Promise<Sum>
+  /** The gauge in hand. */
+  gauge: string
+  onGauge: (id: string) => void
+  /** Water of the cook's own, and what it does. */
+  ownWords: string | undefined
+  onPoured: (pourG: number | null) => void
+  onKeep: () => void
+  /** The water before the last change, for some seconds. */
+  wasPourG?: number | undefined
+  /** The term of the balance that is pointed at. */
+  lit?: string | undefined
+  onLit?: (term: string | undefined) => void
+}
+
+/** Where the water goes; ladles: stock, given bit by bit. */
+export type Way = WaterWay | 'ladles'
+/** Gauges that say nothing where the grain does not lie in this water. */
+const ON_THE_BED = new Set(['finger', 'as-deep', 'printed'])
+const NOT_BY: Partial<Record<Way, ReadonlySet<string>>> = {
+  excess: ON_THE_BED,
+  boiler: ON_THE_BED,
+  stock: new Set([...ON_THE_BED, 'line']),
+  ladles: new Set([...ON_THE_BED, 'line']),
+}
+const POUR_TITLE: Record<Way, string> = {
+  pot: 'Water to add',
+  excess: 'Plenty of water',
+  boiler: 'Under the basket',
+  stock: 'Sprinkle',
+  ladles: 'Hot stock',
+}
+
+/** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
+export function Measure(props: MeasureProps) {
+  const { plan, learned, slack, now, settings, gauge, onGauge, ownWords, onPoured } = props
+  const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
+  const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
+  const { water } = plan
+  const { way } = props
+  return (
+    <div className={classes.measure}>
+      <div className={classes.figures}>
+        <Figure title="Dry grain" reading={at.grain} grams={plan.grain.mass_g} why={props.whyGrain} />
+        <Figure
+          title={ownWords ? 'You add' : POUR_TITLE[way]}
+          reading={at.water}
+          grams={water.pour_g}
+          wet
+          why={props.why}
+          was={props.wasPourG}
+        />
+      </div>
+      <div className={classes.gauges}>
+        <div role="group" aria-label="Measure by">
+          {gauges.map((g) => (
+            <UnstyledButton
+              key={g.id}
+              className="chip"
+              aria-pressed={g.id === at.id}
+              onClick={() => onGauge(g.id)}
+            >
+              {g.word}
+            </UnstyledButton>
+          ))}
+        </div>
+        <Told key={at.id} {...props} at={at} />
+      </div>
+      <p className={classes.slack}>
+        {way === 'excess' || way === 'boiler'
+          ? 'cooking time sets the texture'
+          : `${Math.round(water.firm_pour_g)} g for firm, ${Math.round(water.soft_pour_g)} g for soft`}
+        ; {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
+        {plan.boiler_dish &&
+          `; ${plan.boiler_dish.name} steams off ${Math.round(plan.boiler_dish.steams_off_g)} g`}
+        {water.boiler_g !== undefined &&
+          !plan.boiler_dish &&
+          `; and ${Math.round(water.boiler_g)} g under the basket`}
+        {slack && (
+          <>
+            ; <span data-sure={slack.sure}>{slack.says}</span>
+            {!slack.sure && ', estimated'}
+          </>
+        )}
+        {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') &&
+          plan.gauges.water_above_bed_mm > 0 && (
+            <>
+              ; {at.id === 'finger' ? '' : `${Math.round(plan.gauges.water_above_bed_mm)} mm over the grain `}
+              <Why
+                question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`}
+                sum={() => whyDepth(props.context, water.pour_g)}
+              />
+              , <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
+            </>
+          )}
+      </p>
+      {ownWords ? (
+        <p className={classes.learned} data-own>
+          Your amount: {ownWords}.{' '}
+          <UnstyledButton className="link" onClick={() => onPoured(null)}>
+            use the planned amount
+          </UnstyledButton>
+        </p>
+      ) : (
+        learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings.zone)}</p>
+      )}
+      <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
+    </div>
+  )
+}
+
+function Figure({
+  title,
+  reading,
+  grams,
+  wet = false,
+  why,
+  was,
+}: {
+  title: string
+  reading: GaugeReading
+  grams: number
+  wet?: boolean
+  why?: () => Promise<Sum>
+  was?: number | undefined
+}) {
+  const words = reading.unit !== 'g'
+  return (
+    <div>
+      <div className={classes.title}>
+        <h2 className="eyebrow">{title}</h2>
+        {why && <Why question={`Why ${Math.round(grams)} g?`} sum={why} />}
+        {was !== undefined && Math.round(was) !== Math.round(grams) && (
+          <span className={classes.was}>was {Math.round(was)} g</span>
+        )}
+      </div>
+      <p className={`${classes.big} ${wet ? classes.water : ''} figure`}>
+        {reading.figure}
+        <small> {reading.unit}</small>
+      </p>
+      <p className={classes.under}>
+        {words ? `${reading.under}${reading.under ? '; ' : ''}${Math.round(grams)} g` : reading.under}
+      </p>
+    </div>
+  )
+}
+
+const loadPoured = () => import('./own-pour')
+const Poured = lazy(loadPoured)
+
+/** "I poured this much": any gauge, read backwards; and a pour worth keeping. */
+function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
+  return (
+    <div className={classes.told}>
+      <Aside word="I added a different amount" className="link" width={344} piece={loadPoured}>
+        {() => <Poured at={at} onPoured={onPoured} />}
+      </Aside>
+      <UnstyledButton className="link" onClick={onKeep} title="Remember this amount for this grain and pot">
+        Save as my water line
+      </UnstyledButton>
+      {marks.slice(0, 2).map((mark) => (
+        <UnstyledButton
+          key={mark.id}
+          className="chip"
+          onClick={() =>
+            onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))
+          }
+        >
+          {mark.name}: {Math.round(mark.depth_mm)} mm above the grain {Math.round(mark.dry_g)} g
+        </UnstyledButton>
+      ))}
+    </div>
+  )
+}
+
+/** What the notebook changed, in words: "usual 1.40 → yours 1.33 ± 0.05 g per gram (6 batches, last Sunday); this pot loses 10 % less". */
+function learnedWords(
+  { uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction,
+  { water: { uptake_target } }: Plan,
+  now: number,
+  zone: string,
+): string {
+  const since = lastMs > 0 ? `, last ${dayWord(lastMs, now, zone)}` : ''
+  const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one batch' : `${cooks} batches`}${since}`
+  const water =
+    cooks === 0 && uptake === 0
+      ? ''
+      : `usual ${(uptake_target - uptake).toFixed(2)} → yours ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g per gram (${from})`
+  // There is room for the one thing of the pot that matters most; the page of what was learned says the rest.
+  const other = [
+    { log: steam, says: more(steam, 'this pot loses', 'more', 'less') },
+    { log: time, says: more(time, 'boiling takes', 'longer', 'shorter') },
+    { log: power, says: more(power, 'this burner gives', 'more', 'less') },
+  ].sort((one, two) => Math.abs(two.log) - Math.abs(one.log))[0]!.says
+  return [water, other].filter(Boolean).join('; ')
+}
+const more = (log: number, word: string, up: string, down: string): string => {
+  const percent = Math.round((Math.exp(log) - 1) * 100)
+  return Math.abs(percent) < 2 ? '' : `${word} ${Math.abs(percent)} % ${percent > 0 ? up : down}`
+}

@@ -1,0 +1,44 @@
+import { Button, Group, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { LIMITS } from '#core/contract/plan-request'
+import { readTold } from '../../ui/forms/parse-amount'
+import type { Gauge } from '../../planning/gauges'
+
+/** What was poured, told in the gauge in hand. */
+export default function Poured({ at, onPoured }: { at: Gauge; onPoured: (pourG: number) => void }) {
+  const [text, setText] = useState('')
+  const [wrong, setWrong] = useState<string>()
+  const tell = () => {
+    const read = readTold(text)
+    if ('wrong' in read) return setWrong(read.wrong)
+    const pour = at.pourOf(read.told)
+    if (Number.isNaN(pour)) return setWrong('This pot has no line with that number.')
+    const [min, max] = LIMITS.pour_override_g
+    if (!(pour >= min && pour <= max))
+      return setWrong(
+        pour < 0
+          ? 'That is below the grain, so no water was added.'
+          : `That would be ${Math.round(pour)} g; the maximum is ${max} g.`,
+      )
+    setWrong(undefined)
+    onPoured(Math.round(pour))
+  }
+  return (
+    <Group align="flex-start" gap="xs" wrap="nowrap">
+      <TextInput
+        size="xs"
+        aria-label={`I added, ${at.unit}`}
+        placeholder={at.unit}
+        value={text}
+        error={wrong}
+        inputMode="decimal"
+        data-autofocus
+        onChange={(event) => setText(event.currentTarget.value)}
+        onKeyDown={(event) => event.key === 'Enter' && tell()}
+      />
+      <Button size="xs" variant="default" onClick={tell}>
+        What happens then?
+      </Button>
+    </Group>
+  )
+}

@@ -1,0 +1,129 @@
+import { Button, NumberInput, Select, SegmentedControl, Stack, Text } from '@mantine/core'
+import { inWords, VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
+import {
+  methodOfState,
+  MOST_OTHERS,
+  usualSoakFor,
+  vesselOfState,
+  type BenchState,
+} from '../../../planning/plan-state'
+import type { PanelProps } from './panel-props'
+
+const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
+const GROUPS = FAMILIES.map((family) => ({
+  group: family,
+  items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id as string, label: v.name })),
+}))
+const BAG = 'bag:'
+
+/** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes and its usual soak. */
+export function GrainPanel({ state, change, house }: PanelProps) {
+  const bags = house.bags.map((bag) => ({
+    value: BAG + bag.id,
+    label: `${bag.name}, ${inWords(varietyOf(bag.variety))}`,
+  }))
+  const pick = (value: string | null) => {
+    if (!value) return
+    const bag = house.bags.find((b) => BAG + b.id === value)
+    const grain = bag?.variety ?? (value as VarietyId)
+    const method = methodOfState({ ...state, grain }, vesselOfState(state, house))
+    change({
+      grain,
+      bagId: bag?.id ?? null,
+      washes: null,
+      soak: usualSoakFor(grain, method, house),
+      poured: null,
+    })
+  }
+  return (
+    <Stack gap="sm">
+      <Select
+        label="Grain"
+        data={bags.length > 0 ? [{ group: 'your bags', items: bags }, ...GROUPS] : GROUPS}
+        value={state.bagId && house.bags.some((b) => b.id === state.bagId) ? BAG + state.bagId : state.grain}
+        searchable
+        openOnFocus={false}
+        allowDeselect={false}
+        nothingFoundMessage="No grain found"
+        maxDropdownHeight={300}
+        comboboxProps={{ withinPortal: false }}
+        data-autofocus
+        onChange={pick}
+      />
+      <Text size="sm" c="dimmed">
+        {varietyOf(state.grain).character}
+      </Text>
+      {state.others.map((_, i) => (
+        <Other key={i} i={i} state={state} change={change} />
+      ))}
+      {state.others.length > 0 && (
+        <SegmentedControl
+          size="xs"
+          aria-label="Different cooking times"
+          value={state.blendTiming}
+          onChange={(timing) => change({ blendTiming: timing as BenchState['blendTiming'] })}
+          data={[
+            { value: 'together', label: 'all at once' },
+            { value: 'add-later', label: 'add the fast ones later' },
+            { value: 'soak-slow', label: 'soak the slow ones' },
+          ]}
+        />
+      )}
+      {state.others.length < MOST_OTHERS && (
+        <Button
+          size="xs"
+          variant="default"
+          onClick={() =>
+            change({
+              others: [
+                ...state.others,
+                { variety: state.grain === 'wild' ? 'long-white' : 'wild', share: 0.25 },
+              ],
+              poured: null,
+            })
+          }
+        >
+          Add another grain
+        </Button>
+      )}
+    </Stack>
+  )
+}
+
+function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i: number }) {
+  const other = state.others[i]!
+  const set = (next: Partial<BenchState['others'][number]>) =>
+    change({ others: state.others.map((o, k) => (k === i ? { ...o, ...next } : o)), poured: null })
+  return (
+    <Stack gap={4}>
+      <Select
+        aria-label={`Grain ${i + 2}`}
+        data={GROUPS}
+        value={other.variety}
+        searchable
+        openOnFocus={false}
+        allowDeselect={false}
+        comboboxProps={{ withinPortal: false }}
+        onChange={(id) => id && set({ variety: id as VarietyId })}
+      />
+      <NumberInput
+        size="xs"
+        label={`parts ${inWords(varietyOf(other.variety))} to 1 part ${inWords(varietyOf(state.grain))}, by weight`}
+        defaultValue={other.share}
+        min={0.05}
+        max={20}
+        step={0.05}
+        decimalScale={2}
+        clampBehavior="blur"
+        onChange={(n) => typeof n === 'number' && n >= 0.05 && n <= 20 && set({ share: n })}
+      />
+      <Button
+        size="compact-xs"
+        variant="subtle"
+        onClick={() => change({ others: state.others.filter((_, k) => k !== i), poured: null })}
+      >
+        remove
+      </Button>
+    </Stack>
+  )
+}

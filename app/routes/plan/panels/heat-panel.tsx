@@ -1,0 +1,269 @@
+import { Button, Checkbox, Group, NumberInput, Radio, Slider, Stack, Text, TextInput } from '@mantine/core'
+import { LIMITS } from '#core/contract/plan-request'
+import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
+import { methodOf, type MethodId } from '#core/methods/index'
+import { methodsOf } from '#core/methods/usual-method'
+import { methodOfState, usualSoakFor, vesselOfState, type BenchState } from '../../../planning/plan-state'
+import {
+  FINISH_WORDS,
+  LID_WORDS,
+  METHOD_WORDS,
+  RELEASE_WORDS,
+  STYLE_WORDS,
+} from '../../../planning/plan-words'
+import type { PanelProps } from './panel-props'
+import { SteamerWays } from './steamer-ways'
+
+/** How it is cooked, and what that way leaves to the cook. */
+export function HeatPanel(props: PanelProps) {
+  const { state, change, house } = props
+  const vessel = vesselOfState(state, house)
+  const method = methodOfState(state, vessel)
+  const can = methodsOf(vessel.kind)
+  return (
+    <Stack gap="md">
+      {can.length > 1 && (
+        <Choice
+          label="Method"
+          value={method}
+          words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>}
+          pick={(next) => change(withMethod(state, next, house))}
+        />
+      )}
+      {method === 'switch-cooker' && (
+        <Text size="sm">
+          A rice cooker boils until the water is absorbed, then switches off. The time depends on the water.
+          Rest, then unplug.
+        </Text>
+      )}
+      {method === 'porridge' && (
+        <div>
+          <Text size="sm">{thicknessWord(state.thickness)}</Text>
+          <Slider
+            thumbLabel="Thickness"
+            value={state.thickness}
+            min={0}
+            max={1}
+            step={0.25}
+            label={null}
+            onChange={(thickness) => change({ thickness, poured: null })}
+            thumbProps={{ 'aria-valuetext': thicknessWord(state.thickness) }}
+          />
+        </div>
+      )}
+      {method === 'oven' && (
+        <Text size="sm">At 190 °C, in a deep dish, with boiling water and sealed with foil.</Text>
+      )}
+      {method.startsWith('pressure') && (
+        <>
+          <Programmes {...props} />
+          <Choice
+            label="Pressure"
+            value={state.pressure}
+            words={{ high: 'high', low: 'low (gentler)' }}
+            pick={(pressure) => change({ pressure })}
+          />
+          <Choice
+            label="Release"
+            value={state.release}
+            words={RELEASE_WORDS}
+            pick={(release) => change({ release })}
+          />
+        </>
+      )}
+      {methodOf(method).toastable && (
+        <>
+          <Choice
+            label="Lid"
+            value={state.lidUntilBoil}
+            words={LID_WORDS}
+            pick={(lidUntilBoil) => change({ lidUntilBoil })}
+          />
+          <Choice
+            label="Heat"
+            value={state.heatStyle}
+            words={
+              Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<
+                BenchState['heatStyle'],
+                string
+              >
+            }
+            pick={(heatStyle) => change({ heatStyle })}
+          />
+        </>
+      )}
+      {methodOf(method).toastable && (
+        <Checkbox
+          label="crisp bottom"
+          checked={state.toasted}
+          onChange={(event) => change({ toasted: event.currentTarget.checked })}
+        />
+      )}
+      {method === 'boil-and-drain' && (
+        <Choice
+          label="At the end"
+          value={state.finish ?? 'none'}
+          words={
+            Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<
+              NonNullable<BenchState['finish']>,
+              string
+            >
+          }
+          pick={(finish) => change({ finish })}
+        />
+      )}
+      {method === 'boil-and-drain' && state.purpose === 'part-cooked' && (
+        <div>
+          <Text size="sm">
+            Part-cook: {Math.round(state.cookedShare * 100)} % done, finish in the other dish
+          </Text>
+          <Slider
+            thumbLabel="Share cooked"
+            value={state.cookedShare}
+            min={0.5}
+            max={1}
+            step={0.05}
+            label={null}
+            onChange={(cookedShare) => change({ cookedShare })}
+            thumbProps={{ 'aria-valuetext': `${Math.round(state.cookedShare * 100)} %` }}
+          />
+        </div>
+      )}
+      {method === 'steam-passes' && (
+        <Choice
+          label="Passes"
+          value={String(state.passes)}
+          words={{ 1: 'once', 2: 'twice', 3: 'three times' }}
+          pick={(passes) => change({ passes: Number(passes) })}
+        />
+      )}
+      <Checkbox
+        label="in a hurry: the earliest end that works"
+        checked={state.hurry}
+        onChange={(event) => change({ hurry: event.currentTarget.checked, poured: null })}
+      />
+      {(method === 'steam' || method === 'steam-passes') && (
+        <>
+          <DishUnder {...props} />
+          <SteamerWays />
+        </>
+      )}
+    </Stack>
+  )
+}
+
+/** Another method brings the soak it cannot do without. */
+const withMethod = (
+  { grain, soak }: BenchState,
+  method: MethodId,
+  house: PanelProps['house'],
+): Partial<BenchState> => ({
+  method,
+  poured: null,
+  soak: soak ?? usualSoakFor(grain, method, house),
+})
+
+const THICKNESS = [
+  'thin, like a soup',
+  'rather thin',
+  'flows slowly',
+  'rather thick',
+  'thick, holds a spoon',
+] as const
+const thicknessWord = (thickness: number): string =>
+  THICKNESS[Math.round(thickness * (THICKNESS.length - 1))]!
+
+const A_STEW = { name: 'soup', liquidG: 1200 }
+
+/** One burner, two dishes: what simmers below steams what sits above, and pays for it with its own liquid. */
+function DishUnder({ state, change }: PanelProps) {
+  const { under } = state
+  const [min, max] = LIMITS.boiler_dish_g
+  return (
+    <Stack gap={6}>
+      <Checkbox
+        label="steam over another dish"
+        checked={under !== null}
+        onChange={(event) => change({ under: event.currentTarget.checked ? A_STEW : null, poured: null })}
+      />
+      {under && (
+        <Group gap="xs" wrap="nowrap" align="flex-end">
+          <TextInput
+            size="xs"
+            label="The dish"
+            value={under.name}
+            maxLength={LIMITS.name}
+            onChange={(event) => change({ under: { ...under, name: event.currentTarget.value } })}
+          />
+          <NumberInput
+            size="xs"
+            label="Liquid in that dish, g"
+            min={min}
+            max={max}
+            step={50}
+            clampBehavior="blur"
+            value={under.liquidG}
+            onChange={(grams) =>
+              typeof grams === 'number' &&
+              grams >= min &&
+              grams <= max &&
+              change({ under: { ...under, liquidG: grams } })
+            }
+          />
+        </Group>
+      )}
+    </Stack>
+  )
+}
+
+const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
+
+/** The appliance's own programmes, in the words of this house: one sets what it is known to do, and says how its minutes stand. */
+function Programmes({ state, change, house }: PanelProps) {
+  const mine = house.programmes.filter((p) => p.vessel_id === state.vesselId)
+  if (mine.length === 0) return null
+  return (
+    <Stack gap={4}>
+      <Text size="sm">Its programmes</Text>
+      {mine.map((p) => (
+        <Button
+          key={p.id}
+          size="xs"
+          variant="default"
+          justify="flex-start"
+          onClick={() =>
+            change({
+              ...(p.pressure === 'none' ? {} : { pressure: p.pressure }),
+              ...(p.after_it === 'holds-warm' ? { release: 'natural' } : { release: p.after_it }),
+            })
+          }
+        >
+          {p.name}: {p.minutes === null ? 'minutes not known' : `${p.minutes} min${KNOWN[p.known]}`},{' '}
+          {p.pressure === 'none' ? 'no pressure' : p.pressure}
+        </Button>
+      ))}
+    </Stack>
+  )
+}
+
+function Choice<T extends string>({
+  label,
+  value,
+  words,
+  pick,
+}: {
+  label: string
+  value: T
+  words: Record<T, string>
+  pick: (next: T) => void
+}) {
+  return (
+    <Radio.Group label={label} value={value} onChange={(next) => pick(next as T)}>
+      <Stack gap={6} mt={6}>
+        {(Object.entries(words) as [T, string][]).map(([id, word]) => (
+          <Radio key={id} value={id} label={word} />
+        ))}
+      </Stack>
+    </Radio.Group>
+  )
+}

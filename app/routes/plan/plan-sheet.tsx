@@ -1,0 +1,36 @@
+import { Drawer } from '@mantine/core'
+import type { PanelProps } from './panels/panel-props'
+import Panel, { type PanelId } from './panels/panels'
+import classes from './plan-line.module.css'
+
+interface SheetProps extends PanelProps {
+  parts: readonly { id: PanelId; word: string; label: string }[]
+  opened: boolean
+  onClose: () => void
+}
+
+/** The whole order at once, for a phone: each part folds out. */
+export default function OrderSheet({ parts, opened, onClose, ...panel }: SheetProps) {
+  return (
+    <Drawer
+      opened={opened}
+      onClose={onClose}
+      position="bottom"
+      size="85%"
+      lockScroll={false}
+      title="The plan"
+      classNames={{ title: 'figure' }}
+      closeButtonProps={{ 'aria-label': 'Done' }}
+    >
+      {parts.map(({ id, word, label }) => (
+        <details key={id} className={classes.fold} name="order">
+          <summary>
+            <span className="quiet small">{label}</span>
+            <span>{word}</span>
+          </summary>
+          <Panel id={id} {...panel} />
+        </details>
+      ))}
+    </Drawer>
+  )
+}

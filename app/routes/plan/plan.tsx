@@ -1,0 +1,331 @@
+import { useMediaQuery } from '@mantine/hooks'
+import { useMemo, useState } from 'react'
+import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
+import { planFrom } from '#core/contract/plan'
+import { settledRequest } from '#core/contract/plan-request'
+import type { Known } from '#core/explain/pour'
+import { bagDelta } from '#core/grain/bag'
+import { varietyOf } from '#core/grain/varieties'
+import { methodOf } from '#core/methods/index'
+import { timelineOf } from '#core/plan/timeline'
+import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
+import { nowMs } from '#server/clock'
+import { keepGauge, keepMark } from '#server/commands/plan'
+import { kitchen } from '#server/store/open-household'
+import { startCook } from '#server/commands/start-cook'
+import { formOf } from '../../ui/forms/read-form'
+import { knobWord } from '../../ui/drawing/setting-word'
+import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
+import { useKeys } from '../../keyboard/use-keys'
+import { stayPut } from '../../layout/skip-revalidation'
+import { useAddress } from '../../layout/use-address'
+import { clockTime, hourAt } from '../../ui/time/clock-hour'
+import { useNow } from '../../ui/time/use-now'
+import type { Route } from './+types/plan'
+import { Before } from './preparation'
+import { fromSearch, toSearch } from '../../planning/plan-address'
+import {
+  bagOfState,
+  changedBench,
+  correctionFor,
+  firstBench,
+  grainKeyOfState,
+  heatOfState,
+  methodOfState,
+  requestOf,
+  startFieldsOf,
+  vesselOfState,
+  type BenchState,
+  type House,
+} from '../../planning/plan-state'
+import { Cautions } from './cautions'
+import { houseIn } from '../../planning/planning-data.server'
+import { marksIn } from './marks'
+import { Measure } from './measure'
+import { OrderLine } from './plan-line'
+import { contextOf, heldAt, ownPourWords } from '../../planning/own-water'
+import { PotView } from './pot-view'
+import { slackWords } from '../../planning/room-for-error'
+import { StartBar } from './start-bar'
+import { Study } from './finger-study'
+import { StagesUpright } from './stage-list'
+import { TABS, type Tab } from './tabs'
+import { useLook } from './use-pot-at-minute'
+import { whysOf } from './explanations'
+import { useWhatChanged } from './use-what-changed'
+import { supperDishOf } from '../../planning/meal-dish'
+import { useSlack } from './use-room-for-error'
+import { vesselFromRow } from '../../planning/vessel-from-row'
+import classes from './plan.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Plan · Omsel' }]
+
+export function loader({ request }: Route.LoaderArgs) {
+  const open = kitchen()
+  // A new house is asked its first things; an address that names a pot is somebody's own.
+  if (!open.household.welcomed() && new URL(request.url).search === '') throw redirect('/welcome')
+  return {
+    nowMs: nowMs(),
+    ...houseIn(open),
+    gauge: open.household.gauge(),
+    suppers: open.suppers
+      .all()
+      .filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12)
+      .slice(0, 1)
+      .map(({ id, title }) => ({ id, title })),
+  }
+}
+
+/** Starts a cook: what the cook saw is planned once more here, and frozen. */
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  const intent = form.get('intent')
+  if (intent === 'gauge' || intent === 'keep-mark') {
+    const fields = Object.fromEntries(form)
+    const kept = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
+    return kept.ok ? { kept: true as const } : data({ errors: kept.errors }, { status: 422 })
+  }
+  if (intent !== 'start')
+    return data(
+      {
+        errors: [
+          { path: 'intent', message: `intent must be start, gauge or keep-mark, got "${String(intent)}"` },
+        ],
+      },
+      { status: 400 },
+    )
+  let start: unknown
+  try {
+    start = JSON.parse(String(form.get('cook') ?? ''))
+  } catch {
+    return data({ errors: [{ path: 'cook', message: 'cook must be JSON' }] }, { status: 400 })
+  }
+  const started = startCook(kitchen(), start, nowMs())
+  if (!started.ok) return data({ errors: started.errors }, { status: 422 })
+  return redirect(`/stove/${started.value}`)
+}
+
+/** The bench answers by itself. */
+export const shouldRevalidate = stayPut
+
+export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
+  const { settings, house } = loaderData
+  const { measures, marks } = house
+  const fetcher = useFetcher()
+  const navigation = useNavigation()
+  const first = useMemo(() => firstBench(house), [house])
+  const { state, change, undo, canUndo, leaveAddress } = useBench(
+    first,
+    house,
+    fetcher.state !== 'idle' || navigation.state !== 'idle',
+  )
+  useKeys({ back: canUndo ? undo : undefined })
+  const now = useNow(loaderData.nowMs)
+  const [tab, setTab] = useState<Tab>('water')
+  const [gauge, setGauge] = useState(loaderData.gauge)
+  const [cooked, setCooked] = useState(false)
+  const submit = useSubmit()
+  const low = useMediaQuery('(max-height: 720px)')
+
+  const request = useMemo(() => requestOf(state, house, now), [state, house, now])
+  const read = useMemo(() => planFrom(request), [request])
+  const asked = useMemo(() => settledRequest(request), [request])
+  if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+  const plan = read.value
+  const variety = varietyOf(state.grain)
+  const vesselRow = vesselOfState(state, house)
+  const vessel = useMemo(() => vesselFromRow(vesselRow), [vesselRow])
+  const method = methodOfState(state, vesselRow)
+  const learned = correctionFor(state, house)
+  const known: Known = {
+    potMeasured: vesselRow.measured !== '',
+    learned: learned && { delta: learned.uptake, sd: learned.uptakeSd },
+    bagDelta: bagDelta(bagOfState(state, house)),
+  }
+  const whys = whysOf(asked, plan, known)
+  const slack = useSlack(request)
+  const changed = useWhatChanged({
+    vesselId: vesselRow.id,
+    rimMm: vesselRow.rim_diameter_mm,
+    grainG: plan.grain.mass_g,
+    pourG: plan.water.pour_g,
+    steamG: plan.water.evaporated_g,
+  })
+  const [lit, setLit] = useState<string>()
+  const context = contextOf(plan, state, vessel)
+  const times = useMemo(() => {
+    const line = timelineOf(plan.stages)
+    return plan.stages.map((stage) => line.get(stage.id)!)
+  }, [plan])
+  const total = plan.total_minutes.expected
+  const tableMs = request.serve_at ? Date.parse(request.serve_at) : now + total * 60_000
+  const startMs = tableMs - total * 60_000
+  const clockAt = (minute: number) => clockTime(startMs + minute * 60_000, settings)
+  const look = useLook(asked, plan, clockAt)
+  const start = () => {
+    leaveAddress()
+    void submit(
+      {
+        intent: 'start',
+        cook: JSON.stringify({ request, ...startFieldsOf(state, house) }),
+      },
+      { method: 'post' },
+    )
+  }
+
+  return (
+    <main className={classes.bench} data-tab={tab} data-lit={lit}>
+      <h1 className="unseen">Plan</h1>
+      <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
+      <section className={classes.before} aria-label="Before the heat">
+        <Before
+          state={state}
+          change={change}
+          variety={variety}
+          kind={vesselRow.kind}
+          plan={plan}
+          crystal={settings.crystal}
+          bag={bagOfState(state, house)}
+        />
+      </section>
+      <section className={`${classes.pot} basin`} aria-label="The pot">
+        <PotView
+          plan={plan}
+          vessel={vessel}
+          variety={variety}
+          name={vesselRow.name}
+          lid={state.lidUntilBoil}
+          printed={vesselRow.printed}
+          crease={gauge === 'finger' ? settings.crease_mm : undefined}
+          cooked={cooked}
+          onCooked={setCooked}
+          says={changed.says}
+          ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
+          marks={marksIn(plan.cautions, state, change, house, now)}
+          look={look.at}
+          hold={
+            methodOf(method).pourSetsTexture !== true
+              ? undefined
+              : {
+                  pourG: plan.water.pour_g,
+                  firmG: plan.water.firm_pour_g,
+                  standardG: plan.water.standard_pour_g,
+                  softG: plan.water.soft_pour_g,
+                  pourAt: (level) => pourForLevel(context, level),
+                  onPour: (pour) => change(heldAt(pour, plan, state)),
+                }
+          }
+        />
+        <Study request={request} variety={variety} change={change} creaseMm={settings.crease_mm} />
+      </section>
+      <section className={classes.measure} aria-label="Measure">
+        <Measure
+          plan={plan}
+          context={context}
+          settings={settings}
+          measures={measures}
+          learned={correctionFor(state, house)}
+          slack={methodOf(method).pourSetsTexture ? slackWords(plan.water, slack) : undefined}
+          now={now}
+          gauge={gauge}
+          printed={vesselRow.printed}
+          why={whys.pour}
+          whyGrain={whys.grain}
+          way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+          marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
+          ownWords={ownPourWords(plan, state)}
+          wasPourG={changed.wasPourG}
+          lit={lit}
+          onLit={setLit}
+          onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
+          onGauge={(next) => {
+            setGauge(next)
+            void fetcher.submit({ intent: 'gauge', gauge: next }, { method: 'post' })
+          }}
+          onKeep={() =>
+            void fetcher.submit(
+              {
+                intent: 'keep-mark',
+                grain_key: grainKeyOfState(state),
+                vessel_id: vesselRow.id,
+                dry_g: String(plan.grain.mass_g),
+                pour_g: String(plan.water.pour_g),
+                depth_mm: String(plan.gauges.water_above_bed_mm),
+              },
+              { method: 'post' },
+            )
+          }
+        />
+      </section>
+      <section className={classes.cautions} aria-label="Cautions">
+        <Cautions cautions={plan.cautions} state={state} change={change} house={house} now={now} />
+      </section>
+      <nav className={classes.tabs} aria-label="Parts of the plan">
+        {TABS.map(({ id, word }) => (
+          <button key={id} type="button" aria-pressed={tab === id} onClick={() => setTab(id)}>
+            {word}
+            {id === 'cautions' && plan.cautions.some((c) => c.severity !== 'note') && (
+              <span className={classes.flag} aria-label="check it" />
+            )}
+          </button>
+        ))}
+      </nav>
+      <section className={classes.ribbon} aria-label="Heat from now to serving">
+        <HeatRibbon
+          stages={plan.stages}
+          times={times}
+          clockAt={clockAt}
+          height={low ? 134 : 168}
+          scrub={look.scrub}
+          onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })}
+          placeOf={(stage) =>
+            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)
+          }
+        />
+      </section>
+      <section className={classes.upright} aria-label="Stages">
+        <StagesUpright
+          stages={plan.stages}
+          times={times}
+          clockAt={clockAt}
+          scrub={look.scrub}
+          placeOf={(stage) =>
+            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)
+          }
+        />
+      </section>
+      <StartBar
+        plan={plan}
+        now={now}
+        startMs={startMs}
+        tableMs={tableMs}
+        asked={request.serve_at !== undefined}
+        clock={settings}
+        why={whys.minutes}
+        whyCooked={whys.cooked}
+        search={toSearch(state, first).toString()}
+        onStart={start}
+        suppers={loaderData.suppers}
+        onSupper={(id) => {
+          leaveAddress()
+          void submit(
+            { intent: 'add', ...supperDishOf(state, house, first, request) },
+            { method: 'post', action: `/supper/${id}` },
+          )
+        }}
+        undo={canUndo ? undo : undefined}
+        errors={actionData && 'errors' in actionData ? actionData.errors : []}
+      />
+    </main>
+  )
+}
+
+/** The bench's state, kept in the address, with a way back. */
+function useBench(first: BenchState, house: House, busy: boolean) {
+  const { state, become, ...rest } = useAddress<BenchState>({
+    read: (search) => fromSearch(search, first, house),
+    write: (of) => toSearch(of, first),
+    busy,
+  })
+  return { ...rest, state, change: (next: Partial<BenchState>) => become(changedBench(state, next)) }
+}

@@ -1,0 +1,102 @@
+import { UnstyledButton } from '@mantine/core'
+import { IconArrowBackUp } from '@tabler/icons-react'
+import { Link, useNavigation } from 'react-router'
+import type { Sum } from '#core/explain/pour'
+import type { Plan } from '#core/plan/result'
+import { KeyCap } from '../../keyboard/key-cap'
+import { clockTime, spanWord, type HouseClock } from '../../ui/time/clock-hour'
+import { Why } from './why'
+import classes from './start-bar.module.css'
+
+interface StartBarProps {
+  plan: Plan
+  now: number
+  startMs: number
+  tableMs: number
+  /** Whether an hour was asked for. */
+  asked: boolean
+  clock: HouseClock
+  /** The time to the table as the sum it is. */
+  why: () => Promise<Sum>
+  /** What comes out of the pot, as the sum it is. */
+  whyCooked: () => Promise<Sum>
+  /** The bench as an address, for the places that take it further. */
+  search: string
+  onStart: () => void
+  /** Puts this pot on a supper, where one is laid. */
+  suppers: readonly { id: string; title: string }[]
+  onSupper: (id: string) => void
+  undo: (() => void) | undefined
+  errors: readonly { path: string; message: string }[]
+}
+
+const SOON_MS = 2 * 60_000
+
+export function StartBar({
+  plan,
+  now,
+  startMs,
+  tableMs,
+  asked,
+  clock,
+  why,
+  whyCooked,
+  search,
+  onStart,
+  suppers,
+  onSupper,
+  undo,
+  errors,
+}: StartBarProps) {
+  const busy = useNavigation().state !== 'idle'
+  const late = asked && startMs < now - SOON_MS
+  const later = asked && startMs > now + SOON_MS
+  const ifNow = clockTime(now + plan.total_minutes.expected * 60_000, clock)
+  return (
+    <div className={classes.bar}>
+      {undo && (
+        <UnstyledButton className={classes.undo} onClick={undo}>
+          <IconArrowBackUp size={18} aria-hidden /> Undo <KeyCap act="back" />
+        </UnstyledButton>
+      )}
+      <p className={classes.facts}>
+        about{' '}
+        <Why question="Why so long?" sum={why}>
+          {spanWord(plan.total_minutes.expected)}
+        </Why>
+        , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>
+          {Math.round(plan.yield.cooked_mass_g)} g cooked
+        </Why>{' '}
+        · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>simulate</Link> ·{' '}
+        <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>taste test</Link> ·{' '}
+        <Link to={`/supper/split?${search}`}>split between pots</Link>
+        {suppers.map((s) => (
+          <span key={s.id}>
+            {' '}
+            ·{' '}
+            <UnstyledButton
+              className="link"
+              onClick={() => onSupper(s.id)}
+              aria-label={`Add to the meal: ${s.title}`}
+            >
+              add to meal
+            </UnstyledButton>
+          </span>
+        ))}
+      </p>
+      <p className={classes.when} role="status">
+        {errors.length > 0
+          ? errors[0]!.message
+          : later
+            ? `Start at ${clockTime(startMs, clock)} for ${clockTime(tableMs, clock)}`
+            : late
+              ? `Too late for ${clockTime(tableMs, clock)}: ready at ${ifNow}`
+              : `Ready at ${ifNow}`}
+      </p>
+      <UnstyledButton onClick={onStart} disabled={busy} aria-busy={busy} className={classes.start}>
+        Start now
+      </UnstyledButton>
+    </div>
+  )
+}

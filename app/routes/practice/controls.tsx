@@ -1,0 +1,155 @@
+import { SegmentedControl, UnstyledButton } from '@mantine/core'
+import type { HeatLevel } from '#core/heat/sources'
+import type { LidPosition } from '#core/heat/lid'
+import { LEVELS, LIDS, type Act } from '#core/practice/player-actions'
+import type { Kitchen, Situation } from '#core/practice/situation'
+import { PotOutside } from '../../ui/drawing/pot-outside'
+import type { Practice } from './use-practice'
+import classes from './practice.module.css'
+
+const LEVEL_WORDS: Record<HeatLevel, string> = {
+  off: 'off',
+  lowest: 'lowest',
+  low: 'low',
+  medium: 'medium',
+  high: 'full',
+}
+const LID_WORDS: Record<LidPosition, string> = { on: 'on', ajar: 'ajar', off: 'off' }
+const POURS = [-50, -5, 5, 50] as const
+
+/** What stands now, by what was done last. */
+export const standsNow = (
+  acts: readonly Act[],
+): { level: HeatLevel; lid: LidPosition; putIn: boolean; vented: boolean } => ({
+  level: acts.findLast((a) => a.kind === 'heat')?.level ?? 'off',
+  lid: acts.findLast((a) => a.kind === 'lid')?.lid ?? 'on',
+  putIn: acts.some((a) => a.kind === 'put-in'),
+  vented: acts.some((a) => a.kind === 'vent'),
+})
+
+/** The learner's own hands: the knob, the lid, the jug. The stove says what the card says; the pot obeys only these. */
+export function Hands({
+  practice,
+  kitchen,
+  situation,
+  pouring,
+}: {
+  practice: Practice
+  kitchen: Kitchen
+  situation: Situation
+  pouring: boolean
+}) {
+  const { acts, act, signs, handled, pourG, pour, press, running } = practice
+  const { real, card } = kitchen
+  const now = standsNow(acts)
+  const { kind } = real.source
+  const own = kind === 'cooker' || kind === 'pressure'
+  const inPot = handled !== undefined
+  // An appliance turns itself off; the switch then stands up again.
+  const level = own && handled && handled.powerW === 0 && now.level === 'high' ? 'off' : now.level
+  const sealed = handled?.sealed ?? 'open'
+  const aim = Math.round(card.water.pour_g)
+  return (
+    <section className={classes.hands} aria-label="Your actions">
+      <div className={classes.outside}>
+        <PotOutside
+          vessel={real.vessel}
+          lid={sealed === 'open' ? now.lid : 'on'}
+          level={level}
+          steam={signs?.steam ?? 0}
+          title={`The pot: heat ${LEVEL_WORDS[level]}, lid ${LID_WORDS[now.lid]}`}
+        />
+      </div>
+      <p role="status" className={classes.signs}>
+        <span className="quiet">What you notice</span>
+        <b>{signs ? signs.says.join('. ') : pouring ? `${pourG} g measured` : 'The pot is empty'}</b>
+      </p>
+      <div className={classes.hold}>
+        {pouring && (
+          <fieldset className={classes.pour}>
+            <legend>Pour, g</legend>
+            {POURS.map((g) => (
+              <UnstyledButton
+                key={g}
+                className={classes.step}
+                onClick={() => pour(pourG + g)}
+                aria-label={g > 0 ? `${g} g more` : `${-g} g less`}
+              >
+                {g > 0 ? `+${g}` : `−${-g}`}
+              </UnstyledButton>
+            ))}
+            <UnstyledButton className={classes.step} onClick={() => pour(aim)}>
+              as on the card {aim}
+            </UnstyledButton>
+          </fieldset>
+        )}
+        {!pouring && (
+          <div className={classes.control}>
+            <span id="knob">{own ? 'Switch' : 'Heat'}</span>
+            <SegmentedControl
+              aria-labelledby="knob"
+              value={level}
+              onChange={(value) => act({ kind: 'heat', level: value as HeatLevel })}
+              disabled={!inPot}
+              data={(own ? (['off', 'high'] as const) : LEVELS).map((value) => ({
+                value,
+                label: own
+                  ? value === 'off'
+                    ? 'off'
+                    : kind === 'pressure'
+                      ? 'lid locked, start'
+                      : 'pressed'
+                  : LEVEL_WORDS[value],
+              }))}
+            />
+          </div>
+        )}
+        {!pouring && kind !== 'pressure' && (
+          <div className={classes.control}>
+            <span id="lid">Lid</span>
+            <SegmentedControl
+              aria-labelledby="lid"
+              value={now.lid}
+              onChange={(value) => act({ kind: 'lid', lid: value as LidPosition })}
+              disabled={!inPot}
+              data={LIDS.map((value) => ({ value, label: LID_WORDS[value] }))}
+            />
+          </div>
+        )}
+        {situation.hands?.includes('put-in') && inPot && (
+          <UnstyledButton
+            className={classes.step}
+            disabled={now.putIn}
+            onClick={() => act({ kind: 'put-in' })}
+          >
+            {now.putIn ? `${situation.aside}: done` : situation.aside}
+          </UnstyledButton>
+        )}
+        {situation.hands?.includes('vent') && sealed !== 'open' && (
+          <UnstyledButton
+            className={classes.step}
+            disabled={now.vented}
+            onClick={() => act({ kind: 'vent' })}
+          >
+            Quick release
+          </UnstyledButton>
+        )}
+        {inPot && (
+          <UnstyledButton
+            className={classes.step}
+            disabled={sealed !== 'open'}
+            onClick={() => press('finish', running.plan.stages.at(-1)!.id)}
+          >
+            Serve now
+          </UnstyledButton>
+        )}
+      </div>
+      {sealed !== 'open' && (
+        <p className={`quiet small ${classes.never}`}>
+          It does not open while the pressure indicator is up. On a real one, never force the lid, keep face
+          and hands out of the steam, and do as its maker says.
+        </p>
+      )}
+    </section>
+  )
+}

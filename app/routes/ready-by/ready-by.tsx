@@ -1,0 +1,182 @@
+import { Button, NumberInput, TextInput } from '@mantine/core'
+import { Form, Link, useNavigation } from 'react-router'
+import { onTheTableBy, type OnTheTable } from '#core/compare/by-hour'
+import { varietyOf } from '#core/grain/varieties'
+import { LIMITS } from '#core/contract/plan-request'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/store/open-household'
+import { Kernel } from '../../ui/drawing/grain-pattern'
+import { clockTime, hourAt, isClockHour, nextAt, spanWord } from '../../ui/time/clock-hour'
+import { toSearch } from '../../planning/plan-address'
+import { firstBench } from '../../planning/plan-state'
+import { houseIn } from '../../planning/planning-data.server'
+import { METHOD_WORDS } from '../../planning/plan-words'
+import type { Route } from './+types/ready-by'
+import { candidatesOf, type Choice } from './candidates'
+import classes from './ready-by.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'What can be ready by … · Omsel' }]
+
+const FIRST_IN_MS = 60 * 60_000
+const USUAL_EATERS = 4
+const MOST_EATERS = 60
+
+/** Works out every pot of the house on the server: some hundreds of plans are too many for a phone by the stove. */
+export function loader({ request }: Route.LoaderArgs) {
+  const search = new URL(request.url).searchParams
+  const now = nowMs()
+  const { house, settings } = houseIn(kitchen())
+  const asked = search.get('at') ?? ''
+  const wrongHour = asked !== '' && !isClockHour(asked)
+  const hour = asked !== '' && !wrongHour ? asked : hourAt(now + FIRST_IN_MS, settings.zone)
+  const people = Number((search.get('for') ?? String(USUAL_EATERS)).replace(',', '.'))
+  const wrongEaters = !(people >= LIMITS.amount.servings[0] && people <= MOST_EATERS)
+  const eaters = wrongEaters ? USUAL_EATERS : people
+  const tableMs = nextAt(hour, settings.zone, now)
+  const minutes = (tableMs - now) / 60_000
+  const { ready, tooLate } = onTheTableBy(candidatesOf(house, eaters, now), minutes)
+  const first = firstBench(house)
+  const row = (one: OnTheTable<Choice>) => ({
+    grain: one.of.state.grain,
+    bagName: one.of.bagName,
+    way: `${METHOD_WORDS[one.of.method]}, in the ${one.of.vesselName}`,
+    slack: one.slack,
+    total: one.plan.total_minutes.expected,
+    handsOn: one.plan.hands_on_minutes,
+    startMs: tableMs - one.plan.total_minutes.expected * 60_000,
+    skipped: one.skipped,
+    mind: one.plan.cautions.find((c) => c.severity === 'warn')?.text,
+    address: `/?${toSearch({ ...one.of.state, soak: one.request.soak ? one.of.state.soak : null, rest: one.request.rest_minutes ?? null, at: one.slack >= 0 ? hour : null }, first).toString()}`,
+  })
+  type Row = ReturnType<typeof row>
+  const grouped = (list: readonly OnTheTable<Choice>[]) => {
+    const groups = new Map<string, { best: Row; others: Row[] }>()
+    for (const one of list.map(row)) {
+      const group = groups.get(one.grain)
+      if (group) group.others.push(one)
+      else groups.set(one.grain, { best: one, others: [] })
+    }
+    return [...groups.values()]
+  }
+  const inTime = new Set(ready.map((one) => one.of.state.grain))
+  return {
+    hour,
+    eaters,
+    minutes,
+    settings,
+    wrong: {
+      at: wrongHour ? `Enter a time like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
+      for: wrongEaters
+        ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} people, got ${(search.get('for') ?? '').slice(0, 20)}.`
+        : undefined,
+    },
+    ready: grouped(ready),
+    tooLate: grouped(tooLate.filter((one) => !inTime.has(one.of.state.grain))),
+  }
+}
+
+/** What can be on the table by an hour, from the shelf and the pots there are. */
+export default function By({ loaderData }: Route.ComponentProps) {
+  const { hour, eaters, minutes, ready, tooLate, settings, wrong } = loaderData
+  const busy = useNavigation().state !== 'idle'
+  return (
+    <main className="place">
+      <div className="place-head">
+        <h1 className="figure">Ready by {hour}</h1>
+        <Link to="/compare">Compare methods</Link>
+      </div>
+      <Form method="get" className={classes.ask} noValidate>
+        <TextInput key={hour} type="time" name="at" label="Serve at" defaultValue={hour} error={wrong.at} />
+        <NumberInput
+          key={eaters}
+          name="for"
+          label="People"
+          defaultValue={eaters}
+          min={LIMITS.amount.servings[0]}
+          max={MOST_EATERS}
+          error={wrong.for}
+        />
+        <Button type="submit" variant="default" loading={busy}>
+          Show options
+        </Button>
+        <p className="quiet">{spanWord(minutes)} from now</p>
+      </Form>
+      {ready.length === 0 && (
+        <p>Nothing can be ready by then. Try a later time, or see the quickest below.</p>
+      )}
+      <ul className={classes.list}>
+        {ready.map(({ best, others }) => (
+          <li key={best.grain} className={`${classes.row} basin`}>
+            <Kernel variety={varietyOf(best.grain)} height={34} swell={1.2} />
+            <div>
+              <h2 className="figure">{varietyOf(best.grain).name}</h2>
+              <p className={classes.way}>
+                {best.way}
+                {best.skipped.length > 0 && (
+                  <b>
+                    ; skipping{' '}
+                    {best.skipped.map((s) => (s === 'soak' ? 'its soak' : 'the long rest')).join(' and ')}
+                  </b>
+                )}
+              </p>
+              {best.mind && <p className={classes.mind}>{best.mind}</p>}
+              {others.length > 0 && (
+                <details>
+                  <summary>
+                    {others.length === 1 ? 'one more method' : `${others.length} more methods`}
+                  </summary>
+                  <ul className={classes.others}>
+                    {others.slice(0, 8).map((one) => (
+                      <li key={one.address}>
+                        <Link to={one.address}>{one.way}</Link>, {spanWord(one.slack)} to spare
+                        {one.skipped.length > 0 && `, without ${one.skipped.join(' and ')}`}
+                      </li>
+                    ))}
+                  </ul>
+                </details>
+              )}
+            </div>
+            <Slack slack={best.slack} of={minutes} />
+            <p className={classes.times}>
+              <b className="figure">{spanWord(best.slack)}</b> spare
+              <br />
+              <span className="quiet">
+                start by {clockTime(best.startMs, settings)}, {spanWord(best.handsOn)} hands-on
+              </span>
+              <br />
+              <Link to={best.address}>plan it</Link>
+            </p>
+          </li>
+        ))}
+      </ul>
+      {tooLate.length > 0 && (
+        <section aria-label="Not by then">
+          <h2 className="place-part">Not by then</h2>
+          <ul className={classes.others}>
+            {tooLate.map(({ best }) => (
+              <li key={best.grain}>
+                <Link to={best.address}>{varietyOf(best.grain).name}</Link>: {spanWord(best.total)} at the
+                earliest, {best.way}
+                {best.skipped.length > 0 && ', even without its soak'}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </main>
+  )
+}
+
+/** How much of the time until the table is taken, and how much is to spare. */
+const Slack = ({ slack, of }: { slack: number; of: number }) => (
+  <svg
+    viewBox="0 0 120 18"
+    className={classes.slack}
+    role="img"
+    aria-label={`${spanWord(of - slack)} of ${spanWord(of)} used`}
+  >
+    <path d="M1 9H119" className={classes.whole} />
+    <path d={`M${1 + (118 * Math.max(0, slack)) / Math.max(1, of)} 9H119`} className={classes.taken} />
+    <path d="M119 1V17" className={classes.table} />
+  </svg>
+)

@@ -1,0 +1,175 @@
+import { useMemo } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { planFrom } from '#core/contract/plan'
+import { varietyOf } from '#core/grain/varieties'
+import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
+import type { Stage } from '#core/plan/result'
+import { timelineOf } from '#core/plan/timeline'
+import { CUPS } from '#core/units/cups'
+import { inScoops } from '#core/units/fractions'
+import { nowMs } from '#server/clock'
+import { kitchen } from '#server/store/open-household'
+import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
+import { Kernel } from '../../ui/drawing/grain-pattern'
+import { knobWord } from '../../ui/drawing/setting-word'
+import { windowWord } from '../../ui/drawing/stage-words'
+import { clockTime, spanWord } from '../../ui/time/clock-hour'
+import { fromSearch } from '../../planning/plan-address'
+import { firstBench, heatOfState, methodOfState, requestOf, vesselOfState } from '../../planning/plan-state'
+import { houseIn } from '../../planning/planning-data.server'
+import { amountWord, grainWord, METHOD_WORDS, PURPOSE_WORDS } from '../../planning/plan-words'
+import type { Route } from './+types/recipe-card'
+import { PrintKey } from './print-key'
+import classes from './recipe-card.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Recipe card · Omsel' }]
+
+export function loader() {
+  return { nowMs: nowMs(), ...houseIn(kitchen()) }
+}
+
+const FORM_WORDS: Record<string, string> = { json: 'recipe data', md: 'text', ics: 'calendar' }
+/** A page bears so many cautions and still says the cook in large type. */
+const MOST_CAUTIONS = 4
+
+/** One page for the fridge door: the figures, the ribbon, what ends each stage. Good in black and white. */
+export default function Card({ loaderData }: Route.ComponentProps) {
+  const { house, settings, nowMs: now } = loaderData
+  const [search] = useSearchParams()
+  const written = search.toString()
+  const state = useMemo(
+    () => fromSearch(new URLSearchParams(written), firstBench(house), house),
+    [written, house],
+  )
+  const plan = useMemo(() => {
+    const read = planFrom(requestOf(state, house, now))
+    if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+    return read.value
+  }, [state, house, now])
+  const vessel = vesselOfState(state, house)
+  const own = vessel.own_rated_w !== null
+  const heat = heatOfState(state, house)
+  const line = timelineOf(plan.stages)
+  const times = plan.stages.map((stage) => line.get(stage.id)!)
+  const total = plan.total_minutes.expected
+  // On a card for any day only an hour that was asked for is an hour; else minutes count from the start.
+  const startMs =
+    state.at === null ? null : Date.parse(requestOf(state, house, now).serve_at!) - total * 60_000
+  const at = (minute: number) =>
+    startMs === null ? `+${Math.round(minute)}` : clockTime(startMs + minute * 60_000, settings)
+  const cup = CUPS[settings.cup]
+  const grave = plan.cautions.filter((c) => c.severity !== 'note')
+  const burns = plan.cautions.filter((c) => c.severity === 'note' && c.about === 'burn')
+  const cautions = [...grave, ...burns].slice(0, MOST_CAUTIONS)
+  const order = plan.stages
+    .map((_, i) => i)
+    .sort((a, b) => times[a]!.start - times[b]!.start || times[a]!.end - times[b]!.end)
+  return (
+    <main
+      className={classes.card}
+      data-many={plan.stages.length > 14 ? 'very' : plan.stages.length > 11 || undefined}
+    >
+      <div className={classes.bar}>
+        <Link to={`/?${written}`}>Plan</Link>
+        <span>
+          as{' '}
+          {['json', 'md', 'ics'].map((form, i) => (
+            <span key={form}>
+              {i > 0 && ', '}
+              <a href={`/recipe/recipe.${form}?${written}`} download>
+                {FORM_WORDS[form]}
+              </a>
+            </span>
+          ))}
+        </span>
+        <PrintKey />
+      </div>
+      <header className={classes.head}>
+        <Kernel variety={varietyOf(state.grain)} height={34} />
+        <h1 className="figure">{grainWord(state, house)}</h1>
+        <p>
+          {amountWord(state)}, {PURPOSE_WORDS[state.purpose]}; {METHOD_WORDS[methodOfState(state, vessel)]},{' '}
+          {vessel.name}
+          {!own && `, ${heat.name}`}; {settings.elevation_m} m
+        </p>
+      </header>
+      <div className={classes.figures}>
+        <Big
+          title="grain, dry"
+          grams={plan.grain.mass_g}
+          under={`${inScoops(plan.grain.volume_ml / cup.ml).text} × ${cup.name}`}
+        />
+        <Big
+          title={state.soak || plan.water.clinging_g > 0 ? 'water to pour, after draining' : 'water to pour'}
+          grams={plan.water.pour_g}
+          under={`${inScoops(plan.water.pour_g / cup.ml).text} × ${cup.name}`}
+        />
+        <div>
+          <p className="eyebrow">from start to serving</p>
+          <p className={`${classes.big} figure`}>{spanWord(total)}</p>
+          <p>
+            {startMs === null
+              ? `${spanWord(plan.hands_on_minutes)} hands-on`
+              : `start ${at(0)}, table ${at(total)}`}
+          </p>
+        </div>
+      </div>
+      {plan.seasoning.salt_to_add_g >= 0.1 && (
+        <p className={classes.also}>Salt {plan.seasoning.salt_to_add_g.toFixed(1)} g into the water.</p>
+      )}
+      {plan.gauges.water_above_bed_mm > 0 && state.soak === null && (
+        <p className={classes.also}>
+          The water comes to {Math.round(plan.gauges.water_above_bed_mm)} mm above the grain,{' '}
+          {Math.round(plan.gauges.fill_level_mm)} mm in the pot.
+        </p>
+      )}
+      <HeatRibbon
+        stages={plan.stages}
+        times={times}
+        clockAt={at}
+        height={184}
+        placeOf={(stage) => knobWord(stage, own ? null : heat)}
+      />
+      <ol className={classes.stages}>
+        {order.map((i) => {
+          const stage = plan.stages[i]!
+          return (
+            <li key={stage.id} data-hands={stage.hands_on || undefined}>
+              <span className="figure">{at(times[i]!.start)}</span>
+              <span>
+                <b>{stage.title}</b> {endWords(stage)}
+              </span>
+            </li>
+          )
+        })}
+      </ol>
+      {cautions.length > 0 && (
+        <ul className={classes.cautions}>
+          {cautions.map((c) => (
+            <li key={c.code}>{c.text}</li>
+          ))}
+        </ul>
+      )}
+      <p className={classes.foot}>
+        Serves {Math.round(plan.yield.servings * 10) / 10} with {Math.round(plan.yield.cooked_mass_g)} g
+        cooked. Follow the maker’s manual first. {FOLLOW_LOCAL}
+      </p>
+    </main>
+  )
+}
+
+const Big = ({ title, grams, under }: { title: string; grams: number; under: string }) => (
+  <div>
+    <p className="eyebrow">{title}</p>
+    <p className={`${classes.big} figure`}>
+      {Math.round(grams)}
+      <small> g</small>
+    </p>
+    <p>{under}</p>
+  </div>
+)
+
+const endWords = (stage: Stage): string =>
+  stage.ends_on === 'clock'
+    ? windowWord(stage.minutes, 'clock')
+    : `until ${stage.cue}, ${windowWord(stage.minutes, 'cue')}`

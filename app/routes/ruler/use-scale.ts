@@ -1,0 +1,25 @@
+import { useEffect, useState } from 'react'
+import { keptScale } from '#core/units/screen-scale'
+
+const KEY = 'omsel.px-per-mm'
+
+/** The scale of this very screen, kept on the device; undefined until it has been laid beside a card. */
+export function useScale(): { scale: number | undefined; keep: (scale: number) => void } {
+  const [scale, setScale] = useState<number>()
+  useEffect(() => {
+    try {
+      setScale(keptScale(localStorage.getItem(KEY)))
+    } catch {
+      // A browser that keeps nothing asks for the card each time.
+    }
+  }, [])
+  const keep = (next: number) => {
+    setScale(next)
+    try {
+      localStorage.setItem(KEY, String(next))
+    } catch {
+      // As above.
+    }
+  }
+  return { scale, keep }
+}

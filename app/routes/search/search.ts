@@ -1,0 +1,82 @@
+import { VARIETIES } from '#core/grain/varieties'
+import { SITUATIONS } from '#core/practice/situations'
+import { nowMs } from '#server/clock'
+import { keptNow } from '#server/queries/leftovers'
+import { kitchen, settingsOf, type Kitchen } from '#server/store/open-household'
+import { matching, type Thing } from '../../search/match'
+import { PLACES } from '../../search/places'
+import { dayWord } from '../../ui/time/clock-hour'
+import type { Route } from './+types/search'
+
+const LONGEST = 80
+const MOST = 24
+const MOST_COOKS = 8
+
+/** What in this house answers to some words. */
+export function loader({ request }: Route.LoaderArgs) {
+  const asked = (new URL(request.url).searchParams.get('q') ?? '').slice(0, LONGEST)
+  const open = kitchen()
+  return {
+    asked,
+    found: [...matching(thingsIn(open, nowMs()), asked, MOST), ...cooksCalled(open, asked, nowMs())].slice(
+      0,
+      MOST,
+    ),
+  }
+}
+
+function thingsIn(open: Kitchen, now: number): Thing[] {
+  const pots = open.equipment.vessels()
+  return [
+    ...PLACES,
+    ...VARIETIES.map((v): Thing => ({
+      kind: 'Grains',
+      label: v.name,
+      more: `${v.family}, ${v.character}`,
+      to: `/?grain=${v.id}`,
+    })),
+    ...open.shelf
+      .bags()
+      .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/shelf' })),
+    ...pots.map((pot): Thing => ({
+      kind: 'Pots',
+      label: pot.name,
+      more: 'plan in it',
+      to: `/?pot=${pot.id}`,
+    })),
+    ...open.equipment
+      .measures()
+      .map((m): Thing => ({ kind: 'Measures', label: m.name, more: `${Math.round(m.ml)} mL`, to: '/pots' })),
+    ...open.suppers.all().map((s): Thing => ({ kind: 'Suppers', label: s.title, to: `/supper/${s.id}` })),
+    ...open.cooks.running().map((cook): Thing => ({
+      kind: 'On the stove',
+      label: cook.title,
+      more: cook.vesselName,
+      to: `/stove/${cook.id}`,
+    })),
+    ...keptNow(open, now).map(({ row }): Thing => ({
+      kind: 'Kept',
+      label: row.title,
+      more: row.container_name,
+      to: '/kept',
+    })),
+    ...SITUATIONS.map((s): Thing => ({
+      kind: 'Practice',
+      label: s.title,
+      more: s.learned,
+      to: `/practice/${s.id}`,
+    })),
+  ]
+}
+
+/** Cooks of the notebook by its own index of words. */
+function cooksCalled(open: Kitchen, asked: string, now: number): Thing[] {
+  if (asked.trim().length < 2) return []
+  const { zone } = settingsOf(open)
+  return open.notebook.lines({ text: asked }, MOST_COOKS, 0).map((line) => ({
+    kind: 'Cooks',
+    label: line.title,
+    more: `${dayWord(line.ended_ms, now, zone)}, ${line.vessel_name}${line.note ? `: ${line.note.slice(0, 60)}` : ''}`,
+    to: `/notebook/${line.cook_id}`,
+  }))
+}

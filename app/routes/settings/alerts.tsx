@@ -1,0 +1,175 @@
+import { Button, NativeSelect, Switch } from '@mantine/core'
+import { useEffect, useState } from 'react'
+import type { SignalKind } from '#core/cook/signals'
+import {
+  askForNotices,
+  canSpeak,
+  canVibrate,
+  notify,
+  noticeState,
+  speak,
+  stayAwake,
+  vibrate,
+} from '../../alerts/outputs'
+import {
+  FIRST_SENSES,
+  keepSenses,
+  readSenses,
+  SIGNAL_WORDS,
+  SOUND_WORDS,
+  SOUNDS,
+  type Senses as Chosen,
+} from '../../alerts/preferences'
+import { play, wakeSound } from '../../alerts/sound'
+import classes from './settings.module.css'
+
+const SAMPLE = 'When steam pushes out at the lid'
+const AWAKE_WORDS = {
+  lock: 'The screen stays on.',
+  video: 'The screen stays on from your first touch.',
+  nothing: 'This browser cannot keep the screen on. Set a longer time on the device.',
+} as const
+const NOTICE_WORDS = {
+  can: 'Notifications are allowed.',
+  ask: 'The browser will ask you once.',
+  refused: 'Notifications are blocked. Allow them in the browser settings.',
+  'not-here': 'Notifications need HTTPS or this computer. Sounds and the message on the page still work.',
+} as const
+
+/** Alerts on this device: each sense with what it can do here, and a key to try it. */
+export function Senses() {
+  const [chosen, setChosen] = useState<Chosen>(FIRST_SENSES)
+  const [said, setSaid] = useState('')
+  const [notices, setNotices] = useState<keyof typeof NOTICE_WORDS>('not-here')
+  useEffect(() => {
+    setChosen(readSenses())
+    setNotices(noticeState())
+  }, [])
+  const keep = (next: Partial<Chosen>) => {
+    const all = { ...chosen, ...next }
+    setChosen(all)
+    keepSenses(all)
+  }
+  const tryIt = (word: string, could: boolean, otherwise: string) => setSaid(could ? word : otherwise)
+  return (
+    <section
+      id="senses"
+      className={`${classes.sheet} ${classes.senses} basin`}
+      aria-labelledby="senses-title"
+    >
+      <h2 className="figure" id="senses-title">
+        Alerts on this device
+      </h2>
+      <p className="quiet">
+        On this device only. Alerts repeat until you touch the screen and appear in large text.
+      </p>
+      {(Object.keys(SIGNAL_WORDS) as SignalKind[]).map((kind) => (
+        <div key={kind} className={classes.sense}>
+          <NativeSelect
+            label={SIGNAL_WORDS[kind]}
+            value={chosen.sounds[kind]}
+            data={SOUNDS.map((id) => ({ value: id, label: SOUND_WORDS[id] }))}
+            onChange={(event) =>
+              keep({
+                sounds: { ...chosen.sounds, [kind]: event.currentTarget.value as (typeof SOUNDS)[number] },
+              })
+            }
+          />
+          <Button
+            variant="default"
+            onClick={() =>
+              void wakeSound().then((awake) =>
+                tryIt(
+                  'You should have heard it.',
+                  awake && play(chosen.sounds[kind]),
+                  'This browser plays no sound here; the large sign stays.',
+                ),
+              )
+            }
+          >
+            Try “{SIGNAL_WORDS[kind].toLowerCase()}”
+          </Button>
+        </div>
+      ))}
+      <div className={classes.sense}>
+        <Switch
+          label="Speak"
+          checked={chosen.speak}
+          onChange={(event) => keep({ speak: event.currentTarget.checked })}
+        />
+        <Button
+          variant="default"
+          onClick={() =>
+            tryIt(
+              'You should have heard it.',
+              canSpeak() && speak(SAMPLE),
+              'This browser has no voice; the sounds stay.',
+            )
+          }
+        >
+          Try the voice
+        </Button>
+      </div>
+      <div className={classes.sense}>
+        <Switch
+          label="Vibrate"
+          checked={chosen.vibrate}
+          onChange={(event) => keep({ vibrate: event.currentTarget.checked })}
+        />
+        <Button
+          variant="default"
+          onClick={() =>
+            tryIt(
+              'You should have felt it.',
+              canVibrate() && vibrate(),
+              'This device cannot vibrate; sounds still work.',
+            )
+          }
+        >
+          Try it
+        </Button>
+      </div>
+      <div className={classes.sense}>
+        <Switch
+          label="Notifications when the page is hidden"
+          description={NOTICE_WORDS[notices]}
+          checked={chosen.notify && notices === 'can'}
+          disabled={notices === 'not-here' || notices === 'refused'}
+          onChange={(event) => {
+            const wanted = event.currentTarget.checked
+            if (!wanted) return keep({ notify: false })
+            void askForNotices().then((may) => {
+              setNotices(noticeState())
+              keep({ notify: may })
+            })
+          }}
+        />
+        <Button
+          variant="default"
+          onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}
+        >
+          Test a notification
+        </Button>
+      </div>
+      <div className={classes.sense}>
+        <Switch
+          label="Keep the screen on while cooking"
+          checked={chosen.awake}
+          onChange={(event) => keep({ awake: event.currentTarget.checked })}
+        />
+        <Button
+          variant="default"
+          onClick={() =>
+            void stayAwake().then(({ by, release }) => {
+              setSaid(AWAKE_WORDS[by])
+              release()
+            })
+          }
+        >
+          Test the screen
+        </Button>
+      </div>
+      <p role="status">{said}</p>
+    </section>
+  )
+}

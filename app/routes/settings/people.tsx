@@ -1,0 +1,148 @@
+import { Button, Checkbox, Group, NumberInput, SegmentedControl, Stack, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { Form } from 'react-router'
+import { AVOIDABLE, AVOIDED_IDS, type AvoidedId } from '#core/eaters/avoid'
+import type { Eater } from '#core/eaters/party'
+import { errorAt, type Refused } from '../../ui/forms/errors'
+import classes from './settings.module.css'
+
+interface EatersProps {
+  eaters: readonly Eater[]
+  refused: Refused | undefined
+  /** Another form after something was saved. */
+  savedAt: number | undefined
+}
+
+const FIRMNESS = [
+  { value: '', label: 'no preference' },
+  { value: '0.2', label: 'firm' },
+  { value: '0.5', label: 'standard' },
+  { value: '0.8', label: 'soft' },
+]
+const firmWord = (f: number | null) => (f === null ? '' : f < 0.4 ? 'firm' : f > 0.6 ? 'soft' : 'standard')
+
+/** People here: how much, how firm, and what they avoid. The bench knows them by name. */
+export function Eaters({ eaters, refused, savedAt }: EatersProps) {
+  const [editing, setEditing] = useState<Eater>()
+  const typed = refused?.typed
+  return (
+    <section aria-label="People" id="eaters">
+      <h2 className="place-part">People</h2>
+      <div className={`${classes.sheet} basin`}>
+        <ul className={classes.eaters}>
+          {eaters.map((e) => (
+            <li key={e.id}>
+              <b className="figure">{e.name}</b>
+              <span className="quiet">
+                {[
+                  e.appetite === 1 ? 'a usual portion' : `${e.appetite} of a portion`,
+                  firmWord(e.firmness) && `likes it ${firmWord(e.firmness)}`,
+                  e.avoids.length > 0 && `no ${e.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </span>
+              <Button
+                size="compact-sm"
+                variant="subtle"
+                onClick={() => setEditing(e)}
+                aria-label={`Edit ${e.name}`}
+              >
+                change
+              </Button>
+              <Form method="post">
+                <input type="hidden" name="id" value={e.id} />
+                <Button
+                  type="submit"
+                  size="compact-sm"
+                  variant="subtle"
+                  name="intent"
+                  value="drop-eater"
+                  aria-label={`Remove ${e.name}`}
+                >
+                  remove
+                </Button>
+              </Form>
+            </li>
+          ))}
+          {eaters.length === 0 && (
+            <li className="quiet">No people yet. Add names to type “Maren, Teo and two guests” in a plan.</li>
+          )}
+        </ul>
+        <Form method="post" noValidate key={`${editing?.id ?? 'new'} ${savedAt ?? ''}`}>
+          <input type="hidden" name="id" value={typed?.id ?? editing?.id ?? ''} />
+          <Stack gap="xs">
+            <Group align="flex-start" gap="sm">
+              <TextInput
+                label={editing ? 'Name' : 'Name'}
+                name="name"
+                w={180}
+                defaultValue={typed?.name ?? editing?.name ?? ''}
+                error={errorAt(refused, 'name')}
+              />
+              <NumberInput
+                label="Portions"
+                name="appetite"
+                w={110}
+                min={0.25}
+                max={3}
+                step={0.25}
+                decimalScale={2}
+                defaultValue={Number(typed?.appetite ?? editing?.appetite ?? 1)}
+                error={errorAt(refused, 'appetite')}
+              />
+              <div>
+                <span className={classes.label} id="firmness">
+                  Likes it
+                </span>
+                <SegmentedControl
+                  aria-labelledby="firmness"
+                  name="firmness"
+                  data={FIRMNESS}
+                  defaultValue={
+                    typed?.firmness ??
+                    (editing?.firmness === undefined || editing.firmness === null
+                      ? ''
+                      : FIRMNESS.find((f) => f.label === firmWord(editing.firmness))!.value)
+                  }
+                />
+              </div>
+            </Group>
+            <Avoids
+              key={editing?.id ?? 'new'}
+              first={
+                (typed?.avoids?.split(',').filter(Boolean) as AvoidedId[] | undefined) ??
+                editing?.avoids ??
+                []
+              }
+            />
+            <Group justify="flex-end">
+              {editing && (
+                <Button variant="subtle" onClick={() => setEditing(undefined)}>
+                  Cancel
+                </Button>
+              )}
+              <Button type="submit" name="intent" value="save-eater">
+                {editing ? 'Save' : 'Add person'}
+              </Button>
+            </Group>
+          </Stack>
+        </Form>
+      </div>
+    </section>
+  )
+}
+
+function Avoids({ first }: { first: readonly AvoidedId[] }) {
+  const [avoids, setAvoids] = useState<readonly string[]>(first)
+  return (
+    <Checkbox.Group label="Avoids" value={[...avoids]} onChange={setAvoids}>
+      <Group gap="md" mt={4}>
+        {AVOIDED_IDS.map((id) => (
+          <Checkbox key={id} value={id} label={AVOIDABLE[id].word} />
+        ))}
+      </Group>
+      <input type="hidden" name="avoids" value={avoids.join(',')} />
+    </Checkbox.Group>
+  )
+}

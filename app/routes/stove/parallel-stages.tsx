@@ -1,0 +1,43 @@
+import { UnstyledButton } from '@mantine/core'
+import type { EventKind } from '#core/cook/events'
+import type { StageView } from '#core/cook/replay'
+import { CUES } from '#core/methods/signs'
+import type { Stage } from '#core/plan/result'
+import { countdown } from '../../ui/time/clock-hour'
+import classes from './parallel-stages.module.css'
+
+interface AlsoProps {
+  /** Stages under way beside the one in front. */
+  others: readonly StageView[]
+  stages: readonly Stage[]
+  now: number
+  press: (kind: EventKind, stage: string) => void
+}
+
+/** What goes on beside the act in front: each with its own key, so that nothing has to come to the front to be told. */
+export function Also({ others, stages, now, press }: AlsoProps) {
+  return (
+    <section className={classes.also} aria-label="Also going on">
+      {others.map((view) => {
+        const stage = stages.find((s) => s.id === view.id)!
+        const cue = stage.ends_on === 'cue'
+        return (
+          <div key={view.id} className={classes.lane}>
+            <span>
+              <b>{stage.title}</b>
+              <span className="quiet">
+                {' '}
+                {cue
+                  ? `until ${stage.cue}, ${countdown(now - view.startMs)} so far`
+                  : `${countdown(view.endMs - now)} left`}
+              </span>
+            </span>
+            <UnstyledButton className={classes.key} onClick={() => press(cue ? 'cue' : 'go-on', stage.id)}>
+              {cue ? (stage.cue_id ? CUES[stage.cue_id].key : 'Done') : 'Go on now'}
+            </UnstyledButton>
+          </div>
+        )
+      })}
+    </section>
+  )
+}

@@ -1,0 +1,4 @@
+import { carrying } from '#server/commands/transfer'
+
+/** How far the bundle on its way in has come; nothing when none is. */
+export const loader = () => Response.json(carrying() ?? null, { headers: { 'Cache-Control': 'no-store' } })

@@ -1,0 +1,306 @@
+import { Button, Checkbox, FileInput, Radio } from '@mantine/core'
+import { useEffect, useRef, useState } from 'react'
+import { data, Form, Link, useNavigation, useSubmit } from 'react-router'
+import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle-names'
+import type { FieldError } from '#core/contract/fields'
+import { nowMs } from '#server/clock'
+import {
+  bringIn,
+  broughtTimes,
+  lookAt,
+  SIDE_BY_SIDE,
+  WAYS_IN,
+  type CarryChoices,
+  type LookedAt,
+} from '#server/commands/transfer'
+import { databaseFile, kitchen } from '#server/store/open-household'
+import { copiesIn } from '#server/backup/daily'
+import { Complaints } from '../../ui/forms/error-list'
+import { formOf } from '../../ui/forms/read-form'
+import { Preview } from './preview'
+import type { Route } from './+types/transfer'
+import sheets from '../../layout/sheets.module.css'
+import classes from './transfer.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Export and import · Omsel' }]
+
+export const loader = () => ({
+  copies: copiesIn(databaseFile()).length,
+  sideBySide: SIDE_BY_SIDE,
+  cooks: kitchen().notebook.count({}),
+  brought: broughtTimes(),
+})
+
+const refuse = (errors: FieldError[], status = 422) => data({ errors }, { status })
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await formOf(request)
+  const intent = form.get('intent')
+  if (intent !== 'look' && intent !== 'bring')
+    return refuse(
+      [{ path: 'intent', message: `intent must be look or bring, got "${String(intent).slice(0, 40)}"` }],
+      400,
+    )
+  const file = form.get('file')
+  if (!(file instanceof File) || file.size === 0)
+    return refuse([{ path: 'file', message: 'file is missing: choose one' }])
+  if (file.size > BUNDLE_LIMITS.bytes)
+    return refuse(
+      [
+        {
+          path: 'file',
+          message: `file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; yours has ${(file.size / 1e6).toFixed(1)}`,
+        },
+      ],
+      413,
+    )
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  if (intent === 'look') {
+    const looked = lookAt(kitchen(), bytes)
+    return looked.ok ? { looked: looked.value } : refuse(looked.errors)
+  }
+  const how = WAYS_IN.find((way) => way === form.get('how'))
+  if (!how)
+    return refuse([
+      {
+        path: 'how',
+        message: `how must be one of ${WAYS_IN.join(', ')}; got "${String(form.get('how')).slice(0, 40)}"`,
+      },
+    ])
+  const choices: CarryChoices = {}
+  for (const group of Object.keys(GROUPS) as GroupId[]) {
+    const choice = form.get(group)
+    if (choice === null) continue
+    const known = (
+      ['ours', 'theirs', ...(SIDE_BY_SIDE.includes(group) ? (['both'] as const) : [])] as const
+    ).find((one) => one === choice)
+    if (!known)
+      return refuse([
+        {
+          path: group,
+          message: `${group} must be ours or theirs${SIDE_BY_SIDE.includes(group) ? ' or both' : ''}, got "${String(choice).slice(0, 40)}"`,
+        },
+      ])
+    choices[group] = known
+  }
+  const brought = await bringIn(kitchen(), databaseFile(), bytes, how, choices, nowMs(), {
+    signal: request.signal,
+  })
+  return brought.ok ? { brought: { ...brought.value, how } } : refuse(brought.errors)
+}
+
+/** The household out of this house, and others into it. */
+export default function Carry({ loaderData, actionData }: Route.ComponentProps) {
+  const [pictures, setPictures] = useState(true)
+  const [file, setFile] = useState<File | null>(null)
+  const [pickedAt, setPickedAt] = useState(0)
+  const [lookedAt, setLookedAt] = useState(-1)
+  const [how, setHow] = useState<'merge' | 'as-new'>('merge')
+  const formRef = useRef<HTMLFormElement>(null)
+  const submit = useSubmit()
+  const busy = useNavigation().state !== 'idle'
+  const progress = useProgress(busy)
+  /** How often something had come in when this was stopped. */
+  const [stoppedAt, setStoppedAt] = useState<number>()
+  // What was looked at stays in sight when bringing it in is stopped, or refused.
+  const [looked, setLooked] = useState<LookedAt>()
+  const [heard, setHeard] = useState(actionData)
+  if (actionData !== heard) {
+    setHeard(actionData)
+    if (actionData && 'looked' in actionData) setLooked(actionData.looked)
+    if (actionData && 'brought' in actionData) setLooked(undefined)
+  }
+  const current = looked && lookedAt === pickedAt ? looked : undefined
+  const brought = actionData && 'brought' in actionData ? actionData.brought : undefined
+  const errors = actionData && 'errors' in actionData ? actionData.errors : []
+  const send = (intent: 'look' | 'bring') => {
+    const form = new FormData(formRef.current!)
+    form.set('intent', intent)
+    if (file) form.set('file', file)
+    if (intent === 'look') {
+      setLookedAt(pickedAt)
+      setLooked(undefined)
+    }
+    setStoppedAt(undefined)
+    void submit(form, { method: 'post', encType: 'multipart/form-data', preventScrollReset: true })
+  }
+  const whole = current?.holds === 'household'
+  return (
+    <main className={sheets.page}>
+      <p className={sheets.back}>
+        <Link to="/settings">Settings</Link>
+      </p>
+      <h1 className="figure">Export and import</h1>
+      <section className={`${sheets.sheet} basin`} aria-labelledby="take">
+        <h2 className="figure" id="take">
+          Export
+        </h2>
+        <p>All your data in one file: for another computer, as a backup, or for your own programs.</p>
+        <div className={classes.row}>
+          <Button component="a" href={`/household.json${pictures ? '' : '?pictures=no'}`} download>
+            The whole household
+          </Button>
+          <Checkbox
+            label="with its pictures"
+            checked={pictures}
+            onChange={(event) => setPictures(event.currentTarget.checked)}
+          />
+        </div>
+        <ul className={classes.links}>
+          {(Object.entries(PACKS) as [PackId, (typeof PACKS)[PackId]][]).map(([id, { name }]) => (
+            <li key={id}>
+              <a href={`/household.json?holds=${id}`} download>
+                {name}
+              </a>
+            </li>
+          ))}
+          <li>
+            <a href="/notebook.csv" download>
+              Notebook as CSV
+            </a>
+            <span className="quiet">
+              , {loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'};{' '}
+              <Link to="/notebook/copy">import one</Link>
+            </span>
+          </li>
+        </ul>
+        <p className="quiet small">
+          The file format is described in <a href="/household.schema.json">its schema</a>. A backup is made
+          automatically every day;{' '}
+          {loaderData.copies === 0
+            ? 'there is none yet'
+            : loaderData.copies === 1
+              ? 'there is one'
+              : `there are ${loaderData.copies}`}
+          .
+        </p>
+      </section>
+      <section className={`${sheets.sheet} basin`} aria-labelledby="bring">
+        <h2 className="figure" id="bring">
+          Import
+        </h2>
+        <Form
+          method="post"
+          encType="multipart/form-data"
+          ref={formRef}
+          onSubmit={(event) => {
+            event.preventDefault()
+            send(current ? 'bring' : 'look')
+          }}
+        >
+          <FileInput
+            label="A data file"
+            placeholder="choose a file"
+            description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; you see what changes before anything is saved`}
+            accept=".json,application/json"
+            maw={420}
+            mb="sm"
+            clearable
+            clearButtonProps={{ 'aria-label': 'Another file' }}
+            value={file}
+            onChange={(chosen) => {
+              setFile(chosen)
+              setPickedAt((n) => n + 1)
+            }}
+          />
+          <Complaints of={busy ? [] : errors.map((e) => e.message)} className={classes.errors!} />
+          {current && (
+            <>
+              {whole && (
+                <Radio.Group
+                  name="how"
+                  value={how}
+                  onChange={(value) => setHow(value as typeof how)}
+                  label="What to do with it"
+                  mb="md"
+                >
+                  <Radio value="merge" label="Merge into this kitchen" mt={6} />
+                  <Radio value="as-new" label="Replace this kitchen (a backup is made first)" mt={6} />
+                </Radio.Group>
+              )}
+              {!whole && <input type="hidden" name="how" value="merge" />}
+              <Preview
+                looked={current}
+                sideBySide={loaderData.sideBySide}
+                merging={how === 'merge' || !whole}
+              />
+            </>
+          )}
+          <div className={classes.row}>
+            <Button
+              type="submit"
+              variant={current ? 'default' : 'filled'}
+              disabled={file === null}
+              loading={busy && !current}
+              onClick={(event) => {
+                event.preventDefault()
+                send('look')
+              }}
+            >
+              {current ? 'Read it again' : 'Check the file'}
+            </Button>
+            {current && (
+              <Button type="button" loading={busy} onClick={() => send('bring')}>
+                {how === 'as-new' && whole ? 'Replace' : 'Add it'}
+              </Button>
+            )}
+            {busy && (
+              <Button
+                type="button"
+                variant="subtle"
+                onClick={() => {
+                  setStoppedAt(loaderData.brought)
+                  void submit(null, { method: 'get', action: '/carry', preventScrollReset: true })
+                }}
+              >
+                Stop
+              </Button>
+            )}
+          </div>
+          <p role="status" className="quiet">
+            {busy &&
+              (progress && progress.total > 0
+                ? `Updating the notebook: ${progress.done} of ${progress.total}`
+                : 'Reading …')}
+            {!busy &&
+              stoppedAt !== undefined &&
+              (stoppedAt === loaderData.brought
+                ? 'Cancelled; nothing was changed.'
+                : 'The import had already finished.')}
+            {!busy &&
+              brought &&
+              (brought.how === 'as-new'
+                ? `Replaced. Your earlier data is in ${brought.aside ?? ''}.`
+                : brought.rows === 0
+                  ? 'Everything in it is here already.'
+                  : `${brought.rows} ${brought.rows === 1 ? 'item' : 'items'} come in.`)}
+          </p>
+        </Form>
+      </section>
+    </main>
+  )
+}
+
+const LOOK_EVERY_MS = 700
+
+/** How far the server has come, while it is at it. */
+function useProgress(busy: boolean): { done: number; total: number } | undefined {
+  const [progress, setProgress] = useState<{ done: number; total: number }>()
+  useEffect(() => {
+    if (!busy) return
+    const timer = setInterval(() => {
+      // A page that asks is not worth an error: what is not known is not shown.
+      fetch('/carry/progress')
+        .then((r) => r.json() as Promise<typeof progress | null>)
+        .then(
+          (seen) => setProgress(seen ?? undefined),
+          () => undefined,
+        )
+    }, LOOK_EVERY_MS)
+    return () => {
+      clearInterval(timer)
+      setProgress(undefined)
+    }
+  }, [busy])
+  return progress
+}

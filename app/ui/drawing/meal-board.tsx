@@ -1,0 +1,277 @@
+import {
+  DndContext,
+  KeyboardCode,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type KeyboardCoordinateGetter,
+} from '@dnd-kit/core'
+import { useElementSize } from '@mantine/hooks'
+import { useId, useMemo, type ReactNode } from 'react'
+import classes from './meal-board.module.css'
+
+export interface BoardTask {
+  dish: number
+  title: string
+  /** Minutes before the table, as negative numbers. */
+  start: number
+  end: number
+  hands: boolean
+  /** The track it stands on, where it takes a place. */
+  track: string | null
+  /** Whose hands, from 0. */
+  hand?: number
+  state?: 'done' | 'now' | 'next'
+}
+export interface BoardDish {
+  title: string
+  ready: number
+}
+
+interface SupperBoardProps {
+  tracks: readonly { id: string; name: string }[]
+  tasks: readonly BoardTask[]
+  dishes: readonly BoardDish[]
+  /** Who cooks; a pair of hands without a name has its number. */
+  hands: readonly string[]
+  clockAt: (minute: number) => string
+  /** Minutes before the table it is now, as a negative number, once the supper is under way. */
+  now?: number
+  /** Moves what has not begun: minutes later (negative: earlier), and to another track. Left out: nothing is moved here. */
+  onMove?: (dish: number, minutes: number, track: string | undefined) => void
+}
+
+const ROW = 46
+const LEFT = 132
+const RIGHT = 30
+const TOP = 30
+/** Earlier than this, waiting is not drawn; the list below says it. */
+const LONGEST_MIN = 240
+const LETTER_PX = 7.4
+/** Under way, so much of what is past stays in sight, minutes. */
+const PAST_MIN = 20
+/** Ribbons move by so much, minutes. */
+const STEP_MIN = 5
+
+/** A letter stands for a dish wherever its name has no room. */
+export const dishLetter = (i: number): string => String.fromCharCode(65 + i)
+
+/** By mouse a ribbon is drawn, by finger held a moment and then drawn: a finger that does not wait moves the page. */
+const DRAWN = { activationConstraint: { distance: 6 } }
+const HELD = { activationConstraint: { delay: 180, tolerance: 8 } }
+
+const byKeys =
+  (stepPx: number): KeyboardCoordinateGetter =>
+  (event, { currentCoordinates: { x: left, y: top } }) => {
+    const by: Record<string, [number, number]> = {
+      [KeyboardCode.Left]: [-stepPx, 0],
+      [KeyboardCode.Right]: [stepPx, 0],
+      [KeyboardCode.Up]: [0, -ROW],
+      [KeyboardCode.Down]: [0, ROW],
+    }
+    const move = by[event.code]
+    if (!move) return undefined
+    event.preventDefault()
+    return { x: left + move[0], y: top + move[1] }
+  }
+
+/** The evening as the table sees it: places and hands are the tracks, the right edge is the table, and every dish ends there. */
+export function SupperBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }: SupperBoardProps) {
+  const context = useId()
+  const { ref, width: measured } = useElementSize<HTMLDivElement>()
+  const hatch = useId()
+  const width = Math.max(640, measured || 1100)
+  const from = Math.max(-LONGEST_MIN, Math.min(-30, ...tasks.map((t) => t.start)))
+  const first = now === undefined ? from : Math.min(-15, Math.max(from, now - PAST_MIN))
+  const table = width - RIGHT
+  const x = (minute: number) => LEFT + ((Math.max(first, minute) - first) / -first) * (table - LEFT)
+  const rows = [
+    ...tracks.map((t) => ({ ...t, kind: 'place' as const })),
+    ...hands.map((name, i) => ({ id: `hands ${i}`, name, kind: 'hands' as const })),
+  ]
+  const height = TOP + rows.length * ROW + 34
+  const step = -first > 120 ? 30 : 15
+  const minutePx = (table - LEFT) / -first
+  // By arrow keys a ribbon moves in the same steps as by hand.
+  const keyed = useMemo(() => ({ coordinateGetter: byKeys(STEP_MIN * minutePx) }), [minutePx])
+  const sensors = useSensors(
+    useSensor(MouseSensor, DRAWN),
+    useSensor(TouchSensor, HELD),
+    useSensor(KeyboardSensor, keyed),
+  )
+  const onDragEnd = ({ active, delta }: DragEndEvent) => {
+    const task = tasks[Number(active.id)]
+    if (!task || !onMove) return
+    const minutes = Math.round(delta.x / minutePx / STEP_MIN) * STEP_MIN
+    const row = tracks.findIndex((t) => t.id === task.track) + Math.round(delta.y / ROW)
+    const track = tracks[Math.min(tracks.length - 1, Math.max(0, row))]?.id
+    if (minutes !== 0 || track !== task.track)
+      onMove(task.dish, minutes, track === task.track ? undefined : track)
+  }
+  return (
+    <DndContext
+      id={context}
+      sensors={sensors}
+      onDragEnd={onDragEnd}
+      autoScroll={false}
+      accessibility={{
+        screenReaderInstructions: {
+          draggable:
+            'Press Space to pick up a step, arrow keys to move it, Space to drop it, Escape to cancel.',
+        },
+      }}
+    >
+      <div ref={ref} className={classes.frame}>
+        <svg
+          width={width}
+          height={height}
+          role="group"
+          aria-label={`Timetable until serving: ${dishes.map((d, i) => `${dishLetter(i)} ${d.title}, ready ${d.ready === 0 ? 'on time' : `${-d.ready} minutes before`}`).join('; ')}`}
+        >
+          <defs>
+            <pattern
+              id={hatch}
+              width="7"
+              height="7"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
+              <path d="M0 0V7" className={classes.hatch} />
+            </pattern>
+          </defs>
+          {Array.from({ length: Math.floor(-first / step) + 1 }, (_, i) => -i * step).map((minute) => (
+            <g key={minute}>
+              <path d={`M${x(minute)} ${TOP - 6}V${TOP + rows.length * ROW}`} className={classes.hour} />
+              {/* The table's own hour stands clear of its post. */}
+              <text
+                x={minute === 0 ? table - 16 : x(minute)}
+                y={TOP - 12}
+                textAnchor={minute === 0 ? 'end' : 'middle'}
+                className={classes.clock}
+              >
+                {clockAt(minute)}
+              </text>
+            </g>
+          ))}
+          {rows.map((row, r) => {
+            const y = TOP + r * ROW
+            const own = tasks
+              .map((t, at) => ({ ...t, at }))
+              .filter(
+                (t) =>
+                  t.end > first &&
+                  (row.kind === 'place'
+                    ? t.track === row.id
+                    : t.hands && (t.hand ?? 0) === Number(row.id.split(' ')[1])),
+              )
+            return (
+              <g key={row.id}>
+                <text x={8} y={y + ROW / 2 + 5} className={classes.name}>
+                  {row.name.length > 15 ? `${row.name.slice(0, 14)}…` : row.name}
+                </text>
+                <path d={`M${LEFT} ${y + ROW - 6}H${table}`} className={classes.track} />
+                {own.map((t) => {
+                  const [from, to] = [x(t.start), x(t.end)]
+                  const word =
+                    (to - from) / LETTER_PX > t.title.length + 3
+                      ? `${dishLetter(t.dish)} ${t.title}`
+                      : dishLetter(t.dish)
+                  const says = `${dishes[t.dish]?.title ?? ''}: ${t.title}, ${clockAt(t.start)} to ${clockAt(t.end)}`
+                  const moves = onMove !== undefined && row.kind === 'place' && (t.state ?? 'next') === 'next'
+                  return (
+                    <Ribbon
+                      key={t.at}
+                      id={t.at}
+                      moves={moves}
+                      says={says}
+                      kind={row.kind}
+                      state={t.state ?? 'next'}
+                    >
+                      <title>{says}</title>
+                      <rect x={from} y={y + 6} width={Math.max(2, to - from - 1)} height={ROW - 14} rx={3} />
+                      {row.kind === 'hands' && (
+                        <rect
+                          x={from}
+                          y={y + 6}
+                          width={Math.max(2, to - from - 1)}
+                          height={ROW - 14}
+                          rx={3}
+                          fill={`url(#${hatch})`}
+                          className={classes.over}
+                        />
+                      )}
+                      {to - from > 12 && (
+                        <text x={from + 5} y={y + ROW / 2 + 4}>
+                          {word}
+                        </text>
+                      )}
+                    </Ribbon>
+                  )
+                })}
+              </g>
+            )
+          })}
+          {now !== undefined && now < 0 && (
+            <g className={classes.now}>
+              <path d={`M${x(now)} ${TOP - 8}V${TOP + rows.length * ROW}`} />
+              <text x={x(now)} y={height - 8} textAnchor="middle">
+                now
+              </text>
+            </g>
+          )}
+          <path d={`M${table} ${TOP - 20}V${TOP + rows.length * ROW + 8}`} className={classes.table} />
+          <path d={`M${table - 12} ${TOP - 20}H${table + 12}`} className={classes.table} />
+          <text x={table} y={height - 8} textAnchor="end" className={classes.name}>
+            serve, {clockAt(0)}
+          </text>
+        </svg>
+      </div>
+    </DndContext>
+  )
+}
+
+/** One ribbon, that can be taken up by hand or by key where it has not begun. */
+function Ribbon({
+  id,
+  moves,
+  says,
+  kind,
+  state,
+  children,
+}: {
+  id: number
+  moves: boolean
+  says: string
+  kind: string
+  state: string
+  children: ReactNode
+}) {
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: String(id), disabled: !moves })
+  const grip = moves
+    ? {
+        ref: (node: SVGGElement | null) => setNodeRef(node as unknown as HTMLElement | null),
+        role: 'button',
+        tabIndex: 0,
+        'aria-roledescription': 'movable step',
+        'aria-label': says,
+        ...listeners,
+      }
+    : {}
+  return (
+    <g
+      className={classes.task}
+      data-kind={kind}
+      data-state={state}
+      data-moves={moves || undefined}
+      data-dragging={isDragging || undefined}
+      transform={transform ? `translate(${transform.x} ${transform.y})` : undefined}
+      {...grip}
+    >
+      {children}
+    </g>
+  )
+}

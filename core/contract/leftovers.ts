@@ -1,0 +1,144 @@
+import * as v from 'valibot'
+import { DRESSING_IDS } from '#core/finish/dressing'
+import { VARIETY_IDS } from '#core/grain/varieties'
+import { COOLING_PLACES } from '#core/leftovers/cooling'
+import { AUTHORITIES, FIGURE_IDS, FIGURES, guidanceOf, type FigureId } from '#core/leftovers/guidance'
+import { KEPT_EVENT_KINDS } from '#core/leftovers/container-state'
+import { between, flag, oneOf, quoted, wholeBetween } from './fields'
+import { formNumber, readerOf } from './settings'
+
+/** Limits of what a household may say of what it keeps. */
+export const KEPT_LIMITS = Object.freeze({
+  name: 60,
+  ml: [20, 20_000],
+  depth_mm: [5, 400],
+  many: [1, 50],
+  grams: [5, 60_000],
+  portions: [0.25, 100],
+  stacked: [1, 20],
+  containers: 30,
+  bottle_g: [10, 20_000],
+} as const)
+
+const named = v.pipe(
+  v.string('is required'),
+  v.trim(),
+  v.nonEmpty('is empty; any name will do'),
+  v.maxLength(
+    KEPT_LIMITS.name,
+    (issue) => `must be at most ${KEPT_LIMITS.name} characters, got ${issue.input.length}`,
+  ),
+)
+const number = (limits: readonly [number, number], unit: string) =>
+  v.pipe(formNumber, between(...limits, unit))
+const id = v.pipe(
+  v.string('is required'),
+  v.regex(/^[\w-]{1,64}$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
+)
+
+const ContainerForm = v.object({
+  name: named,
+  ml: number(KEPT_LIMITS.ml, 'mL'),
+  depth_mm: number(KEPT_LIMITS.depth_mm, 'mm'),
+  many: v.pipe(formNumber, wholeBetween(...KEPT_LIMITS.many)),
+})
+export const readContainerForm = readerOf(ContainerForm)
+
+/** What is put away after a pot, as one parcel: all of it or nothing. */
+const ParcelSchema = v.object({
+  cook_id: v.nullish(id),
+  title: v.pipe(
+    v.string('is required'),
+    v.trim(),
+    v.nonEmpty('is empty; say what it is'),
+    v.maxLength(120, 'must be at most 120 characters'),
+  ),
+  variety: oneOf(VARIETY_IDS),
+  grams: between(...KEPT_LIMITS.grams, 'g'),
+  portions: between(...KEPT_LIMITS.portions),
+  water_share: between(0.2, 0.95),
+  density_g_ml: between(0.3, 1.4, 'g/mL'),
+  place: oneOf(COOLING_PLACES),
+  open: flag,
+  stacked: wholeBetween(...KEPT_LIMITS.stacked),
+  dressed: v.optional(flag, false),
+  /** Minutes since it was off the heat. */
+  minutes_ago: between(0, 1440, 'minutes'),
+  containers: v.pipe(
+    v.array(id, (issue) => `must be a list of containers, got ${quoted(issue.input)}`),
+    v.minLength(1, 'needs at least one container'),
+    v.maxLength(
+      KEPT_LIMITS.containers,
+      (issue) => `holds at most ${KEPT_LIMITS.containers} containers, got ${issue.input.length}`,
+    ),
+  ),
+})
+export type ParcelJson = v.InferInput<typeof ParcelSchema>
+export const readParcel = readerOf(ParcelSchema)
+
+const TellForm = v.object({
+  id,
+  kept_id: id,
+  kind: oneOf(KEPT_EVENT_KINDS),
+  portions: v.optional(v.pipe(formNumber, between(...KEPT_LIMITS.portions))),
+  target: v.optional(id),
+})
+export const readTell = readerOf(TellForm)
+
+const BottleForm = v.object({ style: oneOf(DRESSING_IDS), made_g: number(KEPT_LIMITS.bottle_g, 'g') })
+export const readBottleForm = readerOf(BottleForm)
+
+/** Figures a house may set stricter; an empty field leaves the published one. */
+const OWN_LIMITS: Record<FigureId, readonly [number, number]> = {
+  hold_hot_c: [57, 90],
+  cool_min: [10, 120],
+  chill_min: [30, 240],
+  fridge_c: [0, 5],
+  eat_h: [1, 72],
+  thawed_h: [1, 72],
+  room_min: [5, 120],
+  reheat_c: [74, 95],
+  reheats: [0, 1],
+}
+const GuidanceForm = v.pipe(
+  v.object({
+    guidance: oneOf(AUTHORITIES),
+    ...Object.fromEntries(FIGURE_IDS.map((figure) => [figure, v.optional(v.string('must be text'), '')])),
+  } as { guidance: ReturnType<typeof oneOf<typeof AUTHORITIES>> } & Record<
+    FigureId,
+    v.OptionalSchema<v.StringSchema<string>, ''>
+  >),
+  v.rawTransform(({ dataset, addIssue, NEVER }) => {
+    const given = dataset.value
+    const published = guidanceOf(given.guidance)
+    const own: Partial<Record<FigureId, number>> = {}
+    for (const figure of FIGURE_IDS) {
+      const text = given[figure].trim()
+      if (text === '') continue
+      const value = Number(text.replace(',', '.'))
+      const [min, max] = OWN_LIMITS[figure]
+      const issue = (message: string) =>
+        addIssue({
+          message,
+          path: [{ type: 'object', origin: 'value', input: given, key: figure, value: text }],
+        })
+      if (!(value >= min && value <= max)) {
+        issue(`must be from ${min} to ${max} ${FIGURES[figure].unit}, got ${quoted(text)}`)
+        return NEVER
+      }
+      const laxer =
+        FIGURES[figure].stricter === 'higher'
+          ? value < published[figure].value
+          : value > published[figure].value
+      if (laxer) {
+        issue(
+          `can only be set stricter than ${published[figure].value} ${FIGURES[figure].unit} (${published[figure].source}), got ${quoted(text)}`,
+        )
+        return NEVER
+      }
+      if (value !== published[figure].value) own[figure] = value
+    }
+    return { guidance: given.guidance, own }
+  }),
+)
+export const readGuidance = readerOf(GuidanceForm)

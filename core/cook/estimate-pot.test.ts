@@ -1,0 +1,141 @@
+import { planFrom } from '#core/contract/plan'
+import type { PlanRequestJson } from '#core/contract/plan-request'
+import { runningCookOf } from '#core/contract/running-cook'
+import type { VarietyId } from '#core/grain/varieties'
+import type { MethodId } from '#core/methods/index'
+import { grainWater } from '#core/pot/pot'
+import type { CookEvent } from './events'
+import { minutesStillNeeded, outlookOf } from './outlook'
+import { reckon } from './estimate-pot'
+import { replay } from './replay'
+
+const START = Date.UTC(2026, 2, 5, 17, 0)
+const MINUTE = 60_000
+const LATE = new Set(['heat-up', 'pressure-up'])
+
+/** A cook whose cues are pressed as the plan expects them, the first heat so many minutes late. */
+function cookOf(request: PlanRequestJson, late = 0) {
+  const read = planFrom(request)
+  if (!read.ok) throw new Error(JSON.stringify(read.errors))
+  const kept = { request, plan: read.value, startedMs: START }
+  let events: CookEvent[] = []
+  for (;;) {
+    const cook = runningCookOf(kept, events)
+    const now = replay(cook, events, START + 900 * MINUTE).now.find(
+      (s) => cook.plan.stages.find((p) => p.id === s.id)!.ends_on === 'cue',
+    )
+    if (!now || now.id === 'fluff') break
+    const expected = cook.plan.stages.find((s) => s.id === now.id)!.minutes.expected
+    events = [
+      ...events,
+      {
+        id: `cue-${now.id}`,
+        kind: 'cue',
+        stage: now.id,
+        atMs: now.startMs + (expected + (LATE.has(now.id) ? late : 0)) * MINUTE,
+      },
+    ]
+  }
+  const cook = runningCookOf(kept, events)
+  const at = (nowMs: number, more: CookEvent[] = []) => {
+    const all = [...events, ...more]
+    const again = more.length > 0 ? runningCookOf(kept, all) : cook
+    return {
+      cook: again,
+      reckoned: reckon({
+        plan: again.plan,
+        request: again.request,
+        view: replay(again, all, nowMs),
+        events: all,
+        nowMs,
+      })!,
+    }
+  }
+  return { cook, plan: read.value, at, hot: events.filter((e) => LATE.has(e.stage)).at(-1)!.atMs }
+}
+const asked = (variety: VarietyId, method: MethodId, vessel: string): PlanRequestJson =>
+  ({ grains: [{ variety }], amount: { basis: 'dry-mass', value: 300 }, method, vessel }) as PlanRequestJson
+
+const WAYS = [
+  ['covered-simmer', 'heavy-2.5'],
+  ['boiling-start', 'heavy-2.5'],
+  ['pressure-electric', 'pressure-electric-6'],
+  ['boil-and-drain', 'heavy-3.5'],
+] as const
+
+describe.each(WAYS)('%s in %s', (method, vessel) => {
+  test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
+    '%s: on time the reckoned pot ends as it was planned',
+    (variety) => {
+      const { cook, plan, at, hot } = cookOf(asked(variety, method, vessel))
+      const { reckoned } = at(hot + MINUTE)
+      expect(reckoned.burner).toBeCloseTo(1, 1)
+      const { outcome, verdict } = outlookOf(reckoned)
+      expect(verdict.cookedThrough).toBe('yes')
+      expect(verdict.scorched).toBe(false)
+      expect(Math.abs(outcome.uptakeMean / plan.water.uptake_target - 1)).toBeLessThan(0.04)
+      // The open stage keeps its minutes to a tenth or so: the planner's coarser pot and this one are the same pot.
+      if (cook.retimed)
+        expect(Math.abs(cook.retimed.isMinutes / cook.retimed.wasMinutes - 1)).toBeLessThan(0.1)
+    },
+  )
+})
+
+test.each(['long-white', 'short-white', 'brown-short', 'barley-hulled'] as const)(
+  '%s: a boil five minutes late is a weaker burner, and the pot still ends well',
+  (variety) => {
+    const { at, hot, plan } = cookOf(asked(variety, 'covered-simmer', 'heavy-2.5'), 5)
+    const { reckoned } = at(hot + MINUTE)
+    const believed = plan.stages.find((s) => s.id === 'heat-up')!.minutes.expected
+    expect(reckoned.burner).toBeLessThan(1)
+    expect(reckoned.burner).toBeGreaterThan(believed / (believed + 5) - 0.05)
+    const { verdict, outcome } = outlookOf(reckoned)
+    expect(verdict).toMatchObject({ cookedThrough: 'yes', soggy: false, scorched: false })
+    // Its lowest setting is weaker too and boils less off, the more the longer it simmers.
+    expect(outcome.uptakeMean / plan.water.uptake_target).toBeGreaterThan(0.94)
+    expect(outcome.uptakeMean / plan.water.uptake_target).toBeLessThan(1.2)
+  },
+)
+
+describe('events of the heat', () => {
+  const { at, hot } = cookOf(asked('long-white', 'covered-simmer', 'heavy-2.5'))
+  const told = (kind: CookEvent['kind'], minute: number, amount: number): CookEvent => ({
+    id: `${kind}-${minute}`,
+    kind,
+    stage: 'simmer',
+    atMs: hot + minute * MINUTE,
+    amount,
+  })
+  const then = hot + 6 * MINUTE
+  const plain = at(then).reckoned.pot
+  test('high boils more away, low and out boil less, each by its minutes', () => {
+    const high = at(then, [told('heat-high', 5, 2)]).reckoned.pot
+    const out = at(then, [told('heat-out', 5, 2)]).reckoned.pot
+    const low = at(then, [told('heat-low', 5, 2)]).reckoned.pot
+    expect(high.evaporatedG).toBeGreaterThan(plain.evaporatedG + 10)
+    expect(out.evaporatedG).toBeLessThanOrEqual(plain.evaporatedG)
+    expect(low.evaporatedG).toBeLessThanOrEqual(plain.evaporatedG)
+    expect(low.bulkC).toBeGreaterThanOrEqual(out.bulkC - 1e-9)
+  })
+  test('told twice over the same minutes it is one time, the later word', () => {
+    const twice = at(then, [told('heat-high', 5, 2), { ...told('heat-high', 5, 2), id: 'again' }]).reckoned
+      .pot
+    expect(twice.evaporatedG).toBeCloseTo(at(then, [told('heat-high', 5, 2)]).reckoned.pot.evaporatedG, 6)
+  })
+  test('longer than the stage has lasted, it reaches back to its start and no further', () => {
+    const [long, whole] = [
+      at(then, [told('heat-out', 5, 100)]).reckoned.pot,
+      at(then, [told('heat-out', 5, 5)]).reckoned.pot,
+    ]
+    expect(long.bulkC).toBeCloseTo(whole.bulkC, 6)
+  })
+  test('water told in and out again is where it was', () => {
+    const both = at(then, [told('water-added', 4, 60), told('boiled-over', 4, 60)]).reckoned.pot
+    expect(both.freeG + grainWater(both)).toBeCloseTo(plain.freeG + grainWater(plain), 0)
+  })
+  test('what is still needed falls as it cooks, minute by minute', () => {
+    const needed = [1, 3, 5, 7].map((minute) => minutesStillNeeded(at(hot + minute * MINUTE).reckoned)!)
+    needed.slice(1).forEach((minutes, i) => expect(minutes).toBeLessThanOrEqual(needed[i]! + 0.1))
+    expect(needed[0]! - needed[2]!).toBeGreaterThan(2)
+  })
+})

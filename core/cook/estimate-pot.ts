@@ -1,0 +1,279 @@
+import type { MethodStage } from '#core/methods/definition'
+import { prepare, type Prepared } from '#core/plan/prepare'
+import { setupFor } from '#core/plan/pour-problem'
+import type { PlanRequest } from '#core/plan/request'
+import type { Plan, Stage } from '#core/plan/result'
+import { fillPot, type Pot } from '#core/pot/pot'
+import { goingOn, runPhase, type Phase } from '#core/pot/run'
+import { runWith, type Happening } from '#core/simulate/interventions'
+import { SWEEP } from '#core/simulate/sweep'
+import { standing, type CookEvent } from './events'
+import { OPENED_S, USUAL_LIFT_S } from './lid-lift'
+import { isMending, type Complaint } from './remedy'
+import type { CookView, StageView } from './replay'
+
+const MINUTE = 60_000
+/** How far a burner may be from what was believed of it before something else must be the reason. */
+const BURNER_RANGE = [0.3, 1.8] as const
+const BISECTIONS = 14
+/** Heat told to have been low is taken as half. */
+const LOW_SHARE = 0.5
+
+/** The pot as it should be by what happened so far. */
+export interface Reckoned {
+  pot: Pot
+  /** Share of the believed power that the burner really gives, by when the first boil came. */
+  burner: number
+  prepared: Prepared
+  request: PlanRequest
+  /** Phases that are still to come, with the minutes known now; the first may be under way. */
+  ahead: Ahead[]
+}
+
+export interface Ahead {
+  stage: Stage
+  phase: Phase
+  minutes: number
+  /** Whether the plan solved its length. */
+  solved: boolean
+}
+
+interface Hot {
+  stage: Stage
+  view: StageView
+  phase: Omit<Phase, 'until'>
+  until: MethodStage['until']
+}
+
+/** Stages in the pot's own order, those of remedies among them. Work by hand away from the pot is left out. */
+function hotStages(plan: Plan, view: CookView, prepared: Prepared): Hot[] {
+  const views = new Map(view.stages.map((s) => [s.id, s]))
+  return plan.stages.flatMap((stage): Hot[] => {
+    const own = prepared.timed.stages.find((s) => s.id === stage.id)
+    const seen = views.get(stage.id)!
+    if (own) return [{ stage, view: seen, phase: own, until: own.until }]
+    if (!isMending(stage.id)) return []
+    return [
+      {
+        stage,
+        view: seen,
+        phase: { id: stage.id, powerW: stage.power_w, lid: stage.lid, mode: 'open' },
+        until: { minutes: stage.minutes.expected },
+      },
+    ]
+  })
+}
+
+export interface ReckonGiven {
+  plan: Plan
+  request: PlanRequest
+  view: CookView
+  events: readonly CookEvent[]
+  nowMs: number
+  /** Where the burner is known already, its share of the believed power; left out: found by the first boil. */
+  burner?: number
+}
+
+/** Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as long as they really were, the
+ *  burner as strong as the first boil says, lids lifted, water lost and added, heat high, low or out.
+ *  @returns undefined before anything is warm */
+export function reckon({
+  plan,
+  request,
+  view,
+  events,
+  nowMs,
+  burner: known,
+}: ReckonGiven): Reckoned | undefined {
+  const believed = prepare(request)
+  const begunHot = hotStages(plan, view, believed).filter((h) => h.view.state !== 'next')
+  if (begunHot.length === 0) return undefined
+  const happened = standing(events).filter((e) => e.atMs <= nowMs)
+  const poured = happened.find((e) => e.kind === 'cue' && e.stage === 'pour')?.amount
+  const fill = (prepared: Prepared) =>
+    fillPot(
+      setupFor(
+        {
+          ...prepared,
+          vessel: request.vessel,
+          kitchenC: request.kitchenC,
+          stages: prepared.timed.stages,
+          way: prepared.method.water,
+          basket: prepared.method.basket === true,
+        },
+        poured ?? plan.water.pour_g,
+        plan.water.boiler_g,
+      ),
+      SWEEP,
+    )
+  const lasted = ({ view: { state, startMs, endMs } }: Hot) =>
+    Math.max(0, ((state === 'done' ? endMs : nowMs) - startMs) / MINUTE)
+  const burner = known ?? burnerBy(begunHot, lasted, () => fill(believed))
+  // A weaker burner is turned up until it simmers all the same: what a level gives is asked of the source as it really is.
+  const source = { ...request.source, ratedW: request.source.ratedW * burner }
+  const prepared = burner === 1 ? believed : prepare({ ...request, source })
+  const fullW = source.ratedW * source.efficiency
+  const hot = hotStages(plan, view, prepared)
+  const begun = hot.filter((h) => h.view.state !== 'next')
+  const pot = fill(prepared)
+  const phases: Phase[] = []
+  const happenings: Happening[] = []
+  let at = 0
+  let hotAt: number | undefined
+  for (const stage of begun) {
+    const minutes = lasted(stage)
+    const mine = happened.filter((e) => e.stage === stage.stage.id)
+    phases.push(...segments(stage, minutes, mine, fullW))
+    happenings.push(...happeningsIn(stage, minutes, mine, at, prepared.boilC))
+    at += minutes
+    if (
+      hotAt === undefined &&
+      stage.view.endedBy === 'cue' &&
+      stage.until !== 'solved' &&
+      'event' in stage.until &&
+      stage.until.event === 'boil'
+    )
+      hotAt = phases.length
+  }
+  runWith(
+    pot,
+    phases.slice(0, hotAt ?? 0),
+    happenings.filter((h) => h.atMin <= timeOf(phases.slice(0, hotAt ?? 0))),
+  )
+  // No burner is so strong: the water came hot. What boils, boils.
+  if (hotAt !== undefined && pot.bulkC < pot.setup.boilC) pot.bottomC = pot.bulkC = pot.setup.boilC
+  runWith(
+    pot,
+    phases.slice(hotAt ?? 0),
+    happenings.filter((h) => hotAt === undefined || h.atMin > timeOf(phases.slice(0, hotAt))),
+  )
+  const ahead = hot
+    .filter((h) => h.view.state !== 'done')
+    .map(({ stage, view: seen, phase, until }): Ahead => ({
+      stage,
+      // What a phase does as it begins was done when it began.
+      phase: { ...(seen.state === 'now' ? goingOn(phase) : phase), until: { minutes: 0 } },
+      minutes: Math.max(0, (seen.endMs - (seen.state === 'now' ? nowMs : seen.startMs)) / MINUTE),
+      solved: until === 'solved',
+    }))
+  return { pot, burner, prepared, request, ahead }
+}
+
+const timeOf = (phases: readonly Phase[]): number =>
+  phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)
+
+/** The burner's share of its believed power: the one that brings the first boil (or full pressure) just when it was told, or not before now.
+ *  A boil that is told is taken at its word; lateness with another reason looks like a weak burner, and costs the same time. */
+function burnerBy(begun: readonly Hot[], lasted: (stage: Hot) => number, fill: () => Pot): number {
+  const first = begun.find(
+    (h) =>
+      h.until !== 'solved' &&
+      'event' in h.until &&
+      (h.until.event === 'boil' || h.until.event === 'pressure'),
+  )
+  if (!first || (first.view.state === 'done' && first.view.endedBy !== 'cue')) return 1
+  const actual = lasted(first)
+  const { until } = first as { until: Exclude<MethodStage['until'], 'solved'> }
+  const minutesAt = (share: number): number => {
+    const pot = fill()
+    return runPhase(pot, { ...first.phase, powerW: first.phase.powerW * share, until }).minutes
+  }
+  const believed = minutesAt(1)
+  // Still waiting, and not late yet: nothing is known.
+  if (first.view.state === 'now' && actual <= believed) return 1
+  if (Math.abs(actual - believed) < 0.25) return 1
+  let [low, high] = [Math.log(BURNER_RANGE[0]), Math.log(BURNER_RANGE[1])]
+  for (let i = 0; i < BISECTIONS; i++) {
+    const middle = (low + high) / 2
+    if (minutesAt(Math.exp(middle)) > actual) low = middle
+    else high = middle
+  }
+  return Math.exp((low + high) / 2)
+}
+
+interface Stretch {
+  from: number
+  to: number
+  powerW: number
+}
+
+/** A stage as the phases it really was: its heat as planned, but for the minutes that were told to be otherwise. */
+function segments(
+  { phase, view, stage }: Hot,
+  minutes: number,
+  events: readonly CookEvent[],
+  fullW: number,
+): Phase[] {
+  let stretches: Stretch[] = [{ from: 0, to: minutes, powerW: phase.powerW }]
+  for (const event of events) {
+    const power = { 'heat-high': fullW, 'heat-low': phase.powerW * LOW_SHARE, 'heat-out': 0 }[
+      event.kind as string
+    ]
+    if (power === undefined) continue
+    const to = Math.min(minutes, (event.atMs - view.startMs) / MINUTE)
+    const from = Math.max(0, to - (event.amount ?? 0))
+    stretches = stretches.flatMap((s) => {
+      if (s.to <= from || s.from >= to) return [s]
+      return [
+        { ...s, to: from },
+        { from: Math.max(s.from, from), to: Math.min(s.to, to), powerW: power },
+        { ...s, from: to },
+      ].filter((part) => part.to - part.from > 1e-9)
+    })
+  }
+  const opens = phase.opensAtEnd === true && view.state === 'done'
+  const whole = stretches.map(({ from, to, powerW }, i): Phase => ({
+    ...(i === 0 ? phase : goingOn(phase)),
+    id: stage.id,
+    powerW,
+    opensAtEnd: opens && i === stretches.length - 1,
+    until: { minutes: to - from },
+  }))
+  // Even a stage of no length begins: it may pour, join or drain.
+  return whole.length > 0 ? whole : [{ ...phase, opensAtEnd: opens, until: { minutes: 0 } }]
+}
+
+/** Complaints of somebody who found no water. */
+const SEEN_DRY: ReadonlySet<Complaint> = new Set(['dry-early', 'dry-firm', 'chalky'])
+
+function happeningsIn(
+  { view, stage }: Hot,
+  minutes: number,
+  events: readonly CookEvent[],
+  at: number,
+  boilC: number,
+): Happening[] {
+  const place = (e: CookEvent) => at + Math.min(minutes, Math.max(0, (e.atMs - view.startMs) / MINUTE))
+  const told = events.flatMap((e): Happening[] => {
+    const base = { atMin: place(e), seconds: 0, grams: 0, celsius: boilC }
+    switch (e.kind) {
+      case 'lid-lifted':
+        return [{ ...base, kind: 'lid-lift', seconds: e.seconds ?? USUAL_LIFT_S }]
+      case 'opened':
+        return [{ ...base, kind: 'lid-lift', seconds: e.seconds ?? OPENED_S }]
+      case 'water-added':
+        return [{ ...base, kind: 'add-water', grams: e.amount ?? 0 }]
+      case 'boiled-over':
+        return [{ ...base, kind: 'lose-water', grams: e.amount ?? 0 }]
+      case 'remedy':
+        // Who says it is dry has looked.
+        return e.remedy && SEEN_DRY.has(e.remedy.complaint)
+          ? [{ ...base, kind: 'lose-water', grams: Infinity }]
+          : []
+      case 'stirred':
+        return [{ ...base, kind: 'stir' }]
+      default:
+        return []
+    }
+  })
+  // What a remedy adds is in when its own stage is over.
+  const added = stage.mends?.addG ?? 0
+  const turned = stage.mends?.turn === true
+  if (!stage.mends || view.state !== 'done') return told
+  const end = { atMin: at + minutes, seconds: 0, celsius: boilC }
+  return [
+    ...told,
+    ...(turned ? [{ ...end, kind: 'stir' as const, grams: 0 }] : []),
+    ...(added > 0 ? [{ ...end, kind: 'add-water' as const, grams: added }] : []),
+  ]
+}

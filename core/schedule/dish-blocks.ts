@@ -1,0 +1,236 @@
+import type { PlanRequest } from '#core/plan/request'
+import type { Plan, Stage } from '#core/plan/result'
+import { celsius } from '#core/units/units'
+import { timelineOf } from '#core/plan/timeline'
+import { soakWindow } from '#core/water/soak-window'
+import { blendOf } from '#core/grain/blend'
+import type { Block, Dish, Need, TaskAt } from './task'
+
+/** A rested pot waits for its turn with the hands for this long and is none the worse, minutes. */
+export const REST_WAITS = 8
+/** Grain that has soaked waits in its sieve this long at least before it dries, minutes. */
+const SIEVE_WAITS = 20
+/** Beyond this a dish is not held though it would stay hot, minutes. */
+const HELD_MOST = 45
+/** Grain that is loosened and covered loses nothing for this long, minutes. */
+const HELD_LEAST = 5
+
+const whole = (minutes: number): number => Math.max(1, Math.ceil(minutes - 1e-6))
+
+export interface PlannedDish {
+  id: string
+  title: string
+  request: PlanRequest
+  plan: Plan
+  /** The same pot planned on each burner it can stand on. */
+  onBurner?: Readonly<Record<string, Plan>>
+  appliance?: string
+  holdMost?: number
+}
+
+interface Piece {
+  id: string
+  stages: Stage[]
+}
+
+/** A plan as blocks: what must follow at once hangs together; it may be torn after a soak, and after the rest, within their limits. */
+export function dishOf({ id, title, request, plan, onBurner, appliance, holdMost }: PlannedDish): Dish {
+  const pieces = piecesOf(plan)
+  const soak = soakWaits(request)
+  const blocks = pieces.map((piece, i): Block => {
+    const before = pieces[i - 1]
+    const cut = cutOf(piece, appliance)
+    const there =
+      onBurner &&
+      Object.fromEntries(
+        Object.entries(onBurner).map(([burner, other]) => [burner, cutOf(piecesOf(other)[i]!, appliance)]),
+      )
+    return {
+      id: `${id} ${piece.id}`,
+      dish: id,
+      minutes: cut.minutes,
+      needs: cut.needs,
+      tasks: cut.tasks,
+      after: before ? [{ id: `${id} ${before.id}`, mostWait: before.id === 'soak' ? soak : REST_WAITS }] : [],
+      ...(appliance === undefined ? {} : { appliance }),
+      ...(there && cut.needs.some((n) => n.place === 'burner')
+        ? {
+            onBurner: Object.fromEntries(
+              Object.entries(there).map(([b, c]) => [b, { minutes: c.minutes, needs: c.needs }]),
+            ),
+            tasksOnBurner: Object.fromEntries(Object.entries(there).map(([b, c]) => [b, c.tasks])),
+          }
+        : {}),
+    }
+  })
+  return { id, title, blocks, holdMost: holdMost ?? heldMost(request, plan) }
+}
+
+/** How long a pot that is ready may stand before it is dry or cold, minutes. */
+export function heldMost(request: PlanRequest, plan: Plan): number {
+  const keeps =
+    request.vessel.kind === 'cooker' || request.vessel.kind === 'pressure-electric'
+      ? plan.keeps.dry_minutes
+      : Math.min(plan.keeps.warm_minutes, plan.keeps.dry_minutes)
+  return Math.max(HELD_LEAST, Math.min(HELD_MOST, Math.floor(keeps)))
+}
+
+/** How long soaked grain may wait before it goes on: in its water while it grows no worse, or drained in the sieve. */
+export function soakWaits(request: PlanRequest): number {
+  if (!request.soak) return SIEVE_WAITS
+  const { slowest } = blendOf(request.grains)
+  const { fragileFrom, souringFrom } = soakWindow(slowest, celsius(request.soak.celsius))
+  return Math.max(SIEVE_WAITS, Math.floor(Math.min(fragileFrom, souringFrom) - request.soak.minutes))
+}
+
+function piecesOf({ stages }: Plan): Piece[] {
+  const chain = stages.every(
+    (stage, i) => i === 0 || (stage.after.length === 1 && stage.after[0] === stages[i - 1]!.id),
+  )
+  const soakAt = chain ? stages.findIndex((s) => s.kind === 'soak') : -1
+  const restAt = stages.findLastIndex((s) => s.kind === 'rest' || s.kind === 'release')
+  const cuts = [
+    ...(soakAt >= 0 ? [{ at: soakAt + 1, id: 'soak' }] : []),
+    ...(restAt >= 0 && restAt < stages.length - 1 ? [{ at: restAt + 1, id: 'cook' }] : []),
+    { at: stages.length, id: 'end' },
+  ]
+  let from = 0
+  return cuts.map(({ at, id }) => {
+    const piece = { id, stages: stages.slice(from, at) }
+    from = at
+    return piece
+  })
+}
+
+/** A piece on the minute grid: its stages at their places, and what they occupy. */
+function cutOf(
+  { stages }: Piece,
+  appliance: string | undefined,
+): { minutes: number; needs: Need[]; tasks: TaskAt[] } {
+  const known = new Set(stages.map((s) => s.id))
+  const line = timelineOf(
+    stages.map((s) => ({
+      ...s,
+      minutes: { low: 0, high: 0, expected: whole(s.minutes.expected) },
+      after: s.after.filter((id) => known.has(id)),
+      lag_minutes: s.lag_minutes === undefined ? 0 : Math.floor(s.lag_minutes),
+    })),
+  )
+  const first = Math.min(...stages.map((s) => line.get(s.id)!.start))
+  const heated = stages.filter((s) => s.power_w > 0)
+  const place: Need['place'] = appliance !== undefined ? 'appliance' : 'burner'
+  const tasks = stages.map((s): TaskAt => {
+    const { start, end } = line.get(s.id)!
+    return {
+      id: s.id,
+      title: s.title,
+      from: start - first,
+      minutes: end - start,
+      hands: s.hands_on,
+      place: s.power_w > 0 ? place : null,
+    }
+  })
+  const minutes = Math.max(...tasks.map((t) => t.from + t.minutes))
+  const needs: Need[] = tasks
+    .filter((t) => t.hands)
+    .map((t) => ({ from: t.from, minutes: t.minutes, hands: true, place: null }))
+  // The pot stays where it stands from its first heat to its last; an appliance holds it through its rest.
+  const standing =
+    appliance !== undefined
+      ? stages.filter((s) => s.power_w > 0 || s.kind === 'rest' || s.kind === 'release')
+      : heated
+  if (standing.length > 0) {
+    const spans = standing.map((s) => tasks.find((t) => t.id === s.id)!)
+    const from = Math.min(...spans.map((t) => t.from))
+    needs.push({
+      from,
+      minutes: Math.max(...spans.map((t) => t.from + t.minutes)) - from,
+      hands: false,
+      place,
+    })
+  }
+  return { minutes, needs, tasks }
+}
+
+/** What a pot of this school stands at: nothing of the stove for an appliance or the oven. */
+export const standsAt = (request: PlanRequest): 'burner' | 'oven' | 'appliance' => {
+  const vesselKind = request.vessel.kind
+  return vesselKind === 'oven-dish'
+    ? 'oven'
+    : vesselKind === 'pot' || vesselKind === 'pressure-stovetop'
+      ? 'burner'
+      : 'appliance'
+}
+
+export interface CompanionTask {
+  id: string
+  title: string
+  minutes: number
+  handsOn: boolean
+  needs: 'burner' | 'oven' | 'none'
+  lookInEveryMin?: number
+  after?: readonly string[]
+  /** How long what comes before may wait for it. */
+  waitMost?: number
+}
+
+/** A look takes a minute of somebody's hands. */
+const LOOK_MIN = 1
+/** A companion waits between its tasks for as long as it likes; at the end it is held like any food. */
+const COMPANION_HELD = 20
+
+/** A dish that is no grain: the tasks its cook typed.  @throws {RangeError} for tasks that come after none of their own, or in a circle */
+export function companionOf({
+  id,
+  title,
+  tasks,
+  behind = [],
+  holdMost = COMPANION_HELD,
+}: {
+  id: string
+  title: string
+  tasks: readonly CompanionTask[]
+  /** Tasks that lie already, in their order. */ behind?: readonly string[]
+  holdMost?: number
+}): Dish {
+  const known = new Set([...behind, ...tasks.map((t) => t.id)])
+  const blocks = tasks.map((task, i): Block => {
+    const after = task.after ?? (i > 0 ? [tasks[i - 1]!.id] : behind.slice(-1))
+    for (const before of after)
+      if (!known.has(before))
+        throw new RangeError(
+          `companionOf: task "${task.id}" comes after "${before}", which is none of this dish`,
+        )
+    const minutes = whole(task.minutes)
+    const looks =
+      task.handsOn || !task.lookInEveryMin
+        ? []
+        : Array.from(
+            { length: Math.ceil(minutes / task.lookInEveryMin) - 1 },
+            (_, n) => (n + 1) * task.lookInEveryMin!,
+          ).filter((at) => at + LOOK_MIN <= minutes)
+    const place = task.needs === 'none' ? null : task.needs
+    return {
+      id: `${id} ${task.id}`,
+      dish: id,
+      minutes,
+      after: after.map((before) => ({ id: `${id} ${before}`, mostWait: task.waitMost ?? Infinity })),
+      needs: [
+        ...(place === null && !task.handsOn ? [] : [{ from: 0, minutes, hands: task.handsOn, place }]),
+        ...looks.map((from) => ({ from: Math.round(from), minutes: LOOK_MIN, hands: true, place: null })),
+      ],
+      tasks: [{ id: task.id, title: task.title, from: 0, minutes, hands: task.handsOn, place }],
+    }
+  })
+  assertNoCircle(blocks)
+  return { id, title, blocks, holdMost }
+}
+
+function assertNoCircle(blocks: readonly Block[]): void {
+  const left = new Map(blocks.map((b) => [b.id, b.after.map((a) => a.id)]))
+  while (left.size > 0) {
+    const free = [...left].find(([, after]) => after.every((id) => !left.has(id)))
+    if (!free) throw new RangeError(`Steps depend on each other: ${[...left.keys()].join(', ')}`)
+    left.delete(free[0])
+  }
+}

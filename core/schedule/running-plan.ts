@@ -1,0 +1,86 @@
+import type { CookView } from '#core/cook/replay'
+import type { Plan } from '#core/plan/result'
+import { REST_WAITS } from './dish-blocks'
+
+/** A stretch with its hours, UTC milliseconds. */
+export interface Lying {
+  id: string
+  title: string
+  startMs: number
+  endMs: number
+  hands: boolean
+  /** The burner, the oven or the appliance it stands at. */
+  at?: string
+}
+
+/** What is still to do by hand after the heat, and how long the pot may wait for it. */
+export interface ToDo {
+  id: string
+  title: string
+  minutes: number
+  hands: boolean
+  waitMost: number
+}
+
+const MINUTE = 60_000
+/** Hands do not let go between two strokes, minutes. */
+const AT_ONCE = 1
+
+/** A pot under way, for the board: all up to the end of its rest lies where the stove has it; what comes after waits for a hand, if it must.
+ *  @param at the burner or appliance it stands at  @param keeps whether it stays there through its rest, as an appliance does */
+export function underWay(
+  plan: Plan,
+  view: CookView,
+  at: string | undefined,
+  keeps: boolean,
+): { lying: Lying[]; toDo: ToDo[] } {
+  const seen = new Map(view.stages.map((s) => [s.id, s]))
+  const rest = plan.stages.findLastIndex((s) => s.kind === 'rest' || s.kind === 'release')
+  const after = new Set(
+    rest < 0
+      ? []
+      : plan.stages
+          .slice(rest + 1)
+          .filter((s) => seen.get(s.id)!.state === 'next')
+          .map((s) => s.id),
+  )
+  const hot = plan.stages
+    .filter((s) => s.power_w > 0 || (keeps && (s.kind === 'rest' || s.kind === 'release')))
+    .map((s) => seen.get(s.id)!)
+  const [from, to] = [Math.min(...hot.map((s) => s.startMs)), Math.max(...hot.map((s) => s.endMs))]
+  const stands = (start: number, end: number, isHot: boolean) =>
+    isHot || (start >= from && end <= to && !hot.some((h) => h.startMs < end && h.endMs > start))
+  const lying = plan.stages
+    .filter((s) => !after.has(s.id))
+    .map((s): Lying => {
+      const { startMs, endMs } = seen.get(s.id)!
+      return {
+        id: s.id,
+        title: s.title,
+        startMs,
+        endMs: Math.max(startMs, endMs),
+        hands: s.hands_on,
+        ...(at !== undefined &&
+        stands(
+          startMs,
+          endMs,
+          hot.some((h) => h.id === s.id),
+        )
+          ? { at }
+          : {}),
+      }
+    })
+  const toDo = plan.stages
+    .filter((s) => after.has(s.id))
+    .map((s, i): ToDo => {
+      const { startMs, endMs } = seen.get(s.id)!
+      return {
+        id: s.id,
+        title: s.title,
+        minutes: Math.max(1, Math.ceil((endMs - startMs) / MINUTE)),
+        hands: s.hands_on,
+        waitMost: i === 0 ? REST_WAITS : AT_ONCE,
+      }
+    })
+  return { lying, toDo }
+}

@@ -1,0 +1,103 @@
+import { loseWater, pourMore, stirBed } from '#core/pot/actions'
+import { type Pot } from '#core/pot/pot'
+import { goingOn, runPhase, type Phase } from '#core/pot/run'
+
+/** Something that happens to the pot while it cooks. */
+export interface Happening {
+  /** Minutes from the first heat. */
+  atMin: number
+  kind: 'lid-lift' | 'add-water' | 'lose-water' | 'stir'
+  /** How long the lid is off. */
+  seconds: number
+  /** g, and how warm it comes, °C. */
+  grams: number
+  celsius: number
+}
+
+/** What the run tells: when a phase ended, what happened, or what never came. */
+export interface Told {
+  tMin: number
+  kind: string
+}
+
+const MINUTE = 60
+
+/** Runs phases one after another, with what happens on the way at its own time.
+ *  @param watch called after every step  @returns what happened and when, phases by `<id>` as they end and `never <id>` when they did not */
+export function runWith(
+  pot: Pot,
+  phases: readonly Phase[],
+  happenings: readonly Happening[],
+  watch?: (pot: Pot) => void,
+): Told[] {
+  const told: Told[] = []
+  const queue = happenings.toSorted((a, b) => a.atMin - b.atMin)
+  const say = (kind: string) => told.push({ tMin: pot.now / MINUTE, kind })
+  for (const phase of phases) {
+    let left = 'minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes
+    let begun: Phase = phase
+    let ended = false
+    while (!ended && left > 1e-6) {
+      const next = queue[0]
+      const toNext = next ? Math.max(0, next.atMin - pot.now / MINUTE) : Infinity
+      const minutes = Math.min(left, toNext)
+      if (minutes > 1e-6) {
+        const run = runPhase(
+          pot,
+          {
+            ...begun,
+            opensAtEnd: phase.opensAtEnd === true && minutes >= left,
+            until: 'minutes' in phase.until ? { minutes } : { ...phase.until, atMostMinutes: minutes },
+          },
+          watch,
+        )
+        left -= run.minutes
+        ended = 'minutes' in phase.until ? left <= 1e-6 : run.ended
+        // What is done as a phase begins is not done again when it goes on.
+        begun = goingOn(phase)
+        if (ended) break
+      }
+      if (next && pot.now / MINUTE >= next.atMin - 1e-6) {
+        queue.shift()
+        say(next.kind)
+        left -= happen(pot, next, begun, watch)
+      }
+    }
+    say(ended || 'minutes' in phase.until ? phase.id : `never ${phase.id}`)
+  }
+  // What happens when everything is over still happens.
+  for (const next of queue) {
+    if (next.kind === 'lid-lift' || next.atMin > pot.now / MINUTE + 1e-6) continue
+    say(next.kind)
+    happen(pot, next, phases.at(-1)!, watch)
+  }
+  return told
+}
+
+/** @returns minutes it took */
+function happen(
+  pot: Pot,
+  { kind, seconds, grams, celsius }: Happening,
+  phase: Phase,
+  watch?: (pot: Pot) => void,
+): number {
+  switch (kind) {
+    case 'lid-lift':
+      // A sealed vessel is not opened; everything else stands open for so long.
+      if (phase.mode !== 'open' || !(seconds > 0)) return 0
+      return runPhase(
+        pot,
+        { ...phase, opensAtEnd: false, lid: 'off', until: { minutes: seconds / MINUTE } },
+        watch,
+      ).minutes
+    case 'add-water':
+      pourMore(pot, grams, celsius)
+      return 0
+    case 'lose-water':
+      loseWater(pot, grams)
+      return 0
+    case 'stir':
+      stirBed(pot)
+      return 0
+  }
+}

@@ -1,0 +1,34 @@
+import type { Complaint } from '#core/cook/remedy'
+import type { Judgement } from '#core/learn/rating'
+
+/** What a pot that went wrong can still become, by what went wrong. */
+const BECOMES: Record<Complaint, readonly string[]> = {
+  'still-wet': ['a thick soup', 'a baked pudding'],
+  'dry-firm': ['fried in a wide pan', 'added to soup, where it absorbs the rest'],
+  'hard-wet': ['simmered on as porridge'],
+  chalky: ['simmered on in stock as soup'],
+  'dry-early': ['simmered on in stock as soup'],
+  scorched: ['the clean part, fried with something smoky'],
+  'boiled-over': [],
+  opened: [],
+  mush: [
+    'soup, thickened by it',
+    'a sweet pudding with milk',
+    'patties, bound with an egg and fried',
+    'porridge for the morning',
+  ],
+}
+
+export const becomes = (complaint: Complaint): readonly string[] => BECOMES[complaint]
+
+/** The same for a pot that was judged at the table. */
+export function becomesOf({
+  wetDry,
+  hardness,
+  bottom,
+}: Pick<Judgement, 'wetDry' | 'hardness' | 'bottom'>): readonly string[] {
+  if (bottom === 'scorched') return becomes('scorched')
+  if (hardness >= 2) return becomes('mush')
+  if (hardness < 0) return becomes(wetDry > 0 ? 'hard-wet' : 'dry-firm')
+  return wetDry > 0 ? becomes('still-wet') : wetDry < 0 ? becomes('dry-firm') : []
+}

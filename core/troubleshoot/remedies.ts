@@ -1,0 +1,313 @@
+import { CENTRE_THROUGH } from '#core/constants'
+import type { Complaint, Remedy } from '#core/cook/remedy'
+import { OPENED_S } from '#core/cook/lid-lift'
+import { outlookOf, type Outlook } from '#core/cook/outlook'
+import { tried } from '#core/pot/snapshot'
+import type { Ahead, Reckoned } from '#core/cook/estimate-pot'
+import { deliveredPower } from '#core/heat/sources'
+import { celsius } from '#core/units/units'
+import { pourMore, stirBed } from '#core/pot/actions'
+import { grainWater, leastCooked } from '#core/pot/pot'
+import { runPhase } from '#core/pot/run'
+import { standingLoss } from '#core/vessel/vessel'
+import { asSeen } from './as-seen'
+import { becomes } from './other-uses'
+
+/** A remedy means to end a little past through. */
+const WELL_THROUGH = CENTRE_THROUGH + 0.01
+
+/** One thing to do about a pot, with its figures, what it comes to, and what else the pot could become. */
+export interface Advice {
+  complaint: Complaint
+  /** The act, with a figure. */
+  says: string
+  /** Why, from this pot. */
+  why: string
+  /** What is begun when the cook says yes; undefined where only words help. */
+  remedy: Remedy | undefined
+  /** How it ends then, on the pot as it was seen. */
+  after: Outlook | undefined
+  /** Other dishes it could still become. */
+  becomes: readonly string[]
+}
+
+/** Waters tried on dry firm grain, g per g of dry grain, and minutes of lowest heat. */
+const SPLASHES = [
+  0.05, 0.08, 0.1, 0.12, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.6, 0.75, 0.9, 1.1, 1.3, 1.6,
+] as const
+const HEATS = [0, 3, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 55, 75] as const
+/** Steam on the way counts on top; a splash under this share of what the grain lacks cannot do. */
+const LEAST_OF_LACK = 0.7
+/** Rest after a remedy where none of the plan's own follows, minutes. */
+const REST_AFTER = 5
+/** Uncovered on the lowest heat no longer than this, minutes: then a tray in the oven is gentler. */
+const MOST_UNCOVERED = 12
+/** Free water that lies separate, as a share of the cooked mass. */
+const LOOSE = 0.025
+
+/** What can be done about a pot, computed on the pot as it should be now and as the cook saw it.
+ *  @param lostG of a pot that boiled over: how much went */
+export function adviceFor(complaint: Complaint, reckoned: Reckoned, lostG = 0): Advice {
+  return tried(reckoned.pot, () => {
+    asSeen(reckoned.pot, complaint, reckoned.prepared.blend.uptake.firm)
+    return advise(complaint, reckoned, lostG)
+  })
+}
+
+function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice {
+  const { pot, prepared } = reckoned
+  const { uptake } = prepared.blend
+  const base = { complaint, becomes: becomes(complaint) }
+  switch (complaint) {
+    case 'still-wet': {
+      if (leastCooked(pot) < CENTRE_THROUGH) return advise('hard-wet', reckoned, lostG)
+      const minutes = minutesToSteamOff(reckoned)
+      if (minutes === undefined || minutes > MOST_UNCOVERED)
+        return {
+          ...base,
+          remedy: undefined,
+          after: undefined,
+          says: `Spread it on a tray, ${Math.max(8, Math.round(surplusG(reckoned) / 6))} min at 160 °C`,
+          why: `${Math.round(surplusG(reckoned))} g too much water: more than this pot boils off in ${MOST_UNCOVERED} min.`,
+        }
+      const heat = Math.max(1, Math.round(minutes))
+      return withOutcome(
+        reckoned,
+        base,
+        `Lid off, lowest heat, ${heat} min`,
+        `${Math.round(surplusG(reckoned))} g too much water; on the lowest heat this pot boils off ${(surplusG(reckoned) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`,
+        {
+          complaint,
+          addG: 0,
+          turn: false,
+          powerW: lowestW(reckoned),
+          lid: 'off',
+          heatMinutes: heat,
+          restMinutes: 0,
+        },
+      )
+    }
+    case 'dry-firm':
+    case 'chalky':
+    case 'dry-early': {
+      const turn = complaint === 'chalky'
+      const best = leastThatMends(reckoned, complaint, turn)
+      const grams = Math.max(5, Math.round(best.addG / 5) * 5)
+      const lack = Math.max(0, (uptake.firm - meanUptake(reckoned)) * pot.dryG)
+      const why =
+        complaint === 'dry-early'
+          ? `Not enough water: the grain has ${meanUptake(reckoned).toFixed(2)} g per gram and needs ${uptake.firm.toFixed(2)} to be firm.`
+          : complaint === 'chalky'
+            ? `Centres are ${Math.round(100 * leastCooked(pot))} % cooked; turning helps the steam reach them.`
+            : `${Math.round(lack)} g too little water.`
+      return withOutcome(
+        reckoned,
+        base,
+        turn
+          ? `Turn it gently, sprinkle ${grams} g boiling water, ${best.heatMinutes} min on the lowest heat`
+          : `Add ${grams} g boiling water, lid on, ${best.heatMinutes} min on the lowest heat`,
+        why,
+        { ...best, addG: grams },
+      )
+    }
+    case 'hard-wet': {
+      const best = timeThatMends(reckoned)
+      return withOutcome(
+        reckoned,
+        base,
+        `Lid on, lowest heat, ${best.heatMinutes} min more`,
+        `Enough water; centres ${Math.round(100 * leastCooked(pot))} % cooked (90 is done).`,
+        best,
+      )
+    }
+    case 'opened': {
+      // It stands open while this is read; what that costs is part of what has to be mended.
+      const under = reckoned.ahead[0]?.phase
+      if (under?.mode === 'open') runPhase(pot, { ...under, lid: 'off', until: { minutes: OPENED_S / 60 } })
+      const best = timeThatMends(reckoned)
+      return withOutcome(
+        reckoned,
+        base,
+        best.heatMinutes > 0
+          ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}`
+          : `Lid on, rest ${best.restMinutes} min`,
+        `It lost steam and is at ${Math.round(pot.bulkC)} °C; centres ${Math.round(100 * leastCooked(pot))} % cooked.`,
+        best,
+      )
+    }
+    case 'boiled-over': {
+      const grams = Math.max(0, Math.round(lostG / 5) * 5)
+      return {
+        ...base,
+        after: undefined,
+        says:
+          grams > 0
+            ? `Heat down, lid ajar, add back ${grams} g boiling water`
+            : 'Heat down, lid ajar until it is calm',
+        why:
+          grams > 0
+            ? `${Math.round(lostG)} g ran over and must be replaced.`
+            : 'A lid set ajar stops the foam.',
+        remedy:
+          grams > 0
+            ? { complaint, addG: grams, turn: false, powerW: 0, lid: 'on', heatMinutes: 0, restMinutes: 0 }
+            : undefined,
+      }
+    }
+    case 'scorched': {
+      const stuck = Math.round(stuckG(reckoned))
+      const goOn = leastCooked(pot) < CENTRE_THROUGH
+      return {
+        ...base,
+        after: undefined,
+        remedy: undefined,
+        says: `Heat off. Do not stir. Lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
+        why: `Leave about ${stuck} g: mixed in, it tastes burnt.${goOn ? ' What you lift off is not through yet: back in a clean pot with a splash of boiling water, lid on.' : ''}`,
+      }
+    }
+    case 'mush':
+      return {
+        ...base,
+        after: undefined,
+        remedy: undefined,
+        says: 'Use it for something else',
+        why: 'Burst grain cannot be rescued as plain grain.',
+      }
+  }
+}
+
+const meanUptake = ({ pot }: Reckoned): number => grainWater(pot) / pot.dryG
+
+/** Layer that sticks, mm. */
+const STUCK_MM = 5
+const stuckG = ({ request: { vessel }, prepared: { blend } }: Reckoned): number =>
+  (((Math.PI / 4) * vessel.baseDiameter ** 2 * STUCK_MM) / 1000) * blend.cookedDensity * 1.15
+
+const lowestW = ({ request, prepared, burner }: Reckoned): number =>
+  deliveredPower(
+    { ...request.source, ratedW: request.source.ratedW * burner },
+    'lowest',
+    standingLoss(request.vessel, celsius(prepared.boilC), celsius(request.kitchenC)),
+  )
+
+const surplusG = ({ pot }: Reckoned): number => {
+  const grain = pot.dryG + grainWater(pot)
+  return Math.max(0, pot.freeG - (LOOSE * grain) / (1 - LOOSE))
+}
+
+/** Rest of the plan's own that still follows. */
+const restAhead = (ahead: readonly Ahead[]): boolean => ahead.some(({ stage }) => stage.kind === 'rest')
+/** What follows a remedy: everything ahead but the stage it breaks off. */
+const following = ({ ahead }: Reckoned): Ahead[] =>
+  ahead.filter(
+    ({ stage, phase }) => stage.kind === 'rest' || (phase.powerW === 0 && stage.kind === 'release'),
+  )
+
+const stepOf = (
+  reckoned: Reckoned,
+  remedy: Pick<Remedy, 'powerW' | 'lid' | 'heatMinutes' | 'restMinutes'>,
+): Ahead[] => {
+  const stage = reckoned.ahead[0]?.stage
+  const part = (powerW: number, lid: Remedy['lid'], minutes: number): Ahead => ({
+    stage: stage!,
+    phase: { id: 'mend', powerW, lid, mode: 'open', until: { minutes } },
+    minutes,
+    solved: false,
+  })
+  return [
+    ...(remedy.heatMinutes > 0 ? [part(remedy.powerW, remedy.lid, remedy.heatMinutes)] : []),
+    ...(remedy.restMinutes > 0 ? [part(0, 'on', remedy.restMinutes)] : []),
+    ...following(reckoned),
+  ]
+}
+
+/** The pot after a remedy and what follows it. The pot stays as it is. */
+export function after(reckoned: Reckoned, remedy: Remedy): Outlook {
+  const { pot, prepared } = reckoned
+  return tried(pot, () => {
+    if (remedy.turn) stirBed(pot)
+    if (remedy.addG > 0) pourMore(pot, remedy.addG, prepared.boilC)
+    return outlookOf(reckoned, stepOf(reckoned, remedy))
+  })
+}
+
+function withOutcome(
+  reckoned: Reckoned,
+  base: Pick<Advice, 'complaint' | 'becomes'>,
+  says: string,
+  why: string,
+  remedy: Remedy,
+): Advice {
+  return { ...base, says, why, remedy, after: after(reckoned, remedy) }
+}
+
+/** Minutes uncovered on the lowest heat until only loose water is left. */
+function minutesToSteamOff(reckoned: Reckoned): number | undefined {
+  const { pot } = reckoned
+  const target = pot.freeG - surplusG(reckoned)
+  return tried(pot, () => {
+    const start = pot.now
+    for (let i = 0; i < MOST_UNCOVERED * 6 && pot.freeG > target; i++)
+      runPhase(pot, {
+        id: 'off',
+        powerW: lowestW(reckoned),
+        lid: 'off',
+        mode: 'open',
+        until: { minutes: 1 / 6 },
+      })
+    return pot.freeG <= target ? (pot.now - start) / 60 : undefined
+  })
+}
+
+/** The least water and time after which hearts are through and the grain is at least firm; the best there is where none does. */
+function leastThatMends(reckoned: Reckoned, complaint: Complaint, turn: boolean): Remedy {
+  const { pot } = reckoned
+  const powerW = lowestW(reckoned)
+  const restMinutes = restAhead(reckoned.ahead) ? 0 : REST_AFTER
+  const lack = reckoned.prepared.blend.uptake.firm - meanUptake(reckoned) - pot.freeG / pot.dryG
+  let best: { remedy: Remedy; worth: number } | undefined
+  for (const splash of SPLASHES.filter((s) => s >= LEAST_OF_LACK * lack))
+    for (const heatMinutes of HEATS) {
+      const remedy: Remedy = {
+        complaint,
+        addG: splash * pot.dryG,
+        turn,
+        powerW,
+        lid: 'on',
+        heatMinutes,
+        restMinutes,
+      }
+      const end = after(reckoned, remedy)
+      const { verdict, outcome } = end
+      const through = outcome.centreMin >= WELL_THROUGH
+      const holds = verdict.texture !== 'dry'
+      if (through && holds && !verdict.soggy && !verdict.scorched && outcome.freeShare < 0.04) return remedy
+      const worth =
+        Math.min(WELL_THROUGH, outcome.centreMin) +
+        Math.min(0, -Math.abs(end.shortG) / pot.dryG) -
+        (verdict.soggy ? 1 : 0) -
+        (verdict.scorched ? 2 : 0)
+      if (!best || worth > best.worth) best = { remedy, worth }
+    }
+  return best!.remedy
+}
+
+/** The least time on the lowest heat, covered, after which hearts are through and the water is drunk. */
+function timeThatMends(reckoned: Reckoned): Remedy {
+  const powerW = lowestW(reckoned)
+  const restMinutes = restAhead(reckoned.ahead) ? 0 : REST_AFTER * 2
+  const made = (heatMinutes: number): Remedy => ({
+    complaint: 'hard-wet',
+    addG: 0,
+    turn: false,
+    powerW,
+    lid: 'on',
+    heatMinutes,
+    restMinutes,
+  })
+  const done = HEATS.find((minutes) => {
+    const { outcome } = after(reckoned, made(minutes))
+    return outcome.centreMin >= WELL_THROUGH && outcome.freeShare < 0.03
+  })
+  return made(done ?? HEATS.at(-1)!)
+}

@@ -1,0 +1,554 @@
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Ajv from 'ajv'
+import sharp from 'sharp'
+import { TABLE_IDS, tableSpec, type Bundle, type Row, type TableId } from '#core/contract/bundle'
+import { BUNDLE_LIMITS, PACKS, type PackId } from '#core/contract/bundle-names'
+import { checkHousehold } from '#server/backup/copy'
+import { bringUp, migrationCount, openDatabase } from '#server/store/open'
+import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
+import { bringIn, broughtTimes, lookAt, type CarryChoices, type WayIn } from '#server/commands/transfer'
+import { openKitchen, type Kitchen } from '#server/store/open-household'
+import { beliefsIn } from '#server/commands/rebuild-entry'
+import { startCook } from '#server/commands/start-cook'
+import { depthOf, readBundle } from '#server/transfer/import-bundle'
+import { bundleSchema, bundleText, rowsOf, tablesOf } from '#server/transfer/export-bundle'
+import { seedDemo } from './seed'
+
+const NOW = Date.UTC(2026, 2, 5, 16, 40)
+const folders: string[] = []
+afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true })))
+interface Home extends Kitchen {
+  file: string
+  pictures: string
+}
+function home(begin: (kitchen: Kitchen) => void): Home {
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-carry-'))
+  folders.push(folder)
+  const file = join(folder, 'omsel.sqlite')
+  const kitchen = openKitchen(file)
+  begin(kitchen)
+  return { ...kitchen, file, pictures: join(folder, 'photos') }
+}
+const empty = () => home((kitchen) => beginHousehold(kitchen, FIRST_KITCHEN))
+const bytesOf = (value: unknown): Buffer =>
+  Buffer.from(typeof value === 'string' ? value : JSON.stringify(value))
+const out = (from: Home, holds: 'household' | PackId = 'household'): Bundle =>
+  JSON.parse(bundleText(from.db, { holds, pictures: from.pictures, nowMs: NOW })) as Bundle
+const into = (to: Home, bundle: unknown, how: WayIn = 'as-new', choices: CarryChoices = {}) =>
+  bringIn(to, to.file, bytesOf(bundle), how, choices, NOW)
+const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: string }[] }): T => {
+  if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+  return read.value
+}
+const changeOf = (home: Home, bundle: Bundle, group: string) =>
+  must(lookAt(home, bytesOf(bundle))).changes.find((change) => change.group === group)!
+
+let demo: Home
+let whole: Bundle
+beforeAll(async () => {
+  demo = home((kitchen) => kitchen.db.transaction(() => seedDemo(kitchen, NOW))())
+  const cook = rowsOf(demo.db, 'cook')[0]!
+  const jpeg = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#c9a' } })
+    .jpeg()
+    .toBuffer()
+  // Through the door it came by, a bundle brings its picture to where pictures lie.
+  const withPicture = out(demo)
+  withPicture.tables.photo = [
+    {
+      id: 'first-holes',
+      cook_id: cook.id,
+      vessel_id: cook.vessel_id,
+      cue: 'bubbles-break',
+      made_ms: NOW,
+      bytes: jpeg.length,
+      width: 40,
+      height: 30,
+    },
+  ]
+  withPicture.pictures = { 'first-holes': jpeg.toString('base64') }
+  must(await into(demo, withPicture, 'merge'))
+  demo.practice.understand('first-bubbles', NOW, {
+    washes: 2,
+    soakMinutes: 0,
+    pourG: 300,
+    heats: [{ atMin: 0, level: 'high' }],
+    lids: [],
+    putInMin: null,
+    ventMin: null,
+    serveMin: 30,
+  })
+  demo.devices.put({
+    kind: 'scale',
+    on_since_ms: NOW,
+    trusted: 1,
+    drift_per_hour: 0,
+    lag_s: 0,
+    drop_out: 0,
+    lie: 0,
+  })
+  demo.notebook.say({ figure: 'steam heavy-blue', kind: 'pin', value: 0.05, atMs: NOW })
+  whole = out(demo)
+})
+
+describe('the tables that are carried', () => {
+  test('are all of the house, column for column; what is left at home is made again there', () => {
+    // Who is let in is this machine's, and is not carried.
+    const made = new Set(['noted', 'passphrase', 'session', 'cook_event.seq', 'kept_event.seq'])
+    const tables = (
+      demo.db
+        .prepare(
+          "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'noted_text%'",
+        )
+        .pluck()
+        .all() as string[]
+    ).filter((name) => !made.has(name))
+    expect(tables.sort()).toEqual([...TABLE_IDS].sort())
+    for (const table of TABLE_IDS) {
+      const columns = (
+        demo.db.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(table) as string[]
+      ).filter((name) => !made.has(`${table}.${name}`))
+      expect([table, Object.keys(tableSpec(table).row.entries).sort()]).toEqual([table, columns.sort()])
+    }
+  })
+
+  test('a house under another program’s eyes fits its published schema, and a wrong one does not', () => {
+    const fits = new Ajv({ strict: false }).compile(bundleSchema())
+    expect(fits(whole)).toBe(true)
+    expect(
+      fits({
+        ...whole,
+        tables: { ...whole.tables, vessel: [{ ...whole.tables.vessel![0], capacity_ml: 5 }] },
+      }),
+    ).toBe(false)
+    expect(fits({ ...whole, more: 1 })).toBe(false)
+  })
+})
+
+describe('a whole household', () => {
+  test('comes out of an empty house as it went in, with its pictures, its lines and its beliefs; what was there is kept aside', async () => {
+    const other = empty()
+    const before = bundleText(other.db, { holds: 'household', nowMs: NOW })
+    const { aside } = must(await into(other, whole))
+    expect(out(other)).toEqual(whole)
+    expect(bundleText(other.db, { holds: 'household', pictures: other.pictures, nowMs: NOW })).toBe(
+      bundleText(demo.db, { holds: 'household', pictures: demo.pictures, nowMs: NOW }),
+    )
+    expect(other.notebook.count({})).toBe(demo.notebook.count({}))
+    expect(beliefsIn(other).known).toEqual(beliefsIn(demo).known)
+    expect(readdirSync(other.pictures)).toEqual(['first-holes.jpg'])
+    expect(checkHousehold(other.file)).toEqual([])
+    const kept = openKitchen(join(aside!, 'omsel.sqlite'))
+    expect(bundleText(kept.db, { holds: 'household', nowMs: NOW })).toBe(before)
+    kept.db.close()
+  })
+
+  test('is not put in the place of one whose pot is on, nor by a part of a house', async () => {
+    const other = empty()
+    expect(await into(other, out(demo, 'pots'))).toMatchObject({
+      ok: false,
+      errors: [{ path: 'how', message: expect.stringContaining('a part of a household') as string }],
+    })
+    must(
+      startCook(
+        other,
+        {
+          request: {
+            grains: [{ variety: 'short-white' }],
+            amount: { basis: 'dry-mass', value: 300 },
+            vessel: 'heavy-2.5',
+            heat: 'gas-medium',
+          },
+          vessel_id: 'heavy-pot',
+          heat_id: FIRST_KITCHEN.heats[0]!.id,
+        },
+        NOW,
+      ),
+    )
+    expect(await into(other, whole)).toMatchObject({
+      ok: false,
+      errors: [{ message: expect.stringContaining('a pot is on the stove') as string }],
+    })
+    expect(other.cooks.running()).toHaveLength(1)
+  })
+})
+
+describe('merging', () => {
+  test('a house with itself changes nothing; with an empty one, all is new but the house’s own settings', async () => {
+    for (const change of must(lookAt(demo, bytesOf(whole))).changes)
+      expect([change.group, change.added, change.differing, change.left]).toEqual([change.group, 0, [], []])
+    expect(must(await into(demo, whole, 'merge')).rows).toBe(0)
+    const other = empty()
+    must(await into(other, whole, 'merge'))
+    expect(out(other).tables.cook).toEqual(whole.tables.cook)
+    expect(other.household.settings()!.name).toBe(FIRST_KITCHEN.settings.name)
+    expect(changeOf(other, whole, 'settings').differing).toMatchObject([
+      { table: 'household', settled: false },
+    ])
+    // A second time there is nothing left to bring.
+    expect(must(await into(other, whole, 'merge')).rows).toBe(0)
+  })
+
+  test('where both have a thing and it differs, ours stays, theirs comes, or both stand side by side, as was said', async () => {
+    const changed = structuredClone(whole)
+    const [pot] = changed.tables.vessel!
+    Object.assign(pot!, { name: 'their pot', sticks_g: 20 })
+    for (const choice of ['ours', 'theirs', 'both'] as const) {
+      const other = empty()
+      must(await into(other, whole))
+      expect(changeOf(other, changed, 'pots').differing).toEqual([
+        {
+          table: 'vessel',
+          name: whole.tables.vessel![0]!.name,
+          fields: ['name', 'sticks_g'],
+          settled: false,
+        },
+      ])
+      must(await into(other, changed, 'merge', { pots: choice }))
+      const pots = out(other).tables.vessel!
+      const names = pots.map((row) => row.name)
+      expect(names.includes('their pot')).toBe(choice === 'theirs')
+      expect(names.includes('their pot (theirs)')).toBe(choice === 'both')
+      expect(names.includes(whole.tables.vessel![0]!.name)).toBe(choice !== 'theirs')
+      expect(pots).toHaveLength(whole.tables.vessel!.length + (choice === 'both' ? 1 : 0))
+      // What belongs to the other pot came with it, beside what belongs to ours.
+      const programmes = (id: unknown) =>
+        rowsOf(other.db, 'programme').filter((row) => row.vessel_id === id).length
+      for (const row of pots)
+        expect([choice, row.name, programmes(row.id)]).toEqual([
+          choice,
+          row.name,
+          programmes(row.name === 'their pot (theirs)' ? pot!.id : row.id),
+        ])
+    }
+  })
+
+  test('a cook both know goes on where it stopped; one that went two ways stays as it is here', async () => {
+    const other = empty()
+    const cook = whole.tables.cook![3]!
+    const events = whole.tables.cook_event!.filter((e) => e.cook_id === cook.id)
+    const some: Bundle = {
+      ...whole,
+      tables: {
+        ...whole.tables,
+        judgement: whole.tables.judgement!.filter((j) => j.cook_id !== cook.id),
+        cook_event: whole.tables.cook_event!.filter((e) => e.cook_id !== cook.id || e === events[0]),
+      },
+    }
+    must(await into(other, some))
+    expect(other.cooks.running().map((c) => c.id)).toEqual([cook.id])
+    must(await into(other, whole, 'merge'))
+    expect(other.cooks.events(String(cook.id))).toEqual(demo.cooks.events(String(cook.id)))
+    expect(other.cooks.running()).toEqual([])
+    const elsewhere = structuredClone(whole)
+    for (const e of elsewhere.tables.cook_event!)
+      if (e.cook_id === cook.id) e.id = `x${String(e.id).slice(1)}`
+    const before = out(other)
+    expect(changeOf(other, elsewhere, 'cooks').differing).toEqual([
+      {
+        table: 'cook_event',
+        name: `cook ${String(cook.id)}`,
+        fields: ['what happened in it'],
+        settled: true,
+      },
+    ])
+    must(await into(other, elsewhere, 'merge'))
+    expect(out(other)).toEqual(before)
+  })
+
+  test('a pot still on over there stays on its stove, and what hangs on it does not come without it', async () => {
+    const running = structuredClone(whole)
+    const id = running.tables.cook![0]!.id
+    running.tables.cook_event = running.tables.cook_event!.filter(
+      (e) => e.cook_id !== id || (e.kind !== 'finish' && e.kind !== 'stop'),
+    )
+    const other = empty()
+    expect(changeOf(other, running, 'cooks').left).toEqual([{ many: 1, why: 'still cooking in that file' }])
+    must(await into(other, running, 'merge'))
+    expect(out(other).tables.cook!.map((c) => c.id)).toEqual(whole.tables.cook!.slice(1).map((c) => c.id))
+    expect(other.cooks.running()).toEqual([])
+    expect(checkHousehold(other.file)).toEqual([])
+  })
+})
+
+test('a pack is its part of the house and comes back equal beside what is there', async () => {
+  for (const pack of Object.keys(PACKS) as PackId[]) {
+    const carried = out(demo, pack)
+    expect(Object.keys(carried.tables).sort()).toEqual([...PACKS[pack].tables].sort())
+    const other = empty()
+    must(await into(other, carried, 'merge', { pots: 'theirs', shelf: 'theirs' }))
+    for (const [table, rows] of Object.entries(carried.tables))
+      expect([pack, table, rowsOf(other.db, table as TableId)]).toEqual([
+        pack,
+        table,
+        expect.arrayContaining(rows) as Row[],
+      ])
+    expect(other.notebook.count({})).toBe(0)
+  }
+})
+
+test('a house of every older version is brought up as it would have been at home', () => {
+  for (let version = 1; version <= migrationCount(); version++) {
+    const old = openDatabase(':memory:', version)
+    const columns = (table: string) =>
+      old.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(table) as string[]
+    const kinds = /kind IN \(([^)]*'cue'[^)]*)\)/.exec(
+      (old.prepare("SELECT sql FROM sqlite_master WHERE name = 'cook_event'").pluck().get() as string) ?? '',
+    )?.[1]
+    const tables = Object.fromEntries(
+      TABLE_IDS.filter((table) => columns(table).length > 0).map((table) => {
+        const there = columns(table)
+        const rows = whole.tables[table]!.filter(
+          (row) => table !== 'cook_event' || kinds === undefined || kinds.includes(`'${String(row.kind)}'`),
+        )
+        return [
+          table,
+          rows.map((row) =>
+            Object.fromEntries(Object.entries(row).filter(([column]) => there.includes(column))),
+          ),
+        ]
+      }),
+    )
+    const read = must(readBundle(bytesOf({ ...whole, version, tables })))
+    // The same rows, written by hand into a house of that version which is then opened by this program.
+    old.pragma('foreign_keys = OFF')
+    for (const table of TABLE_IDS)
+      for (const row of tables[table] ?? [])
+        old
+          .prepare(
+            `INSERT INTO ${table} (${Object.keys(row).join(', ')}) VALUES (${Object.keys(row)
+              .map(() => '?')
+              .join(', ')})`,
+          )
+          .run(
+            Object.values(row).map((cell) =>
+              cell !== null && typeof cell === 'object' ? JSON.stringify(cell) : cell,
+            ),
+          )
+    bringUp(old)
+    const stayed = tablesOf(
+      old,
+      TABLE_IDS.filter((table) => tables[table] !== undefined),
+    )
+    expect([version, read.tables]).toEqual([version, stayed])
+    old.close()
+  }
+})
+
+describe('what is hostile or torn is refused in words, and nothing is touched', () => {
+  const spoilt = (change: (bundle: Bundle) => void): Buffer => {
+    const copy = structuredClone(whole)
+    change(copy)
+    return bytesOf(copy)
+  }
+  const rows = (table: TableId) => (bundle: Bundle) => bundle.tables[table]!
+  const set = (table: TableId, fields: Record<string, unknown>) =>
+    spoilt((bundle) => void Object.assign(rows(table)(bundle)[0]!, fields))
+  const cases: [string, () => Buffer, RegExp][] = [
+    ['nothing', () => Buffer.alloc(0), /no JSON/],
+    ['a picture', () => Buffer.from([0xff, 0xd8, 0xff, 0xe0]), /no text in UTF-8/],
+    ['half a file', () => bytesOf(whole).subarray(0, 5000), /no JSON/],
+    [
+      'bytes that are no text in the middle of one',
+      () =>
+        Buffer.concat([
+          Buffer.from('{"format":"omsel.household","x":"'),
+          Buffer.from([0xc3, 0x28]),
+          Buffer.from('"}'),
+        ]),
+      /no text in UTF-8/,
+    ],
+    ['a hundred thousand brackets', () => Buffer.from('['.repeat(100_000)), /nested 100000 deep; 32/],
+    [
+      'brackets inside of a row',
+      () => set('vessel', { marks: JSON.parse(`${'['.repeat(60)}${']'.repeat(60)}`) }),
+      /nested \d+ deep/,
+    ],
+    ['too much', () => Buffer.alloc(BUNDLE_LIMITS.bytes + 1, 0x20), /100 MB at most/],
+    [
+      'too many rows',
+      () => spoilt((b) => (b.tables.bag = Array.from({ length: BUNDLE_LIMITS.rows + 1 }, () => ({})))),
+      /tables\.bag holds at most|rows/,
+    ],
+    ['a list', () => bytesOf([]), /must be an object|is missing/],
+    [
+      'another format',
+      () => spoilt((b) => ((b as { format: string }).format = 'other')),
+      /format must be "omsel.household"/,
+    ],
+    ['a newer version', () => spoilt((b) => (b.version = migrationCount() + 1)), /newer than/],
+    [
+      'a version that is no number',
+      () => spoilt((b) => ((b as { version: unknown }).version = '1; DROP')),
+      /version must be/,
+    ],
+    [
+      'a table nobody knows',
+      () => spoilt((b) => (b.tables.sqlite_master = [])),
+      /sqlite_master is not known/,
+    ],
+    ['a column nobody knows', () => set('vessel', { 'name) VALUES (1); --': 1 }), /not known/],
+    [
+      'a number without end',
+      () => bytesOf(JSON.stringify(whole).replace(/"capacity_ml":[\d.]+/, '"capacity_ml":1e999')),
+      /capacity_ml must be a number from 100 to 60000/,
+    ],
+    [
+      'a word for a number',
+      () => set('heat', { rated_w: 'strong' }),
+      /tables\.heat\.0\.rated_w must be a number/,
+    ],
+    [
+      'a row twice',
+      () => spoilt((b) => b.tables.bag!.push(b.tables.bag![0]!)),
+      /tables\.bag\.\d+ cannot be stored: UNIQUE/,
+    ],
+    [
+      'two houses in one',
+      () => spoilt((b) => b.tables.household!.push({ ...b.tables.household![0]!, id: 2 })),
+      /id must be 1/,
+    ],
+    [
+      'an appliance with half a heat',
+      () => set('vessel', { own_rated_w: 500, own_efficiency: null }),
+      /tables\.vessel\.0 cannot be stored: CHECK/,
+    ],
+    [
+      'a picture that would lie elsewhere',
+      () => spoilt((b) => (b.pictures = { '../../passwd': 'AAAA' })),
+      /letters, digits and dashes/,
+    ],
+    [
+      'a picture that is none',
+      () => spoilt((b) => (b.pictures = { 'first-holes': Buffer.from('<svg/>').toString('base64') })),
+      /is not the picture/,
+    ],
+    [
+      'a photo without its picture',
+      () => spoilt((b) => (b.pictures = {})),
+      /pictures has none for the photo first-holes/,
+    ],
+    [
+      'stages that wait for each other',
+      () =>
+        spoilt((b) => {
+          const { stages } = b.tables.cook![0]!.plan as { stages: { id: string; after: string[] }[] }
+          stages[0]!.after = [stages.at(-1)!.id]
+        }),
+      /waits for one that does not come before it/,
+    ],
+    [
+      'a stage that waits for itself',
+      () =>
+        spoilt((b) => {
+          const { stages } = b.tables.cook![0]!.plan as { stages: { id: string; after: string[] }[] }
+          stages[0]!.after = [stages[0]!.id]
+        }),
+      /waits for one/,
+    ],
+    ['a plan that is a number', () => set('cook', { plan: 7 }), /plan/],
+    [
+      'a request nobody can plan',
+      () => set('cook', { request: { grains: 'rice' } }),
+      /is no request that can be planned/,
+    ],
+    [
+      'more stages than a pot has',
+      () =>
+        spoilt((b) => {
+          const plan = b.tables.cook![0]!.plan as { stages: object[] }
+          plan.stages = Array.from({ length: 5000 }, () => plan.stages[0]!)
+        }),
+      /holds at most 80/,
+    ],
+    [
+      'an event of a cook that is nowhere',
+      () => spoilt((b) => (b.tables.cook = b.tables.cook!.slice(1))),
+      /FOREIGN KEY/,
+    ],
+    ['a wall of text', () => set('judgement', { note: 'x'.repeat(3000) }), /2000 characters at most/],
+  ]
+  test.each(cases)('%s', async (_name, bytes, words) => {
+    const other = empty()
+    const before = out(other)
+    const given = bytes()
+    const refused = await bringIn(other, other.file, given, 'as-new', {}, NOW)
+    expect(refused.ok ? 'taken' : refused.errors.map((e) => e.message).join('; ')).toMatch(words)
+    expect(out(other)).toEqual(before)
+    expect(existsSync(other.pictures) ? readdirSync(other.pictures) : []).toEqual([])
+    other.db.close()
+  })
+
+  test('stopped before it is written, it leaves all as it was, and whoever asks can see so; let through, it counts', async () => {
+    const other = empty()
+    const before = out(other)
+    const times = broughtTimes()
+    const gone = new AbortController()
+    const bringing = bringIn(other, other.file, bytesOf(whole), 'merge', {}, NOW, { signal: gone.signal })
+    gone.abort()
+    const stopped = await bringing
+    expect(stopped.ok ? 'taken' : stopped.errors[0]!.message).toContain('it was stopped; nothing was changed')
+    expect(out(other)).toEqual(before)
+    expect(existsSync(other.pictures) ? readdirSync(other.pictures) : []).toEqual([])
+    expect(broughtTimes()).toBe(times)
+    must(await into(other, whole))
+    expect(broughtTimes()).toBe(times + 1)
+    other.db.close()
+  })
+
+  test('events that take each other back are taken, and the cook is still a cook', async () => {
+    const circle = structuredClone(whole)
+    const [event] = circle.tables.cook_event!
+    const take = (id: string, target: string) => ({
+      ...event!,
+      id,
+      kind: 'take-back',
+      identity: `take-back ${target}`,
+      target,
+    })
+    circle.tables.cook_event!.push(
+      take('round-a', 'round-b'),
+      take('round-b', 'round-a'),
+      take('round-c', 'round-c'),
+    )
+    const other = empty()
+    must(await into(other, circle))
+    expect(out(other)).toEqual(circle)
+  })
+
+  test('a table with the name of what every object has is no table, and hurts nothing', async () => {
+    const other = empty()
+    must(
+      await bringIn(
+        other,
+        other.file,
+        bytesOf(
+          JSON.stringify(whole).replace(
+            '"tables":{',
+            '"tables":{"__proto__":[{"polluted":1}],"constructor":[{"polluted":1}],',
+          ),
+        ),
+        'as-new',
+        {},
+        NOW,
+      ),
+    )
+    expect(out(other)).toEqual(whole)
+    expect(({} as { polluted?: number }).polluted).toBeUndefined()
+  })
+
+  test('the depth of a text is its brackets’, not those inside of its words', () => {
+    expect(depthOf('{"a":[1,{"b":"[[[["}],"c":"\\"[[["}')).toBe(3)
+    expect(depthOf('"[[[["')).toBe(0)
+  })
+})
+
+test('a cell that a table program would take for a formula is a text like any other', async () => {
+  const formula = structuredClone(whole)
+  formula.tables.judgement![0]!.note = '=HYPERLINK("http://x","y")'
+  const other = empty()
+  must(await into(other, formula))
+  expect(out(other).tables.judgement![0]!.note).toBe('=HYPERLINK("http://x","y")')
+  expect(readFileSync(join(other.pictures, 'first-holes.jpg')).length).toBe(whole.tables.photo![0]!.bytes)
+})

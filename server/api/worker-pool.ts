@@ -1,0 +1,59 @@
+import { availableParallelism } from 'node:os'
+import { resolve } from 'node:path'
+import { Piscina } from 'piscina'
+import { refusedFor } from './handlers'
+
+/** Two thousand kitchens or a dozen dishes take a second and more; meanwhile a key pressed at the stove must be heard. */
+const LONG: ReadonlySet<string> = new Set(['simulate', 'schedule'])
+/** Questions that may wait for a thread. */
+const MOST_WAITING = 16
+/** A thread without a question ends after this long, ms. */
+const IDLE_MS = 60_000
+
+/** A plan takes long only where it is tried in many kitchens. */
+export const takesLong = (question: string, text: string): boolean =>
+  LONG.has(question) || (question === 'plan' && /"runs"\s*:/.test(text))
+
+declare global {
+  // One pool for a process, however often its modules are loaded while developing.
+  var omselThreads: Piscina | undefined
+}
+
+const threads = (): Piscina =>
+  (globalThis.omselThreads ??= new Piscina({
+    filename: resolve('server/api/worker.ts'),
+    execArgv: ['--import', 'tsx'],
+    minThreads: 0,
+    // One core is left to whoever waits for a page.
+    maxThreads: Math.max(1, availableParallelism() - 1),
+    idleTimeout: IDLE_MS,
+  }))
+
+const refused = (status: number, message: string) => ({
+  status,
+  json: JSON.stringify(refusedFor(status, message).body),
+})
+
+/** Answers a question in a thread of its own.
+ *  @param signal when the one who asked has gone, the thread is ended and another takes the next */
+export async function answerBeside(
+  question: string,
+  text: string,
+  signal?: AbortSignal,
+): Promise<{ status: number; json: string }> {
+  const pool = threads()
+  if (pool.queueSize >= MOST_WAITING)
+    return refused(429, `${MOST_WAITING} questions are waiting already; ask again in a moment`)
+  try {
+    return (await pool.run({ question, text }, signal ? { signal } : {})) as { status: number; json: string }
+  } catch (error) {
+    if (signal?.aborted) return refused(408, 'cancelled: the client disconnected')
+    throw error
+  }
+}
+
+/** Ends the threads, for tests. */
+export async function endThreads(): Promise<void> {
+  await globalThis.omselThreads?.destroy()
+  globalThis.omselThreads = undefined
+}

@@ -1,0 +1,133 @@
+import { randomUUID } from 'node:crypto'
+import { Temporal } from 'temporal-polyfill'
+import { VARIETIES, varietyOf } from '#core/grain/varieties'
+import { readCopied, type CopiedCook, type CopiedError, type CopiedHouse } from '#core/learn/imported-batches'
+import type { MethodId } from '#core/methods/index'
+import { methodsOf } from '#core/methods/usual-method'
+import type { Kitchen } from '#server/store/open-household'
+import { settingsOf } from '#server/store/open-household'
+import { note } from './rebuild-entry'
+import { startCook } from './start-cook'
+
+const MINUTE = 60_000
+/** An old notebook says the day; supper was about then. */
+const HOUR = 18
+
+export function copiedHouse({ shelf, equipment }: Kitchen): CopiedHouse {
+  const bags = shelf.bags()
+  return {
+    grains: VARIETIES.map(({ id, name }) => ({
+      id,
+      names: [name, ...bags.filter((b) => b.variety === id).map((b) => b.name)],
+    })),
+    vessels: equipment.vessels().map(({ id, name }) => ({ id, name })),
+  }
+}
+
+/** Copies cooks out of an old notebook: each is planned with its own water and ended as told, so that it is a cook like any other. All or none.
+ *  @returns how many */
+export function copyCooks(
+  kitchen: Kitchen,
+  table: readonly (readonly string[])[],
+  nowMs: number,
+): { ok: true; value: number } | { ok: false; errors: CopiedError[] } {
+  const { zone } = settingsOf(kitchen)
+  const today = Temporal.Instant.fromEpochMilliseconds(Math.round(nowMs))
+    .toZonedDateTimeISO(zone)
+    .toPlainDate()
+    .toString()
+  const read = readCopied(table, copiedHouse(kitchen), today)
+  if (!read.ok) return read
+  const errors: CopiedError[] = []
+  // Whatever fails takes everything back with it.
+  class Refused extends Error {}
+  try {
+    kitchen.db.transaction(() => {
+      for (const [i, cook] of read.cooks.entries()) {
+        const message = copyOne(kitchen, cook, nowMs)
+        if (message) errors.push({ row: i + 1, column: '', message })
+      }
+      if (errors.length > 0) throw new Refused()
+    })()
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error
+    return { ok: false, errors }
+  }
+  return { ok: true, value: read.cooks.length }
+}
+
+/** @returns what was wrong, or nothing */
+function copyOne(
+  kitchen: Kitchen,
+  { date, variety, dryG, waterG, vesselId, wetDry, note: words }: CopiedCook,
+  nowMs: number,
+): string | undefined {
+  const { zone, elevation_m, kitchen_c } = settingsOf(kitchen)
+  const vessel = kitchen.equipment.vessels().find((row) => row.id === vesselId)!
+  const heat = kitchen.equipment.heats()[0]
+  const startedMs = Math.min(
+    nowMs - 4 * 60 * MINUTE,
+    Temporal.PlainDate.from(date).toZonedDateTime({ timeZone: zone, plainTime: { hour: HOUR } })
+      .epochMilliseconds,
+  )
+  const method: MethodId = methodsOf(vessel.kind)[0]!
+  const started = startCook(
+    kitchen,
+    {
+      request: {
+        grains: [{ variety, share: 1 }],
+        amount: { basis: 'dry-mass', value: dryG },
+        method,
+        pour_override_g: waterG,
+        elevation_m,
+        kitchen_c,
+        rinse: { washes: varietyOf(variety).washes },
+        vessel: {
+          capacity_ml: vessel.capacity_ml,
+          base_diameter_mm: vessel.base_diameter_mm,
+          rim_diameter_mm: vessel.rim_diameter_mm,
+          height_mm: vessel.height_mm,
+          heat_capacity_j_k: vessel.heat_capacity_j_k,
+          lid: vessel.lid,
+          steam_factor: vessel.steam_factor,
+        },
+        heat:
+          vessel.own_rated_w === null
+            ? heat
+              ? { rated_w: heat.rated_w * heat.power_factor, efficiency: heat.efficiency }
+              : 'gas-medium'
+            : { rated_w: vessel.own_rated_w, efficiency: vessel.own_efficiency! },
+      },
+      vessel_id: vesselId,
+      heat_id: vessel.own_rated_w === null ? (heat?.id ?? null) : null,
+    },
+    startedMs,
+  )
+  if (!started.ok) return started.errors[0]!.message
+  const id = started.value
+  const { plan } = kitchen.cooks.find(id)!
+  const endedMs = Math.round(startedMs + plan.total_minutes.expected * MINUTE)
+  const last = plan.stages.at(-1)!.id
+  kitchen.cooks.append(id, {
+    id: randomUUID(),
+    kind: 'finish',
+    stage: last,
+    identity: `finish ${last} 0`,
+    deviceMs: endedMs,
+    atMs: endedMs,
+    receivedMs: Math.round(nowMs),
+  })
+  if (wetDry !== null || words !== '')
+    kitchen.cooks.judge(id, {
+      judgedMs: Math.round(nowMs),
+      wetDry: wetDry ?? 0,
+      hardness: 0,
+      bottom: 'clean',
+      note: words,
+      separate: null,
+      even: 'even',
+      ate: '',
+    })
+  note(kitchen, id)
+  return undefined
+}

@@ -1,0 +1,153 @@
+import { beginHousehold, FIRST_KITCHEN } from './begin-household'
+import { coolingTubs } from '#server/queries/cooling-containers'
+import {
+  dropContainer,
+  guidanceIn,
+  keepStuck,
+  makeBottle,
+  putAway,
+  saveContainer,
+  saveGuidance,
+  takeFromBottle,
+  tellKept,
+} from './leftovers'
+import { keptNow } from '#server/queries/leftovers'
+import { openKitchen, type Kitchen } from '#server/store/open-household'
+
+const NOW = Date.UTC(2026, 2, 28, 18, 0)
+const HOUR = 3_600_000
+let kitchen: Kitchen
+beforeEach(() => {
+  kitchen = openKitchen(':memory:')
+  beginHousehold(kitchen, FIRST_KITCHEN)
+  kitchen.kept.saveContainer({ id: 'tin', name: 'the tin', ml: 520, depth_mm: 45, many: 4 })
+})
+afterEach(() => void kitchen.db.close())
+
+const parcel = (more = {}) => ({
+  title: 'short-white',
+  variety: 'short-white',
+  grams: 600,
+  portions: 3,
+  water_share: 0.6,
+  density_g_ml: 0.79,
+  place: 'fridge',
+  open: true,
+  stacked: 1,
+  minutes_ago: 20,
+  containers: ['tin', 'tin'],
+  ...more,
+})
+const put = (more = {}) => {
+  const read = putAway(kitchen, parcel(more), NOW)
+  if (!read.ok) throw new Error(read.errors[0]!.message)
+  return read.value
+}
+const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }[] }) => read.errors?.[0]
+
+describe('putting away', () => {
+  test('every container is a row of its own, level, and the clock runs from the pot', () => {
+    expect(put()).toHaveLength(2)
+    const [one, other] = keptNow(kitchen, NOW)
+    expect(one!.row.grams).toBe(300)
+    expect(one!.row.depth_mm).toBeCloseTo((45 * (300 / 0.79)) / 520, 6)
+    expect(one!.view.portions + other!.view.portions).toBe(3)
+    expect(one!.view.useByMs).toBe(NOW - 20 * 60_000 + 24 * HOUR)
+    expect(coolingTubs(kitchen, NOW)).toHaveLength(2)
+    expect(coolingTubs(kitchen, NOW + 12 * HOUR)).toHaveLength(0)
+  })
+  test.each([
+    [{ grams: -4 }, 'grams', '5 to 60000'],
+    [{ grams: 'much' }, 'grams', 'much'],
+    [{ containers: [] }, 'containers', 'at least one'],
+    [{ containers: ['nobody'] }, 'containers', 'nobody'],
+    [{ variety: 'gravel' }, 'variety', 'gravel'],
+    [{ grams: 5000 }, 'containers', 'mL'],
+    [{ cook_id: 'none' }, 'cook_id', 'none'],
+    [{ place: 'cellar' }, 'place', 'cellar'],
+    [{ portions: NaN }, 'portions', 'NaN'],
+  ])('%j is refused in words, and nothing is written', (more, path, words) => {
+    const error = errorOf(putAway(kitchen, parcel(more), NOW))!
+    expect(error.path).toBe(path)
+    expect(error.message).toContain(words === 'NaN' ? 'must be a number' : words)
+    expect(keptNow(kitchen, NOW)).toEqual([])
+  })
+})
+
+describe('telling of it', () => {
+  const tell = (kept_id: string, kind: string, more = {}, at = NOW) =>
+    tellKept(kitchen, { id: `${kind}-${at}`, kept_id, kind, ...more }, at)
+  test('what is told twice is told once, and the last can be taken back', () => {
+    const [id] = put({ containers: ['tin'], grams: 300 })
+    expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
+    expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
+    expect(kitchen.kept.find(id!)!.events).toHaveLength(1)
+    expect(tell(id!, 'thrown', {}, NOW + 1).ok).toBe(true)
+    expect(keptNow(kitchen, NOW + 2)).toEqual([])
+    expect(errorOf(tell(id!, 'take-back', { target: `eaten-${NOW}` }, NOW + 3))!.path).toBe('target')
+    expect(tell(id!, 'take-back', { target: `thrown-${NOW + 1}` }, NOW + 4).ok).toBe(true)
+    expect(keptNow(kitchen, NOW + 5)[0]!.view.portions).toBe(2)
+  })
+  test('what makes no sense is refused in words', () => {
+    const [id] = put({ containers: ['tin'], grams: 300 })
+    expect(errorOf(tell(id!, 'thawed'))!.message).toContain('not frozen')
+    expect(errorOf(tell(id!, 'burnt'))!.path).toBe('kind')
+    expect(errorOf(tell('nobody', 'eaten'))!.path).toBe('kept_id')
+    expect(errorOf(tell(id!, 'eaten', { portions: '9' }))!.message).toContain('at most 3')
+    expect(errorOf(tell(id!, 'eaten', {}, NOW + 30 * HOUR))!.message).toContain('throw it away')
+    expect(tell(id!, 'thrown', {}, NOW + 30 * HOUR).ok).toBe(true)
+  })
+})
+
+describe('guidance of the house', () => {
+  const given = { guidance: 'stricter' }
+  test('stricter is taken, laxer and nonsense are not', () => {
+    expect(saveGuidance(kitchen, { ...given, eat_h: '12' }).ok).toBe(true)
+    expect(guidanceIn(kitchen).eat_h).toMatchObject({ value: 12, own: true })
+    expect(errorOf(saveGuidance(kitchen, { ...given, eat_h: '30' }))).toMatchObject({
+      path: 'eat_h',
+      message: expect.stringContaining('stricter than 24'),
+    })
+    expect(errorOf(saveGuidance(kitchen, { ...given, hold_hot_c: 'warm' }))!.path).toBe('hold_hot_c')
+    expect(errorOf(saveGuidance(kitchen, { guidance: 'nobody' }))!.path).toBe('guidance')
+    expect(guidanceIn(kitchen).eat_h.value).toBe(12)
+    expect(saveGuidance(kitchen, { guidance: 'us', eat_h: '60' }).ok).toBe(true)
+    expect(guidanceIn(kitchen).eat_h.value).toBe(60)
+  })
+})
+
+describe('containers, bottles and what sticks', () => {
+  test('containers come and go, with their limits said', () => {
+    const saved = saveContainer(kitchen, { name: 'wide tray', ml: '1800', depth_mm: '30,5', many: '2' })
+    expect(saved.ok && kitchen.kept.containers().find((c) => c.id === saved.value)).toMatchObject({
+      depth_mm: 30.5,
+      many: 2,
+    })
+    expect(
+      errorOf(saveContainer(kitchen, { name: 'x', ml: '5', depth_mm: '30', many: '1' }))!.message,
+    ).toContain('20 to 20000')
+    expect(
+      errorOf(saveContainer(kitchen, { id: 'nobody', name: 'x', ml: '50', depth_mm: '30', many: '1' }))!.path,
+    ).toBe('id')
+    expect(dropContainer(kitchen, { id: 'tin' }).ok).toBe(true)
+    expect(errorOf(dropContainer(kitchen, { id: 'tin' }))!.path).toBe('id')
+  })
+  test('a bottle is used up, and no more than is in it', () => {
+    const made = makeBottle(kitchen, { style: 'usual', made_g: '200' }, NOW)
+    if (!made.ok) throw new Error('unmade')
+    expect(takeFromBottle(kitchen, { id: made.value, grams: '68' }).ok).toBe(true)
+    expect(kitchen.kept.bottles()[0]!.left_g).toBe(132)
+    expect(errorOf(takeFromBottle(kitchen, { id: made.value, grams: '140' }))!.message).toContain(
+      'at most 132',
+    )
+    expect(takeFromBottle(kitchen, { id: made.value, grams: '132' }).ok).toBe(true)
+    expect(kitchen.kept.bottles()).toEqual([])
+    expect(errorOf(makeBottle(kitchen, { style: 'hot', made_g: '200' }, NOW))!.path).toBe('style')
+  })
+  test('what a pot keeps for itself is remembered with the pot', () => {
+    expect(keepStuck(kitchen, { vessel_id: 'heavy-pot', sticks_g: '60' }).ok).toBe(true)
+    expect(kitchen.equipment.vessels().find((v) => v.id === 'heavy-pot')!.sticks_g).toBe(60)
+    expect(errorOf(keepStuck(kitchen, { vessel_id: 'nobody', sticks_g: '60' }))!.path).toBe('vessel_id')
+    expect(errorOf(keepStuck(kitchen, { vessel_id: 'heavy-pot', sticks_g: '6000' }))!.path).toBe('sticks_g')
+  })
+})

@@ -1,0 +1,265 @@
+import { createHash } from 'node:crypto'
+import * as v from 'valibot'
+import { runningCookOf } from '#core/contract/running-cook'
+import { between, oneOf, quoted } from '#core/contract/fields'
+import { EPOCH_LIMITS, readerOf } from '#core/contract/settings'
+import type { Read } from '#core/contract/plan-request'
+import { whereToWait } from '#core/cook/late'
+import { replay } from '#core/cook/replay'
+import { soakWaits } from '#core/schedule/dish-blocks'
+import { NOTHING_APPLIED } from '#core/learn/evidence'
+import { SUPPER_EVENT_KINDS, type SupperDish, type SupperEvent, type SupperRow } from '#server/store/meals'
+import { announce } from '#server/realtime/hub'
+import { burnersNow } from '#server/queries/burners'
+import type { Kitchen } from '#server/store/open-household'
+import { happenedAt, press } from './press'
+import { startCook } from './start-cook'
+import { scheduleIn } from '#server/queries/meal-schedule'
+import { standingOf, underWayIn } from '#server/queries/running-meal'
+import { toldRows } from './acknowledge-changes'
+import { wrong } from './field-error'
+
+/** Presses that belong to a pot's own stove and are only passed on. */
+const POT_KINDS = ['cue', 'finish'] as const
+const LATE_MINUTES = [1, 240] as const
+
+const id = v.pipe(
+  v.string((issue) => `must be text, got ${quoted(issue.input)}`),
+  v.nonEmpty('is required'),
+  v.maxLength(80, 'is too long'),
+)
+const readSupperPress = readerOf(
+  v.object({
+    id,
+    kind: oneOf([...SUPPER_EVENT_KINDS, ...POT_KINDS]),
+    /** The task of a dish, or the stage of a pot. */
+    stage: v.pipe(v.string(), v.maxLength(80, 'is too long')),
+    dish: v.optional(id),
+    amount: v.optional(between(0, LATE_MINUTES[1])),
+    target: v.optional(id),
+    pressed_ms: between(...EPOCH_LIMITS),
+    sent_ms: between(...EPOCH_LIMITS),
+    ahead_ms: v.optional(between(-EPOCH_LIMITS[1], EPOCH_LIMITS[1])),
+  }),
+)
+
+/** Writes down what happened at a supper: a task or a pot begun, a task done, guests who are late, whose hands a dish is in; or passes a pot's cue
+ *  on to its stove. A repeat is no error and changes nothing. */
+export function pressSupper(
+  kitchen: Kitchen,
+  supperId: string,
+  input: unknown,
+  receivedMs: number,
+): Read<{ isNew: boolean }> {
+  const { suppers, db } = kitchen
+  const supper = suppers.find(supperId)
+  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
+  const read = readSupperPress(input)
+  if (!read.ok) return read
+  const said = read.value
+  const { kind } = said
+  const atMs = Math.round(happenedAt(said, receivedMs))
+  const dish = supper.dishes.find((d) => d.id === said.dish)
+  if (!dish && kind !== 'late' && kind !== 'take-back')
+    return wrong('dish', `must be a dish of this meal, got ${quoted(said.dish ?? '')}`)
+  if (kind === 'cue' || kind === 'finish') {
+    const cook = underWayIn(kitchen, supper, receivedMs).pots.get(dish!.id)
+    if (!cook) return wrong('dish', 'is no pot that has been started')
+    const { dish: _dish, ...rest } = said
+    return press(kitchen, cook.id, rest, receivedMs)
+  }
+  const [min, max] = kind === 'hand' ? ([0, supper.cooks - 1] as const) : LATE_MINUTES
+  if (
+    (kind === 'late' || kind === 'hand') &&
+    (said.amount === undefined || said.amount < min || said.amount > max)
+  )
+    return wrong('amount', `must be from ${min} to ${max}, got ${quoted(said.amount)}`)
+  if (dish?.kind === 'plan' && kind === 'done') return wrong('dish', 'is on the stove; finish it there')
+  if (
+    dish?.kind === 'companion' &&
+    (kind === 'begin' || kind === 'done') &&
+    !dish.tasks.some((t) => t.id === said.stage)
+  )
+    return wrong('stage', `must be a step of the ${dish.title}, got ${quoted(said.stage)}`)
+  if ((kind === 'take-back') !== (said.target !== undefined))
+    return wrong('target', 'goes with take-back, and only with it')
+  const event: SupperEvent = {
+    id: said.id,
+    kind,
+    identity: identityOf(said, suppers.events(supperId), potsGone(kitchen, supper)),
+    dish_id: dish?.id ?? null,
+    task_id: kind === 'begin' || kind === 'done' ? said.stage : null,
+    resource: null,
+    cook_id: null,
+    amount: said.amount ?? null,
+    target: said.target ?? null,
+    at_ms: atMs,
+    received_ms: receivedMs,
+  }
+  const done = db.transaction((): Read<{ isNew: boolean }> => {
+    const events = suppers.events(supperId)
+    if (events.some((e) => e.id === event.id || e.identity === event.identity))
+      return { ok: true, value: { isNew: false } }
+    const target = events.find((e) => e.id === said.target)
+    if (kind === 'take-back' && !target)
+      return wrong('target', `names nothing that happened here, got ${quoted(said.target)}`)
+    if (target?.cook_id) return wrong('target', 'is on the stove; stop it there')
+    const first = (kind === 'begin' || kind === 'done') && !underWayIn(kitchen, supper, receivedMs).begun
+    const schedule = first || kind === 'begin' ? scheduleIn(kitchen, supper, receivedMs) : undefined
+    if (kind === 'begin') {
+      const told = schedule?.dishes.find((d) => d.id === dish!.id)
+      const resource = told?.tasks.find((t) =>
+        dish!.kind === 'plan' ? t.resource !== undefined : t.id === said.stage,
+      )?.resource
+      event.resource = resource ?? null
+      if (dish!.kind === 'plan') {
+        const started = startPot(kitchen, supper, dish!, resource, atMs)
+        if (!started.ok) return started
+        event.cook_id = started.value
+      }
+    }
+    suppers.append(supperId, event)
+    // What was told before the first hand stirred is what changes are told against.
+    if (first && schedule) suppers.save({ ...supper, told: toldRows(schedule) })
+    if (kind === 'late') lateAtTheStove(kitchen, supper, said.amount!, event.id, atMs, receivedMs)
+    if (target?.kind === 'late') onTimeAgain(kitchen, supper, target.id, said.id, atMs, receivedMs)
+    return { ok: true, value: { isNew: true } }
+  })()
+  if (done.ok && done.value.isNew) announce(`supper ${supperId}`)
+  return done
+}
+
+/** Puts a pot of the supper on the stove, as its plan stands at the burner the board has for it. */
+function startPot(
+  kitchen: Kitchen,
+  supper: SupperRow,
+  dish: Extract<SupperDish, { kind: 'plan' }>,
+  resource: string | undefined,
+  atMs: number,
+): Read<string> {
+  const { equipment, cooks } = kitchen
+  const busy = cooks.running().find((c) => c.vesselId === dish.vessel_id)
+  if (busy) return wrong('dish', `${busy.vesselName} is in use (${busy.title})`)
+  const own = equipment.vessels().find((row) => row.id === dish.vessel_id)?.own_rated_w
+  // The board may have moved it: it is planned with what is known of the burner it stands on.
+  const burner =
+    typeof own === 'number' ? undefined : burnersNow(kitchen).find((b) => b.id === (resource ?? dish.heat_id))
+  const { power } = burner ?? dish.applied ?? NOTHING_APPLIED
+  return startCook(
+    kitchen,
+    {
+      request: {
+        ...dish.request,
+        ...(burner ? { heat: burner.heat } : {}),
+        serve_at: new Date(supper.serve_ms).toISOString(),
+      },
+      vessel_id: dish.vessel_id,
+      heat_id: burner?.id ?? null,
+      bag_id: dish.bag_id ?? null,
+      applied: { ...(dish.applied ?? NOTHING_APPLIED), power },
+    },
+    atMs,
+  )
+}
+
+/** The same event has the same id at the same pot, whenever it is asked for. */
+const lateIdOf = (eventId: string, cookId: string): string =>
+  createHash('sha256').update(`${eventId} ${cookId}`).digest('hex').slice(0, 32)
+
+/** Guests are late: every pot under way waits where it costs its texture least. */
+function lateAtTheStove(
+  kitchen: Kitchen,
+  supper: SupperRow,
+  minutes: number,
+  eventId: string,
+  atMs: number,
+  receivedMs: number,
+): void {
+  for (const cook of underWayIn(kitchen, supper, receivedMs).pots.values()) {
+    const events = kitchen.cooks.events(cook.id)
+    const running = runningCookOf(cook, events)
+    const view = replay(running, events, receivedMs)
+    if (view.outcome === 'finished' || view.outcome === 'stopped') continue
+    const { stage } = whereToWait(running.plan, view, minutes, soakWaits(running.request))
+    press(
+      kitchen,
+      cook.id,
+      {
+        id: lateIdOf(eventId, cook.id),
+        kind: 'late',
+        stage,
+        amount: minutes,
+        pressed_ms: atMs,
+        sent_ms: receivedMs,
+        ahead_ms: 0,
+      },
+      receivedMs,
+    )
+  }
+}
+
+function onTimeAgain(
+  kitchen: Kitchen,
+  supper: SupperRow,
+  lateId: string,
+  eventId: string,
+  atMs: number,
+  receivedMs: number,
+): void {
+  for (const cook of underWayIn(kitchen, supper, receivedMs).pots.values()) {
+    const late = kitchen.cooks.events(cook.id).find((e) => e.id === lateIdOf(lateId, cook.id))
+    if (late)
+      press(
+        kitchen,
+        cook.id,
+        {
+          id: lateIdOf(eventId, cook.id),
+          kind: 'take-back',
+          stage: late.stage,
+          target: late.id,
+          pressed_ms: atMs,
+          sent_ms: receivedMs,
+          ahead_ms: 0,
+        },
+        receivedMs,
+      )
+  }
+}
+
+/** Pots of this supper that were set aside: they may be begun again. */
+const potsGone = ({ suppers, cooks }: Kitchen, supper: SupperRow): ReadonlySet<string> =>
+  new Set(
+    suppers
+      .events(supper.id)
+      .flatMap((e) =>
+        e.cook_id !== null &&
+        (!cooks.find(e.cook_id) || cooks.events(e.cook_id).some((c) => c.kind === 'stop'))
+          ? [e.id]
+          : [],
+      ),
+  )
+
+/** What makes two presses one, on whatever device. */
+function identityOf(
+  {
+    kind,
+    dish,
+    stage,
+    target,
+    id: own,
+  }: { id: string; kind: string; stage: string; dish?: string | undefined; target?: string | undefined },
+  events: readonly SupperEvent[],
+  gone: ReadonlySet<string>,
+): string {
+  if (kind === 'take-back') return `take-back ${target}`
+  if (kind === 'late' || kind === 'hand') return own
+  const stands = new Set(standingOf(events).map((e) => e.id))
+  const before = events.filter(
+    (e) =>
+      e.kind === kind &&
+      e.dish_id === dish &&
+      (e.cook_id !== null || e.task_id === stage) &&
+      (!stands.has(e.id) || gone.has(e.id)),
+  ).length
+  return `${kind} ${dish} ${stage} ${before}`
+}

@@ -1,0 +1,337 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
+import { VARIETY_IDS } from '#core/grain/varieties'
+import { beliefsFrom } from '#core/learn/beliefs'
+import { OUTCOME_FILTERS } from '#core/learn/rating'
+import { dropPhoto, keepPhoto, LARGEST_PHOTO, photoFolder, readPhoto } from '#server/photos/photos'
+import { beginHousehold, FIRST_KITCHEN } from './begin-household'
+import { copyCooks } from './import-batches'
+import { judge } from './rate'
+import { openKitchen, type Kitchen } from '#server/store/open-household'
+import { measureCook, pinFigure, removeCook, resetFigure, unsayFigure } from './notebook'
+import { beliefsIn, note, noteMissing } from './rebuild-entry'
+import { adoptCup, makeTrial, taste } from './taste-tests'
+
+const NOW = Date.UTC(2026, 2, 5, 20, 0)
+let folder: string
+let kitchen: Kitchen
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'omsel-notebook-'))
+  process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
+  kitchen = openKitchen(process.env.OMSEL_DATABASE)
+  beginHousehold(kitchen, FIRST_KITCHEN)
+})
+afterEach(() => {
+  kitchen.db.close()
+  delete process.env.OMSEL_DATABASE
+  rmSync(folder, { recursive: true })
+})
+
+const copy = (...rows: string[]) =>
+  copyCooks(
+    kitchen,
+    rows.map((row) => row.split(';')),
+    NOW,
+  )
+const season = () =>
+  copy(
+    '2026-01-03;Quinoa;220;310;heavy pot;wet;rinsed well',
+    '2026-01-20;Long-grain white;260;430;thin pot;dry;',
+    '2026-02-02;Long-grain white;300;470;heavy pot;right;for the choir',
+    '2026-02-09;Long-grain white;300;520;heavy pot;far too wet;',
+  )
+const ids = () => kitchen.notebook.lines({}, 50, 0).map((line) => line.cook_id)
+const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }[] }) => read.errors?.[0]
+
+describe('an old notebook', () => {
+  test('is copied whole, each row a cook like any other, on its day', () => {
+    expect(season()).toEqual({ ok: true, value: 4 })
+    const lines = kitchen.notebook.lines({}, 10, 0)
+    expect(lines.map((l) => [l.grain_key, l.pour_g, l.wet_dry])).toEqual([
+      ['long-white', 520, 2],
+      ['long-white', 470, 0],
+      ['long-white', 430, -1],
+      ['quinoa', 310, 1],
+    ])
+    expect(new Date(lines[3]!.ended_ms).toISOString()).toContain('2026-01-03')
+    expect(kitchen.cooks.running()).toEqual([])
+  })
+  test('one wrong row, and nothing of it is taken', () => {
+    const got = copy('2026-01-03;Quinoa;220;310;heavy pot', '2026-01-04;gravel;220;310;heavy pot')
+    expect(got).toMatchObject({ ok: false, errors: [{ row: 2, column: 'grain' }] })
+    expect(ids()).toEqual([])
+  })
+  test('it teaches: a pot with too much water that was far too wet says little against the grain', () => {
+    season()
+    const { known } = beliefsIn(kitchen)
+    expect(known['grain long-white']!.cooks).toBe(3)
+    expect(known['grain quinoa']!.mean).toBeLessThan(0.05)
+  })
+})
+
+describe('sifting', () => {
+  test("by each column and by words, and they agree with a sieve of one's own", () => {
+    season()
+    const all = kitchen.notebook.lines({}, 50, 0)
+    const { notebook } = kitchen
+    expect(notebook.count({ grain: 'long-white' })).toBe(
+      all.filter((l) => l.grain_key === 'long-white').length,
+    )
+    expect(notebook.count({ vessel: 'heavy-pot', outcome: 'wet' })).toBe(
+      all.filter((l) => l.vessel_id === 'heavy-pot' && (l.wet_dry ?? 0) > 0).length,
+    )
+    expect(notebook.lines({ text: 'choir' }, 9, 0).map((l) => l.note)).toEqual(['for the choir'])
+    expect(notebook.lines({ text: 'long thin' }, 9, 0)).toHaveLength(1)
+    expect(notebook.count({ text: '"; DROP TABLE noted; --' })).toBe(0)
+    expect(notebook.count({ text: 'rinsed* OR NEAR(' })).toBe(0)
+    expect(notebook.count({ outcome: 'toString' })).toBe(4)
+    expect(notebook.lines({}, 2, 2)).toEqual(all.slice(2, 4))
+  })
+  test('no query walks a whole table', () => {
+    season()
+    const { notebook } = kitchen
+    for (const filter of [
+      {},
+      { grain: 'x' },
+      { vessel: 'x' },
+      { method: 'x' },
+      { bag: 'x' },
+      { text: 'x' },
+      { grain: 'x', vessel: 'y', text: 'z' },
+      ...OUTCOME_FILTERS.map((outcome) => ({ outcome })),
+    ]) {
+      notebook.lines(filter, 1, 0)
+      notebook.count(filter)
+      notebook.strip(filter, 1)
+    }
+    const prepared = notebook.prepared()
+    expect(prepared.length).toBeGreaterThan(30)
+    for (const sql of prepared) {
+      const names = [...new Set([...sql.matchAll(/@(\w+)/g)].map((m) => m[1]!))]
+      const statement = kitchen.db.prepare(`EXPLAIN QUERY PLAN ${sql}`)
+      const steps = (
+        names.length > 0
+          ? statement.all(Object.fromEntries(names.map((n) => [n, 1])))
+          : statement.all(...(sql.includes('?') ? [1] : []))
+      ) as { detail: string }[]
+      for (const { detail } of steps)
+        if (/^SCAN (n|noted)\b/.test(detail))
+          expect([sql, detail]).toEqual([sql, expect.stringMatching(/USING (COVERING )?INDEX/)])
+    }
+  })
+})
+
+describe('the records and what is made of them', () => {
+  test('lines that were lost are made again, the same', () => {
+    season()
+    const before = kitchen.notebook.lines({}, 50, 0)
+    const evidence = kitchen.notebook.evidence()
+    kitchen.db.exec('DELETE FROM noted')
+    noteMissing(kitchen)
+    expect(kitchen.notebook.lines({}, 50, 0)).toEqual(before)
+    expect(kitchen.notebook.evidence()).toEqual(evidence)
+  })
+  test('beliefs made again from the records are equal to the last bit', () => {
+    season()
+    const before = beliefsIn(kitchen).beliefs.mind
+    for (const id of ids()) note(kitchen, id)
+    const again = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.words()).mind
+    expect(again.mean).toEqual(before.mean)
+    expect(again.covariance).toEqual(before.covariance)
+  })
+  test('a cook taken out equals one never cooked', () => {
+    copy('2026-01-03;Quinoa;220;310;heavy pot;wet', '2026-01-20;Long-grain white;260;430;thin pot;dry')
+    const before = beliefsIn(kitchen).beliefs.mind
+    copy('2026-02-02;Long-grain white;300;670;heavy pot;far too wet')
+    expect(beliefsIn(kitchen).beliefs.mind).not.toEqual(before)
+    expect(removeCook(kitchen, ids()[0]!).ok).toBe(true)
+    expect(beliefsIn(kitchen).beliefs.mind).toEqual(before)
+    expect(errorOf(removeCook(kitchen, 'nobody'))!.path).toBe('cook')
+  })
+  test('judging by two taps leaves what was told before', () => {
+    season()
+    const [id] = ids()
+    judge(
+      kitchen,
+      id!,
+      {
+        wet_dry: '0',
+        hardness: '1',
+        bottom: 'stuck',
+        note: 'kept',
+        separate: '2',
+        even: 'top-hard',
+        ate: 'Pim',
+      },
+      NOW,
+    )
+    judge(kitchen, id!, { wet_dry: '-1', hardness: '0' }, NOW)
+    expect(kitchen.cooks.findNoted(id!)!.judgement).toMatchObject({
+      wetDry: -1,
+      hardness: 0,
+      bottom: 'stuck',
+      note: 'kept',
+      separate: 2,
+      even: 'top-hard',
+      ate: 'Pim',
+    })
+  })
+})
+
+describe('weighed', () => {
+  test('the full pot before and after is evidence of its steam', () => {
+    season()
+    const id = ids()[1]!
+    const plan = kitchen.cooks.find(id)!.plan
+    const tasted = beliefsIn(kitchen).known['steam heavy-pot']!.mean
+    expect(
+      measureCook(kitchen, id, {
+        'pot-before': '2500',
+        'pot-after': String(2500 - Math.round(plan.water.evaporated_g * 1.4)),
+      }).ok,
+    ).toBe(true)
+    expect(kitchen.notebook.evidence().find((e) => e.cookId === id)!.steamFactor).toBeCloseTo(1.4, 1)
+    expect(beliefsIn(kitchen).known['steam heavy-pot']!.mean).toBeGreaterThan(tasted + 0.05)
+    measureCook(kitchen, id, { 'pot-before': '', 'pot-after': '' })
+    expect(kitchen.notebook.evidence().find((e) => e.cookId === id)!.steamFactor).toBeNull()
+  })
+  test.each([
+    [{ 'pot-before': '900', 'pot-after': '950' }, 'pot-after'],
+    [{ 'pot-before': 'heavy' }, 'pot-before'],
+    [{ cooked: '0' }, 'cooked'],
+  ])('%j is refused', (input, path) => {
+    season()
+    expect(errorOf(measureCook(kitchen, ids()[0]!, input))!.path).toBe(path)
+    expect(kitchen.notebook.measured(ids()[0]!)).toEqual([])
+  })
+})
+
+describe('what the cook says of a figure', () => {
+  test('is pinned, begun afresh and taken back, each with its limits', () => {
+    season()
+    const tasted = beliefsIn(kitchen).known['grain long-white']!.mean
+    expect(pinFigure(kitchen, { figure: 'grain long-white', value: '0,12' }, NOW).ok).toBe(true)
+    expect(beliefsIn(kitchen).known['grain long-white']).toMatchObject({ mean: 0.12, pinned: true })
+    expect(pinFigure(kitchen, { figure: 'steam heavy-pot', value: '1.3' }, NOW).ok).toBe(true)
+    expect(beliefsIn(kitchen).known['steam heavy-pot']!.mean).toBeCloseTo(Math.log(1.3), 9)
+    expect(resetFigure(kitchen, { figure: 'grain long-white' }, NOW).ok).toBe(true)
+    expect(beliefsIn(kitchen).known['grain long-white']).toBeUndefined()
+    expect(unsayFigure(kitchen, { figure: 'grain long-white' }).ok).toBe(true)
+    expect(unsayFigure(kitchen, { figure: 'steam heavy-pot' }).ok).toBe(true)
+    expect(beliefsIn(kitchen).known['grain long-white']!.mean).toBe(tasted)
+    expect(errorOf(pinFigure(kitchen, { figure: 'grain long-white', value: '3' }, NOW))!.message).toContain(
+      '-0.8 to 0.8',
+    )
+    expect(errorOf(pinFigure(kitchen, { figure: 'toString x', value: '0' }, NOW))!.path).toBe('figure')
+    expect(errorOf(unsayFigure(kitchen, { figure: 'grain quinoa' }))!.path).toBe('figure')
+  })
+})
+
+describe('pictures', () => {
+  const picture = async (width: number, height: number, name = 'pot.jpg') =>
+    new File(
+      [
+        new Uint8Array(
+          await sharp({ create: { width, height, channels: 3, background: '#a86' } })
+            .withExif({ IFD0: { Copyright: 'someone' }, IFD3: { GPSLatitude: '46/1 1/1 0/1' } })
+            .jpeg()
+            .toBuffer(),
+        ),
+      ],
+      name,
+      { type: 'image/jpeg' },
+    )
+  test('are made smaller, lose where they were taken, and lie in the data folder', async () => {
+    season()
+    const [id] = ids()
+    const kept = await keepPhoto(kitchen, id!, await picture(3000, 2000), 'rolling-boil', NOW)
+    if (!kept.ok) throw new Error(kept.errors[0]!.message)
+    const bytes = readPhoto(kitchen, kept.value)!
+    const { width, height, exif, format } = await sharp(bytes).metadata()
+    expect([width, height, exif, format]).toEqual([1280, 853, undefined, 'jpeg'])
+    expect(bytes.includes('someone')).toBe(false)
+    expect(kitchen.photos.ofCue(kitchen.cooks.find(id!)!.vesselId, 'rolling-boil')!.id).toBe(kept.value)
+    expect(readdirSync(photoFolder())).toEqual([`${kept.value}.jpg`])
+    expect(dropPhoto(kitchen, kept.value)).toBe(true)
+    expect(readdirSync(photoFolder())).toEqual([])
+    expect(readPhoto(kitchen, kept.value)).toBeUndefined()
+    expect(readPhoto(kitchen, '../omsel')).toBeUndefined()
+  })
+  test('what is no picture, too large, of no cue or of no cook is refused in words, and nothing is kept', async () => {
+    season()
+    const [id] = ids()
+    const text = new File([readFileSync(join(process.cwd(), 'package.json'))], 'pot.jpg', {
+      type: 'image/jpeg',
+    })
+    const cut = new File([(await (await picture(800, 600)).arrayBuffer()).slice(0, 900)], 'half.jpg')
+    const large = new File([new Uint8Array(LARGEST_PHOTO + 1)], 'huge.jpg')
+    const wrong = async (file: unknown, cue: unknown = '', cook = id!) =>
+      errorOf(await keepPhoto(kitchen, cook, file, cue, NOW))!
+    expect((await wrong(text)).message).toContain('no picture that can be read: "pot.jpg"')
+    expect((await wrong(cut)).message).toContain('no picture')
+    expect((await wrong(large)).message).toContain('12 MB at most')
+    expect((await wrong('a string')).message).toContain('choose a picture')
+    expect((await wrong(await picture(10, 10), 'constructor')).path).toBe('cue')
+    expect((await wrong(await picture(10, 10), '', 'nobody')).path).toBe('cook')
+    expect(kitchen.photos.ofCook(id!)).toEqual([])
+  })
+})
+
+describe('trials', () => {
+  const trial = (more = {}) => ({
+    title: 'water',
+    differs: 'water',
+    grain_key: 'long-white',
+    vessel_id: 'heavy-pot',
+    blind: true,
+    cups: [
+      { label: '400 g', search: 'grain=long-white', delta: -0.08 },
+      { label: '424 g', search: 'grain=long-white', delta: 0 },
+    ],
+    ...more,
+  })
+  const make = (more = {}) => {
+    const read = makeTrial(kitchen, trial(more), NOW)
+    if (!read.ok) throw new Error(read.errors[0]!.message)
+    return read.value
+  }
+  test('letters are drawn by lot, every cup has one, and what is tasted is counted', () => {
+    const lots = Array.from({ length: 12 }, () => kitchen.trials.find(make())!.cups)
+    expect(new Set(lots.map((cups) => cups[0]!.label)).size).toBe(2)
+    for (const cups of lots) expect(cups.map((c) => c.letter)).toEqual(['A', 'B'])
+    const id = make()
+    expect(taste(kitchen, id, { id: 't1', who: 'Pim', ranking: 'BA' }, NOW).ok).toBe(true)
+    expect(taste(kitchen, id, { id: 't1', who: 'Pim', ranking: 'BA' }, NOW).ok).toBe(true)
+    expect(kitchen.trials.tastings(id)).toMatchObject([{ who: 'Pim', ranking: ['B', 'A'] }])
+  })
+  test('the cup that tasted best becomes the water of the house, when the cook says so', () => {
+    const id = make({ blind: false })
+    expect(adoptCup(kitchen, id, 'A', NOW).ok).toBe(true)
+    expect(beliefsIn(kitchen).known['grain long-white']).toMatchObject({ mean: -0.08, pinned: true })
+    expect(errorOf(adoptCup(kitchen, id, 'Z', NOW))!.path).toBe('letter')
+    expect(errorOf(adoptCup(kitchen, make({ differs: 'soak' }), 'A', NOW))!.path).toBe('letter')
+  })
+  test.each([
+    [{ cups: [] }, 'cups'],
+    [{ cups: Array(5).fill(trial().cups[0]) }, 'cups'],
+    [{ vessel_id: 'nobody' }, 'vessel_id'],
+    [{ differs: 'colour' }, 'differs'],
+    [{ title: ' ' }, 'title'],
+  ])('%j is refused', (more, path) => {
+    expect(errorOf(makeTrial(kitchen, trial(more), NOW))!.path).toMatch(new RegExp(`^${path}`))
+  })
+  test.each([
+    ['A', 'ranking'],
+    ['AAB', 'ranking'],
+    ['AC', 'ranking'],
+  ])('a ranking of %s is refused', (ranking, path) => {
+    expect(errorOf(taste(kitchen, make(), { id: 'x', ranking }, NOW))!.path).toBe(path)
+  })
+})
+
+test('every grain of the shelf can be copied by its name', () => {
+  expect(VARIETY_IDS.length).toBeGreaterThan(20)
+  expect(copy('2026-01-03;wild;100;300;heavy pot')).toEqual({ ok: true, value: 1 })
+})

@@ -1,0 +1,32 @@
+import { readJudgement } from '#core/contract/settings'
+import type { Read } from '#core/contract/plan-request'
+import type { Kitchen } from '#server/store/open-household'
+import { note } from './rebuild-entry'
+
+/** Writes down how a finished cook came out; judging again replaces it. What is not told again of it stays as it was told. */
+export function judge(kitchen: Kitchen, cookId: string, input: unknown, nowMs: number): Read<null> {
+  const read = readJudgement(input)
+  if (!read.ok) return read
+  const cook = kitchen.cooks.findNoted(cookId)
+  if (!cook)
+    return { ok: false, errors: [{ path: 'cook', message: `cook "${cookId}" is not finished, or not here` }] }
+  const given = input as Record<string, unknown>
+  const before = cook.judgement
+  const told = <T>(field: string, value: T, was: T | undefined): T =>
+    field in given || was === undefined ? value : was
+  const { wet_dry, hardness, bottom, note: words, separate, even, ate } = read.value
+  kitchen.db.transaction(() => {
+    kitchen.cooks.judge(cookId, {
+      judgedMs: nowMs,
+      wetDry: wet_dry,
+      hardness,
+      bottom: told('bottom', bottom, before?.bottom),
+      note: told('note', words, before?.note),
+      separate: told('separate', separate ?? null, before?.separate),
+      even: told('even', even, before?.even),
+      ate: told('ate', ate, before?.ate),
+    })
+    note(kitchen, cookId)
+  })()
+  return { ok: true, value: null }
+}

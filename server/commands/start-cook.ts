@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto'
+import { between, fieldErrors, record } from '#core/contract/fields'
+import {
+  PlanRequestSchema,
+  readPlanRequest,
+  type PlanRequestJson,
+  type Read,
+} from '#core/contract/plan-request'
+import { bagDelta } from '#core/grain/bag'
+import { varietyOf } from '#core/grain/varieties'
+import { grainKeyOf } from '#core/learn/grain-key'
+import { NOTHING_APPLIED } from '#core/learn/evidence'
+import { plan } from '#core/plan/plan'
+import * as v from 'valibot'
+import { announce } from '#server/realtime/hub'
+import type { Kitchen } from '#server/store/open-household'
+
+/** What had been learned and is planned with, as logarithms and g/g. */
+export const AppliedSchema = record({
+  uptake: between(-2, 2),
+  steam: between(-2, 2),
+  power: between(-2, 2),
+  time: between(-2, 2),
+})
+
+const StartSchema = record({
+  request: PlanRequestSchema,
+  vessel_id: v.string('is required'),
+  heat_id: v.nullish(v.string()),
+  bag_id: v.nullish(v.string()),
+  applied: v.nullish(AppliedSchema),
+})
+
+/** Starts a cook: the request is planned here once more, and that plan is frozen.
+ *  @returns the new cook's id, or what was wrong with the request */
+export function startCook(
+  { db, cooks, equipment, shelf }: Kitchen,
+  input: unknown,
+  nowMs: number,
+): Read<string> {
+  const parsed = v.safeParse(StartSchema, input)
+  if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
+  const given = input as { request: PlanRequestJson }
+  const { vessel_id, heat_id, bag_id } = parsed.output
+  const vessel = equipment.vessels().find((row) => row.id === vessel_id)
+  if (!vessel)
+    return {
+      ok: false,
+      errors: [{ path: 'vessel_id', message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"` }],
+    }
+  const heat = equipment.heats().find((row) => row.id === heat_id)
+  if (!heat && vessel.own_rated_w === null)
+    return {
+      ok: false,
+      errors: [
+        { path: 'heat_id', message: `heat_id must be a burner of this kitchen, got "${heat_id ?? ''}"` },
+      ],
+    }
+  const read = readPlanRequest(given.request)
+  if (!read.ok) return read
+  const request = read.value
+  const id = randomUUID()
+  const made = plan(request)
+  const bag = shelf.bags().find((b) => b.id === bag_id && request.grains.some((g) => g.variety === b.variety))
+  const cook = {
+    id,
+    startedMs: nowMs,
+    title: request.grains.map((g) => varietyOf(g.variety).name).join(' and '),
+    grainKey: grainKeyOf(request.grains),
+    vesselId: vessel.id,
+    vesselName: vessel.name,
+    heatName: vessel.own_rated_w === null ? heat!.name : 'its own heat',
+    serveAtMs: request.serveAtMs,
+    request: given.request,
+    plan: made,
+    bagId: bag?.id ?? null,
+    heatId: vessel.own_rated_w === null ? heat!.id : null,
+    bagDelta: bagDelta(bag),
+    applied: parsed.output.applied ?? NOTHING_APPLIED,
+  }
+  const used = made.grain.parts.find((part) => part.variety === bag?.variety)?.mass_g
+  db.transaction(() => {
+    cooks.add(cook)
+    if (bag && used !== undefined) shelf.take(bag.id, used)
+  })()
+  announce(id)
+  return { ok: true, value: id }
+}

@@ -1,0 +1,255 @@
+import { randomUUID } from 'node:crypto'
+import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import sharp from 'sharp'
+import { runningCookOf } from '#core/contract/running-cook'
+import type { Read } from '#core/contract/plan-request'
+import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import type { GroupId } from '#core/contract/bundle-names'
+import { replay } from '#core/cook/replay'
+import { takeCopy } from '#server/backup/copy'
+import { ALL, announce } from '#server/realtime/hub'
+import { asOthers } from '#server/transfer/rename-conflicts'
+import { guestHouse, readBundle, type Carried } from '#server/transfer/import-bundle'
+import { applyMerge, emptyTables, mergePlan, type Choice, type GroupChange } from '#server/transfer/merge'
+import { kitchenIn, type Kitchen } from '#server/store/open-household'
+import { lineOf, noteMissing, type Noted } from './rebuild-entry'
+import { wrong } from './field-error'
+
+/** Merged into this house, or in its place. */
+export const WAYS_IN = ['merge', 'as-new'] as const
+export type WayIn = (typeof WAYS_IN)[number]
+/** What becomes of rows both houses have, and that differ: ours, theirs, or (things that can stand side by side) both. */
+export type CarryChoices = Partial<Record<GroupId, Choice | 'both'>>
+/** Groups whose things can stand side by side. */
+export const SIDE_BY_SIDE: readonly GroupId[] = ['pots', 'shelf']
+
+export interface LookedAt {
+  holds: Carried['holds']
+  exportedAt: string
+  version: number
+  rows: number
+  pictures: number
+  changes: GroupChange[]
+}
+
+const LARGEST_SIDE_PX = 4096
+
+const chosen = (
+  kitchen: Kitchen,
+  tables: Tables,
+  choices: CarryChoices,
+): { tables: Tables; choices: Partial<Record<GroupId, Choice>> } => {
+  const both = TABLE_IDS.filter(
+    (table) => SIDE_BY_SIDE.includes(tableSpec(table).group) && choices[tableSpec(table).group] === 'both',
+  )
+  return {
+    tables: asOthers(kitchen.db, tables, both, randomUUID),
+    choices: Object.fromEntries(
+      Object.entries(choices).filter(([, choice]) => choice === 'theirs'),
+    ) as Partial<Record<GroupId, Choice>>,
+  }
+}
+
+/** What bringing a bundle in would change. Nothing is written. */
+export function lookAt(kitchen: Kitchen, bytes: Uint8Array): Read<LookedAt> {
+  const read = readBundle(bytes)
+  if (!read.ok) return read
+  const { holds, exportedAt, version, tables, pictures } = read.value
+  const { changes } = mergePlan(kitchen.db, tables)
+  return {
+    ok: true,
+    value: {
+      holds,
+      exportedAt,
+      version,
+      rows: Object.values(tables).reduce((sum, rows) => sum + rows.length, 0),
+      pictures: pictures.size,
+      changes,
+    },
+  }
+}
+
+/** Whatever is refused half-way takes everything back with it. */
+class Refused extends Error {}
+
+/** How far a bundle on its way in has come. */
+export interface Progress {
+  done: number
+  total: number
+}
+interface Watched {
+  /** Stops it while nothing has been written yet. */
+  signal?: AbortSignal
+}
+declare global {
+  var omselCarrying: Progress | undefined
+  var omselBrought: number | undefined
+}
+/** The bundle on its way into this house, if one is. */
+export const carrying = (): Progress | undefined => globalThis.omselCarrying
+/** How often one came in since the server started: whoever stops one late can see that it had come. */
+export const broughtTimes = (): number => globalThis.omselBrought ?? 0
+
+/** Brings a bundle in: all of what was chosen, or nothing.
+ *  @param file the household's database, copied before it is replaced  @returns how many rows came, and where the copy of what was there lies */
+export async function bringIn(
+  kitchen: Kitchen,
+  file: string,
+  bytes: Uint8Array,
+  how: WayIn,
+  choices: CarryChoices,
+  nowMs: number,
+  watched: Watched = {},
+): Promise<Read<{ rows: number; aside?: string }>> {
+  if (globalThis.omselCarrying) return wrong('file', 'must wait: another import is running')
+  globalThis.omselCarrying = { done: 0, total: 0 }
+  try {
+    return await brought(kitchen, file, bytes, how, choices, nowMs, watched)
+  } finally {
+    globalThis.omselCarrying = undefined
+  }
+}
+
+async function brought(
+  kitchen: Kitchen,
+  file: string,
+  bytes: Uint8Array,
+  how: WayIn,
+  choices: CarryChoices,
+  nowMs: number,
+  { signal }: Watched,
+): Promise<Read<{ rows: number; aside?: string }>> {
+  const read = readBundle(bytes)
+  if (!read.ok) return read
+  const { holds, pictures } = read.value
+  if (how === 'as-new' && (holds !== 'household' || read.value.tables.household?.length !== 1))
+    return wrong('how', 'must be merge: this file is only part of a household and cannot replace all of it')
+  if (how === 'as-new' && kitchen.cooks.running().length > 0)
+    return wrong('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
+  const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
+  const changes = () =>
+    how === 'merge'
+      ? mergePlan(kitchen.db, theirs.tables, theirs.choices)
+      : {
+          added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]),
+          replaced: new Map<TableId, Row[]>(),
+        }
+  const coming = changes().added
+  const photos = (coming.get('photo') ?? []).map((row) => ({
+    id: String(row.id),
+    bytes: pictures.get(String(row.id))!,
+    row,
+  }))
+  for (const { id, bytes: jpeg, row } of photos) {
+    const meta = await sharp(jpeg, { limitInputPixels: LARGEST_SIDE_PX ** 2 })
+      .metadata()
+      .catch(() => undefined)
+    if (
+      meta?.format !== 'jpeg' ||
+      meta.width !== row.width ||
+      meta.height !== row.height ||
+      jpeg.length !== row.bytes
+    )
+      return wrong(`pictures.${id}`, 'is not the picture that its photo speaks of')
+  }
+  const guest = guestHouse(theirs.tables)
+  if (!guest.ok) return guest
+  try {
+    const lines = await linesOf(
+      kitchenIn(guest.value),
+      (coming.get('cook') ?? []).map((row) => String(row.id)),
+      signal,
+    )
+    const aside =
+      how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
+    if (signal?.aborted) throw new Refused(STOPPED)
+    // Pictures first: a row never points at one that is not there. What is refused leaves none behind.
+    const written = photos.map(({ id, bytes: jpeg }) => keepPicture(file, id, jpeg))
+    try {
+      const rows = kitchen.db.transaction(() => {
+        if (how === 'as-new') emptyTables(kitchen.db)
+        // Reckoned again here: while the lines were made, somebody may have pressed something.
+        const { added, replaced } = changes()
+        applyMerge(kitchen.db, { added, replaced })
+        const loose = kitchen.db.pragma('foreign_key_check') as { table: string }[]
+        if (loose.length > 0)
+          throw new Refused(
+            `${loose.length} rows speak of what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`,
+          )
+        for (const id of touchedCooks(added, replaced)) kitchen.notebook.drop(id)
+        const there = new Set((added.get('cook') ?? []).map((row) => String(row.id)))
+        for (const { line, evidence } of lines)
+          if (there.has(line.cook_id)) kitchen.notebook.put(line, evidence)
+        noteMissing(kitchen)
+        return [...added.values(), ...replaced.values()].reduce((sum, list) => sum + list.length, 0)
+      })()
+      globalThis.omselBrought = broughtTimes() + 1
+      kitchen.notebook.changed()
+      announce(ALL)
+      return { ok: true, value: { rows, ...(aside === undefined ? {} : { aside }) } }
+    } catch (error) {
+      for (const path of written) rmSync(path, { force: true })
+      throw error
+    }
+  } catch (error) {
+    if (error instanceof Refused || (error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT'))
+      return wrong('file', `cannot be imported: ${error instanceof Error ? error.message : ''}`)
+    throw error
+  } finally {
+    guest.value.close()
+  }
+}
+
+const SLICE_MS = 40
+const STOPPED = 'it was stopped; nothing was changed'
+
+/** The notebook's lines of cooks, reckoned from their events in the guest's own house, a slice at a time so that the stove is served meanwhile.
+ *  A cook that cannot be followed from its events is no cook.  @throws {Refused} */
+async function linesOf(
+  guest: Kitchen,
+  ids: readonly string[],
+  signal: AbortSignal | undefined,
+): Promise<Noted[]> {
+  const lines: Noted[] = []
+  let begun = performance.now()
+  for (const [i, id] of ids.entries()) {
+    try {
+      const line = lineOf(guest, id)
+      if (line) lines.push(line)
+      else canBeReplayed(guest, id)
+    } catch (error) {
+      throw new Refused(`the cook ${id} cannot be followed: ${(error as Error).message.slice(0, 160)}`)
+    }
+    if (performance.now() - begun < SLICE_MS) continue
+    globalThis.omselCarrying = { done: i + 1, total: ids.length }
+    await new Promise((resolve) => setImmediate(resolve))
+    if (signal?.aborted) throw new Refused(STOPPED)
+    begun = performance.now()
+  }
+  return lines
+}
+
+function canBeReplayed({ cooks }: Kitchen, id: string): void {
+  const cook = cooks.find(id)!
+  const events = cooks.events(id)
+  replay(runningCookOf(cook, events), events, events.at(-1)?.atMs ?? cook.startedMs)
+}
+
+function keepPicture(file: string, id: string, jpeg: Buffer): string {
+  const path = join(dirname(file), 'photos', `${id}.jpg`)
+  mkdirSync(dirname(path), { recursive: true })
+  writeFileSync(`${path}.part`, jpeg, { flush: true })
+  renameSync(`${path}.part`, path)
+  return path
+}
+
+/** Cooks whose lines are no longer what their records say. */
+const touchedCooks = (...sets: ReadonlyMap<TableId, readonly Row[]>[]): Set<string> =>
+  new Set(
+    sets.flatMap((set) =>
+      (['cook_event', 'judgement', 'measurement'] as const).flatMap((table) =>
+        (set.get(table) ?? []).map((row) => String(row.cook_id)),
+      ),
+    ),
+  )

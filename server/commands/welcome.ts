@@ -1,0 +1,53 @@
+import * as v from 'valibot'
+import { between, oneOf } from '#core/contract/fields'
+import { formNumber, readerOf, SETTINGS_LIMITS } from '#core/contract/settings'
+import { LIMITS, type Read } from '#core/contract/plan-request'
+import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
+import { VESSEL_PRESET_IDS, VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
+import { heatRow, vesselRow } from './begin-household'
+import { settingsOf, type Kitchen } from '#server/store/open-household'
+import { wrong } from './field-error'
+
+/** Burners that are asked for; appliances bring their own heat. */
+export const WELCOME_HEATS = (Object.keys(HEAT_PRESETS) as HeatPresetId[]).filter(
+  (id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric',
+)
+const kindOf = (id: VesselPresetId) => VESSEL_PRESETS[id].given.kind
+/** What an appliance of this vessel is heated by. */
+const ownHeat = (id: VesselPresetId): HeatPresetId | undefined => {
+  const kind = kindOf(id)
+  if (kind === 'cooker') return id as HeatPresetId
+  if (kind === 'pressure-electric') return id.replace('pressure-electric', 'pressure') as HeatPresetId
+  return kind === 'oven-dish' ? 'oven-190' : undefined
+}
+
+const readWelcome = readerOf(
+  v.object({
+    elevation_m: v.pipe(formNumber, between(...SETTINGS_LIMITS.elevation_m, 'm')),
+    units: oneOf(['grams', 'cups']),
+    pot: oneOf(VESSEL_PRESET_IDS),
+    heat: oneOf(WELCOME_HEATS),
+    eaters: v.pipe(formNumber, between(...LIMITS.amount.servings)),
+  }),
+)
+
+/** The first five things, all or none: where the house stands, how it measures, one pot, one heat, who eats.
+ *  @returns the bench's address with a pot for them */
+export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Read<string> {
+  const read = readWelcome(input)
+  if (!read.ok) return read
+  const { db, household, equipment, cooks } = kitchen
+  const { elevation_m, units, pot, heat, eaters } = read.value
+  if (household.welcomed() || cooks.running().length > 0)
+    return wrong('pot', 'is already set up; change it in Pots')
+  db.transaction(() => {
+    household.save({ ...settingsOf(kitchen), elevation_m, units })
+    // What stood there was only a guess at a kitchen: what the house has takes its place, and the cup stays.
+    for (const row of equipment.vessels()) equipment.drop.vessel(row.id)
+    for (const row of equipment.heats()) equipment.drop.heat(row.id)
+    equipment.save.vessel(vesselRow('first-pot', VESSEL_PRESETS[pot].name.split(',')[0]!, pot, ownHeat(pot)))
+    equipment.save.heat(heatRow('first-heat', HEAT_PRESETS[heat].name, heat))
+    household.welcome()
+  })()
+  return { ok: true, value: `/?for=${eaters}&pot=first-pot&on=first-heat` }
+}

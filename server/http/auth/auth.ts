@@ -1,0 +1,129 @@
+import type { NextFunction, Request, RequestHandler, Response } from 'express'
+import { dirname, join } from 'node:path'
+import { migrationCount } from '#server/store/open'
+import { databaseFile, kitchen } from '#server/store/open-household'
+import { errorOf, log, placeOf } from '#server/log'
+import { nowMs } from '#server/clock'
+import { certificatesIn, type Certificates } from './certificate'
+import { addressesHere, isOurs, namesHere } from './hosts'
+import { Joins } from './pairing-codes'
+import { isIn, tokenIn } from './sessions'
+import { Throttle } from './throttle'
+
+/** By which door a request came: this machine's own, or the network's. */
+export interface Door {
+  network: boolean
+  secure: boolean
+}
+
+interface State {
+  throttle: Throttle
+  joins: Joins
+  /** What the network's door is, when it is open. */
+  network: { port: number; addresses: string[]; certificates: Certificates } | undefined
+}
+declare global {
+  var omselGuard: State | undefined
+}
+export const guardState = (): State =>
+  (globalThis.omselGuard ??= { throttle: new Throttle(), joins: new Joins(), network: undefined })
+
+const DOOR = 'x-omsel-door'
+const ADDRESS = 'x-omsel-address'
+
+/** By which door a request came, and from which address; set by {@link gate}, whatever the sender wrote there. */
+export function doorOf(request: globalThis.Request): Door & { address: string } {
+  const door = request.headers.get(DOOR)
+  return {
+    network: door === 'network' || door === 'network-open',
+    secure: door === 'network',
+    address: request.headers.get(ADDRESS) ?? '',
+  }
+}
+
+/** What anybody may see who has not been let in: how to be let in, and nothing of the house. */
+const OPEN = /^\/(enter(\.data)?|healthz|readyz|authority\.pem)$/
+
+const LOOK_AGAIN_MS = 3000
+
+/** Stands before every page: answers only to names of this machine, and on the network only to devices that were let in. */
+export const gate = ({ network, secure }: Door): RequestHandler => {
+  const names = namesHere()
+  return (request: Request, response: Response, next: NextFunction) => {
+    request.headers[DOOR] = network ? (secure ? 'network' : 'network-open') : 'own'
+    request.headers[ADDRESS] = request.socket.remoteAddress ?? ''
+    if (!isOurs(request.get('host'), network, names))
+      return void response.status(421).type('text').send('This address is not allowed.')
+    if (!network || OPEN.test(request.path)) return next()
+    const isStillIn = () => isIn(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
+    if (isStillIn()) {
+      // A stream is as long as a cook; who is sent away meanwhile hears no more of it.
+      const looking = setInterval(() => isStillIn() || response.destroy(), LOOK_AGAIN_MS).unref()
+      response.on('close', () => clearInterval(looking))
+      return next()
+    }
+    const asksForPage = request.method === 'GET' && (request.get('accept') ?? '').includes('text/html')
+    if (asksForPage)
+      return void response.redirect(302, `/enter?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
+    response.status(401).type('text').send('Sign in with the passphrase first.')
+  }
+}
+
+/** One line a request, at its end; what failed is said louder. */
+export const logged: RequestHandler = (request, response, next) => {
+  const from = performance.now()
+  response.on('finish', () => {
+    const line = {
+      method: request.method,
+      place: placeOf(request.path),
+      status: response.statusCode,
+      ms: Math.round(performance.now() - from),
+    }
+    if (response.statusCode >= 500) log.error(line, 'request failed')
+    else log.debug(line, 'request')
+  })
+  next()
+}
+
+/** The last word on what went wrong below the pages: in words, without what it was made of. */
+export const failed = (error: unknown, request: Request, response: Response, next: NextFunction): void => {
+  const status = Number((error as { status?: unknown }).status)
+  const theirs = status >= 400 && status < 500
+  if (!theirs) log.error({ place: placeOf(request.path), error: errorOf(error) }, 'request failed')
+  if (response.headersSent) return next(error)
+  response
+    .status(theirs ? status : 500)
+    .type('text')
+    .send(theirs ? 'Bad request.' : 'Something went wrong. Saved data is safe.')
+}
+
+/** Whether the house can be served: its file answers, and is of this program's version. */
+export function isReady(): boolean {
+  try {
+    return kitchen().db.pragma('user_version', { simple: true }) === migrationCount()
+  } catch (error) {
+    log.error({ error: errorOf(error) }, 'not ready')
+    return false
+  }
+}
+
+/** Readies the network's door.  @returns its certificates, or why it stays shut, in words */
+export async function openDoor(
+  port: number,
+): Promise<{ ok: true; value: Certificates } | { ok: false; message: string }> {
+  if (!kitchen().access.passphrase())
+    return {
+      ok: false,
+      message:
+        'keep for the server’s log only, and this house has no passphrase yet. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.',
+    }
+  const addresses = addressesHere()
+  const certificates = await certificatesIn(
+    join(dirname(databaseFile()), 'tls'),
+    namesHere(),
+    addresses,
+    Date.now(),
+  )
+  guardState().network = { port, addresses, certificates }
+  return { ok: true, value: certificates }
+}

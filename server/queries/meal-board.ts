@@ -1,0 +1,145 @@
+import type { Schedule } from '#core/contract/schedule'
+import { nextTouch } from '#core/cook/next-action'
+import { CUES } from '#core/methods/signs'
+import { changed, type Change } from '#core/schedule/timetable-changes'
+import { assignHands } from '#core/schedule/assign-cooks'
+import { nextActs, type Act, type BoardDish, type BoardTask } from '#core/schedule/next-actions'
+import type { SupperRow } from '#server/store/meals'
+import type { Kitchen } from '#server/store/open-household'
+import { scheduleIn } from './meal-schedule'
+import { taskKey, underWayIn, type UnderWay } from './running-meal'
+
+/** A supper as its board and its list show it. */
+export interface Board {
+  begun: boolean
+  lateMinutes: number
+  dishes: (BoardDish & { heldMinutes: number })[]
+  acts: Act[]
+  changes: Change[]
+  /** Whose hands a task is in, by dish and task. */
+  hands: Record<string, number>
+  /** What can be taken back. */
+  last: { id: string; kind: string; dish: string | null; task: string | null } | undefined
+}
+
+/** The supper a pot is part of, as its stove shows it. */
+export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
+  const id = kitchen.suppers.ofCook(cookId)
+  const supper = id === undefined ? undefined : kitchen.suppers.find(id)
+  const schedule = supper && scheduleIn(kitchen, supper, nowMs)
+  if (!supper || !schedule || schedule.start_at === '') return null
+  const { dishes, acts, hands } = boardOf(kitchen, supper, schedule, nowMs)
+  return {
+    id: supper.id,
+    title: supper.title,
+    dishes: dishes.map(({ id: dish, title }) => ({ id: dish, title })),
+    acts,
+    hands:
+      supper.cooks === 1
+        ? {}
+        : Object.fromEntries(
+            Object.entries(hands).map(([key, n]) => [key, supper.names[n] ?? `hands ${n + 1}`]),
+          ),
+    places: Object.fromEntries(
+      [...kitchen.equipment.heats(), ...kitchen.equipment.vessels()].map((row) => [row.id, row.name]),
+    ),
+  }
+}
+
+/** Joins what was planned and what has happened. */
+export function boardOf(kitchen: Kitchen, supper: SupperRow, schedule: Schedule, nowMs: number): Board {
+  const live = underWayIn(kitchen, supper, nowMs)
+  const dishes = schedule.dishes.map((told): Board['dishes'][number] => {
+    const dish = supper.dishes.find((d) => d.id === told.id)!
+    const pot = live.pots.get(dish.id)
+    const tasks = told.tasks.map((t): BoardTask => {
+      const look =
+        dish.kind === 'companion' ? dish.tasks.find((own) => own.id === t.id)?.look_in_every_min : undefined
+      return {
+        id: t.id,
+        title: t.title,
+        startMs: Date.parse(t.starts_at),
+        endMs: Date.parse(t.ends_at),
+        hands: t.hands_on,
+        state: stateOf(dish.id, t.id, live),
+        ...(t.resource === undefined ? {} : { at: t.resource }),
+        ...(look === undefined ? {} : { lookInEveryMin: look }),
+      }
+    })
+    const over = pot
+      ? pot.view.outcome === 'finished'
+      : tasks.length > 0 && tasks.every((t) => t.state === 'done')
+    return {
+      id: dish.id,
+      title: dish.title,
+      isPot: dish.kind === 'plan',
+      over,
+      tasks,
+      heldMinutes: told.held_minutes,
+      ...(pot ? { cook: pot.id, ...touchOf(pot) } : {}),
+    }
+  })
+  const byHand = dishes.flatMap((d) =>
+    d.tasks.filter((t) => t.hands).map((t) => ({ dish: d.id, id: t.id, start: t.startMs, end: t.endMs })),
+  )
+  const hands = assignHands(byHand, supper.cooks, live.hands)
+  return {
+    begun: live.begun,
+    lateMinutes: live.lateMinutes,
+    dishes,
+    acts: nextActs(dishes, nowMs),
+    changes:
+      live.begun && supper.told
+        ? changed(
+            supper.told.map((t) => ({
+              dish: t.dish,
+              id: t.id,
+              startMs: Date.parse(t.starts_at),
+              ...(t.resource === undefined ? {} : { at: t.resource }),
+            })),
+            dishes.flatMap((d) =>
+              d.tasks.map((t) => ({
+                dish: d.id,
+                id: t.id,
+                startMs: t.startMs, // A pot under way is told by its own stove.
+                begun: t.state !== 'next' || d.cook !== undefined,
+                ...(t.at === undefined ? {} : { at: t.at }),
+              })),
+            ),
+          )
+        : [],
+    hands: Object.fromEntries(byHand.map((t, i) => [taskKey(t.dish, t.id), hands[i]!])),
+    last: live.last && {
+      id: live.last.id,
+      kind: live.last.kind,
+      dish: live.last.dish_id,
+      task: live.last.task_id,
+    },
+  }
+}
+
+function stateOf(dish: string, task: string, live: UnderWay): BoardTask['state'] {
+  const pot = live.pots.get(dish)
+  if (pot) return pot.view.stages.find((s) => s.id === task)?.state ?? 'next'
+  const at = live.tasks.get(taskKey(dish, task))
+  return !at ? 'next' : at.doneMs === undefined ? 'now' : 'done'
+}
+
+function touchOf({
+  running,
+  view,
+}: NonNullable<ReturnType<UnderWay['pots']['get']>>): Pick<BoardDish, 'touch'> {
+  const touch = nextTouch(running.plan, view)
+  if (!touch) return {}
+  const stage = running.plan.stages.find((s) => s.id === touch.stage)!
+  const ready = view.outcome === 'ready'
+  return {
+    touch: {
+      stage: touch.stage,
+      title: touch.title,
+      atMs: touch.atMs,
+      kind: ready ? 'finish' : 'cue',
+      ...(touch.cue ? { word: ready ? 'Serve' : stage.cue_id ? CUES[stage.cue_id].key : 'Done' } : {}),
+    },
+  }
+}

@@ -1,0 +1,174 @@
+import { scheduleFrom, type Schedule } from '#core/contract/schedule'
+import { heldMost } from '#core/schedule/dish-blocks'
+import { underWay, type Lying } from '#core/schedule/running-plan'
+import type { SupperDish, SupperRow } from '#server/store/meals'
+import { burnersNow } from './burners'
+import type { Kitchen } from '#server/store/open-household'
+import { taskKey, underWayIn, type PotUnderWay, type UnderWay } from './running-meal'
+
+const MINUTE = 60_000
+const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
+
+/** A supper's timetable on what this house has, and on what has happened of it. Two dishes in one pot are a conflict of their own. */
+export function scheduleIn(kitchen: Kitchen, supper: SupperRow, nowMs: number): Schedule | undefined {
+  const { equipment } = kitchen
+  if (supper.dishes.length === 0) return undefined
+  const vessels = equipment.vessels()
+  const own = new Map(vessels.map((row) => [row.id, row]))
+  // Looked at again within moments nothing has moved but the clock: its answer stands, unless something happened meanwhile.
+  const newest = newestOf(kitchen, supper)
+  const moment = Math.max(Math.floor(nowMs / MOMENT_MS) * MOMENT_MS, Math.min(newest, nowMs))
+  const live = underWayIn(kitchen, supper, moment)
+  const serveMs = supper.serve_ms + live.lateMinutes * MINUTE
+  const request = {
+    serve_at: iso(serveMs),
+    ...(serveMs > moment || live.begun ? { not_before: iso(moment) } : {}),
+    burners: burnersNow(kitchen).map(({ id, heat }) => ({ id, heat })),
+    oven: supper.oven,
+    appliances: vessels
+      .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
+      .map(({ id }) => ({ id, vessel: 'cooker-5' })),
+    cooks: supper.cooks,
+    ...(live.begun && supper.told ? { told: supper.told } : {}),
+    dishes: supper.dishes.map((dish) => dishRequest(dish, live, moment, kitchen)),
+  }
+  const read = answered(supper.id, request)
+  if (!read.ok)
+    return {
+      start_at: '',
+      table_at: iso(serveMs),
+      dishes: [],
+      conflicts: read.errors.map((e) => e.message),
+      feasible: false,
+      nearest: [],
+      exact: false,
+    }
+  const pots = new Map<string, string>()
+  const twice: string[] = []
+  for (const dish of supper.dishes) {
+    if (dish.kind !== 'plan') continue
+    const other = pots.get(dish.vessel_id)
+    if (other !== undefined)
+      twice.push(
+        `${dish.title} and ${other} both use ${own.get(dish.vessel_id)?.name ?? 'same pot'}; choose another pot.`,
+      )
+    pots.set(dish.vessel_id, dish.title)
+  }
+  return twice.length === 0
+    ? read.value
+    : { ...read.value, feasible: false, conflicts: [...twice, ...read.value.conflicts] }
+}
+
+/** A clock that has moved by less than this has not moved, ms. */
+const MOMENT_MS = 15_000
+
+/** The latest that happened at this supper or at one of its pots, ms. */
+function newestOf({ suppers, cooks }: Kitchen, supper: SupperRow): number {
+  const events = suppers.events(supper.id)
+  const atPots = events.flatMap((e) => (e.cook_id === null ? [] : cooks.events(e.cook_id).map((c) => c.atMs)))
+  return Math.max(0, ...events.map((e) => e.at_ms), ...atPots)
+}
+
+/** The last answer to each supper's last question: several screens ask the same within moments, and the question is all the answer comes from. */
+const lastAnswers = new Map<string, { question: string; answer: ReturnType<typeof scheduleFrom> }>()
+const MOST_ANSWERS = 8
+
+function answered(supperId: string, request: object): ReturnType<typeof scheduleFrom> {
+  const question = JSON.stringify(request)
+  const last = lastAnswers.get(supperId)
+  if (last?.question === question) return last.answer
+  const answer = scheduleFrom(request)
+  lastAnswers.delete(supperId)
+  lastAnswers.set(supperId, { question, answer })
+  if (lastAnswers.size > MOST_ANSWERS) lastAnswers.delete(lastAnswers.keys().next().value!)
+  return answer
+}
+
+function dishRequest(
+  dish: SupperDish,
+  live: UnderWay,
+  nowMs: number,
+  { equipment }: Kitchen,
+): Record<string, unknown> {
+  const burners = new Set(equipment.heats().map((row) => row.id))
+  const held = dish.hold_max_minutes === undefined ? {} : { hold_max_minutes: dish.hold_max_minutes }
+  const wishes = {
+    ...held,
+    ...(dish.burner === undefined || !burners.has(dish.burner) ? {} : { burner: dish.burner }),
+    ...(dish.ready_before_minutes === undefined ? {} : { ready_before_minutes: dish.ready_before_minutes }),
+  }
+  if (dish.kind === 'companion') {
+    const begun = dish.tasks.flatMap((task) => {
+      const at = live.tasks.get(taskKey(dish.id, task.id))
+      return at
+        ? [
+            {
+              id: task.id,
+              title: task.title,
+              startMs: at.beginMs,
+              endMs: at.doneMs ?? Math.max(nowMs, at.beginMs + task.minutes * MINUTE),
+              hands: task.hands_on,
+              ...(at.resource === undefined ? {} : { at: at.resource }),
+            },
+          ]
+        : []
+    })
+    if (begun.length === 0) return { id: dish.id, title: dish.title, tasks: dish.tasks, ...wishes }
+    const { ready_before_minutes: _early, ...rest } = wishes
+    return {
+      id: dish.id,
+      title: dish.title,
+      fixed: begun.sort((a, b) => a.endMs - b.endMs).map(fixedOf),
+      tasks: dish.tasks.filter((t) => !begun.some((b) => b.id === t.id)),
+      ...rest,
+    }
+  }
+  const pot = live.pots.get(dish.id)
+  const vessel = equipment.vessels().find((row) => row.id === dish.vessel_id)
+  // A burner that has been given away since is no place on the board any more.
+  const at =
+    vessel?.kind === 'oven-dish'
+      ? 'oven'
+      : pot && (burners.has(pot.at) || typeof vessel?.own_rated_w === 'number')
+        ? pot.at
+        : undefined
+  if (pot) return potRequest(dish, pot, at, typeof vessel?.own_rated_w === 'number')
+  return {
+    ...dish.request,
+    id: dish.id,
+    title: dish.title,
+    ...wishes,
+    ...(typeof vessel?.own_rated_w === 'number' ? { appliance: dish.vessel_id } : {}),
+  }
+}
+
+function potRequest(
+  dish: SupperDish,
+  { running, view }: PotUnderWay,
+  at: string | undefined,
+  appliance: boolean,
+): Record<string, unknown> {
+  const { lying, toDo } = underWay(running.plan, view, at, appliance)
+  return {
+    id: dish.id,
+    title: dish.title,
+    fixed: lying.map(fixedOf),
+    hold_max_minutes: dish.hold_max_minutes ?? heldMost(running.request, running.plan),
+    tasks: toDo.map((t) => ({
+      id: t.id,
+      title: t.title,
+      minutes: t.minutes,
+      hands_on: t.hands,
+      wait_most_minutes: t.waitMost,
+    })),
+  }
+}
+
+const fixedOf = ({ id, title, startMs, endMs, hands, at }: Lying) => ({
+  id,
+  title,
+  starts_at: iso(startMs),
+  ends_at: iso(Math.max(startMs, endMs)),
+  hands_on: hands,
+  ...(at === undefined ? {} : { resource: at }),
+})

@@ -1,0 +1,16 @@
+import type { Doing } from '#core/practice/player-actions'
+import type { Db } from './open'
+
+/** Practice pots that came out well. */
+export function practiceIn(db: Db) {
+  const list = db.prepare('SELECT situation FROM understood ORDER BY at_ms').pluck()
+  // The first good one stands; a later one changes nothing.
+  const add = db.prepare(
+    'INSERT INTO understood (situation, at_ms, doing) VALUES (?, ?, ?) ON CONFLICT (situation) DO NOTHING',
+  )
+  return {
+    understood: (): string[] => list.all() as string[],
+    understand: (situation: string, atMs: number, doing: Doing): void =>
+      void add.run(situation, Math.round(atMs), JSON.stringify(doing)),
+  }
+}

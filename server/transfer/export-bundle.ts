@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { toJsonSchema } from '@valibot/to-json-schema'
+import {
+  BUNDLE_FORMAT,
+  BundleSchema,
+  TABLE_IDS,
+  tableSpec,
+  type Row,
+  type TableId,
+  type Tables,
+} from '#core/contract/bundle'
+import { PACKS, type PackId } from '#core/contract/bundle-names'
+import { migrationCount, type Db } from '#server/store/open'
+
+/** Rows of one table as they are carried: the schema's columns in the schema's order, JSON as JSON. */
+export function rowsOf(db: Db, table: TableId): Row[] {
+  const spec = tableSpec(table)
+  const columns = Object.keys(spec.row.entries)
+  const rows = db
+    .prepare(`SELECT ${columns.join(', ')} FROM ${table} ORDER BY ${spec.order ?? spec.key.join(', ')}`)
+    .all() as Record<string, unknown>[]
+  if (!spec.json) return rows
+  for (const row of rows)
+    for (const column of spec.json) if (row[column] !== null) row[column] = JSON.parse(row[column] as string)
+  return rows
+}
+
+export const tablesOf = (db: Db, tables: readonly TableId[] = TABLE_IDS): Tables =>
+  Object.fromEntries(tables.map((table) => [table, rowsOf(db, table)]))
+
+/** Pots that a pack of ways does not speak of stay at home. */
+function packOf(db: Db, pack: PackId): Tables {
+  const tables = tablesOf(db, PACKS[pack].tables)
+  if (pack !== 'methods') return tables
+  const spoken = new Set(
+    [...(tables.programme ?? []), ...(tables.pour_mark ?? [])].map((row) => row.vessel_id),
+  )
+  return { ...tables, vessel: (tables.vessel ?? []).filter((row) => spoken.has(row.id)) }
+}
+
+export interface Wanted {
+  /** All of it, or a pack. */
+  holds: 'household' | PackId
+  /** Where the pictures lie; left out, they stay at home, and so do the rows that speak of them. */
+  pictures?: string | undefined
+  nowMs: number
+}
+
+/** The household, or a pack of it, as one JSON document; a row a line, so that two of them can be compared by any tool. */
+export function bundleText(db: Db, { holds, pictures, nowMs }: Wanted): string {
+  // One moment of the database, whatever is written meanwhile.
+  const tables = db.transaction(() => (holds === 'household' ? tablesOf(db) : packOf(db, holds)))()
+  const photos = tables.photo ?? []
+  if (tables.photo && pictures === undefined) tables.photo = []
+  const head = {
+    $schema: '/household.schema.json',
+    format: BUNDLE_FORMAT,
+    version: migrationCount(),
+    exported_at: new Date(nowMs).toISOString(),
+    holds,
+  }
+  const written = (Object.entries(tables) as [TableId, Row[]][]).map(
+    ([table, rows]) =>
+      `    ${JSON.stringify(table)}: [${rows.map((row) => `\n      ${JSON.stringify(row)}`).join(',')}${rows.length > 0 ? '\n    ' : ''}]`,
+  )
+  const kept =
+    pictures === undefined
+      ? []
+      : photos.map(
+          (row) =>
+            `\n    ${JSON.stringify(row.id)}: "${readFileSync(join(pictures, `${String(row.id)}.jpg`)).toString('base64')}"`,
+        )
+  const parts = [
+    ...Object.entries(head).map(([name, value]) => `  ${JSON.stringify(name)}: ${JSON.stringify(value)}`),
+    `  "tables": {\n${written.join(',\n')}\n  }`,
+  ]
+  if (kept.length > 0) parts.push(`  "pictures": {${kept.join(',')}\n  }`)
+  return `{\n${parts.join(',\n')}\n}\n`
+}
+
+let schema: object | undefined
+/** What a bundle of this version must look like, as JSON Schema. What it cannot say (a check of one field against another) the answer's own words do. */
+export const bundleSchema = (): object =>
+  (schema ??= {
+    title: 'A household of Omsel',
+    description: `Version ${migrationCount()}. Older ones are taken too.`,
+    ...toJsonSchema(BundleSchema, { typeMode: 'input', errorMode: 'ignore' }),
+  })

@@ -1,0 +1,52 @@
+import { tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { HOUSE_LIMITS } from '#core/contract/equipment'
+import type { Db } from '#server/store/open'
+import { keyOf } from './import-bundle'
+import { rowsOf } from './export-bundle'
+
+/** Things that can stand beside ours under another id, the columns that name them, and what they carry along. */
+const THINGS = {
+  vessel: { column: 'vessel_id', children: ['programme', 'pour_mark'] },
+  heat: { column: 'heat_id', children: [] },
+  measure: { column: undefined, children: [] },
+  bag: { column: 'bag_id', children: [] },
+} as const satisfies Partial<Record<TableId, { column: string | undefined; children: readonly TableId[] }>>
+
+/** Gives things of theirs that differ from ours under the same id an id and a name of their own, so that both stay; whatever names them in the bundle names the new one.
+ *  @param fresh makes an id */
+export function asOthers(db: Db, theirs: Tables, tables: readonly TableId[], fresh: () => string): Tables {
+  let made = theirs
+  for (const table of tables) {
+    if (!Object.hasOwn(THINGS, table)) continue
+    const { column, children } = THINGS[table as keyof typeof THINGS]
+    const ours = new Map(rowsOf(db, table).map((row) => [keyOf(table, row), row]))
+    const renamed = new Map<unknown, string>()
+    for (const row of made[table] ?? []) {
+      const here = ours.get(keyOf(table, row))
+      if (here && JSON.stringify(here) !== JSON.stringify(row)) renamed.set(row.id, fresh())
+    }
+    if (renamed.size === 0) continue
+    const of = (row: Row, name: TableId): Row => {
+      if (name === table)
+        return renamed.has(row.id)
+          ? {
+              ...row,
+              id: renamed.get(row.id)!,
+              name: `${String(row.name).slice(0, HOUSE_LIMITS.name - OTHER.length)}${OTHER}`,
+            }
+          : row
+      if (column === undefined || !(column in tableSpec(name).row.entries) || !renamed.has(row[column]))
+        return row
+      return {
+        ...row,
+        [column]: renamed.get(row[column])!,
+        ...((children as readonly TableId[]).includes(name) ? { id: fresh() } : {}),
+      }
+    }
+    made = Object.fromEntries(
+      Object.entries(made).map(([name, rows]) => [name, rows.map((row) => of(row, name as TableId))]),
+    )
+  }
+  return made
+}
+const OTHER = ' (theirs)'

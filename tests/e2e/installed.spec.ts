@@ -1,0 +1,97 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { FIRST_KITCHEN } from '../../server/commands/begin-household'
+import { act, expect, open, test } from './kitchen'
+import { kill, serve } from './own-server'
+import { portBeside } from './ports'
+
+// A line that is cut is reported by the browser.
+test.use({ serviceWorkers: 'allow', expectedNoise: [/net::ERR_|Failed to fetch/] })
+const PORT = portBeside(5)
+const address = `http://127.0.0.1:${PORT}`
+
+test('a stove is loaded again while the server is away, counts on from the right minute, keeps a press, and hands it over', async ({
+  page,
+}) => {
+  test.setTimeout(240_000)
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-installed-'))
+  const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
+  // A house whose server and device do not agree on the hour.
+  writeFileSync(clock, String(-47 * 60_000))
+  let server = await serve(PORT, database, clock)
+  try {
+    const started = await fetch(`${address}/?index`, {
+      method: 'POST',
+      redirect: 'manual',
+      headers: { Origin: address },
+      body: new URLSearchParams({
+        intent: 'start',
+        cook: JSON.stringify({
+          request: { grains: [{ variety: 'short-white' }], amount: { basis: 'dry-mass', value: 300 } },
+          vessel_id: FIRST_KITCHEN.vessels[0]!.id,
+          heat_id: FIRST_KITCHEN.heats[0]!.id,
+          bag_id: null,
+        }),
+      }),
+    })
+    const stove = `${address}${started.headers.get('location')!}`
+    await open(page, stove)
+    await page.evaluate(async () => void (await navigator.serviceWorker.ready))
+    // The page it came with was loaded before there was a worker; the next one is kept.
+    await open(page, stove)
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true)
+    await open(page, stove)
+    await expect(act(page)).toHaveText('Measure the grain')
+    const soFar = async (): Promise<number> => {
+      const [, minutes, seconds] =
+        /(\d+):(\d\d) so far/.exec((await page.getByRole('region', { name: 'Now' }).textContent()) ?? '') ??
+        []
+      return minutes === undefined ? NaN : Number(minutes) * 60 + Number(seconds)
+    }
+    const [before, at] = [await soFar(), Date.now()]
+    await kill(server)
+    await page.reload()
+    await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
+    await expect(act(page)).toHaveText('Measure the grain')
+    await expect
+      .poll(async () => Math.abs((await soFar()) - before - (Date.now() - at) / 1000))
+      .toBeLessThan(5)
+    await page
+      .getByRole('region', { name: 'Actions' })
+      .getByRole('button', { name: /^Measured/ })
+      .click()
+    await expect(act(page)).toHaveText(/^Rinse/)
+    await expect(page.getByText(/Counting here, one press kept/)).toBeVisible()
+    server = await serve(PORT, database, clock)
+    await expect(page.getByText(/Offline: still timing here/)).toBeHidden({ timeout: 20_000 })
+    await page.reload()
+    await expect(act(page)).toHaveText(/^Rinse/)
+  } finally {
+    await kill(server)
+    rmSync(folder, { recursive: true })
+  }
+})
+
+test('it can be installed: a manifest with icons that are there, and a worker that bears its build', async ({
+  page,
+}) => {
+  await page.goto('/notebook')
+  const manifest = (await (await page.request.get('/manifest.webmanifest')).json()) as {
+    icons: { src: string; sizes: string }[]
+    start_url: string
+  }
+  expect(manifest.start_url).toBe('/')
+  for (const { src, sizes } of manifest.icons) {
+    const size = await page.evaluate(async (at) => {
+      const image = new Image()
+      image.src = at
+      await image.decode()
+      return `${image.naturalWidth}x${image.naturalHeight}`
+    }, src)
+    expect([src, size]).toEqual([src, sizes])
+  }
+  const worker = await page.request.get('/sw.js')
+  expect(worker.headers()['cache-control']).toBe('no-cache')
+  expect(await worker.text()).toMatch(/const VERSION = '[0-9a-f]{12}'/)
+})

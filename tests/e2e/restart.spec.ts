@@ -1,0 +1,103 @@
+import { mkdtempSync, writeFileSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { FIRST_KITCHEN } from '../../server/commands/begin-household'
+import { firstBench, requestOf } from '../../app/planning/plan-state'
+import { act, expect, open, test } from './kitchen'
+import { kill, serve } from './own-server'
+import { portBeside } from './ports'
+
+const PORT = portBeside(1)
+const address = `http://127.0.0.1:${PORT}`
+
+// A line that is cut is reported by the browser.
+test.use({ expectedNoise: [/net::ERR_/] })
+
+test('a server killed in mid-cook comes back with the same stage and the right time left; presses made meanwhile are kept', async ({
+  page,
+}) => {
+  test.setTimeout(240_000)
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-kill-'))
+  const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
+  writeFileSync(clock, '0')
+  const house = {
+    ...FIRST_KITCHEN,
+    measures: [],
+    bags: [],
+    marks: [],
+    units: 'grams' as const,
+    cup: 'metric' as const,
+    known: {},
+    guidance: 'stricter' as const,
+    kept: [],
+    eaters: [],
+    elevation_m: 0,
+    kitchen_c: 20,
+    zone: 'Europe/Berlin',
+  }
+  let server = await serve(PORT, database, clock)
+  try {
+    const started = await fetch(`${address}/?index`, {
+      method: 'POST',
+      redirect: 'manual',
+      headers: { Origin: address },
+      body: new URLSearchParams({
+        intent: 'start',
+        cook: JSON.stringify({
+          request: requestOf(firstBench(house), house, Date.now()),
+          vessel_id: 'heavy-pot',
+          heat_id: 'middle-burner',
+        }),
+      }),
+    })
+    const stove = started.headers.get('location')!
+    const id = stove.split('/').pop()!
+    const press = (stage: string, kind = 'cue') =>
+      fetch(`${address}/cooks/${id}/events`, {
+        method: 'POST',
+        body: JSON.stringify({ id: `press-${stage}`, kind, stage, pressed_ms: 1, sent_ms: 1 }),
+        headers: { 'Content-Type': 'application/json' },
+      })
+    for (const stage of ['measure', 'rinse', 'drain', 'pour', 'heat-up']) {
+      writeFileSync(
+        clock,
+        String(Number(readFileSync(clock, 'utf8')) + (stage === 'heat-up' ? 420_000 : 90_000)),
+      )
+      expect((await press(stage)).status).toBe(200)
+    }
+    // The same press twice, and from another device, is one event.
+    expect(await (await press('heat-up')).json()).toEqual({ isNew: false })
+
+    await open(page, `${address}${stove}`)
+    await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
+    const left = async () => {
+      const [minutes, seconds] = (await page.getByRole('timer').innerText()).split(':').map(Number)
+      return minutes! * 60 + seconds!
+    }
+    const before = await left()
+    const at = Date.now()
+
+    await kill(server)
+    // The stove says so by itself, and counts on.
+    await expect(page.getByText('Offline: still timing here')).toBeVisible()
+    await page.getByRole('button', { name: /^\+1 min/ }).click()
+    await expect(page.getByText('Counting here, one press kept')).toBeVisible()
+    await page.waitForTimeout(1500)
+    server = await serve(PORT, database, clock)
+    await expect(page.getByText(/Offline: still timing here/)).toBeHidden()
+
+    await open(page, `${address}${stove}`)
+    await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
+    const passed = (Date.now() - at) / 1000
+    expect(Math.abs((await left()) - (before + 60 - passed))).toBeLessThan(3)
+
+    // A second screen shows the same, and learns of a press on the first without being touched.
+    const second = await page.context().newPage()
+    await open(second, `${address}${stove}`)
+    await page.getByRole('button', { name: /^Next step/ }).click()
+    await expect(act(second)).toHaveText('Off the heat, lid stays on')
+    await second.close()
+  } finally {
+    await kill(server)
+  }
+})

@@ -1,0 +1,21 @@
+import type { House } from '../../app/planning/plan-state'
+import { FIRST_KITCHEN } from '../../server/commands/begin-household'
+
+/** The house a new household begins with, as the bench sees it. */
+export const kitchenOfFirst = (): House => ({
+  vessels: FIRST_KITCHEN.vessels,
+  heats: FIRST_KITCHEN.heats,
+  measures: [],
+  bags: [],
+  marks: [],
+  programmes: [],
+  units: 'grams',
+  cup: 'metric',
+  known: {},
+  guidance: 'stricter',
+  kept: [],
+  eaters: [],
+  elevation_m: 0,
+  kitchen_c: 20,
+  zone: 'UTC',
+})
