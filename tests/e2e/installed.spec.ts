@@ -62,7 +62,7 @@ test('a stove is loaded again while the server is away, counts on from the right
       .getByRole('button', { name: /^Measured/ })
       .click()
     await expect(act(page)).toHaveText(/^Rinse/)
-    await expect(page.getByText(/Counting here, one press kept/)).toBeVisible()
+    await expect(page.getByText(/Offline: still timing here, one press saved/)).toBeVisible()
     server = await serve(PORT, database, clock)
     await expect(page.getByText(/Offline: still timing here/)).toBeHidden({ timeout: 20_000 })
     await page.reload()

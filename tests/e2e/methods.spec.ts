@@ -8,15 +8,13 @@ test('another way of cooking: over steam, with its soak, its basket and its own 
   await open(page, '/?grain=glutinous&for=4&pot=tall-pot&on=big-gas')
   await page.getByRole('button', { name: /^How it is heated/ }).click()
   await page.getByRole('radio', { name: 'over steam' }).check()
-  await page.getByText('No basket? Three ways to make one').click()
+  await page.getByText('No basket? Three ways to improvise one').click()
   await expect(page.getByText('A sieve over a pot.')).toBeVisible()
   // One burner, two dishes: the soup below gives its own liquid as steam.
   await page.getByRole('checkbox', { name: 'over a dish that simmers' }).check()
   await page.getByRole('textbox', { name: 'The dish' }).fill('nettle soup')
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(
-    /nettle soup gives \d+ g as steam/,
-  )
+  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/nettle soup steams off \d+ g/)
   await expect(page).toHaveURL(/soak=300-5-drain/)
   await expect(page.getByRole('region', { name: 'Measure' })).toContainText('Under the basket')
   await expect(page.locator('[data-mark="basket"]')).toBeVisible()
@@ -55,10 +53,10 @@ test('the serving hour is moved by keys on the ribbon', async ({ page, isMobile 
 
 test('ways beside each other, one more put there, and one taken to the bench', async ({ page }) => {
   await open(page, '/compare?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
-  await expect(page.getByRole('listitem', { name: 'from cold water, covered' })).toBeVisible()
-  await page.getByLabel('Compare with').selectOption({ label: 'in plenty of water, drained' })
+  await expect(page.getByRole('listitem', { name: 'absorption, cold start' })).toBeVisible()
+  await page.getByLabel('Compare with').selectOption({ label: 'boil and drain' })
   await page.getByRole('button', { name: 'Add' }).click()
-  const other = page.getByRole('listitem', { name: 'in plenty of water, drained' })
+  const other = page.getByRole('listitem', { name: 'boil and drain' })
   await expect(other).toContainText(/This needs \d+ g more water per 100 g: some is poured off again/)
   await expect(other).toContainText('kWh')
   expect(await serious(page)).toEqual([])
@@ -74,8 +72,8 @@ test('what can be served by an hour', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'plan it' }).first()).toBeVisible()
   expect(await serious(page)).toEqual([])
   await open(page, '/by?for=lots&at=noon')
-  await expect(page.getByText('An hour like 19:00, not “noon”.')).toBeVisible()
-  await expect(page.getByText('From 0.25 to 60 eaters, got lots.')).toBeVisible()
+  await expect(page.getByText('Enter a time like 19:00, not “noon”.')).toBeVisible()
+  await expect(page.getByText('From 0.25 to 60 people, got lots.')).toBeVisible()
   await open(page, '/by?for=4')
   await page.getByRole('link', { name: 'plan it' }).first().click()
   await expect(page).toHaveURL(/\/\?grain=/)
@@ -121,8 +119,8 @@ test('a cooker filled now starts by itself for the hour; too long in water is st
   await page.getByRole('checkbox', { name: /^Fill the five-scoop cooker now/ }).check()
   await page.keyboard.press('Escape')
   await expect(page).toHaveURL(/self=yes/)
-  await expect(page.getByRole('status').filter({ hasText: /Serve at|for 20:30/ })).toBeVisible()
-  await expect(page.getByText(/Set to start later: it soaks/).first()).toBeAttached()
+  await expect(page.getByRole('status').filter({ hasText: /Ready at|for 20:30/ })).toBeVisible()
+  await expect(page.getByText(/Set the timer; it soaks/).first()).toBeAttached()
   // From twenty to six until noon of the next day the grain would sour in its water.
   await open(page, '/?grain=long-white&pot=scoop-cooker&at=12:00&self=yes')
   const cautions = page.getByRole('region', { name: 'Cautions' })

@@ -316,7 +316,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
       '/enter?to=%2Fshelf',
     )
     await phone.getByRole('button', { name: /^Measured/ }).click()
-    await expect(phone.getByText('Counting here, one press kept')).toBeVisible()
+    await expect(phone.getByText('Offline: still timing here, one press saved')).toBeVisible()
     await expect(act(phone)).not.toHaveText('Measure the grain')
     await phone.getByRole('link', { name: 'sign in again' }).click()
     await expect(phone).toHaveURL(/\/enter\?to=/)

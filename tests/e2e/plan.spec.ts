@@ -33,9 +33,9 @@ test('too much for the pot is said, and mended with a pot of the house', async (
   await open(page, '/?grain=long-white&grams=600&pot=little-steel&on=big-gas')
   if (isMobile) await page.getByRole('button', { name: /^Cautions/ }).click()
   const cautions = page.getByRole('region', { name: 'Cautions' })
-  await expect(cautions).toContainText('Swollen, it fills')
+  await expect(cautions).toContainText('Too full: cooked, it fills')
   await cautions.getByRole('button', { name: 'Use the heavy blue' }).first().click()
-  await expect(cautions).not.toContainText('Swollen, it fills')
+  await expect(cautions).not.toContainText('Too full: cooked, it fills')
   await expect(page).toHaveURL(/pot=heavy-blue/)
 })
 
@@ -79,7 +79,7 @@ test('another crowd and another pot say what they did, the last water stays in s
   await page.getByRole('button', { name: /300 g dry/ }).click()
   await page.getByLabel('Dry grain, g').fill('600')
   await page.keyboard.press('Escape')
-  await expect(pot.getByRole('status')).toHaveText(/^twice grain, 1\.\d times water$/)
+  await expect(pot.getByRole('status')).toHaveText(/^twice the grain, 1\.\d times the water$/)
   await expect(page.getByText(/^was \d+ g$/)).toBeVisible()
   // By key: steam lights the stages it leaves from.
   const steam = page.getByRole('button', { name: /g boils off: show where/ })
@@ -96,7 +96,7 @@ test('another crowd and another pot say what they did, the last water stays in s
   await page.keyboard.press('Enter')
   await expect(steam).toHaveAttribute('aria-pressed', 'false')
   // By mouse: only while it points there.
-  await page.getByRole('button', { name: /g soaks in: show where/ }).hover()
+  await page.getByRole('button', { name: /g absorbed: show where/ }).hover()
   await expect(page.getByRole('main')).toHaveAttribute('data-lit', 'grain')
   await page.mouse.move(5, 5)
   await expect(page.getByRole('main')).not.toHaveAttribute('data-lit')

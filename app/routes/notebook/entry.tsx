@@ -529,7 +529,7 @@ const nextWords = (
   { mean, sd, cooks }: { mean: number; sd: number; cooks: number },
   published: number,
 ): string =>
-  `Water per gram of grain: ${published.toFixed(2)} (usual ${(published + mean).toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one batch' : `${cooks} cooks`}.`
+  `Water per gram of grain: ${(published + mean).toFixed(2)} (usual ${published.toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one batch' : `${cooks} batches`}.`
 
 const WHAT_WORDS: Record<Compared['what'], string> = {
   boil: 'time to the boil',

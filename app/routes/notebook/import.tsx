@@ -155,7 +155,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       <p>
         <span role="status" className="quiet">
           {actionData && 'copied' in actionData
-            ? `${actionData.copied} ${actionData.copied === 1 ? 'cook is' : 'batches are'} in the notebook now.`
+            ? `${actionData.copied} ${actionData.copied === 1 ? 'batch is' : 'batches are'} in the notebook now.`
             : told}
         </span>
       </p>

@@ -125,7 +125,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
               <UnstyledButton
                 className="link"
                 onClick={() => setOpen({ what: 'calibrate', id: row.id })}
-                aria-label={`Measure ${row.name}`}
+                aria-label={`Calibrate ${row.name}`}
               >
                 calibrate
               </UnstyledButton>
@@ -303,7 +303,7 @@ const UNMEASURED = 'not measured yet: capacity ± 5 %, heat ± 25 %, steam ± 33
 
 function titleOf(open: Open | undefined, name: string | undefined): string {
   if (!open) return ''
-  if (open.what === 'calibrate') return `Measure the ${name ?? 'pot'}`
+  if (open.what === 'calibrate') return `Calibrate ${name ?? 'the pot'}`
   return open.id === undefined
     ? {
         minute: 'Add a pot quickly',

@@ -92,7 +92,7 @@ function Who({ state, change, house }: PanelProps) {
   const names = house.eaters.map((e) => e.name)
   const told = party?.ok
     ? [
-        `${party.value.portions} usual portions`,
+        `${party.value.portions} portions`,
         party.value.texture !== null &&
           `${party.value.texture < 0.4 ? 'firm' : party.value.texture > 0.6 ? 'soft' : 'standard'} for those who care`,
         party.value.avoids.length > 0 &&
