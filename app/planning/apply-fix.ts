@@ -19,7 +19,7 @@ export function mendOf(caution: Caution, state: BenchState, house: House, nowMs:
   if (!mend) return undefined
   if ('vessel' in mend || ('amount' in mend && caution.about === 'fit')) {
     const roomier = roomierPot(caution.code, state, house, nowMs)
-    if (roomier) return { text: `Use the ${roomier.name}`, state: { ...state, vesselId: roomier.id } }
+    if (roomier) return { text: `Use ${roomier.name}`, state: { ...state, vesselId: roomier.id } }
   }
   if (
     typeof mend.method === 'string' &&

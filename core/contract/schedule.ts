@@ -563,7 +563,7 @@ function conflictWords(
     return `${dish.title}: ${what} needs a burner, and there is none.`
   if (block.needs.some((n) => n.place === 'oven') && kitchen.oven === 0)
     return `${dish.title}: ${what} needs an oven, and there is none.`
-  return `${dish.title}: no free ${what} for ${burner ? 'burner' : block.needs.some((n) => n.place === 'oven') ? 'oven' : 'hands'}.`
+  return `${dish.title}: no free ${burner ? 'burner' : block.needs.some((n) => n.place === 'oven') ? 'oven' : 'hands'} for ${what}.`
 }
 
 /** The smallest changes with which all of it can be done: another pair of hands, one more place, or one dish held longer. */

@@ -296,7 +296,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
     last.push({
       id: 'spread',
       kind: 'spread',
-      title: `Spread on a ${spread.tray.longCm} x ${spread.tray.wideCm} cm tray to steam dry`,
+      title: `Spread on a ${spread.tray.longCm} × ${spread.tray.wideCm} cm tray to steam dry`,
       hands_on: false,
       ...clocked,
       checks: [

@@ -105,7 +105,7 @@ function shapeOf({
     return {
       problem: [
         'capacity_ml',
-        `does not match: these sizes give ${capacity_ml} mL, not ${Math.round(holds)}`,
+        `does not match: these sizes give ${Math.round(holds)} mL, not ${capacity_ml}`,
       ],
     }
   return { base_diameter_mm: base, rim_diameter_mm: rim, height_mm: Math.round(height * 10) / 10 }
@@ -354,7 +354,7 @@ export function calibrateFull(kitchen: Kitchen, input: Record<string, unknown>):
   if (Math.abs(capacity / vessel.capacity_ml - 1) > 0.5)
     return wrong(
       'full_g',
-      `would mean ${capacity} mL instead of ${vessel.capacity_ml}; is this the ${vessel.name}?`,
+      `would mean ${capacity} mL instead of ${vessel.capacity_ml}; is this really ${vessel.name}?`,
     )
   const height = heightFor(
     millimetres(vessel.base_diameter_mm),

@@ -116,7 +116,7 @@ test('a cooker filled now starts by itself for the hour; too long in water is st
     .getByRole('button', { name: /20:30|8:30/ })
     .first()
     .click()
-  await page.getByRole('checkbox', { name: /^Fill the five-scoop cooker now/ }).check()
+  await page.getByRole('checkbox', { name: /^Fill five-scoop cooker now/ }).check()
   await page.keyboard.press('Escape')
   await expect(page).toHaveURL(/self=yes/)
   await expect(page.getByRole('status').filter({ hasText: /Ready at|for 20:30/ })).toBeVisible()

@@ -34,7 +34,7 @@ test('too much for the pot is said, and mended with a pot of the house', async (
   if (isMobile) await page.getByRole('button', { name: /^Cautions/ }).click()
   const cautions = page.getByRole('region', { name: 'Cautions' })
   await expect(cautions).toContainText('Too full: cooked, it fills')
-  await cautions.getByRole('button', { name: 'Use the heavy blue' }).first().click()
+  await cautions.getByRole('button', { name: 'Use heavy blue' }).first().click()
   await expect(cautions).not.toContainText('Too full: cooked, it fills')
   await expect(page).toHaveURL(/pot=heavy-blue/)
 })

@@ -218,7 +218,7 @@ function Another({
     }))
   const pots = house.vessels
     .filter((v) => v.id !== base.state.vesselId)
-    .map((v) => ({ value: new URLSearchParams({ pot: v.id }).toString(), label: `in the ${v.name}` }))
+    .map((v) => ({ value: new URLSearchParams({ pot: v.id }).toString(), label: `in ${v.name}` }))
   const soaks = base.state.soak
     ? [{ value: 'soak=', label: 'not soaked' }]
     : [

@@ -50,7 +50,7 @@ function nameOf(state: BenchState, base: BenchState, house: House): string {
   const vessel = vesselOfState(state, house)
   const parts = [
     ...(state.grain === base.grain ? [] : [grainWord(state, house)]),
-    ...(state.vesselId === base.vesselId ? [] : [`in the ${vessel.name}`]),
+    ...(state.vesselId === base.vesselId ? [] : [`in ${vessel.name}`]),
   ]
   const way = METHOD_WORDS[methodOfState(state, vessel)]
   const baseWay = METHOD_WORDS[methodOfState(base, vesselOfState(base, house))]

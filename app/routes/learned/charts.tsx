@@ -36,7 +36,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
       {tasted.length > 2 && (
         <section className={`${classes.chart} basin`} aria-label="Predicted and tasted">
           <h3 className="figure">Predicted and tasted</h3>
-          <p>{`${tasted.length} of ${within} batches came out as predicted.`}</p>
+          <p>{`${within} of ${tasted.length} batches came out as predicted.`}</p>
           <Plot label={`Predicted and tasted water, g/g, ${tasted.length} batches`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />

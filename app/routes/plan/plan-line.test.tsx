@@ -52,7 +52,7 @@ describe('the order line', () => {
     expect(line({ at: '17:30' })).toContain('at 17:30 tomorrow')
   })
   test('an appliance brings its own heat, and its own words', () => {
-    expect(line({ vesselId: 'cooker' })).toContain('in the rice cooker')
+    expect(line({ vesselId: 'cooker' })).toContain('in rice cooker')
     expect(line({ vesselId: 'pressure-pot', release: 'quick' })).toContain(
       'in the pressure cooker quick release',
     )

@@ -42,7 +42,7 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
     { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for' },
     {
       id: 'pot',
-      word: own ? `in the ${vessel.name}` : `${vessel.name} on ${heatOfState(state, house).name}`,
+      word: own ? `in ${vessel.name}` : `${vessel.name} on ${heatOfState(state, house).name}`,
       label: 'Which pot',
     },
     {

@@ -39,7 +39,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const row = (one: OnTheTable<Choice>) => ({
     grain: one.of.state.grain,
     bagName: one.of.bagName,
-    way: `${METHOD_WORDS[one.of.method]}, in the ${one.of.vesselName}`,
+    way: `${METHOD_WORDS[one.of.method]}, in ${one.of.vesselName}`,
     slack: one.slack,
     total: one.plan.total_minutes.expected,
     handsOn: one.plan.hands_on_minutes,

@@ -25,7 +25,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
   const vessel = vesselOfState(state, house)
   const named: Named = {
     title: `${grainWord(state, house)}, ${amountWord(state)}`,
-    where: `In the ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, house).name}` : ''}, at ${settings.elevation_m} m`,
+    where: `In ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, house).name}` : ''}, at ${settings.elevation_m} m`,
     grains: plan.grain.parts.map((part) => ({ name: varietyOf(part.variety).name, grams: part.mass_g })),
   }
   const headers = { 'Content-Disposition': `attachment; filename="${form}"`, 'Cache-Control': 'no-store' }

@@ -27,7 +27,7 @@ export function HourPanel({ state, change, house }: PanelProps) {
       </Group>
       {vessel.own_rated_w !== null && vessel.kind !== 'oven-dish' && (
         <Checkbox
-          label={`Fill the ${vessel.name} now; it starts later by itself`}
+          label={`Fill ${vessel.name} now; it starts by itself later`}
           description="the cooker’s timer starts it; the grain soaks until then"
           disabled={state.at === null}
           checked={state.byItself && state.at !== null}
