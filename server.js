@@ -30,7 +30,7 @@ const fromHere = (request) => {
 }
 
 const build = await import(BUILD)
-const { failed, gate, isLoopback, isReady, log, logged, openDoor } = build.entry.module
+const { failed, gate, isLoopback, isReady, log, logged, openDoor, redirectRenamed } = build.entry.module
 // On this machine the house is open as it is; on the network it has a door of its own, beside.
 const onNetwork = !isLoopback(host)
 // The worker bears the build it belongs to, so that another build is another worker.
@@ -74,7 +74,7 @@ const houseBehind = (door) => {
     const asParts = request.get('content-type')?.startsWith('multipart/form-data')
     const most = !asParts
       ? LARGEST_BODY
-      : /^\/carry(\.data)?$/.test(request.path)
+      : /^\/transfer(\.data)?$/.test(request.path)
         ? LARGEST_HOUSEHOLD_BODY
         : LARGEST_PHOTO_BODY
     if (Number(length) > most)
@@ -106,6 +106,7 @@ const houseBehind = (door) => {
   // Only what is the same for everybody is packed, and seen before the door; pages are small and stream.
   app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
   app.use(express.static('build/client', { maxAge: '1h' }))
+  app.use(redirectRenamed)
   app.use(gate(door))
   app.use(pages)
   app.use(failed)

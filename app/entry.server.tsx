@@ -12,6 +12,7 @@ import { NonceContext } from './layout/nonce'
 // The server around the pages is plain JavaScript; what it guards the house with comes with the build.
 export { failed, gate, isReady, logged, openDoor } from '#server/http/auth/auth'
 export { isLoopback } from '#server/http/auth/hosts'
+export { redirectRenamed } from '#server/http/redirects'
 export { log } from '#server/log'
 
 startWatching()

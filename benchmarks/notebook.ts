@@ -114,7 +114,7 @@ try {
     return { first: list[0]!, median: median(list.slice(1)) }
   }
   await time('/settings', 20) // warm
-  const empty = (await time('/shelf')).median
+  const empty = (await time('/grains')).median
   say('with them, a page that asks little', `${empty.toFixed(1)} ms`)
   for (const path of [
     '/notebook',

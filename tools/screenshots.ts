@@ -107,9 +107,9 @@ try {
     '/compare?grain=basmati&for=5&pot=heavy-blue&on=big-gas&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot'
   await open(compared)
   await picture('compare')
-  await open('/by?for=5&at=18:45')
+  await open('/ready-by?for=5&at=18:45')
   await picture('by-the-hour')
-  await open('/dry-run?grain=short-white&for=5&pot=clay&on=big-gas&if=doubled&if=less-water')
+  await open('/simulation?grain=short-white&for=5&pot=clay&on=big-gas&if=doubled&if=less-water')
   await page.waitForTimeout(2500)
   await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
   await page.keyboard.press('Home')
@@ -134,7 +134,7 @@ try {
   await open('/practice/first-bubbles')
   await practise()
   await picture('practice')
-  await open('/card?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&at=19:00')
+  await open('/recipe-card?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&at=19:00')
   await picture('card')
 
   await open(bench)
@@ -169,9 +169,9 @@ try {
   await picture('stove-phone')
   // The choir's evening an hour before it is laid, its first hands at work.
   await page.setViewportSize({ width: 1280, height: 1000 })
-  await open('/supper')
+  await open('/meal')
   await page.getByRole('link', { name: 'the lake choir' }).click()
-  await page.waitForURL(/supper\/./)
+  await page.waitForURL(/meal\/./)
   letPass(
     (Date.UTC(2026, 2, 6, 17, 0) - Number(await page.locator('[data-heard]').getAttribute('data-heard'))) /
       60_000,

@@ -41,7 +41,7 @@ const burners = (pots: ReturnType<typeof running>[]) =>
 
 test('the bar leads to every place, and to each pot that is on', () => {
   const html = house([running('a', 'clay'), running('b', 'heavy blue')])
-  for (const to of ['/', '/stove', '/shelf', '/pots', '/notebook', '/settings'])
+  for (const to of ['/', '/stove', '/grains', '/pots', '/notebook', '/settings'])
     expect(html).toContain(`href="${to}"`)
   expect(html).toContain('href="/stove/a"')
   expect(html).toContain('heavy blue')

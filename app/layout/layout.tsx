@@ -29,10 +29,10 @@ const FindBox = lazy(() => import('../search/search-box'))
 const PLACES = [
   ['/', 'Plan'],
   ['/stove', 'Stove'],
-  ['/supper', 'Meal'],
-  ['/shelf', 'Grains'],
+  ['/meal', 'Meal'],
+  ['/grains', 'Grains'],
   ['/pots', 'Pots'],
-  ['/kept', 'Leftovers'],
+  ['/leftovers', 'Leftovers'],
   ['/notebook', 'Notebook'],
 ] as const
 

@@ -3,7 +3,7 @@ import type { Line } from './use-kitchen-stream'
 
 /** The house's door, and from it back to where one was. */
 export const doorTo = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
-  `/enter?to=${encodeURIComponent(pathname + search)}`
+  `/login?to=${encodeURIComponent(pathname + search)}`
 
 /** The way back for a device the door was shut on; nothing while it is open. */
 export function ComeIn({ line }: { line: Line }) {

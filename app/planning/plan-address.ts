@@ -33,7 +33,33 @@ const wholeIn = (text: string | null, limits: readonly [number, number]): number
   return n !== null && Number.isInteger(n) ? n : null
 }
 
-/** The bench as an address, so that a pot can be kept as a bookmark. Only what differs from the first pot is written. */
+/** Query keys of version 1 and their names since version 2; bookmarks with the old ones are read. */
+export const RENAMED_KEYS = {
+  for: 'servings',
+  as: 'serving',
+  by: 'method',
+  on: 'burner',
+  with: 'blend',
+  under: 'boiler-dish',
+  self: 'timer',
+  dress: 'dressing',
+  keep: 'keep-servings',
+  kept: 'leftovers',
+  add: 'add-in',
+} as const
+
+/** A query with the keys of today; the order of repeated keys stands. */
+export function withPresentKeys(search: URLSearchParams): URLSearchParams {
+  const present = new URLSearchParams()
+  for (const [key, value] of search)
+    present.append(
+      Object.hasOwn(RENAMED_KEYS, key) ? RENAMED_KEYS[key as keyof typeof RENAMED_KEYS] : key,
+      value,
+    )
+  return present
+}
+
+/** The plan as an address, so that a pot can be kept as a bookmark. Only what differs from the first pot is written. */
 export function toSearch(state: BenchState, first: BenchState): URLSearchParams {
   const search = new URLSearchParams()
   const put = (key: string, value: string | number | null, usual: string | number | null) => {
@@ -41,20 +67,20 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   }
   search.set('grain', state.grain)
   put('bag', state.bagId, null)
-  for (const other of state.others) search.append('with', `${other.variety}:${other.share}`)
+  for (const other of state.others) search.append('blend', `${other.variety}:${other.share}`)
   put('timing', state.blendTiming, first.blendTiming)
-  if (state.amount.basis === 'servings') search.set('for', String(state.amount.value))
+  if (state.amount.basis === 'servings') search.set('servings', String(state.amount.value))
   else search.set('grams', String(state.amount.value))
   search.set('pot', state.vesselId)
-  put('by', state.method, null)
+  put('method', state.method, null)
   put('finish', state.finish, null)
   put('share', state.cookedShare, first.cookedShare)
   put('thickness', state.thickness, first.thickness)
   put('hurry', state.hurry ? 1 : 0, 0)
   put('passes', state.passes, first.passes)
   put('toasted', state.toasted ? 'yes' : null, null)
-  put('on', state.heatId, first.heatId)
-  put('as', state.serving, first.serving)
+  put('burner', state.heatId, first.heatId)
+  put('serving', state.serving, first.serving)
   put('purpose', state.purpose, first.purpose)
   put('texture', state.texture, null)
   put('washes', state.washes, null)
@@ -70,20 +96,20 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   put('pressure', state.pressure, first.pressure)
   put('release', state.release, first.release)
   put('who', state.who, null)
-  put('keep', state.keep, 0)
-  put('kept', state.fromKept, 0)
+  put('keep-servings', state.keep, 0)
+  put('leftovers', state.fromKept, 0)
   put('hold', state.hold, 0)
-  put('self', state.byItself ? 'yes' : null, null)
+  put('timer', state.byItself ? 'yes' : null, null)
   if (state.dressing)
     search.set(
-      'dress',
+      'dressing',
       `${state.dressing.style}-${state.dressing.infuse}-${state.dressing.set}${state.dressing.ml === null ? '' : `-${state.dressing.ml}`}`,
     )
-  put('under', state.under && `${state.under.liquidG}~${state.under.name}`, null)
+  put('boiler-dish', state.under && `${state.under.liquidG}~${state.under.name}`, null)
   put('salt', state.salt, null)
   put('stock', state.stock, first.stock)
   for (const a of state.addIns)
-    search.append('add', [a.name, a.grams, a.water, a.salt, a.when, a.out].join('~'))
+    search.append('add-in', [a.name, a.grams, a.water, a.salt, a.when, a.out].join('~'))
   put('poured', state.poured, null)
   put('at', state.at, null)
   return search
@@ -152,12 +178,13 @@ function usualSoakOf(
 
 /** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
 export function fromSearch(
-  search: URLSearchParams,
+  written: URLSearchParams,
   first: BenchState,
   house: Pick<House, 'vessels' | 'heats'>,
 ): BenchState {
+  const search = withPresentKeys(written)
   const grams = numberIn(search.get('grams'), LIMITS.amount['dry-mass'])
-  const servings = numberIn(search.get('for'), LIMITS.amount.servings)
+  const servings = numberIn(search.get('servings'), LIMITS.amount.servings)
   const [, minutes, celsius, water] = /^(\d+)-(\d+)-(drain|keep)$/.exec(search.get('soak') ?? '') ?? []
   const soakMinutes = numberIn(minutes ?? null, LIMITS.soak_minutes)
   const soakCelsius = numberIn(celsius ?? null, LIMITS.soak_celsius)
@@ -165,31 +192,31 @@ export function fromSearch(
   return {
     grain: oneOf(VARIETY_IDS, search.get('grain'), first.grain),
     bagId: search.get('bag'),
-    others: search.getAll('with').slice(0, MOST_OTHERS).flatMap(readOther),
+    others: search.getAll('blend').slice(0, MOST_OTHERS).flatMap(readOther),
     blendTiming: oneOf(BLEND_TIMINGS, search.get('timing'), first.blendTiming),
     who: readWho(search.get('who')),
-    keep: numberIn(search.get('keep'), LIMITS.keep_servings) ?? 0,
-    fromKept: numberIn(search.get('kept'), LIMITS.keep_servings) ?? 0,
+    keep: numberIn(search.get('keep-servings'), LIMITS.keep_servings) ?? 0,
+    fromKept: numberIn(search.get('leftovers'), LIMITS.keep_servings) ?? 0,
     hold: numberIn(search.get('hold'), LIMITS.hold_minutes) ?? 0,
-    byItself: search.get('self') === 'yes',
-    dressing: readDressing(search.get('dress')),
-    under: readUnder(search.get('under')),
+    byItself: search.get('timer') === 'yes',
+    dressing: readDressing(search.get('dressing')),
+    under: readUnder(search.get('boiler-dish')),
     salt: numberIn(search.get('salt'), LIMITS.salt_percent),
     stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,
-    addIns: search.getAll('add').slice(0, LIMITS.add_ins).flatMap(readAddIn),
+    addIns: search.getAll('add-in').slice(0, LIMITS.add_ins).flatMap(readAddIn),
     poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
     amount:
       grams !== null
         ? { basis: 'dry-mass', value: grams }
         : { basis: 'servings', value: servings ?? first.amount.value },
-    method: oneOrNull(METHOD_IDS, search.get('by')),
+    method: oneOrNull(METHOD_IDS, search.get('method')),
     finish: oneOrNull(FINISHES, search.get('finish')),
     cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
     thickness: numberIn(search.get('thickness'), [0, 1]) ?? first.thickness,
     hurry: search.get('hurry') === '1',
     passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
     toasted: search.get('toasted') === 'yes',
-    serving: oneOf(['side', 'main'], search.get('as'), first.serving),
+    serving: oneOf(['side', 'main'], search.get('serving'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
     vesselId: oneOf(
       house.vessels.map((v) => v.id),
@@ -198,7 +225,7 @@ export function fromSearch(
     ),
     heatId: oneOf(
       house.heats.map((h) => h.id),
-      search.get('on'),
+      search.get('burner'),
       first.heatId,
     ),
     texture: numberIn(search.get('texture'), [0, 1]),
@@ -207,7 +234,7 @@ export function fromSearch(
     soak:
       soakMinutes !== null && soakCelsius !== null
         ? { minutes: soakMinutes, celsius: soakCelsius, water: water as 'drain' | 'keep' }
-        : search.has('soak') || search.has('by')
+        : search.has('soak') || search.has('method')
           ? null
           : usualSoakOf(search, first, house),
     wet: numberIn(search.get('wet'), LIMITS.wet_mass_g),

@@ -7,7 +7,7 @@ import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
 import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
-import { fromSearch, toSearch } from './plan-address'
+import { fromSearch, RENAMED_KEYS, toSearch, withPresentKeys } from './plan-address'
 import { DRESSING_CHOICES, firstBench, requestOf, type BenchState, type House } from './plan-state'
 import { mendOf } from './apply-fix'
 import { countWord } from '#core/eaters/count-words'
@@ -137,6 +137,18 @@ test.each(['grain=toString&for=-4&at=25:00', 'grams=NaN&texture=9&soak=x', 'for=
     expect(fromSearch(new URLSearchParams(text), first, house)).toEqual(first)
   },
 )
+
+test('a bookmark of version 1 opens the same plan', () => {
+  const before = Object.fromEntries(Object.entries(RENAMED_KEYS).map(([old, now]) => [now, old]))
+  fc.assert(
+    fc.property(anyBench, (state) => {
+      const written = toSearch(state, first)
+      const bookmark = new URLSearchParams([...written].map(([key, value]) => [before[key] ?? key, value]))
+      expect(withPresentKeys(bookmark).toString()).toBe(written.toString())
+      expect(fromSearch(bookmark, first, house)).toEqual(fromSearch(written, first, house))
+    }),
+  )
+})
 
 test('whatever stands in an address, the bench it opens is one the planner reads', () => {
   const keys = [

@@ -117,9 +117,9 @@ describe('what is not there is not found', () => {
     expect((await call(loader, { params })).status).toBe(404)
   })
   test('putting away from no cook', async () => {
-    expect((await call(putAway.loader, { url: 'http://omsel.test/kept/put-away?cook=nobody' })).status).toBe(
-      404,
-    )
+    expect(
+      (await call(putAway.loader, { url: 'http://omsel.test/leftovers/put-away?cook=nobody' })).status,
+    ).toBe(404)
   })
 })
 
@@ -145,7 +145,7 @@ describe('kept', () => {
     const { id } = kitchen().kept.containers()[0]!
     expect(await call(putAway.action, { body: { intent: 'put-away', parcel: parcel([id]) } })).toMatchObject({
       status: 302,
-      to: '/kept',
+      to: '/leftovers',
     })
     const { value } = await call(kept.loader)
     const [row] = value.kept as { id: string; portions: number }[]
@@ -180,7 +180,7 @@ describe('kept', () => {
   test('putting away from a cook begins with what was cooked, and remembers what stuck', async () => {
     const cook = await cooked()
     await call(kept.action, { body: tin })
-    const { value } = await call(putAway.loader, { url: `http://omsel.test/kept/put-away?cook=${cook}` })
+    const { value } = await call(putAway.loader, { url: `http://omsel.test/leftovers/put-away?cook=${cook}` })
     expect(value.cook).toMatchObject({ id: cook, variety: 'quinoa', already: 0 })
     const { id } = kitchen().kept.containers()[0]!
     expect(
@@ -351,7 +351,7 @@ describe('suppers', () => {
   const begin = { intent: 'begin', title: 'e.g. Sunday dinner', day: '2030-03-05', hour: '19:00', cooks: '2' }
   test('a table is laid, dishes come and go, and it is cleared', async () => {
     const { to } = await call(suppers.action, { body: begin })
-    const params = { supper: to!.replace('/supper/', '') }
+    const params = { supper: to!.replace('/meal/', '') }
     expect((await call(supper.loader, { params })).value).toMatchObject({ schedule: null })
     const dish = { intent: 'add', kind: 'companion', title: 'soup', tasks: 'Simmer; 20; burner' }
     expect((await call(supper.action, { params, body: dish })).value).toMatchObject({ done: 'add' })
@@ -366,7 +366,7 @@ describe('suppers', () => {
         amount: { basis: 'dry-mass', value: planOf().grain.mass_g },
       }),
     }
-    expect((await call(supper.action, { params, body: plan })).to).toBe(`/supper/${params.supper}`)
+    expect((await call(supper.action, { params, body: plan })).to).toBe(`/meal/${params.supper}`)
     const { schedule, supper: laid } = (await call(supper.loader, { params })).value as {
       schedule: { feasible: boolean; dishes: unknown[] }
       supper: { dishes: { id: string }[] }
@@ -404,7 +404,7 @@ describe('suppers', () => {
       (await call(supper.action, { params, body: { intent: 'drop', dish: laid.dishes[0]!.id } })).value,
     ).toEqual({ done: 'drop' })
     expect((await call(suppers.loader)).value.suppers).toMatchObject([{ title: 'later', dishes: ['rice'] }])
-    expect((await call(supper.action, { params, body: { intent: 'remove' } })).to).toBe('/supper')
+    expect((await call(supper.action, { params, body: { intent: 'remove' } })).to).toBe('/meal')
   })
   test.each([
     [{ day: 'tomorrow' }, 'hour'],
@@ -433,7 +433,7 @@ describe('trials', () => {
   }
   test('made, tasted, taken back, adopted, dropped', async () => {
     const { to } = await call(trials.action, { body: { intent: 'make', trial: JSON.stringify(given) } })
-    const params = { trial: to!.replace('/trials/', '') }
+    const params = { trial: to!.replace('/taste-tests/', '') }
     expect(
       (await call(trial.action, { params, body: { intent: 'taste', id: 'a', who: 'Teo', ranking: 'AB' } }))
         .value,
@@ -450,7 +450,7 @@ describe('trials', () => {
       adopted: 'A',
     })
     expect((await call(trials.loader)).value.trials).toMatchObject([{ title: 'wild', cups: 2, tastings: 0 }])
-    expect((await call(trial.action, { params, body: { intent: 'drop' } })).to).toBe('/trials')
+    expect((await call(trial.action, { params, body: { intent: 'drop' } })).to).toBe('/taste-tests')
   })
   test('what is no trial is refused', async () => {
     for (const body of [

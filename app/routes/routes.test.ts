@@ -322,7 +322,7 @@ describe('a new house', () => {
   test('told five things has its own pot and heat, stands at its height, and a pot is planned for who eats', async () => {
     expect(await call(welcome.action, { request: form(told) })).toMatchObject({
       status: 302,
-      to: '/?for=3.5&pot=first-pot&on=first-heat',
+      to: '/?servings=3.5&pot=first-pot&burner=first-heat',
     })
     const { house, settings } = (await call(bench.loader, {})).value as unknown as {
       house: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }

@@ -19,7 +19,7 @@ export default function FindBox({ asked }: { asked: number }) {
   }, [asked])
   const ask = (next: string) => {
     setQuery(next)
-    if (next.trim() !== '') void fetcher.load(`/find?q=${encodeURIComponent(next)}`)
+    if (next.trim() !== '') void fetcher.load(`/search?q=${encodeURIComponent(next)}`)
   }
   // Until the house has answered, the places it has are found here.
   const answered = fetcher.data && fetcher.data.asked === query

@@ -49,5 +49,5 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Read<
     equipment.save.heat(heatRow('first-heat', HEAT_PRESETS[heat].name, heat))
     household.welcome()
   })()
-  return { ok: true, value: `/?for=${eaters}&pot=first-pot&on=first-heat` }
+  return { ok: true, value: `/?servings=${eaters}&pot=first-pot&burner=first-heat` }
 }

@@ -15,7 +15,7 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
   page.setDefaultTimeout(30_000)
   // The choir has the whole kitchen: what other evenings left on the stove is set aside.
   await clearStove(page)
-  await open(page, '/supper')
+  await open(page, '/meal')
   await page.getByRole('link', { name: 'the lake choir' }).click()
   const now = page.getByRole('region', { name: 'Now', exact: true })
   await expect(now.getByRole('listitem').first()).toBeVisible()

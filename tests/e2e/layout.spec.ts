@@ -4,7 +4,7 @@ import { expect, open, serious, setAside, test } from './kitchen'
 test('the shelf: a bag is put on it, refused while it makes no sense, planned with and taken off', async ({
   page,
 }) => {
-  await open(page, '/shelf')
+  await open(page, '/grains')
   await page.getByRole('button', { name: 'Add a bag' }).click()
   await page.getByLabel('Name').fill('Maren’s red')
   await page.getByLabel('How much is left, g').fill('lots')
@@ -20,14 +20,14 @@ test('the shelf: a bag is put on it, refused while it makes no sense, planned wi
   await bag.getByRole('link', { name: 'plan it' }).click()
   await page.waitForURL(/grain=red/)
   await expect(page.getByRole('button', { name: /Which grain: red rice \(Maren’s red\)/ })).toBeVisible()
-  await open(page, '/shelf')
+  await open(page, '/grains')
   await page.getByRole('button', { name: 'Change Maren’s red' }).click()
   await page.getByRole('button', { name: 'Empty: remove' }).click()
   await expect(page.getByText('Maren’s red')).toBeHidden()
 })
 
 test('ten kernels along a ruler say what the grain is', async ({ page }) => {
-  await open(page, '/shelf')
+  await open(page, '/grains')
   const what = page.getByRole('region', { name: 'What grain is this?' })
   await what.getByLabel('10 grains end to end, mm').fill('50')
   await what.getByLabel('10 grains side by side, mm').fill('29')
@@ -177,7 +177,7 @@ test.describe('who eats', () => {
     await section.getByRole('checkbox', { name: 'gluten' }).check()
     await section.getByRole('button', { name: 'Add person', exact: true }).click()
     await expect(section.getByRole('listitem').filter({ hasText: 'Ida' })).toContainText('no gluten')
-    await open(page, '/shelf')
+    await open(page, '/grains')
     await expect(page.getByText(/not for Ida: gluten/).first()).toBeVisible()
     await open(page, '/?grain=barley-hulled&for=4&pot=heavy-blue&on=big-gas')
     await page
@@ -204,7 +204,7 @@ test.describe('who eats', () => {
 })
 
 test('the shelf says what it is enough for, and what to buy', async ({ page }) => {
-  await open(page, '/shelf')
+  await open(page, '/grains')
   const enough = page.getByRole('region', { name: 'Enough for planned meals?' })
   await expect(enough.getByRole('listitem').filter({ hasText: 'Barley, hulled' })).toContainText(
     /enough for the lake choir, \d+ g left over/,

@@ -40,7 +40,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Add one the lunch tin' }).click()
   expect(await serious(page)).toEqual([])
   await page.getByRole('button', { name: 'Store' }).click()
-  await expect(page).toHaveURL(/\/kept$/)
+  await expect(page).toHaveURL(/\/leftovers$/)
 
   const tins = page.getByRole('listitem').filter({ hasText: 'Long-grain white' })
   await expect(tins).toHaveCount(3)
@@ -63,7 +63,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   await page.keyboard.press('Escape')
   await expect.poll(async () => Number(/\d+/.exec(await grams.innerText())![0])).toBe(before / 2)
 
-  await open(page, '/kept')
+  await open(page, '/leftovers')
   await tins.first().getByText('Reheat').click()
   await expect(tins.first()).toContainText(/\d+ g of water per portion/)
   await tins.first().getByRole('button', { name: 'Reheated' }).click()
@@ -82,7 +82,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
 
   // A day later the other one is past its time, and that is said in words; the frozen one has not moved.
   await letPass(page, 25 * 60)
-  await open(page, '/kept')
+  await open(page, '/leftovers')
   const past = page
     .getByRole('region', { name: 'In the fridge' })
     .getByRole('listitem')
@@ -101,10 +101,10 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
 
 test('the card and the labels are one page on either paper, also for the fullest plan', async ({ page }) => {
   const plans = [
-    '/card?grain=short-white&for=4&pot=heavy-blue&on=big-gas',
-    '/card?grain=short-white&for=14&pot=heavy-blue&on=big-gas&purpose=dressed&dress=usual-240-60&hold=120&salt=1&at=19:00&soak=30-20-drain&lid=ajar&heat=strong-minute-then-low&toasted=yes&add=kelp~1~0~0.1~with-water~at-boil',
-    '/card?grain=couscous&for=6&pot=tall-pot&on=big-gas&by=steam-passes&passes=4&under=1500~nettle%20soup&at=19:00',
-    '/kept/labels',
+    '/recipe-card?grain=short-white&for=4&pot=heavy-blue&on=big-gas',
+    '/recipe-card?grain=short-white&for=14&pot=heavy-blue&on=big-gas&purpose=dressed&dress=usual-240-60&hold=120&salt=1&at=19:00&soak=30-20-drain&lid=ajar&heat=strong-minute-then-low&toasted=yes&add=kelp~1~0~0.1~with-water~at-boil',
+    '/recipe-card?grain=couscous&for=6&pot=tall-pot&on=big-gas&by=steam-passes&passes=4&under=1500~nettle%20soup&at=19:00',
+    '/leftovers/labels',
   ]
   for (const plan of plans)
     for (const format of ['A4', 'Letter'] as const) {
@@ -139,7 +139,7 @@ test('guidance can be set stricter, not laxer; a refused figure stays as it was 
   await hours.fill('12')
   await part.getByRole('button', { name: 'Use these limits' }).click()
   await expect(part.getByText('Saved; use-by times updated.')).toBeVisible()
-  await open(page, '/kept')
+  await open(page, '/leftovers')
   await expect(page.getByText(/Using limits from the stricter of the two: .* eat within 12 h/)).toBeVisible()
   await open(page, '/settings')
   await hours.fill('')

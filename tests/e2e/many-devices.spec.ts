@@ -63,7 +63,7 @@ test('two grains in one pot: the conflict is said, and one press resolves it', a
   await expect(cautions).toContainText(/[Ww]ild rice needs about [23]\d min/)
   await cautions.getByRole('button', { name: 'Add the faster grain later' }).click()
   await expect(cautions).toContainText(/The basmati goes in \d+ minutes after the boil/)
-  await expect(page).toHaveURL(/with=wild%3A0.25.*timing=add-later/)
+  await expect(page).toHaveURL(/blend=wild%3A0.25.*timing=add-later/)
   await expect(
     page.getByRole('group', { name: /From start to serving: .*simmer.*turn.*simmer/ }),
   ).toBeVisible()
@@ -82,7 +82,7 @@ test('salt by the crystal of the house, and something cooked along', async ({ pa
   await page.getByRole('button', { name: 'Add it' }).click()
   await page.keyboard.press('Escape')
   await expect(page.getByText(/6 g kelp/)).toBeVisible()
-  await expect(page).toHaveURL(/add=kelp/)
+  await expect(page).toHaveURL(/add-in=kelp/)
 })
 
 test('the soak is moved along its curve, and the ribbon grows with it', async ({ page }) => {

@@ -4,9 +4,9 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
   page,
   request,
 }) => {
-  await open(page, '/supper')
+  await open(page, '/meal')
   await page.getByRole('link', { name: 'the lake choir' }).click()
-  await expect(page).toHaveURL(/\/supper\/[\w-]{36}$/)
+  await expect(page).toHaveURL(/\/meal\/[\w-]{36}$/)
   const board = page.getByRole('region', { name: 'Timetable' })
   await expect(
     board.getByRole('group', {
@@ -64,7 +64,7 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
 })
 
 test('a pot goes from the bench onto a supper of its own', async ({ page }) => {
-  await open(page, '/supper')
+  await open(page, '/meal')
   await page.getByLabel('What it is').fill('a birthday')
   await page.getByLabel('Day').fill('2027-01-09')
   await page.getByLabel('Serve at').fill('18:30')
@@ -77,7 +77,7 @@ test('a pot goes from the bench onto a supper of its own', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Dishes' })).toContainText('quinoa')
   await expect(page.getByText(/ready at 18:30; first task/)).toBeVisible()
   await page.getByRole('button', { name: 'Delete this meal' }).click()
-  await expect(page).toHaveURL(/\/supper$/)
+  await expect(page).toHaveURL(/\/meal$/)
   await expect(page.getByText('a birthday')).toHaveCount(0)
 })
 
@@ -99,7 +99,7 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   page,
   browser,
 }) => {
-  await open(page, '/supper')
+  await open(page, '/meal')
   await page.getByLabel('What it is').fill('Pim’s evening')
   await page.getByLabel('Day').fill('2026-03-08')
   await page.getByLabel('Serve at').fill('18:00')
@@ -227,5 +227,5 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   await now.getByRole('button', { name: 'Undo “roots begun”' }).click()
   await expect(now.getByRole('button', { name: /^Start: Cut the roots/ })).toBeVisible()
   await page.getByRole('button', { name: 'Delete this meal' }).click()
-  await expect(page).toHaveURL(/\/supper$/)
+  await expect(page).toHaveURL(/\/meal$/)
 })

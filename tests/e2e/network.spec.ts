@@ -70,7 +70,7 @@ async function networkHouse(port: number) {
       request.end(body)
     })
   const enter = (passphrase: string) =>
-    ask('/enter', { method: 'POST', body: new URLSearchParams({ intent: 'enter', passphrase }).toString() })
+    ask('/login', { method: 'POST', body: new URLSearchParams({ intent: 'enter', passphrase }).toString() })
   const laterBy = (ms: number) => writeFileSync(clock, String(Number(readFileSync(clock, 'utf8')) + ms))
   return {
     shut,
@@ -110,10 +110,10 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
       expect([path, (await ask(path)).status]).toEqual([path, 401])
     expect(await ask('/notebook', { headers: { Accept: 'text/html' } })).toMatchObject({
       status: 302,
-      headers: { location: '/enter?to=%2Fnotebook' },
+      headers: { location: '/login?to=%2Fnotebook' },
     })
     expect((await ask('/settings', { method: 'POST', body: 'intent=save&name=x' })).status).toBe(401)
-    const door = await ask('/enter')
+    const door = await ask('/login')
     expect(door.status).toBe(200)
     expect(door.body).not.toContain('our kitchen')
     // At the machine itself there is no door.
@@ -140,7 +140,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     // Headers of every kind of answer, on both doors.
     for (const network of [true, false])
       for (const path of [
-        '/enter',
+        '/login',
         '/',
         '/no-such-page',
         '/manifest.webmanifest',
@@ -218,7 +218,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     ).toBe(403)
     // A way on that leads out of the house is none.
     expect(
-      (await ask(`/enter?to=${encodeURIComponent('//evil.example')}`, { headers: { Cookie } })).headers
+      (await ask(`/login?to=${encodeURIComponent('//evil.example')}`, { headers: { Cookie } })).headers
         .location,
     ).toBe('/')
 
@@ -280,14 +280,14 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     expect(await serious(page)).toEqual([])
 
     const phone = await phones.newPage()
-    await phone.goto(`https://127.0.0.1:${port + 1}/enter?to=/shelf#join=${code}`)
+    await phone.goto(`https://127.0.0.1:${port + 1}/login?to=/grains#join=${code}`)
     await phone.getByRole('button', { name: 'Allow this device' }).click()
-    await phone.waitForURL(/\/shelf$/)
+    await phone.waitForURL(/\/grains$/)
     // The code is in no address any more, and good for nobody else.
     const other = await (
       await browser.newContext({ ignoreHTTPSErrors: true, serviceWorkers: 'block' })
     ).newPage()
-    await other.goto(`https://127.0.0.1:${port + 1}/enter#join=${code}`)
+    await other.goto(`https://127.0.0.1:${port + 1}/login#join=${code}`)
     await other.getByRole('button', { name: 'Allow this device' }).click()
     await expect(other.getByText(/no longer good/)).toBeVisible()
     expect(new URL(other.url()).hash).toBe('')
@@ -313,13 +313,13 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     await expect(elsewhere.getByRole('heading', { name: 'Signed out' })).toBeVisible()
     await expect(elsewhere.getByRole('link', { name: 'Sign in again' })).toHaveAttribute(
       'href',
-      '/enter?to=%2Fshelf',
+      '/login?to=%2Fshelf',
     )
     await phone.getByRole('button', { name: /^Measured/ }).click()
     await expect(phone.getByText('Offline: still timing here, one press saved')).toBeVisible()
     await expect(act(phone)).not.toHaveText('Measure the grain')
     await phone.getByRole('link', { name: 'sign in again' }).click()
-    await expect(phone).toHaveURL(/\/enter\?to=/)
+    await expect(phone).toHaveURL(/\/login\?to=/)
     expect(await serious(phone)).toEqual([])
     await phone.getByLabel('Passphrase', { exact: true }).fill(PHRASE)
     await phone.getByRole('button', { name: 'Sign in' }).click()

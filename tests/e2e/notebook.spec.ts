@@ -149,7 +149,7 @@ test('a trial of water: planned blind, tasted, weighed by chance, and taken over
   await expect(make.getByRole('button', { name: 'Choose at least two' })).toBeDisabled()
   await make.getByRole('checkbox', { name: /16 g less/ }).check()
   await make.getByRole('button', { name: 'Plan these 2' }).click()
-  await expect(page).toHaveURL(/\/trials\/[\w-]{36}$/)
+  await expect(page).toHaveURL(/\/taste-tests\/[\w-]{36}$/)
   await expect(page.getByText('sealed')).toHaveCount(2)
   expect(await serious(page)).toEqual([])
   for (let i = 0; i < 5; i++) {

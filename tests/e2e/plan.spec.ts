@@ -18,14 +18,14 @@ test('answers at once, keeps the pot in the address, and goes back', async ({ pa
   await page.getByLabel('Portions').fill('14')
   await page.keyboard.press('Escape')
   await expect(measure(page)).toContainText('910 g')
-  await expect(page).toHaveURL(/for=14/)
+  await expect(page).toHaveURL(/servings=14/)
   expect(requests).toEqual([])
   // The same pot from its address alone, as the server draws it.
   const html = await (await page.request.get(page.url())).text()
   expect(html).toContain('910')
   if (!isMobile) {
     await page.getByRole('button', { name: 'Undo' }).click()
-    await expect(page).toHaveURL(/for=4/)
+    await expect(page).toHaveURL(/servings=4/)
   }
 })
 

@@ -3,7 +3,7 @@ import { expect, open, serious, test } from './kitchen'
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 
 test('the dipstick: a card laid on once, and its millimetres are true to one percent', async ({ page }) => {
-  await open(page, '/dipstick?water=28')
+  await open(page, '/ruler?water=28')
   const slider = page.getByRole('slider', { name: 'As wide as the card' })
   await expect(slider).toBeVisible()
   expect(await serious(page)).toEqual([])
@@ -45,6 +45,6 @@ test('the dipstick: a card laid on once, and its millimetres are true to one per
   expect(await serious(page)).toEqual([])
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   // Kept on this device; an address that makes no sense shows a usual depth.
-  await open(page, '/dipstick?water=lots')
+  await open(page, '/ruler?water=lots')
   await expect(page.getByRole('img', { name: /water to here at 25 mm/ })).toBeVisible()
 })

@@ -43,9 +43,9 @@ test('anything is found by its words and gone to by keys: a grain, a pot, a cook
 })
 
 test('the glass in the bar opens it as well', async ({ page }) => {
-  await open(page, '/shelf')
+  await open(page, '/grains')
   await page.getByRole('button', { name: 'Find', exact: true }).click()
   await page.getByRole('textbox', { name: 'Find' }).fill('dip')
   await page.getByRole('button', { name: /On-screen ruler/ }).click()
-  await expect(page).toHaveURL(/\/dipstick/)
+  await expect(page).toHaveURL(/\/ruler/)
 })

@@ -3,7 +3,7 @@ import { expect, open, serious, test } from './kitchen'
 test('the pot of the bench is cooked without food, minute by minute, by keys alone', async ({ page }) => {
   await open(page, '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   await page.getByRole('link', { name: 'dry run' }).click()
-  await expect(page).toHaveURL(/\/dry-run\?/)
+  await expect(page).toHaveURL(/\/simulation\?/)
   const pot = page.getByRole('region', { name: 'as planned' })
   await expect(pot).toContainText('Cooked through')
   const drawing = pot.getByRole('img')
@@ -16,7 +16,7 @@ test('the pot of the bench is cooked without food, minute by minute, by keys alo
 })
 
 test('what if: a second pot beside the first, with its own verdict', async ({ page }) => {
-  await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
+  await open(page, '/simulation?grain=short-white&for=4&pot=clay&on=big-gas')
   await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through', {
     timeout: 30_000,
   })
@@ -33,7 +33,7 @@ test('what if: a second pot beside the first, with its own verdict', async ({ pa
 })
 
 test('four hundred kitchens: it can be stopped, and says how often it is good', async ({ page }) => {
-  await open(page, '/dry-run?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
+  await open(page, '/simulation?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Try 400 simulated kitchens' }).click()
   // Quick machines are done before a hand is: stopped, or finished.
   await page.getByRole('button', { name: /^(Stop|Try again)$/ }).click()
@@ -47,7 +47,7 @@ test('four hundred kitchens: it can be stopped, and says how often it is good', 
 })
 
 test('what went wrong with mine: causes that fit, and what would have helped', async ({ page }) => {
-  await open(page, '/dry-run?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
+  await open(page, '/simulation?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   const mine = page.getByRole('region', { name: 'What went wrong with mine' })
   await mine.getByLabel('Water, g').fill('760')
   await mine.getByLabel('It was').selectOption('wet')
@@ -59,7 +59,7 @@ test('what went wrong with mine: causes that fit, and what would have helped', a
 test('the heat is taken in hand by keys: a stronger simmer boils off more, scorches, and is set back', async ({
   page,
 }) => {
-  await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
+  await open(page, '/simulation?grain=short-white&for=4&pot=clay&on=big-gas')
   const heat = page.getByRole('slider', { name: /^Heat of Turn to the lowest heat/ })
   await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through')
   await heat.focus()
@@ -81,7 +81,7 @@ test('the heat is taken in hand by keys: a stronger simmer boils off more, scorc
 })
 
 test('the heat is drawn with the mouse', async ({ page }) => {
-  await open(page, '/dry-run?grain=short-white&for=4&pot=clay&on=big-gas')
+  await open(page, '/simulation?grain=short-white&for=4&pot=clay&on=big-gas')
   const heat = page.getByRole('slider', { name: /^Heat of Turn to the lowest heat/ })
   const box = (await heat.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
@@ -93,7 +93,7 @@ test('the heat is drawn with the mouse', async ({ page }) => {
 })
 
 test('things done on the way, and another kitchen', async ({ page }) => {
-  await open(page, '/dry-run?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
+  await open(page, '/simulation?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   await expect(page.getByRole('button', { name: 'Stir' })).toBeDisabled()
   await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
   await page.keyboard.press('Home')
@@ -113,7 +113,7 @@ test('things done on the way, and another kitchen', async ({ page }) => {
 })
 
 test('water against minutes: a field to walk by keys, and a point to go to', async ({ page }) => {
-  await open(page, '/dry-run?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
+  await open(page, '/simulation?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Water and time chart' }).click()
   const field = page.getByRole('grid', { name: /How it ends/ })
   await expect(field.getByRole('gridcell')).toHaveCount(323, { timeout: 20_000 })
@@ -126,7 +126,7 @@ test('water against minutes: a field to walk by keys, and a point to go to', asy
 })
 
 test('the model can be read, with its plots', async ({ page }) => {
-  await open(page, '/dry-run?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
+  await open(page, '/simulation?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   await page.getByRole('link', { name: 'how the model works' }).click()
   await expect(page.getByRole('heading', { name: 'The ledger' })).toBeVisible()
   await expect(page.getByRole('img', { name: /Crank/ })).toBeVisible()

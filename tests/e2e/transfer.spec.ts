@@ -16,7 +16,7 @@ test('a household is taken along, looked at in another house, added with what wa
   writeFileSync(join(folder, 'clock'), '0')
   const server = await serve(portBeside(6), join(folder, 'omsel.sqlite'), join(folder, 'clock'))
   try {
-    await open(page, '/carry')
+    await open(page, '/transfer')
     const coming = page.waitForEvent('download')
     await page.getByRole('link', { name: 'The whole household' }).click()
     const download = await coming
@@ -30,7 +30,7 @@ test('a household is taken along, looked at in another house, added with what wa
       headers: { Origin: OTHER },
       body: new URLSearchParams({ intent: 'later' }),
     })
-    await open(page, `${OTHER}/carry`)
+    await open(page, `${OTHER}/transfer`)
     const file = page.locator('input[type=file]')
     writeFileSync(join(folder, 'torn.json'), '{"format": "omsel.household", "tab')
     await file.setInputFiles(join(folder, 'torn.json'))
@@ -43,14 +43,14 @@ test('a household is taken along, looked at in another house, added with what wa
     await settings.getByText('use the file’s').click()
     expect(await serious(page)).toEqual([])
     // Stopped on its way, nothing has come in, and what was looked at and chosen still stands.
-    await page.route('**/carry.data*', (route) =>
+    await page.route('**/transfer.data*', (route) =>
       route.request().method() === 'POST' ? undefined : route.continue(),
     )
     await page.getByRole('button', { name: 'Add it' }).click()
     await page.getByRole('button', { name: 'Stop' }).click()
     await expect(page.getByText('Cancelled; nothing was changed.')).toBeVisible()
     await expect(settings.getByRole('radio', { name: 'use the file’s' })).toBeChecked()
-    await page.unroute('**/carry.data*')
+    await page.unroute('**/transfer.data*')
     await page.getByRole('button', { name: 'Add it' }).click()
     await expect(page.getByText(/\d+ items/)).toBeVisible()
     await page.getByRole('link', { name: 'Notebook', exact: true }).first().click()
@@ -58,7 +58,7 @@ test('a household is taken along, looked at in another house, added with what wa
     await expect(page.getByRole('link', { name: /Brown short-grain/ }).first()).toBeVisible()
 
     // In its place: what the other house had, and nothing of what this one began with.
-    await open(page, `${OTHER}/carry`)
+    await open(page, `${OTHER}/transfer`)
     await file.setInputFiles(carried)
     await page.getByRole('button', { name: 'Check the file' }).click()
     await page.getByText('Replace this kitchen').click()

@@ -47,11 +47,11 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
       <div className="place-head">
         <h1 className="figure">Compare</h1>
         <span className={classes.keys}>
-          <Link to={`/elsewhere?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>
+          <Link to={`/convert?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>
             Convert for another kitchen
           </Link>
           <Link
-            to={`/by?${new URLSearchParams({ for: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}
+            to={`/ready-by?${new URLSearchParams({ servings: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}
           >
             What can be ready by …
           </Link>
@@ -213,7 +213,7 @@ function Another({
   const ways = methodsOf(vessel.kind)
     .filter((id: MethodId) => id !== own)
     .map((id) => ({
-      value: new URLSearchParams({ by: id }).toString(),
+      value: new URLSearchParams({ method: id }).toString(),
       label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for this grain)'}`,
     }))
   const pots = house.vessels

@@ -1,5 +1,5 @@
 import { sideOf, type Side } from '#core/compare/side'
-import { fromSearch, toSearch } from '../../planning/plan-address'
+import { fromSearch, toSearch, withPresentKeys } from '../../planning/plan-address'
 import {
   methodOfState,
   requestOf,
@@ -36,9 +36,9 @@ export function sidesOf(search: URLSearchParams, first: BenchState, house: House
 
 /** The bench of an address with some of it changed. A soak that went with the old grain or way does not stay. */
 function changed(search: URLSearchParams, change: string, first: BenchState, house: House): BenchState {
-  const merged = new URLSearchParams(search)
+  const merged = withPresentKeys(search)
   merged.delete('beside')
-  for (const [key, value] of new URLSearchParams(change)) {
+  for (const [key, value] of withPresentKeys(new URLSearchParams(change))) {
     if (value === '') merged.delete(key)
     else merged.set(key, value)
   }

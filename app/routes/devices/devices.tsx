@@ -51,7 +51,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (intent === 'leave' && door.network) {
     const token = tokenIn(request.headers.get('cookie'), door.secure)
     if (token) sendAway(access, token)
-    return redirect('/enter', { headers: { 'Set-Cookie': noCookie(door.secure) } })
+    return redirect('/login', { headers: { 'Set-Cookie': noCookie(door.secure) } })
   }
   const refuse = (path: string, message: string, status = 422) =>
     data({ errors: [{ path, message }], typed: {} }, { status })
@@ -139,7 +139,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
                 ) : (
                   <div className={classes.code}>
                     <QRCodeSVG
-                      value={`${network.addresses[address]!}/enter#join=${code}`}
+                      value={`${network.addresses[address]!}/login#join=${code}`}
                       size={220}
                       marginSize={3}
                       title={`Sign-in address: ${network.addresses[address]!}`}

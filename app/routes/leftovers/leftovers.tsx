@@ -132,8 +132,8 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
       <div className="place-head">
         <h1 className="figure">Leftovers</h1>
         <div className={classes.acts}>
-          {kept.length > 0 && <Link to="/kept/labels">labels to print</Link>}
-          <Button component={Link} to="/kept/put-away">
+          {kept.length > 0 && <Link to="/leftovers/labels">labels to print</Link>}
+          <Button component={Link} to="/leftovers/put-away">
             Store leftovers
           </Button>
         </div>

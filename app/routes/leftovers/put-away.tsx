@@ -82,7 +82,7 @@ export async function action({ request }: Route.ActionArgs) {
   }
   const put = putAway(open, parcel, nowMs())
   if (!put.ok) return data({ errors: put.errors }, { status: 422 })
-  return redirect('/kept')
+  return redirect('/leftovers')
 }
 
 export const PLACE_WORDS: Record<CoolingPlace, string> = {
@@ -151,7 +151,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
   return (
     <main className="place">
       <p>
-        <Link to="/kept">Stored</Link>
+        <Link to="/leftovers">Stored</Link>
       </p>
       <h1 className="figure">Put away{cook ? `: ${cook.title}` : ''}</h1>
       {cook && cook.already > 0 && <p role="status">Part of this batch is already stored.</p>}
@@ -251,7 +251,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
           </p>
           {containers.length === 0 ? (
             <p>
-              No containers yet: <Link to="/kept">add one</Link> first.
+              No containers yet: <Link to="/leftovers">add one</Link> first.
             </p>
           ) : (
             <div role="group" aria-label="Into which containers">

@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Omsel' }]
 
 /** Only ways of this house are gone on with. */
 const wayOn = (to: string | null): string =>
-  to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/enter') ? to : '/'
+  to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/login') ? to : '/'
 
 export function loader({ request }: Route.LoaderArgs) {
   const door = doorOf(request)

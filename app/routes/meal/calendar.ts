@@ -18,7 +18,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
     prodId: { company: 'omsel', product: 'supper', language: 'EN' },
     ttl: SUBSCRIBED_S,
   })
-  const url = new URL(`/supper/${supper.id}`, request.url).toString()
+  const url = new URL(`/meal/${supper.id}`, request.url).toString()
   for (const dish of schedule?.dishes ?? [])
     for (const task of dish.tasks) {
       if (!task.hands_on && task.resource === undefined) continue

@@ -132,7 +132,7 @@ describe('the calendar', () => {
   const read = (id: string) => {
     const response = calendar.loader({
       params: { supper: id },
-      request: new Request(`http://omsel.test/supper/${id}/calendar.ics`),
+      request: new Request(`http://omsel.test/meal/${id}/calendar.ics`),
       context: {},
     } as never)
     return response

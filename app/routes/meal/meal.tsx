@@ -78,7 +78,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       if (!added.ok) return refuse(added.errors)
       // From the bench one comes here to see it on the table.
       return typed.kind === 'plan'
-        ? redirect(`/supper/${params.supper}`)
+        ? redirect(`/meal/${params.supper}`)
         : { done: 'add' as const, at: nowMs() }
     }
     case 'drop': {
@@ -97,7 +97,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     }
     case 'remove':
       open.suppers.drop(params.supper)
-      return redirect('/supper')
+      return redirect('/meal')
     default:
       return refuse(
         [
@@ -128,12 +128,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   const refresh = useRefresh()
   const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const line = useKitchenStream(refresh)
-  const outbox = useOutbox<SupperPress>(
-    `supper-${supper.id}`,
-    aheadMs,
-    refresh,
-    `/supper/${supper.id}/events`,
-  )
+  const outbox = useOutbox<SupperPress>(`supper-${supper.id}`, aheadMs, refresh, `/meal/${supper.id}/events`)
   const begun = board?.begun ?? false
   useEffect(() => {
     if (!begun) return
@@ -196,12 +191,12 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   return (
     <main className="place" data-heard={loaderData.nowMs}>
       <p className={classes.bar}>
-        <Link to="/supper">Meals</Link>
+        <Link to="/meal">Meals</Link>
       </p>
       <div className="place-head">
         <h1 className="figure">{supper.title}</h1>
         <div className={classes.acts}>
-          <a href={`/supper/${supper.id}/calendar.ics`}>calendar</a>
+          <a href={`/meal/${supper.id}/calendar.ics`}>calendar</a>
           <PrintKey />
         </div>
       </div>

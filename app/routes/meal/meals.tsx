@@ -41,7 +41,7 @@ export async function action({ request }: Route.ActionArgs) {
       },
     ])
   const saved = saveSupper(open, { ...typed, serve_ms: String(serve) }, nowMs())
-  return saved.ok ? redirect(`/supper/${saved.value}`) : refuse(saved.errors)
+  return saved.ok ? redirect(`/meal/${saved.value}`) : refuse(saved.errors)
 }
 
 /** Suppers there were and will be, and a new one. */
@@ -87,7 +87,7 @@ export default function Suppers({ loaderData, actionData }: Route.ComponentProps
       <ul className="place-list">
         {suppers.map((s) => (
           <li key={s.id} className="basin">
-            <Link to={`/supper/${s.id}`}>
+            <Link to={`/meal/${s.id}`}>
               <b className="figure">{s.title}</b>
             </Link>
             <span>

@@ -165,7 +165,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
     grain: loaderData.grain,
     grams: String(Math.round(loaderData.grainG)),
     pot: loaderData.vesselId,
-    ...(loaderData.heatId ? { on: loaderData.heatId } : {}),
+    ...(loaderData.heatId ? { burner: loaderData.heatId } : {}),
   }
   const address = (more: Record<string, string> = {}) =>
     `/?${new URLSearchParams({ ...plan, ...more }).toString()}`
@@ -367,7 +367,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
               <p className={classes.learned}>You can still use it for {becomesOf(judgement).join('; ')}.</p>
             )}
             <p>
-              <Link to={`/kept/put-away?cook=${loaderData.id}`}>Store the leftovers</Link>
+              <Link to={`/leftovers/put-away?cook=${loaderData.id}`}>Store the leftovers</Link>
             </p>
             {learned && judgement && (
               <p className={classes.learned}>

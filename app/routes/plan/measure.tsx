@@ -128,7 +128,7 @@ export function Measure(props: MeasureProps) {
                 question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`}
                 sum={() => whyDepth(props.context, water.pour_g)}
               />
-              , <Link to={`/dipstick?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
+              , <Link to={`/ruler?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
             </>
           )}
       </p>

@@ -310,7 +310,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           leaveAddress()
           void submit(
             { intent: 'add', ...supperDishOf(state, house, first, request) },
-            { method: 'post', action: `/supper/${id}` },
+            { method: 'post', action: `/meal/${id}` },
           )
         }}
         undo={canUndo ? undo : undefined}

@@ -68,9 +68,10 @@ export function StartBar({
         <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>
           {Math.round(plan.yield.cooked_mass_g)} g cooked
         </Why>{' '}
-        · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/dry-run?${search}`}>simulate</Link> ·{' '}
-        <Link to={`/card?${search}`}>card</Link> · <Link to={`/trials?${search}`}>taste test</Link> ·{' '}
-        <Link to={`/supper/split?${search}`}>split between pots</Link>
+        · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link>{' '}
+        · <Link to={`/recipe-card?${search}`}>card</Link> ·{' '}
+        <Link to={`/taste-tests?${search}`}>taste test</Link> ·{' '}
+        <Link to={`/meal/split?${search}`}>split between pots</Link>
         {suppers.map((s) => (
           <span key={s.id}>
             {' '}

@@ -16,7 +16,7 @@ export default function Practices({ loaderData: { understood } }: Route.Componen
     <main className="place">
       <div className="place-head">
         <h1 className="figure">Practice</h1>
-        <Link to="/dry-run">Simulation</Link>
+        <Link to="/simulation">Simulation</Link>
       </div>
       <p className="place-lead">
         An imaginary pot in fast time: you control heat, lid and water. The recipe may not fit this kitchen.

@@ -7,7 +7,7 @@ import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
 import { Kernel } from '../../ui/drawing/grain-pattern'
 import { clockTime, hourAt, isClockHour, nextAt, spanWord } from '../../ui/time/clock-hour'
-import { toSearch } from '../../planning/plan-address'
+import { toSearch, withPresentKeys } from '../../planning/plan-address'
 import { firstBench } from '../../planning/plan-state'
 import { houseIn } from '../../planning/planning-data.server'
 import { METHOD_WORDS } from '../../planning/plan-words'
@@ -29,7 +29,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const asked = search.get('at') ?? ''
   const wrongHour = asked !== '' && !isClockHour(asked)
   const hour = asked !== '' && !wrongHour ? asked : hourAt(now + FIRST_IN_MS, settings.zone)
-  const people = Number((search.get('for') ?? String(USUAL_EATERS)).replace(',', '.'))
+  const people = Number((withPresentKeys(search).get('servings') ?? String(USUAL_EATERS)).replace(',', '.'))
   const wrongEaters = !(people >= LIMITS.amount.servings[0] && people <= MOST_EATERS)
   const eaters = wrongEaters ? USUAL_EATERS : people
   const tableMs = nextAt(hour, settings.zone, now)
@@ -67,7 +67,7 @@ export function loader({ request }: Route.LoaderArgs) {
     wrong: {
       at: wrongHour ? `Enter a time like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
       for: wrongEaters
-        ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} people, got ${(search.get('for') ?? '').slice(0, 20)}.`
+        ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} people, got ${(withPresentKeys(search).get('servings') ?? '').slice(0, 20)}.`
         : undefined,
     },
     ready: grouped(ready),
@@ -89,7 +89,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
         <TextInput key={hour} type="time" name="at" label="Serve at" defaultValue={hour} error={wrong.at} />
         <NumberInput
           key={eaters}
-          name="for"
+          name="servings"
           label="People"
           defaultValue={eaters}
           min={LIMITS.amount.servings[0]}

@@ -37,7 +37,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
     })),
     ...open.shelf
       .bags()
-      .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/shelf' })),
+      .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/grains' })),
     ...pots.map((pot): Thing => ({
       kind: 'Pots',
       label: pot.name,
@@ -47,7 +47,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
     ...open.equipment
       .measures()
       .map((m): Thing => ({ kind: 'Measures', label: m.name, more: `${Math.round(m.ml)} mL`, to: '/pots' })),
-    ...open.suppers.all().map((s): Thing => ({ kind: 'Suppers', label: s.title, to: `/supper/${s.id}` })),
+    ...open.suppers.all().map((s): Thing => ({ kind: 'Meals', label: s.title, to: `/meal/${s.id}` })),
     ...open.cooks.running().map((cook): Thing => ({
       kind: 'On the stove',
       label: cook.title,
@@ -58,7 +58,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       kind: 'Kept',
       label: row.title,
       more: row.container_name,
-      to: '/kept',
+      to: '/leftovers',
     })),
     ...SITUATIONS.map((s): Thing => ({
       kind: 'Practice',

@@ -219,7 +219,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           <Link to="/devices">Other devices</Link>
         </li>
         <li>
-          <Link to="/carry">Export and import</Link>
+          <Link to="/transfer">Export and import</Link>
         </li>
       </ul>
     </main>

@@ -67,7 +67,7 @@ export function CoolingStrip({ tubs, now }: { tubs: readonly CoolingTub[]; now: 
     <ul className={classes.strip} aria-label="Cooling">
       {due.slice(0, 3).map(({ tub, next }) => (
         <li key={tub.id} data-due={next.atMs <= now || undefined}>
-          <Link to="/kept">
+          <Link to="/leftovers">
             {tub.containerName} of {tub.title}
           </Link>{' '}
           <b className="figure">{next.atMs <= now ? 'now' : countdown(next.atMs - now)}</b> {next.says}

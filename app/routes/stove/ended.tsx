@@ -32,7 +32,7 @@ export function Ended({ id, title, variety, outcome, endedMs, clock, onTakeBack 
           {outcome === 'finished' ? 'Add details' : 'See it in the notebook'}
         </Link>
         {outcome === 'finished' && (
-          <Link to={`/kept/put-away?cook=${id}`} className={classes.key}>
+          <Link to={`/leftovers/put-away?cook=${id}`} className={classes.key}>
             Store the leftovers
           </Link>
         )}

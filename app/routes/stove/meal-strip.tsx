@@ -38,13 +38,13 @@ export function BoardStrip({
     `supper-${board.id}`,
     aheadMs,
     refresh,
-    `/supper/${board.id}/events`,
+    `/meal/${board.id}/events`,
   )
   const soon = board.acts.filter((act) => act.cook === undefined && act.atMs <= now + SOON_MS).slice(0, MOST)
   if (soon.length === 0) return null
   return (
     <section className={classes.strip} aria-label="The rest of the meal">
-      <Link to={`/supper/${board.id}`} className="small">
+      <Link to={`/meal/${board.id}`} className="small">
         {board.title}
       </Link>
       <Acts

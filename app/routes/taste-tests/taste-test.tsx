@@ -44,7 +44,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     }
     case 'drop':
       open.trials.drop(params.trial)
-      return redirect('/trials')
+      return redirect('/taste-tests')
     default:
       return data(
         {
@@ -74,7 +74,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <main className="place">
       <p>
-        <Link to="/trials">Taste tests</Link>
+        <Link to="/taste-tests">Taste tests</Link>
       </p>
       <h1 className="figure">{trial.title}</h1>
       <ul className={classes.cups}>

@@ -55,7 +55,7 @@ export async function action({ request }: Route.ActionArgs) {
     return data({ errors: [{ path: 'trial', message: 'trial must be JSON' }] }, { status: 400 })
   }
   const made = makeTrial(kitchen(), given, nowMs())
-  return made.ok ? redirect(`/trials/${made.value}`) : data({ errors: made.errors }, { status: 422 })
+  return made.ok ? redirect(`/taste-tests/${made.value}`) : data({ errors: made.errors }, { status: 422 })
 }
 
 interface Choice {
@@ -121,7 +121,7 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
         <ul className="place-list">
           {trials.map((t) => (
             <li key={t.id} className="basin">
-              <Link to={`/trials/${t.id}`}>
+              <Link to={`/taste-tests/${t.id}`}>
                 <b className="figure">{t.title}</b>
               </Link>
               <span className="quiet">

@@ -250,7 +250,7 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
                 variant="subtle"
                 onClick={() => {
                   setStoppedAt(loaderData.brought)
-                  void submit(null, { method: 'get', action: '/carry', preventScrollReset: true })
+                  void submit(null, { method: 'get', action: '/transfer', preventScrollReset: true })
                 }}
               >
                 Stop
@@ -290,7 +290,7 @@ function useProgress(busy: boolean): { done: number; total: number } | undefined
     if (!busy) return
     const timer = setInterval(() => {
       // A page that asks is not worth an error: what is not known is not shown.
-      fetch('/carry/progress')
+      fetch('/transfer/progress')
         .then((r) => r.json() as Promise<typeof progress | null>)
         .then(
           (seen) => setProgress(seen ?? undefined),

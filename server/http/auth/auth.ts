@@ -42,7 +42,7 @@ export function doorOf(request: globalThis.Request): Door & { address: string } 
 }
 
 /** What anybody may see who has not been let in: how to be let in, and nothing of the house. */
-const OPEN = /^\/(enter(\.data)?|healthz|readyz|authority\.pem)$/
+const OPEN = /^\/(login(\.data)?|healthz|readyz|authority\.pem)$/
 
 const LOOK_AGAIN_MS = 3000
 
@@ -64,7 +64,7 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
     }
     const asksForPage = request.method === 'GET' && (request.get('accept') ?? '').includes('text/html')
     if (asksForPage)
-      return void response.redirect(302, `/enter?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
+      return void response.redirect(302, `/login?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
     response.status(401).type('text').send('Sign in with the passphrase first.')
   }
 }
