@@ -8,9 +8,9 @@ import compression from 'compression'
 import express from 'express'
 
 const BUILD = './build/server/index.js' // a variable, so that type-checking does not depend on a build
-const LARGEST_BODY = 1_000_000 // bytes
-const LARGEST_PHOTO_BODY = 13_000_000 // a picture of 12 MB, and what a form wraps around it
-const LARGEST_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is brought in
+const MAX_BODY = 1_000_000 // bytes
+const MAX_PHOTO_BODY = 13_000_000 // a picture of 12 MB, and what a form wraps around it
+const MAX_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is brought in
 const FINISH_MS = 10_000 // how long a request may still take when the server is asked to end
 const KEEP_MS = 65_000 // an idle line is kept for longer than callers keep it: who ends it first never cuts off a question
 const port = Number(process.env.PORT ?? 4870)
@@ -30,7 +30,7 @@ const fromHere = (request) => {
 }
 
 const build = await import(BUILD)
-const { failed, gate, isLoopback, isReady, log, logged, openDoor, redirectRenamed } = build.entry.module
+const { failed, gate: requireSession, isLoopback, isReady, log, logged, openDoor: prepareHttps, redirectRenamed } = build.entry.module
 // On this machine the house is open as it is; on the network it has a door of its own, beside.
 const onNetwork = !isLoopback(host)
 // The worker bears the build it belongs to, so that another build is another worker.
@@ -40,7 +40,7 @@ const pages = createRequestHandler({ build })
 let stopping = false
 
 /** @type {(door: { network: boolean, secure: boolean }) => express.Express} */
-const houseBehind = (door) => {
+const householdBehind = (listener) => {
   const app = express()
   app.disable('x-powered-by')
   app.use(logged)
@@ -73,10 +73,10 @@ const houseBehind = (door) => {
       return void response.status(415).type('text').send('Send it as it is, without Content-Encoding.')
     const asParts = request.get('content-type')?.startsWith('multipart/form-data')
     const most = !asParts
-      ? LARGEST_BODY
+      ? MAX_BODY
       : /^\/transfer(\.data)?$/.test(request.path)
-        ? LARGEST_HOUSEHOLD_BODY
-        : LARGEST_PHOTO_BODY
+        ? MAX_HOUSEHOLD_BODY
+        : MAX_PHOTO_BODY
     if (Number(length) > most)
       return void response
         .status(413)
@@ -107,7 +107,7 @@ const houseBehind = (door) => {
   app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
   app.use(express.static('build/client', { maxAge: '1h' }))
   app.use(redirectRenamed)
-  app.use(gate(door))
+  app.use(requireSession(listener))
   app.use(pages)
   app.use(failed)
   return app
@@ -135,16 +135,16 @@ const open = (server, at, on, says) => {
 }
 
 if (onNetwork) {
-  const door = await openDoor(networkPort)
-  if (!door.ok) {
-    console.error(door.message)
+  const listener = await prepareHttps(networkPort)
+  if (!listener.ok) {
+    console.error(listener.message)
     process.exit(2)
   }
-  const { key, chain, fingerprint } = door.value
+  const { key, chain, fingerprint } = listener.value
   open(
     https.createServer(
       { key, cert: chain, minVersion: 'TLSv1.2' },
-      houseBehind({ network: true, secure: true }),
+      householdBehind({ network: true, secure: true }),
     ),
     networkPort,
     host,
@@ -153,7 +153,7 @@ if (onNetwork) {
 }
 const own = onNetwork ? '127.0.0.1' : host
 open(
-  http.createServer(houseBehind({ network: false, secure: false })),
+  http.createServer(householdBehind({ network: false, secure: false })),
   port,
   own,
   `Omsel is at http://${own}:${port}`,

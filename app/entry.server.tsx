@@ -10,7 +10,13 @@ import { errorOf, log, placeOf } from '#server/log'
 import { NonceContext } from './layout/nonce'
 
 // The server around the pages is plain JavaScript; what it guards the house with comes with the build.
-export { failed, gate, isReady, logged, openDoor } from '#server/http/auth/auth'
+export {
+  failed,
+  requireSession as gate,
+  isReady,
+  logged,
+  prepareHttps as openDoor,
+} from '#server/http/auth/auth'
 export { isLoopback } from '#server/http/auth/hosts'
 export { redirectRenamed } from '#server/http/redirects'
 export { log } from '#server/log'

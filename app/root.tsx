@@ -14,9 +14,9 @@ import {
   useLocation,
 } from 'react-router'
 import type { Route } from './+types/root'
-import { useAlive } from './layout/use-hydrated'
+import { useHydrated } from './layout/use-hydrated'
 import { useNonce } from './layout/nonce'
-import { doorTo } from './layout/sign-in-link'
+import { listenerTo } from './layout/sign-in-link'
 import { theme } from './ui/theme/theme'
 
 export const meta: Route.MetaFunction = () => [
@@ -55,7 +55,7 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function Root() {
-  useAlive()
+  useHydrated()
   return <Outlet />
 }
 
@@ -76,7 +76,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
               ? 'There is no such page here.'
               : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}
       </p>
-      <Anchor href={shut ? doorTo(here) : '/'} underline="always">
+      <Anchor href={shut ? listenerTo(here) : '/'} underline="always">
         {shut ? 'Sign in again' : 'Back to the plan'}
       </Anchor>
     </main>

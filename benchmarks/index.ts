@@ -1,5 +1,5 @@
 import { planFrom } from '#core/contract/plan'
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETIES } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/methods/index'
 import { plan } from '#core/plan/plan'
@@ -34,7 +34,7 @@ const millis = (run: () => void): number => {
 const median = (list: number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!
 const worst = (list: number[]): number => Math.max(...list)
 
-const usual = readPlanRequest({
+const usual = parsePlanRequest({
   grains: [{ variety: 'short-white' }],
   amount: { basis: 'dry-mass', value: 300 },
 })
@@ -70,7 +70,7 @@ const kitchens = median(
 say('an hour of one fine pot', `${oneHour.toFixed(1)} ms`, `${(oneHour / fine).toFixed(1)} of a fine pot`)
 say('a sweep of 400 pots', `${kitchens.toFixed(0)} ms`, `${(kitchens / fine).toFixed(0)} of a fine pot`)
 
-const supper = Array.from({ length: 8 }, (_, d) => ({
+const meal = Array.from({ length: 8 }, (_, d) => ({
   id: `dish-${d}`,
   hold_max_minutes: 30,
   tasks: Array.from({ length: 6 }, (_, t) => ({
@@ -89,7 +89,7 @@ const choir = {
     { id: 'c', heat: 'induction' },
   ],
   cooks: 2,
-  dishes: supper,
+  dishes: meal,
 }
 scheduleFrom(choir)
 const tables = Array.from({ length: 9 }, () => millis(() => scheduleFrom(choir)))

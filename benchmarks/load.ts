@@ -61,8 +61,8 @@ await served(4886, async ({ address, memoryMb }) => {
   say('plans, every one another, none known', told(ever), share(ever))
   const page = await fire([{ method: 'GET', path: '/notebook' }])
   say('the notebook’s page', told(page), share(page))
-  const bench = await fire([{ method: 'GET', path: '/?grain=short-white&for=5' }])
-  say('the bench’s page, with its plan', told(bench), share(bench))
+  const plan = await fire([{ method: 'GET', path: '/?grain=short-white&for=5' }])
+  say('the bench’s page, with its plan', told(plan), share(plan))
   const quiet = await fire([{ method: 'GET', path: '/stove' }])
   let seed = 0
   let reckoning = true

@@ -6,7 +6,7 @@ import { VARIETIES } from '#core/grain/varieties'
 import { randomOf } from '#core/simulate/sweep'
 import { beginHousehold, FIRST_KITCHEN } from '../server/commands/begin-household'
 import { openKitchen } from '../server/store/open-household'
-import { beliefsIn, note } from '../server/commands/rebuild-entry'
+import { currentBeliefs, note } from '../server/commands/rebuild-entry'
 import { startCook } from '../server/commands/start-cook'
 import { say } from './say'
 
@@ -75,7 +75,7 @@ say(
   `${((performance.now() - noting) / COOKS).toFixed(2)} ms each`,
 )
 const thinking = performance.now()
-const { beliefs } = beliefsIn(kitchen)
+const { beliefs } = currentBeliefs(kitchen)
 say(
   'all beliefs made anew from them',
   `${(performance.now() - thinking).toFixed(0)} ms`,

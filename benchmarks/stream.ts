@@ -57,12 +57,12 @@ try {
   const stove = started.headers.get('location')!
   const idle = await pageTimes(stove)
   const screens = Array.from({ length: 50 }, () => new AbortController())
-  let heard = 0
+  let cachedPaths = 0
   for (const screen of screens)
     void fetch(`${address}/cooks/all/changes`, { signal: screen.signal })
       .then(async (response) => {
         const reader = response.body!.getReader()
-        while (!(await reader.read()).done) heard += 1
+        while (!(await reader.read()).done) cachedPaths += 1
       })
       .catch(() => undefined)
   await new Promise((r) => setTimeout(r, 500))
@@ -87,7 +87,7 @@ try {
   say('a page of the stove, idle', `${idle.toFixed(1)} ms`)
   say(
     'the same, 50 screens listening',
-    `${busy.toFixed(1)} ms, ${heard} words heard`,
+    `${busy.toFixed(1)} ms, ${cachedPaths} words heard`,
     `${(busy / idle).toFixed(2)} of idle`,
   )
 } finally {

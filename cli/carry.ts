@@ -2,7 +2,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import type { FieldError } from '#core/contract/fields'
 import { inUseBy } from '#server/backup/copy'
-import { bringIn, lookAt, WAYS_IN } from '#server/commands/transfer'
+import { importBundle, lookAt, IMPORT_MODES } from '#server/commands/transfer'
 import { databaseFile, openKitchen } from '#server/store/open-household'
 import { bundleText } from '#server/transfer/export-bundle'
 
@@ -14,7 +14,7 @@ export async function carry(
 ): Promise<void> {
   const say = (message: string) => fail([{ path: '', message }])
   const file = databaseFile()
-  const way = WAYS_IN.find((one) => args.includes(`--${one}`))
+  const way = IMPORT_MODES.find((one) => args.includes(`--${one}`))
   const strange = args.find((arg) => arg.startsWith('--') && arg !== `--${way ?? ''}`)
   if (strange) return say(`${command} knows no ${strange}`)
   const [path = '-', ...more] = args.filter((arg) => !arg.startsWith('--'))
@@ -40,12 +40,12 @@ export async function carry(
     }
     const bytes = readFileSync(path === '-' ? 0 : path)
     if (!way) {
-      const looked = lookAt(kitchen, bytes)
-      return looked.ok
-        ? void process.stdout.write(`${JSON.stringify(looked.value, null, 2)}\n`)
-        : fail(looked.errors)
+      const lidCheck = lookAt(kitchen, bytes)
+      return lidCheck.ok
+        ? void process.stdout.write(`${JSON.stringify(lidCheck.value, null, 2)}\n`)
+        : fail(lidCheck.errors)
     }
-    const brought = await bringIn(kitchen, file, bytes, way, {}, Date.now())
+    const brought = await importBundle(kitchen, file, bytes, way, {}, Date.now())
     if (!brought.ok) return fail(brought.errors)
     process.stdout.write(`${JSON.stringify(brought.value, null, 2)}\n`)
   } catch (error) {

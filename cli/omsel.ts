@@ -3,7 +3,7 @@ import { presetsListing, varietiesListing } from '#core/contract/listings'
 import { planWithOdds } from '#core/contract/plan-with-odds'
 import { scheduleFrom } from '#core/contract/schedule'
 import { simulateFrom } from '#core/contract/simulate'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import type { FieldError } from '#core/contract/fields'
 
 const USAGE = `omsel: plan, simulate and schedule grain cooking
@@ -23,9 +23,9 @@ const USAGE = `omsel: plan, simulate and schedule grain cooking
 A request that cannot be read ends with exit code 2 and {"errors":[...]} on standard error.
 `
 const MALFORMED = 2
-const LARGEST_REQUEST = 1_000_000 // characters
+const MAX_REQUEST = 1_000_000 // characters
 
-const COMMANDS = new Map<string, (input: unknown) => Read<unknown>>([
+const COMMANDS = new Map<string, (input: unknown) => Result<unknown>>([
   ['plan', planWithOdds],
   ['simulate', simulateFrom],
   ['schedule', scheduleFrom],
@@ -61,15 +61,15 @@ function fail(errors: FieldError[]): never {
 
 const failure = (message: string) => fail([{ path: '', message }])
 
-function readRequest(file: string): unknown {
+function parseRequest(file: string): unknown {
   let text: string
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8')
   } catch (error) {
     return failure(`cannot read ${file === '-' ? 'standard input' : file}: ${(error as Error).message}`)
   }
-  if (text.length > LARGEST_REQUEST)
-    failure(`request must be at most ${LARGEST_REQUEST} characters, got ${text.length}`)
+  if (text.length > MAX_REQUEST)
+    failure(`request must be at most ${MAX_REQUEST} characters, got ${text.length}`)
   try {
     return JSON.parse(text)
   } catch (error) {
@@ -89,7 +89,7 @@ if (command === undefined || command === 'help' || command === '--help') {
 } else if (LISTINGS.has(command)) {
   print(LISTINGS.get(command)!())
 } else if (COMMANDS.has(command)) {
-  const result = COMMANDS.get(command)!(readRequest(file))
+  const result = COMMANDS.get(command)!(parseRequest(file))
   if (!result.ok) fail(result.errors)
   print(result.value)
 } else {

@@ -1,5 +1,5 @@
 import type { VarietyId } from '#core/grain/varieties'
-import type { Judgement } from '#core/learn/rating'
+import type { Rating } from '#core/learn/rating'
 
 /** One cook of the season, as it was cooked and told. */
 export interface SeasonCook {
@@ -17,10 +17,10 @@ export interface SeasonCook {
   slow: number
   lidLifts?: number
   stopped?: true
-  judged?: Judgement & { note: string }
+  judged?: Rating & { note: string }
 }
 
-const told = (wetDry: number, hardness: number, bottom: Judgement['bottom'], note = '') => ({
+const told = (wetDry: number, hardness: number, bottom: Rating['bottom'], note = '') => ({
   wetDry,
   hardness,
   bottom,

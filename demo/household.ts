@@ -1,5 +1,5 @@
-import type { ParcelJson } from '#core/contract/leftovers'
-import type { Eater } from '#core/eaters/party'
+import type { ContainerJson } from '#core/contract/leftovers'
+import type { Person } from '#core/eaters/party'
 import type { ContainerRow } from '#server/store/leftovers'
 import type { BagRow } from '#server/store/grain-bags'
 import { heatRow, vesselRow, type FirstKitchen } from '#server/commands/begin-household'
@@ -15,7 +15,7 @@ const SCOOP_LINES = [
 ]
 
 /** Pim eats half a plate and likes it soft; Teo likes it firm. */
-export const TARN_HEAD_EATERS: Eater[] = [
+export const TARN_HEAD_PEOPLE: Person[] = [
   { id: 'maren', name: 'Maren', appetite: 1, firmness: null, avoids: [] },
   { id: 'teo', name: 'Teo', appetite: 1.25, firmness: 0.2, avoids: [] },
   { id: 'pim', name: 'Pim', appetite: 0.5, firmness: 0.8, avoids: [] },
@@ -137,68 +137,69 @@ export const TARN_HEAD_CONTAINERS: readonly ContainerRow[] = [
 ]
 
 /** What lies in their fridge and freezer: hours ago it came off the heat. */
-export const TARN_HEAD_KEPT: readonly { hoursAgo: number; parcel: Omit<ParcelJson, 'minutes_ago'> }[] = [
-  {
-    hoursAgo: 144,
-    parcel: {
-      title: 'short-white from the choir',
-      variety: 'short-white',
-      grams: 720,
-      portions: 4,
-      water_share: 0.6,
-      density_g_ml: 0.79,
-      place: 'freezer',
-      open: false,
-      stacked: 1,
-      containers: ['lunch-tin', 'lunch-tin'],
+export const TARN_HEAD_LEFTOVER: readonly { hoursAgo: number; parcel: Omit<ContainerJson, 'minutes_ago'> }[] =
+  [
+    {
+      hoursAgo: 144,
+      parcel: {
+        title: 'short-white from the choir',
+        variety: 'short-white',
+        grams: 720,
+        portions: 4,
+        water_share: 0.6,
+        density_g_ml: 0.79,
+        place: 'freezer',
+        open: false,
+        stacked: 1,
+        containers: ['lunch-tin', 'lunch-tin'],
+      },
     },
-  },
-  {
-    hoursAgo: 31,
-    parcel: {
-      title: 'basmati',
-      variety: 'basmati',
-      grams: 210,
-      portions: 1,
-      water_share: 0.64,
-      density_g_ml: 0.62,
-      place: 'fridge',
-      open: true,
-      stacked: 1,
-      containers: ['lunch-tin'],
+    {
+      hoursAgo: 31,
+      parcel: {
+        title: 'basmati',
+        variety: 'basmati',
+        grams: 210,
+        portions: 1,
+        water_share: 0.64,
+        density_g_ml: 0.62,
+        place: 'fridge',
+        open: true,
+        stacked: 1,
+        containers: ['lunch-tin'],
+      },
     },
-  },
-  {
-    hoursAgo: 5,
-    parcel: {
-      title: 'long-white from noon',
-      variety: 'long-white',
-      grams: 380,
-      portions: 2,
-      water_share: 0.62,
-      density_g_ml: 0.67,
-      place: 'fridge',
-      open: true,
-      stacked: 1,
-      containers: ['lunch-tin', 'lunch-tin'],
+    {
+      hoursAgo: 5,
+      parcel: {
+        title: 'long-white from noon',
+        variety: 'long-white',
+        grams: 380,
+        portions: 2,
+        water_share: 0.62,
+        density_g_ml: 0.67,
+        place: 'fridge',
+        open: true,
+        stacked: 1,
+        containers: ['lunch-tin', 'lunch-tin'],
+      },
     },
-  },
-  {
-    hoursAgo: 0.3,
-    parcel: {
-      title: 'barley for the week',
-      variety: 'barley-hulled',
-      grams: 1250,
-      portions: 6,
-      water_share: 0.64,
-      density_g_ml: 0.7,
-      place: 'fridge',
-      open: true,
-      stacked: 1,
-      containers: ['flat-tray'],
+    {
+      hoursAgo: 0.3,
+      parcel: {
+        title: 'barley for the week',
+        variety: 'barley-hulled',
+        grams: 1250,
+        portions: 6,
+        water_share: 0.64,
+        density_g_ml: 0.7,
+        place: 'fridge',
+        open: true,
+        stacked: 1,
+        containers: ['flat-tray'],
+      },
     },
-  },
-]
+  ]
 
 /** Thursday's choir: what goes with the grain. */
 export const CHOIR_COMPANIONS = [

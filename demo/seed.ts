@@ -1,12 +1,12 @@
-import { supperDishOf } from '../app/planning/meal-dish'
-import { firstBench, requestOf, type BenchState, type House } from '../app/planning/plan-state'
-import { houseIn } from '../app/planning/planning-data.server'
+import { mealDishOf } from '../app/planning/meal-dish'
+import { firstPlan, requestOf, type PlanState, type PlanningData } from '../app/planning/plan-state'
+import { loadPlanningData } from '../app/planning/planning-data.server'
 import { nextAt } from '../app/ui/time/clock-hour'
 import { beginHousehold } from '#server/commands/begin-household'
-import { judge } from '#server/commands/rate'
+import { rate } from '#server/commands/rate'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { press } from '#server/commands/press'
-import { addDish, saveSupper } from '#server/commands/meals'
+import { addDish, saveMeal } from '#server/commands/meals'
 import { startCook } from '#server/commands/start-cook'
 import { putAway } from '#server/commands/leftovers'
 import {
@@ -14,8 +14,8 @@ import {
   TARN_HEAD,
   TARN_HEAD_BAGS,
   TARN_HEAD_CONTAINERS,
-  TARN_HEAD_EATERS,
-  TARN_HEAD_KEPT,
+  TARN_HEAD_PEOPLE,
+  TARN_HEAD_LEFTOVER,
   VALLEY_M,
 } from './household'
 import { SEASON, type SeasonCook } from './cooks'
@@ -36,10 +36,10 @@ export function seedDemo(kitchen: Kitchen, nowMs: number): void {
   beginHousehold(kitchen, TARN_HEAD)
   TARN_HEAD_BAGS.forEach(kitchen.shelf.saveBag)
   for (const cook of SEASON) cookOnce(kitchen, cook, nowMs)
-  TARN_HEAD_EATERS.forEach(kitchen.eaters.save)
+  TARN_HEAD_PEOPLE.forEach(kitchen.eaters.save)
   TARN_HEAD_CONTAINERS.forEach(kitchen.kept.saveContainer)
-  for (const { hoursAgo, parcel } of TARN_HEAD_KEPT)
-    must(putAway(kitchen, { ...parcel, minutes_ago: 15 }, nowMs - hoursAgo * HOUR))
+  for (const { hoursAgo, parcel: container } of TARN_HEAD_LEFTOVER)
+    must(putAway(kitchen, { ...container, minutes_ago: 15 }, nowMs - hoursAgo * HOUR))
   layTheTable(kitchen, nowMs)
   kitchen.kept.saveBottle({
     id: 'choir-bottle',
@@ -55,18 +55,18 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   const minutes = Math.round((cook.hour % 1) * 60)
   const hour = `${String(Math.floor(cook.hour)).padStart(2, '0')}:${String(minutes).padStart(2, '0')}`
   const startMs = nextAt(hour, zone, nowMs - (cook.daysAgo + 1) * DAY)
-  const { house: today } = houseIn(kitchen)
-  const house: House = { ...today, elevation_m: cook.valley ? VALLEY_M : today.elevation_m }
+  const { house: today } = loadPlanningData(kitchen)
+  const household: PlanningData = { ...today, elevation_m: cook.valley ? VALLEY_M : today.elevation_m }
   const request = requestOf(
     {
-      ...firstBench(house),
+      ...firstPlan(household),
       grain: cook.grain,
       amount: { basis: 'dry-mass', value: cook.grams },
       vesselId: cook.vesselId,
       heatId: cook.heatId,
       soak: cook.soak ?? null,
     },
-    house,
+    household,
     startMs,
   )
   const id = must(startCook(kitchen, { request, vessel_id: cook.vesselId, heat_id: cook.heatId }, startMs))
@@ -99,7 +99,7 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   if (cook.judged) {
     const { wetDry, hardness, bottom, note } = cook.judged
     must(
-      judge(
+      rate(
         kitchen,
         id,
         { wet_dry: String(wetDry), hardness: String(hardness), bottom, note },
@@ -112,17 +112,17 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
 /** The lake choir's supper: fourteen, three pots of grain, roots, soup and trout, tomorrow evening at seven. */
 function layTheTable(kitchen: Kitchen, nowMs: number): void {
   const { zone } = settingsOf(kitchen)
-  const { house } = houseIn(kitchen)
+  const { house: household } = loadPlanningData(kitchen)
   const serveMs = nextAt('19:00', zone, nowMs + DAY / 2)
   const id = must(
-    saveSupper(
+    saveMeal(
       kitchen,
       { title: 'the lake choir', serve_ms: String(serveMs), cooks: '2', oven: '1', names: 'Maren, Teo' },
       nowMs,
     ),
   )
-  const first = firstBench(house)
-  const grains: Partial<BenchState>[] = [
+  const first = firstPlan(household)
+  const grains: Partial<PlanState>[] = [
     {
       grain: 'short-white',
       amount: { basis: 'servings', value: 6 },
@@ -143,8 +143,8 @@ function layTheTable(kitchen: Kitchen, nowMs: number): void {
     },
   ]
   for (const more of grains) {
-    const state: BenchState = { ...first, ...more }
-    must(addDish(kitchen, id, supperDishOf(state, house, first, requestOf(state, house, nowMs))))
+    const state: PlanState = { ...first, ...more }
+    must(addDish(kitchen, id, mealDishOf(state, household, first, requestOf(state, household, nowMs))))
   }
   for (const companion of CHOIR_COMPANIONS) must(addDish(kitchen, id, { kind: 'companion', ...companion }))
 }

@@ -8,11 +8,17 @@ import { BUNDLE_LIMITS, PACKS, type PackId } from '#core/contract/bundle-names'
 import { checkHousehold } from '#server/backup/copy'
 import { bringUp, migrationCount, openDatabase } from '#server/store/open'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
-import { bringIn, broughtTimes, lookAt, type CarryChoices, type WayIn } from '#server/commands/transfer'
+import {
+  importBundle,
+  broughtTimes,
+  lookAt,
+  type CarryChoices,
+  type ImportMode,
+} from '#server/commands/transfer'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { beliefsIn } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from '#server/commands/rebuild-entry'
 import { startCook } from '#server/commands/start-cook'
-import { depthOf, readBundle } from '#server/transfer/import-bundle'
+import { depthOf, parseBundle } from '#server/transfer/import-bundle'
 import { bundleSchema, bundleText, rowsOf, tablesOf } from '#server/transfer/export-bundle'
 import { seedDemo } from './seed'
 
@@ -36,8 +42,8 @@ const bytesOf = (value: unknown): Buffer =>
   Buffer.from(typeof value === 'string' ? value : JSON.stringify(value))
 const out = (from: Home, holds: 'household' | PackId = 'household'): Bundle =>
   JSON.parse(bundleText(from.db, { holds, pictures: from.pictures, nowMs: NOW })) as Bundle
-const into = (to: Home, bundle: unknown, how: WayIn = 'as-new', choices: CarryChoices = {}) =>
-  bringIn(to, to.file, bytesOf(bundle), how, choices, NOW)
+const into = (to: Home, bundle: unknown, how: ImportMode = 'as-new', choices: CarryChoices = {}) =>
+  importBundle(to, to.file, bytesOf(bundle), how, choices, NOW)
 const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: string }[] }): T => {
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   return read.value
@@ -136,12 +142,12 @@ describe('a whole household', () => {
       bundleText(demo.db, { holds: 'household', pictures: demo.pictures, nowMs: NOW }),
     )
     expect(other.notebook.count({})).toBe(demo.notebook.count({}))
-    expect(beliefsIn(other).known).toEqual(beliefsIn(demo).known)
+    expect(currentBeliefs(other).known).toEqual(currentBeliefs(demo).known)
     expect(readdirSync(other.pictures)).toEqual(['first-holes.jpg'])
     expect(checkHousehold(other.file)).toEqual([])
-    const kept = openKitchen(join(aside!, 'omsel.sqlite'))
-    expect(bundleText(kept.db, { holds: 'household', nowMs: NOW })).toBe(before)
-    kept.db.close()
+    const leftover = openKitchen(join(aside!, 'omsel.sqlite'))
+    expect(bundleText(leftover.db, { holds: 'household', nowMs: NOW })).toBe(before)
+    leftover.db.close()
   })
 
   test('is not put in the place of one whose pot is on, nor by a part of a house', async () => {
@@ -274,11 +280,11 @@ describe('merging', () => {
 
 test('a pack is its part of the house and comes back equal beside what is there', async () => {
   for (const pack of Object.keys(PACKS) as PackId[]) {
-    const carried = out(demo, pack)
-    expect(Object.keys(carried.tables).sort()).toEqual([...PACKS[pack].tables].sort())
+    const parsedBundle = out(demo, pack)
+    expect(Object.keys(parsedBundle.tables).sort()).toEqual([...PACKS[pack].tables].sort())
     const other = empty()
-    must(await into(other, carried, 'merge', { pots: 'theirs', shelf: 'theirs' }))
-    for (const [table, rows] of Object.entries(carried.tables))
+    must(await into(other, parsedBundle, 'merge', { pots: 'theirs', shelf: 'theirs' }))
+    for (const [table, rows] of Object.entries(parsedBundle.tables))
       expect([pack, table, rowsOf(other.db, table as TableId)]).toEqual([
         pack,
         table,
@@ -310,7 +316,7 @@ test('a house of every older version is brought up as it would have been at home
         ]
       }),
     )
-    const read = must(readBundle(bytesOf({ ...whole, version, tables })))
+    const read = must(parseBundle(bytesOf({ ...whole, version, tables })))
     // The same rows, written by hand into a house of that version which is then opened by this program.
     old.pragma('foreign_keys = OFF')
     for (const table of TABLE_IDS)
@@ -473,7 +479,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
     const other = empty()
     const before = out(other)
     const given = bytes()
-    const refused = await bringIn(other, other.file, given, 'as-new', {}, NOW)
+    const refused = await importBundle(other, other.file, given, 'as-new', {}, NOW)
     expect(refused.ok ? 'taken' : refused.errors.map((e) => e.message).join('; ')).toMatch(words)
     expect(out(other)).toEqual(before)
     expect(existsSync(other.pictures) ? readdirSync(other.pictures) : []).toEqual([])
@@ -485,7 +491,9 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
     const before = out(other)
     const times = broughtTimes()
     const gone = new AbortController()
-    const bringing = bringIn(other, other.file, bytesOf(whole), 'merge', {}, NOW, { signal: gone.signal })
+    const bringing = importBundle(other, other.file, bytesOf(whole), 'merge', {}, NOW, {
+      signal: gone.signal,
+    })
     gone.abort()
     const stopped = await bringing
     expect(stopped.ok ? 'taken' : stopped.errors[0]!.message).toContain('it was stopped; nothing was changed')
@@ -520,7 +528,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
   test('a table with the name of what every object has is no table, and hurts nothing', async () => {
     const other = empty()
     must(
-      await bringIn(
+      await importBundle(
         other,
         other.file,
         bytesOf(

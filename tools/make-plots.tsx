@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import type { ReactElement } from 'react'
 import { renderToStaticMarkup } from 'react-dom/server'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { plan } from '#core/plan/plan'
@@ -11,7 +11,7 @@ import { PACKED_C, slabOf } from '#core/leftovers/cooling'
 import { coolSlab } from '#core/leftovers/slab'
 import { diffusivityAt } from '#core/water/diffusivity'
 import { soakKernel } from '#core/water/soak'
-import { readObservations } from './calibration/observations'
+import { parseObservations } from './calibration/observations'
 import { predict } from './calibration/predict'
 import { BOILING_POINTS, crankCylinder, SOAKED_AT_20_C } from '../tests/helpers/published'
 import { study } from './learning-study/study'
@@ -44,7 +44,7 @@ draw(
   />,
 )
 
-const fits = readObservations().filter((o) => o.kind.endsWith('-minutes'))
+const fits = parseObservations().filter((o) => o.kind.endsWith('-minutes'))
 draw(
   'calibration',
   <Plot
@@ -126,7 +126,7 @@ draw(
 )
 
 const settled = (variety: string, value: number) => {
-  const read = readPlanRequest({
+  const read = parsePlanRequest({
     grains: [{ variety: variety as 'millet' }],
     amount: { basis: 'dry-mass', value },
   })

@@ -88,13 +88,13 @@ try {
     await press('To the table now')
     await page.waitForTimeout(800)
   }
-  const bench = '/?grain=short-white&for=5&pot=heavy-blue&on=big-gas&at=19:00'
-  await open(bench)
-  await picture('bench')
+  const plan = '/?grain=short-white&for=5&pot=heavy-blue&on=big-gas&at=19:00'
+  await open(plan)
+  await picture('plan')
   await page.setViewportSize(PHONE)
   await page.emulateMedia({ colorScheme: 'dark' })
-  await open(bench)
-  await picture('bench-phone')
+  await open(plan)
+  await picture('plan-phone')
   await page.emulateMedia({ colorScheme: 'light' })
   await page.setViewportSize(LAPTOP)
   await open('/?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&soak=120-20-drain')
@@ -108,14 +108,14 @@ try {
   await open(compared)
   await picture('compare')
   await open('/ready-by?for=5&at=18:45')
-  await picture('by-the-hour')
+  await picture('ready-by')
   await open('/simulation?grain=short-white&for=5&pot=clay&on=big-gas&if=doubled&if=less-water')
   await page.waitForTimeout(2500)
   await page.getByRole('slider', { name: 'Minute', exact: true }).focus()
   await page.keyboard.press('Home')
   for (let step = 0; step < 110; step++) await page.keyboard.press('ArrowRight')
   await page.evaluate(() => scrollTo(0, 0))
-  await picture('dry-run')
+  await picture('simulation')
   await open('/notebook')
   await picture('notebook')
   await page
@@ -124,10 +124,10 @@ try {
     .getByRole('link')
     .click()
   await page.waitForURL(/notebook\/./)
-  await picture('notebook-cook')
+  await picture('notebook-batch')
   await open('/notebook/learned')
   await picture('learned')
-  for (const place of ['shelf', 'pots', 'kept']) {
+  for (const place of ['grains', 'pots', 'leftovers']) {
     await open(`/${place}`)
     await picture(place)
   }
@@ -135,9 +135,9 @@ try {
   await practise()
   await picture('practice')
   await open('/recipe-card?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&at=19:00')
-  await picture('card')
+  await picture('recipe-card')
 
-  await open(bench)
+  await open(plan)
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)
   const stove = page.url()
@@ -182,7 +182,7 @@ try {
     await page.getByRole('button', { name }).click()
     await page.waitForTimeout(1200)
   }
-  await picture('supper')
+  await picture('meal')
   // The first page of a house that is new.
   const empty = mkdtempSync(join(tmpdir(), 'omsel-new-'))
   const other = spawn('node', ['server.js'], {

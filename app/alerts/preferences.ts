@@ -15,14 +15,14 @@ export const SIGNAL_WORDS: Record<SignalKind, string> = {
   attention: 'Needs attention',
 }
 
-export interface Senses {
+export interface Alerts {
   sounds: Record<SignalKind, Sound>
   speak: boolean
   vibrate: boolean
   notify: boolean
   awake: boolean
 }
-export const FIRST_SENSES: Senses = {
+export const FIRST_SENSES: Alerts = {
   sounds: { due: 'knock', ended: 'bell', attention: 'rise' },
   speak: false,
   vibrate: true,
@@ -34,18 +34,18 @@ const KEY = 'omsel.senses'
 const isSound = (value: unknown): value is Sound => SOUNDS.includes(value as Sound)
 
 /** Reads what was kept, mending what makes no sense. @param text as it lies in the device's store */
-export function sensesIn(text: string | null): Senses {
-  let kept: Partial<Senses> & { sounds?: Partial<Record<SignalKind, unknown>> } = {}
+export function sensesIn(text: string | null): Alerts {
+  let leftover: Partial<Alerts> & { sounds?: Partial<Record<SignalKind, unknown>> } = {}
   try {
     const parsed: unknown = JSON.parse(text ?? '{}')
-    if (typeof parsed === 'object' && parsed !== null) kept = parsed
+    if (typeof parsed === 'object' && parsed !== null) leftover = parsed
   } catch {
     // Somebody else's text: the first senses stand.
   }
   const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake') =>
-    typeof kept[key] === 'boolean' ? kept[key] : FIRST_SENSES[key]
+    typeof leftover[key] === 'boolean' ? leftover[key] : FIRST_SENSES[key]
   const sound = (kind: SignalKind) =>
-    isSound(kept.sounds?.[kind]) ? kept.sounds[kind] : FIRST_SENSES.sounds[kind]
+    isSound(leftover.sounds?.[kind]) ? leftover.sounds[kind] : FIRST_SENSES.sounds[kind]
   return {
     sounds: { due: sound('due'), ended: sound('ended'), attention: sound('attention') },
     speak: flag('speak'),
@@ -62,8 +62,8 @@ const read = (): string | null => {
     return null
   }
 }
-export const readSenses = (): Senses => sensesIn(read())
-export function keepSenses(senses: Senses): void {
+export const parseSenses = (): Alerts => sensesIn(read())
+export function keepSenses(senses: Alerts): void {
   try {
     localStorage.setItem(KEY, JSON.stringify(senses))
   } catch {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Signal } from '#core/cook/signals'
 import { notify, speak, stayAwake, vibrate, type Awake } from './outputs'
-import { FIRST_SENSES, readSenses } from './preferences'
+import { FIRST_SENSES, parseSenses } from './preferences'
 import { play, soundIsBlocked, wakeSound } from './sound'
 
 export interface Noticing {
@@ -20,7 +20,7 @@ const GRAVEST: Record<Signal['kind'], number> = { attention: 0, ended: 1, due: 2
 
 /** Tells signals by sound, voice, touch and notice, and again until a hand is on the device. What the device cannot do is done by the eye:
  *  the caller shows `active` large. */
-export function useSenses(signals: readonly Signal[]): Noticing {
+export function useAlerts(signals: readonly Signal[]): Noticing {
   const [touched, setTouched] = useState<ReadonlySet<string>>(new Set())
   const [silent, setSilent] = useState(false)
   const [goesDark, setGoesDark] = useState(false)
@@ -42,7 +42,7 @@ export function useSenses(signals: readonly Signal[]): Noticing {
   })
 
   useEffect(() => {
-    senses.current = readSenses()
+    senses.current = parseSenses()
     setSilent(soundIsBlocked())
     let held: Awake | undefined
     let asked = false
@@ -60,7 +60,7 @@ export function useSenses(signals: readonly Signal[]): Noticing {
     const touch = () => {
       touched = true
       seen.current()
-      void wakeSound().then((heard) => setSilent(!heard))
+      void wakeSound().then((cachedPaths) => setSilent(!cachedPaths))
       void stayLit()
     }
     const back = () => {
@@ -86,8 +86,8 @@ export function useSenses(signals: readonly Signal[]): Noticing {
     if (!first) return
     const tell = () => {
       const { sounds, speak: speaks, vibrate: shakes, notify: notifies } = senses.current
-      const heard = play(sounds[first.kind])
-      setSilent(!heard)
+      const cachedPaths = play(sounds[first.kind])
+      setSilent(!cachedPaths)
       if (speaks) speak(first.says)
       if (shakes) vibrate()
       if (notifies && document.visibilityState === 'hidden') notify(first.says)

@@ -28,10 +28,10 @@ export function keepBindings(bindings: Bindings): void {
   window.dispatchEvent(new Event(CHANGED))
 }
 
-function subscribe(heard: () => void): () => void {
-  for (const event of [CHANGED, 'storage']) window.addEventListener(event, heard)
+function subscribe(cachedPaths: () => void): () => void {
+  for (const event of [CHANGED, 'storage']) window.addEventListener(event, cachedPaths)
   return () => {
-    for (const event of [CHANGED, 'storage']) window.removeEventListener(event, heard)
+    for (const event of [CHANGED, 'storage']) window.removeEventListener(event, cachedPaths)
   }
 }
 

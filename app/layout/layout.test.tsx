@@ -1,7 +1,7 @@
 import { MantineProvider } from '@mantine/core'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { createRoutesStub } from 'react-router'
-import House from './layout'
+import PlanningData from './layout'
 import Burners from '../routes/stove/burners'
 
 const running = (id: string, vesselName: string) => ({
@@ -22,11 +22,11 @@ function page(Component: () => React.ReactNode): string {
     </MantineProvider>,
   )
 }
-const house = (pots: ReturnType<typeof running>[]) =>
+const household = (pots: ReturnType<typeof running>[]) =>
   page(() => (
-    <House
+    <PlanningData
       {...({ loaderData: { household: 'Tarn Head', running: pots, nowMs: 0 } } as unknown as Parameters<
-        typeof House
+        typeof PlanningData
       >[0])}
     />
   ))
@@ -40,13 +40,13 @@ const burners = (pots: ReturnType<typeof running>[]) =>
   ))
 
 test('the bar leads to every place, and to each pot that is on', () => {
-  const html = house([running('a', 'clay'), running('b', 'heavy blue')])
+  const html = household([running('a', 'clay'), running('b', 'heavy blue')])
   for (const to of ['/', '/stove', '/grains', '/pots', '/notebook', '/settings'])
     expect(html).toContain(`href="${to}"`)
   expect(html).toContain('href="/stove/a"')
   expect(html).toContain('heavy blue')
   expect(html).toContain('data-on="true"')
-  expect(house([])).not.toContain('data-on')
+  expect(household([])).not.toContain('data-on')
 })
 
 test('several pots are listed with their stage and their hour; a cold stove says where pots come from', () => {

@@ -5,23 +5,23 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
-import { runningIn } from '#server/queries/running-cooks'
+import { listRunningCooks } from '#server/queries/running-cooks'
 import type { Route } from './+types/layout'
 import { useKeys } from '../keyboard/use-keys'
-import { orLastKnown, useLastKnown } from '../offline/cached-loader'
-import { stayPut } from './skip-revalidation'
-import { useNewer } from './use-app-update'
+import { orCached, useLastKnown } from '../offline/cached-loader'
+import { skipRevalidation } from './skip-revalidation'
+import { useAppUpdate } from './use-app-update'
 import { useNow } from '../ui/time/use-now'
 import classes from './layout.module.css'
 
 export function loader() {
   const open = kitchen()
-  return { household: settingsOf(open).name, running: runningIn(open, nowMs()), nowMs: nowMs() }
+  return { household: settingsOf(open).name, running: listRunningCooks(open, nowMs()), nowMs: nowMs() }
 }
 
-export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orLastKnown('house', serverLoader)
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orCached('house', serverLoader)
 
-export const shouldRevalidate = stayPut
+export const shouldRevalidate = skipRevalidation
 
 const AllKeys = lazy(() => import('../keyboard/shortcuts-sheet'))
 const FindBox = lazy(() => import('../search/search-box'))
@@ -36,7 +36,7 @@ const PLACES = [
   ['/notebook', 'Notebook'],
 ] as const
 
-export default function House({ loaderData }: Route.ComponentProps) {
+export default function PlanningData({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData
   useLastKnown('house', loaderData)
   const places = useRef<HTMLElement>(null)
@@ -53,7 +53,7 @@ export default function House({ loaderData }: Route.ComponentProps) {
   const [finding, setFinding] = useState(0)
   const find = () => setFinding((n) => n + 1)
   useKeys({ find, all: () => setKeys(true), pot: () => void navigate('/') })
-  const takeOver = useNewer()
+  const takeOver = useAppUpdate()
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>

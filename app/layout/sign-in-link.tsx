@@ -2,17 +2,17 @@ import { useLocation, type Location } from 'react-router'
 import type { Line } from './use-kitchen-stream'
 
 /** The house's door, and from it back to where one was. */
-export const doorTo = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
+export const listenerTo = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
   `/login?to=${encodeURIComponent(pathname + search)}`
 
 /** The way back for a device the door was shut on; nothing while it is open. */
-export function ComeIn({ line }: { line: Line }) {
+export function SignInLink({ line }: { line: Line }) {
   const here = useLocation()
   if (line !== 'shut') return null
   return (
     <>
       {' '}
-      You are signed out; <a href={doorTo(here)}>sign in again</a>.
+      You are signed out; <a href={listenerTo(here)}>sign in again</a>.
     </>
   )
 }

@@ -1,14 +1,14 @@
-import { stayPut } from './skip-revalidation'
+import { skipRevalidation } from './skip-revalidation'
 
 const ask = (from: string, to: string, formMethod?: 'POST') =>
-  stayPut({
+  skipRevalidation({
     currentUrl: new URL(from, 'http://omsel.test'),
     nextUrl: new URL(to, 'http://omsel.test'),
     defaultShouldRevalidate: true,
     currentParams: {},
     nextParams: {},
     ...(formMethod ? { formMethod } : {}),
-  } as Parameters<typeof stayPut>[0])
+  } as Parameters<typeof skipRevalidation>[0])
 
 test('a pot that changes on the bench asks the server nothing', () => {
   expect(ask('/?for=4', '/?for=14')).toBe(false)

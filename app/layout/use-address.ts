@@ -10,8 +10,8 @@ interface Addressed<T> {
 
 /** A drag changes the state many times a second; the address follows when the hand is still. */
 const STILL_MS = 350
-const MOST_BACK = 40
-const MOST_ON_THE_WAY = 8
+const MAX_BACK = 40
+const MAX_ON_THE_WAY = 8
 
 /** An address, whatever the order it was written in. */
 const sorted = (search: string): string =>
@@ -40,7 +40,7 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
   useEffect(() => {
     if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
     timer.current = setTimeout(() => {
-      setMine((list) => [...list.slice(-MOST_ON_THE_WAY), sorted(written)])
+      setMine((list) => [...list.slice(-MAX_ON_THE_WAY), sorted(written)])
       setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true })
     }, STILL_MS)
     return () => clearTimeout(timer.current)
@@ -49,7 +49,7 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
     state,
     written,
     become: (next: T) => {
-      setPast((list) => [...list.slice(-MOST_BACK), state])
+      setPast((list) => [...list.slice(-MAX_BACK), state])
       setState(next)
     },
     undo: () => {

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 
 /** Registers the worker that keeps the stove loadable, and tells when a newer program waits.
  *  @returns takes the newer one over; undefined when there is none */
-export function useNewer(): (() => void) | undefined {
+export function useAppUpdate(): (() => void) | undefined {
   const [waiting, setWaiting] = useState<ServiceWorker>()
   useEffect(() => {
     // Workers of this kind need a secure address (https, or this very machine), and a build.

@@ -1,5 +1,5 @@
 import { createMemoryRouter } from 'react-router'
-import { orLastKnown } from './cached-loader'
+import { orCached } from './cached-loader'
 
 const cut = () => Promise.reject(new TypeError('Failed to fetch'))
 
@@ -12,25 +12,23 @@ async function notThere(): Promise<unknown> {
 
 describe('a page whose line is cut', () => {
   test('goes on with what it last heard, and with the newest of it', async () => {
-    await orLastKnown('pot a', () => Promise.resolve('boiling'))
-    await expect(orLastKnown('pot a', cut)).resolves.toBe('boiling')
-    await orLastKnown('pot a', () => Promise.resolve('resting'))
-    await expect(orLastKnown('pot a', cut)).resolves.toBe('resting')
+    await orCached('pot a', () => Promise.resolve('boiling'))
+    await expect(orCached('pot a', cut)).resolves.toBe('boiling')
+    await orCached('pot a', () => Promise.resolve('resting'))
+    await expect(orCached('pot a', cut)).resolves.toBe('resting')
   })
 
   test('has nothing to go on with where it never heard anything, and never takes another page’s', async () => {
-    await orLastKnown('pot b', () => Promise.resolve('boiling'))
-    await expect(orLastKnown('pot c', cut)).rejects.toThrow('Failed to fetch')
+    await orCached('pot b', () => Promise.resolve('boiling'))
+    await expect(orCached('pot c', cut)).rejects.toThrow('Failed to fetch')
   })
 
   test('what the server answers stands: a redirect, or a pot that is not there', async () => {
-    await orLastKnown('pot d', () => Promise.resolve('boiling'))
+    await orCached('pot d', () => Promise.resolve('boiling'))
     const redirect = new Response(null, { status: 302, headers: { Location: '/' } })
-    await expect(orLastKnown('pot d', () => Promise.reject(redirect as unknown as Error))).rejects.toBe(
-      redirect,
-    )
+    await expect(orCached('pot d', () => Promise.reject(redirect as unknown as Error))).rejects.toBe(redirect)
     const gone = await notThere()
     expect(gone).toBeDefined()
-    await expect(orLastKnown('pot d', () => Promise.reject(gone as Error))).rejects.toBe(gone)
+    await expect(orCached('pot d', () => Promise.reject(gone as Error))).rejects.toBe(gone)
   })
 })

@@ -2,7 +2,7 @@ import { useEffect } from 'react'
 import { isRouteErrorResponse } from 'react-router'
 
 /** What pages last heard from the server, by the page's own key. */
-const heard = new Map<string, unknown>()
+const cachedPaths = new Map<string, unknown>()
 
 const SHUT_OUT = 401
 
@@ -14,20 +14,20 @@ const isAnswer = (error: unknown): boolean =>
 
 /** Asks the server, and where it cannot be reached goes on with what this page last heard: a cook is not lost with the line.
  *  @param key what names this page and its thing  @throws what the server answered, or the failure where nothing was heard before */
-export async function orLastKnown<T>(key: string, ask: () => Promise<T>): Promise<T> {
+export async function orCached<T>(key: string, ask: () => Promise<T>): Promise<T> {
   try {
     const data = await ask()
-    heard.set(key, data)
+    cachedPaths.set(key, data)
     return data
   } catch (error) {
-    if (isAnswer(error) || !heard.has(key)) throw error
-    return heard.get(key) as T
+    if (isAnswer(error) || !cachedPaths.has(key)) throw error
+    return cachedPaths.get(key) as T
   }
 }
 
 /** The first reading comes with the page itself, not by asking. */
 export function useLastKnown(key: string, data: unknown): void {
   useEffect(() => {
-    heard.set(key, data)
+    cachedPaths.set(key, data)
   }, [key, data])
 }

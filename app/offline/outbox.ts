@@ -42,7 +42,7 @@ const RETRY_MS = 2500
 /** Not let in any more, too slow, by another name, too much at once: no word on the press itself. */
 const NOT_NOW: ReadonlySet<number> = new Set([401, 408, 421, 429])
 /** Presses kept though the server has them; the page drops those it has heard back by their ids. */
-const MOST_TAKEN = 40
+const MAX_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
 
 function stored<K extends string>(cookId: string): Waiting<K>[] {
@@ -130,7 +130,7 @@ export function useOutbox<K extends string = EventKind>(
           throw new Error(`the server said ${response.status}`)
         const { isNew } = response.ok ? ((await response.json()) as { isNew: boolean }) : { isNew: false }
         setRefused(response.ok ? undefined : await wordsOf(response))
-        if (isNew) setTaken((list) => [...list.slice(-MOST_TAKEN), next])
+        if (isNew) setTaken((list) => [...list.slice(-MAX_TAKEN), next])
         keep((list) => list.filter((press) => press.id !== id))
         sent.current()
       }

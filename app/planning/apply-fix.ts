@@ -4,53 +4,58 @@ import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import type { MethodId } from '#core/methods/index'
 import type { Caution, Plan } from '#core/plan/result'
 import { methodsOf } from '#core/methods/usual-method'
-import { requestOf, vesselOfState, type BenchState, type House } from './plan-state'
+import { requestOf, vesselOfState, type PlanState, type PlanningData } from './plan-state'
 import { METHOD_WORDS } from './plan-words'
 
 /** A caution's one action: what it says, and the bench after it. */
-export interface Mend {
+export interface Fix {
   text: string
-  state: BenchState
+  state: PlanState
 }
 
 /** Turns a caution's remedy into this household's own terms: its own roomier pot before a preset, its own words before figures. */
-export function mendOf(caution: Caution, state: BenchState, house: House, nowMs: number): Mend | undefined {
-  const { mend } = caution
-  if (!mend) return undefined
-  if ('vessel' in mend || ('amount' in mend && caution.about === 'fit')) {
-    const roomier = roomierPot(caution.code, state, house, nowMs)
+export function fixOf(
+  caution: Caution,
+  state: PlanState,
+  household: PlanningData,
+  nowMs: number,
+): Fix | undefined {
+  const { mend: fix } = caution
+  if (!fix) return undefined
+  if ('vessel' in fix || ('amount' in fix && caution.about === 'fit')) {
+    const roomier = roomierPot(caution.code, state, household, nowMs)
     if (roomier) return { text: `Use ${roomier.name}`, state: { ...state, vesselId: roomier.id } }
   }
   if (
-    typeof mend.method === 'string' &&
-    methodsOf(vesselOfState(state, house).kind).includes(mend.method as MethodId)
+    typeof fix.method === 'string' &&
+    methodsOf(vesselOfState(state, household).kind).includes(fix.method as MethodId)
   )
     return {
-      text: `Cook it ${METHOD_WORDS[mend.method as MethodId]}`,
-      state: { ...state, method: mend.method as MethodId, poured: null },
+      text: `Cook it ${METHOD_WORDS[fix.method as MethodId]}`,
+      state: { ...state, method: fix.method as MethodId, poured: null },
     }
-  const amount = mend.amount as { basis: 'dry-mass'; value: number } | undefined
+  const amount = fix.amount as { basis: 'dry-mass'; value: number } | undefined
   if (amount) return { text: `Cook ${amount.value} g`, state: { ...state, amount } }
-  if (mend.lid_until_boil === 'ajar')
+  if (fix.lid_until_boil === 'ajar')
     return { text: 'Lid ajar until it boils', state: { ...state, lidUntilBoil: 'ajar' } }
-  const rinse = mend.rinse as { washes: number } | undefined
+  const rinse = fix.rinse as { washes: number } | undefined
   if (rinse) return { text: 'Rinse it', state: { ...state, washes: rinse.washes } }
-  const soak = mend.blend_timing ? undefined : (mend.soak as BenchState['soak'] | undefined)
+  const soak = fix.blend_timing ? undefined : (fix.soak as PlanState['soak'] | undefined)
   if (soak)
     return { text: soak.celsius < 10 ? 'Soak in the fridge' : 'Soak it first', state: { ...state, soak } }
-  if (mend.blend_timing === 'add-later')
+  if (fix.blend_timing === 'add-later')
     return { text: 'Add the faster grain later', state: { ...state, blendTiming: 'add-later' } }
-  if (mend.blend_timing === 'soak-slow')
+  if (fix.blend_timing === 'soak-slow')
     return {
       text: 'Soak the slow one',
-      state: { ...state, blendTiming: 'soak-slow', soak: mend.soak as BenchState['soak'] },
+      state: { ...state, blendTiming: 'soak-slow', soak: fix.soak as PlanState['soak'] },
     }
-  if (typeof mend.stock_share === 'number')
+  if (typeof fix.stock_share === 'number')
     return {
-      text: `${Math.round(mend.stock_share * 100)} % stock`,
-      state: { ...state, stock: mend.stock_share },
+      text: `${Math.round(fix.stock_share * 100)} % stock`,
+      state: { ...state, stock: fix.stock_share },
     }
-  const grains = mend.grains as { variety: VarietyId; share: number }[] | undefined
+  const grains = fix.grains as { variety: VarietyId; share: number }[] | undefined
   if (grains)
     return {
       text: `Cook ${inWords(varietyOf(grains[0]!.variety))}`,
@@ -64,10 +69,10 @@ export function mendOf(caution: Caution, state: BenchState, house: House, nowMs:
         poured: null,
       },
     }
-  if (mend.start_later_minutes !== undefined)
+  if (fix.start_later_minutes !== undefined)
     return { text: 'Start it later yourself', state: { ...state, byItself: false } }
-  if (mend.hold_minutes === 0) return { text: 'Start later, no keeping warm', state: { ...state, hold: 0 } }
-  const dressing = mend.dressing as
+  if (fix.hold_minutes === 0) return { text: 'Start later, no keeping warm', state: { ...state, hold: 0 } }
+  const dressing = fix.dressing as
     | { style: DressingId; infuse_minutes: number; set_minutes: number; ml_per_240_ml_dry: number | null }
     | undefined
   if (dressing)
@@ -83,24 +88,24 @@ export function mendOf(caution: Caution, state: BenchState, house: House, nowMs:
         },
       },
     }
-  const dish = mend.boiler_dish as { name: string; liquid_g: number } | undefined
+  const dish = fix.boiler_dish as { name: string; liquid_g: number } | undefined
   if (dish)
     return {
       text: `Start it with ${dish.liquid_g} g`,
       state: { ...state, under: { name: dish.name, liquidG: dish.liquid_g } },
     }
-  if (mend.pour_override_g === null) return { text: 'Pour as planned', state: { ...state, poured: null } }
-  if (mend.release !== undefined)
-    return { text: 'Natural release', state: { ...state, release: mend.release as BenchState['release'] } }
-  if (mend.rest_minutes !== undefined)
-    return { text: `Rest ${mend.rest_minutes} min`, state: { ...state, rest: mend.rest_minutes as number } }
+  if (fix.pour_override_g === null) return { text: 'Pour as planned', state: { ...state, poured: null } }
+  if (fix.release !== undefined)
+    return { text: 'Natural release', state: { ...state, release: fix.release as PlanState['release'] } }
+  if (fix.rest_minutes !== undefined)
+    return { text: `Rest ${fix.rest_minutes} min`, state: { ...state, rest: fix.rest_minutes as number } }
   return undefined
 }
 
 /** The smallest other vessel of the house, of the same kind or else any, in which the caution is gone. */
-function roomierPot(code: string, state: BenchState, house: House, nowMs: number) {
-  const own = vesselOfState(state, house)
-  const others = house.vessels
+function roomierPot(code: string, state: PlanState, household: PlanningData, nowMs: number) {
+  const own = vesselOfState(state, household)
+  const others = household.vessels
     .filter(
       (v) =>
         v.id !== own.id && (code === 'never-boils' ? v.kind !== own.kind : v.capacity_ml > own.capacity_ml),
@@ -109,7 +114,7 @@ function roomierPot(code: string, state: BenchState, house: House, nowMs: number
       (a, b) => Number(b.kind === own.kind) - Number(a.kind === own.kind) || a.capacity_ml - b.capacity_ml,
     )
   return others.find((vessel) => {
-    const read = planFrom(requestOf({ ...state, vesselId: vessel.id }, house, nowMs))
+    const read = planFrom(requestOf({ ...state, vesselId: vessel.id }, household, nowMs))
     return read.ok && fits(read.value, code)
   })
 }

@@ -1,19 +1,19 @@
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { toSearch } from './plan-address'
-import { startFieldsOf, type BenchState, type House } from './plan-state'
+import { startFieldsOf, type PlanState, type PlanningData } from './plan-state'
 import { grainWord } from './plan-words'
 
 /** This pot as a dish of a supper, as its form sends it. */
-export function supperDishOf(
-  state: BenchState,
-  house: House,
-  first: BenchState,
+export function mealDishOf(
+  state: PlanState,
+  household: PlanningData,
+  first: PlanState,
   request: PlanRequestJson,
 ): Record<string, string> {
-  const { vessel_id, heat_id, bag_id, applied } = startFieldsOf(state, house)
+  const { vessel_id, heat_id, bag_id, applied } = startFieldsOf(state, household)
   return {
     kind: 'plan',
-    title: grainWord(state, house),
+    title: grainWord(state, household),
     search: toSearch(state, first).toString(),
     vessel_id,
     request: JSON.stringify(request),

@@ -4,10 +4,10 @@ import { depthOfPour, pourForDepth } from '#core/vessel/pour-gauges'
 import { vesselPreset } from '#core/vessel/presets'
 import { pourAfterKey, snapPour } from '../ui/drawing/water-handle'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
-import { firstBench, requestOf, type House } from './plan-state'
+import { firstPlan, requestOf, type PlanningData } from './plan-state'
 import { contextOf, heldAt, ownPourWords } from './own-water'
 
-const house: House = {
+const household: PlanningData = {
   ...FIRST_KITCHEN,
   bags: [],
   marks: [],
@@ -21,9 +21,9 @@ const house: House = {
   kitchen_c: 20,
   zone: 'UTC',
 }
-const first = firstBench(house)
+const first = firstPlan(household)
 const planned = (state = first) => {
-  const read = planFrom(requestOf(state, house, 0))
+  const read = planFrom(requestOf(state, household, 0))
   if (!read.ok) throw new Error('not read')
   return read.value
 }

@@ -4,10 +4,10 @@ import type { Plan } from '#core/plan/result'
 import { varietyOf } from '#core/grain/varieties'
 import type { PourContext } from '#core/vessel/pour-gauges'
 import type { Vessel } from '#core/vessel/vessel'
-import type { BenchState } from './plan-state'
+import type { PlanState } from './plan-state'
 
 /** The pot as its gauges are read, from a plan. */
-export const contextOf = (plan: Plan, state: BenchState, vessel: Vessel): PourContext => ({
+export const contextOf = (plan: Plan, state: PlanState, vessel: Vessel): PourContext => ({
   shape: vessel,
   blend: blendOf([{ variety: state.grain, share: 1 }, ...state.others]),
   dryG: plan.grain.mass_g,
@@ -17,7 +17,7 @@ export const contextOf = (plan: Plan, state: BenchState, vessel: Vessel): PourCo
 
 /** What the bench becomes when the cook holds the water at a pour. Between firm and soft it is a texture, and the plan stays solved;
  *  beyond, it is water of the cook's own, and the plan says what it will do. */
-export function heldAt(pourG: number, plan: Plan, state: BenchState): Pick<BenchState, 'texture' | 'poured'> {
+export function heldAt(pourG: number, plan: Plan, state: PlanState): Pick<PlanState, 'texture' | 'poured'> {
   const { firm_pour_g, soft_pour_g } = plan.water
   if (pourG < firm_pour_g - 0.5 || pourG > soft_pour_g + 0.5) return { texture: state.texture, poured: pourG }
   const { uptake } = blendOf([{ variety: state.grain, share: 1 }, ...state.others])
@@ -27,7 +27,7 @@ export function heldAt(pourG: number, plan: Plan, state: BenchState): Pick<Bench
 }
 
 /** What an own pour does, in a few words; nothing when the plan's own water is poured. */
-export function ownPourWords(plan: Plan, state: BenchState): string | undefined {
+export function ownPourWords(plan: Plan, state: PlanState): string | undefined {
   if (state.poured === null) return undefined
   const { absorbed_g, left_in_pot_g, short_g } = plan.water
   const uptake = absorbed_g / plan.grain.mass_g

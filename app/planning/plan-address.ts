@@ -9,20 +9,20 @@ import { isClockHour } from '../ui/time/clock-hour'
 import {
   DRESSING_CHOICES,
   methodOfState,
-  MOST_OTHERS,
+  MAX_OTHERS,
   usualSoakFor,
-  type BenchAddIn,
-  type BenchState,
-  type House,
+  type PlanAddIn,
+  type PlanState,
+  type PlanningData,
 } from './plan-state'
 
 const oneOf = <T extends string>(words: readonly T[], text: string | null, otherwise: T): T =>
   words.includes(text as T) ? (text as T) : otherwise
 const oneOrNull = <T extends string>(words: readonly T[], text: string | null): T | null =>
   words.includes(text as T) ? (text as T) : null
-export const LONGEST_WHO = 120
-const readWho = (text: string | null): string | null =>
-  text === null || text.trim() === '' || text.length > LONGEST_WHO ? null : text
+export const MAX_WHO = 120
+const parseWho = (text: string | null): string | null =>
+  text === null || text.trim() === '' || text.length > MAX_WHO ? null : text
 const numberIn = (text: string | null, [min, max]: readonly [number, number]): number | null => {
   const n = text === null || text.trim() === '' ? NaN : Number(text)
   return n >= min && n <= max ? n : null
@@ -60,7 +60,7 @@ export function withPresentKeys(search: URLSearchParams): URLSearchParams {
 }
 
 /** The plan as an address, so that a pot can be kept as a bookmark. Only what differs from the first pot is written. */
-export function toSearch(state: BenchState, first: BenchState): URLSearchParams {
+export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   const search = new URLSearchParams()
   const put = (key: string, value: string | number | null, usual: string | number | null) => {
     if (value !== usual && value !== null) search.set(key, String(value))
@@ -115,7 +115,7 @@ export function toSearch(state: BenchState, first: BenchState): URLSearchParams 
   return search
 }
 
-function readOther(text: string): BenchState['others'] {
+function parseOther(text: string): PlanState['others'] {
   const [variety, share] = text.split(':')
   const n = numberIn(share ?? null, [0.05, 20])
   return n !== null && VARIETY_IDS.includes(variety as VarietyId)
@@ -123,7 +123,7 @@ function readOther(text: string): BenchState['others'] {
     : []
 }
 
-function readDressing(text: string | null): BenchState['dressing'] {
+function parseDressing(text: string | null): PlanState['dressing'] {
   const [, style, infuse, set, ml] = /^([a-z-]+?)-(\d+)-(\d+)(?:-(\d+(?:\.\d+)?))?$/.exec(text ?? '') ?? []
   const [steeps, sets] = [
     numberIn(infuse ?? null, LIMITS.infuse_minutes),
@@ -135,13 +135,13 @@ function readDressing(text: string | null): BenchState['dressing'] {
     : { style: known, infuse: steeps, set: sets, ml: numberIn(ml ?? null, LIMITS.dressing_ml) }
 }
 
-function readUnder(text: string | null): BenchState['under'] {
+function parseUnder(text: string | null): PlanState['under'] {
   const [grams, name = ''] = text?.split('~') ?? []
   const liquidG = numberIn(grams ?? null, LIMITS.boiler_dish_g)
   return liquidG === null || name.trim() === '' || name.length > LIMITS.name ? null : { name, liquidG }
 }
 
-function readAddIn(text: string): BenchAddIn[] {
+function parseAddIn(text: string): PlanAddIn[] {
   const [name = '', grams, water, salt, when, out] = text.split('~')
   const [g, w, s] = [
     numberIn(grams ?? null, LIMITS.add_in_g),
@@ -164,11 +164,11 @@ function readAddIn(text: string): BenchAddIn[] {
 /** The soak of an address that names neither a method nor a soak: as this grain is usually cooked in that pot. */
 function usualSoakOf(
   search: URLSearchParams,
-  first: BenchState,
-  house: Pick<House, 'vessels'>,
-): BenchState['soak'] {
+  first: PlanState,
+  household: Pick<PlanningData, 'vessels'>,
+): PlanState['soak'] {
   const grain = oneOf(VARIETY_IDS, search.get('grain'), first.grain)
-  const vessel = house.vessels.find((v) => v.id === search.get('pot')) ?? house.vessels[0]
+  const vessel = household.vessels.find((v) => v.id === search.get('pot')) ?? household.vessels[0]
   if (!vessel) return null
   const purpose = oneOf(PURPOSES, search.get('purpose'), first.purpose)
   return usualSoakFor(grain, methodOfState({ method: null, purpose, grain, others: [] }, vessel), {
@@ -179,9 +179,9 @@ function usualSoakOf(
 /** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
 export function fromSearch(
   written: URLSearchParams,
-  first: BenchState,
-  house: Pick<House, 'vessels' | 'heats'>,
-): BenchState {
+  first: PlanState,
+  household: Pick<PlanningData, 'vessels' | 'heats'>,
+): PlanState {
   const search = withPresentKeys(written)
   const grams = numberIn(search.get('grams'), LIMITS.amount['dry-mass'])
   const servings = numberIn(search.get('servings'), LIMITS.amount.servings)
@@ -192,18 +192,18 @@ export function fromSearch(
   return {
     grain: oneOf(VARIETY_IDS, search.get('grain'), first.grain),
     bagId: search.get('bag'),
-    others: search.getAll('blend').slice(0, MOST_OTHERS).flatMap(readOther),
+    others: search.getAll('blend').slice(0, MAX_OTHERS).flatMap(parseOther),
     blendTiming: oneOf(BLEND_TIMINGS, search.get('timing'), first.blendTiming),
-    who: readWho(search.get('who')),
+    who: parseWho(search.get('who')),
     keep: numberIn(search.get('keep-servings'), LIMITS.keep_servings) ?? 0,
     fromKept: numberIn(search.get('leftovers'), LIMITS.keep_servings) ?? 0,
     hold: numberIn(search.get('hold'), LIMITS.hold_minutes) ?? 0,
     byItself: search.get('timer') === 'yes',
-    dressing: readDressing(search.get('dressing')),
-    under: readUnder(search.get('boiler-dish')),
+    dressing: parseDressing(search.get('dressing')),
+    under: parseUnder(search.get('boiler-dish')),
     salt: numberIn(search.get('salt'), LIMITS.salt_percent),
     stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,
-    addIns: search.getAll('add-in').slice(0, LIMITS.add_ins).flatMap(readAddIn),
+    addIns: search.getAll('add-in').slice(0, LIMITS.add_ins).flatMap(parseAddIn),
     poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
     amount:
       grams !== null
@@ -219,12 +219,12 @@ export function fromSearch(
     serving: oneOf(['side', 'main'], search.get('serving'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
     vesselId: oneOf(
-      house.vessels.map((v) => v.id),
+      household.vessels.map((v) => v.id),
       search.get('pot'),
       first.vesselId,
     ),
     heatId: oneOf(
-      house.heats.map((h) => h.id),
+      household.heats.map((h) => h.id),
       search.get('burner'),
       first.heatId,
     ),
@@ -236,7 +236,7 @@ export function fromSearch(
         ? { minutes: soakMinutes, celsius: soakCelsius, water: water as 'drain' | 'keep' }
         : search.has('soak') || search.has('method')
           ? null
-          : usualSoakOf(search, first, house),
+          : usualSoakOf(search, first, household),
     wet: numberIn(search.get('wet'), LIMITS.wet_mass_g),
     rest: numberIn(search.get('rest'), LIMITS.rest_minutes),
     lidUntilBoil: oneOf(['on', 'ajar', 'off'], search.get('lid'), first.lidUntilBoil),

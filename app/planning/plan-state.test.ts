@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/methods/index'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
@@ -8,12 +8,12 @@ import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
 import { fromSearch, RENAMED_KEYS, toSearch, withPresentKeys } from './plan-address'
-import { DRESSING_CHOICES, firstBench, requestOf, type BenchState, type House } from './plan-state'
-import { mendOf } from './apply-fix'
+import { DRESSING_CHOICES, firstPlan, requestOf, type PlanState, type PlanningData } from './plan-state'
+import { fixOf } from './apply-fix'
 import { countWord } from '#core/eaters/count-words'
 import { amountWord } from './plan-words'
 
-const house: House = {
+const household: PlanningData = {
   vessels: FIRST_KITCHEN.vessels,
   heats: FIRST_KITCHEN.heats,
   measures: [],
@@ -30,10 +30,10 @@ const house: House = {
   kept: [],
   eaters: [],
 }
-const first = firstBench(house)
+const first = firstPlan(household)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 
-const anyBench: fc.Arbitrary<BenchState> = fc.record({
+const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   grain: fc.constantFrom(...VARIETY_IDS),
   amount: fc.oneof(
     fc.record({ basis: fc.constant('servings' as const), value: fc.integer({ min: 1, max: 40 }) }),
@@ -64,8 +64,8 @@ const anyBench: fc.Arbitrary<BenchState> = fc.record({
   poured: fc.option(fc.integer({ min: 0, max: 3000 })),
   serving: fc.constantFrom('side', 'main'),
   purpose: fc.constantFrom(...PURPOSES),
-  vesselId: fc.constantFrom(...house.vessels.map((v) => v.id)),
-  heatId: fc.constantFrom(...house.heats.map((h) => h.id)),
+  vesselId: fc.constantFrom(...household.vessels.map((v) => v.id)),
+  heatId: fc.constantFrom(...household.heats.map((h) => h.id)),
   texture: fc.option(fc.integer({ min: 0, max: 20 }).map((n) => n / 20)),
   washes: fc.option(fc.integer({ min: 0, max: 8 })),
   drain: fc.constantFrom('tip', 'sieve'),
@@ -117,14 +117,16 @@ const anyBench: fc.Arbitrary<BenchState> = fc.record({
 
 test('a bench survives its address', () => {
   fc.assert(
-    fc.property(anyBench, (state) => expect(fromSearch(toSearch(state, first), first, house)).toEqual(state)),
+    fc.property(anyPlan, (state) =>
+      expect(fromSearch(toSearch(state, first), first, household)).toEqual(state),
+    ),
   )
 })
 
 test('any bench is a request the planner reads', () => {
   fc.assert(
-    fc.property(anyBench, (state) => {
-      const read = planFrom(requestOf(state, house, NOW))
+    fc.property(anyPlan, (state) => {
+      const read = planFrom(requestOf(state, household, NOW))
       expect(read).toMatchObject({ ok: true })
     }),
     { numRuns: 60 },
@@ -134,18 +136,18 @@ test('any bench is a request the planner reads', () => {
 test.each(['grain=toString&for=-4&at=25:00', 'grams=NaN&texture=9&soak=x', 'for=1e9&pot=bucket&lid=%00'])(
   'an address like "%s" falls back to the first pot',
   (text) => {
-    expect(fromSearch(new URLSearchParams(text), first, house)).toEqual(first)
+    expect(fromSearch(new URLSearchParams(text), first, household)).toEqual(first)
   },
 )
 
 test('a bookmark of version 1 opens the same plan', () => {
   const before = Object.fromEntries(Object.entries(RENAMED_KEYS).map(([old, now]) => [now, old]))
   fc.assert(
-    fc.property(anyBench, (state) => {
+    fc.property(anyPlan, (state) => {
       const written = toSearch(state, first)
       const bookmark = new URLSearchParams([...written].map(([key, value]) => [before[key] ?? key, value]))
       expect(withPresentKeys(bookmark).toString()).toBe(written.toString())
-      expect(fromSearch(bookmark, first, house)).toEqual(fromSearch(written, first, house))
+      expect(fromSearch(bookmark, first, household)).toEqual(fromSearch(written, first, household))
     }),
   )
 })
@@ -206,8 +208,8 @@ test('whatever stands in an address, the bench it opens is one the planner reads
   )
   fc.assert(
     fc.property(fc.array(fc.tuple(fc.constantFrom(...keys), nasty), { maxLength: 8 }), (pairs) => {
-      const read = readPlanRequest(
-        requestOf(fromSearch(new URLSearchParams(pairs), first, house), house, NOW),
+      const read = parsePlanRequest(
+        requestOf(fromSearch(new URLSearchParams(pairs), first, household), household, NOW),
       )
       expect(read).toMatchObject({ ok: true })
     }),
@@ -217,8 +219,8 @@ test('whatever stands in an address, the bench it opens is one the planner reads
 
 const figure = (mean: number) => ({ mean, sd: 0.08, cooks: 2, lastMs: 0, pinned: false })
 test('what was learned goes into the request: of the grain everywhere, of a pot and a burner where they are used', () => {
-  const taught: House = {
-    ...house,
+  const taught: PlanningData = {
+    ...household,
     known: {
       'grain long-white': figure(0.05),
       'time heavy-pot': figure(Math.log(1.1)),
@@ -238,29 +240,29 @@ test('what was learned goes into the request: of the grain everywhere, of a pot 
 })
 
 test("a pot too small is mended with the house's own larger pot", () => {
-  const state: BenchState = {
+  const state: PlanState = {
     ...first,
     amount: { basis: 'dry-mass', value: 900 },
     vesselId: 'heavy-pot',
     heatId: 'big-burner',
   }
-  const read = planFrom(requestOf(state, house, NOW))
+  const read = planFrom(requestOf(state, household, NOW))
   if (!read.ok) throw new Error('not read')
   const caution = read.value.cautions.find((c) => c.code === 'swells-too-high')!
-  const mend = mendOf(caution, state, house, NOW)!
-  expect(mend.state.vesselId).toBe('stock-pot')
-  const after = planFrom(requestOf(mend.state, house, NOW))
+  const fix = fixOf(caution, state, household, NOW)!
+  expect(fix.state.vesselId).toBe('stock-pot')
+  const after = planFrom(requestOf(fix.state, household, NOW))
   expect(after.ok && after.value.cautions.map((c) => c.code)).not.toContain('swells-too-high')
 })
 
 test('every mend that is offered can be planned', () => {
   fc.assert(
-    fc.property(anyBench, (state) => {
-      const read = planFrom(requestOf(state, house, NOW))
+    fc.property(anyPlan, (state) => {
+      const read = planFrom(requestOf(state, household, NOW))
       if (!read.ok) throw new Error('not read')
       for (const caution of read.value.cautions) {
-        const mend = mendOf(caution, state, house, NOW)
-        if (mend) expect(planFrom(requestOf(mend.state, house, NOW))).toMatchObject({ ok: true })
+        const fix = fixOf(caution, state, household, NOW)
+        if (fix) expect(planFrom(requestOf(fix.state, household, NOW))).toMatchObject({ ok: true })
       }
     }),
     { numRuns: 25 },
@@ -268,7 +270,7 @@ test('every mend that is offered can be planned', () => {
 })
 
 test('a house with cups measures whole scoops, and the water follows the grain that is really there', () => {
-  const scoops = { ...house, units: 'cups' as const, cup: 'scoop' as const }
+  const scoops = { ...household, units: 'cups' as const, cup: 'scoop' as const }
   const read = planFrom(requestOf({ ...first, amount: { basis: 'dry-mass', value: 300 } }, scoops, NOW))
   if (!read.ok) throw new Error('not read')
   // 300 g of long white are 379.7 mL, 2.11 scoops of 180: two of them, 360 mL.
@@ -292,12 +294,12 @@ test('a bag brings its own water, and what was tasted comes on top', () => {
   }
   const state = { ...first, bagId: 'new' }
   // A new crop of 15.5 % moisture: −(0.03 / 0.875)·2.7 = −0.0926, and the label's +0.1.
-  expect(requestOf(state, { ...house, bags: [bag] }, NOW).uptake_delta_g_g).toBeCloseTo(0.1 - 0.0926, 3)
-  expect(requestOf({ ...state, grain: 'quinoa' }, { ...house, bags: [bag] }, NOW)).not.toHaveProperty(
+  expect(requestOf(state, { ...household, bags: [bag] }, NOW).uptake_delta_g_g).toBeCloseTo(0.1 - 0.0926, 3)
+  expect(requestOf({ ...state, grain: 'quinoa' }, { ...household, bags: [bag] }, NOW)).not.toHaveProperty(
     'uptake_delta_g_g',
   )
-  const taught: House = {
-    ...house,
+  const taught: PlanningData = {
+    ...household,
     bags: [bag],
     known: { 'grain long-white': figure(-0.2), 'bag new': figure(0.03) },
   }

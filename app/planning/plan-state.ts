@@ -18,7 +18,7 @@ import {
 import { grainKeyOf } from '#core/learn/grain-key'
 import type { Applied } from '#core/learn/evidence'
 import type { AvoidedId } from '#core/eaters/avoid'
-import { readParty, type Eater } from '#core/eaters/party'
+import { parsePeople, type Person } from '#core/eaters/party'
 import type { Finish, HeatStyle } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
 import { SERVING_G } from '#core/plan/amount'
@@ -34,7 +34,7 @@ import type { BagRow, PourMarkRow } from '#server/store/grain-bags'
 import { nextAt, withOffset } from '../ui/time/clock-hour'
 
 /** What the house brings to every plan. */
-export interface House {
+export interface PlanningData {
   vessels: readonly VesselRow[]
   heats: readonly HeatRow[]
   measures: readonly MeasureRow[]
@@ -51,7 +51,7 @@ export interface House {
   zone: string
   guidance: Authority
   /** What lies ready in fridge and freezer, to eat first first. */
-  eaters: readonly Eater[]
+  eaters: readonly Person[]
   kept: readonly {
     title: string
     variety: VarietyId
@@ -62,7 +62,7 @@ export interface House {
 }
 
 /** Everything the cook can choose on the bench. Null means the usual, whatever the grain. */
-export interface BenchState {
+export interface PlanState {
   grain: VarietyId
   /** Which bag of it, where the house keeps one. */
   bagId: string | null
@@ -112,7 +112,7 @@ export interface BenchState {
   /** Salt wanted, % of what is cooked; null leaves it to the table. */
   salt: number | null
   stock: number
-  addIns: BenchAddIn[]
+  addIns: PlanAddIn[]
   /** Water of the cook's own, g. */
   poured: number | null
   at: string | null
@@ -120,7 +120,7 @@ export interface BenchState {
 
 export const DRESSING_CHOICES = [...DRESSING_IDS, 'none'] as const
 
-export interface BenchAddIn {
+export interface PlanAddIn {
   name: string
   /** g per 100 g of dry grain. */
   grams: number
@@ -131,7 +131,7 @@ export interface BenchAddIn {
 }
 
 /** A first pot for a house: four beside a dish, in its first vessel. */
-export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>): BenchState => ({
+export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'heats'>): PlanState => ({
   grain: 'long-white',
   bagId: null,
   others: [],
@@ -174,7 +174,7 @@ export const firstBench = ({ vessels, heats }: Pick<House, 'vessels' | 'heats'>)
 
 /** The method a bench cooks by: the one asked for where its vessel can, or the usual one for its grain, purpose and vessel. */
 export function methodOfState(
-  state: Pick<BenchState, 'method' | 'purpose' | 'grain' | 'others'>,
+  state: Pick<PlanState, 'method' | 'purpose' | 'grain' | 'others'>,
   vessel: Pick<VesselRow, 'kind' | 'name'>,
 ): MethodId {
   const { method, purpose } = state
@@ -191,43 +191,43 @@ export function methodOfState(
 export function usualSoakFor(
   grain: VarietyId,
   method: MethodId,
-  house: Pick<House, 'kitchen_c'>,
-): BenchState['soak'] {
+  household: Pick<PlanningData, 'kitchen_c'>,
+): PlanState['soak'] {
   const soak = usualSoak(method, varietyOf(grain))
-  return soak && { minutes: soak.minutes, celsius: soak.celsius ?? house.kitchen_c, water: soak.water }
+  return soak && { minutes: soak.minutes, celsius: soak.celsius ?? household.kitchen_c, water: soak.water }
 }
 
-export const vesselOfState = (state: BenchState, house: Pick<House, 'vessels'>): VesselRow =>
-  house.vessels.find((v) => v.id === state.vesselId) ?? house.vessels[0]!
+export const vesselOfState = (state: PlanState, household: Pick<PlanningData, 'vessels'>): VesselRow =>
+  household.vessels.find((v) => v.id === state.vesselId) ?? household.vessels[0]!
 
-export const heatOfState = (state: BenchState, house: Pick<House, 'heats'>): HeatRow =>
-  house.heats.find((h) => h.id === state.heatId) ?? house.heats[0]!
+export const heatOfState = (state: PlanState, household: Pick<PlanningData, 'heats'>): HeatRow =>
+  household.heats.find((h) => h.id === state.heatId) ?? household.heats[0]!
 
-const grainsOf = ({ grain, others }: BenchState) => [{ variety: grain, share: 1 }, ...others]
+const grainsOf = ({ grain, others }: PlanState) => [{ variety: grain, share: 1 }, ...others]
 
-export const grainKeyOfState = (state: BenchState): string => grainKeyOf(grainsOf(state))
+export const grainKeyOfState = (state: PlanState): string => grainKeyOf(grainsOf(state))
 
 /** What a plan of this bench leans on, by the names things are learned under. */
-const learnsAs = (state: BenchState, house: House): PlanFor => {
-  const vessel = vesselOfState(state, house)
+const learnsAs = (state: PlanState, household: PlanningData): PlanFor => {
+  const vessel = vesselOfState(state, household)
   return {
     grainKey: grainKeyOfState(state),
-    bagId: bagOfState(state, house)?.id ?? null,
+    bagId: bagOfState(state, household)?.id ?? null,
     vesselId: vessel.id,
-    heatId: vessel.own_rated_w === null ? heatOfState(state, house).id : `own ${vessel.id}`,
+    heatId: vessel.own_rated_w === null ? heatOfState(state, household).id : `own ${vessel.id}`,
   }
 }
 
 /** What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had been learned and is planned with. */
 export function startFieldsOf(
-  state: BenchState,
-  house: House,
+  state: PlanState,
+  household: PlanningData,
 ): { vessel_id: string; heat_id: string | null; bag_id: string | null; applied: Applied | undefined } {
-  const vessel = vesselOfState(state, house)
-  const learned = correctionFor(state, house)
+  const vessel = vesselOfState(state, household)
+  const learned = correctionFor(state, household)
   return {
     vessel_id: vessel.id,
-    heat_id: vessel.own_rated_w === null ? heatOfState(state, house).id : null,
+    heat_id: vessel.own_rated_w === null ? heatOfState(state, household).id : null,
     bag_id: state.bagId,
     applied: learned && {
       uptake: learned.uptake,
@@ -238,32 +238,32 @@ export function startFieldsOf(
   }
 }
 
-export const correctionFor = (state: BenchState, house: House): Correction | undefined =>
-  correctionFrom(house.known, learnsAs(state, house))
+export const correctionFor = (state: PlanState, household: PlanningData): Correction | undefined =>
+  correctionFrom(household.known, learnsAs(state, household))
 
-export const bagOfState = (state: BenchState, house: Pick<House, 'bags'>): BagRow | undefined =>
-  house.bags.find((bag) => bag.id === state.bagId && bag.variety === state.grain)
+export const bagOfState = (state: PlanState, household: Pick<PlanningData, 'bags'>): BagRow | undefined =>
+  household.bags.find((bag) => bag.id === state.bagId && bag.variety === state.grain)
 
 /** The amount as it is measured: by the scale as it is, by the cup in the scoops there are. */
-function amountOf(state: BenchState, house: House): PlanRequestJson['amount'] {
+function amountOf(state: PlanState, household: PlanningData): PlanRequestJson['amount'] {
   // What is kept already is not cooked again; there is always something in the pot.
   const value =
     state.amount.basis === 'servings'
       ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept)
       : state.amount.value
   const asked = { ...state.amount, value, serving: state.serving }
-  if (house.units === 'grams') return asked
+  if (household.units === 'grams') return asked
   const { bulkDensity } = blendOf(grainsOf(state))
   const grams =
     asked.basis === 'servings' ? (asked.value + state.keep) * SERVING_G[state.serving] : asked.value
-  const cup = CUPS[house.cup].ml
+  const cup = CUPS[household.cup].ml
   const { cups } = inScoops(grams / bulkDensity / cup)
   return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
 }
 
 /** What somebody at this table avoids. */
-function avoidsOf({ who }: Pick<BenchState, 'who'>, house: Pick<House, 'eaters'>): AvoidedId[] {
-  const party = who === null ? undefined : readParty(who, house.eaters)
+function avoidsOf({ who }: Pick<PlanState, 'who'>, household: Pick<PlanningData, 'eaters'>): AvoidedId[] {
+  const party = who === null ? undefined : parsePeople(who, household.eaters)
   return party?.ok ? party.value.avoids : []
 }
 
@@ -271,9 +271,10 @@ const clamp = (value: number, [min, max]: readonly [number, number]): number =>
   Math.min(max, Math.max(min, value))
 
 /** The plan request of the contract that this bench stands for. */
-export function requestOf(state: BenchState, house: House, nowMs: number): PlanRequestJson {
-  const request = handStarted(state, house, nowMs)
-  if (!state.byItself || state.at === null || vesselOfState(state, house).own_rated_w === null) return request
+export function requestOf(state: PlanState, household: PlanningData, nowMs: number): PlanRequestJson {
+  const request = handStarted(state, household, nowMs)
+  if (!state.byItself || state.at === null || vesselOfState(state, household).own_rated_w === null)
+    return request
   // Soaked meanwhile the grain is done sooner; what that saves it may wait longer.
   const room = (Date.parse(request.serve_at!) - nowMs) / 60_000
   let later = 0
@@ -285,15 +286,15 @@ export function requestOf(state: BenchState, house: House, nowMs: number): PlanR
   return { ...request, start_later_minutes: later }
 }
 
-function handStarted(state: BenchState, house: House, nowMs: number): PlanRequestJson {
-  const vessel = vesselOfState(state, house)
-  const heat = heatOfState(state, house)
-  const learned = correctionFor(state, house)
-  const delta = bagDelta(bagOfState(state, house)) + (learned?.uptake ?? 0)
+function handStarted(state: PlanState, household: PlanningData, nowMs: number): PlanRequestJson {
+  const vessel = vesselOfState(state, household)
+  const heat = heatOfState(state, household)
+  const learned = correctionFor(state, household)
+  const delta = bagDelta(bagOfState(state, household)) + (learned?.uptake ?? 0)
   const washes = state.washes ?? varietyOf(state.grain).washes
   return {
     grains: grainsOf(state),
-    amount: amountOf(state, house),
+    amount: amountOf(state, household),
     purpose: state.purpose,
     method: methodOfState(state, vessel),
     ...(state.finish === null ? {} : { finish: state.finish }),
@@ -343,8 +344,8 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
     keep_servings: state.amount.basis === 'servings' ? state.keep : 0,
     stuck_g: vessel.sticks_g,
     hold_minutes: state.hold,
-    guidance: house.guidance,
-    avoids: avoidsOf(state, house),
+    guidance: household.guidance,
+    avoids: avoidsOf(state, household),
     ...(state.dressing === null
       ? {}
       : {
@@ -360,21 +361,23 @@ function handStarted(state: BenchState, house: House, nowMs: number): PlanReques
         }),
     boiler_dish: state.under && { name: state.under.name, liquid_g: state.under.liquidG },
     pour_override_g: state.poured,
-    elevation_m: house.elevation_m,
-    kitchen_c: house.kitchen_c,
+    elevation_m: household.elevation_m,
+    kitchen_c: household.kitchen_c,
     lid_until_boil: state.lidUntilBoil,
     ...(state.rest === null ? {} : { rest_minutes: state.rest }),
     pressure: state.pressure,
     release: state.release,
-    ...(state.at === null ? {} : { serve_at: withOffset(nextAt(state.at, house.zone, nowMs), house.zone) }),
+    ...(state.at === null
+      ? {}
+      : { serve_at: withOffset(nextAt(state.at, household.zone, nowMs), household.zone) }),
   }
 }
 
 /** The bench after a change. Another grain, amount or soak was not the one that was weighed. */
-export function changedBench(state: BenchState, next: Partial<BenchState>): BenchState {
+export function changedPlan(state: PlanState, next: Partial<PlanState>): PlanState {
   const weighed =
     'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)
   return { ...state, ...next, ...(weighed ? {} : { wet: null }) }
 }
 
-export const MOST_OTHERS = 2
+export const MAX_OTHERS = 2

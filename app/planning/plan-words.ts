@@ -2,27 +2,27 @@ import { countWord } from '#core/eaters/count-words'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
 import type { Finish } from '#core/methods/definition'
-import type { BenchState, House } from './plan-state'
+import type { PlanState, PlanningData } from './plan-state'
 
 /** A sentence too long for the line is told by its first words. */
 const shortly = (who: string): string =>
-  who.length <= LONGEST_SHOWN ? who : `${who.split(',')[0]!.slice(0, LONGEST_SHOWN)} …`
-const LONGEST_SHOWN = 22
+  who.length <= MAX_SHOWN ? who : `${who.split(',')[0]!.slice(0, MAX_SHOWN)} …`
+const MAX_SHOWN = 22
 
 export const amountWord = ({
   amount,
   who,
   keep,
-  fromKept,
-}: Pick<BenchState, 'amount' | 'who' | 'keep' | 'fromKept'>): string =>
+  fromKept: fromLeftover,
+}: Pick<PlanState, 'amount' | 'who' | 'keep' | 'fromKept'>): string =>
   amount.basis === 'servings'
-    ? `For ${who === null ? countWord(amount.value) : shortly(who)}${keep > 0 ? ` and ${countWord(keep)} for later` : ''}${fromKept > 0 ? `, ${countWord(fromKept)} from leftovers` : ''}`
+    ? `For ${who === null ? countWord(amount.value) : shortly(who)}${keep > 0 ? ` and ${countWord(keep)} for later` : ''}${fromLeftover > 0 ? `, ${countWord(fromLeftover)} from leftovers` : ''}`
     : `${amount.value} g dry`
 
 /** The grain as it is called here: by its bag, or by its kind, and what is mixed in. */
 export function grainWord(
-  { grain, bagId, others }: Pick<BenchState, 'grain' | 'bagId' | 'others'>,
-  { bags }: Pick<House, 'bags'>,
+  { grain, bagId, others }: Pick<PlanState, 'grain' | 'bagId' | 'others'>,
+  { bags }: Pick<PlanningData, 'bags'>,
 ): string {
   const bag = bags.find((b) => b.id === bagId && b.variety === grain)
   const main = inWords(varietyOf(grain))
@@ -32,7 +32,7 @@ export function grainWord(
   ].join(' with ')
 }
 
-export const PURPOSE_WORDS: Record<BenchState['purpose'], string> = {
+export const PURPOSE_WORDS: Record<PlanState['purpose'], string> = {
   side: 'as a side',
   frying: 'for frying',
   salad: 'for a salad',
@@ -42,13 +42,13 @@ export const PURPOSE_WORDS: Record<BenchState['purpose'], string> = {
   batch: 'to store',
 }
 
-export const LID_WORDS: Record<BenchState['lidUntilBoil'], string> = {
+export const LID_WORDS: Record<PlanState['lidUntilBoil'], string> = {
   on: 'lid on from the start',
   ajar: 'lid ajar until it boils',
   off: 'lid off until it boils',
 }
 
-export const STYLE_WORDS: Record<BenchState['heatStyle'], string> = {
+export const STYLE_WORDS: Record<PlanState['heatStyle'], string> = {
   'boil-then-lowest': 'boil, then lowest heat',
   'strong-minute-then-low': 'boil hard 1 min, then lowest',
   'medium-then-full-then-off': 'medium, then full',
@@ -67,13 +67,13 @@ export const FINISH_WORDS: Record<Finish, string> = {
   steam: 'steam-dried under a cloth',
 }
 
-export const RELEASE_WORDS: Record<BenchState['release'], string> = {
+export const RELEASE_WORDS: Record<PlanState['release'], string> = {
   natural: 'natural release',
   timed: '10 min natural, then quick release',
   quick: 'quick release',
 }
 
-export function soakWord(soak: BenchState['soak']): string {
+export function soakWord(soak: PlanState['soak']): string {
   if (!soak) return 'none'
   const span = soak.minutes < 90 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`
   return `${span}${soak.celsius < 10 ? ' in the fridge' : ''}`

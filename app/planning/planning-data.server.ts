@@ -1,12 +1,12 @@
 import type { Settings } from '#core/contract/settings'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { nowMs } from '#server/clock'
-import { keptNow } from '#server/queries/leftovers'
-import { beliefsIn } from '#server/commands/rebuild-entry'
-import type { House } from './plan-state'
+import { currentLeftovers } from '#server/queries/leftovers'
+import { currentBeliefs } from '#server/commands/rebuild-entry'
+import type { PlanningData } from './plan-state'
 
 /** Everything the house brings to a plan, read from its database. */
-export function houseIn(open: Kitchen): { house: House; settings: Settings } {
+export function loadPlanningData(open: Kitchen): { house: PlanningData; settings: Settings } {
   const settings = settingsOf(open)
   return {
     settings,
@@ -19,13 +19,13 @@ export function houseIn(open: Kitchen): { house: House; settings: Settings } {
       marks: open.shelf.marks(),
       units: settings.units,
       cup: settings.cup,
-      known: beliefsIn(open).known,
+      known: currentBeliefs(open).known,
       elevation_m: settings.elevation_m,
       kitchen_c: settings.kitchen_c,
       zone: settings.zone,
       guidance: open.household.guidance().guidance,
       eaters: open.eaters.all(),
-      kept: keptNow(open, nowMs())
+      kept: currentLeftovers(open, nowMs())
         .filter((k) => k.view.pastMs === 0)
         .map(({ row, view }) => ({
           title: row.title,

@@ -1,8 +1,8 @@
 import { planFrom } from '#core/contract/plan'
-import { readSimulateRequest } from '#core/contract/simulate'
-import { outcomeMap, waterSlack } from '#core/simulate/outcome-map'
+import { parseSimulateRequest } from '#core/contract/simulate'
+import { outcomeMap, waterRoomForError } from '#core/simulate/outcome-map'
 import { chancesOf } from '#core/simulate/sweep'
-import { slackWords } from './room-for-error'
+import { roomForErrorWords } from './room-for-error'
 
 const request = {
   grains: [{ variety: 'long-white' as const }],
@@ -14,14 +14,14 @@ const planned = (more: object = {}) => {
   return read.value
 }
 const pot = (more: object = {}) => {
-  const read = readSimulateRequest({ ...request, ...more })
+  const read = parseSimulateRequest({ ...request, ...more })
   if (!read.ok) throw new Error('unread')
   return read.value
 }
 
 test('before any pot is cooked, slack is the way to firm and to soft, and said to be an estimate', () => {
   const { water } = planned()
-  const { says, sure } = slackWords(water, undefined)
+  const { says, sure } = roomForErrorWords(water, undefined)
   expect(sure).toBe(false)
   expect(says).toBe(
     `room for error: ${Math.round(water.pour_g - water.firm_pour_g)} g less to ${Math.round(water.soft_pour_g - water.pour_g)} g more`,
@@ -30,22 +30,25 @@ test('before any pot is cooked, slack is the way to firm and to soft, and said t
 
 test('afterwards it is what cooked pots say, with how often they end well', () => {
   const { seed, ...simulation } = pot()
-  const slack = { water: waterSlack(simulation), chances: chancesOf(simulation, { seed, runs: 40 }) }
-  const { says, sure } = slackWords(planned().water, slack)
+  const roomForError = {
+    water: waterRoomForError(simulation),
+    chances: chancesOf(simulation, { seed, runs: 40 }),
+  }
+  const { says, sure } = roomForErrorWords(planned().water, roomForError)
   expect(sure).toBe(true)
   expect(says).toMatch(/^room for error: \d+ g less to \d+ g more, in \d+ of 100 kitchens$/)
 })
 
 test('a pour outside firm and soft has none', () => {
-  expect(slackWords(planned({ pour_override_g: 1200 }).water, undefined).says).toMatch(
+  expect(roomForErrorWords(planned({ pour_override_g: 1200 }).water, undefined).says).toMatch(
     /^(no room|this is outside)/,
   )
-  expect(waterSlack(pot({ pour_override_g: 1200 }))).toBeUndefined()
+  expect(waterRoomForError(pot({ pour_override_g: 1200 }))).toBeUndefined()
 })
 
 test('the slack of a pot lies inside the field of waters and minutes around it', () => {
   const simulation = pot()
-  const slack = waterSlack(simulation)!
+  const roomForError = waterRoomForError(simulation)!
   const running = outcomeMap(simulation)
   let next = running.next()
   while (!next.done) next = running.next()
@@ -55,7 +58,8 @@ test('the slack of a pot lies inside the field of waters and minutes around it',
     0,
   )
   map.pours.forEach((g, i) => {
-    if (g >= slack.fromG && g <= slack.toG) expect(['good', 'soft', 'firm']).toContain(map.cells[row]![i])
+    if (g >= roomForError.fromG && g <= roomForError.toG)
+      expect(['good', 'soft', 'firm']).toContain(map.cells[row]![i])
   })
   // A third of the water is dry or raw, half as much again swims or is mush, at every length of the simmer.
   for (const cells of map.cells) {

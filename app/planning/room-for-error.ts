@@ -1,8 +1,8 @@
 import type { Plan } from '#core/plan/result'
-import type { Slack } from '../workers/simulator'
+import type { RoomForError } from '../workers/simulator'
 
 /** Water that keeps the grain between firm and soft, as long as nothing better is known. */
-export interface SlackWords {
+export interface RoomForErrorWords {
   says: string
   sure: boolean
 }
@@ -11,19 +11,19 @@ const span = (less: number, more: number): string =>
   `${Math.round(Math.max(0, -less))} g less to ${Math.round(Math.max(0, more))} g more`
 
 /** "room for error: 60 g less to 75 g more": how far the pour may be off before somebody notices. First from the plan's own firm and soft pours; then from pots cooked. */
-export function slackWords(
+export function roomForErrorWords(
   { pour_g, firm_pour_g, soft_pour_g }: Plan['water'],
-  slack: Slack | undefined,
-): SlackWords {
-  if (!slack) {
+  roomForError: RoomForError | undefined,
+): RoomForErrorWords {
+  if (!roomForError) {
     const [less, more] = [firm_pour_g - pour_g, soft_pour_g - pour_g]
     if (less > 0 || more < 0) return { says: 'this is outside firm and soft', sure: false }
     return { says: `room for error: ${span(less, more)}`, sure: false }
   }
-  const often = `${Math.round(100 * slack.chances.good)} of 100 kitchens`
-  if (!slack.water) return { says: `no room for error: good in ${often}`, sure: true }
+  const often = `${Math.round(100 * roomForError.chances.good)} of 100 kitchens`
+  if (!roomForError.water) return { says: `no room for error: good in ${often}`, sure: true }
   return {
-    says: `room for error: ${span(slack.water.fromG - pour_g, slack.water.toG - pour_g)}, in ${often}`,
+    says: `room for error: ${span(roomForError.water.fromG - pour_g, roomForError.water.toG - pour_g)}, in ${often}`,
     sure: true,
   }
 }

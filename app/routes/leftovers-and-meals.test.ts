@@ -125,7 +125,7 @@ describe('what is not there is not found', () => {
 
 describe('kept', () => {
   const tin = { intent: 'save-container', name: 'tin', ml: '500', depth_mm: '45', many: '3' }
-  const parcel = (containers: string[], more = {}) =>
+  const container = (containers: string[], more = {}) =>
     JSON.stringify({
       title: 'quinoa',
       variety: 'quinoa',
@@ -143,7 +143,9 @@ describe('kept', () => {
   test('a container is told, filled, eaten from and labelled', async () => {
     expect((await call(kept.action, { body: tin })).value).toMatchObject({ done: 'save-container' })
     const { id } = kitchen().kept.containers()[0]!
-    expect(await call(putAway.action, { body: { intent: 'put-away', parcel: parcel([id]) } })).toMatchObject({
+    expect(
+      await call(putAway.action, { body: { intent: 'put-away', parcel: container([id]) } }),
+    ).toMatchObject({
       status: 302,
       to: '/leftovers',
     })
@@ -171,7 +173,7 @@ describe('kept', () => {
   test('what is refused comes back with what was typed', async () => {
     const answer = await call(kept.action, { body: { ...tin, ml: 'big' } })
     expect([answer.status, path(answer), answer.value.typed]).toEqual([422, 'ml', { ...tin, ml: 'big' }])
-    for (const body of ['{', 'null', '[]', '"x"', parcel(['nobody'])]) {
+    for (const body of ['{', 'null', '[]', '"x"', container(['nobody'])]) {
       const refused = await call(putAway.action, { body: { intent: 'put-away', parcel: body } })
       expect([400, 422]).toContain(refused.status)
       expect(words(refused).length).toBeGreaterThan(5)
@@ -188,7 +190,7 @@ describe('kept', () => {
         await call(putAway.action, {
           body: {
             intent: 'put-away',
-            parcel: parcel([id], { cook_id: cook }),
+            parcel: container([id], { cook_id: cook }),
             stuck: '50',
             vessel_id: 'heavy-pot',
           },

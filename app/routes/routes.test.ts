@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { kitchen } from '#server/store/open-household'
 import * as bench from './plan/plan'
-import { firstBench, requestOf } from '../planning/plan-state'
+import { firstPlan, requestOf } from '../planning/plan-state'
 import * as events from './cooks/events'
 import * as notebook from './notebook/notebook'
 import * as page from './notebook/entry'
@@ -60,7 +60,7 @@ async function call(
 
 async function begin(): Promise<string> {
   const { vessels, heats } = { vessels: kitchen().equipment.vessels(), heats: kitchen().equipment.heats() }
-  const house = {
+  const household = {
     vessels,
     heats,
     measures: [],
@@ -78,7 +78,7 @@ async function begin(): Promise<string> {
     zone: 'UTC',
   }
   const cook = {
-    request: requestOf(firstBench(house), house, Date.now()),
+    request: requestOf(firstPlan(household), household, Date.now()),
     vessel_id: vessels[0]!.id,
     heat_id: heats[0]!.id,
   }
@@ -154,17 +154,17 @@ test('from start to judgement through the routes alone', async () => {
   expect((await call(page.loader, { params: { cook } })).status).toBe(404)
   await press('finish', 'fluff')
 
-  const judge = (fields: Record<string, string>) =>
+  const rate = (fields: Record<string, string>) =>
     call(page.action, { params: { cook }, request: form(fields) })
   expect(
-    (await judge({ intent: 'judge', wet_dry: '9', hardness: '0', bottom: 'clean', note: 'kept' })).value,
+    (await rate({ intent: 'judge', wet_dry: '9', hardness: '0', bottom: 'clean', note: 'kept' })).value,
   ).toMatchObject({
     errors: [{ path: 'wet_dry' }],
     typed: { note: 'kept' },
   })
-  expect((await judge({ intent: 'forget' })).status).toBe(400)
+  expect((await rate({ intent: 'forget' })).status).toBe(400)
   expect(
-    (await judge({ intent: 'judge', wet_dry: '-1', hardness: '1', bottom: 'stuck', note: 'Dry.' })).value,
+    (await rate({ intent: 'judge', wet_dry: '-1', hardness: '1', bottom: 'stuck', note: 'Dry.' })).value,
   ).toEqual({ saved: true })
   const { value } = await call(page.loader, { params: { cook } })
   expect(value).toMatchObject({
@@ -199,12 +199,12 @@ test('settings are kept whole or not at all', async () => {
   ] as const) {
     const { status, value: answer } = await save({ [field]: value })
     expect(status).toBe(422)
-    const { errors, typed: kept } = answer as unknown as {
+    const { errors, typed: leftover } = answer as unknown as {
       errors: { path: string; message: string }[]
       typed: Record<string, string>
     }
     expect(errors.map((e) => e.path)).toEqual([field])
-    expect(kept[field]).toBe(value)
+    expect(leftover[field]).toBe(value)
   }
   expect((await call(settings.loader, {})).value).toEqual(before)
   expect((await save({ elevation_m: '1120,5', name: 'Tarn Head' })).value).toEqual({ saved: true })
@@ -324,12 +324,12 @@ describe('a new house', () => {
       status: 302,
       to: '/?servings=3.5&pot=first-pot&burner=first-heat',
     })
-    const { house, settings } = (await call(bench.loader, {})).value as unknown as {
+    const { house: household, settings } = (await call(bench.loader, {})).value as unknown as {
       house: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }
       settings: { elevation_m: number; units: string }
     }
-    expect(house.vessels).toMatchObject([{ name: 'electric pressure cooker', own_rated_w: 900 }])
-    expect(house.heats).toMatchObject([{ name: 'induction plate' }])
+    expect(household.vessels).toMatchObject([{ name: 'electric pressure cooker', own_rated_w: 900 }])
+    expect(household.heats).toMatchObject([{ name: 'induction plate' }])
     expect(settings).toMatchObject({ elevation_m: 1120, units: 'cups' })
     // Once is enough.
     expect(await call(welcome.loader, {})).toMatchObject({ status: 302, to: '/' })

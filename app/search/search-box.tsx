@@ -7,7 +7,7 @@ import { PLACES } from './places'
 import classes from './search-box.module.css'
 
 const [store, spotlight] = createSpotlight()
-const MOST_AT_FIRST = 6
+const MAX_AT_FIRST = 6
 
 /** Finds grains, pots, cooks, places and things to do by their words.  @param asked grows by one whenever it is to open */
 export default function FindBox({ asked }: { asked: number }) {
@@ -25,10 +25,10 @@ export default function FindBox({ asked }: { asked: number }) {
   const answered = fetcher.data && fetcher.data.asked === query
   const found =
     query.trim() === ''
-      ? PLACES.slice(0, MOST_AT_FIRST)
+      ? PLACES.slice(0, MAX_AT_FIRST)
       : answered
         ? fetcher.data!.found
-        : matching(PLACES, query, MOST_AT_FIRST)
+        : matching(PLACES, query, MAX_AT_FIRST)
   const kinds = [...new Set(found.map((thing) => thing.kind))]
   return (
     <Spotlight.Root

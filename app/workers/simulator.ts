@@ -1,9 +1,14 @@
 import { expose } from 'comlink'
-import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
-import { readSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
+import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
+import { parseSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
 import { prepare } from '#core/plan/prepare'
 import { diagnose, type Diagnosis, type PastPot } from '#core/simulate/diagnose'
-import { outcomeMap, waterSlack, type OutcomeMap, type WaterSlack } from '#core/simulate/outcome-map'
+import {
+  outcomeMap,
+  waterRoomForError,
+  type OutcomeMap,
+  type WaterRoomForError,
+} from '#core/simulate/outcome-map'
 import { reasonsOf } from '#core/simulate/reasons'
 import { simulate, type Simulated, type Simulation } from '#core/simulate/simulate'
 import { chancesOf, sweep, type Chances } from '#core/simulate/sweep'
@@ -15,8 +20,8 @@ export interface Cooked extends Simulated {
 }
 
 /** How far the water may be off, and how often the plan ends well. */
-export interface Slack {
-  water: WaterSlack | undefined
+export interface RoomForError {
+  water: WaterRoomForError | undefined
   chances: Chances
 }
 
@@ -24,7 +29,7 @@ export interface Slack {
 const TELL_EVERY = 16
 
 const simulationOf = (json: SimulateRequestJson, question: WhatIf | null): Simulation => {
-  const read = readSimulateRequest(json)
+  const read = parseSimulateRequest(json)
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   const { seed: _seed, runs: _runs, ...simulation } = read.value
   return question === null ? simulation : whatIf(simulation, question)
@@ -51,7 +56,7 @@ const simulator = {
     return { ...run, reasons: reasonsOf(run, prepare(simulation.request).blend.uptake) }
   },
   diagnose(json: PlanRequestJson, about: Omit<PastPot, 'request'>): Diagnosis {
-    return diagnose({ request: settledRequest(json), ...about })
+    return diagnose({ request: parsePlanRequestOrThrow(json), ...about })
   },
   sweep(
     json: SimulateRequestJson,
@@ -63,9 +68,9 @@ const simulator = {
   map(json: SimulateRequestJson, tell: (done: number) => void): Promise<OutcomeMap | undefined> {
     return told(outcomeMap(simulationOf(json, null)), tell)
   },
-  slack(json: SimulateRequestJson, given: { seed: number; runs: number }): Slack {
+  slack(json: SimulateRequestJson, given: { seed: number; runs: number }): RoomForError {
     const simulation = simulationOf(json, null)
-    return { water: waterSlack(simulation), chances: chancesOf(simulation, given) }
+    return { water: waterRoomForError(simulation), chances: chancesOf(simulation, given) }
   },
 }
 export type Simulator = typeof simulator

@@ -41,15 +41,15 @@ export function onTheTableBy<T>(
       if (!read.ok || read.value.cautions.some((c) => c.severity === 'stop')) continue
       const plan = read.value
       const rest = plan.stages.find((s) => s.kind === 'rest')?.minutes.expected ?? 0
-      const slack = minutes - plan.total_minutes.expected
-      const made = { of, request: asked, plan, slack, skipped }
-      if (slack >= 0) {
+      const roomForError = minutes - plan.total_minutes.expected
+      const made = { of, request: asked, plan, slack: roomForError, skipped }
+      if (roomForError >= 0) {
         ready.push(made)
         last = undefined
         break
       }
       const hurried = { ...asked, rest_minutes: SHORT_REST }
-      const again = rest > SHORT_REST && slack >= SHORT_REST - rest ? planFrom(hurried) : undefined
+      const again = rest > SHORT_REST && roomForError >= SHORT_REST - rest ? planFrom(hurried) : undefined
       if (
         again?.ok &&
         minutes >= again.value.total_minutes.expected &&

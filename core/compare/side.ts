@@ -1,4 +1,4 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { planFrom } from '#core/contract/plan'
 import { boilingPointAt, pressureAt, saturationTemperature } from '#core/heat/boiling-point'
 import { metres, pascals } from '#core/units/units'
@@ -31,7 +31,7 @@ const COOKED_HEAT = 3.6
 const AT_TABLE_K = 50
 
 export function sideOf(json: PlanRequestJson): Side {
-  const [read, made] = [readPlanRequest(json), planFrom(json)]
+  const [read, made] = [parsePlanRequest(json), planFrom(json)]
   if (!read.ok || !made.ok)
     throw new RangeError(
       `sideOf: ${[...(read.ok ? [] : read.errors), ...(made.ok ? [] : made.errors)].map((e) => e.message).join('; ')}`,

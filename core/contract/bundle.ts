@@ -5,7 +5,7 @@ import { DRESSING_IDS } from '#core/finish/dressing'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { AUTHORITIES, FIGURE_IDS } from '#core/leftovers/guidance'
 import { COOLING_PLACES } from '#core/leftovers/cooling'
-import { KEPT_EVENT_KINDS } from '#core/leftovers/container-state'
+import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
 import { isFigureName } from '#core/learn/figures'
 import { BOTTOMS, EVENNESS } from '#core/learn/rating'
 import { CUES, type CueId } from '#core/methods/signs'
@@ -15,21 +15,21 @@ import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
 import { BUNDLE_LIMITS, PACKS, type GroupId, type PackId } from './bundle-names'
 import { between, fieldErrors, oneOf, quoted, wholeBetween, type FieldError } from './fields'
-import { HOUSE_LIMITS } from './equipment'
+import { HOUSEHOLD_LIMITS } from './equipment'
 import {
   CLOCKS,
   EPOCH_LIMITS,
   GAUGES,
   isZone,
-  LONGEST_ATE,
-  LONGEST_NOTE,
+  MAX_ATE,
+  MAX_NOTE,
   RemedySchema,
   SETTINGS_LIMITS,
   UNITS,
 } from './settings'
-import { readPlanRequest, type Read } from './plan-request'
+import { parsePlanRequest, type Result } from './plan-request'
 import { PlanSchema } from './plan-result'
-import { DoingSchema } from './practice'
+import { PlayerActionsSchema } from './practice'
 import { SCHEDULE_LIMITS } from './schedule'
 
 /** A household as one JSON document. Rows are as the house keeps them, units in their names; what is made from them (the lines of the notebook, beliefs)
@@ -50,7 +50,7 @@ const id = v.pipe(
 const pressId = text(80, 1)
 /** Names of grains as they are kept: varieties with their shares. */
 const key = text(400)
-const named = text(HOUSE_LIMITS.name, 1)
+const named = text(HOUSEHOLD_LIMITS.name, 1)
 const number = (limits: readonly [number, number], unit = '') => between(...limits, unit)
 const moment = wholeBetween(...EPOCH_LIMITS)
 const tick = v.picklist([0, 1], (issue) => `must be 0 or 1, got ${quoted(issue.input)}`)
@@ -76,14 +76,14 @@ const row = <const T extends v.ObjectEntries>(entries: T) =>
         : `must be an object, got ${quoted(issue.input)}`,
   )
 const plannable = v.custom<Record<string, unknown>>(
-  (input) => readPlanRequest(input).ok,
+  (input) => parsePlanRequest(input).ok,
   (issue) => {
-    const read = readPlanRequest(issue.input)
+    const read = parsePlanRequest(issue.input)
     return read.ok ? '' : `is no request that can be planned: ${read.errors[0]!.message}`
   },
 )
 const Applied = v.object({ uptake: figure, steam: figure, power: figure, time: figure })
-const level = number([0, HOUSE_LIMITS.height_mm[1]], 'mm')
+const level = number([0, HOUSEHOLD_LIMITS.height_mm[1]], 'mm')
 
 const dishId = v.pipe(
   text(64, 1),
@@ -208,23 +208,23 @@ export const BUNDLE_TABLES = {
       position: place,
       name: named,
       kind: oneOf(['pot', 'cooker', 'pressure-electric', 'pressure-stovetop', 'oven-dish']),
-      capacity_ml: number(HOUSE_LIMITS.capacity_ml, 'mL'),
-      base_diameter_mm: number(HOUSE_LIMITS.diameter_mm, 'mm'),
-      rim_diameter_mm: number(HOUSE_LIMITS.diameter_mm, 'mm'),
-      height_mm: number(HOUSE_LIMITS.height_mm, 'mm'),
+      capacity_ml: number(HOUSEHOLD_LIMITS.capacity_ml, 'mL'),
+      base_diameter_mm: number(HOUSEHOLD_LIMITS.diameter_mm, 'mm'),
+      rim_diameter_mm: number(HOUSEHOLD_LIMITS.diameter_mm, 'mm'),
+      height_mm: number(HOUSEHOLD_LIMITS.height_mm, 'mm'),
       heat_capacity_j_k: number([20, 20_000], 'J/K'),
       lid: oneOf(['tight', 'loose', 'foil']),
-      own_rated_w: none(number(HOUSE_LIMITS.rated_w, 'W')),
+      own_rated_w: none(number(HOUSEHOLD_LIMITS.rated_w, 'W')),
       own_efficiency: none(number([0.05, 1])),
       material: none(oneOf(MATERIAL_IDS)),
-      empty_g: none(number(HOUSE_LIMITS.empty_g, 'g')),
+      empty_g: none(number(HOUSEHOLD_LIMITS.empty_g, 'g')),
       lining: oneOf(['bare', 'enamel', 'glazed', 'coated']),
       steam_factor: number([0.1, 5]),
       marks: none(
         v.pipe(
           list(
-            v.object({ level_mm: level, volume_ml: number([0, HOUSE_LIMITS.capacity_ml[1]], 'mL') }),
-            HOUSE_LIMITS.marks,
+            v.object({ level_mm: level, volume_ml: number([0, HOUSEHOLD_LIMITS.capacity_ml[1]], 'mL') }),
+            HOUSEHOLD_LIMITS.marks,
           ),
           v.check(
             (marks) =>
@@ -233,9 +233,9 @@ export const BUNDLE_TABLES = {
           ),
         ),
       ),
-      printed: none(list(v.object({ name: text(20, 1), level_mm: level }), HOUSE_LIMITS.printed)),
+      printed: none(list(v.object({ name: text(20, 1), level_mm: level }), HOUSEHOLD_LIMITS.printed)),
       measured: text(2000),
-      sticks_g: number(HOUSE_LIMITS.sticks_g, 'g'),
+      sticks_g: number(HOUSEHOLD_LIMITS.sticks_g, 'g'),
     }),
   },
   heat: {
@@ -246,9 +246,9 @@ export const BUNDLE_TABLES = {
       id,
       position: place,
       name: named,
-      rated_w: number(HOUSE_LIMITS.rated_w, 'W'),
+      rated_w: number(HOUSEHOLD_LIMITS.rated_w, 'W'),
       efficiency: number([0.05, 1]),
-      knob: list(v.object({ name: text(30, 1), share: number([0, 1]) }), HOUSE_LIMITS.knob),
+      knob: list(v.object({ name: text(30, 1), share: number([0, 1]) }), HOUSEHOLD_LIMITS.knob),
       power_factor: number([0.2, 3]),
       measured: text(2000),
     }),
@@ -261,7 +261,7 @@ export const BUNDLE_TABLES = {
       id,
       position: place,
       name: named,
-      ml: number(HOUSE_LIMITS.measure_ml, 'mL'),
+      ml: number(HOUSEHOLD_LIMITS.measure_ml, 'mL'),
       parts: list(number([0.01, 1]), 20),
       how: oneOf(['known', 'weighed', 'counted']),
     }),
@@ -274,14 +274,14 @@ export const BUNDLE_TABLES = {
       position: place,
       variety: oneOf(VARIETY_IDS),
       name: named,
-      label: text(HOUSE_LIMITS.label),
-      label_ratio: none(number(HOUSE_LIMITS.label_ratio)),
+      label: text(HOUSEHOLD_LIMITS.label),
+      label_ratio: none(number(HOUSEHOLD_LIMITS.label_ratio)),
       adopted_delta: none(number([-2, 2], 'g/g')),
       bought_on: none(day),
       opened_on: none(day),
       new_crop: tick,
       enriched: tick,
-      left_g: none(number(HOUSE_LIMITS.left_g, 'g')),
+      left_g: none(number(HOUSEHOLD_LIMITS.left_g, 'g')),
     }),
   },
   programme: {
@@ -294,7 +294,7 @@ export const BUNDLE_TABLES = {
       vessel_id: id,
       name: named,
       pressure: oneOf(['none', 'low', 'high']),
-      minutes: none(number(HOUSE_LIMITS.programme_minutes)),
+      minutes: none(number(HOUSEHOLD_LIMITS.programme_minutes)),
       after_it: oneOf(['natural', 'timed', 'quick', 'holds-warm']),
       known: oneOf(['known', 'guessed', 'timed']),
     }),
@@ -325,8 +325,8 @@ export const BUNDLE_TABLES = {
       title: text(400),
       grain_key: key,
       vessel_id: id,
-      vessel_name: text(HOUSE_LIMITS.name),
-      heat_name: text(HOUSE_LIMITS.name),
+      vessel_name: text(HOUSEHOLD_LIMITS.name),
+      heat_name: text(HOUSEHOLD_LIMITS.name),
       serve_at_ms: none(moment),
       request: plannable,
       plan: PlanSchema,
@@ -371,10 +371,10 @@ export const BUNDLE_TABLES = {
       wet_dry: wholeBetween(-2, 2),
       hardness: wholeBetween(-2, 2),
       bottom: oneOf(BOTTOMS),
-      note: text(LONGEST_NOTE),
+      note: text(MAX_NOTE),
       separate: none(wholeBetween(-2, 2)),
       even: oneOf(EVENNESS),
-      ate: text(LONGEST_ATE),
+      ate: text(MAX_ATE),
     }),
   },
   measurement: {
@@ -438,7 +438,7 @@ export const BUNDLE_TABLES = {
       cook_id: none(id),
       title: text(120, 1),
       variety: oneOf(VARIETY_IDS),
-      container_name: text(HOUSE_LIMITS.name),
+      container_name: text(HOUSEHOLD_LIMITS.name),
       grams,
       portions: number([0, 1000]),
       depth_mm: number([0, 1000], 'mm'),
@@ -462,7 +462,7 @@ export const BUNDLE_TABLES = {
     row: row({
       id,
       kept_id: id,
-      kind: oneOf(KEPT_EVENT_KINDS),
+      kind: oneOf(LEFTOVER_EVENT_KINDS),
       at_ms: moment,
       portions: none(number([0, 1000])),
       target: none(id),
@@ -564,7 +564,7 @@ export const BUNDLE_TABLES = {
     group: 'practice',
     key: ['situation'],
     json: ['doing'],
-    row: row({ situation: text(60, 1), at_ms: moment, doing: DoingSchema }),
+    row: row({ situation: text(60, 1), at_ms: moment, doing: PlayerActionsSchema }),
   },
 } as const satisfies Record<string, TableSpec>
 export type TableId = keyof typeof BUNDLE_TABLES
@@ -603,9 +603,9 @@ const Envelope = v.strictObject(
 export type Bundle = v.InferOutput<typeof Envelope>
 
 /** Reads what surrounds the rows; the rows of an older version are not yet what they must become. */
-export function readEnvelope(input: unknown): Read<Bundle> {
+export function parseEnvelope(input: unknown): Result<Bundle> {
   const parsed = v.safeParse(Envelope, input)
-  if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues).slice(0, MOST_ERRORS) }
+  if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues).slice(0, MAX_ERRORS) }
   const rows = Object.values(parsed.output.tables).reduce((sum, list) => sum + list.length, 0)
   return rows > BUNDLE_LIMITS.rows
     ? {
@@ -615,7 +615,7 @@ export function readEnvelope(input: unknown): Read<Bundle> {
     : { ok: true, value: parsed.output }
 }
 
-const MOST_ERRORS = 20
+const MAX_ERRORS = 20
 
 /** Holds rows of the present version to what each table may hold.  @returns what is wrong, twenty lines at most */
 export function wrongRows(tables: Tables): FieldError[] {
@@ -630,7 +630,7 @@ export function wrongRows(tables: Tables): FieldError[] {
           message: `tables.${table}.${i}${path ? '.' : ' '}${message}`,
         })),
       )
-      if (errors.length >= MOST_ERRORS) return errors.slice(0, MOST_ERRORS)
+      if (errors.length >= MAX_ERRORS) return errors.slice(0, MAX_ERRORS)
     }
   return errors
 }

@@ -1,4 +1,4 @@
-import { readBagForm, readHeatForm, readMeasureForm, readVesselForm } from './equipment'
+import { parseBagForm, parseHeatForm, parseMeasureForm, parseVesselForm } from './equipment'
 
 const vessel = {
   name: 'the new one',
@@ -18,7 +18,7 @@ const errorsOf = (read: { ok: boolean; errors?: { path: string; message: string 
   'errors' in read ? read.errors! : []
 
 test('a pot in the words of a form', () => {
-  expect(readVesselForm(vessel)).toEqual({
+  expect(parseVesselForm(vessel)).toEqual({
     ok: true,
     value: {
       name: 'the new one',
@@ -41,7 +41,7 @@ test('a pot in the words of a form', () => {
 
 test('a field that was not shown counts as left empty', () => {
   const { own_rated_w: _, empty_g: __, ...shown } = vessel
-  expect(readVesselForm(shown)).toMatchObject({ ok: true, value: { own_rated_w: null, empty_g: null } })
+  expect(parseVesselForm(shown)).toMatchObject({ ok: true, value: { own_rated_w: null, empty_g: null } })
 })
 
 test.each([
@@ -58,13 +58,13 @@ test.each([
   [{ marks: 'up to here' }, 'marks', 'line 1 must be like'],
   [{ marks: '20 mm = 500 mL\n10 mm = 900 mL' }, 'marks', 'mark 2 must be higher'],
 ])('%j is refused beside its field', (change, path, words) => {
-  const errors = errorsOf(readVesselForm({ ...vessel, ...change }))
+  const errors = errorsOf(parseVesselForm({ ...vessel, ...change }))
   expect(errors).toHaveLength(1)
   expect(errors[0]).toMatchObject({ path, message: expect.stringContaining(words) })
 })
 
 test('marks as a cook writes them, with commas and without units', () => {
-  const read = readVesselForm({ ...vessel, marks: ' 20 mm = 500 mL \n\n40: 1050,5' })
+  const read = parseVesselForm({ ...vessel, marks: ' 20 mm = 500 mL \n\n40: 1050,5' })
   expect(read.ok && read.value.marks).toEqual([
     { level_mm: 20, volume_ml: 500 },
     { level_mm: 40, volume_ml: 1050.5 },
@@ -72,7 +72,7 @@ test('marks as a cook writes them, with commas and without units', () => {
 })
 
 test('places of a knob', () => {
-  const knob = (text: string) => readHeatForm({ name: 'big gas', kind: 'gas', rated_w: '2700', knob: text })
+  const knob = (text: string) => parseHeatForm({ name: 'big gas', kind: 'gas', rated_w: '2700', knob: text })
   const read = knob('low = 25 %\n3: 40')
   expect(read.ok && read.value.knob).toEqual([
     { name: 'low', share: 0.25 },
@@ -86,16 +86,16 @@ test('places of a knob', () => {
 })
 
 test('a measure by its print, by two weights or by counting', () => {
-  expect(readMeasureForm({ how: 'known', name: 'mug', ml: '312' })).toMatchObject({ ok: true })
-  expect(readMeasureForm({ how: 'weighed', name: 'mug', empty_g: '300', full_g: '612' })).toMatchObject({
+  expect(parseMeasureForm({ how: 'known', name: 'mug', ml: '312' })).toMatchObject({ ok: true })
+  expect(parseMeasureForm({ how: 'weighed', name: 'mug', empty_g: '300', full_g: '612' })).toMatchObject({
     ok: true,
   })
-  expect(readMeasureForm({ how: 'counted', name: 'glass', known_ml: '1000', times: '4,9' })).toMatchObject({
+  expect(parseMeasureForm({ how: 'counted', name: 'glass', known_ml: '1000', times: '4,9' })).toMatchObject({
     ok: true,
     value: { times: 4.9 },
   })
-  expect(errorsOf(readMeasureForm({ how: 'guessed', name: 'mug' }))).toHaveLength(1)
-  expect(errorsOf(readMeasureForm({ how: 'known', name: 'mug', ml: '2' }))[0]!.path).toBe('ml')
+  expect(errorsOf(parseMeasureForm({ how: 'guessed', name: 'mug' }))).toHaveLength(1)
+  expect(errorsOf(parseMeasureForm({ how: 'known', name: 'mug', ml: '2' }))[0]!.path).toBe('ml')
 })
 
 test('a bag: what is not said is not known, and a day is a day', () => {
@@ -108,7 +108,7 @@ test('a bag: what is not said is not known, and a day is a day', () => {
     opened_on: '2026-02-28',
     left_g: '',
   }
-  expect(readBagForm(bag)).toMatchObject({
+  expect(parseBagForm(bag)).toMatchObject({
     ok: true,
     value: {
       label_ratio: null,
@@ -119,7 +119,7 @@ test('a bag: what is not said is not known, and a day is a day', () => {
       left_g: null,
     },
   })
-  expect(readBagForm({ ...bag, new_crop: '1', left_g: '0' })).toMatchObject({
+  expect(parseBagForm({ ...bag, new_crop: '1', left_g: '0' })).toMatchObject({
     ok: true,
     value: { new_crop: 1, left_g: 0 },
   })
@@ -129,5 +129,5 @@ test('a bag: what is not said is not known, and a day is a day', () => {
     [{ left_g: '-3' }, 'left_g'],
     [{ label_ratio: '99' }, 'label_ratio'],
   ] as const)
-    expect(errorsOf(readBagForm({ ...bag, ...change })).map((e) => e.path)).toEqual([path])
+    expect(errorsOf(parseBagForm({ ...bag, ...change })).map((e) => e.path)).toEqual([path])
 })

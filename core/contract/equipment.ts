@@ -6,7 +6,7 @@ import { between, oneOf, quoted } from './fields'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of what a household may say of its things; forms show them, the check uses them. */
-export const HOUSE_LIMITS = Object.freeze({
+export const HOUSEHOLD_LIMITS = Object.freeze({
   name: 60,
   label: 500,
   capacity_ml: [100, 60_000],
@@ -29,8 +29,8 @@ const named = v.pipe(
   v.trim(),
   v.nonEmpty('is empty; any name will do'),
   v.maxLength(
-    HOUSE_LIMITS.name,
-    (issue) => `must be at most ${HOUSE_LIMITS.name} characters, got ${issue.input.length}`,
+    HOUSEHOLD_LIMITS.name,
+    (issue) => `must be at most ${HOUSEHOLD_LIMITS.name} characters, got ${issue.input.length}`,
   ),
 )
 const optionalText = (most: number) =>
@@ -83,8 +83,8 @@ const markLines = v.pipe(
       .filter((line) => line !== ''),
   ),
   v.maxLength(
-    HOUSE_LIMITS.marks,
-    (issue) => `holds at most ${HOUSE_LIMITS.marks} marks, got ${issue.input.length}`,
+    HOUSEHOLD_LIMITS.marks,
+    (issue) => `holds at most ${HOUSEHOLD_LIMITS.marks} marks, got ${issue.input.length}`,
   ),
   v.rawTransform(({ dataset, addIssue, NEVER }) => {
     const marks = []
@@ -120,17 +120,17 @@ const printedLines = v.pipe(
       .filter((line) => line !== ''),
   ),
   v.maxLength(
-    HOUSE_LIMITS.printed,
-    (issue) => `holds at most ${HOUSE_LIMITS.printed} lines, got ${issue.input.length}`,
+    HOUSEHOLD_LIMITS.printed,
+    (issue) => `holds at most ${HOUSEHOLD_LIMITS.printed} lines, got ${issue.input.length}`,
   ),
   v.rawTransform(({ dataset, addIssue, NEVER }) => {
     const printed: { name: string; level_mm: number }[] = []
     for (const [i, line] of dataset.value.entries()) {
       const found = /^(.{1,20}?)\s*[=:]\s*(\d{1,3}(?:[.,]\d+)?)\s*(?:mm)?$/i.exec(line)
       const level = found ? Number(found[2]!.replace(',', '.')) : NaN
-      if (!found || !(level > 0 && level <= HOUSE_LIMITS.height_mm[1])) {
+      if (!found || !(level > 0 && level <= HOUSEHOLD_LIMITS.height_mm[1])) {
         addIssue({
-          message: `line ${i + 1} must be like "3 = 41 mm", up to ${HOUSE_LIMITS.height_mm[1]} mm, got ${quoted(line)}`,
+          message: `line ${i + 1} must be like "3 = 41 mm", up to ${HOUSEHOLD_LIMITS.height_mm[1]} mm, got ${quoted(line)}`,
         })
         return NEVER
       }
@@ -147,16 +147,16 @@ const printedLines = v.pipe(
 const VesselForm = v.object({
   name: named,
   kind: oneOf(['pot', 'cooker', 'pressure-electric', 'pressure-stovetop', 'oven-dish']),
-  capacity_ml: number(HOUSE_LIMITS.capacity_ml, 'mL'),
-  rim_diameter_mm: number(HOUSE_LIMITS.diameter_mm, 'mm'),
-  base_diameter_mm: maybe(HOUSE_LIMITS.diameter_mm, 'mm'),
-  height_mm: maybe(HOUSE_LIMITS.height_mm, 'mm'),
+  capacity_ml: number(HOUSEHOLD_LIMITS.capacity_ml, 'mL'),
+  rim_diameter_mm: number(HOUSEHOLD_LIMITS.diameter_mm, 'mm'),
+  base_diameter_mm: maybe(HOUSEHOLD_LIMITS.diameter_mm, 'mm'),
+  height_mm: maybe(HOUSEHOLD_LIMITS.height_mm, 'mm'),
   lid: oneOf(['tight', 'loose', 'foil']),
   lining: oneOf(['bare', 'enamel', 'glazed', 'coated']),
   material: oneOf(MATERIAL_IDS),
-  empty_g: maybe(HOUSE_LIMITS.empty_g, 'g'),
-  own_rated_w: maybe(HOUSE_LIMITS.rated_w, 'W'),
-  sticks_g: maybe(HOUSE_LIMITS.sticks_g, 'g'),
+  empty_g: maybe(HOUSEHOLD_LIMITS.empty_g, 'g'),
+  own_rated_w: maybe(HOUSEHOLD_LIMITS.rated_w, 'W'),
+  sticks_g: maybe(HOUSEHOLD_LIMITS.sticks_g, 'g'),
   marks: markLines,
   printed: printedLines,
 })
@@ -165,7 +165,7 @@ const ProgrammeForm = v.object({
   vessel_id: v.pipe(v.string('is required'), v.nonEmpty('is required')),
   name: named,
   pressure: oneOf(['none', 'low', 'high']),
-  minutes: maybe(HOUSE_LIMITS.programme_minutes, 'minutes'),
+  minutes: maybe(HOUSEHOLD_LIMITS.programme_minutes, 'minutes'),
   after_it: oneOf(['natural', 'timed', 'quick', 'holds-warm']),
   known: oneOf(['known', 'guessed', 'timed']),
 })
@@ -173,7 +173,7 @@ const ProgrammeForm = v.object({
 const HeatForm = v.object({
   name: named,
   kind: oneOf(['gas', 'coil', 'ceramic', 'induction']),
-  rated_w: number(HOUSE_LIMITS.rated_w, 'W'),
+  rated_w: number(HOUSEHOLD_LIMITS.rated_w, 'W'),
   knob: v.pipe(
     v.optional(v.string(), ''),
     v.transform((text) =>
@@ -183,8 +183,8 @@ const HeatForm = v.object({
         .filter((line) => line !== ''),
     ),
     v.maxLength(
-      HOUSE_LIMITS.knob,
-      (issue) => `holds at most ${HOUSE_LIMITS.knob} places, got ${issue.input.length}`,
+      HOUSEHOLD_LIMITS.knob,
+      (issue) => `holds at most ${HOUSEHOLD_LIMITS.knob} places, got ${issue.input.length}`,
     ),
     v.rawTransform(({ dataset, addIssue, NEVER }) => {
       const places = []
@@ -205,7 +205,7 @@ const HeatForm = v.object({
 const MeasureForm = v.variant(
   'how',
   [
-    v.object({ how: v.literal('known'), name: named, ml: number(HOUSE_LIMITS.measure_ml, 'mL') }),
+    v.object({ how: v.literal('known'), name: named, ml: number(HOUSEHOLD_LIMITS.measure_ml, 'mL') }),
     v.object({
       how: v.literal('weighed'),
       name: named,
@@ -215,7 +215,7 @@ const MeasureForm = v.variant(
     v.object({
       how: v.literal('counted'),
       name: named,
-      known_ml: number(HOUSE_LIMITS.capacity_ml, 'mL'),
+      known_ml: number(HOUSEHOLD_LIMITS.capacity_ml, 'mL'),
       times: number([0.25, 500], 'times'),
     }),
   ],
@@ -225,18 +225,18 @@ const MeasureForm = v.variant(
 const BagForm = v.object({
   variety: oneOf(VARIETY_IDS),
   name: named,
-  label: optionalText(HOUSE_LIMITS.label),
-  label_ratio: maybe(HOUSE_LIMITS.label_ratio, ''),
+  label: optionalText(HOUSEHOLD_LIMITS.label),
+  label_ratio: maybe(HOUSEHOLD_LIMITS.label_ratio, ''),
   bought_on: day,
   opened_on: day,
   new_crop: ticked,
   enriched: ticked,
-  left_g: maybe(HOUSE_LIMITS.left_g, 'g'),
+  left_g: maybe(HOUSEHOLD_LIMITS.left_g, 'g'),
 })
 
-export const readVesselForm = readerOf(VesselForm)
-export const readHeatForm = readerOf(HeatForm)
-export const readMeasureForm = readerOf(MeasureForm)
-export const readProgrammeForm = readerOf(ProgrammeForm)
-export const readBagForm = readerOf(BagForm)
+export const parseVesselForm = readerOf(VesselForm)
+export const parseHeatForm = readerOf(HeatForm)
+export const parseMeasureForm = readerOf(MeasureForm)
+export const parseProgrammeForm = readerOf(ProgrammeForm)
+export const parseBagForm = readerOf(BagForm)
 export type VesselFormValue = v.InferOutput<typeof VesselForm>

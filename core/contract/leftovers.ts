@@ -3,12 +3,12 @@ import { DRESSING_IDS } from '#core/finish/dressing'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { COOLING_PLACES } from '#core/leftovers/cooling'
 import { AUTHORITIES, FIGURE_IDS, FIGURES, guidanceOf, type FigureId } from '#core/leftovers/guidance'
-import { KEPT_EVENT_KINDS } from '#core/leftovers/container-state'
+import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
 import { between, flag, oneOf, quoted, wholeBetween } from './fields'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of what a household may say of what it keeps. */
-export const KEPT_LIMITS = Object.freeze({
+export const LEFTOVER_LIMITS = Object.freeze({
   name: 60,
   ml: [20, 20_000],
   depth_mm: [5, 400],
@@ -25,8 +25,8 @@ const named = v.pipe(
   v.trim(),
   v.nonEmpty('is empty; any name will do'),
   v.maxLength(
-    KEPT_LIMITS.name,
-    (issue) => `must be at most ${KEPT_LIMITS.name} characters, got ${issue.input.length}`,
+    LEFTOVER_LIMITS.name,
+    (issue) => `must be at most ${LEFTOVER_LIMITS.name} characters, got ${issue.input.length}`,
   ),
 )
 const number = (limits: readonly [number, number], unit: string) =>
@@ -38,14 +38,14 @@ const id = v.pipe(
 
 const ContainerForm = v.object({
   name: named,
-  ml: number(KEPT_LIMITS.ml, 'mL'),
-  depth_mm: number(KEPT_LIMITS.depth_mm, 'mm'),
-  many: v.pipe(formNumber, wholeBetween(...KEPT_LIMITS.many)),
+  ml: number(LEFTOVER_LIMITS.ml, 'mL'),
+  depth_mm: number(LEFTOVER_LIMITS.depth_mm, 'mm'),
+  many: v.pipe(formNumber, wholeBetween(...LEFTOVER_LIMITS.many)),
 })
-export const readContainerForm = readerOf(ContainerForm)
+export const parseContainerForm = readerOf(ContainerForm)
 
 /** What is put away after a pot, as one parcel: all of it or nothing. */
-const ParcelSchema = v.object({
+const ContainerSchema = v.object({
   cook_id: v.nullish(id),
   title: v.pipe(
     v.string('is required'),
@@ -54,13 +54,13 @@ const ParcelSchema = v.object({
     v.maxLength(120, 'must be at most 120 characters'),
   ),
   variety: oneOf(VARIETY_IDS),
-  grams: between(...KEPT_LIMITS.grams, 'g'),
-  portions: between(...KEPT_LIMITS.portions),
+  grams: between(...LEFTOVER_LIMITS.grams, 'g'),
+  portions: between(...LEFTOVER_LIMITS.portions),
   water_share: between(0.2, 0.95),
   density_g_ml: between(0.3, 1.4, 'g/mL'),
   place: oneOf(COOLING_PLACES),
   open: flag,
-  stacked: wholeBetween(...KEPT_LIMITS.stacked),
+  stacked: wholeBetween(...LEFTOVER_LIMITS.stacked),
   dressed: v.optional(flag, false),
   /** Minutes since it was off the heat. */
   minutes_ago: between(0, 1440, 'minutes'),
@@ -68,25 +68,25 @@ const ParcelSchema = v.object({
     v.array(id, (issue) => `must be a list of containers, got ${quoted(issue.input)}`),
     v.minLength(1, 'needs at least one container'),
     v.maxLength(
-      KEPT_LIMITS.containers,
-      (issue) => `holds at most ${KEPT_LIMITS.containers} containers, got ${issue.input.length}`,
+      LEFTOVER_LIMITS.containers,
+      (issue) => `holds at most ${LEFTOVER_LIMITS.containers} containers, got ${issue.input.length}`,
     ),
   ),
 })
-export type ParcelJson = v.InferInput<typeof ParcelSchema>
-export const readParcel = readerOf(ParcelSchema)
+export type ContainerJson = v.InferInput<typeof ContainerSchema>
+export const parseContainer = readerOf(ContainerSchema)
 
 const TellForm = v.object({
   id,
   kept_id: id,
-  kind: oneOf(KEPT_EVENT_KINDS),
-  portions: v.optional(v.pipe(formNumber, between(...KEPT_LIMITS.portions))),
+  kind: oneOf(LEFTOVER_EVENT_KINDS),
+  portions: v.optional(v.pipe(formNumber, between(...LEFTOVER_LIMITS.portions))),
   target: v.optional(id),
 })
-export const readTell = readerOf(TellForm)
+export const parseTell = readerOf(TellForm)
 
-const BottleForm = v.object({ style: oneOf(DRESSING_IDS), made_g: number(KEPT_LIMITS.bottle_g, 'g') })
-export const readBottleForm = readerOf(BottleForm)
+const BottleForm = v.object({ style: oneOf(DRESSING_IDS), made_g: number(LEFTOVER_LIMITS.bottle_g, 'g') })
+export const parseBottleForm = readerOf(BottleForm)
 
 /** Figures a house may set stricter; an empty field leaves the published one. */
 const OWN_LIMITS: Record<FigureId, readonly [number, number]> = {
@@ -141,4 +141,4 @@ const GuidanceForm = v.pipe(
     return { guidance: given.guidance, own }
   }),
 )
-export const readGuidance = readerOf(GuidanceForm)
+export const parseGuidance = readerOf(GuidanceForm)

@@ -55,10 +55,10 @@ export const LIMITS = Object.freeze({
 } as const)
 
 /** The most kitchens one request may ask for. */
-export const MOST_RUNS = 2000
+export const MAX_RUNS = 2000
 /** How many kitchens a request is tried in, and which: the same seed gives the same ones. */
 export const runsFields = {
-  runs: v.optional(wholeBetween(1, MOST_RUNS), 1),
+  runs: v.optional(wholeBetween(1, MAX_RUNS), 1),
   seed: v.optional(wholeBetween(0, 4_294_967_295), 1),
 }
 
@@ -319,10 +319,10 @@ export function runsOf(input: unknown): { runs: number; seed: number } {
 /** The contract's plan request as it is written. */
 export type PlanRequestJson = v.InferInput<typeof PlanRequestSchema>
 
-export type Read<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] }
+export type Result<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] }
 
 /** Reads a plan request from outside: checked, and with every default filled in. */
-export function readPlanRequest(input: unknown): Read<PlanRequest> {
+export function parsePlanRequest(input: unknown): Result<PlanRequest> {
   const parsed = v.safeParse(PlanRequestSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   return { ok: true, value: settle(parsed.output) }
@@ -339,8 +339,8 @@ export const PURPOSE_SERVING: Partial<Record<Purpose, 'side' | 'main'>> = {
 const PURPOSE_FINISH: Partial<Record<Purpose, Finish>> = { salad: 'cold-rinse' }
 
 /** A request that is known to be readable, read.  @throws {RangeError} for one that is not */
-export function settledRequest(input: unknown): PlanRequest {
-  const read = readPlanRequest(input)
+export function parsePlanRequestOrThrow(input: unknown): PlanRequest {
+  const read = parsePlanRequest(input)
   if (!read.ok) throw new RangeError(`settledRequest: ${read.errors.map((e) => e.message).join('; ')}`)
   return read.value
 }
@@ -372,12 +372,12 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
   const usual = Math.max(...parts.map((part) => part.variety.washes))
   const washes = given.rinse?.washes ?? usual
   const texture = given.texture ?? PURPOSE_TEXTURE[given.purpose]
-  const vesselGiven = given.vessel ?? vesselFor(given, { method, blend, texture })
-  const vessel = vesselFrom(vesselGiven, method.vesselKinds[0])
-  const ownHeat = typeof vesselGiven === 'string' ? OWN_HEAT[vesselGiven] : undefined
+  const vesselInput = given.vessel ?? vesselFor(given, { method, blend, texture })
+  const vessel = vesselFrom(vesselInput, method.vesselKinds[0])
+  const ownHeat = typeof vesselInput === 'string' ? OWN_HEAT[vesselInput] : undefined
   // A vessel of another kind than the method's own stands on a burner where it has no heat of its own.
   const usualHeat =
-    vesselGiven === 'stock-8' && given.vessel === undefined
+    vesselInput === 'stock-8' && given.vessel === undefined
       ? 'gas-large'
       : vessel.kind === method.vesselKinds[0]
         ? method.defaults.heat

@@ -8,7 +8,7 @@ import { planFrom } from './plan'
 import { PlanSchema } from './plan-result'
 
 /** A request's plan as it is written, and as its schema reads that; or what was wrong on the way. */
-function readBack(request: unknown): { written: unknown; read: unknown } {
+function parseBack(request: unknown): { written: unknown; read: unknown } {
   const planned = planFrom(request)
   if (!planned.ok) throw new Error(planned.errors.map((e) => e.message).join('; '))
   const written: unknown = JSON.parse(JSON.stringify(planned.value))
@@ -19,7 +19,7 @@ function readBack(request: unknown): { written: unknown; read: unknown } {
 test('every school’s plan of every grain is a plan as it is stored, published and carried, and nothing of it is lost', () => {
   for (const method of METHOD_IDS)
     for (const variety of VARIETY_IDS) {
-      const { written, read } = readBack({
+      const { written, read } = parseBack({
         grains: [{ variety }],
         amount: { basis: 'dry-mass', value: 300 },
         method,
@@ -61,7 +61,7 @@ test('so is that of an unwise pot, a dressed one, one with company, one late and
         serve_at: fc.constantFrom('2026-03-05T19:00:00+01:00', '2020-01-01T00:00:00Z'),
       }),
       (request) => {
-        const { written, read } = readBack(request)
+        const { written, read } = parseBack(request)
         expect(read).toEqual(written)
       },
     ),

@@ -10,8 +10,8 @@ import { between, flag, oneOf, quoted } from './fields'
 /** A plan as it is stored and published: what `plan` answers with, written as a schema. Figures are only held to be figures; what they may be is for the
  *  physics that made them to say. */
 const LARGEST = 1e9
-const MOST_STAGES = 80
-const MOST_CAUTIONS = 60
+const MAX_STAGES = 80
+const MAX_CAUTIONS = 60
 const LONGEST = 600
 
 const figure = between(-LARGEST, LARGEST)
@@ -35,7 +35,7 @@ const WindowSchema = v.object({ low: figure, expected: figure, high: figure })
 
 const StageSchema = v.object({
   id: name,
-  after: list(name, MOST_STAGES),
+  after: list(name, MAX_STAGES),
   kind: oneOf(STAGE_KINDS),
   title: text(),
   heat: oneOf(LEVELS),
@@ -127,7 +127,7 @@ export const PlanSchema = v.object({
   spread: v.optional(v.object({ area_cm2: figure, tray_long_cm: figure, tray_wide_cm: figure })),
   // A stage waits only for stages that stand before it: so there is no circle to wait in.
   stages: v.pipe(
-    list(StageSchema, MOST_STAGES),
+    list(StageSchema, MAX_STAGES),
     v.minLength(1, 'has no stage'),
     v.check((stages) => new Set(stages.map((s) => s.id)).size === stages.length, 'has a stage twice'),
     v.check(
@@ -163,7 +163,7 @@ export const PlanSchema = v.object({
   boiler_dish: v.optional(
     v.object({ name: text(), liquid_g: figure, top_up_g: figure, steams_off_g: figure }),
   ),
-  cautions: list(CautionSchema, MOST_CAUTIONS),
+  cautions: list(CautionSchema, MAX_CAUTIONS),
   chances: v.optional(
     v.object({
       good: figure,

@@ -1,11 +1,11 @@
 import { plan } from '#core/plan/plan'
 import type { Plan } from '#core/plan/result'
 import { oddsOf } from '#core/simulate/odds'
-import { readPlanRequest, runsOf, type Read } from './plan-request'
+import { parsePlanRequest, runsOf, type Result } from './plan-request'
 
 /** The contract's `plan` for programs: asked with `runs`, it answers its odds as well. Pages take planFrom, which needs no simulator. */
-export function planWithOdds(input: unknown): Read<Plan> {
-  const request = readPlanRequest(input)
+export function planWithOdds(input: unknown): Result<Plan> {
+  const request = parsePlanRequest(input)
   if (!request.ok) return request
   const made = plan(request.value)
   const { runs, seed } = runsOf(input)

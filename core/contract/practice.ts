@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { LEVELS, LIDS, type Doing } from '#core/practice/player-actions'
+import { LEVELS, LIDS, type PlayerActions } from '#core/practice/player-actions'
 import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fields'
-import type { Read } from './plan-request'
+import type { Result } from './plan-request'
 
 /** Limits of what hands can do to a practice pot. */
 export const PRACTICE_LIMITS = Object.freeze({
@@ -22,7 +22,7 @@ const turns = <const T extends v.GenericSchema>(item: T) =>
     ),
   )
 
-export const DoingSchema = record({
+export const PlayerActionsSchema = record({
   washes: wholeBetween(...PRACTICE_LIMITS.washes),
   soakMinutes: between(...PRACTICE_LIMITS.soak_minutes, 'minutes'),
   pourG: between(...PRACTICE_LIMITS.pour_g, 'g'),
@@ -34,8 +34,8 @@ export const DoingSchema = record({
 })
 
 /** What was done to a practice pot, as a page tells it. */
-export function readDoing(input: unknown): Read<Doing> {
-  const parsed = v.safeParse(DoingSchema, input)
+export function parsePlayerActions(input: unknown): Result<PlayerActions> {
+  const parsed = v.safeParse(PlayerActionsSchema, input)
   return parsed.success
     ? { ok: true, value: parsed.output }
     : { ok: false, errors: fieldErrors(parsed.issues) }

@@ -1,4 +1,4 @@
-import { standing, type CookEvent } from '#core/cook/events'
+import { activeEvents, type CookEvent } from '#core/cook/events'
 import { withRemedy } from '#core/cook/remedy'
 import { replanned, requestSeen, seenIn } from '#core/cook/replan'
 import { retime, type Retimed } from '#core/cook/retime'
@@ -6,10 +6,10 @@ import type { PlanRequest } from '#core/plan/request'
 import type { RunningCook } from '#core/cook/replay'
 import { lengthOf } from '#core/plan/timeline'
 import type { Plan } from '#core/plan/result'
-import { readPlanRequest } from './plan-request'
+import { parsePlanRequest } from './plan-request'
 
 /** A cook as it is kept: what was asked for, and the plan as it was frozen at the start. */
-export interface KeptCook {
+export interface StoredCook {
   request: unknown
   plan: Plan
   startedMs: number
@@ -25,26 +25,26 @@ export interface CookAtTheStove extends RunningCook {
 
 /** A stored cook, ready to replay: the plan as frozen; solved again where the cook saw more than the plan could know; its simmer as long as
  *  this pot needs it; and with the remedies that were begun. */
-export function runningCookOf(kept: KeptCook, events: readonly CookEvent[]): CookAtTheStove {
-  const read = readPlanRequest(kept.request)
+export function runningCookOf(leftover: StoredCook, events: readonly CookEvent[]): CookAtTheStove {
+  const read = parsePlanRequest(leftover.request)
   if (!read.ok)
     throw new RangeError(`runningCookOf: the stored request cannot be read: ${read.errors[0]!.message}`)
   const seen = seenIn(events)
   const request = requestSeen(read.value, seen)
   const { vessel, kitchenC } = request
   const cook: RunningCook = {
-    plan: replanned(read.value, kept.plan, seen),
-    plannedMinutes: lengthOf(kept.plan.stages),
-    startedMs: kept.startedMs,
+    plan: replanned(read.value, leftover.plan, seen),
+    plannedMinutes: lengthOf(leftover.plan.stages),
+    startedMs: leftover.startedMs,
     pot: {
       lossWK: vessel.loss,
       openArea: (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2,
-      boilC: kept.plan.boil_c,
+      boilC: leftover.plan.boil_c,
       kitchenC,
     },
   }
   const { plan, retimed } = retime(cook, request, events)
-  const mended = standing(events).reduce(
+  const mended = activeEvents(events).reduce(
     (made, e) => (e.kind === 'remedy' && e.remedy ? withRemedy(made, e.id, e.stage, e.remedy, e.atMs) : made),
     plan,
   )

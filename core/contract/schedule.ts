@@ -5,10 +5,10 @@ import type { Plan } from '#core/plan/result'
 import { companionOf, dishOf, standsAt } from '#core/schedule/dish-blocks'
 import type { Lock, Placement } from '#core/schedule/place'
 import { search } from '#core/schedule/search'
-import { placeLive, type LiveGiven } from '#core/schedule/reschedule'
+import { placeLive, type LiveInput } from '#core/schedule/reschedule'
 import type { Block, Dish, FixedBlock, KitchenPlaces, Need, Placed, TaskAt } from '#core/schedule/task'
 import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type FieldError } from './fields'
-import { readPlanRequest, type Read } from './plan-request'
+import { parsePlanRequest, type Result } from './plan-request'
 
 export const SCHEDULE_LIMITS = Object.freeze({
   dishes: 12,
@@ -121,14 +121,14 @@ interface Settled {
   serveMs: number
   notBeforeMs: number | undefined
   fixed: FixedBlock[]
-  told: LiveGiven['told']
+  told: LiveInput['told']
 }
 
 const MINUTE = 60_000
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
 /** A supper's timetable for a request from outside. */
-export function scheduleFrom(input: unknown): Read<Schedule> {
+export function scheduleFrom(input: unknown): Result<Schedule> {
   const parsed = v.safeParse(ScheduleSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const settled = settle(parsed.output)
@@ -136,7 +136,7 @@ export function scheduleFrom(input: unknown): Read<Schedule> {
   return { ok: true, value: scheduleOf(settled.value) }
 }
 
-function settle(given: v.InferOutput<typeof ScheduleSchema>): Read<Settled> {
+function settle(given: v.InferOutput<typeof ScheduleSchema>): Result<Settled> {
   const errors: FieldError[] = []
   const dishes: Dish[] = []
   const seen = new Set<string>()
@@ -251,7 +251,7 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Read<Settled> {
       }
       return
     }
-    const read = readPlanRequest(request)
+    const read = parsePlanRequest(request)
     if (!read.ok)
       return void errors.push(
         ...read.errors.map((e) => ({ path: `${at}.${e.path}`, message: `${at}.${e.message}` })),
@@ -266,7 +266,7 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Read<Settled> {
     if (stands === 'burner') {
       const there = given.burners.map((burner, b) => ({
         burner,
-        read: readPlanRequest({ ...request, heat: burner.heat }),
+        read: parsePlanRequest({ ...request, heat: burner.heat }),
         b,
       }))
       for (const one of there)
@@ -372,7 +372,7 @@ function toldOf(
   told: readonly v.InferOutput<typeof ToldSchema>[],
   dishes: readonly Dish[],
   serveMs: number,
-): LiveGiven['told'] {
+): LiveInput['told'] {
   if (told.length === 0) return undefined
   const byTask = new Map(told.map((t) => [`${t.dish} ${t.id}`, t]))
   const resourceOf = (block: Block) =>
@@ -443,7 +443,7 @@ function applianceFor(
   const same = appliances.find((a) => JSON.stringify(a.vessel) === JSON.stringify(request.vessel))
   if (same) return same.id
   const kind = appliances.filter((a) => {
-    const other = readPlanRequest({ ...request, vessel: a.vessel })
+    const other = parsePlanRequest({ ...request, vessel: a.vessel })
     return other.ok && other.value.vessel.kind === read.vessel.kind
   })
   return kind[0]?.id

@@ -1,15 +1,15 @@
-import { readJudgement, readPress, readSettings } from './settings'
+import { parseRating, parsePress, parseSettings } from './settings'
 
 const press = { id: 'a-1', kind: 'cue', stage: 'heat-up', pressed_ms: 5, sent_ms: 6 }
 const pathsOf = (read: { ok: boolean; errors?: { path: string }[] }) => (read.errors ?? []).map((e) => e.path)
 
 test('a press, with what may go along', () => {
-  expect(readPress(press)).toEqual({ ok: true, value: press })
-  expect(readPress({ ...press, kind: 'lid-lifted', seconds: 20 })).toMatchObject({
+  expect(parsePress(press)).toEqual({ ok: true, value: press })
+  expect(parsePress({ ...press, kind: 'lid-lifted', seconds: 20 })).toMatchObject({
     ok: true,
     value: { seconds: 20 },
   })
-  expect(readPress({ ...press, kind: 'washed', clarity: 0.75 })).toMatchObject({
+  expect(parsePress({ ...press, kind: 'washed', clarity: 0.75 })).toMatchObject({
     ok: true,
     value: { clarity: 0.75 },
   })
@@ -27,19 +27,19 @@ test.each([
   [{ ...press, clarity: 1.2 }, 'clarity'],
   [{ ...press, clarity: NaN }, 'clarity'],
 ])('%j is refused by its field', (input, path) => {
-  expect(pathsOf(readPress(input))).toEqual([path])
+  expect(pathsOf(parsePress(input))).toEqual([path])
 })
 
 test('a judgement in whole steps, a note trimmed, minus signs of either kind', () => {
-  expect(readJudgement({ wet_dry: '−1', hardness: '2', bottom: 'stuck', note: '  ok ' })).toEqual({
+  expect(parseRating({ wet_dry: '−1', hardness: '2', bottom: 'stuck', note: '  ok ' })).toEqual({
     ok: true,
     value: { wet_dry: -1, hardness: 2, bottom: 'stuck', note: 'ok', even: 'even', ate: '' },
   })
-  expect(readJudgement({ wet_dry: '0', hardness: '0', bottom: 'clean' })).toMatchObject({
+  expect(parseRating({ wet_dry: '0', hardness: '0', bottom: 'clean' })).toMatchObject({
     ok: true,
     value: { note: '' },
   })
-  expect(pathsOf(readJudgement({ wet_dry: '3', hardness: '1.5', bottom: 'black', note: '' }))).toEqual([
+  expect(pathsOf(parseRating({ wet_dry: '3', hardness: '1.5', bottom: 'black', note: '' }))).toEqual([
     'wet_dry',
     'hardness',
     'bottom',
@@ -58,8 +58,8 @@ const settings = {
   zone: 'Europe/Berlin',
 }
 test('settings: a comma is a point, and the sea has a shore below it', () => {
-  expect(readSettings(settings)).toMatchObject({ ok: true, value: { kitchen_c: 19.5, elevation_m: 1120 } })
-  expect(readSettings({ ...settings, elevation_m: '−400' })).toMatchObject({
+  expect(parseSettings(settings)).toMatchObject({ ok: true, value: { kitchen_c: 19.5, elevation_m: 1120 } })
+  expect(parseSettings({ ...settings, elevation_m: '−400' })).toMatchObject({
     ok: true,
     value: { elevation_m: -400 },
   })
@@ -75,5 +75,5 @@ test.each([
   ['clock', '13'],
   ['name', ''],
 ])('%s of "%s" is refused', (field, value) => {
-  expect(pathsOf(readSettings({ ...settings, [field]: value }))).toEqual([field])
+  expect(pathsOf(parseSettings({ ...settings, [field]: value }))).toEqual([field])
 })

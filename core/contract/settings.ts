@@ -5,21 +5,21 @@ import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/rating'
 import { CUP_IDS } from '#core/units/cups'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { between, fieldErrors, flag, oneOf, quoted } from './fields'
-import { LIMITS, type Read } from './plan-request'
+import { LIMITS, type Result } from './plan-request'
 
 /** What a household may write about a cook. */
-export const LONGEST_NOTE = 2000
-export const LONGEST_ATE = 200
+export const MAX_NOTE = 2000
+export const MAX_ATE = 200
 /** What a kitchen scale says of a pot, g. */
 export const MEASURE_LIMITS = [1, 100_000] as const
-const LONGEST_ID = 64
+const MAX_ID = 64
 /** Moments as UTC milliseconds. */
 export const EPOCH_LIMITS = [0, 8.64e15] as const
 
 const id = v.pipe(
   v.string((issue) => `must be text, got ${quoted(issue.input)}`),
   v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
-  v.maxLength(LONGEST_ID, `must be at most ${LONGEST_ID} characters`),
+  v.maxLength(MAX_ID, `must be at most ${MAX_ID} characters`),
 )
 
 /** What is begun to put a pot right. */
@@ -88,7 +88,7 @@ const step = v.pipe(
   ),
 )
 
-const JudgementSchema = v.object({
+const RatingSchema = v.object({
   wet_dry: step,
   hardness: step,
   bottom: v.optional(oneOf(BOTTOMS), 'clean'),
@@ -105,18 +105,12 @@ const JudgementSchema = v.object({
   ate: v.pipe(
     v.optional(v.string(), ''),
     v.trim(),
-    v.maxLength(
-      LONGEST_ATE,
-      (issue) => `must be at most ${LONGEST_ATE} characters, got ${issue.input.length}`,
-    ),
+    v.maxLength(MAX_ATE, (issue) => `must be at most ${MAX_ATE} characters, got ${issue.input.length}`),
   ),
   note: v.pipe(
     v.optional(v.string(), ''),
     v.trim(),
-    v.maxLength(
-      LONGEST_NOTE,
-      (issue) => `must be at most ${LONGEST_NOTE} characters, got ${issue.input.length}`,
-    ),
+    v.maxLength(MAX_NOTE, (issue) => `must be at most ${MAX_NOTE} characters, got ${issue.input.length}`),
   ),
 })
 
@@ -169,7 +163,7 @@ export type Settings = v.InferOutput<typeof SettingsSchema>
 
 export const readerOf =
   <S extends v.GenericSchema>(schema: S) =>
-  (input: unknown): Read<v.InferOutput<S>> => {
+  (input: unknown): Result<v.InferOutput<S>> => {
     // One complaint a field: what is empty is not also no number.
     const parsed = v.safeParse(schema, input, { abortPipeEarly: true })
     return parsed.success
@@ -177,6 +171,6 @@ export const readerOf =
       : { ok: false, errors: fieldErrors(parsed.issues) }
   }
 
-export const readPress = readerOf(PressSchema)
-export const readJudgement = readerOf(JudgementSchema)
-export const readSettings = readerOf(SettingsSchema)
+export const parsePress = readerOf(PressSchema)
+export const parseRating = readerOf(RatingSchema)
+export const parseSettings = readerOf(SettingsSchema)

@@ -5,13 +5,13 @@ import { celsius, metres } from '#core/units/units'
 import { roundTo } from '#core/units/rounding'
 import { standingLoss } from '#core/vessel/vessel'
 import type { StageChange } from '#core/simulate/changes'
-import type { Happening } from '#core/simulate/interventions'
+import type { Intervention } from '#core/simulate/interventions'
 import type { ScriptStep } from '#core/simulate/script'
 import { simulate, type Simulated } from '#core/simulate/simulate'
 import { chancesOf, type Chances } from '#core/simulate/sweep'
 import type { PlanRequest } from '#core/plan/request'
 import { between, fieldErrors, oneOf, quoted, record } from './fields'
-import { MOST_RUNS, readPlanRequest, runsFields, type PlanRequestJson, type Read } from './plan-request'
+import { MAX_RUNS, parsePlanRequest, runsFields, type PlanRequestJson, type Result } from './plan-request'
 
 /** Limits of what a dry run adds to a plan request. */
 export const SIMULATE_LIMITS = Object.freeze({
@@ -24,7 +24,7 @@ export const SIMULATE_LIMITS = Object.freeze({
   pressure_kpa: [5, 120],
   seconds: [1, 3600],
   grams: [0, 20_000],
-  runs: MOST_RUNS,
+  runs: MAX_RUNS,
 } as const)
 
 const list = <const T extends v.GenericSchema>(of: T, most: number) =>
@@ -104,7 +104,7 @@ export type SimulateRequestJson = PlanRequestJson & v.InferInput<typeof MoreSche
 export interface SimulateRequest {
   request: PlanRequest
   script: ScriptStep[] | null
-  happenings: Happening[]
+  happenings: Intervention[]
   changes: Record<string, StageChange>
   seed: number
   runs: number
@@ -113,8 +113,8 @@ export interface SimulateRequest {
 const USUAL_LIFT_S = 20
 
 /** Reads a dry run from outside: a plan request, and what is to happen changed from the plan. */
-export function readSimulateRequest(input: unknown): Read<SimulateRequest> {
-  const [planned, more] = [readPlanRequest(input), v.safeParse(MoreSchema, input)]
+export function parseSimulateRequest(input: unknown): Result<SimulateRequest> {
+  const [planned, more] = [parsePlanRequest(input), v.safeParse(MoreSchema, input)]
   if (!planned.ok || !more.success) {
     const errors = [...(planned.ok ? [] : planned.errors), ...(more.success ? [] : fieldErrors(more.issues))]
     return {
@@ -141,7 +141,7 @@ export function readSimulateRequest(input: unknown): Read<SimulateRequest> {
           until: step.minutes === undefined ? { event: step.until! } : { minutes: step.minutes },
         })) ?? null,
       // Water added to a pot at the boil comes out of a kettle.
-      happenings: events.map((e): Happening => ({
+      happenings: events.map((e): Intervention => ({
         atMin: e.at_min,
         kind: e.kind,
         seconds: e.seconds ?? USUAL_LIFT_S,
@@ -178,7 +178,7 @@ export const simulatedJson = (run: Simulated, chances: Chances | undefined) => (
     soggy: run.verdict.soggy,
     uneven: run.verdict.uneven,
     scorched: run.verdict.scorched,
-    separate_index: roundTo(run.separateIndex, 2),
+    separate_index: roundTo(run.separateness, 2),
   },
   final: {
     uptake_mean: three(run.outcome.uptakeMean),
@@ -222,8 +222,8 @@ export const simulatedJson = (run: Simulated, chances: Chances | undefined) => (
 export type SimulateResult = ReturnType<typeof simulatedJson>
 
 /** The contract's `simulate`: JSON in, a cooked pot or named errors out. */
-export function simulateFrom(input: unknown): Read<SimulateResult> {
-  const read = readSimulateRequest(input)
+export function simulateFrom(input: unknown): Result<SimulateResult> {
+  const read = parseSimulateRequest(input)
   if (!read.ok) return read
   const { seed, runs, ...simulation } = read.value
   return {

@@ -1,10 +1,10 @@
-import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
 import { simulateFrom } from '#core/contract/simulate'
 import type { HeatPresetId } from '#core/heat/sources'
 import { blendOf } from '#core/grain/blend'
 import { randomOf } from '#core/simulate/sweep'
 import type { VesselPresetId } from '#core/vessel/presets'
-import { elsewhere, readThere, whyElsewhere } from './convert-recipe'
+import { convertRecipe, parseThere, whyElsewhere } from './convert-recipe'
 
 const HOME: PlanRequestJson = {
   grains: [{ variety: 'short-white' }],
@@ -21,7 +21,7 @@ const translated = (
   heat: HeatPresetId,
   elevation_m: number,
 ) => {
-  const read = elsewhere(home, { vessel, heat, elevation_m })
+  const read = convertRecipe(home, { vessel, heat, elevation_m })
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join())
   return read.value
 }
@@ -35,7 +35,7 @@ describe('a plan in another kitchen', () => {
   test('ends there as it did at home, within a texture step, over random kitchens', () => {
     const random = randomOf(20)
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
-    let looked = 0
+    let lidCheck = 0
     for (let n = 0; n < 60; n++) {
       const variety = pick(['long-white', 'short-white', 'basmati', 'quinoa'] as const)
       const home: PlanRequestJson = {
@@ -59,7 +59,7 @@ describe('a plan in another kitchen', () => {
         got.here.cautions.some((c) => c.severity === 'stop')
       )
         continue
-      looked++
+      lidCheck++
       const [a, b] = [simulated(home), simulated(got.request)]
       // A bed too thin for that pot is told to scorch before anybody cooks it.
       const warned = got.there.cautions.some((c) => c.code === 'scorches')
@@ -73,7 +73,7 @@ describe('a plan in another kitchen', () => {
         b.verdict.scorched && !warned,
       ]).toEqual([variety, vessel, a.verdict.cooked_through, false, false])
     }
-    expect(looked).toBeGreaterThan(30)
+    expect(lidCheck).toBeGreaterThan(30)
   })
 
   test('takes along what belongs to the grain, and leaves at home what belongs to the pot', () => {
@@ -85,7 +85,7 @@ describe('a plan in another kitchen', () => {
       elevation_m: 0,
       amount: { basis: 'dry-mass', value: 300 },
     })
-    expect(settledRequest(request).minutesFactor).toBe(1)
+    expect(parsePlanRequestOrThrow(request).minutesFactor).toBe(1)
     expect(there.water.absorbed_g).toBeCloseTo(here.water.absorbed_g, 0)
     const { pour, steam, held, clings } = whyElsewhere({ here, there })
     expect(pour).toBeCloseTo(
@@ -127,17 +127,17 @@ describe('a plan in another kitchen', () => {
       'switch-cooker',
     ])
     // It brings its own 650 W, of which three quarters reach the bowl.
-    expect(settledRequest(request).source).toMatchObject({ ratedW: 650, efficiency: 0.75 })
-    expect(blendOf(settledRequest(request).grains).parts).toHaveLength(1)
+    expect(parsePlanRequestOrThrow(request).source).toMatchObject({ ratedW: 650, efficiency: 0.75 })
+    expect(blendOf(parsePlanRequestOrThrow(request).grains).parts).toHaveLength(1)
   })
 
   test('an address that makes no sense names no kitchen', () => {
-    expect(readThere({ vessel: 'bucket', heat: 'sun', elevation_m: 'high' })).toEqual({})
-    expect(readThere({ vessel: 'wide-3', heat: 'induction', elevation_m: '300' })).toEqual({
+    expect(parseThere({ vessel: 'bucket', heat: 'sun', elevation_m: 'high' })).toEqual({})
+    expect(parseThere({ vessel: 'wide-3', heat: 'induction', elevation_m: '300' })).toEqual({
       vessel: 'wide-3',
       heat: 'induction',
       elevation_m: 300,
     })
-    expect(readThere({ vessel: 'toString', heat: null, elevation_m: '9e9' })).toEqual({})
+    expect(parseThere({ vessel: 'toString', heat: null, elevation_m: '9e9' })).toEqual({})
   })
 })

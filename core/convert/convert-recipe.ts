@@ -1,5 +1,5 @@
 import { planFrom } from '#core/contract/plan'
-import { LIMITS, readPlanRequest, type PlanRequestJson, type Read } from '#core/contract/plan-request'
+import { LIMITS, parsePlanRequest, type PlanRequestJson, type Result } from '#core/contract/plan-request'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { methodOf, type MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
@@ -24,8 +24,8 @@ export interface Translated {
 /** A plan that is known to come out well at home, for another pot, hob and height. What belongs to the grain and to who eats goes with it: the water the
  *  grain is to hold, its soak, its salt. What belongs to the pot and the burner stays at home: steam, power and time that were learned there.
  *  Water of the cook's own is taken as what it made of the grain, not as so many grams. */
-export function elsewhere(home: PlanRequestJson, there: There): Read<Translated> {
-  const [here, asked] = [planFrom(home), readPlanRequest(home)]
+export function convertRecipe(home: PlanRequestJson, there: There): Result<Translated> {
+  const [here, asked] = [planFrom(home), parsePlanRequest(home)]
   if (!here.ok) return here
   if (!asked.ok) return asked
   const kind = VESSEL_PRESETS[there.vessel].given.kind
@@ -93,7 +93,7 @@ export function whyElsewhere({ here, there }: Pick<Translated, 'here' | 'there'>
 }
 
 /** Their kitchen as it is asked about, as far as it makes sense. */
-export function readThere({
+export function parseThere({
   vessel,
   heat,
   elevation_m,

@@ -1,5 +1,5 @@
 import { planFrom } from '#core/contract/plan'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
 import { fingerStudy } from '#core/plan/finger-study'
 import { depthOfPour } from '#core/vessel/pour-gauges'
@@ -90,7 +90,7 @@ test.each([0, -1, NaN])('a ratio of %f is refused', (ratio) => {
 
 describe('the finger study', () => {
   const study = (vessel: 'wide-3' | 'heavy-2.5' | 'steel-1.6', crease = 18) => {
-    const read = readPlanRequest({
+    const read = parsePlanRequest({
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'servings', value: 4 },
       vessel,

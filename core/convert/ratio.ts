@@ -1,4 +1,4 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { varietyOf, type VarietyId } from '#core/grain/varieties'
 import { textureOf } from '#core/grain/texture'
 import { plan } from '#core/plan/plan'
@@ -66,7 +66,7 @@ export function meaningOf(told: RatioTold): RatioMeaning {
       const steam = steamPerGram(told.variety, pot, batch)
       for (const washed of told.washed === undefined ? [true, false] : [told.washed])
         for (const minutes of told.soakedMinutes === undefined ? UNKNOWN_SOAK : [told.soakedMinutes])
-          uptakes.push(perGram + carriedPerGram(told.variety, washed, minutes) - steam)
+          uptakes.push(perGram + waterCarriedPerGram(told.variety, washed, minutes) - steam)
     }
   const [low, high] = [Math.min(...uptakes), Math.max(...uptakes)]
   const uptake = { low, middle: (low + high) / 2, high }
@@ -87,7 +87,7 @@ export function meaningOf(told: RatioTold): RatioMeaning {
 }
 
 const settled = (request: PlanRequestJson) => {
-  const read = readPlanRequest(request)
+  const read = parsePlanRequest(request)
   if (!read.ok) throw new RangeError(`meaningOf: ${read.errors[0]!.message}`)
   return read.value
 }
@@ -99,7 +99,7 @@ function steamPerGram(variety: VarietyId, pot: keyof typeof POTS, batchG: number
   return made.water.evaporated_g / batchG
 }
 
-function carriedPerGram(variety: VarietyId, washed: boolean, soakMinutes: number): number {
+function waterCarriedPerGram(variety: VarietyId, washed: boolean, soakMinutes: number): number {
   const { soaked } = prepare(
     settled({
       grains: [{ variety }],

@@ -1,8 +1,8 @@
 import { textureOf } from '#core/grain/texture'
 import type { Plan } from '#core/plan/result'
-import { standing, type CookEvent } from './events'
+import { activeEvents, type CookEvent } from './events'
 import { outlookOf } from './outlook'
-import type { Reckoned } from './estimate-pot'
+import type { PotEstimate } from './estimate-pot'
 
 /** What the stove says by itself about a pot under way. */
 export interface Hint {
@@ -19,15 +19,15 @@ const WORTH_TELLING = 0.22
 const STEP_G = 5
 
 /** Whether what happened has changed the water, and what to do about it: add some, or know what to expect. */
-export function hintFor(reckoned: Reckoned, plan: Plan, events: readonly CookEvent[]): Hint | undefined {
-  const { prepared, ahead } = reckoned
+export function hintFor(estimate: PotEstimate, plan: Plan, events: readonly CookEvent[]): Hint | undefined {
+  const { prepared, ahead } = estimate
   const stillHot = ahead.some(({ phase }) => phase.powerW > 0)
   if (prepared.method.water !== 'pot' || !stillHot) return undefined
-  const outlook = outlookOf(reckoned)
+  const outlook = outlookOf(estimate)
   const wanted = textureOf(prepared.blend.uptake, plan.water.uptake_target)
   const coming = textureOf(prepared.blend.uptake, outlook.outcome.uptakeMean)
   const off = coming - wanted
-  const because = reasonFor(reckoned, events)
+  const because = reasonFor(estimate, events)
   if ((off < -WORTH_TELLING || outlook.verdict.scorched) && outlook.shortG > STEP_G) {
     const addG = Math.ceil(outlook.shortG / STEP_G) * STEP_G
     return {
@@ -48,7 +48,7 @@ export function hintFor(reckoned: Reckoned, plan: Plan, events: readonly CookEve
 }
 
 /** What the newest thing was that moved the pot's water. */
-function reasonFor({ burner }: Reckoned, events: readonly CookEvent[]): string {
+function reasonFor({ burner }: PotEstimate, events: readonly CookEvent[]): string {
   const REASONS: Partial<Record<CookEvent['kind'], string>> = {
     'boiled-over': 'of boiling over',
     'water-added': 'of the water you added',
@@ -56,7 +56,7 @@ function reasonFor({ burner }: Reckoned, events: readonly CookEvent[]): string {
     'heat-low': 'of the minutes on low heat',
     'heat-out': 'of the minutes without heat',
   }
-  const told = standing(events).findLast((e) => REASONS[e.kind] !== undefined)
+  const told = activeEvents(events).findLast((e) => REASONS[e.kind] !== undefined)
   if (told) return `because ${REASONS[told.kind]}`
   if (Math.abs(burner - 1) > 0.1) return `the burner is ${burner < 1 ? 'less' : 'more'} than assumed`
   return 'from how it cooked so far'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
-import { identityOf, standing, type CookEvent, type EventKind } from './events'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { identityOf, activeEvents, type CookEvent, type EventKind } from './events'
 import { lidLift } from './lid-lift'
 import { replay, type RunningCook } from './replay'
 
@@ -17,7 +17,7 @@ function cookOf(request: Partial<PlanRequestJson> = {}): RunningCook {
     vessel: 'heavy-2.5',
     ...request,
   } as PlanRequestJson
-  const [read, asked] = [planFrom(json), readPlanRequest(json)]
+  const [read, asked] = [planFrom(json), parsePlanRequest(json)]
   if (!read.ok || !asked.ok) throw new Error('not a request')
   const { vessel, kitchenC } = asked.value
   return {
@@ -150,7 +150,7 @@ test('the order events arrive in does not matter, nor does saying one twice', ()
   const back = [...boiled, event('take-back', 'heat-up', 16, { target: boiled[BOIL]!.id })]
   expect(identityOf({ kind: 'cue', stage: 'heat-up' }, back)).toBe('cue heat-up 1')
   expect(identityOf({ kind: 'minute-more', stage: 'simmer' }, back)).toBeUndefined()
-  expect(standing(back)).toHaveLength(4)
+  expect(activeEvents(back)).toHaveLength(4)
 })
 
 test('any list of events gives a view: stages in order, none ending before it starts', () => {

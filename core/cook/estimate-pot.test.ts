@@ -6,7 +6,7 @@ import type { MethodId } from '#core/methods/index'
 import { grainWater } from '#core/pot/pot'
 import type { CookEvent } from './events'
 import { minutesStillNeeded, outlookOf } from './outlook'
-import { reckon } from './estimate-pot'
+import { estimatePot } from './estimate-pot'
 import { replay } from './replay'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)
@@ -17,10 +17,10 @@ const LATE = new Set(['heat-up', 'pressure-up'])
 function cookOf(request: PlanRequestJson, late = 0) {
   const read = planFrom(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
-  const kept = { request, plan: read.value, startedMs: START }
+  const leftover = { request, plan: read.value, startedMs: START }
   let events: CookEvent[] = []
   for (;;) {
-    const cook = runningCookOf(kept, events)
+    const cook = runningCookOf(leftover, events)
     const now = replay(cook, events, START + 900 * MINUTE).now.find(
       (s) => cook.plan.stages.find((p) => p.id === s.id)!.ends_on === 'cue',
     )
@@ -36,13 +36,13 @@ function cookOf(request: PlanRequestJson, late = 0) {
       },
     ]
   }
-  const cook = runningCookOf(kept, events)
+  const cook = runningCookOf(leftover, events)
   const at = (nowMs: number, more: CookEvent[] = []) => {
     const all = [...events, ...more]
-    const again = more.length > 0 ? runningCookOf(kept, all) : cook
+    const again = more.length > 0 ? runningCookOf(leftover, all) : cook
     return {
       cook: again,
-      reckoned: reckon({
+      reckoned: estimatePot({
         plan: again.plan,
         request: again.request,
         view: replay(again, all, nowMs),
@@ -68,9 +68,9 @@ describe.each(WAYS)('%s in %s', (method, vessel) => {
     '%s: on time the reckoned pot ends as it was planned',
     (variety) => {
       const { cook, plan, at, hot } = cookOf(asked(variety, method, vessel))
-      const { reckoned } = at(hot + MINUTE)
-      expect(reckoned.burner).toBeCloseTo(1, 1)
-      const { outcome, verdict } = outlookOf(reckoned)
+      const { reckoned: estimate } = at(hot + MINUTE)
+      expect(estimate.burner).toBeCloseTo(1, 1)
+      const { outcome, verdict } = outlookOf(estimate)
       expect(verdict.cookedThrough).toBe('yes')
       expect(verdict.scorched).toBe(false)
       expect(Math.abs(outcome.uptakeMean / plan.water.uptake_target - 1)).toBeLessThan(0.04)
@@ -85,11 +85,11 @@ test.each(['long-white', 'short-white', 'brown-short', 'barley-hulled'] as const
   '%s: a boil five minutes late is a weaker burner, and the pot still ends well',
   (variety) => {
     const { at, hot, plan } = cookOf(asked(variety, 'covered-simmer', 'heavy-2.5'), 5)
-    const { reckoned } = at(hot + MINUTE)
+    const { reckoned: estimate } = at(hot + MINUTE)
     const believed = plan.stages.find((s) => s.id === 'heat-up')!.minutes.expected
-    expect(reckoned.burner).toBeLessThan(1)
-    expect(reckoned.burner).toBeGreaterThan(believed / (believed + 5) - 0.05)
-    const { verdict, outcome } = outlookOf(reckoned)
+    expect(estimate.burner).toBeLessThan(1)
+    expect(estimate.burner).toBeGreaterThan(believed / (believed + 5) - 0.05)
+    const { verdict, outcome } = outlookOf(estimate)
     expect(verdict).toMatchObject({ cookedThrough: 'yes', soggy: false, scorched: false })
     // Its lowest setting is weaker too and boils less off, the more the longer it simmers.
     expect(outcome.uptakeMean / plan.water.uptake_target).toBeGreaterThan(0.94)

@@ -1,13 +1,13 @@
 import type { MethodStage } from '#core/methods/definition'
-import { prepare, type Prepared } from '#core/plan/prepare'
+import { prepare, type PreparedPlan } from '#core/plan/prepare'
 import { setupFor } from '#core/plan/pour-problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan, Stage } from '#core/plan/result'
 import { fillPot, type Pot } from '#core/pot/pot'
 import { goingOn, runPhase, type Phase } from '#core/pot/run'
-import { runWith, type Happening } from '#core/simulate/interventions'
+import { runWithInterventions, type Intervention } from '#core/simulate/interventions'
 import { SWEEP } from '#core/simulate/sweep'
-import { standing, type CookEvent } from './events'
+import { activeEvents, type CookEvent } from './events'
 import { OPENED_S, USUAL_LIFT_S } from './lid-lift'
 import { isMending, type Complaint } from './remedy'
 import type { CookView, StageView } from './replay'
@@ -20,11 +20,11 @@ const BISECTIONS = 14
 const LOW_SHARE = 0.5
 
 /** The pot as it should be by what happened so far. */
-export interface Reckoned {
+export interface PotEstimate {
   pot: Pot
   /** Share of the believed power that the burner really gives, by when the first boil came. */
   burner: number
-  prepared: Prepared
+  prepared: PreparedPlan
   request: PlanRequest
   /** Phases that are still to come, with the minutes known now; the first may be under way. */
   ahead: Ahead[]
@@ -46,7 +46,7 @@ interface Hot {
 }
 
 /** Stages in the pot's own order, those of remedies among them. Work by hand away from the pot is left out. */
-function hotStages(plan: Plan, view: CookView, prepared: Prepared): Hot[] {
+function hotStages(plan: Plan, view: CookView, prepared: PreparedPlan): Hot[] {
   const views = new Map(view.stages.map((s) => [s.id, s]))
   return plan.stages.flatMap((stage): Hot[] => {
     const own = prepared.timed.stages.find((s) => s.id === stage.id)
@@ -64,7 +64,7 @@ function hotStages(plan: Plan, view: CookView, prepared: Prepared): Hot[] {
   })
 }
 
-export interface ReckonGiven {
+export interface EstimateInput {
   plan: Plan
   request: PlanRequest
   view: CookView
@@ -77,20 +77,20 @@ export interface ReckonGiven {
 /** Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as long as they really were, the
  *  burner as strong as the first boil says, lids lifted, water lost and added, heat high, low or out.
  *  @returns undefined before anything is warm */
-export function reckon({
+export function estimatePot({
   plan,
   request,
   view,
   events,
   nowMs,
   burner: known,
-}: ReckonGiven): Reckoned | undefined {
+}: EstimateInput): PotEstimate | undefined {
   const believed = prepare(request)
   const begunHot = hotStages(plan, view, believed).filter((h) => h.view.state !== 'next')
   if (begunHot.length === 0) return undefined
-  const happened = standing(events).filter((e) => e.atMs <= nowMs)
+  const happened = activeEvents(events).filter((e) => e.atMs <= nowMs)
   const poured = happened.find((e) => e.kind === 'cue' && e.stage === 'pour')?.amount
-  const fill = (prepared: Prepared) =>
+  const fill = (prepared: PreparedPlan) =>
     fillPot(
       setupFor(
         {
@@ -117,14 +117,14 @@ export function reckon({
   const begun = hot.filter((h) => h.view.state !== 'next')
   const pot = fill(prepared)
   const phases: Phase[] = []
-  const happenings: Happening[] = []
+  const interventions: Intervention[] = []
   let at = 0
   let hotAt: number | undefined
   for (const stage of begun) {
     const minutes = lasted(stage)
     const mine = happened.filter((e) => e.stage === stage.stage.id)
     phases.push(...segments(stage, minutes, mine, fullW))
-    happenings.push(...happeningsIn(stage, minutes, mine, at, prepared.boilC))
+    interventions.push(...interventionsIn(stage, minutes, mine, at, prepared.boilC))
     at += minutes
     if (
       hotAt === undefined &&
@@ -135,17 +135,17 @@ export function reckon({
     )
       hotAt = phases.length
   }
-  runWith(
+  runWithInterventions(
     pot,
     phases.slice(0, hotAt ?? 0),
-    happenings.filter((h) => h.atMin <= timeOf(phases.slice(0, hotAt ?? 0))),
+    interventions.filter((h) => h.atMin <= timeOf(phases.slice(0, hotAt ?? 0))),
   )
   // No burner is so strong: the water came hot. What boils, boils.
   if (hotAt !== undefined && pot.bulkC < pot.setup.boilC) pot.bottomC = pot.bulkC = pot.setup.boilC
-  runWith(
+  runWithInterventions(
     pot,
     phases.slice(hotAt ?? 0),
-    happenings.filter((h) => hotAt === undefined || h.atMin > timeOf(phases.slice(0, hotAt))),
+    interventions.filter((h) => hotAt === undefined || h.atMin > timeOf(phases.slice(0, hotAt))),
   )
   const ahead = hot
     .filter((h) => h.view.state !== 'done')
@@ -236,15 +236,15 @@ function segments(
 /** Complaints of somebody who found no water. */
 const SEEN_DRY: ReadonlySet<Complaint> = new Set(['dry-early', 'dry-firm', 'chalky'])
 
-function happeningsIn(
+function interventionsIn(
   { view, stage }: Hot,
   minutes: number,
   events: readonly CookEvent[],
   at: number,
   boilC: number,
-): Happening[] {
+): Intervention[] {
   const place = (e: CookEvent) => at + Math.min(minutes, Math.max(0, (e.atMs - view.startMs) / MINUTE))
-  const told = events.flatMap((e): Happening[] => {
+  const told = events.flatMap((e): Intervention[] => {
     const base = { atMin: place(e), seconds: 0, grams: 0, celsius: boilC }
     switch (e.kind) {
       case 'lid-lifted':

@@ -47,7 +47,7 @@ export interface CookEvent {
 }
 
 /** Events that still stand, oldest first: a take-back removes its target and itself. */
-export function standing(events: readonly CookEvent[]): CookEvent[] {
+export function activeEvents(events: readonly CookEvent[]): CookEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
 }

@@ -28,7 +28,7 @@ export interface LidLift {
 }
 
 /** Nobody waits longer than this for one look under the lid, minutes. */
-const MOST_MINUTES = 3
+const MAX_MINUTES = 3
 
 /** What a look under the lid costs a pot at the boil: vapour from the open surface, and the loss of an uncovered pot over a covered one.
  *  The minutes are that heat over what the burner gives beyond the covered loss.
@@ -42,6 +42,6 @@ export function lidLift(pot: LiftedPot, seconds: number): LidLift {
   return {
     joules,
     steamG,
-    minutes: Math.min(MOST_MINUTES, surplus > 0 ? joules / surplus / 60 : MOST_MINUTES),
+    minutes: Math.min(MAX_MINUTES, surplus > 0 ? joules / surplus / 60 : MAX_MINUTES),
   }
 }

@@ -1,10 +1,10 @@
 import { donenessOf, isDone } from '#core/pot/doneness'
 import type { Pot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
-import { tried } from '#core/pot/snapshot'
+import { withRollback } from '#core/pot/snapshot'
 import { outcomeOf } from '#core/simulate/simulate'
 import { verdictOf, type Outcome, type Verdict } from '#core/simulate/verdict'
-import type { Ahead, Reckoned } from './estimate-pot'
+import type { Ahead, PotEstimate } from './estimate-pot'
 
 /** How a pot ends if it goes on like this. */
 export interface Outlook {
@@ -20,8 +20,8 @@ const run = (pot: Pot, ahead: readonly Ahead[]): void => {
 }
 
 /** Runs what is ahead. The pot stays as it is. */
-export function outlookOf({ pot, ahead, prepared }: Reckoned, as: readonly Ahead[] = ahead): Outlook {
-  return tried(pot, () => {
+export function outlookOf({ pot, ahead, prepared }: PotEstimate, as: readonly Ahead[] = ahead): Outlook {
+  return withRollback(pot, () => {
     run(pot, as)
     const outcome = outcomeOf(pot)
     // What is still free at the end would have been drunk in a little more time.
@@ -36,25 +36,25 @@ export function outlookOf({ pot, ahead, prepared }: Reckoned, as: readonly Ahead
 }
 
 /** The longest anybody goes on with a pot that will not get done, minutes. */
-const MOST_MORE = 90
+const MAX_MORE = 90
 const BISECTIONS = 10
 
 /** The least minutes the solved stage still needs, so that the goal is met at the very end.
  *  @returns undefined where no stage is left to stretch, or no time helps */
-export function minutesStillNeeded({ pot, ahead, prepared }: Reckoned): number | undefined {
+export function minutesStillNeeded({ pot, ahead, prepared }: PotEstimate): number | undefined {
   const place = ahead.findIndex(({ solved }) => solved)
   if (place < 0) return undefined
   const done = (minutes: number) =>
-    tried(pot, () => {
+    withRollback(pot, () => {
       run(
         pot,
         ahead.map((part, i) => (i === place ? { ...part, minutes } : part)),
       )
       return isDone(donenessOf(pot, prepared.goal))
     })
-  if (!done(MOST_MORE)) return undefined
+  if (!done(MAX_MORE)) return undefined
   if (done(0)) return 0
-  let [low, high] = [0, MOST_MORE]
+  let [low, high] = [0, MAX_MORE]
   for (let i = 0; i < BISECTIONS; i++) {
     const middle = (low + high) / 2
     if (done(middle)) high = middle

@@ -1,5 +1,5 @@
 import { planFrom } from '#core/contract/plan'
-import { readPress } from '#core/contract/settings'
+import { parsePress } from '#core/contract/settings'
 import { EVENT_AMOUNTS, EVENT_KINDS } from './events'
 import { COMPLAINTS, remedyStages, withRemedy, type Remedy } from './remedy'
 
@@ -76,7 +76,7 @@ describe('a plan with a remedy', () => {
 
 describe('a press with a remedy, at the door', () => {
   const press = (more: object) =>
-    readPress({ id: 'x', kind: 'remedy', stage: 'simmer', pressed_ms: 0, sent_ms: 0, remedy, ...more })
+    parsePress({ id: 'x', kind: 'remedy', stage: 'simmer', pressed_ms: 0, sent_ms: 0, remedy, ...more })
   const paths = (more: object) => {
     const got = press(more)
     return got.ok ? [] : got.errors.map((e) => e.path)

@@ -1,5 +1,5 @@
 import { planFrom } from '#core/contract/plan'
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { runningCookOf } from '#core/contract/running-cook'
 import { replay } from './replay'
 import { replanned, seenIn } from './replan'
@@ -13,7 +13,7 @@ const json = {
   soak: { minutes: 120, celsius: 20 },
   kitchen_c: 20,
 } as PlanRequestJson
-const [asked, made] = [readPlanRequest(json), planFrom(json)]
+const [asked, made] = [parsePlanRequest(json), planFrom(json)]
 if (!asked.ok || !made.ok) throw new Error('not a request')
 const [request, frozen] = [asked.value, made.value]
 let n = 0

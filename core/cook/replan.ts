@@ -1,7 +1,7 @@
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { standing, type CookEvent } from './events'
+import { activeEvents, type CookEvent } from './events'
 
 /** What the cook saw before the water went in, that the plan could only guess. */
 export interface Seen {
@@ -15,7 +15,7 @@ export interface Seen {
 
 /** Reads what was seen from the events; what came after the water was poured changes no water any more. */
 export function seenIn(events: readonly CookEvent[]): Seen {
-  const happened = standing(events)
+  const happened = activeEvents(events)
   const pouredMs = happened.find((e) => e.kind === 'cue' && e.stage === 'pour')?.atMs ?? Infinity
   const last = (kind: CookEvent['kind']) => happened.findLast((e) => e.kind === kind && e.atMs <= pouredMs)
   return {

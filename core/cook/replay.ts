@@ -1,6 +1,6 @@
 import type { Plan, Stage } from '#core/plan/result'
 import { lengthOf } from '#core/plan/timeline'
-import { standing, type CookEvent } from './events'
+import { activeEvents, type CookEvent } from './events'
 import { lidLift, USUAL_LIFT_S, type LiftedPot } from './lid-lift'
 
 /** A plan under way; what happened stands beside it. */
@@ -58,7 +58,7 @@ const STEPS_ON = new Set(['cue', 'go-on'])
 /** What the cook sees: a pure function of the plan, what happened and the time. Unknown or late events change nothing.
  *  @param events in any order  @param nowMs UTC milliseconds */
 export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: number): CookView {
-  const happened = standing(events)
+  const happened = activeEvents(events)
   const end = happened.find((e) => e.kind === 'finish' || e.kind === 'stop')
   const until = end?.atMs ?? nowMs
   const views = new Map<string, StageView>()

@@ -1,9 +1,9 @@
 import { prepare } from '#core/plan/prepare'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { standing, type CookEvent } from './events'
+import { activeEvents, type CookEvent } from './events'
 import { minutesStillNeeded } from './outlook'
-import { reckon } from './estimate-pot'
+import { estimatePot } from './estimate-pot'
 import { replay, type RunningCook } from './replay'
 
 /** A stage whose length what happened has changed. */
@@ -35,7 +35,7 @@ export function retime(
   events: readonly CookEvent[],
 ): { plan: Plan; retimed: Retimed | undefined } {
   const { plan } = cook
-  const happened = standing(events)
+  const happened = activeEvents(events)
   const open = prepare(request).timed.stages.find((s) => s.until === 'solved')
   const place = plan.stages.findIndex((s) => s.id === open?.id)
   const stage = plan.stages[place]
@@ -48,8 +48,8 @@ export function retime(
   const view = replay(cook, known, because.atMs)
   const own = view.stages[place]!
   if (own.state !== 'now') return { plan, retimed: undefined }
-  const reckoned = reckon({ plan, request, view, events: known, nowMs: because.atMs })
-  const more = reckoned && minutesStillNeeded(reckoned)
+  const estimate = estimatePot({ plan, request, view, events: known, nowMs: because.atMs })
+  const more = estimate && minutesStillNeeded(estimate)
   if (more === undefined) return { plan, retimed: undefined }
   const { low, expected, high } = stage.minutes
   const elapsed = (because.atMs - own.startMs) / 60_000

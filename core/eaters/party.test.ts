@@ -3,15 +3,15 @@ import { planFrom } from '#core/contract/plan'
 import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
 import { AVOIDED_IDS, heldBy, insteadOf } from './avoid'
 import { countFrom, countWord } from './count-words'
-import { readParty, type Eater } from './party'
+import { parsePeople, type Person } from './party'
 
-const HOUSE: Eater[] = [
+const HOUSEHOLD: Person[] = [
   { id: 'm', name: 'Maren', appetite: 1, firmness: null, avoids: [] },
   { id: 't', name: 'Teo', appetite: 1.25, firmness: 0.2, avoids: [] },
   { id: 'p', name: 'Pim', appetite: 0.5, firmness: 0.8, avoids: ['buckwheat'] },
 ]
 const party = (text: string) => {
-  const read = readParty(text, HOUSE)
+  const read = parsePeople(text, HOUSEHOLD)
   if (!read.ok) throw new Error(read.message)
   return read.value
 }
@@ -44,7 +44,7 @@ describe('who eats, in a sentence', () => {
     ['five, no sparrows', /“no sparrows”/],
     ['-3', /“-3”/],
   ])('“%s” is refused, with what is wrong', (text, message) => {
-    const read = readParty(text, HOUSE)
+    const read = parsePeople(text, HOUSEHOLD)
     expect(read.ok).toBe(false)
     if (!read.ok) expect(read.message).toMatch(message)
   })
@@ -74,7 +74,7 @@ describe('who eats, in a sentence', () => {
           fc.array(word, { maxLength: 9 }).map((w) => w.join(' ')),
         ),
         (text) => {
-          const read = readParty(text, HOUSE)
+          const read = parsePeople(text, HOUSEHOLD)
           if (read.ok) expect(read.value.portions).toBeGreaterThanOrEqual(0.5)
           else expect(read.message.length).toBeGreaterThan(10)
         },

@@ -2,7 +2,7 @@ import { avoidedFrom, type AvoidedId } from './avoid'
 import { countFrom } from './count-words'
 
 /** Somebody who eats in this house. */
-export interface Eater {
+export interface Person {
   id: string
   name: string
   /** Portions: 1 as usual. */
@@ -13,7 +13,7 @@ export interface Eater {
 }
 
 /** Who sits down, as the pot must know it. */
-export interface Party {
+export interface People {
   /** Heads. */
   heads: number
   /** Portions they come to. */
@@ -23,14 +23,14 @@ export interface Party {
   avoids: AvoidedId[]
 }
 
-export type ReadParty = { ok: true; value: Party } | { ok: false; message: string }
+export type ReadParty = { ok: true; value: People } | { ok: false; message: string }
 
 /** A small eater, and a hungry one, in usual portions: half a plate, and one and a half. */
 const APPETITES = { small: 0.5, hungry: 1.5 } as const
 /** As the knob's own ends would be too far for one at a table of many. */
 const FIRM = 0.25
 const SOFT = 0.75
-const MOST_HEADS = 200
+const MAX_HEADS = 200
 
 const APPETITE_WORDS: Record<string, number> = {
   small: APPETITES.small,
@@ -43,31 +43,31 @@ const FIRM_WORDS: Record<string, number> = { firm: FIRM, soft: SOFT }
 
 /** Reads "fourteen, three small, one no gluten" or "Maren, Teo, Pim and two guests". Names bring what is known of them; the first count says how many
  *  there are, and what follows speaks of some of them.
- *  @param house who lives here  @returns the party, or what could not be read, in words */
-export function readParty(text: string, house: readonly Eater[]): ReadParty {
+ *  @param household who lives here  @returns the party, or what could not be read, in words */
+export function parsePeople(text: string, household: readonly Person[]): ReadParty {
   const parts = text
     .split(/,|;|\band\b|\bwith\b/i)
     .map((part) => part.trim().toLowerCase())
     .filter((part) => part !== '')
   if (parts.length === 0)
     return { ok: false, message: 'Enter how many people, e.g. “14, 3 small, 1 no gluten”.' }
-  const known: Eater[] = []
+  const known: Person[] = []
   let guests = 0
   let counted = false
   let extra = 0
   const tastes: number[] = []
   const avoids = new Set<AvoidedId>()
   for (const part of parts) {
-    const person = house.find((e) => e.name.toLowerCase() === part)
+    const person = household.find((e) => e.name.toLowerCase() === part)
     if (person) {
       if (!known.includes(person)) known.push(person)
       continue
     }
     if (/^(the )?(house|household|family|all of us)$/.test(part)) {
-      for (const e of house) if (!known.includes(e)) known.push(e)
+      for (const e of household) if (!known.includes(e)) known.push(e)
       continue
     }
-    const said = readPart(part)
+    const said = parsePart(part)
     if (!said)
       return {
         ok: false,
@@ -83,12 +83,12 @@ export function readParty(text: string, house: readonly Eater[]): ReadParty {
     }
     if (what.appetite !== undefined) extra += count * (what.appetite - 1)
     if (what.firmness !== undefined)
-      tastes.push(...Array<number>(Math.min(count, MOST_HEADS)).fill(what.firmness))
+      tastes.push(...Array<number>(Math.min(count, MAX_HEADS)).fill(what.firmness))
     for (const food of what.avoids) avoids.add(food)
   }
   const heads = known.length + guests
   if (heads === 0) return { ok: false, message: 'Give the number first, e.g. “5, 1 small”.' }
-  if (heads > MOST_HEADS) return { ok: false, message: `At most ${MOST_HEADS} people, got ${heads}.` }
+  if (heads > MAX_HEADS) return { ok: false, message: `At most ${MAX_HEADS} people, got ${heads}.` }
   const portions = known.reduce((sum, e) => sum + e.appetite, 0) + guests + extra
   if (portions < 0.5) return { ok: false, message: 'More small portions than people.' }
   for (const e of known) {
@@ -112,7 +112,7 @@ interface Part {
   what: 'heads' | { appetite?: number; firmness?: number; avoids: AvoidedId[] }
 }
 
-function readPart(part: string): Part | undefined {
+function parsePart(part: string): Part | undefined {
   const words = part.split(/\s+/)
   const first = countFrom(words[0]!)
   const count = first ?? 1

@@ -1,20 +1,20 @@
 import fc from 'fast-check'
-import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
 import { blendOf } from '#core/grain/blend'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { plan } from '#core/plan/plan'
 import { whyCooked, whyDepth, whyGrain } from './breakdowns'
-import type { Sum } from './pour'
+import type { Breakdown } from './pour'
 
 const of = (json: Partial<PlanRequestJson>) => {
-  const request = settledRequest({
+  const request = parsePlanRequestOrThrow({
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     ...json,
   } as PlanRequestJson)
   return { request, made: plan(request) }
 }
-const added = ({ terms }: Sum): number => terms.reduce((sum, { value }) => sum + value, 0)
+const added = ({ terms }: Breakdown): number => terms.reduce((sum, { value }) => sum + value, 0)
 
 test('the sums of grain, of what is cooked and of the depth add up to the figures they explain', () => {
   const amount = fc.oneof(

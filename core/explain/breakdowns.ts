@@ -6,7 +6,7 @@ import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { bedDepthOf, depthOfPour, type PourContext } from '#core/vessel/pour-gauges'
 import { levelOf, volumeAt } from '#core/vessel/shape'
-import { total, type Sum, type Term } from './pour'
+import { total, type Breakdown, type BreakdownTerm } from './pour'
 
 /** Appetites differ by about this share from the usual portion. */
 const APPETITE = 0.15
@@ -23,12 +23,16 @@ const CLING = 0.25
 const term = (
   word: string,
   value: number,
-  from: Term['from'],
+  from: BreakdownTerm['from'],
   sure: number,
-  unit: Term['unit'] = 'g',
-): Term => ({ word, value, unit, from, sure })
+  unit: BreakdownTerm['unit'] = 'g',
+): BreakdownTerm => ({ word, value, unit, from, sure })
 /** What is too small to say, and what was rounded, still counts. */
-const upTo = (terms: readonly Term[], figure: number, unit: Term['unit'] = 'g'): Sum => {
+const upTo = (
+  terms: readonly BreakdownTerm[],
+  figure: number,
+  unit: BreakdownTerm['unit'] = 'g',
+): Breakdown => {
   const said = terms.filter(({ value }) => Math.abs(value) >= 0.5)
   const sum = total(said)
   const rest = figure - sum.total
@@ -40,12 +44,12 @@ const upTo = (terms: readonly Term[], figure: number, unit: Term['unit'] = 'g'):
 }
 
 /** The dry grain as the sum it is: who eats, what is kept, what the pot keeps for itself. */
-export function whyGrain(request: PlanRequest, { grain }: Plan): Sum {
+export function whyGrain(request: PlanRequest, { grain }: Plan): Breakdown {
   const { basis, value, serving } = request.amount
   const blend = blendOf(request.grains)
   const stuck = request.stuckG / (1 + uptakeAt(blend.uptake, request.texture))
-  const kept = basis === 'servings' ? request.keepServings * SERVING_G[serving] : 0
-  const eaten = grain.mass_g - stuck - kept
+  const leftover = basis === 'servings' ? request.keepServings * SERVING_G[serving] : 0
+  const eaten = grain.mass_g - stuck - leftover
   const each = serving === 'side' ? 'as a side' : 'as a main'
   const first = {
     servings: term(
@@ -72,7 +76,7 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Sum {
   return upTo(
     [
       first,
-      term(`${request.keepServings} portions to keep`, kept, 'you', 0),
+      term(`${request.keepServings} portions to keep`, leftover, 'you', 0),
       term('stays stuck in this pot', stuck, 'this pot', 0.3 * stuck),
     ],
     grain.mass_g,
@@ -80,7 +84,7 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Sum {
 }
 
 /** What comes out of the pot: the grain, and the water that is in it and on it. */
-export function whyCooked(plan: Plan): Sum {
+export function whyCooked(plan: Plan): Breakdown {
   const { grain, water, yield: out } = plan
   return upTo(
     [
@@ -98,7 +102,7 @@ export function whyCooked(plan: Plan): Sum {
 }
 
 /** How deep the water stands over the grain, mm: what was poured and what clings stand on this pot's floor, less what fills the gaps between the kernels. */
-export function whyDepth(context: PourContext, pourG: number): Sum {
+export function whyDepth(context: PourContext, pourG: number): Breakdown {
   const { shape, blend, clingingG } = context
   const bedMm = bedDepthOf(context)
   const bedMl = volumeAt(shape, millimetres(bedMm))

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { settledRequest } from '#core/contract/plan-request'
+import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
 import { METHOD_IDS, methodOf } from '#core/methods/index'
 import { plan } from '#core/plan/plan'
 import { SWEEP } from '#core/simulate/sweep'
@@ -9,7 +9,7 @@ import { courseOf } from './course'
 import { momentAt } from './moment'
 
 const made = (method: (typeof METHOD_IDS)[number] = 'covered-simmer') => {
-  const request = settledRequest({
+  const request = parsePlanRequestOrThrow({
     grains: [{ variety: 'short-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     method,

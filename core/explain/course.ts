@@ -3,13 +3,13 @@ import { setupFor } from '#core/plan/pour-problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { timelineOf } from '#core/plan/timeline'
-import { glimpseOf, steamNow, type Glimpse } from '#core/pot/readout'
+import { readoutOf, steamNow, type Readout } from '#core/pot/readout'
 import { fillPot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { SWEEP } from '#core/simulate/sweep'
 
 /** The pot at a minute of its plan. */
-export interface CourseMoment extends Glimpse {
+export interface CourseMoment extends Readout {
   /** From the plan's start. */
   minute: number
   stage: string
@@ -51,7 +51,7 @@ export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
     const mine: (Omit<CourseMoment, 'minute'> & { into: number })[] = []
     const look = () =>
       mine.push({
-        ...glimpseOf(pot),
+        ...readoutOf(pot),
         stage: stage.id,
         steam: phase.mode === 'open' ? steamNow(pot, phase.powerW, phase.lid) : 0,
         into: (pot.now - begun) / 60,

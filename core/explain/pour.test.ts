@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/methods/index'
 import { whyMinutes, whyPour, type Known } from './pour'
@@ -12,7 +12,7 @@ const why = (json: Partial<PlanRequestJson>, over: Partial<Known> = {}) => {
     amount: { basis: 'dry-mass', value: 300 },
     ...json,
   } as PlanRequestJson
-  const [read, made] = [readPlanRequest(request), planFrom(request)]
+  const [read, made] = [parsePlanRequest(request), planFrom(request)]
   if (!read.ok || !made.ok) throw new Error('not a request')
   return {
     plan: made.value,

@@ -9,7 +9,7 @@ import type { Plan } from '#core/plan/result'
 export type Source = 'published' | 'this pot' | 'this bag' | 'your notebook' | 'you' | 'computed'
 
 /** A line of a sum. */
-export interface Term {
+export interface BreakdownTerm {
   word: string
   value: number
   unit: 'g' | 'min' | 'mm'
@@ -18,8 +18,8 @@ export interface Term {
   sure: number
 }
 
-export interface Sum {
-  terms: Term[]
+export interface Breakdown {
+  terms: BreakdownTerm[]
   total: number
   sure: number
 }
@@ -45,14 +45,14 @@ const SOAK = 0.1
 const SCALE_G = 2
 
 /** Terms that add up, with how far they may be off together. */
-export const total = (terms: readonly Term[]): Sum => ({
+export const total = (terms: readonly BreakdownTerm[]): Breakdown => ({
   terms: [...terms],
   total: terms.reduce((sum, { value }) => sum + value, 0),
   sure: Math.sqrt(terms.reduce((sum, { sure }) => sum + sure * sure, 0)),
 })
 
 /** The pour as the sum it is: what goes into the grain and why so much, what leaves as steam from which stage, less what is there already. */
-export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
+export function whyPour(request: PlanRequest, plan: Plan, known: Known): Breakdown {
   const { water, grain } = plan
   const method = methodOf(request.method)
   const blend = method.basket
@@ -61,7 +61,7 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
   const published = uptakeAt(blend.uptake, request.texture) * grain.mass_g
   const shift = request.uptakeDelta * grain.mass_g
   const steam = known.potMeasured ? STEAM_MEASURED : STEAM_GUESS
-  const terms: Term[] = []
+  const terms: BreakdownTerm[] = []
   const say = (word: string, value: number, from: Source, sure: number) => {
     if (Math.abs(value) >= 0.5) terms.push({ word, value, unit: 'g', from, sure })
   }
@@ -139,7 +139,7 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Sum {
 }
 
 /** The time to the table as its stages, each with what it may be off by. Work that goes on beside other work adds nothing. */
-export function whyMinutes(plan: Plan, known: Pick<Known, 'potMeasured'>): Sum {
+export function whyMinutes(plan: Plan, known: Pick<Known, 'potMeasured'>): Breakdown {
   const sum = total(
     plan.stages.map((stage) => ({
       word: stage.title.toLowerCase(),

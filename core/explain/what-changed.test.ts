@@ -1,5 +1,5 @@
 import { planFrom } from '#core/contract/plan'
-import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
 import { whatChanged, type Seen } from './what-changed'
 
 const seen = (request: Partial<PlanRequestJson>): Seen => {
@@ -14,7 +14,7 @@ const seen = (request: Partial<PlanRequestJson>): Seen => {
   if (!read.ok) throw new Error('unreadable')
   return {
     vesselId: String(full.vessel),
-    rimMm: settledRequest(full).vessel.rimDiameter,
+    rimMm: parsePlanRequestOrThrow(full).vessel.rimDiameter,
     grainG: read.value.grain.mass_g,
     pourG: read.value.water.pour_g,
     steamG: read.value.water.evaporated_g,

@@ -7,7 +7,7 @@ const ROOM_HUMIDITY = 0.5
 const FROM_C = 82
 export const HAND_WARM_C = 37
 const STEP_S = 5
-const LONGEST_S = 7200
+const MAX_S = 7200
 
 /** Saturated water vapour over water, kg/m³. @see Buck 1996, vapour pressure over water, 0 to 100 °C */
 export const vapourDensity = (celsius: number): number =>
@@ -32,7 +32,7 @@ export function handWarmMinutes({
   // A kitchen as warm as a hand never gets it there; a little over the room is then as good as it gets.
   const goal = Math.max(HAND_WARM_C, kitchenC + 3)
   let [t, seconds] = [FROM_C, 0]
-  while (t > goal && seconds < LONGEST_S) {
+  while (t > goal && seconds < MAX_S) {
     t -= ((FAN_H * (t - kitchenC) + carries * (vapourDensity(t) - inRoom) * LATENT_J_KG) / stored) * STEP_S
     seconds += STEP_S
   }

@@ -67,10 +67,12 @@ test.each([
 })
 
 test('what can stand in for a missing grain is what cooks like it', () => {
-  const shelf = (['long-white', 'short-white', 'brown-long', 'glutinous', 'quinoa'] as const).map(varietyOf)
-  expect(substitutesFor(varietyOf('basmati'), shelf)[0]!.id).toBe('long-white')
-  expect(substitutesFor(varietyOf('brown-basmati'), shelf)[0]!.id).toBe('brown-long')
-  expect(substitutesFor(varietyOf('long-white'), shelf).map((s) => s.id)).not.toContain('long-white')
+  const grainBags = (['long-white', 'short-white', 'brown-long', 'glutinous', 'quinoa'] as const).map(
+    varietyOf,
+  )
+  expect(substitutesFor(varietyOf('basmati'), grainBags)[0]!.id).toBe('long-white')
+  expect(substitutesFor(varietyOf('brown-basmati'), grainBags)[0]!.id).toBe('brown-long')
+  expect(substitutesFor(varietyOf('long-white'), grainBags).map((s) => s.id)).not.toContain('long-white')
 })
 
 test('a new crop holds water already: at 15.5 % about 0.08 g/g less of 1.4', () => {

@@ -118,9 +118,9 @@ function nearness(a: Variety, b: Variety): number {
  *  @returns ids with their distance, about 1 for a difference one would taste */
 export const substitutesFor = (
   missing: Variety,
-  shelf: readonly Variety[],
+  grainBags: readonly Variety[],
 ): { id: VarietyId; distance: number }[] =>
-  shelf
+  grainBags
     .filter((v) => v.id !== missing.id)
     .map((v) => ({ id: v.id, distance: nearness(missing, v) }))
     .sort((a, b) => a.distance - b.distance)

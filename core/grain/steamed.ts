@@ -5,7 +5,7 @@ import type { Variety } from './varieties'
  *  the latent heat, about 0.1 g/g, and as much again while its starch swells. g/g over the cold-soak limit. */
 const OVER_SOAK = { firm: 0.1, standard: 0.2, soft: 0.32 } as const
 /** Live steam goes on wetting a grain a little past soft. */
-const MOST_OVER_SOFT = 1.05
+const MAX_OVER_SOFT = 1.05
 
 /** Moistened between steamings, grain is eaten at about this share of what it holds when boiled: couscous is published for both. */
 const OF_BOILED = 0.63
@@ -26,7 +26,7 @@ function steamedUptake(
           standard: soakLimit + OVER_SOAK.standard,
           soft: soakLimit + OVER_SOAK.soft,
         })
-  return { firm, standard, soft, most: soft * MOST_OVER_SOFT }
+  return { firm, standard, soft, most: soft * MAX_OVER_SOFT }
 }
 
 /** The same blend over steam instead of in water. */

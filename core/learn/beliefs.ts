@@ -4,15 +4,15 @@ import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figur
 import {
   copyOf,
   emptyMind,
-  forget,
-  know,
+  addProcessNoise,
+  addVariable,
   meanOf,
-  MOST_SHIFT,
+  MAX_SHIFT,
   sdIn,
   sdOfSum,
-  see,
-  settle,
-  type Mind,
+  update,
+  fixVariable,
+  type GaussianState,
 } from './kalman'
 
 /** What the cook has said of a figure: this is what it is, or forget what you thought. */
@@ -45,7 +45,7 @@ export interface Compared {
 }
 
 export interface Beliefs {
-  mind: Mind
+  mind: GaussianState
   /** How many cooks spoke of a figure, and when the last one did. */
   spoken: Map<string, { cooks: number; lastMs: number }>
   steps: Step[]
@@ -69,10 +69,10 @@ export function beliefsFrom(evidence: readonly Evidence[], words: readonly Word[
     for (; next < said.length && said[next]!.atMs <= untilMs; next++) {
       const word = said[next]!
       if (word.kind === 'pin') {
-        settle(mind, word.figure, word.value, PINNED_SD)
+        fixVariable(mind, word.figure, word.value, PINNED_SD)
         beliefs.pinned.set(word.figure, word.value)
       } else {
-        settle(mind, word.figure, 0, priorSd(word.figure))
+        fixVariable(mind, word.figure, 0, priorSd(word.figure))
         beliefs.pinned.delete(word.figure)
         beliefs.spoken.delete(word.figure)
       }
@@ -89,7 +89,7 @@ export function beliefsFrom(evidence: readonly Evidence[], words: readonly Word[
 function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evidence): void {
   const seen = seenIn(cook)
   if (seen.length === 0) return
-  for (const figure of figuresOf(cook)) know(mind, figure, priorSd(figure))
+  for (const figure of figuresOf(cook)) addVariable(mind, figure, priorSd(figure))
   const touched = new Set<string>()
   const before = mind.names.map((figure, i) => ({
     mean: mind.mean[i]!,
@@ -98,10 +98,10 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
   for (const { what, seen: thing } of seen) {
     for (const figure of thing.weights.keys()) {
       if (!touched.has(figure) && !pinned.has(figure))
-        forget(mind, figure, FIGURE_KINDS[kindOf(figure)].forgets)
+        addProcessNoise(mind, figure, FIGURE_KINDS[kindOf(figure)].forgets)
       touched.add(figure)
     }
-    const { expected, value, z } = see(mind, thing)
+    const { expected, value, z } = update(mind, thing)
     compared.push({
       cookId: cook.cookId,
       endedMs: cook.endedMs,
@@ -114,12 +114,12 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
   }
   // Several things seen of one cook may push the same way: together as well they move no figure by its own standard deviation.
   before.forEach(({ mean, sd }, i) => {
-    const most = MOST_SHIFT * sd
+    const most = MAX_SHIFT * sd
     mind.mean[i] = Math.min(mean + most, Math.max(mean - most, mind.mean[i]!))
   })
   for (const figure of touched) {
-    const heard = spoken.get(figure)
-    spoken.set(figure, { cooks: (heard?.cooks ?? 0) + 1, lastMs: cook.endedMs })
+    const cachedPaths = spoken.get(figure)
+    spoken.set(figure, { cooks: (cachedPaths?.cooks ?? 0) + 1, lastMs: cook.endedMs })
     steps.push({
       cookId: cook.cookId,
       endedMs: cook.endedMs,
@@ -178,7 +178,7 @@ export function experimentsFor(
       cookId: '',
       endedMs: 0,
       ...plan,
-      heldOver: 0,
+      extraUptake: 0,
       steamPerDry: steamG / (dryG * factor),
       applied: { uptake: 0, steam: 0, power: 0, time: 0 },
       judged: { wetDry: 0, hardness: 0 },
@@ -186,12 +186,12 @@ export function experimentsFor(
       steamFactor: null,
       ...changes,
     }
-    for (const figure of figuresOf(cook)) know(mind, figure, priorSd(figure))
+    for (const figure of figuresOf(cook)) addVariable(mind, figure, priorSd(figure))
     // As expected: only how sure one then is counts.
     for (const { seen } of seenIn(cook)) {
       let expected = 0
       for (const [figure, weight] of seen.weights) expected += weight * meanOf(mind, figure)
-      see(mind, { ...seen, value: expected })
+      update(mind, { ...seen, value: expected })
     }
     return sdOfSum(mind, pour, priorSd)
   }

@@ -22,7 +22,7 @@ export interface Evidence {
   /** The burner it stood on; its own for an appliance. */
   heatId: string
   /** Water that went into the grain over what is published for the texture asked, and over what was known of the bag, g/g; null where it says nothing. */
-  heldOver: number | null
+  extraUptake: number | null
   /** Steam that was reckoned with, g per g of dry grain. */
   steamPerDry: number
   applied: Applied
@@ -71,7 +71,7 @@ export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'h
     const { wetDry, hardness } = e.judged
     // Less steam than reckoned with stays in the grain as water: k·(steam − steam reckoned with) is part of what is tasted.
     const k = e.steamPerDry
-    if (e.heldOver !== null)
+    if (e.extraUptake !== null)
       seen.push({
         what: 'wet-dry',
         seen: {
@@ -80,7 +80,7 @@ export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'h
             ...(e.bagId === null ? [] : [[figureName('bag', e.bagId), 1] as const]),
             [steam, k],
           ]),
-          value: e.heldOver - WET_STEP * wetDry + k * e.applied.steam,
+          value: e.extraUptake - WET_STEP * wetDry + k * e.applied.steam,
           sd: Math.abs(wetDry) >= 2 ? AT_THE_END_SD : WET_SD,
         },
       })

@@ -1,6 +1,6 @@
-import { MOST_COPIED, readCopied, type CopiedHouse } from './imported-batches'
+import { MAX_COPIED, parseCopied, type ImportContext } from './imported-batches'
 
-const house: CopiedHouse = {
+const household: ImportContext = {
   grains: [
     { id: 'long-white', names: ['Long-grain white', 'from the valley shop'] },
     { id: 'quinoa', names: ['Quinoa'] },
@@ -11,9 +11,9 @@ const house: CopiedHouse = {
   ],
 }
 const read = (...rows: string[]) =>
-  readCopied(
+  parseCopied(
     rows.map((row) => row.split(';')),
-    house,
+    household,
     '2026-03-05',
   )
 const errors = (...rows: string[]) => {
@@ -89,6 +89,6 @@ test('empty lines do not count; no cook at all, and too many, are said', () => {
   expect(read('2026-01-01;quinoa;200;300;clay', ';;;;', '')).toMatchObject({ ok: true, cooks: [{}] })
   expect(errors('')).toEqual([[0, '', 'no batches found']])
   expect(
-    errors(...Array.from({ length: MOST_COPIED + 1 }, () => '2026-01-01;quinoa;200;300;clay'))[0]![2],
+    errors(...Array.from({ length: MAX_COPIED + 1 }, () => '2026-01-01;quinoa;200;300;clay'))[0]![2],
   ).toContain('too many')
 })

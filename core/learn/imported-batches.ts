@@ -1,5 +1,5 @@
 import type { VarietyId } from '#core/grain/varieties'
-import type { Judgement } from './rating'
+import type { Rating } from './rating'
 
 /** Cooks out of an old notebook, typed or pasted as a table. */
 export const COPIED_COLUMNS = ['date', 'grain', 'dry', 'water', 'pot', 'outcome', 'note'] as const
@@ -16,7 +16,7 @@ const CALLED: Record<CopiedColumn, readonly string[]> = {
   note: ['note', 'notes', 'remark', 'remarks'],
 }
 const NEEDED: readonly CopiedColumn[] = ['date', 'grain', 'dry', 'water', 'pot']
-export const MOST_COPIED = 500
+export const MAX_COPIED = 500
 
 export interface CopiedCook {
   date: string
@@ -25,7 +25,7 @@ export interface CopiedCook {
   waterG: number
   vesselId: string
   /** Null when nobody said. */
-  wetDry: Judgement['wetDry'] | null
+  wetDry: Rating['wetDry'] | null
   note: string
 }
 export interface CopiedError {
@@ -35,7 +35,7 @@ export interface CopiedError {
   message: string
 }
 
-export interface CopiedHouse {
+export interface ImportContext {
   grains: readonly { id: VarietyId; names: readonly string[] }[]
   vessels: readonly { id: string; name: string }[]
 }
@@ -107,9 +107,9 @@ const numberOf = (text: string): number =>
 
 /** Reads a table of past cooks. Whatever is wrong is told with its row and column, and then nothing of it is taken.
  *  @param today no cook is later, ISO day */
-export function readCopied(
+export function parseCopied(
   table: readonly (readonly string[])[],
-  house: CopiedHouse,
+  household: ImportContext,
   today: string,
 ): { ok: true; cooks: CopiedCook[] } | { ok: false; errors: CopiedError[] } {
   const { at, from, errors } = columnsOf(table)
@@ -119,14 +119,14 @@ export function readCopied(
     .map((row, i) => ({ row, n: i + 1 }))
     .filter(({ row }) => row.some((cell) => cell.trim() !== ''))
   if (rows.length === 0) return { ok: false, errors: [{ row: 0, column: '', message: 'no batches found' }] }
-  if (rows.length > MOST_COPIED)
+  if (rows.length > MAX_COPIED)
     return {
       ok: false,
       errors: [
         {
           row: 0,
           column: '',
-          message: `${rows.length} batches are too many at once; the limit is ${MOST_COPIED}`,
+          message: `${rows.length} batches are too many at once; the limit is ${MAX_COPIED}`,
         },
       ],
     }
@@ -138,16 +138,16 @@ export function readCopied(
     const date = dayOf(cell('date'))
     if (!date) wrong('date', 'must be a day like 2025-11-03 or 3.11.2025')
     else if (date > today) wrong('date', 'is in the future')
-    const grain = house.grains.find(
+    const grain = household.grains.find(
       ({ id, names }) =>
         id === cell('grain').toLowerCase() || names.some((name) => plain(name) === plain(cell('grain'))),
     )
     if (!grain) wrong('grain', 'must be the name of a grain')
-    const vessel = house.vessels.find(
+    const vessel = household.vessels.find(
       ({ id, name }) =>
         id === cell('pot') || plain(name).replace(/^the /, '') === plain(cell('pot')).replace(/^the /, ''),
     )
-    if (!vessel) wrong('pot', `must be one of ${house.vessels.map((v) => v.name).join(', ')}`)
+    if (!vessel) wrong('pot', `must be one of ${household.vessels.map((v) => v.name).join(', ')}`)
     const [dryG, waterG] = [numberOf(cell('dry')), numberOf(cell('water'))]
     if (!(dryG >= 5 && dryG <= 20_000)) wrong('dry', 'must be from 5 to 20000 g')
     if (!(waterG >= 0 && waterG <= 60_000)) wrong('water', 'must be from 0 to 60000 g')

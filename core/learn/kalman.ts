@@ -1,6 +1,6 @@
 /** What a house believes of its grains, pots and burners, as one Gaussian: what two figures share (water of the grain, steam of its pot) is
  *  told apart by the cooks that differ in it. Kept as mean and covariance; every figure has a name. */
-export interface Mind {
+export interface GaussianState {
   names: string[]
   at: Map<string, number>
   mean: number[]
@@ -16,17 +16,17 @@ export interface Seen {
 }
 
 /** What was expected and what was seen. */
-export interface Surprise {
+export interface Innovation {
   expected: number
   value: number
   /** Standard deviations of both together. */
   z: number
 }
 
-export const emptyMind = (): Mind => ({ names: [], at: new Map(), mean: [], covariance: [] })
+export const emptyMind = (): GaussianState => ({ names: [], at: new Map(), mean: [], covariance: [] })
 
 /** Takes a figure in, if it is new.  @param sd before anything was seen */
-export function know(mind: Mind, name: string, sd: number, mean = 0): number {
+export function addVariable(mind: GaussianState, name: string, sd: number, mean = 0): number {
   const known = mind.at.get(name)
   if (known !== undefined) return known
   const index = mind.names.length
@@ -39,13 +39,13 @@ export function know(mind: Mind, name: string, sd: number, mean = 0): number {
 }
 
 /** Nothing moves a figure by its own standard deviation or more at once. */
-export const MOST_SHIFT = 0.9
+export const MAX_SHIFT = 0.9
 /** What lies this far out is more likely a slip than news: it counts for less the further out it is. */
 const ODD_Z = 3
 
 /** What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it is heard as vaguely as it takes.
  *  @throws {RangeError} for what is no number, or an sd that is not above 0 */
-export function see(mind: Mind, { weights, value, sd }: Seen): Surprise {
+export function update(mind: GaussianState, { weights, value, sd }: Seen): Innovation {
   if (!Number.isFinite(value)) throw new RangeError(`see: value must be a number, got ${value}`)
   if (!(sd > 0)) throw new RangeError(`see: sd must be above 0, got ${sd}`)
   const { mean, covariance } = mind
@@ -72,7 +72,7 @@ export function see(mind: Mind, { weights, value, sd }: Seen): Surprise {
   for (let i = 0; i < n; i++) {
     const variance = covariance[i]![i]!
     if (variance > 0)
-      spread = Math.max(spread, (Math.abs(reach[i]!) * Math.abs(off)) / (MOST_SHIFT * Math.sqrt(variance)))
+      spread = Math.max(spread, (Math.abs(reach[i]!) * Math.abs(off)) / (MAX_SHIFT * Math.sqrt(variance)))
   }
   for (let i = 0; i < n; i++) {
     if (reach[i] === 0) continue
@@ -85,14 +85,14 @@ export function see(mind: Mind, { weights, value, sd }: Seen): Surprise {
 }
 
 /** Bags end, pots wear, tongues change: what was known grows a little vaguer with every cook that leans on it. */
-export function forget(mind: Mind, name: string, sd: number): void {
+export function addProcessNoise(mind: GaussianState, name: string, sd: number): void {
   const i = mind.at.get(name)
   if (i !== undefined) mind.covariance[i]![i]! += sd * sd
 }
 
 /** Sets a figure to what somebody says it is, cut loose from all others. */
-export function settle(mind: Mind, name: string, mean: number, sd: number): void {
-  const i = know(mind, name, sd, mean)
+export function fixVariable(mind: GaussianState, name: string, mean: number, sd: number): void {
+  const i = addVariable(mind, name, sd, mean)
   mind.mean[i] = mean
   for (let j = 0; j < mind.mean.length; j++) {
     mind.covariance[i]![j] = 0
@@ -101,20 +101,20 @@ export function settle(mind: Mind, name: string, mean: number, sd: number): void
   mind.covariance[i]![i] = sd * sd
 }
 
-export const meanOf = (mind: Mind, name: string): number => {
+export const meanOf = (mind: GaussianState, name: string): number => {
   const i = mind.at.get(name)
   return i === undefined ? 0 : mind.mean[i]!
 }
 
 /** How sure a figure is, one standard deviation.  @param before for one nothing is known of yet */
-export const sdIn = (mind: Mind, name: string, before: number): number => {
+export const sdIn = (mind: GaussianState, name: string, before: number): number => {
   const i = mind.at.get(name)
   return i === undefined ? before : Math.sqrt(Math.max(0, mind.covariance[i]![i]!))
 }
 
 /** How sure a weighted sum of figures is. Figures not known yet count by `before`. */
 export function sdOfSum(
-  mind: Mind,
+  mind: GaussianState,
   weights: ReadonlyMap<string, number>,
   before: (name: string) => number,
 ): number {
@@ -128,7 +128,7 @@ export function sdOfSum(
   return Math.sqrt(Math.max(0, variance))
 }
 
-export const copyOf = (mind: Mind): Mind => ({
+export const copyOf = (mind: GaussianState): GaussianState => ({
   names: [...mind.names],
   at: new Map(mind.at),
   mean: [...mind.mean],

@@ -4,7 +4,7 @@ import { correctionFrom } from './corrections'
 import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
 import { figureName, isFigureName, priorSd } from './figures'
 import { wordOf, WET_DRY_WORDS } from './rating'
-import { emptyMind, know, meanOf, sdIn, sdOfSum, see, settle } from './kalman'
+import { emptyMind, addVariable, meanOf, sdIn, sdOfSum, update, fixVariable } from './kalman'
 
 const cook = (over: Partial<Evidence> = {}): Evidence => ({
   cookId: 'a',
@@ -13,7 +13,7 @@ const cook = (over: Partial<Evidence> = {}): Evidence => ({
   bagId: null,
   vesselId: 'blue',
   heatId: 'gas',
-  heldOver: 0,
+  extraUptake: 0,
   steamPerDry: 0.2,
   applied: NOTHING_APPLIED,
   judged: { wetDry: 0, hardness: 0 },
@@ -32,7 +32,7 @@ const anyCook = fc.record({
   bagId: fc.constantFrom(null, 'sack', 'tin'),
   vesselId: fc.constantFrom('blue', 'clay'),
   heatId: fc.constantFrom('gas', 'plate'),
-  heldOver: fc.option(fc.double({ min: -0.6, max: 0.6, noNaN: true })),
+  extraUptake: fc.option(fc.double({ min: -0.6, max: 0.6, noNaN: true })),
   steamPerDry: fc.double({ min: 0, max: 1.5, noNaN: true }),
   applied: fc.record({
     uptake: fc.double({ min: -0.3, max: 0.3, noNaN: true }),
@@ -51,19 +51,19 @@ const anyCooks = (maxLength: number) => fc.uniqueArray(anyCook, { maxLength, sel
 describe('one Gaussian over all figures', () => {
   test('with one figure it is the textbook posterior: precisions add, means weigh by them', () => {
     const mind = emptyMind()
-    know(mind, 'grain a', 2)
+    addVariable(mind, 'grain a', 2)
     const one = new Map([['grain a', 1]])
-    see(mind, { weights: one, value: 1.5, sd: 2 })
-    see(mind, { weights: one, value: 1, sd: 1 })
+    update(mind, { weights: one, value: 1.5, sd: 2 })
+    update(mind, { weights: one, value: 1, sd: 1 })
     expect(1 / sdIn(mind, 'grain a', 9) ** 2).toBeCloseTo(1 / 4 + 1 / 4 + 1, 9)
     expect(meanOf(mind, 'grain a')).toBeCloseTo((1.5 / 4 + 1) / (1 / 4 + 1 / 4 + 1), 9)
   })
 
   test('a sum that was seen ties its parts together, and seeing one of them then tells of the other', () => {
     const mind = emptyMind()
-    know(mind, 'grain a', 1)
-    know(mind, 'steam b', 1)
-    see(mind, {
+    addVariable(mind, 'grain a', 1)
+    addVariable(mind, 'steam b', 1)
+    update(mind, {
       weights: new Map([
         ['grain a', 1],
         ['steam b', 1],
@@ -72,7 +72,7 @@ describe('one Gaussian over all figures', () => {
       sd: 0.01,
     })
     expect(meanOf(mind, 'grain a')).toBeCloseTo(0.5, 2)
-    see(mind, { weights: new Map([['steam b', 1]]), value: 0, sd: 0.01 })
+    update(mind, { weights: new Map([['steam b', 1]]), value: 0, sd: 0.01 })
     expect(meanOf(mind, 'grain a')).toBeCloseTo(1, 1)
     expect(
       sdOfSum(
@@ -88,17 +88,17 @@ describe('one Gaussian over all figures', () => {
 
   test('refuses what is no measurement, and what nothing is known of', () => {
     const mind = emptyMind()
-    know(mind, 'grain a', 1)
-    expect(() => see(mind, { weights: new Map([['grain a', 1]]), value: NaN, sd: 1 })).toThrow(RangeError)
-    expect(() => see(mind, { weights: new Map([['grain a', 1]]), value: 1, sd: 0 })).toThrow(RangeError)
-    expect(() => see(mind, { weights: new Map([['grain b', 1]]), value: 1, sd: 1 })).toThrow(RangeError)
+    addVariable(mind, 'grain a', 1)
+    expect(() => update(mind, { weights: new Map([['grain a', 1]]), value: NaN, sd: 1 })).toThrow(RangeError)
+    expect(() => update(mind, { weights: new Map([['grain a', 1]]), value: 1, sd: 0 })).toThrow(RangeError)
+    expect(() => update(mind, { weights: new Map([['grain b', 1]]), value: 1, sd: 1 })).toThrow(RangeError)
   })
 
   test('settled, a figure is cut loose from the others', () => {
     const mind = emptyMind()
-    know(mind, 'grain a', 1)
-    know(mind, 'steam b', 1)
-    see(mind, {
+    addVariable(mind, 'grain a', 1)
+    addVariable(mind, 'steam b', 1)
+    update(mind, {
       weights: new Map([
         ['grain a', 1],
         ['steam b', 1],
@@ -106,7 +106,7 @@ describe('one Gaussian over all figures', () => {
       value: 1,
       sd: 0.1,
     })
-    settle(mind, 'grain a', 0.3, 0.01)
+    fixVariable(mind, 'grain a', 0.3, 0.01)
     expect(mind.covariance[0]![1]).toBe(0)
     expect(meanOf(mind, 'grain a')).toBe(0.3)
   })
@@ -117,7 +117,7 @@ describe('one Gaussian over all figures', () => {
         const last = cook({
           cookId: 'zz',
           endedMs: 2e9,
-          heldOver: absurd,
+          extraUptake: absurd,
           judged: { wetDry: 2, hardness: -2 },
           boilFactor: 1e6,
           steamFactor: 1e-6,
@@ -163,7 +163,7 @@ describe('what cooks teach', () => {
         cook({
           cookId: String(i),
           endedMs: i,
-          heldOver: used.uptake,
+          extraUptake: used.uptake,
           applied: { ...NOTHING_APPLIED, uptake: used.uptake, steam: used.steam },
           judged: { wetDry: Math.round((used.uptake - wanted) / 0.12), hardness: 0 },
         }),
@@ -206,7 +206,7 @@ describe('what cooks teach', () => {
   })
 
   test('where water is poured off the tongue says nothing of the pour', () => {
-    expect(seenIn(cook({ heldOver: null })).map((s) => s.what)).toEqual(['hardness'])
+    expect(seenIn(cook({ extraUptake: null })).map((s) => s.what)).toEqual(['hardness'])
     expect(seenIn(cook({ judged: null }))).toEqual([])
   })
 

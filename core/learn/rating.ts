@@ -1,5 +1,5 @@
 /** How a pot came out, as the cook judged it. */
-export interface Judgement {
+export interface Rating {
   /** −2 far too dry … 0 right … 2 far too wet. */
   wetDry: number
   /** −2 hard … 0 right … 2 overdone. */

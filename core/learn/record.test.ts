@@ -1,4 +1,4 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { runningCookOf } from '#core/contract/running-cook'
 import type { CookEvent } from '#core/cook/events'
 import { replay } from '#core/cook/replay'
@@ -23,7 +23,7 @@ function record(
     amount: { basis: 'dry-mass', value: 300 },
     ...json,
   }
-  const read = readPlanRequest(request)
+  const read = parsePlanRequest(request)
   if (!read.ok) throw new Error(read.errors[0]!.message)
   const made = plan(read.value)
   let at = START
@@ -57,7 +57,7 @@ function record(
 
 test('a cook by the published figures held nothing over', () => {
   const e = evidenceOf(record())
-  expect(e.heldOver).toBeCloseTo(0, 2)
+  expect(e.extraUptake).toBeCloseTo(0, 2)
   expect(e.grainKey).toBe('short-white')
   expect(e.judged).toEqual({ wetDry: 1, hardness: 0 })
 })
@@ -70,13 +70,13 @@ test('what was corrected for, and what was known of the bag, are told apart from
       { over: { bagDelta: 0.04, applied: { ...NOTHING_APPLIED, uptake: 0.06 } } },
     ),
   )
-  expect(e.heldOver).toBeCloseTo(0.06, 2)
+  expect(e.extraUptake).toBeCloseTo(0.06, 2)
 })
 
 test('water of one’s own is counted as it was poured', () => {
   const plain = record()
   const more = evidenceOf(record({ pour_override_g: plain.plan.water.pour_g + 60 }))
-  expect(more.heldOver!).toBeCloseTo(0.2, 1)
+  expect(more.extraUptake!).toBeCloseTo(0.2, 1)
 })
 
 test('water added and water that ran over count in the grain', () => {
@@ -87,9 +87,9 @@ test('water added and water that ran over count in the grain', () => {
     atMs: START + 20 * MINUTE,
     amount,
   })
-  const base = evidenceOf(record()).heldOver!
-  expect(evidenceOf(record({}, { more: [told('water-added', 30)] })).heldOver! - base).toBeCloseTo(0.1, 2)
-  expect(evidenceOf(record({}, { more: [told('boiled-over', 30)] })).heldOver! - base).toBeCloseTo(-0.1, 2)
+  const base = evidenceOf(record()).extraUptake!
+  expect(evidenceOf(record({}, { more: [told('water-added', 30)] })).extraUptake! - base).toBeCloseTo(0.1, 2)
+  expect(evidenceOf(record({}, { more: [told('boiled-over', 30)] })).extraUptake! - base).toBeCloseTo(-0.1, 2)
 })
 
 test('a boil in half the time speaks of a stronger burner, a late one of a weaker; what was otherwise says nothing', () => {
@@ -123,7 +123,7 @@ test.each(['boil-and-drain', 'steam'] as const)(
   'where minutes set the texture (%s) the tongue says nothing of the pour',
   (method) => {
     const e = evidenceOf(record({ method }))
-    expect(e.heldOver).toBeNull()
+    expect(e.extraUptake).toBeNull()
     expect(e.steamFactor).toBeNull()
   },
 )

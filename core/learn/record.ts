@@ -1,11 +1,11 @@
-import { standing, type CookEvent, type EventKind } from '#core/cook/events'
+import { activeEvents, type CookEvent, type EventKind } from '#core/cook/events'
 import type { CookView } from '#core/cook/replay'
 import { methodOf } from '#core/methods/index'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import type { Applied, Evidence } from './evidence'
 import { grainKeyOf } from './grain-key'
-import type { Judgement } from './rating'
+import type { Rating } from './rating'
 
 /** A finished cook with everything that was written down of it. */
 export interface CookRecord {
@@ -22,7 +22,7 @@ export interface CookRecord {
   /** What was known of the bag without any cook: its label, a new crop; g/g. */
   bagDelta: number
   applied: Applied
-  judgement: Pick<Judgement, 'wetDry' | 'hardness'> | null
+  judgement: Pick<Rating, 'wetDry' | 'hardness'> | null
   /** Full pot with its lid on a scale, before the heat and when it was done, g. */
   potBeforeG: number | null
   potAfterG: number | null
@@ -46,9 +46,9 @@ const within = (value: number, [low, high]: readonly [number, number]): number |
 
 /** A record as evidence. What it cannot speak of is null; nothing is made up. */
 export function evidenceOf(record: CookRecord): Evidence {
-  const { request, plan, view, events, judgement, bagDelta, applied } = record
+  const { request, plan, view, events, judgement: rating, bagDelta, applied } = record
   const dryG = plan.grain.mass_g
-  const stood = standing(events)
+  const stood = activeEvents(events)
   const toldG = stood.reduce(
     (sum, e) =>
       sum +
@@ -71,7 +71,7 @@ export function evidenceOf(record: CookRecord): Evidence {
     vesselId: record.vesselId,
     heatId: record.heatId,
     // Where water is poured off, or only steams, minutes set the texture and the tongue says nothing of the pour.
-    heldOver:
+    extraUptake:
       way === 'pot' || way === 'stock'
         ? (plan.water.absorbed_g + plan.water.left_in_pot_g + toldG - view.lostSteamG) / dryG -
           published -
@@ -79,7 +79,7 @@ export function evidenceOf(record: CookRecord): Evidence {
         : null,
     steamPerDry: plan.water.evaporated_g / dryG,
     applied,
-    judged: judgement && { wetDry: judgement.wetDry, hardness: judgement.hardness },
+    judged: rating && { wetDry: rating.wetDry, hardness: rating.hardness },
     boilFactor: boilFactorOf(record, stood),
     steamFactor:
       way === 'pot' &&

@@ -1,12 +1,12 @@
 /** Whether a tasting of a few cups tells anything, in exact odds. */
 
-export const MOST_CUPS = 4
-export const MOST_TASTINGS = 60
+export const MAX_CUPS = 4
+export const MAX_TASTINGS = 60
 
 /** A tasting: letters, the best first. */
 export type Ranking = readonly string[]
 
-export interface TrialResult {
+export interface TasteTestResult {
   /** How often each was put first, the most first. */
   firsts: { letter: string; first: number; meanRank: number }[]
   /** The one that was put first most often, where one was. */
@@ -45,7 +45,7 @@ export function chanceOfLead(most: number, tastings: number, cups: number): numb
   return Math.min(1, Math.max(0, 1 - ways[tastings]!))
 }
 
-export function resultOf(rankings: readonly Ranking[], letters: readonly string[]): TrialResult {
+export function resultOf(rankings: readonly Ranking[], letters: readonly string[]): TasteTestResult {
   const firsts = letters
     .map((letter) => ({
       letter,
@@ -73,7 +73,7 @@ function moreNeeded(first: number, n: number, cups: number): number | null {
   const share = first / n
   // A lead no larger than chance gives never convinces.
   if (share <= 1 / cups + 1e-9) return null
-  for (let more = 0; n + more <= MOST_TASTINGS * 3; more++)
+  for (let more = 0; n + more <= MAX_TASTINGS * 3; more++)
     if (chanceOfLead(Math.min(n + more, Math.floor(share * (n + more) + 1e-9)), n + more, cups) < BELIEVED)
       return more
   return null

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { guidanceOf } from './guidance'
-import { canTell, keptAt, type KeptEvent, type Packed } from './container-state'
+import { canTell, containerState, type LeftoverEvent, type StoredContainer } from './container-state'
 import { shareOut, suggestContainers, type Container } from './portions'
 import { reheating } from './reheat'
 
 const HOUR = 3_600_000
 const COOKED = Date.UTC(2026, 2, 28, 19, 0) // the evening before European clocks go forward
-const packed: Packed = {
+const packed: StoredContainer = {
   cookedMs: COOKED,
   packedMs: COOKED + HOUR / 2,
   place: 'fridge',
@@ -14,7 +14,11 @@ const packed: Packed = {
   grams: 450,
 }
 const uk = guidanceOf('stricter')
-const event = (kind: KeptEvent['kind'], hours: number, more: Partial<KeptEvent> = {}): KeptEvent => ({
+const event = (
+  kind: LeftoverEvent['kind'],
+  hours: number,
+  more: Partial<LeftoverEvent> = {},
+): LeftoverEvent => ({
   id: `${kind}-${hours}`,
   kind,
   atMs: COOKED + hours * HOUR,
@@ -23,19 +27,19 @@ const event = (kind: KeptEvent['kind'], hours: number, more: Partial<KeptEvent> 
 
 describe('a kept container', () => {
   test('counts from the pot, in hours that no clock change moves', () => {
-    expect(keptAt(packed, [], uk, COOKED).useByMs).toBe(COOKED + 24 * HOUR)
-    expect(keptAt(packed, [], uk, COOKED + 24 * HOUR).pastMs).toBe(0)
-    expect(keptAt(packed, [], uk, COOKED + 25 * HOUR).pastMs).toBe(HOUR)
-    expect(keptAt(packed, [], guidanceOf('us'), COOKED + 25 * HOUR).pastMs).toBe(0)
+    expect(containerState(packed, [], uk, COOKED).useByMs).toBe(COOKED + 24 * HOUR)
+    expect(containerState(packed, [], uk, COOKED + 24 * HOUR).pastMs).toBe(0)
+    expect(containerState(packed, [], uk, COOKED + 25 * HOUR).pastMs).toBe(HOUR)
+    expect(containerState(packed, [], guidanceOf('us'), COOKED + 25 * HOUR).pastMs).toBe(0)
   })
 
   test('freezing stops the clock; thawing starts it where it stood, and never for longer than a thawed portion may', () => {
     const frozen = [event('to-freezer', 6)]
-    const month = keptAt(packed, frozen, uk, COOKED + 700 * HOUR)
+    const month = containerState(packed, frozen, uk, COOKED + 700 * HOUR)
     expect([month.place, month.useByMs, month.leftH]).toEqual(['freezer', null, 18])
-    const thawed = keptAt(packed, [...frozen, event('thawed', 700)], uk, COOKED + 700 * HOUR)
+    const thawed = containerState(packed, [...frozen, event('thawed', 700)], uk, COOKED + 700 * HOUR)
     expect(thawed.useByMs).toBe(COOKED + 718 * HOUR)
-    const early = keptAt(
+    const early = containerState(
       { ...packed, place: 'freezer' },
       [event('thawed', 700)],
       guidanceOf('us'),
@@ -45,15 +49,15 @@ describe('a kept container', () => {
   })
 
   test('portions are eaten one by one; the last one ends it', () => {
-    const one = keptAt(packed, [event('eaten', 2, { portions: 1 })], uk, COOKED + 3 * HOUR)
+    const one = containerState(packed, [event('eaten', 2, { portions: 1 })], uk, COOKED + 3 * HOUR)
     expect([one.portions, one.grams, one.gone]).toEqual([2, 300, null])
-    expect(keptAt(packed, [event('eaten', 2)], uk, COOKED).gone).toBe('eaten')
-    expect(keptAt(packed, [event('thrown', 2)], uk, COOKED).place).toBe('gone')
+    expect(containerState(packed, [event('eaten', 2)], uk, COOKED).gone).toBe('eaten')
+    expect(containerState(packed, [event('thrown', 2)], uk, COOKED).place).toBe('gone')
   })
 
   test('what is pressed can be taken back', () => {
     const thrown = event('thrown', 2)
-    const back = keptAt(
+    const back = containerState(
       packed,
       [thrown, event('take-back', 2.01, { target: thrown.id })],
       uk,
@@ -63,7 +67,8 @@ describe('a kept container', () => {
   })
 
   test('refuses what makes no sense, in words', () => {
-    const at = (hours: number, ...events: KeptEvent[]) => keptAt(packed, events, uk, COOKED + hours * HOUR)
+    const at = (hours: number, ...events: LeftoverEvent[]) =>
+      containerState(packed, events, uk, COOKED + hours * HOUR)
     expect(canTell(at(1), 'reheated', uk)).toBeUndefined()
     expect(canTell(at(3, event('reheated', 2)), 'reheated', uk)).toContain('once already')
     expect(canTell(at(3, event('reheated', 2)), 'to-freezer', uk)).toContain('not frozen')
@@ -87,7 +92,7 @@ describe('a kept container', () => {
           const events = told
             .sort((a, b) => a[1] - b[1])
             .map(([kind, hours], i) => ({ ...event(kind, hours), id: String(i) }))
-          const view = keptAt(packed, events, uk, COOKED + 201 * HOUR)
+          const view = containerState(packed, events, uk, COOKED + 201 * HOUR)
           if (view.useByMs === null) return
           // Add up the hours out of the freezer by another path: walk the events.
           let [warm, since, frozen] = [0, COOKED, false]
@@ -104,20 +109,24 @@ describe('a kept container', () => {
 })
 
 describe('sharing out', () => {
-  const tub: Container = { id: 'tub', name: 'the small tub', ml: 350, depthMm: 50 }
+  const container: Container = { id: 'tub', name: 'the small tub', ml: 350, depthMm: 50 }
   const tray: Container = { id: 'tray', name: 'the flat tray', ml: 1800, depthMm: 40 }
   test('level, all of it, in proportion to the room', () => {
-    const filled = shareOut(1000, 0.8, 4, [tub, tub, tray])
+    const filled = shareOut(1000, 0.8, 4, [container, container, tray])
     expect(filled.reduce((sum, f) => sum + f.massG, 0)).toBeCloseTo(1000, 9)
     expect(filled.reduce((sum, f) => sum + f.portions, 0)).toBeCloseTo(4, 9)
     expect(filled[0]!.depthMm).toBeCloseTo((50 * (1000 / 0.8)) / 2500, 6)
     expect(filled.some((f) => f.over)).toBe(false)
-    expect(shareOut(1000, 0.8, 4, [tub])[0]!.over).toBe(true)
-    expect(shareOut(0, 0.8, 0, [tub])).toEqual([])
+    expect(shareOut(1000, 0.8, 4, [container])[0]!.over).toBe(true)
+    expect(shareOut(0, 0.8, 0, [container])).toEqual([])
   })
   test('one portion a tub where one fits; as few large ones as take it all where none does', () => {
-    expect(suggestContainers(600, 0.8, 3, [tray, tub]).map((c) => c.id)).toEqual(['tub', 'tub', 'tub'])
-    expect(suggestContainers(3200, 0.8, 2, [tub, tray]).map((c) => c.id)).toEqual(['tray', 'tray', 'tray'])
+    expect(suggestContainers(600, 0.8, 3, [tray, container]).map((c) => c.id)).toEqual(['tub', 'tub', 'tub'])
+    expect(suggestContainers(3200, 0.8, 2, [container, tray]).map((c) => c.id)).toEqual([
+      'tray',
+      'tray',
+      'tray',
+    ])
     expect(suggestContainers(600, 0.8, 3, [])).toEqual([])
   })
 })

@@ -1,7 +1,7 @@
 import type { Guidance } from './guidance'
 
 /** What can be told of a container that was put away. Nothing is ever changed or removed. */
-export const KEPT_EVENT_KINDS = [
+export const LEFTOVER_EVENT_KINDS = [
   'to-fridge',
   'to-freezer',
   'thawed',
@@ -10,11 +10,11 @@ export const KEPT_EVENT_KINDS = [
   'thrown',
   'take-back',
 ] as const
-export type KeptEventKind = (typeof KEPT_EVENT_KINDS)[number]
+export type LeftoverEventKind = (typeof LEFTOVER_EVENT_KINDS)[number]
 
-export interface KeptEvent {
+export interface LeftoverEvent {
   id: string
-  kind: KeptEventKind
+  kind: LeftoverEventKind
   atMs: number
   /** Portions eaten; all of them when left out. */
   portions?: number
@@ -23,7 +23,7 @@ export interface KeptEvent {
 }
 
 /** A container as it was put away. */
-export interface Packed {
+export interface StoredContainer {
   /** When the pot was off the heat: from here the clock runs, UTC ms. */
   cookedMs: number
   packedMs: number
@@ -34,8 +34,8 @@ export interface Packed {
 
 /** The same out of a stored row. */
 export const packedOf = (
-  row: Pick<Packed, 'place' | 'portions' | 'grams'> & { cooked_ms: number; packed_ms: number },
-): Packed => ({
+  row: Pick<StoredContainer, 'place' | 'portions' | 'grams'> & { cooked_ms: number; packed_ms: number },
+): StoredContainer => ({
   cookedMs: row.cooked_ms,
   packedMs: row.packed_ms,
   place: row.place,
@@ -43,7 +43,7 @@ export const packedOf = (
   grams: row.grams,
 })
 
-export interface KeptView {
+export interface ContainerState {
   place: 'cooling' | 'fridge' | 'freezer' | 'gone'
   /** How it went, when it is gone. */
   gone: 'eaten' | 'thrown' | null
@@ -58,30 +58,30 @@ export interface KeptView {
   spent: boolean
   pastMs: number
   /** The newest event that can be taken back. */
-  last: KeptEvent | undefined
+  last: LeftoverEvent | undefined
 }
 
 const HOUR = 3_600_000
 
 /** Events that still stand, oldest first. */
-function standingKept(events: readonly KeptEvent[]): KeptEvent[] {
+function activeLeftoverEvents(events: readonly LeftoverEvent[]): LeftoverEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
 }
 
 /** A kept container at a moment: where it is, what is left, and until when it is good. Freezing stops the clock; thawing starts it again, and
  *  a thawed portion has its own, shorter one where the guidance says so. Durations, not dates: no daylight saving moves them. */
-export function keptAt(
-  packed: Packed,
-  events: readonly KeptEvent[],
+export function containerState(
+  packed: StoredContainer,
+  events: readonly LeftoverEvent[],
   guidance: Guidance,
   nowMs: number,
-): KeptView {
-  const stood = standingKept(events)
+): ContainerState {
+  const stood = activeLeftoverEvents(events)
   const allowed = guidance.eat_h.value * HOUR
-  let place: KeptView['place'] =
+  let place: ContainerState['place'] =
     packed.place === 'fridge' || packed.place === 'freezer' ? packed.place : 'cooling'
-  let gone: KeptView['gone'] = null
+  let gone: ContainerState['gone'] = null
   let [portions, grams, reheats] = [packed.portions, packed.grams, 0]
   // The clock runs from the pot, also while it cools and while somebody thought about freezing it.
   let [spent, runningFrom] = [0, packed.cookedMs as number | null]
@@ -154,7 +154,11 @@ export function keptAt(
 }
 
 /** Which events make sense for a container as it stands; the rest are refused in words. */
-export function canTell(view: KeptView, kind: KeptEventKind, guidance: Guidance): string | undefined {
+export function canTell(
+  view: ContainerState,
+  kind: LeftoverEventKind,
+  guidance: Guidance,
+): string | undefined {
   if (kind === 'take-back') return view.last ? undefined : 'there is nothing to undo'
   if (view.gone) return `already ${view.gone === 'eaten' ? 'eaten' : 'thrown out'}`
   if (kind === 'thrown') return undefined

@@ -3,7 +3,7 @@ import {
   coolingOf,
   conductivityOf,
   fasterWays,
-  type CoolingGiven,
+  type CoolingInput,
   type Portion,
 } from './cooling'
 import { guidanceOf } from './guidance'
@@ -97,7 +97,7 @@ const rice = (massG: number, depthMm: number): Portion => ({
   densityGMl: 0.79,
   waterShare: 0.62,
 })
-const given = (portion: Portion, more: Partial<CoolingGiven> = {}): CoolingGiven => ({
+const given = (portion: Portion, more: Partial<CoolingInput> = {}): CoolingInput => ({
   portion,
   place: 'fridge',
   open: true,

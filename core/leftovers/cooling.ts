@@ -15,7 +15,7 @@ export interface Portion {
   waterShare: number
 }
 
-export interface CoolingGiven {
+export interface CoolingInput {
   portion: Portion
   place: CoolingPlace
   /** Nothing over it until it is cold. */
@@ -39,7 +39,7 @@ export const coolingGivenOf = (
     stacked: number
   },
   kitchenC: number,
-): CoolingGiven => ({
+): CoolingInput => ({
   portion: {
     massG: row.grams,
     depthMm: row.depth_mm,
@@ -105,11 +105,11 @@ export interface Cooling {
 
 export const COOL_C = 21
 export const COLD_C = 5
-const LONGEST_MIN = 24 * 60
+const MAX_MINUTES = 24 * 60
 
 /** When a container of cooked grain is cold, by its warmest place, and whether that is soon enough. */
 export function coolingOf(
-  { portion, place, open, kitchenC, startC = PACKED_C, stacked = 1 }: CoolingGiven,
+  { portion, place, open, kitchenC, startC = PACKED_C, stacked = 1 }: CoolingInput,
   guidance: Guidance,
 ): Cooling {
   const slab = slabOf(portion, startC, stacked)
@@ -123,7 +123,7 @@ export function coolingOf(
   const stepS = Math.max(2, Math.min(30, own / 100))
   const end = coolSlab(slab, top, bottom, stepS, (warmest, seconds) => {
     while (at.length < marks.length && warmest <= marks[at.length]!) at.push(seconds / 60)
-    return at.length === marks.length || seconds > LONGEST_MIN * 60
+    return at.length === marks.length || seconds > MAX_MINUTES * 60
   })
   const [leavesHotMin = Infinity, to21Min = Infinity, to5Min = Infinity] = at
   const coolMin = to21Min - leavesHotMin
@@ -148,7 +148,7 @@ export function coolingOf(
 const THINNEST_MM = 8
 
 /** The deepest layer that is cold in time there, mm; 0 when none is. */
-export function deepestInTime(given: CoolingGiven, guidance: Guidance): number {
+export function deepestInTime(given: CoolingInput, guidance: Guidance): number {
   const passes = (depthMm: number) =>
     coolingOf({ ...given, portion: { ...given.portion, depthMm } }, guidance).tooSlow === null
   if (!passes(THINNEST_MM)) return 0
@@ -168,9 +168,9 @@ export interface FasterWay {
 }
 
 /** What would have it cold in time, the least trouble first; before it is too late, not after. */
-export function fasterWays(given: CoolingGiven, guidance: Guidance): FasterWay[] {
+export function fasterWays(given: CoolingInput, guidance: Guidance): FasterWay[] {
   const ways: FasterWay[] = []
-  const tryOut = (id: FasterWay['id'], says: string, more: Partial<CoolingGiven>) => {
+  const tryOut = (id: FasterWay['id'], says: string, more: Partial<CoolingInput>) => {
     const cooling = coolingOf({ ...given, ...more }, guidance)
     if (cooling.tooSlow === null) ways.push({ id, says, cooling })
   }

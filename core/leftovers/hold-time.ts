@@ -3,7 +3,7 @@ import { leakOf, lossFactor } from '#core/heat/lid'
 import { celsius } from '#core/units/units'
 import { isJacketed, type Vessel } from '#core/vessel/vessel'
 
-export interface Stands {
+export interface HoldTime {
   /** Off the heat, lid on: minutes until it is too cool to be held hot. */
   warmMin: number
   /** Of the water in the grain, lost an hour at the warmth it is held at, %. */
@@ -21,7 +21,7 @@ const DRY_C_J = 1.6
 
 /** How long a finished pot keeps as it is, in closed form: one warm body behind one resistance.
  *  holding.ts runs the real pot; the two agree within a fifth (standing.test.ts). */
-export function standsFor({
+export function estimateHoldTime({
   vessel,
   dryG,
   waterG,
@@ -35,7 +35,7 @@ export function standsFor({
   boilC: number
   kitchenC: number
   holdC: number
-}): Stands {
+}): HoldTime {
   const capacity = WATER_C_J * waterG + DRY_C_J * dryG + vessel.heatCapacity
   const loss = vessel.loss * lossFactor(vessel.lid, 'on', isJacketed(vessel.kind))
   const warmMin =

@@ -1,4 +1,4 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
 import { plan } from '#core/plan/plan'
 import { prepare } from '#core/plan/prepare'
@@ -6,12 +6,12 @@ import { setupFor } from '#core/plan/pour-problem'
 import { fillPot, grainWater, type Pot } from '#core/pot/pot'
 import { vesselPreset } from '#core/vessel/presets'
 import { runPhase } from '#core/pot/run'
-import { holdingOf, HOLD_HOT_C } from './simulate-hold-time'
-import { holdingPower, standsFor } from './hold-time'
+import { simulateHoldTime, HOLD_HOT_C } from './simulate-hold-time'
+import { holdingPower, estimateHoldTime } from './hold-time'
 
 /** A plan's own pot, cooked to the end of its rest. */
 function rested(more: Partial<PlanRequestJson> = {}): Pot {
-  const read = readPlanRequest({
+  const read = parsePlanRequest({
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     ...more,
@@ -46,22 +46,22 @@ function rested(more: Partial<PlanRequestJson> = {}): Pot {
 const { soft } = varietyOf('long-white').uptake
 
 test('what ends it first is what comes first', () => {
-  const held = holdingOf(rested(), soft)
+  const held = simulateHoldTime(rested(), soft)
   expect(held.minutes).toBe(Math.min(held.safeMinutes, held.dryMinutes, held.softMinutes))
   expect(held.endsBy).toBe('safety')
 })
 
 test('a cold kitchen and little grain each keep it hot for less long', () => {
-  const base = holdingOf(rested(), soft).safeMinutes
-  expect(holdingOf(rested({ kitchen_c: 5 }), soft).safeMinutes).toBeLessThan(base)
-  expect(holdingOf(rested({ amount: { basis: 'dry-mass', value: 120 } }), soft).safeMinutes).toBeLessThan(
-    base,
-  )
+  const base = simulateHoldTime(rested(), soft).safeMinutes
+  expect(simulateHoldTime(rested({ kitchen_c: 5 }), soft).safeMinutes).toBeLessThan(base)
+  expect(
+    simulateHoldTime(rested({ amount: { basis: 'dry-mass', value: 120 } }), soft).safeMinutes,
+  ).toBeLessThan(base)
 })
 
 test('it is under the holding temperature just when it is said to be', () => {
   const pot = rested()
-  const { safeMinutes } = holdingOf(pot, soft)
+  const { safeMinutes } = simulateHoldTime(pot, soft)
   runPhase(pot, { id: 'hold', powerW: 0, lid: 'on', mode: 'open', until: { minutes: safeMinutes - 0.5 } })
   expect(pot.bulkC).toBeGreaterThanOrEqual(HOLD_HOT_C - 0.3)
   runPhase(pot, { id: 'hold', powerW: 0, lid: 'on', mode: 'open', until: { minutes: 1 } })
@@ -71,7 +71,7 @@ test('it is under the holding temperature just when it is said to be', () => {
 test('grain that still lies in water goes on drinking, and softness ends it', () => {
   const pot = rested()
   pot.freeG += 260
-  const held = holdingOf(pot, 1.75)
+  const held = simulateHoldTime(pot, 1.75)
   expect(held.softMinutes).toBeLessThan(held.safeMinutes)
   expect(held.endsBy).toBe('softness')
 })
@@ -79,7 +79,7 @@ test('grain that still lies in water goes on drinking, and softness ends it', ()
 test('looking ahead leaves the pot where it is', () => {
   const pot = rested()
   const before = [pot.now, pot.bulkC, pot.freeG, ...pot.uptake]
-  holdingOf(pot, soft)
+  simulateHoldTime(pot, soft)
   expect([pot.now, pot.bulkC, pot.freeG, ...pot.uptake]).toEqual(before)
 })
 
@@ -91,14 +91,14 @@ describe('in closed form', () => {
     { vessel: 'steel-1.6' as const },
   ])('agrees with the pot that is run within a fifth, %p', (more) => {
     const pot = rested(more)
-    const read = readPlanRequest({
+    const read = parsePlanRequest({
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 300 },
       ...more,
     })
     if (!read.ok) throw new Error('unread')
     // From the boil, as a plan reckons it; the rest of ten minutes is part of that time.
-    const closed = standsFor({
+    const closed = estimateHoldTime({
       vessel: read.value.vessel,
       dryG: pot.dryG,
       waterG: grainWater(pot) + pot.freeG,
@@ -106,13 +106,20 @@ describe('in closed form', () => {
       kitchenC: read.value.kitchenC,
       holdC: HOLD_HOT_C,
     })
-    const run = holdingOf(pot, soft).safeMinutes
+    const run = simulateHoldTime(pot, soft).safeMinutes
     expect(Math.abs(closed.warmMin - run) / run).toBeLessThan(0.2)
   })
 
   test('a loose lid dries it faster than a tight one, and a wide pot faster than a narrow one', () => {
     const of = (id: 'steel-1.6' | 'heavy-2.5' | 'wide-3' | 'clay-1.8') =>
-      standsFor({ vessel: vesselPreset(id), dryG: 300, waterG: 500, boilC: 100, kitchenC: 20, holdC: 63 })
+      estimateHoldTime({
+        vessel: vesselPreset(id),
+        dryG: 300,
+        waterG: 500,
+        boilC: 100,
+        kitchenC: 20,
+        holdC: 63,
+      })
     expect(of('steel-1.6').driesPercentPerHour).toBeGreaterThan(2 * of('heavy-2.5').driesPercentPerHour)
     expect(of('wide-3').dryMin).toBeLessThan(of('steel-1.6').dryMin)
     expect(of('clay-1.8').warmMin).toBeGreaterThan(of('steel-1.6').warmMin)
@@ -128,9 +135,16 @@ test('what it costs to hold a pot warm is its loss at that warmth, and the steam
   expect(holdingPower(loose, 20)).toBeGreaterThan(power)
   expect(holdingPower(tight, 30)).toBeLessThan(power)
   // And that is more than enough for what Newton's cooling would take from it.
-  const stands = standsFor({ vessel: tight, dryG: 300, waterG: 500, boilC: 100, kitchenC: 20, holdC: 63 })
+  const stands = estimateHoldTime({
+    vessel: tight,
+    dryG: 300,
+    waterG: 500,
+    boilC: 100,
+    kitchenC: 20,
+    holdC: 63,
+  })
   expect(stands.warmMin).toBeGreaterThan(20)
   expect(
-    standsFor({ vessel: tight, dryG: 300, waterG: 500, boilC: 60, kitchenC: 20, holdC: 63 }).warmMin,
+    estimateHoldTime({ vessel: tight, dryG: 300, waterG: 500, boilC: 60, kitchenC: 20, holdC: 63 }).warmMin,
   ).toBe(0)
 })

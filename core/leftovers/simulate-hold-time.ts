@@ -4,7 +4,7 @@ import { celsius } from '#core/units/units'
 import { grainWater, type Pot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { guidanceOf } from './guidance'
-import { tried } from '#core/pot/snapshot'
+import { withRollback } from '#core/pot/snapshot'
 
 /** How long a pot keeps as it is, and what ends that first. */
 export interface Holding {
@@ -23,20 +23,20 @@ const DRY_SHARE = 0.02
 /** What hot food is held at where a house follows the strictest figure, °C. */
 export const HOLD_HOT_C = guidanceOf('stricter').hold_hot_c.value
 const STEP_MIN = 0.5
-const LONGEST_MIN = 240
+const MAX_MINUTES = 240
 
 /** Lets the pot stand, lid on. The pot stays as it was.
  *  @param soft uptake that is soft, g/g  @param powerW what keeps it warm, W; 0 for a pot off the heat  @param holdC hot food is held at, °C */
-export function holdingOf(
+export function simulateHoldTime(
   pot: Pot,
   soft: number,
   { powerW = 0, holdC = HOLD_HOT_C }: { powerW?: number; holdC?: number } = {},
 ): Holding {
-  return tried(pot, () => {
+  return withRollback(pot, () => {
     const { lid, openArea, steamFactor } = pot.setup
     const water = grainWater(pot)
     let [safe, dry, softAt, lost] = [Infinity, Infinity, Infinity, 0]
-    for (let minute = 0; minute < LONGEST_MIN; minute += STEP_MIN) {
+    for (let minute = 0; minute < MAX_MINUTES; minute += STEP_MIN) {
       if (pot.bulkC < holdC && safe === Infinity) safe = minute
       if (lost > DRY_SHARE * water && dry === Infinity) dry = minute
       if (grainWater(pot) / pot.dryG > soft && softAt === Infinity) softAt = minute

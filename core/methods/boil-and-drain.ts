@@ -1,7 +1,7 @@
 import { CENTRE_DONE } from '#core/constants'
 import { type Goal } from '#core/pot/doneness'
 import { lossFactor } from '#core/heat/lid'
-import type { Kitchen, Method, MethodStage } from './definition'
+import type { MethodContext, Method, MethodStage } from './definition'
 import { coveredRest, grainIn, powerAt, waterToTheBoil, doneSigns } from './stages'
 import { aromaticSoak, staysInSieve } from './suitability'
 
@@ -85,7 +85,7 @@ export const drainOffStage = (): MethodStage => ({
   checks: ['Pour away from you: the steam rises all at once'],
 })
 
-function finish(kitchen: Kitchen): MethodStage[] {
+function finish(kitchen: MethodContext): MethodStage[] {
   const rest = coveredRest(kitchen, { title: 'Back in the warm pot, lid on, to dry off', checks: [] })
   if (kitchen.finish === 'cold-rinse')
     return [

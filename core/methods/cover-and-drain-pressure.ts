@@ -1,5 +1,5 @@
 import { BITE, drainOffStage } from './boil-and-drain'
-import type { Kitchen, Method } from './definition'
+import type { MethodContext, Method } from './definition'
 import { sealedStages, sealsBeforeItDrinks } from './pressure-electric'
 import { staysInSieve } from './suitability'
 
@@ -9,7 +9,7 @@ const releaseFor = ({
   blend,
   release,
   releaseMinutes,
-}: Kitchen): Pick<Kitchen, 'release' | 'releaseMinutes'> =>
+}: MethodContext): Pick<MethodContext, 'release' | 'releaseMinutes'> =>
   release !== 'natural'
     ? { release, releaseMinutes }
     : blend.frothing

@@ -1,7 +1,7 @@
-import type { Kitchen, Method } from './definition'
+import type { MethodContext, Method } from './definition'
 import { turnDownMinutes } from '#core/heat/sources'
 import { wantsBoiling } from './suitability'
-import { coveredToTheEnd, LONGEST_HEAT_UP, powerAt } from './stages'
+import { coveredToTheEnd, MAX_HEAT_UP, powerAt } from './stages'
 
 /** Cold start in measured water: to the boil, covered on low heat until the water is taken up, then a covered rest. */
 export const coveredSimmer: Method = {
@@ -19,7 +19,7 @@ export const coveredSimmer: Method = {
     'Level the grain and push strays under the water',
     'Wipe the rim and the outside of the base dry',
   ],
-  stages(kitchen: Kitchen) {
+  stages(kitchen: MethodContext) {
     const up = kitchen.heatStyle === 'medium-then-full-then-off' ? 'medium' : 'high'
     const covered = kitchen.lidUntilBoil === 'on'
     return [
@@ -31,7 +31,7 @@ export const coveredSimmer: Method = {
         powerW: powerAt(kitchen)(up),
         lid: kitchen.lidUntilBoil,
         mode: 'open',
-        until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+        until: { event: 'boil', atMostMinutes: MAX_HEAT_UP },
         lingerMinutes: turnDownMinutes(kitchen.source),
         endsOn: 'cue',
         cue: covered ? 'rolling-boil' : 'bubbles-break',

@@ -7,9 +7,9 @@ import { metres, pascals } from '#core/units/units'
 import { vesselPreset } from '#core/vessel/presets'
 import { CUES } from './signs'
 import { methodOf, METHOD_IDS, type MethodId } from './index'
-import { HEAT_STYLES, type Kitchen } from './definition'
+import { HEAT_STYLES, type MethodContext } from './definition'
 
-const kitchen = (id: MethodId, over: Partial<Kitchen> = {}): Kitchen => {
+const kitchen = (id: MethodId, over: Partial<MethodContext> = {}): MethodContext => {
   const { defaults } = methodOf(id)
   return {
     blend: blendOf([{ variety: 'short-white', share: 1 }]),
@@ -38,7 +38,7 @@ const kitchen = (id: MethodId, over: Partial<Kitchen> = {}): Kitchen => {
     ...over,
   }
 }
-const stages = (id: MethodId, over: Partial<Kitchen> = {}) => methodOf(id).stages(kitchen(id, over))
+const stages = (id: MethodId, over: Partial<MethodContext> = {}) => methodOf(id).stages(kitchen(id, over))
 const plan = (more: Partial<PlanRequestJson>) => {
   const read = planFrom({
     grains: [{ variety: 'short-white' }],
@@ -138,7 +138,8 @@ describe('the electric pressure cooker', () => {
     }
   })
   test('three ways to let the pressure go', () => {
-    const ids = (release: Kitchen['release']) => stages('pressure-electric', { release }).map((s) => s.id)
+    const ids = (release: MethodContext['release']) =>
+      stages('pressure-electric', { release }).map((s) => s.id)
     expect(ids('natural')).toEqual(['pressure-up', 'pressure', 'release'])
     expect(ids('timed')).toEqual(['pressure-up', 'pressure', 'release', 'vent'])
     expect(ids('quick')).toEqual(['pressure-up', 'pressure', 'vent'])
@@ -176,7 +177,7 @@ describe('the electric pressure cooker', () => {
     expect(stages.find((s) => s.id === 'release')!.minutes.expected / minutes).toBeCloseTo(1, 1)
   })
   test('it is held as long as if the pressure were with quick release, but in a hurry', () => {
-    const held = (release: Kitchen['release']) =>
+    const held = (release: MethodContext['release']) =>
       plan({ grains: [{ variety: 'brown-short' }], method: 'pressure-electric', release }).stages.find(
         (s) => s.id === 'pressure',
       )!.minutes.expected

@@ -17,7 +17,7 @@ export const HEAT_STYLES = [
 export type HeatStyle = (typeof HEAT_STYLES)[number]
 
 /** What a school may look at when it lays out its stages. */
-export interface Kitchen {
+export interface MethodContext {
   blend: Blend
   dryG: number
   vessel: Vessel
@@ -64,7 +64,7 @@ export interface BoilerDish {
 
 /** Where a school's water goes. pot: in with the grain, and all of it is drunk. excess: plenty, and the rest is poured off.
  *  boiler: under the grain. stock: kept beside it and given bit by bit. */
-export type WaterWay = 'pot' | 'excess' | 'boiler' | 'stock'
+export type WaterMode = 'pot' | 'excess' | 'boiler' | 'stock'
 
 /** The kinds of stage of the interface contract. */
 export const STAGE_KINDS = [
@@ -136,7 +136,7 @@ export interface Method {
   vesselKinds: readonly [VesselKind, ...VesselKind[]]
   /** What heats it, where that is no burner. */
   heatKind?: HeatSource['kind']
-  water: WaterWay
+  water: WaterMode
   /** The pour comes boiling, out of a kettle. */
   kettle?: boolean
   /** The grain sits in a basket over the water. */
@@ -160,11 +160,11 @@ export interface Method {
   defaults: { vessel: VesselPresetId; heat: HeatPresetId; restMinutes: number }
   /** Words for the cook before anything is hot. */
   beforeHeat: string[]
-  stages(kitchen: Kitchen): MethodStage[]
+  stages(kitchen: MethodContext): MethodStage[]
   /** What must be reached at the end; left out: drunk dry and cooked through. */
-  goal?(kitchen: Kitchen): Goal
+  goal?(kitchen: MethodContext): Goal
   /** Water that is eaten with the grain and not in it, g per g of dry grain. */
-  sauce?(kitchen: Kitchen): number
+  sauce?(kitchen: MethodContext): number
   /** Whether a cook would think of it for this grain unasked. The planner plans any pair. */
   suits(variety: Variety): boolean
   /** The soak it cannot do without for this grain, or that custom gives it. */

@@ -1,10 +1,10 @@
 import { CENTRE_THROUGH, FREE_DONE } from '#core/constants'
 import { cookMinutes } from '#core/grain/blend'
 import type { Method } from './definition'
-import { coveredRest, LONGEST_HEAT_UP, powerAt } from './stages'
+import { coveredRest, MAX_HEAT_UP, powerAt } from './stages'
 
 /** A boil longer than this is a covered simmer by another name, minutes. */
-const LONGEST_BOIL = 3
+const MAX_BOIL = 3
 /** Quicker than this a grain cooks off the heat, minutes in boiling water. */
 const COOKS_OFF_HEAT_MINUTES = 16
 
@@ -32,7 +32,7 @@ export const offHeat: Method = {
       powerW: powerAt(kitchen)('high'),
       lid: 'on',
       mode: 'open',
-      until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+      until: { event: 'boil', atMostMinutes: MAX_HEAT_UP },
       endsOn: 'cue',
       cue: 'rolling-boil',
       handsOn: false,
@@ -47,7 +47,7 @@ export const offHeat: Method = {
       lid: 'on',
       mode: 'open',
       until: 'solved',
-      atMost: LONGEST_BOIL,
+      atMost: MAX_BOIL,
       endsOn: 'clock',
       handsOn: false,
       checks: [],

@@ -1,9 +1,9 @@
 import type { Blend } from '#core/grain/blend'
 import { CENTRE_DONE } from '#core/constants'
 import { type Goal } from '#core/pot/doneness'
-import type { Kitchen, Method, MethodStage } from './definition'
+import type { MethodContext, Method, MethodStage } from './definition'
 import { sealedStages } from './pressure-electric'
-import { coveredRest, doneSigns, LONGEST_HEAT_UP, lowestChecks, powerAt } from './stages'
+import { coveredRest, doneSigns, MAX_HEAT_UP, lowestChecks, powerAt } from './stages'
 
 /** Water to grain as it is poured, by volume, for a thin and a thick porridge: rice swims, cut and tiny grain thickens by itself. */
 const RATIO_BY_FAMILY = {
@@ -21,12 +21,12 @@ const AMARANTH = { thin: 3, thick: 2.5 } as const
 /** What an hour just under a simmer boils off with the lid ajar, g: part of the usual ratios. */
 const USUAL_STEAM_G = 170
 /** Nothing thicker than this can be stirred, g of water per g of dry grain. */
-const LEAST_WATER = 3
+const MIN_WATER = 3
 /** Rice in a porridge has burst: its centre has had four times the heat it needs. Cut grain and seeds are only cooked soft. */
 const BURST = 1 - Math.exp(-12)
 /** Shorter than this it has not thickened, minutes. */
-const LEAST_MINUTES = { rice: 40, other: 15 } as const
-const LEAST_SEALED = { rice: 20, other: 4 } as const
+const MIN_MINUTES = { rice: 40, other: 15 } as const
+const MIN_SEALED = { rice: 20, other: 4 } as const
 
 const isRice = ({ parts }: Pick<Blend, 'parts'>): boolean =>
   parts.some(({ variety }) => variety.family.includes('rice'))
@@ -56,7 +56,7 @@ export const porridge: Method = {
     const poured = porridgeRatio(blend, thickness) / blend.bulkDensity
     // Sealed hardly anything boils off, so the same porridge is poured less.
     const steam = vessel.kind.startsWith('pressure') || !isRice(blend) ? USUAL_STEAM_G / 3 : USUAL_STEAM_G
-    return Math.max(LEAST_WATER, poured - steam / dryG) - uptake
+    return Math.max(MIN_WATER, poured - steam / dryG) - uptake
   },
   suits: ({ family }) => family === 'porridge',
   variantFor: ({ vessel }) => (vessel.kind.startsWith('pressure') ? underPressure : porridge),
@@ -70,7 +70,7 @@ const underPressure: Method = {
   stages: sealedPorridge,
 }
 
-function openPorridge(kitchen: Kitchen): MethodStage[] {
+function openPorridge(kitchen: MethodContext): MethodStage[] {
   const kind = isRice(kitchen.blend) ? 'rice' : 'other'
   return [
     {
@@ -82,7 +82,7 @@ function openPorridge(kitchen: Kitchen): MethodStage[] {
       lid: 'ajar',
       mode: 'open',
       contact: 'stirred',
-      until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+      until: { event: 'boil', atMostMinutes: MAX_HEAT_UP },
       endsOn: 'cue',
       cue: 'bubbles-break',
       handsOn: true,
@@ -99,7 +99,7 @@ function openPorridge(kitchen: Kitchen): MethodStage[] {
       contact: 'stirred',
       until: 'solved',
       exact: true,
-      atLeast: LEAST_MINUTES[kind],
+      atLeast: MIN_MINUTES[kind],
       endsOn: 'cue',
       cue: 'spoon-trail',
       handsOn: false,
@@ -122,10 +122,10 @@ function openPorridge(kitchen: Kitchen): MethodStage[] {
 }
 
 /** Under pressure it is neither stirred nor looked at; it is stirred smooth when it is open again. */
-function sealedPorridge(kitchen: Kitchen): MethodStage[] {
+function sealedPorridge(kitchen: MethodContext): MethodStage[] {
   return sealedStages(kitchen).map((stage): MethodStage => ({
     ...stage,
     contact: 'stirred',
-    ...(stage.until === 'solved' ? { atLeast: LEAST_SEALED[isRice(kitchen.blend) ? 'rice' : 'other'] } : {}),
+    ...(stage.until === 'solved' ? { atLeast: MIN_SEALED[isRice(kitchen.blend) ? 'rice' : 'other'] } : {}),
   }))
 }

@@ -3,9 +3,9 @@ import type { Method } from './definition'
 /** What drinks while it stands in hot water and needs no more: cracked grain, beads of meal, the smallest seeds. */
 const POURED_OVER: ReadonlySet<string> = new Set(['couscous', 'bulgur-medium', 'fonio'])
 /** The finest has drunk by then, minutes. */
-const SHORTEST_STAND = 5
+const MIN_STAND = 5
 /** A pot that is not done by then has cooled, minutes. */
-const LONGEST_STAND = 60
+const MAX_STAND = 60
 
 /** Water boiled by itself and poured over the grain, which drinks it covered; nothing boils after. */
 export const pouredOver: Method = {
@@ -30,8 +30,8 @@ export const pouredOver: Method = {
       contact: 'stirred',
       cooksOn: true,
       until: 'solved',
-      atLeast: SHORTEST_STAND,
-      atMost: LONGEST_STAND,
+      atLeast: MIN_STAND,
+      atMost: MAX_STAND,
       endsOn: 'clock',
       handsOn: false,
       checks: ['At the end: no water when the grain is parted, and nothing hard to bite'],

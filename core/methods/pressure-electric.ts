@@ -3,7 +3,7 @@ import { fullPower, simmeringPower } from '#core/heat/sources'
 import { pascals } from '#core/units/units'
 import type { Variety } from '#core/grain/varieties'
 import type { VesselKind } from '#core/vessel/vessel'
-import type { Kitchen, Method, MethodStage } from './definition'
+import type { MethodContext, Method, MethodStage } from './definition'
 import { wantsBoiling } from './suitability'
 
 /** What tells one pressure vessel from another. */
@@ -28,11 +28,11 @@ const ELECTRIC = {
   thermostat: true,
   upTitle: 'Lock the lid, close the valve and start',
 } as const
-const LONGEST_COME_UP = 120
-const LONGEST_RELEASE = 180
+const MAX_COME_UP = 120
+const MAX_RELEASE = 180
 const VENT_MINUTES = 2
 /** Shorter than this nobody can hold a pressure, minutes. */
-const LEAST_HELD = 2
+const MIN_HELD = 2
 
 /** A sealed vessel held over the boiling point by its thermostat; the come-up and the release cook too. */
 export const pressureElectric: Method = {
@@ -61,7 +61,7 @@ export const sealsBeforeItDrinks = (variety: Variety): boolean =>
 const SMALL_SHARD_MM = 1.7
 
 /** The stages of whichever pressure cooker the kitchen has. */
-export const sealedStages = (kitchen: Kitchen): MethodStage[] =>
+export const sealedStages = (kitchen: MethodContext): MethodStage[] =>
   kitchen.vessel.kind === 'pressure-stovetop'
     ? pressureStages(kitchen, {
         ...STOVETOP,
@@ -83,7 +83,7 @@ const STOVETOP = {
 } as const
 
 /** Gauge pressure of a kind of pressure cooker, kPa over ambient; nothing for other vessels. */
-export const gaugePressure = (kind: VesselKind, level: Kitchen['pressure']): number | undefined =>
+export const gaugePressure = (kind: VesselKind, level: MethodContext['pressure']): number | undefined =>
   kind === 'pressure-electric'
     ? ELECTRIC.gaugeKPa[level]
     : kind === 'pressure-stovetop'
@@ -91,7 +91,7 @@ export const gaugePressure = (kind: VesselKind, level: Kitchen['pressure']): num
       : undefined
 
 /** Up, held, and down again: sealed vessels differ in their figures only. */
-export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[] {
+export function pressureStages(kitchen: MethodContext, of: PressureKind): MethodStage[] {
   const powerW = fullPower(kitchen.source)
   const sealedC = saturationTemperature(pascals(kitchen.ambientPa + of.gaugeKPa[kitchen.pressure] * 1000))
   const sealed = { lid: 'on', mode: 'sealed', sealedC, thermostat: of.thermostat } as const
@@ -123,7 +123,7 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
   }
   const releases =
     kitchen.release === 'natural'
-      ? [natural({ event: 'unsealed', atMostMinutes: LONGEST_RELEASE }, 'cue')]
+      ? [natural({ event: 'unsealed', atMostMinutes: MAX_RELEASE }, 'cue')]
       : kitchen.release === 'timed'
         ? [natural({ minutes: kitchen.releaseMinutes }, 'clock'), vent]
         : [vent]
@@ -136,7 +136,7 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
       mode: 'sealing',
       heat: 'high',
       powerW,
-      until: { event: 'pressure', atMostMinutes: LONGEST_COME_UP },
+      until: { event: 'pressure', atMostMinutes: MAX_COME_UP },
       endsOn: 'cue',
       cue: 'pin-up',
       handsOn: false,
@@ -153,7 +153,7 @@ export function pressureStages(kitchen: Kitchen, of: PressureKind): MethodStage[
       powerW: of.heldW(sealedC),
       sealedLeak: of.leak / 60,
       until: 'solved',
-      atLeast: LEAST_HELD,
+      atLeast: MIN_HELD,
       endsOn: 'clock',
       handsOn: false,
       checks: [],

@@ -10,22 +10,22 @@ import {
 } from '#core/heat/sources'
 import { celsius } from '#core/units/units'
 import { standingLoss } from '#core/vessel/vessel'
-import type { Kitchen, MethodStage } from './definition'
+import type { MethodContext, MethodStage } from './definition'
 
 /** A pot that does not boil by then never will, minutes. */
-export const LONGEST_HEAT_UP = 120
+export const MAX_HEAT_UP = 120
 /** The smell of toast is waited for no longer than this, minutes. */
-const LONGEST_TOAST = 20
+const MAX_TOAST = 20
 const STRONG_MINUTE = 1
 
 /** What reaches this kitchen's pot at a level, W. */
-export function powerAt(kitchen: Kitchen): (level: HeatLevel) => number {
+export function powerAt(kitchen: MethodContext): (level: HeatLevel) => number {
   const loss = standingLoss(kitchen.vessel, celsius(kitchen.boilC), celsius(kitchen.kitchenC))
   return (level) => deliveredPower(kitchen.source, level, loss)
 }
 
 /** Whether the lowest setting of this burner keeps this pot simmering, and the words for when it does not. */
-export function lowestChecks(kitchen: Kitchen): string[] {
+export function lowestChecks(kitchen: MethodContext): string[] {
   const loss = standingLoss(kitchen.vessel, celsius(kitchen.boilC), celsius(kitchen.kitchenC))
   return lowestHoldsSimmer(kitchen.source, loss)
     ? []
@@ -36,7 +36,7 @@ export function lowestChecks(kitchen: Kitchen): string[] {
 const OPEN_SIMMER = 400
 
 /** Heat that keeps an open pan at a lively simmer, W: what it loses to the room, and the steam.  @returns the level nearest to it as well */
-export function openSimmer(kitchen: Kitchen): { powerW: number; heat: HeatLevel } {
+export function openSimmer(kitchen: MethodContext): { powerW: number; heat: HeatLevel } {
   const { vessel, boilC, kitchenC, source } = kitchen
   const area = (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2
   const loss = vessel.loss * lossFactor(vessel.lid, 'off', true) * (boilC - kitchenC)
@@ -46,7 +46,7 @@ export function openSimmer(kitchen: Kitchen): { powerW: number; heat: HeatLevel 
 }
 
 /** What grain of this kind shows when it is done, besides what the method looks for. */
-export function doneSigns({ blend }: Pick<Kitchen, 'blend'>): string[] {
+export function doneSigns({ blend }: Pick<MethodContext, 'blend'>): string[] {
   const has = (id: string) => blend.parts.some((p) => p.variety.id === id)
   return [
     ...(has('wild') ? ['Wild rice is done when most grains have split and curl'] : []),
@@ -68,10 +68,10 @@ export function soakSigns(blend: Pick<Blend, 'parts'>): string[] {
 }
 
 /** Every grain of the blend, by its place. */
-export const allGrains = ({ blend }: Kitchen): number[] => blend.parts.map((_, i) => i)
+export const allGrains = ({ blend }: MethodContext): number[] => blend.parts.map((_, i) => i)
 
 /** Water to the boil by itself, beside the washing and soaking. */
-export function waterToTheBoil(kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage {
+export function waterToTheBoil(kitchen: MethodContext, over: Partial<MethodStage> = {}): MethodStage {
   return {
     id: 'heat-up',
     kind: 'heat-up',
@@ -80,7 +80,7 @@ export function waterToTheBoil(kitchen: Kitchen, over: Partial<MethodStage> = {}
     powerW: powerAt(kitchen)('high'),
     lid: 'on',
     mode: 'open',
-    until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+    until: { event: 'boil', atMostMinutes: MAX_HEAT_UP },
     endsOn: 'cue',
     cue: 'water-boils',
     handsOn: false,
@@ -91,7 +91,7 @@ export function waterToTheBoil(kitchen: Kitchen, over: Partial<MethodStage> = {}
 }
 
 /** Grain into boiling water, and back to the boil. */
-export function grainIn(kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage {
+export function grainIn(kitchen: MethodContext, over: Partial<MethodStage> = {}): MethodStage {
   return {
     id: 'add',
     kind: 'heat-up',
@@ -101,7 +101,7 @@ export function grainIn(kitchen: Kitchen, over: Partial<MethodStage> = {}): Meth
     lid: 'off',
     mode: 'open',
     join: allGrains(kitchen),
-    until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+    until: { event: 'boil', atMostMinutes: MAX_HEAT_UP },
     lingerMinutes: turnDownMinutes(kitchen.source),
     endsOn: 'cue',
     cue: 'bubbles-break',
@@ -116,12 +116,12 @@ const LAST_HEAT = {
   'strong-minute-then-low': 'lowest',
   'medium-then-full-then-off': 'high',
   'boil-then-off': 'medium',
-} as const satisfies Record<Kitchen['heatStyle'], HeatLevel>
+} as const satisfies Record<MethodContext['heatStyle'], HeatLevel>
 
 /** From the boil to the rest, covered: a strong minute for those who want it, the simmer that is solved, a crisp bottom, the rest. */
 export function coveredToTheEnd(
-  kitchen: Kitchen,
-  lidBefore: Kitchen['lidUntilBoil'] = kitchen.lidUntilBoil,
+  kitchen: MethodContext,
+  lidBefore: MethodContext['lidUntilBoil'] = kitchen.lidUntilBoil,
 ): MethodStage[] {
   const power = powerAt(kitchen)
   const last = LAST_HEAT[kitchen.heatStyle]
@@ -167,7 +167,7 @@ export function coveredToTheEnd(
     powerW: power('medium'),
     lid: 'on',
     mode: 'open',
-    until: { event: 'toasted', atMostMinutes: LONGEST_TOAST },
+    until: { event: 'toasted', atMostMinutes: MAX_TOAST },
     endsOn: 'cue',
     cue: 'smells-of-toast',
     handsOn: true,
@@ -181,7 +181,7 @@ export function coveredToTheEnd(
   ]
 }
 
-export const coveredRest = (kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage => ({
+export const coveredRest = (kitchen: MethodContext, over: Partial<MethodStage> = {}): MethodStage => ({
   id: 'rest',
   kind: 'rest',
   title: 'Off the heat, lid stays on',

@@ -1,5 +1,5 @@
 import { CENTRE_DONE } from '#core/constants'
-import type { Kitchen, Method, MethodStage } from './definition'
+import type { MethodContext, Method, MethodStage } from './definition'
 import { powerAt, allGrains } from './stages'
 import { basketOn, boilerLook, STEAMER_CHECKS, steamUp } from './steam'
 
@@ -71,7 +71,7 @@ export const steamPasses: Method = {
   suits: ({ id }) => IN_ROUNDS.has(id),
 }
 
-const moisten = (kitchen: Kitchen, pass: number, powerW: number): MethodStage => ({
+const moisten = (kitchen: MethodContext, pass: number, powerW: number): MethodStage => ({
   id: `moisten-${pass + 1}`,
   kind: 'moisten',
   title: `Sprinkle on its share of water and let it absorb${pass > 0 ? ' again' : ''}`,

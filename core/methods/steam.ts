@@ -1,7 +1,7 @@
 import type { Goal } from '#core/pot/doneness'
 import { CENTRE_DONE, FRIDGE_C } from '#core/constants'
 import type { Variety } from '#core/grain/varieties'
-import type { Kitchen, Method, MethodStage, UsualSoak } from './definition'
+import type { MethodContext, Method, MethodStage, UsualSoak } from './definition'
 import { allGrains, coveredRest, grainIn, powerAt, waterToTheBoil } from './stages'
 
 /** Every steamer, bought or made up, is looked over for the same things. */
@@ -11,14 +11,14 @@ export const STEAMER_CHECKS = [
   'A cloth under the lid catches the drip',
 ] as const
 
-export const steamUp = (kitchen: Kitchen): MethodStage =>
+export const steamUp = (kitchen: MethodContext): MethodStage =>
   waterToTheBoil(kitchen, {
     title: `Bring ${kitchen.boilerDish ? `the ${kitchen.boilerDish.name}` : 'the water under the basket'} to the boil, lid on`,
     cue: 'steady-steam',
     contact: 'aside',
   })
 
-export const basketOn = (kitchen: Kitchen, over: Partial<MethodStage> = {}): MethodStage =>
+export const basketOn = (kitchen: MethodContext, over: Partial<MethodStage> = {}): MethodStage =>
   grainIn(kitchen, {
     title: 'Put the basket on, grain loose in it, lid on',
     kind: 'heat-up',
@@ -31,7 +31,7 @@ export const basketOn = (kitchen: Kitchen, over: Partial<MethodStage> = {}): Met
   })
 
 /** Looked at in every round: a boiler that runs dry scorches, and a dish that thickens catches. */
-export const boilerLook = ({ boilerDish }: Kitchen): string =>
+export const boilerLook = ({ boilerDish }: MethodContext): string =>
   boilerDish
     ? `Stir the ${boilerDish.name} and check the liquid; top it up from a kettle`
     : 'Check the water; top it up from a kettle'

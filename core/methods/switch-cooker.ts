@@ -1,9 +1,9 @@
 import { fullPower } from '#core/heat/sources'
 import { wantsBoiling } from './suitability'
-import type { Kitchen, Method, MethodStage } from './definition'
+import type { MethodContext, Method, MethodStage } from './definition'
 
-const LONGEST_HEAT_UP = 120
-const LONGEST_BOIL = 300
+const MAX_HEAT_UP = 120
+const MAX_BOIL = 300
 
 /** A cooker that boils until its bottom runs dry and lets its switch go. The time is a result of the water, not a setting. */
 export const switchCooker: Method = {
@@ -19,7 +19,7 @@ export const switchCooker: Method = {
   pourSetsTexture: true,
   defaults: { vessel: 'cooker-5', heat: 'cooker-5', restMinutes: 12 },
   beforeHeat: ['Level the grain', 'Wipe the outside of the bowl dry before it goes in'],
-  stages(kitchen: Kitchen): MethodStage[] {
+  stages(kitchen: MethodContext): MethodStage[] {
     const powerW = fullPower(kitchen.source)
     return [
       {
@@ -30,7 +30,7 @@ export const switchCooker: Method = {
         powerW,
         lid: 'on',
         mode: 'open',
-        until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+        until: { event: 'boil', atMostMinutes: MAX_HEAT_UP },
         endsOn: 'cue',
         cue: 'steam-at-vent',
         handsOn: false,
@@ -44,7 +44,7 @@ export const switchCooker: Method = {
         powerW,
         lid: 'on',
         mode: 'open',
-        until: { event: 'switch', atMostMinutes: LONGEST_BOIL },
+        until: { event: 'switch', atMostMinutes: MAX_BOIL },
         endsOn: 'cue',
         cue: 'switch-click',
         handsOn: false,

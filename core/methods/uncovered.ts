@@ -1,6 +1,6 @@
 import type { Method } from './definition'
 import { wantsBoiling } from './suitability'
-import { coveredRest, doneSigns, LONGEST_HEAT_UP, openSimmer, powerAt } from './stages'
+import { coveredRest, doneSigns, MAX_HEAT_UP, openSimmer, powerAt } from './stages'
 
 /** An open pan: grain and water simmer until holes show and the water is gone, then rest. What boils off is the open surface's. */
 export const uncovered: Method = {
@@ -23,7 +23,7 @@ export const uncovered: Method = {
       powerW: powerAt(kitchen)('high'),
       lid: 'off',
       mode: 'open',
-      until: { event: 'boil', atMostMinutes: LONGEST_HEAT_UP },
+      until: { event: 'boil', atMostMinutes: MAX_HEAT_UP },
       endsOn: 'cue',
       cue: 'bubbles-break',
       handsOn: kitchen.stirAtBoil,

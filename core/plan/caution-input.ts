@@ -1,5 +1,5 @@
 import type { Blend } from '#core/grain/blend'
-import type { Stands } from '#core/leftovers/hold-time'
+import type { HoldTime } from '#core/leftovers/hold-time'
 import type { Gauges } from '#core/vessel/gauges'
 import type { Method } from '#core/methods/definition'
 import type { Goal } from '#core/pot/doneness'
@@ -10,7 +10,7 @@ import type { TimedBlend } from './blend-timing'
 import type { Plan, Stage } from './result'
 
 /** Everything a caution may look at: the question, the solved pot and its geometry. */
-export interface Facts {
+export interface CautionInput {
   request: PlanRequest
   blend: Blend
   dryG: number
@@ -27,5 +27,5 @@ export interface Facts {
   /** g short of firm, with water of the cook's own. */
   shortG: number
   boilerDish: Plan['boiler_dish']
-  keeps: Stands
+  keeps: HoldTime
 }

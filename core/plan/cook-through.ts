@@ -4,7 +4,7 @@ import { runPhase, type Phase } from '#core/pot/run'
 import { restore, snapshotOf, type Snapshot } from '#core/pot/snapshot'
 import { CENTRE_THROUGH } from '#core/constants'
 import { donenessOf, isDone, type Goal } from '#core/pot/doneness'
-import { creditedPhases, earliestEnd, minutesToSpoil, moveTo, type LastStage } from './solve-duration'
+import { creditedPhases, shortestDuration, minutesToSpoil, moveTo, type LastStage } from './solve-duration'
 
 /** A pot cooked through a school's stages on the reduced model. */
 export interface CookedThrough {
@@ -176,14 +176,14 @@ function plannedEnd(
 ): LastStage {
   const after = stages.map((stage) => phaseOf(stage))
   const longest = solved.atMost
-  if (hurry) return earliestEnd(pot, solved, after, { guess, goal, longest })
+  if (hurry) return shortestDuration(pot, solved, after, { guess, goal, longest })
   const centre = Math.min(goal.centre, CENTRE_THROUGH)
   const before =
     goal.free === undefined
       ? { ...goal, centre }
       : { ...goal, centre, free: Math.max(goal.free, FREE_BEFORE_REST) }
   // In plenty of water all heat that follows softens further, so all of it counts.
-  const leaning = earliestEnd(
+  const leaning = shortestDuration(
     pot,
     solved,
     solved.exact && solved.mode === 'sealed' ? after : creditedPhases(after),
@@ -193,13 +193,18 @@ function plannedEnd(
   moveTo(pot, leaning, solved, lengthOf(solved, leaning.earliest, stages))
   for (const phase of after) runPhase(pot, phase)
   if (isDone(donenessOf(pot, goal))) return leaning
-  return earliestEnd(pot, solved, after, { guess: leaning.earliest + 1, goal, longest, marks: leaning.marks })
+  return shortestDuration(pot, solved, after, {
+    guess: leaning.earliest + 1,
+    goal,
+    longest,
+    marks: leaning.marks,
+  })
 }
 
 /** How much more or less heat a burner may give than its plate says. */
 export const HEAT_SPREAD = 0.15
 /** Nobody watches a pot for longer, minutes. */
-const LONGEST_STRETCH = 120
+const MAX_STRETCH = 120
 /** What lasts no longer is not stretched at all, minutes. */
 const NO_STRETCH = 0.1
 
@@ -214,7 +219,7 @@ export function solvedWindow(
   const { solved, after } = courseOf(stages)
   const pot: Pot = fillPot(setup, REDUCED)
   restore(pot, from)
-  const search = earliestEnd(
+  const search = shortestDuration(
     pot,
     solved!,
     after.map((stage) => phaseOf(stage)),
@@ -229,7 +234,7 @@ export function solvedWindow(
   if (expected < NO_STRETCH) return { low: Math.min(low, expected), high: expected }
   const at = Math.min(expected, search.marks.length - 1)
   moveTo(pot, search, solved!, at)
-  const stretch = at + minutesToSpoil(pot, solved!, { atMost: LONGEST_STRETCH, softest })
+  const stretch = at + minutesToSpoil(pot, solved!, { atMost: MAX_STRETCH, softest })
   return {
     low: Math.min(low, expected),
     high: Math.max(expected, Math.min(stretch, solved!.atMost ?? Infinity)),

@@ -41,14 +41,14 @@ export function fingerStudy(request: PlanRequest, creaseMm: number): FingerStudy
       amount: { basis: 'dry-mass', value: dryG, serving: request.amount.serving },
       pourOverrideG: null,
     }
-    const { soaked, keptSoakC } = prepare(asked)
+    const { soaked, retainedSoakC: retainedSoakC } = prepare(asked)
     const made = plan(asked)
     const context: PourContext = {
       shape: request.vessel,
       blend,
       dryG,
       clingingG: soaked.clingingG,
-      soakedG: keptSoakC === null ? soaked.uptake * dryG : 0,
+      soakedG: retainedSoakC === null ? soaked.uptake * dryG : 0,
     }
     const uptakeOf = (pourG: number) =>
       (Math.max(0, pourG) + made.water.carried_in_g - made.water.evaporated_g) / dryG

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
-import { LIMITS, readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { LIMITS, parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS } from '#core/heat/sources'
 import { METHOD_IDS } from '#core/methods/index'
@@ -179,16 +179,25 @@ describe('what cooks know comes out of the ledger', () => {
   })
 
   test('soaking water cooked in is poured once: nothing is carried in but the rinse', () => {
-    const kept = pot('brown-short', 300, { soak: { minutes: 480, water: 'keep' } })
-    expect(kept.water.soaked_in_g).toBe(0)
-    expect(kept.water.carried_in_g).toBeCloseTo(0.1 * 300, 1)
-    expect(kept.stages.map((s) => s.id).slice(0, 5)).toEqual(['measure', 'rinse', 'drain', 'pour', 'soak'])
+    const leftover = pot('brown-short', 300, { soak: { minutes: 480, water: 'keep' } })
+    expect(leftover.water.soaked_in_g).toBe(0)
+    expect(leftover.water.carried_in_g).toBeCloseTo(0.1 * 300, 1)
+    expect(leftover.stages.map((s) => s.id).slice(0, 5)).toEqual([
+      'measure',
+      'rinse',
+      'drain',
+      'pour',
+      'soak',
+    ])
   })
 
   test('tipping the bowl carries 0.08 g/g more than a sieve, and unrinsed grain carries nothing', () => {
-    const carried = (rinse: PlanRequestJson['rinse']) => pot('long-white', 500, { rinse }).water.carried_in_g
-    expect(carried({ washes: 2, drain: 'tip' }) - carried({ washes: 2, drain: 'sieve' })).toBeCloseTo(40, 6)
-    expect(carried({ washes: 0 })).toBe(0)
+    const parsedBundle = (rinse: PlanRequestJson['rinse']) =>
+      pot('long-white', 500, { rinse }).water.carried_in_g
+    expect(
+      parsedBundle({ washes: 2, drain: 'tip' }) - parsedBundle({ washes: 2, drain: 'sieve' }),
+    ).toBeCloseTo(40, 6)
+    expect(parsedBundle({ washes: 0 })).toBe(0)
   })
 
   test('a leakier pot steams more, and only that', () => {
@@ -332,7 +341,7 @@ test('what was learned moves the water by that much', () => {
 })
 
 test('settled requests carry every default', () => {
-  const read = readPlanRequest({
+  const read = parsePlanRequest({
     grains: [{ variety: 'short-white' }],
     amount: { basis: 'servings', value: 2 },
   })

@@ -3,7 +3,7 @@ import { dressingFor, DRESSINGS, fromLiquidPerVolume, type Proportions } from '#
 import { loosenWay } from '#core/finish/loosen'
 import { spreadOf } from '#core/finish/spread'
 import { guidanceOf } from '#core/leftovers/guidance'
-import { standsFor } from '#core/leftovers/hold-time'
+import { estimateHoldTime } from '#core/leftovers/hold-time'
 import { fillPot, heatCapacityOf, REDUCED } from '#core/pot/pot'
 import { grams, millilitres } from '#core/units/units'
 import { roundTo } from '#core/units/rounding'
@@ -18,8 +18,8 @@ import { cautionsOf } from '#core/plan/cautions/index'
 import { DRIEST_UPTAKE, prepare } from './prepare'
 import type { PlanRequest } from './request'
 import type { Plan, Stage, Window } from './result'
-import { separateIndex } from './separate-index'
-import { setupFor, type Problem } from './pour-problem'
+import { separateness } from './separate-index'
+import { setupFor, type PourProblem } from './pour-problem'
 import { solvePour, tryPour, type Solution } from './solve-pour'
 import { stagesOf } from './stages'
 import { lengthOf, timelineOf } from './timeline'
@@ -38,7 +38,7 @@ export function plan(request: PlanRequest): Plan {
     waterC,
     soaked,
     addInWaterG,
-    keptSoakC,
+    retainedSoakC: retainedSoakC,
     timed,
     method,
     goal,
@@ -49,7 +49,7 @@ export function plan(request: PlanRequest): Plan {
   const hot = timed.stages
 
   // The water that balances the stages
-  const problem: Problem = {
+  const problem: PourProblem = {
     blend,
     dryG,
     vessel,
@@ -60,7 +60,7 @@ export function plan(request: PlanRequest): Plan {
     goal,
     way: method.water,
     basket: method.basket === true,
-    keptSoakC,
+    retainedSoakC: retainedSoakC,
     soaked,
     addInWaterG,
     later,
@@ -73,7 +73,7 @@ export function plan(request: PlanRequest): Plan {
   const solution = request.pourOverrideG === null ? solved : tryPour(problem, solved, request.pourOverrideG)
 
   // Measure: one water in many gauges
-  const soakedG = keptSoakC === null ? soaked.uptake * dryG : 0
+  const soakedG = retainedSoakC === null ? soaked.uptake * dryG : 0
   const inPotG = inPot(method, solution.pourG) + soaked.clingingG
   const { washes, clarity } = request.rinse
   const inBed = gaugesOf({
@@ -108,7 +108,7 @@ export function plan(request: PlanRequest): Plan {
   const seasoning = seasoningOf({ ...request, dryG, cookedG, pourG: solution.pourG })
   const boilerDish = boilerDishOf(request, solution)
   const { guidance, purpose, toasted } = request
-  const keeps = standsFor({
+  const keeps = estimateHoldTime({
     vessel,
     dryG,
     waterG: solution.absorbedG,
@@ -161,7 +161,7 @@ export function plan(request: PlanRequest): Plan {
     )
   const gram = (value: number) => roundTo(value, 1)
   // Absorbed closes the ledger at the last decimal, so that the printed terms add up.
-  const [pour, evaporated, carried, left] = [
+  const [pour, evaporated, parsedBundle, left] = [
     gram(solution.pourG),
     gram(solution.evaporatedG),
     gram(soaked.clingingG + soakedG + addInWaterG + solution.steamInG),
@@ -183,9 +183,9 @@ export function plan(request: PlanRequest): Plan {
       pour_g: pour,
       ratio_by_volume: roundTo(pour / volume, 3),
       ratio_by_mass: roundTo(pour / dryG, 3),
-      absorbed_g: gram(pour - evaporated - drained - left + carried),
+      absorbed_g: gram(pour - evaporated - drained - left + parsedBundle),
       evaporated_g: evaporated,
-      carried_in_g: carried,
+      carried_in_g: parsedBundle,
       drained_off_g: drained,
       left_in_pot_g: left,
       short_g: gram(shortG),
@@ -225,7 +225,7 @@ export function plan(request: PlanRequest): Plan {
     },
     keeps: {
       warm_minutes: roundTo(keeps.warmMin, 0),
-      dry_minutes: roundTo(Math.min(keeps.dryMin, LONGEST_KEPT_MIN), 0),
+      dry_minutes: roundTo(Math.min(keeps.dryMin, MAX_KEPT_MIN), 0),
       dries_percent_per_hour: roundTo(keeps.driesPercentPerHour, 2),
     },
     loosen,
@@ -278,7 +278,7 @@ export function plan(request: PlanRequest): Plan {
       keeps,
     }),
     separate_index: roundTo(
-      separateIndex({
+      separateness({
         amylose: blend.amylose,
         clarity: clarity ?? expectedClarity(washes),
         uptakeOfSoft: solution.absorbedG / dryG / blend.uptake.soft,
@@ -308,7 +308,7 @@ export function plan(request: PlanRequest): Plan {
 }
 
 /** Beyond this nobody asks, minutes. */
-const LONGEST_KEPT_MIN = 600
+const MAX_KEPT_MIN = 600
 /** A toasted layer is about this thick, mm; no more than a quarter of what is cooked. */
 const CRUST_MM = 4
 const crustShare = (swollenMm: number): number => Math.min(0.25, CRUST_MM / Math.max(1, swollenMm))

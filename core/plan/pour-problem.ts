@@ -1,7 +1,7 @@
 import type { Blend } from '#core/grain/blend'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
-import type { MethodStage, WaterWay } from '#core/methods/definition'
+import type { MethodStage, WaterMode } from '#core/methods/definition'
 import type { Goal } from '#core/pot/doneness'
 import type { PotSetup } from '#core/pot/pot'
 import type { Vessel } from '#core/vessel/vessel'
@@ -9,7 +9,7 @@ import { potSetupOf } from './pot-setup'
 import type { SoakedGrain } from './soaked'
 
 /** A pot whose water is looked for. */
-export interface Problem {
+export interface PourProblem {
   blend: Blend
   dryG: number
   vessel: Vessel
@@ -18,11 +18,11 @@ export interface Problem {
   waterC: number
   stages: readonly MethodStage[]
   goal: Goal
-  way: WaterWay
+  way: WaterMode
   /** The grain sits over the water. */
   basket: boolean
   /** Whether the soaking water is cooked in, and its temperature. */
-  keptSoakC: number | null
+  retainedSoakC: number | null
   soaked: SoakedGrain
   /** Water that add-ins bring into the pot, g. */
   addInWaterG: number
@@ -39,14 +39,19 @@ export interface Problem {
 }
 
 /** Water that is in the pot or the grain before anything is poured, g. */
-export const carriedInto = ({ soaked, addInWaterG, dryG, keptSoakC }: Problem): number =>
-  soaked.clingingG + addInWaterG + (keptSoakC === null ? soaked.uptake * dryG : 0)
+export const waterCarriedInto = ({
+  soaked,
+  addInWaterG,
+  dryG,
+  retainedSoakC: retainedSoakC,
+}: PourProblem): number =>
+  soaked.clingingG + addInWaterG + (retainedSoakC === null ? soaked.uptake * dryG : 0)
 
 /** The pot with so much water where this school puts it.
  *  @param boilerG under a basket whose pour goes on the grain, g */
-export function setupFor(problem: Problem, pour: number, boilerG = 0): PotSetup {
-  const { soaked, keptSoakC, dryG, way, basket } = problem
-  const drunk = keptSoakC === null ? 0 : soaked.uptake * dryG
+export function setupFor(problem: PourProblem, pour: number, boilerG = 0): PotSetup {
+  const { soaked, retainedSoakC: retainedSoakC, dryG, way, basket } = problem
+  const drunk = retainedSoakC === null ? 0 : soaked.uptake * dryG
   const inBed = way === 'pot' || way === 'excess' ? pour : 0
   return {
     ...potSetupOf({
@@ -56,7 +61,7 @@ export function setupFor(problem: Problem, pour: number, boilerG = 0): PotSetup 
       boilC: problem.boilC,
       kitchenC: problem.kitchenC,
       freeWaterG: Math.max(0, inBed + soaked.clingingG + problem.addInWaterG - drunk),
-      waterC: keptSoakC ?? problem.waterC,
+      waterC: retainedSoakC ?? problem.waterC,
       soaked: soaked.shells,
       later: problem.later,
     }),
@@ -73,7 +78,7 @@ const CONDENSES = 0.12
 
 /** Water for the boiler: what its heat steams off in these minutes, a quarter more, what the grain takes of it, and a reserve, g. */
 export function boilerWater(
-  problem: Problem,
+  problem: PourProblem,
   minutes: number,
   condensedG = CONDENSES * problem.dryG,
 ): number {
@@ -89,7 +94,7 @@ export function boilerWater(
 }
 
 /** Minutes with steam going, of a course by stage. */
-export const steamingMinutes = (problem: Problem, minutes: readonly number[]): number =>
+export const steamingMinutes = (problem: PourProblem, minutes: readonly number[]): number =>
   problem.stages.reduce(
     (sum, stage, i) =>
       sum +

@@ -3,7 +3,7 @@ import { steamedBlend } from '#core/grain/steamed'
 import { uptakeAt } from '#core/grain/texture'
 import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
 import { methodOf } from '#core/methods/index'
-import type { Kitchen, Method } from '#core/methods/definition'
+import type { MethodContext, Method } from '#core/methods/definition'
 import { DRY_AND_THROUGH, type Goal } from '#core/pot/doneness'
 import { metres } from '#core/units/units'
 import { addInWater } from '#core/seasoning/seasoning'
@@ -20,7 +20,7 @@ export const DRIEST_UPTAKE = 0.3
 const KETTLE_BELOW_BOIL = 4
 
 /** Everything about a pot that is settled before its water is: grain, soak, and the school's stages. */
-export interface Prepared {
+export interface PreparedPlan {
   blend: Blend
   dryG: number
   /** Water wanted in the grain, g/g. */
@@ -32,7 +32,7 @@ export interface Prepared {
   soaked: SoakedGrain
   addInWaterG: number
   /** The soaking water's temperature when it is cooked in. */
-  keptSoakC: number | null
+  retainedSoakC: number | null
   method: Method
   /** What must be reached at the end. */
   goal: Goal
@@ -43,7 +43,7 @@ export interface Prepared {
   timed: TimedBlend
 }
 
-export function prepare(request: PlanRequest): Prepared {
+export function prepare(request: PlanRequest): PreparedPlan {
   const { soak } = request
   const inWater = slowedBlend(blendOf(request.grains), request.minutesFactor)
   const asked = methodOf(request.method)
@@ -71,7 +71,7 @@ export function prepare(request: PlanRequest): Prepared {
     usualClingG: clingOf(blend, wetted, request.rinse.drain) * dryG,
     slowOnly: request.blendTiming === 'soak-slow',
   })
-  const kitchen: Kitchen = {
+  const kitchen: MethodContext = {
     ...request,
     blend,
     uptake,
@@ -104,7 +104,7 @@ export function prepare(request: PlanRequest): Prepared {
     // No kettle up here is hotter than its own boil.
     waterC: method.kettle ? boilC - KETTLE_BELOW_BOIL : Math.min(request.waterC, boilC),
     addInWaterG: addInWater(request.addIns, dryG),
-    keptSoakC: soak?.water === 'keep' ? Math.min(soak.celsius, boilC) : null,
+    retainedSoakC: soak?.water === 'keep' ? Math.min(soak.celsius, boilC) : null,
   }
 }
 

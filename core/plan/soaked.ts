@@ -40,14 +40,14 @@ export function soakedGrain(given: {
   const shells = soaked.map((s) => s.shells)
   const uptake = soaked.reduce((sum, s, i) => sum + blend.parts[i]!.share * s.uptake, 0)
   if (soak.wetMassG === null) return { shells, uptake, clingingG: usualClingG }
-  const carried = Math.max(0, soak.wetMassG - dryG)
+  const parsedBundle = Math.max(0, soak.wetMassG - dryG)
   // Only rinsed: what it carries hangs on it.
-  if (!(uptake > 0)) return { shells, uptake, clingingG: carried }
+  if (!(uptake > 0)) return { shells, uptake, clingingG: parsedBundle }
   const limit = blend.parts.reduce((sum, { share, variety }) => sum + share * variety.soakLimit, 0)
-  const measured = Math.min(limit, Math.max(0, carried - usualClingG) / dryG)
+  const measured = Math.min(limit, Math.max(0, parsedBundle - usualClingG) / dryG)
   return {
     shells: shells.map((shell) => shell.map((u) => (u * measured) / uptake)),
     uptake: measured,
-    clingingG: carried - measured * dryG,
+    clingingG: parsedBundle - measured * dryG,
   }
 }

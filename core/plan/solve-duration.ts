@@ -9,7 +9,7 @@ export type LastStage =
   | { outcome: 'done'; earliest: number; marks: Snapshot[] }
   | { outcome: 'never'; reached: number; marks: Snapshot[] }
 
-export type OpenPhase = Omit<Phase, 'until'>
+export type UnsolvedPhase = Omit<Phase, 'until'>
 
 export interface Search {
   guess: number
@@ -22,7 +22,7 @@ export interface Search {
 }
 
 const MARK_MINUTES = 1
-const LONGEST_MINUTES = 240
+const MAX_MINUTES = 240
 
 /** Minutes of the covered rest that the planned length leans on; what is left of the rest is margin and evens the layers. */
 const REST_CREDITED = 3
@@ -52,11 +52,11 @@ export function creditedPhases(after: readonly Phase[]): Phase[] {
 /** Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is moved through the stage
  *  and left wherever the search stopped; use the marks, one a minute from the start.
  *  @param guess minutes, where to look first  @param longest minutes it may take at most */
-export function earliestEnd(
+export function shortestDuration(
   pot: Pot,
-  last: OpenPhase,
+  last: UnsolvedPhase,
   after: readonly Phase[],
-  { guess, goal, longest = LONGEST_MINUTES, drySign, marks = [snapshotOf(pot)] }: Search,
+  { guess, goal, longest = MAX_MINUTES, drySign, marks = [snapshotOf(pot)] }: Search,
 ): LastStage {
   const tried = new Map<number, Doneness>()
   const extendTo = (mark: number) => {
@@ -101,7 +101,7 @@ export function earliestEnd(
 }
 
 /** Puts the pot at so many minutes into the stage, from the nearest mark before. */
-export function moveTo(pot: Pot, stage: LastStage, last: OpenPhase, minutes: number): void {
+export function moveTo(pot: Pot, stage: LastStage, last: UnsolvedPhase, minutes: number): void {
   const mark = Math.min(stage.marks.length - 1, Math.floor(minutes / MARK_MINUTES))
   restore(pot, stage.marks[mark]!)
   const rest = minutes - mark * MARK_MINUTES
@@ -121,7 +121,7 @@ const TOO_THICK = 0.4
  *  @param softest most water in the grain, g/g, where its time in water sets it */
 export function minutesToSpoil(
   pot: Pot,
-  last: OpenPhase,
+  last: UnsolvedPhase,
   { atMost, softest = Infinity }: { atMost: number; softest?: number | undefined },
 ): number {
   const start = pot.now

@@ -7,7 +7,7 @@ import { celsius } from '#core/units/units'
 import { pressureFill } from '#core/vessel/fill-limits'
 import { cookThrough, solvedWindow, type CookedThrough } from './cook-through'
 import { earliestGuess, REST_WORTH } from './earliest-guess'
-import { boilerWater, carriedInto, setupFor, steamingMinutes, type Problem } from './pour-problem'
+import { boilerWater, waterCarriedInto, setupFor, steamingMinutes, type PourProblem } from './pour-problem'
 
 /** A pot of water solved for a texture, or tried with water of the cook's own. */
 export interface Solution {
@@ -28,10 +28,10 @@ export interface Solution {
 
 /** The steam of a pour this close is the steam of the solved pour: it moves by less than a tenth of the difference. */
 const closeEnough = (pour: number) => 0.3 + 0.001 * pour
-const MOST_TRIES = 14
+const MAX_TRIES = 14
 
 /** Finds the water that ends with what is wanted, by the way this method pours it.  @param quick without the window of its solved stage */
-export function solvePour(problem: Problem, { quick = false }: { quick?: boolean } = {}): Solution {
+export function solvePour(problem: PourProblem, { quick = false }: { quick?: boolean } = {}): Solution {
   switch (problem.way) {
     case 'pot':
     case 'stock':
@@ -45,15 +45,15 @@ export function solvePour(problem: Problem, { quick = false }: { quick?: boolean
 
 /** Water that all ends in the grain or as steam: a secant on what the pot loses as steam with that pour.
  *  The steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water. */
-function balanced(problem: Problem, quick: boolean): Solution {
+function balanced(problem: PourProblem, quick: boolean): Solution {
   const { dryG, uptake, soaked } = problem
-  const kept = problem.keptSoakC !== null
+  const leftover = problem.retainedSoakC !== null
   const wanted = (uptake + (problem.sauce ?? 0)) * dryG
-  const carried = carriedInto(problem)
+  const parsedBundle = waterCarriedInto(problem)
   const least = leastLength(problem)
   let guess = firstGuess(problem)
   let boilerG = problem.basket ? boilerWater(problem, 60) : 0
-  let pour = Math.max(1, wanted - carried + (problem.basket ? 0 : firstSteam(problem, guess)))
+  let pour = Math.max(1, wanted - parsedBundle + (problem.basket ? 0 : firstSteam(problem, guess)))
   const cook = (): [CookedThrough, PotSetup] => {
     const setup = setupFor(problem, pour, boilerG)
     return [
@@ -63,15 +63,16 @@ function balanced(problem: Problem, quick: boolean): Solution {
   }
   let [course, setup] = cook()
   let last: { pour: number; gap: number } | undefined
-  const net = () => wanted + course.bedSteamG - carried - (problem.way === 'stock' ? course.condensedG : 0)
-  for (let tries = 1; tries < MOST_TRIES; tries++) {
+  const net = () =>
+    wanted + course.bedSteamG - parsedBundle - (problem.way === 'stock' ? course.condensedG : 0)
+  for (let tries = 1; tries < MAX_TRIES; tries++) {
     const gap = net() - pour
     if (Math.abs(gap) < closeEnough(pour)) break
     const slope = last ? (gap - last.gap) / (pour - last.pour) : -1
     // A slope that is not clearly falling comes from a pot that ran dry or never boiled: take a plain step.
     const step = slope < -0.02 && slope > -1.6 ? -gap / slope : gap
     last = { pour, gap }
-    pour = Math.max(kept ? soaked.uptake * dryG : 0, pour + Math.min(Math.max(step, -pour / 2), pour))
+    pour = Math.max(leftover ? soaked.uptake * dryG : 0, pour + Math.min(Math.max(step, -pour / 2), pour))
     guess = course.earliest ?? guess
     if (problem.basket)
       boilerG = boilerWater(problem, steamingMinutes(problem, course.minutes), course.condensedG)
@@ -82,7 +83,7 @@ function balanced(problem: Problem, quick: boolean): Solution {
   // What did not converge (a pot that never boils, a pour that cannot go below nothing) is shown, not hidden.
   const pourG = Math.abs(solved - pour) <= closeEnough(pour) ? solved : pour
   const steamInG = problem.way === 'stock' ? course.condensedG : 0
-  const inGrain = pourG + carried + steamInG - course.bedSteamG
+  const inGrain = pourG + parsedBundle + steamInG - course.bedSteamG
   const absorbedG = Math.min(inGrain, Math.max(wanted, course.grainWaterG))
   return {
     pourG,
@@ -103,11 +104,11 @@ function balanced(problem: Problem, quick: boolean): Solution {
 const SMALL_BATCH_G = 150
 
 const known = new Map<string, number>()
-const MOST_KNOWN = 300
+const MAX_KNOWN = 300
 
 /** The least length of the solved stage: what a small batch of the same grain takes in the same pot, minutes. 0 where that says nothing: no
  *  stage is solved, nothing heats it, what follows is the cooking itself, or the grain goes into boiling water and its minutes set its texture. */
-function leastLength(problem: Problem): number {
+function leastLength(problem: PourProblem): number {
   const { stages, dryG, soaked, blend } = problem
   const at = stages.findIndex((stage) => stage.until === 'solved')
   if (
@@ -120,7 +121,7 @@ function leastLength(problem: Problem): number {
   )
     return 0
   const share = SMALL_BATCH_G / dryG
-  const small: Problem = {
+  const small: PourProblem = {
     ...problem,
     dryG: SMALL_BATCH_G,
     addInWaterG: problem.addInWaterG * share,
@@ -149,7 +150,7 @@ function leastLength(problem: Problem): number {
     problem.way,
     problem.uptake,
     problem.sauce,
-    problem.keptSoakC,
+    problem.retainedSoakC,
     soaked.uptake,
     small.soaked.clingingG,
     small.addInWaterG,
@@ -158,7 +159,7 @@ function leastLength(problem: Problem): number {
   if (before !== undefined) return before
   const course = solvePour(small, { quick: true }).course
   const minutes = course.outcome === 'done' ? course.minutes[at]! : 0
-  if (known.size >= MOST_KNOWN) known.clear()
+  if (known.size >= MAX_KNOWN) known.clear()
   known.set(key, minutes)
   return minutes
 }
@@ -170,7 +171,7 @@ const FREELY = 3.5
 const BOIL_FILL = 0.75
 const OPEN_FROTH = 1.15
 
-function excessWater({ dryG, vessel, blend, soaked }: Problem): number {
+function excessWater({ dryG, vessel, blend, soaked }: PourProblem): number {
   const fill = pressureFill(vessel.kind, blend.frothing) ?? BOIL_FILL / OPEN_FROTH
   // A hair under the limit, so that rounding does not fill it over.
   const room =
@@ -181,7 +182,7 @@ function excessWater({ dryG, vessel, blend, soaked }: Problem): number {
 /** A pour that is given: what becomes of it.
  *  @param fixed minutes of the solved stage, when they are settled already  @param quick without its window */
 function poured(
-  problem: Problem,
+  problem: PourProblem,
   pourG: number,
   {
     fixed,
@@ -199,7 +200,7 @@ function poured(
     ...(fixed === undefined ? {} : { fixed }),
   })
   const window = fixed === undefined && !quick ? windowOf(problem, setup, course) : undefined
-  const carried = carriedInto(problem)
+  const parsedBundle = waterCarriedInto(problem)
   const cooked = problem.dryG + course.grainWaterG + course.freeG
   // A film hangs on every cooked grain and is eaten with it.
   const film =
@@ -208,11 +209,11 @@ function poured(
       : Math.min(course.freeG, FREE_DONE * cooked + (problem.sauce ?? 0) * problem.dryG)
   const leftG = (problem.way === 'boiler' ? course.boilerG : 0) + course.stockG + (course.freeG - film)
   // A soak cooked in less water than it drank would steam off water that nobody poured.
-  const there = Math.max(0, pourG + carried - course.drainedG - leftG)
+  const there = Math.max(0, pourG + parsedBundle - course.drainedG - leftG)
   const evaporatedG = Math.min(course.evaporatedG, there)
   return {
     pourG,
-    absorbedG: pourG + carried - evaporatedG - course.drainedG - leftG,
+    absorbedG: pourG + parsedBundle - evaporatedG - course.drainedG - leftG,
     evaporatedG,
     drainedG: course.drainedG,
     leftG,
@@ -224,7 +225,7 @@ function poured(
 }
 
 /** The boiler's water follows from the minutes, and the minutes hardly from the water. */
-function overSteam(problem: Problem, quick: boolean): Solution {
+function overSteam(problem: PourProblem, quick: boolean): Solution {
   const least = leastLength(problem)
   const first = poured(problem, boilerWater(problem, firstGuess(problem) + REST_WORTH), {
     quick: true,
@@ -239,7 +240,7 @@ function overSteam(problem: Problem, quick: boolean): Solution {
 }
 
 /** Cooks the same stages, at the lengths already solved, with water of the cook's own. */
-export function tryPour(problem: Problem, solved: Solution, pourG: number): Solution {
+export function tryPour(problem: PourProblem, solved: Solution, pourG: number): Solution {
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
   const fixed = at < 0 ? 0 : solved.course.minutes[at]!
   const window = solved.window ? { window: solved.window } : {}
@@ -249,7 +250,7 @@ export function tryPour(problem: Problem, solved: Solution, pourG: number): Solu
     goal: problem.goal,
     fixed,
   })
-  const carried = carriedInto(problem)
+  const parsedBundle = waterCarriedInto(problem)
   const film = Math.min(course.freeG, FREE_DONE * (problem.dryG + course.grainWaterG + course.freeG))
   const leftG = course.freeG - film + course.stockG
   return {
@@ -258,18 +259,18 @@ export function tryPour(problem: Problem, solved: Solution, pourG: number): Solu
     leftG,
     course,
     steamInG: course.condensedG,
-    absorbedG: pourG + carried + course.condensedG - leftG,
+    absorbedG: pourG + parsedBundle + course.condensedG - leftG,
   }
 }
 
 /** A first idea of the earliest end: the slowest grain's own time at this temperature. */
-function firstGuess({ stages, blend, boilC }: Problem): number {
+function firstGuess({ stages, blend, boilC }: PourProblem): number {
   const hot = stages.find((stage) => stage.until === 'solved')
   return earliestGuess(blend.slowest, cookingSpeed(celsius(hot?.sealedC ?? boilC)))
 }
 
 /** A first idea of the steam, g: what the heat above the standing loss would boil off in that time. */
-function firstSteam(problem: Problem, guess: number): number {
+function firstSteam(problem: PourProblem, guess: number): number {
   const { stages, vessel, boilC, kitchenC } = problem
   const hot =
     stages.find((stage) => stage.until === 'solved') ?? stages.find((stage) => stage.kind === 'boil')
@@ -282,7 +283,7 @@ function firstSteam(problem: Problem, guess: number): number {
   return (surplus / LATENT_HEAT) * 60 * minutes * vessel.steamFactor
 }
 
-function windowOf(problem: Problem, setup: PotSetup, course: CookedThrough) {
+function windowOf(problem: PourProblem, setup: PotSetup, course: CookedThrough) {
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
   if (at < 0 || course.earliest === undefined || !course.atSolved) return undefined
   const softest = problem.way === 'excess' ? problem.blend.uptake.soft : undefined

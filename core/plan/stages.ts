@@ -11,7 +11,7 @@ import { soakSigns } from '#core/methods/stages'
 import { roundTo } from '#core/units/rounding'
 import type { AddInOut, Seasoning } from '#core/seasoning/seasoning'
 import type { PlanRequest } from './request'
-import type { Prepared } from './prepare'
+import type { PreparedPlan } from './prepare'
 import type { Plan, Stage, Window } from './result'
 import { isSlow } from './soaked'
 import { timelineOf } from './timeline'
@@ -27,7 +27,7 @@ const DRAIN = [1, 0.25] as const
 const POUR = [0.5, 0.08] as const
 const SEASON = [0.7, 0.02] as const
 /** Less salt than this is not worth a step, g. */
-const LEAST_SALT_G = 0.1
+const MIN_SALT_G = 0.1
 const FLUFF = [1, 0.1] as const
 
 const cold = { heat: 'off', power_w: 0, lid: 'off' } as const
@@ -40,20 +40,20 @@ const rounded = ({ low, expected, high }: Window): Window => ({
   high: roundTo(high, 1),
 })
 
-type Loose = Omit<Stage, 'after'>
+type StageDraft = Omit<Stage, 'after'>
 
 /** Milled rice sheds starch that clouds the water; other grain only dust, and quinoa froth. */
 const clouds = ({ family }: Blend['parts'][number]['variety']): boolean =>
   family === 'white rice' || family === 'sticky rice'
 
 /** What is done to the grain before it goes in. */
-function grainStages({ request, prepared }: Laid): Loose[] {
+function grainStages({ request, prepared }: StageInput): StageDraft[] {
   const { rinse, soak } = request
   const { dryG, blend } = prepared
   const washed = blend.parts.map((p) => p.variety).filter((v) => v.washes > 0)
   const hows = [...new Set(washed.map((v) => v.washHow))]
   const washHow = hows.length > 0 ? hows : ['in the bowl']
-  const stages: Loose[] = [
+  const stages: StageDraft[] = [
     {
       id: 'measure',
       kind: 'measure',
@@ -89,7 +89,7 @@ function grainStages({ request, prepared }: Laid): Loose[] {
   return stages
 }
 
-function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: Blend): Loose {
+function soaking({ soak, blendTiming, startLaterMinutes }: PlanRequest, blend: Blend): StageDraft {
   const slow = blend.parts.filter((p) => isSlow(p, blend))
   const only =
     blendTiming === 'soak-slow' && slow.length > 0
@@ -126,9 +126,9 @@ const dishTitle = ({ name, top_up_g }: NonNullable<Plan['boiler_dish']>): string
   `The ${name} under the basket${top_up_g >= 1 ? `, ${Math.round(top_up_g)} g water into it first` : ''}`
 
 /** What is done to the water before it meets the grain. */
-function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish }: Laid): Loose[] {
+function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish }: StageInput): StageDraft[] {
   const { dryG, blend, method, boilC } = prepared
-  const stages: Loose[] = []
+  const stages: StageDraft[] = []
   if (method.kettle) {
     const expected = (4.18 * pourG * (boilC - TAP_C)) / KETTLE_W / 60
     stages.push({
@@ -198,7 +198,7 @@ const addInWords = ({ name, grams }: Seasoning['addIns'][number]): string =>
 
 /** What goes into the water before the heat: salt and whatever cooks with it. */
 const withWater = ({ saltToAddG, addIns }: Seasoning): string[] => [
-  ...(saltToAddG >= LEAST_SALT_G ? [`${roundTo(saltToAddG, 1)} g salt`] : []),
+  ...(saltToAddG >= MIN_SALT_G ? [`${roundTo(saltToAddG, 1)} g salt`] : []),
   ...addIns.filter((a) => a.when === 'with-water').map(addInWords),
 ]
 
@@ -231,9 +231,9 @@ function addInChecks({ addIns }: Seasoning, kind: 'boiling' | 'end'): string[] {
   ]
 }
 
-interface Laid {
+interface StageInput {
   request: PlanRequest
-  prepared: Prepared
+  prepared: PreparedPlan
   seasoning: Seasoning
   windows: readonly Window[]
   /** For a kettle, g. */
@@ -247,7 +247,7 @@ interface Laid {
   cookedG: number
 }
 
-function hotStages({ request, prepared, seasoning, windows, pourG }: Laid): Loose[] {
+function hotStages({ request, prepared, seasoning, windows, pourG }: StageInput): StageDraft[] {
   const hot = prepared.timed.stages
   const boiling = hot.findIndex((stage, i) => i > 0 && (stage.powerW > 0 || stage.surroundC !== undefined))
   return hot.map((stage, i) => {
@@ -276,9 +276,17 @@ function hotStages({ request, prepared, seasoning, windows, pourG }: Laid): Loos
   })
 }
 
-function lastStages({ request, prepared, seasoning, loosen, spread, dressing, cookedG }: Laid): Loose[] {
+function lastStages({
+  request,
+  prepared,
+  seasoning,
+  loosen,
+  spread,
+  dressing,
+  cookedG,
+}: StageInput): StageDraft[] {
   const way = LOOSEN_WAYS[loosen]
-  const fluff: Loose = {
+  const fluff: StageDraft = {
     id: 'fluff',
     kind: 'fluff',
     title: loosen === 'stir' ? 'Stir once more and serve' : way.title,
@@ -291,7 +299,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
     loosen,
     ...byCue(loosen === 'stir' ? 'stirred-even' : 'loosened'),
   }
-  const last: Loose[] = [fluff]
+  const last: StageDraft[] = [fluff]
   if (spread)
     last.push({
       id: 'spread',
@@ -370,7 +378,7 @@ function lastStages({ request, prepared, seasoning, loosen, spread, dressing, co
 const SHALLOW_MM = 50
 
 /** Cooked for the week: shared out while hot into shallow containers, and cooled before they are shut. */
-const batchStages = (dryG: number): Loose[] => [
+const batchStages = (dryG: number): StageDraft[] => [
   {
     id: 'portion',
     kind: 'measure',
@@ -396,14 +404,14 @@ export const holdsItself = ({ vessel }: PlanRequest): boolean =>
   vessel.kind === 'cooker' || vessel.kind === 'pressure-electric'
 
 /** The dressing is mixed while the pot works; steeped, it starts as early as that takes. */
-function dressingStages({ request, dressing }: Laid, after: string, readyBy: number): Stage[] {
+function dressingStages({ request, dressing }: StageInput, after: string, readyBy: number): Stage[] {
   if (!dressing) return []
   const { infuseMinutes } = request.dressing!
   const mix: Stage = {
     id: 'mix-dressing',
     kind: 'dress',
     after: [after],
-    title: `Mix ${Math.round(dressing.vinegarG)} g vinegar, ${Math.round(dressing.sugarG)} g sugar${dressing.saltG >= LEAST_SALT_G ? ` and ${roundTo(dressing.saltG, 1)} g salt` : ''}`,
+    title: `Mix ${Math.round(dressing.vinegarG)} g vinegar, ${Math.round(dressing.sugarG)} g sugar${dressing.saltG >= MIN_SALT_G ? ` and ${roundTo(dressing.saltG, 1)} g salt` : ''}`,
     minutes: byHand(3, 0.1, dressing.liquidG * 3),
     hands_on: true,
     checks: ['Warm it gently to dissolve the sugar; do not boil'],
@@ -427,13 +435,14 @@ function dressingStages({ request, dressing }: Laid, after: string, readyBy: num
   ]
 }
 
-const chained = (stages: readonly Loose[], first: readonly string[]): Stage[] =>
+const chained = (stages: readonly StageDraft[], first: readonly string[]): Stage[] =>
   stages.map((stage, i) => ({ ...stage, after: i === 0 ? [...first] : [stages[i - 1]!.id] }))
-const minutesOf = (stages: readonly Loose[]): number => stages.reduce((sum, s) => sum + s.minutes.expected, 0)
+const minutesOf = (stages: readonly StageDraft[]): number =>
+  stages.reduce((sum, s) => sum + s.minutes.expected, 0)
 
 /** The whole cook as a graph: work on the grain and on the water go on side by side where a school lets them, and meet when the grain
  *  goes in; the water starts as late as it may. */
-export function stagesOf(laid: Laid): Stage[] {
+export function stagesOf(laid: StageInput): Stage[] {
   const cook = cookStages(laid)
   if (!laid.dressing) return cook
   // It is wanted when the grain is loosened; before that it can be mixed whenever the pot needs no hand.
@@ -461,13 +470,13 @@ export function stagesOf(laid: Laid): Stage[] {
   ]
 }
 
-function cookStages(laid: Laid): Stage[] {
+function cookStages(laid: StageInput): Stage[] {
   const { prepared } = laid
   const hot = hotStages(laid)
   const isBeside = (id: string) => prepared.timed.stages.find((s) => s.id === id)?.beside === true
   const besideAt = hot.findIndex((stage) => isBeside(stage.id))
   const water = waterStages(laid)
-  const [measure, ...rest] = grainStages(laid) as [Loose, ...Loose[]]
+  const [measure, ...rest] = grainStages(laid) as [StageDraft, ...StageDraft[]]
   const beside = besideAt < 0 ? [] : hot.filter((stage) => isBeside(stage.id))
   const kettleAt = water.findIndex((stage) => stage.id === 'kettle')
   // Cold water with the grain in it: one thing after another.

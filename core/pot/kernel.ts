@@ -19,7 +19,7 @@ export interface KernelKind {
   cookRate: number
 }
 
-export interface KernelGiven {
+export interface KernelInput {
   radiusMm: number
   skin: number
   soakLimit: number
@@ -50,7 +50,7 @@ export const capacityOf = (
 ): number => soakLimit + (most - soakLimit) * alpha * alpha * alpha * Math.sqrt(alpha)
 
 /** @param shells 4 or more  @throws {RangeError} for fewer */
-export function kernelKind(given: KernelGiven, shells: number): KernelKind {
+export function kernelKind(given: KernelInput, shells: number): KernelKind {
   if (!(Number.isInteger(shells) && shells >= 4))
     throw new RangeError(`kernelKind: shells must be 4 or more, got ${shells}`)
   const step = 1 / shells

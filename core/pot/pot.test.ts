@@ -226,13 +226,13 @@ describe('pot', () => {
   test('goes back to a snapshot and repeats itself', () => {
     const pot = fillPot(setup(), FULL)
     for (let s = 0; s < 400; s++) stepPot(pot, 1, boiling)
-    const kept = snapshotOf(pot)
+    const leftover = snapshotOf(pot)
     const run = () => {
       for (let s = 0; s < 200; s++) stepPot(pot, 1, boiling)
       return [pot.freeG, pot.bulkC, ...pot.uptake]
     }
     const first = run()
-    restore(pot, kept)
+    restore(pot, leftover)
     expect(run()).toEqual(first)
   })
 })

@@ -10,12 +10,12 @@ import {
   advanceKernel,
   kernelKind,
   kernelMean,
-  type KernelGiven,
+  type KernelInput,
   type KernelKind,
 } from './kernel'
 
 /** One kind of grain in the pot; a blend has several, sharing one water. */
-export interface PotGrain extends KernelGiven {
+export interface PotGrain extends KernelInput {
   dryG: number
   bulkDensity: number
   kernelDensity: number

@@ -3,7 +3,7 @@ import { lossFactor, type LidPosition } from '#core/heat/lid'
 import { centreCooked, layerUptake, liquidOf, type Pot } from './pot'
 
 /** The inside of a pot at a moment. */
-export interface Glimpse {
+export interface Readout {
   /** g/g, bottom first. */
   uptakeByLayer: number[]
   /** Degree of gelatinisation in each layer's slowest centre, 0..1, bottom first. */
@@ -13,7 +13,7 @@ export interface Glimpse {
   bottomC: number
 }
 
-export function glimpseOf(pot: Pot): Glimpse {
+export function readoutOf(pot: Pot): Readout {
   const layers = Array.from({ length: pot.resolution.layers }, (_, l) => l)
   return {
     uptakeByLayer: layers.map((l) => layerUptake(pot, l)),
@@ -24,7 +24,7 @@ export function glimpseOf(pot: Pot): Glimpse {
   }
 }
 
-export const meanCentre = ({ centreByLayer }: Pick<Glimpse, 'centreByLayer'>): number =>
+export const meanCentre = ({ centreByLayer }: Pick<Readout, 'centreByLayer'>): number =>
   centreByLayer.reduce((a, b) => a + b, 0) / centreByLayer.length
 
 /** Near enough to the boil to steam, K. */

@@ -1,2 +1,2 @@
 /** What a deed is about. */
-export type DeedKind = 'pour' | 'soak' | 'heat' | 'minutes' | 'lid' | 'put-in' | 'rest' | 'vent'
+export type ActionKind = 'pour' | 'soak' | 'heat' | 'minutes' | 'lid' | 'put-in' | 'rest' | 'vent'

@@ -1,5 +1,5 @@
 import type { CookEvent } from '#core/cook/events'
-import { standing } from '#core/cook/events'
+import { activeEvents } from '#core/cook/events'
 import { USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
 import type { HeatLevel } from '#core/heat/sources'
@@ -21,7 +21,7 @@ export interface Act {
 }
 
 /** All that was done to a pot, in minutes from the pour. It is all the outcome comes from. */
-export interface Doing {
+export interface PlayerActions {
   washes: number
   soakMinutes: number
   pourG: number
@@ -39,13 +39,13 @@ const MINUTE = 60_000
 
 /** Reads the deed out of what was pressed: up to the wash and the soak what is told is what is done; from the pour on hands and words go apart.
  *  @returns undefined before the pour */
-export function doingOf(
+export function playerActionsOf(
   view: CookView,
   events: readonly CookEvent[],
   acts: readonly Act[],
   nowMs: number,
-): Doing | undefined {
-  const happened = standing(events).filter((e) => e.atMs <= nowMs)
+): PlayerActions | undefined {
+  const happened = activeEvents(events).filter((e) => e.atMs <= nowMs)
   const pour = happened.find((e) => e.kind === 'cue' && e.stage === 'pour')
   if (!pour) return undefined
   const minute = (atMs: number) => Math.max(0, (atMs - pour.atMs) / MINUTE)
@@ -81,7 +81,7 @@ const PASSING_MIN = 0.1
 const settled = <T extends { atMin: number }>(turns: readonly T[]): T[] =>
   turns.filter((t, i) => !turns[i + 1] || turns[i + 1]!.atMin - t.atMin > PASSING_MIN)
 
-const look = (atMin: number, minutes: number): Doing['lids'] => [
+const look = (atMin: number, minutes: number): PlayerActions['lids'] => [
   { atMin, lid: 'off' },
   { atMin: atMin + minutes, lid: 'on' },
 ]

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { readDoing } from '#core/contract/practice'
-import { settledRequest } from '#core/contract/plan-request'
+import { parsePlayerActions } from '#core/contract/practice'
+import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
 import type { CookEvent } from '#core/cook/events'
 import { replay, type RunningCook } from '#core/cook/replay'
 import { deliveredPower, type HeatLevel } from '#core/heat/sources'
@@ -9,16 +9,16 @@ import { plan } from '#core/plan/plan'
 import { FULL } from '#core/pot/pot'
 import { simulate } from '#core/simulate/simulate'
 import { standingLoss } from '#core/vessel/vessel'
-import { cookByHand } from './run-actions'
+import { runActions } from './run-actions'
 import { debriefOf } from './debrief'
-import { doingOf, LEVELS, LIDS, type Doing } from './player-actions'
+import { playerActionsOf, LEVELS, LIDS, type PlayerActions } from './player-actions'
 import { endingOf } from './ending'
 import { signsOf } from './signs'
-import { kitchenOf, type Kitchen, type Situation } from './situation'
+import { kitchenOf, type PracticeConditions, type Situation } from './situation'
 import { DOUBLED_POUR_G, situationOf, SITUATIONS } from './situations'
 
 const situation = (id: string): Situation => situationOf(id)!
-const BASE: Doing = {
+const BASE: PlayerActions = {
   washes: 3,
   soakMinutes: 0,
   pourG: 0,
@@ -36,15 +36,18 @@ interface Hand {
   turnMin?: number
   level?: HeatLevel
   simmerMin?: number
-  lids?: Doing['lids']
+  lids?: PlayerActions['lids']
   putInAfter?: number
   soakMinutes?: number
 }
 
-function byHand({ card, cardRequest, real, right, heldMinutes }: Kitchen, hand: Hand = {}): Doing {
+function byHand(
+  { card, cardRequest, real, right, heldMinutes }: PracticeConditions,
+  hand: Hand = {},
+): PlayerActions {
   const last = card.stages.find((s) => s.id === 'simmer' || s.id === 'steam')!
   const up = card.stages.find((s) => s.id === 'heat-up')!
-  const base: Doing = {
+  const base: PlayerActions = {
     ...BASE,
     washes: cardRequest.rinse.washes,
     soakMinutes: hand.soakMinutes ?? cardRequest.soak?.minutes ?? 0,
@@ -52,7 +55,7 @@ function byHand({ card, cardRequest, real, right, heldMinutes }: Kitchen, hand: 
     heats: [{ atMin: 0, level: up.heat }],
   }
   const steamed = right.stages.some((s) => s.kind === 'steam')
-  const boil = hand.turnMin ?? cookByHand(real, base, heldMinutes).marks.boil!
+  const boil = hand.turnMin ?? runActions(real, base, heldMinutes).marks.boil!
   const turn = steamed ? boil + 3 : boil
   const off = turn + (hand.simmerMin ?? last.minutes.expected)
   const rest = card.stages.find((s) => s.id === 'rest')?.minutes.expected ?? 0
@@ -65,14 +68,14 @@ function byHand({ card, cardRequest, real, right, heldMinutes }: Kitchen, hand: 
   }
 }
 
-const ends = (id: string, doing: Doing) => {
+const ends = (id: string, playerActions: PlayerActions) => {
   const { real, heldMinutes } = kitchenOf(situation(id))
-  return endingOf(cookByHand(real, doing, heldMinutes, FULL))
+  return endingOf(runActions(real, playerActions, heldMinutes, FULL))
 }
 
 describe('a pot cooked by hand', () => {
   test('is the simulator’s own pot: the same heat, lid and minutes as a script come to the same', () => {
-    const request = settledRequest({
+    const request = parsePlanRequestOrThrow({
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 300 },
       vessel: 'heavy-3.5',
@@ -82,7 +85,7 @@ describe('a pot cooked by hand', () => {
     const made = plan(request)
     const loss = standingLoss(request.vessel, celsius(made.boil_c), celsius(request.kitchenC))
     const power = (level: HeatLevel) => deliveredPower(request.source, level, loss)
-    const doing: Doing = {
+    const playerActions: PlayerActions = {
       ...BASE,
       pourG: made.water.pour_g,
       heats: [
@@ -96,7 +99,7 @@ describe('a pot cooked by hand', () => {
       ],
       serveMin: 34,
     }
-    const mine = cookByHand(request, doing, 0, FULL)
+    const mine = runActions(request, playerActions, 0, FULL)
     const step = (level: HeatLevel, minutes: number, lid: 'on' | 'off' = 'on') => ({
       powerW: power(level),
       lid,
@@ -129,7 +132,7 @@ describe('a pot cooked by hand', () => {
         fc.option(minute),
         ({ id }, pourG, heats, lids, putInMin, ventMin) => {
           const { real, heldMinutes } = kitchenOf(situation(id))
-          const { pot, prepared } = cookByHand(
+          const { pot, prepared } = runActions(
             real,
             { ...BASE, pourG, heats, lids, putInMin, ventMin, serveMin: 60 },
             heldMinutes,
@@ -154,13 +157,13 @@ describe('situations', () => {
   test('are at least eight, each with a card that leads astray here and hands that do better', () => {
     expect(SITUATIONS.length).toBeGreaterThanOrEqual(8)
     expect(new Set(SITUATIONS.map((s) => s.id)).size).toBe(SITUATIONS.length)
-    const { marks: click } = cookByHand(kitchenOf(situation('the-beep')).real, {
+    const { marks: click } = runActions(kitchenOf(situation('the-beep')).real, {
       ...BASE,
       pourG: kitchenOf(situation('the-beep')).card.water.pour_g,
     })
     const pressed = kitchenOf(situation('let-out-at-once'))
-    const sealed: Doing = { ...BASE, pourG: pressed.card.water.pour_g }
-    const { marks: pin } = cookByHand(pressed.real, sealed, pressed.heldMinutes)
+    const sealed: PlayerActions = { ...BASE, pourG: pressed.card.water.pour_g }
+    const { marks: pin } = runActions(pressed.real, sealed, pressed.heldMinutes)
     const heldUntil = pin.pressure! + pressed.heldMinutes
     const at = (id: string, hand?: Hand) => byHand(kitchenOf(situation(id)), hand)
     const simmerOf = (id: string) =>
@@ -169,11 +172,11 @@ describe('situations', () => {
     const late = slow.right.stages
       .filter((s) => s.kind === 'simmer')
       .reduce((sum, s) => sum + s.minutes.expected, 0)
-    const open = (from: number, to: number): Doing['lids'] => [
+    const open = (from: number, to: number): PlayerActions['lids'] => [
       { atMin: from, lid: 'off' },
       { atMin: to, lid: 'on' },
     ]
-    const cases: [id: string, bad: Doing, badly: string, good: Doing][] = [
+    const cases: [id: string, bad: PlayerActions, badly: string, good: PlayerActions][] = [
       [
         'first-pot-at-height',
         at('first-pot-at-height'),
@@ -241,7 +244,7 @@ describe('situations', () => {
   test('the doubled card is twice what the single pot takes', () => {
     const { card } = situation('double-batch')
     const single = plan(
-      settledRequest({ ...card, amount: { basis: 'dry-mass', value: 100 }, pour_override_g: null }),
+      parsePlanRequestOrThrow({ ...card, amount: { basis: 'dry-mass', value: 100 }, pour_override_g: null }),
     )
     expect(Math.abs(DOUBLED_POUR_G / (2 * single.water.pour_g) - 1)).toBeLessThan(0.01)
   })
@@ -250,23 +253,23 @@ describe('situations', () => {
 describe('a debrief', () => {
   test('says of each act what the pot comes to without it, cooked again', () => {
     const kitchen = kitchenOf(situation('the-lid-lifter'))
-    const doing = byHand(kitchen, {
+    const playerActions = byHand(kitchen, {
       lids: [
         { atMin: 9, lid: 'off' },
         { atMin: 19, lid: 'on' },
       ],
     })
-    const told = debriefOf(kitchen, doing, 'lid')
-    const mine = cookByHand(kitchen.real, doing, 0, FULL)
+    const told = debriefOf(kitchen, playerActions, 'lid')
+    const mine = runActions(kitchen.real, playerActions, 0, FULL)
     expect(told.deeds[0]).toMatchObject({ kind: 'lid', without: 'with it left on' })
-    for (const deed of told.deeds) {
-      const without = cookByHand(kitchen.real, deed.doing, 0, FULL)
-      expect(deed.ending).toEqual(endingOf(without))
-      expect(deed.did.evaporatedG).toBeCloseTo(mine.pot.evaporatedG - without.pot.evaporatedG, 9)
-      expect(deed.doing).not.toEqual(doing)
+    for (const action of told.deeds) {
+      const without = runActions(kitchen.real, action.doing, 0, FULL)
+      expect(action.ending).toEqual(endingOf(without))
+      expect(action.did.evaporatedG).toBeCloseTo(mine.pot.evaporatedG - without.pot.evaporatedG, 9)
+      expect(action.doing).not.toEqual(playerActions)
     }
     // The lid's own deed is the very cook with the lid left alone.
-    expect(told.deeds[0]!.doing).toEqual({ ...doing, lids: [] })
+    expect(told.deeds[0]!.doing).toEqual({ ...playerActions, lids: [] })
     expect(told.moment.other).toBeDefined()
   })
 
@@ -309,8 +312,8 @@ test('what was done is read out of presses: calls up to the pour, hands after it
     { id: 'b', atMs: 12 * MIN, kind: 'lid', lid: 'ajar' },
   ] as const
   const view = replay(cook, events, 20 * MIN)
-  expect(doingOf(view, events.slice(0, 4), acts, 20 * MIN)).toBeUndefined()
-  expect(doingOf(view, events, acts, 20 * MIN)).toEqual({
+  expect(playerActionsOf(view, events.slice(0, 4), acts, 20 * MIN)).toBeUndefined()
+  expect(playerActionsOf(view, events, acts, 20 * MIN)).toEqual({
     washes: 2,
     soakMinutes: 0,
     pourG: 480,
@@ -326,19 +329,19 @@ test('what was done is read out of presses: calls up to the pour, hands after it
   })
   // A wash that is taken back was none.
   const taken = [...events, event('take-back', 'rinse', 6.5, { target: 'washed rinse 3' })]
-  expect(doingOf(replay(cook, taken, 20 * MIN), taken, acts, 20 * MIN)!.washes).toBe(1)
+  expect(playerActionsOf(replay(cook, taken, 20 * MIN), taken, acts, 20 * MIN)!.washes).toBe(1)
 })
 
 test('signs say what can be heard, and show the surface only to who lifts the lid', () => {
   const { real, card } = kitchenOf(situation('the-thin-pan'))
-  const at = (serveMin: number, more: Partial<Doing> = {}) => {
-    const doing = { ...BASE, pourG: card.water.pour_g, serveMin, ...more }
-    return signsOf(cookByHand(real, doing), serveMin)
+  const at = (serveMin: number, more: Partial<PlayerActions> = {}) => {
+    const playerActions = { ...BASE, pourG: card.water.pour_g, serveMin, ...more }
+    return signsOf(runActions(real, playerActions), serveMin)
   }
   expect(at(0.5).says).toEqual(['Still'])
   expect(at(6)).toMatchObject({ surface: 'hidden', says: ['A rolling boil, steam pushes out at the lid'] })
   expect(at(6, { lids: [{ atMin: 5.9, lid: 'off' }] })).toMatchObject({ surface: 'water' })
-  const { marks } = cookByHand(real, { ...BASE, pourG: card.water.pour_g, serveMin: 60 })
+  const { marks } = runActions(real, { ...BASE, pourG: card.water.pour_g, serveMin: 60 })
   expect(at(marks.dry! + 0.3).says).toContain('The bubbling has turned to a dry crackle')
   expect(at(marks.dry! + 5).says[0]).toBe('A smell of burning')
   // Off the heat it is quiet.
@@ -353,9 +356,9 @@ test('signs say what can be heard, and show the surface only to who lifts the li
 })
 
 test('what a page tells of a pot is read strictly: the field, the limit and the value are named', () => {
-  expect(readDoing(BASE)).toEqual({ ok: true, value: BASE })
+  expect(parsePlayerActions(BASE)).toEqual({ ok: true, value: BASE })
   const wrong = (over: Record<string, unknown>) => {
-    const read = readDoing({ ...BASE, ...over })
+    const read = parsePlayerActions({ ...BASE, ...over })
     return read.ok ? 'taken' : read.errors[0]!.message
   }
   expect(wrong({ pourG: -1 })).toBe('pourG must be a number from 0 to 60000 g, got -1')
@@ -366,5 +369,5 @@ test('what a page tells of a pot is read strictly: the field, the limit and the 
   expect(wrong({ lids: Array.from({ length: 201 }, () => ({ atMin: 1, lid: 'on' })) })).toBe(
     'lids holds at most 200, got 201',
   )
-  expect(readDoing(null).ok).toBe(false)
+  expect(parsePlayerActions(null).ok).toBe(false)
 })

@@ -1,20 +1,20 @@
 import { SCORCH_FROM_C } from '#core/constants'
 import { deliveredPower, fullPower, type HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
-import { prepare, type Prepared } from '#core/plan/prepare'
+import { prepare, type PreparedPlan } from '#core/plan/prepare'
 import { setupFor } from '#core/plan/pour-problem'
 import type { PlanRequest } from '#core/plan/request'
-import { glimpseOf, type Glimpse as Inside } from '#core/pot/readout'
+import { readoutOf, type Readout as Inside } from '#core/pot/readout'
 import { joinGrain } from '#core/pot/actions'
 import { fillPot, liquidOf, type Pot, type Resolution } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { SWEEP } from '#core/simulate/sweep'
 import { celsius } from '#core/units/units'
 import { standingLoss } from '#core/vessel/vessel'
-import type { Doing } from './player-actions'
+import type { PlayerActions } from './player-actions'
 
 /** The inside of the pot at a minute from the pour. */
-export interface Glimpse extends Inside {
+export interface Readout extends Inside {
   atMin: number
 }
 
@@ -30,8 +30,8 @@ export interface Marks {
 
 export interface Handled {
   pot: Pot
-  prepared: Prepared
-  glimpses: Glimpse[]
+  prepared: PreparedPlan
+  glimpses: Readout[]
   marks: Marks
   /** As it stands at the end. */
   powerW: number
@@ -48,19 +48,22 @@ const VALVE_LEAK = 0.3 / 60
 
 /** Cooks a pot by what hands did to it, and by nothing else: no plan, no clock, no call.
  *  @param real the kitchen as it truly is  @param heldMinutes for how long an electric pressure pot was set to hold */
-export function cookByHand(
+export function runActions(
   real: PlanRequest,
-  doing: Doing,
+  playerActions: PlayerActions,
   heldMinutes = 0,
   resolution: Resolution = SWEEP,
 ): Handled {
-  const request = asDone(real, doing)
+  const request = asDone(real, playerActions)
   const prepared = prepare(request)
   const { method, timed, boilC } = prepared
   const { vessel, source, kitchenC } = request
   const basket = method.basket === true
   const pot = fillPot(
-    setupFor({ ...prepared, vessel, kitchenC, stages: timed.stages, way: method.water, basket }, doing.pourG),
+    setupFor(
+      { ...prepared, vessel, kitchenC, stages: timed.stages, way: method.water, basket },
+      playerActions.pourG,
+    ),
     resolution,
   )
   const sealedC = timed.stages.find((s) => s.sealedC !== undefined)?.sealedC
@@ -69,7 +72,7 @@ export function cookByHand(
   const powerOf = (level: HeatLevel) =>
     appliance ? (level === 'off' ? 0 : fullPower(source)) : deliveredPower(source, level, loss)
 
-  const glimpses: Glimpse[] = []
+  const readouts: Readout[] = []
   const marks: Marks = {}
   const mark = (what: keyof Marks, is = true) => {
     if (is && marks[what] === undefined) marks[what] = pot.now / 60
@@ -78,7 +81,7 @@ export function cookByHand(
     mark('boil', p.bulkC >= boilC - AT_BOIL_K)
     mark('dry', liquidOf(p) <= 0 && p.present.includes(true))
     mark('burning', p.bottomC > SCORCH_FROM_C)
-    if (p.now / 60 >= (glimpses.at(-1)?.atMin ?? -Infinity) + EVERY_MIN) glimpses.push(glimpse(p))
+    if (p.now / 60 >= (readouts.at(-1)?.atMin ?? -Infinity) + EVERY_MIN) readouts.push(readout(p))
   }
 
   let power = 0
@@ -149,9 +152,9 @@ export function cookByHand(
       } else left -= runPhase(pot, phase({ until: { minutes: left } }), watch).minutes
     }
   }
-  for (const { atMin, act } of turns(doing)) {
-    pass(Math.max(0, Math.min(atMin, doing.serveMin) - pot.now / 60))
-    if (atMin > doing.serveMin) break
+  for (const { atMin, act } of turns(playerActions)) {
+    pass(Math.max(0, Math.min(atMin, playerActions.serveMin) - pot.now / 60))
+    if (atMin > playerActions.serveMin) break
     if (act.heat !== undefined) {
       power = powerOf(act.heat)
       if (source.kind === 'pressure')
@@ -177,15 +180,15 @@ export function cookByHand(
       mark('unsealed')
     }
   }
-  pass(Math.max(0, doing.serveMin - pot.now / 60))
+  pass(Math.max(0, playerActions.serveMin - pot.now / 60))
   // What lies aside when it comes to the table is eaten as it is.
   for (const grain of prepared.later) joinGrain(pot, grain)
-  glimpses.push(glimpse(pot))
-  return { pot, prepared, glimpses, marks, powerW: power, lid, sealed }
+  readouts.push(readout(pot))
+  return { pot, prepared, glimpses: readouts, marks, powerW: power, lid, sealed }
 }
 
 /** The kitchen's request with the washing and soaking that were really done. Grain that came washed and soaked stays so. */
-function asDone(real: PlanRequest, { washes, soakMinutes }: Doing): PlanRequest {
+function asDone(real: PlanRequest, { washes, soakMinutes }: PlayerActions): PlanRequest {
   if (real.soak !== null) return real
   const rinse = { ...real.rinse, washes, drain: washes > 0 ? real.rinse.drain : ('none' as const) }
   if (soakMinutes <= 0) return { ...real, rinse }
@@ -201,7 +204,7 @@ interface Turn {
   act: { heat?: HeatLevel; lid?: LidPosition; putIn?: boolean; vent?: boolean }
 }
 
-const turns = ({ heats, lids, putInMin, ventMin }: Doing): Turn[] =>
+const turns = ({ heats, lids, putInMin, ventMin }: PlayerActions): Turn[] =>
   [
     ...heats.map(({ atMin, level }): Turn => ({ atMin, act: { heat: level } })),
     ...lids.map(({ atMin, lid }): Turn => ({ atMin, act: { lid } })),
@@ -209,4 +212,4 @@ const turns = ({ heats, lids, putInMin, ventMin }: Doing): Turn[] =>
     ...(ventMin === null ? [] : [{ atMin: ventMin, act: { vent: true } }]),
   ].sort((a, b) => a.atMin - b.atMin)
 
-const glimpse = (pot: Pot): Glimpse => ({ atMin: pot.now / 60, ...glimpseOf(pot) })
+const readout = (pot: Pot): Readout => ({ atMin: pot.now / 60, ...readoutOf(pot) })

@@ -1,7 +1,7 @@
-import { settledRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
-import type { DeedKind } from './action-kind'
+import type { ActionKind } from './action-kind'
 import type { Plan } from '#core/plan/result'
 
 /** What a pair of hands can do in a situation, beside heat and lid. */
@@ -23,7 +23,7 @@ export interface Situation {
   /** Who wants what, at which stage, after how many minutes. */
   asked?: readonly { stage: string; afterMin: number; says: string }[]
   /** Which of the deeds it turns on. */
-  about: DeedKind
+  about: ActionKind
   /** What is worth doing here, said only after the pot. */
   trap: string
   /** The sentence that stays. */
@@ -31,7 +31,7 @@ export interface Situation {
 }
 
 /** A situation ready to be cooked. */
-export interface Kitchen {
+export interface PracticeConditions {
   /** The card's own plan, which stands on the stove. */
   card: Plan
   cardRequest: PlanRequest
@@ -43,14 +43,14 @@ export interface Kitchen {
   heldMinutes: number
 }
 
-const laid = new Map<string, Kitchen>()
+const laid = new Map<string, PracticeConditions>()
 
 /** The card's plan and the true kitchen. Reckoned once for each situation. */
-export function kitchenOf(situation: Situation): Kitchen {
+export function kitchenOf(situation: Situation): PracticeConditions {
   const known = laid.get(situation.id)
   if (known) return known
-  const cardRequest = settledRequest(situation.card)
-  const real = settledRequest({ ...situation.card, pour_override_g: null, ...situation.here })
+  const cardRequest = parsePlanRequestOrThrow(situation.card)
+  const real = parsePlanRequestOrThrow({ ...situation.card, pour_override_g: null, ...situation.here })
   const card = plan(cardRequest)
   const heldMinutes = card.stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
   // The card's own soak, where the grain came dry, is part of what is right.

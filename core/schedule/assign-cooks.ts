@@ -15,7 +15,7 @@ export function assignHands(
   const until = Array<number>(cooks).fill(-Infinity)
   const load = Array<number>(cooks).fill(0)
   const keeper = new Map<string, number>(given)
-  const hands = Array<number>(tasks.length).fill(0)
+  const assignCooks = Array<number>(tasks.length).fill(0)
   const order = tasks
     .map((_, i) => i)
     .sort((a, b) => tasks[a]!.start - tasks[b]!.start || tasks[a]!.end - tasks[b]!.end)
@@ -28,10 +28,10 @@ export function assignHands(
       wanted !== undefined && wanted < cooks && (free.length === 0 || free.includes(wanted))
         ? wanted
         : (free.sort((a, b) => load[a]! - load[b]! || a - b)[0] ?? 0)
-    hands[i] = hand
+    assignCooks[i] = hand
     if (!keeper.has(dish)) keeper.set(dish, hand)
     until[hand] = Math.max(until[hand]!, end)
     load[hand]! += end - start
   }
-  return hands
+  return assignCooks
 }

@@ -1,10 +1,10 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { METHOD_IDS } from '#core/methods/index'
 import { plan } from '#core/plan/plan'
 import { companionOf, dishOf, standsAt } from './dish-blocks'
 
 const read = (json: Partial<PlanRequestJson>) => {
-  const got = readPlanRequest({
+  const got = parsePlanRequest({
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     ...json,

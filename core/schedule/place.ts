@@ -19,7 +19,7 @@ export interface Placement {
 /** Nobody starts supper earlier than this, minutes. */
 const HORIZON_MIN = 3 * 1440
 /** All of it one after another, and this much more, minutes. */
-const SLACK_MIN = 90
+const MARGIN_MIN = 90
 const horizonFor = (
   order: readonly Block[],
   dishes: readonly Dish[],
@@ -27,7 +27,7 @@ const horizonFor = (
 ): number =>
   Math.min(
     HORIZON_MIN,
-    SLACK_MIN +
+    MARGIN_MIN +
       order.reduce(
         (sum, b) => sum + Math.max(b.minutes, ...Object.values(b.onBurner ?? {}).map((o) => o.minutes)),
         0,
@@ -58,7 +58,7 @@ export function place(
   for (let again = 0; ; again++) {
     const got = placeOnce(order, dishes, kitchen, options, notLater)
     // Where something would wait too long for what follows it, what follows comes earlier instead.
-    if (again >= MOST_AGAIN || !got.pull) return got.placement
+    if (again >= MAX_AGAIN || !got.pull) return got.placement
     notLater.set(got.pull.id, got.pull.start)
   }
 }
@@ -72,7 +72,7 @@ export interface PlaceOptions {
   /** Now, in minutes before the table: nothing else begins earlier. */
   nowBefore?: number
 }
-const MOST_AGAIN = 24
+const MAX_AGAIN = 24
 
 function placeOnce(
   order: readonly Block[],

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { anySupper, faults, kitchen } from '../../tests/helpers/schedules'
+import { anyMeal, faults, kitchen } from '../../tests/helpers/schedules'
 import { assignHands } from './assign-cooks'
 import { changed } from './timetable-changes'
 import { companionOf } from './dish-blocks'
@@ -38,7 +38,7 @@ function runTo(
   return { free, fixed, told }
 }
 const scenario = fc.tuple(
-  anySupper(3, 4),
+  anyMeal(3, 4),
   fc.integer({ min: 1, max: 2 }),
   fc.integer({ min: 1, max: 2 }),
   fc.double({ min: 0, max: 1, noNaN: true }),
@@ -47,7 +47,7 @@ const scenario = fc.tuple(
 
 describe('the rest of a supper under way', () => {
   test('goes round what has begun: nothing twice, no order broken, nothing begins before now, and what has begun stays', () => {
-    let looked = 0
+    let lidCheck = 0
     fc.assert(
       fc.property(scenario, ([dishes, burners, cooks, part, longer]) => {
         const k = kitchen(burners, cooks)
@@ -57,7 +57,7 @@ describe('the rest of a supper under way', () => {
         const { free, fixed, told } = runTo(dishes, planned.placed, now, longer)
         const got = placeLive({ dishes: free, kitchen: k, fixed, now, told })
         if (got.undone.length > 0) return
-        looked++
+        lidCheck++
         const lies = new Set(fixed.map((f) => f.block.id))
         // Dishes that have begun may stand longer than they should; that is told, not undone.
         const loose = dishes.map((d) => ({
@@ -77,7 +77,7 @@ describe('the rest of a supper under way', () => {
       }),
       { numRuns: 500 },
     )
-    expect(looked).toBeGreaterThan(250)
+    expect(lidCheck).toBeGreaterThan(250)
   })
 
   test('that runs as it was told changes nothing, and is not late', () => {
@@ -174,19 +174,19 @@ describe('hands', () => {
     fc.assert(
       fc.property(fc.array(task, { maxLength: 24 }), fc.integer({ min: 1, max: 3 }), (list, cooks) => {
         // As many at once as there are cooks, and no more.
-        const kept: { dish: string; start: number; end: number }[] = []
+        const leftover: { dish: string; start: number; end: number }[] = []
         for (const { dish, start, minutes } of list) {
-          const next = [...kept, { dish, start, end: start + minutes }]
+          const next = [...leftover, { dish, start, end: start + minutes }]
           if (
             Array.from({ length: 80 }, (_, m) => next.filter((t) => t.start <= m && m < t.end).length).every(
               (n) => n <= cooks,
             )
           )
-            kept.push(next.at(-1)!)
+            leftover.push(next.at(-1)!)
         }
-        const hands = assignHands(kept, cooks)
-        kept.forEach((a, i) =>
-          kept.forEach((b, j) => {
+        const hands = assignHands(leftover, cooks)
+        leftover.forEach((a, i) =>
+          leftover.forEach((b, j) => {
             if (i < j && hands[i] === hands[j]) expect(a.end <= b.start || b.end <= a.start).toBe(true)
           }),
         )

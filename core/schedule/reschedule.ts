@@ -2,7 +2,7 @@ import { place, type Lock, type Placement } from './place'
 import { search } from './search'
 import type { Block, Dish, FixedBlock, KitchenPlaces } from './task'
 
-export interface LiveGiven {
+export interface LiveInput {
   /** What has not begun, and what follows what has. */
   dishes: readonly Dish[]
   kitchen: KitchenPlaces
@@ -15,7 +15,7 @@ export interface LiveGiven {
 }
 
 /** The table slides by this much at the most, minutes; beyond it something else is wrong. */
-const MOST_LATE = 240
+const MAX_LATE = 240
 /** For less than this nothing that was told is changed, minutes. */
 const WORTH_A_CHANGE = 3
 /** A task may be due for this long before the table slides for it, minutes. */
@@ -31,7 +31,7 @@ export function placeLive({
   fixed,
   now,
   told,
-}: LiveGiven): Placement & { late: number; exact: boolean } {
+}: LiveInput): Placement & { late: number; exact: boolean } {
   const blocks = dishes.flatMap((d) => d.blocks)
   const least = Math.max(0, ...fixed.map(({ block, start }) => start + block.minutes))
   // What has been begun is cooked: that it waits longer than it should is told, but cannot be undone.
@@ -44,11 +44,11 @@ export function placeLive({
   const searched = (late: number, quick?: typeof QUICK) =>
     search({ dishes: free, kitchen, ...(locks ? { locks } : {}), ...at(late), ...quick })
 
-  const kept = told && blocks.some((b) => told.has(b.id)) ? keptOrder(blocks, told) : undefined
-  if (kept && least < WORTH_A_CHANGE) {
+  const leftover = told && blocks.some((b) => told.has(b.id)) ? previousOrder(blocks, told) : undefined
+  if (leftover && least < WORTH_A_CHANGE) {
     // Nothing that matters has changed: all of it stays where it was told, but what a hand has fixed elsewhere since.
     for (const burner of [undefined, ...kitchen.burners.map((b) => b.id)]) {
-      const got = place(kept.order, free, kitchen, {
+      const got = place(leftover.order, free, kitchen, {
         locks: whereTold(blocks, told!, locks, least, burner),
         ...at(least),
       })
@@ -56,9 +56,9 @@ export function placeLive({
     }
   }
   let byOrder: (Placement & { late: number }) | undefined
-  for (let late = least; kept && !byOrder && late <= least + MOST_LATE; late++) {
-    const got = place(kept.order, free, kitchen, {
-      burnerOf: kept.burnerOf,
+  for (let late = least; leftover && !byOrder && late <= least + MAX_LATE; late++) {
+    const got = place(leftover.order, free, kitchen, {
+      burnerOf: leftover.burnerOf,
       ...(locks ? { locks } : {}),
       ...at(late),
     })
@@ -71,7 +71,7 @@ export function placeLive({
   const first = searched(least, byOrder ? QUICK : undefined)
   if (first.undone.length === 0) return { ...first, late: least }
   // Between the soonest that cannot be and the soonest known that can, the middle again and again.
-  let [cannot, can] = [least, byOrder?.late ?? least + MOST_LATE]
+  let [cannot, can] = [least, byOrder?.late ?? least + MAX_LATE]
   let best = byOrder ? { ...byOrder, exact: false } : undefined
   if (!best) {
     const last = searched(can, QUICK)
@@ -93,8 +93,8 @@ export function placeLive({
  *  or goes to the one given.  @param least minutes by which the table is later than asked */
 function whereTold(
   blocks: readonly Block[],
-  told: NonNullable<LiveGiven['told']>,
-  locks: LiveGiven['locks'],
+  told: NonNullable<LiveInput['told']>,
+  locks: LiveInput['locks'],
   least: number,
   burner: string | undefined,
 ): Map<string, Lock> {
@@ -126,9 +126,9 @@ function whereTold(
 }
 
 /** The order and the burners that were told; what nobody was told of yet comes last, and finds its place round the rest. */
-function keptOrder(
+function previousOrder(
   blocks: readonly Block[],
-  told: NonNullable<LiveGiven['told']>,
+  told: NonNullable<LiveInput['told']>,
 ): { order: Block[]; burnerOf: Map<string, string> } {
   // Built backwards, what ends last was laid first.
   const endOf = (block: Block): number => {

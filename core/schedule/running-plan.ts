@@ -14,7 +14,7 @@ export interface Lying {
 }
 
 /** What is still to do by hand after the heat, and how long the pot may wait for it. */
-export interface ToDo {
+export interface RemainingTask {
   id: string
   title: string
   minutes: number
@@ -28,12 +28,12 @@ const AT_ONCE = 1
 
 /** A pot under way, for the board: all up to the end of its rest lies where the stove has it; what comes after waits for a hand, if it must.
  *  @param at the burner or appliance it stands at  @param keeps whether it stays there through its rest, as an appliance does */
-export function underWay(
+export function splitRunningPlan(
   plan: Plan,
   view: CookView,
   at: string | undefined,
   keeps: boolean,
-): { lying: Lying[]; toDo: ToDo[] } {
+): { fixedTasks: Lying[]; toDo: RemainingTask[] } {
   const seen = new Map(view.stages.map((s) => [s.id, s]))
   const rest = plan.stages.findLastIndex((s) => s.kind === 'rest' || s.kind === 'release')
   const after = new Set(
@@ -50,7 +50,7 @@ export function underWay(
   const [from, to] = [Math.min(...hot.map((s) => s.startMs)), Math.max(...hot.map((s) => s.endMs))]
   const stands = (start: number, end: number, isHot: boolean) =>
     isHot || (start >= from && end <= to && !hot.some((h) => h.startMs < end && h.endMs > start))
-  const lying = plan.stages
+  const fixedTasks = plan.stages
     .filter((s) => !after.has(s.id))
     .map((s): Lying => {
       const { startMs, endMs } = seen.get(s.id)!
@@ -72,7 +72,7 @@ export function underWay(
     })
   const toDo = plan.stages
     .filter((s) => after.has(s.id))
-    .map((s, i): ToDo => {
+    .map((s, i): RemainingTask => {
       const { startMs, endMs } = seen.get(s.id)!
       return {
         id: s.id,
@@ -82,5 +82,5 @@ export function underWay(
         waitMost: i === 0 ? REST_WAITS : AT_ONCE,
       }
     })
-  return { lying, toDo }
+  return { fixedTasks, toDo }
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { anySupper, faults, kitchen } from '../../tests/helpers/schedules'
+import { anyMeal, faults, kitchen } from '../../tests/helpers/schedules'
 import { companionOf } from './dish-blocks'
 import { place } from './place'
 import { search } from './search'
@@ -7,7 +7,7 @@ import { costlier, type Block, type Cost, type Dish, type KitchenPlaces } from '
 
 describe('a timetable', () => {
   test('takes nothing twice, breaks no order and keeps every limit, over thousands of suppers', () => {
-    let suppers = 0
+    let meals = 0
     for (const [dishes, tasks, runs] of [
       [1, 4, 600],
       [2, 3, 900],
@@ -16,26 +16,26 @@ describe('a timetable', () => {
     ] as const)
       fc.assert(
         fc.property(
-          anySupper(dishes, tasks),
+          anyMeal(dishes, tasks),
           fc.integer({ min: 1, max: 3 }),
           fc.integer({ min: 1, max: 2 }),
-          (supper, burners, cooks) => {
-            suppers++
+          (meal, burners, cooks) => {
+            meals++
             const k = kitchen(burners, cooks)
-            const { placed } = search({ dishes: supper, kitchen: k, tries: 6, mostExact: 60 })
-            expect(faults(placed, supper, k)).toEqual([])
+            const { placed } = search({ dishes: meal, kitchen: k, tries: 6, mostExact: 60 })
+            expect(faults(placed, meal, k)).toEqual([])
           },
         ),
         { numRuns: runs },
       )
-    expect(suppers).toBeGreaterThan(2500)
+    expect(meals).toBeGreaterThan(2500)
   })
 
   test('the same supper has the same timetable', () => {
     fc.assert(
-      fc.property(anySupper(4, 4), (supper) => {
+      fc.property(anyMeal(4, 4), (meal) => {
         const once = () =>
-          [...search({ dishes: supper, kitchen: kitchen(2), tries: 30 }).placed.values()].map((p) => [
+          [...search({ dishes: meal, kitchen: kitchen(2), tries: 30 }).placed.values()].map((p) => [
             p.block.id,
             p.start,
             p.at,
@@ -131,13 +131,13 @@ describe('beside looking at every start there is', () => {
         fc.tuple(dish('a'), dish('b'), dish('c')),
         fc.integer({ min: 1, max: 2 }),
         fc.integer({ min: 1, max: 2 }),
-        (supper, burners, cooks) => {
+        (meal, burners, cooks) => {
           const k = kitchen(burners, cooks)
-          const got = search({ dishes: supper, kitchen: k })
-          const best = exhaustive(supper, k, 26)
+          const got = search({ dishes: meal, kitchen: k })
+          const best = exhaustive(meal, k, 26)
           if (!got.exact) return
           if (best) expect([costlier(got.cost, best) <= 0, got.cost, best]).toEqual([true, got.cost, best])
-          expect(faults(got.placed, supper, k)).toEqual([])
+          expect(faults(got.placed, meal, k)).toEqual([])
         },
       ),
       { numRuns: 60 },
@@ -145,7 +145,7 @@ describe('beside looking at every start there is', () => {
   })
 
   test('twelve tasks in four dishes', () => {
-    const supper = ['a', 'b', 'c', 'd'].map((id, n) =>
+    const meal = ['a', 'b', 'c', 'd'].map((id, n) =>
       companionOf({
         id,
         title: id,
@@ -164,8 +164,8 @@ describe('beside looking at every start there is', () => {
       }),
     )
     const k = kitchen(1)
-    const got = search({ dishes: supper, kitchen: k })
-    expect(faults(got.placed, supper, k)).toEqual([])
+    const got = search({ dishes: meal, kitchen: k })
+    expect(faults(got.placed, meal, k)).toEqual([])
     // One pair of hands serves four dishes one after another: 0, 1, 2 and 3 minutes of holding, and no timetable has less.
     expect(got.cost).toMatchObject({ undone: 0, held: 6 })
   })
@@ -180,11 +180,11 @@ describe('what cannot be', () => {
       tasks: [{ id: 'cook', title: 'cook', minutes: 20, handsOn: false, needs: 'burner' }],
     })
   test('two pots on one burner that both must be eaten at once', () => {
-    const supper = [hot('a', 0), hot('b', 0)]
-    const got = search({ dishes: supper, kitchen: kitchen(1) })
+    const meal = [hot('a', 0), hot('b', 0)]
+    const got = search({ dishes: meal, kitchen: kitchen(1) })
     expect(got.cost.undone).toBe(1)
     expect(got.undone[0]!.why).toBe('waits-too-long')
-    expect(search({ dishes: supper, kitchen: kitchen(2) }).cost).toEqual({ undone: 0, held: 0, span: 20 })
+    expect(search({ dishes: meal, kitchen: kitchen(2) }).cost).toEqual({ undone: 0, held: 0, span: 20 })
     expect(search({ dishes: [hot('a', 0), hot('b', 20)], kitchen: kitchen(1) }).cost).toEqual({
       undone: 0,
       held: 20,
@@ -197,14 +197,14 @@ describe('what cannot be', () => {
     ])
   })
   test('what is locked stays, and the rest goes round it', () => {
-    const supper = [hot('a', 60), hot('b', 60)]
+    const meal = [hot('a', 60), hot('b', 60)]
     const got = search({
-      dishes: supper,
+      dishes: meal,
       kitchen: kitchen(2),
       locks: new Map([['a cook', { start: 35, at: 'b2' }]]),
     })
     expect(got.placed.get('a cook')).toMatchObject({ start: -35, end: -15, at: 'b2' })
-    expect(faults(got.placed, supper, kitchen(2))).toEqual([])
+    expect(faults(got.placed, meal, kitchen(2))).toEqual([])
   })
   test('tasks in a circle, or after none of their own, are refused', () => {
     const task = (id: string, after: string[]) => ({

@@ -2,7 +2,7 @@ import { randomOf } from '#core/simulate/sweep'
 import { better, place, type Lock, type Placement, type PlaceOptions } from './place'
 import type { Block, Dish, KitchenPlaces } from './task'
 
-export interface SearchGiven extends Pick<PlaceOptions, 'fixed' | 'nowBefore'> {
+export interface SearchInput extends Pick<PlaceOptions, 'fixed' | 'nowBefore'> {
   dishes: readonly Dish[]
   kitchen: KitchenPlaces
   locks?: ReadonlyMap<string, Lock>
@@ -14,7 +14,7 @@ export interface SearchGiven extends Pick<PlaceOptions, 'fixed' | 'nowBefore'> {
 }
 
 /** Suppers up to this many ways of ordering and placing are tried in all of them. */
-const MOST_EXACT = 3000
+const MAX_EXACT = 3000
 const TRIES = 500
 
 /** The best timetable: all orders of a small supper, so that it is the best there is; for a large one good orders, and changes to the best of
@@ -27,8 +27,8 @@ export function search({
   nowBefore,
   seed = 1,
   tries = TRIES,
-  mostExact = MOST_EXACT,
-}: SearchGiven): Placement & { exact: boolean; tried: number } {
+  mostExact = MAX_EXACT,
+}: SearchInput): Placement & { exact: boolean; tried: number } {
   const blocks = dishes.flatMap((d) => d.blocks)
   const wanting = blocks.filter((b) => b.needs.some((n) => n.place === 'burner') && !locks?.get(b.id)?.at)
   const options = {

@@ -29,10 +29,10 @@ export interface SplitOption {
   bedMm: number
 }
 
-const MOST_POTS = 3
+const MAX_POTS = 3
 const STEP_G = 5
 /** A pot that would get less than this is not worth washing, g. */
-const LEAST_G = 60
+const MIN_G = 60
 
 const unfit = (plan: Plan): boolean => plan.cautions.some((c) => c.severity === 'stop')
 
@@ -40,14 +40,14 @@ const unfit = (plan: Plan): boolean => plan.cautions.some((c) => c.severity === 
  *  first, then the fewest minutes of hands, then the shallowest bed. */
 export function splitBatch(grams: number, pots: readonly SplitPot[]): SplitOption[] {
   const options: SplitOption[] = []
-  for (const set of subsets(pots, MOST_POTS)) {
+  for (const set of subsets(pots, MAX_POTS)) {
     if (new Set(set.map((p) => p.place)).size < set.length) continue
     const shares = shared(grams, set)
     if (shares) options.push(optionOf(shares, 1))
   }
   for (const pot of pots) {
     const half = Math.round(grams / 2 / STEP_G) * STEP_G
-    const one = half >= LEAST_G ? planned(pot, half) : undefined
+    const one = half >= MIN_G ? planned(pot, half) : undefined
     if (one) options.push(optionOf([{ pot, grams: half, plan: one }], 2))
   }
   return options.sort((a, b) => a.minutes - b.minutes || a.handsOn - b.handsOn || a.bedMm - b.bedMm)
@@ -66,7 +66,7 @@ function shared(grams: number, set: readonly SplitPot[]): SplitShare[] | undefin
   for (const [i, pot] of set.entries()) {
     const own = i === set.length - 1 ? left : Math.round((grams * pot.capacityMl) / room / STEP_G) * STEP_G
     left -= own
-    if (set.length > 1 && own < LEAST_G) return undefined
+    if (set.length > 1 && own < MIN_G) return undefined
     const plan = planned(pot, own)
     if (!plan) return undefined
     shares.push({ pot, grams: own, plan })

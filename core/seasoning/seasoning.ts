@@ -14,7 +14,7 @@ export interface AddIn {
   out: AddInOut
 }
 
-export interface SeasoningGiven {
+export interface SeasoningInput {
   dryG: number
   /** Grain and the water in it, g. */
   cookedG: number
@@ -50,7 +50,7 @@ export const addInWater = (addIns: readonly AddIn[], dryG: number): number =>
     .reduce((sum, a) => sum + ((a.gramsPer100gDry * dryG) / 100) * a.waterShare, 0)
 
 /** Salt, stock and add-ins for one pot, by mass. Salt in stock and add-ins counts toward what is wanted. */
-export function seasoningOf(given: SeasoningGiven): Seasoning {
+export function seasoningOf(given: SeasoningInput): Seasoning {
   const addIns = given.addIns.map(({ name, gramsPer100gDry, waterShare, saltShare, when, out }) => {
     const grams = (gramsPer100gDry * given.dryG) / 100
     return { name, grams, waterG: grams * waterShare, saltG: grams * saltShare, when, out }

@@ -1,4 +1,4 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { plan } from '#core/plan/plan'
 import { prepare } from '#core/plan/prepare'
 import { fillPot, FULL } from '#core/pot/pot'
@@ -6,7 +6,7 @@ import { joinGrain } from '#core/pot/actions'
 import { cookPlan } from './cook-plan'
 
 const settle = (request: PlanRequestJson) => {
-  const read = readPlanRequest(request)
+  const read = parsePlanRequest(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }

@@ -1,4 +1,4 @@
-import { readSimulateRequest, simulateFrom, type SimulateRequestJson } from '#core/contract/simulate'
+import { parseSimulateRequest, simulateFrom, type SimulateRequestJson } from '#core/contract/simulate'
 import type { VarietyId } from '#core/grain/varieties'
 import { simulate } from './simulate'
 import { whatIf } from './what-if'
@@ -17,7 +17,7 @@ const run = (more: Partial<SimulateRequestJson> = {}) => {
 const FIVE: readonly VarietyId[] = ['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled']
 
 test('a stage changed to just what was planned changes nothing', () => {
-  const read = readSimulateRequest(asked())
+  const read = parseSimulateRequest(asked())
   if (!read.ok) throw new Error('unread')
   const simmer = simulate({ request: read.value.request, script: null, happenings: [] }).plan.stages.find(
     (s) => s.id === 'simmer',
@@ -63,7 +63,7 @@ test('a change of a stage the plan does not have is left alone', () => {
 })
 
 test('what if is asked of the cook as it is done, changes and all', () => {
-  const read = readSimulateRequest(
+  const read = parseSimulateRequest(
     asked({ changes: [{ stage: 'simmer', heat: 'high' }], events: [{ at_min: 8, kind: 'stir' }] }),
   )
   if (!read.ok) throw new Error('unread')

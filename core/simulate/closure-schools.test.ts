@@ -1,10 +1,10 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { plan } from '#core/plan/plan'
 import { cookPlan } from './cook-plan'
 
 const settle = (request: PlanRequestJson) => {
-  const read = readPlanRequest(request)
+  const read = parsePlanRequest(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }

@@ -1,11 +1,11 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETIES, type VarietyId } from '#core/grain/varieties'
 import { plan } from '#core/plan/plan'
 import { REDUCED } from '#core/pot/pot'
 import { cookPlan } from './cook-plan'
 
 const settle = (request: PlanRequestJson) => {
-  const read = readPlanRequest(request)
+  const read = parsePlanRequest(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }

@@ -1,9 +1,9 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { plan } from '#core/plan/plan'
 import { diagnose, ENDINGS, type Ending, type PastPot } from './diagnose'
 
 const settled = (more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({
+  const read = parsePlanRequest({
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     method: 'covered-simmer',

@@ -1,15 +1,15 @@
 import fc from 'fast-check'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { loseWater, pourMore, stirBed } from '#core/pot/actions'
 import { fillPot, FULL, grainWater, heatCapacityOf, type Pot } from '#core/pot/pot'
 import type { Phase } from '#core/pot/run'
 import { setupFor } from '#core/plan/pour-problem'
 import { prepare } from '#core/plan/prepare'
-import { runWith, type Happening } from './interventions'
+import { runWithInterventions, type Intervention } from './interventions'
 import { phasesOf } from './script'
 
-const read = readPlanRequest({
+const read = parsePlanRequest({
   grains: [{ variety: 'long-white' }],
   amount: { basis: 'dry-mass', value: 300 },
 })
@@ -33,7 +33,11 @@ const pot = (pourG = 520): Pot =>
   )
 const phases = (powerW: number, ...minutes: number[]): Phase[] =>
   minutes.map((m, i) => ({ id: `p${i}`, powerW, lid: 'on', mode: 'open', until: { minutes: m } }))
-const happening = (kind: Happening['kind'], atMin: number, more: Partial<Happening> = {}): Happening => ({
+const intervention = (
+  kind: Intervention['kind'],
+  atMin: number,
+  more: Partial<Intervention> = {},
+): Intervention => ({
   kind,
   atMin,
   seconds: 0,
@@ -76,10 +80,10 @@ describe('what happens on the way', () => {
           const p = pot()
           const before = allWater(p)
           const added = acts.reduce((sum, a) => sum + (a.kind === 'add-water' ? a.grams : 0), 0)
-          runWith(
+          runWithInterventions(
             p,
             phases(600, 8, 12),
-            acts.map((a) => happening(a.kind, a.atMin, { grams: a.grams, seconds: 20 })),
+            acts.map((a) => intervention(a.kind, a.atMin, { grams: a.grams, seconds: 20 })),
           )
           expect(allWater(p)).toBeCloseTo(before + added, 6)
           expect(p.freeG).toBeGreaterThanOrEqual(0)
@@ -89,24 +93,24 @@ describe('what happens on the way', () => {
     )
   })
   test('everything happens once and in order, also at the very start and the very end', () => {
-    const told = runWith(pot(), phases(400, 5, 5), [
-      happening('stir', 10),
-      happening('stir', 0),
-      happening('add-water', 5, { grams: 10 }),
-      happening('stir', 99),
+    const told = runWithInterventions(pot(), phases(400, 5, 5), [
+      intervention('stir', 10),
+      intervention('stir', 0),
+      intervention('add-water', 5, { grams: 10 }),
+      intervention('stir', 99),
     ])
     expect(told.map(({ kind }) => kind)).toEqual(['stir', 'p0', 'add-water', 'p1', 'stir'])
     told.slice(1).forEach(({ tMin }, i) => expect(tMin).toBeGreaterThanOrEqual(told[i]!.tMin))
   })
   test("a lid lifted takes of its stage's time, and lets off more steam than a lid left on", () => {
     const [left, lifted] = [pot(), pot()]
-    runWith(left, phases(150, 12), [])
-    runWith(lifted, phases(150, 12), [happening('lid-lift', 10, { seconds: 60 })])
+    runWithInterventions(left, phases(150, 12), [])
+    runWithInterventions(lifted, phases(150, 12), [intervention('lid-lift', 10, { seconds: 60 })])
     expect(lifted.now).toBeCloseTo(left.now, 6)
     expect(lifted.evaporatedG).toBeGreaterThan(left.evaporatedG)
   })
   test('what never comes is said, and a clock always comes', () => {
-    const told = runWith(
+    const told = runWithInterventions(
       pot(),
       [
         { id: 'boil', powerW: 20, lid: 'on', mode: 'open', until: { event: 'boil', atMostMinutes: 3 } },
@@ -127,7 +131,7 @@ describe('water that comes and goes', () => {
   })
   test('what runs over takes its heat along and leaves the pot as warm as it was', () => {
     const p = pot()
-    runWith(p, phases(800, 4), [])
+    runWithInterventions(p, phases(800, 4), [])
     const [celsius, heat] = [p.bulkC, heatCapacityOf(p)]
     loseWater(p, 80)
     expect(p.bulkC).toBe(celsius)
@@ -138,7 +142,7 @@ describe('water that comes and goes', () => {
   test('stirred, every layer is alike, and the whole holds what it held', () => {
     // Drunk nearly dry, the bottom has drunk the most.
     const p = pot(420)
-    runWith(p, phases(600, 16), [])
+    runWithInterventions(p, phases(600, 16), [])
     const [water, means] = [grainWater(p), [...p.mean]]
     stirBed(p)
     expect(grainWater(p)).toBeCloseTo(water, 9)
@@ -147,13 +151,13 @@ describe('water that comes and goes', () => {
   })
   test('boiling dry takes the water over the surplus: latent heat sets the minutes', () => {
     const p = pot(700)
-    runWith(
+    runWithInterventions(
       p,
       [{ id: 'boil', powerW: 1000, lid: 'on', mode: 'open', until: { event: 'boil', atMostMinutes: 60 } }],
       [],
     )
     const before = p.evaporatedG
-    runWith(p, phases(1000, 2), [])
+    runWithInterventions(p, phases(1000, 2), [])
     const loss = p.setup.loss * (p.setup.boilC - p.setup.kitchenC)
     expect(
       (p.evaporatedG - before) / (((1000 - loss) * 120 * p.setup.steamFactor) / LATENT_HEAT),

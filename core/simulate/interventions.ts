@@ -3,7 +3,7 @@ import { type Pot } from '#core/pot/pot'
 import { goingOn, runPhase, type Phase } from '#core/pot/run'
 
 /** Something that happens to the pot while it cooks. */
-export interface Happening {
+export interface Intervention {
   /** Minutes from the first heat. */
   atMin: number
   kind: 'lid-lift' | 'add-water' | 'lose-water' | 'stir'
@@ -15,7 +15,7 @@ export interface Happening {
 }
 
 /** What the run tells: when a phase ended, what happened, or what never came. */
-export interface Told {
+export interface RunEvent {
   tMin: number
   kind: string
 }
@@ -24,14 +24,14 @@ const MINUTE = 60
 
 /** Runs phases one after another, with what happens on the way at its own time.
  *  @param watch called after every step  @returns what happened and when, phases by `<id>` as they end and `never <id>` when they did not */
-export function runWith(
+export function runWithInterventions(
   pot: Pot,
   phases: readonly Phase[],
-  happenings: readonly Happening[],
+  interventions: readonly Intervention[],
   watch?: (pot: Pot) => void,
-): Told[] {
-  const told: Told[] = []
-  const queue = happenings.toSorted((a, b) => a.atMin - b.atMin)
+): RunEvent[] {
+  const told: RunEvent[] = []
+  const queue = interventions.toSorted((a, b) => a.atMin - b.atMin)
   const say = (kind: string) => told.push({ tMin: pot.now / MINUTE, kind })
   for (const phase of phases) {
     let left = 'minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes
@@ -77,7 +77,7 @@ export function runWith(
 /** @returns minutes it took */
 function happen(
   pot: Pot,
-  { kind, seconds, grams, celsius }: Happening,
+  { kind, seconds, grams, celsius }: Intervention,
   phase: Phase,
   watch?: (pot: Pot) => void,
 ): number {

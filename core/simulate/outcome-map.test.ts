@@ -1,12 +1,12 @@
-import { readSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
+import { parseSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
 import { METHOD_IDS } from '#core/methods/index'
-import { MAP_SIZE, MAP_SPAN, outcomeMap, waterSlack, type OutcomeMap } from './outcome-map'
+import { MAP_SIZE, MAP_SPAN, outcomeMap, waterRoomForError, type OutcomeMap } from './outcome-map'
 import { GOOD_OUTCOMES, OUTCOMES, outcomeWord } from './outcome-word'
 import { simulate } from './simulate'
 import type { Verdict } from './verdict'
 
 const asked = (more: Partial<SimulateRequestJson> = {}) => {
-  const read = readSimulateRequest({
+  const read = parseSimulateRequest({
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     method: 'covered-simmer',
@@ -107,13 +107,13 @@ test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'
   '%s: the slack lies around the plan, and its ends are as good as they are said to be',
   (variety) => {
     const grains = [{ variety }]
-    const slack = waterSlack(asked({ grains }))!
+    const roomForError = waterRoomForError(asked({ grains }))!
     const pour = simulate(asked({ grains })).plan.water.pour_g
-    expect(slack.fromG).toBeLessThan(pour)
-    expect(slack.toG).toBeGreaterThan(pour)
+    expect(roomForError.fromG).toBeLessThan(pour)
+    expect(roomForError.toG).toBeGreaterThan(pour)
     const word = (g: number) => outcomeWord(simulate(asked({ grains, pour_override_g: g })).verdict)
-    expect(GOOD_OUTCOMES.has(word((slack.fromG + pour) / 2))).toBe(true)
-    expect(GOOD_OUTCOMES.has(word((slack.toG + pour) / 2))).toBe(true)
+    expect(GOOD_OUTCOMES.has(word((roomForError.fromG + pour) / 2))).toBe(true)
+    expect(GOOD_OUTCOMES.has(word((roomForError.toG + pour) / 2))).toBe(true)
     expect(GOOD_OUTCOMES.has(word(pour * 0.4))).toBe(false)
   },
 )

@@ -37,7 +37,10 @@ const spread = ([from, to]: readonly [number, number], n: number, by: number): n
 
 /** Cooks the pot at every point of the map. A generator, so that it can be watched and stopped.
  *  @yields how many pots are done  @returns undefined where no stage is the cook's to stretch (a cooker lets go by itself) */
-export function* outcomeMap({ happenings, ...of }: Simulation): Generator<number, OutcomeMap | undefined> {
+export function* outcomeMap({
+  happenings: interventions,
+  ...of
+}: Simulation): Generator<number, OutcomeMap | undefined> {
   const ready = makeReady(of)
   const long = longStage(ready)
   if (!long || !(long.minutes > 0)) return undefined
@@ -49,7 +52,7 @@ export function* outcomeMap({ happenings, ...of }: Simulation): Generator<number
     const phases = ready.phases.map((p) => (p.id === long.id ? { ...p, until: { minutes: stretch } } : p))
     const row: OutcomeWord[] = []
     for (const pourG of pours) {
-      const { pot } = cookReady({ ...ready, phases, pourG }, happenings, SWEEP, NO_LUCK)
+      const { pot } = cookReady({ ...ready, phases, pourG }, interventions, SWEEP, NO_LUCK)
       row.push(outcomeWord(verdictOf(outcomeOf(pot), ready.prepared.blend.uptake, ready.prepared.sauce)))
       yield ++done
     }
@@ -66,29 +69,35 @@ export function* outcomeMap({ happenings, ...of }: Simulation): Generator<number
 }
 
 /** How far the water may be off, everything else as planned, before the pot ends otherwise than well. */
-export interface WaterSlack {
+export interface WaterRoomForError {
   fromG: number
   toG: number
 }
 
 /** Steps of the pour in which its slack is looked for, and how far. */
-const SLACK_STEP = 0.02
-const SLACK_MOST = 0.5
+const ROOM_FOR_ERROR_STEP = 0.02
+const ROOM_FOR_ERROR_MOST = 0.5
 
 /** Walks from the plan's pour to either side while the pot ends well.
  *  @returns undefined where already the plan's own pot does not */
-export function waterSlack({ happenings, ...of }: Simulation): WaterSlack | undefined {
+export function waterRoomForError({
+  happenings: interventions,
+  ...of
+}: Simulation): WaterRoomForError | undefined {
   const ready = makeReady(of)
   const good = (share: number): boolean => {
-    const { pot } = cookReady({ ...ready, pourG: ready.pourG * share }, happenings, SWEEP, NO_LUCK)
+    const { pot } = cookReady({ ...ready, pourG: ready.pourG * share }, interventions, SWEEP, NO_LUCK)
     const word = outcomeWord(verdictOf(outcomeOf(pot), ready.prepared.blend.uptake, ready.prepared.sauce))
     return GOOD_OUTCOMES.has(word)
   }
   if (!good(1)) return undefined
   const walk = (sign: 1 | -1): number => {
     let share = 1
-    while (Math.abs(share + sign * SLACK_STEP - 1) <= SLACK_MOST + 1e-9 && good(share + sign * SLACK_STEP))
-      share += sign * SLACK_STEP
+    while (
+      Math.abs(share + sign * ROOM_FOR_ERROR_STEP - 1) <= ROOM_FOR_ERROR_MOST + 1e-9 &&
+      good(share + sign * ROOM_FOR_ERROR_STEP)
+    )
+      share += sign * ROOM_FOR_ERROR_STEP
     return share * ready.pourG
   }
   return { fromG: walk(-1), toG: walk(1) }

@@ -13,7 +13,7 @@ export interface ScriptStep {
 }
 
 /** What a script waits for that never comes is given up after this, minutes. */
-const LONGEST_WAIT = 240
+const MAX_WAIT = 240
 /** Steam past a held valve, g/min, and how long letting it out takes at most, minutes. */
 const VALVE_LEAK = 0.3 / 60
 const VENT_AT_MOST = 5
@@ -33,8 +33,7 @@ export function phasesOf(script: readonly ScriptStep[], ambientPa: number): Phas
         until: { event: 'unsealed', atMostMinutes: VENT_AT_MOST },
       })
     sealed = step.pressureKPa !== null
-    const until =
-      'minutes' in step.until ? step.until : { event: step.until.event, atMostMinutes: LONGEST_WAIT }
+    const until = 'minutes' in step.until ? step.until : { event: step.until.event, atMostMinutes: MAX_WAIT }
     const closed =
       step.pressureKPa === null
         ? { mode: 'open' as const }

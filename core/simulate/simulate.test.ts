@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import {
-  readSimulateRequest,
+  parseSimulateRequest,
   simulateFrom,
   type SimulateRequestJson,
   type SimulateResult,
 } from '#core/contract/simulate'
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, type VarietyId } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/methods/index'
 import { FULL } from '#core/pot/pot'
@@ -25,7 +25,7 @@ const run = (more: Partial<SimulateRequestJson> = {}): SimulateResult => {
   return read.value
 }
 const settled = (more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({
+  const read = parsePlanRequest({
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     method: 'covered-simmer',
@@ -229,7 +229,7 @@ describe('a script', () => {
     [{ texture: 7 }, 'texture'],
     [{ events: 'none' }, 'events'],
   ])('%j is a named error', (more, path) => {
-    const read = readSimulateRequest({
+    const read = parseSimulateRequest({
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 300 },
       ...more,

@@ -3,11 +3,11 @@ import { metres } from '#core/units/units'
 import { FREE_AT_SIGN } from '#core/constants'
 import { slowedKernel } from '#core/grain/blend'
 import { plan } from '#core/plan/plan'
-import { prepare, type Prepared } from '#core/plan/prepare'
-import { setupFor, type Problem } from '#core/plan/pour-problem'
+import { prepare, type PreparedPlan } from '#core/plan/prepare'
+import { setupFor, type PourProblem } from '#core/plan/pour-problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { separateIndex } from '#core/plan/separate-index'
+import { separateness } from '#core/plan/separate-index'
 import { expectedClarity } from '#core/water/clarity'
 import {
   centreCooked,
@@ -23,7 +23,7 @@ import {
 } from '#core/pot/pot'
 import type { Phase } from '#core/pot/run'
 import { withChanges, type Changes } from './changes'
-import { runWith, type Happening, type Told } from './interventions'
+import { runWithInterventions, type Intervention, type RunEvent } from './interventions'
 import { phasesOf, type ScriptStep } from './script'
 import { verdictOf, type Outcome, type Verdict } from './verdict'
 
@@ -32,7 +32,7 @@ export interface Simulation {
   request: PlanRequest
   /** Replaces the planned heat; null keeps it. */
   script: readonly ScriptStep[] | null
-  happenings: readonly Happening[]
+  happenings: readonly Intervention[]
   /** What is done otherwise at single stages. */
   changes?: Changes | undefined
   /** Minutes and water of another plan, kept though this pot would want others: what if that plan were cooked here. */
@@ -56,7 +56,7 @@ export interface Series {
 export interface Simulated {
   verdict: Verdict
   outcome: Outcome
-  separateIndex: number
+  separateness: number
   final: {
     uptakeMin: number
     uptakeMax: number
@@ -66,14 +66,14 @@ export interface Simulated {
     bottomC: number
   }
   series: Series
-  told: Told[]
+  told: RunEvent[]
   /** What was planned, for comparison. */
   plan: Plan
 }
 
 /** Samples of a curve, at most; a sample stands for at least so many seconds. */
-const MOST_SAMPLES = 400
-const SHORTEST_SAMPLE_S = 5
+const MAX_SAMPLES = 400
+const MIN_SAMPLE_S = 5
 
 /** What differs from pot to pot though the cook did the same: factors on each. */
 export interface Luck {
@@ -89,8 +89,8 @@ export const NO_LUCK: Luck = { burner: 1, steam: 1, minutes: 1, water: 1, grain:
 
 /** A pot made ready once, to be cooked as often as one likes. */
 export interface Ready {
-  prepared: Prepared
-  problem: Omit<Problem, 'goal' | 'uptake'> & Pick<Problem, 'goal' | 'uptake'>
+  prepared: PreparedPlan
+  problem: Omit<PourProblem, 'goal' | 'uptake'> & Pick<PourProblem, 'goal' | 'uptake'>
   phases: Phase[]
   made: Plan
   pourG: number
@@ -107,7 +107,7 @@ export function makeReady({
   const made = plan(request)
   const { timed, method } = prepared
   const stages = timed.stages
-  const problem: Problem = {
+  const problem: PourProblem = {
     ...prepared,
     vessel: request.vessel,
     kitchenC: request.kitchenC,
@@ -145,11 +145,11 @@ const TASTED_LATEST = 2
 /** Cooks a ready pot. What ends by tasting ends when this pot tastes right, not when the clock says. @param watch called after every step */
 export function cookReady(
   ready: Ready,
-  happenings: readonly Happening[],
+  interventions: readonly Intervention[],
   resolution: Resolution,
   luck: Luck,
   watch?: (pot: Pot) => void,
-): { pot: Pot; told: Told[] } {
+): { pot: Pot; told: RunEvent[] } {
   const { problem, phases, pourG, made } = ready
   const setup = setupFor(problem, pourG * luck.water, made.water.boiler_g)
   const pot = fillPot(luck === NO_LUCK ? setup : lucky(setup, luck), resolution)
@@ -168,7 +168,7 @@ export function cookReady(
               }
             : {}),
         }))
-  const told = runWith(pot, lived, happenings, watch)
+  const told = runWithInterventions(pot, lived, interventions, watch)
   return { pot, told }
 }
 
@@ -195,14 +195,14 @@ export function outcomeOf(pot: Pot): Outcome {
 }
 
 /** Cooks one pot at full resolution and tells everything that happened in it. */
-export function simulate({ happenings, ...of }: Simulation): Simulated {
+export function simulate({ happenings: interventions, ...of }: Simulation): Simulated {
   const { request } = of
   const ready = makeReady(of)
   const expectedS = Math.max(
     600,
     ready.phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes * 60 : 900), 0),
   )
-  const every = Math.max(SHORTEST_SAMPLE_S, expectedS / MOST_SAMPLES)
+  const every = Math.max(MIN_SAMPLE_S, expectedS / MAX_SAMPLES)
   const { layers } = FULL
   const series: Series = {
     tMin: [],
@@ -226,18 +226,18 @@ export function simulate({ happenings, ...of }: Simulation): Simulated {
     }
     nextAt = pot.now + every
   }
-  const { pot, told } = cookReady(ready, happenings, FULL, NO_LUCK, (p) => p.now >= nextAt && sample(p))
+  const { pot, told } = cookReady(ready, interventions, FULL, NO_LUCK, (p) => p.now >= nextAt && sample(p))
   sample(pot)
   const outcome = outcomeOf(pot)
   const { blend } = ready.prepared
   return {
     verdict: verdictOf(outcome, blend.uptake, ready.prepared.sauce),
     outcome,
-    separateIndex: separateIndex({
+    separateness: separateness({
       amylose: blend.amylose,
       clarity: request.rinse.clarity ?? expectedClarity(request.rinse.washes),
       uptakeOfSoft: outcome.uptakeMean / blend.uptake.soft,
-      stirred: request.stirAtBoil || happenings.some((h) => h.kind === 'stir'),
+      stirred: request.stirAtBoil || interventions.some((h) => h.kind === 'stir'),
     }),
     final: {
       uptakeMin: Math.min(...outcome.uptakeByLayer),

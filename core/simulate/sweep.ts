@@ -68,7 +68,7 @@ export const isGood = (v: Verdict): boolean =>
 /** Cooks the same plan in many kitchens. A generator, so that it can be watched and stopped.
  *  @yields how many pots are done  @returns the chances over all of them */
 export function* sweep(
-  { happenings, ...of }: Simulation,
+  { happenings: interventions, ...of }: Simulation,
   { seed, runs }: { seed: number; runs: number },
 ): Generator<number, Chances> {
   const ready = makeReady(of)
@@ -84,7 +84,7 @@ export function* sweep(
   }
   for (let i = 0; i < runs; i++) {
     const luck = luckOf(random, spreads)
-    const { pot } = cookReady(ready, happenings, SWEEP, luck)
+    const { pot } = cookReady(ready, interventions, SWEEP, luck)
     // A lot that wants more water is wet later and dry sooner.
     const { blend, sauce } = ready.prepared
     const [outcome, uptake] = [outcomeOf(pot), wanted(blend.uptake, luck.wants)]

@@ -1,5 +1,5 @@
 import type { CookEvent } from '#core/cook/events'
-import { reckon, type Reckoned } from '#core/cook/estimate-pot'
+import { estimatePot, type PotEstimate } from '#core/cook/estimate-pot'
 import type { CookView } from '#core/cook/replay'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
@@ -34,7 +34,7 @@ export function truePot(
     nowMs,
   }: { plan: Plan; request: PlanRequest; view: CookView; events: readonly CookEvent[]; nowMs: number },
   truth: Truth,
-): Reckoned | undefined {
+): PotEstimate | undefined {
   const { vessel, source, minutesFactor } = request
   const real: PlanRequest = {
     ...request,
@@ -42,5 +42,5 @@ export function truePot(
     vessel: { ...vessel, steamFactor: vessel.steamFactor * truth.steam },
     minutesFactor: minutesFactor * truth.minutes,
   }
-  return reckon({ plan, request: real, view, events, nowMs, burner: 1 })
+  return estimatePot({ plan, request: real, view, events, nowMs, burner: 1 })
 }

@@ -1,11 +1,11 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { reasonsOf } from './reasons'
 import { simulate } from './simulate'
 import { asMade, whatIf, WHAT_IFS, type WhatIf } from './what-if'
 
 const settled = (variety: VarietyId, more: Partial<PlanRequestJson> = {}) => {
-  const read = readPlanRequest({
+  const read = parsePlanRequest({
     grains: [{ variety }],
     amount: { basis: 'dry-mass', value: 250 },
     method: 'covered-simmer',

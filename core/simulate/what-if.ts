@@ -1,7 +1,7 @@
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
 import type { Vessel } from '#core/vessel/vessel'
-import type { Happening } from './interventions'
+import type { Intervention } from './interventions'
 import type { Simulation } from './simulate'
 
 /** Questions cooks ask of a pot, each a plan cooked otherwise than it was made. */
@@ -75,7 +75,7 @@ function otherwise(request: PlanRequest, question: WhatIf): Simulation {
         .reduce((sum, s) => sum + s.minutes.expected, 0)
       return {
         ...same,
-        happenings: LIFTS.map((after): Happening => ({
+        happenings: LIFTS.map((after): Intervention => ({
           atMin: boils + after,
           kind: 'lid-lift',
           seconds: LIFT_S,

@@ -15,13 +15,13 @@ export function asSeen(pot: Pot, complaint: Complaint, firm: number): void {
       return wetAtLeast(pot, WET_SHARE)
     case 'hard-wet':
       wetAtLeast(pot, WET_SHARE)
-      return heartAtMost(pot, FIRM_HEART)
+      return centreAtMost(pot, FIRM_HEART)
     case 'dry-firm':
       pot.freeG = 0
       return drunkAtMost(pot, firm - UNDER_FIRM)
     case 'chalky':
       pot.freeG = 0
-      return heartAtMost(pot, CHALK)
+      return centreAtMost(pot, CHALK)
     case 'dry-early':
       pot.freeG = 0
       return
@@ -35,7 +35,7 @@ function wetAtLeast(pot: Pot, share: number): void {
   pot.freeG = Math.max(pot.freeG, wanted)
 }
 
-function heartAtMost(pot: Pot, most: number): void {
+function centreAtMost(pot: Pot, most: number): void {
   const now = leastCooked(pot)
   if (now <= most) return
   for (let i = 0; i < pot.cooked.length; i++) pot.cooked[i] = pot.cooked[i]! * (most / now)

@@ -1,8 +1,8 @@
 import { cookedMass } from '#core/pot/pot'
 import { minutesStillNeeded, outlookOf } from '#core/cook/outlook'
-import type { Reckoned } from '#core/cook/estimate-pot'
+import type { PotEstimate } from '#core/cook/estimate-pot'
 import type { Remedy } from '#core/cook/remedy'
-import { tried } from '#core/pot/snapshot'
+import { withRollback } from '#core/pot/snapshot'
 import { adviceFor } from './remedies'
 
 /** What was found under the grain. */
@@ -19,12 +19,12 @@ const COOKED = 0.9
 
 /** What a look under the grain means for this pot: how many minutes more, or the heat off, or water in.
  *  @param leftMinutes of the stage under way */
-export function looked(reckoned: Reckoned, seen: Seen, leftMinutes: number): Answer {
-  const { pot } = reckoned
+export function lidCheck(estimate: PotEstimate, seen: Seen, leftMinutes: number): Answer {
+  const { pot } = estimate
   if (seen === 'water') {
-    const needed = tried(pot, () => {
+    const needed = withRollback(pot, () => {
       pot.freeG = Math.max(pot.freeG, SEEN_SHARE * cookedMass(pot))
-      return minutesStillNeeded(reckoned)
+      return minutesStillNeeded(estimate)
     })
     const left = Math.max(0, leftMinutes)
     const minutes = Math.ceil((needed ?? left) - left)
@@ -41,11 +41,11 @@ export function looked(reckoned: Reckoned, seen: Seen, leftMinutes: number): Ans
           why: `About ${Math.max(1, Math.round(needed ?? left))} min to absorb it; ${Math.round(left)} min left.`,
         }
   }
-  return tried(pot, () => {
+  return withRollback(pot, () => {
     pot.freeG = 0
     const now = outlookOf(
-      reckoned,
-      reckoned.ahead.filter(({ phase }) => phase.powerW === 0),
+      estimate,
+      estimate.ahead.filter(({ phase }) => phase.powerW === 0),
     )
     if (now.outcome.centreMin >= COOKED && now.verdict.texture !== 'dry')
       return {
@@ -53,7 +53,7 @@ export function looked(reckoned: Reckoned, seen: Seen, leftMinutes: number): Ans
         says: 'Heat off, leave the lid',
         why: `The water is absorbed; resting cooks the centres to ${Math.round(100 * now.outcome.centreMin)} %. More heat would dry the bottom.`,
       }
-    const advice = adviceFor('dry-early', reckoned)
+    const advice = adviceFor('dry-early', estimate)
     return { act: 'remedy', remedy: advice.remedy!, says: advice.says, why: advice.why }
   })
 }

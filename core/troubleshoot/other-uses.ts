@@ -1,5 +1,5 @@
 import type { Complaint } from '#core/cook/remedy'
-import type { Judgement } from '#core/learn/rating'
+import type { Rating } from '#core/learn/rating'
 
 /** What a pot that went wrong can still become, by what went wrong. */
 const BECOMES: Record<Complaint, readonly string[]> = {
@@ -26,7 +26,7 @@ export function becomesOf({
   wetDry,
   hardness,
   bottom,
-}: Pick<Judgement, 'wetDry' | 'hardness' | 'bottom'>): readonly string[] {
+}: Pick<Rating, 'wetDry' | 'hardness' | 'bottom'>): readonly string[] {
   if (bottom === 'scorched') return becomes('scorched')
   if (hardness >= 2) return becomes('mush')
   if (hardness < 0) return becomes(wetDry > 0 ? 'hard-wet' : 'dry-firm')

@@ -2,8 +2,8 @@ import { CENTRE_THROUGH } from '#core/constants'
 import type { Complaint, Remedy } from '#core/cook/remedy'
 import { OPENED_S } from '#core/cook/lid-lift'
 import { outlookOf, type Outlook } from '#core/cook/outlook'
-import { tried } from '#core/pot/snapshot'
-import type { Ahead, Reckoned } from '#core/cook/estimate-pot'
+import { withRollback } from '#core/pot/snapshot'
+import type { Ahead, PotEstimate } from '#core/cook/estimate-pot'
 import { deliveredPower } from '#core/heat/sources'
 import { celsius } from '#core/units/units'
 import { pourMore, stirBed } from '#core/pot/actions'
@@ -37,50 +37,50 @@ const SPLASHES = [
 ] as const
 const HEATS = [0, 3, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 55, 75] as const
 /** Steam on the way counts on top; a splash under this share of what the grain lacks cannot do. */
-const LEAST_OF_LACK = 0.7
+const MIN_OF_LACK = 0.7
 /** Rest after a remedy where none of the plan's own follows, minutes. */
 const REST_AFTER = 5
 /** Uncovered on the lowest heat no longer than this, minutes: then a tray in the oven is gentler. */
-const MOST_UNCOVERED = 12
+const MAX_UNCOVERED = 12
 /** Free water that lies separate, as a share of the cooked mass. */
 const LOOSE = 0.025
 
 /** What can be done about a pot, computed on the pot as it should be now and as the cook saw it.
  *  @param lostG of a pot that boiled over: how much went */
-export function adviceFor(complaint: Complaint, reckoned: Reckoned, lostG = 0): Advice {
-  return tried(reckoned.pot, () => {
-    asSeen(reckoned.pot, complaint, reckoned.prepared.blend.uptake.firm)
-    return advise(complaint, reckoned, lostG)
+export function adviceFor(complaint: Complaint, estimate: PotEstimate, lostG = 0): Advice {
+  return withRollback(estimate.pot, () => {
+    asSeen(estimate.pot, complaint, estimate.prepared.blend.uptake.firm)
+    return advise(complaint, estimate, lostG)
   })
 }
 
-function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice {
-  const { pot, prepared } = reckoned
+function advise(complaint: Complaint, estimate: PotEstimate, lostG: number): Advice {
+  const { pot, prepared } = estimate
   const { uptake } = prepared.blend
   const base = { complaint, becomes: becomes(complaint) }
   switch (complaint) {
     case 'still-wet': {
-      if (leastCooked(pot) < CENTRE_THROUGH) return advise('hard-wet', reckoned, lostG)
-      const minutes = minutesToSteamOff(reckoned)
-      if (minutes === undefined || minutes > MOST_UNCOVERED)
+      if (leastCooked(pot) < CENTRE_THROUGH) return advise('hard-wet', estimate, lostG)
+      const minutes = minutesToSteamOff(estimate)
+      if (minutes === undefined || minutes > MAX_UNCOVERED)
         return {
           ...base,
           remedy: undefined,
           after: undefined,
-          says: `Spread it on a tray, ${Math.max(8, Math.round(surplusG(reckoned) / 6))} min at 160 °C`,
-          why: `${Math.round(surplusG(reckoned))} g too much water: more than this pot boils off in ${MOST_UNCOVERED} min.`,
+          says: `Spread it on a tray, ${Math.max(8, Math.round(surplusG(estimate) / 6))} min at 160 °C`,
+          why: `${Math.round(surplusG(estimate))} g too much water: more than this pot boils off in ${MAX_UNCOVERED} min.`,
         }
       const heat = Math.max(1, Math.round(minutes))
       return withOutcome(
-        reckoned,
+        estimate,
         base,
         `Lid off, lowest heat, ${heat} min`,
-        `${Math.round(surplusG(reckoned))} g too much water; on the lowest heat this pot boils off ${(surplusG(reckoned) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`,
+        `${Math.round(surplusG(estimate))} g too much water; on the lowest heat this pot boils off ${(surplusG(estimate) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`,
         {
           complaint,
           addG: 0,
           turn: false,
-          powerW: lowestW(reckoned),
+          powerW: lowestW(estimate),
           lid: 'off',
           heatMinutes: heat,
           restMinutes: 0,
@@ -91,17 +91,17 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
     case 'chalky':
     case 'dry-early': {
       const turn = complaint === 'chalky'
-      const best = leastThatMends(reckoned, complaint, turn)
+      const best = leastThatFixes(estimate, complaint, turn)
       const grams = Math.max(5, Math.round(best.addG / 5) * 5)
-      const lack = Math.max(0, (uptake.firm - meanUptake(reckoned)) * pot.dryG)
+      const lack = Math.max(0, (uptake.firm - meanUptake(estimate)) * pot.dryG)
       const why =
         complaint === 'dry-early'
-          ? `Not enough water: the grain has ${meanUptake(reckoned).toFixed(2)} g per gram and needs ${uptake.firm.toFixed(2)} to be firm.`
+          ? `Not enough water: the grain has ${meanUptake(estimate).toFixed(2)} g per gram and needs ${uptake.firm.toFixed(2)} to be firm.`
           : complaint === 'chalky'
             ? `Centres are ${Math.round(100 * leastCooked(pot))} % cooked; turning helps the steam reach them.`
             : `${Math.round(lack)} g too little water.`
       return withOutcome(
-        reckoned,
+        estimate,
         base,
         turn
           ? `Turn it gently, sprinkle ${grams} g boiling water, ${best.heatMinutes} min on the lowest heat`
@@ -111,9 +111,9 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
       )
     }
     case 'hard-wet': {
-      const best = timeThatMends(reckoned)
+      const best = timeThatFixes(estimate)
       return withOutcome(
-        reckoned,
+        estimate,
         base,
         `Lid on, lowest heat, ${best.heatMinutes} min more`,
         `Enough water; centres ${Math.round(100 * leastCooked(pot))} % cooked (90 is done).`,
@@ -122,11 +122,11 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
     }
     case 'opened': {
       // It stands open while this is read; what that costs is part of what has to be mended.
-      const under = reckoned.ahead[0]?.phase
+      const under = estimate.ahead[0]?.phase
       if (under?.mode === 'open') runPhase(pot, { ...under, lid: 'off', until: { minutes: OPENED_S / 60 } })
-      const best = timeThatMends(reckoned)
+      const best = timeThatFixes(estimate)
       return withOutcome(
-        reckoned,
+        estimate,
         base,
         best.heatMinutes > 0
           ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}`
@@ -155,7 +155,7 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
       }
     }
     case 'scorched': {
-      const stuck = Math.round(stuckG(reckoned))
+      const stuck = Math.round(stuckG(estimate))
       const goOn = leastCooked(pot) < CENTRE_THROUGH
       return {
         ...base,
@@ -176,21 +176,21 @@ function advise(complaint: Complaint, reckoned: Reckoned, lostG: number): Advice
   }
 }
 
-const meanUptake = ({ pot }: Reckoned): number => grainWater(pot) / pot.dryG
+const meanUptake = ({ pot }: PotEstimate): number => grainWater(pot) / pot.dryG
 
 /** Layer that sticks, mm. */
 const STUCK_MM = 5
-const stuckG = ({ request: { vessel }, prepared: { blend } }: Reckoned): number =>
+const stuckG = ({ request: { vessel }, prepared: { blend } }: PotEstimate): number =>
   (((Math.PI / 4) * vessel.baseDiameter ** 2 * STUCK_MM) / 1000) * blend.cookedDensity * 1.15
 
-const lowestW = ({ request, prepared, burner }: Reckoned): number =>
+const lowestW = ({ request, prepared, burner }: PotEstimate): number =>
   deliveredPower(
     { ...request.source, ratedW: request.source.ratedW * burner },
     'lowest',
     standingLoss(request.vessel, celsius(prepared.boilC), celsius(request.kitchenC)),
   )
 
-const surplusG = ({ pot }: Reckoned): number => {
+const surplusG = ({ pot }: PotEstimate): number => {
   const grain = pot.dryG + grainWater(pot)
   return Math.max(0, pot.freeG - (LOOSE * grain) / (1 - LOOSE))
 }
@@ -198,16 +198,16 @@ const surplusG = ({ pot }: Reckoned): number => {
 /** Rest of the plan's own that still follows. */
 const restAhead = (ahead: readonly Ahead[]): boolean => ahead.some(({ stage }) => stage.kind === 'rest')
 /** What follows a remedy: everything ahead but the stage it breaks off. */
-const following = ({ ahead }: Reckoned): Ahead[] =>
+const following = ({ ahead }: PotEstimate): Ahead[] =>
   ahead.filter(
     ({ stage, phase }) => stage.kind === 'rest' || (phase.powerW === 0 && stage.kind === 'release'),
   )
 
 const stepOf = (
-  reckoned: Reckoned,
+  estimate: PotEstimate,
   remedy: Pick<Remedy, 'powerW' | 'lid' | 'heatMinutes' | 'restMinutes'>,
 ): Ahead[] => {
-  const stage = reckoned.ahead[0]?.stage
+  const stage = estimate.ahead[0]?.stage
   const part = (powerW: number, lid: Remedy['lid'], minutes: number): Ahead => ({
     stage: stage!,
     phase: { id: 'mend', powerW, lid, mode: 'open', until: { minutes } },
@@ -217,40 +217,40 @@ const stepOf = (
   return [
     ...(remedy.heatMinutes > 0 ? [part(remedy.powerW, remedy.lid, remedy.heatMinutes)] : []),
     ...(remedy.restMinutes > 0 ? [part(0, 'on', remedy.restMinutes)] : []),
-    ...following(reckoned),
+    ...following(estimate),
   ]
 }
 
 /** The pot after a remedy and what follows it. The pot stays as it is. */
-export function after(reckoned: Reckoned, remedy: Remedy): Outlook {
-  const { pot, prepared } = reckoned
-  return tried(pot, () => {
+export function after(estimate: PotEstimate, remedy: Remedy): Outlook {
+  const { pot, prepared } = estimate
+  return withRollback(pot, () => {
     if (remedy.turn) stirBed(pot)
     if (remedy.addG > 0) pourMore(pot, remedy.addG, prepared.boilC)
-    return outlookOf(reckoned, stepOf(reckoned, remedy))
+    return outlookOf(estimate, stepOf(estimate, remedy))
   })
 }
 
 function withOutcome(
-  reckoned: Reckoned,
+  estimate: PotEstimate,
   base: Pick<Advice, 'complaint' | 'becomes'>,
   says: string,
   why: string,
   remedy: Remedy,
 ): Advice {
-  return { ...base, says, why, remedy, after: after(reckoned, remedy) }
+  return { ...base, says, why, remedy, after: after(estimate, remedy) }
 }
 
 /** Minutes uncovered on the lowest heat until only loose water is left. */
-function minutesToSteamOff(reckoned: Reckoned): number | undefined {
-  const { pot } = reckoned
-  const target = pot.freeG - surplusG(reckoned)
-  return tried(pot, () => {
+function minutesToSteamOff(estimate: PotEstimate): number | undefined {
+  const { pot } = estimate
+  const target = pot.freeG - surplusG(estimate)
+  return withRollback(pot, () => {
     const start = pot.now
-    for (let i = 0; i < MOST_UNCOVERED * 6 && pot.freeG > target; i++)
+    for (let i = 0; i < MAX_UNCOVERED * 6 && pot.freeG > target; i++)
       runPhase(pot, {
         id: 'off',
-        powerW: lowestW(reckoned),
+        powerW: lowestW(estimate),
         lid: 'off',
         mode: 'open',
         until: { minutes: 1 / 6 },
@@ -260,13 +260,13 @@ function minutesToSteamOff(reckoned: Reckoned): number | undefined {
 }
 
 /** The least water and time after which hearts are through and the grain is at least firm; the best there is where none does. */
-function leastThatMends(reckoned: Reckoned, complaint: Complaint, turn: boolean): Remedy {
-  const { pot } = reckoned
-  const powerW = lowestW(reckoned)
-  const restMinutes = restAhead(reckoned.ahead) ? 0 : REST_AFTER
-  const lack = reckoned.prepared.blend.uptake.firm - meanUptake(reckoned) - pot.freeG / pot.dryG
+function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boolean): Remedy {
+  const { pot } = estimate
+  const powerW = lowestW(estimate)
+  const restMinutes = restAhead(estimate.ahead) ? 0 : REST_AFTER
+  const lack = estimate.prepared.blend.uptake.firm - meanUptake(estimate) - pot.freeG / pot.dryG
   let best: { remedy: Remedy; worth: number } | undefined
-  for (const splash of SPLASHES.filter((s) => s >= LEAST_OF_LACK * lack))
+  for (const splash of SPLASHES.filter((s) => s >= MIN_OF_LACK * lack))
     for (const heatMinutes of HEATS) {
       const remedy: Remedy = {
         complaint,
@@ -277,7 +277,7 @@ function leastThatMends(reckoned: Reckoned, complaint: Complaint, turn: boolean)
         heatMinutes,
         restMinutes,
       }
-      const end = after(reckoned, remedy)
+      const end = after(estimate, remedy)
       const { verdict, outcome } = end
       const through = outcome.centreMin >= WELL_THROUGH
       const holds = verdict.texture !== 'dry'
@@ -293,9 +293,9 @@ function leastThatMends(reckoned: Reckoned, complaint: Complaint, turn: boolean)
 }
 
 /** The least time on the lowest heat, covered, after which hearts are through and the water is drunk. */
-function timeThatMends(reckoned: Reckoned): Remedy {
-  const powerW = lowestW(reckoned)
-  const restMinutes = restAhead(reckoned.ahead) ? 0 : REST_AFTER * 2
+function timeThatFixes(estimate: PotEstimate): Remedy {
+  const powerW = lowestW(estimate)
+  const restMinutes = restAhead(estimate.ahead) ? 0 : REST_AFTER * 2
   const made = (heatMinutes: number): Remedy => ({
     complaint: 'hard-wet',
     addG: 0,
@@ -306,7 +306,7 @@ function timeThatMends(reckoned: Reckoned): Remedy {
     restMinutes,
   })
   const done = HEATS.find((minutes) => {
-    const { outcome } = after(reckoned, made(minutes))
+    const { outcome } = after(estimate, made(minutes))
     return outcome.centreMin >= WELL_THROUGH && outcome.freeShare < 0.03
   })
   return made(done ?? HEATS.at(-1)!)

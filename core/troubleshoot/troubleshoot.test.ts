@@ -4,10 +4,10 @@ import { runningCookOf } from '#core/contract/running-cook'
 import { hintFor } from '#core/cook/advice'
 import type { CookEvent, EventKind } from '#core/cook/events'
 import { outlookOf } from '#core/cook/outlook'
-import { reckon } from '#core/cook/estimate-pot'
+import { estimatePot } from '#core/cook/estimate-pot'
 import { COMPLAINTS, type Complaint } from '#core/cook/remedy'
 import { replay } from '#core/cook/replay'
-import { holdingOf, HOLD_HOT_C } from '#core/leftovers/simulate-hold-time'
+import { simulateHoldTime, HOLD_HOT_C } from '#core/leftovers/simulate-hold-time'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { metres } from '#core/units/units'
 import { simulateFrom } from '#core/contract/simulate'
@@ -30,18 +30,22 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
   } as PlanRequestJson
   const read = planFrom(request)
   if (!read.ok) throw new Error('not a request')
-  const kept = { request, plan: read.value, startedMs: START }
+  const leftover = { request, plan: read.value, startedMs: START }
   let events: CookEvent[] = []
   const tell = (kind: EventKind, stage: string, atMs: number, more: Partial<CookEvent> = {}) =>
     (events = [...events, { id: `event-${++made}`, kind, stage, atMs, ...more }])
   const at = (nowMs: number) => {
-    const cook = runningCookOf(kept, events)
+    const cook = runningCookOf(leftover, events)
     const view = replay(cook, events, nowMs)
-    return { cook, view, reckoned: reckon({ plan: cook.plan, request: cook.request, view, events, nowMs }) }
+    return {
+      cook,
+      view,
+      reckoned: estimatePot({ plan: cook.plan, request: cook.request, view, events, nowMs }),
+    }
   }
   const startOf = (stage: string) =>
     at(START).cook &&
-    replay(runningCookOf(kept, events), events, START + 600 * MINUTE).stages.find((s) => s.id === stage)!
+    replay(runningCookOf(leftover, events), events, START + 600 * MINUTE).stages.find((s) => s.id === stage)!
       .startMs
   for (const stage of read.value.stages) {
     if (stage.ends_on !== 'cue' || stage.id === 'fluff') continue
@@ -49,7 +53,7 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
     const begun = view.stages.find((s) => s.id === stage.id)!.startMs
     tell('cue', stage.id, begun + (stage.minutes.expected + (stage.kind === 'heat-up' ? late : 0)) * MINUTE)
   }
-  return { plan: read.value, kept, tell, at, startOf, events: () => events, request }
+  return { plan: read.value, kept: leftover, tell, at, startOf, events: () => events, request }
 }
 const simmering = (s: ReturnType<typeof stove>, minutes: number) => s.startOf('simmer') + minutes * MINUTE
 
@@ -73,9 +77,9 @@ describe('the pot as it should be now', () => {
   )
   test('water that boils at once came hot: the pot boils, and the burner is not made a wonder of', () => {
     const s = stove({}, { late: -4.5 })
-    const { reckoned } = s.at(s.startOf('simmer') + 1000)
-    expect(reckoned!.burner).toBeLessThanOrEqual(1.81)
-    expect(reckoned!.pot.bulkC).toBeGreaterThan(98)
+    const { reckoned: estimate } = s.at(s.startOf('simmer') + 1000)
+    expect(estimate!.burner).toBeLessThanOrEqual(1.81)
+    expect(estimate!.pot.bulkC).toBeGreaterThan(98)
   })
   test('nothing is reckoned before anything is warm', () => {
     const s = stove()
@@ -83,10 +87,10 @@ describe('the pot as it should be now', () => {
   })
   test('on time nothing moves: the open stage keeps its minutes and nothing is hinted', () => {
     const s = stove()
-    const { cook, reckoned } = s.at(simmering(s, 3))
+    const { cook, reckoned: estimate } = s.at(simmering(s, 3))
     expect(cook.retimed).toBeUndefined()
-    expect(reckoned!.burner).toBeCloseTo(1, 1)
-    expect(hintFor(reckoned!, cook.plan, s.events())).toBeUndefined()
+    expect(estimate!.burner).toBeCloseTo(1, 1)
+    expect(hintFor(estimate!, cook.plan, s.events())).toBeUndefined()
   })
   test('minutes with the heat out are minutes not cooked: the simmer stretches by about as long', () => {
     const s = stove()
@@ -105,62 +109,62 @@ describe('the pot as it should be now', () => {
     const at = simmering(s, 4)
     const free = s.at(at).reckoned!.pot.freeG
     s.tell('heat-high', 'simmer', at, { amount: 3 })
-    const { reckoned } = s.at(at)
+    const { reckoned: estimate } = s.at(at)
     const lowest = s.plan.stages.find((x) => x.id === 'simmer')!.power_w
     const more = ((1750 * 0.4 - lowest) * 180) / 2257
-    expect(free - reckoned!.pot.freeG).toBeGreaterThan(more * 0.85)
-    expect(free - reckoned!.pot.freeG).toBeLessThan(more * 1.1)
+    expect(free - estimate!.pot.freeG).toBeGreaterThan(more * 0.85)
+    expect(free - estimate!.pot.freeG).toBeLessThan(more * 1.1)
   })
 })
 
 describe('what is said, checked against the pot itself', () => {
   test('boil 6 min late: the burner is known to be weaker, and the simmer is reckoned anew', () => {
     const s = stove({}, { late: 6 })
-    const { cook, reckoned } = s.at(simmering(s, 1))
+    const { cook, reckoned: estimate } = s.at(simmering(s, 1))
     const believed = s.plan.stages.find((x) => x.kind === 'heat-up')!.minutes.expected
     // Energy to the boil is the same, so power goes about as the time, the standing loss aside.
-    expect(reckoned!.burner).toBeGreaterThan((believed / (believed + 6)) * 0.9)
-    expect(reckoned!.burner).toBeLessThan((believed / (believed + 6)) * 1.45)
+    expect(estimate!.burner).toBeGreaterThan((believed / (believed + 6)) * 0.9)
+    expect(estimate!.burner).toBeLessThan((believed / (believed + 6)) * 1.45)
     expect(cook.retimed).toMatchObject({ stage: 'simmer' })
-    const end = outlookOf(reckoned!)
+    const end = outlookOf(estimate!)
     expect(end.verdict.cookedThrough).toBe('yes')
     expect(end.verdict.soggy).toBe(false)
   })
   test('a lid lifted four times costs minutes each, and the pot is still good', () => {
     const s = stove()
     for (let i = 0; i < 4; i++) s.tell('lid-lifted', 'simmer', simmering(s, 2 + i), { seconds: 30 })
-    const { view, reckoned } = s.at(simmering(s, 7))
+    const { view, reckoned: estimate } = s.at(simmering(s, 7))
     expect(view.lidLifts).toBe(4)
     expect(view.lostSteamG).toBeGreaterThan(0.5)
     expect(view.stages.find((x) => x.id === 'simmer')!.liftedMinutes).toBeGreaterThan(0.5)
-    expect(outlookOf(reckoned!).verdict.cookedThrough).toBe('yes')
+    expect(outlookOf(estimate!).verdict.cookedThrough).toBe('yes')
   })
   test('a boil-over is put back gram by gram', () => {
     const s = stove()
     s.tell('boiled-over', 'simmer', simmering(s, 0.5), { amount: 120 })
-    const { reckoned, cook } = s.at(simmering(s, 1))
-    const hint = hintFor(reckoned!, cook.plan, s.events())!
+    const { reckoned: estimate, cook } = s.at(simmering(s, 1))
+    const hint = hintFor(estimate!, cook.plan, s.events())!
     expect(hint.addG).toBeGreaterThan(90)
     expect(hint.addG).toBeLessThan(140)
     s.tell('water-added', 'simmer', simmering(s, 1), { amount: hint.addG })
     const mended = s.at(simmering(s, 1.5))
     expect(hintFor(mended.reckoned!, mended.cook.plan, s.events())).toBeUndefined()
     expect(Math.abs(outlookOf(mended.reckoned!).shortG)).toBeLessThan(25)
-    expect(adviceFor('boiled-over', reckoned!, 120).remedy!.addG).toBe(120)
+    expect(adviceFor('boiled-over', estimate!, 120).remedy!.addG).toBe(120)
   })
   test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
     '%s, all water gone at minute 8: so much boiling water and time that it ends through and not dry',
     (variety) => {
       const s = stove({ grains: [{ variety }] })
-      const { reckoned } = s.at(
+      const { reckoned: estimate } = s.at(
         simmering(s, Math.min(8, s.plan.stages.find((x) => x.id === 'simmer')!.minutes.expected - 1)),
       )
-      const advice = adviceFor('dry-early', reckoned!)
+      const advice = adviceFor('dry-early', estimate!)
       expect(advice.says).toMatch(/^Add \d+ g boiling water, lid on, \d+ min on the lowest heat$/)
       expect(advice.after!.verdict).toMatchObject({ cookedThrough: 'yes', scorched: false, soggy: false })
       expect(advice.after!.verdict.texture).not.toBe('dry')
       // Less water than it lacks to be firm could not do it: the ledger's own lower bound.
-      const { pot, prepared } = reckoned!
+      const { pot, prepared } = estimate!
       const lacking =
         (prepared.blend.uptake.firm -
           0.15 * (prepared.blend.uptake.standard - prepared.blend.uptake.firm) * 2) *
@@ -174,8 +178,8 @@ describe('what is said, checked against the pot itself', () => {
     (variety) => {
       const s = stove({ grains: [{ variety }] })
       const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-      const { reckoned } = s.at(end)
-      const advice = adviceFor('still-wet', reckoned!)
+      const { reckoned: estimate } = s.at(end)
+      const advice = adviceFor('still-wet', estimate!)
       expect(advice.says).toMatch(/^(Lid off, lowest heat, \d+ min|Spread it on a tray, \d+ min at 160 °C)$/)
       if (advice.after) {
         expect(advice.after.outcome.freeShare).toBeLessThan(0.035)
@@ -187,15 +191,15 @@ describe('what is said, checked against the pot itself', () => {
     const s = stove()
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'simmer')!.endMs
     s.tell('opened', 'rest', end + 0.2 * MINUTE, { seconds: 90 })
-    const { reckoned } = s.at(end + 2 * MINUTE)
-    const advice = adviceFor('opened', reckoned!)
+    const { reckoned: estimate } = s.at(end + 2 * MINUTE)
+    const advice = adviceFor('opened', estimate!)
     expect(advice.after!.outcome.centreMin).toBeGreaterThan(0.9)
     expect(advice.why).toMatch(/stands at \d+ °C/)
   })
   test('a scorched smell: off, not stirred, and what stays behind in this pot by its base', () => {
     const s = stove()
-    const { reckoned } = s.at(simmering(s, 6))
-    const advice = adviceFor('scorched', reckoned!)
+    const { reckoned: estimate } = s.at(simmering(s, 6))
+    const advice = adviceFor('scorched', estimate!)
     expect(advice.says).toContain('do not stir')
     const grams = Number(/About (\d+) g stay behind/.exec(advice.why)![1])
     // 5 mm over a base of 180 mm: 127 mL of packed cooked grain.
@@ -205,26 +209,26 @@ describe('what is said, checked against the pot itself', () => {
   test('every complaint gets an answer for every pot, and none leaves the pot changed', () => {
     for (const variety of ['short-white', 'brown-long', 'quinoa', 'wheat-berries'] as const) {
       const s = stove({ grains: [{ variety }] })
-      const { reckoned } = s.at(simmering(s, 3))
+      const { reckoned: estimate } = s.at(simmering(s, 3))
       const before = [
-        reckoned!.pot.freeG,
-        reckoned!.pot.bulkC,
-        reckoned!.pot.now,
-        ...reckoned!.pot.uptake,
-        ...reckoned!.pot.cooked,
+        estimate!.pot.freeG,
+        estimate!.pot.bulkC,
+        estimate!.pot.now,
+        ...estimate!.pot.uptake,
+        ...estimate!.pot.cooked,
       ]
       for (const complaint of COMPLAINTS) {
-        const advice = adviceFor(complaint, reckoned!, 50)
+        const advice = adviceFor(complaint, estimate!, 50)
         expect(advice.says.length).toBeGreaterThan(5)
         if (advice.remedy)
           for (const figure of [advice.remedy.addG, advice.remedy.heatMinutes, advice.remedy.restMinutes])
             expect(Number.isFinite(figure) && figure >= 0).toBe(true)
         expect([
-          reckoned!.pot.freeG,
-          reckoned!.pot.bulkC,
-          reckoned!.pot.now,
-          ...reckoned!.pot.uptake,
-          ...reckoned!.pot.cooked,
+          estimate!.pot.freeG,
+          estimate!.pot.bulkC,
+          estimate!.pot.now,
+          ...estimate!.pot.uptake,
+          ...estimate!.pot.cooked,
         ]).toEqual(before)
       }
     }
@@ -243,16 +247,16 @@ describe('a remedy begun', () => {
     const { s, at } = begin('dry-early', 5)
     const { cook, view } = s.at(at + 1000)
     const ids = cook.plan.stages.map((x) => x.id)
-    const mends = ids.filter((id) => id.startsWith('mend-'))
-    expect(mends.length).toBeGreaterThan(0)
-    expect(ids.indexOf(mends[0]!)).toBe(ids.indexOf('simmer') + 1)
-    expect(ids.indexOf('rest')).toBe(ids.indexOf(mends.at(-1)!) + 1)
+    const fixes = ids.filter((id) => id.startsWith('mend-'))
+    expect(fixes.length).toBeGreaterThan(0)
+    expect(ids.indexOf(fixes[0]!)).toBe(ids.indexOf('simmer') + 1)
+    expect(ids.indexOf('rest')).toBe(ids.indexOf(fixes.at(-1)!) + 1)
     expect(view.stages.find((x) => x.id === 'simmer')).toMatchObject({
       state: 'done',
       endedBy: 'remedy',
       endMs: at,
     })
-    expect(view.now.map((x) => x.id)).toEqual([mends[0]])
+    expect(view.now.map((x) => x.id)).toEqual([fixes[0]])
   })
   test('its water is in once its own cue came, and the pot ends as the advice said', () => {
     const { s, at, advice } = begin('dry-early', 5)
@@ -281,8 +285,8 @@ describe('how long it keeps', () => {
     const held = (vessel: string) => {
       const s = stove({ vessel: vessel as 'steel-1.6', amount: { basis: 'dry-mass', value: 250 } })
       const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-      const { reckoned } = s.at(end)
-      return { ...holdingOf(reckoned!.pot, 2.1), pot: reckoned!.pot }
+      const { reckoned: estimate } = s.at(end)
+      return { ...simulateHoldTime(estimate!.pot, 2.1), pot: estimate!.pot }
     }
     const [a, b] = [held(thin), held(heavy)]
     expect(a.minutes).toBeLessThanOrEqual(a.safeMinutes)
@@ -299,16 +303,16 @@ describe('how long it keeps', () => {
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
     const { pot } = s.at(end).reckoned!
     expect(pot.bulkC).toBeLessThan(boilingPointAt(metres(0)))
-    const kept = holdingOf(pot, 2.1, { powerW: pot.setup.loss * 65 })
-    expect(kept.safeMinutes).toBe(Infinity)
-    expect(kept.endsBy).toBe('drying')
+    const leftover = simulateHoldTime(pot, 2.1, { powerW: pot.setup.loss * 65 })
+    expect(leftover.safeMinutes).toBe(Infinity)
+    expect(leftover.endsBy).toBe('drying')
   })
 })
 
 test('the stove and the simulator agree on an untouched remedy: after() is what outlookOf says later', () => {
   const s = stove()
-  const { reckoned } = s.at(simmering(s, 4))
-  const plain = after(reckoned!, {
+  const { reckoned: estimate } = s.at(simmering(s, 4))
+  const plain = after(estimate!, {
     complaint: 'hard-wet',
     addG: 0,
     turn: false,
@@ -319,19 +323,19 @@ test('the stove and the simulator agree on an untouched remedy: after() is what 
   })
   expect(plain.outcome.centreMin).toBeGreaterThan(
     outlookOf(
-      reckoned!,
-      reckoned!.ahead.map((a) => ({ ...a, minutes: 0 })),
+      estimate!,
+      estimate!.ahead.map((a) => ({ ...a, minutes: 0 })),
     ).outcome.centreMin,
   )
 })
 
 test('what was judged serve can still become something, unless it was right', () => {
-  const judged = (wetDry: number, hardness: number, bottom: 'clean' | 'scorched' = 'clean') =>
+  const rated = (wetDry: number, hardness: number, bottom: 'clean' | 'scorched' = 'clean') =>
     becomesOf({ wetDry, hardness, bottom })
-  expect(judged(0, 0)).toEqual([])
-  expect(judged(2, 0)).toEqual(becomes('still-wet'))
-  expect(judged(0, 2)).toEqual(becomes('mush'))
-  expect(judged(1, -1)).toEqual(becomes('hard-wet'))
-  expect(judged(-1, 0)).toEqual(becomes('dry-firm'))
-  expect(judged(0, 0, 'scorched')).toEqual(becomes('scorched'))
+  expect(rated(0, 0)).toEqual([])
+  expect(rated(2, 0)).toEqual(becomes('still-wet'))
+  expect(rated(0, 2)).toEqual(becomes('mush'))
+  expect(rated(1, -1)).toEqual(becomes('hard-wet'))
+  expect(rated(-1, 0)).toEqual(becomes('dry-firm'))
+  expect(rated(0, 0, 'scorched')).toEqual(becomes('scorched'))
 })

@@ -1,4 +1,4 @@
-import { CARD_MM, keptScale, scaleFromCard } from './screen-scale'
+import { CARD_MM, storedScale, scaleFromCard } from './screen-scale'
 
 describe('the scale of a screen', () => {
   test('is the card’s pixels over the card’s millimetres', () => {
@@ -11,7 +11,7 @@ describe('the scale of a screen', () => {
     for (const px of [0, -5, NaN, 50, 5000, Infinity])
       expect(() => scaleFromCard(px)).toThrow(/pixels a millimetre/)
     for (const text of [null, '', '  ', 'null', '{}', '1', '99', 'NaN', '-6'])
-      expect(keptScale(text)).toBeUndefined()
-    expect(keptScale('5.46')).toBe(5.46)
+      expect(storedScale(text)).toBeUndefined()
+    expect(storedScale('5.46')).toBe(5.46)
   })
 })

@@ -16,7 +16,7 @@ export function scaleFromCard(px: number): number {
 }
 
 /** Reads a kept scale, mending what makes no sense.  @returns undefined where there is none to trust */
-export function keptScale(text: string | null): number | undefined {
+export function storedScale(text: string | null): number | undefined {
   const scale = text === null || text.trim() === '' ? NaN : Number(text)
   const [min, max] = SCREEN_LIMITS.px_per_mm
   return scale >= min && scale <= max ? scale : undefined

@@ -1,4 +1,4 @@
-import { vesselOf, type Vessel, type VesselGiven, type VesselKind } from './vessel'
+import { vesselOf, type Vessel, type VesselInput, type VesselKind } from './vessel'
 
 /** Vessels to start from until the household's own are measured: capacity mL, base/rim/height mm, J/K, lid. */
 const row = (
@@ -18,7 +18,7 @@ const row = (
     heightMm,
     heatCapacityJK,
     lid,
-  } satisfies VesselGiven,
+  } satisfies VesselInput,
 })
 
 export const VESSEL_PRESETS = {
@@ -65,7 +65,7 @@ export const VESSEL_PRESETS = {
     'tight',
   ),
   'oven-dish-3': row('oven dish, 3 L', 'oven-dish', 3000, [230, 240, 69], 1200, 'foil'),
-} as const satisfies Record<string, { name: string; given: VesselGiven }>
+} as const satisfies Record<string, { name: string; given: VesselInput }>
 
 export type VesselPresetId = keyof typeof VESSEL_PRESETS
 export const VESSEL_PRESET_IDS = Object.keys(VESSEL_PRESETS) as VesselPresetId[]

@@ -32,7 +32,7 @@ export const hasBasket = ({ name }: { name: string }): boolean => /basket|tall|s
 /** Vessels that cook in a jacket of their own, on no burner. */
 export const isJacketed = (kind: VesselKind): boolean => kind === 'cooker' || kind === 'pressure-electric'
 
-export interface VesselGiven {
+export interface VesselInput {
   kind?: VesselKind
   capacityMl: number
   baseDiameterMm: number
@@ -49,7 +49,7 @@ export interface VesselGiven {
 export const usualHeatCapacity = (capacityMl: number): number => 230 + 0.21 * capacityMl
 
 /** Fills in what is not said about a vessel: rim like base, height from capacity, loss from its outside area. */
-export function vesselOf(given: VesselGiven): Vessel {
+export function vesselOf(given: VesselInput): Vessel {
   const base = millimetres(given.baseDiameterMm)
   const rim = millimetres(given.rimDiameterMm ?? given.baseDiameterMm)
   const capacity = millilitres(given.capacityMl)

@@ -12,11 +12,11 @@ export const expectedClarity = (washes: number): Clarity => 1 - (1 - CARRIED_OFF
 /** Washes to a clarity; at most eight, since nobody washes longer. */
 export const washesTo = (clarity: Clarity): number =>
   clarity >= 1
-    ? MOST_WASHES
+    ? MAX_WASHES
     : clarity <= 0
       ? 0
-      : Math.min(MOST_WASHES, Math.ceil(Math.log(1 - clarity) / Math.log(1 - CARRIED_OFF) - 1e-9))
-export const MOST_WASHES = 8
+      : Math.min(MAX_WASHES, Math.ceil(Math.log(1 - clarity) / Math.log(1 - CARRIED_OFF) - 1e-9))
+export const MAX_WASHES = 8
 
 /** Steps of the scale the cook compares the bowl with. */
 export const CLARITY_STEPS = [

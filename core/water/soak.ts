@@ -1,4 +1,4 @@
-import { advanceKernel, kernelKind, kernelMean, type KernelGiven } from '#core/pot/kernel'
+import { advanceKernel, kernelKind, kernelMean, type KernelInput } from '#core/pot/kernel'
 import type { Celsius } from '#core/units/units'
 import { diffusivityAt } from './diffusivity'
 
@@ -14,7 +14,7 @@ const STEPS = 240
 
 /** Cold soak of a kernel wholly under water: the same diffusion as in the pot, below gelatinisation.
  *  @param minutes 0 or more  @example soakKernel(shortWhite, 30, celsius(20)).uptake // about 0.21 */
-export function soakKernel(given: KernelGiven, minutes: number, temperature: Celsius, shells = 8): Soaked {
+export function soakKernel(given: KernelInput, minutes: number, temperature: Celsius, shells = 8): Soaked {
   const kind = kernelKind(given, shells)
   const uptake = new Float64Array(shells)
   const cooked = new Float64Array(shells)

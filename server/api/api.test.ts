@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { AMOUNT_BASES } from '#core/plan/request'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { planFrom } from '#core/contract/plan'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/methods/index'
@@ -12,7 +12,7 @@ import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { answer } from './cached'
 import { ask, QUESTIONS } from './handlers'
-import { answerBeside, endThreads } from './worker-pool'
+import { runInWorker, endThreads } from './worker-pool'
 import { look } from './read-endpoints'
 import { openApi } from './openapi'
 
@@ -114,24 +114,24 @@ describe('a question that takes long', () => {
   afterAll(endThreads)
 
   test('is reckoned beside: whoever presses a key meanwhile is heard', async () => {
-    let heard = 0
-    const keys = setInterval(() => heard++, 1)
-    expect((await answerBeside('simulate', kitchens(2000))).status).toBe(200)
+    let cachedPaths = 0
+    const keys = setInterval(() => cachedPaths++, 1)
+    expect((await runInWorker('simulate', kitchens(2000))).status).toBe(200)
     clearInterval(keys)
-    expect(heard).toBeGreaterThan(20)
+    expect(cachedPaths).toBeGreaterThan(20)
   })
 
   test('ends when nobody waits for it any more, and the next is answered', async () => {
     const gone = new AbortController()
-    const asked = answerBeside('simulate', kitchens(2000, 2), gone.signal)
+    const asked = runInWorker('simulate', kitchens(2000, 2), gone.signal)
     setTimeout(() => gone.abort(), 100)
     expect((await asked).status).toBe(408)
-    expect((await answerBeside('simulate', kitchens(2))).status).toBe(200)
+    expect((await runInWorker('simulate', kitchens(2))).status).toBe(200)
   })
 
   test('waits its turn, up to a number of them; then it is refused in words', async () => {
     const answers = await Promise.all(
-      Array.from({ length: 40 }, (_, seed) => answerBeside('simulate', kitchens(20, seed))),
+      Array.from({ length: 40 }, (_, seed) => runInWorker('simulate', kitchens(20, seed))),
     )
     const statuses = answers.map((a) => a.status)
     expect(new Set(statuses)).toEqual(new Set([200, 429]))
@@ -182,7 +182,7 @@ describe('the description', () => {
     let taken = 0
     fc.assert(
       fc.property(request, (json) => {
-        if (!readPlanRequest(json).ok) return
+        if (!parsePlanRequest(json).ok) return
         taken++
         expect(check(json)).toBe(true)
       }),
@@ -190,14 +190,14 @@ describe('the description', () => {
     )
     expect(taken).toBeGreaterThan(50)
     const base = { grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 300 } }
-    for (const wrong of [
+    for (const fieldError of [
       { ...base, texture: 'soft' },
       { ...base, method: 'microwave' },
       { ...base, elevation_m: 9000 },
       { ...base, grains: [] },
       { amount: base.amount },
     ])
-      expect(check(wrong)).toBe(false)
+      expect(check(fieldError)).toBe(false)
   })
 })
 

@@ -1,9 +1,9 @@
 import { LRUCache } from 'lru-cache'
-import answerHere from './worker'
-import { answerBeside, takesLong } from './worker-pool'
+import answerInThread from './worker'
+import { runInWorker, takesLong } from './worker-pool'
 
 /** The same question has the same answer: none of them knows the hour, the house or chance without a seed. Sizes in characters. */
-const kept = new LRUCache<string, string>({
+const leftover = new LRUCache<string, string>({
   maxSize: 16_000_000,
   maxEntrySize: 400_000,
   sizeCalculation: (json, asked) => json.length + asked.length,
@@ -17,11 +17,11 @@ export async function answer(
   signal?: AbortSignal,
 ): Promise<{ status: number; json: string }> {
   const asked = `${question} ${text}`
-  const known = kept.get(asked)
+  const known = leftover.get(asked)
   if (known !== undefined) return { status: 200, json: known }
   const { status, json } = takesLong(question, text)
-    ? await answerBeside(question, text, signal)
-    : answerHere({ question, text })
-  if (status === 200) kept.set(asked, json)
+    ? await runInWorker(question, text, signal)
+    : answerInThread({ question, text })
+  if (status === 200) leftover.set(asked, json)
   return { status, json }
 }

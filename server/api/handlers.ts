@@ -1,6 +1,6 @@
 import type { FieldError } from '#core/contract/fields'
 import { planWithOdds } from '#core/contract/plan-with-odds'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { scheduleFrom } from '#core/contract/schedule'
 import { simulateFrom } from '#core/contract/simulate'
 
@@ -11,9 +11,9 @@ export interface Answer {
 }
 
 /** What can be asked, and who answers. The same doors as on the command line. */
-export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Read<unknown>> = new Map<
+export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Result<unknown>> = new Map<
   string,
-  (input: unknown) => Read<unknown>
+  (input: unknown) => Result<unknown>
 >([
   ['plan', planWithOdds],
   ['simulate', simulateFrom],

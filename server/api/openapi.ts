@@ -37,7 +37,7 @@ const json = (schema: Json, example?: unknown) => ({
   content: { 'application/json': { schema, ...(example === undefined ? {} : { example }) } },
 })
 const ref = (name: string): Json => ({ $ref: `#/components/schemas/${name}` })
-const wrong = (description: string) => ({ description, ...json(ref('Errors')) })
+const fieldError = (description: string) => ({ description, ...json(ref('Errors')) })
 
 const EXAMPLE = {
   grains: [{ variety: 'short-white' }],
@@ -46,7 +46,7 @@ const EXAMPLE = {
   heat: 'gas-large',
   elevation_m: 1120,
 }
-const SUPPER = {
+const MEAL = {
   serve_at: '2026-03-05T19:00:00+01:00',
   burners: [{ id: 'big', heat: 'gas-large' }],
   dishes: [
@@ -67,10 +67,10 @@ const asked = (
     requestBody: { required: true, ...json(ref(request), example) },
     responses: {
       200: { description: answer, ...json(result) },
-      400: wrong('the body is not JSON'),
+      400: fieldError('the body is not JSON'),
       413: { description: 'the body is over a million bytes' },
-      422: wrong('the request cannot be read: every field that is wrong, with its limit and its value'),
-      429: wrong('too many long questions wait already'),
+      422: fieldError('the request cannot be read: every field that is wrong, with its limit and its value'),
+      429: fieldError('too many long questions wait already'),
     },
   },
 })
@@ -84,7 +84,7 @@ const seen = (summary: string, properties: Json, parameters: Json[] = []) => ({
         description: summary,
         ...json({ type: 'object', properties, required: Object.keys(properties) }),
       },
-      ...(parameters.length > 0 ? { 422: wrong('a parameter is out of range') } : {}),
+      ...(parameters.length > 0 ? { 422: fieldError('a parameter is out of range') } : {}),
     },
   },
 })
@@ -126,7 +126,7 @@ export function openApi(): Json {
         'Several dishes on the available burners, appliances and people, all ready at one time',
         'ScheduleRequest',
         'the timetable, or what prevents it',
-        SUPPER,
+        MEAL,
       ),
       '/notebook': seen(
         'Finished batches, newest first',

@@ -1,4 +1,4 @@
-import { keptNow } from '#server/queries/leftovers'
+import { currentLeftovers } from '#server/queries/leftovers'
 import type { Kitchen } from '#server/store/open-household'
 import { refused, refusedFor, type Answer } from './handlers'
 import { openApi } from './openapi'
@@ -12,12 +12,13 @@ const SIGHTS = ['notebook', 'kept', 'openapi.json'] as const
 /** Answers a look at what the household keeps.  @param search of the address */
 export function look(kitchen: Kitchen, sight: string, search: URLSearchParams, nowMs: number): Answer {
   if (sight === 'openapi.json') return { status: 200, body: openApi() }
-  if (sight === 'kept') return { status: 200, body: { kept: keptNow(kitchen, nowMs).map(keptJson) } }
+  if (sight === 'kept')
+    return { status: 200, body: { kept: currentLeftovers(kitchen, nowMs).map(storedJson) } }
   if (sight !== 'notebook')
     return refusedFor(404, `there is no "${sight.slice(0, 40)}"; one of ${SIGHTS.join(', ')}`)
   const [limit, offset] = [wholeOf(search, 'limit', 40), wholeOf(search, 'offset', 0)]
-  const wrong = [limit, offset].flatMap((read) => ('error' in read ? [read.error] : []))
-  if (wrong.length > 0) return refused(422, wrong)
+  const fieldError = [limit, offset].flatMap((read) => ('error' in read ? [read.error] : []))
+  if (fieldError.length > 0) return refused(422, fieldError)
   const filter = search.get('text') ? { text: search.get('text')!.slice(0, 80) } : {}
   return {
     status: 200,
@@ -49,7 +50,7 @@ function wholeOf(
       }
 }
 
-const keptJson = ({ row, view }: ReturnType<typeof keptNow>[number]) => ({
+const storedJson = ({ row, view }: ReturnType<typeof currentLeftovers>[number]) => ({
   id: row.id,
   title: row.title,
   variety: row.variety,

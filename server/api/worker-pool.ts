@@ -6,7 +6,7 @@ import { refusedFor } from './handlers'
 /** Two thousand kitchens or a dozen dishes take a second and more; meanwhile a key pressed at the stove must be heard. */
 const LONG: ReadonlySet<string> = new Set(['simulate', 'schedule'])
 /** Questions that may wait for a thread. */
-const MOST_WAITING = 16
+const MAX_WAITING = 16
 /** A thread without a question ends after this long, ms. */
 const IDLE_MS = 60_000
 
@@ -36,14 +36,14 @@ const refused = (status: number, message: string) => ({
 
 /** Answers a question in a thread of its own.
  *  @param signal when the one who asked has gone, the thread is ended and another takes the next */
-export async function answerBeside(
+export async function runInWorker(
   question: string,
   text: string,
   signal?: AbortSignal,
 ): Promise<{ status: number; json: string }> {
   const pool = threads()
-  if (pool.queueSize >= MOST_WAITING)
-    return refused(429, `${MOST_WAITING} questions are waiting already; ask again in a moment`)
+  if (pool.queueSize >= MAX_WAITING)
+    return refused(429, `${MAX_WAITING} questions are waiting already; ask again in a moment`)
   try {
     return (await pool.run({ question, text }, signal ? { signal } : {})) as { status: number; json: string }
   } catch (error) {

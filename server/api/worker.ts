@@ -1,7 +1,7 @@
 import { ask } from './handlers'
 
 /** Answers a question in the thread it is called in, as it goes over the wire. */
-export default function answerHere({ question, text }: { question: string; text: string }): {
+export default function answerInThread({ question, text }: { question: string; text: string }): {
   status: number
   json: string
 } {

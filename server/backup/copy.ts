@@ -46,8 +46,8 @@ export async function takeCopy(file: string, into: string, nowMs: number): Promi
     const from = join(pictures, `${id}.jpg`)
     if (existsSync(from)) sameFile(from, join(part, PICTURES, `${id}.jpg`))
   }
-  const wrong = checkHousehold(part)
-  if (wrong.length > 0) throw new Error(`the backup is damaged: ${wrong.join('; ')}`)
+  const fieldError = checkHousehold(part)
+  if (fieldError.length > 0) throw new Error(`the backup is damaged: ${fieldError.join('; ')}`)
   renameSync(part, folder)
   return folder
 }
@@ -86,21 +86,22 @@ export function checkHousehold(path: string): string[] {
     return [`${file} cannot be opened: ${(error as Error).message}`]
   }
   try {
-    const wrong = (db.pragma('integrity_check') as { integrity_check: string }[])
+    const fieldError = (db.pragma('integrity_check') as { integrity_check: string }[])
       .map((row) => row.integrity_check)
       .filter((said) => said !== 'ok')
     const loose = db.pragma('foreign_key_check') as { table: string }[]
     if (loose.length > 0)
-      wrong.push(
+      fieldError.push(
         `${loose.length} rows refer to what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`,
       )
     const version = db.pragma('user_version', { simple: true }) as number
     if (version > migrationCount())
-      wrong.push(`it is at version ${version}, newer than the ${migrationCount()} this program knows`)
-    if (version === 0) wrong.push('not an Omsel data file')
+      fieldError.push(`it is at version ${version}, newer than the ${migrationCount()} this program knows`)
+    if (version === 0) fieldError.push('not an Omsel data file')
     const missing = picturesIn(file).filter((id) => !existsSync(join(dirname(file), PICTURES, `${id}.jpg`)))
-    if (missing.length > 0) wrong.push(`${missing.length} pictures are missing, the first is ${missing[0]!}`)
-    return wrong
+    if (missing.length > 0)
+      fieldError.push(`${missing.length} pictures are missing, the first is ${missing[0]!}`)
+    return fieldError
   } catch (error) {
     return [`${file} cannot be read: ${(error as Error).message}`]
   } finally {
@@ -111,8 +112,8 @@ export function checkHousehold(path: string): string[] {
 /** Puts a copy in the place of a household; what was there is moved aside, nothing is thrown away.
  *  @returns where the household that was there lies now; undefined when there was none  @throws {Error} in words: the copy is not sound, or the household is in use */
 export function restoreCopy(copy: string, file: string, nowMs: number): string | undefined {
-  const wrong = checkHousehold(copy)
-  if (wrong.length > 0) throw new Error(`the backup is damaged: ${wrong.join('; ')}`)
+  const fieldError = checkHousehold(copy)
+  if (fieldError.length > 0) throw new Error(`the backup is damaged: ${fieldError.join('; ')}`)
   const user = inUseBy(file)
   if (user !== undefined) throw new Error(`server is running (process ${user}); stop it first`)
   const folder = dirname(file)

@@ -1,10 +1,10 @@
 import type { Schedule } from '#core/contract/schedule'
-import type { ToldRow } from '#server/store/meals'
+import type { PublishedTask } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 import { scheduleIn } from '#server/queries/meal-schedule'
 
 /** Where every task lies, as it is told. */
-export const toldRows = (schedule: Schedule): ToldRow[] =>
+export const publishedTasks = (schedule: Schedule): PublishedTask[] =>
   schedule.dishes.flatMap((d) =>
     d.tasks.map((t) => ({
       dish: d.id,
@@ -15,22 +15,22 @@ export const toldRows = (schedule: Schedule): ToldRow[] =>
   )
 
 /** Somebody has seen what changed: from here on changes are told against this. */
-export function tellAll(kitchen: Kitchen, supperId: string, nowMs: number): void {
-  const supper = kitchen.suppers.find(supperId)
-  const schedule = supper?.told && scheduleIn(kitchen, supper, nowMs)
-  if (supper && schedule) kitchen.suppers.save({ ...supper, told: toldRows(schedule) })
+export function acknowledgeAll(kitchen: Kitchen, mealId: string, nowMs: number): void {
+  const meal = kitchen.suppers.find(mealId)
+  const schedule = meal?.told && scheduleIn(kitchen, meal, nowMs)
+  if (meal && schedule) kitchen.suppers.save({ ...meal, told: publishedTasks(schedule) })
 }
 
 /** Who moves a ribbon knows that it moved: only what else it pushed is news. */
-export function tellDish(kitchen: Kitchen, supperId: string, dishId: string, nowMs: number): void {
-  const supper = kitchen.suppers.find(supperId)
-  const schedule = supper?.told && scheduleIn(kitchen, supper, nowMs)
-  if (supper?.told && schedule)
+export function acknowledgeDish(kitchen: Kitchen, mealId: string, dishId: string, nowMs: number): void {
+  const meal = kitchen.suppers.find(mealId)
+  const schedule = meal?.told && scheduleIn(kitchen, meal, nowMs)
+  if (meal?.told && schedule)
     kitchen.suppers.save({
-      ...supper,
+      ...meal,
       told: [
-        ...supper.told.filter((t) => t.dish !== dishId),
-        ...toldRows(schedule).filter((t) => t.dish === dishId),
+        ...meal.told.filter((t) => t.dish !== dishId),
+        ...publishedTasks(schedule).filter((t) => t.dish === dishId),
       ],
     })
 }

@@ -1,5 +1,5 @@
 import type { FieldError } from '#core/contract/fields'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { nowMs } from '#server/clock'
 
 /** What a device hears after a press: whether it was new, or what was wrong with it. */
@@ -13,7 +13,7 @@ export interface PressAnswer {
 export async function answerPress(
   request: Request,
   of: string,
-  press: (body: unknown, receivedMs: number) => Read<{ isNew: boolean }>,
+  press: (body: unknown, receivedMs: number) => Result<{ isNew: boolean }>,
 ): Promise<PressAnswer> {
   const receivedMs = nowMs()
   let body: unknown

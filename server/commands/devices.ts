@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { fieldErrors, oneOf } from '#core/contract/fields'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { DEVICE_KINDS } from '#server/devices/device'
 import { faultsOf, WAYS } from '#server/devices/transports'
 import type { Kitchen } from '#server/store/open-household'
@@ -14,7 +14,7 @@ const DeviceSchema = v.object({
 })
 
 /** Switches a device on or off, trusts it or not, and lets a simulated one fail. */
-export function keepDevice({ devices }: Kitchen, input: unknown, nowMs: number): Read<true> {
+export function keepDevice({ devices }: Kitchen, input: unknown, nowMs: number): Result<true> {
   const parsed = v.safeParse(DeviceSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const { kind, on, trusted, way } = parsed.output

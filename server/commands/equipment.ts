@@ -2,15 +2,15 @@ import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { between, type FieldError } from '#core/contract/fields'
 import {
-  HOUSE_LIMITS,
-  readHeatForm,
-  readMeasureForm,
-  readProgrammeForm,
-  readVesselForm,
+  HOUSEHOLD_LIMITS,
+  parseHeatForm,
+  parseMeasureForm,
+  parseProgrammeForm,
+  parseVesselForm,
   type VesselFormValue,
 } from '#core/contract/equipment'
 import { formNumber, readerOf } from '#core/contract/settings'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { deliveredPower, HEAT_PRESETS, type HeatSource } from '#core/heat/sources'
@@ -26,7 +26,7 @@ import { heightFor, volumeAt } from '#core/vessel/shape'
 import { standingLoss, usualHeatCapacity, vesselOf } from '#core/vessel/vessel'
 import type { HeatRow, MeasureRow, VesselRow } from '#server/store/equipment'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 const idOf = (input: Record<string, unknown>) =>
   typeof input.id === 'string' && input.id !== '' ? input.id : undefined
@@ -42,14 +42,14 @@ const APPLIANCE: Partial<Record<VesselRow['kind'], { ratedW: number; efficiency:
 const CLOSE_ENOUGH = 0.3
 
 /** A vessel from what a cook can measure: its mouth, what it holds, its empty weight and what it is made of. */
-export function saveVessel({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readVesselForm(input)
+export function saveVessel({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseVesselForm(input)
   if (!read.ok) return read
   const id = idOf(input)
   const old = equipment.vessels().find((row) => row.id === id)
-  if (id !== undefined && !old) return wrong('id', `must be a pot of this kitchen, got "${id}"`)
+  if (id !== undefined && !old) return fieldError('id', `must be a pot of this kitchen, got "${id}"`)
   const shape = shapeOf(read.value)
-  if ('problem' in shape) return wrong(...shape.problem)
+  if ('problem' in shape) return fieldError(...shape.problem)
   const { name, kind, capacity_ml, lid, lining, material, empty_g, own_rated_w, marks, printed, sticks_g } =
     read.value
   const appliance = APPLIANCE[kind]
@@ -89,7 +89,7 @@ function shapeOf({
   const base = base_diameter_mm ?? rim_diameter_mm
   const rim = rim_diameter_mm
   const height = height_mm ?? heightFor(millimetres(base), millimetres(rim), millilitres(capacity_ml))
-  const [least, most] = HOUSE_LIMITS.height_mm
+  const [least, most] = HOUSEHOLD_LIMITS.height_mm
   if (!(height >= least && height <= most))
     return {
       problem: [
@@ -111,20 +111,20 @@ function shapeOf({
   return { base_diameter_mm: base, rim_diameter_mm: rim, height_mm: Math.round(height * 10) / 10 }
 }
 
-export function dropVessel({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
+export function dropVessel({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
   const id = idOf(input) ?? ''
-  if (equipment.vessels().length < 2) return wrong('id', 'is your last pot')
+  if (equipment.vessels().length < 2) return fieldError('id', 'is your last pot')
   return equipment.drop.vessel(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `must be a pot of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a pot of this kitchen, got "${id}"`)
 }
 
-export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readHeatForm(input)
+export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseHeatForm(input)
   if (!read.ok) return read
   const id = idOf(input)
   const old = equipment.heats().find((row) => row.id === id)
-  if (id !== undefined && !old) return wrong('id', `must be a burner of this kitchen, got "${id}"`)
+  if (id !== undefined && !old) return fieldError('id', `must be a burner of this kitchen, got "${id}"`)
   const { name, kind, rated_w, knob } = read.value
   const { efficiency } = kind === 'gas' ? HEAT_PRESETS['gas-medium'] : HEAT_PRESETS[kind]
   const same = old?.rated_w === rated_w
@@ -140,29 +140,29 @@ export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>)
   return { ok: true, value: name }
 }
 
-export function dropHeat({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
+export function dropHeat({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
   const id = idOf(input) ?? ''
-  if (equipment.heats().length < 2) return wrong('id', 'is your last burner')
+  if (equipment.heats().length < 2) return fieldError('id', 'is your last burner')
   return equipment.drop.heat(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `must be a burner of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a burner of this kitchen, got "${id}"`)
 }
 
-export function saveMeasure({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readMeasureForm(input)
+export function saveMeasure({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseMeasureForm(input)
   if (!read.ok) return read
   const given = read.value
   if (given.how === 'weighed' && !(given.full_g > given.empty_g))
-    return wrong('full_g', `must be more than empty, got ${given.full_g} g and ${given.empty_g} g`)
+    return fieldError('full_g', `must be more than empty, got ${given.full_g} g and ${given.empty_g} g`)
   const ml =
     given.how === 'known'
       ? given.ml
       : given.how === 'weighed'
         ? measureFromWeights(given.empty_g, given.full_g)
         : measureFromCount(given.known_ml, given.times)
-  const [least, most] = HOUSE_LIMITS.measure_ml
+  const [least, most] = HOUSEHOLD_LIMITS.measure_ml
   if (!(ml >= least && ml <= most))
-    return wrong(
+    return fieldError(
       given.how === 'counted' ? 'times' : 'full_g',
       `gives ${Math.round(ml)} mL; a measure holds ${least} to ${most}`,
     )
@@ -177,40 +177,40 @@ export function saveMeasure({ equipment }: Kitchen, input: Record<string, unknow
   return { ok: true, value: `${given.name}: ${Math.round(ml)} mL` }
 }
 
-export function dropMeasure({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
+export function dropMeasure({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
   const id = idOf(input) ?? ''
   return equipment.drop.measure(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `must be a measure of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a measure of this kitchen, got "${id}"`)
 }
 
 /** A programme of an appliance, told in the words it has in this house. */
-export function saveProgramme({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readProgrammeForm(input)
+export function saveProgramme({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseProgrammeForm(input)
   if (!read.ok) return read
   const vessel = equipment.vessels().find((row) => row.id === read.value.vessel_id)
   if (!vessel || vessel.own_rated_w === null)
-    return wrong('vessel_id', `must be an appliance of this kitchen, got "${read.value.vessel_id}"`)
+    return fieldError('vessel_id', `must be an appliance of this kitchen, got "${read.value.vessel_id}"`)
   const id = idOf(input)
   if (id !== undefined && !equipment.programmes().some((row) => row.id === id))
-    return wrong('id', `must be a programme of this kitchen, got "${id}"`)
+    return fieldError('id', `must be a programme of this kitchen, got "${id}"`)
   if (read.value.known === 'timed' && read.value.minutes === null)
-    return wrong('minutes', 'is empty; what did the clock say?')
+    return fieldError('minutes', 'is empty; what did the clock say?')
   equipment.save.programme({ id: id ?? randomUUID(), ...read.value })
   return { ok: true, value: read.value.name }
 }
 
-export function dropProgramme({ equipment }: Kitchen, input: Record<string, unknown>): Read<string> {
+export function dropProgramme({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
   const id = idOf(input) ?? ''
   return equipment.drop.programme(id)
     ? { ok: true, value: 'gone' }
-    : wrong('id', `must be a programme of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a programme of this kitchen, got "${id}"`)
 }
 
 const grams = v.pipe(formNumber, between(1, 60_000, 'g'))
 const minutes = v.pipe(formNumber, between(0.5, 240, 'minutes'))
 const named = v.pipe(v.string('is required'), v.nonEmpty('is required'))
-const readBoil = readerOf(
+const parseBoil = readerOf(
   v.object({
     vessel_id: named,
     heat_id: v.optional(v.string(), ''),
@@ -219,7 +219,7 @@ const readBoil = readerOf(
     minutes,
   }),
 )
-const readSimmer = readerOf(
+const parseSimmer = readerOf(
   v.object({
     vessel_id: named,
     heat_id: v.optional(v.string(), ''),
@@ -228,9 +228,9 @@ const readSimmer = readerOf(
     minutes,
   }),
 )
-const readFull = readerOf(v.object({ vessel_id: named, empty_g: grams, full_g: grams }))
+const parseFull = readerOf(v.object({ vessel_id: named, empty_g: grams, full_g: grams }))
 
-interface Bench {
+interface PlanPage {
   vessel: VesselRow
   heat: HeatRow | undefined
   source: HeatSource
@@ -239,16 +239,16 @@ interface Bench {
 }
 
 /** The pot on the heat that a calibration was done with. */
-function benchOf(
+function planOf(
   kitchen: Kitchen,
   vesselId: string,
   heatId: string,
-): Bench | { ok: false; errors: FieldError[] } {
+): PlanPage | { ok: false; errors: FieldError[] } {
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vesselId)
-  if (!vessel) return wrong('vessel_id', `must be a pot of this kitchen, got "${vesselId}"`)
+  if (!vessel) return fieldError('vessel_id', `must be a pot of this kitchen, got "${vesselId}"`)
   const heat = kitchen.equipment.heats().find((row) => row.id === heatId)
   if (vessel.own_rated_w === null && !heat)
-    return wrong('heat_id', `must be a burner of this kitchen, got "${heatId}"`)
+    return fieldError('heat_id', `must be a burner of this kitchen, got "${heatId}"`)
   const { elevation_m, kitchen_c } = settingsOf(kitchen)
   const own = vessel.own_rated_w !== null
   const [ratedW, efficiency] = own
@@ -276,12 +276,12 @@ const physics = (row: VesselRow) =>
 const clamp = (n: number, least: number, most: number) => Math.min(most, Math.max(least, n))
 
 /** Plain water to the boil tells what really reaches the pot.  @returns the figure before and after, in words */
-export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readBoil(input)
+export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseBoil(input)
   if (!read.ok) return read
-  const bench = benchOf(kitchen, read.value.vessel_id, read.value.heat_id)
-  if ('errors' in bench) return bench
-  const { vessel, heat, source, boilC, kitchenC } = bench
+  const plan = planOf(kitchen, read.value.vessel_id, read.value.heat_id)
+  if ('errors' in plan) return plan
+  const { vessel, heat, source, boilC, kitchenC } = plan
   const told = powerFromBoil({
     waterG: read.value.water_g,
     fromC: read.value.from_c,
@@ -294,7 +294,7 @@ export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>):
   const before = source.ratedW * source.efficiency
   const factor = told / before
   if (!(factor > 0.3 && factor < 3))
-    return wrong(
+    return fieldError(
       'minutes',
       `gives ${Math.round(told)} W instead of ${Math.round(before)}. Please repeat the test`,
     )
@@ -315,15 +315,15 @@ export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>):
 }
 
 /** Plain water on the lowest heat, weighed before and after, tells the steam. */
-export function calibrateSimmer(kitchen: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readSimmer(input)
+export function calibrateSimmer(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseSimmer(input)
   if (!read.ok) return read
   const { before_g, after_g, vessel_id, heat_id } = read.value
   if (after_g > before_g)
-    return wrong('after_g', `cannot be more than before, got ${after_g} g after ${before_g} g`)
-  const bench = benchOf(kitchen, vessel_id, heat_id)
-  if ('errors' in bench) return bench
-  const { vessel, source, boilC, kitchenC } = bench
+    return fieldError('after_g', `cannot be more than before, got ${after_g} g after ${before_g} g`)
+  const plan = planOf(kitchen, vessel_id, heat_id)
+  if ('errors' in plan) return plan
+  const { vessel, source, boilC, kitchenC } = plan
   const loss = standingLoss(physics(vessel), celsius(boilC), celsius(kitchenC))
   const powerW = deliveredPower(source, 'lowest', loss)
   const usual = ((powerW - loss) / LATENT_HEAT) * 60
@@ -343,16 +343,17 @@ export function calibrateSimmer(kitchen: Kitchen, input: Record<string, unknown>
 }
 
 /** Weighed empty and full to the rim: what it holds, and with its material what heat it takes. */
-export function calibrateFull(kitchen: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readFull(input)
+export function calibrateFull(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseFull(input)
   if (!read.ok) return read
   const { empty_g, full_g, vessel_id } = read.value
-  if (!(full_g > empty_g)) return wrong('full_g', `must be more than empty, got ${full_g} g and ${empty_g} g`)
+  if (!(full_g > empty_g))
+    return fieldError('full_g', `must be more than empty, got ${full_g} g and ${empty_g} g`)
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vessel_id)
-  if (!vessel) return wrong('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
+  if (!vessel) return fieldError('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
   const capacity = full_g - empty_g
   if (Math.abs(capacity / vessel.capacity_ml - 1) > 0.5)
-    return wrong(
+    return fieldError(
       'full_g',
       `would mean ${capacity} mL instead of ${vessel.capacity_ml}; is this really ${vessel.name}?`,
     )

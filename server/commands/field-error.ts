@@ -1,7 +1,7 @@
 import type { FieldError } from '#core/contract/fields'
 
 /** What was wrong with one field, its name leading the message. */
-export const wrong = (path: string, message: string): { ok: false; errors: FieldError[] } => ({
+export const fieldError = (path: string, message: string): { ok: false; errors: FieldError[] } => ({
   ok: false,
   errors: [{ path, message: `${path} ${message}` }],
 })

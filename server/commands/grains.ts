@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { readBagForm } from '#core/contract/equipment'
+import { parseBagForm } from '#core/contract/equipment'
 import { readerOf } from '#core/contract/settings'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
 import { meaningOf } from '#core/convert/ratio'
 import type { Kitchen } from '#server/store/open-household'
 
-const readId = readerOf(
+const parseId = readerOf(
   v.object({
     id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'must be a grain bag of this kitchen')),
   }),
@@ -18,30 +18,30 @@ const nothing = (id: string) => ({
 })
 
 /** Puts a bag on the shelf, or changes one that is there. What was adopted from an older label goes with the label. */
-export function saveBag({ shelf }: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readBagForm(input)
+export function saveBag({ shelf: grainBags }: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseBagForm(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
-  const old = shelf.bags().find((bag) => bag.id === given)
+  const old = grainBags.bags().find((bag) => bag.id === given)
   if (given !== undefined && !old) return nothing(given)
   const id = old?.id ?? randomUUID()
   const sameLabel =
     old !== undefined && old.label_ratio === read.value.label_ratio && old.variety === read.value.variety
-  shelf.saveBag({ ...read.value, id, adopted_delta: sameLabel ? old.adopted_delta : null })
+  grainBags.saveBag({ ...read.value, id, adopted_delta: sameLabel ? old.adopted_delta : null })
   return { ok: true, value: id }
 }
 
-export function dropBag({ shelf }: Kitchen, input: unknown): Read<null> {
-  const read = readId(input)
+export function dropBag({ shelf: grainBags }: Kitchen, input: unknown): Result<null> {
+  const read = parseId(input)
   if (!read.ok) return read
-  return shelf.dropBag(read.value.id) ? { ok: true, value: null } : nothing(read.value.id)
+  return grainBags.dropBag(read.value.id) ? { ok: true, value: null } : nothing(read.value.id)
 }
 
 /** Takes the label's word: the uptake its ratio means, as far as it can be known, becomes this bag's own. Taken again, it is given back. */
-export function adoptLabel({ shelf }: Kitchen, input: unknown): Read<null> {
-  const read = readId(input)
+export function adoptLabel({ shelf: grainBags }: Kitchen, input: unknown): Result<null> {
+  const read = parseId(input)
   if (!read.ok) return read
-  const bag = shelf.bags().find((b) => b.id === read.value.id)
+  const bag = grainBags.bags().find((b) => b.id === read.value.id)
   if (!bag) return nothing(read.value.id)
   if (bag.label_ratio === null)
     return {
@@ -50,7 +50,7 @@ export function adoptLabel({ shelf }: Kitchen, input: unknown): Read<null> {
     }
   const delta =
     labelMeaning(bag.variety, bag.label_ratio).uptake.middle - varietyOf(bag.variety).uptake.standard
-  shelf.saveBag({
+  grainBags.saveBag({
     ...bag,
     adopted_delta: bag.adopted_delta === null ? Math.max(-1, Math.min(1, delta)) : null,
   })

@@ -1,7 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { Temporal } from 'temporal-polyfill'
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
-import { readCopied, type CopiedCook, type CopiedError, type CopiedHouse } from '#core/learn/imported-batches'
+import {
+  parseCopied,
+  type CopiedCook,
+  type CopiedError,
+  type ImportContext,
+} from '#core/learn/imported-batches'
 import type { MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
 import type { Kitchen } from '#server/store/open-household'
@@ -13,8 +18,8 @@ const MINUTE = 60_000
 /** An old notebook says the day; supper was about then. */
 const HOUR = 18
 
-export function copiedHouse({ shelf, equipment }: Kitchen): CopiedHouse {
-  const bags = shelf.bags()
+export function importContext({ shelf: grainBags, equipment }: Kitchen): ImportContext {
+  const bags = grainBags.bags()
   return {
     grains: VARIETIES.map(({ id, name }) => ({
       id,
@@ -36,7 +41,7 @@ export function copyCooks(
     .toZonedDateTimeISO(zone)
     .toPlainDate()
     .toString()
-  const read = readCopied(table, copiedHouse(kitchen), today)
+  const read = parseCopied(table, importContext(kitchen), today)
   if (!read.ok) return read
   const errors: CopiedError[] = []
   // Whatever fails takes everything back with it.

@@ -1,5 +1,5 @@
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
-import { coolingTubs } from '#server/queries/cooling-containers'
+import { coolingContainers } from '#server/queries/cooling-containers'
 import {
   dropContainer,
   guidanceIn,
@@ -9,9 +9,9 @@ import {
   saveContainer,
   saveGuidance,
   takeFromBottle,
-  tellKept,
+  recordLeftoverEvent,
 } from './leftovers'
-import { keptNow } from '#server/queries/leftovers'
+import { currentLeftovers } from '#server/queries/leftovers'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 
 const NOW = Date.UTC(2026, 2, 28, 18, 0)
@@ -24,7 +24,7 @@ beforeEach(() => {
 })
 afterEach(() => void kitchen.db.close())
 
-const parcel = (more = {}) => ({
+const container = (more = {}) => ({
   title: 'short-white',
   variety: 'short-white',
   grams: 600,
@@ -39,7 +39,7 @@ const parcel = (more = {}) => ({
   ...more,
 })
 const put = (more = {}) => {
-  const read = putAway(kitchen, parcel(more), NOW)
+  const read = putAway(kitchen, container(more), NOW)
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
@@ -48,13 +48,13 @@ const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }
 describe('putting away', () => {
   test('every container is a row of its own, level, and the clock runs from the pot', () => {
     expect(put()).toHaveLength(2)
-    const [one, other] = keptNow(kitchen, NOW)
+    const [one, other] = currentLeftovers(kitchen, NOW)
     expect(one!.row.grams).toBe(300)
     expect(one!.row.depth_mm).toBeCloseTo((45 * (300 / 0.79)) / 520, 6)
     expect(one!.view.portions + other!.view.portions).toBe(3)
     expect(one!.view.useByMs).toBe(NOW - 20 * 60_000 + 24 * HOUR)
-    expect(coolingTubs(kitchen, NOW)).toHaveLength(2)
-    expect(coolingTubs(kitchen, NOW + 12 * HOUR)).toHaveLength(0)
+    expect(coolingContainers(kitchen, NOW)).toHaveLength(2)
+    expect(coolingContainers(kitchen, NOW + 12 * HOUR)).toHaveLength(0)
   })
   test.each([
     [{ grams: -4 }, 'grams', '5 to 60000'],
@@ -67,26 +67,26 @@ describe('putting away', () => {
     [{ place: 'cellar' }, 'place', 'cellar'],
     [{ portions: NaN }, 'portions', 'NaN'],
   ])('%j is refused in words, and nothing is written', (more, path, words) => {
-    const error = errorOf(putAway(kitchen, parcel(more), NOW))!
+    const error = errorOf(putAway(kitchen, container(more), NOW))!
     expect(error.path).toBe(path)
     expect(error.message).toContain(words === 'NaN' ? 'must be a number' : words)
-    expect(keptNow(kitchen, NOW)).toEqual([])
+    expect(currentLeftovers(kitchen, NOW)).toEqual([])
   })
 })
 
 describe('telling of it', () => {
   const tell = (kept_id: string, kind: string, more = {}, at = NOW) =>
-    tellKept(kitchen, { id: `${kind}-${at}`, kept_id, kind, ...more }, at)
+    recordLeftoverEvent(kitchen, { id: `${kind}-${at}`, kept_id, kind, ...more }, at)
   test('what is told twice is told once, and the last can be taken back', () => {
     const [id] = put({ containers: ['tin'], grams: 300 })
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
     expect(kitchen.kept.find(id!)!.events).toHaveLength(1)
     expect(tell(id!, 'thrown', {}, NOW + 1).ok).toBe(true)
-    expect(keptNow(kitchen, NOW + 2)).toEqual([])
+    expect(currentLeftovers(kitchen, NOW + 2)).toEqual([])
     expect(errorOf(tell(id!, 'take-back', { target: `eaten-${NOW}` }, NOW + 3))!.path).toBe('target')
     expect(tell(id!, 'take-back', { target: `thrown-${NOW + 1}` }, NOW + 4).ok).toBe(true)
-    expect(keptNow(kitchen, NOW + 5)[0]!.view.portions).toBe(2)
+    expect(currentLeftovers(kitchen, NOW + 5)[0]!.view.portions).toBe(2)
   })
   test('what makes no sense is refused in words', () => {
     const [id] = put({ containers: ['tin'], grams: 300 })

@@ -1,21 +1,21 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import {
-  readBottleForm,
-  readContainerForm,
-  readGuidance,
-  readParcel,
-  readTell,
+  parseBottleForm,
+  parseContainerForm,
+  parseGuidance,
+  parseContainer,
+  parseTell,
 } from '#core/contract/leftovers'
 import { formNumber, readerOf } from '#core/contract/settings'
 import { between } from '#core/contract/fields'
-import type { Read } from '#core/contract/plan-request'
-import { canTell, keptAt, packedOf } from '#core/leftovers/container-state'
+import type { Result } from '#core/contract/plan-request'
+import { canTell, containerState, packedOf } from '#core/leftovers/container-state'
 import { guidanceOf, type Guidance } from '#core/leftovers/guidance'
 import { containerOf, shareOut } from '#core/leftovers/portions'
 import type { Kitchen } from '#server/store/open-household'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 const MINUTE = 60_000
 
@@ -25,48 +25,52 @@ export function guidanceIn({ household }: Kitchen): Guidance {
   return guidanceOf(guidance, own)
 }
 
-export function saveGuidance({ household }: Kitchen, input: unknown): Read<null> {
-  const read = readGuidance(input)
+export function saveGuidance({ household }: Kitchen, input: unknown): Result<null> {
+  const read = parseGuidance(input)
   if (!read.ok) return read
   household.saveGuidance(read.value.guidance, read.value.own)
   return { ok: true, value: null }
 }
 
-export function saveContainer({ kept }: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readContainerForm(input)
+export function saveContainer({ kept: leftover }: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseContainerForm(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
-  if (given !== undefined && !kept.containers().some((c) => c.id === given))
-    return wrong('id', `must be a container of this kitchen, got "${given}"`)
+  if (given !== undefined && !leftover.containers().some((c) => c.id === given))
+    return fieldError('id', `must be a container of this kitchen, got "${given}"`)
   const id = given ?? randomUUID()
-  kept.saveContainer({ ...read.value, id })
+  leftover.saveContainer({ ...read.value, id })
   return { ok: true, value: id }
 }
 
-const readId = readerOf(
+const parseId = readerOf(
   v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')) }),
 )
 
-export function dropContainer({ kept }: Kitchen, input: unknown): Read<null> {
-  const read = readId(input)
+export function dropContainer({ kept: leftover }: Kitchen, input: unknown): Result<null> {
+  const read = parseId(input)
   if (!read.ok) return read
-  return kept.dropContainer(read.value.id)
+  return leftover.dropContainer(read.value.id)
     ? { ok: true, value: null }
-    : wrong('id', `must be a container of this kitchen, got "${read.value.id}"`)
+    : fieldError('id', `must be a container of this kitchen, got "${read.value.id}"`)
 }
 
 /** Puts a parcel away: shared out level, every container a row of its own, all of them or none.  @returns their ids */
-export function putAway({ db, kept, cooks }: Kitchen, input: unknown, nowMs: number): Read<string[]> {
-  const read = readParcel(input)
+export function putAway(
+  { db, kept: leftover, cooks }: Kitchen,
+  input: unknown,
+  nowMs: number,
+): Result<string[]> {
+  const read = parseContainer(input)
   if (!read.ok) return read
   const parcel = read.value
   const cookId = parcel.cook_id ?? null
   if (cookId !== null && !cooks.find(cookId))
-    return wrong('cook_id', `must be a batch of this kitchen, got "${cookId}"`)
-  const owned = new Map(kept.containers().map((row) => [row.id, containerOf(row)]))
+    return fieldError('cook_id', `must be a batch of this kitchen, got "${cookId}"`)
+  const owned = new Map(leftover.containers().map((row) => [row.id, containerOf(row)]))
   const unknown = parcel.containers.find((id) => !owned.has(id))
   if (unknown !== undefined)
-    return wrong('containers', `must be a container of this kitchen, got "${unknown}"`)
+    return fieldError('containers', `must be a container of this kitchen, got "${unknown}"`)
   const filled = shareOut(
     parcel.grams,
     parcel.density_g_ml,
@@ -75,14 +79,14 @@ export function putAway({ db, kept, cooks }: Kitchen, input: unknown, nowMs: num
   )
   const over = filled.find((f) => f.over)
   if (over)
-    return wrong(
+    return fieldError(
       'containers',
       `hold ${Math.round(parcel.containers.reduce((sum, id) => sum + owned.get(id)!.ml, 0))} mL together; ${Math.round(parcel.grams / parcel.density_g_ml)} mL is to go in`,
     )
   const ids = filled.map(() => randomUUID())
   db.transaction(() => {
     for (const [i, { container, massG, portions, depthMm }] of filled.entries())
-      kept.add({
+      leftover.add({
         id: ids[i]!,
         cook_id: cookId,
         title: parcel.title,
@@ -105,20 +109,20 @@ export function putAway({ db, kept, cooks }: Kitchen, input: unknown, nowMs: num
 }
 
 /** Writes down what happened to a kept container. What makes no sense, or comes too late, is refused in words. */
-export function tellKept(kitchen: Kitchen, input: unknown, nowMs: number): Read<null> {
-  const read = readTell(input)
+export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: number): Result<null> {
+  const read = parseTell(input)
   if (!read.ok) return read
   const { id, kept_id, kind, portions, target } = read.value
   const row = kitchen.kept.find(kept_id)
-  if (!row) return wrong('kept_id', `must be a leftover of this kitchen, got "${kept_id}"`)
+  if (!row) return fieldError('kept_id', `must be a leftover of this kitchen, got "${kept_id}"`)
   if (row.events.some((e) => e.id === id)) return { ok: true, value: null }
   const guidance = guidanceIn(kitchen)
-  const view = keptAt(packedOf(row), row.events, guidance, nowMs)
+  const view = containerState(packedOf(row), row.events, guidance, nowMs)
   const why = canTell(view, kind, guidance)
-  if (why) return wrong('kind', `${kind} is not possible: ${why}`)
-  if (kind === 'take-back' && target !== view.last?.id) return wrong('target', 'is not the latest entry')
+  if (why) return fieldError('kind', `${kind} is not possible: ${why}`)
+  if (kind === 'take-back' && target !== view.last?.id) return fieldError('target', 'is not the latest entry')
   if (portions !== undefined && portions > view.portions + 1e-9)
-    return wrong('portions', `must be at most ${view.portions}, got ${portions}`)
+    return fieldError('portions', `must be at most ${view.portions}, got ${portions}`)
   kitchen.kept.append(kept_id, {
     id,
     kind,
@@ -129,11 +133,11 @@ export function tellKept(kitchen: Kitchen, input: unknown, nowMs: number): Read<
   return { ok: true, value: null }
 }
 
-export function makeBottle({ kept }: Kitchen, input: unknown, nowMs: number): Read<string> {
-  const read = readBottleForm(input)
+export function makeBottle({ kept: leftover }: Kitchen, input: unknown, nowMs: number): Result<string> {
+  const read = parseBottleForm(input)
   if (!read.ok) return read
   const id = randomUUID()
-  kept.saveBottle({
+  leftover.saveBottle({
     id,
     made_ms: Math.round(nowMs),
     style: read.value.style,
@@ -143,7 +147,7 @@ export function makeBottle({ kept }: Kitchen, input: unknown, nowMs: number): Re
   return { ok: true, value: id }
 }
 
-const readTake = readerOf(
+const parseTake = readerOf(
   v.object({
     id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')),
     grams: v.pipe(formNumber, between(0.1, 20_000, 'g')),
@@ -151,32 +155,32 @@ const readTake = readerOf(
 )
 
 /** Takes dressing out of a bottle; an empty bottle goes. */
-export function takeFromBottle({ kept }: Kitchen, input: unknown): Read<null> {
-  const read = readTake(input)
+export function takeFromBottle({ kept: leftover }: Kitchen, input: unknown): Result<null> {
+  const read = parseTake(input)
   if (!read.ok) return read
-  const bottle = kept.bottles().find((b) => b.id === read.value.id)
-  if (!bottle) return wrong('id', `must be a bottle of this kitchen, got "${read.value.id}"`)
+  const bottle = leftover.bottles().find((b) => b.id === read.value.id)
+  if (!bottle) return fieldError('id', `must be a bottle of this kitchen, got "${read.value.id}"`)
   if (read.value.grams > bottle.left_g + 0.5)
-    return wrong('grams', `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`)
+    return fieldError('grams', `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`)
   const left = Math.max(0, bottle.left_g - read.value.grams)
-  if (left < 1) kept.dropBottle(bottle.id)
-  else kept.saveBottle({ ...bottle, left_g: left })
+  if (left < 1) leftover.dropBottle(bottle.id)
+  else leftover.saveBottle({ ...bottle, left_g: left })
   return { ok: true, value: null }
 }
 
-const readStuck = readerOf(
+const parseStuck = readerOf(
   v.object({
     vessel_id: v.pipe(v.string('is required'), v.nonEmpty('is required')),
-    sticks_g: v.pipe(formNumber, between(...HOUSE_LIMITS.sticks_g, 'g')),
+    sticks_g: v.pipe(formNumber, between(...HOUSEHOLD_LIMITS.sticks_g, 'g')),
   }),
 )
 
 /** What a pot keeps for itself, so that the next batch is so much larger. */
-export function keepStuck({ equipment }: Kitchen, input: unknown): Read<null> {
-  const read = readStuck(input)
+export function keepStuck({ equipment }: Kitchen, input: unknown): Result<null> {
+  const read = parseStuck(input)
   if (!read.ok) return read
   const row = equipment.vessels().find((vessel) => vessel.id === read.value.vessel_id)
-  if (!row) return wrong('vessel_id', `must be a pot of this kitchen, got "${read.value.vessel_id}"`)
+  if (!row) return fieldError('vessel_id', `must be a pot of this kitchen, got "${read.value.vessel_id}"`)
   equipment.save.vessel({ ...row, sticks_g: read.value.sticks_g })
   return { ok: true, value: null }
 }

@@ -3,21 +3,21 @@ import * as v from 'valibot'
 import { runningCookOf } from '#core/contract/running-cook'
 import { between, oneOf, quoted } from '#core/contract/fields'
 import { EPOCH_LIMITS, readerOf } from '#core/contract/settings'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { whereToWait } from '#core/cook/late'
 import { replay } from '#core/cook/replay'
 import { soakWaits } from '#core/schedule/dish-blocks'
 import { NOTHING_APPLIED } from '#core/learn/evidence'
-import { SUPPER_EVENT_KINDS, type SupperDish, type SupperEvent, type SupperRow } from '#server/store/meals'
+import { MEAL_EVENT_KINDS, type MealDish, type MealEvent, type MealRow } from '#server/store/meals'
 import { announce } from '#server/realtime/hub'
 import { burnersNow } from '#server/queries/burners'
 import type { Kitchen } from '#server/store/open-household'
 import { happenedAt, press } from './press'
 import { startCook } from './start-cook'
 import { scheduleIn } from '#server/queries/meal-schedule'
-import { standingOf, underWayIn } from '#server/queries/running-meal'
-import { toldRows } from './acknowledge-changes'
-import { wrong } from './field-error'
+import { activeMealEvents, underWayIn } from '#server/queries/running-meal'
+import { publishedTasks } from './acknowledge-changes'
+import { fieldError } from './field-error'
 
 /** Presses that belong to a pot's own stove and are only passed on. */
 const POT_KINDS = ['cue', 'finish'] as const
@@ -28,10 +28,10 @@ const id = v.pipe(
   v.nonEmpty('is required'),
   v.maxLength(80, 'is too long'),
 )
-const readSupperPress = readerOf(
+const parseMealPress = readerOf(
   v.object({
     id,
-    kind: oneOf([...SUPPER_EVENT_KINDS, ...POT_KINDS]),
+    kind: oneOf([...MEAL_EVENT_KINDS, ...POT_KINDS]),
     /** The task of a dish, or the stage of a pot. */
     stage: v.pipe(v.string(), v.maxLength(80, 'is too long')),
     dish: v.optional(id),
@@ -45,48 +45,48 @@ const readSupperPress = readerOf(
 
 /** Writes down what happened at a supper: a task or a pot begun, a task done, guests who are late, whose hands a dish is in; or passes a pot's cue
  *  on to its stove. A repeat is no error and changes nothing. */
-export function pressSupper(
+export function pressMeal(
   kitchen: Kitchen,
-  supperId: string,
+  mealId: string,
   input: unknown,
   receivedMs: number,
-): Read<{ isNew: boolean }> {
-  const { suppers, db } = kitchen
-  const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
-  const read = readSupperPress(input)
+): Result<{ isNew: boolean }> {
+  const { suppers: meals, db } = kitchen
+  const meal = meals.find(mealId)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  const read = parseMealPress(input)
   if (!read.ok) return read
   const said = read.value
   const { kind } = said
   const atMs = Math.round(happenedAt(said, receivedMs))
-  const dish = supper.dishes.find((d) => d.id === said.dish)
+  const dish = meal.dishes.find((d) => d.id === said.dish)
   if (!dish && kind !== 'late' && kind !== 'take-back')
-    return wrong('dish', `must be a dish of this meal, got ${quoted(said.dish ?? '')}`)
+    return fieldError('dish', `must be a dish of this meal, got ${quoted(said.dish ?? '')}`)
   if (kind === 'cue' || kind === 'finish') {
-    const cook = underWayIn(kitchen, supper, receivedMs).pots.get(dish!.id)
-    if (!cook) return wrong('dish', 'is no pot that has been started')
+    const cook = underWayIn(kitchen, meal, receivedMs).pots.get(dish!.id)
+    if (!cook) return fieldError('dish', 'is no pot that has been started')
     const { dish: _dish, ...rest } = said
     return press(kitchen, cook.id, rest, receivedMs)
   }
-  const [min, max] = kind === 'hand' ? ([0, supper.cooks - 1] as const) : LATE_MINUTES
+  const [min, max] = kind === 'hand' ? ([0, meal.cooks - 1] as const) : LATE_MINUTES
   if (
     (kind === 'late' || kind === 'hand') &&
     (said.amount === undefined || said.amount < min || said.amount > max)
   )
-    return wrong('amount', `must be from ${min} to ${max}, got ${quoted(said.amount)}`)
-  if (dish?.kind === 'plan' && kind === 'done') return wrong('dish', 'is on the stove; finish it there')
+    return fieldError('amount', `must be from ${min} to ${max}, got ${quoted(said.amount)}`)
+  if (dish?.kind === 'plan' && kind === 'done') return fieldError('dish', 'is on the stove; finish it there')
   if (
     dish?.kind === 'companion' &&
     (kind === 'begin' || kind === 'done') &&
     !dish.tasks.some((t) => t.id === said.stage)
   )
-    return wrong('stage', `must be a step of the ${dish.title}, got ${quoted(said.stage)}`)
+    return fieldError('stage', `must be a step of the ${dish.title}, got ${quoted(said.stage)}`)
   if ((kind === 'take-back') !== (said.target !== undefined))
-    return wrong('target', 'goes with take-back, and only with it')
-  const event: SupperEvent = {
+    return fieldError('target', 'goes with take-back, and only with it')
+  const event: MealEvent = {
     id: said.id,
     kind,
-    identity: identityOf(said, suppers.events(supperId), potsGone(kitchen, supper)),
+    identity: identityOf(said, meals.events(mealId), potsGone(kitchen, meal)),
     dish_id: dish?.id ?? null,
     task_id: kind === 'begin' || kind === 'done' ? said.stage : null,
     resource: null,
@@ -96,16 +96,16 @@ export function pressSupper(
     at_ms: atMs,
     received_ms: receivedMs,
   }
-  const done = db.transaction((): Read<{ isNew: boolean }> => {
-    const events = suppers.events(supperId)
+  const done = db.transaction((): Result<{ isNew: boolean }> => {
+    const events = meals.events(mealId)
     if (events.some((e) => e.id === event.id || e.identity === event.identity))
       return { ok: true, value: { isNew: false } }
     const target = events.find((e) => e.id === said.target)
     if (kind === 'take-back' && !target)
-      return wrong('target', `names nothing that happened here, got ${quoted(said.target)}`)
-    if (target?.cook_id) return wrong('target', 'is on the stove; stop it there')
-    const first = (kind === 'begin' || kind === 'done') && !underWayIn(kitchen, supper, receivedMs).begun
-    const schedule = first || kind === 'begin' ? scheduleIn(kitchen, supper, receivedMs) : undefined
+      return fieldError('target', `names nothing that happened here, got ${quoted(said.target)}`)
+    if (target?.cook_id) return fieldError('target', 'is on the stove; stop it there')
+    const first = (kind === 'begin' || kind === 'done') && !underWayIn(kitchen, meal, receivedMs).begun
+    const schedule = first || kind === 'begin' ? scheduleIn(kitchen, meal, receivedMs) : undefined
     if (kind === 'begin') {
       const told = schedule?.dishes.find((d) => d.id === dish!.id)
       const resource = told?.tasks.find((t) =>
@@ -113,33 +113,33 @@ export function pressSupper(
       )?.resource
       event.resource = resource ?? null
       if (dish!.kind === 'plan') {
-        const started = startPot(kitchen, supper, dish!, resource, atMs)
+        const started = startPot(kitchen, meal, dish!, resource, atMs)
         if (!started.ok) return started
         event.cook_id = started.value
       }
     }
-    suppers.append(supperId, event)
+    meals.append(mealId, event)
     // What was told before the first hand stirred is what changes are told against.
-    if (first && schedule) suppers.save({ ...supper, told: toldRows(schedule) })
-    if (kind === 'late') lateAtTheStove(kitchen, supper, said.amount!, event.id, atMs, receivedMs)
-    if (target?.kind === 'late') onTimeAgain(kitchen, supper, target.id, said.id, atMs, receivedMs)
+    if (first && schedule) meals.save({ ...meal, told: publishedTasks(schedule) })
+    if (kind === 'late') lateAtTheStove(kitchen, meal, said.amount!, event.id, atMs, receivedMs)
+    if (target?.kind === 'late') onTimeAgain(kitchen, meal, target.id, said.id, atMs, receivedMs)
     return { ok: true, value: { isNew: true } }
   })()
-  if (done.ok && done.value.isNew) announce(`supper ${supperId}`)
+  if (done.ok && done.value.isNew) announce(`supper ${mealId}`)
   return done
 }
 
 /** Puts a pot of the supper on the stove, as its plan stands at the burner the board has for it. */
 function startPot(
   kitchen: Kitchen,
-  supper: SupperRow,
-  dish: Extract<SupperDish, { kind: 'plan' }>,
+  meal: MealRow,
+  dish: Extract<MealDish, { kind: 'plan' }>,
   resource: string | undefined,
   atMs: number,
-): Read<string> {
+): Result<string> {
   const { equipment, cooks } = kitchen
   const busy = cooks.running().find((c) => c.vesselId === dish.vessel_id)
-  if (busy) return wrong('dish', `${busy.vesselName} is in use (${busy.title})`)
+  if (busy) return fieldError('dish', `${busy.vesselName} is in use (${busy.title})`)
   const own = equipment.vessels().find((row) => row.id === dish.vessel_id)?.own_rated_w
   // The board may have moved it: it is planned with what is known of the burner it stands on.
   const burner =
@@ -151,7 +151,7 @@ function startPot(
       request: {
         ...dish.request,
         ...(burner ? { heat: burner.heat } : {}),
-        serve_at: new Date(supper.serve_ms).toISOString(),
+        serve_at: new Date(meal.serve_ms).toISOString(),
       },
       vessel_id: dish.vessel_id,
       heat_id: burner?.id ?? null,
@@ -169,13 +169,13 @@ const lateIdOf = (eventId: string, cookId: string): string =>
 /** Guests are late: every pot under way waits where it costs its texture least. */
 function lateAtTheStove(
   kitchen: Kitchen,
-  supper: SupperRow,
+  meal: MealRow,
   minutes: number,
   eventId: string,
   atMs: number,
   receivedMs: number,
 ): void {
-  for (const cook of underWayIn(kitchen, supper, receivedMs).pots.values()) {
+  for (const cook of underWayIn(kitchen, meal, receivedMs).pots.values()) {
     const events = kitchen.cooks.events(cook.id)
     const running = runningCookOf(cook, events)
     const view = replay(running, events, receivedMs)
@@ -200,13 +200,13 @@ function lateAtTheStove(
 
 function onTimeAgain(
   kitchen: Kitchen,
-  supper: SupperRow,
+  meal: MealRow,
   lateId: string,
   eventId: string,
   atMs: number,
   receivedMs: number,
 ): void {
-  for (const cook of underWayIn(kitchen, supper, receivedMs).pots.values()) {
+  for (const cook of underWayIn(kitchen, meal, receivedMs).pots.values()) {
     const late = kitchen.cooks.events(cook.id).find((e) => e.id === lateIdOf(lateId, cook.id))
     if (late)
       press(
@@ -227,10 +227,10 @@ function onTimeAgain(
 }
 
 /** Pots of this supper that were set aside: they may be begun again. */
-const potsGone = ({ suppers, cooks }: Kitchen, supper: SupperRow): ReadonlySet<string> =>
+const potsGone = ({ suppers: meals, cooks }: Kitchen, meal: MealRow): ReadonlySet<string> =>
   new Set(
-    suppers
-      .events(supper.id)
+    meals
+      .events(meal.id)
       .flatMap((e) =>
         e.cook_id !== null &&
         (!cooks.find(e.cook_id) || cooks.events(e.cook_id).some((c) => c.kind === 'stop'))
@@ -248,12 +248,12 @@ function identityOf(
     target,
     id: own,
   }: { id: string; kind: string; stage: string; dish?: string | undefined; target?: string | undefined },
-  events: readonly SupperEvent[],
+  events: readonly MealEvent[],
   gone: ReadonlySet<string>,
 ): string {
   if (kind === 'take-back') return `take-back ${target}`
   if (kind === 'late' || kind === 'hand') return own
-  const stands = new Set(standingOf(events).map((e) => e.id))
+  const stands = new Set(activeMealEvents(events).map((e) => e.id))
   const before = events.filter(
     (e) =>
       e.kind === kind &&

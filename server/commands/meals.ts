@@ -2,12 +2,12 @@ import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { between, quoted, wholeBetween } from '#core/contract/fields'
 import { formNumber, readerOf } from '#core/contract/settings'
-import { readPlanRequest, type Read } from '#core/contract/plan-request'
+import { parsePlanRequest, type Result } from '#core/contract/plan-request'
 import { SCHEDULE_LIMITS } from '#core/contract/schedule'
-import type { SupperTask } from '#server/store/meals'
+import type { MealTask } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 import { AppliedSchema } from './start-cook'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 const title = v.pipe(
   v.string('is required'),
@@ -31,7 +31,7 @@ const names = v.pipe(
   ),
   v.check((list) => list.every((name) => name.length <= 24), 'holds names of up to 24 letters'),
 )
-const readSupper = readerOf(
+const parseMeal = readerOf(
   v.object({
     title,
     serve_ms: v.pipe(formNumber, between(0, 8.64e15)),
@@ -42,18 +42,18 @@ const readSupper = readerOf(
 )
 
 /** Begins a supper, or changes its name, hour and hands.  @returns its id */
-export function saveSupper(
-  { suppers }: Kitchen,
+export function saveMeal(
+  { suppers: meals }: Kitchen,
   input: Record<string, unknown>,
   nowMs: number,
-): Read<string> {
-  const read = readSupper(input)
+): Result<string> {
+  const read = parseMeal(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
-  const old = given === undefined ? undefined : suppers.find(given)
-  if (given !== undefined && !old) return wrong('id', `must be a meal of this kitchen, got "${given}"`)
+  const old = given === undefined ? undefined : meals.find(given)
+  if (given !== undefined && !old) return fieldError('id', `must be a meal of this kitchen, got "${given}"`)
   const id = old?.id ?? randomUUID()
-  suppers.save({
+  meals.save({
     id,
     made_ms: old?.made_ms ?? Math.round(nowMs),
     dishes: old?.dishes ?? [],
@@ -65,35 +65,38 @@ export function saveSupper(
 }
 
 /** Minutes of one line: "Roast the roots; 45; oven; look every 20". */
-const NEEDS: Record<string, SupperTask['needs']> = { burner: 'burner', oven: 'oven' }
-const LONGEST_LINES = 4000
+const NEEDS: Record<string, MealTask['needs']> = { burner: 'burner', oven: 'oven' }
+const MAX_LINES = 4000
 
 /** Tasks as a cook types them, one a line: what, minutes, and then any of hands, burner, oven, look every so many. */
-export function readTasks(text: string): Read<SupperTask[]> {
+export function parseTasks(text: string): Result<MealTask[]> {
   const lines = text
     .split('\n')
     .map((line) => line.trim())
     .filter((line) => line !== '')
   if (lines.length === 0)
-    return wrong('tasks', 'needs at least one line, for example "Roast the roots; 45; oven; look every 20"')
+    return fieldError(
+      'tasks',
+      'needs at least one line, for example "Roast the roots; 45; oven; look every 20"',
+    )
   if (lines.length > SCHEDULE_LIMITS.tasks)
-    return wrong('tasks', `holds at most ${SCHEDULE_LIMITS.tasks}, got ${lines.length}`)
-  const tasks: SupperTask[] = []
+    return fieldError('tasks', `holds at most ${SCHEDULE_LIMITS.tasks}, got ${lines.length}`)
+  const tasks: MealTask[] = []
   for (const [i, line] of lines.entries()) {
     const [what = '', minutes = '', ...rest] = line.split(';').map((part) => part.trim())
     const n = Number(minutes.replace(/\s*min$/, '').replace(',', '.'))
     const [min, max] = SCHEDULE_LIMITS.task_minutes
     if (what === '' || what.length > 80)
-      return wrong(
+      return fieldError(
         'tasks',
         `line ${i + 1} must begin with what is done, up to 80 characters, got ${quoted(line)}`,
       )
     if (minutes === '' || !(n >= min && n <= max))
-      return wrong(
+      return fieldError(
         'tasks',
         `line ${i + 1} must have minutes from ${min} to ${max} after the first semicolon, got ${quoted(minutes)}`,
       )
-    const task: SupperTask = { id: `t${i + 1}`, title: what, minutes: n, hands_on: false, needs: 'none' }
+    const task: MealTask = { id: `t${i + 1}`, title: what, minutes: n, hands_on: false, needs: 'none' }
     for (const word of rest.map((r) => r.toLowerCase())) {
       const look = /^look every (\d{1,3})( min)?$/.exec(word)
       if (word === 'hands') task.hands_on = true
@@ -102,10 +105,13 @@ export function readTasks(text: string): Read<SupperTask[]> {
         const every = Number(look[1])
         const [least, most] = SCHEDULE_LIMITS.look_in_every_min
         if (!(every >= least && every <= most))
-          return wrong('tasks', `line ${i + 1}: “look every” must be ${least} to ${most} min, got ${every}`)
+          return fieldError(
+            'tasks',
+            `line ${i + 1}: “look every” must be ${least} to ${most} min, got ${every}`,
+          )
         task.look_in_every_min = every
       } else if (word !== '')
-        return wrong(
+        return fieldError(
           'tasks',
           `line ${i + 1}: use hands, burner, oven or "look every 20", got ${quoted(word)}`,
         )
@@ -128,14 +134,14 @@ const hold = v.optional(
   ),
   '',
 )
-const readDish = readerOf(
+const parseDish = readerOf(
   v.variant(
     'kind',
     [
       v.object({
         kind: v.literal('companion'),
         title,
-        tasks: v.pipe(v.string('is required'), v.maxLength(LONGEST_LINES, 'is too long')),
+        tasks: v.pipe(v.string('is required'), v.maxLength(MAX_LINES, 'is too long')),
         hold_max_minutes: hold,
       }),
       v.object({
@@ -154,27 +160,31 @@ const readDish = readerOf(
   ),
 )
 
-const readApplied = readerOf(v.nullable(AppliedSchema))
+const parseApplied = readerOf(v.nullable(AppliedSchema))
 
 /** Puts a dish on a supper. */
-export function addDish({ suppers, equipment }: Kitchen, supperId: string, input: unknown): Read<string> {
-  const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
-  if (supper.dishes.length >= SCHEDULE_LIMITS.dishes)
-    return wrong('dishes', `hold at most ${SCHEDULE_LIMITS.dishes}`)
-  const read = readDish(input)
+export function addDish(
+  { suppers: meals, equipment }: Kitchen,
+  mealId: string,
+  input: unknown,
+): Result<string> {
+  const meal = meals.find(mealId)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  if (meal.dishes.length >= SCHEDULE_LIMITS.dishes)
+    return fieldError('dishes', `hold at most ${SCHEDULE_LIMITS.dishes}`)
+  const read = parseDish(input)
   if (!read.ok) return read
   const id = randomUUID()
-  const kept =
+  const leftover =
     read.value.hold_max_minutes === undefined ? {} : { hold_max_minutes: read.value.hold_max_minutes }
   if (read.value.kind === 'companion') {
-    const tasks = readTasks(read.value.tasks)
+    const tasks = parseTasks(read.value.tasks)
     if (!tasks.ok) return tasks
-    suppers.save({
-      ...supper,
+    meals.save({
+      ...meal,
       dishes: [
-        ...supper.dishes,
-        { id, kind: 'companion', title: read.value.title, tasks: tasks.value, ...kept },
+        ...meal.dishes,
+        { id, kind: 'companion', title: read.value.title, tasks: tasks.value, ...leftover },
       ],
     })
     return { ok: true, value: id }
@@ -185,21 +195,21 @@ export function addDish({ suppers, equipment }: Kitchen, supperId: string, input
     request = JSON.parse(read.value.request)
     learned = JSON.parse(read.value.applied || 'null')
   } catch {
-    return wrong('request', 'must be JSON, as what was learned must')
+    return fieldError('request', 'must be JSON, as what was learned must')
   }
   // What a start would refuse is refused here, where it can still be mended.
-  const applied = readApplied(learned)
+  const applied = parseApplied(learned)
   if (!applied.ok) return applied
-  const planned = readPlanRequest(request)
+  const planned = parsePlanRequest(request)
   if (!planned.ok) return planned
   const { vessel_id, search, heat_id, bag_id } = read.value
   if (!equipment.vessels().some((row) => row.id === vessel_id))
-    return wrong('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
+    return fieldError('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
   const { serve_at: _hour, ...rest } = request as Record<string, unknown>
-  suppers.save({
-    ...supper,
+  meals.save({
+    ...meal,
     dishes: [
-      ...supper.dishes,
+      ...meal.dishes,
       {
         id,
         kind: 'plan',
@@ -210,23 +220,23 @@ export function addDish({ suppers, equipment }: Kitchen, supperId: string, input
         ...(heat_id ? { heat_id } : {}),
         ...(bag_id ? { bag_id } : {}),
         ...(applied.value ? { applied: applied.value } : {}),
-        ...kept,
+        ...leftover,
       },
     ],
   })
   return { ok: true, value: id }
 }
 
-export function dropDish({ suppers }: Kitchen, supperId: string, dishId: unknown): Read<null> {
-  const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
-  if (!supper.dishes.some((d) => d.id === dishId))
-    return wrong('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
-  suppers.save({ ...supper, dishes: supper.dishes.filter((d) => d.id !== dishId) })
+export function dropDish({ suppers: meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
+  const meal = meals.find(mealId)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  if (!meal.dishes.some((d) => d.id === dishId))
+    return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
+  meals.save({ ...meal, dishes: meal.dishes.filter((d) => d.id !== dishId) })
   return { ok: true, value: null }
 }
 
-const readFix = readerOf(
+const parseFix = readerOf(
   v.object({
     dish: v.pipe(v.string('is required'), v.nonEmpty('is required')),
     burner: v.optional(v.pipe(v.string(), v.maxLength(64, 'is too long')), ''),
@@ -247,19 +257,23 @@ const readFix = readerOf(
 )
 
 /** Fixes a dish to a burner or to an hour before the table; empty lets it go. */
-export function fixDish({ suppers, equipment }: Kitchen, supperId: string, input: unknown): Read<null> {
-  const supper = suppers.find(supperId)
-  if (!supper) return wrong('supper', `must be a meal of this kitchen, got "${supperId}"`)
-  const read = readFix(input)
+export function fixDish(
+  { suppers: meals, equipment }: Kitchen,
+  mealId: string,
+  input: unknown,
+): Result<null> {
+  const meal = meals.find(mealId)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  const read = parseFix(input)
   if (!read.ok) return read
   const { dish: dishId, burner, ready_before_minutes: early } = read.value
-  if (!supper.dishes.some((d) => d.id === dishId))
-    return wrong('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
+  if (!meal.dishes.some((d) => d.id === dishId))
+    return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
   if (burner !== '' && !equipment.heats().some((row) => row.id === burner))
-    return wrong('burner', `must be a burner of this kitchen, got "${burner}"`)
-  suppers.save({
-    ...supper,
-    dishes: supper.dishes.map((d) => {
+    return fieldError('burner', `must be a burner of this kitchen, got "${burner}"`)
+  meals.save({
+    ...meal,
+    dishes: meal.dishes.map((d) => {
       if (d.id !== dishId) return d
       const { burner: _burner, ready_before_minutes: _early, ...rest } = d
       return {

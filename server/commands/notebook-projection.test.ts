@@ -5,14 +5,14 @@ import sharp from 'sharp'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { beliefsFrom } from '#core/learn/beliefs'
 import { OUTCOME_FILTERS } from '#core/learn/rating'
-import { dropPhoto, keepPhoto, LARGEST_PHOTO, photoFolder, readPhoto } from '#server/photos/photos'
+import { dropPhoto, keepPhoto, MAX_PHOTO, photoFolder, parsePhoto } from '#server/photos/photos'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { copyCooks } from './import-batches'
-import { judge } from './rate'
+import { rate } from './rate'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { measureCook, pinFigure, removeCook, resetFigure, unsayFigure } from './notebook'
-import { beliefsIn, note, noteMissing } from './rebuild-entry'
-import { adoptCup, makeTrial, taste } from './taste-tests'
+import { currentBeliefs, note, rebuildMissingEntries } from './rebuild-entry'
+import { adoptCup, makeTasteTest, taste } from './taste-tests'
 
 const NOW = Date.UTC(2026, 2, 5, 20, 0)
 let folder: string
@@ -65,7 +65,7 @@ describe('an old notebook', () => {
   })
   test('it teaches: a pot with too much water that was far too wet says little against the grain', () => {
     season()
-    const { known } = beliefsIn(kitchen)
+    const { known } = currentBeliefs(kitchen)
     expect(known['grain long-white']!.cooks).toBe(3)
     expect(known['grain quinoa']!.mean).toBeLessThan(0.05)
   })
@@ -129,13 +129,13 @@ describe('the records and what is made of them', () => {
     const before = kitchen.notebook.lines({}, 50, 0)
     const evidence = kitchen.notebook.evidence()
     kitchen.db.exec('DELETE FROM noted')
-    noteMissing(kitchen)
+    rebuildMissingEntries(kitchen)
     expect(kitchen.notebook.lines({}, 50, 0)).toEqual(before)
     expect(kitchen.notebook.evidence()).toEqual(evidence)
   })
   test('beliefs made again from the records are equal to the last bit', () => {
     season()
-    const before = beliefsIn(kitchen).beliefs.mind
+    const before = currentBeliefs(kitchen).beliefs.mind
     for (const id of ids()) note(kitchen, id)
     const again = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.words()).mind
     expect(again.mean).toEqual(before.mean)
@@ -143,17 +143,17 @@ describe('the records and what is made of them', () => {
   })
   test('a cook taken out equals one never cooked', () => {
     copy('2026-01-03;Quinoa;220;310;heavy pot;wet', '2026-01-20;Long-grain white;260;430;thin pot;dry')
-    const before = beliefsIn(kitchen).beliefs.mind
+    const before = currentBeliefs(kitchen).beliefs.mind
     copy('2026-02-02;Long-grain white;300;670;heavy pot;far too wet')
-    expect(beliefsIn(kitchen).beliefs.mind).not.toEqual(before)
+    expect(currentBeliefs(kitchen).beliefs.mind).not.toEqual(before)
     expect(removeCook(kitchen, ids()[0]!).ok).toBe(true)
-    expect(beliefsIn(kitchen).beliefs.mind).toEqual(before)
+    expect(currentBeliefs(kitchen).beliefs.mind).toEqual(before)
     expect(errorOf(removeCook(kitchen, 'nobody'))!.path).toBe('cook')
   })
   test('judging by two taps leaves what was told before', () => {
     season()
     const [id] = ids()
-    judge(
+    rate(
       kitchen,
       id!,
       {
@@ -167,7 +167,7 @@ describe('the records and what is made of them', () => {
       },
       NOW,
     )
-    judge(kitchen, id!, { wet_dry: '-1', hardness: '0' }, NOW)
+    rate(kitchen, id!, { wet_dry: '-1', hardness: '0' }, NOW)
     expect(kitchen.cooks.findNoted(id!)!.judgement).toMatchObject({
       wetDry: -1,
       hardness: 0,
@@ -185,7 +185,7 @@ describe('weighed', () => {
     season()
     const id = ids()[1]!
     const plan = kitchen.cooks.find(id)!.plan
-    const tasted = beliefsIn(kitchen).known['steam heavy-pot']!.mean
+    const tasted = currentBeliefs(kitchen).known['steam heavy-pot']!.mean
     expect(
       measureCook(kitchen, id, {
         'pot-before': '2500',
@@ -193,7 +193,7 @@ describe('weighed', () => {
       }).ok,
     ).toBe(true)
     expect(kitchen.notebook.evidence().find((e) => e.cookId === id)!.steamFactor).toBeCloseTo(1.4, 1)
-    expect(beliefsIn(kitchen).known['steam heavy-pot']!.mean).toBeGreaterThan(tasted + 0.05)
+    expect(currentBeliefs(kitchen).known['steam heavy-pot']!.mean).toBeGreaterThan(tasted + 0.05)
     measureCook(kitchen, id, { 'pot-before': '', 'pot-after': '' })
     expect(kitchen.notebook.evidence().find((e) => e.cookId === id)!.steamFactor).toBeNull()
   })
@@ -211,16 +211,16 @@ describe('weighed', () => {
 describe('what the cook says of a figure', () => {
   test('is pinned, begun afresh and taken back, each with its limits', () => {
     season()
-    const tasted = beliefsIn(kitchen).known['grain long-white']!.mean
+    const tasted = currentBeliefs(kitchen).known['grain long-white']!.mean
     expect(pinFigure(kitchen, { figure: 'grain long-white', value: '0,12' }, NOW).ok).toBe(true)
-    expect(beliefsIn(kitchen).known['grain long-white']).toMatchObject({ mean: 0.12, pinned: true })
+    expect(currentBeliefs(kitchen).known['grain long-white']).toMatchObject({ mean: 0.12, pinned: true })
     expect(pinFigure(kitchen, { figure: 'steam heavy-pot', value: '1.3' }, NOW).ok).toBe(true)
-    expect(beliefsIn(kitchen).known['steam heavy-pot']!.mean).toBeCloseTo(Math.log(1.3), 9)
+    expect(currentBeliefs(kitchen).known['steam heavy-pot']!.mean).toBeCloseTo(Math.log(1.3), 9)
     expect(resetFigure(kitchen, { figure: 'grain long-white' }, NOW).ok).toBe(true)
-    expect(beliefsIn(kitchen).known['grain long-white']).toBeUndefined()
+    expect(currentBeliefs(kitchen).known['grain long-white']).toBeUndefined()
     expect(unsayFigure(kitchen, { figure: 'grain long-white' }).ok).toBe(true)
     expect(unsayFigure(kitchen, { figure: 'steam heavy-pot' }).ok).toBe(true)
-    expect(beliefsIn(kitchen).known['grain long-white']!.mean).toBe(tasted)
+    expect(currentBeliefs(kitchen).known['grain long-white']!.mean).toBe(tasted)
     expect(errorOf(pinFigure(kitchen, { figure: 'grain long-white', value: '3' }, NOW))!.message).toContain(
       '-0.8 to 0.8',
     )
@@ -246,18 +246,18 @@ describe('pictures', () => {
   test('are made smaller, lose where they were taken, and lie in the data folder', async () => {
     season()
     const [id] = ids()
-    const kept = await keepPhoto(kitchen, id!, await picture(3000, 2000), 'rolling-boil', NOW)
-    if (!kept.ok) throw new Error(kept.errors[0]!.message)
-    const bytes = readPhoto(kitchen, kept.value)!
+    const leftover = await keepPhoto(kitchen, id!, await picture(3000, 2000), 'rolling-boil', NOW)
+    if (!leftover.ok) throw new Error(leftover.errors[0]!.message)
+    const bytes = parsePhoto(kitchen, leftover.value)!
     const { width, height, exif, format } = await sharp(bytes).metadata()
     expect([width, height, exif, format]).toEqual([1280, 853, undefined, 'jpeg'])
     expect(bytes.includes('someone')).toBe(false)
-    expect(kitchen.photos.ofCue(kitchen.cooks.find(id!)!.vesselId, 'rolling-boil')!.id).toBe(kept.value)
-    expect(readdirSync(photoFolder())).toEqual([`${kept.value}.jpg`])
-    expect(dropPhoto(kitchen, kept.value)).toBe(true)
+    expect(kitchen.photos.ofCue(kitchen.cooks.find(id!)!.vesselId, 'rolling-boil')!.id).toBe(leftover.value)
+    expect(readdirSync(photoFolder())).toEqual([`${leftover.value}.jpg`])
+    expect(dropPhoto(kitchen, leftover.value)).toBe(true)
     expect(readdirSync(photoFolder())).toEqual([])
-    expect(readPhoto(kitchen, kept.value)).toBeUndefined()
-    expect(readPhoto(kitchen, '../omsel')).toBeUndefined()
+    expect(parsePhoto(kitchen, leftover.value)).toBeUndefined()
+    expect(parsePhoto(kitchen, '../omsel')).toBeUndefined()
   })
   test('what is no picture, too large, of no cue or of no cook is refused in words, and nothing is kept', async () => {
     season()
@@ -266,21 +266,21 @@ describe('pictures', () => {
       type: 'image/jpeg',
     })
     const cut = new File([(await (await picture(800, 600)).arrayBuffer()).slice(0, 900)], 'half.jpg')
-    const large = new File([new Uint8Array(LARGEST_PHOTO + 1)], 'huge.jpg')
-    const wrong = async (file: unknown, cue: unknown = '', cook = id!) =>
+    const large = new File([new Uint8Array(MAX_PHOTO + 1)], 'huge.jpg')
+    const fieldError = async (file: unknown, cue: unknown = '', cook = id!) =>
       errorOf(await keepPhoto(kitchen, cook, file, cue, NOW))!
-    expect((await wrong(text)).message).toContain('no picture that can be read: "pot.jpg"')
-    expect((await wrong(cut)).message).toContain('no picture')
-    expect((await wrong(large)).message).toContain('12 MB at most')
-    expect((await wrong('a string')).message).toContain('choose a picture')
-    expect((await wrong(await picture(10, 10), 'constructor')).path).toBe('cue')
-    expect((await wrong(await picture(10, 10), '', 'nobody')).path).toBe('cook')
+    expect((await fieldError(text)).message).toContain('no picture that can be read: "pot.jpg"')
+    expect((await fieldError(cut)).message).toContain('no picture')
+    expect((await fieldError(large)).message).toContain('12 MB at most')
+    expect((await fieldError('a string')).message).toContain('choose a picture')
+    expect((await fieldError(await picture(10, 10), 'constructor')).path).toBe('cue')
+    expect((await fieldError(await picture(10, 10), '', 'nobody')).path).toBe('cook')
     expect(kitchen.photos.ofCook(id!)).toEqual([])
   })
 })
 
 describe('trials', () => {
-  const trial = (more = {}) => ({
+  const tasteTest = (more = {}) => ({
     title: 'water',
     differs: 'water',
     grain_key: 'long-white',
@@ -293,7 +293,7 @@ describe('trials', () => {
     ...more,
   })
   const make = (more = {}) => {
-    const read = makeTrial(kitchen, trial(more), NOW)
+    const read = makeTasteTest(kitchen, tasteTest(more), NOW)
     if (!read.ok) throw new Error(read.errors[0]!.message)
     return read.value
   }
@@ -309,18 +309,18 @@ describe('trials', () => {
   test('the cup that tasted best becomes the water of the house, when the cook says so', () => {
     const id = make({ blind: false })
     expect(adoptCup(kitchen, id, 'A', NOW).ok).toBe(true)
-    expect(beliefsIn(kitchen).known['grain long-white']).toMatchObject({ mean: -0.08, pinned: true })
+    expect(currentBeliefs(kitchen).known['grain long-white']).toMatchObject({ mean: -0.08, pinned: true })
     expect(errorOf(adoptCup(kitchen, id, 'Z', NOW))!.path).toBe('letter')
     expect(errorOf(adoptCup(kitchen, make({ differs: 'soak' }), 'A', NOW))!.path).toBe('letter')
   })
   test.each([
     [{ cups: [] }, 'cups'],
-    [{ cups: Array(5).fill(trial().cups[0]) }, 'cups'],
+    [{ cups: Array(5).fill(tasteTest().cups[0]) }, 'cups'],
     [{ vessel_id: 'nobody' }, 'vessel_id'],
     [{ differs: 'colour' }, 'differs'],
     [{ title: ' ' }, 'title'],
   ])('%j is refused', (more, path) => {
-    expect(errorOf(makeTrial(kitchen, trial(more), NOW))!.path).toMatch(new RegExp(`^${path}`))
+    expect(errorOf(makeTasteTest(kitchen, tasteTest(more), NOW))!.path).toMatch(new RegExp(`^${path}`))
   })
   test.each([
     ['A', 'ranking'],

@@ -1,13 +1,13 @@
 import * as v from 'valibot'
 import { between } from '#core/contract/fields'
 import { formNumber, MEASURE_LIMITS, readerOf } from '#core/contract/settings'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { FIGURE_KINDS, isFigureName, kindOf } from '#core/learn/figures'
 import { MEASUREMENTS } from '#server/store/notebook'
 import { dropPhoto } from '#server/photos/photos'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 const grams = v.optional(
   v.union(
@@ -22,7 +22,7 @@ const grams = v.optional(
   ),
   '',
 )
-const readMeasured = readerOf(
+const parseMeasured = readerOf(
   v.object(
     Object.fromEntries(MEASUREMENTS.map((kind) => [kind, grams])) as Record<
       (typeof MEASUREMENTS)[number],
@@ -32,13 +32,13 @@ const readMeasured = readerOf(
 )
 
 /** Writes down what was weighed of a cook; an empty field takes it back. */
-export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): Read<null> {
-  const read = readMeasured(input)
+export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): Result<null> {
+  const read = parseMeasured(input)
   if (!read.ok) return read
-  if (!kitchen.cooks.findNoted(cookId)) return wrong('cook', `"${cookId}" is not finished, or not here`)
+  if (!kitchen.cooks.findNoted(cookId)) return fieldError('cook', `"${cookId}" is not finished, or not here`)
   const { 'pot-before': before, 'pot-after': after } = read.value
   if (typeof before === 'number' && typeof after === 'number' && after >= before)
-    return wrong('pot-after', `must weigh less than before the heat, ${before} g; got ${after}`)
+    return fieldError('pot-after', `must weigh less than before the heat, ${before} g; got ${after}`)
   kitchen.db.transaction(() => {
     for (const kind of MEASUREMENTS) kitchen.notebook.measure(cookId, kind, read.value[kind])
     note(kitchen, cookId)
@@ -47,8 +47,8 @@ export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): R
 }
 
 /** A cook is gone with everything that hangs on it, as if it had never been. */
-export function removeCook(kitchen: Kitchen, cookId: string): Read<null> {
-  if (!kitchen.cooks.findNoted(cookId)) return wrong('cook', `"${cookId}" is not finished, or not here`)
+export function removeCook(kitchen: Kitchen, cookId: string): Result<null> {
+  if (!kitchen.cooks.findNoted(cookId)) return fieldError('cook', `"${cookId}" is not finished, or not here`)
   const pictures = kitchen.photos.ofCook(cookId)
   kitchen.db.transaction(() => {
     kitchen.notebook.drop(cookId)
@@ -67,14 +67,14 @@ const figure = v.pipe(
 export const PIN_LIMITS = { 'g/g': [-0.8, 0.8], times: [0.3, 3] } as const
 
 /** Pins a figure to what somebody says it is.  @param input value in g/g, or as a factor */
-export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number): Read<null> {
+export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = readerOf(v.object({ figure, value: formNumber }))(input)
   if (!read.ok) return read
   const { unit } = FIGURE_KINDS[kindOf(read.value.figure)]
   const [min, max] = PIN_LIMITS[unit]
   const { value } = read.value
   if (!(value >= min && value <= max))
-    return wrong('value', `must be from ${min} to ${max} ${unit}, got ${value}`)
+    return fieldError('value', `must be from ${min} to ${max} ${unit}, got ${value}`)
   notebook.say({
     figure: read.value.figure,
     kind: 'pin',
@@ -85,7 +85,7 @@ export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number):
 }
 
 /** Begins a figure afresh: what was thought of it until now is not counted. */
-export function resetFigure({ notebook }: Kitchen, input: unknown, nowMs: number): Read<null> {
+export function resetFigure({ notebook }: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = readerOf(v.object({ figure }))(input)
   if (!read.ok) return read
   notebook.say({ figure: read.value.figure, kind: 'reset', value: 0, atMs: Math.round(nowMs) })
@@ -93,10 +93,10 @@ export function resetFigure({ notebook }: Kitchen, input: unknown, nowMs: number
 }
 
 /** Takes a pin or a fresh start back. */
-export function unsayFigure({ notebook }: Kitchen, input: unknown): Read<null> {
+export function unsayFigure({ notebook }: Kitchen, input: unknown): Result<null> {
   const read = readerOf(v.object({ figure }))(input)
   if (!read.ok) return read
   return notebook.unsay(read.value.figure)
     ? { ok: true, value: null }
-    : wrong('figure', 'is not fixed and was not restarted')
+    : fieldError('figure', 'is not fixed and was not restarted')
 }

@@ -2,27 +2,27 @@ import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { between, oneOf, quoted } from '#core/contract/fields'
 import { formNumber, readerOf } from '#core/contract/settings'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
 import type { Kitchen } from '#server/store/open-household'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
-export const EATER_LIMITS = Object.freeze({ name: 24, appetite: [0.25, 3], most: 20 } as const)
+export const PERSON_LIMITS = Object.freeze({ name: 24, appetite: [0.25, 3], most: 20 } as const)
 
-const readEater = readerOf(
+const parsePerson = readerOf(
   v.object({
     name: v.pipe(
       v.string('is required'),
       v.trim(),
       v.nonEmpty('is empty; any name will do'),
       v.maxLength(
-        EATER_LIMITS.name,
-        (issue) => `must be at most ${EATER_LIMITS.name} characters, got ${issue.input.length}`,
+        PERSON_LIMITS.name,
+        (issue) => `must be at most ${PERSON_LIMITS.name} characters, got ${issue.input.length}`,
       ),
       // A name with a comma or a number in it could not be told at the bench.
       v.regex(/^[^\d,;]+$/, (issue) => `must be without figures and commas, got ${quoted(issue.input)}`),
     ),
-    appetite: v.pipe(formNumber, between(...EATER_LIMITS.appetite, 'portions')),
+    appetite: v.pipe(formNumber, between(...PERSON_LIMITS.appetite, 'portions')),
     firmness: v.optional(
       v.union(
         [
@@ -50,24 +50,24 @@ const readEater = readerOf(
 )
 
 /** Adds somebody who eats here, or changes what is known of them. */
-export function saveEater({ eaters }: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readEater(input)
+export function savePerson({ eaters: people }: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parsePerson(input)
   if (!read.ok) return read
-  const all = eaters.all()
+  const all = people.all()
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
   if (given !== undefined && !all.some((e) => e.id === given))
-    return wrong('id', `must be a person of this kitchen, got "${given}"`)
-  if (given === undefined && all.length >= EATER_LIMITS.most)
-    return wrong('name', `cannot be added: the limit is ${EATER_LIMITS.most} people`)
+    return fieldError('id', `must be a person of this kitchen, got "${given}"`)
+  if (given === undefined && all.length >= PERSON_LIMITS.most)
+    return fieldError('name', `cannot be added: the limit is ${PERSON_LIMITS.most} people`)
   if (all.some((e) => e.id !== given && e.name.toLowerCase() === read.value.name.toLowerCase()))
-    return wrong('name', `is already used, got "${read.value.name}"`)
+    return fieldError('name', `is already used, got "${read.value.name}"`)
   const id = given ?? randomUUID()
-  eaters.save({ id, ...read.value })
+  people.save({ id, ...read.value })
   return { ok: true, value: id }
 }
 
-export function dropEater({ eaters }: Kitchen, id: unknown): Read<null> {
-  return typeof id === 'string' && eaters.drop(id)
+export function dropPerson({ eaters: people }: Kitchen, id: unknown): Result<null> {
+  return typeof id === 'string' && people.drop(id)
     ? { ok: true, value: null }
-    : wrong('id', `must be a person of this kitchen, got ${quoted(id)}`)
+    : fieldError('id', `must be a person of this kitchen, got ${quoted(id)}`)
 }

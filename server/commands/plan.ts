@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { between } from '#core/contract/fields'
 import { formNumber, readerOf } from '#core/contract/settings'
-import { LIMITS, type Read } from '#core/contract/plan-request'
+import { LIMITS, type Result } from '#core/contract/plan-request'
 import type { Kitchen } from '#server/store/open-household'
 
 const MarkForm = v.object({
@@ -12,11 +12,15 @@ const MarkForm = v.object({
   pour_g: v.pipe(formNumber, between(...LIMITS.pour_override_g, 'g')),
   depth_mm: v.pipe(formNumber, between(-800, 800, 'mm')),
 })
-const readMark = readerOf(MarkForm)
+const parseMark = readerOf(MarkForm)
 
 /** Keeps a pour for a grain in a pot, to be found again at the bench. */
-export function keepMark({ equipment, shelf }: Kitchen, input: unknown, nowMs: number): Read<null> {
-  const read = readMark(input)
+export function keepMark(
+  { equipment, shelf: grainBags }: Kitchen,
+  input: unknown,
+  nowMs: number,
+): Result<null> {
+  const read = parseMark(input)
   if (!read.ok) return read
   const { vessel_id } = read.value
   if (!equipment.vessels().some((row) => row.id === vessel_id))
@@ -24,19 +28,19 @@ export function keepMark({ equipment, shelf }: Kitchen, input: unknown, nowMs: n
       ok: false,
       errors: [{ path: 'vessel_id', message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"` }],
     }
-  shelf.addMark({ ...read.value, id: randomUUID(), made_ms: nowMs, name: 'your mark' })
+  grainBags.addMark({ ...read.value, id: randomUUID(), made_ms: nowMs, name: 'your mark' })
   return { ok: true, value: null }
 }
 
-const readGauge = readerOf(
+const parseGauge = readerOf(
   v.object({
     gauge: v.pipe(v.string('is required'), v.regex(/^[\w:-]{1,80}$/, 'must be a gauge')),
   }),
 )
 
 /** Remembers how this house reads its water. */
-export function keepGauge({ household }: Kitchen, input: unknown): Read<null> {
-  const read = readGauge(input)
+export function keepGauge({ household }: Kitchen, input: unknown): Result<null> {
+  const read = parseGauge(input)
   if (!read.ok) return read
   household.saveGauge(read.value.gauge)
   return { ok: true, value: null }

@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { cookByHand } from '#core/practice/run-actions'
-import type { Doing } from '#core/practice/player-actions'
+import { runActions } from '#core/practice/run-actions'
+import type { PlayerActions } from '#core/practice/player-actions'
 import { kitchenOf } from '#core/practice/situation'
 import { situationOf } from '#core/practice/situations'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
@@ -20,7 +20,7 @@ afterEach(() => {
 })
 
 const { real, card } = kitchenOf(situationOf('the-beep')!)
-const filled: Doing = {
+const filled: PlayerActions = {
   washes: 3,
   soakMinutes: 0,
   pourG: card.water.pour_g,
@@ -30,7 +30,7 @@ const filled: Doing = {
   ventMin: null,
   serveMin: 120,
 }
-const { click } = cookByHand(real, filled).marks
+const { click } = runActions(real, filled).marks
 const opened = (afterMin: number) => JSON.stringify({ ...filled, serveMin: click! + afterMin })
 
 test('a pot that came out is understood, once; one that did not is not, whatever the page says of it', () => {

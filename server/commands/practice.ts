@@ -1,29 +1,34 @@
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { quoted } from '#core/contract/fields'
-import { readDoing } from '#core/contract/practice'
+import { parsePlayerActions } from '#core/contract/practice'
 import { FULL } from '#core/pot/pot'
-import { cookByHand } from '#core/practice/run-actions'
+import { runActions } from '#core/practice/run-actions'
 import { endingOf } from '#core/practice/ending'
 import { kitchenOf } from '#core/practice/situation'
 import { situationOf } from '#core/practice/situations'
 import type { Kitchen } from '#server/store/open-household'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 /** What a page tells is no longer than this, characters. */
 const LONGEST = 40_000
 
 /** Notes a practice pot as understood if it came out well; the pot is cooked here again, nobody's word is taken for it.
  *  @returns whether it came out well */
-export function notePractice({ practice }: Kitchen, id: string, told: unknown, nowMs: number): Read<boolean> {
+export function notePractice(
+  { practice }: Kitchen,
+  id: string,
+  told: unknown,
+  nowMs: number,
+): Result<boolean> {
   const situation = situationOf(id)
-  if (!situation) return wrong('situation', `must be a practice exercise, got ${quoted(id)}`)
+  if (!situation) return fieldError('situation', `must be a practice exercise, got ${quoted(id)}`)
   const input = parsed(told)
   if (input === undefined)
-    return wrong('doing', `must be the actions as JSON of at most ${LONGEST} characters`)
-  const read = readDoing(input)
+    return fieldError('doing', `must be the actions as JSON of at most ${LONGEST} characters`)
+  const read = parsePlayerActions(input)
   if (!read.ok) return read
   const { real, heldMinutes } = kitchenOf(situation)
-  const { good } = endingOf(cookByHand(real, read.value, heldMinutes, FULL))
+  const { good } = endingOf(runActions(real, read.value, heldMinutes, FULL))
   if (good) practice.understand(id, nowMs, read.value)
   return { ok: true, value: good }
 }

@@ -1,15 +1,15 @@
-import { readPress } from '#core/contract/settings'
+import { parsePress } from '#core/contract/settings'
 import { runningCookOf } from '#core/contract/running-cook'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { identityOf } from '#core/cook/events'
 import type { StoredEvent } from '#server/store/cooks'
 import { announce } from '#server/realtime/hub'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 /** A device may hold presses back while it has no connection, but not for longer than this. */
-const LONGEST_HELD_MS = 12 * 3_600_000
+const MAX_HELD_MS = 12 * 3_600_000
 
 /** A device's idea of this clock is believed within this, ms. */
 const TRUSTED_OFF_MS = 3000
@@ -19,7 +19,7 @@ export function happenedAt(
   said: { pressed_ms: number; sent_ms: number; ahead_ms?: number | undefined },
   receivedMs: number,
 ): number {
-  const held = Math.min(Math.max(0, said.sent_ms - said.pressed_ms), LONGEST_HELD_MS)
+  const held = Math.min(Math.max(0, said.sent_ms - said.pressed_ms), MAX_HELD_MS)
   // The device's own idea of this clock keeps its presses in their order, whatever the line does; where it is far off, its clock was set.
   const byHeld = receivedMs - held
   const byAhead = said.ahead_ms === undefined ? byHeld : said.pressed_ms + said.ahead_ms
@@ -33,21 +33,21 @@ export function press(
   cookId: string,
   input: unknown,
   receivedMs: number,
-): Read<{ isNew: boolean }> {
+): Result<{ isNew: boolean }> {
   const { db, cooks } = kitchen
-  const read = readPress(input)
+  const read = parsePress(input)
   if (!read.ok) return read
   const said = read.value
   const cook = cooks.find(cookId)
-  if (!cook) return wrong('cook', `there is no cook "${cookId}"`)
+  if (!cook) return fieldError('cook', `there is no cook "${cookId}"`)
   // Stages of remedies are the cook's own as well.
   if (
     !cook.plan.stages.some((stage) => stage.id === said.stage) &&
     !runningCookOf(cook, cooks.events(cookId)).plan.stages.some((stage) => stage.id === said.stage)
   )
-    return wrong('stage', `must be a step of this batch, got "${said.stage}"`)
+    return fieldError('stage', `must be a step of this batch, got "${said.stage}"`)
   if ((said.kind === 'take-back') !== (said.target !== undefined))
-    return wrong('target', 'goes with take-back, and only with it')
+    return fieldError('target', 'goes with take-back, and only with it')
   const happenedMs = happenedAt(said, receivedMs)
   const isNew = db.transaction(() => {
     const events = cooks.events(cookId)
@@ -73,7 +73,8 @@ export function press(
       note(kitchen, cookId)
     return fresh
   })()
-  if (isNew === undefined) return wrong('target', `names nothing that happened here, got "${said.target}"`)
+  if (isNew === undefined)
+    return fieldError('target', `names nothing that happened here, got "${said.target}"`)
   if (isNew) announce(cookId)
   return { ok: true, value: { isNew } }
 }

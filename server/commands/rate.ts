@@ -1,11 +1,11 @@
-import { readJudgement } from '#core/contract/settings'
-import type { Read } from '#core/contract/plan-request'
+import { parseRating } from '#core/contract/settings'
+import type { Result } from '#core/contract/plan-request'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
 
 /** Writes down how a finished cook came out; judging again replaces it. What is not told again of it stays as it was told. */
-export function judge(kitchen: Kitchen, cookId: string, input: unknown, nowMs: number): Read<null> {
-  const read = readJudgement(input)
+export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: number): Result<null> {
+  const read = parseRating(input)
   if (!read.ok) return read
   const cook = kitchen.cooks.findNoted(cookId)
   if (!cook)

@@ -1,4 +1,4 @@
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { runningCookOf } from '#core/contract/running-cook'
 import { replay } from '#core/cook/replay'
 import { beliefsFrom, knownFigures, type Beliefs } from '#core/learn/beliefs'
@@ -6,12 +6,12 @@ import type { KnownFigures } from '#core/learn/corrections'
 import { evidenceOf } from '#core/learn/record'
 import type { Evidence } from '#core/learn/evidence'
 import type { MeasurementKind, NotedLine } from '#server/store/notebook'
-import type { cooksIn } from '#server/store/cooks'
+import type { createCookStore } from '#server/store/cooks'
 import type { notebookIn } from '#server/store/notebook'
 import type { Db } from '#server/store/open'
 
 interface Part {
-  cooks: ReturnType<typeof cooksIn>
+  cooks: ReturnType<typeof createCookStore>
   notebook: ReturnType<typeof notebookIn>
 }
 
@@ -33,7 +33,7 @@ export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undef
   const cook = cooks.findNoted(cookId)
   if (!cook) return undefined
   const events = cooks.events(cookId)
-  const read = readPlanRequest(cook.request)
+  const read = parsePlanRequest(cook.request)
   const running = runningCookOf(cook, events)
   const view = replay(running, events, cook.endedMs)
   const weighed = new Map(notebook.measured(cookId).map(({ kind, grams }) => [kind, grams]))
@@ -85,7 +85,7 @@ export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undef
 }
 
 /** Lines that are not there, made: of a notebook written by an older version, or after they were lost. */
-export function noteMissing(kitchen: Part & { db: Db }): void {
+export function rebuildMissingEntries(kitchen: Part & { db: Db }): void {
   const missing = kitchen.notebook.missing()
   if (missing.length > 0) kitchen.db.transaction(() => missing.forEach((id) => note(kitchen, id)))()
 }
@@ -98,7 +98,7 @@ interface Held {
 const held = new WeakMap<object, Held>()
 
 /** What is believed now. Made from the records again whenever one of them changed. */
-export function beliefsIn({ notebook }: Pick<Part, 'notebook'>): Held {
+export function currentBeliefs({ notebook }: Pick<Part, 'notebook'>): Held {
   const before = held.get(notebook)
   const version = notebook.version()
   if (before && before.version === version) return before

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { between, fieldErrors, record } from '#core/contract/fields'
 import {
   PlanRequestSchema,
-  readPlanRequest,
+  parsePlanRequest,
   type PlanRequestJson,
-  type Read,
+  type Result,
 } from '#core/contract/plan-request'
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
@@ -34,10 +34,10 @@ const StartSchema = record({
 /** Starts a cook: the request is planned here once more, and that plan is frozen.
  *  @returns the new cook's id, or what was wrong with the request */
 export function startCook(
-  { db, cooks, equipment, shelf }: Kitchen,
+  { db, cooks, equipment, shelf: grainBags }: Kitchen,
   input: unknown,
   nowMs: number,
-): Read<string> {
+): Result<string> {
   const parsed = v.safeParse(StartSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const given = input as { request: PlanRequestJson }
@@ -56,12 +56,14 @@ export function startCook(
         { path: 'heat_id', message: `heat_id must be a burner of this kitchen, got "${heat_id ?? ''}"` },
       ],
     }
-  const read = readPlanRequest(given.request)
+  const read = parsePlanRequest(given.request)
   if (!read.ok) return read
   const request = read.value
   const id = randomUUID()
   const made = plan(request)
-  const bag = shelf.bags().find((b) => b.id === bag_id && request.grains.some((g) => g.variety === b.variety))
+  const bag = grainBags
+    .bags()
+    .find((b) => b.id === bag_id && request.grains.some((g) => g.variety === b.variety))
   const cook = {
     id,
     startedMs: nowMs,
@@ -81,7 +83,7 @@ export function startCook(
   const used = made.grain.parts.find((part) => part.variety === bag?.variety)?.mass_g
   db.transaction(() => {
     cooks.add(cook)
-    if (bag && used !== undefined) shelf.take(bag.id, used)
+    if (bag && used !== undefined) grainBags.take(bag.id, used)
   })()
   announce(id)
   return { ok: true, value: id }

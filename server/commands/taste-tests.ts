@@ -2,18 +2,18 @@ import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { between, flag, oneOf, quoted } from '#core/contract/fields'
 import { readerOf } from '#core/contract/settings'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { figureName, isFigureName } from '#core/learn/figures'
-import { MOST_CUPS, MOST_TASTINGS } from '#core/learn/taste-tests'
+import { MAX_CUPS, MAX_TASTINGS } from '#core/learn/taste-tests'
 import { randomOf } from '#core/simulate/sweep'
 import { seedOf } from '#core/simulate/true-pot'
 import { DIFFERS } from '#server/store/taste-tests'
 import type { Kitchen } from '#server/store/open-household'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 const LETTERS = ['A', 'B', 'C', 'D'] as const
 
-const readTrial = readerOf(
+const parseTasteTest = readerOf(
   v.object({
     title: v.pipe(
       v.string('is required'),
@@ -39,22 +39,26 @@ const readTrial = readerOf(
         (issue) => `must be a list, got ${quoted(issue.input)}`,
       ),
       v.minLength(2, 'needs two at least'),
-      v.maxLength(MOST_CUPS, (issue) => `holds at most ${MOST_CUPS}, got ${issue.input.length}`),
+      v.maxLength(MAX_CUPS, (issue) => `holds at most ${MAX_CUPS}, got ${issue.input.length}`),
     ),
   }),
 )
 
 /** Plans a trial. Tasted blind, which letter is which is drawn by lot.  @returns its id */
-export function makeTrial({ trials, equipment }: Kitchen, input: unknown, nowMs: number): Read<string> {
-  const read = readTrial(input)
+export function makeTasteTest(
+  { trials: tasteTests, equipment }: Kitchen,
+  input: unknown,
+  nowMs: number,
+): Result<string> {
+  const read = parseTasteTest(input)
   if (!read.ok) return read
   const { cups, blind, ...rest } = read.value
   if (!equipment.vessels().some((row) => row.id === rest.vessel_id))
-    return wrong('vessel_id', `must be a pot of this kitchen, got "${rest.vessel_id}"`)
+    return fieldError('vessel_id', `must be a pot of this kitchen, got "${rest.vessel_id}"`)
   const id = randomUUID()
   const random = randomOf(seedOf(id))
   const lots = cups.map((cup) => ({ cup, lot: blind ? random() : 0 })).sort((a, b) => a.lot - b.lot)
-  trials.add({
+  tasteTests.add({
     id,
     made_ms: Math.round(nowMs),
     ...rest,
@@ -64,7 +68,7 @@ export function makeTrial({ trials, equipment }: Kitchen, input: unknown, nowMs:
   return { ok: true, value: id }
 }
 
-const readTasting = readerOf(
+const parseTasting = readerOf(
   v.object({
     id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'must be letters, digits and dashes')),
     who: v.pipe(v.optional(v.string(), ''), v.trim(), v.maxLength(60, 'must be at most 60 characters')),
@@ -73,20 +77,28 @@ const readTasting = readerOf(
 )
 
 /** Writes a tasting down: every cup once, the best first. */
-export function taste({ trials }: Kitchen, trialId: string, input: unknown, nowMs: number): Read<null> {
-  const trial = trials.find(trialId)
-  if (!trial) return wrong('trial', `must be a taste test of this kitchen, got "${trialId}"`)
-  const read = readTasting(input)
+export function taste(
+  { trials: tasteTests }: Kitchen,
+  tasteTestId: string,
+  input: unknown,
+  nowMs: number,
+): Result<null> {
+  const tasteTest = tasteTests.find(tasteTestId)
+  if (!tasteTest) return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`)
+  const read = parseTasting(input)
   if (!read.ok) return read
   const ranking = [...read.value.ranking]
-  const letters = trial.cups.map((cup) => cup.letter)
+  const letters = tasteTest.cups.map((cup) => cup.letter)
   if (ranking.length !== letters.length || !letters.every((letter) => ranking.includes(letter)))
-    return wrong('ranking', `must name each of ${letters.join(', ')} once, got ${quoted(read.value.ranking)}`)
-  if (trials.tastings(trialId).length >= MOST_TASTINGS)
-    return wrong('ranking', `is one too many: ${MOST_TASTINGS} tastings are the most`)
-  trials.taste({
+    return fieldError(
+      'ranking',
+      `must name each of ${letters.join(', ')} once, got ${quoted(read.value.ranking)}`,
+    )
+  if (tasteTests.tastings(tasteTestId).length >= MAX_TASTINGS)
+    return fieldError('ranking', `is one too many: ${MAX_TASTINGS} tastings are the most`)
+  tasteTests.taste({
     id: read.value.id,
-    trial_id: trialId,
+    trial_id: tasteTestId,
     at_ms: Math.round(nowMs),
     who: read.value.who,
     ranking,
@@ -96,19 +108,19 @@ export function taste({ trials }: Kitchen, trialId: string, input: unknown, nowM
 
 /** Makes a cup's water the house's own for this grain: its figure is pinned there. */
 export function adoptCup(
-  { trials, notebook }: Kitchen,
-  trialId: string,
+  { trials: tasteTests, notebook }: Kitchen,
+  tasteTestId: string,
   letter: unknown,
   nowMs: number,
-): Read<null> {
-  const trial = trials.find(trialId)
-  if (!trial) return wrong('trial', `must be a taste test of this kitchen, got "${trialId}"`)
-  const cup = trial.cups.find((c) => c.letter === letter)
-  if (!cup) return wrong('letter', `must be a sample of this taste test, got ${quoted(letter)}`)
-  if (trial.differs !== 'water')
-    return wrong('letter', 'can only be adopted from a taste test of water; bookmark the others')
+): Result<null> {
+  const tasteTest = tasteTests.find(tasteTestId)
+  if (!tasteTest) return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`)
+  const cup = tasteTest.cups.find((c) => c.letter === letter)
+  if (!cup) return fieldError('letter', `must be a sample of this taste test, got ${quoted(letter)}`)
+  if (tasteTest.differs !== 'water')
+    return fieldError('letter', 'can only be adopted from a taste test of water; bookmark the others')
   notebook.say({
-    figure: figureName('grain', trial.grain_key),
+    figure: figureName('grain', tasteTest.grain_key),
     kind: 'pin',
     value: Math.max(-0.8, Math.min(0.8, cup.delta)),
     atMs: Math.round(nowMs),

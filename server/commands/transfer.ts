@@ -3,29 +3,29 @@ import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import sharp from 'sharp'
 import { runningCookOf } from '#core/contract/running-cook'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
 import type { GroupId } from '#core/contract/bundle-names'
 import { replay } from '#core/cook/replay'
 import { takeCopy } from '#server/backup/copy'
 import { ALL, announce } from '#server/realtime/hub'
-import { asOthers } from '#server/transfer/rename-conflicts'
-import { guestHouse, readBundle, type Carried } from '#server/transfer/import-bundle'
+import { renameConflicts } from '#server/transfer/rename-conflicts'
+import { stagingDatabase, parseBundle, type ParsedBundle } from '#server/transfer/import-bundle'
 import { applyMerge, emptyTables, mergePlan, type Choice, type GroupChange } from '#server/transfer/merge'
 import { kitchenIn, type Kitchen } from '#server/store/open-household'
-import { lineOf, noteMissing, type Noted } from './rebuild-entry'
-import { wrong } from './field-error'
+import { lineOf, rebuildMissingEntries, type Noted } from './rebuild-entry'
+import { fieldError } from './field-error'
 
 /** Merged into this house, or in its place. */
-export const WAYS_IN = ['merge', 'as-new'] as const
-export type WayIn = (typeof WAYS_IN)[number]
+export const IMPORT_MODES = ['merge', 'as-new'] as const
+export type ImportMode = (typeof IMPORT_MODES)[number]
 /** What becomes of rows both houses have, and that differ: ours, theirs, or (things that can stand side by side) both. */
 export type CarryChoices = Partial<Record<GroupId, Choice | 'both'>>
 /** Groups whose things can stand side by side. */
 export const SIDE_BY_SIDE: readonly GroupId[] = ['pots', 'shelf']
 
-export interface LookedAt {
-  holds: Carried['holds']
+export interface ImportPreview {
+  holds: ParsedBundle['holds']
   exportedAt: string
   version: number
   rows: number
@@ -33,7 +33,7 @@ export interface LookedAt {
   changes: GroupChange[]
 }
 
-const LARGEST_SIDE_PX = 4096
+const MAX_SIDE_PX = 4096
 
 const chosen = (
   kitchen: Kitchen,
@@ -44,7 +44,7 @@ const chosen = (
     (table) => SIDE_BY_SIDE.includes(tableSpec(table).group) && choices[tableSpec(table).group] === 'both',
   )
   return {
-    tables: asOthers(kitchen.db, tables, both, randomUUID),
+    tables: renameConflicts(kitchen.db, tables, both, randomUUID),
     choices: Object.fromEntries(
       Object.entries(choices).filter(([, choice]) => choice === 'theirs'),
     ) as Partial<Record<GroupId, Choice>>,
@@ -52,8 +52,8 @@ const chosen = (
 }
 
 /** What bringing a bundle in would change. Nothing is written. */
-export function lookAt(kitchen: Kitchen, bytes: Uint8Array): Read<LookedAt> {
-  const read = readBundle(bytes)
+export function lookAt(kitchen: Kitchen, bytes: Uint8Array): Result<ImportPreview> {
+  const read = parseBundle(bytes)
   if (!read.ok) return read
   const { holds, exportedAt, version, tables, pictures } = read.value
   const { changes } = mergePlan(kitchen.db, tables)
@@ -93,16 +93,16 @@ export const broughtTimes = (): number => globalThis.omselBrought ?? 0
 
 /** Brings a bundle in: all of what was chosen, or nothing.
  *  @param file the household's database, copied before it is replaced  @returns how many rows came, and where the copy of what was there lies */
-export async function bringIn(
+export async function importBundle(
   kitchen: Kitchen,
   file: string,
   bytes: Uint8Array,
-  how: WayIn,
+  how: ImportMode,
   choices: CarryChoices,
   nowMs: number,
   watched: Watched = {},
-): Promise<Read<{ rows: number; aside?: string }>> {
-  if (globalThis.omselCarrying) return wrong('file', 'must wait: another import is running')
+): Promise<Result<{ rows: number; aside?: string }>> {
+  if (globalThis.omselCarrying) return fieldError('file', 'must wait: another import is running')
   globalThis.omselCarrying = { done: 0, total: 0 }
   try {
     return await brought(kitchen, file, bytes, how, choices, nowMs, watched)
@@ -115,18 +115,21 @@ async function brought(
   kitchen: Kitchen,
   file: string,
   bytes: Uint8Array,
-  how: WayIn,
+  how: ImportMode,
   choices: CarryChoices,
   nowMs: number,
   { signal }: Watched,
-): Promise<Read<{ rows: number; aside?: string }>> {
-  const read = readBundle(bytes)
+): Promise<Result<{ rows: number; aside?: string }>> {
+  const read = parseBundle(bytes)
   if (!read.ok) return read
   const { holds, pictures } = read.value
   if (how === 'as-new' && (holds !== 'household' || read.value.tables.household?.length !== 1))
-    return wrong('how', 'must be merge: this file is only part of a household and cannot replace all of it')
+    return fieldError(
+      'how',
+      'must be merge: this file is only part of a household and cannot replace all of it',
+    )
   if (how === 'as-new' && kitchen.cooks.running().length > 0)
-    return wrong('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
+    return fieldError('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
   const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
   const changes = () =>
     how === 'merge'
@@ -142,7 +145,7 @@ async function brought(
     row,
   }))
   for (const { id, bytes: jpeg, row } of photos) {
-    const meta = await sharp(jpeg, { limitInputPixels: LARGEST_SIDE_PX ** 2 })
+    const meta = await sharp(jpeg, { limitInputPixels: MAX_SIDE_PX ** 2 })
       .metadata()
       .catch(() => undefined)
     if (
@@ -151,9 +154,9 @@ async function brought(
       meta.height !== row.height ||
       jpeg.length !== row.bytes
     )
-      return wrong(`pictures.${id}`, 'is not the picture that its photo speaks of')
+      return fieldError(`pictures.${id}`, 'is not the picture that its photo speaks of')
   }
-  const guest = guestHouse(theirs.tables)
+  const guest = stagingDatabase(theirs.tables)
   if (!guest.ok) return guest
   try {
     const lines = await linesOf(
@@ -181,7 +184,7 @@ async function brought(
         const there = new Set((added.get('cook') ?? []).map((row) => String(row.id)))
         for (const { line, evidence } of lines)
           if (there.has(line.cook_id)) kitchen.notebook.put(line, evidence)
-        noteMissing(kitchen)
+        rebuildMissingEntries(kitchen)
         return [...added.values(), ...replaced.values()].reduce((sum, list) => sum + list.length, 0)
       })()
       globalThis.omselBrought = broughtTimes() + 1
@@ -194,7 +197,7 @@ async function brought(
     }
   } catch (error) {
     if (error instanceof Refused || (error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT'))
-      return wrong('file', `cannot be imported: ${error instanceof Error ? error.message : ''}`)
+      return fieldError('file', `cannot be imported: ${error instanceof Error ? error.message : ''}`)
     throw error
   } finally {
     guest.value.close()

@@ -1,12 +1,12 @@
 import * as v from 'valibot'
 import { between, oneOf } from '#core/contract/fields'
 import { formNumber, readerOf, SETTINGS_LIMITS } from '#core/contract/settings'
-import { LIMITS, type Read } from '#core/contract/plan-request'
+import { LIMITS, type Result } from '#core/contract/plan-request'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { VESSEL_PRESET_IDS, VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 import { heatRow, vesselRow } from './begin-household'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
-import { wrong } from './field-error'
+import { fieldError } from './field-error'
 
 /** Burners that are asked for; appliances bring their own heat. */
 export const WELCOME_HEATS = (Object.keys(HEAT_PRESETS) as HeatPresetId[]).filter(
@@ -21,7 +21,7 @@ const ownHeat = (id: VesselPresetId): HeatPresetId | undefined => {
   return kind === 'oven-dish' ? 'oven-190' : undefined
 }
 
-const readWelcome = readerOf(
+const parseWelcome = readerOf(
   v.object({
     elevation_m: v.pipe(formNumber, between(...SETTINGS_LIMITS.elevation_m, 'm')),
     units: oneOf(['grams', 'cups']),
@@ -33,13 +33,13 @@ const readWelcome = readerOf(
 
 /** The first five things, all or none: where the house stands, how it measures, one pot, one heat, who eats.
  *  @returns the bench's address with a pot for them */
-export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Read<string> {
-  const read = readWelcome(input)
+export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
+  const read = parseWelcome(input)
   if (!read.ok) return read
   const { db, household, equipment, cooks } = kitchen
-  const { elevation_m, units, pot, heat, eaters } = read.value
+  const { elevation_m, units, pot, heat, eaters: people } = read.value
   if (household.welcomed() || cooks.running().length > 0)
-    return wrong('pot', 'is already set up; change it in Pots')
+    return fieldError('pot', 'is already set up; change it in Pots')
   db.transaction(() => {
     household.save({ ...settingsOf(kitchen), elevation_m, units })
     // What stood there was only a guess at a kitchen: what the house has takes its place, and the cup stays.
@@ -49,5 +49,5 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Read<
     equipment.save.heat(heatRow('first-heat', HEAT_PRESETS[heat].name, heat))
     household.welcome()
   })()
-  return { ok: true, value: `/?servings=${eaters}&pot=first-pot&burner=first-heat` }
+  return { ok: true, value: `/?servings=${people}&pot=first-pot&burner=first-heat` }
 }

@@ -1,5 +1,5 @@
 import type { CookEvent } from '#core/cook/events'
-import type { Reckoned } from '#core/cook/estimate-pot'
+import type { PotEstimate } from '#core/cook/estimate-pot'
 import type { CookView } from '#core/cook/replay'
 import type { Plan, Stage } from '#core/plan/result'
 
@@ -27,7 +27,7 @@ export interface Beside {
   stageStartMs: number
   nowMs: number
   /** The pot as it truly is, once it is warm. */
-  real: Reckoned | undefined
+  real: PotEstimate | undefined
 }
 
 /** One kind of device. A real one would be one more file of this shape. */

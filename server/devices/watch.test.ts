@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { runningCookOf } from '#core/contract/running-cook'
-import { reckon } from '#core/cook/estimate-pot'
+import { estimatePot } from '#core/cook/estimate-pot'
 import { replay } from '#core/cook/replay'
 import { truthOf } from '#core/simulate/true-pot'
 import { TARN_HEAD } from '../../demo/household'
@@ -112,7 +112,7 @@ test('the boil comes when the true burner brings it, and the household learns ho
     now += 2000
   }
   const { running, view, events } = state(id, now + MINUTE)
-  const reckoned = reckon({
+  const estimate = estimatePot({
     plan: running.plan,
     request: running.request,
     view,
@@ -120,7 +120,7 @@ test('the boil comes when the true burner brings it, and the household learns ho
     nowMs: now + MINUTE,
   })!
   // A probe tells the boil half a minute before a hand would have turned it down.
-  expect(Math.abs(reckoned.burner / truthOf(id).burner - 1)).toBeLessThan(0.09)
+  expect(Math.abs(estimate.burner / truthOf(id).burner - 1)).toBeLessThan(0.09)
 })
 
 test('a device that is not trusted only proposes', () => {

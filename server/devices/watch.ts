@@ -12,7 +12,7 @@ import { faulty } from './faults'
 import { SIMULATED } from '#server/devices/simulated/index'
 
 /** A reading with what it would mean. */
-export interface Told extends Reading {
+export interface RunEvent extends Reading {
   cookId: string
   /** The stage it would end, if it is believed. */
   ends: string | undefined
@@ -22,19 +22,19 @@ export interface Told extends Reading {
 const TICK_MS = 1000
 /** After a gap in the ticks the moment of a cue is looked for to this, ms. */
 const FINE_MS = 1000
-const MOST_AT_ONCE = 12
+const MAX_AT_ONCE = 12
 /** From ready to dished out. */
 const DISHED_OUT_MS = 45_000
 
 /** Reads every device beside every cook, writes down the cues of trusted ones, and tells the screens.
  *  @param beforeMs when it was last done; a cue that came since is written at its own moment */
-export function watchOnce(kitchen: Kitchen, nowMs: number, beforeMs = nowMs - TICK_MS): Told[] {
+export function watchOnce(kitchen: Kitchen, nowMs: number, beforeMs = nowMs - TICK_MS): RunEvent[] {
   const devices = kitchen.devices.all()
   if (devices.length === 0) return []
   const told = kitchen.cooks.running().flatMap((cook) => {
     // After a long gap one cue may follow another at once.
     let stages = besideOf(kitchen, cook, nowMs)
-    for (let i = 0; i < MOST_AT_ONCE && pressTrusted(kitchen, devices, cook, stages, nowMs, beforeMs); i++)
+    for (let i = 0; i < MAX_AT_ONCE && pressTrusted(kitchen, devices, cook, stages, nowMs, beforeMs); i++)
       stages = besideOf(kitchen, cook, nowMs)
     return readingsOf(kitchen, devices, cook, stages)
   })
@@ -47,11 +47,11 @@ function readingsOf(
   devices: readonly DeviceRow[],
   cook: StoredCook,
   stages: readonly Beside[],
-): Told[] {
+): RunEvent[] {
   return stages.flatMap((beside) =>
-    devices.flatMap((device): Told[] => {
+    devices.flatMap((device): RunEvent[] => {
       const source = SIMULATED[device.kind]
-      const seen = readAt(kitchen, source, device, cook, beside)
+      const seen = parseAt(kitchen, source, device, cook, beside)
       const cue = seen && source.cue(seen, beside)
       return seen
         ? [
@@ -96,7 +96,7 @@ function pressTrusted(
   for (const beside of stages)
     for (const device of trusted) {
       const source = SIMULATED[device.kind]
-      const seen = readAt(kitchen, source, device, cook, beside)
+      const seen = parseAt(kitchen, source, device, cook, beside)
       const cue = seen && source.cue(seen, beside)
       if (
         cue &&
@@ -122,13 +122,13 @@ function pressTrusted(
 
 /** A cook made ready, kept until something is told of it: making it ready anew at every look would be most of the work. */
 const ready = new Map<string, { of: string; running: CookAtTheStove }>()
-const MOST_READY = 64
+const MAX_READY = 64
 function runningOf(cook: StoredCook, events: readonly StoredEvent[]): CookAtTheStove {
   const of = events.map(({ id }) => id).join()
   const known = ready.get(cook.id)
   if (known?.of === of) return known.running
   const running = runningCookOf(cook, events)
-  if (ready.size >= MOST_READY) ready.clear()
+  if (ready.size >= MAX_READY) ready.clear()
   ready.set(cook.id, { of, running })
   return running
 }
@@ -156,7 +156,7 @@ function besideOf({ cooks }: Kitchen, cook: StoredCook, atMs: number): Beside[] 
 }
 
 /** What a device says, as late and as wrong as it is. */
-function readAt(
+function parseAt(
   kitchen: Kitchen,
   source: Source,
   device: DeviceRow,
@@ -199,7 +199,7 @@ function momentOf(
   while (high - low > FINE_MS) {
     const middle = Math.round((low + high) / 2)
     const then = besideOf(kitchen, cook, middle).find((b) => b.stage.id === beside.stage.id)
-    const reading = then && readAt(kitchen, source, device, cook, then)
+    const reading = then && parseAt(kitchen, source, device, cook, then)
     if (then && reading && source.cue(reading, then)) high = middle
     else low = middle
   }

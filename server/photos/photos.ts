@@ -4,15 +4,15 @@ import { dirname, join } from 'node:path'
 import sharp from 'sharp'
 import { CUES } from '#core/methods/signs'
 import { databaseFile, type Kitchen } from '#server/store/open-household'
-import { wrong } from '#server/commands/field-error'
+import { fieldError } from '#server/commands/field-error'
 
 /** A picture may come this large, bytes; it is kept much smaller. */
-export const LARGEST_PHOTO = 12_000_000
+export const MAX_PHOTO = 12_000_000
 /** The longer side of what is kept, px. */
 const LONGER_SIDE = 1280
 /** A picture of more pixels than this is no photo of a pot. */
-const MOST_PIXELS = 80_000_000
-const MOST_OF_A_COOK = 12
+const MAX_PIXELS = 80_000_000
+const MAX_OF_A_COOK = 12
 const QUALITY = 80
 const ACCEPTED = new Set(['jpeg', 'png', 'webp', 'heif', 'avif', 'gif', 'tiff'])
 
@@ -29,20 +29,21 @@ export async function keepPhoto(
   nowMs: number,
 ) {
   const cook = cooks.find(cookId)
-  if (!cook) return wrong('cook', `must be a batch of this kitchen, got "${cookId}"`)
-  if (!(given instanceof File) || given.size === 0) return wrong('photo', 'is missing: choose a picture')
-  if (given.size > LARGEST_PHOTO)
-    return wrong(
+  if (!cook) return fieldError('cook', `must be a batch of this kitchen, got "${cookId}"`)
+  if (!(given instanceof File) || given.size === 0) return fieldError('photo', 'is missing: choose a picture')
+  if (given.size > MAX_PHOTO)
+    return fieldError(
       'photo',
-      `may be ${LARGEST_PHOTO / 1_000_000} MB at most; yours has ${(given.size / 1_000_000).toFixed(1)} MB`,
+      `may be ${MAX_PHOTO / 1_000_000} MB at most; yours has ${(given.size / 1_000_000).toFixed(1)} MB`,
     )
   const of = typeof cue === 'string' && cue !== '' ? cue : null
-  if (of !== null && !Object.hasOwn(CUES, of)) return wrong('cue', `must be a sign, got "${of.slice(0, 40)}"`)
-  if (photos.ofCook(cookId).length >= MOST_OF_A_COOK)
-    return wrong('photo', `the limit is ${MOST_OF_A_COOK} photos per batch`)
+  if (of !== null && !Object.hasOwn(CUES, of))
+    return fieldError('cue', `must be a sign, got "${of.slice(0, 40)}"`)
+  if (photos.ofCook(cookId).length >= MAX_OF_A_COOK)
+    return fieldError('photo', `the limit is ${MAX_OF_A_COOK} photos per batch`)
   const made = await shrunk(Buffer.from(await given.arrayBuffer()))
   if (!made)
-    return wrong(
+    return fieldError(
       'photo',
       `is no picture that can be read${given.name ? `: "${given.name.slice(0, 60)}"` : ''}`,
     )
@@ -66,7 +67,7 @@ export async function keepPhoto(
 
 async function shrunk(bytes: Buffer): Promise<{ data: Buffer; width: number; height: number } | undefined> {
   try {
-    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+    const image = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
     const { format } = await image.metadata()
     if (!format || !ACCEPTED.has(format)) return undefined
     const { data, info } = await image
@@ -81,7 +82,7 @@ async function shrunk(bytes: Buffer): Promise<{ data: Buffer; width: number; hei
   }
 }
 
-export function readPhoto({ photos }: Kitchen, id: string): Buffer | undefined {
+export function parsePhoto({ photos }: Kitchen, id: string): Buffer | undefined {
   if (!photos.find(id)) return undefined
   try {
     return readFileSync(fileOf(id))

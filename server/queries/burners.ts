@@ -1,7 +1,7 @@
 import { correctedPower } from '#core/learn/corrections'
 import { figureName } from '#core/learn/figures'
 import type { Kitchen } from '#server/store/open-household'
-import { beliefsIn } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from '#server/commands/rebuild-entry'
 
 export interface BurnerNow {
   id: string
@@ -12,7 +12,7 @@ export interface BurnerNow {
 
 /** The burners of the house as they are known to give: as measured, and as cooks have taught. */
 export function burnersNow(kitchen: Kitchen): BurnerNow[] {
-  const { known } = beliefsIn(kitchen)
+  const { known } = currentBeliefs(kitchen)
   return kitchen.equipment.heats().map(({ id, rated_w, power_factor, efficiency }) => {
     const power = known[figureName('power', id)]?.mean ?? 0
     return {

@@ -1,13 +1,13 @@
 import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
 import { guidanceIn } from '#server/commands/leftovers'
-import { keptNow } from './leftovers'
+import { currentLeftovers } from './leftovers'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 
 /** Containers that are not cold yet, with when each will be. */
-export function coolingTubs(kitchen: Kitchen, nowMs: number) {
+export function coolingContainers(kitchen: Kitchen, nowMs: number) {
   const guidance = guidanceIn(kitchen)
   const kitchenC = settingsOf(kitchen).kitchen_c
-  return keptNow(kitchen, nowMs).flatMap(({ row, view }) => {
+  return currentLeftovers(kitchen, nowMs).flatMap(({ row, view }) => {
     if (view.place === 'freezer' || view.pastMs > 0) return []
     const { to21Min, to5Min, leavesHotMin, tooSlow } = coolingOf(coolingGivenOf(row, kitchenC), guidance)
     const out = view.place === 'cooling'

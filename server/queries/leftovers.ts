@@ -1,19 +1,22 @@
-import { keptAt, packedOf, type KeptView } from '#core/leftovers/container-state'
-import type { KeptWithEvents } from '#server/store/leftovers'
+import { containerState, packedOf, type ContainerState } from '#core/leftovers/container-state'
+import type { LeftoverWithEvents } from '#server/store/leftovers'
 import { guidanceIn } from '#server/commands/leftovers'
 import type { Kitchen } from '#server/store/open-household'
 
-export interface KeptNow {
-  row: KeptWithEvents
-  view: KeptView
+export interface CurrentLeftover {
+  row: LeftoverWithEvents
+  view: ContainerState
 }
 
 /** What is cooling, in the fridge and in the freezer, the to eat first first; what has no date is last. */
-export function keptNow(kitchen: Pick<Kitchen, 'kept' | 'household'>, nowMs: number): KeptNow[] {
+export function currentLeftovers(
+  kitchen: Pick<Kitchen, 'kept' | 'household'>,
+  nowMs: number,
+): CurrentLeftover[] {
   const guidance = guidanceIn(kitchen as Kitchen)
   return kitchen.kept
     .all(nowMs)
-    .map((row) => ({ row, view: keptAt(packedOf(row), row.events, guidance, nowMs) }))
+    .map((row) => ({ row, view: containerState(packedOf(row), row.events, guidance, nowMs) }))
     .filter(({ view }) => view.place !== 'gone')
     .sort(
       (a, b) =>

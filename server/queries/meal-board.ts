@@ -4,7 +4,7 @@ import { CUES } from '#core/methods/signs'
 import { changed, type Change } from '#core/schedule/timetable-changes'
 import { assignHands } from '#core/schedule/assign-cooks'
 import { nextActs, type Act, type BoardDish, type BoardTask } from '#core/schedule/next-actions'
-import type { SupperRow } from '#server/store/meals'
+import type { MealRow } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 import { scheduleIn } from './meal-schedule'
 import { taskKey, underWayIn, type UnderWay } from './running-meal'
@@ -25,20 +25,20 @@ export interface Board {
 /** The supper a pot is part of, as its stove shows it. */
 export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
   const id = kitchen.suppers.ofCook(cookId)
-  const supper = id === undefined ? undefined : kitchen.suppers.find(id)
-  const schedule = supper && scheduleIn(kitchen, supper, nowMs)
-  if (!supper || !schedule || schedule.start_at === '') return null
-  const { dishes, acts, hands } = boardOf(kitchen, supper, schedule, nowMs)
+  const meal = id === undefined ? undefined : kitchen.suppers.find(id)
+  const schedule = meal && scheduleIn(kitchen, meal, nowMs)
+  if (!meal || !schedule || schedule.start_at === '') return null
+  const { dishes, acts, hands } = boardOf(kitchen, meal, schedule, nowMs)
   return {
-    id: supper.id,
-    title: supper.title,
+    id: meal.id,
+    title: meal.title,
     dishes: dishes.map(({ id: dish, title }) => ({ id: dish, title })),
     acts,
     hands:
-      supper.cooks === 1
+      meal.cooks === 1
         ? {}
         : Object.fromEntries(
-            Object.entries(hands).map(([key, n]) => [key, supper.names[n] ?? `hands ${n + 1}`]),
+            Object.entries(hands).map(([key, n]) => [key, meal.names[n] ?? `hands ${n + 1}`]),
           ),
     places: Object.fromEntries(
       [...kitchen.equipment.heats(), ...kitchen.equipment.vessels()].map((row) => [row.id, row.name]),
@@ -47,10 +47,10 @@ export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
 }
 
 /** Joins what was planned and what has happened. */
-export function boardOf(kitchen: Kitchen, supper: SupperRow, schedule: Schedule, nowMs: number): Board {
-  const live = underWayIn(kitchen, supper, nowMs)
+export function boardOf(kitchen: Kitchen, meal: MealRow, schedule: Schedule, nowMs: number): Board {
+  const live = underWayIn(kitchen, meal, nowMs)
   const dishes = schedule.dishes.map((told): Board['dishes'][number] => {
-    const dish = supper.dishes.find((d) => d.id === told.id)!
+    const dish = meal.dishes.find((d) => d.id === told.id)!
     const pot = live.pots.get(dish.id)
     const tasks = told.tasks.map((t): BoardTask => {
       const look =
@@ -82,16 +82,16 @@ export function boardOf(kitchen: Kitchen, supper: SupperRow, schedule: Schedule,
   const byHand = dishes.flatMap((d) =>
     d.tasks.filter((t) => t.hands).map((t) => ({ dish: d.id, id: t.id, start: t.startMs, end: t.endMs })),
   )
-  const hands = assignHands(byHand, supper.cooks, live.hands)
+  const hands = assignHands(byHand, meal.cooks, live.hands)
   return {
     begun: live.begun,
     lateMinutes: live.lateMinutes,
     dishes,
     acts: nextActs(dishes, nowMs),
     changes:
-      live.begun && supper.told
+      live.begun && meal.told
         ? changed(
-            supper.told.map((t) => ({
+            meal.told.map((t) => ({
               dish: t.dish,
               id: t.id,
               startMs: Date.parse(t.starts_at),

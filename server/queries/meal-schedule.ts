@@ -1,7 +1,7 @@
 import { scheduleFrom, type Schedule } from '#core/contract/schedule'
 import { heldMost } from '#core/schedule/dish-blocks'
-import { underWay, type Lying } from '#core/schedule/running-plan'
-import type { SupperDish, SupperRow } from '#server/store/meals'
+import { splitRunningPlan, type Lying } from '#core/schedule/running-plan'
+import type { MealDish, MealRow } from '#server/store/meals'
 import { burnersNow } from './burners'
 import type { Kitchen } from '#server/store/open-household'
 import { taskKey, underWayIn, type PotUnderWay, type UnderWay } from './running-meal'
@@ -10,29 +10,29 @@ const MINUTE = 60_000
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
 /** A supper's timetable on what this house has, and on what has happened of it. Two dishes in one pot are a conflict of their own. */
-export function scheduleIn(kitchen: Kitchen, supper: SupperRow, nowMs: number): Schedule | undefined {
+export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Schedule | undefined {
   const { equipment } = kitchen
-  if (supper.dishes.length === 0) return undefined
+  if (meal.dishes.length === 0) return undefined
   const vessels = equipment.vessels()
   const own = new Map(vessels.map((row) => [row.id, row]))
   // Looked at again within moments nothing has moved but the clock: its answer stands, unless something happened meanwhile.
-  const newest = newestOf(kitchen, supper)
+  const newest = newestOf(kitchen, meal)
   const moment = Math.max(Math.floor(nowMs / MOMENT_MS) * MOMENT_MS, Math.min(newest, nowMs))
-  const live = underWayIn(kitchen, supper, moment)
-  const serveMs = supper.serve_ms + live.lateMinutes * MINUTE
+  const live = underWayIn(kitchen, meal, moment)
+  const serveMs = meal.serve_ms + live.lateMinutes * MINUTE
   const request = {
     serve_at: iso(serveMs),
     ...(serveMs > moment || live.begun ? { not_before: iso(moment) } : {}),
     burners: burnersNow(kitchen).map(({ id, heat }) => ({ id, heat })),
-    oven: supper.oven,
+    oven: meal.oven,
     appliances: vessels
       .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
       .map(({ id }) => ({ id, vessel: 'cooker-5' })),
-    cooks: supper.cooks,
-    ...(live.begun && supper.told ? { told: supper.told } : {}),
-    dishes: supper.dishes.map((dish) => dishRequest(dish, live, moment, kitchen)),
+    cooks: meal.cooks,
+    ...(live.begun && meal.told ? { told: meal.told } : {}),
+    dishes: meal.dishes.map((dish) => dishRequest(dish, live, moment, kitchen)),
   }
-  const read = answered(supper.id, request)
+  const read = answered(meal.id, request)
   if (!read.ok)
     return {
       start_at: '',
@@ -45,7 +45,7 @@ export function scheduleIn(kitchen: Kitchen, supper: SupperRow, nowMs: number): 
     }
   const pots = new Map<string, string>()
   const twice: string[] = []
-  for (const dish of supper.dishes) {
+  for (const dish of meal.dishes) {
     if (dish.kind !== 'plan') continue
     const other = pots.get(dish.vessel_id)
     if (other !== undefined)
@@ -63,29 +63,29 @@ export function scheduleIn(kitchen: Kitchen, supper: SupperRow, nowMs: number): 
 const MOMENT_MS = 15_000
 
 /** The latest that happened at this supper or at one of its pots, ms. */
-function newestOf({ suppers, cooks }: Kitchen, supper: SupperRow): number {
-  const events = suppers.events(supper.id)
+function newestOf({ suppers: meals, cooks }: Kitchen, meal: MealRow): number {
+  const events = meals.events(meal.id)
   const atPots = events.flatMap((e) => (e.cook_id === null ? [] : cooks.events(e.cook_id).map((c) => c.atMs)))
   return Math.max(0, ...events.map((e) => e.at_ms), ...atPots)
 }
 
 /** The last answer to each supper's last question: several screens ask the same within moments, and the question is all the answer comes from. */
 const lastAnswers = new Map<string, { question: string; answer: ReturnType<typeof scheduleFrom> }>()
-const MOST_ANSWERS = 8
+const MAX_ANSWERS = 8
 
-function answered(supperId: string, request: object): ReturnType<typeof scheduleFrom> {
+function answered(mealId: string, request: object): ReturnType<typeof scheduleFrom> {
   const question = JSON.stringify(request)
-  const last = lastAnswers.get(supperId)
+  const last = lastAnswers.get(mealId)
   if (last?.question === question) return last.answer
   const answer = scheduleFrom(request)
-  lastAnswers.delete(supperId)
-  lastAnswers.set(supperId, { question, answer })
-  if (lastAnswers.size > MOST_ANSWERS) lastAnswers.delete(lastAnswers.keys().next().value!)
+  lastAnswers.delete(mealId)
+  lastAnswers.set(mealId, { question, answer })
+  if (lastAnswers.size > MAX_ANSWERS) lastAnswers.delete(lastAnswers.keys().next().value!)
   return answer
 }
 
 function dishRequest(
-  dish: SupperDish,
+  dish: MealDish,
   live: UnderWay,
   nowMs: number,
   { equipment }: Kitchen,
@@ -143,12 +143,12 @@ function dishRequest(
 }
 
 function potRequest(
-  dish: SupperDish,
+  dish: MealDish,
   { running, view }: PotUnderWay,
   at: string | undefined,
   appliance: boolean,
 ): Record<string, unknown> {
-  const { lying, toDo } = underWay(running.plan, view, at, appliance)
+  const { fixedTasks: lying, toDo } = splitRunningPlan(running.plan, view, at, appliance)
   return {
     id: dish.id,
     title: dish.title,

@@ -13,7 +13,7 @@ export interface RunningSummary {
 }
 
 /** Cooks under way, the one on the table first in front. */
-export function runningIn({ cooks }: Kitchen, nowMs: number): RunningSummary[] {
+export function listRunningCooks({ cooks }: Kitchen, nowMs: number): RunningSummary[] {
   return cooks
     .running()
     .map((cook) => {

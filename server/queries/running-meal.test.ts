@@ -4,10 +4,10 @@ import { join } from 'node:path'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { boardBeside, boardOf } from './meal-board'
-import { pressSupper } from '#server/commands/meal-events'
-import { addDish, dropDish, fixDish, saveSupper } from '#server/commands/meals'
+import { pressMeal } from '#server/commands/meal-events'
+import { addDish, dropDish, fixDish, saveMeal } from '#server/commands/meals'
 import { scheduleIn } from './meal-schedule'
-import { tellAll, tellDish } from '#server/commands/acknowledge-changes'
+import { acknowledgeAll, acknowledgeDish } from '#server/commands/acknowledge-changes'
 
 const SERVE = Date.UTC(2026, 2, 5, 18, 0)
 const MINUTE = 60_000
@@ -20,7 +20,7 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'omsel-supper-'))
   kitchen = openKitchen(join(folder, 'omsel.sqlite'))
   beginHousehold(kitchen, FIRST_KITCHEN)
-  const saved = saveSupper(
+  const saved = saveMeal(
     kitchen,
     { title: 'e.g. Sunday dinner', serve_ms: String(SERVE), cooks: '2', oven: '1', names: 'Maren, Teo' },
     SERVE - 90 * MINUTE,
@@ -56,10 +56,10 @@ afterEach(() => {
   rmSync(folder, { recursive: true })
 })
 
-const supper = () => kitchen.suppers.find(id)!
-const dish = (title: string) => supper().dishes.find((d) => d.title === title)!.id
+const meal = () => kitchen.suppers.find(id)!
+const dish = (title: string) => meal().dishes.find((d) => d.title === title)!.id
 const say = (kind: string, title: string | undefined, stage: string, atMs: number, more: object = {}) =>
-  pressSupper(
+  pressMeal(
     kitchen,
     id,
     {
@@ -74,8 +74,8 @@ const say = (kind: string, title: string | undefined, stage: string, atMs: numbe
     },
     atMs,
   )
-const schedule = (nowMs: number) => scheduleIn(kitchen, supper(), nowMs)!
-const board = (nowMs: number) => boardOf(kitchen, supper(), schedule(nowMs), nowMs)
+const schedule = (nowMs: number) => scheduleIn(kitchen, meal(), nowMs)!
+const board = (nowMs: number) => boardOf(kitchen, meal(), schedule(nowMs), nowMs)
 const minutes = (text: string) => Math.round((Date.parse(text) - SERVE) / MINUTE)
 
 describe('a supper under way', () => {
@@ -100,8 +100,8 @@ describe('a supper under way', () => {
       pressed_ms: SERVE - 55 * MINUTE,
       sent_ms: SERVE - 55 * MINUTE,
     }
-    expect(pressSupper(kitchen, id, twice, SERVE - 55 * MINUTE)).toMatchObject({ value: { isNew: true } })
-    expect(pressSupper(kitchen, id, twice, SERVE - 54 * MINUTE)).toMatchObject({ value: { isNew: false } })
+    expect(pressMeal(kitchen, id, twice, SERVE - 55 * MINUTE)).toMatchObject({ value: { isNew: true } })
+    expect(pressMeal(kitchen, id, twice, SERVE - 54 * MINUTE)).toMatchObject({ value: { isNew: false } })
     expect(say('begin', 'roots', 't1', SERVE - 54 * MINUTE)).toMatchObject({ value: { isNew: false } })
     expect(kitchen.suppers.events(id)).toHaveLength(1)
     // Taken back, it may be begun again.
@@ -178,7 +178,7 @@ describe('a supper under way', () => {
       applied: '{"uptake":9}',
     })
     expect(refused.ok).toBe(false)
-    for (const d of supper().dishes) if (d.title === 'rice') dropDish(kitchen, id, d.id)
+    for (const d of meal().dishes) if (d.title === 'rice') dropDish(kitchen, id, d.id)
     expect(
       addDish(kitchen, id, {
         kind: 'plan',
@@ -214,10 +214,10 @@ describe('a supper under way', () => {
 
   test('what was told is what stood there before the first hand stirred, whatever was pressed on the days before', () => {
     say('hand', 'roots', '', SERVE - 80 * MINUTE, { amount: 1 })
-    expect(supper().told).toBeNull()
+    expect(meal().told).toBeNull()
     addDish(kitchen, id, { kind: 'companion', title: 'soup', tasks: 'Simmer; 30; burner' })
     say('begin', 'roots', 't1', SERVE - 55 * MINUTE)
-    expect(supper().told!.map((t) => t.dish)).toContain(dish('soup'))
+    expect(meal().told!.map((t) => t.dish)).toContain(dish('soup'))
     expect(board(SERVE - 55 * MINUTE).changes).toEqual([])
   })
 
@@ -268,12 +268,12 @@ describe('a supper under way', () => {
     const at = SERVE - 58 * MINUTE
     say('begin', 'roots', 't1', at)
     fixDish(kitchen, id, { dish: dish('soup'), burner: '', ready_before_minutes: '15' })
-    tellDish(kitchen, id, dish('soup'), at)
+    acknowledgeDish(kitchen, id, dish('soup'), at)
     const soup = schedule(at).dishes.find((d) => d.title === 'soup')!
     expect(soup.held_minutes).toBe(15)
     expect(board(at).changes.map((c) => c.dish)).not.toContain(dish('soup'))
     // Seen is seen: whatever it pushed is told no more.
-    tellAll(kitchen, id, at)
+    acknowledgeAll(kitchen, id, at)
     expect(board(at).changes).toEqual([])
   })
 
@@ -299,8 +299,8 @@ describe('a supper under way', () => {
     expect(refused('take-back', undefined, '', at, { target: 'nothing' })).toBe('target')
     expect(refused('cue', 'rice', 'measure', at)).toBe('dish')
     expect(refused('done', 'rice', 'measure', at)).toBe('dish')
-    expect(pressSupper(kitchen, id, { kind: 'dance' }, at)).toMatchObject({ ok: false })
-    expect(pressSupper(kitchen, 'none', {}, at)).toMatchObject({ ok: false, errors: [{ path: 'supper' }] })
+    expect(pressMeal(kitchen, id, { kind: 'dance' }, at)).toMatchObject({ ok: false })
+    expect(pressMeal(kitchen, 'none', {}, at)).toMatchObject({ ok: false, errors: [{ path: 'supper' }] })
     expect(kitchen.suppers.events(id)).toEqual([])
   })
 })

@@ -1,11 +1,11 @@
 import { runningCookOf } from '#core/contract/running-cook'
 import { replay, type CookView, type RunningCook } from '#core/cook/replay'
 import type { StoredCook } from '#server/store/cooks'
-import type { SupperEvent, SupperRow } from '#server/store/meals'
+import type { MealEvent, MealRow } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 
 /** Events that still stand: a take-back removes its target and itself. */
-export function standingOf(events: readonly SupperEvent[]): SupperEvent[] {
+export function activeMealEvents(events: readonly MealEvent[]): MealEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id))
 }
@@ -33,13 +33,13 @@ export interface UnderWay {
   /** Whose hands a dish is in. */
   hands: Map<string, number>
   /** What can be taken back, the newest. */
-  last: SupperEvent | undefined
+  last: MealEvent | undefined
 }
 const MINUTE = 60_000
 export const taskKey = (dish: string, task: string): string => `${dish} ${task}`
 
-export function underWayIn({ suppers, cooks }: Kitchen, supper: SupperRow, nowMs: number): UnderWay {
-  const events = standingOf(suppers.events(supper.id)).filter((e) => e.at_ms <= nowMs)
+export function underWayIn({ suppers: meals, cooks }: Kitchen, meal: MealRow, nowMs: number): UnderWay {
+  const events = activeMealEvents(meals.events(meal.id)).filter((e) => e.at_ms <= nowMs)
   const pots: UnderWay['pots'] = new Map()
   const tasks: UnderWay['tasks'] = new Map()
   const hands: UnderWay['hands'] = new Map()

@@ -3,23 +3,21 @@ import { forecast, type Forecast, type Need } from '#core/stock/forecast'
 import type { Kitchen } from '#server/store/open-household'
 
 /** What the bags of the house are enough for: suppers to come, soonest first. Pots on the stove have taken theirs already. */
-export function shelfForecast({ shelf, suppers }: Kitchen, nowMs: number): Forecast {
-  const needs = suppers
+export function stockForecast({ shelf: grainBags, suppers: meals }: Kitchen, nowMs: number): Forecast {
+  const needs = meals
     .all()
     .filter((s) => s.serve_ms > nowMs)
-    .flatMap((supper): Need[] => {
+    .flatMap((meal): Need[] => {
       const begun = new Set(
-        suppers
-          .events(supper.id)
-          .flatMap((e) => (e.cook_id !== null && e.dish_id !== null ? [e.dish_id] : [])),
+        meals.events(meal.id).flatMap((e) => (e.cook_id !== null && e.dish_id !== null ? [e.dish_id] : [])),
       )
-      return supper.dishes.flatMap((dish): Need[] => {
+      return meal.dishes.flatMap((dish): Need[] => {
         if (dish.kind !== 'plan' || begun.has(dish.id)) return []
         const read = planFrom(dish.request)
         return read.ok
           ? read.value.grain.parts.map((part) => ({
-              title: supper.title,
-              atMs: supper.serve_ms,
+              title: meal.title,
+              atMs: meal.serve_ms,
               variety: part.variety,
               grams: part.mass_g,
             }))
@@ -27,7 +25,7 @@ export function shelfForecast({ shelf, suppers }: Kitchen, nowMs: number): Forec
       })
     })
   return forecast(
-    shelf.bags().map((b) => ({ variety: b.variety, leftG: b.left_g })),
+    grainBags.bags().map((b) => ({ variety: b.variety, leftG: b.left_g })),
     needs,
   )
 }

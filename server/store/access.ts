@@ -1,7 +1,7 @@
 import type { Db } from './open'
 
 /** A passphrase as it is kept: scrypt's salt, hash and cost. */
-export interface KeptPassphrase {
+export interface StoredPassphrase {
   /** Base64. */
   salt: string
   hash: string
@@ -35,10 +35,10 @@ export function accessIn(db: Db) {
   const dropAll = db.prepare('DELETE FROM session')
   const dropOld = db.prepare('DELETE FROM session WHERE seen_ms < ? OR made_ms < ?')
   return {
-    passphrase: () => passphrase.get() as KeptPassphrase | undefined,
+    passphrase: () => passphrase.get() as StoredPassphrase | undefined,
     /** Another passphrase sends every device away. */
-    setPassphrase: db.transaction((kept: KeptPassphrase) => {
-      set.run(kept)
+    setPassphrase: db.transaction((leftover: StoredPassphrase) => {
+      set.run(leftover)
       dropAll.run()
     }),
     session: (tokenHash: string) => find.get(tokenHash) as SessionRow | undefined,

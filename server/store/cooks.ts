@@ -1,6 +1,6 @@
 import type { CookEvent, EventKind } from '#core/cook/events'
 import type { Applied } from '#core/learn/evidence'
-import type { EVENNESS, Judgement } from '#core/learn/rating'
+import type { EVENNESS, Rating } from '#core/learn/rating'
 import type { Plan } from '#core/plan/result'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Db } from './open'
@@ -33,7 +33,7 @@ export interface StoredEvent extends CookEvent {
   aheadMs?: number
 }
 
-export interface StoredJudgement extends Judgement {
+export interface StoredRating extends Rating {
   judgedMs: number
   note: string
   /** −2 sticks in one piece … 2 every grain apart; null when nobody said. */
@@ -44,10 +44,10 @@ export interface StoredJudgement extends Judgement {
 }
 
 /** A cook with how it ended and what was thought of it. */
-export interface NotedCook extends StoredCook {
+export interface FinishedCook extends StoredCook {
   endedMs: number
   end: 'finish' | 'stop'
-  judgement: StoredJudgement | null
+  judgement: StoredRating | null
 }
 
 interface CookRow {
@@ -87,10 +87,10 @@ interface NotedRow extends CookRow {
   judged_ms: number | null
   wet_dry: number
   hardness: number
-  bottom: Judgement['bottom']
+  bottom: Rating['bottom']
   note: string
   separate: number | null
-  even: StoredJudgement['even']
+  even: StoredRating['even']
   ate: string
 }
 
@@ -127,7 +127,7 @@ const eventOf = (row: EventRow): StoredEvent => ({
   ...(row.target === null ? {} : { target: row.target }),
 })
 
-const notedOf = (row: NotedRow): NotedCook => ({
+const notedOf = (row: NotedRow): FinishedCook => ({
   ...cookOf(row),
   endedMs: row.ended_ms,
   end: row.end_kind,
@@ -152,7 +152,7 @@ const NOTED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, j.judged_ms, j.we
   FROM cook c JOIN cook_end x ON x.cook_id = c.id LEFT JOIN judgement j ON j.cook_id = c.id`
 
 /** Cooks, the events that happened to them, and the judgements on them. */
-export function cooksIn(db: Db) {
+export function createCookStore(db: Db) {
   const one = db.prepare(`SELECT ${COOK} FROM cook c WHERE c.id = ?`)
   const running = db.prepare(`
     SELECT ${COOK} FROM cook c WHERE NOT EXISTS (SELECT 1 FROM cook_end x WHERE x.cook_id = c.id) ORDER BY c.started_ms`)
@@ -170,7 +170,7 @@ export function cooksIn(db: Db) {
     VALUES (@id, @cookId, @kind, @stage, @identity, @deviceMs, @atMs, @receivedMs, @seconds, @clarity, @amount, @remedy, @aheadMs, @target)
     ON CONFLICT DO NOTHING`)
   const remove = db.prepare('DELETE FROM cook WHERE id = ?')
-  const judge = db.prepare(`
+  const rate = db.prepare(`
     INSERT INTO judgement (cook_id, judged_ms, wet_dry, hardness, bottom, note, separate, even, ate)
     VALUES (@cookId, @judgedMs, @wetDry, @hardness, @bottom, @note, @separate, @even, @ate)
     ON CONFLICT (cook_id) DO UPDATE SET judged_ms = @judgedMs, wet_dry = @wetDry, hardness = @hardness, bottom = @bottom, note = @note,
@@ -181,8 +181,8 @@ export function cooksIn(db: Db) {
       return row && cookOf(row)
     },
     running: (): StoredCook[] => (running.all() as CookRow[]).map(cookOf),
-    noted: (): NotedCook[] => (noted.all() as NotedRow[]).map(notedOf),
-    findNoted: (id: string): NotedCook | undefined => {
+    noted: (): FinishedCook[] => (noted.all() as NotedRow[]).map(notedOf),
+    findNoted: (id: string): FinishedCook | undefined => {
       const row = notedOne.get(id) as NotedRow | undefined
       return row && notedOf(row)
     },
@@ -208,6 +208,6 @@ export function cooksIn(db: Db) {
         remedy: event.remedy ? JSON.stringify(event.remedy) : null,
         target: event.target ?? null,
       }).changes > 0,
-    judge: (cookId: string, judgement: StoredJudgement) => void judge.run({ ...judgement, cookId }),
+    judge: (cookId: string, rating: StoredRating) => void rate.run({ ...rating, cookId }),
   }
 }

@@ -34,7 +34,7 @@ const BAG =
   'id, variety, name, label, label_ratio, adopted_delta, bought_on, opened_on, new_crop, enriched, left_g'
 
 /** Bags on the shelf, and marks in the pots. */
-export function shelfIn(db: Db) {
+export function grainBagsIn(db: Db) {
   const bags = db.prepare(`SELECT ${BAG} FROM bag ORDER BY position, id`)
   const saveBag = db.prepare(`
     INSERT INTO bag (position, ${BAG}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM bag), ${BAG.replace(/\w+/g, '@$&')})

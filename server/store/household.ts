@@ -12,9 +12,9 @@ export function householdIn(db: Db) {
     VALUES (1, @name, @units, @cup, @elevation_m, @kitchen_c, @crease_mm, @clock, @zone, @crystal)
     ON CONFLICT (id) DO UPDATE SET name = @name, units = @units, cup = @cup, elevation_m = @elevation_m,
       kitchen_c = @kitchen_c, crease_mm = @crease_mm, clock = @clock, zone = @zone, crystal = @crystal`)
-  const readGauge = db.prepare('SELECT gauge FROM household WHERE id = 1').pluck()
+  const parseGauge = db.prepare('SELECT gauge FROM household WHERE id = 1').pluck()
   const writeGauge = db.prepare('UPDATE household SET gauge = ? WHERE id = 1')
-  const readGuidance = db.prepare('SELECT guidance, own_figures FROM household WHERE id = 1')
+  const parseGuidance = db.prepare('SELECT guidance, own_figures FROM household WHERE id = 1')
   const writeGuidance = db.prepare('UPDATE household SET guidance = ?, own_figures = ? WHERE id = 1')
   const welcomed = db.prepare('SELECT welcomed FROM household WHERE id = 1').pluck()
   const setWelcomed = db.prepare('UPDATE household SET welcomed = ? WHERE id = 1')
@@ -26,7 +26,7 @@ export function householdIn(db: Db) {
     isNew: () => void setWelcomed.run(0),
     /** Whose food-safety figures are followed, and which are set stricter. */
     guidance: (): { guidance: Authority; own: Partial<Record<FigureId, number>> } => {
-      const row = readGuidance.get() as { guidance: Authority; own_figures: string } | undefined
+      const row = parseGuidance.get() as { guidance: Authority; own_figures: string } | undefined
       return {
         guidance: row?.guidance ?? 'stricter',
         own: row ? (JSON.parse(row.own_figures) as Partial<Record<FigureId, number>>) : {},
@@ -35,7 +35,7 @@ export function householdIn(db: Db) {
     saveGuidance: (guidance: Authority, own: Partial<Record<FigureId, number>>) =>
       void writeGuidance.run(guidance, JSON.stringify(own)),
     /** How this house reads its water first. */
-    gauge: () => (readGauge.get() as string | undefined) ?? 'scale',
+    gauge: () => (parseGauge.get() as string | undefined) ?? 'scale',
     saveGauge: (gauge: string) => void writeGauge.run(gauge),
     settings: () => read.get() as Settings | undefined,
     save: (settings: Settings) => void write.run(settings),

@@ -1,6 +1,6 @@
 import type { DressingId } from '#core/finish/dressing'
 import type { VarietyId } from '#core/grain/varieties'
-import type { KeptEvent, KeptEventKind } from '#core/leftovers/container-state'
+import type { LeftoverEvent, LeftoverEventKind } from '#core/leftovers/container-state'
 import type { CoolingPlace } from '#core/leftovers/cooling'
 import type { Db } from './open'
 
@@ -13,7 +13,7 @@ export interface ContainerRow {
 }
 
 /** A container as it was put away. */
-export interface KeptRow {
+export interface LeftoverRow {
   id: string
   cook_id: string | null
   title: string
@@ -44,18 +44,18 @@ export interface BottleRow {
 interface EventRow {
   id: string
   kept_id: string
-  kind: KeptEventKind
+  kind: LeftoverEventKind
   at_ms: number
   portions: number | null
   target: string | null
 }
 
 const CONTAINER = 'id, name, ml, depth_mm, many'
-const KEPT =
+const LEFTOVER =
   'id, cook_id, title, variety, container_name, grams, portions, depth_mm, density_g_ml, water_share, place, open, stacked, dressed, cooked_ms, packed_ms'
 const named = (columns: string) => columns.replace(/\w+/g, '@$&')
 
-const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): KeptEvent => ({
+const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): LeftoverEvent => ({
   id,
   kind,
   atMs: at_ms,
@@ -67,16 +67,16 @@ const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): KeptEvent => 
 const LOOK_BACK_MS = 400 * 86_400_000
 
 /** Containers, what lies in them, and bottles of dressing. */
-export function keptIn(db: Db) {
+export function leftoverIn(db: Db) {
   const containers = db.prepare(`SELECT ${CONTAINER} FROM container ORDER BY position, id`)
   const saveContainer = db.prepare(`
     INSERT INTO container (position, ${CONTAINER}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM container), ${named(CONTAINER)})
     ON CONFLICT (id) DO UPDATE SET name = @name, ml = @ml, depth_mm = @depth_mm, many = @many`)
   const dropContainer = db.prepare('DELETE FROM container WHERE id = ?')
-  const kept = db.prepare(`SELECT ${KEPT} FROM kept WHERE packed_ms > ? ORDER BY packed_ms, id`)
-  const one = db.prepare(`SELECT ${KEPT} FROM kept WHERE id = ?`)
+  const leftover = db.prepare(`SELECT ${LEFTOVER} FROM kept WHERE packed_ms > ? ORDER BY packed_ms, id`)
+  const one = db.prepare(`SELECT ${LEFTOVER} FROM kept WHERE id = ?`)
   const ofCook = db.prepare('SELECT count(*) FROM kept WHERE cook_id = ?').pluck()
-  const add = db.prepare(`INSERT INTO kept (${KEPT}) VALUES (${named(KEPT)})`)
+  const add = db.prepare(`INSERT INTO kept (${LEFTOVER}) VALUES (${named(LEFTOVER)})`)
   const events = db.prepare(
     'SELECT id, kept_id, kind, at_ms, portions, target FROM kept_event WHERE kept_id = ? ORDER BY at_ms, seq',
   )
@@ -87,26 +87,29 @@ export function keptIn(db: Db) {
     INSERT INTO bottle (id, made_ms, style, made_g, left_g) VALUES (@id, @made_ms, @style, @made_g, @left_g)
     ON CONFLICT (id) DO UPDATE SET left_g = @left_g`)
   const dropBottle = db.prepare('DELETE FROM bottle WHERE id = ?')
-  const eventsOf = (id: string): KeptEvent[] => (events.all(id) as EventRow[]).map(eventOf)
+  const eventsOf = (id: string): LeftoverEvent[] => (events.all(id) as EventRow[]).map(eventOf)
   return {
     containers: () => containers.all() as ContainerRow[],
     saveContainer: (row: ContainerRow) => void saveContainer.run(row),
     dropContainer: (id: string) => dropContainer.run(id).changes > 0,
     /** Everything put away in the last year or so, with what happened to it. */
     all: (nowMs: number) =>
-      (kept.all(nowMs - LOOK_BACK_MS) as KeptRow[]).map((row) => ({ ...row, events: eventsOf(row.id) })),
+      (leftover.all(nowMs - LOOK_BACK_MS) as LeftoverRow[]).map((row) => ({
+        ...row,
+        events: eventsOf(row.id),
+      })),
     find: (id: string) => {
-      const row = one.get(id) as KeptRow | undefined
+      const row = one.get(id) as LeftoverRow | undefined
       return row && { ...row, events: eventsOf(id) }
     },
     manyOf: (cookId: string) => ofCook.get(cookId) as number,
-    add: (row: KeptRow) => void add.run(row),
+    add: (row: LeftoverRow) => void add.run(row),
     /** @returns whether the event was new */
-    append: (keptId: string, event: KeptEvent): boolean =>
-      append.run({ portions: null, target: null, ...event, keptId }).changes > 0,
+    append: (leftoverId: string, event: LeftoverEvent): boolean =>
+      append.run({ portions: null, target: null, ...event, keptId: leftoverId }).changes > 0,
     bottles: () => bottles.all() as BottleRow[],
     saveBottle: (row: BottleRow) => void saveBottle.run(row),
     dropBottle: (id: string) => dropBottle.run(id).changes > 0,
   }
 }
-export type KeptWithEvents = NonNullable<ReturnType<ReturnType<typeof keptIn>['find']>>
+export type LeftoverWithEvents = NonNullable<ReturnType<ReturnType<typeof leftoverIn>['find']>>

@@ -1,7 +1,7 @@
 import type { Applied } from '#core/learn/evidence'
 import type { Db } from './open'
 
-export interface SupperTask {
+export interface MealTask {
   id: string
   title: string
   minutes: number
@@ -15,7 +15,7 @@ interface Fixed {
   ready_before_minutes?: number
   hold_max_minutes?: number
 }
-export type SupperDish = Fixed &
+export type MealDish = Fixed &
   (
     | {
         id: string
@@ -28,33 +28,33 @@ export type SupperDish = Fixed &
         bag_id?: string
         /** What had been learned and is planned with. */ applied?: Applied
       }
-    | { id: string; title: string; kind: 'companion'; tasks: SupperTask[] }
+    | { id: string; title: string; kind: 'companion'; tasks: MealTask[] }
   )
 
-export interface SupperRow {
+export interface MealRow {
   id: string
   made_ms: number
   title: string
   serve_ms: number
   cooks: number
   oven: number
-  dishes: SupperDish[]
+  dishes: MealDish[]
   /** Who cooks, as many as there are names for. */
   names: string[]
   /** Where the tasks to come were told to lie last; null before it has begun. */
-  told: ToldRow[] | null
+  told: PublishedTask[] | null
 }
-export interface ToldRow {
+export interface PublishedTask {
   dish: string
   id: string
   starts_at: string
   resource?: string
 }
 
-export const SUPPER_EVENT_KINDS = ['begin', 'done', 'late', 'hand', 'take-back'] as const
-export interface SupperEvent {
+export const MEAL_EVENT_KINDS = ['begin', 'done', 'late', 'hand', 'take-back'] as const
+export interface MealEvent {
   id: string
-  kind: (typeof SUPPER_EVENT_KINDS)[number]
+  kind: (typeof MEAL_EVENT_KINDS)[number]
   identity: string
   dish_id: string | null
   task_id: string | null
@@ -67,25 +67,25 @@ export interface SupperEvent {
   received_ms: number
 }
 
-const SUPPER = 'id, made_ms, title, serve_ms, cooks, oven, dishes, names, told'
+const MEAL = 'id, made_ms, title, serve_ms, cooks, oven, dishes, names, told'
 const EVENT = 'id, kind, identity, dish_id, task_id, resource, cook_id, amount, target, at_ms, received_ms'
-type Stored = Omit<SupperRow, 'dishes' | 'names' | 'told'> & {
+type Stored = Omit<MealRow, 'dishes' | 'names' | 'told'> & {
   dishes: string
   names: string
   told: string | null
 }
-const of = (row: Stored): SupperRow => ({
+const of = (row: Stored): MealRow => ({
   ...row,
-  dishes: JSON.parse(row.dishes) as SupperDish[],
+  dishes: JSON.parse(row.dishes) as MealDish[],
   names: JSON.parse(row.names) as string[],
-  told: row.told === null ? null : (JSON.parse(row.told) as ToldRow[]),
+  told: row.told === null ? null : (JSON.parse(row.told) as PublishedTask[]),
 })
 
-export function suppersIn(db: Db) {
-  const list = db.prepare(`SELECT ${SUPPER} FROM supper ORDER BY serve_ms DESC LIMIT 60`)
-  const one = db.prepare(`SELECT ${SUPPER} FROM supper WHERE id = ?`)
+export function mealsIn(db: Db) {
+  const list = db.prepare(`SELECT ${MEAL} FROM supper ORDER BY serve_ms DESC LIMIT 60`)
+  const one = db.prepare(`SELECT ${MEAL} FROM supper WHERE id = ?`)
   const save = db.prepare(`
-    INSERT INTO supper (${SUPPER}) VALUES (${SUPPER.replace(/\w+/g, '@$&')})
+    INSERT INTO supper (${MEAL}) VALUES (${MEAL.replace(/\w+/g, '@$&')})
     ON CONFLICT (id) DO UPDATE SET title = @title, serve_ms = @serve_ms, cooks = @cooks, oven = @oven, dishes = @dishes, names = @names, told = @told`)
   const drop = db.prepare('DELETE FROM supper WHERE id = ?')
   const events = db.prepare(
@@ -96,9 +96,9 @@ export function suppersIn(db: Db) {
   )
   const ofCook = db.prepare(`SELECT supper_id FROM supper_event WHERE cook_id = ? LIMIT 1`)
   return {
-    events: (id: string) => events.all(id) as SupperEvent[],
+    events: (id: string) => events.all(id) as MealEvent[],
     /** @returns whether it was new */
-    append: (id: string, event: SupperEvent) => append.run({ supper_id: id, ...event }).changes > 0,
+    append: (id: string, event: MealEvent) => append.run({ supper_id: id, ...event }).changes > 0,
     /** The supper a cook belongs to. */
     ofCook: (cookId: string) => (ofCook.get(cookId) as { supper_id: string } | undefined)?.supper_id,
     all: () => (list.all() as Stored[]).map(of),
@@ -106,7 +106,7 @@ export function suppersIn(db: Db) {
       const row = one.get(id) as Stored | undefined
       return row && of(row)
     },
-    save: (row: SupperRow) =>
+    save: (row: MealRow) =>
       void save.run({
         ...row,
         dishes: JSON.stringify(row.dishes),

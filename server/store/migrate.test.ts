@@ -2,7 +2,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
-import { cooksIn } from './cooks'
+import { createCookStore } from './cooks'
 import { equipmentIn } from './equipment'
 import { openDatabase } from './open'
 
@@ -37,7 +37,7 @@ function firstVersion(): string {
 test('an old household is brought up to date with nothing lost', () => {
   const db = openDatabase(firstVersion())
   expect(db.pragma('user_version', { simple: true })).toBe(files.length)
-  const cooks = cooksIn(db)
+  const cooks = createCookStore(db)
   expect(cooks.events('c1').map((e) => [e.id, e.kind, e.atMs, e.seconds, e.target, e.identity])).toEqual([
     ['e1', 'cue', 1100, undefined, undefined, 'cue measure 0'],
     ['e2', 'lid-lifted', 1200, 20, undefined, undefined],
@@ -66,7 +66,7 @@ test('opened again, nothing happens; numbers go on where they were', () => {
   const file = firstVersion()
   openDatabase(file).close()
   const db = openDatabase(file)
-  const cooks = cooksIn(db)
+  const cooks = createCookStore(db)
   const washed = {
     id: 'w',
     kind: 'washed' as const,

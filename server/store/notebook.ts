@@ -1,6 +1,6 @@
 import type { Evidence } from '#core/learn/evidence'
 import type { Word } from '#core/learn/beliefs'
-import { OUTCOME_FILTERS, type Judgement, type OutcomeFilter } from '#core/learn/rating'
+import { OUTCOME_FILTERS, type Rating, type OutcomeFilter } from '#core/learn/rating'
 import type { Db } from './open'
 
 /** A line of the notebook. */
@@ -20,7 +20,7 @@ export interface NotedLine {
   planned_minutes: number
   wet_dry: number | null
   hardness: number | null
-  bottom: Judgement['bottom'] | null
+  bottom: Rating['bottom'] | null
   note: string
   boil_minutes: number | null
 }

@@ -8,11 +8,11 @@ import { SEASON } from '../../demo/cooks'
 import { seedDemo } from '../../demo/seed'
 import { openDatabase } from './open'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
-import { judge } from '#server/commands/rate'
+import { rate } from '#server/commands/rate'
 import { openKitchen, settingsOf, type Kitchen } from './open-household'
-import { beliefsIn } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from '#server/commands/rebuild-entry'
 import { press } from '#server/commands/press'
-import { runningIn } from '#server/queries/running-cooks'
+import { listRunningCooks } from '#server/queries/running-cooks'
 import { startCook } from '#server/commands/start-cook'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)
@@ -184,7 +184,7 @@ describe('a finished cook', () => {
   const through = (wet_dry: string): string => {
     const id = begin()
     press(kitchen, id, said(`${id}-end`, 'finish', 'fluff'), START + 50 * MINUTE)
-    judge(kitchen, id, { wet_dry, hardness: '0', bottom: 'clean', note: ' good ' }, START + 60 * MINUTE)
+    rate(kitchen, id, { wet_dry, hardness: '0', bottom: 'clean', note: ' good ' }, START + 60 * MINUTE)
     return id
   }
   test('is in the notebook with its judgement, and off the stove', () => {
@@ -194,11 +194,11 @@ describe('a finished cook', () => {
       endedMs: START + 50 * MINUTE,
       judgement: { wetDry: 1, hardness: 0, bottom: 'clean', note: 'good' },
     })
-    expect(runningIn(kitchen, START + 51 * MINUTE)).toEqual([])
+    expect(listRunningCooks(kitchen, START + 51 * MINUTE)).toEqual([])
   })
   test('moves what the next plan pours, and only for that grain and that pot', () => {
     through('1')
-    const { known } = beliefsIn(kitchen)
+    const { known } = currentBeliefs(kitchen)
     expect(Object.keys(known).filter((figure) => figure.startsWith('grain '))).toEqual(['grain short-white'])
     expect(known['grain short-white']!.mean).toBeLessThan(-0.03)
     // A wet pot may also have kept more of its steam than was reckoned with.
@@ -206,23 +206,23 @@ describe('a finished cook', () => {
   })
   test('judged again, it counts once, with the later word', () => {
     const id = through('1')
-    judge(kitchen, id, { wet_dry: '-1', hardness: '0', bottom: 'clean', note: '' }, START + 70 * MINUTE)
-    expect(beliefsIn(kitchen).known['grain short-white']).toMatchObject({ cooks: 1 })
-    expect(beliefsIn(kitchen).known['grain short-white']!.mean).toBeGreaterThan(0.03)
+    rate(kitchen, id, { wet_dry: '-1', hardness: '0', bottom: 'clean', note: '' }, START + 70 * MINUTE)
+    expect(currentBeliefs(kitchen).known['grain short-white']).toMatchObject({ cooks: 1 })
+    expect(currentBeliefs(kitchen).known['grain short-white']!.mean).toBeGreaterThan(0.03)
   })
   test('taken back, it is on the stove again', () => {
     const id = through('0')
     press(kitchen, id, said('back', 'take-back', 'fluff', { target: `${id}-end` }), START + 61 * MINUTE)
     expect(kitchen.cooks.findNoted(id)).toBeUndefined()
-    expect(runningIn(kitchen, START + 61 * MINUTE)).toHaveLength(1)
+    expect(listRunningCooks(kitchen, START + 61 * MINUTE)).toHaveLength(1)
   })
   test('set aside, it teaches nothing', () => {
     const id = begin()
     press(kitchen, id, said('end', 'stop', 'measure'), START + MINUTE)
-    expect(judge(kitchen, id, { wet_dry: '2', hardness: '0', bottom: 'clean' }, START)).toMatchObject({
+    expect(rate(kitchen, id, { wet_dry: '2', hardness: '0', bottom: 'clean' }, START)).toMatchObject({
       ok: true,
     })
-    expect(beliefsIn(kitchen).known).toEqual({})
+    expect(currentBeliefs(kitchen).known).toEqual({})
   })
   test.each([
     [{ wet_dry: '7', hardness: '0', bottom: 'clean' }, 'wet_dry'],
@@ -233,11 +233,11 @@ describe('a finished cook', () => {
   ])('%j is refused by name', (input, path) => {
     const id = begin()
     press(kitchen, id, said('end', 'finish', 'fluff'), START + MINUTE)
-    const judged = judge(kitchen, id, input, START)
-    expect(!judged.ok && judged.errors[0]!.path).toBe(path)
+    const rated = rate(kitchen, id, input, START)
+    expect(!rated.ok && rated.errors[0]!.path).toBe(path)
   })
   test('a cook still on the stove cannot be judged', () => {
-    expect(judge(kitchen, begin(), { wet_dry: '0', hardness: '0', bottom: 'clean' }, START)).toMatchObject({
+    expect(rate(kitchen, begin(), { wet_dry: '0', hardness: '0', bottom: 'clean' }, START)).toMatchObject({
       ok: false,
       errors: [{ path: 'cook' }],
     })
@@ -247,14 +247,14 @@ describe('a finished cook', () => {
 describe('the database', () => {
   test('checks what must never be false, whoever writes', () => {
     begin()
-    const wrong = (sql: string) => () => kitchen.db.exec(sql)
-    expect(wrong('UPDATE household SET elevation_m = 99999')).toThrow(/CHECK/)
+    const fieldError = (sql: string) => () => kitchen.db.exec(sql)
+    expect(fieldError('UPDATE household SET elevation_m = 99999')).toThrow(/CHECK/)
     expect(
-      wrong(
+      fieldError(
         "INSERT INTO cook_event (id, cook_id, kind, stage, device_ms, at_ms, received_ms) VALUES ('q', 'none', 'cue', 's', 0, 0, 0)",
       ),
     ).toThrow(/FOREIGN KEY/)
-    expect(wrong("UPDATE vessel SET own_rated_w = 500 WHERE id = 'heavy-pot'")).toThrow(/CHECK/)
+    expect(fieldError("UPDATE vessel SET own_rated_w = 500 WHERE id = 'heavy-pot'")).toThrow(/CHECK/)
     expect(kitchen.db.pragma('journal_mode', { simple: true })).toBe('wal')
     expect(kitchen.db.pragma('synchronous', { simple: true })).toBe(2)
   })
@@ -274,7 +274,7 @@ test('the demo season is written through the same doors, and has taught somethin
   expect(noted.length).toBe(SEASON.length)
   expect(noted.length).toBeGreaterThanOrEqual(12)
   expect(settingsOf(demo).elevation_m).toBe(1120)
-  const { known } = beliefsIn(demo)
+  const { known } = currentBeliefs(demo)
   // Short-white came out a touch wet again and again; in the heavy blue the valley's figures left everything hard.
   expect(known['grain short-white']!.mean).toBeLessThan(-0.03)
   expect(known['time heavy-blue']!.mean).toBeGreaterThan(0.02)

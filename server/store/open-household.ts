@@ -1,20 +1,20 @@
 import { join } from 'node:path'
 import { accessIn } from './access'
 import { markInUse } from '#server/backup/copy'
-import { cooksIn } from './cooks'
+import { createCookStore } from './cooks'
 import { devicesIn } from './devices'
 import { equipmentIn } from './equipment'
 import { householdIn } from './household'
-import { keptIn } from './leftovers'
+import { leftoverIn } from './leftovers'
 import { notebookIn } from './notebook'
 import { openDatabase, type Db } from './open'
 import { photosIn } from './photos'
 import { practiceIn } from './practice'
-import { shelfIn } from './grain-bags'
-import { noteMissing } from '#server/commands/rebuild-entry'
-import { eatersIn } from './people'
-import { suppersIn } from './meals'
-import { trialsIn } from './taste-tests'
+import { grainBagsIn } from './grain-bags'
+import { rebuildMissingEntries } from '#server/commands/rebuild-entry'
+import { peopleIn } from './people'
+import { mealsIn } from './meals'
+import { tasteTestsIn } from './taste-tests'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 
 /** A household's data, opened. */
@@ -22,15 +22,15 @@ export interface Kitchen {
   db: Db
   household: ReturnType<typeof householdIn>
   equipment: ReturnType<typeof equipmentIn>
-  cooks: ReturnType<typeof cooksIn>
-  shelf: ReturnType<typeof shelfIn>
+  cooks: ReturnType<typeof createCookStore>
+  shelf: ReturnType<typeof grainBagsIn>
   devices: ReturnType<typeof devicesIn>
-  kept: ReturnType<typeof keptIn>
+  kept: ReturnType<typeof leftoverIn>
   notebook: ReturnType<typeof notebookIn>
   photos: ReturnType<typeof photosIn>
-  trials: ReturnType<typeof trialsIn>
-  suppers: ReturnType<typeof suppersIn>
-  eaters: ReturnType<typeof eatersIn>
+  trials: ReturnType<typeof tasteTestsIn>
+  suppers: ReturnType<typeof mealsIn>
+  eaters: ReturnType<typeof peopleIn>
   practice: ReturnType<typeof practiceIn>
   access: ReturnType<typeof accessIn>
 }
@@ -43,15 +43,15 @@ export function kitchenIn(db: Db): Kitchen {
     db,
     household: householdIn(db),
     equipment: equipmentIn(db),
-    cooks: cooksIn(db),
-    shelf: shelfIn(db),
+    cooks: createCookStore(db),
+    shelf: grainBagsIn(db),
     devices: devicesIn(db),
-    kept: keptIn(db),
+    kept: leftoverIn(db),
     notebook: notebookIn(db),
     photos: photosIn(db),
-    trials: trialsIn(db),
-    suppers: suppersIn(db),
-    eaters: eatersIn(db),
+    trials: tasteTestsIn(db),
+    suppers: mealsIn(db),
+    eaters: peopleIn(db),
     practice: practiceIn(db),
     access: accessIn(db),
   }
@@ -73,7 +73,7 @@ export function kitchen(): Kitchen {
       beginHousehold(opened, FIRST_KITCHEN)
       opened.household.isNew()
     }
-    noteMissing(opened)
+    rebuildMissingEntries(opened)
     globalThis.omselKitchen = opened
     markInUse(databaseFile())
     process.once('exit', () => opened.db.close())

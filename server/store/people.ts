@@ -1,8 +1,8 @@
-import type { Eater } from '#core/eaters/party'
+import type { Person } from '#core/eaters/party'
 import type { Db } from './open'
 
 /** Who eats in this house. */
-export function eatersIn(db: Db) {
+export function peopleIn(db: Db) {
   const list = db.prepare('SELECT id, name, appetite, firmness, avoids FROM eater ORDER BY position, id')
   const next = db.prepare('SELECT coalesce(max(position), 0) + 1 FROM eater').pluck()
   const save = db.prepare(`
@@ -10,13 +10,13 @@ export function eatersIn(db: Db) {
     ON CONFLICT (id) DO UPDATE SET name = @name, appetite = @appetite, firmness = @firmness, avoids = @avoids`)
   const drop = db.prepare('DELETE FROM eater WHERE id = ?')
   return {
-    all: (): Eater[] =>
-      (list.all() as (Omit<Eater, 'avoids'> & { avoids: string })[]).map((row) => ({
+    all: (): Person[] =>
+      (list.all() as (Omit<Person, 'avoids'> & { avoids: string })[]).map((row) => ({
         ...row,
-        avoids: JSON.parse(row.avoids) as Eater['avoids'],
+        avoids: JSON.parse(row.avoids) as Person['avoids'],
       })),
-    save: (eater: Eater) =>
-      void save.run({ ...eater, position: next.get(), avoids: JSON.stringify(eater.avoids) }),
+    save: (person: Person) =>
+      void save.run({ ...person, position: next.get(), avoids: JSON.stringify(person.avoids) }),
     drop: (id: string) => drop.run(id).changes > 0,
   }
 }

@@ -1,4 +1,4 @@
-import type { Doing } from '#core/practice/player-actions'
+import type { PlayerActions } from '#core/practice/player-actions'
 import type { Db } from './open'
 
 /** Practice pots that came out well. */
@@ -10,7 +10,7 @@ export function practiceIn(db: Db) {
   )
   return {
     understood: (): string[] => list.all() as string[],
-    understand: (situation: string, atMs: number, doing: Doing): void =>
-      void add.run(situation, Math.round(atMs), JSON.stringify(doing)),
+    understand: (situation: string, atMs: number, playerActions: PlayerActions): void =>
+      void add.run(situation, Math.round(atMs), JSON.stringify(playerActions)),
   }
 }

@@ -10,7 +10,7 @@ export interface Cup {
   /** Water over what the plan would give the grain, g/g; for trials of water. */
   delta: number
 }
-export interface TrialRow {
+export interface TasteTestRow {
   id: string
   made_ms: number
   title: string
@@ -28,12 +28,12 @@ export interface TastingRow {
   ranking: string[]
 }
 
-const TRIAL = 'id, made_ms, title, differs, grain_key, vessel_id, blind, cups'
+const TASTE_TEST = 'id, made_ms, title, differs, grain_key, vessel_id, blind, cups'
 
-export function trialsIn(db: Db) {
-  const list = db.prepare(`SELECT ${TRIAL} FROM trial ORDER BY made_ms DESC LIMIT 60`)
-  const one = db.prepare(`SELECT ${TRIAL} FROM trial WHERE id = ?`)
-  const add = db.prepare(`INSERT INTO trial (${TRIAL}) VALUES (${TRIAL.replace(/\w+/g, '@$&')})`)
+export function tasteTestsIn(db: Db) {
+  const list = db.prepare(`SELECT ${TASTE_TEST} FROM trial ORDER BY made_ms DESC LIMIT 60`)
+  const one = db.prepare(`SELECT ${TASTE_TEST} FROM trial WHERE id = ?`)
+  const add = db.prepare(`INSERT INTO trial (${TASTE_TEST}) VALUES (${TASTE_TEST.replace(/\w+/g, '@$&')})`)
   const drop = db.prepare('DELETE FROM trial WHERE id = ?')
   const tastings = db.prepare(
     'SELECT id, trial_id, at_ms, who, ranking FROM tasting WHERE trial_id = ? ORDER BY at_ms, id',
@@ -42,23 +42,23 @@ export function trialsIn(db: Db) {
     'INSERT INTO tasting (id, trial_id, at_ms, who, ranking) VALUES (@id, @trial_id, @at_ms, @who, @ranking) ON CONFLICT (id) DO NOTHING',
   )
   const untaste = db.prepare('DELETE FROM tasting WHERE id = ? AND trial_id = ?')
-  const of = (row: Omit<TrialRow, 'cups'> & { cups: string }): TrialRow => ({
+  const of = (row: Omit<TasteTestRow, 'cups'> & { cups: string }): TasteTestRow => ({
     ...row,
     cups: JSON.parse(row.cups) as Cup[],
   })
   return {
-    all: () => (list.all() as (Omit<TrialRow, 'cups'> & { cups: string })[]).map(of),
+    all: () => (list.all() as (Omit<TasteTestRow, 'cups'> & { cups: string })[]).map(of),
     find: (id: string) => {
-      const row = one.get(id) as (Omit<TrialRow, 'cups'> & { cups: string }) | undefined
+      const row = one.get(id) as (Omit<TasteTestRow, 'cups'> & { cups: string }) | undefined
       return row && of(row)
     },
-    add: (row: TrialRow) => void add.run({ ...row, cups: JSON.stringify(row.cups) }),
+    add: (row: TasteTestRow) => void add.run({ ...row, cups: JSON.stringify(row.cups) }),
     drop: (id: string) => drop.run(id).changes > 0,
-    tastings: (trialId: string) =>
-      (tastings.all(trialId) as (Omit<TastingRow, 'ranking'> & { ranking: string })[]).map(
+    tastings: (tasteTestId: string) =>
+      (tastings.all(tasteTestId) as (Omit<TastingRow, 'ranking'> & { ranking: string })[]).map(
         (row): TastingRow => ({ ...row, ranking: JSON.parse(row.ranking) as string[] }),
       ),
     taste: (row: TastingRow) => void taste.run({ ...row, ranking: JSON.stringify(row.ranking) }),
-    untaste: (id: string, trialId: string) => untaste.run(id, trialId).changes > 0,
+    untaste: (id: string, tasteTestId: string) => untaste.run(id, tasteTestId).changes > 0,
   }
 }

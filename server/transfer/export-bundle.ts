@@ -64,7 +64,7 @@ export function bundleText(db: Db, { holds, pictures, nowMs }: Wanted): string {
     ([table, rows]) =>
       `    ${JSON.stringify(table)}: [${rows.map((row) => `\n      ${JSON.stringify(row)}`).join(',')}${rows.length > 0 ? '\n    ' : ''}]`,
   )
-  const kept =
+  const leftover =
     pictures === undefined
       ? []
       : photos.map(
@@ -75,7 +75,7 @@ export function bundleText(db: Db, { holds, pictures, nowMs }: Wanted): string {
     ...Object.entries(head).map(([name, value]) => `  ${JSON.stringify(name)}: ${JSON.stringify(value)}`),
     `  "tables": {\n${written.join(',\n')}\n  }`,
   ]
-  if (kept.length > 0) parts.push(`  "pictures": {${kept.join(',')}\n  }`)
+  if (leftover.length > 0) parts.push(`  "pictures": {${leftover.join(',')}\n  }`)
   return `{\n${parts.join(',\n')}\n}\n`
 }
 

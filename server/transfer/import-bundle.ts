@@ -1,7 +1,7 @@
 import type { FieldError } from '#core/contract/fields'
 import {
   BUNDLE_TABLES,
-  readEnvelope,
+  parseEnvelope,
   TABLE_IDS,
   tableSpec,
   wrongRows,
@@ -11,11 +11,11 @@ import {
   type Tables,
 } from '#core/contract/bundle'
 import { BUNDLE_LIMITS } from '#core/contract/bundle-names'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { bringUp, migrationCount, openDatabase, type Db } from '#server/store/open'
 import { tablesOf } from './export-bundle'
 
-export interface Carried {
+export interface ParsedBundle {
   holds: Bundle['holds']
   exportedAt: string
   /** The version it was written in. */
@@ -49,7 +49,7 @@ export function depthOf(text: string): number {
 
 /** Reads a bundle out of bytes nobody has looked at yet. Nothing of the house is touched.
  *  @returns its rows as this version keeps them, or what is wrong with it, in words */
-export function readBundle(bytes: Uint8Array): Read<Carried> {
+export function parseBundle(bytes: Uint8Array): Result<ParsedBundle> {
   if (bytes.length > BUNDLE_LIMITS.bytes)
     return refuse(
       `the file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; this one has ${(bytes.length / 1e6).toFixed(1)}`,
@@ -69,7 +69,7 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
   } catch (error) {
     return refuse(`the file is no JSON: ${(error as Error).message.slice(0, 120)}`)
   }
-  const read = readEnvelope(given)
+  const read = parseEnvelope(given)
   if (!read.ok) return read
   const { version, holds, exported_at, pictures } = read.value
   if (version > migrationCount())
@@ -78,9 +78,11 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
     )
   const strange = Object.keys(read.value.tables).find((table) => !Object.hasOwn(BUNDLE_TABLES, table))
   if (strange !== undefined) return refuse(`tables.${strange.slice(0, 60)} is not known here`)
-  const carried = read.value.tables as Tables
+  const parsedBundle = read.value.tables as Tables
   const tables =
-    version === migrationCount() ? { ok: true as const, value: carried } : upgraded(carried, version)
+    version === migrationCount()
+      ? { ok: true as const, value: parsedBundle }
+      : upgraded(parsedBundle, version)
   if (!tables.ok) return tables
   const errors = wrongRows(tables.value)
   if (errors.length > 0) return { ok: false, errors }
@@ -105,12 +107,12 @@ export function readBundle(bytes: Uint8Array): Read<Carried> {
 }
 
 /** Writes rows into tables of their own version, and lets the database itself change them, as it changed the house that stayed. */
-function upgraded(tables: Tables, version: number): Read<Tables> {
+function upgraded(tables: Tables, version: number): Result<Tables> {
   const db = openDatabase(':memory:', version)
   try {
     db.pragma('foreign_keys = OFF')
-    const wrong = fill(db, tables)
-    if (wrong) return { ok: false, errors: [wrong] }
+    const fieldError = fill(db, tables)
+    if (fieldError) return { ok: false, errors: [fieldError] }
     bringUp(db)
     const now = tablesOf(
       db,
@@ -129,30 +131,30 @@ function upgraded(tables: Tables, version: number): Read<Tables> {
 
 /** Holds rows to the database's own rules (its checks, its keys) by writing them into an empty one, and takes them as it gives them back.
  *  References are not held here: a row may speak of what only the house that takes it in has. */
-function soundRows(tables: Tables): Read<Tables> {
-  const house = guestHouse(tables)
-  if (!house.ok) return house
+function soundRows(tables: Tables): Result<Tables> {
+  const household = stagingDatabase(tables)
+  if (!household.ok) return household
   try {
     return {
       ok: true,
       value: tablesOf(
-        house.value,
+        household.value,
         TABLE_IDS.filter((table) => tables[table] !== undefined),
       ),
     }
   } finally {
-    house.value.close()
+    household.value.close()
   }
 }
 
 /** A house in memory with these rows in it. The caller closes it. */
-export function guestHouse(tables: Tables): Read<Db> {
+export function stagingDatabase(tables: Tables): Result<Db> {
   const db = openDatabase(':memory:')
   db.pragma('foreign_keys = OFF')
-  const wrong = fill(db, tables)
-  if (!wrong) return { ok: true, value: db }
+  const fieldError = fill(db, tables)
+  if (!fieldError) return { ok: true, value: db }
   db.close()
-  return { ok: false, errors: [wrong] }
+  return { ok: false, errors: [fieldError] }
 }
 
 const cell = (value: unknown): unknown =>

@@ -35,7 +35,7 @@ export interface MergePlan {
   replaced: Map<TableId, Row[]>
 }
 
-const MOST_SHOWN = 200
+const MAX_SHOWN = 200
 
 /** Reckons what merging would do: rows by their keys, what is new, the same, or different. Nothing is written.
  *  Records (cooks, what was kept) are whole: one that both have goes on where it stopped, if what one house knows of it is a part of what the other knows;
@@ -130,7 +130,7 @@ export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergeP
   return {
     changes: [...changes.values()]
       .filter((c) => c.added + c.same + c.differing.length + c.left.length > 0)
-      .map((c) => ({ ...c, differing: c.differing.slice(0, MOST_SHOWN) })),
+      .map((c) => ({ ...c, differing: c.differing.slice(0, MAX_SHOWN) })),
     added,
     replaced,
   }

@@ -1,5 +1,5 @@
 import { tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
-import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { Db } from '#server/store/open'
 import { keyOf } from './import-bundle'
 import { rowsOf } from './export-bundle'
@@ -14,7 +14,12 @@ const THINGS = {
 
 /** Gives things of theirs that differ from ours under the same id an id and a name of their own, so that both stay; whatever names them in the bundle names the new one.
  *  @param fresh makes an id */
-export function asOthers(db: Db, theirs: Tables, tables: readonly TableId[], fresh: () => string): Tables {
+export function renameConflicts(
+  db: Db,
+  theirs: Tables,
+  tables: readonly TableId[],
+  fresh: () => string,
+): Tables {
   let made = theirs
   for (const table of tables) {
     if (!Object.hasOwn(THINGS, table)) continue
@@ -32,7 +37,7 @@ export function asOthers(db: Db, theirs: Tables, tables: readonly TableId[], fre
           ? {
               ...row,
               id: renamed.get(row.id)!,
-              name: `${String(row.name).slice(0, HOUSE_LIMITS.name - OTHER.length)}${OTHER}`,
+              name: `${String(row.name).slice(0, HOUSEHOLD_LIMITS.name - OTHER.length)}${OTHER}`,
             }
           : row
       if (column === undefined || !(column in tableSpec(name).row.entries) || !renamed.has(row[column]))

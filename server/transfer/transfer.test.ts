@@ -81,7 +81,7 @@ describe('a plan out of the house', () => {
 
 describe('the notebook as a table', () => {
   let folders: string[] = []
-  const house = (): Kitchen => {
+  const household = (): Kitchen => {
     const folder = mkdtempSync(join(tmpdir(), 'omsel-transfer-'))
     folders.push(folder)
     const kitchen = openKitchen(join(folder, 'omsel.sqlite'))
@@ -96,7 +96,7 @@ describe('the notebook as a table', () => {
   const pot = FIRST_KITCHEN.vessels[0]!.name
 
   test('comes back equal into another house, formulae and all', () => {
-    const [one, other] = [house(), house()]
+    const [one, other] = [household(), household()]
     const cooks = [
       ['date', 'grain', 'dry', 'water', 'pot', 'outcome', 'note'],
       ['2026-02-01', 'Quinoa', '220', '310', pot, '0', 'with "quotes", commas\nand a second line'],
@@ -115,7 +115,7 @@ describe('the notebook as a table', () => {
   })
 
   test('of an empty house is its heading', () => {
-    const kitchen = house()
+    const kitchen = household()
     expect(notebookCsv(kitchen).trim()).toBe('date,grain,dry,water,pot,outcome,note')
     kitchen.db.close()
   })

@@ -7,7 +7,7 @@ import { SITUATIONS } from '#core/practice/situations'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { checkHousehold } from '../../server/backup/copy'
 import { openKitchen } from '../../server/store/open-household'
-import { readBundle } from '../../server/transfer/import-bundle'
+import { parseBundle } from '../../server/transfer/import-bundle'
 
 export interface FuzzResult {
   requests: number
@@ -479,7 +479,7 @@ function next(random: Random, ids: readonly string[], bundle: string): Sent {
 /** Lone halves of signs cannot be sent at all. */
 const safe = (text: string): string => text.replace(/\p{Cs}/gu, '\uFFFD')
 
-const LONGEST_MS = 10_000
+const MAX_MS = 10_000
 const AT_ONCE = 4
 
 /** Sends generated requests over all routes to a real server on a demo household: none may end in a 5xx, none may hang, the server must live, the
@@ -528,11 +528,11 @@ export async function fuzz({
     }
     await Promise.all(Array.from({ length: AT_ONCE }, (_, i) => worker(i)))
     // Whatever the doors let in, the house can be carried: what comes out is what another house would take.
-    const carried = readBundle(
+    const parsedBundle = parseBundle(
       Buffer.from(await fetch(`http://127.0.0.1:${port}/household.json`).then((r) => r.text())),
     )
-    if (!carried.ok)
-      result.wrong.push(...carried.errors.map((e) => `the house can no longer be carried: ${e.message}`))
+    if (!parsedBundle.ok)
+      result.wrong.push(...parsedBundle.errors.map((e) => `the house can no longer be carried: ${e.message}`))
     if (server.exitCode !== null) result.wrong.push(`the server ended with ${server.exitCode}: ${log}`)
     else if (
       !(await fetch(`http://127.0.0.1:${port}/healthz`).then(
@@ -558,7 +558,7 @@ export async function fuzz({
 async function one({ path, init }: Sent, port: number, result: FuzzResult): Promise<void> {
   const from = performance.now()
   const stop = new AbortController()
-  const timer = setTimeout(() => stop.abort(), LONGEST_MS)
+  const timer = setTimeout(() => stop.abort(), MAX_MS)
   try {
     const answer = await fetch(`http://127.0.0.1:${port}${path}`, {
       ...init,
@@ -577,7 +577,7 @@ async function one({ path, init }: Sent, port: number, result: FuzzResult): Prom
   } catch (error) {
     const word =
       (error as Error).name === 'AbortError'
-        ? `no answer within ${LONGEST_MS / 1000} s`
+        ? `no answer within ${MAX_MS / 1000} s`
         : String((error as Error).cause ?? error)
     result.wrong.push(`${word} for ${init.method ?? 'GET'} ${path.slice(0, 300)}`)
   } finally {
@@ -587,13 +587,13 @@ async function one({ path, init }: Sent, port: number, result: FuzzResult): Prom
 }
 
 function idsIn(file: string): string[] {
-  const { equipment, notebook, suppers, shelf, db } = openKitchen(file)
+  const { equipment, notebook, suppers: meals, shelf: grainBags, db } = openKitchen(file)
   const ids = [
     ...equipment.vessels().map((v) => v.id),
     ...equipment.heats().map((h) => h.id),
     ...notebook.lines({}, 10, 0).map((l) => l.cook_id),
-    ...suppers.all().map((s) => s.id),
-    ...shelf.bags().map((b) => b.id),
+    ...meals.all().map((s) => s.id),
+    ...grainBags.bags().map((b) => b.id),
     ...(db.prepare('SELECT id FROM trial').pluck().all() as string[]),
     ...(db.prepare('SELECT id FROM kept').pluck().all() as string[]),
   ]

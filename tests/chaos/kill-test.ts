@@ -28,7 +28,7 @@ export interface ChaosResult {
 
 const PRESSES_A_RUN = 6
 /** Between a start and the kill, ms. */
-const LONGEST_LIFE_MS = 120
+const MAX_LIFE_MS = 120
 
 /** Kills a real server at random points of a cook, restarts it on the same file, and looks whether anything acknowledged was lost, anything
  *  doubled, or the cook replayed otherwise than before.
@@ -56,8 +56,8 @@ export async function chaos({
     for (let run = 0; run < runs; run++) {
       for (let i = 0; i < PRESSES_A_RUN; i++) presses.push(nextPress(random, result.pressed++))
       const sending = send(address, cook, presses, random)
-      const killed = new Promise<void>((resolve) => setTimeout(resolve, random() * LONGEST_LIFE_MS)).then(
-        () => kill(server),
+      const killed = new Promise<void>((resolve) => setTimeout(resolve, random() * MAX_LIFE_MS)).then(() =>
+        kill(server),
       )
       await Promise.all([sending, killed])
       const before = eventsIn(file, cook)

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { test as base, expect, type Page } from '@playwright/test'
 import { kill, serve } from './own-server'
-import { HOUSE_PORT } from './ports'
+import { HOUSEHOLD_PORT } from './ports'
 
 export { expect }
 
@@ -13,20 +13,20 @@ export { expect }
 const EVENING_MS = Date.UTC(2026, 2, 5, 16, 40)
 
 /** The demo household behind a built server. */
-interface House {
+interface PlanningData {
   address: string
   clock: string
 }
-let house: House | undefined
+let household: PlanningData | undefined
 
 /** A worker's house, anew for every file of tests: what one file cooked, and how late it got there, is no matter of the next. */
-interface Houses {
-  of: (file: string) => Promise<House>
+interface Households {
+  of: (file: string) => Promise<PlanningData>
 }
 
 const HOME = { TZ: 'Europe/Berlin', OMSEL_NAMES: 'kitchen.test' }
 
-async function housesIn(folder: string): Promise<Houses & { end: () => Promise<void> }> {
+async function householdsIn(folder: string): Promise<Households & { end: () => Promise<void> }> {
   const [first, database, clock] = ['first.sqlite', 'omsel.sqlite', 'clock'].map((name) =>
     join(folder, name),
   ) as [string, string, string]
@@ -46,11 +46,11 @@ async function housesIn(folder: string): Promise<Houses & { end: () => Promise<v
         for (const end of ['-wal', '-shm']) rmSync(database + end, { force: true })
         copyFileSync(first, database)
         evening()
-        server = await serve(HOUSE_PORT, database, clock, HOME)
+        server = await serve(HOUSEHOLD_PORT, database, clock, HOME)
         at = file
-        house = { address: `http://127.0.0.1:${HOUSE_PORT}`, clock }
+        household = { address: `http://127.0.0.1:${HOUSEHOLD_PORT}`, clock }
       }
-      return house!
+      return household!
     },
     end: async () => {
       if (server) await kill(server)
@@ -60,20 +60,24 @@ async function housesIn(folder: string): Promise<Houses & { end: () => Promise<v
 }
 
 /** A page of a demo household, and whose console stays silent. */
-export const test = base.extend<{ house: House; quiet: void; expectedNoise: RegExp[] }, { houses: Houses }>({
+export const test = base.extend<
+  { house: PlanningData; quiet: void; expectedNoise: RegExp[] },
+  { houses: Households }
+>({
   houses: [
     async ({ browserName: _ }, use) => {
-      const houses = await housesIn(mkdtempSync(join(tmpdir(), 'omsel-e2e-')))
-      await use(houses)
-      await houses.end()
+      const households = await householdsIn(mkdtempSync(join(tmpdir(), 'omsel-e2e-')))
+      await use(households)
+      await households.end()
     },
     { scope: 'worker', timeout: 120_000 },
   ],
   house: [
-    async ({ houses }, use, { file, project }) => use(await houses.of(`${project.name} ${file}`)),
+    async ({ houses: households }, use, { file, project }) =>
+      use(await households.of(`${project.name} ${file}`)),
     { auto: true, timeout: 120_000 },
   ],
-  baseURL: async ({ house }, use) => use(house.address),
+  baseURL: async ({ house: household }, use) => use(household.address),
   expectedNoise: [[], { option: true }],
   quiet: [
     async ({ page, expectedNoise }, use) => {
@@ -98,7 +102,7 @@ const EXPECTED = [
   /^Service Worker registration blocked by Playwright$/,
 ]
 
-const clockFile = () => house!.clock
+const clockFile = () => household!.clock
 
 /** Lets time pass: the server's clock is set ahead, and a page that counts by that clock looks again. The browser's own clock runs as it does. */
 export async function letPass(page: Page, minutes: number): Promise<void> {
@@ -119,14 +123,14 @@ export async function letPass(page: Page, minutes: number): Promise<void> {
   const hour = Date.now() + Number(readFileSync(clockFile(), 'utf8')) - 1000
   for (let tries = 0; tries < 12; tries++) {
     await lookAgain(page)
-    const heard = await page
+    const cachedPaths = await page
       .waitForFunction(
         (since) => Number(document.querySelector<HTMLElement>('[data-heard]')?.dataset.heard) >= since,
         hour,
         { timeout: 1500 },
       )
       .catch(() => undefined)
-    if (heard) return
+    if (cachedPaths) return
   }
   throw new Error('letPass: the page did not look again')
 }

@@ -20,7 +20,7 @@ interface Answer {
 }
 
 /** A house open to the network, and ways to ask it as any program could. */
-async function networkHouse(port: number) {
+async function networkHousehold(port: number) {
   const folder = mkdtempSync(join(tmpdir(), 'omsel-network-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   writeFileSync(clock, '0')
@@ -91,7 +91,7 @@ const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.s
 
 test('the door: shut without a passphrase; names, posts, tries and cookies of strangers are refused; nothing of the house is seen outside', async () => {
   test.setTimeout(240_000)
-  const { shut, set, ask, enter, laterBy, database, env, close } = await networkHouse(PORTS.door)
+  const { shut, set, ask, enter, laterBy, database, env, close } = await networkHousehold(PORTS.door)
   try {
     expect([shut.status, shut.stderr]).toEqual([2, expect.stringContaining('no passphrase yet')])
     expect(set.status).toBe(0)
@@ -113,9 +113,9 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
       headers: { location: '/login?to=%2Fnotebook' },
     })
     expect((await ask('/settings', { method: 'POST', body: 'intent=save&name=x' })).status).toBe(401)
-    const door = await ask('/login')
-    expect(door.status).toBe(200)
-    expect(door.body).not.toContain('our kitchen')
+    const listener = await ask('/login')
+    expect(listener.status).toBe(200)
+    expect(listener.body).not.toContain('our kitchen')
     // At the machine itself there is no door.
     expect((await ask('/household.json', { network: false })).status).toBe(200)
 
@@ -256,7 +256,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
 test('a phone comes in by the code on the laptop, and is sent away again', async ({ page, browser }) => {
   test.setTimeout(240_000)
   const port = PORTS.phone
-  const { close } = await networkHouse(port)
+  const { close } = await networkHousehold(port)
   const phones = await browser.newContext({
     ignoreHTTPSErrors: true,
     viewport: { width: 390, height: 844 },

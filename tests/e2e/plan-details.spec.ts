@@ -6,7 +6,7 @@ test('the ribbon is drawn along and the pot shows that minute, by mouse, by key 
 }) => {
   await open(page, '/?grain=brown-short&grams=300&pot=heavy-blue&on=big-gas')
   const pot = page.getByRole('region', { name: 'The pot' })
-  const hearts = async () =>
+  const centres = async () =>
     Number(/hearts (\d+) %/.exec((await pot.getByRole('status').textContent()) ?? '')?.[1] ?? -1)
   if (isMobile) {
     await page.getByRole('button', { name: 'Burners', exact: true }).click()
@@ -23,9 +23,9 @@ test('the ribbon is drawn along and the pot shows that minute, by mouse, by key 
   await page.keyboard.press('PageUp')
   await page.keyboard.press('PageUp')
   await expect(pot.getByRole('status')).toContainText(/96 °C, \d+ g (free|left)/)
-  const early = await hearts()
+  const early = await centres()
   await page.keyboard.press('End')
-  expect(await hearts()).toBeGreaterThan(early)
+  expect(await centres()).toBeGreaterThan(early)
   await page.keyboard.press('Escape')
   await expect(pot.getByRole('slider', { name: 'Water in the pot' })).toBeVisible()
   // Drawn along with the mouse: earlier is rawer.
@@ -34,9 +34,9 @@ test('the ribbon is drawn along and the pot shows that minute, by mouse, by key 
   await page.mouse.move(ribbon.x + ribbon.width * 0.8, y)
   await page.mouse.down()
   await expect(pot.getByRole('status')).toContainText('hearts')
-  const late = await hearts()
+  const late = await centres()
   await page.mouse.move(ribbon.x + ribbon.width * 0.3, y, { steps: 8 })
-  await expect.poll(hearts).toBeLessThan(late)
+  await expect.poll(centres).toBeLessThan(late)
   await page.mouse.up()
   expect(await serious(page)).toEqual([])
   await pot.getByRole('button', { name: 'show the water' }).click()

@@ -3,6 +3,6 @@ const FIRST = Number(process.env.E2E_PORT ?? '4873')
 const EACH = 20
 
 const own = FIRST + EACH * Number(process.env.TEST_PARALLEL_INDEX ?? '0')
-export const HOUSE_PORT = own
+export const HOUSEHOLD_PORT = own
 /** @param n 1 to 19, one for each test that keeps a server of its own */
 export const portBeside = (n: number): number => own + n

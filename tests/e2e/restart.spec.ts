@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../../server/commands/begin-household'
-import { firstBench, requestOf } from '../../app/planning/plan-state'
+import { firstPlan, requestOf } from '../../app/planning/plan-state'
 import { act, expect, open, test } from './kitchen'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
@@ -20,7 +20,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
   const folder = mkdtempSync(join(tmpdir(), 'omsel-kill-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
   writeFileSync(clock, '0')
-  const house = {
+  const household = {
     ...FIRST_KITCHEN,
     measures: [],
     bags: [],
@@ -44,7 +44,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
       body: new URLSearchParams({
         intent: 'start',
         cook: JSON.stringify({
-          request: requestOf(firstBench(house), house, Date.now()),
+          request: requestOf(firstPlan(household), household, Date.now()),
           vessel_id: 'heavy-pot',
           heat_id: 'middle-burner',
         }),

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { act, expect, letPass, lookAgain, open, serious, setAside, test } from './kitchen'
-import { HOUSE_PORT } from './ports'
+import { HOUSEHOLD_PORT } from './ports'
 
 // A line that is cut is reported by the browser.
 // Over plain http a browser says of one header that it means nothing there.
@@ -209,7 +209,7 @@ test('a scale makes the pour live, and a device that is not trusted only propose
 })
 
 test('from another machine over plain http: no lock, no notices, and yet it calls', async ({ page }) => {
-  const port = HOUSE_PORT
+  const port = HOUSEHOLD_PORT
   await page.goto(`http://kitchen.test:${port}/settings`)
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false)

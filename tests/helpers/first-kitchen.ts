@@ -1,8 +1,8 @@
-import type { House } from '../../app/planning/plan-state'
+import type { PlanningData } from '../../app/planning/plan-state'
 import { FIRST_KITCHEN } from '../../server/commands/begin-household'
 
 /** The house a new household begins with, as the bench sees it. */
-export const kitchenOfFirst = (): House => ({
+export const firstKitchen = (): PlanningData => ({
   vessels: FIRST_KITCHEN.vessels,
   heats: FIRST_KITCHEN.heats,
   measures: [],

@@ -1,13 +1,13 @@
 import { writeFileSync } from 'node:fs'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { FITTED_KEYS, fitVariety, type FitResult } from './fit'
-import { readObservations } from './observations'
+import { parseObservations } from './observations'
 import { STARTS } from './starts'
 
 /** Fits the varieties to published figures, prints what was met and what was not, and writes the table the planner reads.
  *  npm run calibrate [-- VARIETY …] fits only these and writes nothing. */
 const only = process.argv.slice(2)
-const observations = readObservations()
+const observations = parseObservations()
 const results: FitResult[] = []
 for (const id of VARIETY_IDS) {
   if (only.length > 0 && !only.includes(id)) continue

@@ -13,7 +13,7 @@ export interface Observation {
 }
 
 /** Reads the observations beside this file. */
-export function readObservations(): Observation[] {
+export function parseObservations(): Observation[] {
   const text = readFileSync(new URL('observations.csv', import.meta.url), 'utf8')
   return Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data.map((row) => ({
     variety: row.variety as VarietyId,

@@ -1,4 +1,4 @@
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import type { VarietyId } from '#core/grain/varieties'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { beliefsFrom, knownFigures } from '#core/learn/beliefs'
@@ -21,7 +21,7 @@ interface Household {
   burner: number
 }
 
-export interface StudyGiven {
+export interface StudyInput {
   households: number
   cooks: number
   seed: number
@@ -67,13 +67,13 @@ const FAR_OFF = 0.12
 
 /** Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague tongue, and the app's own beliefs
  *  plan the next pot. */
-export function study({ households, cooks, seed, weighed }: StudyGiven): Study {
+export function study({ households, cooks, seed, weighed }: StudyInput): Study {
   const random = randomOf(seed)
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
   const errors = Array.from({ length: households }, () => {
     const [vessel, heat] = pick(POTS)
-    const house: Household = {
+    const household: Household = {
       variety: pick(VARIETIES),
       vessel,
       heat,
@@ -82,7 +82,7 @@ export function study({ households, cooks, seed, weighed }: StudyGiven): Study {
       steam: Math.exp(STEAM_SD * normal()),
       burner: Math.exp(BURNER_SD * normal()),
     }
-    return live(house, { cooks, weighed, normal })
+    return live(household, { cooks, weighed, normal })
   })
   const rms = Array.from({ length: cooks + 1 }, (_, i) =>
     Math.sqrt(errors.reduce((sum, e) => sum + e[i]! ** 2, 0) / households),
@@ -96,19 +96,19 @@ export function study({ households, cooks, seed, weighed }: StudyGiven): Study {
 
 /** One household, cook after cook.  @returns the error of every pot, by what was believed before it */
 function live(
-  house: Household,
+  household: Household,
   { cooks, weighed, normal }: { cooks: number; weighed: boolean; normal: () => number },
 ): number[] {
   const evidence: Evidence[] = []
   const errors: number[] = []
   for (let i = 0; i <= cooks; i++) {
     const known = correctionFrom(knownFigures(beliefsFrom(evidence)), {
-      grainKey: house.variety,
+      grainKey: household.variety,
       bagId: null,
-      vesselId: house.vessel,
-      heatId: house.heat,
+      vesselId: household.vessel,
+      heatId: household.heat,
     })
-    const { error, told } = cookOnce(house, { i, known, weighed, normal })
+    const { error, told } = cookOnce(household, { i, known, weighed, normal })
     errors.push(error)
     evidence.push(told)
   }
@@ -116,7 +116,7 @@ function live(
 }
 
 function cookOnce(
-  house: Household,
+  household: Household,
   {
     i,
     known,
@@ -125,11 +125,11 @@ function cookOnce(
   }: { i: number; known: Correction | undefined; weighed: boolean; normal: () => number },
 ): { error: number; told: Evidence } {
   const applied: Applied = known ?? NOTHING_APPLIED
-  const source = HEAT_PRESETS[house.heat]
-  const { given } = VESSEL_PRESETS[house.vessel]
+  const source = HEAT_PRESETS[household.heat]
+  const { given } = VESSEL_PRESETS[household.vessel]
   const asked = (steam: number, power: number, uptake: number): PlanRequestJson => ({
-    grains: [{ variety: house.variety }],
-    amount: { basis: 'servings', value: house.servings[i]! },
+    grains: [{ variety: household.variety }],
+    amount: { basis: 'servings', value: household.servings[i]! },
     uptake_delta_g_g: uptake,
     vessel: {
       capacity_ml: given.capacityMl,
@@ -143,20 +143,20 @@ function cookOnce(
     heat: { rated_w: source.ratedW * power, efficiency: source.efficiency },
   })
   const read = (json: PlanRequestJson) => {
-    const got = readPlanRequest(json)
+    const got = parsePlanRequest(json)
     if (!got.ok) throw new Error(got.errors[0]!.message)
     return got.value
   }
   // What the house plans with, and what its kitchen really is.
   const believed = read(asked(Math.exp(applied.steam), Math.exp(applied.power), applied.uptake))
-  const truth = read(asked(house.steam, 1, 0))
+  const truth = read(asked(household.steam, 1, 0))
   const made = plan(believed)
   const ready = makeReady({ request: truth, script: null, asPlanned: made })
-  const { pot, told: happened } = cookReady(ready, [], SWEEP, { ...NO_LUCK, burner: house.burner })
+  const { pot, told: happened } = cookReady(ready, [], SWEEP, { ...NO_LUCK, burner: household.burner })
   const outcome = outcomeOf(pot)
   const inGrain = outcome.uptakeMean + pot.freeG / pot.dryG
   const published = made.water.uptake_target - applied.uptake
-  const error = inGrain - published - house.wants
+  const error = inGrain - published - household.wants
   const step = (n: number) => Math.max(-2, Math.min(2, Math.round(n)))
   const boiledAt = happened.find((t) => t.kind === 'heat-up' || t.kind === 'boil')?.tMin
   const plannedBoil = made.stages.find((s) => s.id === 'heat-up')!.minutes.expected
@@ -166,11 +166,11 @@ function cookOnce(
     told: {
       cookId: String(i).padStart(3, '0'),
       endedMs: i,
-      grainKey: house.variety,
+      grainKey: household.variety,
       bagId: null,
-      vesselId: house.vessel,
-      heatId: house.heat,
-      heldOver: made.water.absorbed_g / made.grain.mass_g - published,
+      vesselId: household.vessel,
+      heatId: household.heat,
+      extraUptake: made.water.absorbed_g / made.grain.mass_g - published,
       steamPerDry: made.water.evaporated_g / made.grain.mass_g,
       applied,
       judged: {

@@ -10,32 +10,32 @@ import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
 import { layRibbon } from '../../ui/drawing/ribbon-layout'
-import { stayPut } from '../../layout/skip-revalidation'
+import { skipRevalidation } from '../../layout/skip-revalidation'
 import { spanWord } from '../../ui/time/clock-hour'
-import { firstBench, methodOfState, vesselOfState } from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
+import { firstPlan, methodOfState, vesselOfState } from '../../planning/plan-state'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import { METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/compare'
-import { benchAddress, MOST_SIDES, sidesOf, withBeside, type Shown } from './sides'
+import { planAddress, MAX_SIDES, sidesOf, withBeside, type Shown } from './sides'
 import classes from './compare.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Compare · Omsel' }]
 
 export function loader() {
-  return { nowMs: nowMs(), house: houseIn(kitchen()).house }
+  return { nowMs: nowMs(), house: loadPlanningData(kitchen()).house }
 }
 
-export const shouldRevalidate = stayPut
+export const shouldRevalidate = skipRevalidation
 
 /** Two or three ways for the same crowd, ribbon over ribbon, the table at the right of all of them. */
 export default function Compare({ loaderData }: Route.ComponentProps) {
-  const { house, nowMs: now } = loaderData
+  const { house: household, nowMs: now } = loaderData
   const [search, setSearch] = useSearchParams()
-  const first = useMemo(() => firstBench(house), [house])
+  const first = useMemo(() => firstPlan(household), [household])
   const written = search.toString()
   const shown = useMemo(
-    () => sidesOf(new URLSearchParams(written), first, house, now),
-    [written, first, house, now],
+    () => sidesOf(new URLSearchParams(written), first, household, now),
+    [written, first, household, now],
   )
   const put = (changes: readonly string[]) =>
     setSearch(withBeside(search, changes), { replace: true, preventScrollReset: true })
@@ -47,7 +47,7 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
       <div className="place-head">
         <h1 className="figure">Compare</h1>
         <span className={classes.keys}>
-          <Link to={`/convert?${benchAddress(base.state, first).split('?')[1] ?? ''}`}>
+          <Link to={`/convert?${planAddress(base.state, first).split('?')[1] ?? ''}`}>
             Convert for another kitchen
           </Link>
           <Link
@@ -59,7 +59,7 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
       </div>
       <p className={classes.lead}>
         {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in the{' '}
-        {vesselOfState(base.state, house).name}, for the same people; each bar ends when served.
+        {vesselOfState(base.state, household).name}, for the same people; each bar ends when served.
       </p>
       <ol className={classes.sides}>
         {shown.map((one, i) => (
@@ -68,13 +68,13 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
             one={one}
             base={i === 0 ? undefined : base}
             share={drawn(one.side.plan) / longest}
-            onBench={benchAddress(one.state, first)}
+            onBench={planAddress(one.state, first)}
             onDrop={i === 0 ? undefined : () => put(changes.filter((_, k) => k !== i - 1))}
           />
         ))}
       </ol>
-      {shown.length < MOST_SIDES && (
-        <Another base={base} taken={changes} add={(change) => put([...changes, change])} house={house} />
+      {shown.length < MAX_SIDES && (
+        <Another base={base} taken={changes} add={(change) => put([...changes, change])} house={household} />
       )}
     </main>
   )
@@ -98,7 +98,7 @@ interface SideRowProps {
   onDrop: (() => void) | undefined
 }
 
-function SideRow({ one, base, share, onBench, onDrop }: SideRowProps) {
+function SideRow({ one, base, share, onBench: onPlan, onDrop }: SideRowProps) {
   const { plan, energyWh, steamG, kitchenWh, texture } = one.side
   const line = timelineOf(plan.stages)
   const total = plan.total_minutes.expected
@@ -108,7 +108,7 @@ function SideRow({ one, base, share, onBench, onDrop }: SideRowProps) {
       <div className={classes.head}>
         <h2 className="figure">{one.name}</h2>
         <span className={classes.keys}>
-          <Link to={onBench}>use this plan</Link>
+          <Link to={onPlan}>use this plan</Link>
           {onDrop && (
             <UnstyledButton className="link" onClick={onDrop}>
               remove
@@ -199,14 +199,14 @@ function Another({
   base,
   taken,
   add,
-  house,
+  house: household,
 }: {
   base: Shown
   taken: readonly string[]
   add: (change: string) => void
   house: Parameters<typeof vesselOfState>[1] & Parameters<typeof sidesOf>[2]
 }) {
-  const vessel = vesselOfState(base.state, house)
+  const vessel = vesselOfState(base.state, household)
   const own = methodOfState(base.state, vessel)
   const variety = varietyOf(base.state.grain)
   const fresh = (change: string) => !taken.includes(change)
@@ -216,7 +216,7 @@ function Another({
       value: new URLSearchParams({ method: id }).toString(),
       label: `${METHOD_WORDS[id]}${isSensible(variety, id) ? '' : ' (unusual for this grain)'}`,
     }))
-  const pots = house.vessels
+  const pots = household.vessels
     .filter((v) => v.id !== base.state.vesselId)
     .map((v) => ({ value: new URLSearchParams({ pot: v.id }).toString(), label: `in ${v.name}` }))
   const soaks = base.state.soak

@@ -1,10 +1,10 @@
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
 import { fromSearch } from '../../planning/plan-address'
-import { firstBench, type House } from '../../planning/plan-state'
+import { firstPlan, type PlanningData } from '../../planning/plan-state'
 import { candidatesOf } from '../ready-by/candidates'
-import { benchAddress, sidesOf, withBeside } from './sides'
+import { planAddress, sidesOf, withBeside } from './sides'
 
-const house: House = {
+const household: PlanningData = {
   ...FIRST_KITCHEN,
   measures: [],
   bags: [],
@@ -19,9 +19,9 @@ const house: House = {
   kitchen_c: 20,
   zone: 'Europe/Berlin',
 }
-const first = firstBench(house)
+const first = firstPlan(household)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
-const sides = (address: string) => sidesOf(new URLSearchParams(address), first, house, NOW)
+const sides = (address: string) => sidesOf(new URLSearchParams(address), first, household, NOW)
 
 test('a bench and its changes stand beside each other, each called by what differs', () => {
   const shown = sides(
@@ -48,19 +48,19 @@ test('a soak or a grain can differ, and a nonsense change is identical', () => {
 
 test("the page's address holds at most two beside, and each goes back to the plan as it is", () => {
   const search = withBeside(new URLSearchParams('grain=quinoa'), ['by=steam', 'pot=cooker', 'pot=thin-pot'])
-  expect(sidesOf(search, first, house, NOW)).toHaveLength(3)
+  expect(sidesOf(search, first, household, NOW)).toHaveLength(3)
   const shown = sides('grain=quinoa&for=7&beside=pot%3Dcooker')[1]!
   expect(
-    fromSearch(new URL(benchAddress(shown.state, first), 'http://omsel.test').searchParams, first, house),
+    fromSearch(new URL(planAddress(shown.state, first), 'http://omsel.test').searchParams, first, household),
   ).toEqual(shown.state)
 })
 
 test('what could be cooked: what is in Grains, in every pot, by ways a cook would think of', () => {
   const bag = (
     id: string,
-    variety: House['bags'][number]['variety'],
+    variety: PlanningData['bags'][number]['variety'],
     left_g: number | null,
-  ): House['bags'][number] => ({
+  ): PlanningData['bags'][number] => ({
     id,
     variety,
     name: id,
@@ -75,7 +75,7 @@ test('what could be cooked: what is in Grains, in every pot, by ways a cook woul
   })
   const list = candidatesOf(
     {
-      ...house,
+      ...household,
       bags: [
         bag('a', 'long-white', 900),
         bag('b', 'couscous', null),

@@ -4,56 +4,66 @@ import {
   methodOfState,
   requestOf,
   vesselOfState,
-  type BenchState,
-  type House,
+  type PlanState,
+  type PlanningData,
 } from '../../planning/plan-state'
 import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 
 /** Most pots beside each other. */
-export const MOST_SIDES = 3
+export const MAX_SIDES = 3
 
 /** A way of cooking on the page: the bench it is, what it is called, and what it comes to. */
 export interface Shown {
   /** What differs from the first, as an address writes it; "" for the first. */
   change: string
-  state: BenchState
+  state: PlanState
   name: string
   side: Side
 }
 
 /** Reads the page's address: a bench, and changes to it beside. What cannot be read is left out. */
-export function sidesOf(search: URLSearchParams, first: BenchState, house: House, nowMs: number): Shown[] {
-  const base = fromSearch(search, first, house)
-  const changes = search.getAll('beside').slice(0, MOST_SIDES - 1)
-  const states = [base, ...changes.map((change) => changed(search, change, first, house))]
+export function sidesOf(
+  search: URLSearchParams,
+  first: PlanState,
+  household: PlanningData,
+  nowMs: number,
+): Shown[] {
+  const base = fromSearch(search, first, household)
+  const changes = search.getAll('beside').slice(0, MAX_SIDES - 1)
+  const states = [base, ...changes.map((change) => changed(search, change, first, household))]
   return states.map((state, i) => ({
     change: i === 0 ? '' : changes[i - 1]!,
     state,
-    name: nameOf(state, states[0]!, house),
-    side: sideOf(requestOf({ ...state, at: null }, house, nowMs)),
+    name: nameOf(state, states[0]!, household),
+    side: sideOf(requestOf({ ...state, at: null }, household, nowMs)),
   }))
 }
 
 /** The bench of an address with some of it changed. A soak that went with the old grain or way does not stay. */
-function changed(search: URLSearchParams, change: string, first: BenchState, house: House): BenchState {
+function changed(
+  search: URLSearchParams,
+  change: string,
+  first: PlanState,
+  household: PlanningData,
+): PlanState {
   const merged = withPresentKeys(search)
   merged.delete('beside')
   for (const [key, value] of withPresentKeys(new URLSearchParams(change))) {
     if (value === '') merged.delete(key)
     else merged.set(key, value)
   }
-  return fromSearch(merged, first, house)
+  return fromSearch(merged, first, household)
 }
 
 /** What tells a side apart from the first: its way, its pot or its grain; the first is called by its way. */
-function nameOf(state: BenchState, base: BenchState, house: House): string {
-  const vessel = vesselOfState(state, house)
+function nameOf(state: PlanState, base: PlanState, household: PlanningData): string {
+  const vessel = vesselOfState(state, household)
   const parts = [
-    ...(state.grain === base.grain ? [] : [grainWord(state, house)]),
+    ...(state.grain === base.grain ? [] : [grainWord(state, household)]),
     ...(state.vesselId === base.vesselId ? [] : [`in ${vessel.name}`]),
   ]
   const way = METHOD_WORDS[methodOfState(state, vessel)]
-  const baseWay = METHOD_WORDS[methodOfState(base, vesselOfState(base, house))]
+  const baseWay = METHOD_WORDS[methodOfState(base, vesselOfState(base, household))]
   if (state === base) return way
   if (way !== baseWay) parts.push(way)
   if (state.soak?.minutes !== base.soak?.minutes) parts.push(state.soak ? 'soaked' : 'not soaked')
@@ -68,5 +78,5 @@ export const withBeside = (search: URLSearchParams, changes: readonly string[]):
   return next
 }
 
-export const benchAddress = (state: BenchState, first: BenchState): string =>
+export const planAddress = (state: PlanState, first: PlanState): string =>
   `/?${toSearch(state, first).toString()}`

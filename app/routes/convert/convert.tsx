@@ -4,15 +4,15 @@ import { simulateFrom } from '#core/contract/simulate'
 import { LIMITS } from '#core/contract/plan-request'
 import { HEAT_PRESET_IDS, HEAT_PRESETS } from '#core/heat/sources'
 import { timelineOf } from '#core/plan/timeline'
-import { elsewhere, readThere, whyElsewhere, type There } from '#core/convert/convert-recipe'
+import { convertRecipe, parseThere, whyElsewhere, type There } from '#core/convert/convert-recipe'
 import { VESSEL_PRESET_IDS, VESSEL_PRESETS } from '#core/vessel/presets'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
 import { spanWord } from '../../ui/time/clock-hour'
 import { fromSearch, toSearch } from '../../planning/plan-address'
-import { firstBench, requestOf, vesselOfState } from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
+import { firstPlan, requestOf, vesselOfState } from '../../planning/plan-state'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import { amountWord, grainWord, METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/convert'
 import classes from './convert.module.css'
@@ -29,25 +29,25 @@ const BURNERS = HEAT_PRESET_IDS.filter(
 
 export function loader({ request }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url)
-  const { house } = houseIn(kitchen())
-  const first = firstBench(house)
-  const state = fromSearch(searchParams, first, house)
+  const { house: household } = loadPlanningData(kitchen())
+  const first = firstPlan(household)
+  const state = fromSearch(searchParams, first, household)
   const height = searchParams.get('their-height')
-  const told = readThere({
+  const told = parseThere({
     vessel: searchParams.get('their-pot'),
     heat: searchParams.get('their-heat'),
     elevation_m: height,
   })
   const there: There = { ...USUAL, ...told }
-  const { serve_at: _hour, ...home } = requestOf(state, house, nowMs())
-  const got = elsewhere(home, there)
+  const { serve_at: _hour, ...home } = requestOf(state, household, nowMs())
+  const got = convertRecipe(home, there)
   if (!got.ok) throw new Response(got.errors.map((e) => e.message).join('; '), { status: 422 })
   const { value } = got
   const tried = simulateFrom({ ...value.request, runs: RUNS, seed: 1 })
   const line = timelineOf(value.there.stages)
   return {
     search: toSearch(state, first).toString(),
-    what: `${amountWord(state)}, ${grainWord(state, house)}, ${vesselOfState(state, house).name}`,
+    what: `${amountWord(state)}, ${grainWord(state, household)}, ${vesselOfState(state, household).name}`,
     there,
     refused: height !== null && height.trim() !== '' && told.elevation_m === undefined ? height : undefined,
     here: value.here,
@@ -62,7 +62,7 @@ export function loader({ request }: Route.LoaderArgs) {
 const grams = (g: number): string => `${Math.abs(Math.round(g))} g`
 
 /** A plan that is known at home, in somebody else's pot, on their hob and at their height. */
-export default function Elsewhere({ loaderData }: Route.ComponentProps) {
+export default function ConvertPage({ loaderData }: Route.ComponentProps) {
   const { search, what, there, refused, here, plan, why, method, times, good } = loaderData
   const terms = [
     Math.abs(why.steam) >= 3 &&

@@ -4,11 +4,11 @@ import { useState } from 'react'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { nowMs } from '#server/clock'
 import { setPassphrase } from '#server/http/auth/sign-in'
-import { doorOf, guardState } from '#server/http/auth/auth'
+import { listenerOf, guardState } from '#server/http/auth/auth'
 import { namesHere } from '#server/http/auth/hosts'
 import { JOIN_MINUTES } from '#server/http/auth/pairing-codes'
 import { PASSPHRASE_LIMITS } from '#server/http/auth/passphrase'
-import { noCookie, sendAway, SESSION_DAYS, tokenIn } from '#server/http/auth/sessions'
+import { noCookie, revokeSession, SESSION_DAYS, tokenIn } from '#server/http/auth/sessions'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { errorAt } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
@@ -25,7 +25,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const { zone } = settingsOf(kitchen())
   const now = nowMs()
   return {
-    here: !doorOf(request).network,
+    here: !listenerOf(request).network,
     hasPassphrase: access.passphrase() !== undefined,
     network: network && {
       addresses: [...network.addresses, ...namesHere().filter((name) => name.endsWith('.local'))].map(
@@ -45,13 +45,13 @@ export function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
-  const door = doorOf(request)
+  const listener = listenerOf(request)
   const { access } = kitchen()
   const intent = form.get('intent')
-  if (intent === 'leave' && door.network) {
-    const token = tokenIn(request.headers.get('cookie'), door.secure)
-    if (token) sendAway(access, token)
-    return redirect('/login', { headers: { 'Set-Cookie': noCookie(door.secure) } })
+  if (intent === 'leave' && listener.network) {
+    const token = tokenIn(request.headers.get('cookie'), listener.secure)
+    if (token) revokeSession(access, token)
+    return redirect('/login', { headers: { 'Set-Cookie': noCookie(listener.secure) } })
   }
   const refuse = (path: string, message: string, status = 422) =>
     data({ errors: [{ path, message }], typed: {} }, { status })
@@ -62,10 +62,10 @@ export async function action({ request }: Route.ActionArgs) {
       400,
     )
   // Who may come in is said at the machine itself.
-  if (door.network || intent === 'leave')
+  if (listener.network || intent === 'leave')
     return refuse(
       'intent',
-      door.network ? 'Do this on the computer that runs Omsel.' : 'This computer needs no sign-in.',
+      listener.network ? 'Do this on the computer that runs Omsel.' : 'This computer needs no sign-in.',
       403,
     )
   if (intent === 'code')
@@ -76,8 +76,8 @@ export async function action({ request }: Route.ActionArgs) {
     return access.dropSession(String(form.get('session')))
       ? { sentAway: true }
       : refuse('session', 'That device is no longer signed in.', 404)
-  const kept = await setPassphrase(kitchen(), form.get('passphrase'), form.get('again'), nowMs())
-  return kept.ok ? { set: true } : data({ errors: kept.errors, typed: {} }, { status: 422 })
+  const leftover = await setPassphrase(kitchen(), form.get('passphrase'), form.get('again'), nowMs())
+  return leftover.ok ? { set: true } : data({ errors: leftover.errors, typed: {} }, { status: 422 })
 }
 
 /** The phone by the stove, and who else may come in. */

@@ -1,9 +1,9 @@
 import { Button, Checkbox, Group, Select, Stack, Textarea, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { VARIETIES } from '#core/grain/varieties'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
-import type { ShelfBag } from './bag-row'
+import type { GrainBag } from './bag-row'
 
 const FIELDS = [
   'variety',
@@ -22,7 +22,7 @@ const GRAINS = FAMILIES.map((family) => ({
   items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id, label: v.name })),
 }))
 
-export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: Refused | undefined }) {
+export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: Refused | undefined }) {
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (bag?.id ?? '') ? refused : undefined
   const field = (name: (typeof FIELDS)[number]) => ({
@@ -52,7 +52,7 @@ export function BagForm({ bag, refused }: { bag: ShelfBag | undefined; refused: 
         />
         <Textarea
           label="What the label says"
-          description={`as printed, up to ${HOUSE_LIMITS.label} characters`}
+          description={`as printed, up to ${HOUSEHOLD_LIMITS.label} characters`}
           autosize
           minRows={2}
           {...field('label')}

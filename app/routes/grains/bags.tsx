@@ -2,11 +2,11 @@ import { Button, UnstyledButton } from '@mantine/core'
 import { Form, Link } from 'react-router'
 import { varietyOf } from '#core/grain/varieties'
 import { Kernel } from '../../ui/drawing/grain-pattern'
-import type { ShelfBag } from './bag-row'
+import type { GrainBag } from './bag-row'
 import classes from './grains.module.css'
 
 /** The household's own bags, each with what its label says beside what is known of the grain. */
-export function Bags({ bags, onEdit }: { bags: readonly ShelfBag[]; onEdit: (bag: ShelfBag) => void }) {
+export function Bags({ bags, onEdit }: { bags: readonly GrainBag[]; onEdit: (bag: GrainBag) => void }) {
   if (bags.length === 0)
     return (
       <p className="quiet">

@@ -5,10 +5,10 @@ import { VARIETIES } from '#core/grain/varieties'
 import { htmlOf, textOf } from '../../../tests/helpers/render'
 import { BagForm } from './bag-form'
 import { Bags } from './bags'
-import type { ShelfBag } from './bag-row'
-import { WhatGrain } from './identify-grain'
+import type { GrainBag } from './bag-row'
+import { IdentifyGrain } from './identify-grain'
 
-const bag = (over: Partial<ShelfBag> = {}): ShelfBag => ({
+const bag = (over: Partial<GrainBag> = {}): GrainBag => ({
   id: 'b1',
   variety: 'basmati',
   name: 'the big sack',
@@ -35,7 +35,7 @@ const inRouter = (node: React.ReactNode) => {
 }
 
 describe('bags', () => {
-  const list = (...bags: ShelfBag[]) => inRouter(<Bags bags={bags} onEdit={() => {}} />)
+  const list = (...bags: GrainBag[]) => inRouter(<Bags bags={bags} onEdit={() => {}} />)
   test('each says what it is, what is left, and what its label comes to', () => {
     const html = list(bag())
     for (const words of ['the big sack', '6.2 kg', 'Soak half an hour.', '1.78', '2.01', '1.70', 'label'])
@@ -92,10 +92,12 @@ describe('the form of a bag', () => {
 })
 
 test('what grain is this: ten kernels are drawn along their ruler', () => {
-  const html = htmlOf(<WhatGrain shelf={['basmati', 'quinoa']} />)
+  const html = htmlOf(<IdentifyGrain shelf={['basmati', 'quinoa']} />)
   expect(html.match(/rulerKernel/g)).toHaveLength(10)
   expect(html).toContain('Ten kernels, 70 mm end to end')
-  expect(textOf(<WhatGrain shelf={['basmati']} />)).toContain('Long-grain white , most likely: 7.0 by 2.1 mm')
+  expect(textOf(<IdentifyGrain shelf={['basmati']} />)).toContain(
+    'Long-grain white , most likely: 7.0 by 2.1 mm',
+  )
 })
 
 test('no grain is called by two names', () => {

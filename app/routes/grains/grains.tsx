@@ -1,12 +1,12 @@
 import { Button, Drawer } from '@mantine/core'
 import { useState } from 'react'
 import { data, Link, useNavigation } from 'react-router'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { AVOIDABLE, heldBy } from '#core/eaters/avoid'
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
 import { kitchen } from '#server/store/open-household'
 import { nowMs } from '#server/clock'
-import { shelfForecast } from '#server/queries/stock-forecast'
+import { stockForecast } from '#server/queries/stock-forecast'
 import { adoptLabel, dropBag, labelMeaning, saveBag } from '#server/commands/grains'
 import { formOf } from '../../ui/forms/read-form'
 import { Kernel } from '../../ui/drawing/grain-pattern'
@@ -14,19 +14,19 @@ import { typedOf, type Refused } from '../../ui/forms/errors'
 import type { Route } from './+types/grains'
 import { BagForm } from './bag-form'
 import { Bags } from './bags'
-import { Enough } from './stock-forecast'
-import type { ShelfBag } from './bag-row'
-import { WhatGrain } from './identify-grain'
+import { StockForecast } from './stock-forecast'
+import type { GrainBag } from './bag-row'
+import { IdentifyGrain } from './identify-grain'
 import classes from './grains.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Grains · Omsel' }]
 
 export function loader() {
   return {
-    forecast: shelfForecast(kitchen(), nowMs()),
+    forecast: stockForecast(kitchen(), nowMs()),
     bags: kitchen()
       .shelf.bags()
-      .map((bag): ShelfBag => ({
+      .map((bag): GrainBag => ({
         ...bag,
         notFor: kitchen()
           .eaters.all()
@@ -42,7 +42,7 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
   const typed = typedOf(form)
   const open = kitchen()
-  const acts = new Map<string, () => Read<unknown>>([
+  const acts = new Map<string, () => Result<unknown>>([
     ['save-bag', () => saveBag(open, typed)],
     ['drop-bag', () => dropBag(open, typed)],
     ['adopt-label', () => adoptLabel(open, typed)],
@@ -67,9 +67,9 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 /** Bags of the house, what grain one is, and every grain there is to know. */
-export default function Shelf({ loaderData, actionData }: Route.ComponentProps) {
+export default function GrainsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { bags } = loaderData
-  const [editing, setEditing] = useState<ShelfBag | 'new'>()
+  const [editing, setEditing] = useState<GrainBag | 'new'>()
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const saved =
     actionData && 'done' in actionData && actionData.done !== 'adopt-label' ? actionData.at : undefined
@@ -87,8 +87,8 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         <Button onClick={() => setEditing('new')}>Add a bag</Button>
       </div>
       <Bags bags={bags} onEdit={setEditing} />
-      <Enough forecast={loaderData.forecast} />
-      <WhatGrain shelf={[...new Set(bags.map((bag) => bag.variety))]} />
+      <StockForecast forecast={loaderData.forecast} />
+      <IdentifyGrain shelf={[...new Set(bags.map((bag) => bag.variety))]} />
       <h2 className="place-part">Every grain</h2>
       <ul className={classes.grains}>
         {VARIETIES.map((v) => (

@@ -12,7 +12,7 @@ const TEN = 10
 const LIMITS = { length: [5, 160], width: [4, 60] } as const
 
 /** Ten kernels along a ruler say what the grain is; a grain that is missing has its nearest neighbours on the shelf. */
-export function WhatGrain({ shelf }: { shelf: readonly VarietyId[] }) {
+export function IdentifyGrain({ shelf: grainBags }: { shelf: readonly VarietyId[] }) {
   const [mode, setMode] = useState<'what' | 'instead'>('what')
   return (
     <section className={`${classes.what} basin`} aria-label="What grain is this?">
@@ -24,7 +24,7 @@ export function WhatGrain({ shelf }: { shelf: readonly VarietyId[] }) {
           { value: 'instead', label: 'Substitutes' },
         ]}
       />
-      {mode === 'what' ? <TenKernels /> : <StandIns shelf={shelf} />}
+      {mode === 'what' ? <TenKernels /> : <StandIns shelf={grainBags} />}
     </section>
   )
 }
@@ -172,9 +172,9 @@ function Ruler({ length, width }: { length: number; width: number }) {
   )
 }
 
-function StandIns({ shelf }: { shelf: readonly VarietyId[] }) {
+function StandIns({ shelf: grainBags }: { shelf: readonly VarietyId[] }) {
   const [missing, setMissing] = useState<VarietyId>('jasmine')
-  const near = substitutesFor(varietyOf(missing), shelf.map(varietyOf)).slice(0, 4)
+  const near = substitutesFor(varietyOf(missing), grainBags.map(varietyOf)).slice(0, 4)
   return (
     <div>
       <Select

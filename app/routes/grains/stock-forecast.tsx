@@ -3,7 +3,7 @@ import { outlookWords, type Forecast } from '#core/stock/forecast'
 import classes from './grains.module.css'
 
 /** What the shelf is enough for, and what to buy: plain lines, to read in a shop. */
-export function Enough({ forecast: { outlooks, buy } }: { forecast: Forecast }) {
+export function StockForecast({ forecast: { outlooks, buy } }: { forecast: Forecast }) {
   if (outlooks.length === 0) return null
   return (
     <section aria-label="Enough for planned meals?">

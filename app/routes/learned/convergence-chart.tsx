@@ -18,7 +18,7 @@ interface NarrowingProps {
 const HEIGHT = 150
 
 /** A figure narrowing cook by cook: its line, and the band of one standard deviation around it. */
-export function Narrowing({ points, unit, prior, name }: NarrowingProps) {
+export function ConvergenceChart({ points, unit, prior, name }: NarrowingProps) {
   // Curves are drawn where they are looked at; what they say stands in words from the first.
   const drawn = useMounted()
   const shown = (n: number) => (unit === 'times' ? Math.exp(n) : n)

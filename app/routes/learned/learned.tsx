@@ -1,17 +1,17 @@
 import { data, Form, Link, useNavigation } from 'react-router'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { VARIETIES } from '#core/grain/varieties'
 import { FIGURE_KINDS, idOf, kindOf, priorSd, type FigureKind } from '#core/learn/figures'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { pinFigure, resetFigure, unsayFigure } from '#server/commands/notebook'
-import { beliefsIn } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from '#server/commands/rebuild-entry'
 import { formOf } from '../../ui/forms/read-form'
 import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
 import { dayWord } from '../../ui/time/clock-hour'
 import type { Route } from './+types/learned'
 import { Charts } from './charts'
-import { Narrowing, type Point } from './convergence-chart'
+import { ConvergenceChart, type Point } from './convergence-chart'
 import classes from '../notebook/notebook.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'What Omsel has learned · Omsel' }]
@@ -22,7 +22,7 @@ const IN_A_SCATTER = 160
 
 export function loader() {
   const open = kitchen()
-  const { beliefs, known } = beliefsIn(open)
+  const { beliefs, known } = currentBeliefs(open)
   const words = new Map(open.notebook.words().map((w) => [w.figure, w.kind]))
   const pots = new Map(open.equipment.vessels().map((row) => [row.id, row.name]))
   const heats = new Map(open.equipment.heats().map((row) => [row.id, row.name]))
@@ -100,7 +100,7 @@ const ORDER: FigureKind[] = ['grain', 'bag', 'steam', 'time', 'power']
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   const open = kitchen()
-  const acts = new Map<string, () => Read<unknown>>([
+  const acts = new Map<string, () => Result<unknown>>([
     ['pin', () => pinFigure(open, typed, nowMs())],
     ['reset', () => resetFigure(open, typed, nowMs())],
     ['unsay', () => unsayFigure(open, typed)],
@@ -158,7 +158,7 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
                 )}
               </p>
               {f.points.length > 1 && (
-                <Narrowing
+                <ConvergenceChart
                   points={f.points}
                   unit={FIGURE_KINDS[f.kind].unit}
                   prior={priorSd(f.figure)}

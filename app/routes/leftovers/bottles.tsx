@@ -1,17 +1,17 @@
 import { Button, Group, NativeSelect, TextInput } from '@mantine/core'
 import { Form } from 'react-router'
-import { KEPT_LIMITS } from '#core/contract/leftovers'
+import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
 import { bottleDoes, DRESSING_IDS, dressingFor, type DRESSINGS } from '#core/finish/dressing'
 import type { BottleRow } from '#server/store/leftovers'
 import { errorAt, type Refused } from '../../ui/forms/errors'
-import type { HouseClock } from '../../ui/time/clock-hour'
+import type { HouseholdClock } from '../../ui/time/clock-hour'
 import { momentWord } from './container-words'
 import classes from './leftovers.module.css'
 
 interface BottlesProps {
   bottles: readonly BottleRow[]
   styles: typeof DRESSINGS
-  clock: HouseClock
+  clock: HouseholdClock
   now: number
   refused: Refused | undefined
 }
@@ -70,7 +70,7 @@ export function Bottles({ bottles, styles, clock, now, refused }: BottlesProps) 
           <TextInput
             label="Amount made, g"
             name="made_g"
-            description={`${KEPT_LIMITS.bottle_g[0]} to ${KEPT_LIMITS.bottle_g[1]} g`}
+            description={`${LEFTOVER_LIMITS.bottle_g[0]} to ${LEFTOVER_LIMITS.bottle_g[1]} g`}
             inputMode="decimal"
             defaultValue={mine?.typed.made_g ?? ''}
             error={errorAt(mine, 'made_g')}

@@ -6,31 +6,31 @@ import { v4 as uuid } from 'uuid'
 import { varietyOf } from '#core/grain/varieties'
 import { coolingGivenOf, fasterWays, type Cooling } from '#core/leftovers/cooling'
 import { guidanceOf, type Guidance } from '#core/leftovers/guidance'
-import { keptAt, type KeptEventKind, type KeptView } from '#core/leftovers/container-state'
+import { containerState, type LeftoverEventKind, type ContainerState } from '#core/leftovers/container-state'
 import { reheating } from '#core/leftovers/reheat'
-import type { KeptWithEvents } from '#server/store/leftovers'
+import type { LeftoverWithEvents } from '#server/store/leftovers'
 import { ContainerSection } from '../../ui/drawing/container-section'
-import type { HouseClock } from '../../ui/time/clock-hour'
+import type { HouseholdClock } from '../../ui/time/clock-hour'
 import { coolingWords, momentWord, portionsWord, useByWords } from './container-words'
 import classes from './leftovers.module.css'
 
 export interface Shown {
-  row: KeptWithEvents
-  view: KeptView
+  row: LeftoverWithEvents
+  view: ContainerState
   cooling: Cooling
   /** Not cold yet, or not for long. */
   warm: boolean
 }
 
-interface KeptCardProps extends Shown {
+interface LeftoverCardProps extends Shown {
   guidance: Guidance
   now: number
-  clock: HouseClock
+  clock: HouseholdClock
   pan: { name: string; watts: number } | null
   kitchenC: number
 }
 
-const TOLD: Partial<Record<KeptEventKind, string>> = {
+const TOLD: Partial<Record<LeftoverEventKind, string>> = {
   'to-fridge': 'put in the fridge',
   'to-freezer': 'frozen',
   thawed: 'thawed',
@@ -40,11 +40,21 @@ const TOLD: Partial<Record<KeptEventKind, string>> = {
 }
 
 /** One container: what is in it, how deep, until when; and what one does with it. */
-export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, kitchenC }: KeptCardProps) {
+export function ContainerCard({
+  row,
+  view,
+  cooling,
+  warm,
+  guidance,
+  now,
+  clock,
+  pan,
+  kitchenC,
+}: LeftoverCardProps) {
   const title = useId()
   const fetcher = useFetcher()
   const busy = fetcher.state !== 'idle'
-  const tell = (kind: KeptEventKind, more: Record<string, string> = {}) =>
+  const tell = (kind: LeftoverEventKind, more: Record<string, string> = {}) =>
     void fetcher.submit({ intent: 'tell', id: uuid(), kept_id: row.id, kind, ...more }, { method: 'post' })
   const useBy = useByWords(view, now, clock)
   const variety = varietyOf(row.variety)
@@ -171,7 +181,12 @@ export function KeptCard({ row, view, cooling, warm, guidance, now, clock, pan, 
 }
 
 /** What another authority would say, so that both stand there. */
-function otherSays(row: KeptWithEvents, view: KeptView, now: number, clock: HouseClock): string {
+function otherSays(
+  row: LeftoverWithEvents,
+  view: ContainerState,
+  now: number,
+  clock: HouseholdClock,
+): string {
   const packed = {
     cookedMs: row.cooked_ms,
     packedMs: row.packed_ms,
@@ -179,7 +194,8 @@ function otherSays(row: KeptWithEvents, view: KeptView, now: number, clock: Hous
     portions: row.portions,
     grams: row.grams,
   }
-  const by = (authority: 'uk' | 'us') => keptAt(packed, row.events, guidanceOf(authority), now).useByMs
+  const by = (authority: 'uk' | 'us') =>
+    containerState(packed, row.events, guidanceOf(authority), now).useByMs
   return [['UK', by('uk')] as const, ['US', by('us')] as const]
     .filter(([, ms]) => ms !== null && ms !== view.useByMs)
     .map(([name, ms]) => `${name} guidance: ${momentWord(ms!, now, clock)}`)
@@ -194,10 +210,10 @@ function Reheat({
   busy,
   onDone,
 }: {
-  row: KeptWithEvents
-  view: KeptView
+  row: LeftoverWithEvents
+  view: ContainerState
   guidance: Guidance
-  pan: KeptCardProps['pan']
+  pan: LeftoverCardProps['pan']
   busy: boolean
   onDone: () => void
 }) {

@@ -1,17 +1,17 @@
 import { COLD_C, COOL_C, type Cooling } from '#core/leftovers/cooling'
 import type { Guidance } from '#core/leftovers/guidance'
-import type { KeptView } from '#core/leftovers/container-state'
-import { clockTime, dayWord, spanWord, type HouseClock } from '../../ui/time/clock-hour'
+import type { ContainerState } from '#core/leftovers/container-state'
+import { clockTime, dayWord, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
 
 /** "today 19:10", "tomorrow 19:10". */
-export const momentWord = (ms: number, nowMs: number, clock: HouseClock): string =>
+export const momentWord = (ms: number, nowMs: number, clock: HouseholdClock): string =>
   `${dayWord(ms, nowMs, clock.zone)} ${clockTime(ms, clock)}`
 
 /** Until when, in words; what is past is said so and not only shown. */
 export function useByWords(
-  view: KeptView,
+  view: ContainerState,
   nowMs: number,
-  clock: HouseClock,
+  clock: HouseholdClock,
 ): { says: string; past: boolean } {
   if (view.useByMs === null)
     return {
@@ -37,7 +37,7 @@ export function coolingWords(
   packedMs: number,
   nowMs: number,
   guidance: Guidance,
-  clock: HouseClock,
+  clock: HouseholdClock,
 ): { says: string; slow: string | null } {
   const at = (celsius: number, minutes: number) =>
     minutes === Infinity

@@ -1,6 +1,6 @@
 import { Button, Group, TextInput } from '@mantine/core'
 import { Form } from 'react-router'
-import { KEPT_LIMITS } from '#core/contract/leftovers'
+import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
 import type { ContainerRow } from '#server/store/leftovers'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import classes from './leftovers.module.css'
@@ -60,21 +60,21 @@ export function Containers({
           <TextInput label="Name" {...field('name')} />
           <TextInput
             label="Capacity, mL"
-            description={range(KEPT_LIMITS.ml, 'mL')}
+            description={range(LEFTOVER_LIMITS.ml, 'mL')}
             inputMode="decimal"
             {...field('ml')}
             w={150}
           />
           <TextInput
             label="Depth when full, mm"
-            description={range(KEPT_LIMITS.depth_mm, 'mm')}
+            description={range(LEFTOVER_LIMITS.depth_mm, 'mm')}
             inputMode="decimal"
             {...field('depth_mm')}
             w={150}
           />
           <TextInput
             label="How many"
-            description={range(KEPT_LIMITS.many, '')}
+            description={range(LEFTOVER_LIMITS.many, '')}
             inputMode="numeric"
             {...field('many', '1')}
             w={110}

@@ -1,9 +1,9 @@
 import { Link } from 'react-router'
-import { keptAt, packedOf } from '#core/leftovers/container-state'
+import { containerState, packedOf } from '#core/leftovers/container-state'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import { nowMs } from '#server/clock'
 import { guidanceIn } from '#server/commands/leftovers'
-import { keptNow } from '#server/queries/leftovers'
+import { currentLeftovers } from '#server/queries/leftovers'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import type { Route } from './+types/labels'
 import { clockTime } from '../../ui/time/clock-hour'
@@ -16,7 +16,7 @@ export function loader() {
   const open = kitchen()
   const settings = settingsOf(open)
   return {
-    kept: keptNow(open, nowMs())
+    kept: currentLeftovers(open, nowMs())
       .filter(({ view }) => view.pastMs === 0)
       .map(({ row }) => row),
     guidance: guidanceIn(open),
@@ -30,18 +30,18 @@ const ON_A_PAGE = 12
 
 /** Labels for what is kept: what it is, when it was cooked, until when, and that it is reheated once. Good in black and white. */
 export default function Labels({ loaderData }: Route.ComponentProps) {
-  const { kept, guidance, clock, nowMs: now } = loaderData
+  const { kept: leftover, guidance, clock, nowMs: now } = loaderData
   return (
     <main className={classes.page}>
       <div className={classes.bar}>
         <Link to="/leftovers">Stored</Link>
         <h1 className="figure">Labels</h1>
-        {kept.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
+        {leftover.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
         <PrintKey />
       </div>
       <ul className={classes.sheet}>
-        {kept.slice(0, ON_A_PAGE).map((row) => {
-          const view = keptAt(packedOf(row), row.events, guidance, now)
+        {leftover.slice(0, ON_A_PAGE).map((row) => {
+          const view = containerState(packedOf(row), row.events, guidance, now)
           return (
             <li key={row.id}>
               <b className="figure">{row.title}</b>
@@ -65,7 +65,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
           )
         })}
       </ul>
-      {kept.length === 0 && <p>No leftovers to label.</p>}
+      {leftover.length === 0 && <p>No leftovers to label.</p>}
       <p className={classes.small}>{FOLLOW_LOCAL}</p>
     </main>
   )

@@ -1,23 +1,23 @@
 import { coolingOf } from '#core/leftovers/cooling'
 import { guidanceOf } from '#core/leftovers/guidance'
-import { keptAt, type KeptEvent } from '#core/leftovers/container-state'
-import type { KeptWithEvents } from '#server/store/leftovers'
+import { containerState, type LeftoverEvent } from '#core/leftovers/container-state'
+import type { LeftoverWithEvents } from '#server/store/leftovers'
 import { htmlOf, textOf } from '../../../tests/helpers/render'
 import { ContainerSection } from '../../ui/drawing/container-section'
 import { LoosenDrawing } from '../../ui/drawing/loosen-drawing'
-import { SupperBoard, type BoardTask } from '../../ui/drawing/meal-board'
+import { MealBoard, type BoardTask } from '../../ui/drawing/meal-board'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
 import { varietyOf } from '#core/grain/varieties'
-import { coolingSignals, CoolingStrip, nextOf, type CoolingTub } from '../stove/cooling-strip'
+import { coolingSignals, CoolingStrip, nextOf, type CoolingContainer } from '../stove/cooling-strip'
 import { GuidanceLine } from './guidance-line'
-import { KeptCard } from './container-card'
+import { ContainerCard } from './container-card'
 import { coolingWords, momentWord, portionsWord, useByWords } from './container-words'
 
 const HOUR = 3_600_000
 const COOKED = Date.UTC(2026, 2, 5, 18, 0)
 const clock = { zone: 'Europe/Berlin', clock: '24' as const }
 const guidance = guidanceOf('stricter')
-const row = (more: Partial<KeptWithEvents> = {}): KeptWithEvents => ({
+const row = (more: Partial<LeftoverWithEvents> = {}): LeftoverWithEvents => ({
   id: 'k',
   cook_id: null,
   title: 'short-white',
@@ -37,8 +37,8 @@ const row = (more: Partial<KeptWithEvents> = {}): KeptWithEvents => ({
   events: [],
   ...more,
 })
-const shown = (r: KeptWithEvents, nowMs: number, warm = false) => {
-  const view = keptAt(
+const shown = (r: LeftoverWithEvents, nowMs: number, warm = false) => {
+  const view = containerState(
     { cookedMs: r.cooked_ms, packedMs: r.packed_ms, place: r.place, portions: r.portions, grams: r.grams },
     r.events,
     guidance,
@@ -56,9 +56,9 @@ const shown = (r: KeptWithEvents, nowMs: number, warm = false) => {
   )
   return { row: r, view, cooling, warm }
 }
-const cardOf = (r: KeptWithEvents, nowMs: number, warm = false) =>
+const cardOf = (r: LeftoverWithEvents, nowMs: number, warm = false) =>
   textOf(
-    <KeptCard
+    <ContainerCard
       {...shown(r, nowMs, warm)}
       guidance={guidance}
       now={nowMs}
@@ -67,7 +67,7 @@ const cardOf = (r: KeptWithEvents, nowMs: number, warm = false) =>
       kitchenC={20}
     />,
   )
-const event = (kind: KeptEvent['kind'], hours: number): KeptEvent => ({
+const event = (kind: LeftoverEvent['kind'], hours: number): LeftoverEvent => ({
   id: kind,
   kind,
   atMs: COOKED + hours * HOUR,
@@ -133,7 +133,7 @@ test('guidance stands with its source, figure by figure', () => {
 })
 
 describe('cooling at the stove', () => {
-  const tub = (more: Partial<CoolingTub> = {}): CoolingTub => ({
+  const container = (more: Partial<CoolingContainer> = {}): CoolingContainer => ({
     id: 't',
     title: 'barley',
     containerName: 'the tray',
@@ -144,25 +144,28 @@ describe('cooling at the stove', () => {
     ...more,
   })
   test('says what each tub next wants, the soonest first, and calls when it is due', () => {
-    expect(nextOf(tub())).toEqual({ atMs: COOKED + 150 * 60_000, says: 'cold: put the lid on' })
-    expect(nextOf(tub({ out: true }))).toEqual({ atMs: COOKED + 40 * 60_000, says: 'into the fridge' })
+    expect(nextOf(container())).toEqual({ atMs: COOKED + 150 * 60_000, says: 'cold: put the lid on' })
+    expect(nextOf(container({ out: true }))).toEqual({ atMs: COOKED + 40 * 60_000, says: 'into the fridge' })
     expect(
       nextOf(
-        tub({ out: true, cooling: { to21Min: 400, to5Min: Infinity, leavesHotMin: 5, tooSlow: 'cool' } }),
+        container({
+          out: true,
+          cooling: { to21Min: 400, to5Min: Infinity, leavesHotMin: 5, tooSlow: 'cool' },
+        }),
       )!.atMs,
     ).toBe(COOKED)
     expect(
-      nextOf(tub({ cooling: { to21Min: 90, to5Min: Infinity, leavesHotMin: 5, tooSlow: null } })),
+      nextOf(container({ cooling: { to21Min: 90, to5Min: Infinity, leavesHotMin: 5, tooSlow: null } })),
     ).toBeUndefined()
     const both = textOf(
       <CoolingStrip
-        tubs={[tub(), tub({ id: 'u', out: true, containerName: 'the tin' })]}
+        tubs={[container(), container({ id: 'u', out: true, containerName: 'the tin' })]}
         now={COOKED + 10 * 60_000}
       />,
     )
     expect(both.indexOf('the tin')).toBeLessThan(both.indexOf('the tray'))
-    expect(coolingSignals([tub({ out: true })], COOKED + 39 * 60_000)).toEqual([])
-    expect(coolingSignals([tub({ out: true })], COOKED + 41 * 60_000)).toMatchObject([
+    expect(coolingSignals([container({ out: true })], COOKED + 39 * 60_000)).toEqual([])
+    expect(coolingSignals([container({ out: true })], COOKED + 41 * 60_000)).toMatchObject([
       { kind: 'ended', says: 'the tray: into the fridge' },
     ])
     expect(htmlOf(<CoolingStrip tubs={[]} now={COOKED} />)).not.toContain('<ul')
@@ -202,7 +205,7 @@ describe('drawings', () => {
       { dish: 1, title: 'lift', start: -3, end: 0, hands: true, track: null, hand: 1 },
     ]
     const html = htmlOf(
-      <SupperBoard
+      <MealBoard
         tracks={[
           { id: 'gas', name: 'big gas' },
           { id: 'oven', name: 'oven' },

@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core'
 import { data, Link } from 'react-router'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import { DRESSINGS } from '#core/finish/dressing'
 import { deliveredPower } from '#core/heat/sources'
 import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
-import { keptAt, packedOf } from '#core/leftovers/container-state'
+import { containerState, packedOf } from '#core/leftovers/container-state'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import {
@@ -14,9 +14,9 @@ import {
   makeBottle,
   saveContainer,
   takeFromBottle,
-  tellKept,
+  recordLeftoverEvent,
 } from '#server/commands/leftovers'
-import { keptNow } from '#server/queries/leftovers'
+import { currentLeftovers } from '#server/queries/leftovers'
 import { formOf } from '../../ui/forms/read-form'
 import { typedOf, type Refused } from '../../ui/forms/errors'
 import type { Route } from './+types/leftovers'
@@ -24,7 +24,7 @@ import { useNow } from '../../ui/time/use-now'
 import { Bottles } from './bottles'
 import { Containers } from './containers'
 import { GuidanceLine } from './guidance-line'
-import { KeptCard, type Shown } from './container-card'
+import { ContainerCard, type Shown } from './container-card'
 import classes from './leftovers.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Leftovers · Omsel' }]
@@ -34,7 +34,7 @@ export function loader() {
   const settings = settingsOf(open)
   const [heat] = open.equipment.heats()
   return {
-    kept: keptNow(open, nowMs()).map(({ row }) => row),
+    kept: currentLeftovers(open, nowMs()).map(({ row }) => row),
     guidance: guidanceIn(open),
     authority: open.household.guidance().guidance,
     containers: open.kept.containers(),
@@ -62,8 +62,8 @@ export function loader() {
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   const open = kitchen()
-  const acts = new Map<string, () => Read<unknown>>([
-    ['tell', () => tellKept(open, typed, nowMs())],
+  const acts = new Map<string, () => Result<unknown>>([
+    ['tell', () => recordLeftoverEvent(open, typed, nowMs())],
     ['save-container', () => saveContainer(open, typed)],
     ['drop-container', () => dropContainer(open, typed)],
     ['make-bottle', () => makeBottle(open, typed, nowMs())],
@@ -92,13 +92,13 @@ export async function action({ request }: Route.ActionArgs) {
 const COLD_LONG_MIN = 60
 
 /** What lies in fridge and freezer, what is still cooling, and until when each is good. */
-export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
-  const { kept, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
+export default function LeftoversPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { kept: leftover, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
   const now = useNow(loaderData.nowMs)
   const refused = actionData && 'errors' in actionData ? actionData : undefined
-  const shown = kept
+  const shown = leftover
     .map((row): Shown => {
-      const view = keptAt(packedOf(row), row.events, guidance, now)
+      const view = containerState(packedOf(row), row.events, guidance, now)
       const cooling = coolingOf(coolingGivenOf(row, kitchenC), guidance)
       return {
         row,
@@ -132,7 +132,7 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
       <div className="place-head">
         <h1 className="figure">Leftovers</h1>
         <div className={classes.acts}>
-          {kept.length > 0 && <Link to="/leftovers/labels">labels to print</Link>}
+          {leftover.length > 0 && <Link to="/leftovers/labels">labels to print</Link>}
           <Button component={Link} to="/leftovers/put-away">
             Store leftovers
           </Button>
@@ -152,7 +152,7 @@ export default function Kept({ loaderData, actionData }: Route.ComponentProps) {
             ) : (
               <ul className={classes.shelf} data-place={id}>
                 {items.map((item) => (
-                  <KeptCard
+                  <ContainerCard
                     key={item.row.id}
                     {...item}
                     guidance={guidance}

@@ -2,8 +2,8 @@ import { Button, Checkbox, NativeSelect, NumberInput, Radio, Stack, TextInput } 
 import { IconAlertTriangle, IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { data, Link, redirect, useNavigation, useSubmit } from 'react-router'
-import { KEPT_LIMITS, type ParcelJson } from '#core/contract/leftovers'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { LEFTOVER_LIMITS, type ContainerJson } from '#core/contract/leftovers'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { blendOf } from '#core/grain/blend'
 import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { COOLING_PLACES, coolingOf, fasterWays, type CoolingPlace } from '#core/leftovers/cooling'
@@ -28,7 +28,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const id = new URL(request.url).searchParams.get('cook')
   const cook = id === null ? undefined : open.cooks.find(id)
   if (id !== null && !cook) throw new Response('Batch not found.', { status: 404 })
-  const read = cook && readPlanRequest(cook.request)
+  const read = cook && parsePlanRequest(cook.request)
   const asked = read?.ok ? read.value : undefined
   const noted = cook && open.cooks.findNoted(cook.id)
   const blend = asked && blendOf(asked.grains)
@@ -68,19 +68,19 @@ export async function action({ request }: Route.ActionArgs) {
       },
       { status: 400 },
     )
-  let parcel: unknown
+  let container: unknown
   try {
-    parcel = JSON.parse(String(form.get('parcel') ?? ''))
+    container = JSON.parse(String(form.get('parcel') ?? ''))
   } catch {
     return data({ errors: [{ path: 'parcel', message: 'leftover must be JSON' }] }, { status: 400 })
   }
   const open = kitchen()
   const stuck = form.get('stuck')
   if (stuck !== null) {
-    const kept = keepStuck(open, { vessel_id: form.get('vessel_id'), sticks_g: stuck })
-    if (!kept.ok) return data({ errors: kept.errors }, { status: 422 })
+    const leftover = keepStuck(open, { vessel_id: form.get('vessel_id'), sticks_g: stuck })
+    if (!leftover.ok) return data({ errors: leftover.errors }, { status: 422 })
   }
-  const put = putAway(open, parcel, nowMs())
+  const put = putAway(open, container, nowMs())
   if (!put.ok) return data({ errors: put.errors }, { status: 422 })
   return redirect('/leftovers')
 }
@@ -114,17 +114,17 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
   const density = cook?.densityGMl ?? varietyOf(variety).cookedDensity
   const waterShare = cook?.waterShare ?? USUAL_WATER
   const leftG = Math.max(0, (weighed - stuck) * (1 - Math.min(1, eaten / servings)))
-  const portions = Math.max(KEPT_LIMITS.portions[0], servings - eaten)
+  const portions = Math.max(LEFTOVER_LIMITS.portions[0], servings - eaten)
   const [picked, setPicked] = useState<Record<string, number>>(() =>
     countsOf(suggestContainers(leftG, density, portions, owned)),
   )
   const into = owned.flatMap((c) => Array.from({ length: picked[c.id] ?? 0 }, () => c))
   const filled = shareOut(leftG, density, portions, into)
   const over = filled.some((f) => f.over)
-  const tooLittle = leftG < KEPT_LIMITS.grams[0]
+  const tooLittle = leftG < LEFTOVER_LIMITS.grams[0]
   const errors = actionData && 'errors' in actionData ? actionData.errors : []
   const send = () => {
-    const parcel: ParcelJson = {
+    const container: ContainerJson = {
       cook_id: cook?.id ?? null,
       title: title.trim() || varietyOf(variety).name,
       variety,
@@ -142,7 +142,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
     void submit(
       {
         intent: 'put-away',
-        parcel: JSON.stringify(parcel),
+        parcel: JSON.stringify(container),
         ...(larger && cook ? { stuck: String(stuck), vessel_id: cook.vesselId } : {}),
       },
       { method: 'post' },
@@ -178,7 +178,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
             label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'}
             value={weighed}
             min={5}
-            max={KEPT_LIMITS.grams[1]}
+            max={LEFTOVER_LIMITS.grams[1]}
             step={10}
             clampBehavior="blur"
             allowNegative={false}
@@ -274,7 +274,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
                   <button
                     type="button"
                     aria-label={`Add one ${c.name}`}
-                    disabled={into.length >= KEPT_LIMITS.containers}
+                    disabled={into.length >= LEFTOVER_LIMITS.containers}
                     onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}
                   >
                     <IconPlus size={16} />

@@ -3,8 +3,8 @@ import { useEffect, useState } from 'react'
 import { data, Form, redirect, useNavigation } from 'react-router'
 import { nowMs } from '#server/clock'
 import { enterBy, joinBy } from '#server/http/auth/sign-in'
-import { doorOf, guardState } from '#server/http/auth/auth'
-import { isIn, sessionCookie, tokenIn } from '#server/http/auth/sessions'
+import { listenerOf, guardState } from '#server/http/auth/auth'
+import { isAuthenticated, sessionCookie, tokenIn } from '#server/http/auth/sessions'
 import { kitchen } from '#server/store/open-household'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/login'
@@ -17,19 +17,22 @@ const wayOn = (to: string | null): string =>
   to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/login') ? to : '/'
 
 export function loader({ request }: Route.LoaderArgs) {
-  const door = doorOf(request)
+  const listener = listenerOf(request)
   const to = wayOn(new URL(request.url).searchParams.get('to'))
-  if (!door.network || isIn(kitchen().access, tokenIn(request.headers.get('cookie'), door.secure), nowMs()))
+  if (
+    !listener.network ||
+    isAuthenticated(kitchen().access, tokenIn(request.headers.get('cookie'), listener.secure), nowMs())
+  )
     return redirect(to)
   return { fingerprint: guardState().network?.certificates.fingerprint }
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
-  const door = doorOf(request)
-  if (!door.network) return redirect('/')
+  const listener = listenerOf(request)
+  if (!listener.network) return redirect('/')
   const { throttle, joins } = guardState()
-  const visitor = { address: door.address, userAgent: request.headers.get('user-agent'), nowMs: nowMs() }
+  const visitor = { address: listener.address, userAgent: request.headers.get('user-agent'), nowMs: nowMs() }
   const intent = form.get('intent')
   if (intent !== 'enter' && intent !== 'join')
     return data(
@@ -42,7 +45,7 @@ export async function action({ request }: Route.ActionArgs) {
       : joinBy(kitchen(), throttle, joins, form.get('code'), visitor)
   if (entered.ok)
     return redirect(wayOn(new URL(request.url).searchParams.get('to')), {
-      headers: { 'Set-Cookie': sessionCookie(entered.value, door.secure) },
+      headers: { 'Set-Cookie': sessionCookie(entered.value, listener.secure) },
     })
   if ('waitS' in entered)
     return data(
@@ -59,7 +62,7 @@ export async function action({ request }: Route.ActionArgs) {
 export const headers: Route.HeadersFunction = ({ actionHeaders }) => actionHeaders
 
 /** The door of the house for a device that has not been let in. */
-export default function Enter({ actionData }: Route.ComponentProps) {
+export default function LoginPage({ actionData }: Route.ComponentProps) {
   // A code comes behind the # of the address, which no server and no log is told.
   const [code, setCode] = useState<string>()
   useEffect(() => {

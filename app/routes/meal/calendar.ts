@@ -10,42 +10,42 @@ const SUBSCRIBED_S = 300
 /** The evening's steps for a calendar: what hands are wanted for, each with its alarm. Moments are instants, so no zone and no clock change moves them. */
 export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
-  const supper = open.suppers.find(params.supper)
-  if (!supper) throw new Response('Meal not found.', { status: 404 })
-  const schedule = scheduleIn(open, supper, nowMs())
+  const meal = open.suppers.find(params.supper)
+  if (!meal) throw new Response('Meal not found.', { status: 404 })
+  const schedule = scheduleIn(open, meal, nowMs())
   const calendar = ical({
-    name: supper.title,
+    name: meal.title,
     prodId: { company: 'omsel', product: 'supper', language: 'EN' },
     ttl: SUBSCRIBED_S,
   })
-  const url = new URL(`/meal/${supper.id}`, request.url).toString()
+  const url = new URL(`/meal/${meal.id}`, request.url).toString()
   for (const dish of schedule?.dishes ?? [])
     for (const task of dish.tasks) {
       if (!task.hands_on && task.resource === undefined) continue
       const event = calendar.createEvent({
-        id: `${supper.id}-${dish.id}-${task.id}`,
+        id: `${meal.id}-${dish.id}-${task.id}`,
         start: new Date(task.starts_at),
         end: new Date(task.ends_at),
         summary: `${dish.title}: ${task.title}`,
         url,
-        stamp: new Date(supper.made_ms),
+        stamp: new Date(meal.made_ms),
       })
       // Half a minute before, so that one stands there when it begins.
       event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: task.title })
     }
-  const tableMs = schedule ? Date.parse(schedule.table_at) : supper.serve_ms
+  const tableMs = schedule ? Date.parse(schedule.table_at) : meal.serve_ms
   calendar.createEvent({
-    id: `${supper.id}-table`,
+    id: `${meal.id}-table`,
     start: new Date(tableMs),
     end: new Date(tableMs + 60_000),
-    summary: `${supper.title}: serve`,
+    summary: `${meal.title}: serve`,
     url,
-    stamp: new Date(supper.made_ms),
+    stamp: new Date(meal.made_ms),
   })
   return new Response(calendar.toString(), {
     headers: {
       'Content-Type': 'text/calendar; charset=utf-8',
-      'Content-Disposition': `inline; filename="${supper.id}.ics"`,
+      'Content-Disposition': `inline; filename="${meal.id}.ics"`,
     },
   })
 }

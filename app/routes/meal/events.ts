@@ -1,13 +1,13 @@
 import { data } from 'react-router'
 import { answerPress } from '#server/commands/answer-press'
 import { kitchen } from '#server/store/open-household'
-import { pressSupper } from '#server/commands/meal-events'
+import { pressMeal } from '#server/commands/meal-events'
 import type { Route } from './+types/events'
 
 /** One press at a supper. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { body, status } = await answerPress(request, 'supper', (said, receivedMs) =>
-    pressSupper(kitchen(), params.supper, said, receivedMs),
+    pressMeal(kitchen(), params.supper, said, receivedMs),
   )
   return data(body, { status })
 }

@@ -6,7 +6,7 @@ import * as calendar from './calendar'
 import { wallMs } from '../../ui/time/clock-hour'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { addDish, dropDish, readTasks, saveSupper } from '#server/commands/meals'
+import { addDish, dropDish, parseTasks, saveMeal } from '#server/commands/meals'
 import { scheduleIn } from '#server/queries/meal-schedule'
 
 const NOW = Date.UTC(2026, 2, 5, 12, 0)
@@ -28,7 +28,7 @@ afterEach(() => {
 
 const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }[] }) => read.errors?.[0]
 const lay = (serveMs = Date.UTC(2026, 2, 5, 18, 0), cooks = '2') => {
-  const read = saveSupper(kitchen, { title: 'e.g. Sunday dinner', serve_ms: String(serveMs), cooks }, NOW)
+  const read = saveMeal(kitchen, { title: 'e.g. Sunday dinner', serve_ms: String(serveMs), cooks }, NOW)
   if (!read.ok) throw new Error(read.errors[0]!.message)
   return read.value
 }
@@ -50,7 +50,7 @@ const roots = {
   tasks: 'Cut; 15; hands\nRoast; 45; oven; look every 20',
   hold_max_minutes: '20',
 }
-const supper = (id: string) => kitchen.suppers.find(id)!
+const meal = (id: string) => kitchen.suppers.find(id)!
 
 describe('a supper', () => {
   test('takes grains and what goes with them, and plans them on what the house has', () => {
@@ -61,21 +61,21 @@ describe('a supper', () => {
       roots,
     ])
       expect(addDish(kitchen, id, dish).ok).toBe(true)
-    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    const schedule = scheduleIn(kitchen, meal(id), NOW)!
     expect([schedule.feasible, schedule.conflicts]).toEqual([true, []])
     expect(schedule.dishes.map((d) => d.title)).toEqual(['heavy-pot', 'cooker', 'roots'])
     // The hour of the supper is the hour, whatever the pot was planned for.
     for (const d of schedule.dishes)
-      expect(Date.parse(d.ready_at)).toBeGreaterThan(supper(id).serve_ms - 46 * 60_000)
-    expect(dropDish(kitchen, id, supper(id).dishes[0]!.id).ok).toBe(true)
-    expect(supper(id).dishes).toHaveLength(2)
+      expect(Date.parse(d.ready_at)).toBeGreaterThan(meal(id).serve_ms - 46 * 60_000)
+    expect(dropDish(kitchen, id, meal(id).dishes[0]!.id).ok).toBe(true)
+    expect(meal(id).dishes).toHaveLength(2)
   })
 
   test('two dishes in one pot are a conflict in words', () => {
     const id = lay()
     addDish(kitchen, id, grain('heavy-pot'))
     addDish(kitchen, id, { ...grain('heavy-pot'), title: 'the second' })
-    expect(scheduleIn(kitchen, supper(id), NOW)!.conflicts[0]).toBe(
+    expect(scheduleIn(kitchen, meal(id), NOW)!.conflicts[0]).toBe(
       'the second and heavy-pot both use heavy pot; choose another pot.',
     )
   })
@@ -83,7 +83,7 @@ describe('a supper', () => {
   test('too soon, it says by when it could be', () => {
     const id = lay(NOW + 10 * 60_000)
     addDish(kitchen, id, roots)
-    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    const schedule = scheduleIn(kitchen, meal(id), NOW)!
     expect(Date.parse(schedule.ready_by!)).toBe(NOW + 60 * 60_000)
   })
 
@@ -100,32 +100,32 @@ describe('a supper', () => {
   ])('%j is refused by its name, and the supper stays as it was', (dish, path) => {
     const id = lay()
     expect(errorOf(addDish(kitchen, id, dish))!.path).toBe(path)
-    expect(supper(id).dishes).toEqual([])
+    expect(meal(id).dishes).toEqual([])
   })
   test('hands, hours and names have their limits', () => {
-    expect(errorOf(saveSupper(kitchen, { title: 'x', serve_ms: 'soon', cooks: '1' }, NOW))!.path).toBe(
+    expect(errorOf(saveMeal(kitchen, { title: 'x', serve_ms: 'soon', cooks: '1' }, NOW))!.path).toBe(
       'serve_ms',
     )
-    expect(errorOf(saveSupper(kitchen, { title: 'x', serve_ms: '1', cooks: '7' }, NOW))!.message).toContain(
+    expect(errorOf(saveMeal(kitchen, { title: 'x', serve_ms: '1', cooks: '7' }, NOW))!.message).toContain(
       '1 to 4',
     )
     expect(
-      errorOf(saveSupper(kitchen, { id: 'nobody', title: 'x', serve_ms: '1', cooks: '1' }, NOW))!.path,
+      errorOf(saveMeal(kitchen, { id: 'nobody', title: 'x', serve_ms: '1', cooks: '1' }, NOW))!.path,
     ).toBe('id')
     expect(errorOf(addDish(kitchen, 'nobody', roots))!.path).toBe('supper')
   })
 })
 
 test('tasks are read as they are typed', () => {
-  expect(readTasks('Cut the roots; 15 min; hands\n\nRoast; 45; Oven; look every 20')).toEqual({
+  expect(parseTasks('Cut the roots; 15 min; hands\n\nRoast; 45; Oven; look every 20')).toEqual({
     ok: true,
     value: [
       { id: 't1', title: 'Cut the roots', minutes: 15, hands_on: true, needs: 'none' },
       { id: 't2', title: 'Roast', minutes: 45, hands_on: false, needs: 'oven', look_in_every_min: 20 },
     ],
   })
-  expect(errorOf(readTasks('x; 5; look every 1'))!.message).toContain('2 to 240')
-  expect(errorOf(readTasks('x; 5; toString'))!.message).toContain('line 1: use hands')
+  expect(errorOf(parseTasks('x; 5; look every 1'))!.message).toContain('2 to 240')
+  expect(errorOf(parseTasks('x; 5; toString'))!.message).toContain('line 1: use hands')
 })
 
 describe('the calendar', () => {
@@ -147,7 +147,7 @@ describe('the calendar', () => {
     addDish(kitchen, id, roots)
     addDish(kitchen, id, grain('heavy-pot'))
     const events = await read(id)
-    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    const schedule = scheduleIn(kitchen, meal(id), NOW)!
     const wanted = schedule.dishes.flatMap((d) =>
       d.tasks.filter((t) => t.hands_on || t.resource !== undefined),
     )
@@ -173,7 +173,7 @@ describe('the calendar', () => {
       id,
       grain('heavy-pot', { grains: [{ variety: 'brown-short' }], soak: { minutes: 600, celsius: 5 } }),
     )
-    const schedule = scheduleIn(kitchen, supper(id), NOW)!
+    const schedule = scheduleIn(kitchen, meal(id), NOW)!
     const measure = schedule.dishes[0]!.tasks[0]!
     const event = (await read(id)).find((e) => e.summary.endsWith(measure.title))!
     expect(event.startDate.toJSDate().toISOString()).toBe(measure.starts_at)

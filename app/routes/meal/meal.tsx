@@ -3,15 +3,15 @@ import { IconAlertTriangle } from '@tabler/icons-react'
 import { data, Form, Link, redirect, useNavigation, useSubmit } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
-import { addDish, dropDish, fixDish, saveSupper } from '#server/commands/meals'
+import { addDish, dropDish, fixDish, saveMeal } from '#server/commands/meals'
 import { scheduleIn } from '#server/queries/meal-schedule'
 import { useEffect } from 'react'
 import { boardOf } from '#server/queries/meal-board'
-import { tellAll, tellDish } from '#server/commands/acknowledge-changes'
+import { acknowledgeAll, acknowledgeDish } from '#server/commands/acknowledge-changes'
 import { formOf } from '../../ui/forms/read-form'
-import { dishLetter, SupperBoard, type BoardTask } from '../../ui/drawing/meal-board'
-import { orLastKnown, useLastKnown } from '../../offline/cached-loader'
-import { ComeIn } from '../../layout/sign-in-link'
+import { dishLetter, MealBoard, type BoardTask } from '../../ui/drawing/meal-board'
+import { orCached, useLastKnown } from '../../offline/cached-loader'
+import { SignInLink } from '../../layout/sign-in-link'
 import { useKitchenStream } from '../../layout/use-kitchen-stream'
 import { useRefresh } from '../../layout/use-refresh'
 import { useServerClock } from '../../ui/time/use-server-clock'
@@ -31,16 +31,16 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
-  const supper = open.suppers.find(params.supper)
-  if (!supper) throw new Response('Meal not found.', { status: 404 })
-  const schedule = scheduleIn(open, supper, nowMs()) ?? null
+  const meal = open.suppers.find(params.supper)
+  if (!meal) throw new Response('Meal not found.', { status: 404 })
+  const schedule = scheduleIn(open, meal, nowMs()) ?? null
   return {
-    supper,
+    supper: meal,
     schedule,
-    board: schedule && schedule.start_at !== '' ? boardOf(open, supper, schedule, nowMs()) : null,
+    board: schedule && schedule.start_at !== '' ? boardOf(open, meal, schedule, nowMs()) : null,
     tracks: [
       ...open.equipment.heats().map(({ id, name }) => ({ id, name })),
-      ...(supper.oven > 0 ? [{ id: 'oven', name: 'oven' }] : []),
+      ...(meal.oven > 0 ? [{ id: 'oven', name: 'oven' }] : []),
       ...open.equipment
         .vessels()
         .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
@@ -53,7 +53,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  orLastKnown(`supper ${params.supper}`, serverLoader)
+  orCached(`supper ${params.supper}`, serverLoader)
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
@@ -70,7 +70,7 @@ export async function action({ request, params }: Route.ActionArgs) {
             message: `hour must be a day and a time, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
           },
         ])
-      const saved = saveSupper(open, { ...typed, id: params.supper, serve_ms: String(serve) }, nowMs())
+      const saved = saveMeal(open, { ...typed, id: params.supper, serve_ms: String(serve) }, nowMs())
       return saved.ok ? { done: 'save' as const } : refuse(saved.errors)
     }
     case 'add': {
@@ -88,11 +88,11 @@ export async function action({ request, params }: Route.ActionArgs) {
     case 'fix': {
       const fixed = fixDish(open, params.supper, typed)
       if (!fixed.ok) return refuse(fixed.errors)
-      tellDish(open, params.supper, typed.dish!, nowMs())
+      acknowledgeDish(open, params.supper, typed.dish!, nowMs())
       return { done: 'fix' as const }
     }
     case 'seen': {
-      tellAll(open, params.supper, nowMs())
+      acknowledgeAll(open, params.supper, nowMs())
       return { done: 'seen' as const }
     }
     case 'remove':
@@ -112,7 +112,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** What is pressed here: a dish's own, and a pot's cue and end, which are passed on. */
-type SupperPress = 'begin' | 'done' | 'late' | 'hand' | 'take-back' | 'cue' | 'finish'
+type MealPress = 'begin' | 'done' | 'late' | 'hand' | 'take-back' | 'cue' | 'finish'
 
 const MINUTE = 60_000
 const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20'
@@ -122,13 +122,13 @@ const AGAIN_MS = 20_000
 const LATE_MINUTES = [5, 15, 30]
 
 /** One supper: the table at the right edge, every place and hand as a track, what to do now, and the evening as a list. */
-export default function Supper({ loaderData, actionData }: Route.ComponentProps) {
-  const { supper, schedule, board, tracks, settings } = loaderData
-  useLastKnown(`supper ${supper.id}`, loaderData)
+export default function MealPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { supper: meal, schedule, board, tracks, settings } = loaderData
+  useLastKnown(`supper ${meal.id}`, loaderData)
   const refresh = useRefresh()
   const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const line = useKitchenStream(refresh)
-  const outbox = useOutbox<SupperPress>(`supper-${supper.id}`, aheadMs, refresh, `/meal/${supper.id}/events`)
+  const outbox = useOutbox<MealPress>(`supper-${meal.id}`, aheadMs, refresh, `/meal/${meal.id}/events`)
   const begun = board?.begun ?? false
   useEffect(() => {
     if (!begun) return
@@ -138,13 +138,13 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
   const submit = useSubmit()
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const busy = useNavigation().state !== 'idle'
-  const tableMs = schedule ? Date.parse(schedule.table_at) : supper.serve_ms
+  const tableMs = schedule ? Date.parse(schedule.table_at) : meal.serve_ms
   const at = (text: string | number) =>
     ((typeof text === 'string' ? Date.parse(text) : text) - tableMs) / MINUTE
   const names =
-    supper.cooks === 1
-      ? [supper.names[0] ?? 'hands']
-      : Array.from({ length: supper.cooks }, (_, i) => supper.names[i] ?? `hands ${i + 1}`)
+    meal.cooks === 1
+      ? [meal.names[0] ?? 'hands']
+      : Array.from({ length: meal.cooks }, (_, i) => meal.names[i] ?? `hands ${i + 1}`)
   const handAt = (dish: string, task: string) => board?.hands[`${dish} ${task}`]
   const tasks: BoardTask[] = (board?.dishes ?? []).flatMap((dish, i) =>
     dish.tasks.map((t) => ({
@@ -171,7 +171,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
     board?.dishes.filter((d) => d.tasks.some((t) => t.state !== 'next')).map((d) => d.id),
   )
   const move = (dishAt: number, minutes: number, track: string | undefined) => {
-    const dish = supper.dishes[dishAt]
+    const dish = meal.dishes[dishAt]
     if (!dish || started.has(dish.id)) return
     const burner = track !== undefined && loaderData.burners.includes(track) ? track : (dish.burner ?? '')
     const held = dish.ready_before_minutes ?? Math.round(board?.dishes[dishAt]?.heldMinutes ?? 0)
@@ -194,15 +194,15 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
         <Link to="/meal">Meals</Link>
       </p>
       <div className="place-head">
-        <h1 className="figure">{supper.title}</h1>
+        <h1 className="figure">{meal.title}</h1>
         <div className={classes.acts}>
-          <a href={`/meal/${supper.id}/calendar.ics`}>calendar</a>
+          <a href={`/meal/${meal.id}/calendar.ics`}>calendar</a>
           <PrintKey />
         </div>
       </div>
       <p className="place-lead">
         {dayWord(tableMs, now, settings.zone)}, serving at {clockTime(tableMs, settings)}
-        {tableMs - supper.serve_ms >= MINUTE && ` (asked for at ${clockTime(supper.serve_ms, settings)})`}
+        {tableMs - meal.serve_ms >= MINUTE && ` (asked for at ${clockTime(meal.serve_ms, settings)})`}
         {!begun &&
           schedule &&
           schedule.start_at !== '' &&
@@ -211,7 +211,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
       {(line !== 'open' || outbox.cutOff) && (
         <p role="status" className={classes.changes}>
           Offline: your taps are saved{outbox.waiting.length > 0 && `: ${outbox.waiting.length} so far`}.
-          <ComeIn line={line} />
+          <SignInLink line={line} />
         </p>
       )}
       {outbox.refused && (
@@ -223,7 +223,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
         <Changes
           changes={board.changes}
           dishes={board.dishes}
-          slidMinutes={(tableMs - supper.serve_ms) / MINUTE - board.lateMinutes}
+          slidMinutes={(tableMs - meal.serve_ms) / MINUTE - board.lateMinutes}
           tableAt={clockTime(tableMs, settings)}
           clock={settings}
           placeOf={placeOf}
@@ -279,7 +279,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
             now={now}
             clock={settings}
             placeOf={placeOf}
-            handOf={(act) => (supper.cooks > 1 ? names[handAt(act.dish, act.task) ?? 0] : undefined)}
+            handOf={(act) => (meal.cooks > 1 ? names[handAt(act.dish, act.task) ?? 0] : undefined)}
             sent={new Set(outbox.waiting.map((e) => e.dish ?? ''))}
             press={(kind, act) => outbox.press(kind, act.task, { dish: act.dish })}
           />
@@ -287,7 +287,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
       )}
       {board && schedule && schedule.dishes.length > 0 && (
         <section className={`${classes.board} basin`} aria-label="Timetable">
-          <SupperBoard
+          <MealBoard
             tracks={tracks}
             tasks={tasks}
             hands={names}
@@ -302,7 +302,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
         <section aria-label="Dishes">
           <h2 className="place-part">Dishes</h2>
           <ul className={classes.dishes}>
-            {supper.dishes.map((dish, i) => {
+            {meal.dishes.map((dish, i) => {
               const told = schedule?.dishes.find((d) => d.id === dish.id)
               return (
                 <li key={dish.id}>
@@ -320,7 +320,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
                   </span>
                   {dish.kind === 'plan' && <Link to={`/?${dish.search}`}>Plan</Link>}
                   <span className={classes.controls}>
-                    {supper.cooks > 1 && (
+                    {meal.cooks > 1 && (
                       <Hands
                         title={dish.title}
                         names={names}
@@ -401,34 +401,34 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
               <TextInput
                 name="title"
                 label="What it is"
-                defaultValue={edit?.typed.title ?? supper.title}
+                defaultValue={edit?.typed.title ?? meal.title}
                 error={errorAt(edit, 'title')}
               />
               <TextInput
                 type="date"
                 name="day"
                 label="Day"
-                defaultValue={edit?.typed.day ?? dayOf(supper.serve_ms, settings.zone)}
+                defaultValue={edit?.typed.day ?? dayOf(meal.serve_ms, settings.zone)}
                 error={errorAt(edit, 'hour')}
               />
               <TextInput
                 type="time"
                 name="hour"
                 label="Serve at"
-                defaultValue={edit?.typed.hour ?? hourOf(supper.serve_ms, settings.zone)}
+                defaultValue={edit?.typed.hour ?? hourOf(meal.serve_ms, settings.zone)}
               />
               <TextInput
                 name="names"
                 label="Who does it"
                 placeholder="names, with commas"
                 w={160}
-                defaultValue={edit?.typed.names ?? supper.names.join(', ')}
+                defaultValue={edit?.typed.names ?? meal.names.join(', ')}
                 error={errorAt(edit, 'names')}
               />
               <NumberInput
                 name="cooks"
                 label="People cooking"
-                defaultValue={Number(edit?.typed.cooks ?? supper.cooks)}
+                defaultValue={Number(edit?.typed.cooks ?? meal.cooks)}
                 min={1}
                 max={4}
                 w={80}
@@ -461,7 +461,7 @@ export default function Supper({ loaderData, actionData }: Route.ComponentProps)
                   <b>{dishLetter(s.dish)}</b> {s.title}{' '}
                   <span className="quiet small">
                     {s.dishTitle}, {Math.round(s.end - s.start)} min{s.track ? `, ${placeOf(s.track)}` : ''}
-                    {s.hands && s.hand !== undefined && supper.cooks > 1 ? `, ${names[s.hand]}` : ''}
+                    {s.hands && s.hand !== undefined && meal.cooks > 1 ? `, ${names[s.hand]}` : ''}
                   </span>
                 </span>
               </li>

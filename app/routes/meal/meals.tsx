@@ -2,7 +2,7 @@ import { Button, Group, NumberInput, TextInput } from '@mantine/core'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
-import { saveSupper } from '#server/commands/meals'
+import { saveMeal } from '#server/commands/meals'
 import { formOf } from '../../ui/forms/read-form'
 import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
 import { clockTime, dayOf, dayWord, wallMs } from '../../ui/time/clock-hour'
@@ -40,13 +40,13 @@ export async function action({ request }: Route.ActionArgs) {
         message: `hour must be a day and an hour, like 2026-03-05 and 19:00, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
       },
     ])
-  const saved = saveSupper(open, { ...typed, serve_ms: String(serve) }, nowMs())
+  const saved = saveMeal(open, { ...typed, serve_ms: String(serve) }, nowMs())
   return saved.ok ? redirect(`/meal/${saved.value}`) : refuse(saved.errors)
 }
 
 /** Suppers there were and will be, and a new one. */
-export default function Suppers({ loaderData, actionData }: Route.ComponentProps) {
-  const { suppers, settings, nowMs: now } = loaderData
+export default function MealsPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { suppers: meals, settings, nowMs: now } = loaderData
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const busy = useNavigation().state !== 'idle'
   return (
@@ -85,7 +85,7 @@ export default function Suppers({ loaderData, actionData }: Route.ComponentProps
         </Group>
       </Form>
       <ul className="place-list">
-        {suppers.map((s) => (
+        {meals.map((s) => (
           <li key={s.id} className="basin">
             <Link to={`/meal/${s.id}`}>
               <b className="figure">{s.title}</b>

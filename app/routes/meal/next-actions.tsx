@@ -2,14 +2,14 @@ import { UnstyledButton } from '@mantine/core'
 import { Link } from 'react-router'
 import type { Act } from '#core/schedule/next-actions'
 import { dishLetter } from '../../ui/drawing/meal-board'
-import { clockTime, countdown, type HouseClock } from '../../ui/time/clock-hour'
+import { clockTime, countdown, type HouseholdClock } from '../../ui/time/clock-hour'
 import classes from './next-actions.module.css'
 
 export interface ActsProps {
   acts: readonly Act[]
   dishes: readonly { id: string; title: string }[]
   now: number
-  clock: HouseClock
+  clock: HouseholdClock
   /** The name of a burner, the oven or an appliance. */
   placeOf: (id: string) => string
   /** Whose hands, where more than one pair is there. */

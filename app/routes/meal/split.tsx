@@ -7,27 +7,30 @@ import { kitchen } from '#server/store/open-household'
 import { spanWord } from '../../ui/time/clock-hour'
 import { amountWord, grainWord } from '../../planning/plan-words'
 import { fromSearch, toSearch } from '../../planning/plan-address'
-import { firstBench, heatOfState, requestOf, vesselOfState, type BenchState } from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
+import { firstPlan, heatOfState, requestOf, vesselOfState, type PlanState } from '../../planning/plan-state'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import type { Route } from './+types/split'
 import classes from './meal.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'In which pots · Omsel' }]
 
 export function loader() {
-  return { ...houseIn(kitchen()), nowMs: nowMs() }
+  return { ...loadPlanningData(kitchen()), nowMs: nowMs() }
 }
 
 const SHOWN = 6
 
 /** A batch for many: in which of the house's pots, how much in each, or in rounds. */
 export default function Split({ loaderData }: Route.ComponentProps) {
-  const { house, nowMs: now } = loaderData
+  const { house: household, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const written = search.toString()
-  const first = useMemo(() => firstBench(house), [house])
-  const state = useMemo(() => fromSearch(new URLSearchParams(written), first, house), [written, first, house])
-  const in_ = (vesselId: string, heatId: string, grams: number): BenchState => ({
+  const first = useMemo(() => firstPlan(household), [household])
+  const state = useMemo(
+    () => fromSearch(new URLSearchParams(written), first, household),
+    [written, first, household],
+  )
+  const in_ = (vesselId: string, heatId: string, grams: number): PlanState => ({
     ...state,
     vesselId,
     heatId,
@@ -39,18 +42,18 @@ export default function Split({ loaderData }: Route.ComponentProps) {
     fromKept: 0,
   })
   const { options, grams } = useMemo(() => {
-    const read = planFrom(requestOf({ ...state, at: null }, house, now))
+    const read = planFrom(requestOf({ ...state, at: null }, household, now))
     const grams = read.ok ? Math.round(read.value.grain.mass_g / 5) * 5 : 300
     // A pot stands on the burner it is planned for; the others take what is left, the strongest first.
     const heats = [
-      heatOfState(state, house),
-      ...house.heats
+      heatOfState(state, household),
+      ...household.heats
         .filter((h) => h.id !== state.heatId)
         .sort((a, b) => b.rated_w * b.efficiency - a.rated_w * a.efficiency),
     ]
     const pots = [
-      vesselOfState(state, house),
-      ...house.vessels
+      vesselOfState(state, household),
+      ...household.vessels
         .filter((v) => v.id !== state.vesselId && v.kind !== 'oven-dish')
         .sort((a, b) => b.capacity_ml - a.capacity_ml),
     ].slice(0, 6)
@@ -63,12 +66,12 @@ export default function Split({ loaderData }: Route.ComponentProps) {
         capacityMl: row.capacity_ml,
         place: row.own_rated_w === null ? heat.id : `own ${row.id}`,
         heatId: heat.id,
-        request: (g) => requestOf(in_(row.id, heat.id, g), house, now),
+        request: (g) => requestOf(in_(row.id, heat.id, g), household, now),
       }
     })
     return { options: splitBatch(grams, list), grams }
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [state, house, now])
+  }, [state, household, now])
   return (
     <main className="place">
       <p className={classes.bar}>
@@ -76,7 +79,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
       </p>
       <h1 className="figure">Choose pots</h1>
       <p className="place-lead">
-        {amountWord(state)}, {grams} g of {grainWord(state, house)}: ready first, then least work.
+        {amountWord(state)}, {grams} g of {grainWord(state, household)}: ready first, then least work.
       </p>
       {options.length === 0 && (
         <p role="status">No pots can hold this much, even in two rounds. Cook less.</p>

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core'
 import { Form } from 'react-router'
 import type { Change } from '#core/schedule/timetable-changes'
 import { dishLetter } from '../../ui/drawing/meal-board'
-import { clockTime, type HouseClock } from '../../ui/time/clock-hour'
+import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import classes from './meal.module.css'
 
 interface ChangesProps {
@@ -11,7 +11,7 @@ interface ChangesProps {
   /** By how much the table slid, minutes. */
   slidMinutes: number
   tableAt: string
-  clock: HouseClock
+  clock: HouseholdClock
   placeOf: (id: string) => string
 }
 

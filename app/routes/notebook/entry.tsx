@@ -1,9 +1,9 @@
 import { Button, FileInput, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
-import { LONGEST_ATE, LONGEST_NOTE, MEASURE_LIMITS } from '#core/contract/settings'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { MAX_ATE, MAX_NOTE, MEASURE_LIMITS } from '#core/contract/settings'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { runningCookOf } from '#core/contract/running-cook'
-import { standing } from '#core/cook/events'
+import { activeEvents } from '#core/cook/events'
 import { replay } from '#core/cook/replay'
 import { becomesOf } from '#core/troubleshoot/other-uses'
 import { experimentsFor, type Compared } from '#core/learn/beliefs'
@@ -18,10 +18,10 @@ import {
 } from '#core/learn/rating'
 import { CUES, type CueId } from '#core/methods/signs'
 import { nowMs } from '#server/clock'
-import { judge } from '#server/commands/rate'
+import { rate } from '#server/commands/rate'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { measureCook, removeCook } from '#server/commands/notebook'
-import { beliefsIn } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from '#server/commands/rebuild-entry'
 import { dropPhoto, keepPhoto } from '#server/photos/photos'
 import { formOf } from '../../ui/forms/read-form'
 import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
@@ -40,8 +40,8 @@ export function loader({ params }: Route.LoaderArgs) {
   const events = open.cooks.events(cook.id)
   const running = runningCookOf(cook, events)
   const view = replay(running, events, cook.endedMs)
-  const read = readPlanRequest(cook.request)
-  const { beliefs, known } = beliefsIn(open)
+  const read = parsePlanRequest(cook.request)
+  const { beliefs, known } = currentBeliefs(open)
   const grain = known[`grain ${cook.grainKey}`]
   const plan = {
     grainKey: cook.grainKey,
@@ -72,7 +72,7 @@ export function loader({ params }: Route.LoaderArgs) {
     steamG: cook.plan.water.evaporated_g,
     photos: open.photos.ofCook(cook.id).map(({ id, cue, width, height }) => ({ id, cue, width, height })),
     // Presses that ended a stage stand in the table of stages already.
-    events: standing(events)
+    events: activeEvents(events)
       .filter((e) => e.kind !== 'cue' && e.kind !== 'finish')
       .map(({ id, kind, stage, atMs, amount, seconds }) => ({
         id,
@@ -113,16 +113,16 @@ export async function action({ request, params }: Route.ActionArgs) {
     data({ errors: read.errors, typed: form }, { status: read.errors[0]!.path === 'cook' ? 404 : 422 })
   switch (form.intent) {
     case 'judge': {
-      const judged = judge(open, params.cook, form, nowMs())
-      return judged.ok ? { saved: true as const } : refused(judged)
+      const rated = rate(open, params.cook, form, nowMs())
+      return rated.ok ? { saved: true as const } : refused(rated)
     }
     case 'measure': {
       const measured = measureCook(open, params.cook, form)
       return measured.ok ? { measured: true as const } : refused(measured)
     }
     case 'photo': {
-      const kept = await keepPhoto(open, params.cook, sent.get('photo'), form.cue, nowMs())
-      return kept.ok ? { photo: true as const } : refused(kept)
+      const leftover = await keepPhoto(open, params.cook, sent.get('photo'), form.cue, nowMs())
+      return leftover.ok ? { photo: true as const } : refused(leftover)
     }
     case 'drop-photo': {
       const id = form.photo ?? ''
@@ -153,7 +153,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function CookPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { settings, stages, judgement, learned, end, measured, photos, events, compared } = loaderData
+  const { settings, stages, judgement: rating, learned, end, measured, photos, events, compared } = loaderData
   const busy = useNavigation().state !== 'idle'
   const failed =
     actionData && 'errors' in actionData
@@ -294,19 +294,19 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
                 name="wet_dry"
                 legend="How dry or wet"
                 words={WET_DRY_WORDS}
-                value={judgement?.wetDry ?? 0}
+                value={rating?.wetDry ?? 0}
               />
               <Scale
                 name="hardness"
                 legend="How hard or soft"
                 words={HARDNESS_WORDS}
-                value={judgement?.hardness ?? 0}
+                value={rating?.hardness ?? 0}
               />
               <Scale
                 name="separate"
                 legend="Sticky or separate"
                 words={SEPARATE_WORDS}
-                value={judgement?.separate ?? 0}
+                value={rating?.separate ?? 0}
               />
               <div>
                 <span className={classes.legend} id="even">
@@ -316,7 +316,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
                   fullWidth
                   name="even"
                   aria-labelledby="even"
-                  defaultValue={judgement?.even ?? 'even'}
+                  defaultValue={rating?.even ?? 'even'}
                   data={EVENNESS.map((e) => ({ value: e, label: EVENNESS_WORDS[e] }))}
                 />
               </div>
@@ -328,22 +328,22 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
                   fullWidth
                   name="bottom"
                   aria-labelledby="bottom"
-                  defaultValue={judgement?.bottom ?? 'clean'}
+                  defaultValue={rating?.bottom ?? 'clean'}
                   data={BOTTOMS.map((b) => ({ value: b, label: b }))}
                 />
               </div>
               <TextInput
                 name="ate"
                 label="Who ate"
-                maxLength={LONGEST_ATE}
-                defaultValue={of('judge')?.typed.ate ?? judgement?.ate ?? ''}
+                maxLength={MAX_ATE}
+                defaultValue={of('judge')?.typed.ate ?? rating?.ate ?? ''}
                 error={error('ate')}
               />
               <Textarea
                 name="note"
                 label="Note"
-                description={`up to ${LONGEST_NOTE} characters`}
-                defaultValue={of('judge')?.typed.note ?? judgement?.note ?? ''}
+                description={`up to ${MAX_NOTE} characters`}
+                defaultValue={of('judge')?.typed.note ?? rating?.note ?? ''}
                 autosize
                 minRows={2}
                 error={error('note')}
@@ -359,17 +359,17 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
                   {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
                 </span>
                 <Button type="submit" name="intent" value="judge" loading={busy}>
-                  {judgement ? 'Update' : 'Save'}
+                  {rating ? 'Update' : 'Save'}
                 </Button>
               </Group>
             </Form>
-            {judgement && becomesOf(judgement).length > 0 && (
-              <p className={classes.learned}>You can still use it for {becomesOf(judgement).join('; ')}.</p>
+            {rating && becomesOf(rating).length > 0 && (
+              <p className={classes.learned}>You can still use it for {becomesOf(rating).join('; ')}.</p>
             )}
             <p>
               <Link to={`/leftovers/put-away?cook=${loaderData.id}`}>Store the leftovers</Link>
             </p>
-            {learned && judgement && (
+            {learned && rating && (
               <p className={classes.learned}>
                 {nextWords(learned, loaderData.published)} {plan && <Link to={address()}>Plan it again</Link>}
               </p>

@@ -5,13 +5,13 @@ import { data, Link, useNavigation, useSubmit } from 'react-router'
 import {
   columnCalled,
   COPIED_COLUMNS,
-  MOST_COPIED,
-  readCopied,
+  MAX_COPIED,
+  parseCopied,
   type CopiedColumn,
   type CopiedError,
 } from '#core/learn/imported-batches'
 import { nowMs } from '#server/clock'
-import { copiedHouse, copyCooks } from '#server/commands/import-batches'
+import { importContext, copyCooks } from '#server/commands/import-batches'
 import { kitchen } from '#server/store/open-household'
 import { Complaints } from '../../ui/forms/error-list'
 import { formOf } from '../../ui/forms/read-form'
@@ -21,7 +21,7 @@ import classes from './notebook.module.css'
 export const meta: Route.MetaFunction = () => [{ title: 'Import an old notebook · Omsel' }]
 
 export function loader() {
-  return { house: copiedHouse(kitchen()), today: new Date(nowMs()).toISOString().slice(0, 10) }
+  return { house: importContext(kitchen()), today: new Date(nowMs()).toISOString().slice(0, 10) }
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -37,12 +37,12 @@ export async function action({ request }: Route.ActionArgs) {
   }
   if (
     !Array.isArray(table) ||
-    table.length > MOST_COPIED + 2 ||
+    table.length > MAX_COPIED + 2 ||
     !table.every(
       (row) => Array.isArray(row) && row.length <= 40 && row.every((cell) => typeof cell === 'string'),
     )
   )
-    return refuse(`table must be rows of text, ${MOST_COPIED} at most`)
+    return refuse(`table must be rows of text, ${MAX_COPIED} at most`)
   const copied = copyCooks(kitchen(), table as string[][], nowMs())
   return copied.ok ? { copied: copied.value } : data({ errors: copied.errors }, { status: 422 })
 }
@@ -69,11 +69,11 @@ const EXAMPLE: Record<CopiedColumn, string> = {
 }
 const blank = () => COPIED_COLUMNS.map(() => '')
 const FIRST_ROWS = 4
-const LARGEST_FILE = 500_000
+const MAX_FILE = 500_000
 
 /** Past cooks, typed into a grid, pasted from a table, or read from a file of commas. */
 export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
-  const { house, today } = loaderData
+  const { house: household, today } = loaderData
   const [rows, setRows] = useState<string[][]>(() => Array.from({ length: FIRST_ROWS }, blank))
   /** A table's own words for its columns, and which of ours each is; "" for one that is left out. */
   const [heading, setHeading] = useState<string[]>()
@@ -91,7 +91,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
           ok: false as const,
           errors: lost.map((column) => ({ row: 0, column, message: `Which column is “${WORDS[column]}”?` })),
         }
-      : readCopied(table, house, today)
+      : parseCopied(table, household, today)
   const errors =
     read && !read.ok ? read.errors : actionData && 'errors' in actionData ? actionData.errors : []
   const columns = heading ?? COPIED_COLUMNS.map((c) => WORDS[c])
@@ -107,7 +107,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       Array.from({ length: headed ? width : Math.max(width, COPIED_COLUMNS.length) }, (_, i) => row[i] ?? '')
     setHeading(headed ? even(first) : undefined)
     setMatched(headed ? even(first).map((word) => columnCalled(word) ?? '') : [])
-    setRows(list.slice(headed ? 1 : 0, (headed ? 1 : 0) + MOST_COPIED + 1).map(even))
+    setRows(list.slice(headed ? 1 : 0, (headed ? 1 : 0) + MAX_COPIED + 1).map(even))
     setTold(`${list.length - (headed ? 1 : 0)} rows read.`)
     return true
   }
@@ -116,9 +116,9 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   }
   const file = async (chosen: File | undefined) => {
     if (!chosen) return
-    if (chosen.size > LARGEST_FILE)
+    if (chosen.size > MAX_FILE)
       return setTold(
-        `The file may have ${LARGEST_FILE / 1000} kB at most; yours has ${Math.round(chosen.size / 1000)}.`,
+        `The file may have ${MAX_FILE / 1000} kB at most; yours has ${Math.round(chosen.size / 1000)}.`,
       )
     try {
       if (!take(new TextDecoder('utf-8', { fatal: true }).decode(await chosen.arrayBuffer())))
@@ -148,7 +148,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         className={classes.file!}
         label="From a file"
         placeholder="choose a file"
-        description={`CSV in UTF-8, ${LARGEST_FILE / 1000} kB at most`}
+        description={`CSV in UTF-8, ${MAX_FILE / 1000} kB at most`}
         accept=".csv,.tsv,text/csv,text/plain"
         onChange={(chosen) => void file(chosen ?? undefined)}
       />
@@ -202,7 +202,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
                       placeholder={
                         r === 0 && !heading
                           ? c === 4
-                            ? house.vessels[0]?.name
+                            ? household.vessels[0]?.name
                             : EXAMPLE[COPIED_COLUMNS[c]!]
                           : ''
                       }
@@ -227,7 +227,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         <Button
           variant="default"
           onClick={() => setRows([...rows, heading ? heading.map(() => '') : blank()])}
-          disabled={rows.length >= MOST_COPIED}
+          disabled={rows.length >= MAX_COPIED}
         >
           Add row
         </Button>{' '}

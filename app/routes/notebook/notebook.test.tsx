@@ -1,20 +1,20 @@
-import { kitchenOfFirst } from '../../../tests/helpers/first-kitchen'
+import { firstKitchen } from '../../../tests/helpers/first-kitchen'
 import { planOf, htmlOf, textOf } from '../../../tests/helpers/render'
 import { fromSearch, toSearch } from '../../planning/plan-address'
-import { changedBench, firstBench, requestOf, type BenchState } from '../../planning/plan-state'
+import { changedPlan, firstPlan, requestOf, type PlanState } from '../../planning/plan-state'
 import { Dressing } from '../plan/panels/dressing'
 import { HourPanel } from '../plan/panels/hour-panel'
 import { AmountPanel } from '../plan/panels/amount-panel'
 import { amountWord } from '../../planning/plan-words'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { Charts } from '../learned/charts'
-import { Narrowing } from '../learned/convergence-chart'
-import { TwoTaps } from './quick-rating'
+import { ConvergenceChart } from '../learned/convergence-chart'
+import { QuickRating } from './quick-rating'
 
 const still = () => undefined
 
 describe('two taps', () => {
-  const html = htmlOf(<TwoTaps cookId="a" title="Quinoa" variety="quinoa" when="yesterday, clay" />)
+  const html = htmlOf(<QuickRating cookId="a" title="Quinoa" variety="quinoa" when="yesterday, clay" />)
   test('two rows of five, each drawn, each with its word', () => {
     expect(html.match(/role="group"/g)).toHaveLength(2)
     expect(html.match(/<button/g)).toHaveLength(10)
@@ -24,9 +24,9 @@ describe('two taps', () => {
     expect(html.match(/<svg/g)!.length).toBeGreaterThanOrEqual(10)
   })
   test('says whose it is', () => {
-    expect(textOf(<TwoTaps cookId="a" title="Quinoa" variety="quinoa" when="yesterday, clay" />)).toContain(
-      'Quinoa yesterday, clay',
-    )
+    expect(
+      textOf(<QuickRating cookId="a" title="Quinoa" variety="quinoa" when="yesterday, clay" />),
+    ).toContain('Quinoa yesterday, clay')
   })
 })
 
@@ -36,13 +36,13 @@ describe('what was learned, in words', () => {
       { cook: 1, mean: -0.02, sd: 0.09 },
       { cook: 2, mean: -0.08, sd: 0.06 },
     ]
-    expect(htmlOf(<Narrowing points={points} unit="g/g" prior={0.12} name="Quinoa" />)).toContain(
+    expect(htmlOf(<ConvergenceChart points={points} unit="g/g" prior={0.12} name="Quinoa" />)).toContain(
       'Quinoa, cook by cook: now -0.08, between -0.14 and -0.02',
     )
     // Factors are told as factors.
     expect(
       htmlOf(
-        <Narrowing
+        <ConvergenceChart
           points={[
             { cook: 5, mean: Math.log(1.2), sd: 0.1 },
             { cook: 6, mean: Math.log(1.25), sd: 0.1 },
@@ -94,34 +94,38 @@ describe('what was learned, in words', () => {
 })
 
 describe('the bench, for what comes after the pot', () => {
-  const house = kitchenOfFirst()
-  const first = firstBench(house)
+  const household = firstKitchen()
+  const first = firstPlan(household)
   const ready = {
-    ...house,
+    ...household,
     kept: [
       { title: 'rice', variety: 'long-white' as const, portions: 3, place: 'fridge' as const, useByMs: null },
     ],
   }
   test('portions to keep and portions kept stand in the order and move the grams', () => {
-    const state: BenchState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
+    const state: PlanState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
     expect(amountWord(state)).toBe('For four and three for later, one from leftovers')
-    const read = readPlanRequest(requestOf(state, house, 0))
+    const read = parsePlanRequest(requestOf(state, household, 0))
     if (!read.ok) throw new Error('unread')
     expect([read.value.amount.value, read.value.keepServings]).toEqual([3, 3])
-    expect(fromSearch(toSearch(state, first), first, house)).toEqual(state)
+    expect(fromSearch(toSearch(state, first), first, household)).toEqual(state)
   })
   test('more kept than are eaten still leaves something in the pot', () => {
-    const request = requestOf({ ...first, amount: { basis: 'servings', value: 2 }, fromKept: 9 }, house, 0)
-    expect(readPlanRequest(request).ok).toBe(true)
+    const request = requestOf(
+      { ...first, amount: { basis: 'servings', value: 2 }, fromKept: 9 },
+      household,
+      0,
+    )
+    expect(parsePlanRequest(request).ok).toBe(true)
   })
   test('what lies ready is only offered where it is this grain', () => {
-    const panel = (state: BenchState) => textOf(<AmountPanel state={state} change={still} house={ready} />)
+    const panel = (state: PlanState) => textOf(<AmountPanel state={state} change={still} house={ready} />)
     expect(panel(first)).toContain('Leftovers in the fridge: 3 portions')
     expect(panel({ ...first, grain: 'quinoa' })).not.toContain('Kept already')
     expect(panel({ ...first, amount: { basis: 'dry-mass', value: 200 } })).not.toContain('to keep')
   })
   test('the dressing is told to 100 g, and none asks for nothing more', () => {
-    const words = (dressing: BenchState['dressing']) =>
+    const words = (dressing: PlanState['dressing']) =>
       textOf(<Dressing state={{ ...first, dressing }} change={still} />)
     expect(words(null)).toContain('15 g vinegar, 6 g sugar, 1.6 g salt')
     expect(words({ style: 'salt-last', infuse: 0, set: 0, ml: null })).toContain(
@@ -130,8 +134,9 @@ describe('the bench, for what comes after the pot', () => {
     expect(words({ style: 'none', infuse: 0, set: 0, ml: null })).not.toContain('g vinegar')
   })
   test('a dressing is only of the plan where the grain is dressed', () => {
-    const asked = (more: Partial<BenchState>) => readPlanRequest(requestOf({ ...first, ...more }, house, 0))
-    const of = (more: Partial<BenchState>) => {
+    const asked = (more: Partial<PlanState>) =>
+      parsePlanRequest(requestOf({ ...first, ...more }, household, 0))
+    const of = (more: Partial<PlanState>) => {
       const read = asked(more)
       return read.ok ? read.value.dressing : undefined
     }
@@ -143,13 +148,13 @@ describe('the bench, for what comes after the pot', () => {
     )
   })
   test('holding is a choice among a few, and none is the first', () => {
-    const html = htmlOf(<HourPanel state={first} change={still} house={house} />)
+    const html = htmlOf(<HourPanel state={first} change={still} house={household} />)
     expect(html).toContain('no')
     expect(html.match(/type="radio"/g)!.length).toBeGreaterThan(3)
     expect(planOf({ hold_minutes: 30 }).stages.at(-1)!.kind).toBe('hold')
   })
   test('another grain is not the one that was weighed, but keeps its portions', () => {
-    expect(changedBench({ ...first, wet: 400, keep: 2 }, { grain: 'quinoa' })).toMatchObject({
+    expect(changedPlan({ ...first, wet: 400, keep: 2 }, { grain: 'quinoa' })).toMatchObject({
       wet: null,
       keep: 2,
     })

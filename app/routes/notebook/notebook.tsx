@@ -9,9 +9,9 @@ import { kitchen, settingsOf } from '#server/store/open-household'
 import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
 import { METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/notebook'
-import { Season, type Kernelled } from './season-strip'
+import { SeasonStrip, type Kernelled } from './season-strip'
 import { outcomeWords, summaryOf } from './summary'
-import { TwoTaps } from './quick-rating'
+import { QuickRating } from './quick-rating'
 import classes from './notebook.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Notebook · Omsel' }]
@@ -21,7 +21,7 @@ const ON_A_PAGE = 40
 const IN_THE_STRIP = 240
 /** What was eaten longer ago is not asked about any more, ms. */
 const STILL_TASTED_MS = 3 * 86_400_000
-const LONGEST_SEARCH = 80
+const MAX_SEARCH = 80
 
 /** Grains of a key, by their names. */
 const grainName = (key: string): string =>
@@ -36,7 +36,7 @@ const firstGrain = (key: string): VarietyId =>
 export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const search = new URL(request.url).searchParams
-  const get = (key: string) => search.get(key)?.slice(0, LONGEST_SEARCH) || undefined
+  const get = (key: string) => search.get(key)?.slice(0, MAX_SEARCH) || undefined
   const filter: NotebookFilter = Object.fromEntries(
     Object.entries({
       grain: get('grain'),
@@ -119,7 +119,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
         </nav>
       </div>
       {unjudged.map(({ id, title, endedMs, variety, vesselName }) => (
-        <TwoTaps
+        <QuickRating
           key={id}
           cookId={id}
           title={title}
@@ -135,7 +135,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <Filters choices={choices} search={search} />
-          <Season cooks={strip} zone={settings.zone} />
+          <SeasonStrip cooks={strip} zone={settings.zone} />
           <p role="status" className="quiet small">
             {total === 0
               ? 'No matching batches.'
@@ -240,7 +240,7 @@ function Filters({
         label="Search notes and names"
         defaultValue={search.get('q') ?? ''}
         key={search.get('q') ?? ''}
-        maxLength={LONGEST_SEARCH}
+        maxLength={MAX_SEARCH}
       />
       <Button type="submit" size="xs" variant="default" loading={busy}>
         Find

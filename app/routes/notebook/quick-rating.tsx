@@ -19,7 +19,7 @@ interface TwoTapsProps {
 const SWELLS = [1.05, 1.2, 1.36, 1.5, 1.66] as const
 
 /** After dinner: wet or dry, hard or overdone. Two taps and it is written down; everything else already is. */
-export function TwoTaps({ cookId, title, variety, when }: TwoTapsProps) {
+export function QuickRating({ cookId, title, variety, when }: TwoTapsProps) {
   const fetcher = useFetcher<{ saved?: true }>()
   const [wetDry, setWetDry] = useState<number>()
   const [hardness, setHardness] = useState<number>()

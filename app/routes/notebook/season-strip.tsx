@@ -1,6 +1,6 @@
 import { useElementSize } from '@mantine/hooks'
 import { Link } from 'react-router'
-import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Judgement } from '#core/learn/rating'
+import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Rating } from '#core/learn/rating'
 import { kernelPath } from '../../ui/drawing/scatter-grains'
 import { dayWord } from '../../ui/time/clock-hour'
 import classes from './notebook.module.css'
@@ -16,11 +16,11 @@ export interface Kernelled {
   id: string
   title: string
   endedMs: number
-  judgement: Judgement
+  judgement: Rating
 }
 
 /** The seasons as a strip: one kernel a cook, across by date, up and down by dry and wet. */
-export function Season({ cooks, zone }: { cooks: readonly Kernelled[]; zone: string }) {
+export function SeasonStrip({ cooks, zone }: { cooks: readonly Kernelled[]; zone: string }) {
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 1100
   if (cooks.length < 3) return null

@@ -1,5 +1,5 @@
 import { htmlOf } from '../../../tests/helpers/render'
-import { Season } from './season-strip'
+import { SeasonStrip } from './season-strip'
 import { outcomeWords, type NotedSummary } from './summary'
 
 const DAY = 86_400_000
@@ -27,7 +27,7 @@ test('outcomes in words', () => {
   expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('stopped')
 })
 
-const judged = (list: NotedSummary[]) =>
+const rated = (list: NotedSummary[]) =>
   list.flatMap((c) => (c.judgement ? [{ ...c, judgement: c.judgement }] : []))
 
 describe('the season strip', () => {
@@ -39,7 +39,7 @@ describe('the season strip', () => {
         [Number(m[2]), Number(m[3])] as const,
       ]),
     )
-  const placed = places(htmlOf(<Season cooks={judged(cooks)} zone="UTC" />))
+  const placed = places(htmlOf(<SeasonStrip cooks={rated(cooks)} zone="UTC" />))
 
   test('one kernel for each judged cook', () => {
     expect(Object.keys(placed).sort()).toEqual(['a', 'b', 'c'])
@@ -53,6 +53,6 @@ describe('the season strip', () => {
     expect(placed.b![1]).toBeGreaterThan(placed.a![1])
   })
   test('two cooks are no season yet', () => {
-    expect(htmlOf(<Season cooks={judged(cooks.slice(0, 2))} zone="UTC" />)).not.toContain('<svg')
+    expect(htmlOf(<SeasonStrip cooks={rated(cooks.slice(0, 2))} zone="UTC" />)).not.toContain('<svg')
   })
 })

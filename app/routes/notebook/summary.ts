@@ -1,4 +1,4 @@
-import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Judgement } from '#core/learn/rating'
+import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Rating } from '#core/learn/rating'
 import type { NotedLine } from '#server/store/notebook'
 
 /** A line of the notebook. */
@@ -14,7 +14,7 @@ export interface NotedSummary {
   minutes: number
   planned: number
   note: string
-  judgement: Judgement | null
+  judgement: Rating | null
 }
 
 export const summaryOf = (line: NotedLine): NotedSummary => ({
@@ -35,13 +35,13 @@ export const summaryOf = (line: NotedLine): NotedSummary => ({
 })
 
 /** How it came out, in as few words as say it. */
-export function outcomeWords({ end, judgement }: Pick<NotedSummary, 'end' | 'judgement'>): string {
+export function outcomeWords({ end, judgement: rating }: Pick<NotedSummary, 'end' | 'judgement'>): string {
   if (end === 'stop') return 'stopped'
-  if (!judgement) return 'not rated yet'
+  if (!rating) return 'not rated yet'
   const words = [
-    judgement.wetDry !== 0 && wordOf(WET_DRY_WORDS, judgement.wetDry),
-    judgement.hardness !== 0 && wordOf(HARDNESS_WORDS, judgement.hardness),
-    judgement.bottom !== 'clean' && judgement.bottom,
+    rating.wetDry !== 0 && wordOf(WET_DRY_WORDS, rating.wetDry),
+    rating.hardness !== 0 && wordOf(HARDNESS_WORDS, rating.hardness),
+    rating.bottom !== 'clean' && rating.bottom,
   ].filter((word) => word !== false)
   return words.length === 0 ? 'right' : words.join(', ')
 }

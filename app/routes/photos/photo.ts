@@ -1,10 +1,10 @@
 import { kitchen } from '#server/store/open-household'
-import { readPhoto } from '#server/photos/photos'
+import { parsePhoto } from '#server/photos/photos'
 import type { Route } from './+types/photo'
 
 /** A picture out of the data folder. */
 export function loader({ params }: Route.LoaderArgs) {
-  const bytes = readPhoto(kitchen(), params.photo)
+  const bytes = parsePhoto(kitchen(), params.photo)
   if (!bytes) throw new Response('There is no such picture.', { status: 404 })
   return new Response(new Uint8Array(bytes), {
     headers: {

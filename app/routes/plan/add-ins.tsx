@@ -2,18 +2,18 @@ import { Button, NativeSelect, NumberInput, Stack, TextInput, UnstyledButton } f
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
-import type { BenchAddIn, BenchState } from '../../planning/plan-state'
+import type { PlanAddIn, PlanState } from '../../planning/plan-state'
 import { OUT_WORDS, WHEN_WORDS } from '../../planning/add-in-words'
 
-const BLANK: BenchAddIn = { name: '', grams: 1, water: 0, salt: 0, when: 'with-water', out: 'stays' }
+const BLANK: PlanAddIn = { name: '', grams: 1, water: 0, salt: 0, when: 'with-water', out: 'stays' }
 
 interface CompanyProps {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
 }
 
 /** Stock, and what is cooked along. */
-export default function Company({ state, change }: CompanyProps) {
+export default function AddIns({ state, change }: CompanyProps) {
   const [next, setNext] = useState(BLANK)
   const [wrong, setWrong] = useState<string>()
   const add = () => {
@@ -77,14 +77,14 @@ export default function Company({ state, change }: CompanyProps) {
         size="xs"
         label="Goes in"
         value={next.when}
-        onChange={(event) => setNext({ ...next, when: event.currentTarget.value as BenchAddIn['when'] })}
+        onChange={(event) => setNext({ ...next, when: event.currentTarget.value as PlanAddIn['when'] })}
         data={ADD_IN_TIMES.map((t) => ({ value: t, label: WHEN_WORDS[t] }))}
       />
       <NativeSelect
         size="xs"
         label="later"
         value={next.out}
-        onChange={(event) => setNext({ ...next, out: event.currentTarget.value as BenchAddIn['out'] })}
+        onChange={(event) => setNext({ ...next, out: event.currentTarget.value as PlanAddIn['out'] })}
         data={ADD_IN_OUTS.map((t) => ({ value: t, label: OUT_WORDS[t] }))}
       />
       <Button size="xs" onClick={add}>

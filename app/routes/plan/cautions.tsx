@@ -2,15 +2,15 @@ import { UnstyledButton } from '@mantine/core'
 import { IconAlertTriangle, IconHandStop, IconInfoCircle } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Caution } from '#core/plan/result'
-import type { BenchState, House } from '../../planning/plan-state'
-import { mendOf } from '../../planning/apply-fix'
+import type { PlanState, PlanningData } from '../../planning/plan-state'
+import { fixOf } from '../../planning/apply-fix'
 import classes from './cautions.module.css'
 
 interface CautionsProps {
   cautions: readonly Caution[]
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
-  house: House
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+  house: PlanningData
   now: number
 }
 
@@ -19,7 +19,7 @@ const ICON = { stop: IconHandStop, warn: IconAlertTriangle, note: IconInfoCircle
 const SAID = { stop: 'Stop', warn: 'Take care', note: 'Note' } as const
 
 /** The gravest two, each with the one thing that mends it; the rest a press away. */
-export function Cautions({ cautions, state, change, house, now }: CautionsProps) {
+export function Cautions({ cautions, state, change, house: household, now }: CautionsProps) {
   const [all, setAll] = useState(false)
   const shown = all ? cautions : cautions.slice(0, SHOWN)
   const more = cautions.length - SHOWN
@@ -27,20 +27,20 @@ export function Cautions({ cautions, state, change, house, now }: CautionsProps)
     <ul className={classes.list}>
       {shown.map((caution) => {
         const Icon = ICON[caution.severity]
-        const mend =
+        const fix =
           caution.severity === 'note' && caution.about !== 'texture'
             ? undefined
-            : mendOf(caution, state, house, now)
+            : fixOf(caution, state, household, now)
         return (
           <li key={caution.code} className={classes.caution} data-severity={caution.severity}>
             <Icon size={18} aria-label={SAID[caution.severity]} role="img" />
             <span className={all ? undefined : classes.brief} title={caution.text}>
               {caution.text}
-              {!mend && caution.remedy && ` ${caution.remedy}`}
+              {!fix && caution.remedy && ` ${caution.remedy}`}
             </span>
-            {mend && (
-              <UnstyledButton className={classes.mend} onClick={() => change(mend.state)}>
-                {mend.text}
+            {fix && (
+              <UnstyledButton className={classes.mend} onClick={() => change(fix.state)}>
+                {fix.text}
               </UnstyledButton>
             )}
           </li>

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Skeleton } from '@mantine/core'
-import { readPlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { fingerStudy, type FingerStudy } from '#core/plan/finger-study'
 import classes from './finger-study.module.css'
 
@@ -13,7 +13,7 @@ export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; c
   const [study, setStudy] = useState<FingerStudy>()
   useEffect(() => {
     const timer = setTimeout(() => {
-      const read = readPlanRequest(request)
+      const read = parsePlanRequest(request)
       if (read.ok) setStudy(fingerStudy(read.value, creaseMm))
     }, AFTER_PAINT_MS)
     return () => clearTimeout(timer)

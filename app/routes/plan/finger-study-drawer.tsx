@@ -1,19 +1,19 @@
 import { Drawer } from '@mantine/core'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Variety } from '#core/grain/varieties'
-import type { BenchState } from '../../planning/plan-state'
+import type { PlanState } from '../../planning/plan-state'
 import { FingerChart } from './finger-chart'
 import { TranslateRatio } from './translate-ratio'
 
 export interface StudyProps {
   request: PlanRequestJson
   variety: Variety
-  change: (next: Partial<BenchState>) => void
+  change: (next: Partial<PlanState>) => void
   creaseMm: number
 }
 
 /** The two questions, answered beside the pot. */
-export default function StudyDrawer({
+export default function FingerStudyDrawer({
   open,
   onClose,
   ...props

@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react'
 import type { StudyProps } from './finger-study-drawer'
 import classes from './finger-study.module.css'
 
-const StudyDrawer = lazy(() => import('./finger-study-drawer'))
+const FingerStudyDrawer = lazy(() => import('./finger-study-drawer'))
 
 /** Two questions beside the measuring: when is a finger right in this pot, and what does somebody's ratio mean here. */
 export function Study(props: StudyProps) {
@@ -22,7 +22,7 @@ export function Study(props: StudyProps) {
         I have a water ratio
       </UnstyledButton>
       <Suspense>
-        {wanted && <StudyDrawer open={open} onClose={() => setOpen(undefined)} {...props} />}
+        {wanted && <FingerStudyDrawer open={open} onClose={() => setOpen(undefined)} {...props} />}
       </Suspense>
     </div>
   )

@@ -4,10 +4,10 @@ import { CUPS } from '#core/units/cups'
 import { vesselPreset } from '#core/vessel/presets'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
 import { htmlOf, planOf, textOf } from '../../../tests/helpers/render'
-import { firstBench, type BenchState, type House } from '../../planning/plan-state'
-import { Before } from './preparation'
+import { firstPlan, type PlanState, type PlanningData } from '../../planning/plan-state'
+import { PreparationPanel } from './preparation'
 import { Cautions } from './cautions'
-import { readTold } from '../../ui/forms/parse-amount'
+import { parseAmount } from '../../ui/forms/parse-amount'
 import { gaugesFor } from '../../planning/gauges'
 import { Measure, type MeasureProps } from './measure'
 import { contextOf } from '../../planning/own-water'
@@ -16,7 +16,7 @@ import { WaterBeam } from './water-beam'
 
 const NOW = Date.UTC(2026, 2, 5, 17, 0)
 const settings: Settings = { ...FIRST_KITCHEN.settings, zone: 'Europe/Berlin', crease_mm: 25 }
-const house: House = {
+const household: PlanningData = {
   ...FIRST_KITCHEN,
   programmes: [],
   measures: [],
@@ -35,7 +35,7 @@ const house: House = {
 const still = () => {}
 
 describe('measure', () => {
-  const state = { ...firstBench(house), grain: 'short-white' as const }
+  const state = { ...firstPlan(household), grain: 'short-white' as const }
   const words = (over: Partial<MeasureProps> = {}) => {
     const plan = over.plan ?? planOf()
     return textOf(
@@ -185,9 +185,9 @@ describe('measure', () => {
     ['1,2,3', 'Enter a number'],
     ['-4', 'Enter a number'],
   ])('"%s" is no amount', (text, said) => {
-    expect(readTold(text)).toEqual({ wrong: expect.stringContaining(said) })
+    expect(parseAmount(text)).toEqual({ wrong: expect.stringContaining(said) })
   })
-  test('a comma is a point', () => expect(readTold(' 2,5 ')).toEqual({ told: 2.5 }))
+  test('a comma is a point', () => expect(parseAmount(' 2,5 ')).toEqual({ told: 2.5 }))
 })
 
 describe('the water beam', () => {
@@ -215,8 +215,8 @@ describe('the water beam', () => {
 })
 
 describe('cautions', () => {
-  const state: BenchState = { ...firstBench(house), amount: { basis: 'dry-mass', value: 900 } }
-  const list = (request: Parameters<typeof planOf>[0], more: Partial<BenchState> = {}) => {
+  const state: PlanState = { ...firstPlan(household), amount: { basis: 'dry-mass', value: 900 } }
+  const list = (request: Parameters<typeof planOf>[0], more: Partial<PlanState> = {}) => {
     const { cautions } = planOf({
       amount: { basis: 'dry-mass', value: 1100 },
       vessel: 'heavy-2.5',
@@ -225,7 +225,13 @@ describe('cautions', () => {
     return {
       cautions,
       html: htmlOf(
-        <Cautions cautions={cautions} state={{ ...state, ...more }} change={still} house={house} now={NOW} />,
+        <Cautions
+          cautions={cautions}
+          state={{ ...state, ...more }}
+          change={still}
+          house={household}
+          now={NOW}
+        />,
       ),
     }
   }
@@ -246,8 +252,8 @@ describe('cautions', () => {
 
 test.each(VARIETIES.map((v) => [v.id, v] as const))('%s can be set up before the heat', (_, variety) => {
   const text = textOf(
-    <Before
-      state={{ ...firstBench(house), grain: variety.id }}
+    <PreparationPanel
+      state={{ ...firstPlan(household), grain: variety.id }}
       change={still}
       variety={variety}
       kind="pot"

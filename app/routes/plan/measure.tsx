@@ -3,8 +3,8 @@ import { lazy } from 'react'
 import { Link } from 'react-router'
 import type { Settings } from '#core/contract/settings'
 import type { Correction } from '#core/learn/corrections'
-import type { Sum } from '#core/explain/pour'
-import type { WaterWay } from '#core/methods/definition'
+import type { Breakdown } from '#core/explain/pour'
+import type { WaterMode } from '#core/methods/definition'
 import type { Plan } from '#core/plan/result'
 import type { PourContext } from '#core/vessel/pour-gauges'
 import type { MeasureRow } from '#server/store/equipment'
@@ -12,7 +12,7 @@ import type { PourMarkRow } from '#server/store/grain-bags'
 import { dayWord } from '../../ui/time/clock-hour'
 import { Aside } from '../../layout/aside'
 import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from '../../planning/gauges'
-import type { SlackWords } from '../../planning/room-for-error'
+import type { RoomForErrorWords } from '../../planning/room-for-error'
 import { WaterBeam } from './water-beam'
 import { Why } from './why'
 import { whyDepth } from './explanations'
@@ -29,14 +29,14 @@ export interface MeasureProps {
   marks: readonly PourMarkRow[]
   learned: Correction | undefined
   /** How far the pour may be off. */
-  slack: SlackWords | undefined
+  slack: RoomForErrorWords | undefined
   now: number
   /** Where this school's water goes. */
   way: Way
   /** The pour as the sum it is. */
-  why: () => Promise<Sum>
+  why: () => Promise<Breakdown>
   /** The dry grain as the sum it is. */
-  whyGrain: () => Promise<Sum>
+  whyGrain: () => Promise<Breakdown>
   /** The gauge in hand. */
   gauge: string
   onGauge: (id: string) => void
@@ -52,7 +52,7 @@ export interface MeasureProps {
 }
 
 /** Where the water goes; ladles: stock, given bit by bit. */
-export type Way = WaterWay | 'ladles'
+export type Way = WaterMode | 'ladles'
 /** Gauges that say nothing where the grain does not lie in this water. */
 const ON_THE_BED = new Set(['finger', 'as-deep', 'printed'])
 const NOT_BY: Partial<Record<Way, ReadonlySet<string>>> = {
@@ -71,7 +71,7 @@ const POUR_TITLE: Record<Way, string> = {
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
-  const { plan, learned, slack, now, settings, gauge, onGauge, ownWords, onPoured } = props
+  const { plan, learned, slack: roomForError, now, settings, gauge, onGauge, ownWords, onPoured } = props
   const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan
@@ -102,7 +102,7 @@ export function Measure(props: MeasureProps) {
             </UnstyledButton>
           ))}
         </div>
-        <Told key={at.id} {...props} at={at} />
+        <RunEvent key={at.id} {...props} at={at} />
       </div>
       <p className={classes.slack}>
         {way === 'excess' || way === 'boiler'
@@ -114,10 +114,10 @@ export function Measure(props: MeasureProps) {
         {water.boiler_g !== undefined &&
           !plan.boiler_dish &&
           `; and ${Math.round(water.boiler_g)} g under the basket`}
-        {slack && (
+        {roomForError && (
           <>
-            ; <span data-sure={slack.sure}>{slack.says}</span>
-            {!slack.sure && ', estimated'}
+            ; <span data-sure={roomForError.sure}>{roomForError.says}</span>
+            {!roomForError.sure && ', estimated'}
           </>
         )}
         {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') &&
@@ -159,7 +159,7 @@ function Figure({
   reading: GaugeReading
   grams: number
   wet?: boolean
-  why?: () => Promise<Sum>
+  why?: () => Promise<Breakdown>
   was?: number | undefined
 }) {
   const words = reading.unit !== 'g'
@@ -187,7 +187,7 @@ const loadPoured = () => import('./own-pour')
 const Poured = lazy(loadPoured)
 
 /** "I poured this much": any gauge, read backwards; and a pour worth keeping. */
-function Told({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
+function RunEvent({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
   return (
     <div className={classes.told}>
       <Aside word="I added a different amount" className="link" width={344} piece={loadPoured}>

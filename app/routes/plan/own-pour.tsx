@@ -1,7 +1,7 @@
 import { Button, Group, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
-import { readTold } from '../../ui/forms/parse-amount'
+import { parseAmount } from '../../ui/forms/parse-amount'
 import type { Gauge } from '../../planning/gauges'
 
 /** What was poured, told in the gauge in hand. */
@@ -9,7 +9,7 @@ export default function Poured({ at, onPoured }: { at: Gauge; onPoured: (pourG: 
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState<string>()
   const tell = () => {
-    const read = readTold(text)
+    const read = parseAmount(text)
     if ('wrong' in read) return setWrong(read.wrong)
     const pour = at.pourOf(read.told)
     if (Number.isNaN(pour)) return setWrong('This pot has no line with that number.')

@@ -1,18 +1,18 @@
 import { varietyOf } from '#core/grain/varieties'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { fingerStudy } from '#core/plan/finger-study'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
 import { htmlOf, planOf, textOf } from '../../../tests/helpers/render'
 import { plannedWashes, Washes } from '../stove/washes'
-import { firstBench, type BenchState, type House } from '../../planning/plan-state'
+import { firstPlan, type PlanState, type PlanningData } from '../../planning/plan-state'
 import { studyWords } from './finger-chart'
-import { OrderLine } from './plan-line'
-import { Season } from './seasoning'
+import { PlanLine } from './plan-line'
+import { SeasoningPanel } from './seasoning'
 import { SoakCurve } from './soak-curve'
 import { TranslateRatio } from './translate-ratio'
 import { grainWord, soakWord } from '../../planning/plan-words'
 
-const house: House = {
+const household: PlanningData = {
   ...FIRST_KITCHEN,
   bags: [],
   marks: [],
@@ -26,17 +26,17 @@ const house: House = {
   kitchen_c: 20,
   zone: 'Europe/Berlin',
 }
-const first = firstBench(house)
+const first = firstPlan(household)
 const NOW = Date.UTC(2026, 2, 5, 17, 0) // 18:00 in Berlin
 const still = () => {}
 
 describe('the order line', () => {
-  const line = (over: Partial<BenchState> = {}) =>
+  const line = (over: Partial<PlanState> = {}) =>
     textOf(
-      <OrderLine
+      <PlanLine
         state={{ ...first, ...over }}
         change={still}
-        house={house}
+        house={household}
         clock={{ zone: 'Europe/Berlin', clock: '24' }}
         now={NOW}
       />,
@@ -118,7 +118,7 @@ test("salt is told in grams and in spoons of the house's own crystal", () => {
   const plan = planOf({ salt_percent: 1 })
   const grams = plan.seasoning.salt_to_add_g
   const words = (crystal: 'table' | 'coarse-light') =>
-    textOf(<Season state={{ ...first, salt: 1 }} change={still} plan={plan} crystal={crystal} />)
+    textOf(<SeasoningPanel state={{ ...first, salt: 1 }} change={still} plan={plan} crystal={crystal} />)
   expect(words('table')).toContain(`${grams.toFixed(1)} g:`)
   expect(words('table')).toMatch(/1¼ tsp table salt/)
   expect(words('coarse-light')).toMatch(/2⅔ tsp coarse salt, light flakes/)
@@ -129,14 +129,16 @@ test('what goes along is shown with its grams for this batch', () => {
     stock_share: 0.5,
     add_ins: [{ name: 'kelp', grams_per_100g_dry: 2, when: 'on-top' }],
   })
-  const words = textOf(<Season state={{ ...first, stock: 0.5 }} change={still} plan={plan} crystal="table" />)
+  const words = textOf(
+    <SeasoningPanel state={{ ...first, stock: 0.5 }} change={still} plan={plan} crystal="table" />,
+  )
   expect(words).toContain('6 g kelp')
   expect(words).toMatch(/\d+ g of the water is stock/)
 })
 
 test('the finger study in words: a range, too much for any, or too little', () => {
   const study = (vessel: 'heavy-2.5' | 'steel-1.6', crease: number) => {
-    const read = readPlanRequest({
+    const read = parsePlanRequest({
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'servings', value: 4 },
       vessel,

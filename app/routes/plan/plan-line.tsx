@@ -1,8 +1,8 @@
 import { UnstyledButton } from '@mantine/core'
 import { lazy, Suspense, useState } from 'react'
-import { clockTime, nextAt, dayWord, type HouseClock } from '../../ui/time/clock-hour'
+import { clockTime, nextAt, dayWord, type HouseholdClock } from '../../ui/time/clock-hour'
 import { methodOf, type MethodId } from '#core/methods/index'
-import { heatOfState, methodOfState, vesselOfState, type BenchState } from '../../planning/plan-state'
+import { heatOfState, methodOfState, vesselOfState, type PlanState } from '../../planning/plan-state'
 import type { PanelProps } from './panels/panel-props'
 import type { PanelId } from './panels/panels'
 import { Aside } from '../../layout/aside'
@@ -19,7 +19,7 @@ import classes from './plan-line.module.css'
 // What is behind a press is fetched when a hand comes near it, so that the pot is there first.
 const [loadPanel, loadSheet] = [() => import('./panels/panels'), () => import('./plan-sheet')]
 const Panel = lazy(loadPanel)
-const OrderSheet = lazy(loadSheet)
+const PlanSheet = lazy(loadSheet)
 
 interface Part {
   id: PanelId
@@ -28,9 +28,9 @@ interface Part {
 }
 
 /** The order as one sentence; each part of it opens what it stands for, right under itself. */
-export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseClock; now: number }) {
-  const { state, house } = panel
-  const vessel = vesselOfState(state, house)
+export function PlanLine({ clock, now, ...panel }: PanelProps & { clock: HouseholdClock; now: number }) {
+  const { state, house: household } = panel
+  const vessel = vesselOfState(state, household)
   const own = vessel.own_rated_w !== null
   const hour =
     state.at === null
@@ -38,11 +38,11 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
       : `at ${clockTime(nextAt(state.at, clock.zone, now), clock)}${dayWord(nextAt(state.at, clock.zone, now), now, clock.zone) === 'tomorrow' ? ' tomorrow' : ''}`
   const parts: Part[] = [
     { id: 'amount', word: amountWord(state), label: 'How much' },
-    { id: 'grain', word: grainWord(state, house), label: 'Which grain' },
+    { id: 'grain', word: grainWord(state, household), label: 'Which grain' },
     { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for' },
     {
       id: 'pot',
-      word: own ? `in ${vessel.name}` : `${vessel.name} on ${heatOfState(state, house).name}`,
+      word: own ? `in ${vessel.name}` : `${vessel.name} on ${heatOfState(state, household).name}`,
       label: 'Which pot',
     },
     {
@@ -65,7 +65,7 @@ export function OrderLine({ clock, now, ...panel }: PanelProps & { clock: HouseC
 }
 
 /** The one thing about the heat that stands in the order. */
-function heatWord({ lidUntilBoil, release, toasted }: BenchState, method: MethodId): string {
+function heatWord({ lidUntilBoil, release, toasted }: PlanState, method: MethodId): string {
   if (method.startsWith('pressure')) return RELEASE_WORDS[release]
   const word = method === 'covered-simmer' ? LID_WORDS[lidUntilBoil] : METHOD_WORDS[method]
   return toasted && methodOf(method).toastable ? `${word}, crisp bottom` : word
@@ -94,7 +94,7 @@ function Sheet({ parts, ...panel }: PanelProps & { parts: Part[] }) {
       </UnstyledButton>
       <Suspense>
         {open !== undefined && (
-          <OrderSheet parts={parts} opened={open} onClose={() => setOpen(false)} {...panel} />
+          <PlanSheet parts={parts} opened={open} onClose={() => setOpen(false)} {...panel} />
         )}
       </Suspense>
     </>

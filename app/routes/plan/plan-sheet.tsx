@@ -10,7 +10,7 @@ interface SheetProps extends PanelProps {
 }
 
 /** The whole order at once, for a phone: each part folds out. */
-export default function OrderSheet({ parts, opened, onClose, ...panel }: SheetProps) {
+export default function PlanSheet({ parts, opened, onClose, ...panel }: SheetProps) {
   return (
     <Drawer
       opened={opened}

@@ -2,7 +2,7 @@ import { useMediaQuery } from '@mantine/hooks'
 import { useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
-import { settledRequest } from '#core/contract/plan-request'
+import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
 import type { Known } from '#core/explain/pour'
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
@@ -17,44 +17,44 @@ import { formOf } from '../../ui/forms/read-form'
 import { knobWord } from '../../ui/drawing/setting-word'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
 import { useKeys } from '../../keyboard/use-keys'
-import { stayPut } from '../../layout/skip-revalidation'
+import { skipRevalidation } from '../../layout/skip-revalidation'
 import { useAddress } from '../../layout/use-address'
 import { clockTime, hourAt } from '../../ui/time/clock-hour'
 import { useNow } from '../../ui/time/use-now'
 import type { Route } from './+types/plan'
-import { Before } from './preparation'
+import { PreparationPanel } from './preparation'
 import { fromSearch, toSearch } from '../../planning/plan-address'
 import {
   bagOfState,
-  changedBench,
+  changedPlan,
   correctionFor,
-  firstBench,
+  firstPlan,
   grainKeyOfState,
   heatOfState,
   methodOfState,
   requestOf,
   startFieldsOf,
   vesselOfState,
-  type BenchState,
-  type House,
+  type PlanState,
+  type PlanningData,
 } from '../../planning/plan-state'
 import { Cautions } from './cautions'
-import { houseIn } from '../../planning/planning-data.server'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import { marksIn } from './marks'
 import { Measure } from './measure'
-import { OrderLine } from './plan-line'
+import { PlanLine } from './plan-line'
 import { contextOf, heldAt, ownPourWords } from '../../planning/own-water'
 import { PotView } from './pot-view'
-import { slackWords } from '../../planning/room-for-error'
+import { roomForErrorWords } from '../../planning/room-for-error'
 import { StartBar } from './start-bar'
 import { Study } from './finger-study'
 import { StagesUpright } from './stage-list'
 import { TABS, type Tab } from './tabs'
-import { useLook } from './use-pot-at-minute'
-import { whysOf } from './explanations'
+import { usePotAtMinute } from './use-pot-at-minute'
+import { explanations } from './explanations'
 import { useWhatChanged } from './use-what-changed'
-import { supperDishOf } from '../../planning/meal-dish'
-import { useSlack } from './use-room-for-error'
+import { mealDishOf } from '../../planning/meal-dish'
+import { useRoomForError } from './use-room-for-error'
 import { vesselFromRow } from '../../planning/vessel-from-row'
 import classes from './plan.module.css'
 
@@ -66,7 +66,7 @@ export function loader({ request }: Route.LoaderArgs) {
   if (!open.household.welcomed() && new URL(request.url).search === '') throw redirect('/welcome')
   return {
     nowMs: nowMs(),
-    ...houseIn(open),
+    ...loadPlanningData(open),
     gauge: open.household.gauge(),
     suppers: open.suppers
       .all()
@@ -82,8 +82,8 @@ export async function action({ request }: Route.ActionArgs) {
   const intent = form.get('intent')
   if (intent === 'gauge' || intent === 'keep-mark') {
     const fields = Object.fromEntries(form)
-    const kept = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
-    return kept.ok ? { kept: true as const } : data({ errors: kept.errors }, { status: 422 })
+    const leftover = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
+    return leftover.ok ? { kept: true as const } : data({ errors: leftover.errors }, { status: 422 })
   }
   if (intent !== 'start')
     return data(
@@ -106,17 +106,17 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 /** The bench answers by itself. */
-export const shouldRevalidate = stayPut
+export const shouldRevalidate = skipRevalidation
 
-export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { settings, house } = loaderData
-  const { measures, marks } = house
+export default function PlanPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { settings, house: household } = loaderData
+  const { measures, marks } = household
   const fetcher = useFetcher()
   const navigation = useNavigation()
-  const first = useMemo(() => firstBench(house), [house])
-  const { state, change, undo, canUndo, leaveAddress } = useBench(
+  const first = useMemo(() => firstPlan(household), [household])
+  const { state, change, undo, canUndo, leaveAddress } = usePlan(
     first,
-    house,
+    household,
     fetcher.state !== 'idle' || navigation.state !== 'idle',
   )
   useKeys({ back: canUndo ? undo : undefined })
@@ -127,23 +127,23 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const submit = useSubmit()
   const low = useMediaQuery('(max-height: 720px)')
 
-  const request = useMemo(() => requestOf(state, house, now), [state, house, now])
+  const request = useMemo(() => requestOf(state, household, now), [state, household, now])
   const read = useMemo(() => planFrom(request), [request])
-  const asked = useMemo(() => settledRequest(request), [request])
+  const asked = useMemo(() => parsePlanRequestOrThrow(request), [request])
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   const plan = read.value
   const variety = varietyOf(state.grain)
-  const vesselRow = vesselOfState(state, house)
+  const vesselRow = vesselOfState(state, household)
   const vessel = useMemo(() => vesselFromRow(vesselRow), [vesselRow])
   const method = methodOfState(state, vesselRow)
-  const learned = correctionFor(state, house)
+  const learned = correctionFor(state, household)
   const known: Known = {
     potMeasured: vesselRow.measured !== '',
     learned: learned && { delta: learned.uptake, sd: learned.uptakeSd },
-    bagDelta: bagDelta(bagOfState(state, house)),
+    bagDelta: bagDelta(bagOfState(state, household)),
   }
-  const whys = whysOf(asked, plan, known)
-  const slack = useSlack(request)
+  const whys = explanations(asked, plan, known)
+  const roomForError = useRoomForError(request)
   const changed = useWhatChanged({
     vesselId: vesselRow.id,
     rimMm: vesselRow.rim_diameter_mm,
@@ -161,13 +161,13 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const tableMs = request.serve_at ? Date.parse(request.serve_at) : now + total * 60_000
   const startMs = tableMs - total * 60_000
   const clockAt = (minute: number) => clockTime(startMs + minute * 60_000, settings)
-  const look = useLook(asked, plan, clockAt)
+  const look = usePotAtMinute(asked, plan, clockAt)
   const start = () => {
     leaveAddress()
     void submit(
       {
         intent: 'start',
-        cook: JSON.stringify({ request, ...startFieldsOf(state, house) }),
+        cook: JSON.stringify({ request, ...startFieldsOf(state, household) }),
       },
       { method: 'post' },
     )
@@ -176,16 +176,16 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <main className={classes.bench} data-tab={tab} data-lit={lit}>
       <h1 className="unseen">Plan</h1>
-      <OrderLine state={state} change={change} house={house} clock={settings} now={now} />
+      <PlanLine state={state} change={change} house={household} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
-        <Before
+        <PreparationPanel
           state={state}
           change={change}
           variety={variety}
           kind={vesselRow.kind}
           plan={plan}
           crystal={settings.crystal}
-          bag={bagOfState(state, house)}
+          bag={bagOfState(state, household)}
         />
       </section>
       <section className={`${classes.pot} basin`} aria-label="The pot">
@@ -201,7 +201,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           onCooked={setCooked}
           says={changed.says}
           ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
-          marks={marksIn(plan.cautions, state, change, house, now)}
+          marks={marksIn(plan.cautions, state, change, household, now)}
           look={look.at}
           hold={
             methodOf(method).pourSetsTexture !== true
@@ -224,8 +224,8 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           context={context}
           settings={settings}
           measures={measures}
-          learned={correctionFor(state, house)}
-          slack={methodOf(method).pourSetsTexture ? slackWords(plan.water, slack) : undefined}
+          learned={correctionFor(state, household)}
+          slack={methodOf(method).pourSetsTexture ? roomForErrorWords(plan.water, roomForError) : undefined}
           now={now}
           gauge={gauge}
           printed={vesselRow.printed}
@@ -258,7 +258,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         />
       </section>
       <section className={classes.cautions} aria-label="Cautions">
-        <Cautions cautions={plan.cautions} state={state} change={change} house={house} now={now} />
+        <Cautions cautions={plan.cautions} state={state} change={change} house={household} now={now} />
       </section>
       <nav className={classes.tabs} aria-label="Parts of the plan">
         {TABS.map(({ id, word }) => (
@@ -279,7 +279,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           scrub={look.scrub}
           onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })}
           placeOf={(stage) =>
-            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)
+            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, household) : null)
           }
         />
       </section>
@@ -290,7 +290,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           clockAt={clockAt}
           scrub={look.scrub}
           placeOf={(stage) =>
-            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, house) : null)
+            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, household) : null)
           }
         />
       </section>
@@ -309,7 +309,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         onSupper={(id) => {
           leaveAddress()
           void submit(
-            { intent: 'add', ...supperDishOf(state, house, first, request) },
+            { intent: 'add', ...mealDishOf(state, household, first, request) },
             { method: 'post', action: `/meal/${id}` },
           )
         }}
@@ -321,11 +321,11 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 }
 
 /** The bench's state, kept in the address, with a way back. */
-function useBench(first: BenchState, house: House, busy: boolean) {
-  const { state, become, ...rest } = useAddress<BenchState>({
-    read: (search) => fromSearch(search, first, house),
+function usePlan(first: PlanState, household: PlanningData, busy: boolean) {
+  const { state, become, ...rest } = useAddress<PlanState>({
+    read: (search) => fromSearch(search, first, household),
     write: (of) => toSearch(of, first),
     busy,
   })
-  return { ...rest, state, change: (next: Partial<BenchState>) => become(changedBench(state, next)) }
+  return { ...rest, state, change: (next: Partial<PlanState>) => become(changedPlan(state, next)) }
 }

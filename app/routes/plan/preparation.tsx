@@ -9,8 +9,8 @@ import type { Plan } from '#core/plan/result'
 import type { CrystalId } from '#core/seasoning/salt'
 import type { BagRow } from '#server/store/grain-bags'
 import { Range } from '../../ui/forms/range'
-import type { BenchState } from '../../planning/plan-state'
-import { Season } from './seasoning'
+import type { PlanState } from '../../planning/plan-state'
+import { SeasoningPanel } from './seasoning'
 import { SoakCurve } from './soak-curve'
 import { PURPOSE_WORDS, soakWord } from '../../planning/plan-words'
 import classes from './preparation.module.css'
@@ -18,8 +18,8 @@ import classes from './preparation.module.css'
 const WetWeight = lazy(() => import('./wet-weight'))
 
 interface BeforeProps {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
   variety: Variety
   kind: VesselKind
   plan: Plan
@@ -35,7 +35,7 @@ const TEXTURES = [
 ] as const
 
 /** Everything settled before the heat: how it should end, how it is washed, whether it soaks. */
-export function Before({ state, change, variety, kind, plan, crystal, bag }: BeforeProps) {
+export function PreparationPanel({ state, change, variety, kind, plan, crystal, bag }: BeforeProps) {
   const texture = state.texture ?? PURPOSE_TEXTURE[state.purpose]
   const washes = state.washes ?? variety.washes
   return (
@@ -148,7 +148,7 @@ export function Before({ state, change, variety, kind, plan, crystal, bag }: Bef
         )}
       </div>
 
-      <Season state={state} change={change} plan={plan} crystal={crystal} />
+      <SeasoningPanel state={state} change={change} plan={plan} crystal={crystal} />
 
       {kind !== 'pressure-electric' && (
         <div className={classes.block}>
@@ -183,7 +183,7 @@ const textureWord = (texture: number): string =>
           : 'soft'
 
 /** Soaks worth offering: short for bare grain, long and cold for grain in its skin. */
-function soaksFor(variety: Variety): BenchState['soak'][] {
+function soaksFor(variety: Variety): PlanState['soak'][] {
   const short = (minutes: number) => ({ minutes, celsius: 20, water: 'drain' as const })
   const overnight = { minutes: 600, celsius: 5, water: 'drain' as const }
   return variety.skin < 0.5 ? [null, short(120), overnight] : [null, short(20), short(30), short(60)]

@@ -4,12 +4,12 @@ import { inSpoons } from '#core/finish/dressing'
 import type { Plan } from '#core/plan/result'
 import { CRYSTALS, teaspoonsOf, type CrystalId } from '#core/seasoning/salt'
 import { inScoops } from '#core/units/fractions'
-import type { BenchState } from '../../planning/plan-state'
+import type { PlanState } from '../../planning/plan-state'
 import { Aside } from '../../layout/aside'
 import classes from './preparation.module.css'
 
 const loadCompany = () => import('./add-ins')
-const Company = lazy(loadCompany)
+const AddIns = lazy(loadCompany)
 
 const SALTS = [
   { value: null, word: 'none' },
@@ -17,14 +17,14 @@ const SALTS = [
   { value: 1, word: 'seasoned' },
 ] as const
 interface SeasonProps {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
   plan: Plan
   crystal: CrystalId
 }
 
 /** Salt by what is wanted in the end, stock and things cooked along; grams, and the spoon for the crystal in the house. */
-export function Season({ state, change, plan, crystal }: SeasonProps) {
+export function SeasoningPanel({ state, change, plan, crystal }: SeasonProps) {
   const { salt_to_add_g, stock_g } = plan.seasoning
   const spoons = inScoops(teaspoonsOf(salt_to_add_g, crystal))
   const said = [
@@ -59,7 +59,7 @@ export function Season({ state, change, plan, crystal }: SeasonProps) {
           width={320}
           piece={loadCompany}
         >
-          {() => <Company state={state} change={change} />}
+          {() => <AddIns state={state} change={change} />}
         </Aside>
       </div>
       {said.length > 0 && <p className={classes.hint}>{said.join(', ')}</p>}

@@ -4,7 +4,7 @@ import { celsius } from '#core/units/units'
 import { soakCurve } from '#core/water/soak-curve'
 import { soakVerdict, soakWindow } from '#core/water/soak-window'
 import { Range } from '../../ui/forms/range'
-import type { BenchState } from '../../planning/plan-state'
+import type { PlanState } from '../../planning/plan-state'
 import classes from './soak-curve.module.css'
 
 const [WIDTH, HEIGHT] = [240, 46]
@@ -23,7 +23,7 @@ export function SoakCurve({
   onMinutes,
 }: {
   variety: Variety
-  soak: NonNullable<BenchState['soak']>
+  soak: NonNullable<PlanState['soak']>
   onMinutes: (minutes: number) => void
 }) {
   const warm = celsius(soak.celsius)

@@ -1,10 +1,10 @@
 import { UnstyledButton } from '@mantine/core'
 import { IconArrowBackUp } from '@tabler/icons-react'
 import { Link, useNavigation } from 'react-router'
-import type { Sum } from '#core/explain/pour'
+import type { Breakdown } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
-import { clockTime, spanWord, type HouseClock } from '../../ui/time/clock-hour'
+import { clockTime, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
 import { Why } from './why'
 import classes from './start-bar.module.css'
 
@@ -15,11 +15,11 @@ interface StartBarProps {
   tableMs: number
   /** Whether an hour was asked for. */
   asked: boolean
-  clock: HouseClock
+  clock: HouseholdClock
   /** The time to the table as the sum it is. */
-  why: () => Promise<Sum>
+  why: () => Promise<Breakdown>
   /** What comes out of the pot, as the sum it is. */
-  whyCooked: () => Promise<Sum>
+  whyCooked: () => Promise<Breakdown>
   /** The bench as an address, for the places that take it further. */
   search: string
   onStart: () => void
@@ -43,8 +43,8 @@ export function StartBar({
   whyCooked,
   search,
   onStart,
-  suppers,
-  onSupper,
+  suppers: meals,
+  onSupper: onMeal,
   undo,
   errors,
 }: StartBarProps) {
@@ -72,13 +72,13 @@ export function StartBar({
         · <Link to={`/recipe-card?${search}`}>card</Link> ·{' '}
         <Link to={`/taste-tests?${search}`}>taste test</Link> ·{' '}
         <Link to={`/meal/split?${search}`}>split between pots</Link>
-        {suppers.map((s) => (
+        {meals.map((s) => (
           <span key={s.id}>
             {' '}
             ·{' '}
             <UnstyledButton
               className="link"
-              onClick={() => onSupper(s.id)}
+              onClick={() => onMeal(s.id)}
               aria-label={`Add to the meal: ${s.title}`}
             >
               add to meal

@@ -5,13 +5,13 @@ import type { PlanRequestJson } from '#core/contract/plan-request'
 import { inWords, type Variety } from '#core/grain/varieties'
 import { CUP_IDS, CUPS, type CupId } from '#core/units/cups'
 import { asRequest, meaningOf, POT_IDS, POTS, type RatioTold } from '#core/convert/ratio'
-import type { BenchState } from '../../planning/plan-state'
+import type { PlanState } from '../../planning/plan-state'
 import classes from './finger-study.module.css'
 
 interface TranslateProps {
   request: PlanRequestJson
   variety: Variety
-  change: (next: Partial<BenchState>) => void
+  change: (next: Partial<PlanState>) => void
 }
 
 const RATIO = [0.3, 12] as const

@@ -8,7 +8,7 @@ import type { HeatRibbonProps } from '../../ui/drawing/heat-ribbon'
 import type { Look } from './pot-view'
 
 /** A look into a minute of the plan. The pot is cooked through once for a plan, and only when somebody looks. */
-export function useLook(
+export function usePotAtMinute(
   request: PlanRequest,
   plan: Plan,
   clockAt: (minute: number) => string,

@@ -1,17 +1,17 @@
 import { useEffect, useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import type { Slack } from '../../workers/simulator'
+import type { RoomForError } from '../../workers/simulator'
 
 /** The bench is still for so long before many kitchens are cooked in. */
 const STILL_MS = 1200
 const KITCHENS = 200
 
 /** How far the water may be off, found in a worker once nothing changes any more. Undefined until it is in; another request throws it away. */
-export function useSlack(request: PlanRequestJson): Slack | undefined {
+export function useRoomForError(request: PlanRequestJson): RoomForError | undefined {
   // The hour at the table and the clock change nothing in the pot.
   const { serve_at: _hour, ...pot } = request
   const asked = JSON.stringify(pot)
-  const [found, setFound] = useState<{ of: string; slack: Slack }>()
+  const [found, setFound] = useState<{ of: string; slack: RoomForError }>()
   useEffect(() => {
     let end = () => {}
     let current = true
@@ -22,11 +22,11 @@ export function useSlack(request: PlanRequestJson): Slack | undefined {
         if (!current) return
         const running = startSimulator()
         end = running.end
-        const slack = await running.remote.slack(JSON.parse(asked) as PlanRequestJson, {
+        const roomForError = await running.remote.slack(JSON.parse(asked) as PlanRequestJson, {
           seed: 1,
           runs: KITCHENS,
         })
-        if (current) setFound({ of: asked, slack })
+        if (current) setFound({ of: asked, slack: roomForError })
         running.end()
       })()
     }, STILL_MS)

@@ -1,10 +1,10 @@
 import { NumberInput } from '@mantine/core'
 import type { Plan } from '#core/plan/result'
-import type { BenchState } from '../../planning/plan-state'
+import type { PlanState } from '../../planning/plan-state'
 
 interface WetWeightProps {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
   plan: Plan
 }
 

@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactNode } from 'react'
-import type { Sum, Term } from '#core/explain/pour'
+import type { Breakdown, BreakdownTerm } from '#core/explain/pour'
 import { Aside } from '../../layout/aside'
 import classes from './why.module.css'
 
@@ -7,7 +7,7 @@ interface WhyProps {
   /** What is explained, as a question a cook would ask. */
   question: string
   /** Reckoned when it is asked for, by what is fetched then. */
-  sum: () => Promise<Sum>
+  sum: () => Promise<Breakdown>
   /** The figure itself, where that is what one presses; left out: the word “why?” beside it. */
   children?: ReactNode
 }
@@ -21,8 +21,8 @@ export function Why({ question, sum, children }: WhyProps) {
   )
 }
 
-function SumShown({ question, sum: ask }: { question: string; sum: () => Promise<Sum> }) {
-  const [sum, setSum] = useState<Sum>()
+function SumShown({ question, sum: ask }: { question: string; sum: () => Promise<Breakdown> }) {
+  const [sum, setSum] = useState<Breakdown>()
   useEffect(() => {
     let here = true
     void ask().then((found) => here && setSum(found))
@@ -61,13 +61,13 @@ function SumShown({ question, sum: ask }: { question: string; sum: () => Promise
   )
 }
 
-const rounded = (value: number, unit: Term['unit']): string =>
+const rounded = (value: number, unit: BreakdownTerm['unit']): string =>
   `${unit === 'min' && Math.abs(value) < 10 ? value.toFixed(1) : Math.round(value)} ${unit}`
-const signed = ({ value, unit }: Term): string =>
+const signed = ({ value, unit }: BreakdownTerm): string =>
   value < 0 ? `−${rounded(-value, unit)}` : rounded(value, unit)
 
 /** From 6 px for a term known to a few percent down to 1 px for a guess. */
-const thickness = ({ value, sure }: Term): number => {
+const thickness = ({ value, sure }: BreakdownTerm): number => {
   const off = Math.abs(value) > 0 ? sure / Math.abs(value) : 0
   return off < 0.03 ? 6 : off < 0.08 ? 4 : off < 0.2 ? 2.5 : 1
 }

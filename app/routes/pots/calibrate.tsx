@@ -19,7 +19,7 @@ export function Calibrate(props: CalibrateProps) {
   const { vessel } = props
   return (
     <Stack gap="lg">
-      <Trial
+      <TasteTestPage
         {...props}
         intent="calibrate-full"
         title="Weigh it full"
@@ -30,7 +30,7 @@ export function Calibrate(props: CalibrateProps) {
           ['full_g', 'Full, g', ''],
         ]}
       />
-      <Trial
+      <TasteTestPage
         {...props}
         intent="calibrate-boil"
         title="Time it to the boil"
@@ -43,7 +43,7 @@ export function Calibrate(props: CalibrateProps) {
           ['minutes', 'Minutes', ''],
         ]}
       />
-      <Trial
+      <TasteTestPage
         {...props}
         intent="calibrate-simmer"
         title="Weigh a simmer"
@@ -60,7 +60,7 @@ export function Calibrate(props: CalibrateProps) {
   )
 }
 
-interface TrialProps extends CalibrateProps {
+interface TasteTestProps extends CalibrateProps {
   intent: string
   title: string
   how: string
@@ -69,7 +69,7 @@ interface TrialProps extends CalibrateProps {
   fields: readonly (readonly [string, string, string])[]
 }
 
-function Trial({
+function TasteTestPage({
   vessel,
   heats,
   refused,
@@ -80,7 +80,7 @@ function Trial({
   heat,
   timer = false,
   fields,
-}: TrialProps) {
+}: TasteTestProps) {
   const busy = useNavigation().state !== 'idle'
   const mine = refused?.typed.intent === intent ? refused : undefined
   const [minutes, setMinutes] = useState(mine?.typed.minutes ?? '')

@@ -1,6 +1,6 @@
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { HeatRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
@@ -34,7 +34,7 @@ export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused
         />
         <TextInput
           label="Full power, W"
-          description={`${HOUSE_LIMITS.rated_w.join(' to ')} W`}
+          description={`${HOUSEHOLD_LIMITS.rated_w.join(' to ')} W`}
           inputMode="decimal"
           name="rated_w"
           defaultValue={mine?.typed.rated_w ?? (heat ? String(heat.rated_w) : '')}

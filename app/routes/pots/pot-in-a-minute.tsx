@@ -1,7 +1,7 @@
 import { Button, Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { celsius, metres } from '#core/units/units'
 import { MATERIAL_IDS, MATERIALS, type MaterialId } from '#core/vessel/calibration'
@@ -42,9 +42,9 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
     (mine?.typed.material as MaterialId | undefined) ?? 'steel',
   )
   const [rimMm, heightMm, emptyG] = [
-    numberOf(rim, HOUSE_LIMITS.diameter_mm),
-    numberOf(height, HOUSE_LIMITS.height_mm),
-    numberOf(empty, HOUSE_LIMITS.empty_g),
+    numberOf(rim, HOUSEHOLD_LIMITS.diameter_mm),
+    numberOf(height, HOUSEHOLD_LIMITS.height_mm),
+    numberOf(empty, HOUSEHOLD_LIMITS.empty_g),
   ]
   const pot =
     rimMm && heightMm && emptyG ? potAtAGlance({ shape, rimMm, heightMm, emptyG, material }) : undefined

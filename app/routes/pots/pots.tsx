@@ -1,7 +1,7 @@
 import { Button, Drawer, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { data, Link, useNavigation } from 'react-router'
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import {
   calibrateBoil,
   calibrateFull,
@@ -41,21 +41,22 @@ export function loader() {
   }
 }
 
-const ACTS = new Map<string, (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Read<string>>(
-  [
-    ['save-vessel', saveVessel],
-    ['drop-vessel', dropVessel],
-    ['save-heat', saveHeat],
-    ['drop-heat', dropHeat],
-    ['save-programme', saveProgramme],
-    ['drop-programme', dropProgramme],
-    ['save-measure', saveMeasure],
-    ['drop-measure', dropMeasure],
-    ['calibrate-boil', calibrateBoil],
-    ['calibrate-simmer', calibrateSimmer],
-    ['calibrate-full', calibrateFull],
-  ],
-)
+const ACTS = new Map<
+  string,
+  (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Result<string>
+>([
+  ['save-vessel', saveVessel],
+  ['drop-vessel', dropVessel],
+  ['save-heat', saveHeat],
+  ['drop-heat', dropHeat],
+  ['save-programme', saveProgramme],
+  ['drop-programme', dropProgramme],
+  ['save-measure', saveMeasure],
+  ['drop-measure', dropMeasure],
+  ['calibrate-boil', calibrateBoil],
+  ['calibrate-simmer', calibrateSimmer],
+  ['calibrate-full', calibrateFull],
+])
 
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))

@@ -1,6 +1,6 @@
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { ProgrammeRow, VesselRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
@@ -48,7 +48,7 @@ export function ProgrammeForm({
           <NativeSelect label="Pressure" data={options(PRESSURE_WORDS)} {...field('pressure')} />
           <TextInput
             label="Minutes at pressure"
-            description={`${HOUSE_LIMITS.programme_minutes.join(' to ')}; empty: not known`}
+            description={`${HOUSEHOLD_LIMITS.programme_minutes.join(' to ')}; empty: not known`}
             inputMode="decimal"
             {...field('minutes')}
           />

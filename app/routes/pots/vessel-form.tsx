@@ -1,7 +1,7 @@
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
-import { HOUSE_LIMITS } from '#core/contract/equipment'
+import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { MATERIAL_IDS, MATERIALS } from '#core/vessel/calibration'
 import type { VesselRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
@@ -70,13 +70,13 @@ export function VesselForm({
         <Group grow align="flex-start">
           <TextInput
             label="Capacity to the rim, mL"
-            description={range(HOUSE_LIMITS.capacity_ml, 'mL')}
+            description={range(HOUSEHOLD_LIMITS.capacity_ml, 'mL')}
             inputMode="decimal"
             {...field('capacity_ml')}
           />
           <TextInput
             label="Inner diameter at the top, mm"
-            description={range(HOUSE_LIMITS.diameter_mm, 'mm')}
+            description={range(HOUSEHOLD_LIMITS.diameter_mm, 'mm')}
             inputMode="decimal"
             {...field('rim_diameter_mm')}
           />

@@ -2,7 +2,7 @@ import { SegmentedControl, UnstyledButton } from '@mantine/core'
 import type { HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 import { LEVELS, LIDS, type Act } from '#core/practice/player-actions'
-import type { Kitchen, Situation } from '#core/practice/situation'
+import type { PracticeConditions, Situation } from '#core/practice/situation'
 import { PotOutside } from '../../ui/drawing/pot-outside'
 import type { Practice } from './use-practice'
 import classes from './practice.module.css'
@@ -28,14 +28,14 @@ export const standsNow = (
 })
 
 /** The learner's own hands: the knob, the lid, the jug. The stove says what the card says; the pot obeys only these. */
-export function Hands({
+export function Controls({
   practice,
   kitchen,
   situation,
   pouring,
 }: {
   practice: Practice
-  kitchen: Kitchen
+  kitchen: PracticeConditions
   situation: Situation
   pouring: boolean
 }) {

@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import type { Doing } from '#core/practice/player-actions'
-import { debriefOf, type Debrief as Told, type Deed } from '#core/practice/debrief'
+import type { PlayerActions } from '#core/practice/player-actions'
+import { debriefOf, type Debrief as Told, type Action } from '#core/practice/debrief'
 import type { Ending } from '#core/practice/ending'
-import { meanCentre, type Glimpse } from '#core/pot/readout'
-import type { Kitchen, Situation } from '#core/practice/situation'
+import { meanCentre, type Readout } from '#core/pot/readout'
+import type { PracticeConditions, Situation } from '#core/practice/situation'
 import { varietyOf } from '#core/grain/varieties'
 import { PotInside } from '../../ui/drawing/pot-inside'
 import classes from './practice.module.css'
@@ -32,19 +32,19 @@ export const endingWord = ({ word, good, texture }: Ending): string =>
 export function Debrief({
   situation,
   kitchen,
-  doing,
+  doing: playerActions,
   again,
 }: {
   situation: Situation
-  kitchen: Kitchen
-  doing: Doing
+  kitchen: PracticeConditions
+  doing: PlayerActions
   again: () => void
 }) {
   const told = useMemo<Told>(
-    () => debriefOf(kitchen, doing, situation.about),
-    [kitchen, doing, situation.about],
+    () => debriefOf(kitchen, playerActions, situation.about),
+    [kitchen, playerActions, situation.about],
   )
-  const { ending, reasons, deeds, moment, tryThis, marks } = told
+  const { ending, reasons, deeds: actions, moment, tryThis, marks } = told
   const variety = varietyOf(kitchen.real.grains[0]!.variety)
   const dryG = kitchen.right.grain.mass_g
   return (
@@ -68,8 +68,8 @@ export function Debrief({
         <div>
           <h2>Effect of each choice</h2>
           <ul className={classes.deeds}>
-            {deeds.map((deed) => (
-              <DeedLine key={deed.says} deed={deed} ending={ending} />
+            {actions.map((action) => (
+              <ActionLine key={action.says} deed={action} ending={ending} />
             ))}
           </ul>
         </div>
@@ -116,7 +116,13 @@ export function Debrief({
 const minuteWord = (n: number): string => (n < 1 ? `${Math.round(n * 60)} s` : `${Math.round(n)} min`)
 const more = (n: number, word: string): string => `${word} ${n > 0 ? 'more' : 'less'}`
 
-function DeedLine({ deed: { says, without, ending: other, did }, ending }: { deed: Deed; ending: Ending }) {
+function ActionLine({
+  deed: { says, without, ending: other, did },
+  ending,
+}: {
+  deed: Action
+  ending: Ending
+}) {
   const turns = other.good !== ending.good
   const moved = [
     Math.abs(did.drunkGPerG) >= 0.02 &&
@@ -149,13 +155,13 @@ function Inside({
   variety,
   dryG,
 }: {
-  of: Glimpse
+  of: Readout
   words: string
-  kitchen: Kitchen
+  kitchen: PracticeConditions
   variety: ReturnType<typeof varietyOf>
   dryG: number
 }) {
-  const hearts = Math.round(100 * meanCentre(of))
+  const centres = Math.round(100 * meanCentre(of))
   return (
     <figure>
       <PotInside
@@ -163,13 +169,13 @@ function Inside({
         variety={variety}
         dryG={dryG}
         moment={{ ...of, steam: 0 }}
-        title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water left, centres cooked to ${hearts} %`}
+        title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water left, centres cooked to ${centres} %`}
         letters={0.16}
       />
       <figcaption>
         <b>{words}</b>
         <span>
-          {Math.round(of.bulkC)} °C, {Math.round(of.freeG)} g left, centres {hearts} %
+          {Math.round(of.bulkC)} °C, {Math.round(of.freeG)} g left, centres {centres} %
         </span>
       </figcaption>
     </figure>

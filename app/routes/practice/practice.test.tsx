@@ -1,7 +1,7 @@
 import { replay, type RunningCook } from '#core/cook/replay'
-import { cookByHand } from '#core/practice/run-actions'
+import { runActions } from '#core/practice/run-actions'
 import { debriefOf } from '#core/practice/debrief'
-import type { Act, Doing } from '#core/practice/player-actions'
+import type { Act, PlayerActions } from '#core/practice/player-actions'
 import { endingOf } from '#core/practice/ending'
 import { signsOf } from '#core/practice/signs'
 import { kitchenOf } from '#core/practice/situation'
@@ -10,11 +10,11 @@ import { vesselPreset } from '#core/vessel/presets'
 import { htmlOf, textOf } from '../../../tests/helpers/render'
 import { PotOutside } from '../../ui/drawing/pot-outside'
 import { Debrief, endingWord } from './debrief'
-import { Hands, standsNow } from './controls'
+import { Controls, standsNow } from './controls'
 import type { Practice } from './use-practice'
 
 const of = (id: string) => ({ situation: situationOf(id)!, kitchen: kitchenOf(situationOf(id)!) })
-const BASE: Doing = {
+const BASE: PlayerActions = {
   washes: 3,
   soakMinutes: 0,
   pourG: 0,
@@ -27,14 +27,14 @@ const BASE: Doing = {
 const still = () => {}
 
 /** A practice at a minute, as far as the hands look at it. */
-function at(id: string, doing: Doing | undefined, acts: Act[] = []): Practice {
+function at(id: string, playerActions: PlayerActions | undefined, acts: Act[] = []): Practice {
   const { kitchen } = of(id)
   const running: RunningCook = {
     plan: kitchen.card,
     startedMs: 0,
     pot: { lossWK: 1, openArea: 0.03, boilC: kitchen.card.boil_c, kitchenC: 18 },
   }
-  const handled = doing && cookByHand(kitchen.real, doing, kitchen.heldMinutes)
+  const handled = playerActions && runActions(kitchen.real, playerActions, kitchen.heldMinutes)
   return {
     now: 0,
     speed: 10,
@@ -47,16 +47,16 @@ function at(id: string, doing: Doing | undefined, acts: Act[] = []): Practice {
     pourG: 120,
     pour: still,
     acts,
-    doing,
+    doing: playerActions,
     handled,
-    signs: handled && doing && signsOf(handled, doing.serveMin),
+    signs: handled && playerActions && signsOf(handled, playerActions.serveMin),
     again: still,
   }
 }
 const act = (kind: Act['kind'], more: Partial<Act> = {}): Act => ({ id: kind, atMs: 0, kind, ...more })
 const hands = (id: string, practice: Practice, pouring = false) =>
   textOf(
-    <Hands practice={practice} kitchen={of(id).kitchen} situation={of(id).situation} pouring={pouring} />,
+    <Controls practice={practice} kitchen={of(id).kitchen} situation={of(id).situation} pouring={pouring} />,
   )
 
 describe('hands', () => {
@@ -70,20 +70,20 @@ describe('hands', () => {
   })
 
   test('a pot has a knob of five places and a lid of three; an appliance has a switch, a pressure cooker no lid to move', () => {
-    const doing = { ...BASE, pourG: 600 }
-    expect(hands('first-bubbles', at('first-bubbles', doing))).toMatch(
+    const playerActions = { ...BASE, pourG: 600 }
+    expect(hands('first-bubbles', at('first-bubbles', playerActions))).toMatch(
       /Heat off lowest low medium full Lid on ajar off Serve now/,
     )
-    expect(hands('the-beep', at('the-beep', doing))).toMatch(/Switch off pressed Lid on ajar off/)
-    const pressed = hands('let-out-at-once', at('let-out-at-once', doing))
+    expect(hands('the-beep', at('the-beep', playerActions))).toMatch(/Switch off pressed Lid on ajar off/)
+    const pressed = hands('let-out-at-once', at('let-out-at-once', playerActions))
     expect(pressed).toMatch(/Switch off lid locked, start/)
     expect(pressed).not.toMatch(/Lid on/)
     // Sealed, it can be let out, does not open, and the usual words stand beside it.
     expect(pressed).toContain('Quick release')
     expect(pressed).toContain('never force the lid')
     const html = htmlOf(
-      <Hands
-        practice={at('let-out-at-once', doing)}
+      <Controls
+        practice={at('let-out-at-once', playerActions)}
         kitchen={of('let-out-at-once').kitchen}
         situation={of('let-out-at-once').situation}
         pouring={false}
@@ -93,12 +93,12 @@ describe('hands', () => {
   })
 
   test('what is kept aside has a key of its own, once', () => {
-    const doing = { ...BASE, pourG: 500 }
-    expect(hands('slow-and-fast', at('slow-and-fast', doing))).toContain('White in')
-    expect(hands('slow-and-fast', at('slow-and-fast', { ...doing, putInMin: 3 }, [act('put-in')]))).toContain(
-      'White in: done',
-    )
-    expect(hands('first-bubbles', at('first-bubbles', doing))).not.toContain('White in')
+    const playerActions = { ...BASE, pourG: 500 }
+    expect(hands('slow-and-fast', at('slow-and-fast', playerActions))).toContain('White in')
+    expect(
+      hands('slow-and-fast', at('slow-and-fast', { ...playerActions, putInMin: 3 }, [act('put-in')])),
+    ).toContain('White in: done')
+    expect(hands('first-bubbles', at('first-bubbles', playerActions))).not.toContain('White in')
   })
 
   test('stand where they were put last', () => {
@@ -117,7 +117,7 @@ describe('hands', () => {
 describe('the debrief', () => {
   const cooker = of('the-beep')
   const filled = { ...BASE, pourG: cooker.kitchen.card.water.pour_g }
-  const { click } = cookByHand(cooker.kitchen.real, { ...filled, serveMin: 120 }).marks
+  const { click } = runActions(cooker.kitchen.real, { ...filled, serveMin: 120 }).marks
   const told = (afterMin: number) =>
     textOf(
       <Debrief
@@ -148,7 +148,7 @@ describe('the debrief', () => {
 
   test('every act of every deed is told with its numbers as more or less, never as a bare sign', () => {
     const { situation, kitchen } = of('the-thin-pan')
-    const doing: Doing = {
+    const playerActions: PlayerActions = {
       ...BASE,
       pourG: kitchen.card.water.pour_g,
       heats: [
@@ -158,8 +158,11 @@ describe('the debrief', () => {
       ],
       serveMin: 30,
     }
-    const text = textOf(<Debrief situation={situation} kitchen={kitchen} doing={doing} again={still} />)
-    for (const deed of debriefOf(kitchen, doing, situation.about).deeds) expect(text).toContain(deed.says)
+    const text = textOf(
+      <Debrief situation={situation} kitchen={kitchen} doing={playerActions} again={still} />,
+    )
+    for (const action of debriefOf(kitchen, playerActions, situation.about).deeds)
+      expect(text).toContain(action.says)
     expect(text).toMatch(/burnt at the bottom/)
     expect(text).toMatch(/\d+ g (more|less) steam/)
     expect(text).not.toMatch(/[+−]\d/)
@@ -169,7 +172,7 @@ describe('the debrief', () => {
     const { kitchen } = of('wet-grain')
     const off = (pourG: number) =>
       endingOf(
-        cookByHand(kitchen.real, {
+        runActions(kitchen.real, {
           ...BASE,
           pourG,
           heats: [

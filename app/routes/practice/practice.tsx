@@ -9,18 +9,18 @@ import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { notePractice } from '#server/commands/practice'
 import { formOf } from '../../ui/forms/read-form'
-import { clockTime, type HouseClock } from '../../ui/time/clock-hour'
-import { Also } from '../stove/parallel-stages'
+import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
+import { ParallelStages } from '../stove/parallel-stages'
 import { Keys } from '../stove/keys'
 import { NowPanel } from '../stove/now-panel'
 import type { PressMore } from '../../offline/outbox'
 import type { DeviceReading } from '../stove/readings'
-import { Strip } from '../stove/progress-strip'
+import { ProgressStrip } from '../stove/progress-strip'
 import { plannedWashes, Washes } from '../stove/washes'
 import stove from '../stove/stove.module.css'
 import type { Route } from './+types/practice'
 import { Debrief } from './debrief'
-import { Hands } from './controls'
+import { Controls } from './controls'
 import { SPEEDS, usePractice, type Speed } from './use-practice'
 import classes from './practice.module.css'
 
@@ -64,9 +64,9 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   const situation = SITUATIONS.find((s) => s.id === id)!
   const [pot] = useState(() => kitchenOf(situation))
   const practice = usePractice(id, pot)
-  const { view, now, running, doing, handled, press: tell } = practice
+  const { view, now, running, doing: playerActions, handled, press: tell } = practice
   const { plan } = running
-  const clock: HouseClock = { zone: 'UTC', clock: hours }
+  const clock: HouseholdClock = { zone: 'UTC', clock: hours }
   const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
   const current =
     view.now.length === 0
@@ -86,7 +86,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   const over = view.outcome === 'finished' || view.outcome === 'stopped'
   const fetcher = useFetcher<typeof action>()
   const sent = useRef('')
-  const done = over && doing ? JSON.stringify(doing) : ''
+  const done = over && playerActions ? JSON.stringify(playerActions) : ''
   useEffect(() => {
     if (done === '' || sent.current === done) return
     sent.current = done
@@ -127,8 +127,8 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
         )}
       </header>
       {over ? (
-        doing ? (
-          <Debrief situation={situation} kitchen={pot} doing={doing} again={practice.again} />
+        playerActions ? (
+          <Debrief situation={situation} kitchen={pot} doing={playerActions} again={practice.again} />
         ) : (
           <p className={classes.reason}>
             No food was cooked.{' '}
@@ -139,7 +139,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
         )
       ) : (
         <>
-          <Strip plan={plan} view={view} now={now} clock={clock} />
+          <ProgressStrip plan={plan} view={view} now={now} clock={clock} />
           <NowPanel
             plan={plan}
             view={view}
@@ -179,11 +179,11 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
               />
             )}
             {(handled !== undefined || pouring) && (
-              <Hands practice={practice} kitchen={pot} situation={situation} pouring={pouring} />
+              <Controls practice={practice} kitchen={pot} situation={situation} pouring={pouring} />
             )}
           </NowPanel>
           {view.now.length > 1 && (
-            <Also
+            <ParallelStages
               others={view.now.filter((s) => s.id !== current?.id)}
               stages={plan.stages}
               now={now}

@@ -3,10 +3,10 @@ import { v4 as uuid } from 'uuid'
 import { identityOf, type CookEvent, type EventKind } from '#core/cook/events'
 import { replay, type CookView, type RunningCook } from '#core/cook/replay'
 import { lengthOf } from '#core/plan/timeline'
-import { cookByHand, type Handled } from '#core/practice/run-actions'
-import { doingOf, type Act, type Doing } from '#core/practice/player-actions'
+import { runActions, type Handled } from '#core/practice/run-actions'
+import { playerActionsOf, type Act, type PlayerActions } from '#core/practice/player-actions'
 import { signsOf, type Signs } from '#core/practice/signs'
-import type { Kitchen } from '#core/practice/situation'
+import type { PracticeConditions } from '#core/practice/situation'
 import type { PressMore } from '../../offline/outbox'
 
 /** How many minutes go by in one: held, as in a kitchen, and two that do not make one wait. */
@@ -18,19 +18,21 @@ const MINUTE = 60_000
 /** The made-up evening begins at five. */
 const EVENING_MS = Date.UTC(2026, 2, 5, 17, 0)
 
-interface Kept {
+interface Leftover {
   events: CookEvent[]
   acts: Act[]
   atMs: number
   pourG: number
 }
-const FRESH: Kept = { events: [], acts: [], atMs: EVENING_MS, pourG: 0 }
+const FRESH: Leftover = { events: [], acts: [], atMs: EVENING_MS, pourG: 0 }
 const keyOf = (id: string) => `omsel.practice.${id}`
 
-function stored(id: string): Kept {
+function stored(id: string): Leftover {
   try {
-    const kept: unknown = JSON.parse(sessionStorage.getItem(keyOf(id)) ?? 'null')
-    return typeof kept === 'object' && kept !== null && 'events' in kept ? (kept as Kept) : FRESH
+    const leftover: unknown = JSON.parse(sessionStorage.getItem(keyOf(id)) ?? 'null')
+    return typeof leftover === 'object' && leftover !== null && 'events' in leftover
+      ? (leftover as Leftover)
+      : FRESH
   } catch {
     return FRESH
   }
@@ -50,15 +52,18 @@ export interface Practice {
   pour: (grams: number) => void
   /** What stands now: the knob and the lid. */
   acts: readonly Act[]
-  doing: Doing | undefined
+  doing: PlayerActions | undefined
   handled: Handled | undefined
   signs: Signs | undefined
   again: () => void
 }
 
 /** A practice pot under way in this browser: hands and calls on one sped-up clock; a reload goes on where it was. */
-export function usePractice(id: string, { card, cardRequest, real, heldMinutes }: Kitchen): Practice {
-  const [kept, setKept] = useState<Kept>(FRESH)
+export function usePractice(
+  id: string,
+  { card, cardRequest, real, heldMinutes }: PracticeConditions,
+): Practice {
+  const [leftover, setLeftover] = useState<Leftover>(FRESH)
   const [speed, setSpeedTo] = useState<Speed>(10)
   const [now, setNow] = useState(EVENING_MS)
   const clock = useRef({ baseMs: EVENING_MS, from: 0, speed: 10 as Speed })
@@ -69,7 +74,7 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
   useEffect(() => {
     const was = stored(id)
     clock.current = { ...clock.current, baseMs: was.atMs, from: performance.now() }
-    setKept(was)
+    setLeftover(was)
     setNow(was.atMs)
     const timer = setInterval(() => setNow(nowMs()), TICK_MS)
     return () => clearInterval(timer)
@@ -78,8 +83,8 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
     clock.current = { baseMs, from: performance.now(), speed: to }
     setNow(baseMs)
   }
-  const keep = (change: (was: Kept) => Kept) =>
-    setKept((was) => {
+  const keep = (change: (was: Leftover) => Leftover) =>
+    setLeftover((was) => {
       const next = { ...change(was), atMs: nowMs() }
       sessionStorage.setItem(keyOf(id), JSON.stringify(next))
       return next
@@ -99,15 +104,20 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
     }),
     [card, cardRequest, real],
   )
-  const newest = Math.max(EVENING_MS, ...kept.events.map((e) => e.atMs), ...kept.acts.map((a) => a.atMs))
+  const newest = Math.max(
+    EVENING_MS,
+    ...leftover.events.map((e) => e.atMs),
+    ...leftover.acts.map((a) => a.atMs),
+  )
   const at = Math.max(now, newest)
-  const view = replay(running, kept.events, at)
+  const view = replay(running, leftover.events, at)
   const ended = view.endedMs ?? at
-  const doing = doingOf(view, kept.events, kept.acts, ended)
+  const playerActions = playerActionsOf(view, leftover.events, leftover.acts, ended)
   // The pot itself is a function of what was done; cooked anew at every tick, in a few milliseconds.
-  const asked = JSON.stringify(doing)
+  const asked = JSON.stringify(playerActions)
   const handled = useMemo(
-    () => (asked === undefined ? undefined : cookByHand(real, JSON.parse(asked) as Doing, heldMinutes)),
+    () =>
+      asked === undefined ? undefined : runActions(real, JSON.parse(asked) as PlayerActions, heldMinutes),
     [asked, real, heldMinutes],
   )
 
@@ -116,11 +126,11 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
     speed,
     view,
     running,
-    doing,
+    doing: playerActions,
     handled,
-    signs: handled && doing && signsOf(handled, doing.serveMin),
-    acts: kept.acts,
-    pourG: kept.pourG,
+    signs: handled && playerActions && signsOf(handled, playerActions.serveMin),
+    acts: leftover.acts,
+    pourG: leftover.pourG,
     pour: (grams) => keep((was) => ({ ...was, pourG: Math.max(0, Math.min(5000, Math.round(grams))) })),
     setSpeed: (to) => {
       rebase(nowMs(), to)
@@ -147,7 +157,7 @@ export function usePractice(id: string, { card, cardRequest, real, heldMinutes }
     },
     again: () => {
       sessionStorage.removeItem(keyOf(id))
-      setKept(FRESH)
+      setLeftover(FRESH)
       rebase(EVENING_MS, clock.current.speed)
     },
   }

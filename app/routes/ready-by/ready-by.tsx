@@ -8,8 +8,8 @@ import { kitchen } from '#server/store/open-household'
 import { Kernel } from '../../ui/drawing/grain-pattern'
 import { clockTime, hourAt, isClockHour, nextAt, spanWord } from '../../ui/time/clock-hour'
 import { toSearch, withPresentKeys } from '../../planning/plan-address'
-import { firstBench } from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
+import { firstPlan } from '../../planning/plan-state'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import { METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/ready-by'
 import { candidatesOf, type Choice } from './candidates'
@@ -18,24 +18,24 @@ import classes from './ready-by.module.css'
 export const meta: Route.MetaFunction = () => [{ title: 'What can be ready by … · Omsel' }]
 
 const FIRST_IN_MS = 60 * 60_000
-const USUAL_EATERS = 4
-const MOST_EATERS = 60
+const USUAL_PEOPLE = 4
+const MAX_PEOPLE = 60
 
 /** Works out every pot of the house on the server: some hundreds of plans are too many for a phone by the stove. */
 export function loader({ request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams
   const now = nowMs()
-  const { house, settings } = houseIn(kitchen())
+  const { house: household, settings } = loadPlanningData(kitchen())
   const asked = search.get('at') ?? ''
   const wrongHour = asked !== '' && !isClockHour(asked)
   const hour = asked !== '' && !wrongHour ? asked : hourAt(now + FIRST_IN_MS, settings.zone)
-  const people = Number((withPresentKeys(search).get('servings') ?? String(USUAL_EATERS)).replace(',', '.'))
-  const wrongEaters = !(people >= LIMITS.amount.servings[0] && people <= MOST_EATERS)
-  const eaters = wrongEaters ? USUAL_EATERS : people
+  const people = Number((withPresentKeys(search).get('servings') ?? String(USUAL_PEOPLE)).replace(',', '.'))
+  const wrongPeople = !(people >= LIMITS.amount.servings[0] && people <= MAX_PEOPLE)
+  const eaters = wrongPeople ? USUAL_PEOPLE : people
   const tableMs = nextAt(hour, settings.zone, now)
   const minutes = (tableMs - now) / 60_000
-  const { ready, tooLate } = onTheTableBy(candidatesOf(house, eaters, now), minutes)
-  const first = firstBench(house)
+  const { ready, tooLate } = onTheTableBy(candidatesOf(household, eaters, now), minutes)
+  const first = firstPlan(household)
   const row = (one: OnTheTable<Choice>) => ({
     grain: one.of.state.grain,
     bagName: one.of.bagName,
@@ -66,8 +66,8 @@ export function loader({ request }: Route.LoaderArgs) {
     settings,
     wrong: {
       at: wrongHour ? `Enter a time like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
-      for: wrongEaters
-        ? `From ${LIMITS.amount.servings[0]} to ${MOST_EATERS} people, got ${(withPresentKeys(search).get('servings') ?? '').slice(0, 20)}.`
+      for: wrongPeople
+        ? `From ${LIMITS.amount.servings[0]} to ${MAX_PEOPLE} people, got ${(withPresentKeys(search).get('servings') ?? '').slice(0, 20)}.`
         : undefined,
     },
     ready: grouped(ready),
@@ -93,7 +93,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
           label="People"
           defaultValue={eaters}
           min={LIMITS.amount.servings[0]}
-          max={MOST_EATERS}
+          max={MAX_PEOPLE}
           error={wrong.for}
         />
         <Button type="submit" variant="default" loading={busy}>
@@ -136,7 +136,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
                 </details>
               )}
             </div>
-            <Slack slack={best.slack} of={minutes} />
+            <RoomForError slack={best.slack} of={minutes} />
             <p className={classes.times}>
               <b className="figure">{spanWord(best.slack)}</b> spare
               <br />
@@ -168,15 +168,15 @@ export default function By({ loaderData }: Route.ComponentProps) {
 }
 
 /** How much of the time until the table is taken, and how much is to spare. */
-const Slack = ({ slack, of }: { slack: number; of: number }) => (
+const RoomForError = ({ slack: roomForError, of }: { slack: number; of: number }) => (
   <svg
     viewBox="0 0 120 18"
     className={classes.slack}
     role="img"
-    aria-label={`${spanWord(of - slack)} of ${spanWord(of)} used`}
+    aria-label={`${spanWord(of - roomForError)} of ${spanWord(of)} used`}
   >
     <path d="M1 9H119" className={classes.whole} />
-    <path d={`M${1 + (118 * Math.max(0, slack)) / Math.max(1, of)} 9H119`} className={classes.taken} />
+    <path d={`M${1 + (118 * Math.max(0, roomForError)) / Math.max(1, of)} 9H119`} className={classes.taken} />
     <path d="M119 1V17" className={classes.table} />
   </svg>
 )

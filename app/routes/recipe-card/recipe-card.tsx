@@ -15,8 +15,8 @@ import { knobWord } from '../../ui/drawing/setting-word'
 import { windowWord } from '../../ui/drawing/stage-words'
 import { clockTime, spanWord } from '../../ui/time/clock-hour'
 import { fromSearch } from '../../planning/plan-address'
-import { firstBench, heatOfState, methodOfState, requestOf, vesselOfState } from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
+import { firstPlan, heatOfState, methodOfState, requestOf, vesselOfState } from '../../planning/plan-state'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import { amountWord, grainWord, METHOD_WORDS, PURPOSE_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/recipe-card'
 import { PrintKey } from './print-key'
@@ -25,42 +25,42 @@ import classes from './recipe-card.module.css'
 export const meta: Route.MetaFunction = () => [{ title: 'Recipe card · Omsel' }]
 
 export function loader() {
-  return { nowMs: nowMs(), ...houseIn(kitchen()) }
+  return { nowMs: nowMs(), ...loadPlanningData(kitchen()) }
 }
 
 const FORM_WORDS: Record<string, string> = { json: 'recipe data', md: 'text', ics: 'calendar' }
 /** A page bears so many cautions and still says the cook in large type. */
-const MOST_CAUTIONS = 4
+const MAX_CAUTIONS = 4
 
 /** One page for the fridge door: the figures, the ribbon, what ends each stage. Good in black and white. */
 export default function Card({ loaderData }: Route.ComponentProps) {
-  const { house, settings, nowMs: now } = loaderData
+  const { house: household, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const written = search.toString()
   const state = useMemo(
-    () => fromSearch(new URLSearchParams(written), firstBench(house), house),
-    [written, house],
+    () => fromSearch(new URLSearchParams(written), firstPlan(household), household),
+    [written, household],
   )
   const plan = useMemo(() => {
-    const read = planFrom(requestOf(state, house, now))
+    const read = planFrom(requestOf(state, household, now))
     if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
     return read.value
-  }, [state, house, now])
-  const vessel = vesselOfState(state, house)
+  }, [state, household, now])
+  const vessel = vesselOfState(state, household)
   const own = vessel.own_rated_w !== null
-  const heat = heatOfState(state, house)
+  const heat = heatOfState(state, household)
   const line = timelineOf(plan.stages)
   const times = plan.stages.map((stage) => line.get(stage.id)!)
   const total = plan.total_minutes.expected
   // On a card for any day only an hour that was asked for is an hour; else minutes count from the start.
   const startMs =
-    state.at === null ? null : Date.parse(requestOf(state, house, now).serve_at!) - total * 60_000
+    state.at === null ? null : Date.parse(requestOf(state, household, now).serve_at!) - total * 60_000
   const at = (minute: number) =>
     startMs === null ? `+${Math.round(minute)}` : clockTime(startMs + minute * 60_000, settings)
   const cup = CUPS[settings.cup]
   const grave = plan.cautions.filter((c) => c.severity !== 'note')
   const burns = plan.cautions.filter((c) => c.severity === 'note' && c.about === 'burn')
-  const cautions = [...grave, ...burns].slice(0, MOST_CAUTIONS)
+  const cautions = [...grave, ...burns].slice(0, MAX_CAUTIONS)
   const order = plan.stages
     .map((_, i) => i)
     .sort((a, b) => times[a]!.start - times[b]!.start || times[a]!.end - times[b]!.end)
@@ -86,7 +86,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
       </div>
       <header className={classes.head}>
         <Kernel variety={varietyOf(state.grain)} height={34} />
-        <h1 className="figure">{grainWord(state, house)}</h1>
+        <h1 className="figure">{grainWord(state, household)}</h1>
         <p>
           {amountWord(state)}, {PURPOSE_WORDS[state.purpose]}; {METHOD_WORDS[methodOfState(state, vessel)]},{' '}
           {vessel.name}

@@ -4,8 +4,8 @@ import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
 import { recipeCalendar, recipeLd, recipeMarkdown, type Named } from '#server/transfer/recipe'
 import { fromSearch } from '../../planning/plan-address'
-import { firstBench, heatOfState, requestOf, vesselOfState } from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
+import { firstPlan, heatOfState, requestOf, vesselOfState } from '../../planning/plan-state'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import { amountWord, grainWord } from '../../planning/plan-words'
 import type { Route } from './+types/recipe'
 
@@ -15,17 +15,17 @@ const FORMS = ['recipe.json', 'recipe.md', 'recipe.ics'] as const
 export function loader({ params, request }: Route.LoaderArgs) {
   const form = FORMS.find((f) => f === params.form)
   if (!form) throw new Response(`There is no such form; one of ${FORMS.join(', ')}.`, { status: 404 })
-  const { house, settings } = houseIn(kitchen())
+  const { house: household, settings } = loadPlanningData(kitchen())
   const now = nowMs()
-  const state = fromSearch(new URL(request.url).searchParams, firstBench(house), house)
-  const asked = requestOf(state, house, now)
+  const state = fromSearch(new URL(request.url).searchParams, firstPlan(household), household)
+  const asked = requestOf(state, household, now)
   const read = planFrom(asked)
   if (!read.ok) throw new Response(read.errors.map((e) => e.message).join('; '), { status: 422 })
   const plan = read.value
-  const vessel = vesselOfState(state, house)
+  const vessel = vesselOfState(state, household)
   const named: Named = {
-    title: `${grainWord(state, house)}, ${amountWord(state)}`,
-    where: `In ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, house).name}` : ''}, at ${settings.elevation_m} m`,
+    title: `${grainWord(state, household)}, ${amountWord(state)}`,
+    where: `In ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, household).name}` : ''}, at ${settings.elevation_m} m`,
     grains: plan.grain.parts.map((part) => ({ name: varietyOf(part.variety).name, grams: part.mass_g })),
   }
   const headers = { 'Content-Disposition': `attachment; filename="${form}"`, 'Cache-Control': 'no-store' }

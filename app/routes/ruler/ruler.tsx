@@ -20,7 +20,7 @@ const USUAL_MM = 25
 const OVER_MM = 12
 
 /** A screen held beside the pot: the water's depth over the grain in true millimetres, and the cook's own crease. */
-export default function Dipstick({ loaderData }: Route.ComponentProps) {
+export default function RulerPage({ loaderData }: Route.ComponentProps) {
   const [search] = useSearchParams()
   const { scale, keep } = useScale()
   const [matching, setMatching] = useState(false)

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { keptScale } from '#core/units/screen-scale'
+import { storedScale } from '#core/units/screen-scale'
 
 const KEY = 'omsel.px-per-mm'
 
@@ -8,7 +8,7 @@ export function useScale(): { scale: number | undefined; keep: (scale: number) =
   const [scale, setScale] = useState<number>()
   useEffect(() => {
     try {
-      setScale(keptScale(localStorage.getItem(KEY)))
+      setScale(storedScale(localStorage.getItem(KEY)))
     } catch {
       // A browser that keeps nothing asks for the card each time.
     }

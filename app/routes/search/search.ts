@@ -1,7 +1,7 @@
 import { VARIETIES } from '#core/grain/varieties'
 import { SITUATIONS } from '#core/practice/situations'
 import { nowMs } from '#server/clock'
-import { keptNow } from '#server/queries/leftovers'
+import { currentLeftovers } from '#server/queries/leftovers'
 import { kitchen, settingsOf, type Kitchen } from '#server/store/open-household'
 import { matching, type Thing } from '../../search/match'
 import { PLACES } from '../../search/places'
@@ -10,7 +10,7 @@ import type { Route } from './+types/search'
 
 const LONGEST = 80
 const MOST = 24
-const MOST_COOKS = 8
+const MAX_COOKS = 8
 
 /** What in this house answers to some words. */
 export function loader({ request }: Route.LoaderArgs) {
@@ -54,7 +54,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       more: cook.vesselName,
       to: `/stove/${cook.id}`,
     })),
-    ...keptNow(open, now).map(({ row }): Thing => ({
+    ...currentLeftovers(open, now).map(({ row }): Thing => ({
       kind: 'Kept',
       label: row.title,
       more: row.container_name,
@@ -73,7 +73,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
 function cooksCalled(open: Kitchen, asked: string, now: number): Thing[] {
   if (asked.trim().length < 2) return []
   const { zone } = settingsOf(open)
-  return open.notebook.lines({ text: asked }, MOST_COOKS, 0).map((line) => ({
+  return open.notebook.lines({ text: asked }, MAX_COOKS, 0).map((line) => ({
     kind: 'Cooks',
     label: line.title,
     more: `${dayWord(line.ended_ms, now, zone)}, ${line.vessel_name}${line.note ? `: ${line.note.slice(0, 60)}` : ''}`,

@@ -14,11 +14,11 @@ import {
 import {
   FIRST_SENSES,
   keepSenses,
-  readSenses,
+  parseSenses,
   SIGNAL_WORDS,
   SOUND_WORDS,
   SOUNDS,
-  type Senses as Chosen,
+  type Alerts as Chosen,
 } from '../../alerts/preferences'
 import { play, wakeSound } from '../../alerts/sound'
 import classes from './settings.module.css'
@@ -37,12 +37,12 @@ const NOTICE_WORDS = {
 } as const
 
 /** Alerts on this device: each sense with what it can do here, and a key to try it. */
-export function Senses() {
+export function Alerts() {
   const [chosen, setChosen] = useState<Chosen>(FIRST_SENSES)
   const [said, setSaid] = useState('')
   const [notices, setNotices] = useState<keyof typeof NOTICE_WORDS>('not-here')
   useEffect(() => {
-    setChosen(readSenses())
+    setChosen(parseSenses())
     setNotices(noticeState())
   }, [])
   const keep = (next: Partial<Chosen>) => {

@@ -23,7 +23,7 @@ interface KeepingProps {
 }
 
 /** Whose food-safety figures are counted with. They can be set stricter, never laxer, and never off. */
-export function Keeping({ authority, own, refused, saved }: KeepingProps) {
+export function FoodSafetySettings({ authority, own, refused, saved }: KeepingProps) {
   const [whose, setWhose] = useState<Authority>(
     (refused?.typed.guidance as Authority | undefined) ?? authority,
   )

@@ -2,12 +2,12 @@ import { Button, Checkbox, Group, NumberInput, SegmentedControl, Stack, TextInpu
 import { useState } from 'react'
 import { Form } from 'react-router'
 import { AVOIDABLE, AVOIDED_IDS, type AvoidedId } from '#core/eaters/avoid'
-import type { Eater } from '#core/eaters/party'
+import type { Person } from '#core/eaters/party'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import classes from './settings.module.css'
 
-interface EatersProps {
-  eaters: readonly Eater[]
+interface PeopleProps {
+  eaters: readonly Person[]
   refused: Refused | undefined
   /** Another form after something was saved. */
   savedAt: number | undefined
@@ -22,15 +22,15 @@ const FIRMNESS = [
 const firmWord = (f: number | null) => (f === null ? '' : f < 0.4 ? 'firm' : f > 0.6 ? 'soft' : 'standard')
 
 /** People here: how much, how firm, and what they avoid. The bench knows them by name. */
-export function Eaters({ eaters, refused, savedAt }: EatersProps) {
-  const [editing, setEditing] = useState<Eater>()
+export function PeopleSettings({ eaters: people, refused, savedAt }: PeopleProps) {
+  const [editing, setEditing] = useState<Person>()
   const typed = refused?.typed
   return (
     <section aria-label="People" id="eaters">
       <h2 className="place-part">People</h2>
       <div className={`${classes.sheet} basin`}>
         <ul className={classes.eaters}>
-          {eaters.map((e) => (
+          {people.map((e) => (
             <li key={e.id}>
               <b className="figure">{e.name}</b>
               <span className="quiet">
@@ -65,7 +65,7 @@ export function Eaters({ eaters, refused, savedAt }: EatersProps) {
               </Form>
             </li>
           ))}
-          {eaters.length === 0 && (
+          {people.length === 0 && (
             <li className="quiet">No people yet. Add names to type “Maren, Teo and two guests” in a plan.</li>
           )}
         </ul>

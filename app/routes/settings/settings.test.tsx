@@ -4,7 +4,7 @@ import { renderToStaticMarkup } from 'react-dom/server'
 import { SIGNAL_WORDS } from '../../alerts/preferences'
 import { htmlOf, textOf } from '../../../tests/helpers/render'
 import { Devices, type DeviceShown } from './devices'
-import { Senses } from './alerts'
+import { Alerts } from './alerts'
 
 /** Parts that send need a router that can be sent to. */
 const routed = (devices: DeviceShown[]): string =>
@@ -22,7 +22,7 @@ const device = (more: Partial<DeviceShown> = {}): DeviceShown => ({
 })
 
 describe('how this device calls', () => {
-  const html = htmlOf(<Senses />)
+  const html = htmlOf(<Alerts />)
   test('every kind of signal has its sound, and every sense a key to try it', () => {
     for (const word of Object.values(SIGNAL_WORDS)) {
       expect(html).toContain(word)
@@ -31,7 +31,7 @@ describe('how this device calls', () => {
     for (const key of ['Try the voice', 'Test a notification', 'Test the screen']) expect(html).toContain(key)
   })
   test('before the browser has said what it can, notices are not promised', () => {
-    expect(textOf(<Senses />)).toContain('Notifications need HTTPS')
+    expect(textOf(<Alerts />)).toContain('Notifications need HTTPS')
   })
   test('it has a place of its own to be led to, and a name', () => {
     expect(html).toContain('id="senses"')

@@ -1,6 +1,6 @@
 import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { data, Form, Link, useNavigation } from 'react-router'
-import { readSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/settings'
+import { parseSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/settings'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { CUP_IDS, CUPS } from '#core/units/cups'
 import { metres } from '#core/units/units'
@@ -9,16 +9,16 @@ import { nowMs } from '#server/clock'
 import { DEVICE_KINDS } from '#server/devices/device'
 import { wayOf } from '#server/devices/transports'
 import { saveGuidance } from '#server/commands/leftovers'
-import { dropEater, saveEater } from '#server/commands/people'
+import { dropPerson, savePerson } from '#server/commands/people'
 import { keepDevice } from '#server/commands/devices'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/settings'
 import { Devices, type DeviceShown } from './devices'
-import { Eaters } from './people'
-import { Keeping } from './food-safety'
+import { PeopleSettings } from './people'
+import { FoodSafetySettings } from './food-safety'
 import { KeysSheet } from './keys'
-import { Senses } from './alerts'
+import { Alerts } from './alerts'
 import classes from './settings.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Settings · Omsel' }]
@@ -58,20 +58,23 @@ function devicesShown(): DeviceShown[] {
 export async function action({ request }: Route.ActionArgs) {
   const form = Object.fromEntries(await formOf(request))
   if (form.intent === 'device') {
-    const kept = keepDevice(kitchen(), form, nowMs())
-    return kept.ok ? { saved: true as const } : data({ errors: kept.errors, typed: form }, { status: 422 })
+    const leftover = keepDevice(kitchen(), form, nowMs())
+    return leftover.ok
+      ? { saved: true as const }
+      : data({ errors: leftover.errors, typed: form }, { status: 422 })
   }
   if (form.intent === 'guidance') {
-    const kept = saveGuidance(kitchen(), form)
-    return kept.ok
+    const leftover = saveGuidance(kitchen(), form)
+    return leftover.ok
       ? { saved: true as const, what: 'guidance' as const }
-      : data({ errors: kept.errors, typed: form }, { status: 422 })
+      : data({ errors: leftover.errors, typed: form }, { status: 422 })
   }
   if (form.intent === 'save-eater' || form.intent === 'drop-eater') {
-    const kept = form.intent === 'save-eater' ? saveEater(kitchen(), form) : dropEater(kitchen(), form.id)
-    return kept.ok
+    const leftover =
+      form.intent === 'save-eater' ? savePerson(kitchen(), form) : dropPerson(kitchen(), form.id)
+    return leftover.ok
       ? { saved: true as const, what: 'eaters' as const, at: nowMs() }
-      : data({ errors: kept.errors, typed: form }, { status: 422 })
+      : data({ errors: leftover.errors, typed: form }, { status: 422 })
   }
   if (form.intent !== 'save')
     return data(
@@ -86,7 +89,7 @@ export async function action({ request }: Route.ActionArgs) {
       },
       { status: 400 },
     )
-  const read = readSettings(form)
+  const read = parseSettings(form)
   if (!read.ok) return data({ errors: read.errors, typed: form }, { status: 422 })
   kitchen().household.save(read.value)
   return { saved: true as const }
@@ -192,7 +195,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           </Group>
         </Stack>
       </Form>
-      <Eaters
+      <PeopleSettings
         eaters={loaderData.eaters}
         refused={
           failed?.typed.intent === 'save-eater'
@@ -201,7 +204,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
         }
         savedAt={actionData && 'at' in actionData ? actionData.at : undefined}
       />
-      <Keeping
+      <FoodSafetySettings
         authority={loaderData.guidance.guidance}
         own={loaderData.guidance.own}
         refused={
@@ -211,7 +214,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
         }
         saved={actionData !== undefined && 'what' in actionData && actionData.what === 'guidance' && !busy}
       />
-      <Senses />
+      <Alerts />
       <KeysSheet />
       <Devices devices={loaderData.devices} />
       <ul className={classes.doors}>

@@ -38,7 +38,7 @@ const stepped = (n: number, step: number, [min, max]: readonly [number, number])
 
 /** The heat of a dry run, to be taken hold of: a stage's top is drawn up for more heat and down for less, its end to make it longer or
  *  shorter. Under it lies the slider of minutes, to the same scale. */
-export function HeatInHand({
+export function EditHeat({
   stages,
   changes,
   fullW,

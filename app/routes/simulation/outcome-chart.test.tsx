@@ -1,15 +1,15 @@
-import { readSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
+import { parseSimulateRequest, type SimulateRequestJson } from '#core/contract/simulate'
 import { outcomeMap, type OutcomeMap } from '#core/simulate/outcome-map'
 import { simulate } from '#core/simulate/simulate'
 import { HEAT_PRESETS } from '#core/heat/sources'
 import { htmlOf, textOf } from '../../../tests/helpers/render'
-import { HeatInHand } from './edit-heat'
+import { EditHeat } from './edit-heat'
 import { OutcomeChart } from './outcome-chart'
 import { StageKeys } from './stage-controls'
 import { stageAt, stageTimes } from './stage-times'
 
 const cooked = (more: Partial<SimulateRequestJson> = {}) => {
-  const read = readSimulateRequest({
+  const read = parseSimulateRequest({
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
     ...more,
@@ -38,7 +38,7 @@ test('a boil that never comes is said of its stage', () => {
 
 test('the heat in hand: every stage has a grip for its heat and one for its minutes, named and with their figures', () => {
   const html = htmlOf(
-    <HeatInHand
+    <EditHeat
       stages={stages}
       changes={{ simmer: { powerW: 400 } }}
       fullW={700}

@@ -32,8 +32,8 @@ export const NOTHING_OTHERWISE: Otherwise = {
   asked: [],
 }
 /** Runs overlaid at once, the plan's own among them. */
-export const MOST_RUNS = 3
-export const MOST_ACTS = 12
+export const MAX_RUNS = 3
+export const MAX_ACTS = 12
 export const USUAL_AMOUNT: Record<Act['kind'], number> = { 'lid-lift': 30, 'add-water': 50, stir: 0 }
 export const ACT_WORDS: Record<Act['kind'], string> = {
   'lid-lift': 'Lift the lid',
@@ -59,7 +59,7 @@ const within = (
 }
 
 /** `?do=simmer~210~18~ajar`: power, minutes and lid of a stage, each left empty where it stays. */
-function readChange(text: string): [string, StageChange][] {
+function parseChange(text: string): [string, StageChange][] {
   const [stage = '', power, minutes, lid] = text.split('~')
   if (stage === '' || stage.length > SIMULATE_LIMITS.stage) return []
   const powerW = within(power, SIMULATE_LIMITS.power_w)
@@ -74,7 +74,7 @@ function readChange(text: string): [string, StageChange][] {
 }
 
 /** `?act=lid-lift~12.5~30` */
-function readAct(text: string): Act[] {
+function parseAct(text: string): Act[] {
   const [kind, at, amount] = text.split('~')
   const found = ACTS.find((k) => k === kind)
   const atMin = within(at, SIMULATE_LIMITS.minutes)
@@ -87,14 +87,14 @@ export function otherwiseIn(search: URLSearchParams): Otherwise {
   const number = (key: string, limits: readonly [number, number]) => within(search.get(key), limits) ?? null
   return {
     poured: number('water', LIMITS.pour_override_g),
-    changes: Object.fromEntries(search.getAll('do').slice(0, SIMULATE_LIMITS.changes).flatMap(readChange)),
-    acts: search.getAll('act').slice(0, MOST_ACTS).flatMap(readAct),
+    changes: Object.fromEntries(search.getAll('do').slice(0, SIMULATE_LIMITS.changes).flatMap(parseChange)),
+    acts: search.getAll('act').slice(0, MAX_ACTS).flatMap(parseAct),
     elevation: number('height', LIMITS.elevation_m),
     kitchen: number('kitchen', LIMITS.kitchen_c),
     asked: search
       .getAll('if')
       .flatMap((q) => WHAT_IFS.filter((id) => id === q))
-      .slice(0, MOST_RUNS - 1),
+      .slice(0, MAX_RUNS - 1),
   }
 }
 

@@ -2,7 +2,7 @@ import { Button, NumberInput, Progress, Skeleton, Slider, UnstyledButton } from 
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { planFrom } from '#core/contract/plan'
-import { LIMITS, settledRequest } from '#core/contract/plan-request'
+import { LIMITS, parsePlanRequestOrThrow } from '#core/contract/plan-request'
 import type { SimulateRequestJson } from '#core/contract/simulate'
 import { varietyOf } from '#core/grain/varieties'
 import { boilingPointAt } from '#core/heat/boiling-point'
@@ -14,30 +14,24 @@ import { standingLoss } from '#core/vessel/vessel'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
 import { PotInside, type Moment } from '../../ui/drawing/pot-inside'
-import { stayPut } from '../../layout/skip-revalidation'
+import { skipRevalidation } from '../../layout/skip-revalidation'
 import { useAddress } from '../../layout/use-address'
 import type { Cooked } from '../../workers/simulator'
 import { fromSearch, toSearch } from '../../planning/plan-address'
-import {
-  changedBench,
-  firstBench,
-  requestOf,
-  vesselOfState,
-  type BenchState,
-} from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
-import { OrderLine } from '../plan/plan-line'
+import { changedPlan, firstPlan, requestOf, vesselOfState, type PlanState } from '../../planning/plan-state'
+import { loadPlanningData } from '../../planning/planning-data.server'
+import { PlanLine } from '../plan/plan-line'
 import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 import { vesselFromRow } from '../../planning/vessel-from-row'
 import type { Route } from './+types/simulation'
 import { chanceWords } from './chance-words'
-import { HeatInHand } from './edit-heat'
+import { EditHeat } from './edit-heat'
 import {
   ACT_WORDS,
   askedOf,
   countOtherwise,
-  MOST_ACTS,
-  MOST_RUNS,
+  MAX_ACTS,
+  MAX_RUNS,
   NOTHING_OTHERWISE,
   otherwiseIn,
   stageChanged,
@@ -56,30 +50,30 @@ import classes from './simulation.module.css'
 export const meta: Route.MetaFunction = () => [{ title: 'Simulation · Omsel' }]
 
 export function loader() {
-  return { nowMs: nowMs(), ...houseIn(kitchen()) }
+  return { nowMs: nowMs(), ...loadPlanningData(kitchen()) }
 }
 
-export const shouldRevalidate = stayPut
+export const shouldRevalidate = skipRevalidation
 
 const Curves = lazy(() => import('./curves'))
 
 interface Here {
-  bench: BenchState
+  bench: PlanState
   otherwise: Otherwise
 }
 
 /** The same plan without food: what is inside the pot at every minute, and what would be if one thing were otherwise. */
-export default function DryRun({ loaderData }: Route.ComponentProps) {
-  const { house, settings, nowMs: now } = loaderData
-  const first = useMemo(() => firstBench(house), [house])
+export default function SimulationPage({ loaderData }: Route.ComponentProps) {
+  const { house: household, settings, nowMs: now } = loaderData
+  const first = useMemo(() => firstPlan(household), [household])
   const { state, become, undo, canUndo } = useAddress<Here>({
-    read: (search) => ({ bench: fromSearch(search, first, house), otherwise: otherwiseIn(search) }),
+    read: (search) => ({ bench: fromSearch(search, first, household), otherwise: otherwiseIn(search) }),
     write: ({ bench, otherwise }) => writeOtherwise(toSearch(bench, first), otherwise),
   })
   const { bench, otherwise } = state
-  const change = (next: Partial<BenchState>) => become({ ...state, bench: changedBench(bench, next) })
+  const change = (next: Partial<PlanState>) => become({ ...state, bench: changedPlan(bench, next) })
   const other = (next: Partial<Otherwise>) => become({ ...state, otherwise: { ...otherwise, ...next } })
-  const planned = useMemo(() => requestOf({ ...bench, at: null }, house, now), [bench, house, now])
+  const planned = useMemo(() => requestOf({ ...bench, at: null }, household, now), [bench, household, now])
   const request = useMemo(() => askedOf(planned, otherwise), [planned, otherwise])
   const plan = useMemo(() => {
     const read = planFrom(
@@ -93,13 +87,13 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
   }, [planned, otherwise.elevation, otherwise.kitchen])
   const asked = otherwise.asked.filter((q) => q !== 'no-soak' || bench.soak)
   const cooked = useCooked(request, [null, ...asked])
-  const row = vesselOfState(bench, house)
+  const row = vesselOfState(bench, household)
   const vessel = useMemo(() => vesselFromRow(row), [row])
   const variety = varietyOf(bench.grain)
   const pour = otherwise.poured ?? bench.poured ?? Math.round(plan.water.pour_g)
   const changed = countOtherwise(otherwise)
-  const usedHeight = otherwise.elevation ?? house.elevation_m
-  const usedKitchen = otherwise.kitchen ?? house.kitchen_c
+  const usedHeight = otherwise.elevation ?? household.elevation_m
+  const usedKitchen = otherwise.kitchen ?? household.kitchen_c
   return (
     <main className="place">
       <div className="place-head">
@@ -108,10 +102,10 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
         <Link to={`/?${toSearch(bench, first).toString()}`}>back to the plan</Link>
       </div>
       <div className={classes.order}>
-        <OrderLine state={bench} change={change} house={house} clock={settings} now={now} />
+        <PlanLine state={bench} change={change} house={household} clock={settings} now={now} />
       </div>
       <p className={classes.lead}>
-        {Math.round(plan.grain.mass_g)} g of {grainWord(bench, house)},{' '}
+        {Math.round(plan.grain.mass_g)} g of {grainWord(bench, household)},{' '}
         {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
         {changed > 0 && (
           <>
@@ -185,7 +179,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
                     m > 0
                       ? {
                           minutes: m,
-                          celsius: bench.soak?.celsius ?? house.kitchen_c,
+                          celsius: bench.soak?.celsius ?? household.kitchen_c,
                           water: bench.soak?.water ?? 'drain',
                         }
                       : null,
@@ -203,7 +197,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
               onChange={(m) =>
                 typeof m === 'number' &&
                 m !== usedHeight &&
-                other({ elevation: m === house.elevation_m ? null : m })
+                other({ elevation: m === household.elevation_m ? null : m })
               }
             />
             <NumberInput
@@ -216,7 +210,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
               onChange={(c) =>
                 typeof c === 'number' &&
                 c !== usedKitchen &&
-                other({ kitchen: c === house.kitchen_c ? null : c })
+                other({ kitchen: c === household.kitchen_c ? null : c })
               }
             />
           </div>
@@ -233,7 +227,7 @@ export default function DryRun({ loaderData }: Route.ComponentProps) {
                   other({
                     asked: asked.includes(q)
                       ? asked.filter((o) => o !== q)
-                      : [...asked, q].slice(-(MOST_RUNS - 1)),
+                      : [...asked, q].slice(-(MAX_RUNS - 1)),
                   })
                 }
               >
@@ -304,7 +298,7 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
   ]
   const own = useMemo(() => stageTimes(cooked[0]!), [cooked])
   const chosen = own.find(({ stage }) => stage.id === picked) ?? stageAt(own, at) ?? own.at(-1)!
-  const settled = useMemo(() => settledRequest(request), [request])
+  const settled = useMemo(() => parsePlanRequestOrThrow(request), [request])
   const lossW = standingLoss(
     settled.vessel,
     boilingPointAt(metres(settled.elevationM)),
@@ -313,7 +307,7 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
   const act = (kind: Act['kind']) =>
     other({
       acts: [...otherwise.acts, { kind, atMin: Number(at.toFixed(1)), amount: USUAL_AMOUNT[kind] }].slice(
-        -MOST_ACTS,
+        -MAX_ACTS,
       ),
     })
   return (
@@ -364,7 +358,7 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
         />
         <output className="figure">{at.toFixed(1)} min</output>
         <div className={classes.heat}>
-          <HeatInHand
+          <EditHeat
             stages={own}
             changes={otherwise.changes}
             fullW={fullPower(settled.source)}

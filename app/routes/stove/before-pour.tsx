@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
 import type { CookView } from '#core/cook/replay'
 import type { Plan, Stage } from '#core/plan/result'
-import { readTold } from '../../ui/forms/parse-amount'
+import { parseAmount } from '../../ui/forms/parse-amount'
 import classes from './before-pour.module.css'
 
 /** Between the soak and the pour the plan can still be told what it only guessed. */
@@ -63,7 +63,7 @@ function Tell({
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState<string>()
   const tell = () => {
-    const read = readTold(text)
+    const read = parseAmount(text)
     if ('wrong' in read) return setWrong(read.wrong)
     if (!(read.told >= min && read.told <= max))
       return setWrong(`From ${min} to ${max} ${unit}, got ${text.trim()}.`)

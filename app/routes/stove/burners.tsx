@@ -1,8 +1,8 @@
 import { Link, redirect } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
-import { coolingTubs } from '#server/queries/cooling-containers'
-import { runningIn } from '#server/queries/running-cooks'
+import { coolingContainers } from '#server/queries/cooling-containers'
+import { listRunningCooks } from '#server/queries/running-cooks'
 import { clockTime } from '../../ui/time/clock-hour'
 import type { Route } from './+types/burners'
 import { CoolingStrip } from './cooling-strip'
@@ -12,9 +12,9 @@ export const meta: Route.MetaFunction = () => [{ title: 'Stove · Omsel' }]
 
 export function loader() {
   const open = kitchen()
-  const running = runningIn(open, nowMs())
+  const running = listRunningCooks(open, nowMs())
   if (running.length === 1) throw redirect(`/stove/${running[0]!.id}`)
-  return { running, settings: settingsOf(open), cooling: coolingTubs(open, nowMs()), nowMs: nowMs() }
+  return { running, settings: settingsOf(open), cooling: coolingContainers(open, nowMs()), nowMs: nowMs() }
 }
 
 /** Every pot that is on, or a cold stove. */

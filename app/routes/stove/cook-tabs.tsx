@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { runningCookOf, type KeptCook } from '#core/contract/running-cook'
+import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
 import type { CookEvent } from '#core/cook/events'
 import { nextTouch } from '#core/cook/next-action'
 import { replay } from '#core/cook/replay'
@@ -11,13 +11,13 @@ export interface Lane {
   id: string
   title: string
   vesselName: string
-  kept: KeptCook
+  kept: StoredCook
   events: readonly CookEvent[]
 }
 
 /** The pots on the stove, the one to touch next on top. A pot that comes due rises; while a finger or the keyboard is on the row, nothing
  *  swaps places under it. */
-export function Lanes({ lanes, current, now }: { lanes: readonly Lane[]; current: string; now: number }) {
+export function CookTabs({ lanes, current, now }: { lanes: readonly Lane[]; current: string; now: number }) {
   const cooks = useMemo(
     () => lanes.map((lane) => ({ ...lane, cook: runningCookOf(lane.kept, lane.events) })),
     [lanes],

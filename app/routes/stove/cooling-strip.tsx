@@ -4,7 +4,7 @@ import type { Cooling } from '#core/leftovers/cooling'
 import { countdown } from '../../ui/time/clock-hour'
 import classes from './cooling-strip.module.css'
 
-export interface CoolingTub {
+export interface CoolingContainer {
   id: string
   title: string
   containerName: string
@@ -24,7 +24,7 @@ export function nextOf({
   packedMs,
   cooling,
   mayMin,
-}: CoolingTub): { atMs: number; says: string } | undefined {
+}: CoolingContainer): { atMs: number; says: string } | undefined {
   if (out) {
     // Seen beforehand, too slow is a thing for now, while there is time to mend it.
     if (cooling.tooSlow === 'cool')
@@ -40,35 +40,35 @@ export function nextOf({
 }
 
 /** A tub that is due calls as a clock does that has ended. */
-export const coolingSignals = (tubs: readonly CoolingTub[], now: number): Signal[] =>
-  tubs.flatMap((tub) => {
-    const next = nextOf(tub)
+export const coolingSignals = (containers: readonly CoolingContainer[], now: number): Signal[] =>
+  containers.flatMap((container) => {
+    const next = nextOf(container)
     return next && next.atMs <= now
       ? [
           {
-            id: `cooling ${tub.id} ${tub.out}`,
+            id: `cooling ${container.id} ${container.out}`,
             kind: 'ended' as const,
-            says: `${tub.containerName}: ${next.says}`,
+            says: `${container.containerName}: ${next.says}`,
           },
         ]
       : []
   })
 
 /** What is still cooling, beside the pots on the heat. */
-export function CoolingStrip({ tubs, now }: { tubs: readonly CoolingTub[]; now: number }) {
-  const due = tubs
-    .flatMap((tub) => {
-      const next = nextOf(tub)
-      return next ? [{ tub, next }] : []
+export function CoolingStrip({ tubs: containers, now }: { tubs: readonly CoolingContainer[]; now: number }) {
+  const due = containers
+    .flatMap((container) => {
+      const next = nextOf(container)
+      return next ? [{ tub: container, next }] : []
     })
     .sort((a, b) => a.next.atMs - b.next.atMs)
   if (due.length === 0) return null
   return (
     <ul className={classes.strip} aria-label="Cooling">
-      {due.slice(0, 3).map(({ tub, next }) => (
-        <li key={tub.id} data-due={next.atMs <= now || undefined}>
+      {due.slice(0, 3).map(({ tub: container, next }) => (
+        <li key={container.id} data-due={next.atMs <= now || undefined}>
           <Link to="/leftovers">
-            {tub.containerName} of {tub.title}
+            {container.containerName} of {container.title}
           </Link>{' '}
           <b className="figure">{next.atMs <= now ? 'now' : countdown(next.atMs - now)}</b> {next.says}
         </li>

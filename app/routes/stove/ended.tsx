@@ -1,8 +1,8 @@
 import { UnstyledButton } from '@mantine/core'
 import { Link } from 'react-router'
 import type { VarietyId } from '#core/grain/varieties'
-import { TwoTaps } from '../notebook/quick-rating'
-import { clockTime, type HouseClock } from '../../ui/time/clock-hour'
+import { QuickRating } from '../notebook/quick-rating'
+import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import classes from './stove.module.css'
 
 interface EndedProps {
@@ -11,7 +11,7 @@ interface EndedProps {
   variety: VarietyId
   outcome: 'finished' | 'stopped'
   endedMs: number
-  clock: HouseClock
+  clock: HouseholdClock
   onTakeBack: () => void
 }
 
@@ -26,7 +26,7 @@ export function Ended({ id, title, variety, outcome, endedMs, clock, onTakeBack 
           ? 'How was it? The next batch is adjusted.'
           : 'Saved as stopped; it is not used for learning.'}
       </p>
-      {outcome === 'finished' && <TwoTaps cookId={id} title={title} variety={variety} />}
+      {outcome === 'finished' && <QuickRating cookId={id} title={title} variety={variety} />}
       <div className={classes.endedKeys}>
         <Link to={`/notebook/${id}`} className={classes.cueKey}>
           {outcome === 'finished' ? 'Add details' : 'See it in the notebook'}

@@ -1,7 +1,7 @@
 import { UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import type { EventKind } from '#core/cook/events'
-import { looked, type Seen } from '#core/troubleshoot/lid-check'
+import { lidCheck, type Seen } from '#core/troubleshoot/lid-check'
 import type { StageView } from '#core/cook/replay'
 import type { Stage } from '#core/plan/result'
 import type { Remedy } from '#core/cook/remedy'
@@ -9,7 +9,7 @@ import { AdviceCard } from './advice-card'
 import type { AtTheStove } from './use-pot-estimate'
 import classes from './advice.module.css'
 
-interface LookedProps {
+interface LidCheckProps {
   stage: Stage
   current: StageView
   pot: AtTheStove
@@ -25,12 +25,12 @@ interface LookedProps {
 const WORTH_A_LOOK = 0.75
 
 /** Near the end of the simmer: is there water at the bottom? Either answer acts. */
-export function Looked({ stage, current, pot, now, press }: LookedProps) {
+export function LidCheck({ stage, current, pot, now, press }: LidCheckProps) {
   const [seen, setSeen] = useState<Seen>()
   const share = (now - current.startMs) / Math.max(1, current.endMs - current.startMs)
   if (share < WORTH_A_LOOK) return null
   if (seen) {
-    const answer = looked(pot.reckoned, seen, (current.endMs - now) / 60_000)
+    const answer = lidCheck(pot.reckoned, seen, (current.endMs - now) / 60_000)
     return (
       <AdviceCard
         says={answer.says}

@@ -1,6 +1,6 @@
 import type { Act, BoardDish } from '#core/schedule/next-actions'
 import { Link } from 'react-router'
-import type { HouseClock } from '../../ui/time/clock-hour'
+import type { HouseholdClock } from '../../ui/time/clock-hour'
 import { Acts } from '../meal/next-actions'
 import { useOutbox } from '../../offline/outbox'
 import classes from './meal-strip.module.css'
@@ -31,7 +31,7 @@ export function BoardStrip({
   board: BoardGlance
   now: number
   aheadMs: number
-  clock: HouseClock
+  clock: HouseholdClock
   refresh: () => void
 }) {
   const outbox = useOutbox<'begin' | 'done' | 'cue' | 'finish'>(

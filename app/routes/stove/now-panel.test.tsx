@@ -8,7 +8,7 @@ import { Ended } from './ended'
 import { Keys } from './keys'
 import { NowPanel } from './now-panel'
 import { pourWords, type DeviceReading } from './readings'
-import { Strip } from './progress-strip'
+import { ProgressStrip } from './progress-strip'
 
 const START = Date.UTC(2026, 2, 5, 17, 0) // 18:00 in Berlin
 const MINUTE = 60_000
@@ -171,7 +171,7 @@ test('the end leads to the notebook', () => {
 test('the strip slides under a line for now at a third of its width, the table at the right edge', () => {
   const now = START + 40 * MINUTE
   const long = replay(cook, [...upTo('heat-up'), cue('heat-up', 34)], now)
-  const html = htmlOf(<Strip plan={plan} view={long} now={now} clock={clock} />)
+  const html = htmlOf(<ProgressStrip plan={plan} view={long} now={now} clock={clock} />)
   const [x] = /d="M([\d.]+) 6V\d+" class="now"/.exec(html)!.slice(1).map(Number)
   const table = Number(/d="M([\d.]+) 16V/.exec(html)![1])
   expect((x! - 8) / (table - 8)).toBeCloseTo(1 / 3, 2)

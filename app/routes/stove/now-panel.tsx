@@ -15,14 +15,14 @@ import { PotInside } from '../../ui/drawing/pot-inside'
 import { OwnPicture } from './own-photo'
 import { aimOf, pourWords, type DeviceReading } from './readings'
 import type { AtTheStove } from './use-pot-estimate'
-import { clockTime, countdown, type HouseClock } from '../../ui/time/clock-hour'
+import { clockTime, countdown, type HouseholdClock } from '../../ui/time/clock-hour'
 import classes from './stove.module.css'
 
 interface NowPanelProps {
   plan: Plan
   view: CookView
   now: number
-  clock: HouseClock
+  clock: HouseholdClock
   stage: Stage | undefined
   current: StageView | undefined
   title: string
@@ -221,7 +221,7 @@ function tableWords(
   view: CookView,
   plan: Plan,
   serveAtMs: number | null,
-  clock: HouseClock,
+  clock: HouseholdClock,
 ): string {
   const asked = serveAtMs === null ? '' : `asked for ${clockTime(serveAtMs, clock)}`
   if (slid === 0) return asked

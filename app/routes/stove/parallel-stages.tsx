@@ -15,7 +15,7 @@ interface AlsoProps {
 }
 
 /** What goes on beside the act in front: each with its own key, so that nothing has to come to the front to be told. */
-export function Also({ others, stages, now, press }: AlsoProps) {
+export function ParallelStages({ others, stages, now, press }: AlsoProps) {
   return (
     <section className={classes.also} aria-label="Also going on">
       {others.map((view) => {

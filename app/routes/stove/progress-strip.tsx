@@ -1,13 +1,13 @@
 import type { CookView } from '#core/cook/replay'
 import type { Plan } from '#core/plan/result'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
-import { clockTime, type HouseClock } from '../../ui/time/clock-hour'
+import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import classes from './stove.module.css'
 
 const MINUTE = 60_000
 
 /** The whole cook as it really goes: what is over at its true length, what is to come as planned, and now. */
-export function Strip({
+export function ProgressStrip({
   plan,
   view,
   now,
@@ -16,7 +16,7 @@ export function Strip({
   plan: Plan
   view: CookView
   now: number
-  clock: HouseClock
+  clock: HouseholdClock
 }) {
   const start = view.stages[0]!.startMs
   const times = view.stages.map((stage) => ({

@@ -9,7 +9,7 @@ import { ComplaintDrawing } from '../../ui/drawing/complaint-drawing'
 import { PotInside } from '../../ui/drawing/pot-inside'
 import { AdviceCard } from './advice-card'
 import { Alarm } from './alarm'
-import { Lanes, type Lane } from './cook-tabs'
+import { CookTabs, type Lane } from './cook-tabs'
 import { Proposal, type DeviceReading } from './readings'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)
@@ -82,7 +82,7 @@ describe('lanes', () => {
   const heating = ['measure', 'rinse', 'drain', 'pour'].map((stage, i) => cue(stage, i + 1))
   test('one pot has none', () => {
     expect(
-      htmlOf(<Lanes lanes={[lane('a', 'clay', 'long-white', START)]} current="a" now={START} />),
+      htmlOf(<CookTabs lanes={[lane('a', 'clay', 'long-white', START)]} current="a" now={START} />),
     ).not.toContain('<nav')
   })
   test('the next to touch is first, whichever is looked at', () => {
@@ -90,17 +90,17 @@ describe('lanes', () => {
       lane('a', 'heavy blue', 'long-white', START, heating),
       lane('b', 'clay', 'quinoa', START + 4 * MINUTE),
     ]
-    const text = textOf(<Lanes lanes={lanes} current="a" now={START + 4.5 * MINUTE} />)
+    const text = textOf(<CookTabs lanes={lanes} current="a" now={START + 4.5 * MINUTE} />)
     expect(text.indexOf('clay')).toBeLessThan(text.indexOf('heavy blue'))
     expect(text).toMatch(/clay Measure the grain now/)
-    expect(htmlOf(<Lanes lanes={lanes} current="a" now={START + 4.5 * MINUTE} />)).toMatch(
+    expect(htmlOf(<CookTabs lanes={lanes} current="a" now={START + 4.5 * MINUTE} />)).toMatch(
       /aria-current="page"[^>]*href="\/stove\/a"|href="\/stove\/a"[^>]*aria-current="page"/,
     )
   })
   test('a pot that is over wants no hand', () => {
     const over = [...heating, { ...cue('measure', 5), id: 'stop', kind: 'stop' as const }]
     const text = textOf(
-      <Lanes
+      <CookTabs
         lanes={[lane('a', 'heavy blue', 'long-white', START, over), lane('b', 'clay', 'quinoa', START)]}
         current="b"
         now={START + 6 * MINUTE}

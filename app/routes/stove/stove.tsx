@@ -1,41 +1,41 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { runningCookOf, type KeptCook } from '#core/contract/running-cook'
+import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
 import type { EventKind } from '#core/cook/events'
 import { whereToWait } from '#core/cook/late'
 import { replay } from '#core/cook/replay'
 import { signalsOf } from '#core/cook/signals'
-import { readPlanRequest } from '#core/contract/plan-request'
+import { parsePlanRequest } from '#core/contract/plan-request'
 import { soakWaits } from '#core/schedule/dish-blocks'
 import { varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
-import { coolingTubs } from '#server/queries/cooling-containers'
+import { coolingContainers } from '#server/queries/cooling-containers'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { boardBeside } from '#server/queries/meal-board'
-import { useSenses } from '../../alerts/use-alerts'
-import { orLastKnown, useLastKnown } from '../../offline/cached-loader'
+import { useAlerts } from '../../alerts/use-alerts'
+import { orCached, useLastKnown } from '../../offline/cached-loader'
 import { useServerClock } from '../../ui/time/use-server-clock'
-import { ComeIn } from '../../layout/sign-in-link'
+import { SignInLink } from '../../layout/sign-in-link'
 import { useKitchenStream } from '../../layout/use-kitchen-stream'
 import { useRefresh } from '../../layout/use-refresh'
-import { clockTime, type HouseClock } from '../../ui/time/clock-hour'
+import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import type { Route } from './+types/stove'
 import { AdviceCard } from './advice-card'
 import { Alarm } from './alarm'
-import { Also } from './parallel-stages'
+import { ParallelStages } from './parallel-stages'
 import { BoardStrip } from './meal-strip'
 import { BeforePour, beforeThePour } from './before-pour'
 import { coolingSignals, CoolingStrip } from './cooling-strip'
 import { Ended } from './ended'
 import { Keys } from './keys'
 import { NowPanel } from './now-panel'
-import { Lanes, type Lane } from './cook-tabs'
-import { Looked } from './lid-check'
+import { CookTabs, type Lane } from './cook-tabs'
+import { LidCheck } from './lid-check'
 import { useOutbox, type PressMore } from '../../offline/outbox'
 import { Proposal, STALE_MS, type DeviceReading } from './readings'
-import { Strip } from './progress-strip'
-import { useReckoned } from './use-pot-estimate'
+import { ProgressStrip } from './progress-strip'
+import { usePotEstimate } from './use-pot-estimate'
 import { plannedWashes, Washes } from './washes'
-import { Wrong } from './troubleshoot-sheet'
+import { TroubleshootSheet } from './troubleshoot-sheet'
 import classes from './stove.module.css'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -46,14 +46,14 @@ export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
   const cook = open.cooks.find(params.cook)
   if (!cook) throw new Response('Not cooking. Batch not found.', { status: 404 })
-  const read = readPlanRequest(cook.request)
+  const read = parsePlanRequest(cook.request)
   const { zone, clock } = settingsOf(open)
   return {
     id: cook.id,
     title: cook.title,
     vesselName: cook.vesselName,
     serveAtMs: cook.serveAtMs,
-    kept: { request: cook.request, plan: cook.plan, startedMs: cook.startedMs } satisfies KeptCook,
+    kept: { request: cook.request, plan: cook.plan, startedMs: cook.startedMs } satisfies StoredCook,
     // The knob's own places, in the words of the house.
     knob: open.equipment.heats().find((heat) => heat.name === cook.heatName) ?? null,
     // The grain that is most of the pot, to draw it.
@@ -68,7 +68,7 @@ export function loader({ params }: Route.LoaderArgs) {
       kept: { request: other.request, plan: other.plan, startedMs: other.startedMs },
       events: open.cooks.events(other.id),
     })),
-    cooling: coolingTubs(open, nowMs()),
+    cooling: coolingContainers(open, nowMs()),
     board: boardBeside(open, cook.id, nowMs()),
     // How each cue last looked in this very pot.
     cuePhotos: Object.fromEntries(
@@ -77,25 +77,25 @@ export function loader({ params }: Route.LoaderArgs) {
         return photo ? [[stage.cue_id!, photo.id]] : []
       }),
     ) as Record<string, string>,
-    house: { zone, clock } satisfies HouseClock,
+    house: { zone, clock } satisfies HouseholdClock,
     nowMs: nowMs(),
   }
 }
 
 // A pot on the fire is not lost with the line: the screen counts on.
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  orLastKnown(`stove ${params.cook}`, serverLoader)
+  orCached(`stove ${params.cook}`, serverLoader)
 
 /** A second press of the same key within this time is the same press. */
 const SAME_PRESS_MS = 600
 
 export default function Stove(props: Route.ComponentProps) {
   // Another pot is another stove: nothing of the last one's hangs over.
-  return <OnePot key={props.loaderData.id} {...props} />
+  return <CookView key={props.loaderData.id} {...props} />
 }
 
-function OnePot({ loaderData }: Route.ComponentProps) {
-  const { kept, house, id } = loaderData
+function CookView({ loaderData }: Route.ComponentProps) {
+  const { kept: leftover, house: household, id } = loaderData
   useLastKnown(`stove ${id}`, loaderData)
   const refresh = useRefresh()
   const { now: counted, aheadMs } = useServerClock(loaderData.nowMs, refresh)
@@ -116,7 +116,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
   // What was heard of has happened, also where this screen counts a moment behind the server: a pressed cue must not come back for a blink.
   const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
   const now = Math.max(counted, newest)
-  const running = useMemo(() => runningCookOf(kept, events), [kept, events])
+  const running = useMemo(() => runningCookOf(leftover, events), [leftover, events])
   const { plan } = running
   const view = replay(running, events, now)
   // Work by hand comes to the front, and what was there first stays: nothing swaps places under a finger.
@@ -127,12 +127,12 @@ function OnePot({ loaderData }: Route.ComponentProps) {
       : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
-  const pot = useReckoned(running, events, Math.min(now, view.endedMs ?? now))
+  const pot = usePotEstimate(running, events, Math.min(now, view.endedMs ?? now))
   const [wrong, setWrong] = useState(false)
   const [dismissed, setDismissed] = useState('')
   const hint = pot?.hint && pot.hint.id !== dismissed && current ? pot.hint : undefined
 
-  const noticing = useSenses([
+  const noticing = useAlerts([
     ...signalsOf(plan, view, now, hint),
     ...coolingSignals(loaderData.cooling, now),
   ])
@@ -158,16 +158,22 @@ function OnePot({ loaderData }: Route.ComponentProps) {
           {outbox.waiting.length > 0 &&
             `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} saved`}
           .
-          <ComeIn line={line} />
+          <SignInLink line={line} />
         </p>
       )}
       <Alarm {...noticing} />
-      <Lanes lanes={loaderData.lanes} current={id} now={now} />
+      <CookTabs lanes={loaderData.lanes} current={id} now={now} />
       {loaderData.board && (
-        <BoardStrip board={loaderData.board} now={now} aheadMs={aheadMs} clock={house} refresh={refresh} />
+        <BoardStrip
+          board={loaderData.board}
+          now={now}
+          aheadMs={aheadMs}
+          clock={household}
+          refresh={refresh}
+        />
       )}
       <CoolingStrip tubs={loaderData.cooling} now={now} />
-      <Strip plan={plan} view={view} now={now} clock={house} />
+      <ProgressStrip plan={plan} view={view} now={now} clock={household} />
       {view.outcome === 'finished' || view.outcome === 'stopped' ? (
         <Ended
           id={id}
@@ -175,7 +181,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
           variety={loaderData.variety}
           outcome={view.outcome}
           endedMs={view.endedMs ?? now}
-          clock={house}
+          clock={household}
           onTakeBack={takeBack}
         />
       ) : (
@@ -184,7 +190,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
             plan={plan}
             view={view}
             now={now}
-            clock={house}
+            clock={household}
             stage={stage}
             current={current}
             title={loaderData.title}
@@ -214,7 +220,7 @@ function OnePot({ loaderData }: Route.ComponentProps) {
               key={stage.id}
               stage={stage}
               plan={plan}
-              frozen={kept.plan}
+              frozen={leftover.plan}
               view={view}
               now={now}
               onTell={(kind, amount) => press(kind, stage.id, { amount })}
@@ -238,10 +244,12 @@ function OnePot({ loaderData }: Route.ComponentProps) {
           ) : (
             stage?.kind === 'simmer' &&
             current &&
-            pot && <Looked key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
+            pot && (
+              <LidCheck key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
+            )
           )}
           {view.now.length > 1 && (
-            <Also
+            <ParallelStages
               others={view.now.filter((s) => s.id !== current?.id)}
               stages={plan.stages}
               now={now}
@@ -255,10 +263,10 @@ function OnePot({ loaderData }: Route.ComponentProps) {
             now={now}
             press={press}
             takeBack={takeBack}
-            tableAt={clockTime(view.tableMs, house)}
+            tableAt={clockTime(view.tableMs, household)}
             onWrong={() => setWrong(true)}
           />
-          <Wrong
+          <TroubleshootSheet
             opened={wrong}
             onClose={() => setWrong(false)}
             stage={stage}

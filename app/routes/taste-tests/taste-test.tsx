@@ -2,7 +2,7 @@ import { Button, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { data, Form, Link, redirect, useFetcher } from 'react-router'
 import { v4 as uuid } from 'uuid'
-import { resultOf, type TrialResult } from '#core/learn/taste-tests'
+import { resultOf, type TasteTestResult } from '#core/learn/taste-tests'
 import { nowMs } from '#server/clock'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { adoptCup, taste } from '#server/commands/taste-tests'
@@ -17,9 +17,14 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
-  const trial = open.trials.find(params.trial)
-  if (!trial) throw new Response('Taste test not found.', { status: 404 })
-  return { trial, tastings: open.trials.tastings(trial.id), settings: settingsOf(open), nowMs: nowMs() }
+  const tasteTest = open.trials.find(params.trial)
+  if (!tasteTest) throw new Response('Taste test not found.', { status: 404 })
+  return {
+    trial: tasteTest,
+    tastings: open.trials.tastings(tasteTest.id),
+    settings: settingsOf(open),
+    nowMs: nowMs(),
+  }
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -61,24 +66,24 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** One trial: its pots, its tastings, and what they are worth. */
-export default function Trial({ loaderData, actionData }: Route.ComponentProps) {
-  const { trial, tastings, settings, nowMs: now } = loaderData
-  const [revealed, setRevealed] = useState(trial.blind === 0)
-  const letters = trial.cups.map((cup) => cup.letter)
+export default function TasteTestPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { trial: tasteTest, tastings, settings, nowMs: now } = loaderData
+  const [revealed, setRevealed] = useState(tasteTest.blind === 0)
+  const letters = tasteTest.cups.map((cup) => cup.letter)
   const result = resultOf(
     tastings.map((t) => t.ranking),
     letters,
   )
-  const label = (letter: string) => trial.cups.find((cup) => cup.letter === letter)!.label
+  const label = (letter: string) => tasteTest.cups.find((cup) => cup.letter === letter)!.label
   const named = (letter: string) => (revealed ? `${letter}, ${label(letter)}` : letter)
   return (
     <main className="place">
       <p>
         <Link to="/taste-tests">Taste tests</Link>
       </p>
-      <h1 className="figure">{trial.title}</h1>
+      <h1 className="figure">{tasteTest.title}</h1>
       <ul className={classes.cups}>
-        {trial.cups.map((cup) => (
+        {tasteTest.cups.map((cup) => (
           <li key={cup.letter} className="basin">
             <span className={`${classes.letter} figure`}>{cup.letter}</span>
             {revealed ? <span>{cup.label}</span> : <span className="quiet">hidden</span>}
@@ -88,7 +93,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
           </li>
         ))}
       </ul>
-      {trial.blind === 1 && (
+      {tasteTest.blind === 1 && (
         <p className="quiet small">
           {revealed ? 'The samples are revealed.' : 'The cook sees which is which; tasters see only letters.'}{' '}
           {!revealed && (
@@ -123,7 +128,7 @@ export default function Trial({ loaderData, actionData }: Route.ComponentProps) 
                   <td className="figure">{f.first}</td>
                   <td className="figure">{f.meanRank.toFixed(1)}</td>
                   <td>
-                    {trial.differs === 'water' && revealed && (
+                    {tasteTest.differs === 'water' && revealed && (
                       <Form method="post">
                         <input type="hidden" name="letter" value={f.letter} />
                         <Button type="submit" size="compact-sm" variant="default" name="intent" value="adopt">
@@ -215,7 +220,7 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
 }
 
 function verdict(
-  { leader, chance, moreNeeded, firsts }: TrialResult,
+  { leader, chance, moreNeeded, firsts }: TasteTestResult,
   tastings: number,
   named: (letter: string) => string,
 ): string {

@@ -2,24 +2,24 @@ import { Button, Checkbox, Radio, Stack } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { data, Link, redirect, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
-import { MOST_CUPS } from '#core/learn/taste-tests'
+import { MAX_CUPS } from '#core/learn/taste-tests'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
-import { makeTrial } from '#server/commands/taste-tests'
+import { makeTasteTest } from '#server/commands/taste-tests'
 import { formOf } from '../../ui/forms/read-form'
 import { dayWord } from '../../ui/time/clock-hour'
 import { fromSearch, toSearch } from '../../planning/plan-address'
 import { methodsOf } from '#core/methods/usual-method'
 import {
   correctionFor,
-  firstBench,
+  firstPlan,
   grainKeyOfState,
   methodOfState,
   requestOf,
   vesselOfState,
-  type BenchState,
+  type PlanState,
 } from '../../planning/plan-state'
-import { houseIn } from '../../planning/planning-data.server'
+import { loadPlanningData } from '../../planning/planning-data.server'
 import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/taste-tests'
 import classes from './taste-tests.module.css'
@@ -36,7 +36,7 @@ export function loader() {
       cups: cups.length,
       tastings: open.trials.tastings(id).length,
     })),
-    ...houseIn(open),
+    ...loadPlanningData(open),
     nowMs: nowMs(),
   }
 }
@@ -54,14 +54,14 @@ export async function action({ request }: Route.ActionArgs) {
   } catch {
     return data({ errors: [{ path: 'trial', message: 'trial must be JSON' }] }, { status: 400 })
   }
-  const made = makeTrial(kitchen(), given, nowMs())
+  const made = makeTasteTest(kitchen(), given, nowMs())
   return made.ok ? redirect(`/taste-tests/${made.value}`) : data({ errors: made.errors }, { status: 422 })
 }
 
 interface Choice {
   id: string
   label: string
-  state: BenchState
+  state: PlanState
   delta: number
 }
 type Differs = 'water' | 'soak' | 'rest' | 'method'
@@ -74,26 +74,29 @@ const DIFFERS_WORDS: Record<Differs, string> = {
 const WATER_STEPS = [-0.16, -0.08, 0, 0.08, 0.16] as const
 
 /** Pots that differ in one thing, all else equal. */
-export default function Trials({ loaderData, actionData }: Route.ComponentProps) {
-  const { trials, house, settings, nowMs: now } = loaderData
+export default function TasteTestsPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { trials: tasteTests, house: household, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
   const written = search.toString()
-  const first = useMemo(() => firstBench(house), [house])
-  const base = useMemo(() => fromSearch(new URLSearchParams(written), first, house), [written, first, house])
+  const first = useMemo(() => firstPlan(household), [household])
+  const base = useMemo(
+    () => fromSearch(new URLSearchParams(written), first, household),
+    [written, first, household],
+  )
   const [differs, setDiffers] = useState<Differs>('water')
   const [picked, setPicked] = useState<readonly string[]>([])
   const [blind, setBlind] = useState(true)
-  const choices = useMemo(() => choicesFor(differs, base, house, now), [differs, base, house, now])
+  const choices = useMemo(() => choicesFor(differs, base, household, now), [differs, base, household, now])
   const taken = choices.filter((c) => picked.includes(c.id))
-  const vessel = vesselOfState(base, house)
+  const vessel = vesselOfState(base, household)
   const make = () =>
     void submit(
       {
         intent: 'make',
         trial: JSON.stringify({
-          title: `${grainWord(base, house)} in the ${vessel.name}: ${DIFFERS_WORDS[differs]}`,
+          title: `${grainWord(base, household)} in the ${vessel.name}: ${DIFFERS_WORDS[differs]}`,
           differs,
           grain_key: grainKeyOfState(base),
           vessel_id: vessel.id,
@@ -117,9 +120,9 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
         Cook two to four pots that differ in one thing and taste them. Letters hide which is which; Omsel says
         whether the result is more than luck.
       </p>
-      {trials.length > 0 && (
+      {tasteTests.length > 0 && (
         <ul className="place-list">
-          {trials.map((t) => (
+          {tasteTests.map((t) => (
             <li key={t.id} className="basin">
               <Link to={`/taste-tests/${t.id}`}>
                 <b className="figure">{t.title}</b>
@@ -139,7 +142,7 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
       )}
       <section aria-label="New taste test" className={`${classes.sheet} basin`}>
         <h2 className="figure">
-          New test: {grainWord(base, house)}, {vessel.name}
+          New test: {grainWord(base, household)}, {vessel.name}
         </h2>
         <p className="quiet small">
           Everything else is as in the <Link to={`/?${written}`}>Plan</Link>; change it there and come back.
@@ -164,7 +167,7 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
               key={c.id}
               label={c.label}
               checked={picked.includes(c.id)}
-              disabled={!picked.includes(c.id) && picked.length >= MOST_CUPS}
+              disabled={!picked.includes(c.id) && picked.length >= MAX_CUPS}
               onChange={(event) =>
                 setPicked(
                   event.currentTarget.checked ? [...picked, c.id] : picked.filter((id) => id !== c.id),
@@ -192,11 +195,11 @@ export default function Trials({ loaderData, actionData }: Route.ComponentProps)
 /** What can differ, each as the bench it would be. */
 function choicesFor(
   differs: Differs,
-  base: BenchState,
-  house: Parameters<typeof requestOf>[1],
+  base: PlanState,
+  household: Parameters<typeof requestOf>[1],
   now: number,
 ): Choice[] {
-  const of = (id: string, label: string, more: Partial<BenchState>, delta = 0): Choice => ({
+  const of = (id: string, label: string, more: Partial<PlanState>, delta = 0): Choice => ({
     id,
     label,
     state: { ...base, at: null, ...more },
@@ -204,10 +207,10 @@ function choicesFor(
   })
   switch (differs) {
     case 'water': {
-      const read = planFrom(requestOf({ ...base, poured: null }, house, now))
+      const read = planFrom(requestOf({ ...base, poured: null }, household, now))
       if (!read.ok) return []
       const { water, grain } = read.value
-      const own = correctionFor(base, house)?.uptake ?? 0
+      const own = correctionFor(base, household)?.uptake ?? 0
       return WATER_STEPS.map((step) => {
         const pour = Math.round(water.pour_g + step * grain.mass_g)
         return of(
@@ -231,7 +234,7 @@ function choicesFor(
     case 'rest':
       return [5, 10, 15, 20].map((rest) => of(`r${rest}`, `rested ${rest} min`, { rest }))
     case 'method': {
-      const vessel = vesselOfState(base, house)
+      const vessel = vesselOfState(base, household)
       const usual = methodOfState(base, vessel)
       return methodsOf(vessel.kind)
         .map((method) => of(method, METHOD_WORDS[method], { method, poured: null }))

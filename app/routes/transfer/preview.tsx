@@ -1,10 +1,10 @@
 import { SegmentedControl } from '@mantine/core'
 import type { GroupId } from '#core/contract/bundle-names'
-import type { LookedAt } from '#server/commands/transfer'
+import type { ImportPreview } from '#server/commands/transfer'
 import classes from './transfer.module.css'
 
 interface PreviewProps {
-  looked: LookedAt
+  looked: ImportPreview
   /** Groups whose things can stand beside each other. */
   sideBySide: readonly GroupId[]
   /** It is added to the house; in its place, nothing is there to choose. */
@@ -17,17 +17,17 @@ const HOLDS = {
   grains: 'a pack of grains',
   methods: 'a pack of programmes and marks',
 } as const
-const MOST_NAMES = 6
+const MAX_NAMES = 6
 const count = (n: number, word: string) => (n === 0 ? '' : `${n} ${word}`)
 
 /** What a file would change here, by the parts of the house; where both have a thing and it differs, whose stays. */
-export function Preview({ looked, sideBySide, merging }: PreviewProps) {
-  const { changes } = looked
+export function Preview({ looked: lidCheck, sideBySide, merging }: PreviewProps) {
+  const { changes } = lidCheck
   return (
     <div className={classes.preview}>
       <p>
-        It is {HOLDS[looked.holds]} of {looked.exportedAt.slice(0, 10)}, {looked.rows} rows
-        {looked.pictures > 0 ? ` and ${looked.pictures} pictures` : ''}, in version {looked.version}.
+        It is {HOLDS[lidCheck.holds]} of {lidCheck.exportedAt.slice(0, 10)}, {lidCheck.rows} rows
+        {lidCheck.pictures > 0 ? ` and ${lidCheck.pictures} pictures` : ''}, in version {lidCheck.version}.
       </p>
       {merging && (
         <ul className={classes.groups}>
@@ -54,7 +54,7 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
                 {open.length > 0 && (
                   <>
                     <ul className={classes.names}>
-                      {open.slice(0, MOST_NAMES).map((d, i) => (
+                      {open.slice(0, MAX_NAMES).map((d, i) => (
                         <li key={i}>
                           {d.name}:{' '}
                           <span className="quiet">
@@ -62,8 +62,8 @@ export function Preview({ looked, sideBySide, merging }: PreviewProps) {
                           </span>
                         </li>
                       ))}
-                      {open.length > MOST_NAMES && (
-                        <li className="quiet">and {open.length - MOST_NAMES} more</li>
+                      {open.length > MAX_NAMES && (
+                        <li className="quiet">and {open.length - MAX_NAMES} more</li>
                       )}
                     </ul>
                     <SegmentedControl

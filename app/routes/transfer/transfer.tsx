@@ -5,13 +5,13 @@ import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/c
 import type { FieldError } from '#core/contract/fields'
 import { nowMs } from '#server/clock'
 import {
-  bringIn,
+  importBundle,
   broughtTimes,
   lookAt,
   SIDE_BY_SIDE,
-  WAYS_IN,
+  IMPORT_MODES,
   type CarryChoices,
-  type LookedAt,
+  type ImportPreview,
 } from '#server/commands/transfer'
 import { databaseFile, kitchen } from '#server/store/open-household'
 import { copiesIn } from '#server/backup/daily'
@@ -56,15 +56,15 @@ export async function action({ request }: Route.ActionArgs) {
     )
   const bytes = new Uint8Array(await file.arrayBuffer())
   if (intent === 'look') {
-    const looked = lookAt(kitchen(), bytes)
-    return looked.ok ? { looked: looked.value } : refuse(looked.errors)
+    const lidCheck = lookAt(kitchen(), bytes)
+    return lidCheck.ok ? { looked: lidCheck.value } : refuse(lidCheck.errors)
   }
-  const how = WAYS_IN.find((way) => way === form.get('how'))
+  const how = IMPORT_MODES.find((way) => way === form.get('how'))
   if (!how)
     return refuse([
       {
         path: 'how',
-        message: `how must be one of ${WAYS_IN.join(', ')}; got "${String(form.get('how')).slice(0, 40)}"`,
+        message: `how must be one of ${IMPORT_MODES.join(', ')}; got "${String(form.get('how')).slice(0, 40)}"`,
       },
     ])
   const choices: CarryChoices = {}
@@ -83,18 +83,18 @@ export async function action({ request }: Route.ActionArgs) {
       ])
     choices[group] = known
   }
-  const brought = await bringIn(kitchen(), databaseFile(), bytes, how, choices, nowMs(), {
+  const brought = await importBundle(kitchen(), databaseFile(), bytes, how, choices, nowMs(), {
     signal: request.signal,
   })
   return brought.ok ? { brought: { ...brought.value, how } } : refuse(brought.errors)
 }
 
 /** The household out of this house, and others into it. */
-export default function Carry({ loaderData, actionData }: Route.ComponentProps) {
+export default function TransferPage({ loaderData, actionData }: Route.ComponentProps) {
   const [pictures, setPictures] = useState(true)
   const [file, setFile] = useState<File | null>(null)
   const [pickedAt, setPickedAt] = useState(0)
-  const [lookedAt, setLookedAt] = useState(-1)
+  const [previewed, setPreviewed] = useState(-1)
   const [how, setHow] = useState<'merge' | 'as-new'>('merge')
   const formRef = useRef<HTMLFormElement>(null)
   const submit = useSubmit()
@@ -103,14 +103,14 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
   /** How often something had come in when this was stopped. */
   const [stoppedAt, setStoppedAt] = useState<number>()
   // What was looked at stays in sight when bringing it in is stopped, or refused.
-  const [looked, setLooked] = useState<LookedAt>()
-  const [heard, setHeard] = useState(actionData)
-  if (actionData !== heard) {
+  const [lidCheck, setLidCheck] = useState<ImportPreview>()
+  const [cachedPaths, setHeard] = useState(actionData)
+  if (actionData !== cachedPaths) {
     setHeard(actionData)
-    if (actionData && 'looked' in actionData) setLooked(actionData.looked)
-    if (actionData && 'brought' in actionData) setLooked(undefined)
+    if (actionData && 'looked' in actionData) setLidCheck(actionData.looked)
+    if (actionData && 'brought' in actionData) setLidCheck(undefined)
   }
-  const current = looked && lookedAt === pickedAt ? looked : undefined
+  const current = lidCheck && previewed === pickedAt ? lidCheck : undefined
   const brought = actionData && 'brought' in actionData ? actionData.brought : undefined
   const errors = actionData && 'errors' in actionData ? actionData.errors : []
   const send = (intent: 'look' | 'bring') => {
@@ -118,8 +118,8 @@ export default function Carry({ loaderData, actionData }: Route.ComponentProps) 
     form.set('intent', intent)
     if (file) form.set('file', file)
     if (intent === 'look') {
-      setLookedAt(pickedAt)
-      setLooked(undefined)
+      setPreviewed(pickedAt)
+      setLidCheck(undefined)
     }
     setStoppedAt(undefined)
     void submit(form, { method: 'post', encType: 'multipart/form-data', preventScrollReset: true })

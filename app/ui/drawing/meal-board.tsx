@@ -32,7 +32,7 @@ export interface BoardDish {
   ready: number
 }
 
-interface SupperBoardProps {
+interface MealBoardProps {
   tracks: readonly { id: string; name: string }[]
   tasks: readonly BoardTask[]
   dishes: readonly BoardDish[]
@@ -50,7 +50,7 @@ const LEFT = 132
 const RIGHT = 30
 const TOP = 30
 /** Earlier than this, waiting is not drawn; the list below says it. */
-const LONGEST_MIN = 240
+const MAX_MINUTES = 240
 const LETTER_PX = 7.4
 /** Under way, so much of what is past stays in sight, minutes. */
 const PAST_MIN = 20
@@ -80,12 +80,12 @@ const byKeys =
   }
 
 /** The evening as the table sees it: places and hands are the tracks, the right edge is the table, and every dish ends there. */
-export function SupperBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }: SupperBoardProps) {
+export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }: MealBoardProps) {
   const context = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const hatch = useId()
   const width = Math.max(640, measured || 1100)
-  const from = Math.max(-LONGEST_MIN, Math.min(-30, ...tasks.map((t) => t.start)))
+  const from = Math.max(-MAX_MINUTES, Math.min(-30, ...tasks.map((t) => t.start)))
   const first = now === undefined ? from : Math.min(-15, Math.max(from, now - PAST_MIN))
   const table = width - RIGHT
   const x = (minute: number) => LEFT + ((Math.max(first, minute) - first) / -first) * (table - LEFT)

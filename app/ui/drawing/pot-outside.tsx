@@ -14,14 +14,14 @@ interface PotOutsideProps {
 }
 
 const FLAMES = 7
-const MOST_STRANDS = 6
+const MAX_STRANDS = 6
 const LID_MM = 9
 
 /** A pot as it stands on the stove: its own shape, how hot it is by how tall the heat is, the lid where it is, and what steam gets out. */
 export function PotOutside({ vessel, lid, level, steam, title }: PotOutsideProps) {
   const { rimDiameter: rim, baseDiameter: base, height } = vessel
   const half = rim / 2
-  const strands = Math.min(MOST_STRANDS, Math.ceil(steam / 3))
+  const strands = Math.min(MAX_STRANDS, Math.ceil(steam / 3))
   const heat = level === 'off' ? 0 : heatHeight({ heat: level, kind: 'simmer' }) * 34
   const lidAt = {
     on: 'translate(0 0)',

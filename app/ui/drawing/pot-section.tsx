@@ -67,11 +67,11 @@ const LABEL_GAP = 18
 const RULER_EMS = 1.9
 const LABEL_EMS = 5.6
 /** The least frame a drawing fills, mm; a small pot is not blown up. */
-const LEAST_FRAME = 270
+const MIN_FRAME = 270
 
 /** Millimetres to a pixel, when a drawing this wide and its words share a screen this wide. */
 const mmPerPx = (drawnMm: number, px: number): number =>
-  Math.max(LEAST_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
+  Math.max(MIN_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
 
 /** A vessel cut open, drawn to scale from the plan's own figures. */
 export function PotSection({
@@ -101,7 +101,7 @@ export function PotSection({
     top: -vessel.height - 46,
     bottom: wall + 22,
   }
-  const frameWidth = Math.max(frame.right - frame.left, LEAST_FRAME)
+  const frameWidth = Math.max(frame.right - frame.left, MIN_FRAME)
   const frameHeight = frame.bottom - frame.top
   const at = (level: number) => diameterAt(vessel, millimetres(level)) / 2
   const slab = (from: number, to: number) =>
@@ -243,7 +243,7 @@ const MARK_PX = 26
 
 /** A sign whose shape says how grave it is; pressed, it mends what it stands for. */
 function Mark({
-  mark: { code, severity, says, mend },
+  mark: { code, severity, says, mend: fix },
   x,
   y,
   size,
@@ -262,7 +262,7 @@ function Mark({
         : `M${-r} 0a${r} ${r} 0 1 1 ${2 * r} 0a${r} ${r} 0 1 1 ${-2 * r} 0Z`
   const drawn = (
     <>
-      <title>{mend ? `${says} ${mend.text}` : says}</title>
+      <title>{fix ? `${says} ${fix.text}` : says}</title>
       <path d={shape} />
       <path d={`M0 ${-r * 0.42}V${r * 0.24}M0 ${r * 0.5}v0.1`} className={classes.stroke} />
     </>
@@ -273,7 +273,7 @@ function Mark({
     'data-severity': severity,
     'data-caution': code,
   }
-  if (!mend)
+  if (!fix)
     return (
       <g {...place} role="img" aria-label={says}>
         {drawn}
@@ -284,12 +284,12 @@ function Mark({
       {...place}
       role="button"
       tabIndex={0}
-      aria-label={`${says} ${mend.text}`}
-      onClick={mend.act}
+      aria-label={`${says} ${fix.text}`}
+      onClick={fix.act}
       onKeyDown={(event) => {
         if (event.key !== 'Enter' && event.key !== ' ') return
         event.preventDefault()
-        mend.act()
+        fix.act()
       }}
     >
       {drawn}

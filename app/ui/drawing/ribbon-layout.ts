@@ -16,10 +16,10 @@ export interface RibbonPiece {
 }
 
 /** A stretch of waiting longer than this is folded, and drawn as long as this, minutes. */
-const LONGEST_DRAWN = 45
+const MAX_DRAWN = 45
 const FOLDED_MINUTES = 24
 /** No stretch is drawn shorter than this, minutes, or nobody could read or press it. */
-const SHORTEST_DRAWN = 2
+const MIN_DRAWN = 2
 
 /** Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by side: time is cut at every
  *  start and end, and only a stretch in which everything waits is folded.
@@ -27,14 +27,14 @@ const SHORTEST_DRAWN = 2
  *  @param slide a minute that is to lie at a share of the width, what is over left of it and what comes right */
 export function layRibbon(
   stages: readonly RibbonStage[],
-  shortest = SHORTEST_DRAWN,
+  shortest = MIN_DRAWN,
   slide?: { minute: number; at: number },
 ): { pieces: RibbonPiece[]; placeOf: (minute: number) => number; drawnMinutes: number } {
   const cuts = [...new Set(stages.flatMap(({ start, end }) => [start, end]))].sort((a, b) => a - b)
   const stretches = cuts.slice(1).map((to, i) => {
     const from = cuts[i]!
     const during = stages.filter(({ start, end }) => start < to && end > from)
-    const folded = during.length > 0 && during.every(({ wait }) => wait) && to - from > LONGEST_DRAWN
+    const folded = during.length > 0 && during.every(({ wait }) => wait) && to - from > MAX_DRAWN
     return { from, to, folded, minutes: folded ? FOLDED_MINUTES : Math.max(shortest, to - from) }
   })
   const total = stretches.reduce((sum, { minutes }) => sum + minutes, 0)

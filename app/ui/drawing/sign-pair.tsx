@@ -87,10 +87,10 @@ const Pin = ({ up }: { up: boolean }) => (
 )
 
 /** A grain bitten through: how much of its heart is still white. */
-const Bitten = ({ ripe, heart }: { ripe: boolean; heart: number }) => (
+const Bitten = ({ ripe, heart: centre }: { ripe: boolean; heart: number }) => (
   <g>
     <ellipse cx={60} cy={44} rx={40} ry={28} className={classes.grain} />
-    <ellipse cx={60} cy={44} rx={40 * heart} ry={28 * heart} className={classes.heart} />
+    <ellipse cx={60} cy={44} rx={40 * centre} ry={28 * centre} className={classes.heart} />
     {!ripe && <path d="M50 38l6 5l-5 6M68 36l-4 7l6 6" className={classes.line} opacity={0.6} />}
   </g>
 )

@@ -1,5 +1,5 @@
 /** A told amount as a number.  @returns what is wrong with it in words, or the number */
-export function readTold(text: string): { told: number } | { wrong: string } {
+export function parseAmount(text: string): { told: number } | { wrong: string } {
   const trimmed = text.trim()
   if (trimmed === '') return { wrong: 'Enter an amount.' }
   if (!/^\d+([.,]\d+)?$/.test(trimmed))

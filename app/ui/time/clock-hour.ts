@@ -45,13 +45,13 @@ export function hourAt(ms: number, zone: string): string {
   return hourOf(Math.round(ms / 300_000) * 300_000, zone)
 }
 
-export interface HouseClock {
+export interface HouseholdClock {
   zone: string
   clock: '24' | '12'
 }
 
 /** "18:12", or "6:12 pm". */
-export function clockTime(ms: number, { zone, clock }: HouseClock): string {
+export function clockTime(ms: number, { zone, clock }: HouseholdClock): string {
   if (clock === '24') return hourOf(ms, zone)
   const wall = zoned(ms, zone)
   const [hour, mm] = [wall.getHours(), two(wall.getMinutes())]

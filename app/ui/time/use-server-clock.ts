@@ -13,7 +13,7 @@ const keepAhead = (ms: number): void => {
     // A device that keeps nothing takes its own clock.
   }
 }
-function aheadKept(): number {
+function storedAhead(): number {
   try {
     const ms = Number(localStorage.getItem(AHEAD) ?? 0)
     return Number.isFinite(ms) ? ms : 0
@@ -34,10 +34,10 @@ export function useServerClock(serverMs: number, refresh: () => void): { now: nu
     const from = performance.now()
     // A page that was kept for a server that is away bears an old hour: this device's own, and what it last knew of the server's, is nearer.
     const { dataset } = document.documentElement
-    const kept = dataset.kept !== undefined
+    const leftover = dataset.kept !== undefined
     delete dataset.kept
-    const begun = kept ? Date.now() + aheadKept() : serverMs
-    if (!kept) keepAhead(serverMs - Date.now())
+    const begun = leftover ? Date.now() + storedAhead() : serverMs
+    if (!leftover) keepAhead(serverMs - Date.now())
     let gap = Date.now() - from
     const tick = () => {
       const now = begun + (performance.now() - from)

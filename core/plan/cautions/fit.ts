@@ -2,20 +2,20 @@ import { pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fil
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { roundTo } from '#core/units/rounding'
-import type { Facts } from '#core/plan/caution-input'
+import type { CautionInput } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** Makers' usual least liquid, mL. */
-const LEAST_LIQUID = 240
+const MIN_LIQUID = 240
 /** A batch is enlarged so many times at the most to reach the least liquid. */
-const MOST_TIMES = 5
+const MAX_TIMES = 5
 const DEEPEST_BED = 90
 
-const isPressure = ({ request }: Facts) => request.vessel.kind.startsWith('pressure')
+const isPressure = ({ request }: CautionInput) => request.vessel.kind.startsWith('pressure')
 const litres = (ml: number) => `${roundTo(ml / 1000, 1)} L`
 
 /** The smallest preset vessel of the same kind in which this filling has room. */
-function roomierVessel(facts: Facts): VesselPresetId | undefined {
+function roomierVessel(facts: CautionInput): VesselPresetId | undefined {
   const { gauges, request } = facts
   const limit = pressureLimit(facts)
   return VESSEL_PRESET_IDS.map((id) => ({ id, vessel: vesselPreset(id) }))
@@ -28,7 +28,7 @@ function roomierVessel(facts: Facts): VesselPresetId | undefined {
     )?.id
 }
 
-function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
+function roomier(facts: CautionInput): Pick<Caution, 'remedy' | 'mend'> {
   const id = roomierVessel(facts)
   if (id) return { remedy: `Cook it in the ${VESSEL_PRESETS[id].name}.`, mend: { vessel: id } }
   const share = (SWOLLEN_SHARE * facts.request.vessel.capacity) / facts.gauges.swollen
@@ -44,11 +44,16 @@ function roomier(facts: Facts): Pick<Caution, 'remedy' | 'mend'> {
   }
 }
 
-const pressureLimit = ({ request, blend, method }: Facts): number | undefined =>
+const pressureLimit = ({ request, blend, method }: CautionInput): number | undefined =>
   pressureFill(request.vessel.kind, blend.frothing || method.stirred === true)
 
 /** A dish under the basket gives its own liquid as steam. */
-function dishUnder({ name, liquid_g, top_up_g, steams_off_g }: NonNullable<Facts['boilerDish']>): Caution[] {
+function dishUnder({
+  name,
+  liquid_g,
+  top_up_g,
+  steams_off_g,
+}: NonNullable<CautionInput['boilerDish']>): Caution[] {
   const text = `Under the basket the ${name} steams off ${Math.round(steams_off_g)} g of its ${Math.round(liquid_g)} g of liquid`
   if (top_up_g < 1)
     return [
@@ -72,7 +77,7 @@ function dishUnder({ name, liquid_g, top_up_g, steams_off_g }: NonNullable<Facts
   ]
 }
 
-export function fitCautions(facts: Facts): Caution[] {
+export function fitCautions(facts: CautionInput): Caution[] {
   const { gauges, request, solution } = facts
   const { capacity } = request.vessel
   const found: Caution[] = []
@@ -85,16 +90,16 @@ export function fitCautions(facts: Facts): Caution[] {
       text: `Too full: ${litres(gauges.fillLine)} of the ${litres(limit * capacity)} allowed (${limit === 0.5 ? 'half' : 'a third'} full). It could block the valve.`,
       ...roomier(facts),
     })
-  if (isPressure(facts) && solution.pourG + facts.clingingG < LEAST_LIQUID) {
+  if (isPressure(facts) && solution.pourG + facts.clingingG < MIN_LIQUID) {
     const enough =
-      Math.ceil((facts.dryG * LEAST_LIQUID) / Math.max(1, solution.pourG + facts.clingingG) / 10) * 10
+      Math.ceil((facts.dryG * MIN_LIQUID) / Math.max(1, solution.pourG + facts.clingingG) / 10) * 10
     found.push({
       code: 'under-least-liquid',
       severity: 'stop',
       about: 'fit',
-      text: `Too little water: ${Math.round(solution.pourG)} mL, and most pressure cookers need ${LEAST_LIQUID} mL. Follow the manual.`,
+      text: `Too little water: ${Math.round(solution.pourG)} mL, and most pressure cookers need ${MIN_LIQUID} mL. Follow the manual.`,
       // A batch many times as large is no way out: the bowl on its trivet is.
-      ...(enough <= MOST_TIMES * facts.dryG
+      ...(enough <= MAX_TIMES * facts.dryG
         ? {
             remedy: `Cook ${enough} g, or put a bowl on a trivet over the minimum water.`,
             mend: { amount: { basis: 'dry-mass', value: enough } },

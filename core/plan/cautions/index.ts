@@ -1,4 +1,4 @@
-import type { Facts } from '#core/plan/caution-input'
+import type { CautionInput } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 import { fitCautions } from './fit'
 import { keepingCautions } from './keeping'
@@ -9,7 +9,7 @@ import { timingCautions } from './timing'
 const WEIGHT = { stop: 0, warn: 1, note: 2 } as const
 
 /** All cautions for a plan, the gravest first. */
-export const cautionsOf = (facts: Facts): Caution[] =>
+export const cautionsOf = (facts: CautionInput): Caution[] =>
   [
     ...fitCautions(facts),
     ...timingCautions(facts),

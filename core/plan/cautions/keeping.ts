@@ -1,13 +1,13 @@
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
 import { holdsItself } from '#core/plan/stages'
-import type { Facts } from '#core/plan/caution-input'
+import type { CautionInput } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** A pot that waits longer than this has waited, minutes. */
 const WAITED_MIN = 10
 
 /** What waiting, dressing and keeping do to it, and the better plan where there is one: a later start. */
-export function keepingCautions({ request, keeps }: Facts): Caution[] {
+export function keepingCautions({ request, keeps }: CautionInput): Caution[] {
   const found: Caution[] = []
   const { holdMinutes, dressing } = request
   const guidance = guidanceOf(request.guidance)

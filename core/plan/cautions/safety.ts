@@ -2,21 +2,21 @@ import { FRIDGE_C, FRIDGE_WARMEST_C } from '#core/constants'
 import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid'
 import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
-import type { Facts } from '#core/plan/caution-input'
+import type { CautionInput } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** Water on grain at kitchen warmth for longer than this belongs in the fridge, minutes at 20 °C and at 25 °C and over. */
-const LONGEST_SOAK = { mild: 240, warm: 120 } as const
+const MAX_SOAK = { mild: 240, warm: 120 } as const
 const WARM_C = 25
 
 /** How long water may stand on grain at this warmth, minutes. */
-export const longestSoak = (atC: number): number => (atC >= WARM_C ? LONGEST_SOAK.warm : LONGEST_SOAK.mild)
+export const longestSoak = (atC: number): number => (atC >= WARM_C ? MAX_SOAK.warm : MAX_SOAK.mild)
 
 /** Somebody at the table avoids what this grain holds. */
 function avoided(
   { id, name }: { id: string; name: string },
   held: readonly AvoidedId[],
-  { avoids, grains }: Facts['request'],
+  { avoids, grains }: CautionInput['request'],
 ): Caution {
   const instead = insteadOf(id as VarietyId, avoids)
   return {
@@ -55,7 +55,7 @@ function startLater(later: number, inWater: number, atC: number): Caution {
 }
 
 /** The usual cautions where the work can hurt someone. They defer to makers and authorities and cannot be switched off. */
-export function safetyCautions({ request, blend, method, stages }: Facts): Caution[] {
+export function safetyCautions({ request, blend, method, stages }: CautionInput): Caution[] {
   const found: Caution[] = []
   const { soak } = request
   const guidance = guidanceOf(request.guidance)

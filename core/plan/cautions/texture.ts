@@ -6,21 +6,21 @@ import { inWords, verbFor, type VarietyId } from '#core/grain/varieties'
 import { roundTo } from '#core/units/rounding'
 import { celsius } from '#core/units/units'
 import { soakVerdict, soakWindow } from '#core/water/soak-window'
-import type { Facts } from '#core/plan/caution-input'
+import type { CautionInput } from '#core/plan/caution-input'
 import type { Soak } from '#core/plan/request'
 import type { Caution } from '#core/plan/result'
 import { BLEND_SPREAD_MINUTES, isSlow } from '#core/plan/soaked'
 
-const SHORTEST_REST = 5
+const MIN_REST = 5
 /** A stage solved for a bite ends within this of it. */
-const BITE_SLACK = 0.03
+const BITE_MARGIN = 0.03
 /** Held for less than this, grain has done its cooking on the way up, minutes. */
 const SPENT_COMING_UP = 2
 /** Quicker than this it needs no luck off the heat, minutes at 100 °C. */
 const QUICK_MINUTES = 6
 /** Less than this share of firm is too dry to enjoy. */
 const DRY_STEAM = 0.85
-const heldMinutes = (stages: Facts['stages']): number =>
+const heldMinutes = (stages: CautionInput['stages']): number =>
   stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
 /** Salt over what was asked that a tongue notices, g. */
 const SALT_OVER_G = 0.5
@@ -36,7 +36,7 @@ export function textureCautions({
   method,
   goal,
   stages,
-}: Facts): Caution[] {
+}: CautionInput): Caution[] {
   const found: Caution[] = []
   const { course } = solution
   const own = request.pourOverrideG !== null
@@ -68,7 +68,7 @@ export function textureCautions({
       ...(own ? asSolved : { remedy: 'Use a weaker burner or a heavier pot.' }),
     })
   // Grain drained or served with a bite is meant to have one.
-  const through = Math.min(CENTRE_THROUGH, goal.centre - BITE_SLACK)
+  const through = Math.min(CENTRE_THROUGH, goal.centre - BITE_MARGIN)
   if (course.centre < through)
     found.push({
       code: course.centre < Math.min(CENTRE_CHALKY, through) ? 'chalky' : 'firm-centred',
@@ -108,7 +108,7 @@ export function textureCautions({
     })
   if (!own && method.water === 'pot' && method.pourSetsTexture && !method.bowl)
     found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
-  if (request.restMinutes < SHORTEST_REST && method.evensInRest)
+  if (request.restMinutes < MIN_REST && method.evensInRest)
     found.push({
       code: 'short-rest',
       severity: 'note',
@@ -174,7 +174,7 @@ function underPackages(blend: Blend, ratio: number): Caution[] {
 }
 
 /** Quick and slow in one pot: what the plan does about it, or what it could. */
-function blendCaution(request: Facts['request'], blend: Blend, timed: Facts['timed']): Caution {
+function blendCaution(request: CautionInput['request'], blend: Blend, timed: CautionInput['timed']): Caution {
   const of = (slow: boolean) => blend.parts.filter((p) => isSlow(p, blend) === slow).map((p) => p.variety)
   const names = (slow: boolean) => of(slow).map(inWords).join(' and ')
   const verb = (slow: boolean, one: string, many: string) => verbFor(of(slow), one, many)

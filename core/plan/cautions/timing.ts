@@ -1,5 +1,5 @@
 import { cookMinutes } from '#core/grain/blend'
-import type { Facts } from '#core/plan/caution-input'
+import type { CautionInput } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 const SLOW_TO_BOIL = 25
@@ -9,13 +9,13 @@ const WORTH_TELLING_MIN = 0.75
 
 const LONG_MIN = 10
 /** With less than this between done and spoilt a plan says so, minutes. */
-const LEAST_ROOM_MIN = 1
+const MIN_ROOM_MIN = 1
 
 /** How much longer the solved stage is than at sea level, minutes: by the unsoaked grain's own time at both temperatures. */
 function longerUpHere(
-  stages: Facts['timed']['stages'],
-  { course }: Facts['solution'],
-  { slowest }: Facts['blend'],
+  stages: CautionInput['timed']['stages'],
+  { course }: CautionInput['solution'],
+  { slowest }: CautionInput['blend'],
   boilC: number,
 ): number {
   const at = stages.findIndex((stage) => stage.until === 'solved' && stage.surroundC === undefined)
@@ -32,7 +32,7 @@ export function timingCautions({
   dryG,
   method,
   blend,
-}: Facts): Caution[] {
+}: CautionInput): Caution[] {
   const found: Caution[] = []
   const heatUp = stages.find(
     (stage) => (stage.kind === 'heat-up' && stage.id !== 'kettle') || stage.kind === 'pressure-up',
@@ -101,7 +101,7 @@ export function timingCautions({
     solution.course.outcome === 'done' &&
     !timed.stages.some((s) => s.cooksOn) &&
     open.minutes.expected > 2 &&
-    open.minutes.high - open.minutes.expected < LEAST_ROOM_MIN
+    open.minutes.high - open.minutes.expected < MIN_ROOM_MIN
   )
     found.push({
       code: 'no-time-to-spare',

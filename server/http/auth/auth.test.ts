@@ -12,16 +12,23 @@ import { errorOf, placeOf } from '#server/log'
 import { certificatesIn, makeOwn } from './certificate'
 import { enterBy, joinBy, setPassphrase } from './sign-in'
 import { isOurs } from './hosts'
-import { JOIN_MINUTES, Joins } from './pairing-codes'
+import { JOIN_MINUTES, PairingCodes } from './pairing-codes'
 import { matches, wrongPassphrase } from './passphrase'
-import { isIn, letIn, sendAway, SESSION_DAYS, sessionCookie, tokenIn } from './sessions'
+import {
+  isAuthenticated,
+  createSession,
+  revokeSession,
+  SESSION_DAYS,
+  sessionCookie,
+  tokenIn,
+} from './sessions'
 import { Throttle } from './throttle'
 
 const NOW = Date.UTC(2026, 2, 5, 16, 40)
 const MINUTE = 60_000
 const DAY = 86_400_000
 const PHRASE = 'rice by the lake'
-const house = () => ({ access: accessIn(openDatabase(':memory:')) })
+const household = () => ({ access: accessIn(openDatabase(':memory:')) })
 const visitor = (nowMs: number, address = '192.168.1.7') => ({
   address,
   userAgent: 'Mozilla/5.0 (Linux; Android 15) Mobile',
@@ -30,17 +37,17 @@ const visitor = (nowMs: number, address = '192.168.1.7') => ({
 
 describe('the passphrase', () => {
   test('lets in who knows it, however its signs were made, and nobody else; what is kept is not it', async () => {
-    const { access } = house()
+    const { access } = household()
     expect(await setPassphrase({ access }, 'café au bord du lac', 'café au bord du lac', NOW)).toEqual({
       ok: true,
       value: true,
     })
-    const kept = access.passphrase()!
-    expect(JSON.stringify(kept)).not.toContain('lac')
-    expect(await matches(kept, 'café au bord du lac'.normalize('NFD'))).toBe(true)
-    expect(await matches(kept, 'cafe au bord du lac')).toBe(false)
-    expect(await matches(kept, '')).toBe(false)
-    expect(await matches(kept, 'x'.repeat(1e6))).toBe(false)
+    const leftover = access.passphrase()!
+    expect(JSON.stringify(leftover)).not.toContain('lac')
+    expect(await matches(leftover, 'café au bord du lac'.normalize('NFD'))).toBe(true)
+    expect(await matches(leftover, 'cafe au bord du lac')).toBe(false)
+    expect(await matches(leftover, '')).toBe(false)
+    expect(await matches(leftover, 'x'.repeat(1e6))).toBe(false)
   })
 
   test('too short, too long, too plain, or not the same twice is refused, naming the limit', async () => {
@@ -51,14 +58,14 @@ describe('the passphrase', () => {
     expect(wrongPassphrase('ab'.repeat(150))).toContain('200 characters at most, got 300')
     expect(wrongPassphrase('aaaaaaaaaaaa')).toContain('too easy to guess')
     expect(wrongPassphrase(PHRASE)).toBeUndefined()
-    expect(await setPassphrase(house(), PHRASE, 'rice by the sea', NOW)).toMatchObject({
+    expect(await setPassphrase(household(), PHRASE, 'rice by the sea', NOW)).toMatchObject({
       ok: false,
       errors: [{ path: 'again' }],
     })
   })
 
   test('wrong ones slow down, also when many come at once; the right one then waits like any other, and is taken after', async () => {
-    const at = house()
+    const at = household()
     await setPassphrase(at, PHRASE, PHRASE, NOW)
     const throttle = new Throttle()
     const answers = await Promise.all(
@@ -71,7 +78,7 @@ describe('the passphrase', () => {
     // Another device is not made to pay for it.
     expect(await enterBy(at, throttle, PHRASE, visitor(NOW + 100, '192.168.1.8'))).toMatchObject({ ok: true })
     const after = await enterBy(at, throttle, PHRASE, visitor(NOW + 3000))
-    expect(after.ok && isIn(at.access, after.value, NOW)).toBe(true)
+    expect(after.ok && isAuthenticated(at.access, after.value, NOW)).toBe(true)
   })
 })
 
@@ -111,9 +118,9 @@ describe('the throttle', () => {
 
 describe('a session', () => {
   test('is one’s token and nothing near it; stale, sent away, or from before another passphrase, it is useless', async () => {
-    const { access } = house()
-    const token = letIn(access, 'phone', NOW)
-    expect(isIn(access, token, NOW)).toBe(true)
+    const { access } = household()
+    const token = createSession(access, 'phone', NOW)
+    expect(isAuthenticated(access, token, NOW)).toBe(true)
     for (const forged of [
       undefined,
       '',
@@ -124,21 +131,21 @@ describe('a session', () => {
       "' OR 1=1 --",
       'x'.repeat(1e5),
     ])
-      expect(isIn(access, forged, NOW)).toBe(false)
+      expect(isAuthenticated(access, forged, NOW)).toBe(false)
     expect(access.sessions()[0]!.token_hash).not.toContain(token)
     // Seen now and then it lives on, but not for ever.
     let at = NOW
     for (; at < NOW + (SESSION_DAYS.most - 1) * DAY; at += 50 * DAY)
-      expect(isIn(access, token, at)).toBe(true)
-    expect(isIn(access, token, NOW + SESSION_DAYS.most * DAY + 1)).toBe(false)
-    const idle = letIn(access, 'phone', NOW)
-    expect(isIn(access, idle, NOW + SESSION_DAYS.idle * DAY + 1)).toBe(false)
-    const sent = letIn(access, 'phone', NOW)
-    expect(sendAway(access, sent)).toBe(true)
-    expect(isIn(access, sent, NOW)).toBe(false)
-    const old = letIn(access, 'phone', NOW)
+      expect(isAuthenticated(access, token, at)).toBe(true)
+    expect(isAuthenticated(access, token, NOW + SESSION_DAYS.most * DAY + 1)).toBe(false)
+    const idle = createSession(access, 'phone', NOW)
+    expect(isAuthenticated(access, idle, NOW + SESSION_DAYS.idle * DAY + 1)).toBe(false)
+    const sent = createSession(access, 'phone', NOW)
+    expect(revokeSession(access, sent)).toBe(true)
+    expect(isAuthenticated(access, sent, NOW)).toBe(false)
+    const old = createSession(access, 'phone', NOW)
     await setPassphrase({ access }, PHRASE, PHRASE, NOW)
-    expect(isIn(access, old, NOW)).toBe(false)
+    expect(isAuthenticated(access, old, NOW)).toBe(false)
   })
 
   test('its cookie is for this house alone, and is found among others', () => {
@@ -152,8 +159,8 @@ describe('a session', () => {
   })
 
   test('a code from the laptop lets one device in, once, and not for long', () => {
-    const at = house()
-    const [throttle, joins] = [new Throttle(), new Joins()]
+    const at = household()
+    const [throttle, joins] = [new Throttle(), new PairingCodes()]
     const code = joins.make(NOW)
     expect(joinBy(at, throttle, joins, code, visitor(NOW + MINUTE))).toMatchObject({ ok: true })
     expect(at.access.sessions()).toMatchObject([{ device: 'phone' }])

@@ -6,19 +6,19 @@ import { errorOf, log, placeOf } from '#server/log'
 import { nowMs } from '#server/clock'
 import { certificatesIn, type Certificates } from './certificate'
 import { addressesHere, isOurs, namesHere } from './hosts'
-import { Joins } from './pairing-codes'
-import { isIn, tokenIn } from './sessions'
+import { PairingCodes } from './pairing-codes'
+import { isAuthenticated, tokenIn } from './sessions'
 import { Throttle } from './throttle'
 
 /** By which door a request came: this machine's own, or the network's. */
-export interface Door {
+export interface Listener {
   network: boolean
   secure: boolean
 }
 
 interface State {
   throttle: Throttle
-  joins: Joins
+  joins: PairingCodes
   /** What the network's door is, when it is open. */
   network: { port: number; addresses: string[]; certificates: Certificates } | undefined
 }
@@ -26,17 +26,17 @@ declare global {
   var omselGuard: State | undefined
 }
 export const guardState = (): State =>
-  (globalThis.omselGuard ??= { throttle: new Throttle(), joins: new Joins(), network: undefined })
+  (globalThis.omselGuard ??= { throttle: new Throttle(), joins: new PairingCodes(), network: undefined })
 
 const DOOR = 'x-omsel-door'
 const ADDRESS = 'x-omsel-address'
 
-/** By which door a request came, and from which address; set by {@link gate}, whatever the sender wrote there. */
-export function doorOf(request: globalThis.Request): Door & { address: string } {
-  const door = request.headers.get(DOOR)
+/** By which door a request came, and from which address; set by {@link requireSession}, whatever the sender wrote there. */
+export function listenerOf(request: globalThis.Request): Listener & { address: string } {
+  const listener = request.headers.get(DOOR)
   return {
-    network: door === 'network' || door === 'network-open',
-    secure: door === 'network',
+    network: listener === 'network' || listener === 'network-open',
+    secure: listener === 'network',
     address: request.headers.get(ADDRESS) ?? '',
   }
 }
@@ -47,7 +47,7 @@ const OPEN = /^\/(login(\.data)?|healthz|readyz|authority\.pem)$/
 const LOOK_AGAIN_MS = 3000
 
 /** Stands before every page: answers only to names of this machine, and on the network only to devices that were let in. */
-export const gate = ({ network, secure }: Door): RequestHandler => {
+export const requireSession = ({ network, secure }: Listener): RequestHandler => {
   const names = namesHere()
   return (request: Request, response: Response, next: NextFunction) => {
     request.headers[DOOR] = network ? (secure ? 'network' : 'network-open') : 'own'
@@ -55,7 +55,7 @@ export const gate = ({ network, secure }: Door): RequestHandler => {
     if (!isOurs(request.get('host'), network, names))
       return void response.status(421).type('text').send('This address is not allowed.')
     if (!network || OPEN.test(request.path)) return next()
-    const isStillIn = () => isIn(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
+    const isStillIn = () => isAuthenticated(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
     if (isStillIn()) {
       // A stream is as long as a cook; who is sent away meanwhile hears no more of it.
       const looking = setInterval(() => isStillIn() || response.destroy(), LOOK_AGAIN_MS).unref()
@@ -108,7 +108,7 @@ export function isReady(): boolean {
 }
 
 /** Readies the network's door.  @returns its certificates, or why it stays shut, in words */
-export async function openDoor(
+export async function prepareHttps(
   port: number,
 ): Promise<{ ok: true; value: Certificates } | { ok: false; message: string }> {
   if (!kitchen().access.passphrase())

@@ -8,7 +8,7 @@ const MOST = 8
 const hashOf = (code: string): string => createHash('sha256').update(code).digest('base64url')
 
 /** Codes shown on the laptop for a phone to read. They live in memory only: a server that starts again has none. */
-export class Joins {
+export class PairingCodes {
   private readonly codes = new Map<string, number>()
 
   make(nowMs: number): string {

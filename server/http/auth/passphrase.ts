@@ -1,5 +1,5 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
-import type { KeptPassphrase } from '#server/store/access'
+import type { StoredPassphrase } from '#server/store/access'
 
 /** Length of a household's passphrase, characters. Long and easy to say beats short and odd. */
 export const PASSPHRASE_LIMITS = Object.freeze({ least: 10, most: 200 } as const)
@@ -34,18 +34,18 @@ export function wrongPassphrase(passphrase: string): string | undefined {
   return undefined
 }
 
-export async function keptOf(passphrase: string, nowMs: number): Promise<KeptPassphrase> {
+export async function leftoverOf(passphrase: string, nowMs: number): Promise<StoredPassphrase> {
   const salt = randomBytes(SALT_BYTES)
   const hash = await derived(passphrase, salt, COST)
   return { salt: salt.toString('base64'), hash: hash.toString('base64'), ...COST, set_ms: Math.round(nowMs) }
 }
 
 /** Whether it is the passphrase; takes as long when it is not. */
-export async function matches(kept: KeptPassphrase, passphrase: string): Promise<boolean> {
+export async function matches(leftover: StoredPassphrase, passphrase: string): Promise<boolean> {
   const hash = await derived(
     passphrase.slice(0, PASSPHRASE_LIMITS.most * 2),
-    Buffer.from(kept.salt, 'base64'),
-    kept,
+    Buffer.from(leftover.salt, 'base64'),
+    leftover,
   )
-  return timingSafeEqual(hash, Buffer.from(kept.hash, 'base64'))
+  return timingSafeEqual(hash, Buffer.from(leftover.hash, 'base64'))
 }

@@ -15,7 +15,7 @@ export const cookieName = (secure: boolean): string => (secure ? '__Host-omsel' 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('base64url')
 
 /** Lets a device in.  @returns what it shows from now on; only its hash is kept */
-export function letIn(access: Access, device: string, nowMs: number): string {
+export function createSession(access: Access, device: string, nowMs: number): string {
   const token = randomBytes(TOKEN_BYTES).toString('base64url')
   access.dropStale(nowMs - SESSION_DAYS.idle * DAY_MS, nowMs - SESSION_DAYS.most * DAY_MS)
   access.addSession({
@@ -28,7 +28,7 @@ export function letIn(access: Access, device: string, nowMs: number): string {
 }
 
 /** Whether a token is of a device that was let in, and not too long ago. */
-export function isIn(access: Access, token: string | undefined, nowMs: number): boolean {
+export function isAuthenticated(access: Access, token: string | undefined, nowMs: number): boolean {
   if (token === undefined || token.length > 200) return false
   const found = access.session(hashOf(token))
   if (!found) return false
@@ -43,7 +43,7 @@ export function isIn(access: Access, token: string | undefined, nowMs: number): 
   return true
 }
 
-export const sendAway = (access: Access, token: string): boolean => access.dropSession(hashOf(token))
+export const revokeSession = (access: Access, token: string): boolean => access.dropSession(hashOf(token))
 
 export const sessionCookie = (token: string, secure: boolean): string =>
   `${cookieName(secure)}=${token}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${SESSION_DAYS.most * 86_400}${secure ? '; Secure' : ''}`

@@ -1,10 +1,10 @@
-import type { Read } from '#core/contract/plan-request'
+import type { Result } from '#core/contract/plan-request'
 import type { Kitchen } from '#server/store/open-household'
-import { wrong } from '#server/commands/field-error'
+import { fieldError } from '#server/commands/field-error'
 import { log } from '#server/log'
-import type { Joins } from './pairing-codes'
-import { keptOf, matches, wrongPassphrase } from './passphrase'
-import { deviceWord, letIn } from './sessions'
+import type { PairingCodes } from './pairing-codes'
+import { leftoverOf, matches, wrongPassphrase } from './passphrase'
+import { deviceWord, createSession } from './sessions'
 import type { Throttle } from './throttle'
 
 interface Visitor {
@@ -12,7 +12,7 @@ interface Visitor {
   userAgent: string | null
   nowMs: number
 }
-type Entered = { ok: true; value: string } | { ok: false; waitS: number } | ReturnType<typeof wrong>
+type Entered = { ok: true; value: string } | { ok: false; waitS: number } | ReturnType<typeof fieldError>
 
 // One passphrase is tried at a time: hashing is made to be slow, and must not be done by the dozen.
 let trying: Promise<unknown> = Promise.resolve()
@@ -26,35 +26,35 @@ export async function enterBy(
 ): Promise<Entered> {
   const waitMs = throttle.waitMs(address, nowMs)
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
-  if (typeof passphrase !== 'string' || passphrase === '') return wrong('passphrase', 'is missing')
-  const kept = access.passphrase()
-  if (!kept) return wrong('passphrase', 'no passphrase is set')
+  if (typeof passphrase !== 'string' || passphrase === '') return fieldError('passphrase', 'is missing')
+  const leftover = access.passphrase()
+  if (!leftover) return fieldError('passphrase', 'no passphrase is set')
   // Counted before it is known: many at once are many tries.
   throttle.failed(address, nowMs)
-  const turn = trying.then(() => matches(kept, passphrase))
+  const turn = trying.then(() => matches(leftover, passphrase))
   trying = turn.catch(() => undefined)
   if (!(await turn)) {
     log.warn({ address }, 'a passphrase was wrong')
-    return wrong('passphrase', 'is wrong')
+    return fieldError('passphrase', 'is wrong')
   }
   throttle.succeeded(address)
-  return { ok: true, value: letIn(access, deviceWord(userAgent), nowMs) }
+  return { ok: true, value: createSession(access, deviceWord(userAgent), nowMs) }
 }
 
 /** Lets a device in by a code it read off the laptop. */
 export function joinBy(
   { access }: Pick<Kitchen, 'access'>,
   throttle: Throttle,
-  joins: Joins,
+  joins: PairingCodes,
   code: unknown,
   { address, userAgent, nowMs }: Visitor,
 ): Entered {
   const waitMs = throttle.waitMs(address, nowMs)
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
   if (typeof code === 'string' && joins.take(code, nowMs))
-    return { ok: true, value: letIn(access, deviceWord(userAgent), nowMs) }
+    return { ok: true, value: createSession(access, deviceWord(userAgent), nowMs) }
   throttle.failed(address, nowMs)
-  return wrong('code', 'has expired. Codes work once, for five minutes.')
+  return fieldError('code', 'has expired. Codes work once, for five minutes.')
 }
 
 /** Sets the household's passphrase; every device that was let in by the one before is sent away. */
@@ -63,11 +63,11 @@ export async function setPassphrase(
   passphrase: unknown,
   again: unknown,
   nowMs: number,
-): Promise<Read<true>> {
-  if (typeof passphrase !== 'string') return wrong('passphrase', 'is missing')
+): Promise<Result<true>> {
+  if (typeof passphrase !== 'string') return fieldError('passphrase', 'is missing')
   const message = wrongPassphrase(passphrase)
-  if (message) return wrong('passphrase', message)
-  if (again !== passphrase) return wrong('again', 'is not the same as above')
-  access.setPassphrase(await keptOf(passphrase, nowMs))
+  if (message) return fieldError('passphrase', message)
+  if (again !== passphrase) return fieldError('again', 'is not the same as above')
+  access.setPassphrase(await leftoverOf(passphrase, nowMs))
   return { ok: true, value: true }
 }

@@ -3,10 +3,10 @@ import { isIPv6 } from 'node:net'
 /** Tries that cost nothing, and how long one waits after more. */
 const FREE = 5
 const FIRST_WAIT_MS = 2000
-const LONGEST_WAIT_MS = 15 * 60_000
+const MAX_WAIT_MS = 15 * 60_000
 /** Failures are forgotten after as long without one. */
 const FORGET_MS = 60 * 60_000
-const MOST_ADDRESSES = 2000
+const MAX_ADDRESSES = 2000
 /** All addresses together: somebody with many of them. */
 const ALL = '*'
 const ALL_FREE = 50
@@ -36,7 +36,7 @@ export class Throttle {
     }
     // The one that has been quiet longest goes first; the sum of all stays.
     for (const key of this.failures.keys()) {
-      if (this.failures.size <= MOST_ADDRESSES) break
+      if (this.failures.size <= MAX_ADDRESSES) break
       if (key !== ALL) this.failures.delete(key)
     }
   }
@@ -52,7 +52,7 @@ export class Throttle {
     if (!known || known.count < free || nowMs - known.lastMs >= FORGET_MS) return 0
     return Math.max(
       0,
-      known.lastMs + Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (known.count - free)) - nowMs,
+      known.lastMs + Math.min(MAX_WAIT_MS, FIRST_WAIT_MS * 2 ** (known.count - free)) - nowMs,
     )
   }
 }

@@ -1,14 +1,14 @@
 import { NumberInput, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { AVOIDABLE } from '#core/eaters/avoid'
-import { readParty } from '#core/eaters/party'
+import { parsePeople } from '#core/eaters/party'
 import { LIMITS } from '#core/contract/plan-request'
-import { LONGEST_WHO } from '../../../planning/plan-address'
+import { MAX_WHO } from '../../../planning/plan-address'
 import type { PanelProps } from './panel-props'
 
 /** Grams for each eater when a number of eaters turns into grams: only a place to start from. */
-export function AmountPanel({ state, change, house }: PanelProps) {
-  const ready = house.kept.filter((k) => k.variety === state.grain)
+export function AmountPanel({ state, change, house: household }: PanelProps) {
+  const ready = household.kept.filter((k) => k.variety === state.grain)
   const portions = Math.floor(ready.reduce((sum, k) => sum + k.portions, 0) + 1e-9)
   const { basis, value } = state.amount
   const [min, max] = LIMITS.amount[basis]
@@ -27,7 +27,7 @@ export function AmountPanel({ state, change, house }: PanelProps) {
           { value: 'dry-mass', label: 'Dry weight' },
         ]}
       />
-      {basis === 'servings' && <Who state={state} change={change} house={house} />}
+      {basis === 'servings' && <Who state={state} change={change} house={household} />}
       <NumberInput
         key={`${basis} ${state.who ?? ''}`}
         label={basis === 'servings' ? 'Portions' : 'Dry grain, g'}
@@ -86,10 +86,10 @@ export function AmountPanel({ state, change, house }: PanelProps) {
 }
 
 /** Who is eating, in a sentence: it sets the portions, the texture where somebody minds, and what no grain may hold. */
-function Who({ state, change, house }: PanelProps) {
+function Who({ state, change, house: household }: PanelProps) {
   const [typed, setTyped] = useState(state.who ?? '')
-  const party = typed.trim() === '' ? undefined : readParty(typed, house.eaters)
-  const names = house.eaters.map((e) => e.name)
+  const party = typed.trim() === '' ? undefined : parsePeople(typed, household.eaters)
+  const names = household.eaters.map((e) => e.name)
   const told = party?.ok
     ? [
         `${party.value.portions} portions`,
@@ -105,7 +105,7 @@ function Who({ state, change, house }: PanelProps) {
     <TextInput
       label="Who is eating"
       value={typed}
-      maxLength={LONGEST_WHO}
+      maxLength={MAX_WHO}
       description={told}
       error={party && !party.ok ? party.message : undefined}
       data-autofocus
@@ -113,7 +113,7 @@ function Who({ state, change, house }: PanelProps) {
         const text = event.currentTarget.value
         setTyped(text)
         if (text.trim() === '') return change({ who: null })
-        const read = readParty(text, house.eaters)
+        const read = parsePeople(text, household.eaters)
         if (!read.ok) return
         const { heads, portions, texture, avoids } = read.value
         // A bare number needs no sentence.

@@ -1,20 +1,20 @@
 import { Group, NumberInput, Stack, Text, UnstyledButton } from '@mantine/core'
 import { LIMITS } from '#core/contract/plan-request'
 import { DRESSINGS } from '#core/finish/dressing'
-import { DRESSING_CHOICES, type BenchState } from '../../../planning/plan-state'
+import { DRESSING_CHOICES, type PlanState } from '../../../planning/plan-state'
 
-const USUAL: NonNullable<BenchState['dressing']> = { style: 'usual', infuse: 0, set: 0, ml: null }
+const USUAL: NonNullable<PlanState['dressing']> = { style: 'usual', infuse: 0, set: 0, ml: null }
 
 /** How the vinegar is seasoned, and what lead it asks for. */
 export function Dressing({
   state,
   change,
 }: {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
 }) {
   const at = state.dressing ?? USUAL
-  const set = (more: Partial<NonNullable<BenchState['dressing']>>) => change({ dressing: { ...at, ...more } })
+  const set = (more: Partial<NonNullable<PlanState['dressing']>>) => change({ dressing: { ...at, ...more } })
   return (
     <Stack gap="xs">
       <Text size="sm" fw={600}>

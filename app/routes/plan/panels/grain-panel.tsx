@@ -2,10 +2,10 @@ import { Button, NumberInput, Select, SegmentedControl, Stack, Text } from '@man
 import { inWords, VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
 import {
   methodOfState,
-  MOST_OTHERS,
+  MAX_OTHERS,
   usualSoakFor,
   vesselOfState,
-  type BenchState,
+  type PlanState,
 } from '../../../planning/plan-state'
 import type { PanelProps } from './panel-props'
 
@@ -17,21 +17,21 @@ const GROUPS = FAMILIES.map((family) => ({
 const BAG = 'bag:'
 
 /** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes and its usual soak. */
-export function GrainPanel({ state, change, house }: PanelProps) {
-  const bags = house.bags.map((bag) => ({
+export function GrainPanel({ state, change, house: household }: PanelProps) {
+  const bags = household.bags.map((bag) => ({
     value: BAG + bag.id,
     label: `${bag.name}, ${inWords(varietyOf(bag.variety))}`,
   }))
   const pick = (value: string | null) => {
     if (!value) return
-    const bag = house.bags.find((b) => BAG + b.id === value)
+    const bag = household.bags.find((b) => BAG + b.id === value)
     const grain = bag?.variety ?? (value as VarietyId)
-    const method = methodOfState({ ...state, grain }, vesselOfState(state, house))
+    const method = methodOfState({ ...state, grain }, vesselOfState(state, household))
     change({
       grain,
       bagId: bag?.id ?? null,
       washes: null,
-      soak: usualSoakFor(grain, method, house),
+      soak: usualSoakFor(grain, method, household),
       poured: null,
     })
   }
@@ -40,7 +40,9 @@ export function GrainPanel({ state, change, house }: PanelProps) {
       <Select
         label="Grain"
         data={bags.length > 0 ? [{ group: 'your bags', items: bags }, ...GROUPS] : GROUPS}
-        value={state.bagId && house.bags.some((b) => b.id === state.bagId) ? BAG + state.bagId : state.grain}
+        value={
+          state.bagId && household.bags.some((b) => b.id === state.bagId) ? BAG + state.bagId : state.grain
+        }
         searchable
         openOnFocus={false}
         allowDeselect={false}
@@ -61,7 +63,7 @@ export function GrainPanel({ state, change, house }: PanelProps) {
           size="xs"
           aria-label="Different cooking times"
           value={state.blendTiming}
-          onChange={(timing) => change({ blendTiming: timing as BenchState['blendTiming'] })}
+          onChange={(timing) => change({ blendTiming: timing as PlanState['blendTiming'] })}
           data={[
             { value: 'together', label: 'all at once' },
             { value: 'add-later', label: 'add the fast ones later' },
@@ -69,7 +71,7 @@ export function GrainPanel({ state, change, house }: PanelProps) {
           ]}
         />
       )}
-      {state.others.length < MOST_OTHERS && (
+      {state.others.length < MAX_OTHERS && (
         <Button
           size="xs"
           variant="default"
@@ -92,7 +94,7 @@ export function GrainPanel({ state, change, house }: PanelProps) {
 
 function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i: number }) {
   const other = state.others[i]!
-  const set = (next: Partial<BenchState['others'][number]>) =>
+  const set = (next: Partial<PlanState['others'][number]>) =>
     change({ others: state.others.map((o, k) => (k === i ? { ...o, ...next } : o)), poured: null })
   return (
     <Stack gap={4}>

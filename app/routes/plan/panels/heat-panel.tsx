@@ -3,7 +3,7 @@ import { LIMITS } from '#core/contract/plan-request'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
 import { methodOf, type MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
-import { methodOfState, usualSoakFor, vesselOfState, type BenchState } from '../../../planning/plan-state'
+import { methodOfState, usualSoakFor, vesselOfState, type PlanState } from '../../../planning/plan-state'
 import {
   FINISH_WORDS,
   LID_WORDS,
@@ -16,8 +16,8 @@ import { SteamerWays } from './steamer-ways'
 
 /** How it is cooked, and what that way leaves to the cook. */
 export function HeatPanel(props: PanelProps) {
-  const { state, change, house } = props
-  const vessel = vesselOfState(state, house)
+  const { state, change, house: household } = props
+  const vessel = vesselOfState(state, household)
   const method = methodOfState(state, vessel)
   const can = methodsOf(vessel.kind)
   return (
@@ -27,7 +27,7 @@ export function HeatPanel(props: PanelProps) {
           label="Method"
           value={method}
           words={Object.fromEntries(can.map((id) => [id, METHOD_WORDS[id]])) as Record<MethodId, string>}
-          pick={(next) => change(withMethod(state, next, house))}
+          pick={(next) => change(withMethod(state, next, household))}
         />
       )}
       {method === 'switch-cooker' && (
@@ -84,7 +84,7 @@ export function HeatPanel(props: PanelProps) {
             value={state.heatStyle}
             words={
               Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<
-                BenchState['heatStyle'],
+                PlanState['heatStyle'],
                 string
               >
             }
@@ -105,7 +105,7 @@ export function HeatPanel(props: PanelProps) {
           value={state.finish ?? 'none'}
           words={
             Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<
-              NonNullable<BenchState['finish']>,
+              NonNullable<PlanState['finish']>,
               string
             >
           }
@@ -154,13 +154,13 @@ export function HeatPanel(props: PanelProps) {
 
 /** Another method brings the soak it cannot do without. */
 const withMethod = (
-  { grain, soak }: BenchState,
+  { grain, soak }: PlanState,
   method: MethodId,
-  house: PanelProps['house'],
-): Partial<BenchState> => ({
+  household: PanelProps['house'],
+): Partial<PlanState> => ({
   method,
   poured: null,
-  soak: soak ?? usualSoakFor(grain, method, house),
+  soak: soak ?? usualSoakFor(grain, method, household),
 })
 
 const THICKNESS = [
@@ -219,8 +219,8 @@ function DishUnder({ state, change }: PanelProps) {
 const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
 
 /** The appliance's own programmes, in the words of this house: one sets what it is known to do, and says how its minutes stand. */
-function Programmes({ state, change, house }: PanelProps) {
-  const mine = house.programmes.filter((p) => p.vessel_id === state.vesselId)
+function Programmes({ state, change, house: household }: PanelProps) {
+  const mine = household.programmes.filter((p) => p.vessel_id === state.vesselId)
   if (mine.length === 0) return null
   return (
     <Stack gap={4}>

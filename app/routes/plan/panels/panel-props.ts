@@ -1,8 +1,8 @@
-import type { BenchState, House } from '../../../planning/plan-state'
+import type { PlanState, PlanningData } from '../../../planning/plan-state'
 
 /** What every panel of the order line works with. */
 export interface PanelProps {
-  state: BenchState
-  change: (next: Partial<BenchState>) => void
-  house: House
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+  house: PlanningData
 }

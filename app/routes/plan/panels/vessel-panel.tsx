@@ -2,8 +2,8 @@ import { Radio, Stack } from '@mantine/core'
 import type { PanelProps } from './panel-props'
 import { vesselOfState } from '../../../planning/plan-state'
 
-export function VesselPanel({ state, change, house }: PanelProps) {
-  const vessel = vesselOfState(state, house)
+export function VesselPanel({ state, change, house: household }: PanelProps) {
+  const vessel = vesselOfState(state, household)
   return (
     <Stack gap="md">
       <Radio.Group
@@ -12,7 +12,7 @@ export function VesselPanel({ state, change, house }: PanelProps) {
         label="In"
       >
         <Stack gap={6} mt={6}>
-          {house.vessels.map((v) => (
+          {household.vessels.map((v) => (
             <Radio
               key={v.id}
               value={v.id}
@@ -25,7 +25,7 @@ export function VesselPanel({ state, change, house }: PanelProps) {
       {vessel.own_rated_w === null && (
         <Radio.Group value={state.heatId} onChange={(heatId) => change({ heatId })} label="On">
           <Stack gap={6} mt={6}>
-            {house.heats.map((h) => (
+            {household.heats.map((h) => (
               <Radio
                 key={h.id}
                 value={h.id}
