@@ -43,11 +43,11 @@ test('the bench’s first script is within its budget, without charts; what is b
     .getByRole('button', { name: /^Why \d+ g\?$/ })
     .last()
     .click()
-  await expect(page.getByText('in all').first()).toBeVisible()
+  await expect(page.getByText('total').first()).toBeVisible()
   // A press on the key that opened it closes it.
   await page
     .getByRole('button', { name: /^Why \d+ g\?$/ })
     .last()
     .click()
-  await expect(page.getByText('in all').first()).toBeHidden()
+  await expect(page.getByText('total').first()).toBeHidden()
 })

@@ -124,7 +124,7 @@ test('the stove without a mouse: c, l, plus and z, and a key held or pressed twi
   }
   await letPass(page, 1)
   await page.keyboard.press('l')
-  await expect(page.getByRole('button', { name: /Lid lifted \(1\)/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /I lifted the lid \(1\)/ })).toBeVisible()
   await letPass(page, 1)
   await page.keyboard.press('+')
   await expect(page.getByRole('button', { name: /Undo “a minute more”/ })).toBeVisible()

@@ -51,7 +51,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await key.getByRole('button', { name: /^Undo/ }).click()
   await expect(table).toHaveText(late)
   await key.getByRole('button', { name: /^I lifted the lid/ }).click()
-  await expect(key.getByRole('button', { name: /^Lid lifted \(1\)/ })).toBeVisible()
+  await expect(key.getByRole('button', { name: /^I lifted the lid \(1\)/ })).toBeVisible()
 
   // Reloaded, it is where it was.
   await open(page, stove)

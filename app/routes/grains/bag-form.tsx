@@ -88,7 +88,7 @@ export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: 
             <span />
           )}
           <Button type="submit" name="intent" value="save-bag" loading={busy}>
-            {bag ? 'Keep it so' : 'Add'}
+            {bag ? 'Save' : 'Add'}
           </Button>
         </Group>
       </Stack>

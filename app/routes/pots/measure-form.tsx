@@ -67,7 +67,7 @@ export function MeasureForm({
             <span />
           )}
           <Button type="submit" name="intent" value="save-measure" loading={busy}>
-            Keep it
+            Save
           </Button>
         </Group>
       </Stack>

@@ -67,7 +67,7 @@ export function ProgrammeForm({
             <span />
           )}
           <Button type="submit" name="intent" value="save-programme" loading={busy}>
-            Keep it
+            Save
           </Button>
         </Group>
       </Stack>
