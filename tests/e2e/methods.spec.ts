@@ -125,9 +125,9 @@ test('a cooker filled now starts by itself for the hour; too long in water is st
   await open(page, '/?grain=long-white&pot=scoop-cooker&at=12:00&self=yes')
   const cautions = page.getByRole('region', { name: 'Cautions' })
   if (!(await cautions.isVisible())) await page.getByRole('button', { name: /^Cautions/ }).click()
-  await expect(cautions.getByText(/Grain in water keeps/)).toBeVisible()
+  await expect(cautions.getByText(/Soaking grain is safe/)).toBeVisible()
   await cautions.getByRole('button', { name: 'Start it later yourself' }).click()
-  await expect(cautions.getByText(/Grain in water keeps/)).toHaveCount(0)
+  await expect(cautions.getByText(/Soaking grain is safe/)).toHaveCount(0)
 })
 
 test('a pot that is known at home is taken to another kitchen, with how sure that is', async ({ page }) => {

@@ -93,7 +93,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
   test.setTimeout(240_000)
   const { shut, set, ask, enter, laterBy, database, env, close } = await networkHousehold(PORTS.door)
   try {
-    expect([shut.status, shut.stderr]).toEqual([2, expect.stringContaining('no passphrase yet')])
+    expect([shut.status, shut.stderr]).toEqual([2, expect.stringContaining('no passphrase is set')])
     expect(set.status).toBe(0)
 
     // Outside there is only the way in.
@@ -289,7 +289,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     ).newPage()
     await other.goto(`https://127.0.0.1:${port + 1}/login#join=${code}`)
     await other.getByRole('button', { name: 'Allow this device' }).click()
-    await expect(other.getByText(/no longer good/)).toBeVisible()
+    await expect(other.getByText(/has expired/)).toBeVisible()
     expect(new URL(other.url()).hash).toBe('')
     // It cooks: a stream of changes comes through the door.
     await phone.goto(`https://127.0.0.1:${port + 1}/`)

@@ -149,7 +149,9 @@ test('two screens on one cook, one of them cut off: three presses are kept, and 
   await expect(page.getByText('Offline: still timing here, 3 presses saved')).toBeVisible({ timeout: 20_000 })
   await page.context().setOffline(false)
   await expect(page.getByText(/presses kept/)).toHaveCount(0, { timeout: 20_000 })
-  await expect(other.getByRole('button', { name: /^I lifted the lid \(2\)/ })).toBeVisible({ timeout: 20_000 })
+  await expect(other.getByRole('button', { name: /^I lifted the lid \(2\)/ })).toBeVisible({
+    timeout: 20_000,
+  })
   const table = async (of: Page) => (await of.locator('b.figure').last().innerText()).trim()
   await expect.poll(() => table(other)).toBe(await table(page))
   await other.context().close()

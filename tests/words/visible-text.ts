@@ -57,6 +57,7 @@ export function visibleTextsIn(file: string): VisibleText[] {
     const text = textOf(node)
     if (text && /[a-z]{2}/i.test(text) && !isCode(text)) {
       const property = propertyName(node)
+      if (property === 'className') return
       const shown =
         ts.isJsxText(node) ||
         READS_AS_WORDS.test(text) ||

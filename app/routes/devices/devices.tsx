@@ -58,7 +58,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (!['set-passphrase', 'code', 'send-away', 'leave'].includes(String(intent)))
     return refuse(
       'intent',
-      `intent must be set-passphrase, code, send-away or leave, got "${String(intent).slice(0, 40)}"`,
+      `intent must be an action of this page, got "${String(intent).slice(0, 40)}"`,
       400,
     )
   // Who may come in is said at the machine itself.
@@ -286,8 +286,8 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
               <p className="quiet small">
                 It is valid only for addresses inside a home network and for names that end in .local, .lan or
                 home.arpa, and for this computer’s own name; for nothing else on the web. Its key stays in the
-                data folder of this machine and is in no copy of the house. To take the trust back, remove
-                “Omsel at home” on the phone.
+                data folder of this computer and is in no backup. To undo the trust, remove “Omsel at home” on
+                the phone.
               </p>
             </section>
           )}

@@ -64,7 +64,12 @@ export async function action({ request }: Route.ActionArgs) {
   if (form.get('intent') !== 'put-away')
     return data(
       {
-        errors: [{ path: 'intent', message: `intent must be put-away, got "${String(form.get('intent'))}"` }],
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be an action of this page, got "${String(form.get('intent'))}"`,
+          },
+        ],
       },
       { status: 400 },
     )

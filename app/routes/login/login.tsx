@@ -36,7 +36,7 @@ export async function action({ request }: Route.ActionArgs) {
   const intent = form.get('intent')
   if (intent !== 'enter' && intent !== 'join')
     return data(
-      { message: `intent must be enter or join, got "${String(intent).slice(0, 40)}"` },
+      { message: `intent must be an action of this page, got "${String(intent).slice(0, 40)}"` },
       { status: 400 },
     )
   const entered =

@@ -103,7 +103,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         [
           {
             path: 'intent',
-            message: `intent must be save, add, fix, drop, seen or remove, got "${typed.intent ?? ''}"`,
+            message: `intent must be an action of this page, got "${typed.intent ?? ''}"`,
           },
         ],
         400,

@@ -31,7 +31,10 @@ export async function action({ request }: Route.ActionArgs) {
   const refuse = (errors: Refused['errors'], status = 422) =>
     data({ errors, typed } satisfies Refused, { status })
   if (typed.intent !== 'begin')
-    return refuse([{ path: 'intent', message: `intent must be begin, got "${typed.intent ?? ''}"` }], 400)
+    return refuse(
+      [{ path: 'intent', message: `intent must be an action of this page, got "${typed.intent ?? ''}"` }],
+      400,
+    )
   const serve = wallMs(typed.day ?? '', typed.hour ?? '', settingsOf(open).zone)
   if (serve === undefined)
     return refuse([

@@ -44,7 +44,7 @@ export function Changes({ changes, dishes, slidMinutes, tableAt, clock, placeOf 
       </div>
       <Form method="post">
         <Button type="submit" variant="default" name="intent" value="seen">
-          Seen
+          OK
         </Button>
       </Form>
     </section>

@@ -142,7 +142,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           errors: [
             {
               path: 'intent',
-              message: `intent must be judge, measure, photo, drop-photo or remove, got "${String(form.intent)}"`,
+              message: `intent must be an action of this page, got "${String(form.intent)}"`,
             },
           ],
           typed: form,

@@ -28,7 +28,8 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
   const refuse = (message: string, status = 400) =>
     data({ errors: [{ row: 0, column: '' as const, message }] satisfies CopiedError[] }, { status })
-  if (form.get('intent') !== 'copy') return refuse(`intent must be copy, got "${String(form.get('intent'))}"`)
+  if (form.get('intent') !== 'copy')
+    return refuse(`intent must be an action of this page, got "${String(form.get('intent'))}"`)
   let table: unknown
   try {
     table = JSON.parse(String(form.get('table') ?? ''))

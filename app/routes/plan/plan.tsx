@@ -89,7 +89,7 @@ export async function action({ request }: Route.ActionArgs) {
     return data(
       {
         errors: [
-          { path: 'intent', message: `intent must be start, gauge or keep-mark, got "${String(intent)}"` },
+          { path: 'intent', message: `intent must be an action of this page, got "${String(intent)}"` },
         ],
       },
       { status: 400 },

@@ -44,7 +44,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await formOf(request)
   if (form.get('intent') !== 'done')
     return data(
-      { errors: [{ path: 'intent', message: `intent must be done, got "${String(form.get('intent'))}"` }] },
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be an action of this page, got "${String(form.get('intent'))}"`,
+          },
+        ],
+      },
       { status: 400 },
     )
   const noted = notePractice(kitchen(), params.situation, form.get('doing'), nowMs())

@@ -82,7 +82,7 @@ export async function action({ request }: Route.ActionArgs) {
         errors: [
           {
             path: 'intent',
-            message: `intent must be save, guidance, device, save-eater or drop-eater, got "${String(form.intent)}"`,
+            message: `intent must be an action of this page, got "${String(form.intent)}"`,
           },
         ],
         typed: form,

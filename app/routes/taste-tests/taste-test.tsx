@@ -56,7 +56,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           errors: [
             {
               path: 'intent',
-              message: `intent must be taste, untaste, adopt or drop, got "${String(form.intent)}"`,
+              message: `intent must be an action of this page, got "${String(form.intent)}"`,
             },
           ],
         },
@@ -156,7 +156,7 @@ export default function TasteTestPage({ loaderData, actionData }: Route.Componen
               <Form method="post" style={{ display: 'inline' }}>
                 <input type="hidden" name="id" value={t.id} />
                 <Button type="submit" size="compact-xs" variant="subtle" name="intent" value="untaste">
-                  take it back
+                  undo
                 </Button>
               </Form>
             </li>

@@ -45,7 +45,14 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
   if (form.get('intent') !== 'make')
     return data(
-      { errors: [{ path: 'intent', message: `intent must be make, got "${String(form.get('intent'))}"` }] },
+      {
+        errors: [
+          {
+            path: 'intent',
+            message: `intent must be an action of this page, got "${String(form.get('intent'))}"`,
+          },
+        ],
+      },
       { status: 400 },
     )
   let given: unknown

@@ -38,7 +38,12 @@ export async function action({ request }: Route.ActionArgs) {
   const intent = form.get('intent')
   if (intent !== 'look' && intent !== 'bring')
     return refuse(
-      [{ path: 'intent', message: `intent must be look or bring, got "${String(intent).slice(0, 40)}"` }],
+      [
+        {
+          path: 'intent',
+          message: `intent must be an action of this page, got "${String(intent).slice(0, 40)}"`,
+        },
+      ],
       400,
     )
   const file = form.get('file')

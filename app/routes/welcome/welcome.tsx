@@ -31,7 +31,9 @@ export async function action({ request }: Route.ActionArgs) {
   if (typed.intent !== 'begin')
     return data(
       {
-        errors: [{ path: 'intent', message: `intent must be begin or later, got "${typed.intent ?? ''}"` }],
+        errors: [
+          { path: 'intent', message: `intent must be an action of this page, got "${typed.intent ?? ''}"` },
+        ],
         typed,
       } satisfies Refused,
       { status: 400 },

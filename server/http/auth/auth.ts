@@ -115,7 +115,7 @@ export async function prepareHttps(
     return {
       ok: false,
       message:
-        'keep for the server’s log only, and this house has no passphrase yet. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.',
+        'HOST opens Omsel to the network, and no passphrase is set. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.',
     }
   const addresses = addressesHere()
   const certificates = await certificatesIn(
