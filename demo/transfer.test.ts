@@ -145,9 +145,9 @@ describe('a whole household', () => {
     expect(currentBeliefs(other).known).toEqual(currentBeliefs(demo).known)
     expect(readdirSync(other.pictures)).toEqual(['first-holes.jpg'])
     expect(checkHousehold(other.file)).toEqual([])
-    const leftover = openKitchen(join(aside!, 'omsel.sqlite'))
-    expect(bundleText(leftover.db, { holds: 'household', nowMs: NOW })).toBe(before)
-    leftover.db.close()
+    const saved = openKitchen(join(aside!, 'omsel.sqlite'))
+    expect(bundleText(saved.db, { holds: 'household', nowMs: NOW })).toBe(before)
+    saved.db.close()
   })
 
   test('is not put in the place of one whose pot is on, nor by a part of a house', async () => {

@@ -35,17 +35,17 @@ const isSound = (value: unknown): value is Sound => SOUNDS.includes(value as Sou
 
 /** Reads what was kept, mending what makes no sense. @param text as it lies in the device's store */
 export function sensesIn(text: string | null): Alerts {
-  let leftover: Partial<Alerts> & { sounds?: Partial<Record<SignalKind, unknown>> } = {}
+  let saved: Partial<Alerts> & { sounds?: Partial<Record<SignalKind, unknown>> } = {}
   try {
     const parsed: unknown = JSON.parse(text ?? '{}')
-    if (typeof parsed === 'object' && parsed !== null) leftover = parsed
+    if (typeof parsed === 'object' && parsed !== null) saved = parsed
   } catch {
     // Somebody else's text: the first senses stand.
   }
   const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake') =>
-    typeof leftover[key] === 'boolean' ? leftover[key] : FIRST_SENSES[key]
+    typeof saved[key] === 'boolean' ? saved[key] : FIRST_SENSES[key]
   const sound = (kind: SignalKind) =>
-    isSound(leftover.sounds?.[kind]) ? leftover.sounds[kind] : FIRST_SENSES.sounds[kind]
+    isSound(saved.sounds?.[kind]) ? saved.sounds[kind] : FIRST_SENSES.sounds[kind]
   return {
     sounds: { due: sound('due'), ended: sound('ended'), attention: sound('attention') },
     speak: flag('speak'),

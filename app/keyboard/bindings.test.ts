@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { bindingsIn, FIRST_BINDINGS, KEY_ACT_IDS, wrongKey, type KeyAct } from './bindings'
 
 test('whatever a device has kept, no two acts share a key, and every act has one', () => {
-  const leftover = fc.record(
+  const saved = fc.record(
     {
       on: fc.anything(),
       keys: fc.dictionary(
@@ -15,7 +15,7 @@ test('whatever a device has kept, no two acts share a key, and every act has one
   fc.assert(
     fc.property(
       fc.oneof(
-        leftover.map((value) => JSON.stringify(value)),
+        saved.map((value) => JSON.stringify(value)),
         fc.string(),
         fc.constant(null),
       ),

@@ -35,18 +35,18 @@ export function wrongKey({ keys }: Bindings, act: KeyAct, key: string): string |
 
 /** Reads what a device has kept, mending what makes no sense: a key that two would share goes back to its first.  @param text as it lies there */
 export function bindingsIn(text: string | null): Bindings {
-  let leftover: { on?: unknown; keys?: Partial<Record<KeyAct, unknown>> } = {}
+  let saved: { on?: unknown; keys?: Partial<Record<KeyAct, unknown>> } = {}
   try {
     const parsed: unknown = JSON.parse(text ?? '{}')
-    if (typeof parsed === 'object' && parsed !== null) leftover = parsed
+    if (typeof parsed === 'object' && parsed !== null) saved = parsed
   } catch {
     // Somebody else's text: the first keys stand.
   }
-  const own = typeof leftover.keys === 'object' && leftover.keys !== null ? leftover.keys : {}
+  const own = typeof saved.keys === 'object' && saved.keys !== null ? saved.keys : {}
   const asked = KEY_ACT_IDS.map((id) => [id, isKey(own[id]) ? own[id] : FIRST_BINDINGS.keys[id]] as const)
   const twice = new Set(asked.map(([, key]) => key)).size < asked.length
   return {
-    on: leftover.on !== false,
+    on: saved.on !== false,
     keys: twice ? FIRST_BINDINGS.keys : (Object.fromEntries(asked) as Record<KeyAct, string>),
   }
 }

@@ -199,12 +199,12 @@ test('settings are kept whole or not at all', async () => {
   ] as const) {
     const { status, value: answer } = await save({ [field]: value })
     expect(status).toBe(422)
-    const { errors, typed: leftover } = answer as unknown as {
+    const { errors, typed: stored } = answer as unknown as {
       errors: { path: string; message: string }[]
       typed: Record<string, string>
     }
     expect(errors.map((e) => e.path)).toEqual([field])
-    expect(leftover[field]).toBe(value)
+    expect(stored[field]).toBe(value)
   }
   expect((await call(settings.loader, {})).value).toEqual(before)
   expect((await save({ elevation_m: '1120,5', name: 'Tarn Head' })).value).toEqual({ saved: true })

@@ -25,21 +25,21 @@ export interface CookAtTheStove extends RunningCook {
 
 /** A stored cook, ready to replay: the plan as frozen; solved again where the cook saw more than the plan could know; its simmer as long as
  *  this pot needs it; and with the remedies that were begun. */
-export function runningCookOf(leftover: StoredCook, events: readonly CookEvent[]): CookAtTheStove {
-  const read = parsePlanRequest(leftover.request)
+export function runningCookOf(saved: StoredCook, events: readonly CookEvent[]): CookAtTheStove {
+  const read = parsePlanRequest(saved.request)
   if (!read.ok)
     throw new RangeError(`runningCookOf: the stored request cannot be read: ${read.errors[0]!.message}`)
   const seen = seenIn(events)
   const request = requestSeen(read.value, seen)
   const { vessel, kitchenC } = request
   const cook: RunningCook = {
-    plan: replanned(read.value, leftover.plan, seen),
-    plannedMinutes: lengthOf(leftover.plan.stages),
-    startedMs: leftover.startedMs,
+    plan: replanned(read.value, saved.plan, seen),
+    plannedMinutes: lengthOf(saved.plan.stages),
+    startedMs: saved.startedMs,
     pot: {
       lossWK: vessel.loss,
       openArea: (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2,
-      boilC: leftover.plan.boil_c,
+      boilC: saved.plan.boil_c,
       kitchenC,
     },
   }

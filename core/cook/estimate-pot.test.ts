@@ -17,10 +17,10 @@ const LATE = new Set(['heat-up', 'pressure-up'])
 function cookOf(request: PlanRequestJson, late = 0) {
   const read = planFrom(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
-  const leftover = { request, plan: read.value, startedMs: START }
+  const saved = { request, plan: read.value, startedMs: START }
   let events: CookEvent[] = []
   for (;;) {
-    const cook = runningCookOf(leftover, events)
+    const cook = runningCookOf(saved, events)
     const now = replay(cook, events, START + 900 * MINUTE).now.find(
       (s) => cook.plan.stages.find((p) => p.id === s.id)!.ends_on === 'cue',
     )
@@ -36,10 +36,10 @@ function cookOf(request: PlanRequestJson, late = 0) {
       },
     ]
   }
-  const cook = runningCookOf(leftover, events)
+  const cook = runningCookOf(saved, events)
   const at = (nowMs: number, more: CookEvent[] = []) => {
     const all = [...events, ...more]
-    const again = more.length > 0 ? runningCookOf(leftover, all) : cook
+    const again = more.length > 0 ? runningCookOf(saved, all) : cook
     return {
       cook: again,
       reckoned: estimatePot({

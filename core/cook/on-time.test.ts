@@ -14,10 +14,10 @@ const MINUTE = 60_000
 function cookedOnTime(request: PlanRequestJson): { plan: Plan; now: Plan } {
   const read = planFrom(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
-  const leftover = { request, plan: read.value, startedMs: START }
+  const saved = { request, plan: read.value, startedMs: START }
   let events: CookEvent[] = []
   for (;;) {
-    const cook = runningCookOf(leftover, events)
+    const cook = runningCookOf(saved, events)
     const waiting = replay(cook, events, START + 3000 * MINUTE).now.find(
       (s) => cook.plan.stages.find((p) => p.id === s.id)!.ends_on === 'cue',
     )

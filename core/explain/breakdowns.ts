@@ -48,8 +48,8 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Breakdown {
   const { basis, value, serving } = request.amount
   const blend = blendOf(request.grains)
   const stuck = request.stuckG / (1 + uptakeAt(blend.uptake, request.texture))
-  const leftover = basis === 'servings' ? request.keepServings * SERVING_G[serving] : 0
-  const eaten = grain.mass_g - stuck - leftover
+  const saved = basis === 'servings' ? request.keepServings * SERVING_G[serving] : 0
+  const eaten = grain.mass_g - stuck - saved
   const each = serving === 'side' ? 'as a side' : 'as a main'
   const first = {
     servings: term(
@@ -76,7 +76,7 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Breakdown {
   return upTo(
     [
       first,
-      term(`${request.keepServings} portions to keep`, leftover, 'you', 0),
+      term(`${request.keepServings} portions to keep`, saved, 'you', 0),
       term('stays stuck in this pot', stuck, 'this pot', 0.3 * stuck),
     ],
     grain.mass_g,

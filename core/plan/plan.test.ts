@@ -179,10 +179,10 @@ describe('what cooks know comes out of the ledger', () => {
   })
 
   test('soaking water cooked in is poured once: nothing is carried in but the rinse', () => {
-    const leftover = pot('brown-short', 300, { soak: { minutes: 480, water: 'keep' } })
-    expect(leftover.water.soaked_in_g).toBe(0)
-    expect(leftover.water.carried_in_g).toBeCloseTo(0.1 * 300, 1)
-    expect(leftover.stages.map((s) => s.id).slice(0, 5)).toEqual([
+    const saved = pot('brown-short', 300, { soak: { minutes: 480, water: 'keep' } })
+    expect(saved.water.soaked_in_g).toBe(0)
+    expect(saved.water.carried_in_g).toBeCloseTo(0.1 * 300, 1)
+    expect(saved.stages.map((s) => s.id).slice(0, 5)).toEqual([
       'measure',
       'rinse',
       'drain',

@@ -47,7 +47,7 @@ export function solvePour(problem: PourProblem, { quick = false }: { quick?: boo
  *  The steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water. */
 function balanced(problem: PourProblem, quick: boolean): Solution {
   const { dryG, uptake, soaked } = problem
-  const leftover = problem.retainedSoakC !== null
+  const saved = problem.retainedSoakC !== null
   const wanted = (uptake + (problem.sauce ?? 0)) * dryG
   const parsedBundle = waterCarriedInto(problem)
   const least = leastLength(problem)
@@ -72,7 +72,7 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
     // A slope that is not clearly falling comes from a pot that ran dry or never boiled: take a plain step.
     const step = slope < -0.02 && slope > -1.6 ? -gap / slope : gap
     last = { pour, gap }
-    pour = Math.max(leftover ? soaked.uptake * dryG : 0, pour + Math.min(Math.max(step, -pour / 2), pour))
+    pour = Math.max(saved ? soaked.uptake * dryG : 0, pour + Math.min(Math.max(step, -pour / 2), pour))
     guess = course.earliest ?? guess
     if (problem.basket)
       boilerG = boilerWater(problem, steamingMinutes(problem, course.minutes), course.condensedG)

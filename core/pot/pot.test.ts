@@ -226,13 +226,13 @@ describe('pot', () => {
   test('goes back to a snapshot and repeats itself', () => {
     const pot = fillPot(setup(), FULL)
     for (let s = 0; s < 400; s++) stepPot(pot, 1, boiling)
-    const leftover = snapshotOf(pot)
+    const saved = snapshotOf(pot)
     const run = () => {
       for (let s = 0; s < 200; s++) stepPot(pot, 1, boiling)
       return [pot.freeG, pot.bulkC, ...pot.uptake]
     }
     const first = run()
-    restore(pot, leftover)
+    restore(pot, saved)
     expect(run()).toEqual(first)
   })
 })

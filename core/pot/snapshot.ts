@@ -7,45 +7,45 @@ const SCALARS = 13
 
 export function snapshotOf(pot: Pot): Snapshot {
   const { uptake, cooked, mean, present } = pot
-  const leftover = new Float64Array(SCALARS + uptake.length + cooked.length + mean.length + present.length)
-  leftover[0] = pot.now
-  leftover[1] = pot.bulkC
-  leftover[2] = pot.bottomC
-  leftover[3] = pot.freeG
-  leftover[4] = pot.evaporatedG
-  leftover[5] = pot.ventedG
-  leftover[6] = pot.scorch
-  leftover[7] = pot.filledHeat
-  leftover[8] = pot.boilerG
-  leftover[9] = pot.stockG
-  leftover[10] = pot.drainedG
-  leftover[11] = pot.condensedG
-  leftover[12] = pot.driedG
-  leftover.set(uptake, SCALARS)
-  leftover.set(cooked, SCALARS + uptake.length)
-  leftover.set(mean, SCALARS + uptake.length + cooked.length)
-  for (let g = 0; g < present.length; g++) leftover[leftover.length - present.length + g] = present[g] ? 1 : 0
-  return leftover
+  const saved = new Float64Array(SCALARS + uptake.length + cooked.length + mean.length + present.length)
+  saved[0] = pot.now
+  saved[1] = pot.bulkC
+  saved[2] = pot.bottomC
+  saved[3] = pot.freeG
+  saved[4] = pot.evaporatedG
+  saved[5] = pot.ventedG
+  saved[6] = pot.scorch
+  saved[7] = pot.filledHeat
+  saved[8] = pot.boilerG
+  saved[9] = pot.stockG
+  saved[10] = pot.drainedG
+  saved[11] = pot.condensedG
+  saved[12] = pot.driedG
+  saved.set(uptake, SCALARS)
+  saved.set(cooked, SCALARS + uptake.length)
+  saved.set(mean, SCALARS + uptake.length + cooked.length)
+  for (let g = 0; g < present.length; g++) saved[saved.length - present.length + g] = present[g] ? 1 : 0
+  return saved
 }
 
-export function restore(pot: Pot, leftover: Snapshot): void {
+export function restore(pot: Pot, saved: Snapshot): void {
   const { uptake, cooked, mean, present } = pot
-  pot.now = leftover[0]!
-  pot.bulkC = leftover[1]!
-  pot.bottomC = leftover[2]!
-  pot.freeG = leftover[3]!
-  pot.evaporatedG = leftover[4]!
-  pot.ventedG = leftover[5]!
-  pot.scorch = leftover[6]!
-  pot.filledHeat = leftover[7]!
-  pot.boilerG = leftover[8]!
-  pot.stockG = leftover[9]!
-  pot.drainedG = leftover[10]!
-  pot.condensedG = leftover[11]!
-  pot.driedG = leftover[12]!
+  pot.now = saved[0]!
+  pot.bulkC = saved[1]!
+  pot.bottomC = saved[2]!
+  pot.freeG = saved[3]!
+  pot.evaporatedG = saved[4]!
+  pot.ventedG = saved[5]!
+  pot.scorch = saved[6]!
+  pot.filledHeat = saved[7]!
+  pot.boilerG = saved[8]!
+  pot.stockG = saved[9]!
+  pot.drainedG = saved[10]!
+  pot.condensedG = saved[11]!
+  pot.driedG = saved[12]!
   let at = SCALARS
-  for (const part of [uptake, cooked, mean]) for (let i = 0; i < part.length; i++) part[i] = leftover[at++]!
-  for (let g = 0; g < present.length; g++) present[g] = leftover[at++] === 1
+  for (const part of [uptake, cooked, mean]) for (let i = 0; i < part.length; i++) part[i] = saved[at++]!
+  for (let g = 0; g < present.length; g++) present[g] = saved[at++] === 1
 }
 
 /** Does something with the pot and sets it back as it was. */

@@ -174,19 +174,19 @@ describe('hands', () => {
     fc.assert(
       fc.property(fc.array(task, { maxLength: 24 }), fc.integer({ min: 1, max: 3 }), (list, cooks) => {
         // As many at once as there are cooks, and no more.
-        const leftover: { dish: string; start: number; end: number }[] = []
+        const saved: { dish: string; start: number; end: number }[] = []
         for (const { dish, start, minutes } of list) {
-          const next = [...leftover, { dish, start, end: start + minutes }]
+          const next = [...saved, { dish, start, end: start + minutes }]
           if (
             Array.from({ length: 80 }, (_, m) => next.filter((t) => t.start <= m && m < t.end).length).every(
               (n) => n <= cooks,
             )
           )
-            leftover.push(next.at(-1)!)
+            saved.push(next.at(-1)!)
         }
-        const hands = assignHands(leftover, cooks)
-        leftover.forEach((a, i) =>
-          leftover.forEach((b, j) => {
+        const hands = assignHands(saved, cooks)
+        saved.forEach((a, i) =>
+          saved.forEach((b, j) => {
             if (i < j && hands[i] === hands[j]) expect(a.end <= b.start || b.end <= a.start).toBe(true)
           }),
         )

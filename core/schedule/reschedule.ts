@@ -44,11 +44,11 @@ export function placeLive({
   const searched = (late: number, quick?: typeof QUICK) =>
     search({ dishes: free, kitchen, ...(locks ? { locks } : {}), ...at(late), ...quick })
 
-  const leftover = told && blocks.some((b) => told.has(b.id)) ? previousOrder(blocks, told) : undefined
-  if (leftover && least < WORTH_A_CHANGE) {
+  const saved = told && blocks.some((b) => told.has(b.id)) ? previousOrder(blocks, told) : undefined
+  if (saved && least < WORTH_A_CHANGE) {
     // Nothing that matters has changed: all of it stays where it was told, but what a hand has fixed elsewhere since.
     for (const burner of [undefined, ...kitchen.burners.map((b) => b.id)]) {
-      const got = place(leftover.order, free, kitchen, {
+      const got = place(saved.order, free, kitchen, {
         locks: whereTold(blocks, told!, locks, least, burner),
         ...at(least),
       })
@@ -56,9 +56,9 @@ export function placeLive({
     }
   }
   let byOrder: (Placement & { late: number }) | undefined
-  for (let late = least; leftover && !byOrder && late <= least + MAX_LATE; late++) {
-    const got = place(leftover.order, free, kitchen, {
-      burnerOf: leftover.burnerOf,
+  for (let late = least; saved && !byOrder && late <= least + MAX_LATE; late++) {
+    const got = place(saved.order, free, kitchen, {
+      burnerOf: saved.burnerOf,
       ...(locks ? { locks } : {}),
       ...at(late),
     })

@@ -30,12 +30,12 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
   } as PlanRequestJson
   const read = planFrom(request)
   if (!read.ok) throw new Error('not a request')
-  const leftover = { request, plan: read.value, startedMs: START }
+  const saved = { request, plan: read.value, startedMs: START }
   let events: CookEvent[] = []
   const tell = (kind: EventKind, stage: string, atMs: number, more: Partial<CookEvent> = {}) =>
     (events = [...events, { id: `event-${++made}`, kind, stage, atMs, ...more }])
   const at = (nowMs: number) => {
-    const cook = runningCookOf(leftover, events)
+    const cook = runningCookOf(saved, events)
     const view = replay(cook, events, nowMs)
     return {
       cook,
@@ -45,7 +45,7 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
   }
   const startOf = (stage: string) =>
     at(START).cook &&
-    replay(runningCookOf(leftover, events), events, START + 600 * MINUTE).stages.find((s) => s.id === stage)!
+    replay(runningCookOf(saved, events), events, START + 600 * MINUTE).stages.find((s) => s.id === stage)!
       .startMs
   for (const stage of read.value.stages) {
     if (stage.ends_on !== 'cue' || stage.id === 'fluff') continue
@@ -53,7 +53,7 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
     const begun = view.stages.find((s) => s.id === stage.id)!.startMs
     tell('cue', stage.id, begun + (stage.minutes.expected + (stage.kind === 'heat-up' ? late : 0)) * MINUTE)
   }
-  return { plan: read.value, kept: leftover, tell, at, startOf, events: () => events, request }
+  return { plan: read.value, kept: saved, tell, at, startOf, events: () => events, request }
 }
 const simmering = (s: ReturnType<typeof stove>, minutes: number) => s.startOf('simmer') + minutes * MINUTE
 
@@ -303,9 +303,9 @@ describe('how long it keeps', () => {
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
     const { pot } = s.at(end).reckoned!
     expect(pot.bulkC).toBeLessThan(boilingPointAt(metres(0)))
-    const leftover = simulateHoldTime(pot, 2.1, { powerW: pot.setup.loss * 65 })
-    expect(leftover.safeMinutes).toBe(Infinity)
-    expect(leftover.endsBy).toBe('drying')
+    const saved = simulateHoldTime(pot, 2.1, { powerW: pot.setup.loss * 65 })
+    expect(saved.safeMinutes).toBe(Infinity)
+    expect(saved.endsBy).toBe('drying')
   })
 })
 

@@ -3,7 +3,7 @@ import answerInThread from './worker'
 import { runInWorker, takesLong } from './worker-pool'
 
 /** The same question has the same answer: none of them knows the hour, the house or chance without a seed. Sizes in characters. */
-const leftover = new LRUCache<string, string>({
+const saved = new LRUCache<string, string>({
   maxSize: 16_000_000,
   maxEntrySize: 400_000,
   sizeCalculation: (json, asked) => json.length + asked.length,
@@ -17,11 +17,11 @@ export async function answer(
   signal?: AbortSignal,
 ): Promise<{ status: number; json: string }> {
   const asked = `${question} ${text}`
-  const known = leftover.get(asked)
+  const known = saved.get(asked)
   if (known !== undefined) return { status: 200, json: known }
   const { status, json } = takesLong(question, text)
     ? await runInWorker(question, text, signal)
     : answerInThread({ question, text })
-  if (status === 200) leftover.set(asked, json)
+  if (status === 200) saved.set(asked, json)
   return { status, json }
 }

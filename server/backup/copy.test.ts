@@ -60,9 +60,9 @@ test('copied while somebody writes, it is whole: every pair of rows that belong 
   const copy = await takeCopy(file, join(folder, 'out'), NOW)
   writer.kill('SIGKILL')
   db.close()
-  const leftover = new Database(join(copy, 'omsel.sqlite'), { readonly: true })
-  const counts = leftover.prepare('SELECT count(*) FROM pair GROUP BY a').pluck().all() as number[]
-  leftover.close()
+  const saved = new Database(join(copy, 'omsel.sqlite'), { readonly: true })
+  const counts = saved.prepare('SELECT count(*) FROM pair GROUP BY a').pluck().all() as number[]
+  saved.close()
   expect(counts.length).toBeGreaterThan(0)
   expect(new Set(counts)).toEqual(new Set([50]))
 })

@@ -46,8 +46,8 @@ test.each([
   [{ way: 'explodes' }, 'way'],
   [{ kind: undefined }, 'kind'],
 ])('refuses %j at its own field, and keeps nothing', (more, path) => {
-  const leftover = keepDevice(kitchen, sent(more), START)
-  expect(leftover.ok ? [] : leftover.errors.map((e) => e.path)).toContain(path)
+  const saved = keepDevice(kitchen, sent(more), START)
+  expect(saved.ok ? [] : saved.errors.map((e) => e.path)).toContain(path)
   expect(kitchen.devices.all()).toEqual([])
 })
 

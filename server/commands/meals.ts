@@ -175,7 +175,7 @@ export function addDish(
   const read = parseDish(input)
   if (!read.ok) return read
   const id = randomUUID()
-  const leftover =
+  const saved =
     read.value.hold_max_minutes === undefined ? {} : { hold_max_minutes: read.value.hold_max_minutes }
   if (read.value.kind === 'companion') {
     const tasks = parseTasks(read.value.tasks)
@@ -184,7 +184,7 @@ export function addDish(
       ...meal,
       dishes: [
         ...meal.dishes,
-        { id, kind: 'companion', title: read.value.title, tasks: tasks.value, ...leftover },
+        { id, kind: 'companion', title: read.value.title, tasks: tasks.value, ...saved },
       ],
     })
     return { ok: true, value: id }
@@ -220,7 +220,7 @@ export function addDish(
         ...(heat_id ? { heat_id } : {}),
         ...(bag_id ? { bag_id } : {}),
         ...(applied.value ? { applied: applied.value } : {}),
-        ...leftover,
+        ...saved,
       },
     ],
   })

@@ -246,17 +246,17 @@ describe('pictures', () => {
   test('are made smaller, lose where they were taken, and lie in the data folder', async () => {
     season()
     const [id] = ids()
-    const leftover = await keepPhoto(kitchen, id!, await picture(3000, 2000), 'rolling-boil', NOW)
-    if (!leftover.ok) throw new Error(leftover.errors[0]!.message)
-    const bytes = parsePhoto(kitchen, leftover.value)!
+    const saved = await keepPhoto(kitchen, id!, await picture(3000, 2000), 'rolling-boil', NOW)
+    if (!saved.ok) throw new Error(saved.errors[0]!.message)
+    const bytes = parsePhoto(kitchen, saved.value)!
     const { width, height, exif, format } = await sharp(bytes).metadata()
     expect([width, height, exif, format]).toEqual([1280, 853, undefined, 'jpeg'])
     expect(bytes.includes('someone')).toBe(false)
-    expect(kitchen.photos.ofCue(kitchen.cooks.find(id!)!.vesselId, 'rolling-boil')!.id).toBe(leftover.value)
-    expect(readdirSync(photoFolder())).toEqual([`${leftover.value}.jpg`])
-    expect(dropPhoto(kitchen, leftover.value)).toBe(true)
+    expect(kitchen.photos.ofCue(kitchen.cooks.find(id!)!.vesselId, 'rolling-boil')!.id).toBe(saved.value)
+    expect(readdirSync(photoFolder())).toEqual([`${saved.value}.jpg`])
+    expect(dropPhoto(kitchen, saved.value)).toBe(true)
     expect(readdirSync(photoFolder())).toEqual([])
-    expect(parsePhoto(kitchen, leftover.value)).toBeUndefined()
+    expect(parsePhoto(kitchen, saved.value)).toBeUndefined()
     expect(parsePhoto(kitchen, '../omsel')).toBeUndefined()
   })
   test('what is no picture, too large, of no cue or of no cook is refused in words, and nothing is kept', async () => {

@@ -37,8 +37,8 @@ export function accessIn(db: Db) {
   return {
     passphrase: () => passphrase.get() as StoredPassphrase | undefined,
     /** Another passphrase sends every device away. */
-    setPassphrase: db.transaction((leftover: StoredPassphrase) => {
-      set.run(leftover)
+    setPassphrase: db.transaction((saved: StoredPassphrase) => {
+      set.run(saved)
       dropAll.run()
     }),
     session: (tokenHash: string) => find.get(tokenHash) as SessionRow | undefined,

@@ -76,8 +76,8 @@ export async function action({ request }: Route.ActionArgs) {
     return access.dropSession(String(form.get('session')))
       ? { sentAway: true }
       : refuse('session', 'That device is no longer signed in.', 404)
-  const leftover = await setPassphrase(kitchen(), form.get('passphrase'), form.get('again'), nowMs())
-  return leftover.ok ? { set: true } : data({ errors: leftover.errors, typed: {} }, { status: 422 })
+  const saved = await setPassphrase(kitchen(), form.get('passphrase'), form.get('again'), nowMs())
+  return saved.ok ? { set: true } : data({ errors: saved.errors, typed: {} }, { status: 422 })
 }
 
 /** The phone by the stove, and who else may come in. */

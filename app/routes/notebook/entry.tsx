@@ -121,8 +121,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       return measured.ok ? { measured: true as const } : refused(measured)
     }
     case 'photo': {
-      const leftover = await keepPhoto(open, params.cook, sent.get('photo'), form.cue, nowMs())
-      return leftover.ok ? { photo: true as const } : refused(leftover)
+      const stored = await keepPhoto(open, params.cook, sent.get('photo'), form.cue, nowMs())
+      return stored.ok ? { photo: true as const } : refused(stored)
     }
     case 'drop-photo': {
       const id = form.photo ?? ''

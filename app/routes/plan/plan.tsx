@@ -82,8 +82,8 @@ export async function action({ request }: Route.ActionArgs) {
   const intent = form.get('intent')
   if (intent === 'gauge' || intent === 'keep-mark') {
     const fields = Object.fromEntries(form)
-    const leftover = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
-    return leftover.ok ? { kept: true as const } : data({ errors: leftover.errors }, { status: 422 })
+    const saved = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
+    return saved.ok ? { kept: true as const } : data({ errors: saved.errors }, { status: 422 })
   }
   if (intent !== 'start')
     return data(

@@ -18,20 +18,20 @@ const MINUTE = 60_000
 /** The made-up evening begins at five. */
 const EVENING_MS = Date.UTC(2026, 2, 5, 17, 0)
 
-interface Leftover {
+interface SavedPractice {
   events: CookEvent[]
   acts: Act[]
   atMs: number
   pourG: number
 }
-const FRESH: Leftover = { events: [], acts: [], atMs: EVENING_MS, pourG: 0 }
+const FRESH: SavedPractice = { events: [], acts: [], atMs: EVENING_MS, pourG: 0 }
 const keyOf = (id: string) => `omsel.practice.${id}`
 
-function stored(id: string): Leftover {
+function stored(id: string): SavedPractice {
   try {
-    const leftover: unknown = JSON.parse(sessionStorage.getItem(keyOf(id)) ?? 'null')
-    return typeof leftover === 'object' && leftover !== null && 'events' in leftover
-      ? (leftover as Leftover)
+    const saved: unknown = JSON.parse(sessionStorage.getItem(keyOf(id)) ?? 'null')
+    return typeof saved === 'object' && saved !== null && 'events' in saved
+      ? (saved as SavedPractice)
       : FRESH
   } catch {
     return FRESH
@@ -63,7 +63,7 @@ export function usePractice(
   id: string,
   { card, cardRequest, real, heldMinutes }: PracticeConditions,
 ): Practice {
-  const [leftover, setLeftover] = useState<Leftover>(FRESH)
+  const [saved, setSaved] = useState<SavedPractice>(FRESH)
   const [speed, setSpeedTo] = useState<Speed>(10)
   const [now, setNow] = useState(EVENING_MS)
   const clock = useRef({ baseMs: EVENING_MS, from: 0, speed: 10 as Speed })
@@ -74,7 +74,7 @@ export function usePractice(
   useEffect(() => {
     const was = stored(id)
     clock.current = { ...clock.current, baseMs: was.atMs, from: performance.now() }
-    setLeftover(was)
+    setSaved(was)
     setNow(was.atMs)
     const timer = setInterval(() => setNow(nowMs()), TICK_MS)
     return () => clearInterval(timer)
@@ -83,8 +83,8 @@ export function usePractice(
     clock.current = { baseMs, from: performance.now(), speed: to }
     setNow(baseMs)
   }
-  const keep = (change: (was: Leftover) => Leftover) =>
-    setLeftover((was) => {
+  const keep = (change: (was: SavedPractice) => SavedPractice) =>
+    setSaved((was) => {
       const next = { ...change(was), atMs: nowMs() }
       sessionStorage.setItem(keyOf(id), JSON.stringify(next))
       return next
@@ -106,13 +106,13 @@ export function usePractice(
   )
   const newest = Math.max(
     EVENING_MS,
-    ...leftover.events.map((e) => e.atMs),
-    ...leftover.acts.map((a) => a.atMs),
+    ...saved.events.map((e) => e.atMs),
+    ...saved.acts.map((a) => a.atMs),
   )
   const at = Math.max(now, newest)
-  const view = replay(running, leftover.events, at)
+  const view = replay(running, saved.events, at)
   const ended = view.endedMs ?? at
-  const playerActions = playerActionsOf(view, leftover.events, leftover.acts, ended)
+  const playerActions = playerActionsOf(view, saved.events, saved.acts, ended)
   // The pot itself is a function of what was done; cooked anew at every tick, in a few milliseconds.
   const asked = JSON.stringify(playerActions)
   const handled = useMemo(
@@ -129,8 +129,8 @@ export function usePractice(
     doing: playerActions,
     handled,
     signs: handled && playerActions && signsOf(handled, playerActions.serveMin),
-    acts: leftover.acts,
-    pourG: leftover.pourG,
+    acts: saved.acts,
+    pourG: saved.pourG,
     pour: (grams) => keep((was) => ({ ...was, pourG: Math.max(0, Math.min(5000, Math.round(grams))) })),
     setSpeed: (to) => {
       rebase(nowMs(), to)
@@ -157,7 +157,7 @@ export function usePractice(
     },
     again: () => {
       sessionStorage.removeItem(keyOf(id))
-      setLeftover(FRESH)
+      setSaved(FRESH)
       rebase(EVENING_MS, clock.current.speed)
     },
   }

@@ -41,13 +41,13 @@ export function Devices({ devices }: { devices: readonly DeviceShown[] }) {
   )
 }
 
-function Device({ kind, ...leftover }: DeviceShown) {
+function Device({ kind, ...saved }: DeviceShown) {
   const fetcher = useFetcher<{ errors?: { message: string }[] }>()
   // What was just chosen shows at once; the server's word follows.
   const sent = fetcher.formData
   const { on, trusted, way } = sent
     ? { on: sent.get('on') === 'yes', trusted: sent.get('trusted') === 'yes', way: String(sent.get('way')) }
-    : leftover
+    : saved
   const { name, tells } = KIND_WORDS[kind]!
   const keep = (next: Partial<DeviceShown>) => {
     const all = { on, trusted, way, ...next }

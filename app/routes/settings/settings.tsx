@@ -58,23 +58,23 @@ function devicesShown(): DeviceShown[] {
 export async function action({ request }: Route.ActionArgs) {
   const form = Object.fromEntries(await formOf(request))
   if (form.intent === 'device') {
-    const leftover = keepDevice(kitchen(), form, nowMs())
-    return leftover.ok
+    const stored = keepDevice(kitchen(), form, nowMs())
+    return stored.ok
       ? { saved: true as const }
-      : data({ errors: leftover.errors, typed: form }, { status: 422 })
+      : data({ errors: stored.errors, typed: form }, { status: 422 })
   }
   if (form.intent === 'guidance') {
-    const leftover = saveGuidance(kitchen(), form)
-    return leftover.ok
+    const stored = saveGuidance(kitchen(), form)
+    return stored.ok
       ? { saved: true as const, what: 'guidance' as const }
-      : data({ errors: leftover.errors, typed: form }, { status: 422 })
+      : data({ errors: stored.errors, typed: form }, { status: 422 })
   }
   if (form.intent === 'save-eater' || form.intent === 'drop-eater') {
-    const leftover =
+    const stored =
       form.intent === 'save-eater' ? savePerson(kitchen(), form) : dropPerson(kitchen(), form.id)
-    return leftover.ok
+    return stored.ok
       ? { saved: true as const, what: 'eaters' as const, at: nowMs() }
-      : data({ errors: leftover.errors, typed: form }, { status: 422 })
+      : data({ errors: stored.errors, typed: form }, { status: 422 })
   }
   if (form.intent !== 'save')
     return data(

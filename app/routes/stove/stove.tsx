@@ -95,7 +95,7 @@ export default function Stove(props: Route.ComponentProps) {
 }
 
 function CookView({ loaderData }: Route.ComponentProps) {
-  const { kept: leftover, house: household, id } = loaderData
+  const { kept: stored, house: household, id } = loaderData
   useLastKnown(`stove ${id}`, loaderData)
   const refresh = useRefresh()
   const { now: counted, aheadMs } = useServerClock(loaderData.nowMs, refresh)
@@ -116,7 +116,7 @@ function CookView({ loaderData }: Route.ComponentProps) {
   // What was heard of has happened, also where this screen counts a moment behind the server: a pressed cue must not come back for a blink.
   const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
   const now = Math.max(counted, newest)
-  const running = useMemo(() => runningCookOf(leftover, events), [leftover, events])
+  const running = useMemo(() => runningCookOf(stored, events), [stored, events])
   const { plan } = running
   const view = replay(running, events, now)
   // Work by hand comes to the front, and what was there first stays: nothing swaps places under a finger.
@@ -220,7 +220,7 @@ function CookView({ loaderData }: Route.ComponentProps) {
               key={stage.id}
               stage={stage}
               plan={plan}
-              frozen={leftover.plan}
+              frozen={stored.plan}
               view={view}
               now={now}
               onTell={(kind, amount) => press(kind, stage.id, { amount })}

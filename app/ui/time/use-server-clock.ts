@@ -34,10 +34,10 @@ export function useServerClock(serverMs: number, refresh: () => void): { now: nu
     const from = performance.now()
     // A page that was kept for a server that is away bears an old hour: this device's own, and what it last knew of the server's, is nearer.
     const { dataset } = document.documentElement
-    const leftover = dataset.kept !== undefined
+    const saved = dataset.kept !== undefined
     delete dataset.kept
-    const begun = leftover ? Date.now() + storedAhead() : serverMs
-    if (!leftover) keepAhead(serverMs - Date.now())
+    const begun = saved ? Date.now() + storedAhead() : serverMs
+    if (!saved) keepAhead(serverMs - Date.now())
     let gap = Date.now() - from
     const tick = () => {
       const now = begun + (performance.now() - from)

@@ -42,12 +42,12 @@ describe('the passphrase', () => {
       ok: true,
       value: true,
     })
-    const leftover = access.passphrase()!
-    expect(JSON.stringify(leftover)).not.toContain('lac')
-    expect(await matches(leftover, 'café au bord du lac'.normalize('NFD'))).toBe(true)
-    expect(await matches(leftover, 'cafe au bord du lac')).toBe(false)
-    expect(await matches(leftover, '')).toBe(false)
-    expect(await matches(leftover, 'x'.repeat(1e6))).toBe(false)
+    const saved = access.passphrase()!
+    expect(JSON.stringify(saved)).not.toContain('lac')
+    expect(await matches(saved, 'café au bord du lac'.normalize('NFD'))).toBe(true)
+    expect(await matches(saved, 'cafe au bord du lac')).toBe(false)
+    expect(await matches(saved, '')).toBe(false)
+    expect(await matches(saved, 'x'.repeat(1e6))).toBe(false)
   })
 
   test('too short, too long, too plain, or not the same twice is refused, naming the limit', async () => {

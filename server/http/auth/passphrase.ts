@@ -41,11 +41,11 @@ export async function leftoverOf(passphrase: string, nowMs: number): Promise<Sto
 }
 
 /** Whether it is the passphrase; takes as long when it is not. */
-export async function matches(leftover: StoredPassphrase, passphrase: string): Promise<boolean> {
+export async function matches(saved: StoredPassphrase, passphrase: string): Promise<boolean> {
   const hash = await derived(
     passphrase.slice(0, PASSPHRASE_LIMITS.most * 2),
-    Buffer.from(leftover.salt, 'base64'),
-    leftover,
+    Buffer.from(saved.salt, 'base64'),
+    saved,
   )
-  return timingSafeEqual(hash, Buffer.from(leftover.hash, 'base64'))
+  return timingSafeEqual(hash, Buffer.from(saved.hash, 'base64'))
 }

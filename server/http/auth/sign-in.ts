@@ -27,11 +27,11 @@ export async function enterBy(
   const waitMs = throttle.waitMs(address, nowMs)
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
   if (typeof passphrase !== 'string' || passphrase === '') return fieldError('passphrase', 'is missing')
-  const leftover = access.passphrase()
-  if (!leftover) return fieldError('passphrase', 'no passphrase is set')
+  const saved = access.passphrase()
+  if (!saved) return fieldError('passphrase', 'no passphrase is set')
   // Counted before it is known: many at once are many tries.
   throttle.failed(address, nowMs)
-  const turn = trying.then(() => matches(leftover, passphrase))
+  const turn = trying.then(() => matches(saved, passphrase))
   trying = turn.catch(() => undefined)
   if (!(await turn)) {
     log.warn({ address }, 'a passphrase was wrong')
