@@ -182,13 +182,7 @@ describe('what cooks know comes out of the ledger', () => {
     const saved = pot('brown-short', 300, { soak: { minutes: 480, water: 'keep' } })
     expect(saved.water.soaked_in_g).toBe(0)
     expect(saved.water.carried_in_g).toBeCloseTo(0.1 * 300, 1)
-    expect(saved.stages.map((s) => s.id).slice(0, 5)).toEqual([
-      'measure',
-      'rinse',
-      'drain',
-      'pour',
-      'soak',
-    ])
+    expect(saved.stages.map((s) => s.id).slice(0, 5)).toEqual(['measure', 'rinse', 'drain', 'pour', 'soak'])
   })
 
   test('tipping the bowl carries 0.08 g/g more than a sieve, and unrinsed grain carries nothing', () => {

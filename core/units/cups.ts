@@ -7,7 +7,7 @@ export const CUPS = {
   'us-legal': { ml: millilitres(240), name: 'US cup (240 mL)', short: 'cup' },
   'us-customary': { ml: millilitres(236.6), name: 'US cup (236.6 mL)', short: 'cup' },
   metric: { ml: millilitres(250), name: 'metric cup (250 mL)', short: 'cup' },
-  scoop: { ml: millilitres(180), name: 'rice-cooker cup (180 mL)', short: 'scoop' },
+  scoop: { ml: millilitres(180), name: 'rice-cooker cup (180 mL)', short: 'cup' },
 } as const satisfies Record<string, { ml: Millilitres; name: string; short: string }>
 
 export type CupId = keyof typeof CUPS

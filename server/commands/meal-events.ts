@@ -125,7 +125,7 @@ export function pressMeal(
     if (target?.kind === 'late') onTimeAgain(kitchen, meal, target.id, said.id, atMs, receivedMs)
     return { ok: true, value: { isNew: true } }
   })()
-  if (done.ok && done.value.isNew) announce(`supper ${mealId}`)
+  if (done.ok && done.value.isNew) announce(`meal ${mealId}`)
   return done
 }
 

@@ -83,7 +83,7 @@ test('the notebook is sifted and searched; a cook is repeated, weighed, pictured
   const water = /in (\d+) g of water/.exec(await page.getByText(/g of water,/).innerText())![1]
   await page.getByRole('link', { name: 'exactly as before' }).click()
   await expect(page).toHaveURL(new RegExp(`poured=${water}`))
-  await expect(page.getByText(/Your own water/)).toBeVisible()
+  await expect(page.getByText(/Your amount/)).toBeVisible()
 
   await open(page, cook)
   const weighed = page.getByRole('form', { name: 'Weighed' })
@@ -143,7 +143,7 @@ test('what was learned is shown with how surely, can be pinned within its limits
 
 test('a trial of water: planned blind, tasted, weighed by chance, and taken over', async ({ page }) => {
   await open(page, '/?grain=wild&grams=200&pot=clay&on=big-gas&by=covered-simmer')
-  await page.getByRole('link', { name: 'trial', exact: true }).click()
+  await page.getByRole('link', { name: 'taste test', exact: true }).click()
   const make = page.getByRole('region', { name: 'New taste test' })
   await make.getByRole('checkbox', { name: /as planned/ }).check()
   await expect(make.getByRole('button', { name: 'Choose at least two' })).toBeDisabled()
@@ -203,7 +203,7 @@ test('a picture of a cue in this pot stands beside the drawn one, and does the n
       await expect(own).toBeVisible()
     }
     await setAside(page)
-    await expect(page.getByText('Set aside', { exact: true })).toBeVisible()
+    await expect(page.getByText('Stopped', { exact: true })).toBeVisible()
   }
 })
 

@@ -218,7 +218,7 @@ function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
     ? 'Fixed by you.'
     : cooks === 0
       ? 'Reset.'
-      : `From ${cooks === 1 ? 'one batch' : `${cooks} cooks`}.`
+      : `From ${cooks === 1 ? 'one batch' : `${cooks} batches`}.`
   if (FIGURE_KINDS[kind].unit === 'g/g') {
     const grams = Math.round(mean * 100)
     const size =

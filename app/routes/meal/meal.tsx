@@ -53,7 +53,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  orCached(`supper ${params.supper}`, serverLoader)
+  orCached(`meal ${params.supper}`, serverLoader)
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
@@ -124,7 +124,7 @@ const LATE_MINUTES = [5, 15, 30]
 /** One supper: the table at the right edge, every place and hand as a track, what to do now, and the evening as a list. */
 export default function MealPage({ loaderData, actionData }: Route.ComponentProps) {
   const { supper: meal, schedule, board, tracks, settings } = loaderData
-  useLastKnown(`supper ${meal.id}`, loaderData)
+  useLastKnown(`meal ${meal.id}`, loaderData)
   const refresh = useRefresh()
   const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)
   const line = useKitchenStream(refresh)

@@ -238,8 +238,8 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
           onClick={() => void submit({ intent: 'copy', table: JSON.stringify(table) }, { method: 'post' })}
         >
           {read?.ok
-            ? `Copy ${read.cooks.length === 1 ? 'one batch' : `${read.cooks.length} cooks`}`
-            : 'Copy them'}
+            ? `Import ${read.cooks.length === 1 ? 'one batch' : `${read.cooks.length} batches`}`
+            : 'Import'}
         </Button>
       </p>
     </main>

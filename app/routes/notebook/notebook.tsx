@@ -139,7 +139,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
           <p role="status" className="quiet small">
             {total === 0
               ? 'No matching batches.'
-              : `${total} ${total === 1 ? 'cook' : 'cooks'}${pages > 1 ? `, page ${page} of ${pages}` : ''}`}
+              : `${total} ${total === 1 ? 'batch' : 'batches'}${pages > 1 ? `, page ${page} of ${pages}` : ''}`}
           </p>
           <div className={classes.scroll}>
             <table className={classes.table}>

@@ -40,7 +40,7 @@ export function QuickRating({ cookId, title, variety, when }: TwoTapsProps) {
         {when && <span className="quiet small"> {when}</span>}
       </h2>
       <Row
-        name="Dry to wet"
+        name="How dry or wet"
         words={WET_DRY_WORDS}
         value={wetDry}
         onTap={(n) => tap(n, hardness)}

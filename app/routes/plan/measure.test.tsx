@@ -74,7 +74,7 @@ describe('measure', () => {
     // 300 g of short white fill 355 mL: one metric cup and two fifths.
     expect(words({ gauge: 'cup' })).toMatch(/Dry grain why\? 1½ cups less 20 mL; 300 g/)
     expect(words({ gauge: 'cup', settings: { ...settings, cup: 'scoop' } })).toMatch(
-      /Dry grain why\? 2 scoops less 5 mL; 300 g/,
+      /Dry grain why\? 2 cups less 5 mL; 300 g/,
     )
   })
 

@@ -30,9 +30,7 @@ const keyOf = (id: string) => `omsel.practice.${id}`
 function stored(id: string): SavedPractice {
   try {
     const saved: unknown = JSON.parse(sessionStorage.getItem(keyOf(id)) ?? 'null')
-    return typeof saved === 'object' && saved !== null && 'events' in saved
-      ? (saved as SavedPractice)
-      : FRESH
+    return typeof saved === 'object' && saved !== null && 'events' in saved ? (saved as SavedPractice) : FRESH
   } catch {
     return FRESH
   }
@@ -104,11 +102,7 @@ export function usePractice(
     }),
     [card, cardRequest, real],
   )
-  const newest = Math.max(
-    EVENING_MS,
-    ...saved.events.map((e) => e.atMs),
-    ...saved.acts.map((a) => a.atMs),
-  )
+  const newest = Math.max(EVENING_MS, ...saved.events.map((e) => e.atMs), ...saved.acts.map((a) => a.atMs))
   const at = Math.max(now, newest)
   const view = replay(running, saved.events, at)
   const ended = view.endedMs ?? at

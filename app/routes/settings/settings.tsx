@@ -70,8 +70,7 @@ export async function action({ request }: Route.ActionArgs) {
       : data({ errors: stored.errors, typed: form }, { status: 422 })
   }
   if (form.intent === 'save-eater' || form.intent === 'drop-eater') {
-    const stored =
-      form.intent === 'save-eater' ? savePerson(kitchen(), form) : dropPerson(kitchen(), form.id)
+    const stored = form.intent === 'save-eater' ? savePerson(kitchen(), form) : dropPerson(kitchen(), form.id)
     return stored.ok
       ? { saved: true as const, what: 'eaters' as const, at: nowMs() }
       : data({ errors: stored.errors, typed: form }, { status: 422 })

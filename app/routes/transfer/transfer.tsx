@@ -164,7 +164,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
               Notebook as CSV
             </a>
             <span className="quiet">
-              , {loaderData.cooks} {loaderData.cooks === 1 ? 'cook' : 'cooks'};{' '}
+              , {loaderData.cooks} {loaderData.cooks === 1 ? 'batch' : 'batches'};{' '}
               <Link to="/notebook/copy">import one</Link>
             </span>
           </li>
