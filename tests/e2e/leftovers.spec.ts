@@ -13,7 +13,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   for (const [word, minutes] of [
     ['Measured', 2],
     ['Clear enough', 3],
-    ['Drained how', 1],
+    ['Drained', 1],
     ['Poured', 1],
     ['It boils', 6],
   ] as const) {

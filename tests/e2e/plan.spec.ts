@@ -11,11 +11,11 @@ test('answers at once, keeps the pot in the address, and goes back', async ({ pa
     await page.getByText('How much', { exact: true }).click()
   } else await page.getByRole('button', { name: /^How much/ }).click()
   // The panel is a piece of the program and comes when it is wanted; from here on nothing is asked of anybody.
-  await expect(page.getByLabel('Portions')).toBeVisible()
+  await expect(page.getByRole('textbox', { name: 'Portions', exact: true })).toBeVisible()
   const requests: string[] = []
   // The browser asks for the page's icon when it likes.
   page.on('request', (request) => request.url().endsWith('favicon.svg') || requests.push(request.url()))
-  await page.getByLabel('Portions').fill('14')
+  await page.getByRole('textbox', { name: 'Portions', exact: true }).fill('14')
   await page.keyboard.press('Escape')
   await expect(measure(page)).toContainText('910 g')
   await expect(page).toHaveURL(/servings=14/)
@@ -45,7 +45,7 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
     isMobile && (await page.getByRole('button', { name: new RegExp(`^${tab}`) }).click())
   const pour = async () => {
     await show('Water')
-    const [, grams] = /Pour\s*(?:why\?)?\s*(?:was \d+ g)?\s*(\d+)/.exec(await measure(page).innerText())!
+    const [, grams] = /Water to add\s*(?:why\?)?\s*(?:was \d+ g)?\s*(\d+)/.exec(await measure(page).innerText())!
     return Number(grams)
   }
   const start = await pour()

@@ -24,7 +24,7 @@ async function upToThePour(page: Page, washed = 'Clear enough'): Promise<void> {
   for (let wash = 0; wash < 3; wash++) await page.getByRole('button', { name: /each grain shows/ }).click()
   await expect(page.getByRole('region', { name: 'Rinses' })).toContainText('3 of 3')
   await call(page, washed)
-  await call(page, 'Drained how')
+  await call(page, 'Drained')
 }
 
 test('first bubbles taken for the boil: a hard pot, why, and what to try; then a good one, understood', async ({

@@ -2,7 +2,7 @@ import { expect, open, serious, test } from './kitchen'
 
 test('the pot of the bench is cooked without food, minute by minute, by keys alone', async ({ page }) => {
   await open(page, '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
-  await page.getByRole('link', { name: 'dry run' }).click()
+  await page.getByRole('link', { name: 'simulate' }).click()
   await expect(page).toHaveURL(/\/simulation\?/)
   const pot = page.getByRole('region', { name: 'as planned' })
   await expect(pot).toContainText('Cooked through')
@@ -122,7 +122,7 @@ test('water against minutes: a field to walk by keys, and a point to go to', asy
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight')
   await expect(field.locator('[tabindex="0"]')).toHaveAccessibleName(/wet|mush/)
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('region', { name: 'as you do it' })).toContainText(/Soggy|Sodden|Mush/)
+  await expect(page.getByRole('region', { name: 'as you do it' })).toContainText(/Too wet|Waterlogged|Overdone/)
 })
 
 test('the model can be read, with its plots', async ({ page }) => {

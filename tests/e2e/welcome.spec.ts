@@ -39,7 +39,7 @@ test('a stranger’s first quarter of an hour: five things, a pot planned, cooke
     await page.getByRole('button', { name: 'Start now' }).click()
     await page.waitForURL(/\/stove\//)
     const key = page.getByRole('region', { name: 'Actions' })
-    for (const word of ['Measured', 'Clear enough', 'Drained how', 'Poured', 'It boils']) {
+    for (const word of ['Measured', 'Clear enough', 'Drained', 'Poured', 'It boils']) {
       await pass(word === 'It boils' ? 7 : 1.5)
       await key.getByRole('button', { name: new RegExp(`^${word}`) }).click()
       await page.waitForTimeout(700)

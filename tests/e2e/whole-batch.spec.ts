@@ -26,7 +26,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   for (const [word, minutes] of [
     ['Measured', 2],
     ['(Clear enough|It runs clean)', 3],
-    ['Drained how', 1],
+    ['Drained', 1],
     ['Poured', 1],
   ] as const) {
     await letPass(page, minutes)
