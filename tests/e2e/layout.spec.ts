@@ -216,7 +216,7 @@ test('a pot in a minute: two measures and a weight, what it holds and when it bo
   page,
 }) => {
   await open(page, '/pots')
-  await page.getByRole('button', { name: 'Add a pot quickly' }).click()
+  await page.getByRole('button', { name: 'Quick add' }).click()
   const sheet = page.getByRole('dialog')
   await sheet.getByLabel('Name').fill('the red one')
   await sheet.getByRole('radio', { name: 'slightly narrower at the bottom' }).click()

@@ -208,7 +208,7 @@ describe('the water beam', () => {
   })
   test('a term that is nothing is not there', () => {
     const dry = textOf(<WaterBeam water={planOf({ rinse: { washes: 0 } }).water} />)
-    expect(dry).not.toContain('rinse water')
+    expect(dry).not.toContain('on grain')
     expect(dry).not.toContain('soaked')
     expect(dry).toMatch(/\d+ absorbed \d+ boils off \d+ pour/)
   })

@@ -27,7 +27,7 @@ export function WaterBeam({
   ].filter((t) => t.grams > 0)
   const comes: Term[] = [
     { id: 'pour', word: 'pour', grams: water.pour_g },
-    { id: 'cling', word: 'rinse water', grams: water.clinging_g },
+    { id: 'cling', word: 'on grain', grams: water.clinging_g },
     { id: 'soak', word: 'soaked', grams: water.soaked_in_g },
     { id: 'condensed', word: 'steam', grams: water.steam_in_g },
   ].filter((t) => t.grams > 0)

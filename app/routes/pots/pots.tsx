@@ -106,7 +106,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
           <Button variant="default" onClick={() => setOpen({ what: 'vessel', id: undefined })}>
             Add a pot
           </Button>
-          <Button onClick={() => setOpen({ what: 'minute' })}>Add a pot quickly</Button>
+          <Button onClick={() => setOpen({ what: 'minute' })}>Quick add</Button>
         </span>
       </div>
       <PotsToScale vessels={vessels} />
@@ -307,7 +307,7 @@ function titleOf(open: Open | undefined, name: string | undefined): string {
   if (open.what === 'calibrate') return `Calibrate ${name ?? 'the pot'}`
   return open.id === undefined
     ? {
-        minute: 'Add a pot quickly',
+        minute: 'Quick add',
         vessel: 'Another pot',
         heat: 'Another heat',
         measure: 'A measure of your own',
