@@ -12,6 +12,8 @@ interface Addressed<T> {
 const STILL_MS = 350
 const MAX_BACK = 40
 const MAX_ON_THE_WAY = 8
+/** Browsers refuse more than 200 changes of the address in 30 s. */
+const BETWEEN_WRITES_MS = 160
 
 /** An address, whatever the order it was written in. */
 const sorted = (search: string): string =>
@@ -37,8 +39,15 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
     if (own >= 0) setMine(mine.slice(own + 1))
     else if (search.toString() !== written) setState(read(search))
   }
+  const lastWriteMs = useRef(0)
   useEffect(() => {
     if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
+    // The browser's address changes at once, so that a reload keeps what was just changed; the router follows when it is still.
+    if (performance.now() - lastWriteMs.current > BETWEEN_WRITES_MS) {
+      lastWriteMs.current = performance.now()
+      const { pathname, hash } = window.location
+      window.history.replaceState(window.history.state, '', `${pathname}?${written}${hash}`)
+    }
     timer.current = setTimeout(() => {
       setMine((list) => [...list.slice(-MAX_ON_THE_WAY), sorted(written)])
       setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true })

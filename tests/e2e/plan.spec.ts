@@ -45,7 +45,9 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
     isMobile && (await page.getByRole('button', { name: new RegExp(`^${tab}`) }).click())
   const pour = async () => {
     await show('Water')
-    const [, grams] = /Water to add\s*(?:why\?)?\s*(?:was \d+ g)?\s*(\d+)/.exec(await measure(page).innerText())!
+    const [, grams] = /Water to add\s*(?:why\?)?\s*(?:was \d+ g)?\s*(\d+)/.exec(
+      await measure(page).innerText(),
+    )!
     return Number(grams)
   }
   const start = await pour()

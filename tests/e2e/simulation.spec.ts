@@ -122,7 +122,9 @@ test('water against minutes: a field to walk by keys, and a point to go to', asy
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight')
   await expect(field.locator('[tabindex="0"]')).toHaveAccessibleName(/wet|mush/)
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('region', { name: 'as you do it' })).toContainText(/Too wet|Waterlogged|Overdone/)
+  await expect(page.getByRole('region', { name: 'as you do it' })).toContainText(
+    /Too wet|Waterlogged|Overdone/,
+  )
 })
 
 test('the model can be read, with its plots', async ({ page }) => {
