@@ -1,4 +1,4 @@
-import { FRIDGE_C } from '#core/constants'
+import { FRIDGE_C, FRIDGE_WARMEST_C } from '#core/constants'
 import type { Variety } from '#core/grain/varieties'
 import { celsius, type Celsius } from '#core/units/units'
 import { soakCurve } from './soak-curve'
@@ -19,12 +19,12 @@ const WORTH_SHARE = 0.7
 const BARE_STANDS = 120
 const SKIN_STANDS = 1440
 const SKINNED_BELOW = 0.5
-/** Water on grain at kitchen warmth: usual guidance gives four hours at 20 °C, two from 25 °C, a day in the fridge. */
-const SOURING = [
-  { to: 8, minutes: 1440 },
-  { to: 25, minutes: 240 },
-  { to: Infinity, minutes: 120 },
-] as const
+/** From this temperature soaking grain counts as warm, °C. */
+const WARM_C = 25
+
+/** How long grain may stand in water before it sours, minutes: a day in the fridge, four hours in a mild kitchen, two in a warm one. */
+export const longestSoakMinutes = (atC: number): number =>
+  atC <= FRIDGE_WARMEST_C ? 1440 : atC < WARM_C ? 240 : 120
 
 const MINUTES = [5, 10, 15, 20, 30, 45, 60, 90, 120, 180, 240, 360, 480, 720, 1080, 1440, 2880] as const
 
@@ -39,11 +39,10 @@ export function soakWindow(variety: Variety, temperature: Celsius): SoakWindow {
     const [u0, u1] = [curve[after - 1]!, curve[after]!]
     return MINUTES[after - 1]! + ((wanted - u0) / (u1 - u0)) * (MINUTES[after]! - MINUTES[after - 1]!)
   }
-  const souringFrom = SOURING.find(({ to }) => temperature < to)!.minutes
   return {
     from: reach(WORTH_SHARE),
     fragileFrom: reach(0.97) + (variety.skin < SKINNED_BELOW ? SKIN_STANDS : BARE_STANDS),
-    souringFrom,
+    souringFrom: longestSoakMinutes(temperature),
   }
 }
 

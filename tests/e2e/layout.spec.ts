@@ -50,7 +50,7 @@ test('pots: a new one in under two minutes, measured, used, and gone', async ({ 
   await page.getByLabel('Inner diameter at the top, mm').fill('280')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   const row = page.getByRole('listitem').filter({ hasText: 'the wide one' })
-  await expect(row).toContainText('described only')
+  await expect(row).toContainText('not measured yet')
   await page.getByRole('button', { name: 'Calibrate the wide one' }).click()
   const tasteTest = page.locator('form').filter({ hasText: 'Weigh it full' })
   await tasteTest.getByLabel('Empty, g').fill('1100')

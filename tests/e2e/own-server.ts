@@ -19,7 +19,7 @@ export async function serve(
     },
     stdio: 'ignore',
   })
-  for (let tries = 0; tries < 100; tries++) {
+  for (let tries = 0; tries < 600; tries++) {
     const up = await fetch(`http://127.0.0.1:${port}/healthz`).then(
       (r) => r.ok,
       () => false,

@@ -2,15 +2,9 @@ import { FRIDGE_C, FRIDGE_WARMEST_C } from '#core/constants'
 import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid'
 import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
+import { longestSoakMinutes } from '#core/water/soak-window'
 import type { CautionInput } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
-
-/** Water on grain at kitchen warmth for longer than this belongs in the fridge, minutes at 20 °C and at 25 °C and over. */
-const MAX_SOAK = { mild: 240, warm: 120 } as const
-const WARM_C = 25
-
-/** How long water may stand on grain at this warmth, minutes. */
-export const longestSoak = (atC: number): number => (atC >= WARM_C ? MAX_SOAK.warm : MAX_SOAK.mild)
 
 /** Somebody at the table avoids what this grain holds. */
 function avoided(
@@ -35,7 +29,7 @@ function avoided(
 
 /** An appliance that starts by itself: grain in water keeps for hours, not for a night. */
 function startLater(later: number, inWater: number, atC: number): Caution {
-  const longest = longestSoak(atC)
+  const longest = longestSoakMinutes(atC)
   const limit = `Soaking grain is safe for ${longest / 60} h at ${Math.round(atC)} °C.`
   if (inWater > longest)
     return {
@@ -124,7 +118,7 @@ export function safetyCautions({ request, blend, method, stages }: CautionInput)
   if (request.startLaterMinutes > 0)
     found.push(startLater(request.startLaterMinutes, soak!.minutes, soak!.celsius))
   else if (soak && soak.celsius > FRIDGE_WARMEST_C) {
-    const longest = longestSoak(soak.celsius)
+    const longest = longestSoakMinutes(soak.celsius)
     if (soak.minutes > longest)
       found.push({
         code: 'soak-belongs-in-fridge',
