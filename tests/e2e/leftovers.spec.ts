@@ -59,7 +59,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
     .first()
   const before = Number(/\d+/.exec(await grams.innerText())![0])
   await page.getByRole('button', { name: /^How much/ }).click()
-  await page.getByRole('textbox', { name: /^Kept already/ }).fill('2')
+  await page.getByRole('textbox', { name: /^Leftovers in the fridge/ }).fill('2')
   await page.keyboard.press('Escape')
   await expect.poll(async () => Number(/\d+/.exec(await grams.innerText())![0])).toBe(before / 2)
 

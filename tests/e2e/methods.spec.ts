@@ -7,7 +7,7 @@ test('another way of cooking: over steam, with its soak, its basket and its own 
   test.skip(isMobile, 'the sentence is a sheet on a phone')
   await open(page, '/?grain=glutinous&for=4&pot=tall-pot&on=big-gas')
   await page.getByRole('button', { name: /^How it is heated/ }).click()
-  await page.getByRole('radio', { name: 'steamed' }).check()
+  await page.getByRole('radio', { name: 'steamed', exact: true }).check()
   await page.getByText('No basket? Three ways to improvise one').click()
   await expect(page.getByText('A sieve over a pot.')).toBeVisible()
   // One burner, two dishes: the soup below gives its own liquid as steam.

@@ -46,7 +46,7 @@ test('a table with words of its own is matched, column by column; what is no tex
     ),
   })
   await expect(page.getByRole('alert')).toContainText('Which column is “Grain”?')
-  const copy = page.getByRole('button', { name: /^Copy/ })
+  const copy = page.getByRole('button', { name: /^Import/ })
   await expect(copy).toBeDisabled()
   for (const [theirs, ours] of [
     ['cereal', 'Grain'],
