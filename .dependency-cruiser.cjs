@@ -32,7 +32,7 @@ module.exports = {
       name: 'no-database-in-the-browser',
       comment: 'a worker that reaches a server module would build without complaint',
       severity: 'error',
-      from: { path: '^app/(workers|ui|layout|planning)/' },
+      from: { path: '^app/(workers|ui|alerts|keyboard|offline)/' },
       to: { path: '\\.server\\.|^server/', reachable: true },
     },
   ],

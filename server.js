@@ -30,7 +30,16 @@ const fromHere = (request) => {
 }
 
 const build = await import(BUILD)
-const { failed, gate: requireSession, isLoopback, isReady, log, logged, openDoor: prepareHttps, redirectRenamed } = build.entry.module
+const {
+  failed,
+  gate: requireSession,
+  isLoopback,
+  isReady,
+  log,
+  logged,
+  openDoor: prepareHttps,
+  redirectRenamed,
+} = build.entry.module
 // On this machine the house is open as it is; on the network it has a door of its own, beside.
 const onNetwork = !isLoopback(host)
 // The worker bears the build it belongs to, so that another build is another worker.

@@ -39,21 +39,28 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
     if (own >= 0) setMine(mine.slice(own + 1))
     else if (search.toString() !== written) setState(read(search))
   }
+  // What the router's address already opens, whatever its keys are called, needs no other address.
+  const settled =
+    (seen === '' && past.length === 0) || sorted(written) === sorted(write(read(search)).toString())
   const lastWriteMs = useRef(0)
   useEffect(() => {
-    if (busy || sorted(written) === sorted(seen) || (seen === '' && past.length === 0)) return
-    // The browser's address changes at once, so that a reload keeps what was just changed; the router follows when it is still.
-    if (performance.now() - lastWriteMs.current > BETWEEN_WRITES_MS) {
-      lastWriteMs.current = performance.now()
-      const { pathname, hash } = window.location
-      window.history.replaceState(window.history.state, '', `${pathname}?${written}${hash}`)
-    }
+    if (busy) return
+    // The browser's address follows a change at once, so that a reload keeps it; the router follows when it is still.
+    const { pathname, search: shown, hash } = window.location
+    const wanted = settled ? seen : written
+    if (sorted(shown) === sorted(wanted)) return
+    if (!settled && performance.now() - lastWriteMs.current < BETWEEN_WRITES_MS) return
+    lastWriteMs.current = performance.now()
+    window.history.replaceState(window.history.state, '', `${pathname}${wanted && '?'}${wanted}${hash}`)
+  }, [busy, settled, written, seen])
+  useEffect(() => {
+    if (busy || settled) return
     timer.current = setTimeout(() => {
       setMine((list) => [...list.slice(-MAX_ON_THE_WAY), sorted(written)])
       setSearch(new URLSearchParams(written), { replace: true, preventScrollReset: true })
     }, STILL_MS)
     return () => clearTimeout(timer.current)
-  }, [busy, written, seen, past.length, setSearch])
+  }, [busy, settled, written, setSearch])
   return {
     state,
     written,

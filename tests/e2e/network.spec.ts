@@ -307,7 +307,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
       .click()
     await expect(page.getByText('Only this computer.')).toBeVisible()
     // Its stream ends with it. The cook on its screen counts on, and what is pressed there is kept until it is let in again.
-    await expect(phone.getByText('This device is no longer let in')).toBeVisible()
+    await expect(phone.getByText('You are signed out')).toBeVisible()
     // Elsewhere there is nothing to go on with, but the way back in.
     await elsewhere.getByRole('link', { name: 'Grains' }).first().click()
     await expect(elsewhere.getByRole('heading', { name: 'Signed out' })).toBeVisible()

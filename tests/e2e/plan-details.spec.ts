@@ -7,9 +7,9 @@ test('the ribbon is drawn along and the pot shows that minute, by mouse, by key 
   await open(page, '/?grain=brown-short&grams=300&pot=heavy-blue&on=big-gas')
   const pot = page.getByRole('region', { name: 'The pot' })
   const centres = async () =>
-    Number(/hearts (\d+) %/.exec((await pot.getByRole('status').textContent()) ?? '')?.[1] ?? -1)
+    Number(/centres (\d+) %/.exec((await pot.getByRole('status').textContent()) ?? '')?.[1] ?? -1)
   if (isMobile) {
-    await page.getByRole('button', { name: 'Burners', exact: true }).click()
+    await page.getByRole('button', { name: 'Heat', exact: true }).click()
     const slider = page.getByRole('slider', { name: 'See the pot at minute' })
     await slider.focus()
     for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight')

@@ -6,7 +6,9 @@ const hold = (page: Page) => page.getByText('held', { exact: true }).click()
 const hands = (page: Page) => page.getByRole('region', { name: 'Your actions' })
 /** The big key, by its letter: no mouse is needed. */
 async function call(page: Page, word: RegExp | string): Promise<void> {
-  await expect(page.getByRole('region', { name: 'Actions' }).getByRole('button').first()).toContainText(word)
+  await expect(
+    page.getByRole('region', { name: 'Actions', exact: true }).getByRole('button').first(),
+  ).toContainText(word)
   await page.evaluate(() => document.activeElement instanceof HTMLElement && document.activeElement.blur())
   await page.keyboard.press('c')
 }
@@ -42,7 +44,7 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await page.getByRole('button', { name: '5 g more' }).click()
   await page.getByRole('button', { name: '5 g less' }).click()
   await call(page, 'Poured')
-  await turn(page, 'Burners', 'full')
+  await turn(page, 'Heat', 'full')
   await pass(page, 14)
   await expect(hands(page).getByRole('status')).toContainText(/bubbles/i)
   // The trap: turned down and called, though it does not boil. By keys: the knob is a row of radio buttons.
@@ -51,7 +53,7 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await expect(hands(page).getByRole('radio', { name: 'lowest' })).toBeChecked()
   await call(page, 'It boils')
   await pass(page, 15)
-  await turn(page, 'Burners', 'off')
+  await turn(page, 'Heat', 'off')
   await pass(page, 10)
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
   const told = page.getByRole('region', { name: 'What happened' })
@@ -69,7 +71,7 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await upToThePour(page)
   await page.getByRole('button', { name: /^as on the card/ }).click()
   await call(page, 'Poured')
-  await turn(page, 'Burners', 'full')
+  await turn(page, 'Heat', 'full')
   await pass(page, 26)
   // A reload goes on where it was.
   await page.reload()
@@ -78,10 +80,10 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await expect(hands(page).getByRole('radio', { name: 'full' })).toBeChecked()
   await pass(page, 1)
   await expect(hands(page).getByRole('status')).toContainText('A rolling boil')
-  await turn(page, 'Burners', 'lowest')
+  await turn(page, 'Heat', 'lowest')
   await call(page, 'It boils')
   await pass(page, 19)
-  await turn(page, 'Burners', 'off')
+  await turn(page, 'Heat', 'off')
   await pass(page, 11)
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
   await expect(told).toContainText(/It came out: (separate, cooked through|soft)/)

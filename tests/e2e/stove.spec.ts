@@ -77,7 +77,7 @@ test('a boil that comes late is known for what it is, and a look near the end ac
   await toTheBoil(page)
   await letPass(page, 12)
   // Long overdue: it is said large, and what helps.
-  await expect(page.getByRole('alert', { name: 'Alert' })).toContainText('Look closely')
+  await expect(page.getByRole('alert', { name: 'Alert' })).toContainText('Check')
   await expect(page.getByText('Still not boiling? Heat all the way up, lid on')).toBeVisible()
   await letPass(page, 3)
   await page.getByRole('button', { name: /^It boils/ }).click()
@@ -217,7 +217,7 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false)
   const senses = page.getByRole('region', { name: 'Alerts on this device' })
   await expect(senses.getByText('Notifications need HTTPS')).toBeVisible()
-  await expect(senses.getByRole('switch', { name: /^Notices/ })).toBeDisabled()
+  await expect(senses.getByRole('switch', { name: /^Notifications/ })).toBeDisabled()
   await senses.getByRole('button', { name: 'Test the screen' }).click()
   await expect(senses.getByRole('status')).toHaveText(/by a small silent video/)
   await senses.getByRole('button', { name: 'Test a notification' }).click()
@@ -234,7 +234,7 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   }
   await letPass(page, 30)
   const sign = page.getByRole('alert', { name: 'Alert' })
-  await expect(sign).toContainText('Look closely')
+  await expect(sign).toContainText('Check')
   await sign.getByRole('button', { name: 'OK' }).click()
   await expect(sign).toHaveCount(0)
   await setAside(page)

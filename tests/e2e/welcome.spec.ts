@@ -51,7 +51,7 @@ test('a stranger’s first quarter of an hour: five things, a pot planned, cooke
     await key.getByRole('button', { name: /^Served/ }).click()
     await page.getByRole('link', { name: 'Add details' }).click()
     await page.getByRole('radio', { name: 'a little wet' }).check()
-    await page.getByRole('button', { name: 'Save' }).click()
+    await page.getByRole('region', { name: 'How it was' }).getByRole('button', { name: 'Save' }).click()
     await expect(page.getByText('Saved.')).toBeVisible()
     // Asked once, never again.
     await open(page, `http://127.0.0.1:${port}/`)

@@ -102,12 +102,12 @@ export function Measure(props: MeasureProps) {
             </UnstyledButton>
           ))}
         </div>
-        <RunEvent key={at.id} {...props} at={at} />
+        <OwnPourForm key={at.id} {...props} at={at} />
       </div>
       <p className={classes.slack}>
         {way === 'excess' || way === 'boiler'
           ? 'cooking time sets the texture'
-          : `${Math.round(water.firm_pour_g)} g for firm, ${Math.round(water.soft_pour_g)} g for soft`}
+          : `firm ${Math.round(water.firm_pour_g)} g, soft ${Math.round(water.soft_pour_g)} g`}
         ; {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
         {plan.boiler_dish &&
           `; ${plan.boiler_dish.name} steams off ${Math.round(plan.boiler_dish.steams_off_g)} g`}
@@ -187,7 +187,7 @@ const loadPoured = () => import('./own-pour')
 const Poured = lazy(loadPoured)
 
 /** "I poured this much": any gauge, read backwards; and a pour worth keeping. */
-function RunEvent({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
+function OwnPourForm({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
   return (
     <div className={classes.told}>
       <Aside word="I added a different amount" className="link" width={344} piece={loadPoured}>
