@@ -70,12 +70,12 @@ try {
     const press = async (name: string | RegExp, times = 1) => {
       for (let n = 0; n < times; n++) await page.getByRole('button', { name }).first().click()
     }
-    await page.getByText('held', { exact: true }).click()
+    await page.getByText('paused', { exact: true }).click()
     await press(/^Measured/)
     await press(/each grain shows/, 3)
     await press(/^Clear enough/)
     await press(/^Drained/)
-    await press(/^the card’s/)
+    await press(/^as on the card/)
     await press(/^Poured/)
     await page.getByText('full', { exact: true }).click()
     await press('10 min on')
@@ -85,7 +85,7 @@ try {
     await press('1 min on', 15)
     await page.getByRole('radiogroup', { name: 'Heat' }).getByText('off', { exact: true }).click()
     await press('10 min on')
-    await press('To the table now')
+    await press('Serve now')
     await page.waitForTimeout(800)
   }
   const plan = '/?grain=short-white&for=5&pot=heavy-blue&on=big-gas&at=19:00'
@@ -161,7 +161,7 @@ try {
   letPass(4)
   await open(stove)
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
-  await page.getByRole('button', { name: 'dry too soon' }).click()
+  await page.getByRole('button', { name: 'dry too early' }).click()
   await page.waitForTimeout(800)
   await picture('stove-wrong')
   await page.setViewportSize(PHONE)
@@ -178,7 +178,7 @@ try {
   )
   await page.reload()
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
-  for (const name of [/^Start the pot: Measure the grain, hulled barley/, /^Begin: Peel/]) {
+  for (const name of [/^Start the pot: Measure the grain, hulled barley/, /^Start: Peel/]) {
     await page.getByRole('button', { name }).click()
     await page.waitForTimeout(1200)
   }

@@ -2,7 +2,7 @@ import { expect, open, serious, test } from './kitchen'
 import type { Page } from '@playwright/test'
 
 /** The clock stands; minutes go by only when told to. */
-const hold = (page: Page) => page.getByText('held', { exact: true }).click()
+const hold = (page: Page) => page.getByText('paused', { exact: true }).click()
 const hands = (page: Page) => page.getByRole('region', { name: 'Your actions' })
 /** The big key, by its letter: no mouse is needed. */
 async function call(page: Page, word: RegExp | string): Promise<void> {
