@@ -154,7 +154,7 @@ describe('a whole household', () => {
     const other = empty()
     expect(await into(other, out(demo, 'pots'))).toMatchObject({
       ok: false,
-      errors: [{ path: 'how', message: expect.stringContaining('a part of a household') as string }],
+      errors: [{ path: 'how', message: expect.stringContaining('only part of a household') as string }],
     })
     must(
       startCook(

@@ -161,7 +161,7 @@ try {
   letPass(4)
   await open(stove)
   await page.getByRole('button', { name: /^Something’s wrong/ }).click()
-  await page.getByRole('button', { name: 'dry too early' }).click()
+  await page.getByRole('button', { name: 'dried out early' }).click()
   await page.waitForTimeout(800)
   await picture('stove-wrong')
   await page.setViewportSize(PHONE)

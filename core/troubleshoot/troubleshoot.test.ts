@@ -194,13 +194,13 @@ describe('what is said, checked against the pot itself', () => {
     const { reckoned: estimate } = s.at(end + 2 * MINUTE)
     const advice = adviceFor('opened', estimate!)
     expect(advice.after!.outcome.centreMin).toBeGreaterThan(0.9)
-    expect(advice.why).toMatch(/stands at \d+ °C/)
+    expect(advice.why).toMatch(/is at \d+ °C/)
   })
   test('a scorched smell: off, not stirred, and what stays behind in this pot by its base', () => {
     const s = stove()
     const { reckoned: estimate } = s.at(simmering(s, 6))
     const advice = adviceFor('scorched', estimate!)
-    expect(advice.says).toContain('do not stir')
+    expect(advice.says).toContain('Do not stir')
     const grams = Number(/About (\d+) g stay behind/.exec(advice.why)![1])
     // 5 mm over a base of 180 mm: 127 mL of packed cooked grain.
     expect(grams).toBeGreaterThan(127 * 0.6)
