@@ -201,7 +201,7 @@ describe('what is said, checked against the pot itself', () => {
     const { reckoned: estimate } = s.at(simmering(s, 6))
     const advice = adviceFor('scorched', estimate!)
     expect(advice.says).toContain('Do not stir')
-    const grams = Number(/About (\d+) g stay behind/.exec(advice.why)![1])
+    const grams = Number(/Leave about (\d+) g/.exec(advice.why)![1])
     // 5 mm over a base of 180 mm: 127 mL of packed cooked grain.
     expect(grams).toBeGreaterThan(127 * 0.6)
     expect(grams).toBeLessThan(127 * 1)

@@ -138,9 +138,7 @@ describe('a supper under way', () => {
     })
     expect(say('begin', 'quinoa', 'measure', at + 3 * MINUTE)).toMatchObject({
       ok: false,
-      errors: [
-        { path: 'dish', message: expect.stringMatching(/needs the .*, and that is on the stove with/) },
-      ],
+      errors: [{ path: 'dish', message: expect.stringMatching(/is in use/) }],
     })
     // Set aside at the stove, it has not been begun, and may be.
     expect(

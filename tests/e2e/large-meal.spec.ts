@@ -60,8 +60,8 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
     clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
     if (await page.getByRole('status', { name: 'What changed' }).isVisible()) {
       told = true
-      await page.getByRole('button', { name: 'OK' }).click()
-      await expect(page.getByRole('button', { name: 'OK' })).toHaveCount(0)
+      await page.getByRole('button', { name: 'OK', exact: true }).click()
+      await expect(page.getByRole('button', { name: 'OK', exact: true })).toHaveCount(0)
     }
     if (!row.press) continue
     await now.locator(`li:has(> b:text-is("${row.key[0]}"))`).getByRole('button').click()

@@ -64,7 +64,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   await expect.poll(async () => Number(/\d+/.exec(await grams.innerText())![0])).toBe(before / 2)
 
   await open(page, '/leftovers')
-  await tins.first().getByText('Reheat').click()
+  await tins.first().getByText('Reheat', { exact: true }).click()
   await expect(tins.first()).toContainText(/\d+ g of water per portion/)
   await tins.first().getByRole('button', { name: 'Reheated' }).click()
   await expect(page.getByText(/reheated once/)).toBeVisible()
