@@ -259,11 +259,11 @@ test('every dish has one act: what is on with its look, else what comes; a dish 
     },
   ])
   expect(nextActs([roast('now')], 5 * MIN)[0]).toMatchObject({
-    title: 'Roast: look in',
+    title: 'Roast: check',
     atMs: 20 * MIN,
     untilMs: 45 * MIN,
   })
-  expect(nextActs([roast('now')], 30 * MIN)[0]).toMatchObject({ title: 'Roast: look in', atMs: 40 * MIN })
+  expect(nextActs([roast('now')], 30 * MIN)[0]).toMatchObject({ title: 'Roast: check', atMs: 40 * MIN })
   expect(nextActs([roast('now')], 44 * MIN)[0]).toMatchObject({
     title: 'Roast',
     atMs: 45 * MIN,

@@ -206,7 +206,7 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   await open(page, page.url())
 
   // Given from one pair of hands to the other.
-  const who = dishes.getByRole('combobox', { name: 'Who has the roots' })
+  const who = dishes.getByRole('combobox', { name: 'Who does the roots' })
   const before = await who.inputValue()
   await who.selectOption(before === '0' ? '1' : '0')
   await expect(

@@ -11,7 +11,7 @@ test('another way of cooking: over steam, with its soak, its basket and its own 
   await page.getByText('No basket? Three ways to improvise one').click()
   await expect(page.getByText('A sieve over a pot.')).toBeVisible()
   // One burner, two dishes: the soup below gives its own liquid as steam.
-  await page.getByRole('checkbox', { name: 'over a dish that simmers' }).check()
+  await page.getByRole('checkbox', { name: 'steam over another dish' }).check()
   await page.getByRole('textbox', { name: 'The dish' }).fill('nettle soup')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/nettle soup steams off \d+ g/)

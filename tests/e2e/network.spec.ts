@@ -313,7 +313,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     await expect(elsewhere.getByRole('heading', { name: 'Signed out' })).toBeVisible()
     await expect(elsewhere.getByRole('link', { name: 'Sign in again' })).toHaveAttribute(
       'href',
-      '/login?to=%2Fshelf',
+      '/login?to=%2Fgrains',
     )
     await phone.getByRole('button', { name: /^Measured/ }).click()
     await expect(phone.getByText('Offline: still timing here, one press saved')).toBeVisible()

@@ -135,7 +135,7 @@ describe('measure', () => {
     )
     const over = Math.round(plan.gauges.water_above_bed_mm)
     expect(words({ plan, gauge: 'finger' })).toContain(
-      `over the grain, ${Math.abs(over - 25)} ${over < 25 ? 'short of' : 'past'} your finger joint`,
+      `over the grain, ${Math.abs(over - 25)} mm ${over < 25 ? 'below' : 'above'} your finger joint`,
     )
   })
 
