@@ -216,7 +216,7 @@ describe('what cannot be', () => {
       after,
     })
     expect(() => companionOf({ id: 'x', title: 'x', tasks: [task('a', ['b']), task('b', ['a'])] })).toThrow(
-      'wait for one another',
+      'depend on each other',
     )
     expect(() => companionOf({ id: 'x', title: 'x', tasks: [task('a', ['z'])] })).toThrow('none of this dish')
   })

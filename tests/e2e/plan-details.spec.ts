@@ -33,7 +33,7 @@ test('the ribbon is drawn along and the pot shows that minute, by mouse, by key 
   const y = ribbon.y + ribbon.height * 0.55
   await page.mouse.move(ribbon.x + ribbon.width * 0.8, y)
   await page.mouse.down()
-  await expect(pot.getByRole('status')).toContainText('hearts')
+  await expect(pot.getByRole('status')).toContainText('centres')
   const late = await centres()
   await page.mouse.move(ribbon.x + ribbon.width * 0.3, y, { steps: 8 })
   await expect.poll(centres).toBeLessThan(late)
