@@ -158,7 +158,7 @@ test('what cannot be done is said, with the nearest that can', () => {
   expect(s.feasible).toBe(false)
   expect(s.conflicts[0]).toMatch(/^(left|right): “cook” would be done too soon; it may be held 0 min/)
   expect(s.nearest).toContain('With one more burner, or one dish in an appliance, it can be done.')
-  expect(s.nearest.join()).toMatch(/ready 30 min before the table/)
+  expect(s.nearest.join()).toMatch(/ready 30 min early/)
   const none = schedule({ burners: [], dishes: [hot('left')] })
   expect(none.conflicts).toEqual(['left: “cook” needs a burner, and there is none.'])
 })

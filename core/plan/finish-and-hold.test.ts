@@ -122,7 +122,7 @@ describe('held, kept, and left in the pot', () => {
     const fry = plan({ purpose: 'frying' })
     expect(fry.spread!.area_cm2 * 2).toBeCloseTo(fry.yield.cooked_volume_ml, -1)
     expect(fry.stages.find((s) => s.id === 'spread')!.title).toContain(
-      `${fry.spread!.tray_long_cm} by ${fry.spread!.tray_wide_cm} cm`,
+      `${fry.spread!.tray_long_cm} × ${fry.spread!.tray_wide_cm} cm`,
     )
   })
 

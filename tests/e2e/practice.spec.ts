@@ -39,7 +39,7 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await upToThePour(page)
   // poured, and that is said.
   await call(page, 'Poured')
-  await expect(page.getByRole('alert')).toContainText('poured')
+  await expect(page.getByRole('alert')).toContainText('Add water first')
   await page.getByRole('button', { name: /^as on the card/ }).click()
   await page.getByRole('button', { name: '5 g more' }).click()
   await page.getByRole('button', { name: '5 g less' }).click()

@@ -79,7 +79,7 @@ describe('what was learned, in words', () => {
       z,
     }))
     expect(textOf(<Charts compared={compared} outcomes={[]} boils={[]} />)).toContain(
-      '4 of 3 batches came out as predicted.',
+      '3 of 4 batches came out as predicted.',
     )
     expect(textOf(<Charts compared={compared.slice(0, 2)} outcomes={[]} boils={[]} />)).toBe('')
   })

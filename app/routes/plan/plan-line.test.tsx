@@ -54,7 +54,7 @@ describe('the order line', () => {
   test('an appliance brings its own heat, and its own words', () => {
     expect(line({ vesselId: 'cooker' })).toContain('in rice cooker')
     expect(line({ vesselId: 'pressure-pot', release: 'quick' })).toContain(
-      'in the pressure cooker quick release',
+      'in pressure cooker quick release',
     )
   })
   test('a bag and a blend are called by their names', () => {
