@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
-import { METHOD_IDS } from '#core/methods/index'
+import { METHOD_IDS, methodOf } from '#core/methods/index'
 
 const plan = (request: PlanRequestJson) => {
   const read = planFrom(request)
