@@ -49,7 +49,7 @@ test('each term says where it comes from', () => {
   const { pour } = why({ uptake_delta_g_g: -0.1 }, { learned: { delta: -0.1, sd: 0.05 } })
   const term = (word: string) => pour.terms.find((t) => t.word.includes(word))!
   expect(term('at this texture')).toMatchObject({ from: 'published', value: 510 }) // 1.70 g/g of 300 g
-  expect(term('your cooks')).toMatchObject({ from: 'your notebook', value: -30, sure: 15 })
+  expect(term('from your batches')).toMatchObject({ from: 'your notebook', value: -30, sure: 15 })
   expect(term('rinse water')).toMatchObject({ from: 'published', value: -36 }) // 0.12 g/g
   expect(term('boils off')).toMatchObject({ from: 'computed' })
 })
@@ -95,8 +95,8 @@ test('what the notebook taught and what the bag wants are two terms, and both ar
     { learned: { delta: -0.1, sd: 0.04 }, bagDelta: 0.05 },
   )
   const term = (word: string) => pour.terms.find((t) => t.word.includes(word))!
-  expect(term('your cooks').value).toBeCloseTo(-30, 6)
-  expect(term('this bag wants')).toMatchObject({ from: 'this bag' })
-  expect(term('this bag wants').value).toBeCloseTo(15, 6)
+  expect(term('from your batches').value).toBeCloseTo(-30, 6)
+  expect(term('from this bag')).toMatchObject({ from: 'this bag' })
+  expect(term('from this bag').value).toBeCloseTo(15, 6)
   expect(Math.abs(pour.terms.reduce((sum, t) => sum + t.value, 0) - plan.water.pour_g)).toBeLessThan(0.6)
 })

@@ -60,7 +60,7 @@ describe('a cooker that is filled now and starts later by itself', () => {
     const night = planned({ start_later_minutes: 600, kitchen_c: 20 }).cautions.find(
       (c) => c.code === 'start-later-too-long',
     )!
-    expect(night.text).toContain('10 hours')
+    expect(night.text).toContain('10 h')
     expect(codes({ ...(night.mend as Partial<PlanRequestJson>), kitchen_c: 20 })).toEqual([
       ['starts-by-itself', 'note'],
     ])

@@ -39,7 +39,7 @@ const advice = (page: Page) => page.getByRole('status', { name: 'Advice' })
 
 test('boiling over: what ran over is put back, gram by gram, and can be taken back', async ({ page }) => {
   await toTheSimmer(page)
-  await expect(page.getByRole('img', { name: /The pot as it should be now: 9\d °C/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /Expected now: 9\d °C/ })).toBeVisible()
   await letPass(page, 1)
   await wrong(page, 'boiling over')
   await page.getByLabel('How much ran over, about, g').fill('120')
@@ -63,7 +63,7 @@ test('dry too soon: water and minutes for this pot, as stages of the same cook',
   await letPass(page, 5)
   await wrong(page, 'dried out early')
   await expect(advice(page)).toContainText(/Add \d+ g boiling water, lid on, \d+ min on the lowest heat/)
-  await expect(advice(page)).toContainText('Then it ends cooked through')
+  await expect(advice(page)).toContainText('Result: cooked through')
   await advice(page).getByRole('button', { name: 'Do it' }).click()
   await expect(act(page)).toHaveText(/^Add \d+ g boiling water$/)
   await page.getByRole('button', { name: /^It is in/ }).click()
@@ -219,7 +219,7 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   await expect(senses.getByText('Notifications need HTTPS')).toBeVisible()
   await expect(senses.getByRole('switch', { name: /^Notifications/ })).toBeDisabled()
   await senses.getByRole('button', { name: 'Test the screen' }).click()
-  await expect(senses.getByRole('status')).toHaveText(/by a small silent video/)
+  await expect(senses.getByRole('status')).toHaveText(/stays on from your first touch/)
   await senses.getByRole('button', { name: 'Test a notification' }).click()
   await expect(senses.getByRole('status')).toContainText('the message on the page')
   // At the stove the sign is large, and stays until it is touched.

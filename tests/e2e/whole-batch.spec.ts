@@ -66,7 +66,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await expect(page.getByRole('row', { name: /Bring to the boil/ })).toContainText(/20 min/)
   await page.getByRole('radio', { name: 'far too wet' }).check()
   await page.getByLabel('Note').fill('Swam a little.')
-  await page.getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('region', { name: 'How it was' }).getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Saved.')).toBeVisible()
   await expect(
     page.getByText(

@@ -28,9 +28,9 @@ test('a bench and its changes stand beside each other, each called by what diffe
     'grain=basmati&for=4&pot=heavy-pot&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot',
   )
   expect(shown.map((s) => s.name)).toEqual([
-    'from cold water, covered',
-    'in plenty of water, drained',
-    'in the pressure cooker, under pressure',
+    'absorption, cold start',
+    'boil and drain',
+    'in pressure cooker, pressure',
   ])
   expect(new Set(shown.map((s) => s.side.plan.grain.mass_g))).toEqual(new Set([260]))
   expect(shown[1]!.side.plan.water.drained_off_g).toBeGreaterThan(300)
@@ -40,7 +40,7 @@ test('a soak or a grain can differ, and a nonsense change is identical', () => {
   expect(sides('grain=brown-short&beside=soak%3D600-5-drain').map((s) => s.name)[1]).toBe('soaked')
   expect(sides('grain=brown-short&beside=grain%3Dquinoa').map((s) => s.name)[1]).toBe('quinoa')
   expect(sides('beside=%F0%9F&beside=x%3Dy&beside=by%3Dsteam').map((s) => s.name)).toEqual([
-    'from cold water, covered',
+    'absorption, cold start',
     'identical',
     'identical',
   ])

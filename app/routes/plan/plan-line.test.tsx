@@ -53,9 +53,7 @@ describe('the order line', () => {
   })
   test('an appliance brings its own heat, and its own words', () => {
     expect(line({ vesselId: 'cooker' })).toContain('in rice cooker')
-    expect(line({ vesselId: 'pressure-pot', release: 'quick' })).toContain(
-      'in pressure cooker quick release',
-    )
+    expect(line({ vesselId: 'pressure-pot', release: 'quick' })).toContain('in pressure cooker quick release')
   })
   test('a bag and a blend are called by their names', () => {
     const bag = {

@@ -518,5 +518,5 @@ function momentAt(run: Cooked, minute: number): Moment {
 function momentWords(run: Cooked, minute: number, name: string): string {
   const { centreByLayer, freeG, bulkC } = momentAt(run, minute)
   const cooked = Math.round((100 * centreByLayer.reduce((a, b) => a + b, 0)) / centreByLayer.length)
-  return `${name} at ${minute.toFixed(1)} minutes: ${Math.round(bulkC)} °C, ${Math.round(freeG)} g of water free, cooked to ${cooked} %`
+  return `${name} at ${minute.toFixed(1)} minutes: ${Math.round(bulkC)} °C, ${Math.round(freeG)} g of water left, cooked to ${cooked} %`
 }
