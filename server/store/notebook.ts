@@ -62,6 +62,18 @@ const wordsOf = (text: string): string =>
     .map((word) => `"${word}"*`)
     .join(' ')
 
+/** Evidence as it is stored: with the field names of version 1. */
+const storedEvidence = ({ extraUptake, ...rest }: Evidence): string =>
+  JSON.stringify({ ...rest, heldOver: extraUptake })
+
+/** The inverse of `storedEvidence`. */
+export function evidenceIn(text: string): Evidence {
+  const { heldOver, ...rest } = JSON.parse(text) as Omit<Evidence, 'extraUptake'> & {
+    heldOver: number | null
+  }
+  return { ...rest, extraUptake: heldOver }
+}
+
 /** Lines of the notebook, their evidence, and what was said of beliefs. */
 export function notebookIn(db: Db) {
   const put = db.prepare(`
@@ -137,7 +149,7 @@ export function notebookIn(db: Db) {
   return {
     put: (line: NotedLine, found: Evidence | null) => {
       drop.run(line.cook_id)
-      put.run({ ...line, evidence: found && JSON.stringify(found) })
+      put.run({ ...line, evidence: found && storedEvidence(found) })
       version++
     },
     drop: (cookId: string) => {
@@ -145,7 +157,7 @@ export function notebookIn(db: Db) {
       return drop.run(cookId).changes > 0
     },
     missing: () => missing.all() as string[],
-    evidence: () => (evidence.all() as string[]).map((text) => JSON.parse(text) as Evidence),
+    evidence: () => (evidence.all() as string[]).map(evidenceIn),
     lines: (filter: NotebookFilter, limit: number, offset: number) =>
       statementsFor(filter).list.all(bound(filter, { limit, offset })) as NotedLine[],
     count: (filter: NotebookFilter) => statementsFor(filter).count.get(bound(filter)) as number,
