@@ -38,6 +38,6 @@ test('a key of one’s own is kept; one that is taken, or none, is refused in wo
   expect(said('cue', 'x')).toBeUndefined()
   expect(said('cue', 'c')).toBeUndefined()
   expect(said('cue', 'l')).toBe('“l” is already used for “lid lifted”.')
-  expect(said('cue', 'ab')).toBe('must be one sign, got "ab"')
-  expect(said('cue', ' ')).toBe('must be one sign, got " "')
+  expect(said('cue', 'ab')).toBe('must be a single key, got "ab"')
+  expect(said('cue', ' ')).toBe('must be a single key, got " "')
 })

@@ -24,7 +24,7 @@ test('before any pot is cooked, slack is the way to firm and to soft, and said t
   const { says, sure } = roomForErrorWords(water, undefined)
   expect(sure).toBe(false)
   expect(says).toBe(
-    `room for error: ${Math.round(water.pour_g - water.firm_pour_g)} g less to ${Math.round(water.soft_pour_g - water.pour_g)} g more`,
+    `room for error: ${Math.round(water.pour_g - water.firm_pour_g)} g less, ${Math.round(water.soft_pour_g - water.pour_g)} g more`,
   )
 })
 
@@ -36,7 +36,7 @@ test('afterwards it is what cooked pots say, with how often they end well', () =
   }
   const { says, sure } = roomForErrorWords(planned().water, roomForError)
   expect(sure).toBe(true)
-  expect(says).toMatch(/^room for error: \d+ g less to \d+ g more, in \d+ of 100 kitchens$/)
+  expect(says).toMatch(/^room for error: \d+ g less, \d+ g more, in \d+ of 100 kitchens$/)
 })
 
 test('a pour outside firm and soft has none', () => {

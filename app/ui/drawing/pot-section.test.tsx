@@ -46,7 +46,7 @@ test('every mark says its millimetres, and a pot too small is drawn overfull, no
   for (const words of ['cooked 31', 'starch foam up to 29', 'water 24', 'rim, 3.5 L', '>soft<', '>firm<'])
     expect(html).toContain(words)
   const over = section({ levels: { ...levels, swollen: 150, froth: 300 } })
-  expect(over).toContain('swollen 150')
+  expect(over).toContain('cooked 150')
   const [, y] = path(over, 'swollen') as [number, number]
   expect(y).toBeLessThan(-106)
   expect(y).toBeGreaterThanOrEqual(-106 - 18)
