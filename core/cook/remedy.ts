@@ -61,7 +61,7 @@ export function remedyStages(
       cue: 'it is in, the lid back on',
       cue_id: 'added',
       mends: { addG, turn },
-      checks: ['Open the lid away from you: the steam under it burns'],
+      checks: ['Open the lid away from you: steam can burn you'],
     })
   if (heatMinutes > 0)
     stages.push({

@@ -190,11 +190,11 @@ const Poured = lazy(loadPoured)
 function OwnPourForm({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
   return (
     <div className={classes.told}>
-      <Aside word="I added a different amount" className="link" width={344} piece={loadPoured}>
+      <Aside word="other amount" className="link" width={344} piece={loadPoured}>
         {() => <Poured at={at} onPoured={onPoured} />}
       </Aside>
       <UnstyledButton className="link" onClick={onKeep} title="Remember this amount for this grain and pot">
-        Save as my water line
+        save my line
       </UnstyledButton>
       {marks.slice(0, 2).map((mark) => (
         <UnstyledButton

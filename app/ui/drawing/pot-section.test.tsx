@@ -43,7 +43,7 @@ test('the band from firm to soft lies on the wall between their levels', () => {
 
 test('every mark says its millimetres, and a pot too small is drawn overfull, not clipped', () => {
   const html = section()
-  for (const words of ['cooked 31', 'starch foam up to 29', 'water 24', 'rim, 3.5 L', '>soft<', '>firm<'])
+  for (const words of ['cooked 31', 'foam to 29', 'water 24', 'rim, 3.5 L', '>soft<', '>firm<'])
     expect(html).toContain(words)
   const over = section({ levels: { ...levels, swollen: 150, froth: 300 } })
   expect(over).toContain('cooked 150')

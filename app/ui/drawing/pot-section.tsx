@@ -114,7 +114,7 @@ export function PotSection({
     { level: rim, text: `rim, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
     ...(levels.basket !== undefined
       ? []
-      : [{ level: levels.froth, text: `starch foam up to ${Math.round(levels.froth)}`, kind: 'froth' }]),
+      : [{ level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' }]),
     { level: levels.swollen, text: `cooked ${Math.round(levels.swollen)}`, kind: 'swollen' },
     ...(cooked
       ? []

@@ -77,8 +77,8 @@ export function safetyCautions({ request, blend, method, stages }: CautionInput)
       about: 'burn',
       text:
         method.id === 'oven'
-          ? 'Lift the foil at the far side first: the steam under it burns.'
-          : 'Open the lid away from you: the steam under it burns.',
+          ? 'Lift the foil at the far side first: steam can burn you.'
+          : 'Open the lid away from you: steam can burn you.',
     })
   }
   if (method.basket)
