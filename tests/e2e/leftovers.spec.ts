@@ -69,7 +69,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   await tins.first().getByRole('button', { name: 'Reheated' }).click()
   await expect(page.getByText(/reheated once/)).toBeVisible()
   const hot = tins.filter({ hasText: 'reheated once' })
-  await expect(hot.getByText('Reheat')).toHaveCount(0)
+  await expect(hot.getByText('Reheat', { exact: true })).toHaveCount(0)
   await hot.getByRole('button', { name: 'Eaten', exact: true }).click()
   await expect(tins).toHaveCount(2)
   await tins.first().getByRole('button', { name: 'Freeze' }).click()
