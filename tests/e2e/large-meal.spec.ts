@@ -60,8 +60,12 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
     clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
     if (await page.getByRole('status', { name: 'What changed' }).isVisible()) {
       told = true
-      await page.getByRole('button', { name: 'OK', exact: true }).click()
-      await expect(page.getByRole('button', { name: 'OK', exact: true })).toHaveCount(0)
+      // A boil that is late moves the rest on from minute to minute: each change is acknowledged.
+      const ok = page.getByRole('button', { name: 'OK', exact: true })
+      await expect(async () => {
+        if (await ok.isVisible()) await ok.click()
+        await expect(ok).toHaveCount(0, { timeout: 3000 })
+      }).toPass()
     }
     if (!row.press) continue
     await now.locator(`li:has(> b:text-is("${row.key[0]}"))`).getByRole('button').click()
