@@ -325,7 +325,7 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     await phone.getByRole('button', { name: 'Sign in' }).click()
     await phone.waitForURL(stove)
     await expect(act(phone)).not.toHaveText('Measure the grain')
-    await expect(phone.getByText(/press(es)? kept/)).toHaveCount(0)
+    await expect(phone.getByText(/press(es)? saved/)).toHaveCount(0)
     await open(page, `http://127.0.0.1:${port}${new URL(stove).pathname}`)
     await expect(act(page)).not.toHaveText('Measure the grain')
   } finally {

@@ -115,7 +115,7 @@ test('the notebook is sifted and searched; a cook is repeated, weighed, pictured
   await expect(image).toBeVisible()
   await expect.poll(() => image.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1280)
   expect(await serious(page)).toEqual([])
-  await page.getByRole('button', { name: 'delete' }).click()
+  await page.getByRole('button', { name: 'delete', exact: true }).click()
   await expect(image).toHaveCount(0)
 })
 

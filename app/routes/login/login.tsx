@@ -99,7 +99,7 @@ export default function LoginPage({ actionData }: Route.ComponentProps) {
             visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }}
           />
           <Button type="submit" name="intent" value="enter" size="md" mt="md" loading={busy} fullWidth>
-            Come in
+            Sign in
           </Button>
         </Form>
       )}
