@@ -88,7 +88,7 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
   await expect(told).toContainText(/It came out: (separate, cooked through|soft)/)
   await told.getByRole('link', { name: 'Other exercises' }).click()
-  await expect(page.getByRole('region', { name: 'Solved' })).toContainText(
+  await expect(page.getByRole('region', { name: 'Solved', exact: true })).toContainText(
     'minutes counted from the first bubbles are not cooking minutes',
   )
 })
