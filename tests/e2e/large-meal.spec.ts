@@ -22,7 +22,7 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
   const rows = () =>
     now.getByRole('listitem').evaluateAll((items) =>
       items.map((li): Row => ({
-        key: `${li.children[0]!.textContent} ${li.children[2]!.firstElementChild!.textContent!.replace(': look in', '')}`,
+        key: `${li.children[0]!.textContent} ${li.children[2]!.firstElementChild!.textContent!.replace(': check', '')}`,
         press: li.dataset.press,
         at: Number(li.dataset.at),
         until: Number(li.dataset.until ?? li.dataset.at),
@@ -36,7 +36,7 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
   await page.getByLabel('Day').fill(day)
   await page.getByLabel('Serve at').fill('19:00')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText(/tomorrow at 19:00|tomorrow, 19:00|serving at 19:00/)).toBeVisible()
+  await expect(page.getByText(/tomorrow, serving at 19:00/)).toBeVisible()
   let clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
   let lateAt: number | undefined
   let told = false
