@@ -106,7 +106,7 @@ const clockFile = () => household!.clock
 
 /** Lets time pass: the server's clock is set ahead, and a page that counts by that clock looks again. The browser's own clock runs as it does. */
 export async function letPass(page: Page, minutes: number): Promise<void> {
-  const listens = /\/(stove|supper)\/./.test(page.url())
+  const listens = /\/(stove|meal)\/./.test(page.url())
   // What was pressed before is heard before the hands of the clock are moved.
   if (listens)
     await page.waitForFunction(() =>
