@@ -328,7 +328,7 @@ describe('the notebook', () => {
     expect([wrong.status, words(wrong)]).toEqual([422, expect.stringContaining('grain must be')])
     expect(kitchen().notebook.count({})).toBe(0)
   })
-  test('what was learned is pinned, begun afresh and let go', async () => {
+  test('learned values are fixed, restarted and released', async () => {
     await cooked()
     const figure = 'grain quinoa'
     const of = async () =>

@@ -209,7 +209,7 @@ describe('weighed', () => {
 })
 
 describe('what the cook says of a figure', () => {
-  test('is pinned, begun afresh and taken back, each with its limits', () => {
+  test('is fixed, restarted and undone, each with its limits', () => {
     season()
     const tasted = currentBeliefs(kitchen).known['grain long-white']!.mean
     expect(pinFigure(kitchen, { figure: 'grain long-white', value: '0,12' }, NOW).ok).toBe(true)

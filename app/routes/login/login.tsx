@@ -12,7 +12,7 @@ import classes from './login.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Omsel' }]
 
-/** Only ways of this house are gone on with. */
+/** Only an address of this app is gone on to after signing in. */
 const wayOn = (to: string | null): string =>
   to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/login') ? to : '/'
 

@@ -117,7 +117,7 @@ type MealPress = 'begin' | 'done' | 'late' | 'hand' | 'take-back' | 'cue' | 'fin
 const MINUTE = 60_000
 const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20'
 
-/** While it is under way the board is looked at anew so often, ms. */
+/** How often the timetable is loaded again while the meal is cooked, ms. */
 const AGAIN_MS = 20_000
 const LATE_MINUTES = [5, 15, 30]
 

@@ -5,7 +5,7 @@ import type { PourContext } from '#core/vessel/pour-gauges'
 
 const [pours, figures] = [() => import('#core/explain/pour'), () => import('#core/explain/breakdowns')]
 
-/** Why each figure is what it is. What reckons it is fetched with the first question. */
+/** The breakdown behind each "why?"; its code is loaded with the first question. */
 export const explanations = (asked: PlanRequest, plan: Plan, known: Known) => ({
   pour: (): Promise<Breakdown> => pours().then((m) => m.whyPour(asked, plan, known)),
   minutes: (): Promise<Breakdown> => pours().then((m) => m.whyMinutes(plan, known)),

@@ -218,7 +218,7 @@ function DishUnder({ state, change }: PanelProps) {
 
 const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
 
-/** The appliance's own programmes, in the words of this house: one sets what it is known to do, and says how its minutes stand. */
+/** The appliance's programmes by their names: choosing one sets what it does, and says whether its minutes are known, guessed or timed. */
 function Programmes({ state, change, house: household }: PanelProps) {
   const mine = household.programmes.filter((p) => p.vessel_id === state.vesselId)
   if (mine.length === 0) return null
