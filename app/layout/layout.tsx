@@ -129,7 +129,7 @@ function RunningChip({
   const left = Math.max(0, Math.round((tableMs - useNow(heardMs)) / 60_000))
   return (
     <Link to={`/stove/${id}`} className={classes.chip}>
-      {vesselName} · {left} left
+      {vesselName} · {left} min left
     </Link>
   )
 }

@@ -81,11 +81,11 @@ function columnsOf(table: readonly (readonly string[])[]): {
 }
 
 const OUTCOMES: readonly (readonly [RegExp, number])[] = [
-  [/^(-2|−2|far too dry|very dry)$/, -2],
-  [/^(-1|−1|a little dry|dry|too dry)$/, -1],
+  [/^(-2|−2|far too dry|too dry|very dry)$/, -2],
+  [/^(-1|−1|a little dry|dry)$/, -1],
   [/^(0|right|good|just right|ok)$/, 0],
-  [/^(\+?1|a little wet|wet|too wet|soggy)$/, 1],
-  [/^(\+?2|far too wet|very wet)$/, 2],
+  [/^(\+?1|a little wet|wet|soggy)$/, 1],
+  [/^(\+?2|far too wet|too wet|very wet)$/, 2],
 ]
 
 /** A day as ISO writes it, out of 2025-11-03, 3.11.2025 or 3/11/2025 (day first). */
@@ -154,7 +154,7 @@ export function parseCopied(
     const said = plain(cell('outcome'))
     const outcome = said === '' ? null : OUTCOMES.find(([pattern]) => pattern.test(said))?.[1]
     if (outcome === undefined)
-      wrong('outcome', 'must be right, wet, dry, far too wet or far too dry, or from −2 to 2')
+      wrong('outcome', 'must be right, a little wet, a little dry, too wet or too dry, or from −2 to 2')
     if (cell('note').length > 2000) wrong('note', 'must be at most 2000 characters')
     if (date && grain && vessel && outcome !== undefined)
       cooks.push({

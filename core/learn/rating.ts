@@ -1,6 +1,6 @@
 /** How a pot came out, as the cook judged it. */
 export interface Rating {
-  /** −2 far too dry … 0 right … 2 far too wet. */
+  /** −2 too dry … 0 right … 2 too wet. */
   wetDry: number
   /** −2 hard … 0 right … 2 overdone. */
   hardness: number
@@ -29,7 +29,7 @@ export const BOTTOMS = ['clean', 'stuck', 'scorched'] as const
 export const STEPS = [-2, -1, 0, 1, 2] as const
 
 /** Words for the steps of the two scales. */
-export const WET_DRY_WORDS = ['far too dry', 'a little dry', 'right', 'a little wet', 'far too wet'] as const
+export const WET_DRY_WORDS = ['too dry', 'a little dry', 'right', 'a little wet', 'too wet'] as const
 export const HARDNESS_WORDS = ['hard', 'a little firm', 'right', 'a little soft', 'overdone'] as const
 
 export const wordOf = (words: readonly string[], step: number): string => words[step + 2] ?? 'right'

@@ -4,11 +4,11 @@ import type { Rating } from '#core/learn/rating'
 /** What a pot that went wrong can still become, by what went wrong. */
 const BECOMES: Record<Complaint, readonly string[]> = {
   'still-wet': ['a thick soup', 'a baked pudding'],
-  'dry-firm': ['fried in a wide pan', 'added to soup, where it absorbs the rest'],
-  'hard-wet': ['simmered on as porridge'],
-  chalky: ['simmered on in stock as soup'],
-  'dry-early': ['simmered on in stock as soup'],
-  scorched: ['the clean part, fried with something smoky'],
+  'dry-firm': ['frying in a wide pan', 'soup, where it absorbs the rest'],
+  'hard-wet': ['porridge, simmered on'],
+  chalky: ['soup, simmered in stock'],
+  'dry-early': ['soup, simmered in stock'],
+  scorched: ['fried rice, from the clean part'],
   'boiled-over': [],
   opened: [],
   mush: [

@@ -224,7 +224,7 @@ test('a supper of one’s own under way: ribbons moved by hand and by key, hands
   await expect(page.getByText(/serving at 18:15 \(asked for at 18:00\)/)).toBeVisible()
   await now.getByRole('button', { name: 'Undo “guests late”' }).click()
   await expect(page.getByText(/serving at 18:00$/)).toBeVisible()
-  await now.getByRole('button', { name: 'Undo “roots begun”' }).click()
+  await now.getByRole('button', { name: 'Undo “roots started”' }).click()
   await expect(now.getByRole('button', { name: /^Start: Cut the roots/ })).toBeVisible()
   await page.getByRole('button', { name: 'Delete this meal' }).click()
   await expect(page).toHaveURL(/\/meal$/)

@@ -64,7 +64,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await page.getByRole('link', { name: 'Add details' }).click()
   await expect(page).toHaveURL(/\/notebook\//)
   await expect(page.getByRole('row', { name: /Bring to the boil/ })).toContainText(/20 min/)
-  await page.getByRole('radio', { name: 'far too wet' }).check()
+  await page.getByRole('radio', { name: 'too wet' }).check()
   await page.getByLabel('Note').fill('Swam a little.')
   await page.getByRole('region', { name: 'How it was' }).getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Saved.')).toBeVisible()
@@ -87,5 +87,5 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   expect(before - after).toBeLessThan(0.24 * 260)
 
   await open(page, '/notebook')
-  await expect(page.getByRole('row', { name: /Millet/ }).first()).toContainText('far too wet')
+  await expect(page.getByRole('row', { name: /Millet/ }).first()).toContainText('too wet')
 })

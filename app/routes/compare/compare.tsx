@@ -58,7 +58,7 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
         </span>
       </div>
       <p className={classes.lead}>
-        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in the{' '}
+        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in{' '}
         {vesselOfState(base.state, household).name}, for the same people; each bar ends when served.
       </p>
       <ol className={classes.sides}>

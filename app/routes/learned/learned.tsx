@@ -229,9 +229,9 @@ function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
   }
   const percent = Math.round((Math.exp(mean) - 1) * 100)
   const words = {
-    steam: ['loses', 'more steam', 'less steam'],
-    power: ['gives', 'more heat', 'less heat'],
-    time: ['takes', 'longer', 'less time'],
+    steam: ['It loses', 'more steam', 'less steam'],
+    power: ['It gives', 'more heat', 'less heat'],
+    time: ['It takes', 'longer', 'less time'],
   }[kind as 'steam' | 'power' | 'time']
   return Math.abs(percent) < 2
     ? `As expected (± ${Math.round(sd * 100)} %). ${from}`

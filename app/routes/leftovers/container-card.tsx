@@ -162,7 +162,7 @@ export function ContainerCard({
               </>
             )}
             <Button size="sm" variant="default" disabled={busy} onClick={() => tell('thrown')}>
-              Thrown out
+              Throw away
             </Button>
           </>
         )}

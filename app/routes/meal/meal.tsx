@@ -475,7 +475,7 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
 }
 
 const EVENT_WORDS: Record<string, string> = {
-  begin: 'begun',
+  begin: 'started',
   done: 'done',
   hand: 'handed over',
   late: 'guests late',

@@ -197,7 +197,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
           <table className={classes.table}>
             <thead>
               <tr>
-                <th scope="col">Stage</th>
+                <th scope="col">Step</th>
                 <th scope="col" className={classes.number}>
                   Planned
                 </th>

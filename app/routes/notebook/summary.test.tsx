@@ -21,7 +21,7 @@ const cook = (id: string, day: number, wetDry: number, over: Partial<NotedSummar
 test('outcomes in words', () => {
   expect(outcomeWords(cook('a', 0, 0))).toBe('right')
   expect(outcomeWords(cook('a', 0, -2, { judgement: { wetDry: -2, hardness: 1, bottom: 'scorched' } }))).toBe(
-    'far too dry, a little soft, scorched',
+    'too dry, a little soft, scorched',
   )
   expect(outcomeWords(cook('a', 0, 0, { judgement: null }))).toBe('not rated yet')
   expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('stopped')

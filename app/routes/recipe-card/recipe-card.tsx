@@ -110,7 +110,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
           <p>
             {startMs === null
               ? `${spanWord(plan.hands_on_minutes)} hands-on`
-              : `start ${at(0)}, table ${at(total)}`}
+              : `start ${at(0)}, serve ${at(total)}`}
           </p>
         </div>
       </div>

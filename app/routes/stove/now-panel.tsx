@@ -131,9 +131,9 @@ export function NowPanel({
                 <b>{next.title}</b>
               </>
             )}
-            <span className="quiet">table</span>
+            <span className="quiet">serve</span>
             <b className="figure">{table}</b>
-            <span className="quiet">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
+            <span className="quiet small">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
           </p>
           {pot && (
             <div className={classes.pot}>

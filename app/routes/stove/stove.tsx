@@ -150,7 +150,7 @@ function CookView({ loaderData }: Route.ComponentProps) {
   return (
     <main className={classes.stove} data-heard={loaderData.nowMs}>
       <h1 className="unseen">
-        {loaderData.title} in the {loaderData.vesselName}
+        {loaderData.title} in {loaderData.vesselName}
       </h1>
       {(outbox.cutOff || line !== 'open') && (
         <p role="status" className={classes.cutOff}>

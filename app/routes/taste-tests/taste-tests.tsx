@@ -103,7 +103,7 @@ export default function TasteTestsPage({ loaderData, actionData }: Route.Compone
       {
         intent: 'make',
         trial: JSON.stringify({
-          title: `${grainWord(base, household)} in the ${vessel.name}: ${DIFFERS_WORDS[differs]}`,
+          title: `${grainWord(base, household)} in ${vessel.name}: ${DIFFERS_WORDS[differs]}`,
           differs,
           grain_key: grainKeyOfState(base),
           vessel_id: vessel.id,
