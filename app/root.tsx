@@ -16,7 +16,7 @@ import {
 import type { Route } from './+types/root'
 import { useHydrated } from './layout/use-hydrated'
 import { useNonce } from './layout/nonce'
-import { listenerTo } from './layout/sign-in-link'
+import { signInAddress } from './layout/sign-in-link'
 import { theme } from './ui/theme/theme'
 
 export const meta: Route.MetaFunction = () => [
@@ -76,7 +76,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
               ? 'There is no such page here.'
               : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}
       </p>
-      <Anchor href={shut ? listenerTo(here) : '/'} underline="always">
+      <Anchor href={shut ? signInAddress(here) : '/'} underline="always">
         {shut ? 'Sign in again' : 'Back to the plan'}
       </Anchor>
     </main>

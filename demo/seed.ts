@@ -34,14 +34,14 @@ const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: 
 /** Writes the household and its season through the same doors a cook uses: plan, start, press, judge. */
 export function seedDemo(kitchen: Kitchen, nowMs: number): void {
   beginHousehold(kitchen, TARN_HEAD)
-  TARN_HEAD_BAGS.forEach(kitchen.shelf.saveBag)
+  TARN_HEAD_BAGS.forEach(kitchen.grainBags.saveBag)
   for (const cook of SEASON) cookOnce(kitchen, cook, nowMs)
-  TARN_HEAD_PEOPLE.forEach(kitchen.eaters.save)
-  TARN_HEAD_CONTAINERS.forEach(kitchen.kept.saveContainer)
+  TARN_HEAD_PEOPLE.forEach(kitchen.people.save)
+  TARN_HEAD_CONTAINERS.forEach(kitchen.leftovers.saveContainer)
   for (const { hoursAgo, parcel: container } of TARN_HEAD_LEFTOVER)
     must(putAway(kitchen, { ...container, minutes_ago: 15 }, nowMs - hoursAgo * HOUR))
   layTheTable(kitchen, nowMs)
-  kitchen.kept.saveBottle({
+  kitchen.leftovers.saveBottle({
     id: 'choir-bottle',
     made_ms: nowMs - 9 * DAY,
     style: 'usual',
@@ -55,7 +55,7 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   const minutes = Math.round((cook.hour % 1) * 60)
   const hour = `${String(Math.floor(cook.hour)).padStart(2, '0')}:${String(minutes).padStart(2, '0')}`
   const startMs = nextAt(hour, zone, nowMs - (cook.daysAgo + 1) * DAY)
-  const { house: today } = loadPlanningData(kitchen)
+  const { household: today } = loadPlanningData(kitchen)
   const household: PlanningData = { ...today, elevation_m: cook.valley ? VALLEY_M : today.elevation_m }
   const request = requestOf(
     {
@@ -112,7 +112,7 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
 /** The lake choir's supper: fourteen, three pots of grain, roots, soup and trout, tomorrow evening at seven. */
 function layTheTable(kitchen: Kitchen, nowMs: number): void {
   const { zone } = settingsOf(kitchen)
-  const { house: household } = loadPlanningData(kitchen)
+  const { household: household } = loadPlanningData(kitchen)
   const serveMs = nextAt('19:00', zone, nowMs + DAY / 2)
   const id = must(
     saveMeal(

@@ -2,7 +2,7 @@ import { useLocation, type Location } from 'react-router'
 import type { Line } from './use-kitchen-stream'
 
 /** The house's door, and from it back to where one was. */
-export const listenerTo = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
+export const signInAddress = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
   `/login?to=${encodeURIComponent(pathname + search)}`
 
 /** The way back for a device the door was shut on; nothing while it is open. */
@@ -12,7 +12,7 @@ export function SignInLink({ line }: { line: Line }) {
   return (
     <>
       {' '}
-      You are signed out; <a href={listenerTo(here)}>sign in again</a>.
+      You are signed out; <a href={signInAddress(here)}>sign in again</a>.
     </>
   )
 }

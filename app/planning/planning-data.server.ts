@@ -6,17 +6,17 @@ import { currentBeliefs } from '#server/commands/rebuild-entry'
 import type { PlanningData } from './plan-state'
 
 /** Everything the house brings to a plan, read from its database. */
-export function loadPlanningData(open: Kitchen): { house: PlanningData; settings: Settings } {
+export function loadPlanningData(open: Kitchen): { household: PlanningData; settings: Settings } {
   const settings = settingsOf(open)
   return {
     settings,
-    house: {
+    household: {
       vessels: open.equipment.vessels(),
       heats: open.equipment.heats(),
       programmes: open.equipment.programmes(),
       measures: open.equipment.measures(),
-      bags: open.shelf.bags(),
-      marks: open.shelf.marks(),
+      bags: open.grainBags.bags(),
+      marks: open.grainBags.marks(),
       units: settings.units,
       cup: settings.cup,
       known: currentBeliefs(open).known,
@@ -24,7 +24,7 @@ export function loadPlanningData(open: Kitchen): { house: PlanningData; settings
       kitchen_c: settings.kitchen_c,
       zone: settings.zone,
       guidance: open.household.guidance().guidance,
-      eaters: open.eaters.all(),
+      eaters: open.people.all(),
       kept: currentLeftovers(open, nowMs())
         .filter((k) => k.view.pastMs === 0)
         .map(({ row, view }) => ({

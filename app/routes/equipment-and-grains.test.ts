@@ -56,7 +56,7 @@ describe('the shelf', () => {
     expect(bags[0]!.means.low).toBeLessThan(bags[0]!.means.high)
     const { id } = bags[0]!
     expect(await send(shelf.action, { intent: 'adopt-label', id })).toMatchObject({ status: 200 })
-    expect(kitchen().shelf.bags()[0]!.adopted_delta).not.toBeNull()
+    expect(kitchen().grainBags.bags()[0]!.adopted_delta).not.toBeNull()
     expect(await send(shelf.action, { intent: 'drop-bag', id })).toMatchObject({ status: 200 })
     expect(load(shelf.loader)).toEqual({ bags: [], forecast: { outlooks: [], buy: [] } })
   })
@@ -72,7 +72,7 @@ describe('the shelf', () => {
     expect(answer.status).toBe(status)
     expect((answer.value.errors as { path: string }[])[0]!.path).toBe(path)
     expect(answer.value.typed).toEqual(fields)
-    expect(kitchen().shelf.bags()).toEqual([])
+    expect(kitchen().grainBags.bags()).toEqual([])
   })
 })
 
@@ -137,9 +137,9 @@ describe('pots and heat', () => {
       pour_g: '300',
       depth_mm: '12',
     })
-    expect(kitchen().shelf.marks()).toHaveLength(1)
+    expect(kitchen().grainBags.marks()).toHaveLength(1)
     await send(pots.action, { intent: 'drop-vessel', id: 'thin-pot' })
-    expect(kitchen().shelf.marks()).toEqual([])
+    expect(kitchen().grainBags.marks()).toEqual([])
   })
 })
 

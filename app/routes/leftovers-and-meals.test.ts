@@ -142,7 +142,7 @@ describe('kept', () => {
     })
   test('a container is told, filled, eaten from and labelled', async () => {
     expect((await call(kept.action, { body: tin })).value).toMatchObject({ done: 'save-container' })
-    const { id } = kitchen().kept.containers()[0]!
+    const { id } = kitchen().leftovers.containers()[0]!
     expect(
       await call(putAway.action, { body: { intent: 'put-away', parcel: container([id]) } }),
     ).toMatchObject({
@@ -161,9 +161,9 @@ describe('kept', () => {
       ).status,
     ).toBe(200)
     // It counts in on the bench.
-    expect(((await call(bench.loader)).value as { house: { kept: unknown[] } }).house.kept).toMatchObject([
-      { variety: 'quinoa', portions: 1 },
-    ])
+    expect(
+      ((await call(bench.loader)).value as { household: { kept: unknown[] } }).household.kept,
+    ).toMatchObject([{ variety: 'quinoa', portions: 1 }])
     expect(
       (await call(kept.action, { body: { intent: 'tell', id: 'e2', kept_id: row!.id, kind: 'thrown' } }))
         .status,
@@ -184,7 +184,7 @@ describe('kept', () => {
     await call(kept.action, { body: tin })
     const { value } = await call(putAway.loader, { url: `http://omsel.test/leftovers/put-away?cook=${cook}` })
     expect(value.cook).toMatchObject({ id: cook, variety: 'quinoa', already: 0 })
-    const { id } = kitchen().kept.containers()[0]!
+    const { id } = kitchen().leftovers.containers()[0]!
     expect(
       (
         await call(putAway.action, {
@@ -202,7 +202,7 @@ describe('kept', () => {
         .equipment.vessels()
         .find((v) => v.id === 'heavy-pot')!.sticks_g,
     ).toBe(50)
-    expect(kitchen().kept.manyOf(cook)).toBe(1)
+    expect(kitchen().leftovers.manyOf(cook)).toBe(1)
     // And a cook that is taken out leaves what is in the fridge.
     expect((await call(page.action, { body: { intent: 'remove' }, params: { cook } })).to).toBe('/notebook')
     expect((await call(kept.loader)).value.kept).toMatchObject([{ cook_id: null }])
@@ -211,7 +211,7 @@ describe('kept', () => {
     expect(
       (await call(kept.action, { body: { intent: 'make-bottle', style: 'milder', made_g: '200' } })).status,
     ).toBe(200)
-    const { id } = kitchen().kept.bottles()[0]!
+    const { id } = kitchen().leftovers.bottles()[0]!
     expect(path(await call(kept.action, { body: { intent: 'take-from-bottle', id, grams: '900' } }))).toBe(
       'grams',
     )
@@ -464,7 +464,7 @@ describe('trials', () => {
       const answer = await call(trials.action, { body: { intent: 'make', trial: body } })
       expect([400, 422]).toContain(answer.status)
     }
-    expect(kitchen().trials.all()).toEqual([])
+    expect(kitchen().tasteTests.all()).toEqual([])
   })
 })
 
@@ -475,5 +475,5 @@ test('guidance is set in Settings, stricter only', async () => {
   expect(
     path(await call(settings.action, { body: { intent: 'guidance', guidance: 'us', eat_h: '480' } })),
   ).toBe('eat_h')
-  expect((await call(card.loader)).value).toMatchObject({ house: { guidance: 'us' } })
+  expect((await call(card.loader)).value).toMatchObject({ household: { guidance: 'us' } })
 })

@@ -91,7 +91,9 @@ async function begin(): Promise<string> {
 
 test('a new house has pots, heats and settings, and an empty notebook and stove', async () => {
   const { value } = await call(bench.loader, {})
-  expect((value as unknown as { house: { vessels: unknown[] } }).house.vessels.length).toBeGreaterThan(2)
+  expect(
+    (value as unknown as { household: { vessels: unknown[] } }).household.vessels.length,
+  ).toBeGreaterThan(2)
   expect((await call(notebook.loader, {})).value).toMatchObject({ cooks: [] })
   expect((await call(burners.loader, {})).value).toMatchObject({ running: [] })
 })
@@ -173,9 +175,9 @@ test('from start to judgement through the routes alone', async () => {
     learned: { cooks: 1 },
   })
   const next = (await call(bench.loader, {})).value as unknown as {
-    house: { known: Record<string, { mean: number }> }
+    household: { known: Record<string, { mean: number }> }
   }
-  expect(next.house.known['grain long-white']!.mean).toBeGreaterThan(0)
+  expect(next.household.known['grain long-white']!.mean).toBeGreaterThan(0)
 })
 
 test('settings are kept whole or not at all', async () => {
@@ -324,8 +326,8 @@ describe('a new house', () => {
       status: 302,
       to: '/?servings=3.5&pot=first-pot&burner=first-heat',
     })
-    const { house: household, settings } = (await call(bench.loader, {})).value as unknown as {
-      house: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }
+    const { household: household, settings } = (await call(bench.loader, {})).value as unknown as {
+      household: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }
       settings: { elevation_m: number; units: string }
     }
     expect(household.vessels).toMatchObject([{ name: 'electric pressure cooker', own_rated_w: 900 }])

@@ -13,7 +13,7 @@ export interface OnTheTable<T> {
   request: PlanRequestJson
   plan: Plan
   /** Minutes to spare. */
-  slack: number
+  roomForError: number
   /** What is left out of the usual way to be in time. */
   skipped: ('soak' | 'long rest')[]
 }
@@ -42,7 +42,7 @@ export function onTheTableBy<T>(
       const plan = read.value
       const rest = plan.stages.find((s) => s.kind === 'rest')?.minutes.expected ?? 0
       const roomForError = minutes - plan.total_minutes.expected
-      const made = { of, request: asked, plan, slack: roomForError, skipped }
+      const made = { of, request: asked, plan, roomForError: roomForError, skipped }
       if (roomForError >= 0) {
         ready.push(made)
         last = undefined
@@ -59,18 +59,21 @@ export function onTheTableBy<T>(
           of,
           request: hurried,
           plan: again.value,
-          slack: minutes - again.value.total_minutes.expected,
+          roomForError: minutes - again.value.total_minutes.expected,
           skipped: [...skipped, 'long rest'],
         })
         last = undefined
         break
       }
-      if (!last || made.slack > last.slack) last = made
+      if (!last || made.roomForError > last.roomForError) last = made
     }
     if (last) tooLate.push(last)
   }
   const warnings = (one: OnTheTable<T>) => one.plan.cautions.filter((c) => c.severity === 'warn').length
-  ready.sort((a, b) => a.skipped.length - b.skipped.length || warnings(a) - warnings(b) || b.slack - a.slack)
-  tooLate.sort((a, b) => b.slack - a.slack)
+  ready.sort(
+    (a, b) =>
+      a.skipped.length - b.skipped.length || warnings(a) - warnings(b) || b.roomForError - a.roomForError,
+  )
+  tooLate.sort((a, b) => b.roomForError - a.roomForError)
   return { ready, tooLate }
 }

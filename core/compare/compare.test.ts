@@ -95,10 +95,10 @@ describe('served by an hour', () => {
   test('what fits has its slack, what does not is named with what it lacks, and what must not be cooked so is not offered', () => {
     const { ready, tooLate } = onTheTableBy(candidates, 70)
     expect(ready.map((r) => r.of)).toEqual(['white', 'brown'])
-    expect(ready[0]!.slack).toBeCloseTo(70 - ready[0]!.plan.total_minutes.expected, 6)
+    expect(ready[0]!.roomForError).toBeCloseTo(70 - ready[0]!.plan.total_minutes.expected, 6)
     expect(ready[1]).toMatchObject({ skipped: expect.arrayContaining(['soak']), request: { soak: null } })
     expect(tooLate.map((r) => r.of)).toEqual(['barley'])
-    expect(tooLate[0]!.slack).toBeLessThan(0)
+    expect(tooLate[0]!.roomForError).toBeLessThan(0)
   })
   test('a day is enough for the usual way of all, a minute for none', () => {
     expect(onTheTableBy(candidates, 1440).ready.every((r) => r.skipped.length === 0)).toBe(true)
@@ -109,6 +109,6 @@ describe('served by an hour', () => {
     const whole = onTheTableBy([candidates[0]!], 200).ready[0]!.plan.total_minutes.expected
     const { ready } = onTheTableBy([candidates[0]!], whole - 0.6)
     expect(ready[0]).toMatchObject({ skipped: ['long rest'], request: { rest_minutes: 5 } })
-    expect(ready[0]!.slack).toBeGreaterThanOrEqual(0)
+    expect(ready[0]!.roomForError).toBeGreaterThanOrEqual(0)
   })
 })

@@ -42,7 +42,7 @@ function cookOf(request: PlanRequestJson, late = 0) {
     const again = more.length > 0 ? runningCookOf(saved, all) : cook
     return {
       cook: again,
-      reckoned: estimatePot({
+      estimate: estimatePot({
         plan: again.plan,
         request: again.request,
         view: replay(again, all, nowMs),
@@ -68,7 +68,7 @@ describe.each(WAYS)('%s in %s', (method, vessel) => {
     '%s: on time the reckoned pot ends as it was planned',
     (variety) => {
       const { cook, plan, at, hot } = cookOf(asked(variety, method, vessel))
-      const { reckoned: estimate } = at(hot + MINUTE)
+      const { estimate: estimate } = at(hot + MINUTE)
       expect(estimate.burner).toBeCloseTo(1, 1)
       const { outcome, verdict } = outlookOf(estimate)
       expect(verdict.cookedThrough).toBe('yes')
@@ -85,7 +85,7 @@ test.each(['long-white', 'short-white', 'brown-short', 'barley-hulled'] as const
   '%s: a boil five minutes late is a weaker burner, and the pot still ends well',
   (variety) => {
     const { at, hot, plan } = cookOf(asked(variety, 'covered-simmer', 'heavy-2.5'), 5)
-    const { reckoned: estimate } = at(hot + MINUTE)
+    const { estimate: estimate } = at(hot + MINUTE)
     const believed = plan.stages.find((s) => s.id === 'heat-up')!.minutes.expected
     expect(estimate.burner).toBeLessThan(1)
     expect(estimate.burner).toBeGreaterThan(believed / (believed + 5) - 0.05)
@@ -107,34 +107,34 @@ describe('events of the heat', () => {
     amount,
   })
   const then = hot + 6 * MINUTE
-  const plain = at(then).reckoned.pot
+  const plain = at(then).estimate.pot
   test('high boils more away, low and out boil less, each by its minutes', () => {
-    const high = at(then, [told('heat-high', 5, 2)]).reckoned.pot
-    const out = at(then, [told('heat-out', 5, 2)]).reckoned.pot
-    const low = at(then, [told('heat-low', 5, 2)]).reckoned.pot
+    const high = at(then, [told('heat-high', 5, 2)]).estimate.pot
+    const out = at(then, [told('heat-out', 5, 2)]).estimate.pot
+    const low = at(then, [told('heat-low', 5, 2)]).estimate.pot
     expect(high.evaporatedG).toBeGreaterThan(plain.evaporatedG + 10)
     expect(out.evaporatedG).toBeLessThanOrEqual(plain.evaporatedG)
     expect(low.evaporatedG).toBeLessThanOrEqual(plain.evaporatedG)
     expect(low.bulkC).toBeGreaterThanOrEqual(out.bulkC - 1e-9)
   })
   test('told twice over the same minutes it is one time, the later word', () => {
-    const twice = at(then, [told('heat-high', 5, 2), { ...told('heat-high', 5, 2), id: 'again' }]).reckoned
+    const twice = at(then, [told('heat-high', 5, 2), { ...told('heat-high', 5, 2), id: 'again' }]).estimate
       .pot
-    expect(twice.evaporatedG).toBeCloseTo(at(then, [told('heat-high', 5, 2)]).reckoned.pot.evaporatedG, 6)
+    expect(twice.evaporatedG).toBeCloseTo(at(then, [told('heat-high', 5, 2)]).estimate.pot.evaporatedG, 6)
   })
   test('longer than the stage has lasted, it reaches back to its start and no further', () => {
     const [long, whole] = [
-      at(then, [told('heat-out', 5, 100)]).reckoned.pot,
-      at(then, [told('heat-out', 5, 5)]).reckoned.pot,
+      at(then, [told('heat-out', 5, 100)]).estimate.pot,
+      at(then, [told('heat-out', 5, 5)]).estimate.pot,
     ]
     expect(long.bulkC).toBeCloseTo(whole.bulkC, 6)
   })
   test('water told in and out again is where it was', () => {
-    const both = at(then, [told('water-added', 4, 60), told('boiled-over', 4, 60)]).reckoned.pot
+    const both = at(then, [told('water-added', 4, 60), told('boiled-over', 4, 60)]).estimate.pot
     expect(both.freeG + grainWater(both)).toBeCloseTo(plain.freeG + grainWater(plain), 0)
   })
   test('what is still needed falls as it cooks, minute by minute', () => {
-    const needed = [1, 3, 5, 7].map((minute) => minutesStillNeeded(at(hot + minute * MINUTE).reckoned)!)
+    const needed = [1, 3, 5, 7].map((minute) => minutesStillNeeded(at(hot + minute * MINUTE).estimate)!)
     needed.slice(1).forEach((minutes, i) => expect(minutes).toBeLessThanOrEqual(needed[i]! + 0.1))
     expect(needed[0]! - needed[2]!).toBeGreaterThan(2)
   })

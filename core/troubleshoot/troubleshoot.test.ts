@@ -40,7 +40,7 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
     return {
       cook,
       view,
-      reckoned: estimatePot({ plan: cook.plan, request: cook.request, view, events, nowMs }),
+      estimate: estimatePot({ plan: cook.plan, request: cook.request, view, events, nowMs }),
     }
   }
   const startOf = (stage: string) =>
@@ -67,7 +67,7 @@ describe('the pot as it should be now', () => {
       const { series } = simulated.value
       const heat = s.startOf('heat-up')
       for (const minute of [3, 8, 14]) {
-        const { pot } = s.at(heat + minute * MINUTE).reckoned!
+        const { pot } = s.at(heat + minute * MINUTE).estimate!
         const i = series.t_min.findIndex((t) => t >= minute)
         expect(pot.now / 60).toBeCloseTo(minute, 6)
         expect(Math.abs(pot.bulkC - series.bulk_c[i]!)).toBeLessThan(2.5)
@@ -77,17 +77,17 @@ describe('the pot as it should be now', () => {
   )
   test('water that boils at once came hot: the pot boils, and the burner is not made a wonder of', () => {
     const s = stove({}, { late: -4.5 })
-    const { reckoned: estimate } = s.at(s.startOf('simmer') + 1000)
+    const { estimate: estimate } = s.at(s.startOf('simmer') + 1000)
     expect(estimate!.burner).toBeLessThanOrEqual(1.81)
     expect(estimate!.pot.bulkC).toBeGreaterThan(98)
   })
   test('nothing is reckoned before anything is warm', () => {
     const s = stove()
-    expect(s.at(START).reckoned).toBeUndefined()
+    expect(s.at(START).estimate).toBeUndefined()
   })
   test('on time nothing moves: the open stage keeps its minutes and nothing is hinted', () => {
     const s = stove()
-    const { cook, reckoned: estimate } = s.at(simmering(s, 3))
+    const { cook, estimate: estimate } = s.at(simmering(s, 3))
     expect(cook.retimed).toBeUndefined()
     expect(estimate!.burner).toBeCloseTo(1, 1)
     expect(hintFor(estimate!, cook.plan, s.events())).toBeUndefined()
@@ -107,9 +107,9 @@ describe('the pot as it should be now', () => {
   test('forgotten on high for three minutes it steams off that power over the latent heat', () => {
     const s = stove()
     const at = simmering(s, 4)
-    const free = s.at(at).reckoned!.pot.freeG
+    const free = s.at(at).estimate!.pot.freeG
     s.tell('heat-high', 'simmer', at, { amount: 3 })
-    const { reckoned: estimate } = s.at(at)
+    const { estimate: estimate } = s.at(at)
     const lowest = s.plan.stages.find((x) => x.id === 'simmer')!.power_w
     const more = ((1750 * 0.4 - lowest) * 180) / 2257
     expect(free - estimate!.pot.freeG).toBeGreaterThan(more * 0.85)
@@ -120,7 +120,7 @@ describe('the pot as it should be now', () => {
 describe('what is said, checked against the pot itself', () => {
   test('boil 6 min late: the burner is known to be weaker, and the simmer is reckoned anew', () => {
     const s = stove({}, { late: 6 })
-    const { cook, reckoned: estimate } = s.at(simmering(s, 1))
+    const { cook, estimate: estimate } = s.at(simmering(s, 1))
     const believed = s.plan.stages.find((x) => x.kind === 'heat-up')!.minutes.expected
     // Energy to the boil is the same, so power goes about as the time, the standing loss aside.
     expect(estimate!.burner).toBeGreaterThan((believed / (believed + 6)) * 0.9)
@@ -133,7 +133,7 @@ describe('what is said, checked against the pot itself', () => {
   test('a lid lifted four times costs minutes each, and the pot is still good', () => {
     const s = stove()
     for (let i = 0; i < 4; i++) s.tell('lid-lifted', 'simmer', simmering(s, 2 + i), { seconds: 30 })
-    const { view, reckoned: estimate } = s.at(simmering(s, 7))
+    const { view, estimate: estimate } = s.at(simmering(s, 7))
     expect(view.lidLifts).toBe(4)
     expect(view.lostSteamG).toBeGreaterThan(0.5)
     expect(view.stages.find((x) => x.id === 'simmer')!.liftedMinutes).toBeGreaterThan(0.5)
@@ -142,21 +142,21 @@ describe('what is said, checked against the pot itself', () => {
   test('a boil-over is put back gram by gram', () => {
     const s = stove()
     s.tell('boiled-over', 'simmer', simmering(s, 0.5), { amount: 120 })
-    const { reckoned: estimate, cook } = s.at(simmering(s, 1))
+    const { estimate: estimate, cook } = s.at(simmering(s, 1))
     const hint = hintFor(estimate!, cook.plan, s.events())!
     expect(hint.addG).toBeGreaterThan(90)
     expect(hint.addG).toBeLessThan(140)
     s.tell('water-added', 'simmer', simmering(s, 1), { amount: hint.addG })
     const mended = s.at(simmering(s, 1.5))
-    expect(hintFor(mended.reckoned!, mended.cook.plan, s.events())).toBeUndefined()
-    expect(Math.abs(outlookOf(mended.reckoned!).shortG)).toBeLessThan(25)
+    expect(hintFor(mended.estimate!, mended.cook.plan, s.events())).toBeUndefined()
+    expect(Math.abs(outlookOf(mended.estimate!).shortG)).toBeLessThan(25)
     expect(adviceFor('boiled-over', estimate!, 120).remedy!.addG).toBe(120)
   })
   test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
     '%s, all water gone at minute 8: so much boiling water and time that it ends through and not dry',
     (variety) => {
       const s = stove({ grains: [{ variety }] })
-      const { reckoned: estimate } = s.at(
+      const { estimate: estimate } = s.at(
         simmering(s, Math.min(8, s.plan.stages.find((x) => x.id === 'simmer')!.minutes.expected - 1)),
       )
       const advice = adviceFor('dry-early', estimate!)
@@ -178,7 +178,7 @@ describe('what is said, checked against the pot itself', () => {
     (variety) => {
       const s = stove({ grains: [{ variety }] })
       const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-      const { reckoned: estimate } = s.at(end)
+      const { estimate: estimate } = s.at(end)
       const advice = adviceFor('still-wet', estimate!)
       expect(advice.says).toMatch(/^(Lid off, lowest heat, \d+ min|Spread it on a tray, \d+ min at 160 °C)$/)
       if (advice.after) {
@@ -191,14 +191,14 @@ describe('what is said, checked against the pot itself', () => {
     const s = stove()
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'simmer')!.endMs
     s.tell('opened', 'rest', end + 0.2 * MINUTE, { seconds: 90 })
-    const { reckoned: estimate } = s.at(end + 2 * MINUTE)
+    const { estimate: estimate } = s.at(end + 2 * MINUTE)
     const advice = adviceFor('opened', estimate!)
     expect(advice.after!.outcome.centreMin).toBeGreaterThan(0.9)
     expect(advice.why).toMatch(/is at \d+ °C/)
   })
   test('a scorched smell: off, not stirred, and what stays behind in this pot by its base', () => {
     const s = stove()
-    const { reckoned: estimate } = s.at(simmering(s, 6))
+    const { estimate: estimate } = s.at(simmering(s, 6))
     const advice = adviceFor('scorched', estimate!)
     expect(advice.says).toContain('Do not stir')
     const grams = Number(/Leave about (\d+) g/.exec(advice.why)![1])
@@ -209,7 +209,7 @@ describe('what is said, checked against the pot itself', () => {
   test('every complaint gets an answer for every pot, and none leaves the pot changed', () => {
     for (const variety of ['short-white', 'brown-long', 'quinoa', 'wheat-berries'] as const) {
       const s = stove({ grains: [{ variety }] })
-      const { reckoned: estimate } = s.at(simmering(s, 3))
+      const { estimate: estimate } = s.at(simmering(s, 3))
       const before = [
         estimate!.pot.freeG,
         estimate!.pot.bulkC,
@@ -239,7 +239,7 @@ describe('a remedy begun', () => {
   const begin = (complaint: Complaint, minute: number) => {
     const s = stove()
     const at = simmering(s, minute)
-    const advice = adviceFor(complaint, s.at(at).reckoned!)
+    const advice = adviceFor(complaint, s.at(at).estimate!)
     s.tell('remedy', 'simmer', at, { remedy: advice.remedy! })
     return { s, at, advice }
   }
@@ -261,9 +261,9 @@ describe('a remedy begun', () => {
   test('its water is in once its own cue came, and the pot ends as the advice said', () => {
     const { s, at, advice } = begin('dry-early', 5)
     const add = s.at(at).cook.plan.stages.find((x) => x.mends)!.id
-    const before = s.at(at + 0.5 * MINUTE).reckoned!.pot
+    const before = s.at(at + 0.5 * MINUTE).estimate!.pot
     s.tell('cue', add, at + 0.6 * MINUTE)
-    const now = s.at(at + 0.7 * MINUTE).reckoned!
+    const now = s.at(at + 0.7 * MINUTE).estimate!
     expect(now.pot.freeG - before.freeG).toBeGreaterThan(advice.remedy!.addG - 20)
     expect(outlookOf(now).verdict.cookedThrough).toBe('yes')
   })
@@ -285,7 +285,7 @@ describe('how long it keeps', () => {
     const held = (vessel: string) => {
       const s = stove({ vessel: vessel as 'steel-1.6', amount: { basis: 'dry-mass', value: 250 } })
       const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-      const { reckoned: estimate } = s.at(end)
+      const { estimate: estimate } = s.at(end)
       return { ...simulateHoldTime(estimate!.pot, 2.1), pot: estimate!.pot }
     }
     const [a, b] = [held(thin), held(heavy)]
@@ -301,7 +301,7 @@ describe('how long it keeps', () => {
   test('kept warm under a loose lid it does not cool; it dries', () => {
     const s = stove({ vessel: 'steel-1.6', amount: { basis: 'dry-mass', value: 150 } })
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-    const { pot } = s.at(end).reckoned!
+    const { pot } = s.at(end).estimate!
     expect(pot.bulkC).toBeLessThan(boilingPointAt(metres(0)))
     const saved = simulateHoldTime(pot, 2.1, { powerW: pot.setup.loss * 65 })
     expect(saved.safeMinutes).toBe(Infinity)
@@ -311,7 +311,7 @@ describe('how long it keeps', () => {
 
 test('the stove and the simulator agree on an untouched remedy: after() is what outlookOf says later', () => {
   const s = stove()
-  const { reckoned: estimate } = s.at(simmering(s, 4))
+  const { estimate: estimate } = s.at(simmering(s, 4))
   const plain = after(estimate!, {
     complaint: 'hard-wet',
     addG: 0,

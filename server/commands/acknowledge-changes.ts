@@ -16,17 +16,17 @@ export const publishedTasks = (schedule: Schedule): PublishedTask[] =>
 
 /** Somebody has seen what changed: from here on changes are told against this. */
 export function acknowledgeAll(kitchen: Kitchen, mealId: string, nowMs: number): void {
-  const meal = kitchen.suppers.find(mealId)
+  const meal = kitchen.meals.find(mealId)
   const schedule = meal?.told && scheduleIn(kitchen, meal, nowMs)
-  if (meal && schedule) kitchen.suppers.save({ ...meal, told: publishedTasks(schedule) })
+  if (meal && schedule) kitchen.meals.save({ ...meal, told: publishedTasks(schedule) })
 }
 
 /** Who moves a ribbon knows that it moved: only what else it pushed is news. */
 export function acknowledgeDish(kitchen: Kitchen, mealId: string, dishId: string, nowMs: number): void {
-  const meal = kitchen.suppers.find(mealId)
+  const meal = kitchen.meals.find(mealId)
   const schedule = meal?.told && scheduleIn(kitchen, meal, nowMs)
   if (meal?.told && schedule)
-    kitchen.suppers.save({
+    kitchen.meals.save({
       ...meal,
       told: [
         ...meal.told.filter((t) => t.dish !== dishId),

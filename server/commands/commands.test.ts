@@ -302,7 +302,7 @@ describe('bags', () => {
     opened_on: '',
     left_g: '1000',
   }
-  const only = () => kitchen.shelf.bags()[0]!
+  const only = () => kitchen.grainBags.bags()[0]!
   test("the label's word is taken, given back, and goes with the label", () => {
     saveBag(kitchen, bag)
     const { id } = only()
@@ -319,9 +319,9 @@ describe('bags', () => {
   test('cooking takes grain off its bag, and never below nothing', () => {
     saveBag(kitchen, bag)
     const { id } = only()
-    kitchen.shelf.take(id, 300)
+    kitchen.grainBags.take(id, 300)
     expect(only().left_g).toBe(700)
-    kitchen.shelf.take(id, 3000)
+    kitchen.grainBags.take(id, 3000)
     expect(only().left_g).toBe(0)
   })
   test('what is not in Grains is named', () => {
@@ -337,7 +337,7 @@ describe('bags', () => {
 test('marks and the gauge in hand are kept; nonsense is not', () => {
   const mark = { grain_key: 'quinoa', vessel_id: 'heavy-pot', dry_g: '220', pour_g: '369', depth_mm: '-2.5' }
   expect(keepMark(kitchen, mark, 5)).toMatchObject({ ok: true })
-  expect(kitchen.shelf.marks()[0]).toMatchObject({
+  expect(kitchen.grainBags.marks()[0]).toMatchObject({
     grain_key: 'quinoa',
     pour_g: 369,
     depth_mm: -2.5,

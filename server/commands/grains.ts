@@ -18,7 +18,7 @@ const nothing = (id: string) => ({
 })
 
 /** Puts a bag on the shelf, or changes one that is there. What was adopted from an older label goes with the label. */
-export function saveBag({ shelf: grainBags }: Kitchen, input: Record<string, unknown>): Result<string> {
+export function saveBag({ grainBags: grainBags }: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseBagForm(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
@@ -31,14 +31,14 @@ export function saveBag({ shelf: grainBags }: Kitchen, input: Record<string, unk
   return { ok: true, value: id }
 }
 
-export function dropBag({ shelf: grainBags }: Kitchen, input: unknown): Result<null> {
+export function dropBag({ grainBags: grainBags }: Kitchen, input: unknown): Result<null> {
   const read = parseId(input)
   if (!read.ok) return read
   return grainBags.dropBag(read.value.id) ? { ok: true, value: null } : nothing(read.value.id)
 }
 
 /** Takes the label's word: the uptake its ratio means, as far as it can be known, becomes this bag's own. Taken again, it is given back. */
-export function adoptLabel({ shelf: grainBags }: Kitchen, input: unknown): Result<null> {
+export function adoptLabel({ grainBags: grainBags }: Kitchen, input: unknown): Result<null> {
   const read = parseId(input)
   if (!read.ok) return read
   const bag = grainBags.bags().find((b) => b.id === read.value.id)

@@ -18,7 +18,7 @@ const MINUTE = 60_000
 /** An old notebook says the day; supper was about then. */
 const HOUR = 18
 
-export function importContext({ shelf: grainBags, equipment }: Kitchen): ImportContext {
+export function importContext({ grainBags: grainBags, equipment }: Kitchen): ImportContext {
   const bags = grainBags.bags()
   return {
     grains: VARIETIES.map(({ id, name }) => ({

@@ -20,7 +20,7 @@ let kitchen: Kitchen
 beforeEach(() => {
   kitchen = openKitchen(':memory:')
   beginHousehold(kitchen, FIRST_KITCHEN)
-  kitchen.kept.saveContainer({ id: 'tin', name: 'the tin', ml: 520, depth_mm: 45, many: 4 })
+  kitchen.leftovers.saveContainer({ id: 'tin', name: 'the tin', ml: 520, depth_mm: 45, many: 4 })
 })
 afterEach(() => void kitchen.db.close())
 
@@ -81,7 +81,7 @@ describe('telling of it', () => {
     const [id] = put({ containers: ['tin'], grams: 300 })
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
-    expect(kitchen.kept.find(id!)!.events).toHaveLength(1)
+    expect(kitchen.leftovers.find(id!)!.events).toHaveLength(1)
     expect(tell(id!, 'thrown', {}, NOW + 1).ok).toBe(true)
     expect(currentLeftovers(kitchen, NOW + 2)).toEqual([])
     expect(errorOf(tell(id!, 'take-back', { target: `eaten-${NOW}` }, NOW + 3))!.path).toBe('target')
@@ -119,7 +119,7 @@ describe('guidance of the house', () => {
 describe('containers, bottles and what sticks', () => {
   test('containers come and go, with their limits said', () => {
     const saved = saveContainer(kitchen, { name: 'wide tray', ml: '1800', depth_mm: '30,5', many: '2' })
-    expect(saved.ok && kitchen.kept.containers().find((c) => c.id === saved.value)).toMatchObject({
+    expect(saved.ok && kitchen.leftovers.containers().find((c) => c.id === saved.value)).toMatchObject({
       depth_mm: 30.5,
       many: 2,
     })
@@ -136,12 +136,12 @@ describe('containers, bottles and what sticks', () => {
     const made = makeBottle(kitchen, { style: 'usual', made_g: '200' }, NOW)
     if (!made.ok) throw new Error('unmade')
     expect(takeFromBottle(kitchen, { id: made.value, grams: '68' }).ok).toBe(true)
-    expect(kitchen.kept.bottles()[0]!.left_g).toBe(132)
+    expect(kitchen.leftovers.bottles()[0]!.left_g).toBe(132)
     expect(errorOf(takeFromBottle(kitchen, { id: made.value, grams: '140' }))!.message).toContain(
       'at most 132',
     )
     expect(takeFromBottle(kitchen, { id: made.value, grams: '132' }).ok).toBe(true)
-    expect(kitchen.kept.bottles()).toEqual([])
+    expect(kitchen.leftovers.bottles()).toEqual([])
     expect(errorOf(makeBottle(kitchen, { style: 'hot', made_g: '200' }, NOW))!.path).toBe('style')
   })
   test('what a pot keeps for itself is remembered with the pot', () => {

@@ -32,7 +32,10 @@ export function saveGuidance({ household }: Kitchen, input: unknown): Result<nul
   return { ok: true, value: null }
 }
 
-export function saveContainer({ kept: leftover }: Kitchen, input: Record<string, unknown>): Result<string> {
+export function saveContainer(
+  { leftovers: leftover }: Kitchen,
+  input: Record<string, unknown>,
+): Result<string> {
   const read = parseContainerForm(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
@@ -47,7 +50,7 @@ const parseId = readerOf(
   v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')) }),
 )
 
-export function dropContainer({ kept: leftover }: Kitchen, input: unknown): Result<null> {
+export function dropContainer({ leftovers: leftover }: Kitchen, input: unknown): Result<null> {
   const read = parseId(input)
   if (!read.ok) return read
   return leftover.dropContainer(read.value.id)
@@ -57,7 +60,7 @@ export function dropContainer({ kept: leftover }: Kitchen, input: unknown): Resu
 
 /** Puts a parcel away: shared out level, every container a row of its own, all of them or none.  @returns their ids */
 export function putAway(
-  { db, kept: leftover, cooks }: Kitchen,
+  { db, leftovers: leftover, cooks }: Kitchen,
   input: unknown,
   nowMs: number,
 ): Result<string[]> {
@@ -113,7 +116,7 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   const read = parseTell(input)
   if (!read.ok) return read
   const { id, kept_id, kind, portions, target } = read.value
-  const row = kitchen.kept.find(kept_id)
+  const row = kitchen.leftovers.find(kept_id)
   if (!row) return fieldError('kept_id', `must be a leftover of this kitchen, got "${kept_id}"`)
   if (row.events.some((e) => e.id === id)) return { ok: true, value: null }
   const guidance = guidanceIn(kitchen)
@@ -123,7 +126,7 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   if (kind === 'take-back' && target !== view.last?.id) return fieldError('target', 'is not the latest entry')
   if (portions !== undefined && portions > view.portions + 1e-9)
     return fieldError('portions', `must be at most ${view.portions}, got ${portions}`)
-  kitchen.kept.append(kept_id, {
+  kitchen.leftovers.append(kept_id, {
     id,
     kind,
     atMs: Math.round(nowMs),
@@ -133,7 +136,7 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   return { ok: true, value: null }
 }
 
-export function makeBottle({ kept: leftover }: Kitchen, input: unknown, nowMs: number): Result<string> {
+export function makeBottle({ leftovers: leftover }: Kitchen, input: unknown, nowMs: number): Result<string> {
   const read = parseBottleForm(input)
   if (!read.ok) return read
   const id = randomUUID()
@@ -155,7 +158,7 @@ const parseTake = readerOf(
 )
 
 /** Takes dressing out of a bottle; an empty bottle goes. */
-export function takeFromBottle({ kept: leftover }: Kitchen, input: unknown): Result<null> {
+export function takeFromBottle({ leftovers: leftover }: Kitchen, input: unknown): Result<null> {
   const read = parseTake(input)
   if (!read.ok) return read
   const bottle = leftover.bottles().find((b) => b.id === read.value.id)

@@ -51,7 +51,7 @@ export function pressMeal(
   input: unknown,
   receivedMs: number,
 ): Result<{ isNew: boolean }> {
-  const { suppers: meals, db } = kitchen
+  const { meals: meals, db } = kitchen
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
   const read = parseMealPress(input)
@@ -227,7 +227,7 @@ function onTimeAgain(
 }
 
 /** Pots of this supper that were set aside: they may be begun again. */
-const potsGone = ({ suppers: meals, cooks }: Kitchen, meal: MealRow): ReadonlySet<string> =>
+const potsGone = ({ meals: meals, cooks }: Kitchen, meal: MealRow): ReadonlySet<string> =>
   new Set(
     meals
       .events(meal.id)

@@ -43,7 +43,7 @@ const parseMeal = readerOf(
 
 /** Begins a supper, or changes its name, hour and hands.  @returns its id */
 export function saveMeal(
-  { suppers: meals }: Kitchen,
+  { meals: meals }: Kitchen,
   input: Record<string, unknown>,
   nowMs: number,
 ): Result<string> {
@@ -164,7 +164,7 @@ const parseApplied = readerOf(v.nullable(AppliedSchema))
 
 /** Puts a dish on a supper. */
 export function addDish(
-  { suppers: meals, equipment }: Kitchen,
+  { meals: meals, equipment }: Kitchen,
   mealId: string,
   input: unknown,
 ): Result<string> {
@@ -227,7 +227,7 @@ export function addDish(
   return { ok: true, value: id }
 }
 
-export function dropDish({ suppers: meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
+export function dropDish({ meals: meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
   if (!meal.dishes.some((d) => d.id === dishId))
@@ -257,11 +257,7 @@ const parseFix = readerOf(
 )
 
 /** Fixes a dish to a burner or to an hour before the table; empty lets it go. */
-export function fixDish(
-  { suppers: meals, equipment }: Kitchen,
-  mealId: string,
-  input: unknown,
-): Result<null> {
+export function fixDish({ meals: meals, equipment }: Kitchen, mealId: string, input: unknown): Result<null> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
   const read = parseFix(input)

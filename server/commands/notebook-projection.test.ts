@@ -298,13 +298,13 @@ describe('trials', () => {
     return read.value
   }
   test('letters are drawn by lot, every cup has one, and what is tasted is counted', () => {
-    const lots = Array.from({ length: 12 }, () => kitchen.trials.find(make())!.cups)
+    const lots = Array.from({ length: 12 }, () => kitchen.tasteTests.find(make())!.cups)
     expect(new Set(lots.map((cups) => cups[0]!.label)).size).toBe(2)
     for (const cups of lots) expect(cups.map((c) => c.letter)).toEqual(['A', 'B'])
     const id = make()
     expect(taste(kitchen, id, { id: 't1', who: 'Pim', ranking: 'BA' }, NOW).ok).toBe(true)
     expect(taste(kitchen, id, { id: 't1', who: 'Pim', ranking: 'BA' }, NOW).ok).toBe(true)
-    expect(kitchen.trials.tastings(id)).toMatchObject([{ who: 'Pim', ranking: ['B', 'A'] }])
+    expect(kitchen.tasteTests.tastings(id)).toMatchObject([{ who: 'Pim', ranking: ['B', 'A'] }])
   })
   test('the cup that tasted best becomes the water of the house, when the cook says so', () => {
     const id = make({ blind: false })

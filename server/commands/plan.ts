@@ -16,7 +16,7 @@ const parseMark = readerOf(MarkForm)
 
 /** Keeps a pour for a grain in a pot, to be found again at the bench. */
 export function keepMark(
-  { equipment, shelf: grainBags }: Kitchen,
+  { equipment, grainBags: grainBags }: Kitchen,
   input: unknown,
   nowMs: number,
 ): Result<null> {

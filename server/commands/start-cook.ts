@@ -34,7 +34,7 @@ const StartSchema = record({
 /** Starts a cook: the request is planned here once more, and that plan is frozen.
  *  @returns the new cook's id, or what was wrong with the request */
 export function startCook(
-  { db, cooks, equipment, shelf: grainBags }: Kitchen,
+  { db, cooks, equipment, grainBags: grainBags }: Kitchen,
   input: unknown,
   nowMs: number,
 ): Result<string> {

@@ -46,7 +46,7 @@ const parseTasteTest = readerOf(
 
 /** Plans a trial. Tasted blind, which letter is which is drawn by lot.  @returns its id */
 export function makeTasteTest(
-  { trials: tasteTests, equipment }: Kitchen,
+  { tasteTests: tasteTests, equipment }: Kitchen,
   input: unknown,
   nowMs: number,
 ): Result<string> {
@@ -78,7 +78,7 @@ const parseTasting = readerOf(
 
 /** Writes a tasting down: every cup once, the best first. */
 export function taste(
-  { trials: tasteTests }: Kitchen,
+  { tasteTests: tasteTests }: Kitchen,
   tasteTestId: string,
   input: unknown,
   nowMs: number,
@@ -108,7 +108,7 @@ export function taste(
 
 /** Makes a cup's water the house's own for this grain: its figure is pinned there. */
 export function adoptCup(
-  { trials: tasteTests, notebook }: Kitchen,
+  { tasteTests: tasteTests, notebook }: Kitchen,
   tasteTestId: string,
   letter: unknown,
   nowMs: number,

@@ -10,11 +10,11 @@ export interface CurrentLeftover {
 
 /** What is cooling, in the fridge and in the freezer, the to eat first first; what has no date is last. */
 export function currentLeftovers(
-  kitchen: Pick<Kitchen, 'kept' | 'household'>,
+  kitchen: Pick<Kitchen, 'leftovers' | 'household'>,
   nowMs: number,
 ): CurrentLeftover[] {
   const guidance = guidanceIn(kitchen as Kitchen)
-  return kitchen.kept
+  return kitchen.leftovers
     .all(nowMs)
     .map((row) => ({ row, view: containerState(packedOf(row), row.events, guidance, nowMs) }))
     .filter(({ view }) => view.place !== 'gone')

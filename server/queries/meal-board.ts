@@ -24,8 +24,8 @@ export interface Board {
 
 /** The supper a pot is part of, as its stove shows it. */
 export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
-  const id = kitchen.suppers.ofCook(cookId)
-  const meal = id === undefined ? undefined : kitchen.suppers.find(id)
+  const id = kitchen.meals.ofCook(cookId)
+  const meal = id === undefined ? undefined : kitchen.meals.find(id)
   const schedule = meal && scheduleIn(kitchen, meal, nowMs)
   if (!meal || !schedule || schedule.start_at === '') return null
   const { dishes, acts, hands } = boardOf(kitchen, meal, schedule, nowMs)

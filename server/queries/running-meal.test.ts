@@ -56,7 +56,7 @@ afterEach(() => {
   rmSync(folder, { recursive: true })
 })
 
-const meal = () => kitchen.suppers.find(id)!
+const meal = () => kitchen.meals.find(id)!
 const dish = (title: string) => meal().dishes.find((d) => d.title === title)!.id
 const say = (kind: string, title: string | undefined, stage: string, atMs: number, more: object = {}) =>
   pressMeal(
@@ -103,7 +103,7 @@ describe('a supper under way', () => {
     expect(pressMeal(kitchen, id, twice, SERVE - 55 * MINUTE)).toMatchObject({ value: { isNew: true } })
     expect(pressMeal(kitchen, id, twice, SERVE - 54 * MINUTE)).toMatchObject({ value: { isNew: false } })
     expect(say('begin', 'roots', 't1', SERVE - 54 * MINUTE)).toMatchObject({ value: { isNew: false } })
-    expect(kitchen.suppers.events(id)).toHaveLength(1)
+    expect(kitchen.meals.events(id)).toHaveLength(1)
     // Taken back, it may be begun again.
     expect(say('take-back', undefined, '', SERVE - 53 * MINUTE, { target: 'same' })).toMatchObject({
       value: { isNew: true },
@@ -142,12 +142,12 @@ describe('a supper under way', () => {
     })
     // Set aside at the stove, it has not been begun, and may be.
     expect(
-      say('take-back', undefined, '', at + 3 * MINUTE, { target: kitchen.suppers.events(id)[0]!.id }),
+      say('take-back', undefined, '', at + 3 * MINUTE, { target: kitchen.meals.events(id)[0]!.id }),
     ).toMatchObject({ ok: false })
   })
 
   test('is planned with what was learned of the burner the board has for it, and says so to the notebook; its bag gives the grain', () => {
-    kitchen.shelf.saveBag({
+    kitchen.grainBags.saveBag({
       id: 'sack',
       variety: 'short-white',
       name: 'the sack',
@@ -207,7 +207,7 @@ describe('a supper under way', () => {
       6,
     )
     expect([cook!.heatId, cook!.bagId]).toEqual([burner!.id, 'sack'])
-    expect(kitchen.shelf.bags()[0]!.left_g).toBeCloseTo(700, 6)
+    expect(kitchen.grainBags.bags()[0]!.left_g).toBeCloseTo(700, 6)
   })
 
   test('what was told is what stood there before the first hand stirred, whatever was pressed on the days before', () => {
@@ -299,6 +299,6 @@ describe('a supper under way', () => {
     expect(refused('done', 'rice', 'measure', at)).toBe('dish')
     expect(pressMeal(kitchen, id, { kind: 'dance' }, at)).toMatchObject({ ok: false })
     expect(pressMeal(kitchen, 'none', {}, at)).toMatchObject({ ok: false, errors: [{ path: 'supper' }] })
-    expect(kitchen.suppers.events(id)).toEqual([])
+    expect(kitchen.meals.events(id)).toEqual([])
   })
 })

@@ -67,7 +67,7 @@ const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): LeftoverEvent
 const LOOK_BACK_MS = 400 * 86_400_000
 
 /** Containers, what lies in them, and bottles of dressing. */
-export function leftoverIn(db: Db) {
+export function leftoversIn(db: Db) {
   const containers = db.prepare(`SELECT ${CONTAINER} FROM container ORDER BY position, id`)
   const saveContainer = db.prepare(`
     INSERT INTO container (position, ${CONTAINER}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM container), ${named(CONTAINER)})
@@ -112,4 +112,4 @@ export function leftoverIn(db: Db) {
     dropBottle: (id: string) => dropBottle.run(id).changes > 0,
   }
 }
-export type LeftoverWithEvents = NonNullable<ReturnType<ReturnType<typeof leftoverIn>['find']>>
+export type LeftoverWithEvents = NonNullable<ReturnType<ReturnType<typeof leftoversIn>['find']>>

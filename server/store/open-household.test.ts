@@ -150,7 +150,7 @@ test('starting names what is wrong', () => {
 })
 
 test('starting a cook takes its grain off the bag it came from, and only its own part of a blend', () => {
-  kitchen.shelf.saveBag({
+  kitchen.grainBags.saveBag({
     id: 'sack',
     variety: 'short-white',
     name: 'sack',
@@ -175,9 +175,9 @@ test('starting a cook takes its grain off the bag it came from, and only its own
     { request: blend, vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'sack' },
     START,
   )
-  expect(kitchen.shelf.bags()[0]!.left_g).toBe(700)
+  expect(kitchen.grainBags.bags()[0]!.left_g).toBe(700)
   startCook(kitchen, { request, vessel_id: 'heavy-pot', heat_id: 'middle-burner', bag_id: 'another' }, START)
-  expect(kitchen.shelf.bags()[0]!.left_g).toBe(700)
+  expect(kitchen.grainBags.bags()[0]!.left_g).toBe(700)
 })
 
 describe('a finished cook', () => {

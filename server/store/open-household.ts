@@ -5,7 +5,7 @@ import { createCookStore } from './cooks'
 import { devicesIn } from './devices'
 import { equipmentIn } from './equipment'
 import { householdIn } from './household'
-import { leftoverIn } from './leftovers'
+import { leftoversIn } from './leftovers'
 import { notebookIn } from './notebook'
 import { openDatabase, type Db } from './open'
 import { photosIn } from './photos'
@@ -23,14 +23,14 @@ export interface Kitchen {
   household: ReturnType<typeof householdIn>
   equipment: ReturnType<typeof equipmentIn>
   cooks: ReturnType<typeof createCookStore>
-  shelf: ReturnType<typeof grainBagsIn>
+  grainBags: ReturnType<typeof grainBagsIn>
   devices: ReturnType<typeof devicesIn>
-  kept: ReturnType<typeof leftoverIn>
+  leftovers: ReturnType<typeof leftoversIn>
   notebook: ReturnType<typeof notebookIn>
   photos: ReturnType<typeof photosIn>
-  trials: ReturnType<typeof tasteTestsIn>
-  suppers: ReturnType<typeof mealsIn>
-  eaters: ReturnType<typeof peopleIn>
+  tasteTests: ReturnType<typeof tasteTestsIn>
+  meals: ReturnType<typeof mealsIn>
+  people: ReturnType<typeof peopleIn>
   practice: ReturnType<typeof practiceIn>
   access: ReturnType<typeof accessIn>
 }
@@ -44,14 +44,14 @@ export function kitchenIn(db: Db): Kitchen {
     household: householdIn(db),
     equipment: equipmentIn(db),
     cooks: createCookStore(db),
-    shelf: grainBagsIn(db),
+    grainBags: grainBagsIn(db),
     devices: devicesIn(db),
-    kept: leftoverIn(db),
+    leftovers: leftoversIn(db),
     notebook: notebookIn(db),
     photos: photosIn(db),
-    trials: tasteTestsIn(db),
-    suppers: mealsIn(db),
-    eaters: peopleIn(db),
+    tasteTests: tasteTestsIn(db),
+    meals: mealsIn(db),
+    people: peopleIn(db),
     practice: practiceIn(db),
     access: accessIn(db),
   }

@@ -61,7 +61,7 @@ async function householdsIn(folder: string): Promise<Households & { end: () => P
 
 /** A page of a demo household, and whose console stays silent. */
 export const test = base.extend<
-  { house: PlanningData; quiet: void; expectedNoise: RegExp[] },
+  { household: PlanningData; quiet: void; expectedNoise: RegExp[] },
   { houses: Households }
 >({
   houses: [
@@ -72,12 +72,12 @@ export const test = base.extend<
     },
     { scope: 'worker', timeout: 120_000 },
   ],
-  house: [
+  household: [
     async ({ houses: households }, use, { file, project }) =>
       use(await households.of(`${project.name} ${file}`)),
     { auto: true, timeout: 120_000 },
   ],
-  baseURL: async ({ house: household }, use) => use(household.address),
+  baseURL: async ({ household: household }, use) => use(household.address),
   expectedNoise: [[], { option: true }],
   quiet: [
     async ({ page, expectedNoise }, use) => {

@@ -22,14 +22,14 @@ import classes from './compare.module.css'
 export const meta: Route.MetaFunction = () => [{ title: 'Compare · Omsel' }]
 
 export function loader() {
-  return { nowMs: nowMs(), house: loadPlanningData(kitchen()).house }
+  return { nowMs: nowMs(), household: loadPlanningData(kitchen()).household }
 }
 
 export const shouldRevalidate = skipRevalidation
 
 /** Two or three ways for the same crowd, ribbon over ribbon, the table at the right of all of them. */
 export default function Compare({ loaderData }: Route.ComponentProps) {
-  const { house: household, nowMs: now } = loaderData
+  const { household, nowMs: now } = loaderData
   const [search, setSearch] = useSearchParams()
   const first = useMemo(() => firstPlan(household), [household])
   const written = search.toString()
@@ -74,7 +74,12 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
         ))}
       </ol>
       {shown.length < MAX_SIDES && (
-        <Another base={base} taken={changes} add={(change) => put([...changes, change])} house={household} />
+        <Another
+          base={base}
+          taken={changes}
+          add={(change) => put([...changes, change])}
+          household={household}
+        />
       )}
     </main>
   )
@@ -199,12 +204,12 @@ function Another({
   base,
   taken,
   add,
-  house: household,
+  household: household,
 }: {
   base: Shown
   taken: readonly string[]
   add: (change: string) => void
-  house: Parameters<typeof vesselOfState>[1] & Parameters<typeof sidesOf>[2]
+  household: Parameters<typeof vesselOfState>[1] & Parameters<typeof sidesOf>[2]
 }) {
   const vessel = vesselOfState(base.state, household)
   const own = methodOfState(base.state, vessel)

@@ -25,11 +25,11 @@ export function loader() {
   return {
     forecast: stockForecast(kitchen(), nowMs()),
     bags: kitchen()
-      .shelf.bags()
+      .grainBags.bags()
       .map((bag): GrainBag => ({
         ...bag,
         notFor: kitchen()
-          .eaters.all()
+          .people.all()
           .flatMap((e) =>
             heldBy(bag.variety, e.avoids).map((food) => `not for ${e.name}: ${AVOIDABLE[food].word}`),
           ),

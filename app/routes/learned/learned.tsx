@@ -26,7 +26,7 @@ export function loader() {
   const words = new Map(open.notebook.words().map((w) => [w.figure, w.kind]))
   const pots = new Map(open.equipment.vessels().map((row) => [row.id, row.name]))
   const heats = new Map(open.equipment.heats().map((row) => [row.id, row.name]))
-  const bags = new Map(open.shelf.bags().map((row) => [row.id, row.name]))
+  const bags = new Map(open.grainBags.bags().map((row) => [row.id, row.name]))
   const nameOf = (figure: string): string => {
     const id = idOf(figure)
     switch (kindOf(figure)) {

@@ -22,7 +22,7 @@ export interface Shown {
   warm: boolean
 }
 
-interface LeftoverCardProps extends Shown {
+interface ContainerCardProps extends Shown {
   guidance: Guidance
   now: number
   clock: HouseholdClock
@@ -50,7 +50,7 @@ export function ContainerCard({
   clock,
   pan,
   kitchenC,
-}: LeftoverCardProps) {
+}: ContainerCardProps) {
   const title = useId()
   const fetcher = useFetcher()
   const busy = fetcher.state !== 'idle'
@@ -213,7 +213,7 @@ function Reheat({
   row: LeftoverWithEvents
   view: ContainerState
   guidance: Guidance
-  pan: LeftoverCardProps['pan']
+  pan: ContainerCardProps['pan']
   busy: boolean
   onDone: () => void
 }) {

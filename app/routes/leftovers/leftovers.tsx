@@ -37,8 +37,8 @@ export function loader() {
     kept: currentLeftovers(open, nowMs()).map(({ row }) => row),
     guidance: guidanceIn(open),
     authority: open.household.guidance().guidance,
-    containers: open.kept.containers(),
-    bottles: open.kept.bottles(),
+    containers: open.leftovers.containers(),
+    bottles: open.leftovers.bottles(),
     pan: heat
       ? {
           name: heat.name,

@@ -48,10 +48,10 @@ export function loader({ request }: Route.LoaderArgs) {
             waterShare: cook.plan.water.absorbed_g / cook.plan.yield.cooked_mass_g,
             dressed: cook.plan.dressing !== undefined,
             minutesAgo: noted ? Math.max(0, (nowMs() - noted.endedMs) / MINUTE) : 0,
-            already: open.kept.manyOf(cook.id),
+            already: open.leftovers.manyOf(cook.id),
           }
         : null,
-    containers: open.kept.containers(),
+    containers: open.leftovers.containers(),
     guidance: guidanceIn(open),
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },

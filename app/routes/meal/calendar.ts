@@ -10,7 +10,7 @@ const SUBSCRIBED_S = 300
 /** The evening's steps for a calendar: what hands are wanted for, each with its alarm. Moments are instants, so no zone and no clock change moves them. */
 export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
-  const meal = open.suppers.find(params.supper)
+  const meal = open.meals.find(params.supper)
   if (!meal) throw new Response('Meal not found.', { status: 404 })
   const schedule = scheduleIn(open, meal, nowMs())
   const calendar = ical({

@@ -50,7 +50,7 @@ const roots = {
   tasks: 'Cut; 15; hands\nRoast; 45; oven; look every 20',
   hold_max_minutes: '20',
 }
-const meal = (id: string) => kitchen.suppers.find(id)!
+const meal = (id: string) => kitchen.meals.find(id)!
 
 describe('a supper', () => {
   test('takes grains and what goes with them, and plans them on what the house has', () => {

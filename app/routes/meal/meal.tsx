@@ -31,7 +31,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
-  const meal = open.suppers.find(params.supper)
+  const meal = open.meals.find(params.supper)
   if (!meal) throw new Response('Meal not found.', { status: 404 })
   const schedule = scheduleIn(open, meal, nowMs()) ?? null
   return {
@@ -96,7 +96,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       return { done: 'seen' as const }
     }
     case 'remove':
-      open.suppers.drop(params.supper)
+      open.meals.drop(params.supper)
       return redirect('/meal')
     default:
       return refuse(

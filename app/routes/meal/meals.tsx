@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Meal · Omsel' }]
 export function loader() {
   const open = kitchen()
   return {
-    suppers: open.suppers.all().map(({ id, title, serve_ms, dishes }) => ({
+    suppers: open.meals.all().map(({ id, title, serve_ms, dishes }) => ({
       id,
       title,
       serve_ms,

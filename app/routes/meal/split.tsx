@@ -22,7 +22,7 @@ const SHOWN = 6
 
 /** A batch for many: in which of the house's pots, how much in each, or in rounds. */
 export default function Split({ loaderData }: Route.ComponentProps) {
-  const { house: household, nowMs: now } = loaderData
+  const { household, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const written = search.toString()
   const first = useMemo(() => firstPlan(household), [household])

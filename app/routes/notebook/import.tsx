@@ -21,7 +21,7 @@ import classes from './notebook.module.css'
 export const meta: Route.MetaFunction = () => [{ title: 'Import an old notebook · Omsel' }]
 
 export function loader() {
-  return { house: importContext(kitchen()), today: new Date(nowMs()).toISOString().slice(0, 10) }
+  return { household: importContext(kitchen()), today: new Date(nowMs()).toISOString().slice(0, 10) }
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -74,7 +74,7 @@ const MAX_FILE = 500_000
 
 /** Past cooks, typed into a grid, pasted from a table, or read from a file of commas. */
 export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
-  const { house: household, today } = loaderData
+  const { household, today } = loaderData
   const [rows, setRows] = useState<string[][]>(() => Array.from({ length: FIRST_ROWS }, blank))
   /** A table's own words for its columns, and which of ours each is; "" for one that is left out. */
   const [heading, setHeading] = useState<string[]>()

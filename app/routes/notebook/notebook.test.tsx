@@ -119,7 +119,7 @@ describe('the bench, for what comes after the pot', () => {
     expect(parsePlanRequest(request).ok).toBe(true)
   })
   test('what lies ready is only offered where it is this grain', () => {
-    const panel = (state: PlanState) => textOf(<AmountPanel state={state} change={still} house={ready} />)
+    const panel = (state: PlanState) => textOf(<AmountPanel state={state} change={still} household={ready} />)
     expect(panel(first)).toContain('Leftovers in the fridge: 3 portions')
     expect(panel({ ...first, grain: 'quinoa' })).not.toContain('Kept already')
     expect(panel({ ...first, amount: { basis: 'dry-mass', value: 200 } })).not.toContain('to keep')
@@ -148,7 +148,7 @@ describe('the bench, for what comes after the pot', () => {
     )
   })
   test('holding is a choice among a few, and none is the first', () => {
-    const html = htmlOf(<HourPanel state={first} change={still} house={household} />)
+    const html = htmlOf(<HourPanel state={first} change={still} household={household} />)
     expect(html).toContain('no')
     expect(html.match(/type="radio"/g)!.length).toBeGreaterThan(3)
     expect(planOf({ hold_minutes: 30 }).stages.at(-1)!.kind).toBe('hold')

@@ -80,7 +80,7 @@ export function loader({ request }: Route.LoaderArgs) {
       methods: open.notebook
         .methods()
         .map((id) => ({ value: id, label: METHOD_WORDS[id as MethodId] ?? id })),
-      bags: open.shelf
+      bags: open.grainBags
         .bags()
         .map(({ id, name, variety }) => ({ value: id, label: `${name} (${inWords(varietyOf(variety))})` })),
     },

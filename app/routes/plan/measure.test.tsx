@@ -50,7 +50,7 @@ describe('measure', () => {
         why={() => Promise.resolve({ terms: [], total: plan.water.pour_g, sure: 0 })}
         whyGrain={() => Promise.resolve({ terms: [], total: plan.grain.mass_g, sure: 0 })}
         learned={undefined}
-        slack={undefined}
+        roomForError={undefined}
         now={NOW}
         gauge="scale"
         onGauge={still}
@@ -229,7 +229,7 @@ describe('cautions', () => {
           cautions={cautions}
           state={{ ...state, ...more }}
           change={still}
-          house={household}
+          household={household}
           now={NOW}
         />,
       ),

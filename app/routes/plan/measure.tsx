@@ -29,7 +29,7 @@ export interface MeasureProps {
   marks: readonly PourMarkRow[]
   learned: Correction | undefined
   /** How far the pour may be off. */
-  slack: RoomForErrorWords | undefined
+  roomForError: RoomForErrorWords | undefined
   now: number
   /** Where this school's water goes. */
   way: Way
@@ -71,7 +71,17 @@ const POUR_TITLE: Record<Way, string> = {
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
-  const { plan, learned, slack: roomForError, now, settings, gauge, onGauge, ownWords, onPoured } = props
+  const {
+    plan,
+    learned,
+    roomForError: roomForError,
+    now,
+    settings,
+    gauge,
+    onGauge,
+    ownWords,
+    onPoured,
+  } = props
   const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan

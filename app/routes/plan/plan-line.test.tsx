@@ -36,7 +36,7 @@ describe('the order line', () => {
       <PlanLine
         state={{ ...first, ...over }}
         change={still}
-        house={household}
+        household={household}
         clock={{ zone: 'Europe/Berlin', clock: '24' }}
         now={NOW}
       />,

@@ -68,7 +68,7 @@ export function loader({ request }: Route.LoaderArgs) {
     nowMs: nowMs(),
     ...loadPlanningData(open),
     gauge: open.household.gauge(),
-    suppers: open.suppers
+    suppers: open.meals
       .all()
       .filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12)
       .slice(0, 1)
@@ -109,7 +109,7 @@ export async function action({ request }: Route.ActionArgs) {
 export const shouldRevalidate = skipRevalidation
 
 export default function PlanPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { settings, house: household } = loaderData
+  const { settings, household } = loaderData
   const { measures, marks } = household
   const fetcher = useFetcher()
   const navigation = useNavigation()
@@ -176,7 +176,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   return (
     <main className={classes.bench} data-tab={tab} data-lit={lit}>
       <h1 className="unseen">Plan</h1>
-      <PlanLine state={state} change={change} house={household} clock={settings} now={now} />
+      <PlanLine state={state} change={change} household={household} clock={settings} now={now} />
       <section className={classes.before} aria-label="Before the heat">
         <PreparationPanel
           state={state}
@@ -225,7 +225,9 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
           settings={settings}
           measures={measures}
           learned={correctionFor(state, household)}
-          slack={methodOf(method).pourSetsTexture ? roomForErrorWords(plan.water, roomForError) : undefined}
+          roomForError={
+            methodOf(method).pourSetsTexture ? roomForErrorWords(plan.water, roomForError) : undefined
+          }
           now={now}
           gauge={gauge}
           printed={vesselRow.printed}
@@ -258,7 +260,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         />
       </section>
       <section className={classes.cautions} aria-label="Cautions">
-        <Cautions cautions={plan.cautions} state={state} change={change} house={household} now={now} />
+        <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
       </section>
       <nav className={classes.tabs} aria-label="Parts of the plan">
         {TABS.map(({ id, word }) => (

@@ -11,7 +11,7 @@ export function useRoomForError(request: PlanRequestJson): RoomForError | undefi
   // The hour at the table and the clock change nothing in the pot.
   const { serve_at: _hour, ...pot } = request
   const asked = JSON.stringify(pot)
-  const [found, setFound] = useState<{ of: string; slack: RoomForError }>()
+  const [found, setFound] = useState<{ of: string; roomForError: RoomForError }>()
   useEffect(() => {
     let end = () => {}
     let current = true
@@ -26,7 +26,7 @@ export function useRoomForError(request: PlanRequestJson): RoomForError | undefi
           seed: 1,
           runs: KITCHENS,
         })
-        if (current) setFound({ of: asked, slack: roomForError })
+        if (current) setFound({ of: asked, roomForError: roomForError })
         running.end()
       })()
     }, STILL_MS)
@@ -36,5 +36,5 @@ export function useRoomForError(request: PlanRequestJson): RoomForError | undefi
       end()
     }
   }, [asked])
-  return found?.of === asked ? found.slack : undefined
+  return found?.of === asked ? found.roomForError : undefined
 }

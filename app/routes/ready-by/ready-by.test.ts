@@ -46,8 +46,8 @@ test('one row a grain of the shelf, its best way first, and what cannot be by th
   expect(new Set(grains).size).toBe(grains.length)
   expect(grains).toEqual(expect.arrayContaining(['couscous', 'long-white']))
   for (const { best } of answer.ready) {
-    expect(best.slack).toBeGreaterThanOrEqual(0)
-    expect(best.total + best.slack).toBeCloseTo(answer.minutes, 6)
+    expect(best.roomForError).toBeGreaterThanOrEqual(0)
+    expect(best.total + best.roomForError).toBeCloseTo(answer.minutes, 6)
   }
   for (const { best } of answer.tooLate) expect(grains).not.toContain(best.grain)
   expect(answer.wrong).toEqual({ at: undefined, for: undefined })

@@ -25,7 +25,7 @@ const MAX_PEOPLE = 60
 export function loader({ request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams
   const now = nowMs()
-  const { house: household, settings } = loadPlanningData(kitchen())
+  const { household: household, settings } = loadPlanningData(kitchen())
   const asked = search.get('at') ?? ''
   const wrongHour = asked !== '' && !isClockHour(asked)
   const hour = asked !== '' && !wrongHour ? asked : hourAt(now + FIRST_IN_MS, settings.zone)
@@ -40,13 +40,13 @@ export function loader({ request }: Route.LoaderArgs) {
     grain: one.of.state.grain,
     bagName: one.of.bagName,
     way: `${METHOD_WORDS[one.of.method]}, in ${one.of.vesselName}`,
-    slack: one.slack,
+    roomForError: one.roomForError,
     total: one.plan.total_minutes.expected,
     handsOn: one.plan.hands_on_minutes,
     startMs: tableMs - one.plan.total_minutes.expected * 60_000,
     skipped: one.skipped,
     mind: one.plan.cautions.find((c) => c.severity === 'warn')?.text,
-    address: `/?${toSearch({ ...one.of.state, soak: one.request.soak ? one.of.state.soak : null, rest: one.request.rest_minutes ?? null, at: one.slack >= 0 ? hour : null }, first).toString()}`,
+    address: `/?${toSearch({ ...one.of.state, soak: one.request.soak ? one.of.state.soak : null, rest: one.request.rest_minutes ?? null, at: one.roomForError >= 0 ? hour : null }, first).toString()}`,
   })
   type Row = ReturnType<typeof row>
   const grouped = (list: readonly OnTheTable<Choice>[]) => {
@@ -128,7 +128,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
                   <ul className={classes.others}>
                     {others.slice(0, 8).map((one) => (
                       <li key={one.address}>
-                        <Link to={one.address}>{one.way}</Link>, {spanWord(one.slack)} to spare
+                        <Link to={one.address}>{one.way}</Link>, {spanWord(one.roomForError)} to spare
                         {one.skipped.length > 0 && `, without ${one.skipped.join(' and ')}`}
                       </li>
                     ))}
@@ -136,9 +136,9 @@ export default function By({ loaderData }: Route.ComponentProps) {
                 </details>
               )}
             </div>
-            <RoomForError slack={best.slack} of={minutes} />
+            <RoomForError roomForError={best.roomForError} of={minutes} />
             <p className={classes.times}>
-              <b className="figure">{spanWord(best.slack)}</b> spare
+              <b className="figure">{spanWord(best.roomForError)}</b> spare
               <br />
               <span className="quiet">
                 start by {clockTime(best.startMs, settings)}, {spanWord(best.handsOn)} hands-on
@@ -168,10 +168,10 @@ export default function By({ loaderData }: Route.ComponentProps) {
 }
 
 /** How much of the time until the table is taken, and how much is to spare. */
-const RoomForError = ({ slack: roomForError, of }: { slack: number; of: number }) => (
+const RoomForError = ({ roomForError: roomForError, of }: { roomForError: number; of: number }) => (
   <svg
     viewBox="0 0 120 18"
-    className={classes.slack}
+    className={classes.roomForError}
     role="img"
     aria-label={`${spanWord(of - roomForError)} of ${spanWord(of)} used`}
   >

@@ -34,7 +34,7 @@ const MAX_CAUTIONS = 4
 
 /** One page for the fridge door: the figures, the ribbon, what ends each stage. Good in black and white. */
 export default function Card({ loaderData }: Route.ComponentProps) {
-  const { house: household, settings, nowMs: now } = loaderData
+  const { household, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const written = search.toString()
   const state = useMemo(

@@ -35,7 +35,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       more: `${v.family}, ${v.character}`,
       to: `/?grain=${v.id}`,
     })),
-    ...open.shelf
+    ...open.grainBags
       .bags()
       .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/grains' })),
     ...pots.map((pot): Thing => ({
@@ -47,7 +47,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
     ...open.equipment
       .measures()
       .map((m): Thing => ({ kind: 'Measures', label: m.name, more: `${Math.round(m.ml)} mL`, to: '/pots' })),
-    ...open.suppers.all().map((s): Thing => ({ kind: 'Meals', label: s.title, to: `/meal/${s.id}` })),
+    ...open.meals.all().map((s): Thing => ({ kind: 'Meals', label: s.title, to: `/meal/${s.id}` })),
     ...open.cooks.running().map((cook): Thing => ({
       kind: 'On the stove',
       label: cook.title,

@@ -31,7 +31,7 @@ export function loader() {
     boilC: boilingPointAt(metres(settings.elevation_m)),
     devices: devicesShown(),
     guidance: kitchen().household.guidance(),
-    eaters: kitchen().eaters.all(),
+    eaters: kitchen().people.all(),
   }
 }
 

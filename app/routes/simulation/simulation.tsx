@@ -64,7 +64,7 @@ interface Here {
 
 /** The same plan without food: what is inside the pot at every minute, and what would be if one thing were otherwise. */
 export default function SimulationPage({ loaderData }: Route.ComponentProps) {
-  const { house: household, settings, nowMs: now } = loaderData
+  const { household, settings, nowMs: now } = loaderData
   const first = useMemo(() => firstPlan(household), [household])
   const { state, become, undo, canUndo } = useAddress<Here>({
     read: (search) => ({ bench: fromSearch(search, first, household), otherwise: otherwiseIn(search) }),
@@ -102,7 +102,7 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
         <Link to={`/?${toSearch(bench, first).toString()}`}>back to the plan</Link>
       </div>
       <div className={classes.order}>
-        <PlanLine state={bench} change={change} house={household} clock={settings} now={now} />
+        <PlanLine state={bench} change={change} household={household} clock={settings} now={now} />
       </div>
       <p className={classes.lead}>
         {Math.round(plan.grain.mass_g)} g of {grainWord(bench, household)},{' '}

@@ -30,7 +30,7 @@ export function LidCheck({ stage, current, pot, now, press }: LidCheckProps) {
   const share = (now - current.startMs) / Math.max(1, current.endMs - current.startMs)
   if (share < WORTH_A_LOOK) return null
   if (seen) {
-    const answer = lidCheck(pot.reckoned, seen, (current.endMs - now) / 60_000)
+    const answer = lidCheck(pot.estimate, seen, (current.endMs - now) / 60_000)
     return (
       <AdviceCard
         says={answer.says}

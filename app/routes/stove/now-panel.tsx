@@ -140,7 +140,7 @@ export function NowPanel({
               <PotInside
                 vessel={vessel}
                 variety={variety}
-                dryG={pot.reckoned.pot.dryG}
+                dryG={pot.estimate.pot.dryG}
                 moment={pot.moment}
                 title={insideWords(pot)}
                 letters={0.2}
@@ -253,8 +253,8 @@ function lateHelp(stage: Stage, minutes: number): string[] {
 
 function retimedWords({ wasMinutes, isMinutes, because }: Retimed, pot: AtTheStove | undefined): string {
   const burner =
-    pot && Math.abs(pot.reckoned.burner - 1) > 0.08
-      ? `: your burner is weaker than assumed (${Math.round(pot.reckoned.burner * 100)} %)`
+    pot && Math.abs(pot.estimate.burner - 1) > 0.08
+      ? `: your burner is weaker than assumed (${Math.round(pot.estimate.burner * 100)} %)`
       : ''
   const why = because.kind === 'cue' ? `from the boil time${burner}` : 'from what happened'
   return `${Math.round(isMinutes)} min, not ${Math.round(wasMinutes)}; ${why}`

@@ -77,7 +77,7 @@ export function loader({ params }: Route.LoaderArgs) {
         return photo ? [[stage.cue_id!, photo.id]] : []
       }),
     ) as Record<string, string>,
-    house: { zone, clock } satisfies HouseholdClock,
+    household: { zone, clock } satisfies HouseholdClock,
     nowMs: nowMs(),
   }
 }
@@ -95,7 +95,7 @@ export default function Stove(props: Route.ComponentProps) {
 }
 
 function CookView({ loaderData }: Route.ComponentProps) {
-  const { kept: stored, house: household, id } = loaderData
+  const { kept: stored, household, id } = loaderData
   useLastKnown(`stove ${id}`, loaderData)
   const refresh = useRefresh()
   const { now: counted, aheadMs } = useServerClock(loaderData.nowMs, refresh)

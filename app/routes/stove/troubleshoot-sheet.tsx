@@ -65,11 +65,11 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
     onClose()
   }
   const advice = useMemo(
-    () => (complaint && pot ? adviceFor(complaint, pot.reckoned, Number(lost) || 0) : undefined),
+    () => (complaint && pot ? adviceFor(complaint, pot.estimate, Number(lost) || 0) : undefined),
     [complaint, pot, lost],
   )
   const at = stage?.id ?? lastStage
-  const hot = pot?.reckoned.ahead.some(({ phase }) => phase.powerW > 0) === true
+  const hot = pot?.estimate.ahead.some(({ phase }) => phase.powerW > 0) === true
   const tell = (kind: EventKind, more?: { seconds?: number; amount?: number }) => {
     press(kind, at, more)
     close()

@@ -10,7 +10,7 @@ import type { Moment } from '../../ui/drawing/pot-inside'
 
 /** What the stove knows of the inside of the pot. */
 export interface AtTheStove {
-  reckoned: PotEstimate
+  estimate: PotEstimate
   moment: Moment
   hint: Hint | undefined
   /** How long it keeps, once it is off the heat for good. */
@@ -37,7 +37,7 @@ export function usePotEstimate(
     }
     const offHeat = !ahead.some(({ phase, minutes }) => phase.powerW > 0 && minutes > 0)
     return {
-      reckoned: estimate,
+      estimate: estimate,
       moment,
       hint: hintFor(estimate, cook.plan, events),
       holding:

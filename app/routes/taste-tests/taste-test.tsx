@@ -17,11 +17,11 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
-  const tasteTest = open.trials.find(params.trial)
+  const tasteTest = open.tasteTests.find(params.trial)
   if (!tasteTest) throw new Response('Taste test not found.', { status: 404 })
   return {
     trial: tasteTest,
-    tastings: open.trials.tastings(tasteTest.id),
+    tastings: open.tasteTests.tastings(tasteTest.id),
     settings: settingsOf(open),
     nowMs: nowMs(),
   }
@@ -40,7 +40,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       return tasted.ok ? { tasted: true as const } : refuse(tasted.errors)
     }
     case 'untaste':
-      return open.trials.untaste(form.id ?? '', params.trial)
+      return open.tasteTests.untaste(form.id ?? '', params.trial)
         ? { tasted: true as const }
         : refuse([{ path: 'id', message: 'id must be a tasting of this taste test' }])
     case 'adopt': {
@@ -48,7 +48,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       return adopted.ok ? { adopted: form.letter } : refuse(adopted.errors)
     }
     case 'drop':
-      open.trials.drop(params.trial)
+      open.tasteTests.drop(params.trial)
       return redirect('/taste-tests')
     default:
       return data(

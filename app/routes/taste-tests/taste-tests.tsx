@@ -29,12 +29,12 @@ export const meta: Route.MetaFunction = () => [{ title: 'Taste tests · Omsel' }
 export function loader() {
   const open = kitchen()
   return {
-    trials: open.trials.all().map(({ id, title, made_ms, cups }) => ({
+    trials: open.tasteTests.all().map(({ id, title, made_ms, cups }) => ({
       id,
       title,
       made_ms,
       cups: cups.length,
-      tastings: open.trials.tastings(id).length,
+      tastings: open.tasteTests.tastings(id).length,
     })),
     ...loadPlanningData(open),
     nowMs: nowMs(),
@@ -82,7 +82,7 @@ const WATER_STEPS = [-0.16, -0.08, 0, 0.08, 0.16] as const
 
 /** Pots that differ in one thing, all else equal. */
 export default function TasteTestsPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { trials: tasteTests, house: household, settings, nowMs: now } = loaderData
+  const { trials: tasteTests, household, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'

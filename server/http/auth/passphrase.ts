@@ -34,7 +34,7 @@ export function wrongPassphrase(passphrase: string): string | undefined {
   return undefined
 }
 
-export async function leftoverOf(passphrase: string, nowMs: number): Promise<StoredPassphrase> {
+export async function hashPassphrase(passphrase: string, nowMs: number): Promise<StoredPassphrase> {
   const salt = randomBytes(SALT_BYTES)
   const hash = await derived(passphrase, salt, COST)
   return { salt: salt.toString('base64'), hash: hash.toString('base64'), ...COST, set_ms: Math.round(nowMs) }

@@ -3,7 +3,7 @@ import type { Kitchen } from '#server/store/open-household'
 import { fieldError } from '#server/commands/field-error'
 import { log } from '#server/log'
 import type { PairingCodes } from './pairing-codes'
-import { leftoverOf, matches, wrongPassphrase } from './passphrase'
+import { hashPassphrase, matches, wrongPassphrase } from './passphrase'
 import { deviceWord, createSession } from './sessions'
 import type { Throttle } from './throttle'
 
@@ -68,6 +68,6 @@ export async function setPassphrase(
   const message = wrongPassphrase(passphrase)
   if (message) return fieldError('passphrase', message)
   if (again !== passphrase) return fieldError('again', 'is not the same as above')
-  access.setPassphrase(await leftoverOf(passphrase, nowMs))
+  access.setPassphrase(await hashPassphrase(passphrase, nowMs))
   return { ok: true, value: true }
 }

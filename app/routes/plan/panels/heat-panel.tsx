@@ -16,7 +16,7 @@ import { SteamerWays } from './steamer-ways'
 
 /** How it is cooked, and what that way leaves to the cook. */
 export function HeatPanel(props: PanelProps) {
-  const { state, change, house: household } = props
+  const { state, change, household: household } = props
   const vessel = vesselOfState(state, household)
   const method = methodOfState(state, vessel)
   const can = methodsOf(vessel.kind)
@@ -156,7 +156,7 @@ export function HeatPanel(props: PanelProps) {
 const withMethod = (
   { grain, soak }: PlanState,
   method: MethodId,
-  household: PanelProps['house'],
+  household: PanelProps['household'],
 ): Partial<PlanState> => ({
   method,
   poured: null,
@@ -219,7 +219,7 @@ function DishUnder({ state, change }: PanelProps) {
 const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
 
 /** The appliance's programmes by their names: choosing one sets what it does, and says whether its minutes are known, guessed or timed. */
-function Programmes({ state, change, house: household }: PanelProps) {
+function Programmes({ state, change, household: household }: PanelProps) {
   const mine = household.programmes.filter((p) => p.vessel_id === state.vesselId)
   if (mine.length === 0) return null
   return (

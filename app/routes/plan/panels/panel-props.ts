@@ -4,5 +4,5 @@ import type { PlanState, PlanningData } from '../../../planning/plan-state'
 export interface PanelProps {
   state: PlanState
   change: (next: Partial<PlanState>) => void
-  house: PlanningData
+  household: PlanningData
 }
