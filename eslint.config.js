@@ -10,6 +10,11 @@ export default tseslint.config(
     rules: {
       'no-undef': 'off', // TypeScript checks names
       eqeqeq: 'error',
+      // Prettier wraps at 110; a text that is one sentence is not cut to pieces for its length.
+      'max-len': [
+        'error',
+        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true },
+      ],
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
     },

@@ -12,7 +12,8 @@ const MAX_BODY = 1_000_000 // bytes
 const MAX_PHOTO_BODY = 13_000_000 // a picture of 12 MB, and what a form wraps around it
 const MAX_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is brought in
 const FINISH_MS = 10_000 // how long a request may still take when the server is asked to end
-const KEEP_MS = 65_000 // an idle line is kept for longer than callers keep it: who ends it first never cuts off a question
+// an idle line is kept for longer than callers keep it: who ends it first never cuts off a question
+const KEEP_MS = 65_000
 const port = Number(process.env.PORT ?? 4870)
 const host = process.env.HOST ?? '127.0.0.1'
 const networkPort = Number(process.env.NETWORK_PORT ?? port + 1)

@@ -10,7 +10,10 @@ import { currentBeliefs, note } from '../server/commands/rebuild-entry'
 import { startCook } from '../server/commands/start-cook'
 import { say } from './say'
 
-/** Ten thousand cooks: what the notebook and its pages take on a real server, beside a page that asks nothing. Needs a build. */
+/**
+ * Ten thousand cooks: what the notebook and its pages take on a real server, beside a page that asks nothing.
+ * Needs a build.
+ */
 const COOKS = Number(process.argv[2] ?? 10_000)
 const PORT = 4879
 const address = `http://127.0.0.1:${PORT}`

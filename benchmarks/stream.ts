@@ -5,7 +5,10 @@ import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../server/commands/begin-household'
 import { say } from './say'
 
-/** A page's own time on a real server: idle, and with fifty screens listening and a cook under way that is pressed twice a second. Needs a build. */
+/**
+ * A page's own time on a real server: idle, and with fifty screens listening and a cook under way that is
+ * pressed twice a second. Needs a build.
+ */
 const PORT = 4878
 const address = `http://127.0.0.1:${PORT}`
 const folder = mkdtempSync(join(tmpdir(), 'omsel-stream-'))

@@ -1,4 +1,7 @@
-/** Thresholds by which a pot is judged and planned: each once, for the planner, the simulator, the stove and what is said. */
+/**
+ * Thresholds by which a pot is judged and planned: each once, for the planner, the simulator, the stove and
+ * what is said.
+ */
 
 /** Degree of gelatinisation in the slowest centre from which nothing hard is found by biting. */
 export const CENTRE_THROUGH = 0.9
@@ -15,7 +18,10 @@ export const SCORCHED_KS = 1800
 
 /** Free water between the grains, as a share of the cooked mass: over this it is soggy. */
 export const SOGGY_FREE = 0.06
-/** "No water when the grain is parted": the most at which that is what one sees is 0.05; planned a little under it, so that a finer pot agrees. */
+/**
+ * "No water when the grain is parted": the most at which that is what one sees is 0.05; planned a little
+ * under it, so that a finer pot agrees.
+ */
 export const FREE_AT_SIGN = 0.04
 /** What still eats as separate grains at the very end. */
 export const FREE_DONE = 0.025

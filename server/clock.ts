@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs'
 
-/** The server's clock, UTC milliseconds. A rehearsal may set it ahead through a file that holds the milliseconds to add. */
+/**
+ * The server's clock, UTC milliseconds. A rehearsal may set it ahead through a file that holds the
+ * milliseconds to add.
+ */
 export function nowMs(): number {
   const file = process.env.OMSEL_CLOCK_FILE
   if (!file) return Date.now()

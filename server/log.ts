@@ -1,6 +1,9 @@
 import pino from 'pino'
 
-/** Structured lines on standard error. No line holds what somebody wrote or cooks: places without ids and questions, errors without what stood in quotes. */
+/**
+ * Structured lines on standard error. No line holds what somebody wrote or cooks: places without ids and
+ * questions, errors without what stood in quotes.
+ */
 export const log = pino(
   {
     base: undefined,

@@ -8,7 +8,10 @@ interface Lock {
   packages: Record<string, { version: string; dev?: boolean; optional?: boolean; license?: string }>
 }
 
-/** Every package that is part of the running program, those of other platforms among them, with its version and its licence as it states it. */
+/**
+ * Every package that is part of the running program, those of other platforms among them, with its version
+ * and its licence as it states it.
+ */
 export function licences(): string {
   const { packages } = JSON.parse(readFileSync('package-lock.json', 'utf8')) as Lock
   const lines = Object.entries(packages)

@@ -40,7 +40,10 @@ export interface Awake {
   release: () => void
 }
 
-/** Keeps the screen lit: by the browser's own lock where the address is secure, else by a small silent video, which needs a touch first. */
+/**
+ * Keeps the screen lit: by the browser's own lock where the address is secure, else by a small silent video,
+ * which needs a touch first.
+ */
 export async function stayAwake(): Promise<Awake> {
   if ('wakeLock' in navigator) {
     try {

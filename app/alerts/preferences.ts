@@ -1,6 +1,9 @@
 import type { SignalKind } from '#core/cook/signals'
 
-/** How this device tells what should be noticed. It is the device's own: a phone in a pocket and a laptop on the table differ. */
+/**
+ * How this device tells what should be noticed. It is the device's own: a phone in a pocket and a laptop on
+ * the table differ.
+ */
 export const SOUNDS = ['knock', 'bell', 'rise', 'none'] as const
 export type Sound = (typeof SOUNDS)[number]
 export const SOUND_WORDS: Record<Sound, string> = {

@@ -18,7 +18,8 @@ export interface Noticing {
 const AGAIN_MS = 9000
 const GRAVEST: Record<Signal['kind'], number> = { attention: 0, ended: 1, due: 2 }
 
-/** Tells signals by sound, voice, touch and notice, and again until a hand is on the device. What the device cannot do is done by the eye:
+/** Tells signals by sound, voice, touch and notice, and again until a hand is on the device. What the device
+ * cannot do is done by the eye:
  *  the caller shows `active` large. */
 export function useAlerts(signals: readonly Signal[]): Noticing {
   const [touched, setTouched] = useState<ReadonlySet<string>>(new Set())

@@ -33,7 +33,10 @@ export function wrongKey({ keys }: Bindings, act: KeyAct, key: string): string |
   return other && `“${key}” is already used for “${KEY_ACTS[other].says}”.`
 }
 
-/** Reads what a device has kept, mending what makes no sense: a key that two would share goes back to its first.  @param text as it lies there */
+/**
+ * Reads what a device has kept, mending what makes no sense: a key that two would share goes back to its
+ * first.  @param text as it lies there
+ */
 export function bindingsIn(text: string | null): Bindings {
   let saved: { on?: unknown; keys?: Partial<Record<KeyAct, unknown>> } = {}
   try {

@@ -38,7 +38,10 @@ function subscribe(cachedPaths: () => void): () => void {
 /** The keys of this device. */
 export const useBindings = (): Bindings => useSyncExternalStore(subscribe, now, () => FIRST_BINDINGS)
 
-/** Lets keys act: once a press, not while held, and never while somebody types. What has no act here is left to others. */
+/**
+ * Lets keys act: once a press, not while held, and never while somebody types. What has no act here is left
+ * to others.
+ */
 export function useKeys(acts: Partial<Record<KeyAct, (() => void) | undefined>>): void {
   const bindings = useBindings()
   const latest = useRef({ acts, bindings })

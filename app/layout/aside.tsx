@@ -13,12 +13,18 @@ interface AsideProps {
   pressed?: boolean
   /** px */
   width: number
-  /** There is something to do in it, which is a piece of the program of its own: fetched when a hand comes near, and then the focus goes in. */
+  /**
+   * There is something to do in it, which is a piece of the program of its own: fetched when a hand comes
+   * near, and then the focus goes in.
+   */
   piece?: () => Promise<unknown>
   children: () => ReactNode
 }
 
-/** Something said or chosen beside the key that opens it. It is the browser's own popover: it closes at Esc or a press elsewhere, and gives the focus back. */
+/**
+ * Something said or chosen beside the key that opens it. It is the browser's own popover: it closes at Esc or
+ * a press elsewhere, and gives the focus back.
+ */
 export function Aside({ word, label, className, pressed, width, piece, children }: AsideProps) {
   const id = useId()
   const key = useRef<HTMLButtonElement>(null)

@@ -1,6 +1,9 @@
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
-/** What a page knows of the house does not change with its own address: only another page, or something sent, asks again. */
+/**
+ * What a page knows of the house does not change with its own address: only another page, or something sent,
+ * asks again.
+ */
 export function skipRevalidation({
   currentUrl,
   nextUrl,

@@ -22,7 +22,8 @@ const sorted = (search: string): string =>
     .sort()
     .join('&')
 
-/** State kept in the address, with a way back. A bare address stays bare until something is changed; somebody going back, or opening a
+/** State kept in the address, with a way back. A bare address stays bare until something is changed; somebody
+ * going back, or opening a
  *  bookmark, leads the state. */
 export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
   const [search, setSearch] = useSearchParams()
@@ -34,7 +35,8 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
   const [mine, setMine] = useState<readonly string[]>([])
   if (search.toString() !== seen) {
     setSeen(search.toString())
-    // An address of one's own that comes late must not undo what was changed meanwhile; on a busy machine several are on their way.
+    // An address of one's own that comes late must not undo what was changed meanwhile; on a busy machine
+    // several are on their way.
     const own = mine.indexOf(sorted(search.toString()))
     if (own >= 0) setMine(mine.slice(own + 1))
     else if (search.toString() !== written) setState(read(search))

@@ -13,7 +13,8 @@ const refusedBy = (): Promise<Line> =>
     () => 'lost',
   )
 
-/** The one stream of this kitchen: tells when another screen pressed something anywhere, and whenever this one is looked at again.
+/** The one stream of this kitchen: tells when another screen pressed something anywhere, and whenever this
+ * one is looked at again.
  *  @param onReadings what devices say  @returns how the line is */
 export function useKitchenStream(onChanged: () => void, onReadings?: (json: string) => void): Line {
   const latest = useRef({ onChanged, onReadings })

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef } from 'react'
 import { useRevalidator } from 'react-router'
 
-/** Asks the server again, one question at a time: what is asked meanwhile is asked once more after it, so that a burst of news neither breaks off
+/** Asks the server again, one question at a time: what is asked meanwhile is asked once more after it, so
+ * that a burst of news neither breaks off
  *  an answer on its way nor goes unheard. */
 export function useRefresh(): () => void {
   const { revalidate } = useRevalidator()

@@ -6,14 +6,18 @@ const cachedPaths = new Map<string, unknown>()
 
 const SHUT_OUT = 401
 
-/** An answer that is meant: a redirect, a page that is not there. All else is a line that was cut, a server that is gone for a while, or a door that
+/** An answer that is meant: a redirect, a page that is not there. All else is a line that was cut, a server
+ * that is gone for a while, or a door that
  *  was shut on this device in the middle of a cook. */
 const isAnswer = (error: unknown): boolean =>
   error instanceof Response ||
   (isRouteErrorResponse(error) && error.status < 500 && error.status !== SHUT_OUT)
 
-/** Asks the server, and where it cannot be reached goes on with what this page last heard: a cook is not lost with the line.
- *  @param key what names this page and its thing  @throws what the server answered, or the failure where nothing was heard before */
+/** Asks the server, and where it cannot be reached goes on with what this page last heard: a cook is not lost
+ * with the line.
+ * @param key what names this page and its thing
+ * @throws what the server answered, or the failure where nothing was heard before
+ */
 export async function orCached<T>(key: string, ask: () => Promise<T>): Promise<T> {
   try {
     const data = await ask()

@@ -66,13 +66,18 @@ export interface Outbox<K extends string> {
   cutOff: boolean
   /** What the server refused last, in its words. */
   refused: string | undefined
-  /** @param afterMs the latest that the screen had shown by the server's clock: who presses has seen it, so the press comes after it */
+  /**
+   * @param afterMs the latest that the screen had shown by the server's clock: who presses has seen it, so
+   * the press comes after it
+   */
   press: (kind: K, stage: string, more?: PressMore, afterMs?: number) => void
 }
 
-/** When a press was made, by the device's clock and how far the server's is ahead. What a device knows of the server's clock moves by the delay of
+/** When a press was made, by the device's clock and how far the server's is ahead. What a device knows of the
+ * server's clock moves by the delay of
  *  every answer, so two presses close together could change places; the order they were made in stands.
- *  @param deviceMs the device's clock  @param aheadMs the server's clock minus it  @param before the device's press before this one
+ *  @param deviceMs the device's clock  @param aheadMs the server's clock minus it  @param before the device's
+ * press before this one
  *  @param afterMs the latest event on the screen, by the server's clock */
 export function pressedAt(
   deviceMs: number,
@@ -86,7 +91,10 @@ export function pressedAt(
 }
 
 /** Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted server.
- *  @param address where they go; left out: the cook's own  @param aheadMs the server's clock minus this device's  @param onSent after the server has taken something */
+ * @param address where they go; left out: the cook's own
+ * @param aheadMs the server's clock minus this device's
+ * @param onSent after the server has taken something
+ */
 export function useOutbox<K extends string = EventKind>(
   cookId: string,
   aheadMs: number,
@@ -96,7 +104,8 @@ export function useOutbox<K extends string = EventKind>(
   const [waiting, setWaiting] = useState<Waiting<K>[]>([])
   const [cutOff, setCutOff] = useState(false)
   const [refused, setRefused] = useState<string>()
-  // What the server has taken stays here until the page has heard it back: a pressed cue must not come back for a blink.
+  // What the server has taken stays here until the page has heard it back: a pressed cue must not come back
+  // for a blink.
   const [taken, setTaken] = useState<Waiting<K>[]>([])
   const sending = useRef(false)
   const sent = useRef(onSent)
@@ -125,7 +134,8 @@ export function useOutbox<K extends string = EventKind>(
           headers: { 'Content-Type': 'application/json' },
           body: JSON.stringify({ ...press, sent_ms: sentMs(next) }),
         })
-        // What the server refuses for good would block the rest for ever; what it cannot take now, or not from a device that is not let in, stays.
+        // What the server refuses for good would block the rest for ever; what it cannot take now, or not
+        // from a device that is not let in, stays.
         if (response.status >= 500 || NOT_NOW.has(response.status))
           throw new Error(`the server said ${response.status}`)
         const { isNew } = response.ok ? ((await response.json()) as { isNew: boolean }) : { isNew: false }

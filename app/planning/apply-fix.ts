@@ -13,7 +13,10 @@ export interface Fix {
   state: PlanState
 }
 
-/** Turns a caution's remedy into this household's own terms: its own roomier pot before a preset, its own words before figures. */
+/**
+ * Turns a caution's remedy into this household's own terms: its own roomier pot before a preset, its own
+ * words before figures.
+ */
 export function fixOf(
   caution: Caution,
   state: PlanState,

@@ -116,7 +116,10 @@ export function gaugesFor(given: {
   ]
 }
 
-/** "As deep again as the grain": what it is here, against the plan's own water; told backwards as a share of the grain's depth. */
+/**
+ * "As deep again as the grain": what it is here, against the plan's own water; told backwards as a share of
+ * the grain's depth.
+ */
 function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gauge {
   const bed = bedDepthOf(context)
   const pour = Math.max(0, pourAsDeepAgain(context))
@@ -138,7 +141,10 @@ function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gau
 
 export type PrintedLine = NonNullable<VesselRow['printed']>[number]
 
-/** The bowl's own lines. A line may count scoops of some grain and not what the bowl holds, so only its height is believed. */
+/**
+ * The bowl's own lines. A line may count scoops of some grain and not what the bowl holds, so only its height
+ * is believed.
+ */
 function printedGauge(
   lines: readonly PrintedLine[],
   context: PourContext,
@@ -165,7 +171,10 @@ function printedGauge(
   }
 }
 
-/** A place between two numbered lines, mm. NaN, which no pour is, where the lines bear no numbers or it lies outside them. */
+/**
+ * A place between two numbered lines, mm. NaN, which no pour is, where the lines bear no numbers or it lies
+ * outside them.
+ */
 function between(lines: readonly PrintedLine[], told: number): number {
   const numbered = lines
     .map((l) => ({ n: Number(l.name.replace(',', '.')), mm: l.level_mm }))

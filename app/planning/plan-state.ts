@@ -172,7 +172,10 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   at: null,
 })
 
-/** The method a bench cooks by: the one asked for where its vessel can, or the usual one for its grain, purpose and vessel. */
+/**
+ * The method a bench cooks by: the one asked for where its vessel can, or the usual one for its grain,
+ * purpose and vessel.
+ */
 export function methodOfState(
   state: Pick<PlanState, 'method' | 'purpose' | 'grain' | 'others'>,
   vessel: Pick<VesselRow, 'kind' | 'name'>,
@@ -218,7 +221,10 @@ const learnsAs = (state: PlanState, household: PlanningData): PlanFor => {
   }
 }
 
-/** What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had been learned and is planned with. */
+/**
+ * What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had
+ * been learned and is planned with.
+ */
 export function startFieldsOf(
   state: PlanState,
   household: PlanningData,

@@ -10,7 +10,10 @@ export interface RoomForErrorWords {
 const span = (less: number, more: number): string =>
   `${Math.round(Math.max(0, -less))} g less, ${Math.round(Math.max(0, more))} g more`
 
-/** "room for error: 60 g less to 75 g more": how far the pour may be off before somebody notices. First from the plan's own firm and soft pours; then from pots cooked. */
+/**
+ * "room for error: 60 g less to 75 g more": how far the pour may be off before somebody notices. First from
+ * the plan's own firm and soft pours; then from pots cooked.
+ */
 export function roomForErrorWords(
   { pour_g, firm_pour_g, soft_pour_g }: Plan['water'],
   roomForError: RoomForError | undefined,

@@ -14,7 +14,10 @@ const wordsOf = (text: string): string[] =>
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => word !== '')
 
-/** Things that every word asked for begins a word of; those whose own name begins so come first, then in the order they came. */
+/**
+ * Things that every word asked for begins a word of; those whose own name begins so come first, then in the
+ * order they came.
+ */
 export function matching(things: readonly Thing[], asked: string, most: number): Thing[] {
   const words = wordsOf(asked)
   if (words.length === 0) return []

@@ -9,7 +9,10 @@ import classes from './search-box.module.css'
 const [store, spotlight] = createSpotlight()
 const MAX_AT_FIRST = 6
 
-/** Finds grains, pots, cooks, places and things to do by their words.  @param asked grows by one whenever it is to open */
+/**
+ * Finds grains, pots, cooks, places and things to do by their words.  @param asked grows by one whenever it
+ * is to open
+ */
 export default function FindBox({ asked }: { asked: number }) {
   const [query, setQuery] = useState('')
   const fetcher = useFetcher<{ asked: string; found: Thing[] }>()

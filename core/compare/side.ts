@@ -21,7 +21,10 @@ export interface Side {
   texture: number
 }
 
-/** An oven's mean draw while it is hot, W, and the minutes it heats before the dish goes in: typical of a household oven. */
+/**
+ * An oven's mean draw while it is hot, W, and the minutes it heats before the dish goes in: typical of a
+ * household oven.
+ */
 const OVEN_W = 1000
 const OVEN_PREHEAT_MINUTES = 12
 /** A household kettle gives this share to its water. */
@@ -51,7 +54,10 @@ export function sideOf(json: PlanRequestJson): Side {
   }
 }
 
-/** What a plan's stages draw, W·h: what reaches the pot over the source's efficiency. A vessel held by its thermostat draws what it loses. */
+/**
+ * What a plan's stages draw, W·h: what reaches the pot over the source's efficiency. A vessel held by its
+ * thermostat draws what it loses.
+ */
 function energyOf({ source, vessel, kitchenC, elevationM, pressure }: PlanRequest, plan: Plan): number {
   const gauge = vessel.kind === 'pressure-electric' ? gaugePressure(vessel.kind, pressure) : undefined
   const held =

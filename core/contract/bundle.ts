@@ -32,8 +32,11 @@ import { PlanSchema } from './plan-result'
 import { PlayerActionsSchema } from './practice'
 import { SCHEDULE_LIMITS } from './schedule'
 
-/** A household as one JSON document. Rows are as the house keeps them, units in their names; what is made from them (the lines of the notebook, beliefs)
- *  is not in it, it is made again. `version` counts the changes this layout has been through; an older one is brought up to date on the way in. */
+/** A household as one JSON document. Rows are as the house keeps them, units in their names; what is made
+ * from them (the lines of the notebook, beliefs)
+ * is not in it, it is made again. `version` counts the changes this layout has been through; an older one
+ * is brought up to date on the way in.
+ */
 export const BUNDLE_FORMAT = 'omsel.household'
 
 const text = (most: number, least = 0) =>

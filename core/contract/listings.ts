@@ -7,7 +7,10 @@ import { roundTo } from '#core/units/rounding'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { vesselOf } from '#core/vessel/vessel'
 
-/** The contract's `varieties`: the table, with units in the names. fitted_within: half width of the 90 % interval of each fitted figure, as a share. */
+/**
+ * The contract's `varieties`: the table, with units in the names. fitted_within: half width of the 90 %
+ * interval of each fitted figure, as a share.
+ */
 export const varietiesListing = () => ({
   varieties: VARIETIES.map((row) => ({
     id: row.id,

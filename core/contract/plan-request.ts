@@ -228,7 +228,10 @@ export const PlanRequestSchema = record({
   hurry: v.optional(flag, DEFAULTS.hurry),
   uptake_delta_g_g: v.optional(between(-2, 2), 0),
   minutes_factor: v.optional(between(0.3, 3), 1),
-  /** One standard deviation of what is still uncertain, as shares; each left out: that of a kitchen nothing is known of. */
+  /**
+   * One standard deviation of what is still uncertain, as shares; each left out: that of a kitchen nothing is
+   * known of.
+   */
   spreads: v.optional(
     record({
       burner: v.optional(between(0, 1)),
@@ -310,7 +313,10 @@ export const PlanRequestSchema = record({
 
 const RunsSchema = v.object(runsFields)
 
-/** Kitchens asked for with a plan; 1 where none were, or where they cannot be read (readPlanRequest names what is wrong). */
+/**
+ * Kitchens asked for with a plan; 1 where none were, or where they cannot be read (readPlanRequest names what
+ * is wrong).
+ */
 export function runsOf(input: unknown): { runs: number; seed: number } {
   const read = v.safeParse(RunsSchema, input)
   return read.success ? read.output : { runs: 1, seed: 1 }

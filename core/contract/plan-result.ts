@@ -7,7 +7,8 @@ import { LEVELS, LIDS } from '#core/practice/player-actions'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { between, flag, oneOf, quoted } from './fields'
 
-/** A plan as it is stored and published: what `plan` answers with, written as a schema. Figures are only held to be figures; what they may be is for the
+/** A plan as it is stored and published: what `plan` answers with, written as a schema. Figures are only held
+ * to be figures; what they may be is for the
  *  physics that made them to say. */
 const LARGEST = 1e9
 const MAX_STAGES = 80

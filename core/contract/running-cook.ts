@@ -23,7 +23,8 @@ export interface CookAtTheStove extends RunningCook {
   retimed: Retimed | undefined
 }
 
-/** A stored cook, ready to replay: the plan as frozen; solved again where the cook saw more than the plan could know; its simmer as long as
+/** A stored cook, ready to replay: the plan as frozen; solved again where the cook saw more than the plan
+ * could know; its simmer as long as
  *  this pot needs it; and with the remedies that were begun. */
 export function runningCookOf(saved: StoredCook, events: readonly CookEvent[]): CookAtTheStove {
   const read = parsePlanRequest(saved.request)

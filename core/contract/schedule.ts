@@ -278,7 +278,8 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Result<Settled> {
       const plans = there.flatMap(({ burner, read: other }) =>
         other.ok ? [[burner.id, plan(other.value)] as const] : [],
       )
-      // A burner that never boils it is none for this pot; where all of them are, the pot is planned as asked and told so.
+      // A burner that never boils it is none for this pot; where all of them are, the pot is planned as asked
+      // and told so.
       const good = plans.filter(([, made]) => !stopped(made))
       const usable = good.length > 0 ? good : plans
       if (usable.length > 0)
@@ -318,7 +319,10 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Result<Settled> {
   }
 }
 
-/** A stretch that lies, on the nearest minutes of the grid: rounded outward, each task begun a second late would make the table a minute later. */
+/**
+ * A stretch that lies, on the nearest minutes of the grid: rounded outward, each task begun a second late
+ * would make the table a minute later.
+ */
 function fixedBlock(
   dish: string,
   { id: name, title, starts_at, ends_at, hands_on, resource }: v.InferOutput<typeof FixedSchema>,
@@ -432,7 +436,10 @@ function locksFor(
 
 const stopped = (made: Plan): boolean => made.cautions.some((c) => c.code === 'never-boils')
 
-/** The appliance a dish is cooked in: the one it names, the one whose vessel is the same, or the only one of its kind. */
+/**
+ * The appliance a dish is cooked in: the one it names, the one whose vessel is the same, or the only one of
+ * its kind.
+ */
 function applianceFor(
   named: string | undefined,
   request: Record<string, unknown>,
@@ -495,7 +502,10 @@ function scheduleOf(settled: Settled): Schedule {
   }
 }
 
-/** The rest of a supper under way. What is told is how it will be; only what cannot be helped any more is a conflict. */
+/**
+ * The rest of a supper under way. What is told is how it will be; only what cannot be helped any more is a
+ * conflict.
+ */
 function liveScheduleOf({ dishes, kitchen, serveMs, notBeforeMs, locks, fixed, told }: Settled): Schedule {
   const now = notBeforeMs === undefined ? -Infinity : (notBeforeMs - serveMs) / MINUTE
   const got = placeLive({ dishes, kitchen, locks, fixed, now, ...(told ? { told } : {}) })
@@ -566,7 +576,10 @@ function conflictWords(
   return `${dish.title}: no free ${burner ? 'burner' : block.needs.some((n) => n.place === 'oven') ? 'oven' : 'hands'} for ${what}.`
 }
 
-/** The smallest changes with which all of it can be done: another pair of hands, one more place, or one dish held longer. */
+/**
+ * The smallest changes with which all of it can be done: another pair of hands, one more place, or one dish
+ * held longer.
+ */
 function nearestTo(
   dishes: readonly Dish[],
   kitchen: KitchenPlaces,

@@ -33,7 +33,10 @@ export const RemedySchema = v.object({
   restMinutes: between(0, REMEDY_LIMITS.minutes, 'minutes'),
 })
 
-/** A press at the stove, as a device sends it. The device's clock may be wrong, so it says when it pressed and when it sends. */
+/**
+ * A press at the stove, as a device sends it. The device's clock may be wrong, so it says when it pressed and
+ * when it sends.
+ */
 const PressSchema = v.pipe(
   v.object({
     id,

@@ -74,7 +74,8 @@ export interface EstimateInput {
   burner?: number
 }
 
-/** Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as long as they really were, the
+/** Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as
+ * long as they really were, the
  *  burner as strong as the first boil says, lids lifted, water lost and added, heat high, low or out.
  *  @returns undefined before anything is warm */
 export function estimatePot({
@@ -109,7 +110,8 @@ export function estimatePot({
   const lasted = ({ view: { state, startMs, endMs } }: Hot) =>
     Math.max(0, ((state === 'done' ? endMs : nowMs) - startMs) / MINUTE)
   const burner = known ?? burnerBy(begunHot, lasted, () => fill(believed))
-  // A weaker burner is turned up until it simmers all the same: what a level gives is asked of the source as it really is.
+  // A weaker burner is turned up until it simmers all the same: what a level gives is asked of the source as
+  // it really is.
   const source = { ...request.source, ratedW: request.source.ratedW * burner }
   const prepared = burner === 1 ? believed : prepare({ ...request, source })
   const fullW = source.ratedW * source.efficiency
@@ -162,8 +164,11 @@ export function estimatePot({
 const timeOf = (phases: readonly Phase[]): number =>
   phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)
 
-/** The burner's share of its believed power: the one that brings the first boil (or full pressure) just when it was told, or not before now.
- *  A boil that is told is taken at its word; lateness with another reason looks like a weak burner, and costs the same time. */
+/** The burner's share of its believed power: the one that brings the first boil (or full pressure) just when
+ * it was told, or not before now.
+ * A boil that is told is taken at its word; lateness with another reason looks like a weak burner, and
+ * costs the same time.
+ */
 function burnerBy(begun: readonly Hot[], lasted: (stage: Hot) => number, fill: () => Pot): number {
   const first = begun.find(
     (h) =>

@@ -1,6 +1,9 @@
 import type { Remedy } from './remedy'
 
-/** What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever changed or removed. */
+/**
+ * What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever
+ * changed or removed.
+ */
 export const EVENT_KINDS = [
   'cue',
   'go-on',
@@ -38,7 +41,10 @@ export interface CookEvent {
   seconds?: number
   /** How clear the water ran, 0..1, after a wash. */
   clarity?: number
-  /** Grams or minutes, by the kind: weighed, poured, added, boiled over; soaked, more, late, how long the heat was otherwise. */
+  /**
+   * Grams or minutes, by the kind: weighed, poured, added, boiled over; soaked, more, late, how long the heat
+   * was otherwise.
+   */
   amount?: number
   /** What is done to put the pot right. */
   remedy?: Remedy
@@ -65,7 +71,8 @@ export const EVENT_AMOUNTS: Partial<Record<EventKind, readonly [number, number]>
   'water-added': [1, 10_000],
 }
 
-/** What makes two presses one: the stage and the kind, and how often that was taken back before. Undefined for what may repeat.
+/** What makes two presses one: the stage and the kind, and how often that was taken back before. Undefined
+ * for what may repeat.
  *  @param events everything stored for the cook so far */
 export function identityOf(
   event: Pick<CookEvent, 'kind' | 'stage' | 'target'>,

@@ -7,7 +7,8 @@ export interface Wait {
   where: 'soak' | 'before-heat' | 'rest' | 'end'
 }
 
-/** Water that has not been heated waits for nothing; a covered pot off the heat waits well; a pot on the heat does not wait.
+/** Water that has not been heated waits for nothing; a covered pot off the heat waits well; a pot on the heat
+ * does not wait.
  *  @param soakRoomMinutes how much longer the grain may still soak before it grows fragile or sours */
 export function whereToWait(plan: Plan, view: CookView, minutes: number, soakRoomMinutes = 0): Wait {
   const state = new Map(view.stages.map((s) => [s.id, s.state]))

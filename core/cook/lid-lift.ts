@@ -30,7 +30,8 @@ export interface LidLift {
 /** Nobody waits longer than this for one look under the lid, minutes. */
 const MAX_MINUTES = 3
 
-/** What a look under the lid costs a pot at the boil: vapour from the open surface, and the loss of an uncovered pot over a covered one.
+/** What a look under the lid costs a pot at the boil: vapour from the open surface, and the loss of an
+ * uncovered pot over a covered one.
  *  The minutes are that heat over what the burner gives beyond the covered loss.
  *  @param seconds the lid was off */
 export function lidLift(pot: LiftedPot, seconds: number): LidLift {

@@ -7,7 +7,10 @@ export interface Meanwhile {
   minutes: number
 }
 
-/** A splash kept ready for a pot that dries too soon, g per g of dry grain: the middle of what firm, dry grain is given. */
+/**
+ * A splash kept ready for a pot that dries too soon, g per g of dry grain: the middle of what firm, dry grain
+ * is given.
+ */
 const SPLASH_G_G = 0.12
 const STEP_G = 10
 

@@ -141,7 +141,8 @@ function underWay(
   })
   for (const event of events) {
     if (event.atMs > untilMs || (stage.ends_on === 'clock' && event.atMs > view.endMs + GRACE_MS)) break
-    // What was begun to put it right, or skipped, ends it whatever it waited for; a clock that has run out is not ended again.
+    // What was begun to put it right, or skipped, ends it whatever it waited for; a clock that has run out is
+    // not ended again.
     if (
       (event.kind === 'skip' || event.kind === 'remedy') &&
       (stage.ends_on === 'cue' || event.atMs < view.endMs)

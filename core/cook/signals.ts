@@ -1,7 +1,10 @@
 import type { Plan } from '#core/plan/result'
 import type { CookView } from './replay'
 
-/** Something that should be noticed from across the kitchen. due: a cue may come now. ended: a clock has run out. attention: look closely. */
+/**
+ * Something that should be noticed from across the kitchen. due: a cue may come now. ended: a clock has run
+ * out. attention: look closely.
+ */
 export type SignalKind = 'due' | 'ended' | 'attention'
 export interface Signal {
   /** The same thing keeps its id, so that it is told once. */

@@ -2,7 +2,10 @@ import type { VarietyRow } from '#core/grain/variety'
 import { cookMinutes } from '#core/grain/blend'
 import { VARIETIES, type Variety, type VarietyId, varietyOf } from '#core/grain/varieties'
 
-/** Foods somebody may avoid, as far as grains hold them. A caution, no medical advice: traces are the mill's matter, and its label's. */
+/**
+ * Foods somebody may avoid, as far as grains hold them. A caution, no medical advice: traces are the mill's
+ * matter, and its label's.
+ */
 interface Avoided {
   word: string
   /** Other words it may be told by. */
@@ -37,7 +40,10 @@ export const AVOIDED_IDS = Object.keys(AVOIDABLE) as AvoidedId[]
 export const heldBy = (id: VarietyId, avoids: readonly AvoidedId[]): AvoidedId[] =>
   avoids.filter((food) => AVOIDABLE[food].holds(varietyOf(id)))
 
-/** The grain itself where it holds none of it, or the one most like it that does not: of its own family where there is one, then the nearest in minutes. */
+/**
+ * The grain itself where it holds none of it, or the one most like it that does not: of its own family where
+ * there is one, then the nearest in minutes.
+ */
 export function insteadOf(id: VarietyId, avoids: readonly AvoidedId[]): VarietyId | undefined {
   if (heldBy(id, avoids).length === 0) return id
   const own = varietyOf(id)

@@ -41,7 +41,8 @@ const APPETITE_WORDS: Record<string, number> = {
 }
 const FIRM_WORDS: Record<string, number> = { firm: FIRM, soft: SOFT }
 
-/** Reads "fourteen, three small, one no gluten" or "Maren, Teo, Pim and two guests". Names bring what is known of them; the first count says how many
+/** Reads "fourteen, three small, one no gluten" or "Maren, Teo, Pim and two guests". Names bring what is
+ * known of them; the first count says how many
  *  there are, and what follows speaks of some of them.
  *  @param household who lives here  @returns the party, or what could not be read, in words */
 export function parsePeople(text: string, household: readonly Person[]): ReadParty {

@@ -101,7 +101,10 @@ export function whyCooked(plan: Plan): Breakdown {
   )
 }
 
-/** How deep the water stands over the grain, mm: what was poured and what clings stand on this pot's floor, less what fills the gaps between the kernels. */
+/**
+ * How deep the water stands over the grain, mm: what was poured and what clings stand on this pot's floor,
+ * less what fills the gaps between the kernels.
+ */
 export function whyDepth(context: PourContext, pourG: number): Breakdown {
   const { shape, blend, clingingG } = context
   const bedMm = bedDepthOf(context)

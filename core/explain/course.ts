@@ -19,7 +19,8 @@ export interface CourseMoment extends Readout {
 
 const EVERY_MIN = 0.5
 
-/** The inside of a planned pot from its first heat to the table, twice a minute: what scrubbing shows. Stages are as long as the plan says,
+/** The inside of a planned pot from its first heat to the table, twice a minute: what scrubbing shows. Stages
+ * are as long as the plan says,
  *  so that a minute of the plan is a minute of the pot. */
 export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
   const prepared = prepare(request)

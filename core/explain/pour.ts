@@ -51,7 +51,10 @@ export const total = (terms: readonly BreakdownTerm[]): Breakdown => ({
   sure: Math.sqrt(terms.reduce((sum, { sure }) => sum + sure * sure, 0)),
 })
 
-/** The pour as the sum it is: what goes into the grain and why so much, what leaves as steam from which stage, less what is there already. */
+/**
+ * The pour as the sum it is: what goes into the grain and why so much, what leaves as steam from which stage,
+ * less what is there already.
+ */
 export function whyPour(request: PlanRequest, plan: Plan, known: Known): Breakdown {
   const { water, grain } = plan
   const method = methodOf(request.method)
@@ -138,7 +141,10 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Breakdo
   }
 }
 
-/** The time to the table as its stages, each with what it may be off by. Work that goes on beside other work adds nothing. */
+/**
+ * The time to the table as its stages, each with what it may be off by. Work that goes on beside other work
+ * adds nothing.
+ */
 export function whyMinutes(plan: Plan, known: Pick<Known, 'potMeasured'>): Breakdown {
   const sum = total(
     plan.stages.map((stage) => ({

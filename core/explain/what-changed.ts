@@ -14,7 +14,10 @@ const SAME_G = 3
 const SAME_CROWD = 0.12
 const SAME_GRAIN = 0.01
 
-/** "Wider, so 22 g more steam"; "twice the grain, 1.7 times the water".  @returns nothing for other changes, and for small ones */
+/**
+ * "Wider, so 22 g more steam"; "twice the grain, 1.7 times the water".  @returns nothing for other changes,
+ * and for small ones
+ */
 export function whatChanged(before: Seen, now: Seen): string | undefined {
   const crowd = now.grainG / before.grainG
   if (now.vesselId !== before.vesselId && Math.abs(crowd - 1) <= SAME_GRAIN) {

@@ -1,6 +1,9 @@
 import { CRYSTALS, type CrystalId } from '#core/seasoning/salt'
 
-/** Seasoned vinegar for grain that is rolled or served in bowls, g per 100 g of dry grain. Salt last is sprinkled over the folded grain. */
+/**
+ * Seasoned vinegar for grain that is rolled or served in bowls, g per 100 g of dry grain. Salt last is
+ * sprinkled over the folded grain.
+ */
 export const DRESSINGS = {
   usual: { name: 'usual', vinegar: 15, sugar: 6, salt: 1.6, saltLast: false },
   milder: { name: 'milder', vinegar: 12, sugar: 5, salt: 1.2, saltLast: false },
@@ -38,7 +41,10 @@ export interface Dressing {
 
 /** Rice vinegar of 4 to 5 % acid, g/mL. */
 const VINEGAR_DENSITY = 1.01
-/** Room that dissolved sugar and salt take, mL/g: 0.62 for sucrose and 0.3 for salt in a strong solution (CRC Handbook, density tables). */
+/**
+ * Room that dissolved sugar and salt take, mL/g: 0.62 for sucrose and 0.3 for salt in a strong solution (CRC
+ * Handbook, density tables).
+ */
 const SUGAR_ML = 0.62
 const SALT_ML = 0.3
 /** Granulated sugar, levelled, g/mL. */

@@ -83,7 +83,10 @@ const slowed = (variety: Variety, factor: number): Variety => ({
   ...slowedKernel(variety, factor),
 })
 
-/** A lot that takes longer by a factor: its starch and the way of the water to it both do; for the water that is the square of the radius. */
+/**
+ * A lot that takes longer by a factor: its starch and the way of the water to it both do; for the water that
+ * is the square of the radius.
+ */
 export const slowedKernel = (
   { minutesAt100, radiusMm }: { minutesAt100: number; radiusMm: number },
   factor: number,

@@ -1,7 +1,8 @@
 import type { FittedFigures } from './fitted'
 import type { VarietyId } from './varieties'
 
-/** How sure each fitted figure is: half width of its 90 % interval, as a share of the figure; 0 where it was not fitted.
+/** How sure each fitted figure is: half width of its 90 % interval, as a share of the figure; 0 where it was
+ * not fitted.
  *  Written by `npm run calibrate`; not edited by hand. */
 export const FITTED_INTERVALS: Record<VarietyId, FittedFigures> = {
   'long-white': { minutesAt100: 0.14, skin: 0, radiusMm: 0.13, soakLimit: 0 },

@@ -28,7 +28,10 @@ export interface Identified {
   remarks: string[]
 }
 
-/** Length over width: long grain from 3, medium from 2, short from 1.3 by usual milled-rice classes; rounder is no rice. */
+/**
+ * Length over width: long grain from 3, medium from 2, short from 1.3 by usual milled-rice classes; rounder
+ * is no rice.
+ */
 const CLASSES = [
   { from: 3, class: 'long' },
   { from: 2, class: 'medium' },

@@ -38,7 +38,8 @@ test.each(VARIETY_IDS)('%s: its figures are in order and of the right size', (id
   expect(v.amylose).toBeLessThan(0.4)
 })
 
-// USDA FoodData Central (SR Legacy), water in 100 g: raw, then cooked. Grams of water a gram as bought holds when cooked.
+// USDA FoodData Central (SR Legacy), water in 100 g: raw, then cooked. Grams of water a gram as bought holds
+// when cooked.
 test.each([
   ['long-white', 11.62, 68.44],
   ['wild', 7.76, 73.93],

@@ -1,4 +1,7 @@
-/** One row of the variety table: what the grain is, before any pot. Water figures are g per g of dry grain as bought. */
+/**
+ * One row of the variety table: what the grain is, before any pot. Water figures are g per g of dry grain as
+ * bought.
+ */
 export interface VarietyRow {
   id: string
   name: string

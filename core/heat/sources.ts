@@ -1,5 +1,7 @@
 /** What heats a pot. Delivered power is rated × efficiency × level.
- *  @see US DOE, Energy Conservation Standards for Cooking Products (efficiencies of gas, coil, smooth and induction tops, rounded) */
+ * @see US DOE, Energy Conservation Standards for Cooking Products (efficiencies of gas, coil, smooth and
+ * induction tops, rounded)
+ */
 export interface HeatSource {
   ratedW: number
   /** Share of the rated power that reaches the pot, 0..1. */
@@ -28,7 +30,8 @@ export const HEAT_PRESET_IDS = Object.keys(HEAT_PRESETS) as HeatPresetId[]
 
 export type HeatLevel = 'off' | 'lowest' | 'low' | 'medium' | 'high'
 
-/** A gas tap turned as low as it goes still burns about three tenths of the rating: 0.25–0.35 kW on a small ring, 0.45–0.55 on a medium
+/** A gas tap turned as low as it goes still burns about three tenths of the rating: 0.25–0.35 kW on a small
+ * ring, 0.45–0.55 on a medium
  *  one, 0.7–1.0 on a large one. A low flame hugs the base, so a little more of it reaches the pot. */
 const GAS_LEAST_SHARE = 0.3
 const LOW_FLAME_GAIN = 0.45 / 0.4
@@ -45,14 +48,18 @@ export const leastPower = (source: HeatSource): number =>
     ? GAS_LEAST_SHARE * LOW_FLAME_GAIN * fullPower(source)
     : CYCLING_LEAST_SHARE * fullPower(source)
 
-/** What a pot needs to go on simmering under its lid, W.  @param standingLossW UA·(boil − room) of the pot with its lid on */
+/**
+ * What a pot needs to go on simmering under its lid, W.  @param standingLossW UA·(boil − room) of the pot
+ * with its lid on
+ */
 export const simmeringPower = (standingLossW: number): number => standingLossW + KEEPS_SIMMERING_W
 
 /** Whether the lowest setting keeps this pot at a simmer; if not, the setting above it is meant by "lowest". */
 export const lowestHoldsSimmer = (source: HeatSource, standingLossW: number): boolean =>
   leastPower(source) >= simmeringPower(standingLossW)
 
-/** Power that reaches the pot at a level, W. "lowest" is the least the burner gives, or the setting above it that still keeps the pot
+/** Power that reaches the pot at a level, W. "lowest" is the least the burner gives, or the setting above it
+ * that still keeps the pot
  *  simmering; never more than the source has. What it gives over the standing loss leaves as steam, whatever the lid.
  *  @param standingLossW UA·(boil − room) of the pot with its lid on */
 export function deliveredPower(source: HeatSource, level: HeatLevel, standingLossW: number): number {
@@ -72,7 +79,10 @@ export function deliveredPower(source: HeatSource, level: HeatLevel, standingLos
   }
 }
 
-/** How long a pot goes on boiling at full heat before a hand has turned it down, minutes. A plate gives off what it holds besides. */
+/**
+ * How long a pot goes on boiling at full heat before a hand has turned it down, minutes. A plate gives off
+ * what it holds besides.
+ */
 export const turnDownMinutes = (source: HeatSource): number =>
   source.kind === 'electric' && source.efficiency < INDUCTION_FROM ? 1.25 : 0.5
 const INDUCTION_FROM = 0.8

@@ -56,7 +56,10 @@ export interface Beliefs {
 /** A pinned figure is what was said, give or take nothing that matters. */
 const PINNED_SD = 1e-4
 
-/** Everything that is believed, out of the records alone, in the order of the cooks: the same records give the same figures to the last bit. */
+/**
+ * Everything that is believed, out of the records alone, in the order of the cooks: the same records give the
+ * same figures to the last bit.
+ */
 export function beliefsFrom(evidence: readonly Evidence[], words: readonly Word[] = []): Beliefs {
   const mind = emptyMind()
   const beliefs: Beliefs = { mind, spoken: new Map(), steps: [], compared: [], pinned: new Map() }
@@ -112,7 +115,8 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
       z,
     })
   }
-  // Several things seen of one cook may push the same way: together as well they move no figure by its own standard deviation.
+  // Several things seen of one cook may push the same way: together as well they move no figure by its own
+  // standard deviation.
   before.forEach(({ mean, sd }, i) => {
     const most = MAX_SHIFT * sd
     mind.mean[i] = Math.min(mean + most, Math.max(mean - most, mind.mean[i]!))
@@ -156,7 +160,8 @@ export interface Experiment {
   thenG: number
 }
 
-/** The one change in the next supper that would teach most about this pot's water, and what plain tasting would: by what each would see.
+/** The one change in the next supper that would teach most about this pot's water, and what plain tasting
+ * would: by what each would see.
  *  @param dryG of that supper  @param steamG reckoned with */
 export function experimentsFor(
   beliefs: Beliefs,

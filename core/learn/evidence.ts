@@ -21,7 +21,10 @@ export interface Evidence {
   vesselId: string
   /** The burner it stood on; its own for an appliance. */
   heatId: string
-  /** Water that went into the grain over what is published for the texture asked, and over what was known of the bag, g/g; null where it says nothing. */
+  /**
+   * Water that went into the grain over what is published for the texture asked, and over what was known of
+   * the bag, g/g; null where it says nothing.
+   */
   extraUptake: number | null
   /** Steam that was reckoned with, g per g of dry grain. */
   steamPerDry: number
@@ -33,7 +36,10 @@ export interface Evidence {
   steamFactor: number | null
 }
 
-/** A step on the wet–dry scale, and how vaguely a tongue tells it, g/g. At the ends of the scale it may be more than is said. */
+/**
+ * A step on the wet–dry scale, and how vaguely a tongue tells it, g/g. At the ends of the scale it may be
+ * more than is said.
+ */
 export const WET_STEP = 0.12
 const WET_SD = 0.09
 const AT_THE_END_SD = 0.12
@@ -69,7 +75,8 @@ export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'h
     })
   if (e.judged) {
     const { wetDry, hardness } = e.judged
-    // Less steam than reckoned with stays in the grain as water: k·(steam − steam reckoned with) is part of what is tasted.
+    // Less steam than reckoned with stays in the grain as water: k·(steam − steam reckoned with) is part of
+    // what is tasted.
     const k = e.steamPerDry
     if (e.extraUptake !== null)
       seen.push({

@@ -1,6 +1,7 @@
 import { SPREADS, UPTAKE_SPREAD_G_G } from '#core/spreads'
 
-/** The figures a house learns, by kind: what they correct, how far they lie apart before anything was seen, how fast they are forgotten.
+/** The figures a house learns, by kind: what they correct, how far they lie apart before anything was seen,
+ * how fast they are forgotten.
  *  Names are made here and read nowhere else. */
 export const FIGURE_KINDS = {
   /** Water the eaters here want in this grain over the published, g/g. */

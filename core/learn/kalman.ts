@@ -1,4 +1,5 @@
-/** What a house believes of its grains, pots and burners, as one Gaussian: what two figures share (water of the grain, steam of its pot) is
+/** What a house believes of its grains, pots and burners, as one Gaussian: what two figures share (water of
+ * the grain, steam of its pot) is
  *  told apart by the cooks that differ in it. Kept as mean and covariance; every figure has a name. */
 export interface GaussianState {
   names: string[]
@@ -43,7 +44,8 @@ export const MAX_SHIFT = 0.9
 /** What lies this far out is more likely a slip than news: it counts for less the further out it is. */
 const ODD_Z = 3
 
-/** What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it is heard as vaguely as it takes.
+/** What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it
+ * is heard as vaguely as it takes.
  *  @throws {RangeError} for what is no number, or an sd that is not above 0 */
 export function update(mind: GaussianState, { weights, value, sd }: Seen): Innovation {
   if (!Number.isFinite(value)) throw new RangeError(`see: value must be a number, got ${value}`)

@@ -13,21 +13,26 @@ export interface TasteTestResult {
   leader: string | null
   /** How likely the leader's lead, or more of one, is if nobody tastes a difference. */
   chance: number
-  /** How many more tastings like these it would take until chance would do it less than once in twenty; null where it cannot be said. */
+  /**
+   * How many more tastings like these it would take until chance would do it less than once in twenty; null
+   * where it cannot be said.
+   */
   moreNeeded: number | null
 }
 
 /** Less often than this by chance, and one believes it. */
 const BELIEVED = 0.05
 
-/** How likely some cup of `cups` is put first `most` times or more in `tastings`, if each is as likely as the others. Exact: every way the firsts
+/** How likely some cup of `cups` is put first `most` times or more in `tastings`, if each is as likely as the
+ * others. Exact: every way the firsts
  *  can fall is counted (multinomial, cup by cup).
  *  @param most 0..tastings  @example chanceOfLead(5, 5, 2) // 2 · (1/2)^5 */
 export function chanceOfLead(most: number, tastings: number, cups: number): number {
   if (!(Number.isInteger(most) && Number.isInteger(tastings) && most >= 0 && most <= tastings))
     throw new RangeError(`chanceOfLead: most must be 0 to ${tastings}, got ${most}`)
   if (most === 0) return 1
-  // Ways with every cup below `most`, as coefficients of (sum of x^k/k! for k < most)^cups, in logs of factorials kept as plain ratios.
+  // Ways with every cup below `most`, as coefficients of (sum of x^k/k! for k < most)^cups, in logs of
+  // factorials kept as plain ratios.
   let ways = [1, ...Array<number>(tastings).fill(0)]
   for (let cup = 0; cup < cups; cup++) {
     const next = Array<number>(tastings + 1).fill(0)

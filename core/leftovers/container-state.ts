@@ -69,8 +69,11 @@ function activeLeftoverEvents(events: readonly LeftoverEvent[]): LeftoverEvent[]
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
 }
 
-/** A kept container at a moment: where it is, what is left, and until when it is good. Freezing stops the clock; thawing starts it again, and
- *  a thawed portion has its own, shorter one where the guidance says so. Durations, not dates: no daylight saving moves them. */
+/** A kept container at a moment: where it is, what is left, and until when it is good. Freezing stops the
+ * clock; thawing starts it again, and
+ * a thawed portion has its own, shorter one where the guidance says so. Durations, not dates: no daylight
+ * saving moves them.
+ */
 export function containerState(
   packed: StoredContainer,
   events: readonly LeftoverEvent[],

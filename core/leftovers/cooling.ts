@@ -52,8 +52,10 @@ export const coolingGivenOf = (
   stacked: row.stacked,
 })
 
-/** Still air moves about 9 W/(m² K) off a warm surface, half of it by radiation; a fridge's fan a little more; under a lid the air gap
- *  halves it; from below a shelf of wire, or a board, or ice water through the wall of the container. Textbook ranges for natural convection
+/** Still air moves about 9 W/(m² K) off a warm surface, half of it by radiation; a fridge's fan a little
+ * more; under a lid the air gap
+ *  halves it; from below a shelf of wire, or a board, or ice water through the wall of the container.
+ * Textbook ranges for natural convection
  *  (Incropera & DeWitt, Fundamentals of Heat and Mass Transfer). */
 const AIR_H = { counter: 9, fridge: 11, freezer: 12, 'ice-bath': 9 } as const
 const LIDDED = 0.5
@@ -72,7 +74,10 @@ const AIR_K = 0.027
 /** Of the cooked kernel itself, g/mL. */
 const COOKED_KERNEL = 1.1
 
-/** Conductivity of loose cooked grain, W/(m K): water and starch side by side by mass, with the air between the kernels (Maxwell–Eucken). */
+/**
+ * Conductivity of loose cooked grain, W/(m K): water and starch side by side by mass, with the air between
+ * the kernels (Maxwell–Eucken).
+ */
 export function conductivityOf({ densityGMl, waterShare }: Portion): number {
   const solid = waterShare * WATER_K + (1 - waterShare) * STARCH_K
   const air = Math.min(0.6, Math.max(0, 1 - densityGMl / COOKED_KERNEL))

@@ -1,5 +1,8 @@
-/** Food-safety figures for cooked grain as authorities publish them. Spores of Bacillus cereus survive boiling; warm, cooked grain lets them grow.
- *  None of it can be switched off: a house follows the strictest figure of each kind, or one authority's, or figures of its own that are stricter still. */
+/** Food-safety figures for cooked grain as authorities publish them. Spores of Bacillus cereus survive
+ * boiling; warm, cooked grain lets them grow.
+ * None of it can be switched off: a house follows the strictest figure of each kind, or one authority's, or
+ * figures of its own that are stricter still.
+ */
 export const FIGURES = {
   hold_hot_c: {
     name: 'held hot at',

@@ -53,7 +53,8 @@ export function shareOut(
   })
 }
 
-/** The fewest containers of one kind that take it all, each holding whole portions where it can: the smallest that holds one, or the largest there is.
+/** The fewest containers of one kind that take it all, each holding whole portions where it can: the smallest
+ * that holds one, or the largest there is.
  *  @returns that container as often as it is wanted; nothing for a house without any */
 export function suggestContainers(
   massG: number,

@@ -26,7 +26,10 @@ const STEP_MIN = 0.5
 const MAX_MINUTES = 240
 
 /** Lets the pot stand, lid on. The pot stays as it was.
- *  @param soft uptake that is soft, g/g  @param powerW what keeps it warm, W; 0 for a pot off the heat  @param holdC hot food is held at, °C */
+ * @param soft uptake that is soft, g/g
+ * @param powerW what keeps it warm, W; 0 for a pot off the heat
+ * @param holdC hot food is held at, °C
+ */
 export function simulateHoldTime(
   pot: Pot,
   soft: number,

@@ -20,10 +20,14 @@ export interface Slab {
   startC: number
 }
 
-/** Cells across the slab: 24 keep the hottest one within 1 % of the closed form for Biot numbers up to 5 (slab.test.ts). */
+/**
+ * Cells across the slab: 24 keep the hottest one within 1 % of the closed form for Biot numbers up to 5
+ * (slab.test.ts).
+ */
 const CELLS = 24
 
-/** Cools a slab with unlike faces, implicit in time, and tells each step's warmest cell and the vapour given off so far, g/m².
+/** Cools a slab with unlike faces, implicit in time, and tells each step's warmest cell and the vapour given
+ * off so far, g/m².
  *  @param stepS 2 % of the slab's own time or less keeps first-order time error under 1 %
  *  @param until stops when it returns true */
 export function coolSlab(

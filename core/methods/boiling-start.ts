@@ -2,7 +2,10 @@ import type { Method } from './definition'
 import { wantsBoiling, aromaticSoak } from './suitability'
 import { coveredToTheEnd, grainIn, waterToTheBoil } from './stages'
 
-/** Measured water boils first, then the grain goes in: less time in hot water than from cold, and the grain stays longer. */
+/**
+ * Measured water boils first, then the grain goes in: less time in hot water than from cold, and the grain
+ * stays longer.
+ */
 export const boilingStart: Method = {
   id: 'boiling-start',
   name: 'Absorption, hot start',

@@ -3,7 +3,8 @@ import type { MethodContext, Method } from './definition'
 import { sealedStages, sealsBeforeItDrinks } from './pressure-electric'
 import { staysInSieve } from './suitability'
 
-/** Left in plenty of hot water it goes on softening, so the pressure is let out at once; after ten minutes where it froths, which would block
+/** Left in plenty of hot water it goes on softening, so the pressure is let out at once; after ten minutes
+ * where it froths, which would block
  *  the valve. */
 const releaseFor = ({
   blend,
@@ -16,7 +17,10 @@ const releaseFor = ({
       ? { release: 'timed', releaseMinutes: 10 }
       : { release: 'quick', releaseMinutes }
 
-/** Pulses and chewy grain in plenty of water under pressure, under half full, and drained after: the minutes set the texture, not the water. */
+/**
+ * Pulses and chewy grain in plenty of water under pressure, under half full, and drained after: the minutes
+ * set the texture, not the water.
+ */
 export const coverAndDrainPressure: Method = {
   id: 'cover-and-drain-pressure',
   name: 'Pressure, covered with water and drained',

@@ -62,7 +62,8 @@ export interface BoilerDish {
   liquidG: number
 }
 
-/** Where a school's water goes. pot: in with the grain, and all of it is drunk. excess: plenty, and the rest is poured off.
+/** Where a school's water goes. pot: in with the grain, and all of it is drunk. excess: plenty, and the rest
+ * is poured off.
  *  boiler: under the grain. stock: kept beside it and given bit by bit. */
 export type WaterMode = 'pot' | 'excess' | 'boiler' | 'stock'
 
@@ -94,7 +95,10 @@ export const STAGE_KINDS = [
 ] as const
 export type StageKind = (typeof STAGE_KINDS)[number]
 
-/** One hot or resting stage of a school. Exactly one stage of a school may be open: its length is what the planner solves. */
+/**
+ * One hot or resting stage of a school. Exactly one stage of a school may be open: its length is what the
+ * planner solves.
+ */
 export interface MethodStage extends Omit<Phase, 'until'> {
   kind: StageKind
   title: string
@@ -124,7 +128,8 @@ export interface UsualSoak {
   water: 'drain'
 }
 
-/** A way of cooking, with everything that is particular to it. Another one is another file of this shape and a line in the index; nothing
+/** A way of cooking, with everything that is particular to it. Another one is another file of this shape and
+ * a line in the index; nothing
  *  elsewhere asks which method it is. */
 export interface Method {
   id: string

@@ -8,7 +8,10 @@ const MAX_BOIL = 3
 /** Quicker than this a grain cooks off the heat, minutes in boiling water. */
 const COOKS_OFF_HEAT_MINUTES = 16
 
-/** Everything to the boil together, boiled for three minutes at most, then cooked by what the pot holds, covered, wrapped and off the heat. */
+/**
+ * Everything to the boil together, boiled for three minutes at most, then cooked by what the pot holds,
+ * covered, wrapped and off the heat.
+ */
 export const offHeat: Method = {
   id: 'off-heat',
   name: 'Rest off the heat',

@@ -5,7 +5,10 @@ import { coveredRest } from './stages'
 /** Middle of an oven as people set it for grain, °C. */
 export const OVEN_C = 190
 
-/** Boiling water over the grain in a deep dish, foil pressed tight, in a hot oven: even heat from all sides, and no stirring. */
+/**
+ * Boiling water over the grain in a deep dish, foil pressed tight, in a hot oven: even heat from all sides,
+ * and no stirring.
+ */
 export const oven: Method = {
   id: 'oven',
   name: 'Oven',

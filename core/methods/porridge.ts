@@ -5,7 +5,10 @@ import type { MethodContext, Method, MethodStage } from './definition'
 import { sealedStages } from './pressure-electric'
 import { coveredRest, doneSigns, MAX_HEAT_UP, lowestChecks, powerAt } from './stages'
 
-/** Water to grain as it is poured, by volume, for a thin and a thick porridge: rice swims, cut and tiny grain thickens by itself. */
+/**
+ * Water to grain as it is poured, by volume, for a thin and a thick porridge: rice swims, cut and tiny grain
+ * thickens by itself.
+ */
 const RATIO_BY_FAMILY = {
   'white rice': { thin: 10, thick: 5.8 },
   'sticky rice': { thin: 10, thick: 5.8 },
@@ -22,7 +25,10 @@ const AMARANTH = { thin: 3, thick: 2.5 } as const
 const USUAL_STEAM_G = 170
 /** Nothing thicker than this can be stirred, g of water per g of dry grain. */
 const MIN_WATER = 3
-/** Rice in a porridge has burst: its centre has had four times the heat it needs. Cut grain and seeds are only cooked soft. */
+/**
+ * Rice in a porridge has burst: its centre has had four times the heat it needs. Cut grain and seeds are only
+ * cooked soft.
+ */
 const BURST = 1 - Math.exp(-12)
 /** Shorter than this it has not thickened, minutes. */
 const MIN_MINUTES = { rice: 40, other: 15 } as const
@@ -39,7 +45,10 @@ export function porridgeRatio({ parts }: Pick<Blend, 'parts'>, thickness: number
   }, 0)
 }
 
-/** Porridge and congee: plenty of water that stays, lid ajar, just simmering and stirred now and then; done by how thick it is. */
+/**
+ * Porridge and congee: plenty of water that stays, lid ajar, just simmering and stirred now and then; done by
+ * how thick it is.
+ */
 export const porridge: Method = {
   id: 'porridge',
   name: 'Porridge',

@@ -35,7 +35,10 @@ export function lowestChecks(kitchen: MethodContext): string[] {
 /** What an open pan gives off at a lively simmer, g per m² per minute: 10 to 12 g a minute from a pot of 19 cm. */
 const OPEN_SIMMER = 400
 
-/** Heat that keeps an open pan at a lively simmer, W: what it loses to the room, and the steam.  @returns the level nearest to it as well */
+/**
+ * Heat that keeps an open pan at a lively simmer, W: what it loses to the room, and the steam.  @returns the
+ * level nearest to it as well
+ */
 export function openSimmer(kitchen: MethodContext): { powerW: number; heat: HeatLevel } {
   const { vessel, boilC, kitchenC, source } = kitchen
   const area = (Math.PI / 4) * (vessel.rimDiameter / 1000) ** 2
@@ -118,7 +121,10 @@ const LAST_HEAT = {
   'boil-then-off': 'medium',
 } as const satisfies Record<MethodContext['heatStyle'], HeatLevel>
 
-/** From the boil to the rest, covered: a strong minute for those who want it, the simmer that is solved, a crisp bottom, the rest. */
+/**
+ * From the boil to the rest, covered: a strong minute for those who want it, the simmer that is solved, a
+ * crisp bottom, the rest.
+ */
 export function coveredToTheEnd(
   kitchen: MethodContext,
   lidBefore: MethodContext['lidUntilBoil'] = kitchen.lidUntilBoil,

@@ -36,7 +36,10 @@ export const boilerLook = ({ boilerDish }: MethodContext): string =>
     ? `Stir the ${boilerDish.name} and check the liquid; top it up from a kettle`
     : 'Check the water; top it up from a kettle'
 
-/** Steam gives a grain little water, so it is the time that makes it softer: how far the centre is cooked for firm, standard and soft. */
+/**
+ * Steam gives a grain little water, so it is the time that makes it softer: how far the centre is cooked for
+ * firm, standard and soft.
+ */
 const CENTRE = { firm: 0.93, standard: 0.97, soft: 0.99 } as const
 const centreFor = (texture: number): number =>
   texture <= 0.5
@@ -49,7 +52,8 @@ function soakForSteam({ family, skin }: Pick<Variety, 'family' | 'skin'>): Usual
   return { minutes, celsius: FRIDGE_C, water: 'drain' }
 }
 
-/** Soaked grain over boiling water: steam reaches it from below, so a deeper layer takes longer; it cooks with the water absorbed and
+/** Soaked grain over boiling water: steam reaches it from below, so a deeper layer takes longer; it cooks
+ * with the water absorbed and
  *  what condenses on it. */
 export const steam: Method = {
   id: 'steam',
@@ -86,7 +90,8 @@ export const steam: Method = {
   goal: ({ texture }): Goal => ({ centre: centreFor(texture) }),
   suits: ({ family }) => family === 'sticky rice',
   usualSoak: (variety) => (variety.family === 'sticky rice' ? soakForSteam(variety) : null),
-  // Grain that is not soaked cannot drink in steam: it stands in a bowl with its own water. Sticky grain is soaked, or the plan says so.
+  // Grain that is not soaked cannot drink in steam: it stands in a bowl with its own water. Sticky grain is
+  // soaked, or the plan says so.
   variantFor: ({ blend, soaked }) =>
     soaked || blend.parts.every(({ variety }) => variety.family === 'sticky rice') ? steam : steamedBowl,
 }

@@ -5,7 +5,10 @@ import type { MethodContext, Method, MethodStage } from './definition'
 const MAX_HEAT_UP = 120
 const MAX_BOIL = 300
 
-/** A cooker that boils until its bottom runs dry and lets its switch go. The time is a result of the water, not a setting. */
+/**
+ * A cooker that boils until its bottom runs dry and lets its switch go. The time is a result of the water,
+ * not a setting.
+ */
 export const switchCooker: Method = {
   id: 'switch-cooker',
   name: 'Rice cooker',

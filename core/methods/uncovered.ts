@@ -2,7 +2,10 @@ import type { Method } from './definition'
 import { wantsBoiling } from './suitability'
 import { coveredRest, doneSigns, MAX_HEAT_UP, openSimmer, powerAt } from './stages'
 
-/** An open pan: grain and water simmer until holes show and the water is gone, then rest. What boils off is the open surface's. */
+/**
+ * An open pan: grain and water simmer until holes show and the water is gone, then rest. What boils off is
+ * the open surface's.
+ */
 export const uncovered: Method = {
   id: 'uncovered',
   name: 'Uncovered',

@@ -28,7 +28,10 @@ export const methodsOf = (kind: VesselKind): readonly MethodId[] =>
     (a, b) => Number(methodOf(b).vesselKinds[0] === kind) - Number(methodOf(a).vesselKinds[0] === kind),
   )
 
-/** Whether a cook would think of this method for this grain. The planner plans any pair; this is for what is offered unasked. */
+/**
+ * Whether a cook would think of this method for this grain. The planner plans any pair; this is for what is
+ * offered unasked.
+ */
 export const isSensible = (variety: Variety, method: MethodId): boolean => methodOf(method).suits(variety)
 
 /** The way one grain is usually cooked in an open pot. */
@@ -40,7 +43,8 @@ function usualInPot(variety: Variety, basket: boolean): MethodId {
   return isSensible(variety, 'porridge') ? 'porridge' : 'covered-simmer'
 }
 
-/** The method where none was asked for: by what it is for, by the vessel, and by custom for this grain. A blend whose members are usually
+/** The method where none was asked for: by what it is for, by the vessel, and by custom for this grain. A
+ * blend whose members are usually
  *  cooked apart is simmered covered.
  *  @param basket whether the vessel has a steamer's basket */
 export function usualMethod({
@@ -64,7 +68,8 @@ export function usualMethod({
   return usual.size === 1 ? [...usual][0]! : 'covered-simmer'
 }
 
-/** The soak a method cannot do without for this grain, or that custom gives it; null for none. One rule for the planner, the pages and the API.
+/** The soak a method cannot do without for this grain, or that custom gives it; null for none. One rule for
+ * the planner, the pages and the API.
  *  @param variety the slowest of a blend */
 export const usualSoak = (method: MethodId, variety: Variety): UsualSoak | null =>
   methodOf(method).usualSoak?.(variety) ?? null

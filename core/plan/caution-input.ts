@@ -7,7 +7,7 @@ import type { PlanRequest } from './request'
 import type { Solution } from './solve-pour'
 import type { Seasoning } from '#core/seasoning/seasoning'
 import type { TimedBlend } from './blend-timing'
-import type { Plan, Stage } from './result'
+import type { Caution, Plan, Stage } from './result'
 
 /** Everything a caution may look at: the question, the solved pot and its geometry. */
 export interface CautionInput {
@@ -29,3 +29,6 @@ export interface CautionInput {
   boilerDish: Plan['boiler_dish']
   keeps: HoldTime
 }
+
+/** One caution's condition and words. Nothing where the plan gives no cause for it. */
+export type CautionRule = (facts: CautionInput) => Caution | readonly Caution[] | undefined

@@ -14,7 +14,10 @@ export interface CookedThrough {
   steam: number[]
   /** Whether each stage's event came. */
   ended: boolean[]
-  /** Where the solved stage ends so that it leans on nothing after it, minutes; undefined where a method has none or it never comes. */
+  /**
+   * Where the solved stage ends so that it leans on nothing after it, minutes; undefined where a method has
+   * none or it never comes.
+   */
   earliest?: number
   outcome: 'done' | 'never'
   /** Steam out of the pot, g: out of the boiler where there is one. */
@@ -37,11 +40,18 @@ export interface CookedThrough {
   atSolved?: Snapshot
 }
 
-/** Grain taken out of plenty of water goes on softening, so its minutes are met, not stretched; by this share at most. */
+/**
+ * Grain taken out of plenty of water goes on softening, so its minutes are met, not stretched; by this share
+ * at most.
+ */
 const EXACT_SPREAD = 0.12
-/** Free water that may still be there when only three minutes of the rest have passed, as a share of the cooked mass: the rest drinks it. */
+/**
+ * Free water that may still be there when only three minutes of the rest have passed, as a share of the
+ * cooked mass: the rest drinks it.
+ */
 const FREE_BEFORE_REST = 0.05
-/** A stage that ends on the clock is planned for a lot a little slower than most, an open one besides for a simmer that was a while in
+/** A stage that ends on the clock is planned for a lot a little slower than most, an open one besides for a
+ * simmer that was a while in
  *  settling. Where a cook tastes nothing is added. */
 const SLOWER_LOT = 1.1
 const SETTLES_MINUTES = 2.5
@@ -92,7 +102,8 @@ function courseOf(stages: readonly MethodStage[]): Course {
 
 /** Cooks a filled pot through the stages, solving the open one.
  *  @param guess minutes where the earliest end is looked for first
- *  @param fixed length of the open stage, minutes, instead of solving it  @param hurry the earliest end that works at all
+ *  @param fixed length of the open stage, minutes, instead of solving it  @param hurry the earliest end that
+ * works at all
  *  @param least of the solved stage, minutes, however early this pot would be done */
 export function cookThrough(
   setup: PotSetup,
@@ -166,7 +177,8 @@ export function cookThrough(
   }
 }
 
-/** Where the solved stage is planned to end: cooked through though only three minutes of the rest count and pressure is let out at once, the
+/** Where the solved stage is planned to end: cooked through though only three minutes of the rest count and
+ * pressure is let out at once, the
  *  sign at its end true, and everything drunk when all that follows is over. In a hurry the last is enough. */
 function plannedEnd(
   pot: Pot,
@@ -208,9 +220,12 @@ const MAX_STRETCH = 120
 /** What lasts no longer is not stretched at all, minutes. */
 const NO_STRETCH = 0.1
 
-/** Earliest and latest sensible end of the solved stage: the earliest with all the heat that follows counted, the latest before the bottom
+/** Earliest and latest sensible end of the solved stage: the earliest with all the heat that follows counted,
+ * the latest before the bottom
  *  dries and scorches or the grain is over-soft.
- *  @param from the same setup, as the solved stage began  @param softest most it is eaten with, g/g, where time in water sets it */
+ * @param from the same setup, as the solved stage began
+ * @param softest most it is eaten with, g/g, where time in water sets it
+ */
 export function solvedWindow(
   setup: PotSetup,
   stages: readonly MethodStage[],

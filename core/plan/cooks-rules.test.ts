@@ -93,7 +93,8 @@ test('a law of the bowl: tipped instead of sieved, soaked instead of dry, washed
           pour({ washes: 2, drain: 'sieve' }),
           pour({ washes: 2, drain: 'tip' }),
         ]
-        expect(Math.abs(tipped.carried_in_g - sieved.carried_in_g - 0.08 * value)).toBeLessThan(0.11) // two figures rounded to 0.1
+        // two figures rounded to 0.1
+        expect(Math.abs(tipped.carried_in_g - sieved.carried_in_g - 0.08 * value)).toBeLessThan(0.11)
         // What was there before is not poured; what boils off moves a little with how much there is to heat.
         expect(Math.abs(dry.pour_g - sieved.pour_g - sieved.carried_in_g)).toBeLessThan(0.06 * value)
       },

@@ -76,7 +76,10 @@ const BOILER_RESERVE_G = 150
 /** What condenses on grain as it warms, before anything is known of it, g/g. */
 const CONDENSES = 0.12
 
-/** Water for the boiler: what its heat steams off in these minutes, a quarter more, what the grain takes of it, and a reserve, g. */
+/**
+ * Water for the boiler: what its heat steams off in these minutes, a quarter more, what the grain takes of
+ * it, and a reserve, g.
+ */
 export function boilerWater(
   problem: PourProblem,
   minutes: number,

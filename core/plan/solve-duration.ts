@@ -24,12 +24,18 @@ export interface Search {
 const MARK_MINUTES = 1
 const MAX_MINUTES = 240
 
-/** Minutes of the covered rest that the planned length leans on; what is left of the rest is margin and evens the layers. */
+/**
+ * Minutes of the covered rest that the planned length leans on; what is left of the rest is margin and evens
+ * the layers.
+ */
 const REST_CREDITED = 3
 /** Pressure let out at once is gone in so many minutes. */
 const VENTED_MINUTES = 2
 
-/** What follows the last hot stage as a plan may lean on it: three minutes of the rest, and of a sealed vessel nothing but its letting out. */
+/**
+ * What follows the last hot stage as a plan may lean on it: three minutes of the rest, and of a sealed vessel
+ * nothing but its letting out.
+ */
 export function creditedPhases(after: readonly Phase[]): Phase[] {
   let rest = REST_CREDITED
   return after.map((phase): Phase => {
@@ -49,7 +55,8 @@ export function creditedPhases(after: readonly Phase[]): Phase[] {
   })
 }
 
-/** Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is moved through the stage
+/** Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is
+ * moved through the stage
  *  and left wherever the search stopped; use the marks, one a minute from the start.
  *  @param guess minutes, where to look first  @param longest minutes it may take at most */
 export function shortestDuration(
@@ -116,8 +123,10 @@ const COOLED_C = 60
 /** A porridge that has lost this share of what still flowed is too thick. */
 const TOO_THICK = 0.4
 
-/** Minutes from now until going on spoils it: the bottom has dried and starts to scorch, or the grain has had twice its heat, or holds more
- *  than it is eaten with; off the heat, until it has cooled; of a porridge, until it is too thick; atMost when it does not get there.
+/** Minutes from now until going on spoils it: the bottom has dried and starts to scorch, or the grain has had
+ * twice its heat, or holds more
+ *  than it is eaten with; off the heat, until it has cooled; of a porridge, until it is too thick; atMost
+ * when it does not get there.
  *  @param softest most water in the grain, g/g, where its time in water sets it */
 export function minutesToSpoil(
   pot: Pot,

@@ -16,7 +16,10 @@ import type { Plan, Stage, Window } from './result'
 import { isSlow } from './soaked'
 import { timelineOf } from './timeline'
 
-/** Handling by hand: a little for any batch, and more for a larger one. Low, expected and high are in these proportions. */
+/**
+ * Handling by hand: a little for any batch, and more for a larger one. Low, expected and high are in these
+ * proportions.
+ */
 const byHand = (fixed: number, per100g: number, dryG: number): Window => {
   const expected = fixed + (per100g * dryG) / 100
   return rounded({ low: expected * 0.7, expected, high: expected * 1.6 })
@@ -440,7 +443,8 @@ const chained = (stages: readonly StageDraft[], first: readonly string[]): Stage
 const minutesOf = (stages: readonly StageDraft[]): number =>
   stages.reduce((sum, s) => sum + s.minutes.expected, 0)
 
-/** The whole cook as a graph: work on the grain and on the water go on side by side where a school lets them, and meet when the grain
+/** The whole cook as a graph: work on the grain and on the water go on side by side where a school lets them,
+ * and meet when the grain
  *  goes in; the water starts as late as it may. */
 export function stagesOf(laid: StageInput): Stage[] {
   const cook = cookStages(laid)

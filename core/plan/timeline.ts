@@ -1,6 +1,9 @@
 import type { Stage, Window } from './result'
 
-/** When each stage starts and ends, minutes from the first, following the graph: a stage waits for all it comes after. */
+/**
+ * When each stage starts and ends, minutes from the first, following the graph: a stage waits for all it
+ * comes after.
+ */
 export function timelineOf(
   stages: readonly Pick<Stage, 'id' | 'after' | 'minutes' | 'lag_minutes'>[],
   which: keyof Window = 'expected',

@@ -10,7 +10,10 @@ export function joinGrain(pot: Pot, grain: number, celsius = pot.setup.kitchenC)
   warmWith(pot, grainHeat(pot, grain) + (first ? hangingHeat(pot) : 0), celsius)
 }
 
-/** Heat capacity of the water that hangs on grain in a basket, J/K: it comes and goes with the first and the last of the grain. */
+/**
+ * Heat capacity of the water that hangs on grain in a basket, J/K: it comes and goes with the first and the
+ * last of the grain.
+ */
 const hangingHeat = (pot: Pot): number => (pot.setup.boilerG === undefined ? 0 : WATER_HEAT * pot.freeG)
 
 /** Takes a grain out, to lie beside the pot. */
@@ -83,7 +86,10 @@ function warmWith(pot: Pot, heat: number, celsius: number): void {
 /** Most of its water that an outermost shell gives off in an open pot, as a share. */
 const SHELL_GIVES = 0.5
 
-/** Steam that leaves hot grain as it is opened and loosened, g: free water first, then the outermost shells'. It cools the pot. */
+/**
+ * Steam that leaves hot grain as it is opened and loosened, g: free water first, then the outermost shells'.
+ * It cools the pot.
+ */
 export function dryOff(pot: Pot, wanted: number): void {
   const { layers } = pot.resolution
   const capacity = heatCapacityOf(pot)

@@ -5,7 +5,9 @@ const FULLY_WETTED = 0.35
 
 /** Lays free water into the voids of a bed: each layer first holds a film, the rest lies from the bottom up.
  *  @param voids mL per layer, bottom first  @param water g in the bed and over it
- *  @param held filled with the water in each layer, g  @param wetted filled with the wetted share of each layer, 0..1 */
+ * @param held filled with the water in each layer, g
+ * @param wetted filled with the wetted share of each layer, 0..1
+ */
 export function layWater(voids: Float64Array, water: number, held: Float64Array, wetted: Float64Array): void {
   const layers = voids.length
   let film = 0

@@ -61,11 +61,13 @@ export interface Resolution {
 }
 /** See inside the pot. */
 export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1, restStep: 1 }
-/** Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without losing anything;
+/** Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without
+ * losing anything;
  *  core/simulate/closure.test.ts holds it to the fine pot. */
 export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15, restStep: 20 }
 
-/** What the grain lies in. steam: in a basket over the boiler. aside: turned out beside the pot, drinking what it was moistened with.
+/** What the grain lies in. steam: in a basket over the boiler. aside: turned out beside the pot, drinking
+ * what it was moistened with.
  *  stirred: kept moving, so that all of it drinks alike and no bottom heats alone. */
 export type Contact = 'water' | 'steam' | 'aside' | 'stirred'
 
@@ -91,7 +93,8 @@ export interface Heating {
 /** Specific heats, J/(g K). */
 export const WATER_HEAT = 4.18
 const DRY_GRAIN_HEAT = 1.6
-/** A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. While the grain on it still holds water it is
+/** A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. While the grain
+ * on it still holds water it is
  *  cooled by drying it besides, until a crust has formed: so much of all the grain's water. */
 const BOTTOM_SHARE = 1 / 5
 const BOTTOM_TO_BULK = 6
@@ -112,7 +115,8 @@ const VOID_SWELLING = 0.6
 /** Above this the outer shells of all layers share their moisture, at this rate per second. */
 const SHARE_FROM_C = 70
 const SHARE_RATE = 4e-3
-/** What grain at the boil still takes out of live steam, g/g per second. It is hardly anything: taking up vapour warms the grain, and warm
+/** What grain at the boil still takes out of live steam, g/g per second. It is hardly anything: taking up
+ * vapour warms the grain, and warm
  *  grain takes no more; what wets it is what condensed while it was cold. */
 const STEAM_TAKEN = 1e-3 / 60
 /** Grain turned out of a basket and rubbed cools to about this, °C. */
@@ -355,7 +359,8 @@ function heat(pot: Pot, seconds: number, heating: Heating, capacity: number, lim
   letGo(pot, steam)
   if (next > limit + 1e-9) {
     const surplus = (next - limit) * capacity
-    // A thermostat or a weight holds a sealed vessel; only an open pot, or one still driving out its air, boils the surplus off.
+    // A thermostat or a weight holds a sealed vessel; only an open pot, or one still driving out its air,
+    // boils the surplus off.
     if (heating.mode !== 'sealed' && limit === pot.setup.boilC) {
       const before = pot.evaporatedG
       letGo(pot, (surplus / LATENT_HEAT) * pot.setup.steamFactor)
@@ -487,7 +492,8 @@ function condense(pot: Pot, rise: number): void {
   pot.condensedG += g
 }
 
-/** Grain over steam, kept stirred, or lying moistened beside the pot: what was sprinkled on is spread through all layers alike, and steam keeps the
+/** Grain over steam, kept stirred, or lying moistened beside the pot: what was sprinkled on is spread through
+ * all layers alike, and steam keeps the
  *  surface wet with what condenses out of the boiler. */
 function drinkDamp(pot: Pot, seconds: number, contact: Contact): void {
   const { layers } = pot.resolution
@@ -518,7 +524,8 @@ function drinkDamp(pot: Pot, seconds: number, contact: Contact): void {
   if (pot.freeG < 1e-9) pot.freeG = 0
 }
 
-/** In a blend the outermost shells of the grains that touch even out as well, toward one share of what each can hold: quick grain that has drunk
+/** In a blend the outermost shells of the grains that touch even out as well, toward one share of what each
+ * can hold: quick grain that has drunk
  *  the pot dry gives some of it up to the slow. Water is conserved in each layer. */
 function shareBetweenGrains(pot: Pot, share: number): void {
   const { layers } = pot.resolution
@@ -551,7 +558,10 @@ function shareBetweenGrains(pot: Pot, share: number): void {
 }
 const shellRoom = new Float64Array(8)
 
-/** Steam between the layers evens out the outer shells toward the layers' mean; layers weigh the same, so water is conserved. */
+/**
+ * Steam between the layers evens out the outer shells toward the layers' mean; layers weigh the same, so
+ * water is conserved.
+ */
 function shareMoisture(pot: Pot, grain: number, share: number): void {
   const { layers } = pot.resolution
   const kind = pot.kinds[grain]!

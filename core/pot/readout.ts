@@ -30,7 +30,10 @@ export const meanCentre = ({ centreByLayer }: Pick<Readout, 'centreByLayer'>): n
 /** Near enough to the boil to steam, K. */
 const BOILS_K = 1
 
-/** What boils off an open pot now, g/min: the heat over what it loses through its walls.  @param powerW that reaches it */
+/**
+ * What boils off an open pot now, g/min: the heat over what it loses through its walls.  @param powerW that
+ * reaches it
+ */
 export function steamNow(pot: Pot, powerW: number, lid: LidPosition = 'on'): number {
   const { boilC, kitchenC, loss, steamFactor, lid: fit } = pot.setup
   if (!(powerW > 0) || liquidOf(pot) <= 0 || pot.bulkC < boilC - BOILS_K) return 0

@@ -78,7 +78,10 @@ const arrived = (pot: Pot, phase: Phase): boolean => {
   }
 }
 
-/** What flashes off when a pot is opened and its grain loosened, as a share of the cooked mass (weighed pots lose 1 to 1.5 %). */
+/**
+ * What flashes off when a pot is opened and its grain loosened, as a share of the cooked mass (weighed pots
+ * lose 1 to 1.5 %).
+ */
 const FLASHES_OFF = 0.015
 
 /** Runs a phase to its end.  @param watch called after every step */

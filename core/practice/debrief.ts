@@ -55,7 +55,10 @@ interface Without {
   doing: PlayerActions
 }
 
-/** Everything that was done, each with the same doing less that one thing. The first heat is left alone: without it there is no pot. */
+/**
+ * Everything that was done, each with the same doing less that one thing. The first heat is left alone:
+ * without it there is no pot.
+ */
 function actionsOf(
   { card, right, cardRequest, real }: PracticeConditions,
   playerActions: PlayerActions,
@@ -156,7 +159,10 @@ function actionsOf(
   return actions
 }
 
-/** How long the last heat lasted, beside the card's minutes where they were not kept, beside what this pot needs where they were. */
+/**
+ * How long the last heat lasted, beside the card's minutes where they were not kept, beside what this pot
+ * needs where they were.
+ */
 function minutesAction(
   card: Plan,
   right: Plan,
@@ -275,7 +281,10 @@ function ownActions(
   return actions
 }
 
-/** What each act did, by cooking the pot again without it; the inside when it was decided; and the least that would have made it good. */
+/**
+ * What each act did, by cooking the pot again without it; the inside when it was decided; and the least that
+ * would have made it good.
+ */
 export function debriefOf(
   kitchen: PracticeConditions,
   playerActions: PlayerActions,
@@ -339,7 +348,10 @@ const differenceOf = (mine: Handled, ending: Ending, other: Handled, without: En
   centre: ending.outcome.centreMin - without.outcome.centreMin,
 })
 
-/** Good turned to bad or back weighs most; within either, texture, hearts and burning. Where it is bad with it and without, it was not the reason. */
+/**
+ * Good turned to bad or back weighs most; within either, texture, hearts and burning. Where it is bad with it
+ * and without, it was not the reason.
+ */
 function weightOf(a: Ending, b: Ending): number {
   const scorch = Math.min(2, Math.abs(a.outcome.scorch - b.outcome.scorch) / SCORCHED_KS)
   const apart =
@@ -352,7 +364,10 @@ const NOT_THE_REASON = 0.3
 const readoutAt = ({ glimpses: readouts }: Handled, atMin: number): Readout =>
   readouts.reduce((best, g) => (Math.abs(g.atMin - atMin) < Math.abs(best.atMin - atMin) ? g : best))
 
-/** The minute at which it was decided: when it began to burn, when the water was gone too soon, or when the two pots were furthest apart. */
+/**
+ * The minute at which it was decided: when it began to burn, when the water was gone too soon, or when the
+ * two pots were furthest apart.
+ */
 function decidedAt(mine: Handled, ending: Ending, other: Handled | undefined): { min: number; says: string } {
   const { marks } = mine
   if (ending.verdict.scorched && marks.burning !== undefined)

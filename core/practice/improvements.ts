@@ -30,7 +30,10 @@ const offAt = (playerActions: PlayerActions): number => {
   return last && last.level === 'off' ? last.atMin : playerActions.serveMin
 }
 
-/** One thing each: more and less of what was done, by the smallest step first. What cannot be done in this pot is not in it. */
+/**
+ * One thing each: more and less of what was done, by the smallest step first. What cannot be done in this pot
+ * is not in it.
+ */
 function fixesFor({ real, right, heldMinutes }: PracticeConditions, playerActions: PlayerActions): Fix[] {
   const { kind } = real.source
   const byHand = kind !== 'cooker' && kind !== 'pressure'
@@ -131,7 +134,8 @@ const moveOff = (playerActions: PlayerActions, atMin: number): PlayerActions['he
   ]
 }
 
-/** The fewest and smallest changes with which this pot would have come out, each of them cooked; undefined where two are not enough.
+/** The fewest and smallest changes with which this pot would have come out, each of them cooked; undefined
+ * where two are not enough.
  *  @param about changes of this kind are looked at first */
 export function whatToTry(
   kitchen: PracticeConditions,

@@ -14,7 +14,10 @@ export interface Act {
   id: string
   /** UTC milliseconds of the made-up evening. */
   atMs: number
-  /** heat: the knob, or the switch. put-in: the grain that was kept aside, or the basket. vent: the steam is let out. */
+  /**
+   * heat: the knob, or the switch. put-in: the grain that was kept aside, or the basket. vent: the steam is
+   * let out.
+   */
   kind: 'heat' | 'lid' | 'put-in' | 'vent'
   level?: HeatLevel
   lid?: LidPosition
@@ -37,7 +40,8 @@ export interface PlayerActions {
 
 const MINUTE = 60_000
 
-/** Reads the deed out of what was pressed: up to the wash and the soak what is told is what is done; from the pour on hands and words go apart.
+/** Reads the deed out of what was pressed: up to the wash and the soak what is told is what is done; from the
+ * pour on hands and words go apart.
  *  @returns undefined before the pour */
 export function playerActionsOf(
   view: CookView,

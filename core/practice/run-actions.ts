@@ -187,7 +187,10 @@ export function runActions(
   return { pot, prepared, glimpses: readouts, marks, powerW: power, lid, sealed }
 }
 
-/** The kitchen's request with the washing and soaking that were really done. Grain that came washed and soaked stays so. */
+/**
+ * The kitchen's request with the washing and soaking that were really done. Grain that came washed and soaked
+ * stays so.
+ */
 function asDone(real: PlanRequest, { washes, soakMinutes }: PlayerActions): PlanRequest {
   if (real.soak !== null) return real
   const rinse = { ...real.rinse, washes, drain: washes > 0 ? real.rinse.drain : ('none' as const) }

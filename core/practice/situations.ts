@@ -3,7 +3,10 @@ import type { Situation } from './situation'
 /** Twice what 100 g of hulled barley take in the heavy blue at Tarn Head, as their own plan has it, g. */
 export const DOUBLED_POUR_G = 2 * 326
 
-/** Pots worth having cooked once without food. One situation is one row; its trap is what the card, or somebody in the kitchen, leads one into. */
+/**
+ * Pots worth having cooked once without food. One situation is one row; its trap is what the card, or
+ * somebody in the kitchen, leads one into.
+ */
 export const SITUATIONS: readonly Situation[] = [
   {
     id: 'first-pot-at-height',

@@ -5,8 +5,11 @@ export interface HandTask {
   end: number
 }
 
-/** Whose hands do what: one pair keeps a dish where it can, and has it where it was given it; a stretch nobody is free for goes to whom it is given.
- *  @param given which pair has a dish, by its number from 0  @returns a number for each task, in the order of the tasks */
+/** Whose hands do what: one pair keeps a dish where it can, and has it where it was given it; a stretch
+ * nobody is free for goes to whom it is given.
+ * @param given which pair has a dish, by its number from 0
+ * @returns a number for each task, in the order of the tasks
+ */
 export function assignHands(
   tasks: readonly HandTask[],
   cooks: number,

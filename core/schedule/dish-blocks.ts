@@ -33,7 +33,10 @@ interface Piece {
   stages: Stage[]
 }
 
-/** A plan as blocks: what must follow at once hangs together; it may be torn after a soak, and after the rest, within their limits. */
+/**
+ * A plan as blocks: what must follow at once hangs together; it may be torn after a soak, and after the rest,
+ * within their limits.
+ */
 export function dishOf({ id, title, request, plan, onBurner, appliance, holdMost }: PlannedDish): Dish {
   const pieces = piecesOf(plan)
   const soak = soakWaits(request)
@@ -179,7 +182,10 @@ const LOOK_MIN = 1
 /** A companion waits between its tasks for as long as it likes; at the end it is held like any food. */
 const COMPANION_HELD = 20
 
-/** A dish that is no grain: the tasks its cook typed.  @throws {RangeError} for tasks that come after none of their own, or in a circle */
+/**
+ * A dish that is no grain: the tasks its cook typed.  @throws {RangeError} for tasks that come after none of
+ * their own, or in a circle
+ */
 export function companionOf({
   id,
   title,

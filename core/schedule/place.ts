@@ -45,9 +45,12 @@ export interface Lock {
 const needsOn = (block: Block, at: string | undefined) =>
   (at !== undefined && block.onBurner?.[at]) || { minutes: block.minutes, needs: block.needs }
 
-/** Puts blocks into the timetable one after another, each as late as it may, in the order they come (a serial schedule built backwards from the
+/** Puts blocks into the timetable one after another, each as late as it may, in the order they come (a serial
+ * schedule built backwards from the
  *  table). Over all orders this reaches every timetable that cannot be bettered by moving one block later.
- *  @param order all blocks, every one after those that follow it  @param burnerOf which burner a block is to stand on; left out: the one that lets it start latest */
+ * @param order all blocks, every one after those that follow it
+ * @param burnerOf which burner a block is to stand on; left out: the one that lets it start latest
+ */
 export function place(
   order: readonly Block[],
   dishes: readonly Dish[],

@@ -65,7 +65,8 @@ describe('the rest of a supper under way', () => {
           blocks: free.find((f) => f.id === d.id)!.blocks,
           holdMost: fixed.some((f) => f.block.dish === d.id) ? Infinity : d.holdMost,
         }))
-        // What has run longer than it was told may collide with what else is on: that has happened, and only what is new is looked for.
+        // What has run longer than it was told may collide with what else is on: that has happened, and only
+        // what is new is looked for.
         const happened = faults(new Map([...got.placed].filter(([blockId]) => lies.has(blockId))), [], k)
         expect(faults(got.placed, loose, k).filter((fault) => !happened.includes(fault))).toEqual([])
         for (const { block, start } of got.placed.values()) {

@@ -10,7 +10,10 @@ export interface LiveInput {
   fixed: readonly FixedBlock[]
   /** Minutes from the hour that was asked for, usually negative. */
   now: number
-  /** Where blocks were told to lie, minutes from the asked hour: kept as far as it can be, so that nobody is told of changes without need. */
+  /**
+   * Where blocks were told to lie, minutes from the asked hour: kept as far as it can be, so that nobody is
+   * told of changes without need.
+   */
   told?: ReadonlyMap<string, { start: number; at?: string }>
 }
 
@@ -22,7 +25,8 @@ const WORTH_A_CHANGE = 3
 const GRACE = 1.5
 const QUICK = { tries: 160, mostExact: 400 }
 
-/** The rest of a supper under way: what has begun lies where it lies, nothing else begins before now, and the table slides only as far as it must.
+/** The rest of a supper under way: what has begun lies where it lies, nothing else begins before now, and the
+ * table slides only as far as it must.
  *  @returns the placement, counted from the table as it is now, and by how many minutes that is later than asked */
 export function placeLive({
   dishes,
@@ -89,7 +93,8 @@ export function placeLive({
   return byOrder && byOrder.late - best.late <= WORTH_A_CHANGE ? { ...byOrder, exact: false } : best
 }
 
-/** Every block where it was told, or where a hand has fixed it since. A fixed hour that names no burner stays on the one it was told,
+/** Every block where it was told, or where a hand has fixed it since. A fixed hour that names no burner stays
+ * on the one it was told,
  *  or goes to the one given.  @param least minutes by which the table is later than asked */
 function whereTold(
   blocks: readonly Block[],
@@ -125,7 +130,10 @@ function whereTold(
   )
 }
 
-/** The order and the burners that were told; what nobody was told of yet comes last, and finds its place round the rest. */
+/**
+ * The order and the burners that were told; what nobody was told of yet comes last, and finds its place round
+ * the rest.
+ */
 function previousOrder(
   blocks: readonly Block[],
   told: NonNullable<LiveInput['told']>,

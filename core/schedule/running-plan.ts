@@ -26,8 +26,11 @@ const MINUTE = 60_000
 /** Hands do not let go between two strokes, minutes. */
 const AT_ONCE = 1
 
-/** A pot under way, for the board: all up to the end of its rest lies where the stove has it; what comes after waits for a hand, if it must.
- *  @param at the burner or appliance it stands at  @param keeps whether it stays there through its rest, as an appliance does */
+/** A pot under way, for the board: all up to the end of its rest lies where the stove has it; what comes
+ * after waits for a hand, if it must.
+ * @param at the burner or appliance it stands at
+ * @param keeps whether it stays there through its rest, as an appliance does
+ */
 export function splitRunningPlan(
   plan: Plan,
   view: CookView,

@@ -47,7 +47,10 @@ describe('a timetable', () => {
   })
 })
 
-/** Every start there is, one minute after another, cut off only where a limalready broken or the cost is worse: no orders, no rules of thumb. */
+/**
+ * Every start there is, one minute after another, cut off only where a limalready broken or the cost is
+ * worse: no orders, no rules of thumb.
+ */
 function exhaustive(dishes: readonly Dish[], k: KitchenPlaces, horizon: number): Cost | undefined {
   const blocks: Block[] = []
   const follow = (block: Block, dish: Dish) =>
@@ -166,7 +169,8 @@ describe('beside looking at every start there is', () => {
     const k = kitchen(1)
     const got = search({ dishes: meal, kitchen: k })
     expect(faults(got.placed, meal, k)).toEqual([])
-    // One pair of hands serves four dishes one after another: 0, 1, 2 and 3 minutes of holding, and no timetable has less.
+    // One pair of hands serves four dishes one after another: 0, 1, 2 and 3 minutes of holding, and no
+    // timetable has less.
     expect(got.cost).toMatchObject({ undone: 0, held: 6 })
   })
 })

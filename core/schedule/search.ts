@@ -17,7 +17,8 @@ export interface SearchInput extends Pick<PlaceOptions, 'fixed' | 'nowBefore'> {
 const MAX_EXACT = 3000
 const TRIES = 500
 
-/** The best timetable: all orders of a small supper, so that it is the best there is; for a large one good orders, and changes to the best of
+/** The best timetable: all orders of a small supper, so that it is the best there is; for a large one good
+ * orders, and changes to the best of
  *  them, within a count of tries. */
 export function search({
   dishes,
@@ -92,7 +93,10 @@ export function search({
   return { ...best!, exact: false, tried }
 }
 
-/** What follows a block, for orders that go backwards from the table: a block comes once all that follow it have come. */
+/**
+ * What follows a block, for orders that go backwards from the table: a block comes once all that follow it
+ * have come.
+ */
 function followersOf(blocks: readonly Block[]): Map<string, string[]> {
   const followers = new Map<string, string[]>(blocks.map((b) => [b.id, []]))
   for (const block of blocks) for (const { id } of block.after) followers.get(id)?.push(block.id)

@@ -36,7 +36,8 @@ const MIN_G = 60
 
 const unfit = (plan: Plan): boolean => plan.cautions.some((c) => c.severity === 'stop')
 
-/** Ways to cook a batch in the pots there are: in one, in two or three with each its own water and time, or in rounds; those that fit, the soonest
+/** Ways to cook a batch in the pots there are: in one, in two or three with each its own water and time, or
+ * in rounds; those that fit, the soonest
  *  first, then the fewest minutes of hands, then the shallowest bed. */
 export function splitBatch(grams: number, pots: readonly SplitPot[]): SplitOption[] {
   const options: SplitOption[] = []

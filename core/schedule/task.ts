@@ -1,4 +1,7 @@
-/** What a supper is made of, for the timetable: blocks that hang together, each with what it wants of the kitchen and when. Minutes. */
+/**
+ * What a supper is made of, for the timetable: blocks that hang together, each with what it wants of the
+ * kitchen and when. Minutes.
+ */
 
 /** What a stretch of a block occupies. */
 export interface Need {

@@ -1,6 +1,9 @@
 import type { KitchenPlaces, Need } from './task'
 
-/** Which minute is taken by what: one row a place, and one for the hands. Minute 0 is the one before the table; it counts backwards. */
+/**
+ * Which minute is taken by what: one row a place, and one for the hands. Minute 0 is the one before the
+ * table; it counts backwards.
+ */
 export class Timetable {
   readonly #rows: Map<string, Uint8Array>
   readonly #room: Map<string, number>

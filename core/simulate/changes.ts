@@ -13,7 +13,10 @@ export interface StageChange {
 /** By the stage's id. */
 export type Changes = Readonly<Record<string, StageChange>>
 
-/** The phases with what is done otherwise. A stage nobody planned is left alone: another plan may have no such stage. */
+/**
+ * The phases with what is done otherwise. A stage nobody planned is left alone: another plan may have no such
+ * stage.
+ */
 export const withChanges = (phases: readonly Phase[], changes: Changes): Phase[] =>
   phases.map((phase) => {
     const change = Object.hasOwn(changes, phase.id) ? changes[phase.id]! : undefined

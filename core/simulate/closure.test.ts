@@ -10,7 +10,8 @@ const settle = (request: PlanRequestJson) => {
   return read.value
 }
 
-// A cup of grain in a vessel made for it; grains that drink all their water before a vessel can seal are not cooked that way.
+// A cup of grain in a vessel made for it; grains that drink all their water before a vessel can seal are not
+// cooked that way.
 const POTS = [
   ['covered-simmer', 'heavy-2.5', 1],
   ['covered-simmer', 'steel-1.6', 1],

@@ -97,7 +97,10 @@ export interface Diagnosis {
   change: { id: string; says: string; helps: number } | undefined
 }
 
-/** Cooks the told pot with each likely cause, keeps those that end as it ended, and looks for the one change that would have helped most of them. */
+/**
+ * Cooks the told pot with each likely cause, keeps those that end as it ended, and looks for the one change
+ * that would have helped most of them.
+ */
 export function diagnose(past: PastPot): Diagnosis {
   const asTold = cook(past, {}, FULL)
   const fitting = CAUSES.map((cause) => ({

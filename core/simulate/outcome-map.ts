@@ -36,7 +36,9 @@ const spread = ([from, to]: readonly [number, number], n: number, by: number): n
   Array.from({ length: n }, (_, i) => by * (from + ((to - from) * i) / (n - 1)))
 
 /** Cooks the pot at every point of the map. A generator, so that it can be watched and stopped.
- *  @yields how many pots are done  @returns undefined where no stage is the cook's to stretch (a cooker lets go by itself) */
+ * @yields how many pots are done
+ * @returns undefined where no stage is the cook's to stretch (a cooker lets go by itself)
+ */
 export function* outcomeMap({
   happenings: interventions,
   ...of

@@ -5,7 +5,10 @@ import type { Verdict } from './verdict'
 export const OUTCOMES = ['good', 'soft', 'firm', 'wet', 'mush', 'dry', 'hard', 'uneven', 'scorched'] as const
 export type OutcomeWord = (typeof OUTCOMES)[number]
 
-/** A heart that is not cooked goes before water that is not right: more time may yet drink it. Good pots are told apart by their texture. */
+/**
+ * A heart that is not cooked goes before water that is not right: more time may yet drink it. Good pots are
+ * told apart by their texture.
+ */
 export function outcomeWord(v: Verdict): OutcomeWord {
   if (v.scorched) return 'scorched'
   if (isGood(v)) return v.texture === 'soft' ? 'soft' : v.texture === 'firm' ? 'firm' : 'good'

@@ -142,7 +142,10 @@ export function makeReady({
 /** Who tastes goes on for so much longer than planned at the most. */
 const TASTED_LATEST = 2
 
-/** Cooks a ready pot. What ends by tasting ends when this pot tastes right, not when the clock says. @param watch called after every step */
+/**
+ * Cooks a ready pot. What ends by tasting ends when this pot tastes right, not when the clock says. @param
+ * watch called after every step
+ */
 export function cookReady(
   ready: Ready,
   interventions: readonly Intervention[],

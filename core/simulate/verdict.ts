@@ -33,7 +33,10 @@ const EDGES = { dry: -0.15, firm: 0.25, standard: 0.75, soft: 1.25 } as const
 const THINNER = 0.6
 const TOO_THIN = 0.4
 
-/** What flows is part of a porridge or a creamy dish: how much more water it holds than was meant, as a share; 0 without sauce. */
+/**
+ * What flows is part of a porridge or a creamy dish: how much more water it holds than was meant, as a share;
+ * 0 without sauce.
+ */
 function thinnerThanMeant(
   { uptakeMean, freeShare }: Outcome,
   uptake: Variety['uptake'],
@@ -48,7 +51,10 @@ function thinnerThanMeant(
 export const textureReached = (outcome: Outcome, uptake: Variety['uptake'], sauce = 0): number =>
   sauce > 0 ? 0.5 + thinnerThanMeant(outcome, uptake, sauce) / THINNER : textureOf(uptake, outcome.uptakeMean)
 
-/** What a pot comes to, in the words of a table.  @param sauce water meant to be eaten with the grain and not in it, g/g */
+/**
+ * What a pot comes to, in the words of a table.  @param sauce water meant to be eaten with the grain and not
+ * in it, g/g
+ */
 export function verdictOf(outcome: Outcome, uptake: Variety['uptake'], sauce = 0): Verdict {
   const { uptakeByLayer, uptakeMean, centreMin, freeShare, scorch } = outcome
   const thin = thinnerThanMeant(outcome, uptake, sauce)

@@ -1,7 +1,10 @@
 import type { Complaint } from '#core/cook/remedy'
 import { grainWater, leastCooked, type Pot } from '#core/pot/pot'
 
-/** Water that a tongue calls wet, as a share of the cooked mass; a heart it calls chalk, and one it calls firm, degree cooked. */
+/**
+ * Water that a tongue calls wet, as a share of the cooked mass; a heart it calls chalk, and one it calls
+ * firm, degree cooked.
+ */
 const WET_SHARE = 0.08
 const CHALK = 0.72
 const FIRM_HEART = 0.84

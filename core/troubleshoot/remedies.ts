@@ -259,7 +259,10 @@ function minutesToSteamOff(estimate: PotEstimate): number | undefined {
   })
 }
 
-/** The least water and time after which hearts are through and the grain is at least firm; the best there is where none does. */
+/**
+ * The least water and time after which hearts are through and the grain is at least firm; the best there is
+ * where none does.
+ */
 function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boolean): Remedy {
   const { pot } = estimate
   const powerW = lowestW(estimate)

@@ -33,7 +33,8 @@ export function measureFromCount(knownMl: number, times: number): number {
 
 const WATER_HEAT = 4.18 // J/(g K)
 
-/** Power that really reaches the pot, from plain water brought to the boil, W. The pot warms with it, and loses half its standing loss on
+/** Power that really reaches the pot, from plain water brought to the boil, W. The pot warms with it, and
+ * loses half its standing loss on
  *  the way.
  *  @throws {RangeError} for water that starts at the boil, or a time of nothing */
 export function powerFromBoil(given: {

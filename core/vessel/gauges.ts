@@ -56,7 +56,8 @@ const GAP = 25
 /** A basket hangs about this far up its pot, as a share of its height. */
 const BASKET_AT = 0.4
 
-/** The same for grain in a basket: the water stands under it, and everything of the grain is measured from the basket up.
+/** The same for grain in a basket: the water stands under it, and everything of the grain is measured from
+ * the basket up.
  *  @param boilerG water in the pot below, g */
 export function overBoiler(inBed: Gauges, shape: Shape, boilerG: number): Gauges {
   const fillLine = millilitres(boilerG)

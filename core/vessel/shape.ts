@@ -49,7 +49,8 @@ function alongMarks(
 
 const MM3_PER_ML = 1000
 
-/** Water that fills the vessel to a level. Above the rim the wall is taken to go straight up, so that "how far over" has an answer.
+/** Water that fills the vessel to a level. Above the rim the wall is taken to go straight up, so that "how
+ * far over" has an answer.
  *  @param level 0 mm or more above the inner base */
 export function volumeAt(shape: Shape, level: Millimetres): Millilitres {
   if (shape.marks) return millilitres(alongMarks(shape.marks, 'levelMm', 'volumeMl', level))
@@ -62,7 +63,9 @@ export function volumeAt(shape: Shape, level: Millimetres): Millilitres {
 }
 
 /** The inverse of volumeAt, exact: the cube of the surface diameter grows linearly with the volume.
- *  @param volume mL; below 0 answers a level below the base, as a straight wall would, so that differences stay continuous */
+ * @param volume mL; below 0 answers a level below the base, as a straight wall would, so that differences
+ * stay continuous
+ */
 export function levelOf(shape: Shape, volume: Millilitres): Millimetres {
   if (shape.marks) return millimetres(alongMarks(shape.marks, 'volumeMl', 'levelMm', volume))
   const { baseDiameter: base, rimDiameter: rim, height } = shape

@@ -17,7 +17,10 @@ export interface Vessel extends Shape {
   lid: LidFit
 }
 
-/** Standing loss per outside area, W/(m² K): natural convection and radiation of bare or enamelled metal; appliances as built. */
+/**
+ * Standing loss per outside area, W/(m² K): natural convection and radiation of bare or enamelled metal;
+ * appliances as built.
+ */
 const LOSS_PER_AREA = {
   pot: 11,
   cooker: 12,

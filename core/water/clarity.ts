@@ -3,7 +3,10 @@ import type { Variety } from '#core/grain/varieties'
 /** How clear the water off the grain runs, 0 as milk, 1 as it came from the tap. */
 export type Clarity = number
 
-/** Each wash carries off this share of the loose starch that is left: turbidity of rinse water about halves from wash to wash. */
+/**
+ * Each wash carries off this share of the loose starch that is left: turbidity of rinse water about halves
+ * from wash to wash.
+ */
 const CARRIED_OFF = 0.5
 
 /** Clarity to expect after so many washes.  @example expectedClarity(3) // 0.875 */
@@ -27,7 +30,10 @@ export const CLARITY_STEPS = [
   { clarity: 1, word: 'clear' },
 ] as const
 
-/** How clear is clear enough: grain that should stay apart wants more than grain that may cling, and some wants no wash at all. */
+/**
+ * How clear is clear enough: grain that should stay apart wants more than grain that may cling, and some
+ * wants no wash at all.
+ */
 export function clearEnough(variety: Variety, purpose: 'apart' | 'usual' | 'creamy'): Clarity {
   if (variety.washes === 0 || purpose === 'creamy') return 0
   return Math.min(0.95, expectedClarity(variety.washes) + (purpose === 'apart' ? 0.1 : 0))

@@ -6,7 +6,10 @@ import { soakCurve } from './soak-curve'
 /** What a soak of some length is. */
 export type SoakVerdict = 'too-short' | 'right' | 'fragile' | 'souring'
 
-/** A soak's window: from when it is worth it, until when grain may break, and until when the bowl is safe and sweet. Minutes. */
+/**
+ * A soak's window: from when it is worth it, until when grain may break, and until when the bowl is safe and
+ * sweet. Minutes.
+ */
 export interface SoakWindow {
   from: number
   fragileFrom: number
@@ -22,7 +25,10 @@ const SKINNED_BELOW = 0.5
 /** From this temperature soaking grain counts as warm, °C. */
 const WARM_C = 25
 
-/** How long grain may stand in water before it sours, minutes: a day in the fridge, four hours in a mild kitchen, two in a warm one. */
+/**
+ * How long grain may stand in water before it sours, minutes: a day in the fridge, four hours in a mild
+ * kitchen, two in a warm one.
+ */
 export const longestSoakMinutes = (atC: number): number =>
   atC <= FRIDGE_WARMEST_C ? 1440 : atC < WARM_C ? 240 : 120
 

@@ -2,14 +2,18 @@ import { LRUCache } from 'lru-cache'
 import answerInThread from './worker'
 import { runInWorker, takesLong } from './worker-pool'
 
-/** The same question has the same answer: none of them knows the hour, the house or chance without a seed. Sizes in characters. */
+/**
+ * The same question has the same answer: none of them knows the hour, the house or chance without a seed.
+ * Sizes in characters.
+ */
 const saved = new LRUCache<string, string>({
   maxSize: 16_000_000,
   maxEntrySize: 400_000,
   sizeCalculation: (json, asked) => json.length + asked.length,
 })
 
-/** Answers as `ask` does, as it goes over the wire; what was asked before is not reckoned again, and what takes long is reckoned beside.
+/** Answers as `ask` does, as it goes over the wire; what was asked before is not reckoned again, and what
+ * takes long is reckoned beside.
  *  @param signal says when nobody waits any more */
 export async function answer(
   question: string,

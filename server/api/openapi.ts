@@ -7,7 +7,10 @@ import { MoreSchema } from '#core/contract/simulate'
 
 type Json = Record<string, unknown>
 
-/** A contract schema as JSON Schema. What JSON Schema cannot say (a check of one field against another) is left to the answer's own words. */
+/**
+ * A contract schema as JSON Schema. What JSON Schema cannot say (a check of one field against another) is
+ * left to the answer's own words.
+ */
 const schemaOf = (schema: v.GenericSchema): Json => {
   const { $schema: _draft, ...rest } = toJsonSchema(schema, {
     typeMode: 'input',

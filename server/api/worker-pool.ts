@@ -3,7 +3,10 @@ import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
 import { refusedFor } from './handlers'
 
-/** Two thousand kitchens or a dozen dishes take a second and more; meanwhile a key pressed at the stove must be heard. */
+/**
+ * Two thousand kitchens or a dozen dishes take a second and more; meanwhile a key pressed at the stove must
+ * be heard.
+ */
 const LONG: ReadonlySet<string> = new Set(['simulate', 'schedule'])
 /** Questions that may wait for a thread. */
 const MAX_WAITING = 16

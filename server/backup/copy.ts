@@ -26,7 +26,8 @@ export const copyName = (nowMs: number): string =>
     .replace(/\.\d+Z$/, 'Z')
     .replaceAll(':', '-')
 
-/** Copies a household while it is in use: SQLite's own online backup, then the pictures, then a look over it; under its name only when all of it is there.
+/** Copies a household while it is in use: SQLite's own online backup, then the pictures, then a look over it;
+ * under its name only when all of it is there.
  *  @returns the copy's folder  @throws {Error} in words, when there is nothing to copy or the copy is not sound */
 export async function takeCopy(file: string, into: string, nowMs: number): Promise<string> {
   if (!existsSync(file)) throw new Error(`there is no household at ${file}`)
@@ -110,7 +111,9 @@ export function checkHousehold(path: string): string[] {
 }
 
 /** Puts a copy in the place of a household; what was there is moved aside, nothing is thrown away.
- *  @returns where the household that was there lies now; undefined when there was none  @throws {Error} in words: the copy is not sound, or the household is in use */
+ * @returns where the household that was there lies now; undefined when there was none
+ * @throws {Error} in words: the copy is not sound, or the household is in use
+ */
 export function restoreCopy(copy: string, file: string, nowMs: number): string | undefined {
   const fieldError = checkHousehold(copy)
   if (fieldError.length > 0) throw new Error(`the backup is damaged: ${fieldError.join('; ')}`)

@@ -42,7 +42,10 @@ declare global {
   var omselCopies: (() => void) | undefined
 }
 
-/** A server that runs makes the day's copy of its household; once, however often the development server reloads its modules. */
+/**
+ * A server that runs makes the day's copy of its household; once, however often the development server
+ * reloads its modules.
+ */
 export function startCopies(): void {
   globalThis.omselCopies?.()
   globalThis.omselCopies = keepCopies(databaseFile(), Date.now)

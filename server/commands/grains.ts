@@ -37,7 +37,10 @@ export function dropBag({ grainBags: grainBags }: Kitchen, input: unknown): Resu
   return grainBags.dropBag(read.value.id) ? { ok: true, value: null } : nothing(read.value.id)
 }
 
-/** Takes the label's word: the uptake its ratio means, as far as it can be known, becomes this bag's own. Taken again, it is given back. */
+/**
+ * Takes the label's word: the uptake its ratio means, as far as it can be known, becomes this bag's own.
+ * Taken again, it is given back.
+ */
 export function adoptLabel({ grainBags: grainBags }: Kitchen, input: unknown): Result<null> {
   const read = parseId(input)
   if (!read.ok) return read

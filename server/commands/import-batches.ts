@@ -29,7 +29,8 @@ export function importContext({ grainBags: grainBags, equipment }: Kitchen): Imp
   }
 }
 
-/** Copies cooks out of an old notebook: each is planned with its own water and ended as told, so that it is a cook like any other. All or none.
+/** Copies cooks out of an old notebook: each is planned with its own water and ended as told, so that it is a
+ * cook like any other. All or none.
  *  @returns how many */
 export function copyCooks(
   kitchen: Kitchen,

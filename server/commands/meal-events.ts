@@ -43,7 +43,8 @@ const parseMealPress = readerOf(
   }),
 )
 
-/** Writes down what happened at a supper: a task or a pot begun, a task done, guests who are late, whose hands a dish is in; or passes a pot's cue
+/** Writes down what happened at a supper: a task or a pot begun, a task done, guests who are late, whose
+ * hands a dish is in; or passes a pot's cue
  *  on to its stove. A repeat is no error and changes nothing. */
 export function pressMeal(
   kitchen: Kitchen,

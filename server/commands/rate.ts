@@ -3,7 +3,10 @@ import type { Result } from '#core/contract/plan-request'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
 
-/** Writes down how a finished cook came out; judging again replaces it. What is not told again of it stays as it was told. */
+/**
+ * Writes down how a finished cook came out; judging again replaces it. What is not told again of it stays as
+ * it was told.
+ */
 export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: number): Result<null> {
   const read = parseRating(input)
   if (!read.ok) return read

@@ -19,7 +19,10 @@ import { fieldError } from './field-error'
 /** Merged into this house, or in its place. */
 export const IMPORT_MODES = ['merge', 'as-new'] as const
 export type ImportMode = (typeof IMPORT_MODES)[number]
-/** What becomes of rows both houses have, and that differ: ours, theirs, or (things that can stand side by side) both. */
+/**
+ * What becomes of rows both houses have, and that differ: ours, theirs, or (things that can stand side by
+ * side) both.
+ */
 export type CarryChoices = Partial<Record<GroupId, Choice | 'both'>>
 /** Groups whose things can stand side by side. */
 export const SIDE_BY_SIDE: readonly GroupId[] = ['pots', 'shelf']
@@ -92,7 +95,9 @@ export const carrying = (): Progress | undefined => globalThis.omselCarrying
 export const broughtTimes = (): number => globalThis.omselBrought ?? 0
 
 /** Brings a bundle in: all of what was chosen, or nothing.
- *  @param file the household's database, copied before it is replaced  @returns how many rows came, and where the copy of what was there lies */
+ * @param file the household's database, copied before it is replaced
+ * @returns how many rows came, and where the copy of what was there lies
+ */
 export async function importBundle(
   kitchen: Kitchen,
   file: string,
@@ -207,7 +212,8 @@ async function brought(
 const SLICE_MS = 40
 const STOPPED = 'it was stopped; nothing was changed'
 
-/** The notebook's lines of cooks, reckoned from their events in the guest's own house, a slice at a time so that the stove is served meanwhile.
+/** The notebook's lines of cooks, reckoned from their events in the guest's own house, a slice at a time so
+ * that the stove is served meanwhile.
  *  A cook that cannot be followed from its events is no cook.  @throws {Refused} */
 async function linesOf(
   guest: Kitchen,

@@ -120,7 +120,10 @@ function pressTrusted(
   return false
 }
 
-/** A cook made ready, kept until something is told of it: making it ready anew at every look would be most of the work. */
+/**
+ * A cook made ready, kept until something is told of it: making it ready anew at every look would be most of
+ * the work.
+ */
 const ready = new Map<string, { of: string; running: CookAtTheStove }>()
 const MAX_READY = 64
 function runningOf(cook: StoredCook, events: readonly StoredEvent[]): CookAtTheStove {

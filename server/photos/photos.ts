@@ -19,7 +19,8 @@ const ACCEPTED = new Set(['jpeg', 'png', 'webp', 'heif', 'avif', 'gif', 'tiff'])
 export const photoFolder = (): string => join(dirname(databaseFile()), 'photos')
 const fileOf = (id: string): string => join(photoFolder(), `${id}.jpg`)
 
-/** Keeps a picture of a cook: decoded, turned upright, made smaller, and written anew, so that nothing of where and when it was taken stays in it.
+/** Keeps a picture of a cook: decoded, turned upright, made smaller, and written anew, so that nothing of
+ * where and when it was taken stays in it.
  *  @param cue when it shows how a cue looks in this pot */
 export async function keepPhoto(
   { cooks, photos }: Kitchen,

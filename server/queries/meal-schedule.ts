@@ -9,13 +9,17 @@ import { taskKey, underWayIn, type PotUnderWay, type UnderWay } from './running-
 const MINUTE = 60_000
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
-/** A supper's timetable on what this house has, and on what has happened of it. Two dishes in one pot are a conflict of their own. */
+/**
+ * A supper's timetable on what this house has, and on what has happened of it. Two dishes in one pot are a
+ * conflict of their own.
+ */
 export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Schedule | undefined {
   const { equipment } = kitchen
   if (meal.dishes.length === 0) return undefined
   const vessels = equipment.vessels()
   const own = new Map(vessels.map((row) => [row.id, row]))
-  // Looked at again within moments nothing has moved but the clock: its answer stands, unless something happened meanwhile.
+  // Looked at again within moments nothing has moved but the clock: its answer stands, unless something
+  // happened meanwhile.
   const newest = newestOf(kitchen, meal)
   const moment = Math.max(Math.floor(nowMs / MOMENT_MS) * MOMENT_MS, Math.min(newest, nowMs))
   const live = underWayIn(kitchen, meal, moment)
@@ -69,7 +73,10 @@ function newestOf({ meals: meals, cooks }: Kitchen, meal: MealRow): number {
   return Math.max(0, ...events.map((e) => e.at_ms), ...atPots)
 }
 
-/** The last answer to each supper's last question: several screens ask the same within moments, and the question is all the answer comes from. */
+/**
+ * The last answer to each supper's last question: several screens ask the same within moments, and the
+ * question is all the answer comes from.
+ */
 const lastAnswers = new Map<string, { question: string; answer: ReturnType<typeof scheduleFrom> }>()
 const MAX_ANSWERS = 8
 

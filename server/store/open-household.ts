@@ -65,7 +65,10 @@ declare global {
   var omselKitchen: Kitchen | undefined
 }
 
-/** The kitchen this server serves, opened once; kept on the global object because the development server reloads modules. */
+/**
+ * The kitchen this server serves, opened once; kept on the global object because the development server
+ * reloads modules.
+ */
 export function kitchen(): Kitchen {
   if (!globalThis.omselKitchen) {
     const opened = openKitchen(databaseFile())

@@ -8,7 +8,10 @@ export type Db = Database.Database
 const migrationsFolder = () => join(process.env.OMSEL_ROOT ?? process.cwd(), 'server/store/migrations')
 
 /** Opens a household's database and brings it up to date.
- *  @param file a path, or ":memory:"  @param upTo stops at this version; {@link bringUp} goes on  @throws {Error} when it was written by a newer version */
+ * @param file a path, or ":memory:"
+ * @param upTo stops at this version; {@link bringUp} goes on
+ * @throws {Error} when it was written by a newer version
+ */
 export function openDatabase(file: string, upTo = Infinity): Db {
   if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true })
   const db = new Database(file)

@@ -47,7 +47,10 @@ export interface Wanted {
   nowMs: number
 }
 
-/** The household, or a pack of it, as one JSON document; a row a line, so that two of them can be compared by any tool. */
+/**
+ * The household, or a pack of it, as one JSON document; a row a line, so that two of them can be compared by
+ * any tool.
+ */
 export function bundleText(db: Db, { holds, pictures, nowMs }: Wanted): string {
   // One moment of the database, whatever is written meanwhile.
   const tables = db.transaction(() => (holds === 'household' ? tablesOf(db) : packOf(db, holds)))()
@@ -80,7 +83,10 @@ export function bundleText(db: Db, { holds, pictures, nowMs }: Wanted): string {
 }
 
 let schema: object | undefined
-/** What a bundle of this version must look like, as JSON Schema. What it cannot say (a check of one field against another) the answer's own words do. */
+/**
+ * What a bundle of this version must look like, as JSON Schema. What it cannot say (a check of one field
+ * against another) the answer's own words do.
+ */
 export const bundleSchema = (): object =>
   (schema ??= {
     title: 'A household of Omsel',

@@ -30,7 +30,10 @@ const refuse = (message: string): { ok: false; errors: FieldError[] } => ({
   errors: [{ path: '', message }],
 })
 
-/** How deep the brackets of a JSON text go, without parsing it: what is nested without end is refused before anything walks it. */
+/**
+ * How deep the brackets of a JSON text go, without parsing it: what is nested without end is refused before
+ * anything walks it.
+ */
 export function depthOf(text: string): number {
   let depth = 0
   let deepest = 0
@@ -106,7 +109,10 @@ export function parseBundle(bytes: Uint8Array): Result<ParsedBundle> {
   }
 }
 
-/** Writes rows into tables of their own version, and lets the database itself change them, as it changed the house that stayed. */
+/**
+ * Writes rows into tables of their own version, and lets the database itself change them, as it changed the
+ * house that stayed.
+ */
 function upgraded(tables: Tables, version: number): Result<Tables> {
   const db = openDatabase(':memory:', version)
   try {
@@ -129,7 +135,8 @@ function upgraded(tables: Tables, version: number): Result<Tables> {
   }
 }
 
-/** Holds rows to the database's own rules (its checks, its keys) by writing them into an empty one, and takes them as it gives them back.
+/** Holds rows to the database's own rules (its checks, its keys) by writing them into an empty one, and takes
+ * them as it gives them back.
  *  References are not held here: a row may speak of what only the house that takes it in has. */
 function soundRows(tables: Tables): Result<Tables> {
   const household = stagingDatabase(tables)

@@ -38,7 +38,8 @@ export interface MergePlan {
 const MAX_SHOWN = 200
 
 /** Reckons what merging would do: rows by their keys, what is new, the same, or different. Nothing is written.
- *  Records (cooks, what was kept) are whole: one that both have goes on where it stopped, if what one house knows of it is a part of what the other knows;
+ *  Records (cooks, what was kept) are whole: one that both have goes on where it stopped, if what one house
+ * knows of it is a part of what the other knows;
  *  else ours stays as it is. Cooks that are still on their stove stay there. */
 export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergePlan {
   const changes = new Map<GroupId, GroupChange>()

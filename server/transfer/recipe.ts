@@ -84,7 +84,10 @@ export function recipeMarkdown(plan: Plan, named: Named): string {
   ].join('\n')
 }
 
-/** The plan's steps for a calendar, each that wants a hand with its alarm.  @param startMs when it begins  @param uid the same plan keeps its events */
+/**
+ * The plan's steps for a calendar, each that wants a hand with its alarm.  @param startMs when it begins
+ * @param uid the same plan keeps its events
+ */
 export function recipeCalendar(plan: Plan, named: Named, startMs: number, uid: string): string {
   const calendar = ical({ name: named.title, prodId: { company: 'omsel', product: 'plan', language: 'EN' } })
   const at = timelineOf(plan.stages)

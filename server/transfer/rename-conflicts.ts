@@ -12,7 +12,8 @@ const THINGS = {
   bag: { column: 'bag_id', children: [] },
 } as const satisfies Partial<Record<TableId, { column: string | undefined; children: readonly TableId[] }>>
 
-/** Gives things of theirs that differ from ours under the same id an id and a name of their own, so that both stay; whatever names them in the bundle names the new one.
+/** Gives things of theirs that differ from ours under the same id an id and a name of their own, so that both
+ * stay; whatever names them in the bundle names the new one.
  *  @param fresh makes an id */
 export function renameConflicts(
   db: Db,

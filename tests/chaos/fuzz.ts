@@ -482,8 +482,10 @@ const safe = (text: string): string => text.replace(/\p{Cs}/gu, '\uFFFD')
 const MAX_MS = 10_000
 const AT_ONCE = 4
 
-/** Sends generated requests over all routes to a real server on a demo household: none may end in a 5xx, none may hang, the server must live, the
- *  file must be sound, and a cook that was there before, that nobody may remove, must be there after. */
+/**
+ * Sends generated requests over all routes to a real server on a demo household: none may end in a 5xx, none
+ * may hang, the server must live, the file must be sound, and a batch that nobody may delete must still be there.
+ */
 export async function fuzz({
   requests,
   seed,

@@ -30,7 +30,8 @@ const PRESSES_A_RUN = 6
 /** Between a start and the kill, ms. */
 const MAX_LIFE_MS = 120
 
-/** Kills a real server at random points of a cook, restarts it on the same file, and looks whether anything acknowledged was lost, anything
+/** Kills a real server at random points of a cook, restarts it on the same file, and looks whether anything
+ * acknowledged was lost, anything
  *  doubled, or the cook replayed otherwise than before.
  *  @param say told after every run */
 export async function chaos({

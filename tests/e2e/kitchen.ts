@@ -19,7 +19,10 @@ interface PlanningData {
 }
 let household: PlanningData | undefined
 
-/** A worker's house, anew for every file of tests: what one file cooked, and how late it got there, is no matter of the next. */
+/**
+ * A worker's house, anew for every file of tests: what one file cooked, and how late it got there, is no
+ * matter of the next.
+ */
 interface Households {
   of: (file: string) => Promise<PlanningData>
 }
@@ -104,7 +107,10 @@ const EXPECTED = [
 
 const clockFile = () => household!.clock
 
-/** Lets time pass: the server's clock is set ahead, and a page that counts by that clock looks again. The browser's own clock runs as it does. */
+/**
+ * Lets time pass: the server's clock is set ahead, and a page that counts by that clock looks again. The
+ * browser's own clock runs as it does.
+ */
 export async function letPass(page: Page, minutes: number): Promise<void> {
   const listens = /\/(stove|meal)\/./.test(page.url())
   // What was pressed before is heard before the hands of the clock are moved.

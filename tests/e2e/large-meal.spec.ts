@@ -76,7 +76,8 @@ test('the choir supper is cooked through, one boil six minutes late, and everyth
   }
   expect([lateAt !== undefined, told]).toEqual([true, true])
   await expect(now).toHaveCount(0)
-  // Three pots, roots, soup and trout: the last hand lets go of each within five minutes of the hour, or before it within its hold.
+  // Three pots, roots, soup and trout: the last hand lets go of each within five minutes of the hour, or
+  // before it within its hold.
   expect([...readyAt.keys()].sort()).toEqual(['A', 'B', 'C', 'D', 'E', 'F'])
   const minutesPast = [...readyAt].map(([dish, at]) => [dish, (at - hour) / 60_000] as const)
   for (const [dish, past] of minutesPast) expect.soft(past, dish).toBeLessThan(5)

@@ -306,7 +306,8 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
       .or(page.getByRole('button', { name: 'Sign out phone' }))
       .click()
     await expect(page.getByText('Only this computer.')).toBeVisible()
-    // Its stream ends with it. The cook on its screen counts on, and what is pressed there is kept until it is let in again.
+    // Its stream ends with it. The cook on its screen counts on, and what is pressed there is kept until it
+    // is let in again.
     await expect(phone.getByText('You are signed out')).toBeVisible()
     // Elsewhere there is nothing to go on with, but the way back in.
     await elsewhere.getByRole('link', { name: 'Grains' }).first().click()

@@ -1,4 +1,7 @@
-/** Published figures that tests compare with and docs/plots draws: one place, so that a plot shows what a test holds. */
+/**
+ * Published figures that tests compare with and docs/plots draws: one place, so that a plot shows what a test
+ * holds.
+ */
 
 /** Zeros of the Bessel function J0; Abramowitz & Stegun, table 9.5. */
 const J0_ZEROS = [
@@ -6,7 +9,8 @@ const J0_ZEROS = [
   18.07106396791092, 21.21163662987926, 24.3524715307493, 27.49347913204025, 30.63460646843198,
 ]
 
-/** Crank 1975, The Mathematics of Diffusion, eq. 5.23: uptake of a cylinder with its surface held at saturation, as a share of saturation.
+/** Crank 1975, The Mathematics of Diffusion, eq. 5.23: uptake of a cylinder with its surface held at
+ * saturation, as a share of saturation.
  *  @param spread D·t/a² */
 export const crankCylinder = (spread: number): number =>
   1 - J0_ZEROS.reduce((sum, z) => sum + (4 / (z * z)) * Math.exp(-z * z * spread), 0)

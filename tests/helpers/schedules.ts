@@ -2,7 +2,10 @@ import fc from 'fast-check'
 import { companionOf } from '#core/schedule/dish-blocks'
 import type { Dish, KitchenPlaces, Placed } from '#core/schedule/task'
 
-/** An independent reading of a timetable: minute by minute, from nothing but where the blocks lie. Knows nothing of how they were put there. */
+/**
+ * An independent reading of a timetable: minute by minute, from nothing but where the blocks lie. Knows
+ * nothing of how they were put there.
+ */
 export function faults(
   placed: ReadonlyMap<string, Placed>,
   dishes: readonly Dish[],

@@ -12,7 +12,10 @@ export interface VisibleText {
 /** Attributes and properties whose strings are never shown. */
 const NEVER_SHOWN =
   /^(className|id|key|to|href|src|type|kind|name|value|role|htmlFor|rel|mode|d|fill|stroke|viewBox|transform|data-.*|method|action|intent|inputMode|autoComplete|variant|size|color|path|code|test)$/
-/** Names that also label something a person reads, whatever attribute they stand in, look like words: a space between letters. */
+/**
+ * Names that also label something a person reads, whatever attribute they stand in, look like words: a space
+ * between letters.
+ */
 const READS_AS_WORDS = /[a-zà-ž’')”}] [a-z“({0-9]/i
 
 const isImport = (node: ts.Node): boolean =>

@@ -9,7 +9,10 @@ export const FITTED_KEYS = ['minutesAt100', 'skin', 'radiusMm', 'soakLimit'] as 
 export type FittedKey = (typeof FITTED_KEYS)[number]
 export type Fitted = Record<FittedKey, number>
 
-/** How far a figure may go from where it started, as one standard deviation of its logarithm: kernel sizes are measured, skins are not. */
+/**
+ * How far a figure may go from where it started, as one standard deviation of its logarithm: kernel sizes are
+ * measured, skins are not.
+ */
 const PRIOR_LOG_SD: Fitted = { minutesAt100: 0.5, skin: 0.35, radiusMm: 0.08, soakLimit: 0.08 }
 /** Kernels from this conductance on have no skin to fit. */
 const BARE_FROM = 0.8
@@ -24,7 +27,8 @@ export interface FitResult {
 
 const NORMAL_90 = 1.645
 
-/** Fits one variety to its observations by least squares on the logarithms of its figures, with where they started as prior.
+/** Fits one variety to its observations by least squares on the logarithms of its figures, with where they
+ * started as prior.
  *  @param start the figures fitted around  @throws {RangeError} without observations */
 export function fitVariety(id: VarietyId, observations: readonly Observation[], start: Fitted): FitResult {
   if (observations.length === 0) throw new RangeError(`fitVariety: ${id} has no observations`)
@@ -79,7 +83,7 @@ export function fitVariety(id: VarietyId, observations: readonly Observation[], 
   }
 }
 
-/** 90 % intervals from the curvature at the optimum: the covariance is (JᵀJ)⁻¹ for residuals in standard deviations. */
+/** 90 % intervals from the curvature at the optimum: covariance (JᵀJ)⁻¹, residuals in standard deviations. */
 function intervalsOf(
   residualsOf: (logs: readonly number[]) => number[],
   at: readonly number[],

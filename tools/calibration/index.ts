@@ -4,7 +4,7 @@ import { FITTED_KEYS, fitVariety, type FitResult } from './fit'
 import { parseObservations } from './observations'
 import { STARTS } from './starts'
 
-/** Fits the varieties to published figures, prints what was met and what was not, and writes the table the planner reads.
+/** Fits the varieties to published figures, prints what was met and what was not, and writes the planner's table.
  *  npm run calibrate [-- VARIETY …] fits only these and writes nothing. */
 const only = process.argv.slice(2)
 const observations = parseObservations()

@@ -33,7 +33,10 @@ export interface Study {
   /** Water in the grain off what its eaters want, g/g: by household, then by cook; the first with nothing learned. */
   errors: number[][]
   rms: number[]
-  /** Of those off by more than 0.12 g/g at first: the share whose error is halved by each cook; and how many they are. */
+  /**
+   * Of those off by more than 0.12 g/g at first: the share whose error is halved by each cook; and how many
+   * they are.
+   */
   halved: number[]
   farOff: number
 }
@@ -65,7 +68,8 @@ const POTS: readonly [VesselPresetId, HeatPresetId][] = [
 
 const FAR_OFF = 0.12
 
-/** Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague tongue, and the app's own beliefs
+/** Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague
+ * tongue, and the app's own beliefs
  *  plan the next pot. */
 export function study({ households, cooks, seed, weighed }: StudyInput): Study {
   const random = randomOf(seed)

@@ -7,7 +7,10 @@ import type { Route } from './+types/calendar'
 /** A calendar that has the address and not the file asks again so often, s: the evening may have moved. */
 const SUBSCRIBED_S = 300
 
-/** The evening's steps for a calendar: what hands are wanted for, each with its alarm. Moments are instants, so no zone and no clock change moves them. */
+/**
+ * The evening's steps for a calendar: what hands are wanted for, each with its alarm. Moments are instants,
+ * so no zone and no clock change moves them.
+ */
 export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
   const meal = open.meals.find(params.supper)

@@ -121,7 +121,10 @@ const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look e
 const AGAIN_MS = 20_000
 const LATE_MINUTES = [5, 15, 30]
 
-/** One supper: the table at the right edge, every place and hand as a track, what to do now, and the evening as a list. */
+/**
+ * One supper: the table at the right edge, every place and hand as a track, what to do now, and the evening
+ * as a list.
+ */
 export default function MealPage({ loaderData, actionData }: Route.ComponentProps) {
   const { supper: meal, schedule, board, tracks, settings } = loaderData
   useLastKnown(`meal ${meal.id}`, loaderData)

@@ -1,7 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 
-/** What the page shows is docs/model.md; every plot it names must lie beside it, and every test it calls on must exist. */
+/**
+ * What the page shows is docs/model.md; every plot it names must lie beside it, and every test it calls on
+ * must exist.
+ */
 const root = join(__dirname, '../../..')
 const text = readFileSync(join(root, 'docs/model.md'), 'utf8')
 

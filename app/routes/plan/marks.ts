@@ -4,7 +4,10 @@ import type { PotMark } from '../../ui/drawing/pot-section'
 import type { PlanState, PlanningData } from '../../planning/plan-state'
 import { fixOf } from '../../planning/apply-fix'
 
-/** Cautions that happen somewhere in the pot, at their place, each with its one mend. What is only worth a note stays in the list. */
+/**
+ * Cautions that happen somewhere in the pot, at their place, each with its one mend. What is only worth a
+ * note stays in the list.
+ */
 export const marksIn = (
   cautions: readonly Caution[],
   state: PlanState,

@@ -221,7 +221,10 @@ function OwnPourForm({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at:
   )
 }
 
-/** What the notebook changed, in words: "usual 1.40 → yours 1.33 ± 0.05 g per gram (6 batches, last Sunday); this pot loses 10 % less". */
+/**
+ * What the notebook changed, in words: "usual 1.40 → yours 1.33 ± 0.05 g per gram (6 batches, last Sunday);
+ * this pot loses 10 % less".
+ */
 function learnedWords(
   { uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction,
   { water: { uptake_target } }: Plan,

@@ -23,7 +23,10 @@ interface SeasonProps {
   crystal: CrystalId
 }
 
-/** Salt by what is wanted in the end, stock and things cooked along; grams, and the spoon for the crystal in the house. */
+/**
+ * Salt by what is wanted in the end, stock and things cooked along; grams, and the spoon for the crystal in
+ * the house.
+ */
 export function SeasoningPanel({ state, change, plan, crystal }: SeasonProps) {
   const { salt_to_add_g, stock_g } = plan.seasoning
   const spoons = inScoops(teaspoonsOf(salt_to_add_g, crystal))

@@ -16,7 +16,10 @@ const WORDS = {
   souring: 'it would turn sour',
 } as const
 
-/** What the grain drinks over time at this warmth, where it is worth it and where it ends; the minutes are moved along it. */
+/**
+ * What the grain drinks over time at this warmth, where it is worth it and where it ends; the minutes are
+ * moved along it.
+ */
 export function SoakCurve({
   variety,
   soak,

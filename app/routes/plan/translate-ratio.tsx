@@ -18,7 +18,10 @@ const RATIO = [0.3, 12] as const
 const UNKNOWN = 'unknown'
 const yesNo = (text: string): boolean | undefined => (text === UNKNOWN ? undefined : text === 'yes')
 
-/** A ratio from a bag, a book or a friend: what it means for the grain, how surely, and the same wetness in this pot. */
+/**
+ * A ratio from a bag, a book or a friend: what it means for the grain, how surely, and the same wetness in
+ * this pot.
+ */
 export function TranslateRatio({ request, variety, change }: TranslateProps) {
   const [ratio, setRatio] = useState<number | string>(1.5)
   const [by, setBy] = useState<'volume' | 'mass'>('volume')

@@ -6,7 +6,10 @@ import type { RoomForError } from '../../workers/simulator'
 const STILL_MS = 1200
 const KITCHENS = 200
 
-/** How far the water may be off, found in a worker once nothing changes any more. Undefined until it is in; another request throws it away. */
+/**
+ * How far the water may be off, found in a worker once nothing changes any more. Undefined until it is in;
+ * another request throws it away.
+ */
 export function useRoomForError(request: PlanRequestJson): RoomForError | undefined {
   // The hour at the table and the clock change nothing in the pot.
   const { serve_at: _hour, ...pot } = request

@@ -12,7 +12,10 @@ interface WhyProps {
   children?: ReactNode
 }
 
-/** A figure's sum, opened beside it: its terms, where each comes from, and how sure it is; the surer, the firmer its line. */
+/**
+ * A figure's sum, opened beside it: its terms, where each comes from, and how sure it is; the surer, the
+ * firmer its line.
+ */
 export function Why({ question, sum, children }: WhyProps) {
   return (
     <Aside word={children ?? 'why?'} label={question} className="link" width={380}>

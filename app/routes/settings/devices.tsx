@@ -24,7 +24,10 @@ const WAY_WORDS: Record<string, string> = {
   lies: 'lies',
 }
 
-/** Devices that stand beside the pot. None is a real one yet: each is played by a pot of its own, whose burner, lid and bag the house does not know. */
+/**
+ * Devices that stand beside the pot. None is a real one yet: each is played by a pot of its own, whose
+ * burner, lid and bag the house does not know.
+ */
 export function Devices({ devices }: { devices: readonly DeviceShown[] }) {
   return (
     <section className={`${classes.sheet} ${classes.senses} basin`} aria-labelledby="devices-title">

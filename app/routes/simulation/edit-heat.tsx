@@ -36,7 +36,8 @@ const EDGE = 9
 const stepped = (n: number, step: number, [min, max]: readonly [number, number]): number =>
   Math.min(max, Math.max(min, Math.round(n / step) * step))
 
-/** The heat of a dry run, to be taken hold of: a stage's top is drawn up for more heat and down for less, its end to make it longer or
+/** The heat of a dry run, to be taken hold of: a stage's top is drawn up for more heat and down for less, its
+ * end to make it longer or
  *  shorter. Under it lies the slider of minutes, to the same scale. */
 export function EditHeat({
   stages,

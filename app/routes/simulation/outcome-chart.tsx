@@ -27,7 +27,10 @@ const WORDS: Record<OutcomeWord, string> = {
 const nearest = (list: readonly number[], to: number): number =>
   list.reduce((best, n, i) => (Math.abs(n - to) < Math.abs(list[best]! - to) ? i : best), 0)
 
-/** How the pot ends over water and minutes. Each outcome has a mark of its own besides its colour; the ring is this pot. */
+/**
+ * How the pot ends over water and minutes. Each outcome has a mark of its own besides its colour; the ring is
+ * this pot.
+ */
 export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
   const { pours, minutes, cells, at, stage } = map
   const id = useId()

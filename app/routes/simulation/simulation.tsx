@@ -62,7 +62,10 @@ interface Here {
   otherwise: Otherwise
 }
 
-/** The same plan without food: what is inside the pot at every minute, and what would be if one thing were otherwise. */
+/**
+ * The same plan without food: what is inside the pot at every minute, and what would be if one thing were
+ * otherwise.
+ */
 export default function SimulationPage({ loaderData }: Route.ComponentProps) {
   const { household, settings, nowMs: now } = loaderData
   const first = useMemo(() => firstPlan(household), [household])

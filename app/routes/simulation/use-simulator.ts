@@ -78,7 +78,10 @@ export interface LongRun<T> {
   stop: () => void
 }
 
-/** Many pots in a worker of their own, so that stopping them is ending the worker. Another request throws the old answer away. */
+/**
+ * Many pots in a worker of their own, so that stopping them is ending the worker. Another request throws the
+ * old answer away.
+ */
 function useLongRun<T>(
   request: SimulateRequestJson,
   run: (remote: Remote<Simulator>, json: SimulateRequestJson, tell: (done: number) => void) => Promise<T>,

@@ -21,7 +21,10 @@ interface BeforePourProps {
   onTell: (kind: 'weighed' | 'soaked', amount: number) => void
 }
 
-/** Weighed wet, or soaked for another time than planned: told here, both change the water and the minutes that are still to come. */
+/**
+ * Weighed wet, or soaked for another time than planned: told here, both change the water and the minutes that
+ * are still to come.
+ */
 export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps) {
   const soak = view.stages.find((s) => s.id === 'soak')
   const inWater = soak && Math.round((now - soak.startMs) / 60_000)

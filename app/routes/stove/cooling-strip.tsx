@@ -18,7 +18,10 @@ export interface CoolingContainer {
 
 const MINUTE = 60_000
 
-/** When a tub next wants a hand: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when its hour is over. */
+/**
+ * When a tub next wants a hand: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when its hour
+ * is over.
+ */
 export function nextOf({
   out,
   packedMs,

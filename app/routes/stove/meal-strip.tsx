@@ -20,7 +20,10 @@ export interface BoardGlance {
 const SOON_MS = 10 * 60_000
 const MOST = 2
 
-/** The rest of the meal beside this pot: what begins or ends soon at dishes that are no pots on the stove, each with its key. */
+/**
+ * The rest of the meal beside this pot: what begins or ends soon at dishes that are no pots on the stove,
+ * each with its key.
+ */
 export function BoardStrip({
   board,
   now,

@@ -113,7 +113,8 @@ function CookView({ loaderData }: Route.ComponentProps) {
     // The outbox makes its lists anew at every render; only other presses are other lists.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [loaderData.events, ownIds])
-  // What was heard of has happened, also where this screen counts a moment behind the server: a pressed cue must not come back for a blink.
+  // What was heard of has happened, also where this screen counts a moment behind the server: a pressed cue
+  // must not come back for a blink.
   const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
   const now = Math.max(counted, newest)
   const running = useMemo(() => runningCookOf(stored, events), [stored, events])

@@ -56,7 +56,10 @@ const AT_THE_END: readonly Complaint[] = [
 ]
 const LOST_AT_FIRST_G = 30
 
-/** Something is wrong: what is seen leads to one act with its figures; and what happened, told so that the rest can be reckoned anew. */
+/**
+ * Something is wrong: what is seen leads to one act with its figures; and what happened, told so that the
+ * rest can be reckoned anew.
+ */
 export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStage, waitAt }: WrongProps) {
   const [complaint, setComplaint] = useState<Complaint>()
   const [lost, setLost] = useState<number | string>(LOST_AT_FIRST_G)

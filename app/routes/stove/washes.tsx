@@ -21,7 +21,10 @@ interface WashesProps {
   onWash: (clarity: number) => void
 }
 
-/** Counts washes by the water: press the bowl that looks like yours. Each is drawn and said, so that no colour has to be told. */
+/**
+ * Counts washes by the water: press the bowl that looks like yours. Each is drawn and said, so that no colour
+ * has to be told.
+ */
 export function Washes({ view, washes, variety, onWash }: WashesProps) {
   const grains = useId()
   const enough = clearEnough(variety, 'usual')

@@ -41,7 +41,10 @@ interface MealBoardProps {
   clockAt: (minute: number) => string
   /** Minutes before the table it is now, as a negative number, once the supper is under way. */
   now?: number
-  /** Moves what has not begun: minutes later (negative: earlier), and to another track. Left out: nothing is moved here. */
+  /**
+   * Moves what has not begun: minutes later (negative: earlier), and to another track. Left out: nothing is
+   * moved here.
+   */
   onMove?: (dish: number, minutes: number, track: string | undefined) => void
 }
 
@@ -79,7 +82,10 @@ const byKeys =
     return { x: left + move[0], y: top + move[1] }
   }
 
-/** The evening as the table sees it: places and hands are the tracks, the right edge is the table, and every dish ends there. */
+/**
+ * The evening as the table sees it: places and hands are the tracks, the right edge is the table, and every
+ * dish ends there.
+ */
 export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }: MealBoardProps) {
   const context = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()

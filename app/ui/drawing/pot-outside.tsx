@@ -17,7 +17,10 @@ const FLAMES = 7
 const MAX_STRANDS = 6
 const LID_MM = 9
 
-/** A pot as it stands on the stove: its own shape, how hot it is by how tall the heat is, the lid where it is, and what steam gets out. */
+/**
+ * A pot as it stands on the stove: its own shape, how hot it is by how tall the heat is, the lid where it is,
+ * and what steam gets out.
+ */
 export function PotOutside({ vessel, lid, level, steam, title }: PotOutsideProps) {
   const { rimDiameter: rim, baseDiameter: base, height } = vessel
   const half = rim / 2

@@ -92,7 +92,8 @@ export function PotSection({
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
   const wall = Math.min(7, Math.max(2.4, vessel.heatCapacity / 230))
-  // The margins hold words, whose size in millimetres grows with the frame: solved together, so that none is cut on a narrow screen.
+  // The margins hold words, whose size in millimetres grows with the frame: solved together, so that none is
+  // cut on a narrow screen.
   const scale = mmPerPx(2 * (half + wall) + RULER_GAP + LABEL_GAP, width || 540)
   const text = TEXT_PX * scale
   const frame = {

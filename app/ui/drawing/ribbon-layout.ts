@@ -21,7 +21,8 @@ const FOLDED_MINUTES = 24
 /** No stretch is drawn shorter than this, minutes, or nobody could read or press it. */
 const MIN_DRAWN = 2
 
-/** Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by side: time is cut at every
+/** Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by
+ * side: time is cut at every
  *  start and end, and only a stretch in which everything waits is folded.
  *  @param shortest no stretch is drawn shorter, minutes; 0 keeps them true to each other
  *  @param slide a minute that is to lie at a share of the width, what is over left of it and what comes right */
@@ -72,7 +73,8 @@ export function layRibbon(
   }
 }
 
-/** A ribbon slid under a line at a share of its width: the rest of the cook fills what is right of the line. What is over keeps that scale
+/** A ribbon slid under a line at a share of its width: the rest of the cook fills what is right of the line.
+ * What is over keeps that scale
  *  until it fills the left, and then draws together. */
 function slidUnder(now: number, at: number): (x: number) => number {
   const right = now < 1 ? (1 - at) / (1 - now) : 1

@@ -11,7 +11,10 @@ export interface Knob {
 /** Places further off than this, as a ratio, are not the one meant. */
 const NEAR = 1.6
 
-/** The place of the cook's own knob that comes nearest to a stage's power; nothing where none is near, or with the heat off. */
+/**
+ * The place of the cook's own knob that comes nearest to a stage's power; nothing where none is near, or with
+ * the heat off.
+ */
 export function knobWord(stage: Pick<Stage, 'power_w'>, heat: Knob | null | undefined): string | undefined {
   if (!heat || !(stage.power_w > 0)) return undefined
   const share = stage.power_w / (heat.rated_w * heat.efficiency * heat.power_factor)

@@ -5,7 +5,10 @@ const zoned = (ms: number, zone: string) => new TZDate(Math.round(ms), zone)
 const two = (n: number) => String(n).padStart(2, '0')
 const hourAndMinute = (hour: string): [number, number] => hour.split(':').map(Number) as [number, number]
 const DAY_MS = 86_400_000
-/** A moment on a wall. An hour that comes twice in autumn is the first of them; one the clock skips in spring is the one after it. */
+/**
+ * A moment on a wall. An hour that comes twice in autumn is the first of them; one the clock skips in spring
+ * is the one after it.
+ */
 function onWall(year: number, month: number, day: number, hour: string, zone: string): number {
   const moment = new TZDate(year, month, day, ...hourAndMinute(hour), zone).getTime()
   // Clocks go back by an hour, on one island by half of it.
@@ -113,7 +116,8 @@ export const hourOf = (ms: number, zone: string): string => {
   return `${two(wall.getHours())}:${two(wall.getMinutes())}`
 }
 
-/** The moment of a day and an hour on the household's wall; an hour the clock skips in spring counts as the one after it.
+/** The moment of a day and an hour on the household's wall; an hour the clock skips in spring counts as the
+ * one after it.
  *  @returns undefined for what is neither */
 export function wallMs(day: string, hour: string, zone: string): number | undefined {
   const [, y, m, d] = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day) ?? []

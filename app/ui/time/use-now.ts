@@ -2,7 +2,10 @@ import { useEffect, useState } from 'react'
 
 const TICK_MS = 15_000
 
-/** Now by the server's clock, at a calm pace; the same on the server's page and on the first one here. Never before what the server last said. */
+/**
+ * Now by the server's clock, at a calm pace; the same on the server's page and on the first one here. Never
+ * before what the server last said.
+ */
 export function useNow(serverMs: number): number {
   const [now, setNow] = useState(serverMs)
   useEffect(() => {

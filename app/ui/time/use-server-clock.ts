@@ -22,7 +22,8 @@ function storedAhead(): number {
   }
 }
 
-/** The server's clock on this device, carried on by the page's steady clock, so that a device whose clock is wrong, or set in mid-cook,
+/** The server's clock on this device, carried on by the page's steady clock, so that a device whose clock is
+ * wrong, or set in mid-cook,
  *  counts right all the same. A device that slept asks the server again. */
 export function useServerClock(serverMs: number, refresh: () => void): { now: number; aheadMs: number } {
   const [clock, setClock] = useState({ now: serverMs, aheadMs: 0 })
@@ -32,7 +33,8 @@ export function useServerClock(serverMs: number, refresh: () => void): { now: nu
   })
   useEffect(() => {
     const from = performance.now()
-    // A page that was kept for a server that is away bears an old hour: this device's own, and what it last knew of the server's, is nearer.
+    // A page that was kept for a server that is away bears an old hour: this device's own, and what it last
+    // knew of the server's, is nearer.
     const { dataset } = document.documentElement
     const saved = dataset.kept !== undefined
     delete dataset.kept

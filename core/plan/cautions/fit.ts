@@ -2,7 +2,7 @@ import { pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fil
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { roundTo } from '#core/units/rounding'
-import type { CautionInput } from '#core/plan/caution-input'
+import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** Makers' usual least liquid, mL. */
@@ -53,108 +53,140 @@ function dishUnder({
   liquid_g,
   top_up_g,
   steams_off_g,
-}: NonNullable<CautionInput['boilerDish']>): Caution[] {
+}: NonNullable<CautionInput['boilerDish']>): Caution {
   const text = `Under the basket the ${name} steams off ${Math.round(steams_off_g)} g of its ${Math.round(liquid_g)} g of liquid`
   if (top_up_g < 1)
-    return [
-      {
-        code: 'dish-thickens',
-        severity: 'note',
-        about: 'fit',
-        text: `${text} and thickens by that much; season it afterwards.`,
-      },
-    ]
-  const enough = Math.ceil((liquid_g + top_up_g) / 10) * 10
-  return [
-    {
-      code: 'dish-runs-dry',
-      severity: 'warn',
+    return {
+      code: 'dish-thickens',
+      severity: 'note',
       about: 'fit',
-      text: `${text}: with no more than that it catches before the grain is done.`,
-      remedy: `Put ${Math.round(top_up_g)} g water into it first.`,
-      mend: { boiler_dish: { name, liquid_g: enough } },
-    },
-  ]
+      text: `${text} and thickens by that much; season it afterwards.`,
+    }
+  const enough = Math.ceil((liquid_g + top_up_g) / 10) * 10
+  return {
+    code: 'dish-runs-dry',
+    severity: 'warn',
+    about: 'fit',
+    text: `${text}: with no more than that it catches before the grain is done.`,
+    remedy: `Put ${Math.round(top_up_g)} g water into it first.`,
+    mend: { boiler_dish: { name, liquid_g: enough } },
+  }
 }
 
-export function fitCautions(facts: CautionInput): Caution[] {
-  const { gauges, request, solution } = facts
-  const { capacity } = request.vessel
-  const found: Caution[] = []
+const overFull: CautionRule = (facts) => {
+  const { capacity } = facts.request.vessel
   const limit = pressureLimit(facts)
-  if (limit !== undefined && gauges.fillLine > limit * capacity)
-    found.push({
-      code: 'pressure-over-full',
-      severity: 'stop',
-      about: 'fit',
-      text: `Too full: ${litres(gauges.fillLine)} of the ${litres(limit * capacity)} allowed (${limit === 0.5 ? 'half' : 'a third'} full). It could block the valve.`,
-      ...roomier(facts),
-    })
-  if (isPressure(facts) && solution.pourG + facts.clingingG < MIN_LIQUID) {
-    const enough =
-      Math.ceil((facts.dryG * MIN_LIQUID) / Math.max(1, solution.pourG + facts.clingingG) / 10) * 10
-    found.push({
-      code: 'under-least-liquid',
-      severity: 'stop',
-      about: 'fit',
-      text: `Too little water: ${Math.round(solution.pourG)} mL, and most pressure cookers need ${MIN_LIQUID} mL. Follow the manual.`,
-      // A batch many times as large is no way out: the bowl on its trivet is.
-      ...(enough <= MAX_TIMES * facts.dryG
-        ? {
-            remedy: `Cook ${enough} g, or put a bowl on a trivet over the minimum water.`,
-            mend: { amount: { basis: 'dry-mass', value: enough } },
-          }
-        : { remedy: 'Put a bowl on a trivet over the minimum water.' }),
-    })
+  if (limit === undefined || facts.gauges.fillLine <= limit * capacity) return
+  const share = limit === 0.5 ? 'half' : 'a third'
+  return {
+    code: 'pressure-over-full',
+    severity: 'stop',
+    about: 'fit',
+    text:
+      `Too full: ${litres(facts.gauges.fillLine)} of the ${litres(limit * capacity)} allowed (${share} full). ` +
+      'It could block the valve.',
+    ...roomier(facts),
   }
-  if (facts.boilerDish) found.push(...dishUnder(facts.boilerDish))
-  if (gauges.swollen > SWOLLEN_SHARE * capacity || gauges.fillLine > capacity)
-    found.push({
-      code: 'swells-too-high',
-      severity: gauges.swollen > capacity || gauges.fillLine > capacity ? 'stop' : 'warn',
-      about: 'fit',
-      text: `Too full: cooked, it fills ${litres(gauges.swollen)} of ${litres(capacity)}${gauges.swollen > capacity ? ' and runs over the rim' : '; over three quarters it cooks unevenly'}.`,
-      ...roomier(facts),
-    })
-  if (!isPressure(facts) && gauges.froth > capacity && gauges.fillLine <= capacity) {
-    const ajar =
-      request.method === 'covered-simmer' &&
-      request.lidUntilBoil === 'on' &&
-      gauges.fillLine * 1.15 <= capacity
-    found.push({
-      code: 'boils-over',
-      severity: 'warn',
-      about: 'fit',
-      text: `At the boil starch foam reaches ${litres(gauges.froth)}; the rim is at ${litres(capacity)}.`,
-      ...(ajar
-        ? { remedy: 'Leave the lid ajar until it boils.', mend: { lid_until_boil: 'ajar' } }
-        : request.rinse.washes === 0 && gauges.fillLine * 1.15 <= capacity
-          ? { remedy: 'Rinse it: rinsed grain foams less.', mend: { rinse: { washes: 3, drain: 'sieve' } } }
-          : roomier(facts)),
-    })
-  }
-  if (
-    facts.method.water === 'pot' &&
-    !facts.method.stirred &&
-    !facts.method.bowl &&
-    request.vessel.kind !== 'oven-dish' &&
-    !isPressure(facts) &&
-    gauges.bedDepth < THINNEST_LAYER_MM
-  )
-    found.push({
-      code: 'bed-too-thin',
-      severity: 'warn',
-      about: 'fit',
-      text: `Too little grain for this pot: ${roundTo(gauges.bedDepth, 1)} mm deep. Under ${THINNEST_LAYER_MM} mm it dries before it is cooked.`,
-      remedy: 'Use a narrower pot or cook more.',
-    })
-  if (!facts.method.stirred && gauges.bedDepth > DEEPEST_BED)
-    found.push({
-      code: 'bed-too-deep',
-      severity: 'warn',
-      about: 'fit',
-      text: `The grain is ${Math.round(gauges.bedDepth)} mm deep; over ${DEEPEST_BED} mm the top and bottom cook unevenly.`,
-      remedy: 'Use a wider pot, or two.',
-    })
-  return found
 }
+
+const tooLittleLiquid: CautionRule = (facts) => {
+  const { solution, clingingG, dryG } = facts
+  const liquidG = solution.pourG + clingingG
+  if (!isPressure(facts) || liquidG >= MIN_LIQUID) return
+  const enough = Math.ceil((dryG * MIN_LIQUID) / Math.max(1, liquidG) / 10) * 10
+  return {
+    code: 'under-least-liquid',
+    severity: 'stop',
+    about: 'fit',
+    text:
+      `Too little water: ${Math.round(solution.pourG)} mL, and most pressure cookers need ${MIN_LIQUID} mL. ` +
+      'Follow the manual.',
+    // A batch many times as large is no way out: the bowl on its trivet is.
+    ...(enough <= MAX_TIMES * dryG
+      ? {
+          remedy: `Cook ${enough} g, or put a bowl on a trivet over the minimum water.`,
+          mend: { amount: { basis: 'dry-mass', value: enough } },
+        }
+      : { remedy: 'Put a bowl on a trivet over the minimum water.' }),
+  }
+}
+
+const dishUnderBasket: CautionRule = ({ boilerDish }) => (boilerDish ? dishUnder(boilerDish) : undefined)
+
+const swellsTooHigh: CautionRule = (facts) => {
+  const { swollen, fillLine } = facts.gauges
+  const { capacity } = facts.request.vessel
+  if (swollen <= SWOLLEN_SHARE * capacity && fillLine <= capacity) return
+  const how = swollen > capacity ? ' and runs over the rim' : '; over three quarters it cooks unevenly'
+  return {
+    code: 'swells-too-high',
+    severity: swollen > capacity || fillLine > capacity ? 'stop' : 'warn',
+    about: 'fit',
+    text: `Too full: cooked, it fills ${litres(swollen)} of ${litres(capacity)}${how}.`,
+    ...roomier(facts),
+  }
+}
+
+/** What keeps the foam in the pot. */
+function againstFoam(facts: CautionInput): Pick<Caution, 'remedy' | 'mend'> {
+  const { request, gauges } = facts
+  const hasRoom = gauges.fillLine * 1.15 <= request.vessel.capacity
+  if (hasRoom && request.method === 'covered-simmer' && request.lidUntilBoil === 'on')
+    return { remedy: 'Leave the lid ajar until it boils.', mend: { lid_until_boil: 'ajar' } }
+  if (hasRoom && request.rinse.washes === 0)
+    return { remedy: 'Rinse it: rinsed grain foams less.', mend: { rinse: { washes: 3, drain: 'sieve' } } }
+  return roomier(facts)
+}
+
+const boilsOver: CautionRule = (facts) => {
+  const { capacity } = facts.request.vessel
+  const { froth, fillLine } = facts.gauges
+  if (isPressure(facts) || froth <= capacity || fillLine > capacity) return
+  return {
+    code: 'boils-over',
+    severity: 'warn',
+    about: 'fit',
+    text: `At the boil starch foam reaches ${litres(froth)}; the rim is at ${litres(capacity)}.`,
+    ...againstFoam(facts),
+  }
+}
+
+const layerTooThin: CautionRule = (facts) => {
+  const { method, request, gauges } = facts
+  const absorbsInPot = method.water === 'pot' && !method.stirred && !method.bowl
+  if (!absorbsInPot || request.vessel.kind === 'oven-dish' || isPressure(facts)) return
+  if (gauges.bedDepth >= THINNEST_LAYER_MM) return
+  return {
+    code: 'bed-too-thin',
+    severity: 'warn',
+    about: 'fit',
+    text:
+      `Too little grain for this pot: ${roundTo(gauges.bedDepth, 1)} mm deep. ` +
+      `Under ${THINNEST_LAYER_MM} mm it dries before it is cooked.`,
+    remedy: 'Use a narrower pot or cook more.',
+  }
+}
+
+const layerTooDeep: CautionRule = ({ method, gauges }) => {
+  if (method.stirred || gauges.bedDepth <= DEEPEST_BED) return
+  return {
+    code: 'bed-too-deep',
+    severity: 'warn',
+    about: 'fit',
+    text:
+      `The grain is ${Math.round(gauges.bedDepth)} mm deep; ` +
+      `over ${DEEPEST_BED} mm the top and bottom cook unevenly.`,
+    remedy: 'Use a wider pot, or two.',
+  }
+}
+
+/** Whether the batch fits the pot. */
+export const FIT_RULES: readonly CautionRule[] = [
+  overFull,
+  tooLittleLiquid,
+  dishUnderBasket,
+  swellsTooHigh,
+  boilsOver,
+  layerTooThin,
+  layerTooDeep,
+]

@@ -2,7 +2,7 @@ import { planFrom } from '#core/contract/plan'
 import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { guidanceOf } from '#core/leftovers/guidance'
 import type { CautionInput } from '#core/plan/caution-input'
-import { keepingCautions } from './keeping'
+import { KEEPING_RULES } from './keeping'
 
 /** Every limit of the cautions: nothing just under it, the caution just over it. */
 
@@ -21,7 +21,8 @@ const keeping = (
 ) => {
   const read = parsePlanRequest({ ...BASE, method: 'covered-simmer', ...more })
   if (!read.ok) throw new Error(read.errors[0]!.message)
-  return keepingCautions({ request: read.value, keeps } as unknown as CautionInput)
+  const facts = { request: read.value, keeps } as unknown as CautionInput
+  return KEEPING_RULES.flatMap((rule) => rule(facts) ?? [])
 }
 const severity = (of: ReturnType<typeof keeping>, code: string) => of.find((c) => c.code === code)?.severity
 

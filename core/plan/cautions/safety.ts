@@ -3,7 +3,7 @@ import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid
 import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
 import { longestSoakMinutes } from '#core/water/soak-window'
-import type { CautionInput } from '#core/plan/caution-input'
+import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
 /** Somebody at the table avoids what this grain holds. */
@@ -48,103 +48,148 @@ function startLater(later: number, inWater: number, atC: number): Caution {
   }
 }
 
-/** The usual cautions where the work can hurt someone. They defer to makers and authorities and cannot be switched off. */
-export function safetyCautions({ request, blend, method, stages }: CautionInput): Caution[] {
-  const found: Caution[] = []
-  const { soak } = request
-  const guidance = guidanceOf(request.guidance)
-  if (request.vessel.kind.startsWith('pressure')) {
-    found.push({
-      code: 'pressure-vessel',
-      severity: 'note',
-      about: 'burn',
-      text: "Pressure: gasket, valve and fill as the maker's manual says. Never force the lid.",
-    })
-    if (stages.some((stage) => stage.id === 'vent'))
-      found.push({
-        code: 'venting-steam',
-        severity: request.release === 'natural' ? 'note' : 'warn',
-        about: 'burn',
-        text: 'Released steam burns and may spray: keep face, hands and cupboards clear of it.',
-        ...(request.release === 'natural'
-          ? {}
-          : { remedy: 'Use natural release.', mend: { release: 'natural' } }),
-      })
-  } else {
-    found.push({
-      code: 'steam-under-lid',
-      severity: 'note',
-      about: 'burn',
-      text:
-        method.id === 'oven'
-          ? 'Lift the foil at the far side first: steam can burn you.'
-          : 'Open the lid away from you: steam can burn you.',
-    })
-  }
-  if (method.basket)
-    found.push({
-      code: 'steamer-vent',
-      severity: 'note',
-      about: 'burn',
-      text: 'Never seal a steamer. Let steam escape away from cupboards, face and hands, and do not let it run dry.',
-    })
-  if (
-    request.rinse.washes > 0 &&
-    (request.enriched ?? blend.parts.some(({ variety }) => variety.family === 'white rice'))
-  )
-    found.push({
-      code: 'washing-takes-vitamins',
-      severity: 'note',
-      about: 'food-safety',
-      text: request.enriched
-        ? 'This grain is enriched: rinsing washes off added vitamins.'
-        : 'If the bag says enriched, rinsing washes off added vitamins.',
-    })
-  if (method.water === 'excess') {
-    found.push({
-      code: 'hot-drain',
-      severity: 'note',
-      about: 'burn',
-      text: 'Draining a full pot can scald: use both hands, tip steam away from you, keep the sink clear.',
-    })
-    if (blend.parts.some(({ variety }) => variety.family.includes('rice')))
-      found.push({
-        code: 'drained-arsenic',
+const isPressure = ({ request }: CautionInput) => request.vessel.kind.startsWith('pressure')
+
+const pressureVessel: CautionRule = (facts) =>
+  isPressure(facts)
+    ? {
+        code: 'pressure-vessel',
         severity: 'note',
-        about: 'food-safety',
-        text: 'Plenty of water, poured off, takes about half of the inorganic arsenic with it (and some vitamins); rinsing alone takes little.',
-      })
+        about: 'burn',
+        text: "Pressure: gasket, valve and fill as the maker's manual says. Never force the lid.",
+      }
+    : undefined
+
+const ventingSteam: CautionRule = (facts) => {
+  if (!isPressure(facts) || !facts.stages.some((stage) => stage.id === 'vent')) return
+  const natural = facts.request.release === 'natural'
+  return {
+    code: 'venting-steam',
+    severity: natural ? 'note' : 'warn',
+    about: 'burn',
+    text: 'Released steam burns and may spray: keep face, hands and cupboards clear of it.',
+    ...(natural ? {} : { remedy: 'Use natural release.', mend: { release: 'natural' } }),
   }
-  if (request.startLaterMinutes > 0)
-    found.push(startLater(request.startLaterMinutes, soak!.minutes, soak!.celsius))
-  else if (soak && soak.celsius > FRIDGE_WARMEST_C) {
-    const longest = longestSoakMinutes(soak.celsius)
-    if (soak.minutes > longest)
-      found.push({
-        code: 'soak-belongs-in-fridge',
-        severity: 'warn',
-        about: 'food-safety',
-        text: `${Math.round(soak.minutes / 6) / 10} h at ${Math.round(soak.celsius)} °C turns it sour. After ${longest / 60} h soak in the fridge.`,
-        remedy: 'Soak it in the fridge.',
-        mend: { soak: { ...soak, celsius: FRIDGE_C } },
-      })
+}
+
+const steamUnderLid: CautionRule = (facts) =>
+  isPressure(facts)
+    ? undefined
+    : {
+        code: 'steam-under-lid',
+        severity: 'note',
+        about: 'burn',
+        text:
+          facts.method.id === 'oven'
+            ? 'Lift the foil at the far side first: steam can burn you.'
+            : 'Open the lid away from you: steam can burn you.',
+      }
+
+const steamerVent: CautionRule = ({ method }) =>
+  method.basket
+    ? {
+        code: 'steamer-vent',
+        severity: 'note',
+        about: 'burn',
+        text: 'Never seal a steamer. Let steam escape away from cupboards, face and hands, and do not let it run dry.',
+      }
+    : undefined
+
+const washingTakesVitamins: CautionRule = ({ request, blend }) => {
+  const mayBeEnriched = request.enriched ?? blend.parts.some(({ variety }) => variety.family === 'white rice')
+  if (request.rinse.washes === 0 || !mayBeEnriched) return
+  return {
+    code: 'washing-takes-vitamins',
+    severity: 'note',
+    about: 'food-safety',
+    text: request.enriched
+      ? 'This grain is enriched: rinsing washes off added vitamins.'
+      : 'If the bag says enriched, rinsing washes off added vitamins.',
   }
-  found.push({
+}
+
+const hotDrain: CautionRule = ({ method }) =>
+  method.water === 'excess'
+    ? {
+        code: 'hot-drain',
+        severity: 'note',
+        about: 'burn',
+        text: 'Draining a full pot can scald: use both hands, tip steam away from you, keep the sink clear.',
+      }
+    : undefined
+
+const drainedArsenic: CautionRule = ({ method, blend }) => {
+  if (method.water !== 'excess' || !blend.parts.some(({ variety }) => variety.family.includes('rice'))) return
+  return {
+    code: 'drained-arsenic',
+    severity: 'note',
+    about: 'food-safety',
+    text:
+      'Plenty of water, poured off, takes about half of the inorganic arsenic with it (and some vitamins); ' +
+      'rinsing alone takes little.',
+  }
+}
+
+/** Grain that stands in water turns sour: how long it may, before an appliance starts or in a soak. */
+const soakTurnsSour: CautionRule = ({ request: { soak, startLaterMinutes } }) => {
+  if (startLaterMinutes > 0) return startLater(startLaterMinutes, soak!.minutes, soak!.celsius)
+  if (!soak || soak.celsius <= FRIDGE_WARMEST_C) return
+  const longest = longestSoakMinutes(soak.celsius)
+  if (soak.minutes <= longest) return
+  const hours = Math.round(soak.minutes / 6) / 10
+  return {
+    code: 'soak-belongs-in-fridge',
+    severity: 'warn',
+    about: 'food-safety',
+    text: `${hours} h at ${Math.round(soak.celsius)} °C turns it sour. After ${longest / 60} h soak in the fridge.`,
+    remedy: 'Soak it in the fridge.',
+    mend: { soak: { ...soak, celsius: FRIDGE_C } },
+  }
+}
+
+const hotOrCold: CautionRule = ({ request }) => {
+  const { hold_hot_c, cool_min } = guidanceOf(request.guidance)
+  const within = cool_min.value === 60 ? 'an hour' : `${cool_min.value} min`
+  return {
     code: 'hot-or-cold',
     severity: 'note',
     about: 'food-safety',
-    text: `Eat it hot, keep it at ${guidance.hold_hot_c.value} °C or more, or cool it within ${guidance.cool_min.value === 60 ? 'an hour' : `${guidance.cool_min.value} min`} and chill it. ${WHY_STRICT} ${FOLLOW_LOCAL}`,
-  })
-  for (const { variety } of blend.parts) {
-    const held = heldBy(variety.id as VarietyId, request.avoids)
-    if (held.length > 0) found.push(avoided(variety, held, request))
+    text:
+      `Eat it hot, keep it at ${hold_hot_c.value} °C or more, or cool it within ${within} and chill it. ` +
+      `${WHY_STRICT} ${FOLLOW_LOCAL}`,
   }
-  if (blend.gluten)
-    found.push({
-      code: 'gluten',
-      severity: 'note',
-      about: 'food-safety',
-      text: 'Contains gluten or may be milled with grain that does.',
-    })
-  return found
 }
+
+const avoidedFood: CautionRule = ({ request, blend }) =>
+  blend.parts.flatMap(({ variety }) => {
+    const held = heldBy(variety.id as VarietyId, request.avoids)
+    return held.length > 0 ? [avoided(variety, held, request)] : []
+  })
+
+const gluten: CautionRule = ({ blend }) =>
+  blend.gluten
+    ? {
+        code: 'gluten',
+        severity: 'note',
+        about: 'food-safety',
+        text: 'Contains gluten or may be milled with grain that does.',
+      }
+    : undefined
+
+/**
+ * The usual cautions where the work can hurt someone. They defer to makers and authorities and cannot be
+ * switched off.
+ */
+export const SAFETY_RULES: readonly CautionRule[] = [
+  pressureVessel,
+  ventingSteam,
+  steamUnderLid,
+  steamerVent,
+  washingTakesVitamins,
+  hotDrain,
+  drainedArsenic,
+  soakTurnsSour,
+  hotOrCold,
+  avoidedFood,
+  gluten,
+]

@@ -6,8 +6,7 @@ import { inWords, verbFor, type VarietyId } from '#core/grain/varieties'
 import { roundTo } from '#core/units/rounding'
 import { celsius } from '#core/units/units'
 import { soakVerdict, soakWindow } from '#core/water/soak-window'
-import type { CautionInput } from '#core/plan/caution-input'
-import type { Soak } from '#core/plan/request'
+import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 import { BLEND_SPREAD_MINUTES, isSlow } from '#core/plan/soaked'
 
@@ -20,158 +19,10 @@ const SPENT_COMING_UP = 2
 const QUICK_MINUTES = 6
 /** Less than this share of firm is too dry to enjoy. */
 const DRY_STEAM = 0.85
-const heldMinutes = (stages: CautionInput['stages']): number =>
-  stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
-/** Salt over what was asked that a tongue notices, g. */
-const SALT_OVER_G = 0.5
-
-export function textureCautions({
-  request,
-  blend,
-  solution,
-  dryG,
-  shortG,
-  timed,
-  seasoning,
-  method,
-  goal,
-  stages,
-}: CautionInput): Caution[] {
-  const found: Caution[] = []
-  const { course } = solution
-  const own = request.pourOverrideG !== null
-  const asSolved = { remedy: 'Use the planned water.', mend: { pour_override_g: null } }
-  if (own && shortG > 0)
-    found.push({
-      code: 'too-little-water',
-      severity: shortG > 0.25 * dryG ? 'stop' : 'warn',
-      about: 'texture',
-      text: `${Math.round(shortG)} g too little water: dry and perhaps hard.`,
-      ...asSolved,
-    })
-  if (own && solution.leftG > 0.5 && (method.water === 'pot' || method.water === 'stock')) {
-    const soggy = solution.leftG > SOGGY_FREE * (dryG + solution.absorbedG)
-    found.push({
-      code: soggy ? 'soggy' : 'wet',
-      severity: 'warn',
-      about: 'texture',
-      text: `${Math.round(solution.leftG)} g of water will be left over.`,
-      ...asSolved,
-    })
-  }
-  if (course.scorch > SCORCHED_KS)
-    found.push({
-      code: 'scorches',
-      severity: 'warn',
-      about: 'texture',
-      text: 'The bottom dries out and scorches.',
-      ...(own ? asSolved : { remedy: 'Use a weaker burner or a heavier pot.' }),
-    })
-  // Grain drained or served with a bite is meant to have one.
-  const through = Math.min(CENTRE_THROUGH, goal.centre - BITE_MARGIN)
-  if (course.centre < through)
-    found.push({
-      code: course.centre < Math.min(CENTRE_CHALKY, through) ? 'chalky' : 'firm-centred',
-      severity: course.centre < Math.min(CENTRE_CHALKY, through) ? 'stop' : 'warn',
-      about: 'texture',
-      text:
-        course.centre < Math.min(CENTRE_CHALKY, through)
-          ? 'The centres stay raw and chalky.'
-          : 'The centres stay firm: it is not quite cooked through.',
-      ...(own
-        ? asSolved
-        : request.method === 'switch-cooker'
-          ? {
-              remedy: 'Soak it first, so that it needs less time than its water gives.',
-              mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' } },
-            }
-          : {}),
-    })
-  if (method.id === 'off-heat' && course.outcome === 'done' && cookMinutes(blend.slowest) > QUICK_MINUTES)
-    found.push({
-      code: 'off-heat-risk',
-      severity: 'warn',
-      about: 'texture',
-      text: 'It cooks by stored heat: a lifted lid, a draught or a cold kitchen leaves firm centres.',
-      remedy: 'Keep it on the lowest heat instead, covered.',
-      mend: { method: 'covered-simmer' },
-    })
-  if (method.basket && !method.bowl && solution.absorbedG / dryG < blend.uptake.firm * DRY_STEAM)
-    found.push({
-      code: 'steamed-dry',
-      severity: 'warn',
-      about: 'texture',
-      text: `Steam alone gives ${roundTo(solution.absorbedG / dryG, 2)} g water per gram; firm needs ${roundTo(blend.uptake.firm, 2)}.`,
-      ...(request.soak === null
-        ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } } }
-        : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
-    })
-  if (!own && method.water === 'pot' && method.pourSetsTexture && !method.bowl)
-    found.push(...underPackages(blend, solution.pourG / bulkVolume(blend, grams(dryG))))
-  if (request.restMinutes < MIN_REST && method.evensInRest)
-    found.push({
-      code: 'short-rest',
-      severity: 'note',
-      about: 'texture',
-      text: `After ${request.restMinutes} min rest the top is still wetter.`,
-      remedy: 'Let it rest 10 minutes, lid on.',
-      mend: { rest_minutes: 10 },
-    })
-  if (blend.spreadMinutes > BLEND_SPREAD_MINUTES) found.push(blendCaution(request, blend, timed))
-  if (seasoning.saltOverG > SALT_OVER_G)
-    found.push({
-      code: 'salted-by-itself',
-      severity: 'note',
-      about: 'texture',
-      text: `Stock and add-ins bring ${roundTo(seasoning.saltInStockG + seasoning.saltInAddInsG, 1)} g of salt, ${roundTo(seasoning.saltOverG, 1)} g more than asked: add none.`,
-      remedy: 'Take more water and less stock.',
-      mend: {
-        stock_share: Math.max(
-          0,
-          roundTo(
-            request.stockShare *
-              (seasoning.saltWantedG / Math.max(1e-9, seasoning.saltInStockG + seasoning.saltInAddInsG)),
-            2,
-          ),
-        ),
-      },
-    })
-  if (request.soak && request.soak.minutes > 0) found.push(...soakCautions(request.soak, blend))
-  if (
-    request.release === 'quick' &&
-    request.method.startsWith('pressure') &&
-    heldMinutes(stages) > SPENT_COMING_UP &&
-    blend.parts.some((p) => p.variety.skin >= 0.5)
-  )
-    found.push({
-      code: 'quick-release-texture',
-      severity: 'note',
-      about: 'texture',
-      text: 'Quick release makes soft grain foam and split.',
-      remedy: 'Let the pressure fall by itself for 10 minutes first.',
-      mend: { release: 'timed', release_minutes: 10 },
-    })
-  return found
-}
-
 /** A pour so far under the printed ratio is explained, as a share of it. */
 const WELL_UNDER = 0.85
-
-/** Why this pour is less than packages print.  @param ratio poured over dry grain, by volume */
-function underPackages(blend: Blend, ratio: number): Caution[] {
-  const printed = blend.parts.map((p) => PACKAGE_RATIOS[p.variety.id as VarietyId])
-  if (printed.some((r) => r === undefined)) return []
-  const usual = blend.parts.reduce((sum, p, i) => sum + p.share * printed[i]!, 0)
-  if (ratio > usual * WELL_UNDER) return []
-  return [
-    {
-      code: 'less-than-packages',
-      severity: 'note',
-      about: 'texture',
-      text: `Packages often print ${roundTo(usual * 4, 0) / 4} to 1 by volume; here it is ${roundTo(ratio, 2)}. That is for dry grain and a pot that boils off more; this pot keeps more of its steam.`,
-    },
-  ]
-}
+/** Salt over what was asked that a tongue notices, g. */
+const SALT_OVER_G = 0.5
 
 /** Quick and slow in one pot: what the plan does about it, or what it could. */
 function blendCaution(request: CautionInput['request'], blend: Blend, timed: CautionInput['timed']): Caution {
@@ -209,22 +60,186 @@ function blendCaution(request: CautionInput['request'], blend: Blend, timed: Cau
   }
 }
 
-/** A soak too short to matter, or so long that the grain breaks. Souring is a matter of safety and said there. */
-function soakCautions(soak: Soak, blend: Blend): Caution[] {
+const AS_PLANNED = { remedy: 'Use the planned water.', mend: { pour_override_g: null } }
+
+const tooLittleWater: CautionRule = ({ request, shortG, dryG }) => {
+  if (request.pourOverrideG === null || shortG <= 0) return
+  return {
+    code: 'too-little-water',
+    severity: shortG > 0.25 * dryG ? 'stop' : 'warn',
+    about: 'texture',
+    text: `${Math.round(shortG)} g too little water: dry and perhaps hard.`,
+    ...AS_PLANNED,
+  }
+}
+
+const tooMuchWater: CautionRule = ({ request, solution, method, dryG }) => {
+  if (request.pourOverrideG === null || solution.leftG <= 0.5) return
+  if (method.water !== 'pot' && method.water !== 'stock') return
+  const soggy = solution.leftG > SOGGY_FREE * (dryG + solution.absorbedG)
+  return {
+    code: soggy ? 'soggy' : 'wet',
+    severity: 'warn',
+    about: 'texture',
+    text: `${Math.round(solution.leftG)} g of water will be left over.`,
+    ...AS_PLANNED,
+  }
+}
+
+const scorches: CautionRule = ({ request, solution }) => {
+  if (solution.course.scorch <= SCORCHED_KS) return
+  return {
+    code: 'scorches',
+    severity: 'warn',
+    about: 'texture',
+    text: 'The bottom dries out and scorches.',
+    ...(request.pourOverrideG !== null ? AS_PLANNED : { remedy: 'Use a weaker burner or a heavier pot.' }),
+  }
+}
+
+const hardCentres: CautionRule = ({ request, solution: { course }, goal }) => {
+  // Grain drained or served with a bite is meant to have one.
+  const through = Math.min(CENTRE_THROUGH, goal.centre - BITE_MARGIN)
+  if (course.centre >= through) return
+  const chalky = course.centre < Math.min(CENTRE_CHALKY, through)
+  const soakFirst = {
+    remedy: 'Soak it first, so that it needs less time than its water gives.',
+    mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' } },
+  }
+  return {
+    code: chalky ? 'chalky' : 'firm-centred',
+    severity: chalky ? 'stop' : 'warn',
+    about: 'texture',
+    text: chalky
+      ? 'The centres stay raw and chalky.'
+      : 'The centres stay firm: it is not quite cooked through.',
+    ...(request.pourOverrideG !== null ? AS_PLANNED : request.method === 'switch-cooker' ? soakFirst : {}),
+  }
+}
+
+const residualHeatRisk: CautionRule = ({ method, solution, blend }) => {
+  if (method.id !== 'off-heat' || solution.course.outcome !== 'done') return
+  if (cookMinutes(blend.slowest) <= QUICK_MINUTES) return
+  return {
+    code: 'off-heat-risk',
+    severity: 'warn',
+    about: 'texture',
+    text: 'It cooks by stored heat: a lifted lid, a draught or a cold kitchen leaves firm centres.',
+    remedy: 'Keep it on the lowest heat instead, covered.',
+    mend: { method: 'covered-simmer' },
+  }
+}
+
+const steamedDry: CautionRule = ({ request, method, solution, blend, dryG }) => {
+  if (!method.basket || method.bowl || solution.absorbedG / dryG >= blend.uptake.firm * DRY_STEAM) return
+  return {
+    code: 'steamed-dry',
+    severity: 'warn',
+    about: 'texture',
+    text:
+      `Steam alone gives ${roundTo(solution.absorbedG / dryG, 2)} g water per gram; ` +
+      `firm needs ${roundTo(blend.uptake.firm, 2)}.`,
+    ...(request.soak === null
+      ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } } }
+      : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
+  }
+}
+
+/** Why this pour is less than packages print. */
+const lessThanPackages: CautionRule = ({ request, method, solution, blend, dryG }) => {
+  if (request.pourOverrideG !== null || method.water !== 'pot' || !method.pourSetsTexture || method.bowl)
+    return
+  const ratioByVolume = solution.pourG / bulkVolume(blend, grams(dryG))
+  const printed = blend.parts.map((p) => PACKAGE_RATIOS[p.variety.id as VarietyId])
+  if (printed.some((r) => r === undefined)) return
+  const usual = blend.parts.reduce((sum, p, i) => sum + p.share * printed[i]!, 0)
+  if (ratioByVolume > usual * WELL_UNDER) return
+  return {
+    code: 'less-than-packages',
+    severity: 'note',
+    about: 'texture',
+    text:
+      `Packages often print ${roundTo(usual * 4, 0) / 4} to 1 by volume; here it is ${roundTo(ratioByVolume, 2)}. ` +
+      'That is for dry grain and a pot that boils off more; this pot keeps more of its steam.',
+  }
+}
+
+const shortRest: CautionRule = ({ request, method }) => {
+  if (request.restMinutes >= MIN_REST || !method.evensInRest) return
+  return {
+    code: 'short-rest',
+    severity: 'note',
+    about: 'texture',
+    text: `After ${request.restMinutes} min rest the top is still wetter.`,
+    remedy: 'Let it rest 10 minutes, lid on.',
+    mend: { rest_minutes: 10 },
+  }
+}
+
+const blendTimesApart: CautionRule = ({ request, blend, timed }) =>
+  blend.spreadMinutes > BLEND_SPREAD_MINUTES ? blendCaution(request, blend, timed) : undefined
+
+const saltedByStock: CautionRule = ({ request, seasoning }) => {
+  if (seasoning.saltOverG <= SALT_OVER_G) return
+  const saltBroughtG = seasoning.saltInStockG + seasoning.saltInAddInsG
+  const share = request.stockShare * (seasoning.saltWantedG / Math.max(1e-9, saltBroughtG))
+  return {
+    code: 'salted-by-itself',
+    severity: 'note',
+    about: 'texture',
+    text:
+      `Stock and add-ins bring ${roundTo(saltBroughtG, 1)} g of salt, ` +
+      `${roundTo(seasoning.saltOverG, 1)} g more than asked: add none.`,
+    remedy: 'Take more water and less stock.',
+    mend: { stock_share: Math.max(0, roundTo(share, 2)) },
+  }
+}
+
+/** A soak so long that the grain breaks. Souring is a matter of safety and said there. */
+const soakedFragile: CautionRule = ({ request: { soak }, blend }) => {
+  if (!soak || soak.minutes <= 0) return
   const { variety } = blend.parts.reduce((a, b) => (b.variety.skin < a.variety.skin ? b : a))
   const window = soakWindow(variety, celsius(soak.celsius))
-  const verdict = soakVerdict(window, soak.minutes)
+  if (soakVerdict(window, soak.minutes) !== 'fragile') return
   const minutes = Math.round(Math.min(window.from, window.fragileFrom) / 5) * 5
-  if (verdict === 'fragile')
-    return [
-      {
-        code: 'soak-fragile',
-        severity: 'warn',
-        about: 'texture',
-        text: `Soaked this long, the ${inWords(variety)} ${verbFor([variety], 'breaks', 'break')} easily: handle gently, or soak for less time.`,
-        remedy: `Soak it ${minutes} minutes.`,
-        mend: { soak: { minutes, celsius: soak.celsius, water: soak.water } },
-      },
-    ]
-  return []
+  return {
+    code: 'soak-fragile',
+    severity: 'warn',
+    about: 'texture',
+    text:
+      `Soaked this long, the ${inWords(variety)} ${verbFor([variety], 'breaks', 'break')} easily: ` +
+      'handle gently, or soak for less time.',
+    remedy: `Soak it ${minutes} minutes.`,
+    mend: { soak: { minutes, celsius: soak.celsius, water: soak.water } },
+  }
 }
+
+const quickRelease: CautionRule = ({ request, stages, blend }) => {
+  if (request.release !== 'quick' || !request.method.startsWith('pressure')) return
+  const heldMinutes = stages.find((s) => s.kind === 'pressure')?.minutes.expected ?? 0
+  if (heldMinutes <= SPENT_COMING_UP || !blend.parts.some((p) => p.variety.skin >= 0.5)) return
+  return {
+    code: 'quick-release-texture',
+    severity: 'note',
+    about: 'texture',
+    text: 'Quick release makes soft grain foam and split.',
+    remedy: 'Let the pressure fall by itself for 10 minutes first.',
+    mend: { release: 'timed', release_minutes: 10 },
+  }
+}
+
+/** What the grain ends like, and what changes it. */
+export const TEXTURE_RULES: readonly CautionRule[] = [
+  tooLittleWater,
+  tooMuchWater,
+  scorches,
+  hardCentres,
+  residualHeatRisk,
+  steamedDry,
+  lessThanPackages,
+  shortRest,
+  blendTimesApart,
+  saltedByStock,
+  soakedFragile,
+  quickRelease,
+]

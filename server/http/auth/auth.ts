@@ -31,7 +31,10 @@ export const guardState = (): State =>
 const DOOR = 'x-omsel-door'
 const ADDRESS = 'x-omsel-address'
 
-/** By which door a request came, and from which address; set by {@link requireSession}, whatever the sender wrote there. */
+/**
+ * By which door a request came, and from which address; set by {@link requireSession}, whatever the sender
+ * wrote there.
+ */
 export function listenerOf(request: globalThis.Request): Listener & { address: string } {
   const listener = request.headers.get(DOOR)
   return {
@@ -46,7 +49,10 @@ const OPEN = /^\/(login(\.data)?|healthz|readyz|authority\.pem)$/
 
 const LOOK_AGAIN_MS = 3000
 
-/** Stands before every page: answers only to names of this machine, and on the network only to devices that were let in. */
+/**
+ * Stands before every page: answers only to names of this machine, and on the network only to devices that
+ * were let in.
+ */
 export const requireSession = ({ network, secure }: Listener): RequestHandler => {
   const names = namesHere()
   return (request: Request, response: Response, next: NextFunction) => {

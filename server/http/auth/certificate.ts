@@ -30,7 +30,8 @@ const RENEW_DAYS = 30
 const KEYS = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const
 
 /** The house's certificates, made at the first start and again when they run out or this machine has other addresses.
- *  The authority may vouch for nothing but names and addresses inside of a home, so that trusting it opens no other door.
+ *  The authority may vouch for nothing but names and addresses inside of a home, so that trusting it opens no
+ * other door.
  *  @param folder where they lie, readable by their owner only */
 export async function certificatesIn(
   folder: string,

@@ -29,7 +29,8 @@ export function addressesHere(): string[] {
   return [...new Set(all)].sort((a, b) => homely(b) - homely(a))
 }
 
-/** Whether a request's Host may be answered: another site can make its own name point here, but it cannot make that name ours.
+/** Whether a request's Host may be answered: another site can make its own name point here, but it cannot
+ * make that name ours.
  *  @param network on the network, addresses are answered as well */
 export function isOurs(host: string | undefined, network: boolean, names: readonly string[]): boolean {
   if (host === undefined) return false

@@ -16,7 +16,10 @@ interface Failures {
   lastMs: number
 }
 
-/** Who tried and failed how often. After five tries each further one waits twice as long as the one before, up to a quarter of an hour. */
+/**
+ * Who tried and failed how often. After five tries each further one waits twice as long as the one before, up
+ * to a quarter of an hour.
+ */
 export class Throttle {
   private readonly failures = new Map<string, Failures>()
 

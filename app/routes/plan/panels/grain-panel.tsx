@@ -16,7 +16,10 @@ const GROUPS = FAMILIES.map((family) => ({
 }))
 const BAG = 'bag:'
 
-/** A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes and its usual soak. */
+/**
+ * A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes and
+ * its usual soak.
+ */
 export function GrainPanel({ state, change, household: household }: PanelProps) {
   const bags = household.bags.map((bag) => ({
     value: BAG + bag.id,

@@ -218,7 +218,10 @@ function DishUnder({ state, change }: PanelProps) {
 
 const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
 
-/** The appliance's programmes by their names: choosing one sets what it does, and says whether its minutes are known, guessed or timed. */
+/**
+ * The appliance's programmes by their names: choosing one sets what it does, and says whether its minutes are
+ * known, guessed or timed.
+ */
 function Programmes({ state, change, household: household }: PanelProps) {
   const mine = household.programmes.filter((p) => p.vessel_id === state.vesselId)
   if (mine.length === 0) return null

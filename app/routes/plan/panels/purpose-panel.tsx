@@ -5,7 +5,10 @@ import type { PanelProps } from './panel-props'
 import { PURPOSE_WORDS } from '../../../planning/plan-words'
 import { Dressing } from './dressing'
 
-/** What it is for sets how firm it should be, how it is cooked and finished, and how much an eater gets; each can still be changed. */
+/**
+ * What it is for sets how firm it should be, how it is cooked and finished, and how much an eater gets; each
+ * can still be changed.
+ */
 export function PurposePanel({ state, change }: PanelProps) {
   return (
     <Stack gap="md">
