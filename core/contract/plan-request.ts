@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { DRESSING_IDS } from '#core/finish/dressing'
 import { blendOf, type Blend } from '#core/grain/blend'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
-import { VARIETY_IDS } from '#core/grain/varieties'
+import { VARIETY_IDS, type Variety } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '#core/heat/sources'
 import { AUTHORITIES } from '#core/leftovers/guidance'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
@@ -362,32 +362,20 @@ const OWN_HEAT: Partial<Record<VesselPresetId, HeatPresetId>> = {
   'oven-dish-3': 'oven-190',
 }
 
-function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
+type PlanInput = v.InferOutput<typeof PlanRequestSchema>
+
+/** The request with every default filled in. */
+function settle(given: PlanInput): PlanRequest {
   const grains = given.grains
   const blend = blendOf(grains)
-  const { parts, slowest } = blend
+  const { slowest } = blend
   const methodId = given.method ?? methodFor(given, blend)
   const method = methodOf(methodId)
   const later = method.timer ? given.start_later_minutes : 0
-  const asked = given.soak === undefined ? usualSoak(methodId, slowest) : given.soak
-  // While it waits for its timer the grain soaks in the water it will cook in, as warm as the kitchen is.
-  const soak =
-    later > 0
-      ? { minutes: (asked?.minutes ?? 0) + later, celsius: given.kitchen_c, water: 'keep' as const }
-      : asked
-  const usual = Math.max(...parts.map((part) => part.variety.washes))
-  const washes = given.rinse?.washes ?? usual
+  const soak = soakFrom(given, method, usualSoak(methodId, slowest), later)
   const texture = given.texture ?? PURPOSE_TEXTURE[given.purpose]
   const vesselInput = given.vessel ?? vesselFor(given, { method, blend, texture })
   const vessel = vesselFrom(vesselInput, method.vesselKinds[0])
-  const ownHeat = typeof vesselInput === 'string' ? OWN_HEAT[vesselInput] : undefined
-  // A vessel of another kind than the method's own stands on a burner where it has no heat of its own.
-  const usualHeat =
-    vesselInput === 'stock-8' && given.vessel === undefined
-      ? 'gas-large'
-      : vessel.kind === method.vesselKinds[0]
-        ? method.defaults.heat
-        : 'gas-medium'
   return {
     grains,
     amount: {
@@ -398,20 +386,9 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     method: methodId,
     heatStyle: given.heat_style,
     vessel,
-    source: sourceFrom(given.heat ?? ownHeat ?? usualHeat, vessel.kind),
-    rinse: {
-      washes,
-      clarity: given.rinse?.clarity ?? null,
-      drain: given.rinse?.drain ?? (washes > 0 || soak ? 'sieve' : 'none'),
-    },
-    soak: soak
-      ? {
-          minutes: soak.minutes,
-          celsius: soak.celsius ?? given.kitchen_c,
-          water: method.coldStart ? soak.water : 'drain',
-          wetMassG: ('wet_mass_g' in soak ? soak.wet_mass_g : null) ?? null,
-        }
-      : null,
+    source: sourceFrom(given.heat ?? usualHeat(given, vesselInput, vessel, method), vessel.kind),
+    rinse: rinseFrom(given, blend, soak !== null),
+    soak,
     texture,
     thickness: given.thickness,
     hurry: given.hurry,
@@ -423,9 +400,7 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     waterC: given.water_c,
     lidUntilBoil: given.lid_until_boil,
     stirAtBoil: given.stir_at_boil,
-    restMinutes:
-      given.rest_minutes ??
-      (method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)),
+    restMinutes: given.rest_minutes ?? usualRestMinutes(method, slowest),
     pressure: given.pressure,
     release: given.release,
     releaseMinutes: given.release_minutes,
@@ -445,14 +420,7 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     saltPercent: given.salt_percent ?? null,
     stockShare: given.stock_share,
     stockSaltPercent: given.stock_salt_percent,
-    addIns: given.add_ins.map((a) => ({
-      name: a.name,
-      gramsPer100gDry: a.grams_per_100g_dry,
-      waterShare: a.water_share,
-      saltShare: a.salt_share,
-      when: a.when,
-      out: a.out,
-    })),
+    addIns: given.add_ins.map(addInFrom),
     pourOverrideG: given.pour_override_g ?? null,
     boilerDish:
       method.basket && given.boiler_dish
@@ -461,6 +429,62 @@ function settle(given: v.InferOutput<typeof PlanRequestSchema>): PlanRequest {
     serveAtMs: given.serve_at === undefined ? null : Date.parse(given.serve_at),
   }
 }
+
+const usualRestMinutes = (method: Method, slowest: Variety): number =>
+  method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)
+
+/**
+ * The soak as asked, or the usual one. While grain waits for a timer it soaks in the water it will cook in, as
+ * warm as the kitchen is.
+ */
+function soakFrom(
+  given: PlanInput,
+  method: Method,
+  usual: ReturnType<typeof usualSoak>,
+  laterMinutes: number,
+): PlanRequest['soak'] {
+  const asked = given.soak === undefined ? usual : given.soak
+  if (laterMinutes > 0)
+    return {
+      minutes: (asked?.minutes ?? 0) + laterMinutes,
+      celsius: given.kitchen_c,
+      water: method.coldStart ? 'keep' : 'drain',
+      wetMassG: null,
+    }
+  if (!asked) return null
+  return {
+    minutes: asked.minutes,
+    celsius: asked.celsius ?? given.kitchen_c,
+    water: method.coldStart ? asked.water : 'drain',
+    wetMassG: ('wet_mass_g' in asked ? asked.wet_mass_g : null) ?? null,
+  }
+}
+
+function rinseFrom({ rinse }: PlanInput, { parts }: Blend, soaked: boolean): PlanRequest['rinse'] {
+  const washes = rinse?.washes ?? Math.max(...parts.map((part) => part.variety.washes))
+  return {
+    washes,
+    clarity: rinse?.clarity ?? null,
+    drain: rinse?.drain ?? (washes > 0 || soaked ? 'sieve' : 'none'),
+  }
+}
+
+/** An appliance's own heat; a vessel of another kind than the method's own stands on a burner. */
+function usualHeat(given: PlanInput, vesselInput: VesselInput, vessel: Vessel, method: Method): HeatPresetId {
+  const ownHeat = typeof vesselInput === 'string' ? OWN_HEAT[vesselInput] : undefined
+  if (ownHeat) return ownHeat
+  if (vesselInput === 'stock-8' && given.vessel === undefined) return 'gas-large'
+  return vessel.kind === method.vesselKinds[0] ? method.defaults.heat : 'gas-medium'
+}
+
+const addInFrom = (a: PlanInput['add_ins'][number]): PlanRequest['addIns'][number] => ({
+  name: a.name,
+  gramsPer100gDry: a.grams_per_100g_dry,
+  waterShare: a.water_share,
+  saltShare: a.salt_share,
+  when: a.when,
+  out: a.out,
+})
 
 /** Grain for rolling or bowls is dressed as usual unless something else, or nothing, is asked for. */
 function dressingFrom({
@@ -481,10 +505,9 @@ function dressingFrom({
   )
 }
 
-function vesselFrom(
-  given: NonNullable<v.InferOutput<typeof PlanRequestSchema>['vessel']>,
-  kind: Vessel['kind'],
-): Vessel {
+type VesselInput = NonNullable<PlanInput['vessel']>
+
+function vesselFrom(given: VesselInput, kind: Vessel['kind']): Vessel {
   if (typeof given === 'string') return vesselPreset(given)
   return vesselOf({
     kind,

@@ -136,176 +136,69 @@ export function scheduleFrom(input: unknown): Result<Schedule> {
   return { ok: true, value: scheduleOf(settled.value) }
 }
 
-function settle(given: v.InferOutput<typeof ScheduleSchema>): Result<Settled> {
-  const errors: FieldError[] = []
-  const dishes: Dish[] = []
-  const seen = new Set<string>()
-  const fixed: FixedBlock[] = []
+type ScheduleInput = v.InferOutput<typeof ScheduleSchema>
+
+/** Where and when a dish is wanted by the cook. */
+interface DishWishes {
+  title: string
+  burner: string | undefined
+  readyBeforeMinutes: number | undefined
+  holdMost: number | undefined
+  appliance: string | undefined
+}
+
+interface ReadDish {
+  wishes: DishWishes
+  dish?: Dish
+  fixed: FixedBlock[]
+}
+
+const WishesSchema = record({
+  title: v.optional(words),
+  burner: v.optional(id),
+  ready_before_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
+  hold_max_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
+  appliance: v.optional(id),
+})
+
+const failed = (path: string, message: string): Result<never> => ({
+  ok: false,
+  errors: [{ path, message: `${path}${message}` }],
+})
+/** The errors of a part, by the path of the whole. */
+const under = (at: string, errors: readonly FieldError[]): Result<never> => ({
+  ok: false,
+  errors: errors.map((e) => ({ path: `${at}.${e.path}`, message: `${at}.${e.message}` })),
+})
+
+function settle(given: ScheduleInput): Result<Settled> {
   const serveMs = Date.parse(given.serve_at)
-  const wishes: { dish: string; burner: string | undefined; early: number | undefined }[] = []
-  const unique = (path: string, value: string) => {
-    if (seen.has(`${path.split('.')[0]} ${value}`))
-      errors.push({ path, message: `${path} "${value}" is there twice` })
-    seen.add(`${path.split('.')[0]} ${value}`)
-  }
-  given.burners.forEach((b, i) => unique(`burners.${i}.id`, b.id))
-  given.appliances.forEach((a, i) => unique(`appliances.${i}.id`, a.id))
+  const errors = [
+    ...duplicates('burners', given.burners),
+    ...duplicates('appliances', given.appliances),
+    ...duplicates('dishes', given.dishes),
+  ]
+  const read: (ReadDish & { id: string })[] = []
   given.dishes.forEach((raw, i) => {
-    unique(`dishes.${i}.id`, raw.id)
-    const at = `dishes.${i}`
-    const {
-      id: name,
-      title,
-      hold_max_minutes: hold,
-      burner,
-      ready_before_minutes: early,
-      tasks,
-      fixed: begun,
-      appliance,
-      ...request
-    } = raw as Record<string, unknown> & { id: string }
-    const common = v.safeParse(
-      record({
-        title: v.optional(words),
-        burner: v.optional(id),
-        ready_before_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
-        hold_max_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
-        appliance: v.optional(id),
-      }),
-      { title, burner, ready_before_minutes: early, hold_max_minutes: hold, appliance },
-    )
-    if (!common.success)
-      return void errors.push(
-        ...fieldErrors(common.issues).map((e) => ({
-          path: `${at}.${e.path}`,
-          message: `${at}.${e.message}`,
-        })),
-      )
-    const wish = common.output
-    if (wish.burner !== undefined && !given.burners.some((b) => b.id === wish.burner))
-      return void errors.push({
-        path: `${at}.burner`,
-        message: `${at}.burner names none of burners, got "${wish.burner}"`,
-      })
-    wishes.push({ dish: name, burner: wish.burner, early: wish.ready_before_minutes })
-    // Wanted so much earlier, it is held for that long at least.
-    const holdMost =
-      wish.ready_before_minutes === undefined
-        ? wish.hold_max_minutes
-        : Math.max(wish.hold_max_minutes ?? 0, wish.ready_before_minutes)
-    if (begun !== undefined && tasks === undefined)
-      return void errors.push({
-        path: `${at}.fixed`,
-        message: `${at}.fixed goes with tasks: what is still to do of it`,
-      })
-    if (tasks !== undefined) {
-      const read = v.safeParse(
-        v.pipe(
-          list(TaskSchema, SCHEDULE_LIMITS.tasks),
-          v.minLength(begun === undefined ? 1 : 0, 'needs at least one task'),
-        ),
-        tasks,
-      )
-      if (!read.success)
-        return void errors.push(
-          ...fieldErrors(read.issues).map((e) => ({
-            path: `${at}.tasks.${e.path}`,
-            message: `${at}.tasks.${e.message}`,
-          })),
-        )
-      const lies = v.safeParse(list(FixedSchema, SCHEDULE_LIMITS.fixed), begun ?? [])
-      if (!lies.success)
-        return void errors.push(
-          ...fieldErrors(lies.issues).map((e) => ({
-            path: `${at}.fixed.${e.path}`,
-            message: `${at}.fixed.${e.message}`,
-          })),
-        )
-      const lying = lies.output.map((f, n) => fixedBlock(name, f, serveMs, `${at}.fixed.${n}`, given, errors))
-      fixed.push(...lying.filter((f) => f !== undefined))
-      try {
-        dishes.push(
-          companionOf({
-            id: name,
-            title: common.output.title ?? name,
-            tasks: read.output.map((t) => ({
-              id: t.id,
-              title: t.title,
-              minutes: t.minutes,
-              handsOn: t.hands_on,
-              needs: t.needs,
-              ...(t.look_in_every_min === undefined ? {} : { lookInEveryMin: t.look_in_every_min }),
-              ...(t.after === undefined ? {} : { after: t.after }),
-              ...(t.wait_most_minutes === undefined ? {} : { waitMost: t.wait_most_minutes }),
-            })),
-            behind: lies.output.map((f) => f.id),
-            ...(holdMost === undefined ? {} : { holdMost }),
-          }),
-        )
-      } catch (error) {
-        if (!(error instanceof RangeError)) throw error
-        errors.push({
-          path: `${at}.tasks`,
-          message: `${at}.tasks: ${error.message.replace('companionOf: ', '')}`,
-        })
-      }
-      return
-    }
-    const read = parsePlanRequest(request)
-    if (!read.ok)
-      return void errors.push(
-        ...read.errors.map((e) => ({ path: `${at}.${e.path}`, message: `${at}.${e.message}` })),
-      )
-    const stands = standsAt(read.value)
-    const base = {
-      id: name,
-      title: common.output.title ?? name,
-      request: read.value,
-      ...(holdMost === undefined ? {} : { holdMost }),
-    }
-    if (stands === 'burner') {
-      const there = given.burners.map((burner, b) => ({
-        burner,
-        read: parsePlanRequest({ ...request, heat: burner.heat }),
-        b,
-      }))
-      for (const one of there)
-        if (!one.read.ok)
-          errors.push({
-            path: `burners.${one.b}.heat`,
-            message: `burners.${one.b}.${one.read.errors[0]!.message}`,
-          })
-      const plans = there.flatMap(({ burner, read: other }) =>
-        other.ok ? [[burner.id, plan(other.value)] as const] : [],
-      )
-      // A burner that never boils it is none for this pot; where all of them are, the pot is planned as asked
-      // and told so.
-      const good = plans.filter(([, made]) => !stopped(made))
-      const usable = good.length > 0 ? good : plans
-      if (usable.length > 0)
-        dishes.push(dishOf({ ...base, plan: usable[0]![1], onBurner: Object.fromEntries(usable) }))
-    } else {
-      const made = plan(read.value)
-      const own =
-        stands === 'appliance'
-          ? applianceFor(common.output.appliance, request, given.appliances, read.value)
-          : undefined
-      if (stands === 'appliance' && own === undefined)
-        return void errors.push({
-          path: `${at}.vessel`,
-          message: `${at}.vessel needs an appliance: choose one of "appliances" or add it`,
-        })
-      const dish = dishOf({ ...base, plan: made, ...(own === undefined ? {} : { appliance: own }) })
-      dishes.push(stands === 'oven' ? inOven(dish) : dish)
-    }
+    const got = readDish(raw, `dishes.${i}`, given, serveMs)
+    if (got.ok) read.push({ id: raw.id, ...got.value })
+    else errors.push(...got.errors)
   })
   if (errors.length > 0) return { ok: false, errors }
+  const dishes = read.flatMap(({ dish }) => dish ?? [])
   return {
     ok: true,
     value: {
-      locks: locksFor(wishes, dishes),
+      locks: locksFor(
+        read.map(({ id: dish, wishes }) => ({
+          dish,
+          burner: wishes.burner,
+          early: wishes.readyBeforeMinutes,
+        })),
+        dishes,
+      ),
       dishes,
-      fixed,
+      fixed: read.flatMap(({ fixed }) => fixed),
       told: toldOf(given.told, dishes, serveMs),
       serveMs,
       notBeforeMs: given.not_before === undefined ? undefined : Date.parse(given.not_before),
@@ -317,6 +210,171 @@ function settle(given: v.InferOutput<typeof ScheduleSchema>): Result<Settled> {
       },
     },
   }
+}
+
+function duplicates(list: string, things: readonly { id: string }[]): FieldError[] {
+  const seen = new Set<string>()
+  return things.flatMap(({ id: value }, i) => {
+    if (!seen.has(value)) {
+      seen.add(value)
+      return []
+    }
+    const path = `${list}.${i}.id`
+    return [{ path, message: `${path} "${value}" is there twice` }]
+  })
+}
+
+/** One dish of the request: tasks of its own, or a pot to be planned. */
+function readDish(
+  raw: Record<string, unknown> & { id: string },
+  at: string,
+  given: ScheduleInput,
+  serveMs: number,
+): Result<ReadDish> {
+  const {
+    id: name,
+    title,
+    hold_max_minutes,
+    burner,
+    ready_before_minutes,
+    tasks,
+    fixed,
+    appliance,
+    ...request
+  } = raw
+  const asked = v.safeParse(WishesSchema, {
+    title,
+    burner,
+    ready_before_minutes,
+    hold_max_minutes,
+    appliance,
+  })
+  if (!asked.success) return under(at, fieldErrors(asked.issues))
+  const wish = asked.output
+  if (wish.burner !== undefined && !given.burners.some((b) => b.id === wish.burner))
+    return failed(`${at}.burner`, ` names none of burners, got "${wish.burner}"`)
+  if (fixed !== undefined && tasks === undefined)
+    return failed(`${at}.fixed`, ' goes with tasks: what is still to do of it')
+  const wishes: DishWishes = {
+    title: wish.title ?? name,
+    burner: wish.burner,
+    readyBeforeMinutes: wish.ready_before_minutes,
+    // Wanted so much earlier, it is held for that long at least.
+    holdMost:
+      wish.ready_before_minutes === undefined
+        ? wish.hold_max_minutes
+        : Math.max(wish.hold_max_minutes ?? 0, wish.ready_before_minutes),
+    appliance: wish.appliance,
+  }
+  return tasks === undefined
+    ? readPot(name, request, wishes, at, given)
+    : readTasks(name, { tasks, fixed }, wishes, at, given, serveMs)
+}
+
+/** A dish told as tasks, of which some may be under way. */
+function readTasks(
+  name: string,
+  { tasks, fixed }: { tasks: unknown; fixed: unknown },
+  wishes: DishWishes,
+  at: string,
+  given: ScheduleInput,
+  serveMs: number,
+): Result<ReadDish> {
+  const read = v.safeParse(
+    v.pipe(
+      list(TaskSchema, SCHEDULE_LIMITS.tasks),
+      v.minLength(fixed === undefined ? 1 : 0, 'needs at least one task'),
+    ),
+    tasks,
+  )
+  if (!read.success) return under(`${at}.tasks`, fieldErrors(read.issues))
+  const begun = v.safeParse(list(FixedSchema, SCHEDULE_LIMITS.fixed), fixed ?? [])
+  if (!begun.success) return under(`${at}.fixed`, fieldErrors(begun.issues))
+  const errors: FieldError[] = []
+  const blocks = begun.output.flatMap(
+    (f, n) => fixedBlock(name, f, serveMs, `${at}.fixed.${n}`, given, errors) ?? [],
+  )
+  if (errors.length > 0) return { ok: false, errors }
+  try {
+    const dish = companionOf({
+      id: name,
+      title: wishes.title,
+      tasks: read.output.map(companionTask),
+      behind: begun.output.map((f) => f.id),
+      ...(wishes.holdMost === undefined ? {} : { holdMost: wishes.holdMost }),
+    })
+    return { ok: true, value: { wishes, dish, fixed: blocks } }
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    return failed(`${at}.tasks`, `: ${error.message.replace('companionOf: ', '')}`)
+  }
+}
+
+const companionTask = (t: v.InferOutput<typeof TaskSchema>) => ({
+  id: t.id,
+  title: t.title,
+  minutes: t.minutes,
+  handsOn: t.hands_on,
+  needs: t.needs,
+  ...(t.look_in_every_min === undefined ? {} : { lookInEveryMin: t.look_in_every_min }),
+  ...(t.after === undefined ? {} : { after: t.after }),
+  ...(t.wait_most_minutes === undefined ? {} : { waitMost: t.wait_most_minutes }),
+})
+
+/** A pot to be planned where it will be cooked: on each burner, in its appliance or in the oven. */
+function readPot(
+  name: string,
+  request: Record<string, unknown>,
+  wishes: DishWishes,
+  at: string,
+  given: ScheduleInput,
+): Result<ReadDish> {
+  const read = parsePlanRequest(request)
+  if (!read.ok) return under(at, read.errors)
+  const base = {
+    id: name,
+    title: wishes.title,
+    request: read.value,
+    ...(wishes.holdMost === undefined ? {} : { holdMost: wishes.holdMost }),
+  }
+  const place = standsAt(read.value)
+  if (place === 'burner') {
+    const plans = plansByBurner(request, given.burners)
+    if (!plans.ok) return plans
+    const [first] = plans.value
+    const dish = first && dishOf({ ...base, plan: first[1], onBurner: Object.fromEntries(plans.value) })
+    return { ok: true, value: { wishes, fixed: [], ...(dish ? { dish } : {}) } }
+  }
+  const appliance =
+    place === 'appliance' ? applianceFor(wishes.appliance, request, given.appliances, read.value) : undefined
+  if (place === 'appliance' && appliance === undefined)
+    return failed(`${at}.vessel`, ' needs an appliance: choose one of "appliances" or add it')
+  const dish = dishOf({
+    ...base,
+    plan: plan(read.value),
+    ...(appliance === undefined ? {} : { appliance }),
+  })
+  return { ok: true, value: { wishes, fixed: [], dish: place === 'oven' ? inOven(dish) : dish } }
+}
+
+/**
+ * The pot planned on every burner, by the burner's id. A burner that never boils it is left out; where all of
+ * them are, the pot is planned as asked and its cautions say so.
+ */
+function plansByBurner(
+  request: Record<string, unknown>,
+  burners: ScheduleInput['burners'],
+): Result<(readonly [string, Plan])[]> {
+  const errors: FieldError[] = []
+  const plans: (readonly [string, Plan])[] = []
+  burners.forEach((burner, b) => {
+    const read = parsePlanRequest({ ...request, heat: burner.heat })
+    if (read.ok) plans.push([burner.id, plan(read.value)])
+    else errors.push({ path: `burners.${b}.heat`, message: `burners.${b}.${read.errors[0]!.message}` })
+  })
+  if (errors.length > 0) return { ok: false, errors }
+  const good = plans.filter(([, made]) => !stopped(made))
+  return { ok: true, value: good.length > 0 ? good : plans }
 }
 
 /**

@@ -53,7 +53,6 @@ export interface CookView {
 const MINUTE = 60_000
 /** A press meant for a clock that has just run out still counts for it. */
 const GRACE_MS = 60_000
-const STEPS_ON = new Set(['cue', 'go-on'])
 
 /** What the cook sees: a pure function of the plan, what happened and the time. Unknown or late events change nothing.
  *  @param events in any order  @param nowMs UTC milliseconds */
@@ -125,6 +124,27 @@ const waiting = (stage: Stage, startMs: number, events: readonly CookEvent[]): S
 const liftOf = (cook: RunningCook, stage: Stage, event: CookEvent) =>
   lidLift({ ...cook.pot, powerW: stage.power_w }, event.seconds ?? USUAL_LIFT_S)
 
+/** What ends the stage at this event, if it does. */
+function endedBy(view: StageView, stage: Stage, event: CookEvent): StageView['endedBy'] {
+  const waitsForSign = stage.ends_on === 'cue'
+  const early = event.atMs < view.endMs
+  // What was begun to put it right, or skipped, ends it whatever it waited for; a clock that has run out is
+  // not ended again.
+  if ((event.kind === 'skip' || event.kind === 'remedy') && (waitsForSign || early)) return event.kind
+  if (waitsForSign) return event.kind === 'cue' ? 'cue' : undefined
+  return event.kind === 'go-on' && early ? 'go-on' : undefined
+}
+
+/** Adds what an event takes or gives to the stage's minutes. */
+function addMinutes(view: StageView, cook: RunningCook, stage: Stage, event: CookEvent): void {
+  if (event.kind === 'minute-more' || event.kind === 'late') view.addedMinutes += event.amount ?? 1
+  // A minute less than none is left is none.
+  if (event.kind === 'minute-less')
+    view.addedMinutes -= Math.min(event.amount ?? 1, Math.max(0, (view.endMs - event.atMs) / MINUTE))
+  if (event.kind === 'lid-lifted' || event.kind === 'opened')
+    view.liftedMinutes += liftOf(cook, stage, event).minutes
+}
+
 function underWay(
   cook: RunningCook,
   stage: Stage,
@@ -133,37 +153,16 @@ function underWay(
   untilMs: number,
 ): StageView {
   const view: StageView = { ...planned(stage, startMs), state: 'now' }
-  const ended = (event: CookEvent, endedBy: StageView['endedBy']): StageView => ({
-    ...view,
-    state: 'done',
-    endMs: event.atMs,
-    endedBy,
-  })
   for (const event of events) {
     if (event.atMs > untilMs || (stage.ends_on === 'clock' && event.atMs > view.endMs + GRACE_MS)) break
-    // What was begun to put it right, or skipped, ends it whatever it waited for; a clock that has run out is
-    // not ended again.
-    if (
-      (event.kind === 'skip' || event.kind === 'remedy') &&
-      (stage.ends_on === 'cue' || event.atMs < view.endMs)
-    )
-      return ended(event, event.kind)
-    if (STEPS_ON.has(event.kind)) {
-      const early =
-        stage.ends_on === 'cue' ? event.kind === 'cue' : event.kind === 'go-on' && event.atMs < view.endMs
-      if (early) return ended(event, stage.ends_on === 'cue' ? 'cue' : 'go-on')
-    }
-    if (event.kind === 'minute-more' || event.kind === 'late') view.addedMinutes += event.amount ?? 1
-    // A minute less than none is left is none.
-    if (event.kind === 'minute-less')
-      view.addedMinutes -= Math.min(event.amount ?? 1, Math.max(0, (view.endMs - event.atMs) / MINUTE))
-    if (event.kind === 'lid-lifted' || event.kind === 'opened')
-      view.liftedMinutes += liftOf(cook, stage, event).minutes
+    const by = endedBy(view, stage, event)
+    if (by) return { ...view, state: 'done', endMs: event.atMs, endedBy: by }
+    addMinutes(view, cook, stage, event)
     view.endMs = startMs + (stage.minutes.expected + view.addedMinutes + view.liftedMinutes) * MINUTE
   }
   if (stage.ends_on === 'clock')
     return view.endMs <= untilMs ? { ...view, state: 'done', endedBy: 'clock' } : view
-  // A late cue stretches its stage: it cannot have ended before now.
+  // A late sign stretches its stage: it cannot have ended before now.
   return { ...view, endMs: Math.max(view.endMs, untilMs) }
 }
 

@@ -41,10 +41,23 @@ const APPETITE_WORDS: Record<string, number> = {
 }
 const FIRM_WORDS: Record<string, number> = { firm: FIRM, soft: SOFT }
 
-/** Reads "fourteen, three small, one no gluten" or "Maren, Teo, Pim and two guests". Names bring what is
- * known of them; the first count says how many
- *  there are, and what follows speaks of some of them.
- *  @param household who lives here  @returns the party, or what could not be read, in words */
+/** Who was named, how many guests, and what is known of them. */
+interface Tally {
+  known: Person[]
+  guests: number
+  countGiven: boolean
+  /** Portions over one for each head. */
+  extra: number
+  tastes: number[]
+  avoids: Set<AvoidedId>
+}
+
+/**
+ * Reads who eats, as a cook says it: numbers, names of the household, and what is known of them. The first
+ * count says how many there are, and what follows describes some of them.
+ * @param household who lives here
+ * @returns the party, or what could not be read, in words
+ */
 export function parsePeople(text: string, household: readonly Person[]): ReadParty {
   const parts = text
     .split(/,|;|\band\b|\bwith\b/i)
@@ -52,60 +65,63 @@ export function parsePeople(text: string, household: readonly Person[]): ReadPar
     .filter((part) => part !== '')
   if (parts.length === 0)
     return { ok: false, message: 'Enter how many people, e.g. “14, 3 small, 1 no gluten”.' }
-  const known: Person[] = []
-  let guests = 0
-  let counted = false
-  let extra = 0
-  const tastes: number[] = []
-  const avoids = new Set<AvoidedId>()
-  for (const part of parts) {
-    const person = household.find((e) => e.name.toLowerCase() === part)
-    if (person) {
-      if (!known.includes(person)) known.push(person)
-      continue
-    }
-    if (/^(the )?(house|household|family|all of us)$/.test(part)) {
-      for (const e of household) if (!known.includes(e)) known.push(e)
-      continue
-    }
-    const said = parsePart(part)
-    if (!said)
-      return {
-        ok: false,
-        message: `“${part}” is not a name or a number. Write, for example, “3 small” or “1 no gluten”.`,
-      }
-    const { count, what } = said
-    if (what === 'heads') {
-      if (counted && !said.guests)
-        return { ok: false, message: `The number of people appears twice: “${part}”.` }
-      guests += count
-      counted = true
-      continue
-    }
-    if (what.appetite !== undefined) extra += count * (what.appetite - 1)
-    if (what.firmness !== undefined)
-      tastes.push(...Array<number>(Math.min(count, MAX_HEADS)).fill(what.firmness))
-    for (const food of what.avoids) avoids.add(food)
+  const tally: Tally = {
+    known: [],
+    guests: 0,
+    countGiven: false,
+    extra: 0,
+    tastes: [],
+    avoids: new Set(),
   }
+  for (const part of parts) {
+    const message = count(part, tally, household)
+    if (message !== undefined) return { ok: false, message }
+  }
+  return partyOf(tally)
+}
+
+/** Adds one part of the sentence.  @returns what is wrong with it, in words */
+function count(part: string, tally: Tally, household: readonly Person[]): string | undefined {
+  const everybody = /^(the )?(house|household|family|all of us)$/.test(part)
+  const named = household.filter((e) => everybody || e.name.toLowerCase() === part)
+  if (everybody || named.length > 0) {
+    for (const e of everybody ? named : named.slice(0, 1)) if (!tally.known.includes(e)) tally.known.push(e)
+    return undefined
+  }
+  const said = parsePart(part)
+  if (!said) return `“${part}” is not a name or a number. Write, for example, “3 small” or “1 no gluten”.`
+  const { count: heads, what } = said
+  if (what === 'heads') {
+    if (tally.countGiven && !said.guests) return `The number of people appears twice: “${part}”.`
+    tally.guests += heads
+    tally.countGiven = true
+    return undefined
+  }
+  if (what.appetite !== undefined) tally.extra += heads * (what.appetite - 1)
+  if (what.firmness !== undefined)
+    tally.tastes.push(...Array<number>(Math.min(heads, MAX_HEADS)).fill(what.firmness))
+  for (const food of what.avoids) tally.avoids.add(food)
+  return undefined
+}
+
+function partyOf({ known, guests, extra, tastes: said, avoids: avoided }: Tally): ReadParty {
   const heads = known.length + guests
   if (heads === 0) return { ok: false, message: 'Give the number first, e.g. “5, 1 small”.' }
   if (heads > MAX_HEADS) return { ok: false, message: `At most ${MAX_HEADS} people, got ${heads}.` }
   const portions = known.reduce((sum, e) => sum + e.appetite, 0) + guests + extra
   if (portions < 0.5) return { ok: false, message: 'More small portions than people.' }
-  for (const e of known) {
-    if (e.firmness !== null) tastes.push(e.firmness)
-    for (const food of e.avoids) avoids.add(food)
-  }
-  tastes.sort((a, b) => a - b)
-  const texture =
-    tastes.length === 0
-      ? null
-      : (tastes[Math.floor((tastes.length - 1) / 2)]! + tastes[Math.ceil((tastes.length - 1) / 2)]!) / 2
+  const avoids = new Set([...avoided, ...known.flatMap((e) => e.avoids)])
+  const tastes = [...said, ...known.flatMap((e) => e.firmness ?? [])].sort((a, b) => a - b)
+  const texture = tastes.length === 0 ? null : median(tastes)
   return {
     ok: true,
     value: { heads, portions: Math.round(portions * 100) / 100, texture, avoids: [...avoids] },
   }
 }
+
+/** @param sorted not empty */
+const median = (sorted: readonly number[]): number =>
+  (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2
 
 interface Part {
   count: number

@@ -51,94 +51,103 @@ export const total = (terms: readonly BreakdownTerm[]): Breakdown => ({
   sure: Math.sqrt(terms.reduce((sum, { sure }) => sum + sure * sure, 0)),
 })
 
+/** A term only where it is at least half a gram. */
+const gramsTerm = (word: string, value: number, from: Source, sure: number): BreakdownTerm[] =>
+  Math.abs(value) >= 0.5 ? [{ word, value, unit: 'g', from, sure }] : []
+
 /**
  * The pour as the sum it is: what goes into the grain and why so much, what leaves as steam from which stage,
  * less what is there already.
  */
 export function whyPour(request: PlanRequest, plan: Plan, known: Known): Breakdown {
-  const { water, grain } = plan
+  if (request.pourOverrideG !== null)
+    return total(gramsTerm('water of your own', plan.water.pour_g, 'you', SCALE_G))
+  const sum = total([
+    ...absorbedTerms(request, plan, known),
+    ...steamTerms(plan, known),
+    ...drainedTerms(request, plan),
+    ...carriedInTerms(request, plan),
+  ])
+  // Figures too small to say still count.
+  return {
+    ...sum,
+    terms: [...sum.terms, ...gramsTerm('rounding', plan.water.pour_g - sum.total, 'computed', 0)],
+    total: plan.water.pour_g,
+  }
+}
+
+/** What goes into the grain, and how much of that was learned. */
+function absorbedTerms(request: PlanRequest, { water, grain }: Plan, known: Known): BreakdownTerm[] {
   const method = methodOf(request.method)
-  const blend = method.basket
-    ? steamedBlend(blendOf(request.grains), method.water === 'stock')
-    : blendOf(request.grains)
+  if (method.water !== 'pot' && method.water !== 'stock')
+    return gramsTerm('absorbed', water.absorbed_g, 'computed', LOT * water.absorbed_g)
+  const grains = blendOf(request.grains)
+  const blend = method.basket ? steamedBlend(grains, method.water === 'stock') : grains
   const published = uptakeAt(blend.uptake, request.texture) * grain.mass_g
   const shift = request.uptakeDelta * grain.mass_g
-  const steam = known.potMeasured ? STEAM_MEASURED : STEAM_GUESS
-  const terms: BreakdownTerm[] = []
-  const say = (word: string, value: number, from: Source, sure: number) => {
-    if (Math.abs(value) >= 0.5) terms.push({ word, value, unit: 'g', from, sure })
-  }
-  const inBalance = method.water === 'pot' || method.water === 'stock'
-  if (request.pourOverrideG !== null) {
-    say('water of your own', water.pour_g, 'you', SCALE_G)
-    return total(terms)
-  }
-  if (inBalance) {
-    say(
+  const learned = (known.learned?.delta ?? 0) * grain.mass_g
+  return [
+    ...gramsTerm(
       `absorbed: ${(published / grain.mass_g).toFixed(2)} g per gram at this texture`,
       published,
       'published',
       known.learned ? 0 : LOT * published,
-    )
-    const taught = (known.learned?.delta ?? 0) * grain.mass_g
-    say(
+    ),
+    ...gramsTerm(
       'absorbed: from your batches',
-      known.learned ? taught : 0,
+      learned,
       'your notebook',
       (known.learned?.sd ?? 0) * grain.mass_g,
-    )
-    say(
+    ),
+    ...gramsTerm(
       'absorbed: from this bag',
-      shift - taught,
+      shift - learned,
       known.bagDelta !== 0 ? 'this bag' : 'you',
       0.03 * grain.mass_g,
-    )
-    say('absorbed: more than asked', water.absorbed_g - published - shift, 'computed', 0)
-  } else {
-    say('absorbed', water.absorbed_g, 'computed', LOT * water.absorbed_g)
-  }
-  for (const stage of plan.stages) {
-    const g = water.evaporated_by_stage[stage.id] ?? 0
-    if (water.evaporated_g > 0)
-      say(
-        `boils off: ${stage.title.toLowerCase()}`,
-        g,
-        known.potMeasured ? 'this pot' : 'computed',
-        g * steam,
-      )
-  }
-  say('poured off again', water.drained_off_g, 'computed', LOT * water.absorbed_g)
-  say(
-    method.water === 'boiler' ? 'kept under the basket so it does not run dry' : 'stays in the pot',
-    water.left_in_pot_g,
-    'computed',
-    0.2 * water.left_in_pot_g,
-  )
-  say(
-    'rinse water already on the grain',
-    -water.clinging_g,
-    request.soak?.wetMassG ? 'you' : 'published',
-    request.soak?.wetMassG ? SCALE_G : CLING * water.clinging_g,
-  )
-  say(
-    'soaked up already',
-    -water.soaked_in_g,
-    request.soak?.wetMassG ? 'you' : 'computed',
-    request.soak?.wetMassG ? SCALE_G : SOAK * water.soaked_in_g,
-  )
-  say('comes with the add-ins', -water.add_in_water_g, 'published', 0.1 * water.add_in_water_g)
-  say('condenses from the steam', -water.steam_in_g, 'computed', 0.2 * water.steam_in_g)
-  const sum = total(terms)
-  // Figures too small to say still count.
-  const rest = water.pour_g - sum.total
-  return {
-    ...sum,
-    terms:
-      Math.abs(rest) >= 0.5
-        ? [...sum.terms, { word: 'rounding', value: rest, unit: 'g', from: 'computed', sure: 0 }]
-        : sum.terms,
-    total: water.pour_g,
-  }
+    ),
+    ...gramsTerm('absorbed: more than asked', water.absorbed_g - published - shift, 'computed', 0),
+  ]
+}
+
+function steamTerms({ stages, water }: Plan, { potMeasured }: Known): BreakdownTerm[] {
+  if (water.evaporated_g <= 0) return []
+  const spread = potMeasured ? STEAM_MEASURED : STEAM_GUESS
+  return stages.flatMap((stage) => {
+    const steamG = water.evaporated_by_stage[stage.id] ?? 0
+    const from = potMeasured ? 'this pot' : 'computed'
+    return gramsTerm(`boils off: ${stage.title.toLowerCase()}`, steamG, from, steamG * spread)
+  })
+}
+
+function drainedTerms(request: PlanRequest, { water }: Plan): BreakdownTerm[] {
+  const left =
+    methodOf(request.method).water === 'boiler'
+      ? 'kept under the basket so it does not run dry'
+      : 'stays in the pot'
+  return [
+    ...gramsTerm('poured off again', water.drained_off_g, 'computed', LOT * water.absorbed_g),
+    ...gramsTerm(left, water.left_in_pot_g, 'computed', 0.2 * water.left_in_pot_g),
+  ]
+}
+
+function carriedInTerms(request: PlanRequest, { water }: Plan): BreakdownTerm[] {
+  const weighed = Boolean(request.soak?.wetMassG)
+  return [
+    ...gramsTerm(
+      'rinse water already on the grain',
+      -water.clinging_g,
+      weighed ? 'you' : 'published',
+      weighed ? SCALE_G : CLING * water.clinging_g,
+    ),
+    ...gramsTerm(
+      'soaked up already',
+      -water.soaked_in_g,
+      weighed ? 'you' : 'computed',
+      weighed ? SCALE_G : SOAK * water.soaked_in_g,
+    ),
+    ...gramsTerm('comes with the add-ins', -water.add_in_water_g, 'published', 0.1 * water.add_in_water_g),
+    ...gramsTerm('condenses from the steam', -water.steam_in_g, 'computed', 0.2 * water.steam_in_g),
+  ]
 }
 
 /**

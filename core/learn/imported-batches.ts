@@ -105,8 +105,11 @@ const unescaped = (text: string): string => text.replace(/^'(?=[=@\t\r])/, '')
 const numberOf = (text: string): number =>
   /^\d+([.,]\d+)?\s*(g|ml)?$/i.test(text) ? Number(text.replace(/\s*(g|ml)$/i, '').replace(',', '.')) : NaN
 
-/** Reads a table of past cooks. Whatever is wrong is told with its row and column, and then nothing of it is taken.
- *  @param today no cook is later, ISO day */
+/**
+ * Reads a table of past batches. Whatever is wrong is told with its row and column, and then nothing of it is
+ * taken.
+ * @param today no batch is later, ISO day
+ */
 export function parseCopied(
   table: readonly (readonly string[])[],
   household: ImportContext,
@@ -119,53 +122,58 @@ export function parseCopied(
     .map((row, i) => ({ row, n: i + 1 }))
     .filter(({ row }) => row.some((cell) => cell.trim() !== ''))
   if (rows.length === 0) return { ok: false, errors: [{ row: 0, column: '', message: 'no batches found' }] }
-  if (rows.length > MAX_COPIED)
-    return {
-      ok: false,
-      errors: [
-        {
-          row: 0,
-          column: '',
-          message: `${rows.length} batches are too many at once; the limit is ${MAX_COPIED}`,
-        },
-      ],
-    }
-  const cooks: CopiedCook[] = []
-  for (const { row, n } of rows) {
-    const cell = (column: CopiedColumn) => unescaped((row[at.get(column) ?? -1] ?? '').trim())
-    const wrong = (column: CopiedColumn, message: string) =>
-      void errors.push({ row: n, column, message: `${column} ${message}, got ${quoted(cell(column))}` })
-    const date = dayOf(cell('date'))
-    if (!date) wrong('date', 'must be a day like 2025-11-03 or 3.11.2025')
-    else if (date > today) wrong('date', 'is in the future')
-    const grain = household.grains.find(
-      ({ id, names }) =>
-        id === cell('grain').toLowerCase() || names.some((name) => plain(name) === plain(cell('grain'))),
-    )
-    if (!grain) wrong('grain', 'must be the name of a grain')
-    const vessel = household.vessels.find(
-      ({ id, name }) =>
-        id === cell('pot') || plain(name).replace(/^the /, '') === plain(cell('pot')).replace(/^the /, ''),
-    )
-    if (!vessel) wrong('pot', `must be one of ${household.vessels.map((v) => v.name).join(', ')}`)
-    const [dryG, waterG] = [numberOf(cell('dry')), numberOf(cell('water'))]
-    if (!(dryG >= 5 && dryG <= 20_000)) wrong('dry', 'must be from 5 to 20000 g')
-    if (!(waterG >= 0 && waterG <= 60_000)) wrong('water', 'must be from 0 to 60000 g')
-    const said = plain(cell('outcome'))
-    const outcome = said === '' ? null : OUTCOMES.find(([pattern]) => pattern.test(said))?.[1]
-    if (outcome === undefined)
-      wrong('outcome', 'must be right, a little wet, a little dry, too wet or too dry, or from −2 to 2')
-    if (cell('note').length > 2000) wrong('note', 'must be at most 2000 characters')
-    if (date && grain && vessel && outcome !== undefined)
-      cooks.push({
-        date,
-        variety: grain.id,
-        dryG,
-        waterG,
-        vesselId: vessel.id,
-        wetDry: outcome,
-        note: cell('note'),
-      })
+  if (rows.length > MAX_COPIED) {
+    const message = `${rows.length} batches are too many at once; the limit is ${MAX_COPIED}`
+    return { ok: false, errors: [{ row: 0, column: '', message }] }
   }
+  const cooks = rows.flatMap(({ row, n }) => {
+    const cell = (column: CopiedColumn) => unescaped((row[at.get(column) ?? -1] ?? '').trim())
+    const got = parseRow(cell, household, today)
+    errors.push(
+      ...got.errors.map(({ column, message }) => ({
+        row: n,
+        column,
+        message: `${column} ${message}, got ${quoted(cell(column))}`,
+      })),
+    )
+    return got.cook ?? []
+  })
   return errors.length > 0 ? { ok: false, errors } : { ok: true, cooks }
 }
+
+function parseRow(
+  cell: (column: CopiedColumn) => string,
+  household: ImportContext,
+  today: string,
+): { cook?: CopiedCook; errors: { column: CopiedColumn; message: string }[] } {
+  const errors: { column: CopiedColumn; message: string }[] = []
+  const wrong = (column: CopiedColumn, message: string) => void errors.push({ column, message })
+  const date = dayOf(cell('date'))
+  if (!date) wrong('date', 'must be a day like 2025-11-03 or 3.11.2025')
+  else if (date > today) wrong('date', 'is in the future')
+  const grain = grainNamed(cell('grain'), household)
+  if (!grain) wrong('grain', 'must be the name of a grain')
+  const vessel = vesselNamed(cell('pot'), household)
+  if (!vessel) wrong('pot', `must be one of ${household.vessels.map((v) => v.name).join(', ')}`)
+  const [dryG, waterG] = [numberOf(cell('dry')), numberOf(cell('water'))]
+  if (!(dryG >= 5 && dryG <= 20_000)) wrong('dry', 'must be from 5 to 20000 g')
+  if (!(waterG >= 0 && waterG <= 60_000)) wrong('water', 'must be from 0 to 60000 g')
+  const said = plain(cell('outcome'))
+  const wetDry = said === '' ? null : OUTCOMES.find(([pattern]) => pattern.test(said))?.[1]
+  if (wetDry === undefined)
+    wrong('outcome', 'must be right, a little wet, a little dry, too wet or too dry, or from −2 to 2')
+  const note = cell('note')
+  if (note.length > 2000) wrong('note', 'must be at most 2000 characters')
+  if (!date || !grain || !vessel || wetDry === undefined) return { errors }
+  return { cook: { date, variety: grain.id, dryG, waterG, vesselId: vessel.id, wetDry, note }, errors }
+}
+
+const grainNamed = (text: string, { grains }: ImportContext) =>
+  grains.find(
+    ({ id, names }) => id === text.toLowerCase() || names.some((name) => plain(name) === plain(text)),
+  )
+
+const vesselNamed = (text: string, { vessels }: ImportContext) =>
+  vessels.find(
+    ({ id, name }) => id === text || plain(name).replace(/^the /, '') === plain(text).replace(/^the /, ''),
+  )

@@ -69,10 +69,69 @@ function activeLeftoverEvents(events: readonly LeftoverEvent[]): LeftoverEvent[]
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
 }
 
-/** A kept container at a moment: where it is, what is left, and until when it is good. Freezing stops the
- * clock; thawing starts it again, and
- * a thawed portion has its own, shorter one where the guidance says so. Durations, not dates: no daylight
- * saving moves them.
+/** A container as its events leave it, before it is looked at by the clock. */
+interface Running {
+  place: 'cooling' | 'fridge' | 'freezer'
+  gone: ContainerState['gone']
+  portions: number
+  grams: number
+  reheats: number
+  /** Of the time it may be kept, used up before `runningFrom`, ms. */
+  spentMs: number
+  /** Since when its time runs; null while it is frozen. */
+  runningFrom: number | null
+  /** A thawed portion is eaten by then. */
+  thawedBy: number
+}
+
+function stopClock(state: Running, atMs: number): void {
+  if (state.runningFrom !== null) state.spentMs += Math.max(0, atMs - state.runningFrom)
+  state.runningFrom = null
+}
+
+/** What each event does to a container. */
+const APPLY: Record<
+  Exclude<LeftoverEventKind, 'take-back'>,
+  (state: Running, event: LeftoverEvent, guidance: Guidance) => void
+> = {
+  // Out of the freezer it is thawed, and that has an event of its own.
+  'to-fridge': (state) => {
+    if (state.place === 'cooling') state.place = 'fridge'
+  },
+  'to-freezer': (state, { atMs }) => {
+    state.place = 'freezer'
+    stopClock(state, atMs)
+    state.thawedBy = Infinity
+  },
+  thawed: (state, { atMs }, guidance) => {
+    if (state.place !== 'freezer') return
+    state.place = 'fridge'
+    state.runningFrom = atMs
+    state.thawedBy = atMs + guidance.thawed_h.value * HOUR
+  },
+  // What is reheated out of the freezer is thawed by it.
+  reheated: (state, { atMs }) => {
+    if (state.place === 'freezer') {
+      state.place = 'fridge'
+      state.runningFrom = atMs
+    }
+    state.reheats++
+  },
+  eaten: (state, event) => {
+    const ate = Math.min(state.portions, event.portions ?? state.portions)
+    state.grams -= state.portions > 0 ? (state.grams * ate) / state.portions : state.grams
+    state.portions -= ate
+    if (state.portions <= 1e-9) state.gone = 'eaten'
+  },
+  thrown: (state) => {
+    state.gone = 'thrown'
+  },
+}
+
+/**
+ * A container at a moment: where it is, what is left, and until when it is good. Freezing stops the clock;
+ * thawing starts it again, and a thawed portion has its own, shorter one where the guidance says so.
+ * Durations, not dates: no daylight saving moves them.
  */
 export function containerState(
   packed: StoredContainer,
@@ -80,79 +139,60 @@ export function containerState(
   guidance: Guidance,
   nowMs: number,
 ): ContainerState {
-  const stood = activeLeftoverEvents(events)
-  const allowed = guidance.eat_h.value * HOUR
-  let place: ContainerState['place'] =
-    packed.place === 'fridge' || packed.place === 'freezer' ? packed.place : 'cooling'
-  let gone: ContainerState['gone'] = null
-  let [portions, grams, reheats] = [packed.portions, packed.grams, 0]
-  // The clock runs from the pot, also while it cools and while somebody thought about freezing it.
-  let [spent, runningFrom] = [0, packed.cookedMs as number | null]
-  let thawedBy = Infinity
-  const stop = (atMs: number) => {
-    if (runningFrom !== null) spent += Math.max(0, atMs - runningFrom)
-    runningFrom = null
+  const active = activeLeftoverEvents(events)
+  const state: Running = {
+    place: packed.place === 'fridge' || packed.place === 'freezer' ? packed.place : 'cooling',
+    gone: null,
+    portions: packed.portions,
+    grams: packed.grams,
+    reheats: 0,
+    spentMs: 0,
+    // The clock runs from the pot, also while it cools and while somebody thought about freezing it.
+    runningFrom: packed.cookedMs,
+    thawedBy: Infinity,
   }
-  if (place === 'freezer') stop(packed.packedMs)
-  for (const event of stood) {
-    if (gone) break
-    switch (event.kind) {
-      case 'to-fridge':
-        // Out of the freezer it is thawed, and that has a clock of its own.
-        if (place === 'cooling') place = 'fridge'
-        break
-      case 'to-freezer':
-        place = 'freezer'
-        stop(event.atMs)
-        thawedBy = Infinity
-        break
-      case 'thawed':
-        if (place !== 'freezer') break
-        place = 'fridge'
-        runningFrom = event.atMs
-        thawedBy = event.atMs + guidance.thawed_h.value * HOUR
-        break
-      case 'reheated':
-        // What is reheated out of the freezer is thawed by it.
-        if (place === 'freezer') {
-          place = 'fridge'
-          runningFrom = event.atMs
-        }
-        reheats++
-        break
-      case 'eaten': {
-        const ate = Math.min(portions, event.portions ?? portions)
-        grams -= portions > 0 ? (grams * ate) / portions : grams
-        portions -= ate
-        if (portions <= 1e-9) gone = 'eaten'
-        break
-      }
-      case 'thrown':
-        gone = 'thrown'
-        break
-      case 'take-back':
-        break
+  if (state.place === 'freezer') stopClock(state, packed.packedMs)
+  for (const event of active) {
+    if (state.gone) break
+    if (event.kind !== 'take-back') APPLY[event.kind](state, event, guidance)
+  }
+  return viewOf(state, active.at(-1), guidance, nowMs)
+}
+
+function viewOf(
+  { place, gone, portions, grams, reheats, spentMs, runningFrom, thawedBy }: Running,
+  last: LeftoverEvent | undefined,
+  guidance: Guidance,
+  nowMs: number,
+): ContainerState {
+  const spent = reheats >= guidance.reheats.value
+  if (gone)
+    return {
+      place: 'gone',
+      gone,
+      portions: 0,
+      grams: 0,
+      reheats,
+      useByMs: null,
+      leftH: null,
+      spent,
+      pastMs: 0,
+      last,
     }
-  }
-  const useByMs = gone
-    ? null
-    : runningFrom === null
-      ? null
-      : Math.min(runningFrom + allowed - spent, thawedBy)
+  const allowed = guidance.eat_h.value * HOUR
+  const useByMs = runningFrom === null ? null : Math.min(runningFrom + allowed - spentMs, thawedBy)
   return {
-    place: gone ? 'gone' : place,
+    place,
     gone,
-    portions: gone ? 0 : portions,
-    grams: gone ? 0 : Math.max(0, grams),
+    portions,
+    grams: Math.max(0, grams),
     reheats,
     useByMs,
     leftH:
-      !gone && runningFrom === null
-        ? Math.min(guidance.thawed_h.value, Math.max(0, allowed - spent) / HOUR)
-        : null,
-    spent: reheats >= guidance.reheats.value,
+      runningFrom === null ? Math.min(guidance.thawed_h.value, Math.max(0, allowed - spentMs) / HOUR) : null,
+    spent,
     pastMs: useByMs === null ? 0 : Math.max(0, nowMs - useByMs),
-    last: stood.at(-1),
+    last,
   }
 }
 

@@ -103,14 +103,19 @@ export const goingOn = <T extends Partial<Phase>>({
   ...rest
 }: T): T => rest as T
 
-function runToItsEnd(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
-  const start = pot.now
+/** What happens to grain and water as a phase begins. */
+function beginPhase(pot: Pot, phase: Phase): void {
   for (const grain of phase.leave ?? []) leaveGrain(pot, grain)
   for (const grain of phase.join ?? [])
     joinGrain(pot, grain, phase.joinWarm ? Math.min(ASIDE_C, pot.bulkC) : undefined)
   if (phase.drainTo !== undefined) drainOff(pot, phase.drainTo)
   if (phase.chillTo !== undefined) chill(pot, phase.chillTo)
   if (phase.pourShare !== undefined) pourIn(pot, phase.pourShare, phase.contact !== 'aside')
+}
+
+function runToItsEnd(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
+  const start = pot.now
+  beginPhase(pot, phase)
   const { step: fine, steadyStep, restStep } = pot.resolution
   const clocked = phase.mode !== 'venting' && ('minutes' in phase.until || phase.until.event === 'unsealed')
   const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60

@@ -1,6 +1,6 @@
 import type { HeatLevel } from '#core/heat/sources'
 import { FULL } from '#core/pot/pot'
-import { runActions } from './run-actions'
+import { runActions, type Marks } from './run-actions'
 import type { ActionKind } from './action-kind'
 import type { PlayerActions } from './player-actions'
 import { endingOf, type Ending } from './ending'
@@ -30,100 +30,114 @@ const offAt = (playerActions: PlayerActions): number => {
   return last && last.level === 'off' ? last.atMin : playerActions.serveMin
 }
 
+/** What fixes are looked for in: the kitchen, what was done, and when things happened in the pot. */
+interface FixInput {
+  conditions: PracticeConditions
+  done: PlayerActions
+  marks: Marks
+  byHand: boolean
+  offMin: number
+}
+
 /**
  * One thing each: more and less of what was done, by the smallest step first. What cannot be done in this pot
  * is not in it.
  */
-function fixesFor({ real, right, heldMinutes }: PracticeConditions, playerActions: PlayerActions): Fix[] {
+function fixesFor(conditions: PracticeConditions, done: PlayerActions): Fix[] {
+  const { real, heldMinutes } = conditions
   const { kind } = real.source
-  const byHand = kind !== 'cooker' && kind !== 'pressure'
-  const off = offAt(playerActions)
-  const shifted = (minutes: number): PlayerActions => ({
-    ...playerActions,
-    heats: moveOff(playerActions, off + minutes),
-    serveMin: playerActions.serveMin + minutes,
-  })
   const { marks } = runActions(
     real,
-    { ...playerActions, heats: [{ atMin: 0, level: 'high' }], lids: [], ventMin: null },
+    { ...done, heats: [{ atMin: 0, level: 'high' }], lids: [], ventMin: null },
     heldMinutes,
   )
-  const fixes: Fix[] = []
-  const opened = playerActions.lids.some((l) => l.lid !== 'on')
-  if (opened) fixes.push({ kind: 'lid', says: 'Leave the lid on', doing: { ...playerActions, lids: [] } })
-  if (playerActions.ventMin !== null)
-    fixes.push({
-      kind: 'vent',
-      says: 'Natural release',
-      doing: {
-        ...playerActions,
-        ventMin: null,
-        serveMin: Math.max(playerActions.serveMin, (marks.unsealed ?? playerActions.serveMin) + 1),
-      },
-    })
-  const pour = Math.round(right.water.pour_g / 5) * 5
-  if (
-    Math.abs(pour - playerActions.pourG) > 0.02 * pour &&
-    real.soak?.water !== 'keep' &&
-    !right.stages.some((s) => s.kind === 'steam')
+  const byHand = kind !== 'cooker' && kind !== 'pressure'
+  const input: FixInput = { conditions, done, marks, byHand, offMin: offAt(done) }
+  return [lidFixes, pourFixes, heatFixes, putInFixes, restFixes, soakFixes, minuteFixes].flatMap((of) =>
+    of(input),
   )
-    fixes.push({ kind: 'pour', says: `Pour ${pour} g`, doing: { ...playerActions, pourG: pour } })
-  if (byHand && marks.boil !== undefined) {
-    const boil = Math.ceil(marks.boil * 2) / 2
-    for (const level of ['lowest', 'low'] as const) {
-      const heats = [
-        { atMin: 0, level: 'high' as HeatLevel },
-        { atMin: boil, level },
-        { atMin: Math.max(off, boil + 1), level: 'off' as HeatLevel },
-      ]
-      if (JSON.stringify(heats) !== JSON.stringify(playerActions.heats))
-        fixes.push({
-          kind: 'heat',
-          says: `High until it really boils, then ${level === 'lowest' ? 'the lowest' : 'low'}`,
-          doing: { ...playerActions, heats },
-        })
-    }
-  }
-  const later = right.add_after_minutes
-  if (later !== undefined && marks.boil !== undefined) {
-    const at = Math.round(marks.boil + later)
-    fixes.push({
-      kind: 'put-in',
-      says: `Put it in ${Math.round(later)} min after the boil`,
-      doing: { ...playerActions, putInMin: at },
-    })
-  }
-  for (const minutes of RESTS_MIN)
-    if (playerActions.serveMin - off < minutes)
-      fixes.push({
-        kind: 'rest',
-        says: `Leave it ${minutes} min under the lid before it is opened`,
-        doing: {
-          ...playerActions,
-          lids: playerActions.lids.filter((l) => l.atMin < off),
-          serveMin: (byHand ? off : (marks.click ?? off)) + minutes,
-        },
-      })
-  if (right.stages.some((s) => s.kind === 'steam'))
-    for (const minutes of SOAKS_MIN)
-      if (minutes > playerActions.soakMinutes + 10)
-        fixes.push({
-          kind: 'soak',
-          says: `Soak it ${minutes} min`,
-          doing: { ...playerActions, soakMinutes: minutes },
-        })
-  if (byHand) {
-    for (const minutes of LONGER_MIN)
-      fixes.push({
-        kind: 'minutes',
-        says: `Leave it on the heat ${minutes} min longer`,
-        doing: shifted(minutes),
-      })
-    for (const minutes of SHORTER_MIN)
-      if (off - minutes > 1)
-        fixes.push({ kind: 'minutes', says: `Turn it off ${minutes} min sooner`, doing: shifted(-minutes) })
+}
+
+function lidFixes({ done, marks }: FixInput): Fix[] {
+  const fixes: Fix[] = []
+  if (done.lids.some((l) => l.lid !== 'on'))
+    fixes.push({ kind: 'lid', says: 'Leave the lid on', doing: { ...done, lids: [] } })
+  if (done.ventMin !== null) {
+    const serveMin = Math.max(done.serveMin, (marks.unsealed ?? done.serveMin) + 1)
+    fixes.push({ kind: 'vent', says: 'Natural release', doing: { ...done, ventMin: null, serveMin } })
   }
   return fixes
+}
+
+function pourFixes({ conditions: { real, right }, done }: FixInput): Fix[] {
+  const pourG = Math.round(right.water.pour_g / 5) * 5
+  const isRight = Math.abs(pourG - done.pourG) <= 0.02 * pourG
+  if (isRight || real.soak?.water === 'keep' || right.stages.some((s) => s.kind === 'steam')) return []
+  return [{ kind: 'pour', says: `Pour ${pourG} g`, doing: { ...done, pourG } }]
+}
+
+function heatFixes({ done, marks, byHand, offMin }: FixInput): Fix[] {
+  if (!byHand || marks.boil === undefined) return []
+  const boil = Math.ceil(marks.boil * 2) / 2
+  return (['lowest', 'low'] as const).flatMap((level) => {
+    const heats = [
+      { atMin: 0, level: 'high' as HeatLevel },
+      { atMin: boil, level },
+      { atMin: Math.max(offMin, boil + 1), level: 'off' as HeatLevel },
+    ]
+    if (JSON.stringify(heats) === JSON.stringify(done.heats)) return []
+    const says = `High until it really boils, then ${level === 'lowest' ? 'the lowest' : 'low'}`
+    return [{ kind: 'heat' as const, says, doing: { ...done, heats } }]
+  })
+}
+
+function putInFixes({ conditions: { right }, done, marks }: FixInput): Fix[] {
+  const later = right.add_after_minutes
+  if (later === undefined || marks.boil === undefined) return []
+  const putInMin = Math.round(marks.boil + later)
+  const says = `Put it in ${Math.round(later)} min after the boil`
+  return [{ kind: 'put-in', says, doing: { ...done, putInMin } }]
+}
+
+const restFixes = ({ done, marks, byHand, offMin }: FixInput): Fix[] =>
+  RESTS_MIN.filter((minutes) => done.serveMin - offMin < minutes).map((minutes) => ({
+    kind: 'rest',
+    says: `Leave it ${minutes} min under the lid before it is opened`,
+    doing: {
+      ...done,
+      lids: done.lids.filter((l) => l.atMin < offMin),
+      serveMin: (byHand ? offMin : (marks.click ?? offMin)) + minutes,
+    },
+  }))
+
+function soakFixes({ conditions: { right }, done }: FixInput): Fix[] {
+  if (!right.stages.some((s) => s.kind === 'steam')) return []
+  return SOAKS_MIN.filter((minutes) => minutes > done.soakMinutes + 10).map((minutes) => ({
+    kind: 'soak',
+    says: `Soak it ${minutes} min`,
+    doing: { ...done, soakMinutes: minutes },
+  }))
+}
+
+function minuteFixes({ done, byHand, offMin }: FixInput): Fix[] {
+  if (!byHand) return []
+  const shifted = (minutes: number): PlayerActions => ({
+    ...done,
+    heats: moveOff(done, offMin + minutes),
+    serveMin: done.serveMin + minutes,
+  })
+  return [
+    ...LONGER_MIN.map((minutes) => ({
+      kind: 'minutes' as const,
+      says: `Leave it on the heat ${minutes} min longer`,
+      doing: shifted(minutes),
+    })),
+    ...SHORTER_MIN.filter((minutes) => offMin - minutes > 1).map((minutes) => ({
+      kind: 'minutes' as const,
+      says: `Turn it off ${minutes} min sooner`,
+      doing: shifted(-minutes),
+    })),
+  ]
 }
 
 const moveOff = (playerActions: PlayerActions, atMin: number): PlayerActions['heats'] => {

@@ -46,145 +46,184 @@ const AT_BOIL_K = 0.05
 /** Steam past a held valve, g/s. */
 const VALVE_LEAK = 0.3 / 60
 
-/** Cooks a pot by what hands did to it, and by nothing else: no plan, no clock, no call.
- *  @param real the kitchen as it truly is  @param heldMinutes for how long an electric pressure pot was set to hold */
+/**
+ * Cooks a pot by what the player did to it, and by nothing else: no plan, no clock.
+ * @param real the kitchen as it truly is
+ * @param heldMinutes for how long an electric pressure cooker was set to hold
+ */
 export function runActions(
   real: PlanRequest,
   playerActions: PlayerActions,
   heldMinutes = 0,
   resolution: Resolution = SWEEP,
 ): Handled {
-  const request = asDone(real, playerActions)
-  const prepared = prepare(request)
-  const { method, timed, boilC } = prepared
-  const { vessel, source, kitchenC } = request
-  const basket = method.basket === true
-  const pot = fillPot(
-    setupFor(
-      { ...prepared, vessel, kitchenC, stages: timed.stages, way: method.water, basket },
-      playerActions.pourG,
-    ),
-    resolution,
-  )
-  const sealedC = timed.stages.find((s) => s.sealedC !== undefined)?.sealedC
-  const loss = standingLoss(vessel, celsius(boilC), celsius(kitchenC))
-  const appliance = source.kind === 'cooker' || source.kind === 'pressure'
-  const powerOf = (level: HeatLevel) =>
-    appliance ? (level === 'off' ? 0 : fullPower(source)) : deliveredPower(source, level, loss)
-
-  const readouts: Readout[] = []
-  const marks: Marks = {}
-  const mark = (what: keyof Marks, is = true) => {
-    if (is && marks[what] === undefined) marks[what] = pot.now / 60
-  }
-  const watch = (p: Pot) => {
-    mark('boil', p.bulkC >= boilC - AT_BOIL_K)
-    mark('dry', liquidOf(p) <= 0 && p.present.includes(true))
-    mark('burning', p.bottomC > SCORCH_FROM_C)
-    if (p.now / 60 >= (readouts.at(-1)?.atMin ?? -Infinity) + EVERY_MIN) readouts.push(readout(p))
-  }
-
-  let power = 0
-  let lid: LidPosition = 'on'
-  let sealed: Handled['sealed'] = 'open'
-  let heldLeft = heldMinutes
-  const contact = () =>
-    basket ? { contact: pot.present.includes(true) ? ('steam' as const) : ('aside' as const) } : {}
-  const phase = (over: Partial<Phase> & Pick<Phase, 'until'>): Phase => ({
-    id: 'hand',
-    powerW: power,
-    lid,
-    mode: 'open',
-    ...contact(),
-    ...over,
-  })
-  const closed = { lid: 'on', ...(sealedC === undefined ? {} : { sealedC }), thermostat: true } as const
-  /** One stretch in which no hand moves; what an appliance does by itself happens in it. */
-  const pass = (minutes: number) => {
-    let left = minutes
-    while (left > 1e-6) {
-      if (source.kind === 'cooker' && power > 0) {
-        const run = runPhase(pot, phase({ until: { event: 'switch', atMostMinutes: left } }), watch)
-        left -= run.minutes
-        if (run.ended) {
-          power = 0
-          mark('click')
-        }
-      } else if (sealed === 'rising') {
-        const run = runPhase(
-          pot,
-          phase({ ...closed, mode: 'sealing', until: { event: 'pressure', atMostMinutes: left } }),
-          watch,
-        )
-        left -= run.minutes
-        if (run.ended) {
-          sealed = 'held'
-          mark('pressure')
-        }
-      } else if (sealed === 'held') {
-        const run = runPhase(
-          pot,
-          phase({
-            ...closed,
-            mode: 'sealed',
-            sealedLeak: VALVE_LEAK,
-            until: { minutes: Math.min(left, heldLeft) },
-          }),
-          watch,
-        )
-        left -= run.minutes
-        heldLeft -= run.minutes
-        if (heldLeft <= 1e-6) {
-          sealed = 'falling'
-          power = 0
-        }
-      } else if (sealed === 'falling') {
-        const run = runPhase(
-          pot,
-          phase({ ...closed, mode: 'sealed', until: { event: 'unsealed', atMostMinutes: left } }),
-          watch,
-        )
-        left -= run.minutes
-        if (run.ended) {
-          sealed = 'open'
-          mark('unsealed')
-        }
-      } else left -= runPhase(pot, phase({ until: { minutes: left } }), watch).minutes
-    }
-  }
+  const run = new HandledPot(asDone(real, playerActions), playerActions.pourG, heldMinutes, resolution)
   for (const { atMin, act } of turns(playerActions)) {
-    pass(Math.max(0, Math.min(atMin, playerActions.serveMin) - pot.now / 60))
+    run.passUntil(Math.min(atMin, playerActions.serveMin))
     if (atMin > playerActions.serveMin) break
-    if (act.heat !== undefined) {
-      power = powerOf(act.heat)
-      if (source.kind === 'pressure')
-        sealed =
-          act.heat === 'off'
-            ? sealed === 'open'
-              ? 'open'
-              : 'falling'
-            : sealed === 'open'
-              ? 'rising'
-              : sealed
-    }
-    if (act.lid !== undefined) lid = act.lid
-    if (act.putIn) for (const grain of prepared.later) joinGrain(pot, grain)
-    if (act.vent && sealed !== 'open') {
-      power = 0
-      runPhase(
-        pot,
-        phase({ ...closed, mode: 'venting', until: { event: 'unsealed', atMostMinutes: VENT_AT_MOST } }),
-        watch,
-      )
-      sealed = 'open'
-      mark('unsealed')
+    run.act(act)
+  }
+  run.passUntil(playerActions.serveMin)
+  return run.end()
+}
+
+/** A pot in the player's hands: what the power, lid and valve are, and what an appliance does by itself. */
+class HandledPot {
+  readonly #pot: Pot
+  readonly #prepared: PreparedPlan
+  readonly #source: PlanRequest['source']
+  readonly #standingLossWK: number
+  readonly #closed: Pick<Phase, 'lid' | 'sealedC' | 'thermostat'>
+  readonly #readouts: Readout[] = []
+  readonly #marks: Marks = {}
+  #powerW = 0
+  #lid: LidPosition = 'on'
+  #sealed: Handled['sealed'] = 'open'
+  #heldLeft: number
+
+  constructor(request: PlanRequest, pourG: number, heldMinutes: number, resolution: Resolution) {
+    const prepared = prepare(request)
+    const { method, timed, boilC } = prepared
+    const { vessel, source, kitchenC } = request
+    const basket = method.basket === true
+    this.#prepared = prepared
+    this.#source = source
+    this.#heldLeft = heldMinutes
+    this.#pot = fillPot(
+      setupFor({ ...prepared, vessel, kitchenC, stages: timed.stages, way: method.water, basket }, pourG),
+      resolution,
+    )
+    this.#standingLossWK = standingLoss(vessel, celsius(boilC), celsius(kitchenC))
+    const sealedC = timed.stages.find((s) => s.sealedC !== undefined)?.sealedC
+    this.#closed = { lid: 'on', ...(sealedC === undefined ? {} : { sealedC }), thermostat: true }
+  }
+
+  /** Lets time pass in which the player does nothing.  @param atMin from the pour */
+  passUntil(atMin: number): void {
+    let left = Math.max(0, atMin - this.#pot.now / 60)
+    while (left > 1e-6) left -= this.#pass(left)
+  }
+
+  act({ heat, lid, putIn, vent }: Turn['act']): void {
+    if (heat !== undefined) this.#setHeat(heat)
+    if (lid !== undefined) this.#lid = lid
+    if (putIn) for (const grain of this.#prepared.later) joinGrain(this.#pot, grain)
+    if (vent && this.#sealed !== 'open') {
+      this.#powerW = 0
+      this.#run({
+        ...this.#closed,
+        mode: 'venting',
+        until: { event: 'unsealed', atMostMinutes: VENT_AT_MOST },
+      })
+      this.#sealed = 'open'
+      this.#mark('unsealed')
     }
   }
-  pass(Math.max(0, playerActions.serveMin - pot.now / 60))
-  // What lies aside when it comes to the table is eaten as it is.
-  for (const grain of prepared.later) joinGrain(pot, grain)
-  readouts.push(readout(pot))
-  return { pot, prepared, glimpses: readouts, marks, powerW: power, lid, sealed }
+
+  end(): Handled {
+    // What was set aside and never put in is eaten as it is.
+    for (const grain of this.#prepared.later) joinGrain(this.#pot, grain)
+    this.#readouts.push(readout(this.#pot))
+    return {
+      pot: this.#pot,
+      prepared: this.#prepared,
+      glimpses: this.#readouts,
+      marks: this.#marks,
+      powerW: this.#powerW,
+      lid: this.#lid,
+      sealed: this.#sealed,
+    }
+  }
+
+  #setHeat(level: HeatLevel): void {
+    const { kind } = this.#source
+    const appliance = kind === 'cooker' || kind === 'pressure'
+    this.#powerW = !appliance
+      ? deliveredPower(this.#source, level, this.#standingLossWK)
+      : level === 'off'
+        ? 0
+        : fullPower(this.#source)
+    if (kind !== 'pressure') return
+    if (level === 'off') this.#sealed = this.#sealed === 'open' ? 'open' : 'falling'
+    else if (this.#sealed === 'open') this.#sealed = 'rising'
+  }
+
+  /** Goes on until the appliance does something by itself.  @returns minutes that passed, at most `left` */
+  #pass(left: number): number {
+    const closed = this.#closed
+    if (this.#source.kind === 'cooker' && this.#powerW > 0) {
+      const run = this.#run({ until: { event: 'switch', atMostMinutes: left } })
+      if (run.ended) {
+        this.#powerW = 0
+        this.#mark('click')
+      }
+      return run.minutes
+    }
+    switch (this.#sealed) {
+      case 'rising': {
+        const run = this.#run({
+          ...closed,
+          mode: 'sealing',
+          until: { event: 'pressure', atMostMinutes: left },
+        })
+        if (run.ended) {
+          this.#sealed = 'held'
+          this.#mark('pressure')
+        }
+        return run.minutes
+      }
+      case 'held': {
+        const until = { minutes: Math.min(left, this.#heldLeft) }
+        const run = this.#run({ ...closed, mode: 'sealed', sealedLeak: VALVE_LEAK, until })
+        this.#heldLeft -= run.minutes
+        if (this.#heldLeft <= 1e-6) {
+          this.#sealed = 'falling'
+          this.#powerW = 0
+        }
+        return run.minutes
+      }
+      case 'falling': {
+        const run = this.#run({
+          ...closed,
+          mode: 'sealed',
+          until: { event: 'unsealed', atMostMinutes: left },
+        })
+        if (run.ended) {
+          this.#sealed = 'open'
+          this.#mark('unsealed')
+        }
+        return run.minutes
+      }
+      case 'open':
+        return this.#run({ until: { minutes: left } }).minutes
+    }
+  }
+
+  #run(over: Partial<Phase> & Pick<Phase, 'until'>) {
+    const basket = this.#prepared.method.basket === true
+    const contact = this.#pot.present.includes(true) ? 'steam' : 'aside'
+    const phase: Phase = {
+      id: 'hand',
+      powerW: this.#powerW,
+      lid: this.#lid,
+      mode: 'open',
+      ...(basket ? { contact } : {}),
+      ...over,
+    }
+    return runPhase(this.#pot, phase, (pot) => this.#watch(pot))
+  }
+
+  #watch(pot: Pot): void {
+    this.#mark('boil', pot.bulkC >= this.#prepared.boilC - AT_BOIL_K)
+    this.#mark('dry', liquidOf(pot) <= 0 && pot.present.includes(true))
+    this.#mark('burning', pot.bottomC > SCORCH_FROM_C)
+    if (pot.now / 60 >= (this.#readouts.at(-1)?.atMin ?? -Infinity) + EVERY_MIN)
+      this.#readouts.push(readout(pot))
+  }
+
+  #mark(what: keyof Marks, is = true): void {
+    if (is && this.#marks[what] === undefined) this.#marks[what] = this.#pot.now / 60
+  }
 }
 
 /**

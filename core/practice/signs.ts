@@ -23,57 +23,69 @@ const SWIMS = 0.1
 const JUST_MIN = 2
 
 /** @param atMin minutes from the pour */
-export function signsOf({ pot, marks, powerW, lid, sealed }: Handled, atMin: number): Signs {
-  const { boilC, kitchenC, loss } = pot.setup
-  const surplus = powerW - loss * lossFactor(pot.setup.lid, lid, powerW > 0) * (pot.bulkC - kitchenC)
+export function signsOf(handled: Handled, atMin: number): Signs {
+  const { pot, powerW, lid, sealed } = handled
   const wet = liquidOf(pot) > 0
-  const boiling = wet && powerW > 0 && pot.bulkC >= boilC - 0.1 && sealed === 'open'
+  const boiling = wet && powerW > 0 && pot.bulkC >= pot.setup.boilC - 0.1 && sealed === 'open'
   const steam = boiling ? steamNow(pot, powerW, lid) : 0
-  const says: string[] = []
-  const just = (mark: number | undefined) => mark !== undefined && atMin - mark < JUST_MIN
-  if (just(marks.click)) says.push('Click: the switch has popped up')
-  if (just(marks.unsealed)) says.push('The pressure indicator has dropped: it can be opened')
-  else if (sealed === 'held') says.push('Pressure reached, it ticks quietly')
-  else if (sealed === 'rising')
-    says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'Steam hisses past the valve' : 'It hums, the valve is still')
-  else if (sealed === 'falling') says.push('Quiet, the pressure indicator still up')
-  if (sealed === 'open') {
-    if (pot.scorch > SCORCHED_KS) says.push('A smell of burning')
-    else if (pot.bottomC > SCORCH_FROM_C) says.push('A smell of toast')
-    if (!wet && powerW > 0) says.push('The bubbling has turned to a dry crackle')
-    else if (boiling)
-      says.push(
-        surplus > ROLLING_W
-          ? 'A rolling boil, steam pushes out at the lid'
-          : steam > 0.2
-            ? 'It bubbles gently'
-            : 'It hardly moves',
-      )
-    else if (powerW > 0)
-      says.push(
-        pot.bulkC > boilC - NEAR_BOIL_K
-          ? 'It hums and bubbles rise'
-          : pot.bulkC > WALL_BUBBLES_C
-            ? 'Small bubbles at the wall'
-            : 'Still',
-      )
-    else says.push(pot.bulkC > boilC - NEAR_BOIL_K ? 'Quiet, a little steam' : 'Quiet')
-  }
-  const surface =
-    lid === 'on' || sealed !== 'open'
-      ? 'hidden'
-      : freeShare(pot) > SWIMS
-        ? 'water'
-        : pot.freeG > 0
-          ? 'holes'
-          : 'dry'
-  if (surface !== 'hidden')
-    says.push(
-      {
-        water: 'Water covers the grain',
-        holes: 'Holes in the surface, water between the grains',
-        dry: 'No water to be seen',
-      }[surface],
-    )
+  const surface = surfaceOf(handled)
+  const says = [
+    ...lidSigns(handled, atMin),
+    ...(sealed === 'open' ? [...smells(handled), boilSign(handled, boiling, steam)] : []),
+    ...(surface === 'hidden' ? [] : [SURFACE_WORDS[surface]]),
+  ]
   return { says, steam, surface, celsius: pot.bulkC }
+}
+
+/** What an appliance's switch and a pressure cooker's valve tell. */
+function lidSigns({ pot, marks, sealed }: Handled, atMin: number): string[] {
+  const just = (mark: number | undefined) => mark !== undefined && atMin - mark < JUST_MIN
+  const says = just(marks.click) ? ['Click: the switch has popped up'] : []
+  if (just(marks.unsealed)) return [...says, 'The pressure indicator has dropped: it can be opened']
+  switch (sealed) {
+    case 'held':
+      return [...says, 'Pressure reached, it ticks quietly']
+    case 'rising':
+      return [
+        ...says,
+        pot.bulkC > pot.setup.boilC - NEAR_BOIL_K
+          ? 'Steam hisses past the valve'
+          : 'It hums, the valve is still',
+      ]
+    case 'falling':
+      return [...says, 'Quiet, the pressure indicator still up']
+    case 'open':
+      return says
+  }
+}
+
+function smells({ pot }: Handled): string[] {
+  if (pot.scorch > SCORCHED_KS) return ['A smell of burning']
+  return pot.bottomC > SCORCH_FROM_C ? ['A smell of toast'] : []
+}
+
+function boilSign({ pot, powerW, lid }: Handled, boiling: boolean, steam: number): string {
+  const { boilC, kitchenC, loss } = pot.setup
+  if (powerW > 0 && liquidOf(pot) <= 0) return 'The bubbling has turned to a dry crackle'
+  if (boiling) {
+    const surplus = powerW - loss * lossFactor(pot.setup.lid, lid, true) * (pot.bulkC - kitchenC)
+    if (surplus > ROLLING_W) return 'A rolling boil, steam pushes out at the lid'
+    return steam > 0.2 ? 'It bubbles gently' : 'It hardly moves'
+  }
+  const nearBoil = pot.bulkC > boilC - NEAR_BOIL_K
+  if (powerW <= 0) return nearBoil ? 'Quiet, a little steam' : 'Quiet'
+  if (nearBoil) return 'It hums and bubbles rise'
+  return pot.bulkC > WALL_BUBBLES_C ? 'Small bubbles at the wall' : 'Still'
+}
+
+const SURFACE_WORDS = {
+  water: 'Water covers the grain',
+  holes: 'Holes in the surface, water between the grains',
+  dry: 'No water to be seen',
+} as const
+
+function surfaceOf({ pot, lid, sealed }: Handled): Signs['surface'] {
+  if (lid === 'on' || sealed !== 'open') return 'hidden'
+  if (freeShare(pot) > SWIMS) return 'water'
+  return pot.freeG > 0 ? 'holes' : 'dry'
 }

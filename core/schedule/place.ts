@@ -77,6 +77,32 @@ export interface PlaceOptions {
 }
 const MAX_AGAIN = 24
 
+/** A placing under way: what has its place, and what follows what. */
+interface Placing {
+  table: Timetable
+  placed: Map<string, Placed>
+  followers: ReadonlyMap<string, { block: Block; mostWait: number }[]>
+  /** Blocks that were placed before this began. */
+  fixedIds: ReadonlySet<string>
+  notLater: ReadonlyMap<string, number>
+  nowBefore: number
+}
+
+/** Between which minutes before serving a block may start and must end. */
+interface Bounds {
+  latestEnd: number
+  /** The end may not be earlier than this, or what follows waits too long. */
+  mostEnd: number
+  leastStart: number
+  mostStart: number
+}
+
+interface Spot {
+  at: string | undefined
+  start: number
+  minutes: number
+}
+
 function placeOnce(
   order: readonly Block[],
   dishes: readonly Dish[],
@@ -91,99 +117,160 @@ function placeOnce(
   notLater: ReadonlyMap<string, number>,
 ): { placement: Placement; pull?: { id: string; start: number } } {
   let pull: { id: string; start: number } | undefined
-  const table = new Timetable(kitchen, horizon)
-  const placed = new Map<string, Placed>()
-  const undone: Placement['undone'] = []
+  const placing: Placing = {
+    table: new Timetable(kitchen, horizon),
+    placed: new Map(),
+    followers: followersOf(order),
+    fixedIds: new Set(fixed.map(({ block }) => block.id)),
+    notLater,
+    nowBefore,
+  }
+  const { table, placed } = placing
   for (const { block, start, at } of fixed) {
     const { minutes, needs } = needsOn(block, at)
     table.take(needs, at, -start)
     placed.set(block.id, { block, start, end: start + minutes, ...(at === undefined ? {} : { at }) })
   }
-  const lies = new Set(fixed.map(({ block }) => block.id))
+  const undone: Placement['undone'] = []
   const holdMost = new Map(dishes.map((d) => [d.id, d.holdMost]))
-  const followers = new Map<string, { block: Block; mostWait: number }[]>()
-  for (const block of order)
-    for (const { id, mostWait } of block.after)
-      followers.set(id, [...(followers.get(id) ?? []), { block, mostWait }])
   for (const block of order) {
-    const next = followers.get(block.id) ?? []
+    const next = placing.followers.get(block.id) ?? []
     if (next.some(({ block: later }) => !placed.has(later.id))) {
       undone.push({ block, why: 'after-undone' })
       continue
     }
+    const bounds = boundsOf(block, placing, holdMost.get(block.dish) ?? Infinity)
+    const lock = locks?.get(block.id)
+    const best = latestSpot(table, block, spotsFor(block, lock?.at ?? burnerOf?.get(block.id), kitchen), {
+      lockedStart: lock?.start,
+      bounds,
+    })
+    const why = whyNot(best, bounds)
+    if (!best || why) {
+      undone.push({ block, why: why ?? 'never' })
+      if (best && why === 'waits-too-long' && !pull) pull = pulledBy(best, next, placed, locks)
+      continue
+    }
+    table.take(needsOn(block, best.at).needs, best.at, best.start)
+    placed.set(block.id, {
+      block,
+      start: -best.start,
+      end: -(best.start - best.minutes),
+      ...(best.at === undefined ? {} : { at: best.at }),
+    })
+  }
+  return {
+    placement: { placed, undone, cost: costOf(placing, dishes, fixed, undone.length) },
+    ...(pull ? { pull } : {}),
+  }
+}
+
+function followersOf(order: readonly Block[]): Map<string, { block: Block; mostWait: number }[]> {
+  const followers = new Map<string, { block: Block; mostWait: number }[]>()
+  for (const block of order)
+    for (const { id, mostWait } of block.after)
+      followers.set(id, [...(followers.get(id) ?? []), { block, mostWait }])
+  return followers
+}
+
+/** @param holdMost how long the dish may wait when done, minutes */
+function boundsOf(block: Block, placing: Placing, holdMost: number): Bounds {
+  const { placed, followers, fixedIds, notLater, nowBefore } = placing
+  const next = followers.get(block.id) ?? []
+  const startsBefore = (id: string) => -placed.get(id)!.start
+  // After what is fixed it begins no sooner than that ends, and no later than that can wait.
+  const behind = block.after
+    .filter(({ id }) => fixedIds.has(id))
+    .map(({ id, mostWait }) => ({ end: -placed.get(id)!.end, mostWait }))
+  return {
     // It ends before the earliest of what follows it, and not so long before the earliest-waiting that it spoils.
-    const latestEnd =
-      next.length === 0 ? 0 : Math.max(...next.map(({ block: later }) => -placed.get(later.id)!.start))
-    const mostEnd =
+    latestEnd: next.length === 0 ? 0 : Math.max(...next.map(({ block: later }) => startsBefore(later.id))),
+    mostEnd:
       next.length === 0
-        ? (holdMost.get(block.dish) ?? Infinity)
-        : Math.min(...next.map(({ block: later, mostWait }) => -placed.get(later.id)!.start + mostWait))
-    // After what lies already it begins no sooner than that ends, and no later than that can wait.
-    const behind = block.after
-      .filter(({ id }) => lies.has(id))
-      .map(({ id, mostWait }) => ({ end: -placed.get(id)!.end, mostWait }))
-    const mostStart = Math.min(nowBefore, ...behind.map(({ end }) => end))
-    const leastStart = Math.max(
+        ? holdMost
+        : Math.min(...next.map(({ block: later, mostWait }) => startsBefore(later.id) + mostWait)),
+    mostStart: Math.min(nowBefore, ...behind.map(({ end }) => end)),
+    leastStart: Math.max(
       0,
       notLater.get(block.id) ?? 0,
       ...behind.map(({ end, mostWait }) => end - mostWait),
-    )
-    const wants = block.needs.some((n) => n.place === 'burner')
-    const lock = locks?.get(block.id)
-    const asked = lock?.at ?? burnerOf?.get(block.id)
-    const spots: (string | undefined)[] = wants
-      ? asked !== undefined
-        ? [asked]
-        : kitchen.burners.filter(({ id }) => !block.onBurner || id in block.onBurner).map(({ id }) => id)
-      : [block.appliance]
-    let best: { at: string | undefined; start: number; minutes: number } | undefined
-    for (const at of spots) {
-      const { minutes, needs } = needsOn(block, at)
-      let start = lock?.start ?? Math.max(latestEnd + minutes, leastStart)
-      for (;;) {
-        if (start > horizon) break
-        const move = table.clash(needs, at, start)
-        if (move === 0) {
-          if (!best || start < best.start) best = { at, start, minutes }
-          break
-        }
-        if (move === Infinity || lock?.start !== undefined) break
-        start += move
+    ),
+  }
+}
+
+/** Burners or the appliance a block may use.  @param asked where the cook wants it */
+function spotsFor(
+  block: Block,
+  asked: string | undefined,
+  kitchen: KitchenPlaces,
+): readonly (string | undefined)[] {
+  if (!block.needs.some((n) => n.place === 'burner')) return [block.appliance]
+  if (asked !== undefined) return [asked]
+  return kitchen.burners.filter(({ id }) => !block.onBurner || id in block.onBurner).map(({ id }) => id)
+}
+
+/** The spot at which a block starts latest. */
+function latestSpot(
+  table: Timetable,
+  block: Block,
+  spots: readonly (string | undefined)[],
+  { lockedStart, bounds }: { lockedStart: number | undefined; bounds: Bounds },
+): Spot | undefined {
+  let best: Spot | undefined
+  for (const at of spots) {
+    const { minutes, needs } = needsOn(block, at)
+    let start = lockedStart ?? Math.max(bounds.latestEnd + minutes, bounds.leastStart)
+    while (start <= table.horizon) {
+      const move = table.clash(needs, at, start)
+      if (move === 0) {
+        if (!best || start < best.start) best = { at, start, minutes }
+        break
       }
-    }
-    if (!best) undone.push({ block, why: 'never' })
-    else if (best.start > mostStart + 1e-9) undone.push({ block, why: 'too-soon' })
-    else if (best.start - best.minutes > mostEnd + 1e-9) {
-      undone.push({ block, why: 'waits-too-long' })
-      const end = best.start - best.minutes
-      const late = next.filter(({ block: later, mostWait }) => -placed.get(later.id)!.start + mostWait < end)
-      if (!pull && late.length > 0 && !locks?.get(late[0]!.block.id))
-        pull = { id: late[0]!.block.id, start: end - late[0]!.mostWait }
-    } else {
-      table.take(needsOn(block, best.at).needs, best.at, best.start)
-      placed.set(block.id, {
-        block,
-        start: -best.start,
-        end: -(best.start - best.minutes),
-        ...(best.at === undefined ? {} : { at: best.at }),
-      })
+      if (move === Infinity || lockedStart !== undefined) break
+      start += move
     }
   }
+  return best
+}
+
+function whyNot(
+  best: Spot | undefined,
+  { mostStart, mostEnd }: Bounds,
+): Placement['undone'][number]['why'] | undefined {
+  if (!best) return 'never'
+  if (best.start > mostStart + 1e-9) return 'too-soon'
+  return best.start - best.minutes > mostEnd + 1e-9 ? 'waits-too-long' : undefined
+}
+
+/** What would have to start earlier, so that what it follows does not wait too long. */
+function pulledBy(
+  best: Spot,
+  next: readonly { block: Block; mostWait: number }[],
+  placed: ReadonlyMap<string, Placed>,
+  locks: PlaceOptions['locks'],
+): { id: string; start: number } | undefined {
+  const end = best.start - best.minutes
+  const late = next.find(({ block, mostWait }) => -placed.get(block.id)!.start + mostWait < end)
+  if (!late || locks?.get(late.block.id)) return undefined
+  return { id: late.block.id, start: end - late.mostWait }
+}
+
+function costOf(
+  { placed, followers, fixedIds }: Placing,
+  dishes: readonly Dish[],
+  fixed: readonly FixedBlock[],
+  undone: number,
+): Cost {
   let [held, span] = [0, 0]
   for (const dish of dishes) {
-    const ends = [
-      ...dish.blocks,
-      ...fixed.filter(({ block }) => block.dish === dish.id).map(({ block }) => block),
-    ]
-      .filter((b) => !followers.has(b.id))
-      .map((b) => placed.get(b.id)?.end)
-    for (const end of ends) if (end !== undefined) held += -end
+    const begun = fixed.filter(({ block }) => block.dish === dish.id).map(({ block }) => block)
+    for (const block of [...dish.blocks, ...begun]) {
+      const end = followers.has(block.id) ? undefined : placed.get(block.id)?.end
+      if (end !== undefined) held += -end
+    }
   }
-  for (const { block, start } of placed.values()) if (!lies.has(block.id)) span = Math.max(span, -start)
-  return {
-    placement: { placed, undone, cost: { undone: undone.length, held, span } },
-    ...(pull ? { pull } : {}),
-  }
+  for (const { block, start } of placed.values()) if (!fixedIds.has(block.id)) span = Math.max(span, -start)
+  return { undone, held, span }
 }
 
 export const better = (a: Placement, b: Placement | undefined): boolean =>

@@ -28,14 +28,7 @@ const QUICK = { tries: 160, mostExact: 400 }
 /** The rest of a supper under way: what has begun lies where it lies, nothing else begins before now, and the
  * table slides only as far as it must.
  *  @returns the placement, counted from the table as it is now, and by how many minutes that is later than asked */
-export function placeLive({
-  dishes,
-  kitchen,
-  locks,
-  fixed,
-  now,
-  told,
-}: LiveInput): Placement & { late: number; exact: boolean } {
+export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveInput): LivePlacement {
   const blocks = dishes.flatMap((d) => d.blocks)
   const least = Math.max(0, ...fixed.map(({ block, start }) => start + block.minutes))
   // What has been begun is cooked: that it waits longer than it should is told, but cannot be undone.
@@ -50,7 +43,7 @@ export function placeLive({
 
   const saved = told && blocks.some((b) => told.has(b.id)) ? previousOrder(blocks, told) : undefined
   if (saved && least < WORTH_A_CHANGE) {
-    // Nothing that matters has changed: all of it stays where it was told, but what a hand has fixed elsewhere since.
+    // Nothing that matters has changed: all of it stays where it was, but what the cook has fixed elsewhere since.
     for (const burner of [undefined, ...kitchen.burners.map((b) => b.id)]) {
       const got = place(saved.order, free, kitchen, {
         locks: whereTold(blocks, told!, locks, least, burner),
@@ -59,38 +52,66 @@ export function placeLive({
       if (got.undone.length === 0) return { ...got, late: least, exact: false }
     }
   }
-  let byOrder: (Placement & { late: number }) | undefined
-  for (let late = least; saved && !byOrder && late <= least + MAX_LATE; late++) {
-    const got = place(saved.order, free, kitchen, {
-      burnerOf: saved.burnerOf,
-      ...(locks ? { locks } : {}),
-      ...at(late),
-    })
-    if (got.undone.length === 0) byOrder = { ...got, late }
-    else if (!got.undone.some((u) => u.why === 'too-soon')) break
-  }
+  const byOrder =
+    saved &&
+    soonestInOrder(least, (late) =>
+      place(saved.order, free, kitchen, {
+        burnerOf: saved.burnerOf,
+        ...(locks ? { locks } : {}),
+        ...at(late),
+      }),
+    )
   if (byOrder && byOrder.late <= least + WORTH_A_CHANGE) return { ...byOrder, exact: false }
 
-  // With an order that is known to do, a quick look is enough to see whether another is worth the change.
+  // With an order that is known to do, a quick search is enough to see whether another is worth the change.
   const first = searched(least, byOrder ? QUICK : undefined)
   if (first.undone.length === 0) return { ...first, late: least }
-  // Between the soonest that cannot be and the soonest known that can, the middle again and again.
-  let [cannot, can] = [least, byOrder?.late ?? least + MAX_LATE]
-  let best = byOrder ? { ...byOrder, exact: false } : undefined
+  const best = soonest(least, byOrder, (late) => searched(late, QUICK))
+  if (!best) return { ...first, late: least }
+  return byOrder && byOrder.late - best.late <= WORTH_A_CHANGE ? { ...byOrder, exact: false } : best
+}
+
+type LivePlacement = Placement & { late: number; exact: boolean }
+
+/** The fewest minutes late at which the order last told can be kept. */
+function soonestInOrder(
+  least: number,
+  placeAt: (late: number) => Placement,
+): (Placement & { late: number }) | undefined {
+  for (let late = least; late <= least + MAX_LATE; late++) {
+    const got = placeAt(late)
+    if (got.undone.length === 0) return { ...got, late }
+    if (!got.undone.some((u) => u.why === 'too-soon')) return undefined
+  }
+  return undefined
+}
+
+/**
+ * The fewest minutes late at which everything finds its place, by halving between the soonest that cannot be
+ * and the soonest known that can.
+ * @returns undefined where even the latest is too soon
+ */
+function soonest(
+  least: number,
+  known: (Placement & { late: number }) | undefined,
+  searchAt: (late: number) => Placement & { exact: boolean },
+): LivePlacement | undefined {
+  let [cannot, can] = [least, known?.late ?? least + MAX_LATE]
+  let best: LivePlacement | undefined = known && { ...known, exact: false }
   if (!best) {
-    const last = searched(can, QUICK)
-    if (last.undone.length > 0) return { ...first, late: least }
+    const last = searchAt(can)
+    if (last.undone.length > 0) return undefined
     best = { ...last, late: can }
   }
   while (can - cannot > 1) {
     const middle = Math.floor((cannot + can) / 2)
-    const got = searched(middle, QUICK)
+    const got = searchAt(middle)
     if (got.undone.length === 0) {
       best = { ...got, late: middle }
       can = middle
     } else cannot = middle
   }
-  return byOrder && byOrder.late - best.late <= WORTH_A_CHANGE ? { ...byOrder, exact: false } : best
+  return best
 }
 
 /** Every block where it was told, or where a hand has fixed it since. A fixed hour that names no burner stays

@@ -47,8 +47,19 @@ describe('a timetable', () => {
   })
 })
 
+/** Minutes of hands and places that a block takes, each with its name. */
+const cellsOf = (block: Block, at: string | undefined, start: number): string[] =>
+  block.needs.flatMap(({ from, minutes, hands, place: where }) =>
+    Array.from({ length: minutes }, (_, m) => start + from + m).flatMap((minute) => [
+      ...(hands ? [`hands@${minute}`] : []),
+      ...(where === null ? [] : [`${where === 'oven' ? 'oven' : `${where} ${at}`}@${minute}`]),
+    ]),
+  )
+const roomOf = (cell: string, k: KitchenPlaces): number =>
+  cell.startsWith('hands') ? k.cooks : cell.startsWith('oven') ? k.oven : 1
+
 /**
- * Every start there is, one minute after another, cut off only where a limalready broken or the cost is
+ * Every start there is, one minute after another, cut off only where a limit is already broken or the cost is
  * worse: no orders, no rules of thumb.
  */
 function exhaustive(dishes: readonly Dish[], k: KitchenPlaces, horizon: number): Cost | undefined {
@@ -87,15 +98,8 @@ function exhaustive(dishes: readonly Dish[], k: KitchenPlaces, horizon: number):
       const more = next.length === 0 ? held - end : held
       if (best && (more > best.held || (more === best.held && Math.max(span, -start) >= best.span))) break
       for (const at of spots) {
-        const cells = block.needs.flatMap(({ from, minutes, hands, place: where }) =>
-          Array.from({ length: minutes }, (_, m) => start + from + m).flatMap((minute) => [
-            ...(hands ? [`hands@${minute}`] : []),
-            ...(where === null ? [] : [`${where === 'oven' ? 'oven' : `${where} ${at}`}@${minute}`]),
-          ]),
-        )
-        const roomOf = (cell: string) =>
-          cell.startsWith('hands') ? k.cooks : cell.startsWith('oven') ? k.oven : 1
-        if (cells.some((cell) => (taken.get(cell) ?? 0) >= roomOf(cell))) continue
+        const cells = cellsOf(block, at, start)
+        if (cells.some((cell) => (taken.get(cell) ?? 0) >= roomOf(cell, k))) continue
         for (const cell of cells) taken.set(cell, (taken.get(cell) ?? 0) + 1)
         starts.set(block.id, { start, end })
         go(i + 1, more, Math.max(span, -start))

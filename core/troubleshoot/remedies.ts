@@ -54,126 +54,155 @@ export function adviceFor(complaint: Complaint, estimate: PotEstimate, lostG = 0
   })
 }
 
+type AdviceBase = Pick<Advice, 'complaint' | 'becomes'>
+
 function advise(complaint: Complaint, estimate: PotEstimate, lostG: number): Advice {
-  const { pot, prepared } = estimate
-  const { uptake } = prepared.blend
   const base = { complaint, becomes: becomes(complaint) }
   switch (complaint) {
-    case 'still-wet': {
-      if (leastCooked(pot) < CENTRE_THROUGH) return advise('hard-wet', estimate, lostG)
-      const minutes = minutesToSteamOff(estimate)
-      if (minutes === undefined || minutes > MAX_UNCOVERED)
-        return {
-          ...base,
-          remedy: undefined,
-          after: undefined,
-          says: `Spread it on a tray, ${Math.max(8, Math.round(surplusG(estimate) / 6))} min at 160 °C`,
-          why: `${Math.round(surplusG(estimate))} g too much water: more than this pot boils off in ${MAX_UNCOVERED} min.`,
-        }
-      const heat = Math.max(1, Math.round(minutes))
-      return withOutcome(
-        estimate,
-        base,
-        `Lid off, lowest heat, ${heat} min`,
-        `${Math.round(surplusG(estimate))} g too much water; on the lowest heat this pot boils off ${(surplusG(estimate) / Math.max(0.5, minutes)).toFixed(0)} g a minute.`,
-        {
-          complaint,
-          addG: 0,
-          turn: false,
-          powerW: lowestW(estimate),
-          lid: 'off',
-          heatMinutes: heat,
-          restMinutes: 0,
-        },
-      )
-    }
+    case 'still-wet':
+      return leastCooked(estimate.pot) < CENTRE_THROUGH
+        ? advise('hard-wet', estimate, lostG)
+        : forStillWet(base, estimate)
     case 'dry-firm':
     case 'chalky':
-    case 'dry-early': {
-      const turn = complaint === 'chalky'
-      const best = leastThatFixes(estimate, complaint, turn)
-      const grams = Math.max(5, Math.round(best.addG / 5) * 5)
-      const lack = Math.max(0, (uptake.firm - meanUptake(estimate)) * pot.dryG)
-      const why =
-        complaint === 'dry-early'
-          ? `Not enough water: the grain has ${meanUptake(estimate).toFixed(2)} g per gram and needs ${uptake.firm.toFixed(2)} to be firm.`
-          : complaint === 'chalky'
-            ? `Centres are ${Math.round(100 * leastCooked(pot))} % cooked; turning helps the steam reach them.`
-            : `${Math.round(lack)} g too little water.`
-      return withOutcome(
-        estimate,
-        base,
-        turn
-          ? `Turn it gently, sprinkle ${grams} g boiling water, ${best.heatMinutes} min on the lowest heat`
-          : `Add ${grams} g boiling water, lid on, ${best.heatMinutes} min on the lowest heat`,
-        why,
-        { ...best, addG: grams },
-      )
-    }
+    case 'dry-early':
+      return forDry(complaint, base, estimate)
     case 'hard-wet': {
       const best = timeThatFixes(estimate)
       return withOutcome(
         estimate,
         base,
         `Lid on, lowest heat, ${best.heatMinutes} min more`,
-        `Enough water; centres ${Math.round(100 * leastCooked(pot))} % cooked (90 is done).`,
+        `Enough water; centres ${percentCooked(estimate)} % cooked (90 is done).`,
         best,
       )
     }
-    case 'opened': {
-      // It stands open while this is read; what that costs is part of what has to be mended.
-      const under = estimate.ahead[0]?.phase
-      if (under?.mode === 'open') runPhase(pot, { ...under, lid: 'off', until: { minutes: OPENED_S / 60 } })
-      const best = timeThatFixes(estimate)
-      return withOutcome(
-        estimate,
-        base,
-        best.heatMinutes > 0
-          ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${best.restMinutes || 'as planned'}${best.restMinutes ? ' min' : ''}`
-          : `Lid on, rest ${best.restMinutes} min`,
-        `It lost steam and is at ${Math.round(pot.bulkC)} °C; centres ${Math.round(100 * leastCooked(pot))} % cooked.`,
-        best,
-      )
-    }
-    case 'boiled-over': {
-      const grams = Math.max(0, Math.round(lostG / 5) * 5)
-      return {
-        ...base,
-        after: undefined,
-        says:
-          grams > 0
-            ? `Heat down, lid ajar, add back ${grams} g boiling water`
-            : 'Heat down, lid ajar until it is calm',
-        why:
-          grams > 0
-            ? `${Math.round(lostG)} g ran over and must be replaced.`
-            : 'A lid set ajar stops the foam.',
-        remedy:
-          grams > 0
-            ? { complaint, addG: grams, turn: false, powerW: 0, lid: 'on', heatMinutes: 0, restMinutes: 0 }
-            : undefined,
-      }
-    }
-    case 'scorched': {
-      const stuck = Math.round(stuckG(estimate))
-      const goOn = leastCooked(pot) < CENTRE_THROUGH
-      return {
-        ...base,
-        after: undefined,
-        remedy: undefined,
-        says: `Heat off. Do not stir. Lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
-        why: `Leave about ${stuck} g: mixed in, it tastes burnt.${goOn ? ' What you lift off is not through yet: back in a clean pot with a splash of boiling water, lid on.' : ''}`,
-      }
-    }
+    case 'opened':
+      return forOpened(base, estimate)
+    case 'boiled-over':
+      return forBoiledOver(base, lostG)
+    case 'scorched':
+      return forScorched(base, estimate)
     case 'mush':
-      return {
-        ...base,
-        after: undefined,
-        remedy: undefined,
-        says: 'Use it for something else',
-        why: 'Burst grain cannot be rescued as plain grain.',
-      }
+      return inWordsOnly(base, 'Use it for something else', 'Burst grain cannot be rescued as plain grain.')
   }
+}
+
+const percentCooked = ({ pot }: PotEstimate): number => Math.round(100 * leastCooked(pot))
+
+const inWordsOnly = (base: AdviceBase, says: string, why: string): Advice => ({
+  ...base,
+  remedy: undefined,
+  after: undefined,
+  says,
+  why,
+})
+
+function forStillWet(base: AdviceBase, estimate: PotEstimate): Advice {
+  const minutes = minutesToSteamOff(estimate)
+  const tooMuchG = surplusG(estimate)
+  if (minutes === undefined || minutes > MAX_UNCOVERED)
+    return inWordsOnly(
+      base,
+      `Spread it on a tray, ${Math.max(8, Math.round(tooMuchG / 6))} min at 160 °C`,
+      `${Math.round(tooMuchG)} g too much water: more than this pot boils off in ${MAX_UNCOVERED} min.`,
+    )
+  const heat = Math.max(1, Math.round(minutes))
+  const gPerMin = (tooMuchG / Math.max(0.5, minutes)).toFixed(0)
+  return withOutcome(
+    estimate,
+    base,
+    `Lid off, lowest heat, ${heat} min`,
+    `${Math.round(tooMuchG)} g too much water; on the lowest heat this pot boils off ${gPerMin} g a minute.`,
+    {
+      complaint: base.complaint,
+      addG: 0,
+      turn: false,
+      powerW: lowestW(estimate),
+      lid: 'off',
+      heatMinutes: heat,
+      restMinutes: 0,
+    },
+  )
+}
+
+function forDry(
+  complaint: 'dry-firm' | 'chalky' | 'dry-early',
+  base: AdviceBase,
+  estimate: PotEstimate,
+): Advice {
+  const { firm } = estimate.prepared.blend.uptake
+  const turn = complaint === 'chalky'
+  const best = leastThatFixes(estimate, complaint, turn)
+  const addG = Math.max(5, Math.round(best.addG / 5) * 5)
+  const lackG = Math.max(0, (firm - meanUptake(estimate)) * estimate.pot.dryG)
+  const why = {
+    'dry-early':
+      `Not enough water: the grain has ${meanUptake(estimate).toFixed(2)} g per gram ` +
+      `and needs ${firm.toFixed(2)} to be firm.`,
+    chalky: `Centres are ${percentCooked(estimate)} % cooked; turning helps the steam reach them.`,
+    'dry-firm': `${Math.round(lackG)} g too little water.`,
+  }[complaint]
+  return withOutcome(
+    estimate,
+    base,
+    turn
+      ? `Turn it gently, sprinkle ${addG} g boiling water, ${best.heatMinutes} min on the lowest heat`
+      : `Add ${addG} g boiling water, lid on, ${best.heatMinutes} min on the lowest heat`,
+    why,
+    { ...best, addG },
+  )
+}
+
+function forOpened(base: AdviceBase, estimate: PotEstimate): Advice {
+  const { pot } = estimate
+  // It stands open while this is read; what that costs is part of what has to be mended.
+  const now = estimate.ahead[0]?.phase
+  if (now?.mode === 'open') runPhase(pot, { ...now, lid: 'off', until: { minutes: OPENED_S / 60 } })
+  const best = timeThatFixes(estimate)
+  const rest = best.restMinutes ? `${best.restMinutes} min` : 'as planned'
+  return withOutcome(
+    estimate,
+    base,
+    best.heatMinutes > 0
+      ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${rest}`
+      : `Lid on, rest ${best.restMinutes} min`,
+    `It lost steam and is at ${Math.round(pot.bulkC)} °C; centres ${percentCooked(estimate)} % cooked.`,
+    best,
+  )
+}
+
+function forBoiledOver(base: AdviceBase, lostG: number): Advice {
+  const addG = Math.max(0, Math.round(lostG / 5) * 5)
+  if (addG === 0)
+    return inWordsOnly(base, 'Heat down, lid ajar until it is calm', 'A lid set ajar stops the foam.')
+  return {
+    ...base,
+    after: undefined,
+    says: `Heat down, lid ajar, add back ${addG} g boiling water`,
+    why: `${Math.round(lostG)} g ran over and must be replaced.`,
+    remedy: {
+      complaint: base.complaint,
+      addG,
+      turn: false,
+      powerW: 0,
+      lid: 'on',
+      heatMinutes: 0,
+      restMinutes: 0,
+    },
+  }
+}
+
+function forScorched(base: AdviceBase, estimate: PotEstimate): Advice {
+  const notThrough =
+    leastCooked(estimate.pot) < CENTRE_THROUGH
+      ? ' What you lift off is not through yet: back in a clean pot with a splash of boiling water, lid on.'
+      : ''
+  return inWordsOnly(
+    base,
+    `Heat off. Do not stir. Lift off all but the lowest ${Math.round(STUCK_MM)} mm`,
+    `Leave about ${Math.round(stuckG(estimate))} g: mixed in, it tastes burnt.${notThrough}`,
+  )
 }
 
 const meanUptake = ({ pot }: PotEstimate): number => grainWater(pot) / pot.dryG
