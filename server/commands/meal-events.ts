@@ -5,6 +5,7 @@ import { between, oneOf, quoted } from '#core/contract/fields'
 import { EPOCH_LIMITS, readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import { whereToWait } from '#core/cook/late'
+import type { Schedule } from '#core/contract/schedule'
 import { replay } from '#core/cook/replay'
 import { soakWaits } from '#core/schedule/dish-blocks'
 import { NOTHING_APPLIED } from '#core/learn/evidence'
@@ -43,91 +44,128 @@ const parseMealPress = readerOf(
   }),
 )
 
-/** Writes down what happened at a supper: a task or a pot begun, a task done, guests who are late, whose
- * hands a dish is in; or passes a pot's cue
- *  on to its stove. A repeat is no error and changes nothing. */
+/**
+ * Records what happened at a meal: a task or a pot begun, a task done, guests who are late, who has a dish; or
+ * passes a pot's sign on to its stove. A repeat is no error and changes nothing.
+ */
 export function pressMeal(
   kitchen: Kitchen,
   mealId: string,
   input: unknown,
   receivedMs: number,
 ): Result<{ isNew: boolean }> {
-  const { meals: meals, db } = kitchen
+  const { meals, db } = kitchen
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
   const read = parseMealPress(input)
   if (!read.ok) return read
   const said = read.value
-  const { kind } = said
-  const atMs = Math.round(happenedAt(said, receivedMs))
   const dish = meal.dishes.find((d) => d.id === said.dish)
-  if (!dish && kind !== 'late' && kind !== 'take-back')
+  if (!dish && said.kind !== 'late' && said.kind !== 'take-back')
     return fieldError('dish', `must be a dish of this meal, got ${quoted(said.dish ?? '')}`)
-  if (kind === 'cue' || kind === 'finish') {
+  if (said.kind === 'cue' || said.kind === 'finish') {
     const cook = underWayIn(kitchen, meal, receivedMs).pots.get(dish!.id)
     if (!cook) return fieldError('dish', 'is no pot that has been started')
     const { dish: _dish, ...rest } = said
     return press(kitchen, cook.id, rest, receivedMs)
   }
-  const [min, max] = kind === 'hand' ? ([0, meal.cooks - 1] as const) : LATE_MINUTES
-  if (
-    (kind === 'late' || kind === 'hand') &&
-    (said.amount === undefined || said.amount < min || said.amount > max)
-  )
-    return fieldError('amount', `must be from ${min} to ${max}, got ${quoted(said.amount)}`)
+  const refused = whyRefused(said, meal, dish)
+  if (refused) return refused
+  const event = eventOf(kitchen, meal, dish, said, receivedMs)
+  const done = db.transaction(() => append(kitchen, meal, dish, event, receivedMs))()
+  if (done.ok && done.value.isNew) announce(`meal ${mealId}`)
+  return done
+}
+
+type Press = Extract<ReturnType<typeof parseMealPress>, { ok: true }>['value']
+
+/** What is wrong with the press for this meal and dish, if anything. */
+function whyRefused(said: Press, meal: MealRow, dish: MealDish | undefined) {
+  const { kind, amount } = said
+  const onTask = kind === 'begin' || kind === 'done'
+  if (kind === 'late' || kind === 'hand') {
+    const [min, max] = kind === 'hand' ? ([0, meal.cooks - 1] as const) : LATE_MINUTES
+    if (amount === undefined || amount < min || amount > max)
+      return fieldError('amount', `must be from ${min} to ${max}, got ${quoted(amount)}`)
+  }
   if (dish?.kind === 'plan' && kind === 'done') return fieldError('dish', 'is on the stove; finish it there')
-  if (
-    dish?.kind === 'companion' &&
-    (kind === 'begin' || kind === 'done') &&
-    !dish.tasks.some((t) => t.id === said.stage)
-  )
+  if (dish?.kind === 'companion' && onTask && !dish.tasks.some((t) => t.id === said.stage))
     return fieldError('stage', `must be a step of the ${dish.title}, got ${quoted(said.stage)}`)
   if ((kind === 'take-back') !== (said.target !== undefined))
     return fieldError('target', 'goes with take-back, and only with it')
-  const event: MealEvent = {
+  return undefined
+}
+
+function eventOf(
+  kitchen: Kitchen,
+  meal: MealRow,
+  dish: MealDish | undefined,
+  said: Press,
+  receivedMs: number,
+): MealEvent {
+  const { kind } = said
+  return {
     id: said.id,
-    kind,
-    identity: identityOf(said, meals.events(mealId), potsGone(kitchen, meal)),
+    // Signs and ends of pots were passed on before.
+    kind: kind as MealEvent['kind'],
+    identity: identityOf(said, kitchen.meals.events(meal.id), potsGone(kitchen, meal)),
     dish_id: dish?.id ?? null,
     task_id: kind === 'begin' || kind === 'done' ? said.stage : null,
     resource: null,
     cook_id: null,
     amount: said.amount ?? null,
     target: said.target ?? null,
-    at_ms: atMs,
+    at_ms: Math.round(happenedAt(said, receivedMs)),
     received_ms: receivedMs,
   }
-  const done = db.transaction((): Result<{ isNew: boolean }> => {
-    const events = meals.events(mealId)
-    if (events.some((e) => e.id === event.id || e.identity === event.identity))
-      return { ok: true, value: { isNew: false } }
-    const target = events.find((e) => e.id === said.target)
-    if (kind === 'take-back' && !target)
-      return fieldError('target', `names nothing that happened here, got ${quoted(said.target)}`)
-    if (target?.cook_id) return fieldError('target', 'is on the stove; stop it there')
-    const first = (kind === 'begin' || kind === 'done') && !underWayIn(kitchen, meal, receivedMs).begun
-    const schedule = first || kind === 'begin' ? scheduleIn(kitchen, meal, receivedMs) : undefined
-    if (kind === 'begin') {
-      const told = schedule?.dishes.find((d) => d.id === dish!.id)
-      const resource = told?.tasks.find((t) =>
-        dish!.kind === 'plan' ? t.resource !== undefined : t.id === said.stage,
-      )?.resource
-      event.resource = resource ?? null
-      if (dish!.kind === 'plan') {
-        const started = startPot(kitchen, meal, dish!, resource, atMs)
-        if (!started.ok) return started
-        event.cook_id = started.value
-      }
-    }
-    meals.append(mealId, event)
-    // What was told before the first hand stirred is what changes are told against.
-    if (first && schedule) meals.save({ ...meal, told: publishedTasks(schedule) })
-    if (kind === 'late') lateAtTheStove(kitchen, meal, said.amount!, event.id, atMs, receivedMs)
-    if (target?.kind === 'late') onTimeAgain(kitchen, meal, target.id, said.id, atMs, receivedMs)
-    return { ok: true, value: { isNew: true } }
-  })()
-  if (done.ok && done.value.isNew) announce(`meal ${mealId}`)
-  return done
+}
+
+/** Writes the event and what follows from it. Runs in a transaction. */
+function append(
+  kitchen: Kitchen,
+  meal: MealRow,
+  dish: MealDish | undefined,
+  event: MealEvent,
+  receivedMs: number,
+): Result<{ isNew: boolean }> {
+  const { meals } = kitchen
+  const { kind, at_ms: atMs } = event
+  const events = meals.events(meal.id)
+  if (events.some((e) => e.id === event.id || e.identity === event.identity))
+    return { ok: true, value: { isNew: false } }
+  const target = events.find((e) => e.id === event.target)
+  if (kind === 'take-back' && !target)
+    return fieldError('target', `names nothing that happened here, got ${quoted(event.target)}`)
+  if (target?.cook_id) return fieldError('target', 'is on the stove; stop it there')
+  const first = (kind === 'begin' || kind === 'done') && !underWayIn(kitchen, meal, receivedMs).begun
+  const schedule = first || kind === 'begin' ? scheduleIn(kitchen, meal, receivedMs) : undefined
+  const started = kind === 'begin' ? begin(kitchen, meal, dish!, event, schedule) : undefined
+  if (started && !started.ok) return started
+  meals.append(meal.id, event)
+  // What was published before the first task began is what changes are told against.
+  if (first && schedule) meals.save({ ...meal, told: publishedTasks(schedule) })
+  if (kind === 'late') lateAtTheStove(kitchen, meal, event.amount!, event.id, atMs, receivedMs)
+  if (target?.kind === 'late') onTimeAgain(kitchen, meal, target.id, event.id, atMs, receivedMs)
+  return { ok: true, value: { isNew: true } }
+}
+
+/** Takes the burner or oven the timetable has for it; a pot goes on the stove. */
+function begin(
+  kitchen: Kitchen,
+  meal: MealRow,
+  dish: MealDish,
+  event: MealEvent,
+  schedule: Schedule | undefined,
+): Result<string> | undefined {
+  const tasks = schedule?.dishes.find((d) => d.id === dish.id)?.tasks
+  const resource = tasks?.find((t) =>
+    dish.kind === 'plan' ? t.resource !== undefined : t.id === event.task_id,
+  )?.resource
+  event.resource = resource ?? null
+  if (dish.kind !== 'plan') return undefined
+  const started = startPot(kitchen, meal, dish, resource, event.at_ms)
+  if (started.ok) event.cook_id = started.value
+  return started
 }
 
 /** Puts a pot of the supper on the stove, as its plan stands at the burner the board has for it. */

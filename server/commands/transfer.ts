@@ -116,6 +116,17 @@ export async function importBundle(
   }
 }
 
+interface Coming {
+  added: Map<TableId, Row[]>
+  replaced: Map<TableId, Row[]>
+}
+
+interface Photo {
+  id: string
+  bytes: Buffer
+  row: Row
+}
+
 async function brought(
   kitchen: Kitchen,
   file: string,
@@ -127,79 +138,41 @@ async function brought(
 ): Promise<Result<{ rows: number; aside?: string }>> {
   const read = parseBundle(bytes)
   if (!read.ok) return read
-  const { holds, pictures } = read.value
-  if (how === 'as-new' && (holds !== 'household' || read.value.tables.household?.length !== 1))
-    return fieldError(
-      'how',
-      'must be merge: this file is only part of a household and cannot replace all of it',
-    )
-  if (how === 'as-new' && kitchen.cooks.running().length > 0)
-    return fieldError('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
+  const refused = how === 'as-new' ? whyNotAsNew(kitchen, read.value) : undefined
+  if (refused) return refused
   const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
-  const changes = () =>
+  const changes = (): Coming =>
     how === 'merge'
       ? mergePlan(kitchen.db, theirs.tables, theirs.choices)
-      : {
-          added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]),
-          replaced: new Map<TableId, Row[]>(),
-        }
+      : { added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]), replaced: new Map() }
   const coming = changes().added
   const photos = (coming.get('photo') ?? []).map((row) => ({
     id: String(row.id),
-    bytes: pictures.get(String(row.id))!,
+    bytes: read.value.pictures.get(String(row.id))!,
     row,
   }))
-  for (const { id, bytes: jpeg, row } of photos) {
-    const meta = await sharp(jpeg, { limitInputPixels: MAX_SIDE_PX ** 2 })
-      .metadata()
-      .catch(() => undefined)
-    if (
-      meta?.format !== 'jpeg' ||
-      meta.width !== row.width ||
-      meta.height !== row.height ||
-      jpeg.length !== row.bytes
-    )
-      return fieldError(`pictures.${id}`, 'is not the picture that its photo speaks of')
-  }
+  const wrongPhoto = await firstWrongPhoto(photos)
+  if (wrongPhoto)
+    return fieldError(`pictures.${wrongPhoto.id}`, 'is not the picture that its photo speaks of')
   const guest = stagingDatabase(theirs.tables)
   if (!guest.ok) return guest
   try {
-    const lines = await linesOf(
-      kitchenIn(guest.value),
-      (coming.get('cook') ?? []).map((row) => String(row.id)),
-      signal,
-    )
+    const cookIds = (coming.get('cook') ?? []).map((row) => String(row.id))
+    const lines = await linesOf(kitchenIn(guest.value), cookIds, signal)
     const aside =
       how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
     if (signal?.aborted) throw new Refused(STOPPED)
-    // Pictures first: a row never points at one that is not there. What is refused leaves none behind.
-    const written = photos.map(({ id, bytes: jpeg }) => keepPicture(file, id, jpeg))
-    try {
-      const rows = kitchen.db.transaction(() => {
+    // Computed again inside: while the lines were made, somebody may have pressed something.
+    const rows = withPictures(file, photos, () =>
+      kitchen.db.transaction(() => {
         if (how === 'as-new') emptyTables(kitchen.db)
-        // Reckoned again here: while the lines were made, somebody may have pressed something.
-        const { added, replaced } = changes()
-        applyMerge(kitchen.db, { added, replaced })
-        const loose = kitchen.db.pragma('foreign_key_check') as { table: string }[]
-        if (loose.length > 0)
-          throw new Refused(
-            `${loose.length} rows speak of what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`,
-          )
-        for (const id of touchedCooks(added, replaced)) kitchen.notebook.drop(id)
-        const there = new Set((added.get('cook') ?? []).map((row) => String(row.id)))
-        for (const { line, evidence } of lines)
-          if (there.has(line.cook_id)) kitchen.notebook.put(line, evidence)
-        rebuildMissingEntries(kitchen)
-        return [...added.values(), ...replaced.values()].reduce((sum, list) => sum + list.length, 0)
-      })()
-      globalThis.omselBrought = broughtTimes() + 1
-      kitchen.notebook.changed()
-      announce(ALL)
-      return { ok: true, value: { rows, ...(aside === undefined ? {} : { aside }) } }
-    } catch (error) {
-      for (const path of written) rmSync(path, { force: true })
-      throw error
-    }
+        return write(kitchen, changes(), lines)
+      })(),
+    )
+    globalThis.omselBrought = broughtTimes() + 1
+    kitchen.notebook.changed()
+    announce(ALL)
+    return { ok: true, value: { rows, ...(aside === undefined ? {} : { aside }) } }
   } catch (error) {
     if (error instanceof Refused || (error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT'))
       return fieldError('file', `cannot be imported: ${error instanceof Error ? error.message : ''}`)
@@ -207,6 +180,60 @@ async function brought(
   } finally {
     guest.value.close()
   }
+}
+
+function whyNotAsNew(kitchen: Kitchen, { holds, tables }: Pick<ParsedBundle, 'holds' | 'tables'>) {
+  if (holds !== 'household' || tables.household?.length !== 1)
+    return fieldError(
+      'how',
+      'must be merge: this file is only part of a household and cannot replace all of it',
+    )
+  if (kitchen.cooks.running().length > 0)
+    return fieldError('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
+  return undefined
+}
+
+/** The first whose picture is not the JPEG its row describes. */
+async function firstWrongPhoto(photos: readonly Photo[]): Promise<Photo | undefined> {
+  for (const photo of photos) {
+    const { bytes, row } = photo
+    const meta = await sharp(bytes, { limitInputPixels: MAX_SIDE_PX ** 2 })
+      .metadata()
+      .catch(() => undefined)
+    const matches =
+      meta?.format === 'jpeg' &&
+      meta.width === row.width &&
+      meta.height === row.height &&
+      bytes.length === row.bytes
+    if (!matches) return photo
+  }
+  return undefined
+}
+
+/** Writes pictures before their rows, so that no row points at one that is not there; a failure leaves none. */
+function withPictures<T>(file: string, photos: readonly Photo[], work: () => T): T {
+  const written = photos.map(({ id, bytes }) => keepPicture(file, id, bytes))
+  try {
+    return work()
+  } catch (error) {
+    for (const path of written) rmSync(path, { force: true })
+    throw error
+  }
+}
+
+/** Writes rows and notebook lines. Runs in a transaction.  @returns how many rows  @throws {Refused} */
+function write(kitchen: Kitchen, { added, replaced }: Coming, lines: readonly Noted[]): number {
+  applyMerge(kitchen.db, { added, replaced })
+  const loose = kitchen.db.pragma('foreign_key_check') as { table: string }[]
+  if (loose.length > 0) {
+    const tables = [...new Set(loose.map((row) => row.table))].join(', ')
+    throw new Refused(`${loose.length} rows speak of what is not there (${tables})`)
+  }
+  for (const id of touchedCooks(added, replaced)) kitchen.notebook.drop(id)
+  const there = new Set((added.get('cook') ?? []).map((row) => String(row.id)))
+  for (const { line, evidence } of lines) if (there.has(line.cook_id)) kitchen.notebook.put(line, evidence)
+  rebuildMissingEntries(kitchen)
+  return [...added.values(), ...replaced.values()].reduce((sum, list) => sum + list.length, 0)
 }
 
 const SLICE_MS = 40

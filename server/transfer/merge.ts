@@ -37,103 +37,145 @@ export interface MergePlan {
 
 const MAX_SHOWN = 200
 
-/** Reckons what merging would do: rows by their keys, what is new, the same, or different. Nothing is written.
- *  Records (cooks, what was kept) are whole: one that both have goes on where it stopped, if what one house
- * knows of it is a part of what the other knows;
- *  else ours stays as it is. Cooks that are still on their stove stay there. */
+/**
+ * What merging would do: rows by their keys, what is new, the same, or different. Nothing is written.
+ * Records (batches, containers) are whole: one that both have goes on where it stopped, if what one household
+ * knows of it is a part of what the other knows; else ours stays as it is. Batches that are still on their
+ * stove stay there.
+ */
 export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergePlan {
-  const changes = new Map<GroupId, GroupChange>()
-  const changeOf = (group: GroupId): GroupChange => {
-    const there = changes.get(group)
-    if (there) return there
-    const made: GroupChange = { group, name: GROUPS[group], added: 0, same: 0, differing: [], left: [] }
-    changes.set(group, made)
-    return made
-  }
-  const added = new Map<TableId, Row[]>()
-  const replaced = new Map<TableId, Row[]>()
+  const merging = new Merging(db, theirs, choices)
+  for (const table of TABLE_IDS) merging.addTable(table)
+  return merging.plan()
+}
+
+class Merging {
+  readonly #changes = new Map<GroupId, GroupChange>()
+  readonly #added = new Map<TableId, Row[]>()
+  readonly #replaced = new Map<TableId, Row[]>()
   /** Keys that are there when it is done, by table, for those that are named elsewhere. */
-  const present = new Map<string, Set<unknown>>()
-  const away = new Map<string, Set<unknown>>()
-  for (const table of TABLE_IDS) {
-    const rows = theirs[table]
-    const spec = tableSpec(table)
-    const own = spec.key.length === 1 ? spec.key[0]! : undefined
-    const ours = rowsOf(db, table)
-    const byKey = new Map(ours.map((row) => [keyOf(table, row), row]))
-    present.set(table, new Set(own === undefined ? [] : ours.map((row) => row[own])))
-    if (!rows || rows.length === 0) continue
-    const change = changeOf(spec.group)
-    const leave = (why: string) => {
-      const line = change.left.find((one) => one.why === why)
-      if (line) line.many++
-      else change.left.push({ many: 1, why })
+  readonly #present = new Map<string, Set<unknown>>()
+  /** Keys of rows that are not taken over, by table. */
+  readonly #away = new Map<string, Set<unknown>>()
+  readonly #db: Db
+  readonly #theirs: Tables
+  readonly #choices: Choices
+
+  constructor(db: Db, theirs: Tables, choices: Choices) {
+    this.#db = db
+    this.#theirs = theirs
+    this.#choices = choices
+  }
+
+  plan(): MergePlan {
+    return {
+      changes: [...this.#changes.values()]
+        .filter((c) => c.added + c.same + c.differing.length + c.left.length > 0)
+        .map((c) => ({ ...c, differing: c.differing.slice(0, MAX_SHOWN) })),
+      added: this.#added,
+      replaced: this.#replaced,
     }
-    const running = table === 'cook' ? stillOn(theirs) : undefined
+  }
+
+  addTable(table: TableId): void {
+    const rows = this.#theirs[table]
+    const spec = tableSpec(table)
+    const ownKey = spec.key.length === 1 ? spec.key[0]! : undefined
+    const ours = rowsOf(this.#db, table)
+    const byKey = new Map(ours.map((row) => [keyOf(table, row), row]))
+    this.#present.set(table, new Set(ownKey === undefined ? [] : ours.map((row) => row[ownKey])))
+    if (!rows || rows.length === 0) return
+    const change = this.#changeOf(spec.group)
+    const running = table === 'cook' ? stillOn(this.#theirs) : undefined
     const members = spec.of ? membersOf(spec.of.column, ours, rows) : undefined
     const news: Row[] = []
     for (const given of rows) {
-      let row = given
-      if (running?.has(row.id)) {
-        if (byKey.has(keyOf(table, row))) change.same++
+      const here = byKey.get(keyOf(table, given))
+      if (running?.has(given.id)) {
+        if (here) change.same++
         else {
-          leave('still cooking in that file')
-          ;(away.get(table) ?? away.set(table, new Set()).get(table)!).add(row.id)
+          leave(change, 'still cooking in that file')
+          listIn(this.#away, table).add(given.id)
         }
         continue
       }
-      const orphan = Object.entries(spec.names ?? {}).find(
-        ([column, other]) => row[column] !== null && !present.get(other)!.has(row[column]),
-      )
-      if (orphan) {
-        const [column, other] = orphan
-        if (spec.of?.column === column || !nullable(table, column)) {
-          // What belongs to a cook that stays away stays with it, and is not spoken of again.
-          if (!away.get(other)?.has(row[column])) leave(`speaks of a ${other} that is in neither house`)
-          continue
-        }
-        row = { ...row, [column]: null }
-      }
-      const here = byKey.get(keyOf(table, row))
-      if (here === undefined) {
-        if (members && !members.goesOn(row)) {
-          if (members.firstOf(row))
-            change.differing.push({
-              table,
-              name: `${spec.of!.table} ${String(row[spec.of!.column])}`,
-              fields: ['what happened in it'],
-              settled: true,
-            })
-          continue
-        }
-        if (clashes(table, row, ours)) {
-          leave('already here under another name')
-          continue
-        }
+      const row = this.#withoutOrphans(table, given, change)
+      if (!row) continue
+      if (here) this.#compare(table, row, here, change)
+      else if (members && !members.goesOn(row)) {
+        if (members.firstOf(row)) change.differing.push(goesOnElsewhere(table, row))
+      } else if (clashes(table, row, ours)) leave(change, 'already here under another name')
+      else {
         news.push(row)
-        if (own !== undefined) present.get(table)!.add(row[own])
+        if (ownKey !== undefined) this.#present.get(table)!.add(row[ownKey])
         change.added++
-        continue
       }
-      const fields = Object.keys(row).filter(
-        (column) => JSON.stringify(row[column]) !== JSON.stringify(here[column]),
-      )
-      if (fields.length === 0) {
-        change.same++
-        continue
-      }
-      change.differing.push({ table, name: nameOf(here), fields, settled: spec.record === true })
-      if (!spec.record && choices[spec.group] === 'theirs')
-        (replaced.get(table) ?? replaced.set(table, []).get(table)!).push(row)
     }
-    if (news.length > 0) added.set(table, news)
+    if (news.length > 0) this.#added.set(table, news)
   }
+
+  #changeOf(group: GroupId): GroupChange {
+    const there = this.#changes.get(group)
+    if (there) return there
+    const made: GroupChange = { group, name: GROUPS[group], added: 0, same: 0, differing: [], left: [] }
+    this.#changes.set(group, made)
+    return made
+  }
+
+  /**
+   * The row without names of what is in neither household.
+   * @returns undefined where the row makes no sense without it
+   */
+  #withoutOrphans(table: TableId, row: Row, change: GroupChange): Row | undefined {
+    const spec = tableSpec(table)
+    const orphan = Object.entries(spec.names ?? {}).find(
+      ([column, other]) => row[column] !== null && !this.#present.get(other)!.has(row[column]),
+    )
+    if (!orphan) return row
+    const [column, other] = orphan
+    if (spec.of?.column !== column && nullable(table, column)) return { ...row, [column]: null }
+    // What belongs to a batch that stays away stays with it, and is not mentioned again.
+    if (!this.#away.get(other)?.has(row[column]))
+      leave(change, `speaks of a ${other} that is in neither house`)
+    return undefined
+  }
+
+  #compare(table: TableId, row: Row, here: Row, change: GroupChange): void {
+    const spec = tableSpec(table)
+    const fields = Object.keys(row).filter(
+      (column) => JSON.stringify(row[column]) !== JSON.stringify(here[column]),
+    )
+    if (fields.length === 0) {
+      change.same++
+      return
+    }
+    change.differing.push({ table, name: nameOf(here), fields, settled: spec.record === true })
+    if (spec.record || this.#choices[spec.group] !== 'theirs') return
+    const rows = this.#replaced.get(table) ?? []
+    rows.push(row)
+    this.#replaced.set(table, rows)
+  }
+}
+
+function leave(change: GroupChange, why: string): void {
+  const line = change.left.find((one) => one.why === why)
+  if (line) line.many++
+  else change.left.push({ many: 1, why })
+}
+
+function listIn(sets: Map<string, Set<unknown>>, table: string): Set<unknown> {
+  const set = sets.get(table) ?? new Set<unknown>()
+  sets.set(table, set)
+  return set
+}
+
+const goesOnElsewhere = (table: TableId, row: Row): GroupChange['differing'][number] => {
+  const { of } = tableSpec(table)
   return {
-    changes: [...changes.values()]
-      .filter((c) => c.added + c.same + c.differing.length + c.left.length > 0)
-      .map((c) => ({ ...c, differing: c.differing.slice(0, MAX_SHOWN) })),
-    added,
-    replaced,
+    table,
+    name: `${of!.table} ${String(row[of!.column])}`,
+    fields: ['what happened in it'],
+    settled: true,
   }
 }
 
