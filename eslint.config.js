@@ -19,6 +19,21 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
     },
   },
+  {
+    files: [
+      'core/**/*.ts',
+      'server/**/*.ts',
+      'cli/**/*.ts',
+      'demo/**/*.ts',
+      'tools/**/*.{ts,tsx}',
+      'benchmarks/**/*.ts',
+    ],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      complexity: ['error', 20],
+      'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],
+    },
+  },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   {
     files: ['app/**/*.{ts,tsx}'],

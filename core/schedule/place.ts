@@ -126,11 +126,8 @@ function placeOnce(
     nowBefore,
   }
   const { table, placed } = placing
-  for (const { block, start, at } of fixed) {
-    const { minutes, needs } = needsOn(block, at)
-    table.take(needs, at, -start)
-    placed.set(block.id, { block, start, end: start + minutes, ...(at === undefined ? {} : { at }) })
-  }
+  for (const { block, start, at } of fixed)
+    putAt(placing, block, { at, start: -start, minutes: needsOn(block, at).minutes })
   const undone: Placement['undone'] = []
   const holdMost = new Map(dishes.map((d) => [d.id, d.holdMost]))
   for (const block of order) {
@@ -146,23 +143,26 @@ function placeOnce(
       bounds,
     })
     const why = whyNot(best, bounds)
-    if (!best || why) {
-      undone.push({ block, why: why ?? 'never' })
-      if (best && why === 'waits-too-long' && !pull) pull = pulledBy(best, next, placed, locks)
-      continue
+    if (!why) putAt(placing, block, best!)
+    else {
+      undone.push({ block, why })
+      if (why === 'waits-too-long') pull ??= pulledBy(best!, next, placed, locks)
     }
-    table.take(needsOn(block, best.at).needs, best.at, best.start)
-    placed.set(block.id, {
-      block,
-      start: -best.start,
-      end: -(best.start - best.minutes),
-      ...(best.at === undefined ? {} : { at: best.at }),
-    })
   }
   return {
     placement: { placed, undone, cost: costOf(placing, dishes, fixed, undone.length) },
     ...(pull ? { pull } : {}),
   }
+}
+
+function putAt({ table, placed }: Placing, block: Block, { at, start, minutes }: Spot): void {
+  table.take(needsOn(block, at).needs, at, start)
+  placed.set(block.id, {
+    block,
+    start: -start,
+    end: -(start - minutes),
+    ...(at === undefined ? {} : { at }),
+  })
 }
 
 function followersOf(order: readonly Block[]): Map<string, { block: Block; mostWait: number }[]> {

@@ -386,7 +386,7 @@ interface Sent {
   init: RequestInit
 }
 
-/** A household's document with something in it broken: a value of another kind, a piece cut out, or bytes that are no text. */
+/** A household's document with something in it broken: a wrong type, a piece cut out, or bytes that are no text. */
 function spoilt(random: Random, bundle: string): Blob {
   const r = random()
   if (r < 0.1) return new Blob([pick(random, NASTY)])
