@@ -15,7 +15,7 @@ export async function carry(
   args: readonly string[],
   fail: (errors: FieldError[]) => never,
 ): Promise<void> {
-  const say = (message: string) => fail([{ path: '', message }])
+  const say = (message: string) => fail([{ path: '', message, code: 'invalid' }])
   const file = databaseFile()
   const way = IMPORT_MODES.find((one) => args.includes(`--${one}`))
   const strange = args.find((arg) => arg.startsWith('--') && arg !== `--${way ?? ''}`)

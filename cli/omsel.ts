@@ -59,7 +59,7 @@ function fail(errors: FieldError[]): never {
   process.exit(MALFORMED)
 }
 
-const failure = (message: string) => fail([{ path: '', message }])
+const failure = (message: string) => fail([{ path: '', message, code: 'invalid' }])
 
 function parseRequest(file: string): unknown {
   let text: string

@@ -14,7 +14,11 @@ export async function passphrase(
 ): Promise<void> {
   if (args.length > 0)
     return fail([
-      { path: '', message: 'passphrase takes nothing on the line: it would stay in the shell’s history' },
+      {
+        path: '',
+        message: 'passphrase takes nothing on the line: it would stay in the shell’s history',
+        code: 'invalid',
+      },
     ])
   const typed = await asked()
   const kitchen = openKitchen(databaseFile())

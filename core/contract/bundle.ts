@@ -613,7 +613,13 @@ export function parseEnvelope(input: unknown): Result<Bundle> {
   return rows > BUNDLE_LIMITS.rows
     ? {
         ok: false,
-        errors: [{ path: 'tables', message: `tables may hold ${BUNDLE_LIMITS.rows} rows, got ${rows}` }],
+        errors: [
+          {
+            path: 'tables',
+            message: `tables may hold ${BUNDLE_LIMITS.rows} rows, got ${rows}`,
+            code: 'too-many',
+          },
+        ],
       }
     : { ok: true, value: parsed.output }
 }
@@ -628,9 +634,10 @@ export function wrongRows(tables: Tables): FieldError[] {
       const parsed = v.safeParse(tableSpec(table).row, one, { abortPipeEarly: true })
       if (parsed.success) continue
       errors.push(
-        ...fieldErrors(parsed.issues).map(({ path, message }) => ({
+        ...fieldErrors(parsed.issues).map(({ path, message, code }) => ({
           path: `tables.${table}.${i}${path && `.${path}`}`,
           message: `tables.${table}.${i}${path ? '.' : ' '}${message}`,
+          code,
         })),
       )
       if (errors.length >= MAX_ERRORS) return errors.slice(0, MAX_ERRORS)

@@ -40,15 +40,70 @@ export const record = <const T extends v.ObjectEntries>(entries: T) =>
     issue.expected?.startsWith('"') ? 'is required' : `must be an object, got ${quoted(issue.input)}`,
   )
 
+/** What is wrong, for programs: stable, while messages may be reworded. */
+export const ERROR_CODES = {
+  required: 'the field is missing or empty',
+  'wrong-type': 'text instead of a number, a list instead of an object and the like',
+  'out-of-range': 'a number outside its limits',
+  'not-whole': 'a fraction where a whole number is needed',
+  'not-an-option': 'none of the allowed words',
+  'wrong-format': 'text that is not a date, an id or whatever the field holds',
+  'too-long': 'text over its limit of characters',
+  'too-many': 'a list with too many entries, or too many at once',
+  'too-few': 'a list with too few entries',
+  'unknown-field': 'a field that does not exist',
+  duplicate: 'the same id or name twice',
+  'not-found': 'no such thing in this kitchen',
+  conflict: 'not possible as things are now',
+  'not-json': 'a body that is not JSON',
+  'too-large': 'a body over its limit of bytes',
+  invalid: 'anything else; the message says what',
+} as const
+export type ErrorCode = keyof typeof ERROR_CODES
+
 export interface FieldError {
   /** Where in the request, "grains.0.variety"; "" for the request itself. */
   path: string
   message: string
+  code: ErrorCode
+}
+
+/** What is wrong with one field: its name leads the message. */
+export const problem = (path: string, message: string, code: ErrorCode = 'invalid'): FieldError => ({
+  path,
+  message: `${path} ${message}`,
+  code,
+})
+
+/** @param issue as Valibot reports it */
+function codeOf({ type, input, kind, expected }: v.BaseIssue<unknown>): ErrorCode {
+  if (input === undefined || (type.endsWith('object') && expected?.startsWith('"'))) return 'required'
+  switch (type) {
+    case 'picklist':
+    case 'enum':
+    case 'literal':
+      return 'not-an-option'
+    case 'finite':
+    case 'min_value':
+    case 'max_value':
+      return 'out-of-range'
+    case 'integer':
+      return 'not-whole'
+    case 'max_length':
+      return Array.isArray(input) ? 'too-many' : 'too-long'
+    case 'min_length':
+    case 'non_empty':
+      return Array.isArray(input) ? 'too-few' : 'required'
+    case 'regex':
+      return 'wrong-format'
+    default:
+      return kind === 'schema' ? 'wrong-type' : 'invalid'
+  }
 }
 
 /** Valibot's issues as the contract's errors: the field's name leads the message. */
 export const fieldErrors = (issues: readonly v.BaseIssue<unknown>[]): FieldError[] =>
   issues.map((issue) => {
     const path = v.getDotPath(issue) ?? ''
-    return { path, message: `${path || 'request'} ${issue.message}` }
+    return { path, message: `${path || 'request'} ${issue.message}`, code: codeOf(issue) }
   })

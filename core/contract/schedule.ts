@@ -7,7 +7,17 @@ import type { Lock, Placement } from '#core/schedule/place'
 import { search } from '#core/schedule/search'
 import { placeLive, type LiveInput } from '#core/schedule/reschedule'
 import type { Block, Dish, FixedBlock, KitchenPlaces, Need, Placed, TaskAt } from '#core/schedule/task'
-import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type FieldError } from './fields'
+import {
+  between,
+  fieldErrors,
+  flag,
+  oneOf,
+  quoted,
+  record,
+  wholeBetween,
+  type ErrorCode,
+  type FieldError,
+} from './fields'
 import { parsePlanRequest, type Result } from './plan-request'
 
 export const SCHEDULE_LIMITS = Object.freeze({
@@ -161,14 +171,14 @@ const WishesSchema = record({
   appliance: v.optional(id),
 })
 
-const failed = (path: string, message: string): Result<never> => ({
+const failed = (path: string, code: ErrorCode, message: string): Result<never> => ({
   ok: false,
-  errors: [{ path, message: `${path}${message}` }],
+  errors: [{ path, message: `${path}${message}`, code }],
 })
 /** The errors of a part, by the path of the whole. */
 const under = (at: string, errors: readonly FieldError[]): Result<never> => ({
   ok: false,
-  errors: errors.map((e) => ({ path: `${at}.${e.path}`, message: `${at}.${e.message}` })),
+  errors: errors.map((e) => ({ ...e, path: `${at}.${e.path}`, message: `${at}.${e.message}` })),
 })
 
 function settle(given: ScheduleInput): Result<Settled> {
@@ -220,7 +230,7 @@ function duplicates(list: string, things: readonly { id: string }[]): FieldError
       return []
     }
     const path = `${list}.${i}.id`
-    return [{ path, message: `${path} "${value}" is there twice` }]
+    return [{ path, message: `${path} "${value}" is there twice`, code: 'duplicate' }]
   })
 }
 
@@ -252,9 +262,9 @@ function readDish(
   if (!asked.success) return under(at, fieldErrors(asked.issues))
   const wish = asked.output
   if (wish.burner !== undefined && !given.burners.some((b) => b.id === wish.burner))
-    return failed(`${at}.burner`, ` names none of burners, got "${wish.burner}"`)
+    return failed(`${at}.burner`, 'not-found', ` names none of burners, got "${wish.burner}"`)
   if (fixed !== undefined && tasks === undefined)
-    return failed(`${at}.fixed`, ' goes with tasks: what is still to do of it')
+    return failed(`${at}.fixed`, 'invalid', ' goes with tasks: what is still to do of it')
   const wishes: DishWishes = {
     title: wish.title ?? name,
     burner: wish.burner,
@@ -306,7 +316,7 @@ function readTasks(
     return { ok: true, value: { wishes, dish, fixed: blocks } }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    return failed(`${at}.tasks`, `: ${error.message.replace('companionOf: ', '')}`)
+    return failed(`${at}.tasks`, 'invalid', `: ${error.message.replace('companionOf: ', '')}`)
   }
 }
 
@@ -348,7 +358,7 @@ function readPot(
   const appliance =
     place === 'appliance' ? applianceFor(wishes.appliance, request, given.appliances, read.value) : undefined
   if (place === 'appliance' && appliance === undefined)
-    return failed(`${at}.vessel`, ' needs an appliance: choose one of "appliances" or add it')
+    return failed(`${at}.vessel`, 'required', ' needs an appliance: choose one of "appliances" or add it')
   const dish = dishOf({
     ...base,
     plan: plan(read.value),
@@ -370,7 +380,12 @@ function plansByBurner(
   burners.forEach((burner, b) => {
     const read = parsePlanRequest({ ...request, heat: burner.heat })
     if (read.ok) plans.push([burner.id, plan(read.value)])
-    else errors.push({ path: `burners.${b}.heat`, message: `burners.${b}.${read.errors[0]!.message}` })
+    else
+      errors.push({
+        path: `burners.${b}.heat`,
+        message: `burners.${b}.${read.errors[0]!.message}`,
+        code: 'invalid',
+      })
   })
   if (errors.length > 0) return { ok: false, errors }
   const good = plans.filter(([, made]) => !stopped(made))
@@ -404,11 +419,13 @@ function fixedBlock(
     return void errors.push({
       path: `${path}.resource`,
       message: `${path}.resource must be a burner, an appliance or the oven, got "${resource}"`,
+      code: 'invalid',
     })
   if (to < from)
     return void errors.push({
       path: `${path}.ends_at`,
       message: `${path}.ends_at must not be before starts_at, got ${ends_at}`,
+      code: 'invalid',
     })
   const start = Math.round(from)
   const minutes = Math.max(0, Math.round(to) - start)

@@ -71,13 +71,17 @@ describe('questions', () => {
       status: 422,
       body: {
         errors: expect.arrayContaining([
-          { path: 'grains', message: 'grains needs at least one grain' },
+          { path: 'grains', message: 'grains needs at least one grain', code: 'too-few' },
         ]) as unknown,
       },
     })
     expect(ask('bake', '{}')).toEqual({
       status: 404,
-      body: { errors: [{ path: '', message: 'there is no "bake"; one of plan, simulate, schedule' }] },
+      body: {
+        errors: [
+          { path: '', message: 'there is no "bake"; one of plan, simulate, schedule', code: 'not-found' },
+        ],
+      },
     })
     expect(ask('__proto__', '{}').status).toBe(404)
   })
@@ -224,7 +228,15 @@ describe('looks', () => {
   test('limits are named with what was asked', () => {
     expect(at('notebook', 'limit=500')).toEqual({
       status: 422,
-      body: { errors: [{ path: 'limit', message: 'limit must be a whole number from 1 to 200, got "500"' }] },
+      body: {
+        errors: [
+          {
+            path: 'limit',
+            message: 'limit must be a whole number from 1 to 200, got "500"',
+            code: 'out-of-range',
+          },
+        ],
+      },
     })
     expect(at('notebook', 'limit=ten&offset=-1')).toMatchObject({
       status: 422,

@@ -1,10 +1,10 @@
-import type { FieldError } from '#core/contract/fields'
+import type { ErrorCode, FieldError } from '#core/contract/fields'
 import { planWithOdds } from '#core/contract/plan-with-odds'
 import type { Result } from '#core/contract/plan-request'
 import { scheduleFrom } from '#core/contract/schedule'
 import { simulateFrom } from '#core/contract/simulate'
 
-/** An answer as it goes over the wire; what is wrong is always {"errors":[{"path","message"}]}. */
+/** An answer as it goes over the wire; what is wrong is always {"errors":[{"path","message","code"}]}. */
 export interface Answer {
   status: number
   body: unknown
@@ -24,8 +24,8 @@ export const refused = (status: number, errors: readonly FieldError[]): Answer =
   status,
   body: { errors },
 })
-export const refusedFor = (status: number, message: string): Answer =>
-  refused(status, [{ path: '', message }])
+export const refusedFor = (status: number, code: ErrorCode, message: string): Answer =>
+  refused(status, [{ path: '', message, code }])
 
 /** Answers a question of the HTTP API.  @param text the body as it came */
 export function ask(question: string, text: string): Answer {
@@ -33,13 +33,14 @@ export function ask(question: string, text: string): Answer {
   if (!from)
     return refusedFor(
       404,
+      'not-found',
       `there is no "${question.slice(0, 40)}"; one of ${[...QUESTIONS.keys()].join(', ')}`,
     )
   let input: unknown
   try {
     input = JSON.parse(text)
   } catch (error) {
-    return refusedFor(400, `request is not JSON: ${(error as Error).message.slice(0, 120)}`)
+    return refusedFor(400, 'not-json', `request is not JSON: ${(error as Error).message.slice(0, 120)}`)
   }
   const read = from(input)
   return read.ok ? { status: 200, body: read.value } : refused(422, read.errors)

@@ -1,3 +1,4 @@
+import { ERROR_CODES } from '#core/contract/fields'
 import { toJsonSchema } from '@valibot/to-json-schema'
 import type * as v from 'valibot'
 import { PlanRequestSchema } from '#core/contract/plan-request'
@@ -27,10 +28,16 @@ const ERRORS: Json = {
       type: 'array',
       items: {
         type: 'object',
-        required: ['path', 'message'],
+        required: ['path', 'message', 'code'],
         properties: {
           path: { type: 'string', description: 'where in the request; "" for the request itself' },
           message: { type: 'string', description: 'names the field, its limit and the value' },
+          code: {
+            enum: Object.keys(ERROR_CODES),
+            description: `stable, while messages may be reworded: ${Object.entries(ERROR_CODES)
+              .map(([code, meaning]) => `${code} (${meaning})`)
+              .join('; ')}`,
+          },
         },
       },
     },

@@ -1,3 +1,4 @@
+import type { FieldError } from '#core/contract/fields'
 import { currentLeftovers } from '#server/queries/leftovers'
 import type { Kitchen } from '#server/store/open-household'
 import { refused, refusedFor, type Answer } from './handlers'
@@ -15,10 +16,10 @@ export function look(kitchen: Kitchen, sight: string, search: URLSearchParams, n
   if (sight === 'kept')
     return { status: 200, body: { kept: currentLeftovers(kitchen, nowMs).map(storedJson) } }
   if (sight !== 'notebook')
-    return refusedFor(404, `there is no "${sight.slice(0, 40)}"; one of ${SIGHTS.join(', ')}`)
+    return refusedFor(404, 'not-found', `there is no "${sight.slice(0, 40)}"; one of ${SIGHTS.join(', ')}`)
   const [limit, offset] = [wholeOf(search, 'limit', 40), wholeOf(search, 'offset', 0)]
-  const fieldError = [limit, offset].flatMap((read) => ('error' in read ? [read.error] : []))
-  if (fieldError.length > 0) return refused(422, fieldError)
+  const errors = [limit, offset].flatMap((read) => ('error' in read ? [read.error] : []))
+  if (errors.length > 0) return refused(422, errors)
   const filter = search.get('text') ? { text: search.get('text')!.slice(0, 80) } : {}
   return {
     status: 200,
@@ -35,7 +36,7 @@ function wholeOf(
   search: URLSearchParams,
   name: keyof typeof LOOK_LIMITS,
   first: number,
-): { value: number } | { error: { path: string; message: string } } {
+): { value: number } | { error: FieldError } {
   const text = search.get(name)
   if (text === null) return { value: first }
   const [min, max] = LOOK_LIMITS[name]
@@ -46,6 +47,7 @@ function wholeOf(
         error: {
           path: name,
           message: `${name} must be a whole number from ${min} to ${max}, got "${text.slice(0, 40)}"`,
+          code: 'out-of-range',
         },
       }
 }

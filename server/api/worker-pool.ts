@@ -1,3 +1,4 @@
+import type { ErrorCode } from '#core/contract/fields'
 import { availableParallelism } from 'node:os'
 import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
@@ -32,9 +33,9 @@ const threads = (): Piscina =>
     idleTimeout: IDLE_MS,
   }))
 
-const refused = (status: number, message: string) => ({
+const refused = (status: number, code: ErrorCode, message: string) => ({
   status,
-  json: JSON.stringify(refusedFor(status, message).body),
+  json: JSON.stringify(refusedFor(status, code, message).body),
 })
 
 /** Answers a question in a thread of its own.
@@ -46,11 +47,11 @@ export async function runInWorker(
 ): Promise<{ status: number; json: string }> {
   const pool = threads()
   if (pool.queueSize >= MAX_WAITING)
-    return refused(429, `${MAX_WAITING} questions are waiting already; ask again in a moment`)
+    return refused(429, 'conflict', `${MAX_WAITING} questions are waiting already; ask again in a moment`)
   try {
     return (await pool.run({ question, text }, signal ? { signal } : {})) as { status: number; json: string }
   } catch (error) {
-    if (signal?.aborted) return refused(408, 'cancelled: the client disconnected')
+    if (signal?.aborted) return refused(408, 'conflict', 'cancelled: the client disconnected')
     throw error
   }
 }

@@ -20,7 +20,10 @@ export async function answerPress(
   try {
     body = await request.json()
   } catch {
-    return { body: { errors: [{ path: '', message: 'the press must be JSON' }] }, status: 400 }
+    return {
+      body: { errors: [{ path: '', message: 'the press must be JSON', code: 'not-json' }] },
+      status: 400,
+    }
   }
   const pressed = press(body, receivedMs)
   return pressed.ok

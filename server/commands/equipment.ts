@@ -47,7 +47,8 @@ export function saveVessel({ equipment }: Kitchen, input: Record<string, unknown
   if (!read.ok) return read
   const id = idOf(input)
   const old = equipment.vessels().find((row) => row.id === id)
-  if (id !== undefined && !old) return fieldError('id', `must be a pot of this kitchen, got "${id}"`)
+  if (id !== undefined && !old)
+    return fieldError('id', `must be a pot of this kitchen, got "${id}"`, 'not-found')
   const shape = shapeOf(read.value)
   if ('problem' in shape) return fieldError(...shape.problem)
   const { name, kind, capacity_ml, lid, lining, material, empty_g, own_rated_w, marks, printed, sticks_g } =
@@ -116,7 +117,7 @@ export function dropVessel({ equipment }: Kitchen, input: Record<string, unknown
   if (equipment.vessels().length < 2) return fieldError('id', 'is your last pot')
   return equipment.drop.vessel(id)
     ? { ok: true, value: 'gone' }
-    : fieldError('id', `must be a pot of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a pot of this kitchen, got "${id}"`, 'not-found')
 }
 
 export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
@@ -124,7 +125,8 @@ export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>)
   if (!read.ok) return read
   const id = idOf(input)
   const old = equipment.heats().find((row) => row.id === id)
-  if (id !== undefined && !old) return fieldError('id', `must be a burner of this kitchen, got "${id}"`)
+  if (id !== undefined && !old)
+    return fieldError('id', `must be a burner of this kitchen, got "${id}"`, 'not-found')
   const { name, kind, rated_w, knob } = read.value
   const { efficiency } = kind === 'gas' ? HEAT_PRESETS['gas-medium'] : HEAT_PRESETS[kind]
   const same = old?.rated_w === rated_w
@@ -145,7 +147,7 @@ export function dropHeat({ equipment }: Kitchen, input: Record<string, unknown>)
   if (equipment.heats().length < 2) return fieldError('id', 'is your last burner')
   return equipment.drop.heat(id)
     ? { ok: true, value: 'gone' }
-    : fieldError('id', `must be a burner of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a burner of this kitchen, got "${id}"`, 'not-found')
 }
 
 export function saveMeasure({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
@@ -181,7 +183,7 @@ export function dropMeasure({ equipment }: Kitchen, input: Record<string, unknow
   const id = idOf(input) ?? ''
   return equipment.drop.measure(id)
     ? { ok: true, value: 'gone' }
-    : fieldError('id', `must be a measure of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a measure of this kitchen, got "${id}"`, 'not-found')
 }
 
 /** A programme of an appliance, told in the words it has in this house. */
@@ -190,10 +192,14 @@ export function saveProgramme({ equipment }: Kitchen, input: Record<string, unkn
   if (!read.ok) return read
   const vessel = equipment.vessels().find((row) => row.id === read.value.vessel_id)
   if (!vessel || vessel.own_rated_w === null)
-    return fieldError('vessel_id', `must be an appliance of this kitchen, got "${read.value.vessel_id}"`)
+    return fieldError(
+      'vessel_id',
+      `must be an appliance of this kitchen, got "${read.value.vessel_id}"`,
+      'not-found',
+    )
   const id = idOf(input)
   if (id !== undefined && !equipment.programmes().some((row) => row.id === id))
-    return fieldError('id', `must be a programme of this kitchen, got "${id}"`)
+    return fieldError('id', `must be a programme of this kitchen, got "${id}"`, 'not-found')
   if (read.value.known === 'timed' && read.value.minutes === null)
     return fieldError('minutes', 'is empty; what did the clock say?')
   equipment.save.programme({ id: id ?? randomUUID(), ...read.value })
@@ -204,7 +210,7 @@ export function dropProgramme({ equipment }: Kitchen, input: Record<string, unkn
   const id = idOf(input) ?? ''
   return equipment.drop.programme(id)
     ? { ok: true, value: 'gone' }
-    : fieldError('id', `must be a programme of this kitchen, got "${id}"`)
+    : fieldError('id', `must be a programme of this kitchen, got "${id}"`, 'not-found')
 }
 
 const grams = v.pipe(formNumber, between(1, 60_000, 'g'))
@@ -245,10 +251,10 @@ function planOf(
   heatId: string,
 ): PlanPage | { ok: false; errors: FieldError[] } {
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vesselId)
-  if (!vessel) return fieldError('vessel_id', `must be a pot of this kitchen, got "${vesselId}"`)
+  if (!vessel) return fieldError('vessel_id', `must be a pot of this kitchen, got "${vesselId}"`, 'not-found')
   const heat = kitchen.equipment.heats().find((row) => row.id === heatId)
   if (vessel.own_rated_w === null && !heat)
-    return fieldError('heat_id', `must be a burner of this kitchen, got "${heatId}"`)
+    return fieldError('heat_id', `must be a burner of this kitchen, got "${heatId}"`, 'not-found')
   const { elevation_m, kitchen_c } = settingsOf(kitchen)
   const own = vessel.own_rated_w !== null
   const [ratedW, efficiency] = own
@@ -350,7 +356,8 @@ export function calibrateFull(kitchen: Kitchen, input: Record<string, unknown>):
   if (!(full_g > empty_g))
     return fieldError('full_g', `must be more than empty, got ${full_g} g and ${empty_g} g`)
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vessel_id)
-  if (!vessel) return fieldError('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
+  if (!vessel)
+    return fieldError('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`, 'not-found')
   const capacity = full_g - empty_g
   if (Math.abs(capacity / vessel.capacity_ml - 1) > 0.5)
     return fieldError(

@@ -1,7 +1,8 @@
-import type { FieldError } from '#core/contract/fields'
+import { problem, type ErrorCode, type FieldError } from '#core/contract/fields'
 
 /** What was wrong with one field, its name leading the message. */
-export const fieldError = (path: string, message: string): { ok: false; errors: FieldError[] } => ({
-  ok: false,
-  errors: [{ path, message: `${path} ${message}` }],
-})
+export const fieldError = (
+  path: string,
+  message: string,
+  code: ErrorCode = 'invalid',
+): { ok: false; errors: FieldError[] } => ({ ok: false, errors: [problem(path, message, code)] })

@@ -14,7 +14,13 @@ const parseId = readerOf(
 )
 const nothing = (id: string) => ({
   ok: false as const,
-  errors: [{ path: 'id', message: `id must be a grain bag of this kitchen, got "${id}"` }],
+  errors: [
+    {
+      path: 'id',
+      message: `id must be a grain bag of this kitchen, got "${id}"`,
+      code: 'not-found' as const,
+    },
+  ],
 })
 
 /** Puts a bag on the shelf, or changes one that is there. What was adopted from an older label goes with the label. */
@@ -49,7 +55,13 @@ export function adoptLabel({ grainBags: grainBags }: Kitchen, input: unknown): R
   if (bag.label_ratio === null)
     return {
       ok: false,
-      errors: [{ path: 'label_ratio', message: 'label_ratio is not given, so there is nothing to adopt' }],
+      errors: [
+        {
+          path: 'label_ratio',
+          message: 'label_ratio is not given, so there is nothing to adopt',
+          code: 'not-found',
+        },
+      ],
     }
   const delta =
     labelMeaning(bag.variety, bag.label_ratio).uptake.middle - varietyOf(bag.variety).uptake.standard

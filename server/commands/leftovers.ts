@@ -40,7 +40,7 @@ export function saveContainer(
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
   if (given !== undefined && !leftover.containers().some((c) => c.id === given))
-    return fieldError('id', `must be a container of this kitchen, got "${given}"`)
+    return fieldError('id', `must be a container of this kitchen, got "${given}"`, 'not-found')
   const id = given ?? randomUUID()
   leftover.saveContainer({ ...read.value, id })
   return { ok: true, value: id }
@@ -55,7 +55,7 @@ export function dropContainer({ leftovers: leftover }: Kitchen, input: unknown):
   if (!read.ok) return read
   return leftover.dropContainer(read.value.id)
     ? { ok: true, value: null }
-    : fieldError('id', `must be a container of this kitchen, got "${read.value.id}"`)
+    : fieldError('id', `must be a container of this kitchen, got "${read.value.id}"`, 'not-found')
 }
 
 /** Puts a parcel away: shared out level, every container a row of its own, all of them or none.  @returns their ids */
@@ -69,11 +69,11 @@ export function putAway(
   const parcel = read.value
   const cookId = parcel.cook_id ?? null
   if (cookId !== null && !cooks.find(cookId))
-    return fieldError('cook_id', `must be a batch of this kitchen, got "${cookId}"`)
+    return fieldError('cook_id', `must be a batch of this kitchen, got "${cookId}"`, 'not-found')
   const owned = new Map(leftover.containers().map((row) => [row.id, containerOf(row)]))
   const unknown = parcel.containers.find((id) => !owned.has(id))
   if (unknown !== undefined)
-    return fieldError('containers', `must be a container of this kitchen, got "${unknown}"`)
+    return fieldError('containers', `must be a container of this kitchen, got "${unknown}"`, 'not-found')
   const filled = shareOut(
     parcel.grams,
     parcel.density_g_ml,
@@ -117,7 +117,7 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   if (!read.ok) return read
   const { id, kept_id, kind, portions, target } = read.value
   const row = kitchen.leftovers.find(kept_id)
-  if (!row) return fieldError('kept_id', `must be a leftover of this kitchen, got "${kept_id}"`)
+  if (!row) return fieldError('kept_id', `must be a leftover of this kitchen, got "${kept_id}"`, 'not-found')
   if (row.events.some((e) => e.id === id)) return { ok: true, value: null }
   const guidance = guidanceIn(kitchen)
   const view = containerState(packedOf(row), row.events, guidance, nowMs)
@@ -125,7 +125,7 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   if (why) return fieldError('kind', `${kind} is not possible: ${why}`)
   if (kind === 'take-back' && target !== view.last?.id) return fieldError('target', 'is not the latest entry')
   if (portions !== undefined && portions > view.portions + 1e-9)
-    return fieldError('portions', `must be at most ${view.portions}, got ${portions}`)
+    return fieldError('portions', `must be at most ${view.portions}, got ${portions}`, 'too-many')
   kitchen.leftovers.append(kept_id, {
     id,
     kind,
@@ -162,9 +162,14 @@ export function takeFromBottle({ leftovers: leftover }: Kitchen, input: unknown)
   const read = parseTake(input)
   if (!read.ok) return read
   const bottle = leftover.bottles().find((b) => b.id === read.value.id)
-  if (!bottle) return fieldError('id', `must be a bottle of this kitchen, got "${read.value.id}"`)
+  if (!bottle)
+    return fieldError('id', `must be a bottle of this kitchen, got "${read.value.id}"`, 'not-found')
   if (read.value.grams > bottle.left_g + 0.5)
-    return fieldError('grams', `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`)
+    return fieldError(
+      'grams',
+      `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`,
+      'out-of-range',
+    )
   const left = Math.max(0, bottle.left_g - read.value.grams)
   if (left < 1) leftover.dropBottle(bottle.id)
   else leftover.saveBottle({ ...bottle, left_g: left })
@@ -183,7 +188,12 @@ export function keepStuck({ equipment }: Kitchen, input: unknown): Result<null> 
   const read = parseStuck(input)
   if (!read.ok) return read
   const row = equipment.vessels().find((vessel) => vessel.id === read.value.vessel_id)
-  if (!row) return fieldError('vessel_id', `must be a pot of this kitchen, got "${read.value.vessel_id}"`)
+  if (!row)
+    return fieldError(
+      'vessel_id',
+      `must be a pot of this kitchen, got "${read.value.vessel_id}"`,
+      'not-found',
+    )
   equipment.save.vessel({ ...row, sticks_g: read.value.sticks_g })
   return { ok: true, value: null }
 }

@@ -56,13 +56,13 @@ export function pressMeal(
 ): Result<{ isNew: boolean }> {
   const { meals, db } = kitchen
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   const read = parseMealPress(input)
   if (!read.ok) return read
   const said = read.value
   const dish = meal.dishes.find((d) => d.id === said.dish)
   if (!dish && said.kind !== 'late' && said.kind !== 'take-back')
-    return fieldError('dish', `must be a dish of this meal, got ${quoted(said.dish ?? '')}`)
+    return fieldError('dish', `must be a dish of this meal, got ${quoted(said.dish ?? '')}`, 'not-found')
   if (said.kind === 'cue' || said.kind === 'finish') {
     const cook = underWayIn(kitchen, meal, receivedMs).pots.get(dish!.id)
     if (!cook) return fieldError('dish', 'is no pot that has been started')
@@ -86,9 +86,10 @@ function whyRefused(said: Press, meal: MealRow, dish: MealDish | undefined) {
   if (kind === 'late' || kind === 'hand') {
     const [min, max] = kind === 'hand' ? ([0, meal.cooks - 1] as const) : LATE_MINUTES
     if (amount === undefined || amount < min || amount > max)
-      return fieldError('amount', `must be from ${min} to ${max}, got ${quoted(amount)}`)
+      return fieldError('amount', `must be from ${min} to ${max}, got ${quoted(amount)}`, 'out-of-range')
   }
-  if (dish?.kind === 'plan' && kind === 'done') return fieldError('dish', 'is on the stove; finish it there')
+  if (dish?.kind === 'plan' && kind === 'done')
+    return fieldError('dish', 'is on the stove; finish it there', 'conflict')
   if (dish?.kind === 'companion' && onTask && !dish.tasks.some((t) => t.id === said.stage))
     return fieldError('stage', `must be a step of the ${dish.title}, got ${quoted(said.stage)}`)
   if ((kind === 'take-back') !== (said.target !== undefined))
@@ -135,8 +136,8 @@ function append(
     return { ok: true, value: { isNew: false } }
   const target = events.find((e) => e.id === event.target)
   if (kind === 'take-back' && !target)
-    return fieldError('target', `names nothing that happened here, got ${quoted(event.target)}`)
-  if (target?.cook_id) return fieldError('target', 'is on the stove; stop it there')
+    return fieldError('target', `names nothing that happened here, got ${quoted(event.target)}`, 'not-found')
+  if (target?.cook_id) return fieldError('target', 'is on the stove; stop it there', 'conflict')
   const first = (kind === 'begin' || kind === 'done') && !underWayIn(kitchen, meal, receivedMs).begun
   const schedule = first || kind === 'begin' ? scheduleIn(kitchen, meal, receivedMs) : undefined
   const started = kind === 'begin' ? begin(kitchen, meal, dish!, event, schedule) : undefined
@@ -178,7 +179,7 @@ function startPot(
 ): Result<string> {
   const { equipment, cooks } = kitchen
   const busy = cooks.running().find((c) => c.vesselId === dish.vessel_id)
-  if (busy) return fieldError('dish', `${busy.vesselName} is in use (${busy.title})`)
+  if (busy) return fieldError('dish', `${busy.vesselName} is in use (${busy.title})`, 'conflict')
   const own = equipment.vessels().find((row) => row.id === dish.vessel_id)?.own_rated_w
   // The board may have moved it: it is planned with what is known of the burner it stands on.
   const burner =

@@ -51,7 +51,8 @@ export function saveMeal(
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
   const old = given === undefined ? undefined : meals.find(given)
-  if (given !== undefined && !old) return fieldError('id', `must be a meal of this kitchen, got "${given}"`)
+  if (given !== undefined && !old)
+    return fieldError('id', `must be a meal of this kitchen, got "${given}"`, 'not-found')
   const id = old?.id ?? randomUUID()
   meals.save({
     id,
@@ -80,7 +81,7 @@ export function parseTasks(text: string): Result<MealTask[]> {
       'needs at least one line, for example "Roast the roots; 45; oven; look every 20"',
     )
   if (lines.length > SCHEDULE_LIMITS.tasks)
-    return fieldError('tasks', `holds at most ${SCHEDULE_LIMITS.tasks}, got ${lines.length}`)
+    return fieldError('tasks', `holds at most ${SCHEDULE_LIMITS.tasks}, got ${lines.length}`, 'too-many')
   const tasks: MealTask[] = []
   for (const [i, line] of lines.entries()) {
     const [what = '', minutes = '', ...rest] = line.split(';').map((part) => part.trim())
@@ -169,9 +170,9 @@ export function addDish(
   input: unknown,
 ): Result<string> {
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (meal.dishes.length >= SCHEDULE_LIMITS.dishes)
-    return fieldError('dishes', `hold at most ${SCHEDULE_LIMITS.dishes}`)
+    return fieldError('dishes', `hold at most ${SCHEDULE_LIMITS.dishes}`, 'too-many')
   const read = parseDish(input)
   if (!read.ok) return read
   const id = randomUUID()
@@ -195,7 +196,7 @@ export function addDish(
     request = JSON.parse(read.value.request)
     learned = JSON.parse(read.value.applied || 'null')
   } catch {
-    return fieldError('request', 'must be JSON, as what was learned must')
+    return fieldError('request', 'must be JSON, as what was learned must', 'not-json')
   }
   // What a start would refuse is refused here, where it can still be mended.
   const applied = parseApplied(learned)
@@ -204,7 +205,7 @@ export function addDish(
   if (!planned.ok) return planned
   const { vessel_id, search, heat_id, bag_id } = read.value
   if (!equipment.vessels().some((row) => row.id === vessel_id))
-    return fieldError('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`)
+    return fieldError('vessel_id', `must be a pot of this kitchen, got "${vessel_id}"`, 'not-found')
   const { serve_at: _hour, ...rest } = request as Record<string, unknown>
   meals.save({
     ...meal,
@@ -229,9 +230,9 @@ export function addDish(
 
 export function dropDish({ meals: meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (!meal.dishes.some((d) => d.id === dishId))
-    return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
+    return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`, 'not-found')
   meals.save({ ...meal, dishes: meal.dishes.filter((d) => d.id !== dishId) })
   return { ok: true, value: null }
 }
@@ -259,14 +260,14 @@ const parseFix = readerOf(
 /** Fixes a dish to a burner or to an hour before the table; empty lets it go. */
 export function fixDish({ meals: meals, equipment }: Kitchen, mealId: string, input: unknown): Result<null> {
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`)
+  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   const read = parseFix(input)
   if (!read.ok) return read
   const { dish: dishId, burner, ready_before_minutes: early } = read.value
   if (!meal.dishes.some((d) => d.id === dishId))
-    return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`)
+    return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`, 'not-found')
   if (burner !== '' && !equipment.heats().some((row) => row.id === burner))
-    return fieldError('burner', `must be a burner of this kitchen, got "${burner}"`)
+    return fieldError('burner', `must be a burner of this kitchen, got "${burner}"`, 'not-found')
   meals.save({
     ...meal,
     dishes: meal.dishes.map((d) => {

@@ -74,7 +74,7 @@ export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number):
   const [min, max] = PIN_LIMITS[unit]
   const { value } = read.value
   if (!(value >= min && value <= max))
-    return fieldError('value', `must be from ${min} to ${max} ${unit}, got ${value}`)
+    return fieldError('value', `must be from ${min} to ${max} ${unit}, got ${value}`, 'out-of-range')
   notebook.say({
     figure: read.value.figure,
     kind: 'pin',

@@ -56,11 +56,11 @@ export function savePerson({ people: people }: Kitchen, input: Record<string, un
   const all = people.all()
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
   if (given !== undefined && !all.some((e) => e.id === given))
-    return fieldError('id', `must be a person of this kitchen, got "${given}"`)
+    return fieldError('id', `must be a person of this kitchen, got "${given}"`, 'not-found')
   if (given === undefined && all.length >= PERSON_LIMITS.most)
     return fieldError('name', `cannot be added: the limit is ${PERSON_LIMITS.most} people`)
   if (all.some((e) => e.id !== given && e.name.toLowerCase() === read.value.name.toLowerCase()))
-    return fieldError('name', `is already used, got "${read.value.name}"`)
+    return fieldError('name', `is already used, got "${read.value.name}"`, 'conflict')
   const id = given ?? randomUUID()
   people.save({ id, ...read.value })
   return { ok: true, value: id }
@@ -69,5 +69,5 @@ export function savePerson({ people: people }: Kitchen, input: Record<string, un
 export function dropPerson({ people: people }: Kitchen, id: unknown): Result<null> {
   return typeof id === 'string' && people.drop(id)
     ? { ok: true, value: null }
-    : fieldError('id', `must be a person of this kitchen, got ${quoted(id)}`)
+    : fieldError('id', `must be a person of this kitchen, got ${quoted(id)}`, 'not-found')
 }

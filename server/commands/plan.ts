@@ -26,7 +26,13 @@ export function keepMark(
   if (!equipment.vessels().some((row) => row.id === vessel_id))
     return {
       ok: false,
-      errors: [{ path: 'vessel_id', message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"` }],
+      errors: [
+        {
+          path: 'vessel_id',
+          message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"`,
+          code: 'not-found',
+        },
+      ],
     }
   grainBags.addMark({ ...read.value, id: randomUUID(), made_ms: nowMs, name: 'your mark' })
   return { ok: true, value: null }

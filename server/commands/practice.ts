@@ -24,7 +24,7 @@ export function notePractice(
   if (!situation) return fieldError('situation', `must be a practice exercise, got ${quoted(id)}`)
   const input = parsed(told)
   if (input === undefined)
-    return fieldError('doing', `must be the actions as JSON of at most ${LONGEST} characters`)
+    return fieldError('doing', `must be the actions as JSON of at most ${LONGEST} characters`, 'too-many')
   const read = parsePlayerActions(input)
   if (!read.ok) return read
   const { real, heldMinutes } = kitchenOf(situation)

@@ -41,13 +41,13 @@ export function press(
   if (!read.ok) return read
   const said = read.value
   const cook = cooks.find(cookId)
-  if (!cook) return fieldError('cook', `there is no cook "${cookId}"`)
+  if (!cook) return fieldError('cook', `there is no cook "${cookId}"`, 'not-found')
   // Stages of remedies are the cook's own as well.
   if (
     !cook.plan.stages.some((stage) => stage.id === said.stage) &&
     !runningCookOf(cook, cooks.events(cookId)).plan.stages.some((stage) => stage.id === said.stage)
   )
-    return fieldError('stage', `must be a step of this batch, got "${said.stage}"`)
+    return fieldError('stage', `must be a step of this batch, got "${said.stage}"`, 'not-found')
   if ((said.kind === 'take-back') !== (said.target !== undefined))
     return fieldError('target', 'goes with take-back, and only with it')
   const happenedMs = happenedAt(said, receivedMs)
@@ -76,7 +76,7 @@ export function press(
     return fresh
   })()
   if (isNew === undefined)
-    return fieldError('target', `names nothing that happened here, got "${said.target}"`)
+    return fieldError('target', `names nothing that happened here, got "${said.target}"`, 'not-found')
   if (isNew) announce(cookId)
   return { ok: true, value: { isNew } }
 }

@@ -12,7 +12,10 @@ export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: nu
   if (!read.ok) return read
   const cook = kitchen.cooks.findNoted(cookId)
   if (!cook)
-    return { ok: false, errors: [{ path: 'cook', message: `cook "${cookId}" is not finished, or not here` }] }
+    return {
+      ok: false,
+      errors: [{ path: 'cook', message: `cook "${cookId}" is not finished, or not here`, code: 'invalid' }],
+    }
   const given = input as Record<string, unknown>
   const before = cook.judgement
   const told = <T>(field: string, value: T, was: T | undefined): T =>

@@ -46,14 +46,24 @@ export function startCook(
   if (!vessel)
     return {
       ok: false,
-      errors: [{ path: 'vessel_id', message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"` }],
+      errors: [
+        {
+          path: 'vessel_id',
+          message: `vessel_id must be a pot of this kitchen, got "${vessel_id}"`,
+          code: 'not-found',
+        },
+      ],
     }
   const heat = equipment.heats().find((row) => row.id === heat_id)
   if (!heat && vessel.own_rated_w === null)
     return {
       ok: false,
       errors: [
-        { path: 'heat_id', message: `heat_id must be a burner of this kitchen, got "${heat_id ?? ''}"` },
+        {
+          path: 'heat_id',
+          message: `heat_id must be a burner of this kitchen, got "${heat_id ?? ''}"`,
+          code: 'not-found',
+        },
       ],
     }
   const read = parsePlanRequest(given.request)

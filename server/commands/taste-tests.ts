@@ -54,7 +54,7 @@ export function makeTasteTest(
   if (!read.ok) return read
   const { cups, blind, ...rest } = read.value
   if (!equipment.vessels().some((row) => row.id === rest.vessel_id))
-    return fieldError('vessel_id', `must be a pot of this kitchen, got "${rest.vessel_id}"`)
+    return fieldError('vessel_id', `must be a pot of this kitchen, got "${rest.vessel_id}"`, 'not-found')
   const id = randomUUID()
   const random = randomOf(seedOf(id))
   const lots = cups.map((cup) => ({ cup, lot: blind ? random() : 0 })).sort((a, b) => a.lot - b.lot)
@@ -84,7 +84,8 @@ export function taste(
   nowMs: number,
 ): Result<null> {
   const tasteTest = tasteTests.find(tasteTestId)
-  if (!tasteTest) return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`)
+  if (!tasteTest)
+    return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`, 'not-found')
   const read = parseTasting(input)
   if (!read.ok) return read
   const ranking = [...read.value.ranking]
@@ -95,7 +96,7 @@ export function taste(
       `must name each of ${letters.join(', ')} once, got ${quoted(read.value.ranking)}`,
     )
   if (tasteTests.tastings(tasteTestId).length >= MAX_TASTINGS)
-    return fieldError('ranking', `is one too many: ${MAX_TASTINGS} tastings are the most`)
+    return fieldError('ranking', `is one too many: ${MAX_TASTINGS} tastings are the most`, 'too-many')
   tasteTests.taste({
     id: read.value.id,
     trial_id: tasteTestId,
@@ -114,7 +115,8 @@ export function adoptCup(
   nowMs: number,
 ): Result<null> {
   const tasteTest = tasteTests.find(tasteTestId)
-  if (!tasteTest) return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`)
+  if (!tasteTest)
+    return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`, 'not-found')
   const cup = tasteTest.cups.find((c) => c.letter === letter)
   if (!cup) return fieldError('letter', `must be a sample of this taste test, got ${quoted(letter)}`)
   if (tasteTest.differs !== 'water')

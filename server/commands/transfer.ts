@@ -107,7 +107,7 @@ export async function importBundle(
   nowMs: number,
   watched: Watched = {},
 ): Promise<Result<{ rows: number; aside?: string }>> {
-  if (globalThis.omselCarrying) return fieldError('file', 'must wait: another import is running')
+  if (globalThis.omselCarrying) return fieldError('file', 'must wait: another import is running', 'conflict')
   globalThis.omselCarrying = { done: 0, total: 0 }
   try {
     return await brought(kitchen, file, bytes, how, choices, nowMs, watched)
@@ -189,7 +189,7 @@ function whyNotAsNew(kitchen: Kitchen, { holds, tables }: Pick<ParsedBundle, 'ho
       'must be merge: this file is only part of a household and cannot replace all of it',
     )
   if (kitchen.cooks.running().length > 0)
-    return fieldError('how', 'must wait: a pot is on the stove. Finish it or set it aside first')
+    return fieldError('how', 'must wait: a pot is on the stove. Finish it or set it aside first', 'conflict')
   return undefined
 }
 

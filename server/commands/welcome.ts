@@ -39,7 +39,7 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Resul
   const { db, household, equipment, cooks } = kitchen
   const { elevation_m, units, pot, heat, eaters: people } = read.value
   if (household.welcomed() || cooks.running().length > 0)
-    return fieldError('pot', 'is already set up; change it in Pots')
+    return fieldError('pot', 'is already set up; change it in Pots', 'conflict')
   db.transaction(() => {
     household.save({ ...settingsOf(kitchen), elevation_m, units })
     // What stood there was only a guess at a kitchen: what the house has takes its place, and the cup stays.

@@ -30,12 +30,14 @@ export async function keepPhoto(
   nowMs: number,
 ) {
   const cook = cooks.find(cookId)
-  if (!cook) return fieldError('cook', `must be a batch of this kitchen, got "${cookId}"`)
-  if (!(given instanceof File) || given.size === 0) return fieldError('photo', 'is missing: choose a picture')
+  if (!cook) return fieldError('cook', `must be a batch of this kitchen, got "${cookId}"`, 'not-found')
+  if (!(given instanceof File) || given.size === 0)
+    return fieldError('photo', 'is missing: choose a picture', 'required')
   if (given.size > MAX_PHOTO)
     return fieldError(
       'photo',
       `may be ${MAX_PHOTO / 1_000_000} MB at most; yours has ${(given.size / 1_000_000).toFixed(1)} MB`,
+      'too-many',
     )
   const of = typeof cue === 'string' && cue !== '' ? cue : null
   if (of !== null && !Object.hasOwn(CUES, of))

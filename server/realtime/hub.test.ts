@@ -25,6 +25,21 @@ test('a stream says at once that it stands, tells each change, and ends when the
   announce('c') // nobody is there any more, and nothing breaks
 })
 
+test('a stream is closed, not cut off, once its session has ended', async () => {
+  jest.useFakeTimers()
+  try {
+    let signedIn = true
+    const reader = changesOf('c', new AbortController().signal, () => signedIn).body!.getReader()
+    await reader.read()
+    signedIn = false
+    const next = reader.read()
+    jest.advanceTimersByTime(3000)
+    expect((await next).done).toBe(true)
+  } finally {
+    jest.useRealTimers()
+  }
+})
+
 test('fifty screens that come and go leave nothing behind', async () => {
   const before = listeners()
   const screens = Array.from({ length: 50 }, () => new AbortController())

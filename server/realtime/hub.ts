@@ -43,9 +43,18 @@ export function listen(cookId: string, tell: () => void): () => void {
 }
 
 const BEAT_MS = 20_000
+/** How often a stream looks whether it may go on, ms. */
+const LOOK_AGAIN_MS = 3000
 
-/** A stream of changes of one cook, with a beat so that both ends notice a dead line. */
-export function changesOf(cookId: string, signal: AbortSignal): Response {
+/**
+ * A stream of changes of one batch, with a beat so that both ends notice a dead line.
+ * @param mayGoOn false once its session has ended: then the stream is closed, not cut off
+ */
+export function changesOf(
+  cookId: string,
+  signal: AbortSignal,
+  mayGoOn: () => boolean = () => true,
+): Response {
   const encoder = new TextEncoder()
   let stop = () => {}
   const stream = new ReadableStream<Uint8Array>({
@@ -61,18 +70,21 @@ export function changesOf(cookId: string, signal: AbortSignal): Response {
         hub().off(READINGS, tellReadings)
       }
       const beat = setInterval(() => say(': beat\n\n'), BEAT_MS)
-      stop = () => {
-        undo()
-        clearInterval(beat)
-      }
-      signal.addEventListener('abort', () => {
+      const close = () => {
         stop()
         try {
           controller.close()
         } catch {
           // Already closed by the other end.
         }
-      })
+      }
+      const lookAgain = setInterval(() => mayGoOn() || close(), LOOK_AGAIN_MS)
+      stop = () => {
+        undo()
+        clearInterval(beat)
+        clearInterval(lookAgain)
+      }
+      signal.addEventListener('abort', close)
     },
     cancel: () => stop(),
   })

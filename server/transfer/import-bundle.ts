@@ -27,7 +27,7 @@ export interface ParsedBundle {
 
 const refuse = (message: string): { ok: false; errors: FieldError[] } => ({
   ok: false,
-  errors: [{ path: '', message }],
+  errors: [{ path: '', message, code: 'invalid' }],
 })
 
 /**
@@ -180,17 +180,29 @@ function filled(db: Db, tables: Tables): FieldError | undefined {
     if (!rows || rows.length === 0) continue
     const there = new Set(db.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(table) as string[])
     if (there.size === 0)
-      return { path: `tables.${table}`, message: `tables.${table} is not known in that version` }
+      return {
+        path: `tables.${table}`,
+        message: `tables.${table} is not known in that version`,
+        code: 'invalid',
+      }
     const put = putter(db, table)
     for (const [i, row] of rows.entries()) {
       const path = `tables.${table}.${i}`
       const strange = Object.keys(row).find((column) => !there.has(column))
       if (strange !== undefined)
-        return { path, message: `${path}.${strange.slice(0, 60)} is not known in that version` }
+        return {
+          path,
+          message: `${path}.${strange.slice(0, 60)} is not known in that version`,
+          code: 'invalid',
+        }
       try {
         put(row)
       } catch (error) {
-        return { path, message: `${path} cannot be stored: ${(error as Error).message.slice(0, 160)}` }
+        return {
+          path,
+          message: `${path} cannot be stored: ${(error as Error).message.slice(0, 160)}`,
+          code: 'invalid',
+        }
       }
     }
   }

@@ -11,14 +11,15 @@ const respond = ({ status, body }: Answer, headers: Record<string, string> = {})
 /** Reads: the notebook, what is kept, and the description of it all. */
 export function loader({ params, request }: Route.LoaderArgs) {
   const what = params['*']
-  if (QUESTIONS.has(what)) return respond(refusedFor(405, `${what} needs POST`), { Allow: 'POST' })
+  if (QUESTIONS.has(what))
+    return respond(refusedFor(405, 'conflict', `${what} needs POST`), { Allow: 'POST' })
   return respond(look(kitchen(), what, new URL(request.url).searchParams, nowMs()))
 }
 
 /** Questions: plan, simulate, schedule. */
 export async function action({ params, request }: Route.ActionArgs) {
   if (request.method !== 'POST')
-    return respond(refusedFor(405, `${request.method} is not known here`), { Allow: 'GET, POST' })
+    return respond(refusedFor(405, 'conflict', `${request.method} is not known here`), { Allow: 'GET, POST' })
   const { status, json } = await answer(params['*'], await request.text(), request.signal)
   return new Response(json, {
     status,

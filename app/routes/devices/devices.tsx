@@ -54,7 +54,7 @@ export async function action({ request }: Route.ActionArgs) {
     return redirect('/login', { headers: { 'Set-Cookie': noCookie(listener.secure) } })
   }
   const refuse = (path: string, message: string, status = 422) =>
-    data({ errors: [{ path, message }], typed: {} }, { status })
+    data({ errors: [{ path, message, code: 'conflict' as const }], typed: {} }, { status })
   if (!['set-passphrase', 'code', 'send-away', 'leave'].includes(String(intent)))
     return refuse(
       'intent',

@@ -67,7 +67,7 @@ describe('the form of a bag', () => {
         bag={undefined}
         refused={{
           typed: { id: '', name: 'Maren’s red', left_g: 'lots' },
-          errors: [{ path: 'left_g', message: 'left_g must be a number, got "lots"' }],
+          errors: [{ path: 'left_g', message: 'left_g must be a number, got "lots"', code: 'wrong-format' }],
         }}
       />,
     )
@@ -82,7 +82,7 @@ describe('the form of a bag', () => {
         bag={bag()}
         refused={{
           typed: { id: 'another', name: 'x' },
-          errors: [{ path: 'name', message: 'name is empty' }],
+          errors: [{ path: 'name', message: 'name is empty', code: 'invalid' }],
         }}
       />,
     )

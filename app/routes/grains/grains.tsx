@@ -55,6 +55,7 @@ export async function action({ request }: Route.ActionArgs) {
           {
             path: 'intent',
             message: `intent must be one of ${[...acts.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+            code: 'not-an-option',
           },
         ],
         typed,

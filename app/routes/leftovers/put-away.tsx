@@ -68,6 +68,7 @@ export async function action({ request }: Route.ActionArgs) {
           {
             path: 'intent',
             message: `intent must be an action of this page, got "${String(form.get('intent'))}"`,
+            code: 'not-an-option',
           },
         ],
       },
@@ -77,7 +78,10 @@ export async function action({ request }: Route.ActionArgs) {
   try {
     container = JSON.parse(String(form.get('parcel') ?? ''))
   } catch {
-    return data({ errors: [{ path: 'parcel', message: 'leftover must be JSON' }] }, { status: 400 })
+    return data(
+      { errors: [{ path: 'parcel', message: 'leftover must be JSON', code: 'not-json' }] },
+      { status: 400 },
+    )
   }
   const open = kitchen()
   const stuck = form.get('stuck')

@@ -1,3 +1,4 @@
+import type { FieldError } from '#core/contract/fields'
 import { Button, PasswordInput } from '@mantine/core'
 import { useEffect, useState } from 'react'
 import { data, Form, redirect, useNavigation } from 'react-router'
@@ -54,7 +55,7 @@ export async function action({ request }: Route.ActionArgs) {
       },
       { status: 429, headers: { 'Retry-After': String(entered.waitS) } },
     )
-  const [{ path, message }] = entered.errors as [{ path: string; message: string }]
+  const [{ path, message }] = entered.errors as [FieldError]
   return data({ message: `That ${path} ${message.slice(path.length + 1)}.` }, { status: 403 })
 }
 

@@ -68,6 +68,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           {
             path: 'hour',
             message: `hour must be a day and a time, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
+            code: 'wrong-format',
           },
         ])
       const saved = saveMeal(open, { ...typed, id: params.supper, serve_ms: String(serve) }, nowMs())
@@ -104,6 +105,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           {
             path: 'intent',
             message: `intent must be an action of this page, got "${typed.intent ?? ''}"`,
+            code: 'not-an-option',
           },
         ],
         400,

@@ -32,7 +32,13 @@ export async function action({ request }: Route.ActionArgs) {
     data({ errors, typed } satisfies Refused, { status })
   if (typed.intent !== 'begin')
     return refuse(
-      [{ path: 'intent', message: `intent must be an action of this page, got "${typed.intent ?? ''}"` }],
+      [
+        {
+          path: 'intent',
+          message: `intent must be an action of this page, got "${typed.intent ?? ''}"`,
+          code: 'not-an-option',
+        },
+      ],
       400,
     )
   const serve = wallMs(typed.day ?? '', typed.hour ?? '', settingsOf(open).zone)
@@ -41,6 +47,7 @@ export async function action({ request }: Route.ActionArgs) {
       {
         path: 'hour',
         message: `hour must be a day and an hour, like 2026-03-05 and 19:00, got "${typed.day ?? ''} ${typed.hour ?? ''}"`,
+        code: 'wrong-format',
       },
     ])
   const saved = saveMeal(open, { ...typed, serve_ms: String(serve) }, nowMs())

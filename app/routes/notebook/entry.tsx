@@ -1,3 +1,4 @@
+import type { FieldError } from '#core/contract/fields'
 import { Button, FileInput, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { MAX_ATE, MAX_NOTE, MEASURE_LIMITS } from '#core/contract/settings'
@@ -109,7 +110,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     [...sent].filter((pair): pair is [string, string] => typeof pair[1] === 'string'),
   )
   const open = kitchen()
-  const refused = (read: { errors: { path: string; message: string }[] }) =>
+  const refused = (read: { errors: readonly FieldError[] }) =>
     data({ errors: read.errors, typed: form }, { status: read.errors[0]!.path === 'cook' ? 404 : 422 })
   switch (form.intent) {
     case 'judge': {
@@ -128,7 +129,9 @@ export async function action({ request, params }: Route.ActionArgs) {
       const id = form.photo ?? ''
       const own = open.photos.ofCook(params.cook).some((p) => p.id === id)
       if (!own)
-        return refused({ errors: [{ path: 'photo', message: 'photo must be a photo of this batch' }] })
+        return refused({
+          errors: [{ path: 'photo', message: 'photo must be a photo of this batch', code: 'not-found' }],
+        })
       dropPhoto(open, id)
       return { photo: true as const }
     }
@@ -143,6 +146,7 @@ export async function action({ request, params }: Route.ActionArgs) {
             {
               path: 'intent',
               message: `intent must be an action of this page, got "${String(form.intent)}"`,
+              code: 'not-an-option',
             },
           ],
           typed: form,

@@ -89,7 +89,11 @@ export async function action({ request }: Route.ActionArgs) {
     return data(
       {
         errors: [
-          { path: 'intent', message: `intent must be an action of this page, got "${String(intent)}"` },
+          {
+            path: 'intent',
+            message: `intent must be an action of this page, got "${String(intent)}"`,
+            code: 'not-an-option',
+          },
         ],
       },
       { status: 400 },
@@ -98,7 +102,10 @@ export async function action({ request }: Route.ActionArgs) {
   try {
     start = JSON.parse(String(form.get('cook') ?? ''))
   } catch {
-    return data({ errors: [{ path: 'cook', message: 'cook must be JSON' }] }, { status: 400 })
+    return data(
+      { errors: [{ path: 'cook', message: 'cook must be JSON', code: 'not-json' }] },
+      { status: 400 },
+    )
   }
   const started = startCook(kitchen(), start, nowMs())
   if (!started.ok) return data({ errors: started.errors }, { status: 422 })

@@ -57,6 +57,7 @@ describe('the form of a pot', () => {
             {
               path: 'rim_diameter_mm',
               message: 'rim_diameter_mm must be a number from 40 to 800 mm, got -4',
+              code: 'out-of-range',
             },
           ],
         }}
@@ -69,7 +70,10 @@ describe('the form of a pot', () => {
     const html = inRouter(
       <VesselForm
         vessel={blue}
-        refused={{ typed: { id: blue!.id }, errors: [{ path: 'id', message: 'id is the last vessel' }] }}
+        refused={{
+          typed: { id: blue!.id },
+          errors: [{ path: 'id', message: 'id is the last vessel', code: 'invalid' }],
+        }}
       />,
     )
     expect(html).toContain('role="alert"')

@@ -68,6 +68,7 @@ export async function action({ request }: Route.ActionArgs) {
           {
             path: 'intent',
             message: `intent must be one of ${[...ACTS.keys()].join(', ')}, got "${typed.intent ?? ''}"`,
+            code: 'not-an-option',
           },
         ],
         typed,

@@ -49,6 +49,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           {
             path: 'intent',
             message: `intent must be an action of this page, got "${String(form.get('intent'))}"`,
+            code: 'not-an-option',
           },
         ],
       },

@@ -82,6 +82,7 @@ export async function action({ request }: Route.ActionArgs) {
           {
             path: 'intent',
             message: `intent must be an action of this page, got "${String(form.intent)}"`,
+            code: 'not-an-option' as const,
           },
         ],
         typed: form,

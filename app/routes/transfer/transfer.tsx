@@ -42,19 +42,21 @@ export async function action({ request }: Route.ActionArgs) {
         {
           path: 'intent',
           message: `intent must be an action of this page, got "${String(intent).slice(0, 40)}"`,
+          code: 'not-an-option',
         },
       ],
       400,
     )
   const file = form.get('file')
   if (!(file instanceof File) || file.size === 0)
-    return refuse([{ path: 'file', message: 'file is missing: choose one' }])
+    return refuse([{ path: 'file', message: 'file is missing: choose one', code: 'required' }])
   if (file.size > BUNDLE_LIMITS.bytes)
     return refuse(
       [
         {
           path: 'file',
           message: `file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; yours has ${(file.size / 1e6).toFixed(1)}`,
+          code: 'too-many',
         },
       ],
       413,
@@ -70,6 +72,7 @@ export async function action({ request }: Route.ActionArgs) {
       {
         path: 'how',
         message: `how must be one of ${IMPORT_MODES.join(', ')}; got "${String(form.get('how')).slice(0, 40)}"`,
+        code: 'not-an-option',
       },
     ])
   const choices: CarryChoices = {}
@@ -84,6 +87,7 @@ export async function action({ request }: Route.ActionArgs) {
         {
           path: group,
           message: `${group} must be ours or theirs${SIDE_BY_SIDE.includes(group) ? ' or both' : ''}, got "${String(choice).slice(0, 40)}"`,
+          code: 'invalid',
         },
       ])
     choices[group] = known

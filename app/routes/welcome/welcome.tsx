@@ -32,7 +32,11 @@ export async function action({ request }: Route.ActionArgs) {
     return data(
       {
         errors: [
-          { path: 'intent', message: `intent must be an action of this page, got "${typed.intent ?? ''}"` },
+          {
+            path: 'intent',
+            message: `intent must be an action of this page, got "${typed.intent ?? ''}"`,
+            code: 'not-an-option',
+          },
         ],
         typed,
       } satisfies Refused,

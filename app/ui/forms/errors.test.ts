@@ -3,9 +3,9 @@ import { errorAt, otherErrors, typedOf, type Refused } from './errors'
 const refused: Refused = {
   typed: { name: 'x' },
   errors: [
-    { path: 'ml', message: 'ml must be a number from 5 to 5000 mL, got 2' },
-    { path: 'marks.1.level_mm', message: 'marks.1.level_mm must be higher' },
-    { path: 'id', message: 'id must be a measure of this kitchen, got "q"' },
+    { path: 'ml', message: 'ml must be a number from 5 to 5000 mL, got 2', code: 'out-of-range' },
+    { path: 'marks.1.level_mm', message: 'marks.1.level_mm must be higher', code: 'invalid' },
+    { path: 'id', message: 'id must be a measure of this kitchen, got "q"', code: 'not-found' },
   ],
 }
 

@@ -35,7 +35,7 @@ const ADDRESS = 'x-omsel-address'
  * By which door a request came, and from which address; set by {@link requireSession}, whatever the sender
  * wrote there.
  */
-export function listenerOf(request: globalThis.Request): Listener & { address: string } {
+export function listenerOf(request: Pick<globalThis.Request, 'headers'>): Listener & { address: string } {
   const listener = request.headers.get(DOOR)
   return {
     network: listener === 'network' || listener === 'network-open',
@@ -47,7 +47,8 @@ export function listenerOf(request: globalThis.Request): Listener & { address: s
 /** What anybody may see who has not been let in: how to be let in, and nothing of the house. */
 const OPEN = /^\/(login(\.data)?|healthz|readyz|authority\.pem)$/
 
-const LOOK_AGAIN_MS = 3000
+/** A stream ends by itself when its session has; what has not ended by then is cut off, ms. */
+const CUT_OFF_MS = 8000
 
 /**
  * Stands before every page: answers only to names of this machine, and on the network only to devices that
@@ -63,8 +64,7 @@ export const requireSession = ({ network, secure }: Listener): RequestHandler =>
     if (!network || OPEN.test(request.path)) return next()
     const isStillIn = () => isAuthenticated(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
     if (isStillIn()) {
-      // A stream is as long as a cook; who is sent away meanwhile hears no more of it.
-      const looking = setInterval(() => isStillIn() || response.destroy(), LOOK_AGAIN_MS).unref()
+      const looking = setInterval(() => isStillIn() || response.destroy(), CUT_OFF_MS).unref()
       response.on('close', () => clearInterval(looking))
       return next()
     }
@@ -73,6 +73,12 @@ export const requireSession = ({ network, secure }: Listener): RequestHandler =>
       return void response.redirect(302, `/login?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
     response.status(401).type('text').send('Sign in with the passphrase first.')
   }
+}
+
+/** Whether what this request opened may go on: until its session ends. This computer needs none. */
+export const mayGoOn = (headers: Headers): (() => boolean) => {
+  const { network, secure } = listenerOf({ headers })
+  return () => !network || isAuthenticated(kitchen().access, tokenIn(headers.get('cookie'), secure), nowMs())
 }
 
 /** One line a request, at its end; what failed is said louder. */

@@ -26,7 +26,8 @@ export async function enterBy(
 ): Promise<Entered> {
   const waitMs = throttle.waitMs(address, nowMs)
   if (waitMs > 0) return { ok: false, waitS: Math.ceil(waitMs / 1000) }
-  if (typeof passphrase !== 'string' || passphrase === '') return fieldError('passphrase', 'is missing')
+  if (typeof passphrase !== 'string' || passphrase === '')
+    return fieldError('passphrase', 'is missing', 'required')
   const saved = access.passphrase()
   if (!saved) return fieldError('passphrase', 'no passphrase is set')
   // Counted before it is known: many at once are many tries.
@@ -64,7 +65,7 @@ export async function setPassphrase(
   again: unknown,
   nowMs: number,
 ): Promise<Result<true>> {
-  if (typeof passphrase !== 'string') return fieldError('passphrase', 'is missing')
+  if (typeof passphrase !== 'string') return fieldError('passphrase', 'is missing', 'required')
   const message = wrongPassphrase(passphrase)
   if (message) return fieldError('passphrase', message)
   if (again !== passphrase) return fieldError('again', 'is not the same as above')
