@@ -76,7 +76,7 @@ export const problem = (path: string, message: string, code: ErrorCode = 'invali
 })
 
 /** @param issue as Valibot reports it */
-function codeOf({ type, input, kind, expected }: v.BaseIssue<unknown>): ErrorCode {
+function codeOf({ type, input, kind, expected, path }: v.BaseIssue<unknown>): ErrorCode {
   if (input === undefined || (type.endsWith('object') && expected?.startsWith('"'))) return 'required'
   switch (type) {
     case 'picklist':
@@ -94,6 +94,11 @@ function codeOf({ type, input, kind, expected }: v.BaseIssue<unknown>): ErrorCod
     case 'min_length':
     case 'non_empty':
       return Array.isArray(input) ? 'too-few' : 'required'
+    // Checks of a field against another name the field, and are about its size or its absence.
+    case 'raw_check': {
+      const value = path?.at(-1)?.value
+      return value === undefined ? 'required' : typeof value === 'number' ? 'out-of-range' : 'invalid'
+    }
     case 'regex':
       return 'wrong-format'
     default:
