@@ -21,10 +21,8 @@ import type { AvoidedId } from '#core/eaters/avoid'
 import { parsePeople, type Person } from '#core/eaters/party'
 import type { Finish, HeatStyle } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
-import { SERVING_G } from '#core/plan/amount'
 import type { BlendTiming, Purpose } from '#core/plan/request'
-import { CUPS, type CupId } from '#core/units/cups'
-import { inScoops } from '#core/units/fractions'
+import type { CupId } from '#core/units/cups'
 import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
 import type { Drain } from '#core/water/cling'
 import { hasBasket } from '#core/vessel/vessel'
@@ -32,6 +30,7 @@ import { usualMethod, usualSoak, methodsOf } from '#core/methods/usual-method'
 import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/store/equipment'
 import type { BagRow, PourMarkRow } from '#server/store/grain-bags'
 import { nextAt, withOffset } from '../ui/time/clock-hour'
+import { measureChoices } from './household-measures'
 
 /** What the house brings to every plan. */
 export interface PlanningData {
@@ -69,7 +68,9 @@ export interface PlanState {
   /** Other grains in the same pot; shares against 1 of the first. */
   others: { variety: VarietyId; share: number }[]
   blendTiming: BlendTiming
-  amount: { basis: 'servings' | 'dry-mass'; value: number }
+  /** `measure` names one of measureChoices. */
+  amount:
+    { basis: 'servings' | 'dry-mass'; value: number } | { basis: 'measure'; value: number; measure: string }
   serving: 'side' | 'main'
   purpose: Purpose
   /** Null: as usual for the purpose and the vessel. */
@@ -257,14 +258,15 @@ function amountOf(state: PlanState, household: PlanningData): PlanRequestJson['a
     state.amount.basis === 'servings'
       ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept)
       : state.amount.value
-  const asked = { ...state.amount, value, serving: state.serving }
-  if (household.units === 'grams') return asked
-  const { bulkDensity } = blendOf(grainsOf(state))
-  const grams =
-    asked.basis === 'servings' ? (asked.value + state.keep) * SERVING_G[state.serving] : asked.value
-  const cup = CUPS[household.cup].ml
-  const { cups } = inScoops(grams / bulkDensity / cup)
-  return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
+  if (state.amount.basis !== 'measure') return { basis: state.amount.basis, value, serving: state.serving }
+  return { basis: 'measure', value, serving: state.serving, measure: measureOfState(state, household) }
+}
+
+/** The measure an amount is told in; the household's cup where it is not owned any more. */
+function measureOfState({ amount }: Pick<PlanState, 'amount'>, household: PlanningData) {
+  const choices = measureChoices(household)
+  const id = amount.basis === 'measure' ? amount.measure : 'cup'
+  return (choices.find((c) => c.id === id) ?? choices[0]!).measure
 }
 
 /** What somebody at this table avoids. */
@@ -301,6 +303,9 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
   return {
     grains: grainsOf(state),
     amount: amountOf(state, household),
+    ...(state.amount.basis === 'measure' || household.units === 'cups'
+      ? { measures: [measureOfState(state, household)] }
+      : {}),
     purpose: state.purpose,
     method: methodOfState(state, vessel),
     ...(state.finish === null ? {} : { finish: state.finish }),

@@ -498,10 +498,7 @@ function settle(given: PlanInput): PlanRequest {
     method: methodId,
     heatStyle: given.heat_style,
     vessel,
-    source: sourceFrom(
-      given.own?.heat ?? given.heat ?? usualHeat(given, vesselInput, vessel, method),
-      vessel.kind,
-    ),
+    source: heatFrom(given, vesselInput, vessel, method),
     rinse: rinseFrom(given, blend, soak !== null),
     soak,
     texture,
@@ -515,11 +512,7 @@ function settle(given: PlanInput): PlanRequest {
     waterC: given.water_c,
     lidUntilBoil: given.lid_until_boil,
     stirAtBoil: given.stir_at_boil,
-    restMinutes:
-      given.own?.rest_minutes ??
-      given.own?.minutes.rest ??
-      given.rest_minutes ??
-      usualRestMinutes(method, slowest),
+    restMinutes: restMinutesFrom(given, method, slowest),
     ...releaseFrom(given),
     ownMinutes: ownMinutesFrom(given),
     passes: given.passes,
@@ -613,6 +606,12 @@ function ownMinutesFrom({ own }: PlanInput): PlanRequest['ownMinutes'] {
 
 const usualRestMinutes = (method: Method, slowest: Variety): number =>
   method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)
+
+const restMinutesFrom = ({ own, rest_minutes }: PlanInput, method: Method, slowest: Variety): number =>
+  own?.rest_minutes ?? own?.minutes.rest ?? rest_minutes ?? usualRestMinutes(method, slowest)
+
+const heatFrom = (given: PlanInput, vesselInput: VesselInput, vessel: Vessel, method: Method): HeatSource =>
+  sourceFrom(given.own?.heat ?? given.heat ?? usualHeat(given, vesselInput, vessel, method), vessel.kind)
 
 /**
  * The soak as asked, or the usual one. While grain waits for a timer it soaks in the water it will cook in, as

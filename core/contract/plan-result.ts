@@ -191,6 +191,7 @@ export const PlanSchema = v.object({
     ),
   }),
   add_after_minutes: some,
+  said_in: v.optional(v.literal('measures')),
   boiler_dish: v.optional(
     v.object({ name: text(), liquid_g: figure, top_up_g: figure, steams_off_g: figure }),
   ),

@@ -134,6 +134,7 @@ export function plan(request: PlanRequest): Plan {
     seasoning: seasoningFigures(seasoning),
     ...(boilerDish ? { boiler_dish: boilerDish } : {}),
     ...(timed.addAfter === undefined ? {} : { add_after_minutes: timed.addAfter }),
+    ...(request.saidIn === 'measures' ? { said_in: 'measures' as const } : {}),
   }
 }
 

@@ -162,6 +162,8 @@ export interface Plan {
   }
   /** Minutes after the boil at which the quick members of a blend go in. */
   add_after_minutes?: number
+  /** Only where the cook measures by cups or spoons: amounts are said in the first of their measures. */
+  said_in?: 'measures'
   /** The dish under the basket: its liquid at the start, what goes into it first, and what it loses as steam. */
   boiler_dish?: { name: string; liquid_g: number; top_up_g: number; steams_off_g: number }
   cautions: Caution[]

@@ -6,6 +6,7 @@ import { SPREAD_MM, type Spread } from '#core/finish/spread'
 import type { Blend } from '#core/grain/blend'
 import { inWords } from '#core/grain/varieties'
 import { holdingPower } from '#core/leftovers/hold-time'
+import type { Method } from '#core/methods/definition'
 import { CUES, type CueId } from '#core/methods/signs'
 import { soakSigns } from '#core/methods/stages'
 import { roundTo } from '#core/units/rounding'
@@ -137,6 +138,12 @@ const TAP_C = 15
 const dishTitle = ({ name, top_up_g }: NonNullable<Plan['boiler_dish']>): string =>
   `The ${name} under the basket${top_up_g >= 1 ? `, ${Math.round(top_up_g)} g water into it first` : ''}`
 
+function pourTitle({ kettle, bowl, water }: Method, boilerDish: Plan['boiler_dish']): string {
+  if (kettle) return 'Pour the boiling water over it'
+  if (boilerDish) return dishTitle(boilerDish)
+  return bowl ? 'Pour the water over the grain in the bowl' : POUR_TITLE[water]
+}
+
 /** What is done to the water before it meets the grain. */
 function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish }: StageInput): StageDraft[] {
   const { dryG, blend, method, boilC } = prepared
@@ -170,13 +177,7 @@ function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish 
     stages.push({
       id: 'pour',
       kind: 'measure',
-      title: method.kettle
-        ? 'Pour the boiling water over it'
-        : boilerDish
-          ? dishTitle(boilerDish)
-          : method.bowl
-            ? 'Pour the water over the grain in the bowl'
-            : POUR_TITLE[method.water],
+      title: pourTitle(method, boilerDish),
       minutes: byHand(...POUR, dryG),
       hands_on: true,
       checks: [],

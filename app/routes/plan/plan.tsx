@@ -8,6 +8,7 @@ import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf } from '#core/methods/index'
 import { timelineOf } from '#core/plan/timeline'
+import { gaugeOfAmount } from '../../planning/gauges'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/commands/plan'
@@ -129,7 +130,9 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   useKeys({ back: canUndo ? undo : undefined })
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
-  const [gauge, setGauge] = useState(loaderData.gauge)
+  const [chosenGauge, setGauge] = useState<string>()
+  // An amount told in a measure is shown in it, until another gauge is pressed.
+  const gauge = chosenGauge ?? gaugeOfAmount(state.amount) ?? loaderData.gauge
   const [cooked, setCooked] = useState(false)
   const submit = useSubmit()
   const low = useMediaQuery('(max-height: 720px)')
