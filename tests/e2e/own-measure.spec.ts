@@ -1,4 +1,7 @@
-import { act, expect, measure, open, serious, setAside, test } from './kitchen'
+import type { Page } from '@playwright/test'
+import { act, expect, open, serious, setAside, test } from './kitchen'
+
+const measure = (page: Page) => page.getByRole('region', { name: 'Measure' })
 
 test('one and a half cups typed are one and a half on the plan and at the stove', async ({
   page,
