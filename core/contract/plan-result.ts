@@ -1,4 +1,4 @@
-import { AMOUNT_KINDS } from '#core/plan/stage-amounts'
+import { AMOUNT_KINDS } from '#core/plan/stage-amount'
 import * as v from 'valibot'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
 import { VARIETY_IDS } from '#core/grain/varieties'

@@ -1,4 +1,4 @@
-import type { StageAmount } from './stage-amounts'
+import type { StageAmount } from './stage-amount'
 import type { Measured } from '#core/units/measures'
 import type { LoosenWay } from '#core/finish/loosen'
 import type { VarietyId } from '#core/grain/varieties'

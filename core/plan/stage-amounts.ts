@@ -1,40 +1,11 @@
 import type { Dressing } from '#core/finish/dressing'
 import type { Blend } from '#core/grain/blend'
 import type { AddInTime, Seasoning } from '#core/seasoning/seasoning'
-import {
-  inMeasure,
-  inSpoonfuls,
-  SPOON_DENSITY,
-  STANDARD_MEASURES,
-  type Measure,
-  type Measured,
-} from '#core/units/measures'
+import { inMeasure, inSpoonfuls, SPOON_DENSITY, STANDARD_MEASURES, type Measure } from '#core/units/measures'
 import { roundTo } from '#core/units/rounding'
 import type { PlanRequest } from './request'
+import type { StageAmount } from './stage-amount'
 import type { Plan, Stage } from './result'
-
-export const AMOUNT_KINDS = [
-  'grain',
-  'water',
-  'stock',
-  'salt',
-  'sugar',
-  'vinegar',
-  'dressing',
-  'add-in',
-] as const
-export type AmountKind = (typeof AMOUNT_KINDS)[number]
-
-/** What is measured, poured or sprinkled in one stage: its own, never the whole pot's. */
-export interface StageAmount {
-  what: AmountKind
-  /** Which grain of a blend, or which add-in. */
-  name?: string
-  grams: number
-  ml?: number
-  /** The same in the cook's measures, the asked one first. */
-  measures: Measured[]
-}
 
 /** Less than this is no measuring, g. */
 const LEAST_G = 0.1

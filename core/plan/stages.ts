@@ -20,8 +20,8 @@ import {
   mixAmounts,
   seasoningAmounts,
   type Speaking,
-  type StageAmount,
 } from './stage-amounts'
+import type { StageAmount } from './stage-amount'
 import type { PreparedPlan } from './prepare'
 import type { Plan, Stage, Window } from './result'
 import { isSlow } from './soaked'

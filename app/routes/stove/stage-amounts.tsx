@@ -1,5 +1,6 @@
 import type { Plan, Stage } from '#core/plan/result'
-import { aimOf, amountText, type StageAmount } from '#core/plan/stage-amounts'
+import type { StageAmount } from '#core/plan/stage-amount'
+import { aimOf, amountText } from '#core/plan/stage-amounts'
 import classes from './stove.module.css'
 
 /** What is measured in this stage, large: in the cook's own measure where the plan speaks it, else in grams. */
