@@ -79,6 +79,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('share', state.cookedShare, first.cookedShare)
   put('thickness', state.thickness, first.thickness)
   put('hurry', state.hurry ? 1 : 0, 0)
+  put('minutes', state.minutes, null)
   put('passes', state.passes, first.passes)
   put('toasted', state.toasted ? 'yes' : null, null)
   put('burner', state.heatId, first.heatId)
@@ -226,6 +227,7 @@ export function fromSearch(
     cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
     thickness: numberIn(search.get('thickness'), [0, 1]) ?? first.thickness,
     hurry: search.get('hurry') === '1',
+    minutes: numberIn(search.get('minutes'), LIMITS.own_minutes),
     passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
     toasted: search.get('toasted') === 'yes',
     serving: oneOf(['side', 'main'], search.get('serving'), first.serving),

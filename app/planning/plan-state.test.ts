@@ -85,6 +85,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   finish: fc.option(fc.constantFrom(...FINISHES)),
   cookedShare: fc.integer({ min: 4, max: 20 }).map((n) => n / 20),
   thickness: fc.integer({ min: 0, max: 4 }).map((n) => n / 4),
+  minutes: fc.option(fc.integer({ min: 1, max: 90 })),
   hurry: fc.boolean(),
   passes: fc.integer({ min: 1, max: 4 }),
   toasted: fc.boolean(),

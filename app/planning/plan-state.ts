@@ -82,6 +82,8 @@ export interface PlanState {
   thickness: number
   /** The earliest end that works at all. */
   hurry: boolean
+  /** Minutes of the cook's own on the heat, or of a programme; null for the plan's. */
+  minutes: number | null
   passes: number
   toasted: boolean
   vesselId: string
@@ -145,6 +147,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   cookedShare: DEFAULTS.cooked_share,
   thickness: DEFAULTS.thickness,
   hurry: DEFAULTS.hurry,
+  minutes: null,
   passes: DEFAULTS.passes,
   toasted: DEFAULTS.toasted_bottom,
   vesselId: vessels[0]?.id ?? '',
@@ -312,6 +315,7 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
     cooked_share: state.cookedShare,
     thickness: state.thickness,
     ...(state.hurry ? { hurry: true } : {}),
+    ...(state.minutes === null ? {} : { own: { programme: { minutes: state.minutes } } }),
     passes: state.passes,
     toasted_bottom: state.toasted,
     heat_style: state.heatStyle,

@@ -47,6 +47,7 @@ test.each([
 ])('%s %j is bad as it is, and good with the change that is named', (variety, own) => {
   const request: PlanRequestJson = { ...BASE, grains: [{ variety }], own }
   const made = planned(request)
+  expect(made.cautions.map((c) => c.code)).not.toContain('no-time-to-spare')
   for (const [kind, minutes] of Object.entries(own.minutes))
     expect(minutesOf(made, kind).expected).toBe(minutes)
   expect(made.judged!.good).toBeLessThan(0.7)

@@ -46,3 +46,21 @@ test('an order in one sentence is read back before it is planned', async ({ page
   await expect(page.getByRole('button', { name: 'How much: 2½ rice-cooker cups' })).toBeVisible()
   await expect(page.getByRole('button', { name: /Which grain: basmati with quinoa/ })).toBeVisible()
 })
+
+test('minutes of one’s own are planned as told, judged, and given back', async ({ page, isMobile }) => {
+  test.skip(isMobile, 'the panels are sheets on a phone')
+  await open(page, '/?grain=brown-long&grams=300&pot=heavy-blue&burner=big-gas&minutes=15')
+  const own = page.getByRole('region', { name: 'Cautions' }).getByRole('status')
+  await expect(own).toContainText('Your 15 min: ends')
+  await expect(page.getByRole('region', { name: 'Heat from now to serving' })).toContainText('15 min')
+  // The smallest change is a press away, and so is the plan's own time.
+  await own.getByRole('button', { name: /more: good in \d+$/ }).click()
+  await expect(own).toContainText(/Your \d+ min: ends (firm|standard|soft), good in (8|9|10)\d/)
+  expect(await serious(page)).toEqual([])
+  await own.getByRole('button', { name: 'As planned' }).click()
+  await expect(own).toBeHidden()
+  await page.getByRole('button', { name: /^How it is heated/ }).click()
+  await page.getByRole('textbox', { name: 'Own minutes on the heat' }).fill('50')
+  await page.keyboard.press('Tab')
+  await expect(page).toHaveURL(/minutes=50/)
+})

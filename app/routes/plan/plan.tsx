@@ -8,6 +8,7 @@ import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf } from '#core/methods/index'
 import { timelineOf } from '#core/plan/timeline'
+import { OwnWay } from './own-way'
 import { gaugeOfAmount } from '../../planning/gauges'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
@@ -270,6 +271,9 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         />
       </section>
       <section className={classes.cautions} aria-label="Cautions">
+        {(state.minutes !== null || state.poured !== null) && (
+          <OwnWay request={request} state={state} change={change} />
+        )}
         <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
       </section>
       <nav className={classes.tabs} aria-label="Parts of the plan">
