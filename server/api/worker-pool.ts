@@ -28,7 +28,7 @@ const threads = (): Piscina =>
     filename: resolve('server/api/worker.ts'),
     execArgv: ['--import', 'tsx'],
     minThreads: 0,
-    // One core is left to whoever waits for a page.
+    // One core is left for pages.
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE_MS,
   }))

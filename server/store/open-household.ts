@@ -66,7 +66,7 @@ declare global {
 }
 
 /**
- * The kitchen this server serves, opened once; kept on the global object because the development server
+ * The household this server serves, opened once; on the global object because the development server
  * reloads modules.
  */
 export function kitchen(): Kitchen {

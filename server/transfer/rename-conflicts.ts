@@ -4,7 +4,7 @@ import type { Db } from '#server/store/open'
 import { keyOf } from './import-bundle'
 import { rowsOf } from './export-bundle'
 
-/** Things that can stand beside ours under another id, the columns that name them, and what they carry along. */
+/** Things that can be added under another id, the columns that name them, and what belongs to them. */
 const THINGS = {
   vessel: { column: 'vessel_id', children: ['programme', 'pour_mark'] },
   heat: { column: 'heat_id', children: [] },

@@ -4,7 +4,7 @@ import { isIP } from 'node:net'
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]', '::1'])
 export const isLoopback = (host: string): boolean => LOOPBACK.has(host)
 
-/** Names this machine may be called by on the network, beside its addresses. */
+/** Host names of this machine on the network, besides its addresses. */
 export function namesHere(given = process.env.OMSEL_NAMES): string[] {
   const own = hostname().toLowerCase()
   return [
