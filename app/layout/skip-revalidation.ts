@@ -1,7 +1,7 @@
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 /**
- * What a page knows of the house does not change with its own address: only another page, or something sent,
+ * Loader data does not depend on the page's own query: only another page, or a form that was sent,
  * asks again.
  */
 export function skipRevalidation({

@@ -8,7 +8,7 @@ interface Addressed<T> {
   busy?: boolean
 }
 
-/** A drag changes the state many times a second; the address follows when the hand is still. */
+/** A drag changes the state many times a second; the address follows when it stops. */
 const STILL_MS = 350
 const MAX_BACK = 40
 const MAX_ON_THE_WAY = 8
@@ -22,7 +22,7 @@ const sorted = (search: string): string =>
     .sort()
     .join('&')
 
-/** State kept in the address, with a way back. A bare address stays bare until something is changed; somebody
+/** State kept in the address, with a way back. A bare address stays bare until something is changed; someone
  * going back, or opening a
  *  bookmark, leads the state. */
 export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {

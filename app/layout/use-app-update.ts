@@ -10,7 +10,7 @@ export function useAppUpdate(): (() => void) | undefined {
       return
     let gone = false
     const watch = (registration: ServiceWorkerRegistration | undefined) => {
-      // A browser that keeps workers out may say so with nothing.
+      // A browser without service workers may return nothing.
       if (!registration) return
       if (registration.waiting && navigator.serviceWorker.controller) setWaiting(registration.waiting)
       registration.addEventListener('updatefound', () => {

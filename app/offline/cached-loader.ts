@@ -1,7 +1,7 @@
 import { useEffect } from 'react'
 import { isRouteErrorResponse } from 'react-router'
 
-/** What pages last heard from the server, by the page's own key. */
+/** The last loader data of each page, by the page's key. */
 const cachedPaths = new Map<string, unknown>()
 
 const SHUT_OUT = 401
@@ -13,10 +13,10 @@ const isAnswer = (error: unknown): boolean =>
   error instanceof Response ||
   (isRouteErrorResponse(error) && error.status < 500 && error.status !== SHUT_OUT)
 
-/** Asks the server, and where it cannot be reached goes on with what this page last heard: a cook is not lost
- * with the line.
+/** Loads from the server, or returns the last cached data where it cannot be reached: a batch is not lost
+ * with the connection.
  * @param key what names this page and its thing
- * @throws what the server answered, or the failure where nothing was heard before
+ * @throws what the server answered, or the failure where nothing was cached
  */
 export async function orCached<T>(key: string, ask: () => Promise<T>): Promise<T> {
   try {

@@ -10,7 +10,7 @@ export interface PressMore {
   amount?: number
   remedy?: Remedy
   target?: string
-  /** Of a supper: which of its dishes it speaks of. */
+  /** Of a meal: which of its dishes it is about. */
   dish?: string
 }
 
@@ -41,7 +41,7 @@ async function wordsOf(response: Response): Promise<string> {
 const RETRY_MS = 2500
 /** Not let in any more, too slow, by another name, too much at once: no word on the press itself. */
 const NOT_NOW: ReadonlySet<number> = new Set([401, 408, 421, 429])
-/** Presses kept though the server has them; the page drops those it has heard back by their ids. */
+/** Presses the server has, kept until the page has loaded them; it drops them by their ids. */
 const MAX_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
 
@@ -75,7 +75,7 @@ export interface Outbox<K extends string> {
 
 /** When a press was made, by the device's clock and how far the server's is ahead. What a device knows of the
  * server's clock moves by the delay of
- *  every answer, so two presses close together could change places; the order they were made in stands.
+ *  every answer, so two presses close together could change places; their order is kept.
  *  @param deviceMs the device's clock  @param aheadMs the server's clock minus it  @param before the device's
  * press before this one
  *  @param afterMs the latest event on the screen, by the server's clock */
@@ -104,7 +104,7 @@ export function useOutbox<K extends string = EventKind>(
   const [waiting, setWaiting] = useState<Waiting<K>[]>([])
   const [cutOff, setCutOff] = useState(false)
   const [refused, setRefused] = useState<string>()
-  // What the server has taken stays here until the page has heard it back: a pressed cue must not come back
+  // What the server has taken stays here until the page has loaded it: a pressed sign must not reappear
   // for a blink.
   const [taken, setTaken] = useState<Waiting<K>[]>([])
   const sending = useRef(false)

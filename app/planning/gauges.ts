@@ -18,11 +18,11 @@ import type { PlanState } from './plan-state'
 export interface Gauge {
   id: string
   word: string
-  /** What a told amount is counted in: "g", "scoops", "mm from the bottom". */
+  /** What an entered amount is counted in: "g", "scoops", "mm from the bottom". */
   unit: string
   grain: GaugeReading
   water: GaugeReading
-  /** The pour that a told amount means, g. */
+  /** The pour that an entered amount means, g. */
   pourOf: (told: number) => number
 }
 
@@ -55,7 +55,7 @@ function scooped(ml: number, measure: Measure, parts: readonly number[]): GaugeR
   }
 }
 
-/** The gauge that shows an amount as it was told; none for people and for a weight. */
+/** The gauge that shows an amount as it was entered; none for people and for a weight. */
 export const gaugeOfAmount = (amount: PlanState['amount']): string | undefined =>
   amount.basis !== 'measure'
     ? undefined

@@ -6,7 +6,7 @@ import { inMeasure, measureOf } from '#core/units/measures'
 import { measureChoices } from './household-measures'
 import type { PlanState, PlanningData } from './plan-state'
 
-/** A sentence too long for the line is told by its first words. */
+/** A sentence too long for the line is shortened to its first words. */
 const shortly = (who: string): string =>
   who.length <= MAX_SHOWN ? who : `${who.split(',')[0]!.slice(0, MAX_SHOWN)} …`
 const MAX_SHOWN = 22
@@ -23,7 +23,7 @@ export function amountWord(
   return `For ${who === null ? countWord(amount.value) : shortly(who)}${later}${leftovers}`
 }
 
-/** "1½ cups", "2 mugs": just as it was told. */
+/** "1½ cups", "2 mugs": as it was asked. */
 export function measuredWord(
   { value, measure }: { value: number; measure: string },
   household: Pick<PlanningData, 'cup' | 'measures'>,
@@ -69,7 +69,7 @@ export const STYLE_WORDS: Record<PlanState['heatStyle'], string> = {
   'boil-then-off': 'boil, keep at medium',
 }
 
-/** How it is cooked, as it stands in the order. */
+/** How it is cooked, as the plan line says it. */
 export const METHOD_WORDS = Object.fromEntries(METHOD_IDS.map((id) => [id, methodOf(id).words])) as Record<
   MethodId,
   string

@@ -32,7 +32,7 @@ import { PlanSchema } from './plan-result'
 import { PlayerActionsSchema } from './practice'
 import { SCHEDULE_LIMITS } from './schedule'
 
-/** A household as one JSON document. Rows are as the house keeps them, units in their names; what is made
+/** A household as one JSON document. Rows are as the household keeps them, units in their names; what is made
  * from them (the lines of the notebook, beliefs)
  * is not in it, it is made again. `version` counts the changes this layout has been through; an older one
  * is brought up to date on the way in.
@@ -49,7 +49,7 @@ const id = v.pipe(
   text(64, 1),
   v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
 )
-/** What a device called a press at a supper: any word. */
+/** What a device called a press at a meal: any word. */
 const pressId = text(80, 1)
 /** Names of grains as they are kept: varieties with their shares. */
 const key = text(400)

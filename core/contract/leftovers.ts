@@ -88,7 +88,7 @@ export const parseTell = readerOf(TellForm)
 const BottleForm = v.object({ style: oneOf(DRESSING_IDS), made_g: number(LEFTOVER_LIMITS.bottle_g, 'g') })
 export const parseBottleForm = readerOf(BottleForm)
 
-/** Figures a house may set stricter; an empty field leaves the published one. */
+/** Figures a household may set stricter; an empty field leaves the published one. */
 const OWN_LIMITS: Record<FigureId, readonly [number, number]> = {
   hold_hot_c: [57, 90],
   cool_min: [10, 120],

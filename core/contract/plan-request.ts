@@ -342,7 +342,7 @@ export const PlanRequestSchema = record({
     }),
   ),
   hold_minutes: v.optional(between(...LIMITS.hold_minutes, 'minutes'), DEFAULTS.hold_minutes),
-  /** Foods somebody who eats avoids. */
+  /** Foods someone who eats avoids. */
   avoids: v.optional(
     v.array(oneOf(AVOIDED_IDS), (issue) => `must be a list, got ${quoted(issue.input)}`),
     [],

@@ -15,7 +15,7 @@ export interface StoredCook {
   startedMs: number
 }
 
-/** A stored cook, ready to replay, with everything the stove reckons from. */
+/** A stored cook, ready to replay, with everything the stove computes from. */
 export interface CookAtTheStove extends RunningCook {
   /** As it was asked for, with what was seen before the pour. */
   request: PlanRequest

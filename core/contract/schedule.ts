@@ -137,7 +137,7 @@ interface Settled {
 const MINUTE = 60_000
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
-/** A supper's timetable for a request from outside. */
+/** A meal's timetable for a request from outside. */
 export function scheduleFrom(input: unknown): Result<Schedule> {
   const parsed = v.safeParse(ScheduleSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
@@ -578,7 +578,7 @@ function scheduleOf(settled: Settled): Schedule {
 }
 
 /**
- * The rest of a supper under way. What is told is how it will be; only what cannot be helped any more is a
+ * The rest of a meal under way. What is told is how it will be; only what cannot be helped any more is a
  * conflict.
  */
 function liveScheduleOf({ dishes, kitchen, serveMs, notBeforeMs, locks, fixed, told }: Settled): Schedule {

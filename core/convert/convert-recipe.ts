@@ -6,7 +6,7 @@ import { methodsOf } from '#core/methods/usual-method'
 import type { Plan } from '#core/plan/result'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 
-/** Somebody else's kitchen, as far as one knows it beforehand. */
+/** Someone else's kitchen, as far as one knows it beforehand. */
 export interface There {
   vessel: VesselPresetId
   heat: HeatPresetId

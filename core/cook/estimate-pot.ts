@@ -238,7 +238,7 @@ function segments(
   return whole.length > 0 ? whole : [{ ...phase, opensAtEnd: opens, until: { minutes: 0 } }]
 }
 
-/** Complaints of somebody who found no water. */
+/** Complaints of someone who found no water. */
 const SEEN_DRY: ReadonlySet<Complaint> = new Set(['dry-early', 'dry-firm', 'chalky'])
 
 function interventionsIn(

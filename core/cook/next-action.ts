@@ -5,7 +5,7 @@ import type { CookView } from './replay'
 export interface Touch {
   stage: string
   title: string
-  /** UTC milliseconds; for a cue, when it is first worth looking. */
+  /** UTC milliseconds; for a sign, when it is first worth looking. */
   atMs: number
   /** Whether it waits for something seen, heard or felt. */
   cue: boolean
@@ -13,7 +13,7 @@ export interface Touch {
 
 const MINUTE = 60_000
 
-/** The next thing to touch of one pot: what is in hand, the end of a clock, or the first moment a cue may come.
+/** The next thing to touch of one pot: what is in hand, the end of a clock, or the first moment a sign may come.
  *  @returns undefined for a pot that is over */
 export function nextTouch(plan: Plan, view: CookView): Touch | undefined {
   if (view.outcome === 'ready')

@@ -35,7 +35,7 @@ export function outlookOf({ pot, ahead, prepared }: PotEstimate, as: readonly Ah
   })
 }
 
-/** The longest anybody goes on with a pot that will not get done, minutes. */
+/** The longest anyone goes on with a pot that will not get done, minutes. */
 const MAX_MORE = 90
 const BISECTIONS = 10
 

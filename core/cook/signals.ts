@@ -2,7 +2,7 @@ import type { Plan } from '#core/plan/result'
 import type { CookView } from './replay'
 
 /**
- * Something that should be noticed from across the kitchen. due: a cue may come now. ended: a clock has run
+ * Something that should be noticed from across the kitchen. due: a sign may come now. ended: a clock has run
  * out. attention: look closely.
  */
 export type SignalKind = 'due' | 'ended' | 'attention'

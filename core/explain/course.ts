@@ -64,7 +64,7 @@ export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
       () => (pot.now - begun) / 60 >= (mine.at(-1)?.into ?? 0) + EVERY_MIN && look(),
     )
     look()
-    // A cue that comes a little sooner or later in the pot than in the plan is stretched to the plan's minute.
+    // A sign that comes a little sooner or later in the pot than in the plan is stretched to the plan's minute.
     const stretch = run.minutes > 0 ? minutes / run.minutes : 0
     course.push(...mine.map(({ into, ...moment }) => ({ ...moment, minute: at.start + into * stretch })))
   }

@@ -1,4 +1,4 @@
-/** What a change of pot or of crowd did, as the bench had it before and has it now. */
+/** What a change of pot or of crowd did, as the plan had it before and has it now. */
 export interface Seen {
   vesselId: string
   /** Across the mouth, mm. */

@@ -1,4 +1,4 @@
-/** What a house believes of its grains, pots and burners, as one Gaussian: what two figures share (water of
+/** What a household believes of its grains, pots and burners, as one Gaussian: what two figures share (water of
  * the grain, steam of its pot) is
  *  told apart by the cooks that differ in it. Kept as mean and covariance; every figure has a name. */
 export interface GaussianState {
@@ -92,7 +92,7 @@ export function addProcessNoise(mind: GaussianState, name: string, sd: number): 
   if (i !== undefined) mind.covariance[i]![i]! += sd * sd
 }
 
-/** Sets a figure to what somebody says it is, cut loose from all others. */
+/** Sets a figure to what someone says it is, cut loose from all others. */
 export function fixVariable(mind: GaussianState, name: string, mean: number, sd: number): void {
   const i = addVariable(mind, name, sd, mean)
   mind.mean[i] = mean

@@ -1,4 +1,4 @@
-/** How a pot came out, as the cook judged it. */
+/** How a pot came out, as the cook rated it. */
 export interface Rating {
   /** −2 too dry … 0 right … 2 too wet. */
   wetDry: number

@@ -147,7 +147,7 @@ export function containerState(
     grams: packed.grams,
     reheats: 0,
     spentMs: 0,
-    // The clock runs from the pot, also while it cools and while somebody thought about freezing it.
+    // The clock runs from the pot, also while it cools and while someone thought about freezing it.
     runningFrom: packed.cookedMs,
     thawedBy: Infinity,
   }

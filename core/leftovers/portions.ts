@@ -1,4 +1,4 @@
-/** A container of the house: what it holds when it is level, and how deep that is. */
+/** A container of the household: what it holds when it is level, and how deep that is. */
 export interface Container {
   id: string
   name: string
@@ -55,7 +55,7 @@ export function shareOut(
 
 /** The fewest containers of one kind that take it all, each holding whole portions where it can: the smallest
  * that holds one, or the largest there is.
- *  @returns that container as often as it is wanted; nothing for a house without any */
+ *  @returns that container as often as it is wanted; nothing for a household without any */
 export function suggestContainers(
   massG: number,
   densityGMl: number,

@@ -90,7 +90,7 @@ export interface PlanRequest {
   holdMinutes: number
   /** Filled so long before its appliance starts by itself, minutes; it soaks meanwhile. */
   startLaterMinutes: number
-  /** Foods somebody who eats avoids. */
+  /** Foods someone who eats avoids. */
   avoids: readonly AvoidedId[]
   /** Whether the bag says that vitamins were added; null when nobody knows. */
   enriched: boolean | null

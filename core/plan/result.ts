@@ -35,7 +35,7 @@ export interface Stage {
   minutes: Window
   ends_on: 'clock' | 'cue'
   cue?: string
-  /** Which drawn cue it is. */
+  /** Which drawn sign it is. */
   cue_id?: CueId
   hands_on: boolean
   /** How long after it could begin it should, so that two branches of the cook meet. */

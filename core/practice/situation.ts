@@ -45,7 +45,7 @@ export interface PracticeConditions {
 
 const laid = new Map<string, PracticeConditions>()
 
-/** The card's plan and the true kitchen. Reckoned once for each situation. */
+/** The card's plan and the true kitchen. Computed once for each situation. */
 export function kitchenOf(situation: Situation): PracticeConditions {
   const known = laid.get(situation.id)
   if (known) return known

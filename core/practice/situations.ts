@@ -5,7 +5,7 @@ export const DOUBLED_POUR_G = 2 * 326
 
 /**
  * Pots worth having cooked once without food. One situation is one row; its trap is what the card, or
- * somebody in the kitchen, leads one into.
+ * someone in the kitchen, leads one into.
  */
 export const SITUATIONS: readonly Situation[] = [
   {

@@ -177,7 +177,7 @@ export interface CompanionTask {
   waitMost?: number
 }
 
-/** A look takes a minute of somebody's hands. */
+/** A look takes a minute of someone's hands. */
 const LOOK_MIN = 1
 /** A companion waits between its tasks for as long as it likes; at the end it is held like any food. */
 const COMPANION_HELD = 20

@@ -16,7 +16,7 @@ export interface Placement {
   cost: Cost
 }
 
-/** Nobody starts supper earlier than this, minutes. */
+/** Nobody starts meal earlier than this, minutes. */
 const HORIZON_MIN = 3 * 1440
 /** All of it one after another, and this much more, minutes. */
 const MARGIN_MIN = 90

@@ -25,7 +25,7 @@ const WORTH_A_CHANGE = 3
 const GRACE = 1.5
 const QUICK = { tries: 160, mostExact: 400 }
 
-/** The rest of a supper under way: what has begun lies where it lies, nothing else begins before now, and the
+/** The rest of a meal under way: what has begun lies where it lies, nothing else begins before now, and the
  * table slides only as far as it must.
  *  @returns the placement, counted from the table as it is now, and by how many minutes that is later than asked */
 export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveInput): LivePlacement {

@@ -13,11 +13,11 @@ export interface SearchInput extends Pick<PlaceOptions, 'fixed' | 'nowBefore'> {
   mostExact?: number
 }
 
-/** Suppers up to this many ways of ordering and placing are tried in all of them. */
+/** Meals up to this many ways of ordering and placing are tried in all of them. */
 const MAX_EXACT = 3000
 const TRIES = 500
 
-/** The best timetable: all orders of a small supper, so that it is the best there is; for a large one good
+/** The best timetable: all orders of a small meal, so that it is the best there is; for a large one good
  * orders, and changes to the best of
  *  them, within a count of tries. */
 export function search({

@@ -1,5 +1,5 @@
 /**
- * What a supper is made of, for the timetable: blocks that hang together, each with what it wants of the
+ * What a meal is made of, for the timetable: blocks that hang together, each with what it wants of the
  * kitchen and when. Minutes.
  */
 

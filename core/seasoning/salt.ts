@@ -1,4 +1,4 @@
-/** Salt by the crystal in the house: a teaspoon is no dose, because crystals pack so differently.
+/** Salt by the crystal in the household: a teaspoon is no dose, because crystals pack so differently.
  *  Bulk densities, g/mL: usual measured figures for each kind, rounded. */
 export const CRYSTALS = {
   table: { name: 'table salt', density: 1.2 },

@@ -21,7 +21,7 @@ const BECOMES: Record<Complaint, readonly string[]> = {
 
 export const becomes = (complaint: Complaint): readonly string[] => BECOMES[complaint]
 
-/** The same for a pot that was judged at the table. */
+/** The same for a pot that was rated at the table. */
 export function becomesOf({
   wetDry,
   hardness,

@@ -289,7 +289,7 @@ function minutesToSteamOff(estimate: PotEstimate): number | undefined {
 }
 
 /**
- * The least water and time after which hearts are through and the grain is at least firm; the best there is
+ * The least water and time after which centres are through and the grain is at least firm; the best there is
  * where none does.
  */
 function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boolean): Remedy {
@@ -324,7 +324,7 @@ function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boole
   return best!.remedy
 }
 
-/** The least time on the lowest heat, covered, after which hearts are through and the water is drunk. */
+/** The least time on the lowest heat, covered, after which centres are through and the water is drunk. */
 function timeThatFixes(estimate: PotEstimate): Remedy {
   const powerW = lowestW(estimate)
   const restMinutes = restAhead(estimate.ahead) ? 0 : REST_AFTER * 2

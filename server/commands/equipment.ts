@@ -281,7 +281,7 @@ const physics = (row: VesselRow) =>
   })
 const clamp = (n: number, least: number, most: number) => Math.min(most, Math.max(least, n))
 
-/** Measures the power that reaches the pot by bringing plain water to the boil.  @returns the figure before and after, in words */
+/** Measures the power that reaches the pot by bringing plain water to the boil.  @returns before and after, in words */
 export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseBoil(input)
   if (!read.ok) return read

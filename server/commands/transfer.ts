@@ -162,7 +162,7 @@ async function brought(
     const aside =
       how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
     if (signal?.aborted) throw new Refused(STOPPED)
-    // Computed again inside: while the lines were made, somebody may have pressed something.
+    // Computed again inside: while the lines were made, someone may have pressed something.
     const rows = withPictures(file, photos, () =>
       kitchen.db.transaction(() => {
         if (how === 'as-new') emptyTables(kitchen.db)

@@ -21,7 +21,7 @@ export type MealDish = Fixed &
         id: string
         title: string
         kind: 'plan'
-        /** The bench it stands for. */ search: string
+        /** The plan it stands for. */ search: string
         vessel_id: string
         /** A contract request, without its hour. */ request: Record<string, unknown>
         heat_id?: string

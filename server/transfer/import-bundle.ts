@@ -111,7 +111,7 @@ export function parseBundle(bytes: Uint8Array): Result<ParsedBundle> {
 
 /**
  * Writes rows into tables of their own version, and lets the database itself change them, as it changed the
- * house that stayed.
+ * household that stayed.
  */
 function upgraded(tables: Tables, version: number): Result<Tables> {
   const db = openDatabase(':memory:', version)

@@ -8,7 +8,7 @@ import { rowsOf } from './export-bundle'
 export type Choice = 'ours' | 'theirs'
 export type Choices = Partial<Record<GroupId, Choice>>
 
-/** One row that both houses have, and that is not the same in both. */
+/** One row that both households have, and that is not the same in both. */
 export interface Differing {
   table: TableId
   /** By what a person would know it. */

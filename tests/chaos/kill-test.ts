@@ -129,7 +129,7 @@ function check(
   }
   for (const { id, kind, stage, acknowledged } of presses) {
     if (!acknowledged || ids.includes(id)) continue
-    // A second press of the same cue is the same event, and is acknowledged as that.
+    // A second press of the same sign is the same event, and is acknowledged as that.
     if (!(kind === 'cue' && after.some((e) => e.kind === 'cue' && e.stage === stage)))
       wrong.push(`run ${run}: ${id} was acknowledged and is gone`)
   }

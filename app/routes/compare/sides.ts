@@ -12,7 +12,7 @@ import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 /** Most pots beside each other. */
 export const MAX_SIDES = 3
 
-/** A way of cooking on the page: the bench it is, what it is called, and what it comes to. */
+/** A way of cooking on the page: the plan it is, what it is called, and what it comes to. */
 export interface Shown {
   /** What differs from the first, as an address writes it; "" for the first. */
   change: string
@@ -21,7 +21,7 @@ export interface Shown {
   side: Side
 }
 
-/** Reads the page's address: a bench, and changes to it beside. What cannot be read is left out. */
+/** Reads the page's address: a plan, and changes to it beside. What cannot be read is left out. */
 export function sidesOf(
   search: URLSearchParams,
   first: PlanState,
@@ -39,7 +39,7 @@ export function sidesOf(
   }))
 }
 
-/** The bench of an address with some of it changed. A soak that went with the old grain or way does not stay. */
+/** The plan of an address with some of it changed. A soak that went with the old grain or way does not stay. */
 function changed(
   search: URLSearchParams,
   change: string,

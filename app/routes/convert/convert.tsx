@@ -61,7 +61,7 @@ export function loader({ request }: Route.LoaderArgs) {
 
 const grams = (g: number): string => `${Math.abs(Math.round(g))} g`
 
-/** A plan that is known at home, in somebody else's pot, on their hob and at their height. */
+/** A plan that is known at home, in someone else's pot, on their hob and at their height. */
 export default function ConvertPage({ loaderData }: Route.ComponentProps) {
   const { search, what, there, refused, here, plan, why, method, times, good } = loaderData
   const terms = [

@@ -62,7 +62,7 @@ export async function action({ request }: Route.ActionArgs) {
 /** How long to wait is said to programs as well. */
 export const headers: Route.HeadersFunction = ({ actionHeaders }) => actionHeaders
 
-/** The door of the house for a device that has not been let in. */
+/** The door of the household for a device that has not been let in. */
 export default function LoginPage({ actionData }: Route.ComponentProps) {
   // A code comes behind the # of the address, which no server and no log is told.
   const [code, setCode] = useState<string>()

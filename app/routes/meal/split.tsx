@@ -20,7 +20,7 @@ export function loader() {
 
 const SHOWN = 6
 
-/** A batch for many: in which of the house's pots, how much in each, or in rounds. */
+/** A batch for many: in which of the household's pots, how much in each, or in rounds. */
 export default function Split({ loaderData }: Route.ComponentProps) {
   const { household, nowMs: now } = loaderData
   const [search] = useSearchParams()

@@ -11,7 +11,7 @@ const KERNEL = { lengthMm: 17, widthMm: 7.5, shape: 'grain' } as const
 /** Beyond so many cooks they lie too close to be pressed one by one. */
 const CROWD = 120
 
-/** A judged cook, as far as its kernel goes. */
+/** A rated cook, as far as its kernel goes. */
 export interface Kernelled {
   id: string
   title: string

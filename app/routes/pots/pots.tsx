@@ -85,7 +85,7 @@ type Open =
   | { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined }
   | { what: 'calibrate'; id: string }
 
-/** What the house cooks in and on, drawn to one scale, and what is known of it. */
+/** What the household cooks in and on, drawn to one scale, and what is known of it. */
 export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   const { vessels, heats, measures, programmes, settings } = loaderData
   const [open, setOpen] = useState<Open>()

@@ -60,7 +60,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 const SPEED_WORDS: Record<Speed, string> = { 0: 'paused', 1: 'real time', 10: '10 ×', 60: '60 ×' }
-/** Somebody who asks is heard for so long, minutes. */
+/** Someone who asks is heard for so long, minutes. */
 const ASKED_FOR_MIN = 4
 const MINUTE = 60_000
 

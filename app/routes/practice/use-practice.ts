@@ -107,7 +107,7 @@ export function usePractice(
   const view = replay(running, saved.events, at)
   const ended = view.endedMs ?? at
   const playerActions = playerActionsOf(view, saved.events, saved.acts, ended)
-  // The pot itself is a function of what was done; cooked anew at every tick, in a few milliseconds.
+  // The pot itself is a function of what was done; cooked again at every tick, in a few milliseconds.
   const asked = JSON.stringify(playerActions)
   const handled = useMemo(
     () =>

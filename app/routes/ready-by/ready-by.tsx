@@ -21,7 +21,7 @@ const FIRST_IN_MS = 60 * 60_000
 const USUAL_PEOPLE = 4
 const MAX_PEOPLE = 60
 
-/** Works out every pot of the house on the server: some hundreds of plans are too many for a phone by the stove. */
+/** Works out every pot of the household on the server: some hundreds of plans are too many for a phone by the stove. */
 export function loader({ request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams
   const now = nowMs()

@@ -19,7 +19,7 @@ export interface CoolingContainer {
 const MINUTE = 60_000
 
 /**
- * When a tub next wants a hand: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when its hour
+ * When a container next wants a hand: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when its hour
  * is over.
  */
 export function nextOf({
@@ -42,7 +42,7 @@ export function nextOf({
     : { atMs: packedMs + cooling.to5Min * MINUTE, says: 'cold: put the lid on' }
 }
 
-/** A tub that is due calls as a clock does that has ended. */
+/** A container that is due calls as a clock does that has ended. */
 export const coolingSignals = (containers: readonly CoolingContainer[], now: number): Signal[] =>
   containers.flatMap((container) => {
     const next = nextOf(container)

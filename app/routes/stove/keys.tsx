@@ -21,10 +21,10 @@ interface KeysProps {
   onWrong?: () => void
 }
 
-/** For this long after a cue its key offers the way back. */
+/** For this long after a sign its key offers the way back. */
 const TAKE_BACK_MS = 10_000
 
-/** One large key for the cue itself, and a few that anybody can hit with a wet finger. */
+/** One large key for the sign itself, and a few that anyone can hit with a wet finger. */
 export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWrong }: KeysProps) {
   const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'

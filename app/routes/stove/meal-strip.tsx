@@ -5,7 +5,7 @@ import { Acts } from '../meal/next-actions'
 import { useOutbox } from '../../offline/outbox'
 import classes from './meal-strip.module.css'
 
-/** What the stove shows of the supper this pot is part of. */
+/** What the stove shows of the meal this pot is part of. */
 export interface BoardGlance {
   id: string
   title: string

@@ -54,7 +54,7 @@ export function loader({ params }: Route.LoaderArgs) {
     vesselName: cook.vesselName,
     serveAtMs: cook.serveAtMs,
     kept: { request: cook.request, plan: cook.plan, startedMs: cook.startedMs } satisfies StoredCook,
-    // The knob's own places, in the words of the house.
+    // The knob's own places, in the words of the household.
     knob: open.equipment.heats().find((heat) => heat.name === cook.heatName) ?? null,
     // The grain that is most of the pot, to draw it.
     variety: read.ok
@@ -70,7 +70,7 @@ export function loader({ params }: Route.LoaderArgs) {
     })),
     cooling: coolingContainers(open, nowMs()),
     board: boardBeside(open, cook.id, nowMs()),
-    // How each cue last looked in this very pot.
+    // How each sign last looked in this very pot.
     cuePhotos: Object.fromEntries(
       cook.plan.stages.flatMap((stage) => {
         const photo = stage.cue_id && open.photos.ofCue(cook.vesselId, stage.cue_id)
@@ -110,10 +110,10 @@ function CookView({ loaderData }: Route.ComponentProps) {
       (event) => !known.has(event.id) && known.add(event.id),
     )
     return [...loaderData.events, ...own]
-    // The outbox makes its lists anew at every render; only other presses are other lists.
+    // The outbox makes its lists again at every render; only other presses are other lists.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [loaderData.events, ownIds])
-  // What was heard of has happened, also where this screen counts a moment behind the server: a pressed cue
+  // What was heard of has happened, also where this screen counts a moment behind the server: a pressed sign
   // must not come back for a blink.
   const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
   const now = Math.max(counted, newest)

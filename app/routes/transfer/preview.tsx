@@ -7,7 +7,7 @@ interface PreviewProps {
   looked: ImportPreview
   /** Groups whose things can stand beside each other. */
   sideBySide: readonly GroupId[]
-  /** It is added to the house; in its place, nothing is there to choose. */
+  /** It is added to the household; in its place, nothing is there to choose. */
   merging: boolean
 }
 
@@ -20,7 +20,10 @@ const HOLDS = {
 const MAX_NAMES = 6
 const count = (n: number, word: string) => (n === 0 ? '' : `${n} ${word}`)
 
-/** What a file would change here, by the parts of the house; where both have a thing and it differs, whose stays. */
+/**
+ * What a file would change here, by the parts of the household; where both have a thing and it differs, whose
+ * stays.
+ */
 export function Preview({ looked: lidCheck, sideBySide, merging }: PreviewProps) {
   const { changes } = lidCheck
   return (

@@ -98,7 +98,7 @@ export async function action({ request }: Route.ActionArgs) {
   return brought.ok ? { brought: { ...brought.value, how } } : refuse(brought.errors)
 }
 
-/** The household out of this house, and others into it. */
+/** The household out of this household, and others into it. */
 export default function TransferPage({ loaderData, actionData }: Route.ComponentProps) {
   const [pictures, setPictures] = useState(true)
   const [file, setFile] = useState<File | null>(null)

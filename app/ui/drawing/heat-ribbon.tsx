@@ -36,7 +36,10 @@ const ROOM_FOR_MINUTES = 60
 const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
 
-/** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
+/**
+ * The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for
+ * a sign.
+ */
 export function HeatRibbon({
   stages,
   times,
@@ -372,7 +375,7 @@ function Scrub({ minute, onMinute, says, left, right, xOf, minuteOf, most, floor
   )
 }
 
-/** A stage that waits for a cue has no right wall: its end runs out in waves. */
+/** A stage that waits for a sign has no right wall: its end runs out in waves. */
 function openEnded(x: number, y: number, right: number, floor: number): string {
   const waves = Math.max(1, Math.round((floor - y) / 12))
   const h = (floor - y) / waves

@@ -39,7 +39,7 @@ interface MealBoardProps {
   /** Who cooks; a pair of hands without a name has its number. */
   hands: readonly string[]
   clockAt: (minute: number) => string
-  /** Minutes before the table it is now, as a negative number, once the supper is under way. */
+  /** Minutes before the table it is now, as a negative number, once the meal is under way. */
   now?: number
   /**
    * Moves what has not begun: minutes later (negative: earlier), and to another track. Left out: nothing is

@@ -29,7 +29,7 @@ const OWN_DAYS = 820
 const RENEW_DAYS = 30
 const KEYS = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const
 
-/** The household's certificates, made at the first start and renewed when they expire or the machine has other addresses.
+/** The household's certificates, made at first start, renewed when they expire or the addresses change.
  *  The authority may vouch for nothing but names and addresses inside of a home, so that trusting it opens no
  * other door.
  *  @param folder where they lie, readable by their owner only */
