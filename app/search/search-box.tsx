@@ -24,7 +24,7 @@ export default function FindBox({ asked }: { asked: number }) {
     setQuery(next)
     if (next.trim() !== '') void fetcher.load(`/search?q=${encodeURIComponent(next)}`)
   }
-  // Until the household has answered, the places it has are found here.
+  // Until the server has answered, pages are found here.
   const answered = fetcher.data && fetcher.data.asked === query
   const found =
     query.trim() === ''

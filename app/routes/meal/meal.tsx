@@ -77,7 +77,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     case 'add': {
       const added = addDish(open, params.supper, typed)
       if (!added.ok) return refuse(added.errors)
-      // From the plan one comes here to see it on the table.
+      // The plan page sends a dish here.
       return typed.kind === 'plan'
         ? redirect(`/meal/${params.supper}`)
         : { done: 'add' as const, at: nowMs() }

@@ -31,12 +31,12 @@ interface NowPanelProps {
   vesselName: string
   serveAtMs: number | null
   variety: Variety
-  /** The burner with its knob's places, where the household has told them. */
+  /** The burner with its knob's settings, where they are known. */
   knob: Knob | null
   /** The inside of the pot, once it is warm. */
   pot: AtTheStove | undefined
   vessel: Vessel
-  /** What devices say beside this cook. */
+  /** Readings of the devices. */
   readings: readonly DeviceReading[]
   retimed: Retimed | undefined
   purpose: Purpose
@@ -44,7 +44,7 @@ interface NowPanelProps {
   cookId?: string
   /** The cook's own pictures of signs in this pot. */
   cuePhotos: Readonly<Record<string, string>>
-  /** What is worked beside the act. */
+  /** Content under the present step. */
   children?: ReactNode
 }
 
@@ -155,7 +155,7 @@ export function NowPanel({
   )
 }
 
-/** Minutes until a hand may be wanted: the clock's end, or the first moment a sign may come. */
+/** Minutes until the cook may be needed: the clock's end, or the first moment a sign may come. */
 const waitLeft = (stage: Stage, current: StageView, now: number): number =>
   stage.ends_on === 'clock'
     ? (current.endMs - now) / 60_000
@@ -167,7 +167,7 @@ function rangeWord(low: number, high: number): string {
   return from === to ? String(from) : `${from} to ${to}`
 }
 
-/** A clock counts down to its end. A sign counts up, beside the minutes it may take. */
+/** A clock counts down to its end. A sign counts up, next to the minutes it may take. */
 function Clock({
   stage,
   current,

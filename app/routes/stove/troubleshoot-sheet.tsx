@@ -57,8 +57,8 @@ const AT_THE_END: readonly Complaint[] = [
 const LOST_AT_FIRST_G = 30
 
 /**
- * Something is wrong: what is seen leads to one act with its figures; and what happened, told so that the
- * rest can be computed again.
+ * Something is wrong: what is seen leads to one action with its figures; and what happened is recorded so that the
+ * rest is planned again.
  */
 export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStage, waitAt }: WrongProps) {
   const [complaint, setComplaint] = useState<Complaint>()

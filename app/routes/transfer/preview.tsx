@@ -5,7 +5,7 @@ import classes from './transfer.module.css'
 
 interface PreviewProps {
   looked: ImportPreview
-  /** Groups whose things can stand beside each other. */
+  /** Groups whose things can exist side by side. */
   sideBySide: readonly GroupId[]
   /** It is added to the household; in its place, nothing is there to choose. */
   merging: boolean
