@@ -56,7 +56,9 @@ test('copied while somebody writes, it is whole: every pair of rows that belong 
     '-e',
     `const db=new (require(${JSON.stringify(require.resolve('better-sqlite3'))}))(${JSON.stringify(file)});db.pragma('busy_timeout=5000');const put=db.transaction((n)=>{for(let i=0;i<50;i++){db.prepare('INSERT INTO pair VALUES (?,?)').run(n,n);}});for(let n=0;;n++){put(n)}`,
   ])
-  await new Promise((resolve) => setTimeout(resolve, 400))
+  // On a busy machine the writer takes its time to begin.
+  const written = db.prepare('SELECT count(*) FROM pair').pluck()
+  while ((written.get() as number) === 0) await new Promise((resolve) => setTimeout(resolve, 50))
   const copy = await takeCopy(file, join(folder, 'out'), NOW)
   writer.kill('SIGKILL')
   db.close()
