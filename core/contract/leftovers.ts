@@ -7,7 +7,7 @@ import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
 import { between, flag, oneOf, quoted, wholeBetween } from './fields'
 import { formNumber, readerOf } from './settings'
 
-/** Limits of what a household may say of what it keeps. */
+/** Limits of leftovers. */
 export const LEFTOVER_LIMITS = Object.freeze({
   name: 60,
   ml: [20, 20_000],

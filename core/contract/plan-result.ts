@@ -156,7 +156,7 @@ export const PlanSchema = v.object({
   ),
   loosen: oneOf(Object.keys(LOOSEN_WAYS) as LoosenWay[]),
   spread: v.optional(v.object({ area_cm2: figure, tray_long_cm: figure, tray_wide_cm: figure })),
-  // A stage waits only for stages that stand before it: so there is no circle to wait in.
+  // A stage waits only for stages before it, so that there is no circle.
   stages: v.pipe(
     list(StageSchema, MAX_STAGES),
     v.minLength(1, 'has no stage'),

@@ -8,7 +8,7 @@ import { lengthOf } from '#core/plan/timeline'
 import type { Plan } from '#core/plan/result'
 import { parsePlanRequest } from './plan-request'
 
-/** A cook as it is kept: what was asked for, and the plan as it was frozen at the start. */
+/** A batch as it is stored: what was asked for, and the plan as it was frozen at the start. */
 export interface StoredCook {
   request: unknown
   plan: Plan

@@ -1,7 +1,7 @@
 import type { Remedy } from './remedy'
 
 /**
- * What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever
+ * Events of a running batch. A batch is its frozen plan and a list of these; nothing is ever
  * changed or removed.
  */
 export const EVENT_KINDS = [
@@ -33,7 +33,7 @@ export interface CookEvent {
   /** Made by the device that pressed, so that a retry is known for what it is. */
   id: string
   kind: EventKind
-  /** The stage it speaks of. */
+  /** The stage it is about. */
   stage: string
   /** When it happened, UTC milliseconds by the server's clock. */
   atMs: number
@@ -52,7 +52,7 @@ export interface CookEvent {
   target?: string
 }
 
-/** Events that still stand, oldest first: a take-back removes its target and itself. */
+/** Active events, oldest first: an undo removes its target and itself. */
 export function activeEvents(events: readonly CookEvent[]): CookEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)

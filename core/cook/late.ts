@@ -17,7 +17,7 @@ export function whereToWait(plan: Plan, view: CookView, minutes: number, soakRoo
   if (cold) {
     const soak = plan.stages.find((s) => s.kind === 'soak' && state.get(s.id) !== 'done')
     if (soak && minutes <= soakRoomMinutes) return { stage: soak.id, where: 'soak' }
-    // The last thing done by hand before the heat is put off.
+    // The last hands-on step before the heat is delayed.
     const before = plan.stages.slice(0, firstHot).findLast((s) => state.get(s.id) !== 'done')
     if (before) return { stage: before.id, where: 'before-heat' }
   }

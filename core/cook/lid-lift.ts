@@ -2,7 +2,7 @@ import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
 import { celsius } from '#core/units/units'
 
-/** How long a lid is off when nobody said, s. */
+/** How long a lid is off when it was not said, s. */
 export const USUAL_LIFT_S = 15
 /** How long a pot stood open when it was opened too early, s. */
 export const OPENED_S = 60

@@ -1,7 +1,7 @@
 import type { Purpose } from '#core/methods/definition'
 import type { Plan, Stage } from '#core/plan/result'
 
-/** One thing worth doing while the pot needs no hand. */
+/** One thing worth doing while the pot needs nothing. */
 export interface Meanwhile {
   says: string
   minutes: number

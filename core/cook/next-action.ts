@@ -1,7 +1,7 @@
 import type { Plan } from '#core/plan/result'
 import type { CookView } from './replay'
 
-/** When a pot next wants a hand, and for what. */
+/** When a pot next needs the cook, and for what. */
 export interface Touch {
   stage: string
   title: string
@@ -13,7 +13,7 @@ export interface Touch {
 
 const MINUTE = 60_000
 
-/** The next thing to touch of one pot: what is in hand, the end of a clock, or the first moment a sign may come.
+/** The next action of one pot: the present one, the end of a clock, or the first moment a sign may come.
  *  @returns undefined for a pot that is over */
 export function nextTouch(plan: Plan, view: CookView): Touch | undefined {
   if (view.outcome === 'ready')

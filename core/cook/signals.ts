@@ -7,14 +7,14 @@ import type { CookView } from './replay'
  */
 export type SignalKind = 'due' | 'ended' | 'attention'
 export interface Signal {
-  /** The same thing keeps its id, so that it is told once. */
+  /** The same alert keeps its id, so that it sounds once. */
   id: string
   kind: SignalKind
   /** A few words to be spoken. */
   says: string
 }
 
-/** The end of a clock is told for so long, ms; who looks later sees what is on now anyway. */
+/** The end of a clock is announced for this long, ms; later the page shows the present step anyway. */
 const TOLD_FOR_MS = 10 * 60_000
 const MINUTE = 60_000
 
@@ -34,7 +34,7 @@ export function signalsOf(
     if (seen.state === 'done' && seen.endedBy === 'clock' && nowMs - seen.endMs < TOLD_FOR_MS) {
       const next = plan.stages.find((s) => s.after.includes(stage.id))
       const nextSeen = next && view.stages.find((s) => s.id === next.id)
-      // Once what comes after it is over as well, nobody needs to be told.
+      // Once the next step is over as well, it is not announced.
       if (nextSeen?.state !== 'done')
         signals.push({
           id: `ended ${stage.id} ${seen.endMs}`,

@@ -41,7 +41,7 @@ export function addVariable(mind: GaussianState, name: string, sd: number, mean 
 
 /** Nothing moves a figure by its own standard deviation or more at once. */
 export const MAX_SHIFT = 0.9
-/** What lies this far out is more likely a slip than news: it counts for less the further out it is. */
+/** Outliers are down-weighted: beyond this many standard deviations the measurement noise is inflated. */
 const ODD_Z = 3
 
 /** What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it

@@ -6,9 +6,9 @@ import { CENTRE_THROUGH } from '#core/constants'
 import { donenessOf, isDone, type Goal } from '#core/pot/doneness'
 import { creditedPhases, shortestDuration, minutesToSpoil, moveTo, type LastStage } from './solve-duration'
 
-/** A pot cooked through a school's stages on the reduced model. */
+/** A pot cooked through a method's stages on the reduced model. */
 export interface CookedThrough {
-  /** Expected minutes by stage, in the school's order. */
+  /** Expected minutes by stage, in the method's order. */
   minutes: number[]
   /** Steam by stage, g. */
   steam: number[]

@@ -49,7 +49,7 @@ export const waterCarriedInto = ({
 }: PourProblem): number =>
   soaked.clingingG + addInWaterG + (retainedSoakC === null ? soaked.uptake * dryG : 0)
 
-/** The pot with so much water where this school puts it.
+/** The pot with so much water where this method puts it.
  *  @param boilerG under a basket whose pour goes on the grain, g */
 export function setupFor(problem: PourProblem, pour: number, boilerG = 0): PotSetup {
   const { soaked, retainedSoakC: retainedSoakC, dryG, way, basket } = problem

@@ -16,7 +16,7 @@ export interface Placement {
   cost: Cost
 }
 
-/** Nobody starts meal earlier than this, minutes. */
+/** No meal starts earlier than this before serving, minutes. */
 const HORIZON_MIN = 3 * 1440
 /** All of it one after another, and this much more, minutes. */
 const MARGIN_MIN = 90
@@ -70,9 +70,9 @@ export interface PlaceOptions {
   burnerOf?: ReadonlyMap<string, string>
   locks?: ReadonlyMap<string, Lock>
   horizon?: number
-  /** What lies already; the rest goes round it. Starts count from this table. */
+  /** Blocks that are fixed; the rest is placed around them. Starts count from serving. */
   fixed?: readonly FixedBlock[]
-  /** Now, in minutes before the table: nothing else begins earlier. */
+  /** Now, in minutes before serving: nothing else begins earlier. */
   nowBefore?: number
 }
 const MAX_AGAIN = 24

@@ -94,7 +94,7 @@ export function search({
 }
 
 /**
- * What follows a block, for orders that go backwards from the table: a block comes once all that follow it
+ * What follows a block, for orders that go backwards from serving: a block comes once all that follow it
  * have come.
  */
 function followersOf(blocks: readonly Block[]): Map<string, string[]> {
@@ -103,7 +103,7 @@ function followersOf(blocks: readonly Block[]): Map<string, string[]> {
   return followers
 }
 
-/** One order backwards from the table, by a weight: the least first among those that may come. */
+/** One order backwards from serving, by a weight: the least first among those that may come. */
 function backwards(blocks: readonly Block[], weight: (block: Block) => number): Block[] {
   const followers = followersOf(blocks)
   const weights = new Map(blocks.map((b) => [b.id, weight(b)]))
@@ -177,7 +177,7 @@ function* assignments(wanting: readonly Block[], burners: readonly string[]): Ge
   }
 }
 
-/** Minutes from a block's start to the table at the least. */
+/** Least minutes from a block's start to serving. */
 function chainOf(block: Block, blocks: readonly Block[]): number {
   const next = blocks.filter((b) => b.after.some(({ id }) => id === block.id))
   return block.minutes + Math.max(0, ...next.map((b) => chainOf(b, blocks)))
