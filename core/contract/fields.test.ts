@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { between, ERROR_CODES, fieldErrors, oneOf, record, wholeBetween } from './fields'
+import { ERROR_CODES } from './error-codes'
+import { between, fieldErrors, oneOf, record, wholeBetween } from './fields'
 import { parsePlanRequest } from './plan-request'
 import { scheduleFrom } from './schedule'
 

@@ -41,25 +41,23 @@ export const record = <const T extends v.ObjectEntries>(entries: T) =>
   )
 
 /** What is wrong, for programs: stable, while messages may be reworded. */
-export const ERROR_CODES = {
-  required: 'the field is missing or empty',
-  'wrong-type': 'text instead of a number, a list instead of an object and the like',
-  'out-of-range': 'a number outside its limits',
-  'not-whole': 'a fraction where a whole number is needed',
-  'not-an-option': 'none of the allowed words',
-  'wrong-format': 'text that is not a date, an id or whatever the field holds',
-  'too-long': 'text over its limit of characters',
-  'too-many': 'a list with too many entries, or too many at once',
-  'too-few': 'a list with too few entries',
-  'unknown-field': 'a field that does not exist',
-  duplicate: 'the same id or name twice',
-  'not-found': 'no such thing in this kitchen',
-  conflict: 'not possible as things are now',
-  'not-json': 'a body that is not JSON',
-  'too-large': 'a body over its limit of bytes',
-  invalid: 'anything else; the message says what',
-} as const
-export type ErrorCode = keyof typeof ERROR_CODES
+export type ErrorCode =
+  | 'required'
+  | 'wrong-type'
+  | 'out-of-range'
+  | 'not-whole'
+  | 'not-an-option'
+  | 'wrong-format'
+  | 'too-long'
+  | 'too-many'
+  | 'too-few'
+  | 'unknown-field'
+  | 'duplicate'
+  | 'not-found'
+  | 'conflict'
+  | 'not-json'
+  | 'too-large'
+  | 'invalid'
 
 export interface FieldError {
   /** Where in the request, "grains.0.variety"; "" for the request itself. */

@@ -1,4 +1,4 @@
-import { ERROR_CODES } from '#core/contract/fields'
+import { ERROR_CODES } from '#core/contract/error-codes'
 import { toJsonSchema } from '@valibot/to-json-schema'
 import type * as v from 'valibot'
 import { PlanRequestSchema } from '#core/contract/plan-request'

@@ -43,7 +43,7 @@ function useJudged(request: PlanRequestJson): Judged | undefined {
 }
 
 /** How the cook's own minutes and water end, said once; with the smallest change that would help. */
-export function OwnWay({
+export default function OwnWay({
   request,
   state,
   change,

@@ -1,5 +1,5 @@
 import { useMediaQuery } from '@mantine/hooks'
-import { useMemo, useState } from 'react'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
@@ -8,7 +8,6 @@ import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf } from '#core/methods/index'
 import { timelineOf } from '#core/plan/timeline'
-import { OwnWay } from './own-way'
 import { gaugeOfAmount } from '../../planning/gauges'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
@@ -59,6 +58,8 @@ import { mealDishOf } from '../../planning/meal-dish'
 import { useRoomForError } from './use-room-for-error'
 import { vesselFromRow } from '../../planning/vessel-from-row'
 import classes from './plan.module.css'
+
+const OwnWay = lazy(() => import('./own-way'))
 
 export const meta: Route.MetaFunction = () => [{ title: 'Plan · Omsel' }]
 
@@ -272,7 +273,9 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
       </section>
       <section className={classes.cautions} aria-label="Cautions">
         {(state.minutes !== null || state.poured !== null) && (
-          <OwnWay request={request} state={state} change={change} />
+          <Suspense>
+            <OwnWay request={request} state={state} change={change} />
+          </Suspense>
         )}
         <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
       </section>

@@ -1,7 +1,7 @@
-import { TZDate } from '@date-fns/tz'
+import { TZDateMini } from '@date-fns/tz'
 
 /** A moment on the household's wall. Computed moments may fall between milliseconds. */
-const zoned = (ms: number, zone: string) => new TZDate(Math.round(ms), zone)
+const zoned = (ms: number, zone: string) => new TZDateMini(Math.round(ms), zone)
 const two = (n: number) => String(n).padStart(2, '0')
 const hourAndMinute = (hour: string): [number, number] => hour.split(':').map(Number) as [number, number]
 const DAY_MS = 86_400_000
@@ -10,7 +10,7 @@ const DAY_MS = 86_400_000
  * is the one after it.
  */
 function onWall(year: number, month: number, day: number, hour: string, zone: string): number {
-  const moment = new TZDate(year, month, day, ...hourAndMinute(hour), zone).getTime()
+  const moment = new TZDateMini(year, month, day, ...hourAndMinute(hour), zone).getTime()
   // Clocks go back by an hour, on one island by half of it.
   return (
     [60, 30]
@@ -19,7 +19,7 @@ function onWall(year: number, month: number, day: number, hour: string, zone: st
   )
 }
 /** Days since 1970 of the day on a wall. */
-const dayNumber = (wall: TZDate): number =>
+const dayNumber = (wall: Date): number =>
   Date.UTC(wall.getFullYear(), wall.getMonth(), wall.getDate()) / DAY_MS
 
 /** An hour on the household's wall clock, as "19:00". */
