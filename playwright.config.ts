@@ -2,7 +2,7 @@ import { defineConfig, devices } from '@playwright/test'
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  // Each worker has a house of its own; a busy machine's tests are not wrong for taking longer.
+  // Each worker has a household of its own; a busy machine's tests are not wrong for taking longer.
   timeout: 120_000,
   expect: { timeout: 20_000 },
   fullyParallel: false,

@@ -9,7 +9,7 @@ import { startWatching } from '#server/devices/start'
 import { errorOf, log, placeOf } from '#server/log'
 import { NonceContext } from './layout/nonce'
 
-// The server around the pages is plain JavaScript; what it guards the house with comes with the build.
+// The server around the pages is plain JavaScript; what it guards the household with comes with the build.
 export {
   failed,
   requireSession as gate,

@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 
-/** What a page's own HTML makes a browser fetch of scripts before it can answer: its modules, and everything
- * they name at their head.
- *  What is fetched later, at a press, is not in it.
+/**
+ * What a page's own HTML makes a browser fetch of scripts before it can answer: its modules, and everything
+ * they name at their head. What is fetched later, at a press, is not in it.
  * @param html of the page
  * @param client the built client's folder
  * @returns each script's size under gzip, bytes, the largest first

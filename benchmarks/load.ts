@@ -3,9 +3,10 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { say } from './say'
 import { served } from './served'
 
-/** Load on loopback for a bounded minute in all: pages and plans beside a question nobody answers, of the
- * same server in the same run; then whether it has
- *  grown. Needs a build. */
+/**
+ * Load on loopback for a bounded minute in all: pages and plans beside a question nobody answers, of the same
+ * server in the same run; then whether it has grown. Needs a build.
+ */
 const SECONDS = 8
 const CONNECTIONS = 8
 /** Requests after which memory is looked at, again and again. */

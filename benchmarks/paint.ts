@@ -3,7 +3,7 @@ import { initialScripts } from './initial-js'
 import { say } from './say'
 import { served } from './served'
 
-/** The bench on a slow phone: processor four times slower, a line of 1.6 Mbit/s with 150 ms. Needs a build. */
+/** The plan on a slow phone: processor four times slower, a line of 1.6 Mbit/s with 150 ms. Needs a build. */
 const SLOWER = 4
 const LINE = {
   offline: false,

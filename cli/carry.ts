@@ -7,8 +7,8 @@ import { databaseFile, openKitchen } from '#server/store/open-household'
 import { bundleText } from '#server/transfer/export-bundle'
 
 /**
- * export and import, on the household named by OMSEL_DATABASE or OMSEL_DATA.  @param fail ends the program
- * with the words
+ * export and import, on the household named by OMSEL_DATABASE or OMSEL_DATA.
+ * @param fail ends the program with the words
  */
 export async function carry(
   command: string,

@@ -2,8 +2,8 @@ import { checkHousehold, copiesFolder, restoreCopy, takeCopy } from '#server/bac
 import { databaseFile } from '#server/store/open-household'
 
 /**
- * backup, restore and check, on the household named by OMSEL_DATABASE or OMSEL_DATA.  @param failure ends the
- * program with the words
+ * backup, restore and check, on the household named by OMSEL_DATABASE or OMSEL_DATA.
+ * @param failure ends the program with the words
  */
 export async function keep(
   command: string,

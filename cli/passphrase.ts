@@ -5,8 +5,8 @@ import { setPassphrase } from '#server/http/auth/sign-in'
 import { databaseFile, openKitchen } from '#server/store/open-household'
 
 /**
- * Sets the household's passphrase, typed twice without being shown, or as one line on standard input.  @param
- * fail ends the program with the words
+ * Sets the household's passphrase, typed twice without being shown, or as one line on standard input.
+ * @param fail ends the program with the words
  */
 export async function passphrase(
   args: readonly string[],

@@ -1,13 +1,12 @@
 import type { Blend } from '#core/grain/blend'
 import type { Variety } from '#core/grain/varieties'
 
-/** How far kitchens, lots and hands lie apart before anything is known of them: one standard deviation each,
- * as a share of the figure. The one
- *  table that "many kitchens", odds, room for error and the priors of learning use.
- *  burner: what a burner gives, over its rating. steam: what a lid lets out. measuring: grain or water, by
- * scoop or eye. minutes: what a lot
- * wants of the table's minutes; grain in its skin and pulses differ more, old ones most. water: what a lot
- * wants of the table's water.
+/**
+ * How far kitchens, lots and hands lie apart before anything is known of them: one standard deviation each,
+ * as a share of the figure. The one table that "many kitchens", odds, room for error and the priors of
+ * learning use. burner: what a burner gives, over its rating. steam: what a lid lets out. measuring: grain or
+ * water, by scoop or eye. minutes: what a lot wants of the table's minutes; grain in its skin and pulses
+ * differ more, old ones most. water: what a lot wants of the table's water.
  */
 export const SPREADS = {
   burner: 0.15,

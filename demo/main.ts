@@ -3,7 +3,7 @@ import { nowMs } from '#server/clock'
 import { databaseFile, openKitchen } from '#server/store/open-household'
 import { seedDemo } from './seed'
 
-/** Makes the demo database where there is none; --fresh makes it anew. */
+/** Makes the demo database where there is none; --fresh makes it again. */
 const file = databaseFile()
 if (process.argv.includes('--fresh'))
   for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true })

@@ -1,8 +1,8 @@
 import pino from 'pino'
 
 /**
- * Structured lines on standard error. No line holds what somebody wrote or cooks: places without ids and
- * questions, errors without what stood in quotes.
+ * Structured lines on standard error. No line contains what a cook wrote or cooks: paths without ids and
+ * questions, errors without quoted text.
  */
 export const log = pino(
   {

@@ -1,7 +1,9 @@
-/** Records what the API answers to 2,000 seeded requests, and lists what differs between two recordings.
- *    npm run behaviour -- record FILE        one JSON line a request: question, request, status, body
- *    npm run behaviour -- compare OLD NEW    keys, figures and texts that differ, counted
- *  A recording of an earlier commit is made in a worktree of that commit. */
+/**
+ * Records what the API answers to 2,000 seeded requests, and lists what differs between two recordings. npm
+ * run behaviour -- record FILE        one JSON line a request: question, request, status, body npm run
+ * behaviour -- compare OLD NEW    keys, figures and texts that differ, counted A recording of an earlier
+ * commit is made in a worktree of that commit.
+ */
 import { createHash } from 'node:crypto'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { VARIETY_IDS } from '#core/grain/varieties'

@@ -183,7 +183,7 @@ try {
     await page.waitForTimeout(1200)
   }
   await picture('meal')
-  // The first page of a house that is new.
+  // The first page of a household that is new.
   const empty = mkdtempSync(join(tmpdir(), 'omsel-new-'))
   const other = spawn('node', ['server.js'], {
     env: { ...env, PORT: NEW_PORT, OMSEL_DATABASE: join(empty, 'omsel.sqlite') },

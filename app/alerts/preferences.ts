@@ -1,8 +1,8 @@
 import type { SignalKind } from '#core/cook/signals'
 
 /**
- * How this device tells what should be noticed. It is the device's own: a phone in a pocket and a laptop on
- * the table differ.
+ * How this device alerts. Each device has its own settings: a phone in a pocket and a laptop on the table
+ * differ.
  */
 export const SOUNDS = ['knock', 'bell', 'rise', 'none'] as const
 export type Sound = (typeof SOUNDS)[number]
@@ -36,14 +36,14 @@ export const FIRST_SENSES: Alerts = {
 const KEY = 'omsel.senses'
 const isSound = (value: unknown): value is Sound => SOUNDS.includes(value as Sound)
 
-/** Reads what was kept, mending what makes no sense. @param text as it lies in the device's store */
+/** Reads stored preferences; invalid ones get the defaults. @param text as stored on the device */
 export function sensesIn(text: string | null): Alerts {
   let saved: Partial<Alerts> & { sounds?: Partial<Record<SignalKind, unknown>> } = {}
   try {
     const parsed: unknown = JSON.parse(text ?? '{}')
     if (typeof parsed === 'object' && parsed !== null) saved = parsed
   } catch {
-    // Somebody else's text: the first senses stand.
+    // Not our text: the defaults are used.
   }
   const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake') =>
     typeof saved[key] === 'boolean' ? saved[key] : FIRST_SENSES[key]
@@ -70,6 +70,6 @@ export function keepSenses(senses: Alerts): void {
   try {
     localStorage.setItem(KEY, JSON.stringify(senses))
   } catch {
-    // A device that keeps nothing has the first senses next time.
+    // A device without storage has the defaults next time.
   }
 }

@@ -28,7 +28,7 @@ const NOTES: Record<Exclude<Sound, 'none'>, readonly Note[]> = {
 
 let context: AudioContext | undefined
 
-/** Whether a sound could be heard now. Browsers keep a page silent until somebody has touched it. */
+/** Whether a sound could be heard now. Browsers keep a page silent until it was touched. */
 export const soundIsBlocked = (): boolean =>
   typeof AudioContext === 'undefined' || context?.state !== 'running'
 

@@ -5,7 +5,7 @@ import { FIRST_SENSES, parseSenses } from './preferences'
 import { play, soundIsBlocked, wakeSound } from './sound'
 
 export interface Noticing {
-  /** What is told and not touched yet, the gravest first. */
+  /** Alerts that were not answered yet, the gravest first. */
   active: Signal[]
   seen: () => void
   /** A sound is wanted and the browser keeps the page silent. */
@@ -14,20 +14,21 @@ export interface Noticing {
   goesDark: boolean
 }
 
-/** Told again so often until somebody touches something, ms. */
+/** Repeated this often until it is answered, ms. */
 const AGAIN_MS = 9000
 const GRAVEST: Record<Signal['kind'], number> = { attention: 0, ended: 1, due: 2 }
 
-/** Tells signals by sound, voice, touch and notice, and again until a hand is on the device. What the device
- * cannot do is done by the eye:
- *  the caller shows `active` large. */
+/**
+ * Alerts by sound, voice, vibration and notification, and repeats until it is answered. What the device
+ * cannot do is done by the eye: the caller shows `active` large.
+ */
 export function useAlerts(signals: readonly Signal[]): Noticing {
   const [touched, setTouched] = useState<ReadonlySet<string>>(new Set())
   const [silent, setSilent] = useState(false)
   const [goesDark, setGoesDark] = useState(false)
   const senses = useRef(FIRST_SENSES)
   const ids = signals.map(({ id }) => id).join('|')
-  // The list is made anew with every tick; only other ids are another list.
+  // The list is rebuilt with every tick; only other ids make it another list.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const stable = useMemo(() => [...signals], [ids])
   const active = useMemo(

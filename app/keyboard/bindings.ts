@@ -34,8 +34,8 @@ export function wrongKey({ keys }: Bindings, act: KeyAct, key: string): string |
 }
 
 /**
- * Reads what a device has kept, mending what makes no sense: a key that two would share goes back to its
- * first.  @param text as it lies there
+ * Reads stored key bindings; a key that two actions would share goes back to its default.
+ * @param text as stored
  */
 export function bindingsIn(text: string | null): Bindings {
   let saved: { on?: unknown; keys?: Partial<Record<KeyAct, unknown>> } = {}
@@ -43,7 +43,7 @@ export function bindingsIn(text: string | null): Bindings {
     const parsed: unknown = JSON.parse(text ?? '{}')
     if (typeof parsed === 'object' && parsed !== null) saved = parsed
   } catch {
-    // Somebody else's text: the first keys stand.
+    // Not our text: the defaults are used.
   }
   const own = typeof saved.keys === 'object' && saved.keys !== null ? saved.keys : {}
   const asked = KEY_ACT_IDS.map((id) => [id, isKey(own[id]) ? own[id] : FIRST_BINDINGS.keys[id]] as const)

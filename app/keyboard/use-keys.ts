@@ -23,7 +23,7 @@ export function keepBindings(bindings: Bindings): void {
   try {
     localStorage.setItem(KEY, JSON.stringify(bindings))
   } catch {
-    // A device that keeps nothing has the first keys next time.
+    // A device without storage has the defaults next time.
   }
   window.dispatchEvent(new Event(CHANGED))
 }
@@ -39,7 +39,7 @@ function subscribe(cachedPaths: () => void): () => void {
 export const useBindings = (): Bindings => useSyncExternalStore(subscribe, now, () => FIRST_BINDINGS)
 
 /**
- * Lets keys act: once a press, not while held, and never while somebody types. What has no act here is left
+ * Runs actions by key: once a press, not while held, and never while typing. Keys without an action are left
  * to others.
  */
 export function useKeys(acts: Partial<Record<KeyAct, (() => void) | undefined>>): void {

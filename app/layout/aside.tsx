@@ -5,7 +5,7 @@ import { createPortal } from 'react-dom'
 import classes from './aside.module.css'
 
 interface AsideProps {
-  /** What stands on the key. */
+  /** The key's text. */
   word: ReactNode
   /** What the key is called, where its word is not enough. */
   label?: string
@@ -13,17 +13,14 @@ interface AsideProps {
   pressed?: boolean
   /** px */
   width: number
-  /**
-   * There is something to do in it, which is a piece of the program of its own: fetched when a hand comes
-   * near, and then the focus goes in.
-   */
+  /** The content is a separate chunk: fetched when the pointer comes near; then the focus moves in. */
   piece?: () => Promise<unknown>
   children: () => ReactNode
 }
 
 /**
- * Something said or chosen beside the key that opens it. It is the browser's own popover: it closes at Esc or
- * a press elsewhere, and gives the focus back.
+ * A popover next to the key that opens it. It is the browser's own: it closes at Esc or a press elsewhere,
+ * and gives the focus back.
  */
 export function Aside({ word, label, className, pressed, width, piece, children }: AsideProps) {
   const id = useId()

@@ -1,7 +1,7 @@
 import { useLocation, type Location } from 'react-router'
 import type { Line } from './use-kitchen-stream'
 
-/** The house's door, and from it back to where one was. */
+/** A link to the sign-in page that returns to the present page. */
 export const signInAddress = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
   `/login?to=${encodeURIComponent(pathname + search)}`
 

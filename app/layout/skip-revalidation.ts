@@ -1,8 +1,8 @@
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 /**
- * What a page knows of the house does not change with its own address: only another page, or something sent,
- * asks again.
+ * Loader data does not depend on the page's own query: only another page, or a form that was sent, asks
+ * again.
  */
 export function skipRevalidation({
   currentUrl,

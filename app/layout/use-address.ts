@@ -8,7 +8,7 @@ interface Addressed<T> {
   busy?: boolean
 }
 
-/** A drag changes the state many times a second; the address follows when the hand is still. */
+/** A drag changes the state many times a second; the address follows when it stops. */
 const STILL_MS = 350
 const MAX_BACK = 40
 const MAX_ON_THE_WAY = 8
@@ -22,9 +22,10 @@ const sorted = (search: string): string =>
     .sort()
     .join('&')
 
-/** State kept in the address, with a way back. A bare address stays bare until something is changed; somebody
- * going back, or opening a
- *  bookmark, leads the state. */
+/**
+ * State kept in the address, with a way back. A bare address stays bare until something is changed; someone
+ * going back, or opening a bookmark, leads the state.
+ */
 export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
   const [search, setSearch] = useSearchParams()
   const [past, setPast] = useState<T[]>([])

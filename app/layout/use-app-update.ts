@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react'
 
-/** Registers the worker that keeps the stove loadable, and tells when a newer program waits.
- *  @returns takes the newer one over; undefined when there is none */
+/**
+ * Registers the worker that keeps the stove loadable, and tells when a newer program waits.
+ * @returns takes the newer one over; undefined when there is none
+ */
 export function useAppUpdate(): (() => void) | undefined {
   const [waiting, setWaiting] = useState<ServiceWorker>()
   useEffect(() => {
@@ -10,7 +12,7 @@ export function useAppUpdate(): (() => void) | undefined {
       return
     let gone = false
     const watch = (registration: ServiceWorkerRegistration | undefined) => {
-      // A browser that keeps workers out may say so with nothing.
+      // A browser without service workers may return nothing.
       if (!registration) return
       if (registration.waiting && navigator.serviceWorker.controller) setWaiting(registration.waiting)
       registration.addEventListener('updatefound', () => {

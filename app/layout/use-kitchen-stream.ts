@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 
-/** For so long a broken line is not spoken of, ms. */
+/** A broken connection is shown only after this long, ms. */
 const PATIENCE_MS = 3000
 
 /** shut: this device is no longer let in. */
@@ -13,9 +13,12 @@ const refusedBy = (): Promise<Line> =>
     () => 'lost',
   )
 
-/** The one stream of this kitchen: tells when another screen pressed something anywhere, and whenever this
- * one is looked at again.
- *  @param onReadings what devices say  @returns how the line is */
+/**
+ * The event stream of this kitchen: reports presses on other screens, and reloads whenever this page becomes
+ * visible again.
+ * @param onReadings what devices say
+ * @returns how the line is
+ */
 export function useKitchenStream(onChanged: () => void, onReadings?: (json: string) => void): Line {
   const latest = useRef({ onChanged, onReadings })
   const [line, setLine] = useState<Line>('open')
@@ -40,7 +43,7 @@ export function useKitchenStream(onChanged: () => void, onReadings?: (json: stri
       setLine('open')
     })
     source.addEventListener('changed', () => {
-      // The first only says that the line stands; the page has just been loaded.
+      // The first event only says that the stream is open; the page has just been loaded.
       if (!first) latest.current.onChanged()
       first = false
     })

@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useRef } from 'react'
 import { useRevalidator } from 'react-router'
 
-/** Asks the server again, one question at a time: what is asked meanwhile is asked once more after it, so
- * that a burst of news neither breaks off
- *  an answer on its way nor goes unheard. */
+/**
+ * Asks the server again, one question at a time: what is asked meanwhile is asked once more after it, so that
+ * a burst of news neither breaks off an answer on its way nor goes unheard.
+ */
 export function useRefresh(): () => void {
   const { revalidate } = useRevalidator()
   const ask = useRef(revalidate)

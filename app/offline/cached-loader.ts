@@ -1,22 +1,24 @@
 import { useEffect } from 'react'
 import { isRouteErrorResponse } from 'react-router'
 
-/** What pages last heard from the server, by the page's own key. */
+/** The last loader data of each page, by the page's key. */
 const cachedPaths = new Map<string, unknown>()
 
 const SHUT_OUT = 401
 
-/** An answer that is meant: a redirect, a page that is not there. All else is a line that was cut, a server
- * that is gone for a while, or a door that
- *  was shut on this device in the middle of a cook. */
+/**
+ * An answer that is meant: a redirect, a page that is not there. All else is a line that was cut, a server
+ * that is gone for a while, or a door that was shut on this device in the middle of a cook.
+ */
 const isAnswer = (error: unknown): boolean =>
   error instanceof Response ||
   (isRouteErrorResponse(error) && error.status < 500 && error.status !== SHUT_OUT)
 
-/** Asks the server, and where it cannot be reached goes on with what this page last heard: a cook is not lost
- * with the line.
+/**
+ * Loads from the server, or returns the last cached data where it cannot be reached: a batch is not lost with
+ * the connection.
  * @param key what names this page and its thing
- * @throws what the server answered, or the failure where nothing was heard before
+ * @throws what the server answered, or the failure where nothing was cached
  */
 export async function orCached<T>(key: string, ask: () => Promise<T>): Promise<T> {
   try {

@@ -10,7 +10,7 @@ export interface PressMore {
   amount?: number
   remedy?: Remedy
   target?: string
-  /** Of a supper: which of its dishes it speaks of. */
+  /** Of a meal: which of its dishes it is about. */
   dish?: string
 }
 
@@ -41,7 +41,7 @@ async function wordsOf(response: Response): Promise<string> {
 const RETRY_MS = 2500
 /** Not let in any more, too slow, by another name, too much at once: no word on the press itself. */
 const NOT_NOW: ReadonlySet<number> = new Set([401, 408, 421, 429])
-/** Presses kept though the server has them; the page drops those it has heard back by their ids. */
+/** Presses the server has, kept until the page has loaded them; it drops them by their ids. */
 const MAX_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
 
@@ -73,12 +73,15 @@ export interface Outbox<K extends string> {
   press: (kind: K, stage: string, more?: PressMore, afterMs?: number) => void
 }
 
-/** When a press was made, by the device's clock and how far the server's is ahead. What a device knows of the
- * server's clock moves by the delay of
- *  every answer, so two presses close together could change places; the order they were made in stands.
- *  @param deviceMs the device's clock  @param aheadMs the server's clock minus it  @param before the device's
- * press before this one
- *  @param afterMs the latest event on the screen, by the server's clock */
+/**
+ * When a press was made, by the device's clock and how far the server's is ahead. What a device knows of the
+ * server's clock moves by the delay of every answer, so two presses close together could change places; their
+ * order is kept.
+ * @param deviceMs the device's clock
+ * @param aheadMs the server's clock minus it
+ * @param before the device's press before this one
+ * @param afterMs the latest event on the screen, by the server's clock
+ */
 export function pressedAt(
   deviceMs: number,
   aheadMs: number,
@@ -90,7 +93,9 @@ export function pressedAt(
   return { pressed_ms: pressed, ahead_ms: Math.max(Math.round(aheadMs), Math.floor(latest) + 1 - pressed) }
 }
 
-/** Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted server.
+/**
+ * Keeps presses on the device until the server has them: through a lost connection, a reload, a restarted
+ * server.
  * @param address where they go; left out: the cook's own
  * @param aheadMs the server's clock minus this device's
  * @param onSent after the server has taken something
@@ -104,7 +109,7 @@ export function useOutbox<K extends string = EventKind>(
   const [waiting, setWaiting] = useState<Waiting<K>[]>([])
   const [cutOff, setCutOff] = useState(false)
   const [refused, setRefused] = useState<string>()
-  // What the server has taken stays here until the page has heard it back: a pressed cue must not come back
+  // What the server has taken stays here until the page has loaded it: a pressed sign must not reappear
   // for a blink.
   const [taken, setTaken] = useState<Waiting<K>[]>([])
   const sending = useRef(false)

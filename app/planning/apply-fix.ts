@@ -7,7 +7,7 @@ import { methodsOf } from '#core/methods/usual-method'
 import { requestOf, vesselOfState, type PlanState, type PlanningData } from './plan-state'
 import { METHOD_WORDS } from './plan-words'
 
-/** A caution's one action: what it says, and the bench after it. */
+/** A caution's action: its label, and the plan state after it. */
 export interface Fix {
   text: string
   state: PlanState
@@ -105,7 +105,7 @@ export function fixOf(
   return undefined
 }
 
-/** The smallest other vessel of the house, of the same kind or else any, in which the caution is gone. */
+/** The smallest other vessel of the household, of the same kind or else any, without the caution. */
 function roomierPot(code: string, state: PlanState, household: PlanningData, nowMs: number) {
   const own = vesselOfState(state, household)
   const others = household.vessels

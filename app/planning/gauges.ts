@@ -15,11 +15,11 @@ import type { MeasureRow, VesselRow } from '#server/store/equipment'
 export interface Gauge {
   id: string
   word: string
-  /** What a told amount is counted in: "g", "scoops", "mm from the bottom". */
+  /** What an entered amount is counted in: "g", "scoops", "mm from the bottom". */
   unit: string
   grain: GaugeReading
   water: GaugeReading
-  /** The pour that a told amount means, g. */
+  /** The pour that an entered amount means, g. */
   pourOf: (told: number) => number
 }
 
@@ -43,7 +43,7 @@ function scooped(ml: number, cupMl: number, name: string, parts: readonly number
   }
 }
 
-/** All the gauges of this house for one plan. */
+/** All the gauges of this household for one plan. */
 export function gaugesFor(given: {
   plan: Plan
   context: PourContext

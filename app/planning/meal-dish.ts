@@ -3,7 +3,7 @@ import { toSearch } from './plan-address'
 import { startFieldsOf, type PlanState, type PlanningData } from './plan-state'
 import { grainWord } from './plan-words'
 
-/** This pot as a dish of a supper, as its form sends it. */
+/** This plan as a dish of a meal, as the form sends it. */
 export function mealDishOf(
   state: PlanState,
   household: PlanningData,

@@ -15,9 +15,10 @@ export const contextOf = (plan: Plan, state: PlanState, vessel: Vessel): PourCon
   soakedG: plan.water.soaked_in_g,
 })
 
-/** What the bench becomes when the cook holds the water at a pour. Between firm and soft it is a texture, and
- * the plan stays solved;
- *  beyond, it is water of the cook's own, and the plan says what it will do. */
+/**
+ * The state when the cook sets the water to a pour. Between firm and soft it is a texture, and the plan stays
+ * solved; beyond, it is water of the cook's own, and the plan says what it will do.
+ */
 export function heldAt(pourG: number, plan: Plan, state: PlanState): Pick<PlanState, 'texture' | 'poured'> {
   const { firm_pour_g, soft_pour_g } = plan.water
   if (pourG < firm_pour_g - 0.5 || pourG > soft_pour_g + 0.5) return { texture: state.texture, poured: pourG }

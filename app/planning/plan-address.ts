@@ -48,7 +48,7 @@ export const RENAMED_KEYS = {
   add: 'add-in',
 } as const
 
-/** A query with the keys of today; the order of repeated keys stands. */
+/** A query with the present keys; the order of repeated keys is kept. */
 export function withPresentKeys(search: URLSearchParams): URLSearchParams {
   const present = new URLSearchParams()
   for (const [key, value] of search)

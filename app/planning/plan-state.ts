@@ -33,7 +33,7 @@ import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/store
 import type { BagRow, PourMarkRow } from '#server/store/grain-bags'
 import { nextAt, withOffset } from '../ui/time/clock-hour'
 
-/** What the house brings to every plan. */
+/** The household's data that every plan uses. */
 export interface PlanningData {
   vessels: readonly VesselRow[]
   heats: readonly HeatRow[]
@@ -50,7 +50,7 @@ export interface PlanningData {
   kitchen_c: number
   zone: string
   guidance: Authority
-  /** What lies ready in fridge and freezer, to eat first first. */
+  /** Leftovers in fridge and freezer, the soonest to eat first. */
   eaters: readonly Person[]
   kept: readonly {
     title: string
@@ -61,10 +61,10 @@ export interface PlanningData {
   }[]
 }
 
-/** Everything the cook can choose on the bench. Null means the usual, whatever the grain. */
+/** Everything the cook can choose on the plan page. Null means the usual, whatever the grain. */
 export interface PlanState {
   grain: VarietyId
-  /** Which bag of it, where the house keeps one. */
+  /** Which bag of it, where the household has one. */
   bagId: string | null
   /** Other grains in the same pot; shares against 1 of the first. */
   others: { variety: VarietyId; share: number }[]
@@ -89,19 +89,19 @@ export interface PlanState {
   washes: number | null
   drain: Drain
   soak: { minutes: number; celsius: number; water: 'drain' | 'keep' } | null
-  /** Weighed wet after draining, g, where somebody did. */
+  /** Wet weight after draining, g, where it was weighed. */
   wet: number | null
   rest: number | null
   lidUntilBoil: LidPosition
   heatStyle: HeatStyle
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'
-  /** Who eats, in words, where it was told so: “fourteen, three small, one no gluten”. */
+  /** Who eats, in words, where it was typed so: “fourteen, three small, one no gluten”. */
   who: string | null
   /** Portions cooked on top, for another day; and portions already kept that count in. */
   keep: number
   fromKept: number
-  /** Held ready for so long before the table, minutes. */
+  /** Kept warm for this long before serving, minutes. */
   hold: number
   /** Filled now: the appliance starts by itself for the hour. */
   byItself: boolean
@@ -109,7 +109,7 @@ export interface PlanState {
   dressing: { style: DressingId | 'none'; infuse: number; set: number; ml: number | null } | null
   /** A dish that simmers under the basket. */
   under: { name: string; liquidG: number } | null
-  /** Salt wanted, % of what is cooked; null leaves it to the table. */
+  /** Salt wanted, % of what is cooked; null: salted at the table. */
   salt: number | null
   stock: number
   addIns: PlanAddIn[]
@@ -130,7 +130,7 @@ export interface PlanAddIn {
   out: AddInOut
 }
 
-/** A first pot for a house: four beside a dish, in its first vessel. */
+/** The first plan of a household: a side for four, in its first pot. */
 export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'heats'>): PlanState => ({
   grain: 'long-white',
   bagId: null,
@@ -173,8 +173,8 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
 })
 
 /**
- * The method a bench cooks by: the one asked for where its vessel can, or the usual one for its grain,
- * purpose and vessel.
+ * The method of a plan: the one asked for where its vessel can, or the usual one for its grain, purpose and
+ * vessel.
  */
 export function methodOfState(
   state: Pick<PlanState, 'method' | 'purpose' | 'grain' | 'others'>,
@@ -210,7 +210,7 @@ const grainsOf = ({ grain, others }: PlanState) => [{ variety: grain, share: 1 }
 
 export const grainKeyOfState = (state: PlanState): string => grainKeyOf(grainsOf(state))
 
-/** What a plan of this bench leans on, by the names things are learned under. */
+/** Keys of the beliefs this plan uses. */
 const learnsAs = (state: PlanState, household: PlanningData): PlanFor => {
   const vessel = vesselOfState(state, household)
   return {
@@ -222,7 +222,7 @@ const learnsAs = (state: PlanState, household: PlanningData): PlanFor => {
 }
 
 /**
- * What goes with a request onto the stove or onto a supper: where it is cooked, from which bag, and what had
+ * What goes with a request onto the stove or onto a meal: where it is cooked, from which bag, and what had
  * been learned and is planned with.
  */
 export function startFieldsOf(
@@ -252,7 +252,7 @@ export const bagOfState = (state: PlanState, household: Pick<PlanningData, 'bags
 
 /** The amount as it is measured: by the scale as it is, by the cup in the scoops there are. */
 function amountOf(state: PlanState, household: PlanningData): PlanRequestJson['amount'] {
-  // What is kept already is not cooked again; there is always something in the pot.
+  // Leftovers are not cooked again; there is always something in the pot.
   const value =
     state.amount.basis === 'servings'
       ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept)
@@ -267,7 +267,7 @@ function amountOf(state: PlanState, household: PlanningData): PlanRequestJson['a
   return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
 }
 
-/** What somebody at this table avoids. */
+/** Foods that someone who eats avoids. */
 function avoidsOf({ who }: Pick<PlanState, 'who'>, household: Pick<PlanningData, 'eaters'>): AvoidedId[] {
   const party = who === null ? undefined : parsePeople(who, household.eaters)
   return party?.ok ? party.value.avoids : []
@@ -276,7 +276,7 @@ function avoidsOf({ who }: Pick<PlanState, 'who'>, household: Pick<PlanningData,
 const clamp = (value: number, [min, max]: readonly [number, number]): number =>
   Math.min(max, Math.max(min, value))
 
-/** The plan request of the contract that this bench stands for. */
+/** The contract's plan request for this state. */
 export function requestOf(state: PlanState, household: PlanningData, nowMs: number): PlanRequestJson {
   const request = handStarted(state, household, nowMs)
   if (!state.byItself || state.at === null || vesselOfState(state, household).own_rated_w === null)
@@ -379,7 +379,7 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
   }
 }
 
-/** The bench after a change. Another grain, amount or soak was not the one that was weighed. */
+/** The state after a change. A wet weight is dropped with another grain, amount or soak. */
 export function changedPlan(state: PlanState, next: Partial<PlanState>): PlanState {
   const weighed =
     'wet' in next || !('grain' in next || 'amount' in next || 'soak' in next || 'others' in next)

@@ -4,7 +4,7 @@ import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
 import type { Finish } from '#core/methods/definition'
 import type { PlanState, PlanningData } from './plan-state'
 
-/** A sentence too long for the line is told by its first words. */
+/** A sentence too long for the line is shortened to its first words. */
 const shortly = (who: string): string =>
   who.length <= MAX_SHOWN ? who : `${who.split(',')[0]!.slice(0, MAX_SHOWN)} …`
 const MAX_SHOWN = 22
@@ -55,7 +55,7 @@ export const STYLE_WORDS: Record<PlanState['heatStyle'], string> = {
   'boil-then-off': 'boil, keep at medium',
 }
 
-/** How it is cooked, as it stands in the order. */
+/** How it is cooked, as the plan line says it. */
 export const METHOD_WORDS = Object.fromEntries(METHOD_IDS.map((id) => [id, methodOf(id).words])) as Record<
   MethodId,
   string

@@ -5,7 +5,7 @@ import { currentLeftovers } from '#server/queries/leftovers'
 import { currentBeliefs } from '#server/commands/rebuild-entry'
 import type { PlanningData } from './plan-state'
 
-/** Everything the house brings to a plan, read from its database. */
+/** Everything the household brings to a plan, read from its database. */
 export function loadPlanningData(open: Kitchen): { household: PlanningData; settings: Settings } {
   const settings = settingsOf(open)
   return {

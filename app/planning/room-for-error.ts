@@ -1,7 +1,7 @@
 import type { Plan } from '#core/plan/result'
 import type { RoomForError } from '../workers/simulator'
 
-/** Water that keeps the grain between firm and soft, as long as nothing better is known. */
+/** Water that keeps the grain between firm and soft, until a simulation knows better. */
 export interface RoomForErrorWords {
   says: string
   sure: boolean
@@ -11,7 +11,7 @@ const span = (less: number, more: number): string =>
   `${Math.round(Math.max(0, -less))} g less, ${Math.round(Math.max(0, more))} g more`
 
 /**
- * "room for error: 60 g less to 75 g more": how far the pour may be off before somebody notices. First from
+ * "room for error: 60 g less to 75 g more": how far the pour may be off before someone notices. First from
  * the plan's own firm and soft pours; then from pots cooked.
  */
 export function roomForErrorWords(

@@ -1,7 +1,7 @@
 import { vesselOf, type Vessel } from '#core/vessel/vessel'
 import type { VesselRow } from '#server/store/equipment'
 
-/** A vessel of the house as the planner sees it. */
+/** A vessel of the household as the planner sees it. */
 export const vesselFromRow = (row: VesselRow): Vessel =>
   vesselOf({
     kind: row.kind,

@@ -160,7 +160,7 @@ describe('kept', () => {
         })
       ).status,
     ).toBe(200)
-    // It counts in on the bench.
+    // It counts in on the plan.
     expect(
       ((await call(bench.loader)).value as { household: { kept: unknown[] } }).household.kept,
     ).toMatchObject([{ variety: 'quinoa', portions: 1 }])

@@ -219,7 +219,7 @@ test('the places that take a plan further know the house, and not the browser', 
   for (const place of [compare, by, dryRun]) {
     const { status, value } = await call(place.loader as (args: never) => unknown, {})
     expect(status).toBe(200)
-    // What can be served by an hour comes from the shelf, and a new house has an empty one.
+    // What can be served by an hour comes from the shelf, and a new household has an empty one.
     expect(JSON.stringify(value)).toContain(place === by ? '"ready":[]' : 'heavy-pot')
     // What a loader gives goes over the wire: nothing may be lost on the way.
     expect(JSON.parse(JSON.stringify(value))).toEqual(value)

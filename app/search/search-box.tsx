@@ -10,8 +10,8 @@ const [store, spotlight] = createSpotlight()
 const MAX_AT_FIRST = 6
 
 /**
- * Finds grains, pots, cooks, places and things to do by their words.  @param asked grows by one whenever it
- * is to open
+ * Finds grains, pots, cooks, places and things to do by their words.
+ * @param asked grows by one whenever it is to open
  */
 export default function FindBox({ asked }: { asked: number }) {
   const [query, setQuery] = useState('')
@@ -24,7 +24,7 @@ export default function FindBox({ asked }: { asked: number }) {
     setQuery(next)
     if (next.trim() !== '') void fetcher.load(`/search?q=${encodeURIComponent(next)}`)
   }
-  // Until the house has answered, the places it has are found here.
+  // Until the server has answered, pages are found here.
   const answered = fetcher.data && fetcher.data.asked === query
   const found =
     query.trim() === ''

@@ -21,10 +21,12 @@ export interface OnTheTable<T> {
 /** No rest is shorter than this when time is short, minutes. */
 const SHORT_REST = 5
 
-/** What can stand on the table in so many minutes, the best of each kind of grain and vessel first: nothing
- * left out before something,
- *  fewer warnings before more, the tighter fit last. A pot that must not be cooked so is not offered.
- *  @param minutes until the table */
+/**
+ * What can stand on the table in so many minutes, the best of each kind of grain and vessel first: nothing
+ * left out before something, fewer warnings before more, the tighter fit last. A pot that must not be cooked
+ * so is not offered.
+ * @param minutes until the table
+ */
 export function onTheTableBy<T>(
   candidates: readonly Candidate<T>[],
   minutes: number,

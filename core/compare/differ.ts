@@ -30,8 +30,12 @@ const span = (minutes: number): string => {
     : `${Math.floor(whole / 60)} h${whole % 60 === 0 ? '' : ` ${whole % 60}`}`
 }
 
-/** Why one way asks for another water, clock or texture than the first: one sentence, computed from the two ledgers.
- *  @param names what each is called  @returns nothing where they hardly differ */
+/**
+ * Why one way asks for another water, clock or texture than the first: one sentence, computed from the two
+ * ledgers.
+ * @param names what each is called
+ * @returns nothing where they hardly differ
+ */
 export function whyDiffer(a: Side, b: Side, names: { a: string; b: string }): string {
   const perG = (side: Side, g: number) => g / side.plan.grain.mass_g
   const [x, y] = [a.plan.water, b.plan.water]

@@ -32,10 +32,10 @@ import { PlanSchema } from './plan-result'
 import { PlayerActionsSchema } from './practice'
 import { SCHEDULE_LIMITS } from './schedule'
 
-/** A household as one JSON document. Rows are as the house keeps them, units in their names; what is made
- * from them (the lines of the notebook, beliefs)
- * is not in it, it is made again. `version` counts the changes this layout has been through; an older one
- * is brought up to date on the way in.
+/**
+ * A household as one JSON document. Rows are as stored, units in their names; what is made from them (the
+ * lines of the notebook, beliefs) is not in it, it is made again. `version` counts the changes this layout
+ * has been through; an older one is brought up to date on the way in.
  */
 export const BUNDLE_FORMAT = 'omsel.household'
 
@@ -49,7 +49,7 @@ const id = v.pipe(
   text(64, 1),
   v.regex(/^[\w-]+$/, (issue) => `must be letters, digits and dashes, got ${quoted(issue.input)}`),
 )
-/** What a device called a press at a supper: any word. */
+/** What a device called a press at a meal: any word. */
 const pressId = text(80, 1)
 /** Names of grains as they are kept: varieties with their shares. */
 const key = text(400)
@@ -150,7 +150,7 @@ export interface TableSpec {
   names?: Readonly<Record<string, string>>
 }
 
-/** Every table that is carried, in the order in which they can be written. A new table is one entry here. */
+/** Every exported table, in the order in which they can be written. A new table is one entry here. */
 export const BUNDLE_TABLES = {
   household: {
     group: 'settings',
@@ -626,7 +626,7 @@ export function parseEnvelope(input: unknown): Result<Bundle> {
 
 const MAX_ERRORS = 20
 
-/** Holds rows of the present version to what each table may hold.  @returns what is wrong, twenty lines at most */
+/** Checks rows of the present version against each table's schema.  @returns what is wrong, twenty lines at most */
 export function wrongRows(tables: Tables): FieldError[] {
   const errors: FieldError[] = []
   for (const table of TABLE_IDS)

@@ -7,7 +7,7 @@ import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
 import { between, flag, oneOf, quoted, wholeBetween } from './fields'
 import { formNumber, readerOf } from './settings'
 
-/** Limits of what a household may say of what it keeps. */
+/** Limits of leftovers. */
 export const LEFTOVER_LIMITS = Object.freeze({
   name: 60,
   ml: [20, 20_000],
@@ -88,7 +88,7 @@ export const parseTell = readerOf(TellForm)
 const BottleForm = v.object({ style: oneOf(DRESSING_IDS), made_g: number(LEFTOVER_LIMITS.bottle_g, 'g') })
 export const parseBottleForm = readerOf(BottleForm)
 
-/** Figures a house may set stricter; an empty field leaves the published one. */
+/** Figures a household may set stricter; an empty field leaves the published one. */
 const OWN_LIMITS: Record<FigureId, readonly [number, number]> = {
   hold_hot_c: [57, 90],
   cool_min: [10, 120],

@@ -263,7 +263,7 @@ export const PlanRequestSchema = record({
     }),
   ),
   hold_minutes: v.optional(between(...LIMITS.hold_minutes, 'minutes'), DEFAULTS.hold_minutes),
-  /** Foods somebody who eats avoids. */
+  /** Foods someone who eats avoids. */
   avoids: v.optional(
     v.array(oneOf(AVOIDED_IDS), (issue) => `must be a list, got ${quoted(issue.input)}`),
     [],
@@ -434,8 +434,8 @@ const usualRestMinutes = (method: Method, slowest: Variety): number =>
   method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)
 
 /**
- * The soak as asked, or the usual one. While grain waits for a timer it soaks in the water it will cook in, as
- * warm as the kitchen is.
+ * The soak as asked, or the usual one. While grain waits for a timer it soaks in the water it will cook in,
+ * as warm as the kitchen is.
  */
 function soakFrom(
   given: PlanInput,

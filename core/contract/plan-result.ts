@@ -7,9 +7,10 @@ import { LEVELS, LIDS } from '#core/practice/player-actions'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { between, flag, oneOf, quoted } from './fields'
 
-/** A plan as it is stored and published: what `plan` answers with, written as a schema. Figures are only held
- * to be figures; what they may be is for the
- *  physics that made them to say. */
+/**
+ * A plan as it is stored and published: what `plan` answers with, written as a schema. Figures are only held
+ * to be figures; what they may be is for the physics that made them to say.
+ */
 const LARGEST = 1e9
 const MAX_STAGES = 80
 const MAX_CAUTIONS = 60
@@ -126,7 +127,7 @@ export const PlanSchema = v.object({
   ),
   loosen: oneOf(Object.keys(LOOSEN_WAYS) as LoosenWay[]),
   spread: v.optional(v.object({ area_cm2: figure, tray_long_cm: figure, tray_wide_cm: figure })),
-  // A stage waits only for stages that stand before it: so there is no circle to wait in.
+  // A stage waits only for stages before it, so that there is no circle.
   stages: v.pipe(
     list(StageSchema, MAX_STAGES),
     v.minLength(1, 'has no stage'),

@@ -3,7 +3,7 @@ import { LEVELS, LIDS, type PlayerActions } from '#core/practice/player-actions'
 import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fields'
 import type { Result } from './plan-request'
 
-/** Limits of what hands can do to a practice pot. */
+/** Limits of a player's actions. */
 export const PRACTICE_LIMITS = Object.freeze({
   washes: [0, 12],
   soak_minutes: [0, 2880],
@@ -33,7 +33,7 @@ export const PlayerActionsSchema = record({
   serveMin: minute,
 })
 
-/** What was done to a practice pot, as a page tells it. */
+/** A player's actions, as the page sends them. */
 export function parsePlayerActions(input: unknown): Result<PlayerActions> {
   const parsed = v.safeParse(PlayerActionsSchema, input)
   return parsed.success

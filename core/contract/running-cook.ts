@@ -8,14 +8,14 @@ import { lengthOf } from '#core/plan/timeline'
 import type { Plan } from '#core/plan/result'
 import { parsePlanRequest } from './plan-request'
 
-/** A cook as it is kept: what was asked for, and the plan as it was frozen at the start. */
+/** A batch as it is stored: what was asked for, and the plan as it was frozen at the start. */
 export interface StoredCook {
   request: unknown
   plan: Plan
   startedMs: number
 }
 
-/** A stored cook, ready to replay, with everything the stove reckons from. */
+/** A stored cook, ready to replay, with everything the stove computes from. */
 export interface CookAtTheStove extends RunningCook {
   /** As it was asked for, with what was seen before the pour. */
   request: PlanRequest
@@ -23,9 +23,10 @@ export interface CookAtTheStove extends RunningCook {
   retimed: Retimed | undefined
 }
 
-/** A stored cook, ready to replay: the plan as frozen; solved again where the cook saw more than the plan
- * could know; its simmer as long as
- *  this pot needs it; and with the remedies that were begun. */
+/**
+ * A stored cook, ready to replay: the plan as frozen; solved again where the cook saw more than the plan
+ * could know; its simmer as long as this pot needs it; and with the remedies that were begun.
+ */
 export function runningCookOf(saved: StoredCook, events: readonly CookEvent[]): CookAtTheStove {
   const read = parsePlanRequest(saved.request)
   if (!read.ok)

@@ -92,7 +92,7 @@ export const ScheduleSchema = record({
   oven: v.optional(wholeBetween(...SCHEDULE_LIMITS.oven), 1),
   appliances: v.optional(list(record({ id, vessel: v.unknown() }), SCHEDULE_LIMITS.appliances), []),
   cooks: v.optional(wholeBetween(...SCHEDULE_LIMITS.cooks), 1),
-  /** Where tasks were told to lie: kept as far as it can be. */
+  /** Tasks as last published: kept as far as possible. */
   told: v.optional(list(ToldSchema, SCHEDULE_LIMITS.told), []),
   dishes: v.pipe(
     list(v.looseObject({ id }, 'must be an object with an id'), SCHEDULE_LIMITS.dishes),
@@ -110,7 +110,7 @@ export interface ScheduledTask {
 }
 export interface Schedule {
   start_at: string
-  /** When all of it is on the table: the hour asked for, or later where what has begun needs longer. */
+  /** When everything is served: the hour asked for, or later where what has begun needs longer. */
   table_at: string
   dishes: { id: string; title: string; tasks: ScheduledTask[]; ready_at: string; held_minutes: number }[]
   conflicts: string[]
@@ -119,7 +119,7 @@ export interface Schedule {
   nearest: string[]
   /** The hour at which all of it could be ready, where the asked one is too soon. */
   ready_by?: string
-  /** Whether every timetable there is was looked at. */
+  /** Whether every possible timetable was compared. */
   exact: boolean
 }
 
@@ -137,7 +137,7 @@ interface Settled {
 const MINUTE = 60_000
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
-/** A supper's timetable for a request from outside. */
+/** A meal's timetable for a request from outside. */
 export function scheduleFrom(input: unknown): Result<Schedule> {
   const parsed = v.safeParse(ScheduleSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
@@ -281,7 +281,7 @@ function readDish(
     : readTasks(name, { tasks, fixed }, wishes, at, given, serveMs)
 }
 
-/** A dish told as tasks, of which some may be under way. */
+/** A dish given as tasks, of which some may be under way. */
 function readTasks(
   name: string,
   { tasks, fixed }: { tasks: unknown; fixed: unknown },
@@ -393,8 +393,8 @@ function plansByBurner(
 }
 
 /**
- * A stretch that lies, on the nearest minutes of the grid: rounded outward, each task begun a second late
- * would make the table a minute later.
+ * A fixed block, on the nearest minutes of the grid: rounded outward, each task begun a second late would
+ * move serving by a minute.
  */
 function fixedBlock(
   dish: string,
@@ -446,7 +446,7 @@ function fixedBlock(
   }
 }
 
-/** Tasks as they were told, as the starts of their blocks; blocks nobody was told of are not in it. */
+/** Published tasks, as the starts of their blocks, without blocks that were not published. */
 function toldOf(
   told: readonly v.InferOutput<typeof ToldSchema>[],
   dishes: readonly Dish[],
@@ -578,7 +578,7 @@ function scheduleOf(settled: Settled): Schedule {
 }
 
 /**
- * The rest of a supper under way. What is told is how it will be; only what cannot be helped any more is a
+ * The rest of a meal under way. What is told is how it will be; only what cannot be helped any more is a
  * conflict.
  */
 function liveScheduleOf({ dishes, kitchen, serveMs, notBeforeMs, locks, fixed, told }: Settled): Schedule {

@@ -6,7 +6,7 @@ import { methodsOf } from '#core/methods/usual-method'
 import type { Plan } from '#core/plan/result'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 
-/** Somebody else's kitchen, as far as one knows it beforehand. */
+/** Someone else's kitchen, as far as one knows it beforehand. */
 export interface There {
   vessel: VesselPresetId
   heat: HeatPresetId
@@ -21,11 +21,12 @@ export interface Translated {
   method: { from: MethodId; to: MethodId } | undefined
 }
 
-/** A plan that is known to come out well at home, for another pot, hob and height. What belongs to the grain
- * and to who eats goes with it: the water the
- *  grain is to hold, its soak, its salt. What belongs to the pot and the burner stays at home: steam, power
- * and time that were learned there.
- *  Water of the cook's own is taken as what it made of the grain, not as so many grams. */
+/**
+ * A plan that is known to come out well at home, for another pot, hob and height. What belongs to the grain
+ * and to who eats goes with it: the water the grain is to hold, its soak, its salt. What belongs to the pot
+ * and the burner stays at home: steam, power and time that were learned there. Water of the cook's own is
+ * taken as what it made of the grain, not as so many grams.
+ */
 export function convertRecipe(home: PlanRequestJson, there: There): Result<Translated> {
   const [here, asked] = [planFrom(home), parsePlanRequest(home)]
   if (!here.ok) return here

@@ -49,10 +49,11 @@ const UNKNOWN_BATCHES = [150, 300, 600] as const
 const LIKELY_POTS = ['tight-lid', 'loose-lid'] as const
 const UNKNOWN_SOAK = [0, 30] as const
 
-/** What a ratio says about the grain: the pour it means, less what such a pot boils off, plus what washing
- * and soaking had brought in.
- *  Where something is not known, every likely case is counted and the range is given.
- *  @throws {RangeError} when the ratio or the cup is not above 0 */
+/**
+ * What a ratio says about the grain: the pour it means, less what such a pot boils off, plus what washing and
+ * soaking had brought in. Where something is not known, every likely case is counted and the range is given.
+ * @throws {RangeError} when the ratio or the cup is not above 0
+ */
 export function meaningOf(told: RatioTold): RatioMeaning {
   if (!(told.ratio > 0 && told.waterCupOverGrainCup > 0))
     throw new RangeError(

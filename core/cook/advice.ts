@@ -14,7 +14,7 @@ export interface Hint {
   addG: number
 }
 
-/** How far the texture may slip before anybody is told, on the scale of 0 firm … 1 soft. */
+/** How far the texture may slip before it is announced, on the scale of 0 firm … 1 soft. */
 const WORTH_TELLING = 0.22
 const STEP_G = 5
 

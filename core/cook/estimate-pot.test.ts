@@ -13,7 +13,7 @@ const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000
 const LATE = new Set(['heat-up', 'pressure-up'])
 
-/** A cook whose cues are pressed as the plan expects them, the first heat so many minutes late. */
+/** A cook whose signs are pressed as the plan expects them, the first heat so many minutes late. */
 function cookOf(request: PlanRequestJson, late = 0) {
   const read = planFrom(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))

@@ -16,7 +16,7 @@ const MINUTE = 60_000
 /** How far a burner may be from what was believed of it before something else must be the reason. */
 const BURNER_RANGE = [0.3, 1.8] as const
 const BISECTIONS = 14
-/** Heat told to have been low is taken as half. */
+/** Heat reported as low is taken as half. */
 const LOW_SHARE = 0.5
 
 /** The pot as it should be by what happened so far. */
@@ -45,7 +45,7 @@ interface Hot {
   until: MethodStage['until']
 }
 
-/** Stages in the pot's own order, those of remedies among them. Work by hand away from the pot is left out. */
+/** Stages in the pot's own order, with those of remedies; hands-on work away from the pot is left out. */
 function hotStages(plan: Plan, view: CookView, prepared: PreparedPlan): Hot[] {
   const views = new Map(view.stages.map((s) => [s.id, s]))
   return plan.stages.flatMap((stage): Hot[] => {
@@ -74,10 +74,12 @@ export interface EstimateInput {
   burner?: number
 }
 
-/** Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as
- * long as they really were, the
- *  burner as strong as the first boil says, lids lifted, water lost and added, heat high, low or out.
- *  @returns undefined before anything is warm */
+/**
+ * Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as
+ * long as they really were, the burner as strong as the first boil says, lids lifted, water lost and added,
+ * heat high, low or out.
+ * @returns undefined before anything is warm
+ */
 export function estimatePot({
   plan,
   request,
@@ -164,10 +166,10 @@ export function estimatePot({
 const timeOf = (phases: readonly Phase[]): number =>
   phases.reduce((sum, { until }) => sum + ('minutes' in until ? until.minutes : 0), 0)
 
-/** The burner's share of its believed power: the one that brings the first boil (or full pressure) just when
- * it was told, or not before now.
- * A boil that is told is taken at its word; lateness with another reason looks like a weak burner, and
- * costs the same time.
+/**
+ * The burner's share of its believed power: the one that brings the first boil (or full pressure) just when
+ * it was told, or not before now. A reported boil is believed; lateness with another reason looks like a weak
+ * burner, and costs the same time.
  */
 function burnerBy(begun: readonly Hot[], lasted: (stage: Hot) => number, fill: () => Pot): number {
   const first = begun.find(
@@ -202,7 +204,7 @@ interface Stretch {
   powerW: number
 }
 
-/** A stage as the phases it really was: its heat as planned, but for the minutes that were told to be otherwise. */
+/** A stage as the phases it really was: its heat as planned, except for the minutes that were reported otherwise. */
 function segments(
   { phase, view, stage }: Hot,
   minutes: number,
@@ -238,7 +240,7 @@ function segments(
   return whole.length > 0 ? whole : [{ ...phase, opensAtEnd: opens, until: { minutes: 0 } }]
 }
 
-/** Complaints of somebody who found no water. */
+/** Complaints of someone who found no water. */
 const SEEN_DRY: ReadonlySet<Complaint> = new Set(['dry-early', 'dry-firm', 'chalky'])
 
 function interventionsIn(
@@ -261,7 +263,7 @@ function interventionsIn(
       case 'boiled-over':
         return [{ ...base, kind: 'lose-water', grams: e.amount ?? 0 }]
       case 'remedy':
-        // Who says it is dry has looked.
+        // A cook who reports it dry has lifted the lid.
         return e.remedy && SEEN_DRY.has(e.remedy.complaint)
           ? [{ ...base, kind: 'lose-water', grams: Infinity }]
           : []

@@ -1,8 +1,8 @@
 import type { Remedy } from './remedy'
 
 /**
- * What a cook can tell the stove. A running cook is its frozen plan and a list of these; nothing is ever
- * changed or removed.
+ * Events of a running batch. A batch is its frozen plan and a list of these; nothing is ever changed or
+ * removed.
  */
 export const EVENT_KINDS = [
   'cue',
@@ -33,7 +33,7 @@ export interface CookEvent {
   /** Made by the device that pressed, so that a retry is known for what it is. */
   id: string
   kind: EventKind
-  /** The stage it speaks of. */
+  /** The stage it is about. */
   stage: string
   /** When it happened, UTC milliseconds by the server's clock. */
   atMs: number
@@ -52,7 +52,7 @@ export interface CookEvent {
   target?: string
 }
 
-/** Events that still stand, oldest first: a take-back removes its target and itself. */
+/** Active events, oldest first: an undo removes its target and itself. */
 export function activeEvents(events: readonly CookEvent[]): CookEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
@@ -71,9 +71,11 @@ export const EVENT_AMOUNTS: Partial<Record<EventKind, readonly [number, number]>
   'water-added': [1, 10_000],
 }
 
-/** What makes two presses one: the stage and the kind, and how often that was taken back before. Undefined
- * for what may repeat.
- *  @param events everything stored for the cook so far */
+/**
+ * What makes two presses one: the stage and the kind, and how often that was taken back before. Undefined for
+ * what may repeat.
+ * @param events everything stored for the cook so far
+ */
 export function identityOf(
   event: Pick<CookEvent, 'kind' | 'stage' | 'target'>,
   events: readonly CookEvent[],

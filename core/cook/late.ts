@@ -7,9 +7,11 @@ export interface Wait {
   where: 'soak' | 'before-heat' | 'rest' | 'end'
 }
 
-/** Water that has not been heated waits for nothing; a covered pot off the heat waits well; a pot on the heat
+/**
+ * Water that has not been heated waits for nothing; a covered pot off the heat waits well; a pot on the heat
  * does not wait.
- *  @param soakRoomMinutes how much longer the grain may still soak before it grows fragile or sours */
+ * @param soakRoomMinutes how much longer the grain may still soak before it grows fragile or sours
+ */
 export function whereToWait(plan: Plan, view: CookView, minutes: number, soakRoomMinutes = 0): Wait {
   const state = new Map(view.stages.map((s) => [s.id, s.state]))
   const firstHot = plan.stages.findIndex((s) => s.power_w > 0)
@@ -17,7 +19,7 @@ export function whereToWait(plan: Plan, view: CookView, minutes: number, soakRoo
   if (cold) {
     const soak = plan.stages.find((s) => s.kind === 'soak' && state.get(s.id) !== 'done')
     if (soak && minutes <= soakRoomMinutes) return { stage: soak.id, where: 'soak' }
-    // The last thing done by hand before the heat is put off.
+    // The last hands-on step before the heat is delayed.
     const before = plan.stages.slice(0, firstHot).findLast((s) => state.get(s.id) !== 'done')
     if (before) return { stage: before.id, where: 'before-heat' }
   }

@@ -2,7 +2,7 @@ import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
 import { celsius } from '#core/units/units'
 
-/** How long a lid is off when nobody said, s. */
+/** How long a lid is off when it was not said, s. */
 export const USUAL_LIFT_S = 15
 /** How long a pot stood open when it was opened too early, s. */
 export const OPENED_S = 60
@@ -30,10 +30,12 @@ export interface LidLift {
 /** Nobody waits longer than this for one look under the lid, minutes. */
 const MAX_MINUTES = 3
 
-/** What a look under the lid costs a pot at the boil: vapour from the open surface, and the loss of an
- * uncovered pot over a covered one.
- *  The minutes are that heat over what the burner gives beyond the covered loss.
- *  @param seconds the lid was off */
+/**
+ * What a look under the lid costs a pot at the boil: vapour from the open surface, and the loss of an
+ * uncovered pot over a covered one. The minutes are that heat over what the burner gives beyond the covered
+ * loss.
+ * @param seconds the lid was off
+ */
 export function lidLift(pot: LiftedPot, seconds: number): LidLift {
   const above = pot.boilC - pot.kitchenC
   const steamG = openSurfaceEvaporation(celsius(pot.boilC)) * pot.openArea * seconds

@@ -1,7 +1,7 @@
 import type { Purpose } from '#core/methods/definition'
 import type { Plan, Stage } from '#core/plan/result'
 
-/** One thing worth doing while the pot needs no hand. */
+/** One thing worth doing while the pot needs nothing. */
 export interface Meanwhile {
   says: string
   minutes: number
@@ -14,8 +14,10 @@ export interface Meanwhile {
 const SPLASH_G_G = 0.12
 const STEP_G = 10
 
-/** The one task this wait has room for, or nothing: a list is never offered.
- *  @param leftMinutes until the wait is over, at the least */
+/**
+ * The one task this wait has room for, or nothing: a list is never offered.
+ * @param leftMinutes until the wait is over, at the least
+ */
 export function meanwhile(
   plan: Plan,
   stage: Stage,

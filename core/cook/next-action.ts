@@ -1,11 +1,11 @@
 import type { Plan } from '#core/plan/result'
 import type { CookView } from './replay'
 
-/** When a pot next wants a hand, and for what. */
+/** When a pot next needs the cook, and for what. */
 export interface Touch {
   stage: string
   title: string
-  /** UTC milliseconds; for a cue, when it is first worth looking. */
+  /** UTC milliseconds; for a sign, when it is first worth looking. */
   atMs: number
   /** Whether it waits for something seen, heard or felt. */
   cue: boolean
@@ -13,8 +13,10 @@ export interface Touch {
 
 const MINUTE = 60_000
 
-/** The next thing to touch of one pot: what is in hand, the end of a clock, or the first moment a cue may come.
- *  @returns undefined for a pot that is over */
+/**
+ * The next action of one pot: the present one, the end of a clock, or the first moment a sign may come.
+ * @returns undefined for a pot that is over
+ */
 export function nextTouch(plan: Plan, view: CookView): Touch | undefined {
   if (view.outcome === 'ready')
     return { stage: plan.stages.at(-1)!.id, title: 'Serve', atMs: view.tableMs, cue: true }

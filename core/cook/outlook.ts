@@ -35,12 +35,14 @@ export function outlookOf({ pot, ahead, prepared }: PotEstimate, as: readonly Ah
   })
 }
 
-/** The longest anybody goes on with a pot that will not get done, minutes. */
+/** The longest anyone goes on with a pot that will not get done, minutes. */
 const MAX_MORE = 90
 const BISECTIONS = 10
 
-/** The least minutes the solved stage still needs, so that the goal is met at the very end.
- *  @returns undefined where no stage is left to stretch, or no time helps */
+/**
+ * The least minutes the solved stage still needs, so that the goal is met at the very end.
+ * @returns undefined where no stage is left to stretch, or no time helps
+ */
 export function minutesStillNeeded({ pot, ahead, prepared }: PotEstimate): number | undefined {
   const place = ahead.findIndex(({ solved }) => solved)
   if (place < 0) return undefined

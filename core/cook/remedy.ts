@@ -92,9 +92,11 @@ export function remedyStages(
   return stages
 }
 
-/** A plan with a remedy begun at a stage: that stage ends there, the remedy comes next, and what came after
- * it waits for the remedy.
- *  @param beginsMs when it was begun, UTC milliseconds */
+/**
+ * A plan with a remedy begun at a stage: that stage ends there, the remedy comes next, and what came after it
+ * waits for the remedy.
+ * @param beginsMs when it was begun, UTC milliseconds
+ */
 export function withRemedy(plan: Plan, eventId: string, at: string, remedy: Remedy, beginsMs: number): Plan {
   const made = remedyStages(eventId, remedy)
   const place = plan.stages.findIndex((stage) => stage.id === at)

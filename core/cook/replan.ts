@@ -52,9 +52,10 @@ export function requestSeen(request: PlanRequest, seen: Seen): PlanRequest {
 
 const COLD = new Set(['measure', 'rinse', 'soak', 'drain'])
 
-/** The plan solved again with what was seen. The stages stay the same ones; those already under way keep
- * their minutes, so that no clock
- *  that has run out runs again. */
+/**
+ * The plan solved again with what was seen. The stages stay the same ones; those already under way keep their
+ * minutes, so that no clock that has run out runs again.
+ */
 export function replanned(request: PlanRequest, frozen: Plan, seen: Seen): Plan {
   if (isNothingSeen(seen)) return frozen
   const again = plan(requestSeen(request, seen))

@@ -3,10 +3,10 @@ import { lengthOf } from '#core/plan/timeline'
 import { activeEvents, type CookEvent } from './events'
 import { lidLift, USUAL_LIFT_S, type LiftedPot } from './lid-lift'
 
-/** A plan under way; what happened stands beside it. */
+/** A running batch: its frozen plan; its events are separate. */
 export interface RunningCook {
   plan: Plan
-  /** From start to table as it was planned at first, minutes; left out: as the plan says. */
+  /** From start to serving as first planned, minutes; left out: as the plan says. */
   plannedMinutes?: number
   startedMs: number
   /** The pot as the plan saw it, for what a lifted lid costs. */
@@ -21,7 +21,7 @@ export interface StageView {
   endMs: number
   /** What ended it. */
   endedBy?: 'clock' | 'cue' | 'go-on' | 'skip' | 'remedy'
-  /** Minutes added by hand and by lifted lids. */
+  /** Minutes added by the cook and by lifted lids. */
   addedMinutes: number
   liftedMinutes: number
 }
@@ -33,14 +33,14 @@ export interface CookView {
   now: StageView[]
   /** What comes after the first of those. */
   next: StageView | undefined
-  /** When it is on the table, by what is known now. */
+  /** When it is served, by what is known now. */
   tableMs: number
   /** The same as it was planned at the start. */
   plannedTableMs: number
-  /** Minutes the table moved since the start, and why, newest last. */
+  /** Minutes serving moved since the start, and why, newest last. */
   slips: { stage: string; minutes: number }[]
   lidLifts: number
-  /** Washes told, and how clear the last one ran. */
+  /** Washes reported, and how clear the last one ran. */
   washes: number
   clarity: number | undefined
   /** Steam that lifted lids cost, g. */
@@ -54,8 +54,12 @@ const MINUTE = 60_000
 /** A press meant for a clock that has just run out still counts for it. */
 const GRACE_MS = 60_000
 
-/** What the cook sees: a pure function of the plan, what happened and the time. Unknown or late events change nothing.
- *  @param events in any order  @param nowMs UTC milliseconds */
+/**
+ * What the cook sees: a pure function of the plan, what happened and the time. Unknown or late events change
+ * nothing.
+ * @param events in any order
+ * @param nowMs UTC milliseconds
+ */
 export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: number): CookView {
   const happened = activeEvents(events)
   const end = happened.find((e) => e.kind === 'finish' || e.kind === 'stop')

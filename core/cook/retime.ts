@@ -11,7 +11,7 @@ export interface Retimed {
   stage: string
   wasMinutes: number
   isMinutes: number
-  /** The event after which it was reckoned anew. */
+  /** The event after which it was computed again. */
   because: CookEvent
 }
 
@@ -27,9 +27,11 @@ const MOVES = new Set<CookEvent['kind']>([
 /** A change smaller than this is not worth telling, minutes. */
 const WORTH_TELLING = 0.75
 
-/** The plan with its open stage as long as this pot needs it: reckoned when that stage begins, by when the
- * boil really came, and again after
- *  everything that moved its heat or its water. The margin over the earliest end stays what it was. */
+/**
+ * The plan with its open stage as long as this pot needs it: computed when that stage begins, by when the
+ * boil really came, and again after everything that moved its heat or its water. The margin over the earliest
+ * end stays what it was.
+ */
 export function retime(
   cook: RunningCook,
   request: PlanRequest,

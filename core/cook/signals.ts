@@ -2,24 +2,26 @@ import type { Plan } from '#core/plan/result'
 import type { CookView } from './replay'
 
 /**
- * Something that should be noticed from across the kitchen. due: a cue may come now. ended: a clock has run
+ * Something that should be noticed from across the kitchen. due: a sign may come now. ended: a clock has run
  * out. attention: look closely.
  */
 export type SignalKind = 'due' | 'ended' | 'attention'
 export interface Signal {
-  /** The same thing keeps its id, so that it is told once. */
+  /** The same alert keeps its id, so that it sounds once. */
   id: string
   kind: SignalKind
   /** A few words to be spoken. */
   says: string
 }
 
-/** The end of a clock is told for so long, ms; who looks later sees what is on now anyway. */
+/** The end of a clock is announced for this long, ms; later the page shows the present step anyway. */
 const TOLD_FOR_MS = 10 * 60_000
 const MINUTE = 60_000
 
-/** What is worth a sound now.
- *  @param hint advice the stove has, if any */
+/**
+ * What is worth a sound now.
+ * @param hint advice the stove has, if any
+ */
 export function signalsOf(
   plan: Plan,
   view: CookView,
@@ -34,7 +36,7 @@ export function signalsOf(
     if (seen.state === 'done' && seen.endedBy === 'clock' && nowMs - seen.endMs < TOLD_FOR_MS) {
       const next = plan.stages.find((s) => s.after.includes(stage.id))
       const nextSeen = next && view.stages.find((s) => s.id === next.id)
-      // Once what comes after it is over as well, nobody needs to be told.
+      // Once the next step is over as well, it is not announced.
       if (nextSeen?.state !== 'done')
         signals.push({
           id: `ended ${stage.id} ${seen.endMs}`,

@@ -3,7 +3,7 @@ import { cookMinutes } from '#core/grain/blend'
 import { VARIETIES, type Variety, type VarietyId, varietyOf } from '#core/grain/varieties'
 
 /**
- * Foods somebody may avoid, as far as grains hold them. A caution, no medical advice: traces are the mill's
+ * Foods someone may avoid, as far as grains hold them. A caution, no medical advice: traces are the mill's
  * matter, and its label's.
  */
 interface Avoided {

@@ -1,7 +1,7 @@
 import { avoidedFrom, type AvoidedId } from './avoid'
 import { countFrom } from './count-words'
 
-/** Somebody who eats in this house. */
+/** Someone who eats in this household. */
 export interface Person {
   id: string
   name: string

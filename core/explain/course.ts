@@ -19,9 +19,10 @@ export interface CourseMoment extends Readout {
 
 const EVERY_MIN = 0.5
 
-/** The inside of a planned pot from its first heat to the table, twice a minute: what scrubbing shows. Stages
- * are as long as the plan says,
- *  so that a minute of the plan is a minute of the pot. */
+/**
+ * The inside of a planned pot from its first heat to the table, twice a minute: what scrubbing shows. Stages
+ * are as long as the plan says, so that a minute of the plan is a minute of the pot.
+ */
 export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
   const prepared = prepare(request)
   const { method, timed } = prepared
@@ -64,7 +65,7 @@ export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
       () => (pot.now - begun) / 60 >= (mine.at(-1)?.into ?? 0) + EVERY_MIN && look(),
     )
     look()
-    // A cue that comes a little sooner or later in the pot than in the plan is stretched to the plan's minute.
+    // A sign that comes a little sooner or later in the pot than in the plan is stretched to the plan's minute.
     const stretch = run.minutes > 0 ? minutes / run.minutes : 0
     course.push(...mine.map(({ into, ...moment }) => ({ ...moment, minute: at.start + into * stretch })))
   }

@@ -36,7 +36,7 @@ export interface Known {
 
 /** Uptake at a texture differs from lot to lot by about this share. */
 const LOT = 0.06
-/** Steam of a pot nobody measured, and of one somebody did. */
+/** Steam of a pot nobody measured, and of one someone did. */
 const STEAM_GUESS = 0.33
 const STEAM_MEASURED = 0.1
 const CLING = 0.25

@@ -1,4 +1,4 @@
-/** What a change of pot or of crowd did, as the bench had it before and has it now. */
+/** What a change of pot or of crowd did, as the plan had it before and has it now. */
 export interface Seen {
   vesselId: string
   /** Across the mouth, mm. */
@@ -15,8 +15,8 @@ const SAME_CROWD = 0.12
 const SAME_GRAIN = 0.01
 
 /**
- * "Wider, so 22 g more steam"; "twice the grain, 1.7 times the water".  @returns nothing for other changes,
- * and for small ones
+ * "Wider, so 22 g more steam"; "twice the grain, 1.7 times the water".
+ * @returns nothing for other changes, and for small ones
  */
 export function whatChanged(before: Seen, now: Seen): string | undefined {
   const crowd = now.grainG / before.grainG

@@ -14,10 +14,12 @@ export const vapourDensity = (celsius: number): number =>
   (611.21 * Math.exp((18.678 - celsius / 234.5) * (celsius / (257.14 + celsius)))) /
   (461.5 * (celsius + 273.15))
 
-/** Minutes from the pot to hand-warm under a fan. Most of the heat leaves with vapour: the same stream of air
- * that carries warmth off carries
- *  vapour off in proportion (Lewis relation).
- *  @param heatPerGram of the cooked grain, J/(g K)  @param densityGMl loose, g/mL */
+/**
+ * Minutes from the pot to hand-warm under a fan. Most of the heat leaves with vapour: the same stream of air
+ * that carries warmth off carries vapour off in proportion (Lewis relation).
+ * @param heatPerGram of the cooked grain, J/(g K)
+ * @param densityGMl loose, g/mL
+ */
 export function handWarmMinutes({
   heatPerGram,
   densityGMl,

@@ -10,8 +10,12 @@ export interface Spread {
   tray: { longCm: number; wideCm: number }
 }
 
-/** What it takes to let cooked grain steam off before it is fried. A larger tray, a thinner layer, a shorter wait.
- *  @param cookedMl loose volume of the cooked grain  @param depthMm 8 to 25 */
+/**
+ * What it takes to let cooked grain steam off before it is fried. A larger tray, a thinner layer, a shorter
+ * wait.
+ * @param cookedMl loose volume of the cooked grain
+ * @param depthMm 8 to 25
+ */
 export function spreadOf(cookedMl: number, depthMm = SPREAD_MM - 5): Spread {
   const areaCm2 = cookedMl / (depthMm / 10)
   const share = Math.min(1, Math.max(0, (depthMm - STEAMS_OFF.thinMm) / (SPREAD_MM - STEAMS_OFF.thinMm)))

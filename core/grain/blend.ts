@@ -33,8 +33,10 @@ export interface Blend {
   gluten: boolean
 }
 
-/** Mixes varieties by dry mass; shares are normalised.
- *  @throws {RangeError} when no share is above 0 */
+/**
+ * Mixes varieties by dry mass; shares are normalised.
+ * @throws {RangeError} when no share is above 0
+ */
 export function blendOf(grains: readonly { variety: VarietyId; share: number }[]): Blend {
   const total = grains.reduce((sum, grain) => sum + grain.share, 0)
   if (!(total > 0)) throw new RangeError(`blendOf: shares must sum to more than 0, got ${total}`)

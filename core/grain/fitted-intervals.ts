@@ -1,9 +1,10 @@
 import type { FittedFigures } from './fitted'
 import type { VarietyId } from './varieties'
 
-/** How sure each fitted figure is: half width of its 90 % interval, as a share of the figure; 0 where it was
- * not fitted.
- *  Written by `npm run calibrate`; not edited by hand. */
+/**
+ * How sure each fitted figure is: half width of its 90 % interval, as a share of the figure; 0 where it was
+ * not fitted. Written by `npm run calibrate`; not edited by hand.
+ */
 export const FITTED_INTERVALS: Record<VarietyId, FittedFigures> = {
   'long-white': { minutesAt100: 0.14, skin: 0, radiusMm: 0.13, soakLimit: 0 },
   basmati: { minutesAt100: 0.12, skin: 0, radiusMm: 0.05, soakLimit: 0 },

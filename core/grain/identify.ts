@@ -59,8 +59,10 @@ export function coatOf(variety: Variety): Handful['coat'] {
     : 'tan'
 }
 
-/** What grain this is, by its kernels.
- *  @throws {RangeError} without kernels, or with one that has no size, or more odd kernels than kernels */
+/**
+ * What grain this is, by its kernels.
+ * @throws {RangeError} without kernels, or with one that has no size, or more odd kernels than kernels
+ */
 export function identify(handful: Handful): Identified {
   const { lengths, widths, broken, chalky, other } = handful
   const n = lengths.length
@@ -117,8 +119,10 @@ function nearness(a: Variety, b: Variety): number {
   return Math.hypot(water, time, starch)
 }
 
-/** What can stand in for a grain that is missing, out of what there is; the nearest first.
- *  @returns ids with their distance, about 1 for a difference one would taste */
+/**
+ * What can stand in for a grain that is missing, out of what there is; the nearest first.
+ * @returns ids with their distance, about 1 for a difference one would taste
+ */
 export const substitutesFor = (
   missing: Variety,
   grainBags: readonly Variety[],

@@ -1,8 +1,9 @@
 import type { VarietyId } from './varieties'
 
-/** Water to grain by volume as packages usually print it, for grain out of the bag in a pot with a lid: the
- * middle of what is printed, rounded
- *  to a quarter. Grain that custom drains, steams or pours over has none. */
+/**
+ * Water to grain by volume as packages usually print it, for grain out of the bag in a pot with a lid: the
+ * middle of what is printed, rounded to a quarter. Grain that custom drains, steams or pours over has none.
+ */
 export const PACKAGE_RATIOS: Partial<Record<VarietyId, number>> = {
   'long-white': 2,
   basmati: 1.75,

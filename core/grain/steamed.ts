@@ -1,9 +1,11 @@
 import type { Blend } from './blend'
 import type { Variety } from './varieties'
 
-/** Grain with no published figures for steam: over what it soaks up cold it gains what condenses while it
- * heats, (1.6 + 4.18·u)·80 K over
- *  the latent heat, about 0.1 g/g, and as much again while its starch swells. g/g over the cold-soak limit. */
+/**
+ * Grain with no published figures for steam: over what it soaks up cold it gains what condenses while it
+ * heats, (1.6 + 4.18·u)·80 K over the latent heat, about 0.1 g/g, and as much again while its starch swells.
+ * g/g over the cold-soak limit.
+ */
 const OVER_SOAK = { firm: 0.1, standard: 0.2, soft: 0.32 } as const
 /** Live steam goes on wetting a grain a little past soft. */
 const MAX_OVER_SOFT = 1.05
@@ -14,8 +16,10 @@ const MAX_OVER_SOFT = 1.05
  */
 const OF_BOILED = 0.63
 
-/** What a grain holds when it is steamed, g/g; in steam there is no more to be had.
- *  @param moistened between steamings */
+/**
+ * What a grain holds when it is steamed, g/g; in steam there is no more to be had.
+ * @param moistened between steamings
+ */
 function steamedUptake(
   { steamedUptake: published, soakLimit, uptake }: Variety,
   moistened: boolean,

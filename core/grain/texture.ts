@@ -1,8 +1,12 @@
 import type { Variety } from './varieties'
 
-/** Water in the grain for a texture between firm (0), standard (0.5) and soft (1), in two straight pieces.
- *  @param texture 0..1  @returns g of water per g of dry grain  @throws {RangeError} outside 0..1
- *  @example uptakeAt({ firm: 1.15, standard: 1.4, soft: 1.7 }, 0.75) // 1.55 */
+/**
+ * Water in the grain for a texture between firm (0), standard (0.5) and soft (1), in two straight pieces.
+ * @param texture 0..1
+ * @returns g of water per g of dry grain
+ * @throws {RangeError} outside 0..1
+ * @example uptakeAt({ firm: 1.15, standard: 1.4, soft: 1.7 }, 0.75) // 1.55
+ */
 export function uptakeAt(
   uptake: Pick<Variety['uptake'], 'firm' | 'standard' | 'soft'>,
   texture: number,

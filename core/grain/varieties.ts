@@ -1,11 +1,10 @@
 import { FITTED, type FittedFigures } from './fitted'
 import type { VarietyRow } from './variety'
 
-/** Every grain the planner knows, one row each.
- *  Dry bulk densities: cup masses of USDA FoodData Central (SR Legacy) divided by 236.6 mL. Uptake standard
- * to soft brackets USDA
- * cooked moisture for most rows. Kernel densities and amylose shares: published ranges, rounded. What is
- * fitted stands in fitted.ts.
+/**
+ * Every grain the planner knows, one row each. Dry bulk densities: cup masses of USDA FoodData Central (SR
+ * Legacy) divided by 236.6 mL. Uptake standard to soft brackets USDA cooked moisture for most rows. Kernel
+ * densities and amylose shares: published ranges, rounded. What is fitted stands in fitted.ts.
  */
 const ROWS = [
   {

@@ -4,9 +4,13 @@ const SEA_LEVEL_PRESSURE = 101_325 // Pa, standard atmosphere
 const LAPSE_OVER_TEMPERATURE = 2.25577e-5 // 1/m, 0.0065 K/m over 288.15 K
 const PRESSURE_EXPONENT = 5.25588 // g M / (R L)
 
-/** Air pressure in the standard atmosphere; the day's weather is ignored (it moves the boil by about 0.5 K).
- *  @param elevation above mean sea level, −430..11000 m  @throws {RangeError} outside it
- *  @see ICAO Doc 7488, Manual of the Standard Atmosphere  @example pressureAt(metres(0)) // 101325 */
+/**
+ * Air pressure in the standard atmosphere; the day's weather is ignored (it moves the boil by about 0.5 K).
+ * @param elevation above mean sea level, −430..11000 m
+ * @throws {RangeError} outside it
+ * @see ICAO Doc 7488, Manual of the Standard Atmosphere
+ * @example pressureAt(metres(0)) // 101325
+ */
 export function pressureAt(elevation: Metres): Pascals {
   if (!(elevation >= -430 && elevation <= 11_000))
     throw new RangeError(`pressureAt: elevation must be -430 to 11000 m, got ${elevation}`)
@@ -18,10 +22,13 @@ const N = [
   0.1491510861353e2, -0.48232657361591e4, 0.40511340542057e6, -0.23855557567849, 0.65017534844798e3,
 ] as const
 
-/** Temperature at which water boils under an absolute pressure.
- *  @param pressure 1e3..1e7 Pa  @throws {RangeError} outside it
- *  @see IAPWS-IF97, region 4, backward equation (Wagner et al. 2000, J. Eng. Gas Turbines Power 122)
- *  @example saturationTemperature(pascals(1e5)) // 99.606 */
+/**
+ * Temperature at which water boils under an absolute pressure.
+ * @param pressure 1e3..1e7 Pa
+ * @throws {RangeError} outside it
+ * @see IAPWS-IF97, region 4, backward equation (Wagner et al. 2000, J. Eng. Gas Turbines Power 122)
+ * @example saturationTemperature(pascals(1e5)) // 99.606
+ */
 export function saturationTemperature(pressure: Pascals): Celsius {
   if (!(pressure >= 1e3 && pressure <= 1e7))
     throw new RangeError(`saturationTemperature: pressure must be 1e3 to 1e7 Pa, got ${pressure}`)

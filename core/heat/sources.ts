@@ -1,4 +1,5 @@
-/** What heats a pot. Delivered power is rated × efficiency × level.
+/**
+ * What heats a pot. Delivered power is rated × efficiency × level.
  * @see US DOE, Energy Conservation Standards for Cooking Products (efficiencies of gas, coil, smooth and
  * induction tops, rounded)
  */
@@ -30,9 +31,11 @@ export const HEAT_PRESET_IDS = Object.keys(HEAT_PRESETS) as HeatPresetId[]
 
 export type HeatLevel = 'off' | 'lowest' | 'low' | 'medium' | 'high'
 
-/** A gas tap turned as low as it goes still burns about three tenths of the rating: 0.25–0.35 kW on a small
- * ring, 0.45–0.55 on a medium
- *  one, 0.7–1.0 on a large one. A low flame hugs the base, so a little more of it reaches the pot. */
+/**
+ * A gas tap turned as low as it goes still burns about three tenths of the rating: 0.25–0.35 kW on a small
+ * ring, 0.45–0.55 on a medium one, 0.7–1.0 on a large one. A low flame hugs the base, so a little more of it
+ * reaches the pot.
+ */
 const GAS_LEAST_SHARE = 0.3
 const LOW_FLAME_GAIN = 0.45 / 0.4
 /** Plates and induction switch on and off at their lowest setting; in the mean they give 120–250 W. */
@@ -49,8 +52,8 @@ export const leastPower = (source: HeatSource): number =>
     : CYCLING_LEAST_SHARE * fullPower(source)
 
 /**
- * What a pot needs to go on simmering under its lid, W.  @param standingLossW UA·(boil − room) of the pot
- * with its lid on
+ * What a pot needs to go on simmering under its lid, W.
+ * @param standingLossW UA·(boil − room) of the pot with its lid on
  */
 export const simmeringPower = (standingLossW: number): number => standingLossW + KEEPS_SIMMERING_W
 
@@ -58,10 +61,12 @@ export const simmeringPower = (standingLossW: number): number => standingLossW +
 export const lowestHoldsSimmer = (source: HeatSource, standingLossW: number): boolean =>
   leastPower(source) >= simmeringPower(standingLossW)
 
-/** Power that reaches the pot at a level, W. "lowest" is the least the burner gives, or the setting above it
- * that still keeps the pot
- *  simmering; never more than the source has. What it gives over the standing loss leaves as steam, whatever the lid.
- *  @param standingLossW UA·(boil − room) of the pot with its lid on */
+/**
+ * Power that reaches the pot at a level, W. "lowest" is the least the burner gives, or the setting above it
+ * that still keeps the pot simmering; never more than the source has. What it gives over the standing loss
+ * leaves as steam, whatever the lid.
+ * @param standingLossW UA·(boil − room) of the pot with its lid on
+ */
 export function deliveredPower(source: HeatSource, level: HeatLevel, standingLossW: number): number {
   const full = fullPower(source)
   const lowest = Math.min(full, Math.max(leastPower(source), simmeringPower(standingLossW)))

@@ -16,9 +16,11 @@ export interface HeatingUp {
 
 const STEPS = 80
 
-/** Minutes from one temperature to another under a steady heat.
- *  Without an open surface it is the closed form −C/UA·ln(1 − UA·ΔT/P); with one, a sum over small rises.
- *  @returns Infinity when the loss eats the heat before the target */
+/**
+ * Minutes from one temperature to another under a steady heat. Without an open surface it is the closed form
+ * −C/UA·ln(1 − UA·ΔT/P); with one, a sum over small rises.
+ * @returns Infinity when the loss eats the heat before the target
+ */
 export function minutesToHeat({
   powerW,
   heatCapacity,

@@ -134,7 +134,7 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
   }
 }
 
-/** Every figure somebody has spoken of. */
+/** Every figure someone has spoken of. */
 export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
   Object.fromEntries(
     mind.names
@@ -151,7 +151,7 @@ export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
       ]),
   )
 
-/** What the next ordinary supper could be asked, and how much surer its water would be then. */
+/** What the next ordinary meal could be asked, and how much surer its water would be then. */
 export interface Experiment {
   id: 'judge' | 'weigh' | 'double' | 'half'
   says: string
@@ -160,9 +160,12 @@ export interface Experiment {
   thenG: number
 }
 
-/** The one change in the next supper that would teach most about this pot's water, and what plain tasting
- * would: by what each would see.
- *  @param dryG of that supper  @param steamG reckoned with */
+/**
+ * The one change in the next meal that would teach most about this pot's water, and what plain tasting would:
+ * by what each would see.
+ * @param dryG of that meal
+ * @param steamG computed with
+ */
 export function experimentsFor(
   beliefs: Beliefs,
   plan: PlanFor,

@@ -3,9 +3,10 @@ import type { Spreads } from '#core/spreads'
 import type { Applied } from './evidence'
 import { figureName, priorSd } from './figures'
 
-/** What Omsel has learned, applied to what a household says of its equipment: once, for the pages, the meal
- * and the API. Learned figures are natural
- *  logarithms of factors, as beliefs keep them. */
+/**
+ * What Omsel has learned, applied to what a household says of its equipment: once, for the pages, the meal
+ * and the API. Learned figures are natural logarithms of factors, as beliefs keep them.
+ */
 
 const clamp = (value: number, [least, most]: readonly [number, number]): number =>
   Math.min(most, Math.max(least, value))

@@ -26,13 +26,13 @@ export interface Evidence {
    * the bag, g/g; null where it says nothing.
    */
   extraUptake: number | null
-  /** Steam that was reckoned with, g per g of dry grain. */
+  /** Steam that was computed with, g per g of dry grain. */
   steamPerDry: number
   applied: Applied
   judged: { wetDry: number; hardness: number } | null
   /** Power that its time to the boil speaks of, over the power planned with. */
   boilFactor: number | null
-  /** Steam by the scale over the steam reckoned with. */
+  /** Steam by the scale over the steam computed with. */
   steamFactor: number | null
 }
 
@@ -46,7 +46,7 @@ const AT_THE_END_SD = 0.12
 /** A step on the hard–overdone scale, as a share of the time, and its vagueness. */
 const HARD_STEP = 0.1
 const HARD_SD = 0.15
-/** A cue is called within some seconds, and tap water is not always as cold. */
+/** A sign is called within some seconds, and tap water is not always as cold. */
 const BOIL_SD = 0.08
 /** Two readings of a kitchen scale, over some tens of grams of steam. */
 const WEIGHED_SD = 0.06
@@ -75,7 +75,7 @@ export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'h
     })
   if (e.judged) {
     const { wetDry, hardness } = e.judged
-    // Less steam than reckoned with stays in the grain as water: k·(steam − steam reckoned with) is part of
+    // Less steam than computed with stays in the grain as water: k·(steam − steam computed with) is part of
     // what is tasted.
     const k = e.steamPerDry
     if (e.extraUptake !== null)

@@ -1,8 +1,8 @@
 import type { PlanRequest } from '#core/plan/request'
 
 /**
- * A grain or a blend by name, whatever order and scale its shares were told in.  @example "basmati 0.75 +
- * wild 0.25"
+ * A grain or a blend by name, whatever order and scale its shares were told in.
+ * @example "basmati 0.75 + wild 0.25"
  */
 export function grainKeyOf(grains: PlanRequest['grains']): string {
   if (grains.length === 1) return grains[0]!.variety

@@ -1,6 +1,8 @@
-/** What a house believes of its grains, pots and burners, as one Gaussian: what two figures share (water of
- * the grain, steam of its pot) is
- *  told apart by the cooks that differ in it. Kept as mean and covariance; every figure has a name. */
+/**
+ * What a household believes of its grains, pots and burners, as one Gaussian: what two figures share (water
+ * of the grain, steam of its pot) is told apart by the cooks that differ in it. Kept as mean and covariance;
+ * every figure has a name.
+ */
 export interface GaussianState {
   names: string[]
   at: Map<string, number>
@@ -41,12 +43,14 @@ export function addVariable(mind: GaussianState, name: string, sd: number, mean 
 
 /** Nothing moves a figure by its own standard deviation or more at once. */
 export const MAX_SHIFT = 0.9
-/** What lies this far out is more likely a slip than news: it counts for less the further out it is. */
+/** Outliers are down-weighted: beyond this many standard deviations the measurement noise is inflated. */
 const ODD_Z = 3
 
-/** What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it
+/**
+ * What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it
  * is heard as vaguely as it takes.
- *  @throws {RangeError} for what is no number, or an sd that is not above 0 */
+ * @throws {RangeError} for what is no number, or an sd that is not above 0
+ */
 export function update(mind: GaussianState, { weights, value, sd }: Seen): Innovation {
   if (!Number.isFinite(value)) throw new RangeError(`see: value must be a number, got ${value}`)
   if (!(sd > 0)) throw new RangeError(`see: sd must be above 0, got ${sd}`)
@@ -92,7 +96,7 @@ export function addProcessNoise(mind: GaussianState, name: string, sd: number): 
   if (i !== undefined) mind.covariance[i]![i]! += sd * sd
 }
 
-/** Sets a figure to what somebody says it is, cut loose from all others. */
+/** Sets a figure to what someone says it is, cut loose from all others. */
 export function fixVariable(mind: GaussianState, name: string, mean: number, sd: number): void {
   const i = addVariable(mind, name, sd, mean)
   mind.mean[i] = mean

@@ -9,7 +9,7 @@ import { evidenceOf, type CookRecord } from './record'
 const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000
 
-/** A cook as it was pressed: every cue at its expected time, the boil so many minutes late. */
+/** A cook as it was pressed: every sign at its expected time, the boil so many minutes late. */
 function record(
   json: Partial<PlanRequestJson> = {},
   {

@@ -23,10 +23,12 @@ export interface TasteTestResult {
 /** Less often than this by chance, and one believes it. */
 const BELIEVED = 0.05
 
-/** How likely some cup of `cups` is put first `most` times or more in `tastings`, if each is as likely as the
- * others. Exact: every way the firsts
- *  can fall is counted (multinomial, cup by cup).
- *  @param most 0..tastings  @example chanceOfLead(5, 5, 2) // 2 · (1/2)^5 */
+/**
+ * How likely some cup of `cups` is put first `most` times or more in `tastings`, if each is as likely as the
+ * others. Exact: every way the firsts can fall is counted (multinomial, cup by cup).
+ * @param most 0..tastings
+ * @example chanceOfLead(5, 5, 2) // 2 · (1/2)^5
+ */
 export function chanceOfLead(most: number, tastings: number, cups: number): number {
   if (!(Number.isInteger(most) && Number.isInteger(tastings) && most >= 0 && most <= tastings))
     throw new RangeError(`chanceOfLead: most must be 0 to ${tastings}, got ${most}`)

@@ -1,6 +1,6 @@
 import type { Guidance } from './guidance'
 
-/** What can be told of a container that was put away. Nothing is ever changed or removed. */
+/** Events of a stored container. Nothing is ever changed or removed. */
 export const LEFTOVER_EVENT_KINDS = [
   'to-fridge',
   'to-freezer',
@@ -63,7 +63,7 @@ export interface ContainerState {
 
 const HOUR = 3_600_000
 
-/** Events that still stand, oldest first. */
+/** Active events, oldest first. */
 function activeLeftoverEvents(events: readonly LeftoverEvent[]): LeftoverEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
@@ -147,7 +147,7 @@ export function containerState(
     grams: packed.grams,
     reheats: 0,
     spentMs: 0,
-    // The clock runs from the pot, also while it cools and while somebody thought about freezing it.
+    // The clock runs from the pot, also while it cools and while someone thought about freezing it.
     runningFrom: packed.cookedMs,
     thawedBy: Infinity,
   }
@@ -196,7 +196,7 @@ function viewOf(
   }
 }
 
-/** Which events make sense for a container as it stands; the rest are refused in words. */
+/** Which events are possible for a container now.  @returns why one is not, in words */
 export function canTell(
   view: ContainerState,
   kind: LeftoverEventKind,

@@ -52,11 +52,12 @@ export const coolingGivenOf = (
   stacked: row.stacked,
 })
 
-/** Still air moves about 9 W/(m² K) off a warm surface, half of it by radiation; a fridge's fan a little
- * more; under a lid the air gap
- *  halves it; from below a shelf of wire, or a board, or ice water through the wall of the container.
- * Textbook ranges for natural convection
- *  (Incropera & DeWitt, Fundamentals of Heat and Mass Transfer). */
+/**
+ * Still air moves about 9 W/(m² K) off a warm surface, half of it by radiation; a fridge's fan a little more;
+ * under a lid the air gap halves it; from below a shelf of wire, or a board, or ice water through the wall of
+ * the container. Textbook ranges for natural convection (Incropera & DeWitt, Fundamentals of Heat and Mass
+ * Transfer).
+ */
 const AIR_H = { counter: 9, fridge: 11, freezer: 12, 'ice-bath': 9 } as const
 const LIDDED = 0.5
 const BOTTOM_H = { counter: 4, fridge: 9, freezer: 10, 'ice-bath': 180 } as const

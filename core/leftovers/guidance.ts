@@ -1,7 +1,7 @@
-/** Food-safety figures for cooked grain as authorities publish them. Spores of Bacillus cereus survive
- * boiling; warm, cooked grain lets them grow.
- * None of it can be switched off: a house follows the strictest figure of each kind, or one authority's, or
- * figures of its own that are stricter still.
+/**
+ * Food-safety figures for cooked grain as authorities publish them. Spores of Bacillus cereus survive
+ * boiling; warm, cooked grain lets them grow. None of it can be switched off: a household follows the
+ * strictest figure of each kind, or one authority's, or figures of its own that are stricter still.
  */
 export const FIGURES = {
   hold_hot_c: {
@@ -95,11 +95,11 @@ export const FIGURE_IDS = Object.keys(FIGURES) as FigureId[]
 export const AUTHORITIES = ['stricter', 'uk', 'us'] as const
 export type Authority = (typeof AUTHORITIES)[number]
 
-/** One figure as this house follows it. */
+/** One figure as this household follows it. */
 export interface InForce {
   value: number
   source: string
-  /** Whether the house set it stricter than any authority asks. */
+  /** Whether the household set it stricter than any authority asks. */
   own: boolean
 }
 export type Guidance = Readonly<Record<FigureId, InForce>>
@@ -107,8 +107,10 @@ export type Guidance = Readonly<Record<FigureId, InForce>>
 const stricterOf = (figure: Figure, a: number, b: number): boolean =>
   figure.stricter === 'higher' ? a > b : a < b
 
-/** The figures in force. Where an authority gives none, the other's stands in.
- *  @param own figures of the house, which only count where they are stricter */
+/**
+ * The figures in force. Where an authority gives none, the other's stands in.
+ * @param own figures of the household, which only count where they are stricter
+ */
 export function guidanceOf(authority: Authority, own: Partial<Record<FigureId, number>> = {}): Guidance {
   return Object.fromEntries(
     FIGURE_IDS.map((id) => {

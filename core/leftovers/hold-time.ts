@@ -19,8 +19,10 @@ const DRY_SHARE = 0.02
 const WATER_C_J = 4.18
 const DRY_C_J = 1.6
 
-/** How long a finished pot keeps as it is, in closed form: one warm body behind one resistance.
- *  holding.ts runs the real pot; the two agree within a fifth (standing.test.ts). */
+/**
+ * How long a finished pot keeps as it is, in closed form: one warm body behind one resistance. holding.ts
+ * runs the real pot; the two agree within a fifth (standing.test.ts).
+ */
 export function estimateHoldTime({
   vessel,
   dryG,

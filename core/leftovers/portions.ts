@@ -1,4 +1,4 @@
-/** A container of the house: what it holds when it is level, and how deep that is. */
+/** A container of the household: what it holds when it is level, and how deep that is. */
 export interface Container {
   id: string
   name: string
@@ -29,8 +29,11 @@ export interface Filled {
   over: boolean
 }
 
-/** Shares cooked grain out level, the same in each of a kind.
- *  @param densityGMl loose, of the cooked grain  @param portions all of them together, spread by mass */
+/**
+ * Shares cooked grain out level, the same in each of a kind.
+ * @param densityGMl loose, of the cooked grain
+ * @param portions all of them together, spread by mass
+ */
 export function shareOut(
   massG: number,
   densityGMl: number,
@@ -53,9 +56,11 @@ export function shareOut(
   })
 }
 
-/** The fewest containers of one kind that take it all, each holding whole portions where it can: the smallest
+/**
+ * The fewest containers of one kind that take it all, each holding whole portions where it can: the smallest
  * that holds one, or the largest there is.
- *  @returns that container as often as it is wanted; nothing for a house without any */
+ * @returns that container as often as it is wanted; nothing for a household without any
+ */
 export function suggestContainers(
   massG: number,
   densityGMl: number,

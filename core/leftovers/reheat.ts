@@ -19,7 +19,8 @@ export interface Reheating {
   microwaveMinutes: number
 }
 
-/** How cooked grain is made hot again: the water it wants is the water whose steam heats it, for in a covered
+/**
+ * How cooked grain is made hot again: the water it wants is the water whose steam heats it, for in a covered
  * pan nothing else does.
  * @param grams of cooked grain
  * @param waterShare 0..1 of it

@@ -97,7 +97,7 @@ describe('in closed form', () => {
       ...more,
     })
     if (!read.ok) throw new Error('unread')
-    // From the boil, as a plan reckons it; the rest of ten minutes is part of that time.
+    // From the boil, as a plan computes it; the rest of ten minutes is part of that time.
     const closed = estimateHoldTime({
       vessel: read.value.vessel,
       dryG: pot.dryG,

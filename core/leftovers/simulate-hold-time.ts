@@ -20,12 +20,13 @@ export interface Holding {
 
 /** A top layer that has lost this share of its water eats dry: a tenth of the bed, by a fifth. */
 const DRY_SHARE = 0.02
-/** What hot food is held at where a house follows the strictest figure, °C. */
+/** What hot food is held at where a household follows the strictest figure, °C. */
 export const HOLD_HOT_C = guidanceOf('stricter').hold_hot_c.value
 const STEP_MIN = 0.5
 const MAX_MINUTES = 240
 
-/** Lets the pot stand, lid on. The pot stays as it was.
+/**
+ * Lets the pot stand, lid on. The pot stays as it was.
  * @param soft uptake that is soft, g/g
  * @param powerW what keeps it warm, W; 0 for a pot off the heat
  * @param holdC hot food is held at, °C

@@ -26,10 +26,12 @@ export interface Slab {
  */
 const CELLS = 24
 
-/** Cools a slab with unlike faces, implicit in time, and tells each step's warmest cell and the vapour given
+/**
+ * Cools a slab with unlike faces, implicit in time, and tells each step's warmest cell and the vapour given
  * off so far, g/m².
- *  @param stepS 2 % of the slab's own time or less keeps first-order time error under 1 %
- *  @param until stops when it returns true */
+ * @param stepS 2 % of the slab's own time or less keeps first-order time error under 1 %
+ * @param until stops when it returns true
+ */
 export function coolSlab(
   { depthM, conductivity, heatPerVolume, startC }: Slab,
   top: Face,

@@ -3,9 +3,10 @@ import type { MethodContext, Method } from './definition'
 import { sealedStages, sealsBeforeItDrinks } from './pressure-electric'
 import { staysInSieve } from './suitability'
 
-/** Left in plenty of hot water it goes on softening, so the pressure is let out at once; after ten minutes
- * where it froths, which would block
- *  the valve. */
+/**
+ * Left in plenty of hot water it goes on softening, so the pressure is let out at once; after ten minutes
+ * where it froths, which would block the valve.
+ */
 const releaseFor = ({
   blend,
   release,

@@ -16,7 +16,7 @@ export const HEAT_STYLES = [
 ] as const
 export type HeatStyle = (typeof HEAT_STYLES)[number]
 
-/** What a school may look at when it lays out its stages. */
+/** What a method may look at when it lays out its stages. */
 export interface MethodContext {
   blend: Blend
   dryG: number
@@ -62,9 +62,10 @@ export interface BoilerDish {
   liquidG: number
 }
 
-/** Where a school's water goes. pot: in with the grain, and all of it is drunk. excess: plenty, and the rest
- * is poured off.
- *  boiler: under the grain. stock: kept beside it and given bit by bit. */
+/**
+ * Where a method's water goes. pot: in with the grain, and all of it is drunk. excess: plenty, and the rest
+ * is poured off. boiler: under the grain. stock: kept beside it and given bit by bit.
+ */
 export type WaterMode = 'pot' | 'excess' | 'boiler' | 'stock'
 
 /** The kinds of stage of the interface contract. */
@@ -96,7 +97,7 @@ export const STAGE_KINDS = [
 export type StageKind = (typeof STAGE_KINDS)[number]
 
 /**
- * One hot or resting stage of a school. Exactly one stage of a school may be open: its length is what the
+ * One hot or resting stage of a method. Exactly one stage of a method may be open: its length is what the
  * planner solves.
  */
 export interface MethodStage extends Omit<Phase, 'until'> {
@@ -108,7 +109,7 @@ export interface MethodStage extends Omit<Phase, 'until'> {
   drySign?: boolean
   /** A solved stage that ends when it is done, and is not stretched beyond. */
   exact?: boolean
-  /** The most a solved stage may take, minutes: beyond it this school is the wrong one. */
+  /** The most a solved stage may take, minutes: beyond it this method is the wrong one. */
   atMost?: number
   /** The least a solved stage takes, minutes. */
   atLeast?: number
@@ -128,9 +129,10 @@ export interface UsualSoak {
   water: 'drain'
 }
 
-/** A way of cooking, with everything that is particular to it. Another one is another file of this shape and
- * a line in the index; nothing
- *  elsewhere asks which method it is. */
+/**
+ * A way of cooking, with everything that is particular to it. Another one is another file of this shape and a
+ * line in the index; nothing elsewhere asks which method it is.
+ */
 export interface Method {
   id: string
   /** The term a cook would look it up by. */

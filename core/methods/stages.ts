@@ -36,8 +36,8 @@ export function lowestChecks(kitchen: MethodContext): string[] {
 const OPEN_SIMMER = 400
 
 /**
- * Heat that keeps an open pan at a lively simmer, W: what it loses to the room, and the steam.  @returns the
- * level nearest to it as well
+ * Heat that keeps an open pan at a lively simmer, W: what it loses to the room, and the steam.
+ * @returns the level nearest to it as well
  */
 export function openSimmer(kitchen: MethodContext): { powerW: number; heat: HeatLevel } {
   const { vessel, boilC, kitchenC, source } = kitchen

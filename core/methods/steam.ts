@@ -52,9 +52,10 @@ function soakForSteam({ family, skin }: Pick<Variety, 'family' | 'skin'>): Usual
   return { minutes, celsius: FRIDGE_C, water: 'drain' }
 }
 
-/** Soaked grain over boiling water: steam reaches it from below, so a deeper layer takes longer; it cooks
- * with the water absorbed and
- *  what condenses on it. */
+/**
+ * Soaked grain over boiling water: steam reaches it from below, so a deeper layer takes longer; it cooks with
+ * the water absorbed and what condenses on it.
+ */
 export const steam: Method = {
   id: 'steam',
   name: 'Steamed',

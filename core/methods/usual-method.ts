@@ -43,10 +43,11 @@ function usualInPot(variety: Variety, basket: boolean): MethodId {
   return isSensible(variety, 'porridge') ? 'porridge' : 'covered-simmer'
 }
 
-/** The method where none was asked for: by what it is for, by the vessel, and by custom for this grain. A
- * blend whose members are usually
- *  cooked apart is simmered covered.
- *  @param basket whether the vessel has a steamer's basket */
+/**
+ * The method where none was asked for: by what it is for, by the vessel, and by custom for this grain. A
+ * blend whose members are usually cooked apart is simmered covered.
+ * @param basket whether the vessel has a steamer's basket
+ */
 export function usualMethod({
   blend,
   kind,
@@ -68,8 +69,10 @@ export function usualMethod({
   return usual.size === 1 ? [...usual][0]! : 'covered-simmer'
 }
 
-/** The soak a method cannot do without for this grain, or that custom gives it; null for none. One rule for
+/**
+ * The soak a method cannot do without for this grain, or that custom gives it; null for none. One rule for
  * the planner, the pages and the API.
- *  @param variety the slowest of a blend */
+ * @param variety the slowest of a blend
+ */
 export const usualSoak = (method: MethodId, variety: Variety): UsualSoak | null =>
   methodOf(method).usualSoak?.(variety) ?? null

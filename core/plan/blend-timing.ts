@@ -16,9 +16,10 @@ export interface TimedBlend {
   addAfter?: number
 }
 
-/** Splits the open stage of a school so that quick grain goes in later and all is done at one end. A vessel
- * that cannot be opened, and
- *  a cooker that ends by itself, keep their stages. */
+/**
+ * Splits the open stage of a method so that quick grain goes in later and all is done at one end. A vessel
+ * that cannot be opened, and a cooker that ends by itself, keep their stages.
+ */
 export function timeBlend(given: {
   blend: Blend
   stages: MethodStage[]

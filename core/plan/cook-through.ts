@@ -6,9 +6,9 @@ import { CENTRE_THROUGH } from '#core/constants'
 import { donenessOf, isDone, type Goal } from '#core/pot/doneness'
 import { creditedPhases, shortestDuration, minutesToSpoil, moveTo, type LastStage } from './solve-duration'
 
-/** A pot cooked through a school's stages on the reduced model. */
+/** A pot cooked through a method's stages on the reduced model. */
 export interface CookedThrough {
-  /** Expected minutes by stage, in the school's order. */
+  /** Expected minutes by stage, in the method's order. */
   minutes: number[]
   /** Steam by stage, g. */
   steam: number[]
@@ -50,9 +50,10 @@ const EXACT_SPREAD = 0.12
  * cooked mass: the rest drinks it.
  */
 const FREE_BEFORE_REST = 0.05
-/** A stage that ends on the clock is planned for a lot a little slower than most, an open one besides for a
- * simmer that was a while in
- *  settling. Where a cook tastes nothing is added. */
+/**
+ * A stage that ends on the clock is planned for a lot a little slower than most, an open one besides for a
+ * simmer that was a while in settling. Where a cook tastes nothing is added.
+ */
 const SLOWER_LOT = 1.1
 const SETTLES_MINUTES = 2.5
 
@@ -100,11 +101,13 @@ function courseOf(stages: readonly MethodStage[]): Course {
   }
 }
 
-/** Cooks a filled pot through the stages, solving the open one.
- *  @param guess minutes where the earliest end is looked for first
- *  @param fixed length of the open stage, minutes, instead of solving it  @param hurry the earliest end that
- * works at all
- *  @param least of the solved stage, minutes, however early this pot would be done */
+/**
+ * Cooks a filled pot through the stages, solving the open one.
+ * @param guess minutes where the earliest end is looked for first
+ * @param fixed length of the open stage, minutes, instead of solving it
+ * @param hurry the earliest end that works at all
+ * @param least of the solved stage, minutes, however early this pot would be done
+ */
 export function cookThrough(
   setup: PotSetup,
   stages: readonly MethodStage[],
@@ -177,9 +180,11 @@ export function cookThrough(
   }
 }
 
-/** Where the solved stage is planned to end: cooked through though only three minutes of the rest count and
- * pressure is let out at once, the
- *  sign at its end true, and everything drunk when all that follows is over. In a hurry the last is enough. */
+/**
+ * Where the solved stage is planned to end: cooked through though only three minutes of the rest count and
+ * pressure is let out at once, the sign at its end true, and everything drunk when all that follows is over.
+ * In a hurry the last is enough.
+ */
 function plannedEnd(
   pot: Pot,
   solved: MethodStage,
@@ -220,9 +225,9 @@ const MAX_STRETCH = 120
 /** What lasts no longer is not stretched at all, minutes. */
 const NO_STRETCH = 0.1
 
-/** Earliest and latest sensible end of the solved stage: the earliest with all the heat that follows counted,
- * the latest before the bottom
- *  dries and scorches or the grain is over-soft.
+/**
+ * Earliest and latest sensible end of the solved stage: the earliest with all the heat that follows counted,
+ * the latest before the bottom dries and scorches or the grain is over-soft.
  * @param from the same setup, as the solved stage began
  * @param softest most it is eaten with, g/g, where time in water sets it
  */

@@ -15,9 +15,11 @@ const INSIDE = 0.98
 /** Water that boils off, over what is drunk, as a guess, g/g. */
 const BOILS_OFF = 0.4
 
-/** The vessel where none was named: the method's own, or the next that is neither too small nor too wide for
+/**
+ * The vessel where none was named: the method's own, or the next that is neither too small nor too wide for
  * this batch.
- *  @param waterPerG water in the finished dish, g per g of dry grain */
+ * @param waterPerG water in the finished dish, g per g of dry grain
+ */
 export function defaultVessel({
   method,
   blend,

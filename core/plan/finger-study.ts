@@ -25,10 +25,11 @@ export interface FingerStudy {
 
 const POINTS = 14
 
-/** Where a fixed depth over the grain lands between dry and soggy, from a handful to the pot's limit. What
- * boils off is planned for
- *  each batch; the rest is the geometry of this pot.
- *  @param creaseMm from fingertip to the first crease */
+/**
+ * Where a fixed depth over the grain lands between dry and soggy, from a handful to the pot's limit. What
+ * boils off is planned for each batch; the rest is the geometry of this pot.
+ * @param creaseMm from fingertip to the first crease
+ */
 export function fingerStudy(request: PlanRequest, creaseMm: number): FingerStudy {
   const blend = blendOf(request.grains)
   const { firm, standard, soft } = blend.uptake

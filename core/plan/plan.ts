@@ -36,8 +36,8 @@ import { lengthOf, timelineOf } from './timeline'
 import { windowsOf } from './windows'
 
 /**
- * What one pot needs, from the request to serving, in the order the cook works.
- * Pure: the same request gives the same plan, in the browser and on the server.
+ * What one pot needs, from the request to serving, in the order the cook works. Pure: the same request gives
+ * the same plan, in the browser and on the server.
  */
 export function plan(request: PlanRequest): Plan {
   const prepared = prepare(request)

@@ -47,8 +47,10 @@ export const waterCarriedInto = ({
 }: PourProblem): number =>
   soaked.clingingG + addInWaterG + (retainedSoakC === null ? soaked.uptake * dryG : 0)
 
-/** The pot with so much water where this school puts it.
- *  @param boilerG under a basket whose pour goes on the grain, g */
+/**
+ * The pot with so much water where this method puts it.
+ * @param boilerG under a basket whose pour goes on the grain, g
+ */
 export function setupFor(problem: PourProblem, pour: number, boilerG = 0): PotSetup {
   const { soaked, retainedSoakC: retainedSoakC, dryG, way, basket } = problem
   const drunk = retainedSoakC === null ? 0 : soaked.uptake * dryG

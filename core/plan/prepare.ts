@@ -19,7 +19,7 @@ export const DRIEST_UPTAKE = 0.3
 /** A kettle's water has cooled by this much when it lies on the grain, K. */
 const KETTLE_BELOW_BOIL = 4
 
-/** Everything about a pot that is settled before its water is: grain, soak, and the school's stages. */
+/** Everything about a pot that is settled before its water is: grain, soak, and the method's stages. */
 export interface PreparedPlan {
   blend: Blend
   dryG: number

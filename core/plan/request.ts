@@ -20,7 +20,7 @@ export interface Soak {
   minutes: number
   celsius: number
   water: 'drain' | 'keep'
-  /** Weighed after draining, g; null when nobody weighed it. */
+  /** Weight after draining, g; null when it was not weighed. */
   wetMassG: number | null
 }
 
@@ -75,17 +75,17 @@ export interface PlanRequest {
     /** So much liquid to 240 mL of dry grain, where it was told so; null by the style. */ mlPer240:
       number | null
   } | null
-  /** Held ready for so long before the table, minutes. */
+  /** Kept warm for this long before serving, minutes. */
   holdMinutes: number
   /** Filled so long before its appliance starts by itself, minutes; it soaks meanwhile. */
   startLaterMinutes: number
-  /** Foods somebody who eats avoids. */
+  /** Foods someone who eats avoids. */
   avoids: readonly AvoidedId[]
-  /** Whether the bag says that vitamins were added; null when nobody knows. */
+  /** Whether the bag says that vitamins were added; null when not known. */
   enriched: boolean | null
   /** Portions cooked on top, to keep. */
   keepServings: number
-  /** What this pot is known to keep for itself, stuck to its bottom, g of cooked grain. */
+  /** What sticks to this pot's bottom, g of cooked grain. */
   stuckG: number
   /** Whose food-safety figures are in force. */
   guidance: Authority

@@ -24,12 +24,12 @@ export interface Stage {
   minutes: Window
   ends_on: 'clock' | 'cue'
   cue?: string
-  /** Which drawn cue it is. */
+  /** Which drawn sign it is. */
   cue_id?: CueId
   hands_on: boolean
   /** How long after it could begin it should, so that two branches of the cook meet. */
   lag_minutes?: number
-  /** Which way of loosening is drawn beside it. */
+  /** Which way of loosening is drawn. */
   loosen?: LoosenWay
   starts_at?: string
   /** Not before this, UTC milliseconds: stages that were begun by hand in a running cook. */
@@ -48,13 +48,13 @@ export interface Caution {
   severity: 'note' | 'warn' | 'stop'
   about: CautionAbout
   text: string
-  /** What mends it, in words. */
+  /** What helps, in words. */
   remedy?: string
-  /** The same as a change to the request, where one mends it: a contract request, in part. */
+  /** Patch for the plan request that removes this caution, if there is one. */
   mend?: Record<string, unknown>
 }
 
-/** The answer of the interface contract; units stand in the names. */
+/** The contract's plan; units are in the names. */
 export interface Plan {
   grain: {
     mass_g: number

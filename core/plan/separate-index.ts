@@ -14,10 +14,11 @@ const APART_AMYLOSE = 0.26
 const UNRINSED = 0.6
 const STIRRED = 0.65
 
-/** How separate the grains will lie, 0 one lump … 1 each for itself: a plain product of what is known to
- * matter. It puts cases in
- *  order; it is no measurement, and says nothing about broken kernels or old grain.
- *  @see Juliano 1985, Rice: Chemistry and Technology (amylose and stickiness) */
+/**
+ * How separate the grains will lie, 0 one lump … 1 each for itself: a plain product of what is known to
+ * matter. It puts cases in order; it is no measurement, and says nothing about broken kernels or old grain.
+ * @see Juliano 1985, Rice: Chemistry and Technology (amylose and stickiness)
+ */
 export function separateness({ amylose, clarity, uptakeOfSoft, stirred }: StickinessFactors): number {
   const starch = Math.min(1, amylose / APART_AMYLOSE)
   const surface = UNRINSED + (1 - UNRINSED) * clarity

@@ -20,10 +20,12 @@ export const isSlow = (part: BlendPart, blend: Blend): boolean =>
   cookMinutes(part.variety) - Math.min(...blend.parts.map((p) => cookMinutes(p.variety))) >
   BLEND_SPREAD_MINUTES
 
-/** What the soak gave, by kinetics or by the scale. Weighed wet, one figure replaces two estimates: what is
- * over the dry mass and the
- *  usual film is in the grain, as far as the grain can hold it cold; the rest hangs on it.
- *  @param usualClingG what clings after this drain by the table, g */
+/**
+ * What the soak gave, by kinetics or by the scale. Weighed wet, one figure replaces two estimates: what is
+ * over the dry mass and the usual film is in the grain, as far as the grain can hold it cold; the rest hangs
+ * on it.
+ * @param usualClingG what clings after this drain by the table, g
+ */
 export function soakedGrain(given: {
   blend: Blend
   dryG: number

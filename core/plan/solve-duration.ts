@@ -55,10 +55,12 @@ export function creditedPhases(after: readonly Phase[]): Phase[] {
   })
 }
 
-/** Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is
- * moved through the stage
- *  and left wherever the search stopped; use the marks, one a minute from the start.
- *  @param guess minutes, where to look first  @param longest minutes it may take at most */
+/**
+ * Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is moved
+ * through the stage and left wherever the search stopped; use the marks, one a minute from the start.
+ * @param guess minutes, where to look first
+ * @param longest minutes it may take at most
+ */
 export function shortestDuration(
   pot: Pot,
   last: UnsolvedPhase,
@@ -123,11 +125,12 @@ const COOLED_C = 60
 /** A porridge that has lost this share of what still flowed is too thick. */
 const TOO_THICK = 0.4
 
-/** Minutes from now until going on spoils it: the bottom has dried and starts to scorch, or the grain has had
- * twice its heat, or holds more
- *  than it is eaten with; off the heat, until it has cooled; of a porridge, until it is too thick; atMost
- * when it does not get there.
- *  @param softest most water in the grain, g/g, where its time in water sets it */
+/**
+ * Minutes from now until going on spoils it: the bottom has dried and starts to scorch, or the grain has had
+ * twice its heat, or holds more than it is eaten with; off the heat, until it has cooled; of a porridge,
+ * until it is too thick; atMost when it does not get there.
+ * @param softest most water in the grain, g/g, where its time in water sets it
+ */
 export function minutesToSpoil(
   pot: Pot,
   last: UnsolvedPhase,

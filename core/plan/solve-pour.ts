@@ -31,8 +31,8 @@ const closeEnough = (pour: number) => 0.3 + 0.001 * pour
 const MAX_TRIES = 14
 
 /**
- * Finds the water that ends with what is wanted, by the way this method pours it.  @param quick without the
- * window of its solved stage
+ * Finds the water that ends with what is wanted, by the way this method pours it.
+ * @param quick without the window of its solved stage
  */
 export function solvePour(problem: PourProblem, { quick = false }: { quick?: boolean } = {}): Solution {
   switch (problem.way) {
@@ -46,8 +46,10 @@ export function solvePour(problem: PourProblem, { quick = false }: { quick?: boo
   }
 }
 
-/** Water that all ends in the grain or as steam: a secant on what the pot loses as steam with that pour.
- *  The steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water. */
+/**
+ * Water that all ends in the grain or as steam: a secant on what the pot loses as steam with that pour. The
+ * steam hardly depends on the pour in a covered pot, and much in a switch cooker, whose time is its water.
+ */
 function balanced(problem: PourProblem, quick: boolean): Solution {
   const { dryG, uptake, soaked } = problem
   const saved = problem.retainedSoakC !== null
@@ -102,18 +104,19 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
   }
 }
 
-/** A small home batch, g of dry grain: a large one is on its way to the boil for longer and half cooked when
- * it gets there, but its top is the
- *  last to be hot, so what the way up cooks is counted as in this one. */
+/**
+ * A small home batch, g of dry grain: a large one is on its way to the boil for longer and half cooked when
+ * it gets there, but its top is the last to be hot, so what the way up cooks is counted as in this one.
+ */
 const SMALL_BATCH_G = 150
 
 const known = new Map<string, number>()
 const MAX_KNOWN = 300
 
-/** The least length of the solved stage: what a small batch of the same grain takes in the same pot, minutes.
- * 0 where that says nothing: no
- * stage is solved, nothing heats it, what follows is the cooking itself, or the grain goes into boiling
- * water and its minutes set its texture.
+/**
+ * The least length of the solved stage: what a small batch of the same grain takes in the same pot, minutes.
+ * 0 where that says nothing: no stage is solved, nothing heats it, what follows is the cooking itself, or the
+ * grain goes into boiling water and its minutes set its texture.
  */
 function leastLength(problem: PourProblem): number {
   const { stages, dryG, soaked, blend } = problem
@@ -186,8 +189,11 @@ function excessWater({ dryG, vessel, blend, soaked }: PourProblem): number {
   return Math.max(FREELY * dryG, Math.min(PLENTY * dryG, room))
 }
 
-/** A pour that is given: what becomes of it.
- *  @param fixed minutes of the solved stage, when they are settled already  @param quick without its window */
+/**
+ * A pour that is given: what becomes of it.
+ * @param fixed minutes of the solved stage, when they are settled already
+ * @param quick without its window
+ */
 function poured(
   problem: PourProblem,
   pourG: number,

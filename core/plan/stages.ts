@@ -17,7 +17,7 @@ import { isSlow } from './soaked'
 import { timelineOf } from './timeline'
 
 /**
- * Handling by hand: a little for any batch, and more for a larger one. Low, expected and high are in these
+ * Hands-on minutes: a little for any batch, and more for a larger one. Low, expected and high are in these
  * proportions.
  */
 const byHand = (fixed: number, per100g: number, dryG: number): Window => {
@@ -35,7 +35,7 @@ const FLUFF = [1, 0.1] as const
 
 const cold = { heat: 'off', power_w: 0, lid: 'off' } as const
 const clocked = { ...cold, ends_on: 'clock' } as const
-/** Work by hand ends when the cook says so; the minutes are only a guess. */
+/** Hands-on work ends when the cook says so; the minutes are only an estimate. */
 const byCue = (cue: CueId) => ({ ...cold, ends_on: 'cue', cue: CUES[cue].text, cue_id: cue }) as const
 const rounded = ({ low, expected, high }: Window): Window => ({
   low: roundTo(low, 1),
@@ -443,9 +443,10 @@ const chained = (stages: readonly StageDraft[], first: readonly string[]): Stage
 const minutesOf = (stages: readonly StageDraft[]): number =>
   stages.reduce((sum, s) => sum + s.minutes.expected, 0)
 
-/** The whole cook as a graph: work on the grain and on the water go on side by side where a school lets them,
- * and meet when the grain
- *  goes in; the water starts as late as it may. */
+/**
+ * The whole cook as a graph: work on the grain and on the water go on side by side where a method lets them,
+ * and meet when the grain goes in; the water starts as late as it may.
+ */
 export function stagesOf(laid: StageInput): Stage[] {
   const cook = cookStages(laid)
   if (!laid.dressing) return cook

@@ -22,6 +22,6 @@ export function timelineOf(
   return times
 }
 
-/** Minutes from the first stage to the table along the longest path. */
+/** Minutes from the first stage to serving along the longest path. */
 export const lengthOf = (stages: readonly Stage[], which: keyof Window = 'expected'): number =>
   Math.max(0, ...[...timelineOf(stages, which).values()].map((t) => t.end))

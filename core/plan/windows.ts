@@ -5,7 +5,10 @@ import type { PotSetup } from '#core/pot/pot'
 import { HEAT_SPREAD, type CookedThrough } from './cook-through'
 import type { Window } from './result'
 
-/** The window of a stage that ends on a cue: the same heat-up with the heat a little up and down, or a plain spread. */
+/**
+ * The window of a stage that ends on a sign: the same heat-up with the heat a little up and down, or a plain
+ * spread.
+ */
 const RELEASE_SPREAD = 0.25
 const SWITCH_SPREAD = 0.15
 

@@ -1,8 +1,10 @@
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { grainHeat, heatCapacityOf, WATER_HEAT, type Pot } from './pot'
 
-/** Puts a grain that waited into the pot: it cools the pot and drinks from now on.
- *  @param celsius how warm it comes; kitchen warmth when nothing is said */
+/**
+ * Puts a grain that waited into the pot: it cools the pot and drinks from now on.
+ * @param celsius how warm it comes; kitchen warmth when nothing is said
+ */
 export function joinGrain(pot: Pot, grain: number, celsius = pot.setup.kitchenC): void {
   if (pot.present[grain]) return
   const first = !pot.present.includes(true)

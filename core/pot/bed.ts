@@ -3,8 +3,10 @@ const HELD_BY_CAPILLARITY = 0.06
 /** A layer counts as fully wetted from this share of its voids. */
 const FULLY_WETTED = 0.35
 
-/** Lays free water into the voids of a bed: each layer first holds a film, the rest lies from the bottom up.
- *  @param voids mL per layer, bottom first  @param water g in the bed and over it
+/**
+ * Lays free water into the voids of a bed: each layer first holds a film, the rest lies from the bottom up.
+ * @param voids mL per layer, bottom first
+ * @param water g in the bed and over it
  * @param held filled with the water in each layer, g
  * @param wetted filled with the wetted share of each layer, 0..1
  */

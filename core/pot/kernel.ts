@@ -1,8 +1,8 @@
-/** A grain kernel as an infinite cylinder of concentric shells. Water moves between shells down the gradient
- * of uptake over
- *  capacity; capacity grows as the starch gelatinises. Implicit in time, because small grains are unstable at
- * explicit 1 s steps,
- *  and exact in mass: what crosses the surface is what the shells gain. */
+/**
+ * A grain kernel as an infinite cylinder of concentric shells. Water moves between shells down the gradient
+ * of uptake over capacity; capacity grows as the starch gelatinises. Implicit in time, because small grains
+ * are unstable at explicit 1 s steps, and exact in mass: what crosses the surface is what the shells gain.
+ */
 export interface KernelKind {
   shells: number
   /** Share of the kernel's volume in each shell, centre first; sums to 1. */
@@ -33,24 +33,26 @@ export interface KernelInput {
 
 /** How far in from the surface neighbouring layers share moisture, as a share of the radius. */
 const OUTER_DEPTH = 1 / 8
-/** Below the first uptake a shell is too dry to gelatinise at the boil; from the second its water is no
- * longer the limit. g/g
- *  Starch in little water gelatinises only in part and at higher temperatures (Donovan 1979, Biopolymers 18).
- * Both were fitted together
- *  with the varieties' table: they are why a soaked kernel is done so much sooner. */
+/**
+ * Below the first uptake a shell is too dry to gelatinise at the boil; from the second its water is no longer
+ * the limit. g/g Starch in little water gelatinises only in part and at higher temperatures (Donovan 1979,
+ * Biopolymers 18). Both were fitted together with the varieties' table: they are why a soaked kernel is done
+ * so much sooner.
+ */
 const DRIEST_TO_COOK = 0.23
 const WET_ENOUGH = 0.42
 
-/** Starch that has gelatinised and swollen holds its water loosely: to raw starch beside it, it is as wet as
- * water once it is filled to one
- *  part in so many. */
+/**
+ * Starch that has gelatinised and swollen holds its water loosely: to raw starch beside it, it is as wet as
+ * water once it is filled to one part in so many.
+ */
 const WET_FROM = 2
 /** A shell is raw beside its outer neighbour when it is cooked less by this. */
 const RAW_BEHIND = 0.05
 
 /**
- * Most water a shell can hold, g/g.  @param alpha how far it is gelatinised, 0..1; to the power 3.5, fitted:
- * starch swells late
+ * Most water a shell can hold, g/g.
+ * @param alpha how far it is gelatinised, 0..1; to the power 3.5, fitted: starch swells late
  */
 export const capacityOf = (
   { soakLimit, most }: Pick<KernelKind, 'soakLimit' | 'most'>,
@@ -91,10 +93,14 @@ const capacity = new Float64Array(64)
 const carry = new Float64Array(64)
 const level = new Float64Array(64)
 
-/** One step of one kernel, in place. No allocation: this is the innermost loop of every plan.
- *  @param spread D·dt/a²  @param cooking speed × onset × dt in seconds at 100 °C
- *  @param wetted share of the surface that touches water, 0..1  @param available most it can take this step, g/g
- *  @returns water taken up, g per g of dry grain, never negative */
+/**
+ * One step of one kernel, in place. No allocation: this is the innermost loop of every plan.
+ * @param spread D·dt/a²
+ * @param cooking speed × onset × dt in seconds at 100 °C
+ * @param wetted share of the surface that touches water, 0..1
+ * @param available most it can take this step, g/g
+ * @returns water taken up, g per g of dry grain, never negative
+ */
 export function advanceKernel(
   kind: KernelKind,
   uptake: Float64Array,

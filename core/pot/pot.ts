@@ -61,22 +61,26 @@ export interface Resolution {
 }
 /** See inside the pot. */
 export const FULL: Resolution = { layers: 5, shells: 8, step: 1, steadyStep: 1, restStep: 1 }
-/** Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without
- * losing anything;
- *  core/simulate/closure.test.ts holds it to the fine pot. */
+/**
+ * Plan with it: the same code, coarse. The kernel is implicit, so a steady pot takes longer steps without
+ * losing anything; core/simulate/closure.test.ts holds it to the fine pot.
+ */
 export const REDUCED: Resolution = { layers: 2, shells: 8, step: 5, steadyStep: 15, restStep: 20 }
 
-/** What the grain lies in. steam: in a basket over the boiler. aside: turned out beside the pot, drinking
- * what it was moistened with.
- *  stirred: kept moving, so that all of it drinks alike and no bottom heats alone. */
+/**
+ * What the grain lies in. steam: in a basket over the boiler. aside: turned out beside the pot, drinking what
+ * it was moistened with. stirred: kept moving, so that all of it drinks alike and no bottom heats alone.
+ */
 export type Contact = 'water' | 'steam' | 'aside' | 'stirred'
 
 /** What the stove and the lid do during a step. */
 export interface Heating {
   powerW: number
   lid: LidPosition
-  /** open: steam leaves at the boil. sealing: steam drives the air out, then the pressure rises to sealedC.
-   *  sealed: held under sealedC. venting: pressure let out at once. */
+  /**
+   * open: steam leaves at the boil. sealing: steam drives the air out, then the pressure rises to sealedC.
+   * sealed: held under sealedC. venting: pressure let out at once.
+   */
   mode: 'open' | 'sealing' | 'sealed' | 'venting'
   sealedC?: number
   /** Steam past the valve of a sealed vessel, g/s. */
@@ -93,9 +97,11 @@ export interface Heating {
 /** Specific heats, J/(g K). */
 export const WATER_HEAT = 4.18
 const DRY_GRAIN_HEAT = 1.6
-/** A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. While the grain
- * on it still holds water it is
- *  cooled by drying it besides, until a crust has formed: so much of all the grain's water. */
+/**
+ * A dry bottom: this share of the heat capacity heats alone and passes so many W/K upward. While the grain on
+ * it still holds water it is cooled by drying it besides, until a crust has formed: so much of all the
+ * grain's water.
+ */
 const BOTTOM_SHARE = 1 / 5
 const BOTTOM_TO_BULK = 6
 const BOTTOM_DRYING = 9
@@ -115,9 +121,10 @@ const VOID_SWELLING = 0.6
 /** Above this the outer shells of all layers share their moisture, at this rate per second. */
 const SHARE_FROM_C = 70
 const SHARE_RATE = 4e-3
-/** What grain at the boil still takes out of live steam, g/g per second. It is hardly anything: taking up
- * vapour warms the grain, and warm
- *  grain takes no more; what wets it is what condensed while it was cold. */
+/**
+ * What grain at the boil still takes out of live steam, g/g per second. It is hardly anything: taking up
+ * vapour warms the grain, and warm grain takes no more; what wets it is what condensed while it was cold.
+ */
 const STEAM_TAKEN = 1e-3 / 60
 /** Grain turned out of a basket and rubbed cools to about this, °C. */
 export const ASIDE_C = 50
@@ -307,9 +314,12 @@ function limitOf(pot: Pot, heating: Heating): number {
   return pot.setup.boilC
 }
 
-/** Moves a pot on by seconds: grains drink, then the pot heats, boils or cools. Water is conserved to rounding.
- *  Stops short at the limit temperature (the boil, or full pressure), so that a stage can end exactly there.
- *  @returns the seconds really taken */
+/**
+ * Moves a pot on by seconds: grains drink, then the pot heats, boils or cools. Water is conserved to
+ * rounding. Stops short at the limit temperature (the boil, or full pressure), so that a stage can end
+ * exactly there.
+ * @returns the seconds really taken
+ */
 export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
   const capacity = heatCapacityOf(pot)
   const limit = limitOf(pot, heating)
@@ -492,9 +502,10 @@ function condense(pot: Pot, rise: number): void {
   pot.condensedG += g
 }
 
-/** Grain over steam, kept stirred, or lying moistened beside the pot: what was sprinkled on is spread through
- * all layers alike, and steam keeps the
- *  surface wet with what condenses out of the boiler. */
+/**
+ * Grain over steam, kept stirred, or lying moistened beside the pot: what was sprinkled on is spread through
+ * all layers alike, and steam keeps the surface wet with what condenses out of the boiler.
+ */
 function drinkDamp(pot: Pot, seconds: number, contact: Contact): void {
   const { layers } = pot.resolution
   const { grains } = pot.setup
@@ -524,9 +535,11 @@ function drinkDamp(pot: Pot, seconds: number, contact: Contact): void {
   if (pot.freeG < 1e-9) pot.freeG = 0
 }
 
-/** In a blend the outermost shells of the grains that touch even out as well, toward one share of what each
- * can hold: quick grain that has drunk
- *  the pot dry gives some of it up to the slow. Water is conserved in each layer. */
+/**
+ * In a blend the outermost shells of the grains that touch even out as well, toward one share of what each
+ * can hold: quick grain that has drunk the pot dry gives some of it up to the slow. Water is conserved in
+ * each layer.
+ */
 function shareBetweenGrains(pot: Pot, share: number): void {
   const { layers } = pot.resolution
   const { grains } = pot.setup

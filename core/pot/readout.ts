@@ -31,8 +31,8 @@ export const meanCentre = ({ centreByLayer }: Pick<Readout, 'centreByLayer'>): n
 const BOILS_K = 1
 
 /**
- * What boils off an open pot now, g/min: the heat over what it loses through its walls.  @param powerW that
- * reaches it
+ * What boils off an open pot now, g/min: the heat over what it loses through its walls.
+ * @param powerW that reaches it
  */
 export function steamNow(pot: Pot, powerW: number, lid: LidPosition = 'on'): number {
   const { boilC, kitchenC, loss, steamFactor, lid: fit } = pot.setup

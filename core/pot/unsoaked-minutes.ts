@@ -11,8 +11,10 @@ const WET_CENTRE = 0.4
 const known = new Map<string, number>()
 const MAX_KNOWN = 500
 
-/** Minutes that a dry kernel takes in boiling water until its centre is cooked: what orders slow and quick grain.
- *  Its starch's own time (minutesAt100) and what the water takes to get in, together. */
+/**
+ * Minutes that a dry kernel takes in boiling water until its centre is cooked: what orders slow and quick
+ * grain. Its starch's own time (minutesAt100) and what the water takes to get in, together.
+ */
 export function unsoakedMinutes(
   { radiusMm, skin, soakLimit, most, minutesAt100, precooked = 0 }: KernelInput,
   boilC = 100,

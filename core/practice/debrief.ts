@@ -349,8 +349,8 @@ const differenceOf = (mine: Handled, ending: Ending, other: Handled, without: En
 })
 
 /**
- * Good turned to bad or back weighs most; within either, texture, hearts and burning. Where it is bad with it
- * and without, it was not the reason.
+ * Good turned to bad or back weighs most; within either, texture, centres and burning. Where it is bad with
+ * it and without, it was not the reason.
  */
 function weightOf(a: Ending, b: Ending): number {
   const scorch = Math.min(2, Math.abs(a.outcome.scorch - b.outcome.scorch) / SCORCHED_KS)

@@ -16,7 +16,7 @@ export interface Ending {
   final: Simulated['final']
 }
 
-/** A step of judging, on the scale of texture: more than this off and somebody says so. */
+/** A step of judging, on the scale of texture: more than this off and someone says so. */
 const STEP = 0.5
 /** Members of a blend this far apart in texture are two dishes in one pot. */
 const APART = 1

@@ -148,9 +148,11 @@ const moveOff = (playerActions: PlayerActions, atMin: number): PlayerActions['he
   ]
 }
 
-/** The fewest and smallest changes with which this pot would have come out, each of them cooked; undefined
+/**
+ * The fewest and smallest changes with which this pot would have come out, each of them cooked; undefined
  * where two are not enough.
- *  @param about changes of this kind are looked at first */
+ * @param about changes of this kind are looked at first
+ */
 export function whatToTry(
   kitchen: PracticeConditions,
   playerActions: PlayerActions,

@@ -5,11 +5,11 @@ import type { CookView } from '#core/cook/replay'
 import type { HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 
-/** Where a knob can stand; the switch of an appliance knows the first and the last. */
+/** Settings of a knob; the switch of an appliance has the first and the last. */
 export const LEVELS = ['off', 'lowest', 'low', 'medium', 'high'] as const satisfies readonly HeatLevel[]
 export const LIDS = ['on', 'ajar', 'off'] as const satisfies readonly LidPosition[]
 
-/** What hands do to a pot, beside what they tell the stove. */
+/** What the player does to the pot, apart from what is reported to the stove. */
 export interface Act {
   id: string
   /** UTC milliseconds of the made-up evening. */
@@ -34,15 +34,17 @@ export interface PlayerActions {
   putInMin: number | null
   /** When the pressure was let out by hand; null: never. */
   ventMin: number | null
-  /** When it was brought to the table. */
+  /** When it was served. */
   serveMin: number
 }
 
 const MINUTE = 60_000
 
-/** Reads the deed out of what was pressed: up to the wash and the soak what is told is what is done; from the
+/**
+ * Reads the deed out of what was pressed: up to the wash and the soak what is told is what is done; from the
  * pour on hands and words go apart.
- *  @returns undefined before the pour */
+ * @returns undefined before the pour
+ */
 export function playerActionsOf(
   view: CookView,
   events: readonly CookEvent[],

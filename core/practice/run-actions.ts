@@ -33,7 +33,7 @@ export interface Handled {
   prepared: PreparedPlan
   glimpses: Readout[]
   marks: Marks
-  /** As it stands at the end. */
+  /** State at the end. */
   powerW: number
   lid: LidPosition
   /** A pressure pot's own state. */

@@ -4,7 +4,7 @@ import type { PlanRequest } from '#core/plan/request'
 import type { ActionKind } from './action-kind'
 import type { Plan } from '#core/plan/result'
 
-/** What a pair of hands can do in a situation, beside heat and lid. */
+/** What the player can do in a situation, besides heat and lid. */
 export type Hand = 'put-in' | 'vent'
 
 /** A pot to be cooked for practice: the card says one thing, the kitchen is another. */
@@ -32,7 +32,7 @@ export interface Situation {
 
 /** A situation ready to be cooked. */
 export interface PracticeConditions {
-  /** The card's own plan, which stands on the stove. */
+  /** The card's own plan, which the stove shows. */
   card: Plan
   cardRequest: PlanRequest
   /** The kitchen as it is. */
@@ -45,7 +45,7 @@ export interface PracticeConditions {
 
 const laid = new Map<string, PracticeConditions>()
 
-/** The card's plan and the true kitchen. Reckoned once for each situation. */
+/** The card's plan and the true kitchen. Computed once for each situation. */
 export function kitchenOf(situation: Situation): PracticeConditions {
   const known = laid.get(situation.id)
   if (known) return known

@@ -4,8 +4,8 @@ import type { Situation } from './situation'
 export const DOUBLED_POUR_G = 2 * 326
 
 /**
- * Pots worth having cooked once without food. One situation is one row; its trap is what the card, or
- * somebody in the kitchen, leads one into.
+ * Pots worth having cooked once without food. One situation is one row; its trap is what the card, or someone
+ * in the kitchen, leads one into.
  */
 export const SITUATIONS: readonly Situation[] = [
   {

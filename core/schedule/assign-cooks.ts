@@ -1,12 +1,13 @@
-/** A stretch that wants a pair of hands. Times in any one unit. */
+/** A task that needs a cook. Times in any one unit. */
 export interface HandTask {
   dish: string
   start: number
   end: number
 }
 
-/** Whose hands do what: one pair keeps a dish where it can, and has it where it was given it; a stretch
- * nobody is free for goes to whom it is given.
+/**
+ * Which cook does what: a cook keeps a dish where possible, and has it where it was assigned; a task no cook
+ * is free for goes to its assigned cook.
  * @param given which pair has a dish, by its number from 0
  * @returns a number for each task, in the order of the tasks
  */

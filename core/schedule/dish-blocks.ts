@@ -6,7 +6,7 @@ import { soakWindow } from '#core/water/soak-window'
 import { blendOf } from '#core/grain/blend'
 import type { Block, Dish, Need, TaskAt } from './task'
 
-/** A rested pot waits for its turn with the hands for this long and is none the worse, minutes. */
+/** A rested pot can wait this long for a cook without harm, minutes. */
 export const REST_WAITS = 8
 /** Grain that has soaked waits in its sieve this long at least before it dries, minutes. */
 const SIEVE_WAITS = 20
@@ -22,7 +22,7 @@ export interface PlannedDish {
   title: string
   request: PlanRequest
   plan: Plan
-  /** The same pot planned on each burner it can stand on. */
+  /** The same pot planned on each burner it can use. */
   onBurner?: Readonly<Record<string, Plan>>
   appliance?: string
   holdMost?: number
@@ -137,7 +137,7 @@ function cutOf(
   const needs: Need[] = tasks
     .filter((t) => t.hands)
     .map((t) => ({ from: t.from, minutes: t.minutes, hands: true, place: null }))
-  // The pot stays where it stands from its first heat to its last; an appliance holds it through its rest.
+  // The pot keeps its place from its first heat to its last; an appliance keeps it through its rest.
   const standing =
     appliance !== undefined
       ? stages.filter((s) => s.power_w > 0 || s.kind === 'rest' || s.kind === 'release')
@@ -155,7 +155,7 @@ function cutOf(
   return { minutes, needs, tasks }
 }
 
-/** What a pot of this school stands at: nothing of the stove for an appliance or the oven. */
+/** What a pot of this method stands at: nothing of the stove for an appliance or the oven. */
 export const standsAt = (request: PlanRequest): 'burner' | 'oven' | 'appliance' => {
   const vesselKind = request.vessel.kind
   return vesselKind === 'oven-dish'
@@ -177,14 +177,14 @@ export interface CompanionTask {
   waitMost?: number
 }
 
-/** A look takes a minute of somebody's hands. */
+/** A look takes a cook one minute. */
 const LOOK_MIN = 1
 /** A companion waits between its tasks for as long as it likes; at the end it is held like any food. */
 const COMPANION_HELD = 20
 
 /**
- * A dish that is no grain: the tasks its cook typed.  @throws {RangeError} for tasks that come after none of
- * their own, or in a circle
+ * A dish that is no grain: the tasks its cook typed.
+ * @throws {RangeError} for tasks that come after none of their own, or in a circle
  */
 export function companionOf({
   id,

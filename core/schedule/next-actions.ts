@@ -1,4 +1,4 @@
-/** A task of a supper as its board has it. Moments are UTC milliseconds. */
+/** A task of a meal as its board has it. Moments are UTC milliseconds. */
 export interface BoardTask {
   id: string
   title: string

@@ -16,7 +16,7 @@ export interface Placement {
   cost: Cost
 }
 
-/** Nobody starts supper earlier than this, minutes. */
+/** No meal starts earlier than this before serving, minutes. */
 const HORIZON_MIN = 3 * 1440
 /** All of it one after another, and this much more, minutes. */
 const MARGIN_MIN = 90
@@ -45,9 +45,10 @@ export interface Lock {
 const needsOn = (block: Block, at: string | undefined) =>
   (at !== undefined && block.onBurner?.[at]) || { minutes: block.minutes, needs: block.needs }
 
-/** Puts blocks into the timetable one after another, each as late as it may, in the order they come (a serial
- * schedule built backwards from the
- *  table). Over all orders this reaches every timetable that cannot be bettered by moving one block later.
+/**
+ * Puts blocks into the timetable one after another, each as late as it may, in the order they come (a serial
+ * schedule built backwards from the table). Over all orders this reaches every timetable that cannot be
+ * bettered by moving one block later.
  * @param order all blocks, every one after those that follow it
  * @param burnerOf which burner a block is to stand on; left out: the one that lets it start latest
  */
@@ -70,9 +71,9 @@ export interface PlaceOptions {
   burnerOf?: ReadonlyMap<string, string>
   locks?: ReadonlyMap<string, Lock>
   horizon?: number
-  /** What lies already; the rest goes round it. Starts count from this table. */
+  /** Blocks that are fixed; the rest is placed around them. Starts count from serving. */
   fixed?: readonly FixedBlock[]
-  /** Now, in minutes before the table: nothing else begins earlier. */
+  /** Now, in minutes before serving: nothing else begins earlier. */
   nowBefore?: number
 }
 const MAX_AGAIN = 24

@@ -8,7 +8,7 @@ import { nextActs, type BoardDish } from './next-actions'
 import { search } from './search'
 import type { Dish, FixedBlock, Placed } from './task'
 
-/** A supper that has run up to a minute, as it was told; what is on then takes so much longer. */
+/** A meal that has run up to a minute, as it was told; what is on then takes so much longer. */
 function runTo(
   dishes: readonly Dish[],
   placed: ReadonlyMap<string, Placed>,

@@ -11,27 +11,29 @@ export interface LiveInput {
   /** Minutes from the hour that was asked for, usually negative. */
   now: number
   /**
-   * Where blocks were told to lie, minutes from the asked hour: kept as far as it can be, so that nobody is
-   * told of changes without need.
+   * Start and place of each block as last published, minutes from the asked hour: kept as far as possible, so
+   * that changes are not announced without need.
    */
   told?: ReadonlyMap<string, { start: number; at?: string }>
 }
 
-/** The table slides by this much at the most, minutes; beyond it something else is wrong. */
+/** Serving moves by this much at most, minutes; beyond it something else is wrong. */
 const MAX_LATE = 240
-/** For less than this nothing that was told is changed, minutes. */
+/** For less than this the published timetable is not changed, minutes. */
 const WORTH_A_CHANGE = 3
-/** A task may be due for this long before the table slides for it, minutes. */
+/** A task may be due for this long before serving moves for it, minutes. */
 const GRACE = 1.5
 const QUICK = { tries: 160, mostExact: 400 }
 
-/** The rest of a supper under way: what has begun lies where it lies, nothing else begins before now, and the
- * table slides only as far as it must.
- *  @returns the placement, counted from the table as it is now, and by how many minutes that is later than asked */
+/**
+ * The rest of a meal under way: what has begun is fixed, nothing else begins before now, and serving moves
+ * only as far as it must.
+ * @returns the placement, counted from the new serving time, and by how many minutes that is later than asked
+ */
 export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveInput): LivePlacement {
   const blocks = dishes.flatMap((d) => d.blocks)
   const least = Math.max(0, ...fixed.map(({ block, start }) => start + block.minutes))
-  // What has been begun is cooked: that it waits longer than it should is told, but cannot be undone.
+  // A dish that has begun is cooked: that it waits too long is reported, but cannot be undone.
   const begun = new Set(fixed.map(({ block }) => block.dish))
   const free = dishes.map((d) => (begun.has(d.id) ? { ...d, holdMost: Infinity } : d))
   const at = (late: number) => ({
@@ -73,7 +75,7 @@ export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveInpu
 
 type LivePlacement = Placement & { late: number; exact: boolean }
 
-/** The fewest minutes late at which the order last told can be kept. */
+/** The fewest minutes late at which the published order can be kept. */
 function soonestInOrder(
   least: number,
   placeAt: (late: number) => Placement,
@@ -114,9 +116,11 @@ function soonest(
   return best
 }
 
-/** Every block where it was told, or where a hand has fixed it since. A fixed hour that names no burner stays
- * on the one it was told,
- *  or goes to the one given.  @param least minutes by which the table is later than asked */
+/**
+ * Every block where it was published, or where the cook has fixed it since. A fixed hour without a burner
+ * stays on the published one, or goes to the one given.
+ * @param least minutes by which serving is later than asked
+ */
 function whereTold(
   blocks: readonly Block[],
   told: NonNullable<LiveInput['told']>,
@@ -152,8 +156,8 @@ function whereTold(
 }
 
 /**
- * The order and the burners that were told; what nobody was told of yet comes last, and finds its place round
- * the rest.
+ * The published order and burners; blocks that were not published yet come last, and are placed around the
+ * rest.
  */
 function previousOrder(
   blocks: readonly Block[],

@@ -9,7 +9,7 @@ export interface Lying {
   startMs: number
   endMs: number
   hands: boolean
-  /** The burner, the oven or the appliance it stands at. */
+  /** The burner, the oven or the appliance it is on. */
   at?: string
 }
 
@@ -26,9 +26,10 @@ const MINUTE = 60_000
 /** Hands do not let go between two strokes, minutes. */
 const AT_ONCE = 1
 
-/** A pot under way, for the board: all up to the end of its rest lies where the stove has it; what comes
- * after waits for a hand, if it must.
- * @param at the burner or appliance it stands at
+/**
+ * A pot under way, for the timetable: everything up to the end of its rest is fixed; what comes after it may
+ * wait for the cook.
+ * @param at the burner or appliance it is on
  * @param keeps whether it stays there through its rest, as an appliance does
  */
 export function splitRunningPlan(

@@ -13,13 +13,14 @@ export interface SearchInput extends Pick<PlaceOptions, 'fixed' | 'nowBefore'> {
   mostExact?: number
 }
 
-/** Suppers up to this many ways of ordering and placing are tried in all of them. */
+/** Meals up to this many ways of ordering and placing are tried in all of them. */
 const MAX_EXACT = 3000
 const TRIES = 500
 
-/** The best timetable: all orders of a small supper, so that it is the best there is; for a large one good
- * orders, and changes to the best of
- *  them, within a count of tries. */
+/**
+ * The best timetable: all orders of a small meal, so that it is the best there is; for a large one good
+ * orders, and changes to the best of them, within a count of tries.
+ */
 export function search({
   dishes,
   kitchen,
@@ -94,8 +95,8 @@ export function search({
 }
 
 /**
- * What follows a block, for orders that go backwards from the table: a block comes once all that follow it
- * have come.
+ * What follows a block, for orders that go backwards from serving: a block comes once all that follow it have
+ * come.
  */
 function followersOf(blocks: readonly Block[]): Map<string, string[]> {
   const followers = new Map<string, string[]>(blocks.map((b) => [b.id, []]))
@@ -103,7 +104,7 @@ function followersOf(blocks: readonly Block[]): Map<string, string[]> {
   return followers
 }
 
-/** One order backwards from the table, by a weight: the least first among those that may come. */
+/** One order backwards from serving, by a weight: the least first among those that may come. */
 function backwards(blocks: readonly Block[], weight: (block: Block) => number): Block[] {
   const followers = followersOf(blocks)
   const weights = new Map(blocks.map((b) => [b.id, weight(b)]))
@@ -177,7 +178,7 @@ function* assignments(wanting: readonly Block[], burners: readonly string[]): Ge
   }
 }
 
-/** Minutes from a block's start to the table at the least. */
+/** Least minutes from a block's start to serving. */
 function chainOf(block: Block, blocks: readonly Block[]): number {
   const next = blocks.filter((b) => b.after.some(({ id }) => id === block.id))
   return block.minutes + Math.max(0, ...next.map((b) => chainOf(b, blocks)))

@@ -2,7 +2,7 @@ import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Plan } from '#core/plan/result'
 
-/** A pot a batch could go into, with what it stands on. */
+/** A pot a batch could go into, with its burner. */
 export interface SplitPot {
   id: string
   name: string
@@ -22,7 +22,7 @@ export interface SplitOption {
   shares: SplitShare[]
   /** Cooked one after another in the same pot. */
   rounds: number
-  /** Minutes from the first hand to the table, and of them by hand. */
+  /** Minutes from the start to serving, and hands-on minutes. */
   minutes: number
   handsOn: number
   /** The deepest bed, mm: the deeper, the less even. */
@@ -36,9 +36,10 @@ const MIN_G = 60
 
 const unfit = (plan: Plan): boolean => plan.cautions.some((c) => c.severity === 'stop')
 
-/** Ways to cook a batch in the pots there are: in one, in two or three with each its own water and time, or
- * in rounds; those that fit, the soonest
- *  first, then the fewest minutes of hands, then the shallowest bed. */
+/**
+ * Ways to cook a batch in the pots there are: in one, in two or three with each its own water and time, or in
+ * rounds; those that fit, the soonest first, then the fewest minutes of hands, then the shallowest bed.
+ */
 export function splitBatch(grams: number, pots: readonly SplitPot[]): SplitOption[] {
   const options: SplitOption[] = []
   for (const set of subsets(pots, MAX_POTS)) {
@@ -78,7 +79,7 @@ function shared(grams: number, set: readonly SplitPot[]): SplitShare[] | undefin
 function optionOf(shares: SplitShare[], rounds: number): SplitOption {
   const hands = shares.reduce((sum, s) => sum + s.plan.hands_on_minutes, 0) * rounds
   const longest = Math.max(...shares.map((s) => s.plan.total_minutes.expected))
-  // One pair of hands: the pots after the first wait for theirs. A second round is washed while the first cooks.
+  // One cook: the pots after the first wait for them. A second round is washed while the first cooks.
   const waits = shares.slice(1).reduce((sum, s) => sum + s.plan.hands_on_minutes / 2, 0)
   const again = shares[0]!.plan.stages
     .filter((s) => s.power_w > 0 || s.kind === 'rest')

@@ -1,5 +1,5 @@
 /**
- * What a supper is made of, for the timetable: blocks that hang together, each with what it wants of the
+ * What a meal is made of, for the timetable: blocks that hang together, each with what it wants of the
  * kitchen and when. Minutes.
  */
 
@@ -8,9 +8,9 @@ export interface Need {
   /** Minutes after the block's start, and for how long. */
   from: number
   minutes: number
-  /** One pair of hands. */
+  /** Whether it needs a cook. */
   hands: boolean
-  /** A place it stands at: any burner, the oven, or one appliance. */
+  /** The place it takes: any burner, the oven, or one appliance. */
   place: 'burner' | 'oven' | 'appliance' | null
 }
 
@@ -26,7 +26,7 @@ export interface Block {
   appliance?: string
   /** Minutes on each burner, where they differ: the block is then as long as there. */
   onBurner?: Readonly<Record<string, { minutes: number; needs: Need[] }>>
-  /** The stages or tasks it stands for, with their place in it. */
+  /** The stages or tasks in it, with their place. */
   tasks: TaskAt[]
   tasksOnBurner?: Readonly<Record<string, TaskAt[]>>
 }
@@ -44,7 +44,7 @@ export interface Dish {
   id: string
   title: string
   blocks: Block[]
-  /** Ready this long before the table at the most. */
+  /** Ready this long before serving at most, minutes. */
   holdMost: number
 }
 
@@ -53,20 +53,20 @@ export interface KitchenPlaces {
   /** Whether there is one, and how many dishes it takes. */
   oven: number
   appliances: readonly string[]
-  /** Pairs of hands. */
+  /** Number of cooks. */
   cooks: number
 }
 
 export interface Placed {
   block: Block
-  /** Minutes before the table, 0 or less. */
+  /** Minutes before serving, 0 or less. */
   start: number
   end: number
-  /** The burner, the oven or the appliance it stands at. */
+  /** The burner, the oven or the appliance it is on. */
   at?: string
 }
 
-/** A stretch that has happened, is on, or is bound to follow: it lies where it lies. */
+/** A block that has happened, is under way, or must follow: its time is fixed. */
 export interface FixedBlock {
   block: Block
   /** Minutes from the hour that was asked for: before it negative, after it positive. */

@@ -1,4 +1,4 @@
-/** Where a task lies, as it is told. */
+/** Start and place of a task, as published. */
 export interface ToldTask {
   dish: string
   id: string
@@ -15,10 +15,10 @@ export interface Change {
   at?: string
 }
 
-/** A move of less than this nobody needs to hear of, ms. */
+/** Moves of less than this are not announced, ms. */
 const WORTH_TELLING_MS = 2 * 60_000
 
-/** What lies elsewhere than was told, the soonest first; what has begun is not told. */
+/** Tasks whose time or place differs from the published one, the soonest first, without those that have begun. */
 export function changed(
   told: readonly ToldTask[],
   now: readonly (ToldTask & { begun: boolean })[],

@@ -1,8 +1,8 @@
 import type { KitchenPlaces, Need } from './task'
 
 /**
- * Which minute is taken by what: one row a place, and one for the hands. Minute 0 is the one before the
- * table; it counts backwards.
+ * Which minute is taken: one row for each place, and one for the cooks. Minute 0 is the one before serving;
+ * minutes count backwards.
  */
 export class Timetable {
   readonly #rows: Map<string, Uint8Array>
@@ -26,12 +26,15 @@ export class Timetable {
     ])
   }
 
-  /** Where a need stands.  @param at burner or appliance of the block */
+  /** The row of a need.  @param at burner or appliance of the block */
   static rowOf = ({ place }: Need, at: string | undefined): string | undefined =>
     place === null ? undefined : place === 'oven' ? 'oven' : `${place} ${at}`
 
-  /** Minutes by which a block that starts then would have to move earlier; 0 when it fits, Infinity when it never can.
-   *  @param start minutes before the table, as a positive number */
+  /**
+   * Minutes by which a block that starts then would have to move earlier; 0 when it fits, Infinity when it
+   * never can.
+   * @param start minutes before serving, as a positive number
+   */
   clash(needs: readonly Need[], at: string | undefined, start: number): number {
     for (const need of needs)
       for (const name of need.hands ? ['hands', Timetable.rowOf(need, at)] : [Timetable.rowOf(need, at)]) {

@@ -1,5 +1,7 @@
-/** Salt by the crystal in the house: a teaspoon is no dose, because crystals pack so differently.
- *  Bulk densities, g/mL: usual measured figures for each kind, rounded. */
+/**
+ * Salt by the crystal in the household: a teaspoon is no dose, because crystals pack so differently. Bulk
+ * densities, g/mL: usual measured figures for each kind, rounded.
+ */
 export const CRYSTALS = {
   table: { name: 'table salt', density: 1.2 },
   'fine-sea': { name: 'fine sea salt', density: 1.1 },
@@ -13,8 +15,12 @@ export const CRYSTAL_IDS = Object.keys(CRYSTALS) as CrystalId[]
 
 const TEASPOON_ML = 5
 
-/** Level teaspoons of a crystal that hold so many grams.
- *  @param grams 0 or more  @throws {RangeError} otherwise  @example teaspoonsOf(6, 'table') // 1 */
+/**
+ * Level teaspoons of a crystal that hold so many grams.
+ * @param grams 0 or more
+ * @throws {RangeError} otherwise
+ * @example teaspoonsOf(6, 'table') // 1
+ */
 export function teaspoonsOf(grams: number, crystal: CrystalId): number {
   if (!(grams >= 0)) throw new RangeError(`teaspoonsOf: grams must be 0 or more, got ${grams}`)
   return grams / (CRYSTALS[crystal].density * TEASPOON_ML)

@@ -5,7 +5,7 @@ import type { Phase } from '#core/pot/run'
 export interface StageChange {
   /** Power that reaches the pot, W. */
   powerW?: number
-  /** The stage goes on for just so long, whether its cue came or not. */
+  /** The stage goes on for just so long, whether its sign came or not. */
   minutes?: number
   lid?: LidPosition
 }

@@ -27,7 +27,7 @@ const request = (
   ...more,
 })
 
-/** Drunk dry and cooked through on the fine pot, whatever the school. */
+/** Drunk dry and cooked through on the fine pot, whatever the method. */
 describe.each(['boiling-start', 'oven', 'pressure-stovetop'] as const)(
   '%s, planned and cooked on the fine pot',
   (method) => {

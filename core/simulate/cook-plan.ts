@@ -16,8 +16,10 @@ export interface CookedPot {
   scorch: number
 }
 
-/** Cooks a plan on the fine pot: clocks as planned, cues when this pot gives them.
- *  @param watch called after every step, for curves */
+/**
+ * Cooks a plan on the fine pot: clocks as planned, signs when this pot gives them.
+ * @param watch called after every step, for curves
+ */
 export function cookPlan(
   request: PlanRequest,
   plan: Plan,

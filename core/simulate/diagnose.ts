@@ -17,7 +17,7 @@ export const ENDING_WORDS: Record<Ending, string> = {
   uneven: 'done below, raw on top',
 }
 
-/** A pot long eaten, roughly told. */
+/** A past batch, roughly described. */
 export interface PastPot {
   request: PlanRequest
   pourG: number
@@ -43,7 +43,7 @@ const shows = (v: Verdict, ending: Ending): boolean => {
   }
 }
 
-/** What may have been otherwise than it is told, how far, and how often that is so. */
+/** What may have differed from the description, how far, and how often that happens. */
 const CAUSES: readonly {
   id: string
   says: string
@@ -89,7 +89,7 @@ const CHANGES: readonly { id: string; says: string; luck: Partial<Luck>; minutes
   ]
 
 export interface Diagnosis {
-  /** What the pot as told would have come to. */
+  /** How the pot as described would have ended. */
   asTold: Verdict
   /** Causes that lead to that ending, the likeliest first; shares of the odds of all that do. */
   causes: { id: string; says: string; share: number }[]

@@ -22,7 +22,8 @@ export interface RunEvent {
 
 const MINUTE = 60
 
-/** Runs phases one after another, with what happens on the way at its own time.
+/**
+ * Runs phases one after another, with what happens on the way at its own time.
  * @param watch called after every step
  * @returns what happened and when, phases by `<id>` as they end and `never <id>` when they did not
  */

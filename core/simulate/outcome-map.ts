@@ -35,7 +35,8 @@ const minutesOf = ({ until }: Ready['phases'][number]): number => ('minutes' in 
 const spread = ([from, to]: readonly [number, number], n: number, by: number): number[] =>
   Array.from({ length: n }, (_, i) => by * (from + ((to - from) * i) / (n - 1)))
 
-/** Cooks the pot at every point of the map. A generator, so that it can be watched and stopped.
+/**
+ * Cooks the pot at every point of the map. A generator, so that it can be watched and stopped.
  * @yields how many pots are done
  * @returns undefined where no stage is the cook's to stretch (a cooker lets go by itself)
  */
@@ -80,8 +81,10 @@ export interface WaterRoomForError {
 const ROOM_FOR_ERROR_STEP = 0.02
 const ROOM_FOR_ERROR_MOST = 0.5
 
-/** Walks from the plan's pour to either side while the pot ends well.
- *  @returns undefined where already the plan's own pot does not */
+/**
+ * Walks from the plan's pour to either side while the pot ends well.
+ * @returns undefined where already the plan's own pot does not
+ */
 export function waterRoomForError({
   happenings: interventions,
   ...of

@@ -6,7 +6,7 @@ export const OUTCOMES = ['good', 'soft', 'firm', 'wet', 'mush', 'dry', 'hard', '
 export type OutcomeWord = (typeof OUTCOMES)[number]
 
 /**
- * A heart that is not cooked goes before water that is not right: more time may yet drink it. Good pots are
+ * A centre that is not cooked goes before water that is not right: more time may yet drink it. Good pots are
  * told apart by their texture.
  */
 export function outcomeWord(v: Verdict): OutcomeWord {

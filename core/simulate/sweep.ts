@@ -65,8 +65,11 @@ export const isGood = (v: Verdict): boolean =>
   v.texture !== 'dry' &&
   v.texture !== 'mushy'
 
-/** Cooks the same plan in many kitchens. A generator, so that it can be watched and stopped.
- *  @yields how many pots are done  @returns the chances over all of them */
+/**
+ * Cooks the same plan in many kitchens. A generator, so that it can be watched and stopped.
+ * @yields how many pots are done
+ * @returns the chances over all of them
+ */
 export function* sweep(
   { happenings: interventions, ...of }: Simulation,
   { seed, runs }: { seed: number; runs: number },

@@ -23,8 +23,10 @@ export function seedOf(name: string): number {
   return hash >>> 0
 }
 
-/** The true pot by what was done to it: the same stages, on what is true instead of what is believed.
- *  @returns undefined before anything is warm */
+/**
+ * The true pot by what was done to it: the same stages, on what is true instead of what is believed.
+ * @returns undefined before anything is warm
+ */
 export function truePot(
   {
     plan,

@@ -52,8 +52,8 @@ export const textureReached = (outcome: Outcome, uptake: Variety['uptake'], sauc
   sauce > 0 ? 0.5 + thinnerThanMeant(outcome, uptake, sauce) / THINNER : textureOf(uptake, outcome.uptakeMean)
 
 /**
- * What a pot comes to, in the words of a table.  @param sauce water meant to be eaten with the grain and not
- * in it, g/g
+ * What a pot comes to, in the words of a table.
+ * @param sauce water meant to be eaten with the grain and not in it, g/g
  */
 export function verdictOf(outcome: Outcome, uptake: Variety['uptake'], sauce = 0): Verdict {
   const { uptakeByLayer, uptakeMean, centreMin, freeShare, scorch } = outcome

@@ -2,7 +2,7 @@ import type { Complaint } from '#core/cook/remedy'
 import { grainWater, leastCooked, type Pot } from '#core/pot/pot'
 
 /**
- * Water that a tongue calls wet, as a share of the cooked mass; a heart it calls chalk, and one it calls
+ * Water that a tongue calls wet, as a share of the cooked mass; a centre it calls chalk, and one it calls
  * firm, degree cooked.
  */
 const WET_SHARE = 0.08
@@ -11,7 +11,7 @@ const FIRM_HEART = 0.84
 /** Dry grain holds at most this much under firm, g/g. */
 const UNDER_FIRM = 0.05
 
-/** Takes the cook at his word: where the reckoned pot is not what was seen, it is made to be. The pot is changed. */
+/** Takes the cook at his word: where the computed pot is not what was seen, it is made to be. The pot is changed. */
 export function asSeen(pot: Pot, complaint: Complaint, firm: number): void {
   switch (complaint) {
     case 'still-wet':

@@ -17,8 +17,10 @@ export type Answer =
 const SEEN_SHARE = 0.06
 const COOKED = 0.9
 
-/** What a look under the grain means for this pot: how many minutes more, or the heat off, or water in.
- *  @param leftMinutes of the stage under way */
+/**
+ * What a look under the grain means for this pot: how many minutes more, or the heat off, or water in.
+ * @param leftMinutes of the stage under way
+ */
 export function lidCheck(estimate: PotEstimate, seen: Seen, leftMinutes: number): Answer {
   const { pot } = estimate
   if (seen === 'water') {

@@ -45,8 +45,10 @@ const MAX_UNCOVERED = 12
 /** Free water that lies separate, as a share of the cooked mass. */
 const LOOSE = 0.025
 
-/** What can be done about a pot, computed on the pot as it should be now and as the cook saw it.
- *  @param lostG of a pot that boiled over: how much went */
+/**
+ * What can be done about a pot, computed on the pot as it should be now and as the cook saw it.
+ * @param lostG of a pot that boiled over: how much went
+ */
 export function adviceFor(complaint: Complaint, estimate: PotEstimate, lostG = 0): Advice {
   return withRollback(estimate.pot, () => {
     asSeen(estimate.pot, complaint, estimate.prepared.blend.uptake.firm)
@@ -289,7 +291,7 @@ function minutesToSteamOff(estimate: PotEstimate): number | undefined {
 }
 
 /**
- * The least water and time after which hearts are through and the grain is at least firm; the best there is
+ * The least water and time after which centres are through and the grain is at least firm; the best there is
  * where none does.
  */
 function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boolean): Remedy {
@@ -324,7 +326,7 @@ function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boole
   return best!.remedy
 }
 
-/** The least time on the lowest heat, covered, after which hearts are through and the water is drunk. */
+/** The least time on the lowest heat, covered, after which centres are through and the water is drunk. */
 function timeThatFixes(estimate: PotEstimate): Remedy {
   const powerW = lowestW(estimate)
   const restMinutes = restAhead(estimate.ahead) ? 0 : REST_AFTER * 2

@@ -21,9 +21,13 @@ export interface ScoopCount {
   error: number
 }
 
-/** The nearest count that level scoops can make.
- *  @param cups wanted, 0 or more  @param owned the parts of the measure in the house
- *  @throws {RangeError} when negative or not finite  @example inScoops(2.47).text // "2½" */
+/**
+ * The nearest count that level scoops can make.
+ * @param cups wanted, 0 or more
+ * @param owned the parts of the measure in the household
+ * @throws {RangeError} when negative or not finite
+ * @example inScoops(2.47).text // "2½"
+ */
 export function inScoops(cups: number, owned: readonly number[] = SCOOP_PARTS): ScoopCount {
   if (!(cups >= 0 && Number.isFinite(cups)))
     throw new RangeError(`inScoops: cups must be 0 or more, got ${cups}`)

@@ -8,8 +8,9 @@ export const CARD_MM = Object.freeze({ long: 85.6, short: 53.98 })
 export const SCREEN_LIMITS = Object.freeze({ px_per_mm: [2, 14] } as const)
 
 /**
- * CSS pixels a millimetre, from the card's short side laid on the screen.  @param px its width as drawn, CSS
- * pixels  @throws {RangeError} outside what a screen can be
+ * CSS pixels a millimetre, from the card's short side laid on the screen.
+ * @param px its width as drawn, CSS pixels
+ * @throws {RangeError} outside what a screen can be
  */
 export function scaleFromCard(px: number): number {
   const scale = px / CARD_MM.short

@@ -14,8 +14,10 @@ export const MATERIAL_IDS = Object.keys(MATERIALS) as MaterialId[]
 export const heatCapacityOfPot = (emptyG: number, material: MaterialId): number =>
   emptyG * MATERIALS[material].heat
 
-/** A measure's size from weighing it empty and full of water, mL.
- *  @throws {RangeError} when full is not more than empty */
+/**
+ * A measure's size from weighing it empty and full of water, mL.
+ * @throws {RangeError} when full is not more than empty
+ */
 export function measureFromWeights(emptyG: number, fullG: number): number {
   if (!(fullG > emptyG))
     throw new RangeError(
@@ -33,10 +35,11 @@ export function measureFromCount(knownMl: number, times: number): number {
 
 const WATER_HEAT = 4.18 // J/(g K)
 
-/** Power that really reaches the pot, from plain water brought to the boil, W. The pot warms with it, and
- * loses half its standing loss on
- *  the way.
- *  @throws {RangeError} for water that starts at the boil, or a time of nothing */
+/**
+ * Power that really reaches the pot, from plain water brought to the boil, W. The pot warms with it, and
+ * loses half its standing loss on the way.
+ * @throws {RangeError} for water that starts at the boil, or a time of nothing
+ */
 export function powerFromBoil(given: {
   waterG: number
   fromC: number

@@ -30,8 +30,10 @@ export interface Gauges {
   basketLevel?: Millimetres
 }
 
-/** The same water, read off the pot in every way a cook reads it.
- *  Depth over the bed counts the voids between settled grains, which water fills first. */
+/**
+ * The same water, read off the pot in every way a cook reads it. Depth over the bed counts the voids between
+ * settled grains, which water fills first.
+ */
 export function gaugesOf({ shape, blend, dry, freeWater, soaked, uptake, frothFactor }: Filling): Gauges {
   const bed = bulkVolume(blend, dry)
   const bedDepth = levelOf(shape, bed)
@@ -56,9 +58,11 @@ const GAP = 25
 /** A basket hangs about this far up its pot, as a share of its height. */
 const BASKET_AT = 0.4
 
-/** The same for grain in a basket: the water stands under it, and everything of the grain is measured from
- * the basket up.
- *  @param boilerG water in the pot below, g */
+/**
+ * The same for grain in a basket: the water stands under it, and everything of the grain is measured from the
+ * basket up.
+ * @param boilerG water in the pot below, g
+ */
 export function overBoiler(inBed: Gauges, shape: Shape, boilerG: number): Gauges {
   const fillLine = millilitres(boilerG)
   const fillLevel = levelOf(shape, fillLine)

@@ -45,9 +45,11 @@ export function potAtAGlance({ shape, rimMm, heightMm, emptyG, material }: PotAt
 
 const WATER_HEAT = 4.18 // J/(g K)
 
-/** Minutes until water boils in a covered pot at full heat: C dT/dt = P − UA (T − T_kitchen), solved. The
- * first cook corrects it: a burner gives
- *  what it gives.  @returns Infinity where it never boils */
+/**
+ * Minutes until water boils in a covered pot at full heat: C dT/dt = P − UA (T − T_kitchen), solved. The
+ * first cook corrects it: a burner gives what it gives.
+ * @returns Infinity where it never boils
+ */
 export function minutesToBoil({
   vessel,
   source,

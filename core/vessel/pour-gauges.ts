@@ -47,7 +47,8 @@ export const pourForLevel = (context: PourContext, levelMm: number): number =>
 export const levelOfPour = (context: PourContext, pourG: number): number =>
   levelOf(context.shape, millilitres(Math.max(0, fillLineOfPour(context, pourG))))
 
-/** "As much water again as the grain is deep." In a straight pot that is the bed's own volume over the bed,
- * and the voids in it
- *  besides: (1 + ε) by volume for dry grain, not 1. */
+/**
+ * "As much water again as the grain is deep." In a straight pot that is the bed's own volume over the bed,
+ * and the voids in it besides: (1 + ε) by volume for dry grain, not 1.
+ */
 export const pourAsDeepAgain = (context: PourContext): number => pourForDepth(context, bedDepthOf(context))

@@ -49,9 +49,11 @@ function alongMarks(
 
 const MM3_PER_ML = 1000
 
-/** Water that fills the vessel to a level. Above the rim the wall is taken to go straight up, so that "how
- * far over" has an answer.
- *  @param level 0 mm or more above the inner base */
+/**
+ * Water that fills the vessel to a level. Above the rim the wall is taken to go straight up, so that "how far
+ * over" has an answer.
+ * @param level 0 mm or more above the inner base
+ */
 export function volumeAt(shape: Shape, level: Millimetres): Millilitres {
   if (shape.marks) return millilitres(alongMarks(shape.marks, 'levelMm', 'volumeMl', level))
   const inside = Math.min(level, shape.height)
@@ -62,7 +64,8 @@ export function volumeAt(shape: Shape, level: Millimetres): Millilitres {
   return millilitres((frustum + above) / MM3_PER_ML)
 }
 
-/** The inverse of volumeAt, exact: the cube of the surface diameter grows linearly with the volume.
+/**
+ * The inverse of volumeAt, exact: the cube of the surface diameter grows linearly with the volume.
  * @param volume mL; below 0 answers a level below the base, as a straight wall would, so that differences
  * stay continuous
  */

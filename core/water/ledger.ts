@@ -1,5 +1,7 @@
-/** The water of one pot, every term in grams.
- *  pour = absorbed + evaporated + drainedOff + leftInPot − carriedIn, always. */
+/**
+ * The water of one pot, every term in grams. pour = absorbed + evaporated + drainedOff + leftInPot −
+ * carriedIn, always.
+ */
 export interface Ledger {
   pour: number
   /** Taken up by the grain from here on, or carried in as soak. */

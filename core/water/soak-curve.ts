@@ -2,9 +2,12 @@ import { advanceKernel, kernelKind, kernelMean, type KernelInput } from '#core/p
 import type { Celsius } from '#core/units/units'
 import { diffusivityAt } from './diffusivity'
 
-/** Uptake through a cold soak, one figure for each minute asked: one pass, so that a whole curve costs what
+/**
+ * Uptake through a cold soak, one figure for each minute asked: one pass, so that a whole curve costs what
  * its last point does.
- *  @param minutes rising, 0 or more  @returns g/g in the same order */
+ * @param minutes rising, 0 or more
+ * @returns g/g in the same order
+ */
 export function soakCurve(given: KernelInput, temperature: Celsius, minutes: readonly number[]): number[] {
   const kind = kernelKind(given, 8)
   const uptake = new Float64Array(kind.shells)

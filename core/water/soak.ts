@@ -12,8 +12,11 @@ export interface Soaked {
 /** Steps a soak is cut into; the implicit kernel is stable at any, and 240 keep the mean within 1 % of finer ones. */
 const STEPS = 240
 
-/** Cold soak of a kernel wholly under water: the same diffusion as in the pot, below gelatinisation.
- *  @param minutes 0 or more  @example soakKernel(shortWhite, 30, celsius(20)).uptake // about 0.21 */
+/**
+ * Cold soak of a kernel wholly under water: the same diffusion as in the pot, below gelatinisation.
+ * @param minutes 0 or more
+ * @example soakKernel(shortWhite, 30, celsius(20)).uptake // about 0.21
+ */
 export function soakKernel(given: KernelInput, minutes: number, temperature: Celsius, shells = 8): Soaked {
   const kind = kernelKind(given, shells)
   const uptake = new Float64Array(shells)

@@ -3,8 +3,8 @@ import answerInThread from './worker'
 import { runInWorker, takesLong } from './worker-pool'
 
 /**
- * The same question has the same answer: none of them knows the hour, the house or chance without a seed.
- * Sizes in characters.
+ * The same question has the same answer: no endpoint reads the clock, the household or unseeded chance. Sizes
+ * in characters.
  */
 const saved = new LRUCache<string, string>({
   maxSize: 16_000_000,
@@ -12,9 +12,11 @@ const saved = new LRUCache<string, string>({
   sizeCalculation: (json, asked) => json.length + asked.length,
 })
 
-/** Answers as `ask` does, as it goes over the wire; what was asked before is not reckoned again, and what
- * takes long is reckoned beside.
- *  @param signal says when nobody waits any more */
+/**
+ * Answers as `ask` does, as it goes over the wire; what was asked before is not computed again, and what
+ * takes long runs in a worker thread.
+ * @param signal aborted when the client disconnects
+ */
 export async function answer(
   question: string,
   text: string,

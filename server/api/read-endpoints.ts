@@ -10,7 +10,7 @@ const iso = (ms: number): string => new Date(ms).toISOString()
 /** What can be read over the HTTP API. */
 const SIGHTS = ['notebook', 'kept', 'openapi.json'] as const
 
-/** Answers a look at what the household keeps.  @param search of the address */
+/** Answers a GET request for stored data.  @param search of the address */
 export function look(kitchen: Kitchen, sight: string, search: URLSearchParams, nowMs: number): Answer {
   if (sight === 'openapi.json') return { status: 200, body: openApi() }
   if (sight === 'kept')

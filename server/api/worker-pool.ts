@@ -28,7 +28,7 @@ const threads = (): Piscina =>
     filename: resolve('server/api/worker.ts'),
     execArgv: ['--import', 'tsx'],
     minThreads: 0,
-    // One core is left to whoever waits for a page.
+    // One core is left for pages.
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE_MS,
   }))
@@ -38,8 +38,10 @@ const refused = (status: number, code: ErrorCode, message: string) => ({
   json: JSON.stringify(refusedFor(status, code, message).body),
 })
 
-/** Answers a question in a thread of its own.
- *  @param signal when the one who asked has gone, the thread is ended and another takes the next */
+/**
+ * Answers a question in a thread of its own.
+ * @param signal when the one who asked has gone, the thread is ended and another takes the next
+ */
 export async function runInWorker(
   question: string,
   text: string,

@@ -13,10 +13,10 @@ import { basename, dirname, join } from 'node:path'
 import Database from 'better-sqlite3'
 import { migrationCount } from '#server/store/open'
 
-/** A copy is a folder: the database, and the pictures it speaks of. */
+/** A copy is a folder: the database, and the pictures its rows name. */
 const DATABASE = 'omsel.sqlite'
 const PICTURES = 'photos'
-/** Copies that are made by themselves lie here, beside the database. */
+/** Folder of automatic copies, next to the database. */
 export const copiesFolder = (file: string): string => join(dirname(file), 'copies')
 
 /** "2026-03-05T18-30-12Z": sorts by time, and can be a name everywhere. */
@@ -26,9 +26,12 @@ export const copyName = (nowMs: number): string =>
     .replace(/\.\d+Z$/, 'Z')
     .replaceAll(':', '-')
 
-/** Copies a household while it is in use: SQLite's own online backup, then the pictures, then a look over it;
- * under its name only when all of it is there.
- *  @returns the copy's folder  @throws {Error} in words, when there is nothing to copy or the copy is not sound */
+/**
+ * Copies a household while it is in use: SQLite's own online backup, then the pictures, then a check; under
+ * its name only when all of it is there.
+ * @returns the copy's folder
+ * @throws {Error} in words, when there is nothing to copy or the copy is not sound
+ */
 export async function takeCopy(file: string, into: string, nowMs: number): Promise<string> {
   if (!existsSync(file)) throw new Error(`there is no household at ${file}`)
   const folder = join(into, copyName(nowMs))
@@ -53,7 +56,7 @@ export async function takeCopy(file: string, into: string, nowMs: number): Promi
   return folder
 }
 
-/** Pictures are never changed once they are kept: a link is a copy. Where none can be made, bytes are. */
+/** Stored pictures never change, so a hard link is a copy; bytes are copied where no link can be made. */
 function sameFile(from: string, to: string): void {
   try {
     linkSync(from, to)
@@ -75,8 +78,12 @@ function picturesIn(file: string): string[] {
   }
 }
 
-/** Looks a household over: SQLite's own integrity, its references, its version, and whether its pictures are there.
- *  @param path a database, or a copy's folder  @returns what is wrong, in words; nothing when it is sound */
+/**
+ * Checks a household: SQLite's own integrity, its references, its version, and whether its pictures are
+ * there.
+ * @param path a database, or a copy's folder
+ * @returns what is wrong, in words; nothing when it is sound
+ */
 export function checkHousehold(path: string): string[] {
   const file = existsSync(join(path, DATABASE)) ? join(path, DATABASE) : path
   if (!existsSync(file)) return [`there is no household at ${path}`]
@@ -110,8 +117,9 @@ export function checkHousehold(path: string): string[] {
   }
 }
 
-/** Puts a copy in the place of a household; what was there is moved aside, nothing is thrown away.
- * @returns where the household that was there lies now; undefined when there was none
+/**
+ * Puts a copy in the place of a household; what was there is moved aside, nothing is thrown away.
+ * @returns where the replaced household is now; undefined when there was none
  * @throws {Error} in words: the copy is not sound, or the household is in use
  */
 export function restoreCopy(copy: string, file: string, nowMs: number): string | undefined {
@@ -158,7 +166,7 @@ export function inUseBy(file: string): number | undefined {
     process.kill(pid, 0)
     return pid
   } catch (error) {
-    // It lives, but is somebody else's.
+    // The process exists, but belongs to another user.
     return (error as NodeJS.ErrnoException).code === 'EPERM' ? pid : undefined
   }
 }

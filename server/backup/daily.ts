@@ -12,7 +12,7 @@ const FIRST_LOOK_MS = 5 * 60_000
 const USUAL_COPIES = 14
 
 const NAME = /^\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2}Z$/
-/** Names of the copies beside a household, the oldest first. */
+/** Names of a household's copies, the oldest first. */
 export const copiesIn = (file: string): string[] => {
   const folder = copiesFolder(file)
   return existsSync(folder)
@@ -22,8 +22,11 @@ export const copiesIn = (file: string): string[] => {
     : []
 }
 
-/** Makes the day's copy when it is due, and throws the oldest away over the limit.
- *  @param most how many are kept; 0: none is made  @returns the new copy's folder, if one was made */
+/**
+ * Makes the day's copy when it is due, and throws the oldest away over the limit.
+ * @param most how many copies are kept; 0 turns copies off
+ * @returns the new copy's folder, if one was made
+ */
 export async function dailyCopy(
   file: string,
   nowMs: number,
@@ -51,7 +54,7 @@ export function startCopies(): void {
   globalThis.omselCopies = keepCopies(databaseFile(), Date.now)
 }
 
-/** Looks every hour whether the day's copy is due.  @returns stops it */
+/** Checks every hour whether the day's copy is due.  @returns a function that stops it */
 function keepCopies(file: string, now: () => number): () => void {
   const most = Number(process.env.OMSEL_COPIES ?? USUAL_COPIES)
   const look = () =>

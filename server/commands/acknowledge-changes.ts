@@ -3,7 +3,7 @@ import type { PublishedTask } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 import { scheduleIn } from '#server/queries/meal-schedule'
 
-/** Where every task lies, as it is told. */
+/** Start and place of every task, as published. */
 export const publishedTasks = (schedule: Schedule): PublishedTask[] =>
   schedule.dishes.flatMap((d) =>
     d.tasks.map((t) => ({
@@ -14,7 +14,7 @@ export const publishedTasks = (schedule: Schedule): PublishedTask[] =>
     })),
   )
 
-/** Somebody has seen what changed: from here on changes are told against this. */
+/** The changes were seen: from now on changes are shown against this timetable. */
 export function acknowledgeAll(kitchen: Kitchen, mealId: string, nowMs: number): void {
   const meal = kitchen.meals.find(mealId)
   const schedule = meal?.told && scheduleIn(kitchen, meal, nowMs)

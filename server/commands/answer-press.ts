@@ -2,14 +2,16 @@ import type { FieldError } from '#core/contract/fields'
 import type { Result } from '#core/contract/plan-request'
 import { nowMs } from '#server/clock'
 
-/** What a device hears after a press: whether it was new, or what was wrong with it. */
+/** The answer to a press: whether it was new, or what was wrong with it. */
 export interface PressAnswer {
   body: { isNew: boolean } | { errors: FieldError[] }
   status: number
 }
 
-/** Takes one press from a device. Sent again, it changes nothing, so a device may send until it hears back.
- *  @param of what the press belongs to: a fault there means that it does not exist */
+/**
+ * Takes one press from a device. A repeat changes nothing, so a device may send until it gets an answer.
+ * @param of what the press belongs to: a fault there means that it does not exist
+ */
 export async function answerPress(
   request: Request,
   of: string,

@@ -51,7 +51,7 @@ export const heatRow = (id: string, name: string, preset: HeatPresetId): HeatRow
   measured: '',
 })
 
-/** What a new household starts with until it tells its own. */
+/** What a new household starts with until it enters its own. */
 export const FIRST_KITCHEN: FirstKitchen = {
   settings: {
     name: 'our kitchen',

@@ -31,7 +31,7 @@ import { fieldError } from './field-error'
 const idOf = (input: Record<string, unknown>) =>
   typeof input.id === 'string' && input.id !== '' ? input.id : undefined
 
-/** Makers' usual figures where nobody read the plate. */
+/** Makers' usual figures where the rating plate was not read. */
 const APPLIANCE: Partial<Record<VesselRow['kind'], { ratedW: number; efficiency: number }>> = {
   cooker: { ratedW: 650, efficiency: 0.75 },
   'pressure-electric': { ratedW: 1000, efficiency: 0.9 },
@@ -186,7 +186,7 @@ export function dropMeasure({ equipment }: Kitchen, input: Record<string, unknow
     : fieldError('id', `must be a measure of this kitchen, got "${id}"`, 'not-found')
 }
 
-/** A programme of an appliance, told in the words it has in this house. */
+/** Saves a programme of an appliance under the name the household gives it. */
 export function saveProgramme({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseProgrammeForm(input)
   if (!read.ok) return read
@@ -281,7 +281,10 @@ const physics = (row: VesselRow) =>
   })
 const clamp = (n: number, least: number, most: number) => Math.min(most, Math.max(least, n))
 
-/** Plain water to the boil tells what really reaches the pot.  @returns the figure before and after, in words */
+/**
+ * Measures the power that reaches the pot by bringing plain water to the boil.  @returns the figure before
+ * and after, in words
+ */
 export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseBoil(input)
   if (!read.ok) return read
@@ -320,7 +323,7 @@ export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>):
   return { ok: true, value: words }
 }
 
-/** Plain water on the lowest heat, weighed before and after, tells the steam. */
+/** Measures the steam by weighing plain water before and after the lowest heat. */
 export function calibrateSimmer(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseSimmer(input)
   if (!read.ok) return read

@@ -15,7 +15,7 @@ import { note } from './rebuild-entry'
 import { startCook } from './start-cook'
 
 const MINUTE = 60_000
-/** An old notebook says the day; supper was about then. */
+/** An old notebook gives only the day; the meal is taken to be at this hour. */
 const HOUR = 18
 
 export function importContext({ grainBags: grainBags, equipment }: Kitchen): ImportContext {
@@ -29,9 +29,11 @@ export function importContext({ grainBags: grainBags, equipment }: Kitchen): Imp
   }
 }
 
-/** Copies cooks out of an old notebook: each is planned with its own water and ended as told, so that it is a
- * cook like any other. All or none.
- *  @returns how many */
+/**
+ * Imports batches from an old notebook: each is planned with its own water and ended as written, so that it
+ * is a cook like any other. All or none.
+ * @returns how many
+ */
 export function copyCooks(
   kitchen: Kitchen,
   table: readonly (readonly string[])[],

@@ -19,7 +19,7 @@ import { fieldError } from './field-error'
 
 const MINUTE = 60_000
 
-/** The figures in force in this house. */
+/** The food-safety figures in force. */
 export function guidanceIn({ household }: Kitchen): Guidance {
   const { guidance, own } = household.guidance()
   return guidanceOf(guidance, own)
@@ -111,7 +111,7 @@ export function putAway(
   return { ok: true, value: ids }
 }
 
-/** Writes down what happened to a kept container. What makes no sense, or comes too late, is refused in words. */
+/** Records an event of a stored container. What is impossible, or comes too late, is refused. */
 export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = parseTell(input)
   if (!read.ok) return read
@@ -183,7 +183,7 @@ const parseStuck = readerOf(
   }),
 )
 
-/** What a pot keeps for itself, so that the next batch is so much larger. */
+/** Saves how much sticks to a pot, so that the next batch is larger by it. */
 export function keepStuck({ equipment }: Kitchen, input: unknown): Result<null> {
   const read = parseStuck(input)
   if (!read.ok) return read

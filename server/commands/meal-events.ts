@@ -45,8 +45,8 @@ const parseMealPress = readerOf(
 )
 
 /**
- * Records what happened at a meal: a task or a pot begun, a task done, guests who are late, who has a dish; or
- * passes a pot's sign on to its stove. A repeat is no error and changes nothing.
+ * Records what happened at a meal: a task or a pot begun, a task done, guests who are late, who has a dish;
+ * or passes a pot's sign on to its stove. A repeat is no error and changes nothing.
  */
 export function pressMeal(
   kitchen: Kitchen,
@@ -169,7 +169,7 @@ function begin(
   return started
 }
 
-/** Puts a pot of the supper on the stove, as its plan stands at the burner the board has for it. */
+/** Starts a pot of the meal, planned for the burner the timetable gives it. */
 function startPot(
   kitchen: Kitchen,
   meal: MealRow,
@@ -181,7 +181,7 @@ function startPot(
   const busy = cooks.running().find((c) => c.vesselId === dish.vessel_id)
   if (busy) return fieldError('dish', `${busy.vesselName} is in use (${busy.title})`, 'conflict')
   const own = equipment.vessels().find((row) => row.id === dish.vessel_id)?.own_rated_w
-  // The board may have moved it: it is planned with what is known of the burner it stands on.
+  // The timetable may have moved it: it is planned for the burner it is on.
   const burner =
     typeof own === 'number' ? undefined : burnersNow(kitchen).find((b) => b.id === (resource ?? dish.heat_id))
   const { power } = burner ?? dish.applied ?? NOTHING_APPLIED
@@ -266,7 +266,7 @@ function onTimeAgain(
   }
 }
 
-/** Pots of this supper that were set aside: they may be begun again. */
+/** Pots of this meal that were stopped: they may be started again. */
 const potsGone = ({ meals: meals, cooks }: Kitchen, meal: MealRow): ReadonlySet<string> =>
   new Set(
     meals

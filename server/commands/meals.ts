@@ -41,7 +41,7 @@ const parseMeal = readerOf(
   }),
 )
 
-/** Begins a supper, or changes its name, hour and hands.  @returns its id */
+/** Creates a meal, or changes its name, serving time and number of cooks.  @returns its id */
 export function saveMeal(
   { meals: meals }: Kitchen,
   input: Record<string, unknown>,
@@ -69,7 +69,7 @@ export function saveMeal(
 const NEEDS: Record<string, MealTask['needs']> = { burner: 'burner', oven: 'oven' }
 const MAX_LINES = 4000
 
-/** Tasks as a cook types them, one a line: what, minutes, and then any of hands, burner, oven, look every so many. */
+/** Tasks as typed, one a line: what, minutes, and then any of hands, burner, oven, look every N. */
 export function parseTasks(text: string): Result<MealTask[]> {
   const lines = text
     .split('\n')
@@ -163,7 +163,7 @@ const parseDish = readerOf(
 
 const parseApplied = readerOf(v.nullable(AppliedSchema))
 
-/** Puts a dish on a supper. */
+/** Adds a dish to a meal. */
 export function addDish(
   { meals: meals, equipment }: Kitchen,
   mealId: string,
@@ -198,7 +198,7 @@ export function addDish(
   } catch {
     return fieldError('request', 'must be JSON, as what was learned must', 'not-json')
   }
-  // What a start would refuse is refused here, where it can still be mended.
+  // What a start would refuse is refused here, where it can still be changed.
   const applied = parseApplied(learned)
   if (!applied.ok) return applied
   const planned = parsePlanRequest(request)
@@ -257,7 +257,7 @@ const parseFix = readerOf(
   }),
 )
 
-/** Fixes a dish to a burner or to an hour before the table; empty lets it go. */
+/** Fixes a dish to a burner or to minutes before serving; empty removes that. */
 export function fixDish({ meals: meals, equipment }: Kitchen, mealId: string, input: unknown): Result<null> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')

@@ -66,7 +66,7 @@ const figure = v.pipe(
 /** What a figure may be pinned at: g/g as they are, factors as factors. */
 export const PIN_LIMITS = { 'g/g': [-0.8, 0.8], times: [0.3, 3] } as const
 
-/** Pins a figure to what somebody says it is.  @param input value in g/g, or as a factor */
+/** Pins a figure to a value the cook gives.  @param input value in g/g, or as a factor */
 export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = readerOf(v.object({ figure, value: formNumber }))(input)
   if (!read.ok) return read

@@ -19,7 +19,7 @@ const parsePerson = readerOf(
         PERSON_LIMITS.name,
         (issue) => `must be at most ${PERSON_LIMITS.name} characters, got ${issue.input.length}`,
       ),
-      // A name with a comma or a number in it could not be told at the bench.
+      // A name with a comma or a number could not be read in “who is eating”.
       v.regex(/^[^\d,;]+$/, (issue) => `must be without figures and commas, got ${quoted(issue.input)}`),
     ),
     appetite: v.pipe(formNumber, between(...PERSON_LIMITS.appetite, 'portions')),
@@ -49,7 +49,7 @@ const parsePerson = readerOf(
   }),
 )
 
-/** Adds somebody who eats here, or changes what is known of them. */
+/** Adds a person, or changes one. */
 export function savePerson({ people: people }: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parsePerson(input)
   if (!read.ok) return read

@@ -14,7 +14,7 @@ const MarkForm = v.object({
 })
 const parseMark = readerOf(MarkForm)
 
-/** Keeps a pour for a grain in a pot, to be found again at the bench. */
+/** Saves a pour for a grain in a pot, to be chosen again on the plan page. */
 export function keepMark(
   { equipment, grainBags: grainBags }: Kitchen,
   input: unknown,
@@ -44,7 +44,7 @@ const parseGauge = readerOf(
   }),
 )
 
-/** Remembers how this house reads its water. */
+/** Saves which gauge the household uses. */
 export function keepGauge({ household }: Kitchen, input: unknown): Result<null> {
   const read = parseGauge(input)
   if (!read.ok) return read

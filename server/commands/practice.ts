@@ -9,11 +9,14 @@ import { situationOf } from '#core/practice/situations'
 import type { Kitchen } from '#server/store/open-household'
 import { fieldError } from './field-error'
 
-/** What a page tells is no longer than this, characters. */
+/** Longest request body, characters. */
 const LONGEST = 40_000
 
-/** Notes a practice pot as understood if it came out well; the pot is cooked here again, nobody's word is taken for it.
- *  @returns whether it came out well */
+/**
+ * Saves a practice exercise as solved if it came out well; the pot is simulated again here rather than
+ * trusted.
+ * @returns whether it came out well
+ */
 export function notePractice(
   { practice }: Kitchen,
   id: string,

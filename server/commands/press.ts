@@ -20,16 +20,18 @@ export function happenedAt(
   receivedMs: number,
 ): number {
   const held = Math.min(Math.max(0, said.sent_ms - said.pressed_ms), MAX_HELD_MS)
-  // The device's own idea of this clock keeps its presses in their order, whatever the line does; where it is
+  // The device's estimate of this clock keeps its presses in order, whatever the network does; where it is
   // far off, its clock was set.
   const byHeld = receivedMs - held
   const byAhead = said.ahead_ms === undefined ? byHeld : said.pressed_ms + said.ahead_ms
   return Math.abs(byAhead - byHeld) <= TRUSTED_OFF_MS ? Math.min(byAhead, receivedMs) : byHeld
 }
 
-/** Writes down what a device says happened. The time is the server's: when the message came, less how long
- * the device held it.
- *  @returns whether it was new; a repeat is no error, so that a device may send until it hears back */
+/**
+ * Writes down what a device says happened. The time is the server's: when the message came, less how long the
+ * device held it.
+ * @returns whether it was new; a repeat is no error, so that a device may send until it gets an answer
+ */
 export function press(
   kitchen: Kitchen,
   cookId: string,

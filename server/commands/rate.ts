@@ -3,10 +3,7 @@ import type { Result } from '#core/contract/plan-request'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
 
-/**
- * Writes down how a finished cook came out; judging again replaces it. What is not told again of it stays as
- * it was told.
- */
+/** Saves how a finished batch came out; rating again replaces it. What is not given again stays as it was. */
 export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: number): Result<null> {
   const read = parseRating(input)
   if (!read.ok) return read

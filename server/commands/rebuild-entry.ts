@@ -15,7 +15,7 @@ interface Part {
   notebook: ReturnType<typeof notebookIn>
 }
 
-/** Writes a cook's line into the notebook anew, from its records; a cook that is not over has none. */
+/** Rebuilds a batch's notebook entry from its records; a running batch has none. */
 export function note(kitchen: Part, cookId: string): void {
   const made = lineOf(kitchen, cookId)
   if (made) kitchen.notebook.put(made.line, made.evidence)
@@ -24,7 +24,7 @@ export function note(kitchen: Part, cookId: string): void {
 
 export interface Noted {
   line: NotedLine
-  /** What it says of this house; null when it says nothing. */
+  /** Evidence it gives about this kitchen; null when it gives none. */
   evidence: Evidence | null
 }
 

@@ -31,8 +31,10 @@ const StartSchema = record({
   applied: v.nullish(AppliedSchema),
 })
 
-/** Starts a cook: the request is planned here once more, and that plan is frozen.
- *  @returns the new cook's id, or what was wrong with the request */
+/**
+ * Starts a cook: the request is planned here once more, and that plan is frozen.
+ * @returns the new cook's id, or what was wrong with the request
+ */
 export function startCook(
   { db, cooks, equipment, grainBags: grainBags }: Kitchen,
   input: unknown,

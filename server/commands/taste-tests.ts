@@ -107,7 +107,7 @@ export function taste(
   return { ok: true, value: null }
 }
 
-/** Makes a cup's water the house's own for this grain: its figure is pinned there. */
+/** Makes a sample's water the household's own for this grain, as a pinned figure. */
 export function adoptCup(
   { tasteTests: tasteTests, notebook }: Kitchen,
   tasteTestId: string,

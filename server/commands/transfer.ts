@@ -16,15 +16,14 @@ import { kitchenIn, type Kitchen } from '#server/store/open-household'
 import { lineOf, rebuildMissingEntries, type Noted } from './rebuild-entry'
 import { fieldError } from './field-error'
 
-/** Merged into this house, or in its place. */
+/** Merge into this household, or replace it. */
 export const IMPORT_MODES = ['merge', 'as-new'] as const
 export type ImportMode = (typeof IMPORT_MODES)[number]
 /**
- * What becomes of rows both houses have, and that differ: ours, theirs, or (things that can stand side by
- * side) both.
+ * For rows both households have and that differ: ours, theirs, or (things that can exist side by side) both.
  */
 export type CarryChoices = Partial<Record<GroupId, Choice | 'both'>>
-/** Groups whose things can stand side by side. */
+/** Groups whose things can exist side by side. */
 export const SIDE_BY_SIDE: readonly GroupId[] = ['pots', 'shelf']
 
 export interface ImportPreview {
@@ -89,14 +88,15 @@ declare global {
   var omselCarrying: Progress | undefined
   var omselBrought: number | undefined
 }
-/** The bundle on its way into this house, if one is. */
+/** Progress of the import that is running, if one is. */
 export const carrying = (): Progress | undefined => globalThis.omselCarrying
-/** How often one came in since the server started: whoever stops one late can see that it had come. */
+/** Imports finished since the server started: a late Stop can see that it came too late. */
 export const broughtTimes = (): number => globalThis.omselBrought ?? 0
 
-/** Brings a bundle in: all of what was chosen, or nothing.
+/**
+ * Brings a bundle in: all of what was chosen, or nothing.
  * @param file the household's database, copied before it is replaced
- * @returns how many rows came, and where the copy of what was there lies
+ * @returns how many rows were written, and the folder of the copy made before
  */
 export async function importBundle(
   kitchen: Kitchen,
@@ -162,7 +162,7 @@ async function brought(
     const aside =
       how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
     if (signal?.aborted) throw new Refused(STOPPED)
-    // Computed again inside: while the lines were made, somebody may have pressed something.
+    // Computed again inside: while the lines were made, someone may have pressed something.
     const rows = withPictures(file, photos, () =>
       kitchen.db.transaction(() => {
         if (how === 'as-new') emptyTables(kitchen.db)
@@ -239,9 +239,11 @@ function write(kitchen: Kitchen, { added, replaced }: Coming, lines: readonly No
 const SLICE_MS = 40
 const STOPPED = 'it was stopped; nothing was changed'
 
-/** The notebook's lines of cooks, reckoned from their events in the guest's own house, a slice at a time so
- * that the stove is served meanwhile.
- *  A cook that cannot be followed from its events is no cook.  @throws {Refused} */
+/**
+ * Notebook entries of batches, computed from their events in the staging database, a slice at a time so that
+ * the stove is served meanwhile. A cook that cannot be followed from its events is no cook.
+ * @throws {Refused}
+ */
 async function linesOf(
   guest: Kitchen,
   ids: readonly string[],

@@ -31,8 +31,10 @@ const parseWelcome = readerOf(
   }),
 )
 
-/** The first five things, all or none: where the house stands, how it measures, one pot, one heat, who eats.
- *  @returns the bench's address with a pot for them */
+/**
+ * The first five answers, all or none: altitude, units, one pot, one burner, how many eat.
+ * @returns the address of the first plan
+ */
 export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseWelcome(input)
   if (!read.ok) return read
@@ -42,7 +44,7 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Resul
     return fieldError('pot', 'is already set up; change it in Pots', 'conflict')
   db.transaction(() => {
     household.save({ ...settingsOf(kitchen), elevation_m, units })
-    // What stood there was only a guess at a kitchen: what the house has takes its place, and the cup stays.
+    // The equipment of a new household is only a guess: what the cook has replaces it; the cup stays.
     for (const row of equipment.vessels()) equipment.drop.vessel(row.id)
     for (const row of equipment.heats()) equipment.drop.heat(row.id)
     equipment.save.vessel(vesselRow('first-pot', VESSEL_PRESETS[pot].name.split(',')[0]!, pot, ownHeat(pot)))

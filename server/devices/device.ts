@@ -16,13 +16,13 @@ export interface Reading {
   clicked?: boolean
 }
 
-/** A cook as a device stands beside it. */
+/** A running batch as a device sees it. */
 export interface Beside {
   cookId: string
   plan: Plan
   view: CookView
   events: readonly CookEvent[]
-  /** The stage in hand or on the heat. */
+  /** The current stage. */
   stage: Stage
   stageStartMs: number
   nowMs: number

@@ -5,8 +5,11 @@ import type { Faults, Reading } from './device'
 /** A device that has dropped out stays out for so long, ms. */
 const OUT_MS = 20_000
 
-/** A reading as a faulty device gives it. Dropping out is the same for the same moment, so that nothing flickers.
- *  @param sinceMs when it was switched on */
+/**
+ * A reading as a faulty device gives it. Dropping out is the same for the same moment, so that nothing
+ * flickers.
+ * @param sinceMs when it was switched on
+ */
 export function faulty(
   reading: Reading,
   { driftPerHour, dropOut, lie }: Faults,

@@ -22,7 +22,7 @@ export function faultsOf(kind: DeviceKind, way: Way): Faults {
   }
 }
 
-/** Which way a device's figures stand for. */
+/** Which transport a device's figures describe. */
 export const wayOf = ({ driftPerHour, lagSeconds, dropOut, lie }: Faults): Way =>
   driftPerHour !== 0
     ? 'drifts'

@@ -90,7 +90,7 @@ test.each([
     const { view, events, running } = state(id, end)
     expect(view.outcome).toBe('finished')
     expect(kitchen.cooks.findNoted(id)).toMatchObject({ end: 'finish', judgement: null })
-    // Every cue came once, in the order of the plan, and the pour as it was weighed.
+    // Every sign came once, in the order of the plan, and the pour as it was weighed.
     const cues = events.filter((e) => e.kind === 'cue').map((e) => e.stage)
     expect(new Set(cues).size).toBe(cues.length)
     expect(cues).toEqual(running.plan.stages.filter((s) => s.ends_on === 'cue').map((s) => s.id))

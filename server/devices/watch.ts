@@ -20,19 +20,21 @@ export interface RunEvent extends Reading {
 }
 
 const TICK_MS = 1000
-/** After a gap in the ticks the moment of a cue is looked for to this, ms. */
+/** After a gap between ticks the moment of a sign is searched for to this precision, ms. */
 const FINE_MS = 1000
 const MAX_AT_ONCE = 12
 /** From ready to dished out. */
 const DISHED_OUT_MS = 45_000
 
-/** Reads every device beside every cook, writes down the cues of trusted ones, and tells the screens.
- *  @param beforeMs when it was last done; a cue that came since is written at its own moment */
+/**
+ * Reads every device of every running batch, records the signs of trusted ones, and notifies the screens.
+ * @param beforeMs when it last ran; a sign that came since is recorded at its own moment
+ */
 export function watchOnce(kitchen: Kitchen, nowMs: number, beforeMs = nowMs - TICK_MS): RunEvent[] {
   const devices = kitchen.devices.all()
   if (devices.length === 0) return []
   const told = kitchen.cooks.running().flatMap((cook) => {
-    // After a long gap one cue may follow another at once.
+    // After a long gap several signs may have come.
     let stages = besideOf(kitchen, cook, nowMs)
     for (let i = 0; i < MAX_AT_ONCE && pressTrusted(kitchen, devices, cook, stages, nowMs, beforeMs); i++)
       stages = besideOf(kitchen, cook, nowMs)
@@ -121,8 +123,8 @@ function pressTrusted(
 }
 
 /**
- * A cook made ready, kept until something is told of it: making it ready anew at every look would be most of
- * the work.
+ * A prepared batch, cached until it gets an event: preparing it again at every tick would be most of the
+ * work.
  */
 const ready = new Map<string, { of: string; running: CookAtTheStove }>()
 const MAX_READY = 64
@@ -136,7 +138,7 @@ function runningOf(cook: StoredCook, events: readonly StoredEvent[]): CookAtTheS
   return running
 }
 
-/** Every stage under way at a moment, with the true pot beside it. */
+/** Every stage under way at a moment, with the simulated pot. */
 function besideOf({ cooks }: Kitchen, cook: StoredCook, atMs: number): Beside[] {
   const events = cooks.events(cook.id).filter((e) => e.atMs <= atMs)
   const running = runningOf(cook, events)
@@ -189,7 +191,7 @@ function parseAt(
   )
 }
 
-/** When the cue came, between two looks. */
+/** When the sign came, between two ticks. */
 function momentOf(
   kitchen: Kitchen,
   source: Source,

@@ -16,8 +16,10 @@ const RENAMED: Readonly<Record<string, string>> = {
   trials: 'taste-tests',
 }
 
-/** The present address of a path with its query; undefined where it has not been renamed.
- *  @param url path and query as requested, for example "/supper/abc?x=1" */
+/**
+ * The present address of a path with its query; undefined where it has not been renamed.
+ * @param url path and query as requested, for example "/meal/abc?x=1"
+ */
 export function renamedAddress(url: string): string | undefined {
   const [, first = '', rest = ''] = /^\/([^/?]*)(.*)$/s.exec(url) ?? []
   const name = Object.hasOwn(RENAMED, first) ? RENAMED[first] : undefined

@@ -6,9 +6,9 @@ import { CUES } from '#core/methods/signs'
 import { databaseFile, type Kitchen } from '#server/store/open-household'
 import { fieldError } from '#server/commands/field-error'
 
-/** A picture may come this large, bytes; it is kept much smaller. */
+/** Largest upload, bytes; it is stored much smaller. */
 export const MAX_PHOTO = 12_000_000
-/** The longer side of what is kept, px. */
+/** The longer side of a stored picture, px. */
 const LONGER_SIDE = 1280
 /** A picture of more pixels than this is no photo of a pot. */
 const MAX_PIXELS = 80_000_000
@@ -19,9 +19,11 @@ const ACCEPTED = new Set(['jpeg', 'png', 'webp', 'heif', 'avif', 'gif', 'tiff'])
 export const photoFolder = (): string => join(dirname(databaseFile()), 'photos')
 const fileOf = (id: string): string => join(photoFolder(), `${id}.jpg`)
 
-/** Keeps a picture of a cook: decoded, turned upright, made smaller, and written anew, so that nothing of
- * where and when it was taken stays in it.
- *  @param cue when it shows how a cue looks in this pot */
+/**
+ * Stores a picture of a batch: decoded, turned upright, made smaller and re-encoded, so that nothing of where
+ * and when it was taken stays in it.
+ * @param cue when it shows what a sign looks like in this pot
+ */
 export async function keepPhoto(
   { cooks, photos }: Kitchen,
   cookId: string,

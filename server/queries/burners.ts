@@ -10,7 +10,7 @@ export interface BurnerNow {
   power: number
 }
 
-/** The burners of the house as they are known to give: as measured, and as cooks have taught. */
+/** The burners with the power they really give: as measured, and as learned from batches. */
 export function burnersNow(kitchen: Kitchen): BurnerNow[] {
   const { known } = currentBeliefs(kitchen)
   return kitchen.equipment.heats().map(({ id, rated_w, power_factor, efficiency }) => {

@@ -9,20 +9,20 @@ import type { Kitchen } from '#server/store/open-household'
 import { scheduleIn } from './meal-schedule'
 import { taskKey, underWayIn, type UnderWay } from './running-meal'
 
-/** A supper as its board and its list show it. */
+/** A meal as its board and its list show it. */
 export interface Board {
   begun: boolean
   lateMinutes: number
   dishes: (BoardDish & { heldMinutes: number })[]
   acts: Act[]
   changes: Change[]
-  /** Whose hands a task is in, by dish and task. */
+  /** Which cook has a task, by dish and task. */
   hands: Record<string, number>
   /** What can be taken back. */
   last: { id: string; kind: string; dish: string | null; task: string | null } | undefined
 }
 
-/** The supper a pot is part of, as its stove shows it. */
+/** The meal a pot is part of, as the stove shows it. */
 export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
   const id = kitchen.meals.ofCook(cookId)
   const meal = id === undefined ? undefined : kitchen.meals.find(id)
@@ -101,7 +101,7 @@ export function boardOf(kitchen: Kitchen, meal: MealRow, schedule: Schedule, now
               d.tasks.map((t) => ({
                 dish: d.id,
                 id: t.id,
-                startMs: t.startMs, // A pot under way is told by its own stove.
+                startMs: t.startMs, // A pot under way has its own stove page.
                 begun: t.state !== 'next' || d.cook !== undefined,
                 ...(t.at === undefined ? {} : { at: t.at }),
               })),

@@ -10,15 +10,15 @@ const MINUTE = 60_000
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
 /**
- * A supper's timetable on what this house has, and on what has happened of it. Two dishes in one pot are a
- * conflict of their own.
+ * A meal's timetable with this kitchen's equipment and with what has happened so far. Two dishes in one pot
+ * are a conflict of their own.
  */
 export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Schedule | undefined {
   const { equipment } = kitchen
   if (meal.dishes.length === 0) return undefined
   const vessels = equipment.vessels()
   const own = new Map(vessels.map((row) => [row.id, row]))
-  // Looked at again within moments nothing has moved but the clock: its answer stands, unless something
+  // Asked again within moments only the clock has moved: the cached answer is used, unless something
   // happened meanwhile.
   const newest = newestOf(kitchen, meal)
   const moment = Math.max(Math.floor(nowMs / MOMENT_MS) * MOMENT_MS, Math.min(newest, nowMs))
@@ -66,7 +66,7 @@ export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Sche
 /** A clock that has moved by less than this has not moved, ms. */
 const MOMENT_MS = 15_000
 
-/** The latest that happened at this supper or at one of its pots, ms. */
+/** The latest event of this meal or of one of its pots, ms. */
 function newestOf({ meals: meals, cooks }: Kitchen, meal: MealRow): number {
   const events = meals.events(meal.id)
   const atPots = events.flatMap((e) => (e.cook_id === null ? [] : cooks.events(e.cook_id).map((c) => c.atMs)))
@@ -74,8 +74,8 @@ function newestOf({ meals: meals, cooks }: Kitchen, meal: MealRow): number {
 }
 
 /**
- * The last answer to each supper's last question: several screens ask the same within moments, and the
- * question is all the answer comes from.
+ * The last answer for each meal: several screens ask the same within moments, and the question is all the
+ * answer comes from.
  */
 const lastAnswers = new Map<string, { question: string; answer: ReturnType<typeof scheduleFrom> }>()
 const MAX_ANSWERS = 8

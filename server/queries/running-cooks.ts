@@ -12,7 +12,7 @@ export interface RunningSummary {
   stage: string | undefined
 }
 
-/** Cooks under way, the one on the table first in front. */
+/** Running batches, the one served first in front. */
 export function listRunningCooks({ cooks }: Kitchen, nowMs: number): RunningSummary[] {
   return cooks
     .running()

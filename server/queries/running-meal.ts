@@ -4,7 +4,7 @@ import type { StoredCook } from '#server/store/cooks'
 import type { MealEvent, MealRow } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 
-/** Events that still stand: a take-back removes its target and itself. */
+/** Active events: an undo removes its target and itself. */
 export function activeMealEvents(events: readonly MealEvent[]): MealEvent[] {
   const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
   return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id))
@@ -13,7 +13,7 @@ export function activeMealEvents(events: readonly MealEvent[]): MealEvent[] {
 export interface PotUnderWay extends StoredCook {
   running: RunningCook & ReturnType<typeof runningCookOf>
   view: CookView
-  /** The burner or appliance it stands at. */
+  /** The burner or appliance it is on. */
   at: string
 }
 export interface TaskUnderWay {
@@ -23,14 +23,14 @@ export interface TaskUnderWay {
   eventId: string
 }
 
-/** What has happened of a supper so far. */
+/** What has happened of a meal so far. */
 export interface UnderWay {
   begun: boolean
   lateMinutes: number
   pots: Map<string, PotUnderWay>
   /** By dish and task. */
   tasks: Map<string, TaskUnderWay>
-  /** Whose hands a dish is in. */
+  /** Which cook has a dish. */
   hands: Map<string, number>
   /** What can be taken back, the newest. */
   last: MealEvent | undefined

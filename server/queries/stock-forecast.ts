@@ -2,10 +2,7 @@ import { planFrom } from '#core/contract/plan'
 import { forecast, type Forecast, type Need } from '#core/stock/forecast'
 import type { Kitchen } from '#server/store/open-household'
 
-/**
- * What the bags of the house are enough for: suppers to come, soonest first. Pots on the stove have taken
- * theirs already.
- */
+/** How far the grain bags reach: coming meals, soonest first. Pots on the stove have taken theirs already. */
 export function stockForecast({ grainBags: grainBags, meals: meals }: Kitchen, nowMs: number): Forecast {
   const needs = meals
     .all()

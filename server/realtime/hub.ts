@@ -4,10 +4,10 @@ declare global {
   var omselHub: EventEmitter | undefined
 }
 
-/** Screens looking at a cook are told that it changed; they then ask for what is new. */
+/** Notifies screens that a batch changed; they then load what is new. */
 const hub = () => (globalThis.omselHub ??= new EventEmitter().setMaxListeners(200))
 
-/** Hears of every cook. */
+/** Topic of every batch. */
 export const ALL = 'all'
 
 export function announce(cookId: string): void {
@@ -15,7 +15,7 @@ export function announce(cookId: string): void {
   hub().emit(ALL)
 }
 
-/** What a device says beside a cook, as the screens are told. */
+/** Readings of a batch's devices, as sent to the screens. */
 export interface CookReadings {
   cook: string
   kind: string
@@ -43,11 +43,11 @@ export function listen(cookId: string, tell: () => void): () => void {
 }
 
 const BEAT_MS = 20_000
-/** How often a stream looks whether it may go on, ms. */
+/** How often a stream checks whether it may go on, ms. */
 const LOOK_AGAIN_MS = 3000
 
 /**
- * A stream of changes of one batch, with a beat so that both ends notice a dead line.
+ * A stream of changes of one batch, with a heartbeat so that both ends notice a broken connection.
  * @param mayGoOn false once its session has ended: then the stream is closed, not cut off
  */
 export function changesOf(

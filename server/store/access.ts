@@ -1,6 +1,6 @@
 import type { Db } from './open'
 
-/** A passphrase as it is kept: scrypt's salt, hash and cost. */
+/** A passphrase as it is stored: scrypt's salt, hash and cost. */
 export interface StoredPassphrase {
   /** Base64. */
   salt: string

@@ -5,7 +5,7 @@ import type { Db } from './open'
 
 export const LININGS = ['bare', 'enamel', 'glazed', 'coated'] as const
 
-/** A vessel of the household; units stand in the names. */
+/** A vessel of the household; units are in the names. */
 export interface VesselRow {
   id: string
   name: string
@@ -37,7 +37,7 @@ export interface ProgrammeRow {
   vessel_id: string
   name: string
   pressure: 'none' | 'low' | 'high'
-  /** Null until somebody times it. */
+  /** Null until it is timed. */
   minutes: number | null
   after_it: 'natural' | 'timed' | 'quick' | 'holds-warm'
   known: 'known' | 'guessed' | 'timed'
@@ -72,7 +72,7 @@ const UPDATES = COLUMNS.split(/,\s*/)
   .map((c) => `${c} = @${c}`)
   .join(', ')
 
-/** Vessels, heats and measures of the household, in the order it keeps them. */
+/** Pots, burners and measures of the household, in its order. */
 export function equipmentIn(db: Db) {
   const vessels = db.prepare(`SELECT ${COLUMNS} FROM vessel ORDER BY position, id`)
   const saveVessel = db.prepare(`

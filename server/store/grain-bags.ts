@@ -6,7 +6,7 @@ export interface BagRow {
   id: string
   variety: VarietyId
   name: string
-  /** Directions on the label, as they stand there, and the ratio by volume they give. */
+  /** The label's directions, verbatim, and the ratio by volume they give. */
   label: string
   label_ratio: number | null
   adopted_delta: number | null
@@ -17,7 +17,7 @@ export interface BagRow {
   left_g: number | null
 }
 
-/** A pour that tasted right, kept for a grain in a pot. */
+/** A pour that was right, saved for a grain in a pot. */
 export interface PourMarkRow {
   id: string
   made_ms: number

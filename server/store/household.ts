@@ -34,7 +34,7 @@ export function householdIn(db: Db) {
     },
     saveGuidance: (guidance: Authority, own: Partial<Record<FigureId, number>>) =>
       void writeGuidance.run(guidance, JSON.stringify(own)),
-    /** How this house reads its water first. */
+    /** The gauge the household uses. */
     gauge: () => (parseGauge.get() as string | undefined) ?? 'scale',
     saveGauge: (gauge: string) => void writeGauge.run(gauge),
     settings: () => read.get() as Settings | undefined,

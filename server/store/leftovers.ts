@@ -66,7 +66,7 @@ const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): LeftoverEvent
 /** What is gone for longer than this is not asked for any more, ms. */
 const LOOK_BACK_MS = 400 * 86_400_000
 
-/** Containers, what lies in them, and bottles of dressing. */
+/** Containers, their contents, and bottles of dressing. */
 export function leftoversIn(db: Db) {
   const containers = db.prepare(`SELECT ${CONTAINER} FROM container ORDER BY position, id`)
   const saveContainer = db.prepare(`

@@ -21,7 +21,7 @@ export type MealDish = Fixed &
         id: string
         title: string
         kind: 'plan'
-        /** The bench it stands for. */ search: string
+        /** The plan it stands for. */ search: string
         vessel_id: string
         /** A contract request, without its hour. */ request: Record<string, unknown>
         heat_id?: string
@@ -41,7 +41,7 @@ export interface MealRow {
   dishes: MealDish[]
   /** Who cooks, as many as there are names for. */
   names: string[]
-  /** Where the tasks to come were told to lie last; null before it has begun. */
+  /** The last published timetable of the remaining tasks; null before the meal has begun. */
   told: PublishedTask[] | null
 }
 export interface PublishedTask {
@@ -60,7 +60,7 @@ export interface MealEvent {
   task_id: string | null
   resource: string | null
   cook_id: string | null
-  /** Minutes late, or whose hands, by the kind. */
+  /** Minutes late, or which cook, by the kind. */
   amount: number | null
   target: string | null
   at_ms: number
@@ -99,7 +99,7 @@ export function mealsIn(db: Db) {
     events: (id: string) => events.all(id) as MealEvent[],
     /** @returns whether it was new */
     append: (id: string, event: MealEvent) => append.run({ supper_id: id, ...event }).changes > 0,
-    /** The supper a cook belongs to. */
+    /** The meal a batch belongs to. */
     ofCook: (cookId: string) => (ofCook.get(cookId) as { supper_id: string } | undefined)?.supper_id,
     all: () => (list.all() as Stored[]).map(of),
     find: (id: string) => {

@@ -12,7 +12,7 @@ let folder: string
 beforeEach(() => void (folder = mkdtempSync(join(tmpdir(), 'omsel-migrate-'))))
 afterEach(() => rmSync(folder, { recursive: true }))
 
-/** A database as a first version left it, with a house, a finished cook and a judgement. */
+/** A database as a first version left it, with a household, a finished cook and a judgement. */
 function firstVersion(): string {
   const file = join(folder, 'old.sqlite')
   const db = new Database(file)

@@ -161,7 +161,7 @@ export function notebookIn(db: Db) {
     lines: (filter: NotebookFilter, limit: number, offset: number) =>
       statementsFor(filter).list.all(bound(filter, { limit, offset })) as NotedLine[],
     count: (filter: NotebookFilter) => statementsFor(filter).count.get(bound(filter)) as number,
-    /** Judged cooks for the strip of the seasons, the newest so many. */
+    /** The newest rated batches, for the season strip. */
     strip: (filter: NotebookFilter, limit: number) =>
       statementsFor(filter).strip.all(bound(filter, { limit })) as Pick<
         NotedLine,
@@ -186,7 +186,7 @@ export function notebookIn(db: Db) {
     version: () => version,
     /** Something was written past the statements above. */
     changed: () => void version++,
-    /** Every statement of the notebook as SQLite would run it, for the test that none of them walks a whole table. */
+    /** Query plans of every statement of the notebook, for the test that none of them scans a whole table. */
     prepared: () =>
       [...counted.values()]
         .flatMap((s) => [s.list.source, s.count.source, s.strip.source])

@@ -70,7 +70,7 @@ test('a cue is one event, from however many devices, until it is taken back', ()
   }
   expect(send(said('phone-1', 'cue', 'measure'), 2)).toBe(true)
   expect(send(said('phone-1', 'cue', 'measure'), 2.1)).toBe(false) // the same message again
-  expect(send(said('laptop-1', 'cue', 'measure'), 2.2)).toBe(false) // the same cue from another device
+  expect(send(said('laptop-1', 'cue', 'measure'), 2.2)).toBe(false) // the same sign from another device
   expect(send(said('phone-2', 'take-back', 'measure', { target: 'phone-1' }), 2.5)).toBe(true)
   expect(send(said('laptop-2', 'take-back', 'measure', { target: 'phone-1' }), 2.6)).toBe(false)
   expect(stageAt(id, 3)).toBe('measure')
@@ -201,7 +201,7 @@ describe('a finished cook', () => {
     const { known } = currentBeliefs(kitchen)
     expect(Object.keys(known).filter((figure) => figure.startsWith('grain '))).toEqual(['grain short-white'])
     expect(known['grain short-white']!.mean).toBeLessThan(-0.03)
-    // A wet pot may also have kept more of its steam than was reckoned with.
+    // A wet pot may also have kept more of its steam than was computed with.
     expect(known['steam heavy-pot']!.mean).toBeLessThan(0)
   })
   test('judged again, it counts once, with the later word', () => {

@@ -66,8 +66,8 @@ declare global {
 }
 
 /**
- * The kitchen this server serves, opened once; kept on the global object because the development server
- * reloads modules.
+ * The household this server serves, opened once; on the global object because the development server reloads
+ * modules.
  */
 export function kitchen(): Kitchen {
   if (!globalThis.omselKitchen) {

@@ -7,7 +7,8 @@ export type Db = Database.Database
 /** Where the numbered .sql files lie; the server may be started from anywhere, the source stays where it is. */
 const migrationsFolder = () => join(process.env.OMSEL_ROOT ?? process.cwd(), 'server/store/migrations')
 
-/** Opens a household's database and brings it up to date.
+/**
+ * Opens a household's database and brings it up to date.
  * @param file a path, or ":memory:"
  * @param upTo stops at this version; {@link bringUp} goes on
  * @throws {Error} when it was written by a newer version

@@ -1,7 +1,7 @@
 import type { Person } from '#core/eaters/party'
 import type { Db } from './open'
 
-/** Who eats in this house. */
+/** The people of the household. */
 export function peopleIn(db: Db) {
   const list = db.prepare('SELECT id, name, appetite, firmness, avoids FROM eater ORDER BY position, id')
   const next = db.prepare('SELECT coalesce(max(position), 0) + 1 FROM eater').pluck()

@@ -13,7 +13,7 @@ export interface PhotoRow {
 
 const PHOTO = 'id, cook_id, vessel_id, cue, made_ms, bytes, width, height'
 
-/** What pictures there are; the pictures themselves lie beside the database. */
+/** The rows of pictures; the files are next to the database. */
 export function photosIn(db: Db) {
   const add = db.prepare(`INSERT INTO photo (${PHOTO}) VALUES (${PHOTO.replace(/\w+/g, '@$&')})`)
   const one = db.prepare(`SELECT ${PHOTO} FROM photo WHERE id = ?`)
@@ -26,7 +26,7 @@ export function photosIn(db: Db) {
     add: (row: PhotoRow) => void add.run(row),
     find: (id: string) => one.get(id) as PhotoRow | undefined,
     ofCook: (cookId: string) => ofCook.all(cookId) as PhotoRow[],
-    /** How a cue last looked in this pot. */
+    /** The latest picture of a sign in this pot. */
     ofCue: (vesselId: string, cue: string) => ofCue.get(vesselId, cue) as PhotoRow | undefined,
     drop: (id: string) => drop.run(id).changes > 0,
   }

@@ -4,7 +4,7 @@ import type { Db } from './open'
 /** Practice pots that came out well. */
 export function practiceIn(db: Db) {
   const list = db.prepare('SELECT situation FROM understood ORDER BY at_ms').pluck()
-  // The first good one stands; a later one changes nothing.
+  // The first good result counts; a later one changes nothing.
   const add = db.prepare(
     'INSERT INTO understood (situation, at_ms, doing) VALUES (?, ?, ?) ON CONFLICT (situation) DO NOTHING',
   )

@@ -5,7 +5,7 @@ export interface Cup {
   letter: string
   /** What is in it, in words. */
   label: string
-  /** The bench it was planned on. */
+  /** The address of its plan. */
   search: string
   /** Water over what the plan would give the grain, g/g; for trials of water. */
   delta: number

@@ -13,7 +13,7 @@ import {
 import { PACKS, type PackId } from '#core/contract/bundle-names'
 import { migrationCount, type Db } from '#server/store/open'
 
-/** Rows of one table as they are carried: the schema's columns in the schema's order, JSON as JSON. */
+/** Rows of one table as exported: the schema's columns in the schema's order, JSON as JSON. */
 export function rowsOf(db: Db, table: TableId): Row[] {
   const spec = tableSpec(table)
   const columns = Object.keys(spec.row.entries)
@@ -29,7 +29,7 @@ export function rowsOf(db: Db, table: TableId): Row[] {
 export const tablesOf = (db: Db, tables: readonly TableId[] = TABLE_IDS): Tables =>
   Object.fromEntries(tables.map((table) => [table, rowsOf(db, table)]))
 
-/** Pots that a pack of ways does not speak of stay at home. */
+/** Pots that a pack of methods does not name are not exported. */
 function packOf(db: Db, pack: PackId): Tables {
   const tables = tablesOf(db, PACKS[pack].tables)
   if (pack !== 'methods') return tables
@@ -42,7 +42,7 @@ function packOf(db: Db, pack: PackId): Tables {
 export interface Wanted {
   /** All of it, or a pack. */
   holds: 'household' | PackId
-  /** Where the pictures lie; left out, they stay at home, and so do the rows that speak of them. */
+  /** Folder of the pictures; left out, neither they nor the rows that name them are exported. */
   pictures?: string | undefined
   nowMs: number
 }
@@ -84,8 +84,8 @@ export function bundleText(db: Db, { holds, pictures, nowMs }: Wanted): string {
 
 let schema: object | undefined
 /**
- * What a bundle of this version must look like, as JSON Schema. What it cannot say (a check of one field
- * against another) the answer's own words do.
+ * The bundle format of this version, as JSON Schema. What it cannot say (a check of one field against
+ * another) the answer's own words do.
  */
 export const bundleSchema = (): object =>
   (schema ??= {

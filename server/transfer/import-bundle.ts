@@ -20,7 +20,7 @@ export interface ParsedBundle {
   exportedAt: string
   /** The version it was written in. */
   version: number
-  /** Rows as this version keeps them. */
+  /** Rows in this version's format. */
   tables: Tables
   pictures: ReadonlyMap<string, Buffer>
 }
@@ -50,8 +50,10 @@ export function depthOf(text: string): number {
   return deepest
 }
 
-/** Reads a bundle out of bytes nobody has looked at yet. Nothing of the house is touched.
- *  @returns its rows as this version keeps them, or what is wrong with it, in words */
+/**
+ * Reads a bundle from unchecked bytes. Nothing of the household is changed.
+ * @returns its rows in this version's format, or what is wrong with it
+ */
 export function parseBundle(bytes: Uint8Array): Result<ParsedBundle> {
   if (bytes.length > BUNDLE_LIMITS.bytes)
     return refuse(
@@ -111,7 +113,7 @@ export function parseBundle(bytes: Uint8Array): Result<ParsedBundle> {
 
 /**
  * Writes rows into tables of their own version, and lets the database itself change them, as it changed the
- * house that stayed.
+ * household that stayed.
  */
 function upgraded(tables: Tables, version: number): Result<Tables> {
   const db = openDatabase(':memory:', version)
@@ -135,9 +137,11 @@ function upgraded(tables: Tables, version: number): Result<Tables> {
   }
 }
 
-/** Holds rows to the database's own rules (its checks, its keys) by writing them into an empty one, and takes
- * them as it gives them back.
- *  References are not held here: a row may speak of what only the house that takes it in has. */
+/**
+ * Holds rows to the database's own rules (its checks, its keys) by writing them into an empty one, and takes
+ * them as it gives them back. References are not checked here: a row may name what only the importing
+ * household has.
+ */
 function soundRows(tables: Tables): Result<Tables> {
   const household = stagingDatabase(tables)
   if (!household.ok) return household
@@ -154,7 +158,7 @@ function soundRows(tables: Tables): Result<Tables> {
   }
 }
 
-/** A house in memory with these rows in it. The caller closes it. */
+/** A household in memory with these rows. The caller closes it. */
 export function stagingDatabase(tables: Tables): Result<Db> {
   const db = openDatabase(':memory:')
   db.pragma('foreign_keys = OFF')

@@ -4,11 +4,11 @@ import type { Db } from '#server/store/open'
 import { keyOf, putter } from './import-bundle'
 import { rowsOf } from './export-bundle'
 
-/** Of which house a row stays that both have and that differs. */
+/** Which household's row is kept where both have one and they differ. */
 export type Choice = 'ours' | 'theirs'
 export type Choices = Partial<Record<GroupId, Choice>>
 
-/** One row that both houses have, and that is not the same in both. */
+/** One row that both households have, and that is not the same in both. */
 export interface Differing {
   table: TableId
   /** By what a person would know it. */
@@ -38,10 +38,10 @@ export interface MergePlan {
 const MAX_SHOWN = 200
 
 /**
- * What merging would do: rows by their keys, what is new, the same, or different. Nothing is written.
- * Records (batches, containers) are whole: one that both have goes on where it stopped, if what one household
- * knows of it is a part of what the other knows; else ours stays as it is. Batches that are still on their
- * stove stay there.
+ * What merging would do: rows by their keys, what is new, the same, or different. Nothing is written. Records
+ * (batches, containers) are whole: one that both have goes on where it stopped, if what one household knows
+ * of it is a part of what the other knows; else ours stays as it is. Batches that are still on their stove
+ * stay there.
  */
 export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergePlan {
   const merging = new Merging(db, theirs, choices)
@@ -53,7 +53,7 @@ class Merging {
   readonly #changes = new Map<GroupId, GroupChange>()
   readonly #added = new Map<TableId, Row[]>()
   readonly #replaced = new Map<TableId, Row[]>()
-  /** Keys that are there when it is done, by table, for those that are named elsewhere. */
+  /** Keys that exist after the merge, by table, to check references. */
   readonly #present = new Map<string, Set<unknown>>()
   /** Keys of rows that are not taken over, by table. */
   readonly #away = new Map<string, Set<unknown>>()
@@ -189,7 +189,7 @@ function clashes(table: TableId, row: Row, ours: readonly Row[]): boolean {
   return ours.some((one) => one[spec.of!.column] === row[spec.of!.column] && one.identity === row.identity)
 }
 
-/** Cooks that nobody has ended. */
+/** Batches that have not ended. */
 function stillOn(theirs: Tables): Set<unknown> {
   const gone = new Set((theirs.cook_event ?? []).filter((e) => e.kind === 'take-back').map((e) => e.target))
   const over = new Set(
@@ -243,7 +243,7 @@ export function applyMerge(db: Db, { added, replaced }: Pick<MergePlan, 'added' 
   }
 }
 
-/** Throws away every row that is carried, the last table first. */
+/** Deletes every exported row, the last table first. */
 export function emptyTables(db: Db): void {
   for (const table of [...TABLE_IDS].reverse()) db.exec(`DELETE FROM ${table}`)
 }

@@ -7,10 +7,10 @@ import { Temporal } from 'temporal-polyfill'
 
 const A_PAGE = 500
 
-/** The notebook as a table that can be copied back: one cook a row, days by the house's own calendar. Cells
- * that a table program would take for
- * a formula bear an apostrophe, which is taken off again when they come back. Cooks of several grains bear
- * the first one's name and the others in the note.
+/**
+ * The notebook as a table that can be imported again: one batch a row, days in the household's time zone.
+ * Cells that a spreadsheet would take for a formula bear an apostrophe, which is taken off again when they
+ * come back. Cooks of several grains bear the first one's name and the others in the note.
  */
 export function notebookCsv(kitchen: Kitchen): string {
   const { zone } = settingsOf(kitchen)

@@ -66,7 +66,7 @@ export function recipeLd(plan: Plan, named: Named): Record<string, unknown> {
 /** Signs that mean something in Markdown mean themselves. */
 const plain = (text: string): string => text.replace(/[\\`*_{}[\]<>#|]/g, '\\$&').replace(/\s+/g, ' ')
 
-/** The plan to read, to print, or to put beside others. */
+/** The plan as plain text, to read or to print. */
 export function recipeMarkdown(plan: Plan, named: Named): string {
   const grave = plan.cautions.filter((c) => c.severity !== 'note' || c.about === 'burn')
   return [
@@ -85,8 +85,9 @@ export function recipeMarkdown(plan: Plan, named: Named): string {
 }
 
 /**
- * The plan's steps for a calendar, each that wants a hand with its alarm.  @param startMs when it begins
- * @param uid the same plan keeps its events
+ * The plan's steps for a calendar; hands-on steps have an alarm.
+ * @param startMs when it begins
+ * @param uid the same plan has the same events
  */
 export function recipeCalendar(plan: Plan, named: Named, startMs: number, uid: string): string {
   const calendar = ical({ name: named.title, prodId: { company: 'omsel', product: 'plan', language: 'EN' } })

@@ -4,7 +4,7 @@ import type { Db } from '#server/store/open'
 import { keyOf } from './import-bundle'
 import { rowsOf } from './export-bundle'
 
-/** Things that can stand beside ours under another id, the columns that name them, and what they carry along. */
+/** Things that can be added under another id, the columns that name them, and what belongs to them. */
 const THINGS = {
   vessel: { column: 'vessel_id', children: ['programme', 'pour_mark'] },
   heat: { column: 'heat_id', children: [] },
@@ -12,9 +12,11 @@ const THINGS = {
   bag: { column: 'bag_id', children: [] },
 } as const satisfies Partial<Record<TableId, { column: string | undefined; children: readonly TableId[] }>>
 
-/** Gives things of theirs that differ from ours under the same id an id and a name of their own, so that both
+/**
+ * Gives things of theirs that differ from ours under the same id an id and a name of their own, so that both
  * stay; whatever names them in the bundle names the new one.
- *  @param fresh makes an id */
+ * @param fresh makes an id
+ */
 export function renameConflicts(
   db: Db,
   theirs: Tables,

@@ -30,10 +30,11 @@ const PRESSES_A_RUN = 6
 /** Between a start and the kill, ms. */
 const MAX_LIFE_MS = 120
 
-/** Kills a real server at random points of a cook, restarts it on the same file, and looks whether anything
- * acknowledged was lost, anything
- *  doubled, or the cook replayed otherwise than before.
- *  @param say told after every run */
+/**
+ * Kills a real server at random points of a cook, restarts it on the same file, and looks whether anything
+ * acknowledged was lost, anything doubled, or the cook replayed otherwise than before.
+ * @param say told after every run
+ */
 export async function chaos({
   runs,
   seed,
@@ -129,7 +130,7 @@ function check(
   }
   for (const { id, kind, stage, acknowledged } of presses) {
     if (!acknowledged || ids.includes(id)) continue
-    // A second press of the same cue is the same event, and is acknowledged as that.
+    // A second press of the same sign is the same event, and is acknowledged as that.
     if (!(kind === 'cue' && after.some((e) => e.kind === 'cue' && e.stage === stage)))
       wrong.push(`run ${run}: ${id} was acknowledged and is gone`)
   }

@@ -17,7 +17,7 @@ test('a stove is loaded again while the server is away, counts on from the right
   test.setTimeout(240_000)
   const folder = mkdtempSync(join(tmpdir(), 'omsel-installed-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
-  // A house whose server and device do not agree on the hour.
+  // A household whose server and device do not agree on the hour.
   writeFileSync(clock, String(-47 * 60_000))
   let server = await serve(PORT, database, clock)
   try {

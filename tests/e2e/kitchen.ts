@@ -20,7 +20,7 @@ interface PlanningData {
 let household: PlanningData | undefined
 
 /**
- * A worker's house, anew for every file of tests: what one file cooked, and how late it got there, is no
+ * A worker's household, again for every file of tests: what one file cooked, and how late it got there, is no
  * matter of the next.
  */
 interface Households {
@@ -141,7 +141,7 @@ export async function letPass(page: Page, minutes: number): Promise<void> {
   throw new Error('letPass: the page did not look again')
 }
 
-/** Somebody takes the device up again. */
+/** Someone takes the device up again. */
 export const lookAgain = (page: Page) =>
   page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
 

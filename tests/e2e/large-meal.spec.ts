@@ -7,7 +7,7 @@ interface Row {
   until: number
 }
 
-// Whatever a cue is late by, the evening is cooked by what the board says and by nothing else.
+// Whatever a sign is late by, the evening is cooked by what the board says and by nothing else.
 test('the choir supper is cooked through, one boil six minutes late, and everything is ready within five minutes of the hour', async ({
   page,
 }) => {

@@ -30,7 +30,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   await page.getByRole('link', { name: 'Store the leftovers' }).click()
   await expect(page.getByText(/ g, 3 portions$/)).toBeVisible()
   await expect(page.getByLabel('the lunch tin', { exact: true })).toHaveText('3')
-  // Deep in one tub it is too slow, and that is said before it is put away.
+  // Deep in one container it is too slow, and that is said before it is put away.
   await page.getByRole('button', { name: 'Add one the blue tub' }).click()
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Remove one the lunch tin' }).click()
   await page.getByRole('checkbox', { name: 'lid off until it is cold' }).uncheck()
@@ -50,7 +50,7 @@ test('cooked for six, eaten by three: three kept, one made hot again, one thrown
   await open(page, '/stove')
   await expect(page.getByRole('list', { name: 'Cooling' })).toBeVisible()
 
-  // They count in for the next supper.
+  // They count in for the next meal.
   await open(page, '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   const grams = page
     .getByRole('region', { name: 'Measure' })

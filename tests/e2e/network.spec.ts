@@ -19,7 +19,7 @@ interface Answer {
   body: string
 }
 
-/** A house open to the network, and ways to ask it as any program could. */
+/** A household open to the network, and ways to ask it as any program could. */
 async function networkHousehold(port: number) {
   const folder = mkdtempSync(join(tmpdir(), 'omsel-network-'))
   const [database, clock] = [join(folder, 'omsel.sqlite'), join(folder, 'clock')]
@@ -216,7 +216,7 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
         })
       ).status,
     ).toBe(403)
-    // A way on that leads out of the house is none.
+    // A way on that leads out of the household is none.
     expect(
       (await ask(`/login?to=${encodeURIComponent('//evil.example')}`, { headers: { Cookie } })).headers
         .location,

@@ -51,7 +51,7 @@ test('enlarged to twice and to four times, every page keeps its width', async ({
     await open(page, address)
     for (const width of [640, 320]) {
       await page.setViewportSize({ width, height: 400 })
-      // Charts are drawn anew for another width a moment after it.
+      // Charts are drawn again for another width a moment after it.
       await expect
         .poll(() => page.evaluate(() => document.documentElement.scrollWidth), `${address} at ${width}`)
         .toBeLessThanOrEqual(width)

@@ -129,7 +129,7 @@ test('keys: all of them at a press, others of one’s own, refused when taken, a
   await expect(all).toBeHidden()
   await page.keyboard.press('n')
   await expect(page.getByRole('button', { name: 'Start now' })).toBeVisible()
-  // A change at the bench is undone by its key.
+  // A change on the plan page is undone by its key.
   await page
     .getByRole('radio', { name: 'firm' })
     .or(page.getByRole('button', { name: 'firm', exact: true }))

@@ -10,7 +10,7 @@ test('answers at once, keeps the pot in the address, and goes back', async ({ pa
     await page.getByRole('button', { name: 'Change the plan' }).click()
     await page.getByText('How much', { exact: true }).click()
   } else await page.getByRole('button', { name: /^How much/ }).click()
-  // The panel is a piece of the program and comes when it is wanted; from here on nothing is asked of anybody.
+  // The panel is a piece of the program and comes when it is wanted; from here on nothing is asked of anyone.
   await expect(page.getByRole('textbox', { name: 'Portions', exact: true })).toBeVisible()
   const requests: string[] = []
   // The browser asks for the page's icon when it likes.

@@ -1,4 +1,7 @@
-/** Workers have twenty ports each: the first is their house's, the others are for the houses of single tests. */
+/**
+ * Workers have twenty ports each: the first is their household's, the others are for the households of single
+ * tests.
+ */
 const FIRST = Number(process.env.E2E_PORT ?? '4873')
 const EACH = 20
 

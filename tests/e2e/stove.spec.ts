@@ -8,7 +8,7 @@ test.use({
   expectedNoise: [[/net::ERR_/, /Cross-Origin-Opener-Policy header has been ignored/], { scope: 'test' }],
 })
 
-/** A pot of long white on its way to the boil, started on the bench and pressed through by hand. */
+/** A pot of long white on its way to the boil, started on the plan and pressed through by hand. */
 async function toTheBoil(page: Page, pot = 'heavy-blue'): Promise<void> {
   await open(page, `/?grain=long-white&grams=300&pot=${pot}&on=big-gas`)
   await page.getByRole('button', { name: 'Start now' }).click()
@@ -84,7 +84,7 @@ test('a boil that comes late is known for what it is, and a look near the end ac
   await expect(
     page.getByText(/min, not \d+; from the boil time: your burner is weaker than assumed \([1-7]\d %\)/),
   ).toBeVisible()
-  // Near the end of the simmer somebody parts the grain.
+  // Near the end of the simmer someone parts the grain.
   const clock = page.getByRole('timer')
   const [minutes] = /(\d+):/
     .exec(await clock.innerText())!

@@ -57,7 +57,7 @@ test('a household is taken along, looked at in another house, added with what wa
     await expect(page.getByText('Tarn Head')).toBeVisible()
     await expect(page.getByRole('link', { name: /Brown short-grain/ }).first()).toBeVisible()
 
-    // In its place: what the other house had, and nothing of what this one began with.
+    // In its place: what the other household had, and nothing of what this one began with.
     await open(page, `${OTHER}/transfer`)
     await file.setInputFiles(parsedBundle)
     await page.getByRole('button', { name: 'Check the file' }).click()

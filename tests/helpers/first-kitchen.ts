@@ -1,7 +1,7 @@
 import type { PlanningData } from '../../app/planning/plan-state'
 import { FIRST_KITCHEN } from '../../server/commands/begin-household'
 
-/** The house a new household begins with, as the bench sees it. */
+/** The household a new household begins with, as the plan sees it. */
 export const firstKitchen = (): PlanningData => ({
   vessels: FIRST_KITCHEN.vessels,
   heats: FIRST_KITCHEN.heats,

@@ -9,9 +9,11 @@ const J0_ZEROS = [
   18.07106396791092, 21.21163662987926, 24.3524715307493, 27.49347913204025, 30.63460646843198,
 ]
 
-/** Crank 1975, The Mathematics of Diffusion, eq. 5.23: uptake of a cylinder with its surface held at
+/**
+ * Crank 1975, The Mathematics of Diffusion, eq. 5.23: uptake of a cylinder with its surface held at
  * saturation, as a share of saturation.
- *  @param spread D·t/a² */
+ * @param spread D·t/a²
+ */
 export const crankCylinder = (spread: number): number =>
   1 - J0_ZEROS.reduce((sum, z) => sum + (4 / (z * z)) * Math.exp(-z * z * spread), 0)
 

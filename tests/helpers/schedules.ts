@@ -84,6 +84,6 @@ const anyDish = (id: string, most: number) =>
         })),
       }),
     )
-/** Suppers of so many dishes, each with up to so many tasks. */
+/** Meals of so many dishes, each with up to so many tasks. */
 export const anyMeal = (dishes: number, tasks: number) =>
   fc.tuple(...Array.from({ length: dishes }, (_, i) => anyDish(`d${i}`, tasks))).map((list) => list as Dish[])

@@ -27,9 +27,12 @@ export interface FitResult {
 
 const NORMAL_90 = 1.645
 
-/** Fits one variety to its observations by least squares on the logarithms of its figures, with where they
+/**
+ * Fits one variety to its observations by least squares on the logarithms of its figures, with where they
  * started as prior.
- *  @param start the figures fitted around  @throws {RangeError} without observations */
+ * @param start the figures fitted around
+ * @throws {RangeError} without observations
+ */
 export function fitVariety(id: VarietyId, observations: readonly Observation[], start: Fitted): FitResult {
   if (observations.length === 0) throw new RangeError(`fitVariety: ${id} has no observations`)
   const keys = FITTED_KEYS.filter(

@@ -28,12 +28,14 @@ const minutesOf = (plan: Plan, ids: readonly string[]): number =>
 const covered = (variety: VarietyId, more: Partial<PlanRequestJson> = {}): number =>
   minutesOf(planned(variety, { method: 'covered-simmer', ...more }), ['simmer'])
 
-/** What the planner says where an observation was made.
- *  covered-minutes: simmer of a covered pot. drained-minutes: boil in plenty. pressure-minutes: held at high pressure.
- *  steamed-minutes: over full steam, soaked eight hours. stood-minutes: covered, with boiling water poured over.
- *  soaked-*-share: covered minutes after that soak over those without. height-share-M: covered minutes at M m
- * over those at sea level.
- *  cold-soak-M: uptake after M minutes at 20 °C, g/g.  @throws {RangeError} for an unknown kind */
+/**
+ * What the planner says where an observation was made. covered-minutes: simmer of a covered pot.
+ * drained-minutes: boil in plenty. pressure-minutes: held at high pressure. steamed-minutes: over full steam,
+ * soaked eight hours. stood-minutes: covered, with boiling water poured over. soaked-*-share: covered minutes
+ * after that soak over those without. height-share-M: covered minutes at M m over those at sea level.
+ * cold-soak-M: uptake after M minutes at 20 °C, g/g.
+ * @throws {RangeError} for an unknown kind
+ */
 export function predict(variety: VarietyId, kind: string): number {
   switch (kind) {
     case 'covered-minutes':

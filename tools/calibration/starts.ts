@@ -1,9 +1,11 @@
 import type { VarietyId } from '#core/grain/varieties'
 import type { Fitted } from './fit'
 
-/** Where the fit of each variety starts and what holds it back: radius and soak limit as measured of kernels,
- * the skin of the first soaking
- *  curves, and for grain in its skin the time its bare starch takes, because what is slow in it is the water. */
+/**
+ * Where the fit of each variety starts and what holds it back: radius and soak limit as measured of kernels,
+ * the skin of the first soaking curves, and for grain in its skin the time its bare starch takes, because
+ * what is slow in it is the water.
+ */
 export const STARTS: Record<VarietyId, Fitted> = {
   'long-white': { minutesAt100: 16, radiusMm: 0.95, skin: 1, soakLimit: 0.27 },
   basmati: { minutesAt100: 13, radiusMm: 0.85, skin: 1, soakLimit: 0.3 },

@@ -68,9 +68,10 @@ const POTS: readonly [VesselPresetId, HeatPresetId][] = [
 
 const FAR_OFF = 0.12
 
-/** Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague
- * tongue, and the app's own beliefs
- *  plan the next pot. */
+/**
+ * Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague
+ * tongue, and the app's own beliefs plan the next pot.
+ */
 export function study({ households, cooks, seed, weighed }: StudyInput): Study {
   const random = randomOf(seed)
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())

@@ -27,7 +27,7 @@ export function loader() {
 
 export const shouldRevalidate = skipRevalidation
 
-/** Two or three ways for the same crowd, ribbon over ribbon, the table at the right of all of them. */
+/** Two or three ways for the same people, heat ribbons one above the other, serving at the right. */
 export default function Compare({ loaderData }: Route.ComponentProps) {
   const { household, nowMs: now } = loaderData
   const [search, setSearch] = useSearchParams()
@@ -199,7 +199,7 @@ function Lean({ texture }: { texture: number }) {
   )
 }
 
-/** What could stand beside: another plan in this pot, this grain in another pot, another grain this way. */
+/** What could be compared: another plan in this pot, this grain in another pot, another grain this way. */
 function Another({
   base,
   taken,

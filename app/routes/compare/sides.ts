@@ -9,10 +9,10 @@ import {
 } from '../../planning/plan-state'
 import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 
-/** Most pots beside each other. */
+/** Most sides of a comparison. */
 export const MAX_SIDES = 3
 
-/** A way of cooking on the page: the bench it is, what it is called, and what it comes to. */
+/** A way of cooking on the page: its plan state, its name, and its result. */
 export interface Shown {
   /** What differs from the first, as an address writes it; "" for the first. */
   change: string
@@ -21,7 +21,7 @@ export interface Shown {
   side: Side
 }
 
-/** Reads the page's address: a bench, and changes to it beside. What cannot be read is left out. */
+/** Reads the page's address: a plan, and changes to it for each further side. What cannot be read is left out. */
 export function sidesOf(
   search: URLSearchParams,
   first: PlanState,
@@ -39,7 +39,7 @@ export function sidesOf(
   }))
 }
 
-/** The bench of an address with some of it changed. A soak that went with the old grain or way does not stay. */
+/** The plan of an address with some of it changed. A soak that belonged to the old grain or method is dropped. */
 function changed(
   search: URLSearchParams,
   change: string,
@@ -55,7 +55,7 @@ function changed(
   return fromSearch(merged, first, household)
 }
 
-/** What tells a side apart from the first: its way, its pot or its grain; the first is called by its way. */
+/** What distinguishes a side from the first: its method, its pot or its grain; the first is named by its method. */
 function nameOf(state: PlanState, base: PlanState, household: PlanningData): string {
   const vessel = vesselOfState(state, household)
   const parts = [
@@ -70,7 +70,7 @@ function nameOf(state: PlanState, base: PlanState, household: PlanningData): str
   return parts.join(', ') || 'identical'
 }
 
-/** The page's address with another way beside, or one less. */
+/** The page's address with one more side, or one less. */
 export const withBeside = (search: URLSearchParams, changes: readonly string[]): URLSearchParams => {
   const next = new URLSearchParams(search)
   next.delete('beside')

@@ -22,7 +22,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Convert for another kit
 /** So many kitchens like theirs are cooked in, to say how sure it is. */
 const RUNS = 120
 const USUAL: There = { vessel: 'heavy-2.5', heat: 'gas-medium', elevation_m: 0 }
-/** Burners that pots stand on; appliances bring their own. */
+/** Burners for pots; appliances have their own heat. */
 const BURNERS = HEAT_PRESET_IDS.filter(
   (id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric',
 )
@@ -61,7 +61,7 @@ export function loader({ request }: Route.LoaderArgs) {
 
 const grams = (g: number): string => `${Math.abs(Math.round(g))} g`
 
-/** A plan that is known at home, in somebody else's pot, on their hob and at their height. */
+/** A plan of this kitchen in another kitchen: its pot, its burner and its altitude. */
 export default function ConvertPage({ loaderData }: Route.ComponentProps) {
   const { search, what, there, refused, here, plan, why, method, times, good } = loaderData
   const terms = [

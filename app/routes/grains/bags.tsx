@@ -5,7 +5,7 @@ import { Kernel } from '../../ui/drawing/grain-pattern'
 import type { GrainBag } from './bag-row'
 import classes from './grains.module.css'
 
-/** The household's own bags, each with what its label says beside what is known of the grain. */
+/** The household's own bags, each with its label's figures and the published ones. */
 export function Bags({ bags, onEdit }: { bags: readonly GrainBag[]; onEdit: (bag: GrainBag) => void }) {
   if (bags.length === 0)
     return (

@@ -67,7 +67,7 @@ export async function action({ request }: Route.ActionArgs) {
   return { done: typed.intent!, at: Date.now() }
 }
 
-/** Bags of the house, what grain one is, and every grain there is to know. */
+/** The household's bags, identifying a grain, and all varieties. */
 export default function GrainsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { bags } = loaderData
   const [editing, setEditing] = useState<GrainBag | 'new'>()

@@ -135,7 +135,7 @@ function TenKernels() {
 const within = (value: number | string, [min, max]: readonly [number, number]) =>
   Number(value) >= min && Number(value) <= max
 
-/** Ten kernels of the size that was told, along a ruler of that length. */
+/** Ten kernels of the measured size, along a ruler of that length. */
 function Ruler({ length, width }: { length: number; width: number }) {
   const one = length / TEN
   const kernel = {

@@ -19,7 +19,7 @@ const HEIGHT = 150
 
 /** A figure narrowing cook by cook: its line, and the band of one standard deviation around it. */
 export function ConvergenceChart({ points, unit, prior, name }: NarrowingProps) {
-  // Curves are drawn where they are looked at; what they say stands in words from the first.
+  // Curves are drawn when visible; their meaning is in words from the start.
   const drawn = useMounted()
   const shown = (n: number) => (unit === 'times' ? Math.exp(n) : n)
   const first = points[0]!.cook === 1 ? [{ cook: 0, mean: 0, sd: prior }] : []

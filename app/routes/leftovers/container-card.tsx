@@ -180,7 +180,7 @@ export function ContainerCard({
   )
 }
 
-/** What another authority would say, so that both stand there. */
+/** What the other authorities would say. */
 function otherSays(
   row: LeftoverWithEvents,
   view: ContainerState,

@@ -8,7 +8,7 @@ import classes from './leftovers.module.css'
 const FIELDS = ['name', 'ml', 'depth_mm', 'many'] as const
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
-/** The house's containers: what each holds when it is level, and how deep that is. */
+/** The household's containers: level volume and depth. */
 export function Containers({
   containers,
   refused,

@@ -29,8 +29,8 @@ export function loader() {
 const ON_A_PAGE = 12
 
 /**
- * Labels for what is kept: what it is, when it was cooked, until when, and that it is reheated once. Good in
- * black and white.
+ * Labels for stored containers: what it is, when it was cooked, until when, and that it is reheated once.
+ * Good in black and white.
  */
 export default function Labels({ loaderData }: Route.ComponentProps) {
   const { kept: leftover, guidance, clock, nowMs: now } = loaderData

@@ -89,10 +89,10 @@ export async function action({ request }: Route.ActionArgs) {
   return { done: typed.intent!, at: nowMs() }
 }
 
-/** Cold for longer than this, nobody asks how it cooled, minutes. */
+/** Cooling is shown until it has been cold for this long, minutes. */
 const COLD_LONG_MIN = 60
 
-/** What lies in fridge and freezer, what is still cooling, and until when each is good. */
+/** Containers in the fridge and freezer, those still cooling, and until when each is good. */
 export default function LeftoversPage({ loaderData, actionData }: Route.ComponentProps) {
   const { kept: leftover, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
   const now = useNow(loaderData.nowMs)

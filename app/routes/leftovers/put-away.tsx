@@ -100,7 +100,7 @@ export const PLACE_WORDS: Record<CoolingPlace, string> = {
   counter: 'on the counter first',
   freezer: 'straight into the freezer',
 }
-/** A tub cooked of something one does not know the water of: as most grain is. */
+/** A container cooked of something one does not know the water of: as most grain is. */
 const USUAL_WATER = 0.62
 
 /** What is left of a pot, shared out level, with when each container is cold; warned before it is too late. */

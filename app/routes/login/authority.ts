@@ -1,6 +1,6 @@
 import { guardState } from '#server/http/auth/auth'
 
-/** The house's own authority, for a phone to trust. It is no secret. */
+/** The household's certificate authority, for a phone to trust. It is public. */
 export function loader() {
   const { network } = guardState()
   if (!network) throw new Response('Network access is off, so there is no certificate yet.', { status: 404 })

@@ -62,9 +62,9 @@ export async function action({ request }: Route.ActionArgs) {
 /** How long to wait is said to programs as well. */
 export const headers: Route.HeadersFunction = ({ actionHeaders }) => actionHeaders
 
-/** The door of the house for a device that has not been let in. */
+/** The sign-in page. */
 export default function LoginPage({ actionData }: Route.ComponentProps) {
-  // A code comes behind the # of the address, which no server and no log is told.
+  // A pairing code is in the fragment of the address, which browsers never send.
   const [code, setCode] = useState<string>()
   useEffect(() => {
     const found = /^#join=([\w-]+)$/.exec(location.hash)?.[1]

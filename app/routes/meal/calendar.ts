@@ -8,8 +8,8 @@ import type { Route } from './+types/calendar'
 const SUBSCRIBED_S = 300
 
 /**
- * The evening's steps for a calendar: what hands are wanted for, each with its alarm. Moments are instants,
- * so no zone and no clock change moves them.
+ * The evening's steps for a calendar: every hands-on step, each with its alarm. Moments are instants, so no
+ * zone and no clock change moves them.
  */
 export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
@@ -33,7 +33,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
         url,
         stamp: new Date(meal.made_ms),
       })
-      // Half a minute before, so that one stands there when it begins.
+      // Half a minute before it begins.
       event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: task.title })
     }
   const tableMs = schedule ? Date.parse(schedule.table_at) : meal.serve_ms

@@ -7,7 +7,7 @@ interface HandsProps {
   onGive: (hand: number) => void
 }
 
-/** Whose hands a dish is in, and handing it over. */
+/** Which cook has a dish, and handing it over. */
 export function Hands({ title, names, hand, onGive }: HandsProps) {
   if (hand === undefined) return null
   return (

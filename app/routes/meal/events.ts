@@ -4,7 +4,7 @@ import { kitchen } from '#server/store/open-household'
 import { pressMeal } from '#server/commands/meal-events'
 import type { Route } from './+types/events'
 
-/** One press at a supper. */
+/** One event of a meal. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { body, status } = await answerPress(request, 'supper', (said, receivedMs) =>
     pressMeal(kitchen(), params.supper, said, receivedMs),

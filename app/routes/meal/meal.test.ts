@@ -64,7 +64,7 @@ describe('a supper', () => {
     const schedule = scheduleIn(kitchen, meal(id), NOW)!
     expect([schedule.feasible, schedule.conflicts]).toEqual([true, []])
     expect(schedule.dishes.map((d) => d.title)).toEqual(['heavy-pot', 'cooker', 'roots'])
-    // The hour of the supper is the hour, whatever the pot was planned for.
+    // The hour of the meal is the hour, whatever the pot was planned for.
     for (const d of schedule.dishes)
       expect(Date.parse(d.ready_at)).toBeGreaterThan(meal(id).serve_ms - 46 * 60_000)
     expect(dropDish(kitchen, id, meal(id).dishes[0]!.id).ok).toBe(true)

@@ -77,7 +77,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     case 'add': {
       const added = addDish(open, params.supper, typed)
       if (!added.ok) return refuse(added.errors)
-      // From the bench one comes here to see it on the table.
+      // The plan page sends a dish here.
       return typed.kind === 'plan'
         ? redirect(`/meal/${params.supper}`)
         : { done: 'add' as const, at: nowMs() }
@@ -113,7 +113,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
 }
 
-/** What is pressed here: a dish's own, and a pot's cue and end, which are passed on. */
+/** What is pressed here: a dish's own, and a pot's sign and end, which are passed on. */
 type MealPress = 'begin' | 'done' | 'late' | 'hand' | 'take-back' | 'cue' | 'finish'
 
 const MINUTE = 60_000
@@ -124,8 +124,8 @@ const AGAIN_MS = 20_000
 const LATE_MINUTES = [5, 15, 30]
 
 /**
- * One supper: the table at the right edge, every place and hand as a track, what to do now, and the evening
- * as a list.
+ * One meal: the table at the right edge, every place and hand as a track, what to do now, and the evening as
+ * a list.
  */
 export default function MealPage({ loaderData, actionData }: Route.ComponentProps) {
   const { supper: meal, schedule, board, tracks, settings } = loaderData

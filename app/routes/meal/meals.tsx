@@ -54,7 +54,7 @@ export async function action({ request }: Route.ActionArgs) {
   return saved.ok ? redirect(`/meal/${saved.value}`) : refuse(saved.errors)
 }
 
-/** Suppers there were and will be, and a new one. */
+/** Meals there were and will be, and a new one. */
 export default function MealsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { suppers: meals, settings, nowMs: now } = loaderData
   const refused = actionData && 'errors' in actionData ? actionData : undefined

@@ -12,7 +12,7 @@ export interface ActsProps {
   clock: HouseholdClock
   /** The name of a burner, the oven or an appliance. */
   placeOf: (id: string) => string
-  /** Whose hands, where more than one pair is there. */
+  /** Which cook, where there are several. */
   handOf: (act: Act) => string | undefined
   /** Presses that are on their way, by dish. */
   sent: ReadonlySet<string>
@@ -20,7 +20,7 @@ export interface ActsProps {
 }
 
 const SOON_MS = 60_000
-/** Further off than this it is told by the clock. */
+/** Further off than this it is shown by the clock. */
 const COUNT_MS = 30 * 60_000
 
 /** What to do next at every dish, the soonest first, each with the one key that says it is so. */

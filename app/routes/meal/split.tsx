@@ -20,7 +20,7 @@ export function loader() {
 
 const SHOWN = 6
 
-/** A batch for many: in which of the house's pots, how much in each, or in rounds. */
+/** A large batch split over the household's pots, or cooked in rounds. */
 export default function Split({ loaderData }: Route.ComponentProps) {
   const { household, nowMs: now } = loaderData
   const [search] = useSearchParams()
@@ -44,7 +44,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
   const { options, grams } = useMemo(() => {
     const read = planFrom(requestOf({ ...state, at: null }, household, now))
     const grams = read.ok ? Math.round(read.value.grain.mass_g / 5) * 5 : 300
-    // A pot stands on the burner it is planned for; the others take what is left, the strongest first.
+    // A pot keeps the burner it is planned for; the others take the rest, the strongest first.
     const heats = [
       heatOfState(state, household),
       ...household.heats

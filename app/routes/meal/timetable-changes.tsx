@@ -8,17 +8,17 @@ import classes from './meal.module.css'
 interface ChangesProps {
   changes: readonly Change[]
   dishes: readonly { id: string; title: string; tasks: readonly { id: string; title: string }[] }[]
-  /** By how much the table slid, minutes. */
+  /** By how much serving moved, minutes. */
   slidMinutes: number
   tableAt: string
   clock: HouseholdClock
   placeOf: (id: string) => string
 }
 
-/** What lies elsewhere than was told, and nothing else. */
+/** Tasks whose time or place changed since it was published. */
 export function Changes({ changes, dishes, slidMinutes, tableAt, clock, placeOf }: ChangesProps) {
   if (changes.length === 0) return null
-  // A dish that moves as a whole is told by the first of its tasks.
+  // A dish that moves as a whole is shown by its first task.
   const first = changes.filter((c, i) => changes.findIndex((o) => o.dish === c.dish) === i)
   return (
     <section className={classes.changes} aria-label="What changed" role="status">

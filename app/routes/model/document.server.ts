@@ -10,7 +10,7 @@ const plots = import.meta.glob<string>('../../../docs/plots/*.svg', {
 const escaped = (of: string): string =>
   of.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 
-/** docs/model.md as a page: its plots stand in it as images of their own, so that neither styles the other. */
+/** docs/model.md as a page: its plots are embedded as images, so that neither styles the other. */
 export function modelDocument(): string {
   const marked = new Marked({
     renderer: {
@@ -21,7 +21,7 @@ export function modelDocument(): string {
       },
     },
   })
-  // A table wider than the screen is moved sideways in a frame of its own, by keys as well.
+  // A table wider than the screen scrolls sideways in its own frame, by keys as well.
   return marked
     .parse(text, { async: false })
     .replaceAll('<table>', '<div class="frame" role="region" aria-label="A table" tabindex="0"><table>')

@@ -6,7 +6,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'How the model works · 
 
 export const loader = () => ({ html: modelDocument() })
 
-/** How everything is computed, and what it is tested against: the same text that lies beside the code. */
+/** How everything is computed, and what it is tested against: the same text as docs/model.md. */
 export default function Model({ loaderData }: Route.ComponentProps) {
   // The text is ours, read when the app was built.
   return <main className={`place ${classes.model}`} dangerouslySetInnerHTML={{ __html: loaderData.html }} />

@@ -1,7 +1,7 @@
 import { kitchen } from '#server/store/open-household'
 import { notebookCsv } from '#server/transfer/notebook-csv'
 
-/** The notebook as a table, to keep or to copy into another house. */
+/** The notebook as a table, to keep or to import elsewhere. */
 export const loader = () =>
   new Response(notebookCsv(kitchen()), {
     headers: {

@@ -72,7 +72,7 @@ export function loader({ params }: Route.LoaderArgs) {
     ) as Partial<Record<string, number>>,
     steamG: cook.plan.water.evaporated_g,
     photos: open.photos.ofCook(cook.id).map(({ id, cue, width, height }) => ({ id, cue, width, height })),
-    // Presses that ended a stage stand in the table of stages already.
+    // Events that ended a stage are in the table of stages already.
     events: activeEvents(events)
       .filter((e) => e.kind !== 'cue' && e.kind !== 'finish')
       .map(({ id, kind, stage, atMs, amount, seconds }) => ({

@@ -72,11 +72,11 @@ const blank = () => COPIED_COLUMNS.map(() => '')
 const FIRST_ROWS = 4
 const MAX_FILE = 500_000
 
-/** Past cooks, typed into a grid, pasted from a table, or read from a file of commas. */
+/** Past batches, typed into a grid, pasted from a table, or read from a CSV file. */
 export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   const { household, today } = loaderData
   const [rows, setRows] = useState<string[][]>(() => Array.from({ length: FIRST_ROWS }, blank))
-  /** A table's own words for its columns, and which of ours each is; "" for one that is left out. */
+  /** The table's column names, and which of ours each is; "" for one that is left out. */
   const [heading, setHeading] = useState<string[]>()
   const [matched, setMatched] = useState<(CopiedColumn | '')[]>([])
   const [told, setTold] = useState<string>()

@@ -19,7 +19,7 @@ describe('two taps', () => {
     expect(html.match(/role="group"/g)).toHaveLength(2)
     expect(html.match(/<button/g)).toHaveLength(10)
     for (const word of ['too dry', 'a little wet', 'hard', 'overdone']) expect(html).toContain(word)
-    // Nothing is chosen before somebody has tasted.
+    // Nothing is chosen before someone has tasted.
     expect(html).not.toContain('aria-pressed="true"')
     expect(html.match(/<svg/g)!.length).toBeGreaterThanOrEqual(10)
   })

@@ -95,7 +95,7 @@ const OUTCOME_WORDS: Record<OutcomeFilter, string> = {
   aside: 'stopped early',
 }
 
-/** Every cook there was, newest first, planned beside happened. */
+/** All batches, newest first, planned and actual. */
 export default function Notebook({ loaderData }: Route.ComponentProps) {
   const { cooks, settings, nowMs: now, strip, unjudged, total, page, pages, choices } = loaderData
   const [search] = useSearchParams()

@@ -5,7 +5,7 @@ import classes from './finger-study.module.css'
 
 const FingerStudyDrawer = lazy(() => import('./finger-study-drawer'))
 
-/** Two questions beside the measuring: when is a finger right in this pot, and what does somebody's ratio mean here. */
+/** Two questions beside the measuring: when is a finger right in this pot, and what does someone's ratio mean here. */
 export function Study(props: StudyProps) {
   const [open, setOpen] = useState<'finger' | 'ratio'>()
   const [wanted, setWanted] = useState(false)

@@ -31,7 +31,7 @@ export interface MeasureProps {
   /** How far the pour may be off. */
   roomForError: RoomForErrorWords | undefined
   now: number
-  /** Where this school's water goes. */
+  /** Where this method's water goes. */
   way: Way
   /** The pour as the sum it is. */
   why: () => Promise<Breakdown>

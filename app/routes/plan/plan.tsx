@@ -62,7 +62,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Plan · Omsel' }]
 
 export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
-  // A new house is asked its first things; an address that names a pot is somebody's own.
+  // A new household is asked its first things; an address that names a pot is someone's own.
   if (!open.household.welcomed() && new URL(request.url).search === '') throw redirect('/welcome')
   return {
     nowMs: nowMs(),
@@ -112,7 +112,7 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/stove/${started.value}`)
 }
 
-/** The bench answers by itself. */
+/** The plan answers by itself. */
 export const shouldRevalidate = skipRevalidation
 
 export default function PlanPage({ loaderData, actionData }: Route.ComponentProps) {
@@ -329,7 +329,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   )
 }
 
-/** The bench's state, kept in the address, with a way back. */
+/** The plan's state, kept in the address, with a way back. */
 function usePlan(first: PlanState, household: PlanningData, busy: boolean) {
   const { state, become, ...rest } = useAddress<PlanState>({
     read: (search) => fromSearch(search, first, household),

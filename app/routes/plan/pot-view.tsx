@@ -120,7 +120,7 @@ export function PotView({
 /** More grain than this share over what there was is grain poured in. */
 const POURED_IN = 1.02
 
-/** How often grain was poured in since the bench was opened. */
+/** How often grain was poured in since the plan was opened. */
 function useGrown(grainG: number): number {
   const [was, setWas] = useState(grainG)
   const [times, setTimes] = useState(0)

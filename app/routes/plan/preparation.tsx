@@ -24,7 +24,7 @@ interface BeforeProps {
   kind: VesselKind
   plan: Plan
   crystal: CrystalId
-  /** The bag it comes from, where the house keeps one. */
+  /** The bag it comes from, where the household keeps one. */
   bag: BagRow | undefined
 }
 

@@ -25,7 +25,7 @@ interface SeasonProps {
 
 /**
  * Salt by what is wanted in the end, stock and things cooked along; grams, and the spoon for the crystal in
- * the house.
+ * the household.
  */
 export function SeasoningPanel({ state, change, plan, crystal }: SeasonProps) {
   const { salt_to_add_g, stock_g } = plan.seasoning

@@ -20,10 +20,10 @@ interface StartBarProps {
   why: () => Promise<Breakdown>
   /** What comes out of the pot, as the sum it is. */
   whyCooked: () => Promise<Breakdown>
-  /** The bench as an address, for the places that take it further. */
+  /** The plan as an address, for the places that take it further. */
   search: string
   onStart: () => void
-  /** Puts this pot on a supper, where one is laid. */
+  /** Puts this pot on a meal, where one is laid. */
   suppers: readonly { id: string; title: string }[]
   onSupper: (id: string) => void
   undo: (() => void) | undefined

@@ -1,4 +1,4 @@
-/** On a phone one part of the bench is open at a time. */
+/** On a phone one part of the plan is open at a time. */
 export const TABS = [
   { id: 'water', word: 'Water' },
   { id: 'before', word: 'Rinse, soak, salt' },

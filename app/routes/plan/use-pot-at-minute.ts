@@ -7,7 +7,7 @@ import { meanCentre } from '#core/pot/readout'
 import type { HeatRibbonProps } from '../../ui/drawing/heat-ribbon'
 import type { Look } from './pot-view'
 
-/** A look into a minute of the plan. The pot is cooked through once for a plan, and only when somebody looks. */
+/** A look into a minute of the plan. The pot is cooked through once for a plan, and only when someone looks. */
 export function usePotAtMinute(
   request: PlanRequest,
   plan: Plan,

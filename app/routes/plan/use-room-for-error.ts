@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { RoomForError } from '../../workers/simulator'
 
-/** The bench is still for so long before many kitchens are cooked in. */
+/** The plan is still for so long before many kitchens are cooked in. */
 const STILL_MS = 1200
 const KITCHENS = 200
 
@@ -20,7 +20,7 @@ export function useRoomForError(request: PlanRequestJson): RoomForError | undefi
     let current = true
     const timer = setTimeout(() => {
       void (async () => {
-        // The worker's door is fetched only when it is needed, after the bench stands.
+        // The worker's door is fetched only when it is needed, after the plan stands.
         const { startSimulator } = await import('../../workers/start-simulator')
         if (!current) return
         const running = startSimulator()

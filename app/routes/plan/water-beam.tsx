@@ -8,9 +8,11 @@ interface Term {
   grams: number
 }
 
-/** The ledger as a beam in balance: where the water goes over where it comes from, on one scale. A term that
- * is pointed at lights up where it happens:
- *  steam on the ribbon, what clings and soaks in at the bed, the pour in the pot. */
+/**
+ * The ledger as a beam in balance: where the water goes over where it comes from, on one scale. A term that
+ * is pointed at lights up where it happens: steam on the ribbon, what clings and soaks in at the bed, the
+ * pour in the pot.
+ */
 export function WaterBeam({
   water,
   lit,

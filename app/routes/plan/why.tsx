@@ -6,7 +6,7 @@ import classes from './why.module.css'
 interface WhyProps {
   /** What is explained, as a question a cook would ask. */
   question: string
-  /** Reckoned when it is asked for, by what is fetched then. */
+  /** Computed when it is asked for, by what is fetched then. */
   sum: () => Promise<Breakdown>
   /** The figure itself, where that is what one presses; left out: the word “why?” beside it. */
   children?: ReactNode

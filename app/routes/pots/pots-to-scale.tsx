@@ -4,7 +4,7 @@ import classes from './pots.module.css'
 const GAP = 46
 const WALL = 4
 
-/** Every vessel of the house beside the others, to one scale. */
+/** All pots of the household, drawn to one scale. */
 export function PotsToScale({ vessels }: { vessels: readonly VesselRow[] }) {
   const tallest = Math.max(...vessels.map((v) => v.height_mm))
   const places = vessels.reduce<{ row: VesselRow; x: number }[]>((list, row) => {

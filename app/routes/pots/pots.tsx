@@ -85,7 +85,7 @@ type Open =
   | { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined }
   | { what: 'calibrate'; id: string }
 
-/** What the house cooks in and on, drawn to one scale, and what is known of it. */
+/** Pots, burners, measures and programmes, and what is known of them. */
 export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   const { vessels, heats, measures, programmes, settings } = loaderData
   const [open, setOpen] = useState<Open>()
@@ -300,7 +300,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   )
 }
 
-/** A pot nobody has measured says how far its figures may be off. */
+/** A pot that was not measured says how far its figures may be off. */
 const UNMEASURED = 'not measured yet: capacity ± 5 %, heat ± 25 %, steam ± 33 %'
 
 function titleOf(open: Open | undefined, name: string | undefined): string {

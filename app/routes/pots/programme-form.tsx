@@ -17,7 +17,7 @@ export const KNOWN_WORDS = { known: 'from the maker', guessed: 'guessed', timed:
 const options = (words: Record<string, string>) =>
   Object.entries(words).map(([value, label]) => ({ value, label }))
 
-/** What an appliance does by itself, as far as this house knows. */
+/** An appliance's programme, as far as it is known. */
 export function ProgrammeForm({
   programme,
   appliances,

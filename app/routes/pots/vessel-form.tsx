@@ -31,7 +31,7 @@ const KINDS = [
 ]
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
-/** A pot in the words of whoever owns it: nobody is asked for a heat capacity. */
+/** A pot described by its owner: no physical constants are asked for. */
 export function VesselForm({
   vessel,
   refused,

@@ -17,7 +17,7 @@ const LEVEL_WORDS: Record<HeatLevel, string> = {
 const LID_WORDS: Record<LidPosition, string> = { on: 'on', ajar: 'ajar', off: 'off' }
 const POURS = [-50, -5, 5, 50] as const
 
-/** What stands now, by what was done last. */
+/** The present settings, from the last action. */
 export const standsNow = (
   acts: readonly Act[],
 ): { level: HeatLevel; lid: LidPosition; putIn: boolean; vented: boolean } => ({
@@ -27,7 +27,7 @@ export const standsNow = (
   vented: acts.some((a) => a.kind === 'vent'),
 })
 
-/** The learner's own hands: the knob, the lid, the jug. The stove says what the card says; the pot obeys only these. */
+/** The player's controls: heat, lid and water. The stove shows the card's steps; the pot obeys only these. */
 export function Controls({
   practice,
   kitchen,
@@ -45,7 +45,7 @@ export function Controls({
   const { kind } = real.source
   const own = kind === 'cooker' || kind === 'pressure'
   const inPot = handled !== undefined
-  // An appliance turns itself off; the switch then stands up again.
+  // An appliance turns itself off; the switch then pops up.
   const level = own && handled && handled.powerW === 0 && now.level === 'high' ? 'off' : now.level
   const sealed = handled?.sealed ?? 'open'
   const aim = Math.round(card.water.pour_g)

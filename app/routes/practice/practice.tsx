@@ -60,7 +60,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 const SPEED_WORDS: Record<Speed, string> = { 0: 'paused', 1: 'real time', 10: '10 ×', 60: '60 ×' }
-/** Somebody who asks is heard for so long, minutes. */
+/** Help stays visible for this long, minutes. */
 const ASKED_FOR_MIN = 4
 const MINUTE = 60_000
 
@@ -98,7 +98,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   useEffect(() => {
     if (done === '' || sent.current === done) return
     sent.current = done
-    // What it came to stands at the top of the page.
+    // The result is at the top of the page.
     window.scrollTo(0, 0)
     void fetcher.submit({ intent: 'done', doing: done }, { method: 'post' })
   }, [done, fetcher])

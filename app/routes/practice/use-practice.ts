@@ -48,7 +48,7 @@ export interface Practice {
   act: (what: Omit<Act, 'id' | 'atMs'>) => void
   pourG: number
   pour: (grams: number) => void
-  /** What stands now: the knob and the lid. */
+  /** The present heat and lid. */
   acts: readonly Act[]
   doing: PlayerActions | undefined
   handled: Handled | undefined
@@ -56,7 +56,7 @@ export interface Practice {
   again: () => void
 }
 
-/** A practice pot under way in this browser: hands and calls on one sped-up clock; a reload goes on where it was. */
+/** A practice pot under way in this browser: actions and signs on one sped-up clock; a reload continues. */
 export function usePractice(
   id: string,
   { card, cardRequest, real, heldMinutes }: PracticeConditions,
@@ -107,7 +107,7 @@ export function usePractice(
   const view = replay(running, saved.events, at)
   const ended = view.endedMs ?? at
   const playerActions = playerActionsOf(view, saved.events, saved.acts, ended)
-  // The pot itself is a function of what was done; cooked anew at every tick, in a few milliseconds.
+  // The pot is a function of the actions; it is simulated again at every tick, in a few milliseconds.
   const asked = JSON.stringify(playerActions)
   const handled = useMemo(
     () =>

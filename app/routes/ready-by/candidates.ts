@@ -19,9 +19,11 @@ export interface Choice {
   method: MethodId
 }
 
-/** Everything on the shelf in every pot by every way a cook would think of, as it is usually soaked, for so
+/**
+ * Everything on the shelf in every pot by every way a cook would think of, as it is usually soaked, for so
  * many eaters.
- *  @returns only bags that hold enough */
+ * @returns only bags that hold enough
+ */
 export function candidatesOf(household: PlanningData, people: number, nowMs: number): Candidate<Choice>[] {
   const first = firstPlan(household)
   const strongest = household.heats.toSorted(

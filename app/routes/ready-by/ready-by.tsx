@@ -21,7 +21,7 @@ const FIRST_IN_MS = 60 * 60_000
 const USUAL_PEOPLE = 4
 const MAX_PEOPLE = 60
 
-/** Works out every pot of the house on the server: some hundreds of plans are too many for a phone by the stove. */
+/** Works out every pot of the household on the server: some hundreds of plans are too many for a phone by the stove. */
 export function loader({ request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams
   const now = nowMs()
@@ -75,7 +75,7 @@ export function loader({ request }: Route.LoaderArgs) {
   }
 }
 
-/** What can be on the table by an hour, from the shelf and the pots there are. */
+/** What can be served by an hour, with the household's grains and pots. */
 export default function By({ loaderData }: Route.ComponentProps) {
   const { hour, eaters, minutes, ready, tooLate, settings, wrong } = loaderData
   const busy = useNavigation().state !== 'idle'
@@ -167,7 +167,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
   )
 }
 
-/** How much of the time until the table is taken, and how much is to spare. */
+/** How much of the time until serving is needed, and how much is spare. */
 const RoomForError = ({ roomForError: roomForError, of }: { roomForError: number; of: number }) => (
   <svg
     viewBox="0 0 120 18"

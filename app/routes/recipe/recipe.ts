@@ -11,7 +11,7 @@ import type { Route } from './+types/recipe'
 
 const FORMS = ['recipe.json', 'recipe.md', 'recipe.ics'] as const
 
-/** A bench, out of the house: as schema.org's Recipe, as Markdown, as a calendar. */
+/** A plan as a download: as schema.org's Recipe, as Markdown, as a calendar. */
 export function loader({ params, request }: Route.LoaderArgs) {
   const form = FORMS.find((f) => f === params.form)
   if (!form) throw new Response(`There is no such form; one of ${FORMS.join(', ')}.`, { status: 404 })

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { CARD_MM, scaleFromCard, SCREEN_LIMITS } from '#core/units/screen-scale'
 import classes from './ruler.module.css'
 
-/** A phone, until somebody laid a card on it, px a mm. */
+/** A phone's scale until it was calibrated with a card, px/mm. */
 const USUAL = 5.6
 const STEP = 0.5
 

@@ -12,7 +12,7 @@ const LONGEST = 80
 const MOST = 24
 const MAX_COOKS = 8
 
-/** What in this house answers to some words. */
+/** Everything of this household that matches some words. */
 export function loader({ request }: Route.LoaderArgs) {
   const asked = (new URL(request.url).searchParams.get('q') ?? '').slice(0, LONGEST)
   const open = kitchen()

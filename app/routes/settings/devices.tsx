@@ -25,8 +25,8 @@ const WAY_WORDS: Record<string, string> = {
 }
 
 /**
- * Devices that stand beside the pot. None is a real one yet: each is played by a pot of its own, whose
- * burner, lid and bag the house does not know.
+ * Devices at the pot. None is a real one yet: each is simulated by a pot of its own, whose burner, lid and
+ * bag the household does not know.
  */
 export function Devices({ devices }: { devices: readonly DeviceShown[] }) {
   return (

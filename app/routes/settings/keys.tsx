@@ -36,7 +36,7 @@ export function KeysSheet() {
             inputWrapperOrder={['label', 'input', 'description', 'error']}
             value={refused?.act === act ? refused.typed : bindings.keys[act]}
             error={refused?.act === act ? refused.says : undefined}
-            // What is typed anew takes the old key's place.
+            // A newly typed key replaces the old one.
             onChange={(event) =>
               change(
                 act,

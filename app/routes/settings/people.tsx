@@ -21,7 +21,7 @@ const FIRMNESS = [
 ]
 const firmWord = (f: number | null) => (f === null ? '' : f < 0.4 ? 'firm' : f > 0.6 ? 'soft' : 'standard')
 
-/** People here: how much, how firm, and what they avoid. The bench knows them by name. */
+/** People here: how much, how firm, and what they avoid. The plan page reads their names. */
 export function PeopleSettings({ eaters: people, refused, savedAt }: PeopleProps) {
   const [editing, setEditing] = useState<Person>()
   const typed = refused?.typed

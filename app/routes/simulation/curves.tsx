@@ -21,7 +21,7 @@ interface CurvesProps {
 }
 
 const AXIS = { stroke: 'var(--ink-2)', fontSize: 13 } as const
-/** Runs are told apart by their dashes as well as by their colour. */
+/** Runs differ by their dashes as well as by their colour. */
 const DASHES = [undefined, '7 4', '2 4'] as const
 const PENS = ['var(--rim)', 'var(--ember)', 'var(--plum)'] as const
 const POINTS = 90

@@ -12,7 +12,7 @@ interface WrongProps {
 
 const LIMITS = { pour: [10, 20_000], minutes: [0, 240] } as const
 
-/** A pot long eaten, told roughly: the causes that fit, and the one change that would have helped most. */
+/** A past batch described roughly: the causes that fit, and the change that would have helped most. */
 export function WrongWithMine({ request, plan }: WrongProps) {
   const [found, setFound] = useState<Diagnosis>()
   const [wrong, setWrong] = useState<string>()

@@ -11,7 +11,7 @@ interface HeatInHandProps {
   changes: Changes
   /** All the source has, W. */
   fullW: number
-  /** The minute that is looked at, and the last one. */
+  /** The minute shown, and the last one. */
   minute: number
   longest: number
   selected: string | undefined
@@ -27,7 +27,7 @@ const W_STEP = 10
 const KEY_SHARE = 0.05
 const MINUTE_STEP = 0.5
 const PAGE = 5
-/** Heat that is off stands this high, so that it can be taken hold of, px. */
+/** Heat that is off is drawn this high, so that it can be dragged, px. */
 const STUB = 6
 const PX_PER_LETTER = 7.4
 /** Stages shorter than this have no room for their name, px. */
@@ -36,9 +36,10 @@ const EDGE = 9
 const stepped = (n: number, step: number, [min, max]: readonly [number, number]): number =>
   Math.min(max, Math.max(min, Math.round(n / step) * step))
 
-/** The heat of a dry run, to be taken hold of: a stage's top is drawn up for more heat and down for less, its
- * end to make it longer or
- *  shorter. Under it lies the slider of minutes, to the same scale. */
+/**
+ * The heat of a dry run, to be taken hold of: a stage's top is drawn up for more heat and down for less, its
+ * end to make it longer or shorter. Under it lies the slider of minutes, to the same scale.
+ */
 export function EditHeat({
   stages,
   changes,
@@ -144,7 +145,7 @@ interface GripProps {
   max: number
   said: string
   box: { x: number; y: number; width: number; height: number }
-  /** What it stands at, and how much a pixel moves it. */
+  /** Its value, and how much a pixel moves it. */
   start: number
   perPx: number
   keyStep: number
@@ -152,7 +153,7 @@ interface GripProps {
   onMove: (to: number) => void
 }
 
-/** A place of the ribbon that can be drawn with a hand, or moved with the arrow keys. */
+/** A handle of the ribbon that can be dragged, or moved with the arrow keys. */
 function Grip({ label, now, max, said, box, start, perPx, keyStep, upright = false, onMove }: GripProps) {
   const held = useRef<{ at: number; start: number; perPx: number } | undefined>(undefined)
   const place = (event: PointerEvent) => (upright ? event.clientY : event.clientX)
@@ -179,7 +180,7 @@ function Grip({ label, now, max, said, box, start, perPx, keyStep, upright = fal
       onKeyDown={key}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId)
-        // The scale may change while it is drawn; the hand keeps the one it began with.
+        // The scale may change while dragging; the drag keeps the one it began with.
         held.current = { at: place(event), start, perPx }
       }}
       onPointerMove={(event) => {

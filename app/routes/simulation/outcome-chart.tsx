@@ -191,7 +191,7 @@ function roomWords({ pours, minutes, cells, at }: OutcomeMap): string {
   return `With these minutes it ends well from ${Math.round(pours[across[0]]!)} to ${Math.round(pours[across[1]]!)} g; with this water from ${minutes[up[0]]!.toFixed(1)} to ${minutes[up[1]]!.toFixed(1)} min. Press a point to go there.`
 }
 
-/** What tells outcomes apart without colour. */
+/** Marks that distinguish outcomes without colour. */
 function Mark({ word }: { word: OutcomeWord }) {
   switch (word) {
     case 'good':

@@ -273,7 +273,7 @@ const nameOf = ({ question }: Answer, changed: boolean): string =>
       : 'as planned'
     : WHAT_IF_WORDS[question].replace(/^What if (I |it )?/, '').replace(/\?$/, '')
 
-/** The pots at one minute, the minute and the heat in hand, the curves under them, and the verdicts. */
+/** The pots at one minute, the controls of minute and heat, the curves, and the verdicts. */
 function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }: InsideProps) {
   const longest = Math.max(...cooked.map((run) => run.series.tMin.at(-1)!))
   const changed = countOtherwise(otherwise) > 0
@@ -293,7 +293,7 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
     }, PLAY_MS)
     return () => clearInterval(timer)
   }, [playing, longest])
-  // The charts come after the pot and the ribbon, which are in the hand.
+  // The charts are loaded after the pot and the ribbon, which can be used at once.
   const [lateCooked, lateNames, lateAt] = [
     useDeferredValue(cooked),
     useDeferredValue(names),

@@ -23,7 +23,7 @@ const SEALED = new Set(['pressure-up', 'pressure', 'release'])
 /** Power is taken for a level when it is this near, W. */
 const NEAR_W = 8
 
-/** One stage by keys: its heat, its lid, its minutes. Everything the ribbon does with a hand. */
+/** One stage's form: its heat, its lid, its minutes; everything that can be dragged on the ribbon. */
 export function StageKeys({
   at: { stage, start, end },
   change,

@@ -12,8 +12,10 @@ import { startSimulator, type Running } from '../../workers/start-simulator'
 /** A cooked pot, and the question it answers; null is the plan's own. */
 export type Answer = Cooked & { question: WhatIf | null }
 
-/** Pots cooked in a worker, one asking at a time and always the newest: while a hand drags, what it passed is skipped.
- *  Undefined until the first is done. */
+/**
+ * Pots cooked in a worker, one request at a time and always the newest: requests passed by while dragging are
+ * skipped. Undefined until the first is done.
+ */
 export function useCooked(
   request: SimulateRequestJson,
   questions: readonly (WhatIf | null)[],

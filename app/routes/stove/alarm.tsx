@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import type { Noticing } from '../../alerts/use-alerts'
 import classes from './alarm.module.css'
 
-/** What should be noticed, large enough to be seen from the door; and whether it can be heard. */
+/** Alerts, large enough to be read across the room; and whether sound is on. */
 export function Alarm({ active, seen, silent, goesDark }: Noticing) {
   const [first] = active
   const loud = first && first.kind !== 'due'

@@ -6,7 +6,7 @@ import type { Plan, Stage } from '#core/plan/result'
 import { parseAmount } from '../../ui/forms/parse-amount'
 import classes from './before-pour.module.css'
 
-/** Between the soak and the pour the plan can still be told what it only guessed. */
+/** Between the soak and the pour the cook can still enter what the plan guessed. */
 export const beforeThePour = (stage: Pick<Stage, 'id'>, plan: Pick<Plan, 'stages'>): boolean =>
   (stage.id === 'drain' || stage.id === 'pour') &&
   plan.stages.some((s) => s.id === 'pour' && s.after.includes('drain'))
@@ -22,8 +22,8 @@ interface BeforePourProps {
 }
 
 /**
- * Weighed wet, or soaked for another time than planned: told here, both change the water and the minutes that
- * are still to come.
+ * Weighed wet, or soaked for another time than planned: both change the water and the minutes that are still
+ * to come.
  */
 export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps) {
   const soak = view.stages.find((s) => s.id === 'soak')
@@ -93,7 +93,7 @@ function Tell({
   )
 }
 
-/** What being told changed: "Add 388 g instead of 415, simmer 12 instead of 14 min." */
+/** What the entry changed: "Add 388 g instead of 415, simmer 12 instead of 14 min." */
 function changeWords(frozen: Plan, plan: Plan): string {
   if (frozen === plan) return 'Weighing or timing makes the water amount more exact.'
   const [was, is] = [Math.round(frozen.water.pour_g), Math.round(plan.water.pour_g)]

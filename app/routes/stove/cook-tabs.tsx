@@ -15,9 +15,10 @@ export interface Lane {
   events: readonly CookEvent[]
 }
 
-/** The pots on the stove, the one to touch next on top. A pot that comes due rises; while a finger or the
- * keyboard is on the row, nothing
- *  swaps places under it. */
+/**
+ * The pots on the stove, the one to touch next on top. A pot that comes due rises; while a finger or the
+ * keyboard is on the row, nothing swaps places under it.
+ */
 export function CookTabs({ lanes, current, now }: { lanes: readonly Lane[]; current: string; now: number }) {
   const cooks = useMemo(
     () => lanes.map((lane) => ({ ...lane, cook: runningCookOf(lane.kept, lane.events) })),

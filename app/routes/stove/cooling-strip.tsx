@@ -19,8 +19,8 @@ export interface CoolingContainer {
 const MINUTE = 60_000
 
 /**
- * When a tub next wants a hand: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when its hour
- * is over.
+ * When a container next needs something: into the fridge at 21 °C, its lid on at 5 °C; and at the latest when
+ * its hour is over.
  */
 export function nextOf({
   out,
@@ -29,7 +29,7 @@ export function nextOf({
   mayMin,
 }: CoolingContainer): { atMs: number; says: string } | undefined {
   if (out) {
-    // Seen beforehand, too slow is a thing for now, while there is time to mend it.
+    // Cooling that will be too slow is said now, while it can still be changed.
     if (cooling.tooSlow === 'cool')
       return { atMs: packedMs, says: 'cooling too slowly: spread thinner or put in the fridge' }
     return {
@@ -42,7 +42,7 @@ export function nextOf({
     : { atMs: packedMs + cooling.to5Min * MINUTE, says: 'cold: put the lid on' }
 }
 
-/** A tub that is due calls as a clock does that has ended. */
+/** A container that is due calls as a clock does that has ended. */
 export const coolingSignals = (containers: readonly CoolingContainer[], now: number): Signal[] =>
   containers.flatMap((container) => {
     const next = nextOf(container)
@@ -57,7 +57,7 @@ export const coolingSignals = (containers: readonly CoolingContainer[], now: num
       : []
   })
 
-/** What is still cooling, beside the pots on the heat. */
+/** Containers that are still cooling. */
 export function CoolingStrip({ tubs: containers, now }: { tubs: readonly CoolingContainer[]; now: number }) {
   const due = containers
     .flatMap((container) => {

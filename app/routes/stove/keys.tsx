@@ -17,14 +17,14 @@ interface KeysProps {
   press: (kind: EventKind, stage: string, more?: { seconds?: number }) => void
   takeBack: () => void
   tableAt: string
-  /** Left out: nothing can be told to be wrong here. */
+  /** Left out: there is no troubleshooting here. */
   onWrong?: () => void
 }
 
-/** For this long after a cue its key offers the way back. */
+/** For this long after a sign its key offers Undo, ms. */
 const TAKE_BACK_MS = 10_000
 
-/** One large key for the cue itself, and a few that anybody can hit with a wet finger. */
+/** One large key for the sign, and a few more, large enough for a wet finger. */
 export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWrong }: KeysProps) {
   const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'
@@ -88,7 +88,7 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
   )
 }
 
-/** What was pressed, by the word that stood on its key. */
+/** What was pressed, by its key's label. */
 function wordOf({ kind, stage }: CookEvent, stages: readonly Stage[]): string {
   const cue = kind === 'cue' ? stages.find((s) => s.id === stage)?.cue_id : undefined
   return (cue ? CUES[cue].key : EVENT_WORDS[kind]).toLowerCase()

@@ -5,13 +5,13 @@ import { Acts } from '../meal/next-actions'
 import { useOutbox } from '../../offline/outbox'
 import classes from './meal-strip.module.css'
 
-/** What the stove shows of the supper this pot is part of. */
+/** What the stove shows of the meal this pot is part of. */
 export interface BoardGlance {
   id: string
   title: string
   dishes: Pick<BoardDish, 'id' | 'title'>[]
   acts: Act[]
-  /** Whose hands a task is in, by dish and task; empty where one cook does it all. */
+  /** Which cook has a task, by dish and task; empty where one cook does it all. */
   hands: Record<string, string>
   places: Record<string, string>
 }
@@ -21,8 +21,7 @@ const SOON_MS = 10 * 60_000
 const MOST = 2
 
 /**
- * The rest of the meal beside this pot: what begins or ends soon at dishes that are no pots on the stove,
- * each with its key.
+ * The rest of the meal: what begins or ends soon at dishes that are no pots on the stove, each with its key.
  */
 export function BoardStrip({
   board,

@@ -29,20 +29,20 @@ interface NowPanelProps {
   vesselName: string
   serveAtMs: number | null
   variety: Variety
-  /** The burner with its knob's places, where the house has told them. */
+  /** The burner with its knob's settings, where they are known. */
   knob: Knob | null
   /** The inside of the pot, once it is warm. */
   pot: AtTheStove | undefined
   vessel: Vessel
-  /** What devices say beside this cook. */
+  /** Readings of the devices. */
   readings: readonly DeviceReading[]
   retimed: Retimed | undefined
   purpose: Purpose
   /** Left out: there is no pot to take pictures of. */
   cookId?: string
-  /** The cook's own pictures of cues in this pot. */
+  /** The cook's own pictures of signs in this pot. */
   cuePhotos: Readonly<Record<string, string>>
-  /** What is worked beside the act. */
+  /** Content under the present step. */
   children?: ReactNode
 }
 
@@ -153,13 +153,13 @@ export function NowPanel({
   )
 }
 
-/** Minutes until a hand may be wanted: the clock's end, or the first moment a cue may come. */
+/** Minutes until the cook may be needed: the clock's end, or the first moment a sign may come. */
 const waitLeft = (stage: Stage, current: StageView, now: number): number =>
   stage.ends_on === 'clock'
     ? (current.endMs - now) / 60_000
     : stage.minutes.low - (now - current.startMs) / 60_000
 
-/** A clock counts down to its end. A cue counts up, beside the minutes it may take. */
+/** A clock counts down to its end. A sign counts up, next to the minutes it may take. */
 function Clock({
   stage,
   current,
@@ -237,7 +237,7 @@ function tableWords(
 const insideWords = ({ moment: { bulkC, freeG, centreByLayer } }: AtTheStove): string =>
   `Expected now: ${Math.round(bulkC)} °C, ${Math.round(freeG)} g water left, centres ${Math.round((100 * centreByLayer.reduce((a, b) => a + b, 0)) / centreByLayer.length)} % done`
 
-/** What helps when a cue is overdue. */
+/** What helps when a sign is overdue. */
 function lateHelp(stage: Stage, minutes: number): string[] {
   if (stage.ends_on !== 'cue' || minutes <= stage.minutes.high) return []
   switch (stage.kind) {

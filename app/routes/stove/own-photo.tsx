@@ -3,7 +3,7 @@ import { useFetcher } from 'react-router'
 import { CUES, type CueId } from '#core/methods/signs'
 import classes from './own-photo.module.css'
 
-/** The cook's own picture of a cue in this pot, beside the drawn one; and a way to take one now. */
+/** The cook's own picture of a sign in this pot, and taking one now. */
 export function OwnPicture({
   cue,
   cookId,

@@ -7,14 +7,14 @@ import { countdown } from '../../ui/time/clock-hour'
 import classes from './parallel-stages.module.css'
 
 interface AlsoProps {
-  /** Stages under way beside the one in front. */
+  /** Further stages under way. */
   others: readonly StageView[]
   stages: readonly Stage[]
   now: number
   press: (kind: EventKind, stage: string) => void
 }
 
-/** What goes on beside the act in front: each with its own key, so that nothing has to come to the front to be told. */
+/** Further stages under way, each with its own key. */
 export function ParallelStages({ others, stages, now, press }: AlsoProps) {
   return (
     <section className={classes.also} aria-label="Also going on">

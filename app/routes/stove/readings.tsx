@@ -3,7 +3,7 @@ import type { Plan, Stage } from '#core/plan/result'
 import { CUES } from '#core/methods/signs'
 import { AdviceCard } from './advice-card'
 
-/** What a device says beside this cook. */
+/** A device's reading for this batch. */
 export interface DeviceReading {
   cook: string
   kind: 'scale' | 'probe' | 'cooker' | 'pressure-pot'

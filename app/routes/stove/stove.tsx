@@ -54,7 +54,7 @@ export function loader({ params }: Route.LoaderArgs) {
     vesselName: cook.vesselName,
     serveAtMs: cook.serveAtMs,
     kept: { request: cook.request, plan: cook.plan, startedMs: cook.startedMs } satisfies StoredCook,
-    // The knob's own places, in the words of the house.
+    // The knob's settings, as the household names them.
     knob: open.equipment.heats().find((heat) => heat.name === cook.heatName) ?? null,
     // The grain that is most of the pot, to draw it.
     variety: read.ok
@@ -70,7 +70,7 @@ export function loader({ params }: Route.LoaderArgs) {
     })),
     cooling: coolingContainers(open, nowMs()),
     board: boardBeside(open, cook.id, nowMs()),
-    // How each cue last looked in this very pot.
+    // The latest picture of each sign in this pot.
     cuePhotos: Object.fromEntries(
       cook.plan.stages.flatMap((stage) => {
         const photo = stage.cue_id && open.photos.ofCue(cook.vesselId, stage.cue_id)
@@ -110,17 +110,17 @@ function CookView({ loaderData }: Route.ComponentProps) {
       (event) => !known.has(event.id) && known.add(event.id),
     )
     return [...loaderData.events, ...own]
-    // The outbox makes its lists anew at every render; only other presses are other lists.
+    // The outbox rebuilds its lists at every render; only other presses make them other lists.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [loaderData.events, ownIds])
-  // What was heard of has happened, also where this screen counts a moment behind the server: a pressed cue
+  // What was heard of has happened, also where this screen counts a moment behind the server: a pressed sign
   // must not come back for a blink.
   const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
   const now = Math.max(counted, newest)
   const running = useMemo(() => runningCookOf(stored, events), [stored, events])
   const { plan } = running
   const view = replay(running, events, now)
-  // Work by hand comes to the front, and what was there first stays: nothing swaps places under a finger.
+  // Hands-on work comes first, and what was first stays: nothing swaps places under a finger.
   const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
   const current =
     view.now.length === 0

@@ -57,8 +57,8 @@ const AT_THE_END: readonly Complaint[] = [
 const LOST_AT_FIRST_G = 30
 
 /**
- * Something is wrong: what is seen leads to one act with its figures; and what happened, told so that the
- * rest can be reckoned anew.
+ * Something is wrong: what is seen leads to one action with its figures; and what happened is recorded so
+ * that the rest is planned again.
  */
 export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStage, waitAt }: WrongProps) {
   const [complaint, setComplaint] = useState<Complaint>()
@@ -125,7 +125,7 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
               why={`${advice.why}${advice.after ? ` Result: ${endWords(advice.after.verdict)}.` : ''}`}
               doneWord={advice.remedy ? 'Do it' : 'Done'}
               onDone={() => {
-                // Open it was as well: what that cost is reckoned with from now on.
+                // Open it was as well: what that cost is computed with from now on.
                 if (complaint === 'opened') press('opened', at, { seconds: OPENED_S })
                 if (complaint === 'boiled-over' && Number(lost) > 0)
                   press('boiled-over', at, { amount: Number(lost) })

@@ -17,7 +17,7 @@ export interface AtTheStove {
   holding: Holding | undefined
 }
 
-/** The pot is reckoned this often; nothing in it moves faster. */
+/** How often the pot is estimated, ms; nothing in it moves faster. */
 const EVERY_MS = 3000
 
 export function usePotEstimate(

@@ -22,8 +22,8 @@ interface WashesProps {
 }
 
 /**
- * Counts washes by the water: press the bowl that looks like yours. Each is drawn and said, so that no colour
- * has to be told.
+ * Counts washes by the water: press the bowl that looks like yours. Each is drawn and described, so that
+ * nothing depends on colour.
  */
 export function Washes({ view, washes, variety, onWash }: WashesProps) {
   const grains = useId()

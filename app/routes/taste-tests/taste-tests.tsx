@@ -199,7 +199,7 @@ export default function TasteTestsPage({ loaderData, actionData }: Route.Compone
   )
 }
 
-/** What can differ, each as the bench it would be. */
+/** What can differ, each as the plan it would be. */
 function choicesFor(
   differs: Differs,
   base: PlanState,

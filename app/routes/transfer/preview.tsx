@@ -5,9 +5,9 @@ import classes from './transfer.module.css'
 
 interface PreviewProps {
   looked: ImportPreview
-  /** Groups whose things can stand beside each other. */
+  /** Groups whose things can exist side by side. */
   sideBySide: readonly GroupId[]
-  /** It is added to the house; in its place, nothing is there to choose. */
+  /** It is added to the household; in its place, nothing is there to choose. */
   merging: boolean
 }
 
@@ -20,7 +20,7 @@ const HOLDS = {
 const MAX_NAMES = 6
 const count = (n: number, word: string) => (n === 0 ? '' : `${n} ${word}`)
 
-/** What a file would change here, by the parts of the house; where both have a thing and it differs, whose stays. */
+/** What a file would change here, by group; where both have a thing and it differs, whose is kept. */
 export function Preview({ looked: lidCheck, sideBySide, merging }: PreviewProps) {
   const { changes } = lidCheck
   return (

@@ -1,6 +1,6 @@
 import { bundleSchema } from '#server/transfer/export-bundle'
 
-/** What a household's document must look like. */
+/** The JSON Schema of a household's export. */
 export const loader = () =>
   Response.json(bundleSchema(), {
     headers: { 'Content-Type': 'application/schema+json; charset=utf-8', 'Cache-Control': 'no-cache' },

@@ -98,7 +98,7 @@ export async function action({ request }: Route.ActionArgs) {
   return brought.ok ? { brought: { ...brought.value, how } } : refuse(brought.errors)
 }
 
-/** The household out of this house, and others into it. */
+/** Export and import. */
 export default function TransferPage({ loaderData, actionData }: Route.ComponentProps) {
   const [pictures, setPictures] = useState(true)
   const [file, setFile] = useState<File | null>(null)
@@ -111,7 +111,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
   const progress = useProgress(busy)
   /** How often something had come in when this was stopped. */
   const [stoppedAt, setStoppedAt] = useState<number>()
-  // What was looked at stays in sight when bringing it in is stopped, or refused.
+  // The preview stays when the import is stopped or refused.
   const [lidCheck, setLidCheck] = useState<ImportPreview>()
   const [cachedPaths, setHeard] = useState(actionData)
   if (actionData !== cachedPaths) {

@@ -5,7 +5,7 @@ import classes from './container-section.module.css'
 
 interface ContainerSectionProps {
   variety: Variety
-  /** How deep the grain lies, mm. */
+  /** Depth of the grain, mm. */
   depthMm: number
   /** How wide the container is drawn, mm. */
   widthMm: number
@@ -20,7 +20,7 @@ const SCALE = 0.75
 const WIDEST = 150
 const HIGHEST = 76
 
-/** A container cut open, to scale: how deep the grain lies in it is what decides how fast it is cold. */
+/** A container cut open, to scale: the depth of the grain decides how fast it cools. */
 export function ContainerSection({ variety, depthMm, widthMm, open, past, frozen }: ContainerSectionProps) {
   const id = useId()
   const width = Math.max(46, Math.min(WIDEST, widthMm * SCALE))

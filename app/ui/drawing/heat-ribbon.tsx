@@ -13,7 +13,7 @@ export interface HeatRibbonProps {
   clockAt: (minute: number) => string
   /** Where now is, minutes; a line is drawn there. */
   nowMinute?: number
-  /** The now-line stands at this share of the width, and the ribbon slides under it. */
+  /** The now-line is at this share of the width, and the ribbon slides under it. */
   nowAt?: number
   /** The cook's own name for a stage's heat. */
   placeOf?: (stage: Stage) => string | undefined
@@ -36,7 +36,7 @@ const ROOM_FOR_MINUTES = 60
 const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
 
-/** The whole cook from its start to the table: height is heat, the top edge is the lid, an open end waits for a cue. */
+/** The whole batch from its start to serving: height is heat, the top edge is the lid, a wavy end waits for a sign. */
 export function HeatRibbon({
   stages,
   times,
@@ -61,7 +61,7 @@ export function HeatRibbon({
     trueToTime ? 0 : undefined,
     nowAt !== undefined && nowMinute !== undefined ? { minute: nowMinute, at: nowAt } : undefined,
   )
-  // Work by hand lies in front of a heat that goes on beside it.
+  // Hands-on work is drawn in front of heat at the same time.
   const order = stages
     .map((_, i) => i)
     .sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b)
@@ -69,7 +69,7 @@ export function HeatRibbon({
     stages.some(
       (_, o) => o !== i && times[o]!.start < times[i]!.end - 1e-6 && times[o]!.end > times[i]!.start + 1e-6,
     )
-  // Two hands' work at once has room for the words of one.
+  // Two hands-on steps at once have room for the words of one.
   const silent = (i: number) =>
     stages[i]!.heat === 'off' &&
     stages.some(
@@ -252,7 +252,7 @@ function Unsure({
 const HOUR_STEP = 5
 const PX_PER_STEP = 14
 
-/** The table's edge in hand: drawn left it is sooner, right later. */
+/** Drags the serving time: left is sooner, right later. */
 function Hour({
   x,
   height,
@@ -372,7 +372,7 @@ function Scrub({ minute, onMinute, says, left, right, xOf, minuteOf, most, floor
   )
 }
 
-/** A stage that waits for a cue has no right wall: its end runs out in waves. */
+/** A stage that waits for a sign has no right wall: its end runs out in waves. */
 function openEnded(x: number, y: number, right: number, floor: number): string {
   const waves = Math.max(1, Math.round((floor - y) / 12))
   const h = (floor - y) / waves

@@ -17,13 +17,13 @@ import classes from './meal-board.module.css'
 export interface BoardTask {
   dish: number
   title: string
-  /** Minutes before the table, as negative numbers. */
+  /** Minutes before serving, as negative numbers. */
   start: number
   end: number
   hands: boolean
-  /** The track it stands on, where it takes a place. */
+  /** The track it is on, where it takes a place. */
   track: string | null
-  /** Whose hands, from 0. */
+  /** Which cook, from 0. */
   hand?: number
   state?: 'done' | 'now' | 'next'
 }
@@ -36,10 +36,10 @@ interface MealBoardProps {
   tracks: readonly { id: string; name: string }[]
   tasks: readonly BoardTask[]
   dishes: readonly BoardDish[]
-  /** Who cooks; a pair of hands without a name has its number. */
+  /** Names of the cooks; a cook without a name has a number. */
   hands: readonly string[]
   clockAt: (minute: number) => string
-  /** Minutes before the table it is now, as a negative number, once the supper is under way. */
+  /** Now, in minutes before serving as a negative number, once the meal is under way. */
   now?: number
   /**
    * Moves what has not begun: minutes later (negative: earlier), and to another track. Left out: nothing is

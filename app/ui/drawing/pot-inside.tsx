@@ -33,7 +33,7 @@ const PACKED = 1.15
 const HOT_BOTTOM_C = 108
 
 /**
- * A pot's inside at one moment: each layer as thick as it has swollen, hatched while its heart is raw, the
+ * A pot's inside at one moment: each layer as thick as it has swollen, hatched while its centre is raw, the
  * water as high as it stands.
  */
 export function PotInside({ vessel, variety, dryG, moment, title, letters = 0.12 }: PotInsideProps) {

@@ -20,7 +20,7 @@ export interface PotLevels {
   standard?: number
   swollen: number
   froth: number
-  /** A basket stands here over the water, and the bed lies in it. */
+  /** Height of a basket over the water; the grain is in it. */
   basket?: number | undefined
 }
 
@@ -29,7 +29,7 @@ export interface PotSectionProps {
   variety: Variety
   levels: PotLevels
   lid: LidPosition
-  /** The cook's finger stands on the bed, with its crease this far up, mm. */
+  /** The cook's finger on the grain, with its joint this far up, mm. */
   crease?: number | undefined
   /** Lines the maker printed inside. */
   printed?: readonly { name: string; level_mm: number }[]
@@ -37,9 +37,9 @@ export interface PotSectionProps {
   hold?: WaterHold | undefined
   /** Cooked: the bed swollen, the water gone. */
   cooked?: boolean
-  /** Where the water stood before the last change, mm. */
+  /** Water level before the last change, mm. */
   ghost?: number | undefined
-  /** What needs a look, where it happens. */
+  /** Cautions at their place in the drawing. */
   marks?: readonly PotMark[]
   /** Grows by one whenever grain is poured in: some kernels fall. */
   poured?: number
@@ -242,7 +242,7 @@ export function PotSection({
 /** A mark is this many pixels across, and can be pressed. */
 const MARK_PX = 26
 
-/** A sign whose shape says how grave it is; pressed, it mends what it stands for. */
+/** A mark whose shape says how grave it is; pressed, it applies the fix. */
 function Mark({
   mark: { code, severity, says, mend: fix },
   x,
@@ -383,7 +383,7 @@ function Body({ vessel, wall }: { vessel: Vessel; wall: number }) {
   )
 }
 
-/** An appliance's outside stands around its pot. */
+/** An appliance's outside, around its pot. */
 const Housing = ({ r, h, wall }: { r: number; h: number; wall: number }) => (
   <path
     d={`M${-r - wall - 9} ${-h + 2}V${wall + 6}q0 8 8 8H${r + wall + 1}q8 0 8 -8V${-h + 2}Z`}

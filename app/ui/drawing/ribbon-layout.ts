@@ -21,11 +21,12 @@ const FOLDED_MINUTES = 24
 /** No stretch is drawn shorter than this, minutes, or nobody could read or press it. */
 const MIN_DRAWN = 2
 
-/** Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by
- * side: time is cut at every
- *  start and end, and only a stretch in which everything waits is folded.
- *  @param shortest no stretch is drawn shorter, minutes; 0 keeps them true to each other
- *  @param slide a minute that is to lie at a share of the width, what is over left of it and what comes right */
+/**
+ * Where each stage lies on the ribbon, and the way from minutes to a place on it. Stages may go on side by
+ * side: time is cut at every start and end, and only a stretch in which everything waits is folded.
+ * @param shortest no stretch is drawn shorter, minutes; 0 keeps them true to each other
+ * @param slide a minute that is to lie at a share of the width, what is over left of it and what comes right
+ */
 export function layRibbon(
   stages: readonly RibbonStage[],
   shortest = MIN_DRAWN,
@@ -73,17 +74,20 @@ export function layRibbon(
   }
 }
 
-/** A ribbon slid under a line at a share of its width: the rest of the cook fills what is right of the line.
- * What is over keeps that scale
- *  until it fills the left, and then draws together. */
+/**
+ * A ribbon slid under a line at a share of its width: the rest of the cook fills what is right of the line.
+ * What is over keeps that scale until it fills the left, and then draws together.
+ */
 function slidUnder(now: number, at: number): (x: number) => number {
   const right = now < 1 ? (1 - at) / (1 - now) : 1
   const left = now > 0 ? Math.min(at / now, right) : right
   return (x) => (x <= now ? at - (now - x) * left : at + (x - now) * right)
 }
 
-/** The minute at a place on a ribbon: the inverse of placeOf, which never falls.
- *  @param most the last minute there is */
+/**
+ * The minute at a place on a ribbon: the inverse of placeOf, which never falls.
+ * @param most the last minute there is
+ */
 export function minuteAtPlace(placeOf: (minute: number) => number, share: number, most: number): number {
   let [low, high] = [0, most]
   for (let i = 0; i < 24; i++) {

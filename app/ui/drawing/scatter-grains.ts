@@ -19,8 +19,11 @@ function seeded(seed: number): () => number {
   }
 }
 
-/** Kernels filling a square tile that can be laid edge to edge: what sticks out on one side comes in on the other.
- *  @param tile side, mm */
+/**
+ * Kernels filling a square tile that can be laid edge to edge: what sticks out on one side comes in on the
+ * other.
+ * @param tile side, mm
+ */
 export function layKernels({ lengthMm, widthMm }: Variety['kernel'], tile: number, seed = 7): LaidKernel[] {
   const random = seeded(seed)
   const rows = Math.max(1, Math.round(tile / (widthMm * 0.98)))
@@ -46,8 +49,10 @@ export function layKernels({ lengthMm, widthMm }: Variety['kernel'], tile: numbe
   return kernels
 }
 
-/** Outline of one kernel around the origin, length along x, as an SVG path in mm.
- *  @param swell 1 is dry; cooked grain is longer and fatter */
+/**
+ * Outline of one kernel around the origin, length along x, as an SVG path in mm.
+ * @param swell 1 is dry; cooked grain is longer and fatter
+ */
 export function kernelPath({ lengthMm, widthMm, shape }: Variety['kernel'], swell = 1): string {
   const [a, b] = [(lengthMm / 2) * swell, (widthMm / 2) * swell]
   const n = (value: number) => value.toFixed(2)

@@ -12,7 +12,7 @@ interface CuePairProps {
   now: string
 }
 
-/** What to look for: drawn as it is not yet, and as it is when the cue has come. */
+/** What to look for: drawn as it is not yet, and as it is when the sign has come. */
 export function CuePair({ cue, variety, yet, now }: CuePairProps) {
   return (
     <div className={classes.pair}>
@@ -86,7 +86,7 @@ const Pin = ({ up }: { up: boolean }) => (
   </g>
 )
 
-/** A grain bitten through: how much of its heart is still white. */
+/** A grain bitten through: how much of its centre is still white. */
 const Bitten = ({ ripe, heart: centre }: { ripe: boolean; heart: number }) => (
   <g>
     <ellipse cx={60} cy={44} rx={40} ry={28} className={classes.grain} />
@@ -95,7 +95,7 @@ const Bitten = ({ ripe, heart: centre }: { ripe: boolean; heart: number }) => (
   </g>
 )
 
-/** One drawing a cue; the flag says whether the cue has come. */
+/** One drawing a sign; the flag says whether the sign has come. */
 const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = {
   measured: (ripe, variety) => (
     <g>

@@ -1,5 +1,9 @@
-/** Moves labels apart so that none overlaps, keeping their order and as near to their place as can be.
- *  @param places wanted positions, any order  @param gap least distance  @returns positions in the same order */
+/**
+ * Moves labels apart so that none overlaps, keeping their order and as near to their place as can be.
+ * @param places wanted positions, any order
+ * @param gap least distance
+ * @returns positions in the same order
+ */
 export function spreadLabels(
   places: readonly number[],
   gap: number,

@@ -36,7 +36,7 @@ const OWN_WORDS = new Map([
 export const stageWord = (stage: Pick<Stage, 'kind' | 'id'>): string =>
   OWN_WORDS.get(stage.id) ?? WORDS[stage.kind]
 
-/** How high a stage stands on the ribbon, 0..1: height is heat. A rest stands on what the pot still holds. */
+/** Height of a stage on the ribbon, 0..1: height is heat. A rest is as high as the pot is still hot. */
 export const heatHeight = ({ heat, kind }: Pick<Stage, 'heat' | 'kind'>): number => {
   if (kind === 'rest' || kind === 'release') return 0.3
   return { off: 0.08, lowest: 0.3, low: 0.42, medium: 0.66, high: 1 }[heat]

@@ -1,13 +1,13 @@
 import type { PointerEvent } from 'react'
 import classes from './pot-section.module.css'
 
-/** What it takes to hold the water in hand. */
+/** What the water handle needs. */
 export interface WaterHold {
   pourG: number
   firmG: number
   standardG: number
   softG: number
-  /** The pour that stands at a level. */
+  /** The pour for a water level. */
   pourAt: (levelMm: number) => number
   onPour: (pourG: number) => void
 }
@@ -20,7 +20,7 @@ const STEP_G = 5
 const FINE_G = 1
 const LARGE_G = 25
 
-/** The pour a hand means: snapped to firm, soft and the middle when it is close to one, whole grams otherwise. */
+/** The pour a drag means: snapped to firm, soft and the middle when it is close to one, whole grams otherwise. */
 export function snapPour(
   pourG: number,
   { firmG, standardG, softG }: Pick<WaterHold, 'firmG' | 'standardG' | 'softG'>,

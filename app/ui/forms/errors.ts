@@ -9,7 +9,7 @@ export interface Refused {
 export const typedOf = (form: FormData): Record<string, string> =>
   Object.fromEntries([...form].filter((pair): pair is [string, string] => typeof pair[1] === 'string'))
 
-/** The words beside a field, without its name before them. */
+/** A field's message without the field's name. */
 export const errorAt = (refused: Refused | undefined, path: string): string | undefined =>
   refused?.errors
     .find((e) => e.path === path || e.path.startsWith(`${path}.`))

@@ -1,4 +1,4 @@
-/** A told amount as a number.  @returns what is wrong with it in words, or the number */
+/** An entered amount as a number.  @returns what is wrong with it in words, or the number */
 export function parseAmount(text: string): { told: number } | { wrong: string } {
   const trimmed = text.trim()
   if (trimmed === '') return { wrong: 'Enter an amount.' }

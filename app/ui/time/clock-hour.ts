@@ -27,8 +27,13 @@ const HOUR = /^([01]\d|2[0-3]):([0-5]\d)$/
 
 export const isClockHour = (text: string): boolean => HOUR.test(text)
 
-/** The next time the household's clock shows an hour. An hour the clock skips in spring counts as the one after it.
- *  @param hour "19:00"  @returns UTC milliseconds, after now  @throws {RangeError} for anything else */
+/**
+ * The next time the household's clock shows an hour. An hour the clock skips in spring counts as the one
+ * after it.
+ * @param hour "19:00"
+ * @returns UTC milliseconds, after now
+ * @throws {RangeError} for anything else
+ */
 export function nextAt(hour: string, zone: string, nowMs: number): number {
   if (!isClockHour(hour)) throw new RangeError(`nextAt: hour must be like "19:00", got "${hour}"`)
   const now = zoned(nowMs, zone)
@@ -116,9 +121,11 @@ export const hourOf = (ms: number, zone: string): string => {
   return `${two(wall.getHours())}:${two(wall.getMinutes())}`
 }
 
-/** The moment of a day and an hour on the household's wall; an hour the clock skips in spring counts as the
+/**
+ * The moment of a day and an hour on the household's wall; an hour the clock skips in spring counts as the
  * one after it.
- *  @returns undefined for what is neither */
+ * @returns undefined for what is neither
+ */
 export function wallMs(day: string, hour: string, zone: string): number | undefined {
   const [, y, m, d] = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day) ?? []
   if (d === undefined || !isClockHour(hour)) return undefined

@@ -22,9 +22,10 @@ function storedAhead(): number {
   }
 }
 
-/** The server's clock on this device, carried on by the page's steady clock, so that a device whose clock is
- * wrong, or set in mid-cook,
- *  counts right all the same. A device that slept asks the server again. */
+/**
+ * The server's clock on this device, carried on by the page's steady clock, so that a device whose clock is
+ * wrong, or set in mid-cook, counts right all the same. A device that slept asks the server again.
+ */
 export function useServerClock(serverMs: number, refresh: () => void): { now: number; aheadMs: number } {
   const [clock, setClock] = useState({ now: serverMs, aheadMs: 0 })
   const latest = useRef(refresh)

@@ -6,7 +6,7 @@ import { longestSoakMinutes } from '#core/water/soak-window'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
-/** Somebody at the table avoids what this grain holds. */
+/** Someone at the table avoids what this grain holds. */
 function avoided(
   { id, name }: { id: string; name: string },
   held: readonly AvoidedId[],

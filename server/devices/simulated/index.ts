@@ -4,7 +4,7 @@ import { simulatedPressurePot } from './pressure-pot'
 import { simulatedProbe } from './probe'
 import { simulatedScale } from './scale'
 
-/** What stands where a real device would. */
+/** Simulated devices, in place of real ones. */
 export const SIMULATED: Record<DeviceKind, Source> = {
   scale: simulatedScale,
   probe: simulatedProbe,

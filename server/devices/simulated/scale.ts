@@ -2,12 +2,12 @@ import { seedOf } from '#core/simulate/true-pot'
 import { randomOf } from '#core/simulate/sweep'
 import type { Beside, Reading, Source } from '#server/devices/device'
 
-/** A hand that pours: how long it takes to begin, how fast it goes, and how far it misses. */
+/** How a cook pours: seconds before it begins, grams a second, and how far it misses. */
 const BEGINS_S = 6
 const GRAIN_G_S = 18
 const WATER_G_S = 35
 const MISSES_G = 3
-/** Off the target by no more than this, and still for so long: the hand has stopped. */
+/** Off the target by no more than this, and still for so long: the cook has stopped pouring. */
 const NEAR_G = 8
 const STILL_S = 4
 /** A sieve stops dripping after so long, and a pot is loosened and dished out, s. */
@@ -21,7 +21,7 @@ function aimOf({ stage, plan }: Beside): number | undefined {
   return stage.mends && stage.mends.addG > 0 ? stage.mends.addG : undefined
 }
 
-/** What lies on the scale now. */
+/** What is on the scale now. */
 function lying(beside: Beside): { grams: number; done: boolean } | undefined {
   const { stage, stageStartMs, nowMs, plan, cookId } = beside
   const seconds = (nowMs - stageStartMs) / 1000
@@ -29,7 +29,7 @@ function lying(beside: Beside): { grams: number; done: boolean } | undefined {
   if (aim !== undefined) {
     const target = Math.max(0, aim + MISSES_G * (2 * randomOf(seedOf(`${cookId} ${stage.id}`))() - 1))
     const rate = stage.kind === 'measure' && stage.id !== 'pour' ? GRAIN_G_S : WATER_G_S
-    // The hand slows down near its aim.
+    // Pouring slows down near the target.
     const fast = target * 0.85
     const poured = Math.max(0, seconds - BEGINS_S) * rate
     const grams = poured <= fast ? poured : Math.min(target, fast + (poured - fast) / 4)
@@ -60,7 +60,7 @@ export const simulatedScale: Source = {
     const on = lying(beside)
     if (!on?.done || reading.grams === undefined) return undefined
     const aim = aimOf(beside)
-    // A scale that lies far off its aim ends nothing: somebody has to look.
+    // A scale far off its target ends no step: the cook has to look.
     if (aim !== undefined && Math.abs(reading.grams - aim) > NEAR_G) return undefined
     return beside.stage.id === 'pour' ? { amount: reading.grams } : {}
   },

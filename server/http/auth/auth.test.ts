@@ -245,7 +245,7 @@ describe('the certificates', () => {
     expect(await certificatesIn(folder, ['tarn.local'], ['192.168.1.20'], NOW + 30 * DAY)).toEqual(first)
     const moved = await certificatesIn(folder, ['tarn.local'], ['192.168.1.99'], NOW)
     expect(moved.chain).not.toBe(first.chain)
-    // Whoever trusts the house goes on trusting it.
+    // Whoever trusts the household goes on trusting it.
     expect(moved.authority).toBe(first.authority)
     const later = await certificatesIn(folder, ['tarn.local'], ['192.168.1.99'], NOW + 800 * DAY)
     expect(later.chain).not.toBe(moved.chain)

@@ -44,15 +44,15 @@ export function listenerOf(request: Pick<globalThis.Request, 'headers'>): Listen
   }
 }
 
-/** What anybody may see who has not been let in: how to be let in, and nothing of the house. */
+/** Paths that need no session: signing in, and nothing of the household. */
 const OPEN = /^\/(login(\.data)?|healthz|readyz|authority\.pem)$/
 
 /** A stream ends by itself when its session has; what has not ended by then is cut off, ms. */
 const CUT_OFF_MS = 8000
 
 /**
- * Stands before every page: answers only to names of this machine, and on the network only to devices that
- * were let in.
+ * Middleware before every page: answers only to names of this machine, and on the network only to devices
+ * that were let in.
  */
 export const requireSession = ({ network, secure }: Listener): RequestHandler => {
   const names = namesHere()
@@ -109,7 +109,7 @@ export const failed = (error: unknown, request: Request, response: Response, nex
     .send(theirs ? 'Bad request.' : 'Something went wrong. Saved data is safe.')
 }
 
-/** Whether the house can be served: its file answers, and is of this program's version. */
+/** Whether the server is ready: the database answers and has this program's version. */
 export function isReady(): boolean {
   try {
     return kitchen().db.pragma('user_version', { simple: true }) === migrationCount()

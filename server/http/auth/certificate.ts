@@ -11,9 +11,9 @@ import * as x509 from '@peculiar/x509'
 export interface Certificates {
   /** PEM. */
   key: string
-  /** The server's own, and the house's behind it. */
+  /** The server's certificate followed by the authority's. */
   chain: string
-  /** The house's own authority: the one a phone trusts. */
+  /** The household's own certificate authority: the one a phone trusts. */
   authority: string
   /** SHA-256 of it, in pairs, to be compared by eye. */
   fingerprint: string
@@ -23,16 +23,18 @@ export interface Certificates {
 const NAME_CONSTRAINTS = '2.5.29.30'
 const DAY_MS = 86_400_000
 const AUTHORITY_DAYS = 3650
-/** Phones take no longer from an authority that somebody added by hand. */
+/** Longest validity that phones accept from an authority added by hand. */
 const OWN_DAYS = 820
-/** Made anew when no more is left than this. */
+/** Renewed when no more is left than this. */
 const RENEW_DAYS = 30
 const KEYS = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const
 
-/** The house's certificates, made at the first start and again when they run out or this machine has other addresses.
- *  The authority may vouch for nothing but names and addresses inside of a home, so that trusting it opens no
- * other door.
- *  @param folder where they lie, readable by their owner only */
+/**
+ * The household's certificates, made at the first start and renewed when they expire or the machine has other
+ * addresses. The authority may vouch for nothing but names and addresses inside of a home, so that trusting
+ * it opens no other door.
+ * @param folder where they lie, readable by their owner only
+ */
 export async function certificatesIn(
   folder: string,
   names: readonly string[],
@@ -146,7 +148,7 @@ async function makeAuthority(
   write(file('authority.pem'), authority.toString('pem'))
 }
 
-/** Makes and keeps the server’s own certificate, signed by the house’s authority. */
+/** Creates and stores the server’s certificate, signed by the household’s authority. */
 export async function makeOwn(
   file: (name: string) => string,
   names: readonly string[],

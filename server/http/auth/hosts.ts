@@ -4,7 +4,7 @@ import { isIP } from 'node:net'
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]', '::1'])
 export const isLoopback = (host: string): boolean => LOOPBACK.has(host)
 
-/** Names this machine may be called by on the network, beside its addresses. */
+/** Host names of this machine on the network, besides its addresses. */
 export function namesHere(given = process.env.OMSEL_NAMES): string[] {
   const own = hostname().toLowerCase()
   return [
@@ -29,9 +29,11 @@ export function addressesHere(): string[] {
   return [...new Set(all)].sort((a, b) => homely(b) - homely(a))
 }
 
-/** Whether a request's Host may be answered: another site can make its own name point here, but it cannot
- * make that name ours.
- *  @param network on the network, addresses are answered as well */
+/**
+ * Whether a request's Host may be answered: another site can make its own name point here, but it cannot make
+ * that name ours.
+ * @param network on the network, addresses are answered as well
+ */
 export function isOurs(host: string | undefined, network: boolean, names: readonly string[]): boolean {
   if (host === undefined) return false
   const name = host.toLowerCase().replace(/:\d+$/, '')

@@ -14,7 +14,7 @@ export const cookieName = (secure: boolean): string => (secure ? '__Host-omsel' 
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('base64url')
 
-/** Lets a device in.  @returns what it shows from now on; only its hash is kept */
+/** Creates a session.  @returns its token; only the hash is stored */
 export function createSession(access: Access, device: string, nowMs: number): string {
   const token = randomBytes(TOKEN_BYTES).toString('base64url')
   access.dropStale(nowMs - SESSION_DAYS.idle * DAY_MS, nowMs - SESSION_DAYS.most * DAY_MS)

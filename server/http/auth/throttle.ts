@@ -7,7 +7,7 @@ const MAX_WAIT_MS = 15 * 60_000
 /** Failures are forgotten after as long without one. */
 const FORGET_MS = 60 * 60_000
 const MAX_ADDRESSES = 2000
-/** All addresses together: somebody with many of them. */
+/** Limit over all addresses, against one caller with many. */
 const ALL = '*'
 const ALL_FREE = 50
 
@@ -60,7 +60,7 @@ export class Throttle {
   }
 }
 
-/** Whoever has one address of the sixth version has all of its /64. */
+/** An IPv6 address is counted by its /64 prefix. */
 const addressOf = (address: string): string => {
   const plain = address.replace(/^::ffff:/i, '')
   return isIPv6(plain) ? `${expanded(plain).slice(0, 4).join(':')}::/64` : plain

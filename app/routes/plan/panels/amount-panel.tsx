@@ -85,7 +85,7 @@ export function AmountPanel({ state, change, household: household }: PanelProps)
   )
 }
 
-/** Who is eating, in a sentence: it sets the portions, the texture where somebody minds, and what no grain may hold. */
+/** Who is eating, in a sentence: it sets the portions, the texture where someone minds, and what no grain may hold. */
 function Who({ state, change, household: household }: PanelProps) {
   const [typed, setTyped] = useState(state.who ?? '')
   const party = typed.trim() === '' ? undefined : parsePeople(typed, household.eaters)
