@@ -10,6 +10,8 @@ export default tseslint.config(
     rules: {
       'no-undef': 'off', // TypeScript checks names
       eqeqeq: 'error',
+      'no-useless-rename': 'error',
+      'object-shorthand': ['error', 'properties'],
       // Prettier wraps at 110; a text that is one sentence is not cut to pieces for its length.
       'max-len': [
         'error',

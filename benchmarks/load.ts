@@ -67,9 +67,9 @@ await served(4886, async ({ address, memoryMb }) => {
   say('the bench’s page, with its plan', told(plan), share(plan))
   const quiet = await fire([{ method: 'GET', path: '/stove' }])
   let seed = 0
-  let reckoning = true
+  let simulating = true
   const kitchens = (async () => {
-    while (reckoning)
+    while (simulating)
       await fetch(`${address}/api/v1/simulate`, {
         method: 'POST',
         body: JSON.stringify({
@@ -81,11 +81,11 @@ await served(4886, async ({ address, memoryMb }) => {
       }).then((r) => r.text())
   })()
   const meanwhile = await fire([{ method: 'GET', path: '/stove' }])
-  reckoning = false
+  simulating = false
   await kitchens
   say('the stove’s page', told(quiet))
   say(
-    'the stove’s page, while two thousand kitchens are reckoned',
+    'the stove’s page, while two thousand kitchens are simulated',
     told(meanwhile),
     `${Math.round((100 * meanwhile.perSecond) / quiet.perSecond)} % of the quiet stove; ${seed} times two thousand`,
   )

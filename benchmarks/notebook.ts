@@ -80,7 +80,7 @@ say(
 const thinking = performance.now()
 const { beliefs } = currentBeliefs(kitchen)
 say(
-  'all beliefs made anew from them',
+  'all beliefs computed again from them',
   `${(performance.now() - thinking).toFixed(0)} ms`,
   `${beliefs.mind.names.length} figures`,
 )

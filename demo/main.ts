@@ -8,7 +8,7 @@ const file = databaseFile()
 if (process.argv.includes('--fresh'))
   for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true })
 if (existsSync(file)) {
-  console.log(`The demo household is in ${file}; --fresh makes it anew.`)
+  console.log(`The demo household is in ${file}; --fresh makes it again.`)
 } else {
   const kitchen = openKitchen(file)
   // One transaction, so that a household half written never stays.

@@ -112,7 +112,7 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
 /** The lake choir's supper: fourteen, three pots of grain, roots, soup and trout, tomorrow evening at seven. */
 function layTheTable(kitchen: Kitchen, nowMs: number): void {
   const { zone } = settingsOf(kitchen)
-  const { household: household } = loadPlanningData(kitchen)
+  const { household } = loadPlanningData(kitchen)
   const serveMs = nextAt('19:00', zone, nowMs + DAY / 2)
   const id = must(
     saveMeal(

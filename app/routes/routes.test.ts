@@ -326,7 +326,7 @@ describe('a new house', () => {
       status: 302,
       to: '/?servings=3.5&pot=first-pot&burner=first-heat',
     })
-    const { household: household, settings } = (await call(bench.loader, {})).value as unknown as {
+    const { household, settings } = (await call(bench.loader, {})).value as unknown as {
       household: { vessels: { name: string; own_rated_w: number }[]; heats: { name: string }[] }
       settings: { elevation_m: number; units: string }
     }

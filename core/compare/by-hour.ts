@@ -45,7 +45,7 @@ export function onTheTableBy<T>(
       const plan = read.value
       const rest = plan.stages.find((s) => s.kind === 'rest')?.minutes.expected ?? 0
       const roomForError = minutes - plan.total_minutes.expected
-      const made = { of, request: asked, plan, roomForError: roomForError, skipped }
+      const made = { of, request: asked, plan, roomForError, skipped }
       if (roomForError >= 0) {
         ready.push(made)
         last = undefined

@@ -39,7 +39,7 @@ test.each([
   ['pour_override_g', { pour_override_g: -20 }, 'got -20'],
 ])('%s: %j is a named error', (path, change, words) => {
   const errors = errorsOf({ ...good, ...change })
-  expect(errors).toEqual([{ path, message: expect.stringContaining(words) }])
+  expect(errors).toEqual([{ path, message: expect.stringContaining(words), code: expect.any(String) }])
   expect(errors[0]!.message.startsWith(path)).toBe(true)
 })
 

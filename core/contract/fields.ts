@@ -55,6 +55,9 @@ export type ErrorCode =
   | 'duplicate'
   | 'not-found'
   | 'conflict'
+  | 'not-allowed'
+  | 'busy'
+  | 'cancelled'
   | 'not-json'
   | 'too-large'
   | 'invalid'
@@ -67,7 +70,7 @@ export interface FieldError {
 }
 
 /** What is wrong with one field: its name leads the message. */
-export const problem = (path: string, message: string, code: ErrorCode = 'invalid'): FieldError => ({
+export const fieldErrorOf = (path: string, message: string, code: ErrorCode = 'invalid'): FieldError => ({
   path,
   message: `${path} ${message}`,
   code,

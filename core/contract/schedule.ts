@@ -9,6 +9,7 @@ import { placeLive, type LiveInput } from '#core/schedule/reschedule'
 import type { Block, Dish, FixedBlock, KitchenPlaces, Need, Placed, TaskAt } from '#core/schedule/task'
 import {
   between,
+  fieldErrorOf,
   fieldErrors,
   flag,
   oneOf,
@@ -173,7 +174,7 @@ const WishesSchema = record({
 
 const failed = (path: string, code: ErrorCode, message: string): Result<never> => ({
   ok: false,
-  errors: [{ path, message: `${path}${message}`, code }],
+  errors: [fieldErrorOf(path, message, code)],
 })
 /** The errors of a part, by the path of the whole. */
 const under = (at: string, errors: readonly FieldError[]): Result<never> => ({
@@ -229,8 +230,7 @@ function duplicates(list: string, things: readonly { id: string }[]): FieldError
       seen.add(value)
       return []
     }
-    const path = `${list}.${i}.id`
-    return [{ path, message: `${path} "${value}" is there twice`, code: 'duplicate' }]
+    return [fieldErrorOf(`${list}.${i}.id`, `"${value}" is there twice`, 'duplicate')]
   })
 }
 
@@ -262,9 +262,9 @@ function readDish(
   if (!asked.success) return under(at, fieldErrors(asked.issues))
   const wish = asked.output
   if (wish.burner !== undefined && !given.burners.some((b) => b.id === wish.burner))
-    return failed(`${at}.burner`, 'not-found', ` names none of burners, got "${wish.burner}"`)
+    return failed(`${at}.burner`, 'not-found', `names none of burners, got "${wish.burner}"`)
   if (fixed !== undefined && tasks === undefined)
-    return failed(`${at}.fixed`, 'invalid', ' goes with tasks: what is still to do of it')
+    return failed(`${at}.fixed`, 'invalid', 'goes with tasks: what is still to do of it')
   const wishes: DishWishes = {
     title: wish.title ?? name,
     burner: wish.burner,
@@ -316,7 +316,11 @@ function readTasks(
     return { ok: true, value: { wishes, dish, fixed: blocks } }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    return failed(`${at}.tasks`, 'invalid', `: ${error.message.replace('companionOf: ', '')}`)
+    return failed(
+      `${at}.tasks`,
+      'invalid',
+      `do not fit together: ${error.message.replace('companionOf: ', '')}`,
+    )
   }
 }
 
@@ -358,7 +362,7 @@ function readPot(
   const appliance =
     place === 'appliance' ? applianceFor(wishes.appliance, request, given.appliances, read.value) : undefined
   if (place === 'appliance' && appliance === undefined)
-    return failed(`${at}.vessel`, 'required', ' needs an appliance: choose one of "appliances" or add it')
+    return failed(`${at}.vessel`, 'required', 'needs an appliance: choose one of "appliances" or add it')
   const dish = dishOf({
     ...base,
     plan: plan(read.value),
@@ -416,17 +420,15 @@ function fixedBlock(
             ? 'appliance'
             : undefined
   if (place === undefined)
-    return void errors.push({
-      path: `${path}.resource`,
-      message: `${path}.resource must be a burner, an appliance or the oven, got "${resource}"`,
-      code: 'invalid',
-    })
+    return void errors.push(
+      fieldErrorOf(
+        `${path}.resource`,
+        `must be a burner, an appliance or the oven, got "${resource}"`,
+        'not-found',
+      ),
+    )
   if (to < from)
-    return void errors.push({
-      path: `${path}.ends_at`,
-      message: `${path}.ends_at must not be before starts_at, got ${ends_at}`,
-      code: 'invalid',
-    })
+    return void errors.push(fieldErrorOf(`${path}.ends_at`, `must not be before starts_at, got ${ends_at}`))
   const start = Math.round(from)
   const minutes = Math.max(0, Math.round(to) - start)
   return {

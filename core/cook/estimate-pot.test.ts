@@ -65,10 +65,10 @@ const WAYS = [
 
 describe.each(WAYS)('%s in %s', (method, vessel) => {
   test.each(['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const)(
-    '%s: on time the reckoned pot ends as it was planned',
+    '%s: on time the estimated pot ends as it was planned',
     (variety) => {
       const { cook, plan, at, hot } = cookOf(asked(variety, method, vessel))
-      const { estimate: estimate } = at(hot + MINUTE)
+      const { estimate } = at(hot + MINUTE)
       expect(estimate.burner).toBeCloseTo(1, 1)
       const { outcome, verdict } = outlookOf(estimate)
       expect(verdict.cookedThrough).toBe('yes')
@@ -85,7 +85,7 @@ test.each(['long-white', 'short-white', 'brown-short', 'barley-hulled'] as const
   '%s: a boil five minutes late is a weaker burner, and the pot still ends well',
   (variety) => {
     const { at, hot, plan } = cookOf(asked(variety, 'covered-simmer', 'heavy-2.5'), 5)
-    const { estimate: estimate } = at(hot + MINUTE)
+    const { estimate } = at(hot + MINUTE)
     const believed = plan.stages.find((s) => s.id === 'heat-up')!.minutes.expected
     expect(estimate.burner).toBeLessThan(1)
     expect(estimate.burner).toBeGreaterThan(believed / (believed + 5) - 0.05)

@@ -31,7 +31,7 @@ test('a pot looked into at its end is the pot the plan cooks, in every school', 
   }
 })
 
-test('hearts never get rawer, grain never gives water back, and the minute asked for is the one shown', () => {
+test('centres never get rawer, grain never gives water back, and the minute asked for is the one shown', () => {
   const { request, plan: planned } = made()
   const course = courseOf(request, planned)
   fc.assert(

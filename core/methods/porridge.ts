@@ -1,3 +1,4 @@
+import { isPressureCooker } from '#core/vessel/vessel'
 import type { Blend } from '#core/grain/blend'
 import { CENTRE_DONE } from '#core/constants'
 import { type Goal } from '#core/pot/doneness'
@@ -64,11 +65,11 @@ export const porridge: Method = {
   sauce({ blend, dryG, thickness, uptake, vessel }) {
     const poured = porridgeRatio(blend, thickness) / blend.bulkDensity
     // Sealed hardly anything boils off, so the same porridge is poured less.
-    const steam = vessel.kind.startsWith('pressure') || !isRice(blend) ? USUAL_STEAM_G / 3 : USUAL_STEAM_G
+    const steam = isPressureCooker(vessel.kind) || !isRice(blend) ? USUAL_STEAM_G / 3 : USUAL_STEAM_G
     return Math.max(MIN_WATER, poured - steam / dryG) - uptake
   },
   suits: ({ family }) => family === 'porridge',
-  variantFor: ({ vessel }) => (vessel.kind.startsWith('pressure') ? underPressure : porridge),
+  variantFor: ({ vessel }) => (isPressureCooker(vessel.kind) ? underPressure : porridge),
 }
 
 /** The same in a pressure cooker, never over a third full. */

@@ -43,7 +43,7 @@ export function fingerStudy(request: PlanRequest, creaseMm: number): FingerStudy
       amount: { basis: 'dry-mass', value: dryG, serving: request.amount.serving },
       pourOverrideG: null,
     }
-    const { soaked, retainedSoakC: retainedSoakC } = prepare(asked)
+    const { soaked, retainedSoakC } = prepare(asked)
     const made = plan(asked)
     const context: PourContext = {
       shape: request.vessel,

@@ -39,12 +39,7 @@ export interface PourProblem {
 }
 
 /** Water that is in the pot or the grain before anything is poured, g. */
-export const waterCarriedInto = ({
-  soaked,
-  addInWaterG,
-  dryG,
-  retainedSoakC: retainedSoakC,
-}: PourProblem): number =>
+export const waterCarriedInto = ({ soaked, addInWaterG, dryG, retainedSoakC }: PourProblem): number =>
   soaked.clingingG + addInWaterG + (retainedSoakC === null ? soaked.uptake * dryG : 0)
 
 /**
@@ -52,7 +47,7 @@ export const waterCarriedInto = ({
  * @param boilerG under a basket whose pour goes on the grain, g
  */
 export function setupFor(problem: PourProblem, pour: number, boilerG = 0): PotSetup {
-  const { soaked, retainedSoakC: retainedSoakC, dryG, way, basket } = problem
+  const { soaked, retainedSoakC, dryG, way, basket } = problem
   const drunk = retainedSoakC === null ? 0 : soaked.uptake * dryG
   const inBed = way === 'pot' || way === 'excess' ? pour : 0
   return {

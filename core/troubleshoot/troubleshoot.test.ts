@@ -77,17 +77,17 @@ describe('the pot as it should be now', () => {
   )
   test('water that boils at once came hot: the pot boils, and the burner is not made a wonder of', () => {
     const s = stove({}, { late: -4.5 })
-    const { estimate: estimate } = s.at(s.startOf('simmer') + 1000)
+    const { estimate } = s.at(s.startOf('simmer') + 1000)
     expect(estimate!.burner).toBeLessThanOrEqual(1.81)
     expect(estimate!.pot.bulkC).toBeGreaterThan(98)
   })
-  test('nothing is reckoned before anything is warm', () => {
+  test('there is no estimate before anything is warm', () => {
     const s = stove()
     expect(s.at(START).estimate).toBeUndefined()
   })
   test('on time nothing moves: the open stage keeps its minutes and nothing is hinted', () => {
     const s = stove()
-    const { cook, estimate: estimate } = s.at(simmering(s, 3))
+    const { cook, estimate } = s.at(simmering(s, 3))
     expect(cook.retimed).toBeUndefined()
     expect(estimate!.burner).toBeCloseTo(1, 1)
     expect(hintFor(estimate!, cook.plan, s.events())).toBeUndefined()
@@ -109,7 +109,7 @@ describe('the pot as it should be now', () => {
     const at = simmering(s, 4)
     const free = s.at(at).estimate!.pot.freeG
     s.tell('heat-high', 'simmer', at, { amount: 3 })
-    const { estimate: estimate } = s.at(at)
+    const { estimate } = s.at(at)
     const lowest = s.plan.stages.find((x) => x.id === 'simmer')!.power_w
     const more = ((1750 * 0.4 - lowest) * 180) / 2257
     expect(free - estimate!.pot.freeG).toBeGreaterThan(more * 0.85)
@@ -118,9 +118,9 @@ describe('the pot as it should be now', () => {
 })
 
 describe('what is said, checked against the pot itself', () => {
-  test('boil 6 min late: the burner is known to be weaker, and the simmer is reckoned anew', () => {
+  test('boil 6 min late: the burner is known to be weaker, and the simmer is computed again', () => {
     const s = stove({}, { late: 6 })
-    const { cook, estimate: estimate } = s.at(simmering(s, 1))
+    const { cook, estimate } = s.at(simmering(s, 1))
     const believed = s.plan.stages.find((x) => x.kind === 'heat-up')!.minutes.expected
     // Energy to the boil is the same, so power goes about as the time, the standing loss aside.
     expect(estimate!.burner).toBeGreaterThan((believed / (believed + 6)) * 0.9)
@@ -133,7 +133,7 @@ describe('what is said, checked against the pot itself', () => {
   test('a lid lifted four times costs minutes each, and the pot is still good', () => {
     const s = stove()
     for (let i = 0; i < 4; i++) s.tell('lid-lifted', 'simmer', simmering(s, 2 + i), { seconds: 30 })
-    const { view, estimate: estimate } = s.at(simmering(s, 7))
+    const { view, estimate } = s.at(simmering(s, 7))
     expect(view.lidLifts).toBe(4)
     expect(view.lostSteamG).toBeGreaterThan(0.5)
     expect(view.stages.find((x) => x.id === 'simmer')!.liftedMinutes).toBeGreaterThan(0.5)
@@ -142,7 +142,7 @@ describe('what is said, checked against the pot itself', () => {
   test('a boil-over is put back gram by gram', () => {
     const s = stove()
     s.tell('boiled-over', 'simmer', simmering(s, 0.5), { amount: 120 })
-    const { estimate: estimate, cook } = s.at(simmering(s, 1))
+    const { estimate, cook } = s.at(simmering(s, 1))
     const hint = hintFor(estimate!, cook.plan, s.events())!
     expect(hint.addG).toBeGreaterThan(90)
     expect(hint.addG).toBeLessThan(140)
@@ -156,7 +156,7 @@ describe('what is said, checked against the pot itself', () => {
     '%s, all water gone at minute 8: so much boiling water and time that it ends through and not dry',
     (variety) => {
       const s = stove({ grains: [{ variety }] })
-      const { estimate: estimate } = s.at(
+      const { estimate } = s.at(
         simmering(s, Math.min(8, s.plan.stages.find((x) => x.id === 'simmer')!.minutes.expected - 1)),
       )
       const advice = adviceFor('dry-early', estimate!)
@@ -178,7 +178,7 @@ describe('what is said, checked against the pot itself', () => {
     (variety) => {
       const s = stove({ grains: [{ variety }] })
       const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-      const { estimate: estimate } = s.at(end)
+      const { estimate } = s.at(end)
       const advice = adviceFor('still-wet', estimate!)
       expect(advice.says).toMatch(/^(Lid off, lowest heat, \d+ min|Spread it on a tray, \d+ min at 160 °C)$/)
       if (advice.after) {
@@ -187,18 +187,18 @@ describe('what is said, checked against the pot itself', () => {
       }
     },
   )
-  test('opened at the beep: the lid back on, and rest until the hearts are through', () => {
+  test('opened at the beep: the lid back on, and rest until the centres are cooked', () => {
     const s = stove()
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'simmer')!.endMs
     s.tell('opened', 'rest', end + 0.2 * MINUTE, { seconds: 90 })
-    const { estimate: estimate } = s.at(end + 2 * MINUTE)
+    const { estimate } = s.at(end + 2 * MINUTE)
     const advice = adviceFor('opened', estimate!)
     expect(advice.after!.outcome.centreMin).toBeGreaterThan(0.9)
     expect(advice.why).toMatch(/is at \d+ °C/)
   })
   test('a scorched smell: off, not stirred, and what stays behind in this pot by its base', () => {
     const s = stove()
-    const { estimate: estimate } = s.at(simmering(s, 6))
+    const { estimate } = s.at(simmering(s, 6))
     const advice = adviceFor('scorched', estimate!)
     expect(advice.says).toContain('Do not stir')
     const grams = Number(/Leave about (\d+) g/.exec(advice.why)![1])
@@ -209,7 +209,7 @@ describe('what is said, checked against the pot itself', () => {
   test('every complaint gets an answer for every pot, and none leaves the pot changed', () => {
     for (const variety of ['short-white', 'brown-long', 'quinoa', 'wheat-berries'] as const) {
       const s = stove({ grains: [{ variety }] })
-      const { estimate: estimate } = s.at(simmering(s, 3))
+      const { estimate } = s.at(simmering(s, 3))
       const before = [
         estimate!.pot.freeG,
         estimate!.pot.bulkC,
@@ -285,7 +285,7 @@ describe('how long it keeps', () => {
     const held = (vessel: string) => {
       const s = stove({ vessel: vessel as 'steel-1.6', amount: { basis: 'dry-mass', value: 250 } })
       const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
-      const { estimate: estimate } = s.at(end)
+      const { estimate } = s.at(end)
       return { ...simulateHoldTime(estimate!.pot, 2.1), pot: estimate!.pot }
     }
     const [a, b] = [held(thin), held(heavy)]
@@ -311,7 +311,7 @@ describe('how long it keeps', () => {
 
 test('the stove and the simulator agree on an untouched remedy: after() is what outlookOf says later', () => {
   const s = stove()
-  const { estimate: estimate } = s.at(simmering(s, 4))
+  const { estimate } = s.at(simmering(s, 4))
   const plain = after(estimate!, {
     complaint: 'hard-wet',
     addG: 0,

@@ -1,4 +1,4 @@
-import type { VesselKind } from './vessel'
+import { isPressureCooker, type VesselKind } from './vessel'
 
 /** How full a vessel may be and how thin a layer may lie: once, for the default vessel, the pour and the cautions. */
 
@@ -13,4 +13,4 @@ const PRESSURE_FILL = { any: 1 / 2, frothing: 1 / 3 } as const
 
 /** The share of its capacity that a pressure cooker may be filled to; undefined for other vessels. */
 export const pressureFill = (kind: VesselKind, froths: boolean): number | undefined =>
-  kind.startsWith('pressure') ? (froths ? PRESSURE_FILL.frothing : PRESSURE_FILL.any) : undefined
+  isPressureCooker(kind) ? (froths ? PRESSURE_FILL.frothing : PRESSURE_FILL.any) : undefined

@@ -32,6 +32,10 @@ const LOSS_PER_AREA = {
 /** A pot named for a basket; no other is steamed in unasked. */
 export const hasBasket = ({ name }: { name: string }): boolean => /basket|tall|steam/i.test(name)
 
+/** Electric and stovetop pressure cookers. */
+export const isPressureCooker = (kind: VesselKind): boolean =>
+  kind === 'pressure-electric' || kind === 'pressure-stovetop'
+
 /** Vessels that cook in a jacket of their own, on no burner. */
 export const isJacketed = (kind: VesselKind): boolean => kind === 'cooker' || kind === 'pressure-electric'
 

@@ -117,7 +117,7 @@ describe('a question that takes long', () => {
     })
   afterAll(endThreads)
 
-  test('is reckoned beside: whoever presses a key meanwhile is heard', async () => {
+  test('runs in a worker thread: a press meanwhile is answered', async () => {
     let cachedPaths = 0
     const keys = setInterval(() => cachedPaths++, 1)
     expect((await runInWorker('simulate', kitchens(2000))).status).toBe(200)

@@ -49,11 +49,11 @@ export async function runInWorker(
 ): Promise<{ status: number; json: string }> {
   const pool = threads()
   if (pool.queueSize >= MAX_WAITING)
-    return refused(429, 'conflict', `${MAX_WAITING} questions are waiting already; ask again in a moment`)
+    return refused(429, 'busy', `${MAX_WAITING} questions are waiting already; ask again in a moment`)
   try {
     return (await pool.run({ question, text }, signal ? { signal } : {})) as { status: number; json: string }
   } catch (error) {
-    if (signal?.aborted) return refused(408, 'conflict', 'cancelled: the client disconnected')
+    if (signal?.aborted) return refused(408, 'cancelled', 'cancelled: the client disconnected')
     throw error
   }
 }

@@ -1,8 +1,8 @@
-import { problem, type ErrorCode, type FieldError } from '#core/contract/fields'
+import { fieldErrorOf, type ErrorCode, type FieldError } from '#core/contract/fields'
 
 /** What was wrong with one field, its name leading the message. */
 export const fieldError = (
   path: string,
   message: string,
   code: ErrorCode = 'invalid',
-): { ok: false; errors: FieldError[] } => ({ ok: false, errors: [problem(path, message, code)] })
+): { ok: false; errors: FieldError[] } => ({ ok: false, errors: [fieldErrorOf(path, message, code)] })

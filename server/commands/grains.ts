@@ -24,7 +24,7 @@ const nothing = (id: string) => ({
 })
 
 /** Puts a bag on the shelf, or changes one that is there. What was adopted from an older label goes with the label. */
-export function saveBag({ grainBags: grainBags }: Kitchen, input: Record<string, unknown>): Result<string> {
+export function saveBag({ grainBags }: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseBagForm(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
@@ -37,7 +37,7 @@ export function saveBag({ grainBags: grainBags }: Kitchen, input: Record<string,
   return { ok: true, value: id }
 }
 
-export function dropBag({ grainBags: grainBags }: Kitchen, input: unknown): Result<null> {
+export function dropBag({ grainBags }: Kitchen, input: unknown): Result<null> {
   const read = parseId(input)
   if (!read.ok) return read
   return grainBags.dropBag(read.value.id) ? { ok: true, value: null } : nothing(read.value.id)
@@ -47,7 +47,7 @@ export function dropBag({ grainBags: grainBags }: Kitchen, input: unknown): Resu
  * Takes the label's word: the uptake its ratio means, as far as it can be known, becomes this bag's own.
  * Taken again, it is given back.
  */
-export function adoptLabel({ grainBags: grainBags }: Kitchen, input: unknown): Result<null> {
+export function adoptLabel({ grainBags }: Kitchen, input: unknown): Result<null> {
   const read = parseId(input)
   if (!read.ok) return read
   const bag = grainBags.bags().find((b) => b.id === read.value.id)

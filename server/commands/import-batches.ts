@@ -18,7 +18,7 @@ const MINUTE = 60_000
 /** An old notebook gives only the day; the meal is taken to be at this hour. */
 const HOUR = 18
 
-export function importContext({ grainBags: grainBags, equipment }: Kitchen): ImportContext {
+export function importContext({ grainBags, equipment }: Kitchen): ImportContext {
   const bags = grainBags.bags()
   return {
     grains: VARIETIES.map(({ id, name }) => ({

@@ -267,7 +267,7 @@ function onTimeAgain(
 }
 
 /** Pots of this meal that were stopped: they may be started again. */
-const potsGone = ({ meals: meals, cooks }: Kitchen, meal: MealRow): ReadonlySet<string> =>
+const potsGone = ({ meals, cooks }: Kitchen, meal: MealRow): ReadonlySet<string> =>
   new Set(
     meals
       .events(meal.id)

@@ -42,11 +42,7 @@ const parseMeal = readerOf(
 )
 
 /** Creates a meal, or changes its name, serving time and number of cooks.  @returns its id */
-export function saveMeal(
-  { meals: meals }: Kitchen,
-  input: Record<string, unknown>,
-  nowMs: number,
-): Result<string> {
+export function saveMeal({ meals }: Kitchen, input: Record<string, unknown>, nowMs: number): Result<string> {
   const read = parseMeal(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
@@ -164,11 +160,7 @@ const parseDish = readerOf(
 const parseApplied = readerOf(v.nullable(AppliedSchema))
 
 /** Adds a dish to a meal. */
-export function addDish(
-  { meals: meals, equipment }: Kitchen,
-  mealId: string,
-  input: unknown,
-): Result<string> {
+export function addDish({ meals, equipment }: Kitchen, mealId: string, input: unknown): Result<string> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (meal.dishes.length >= SCHEDULE_LIMITS.dishes)
@@ -228,7 +220,7 @@ export function addDish(
   return { ok: true, value: id }
 }
 
-export function dropDish({ meals: meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
+export function dropDish({ meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (!meal.dishes.some((d) => d.id === dishId))
@@ -258,7 +250,7 @@ const parseFix = readerOf(
 )
 
 /** Fixes a dish to a burner or to minutes before serving; empty removes that. */
-export function fixDish({ meals: meals, equipment }: Kitchen, mealId: string, input: unknown): Result<null> {
+export function fixDish({ meals, equipment }: Kitchen, mealId: string, input: unknown): Result<null> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   const read = parseFix(input)

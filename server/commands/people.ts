@@ -50,7 +50,7 @@ const parsePerson = readerOf(
 )
 
 /** Adds a person, or changes one. */
-export function savePerson({ people: people }: Kitchen, input: Record<string, unknown>): Result<string> {
+export function savePerson({ people }: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parsePerson(input)
   if (!read.ok) return read
   const all = people.all()
@@ -66,7 +66,7 @@ export function savePerson({ people: people }: Kitchen, input: Record<string, un
   return { ok: true, value: id }
 }
 
-export function dropPerson({ people: people }: Kitchen, id: unknown): Result<null> {
+export function dropPerson({ people }: Kitchen, id: unknown): Result<null> {
   return typeof id === 'string' && people.drop(id)
     ? { ok: true, value: null }
     : fieldError('id', `must be a person of this kitchen, got ${quoted(id)}`, 'not-found')

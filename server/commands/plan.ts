@@ -15,11 +15,7 @@ const MarkForm = v.object({
 const parseMark = readerOf(MarkForm)
 
 /** Saves a pour for a grain in a pot, to be chosen again on the plan page. */
-export function keepMark(
-  { equipment, grainBags: grainBags }: Kitchen,
-  input: unknown,
-  nowMs: number,
-): Result<null> {
+export function keepMark({ equipment, grainBags }: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = parseMark(input)
   if (!read.ok) return read
   const { vessel_id } = read.value

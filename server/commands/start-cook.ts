@@ -36,7 +36,7 @@ const StartSchema = record({
  * @returns the new cook's id, or what was wrong with the request
  */
 export function startCook(
-  { db, cooks, equipment, grainBags: grainBags }: Kitchen,
+  { db, cooks, equipment, grainBags }: Kitchen,
   input: unknown,
   nowMs: number,
 ): Result<string> {

@@ -46,7 +46,7 @@ const parseTasteTest = readerOf(
 
 /** Plans a trial. Tasted blind, which letter is which is drawn by lot.  @returns its id */
 export function makeTasteTest(
-  { tasteTests: tasteTests, equipment }: Kitchen,
+  { tasteTests, equipment }: Kitchen,
   input: unknown,
   nowMs: number,
 ): Result<string> {
@@ -78,7 +78,7 @@ const parseTasting = readerOf(
 
 /** Writes a tasting down: every cup once, the best first. */
 export function taste(
-  { tasteTests: tasteTests }: Kitchen,
+  { tasteTests }: Kitchen,
   tasteTestId: string,
   input: unknown,
   nowMs: number,
@@ -109,7 +109,7 @@ export function taste(
 
 /** Makes a sample's water the household's own for this grain, as a pinned figure. */
 export function adoptCup(
-  { tasteTests: tasteTests, notebook }: Kitchen,
+  { tasteTests, notebook }: Kitchen,
   tasteTestId: string,
   letter: unknown,
   nowMs: number,

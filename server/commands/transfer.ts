@@ -110,13 +110,13 @@ export async function importBundle(
   if (globalThis.omselCarrying) return fieldError('file', 'must wait: another import is running', 'conflict')
   globalThis.omselCarrying = { done: 0, total: 0 }
   try {
-    return await brought(kitchen, file, bytes, how, choices, nowMs, watched)
+    return await runImport(kitchen, file, bytes, how, choices, nowMs, watched)
   } finally {
     globalThis.omselCarrying = undefined
   }
 }
 
-interface Coming {
+interface RowChanges {
   added: Map<TableId, Row[]>
   replaced: Map<TableId, Row[]>
 }
@@ -127,7 +127,7 @@ interface Photo {
   row: Row
 }
 
-async function brought(
+async function runImport(
   kitchen: Kitchen,
   file: string,
   bytes: Uint8Array,
@@ -141,7 +141,7 @@ async function brought(
   const refused = how === 'as-new' ? whyNotAsNew(kitchen, read.value) : undefined
   if (refused) return refused
   const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
-  const changes = (): Coming =>
+  const changes = (): RowChanges =>
     how === 'merge'
       ? mergePlan(kitchen.db, theirs.tables, theirs.choices)
       : { added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]), replaced: new Map() }
@@ -222,7 +222,7 @@ function withPictures<T>(file: string, photos: readonly Photo[], work: () => T):
 }
 
 /** Writes rows and notebook lines. Runs in a transaction.  @returns how many rows  @throws {Refused} */
-function write(kitchen: Kitchen, { added, replaced }: Coming, lines: readonly Noted[]): number {
+function write(kitchen: Kitchen, { added, replaced }: RowChanges, lines: readonly Noted[]): number {
   applyMerge(kitchen.db, { added, replaced })
   const loose = kitchen.db.pragma('foreign_key_check') as { table: string }[]
   if (loose.length > 0) {

@@ -67,7 +67,7 @@ export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Sche
 const MOMENT_MS = 15_000
 
 /** The latest event of this meal or of one of its pots, ms. */
-function newestOf({ meals: meals, cooks }: Kitchen, meal: MealRow): number {
+function newestOf({ meals, cooks }: Kitchen, meal: MealRow): number {
   const events = meals.events(meal.id)
   const atPots = events.flatMap((e) => (e.cook_id === null ? [] : cooks.events(e.cook_id).map((c) => c.atMs)))
   return Math.max(0, ...events.map((e) => e.at_ms), ...atPots)

@@ -38,7 +38,7 @@ export interface UnderWay {
 const MINUTE = 60_000
 export const taskKey = (dish: string, task: string): string => `${dish} ${task}`
 
-export function underWayIn({ meals: meals, cooks }: Kitchen, meal: MealRow, nowMs: number): UnderWay {
+export function underWayIn({ meals, cooks }: Kitchen, meal: MealRow, nowMs: number): UnderWay {
   const events = activeMealEvents(meals.events(meal.id)).filter((e) => e.at_ms <= nowMs)
   const pots: UnderWay['pots'] = new Map()
   const tasks: UnderWay['tasks'] = new Map()

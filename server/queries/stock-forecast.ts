@@ -3,7 +3,7 @@ import { forecast, type Forecast, type Need } from '#core/stock/forecast'
 import type { Kitchen } from '#server/store/open-household'
 
 /** How far the grain bags reach: coming meals, soonest first. Pots on the stove have taken theirs already. */
-export function stockForecast({ grainBags: grainBags, meals: meals }: Kitchen, nowMs: number): Forecast {
+export function stockForecast({ grainBags, meals }: Kitchen, nowMs: number): Forecast {
   const needs = meals
     .all()
     .filter((s) => s.serve_ms > nowMs)

@@ -48,12 +48,12 @@ const LOOK_AGAIN_MS = 3000
 
 /**
  * A stream of changes of one batch, with a heartbeat so that both ends notice a broken connection.
- * @param mayGoOn false once its session has ended: then the stream is closed, not cut off
+ * @param isSignedIn false once its session has ended: then the stream is closed, not cut off
  */
 export function changesOf(
   cookId: string,
   signal: AbortSignal,
-  mayGoOn: () => boolean = () => true,
+  isSignedIn: () => boolean = () => true,
 ): Response {
   const encoder = new TextEncoder()
   let stop = () => {}
@@ -78,7 +78,7 @@ export function changesOf(
           // Already closed by the other end.
         }
       }
-      const lookAgain = setInterval(() => mayGoOn() || close(), LOOK_AGAIN_MS)
+      const lookAgain = setInterval(() => isSignedIn() || close(), LOOK_AGAIN_MS)
       stop = () => {
         undo()
         clearInterval(beat)

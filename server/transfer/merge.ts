@@ -95,7 +95,7 @@ class Merging {
         if (here) change.same++
         else {
           leave(change, 'still cooking in that file')
-          listIn(this.#away, table).add(given.id)
+          setOf(this.#away, table).add(given.id)
         }
         continue
       }
@@ -163,7 +163,7 @@ function leave(change: GroupChange, why: string): void {
   else change.left.push({ many: 1, why })
 }
 
-function listIn(sets: Map<string, Set<unknown>>, table: string): Set<unknown> {
+function setOf(sets: Map<string, Set<unknown>>, table: string): Set<unknown> {
   const set = sets.get(table) ?? new Set<unknown>()
   sets.set(table, set)
   return set

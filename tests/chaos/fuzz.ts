@@ -589,7 +589,7 @@ async function one({ path, init }: Sent, port: number, result: FuzzResult): Prom
 }
 
 function idsIn(file: string): string[] {
-  const { equipment, notebook, meals: meals, grainBags: grainBags, db } = openKitchen(file)
+  const { equipment, notebook, meals, grainBags, db } = openKitchen(file)
   const ids = [
     ...equipment.vessels().map((v) => v.id),
     ...equipment.heats().map((h) => h.id),

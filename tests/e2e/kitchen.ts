@@ -80,7 +80,7 @@ export const test = base.extend<
       use(await households.of(`${project.name} ${file}`)),
     { auto: true, timeout: 120_000 },
   ],
-  baseURL: async ({ household: household }, use) => use(household.address),
+  baseURL: async ({ household }, use) => use(household.address),
   expectedNoise: [[], { option: true }],
   quiet: [
     async ({ page, expectedNoise }, use) => {

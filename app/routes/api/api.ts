@@ -12,14 +12,16 @@ const respond = ({ status, body }: Answer, headers: Record<string, string> = {})
 export function loader({ params, request }: Route.LoaderArgs) {
   const what = params['*']
   if (QUESTIONS.has(what))
-    return respond(refusedFor(405, 'conflict', `${what} needs POST`), { Allow: 'POST' })
+    return respond(refusedFor(405, 'not-allowed', `${what} needs POST`), { Allow: 'POST' })
   return respond(look(kitchen(), what, new URL(request.url).searchParams, nowMs()))
 }
 
 /** Questions: plan, simulate, schedule. */
 export async function action({ params, request }: Route.ActionArgs) {
   if (request.method !== 'POST')
-    return respond(refusedFor(405, 'conflict', `${request.method} is not known here`), { Allow: 'GET, POST' })
+    return respond(refusedFor(405, 'not-allowed', `${request.method} is not known here`), {
+      Allow: 'GET, POST',
+    })
   const { status, json } = await answer(params['*'], await request.text(), request.signal)
   return new Response(json, {
     status,

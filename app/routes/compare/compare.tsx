@@ -204,7 +204,7 @@ function Another({
   base,
   taken,
   add,
-  household: household,
+  household,
 }: {
   base: Shown
   taken: readonly string[]

@@ -29,7 +29,7 @@ const BURNERS = HEAT_PRESET_IDS.filter(
 
 export function loader({ request }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url)
-  const { household: household } = loadPlanningData(kitchen())
+  const { household } = loadPlanningData(kitchen())
   const first = firstPlan(household)
   const state = fromSearch(searchParams, first, household)
   const height = searchParams.get('their-height')

@@ -1,5 +1,5 @@
 import { kitchen } from '#server/store/open-household'
-import { mayGoOn } from '#server/http/auth/auth'
+import { signedInCheck } from '#server/http/auth/auth'
 import { ALL, changesOf } from '#server/realtime/hub'
 import type { Route } from './+types/changes'
 
@@ -7,5 +7,5 @@ import type { Route } from './+types/changes'
 export function loader({ params, request }: Route.LoaderArgs) {
   if (params.cook !== ALL && !kitchen().cooks.find(params.cook))
     throw new Response('Batch not found.', { status: 404 })
-  return changesOf(params.cook, request.signal, mayGoOn(request.headers))
+  return changesOf(params.cook, request.signal, signedInCheck(request.headers))
 }

@@ -1,3 +1,4 @@
+import type { ErrorCode } from '#core/contract/fields'
 import { Button, PasswordInput, Stack } from '@mantine/core'
 import { QRCodeSVG } from 'qrcode.react'
 import { useState } from 'react'
@@ -53,11 +54,12 @@ export async function action({ request }: Route.ActionArgs) {
     if (token) revokeSession(access, token)
     return redirect('/login', { headers: { 'Set-Cookie': noCookie(listener.secure) } })
   }
-  const refuse = (path: string, message: string, status = 422) =>
-    data({ errors: [{ path, message, code: 'conflict' as const }], typed: {} }, { status })
+  const refuse = (path: string, code: ErrorCode, message: string, status: number) =>
+    data({ errors: [{ path, message, code }], typed: {} }, { status })
   if (!['set-passphrase', 'code', 'send-away', 'leave'].includes(String(intent)))
     return refuse(
       'intent',
+      'not-an-option',
       `intent must be an action of this page, got "${String(intent).slice(0, 40)}"`,
       400,
     )
@@ -65,17 +67,18 @@ export async function action({ request }: Route.ActionArgs) {
   if (listener.network || intent === 'leave')
     return refuse(
       'intent',
+      'not-allowed',
       listener.network ? 'Do this on the computer that runs Omsel.' : 'This computer needs no sign-in.',
       403,
     )
   if (intent === 'code')
     return guardState().network
       ? { code: guardState().joins.make(nowMs()) }
-      : refuse('intent', 'Network access is off.', 409)
+      : refuse('intent', 'conflict', 'Network access is off.', 409)
   if (intent === 'send-away')
     return access.dropSession(String(form.get('session')))
       ? { sentAway: true }
-      : refuse('session', 'That device is no longer signed in.', 404)
+      : refuse('session', 'not-found', 'That device is no longer signed in.', 404)
   const saved = await setPassphrase(kitchen(), form.get('passphrase'), form.get('again'), nowMs())
   return saved.ok ? { set: true } : data({ errors: saved.errors, typed: {} }, { status: 422 })
 }

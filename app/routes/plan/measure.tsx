@@ -71,17 +71,7 @@ const POUR_TITLE: Record<Way, string> = {
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
-  const {
-    plan,
-    learned,
-    roomForError: roomForError,
-    now,
-    settings,
-    gauge,
-    onGauge,
-    ownWords,
-    onPoured,
-  } = props
+  const { plan, learned, roomForError, now, settings, gauge, onGauge, ownWords, onPoured } = props
   const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan

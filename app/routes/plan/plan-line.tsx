@@ -29,7 +29,7 @@ interface Part {
 
 /** The order as one sentence; each part of it opens what it stands for, right under itself. */
 export function PlanLine({ clock, now, ...panel }: PanelProps & { clock: HouseholdClock; now: number }) {
-  const { state, household: household } = panel
+  const { state, household } = panel
   const vessel = vesselOfState(state, household)
   const own = vessel.own_rated_w !== null
   const hour =

@@ -29,7 +29,7 @@ export function useRoomForError(request: PlanRequestJson): RoomForError | undefi
           seed: 1,
           runs: KITCHENS,
         })
-        if (current) setFound({ of: asked, roomForError: roomForError })
+        if (current) setFound({ of: asked, roomForError })
         running.end()
       })()
     }, STILL_MS)

@@ -25,7 +25,7 @@ const MAX_PEOPLE = 60
 export function loader({ request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams
   const now = nowMs()
-  const { household: household, settings } = loadPlanningData(kitchen())
+  const { household, settings } = loadPlanningData(kitchen())
   const asked = search.get('at') ?? ''
   const wrongHour = asked !== '' && !isClockHour(asked)
   const hour = asked !== '' && !wrongHour ? asked : hourAt(now + FIRST_IN_MS, settings.zone)
@@ -168,7 +168,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
 }
 
 /** How much of the time until serving is needed, and how much is spare. */
-const RoomForError = ({ roomForError: roomForError, of }: { roomForError: number; of: number }) => (
+const RoomForError = ({ roomForError, of }: { roomForError: number; of: number }) => (
   <svg
     viewBox="0 0 120 18"
     className={classes.roomForError}

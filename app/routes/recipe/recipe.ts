@@ -15,7 +15,7 @@ const FORMS = ['recipe.json', 'recipe.md', 'recipe.ics'] as const
 export function loader({ params, request }: Route.LoaderArgs) {
   const form = FORMS.find((f) => f === params.form)
   if (!form) throw new Response(`There is no such form; one of ${FORMS.join(', ')}.`, { status: 404 })
-  const { household: household, settings } = loadPlanningData(kitchen())
+  const { household, settings } = loadPlanningData(kitchen())
   const now = nowMs()
   const state = fromSearch(new URL(request.url).searchParams, firstPlan(household), household)
   const asked = requestOf(state, household, now)

@@ -177,7 +177,7 @@ describe('drawings', () => {
     expect(some - more).toBeGreaterThan(10)
     expect(some - more).toBeLessThan(18)
   })
-  test('raw hearts are hatched, cooked ones are not; a hot bottom is told in figures', () => {
+  test('raw centres are hatched, cooked ones are not; a hot bottom is given in figures', () => {
     expect(inside({ centreByLayer: [0.2, 0.9, 1] }).match(/-raw\)/g)).toHaveLength(1)
     expect(inside({ bottomC: 131 })).toContain('bottom 131 °C')
   })

@@ -37,7 +37,7 @@ export function usePotEstimate(
     }
     const offHeat = !ahead.some(({ phase, minutes }) => phase.powerW > 0 && minutes > 0)
     return {
-      estimate: estimate,
+      estimate,
       moment,
       hint: hintFor(estimate, cook.plan, events),
       holding:

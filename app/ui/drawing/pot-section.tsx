@@ -4,7 +4,7 @@ import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import { millilitres, millimetres } from '#core/units/units'
 import { levelOf, diameterAt } from '#core/vessel/shape'
-import type { Vessel } from '#core/vessel/vessel'
+import { isPressureCooker, type Vessel } from '#core/vessel/vessel'
 import { KernelPattern } from './grain-pattern'
 import { spreadLabels } from './spread-labels'
 import { WaterHandle, type WaterHold } from './water-handle'
@@ -410,7 +410,7 @@ function Lid({ vessel, wall, lid }: { vessel: Vessel; wall: number; lid: LidPosi
   if (lid === 'off') return null
   const r = vessel.rimDiameter / 2 + wall
   const y = -vessel.height
-  const sealed = vessel.kind.startsWith('pressure')
+  const sealed = isPressureCooker(vessel.kind)
   const dome = sealed ? 17 : 13
   return (
     <g transform={lid === 'ajar' ? `rotate(-5 ${-r} ${y})` : undefined} className={classes.lid}>

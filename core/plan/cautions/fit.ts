@@ -2,6 +2,7 @@ import { pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fil
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { roundTo } from '#core/units/rounding'
+import { isPressureCooker } from '#core/vessel/vessel'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
@@ -11,7 +12,6 @@ const MIN_LIQUID = 240
 const MAX_TIMES = 5
 const DEEPEST_BED = 90
 
-const isPressure = ({ request }: CautionInput) => request.vessel.kind.startsWith('pressure')
 const litres = (ml: number) => `${roundTo(ml / 1000, 1)} L`
 
 /** The smallest preset vessel of the same kind in which this filling has room. */
@@ -92,7 +92,7 @@ const overFull: CautionRule = (facts) => {
 const tooLittleLiquid: CautionRule = (facts) => {
   const { solution, clingingG, dryG } = facts
   const liquidG = solution.pourG + clingingG
-  if (!isPressure(facts) || liquidG >= MIN_LIQUID) return
+  if (!isPressureCooker(facts.request.vessel.kind) || liquidG >= MIN_LIQUID) return
   const enough = Math.ceil((dryG * MIN_LIQUID) / Math.max(1, liquidG) / 10) * 10
   return {
     code: 'under-least-liquid',
@@ -141,7 +141,7 @@ function againstFoam(facts: CautionInput): Pick<Caution, 'remedy' | 'mend'> {
 const boilsOver: CautionRule = (facts) => {
   const { capacity } = facts.request.vessel
   const { froth, fillLine } = facts.gauges
-  if (isPressure(facts) || froth <= capacity || fillLine > capacity) return
+  if (isPressureCooker(facts.request.vessel.kind) || froth <= capacity || fillLine > capacity) return
   return {
     code: 'boils-over',
     severity: 'warn',
@@ -154,7 +154,8 @@ const boilsOver: CautionRule = (facts) => {
 const layerTooThin: CautionRule = (facts) => {
   const { method, request, gauges } = facts
   const absorbsInPot = method.water === 'pot' && !method.stirred && !method.bowl
-  if (!absorbsInPot || request.vessel.kind === 'oven-dish' || isPressure(facts)) return
+  if (!absorbsInPot || request.vessel.kind === 'oven-dish' || isPressureCooker(facts.request.vessel.kind))
+    return
   if (gauges.bedDepth >= THINNEST_LAYER_MM) return
   return {
     code: 'bed-too-thin',

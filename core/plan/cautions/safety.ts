@@ -3,6 +3,7 @@ import { AVOIDABLE, heldBy, insteadOf, type AvoidedId } from '#core/eaters/avoid
 import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
 import { longestSoakMinutes } from '#core/water/soak-window'
+import { isPressureCooker } from '#core/vessel/vessel'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
@@ -48,10 +49,8 @@ function startLater(later: number, inWater: number, atC: number): Caution {
   }
 }
 
-const isPressure = ({ request }: CautionInput) => request.vessel.kind.startsWith('pressure')
-
 const pressureVessel: CautionRule = (facts) =>
-  isPressure(facts)
+  isPressureCooker(facts.request.vessel.kind)
     ? {
         code: 'pressure-vessel',
         severity: 'note',
@@ -61,7 +60,8 @@ const pressureVessel: CautionRule = (facts) =>
     : undefined
 
 const ventingSteam: CautionRule = (facts) => {
-  if (!isPressure(facts) || !facts.stages.some((stage) => stage.id === 'vent')) return
+  if (!isPressureCooker(facts.request.vessel.kind) || !facts.stages.some((stage) => stage.id === 'vent'))
+    return
   const natural = facts.request.release === 'natural'
   return {
     code: 'venting-steam',
@@ -73,7 +73,7 @@ const ventingSteam: CautionRule = (facts) => {
 }
 
 const steamUnderLid: CautionRule = (facts) =>
-  isPressure(facts)
+  isPressureCooker(facts.request.vessel.kind)
     ? undefined
     : {
         code: 'steam-under-lid',

@@ -1,4 +1,5 @@
 import { cookMinutes } from '#core/grain/blend'
+import { isPressureCooker } from '#core/vessel/vessel'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Stage } from '#core/plan/result'
 
@@ -134,7 +135,7 @@ const noRoomOverWater: CautionRule = ({ gauges, request, dryG }) => {
 }
 
 const thinAir: CautionRule = ({ request, timed, solution, blend, boilC }) => {
-  if (request.vessel.kind.startsWith('pressure') || request.elevationM < THIN_AIR_M) return
+  if (isPressureCooker(request.vessel.kind) || request.elevationM < THIN_AIR_M) return
   const longer = longerUpHere(timed.stages, solution, blend, boilC)
   if (longer < WORTH_TELLING_MIN) return
   return {

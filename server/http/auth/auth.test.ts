@@ -240,7 +240,7 @@ describe('the certificates', () => {
     expect(await reached(served, 'localhost')).toMatch(/SELF_SIGNED|UNABLE_TO/)
   })
 
-  test('are kept from one start to the next, made anew when they run out or the machine has moved, and their keys are their owner’s', async () => {
+  test('are kept from one start to the next, renewed when they expire or the machine’s addresses change, and their keys are readable by their owner only', async () => {
     const first = await certificatesIn(folder, ['tarn.local'], ['192.168.1.20', '8.8.8.8'], NOW)
     expect(await certificatesIn(folder, ['tarn.local'], ['192.168.1.20'], NOW + 30 * DAY)).toEqual(first)
     const moved = await certificatesIn(folder, ['tarn.local'], ['192.168.1.99'], NOW)

@@ -62,9 +62,9 @@ export const requireSession = ({ network, secure }: Listener): RequestHandler =>
     if (!isOurs(request.get('host'), network, names))
       return void response.status(421).type('text').send('This address is not allowed.')
     if (!network || OPEN.test(request.path)) return next()
-    const isStillIn = () => isAuthenticated(kitchen().access, tokenIn(request.get('cookie'), secure), nowMs())
-    if (isStillIn()) {
-      const looking = setInterval(() => isStillIn() || response.destroy(), CUT_OFF_MS).unref()
+    const isStillSignedIn = () => isSignedIn(request.get('cookie'), secure)
+    if (isStillSignedIn()) {
+      const looking = setInterval(() => isStillSignedIn() || response.destroy(), CUT_OFF_MS).unref()
       response.on('close', () => clearInterval(looking))
       return next()
     }
@@ -75,10 +75,13 @@ export const requireSession = ({ network, secure }: Listener): RequestHandler =>
   }
 }
 
-/** Whether what this request opened may go on: until its session ends. This computer needs none. */
-export const mayGoOn = (headers: Headers): (() => boolean) => {
+const isSignedIn = (cookie: string | null | undefined, secure: boolean): boolean =>
+  isAuthenticated(kitchen().access, tokenIn(cookie, secure), nowMs())
+
+/** A check whether the sender of a request is still signed in. This computer needs no session. */
+export function signedInCheck(headers: Headers): () => boolean {
   const { network, secure } = listenerOf({ headers })
-  return () => !network || isAuthenticated(kitchen().access, tokenIn(headers.get('cookie'), secure), nowMs())
+  return () => !network || isSignedIn(headers.get('cookie'), secure)
 }
 
 /** One line a request, at its end; what failed is said louder. */

@@ -7,7 +7,7 @@ import { MAX_WHO } from '../../../planning/plan-address'
 import type { PanelProps } from './panel-props'
 
 /** Grams for each eater when a number of eaters turns into grams: only a place to start from. */
-export function AmountPanel({ state, change, household: household }: PanelProps) {
+export function AmountPanel({ state, change, household }: PanelProps) {
   const ready = household.kept.filter((k) => k.variety === state.grain)
   const portions = Math.floor(ready.reduce((sum, k) => sum + k.portions, 0) + 1e-9)
   const { basis, value } = state.amount
@@ -86,7 +86,7 @@ export function AmountPanel({ state, change, household: household }: PanelProps)
 }
 
 /** Who is eating, in a sentence: it sets the portions, the texture where someone minds, and what no grain may hold. */
-function Who({ state, change, household: household }: PanelProps) {
+function Who({ state, change, household }: PanelProps) {
   const [typed, setTyped] = useState(state.who ?? '')
   const party = typed.trim() === '' ? undefined : parsePeople(typed, household.eaters)
   const names = household.eaters.map((e) => e.name)

@@ -20,7 +20,7 @@ const BAG = 'bag:'
  * A grain by its bag or by its kind, and what shares the pot with it. Another grain brings its own washes and
  * its usual soak.
  */
-export function GrainPanel({ state, change, household: household }: PanelProps) {
+export function GrainPanel({ state, change, household }: PanelProps) {
   const bags = household.bags.map((bag) => ({
     value: BAG + bag.id,
     label: `${bag.name}, ${inWords(varietyOf(bag.variety))}`,

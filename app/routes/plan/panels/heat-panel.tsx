@@ -16,7 +16,7 @@ import { SteamerWays } from './steamer-ways'
 
 /** How it is cooked, and what that way leaves to the cook. */
 export function HeatPanel(props: PanelProps) {
-  const { state, change, household: household } = props
+  const { state, change, household } = props
   const vessel = vesselOfState(state, household)
   const method = methodOfState(state, vessel)
   const can = methodsOf(vessel.kind)
@@ -222,7 +222,7 @@ const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
  * The appliance's programmes by their names: choosing one sets what it does, and says whether its minutes are
  * known, guessed or timed.
  */
-function Programmes({ state, change, household: household }: PanelProps) {
+function Programmes({ state, change, household }: PanelProps) {
   const mine = household.programmes.filter((p) => p.vessel_id === state.vesselId)
   if (mine.length === 0) return null
   return (

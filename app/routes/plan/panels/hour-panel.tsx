@@ -6,7 +6,7 @@ import type { PanelProps } from './panel-props'
 /** A late start is better; where it must be ready, so long before, minutes. */
 const HOLDS = [0, 15, 30, 60, 120]
 
-export function HourPanel({ state, change, household: household }: PanelProps) {
+export function HourPanel({ state, change, household }: PanelProps) {
   const vessel = vesselOfState(state, household)
   return (
     <Stack gap="sm">

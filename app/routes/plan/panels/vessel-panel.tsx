@@ -2,7 +2,7 @@ import { Radio, Stack } from '@mantine/core'
 import type { PanelProps } from './panel-props'
 import { vesselOfState } from '../../../planning/plan-state'
 
-export function VesselPanel({ state, change, household: household }: PanelProps) {
+export function VesselPanel({ state, change, household }: PanelProps) {
   const vessel = vesselOfState(state, household)
   return (
     <Stack gap="md">
