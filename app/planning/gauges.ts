@@ -2,6 +2,7 @@ import type { Settings } from '#core/contract/settings'
 import type { Plan } from '#core/plan/result'
 import { CUPS } from '#core/units/cups'
 import { inScoops, SCOOP_PARTS } from '#core/units/fractions'
+import { inMeasure, measureOf, type Measure } from '#core/units/measures'
 import {
   bedDepthOf,
   pourAsDeepAgain,
@@ -10,6 +11,8 @@ import {
   type PourContext,
 } from '#core/vessel/pour-gauges'
 import type { MeasureRow, VesselRow } from '#server/store/equipment'
+import { householdMeasure } from './household-measures'
+import type { PlanState } from './plan-state'
 
 /** One way of reading the water, and of telling what was poured. */
 export interface Gauge {
@@ -33,15 +36,32 @@ export interface GaugeReading {
 /** Off by less than this is level, mL. */
 const LEVEL_ML = 3
 
-function scooped(ml: number, cupMl: number, name: string, parts: readonly number[]): GaugeReading {
-  const { text, cups, error } = inScoops(ml / cupMl, parts)
-  const off = Math.round(error * cupMl)
+/** Beside a large figure there is room for one word; which cup it is, the pressed gauge says. */
+const lastWord = (name: string): string => name.split(' ').at(-1)!
+
+/** A measure that has all its parts is said with its spoons; one that has not, as it can be scooped. */
+function scooped(ml: number, measure: Measure, parts: readonly number[]): GaugeReading {
+  if (SCOOP_PARTS.every((part) => parts.includes(part))) {
+    const { text } = inMeasure(ml, measure)
+    const [, figure = text, unit = '', rest = ''] = /^(\S+) ([^+]*[^+ ])(?: (\+ .*))?$/.exec(text) ?? []
+    return { figure, unit: lastWord(unit), under: rest === '' ? 'level' : rest }
+  }
+  const { text, cups, error } = inScoops(ml / measure.ml, parts)
+  const off = Math.round(error * measure.ml)
   return {
     figure: text,
-    unit: cups > 1 ? `${name}s` : name,
-    under: Math.abs(off) < LEVEL_ML ? 'level' : off > 0 ? `less ${off} mL` : `and ${-off} mL`,
+    unit: lastWord(cups > 1 ? measure.many : measure.one),
+    under: Math.abs(off) < LEVEL_ML ? 'level' : off > 0 ? `less ${off} mL` : `+ ${-off} mL`,
   }
 }
+
+/** The gauge that shows an amount as it was told; none for people and for a weight. */
+export const gaugeOfAmount = (amount: PlanState['amount']): string | undefined =>
+  amount.basis !== 'measure'
+    ? undefined
+    : amount.measure.startsWith('own:')
+      ? amount.measure.replace('own:', 'measure:')
+      : 'cup'
 
 /** All the gauges of this household for one plan. */
 export function gaugesFor(given: {
@@ -56,7 +76,7 @@ export function gaugesFor(given: {
   const grams = (g: number): GaugeReading => ({ figure: String(Math.round(g)), unit: 'g', under: '' })
   const cup = CUPS[settings.cup]
   const grainGrams = grams(grain.mass_g)
-  const byCup = (ml: number) => scooped(ml, cup.ml, cup.short, SCOOP_PARTS)
+  const byCup = (ml: number) => scooped(ml, measureOf(householdMeasure(settings.cup)), SCOOP_PARTS)
   const over = gauges.water_above_bed_mm
   const toCrease = Math.round(over - settings.crease_mm)
   return [
@@ -82,11 +102,10 @@ export function gaugesFor(given: {
         id: `measure:${m.id}`,
         word: m.name,
         unit: m.name,
-        grain: scooped(grain.volume_ml, m.ml, 'full', m.parts),
-        water: scooped(water.pour_g, m.ml, 'full', m.parts),
+        grain: scooped(grain.volume_ml, measureOf(m), m.parts),
+        water: scooped(water.pour_g, measureOf(m), m.parts),
         pourOf: (told) => told * m.ml,
-      }))
-      .map((g) => ({ ...g, grain: { ...g.grain, unit: 'full' }, water: { ...g.water, unit: 'full' } })),
+      })),
     {
       id: 'line',
       word: 'depth in the pot',

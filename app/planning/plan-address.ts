@@ -70,6 +70,8 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   for (const other of state.others) search.append('blend', `${other.variety}:${other.share}`)
   put('timing', state.blendTiming, first.blendTiming)
   if (state.amount.basis === 'servings') search.set('servings', String(state.amount.value))
+  else if (state.amount.basis === 'measure')
+    search.set('measured', `${state.amount.value}~${state.amount.measure}`)
   else search.set('grams', String(state.amount.value))
   search.set('pot', state.vesselId)
   put('method', state.method, null)
@@ -77,6 +79,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('share', state.cookedShare, first.cookedShare)
   put('thickness', state.thickness, first.thickness)
   put('hurry', state.hurry ? 1 : 0, 0)
+  put('minutes', state.minutes, null)
   put('passes', state.passes, first.passes)
   put('toasted', state.toasted ? 'yes' : null, null)
   put('burner', state.heatId, first.heatId)
@@ -176,6 +179,13 @@ function usualSoakOf(
   })
 }
 
+/** "1.5~cup", "2~own:mug". */
+function parseMeasured(text: string | null): PlanState['amount'] | undefined {
+  const [count = '', measure = ''] = text?.split('~') ?? []
+  const value = numberIn(count, LIMITS.amount.measure)
+  return value === null || !/^[\w:-]{1,80}$/.test(measure) ? undefined : { basis: 'measure', value, measure }
+}
+
 /** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
 export function fromSearch(
   written: URLSearchParams,
@@ -206,14 +216,18 @@ export function fromSearch(
     addIns: search.getAll('add-in').slice(0, LIMITS.add_ins).flatMap(parseAddIn),
     poured: numberIn(search.get('poured'), LIMITS.pour_override_g),
     amount:
-      grams !== null
+      parseMeasured(search.get('measured')) ??
+      (grams !== null
         ? { basis: 'dry-mass', value: grams }
-        : { basis: 'servings', value: servings ?? first.amount.value },
+        : servings !== null
+          ? { basis: 'servings', value: servings }
+          : first.amount),
     method: oneOrNull(METHOD_IDS, search.get('method')),
     finish: oneOrNull(FINISHES, search.get('finish')),
     cookedShare: numberIn(search.get('share'), [0.2, 1]) ?? first.cookedShare,
     thickness: numberIn(search.get('thickness'), [0, 1]) ?? first.thickness,
     hurry: search.get('hurry') === '1',
+    minutes: numberIn(search.get('minutes'), LIMITS.own_minutes),
     passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
     toasted: search.get('toasted') === 'yes',
     serving: oneOf(['side', 'main'], search.get('serving'), first.serving),

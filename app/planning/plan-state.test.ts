@@ -38,6 +38,11 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   amount: fc.oneof(
     fc.record({ basis: fc.constant('servings' as const), value: fc.integer({ min: 1, max: 40 }) }),
     fc.record({ basis: fc.constant('dry-mass' as const), value: fc.integer({ min: 30, max: 3000 }) }),
+    fc.record({
+      basis: fc.constant('measure' as const),
+      value: fc.constantFrom(0.5, 1, 1.5, 2.25, 3),
+      measure: fc.constantFrom('cup', 'metric-cup', 'own:mug'),
+    }),
   ),
   bagId: fc.option(fc.constantFrom('a-bag', 'other')),
   others: fc.array(
@@ -80,6 +85,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   finish: fc.option(fc.constantFrom(...FINISHES)),
   cookedShare: fc.integer({ min: 4, max: 20 }).map((n) => n / 20),
   thickness: fc.integer({ min: 0, max: 4 }).map((n) => n / 4),
+  minutes: fc.option(fc.integer({ min: 1, max: 90 })),
   hurry: fc.boolean(),
   passes: fc.integer({ min: 1, max: 4 }),
   toasted: fc.boolean(),
@@ -269,13 +275,21 @@ test('every mend that is offered can be planned', () => {
   )
 })
 
-test('a house with cups measures whole scoops, and the water follows the grain that is really there', () => {
+test('what was asked for is what is planned: nothing is rounded to whole cups in silence', () => {
   const scoops = { ...household, units: 'cups' as const, cup: 'scoop' as const }
-  const read = planFrom(requestOf({ ...first, amount: { basis: 'dry-mass', value: 300 } }, scoops, NOW))
-  if (!read.ok) throw new Error('not read')
-  // 300 g of long white are 379.7 mL, 2.11 scoops of 180: two of them, 360 mL.
-  expect(read.value.grain.volume_ml).toBeCloseTo(360, 1)
-  expect(read.value.grain.mass_g).toBeCloseTo(360 * 0.79, 1)
+  const planned = (amount: PlanState['amount']) => {
+    const read = planFrom(requestOf({ ...first, amount }, scoops, NOW))
+    if (!read.ok) throw new Error('not read')
+    return read.value
+  }
+  expect(planned({ basis: 'dry-mass', value: 300 }).grain.mass_g).toBe(300)
+  expect(planned({ basis: 'servings', value: 4 }).yield.servings).toBe(4)
+  const two = planned({ basis: 'measure', value: 2, measure: 'cup' })
+  expect(two.grain.volume_ml).toBeCloseTo(360, 1)
+  expect(two.grain.parts[0]!.measures).toEqual([
+    { measure: 'rice-cooker-cup', value: 2, text: '2 rice-cooker cups' },
+  ])
+  expect(two.said_in).toBe('measures')
 })
 
 test('a bag brings its own water, and what was tasted comes on top', () => {
@@ -308,5 +322,5 @@ test('a bag brings its own water, and what was tasted comes on top', () => {
 
 test('words for the order line', () => {
   expect([1, 14, 4.5, 24].map(countWord)).toEqual(['one', 'fourteen', '4.5', '24'])
-  expect(amountWord(first)).toBe('For four')
+  expect(amountWord(first, household)).toBe('For four')
 })

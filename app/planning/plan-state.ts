@@ -21,10 +21,8 @@ import type { AvoidedId } from '#core/eaters/avoid'
 import { parsePeople, type Person } from '#core/eaters/party'
 import type { Finish, HeatStyle } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
-import { SERVING_G } from '#core/plan/amount'
 import type { BlendTiming, Purpose } from '#core/plan/request'
-import { CUPS, type CupId } from '#core/units/cups'
-import { inScoops } from '#core/units/fractions'
+import type { CupId } from '#core/units/cups'
 import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
 import type { Drain } from '#core/water/cling'
 import { hasBasket } from '#core/vessel/vessel'
@@ -32,6 +30,7 @@ import { usualMethod, usualSoak, methodsOf } from '#core/methods/usual-method'
 import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/store/equipment'
 import type { BagRow, PourMarkRow } from '#server/store/grain-bags'
 import { nextAt, withOffset } from '../ui/time/clock-hour'
+import { measureChoices } from './household-measures'
 
 /** The household's data that every plan uses. */
 export interface PlanningData {
@@ -69,7 +68,9 @@ export interface PlanState {
   /** Other grains in the same pot; shares against 1 of the first. */
   others: { variety: VarietyId; share: number }[]
   blendTiming: BlendTiming
-  amount: { basis: 'servings' | 'dry-mass'; value: number }
+  /** `measure` names one of measureChoices. */
+  amount:
+    { basis: 'servings' | 'dry-mass'; value: number } | { basis: 'measure'; value: number; measure: string }
   serving: 'side' | 'main'
   purpose: Purpose
   /** Null: as usual for the purpose and the vessel. */
@@ -81,6 +82,8 @@ export interface PlanState {
   thickness: number
   /** The earliest end that works at all. */
   hurry: boolean
+  /** Minutes of the cook's own on the heat, or of a programme; null for the plan's. */
+  minutes: number | null
   passes: number
   toasted: boolean
   vesselId: string
@@ -144,6 +147,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   cookedShare: DEFAULTS.cooked_share,
   thickness: DEFAULTS.thickness,
   hurry: DEFAULTS.hurry,
+  minutes: null,
   passes: DEFAULTS.passes,
   toasted: DEFAULTS.toasted_bottom,
   vesselId: vessels[0]?.id ?? '',
@@ -257,14 +261,15 @@ function amountOf(state: PlanState, household: PlanningData): PlanRequestJson['a
     state.amount.basis === 'servings'
       ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept)
       : state.amount.value
-  const asked = { ...state.amount, value, serving: state.serving }
-  if (household.units === 'grams') return asked
-  const { bulkDensity } = blendOf(grainsOf(state))
-  const grams =
-    asked.basis === 'servings' ? (asked.value + state.keep) * SERVING_G[state.serving] : asked.value
-  const cup = CUPS[household.cup].ml
-  const { cups } = inScoops(grams / bulkDensity / cup)
-  return cups > 0 ? { basis: 'dry-volume', value: cups * cup, serving: state.serving } : asked
+  if (state.amount.basis !== 'measure') return { basis: state.amount.basis, value, serving: state.serving }
+  return { basis: 'measure', value, serving: state.serving, measure: measureOfState(state, household) }
+}
+
+/** The measure an amount is told in; the household's cup where it is not owned any more. */
+function measureOfState({ amount }: Pick<PlanState, 'amount'>, household: PlanningData) {
+  const choices = measureChoices(household)
+  const id = amount.basis === 'measure' ? amount.measure : 'cup'
+  return (choices.find((c) => c.id === id) ?? choices[0]!).measure
 }
 
 /** Foods that someone who eats avoids. */
@@ -301,12 +306,16 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
   return {
     grains: grainsOf(state),
     amount: amountOf(state, household),
+    ...(state.amount.basis === 'measure' || household.units === 'cups'
+      ? { measures: [measureOfState(state, household)] }
+      : {}),
     purpose: state.purpose,
     method: methodOfState(state, vessel),
     ...(state.finish === null ? {} : { finish: state.finish }),
     cooked_share: state.cookedShare,
     thickness: state.thickness,
     ...(state.hurry ? { hurry: true } : {}),
+    ...(state.minutes === null ? {} : { own: { programme: { minutes: state.minutes } } }),
     passes: state.passes,
     toasted_bottom: state.toasted,
     heat_style: state.heatStyle,

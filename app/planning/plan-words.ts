@@ -2,6 +2,8 @@ import { countWord } from '#core/eaters/count-words'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
 import type { Finish } from '#core/methods/definition'
+import { inMeasure, measureOf } from '#core/units/measures'
+import { measureChoices } from './household-measures'
 import type { PlanState, PlanningData } from './plan-state'
 
 /** A sentence too long for the line is shortened to its first words. */
@@ -9,15 +11,27 @@ const shortly = (who: string): string =>
   who.length <= MAX_SHOWN ? who : `${who.split(',')[0]!.slice(0, MAX_SHOWN)} …`
 const MAX_SHOWN = 22
 
-export const amountWord = ({
-  amount,
-  who,
-  keep,
-  fromKept: fromLeftover,
-}: Pick<PlanState, 'amount' | 'who' | 'keep' | 'fromKept'>): string =>
-  amount.basis === 'servings'
-    ? `For ${who === null ? countWord(amount.value) : shortly(who)}${keep > 0 ? ` and ${countWord(keep)} for later` : ''}${fromLeftover > 0 ? `, ${countWord(fromLeftover)} from leftovers` : ''}`
-    : `${amount.value} g dry`
+/** How much, as it was asked: "For four", "1½ cups", "300 g dry". */
+export function amountWord(
+  { amount, who, keep, fromKept: fromLeftover }: Pick<PlanState, 'amount' | 'who' | 'keep' | 'fromKept'>,
+  household: Pick<PlanningData, 'cup' | 'measures'>,
+): string {
+  if (amount.basis === 'dry-mass') return `${amount.value} g dry`
+  if (amount.basis === 'measure') return measuredWord(amount, household)
+  const later = keep > 0 ? ` and ${countWord(keep)} for later` : ''
+  const leftovers = fromLeftover > 0 ? `, ${countWord(fromLeftover)} from leftovers` : ''
+  return `For ${who === null ? countWord(amount.value) : shortly(who)}${later}${leftovers}`
+}
+
+/** "1½ cups", "2 mugs": just as it was told. */
+export function measuredWord(
+  { value, measure }: { value: number; measure: string },
+  household: Pick<PlanningData, 'cup' | 'measures'>,
+): string {
+  const choices = measureChoices(household)
+  const chosen = measureOf((choices.find((c) => c.id === measure) ?? choices[0]!).measure)
+  return inMeasure(value * chosen.ml, chosen).text
+}
 
 /** The grain as it is called here: by its bag, or by its kind, and what is mixed in. */
 export function grainWord(

@@ -9,6 +9,7 @@ import {
   type OutcomeMap,
   type WaterRoomForError,
 } from '#core/simulate/outcome-map'
+import { judge, type Judged } from '#core/simulate/judge'
 import { reasonsOf } from '#core/simulate/reasons'
 import { simulate, type Simulated, type Simulation } from '#core/simulate/simulate'
 import { chancesOf, sweep, type Chances } from '#core/simulate/sweep'
@@ -54,6 +55,9 @@ const simulator = {
     const simulation = simulationOf(json, question)
     const run = simulate(simulation)
     return { ...run, reasons: reasonsOf(run, prepare(simulation.request).blend.uptake) }
+  },
+  judge(json: PlanRequestJson, given: { seed: number; runs: number }): Judged {
+    return judge(parsePlanRequestOrThrow(json), given)
   },
   diagnose(json: PlanRequestJson, about: Omit<PastPot, 'request'>): Diagnosis {
     return diagnose({ request: parsePlanRequestOrThrow(json), ...about })

@@ -76,30 +76,32 @@ export const fieldErrorOf = (path: string, message: string, code: ErrorCode = 'i
   code,
 })
 
+/** The codes of Valibot's own checks; lists and texts differ in what is too much of them. */
+const CODE_OF_CHECK: Readonly<Record<string, ErrorCode>> = {
+  picklist: 'not-an-option',
+  enum: 'not-an-option',
+  literal: 'not-an-option',
+  finite: 'out-of-range',
+  min_value: 'out-of-range',
+  max_value: 'out-of-range',
+  integer: 'not-whole',
+  max_length: 'too-long',
+  min_length: 'required',
+  non_empty: 'required',
+  regex: 'wrong-format',
+}
+const CODE_OF_LIST: Readonly<Record<string, ErrorCode>> = { max_length: 'too-many', min_length: 'too-few' }
+
 /** @param issue as Valibot reports it */
-function codeOf({ type, input, kind, expected }: v.BaseIssue<unknown>): ErrorCode {
+function codeOf({ type, input, kind, expected, path }: v.BaseIssue<unknown>): ErrorCode {
   if (input === undefined || (type.endsWith('object') && expected?.startsWith('"'))) return 'required'
-  switch (type) {
-    case 'picklist':
-    case 'enum':
-    case 'literal':
-      return 'not-an-option'
-    case 'finite':
-    case 'min_value':
-    case 'max_value':
-      return 'out-of-range'
-    case 'integer':
-      return 'not-whole'
-    case 'max_length':
-      return Array.isArray(input) ? 'too-many' : 'too-long'
-    case 'min_length':
-    case 'non_empty':
-      return Array.isArray(input) ? 'too-few' : 'required'
-    case 'regex':
-      return 'wrong-format'
-    default:
-      return kind === 'schema' ? 'wrong-type' : 'invalid'
+  // Checks of a field against another name the field, and are about its size or its absence.
+  if (type === 'raw_check') {
+    const value = path?.at(-1)?.value
+    return value === undefined ? 'required' : typeof value === 'number' ? 'out-of-range' : 'invalid'
   }
+  const known = (Array.isArray(input) ? CODE_OF_LIST[type] : undefined) ?? CODE_OF_CHECK[type]
+  return known ?? (kind === 'schema' ? 'wrong-type' : 'invalid')
 }
 
 /** Valibot's issues as the contract's errors: the field's name leads the message. */

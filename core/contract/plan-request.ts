@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { DRESSING_IDS } from '#core/finish/dressing'
 import { blendOf, type Blend } from '#core/grain/blend'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
-import { VARIETY_IDS, type Variety } from '#core/grain/varieties'
+import { VARIETY_IDS, varietyOf, type Variety } from '#core/grain/varieties'
 import { HEAT_PRESET_IDS, HEAT_PRESETS, type HeatPresetId, type HeatSource } from '#core/heat/sources'
 import { AUTHORITIES } from '#core/leftovers/guidance'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
@@ -13,11 +13,23 @@ import { uptakeAt } from '#core/grain/texture'
 import { FINISHES, HEAT_STYLES, type Finish, type Method } from '#core/methods/definition'
 import { usualMethod, usualSoak } from '#core/methods/usual-method'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
+import { OWN_STAGE_KINDS } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
+import { measureOf, STANDARD_MEASURES, STANDARD_MEASURE_IDS, type Measure } from '#core/units/measures'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { wrongMarks, type Mark } from '#core/vessel/shape'
 import { vesselOf, type Vessel } from '#core/vessel/vessel'
-import { between, fieldErrors, flag, oneOf, quoted, record, wholeBetween, type FieldError } from './fields'
+import {
+  between,
+  fieldErrors,
+  flag,
+  oneOf,
+  fieldErrorOf,
+  quoted,
+  record,
+  wholeBetween,
+  type FieldError,
+} from './fields'
 
 /** Limits of every number in a plan request: forms, the command line and the server read the same ones. */
 export const LIMITS = Object.freeze({
@@ -27,7 +39,11 @@ export const LIMITS = Object.freeze({
     'cooked-mass': [10, 60_000],
     'cooked-volume': [10, 90_000],
     servings: [0.25, 200],
+    measure: [0.02, 500],
   },
+  /** Volume of a measure of the cook's own, mL. */
+  measure_ml: [1, 5000],
+  own_minutes: [0, 600],
   elevation_m: [-430, 6000],
   kitchen_c: [-10, 50],
   water_c: [0, 100],
@@ -169,36 +185,99 @@ const nameSchema = v.pipe(
   v.maxLength(LIMITS.name, (issue) => `must be at most ${LIMITS.name} characters, got ${issue.input.length}`),
 )
 
+/** A cup everybody knows, or a measure of the cook's own. */
+const measureSchema = v.union(
+  [
+    oneOf(STANDARD_MEASURE_IDS),
+    record({ name: nameSchema, ml: between(...LIMITS.measure_ml, 'mL') }),
+  ] as const,
+  (issue) => unionMessage(issue, `one of ${STANDARD_MEASURE_IDS.join(', ')}, or an object with name and ml`),
+)
+
+const AMOUNT_INPUT_BASES = [...AMOUNT_BASES, 'measure'] as const
+
+/** How a cook cooks it, whatever the plan would say: planned exactly so. */
+const ownSchema = record({
+  pour_g: v.nullish(between(...LIMITS.pour_override_g, 'g')),
+  /** By the kind of the stage, "simmer", "boil", "pressure", "bake", "steam", "rest". */
+  minutes: v.optional(
+    v.record(
+      v.picklist(
+        OWN_STAGE_KINDS,
+        (issue) => `must be one of ${OWN_STAGE_KINDS.join(', ')}; got ${quoted(issue.input)}`,
+      ),
+      between(...LIMITS.own_minutes, 'minutes'),
+    ),
+    {},
+  ),
+  rest_minutes: v.optional(between(...LIMITS.rest_minutes, 'minutes')),
+  heat: v.optional(heatSchema),
+  /** An appliance's programme. */
+  programme: v.optional(
+    record({
+      minutes: between(...LIMITS.own_minutes, 'minutes'),
+      pressure: v.optional(oneOf(['low', 'high'])),
+      release: v.optional(oneOf(['natural', 'timed', 'quick'])),
+      release_minutes: v.optional(between(...LIMITS.release_minutes, 'minutes')),
+    }),
+  ),
+})
+
 export const PlanRequestSchema = record({
   grains: v.pipe(
     v.array(
-      record({ variety: oneOf(VARIETY_IDS), share: v.optional(between(0.001, 1_000_000), 1) }),
+      record({
+        variety: oneOf(VARIETY_IDS),
+        share: v.optional(between(0.001, 1_000_000), 1),
+        /** This member by measure; then every member has one, and the shares follow. */
+        amount: v.optional(record({ value: between(...LIMITS.amount.measure), measure: measureSchema })),
+      }),
       (issue) =>
         issue.input === undefined ? 'is required' : `must be a list of grains, got ${quoted(issue.input)}`,
     ),
     v.minLength(1, 'needs at least one grain'),
     v.maxLength(4, (issue) => `holds at most 4 grains, got ${issue.input.length}`),
   ),
-  amount: v.pipe(
-    record({
-      basis: oneOf(AMOUNT_BASES),
-      value: v.pipe(
-        v.number((issue) => `must be a number, got ${quoted(issue.input)}`),
-        v.finite((issue) => `must be a number, got ${quoted(issue.input)}`),
-      ),
-      serving: v.optional(oneOf(['side', 'main'])),
-    }),
-    v.rawCheck(({ dataset, addIssue }) => {
-      if (!dataset.typed) return
-      const { basis, value } = dataset.value
-      const [least, most] = LIMITS.amount[basis]
-      if (!(value >= least && value <= most))
-        addIssue({
-          message: `must be from ${least} to ${most} for ${basis}, got ${value}`,
-          path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'value', value }],
-        })
-    }),
+  /** May be left out where every member of grains has its own. */
+  amount: v.optional(
+    v.pipe(
+      record({
+        basis: oneOf(AMOUNT_INPUT_BASES),
+        value: v.pipe(
+          v.number((issue) => `must be a number, got ${quoted(issue.input)}`),
+          v.finite((issue) => `must be a number, got ${quoted(issue.input)}`),
+        ),
+        serving: v.optional(oneOf(['side', 'main'])),
+        /** With basis "measure". */
+        measure: v.optional(measureSchema),
+      }),
+      v.rawCheck(({ dataset, addIssue }) => {
+        if (!dataset.typed) return
+        const { basis, value, measure } = dataset.value
+        if (basis === 'measure' && measure === undefined)
+          addIssue({
+            message: `is required for measure, for example "us-cup"`,
+            path: [
+              { type: 'object', origin: 'value', input: dataset.value, key: 'measure', value: undefined },
+            ],
+          })
+        const [least, most] = LIMITS.amount[basis]
+        if (!(value >= least && value <= most))
+          addIssue({
+            message: `must be from ${least} to ${most} for ${basis}, got ${value}`,
+            path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'value', value }],
+          })
+      }),
+    ),
   ),
+  /** How amounts are said besides grams; left out: as the amount was asked, or in every standard cup. */
+  measures: v.optional(
+    v.pipe(
+      v.array(measureSchema, (issue) => `must be a list, got ${quoted(issue.input)}`),
+      v.maxLength(4, (issue) => `holds at most 4 measures, got ${issue.input.length}`),
+    ),
+  ),
+  own: v.nullish(ownSchema),
   purpose: v.optional(oneOf(PURPOSES), DEFAULTS.purpose),
   /** Left out: as this grain is usually cooked in this vessel, for this purpose. */
   method: v.optional(oneOf(METHOD_IDS)),
@@ -330,8 +409,44 @@ export type Result<T> = { ok: true; value: T } | { ok: false; errors: FieldError
 /** Reads a plan request from outside: checked, and with every default filled in. */
 export function parsePlanRequest(input: unknown): Result<PlanRequest> {
   const parsed = v.safeParse(PlanRequestSchema, input)
-  if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
-  return { ok: true, value: settle(parsed.output) }
+  if (!parsed.success) return { ok: false, errors: [...fieldErrors(parsed.issues), ...amountMissing(input)] }
+  const given = parsed.output
+  const errors = amountErrors(given)
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: settle(given) }
+}
+
+/** Said with the errors of other fields, before the grains can be read. */
+function amountMissing(input: unknown): FieldError[] {
+  const { amount, grains } = (input ?? {}) as { amount?: unknown; grains?: unknown }
+  const byMember =
+    Array.isArray(grains) && grains.some((g) => (g as { amount?: unknown } | null)?.amount !== undefined)
+  return amount === undefined && !byMember ? [fieldErrorOf('amount', 'is required', 'required')] : []
+}
+
+/** What no single field can say: an amount for the whole, or one for every member. */
+function amountErrors({ amount, grains }: PlanInput): FieldError[] {
+  const measured = grains.filter((g) => g.amount !== undefined).length
+  if (measured > 0 && measured < grains.length) {
+    const i = grains.findIndex((g) => g.amount === undefined)
+    return [
+      fieldErrorOf(`grains.${i}.amount`, 'is required: give every grain an amount, or none', 'required'),
+    ]
+  }
+  if (measured > 0) {
+    const ml = grains.reduce((sum, g) => sum + g.amount!.value * measureOf(g.amount!.measure).ml, 0)
+    return volumeErrors('grains', ml)
+  }
+  if (amount === undefined) return [fieldErrorOf('amount', 'is required', 'required')]
+  return amount.basis === 'measure'
+    ? volumeErrors('amount', amount.value * measureOf(amount.measure!).ml)
+    : []
+}
+
+function volumeErrors(path: string, ml: number): FieldError[] {
+  const [least, most] = LIMITS.amount['dry-volume']
+  return ml >= least && ml <= most
+    ? []
+    : [fieldErrorOf(path, `must come to ${least} to ${most} mL, got ${Math.round(ml)} mL`, 'out-of-range')]
 }
 
 /** What is eaten as the dish itself comes in a dish's portions. */
@@ -366,7 +481,7 @@ type PlanInput = v.InferOutput<typeof PlanRequestSchema>
 
 /** The request with every default filled in. */
 function settle(given: PlanInput): PlanRequest {
-  const grains = given.grains
+  const { grains, amount, measures, saidIn } = amountFrom(given)
   const blend = blendOf(grains)
   const { slowest } = blend
   const methodId = given.method ?? methodFor(given, blend)
@@ -374,19 +489,18 @@ function settle(given: PlanInput): PlanRequest {
   const later = method.timer ? given.start_later_minutes : 0
   const soak = soakFrom(given, method, usualSoak(methodId, slowest), later)
   const texture = given.texture ?? PURPOSE_TEXTURE[given.purpose]
-  const vesselInput = given.vessel ?? vesselFor(given, { method, blend, texture })
+  const vesselInput = given.vessel ?? vesselFor(given, { method, blend, texture, amount })
   const vessel = vesselFrom(vesselInput, method.vesselKinds[0])
   return {
     grains,
-    amount: {
-      ...given.amount,
-      serving: given.amount.serving ?? PURPOSE_SERVING[given.purpose] ?? DEFAULTS.serving,
-    },
+    amount,
+    measures,
+    saidIn,
     purpose: given.purpose,
     method: methodId,
     heatStyle: given.heat_style,
     vessel,
-    source: sourceFrom(given.heat ?? usualHeat(given, vesselInput, vessel, method), vessel.kind),
+    source: heatFrom(given, vesselInput, vessel, method),
     rinse: rinseFrom(given, blend, soak !== null),
     soak,
     texture,
@@ -400,10 +514,9 @@ function settle(given: PlanInput): PlanRequest {
     waterC: given.water_c,
     lidUntilBoil: given.lid_until_boil,
     stirAtBoil: given.stir_at_boil,
-    restMinutes: given.rest_minutes ?? usualRestMinutes(method, slowest),
-    pressure: given.pressure,
-    release: given.release,
-    releaseMinutes: given.release_minutes,
+    restMinutes: restMinutesFrom(given, method, slowest),
+    ...releaseFrom(given),
+    ownMinutes: ownMinutesFrom(given),
     passes: given.passes,
     cookedShare: given.cooked_share,
     finish: given.finish ?? PURPOSE_FINISH[given.purpose] ?? 'none',
@@ -413,7 +526,7 @@ function settle(given: PlanInput): PlanRequest {
     holdMinutes: given.hold_minutes,
     startLaterMinutes: later,
     avoids: given.avoids,
-    keepServings: given.amount.basis === 'servings' ? given.keep_servings : 0,
+    keepServings: amount.basis === 'servings' ? given.keep_servings : 0,
     stuckG: given.stuck_g,
     guidance: given.guidance,
     enriched: given.enriched ?? null,
@@ -421,7 +534,7 @@ function settle(given: PlanInput): PlanRequest {
     stockShare: given.stock_share,
     stockSaltPercent: given.stock_salt_percent,
     addIns: given.add_ins.map(addInFrom),
-    pourOverrideG: given.pour_override_g ?? null,
+    pourOverrideG: given.own?.pour_g ?? given.pour_override_g ?? null,
     boilerDish:
       method.basket && given.boiler_dish
         ? { name: given.boiler_dish.name, liquidG: given.boiler_dish.liquid_g }
@@ -430,8 +543,77 @@ function settle(given: PlanInput): PlanRequest {
   }
 }
 
+/**
+ * Grain by mass shares, the amount in a basis the planner knows, and how amounts are said. An amount by measure
+ * is a dry volume: it is planned exactly so.
+ */
+function amountFrom(given: PlanInput): Pick<PlanRequest, 'grains' | 'amount' | 'measures' | 'saidIn'> {
+  const serving = given.amount?.serving ?? PURPOSE_SERVING[given.purpose] ?? DEFAULTS.serving
+  const own = given.measures?.map(measureOf)
+  const [first] = given.grains
+  if (first?.amount) {
+    const members = given.grains.map(({ variety, amount }) => {
+      const measure = measureOf(amount!.measure)
+      return { variety, measure, ml: amount!.value * measure.ml }
+    })
+    return {
+      grains: members.map(({ variety, ml }) => ({ variety, share: ml * varietyOf(variety).bulkDensity })),
+      amount: { basis: 'dry-volume', value: members.reduce((sum, { ml }) => sum + ml, 0), serving },
+      measures: own ?? distinctMeasures(members.map(({ measure }) => measure)),
+      saidIn: 'measures',
+    }
+  }
+  const grains = given.grains.map(({ variety, share }) => ({ variety, share }))
+  const { basis, value, measure } = given.amount!
+  if (basis !== 'measure')
+    return {
+      grains,
+      amount: { basis, value, serving },
+      measures: own ?? Object.values(STANDARD_MEASURES),
+      saidIn: own ? 'measures' : 'grams',
+    }
+  const asked = measureOf(measure!)
+  return {
+    grains,
+    amount: { basis: 'dry-volume', value: value * asked.ml, serving },
+    measures: own ?? [asked],
+    saidIn: 'measures',
+  }
+}
+
+const distinctMeasures = (measures: readonly Measure[]): Measure[] => [
+  ...new Map(measures.map((m) => [m.id, m])).values(),
+]
+
+/** A programme's own pressure and release go before the request's. */
+function releaseFrom({
+  own,
+  ...given
+}: PlanInput): Pick<PlanRequest, 'pressure' | 'release' | 'releaseMinutes'> {
+  const programme = own?.programme
+  return {
+    pressure: programme?.pressure ?? given.pressure,
+    release: programme?.release ?? given.release,
+    releaseMinutes: programme?.release_minutes ?? given.release_minutes,
+  }
+}
+
+/** The cook's own minutes by the kind of stage; a programme's are those of the stage the method solves. */
+function ownMinutesFrom({ own }: PlanInput): PlanRequest['ownMinutes'] {
+  if (!own) return {}
+  const { rest: _rest, ...minutes } = own.minutes
+  if (!own.programme) return minutes
+  return { ...minutes, solved: own.programme.minutes }
+}
+
 const usualRestMinutes = (method: Method, slowest: Variety): number =>
   method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)
+
+const restMinutesFrom = ({ own, rest_minutes }: PlanInput, method: Method, slowest: Variety): number =>
+  own?.rest_minutes ?? own?.minutes.rest ?? rest_minutes ?? usualRestMinutes(method, slowest)
+
+const heatFrom = (given: PlanInput, vesselInput: VesselInput, vessel: Vessel, method: Method): HeatSource =>
+  sourceFrom(given.own?.heat ?? given.heat ?? usualHeat(given, vesselInput, vessel, method), vessel.kind)
 
 /**
  * The soak as asked, or the usual one. While grain waits for a timer it soaks in the water it will cook in,
@@ -531,15 +713,16 @@ const HEAT_OF_KIND: Partial<Record<Vessel['kind'], HeatSource['kind']>> = {
 
 /** The method's own vessel, or the next that suits so much grain. */
 function vesselFor(
-  { amount, purpose, thickness }: v.InferOutput<typeof PlanRequestSchema>,
-  { method, blend, texture }: { method: Method; blend: Blend; texture: number },
+  { thickness }: PlanInput,
+  {
+    method,
+    blend,
+    texture,
+    amount,
+  }: { method: Method; blend: Blend; texture: number; amount: PlanRequest['amount'] },
 ): VesselPresetId {
   const uptake = uptakeAt(blend.uptake, texture)
-  const dryG = dryMassOf(
-    { ...amount, serving: amount.serving ?? PURPOSE_SERVING[purpose] ?? DEFAULTS.serving },
-    blend,
-    uptake,
-  )
+  const dryG = dryMassOf(amount, blend, uptake)
   const waterPerG = method.id === 'porridge' ? porridgeRatio(blend, thickness) / blend.bulkDensity : uptake
   return defaultVessel({ method, blend, dryG, waterPerG })
 }

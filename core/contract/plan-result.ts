@@ -1,3 +1,4 @@
+import { AMOUNT_KINDS } from '#core/plan/stage-amount'
 import * as v from 'valibot'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
 import { VARIETY_IDS } from '#core/grain/varieties'
@@ -35,6 +36,7 @@ const some = v.optional(figure)
 
 const WindowSchema = v.object({ low: figure, expected: figure, high: figure })
 
+const measuredList = list(v.object({ measure: text(200), value: figure, text: text(200) }), 10)
 const StageSchema = v.object({
   id: name,
   after: list(name, MAX_STAGES),
@@ -54,7 +56,27 @@ const StageSchema = v.object({
   begins_ms: some,
   mends: v.optional(v.object({ addG: figure, turn: flag })),
   checks: list(text(), 20),
-  amounts: v.optional(list(v.object({ what: oneOf(['grain', 'water', 'stock']), grams: figure }), 20)),
+  set: v.optional(
+    v.object({
+      setting: text(80),
+      minutes: some,
+      pressure: v.optional(oneOf(['low', 'high'])),
+      release: v.optional(oneOf(['natural', 'timed', 'quick'])),
+    }),
+  ),
+  amounts: v.optional(
+    list(
+      v.object({
+        what: oneOf(AMOUNT_KINDS),
+        name: v.optional(text(200)),
+        grams: figure,
+        ml: some,
+        // Plans of before 2.0 have none.
+        measures: v.optional(measuredList, []),
+      }),
+      60,
+    ),
+  ),
 })
 
 const CautionSchema = v.object({
@@ -70,7 +92,15 @@ export const PlanSchema = v.object({
   grain: v.object({
     mass_g: figure,
     volume_ml: figure,
-    parts: list(v.object({ variety: oneOf(VARIETY_IDS), mass_g: figure, volume_ml: figure }), 20),
+    parts: list(
+      v.object({
+        variety: oneOf(VARIETY_IDS),
+        mass_g: figure,
+        volume_ml: figure,
+        measures: v.optional(measuredList),
+      }),
+      20,
+    ),
   }),
   water: v.object({
     pour_g: figure,
@@ -162,10 +192,27 @@ export const PlanSchema = v.object({
     ),
   }),
   add_after_minutes: some,
+  said_in: v.optional(v.literal('measures')),
   boiler_dish: v.optional(
     v.object({ name: text(), liquid_g: figure, top_up_g: figure, steams_off_g: figure }),
   ),
   cautions: list(CautionSchema, MAX_CAUTIONS),
+  judged: v.optional(
+    v.object({
+      good: figure,
+      ends: v.object({
+        cooked_through: text(40),
+        texture: text(40),
+        soggy: flag,
+        uneven: flag,
+        scorched: flag,
+        separate_index: figure,
+      }),
+      smallest_change: v.optional(
+        v.object({ says: text(200), minutes: some, pour_g: some, rest_minutes: some, good: figure }),
+      ),
+    }),
+  ),
   chances: v.optional(
     v.object({
       good: figure,

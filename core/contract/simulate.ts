@@ -170,16 +170,19 @@ export function parseSimulateRequest(input: unknown): Result<SimulateRequest> {
 const three = (n: number) => roundTo(n, 3)
 const one = (n: number) => roundTo(n, 1)
 
-/** The contract's answer to a dry run. */
+/** How a pot ends, as the contract says it. */
+export const verdictJson = ({ verdict, separateness }: Pick<Simulated, 'verdict' | 'separateness'>) => ({
+  cooked_through: verdict.cookedThrough,
+  texture: verdict.texture,
+  soggy: verdict.soggy,
+  uneven: verdict.uneven,
+  scorched: verdict.scorched,
+  separate_index: roundTo(separateness, 2),
+})
+
+/** The contract's answer to a simulation. */
 export const simulatedJson = (run: Simulated, chances: Chances | undefined) => ({
-  verdict: {
-    cooked_through: run.verdict.cookedThrough,
-    texture: run.verdict.texture,
-    soggy: run.verdict.soggy,
-    uneven: run.verdict.uneven,
-    scorched: run.verdict.scorched,
-    separate_index: roundTo(run.separateness, 2),
-  },
+  verdict: verdictJson(run),
   final: {
     uptake_mean: three(run.outcome.uptakeMean),
     uptake_min: three(run.final.uptakeMin),

@@ -5,6 +5,7 @@ import type { HoldTime } from '#core/leftovers/hold-time'
 import { LADLES } from '#core/methods/ladled'
 import type { Method } from '#core/methods/definition'
 import type { Seasoning } from '#core/seasoning/seasoning'
+import { inMeasure } from '#core/units/measures'
 import { roundTo } from '#core/units/rounding'
 import { grams, millilitres } from '#core/units/units'
 import type { Gauges } from '#core/vessel/gauges'
@@ -59,7 +60,7 @@ function texturePours({ request, prepared, solved }: SolvedPlan) {
   }
 }
 
-export function grainFigures({ dryG, blend }: PreparedPlan): Plan['grain'] {
+export function grainFigures({ measures }: PlanRequest, { dryG, blend }: PreparedPlan): Plan['grain'] {
   return {
     mass_g: gram(dryG),
     volume_ml: gram(bulkVolume(blend, grams(dryG))),
@@ -67,6 +68,7 @@ export function grainFigures({ dryG, blend }: PreparedPlan): Plan['grain'] {
       variety: variety.id,
       mass_g: gram(dryG * share),
       volume_ml: gram((dryG * share) / variety.bulkDensity),
+      measures: measures.map((measure) => inMeasure((dryG * share) / variety.bulkDensity, measure)),
     })),
   }
 }

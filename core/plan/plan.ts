@@ -89,7 +89,7 @@ export function plan(request: PlanRequest): Plan {
     request.serveAtMs,
   )
   return {
-    grain: grainFigures(prepared),
+    grain: grainFigures(request, prepared),
     water: waterFigures(solvedPlan),
     gauges: gaugeFigures(solvedPlan),
     yield: yieldFigures(solvedPlan),
@@ -134,6 +134,7 @@ export function plan(request: PlanRequest): Plan {
     seasoning: seasoningFigures(seasoning),
     ...(boilerDish ? { boiler_dish: boilerDish } : {}),
     ...(timed.addAfter === undefined ? {} : { add_after_minutes: timed.addAfter }),
+    ...(request.saidIn === 'measures' ? { said_in: 'measures' as const } : {}),
   }
 }
 
@@ -156,6 +157,7 @@ const pourProblem = (request: PlanRequest, prepared: PreparedPlan): PourProblem 
   boilerHasG: prepared.boilerHasG,
   sauce: prepared.sauce,
   hurry: request.hurry,
+  ...(prepared.fixedMinutes === undefined ? {} : { fixedMinutes: prepared.fixedMinutes }),
 })
 
 /** Grain and water in the vessel, before and after: one water in many gauges. */

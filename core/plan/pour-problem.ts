@@ -36,6 +36,8 @@ export interface PourProblem {
   sauce?: number
   /** The earliest end that works, whatever it leans on. */
   hurry?: boolean
+  /** Minutes of the cook's own for the stage that would be solved. */
+  fixedMinutes?: number
 }
 
 /** Water that is in the pot or the grain before anything is poured, g. */

@@ -3,14 +3,14 @@ import { steamedBlend } from '#core/grain/steamed'
 import { uptakeAt } from '#core/grain/texture'
 import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
 import { methodOf } from '#core/methods/index'
-import type { MethodContext, Method } from '#core/methods/definition'
+import type { MethodContext, Method, MethodStage } from '#core/methods/definition'
 import { DRY_AND_THROUGH, type Goal } from '#core/pot/doneness'
 import { metres } from '#core/units/units'
 import { addInWater } from '#core/seasoning/seasoning'
 import { clingOf } from '#core/water/cling'
 import { dryMassOf } from './amount'
 import { timeBlend, type TimedBlend } from './blend-timing'
-import type { PlanRequest } from './request'
+import type { OwnStageKind, PlanRequest } from './request'
 import { soakedGrain, type SoakedGrain } from './soaked'
 
 /** Nothing eats drier than this, whatever was learned, g/g. */
@@ -41,6 +41,8 @@ export interface PreparedPlan {
   /** Liquid of a dish that is the boiler, g; 0 for plain water. */
   boilerHasG: number
   timed: TimedBlend
+  /** Minutes of the cook's own for the stage the method would solve. */
+  fixedMinutes?: number
 }
 
 export function prepare(request: PlanRequest): PreparedPlan {
@@ -79,9 +81,9 @@ export function prepare(request: PlanRequest): PreparedPlan {
     boilC,
     ambientPa: pressureAt(metres(request.elevationM)),
   }
-  const timed = opened(
-    timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC }),
-    method,
+  const { timed, fixedMinutes } = withOwnMinutes(
+    opened(timeBlend({ blend, stages: method.stages(kitchen), timing: request.blendTiming, boilC }), method),
+    request.ownMinutes,
   )
   return {
     blend,
@@ -92,6 +94,7 @@ export function prepare(request: PlanRequest): PreparedPlan {
     soaked,
     method,
     timed,
+    ...(fixedMinutes === undefined ? {} : { fixedMinutes }),
     goal: method.goal?.(kitchen) ?? DRY_AND_THROUGH,
     later: [
       ...new Set([
@@ -106,6 +109,31 @@ export function prepare(request: PlanRequest): PreparedPlan {
     addInWaterG: addInWater(request.addIns, dryG),
     retainedSoakC: soak?.water === 'keep' ? Math.min(soak.celsius, boilC) : null,
   }
+}
+
+/**
+ * The stages with the cook's own minutes: what has minutes takes them, and what the method would solve, or an
+ * appliance would end by itself, ends by the clock.
+ */
+function withOwnMinutes(
+  timed: TimedBlend,
+  own: PlanRequest['ownMinutes'],
+): { timed: TimedBlend; fixedMinutes?: number } {
+  if (Object.keys(own).length === 0) return { timed }
+  const minutesFor = ({ kind, until }: MethodStage): number | undefined =>
+    own[kind as OwnStageKind] ??
+    (until === 'solved' || ('event' in until && until.event === 'switch') ? own.solved : undefined)
+  let fixedMinutes: number | undefined
+  const stages = timed.stages.map((stage): MethodStage => {
+    const minutes = minutesFor(stage)
+    if (minutes === undefined) return stage
+    const { cue: _cue, ...rest } = stage
+    const clocked: MethodStage = { ...rest, endsOn: 'clock', checks: [] }
+    if (stage.until !== 'solved') return { ...clocked, until: { minutes } }
+    fixedMinutes = minutes
+    return clocked
+  })
+  return { timed: { ...timed, stages }, ...(fixedMinutes === undefined ? {} : { fixedMinutes }) }
 }
 
 /** The last stage of a pot that keeps its water ends with the lid off. */

@@ -9,6 +9,7 @@ import type { BoilerDish, Finish, HeatStyle, Purpose } from '#core/methods/defin
 import type { AddIn } from '#core/seasoning/seasoning'
 import type { Vessel } from '#core/vessel/vessel'
 import type { Spreads } from '#core/spreads'
+import type { Measure } from '#core/units/measures'
 import type { Drain } from '#core/water/cling'
 
 export { PURPOSES, type Purpose } from '#core/methods/definition'
@@ -28,10 +29,20 @@ export interface Soak {
 export const BLEND_TIMINGS = ['together', 'soak-slow', 'add-later'] as const
 export type BlendTiming = (typeof BLEND_TIMINGS)[number]
 
+/** Stages a cook may give minutes of their own; "rest" is the request's own rest. */
+export const OWN_STAGE_KINDS = ['boil', 'simmer', 'steam', 'pressure', 'bake', 'rest'] as const
+export type OwnStageKind = (typeof OWN_STAGE_KINDS)[number]
+
 /** A plan request with nothing left open. Everything past the contract's door works on this. */
 export interface PlanRequest {
   grains: { variety: VarietyId; share: number }[]
   amount: { basis: AmountBasis; value: number; serving: 'side' | 'main' }
+  /** The measures amounts are given in besides grams. */
+  measures: readonly Measure[]
+  /** What the words of a batch say: grams, or the first of its measures. */
+  saidIn: 'grams' | 'measures'
+  /** Minutes of the cook's own, planned exactly so: by the kind of stage, or of the stage the method solves. */
+  ownMinutes: Partial<Record<OwnStageKind | 'solved', number>>
   purpose: Purpose
   method: MethodId
   heatStyle: HeatStyle

@@ -1,3 +1,5 @@
+import type { StageAmount } from './stage-amount'
+import type { Measured } from '#core/units/measures'
 import type { LoosenWay } from '#core/finish/loosen'
 import type { VarietyId } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
@@ -11,6 +13,15 @@ export interface Window {
   low: number
   expected: number
   high: number
+}
+
+/** A burner's or an appliance's setting. */
+export interface StageSetting {
+  /** "high", "lowest", "cook", "pressure cook", "190 °C". */
+  setting: string
+  minutes?: number
+  pressure?: 'low' | 'high'
+  release?: 'natural' | 'timed' | 'quick'
 }
 
 export interface Stage {
@@ -37,8 +48,10 @@ export interface Stage {
   /** What is done to the bed in this stage of a remedy. */
   mends?: { addG: number; turn: boolean }
   checks: string[]
+  /** What to set on the burner or the appliance as the stage begins. */
+  set?: StageSetting
   /** What is measured, poured or sprinkled in this stage: its own, never the whole pot's. */
-  amounts?: { what: 'grain' | 'water' | 'stock'; grams: number }[]
+  amounts?: StageAmount[]
 }
 
 export type CautionAbout = 'texture' | 'fit' | 'burn' | 'food-safety' | 'timing'
@@ -59,7 +72,7 @@ export interface Plan {
   grain: {
     mass_g: number
     volume_ml: number
-    parts: { variety: VarietyId; mass_g: number; volume_ml: number }[]
+    parts: { variety: VarietyId; mass_g: number; volume_ml: number; measures?: Measured[] }[]
   }
   water: {
     pour_g: number
@@ -149,9 +162,30 @@ export interface Plan {
   }
   /** Minutes after the boil at which the quick members of a blend go in. */
   add_after_minutes?: number
+  /** Only where the cook measures by cups or spoons: amounts are said in the first of their measures. */
+  said_in?: 'measures'
   /** The dish under the basket: its liquid at the start, what goes into it first, and what it loses as steam. */
   boiler_dish?: { name: string; liquid_g: number; top_up_g: number; steams_off_g: number }
   cautions: Caution[]
+  /** Only for a way of the cook's own: how it ends, and the smallest change that would help. */
+  judged?: {
+    good: number
+    ends: {
+      cooked_through: string
+      texture: string
+      soggy: boolean
+      uneven: boolean
+      scorched: boolean
+      separate_index: number
+    }
+    smallest_change?: {
+      says: string
+      minutes?: number
+      pour_g?: number
+      rest_minutes?: number
+      good: number
+    }
+  }
   /** Only where it was asked for: how likely it ends well, and how else it may end. */
   chances?: {
     good: number

@@ -62,7 +62,13 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
   const cook = (): [CookedThrough, PotSetup] => {
     const setup = setupFor(problem, pour, boilerG)
     return [
-      cookThrough(setup, problem.stages, { guess, goal: problem.goal, hurry: problem.hurry === true, least }),
+      cookThrough(setup, problem.stages, {
+        guess,
+        goal: problem.goal,
+        hurry: problem.hurry === true,
+        least,
+        ...fixedBy(problem),
+      }),
       setup,
     ]
   }
@@ -123,6 +129,7 @@ function leastLength(problem: PourProblem): number {
   const at = stages.findIndex((stage) => stage.until === 'solved')
   if (
     problem.hurry ||
+    problem.fixedMinutes !== undefined ||
     problem.way === 'excess' ||
     dryG <= SMALL_BATCH_G ||
     at < 0 ||
@@ -198,7 +205,7 @@ function poured(
   problem: PourProblem,
   pourG: number,
   {
-    fixed,
+    fixed = problem.fixedMinutes,
     quick = false,
     least = 0,
     guess = firstGuess(problem),
@@ -212,7 +219,8 @@ function poured(
     least,
     ...(fixed === undefined ? {} : { fixed }),
   })
-  const window = fixed === undefined && !quick ? windowOf(problem, setup, course) : undefined
+  const isSolved = fixed === undefined || fixed === problem.fixedMinutes
+  const window = isSolved && !quick ? windowOf(problem, setup, course) : undefined
   const parsedBundle = waterCarriedInto(problem)
   const cooked = problem.dryG + course.grainWaterG + course.freeG
   // A film hangs on every cooked grain and is eaten with it.
@@ -296,7 +304,11 @@ function firstSteam(problem: PourProblem, guess: number): number {
   return (surplus / LATENT_HEAT) * 60 * minutes * vessel.steamFactor
 }
 
+const fixedBy = ({ fixedMinutes }: PourProblem) => (fixedMinutes === undefined ? {} : { fixed: fixedMinutes })
+
 function windowOf(problem: PourProblem, setup: PotSetup, course: CookedThrough) {
+  const { fixedMinutes } = problem
+  if (fixedMinutes !== undefined) return { low: fixedMinutes, high: fixedMinutes }
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
   if (at < 0 || course.earliest === undefined || !course.atSolved) return undefined
   const softest = problem.way === 'excess' ? problem.blend.uptake.soft : undefined

@@ -6,14 +6,26 @@ import { SPREAD_MM, type Spread } from '#core/finish/spread'
 import type { Blend } from '#core/grain/blend'
 import { inWords } from '#core/grain/varieties'
 import { holdingPower } from '#core/leftovers/hold-time'
+import type { Method } from '#core/methods/definition'
 import { CUES, type CueId } from '#core/methods/signs'
 import { soakSigns } from '#core/methods/stages'
 import { roundTo } from '#core/units/rounding'
 import type { AddInOut, Seasoning } from '#core/seasoning/seasoning'
 import type { PlanRequest } from './request'
+import {
+  amountText,
+  dressAmounts,
+  grainAmounts,
+  liquidAmount,
+  mixAmounts,
+  seasoningAmounts,
+  type Speaking,
+} from './stage-amounts'
+import type { StageAmount } from './stage-amount'
 import type { PreparedPlan } from './prepare'
 import type { Plan, Stage, Window } from './result'
 import { isSlow } from './soaked'
+import { settingOf } from './stage-settings'
 import { timelineOf } from './timeline'
 
 /**
@@ -29,8 +41,6 @@ const ONE_WASH = [0.5, 0.08] as const
 const DRAIN = [1, 0.25] as const
 const POUR = [0.5, 0.08] as const
 const SEASON = [0.7, 0.02] as const
-/** Less salt than this is not worth a step, g. */
-const MIN_SALT_G = 0.1
 const FLUFF = [1, 0.1] as const
 
 const cold = { heat: 'off', power_w: 0, lid: 'off' } as const
@@ -64,7 +74,7 @@ function grainStages({ request, prepared }: StageInput): StageDraft[] {
       minutes: byHand(...MEASURE, dryG),
       hands_on: true,
       checks: [],
-      amounts: [{ what: 'grain', grams: roundTo(dryG, 1) }],
+      amounts: grainAmounts(blend, dryG, request),
       ...byCue('measured'),
     },
   ]
@@ -128,6 +138,12 @@ const TAP_C = 15
 const dishTitle = ({ name, top_up_g }: NonNullable<Plan['boiler_dish']>): string =>
   `The ${name} under the basket${top_up_g >= 1 ? `, ${Math.round(top_up_g)} g water into it first` : ''}`
 
+function pourTitle({ kettle, bowl, water }: Method, boilerDish: Plan['boiler_dish']): string {
+  if (kettle) return 'Pour the boiling water over it'
+  if (boilerDish) return dishTitle(boilerDish)
+  return bowl ? 'Pour the water over the grain in the bowl' : POUR_TITLE[water]
+}
+
 /** What is done to the water before it meets the grain. */
 function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish }: StageInput): StageDraft[] {
   const { dryG, blend, method, boilC } = prepared
@@ -154,56 +170,59 @@ function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish 
       minutes: byHand(...POUR, dryG),
       hands_on: true,
       checks: [],
-      amounts: [{ what: 'water', grams: roundTo(boilerG ?? 0, 0) }],
+      amounts: [liquidAmount('water', boilerG ?? 0, request)],
       ...byCue('poured'),
     })
   if (!(method.kettle && method.water === 'stock'))
     stages.push({
       id: 'pour',
       kind: 'measure',
-      title: method.kettle
-        ? 'Pour the boiling water over it'
-        : boilerDish
-          ? dishTitle(boilerDish)
-          : method.bowl
-            ? 'Pour the water over the grain in the bowl'
-            : POUR_TITLE[method.water],
+      title: pourTitle(method, boilerDish),
       minutes: byHand(...POUR, dryG),
       hands_on: true,
       checks: [],
-      amounts: [{ what: 'water', grams: roundTo(method.water === 'stock' ? (boilerG ?? pourG) : pourG, 1) }],
+      amounts: boilerDish
+        ? [liquidAmount('water', boilerDish.top_up_g, request)]
+        : pourAmounts(request, seasoning, method.water === 'stock' ? (boilerG ?? pourG) : pourG),
       ...byCue('poured'),
     })
   if (request.soak?.water === 'keep') stages.push(soaking(request, blend))
-  const first = withWater(seasoning)
+  const first = seasoningAmounts(seasoning, 'with-water', request)
   if (first.length > 0)
     stages.push({
       id: 'season',
       kind: 'measure',
-      title: `Into the water: ${first.join(', ')}`,
+      title: `Into the water: ${first.map((a) => amountWords(a, request)).join(', ')}`,
+      amounts: first,
       minutes: byHand(...SEASON, dryG),
       hands_on: true,
       checks: [],
       ...byCue('seasoned'),
     })
   const onTop = seasoning.addIns.filter((a) => a.when === 'on-top').map(addInWords)
+  const onTopAmounts = seasoningAmounts(seasoning, 'on-top', request)
   const last = stages[stages.length - 1]!
   last.checks = [
     ...last.checks,
     ...(onTop.length > 0 ? [`On top, not stirred in: ${onTop.join(', ')}`] : []),
     ...method.beforeHeat,
   ]
+  if (onTopAmounts.length > 0) last.amounts = [...(last.amounts ?? []), ...onTopAmounts]
   return stages
 }
 
 const addInWords = ({ name, grams }: Seasoning['addIns'][number]): string =>
   `${grams < 10 ? roundTo(grams, 1) : Math.round(grams)} g ${name}`
 
-/** What goes into the water before the heat: salt and whatever cooks with it. */
-const withWater = ({ saltToAddG, addIns }: Seasoning): string[] => [
-  ...(saltToAddG >= MIN_SALT_G ? [`${roundTo(saltToAddG, 1)} g salt`] : []),
-  ...addIns.filter((a) => a.when === 'with-water').map(addInWords),
-]
+/** "¾ tsp salt", "80 g peas". */
+const amountWords = (amount: StageAmount, speaking: Speaking): string =>
+  `${amountText(amount, speaking)} ${amount.name ?? amount.what}`
+
+/** The pour, as water and stock where some of it is stock. */
+const pourAmounts = (request: PlanRequest, { stockG }: Seasoning, pourG: number): StageAmount[] =>
+  stockG >= 1 && stockG < pourG
+    ? [liquidAmount('water', pourG - stockG, request), liquidAmount('stock', stockG, request)]
+    : [liquidAmount(stockG >= 1 ? 'stock' : 'water', pourG, request)]
 
 /** Words about add-ins at a moment of the cook. */
 function addInChecks({ addIns }: Seasoning, kind: 'boiling' | 'end'): string[] {
@@ -253,9 +272,10 @@ interface StageInput {
 function hotStages({ request, prepared, seasoning, windows, pourG }: StageInput): StageDraft[] {
   const hot = prepared.timed.stages
   const boiling = hot.findIndex((stage, i) => i > 0 && (stage.powerW > 0 || stage.surroundC !== undefined))
-  return hot.map((stage, i) => {
+  const held = hot.findIndex((stage) => stage.kind === 'pressure')
+  return hot.map((stage, i): StageDraft => {
     const { cue, surroundC } = stage
-    return {
+    const draft: StageDraft = {
       id: stage.id,
       kind: stage.kind,
       title: stage.title,
@@ -269,13 +289,20 @@ function hotStages({ request, prepared, seasoning, windows, pourG }: StageInput)
       ends_on: stage.endsOn,
       ...(cue ? { cue: CUES[cue].text, cue_id: cue } : {}),
       hands_on: stage.handsOn,
-      ...(stage.pourShare
-        ? { amounts: [{ what: 'water' as const, grams: roundTo(pourG * stage.pourShare, 1) }] }
-        : stage.ladle
-          ? { amounts: [{ what: 'stock' as const, grams: roundTo(pourG, 1) }] }
-          : {}),
       checks: i === boiling ? [...addInChecks(seasoning, 'boiling'), ...stage.checks] : stage.checks,
     }
+    const amounts = [
+      ...(stage.pourShare ? [liquidAmount('water', pourG * stage.pourShare, request)] : []),
+      ...(stage.ladle ? [liquidAmount('stock', pourG, request)] : []),
+      ...(i === boiling ? seasoningAmounts(seasoning, 'at-boil', request) : []),
+    ]
+    if (amounts.length > 0) draft.amounts = amounts
+    const set = settingOf(draft, request, {
+      ovenC: surroundC,
+      pressureMinutes: windows[held]?.expected,
+    })
+    if (set) draft.set = set
+    return draft
   })
 }
 
@@ -289,6 +316,7 @@ function lastStages({
   cookedG,
 }: StageInput): StageDraft[] {
   const way = LOOSEN_WAYS[loosen]
+  const foldIn = seasoningAmounts(seasoning, 'fold-in', request)
   const fluff: StageDraft = {
     id: 'fluff',
     kind: 'fluff',
@@ -300,6 +328,7 @@ function lastStages({
       ...addInChecks(seasoning, 'end'),
     ],
     loosen,
+    ...(foldIn.length > 0 ? { amounts: foldIn } : {}),
     ...byCue(loosen === 'stir' ? 'stirred-even' : 'loosened'),
   }
   const last: StageDraft[] = [fluff]
@@ -328,6 +357,7 @@ function lastStages({
         id: 'dress',
         kind: 'dress',
         title: 'Fold the dressing in while it is hot',
+        amounts: dressAmounts(dressing, request),
         minutes: byHand(1, 0.4, prepared.dryG),
         hands_on: true,
         ...byCue('dressed'),
@@ -414,7 +444,8 @@ function dressingStages({ request, dressing }: StageInput, after: string, readyB
     id: 'mix-dressing',
     kind: 'dress',
     after: [after],
-    title: `Mix ${Math.round(dressing.vinegarG)} g vinegar, ${Math.round(dressing.sugarG)} g sugar${dressing.saltG >= MIN_SALT_G ? ` and ${roundTo(dressing.saltG, 1)} g salt` : ''}`,
+    title: `Mix ${mixWords(dressing, request)}`,
+    amounts: mixAmounts(dressing, request),
     minutes: byHand(3, 0.1, dressing.liquidG * 3),
     hands_on: true,
     checks: ['Warm it gently to dissolve the sugar; do not boil'],
@@ -436,6 +467,12 @@ function dressingStages({ request, dressing }: StageInput, after: string, readyB
       minutes: { low: infuseMinutes, expected: infuseMinutes, high: infuseMinutes },
     },
   ]
+}
+
+/** "30 g vinegar, 12 g sugar and 3.1 g salt". */
+const mixWords = (dressing: Dressing, speaking: Speaking): string => {
+  const said = mixAmounts(dressing, speaking).map((a) => amountWords(a, speaking))
+  return said.length > 2 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)}` : said.join(', ')
 }
 
 const chained = (stages: readonly StageDraft[], first: readonly string[]): Stage[] =>

@@ -65,6 +65,13 @@ export const isGood = (v: Verdict): boolean =>
   v.texture !== 'dry' &&
   v.texture !== 'mushy'
 
+export interface SweepOptions {
+  seed: number
+  runs: number
+  /** Firm to soft is all good: a way of the cook's own ends as they like it. */
+  anyTexture?: boolean
+}
+
 /**
  * Cooks the same plan in many kitchens. A generator, so that it can be watched and stopped.
  * @yields how many pots are done
@@ -72,7 +79,7 @@ export const isGood = (v: Verdict): boolean =>
  */
 export function* sweep(
   { happenings: interventions, ...of }: Simulation,
-  { seed, runs }: { seed: number; runs: number },
+  { seed, runs, anyTexture = false }: SweepOptions,
 ): Generator<number, Chances> {
   const ready = makeReady(of)
   const spreads = spreadsOf(ready.prepared.blend, of.request.spreads)
@@ -95,7 +102,7 @@ export function* sweep(
     const asAsked = sauce > 0 ? 0.5 : of.request.texture
     // Where minutes or steam set the texture, a cook tastes; where the pour does, it can miss what was asked for.
     const missed =
-      ready.prepared.method.pourSetsTexture === true || sauce > 0
+      !anyTexture && (ready.prepared.method.pourSetsTexture === true || sauce > 0)
         ? Math.abs(textureReached(outcome, uptake, sauce) - asAsked)
         : 0
     count.good += Number(isGood(verdict) && missed <= NEAR_ENOUGH)
@@ -121,7 +128,7 @@ export function* sweep(
 }
 
 /** Runs a sweep to its end. */
-export function chancesOf(simulation: Simulation, given: { seed: number; runs: number }): Chances {
+export function chancesOf(simulation: Simulation, given: SweepOptions): Chances {
   const running = sweep(simulation, given)
   for (;;) {
     const next = running.next()

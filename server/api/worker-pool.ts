@@ -16,7 +16,7 @@ const IDLE_MS = 60_000
 
 /** A plan takes long only where it is tried in many kitchens. */
 export const takesLong = (question: string, text: string): boolean =>
-  LONG.has(question) || (question === 'plan' && /"runs"\s*:/.test(text))
+  LONG.has(question) || (question === 'plan' && /"(runs|own)"\s*:/.test(text))
 
 declare global {
   // One pool for a process, however often its modules are loaded while developing.

@@ -15,7 +15,7 @@ import {
   saveProgramme,
   saveVessel,
 } from './equipment'
-import { openKitchen, type Kitchen } from '#server/store/open-household'
+import { openKitchen, settingsOf, type Kitchen } from '#server/store/open-household'
 import { adoptLabel, dropBag, saveBag } from './grains'
 
 let kitchen: Kitchen
@@ -332,6 +332,18 @@ describe('bags', () => {
     expect(pathOf(adoptLabel(kitchen, { id: only().id }))).toBe('label_ratio')
     expect(dropBag(kitchen, { id: only().id })).toMatchObject({ ok: true })
   })
+})
+
+test('a kitchen that changes to cups reads its plans in cups, and in grams when it changes back', () => {
+  const settings = settingsOf(kitchen)
+  expect(kitchen.household.gauge()).toBe('scale')
+  kitchen.household.save({ ...settings, units: 'cups' })
+  expect(kitchen.household.gauge()).toBe('cup')
+  kitchen.household.saveGauge('finger')
+  kitchen.household.save({ ...settings, units: 'cups', kitchen_c: 21 })
+  expect(kitchen.household.gauge()).toBe('finger')
+  kitchen.household.save({ ...settings, units: 'grams' })
+  expect(kitchen.household.gauge()).toBe('scale')
 })
 
 test('marks and the gauge in hand are kept; nonsense is not', () => {

@@ -38,6 +38,12 @@ export function householdIn(db: Db) {
     gauge: () => (parseGauge.get() as string | undefined) ?? 'scale',
     saveGauge: (gauge: string) => void writeGauge.run(gauge),
     settings: () => read.get() as Settings | undefined,
-    save: (settings: Settings) => void write.run(settings),
+    /** Who changes to cups reads the plan in cups, and who changes back in grams, until another gauge is pressed. */
+    save: (settings: Settings) => {
+      const before = read.get() as Settings | undefined
+      write.run(settings)
+      if (before && before.units !== settings.units)
+        writeGauge.run(settings.units === 'cups' ? 'cup' : 'scale')
+    },
   }
 }

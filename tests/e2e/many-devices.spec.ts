@@ -33,8 +33,9 @@ test('a house with scoops and a twelve-hour clock', async ({ page }) => {
     },
     async () => {
       await open(page, '/?grain=long-white&for=5&pot=heavy-blue&on=big-gas&at=20:00')
-      // 325 g are 411 mL, 2¼ scoops and 6 mL: in whole scoops 405 mL, 320 g.
-      await expect(measure(page)).toContainText('320 g')
+      // Five portions are 325 g, 411 mL: 2¼ rice-cooker cups (405 mL), and nothing is rounded in silence.
+      await expect(measure(page)).toContainText('325 g')
+      await expect(measure(page)).toContainText('2¼ cups')
       await expect(page.getByRole('button', { name: /When to serve: at 8:00 pm/ })).toBeVisible()
       await expect(page.getByText(/Start at \d:\d\d pm for 8:00 pm/)).toBeVisible()
     },

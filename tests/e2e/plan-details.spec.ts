@@ -77,7 +77,7 @@ test('more eaters: kernels fall in, and the water before stays in sight as a lin
   const pot = page.getByRole('region', { name: 'The pot' })
   await expect(pot.locator('[data-falling]')).toHaveCount(0)
   await page.getByRole('button', { name: /300 g dry/ }).click()
-  await page.getByLabel('Dry grain, g').fill('420')
+  await page.getByRole('textbox', { name: 'Dry grain' }).fill('420')
   await expect(pot.locator('[data-falling]')).toHaveCount(1)
   await expect(pot.locator('path[class*=ghost]')).toHaveCount(1)
   await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/was \d+ g/)

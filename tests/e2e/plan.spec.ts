@@ -79,7 +79,7 @@ test('another crowd and another pot say what they did, the last water stays in s
   await open(page, '/?grain=short-white&grams=300&pot=heavy-blue&on=big-gas&lid=off')
   const pot = page.getByRole('region', { name: 'The pot' })
   await page.getByRole('button', { name: /300 g dry/ }).click()
-  await page.getByLabel('Dry grain, g').fill('600')
+  await page.getByRole('textbox', { name: 'Dry grain' }).fill('600')
   await page.keyboard.press('Escape')
   await expect(pot.getByRole('status')).toHaveText(/^twice the grain, 1\.\d times the water$/)
   await expect(page.getByText(/^was \d+ g$/)).toBeVisible()

@@ -47,7 +47,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const line = timelineOf(value.there.stages)
   return {
     search: toSearch(state, first).toString(),
-    what: `${amountWord(state)}, ${grainWord(state, household)}, ${vesselOfState(state, household).name}`,
+    what: `${amountWord(state, household)}, ${grainWord(state, household)}, ${vesselOfState(state, household).name}`,
     there,
     refused: height !== null && height.trim() !== '' && told.elevation_m === undefined ? height : undefined,
     here: value.here,

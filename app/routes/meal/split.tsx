@@ -79,7 +79,8 @@ export default function Split({ loaderData }: Route.ComponentProps) {
       </p>
       <h1 className="figure">Choose pots</h1>
       <p className="place-lead">
-        {amountWord(state)}, {grams} g of {grainWord(state, household)}: ready first, then least work.
+        {amountWord(state, household)}, {grams} g of {grainWord(state, household)}: ready first, then least
+        work.
       </p>
       {options.length === 0 && (
         <p role="status">No pots can hold this much, even in two rounds. Cook less.</p>

@@ -104,7 +104,7 @@ describe('the bench, for what comes after the pot', () => {
   }
   test('portions to keep and portions kept stand in the order and move the grams', () => {
     const state: PlanState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
-    expect(amountWord(state)).toBe('For four and three for later, one from leftovers')
+    expect(amountWord(state, household)).toBe('For four and three for later, one from leftovers')
     const read = parsePlanRequest(requestOf(state, household, 0))
     if (!read.ok) throw new Error('unread')
     expect([read.value.amount.value, read.value.keepServings]).toEqual([3, 3])

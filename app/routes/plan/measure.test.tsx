@@ -72,16 +72,16 @@ describe('measure', () => {
 
   test('by cups: the nearest scoops there are, and what is still missing or over', () => {
     // 300 g of short white fill 355 mL: one metric cup and two fifths.
-    expect(words({ gauge: 'cup' })).toMatch(/Dry grain why\? 1½ cups less 20 mL; 300 g/)
+    expect(words({ gauge: 'cup' })).toMatch(/Dry grain why\? 1⅓ cups \+ 1 tbsp; 300 g/)
     expect(words({ gauge: 'cup', settings: { ...settings, cup: 'scoop' } })).toMatch(
-      /Dry grain why\? 2 cups less 5 mL; 300 g/,
+      /Dry grain why\? 2 cups level; 300 g/,
     )
   })
 
   test('by a glass of the house, with only the parts of it there are', () => {
     const glass = { id: 'g', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' as const }
     expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(
-      /Dry grain why\? 2 full less 55 mL; 300 g/,
+      /Dry grain why\? 2 glasses less 55 mL; 300 g/,
     )
   })
 

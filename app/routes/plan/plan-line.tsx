@@ -37,7 +37,7 @@ export function PlanLine({ clock, now, ...panel }: PanelProps & { clock: Househo
       ? 'as soon as possible'
       : `at ${clockTime(nextAt(state.at, clock.zone, now), clock)}${dayWord(nextAt(state.at, clock.zone, now), now, clock.zone) === 'tomorrow' ? ' tomorrow' : ''}`
   const parts: Part[] = [
-    { id: 'amount', word: amountWord(state), label: 'How much' },
+    { id: 'amount', word: amountWord(state, household), label: 'How much' },
     { id: 'grain', word: grainWord(state, household), label: 'Which grain' },
     { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for' },
     {

@@ -1,5 +1,5 @@
 import { useMediaQuery } from '@mantine/hooks'
-import { useMemo, useState } from 'react'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
@@ -8,6 +8,7 @@ import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { methodOf } from '#core/methods/index'
 import { timelineOf } from '#core/plan/timeline'
+import { gaugeOfAmount } from '../../planning/gauges'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/commands/plan'
@@ -57,6 +58,8 @@ import { mealDishOf } from '../../planning/meal-dish'
 import { useRoomForError } from './use-room-for-error'
 import { vesselFromRow } from '../../planning/vessel-from-row'
 import classes from './plan.module.css'
+
+const OwnWay = lazy(() => import('./own-way'))
 
 export const meta: Route.MetaFunction = () => [{ title: 'Plan · Omsel' }]
 
@@ -129,7 +132,9 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   useKeys({ back: canUndo ? undo : undefined })
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
-  const [gauge, setGauge] = useState(loaderData.gauge)
+  const [chosenGauge, setGauge] = useState<string>()
+  // An amount told in a measure is shown in it, until another gauge is pressed.
+  const gauge = chosenGauge ?? gaugeOfAmount(state.amount) ?? loaderData.gauge
   const [cooked, setCooked] = useState(false)
   const submit = useSubmit()
   const low = useMediaQuery('(max-height: 720px)')
@@ -267,6 +272,11 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         />
       </section>
       <section className={classes.cautions} aria-label="Cautions">
+        {(state.minutes !== null || state.poured !== null) && (
+          <Suspense>
+            <OwnWay request={request} state={state} change={change} />
+          </Suspense>
+        )}
         <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
       </section>
       <nav className={classes.tabs} aria-label="Parts of the plan">

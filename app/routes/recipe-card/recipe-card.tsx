@@ -88,8 +88,8 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         <Kernel variety={varietyOf(state.grain)} height={34} />
         <h1 className="figure">{grainWord(state, household)}</h1>
         <p>
-          {amountWord(state)}, {PURPOSE_WORDS[state.purpose]}; {METHOD_WORDS[methodOfState(state, vessel)]},{' '}
-          {vessel.name}
+          {amountWord(state, household)}, {PURPOSE_WORDS[state.purpose]};{' '}
+          {METHOD_WORDS[methodOfState(state, vessel)]}, {vessel.name}
           {!own && `, ${heat.name}`}; {settings.elevation_m} m
         </p>
       </header>

@@ -24,7 +24,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
   const plan = read.value
   const vessel = vesselOfState(state, household)
   const named: Named = {
-    title: `${grainWord(state, household)}, ${amountWord(state)}`,
+    title: `${grainWord(state, household)}, ${amountWord(state, household)}`,
     where: `In ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, household).name}` : ''}, at ${settings.elevation_m} m`,
     grains: plan.grain.parts.map((part) => ({ name: varietyOf(part.variety).name, grams: part.mass_g })),
   }

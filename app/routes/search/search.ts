@@ -3,6 +3,8 @@ import { SITUATIONS } from '#core/practice/situations'
 import { nowMs } from '#server/clock'
 import { currentLeftovers } from '#server/queries/leftovers'
 import { kitchen, settingsOf, type Kitchen } from '#server/store/open-household'
+import { loadPlanningData } from '../../planning/planning-data.server'
+import { orderFrom } from '../../planning/order'
 import { matching, type Thing } from '../../search/match'
 import { PLACES } from '../../search/places'
 import { dayWord } from '../../ui/time/clock-hour'
@@ -18,11 +20,19 @@ export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   return {
     asked,
-    found: [...matching(thingsIn(open, nowMs()), asked, MOST), ...cooksCalled(open, asked, nowMs())].slice(
-      0,
-      MOST,
-    ),
+    found: [
+      ...orderIn(open, asked),
+      ...matching(thingsIn(open, nowMs()), asked, MOST),
+      ...cooksCalled(open, asked, nowMs()),
+    ].slice(0, MOST),
   }
+}
+
+/** "2 cups basmati for six at 7" is an order: a press plans it, and it says how it was understood. */
+function orderIn(open: Kitchen, asked: string): Thing[] {
+  const { household } = loadPlanningData(open)
+  const order = orderFrom(asked, household)
+  return order ? [{ kind: 'Plan', label: order.label, more: order.more, to: `/?${order.search}` }] : []
 }
 
 function thingsIn(open: Kitchen, now: number): Thing[] {

@@ -13,7 +13,9 @@ import { knobWord, type Knob } from '../../ui/drawing/setting-word'
 import { LoosenDrawing } from '../../ui/drawing/loosen-drawing'
 import { PotInside } from '../../ui/drawing/pot-inside'
 import { OwnPicture } from './own-photo'
-import { aimOf, pourWords, type DeviceReading } from './readings'
+import { aimOf } from '#core/plan/stage-amounts'
+import { pourWords, type DeviceReading } from './readings'
+import { StageAmounts } from './stage-amounts'
 import type { AtTheStove } from './use-pot-estimate'
 import { clockTime, countdown, type HouseholdClock } from '../../ui/time/clock-hour'
 import classes from './stove.module.css'
@@ -78,7 +80,7 @@ export function NowPanel({
       <div className={classes.act}>
         <p className="eyebrow">
           {title}, {vesselName}
-          <span className={classes.phoneTable}>table {table}</span>
+          <span className={classes.phoneTable}>serve {table}</span>
         </p>
         <p className={`${classes.title} figure`} data-act>
           {stage ? stage.title : 'Serve'}
@@ -159,6 +161,12 @@ const waitLeft = (stage: Stage, current: StageView, now: number): number =>
     ? (current.endMs - now) / 60_000
     : stage.minutes.low - (now - current.startMs) / 60_000
 
+/** "1", "2 to 4": a range only where its ends differ as rounded. */
+function rangeWord(low: number, high: number): string {
+  const [from, to] = [Math.max(1, Math.round(low)), Math.max(1, Math.round(high))]
+  return from === to ? String(from) : `${from} to ${to}`
+}
+
 /** A clock counts down to its end. A sign counts up, next to the minutes it may take. */
 function Clock({
   stage,
@@ -191,23 +199,26 @@ function Clock({
   const amount = aimOf(stage, plan)
   const grams = readings.find((r) => r.kind === 'scale')?.grams
   const live = amount !== undefined && grams !== undefined ? pourWords(grams, amount) : undefined
+  const measured = amount !== undefined || (stage.amounts?.length ?? 0) > 0
   return (
     <>
-      <p className={`${classes.count} figure`} role="timer">
-        {amount !== undefined ? (
-          <>
-            {live ? live.figure : Math.round(amount)}
-            <small> {live ? live.unit : 'g'}</small>
-          </>
-        ) : (
-          countdown(now - current.startMs)
-        )}
-      </p>
+      {live ? (
+        <p className={`${classes.count} figure`} role="timer">
+          {live.figure}
+          <small> {live.unit}</small>
+        </p>
+      ) : measured ? (
+        <StageAmounts stage={stage} plan={plan} />
+      ) : (
+        <p className={`${classes.count} figure`} role="timer">
+          {countdown(now - current.startMs)}
+        </p>
+      )}
       <p className={classes.until}>
         until {stage.cue}{' '}
         <span className="quiet">
-          · {amount !== undefined ? `${countdown(now - current.startMs)} so far, ` : ''}
-          {Math.max(1, Math.round(low))} to {Math.max(1, Math.round(high))} min, {where}
+          · {measured ? `${countdown(now - current.startMs)} so far, ` : ''}
+          {rangeWord(low, high)} min, {where}
           {probe}
           {live && `; ${grams} of ${Math.round(amount!)} g on the scale`}
         </span>

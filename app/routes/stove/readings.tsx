@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Plan, Stage } from '#core/plan/result'
+import type { Stage } from '#core/plan/result'
 import { CUES } from '#core/methods/signs'
 import { AdviceCard } from './advice-card'
 
@@ -28,16 +28,6 @@ export function pourWords(grams: number, aim: number): { figure: string; unit: s
     ? { figure: 'stop', unit: `${grams} g` }
     : { figure: String(-left), unit: 'g too much' }
 }
-
-/** What a hand weighs towards in this stage, g. */
-export const aimOf = (stage: Stage, plan: Plan): number | undefined =>
-  stage.id === 'pour'
-    ? plan.water.pour_g
-    : stage.kind === 'measure'
-      ? plan.grain.mass_g
-      : stage.mends && stage.mends.addG > 0
-        ? stage.mends.addG
-        : undefined
 
 /** What a device that is not trusted proposes: the cook has the last word. */
 export function Proposal({

@@ -95,7 +95,9 @@ function stageThatDries(facts: CautionInput): Stage | undefined {
   const { method, solution, timed, stages } = facts
   const inPotsWater = method.water === 'pot' && !method.bowl && !method.stirred
   if (!inPotsWater || solution.course.outcome !== 'done' || !boils(facts)) return undefined
-  if (timed.stages.some((s) => s.cooksOn)) return undefined
+  // Minutes of the cook's own are judged as a whole, not by their margin.
+  if (timed.stages.some((s) => s.cooksOn) || Object.keys(facts.request.ownMinutes).length > 0)
+    return undefined
   const solved = timed.stages.filter(
     (s) => s.until === 'solved' && s.exact !== true && s.mode === 'open' && s.powerW > 0,
   )

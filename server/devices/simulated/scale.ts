@@ -1,3 +1,4 @@
+import { aimOf } from '#core/plan/stage-amounts'
 import { seedOf } from '#core/simulate/true-pot'
 import { randomOf } from '#core/simulate/sweep'
 import type { Beside, Reading, Source } from '#server/devices/device'
@@ -14,18 +15,11 @@ const STILL_S = 4
 const DRIPS_S = 50
 const LOOSENED_S = 75
 
-/** What the hand means to reach in this stage. */
-function aimOf({ stage, plan }: Beside): number | undefined {
-  if (stage.kind === 'measure' && stage.id !== 'pour') return plan.grain.mass_g
-  if (stage.id === 'pour') return plan.water.pour_g
-  return stage.mends && stage.mends.addG > 0 ? stage.mends.addG : undefined
-}
-
 /** What is on the scale now. */
 function lying(beside: Beside): { grams: number; done: boolean } | undefined {
   const { stage, stageStartMs, nowMs, plan, cookId } = beside
   const seconds = (nowMs - stageStartMs) / 1000
-  const aim = aimOf(beside)
+  const aim = aimOf(beside.stage, beside.plan)
   if (aim !== undefined) {
     const target = Math.max(0, aim + MISSES_G * (2 * randomOf(seedOf(`${cookId} ${stage.id}`))() - 1))
     const rate = stage.kind === 'measure' && stage.id !== 'pour' ? GRAIN_G_S : WATER_G_S
@@ -59,7 +53,7 @@ export const simulatedScale: Source = {
   cue(reading, beside) {
     const on = lying(beside)
     if (!on?.done || reading.grams === undefined) return undefined
-    const aim = aimOf(beside)
+    const aim = aimOf(beside.stage, beside.plan)
     // A scale far off its target ends no step: the cook has to look.
     if (aim !== undefined && Math.abs(reading.grams - aim) > NEAR_G) return undefined
     return beside.stage.id === 'pour' ? { amount: reading.grams } : {}

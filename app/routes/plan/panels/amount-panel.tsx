@@ -1,51 +1,66 @@
-import { NumberInput, SegmentedControl, Stack, TextInput } from '@mantine/core'
+import { NativeSelect, NumberInput, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { AVOIDABLE } from '#core/eaters/avoid'
 import { parsePeople } from '#core/eaters/party'
 import { LIMITS } from '#core/contract/plan-request'
+import { measureChoices } from '../../../planning/household-measures'
 import { MAX_WHO } from '../../../planning/plan-address'
+import { measuredWord } from '../../../planning/plan-words'
+import { readDryAmount } from '../../../planning/read-dry-amount'
 import type { PanelProps } from './panel-props'
 
-/** Grams for each eater when a number of eaters turns into grams: only a place to start from. */
+/** How much: for how many people, or so much dry grain in any measure of this kitchen. */
 export function AmountPanel({ state, change, household }: PanelProps) {
   const ready = household.kept.filter((k) => k.variety === state.grain)
   const portions = Math.floor(ready.reduce((sum, k) => sum + k.portions, 0) + 1e-9)
   const { basis, value } = state.amount
-  const [min, max] = LIMITS.amount[basis]
+  const [min, max] = LIMITS.amount.servings
   return (
     <Stack gap="sm">
       <SegmentedControl
         aria-label="Enter as"
-        value={basis}
+        value={basis === 'servings' ? 'servings' : 'dry'}
         onChange={(next) =>
           change({
-            amount: next === 'servings' ? { basis: 'servings', value: 4 } : { basis: 'dry-mass', value: 250 },
+            amount:
+              next === 'servings'
+                ? { basis: 'servings', value: 4 }
+                : household.units === 'cups'
+                  ? { basis: 'measure', value: 2, measure: 'cup' }
+                  : { basis: 'dry-mass', value: 250 },
+            who: null,
           })
         }
         data={[
           { value: 'servings', label: 'People' },
-          { value: 'dry-mass', label: 'Dry weight' },
+          { value: 'dry', label: 'Dry grain' },
         ]}
       />
-      {basis === 'servings' && <Who state={state} change={change} household={household} />}
-      <NumberInput
-        key={`${basis} ${state.who ?? ''}`}
-        label={basis === 'servings' ? 'Portions' : 'Dry grain, g'}
-        description={`${min} to ${max}`}
-        defaultValue={value}
-        min={min}
-        max={max}
-        step={basis === 'servings' ? 1 : 10}
-        decimalScale={basis === 'servings' ? 2 : 1}
-        allowedDecimalSeparators={[',', '.']}
-        clampBehavior="blur"
-        allowNegative={false}
-        data-autofocus={basis === 'dry-mass' || undefined}
-        onChange={(next) => {
-          const n = Number(next)
-          if (next !== '' && n >= min && n <= max) change({ amount: { basis, value: n }, who: null })
-        }}
-      />
+      {basis === 'servings' ? (
+        <>
+          <Who state={state} change={change} household={household} />
+          <NumberInput
+            key={state.who ?? ''}
+            label="Portions"
+            description={`${min} to ${max}`}
+            defaultValue={value}
+            min={min}
+            max={max}
+            step={1}
+            decimalScale={2}
+            allowedDecimalSeparators={[',', '.']}
+            clampBehavior="blur"
+            allowNegative={false}
+            onChange={(next) => {
+              const n = Number(next)
+              if (next !== '' && n >= min && n <= max)
+                change({ amount: { basis: 'servings', value: n }, who: null })
+            }}
+          />
+        </>
+      ) : (
+        <DryGrain state={state} change={change} household={household} />
+      )}
       {basis === 'servings' && (
         <NumberInput
           label="Extra portions for later"
@@ -82,6 +97,46 @@ export function AmountPanel({ state, change, household }: PanelProps) {
         />
       )}
     </Stack>
+  )
+}
+
+/** Dry grain as a cook types it: "1½ cups", "2 mugs", "300 g"; a bare number counts what was counted before. */
+function DryGrain({ state, change, household }: PanelProps) {
+  const choices = measureChoices(household)
+  const { amount } = state
+  const counted = amount.basis === 'measure' ? amount.measure : 'g'
+  const [typed, setTyped] = useState(() =>
+    amount.basis === 'measure' ? measuredWord(amount, household) : `${amount.value} g`,
+  )
+  const [error, setError] = useState<string>()
+  const take = (text: string, unit = counted) => {
+    setTyped(text)
+    const read = readDryAmount(text, unit, household)
+    setError(read.ok ? undefined : read.message)
+    if (read.ok) change({ amount: read.amount, who: null })
+  }
+  return (
+    <>
+      <TextInput
+        label="Dry grain"
+        description="1½ cups, 2 mugs, 300 g"
+        value={typed}
+        maxLength={40}
+        error={error}
+        data-autofocus
+        onChange={(event) => take(event.currentTarget.value)}
+      />
+      <NativeSelect
+        label="Measured by"
+        value={counted}
+        onChange={(event) => {
+          const unit = event.currentTarget.value
+          const number = amount.basis === 'measure' ? amount.value : unit === 'g' ? 250 : 2
+          take(unit === 'g' ? '250 g' : String(number), unit)
+        }}
+        data={[{ value: 'g', label: 'grams' }, ...choices.map(({ id, label }) => ({ value: id, label }))]}
+      />
+    </>
   )
 }
 

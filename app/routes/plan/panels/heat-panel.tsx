@@ -137,6 +137,7 @@ export function HeatPanel(props: PanelProps) {
           pick={(passes) => change({ passes: Number(passes) })}
         />
       )}
+      <OwnMinutes key={`${method} ${state.minutes}`} {...props} />
       <Checkbox
         label="in a hurry: the earliest end that works"
         checked={state.hurry}
@@ -160,6 +161,7 @@ const withMethod = (
 ): Partial<PlanState> => ({
   method,
   poured: null,
+  minutes: null,
   soak: soak ?? usualSoakFor(grain, method, household),
 })
 
@@ -216,6 +218,28 @@ function DishUnder({ state, change }: PanelProps) {
   )
 }
 
+/** Minutes of one's own on the heat: planned exactly so. An appliance that switches itself off has none. */
+function OwnMinutes({ state, change }: PanelProps) {
+  const [, max] = LIMITS.own_minutes
+  return (
+    <NumberInput
+      label="Own minutes on the heat"
+      description="empty: as planned"
+      defaultValue={state.minutes ?? ''}
+      min={1}
+      max={max}
+      decimalScale={0}
+      allowNegative={false}
+      clampBehavior="blur"
+      onBlur={(event) => {
+        const typed = event.currentTarget.value
+        const minutes = typed === '' ? null : Number(typed)
+        if (minutes === null || (minutes >= 1 && minutes <= max)) change({ minutes })
+      }}
+    />
+  )
+}
+
 const KNOWN = { known: '', guessed: ', a guess', timed: ', timed' } as const
 
 /**
@@ -238,6 +262,7 @@ function Programmes({ state, change, household }: PanelProps) {
             change({
               ...(p.pressure === 'none' ? {} : { pressure: p.pressure }),
               ...(p.after_it === 'holds-warm' ? { release: 'natural' } : { release: p.after_it }),
+              ...(p.minutes === null ? {} : { minutes: p.minutes }),
             })
           }
         >

@@ -1,0 +1,63 @@
+import { CUPS, type CupId } from '#core/units/cups'
+import {
+  measureOf,
+  STANDARD_MEASURE_IDS,
+  type OwnMeasure,
+  type StandardMeasureId,
+} from '#core/units/measures'
+import type { QuantityUnit } from '#core/units/parse-quantity'
+import type { MeasureRow } from '#server/store/equipment'
+
+/** The cup a household means, as the contract takes it. */
+export const householdMeasure = (cup: CupId): StandardMeasureId | OwnMeasure =>
+  ({
+    'us-customary': 'us-cup' as const,
+    metric: 'metric-cup' as const,
+    scoop: 'rice-cooker-cup' as const,
+    'us-legal': { name: 'cup', ml: CUPS['us-legal'].ml },
+  })[cup]
+
+/** A measure an amount may be told in: by "cup" the household's own, by an id a standard cup or one it owns. */
+export interface MeasureChoice {
+  id: string
+  /** As it is picked: "US cup", "mug". */
+  label: string
+  measure: StandardMeasureId | OwnMeasure
+}
+
+const STANDARD_LABELS: Record<StandardMeasureId, string> = {
+  'us-cup': 'US cup (237 mL)',
+  'metric-cup': 'metric cup (250 mL)',
+  'rice-cooker-cup': 'rice-cooker cup (180 mL)',
+}
+
+/** Every measure of this household: its cup first, then its own, then the cups everybody knows. */
+export function measureChoices({
+  cup,
+  measures,
+}: {
+  cup: CupId
+  measures: readonly MeasureRow[]
+}): MeasureChoice[] {
+  const usual = householdMeasure(cup)
+  return [
+    { id: 'cup', label: `cup (${Math.round(measureOf(usual).ml)} mL)`, measure: usual },
+    ...measures.map((m) => ({ id: `own:${m.id}`, label: m.name, measure: { name: m.name, ml: m.ml } })),
+    ...STANDARD_MEASURE_IDS.filter((id) => id !== usual).map((id) => ({
+      id,
+      label: STANDARD_LABELS[id],
+      measure: id,
+    })),
+  ]
+}
+
+/** Which choice a typed unit means. */
+export function choiceFor(
+  { unit, own }: { unit: QuantityUnit | undefined; own?: string },
+  choices: readonly MeasureChoice[],
+): MeasureChoice | undefined {
+  if (unit === 'own')
+    return choices.find((c) => typeof c.measure !== 'string' && c.measure.name === own && c.id !== 'cup')
+  if (unit === 'cup') return choices[0]
+  return choices.find((c) => c.id === unit || c.measure === unit)
+}

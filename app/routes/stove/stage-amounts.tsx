@@ -1,0 +1,43 @@
+import type { Plan, Stage } from '#core/plan/result'
+import type { StageAmount } from '#core/plan/stage-amount'
+import { aimOf, amountText } from '#core/plan/stage-amounts'
+import classes from './stove.module.css'
+
+/** What is measured in this stage, large: in the cook's own measure where the plan speaks it, else in grams. */
+export function StageAmounts({ stage, plan }: { stage: Stage; plan: Plan }) {
+  const amounts = stage.amounts ?? []
+  const one = amounts.length === 1 ? amounts[0] : undefined
+  const aim = aimOf(stage, plan)
+  if (amounts.length <= 1)
+    return (
+      <p
+        className={`${classes.count} figure`}
+        data-said={(plan.said_in === 'measures' && one && one.measures.length > 0) || undefined}
+      >
+        <Amount {...(one ?? { grams: aim!, measures: [] })} plan={plan} />
+      </p>
+    )
+  return (
+    <ul className={`${classes.amounts} figure`}>
+      {amounts.map((amount) => (
+        <li key={`${amount.what} ${amount.name ?? ''}`}>
+          <b>
+            <Amount {...amount} plan={plan} />
+          </b>{' '}
+          {(amount.name ?? amount.what).toLowerCase()}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function Amount({ grams, measures, plan }: Pick<StageAmount, 'grams' | 'measures'> & { plan: Plan }) {
+  if (plan.said_in === 'measures' && measures.length > 0)
+    return <>{amountText({ grams, measures }, { saidIn: 'measures', measures: [] })}</>
+  return (
+    <>
+      {grams < 10 ? Math.round(grams * 10) / 10 : Math.round(grams)}
+      <small> g</small>
+    </>
+  )
+}

@@ -1,0 +1,119 @@
+import type { Dressing } from '#core/finish/dressing'
+import type { Blend } from '#core/grain/blend'
+import type { AddInTime, Seasoning } from '#core/seasoning/seasoning'
+import { inMeasure, inSpoonfuls, SPOON_DENSITY, STANDARD_MEASURES, type Measure } from '#core/units/measures'
+import { roundTo } from '#core/units/rounding'
+import type { PlanRequest } from './request'
+import type { StageAmount } from './stage-amount'
+import type { Plan, Stage } from './result'
+
+/** Less than this is no measuring, g. */
+const LEAST_G = 0.1
+
+/** How a request's amounts are said. */
+export type Speaking = Pick<PlanRequest, 'measures' | 'saidIn'>
+
+/** Water or stock. */
+export const liquidAmount = (
+  what: 'water' | 'stock',
+  grams: number,
+  { measures }: Speaking,
+): StageAmount => ({
+  what,
+  grams: roundTo(grams, 1),
+  ml: roundTo(grams, 1),
+  measures: measures.map((measure) => inMeasure(grams, measure)),
+})
+
+/** Each grain of the blend. */
+export const grainAmounts = (blend: Blend, dryG: number, { measures }: Speaking): StageAmount[] =>
+  blend.parts.map(({ variety, share }) => {
+    const grams = dryG * share
+    const ml = grams / variety.bulkDensity
+    return {
+      what: 'grain',
+      ...(blend.parts.length > 1 ? { name: variety.name } : {}),
+      grams: roundTo(grams, 1),
+      ml: roundTo(ml, 1),
+      measures: measures.map((measure) => inMeasure(ml, measure)),
+    }
+  })
+
+/** What is measured by the spoon. */
+export function spoonAmount(
+  what: 'salt' | 'sugar' | 'vinegar',
+  grams: number,
+  { measures }: Speaking,
+): StageAmount {
+  const ml = grams / SPOON_DENSITY[what]
+  const spoons: Measure = measures[0] ?? STANDARD_MEASURES['metric-cup']
+  return {
+    what,
+    grams: roundTo(grams, 2),
+    ml: roundTo(ml, 2),
+    measures: [{ measure: 'tsp', value: roundTo(ml / spoons.tspMl, 2), text: inSpoonfuls(ml, spoons) }],
+  }
+}
+
+/** Add-ins of a moment, and with the water the salt. */
+export const seasoningAmounts = (
+  { saltToAddG, addIns }: Seasoning,
+  when: AddInTime,
+  speaking: Speaking,
+): StageAmount[] => [
+  ...(when === 'with-water' && saltToAddG > LEAST_G ? [spoonAmount('salt', saltToAddG, speaking)] : []),
+  ...addIns
+    .filter((a) => a.when === when)
+    .map(({ name, grams }): StageAmount => ({
+      what: 'add-in',
+      name,
+      grams: roundTo(grams, 1),
+      measures: [],
+    })),
+]
+
+export const mixAmounts = (dressing: Dressing, speaking: Speaking): StageAmount[] => [
+  spoonAmount('vinegar', dressing.vinegarG, speaking),
+  spoonAmount('sugar', dressing.sugarG, speaking),
+  ...(dressing.saltG > LEAST_G ? [spoonAmount('salt', dressing.saltG, speaking)] : []),
+]
+
+export const dressAmounts = (dressing: Dressing, speaking: Speaking): StageAmount[] => [
+  {
+    what: 'dressing',
+    grams: roundTo(dressing.liquidG, 1),
+    ml: roundTo(dressing.liquidMl, 1),
+    measures: speaking.measures.map((measure) => inMeasure(dressing.liquidMl, measure)),
+  },
+  ...(dressing.saltLastG > LEAST_G ? [spoonAmount('salt', dressing.saltLastG, speaking)] : []),
+]
+
+/** One amount in a title: in the cook's measure where the batch is said in measures, else in grams. */
+export function amountText(
+  { grams, measures }: Pick<StageAmount, 'grams' | 'measures'>,
+  { saidIn }: Speaking,
+): string {
+  const [first] = measures
+  if (saidIn === 'measures' && first) return first.text
+  return `${grams < 10 ? roundTo(grams, 1) : Math.round(grams)} g`
+}
+
+/**
+ * What a scale aims at in a stage, g: its own amount, or the sum where all of it is the same thing. Nothing
+ * where several things are measured apart.
+ */
+export function aimOf(stage: Stage, plan: Pick<Plan, 'grain' | 'water'>): number | undefined {
+  if (stage.mends && stage.mends.addG > 0) return stage.mends.addG
+  const amounts = stage.amounts ?? amountsBefore(stage, plan)
+  const [first] = amounts
+  if (!first || amounts.some((a) => a.what !== first.what || a.name !== first.name)) return undefined
+  return amounts.reduce((sum, a) => sum + a.grams, 0)
+}
+
+/** Amounts of the two stages that had them in plans stored before version 2. */
+const amountsBefore = ({ id }: Stage, { grain, water }: Pick<Plan, 'grain' | 'water'>): StageAmount[] =>
+  id === 'measure'
+    ? [{ what: 'grain', grams: grain.mass_g, measures: [] }]
+    : id === 'pour'
+      ? [{ what: 'water', grams: water.pour_g, measures: [] }]
+      : []
