@@ -76,7 +76,7 @@ test('a glass is weighed, and becomes a gauge on the bench', async ({ page }) =>
   )
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('group', { name: 'Measure by' }).getByRole('button', { name: 'Pim’s beaker' }).click()
-  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/Dry grain\s*why\?\s*2½ full/)
+  await expect(page.getByRole('region', { name: 'Measure' })).toContainText(/Dry grain\s*why\?\s*2½ beakers/)
   await page.reload()
   await expect(page.getByRole('button', { name: 'Pim’s beaker' })).toHaveAttribute('aria-pressed', 'true')
   await page.getByRole('group', { name: 'Measure by' }).getByRole('button', { name: 'scale' }).click()
