@@ -94,7 +94,7 @@ const choir = {
 scheduleFrom(choir)
 const tables = Array.from({ length: 9 }, () => millis(() => scheduleFrom(choir)))
 say(
-  'a supper of 8 dishes of 6 tasks',
+  'a meal of 8 dishes of 6 tasks',
   `${median(tables).toFixed(0)} ms`,
   `${(median(tables) / fine).toFixed(1)} of a fine pot; limit 200 ms`,
 )

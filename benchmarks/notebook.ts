@@ -58,7 +58,7 @@ kitchen.db.transaction(() => {
       receivedMs: endedMs,
     })
     kitchen.cooks.judge(id, {
-      judgedMs: endedMs,
+      ratedMs: endedMs,
       wetDry: Math.round((random() - 0.5) * 3),
       hardness: Math.round((random() - 0.5) * 2),
       bottom: 'clean',

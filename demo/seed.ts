@@ -109,7 +109,7 @@ function cookOnce(kitchen: Kitchen, cook: SeasonCook, nowMs: number): void {
   }
 }
 
-/** The lake choir's supper: fourteen, three pots of grain, roots, soup and trout, tomorrow evening at seven. */
+/** The lake choir's meal: fourteen, three pots of grain, roots, soup and trout, tomorrow evening at seven. */
 function layTheTable(kitchen: Kitchen, nowMs: number): void {
   const { zone } = settingsOf(kitchen)
   const { household } = loadPlanningData(kitchen)

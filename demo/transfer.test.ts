@@ -75,7 +75,7 @@ beforeAll(async () => {
   ]
   withPicture.pictures = { 'first-holes': jpeg.toString('base64') }
   must(await into(demo, withPicture, 'merge'))
-  demo.practice.understand('first-bubbles', NOW, {
+  demo.practice.complete('first-bubbles', NOW, {
     washes: 2,
     soakMinutes: 0,
     pourG: 300,
@@ -101,11 +101,11 @@ beforeAll(async () => {
 describe('the tables that are carried', () => {
   test('are all of the house, column for column; what is left at home is made again there', () => {
     // Who is let in is this machine's, and is not carried.
-    const made = new Set(['noted', 'passphrase', 'session', 'cook_event.seq', 'kept_event.seq'])
+    const made = new Set(['notebook_entry', 'passphrase', 'session', 'cook_event.seq', 'leftover_event.seq'])
     const tables = (
       demo.db
         .prepare(
-          "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'noted_text%'",
+          "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'notebook_text%'",
         )
         .pluck()
         .all() as string[]
@@ -238,7 +238,7 @@ describe('merging', () => {
       ...whole,
       tables: {
         ...whole.tables,
-        judgement: whole.tables.judgement!.filter((j) => j.cook_id !== cook.id),
+        rating: whole.tables.rating!.filter((j) => j.cook_id !== cook.id),
         cook_event: whole.tables.cook_event!.filter((e) => e.cook_id !== cook.id || e === events[0]),
       },
     }
@@ -294,8 +294,26 @@ test('a pack is its part of the house and comes back equal beside what is there'
   }
 })
 
+/** Names that tables and columns had before version 15. */
+const FORMER: Record<string, string> = {
+  rating: 'judgement',
+  belief_override: 'belief_word',
+  leftover: 'kept',
+  leftover_event: 'kept_event',
+  meal: 'supper',
+  meal_event: 'supper_event',
+  taste_test: 'trial',
+  practice_result: 'understood',
+  rated_ms: 'judged_ms',
+  leftover_id: 'kept_id',
+  meal_id: 'supper_id',
+  taste_test_id: 'trial_id',
+  player_actions: 'doing',
+}
+
 test('a house of every older version is brought up as it would have been at home', () => {
   for (let version = 1; version <= migrationCount(); version++) {
+    const former = (name: string) => (version < 15 ? (FORMER[name] ?? name) : name)
     const old = openDatabase(':memory:', version)
     const columns = (table: string) =>
       old.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(table) as string[]
@@ -303,15 +321,19 @@ test('a house of every older version is brought up as it would have been at home
       (old.prepare("SELECT sql FROM sqlite_master WHERE name = 'cook_event'").pluck().get() as string) ?? '',
     )?.[1]
     const tables = Object.fromEntries(
-      TABLE_IDS.filter((table) => columns(table).length > 0).map((table) => {
-        const there = columns(table)
+      TABLE_IDS.filter((table) => columns(former(table)).length > 0).map((table) => {
+        const there = columns(former(table))
         const rows = whole.tables[table]!.filter(
           (row) => table !== 'cook_event' || kinds === undefined || kinds.includes(`'${String(row.kind)}'`),
         )
         return [
-          table,
+          former(table),
           rows.map((row) =>
-            Object.fromEntries(Object.entries(row).filter(([column]) => there.includes(column))),
+            Object.fromEntries(
+              Object.entries(row)
+                .map(([column, cell]): [string, unknown] => [former(column), cell])
+                .filter(([column]) => there.includes(column)),
+            ),
           ),
         ]
       }),
@@ -320,10 +342,10 @@ test('a house of every older version is brought up as it would have been at home
     // The same rows, written by hand into a house of that version which is then opened by this program.
     old.pragma('foreign_keys = OFF')
     for (const table of TABLE_IDS)
-      for (const row of tables[table] ?? [])
+      for (const row of tables[former(table)] ?? [])
         old
           .prepare(
-            `INSERT INTO ${table} (${Object.keys(row).join(', ')}) VALUES (${Object.keys(row)
+            `INSERT INTO ${former(table)} (${Object.keys(row).join(', ')}) VALUES (${Object.keys(row)
               .map(() => '?')
               .join(', ')})`,
           )
@@ -335,7 +357,7 @@ test('a house of every older version is brought up as it would have been at home
     bringUp(old)
     const stayed = tablesOf(
       old,
-      TABLE_IDS.filter((table) => tables[table] !== undefined),
+      TABLE_IDS.filter((table) => tables[former(table)] !== undefined),
     )
     expect([version, read.tables]).toEqual([version, stayed])
     old.close()
@@ -473,7 +495,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
       () => spoilt((b) => (b.tables.cook = b.tables.cook!.slice(1))),
       /FOREIGN KEY/,
     ],
-    ['a wall of text', () => set('judgement', { note: 'x'.repeat(3000) }), /2000 characters at most/],
+    ['a wall of text', () => set('rating', { note: 'x'.repeat(3000) }), /2000 characters at most/],
   ]
   test.each(cases)('%s', async (_name, bytes, words) => {
     const other = empty()
@@ -554,9 +576,9 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
 
 test('a cell that a table program would take for a formula is a text like any other', async () => {
   const formula = structuredClone(whole)
-  formula.tables.judgement![0]!.note = '=HYPERLINK("http://x","y")'
+  formula.tables.rating![0]!.note = '=HYPERLINK("http://x","y")'
   const other = empty()
   must(await into(other, formula))
-  expect(out(other).tables.judgement![0]!.note).toBe('=HYPERLINK("http://x","y")')
+  expect(out(other).tables.rating![0]!.note).toBe('=HYPERLINK("http://x","y")')
   expect(readFileSync(join(other.pictures, 'first-holes.jpg')).length).toBe(whole.tables.photo![0]!.bytes)
 })

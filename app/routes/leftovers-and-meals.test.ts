@@ -15,10 +15,10 @@ import * as notebook from './notebook/notebook'
 import * as page from './notebook/entry'
 import * as photo from './photos/photo'
 import * as settings from './settings/settings'
-import * as supper from './meal/meal'
-import * as suppers from './meal/meals'
-import * as trial from './taste-tests/taste-test'
-import * as trials from './taste-tests/taste-tests'
+import * as meal from './meal/meal'
+import * as meals from './meal/meals'
+import * as tasteTest from './taste-tests/taste-test'
+import * as tasteTests from './taste-tests/taste-tests'
 
 let folder: string
 beforeEach(() => {
@@ -92,10 +92,10 @@ describe('every place refuses an intent it does not know, in words', () => {
     ['put away', putAway.action, {}],
     ['learned', learned.action, {}],
     ['copy', copy.action, {}],
-    ['suppers', suppers.action, {}],
-    ['supper', supper.action, { supper: 'x' }],
-    ['trials', trials.action, {}],
-    ['trial', trial.action, { trial: 'x' }],
+    ['meals', meals.action, {}],
+    ['meal', meal.action, { meal: 'x' }],
+    ['tasteTests', tasteTests.action, {}],
+    ['tasteTest', tasteTest.action, { tasteTest: 'x' }],
     ['page', page.action, { cook: 'x' }],
     ['settings', settings.action, {}],
   ])('%s', async (_, action, params) => {
@@ -110,8 +110,8 @@ describe('every place refuses an intent it does not know, in words', () => {
 describe('what is not there is not found', () => {
   test.each<[string, Handler, Record<string, string>]>([
     ['page', page.loader, { cook: 'nobody' }],
-    ['supper', supper.loader, { supper: 'nobody' }],
-    ['trial', trial.loader, { trial: 'nobody' }],
+    ['meal', meal.loader, { meal: 'nobody' }],
+    ['tasteTest', tasteTest.loader, { tasteTest: 'nobody' }],
     ['photo', photo.loader, { photo: '../../etc/passwd' }],
   ])('%s', async (_, loader, params) => {
     expect((await call(loader, { params })).status).toBe(404)
@@ -156,7 +156,7 @@ describe('kept', () => {
     expect(
       (
         await call(kept.action, {
-          body: { intent: 'tell', id: 'e1', kept_id: row!.id, kind: 'eaten', portions: '1' },
+          body: { intent: 'tell', id: 'e1', leftover_id: row!.id, kind: 'eaten', portions: '1' },
         })
       ).status,
     ).toBe(200)
@@ -165,7 +165,7 @@ describe('kept', () => {
       ((await call(bench.loader)).value as { household: { kept: unknown[] } }).household.kept,
     ).toMatchObject([{ variety: 'quinoa', portions: 1 }])
     expect(
-      (await call(kept.action, { body: { intent: 'tell', id: 'e2', kept_id: row!.id, kind: 'thrown' } }))
+      (await call(kept.action, { body: { intent: 'tell', id: 'e2', leftover_id: row!.id, kind: 'thrown' } }))
         .status,
     ).toBe(200)
     expect((await call(kept.loader)).value.kept).toEqual([])
@@ -241,13 +241,13 @@ describe('the notebook', () => {
     ])
       expect((await at(odd)).page).toBeGreaterThanOrEqual(1)
   })
-  test('a page tells everything of a cook, and takes weights, pictures and judgements', async () => {
+  test('a page tells everything of a cook, and takes weights, pictures and ratings', async () => {
     const cook = await cooked()
     const params = { cook }
     expect((await call(page.loader, { params })).value).toMatchObject({
       title: 'Quinoa',
       pourG: 310,
-      judgement: { wetDry: 1, note: 'a note' },
+      rating: { wetDry: 1, note: 'a note' },
     })
     expect(
       (
@@ -349,14 +349,14 @@ describe('the notebook', () => {
   })
 })
 
-describe('suppers', () => {
+describe('meals', () => {
   const begin = { intent: 'begin', title: 'e.g. Sunday dinner', day: '2030-03-05', hour: '19:00', cooks: '2' }
   test('a table is laid, dishes come and go, and it is cleared', async () => {
-    const { to } = await call(suppers.action, { body: begin })
-    const params = { supper: to!.replace('/meal/', '') }
-    expect((await call(supper.loader, { params })).value).toMatchObject({ schedule: null })
+    const { to } = await call(meals.action, { body: begin })
+    const params = { meal: to!.replace('/meal/', '') }
+    expect((await call(meal.loader, { params })).value).toMatchObject({ schedule: null })
     const dish = { intent: 'add', kind: 'companion', title: 'soup', tasks: 'Simmer; 20; burner' }
-    expect((await call(supper.action, { params, body: dish })).value).toMatchObject({ done: 'add' })
+    expect((await call(meal.action, { params, body: dish })).value).toMatchObject({ done: 'add' })
     const plan = {
       intent: 'add',
       kind: 'plan',
@@ -368,15 +368,15 @@ describe('suppers', () => {
         amount: { basis: 'dry-mass', value: planOf().grain.mass_g },
       }),
     }
-    expect((await call(supper.action, { params, body: plan })).to).toBe(`/meal/${params.supper}`)
-    const { schedule, supper: laid } = (await call(supper.loader, { params })).value as {
+    expect((await call(meal.action, { params, body: plan })).to).toBe(`/meal/${params.meal}`)
+    const { schedule, meal: laid } = (await call(meal.loader, { params })).value as {
       schedule: { feasible: boolean; dishes: unknown[] }
-      supper: { dishes: { id: string }[] }
+      meal: { dishes: { id: string }[] }
     }
     expect([schedule.feasible, schedule.dishes.length]).toEqual([true, 2])
     expect(
       (
-        await call(supper.action, {
+        await call(meal.action, {
           params,
           body: { intent: 'fix', dish: laid.dishes[0]!.id, burner: 'big-burner', ready_before_minutes: '10' },
         })
@@ -384,29 +384,29 @@ describe('suppers', () => {
     ).toBe(200)
     expect(
       path(
-        await call(supper.action, {
+        await call(meal.action, {
           params,
           body: { intent: 'fix', dish: laid.dishes[0]!.id, burner: 'the-sun' },
         }),
       ),
     ).toBe('burner')
-    const fixed = (await call(supper.loader, { params })).value as {
+    const fixed = (await call(meal.loader, { params })).value as {
       schedule: { dishes: { held_minutes: number; tasks: { resource?: string }[] }[] }
     }
     expect(fixed.schedule.dishes[0]).toMatchObject({ held_minutes: 10, tasks: [{ resource: 'big-burner' }] })
     expect(
       (
-        await call(supper.action, {
+        await call(meal.action, {
           params,
           body: { intent: 'save', title: 'later', day: '2030-03-06', hour: '20:00', cooks: '1' },
         })
       ).value,
     ).toEqual({ done: 'save' })
     expect(
-      (await call(supper.action, { params, body: { intent: 'drop', dish: laid.dishes[0]!.id } })).value,
+      (await call(meal.action, { params, body: { intent: 'drop', dish: laid.dishes[0]!.id } })).value,
     ).toEqual({ done: 'drop' })
-    expect((await call(suppers.loader)).value.suppers).toMatchObject([{ title: 'later', dishes: ['rice'] }])
-    expect((await call(supper.action, { params, body: { intent: 'remove' } })).to).toBe('/meal')
+    expect((await call(meals.loader)).value.meals).toMatchObject([{ title: 'later', dishes: ['rice'] }])
+    expect((await call(meal.action, { params, body: { intent: 'remove' } })).to).toBe('/meal')
   })
   test.each([
     [{ day: 'tomorrow' }, 'hour'],
@@ -415,12 +415,12 @@ describe('suppers', () => {
     [{ title: '' }, 'title'],
     [{ cooks: '12' }, 'cooks'],
   ])('%j is refused, and what was typed comes back', async (more, at) => {
-    const answer = await call(suppers.action, { body: { ...begin, ...more } })
+    const answer = await call(meals.action, { body: { ...begin, ...more } })
     expect([answer.status, path(answer), answer.value.typed]).toEqual([422, at, { ...begin, ...more }])
   })
 })
 
-describe('trials', () => {
+describe('tasteTests', () => {
   const cups = [
     { label: '400 g', search: 'grain=wild', delta: 0 },
     { label: '420 g', search: 'grain=wild', delta: 0.1 },
@@ -434,34 +434,42 @@ describe('trials', () => {
     cups,
   }
   test('made, tasted, taken back, adopted, dropped', async () => {
-    const { to } = await call(trials.action, { body: { intent: 'make', trial: JSON.stringify(given) } })
-    const params = { trial: to!.replace('/taste-tests/', '') }
+    const { to } = await call(tasteTests.action, {
+      body: { intent: 'make', tasteTest: JSON.stringify(given) },
+    })
+    const params = { tasteTest: to!.replace('/taste-tests/', '') }
     expect(
-      (await call(trial.action, { params, body: { intent: 'taste', id: 'a', who: 'Teo', ranking: 'AB' } }))
-        .value,
+      (
+        await call(tasteTest.action, {
+          params,
+          body: { intent: 'taste', id: 'a', who: 'Teo', ranking: 'AB' },
+        })
+      ).value,
     ).toEqual({ tasted: true })
     expect(
-      path(await call(trial.action, { params, body: { intent: 'taste', id: 'b', ranking: 'AA' } })),
+      path(await call(tasteTest.action, { params, body: { intent: 'taste', id: 'b', ranking: 'AA' } })),
     ).toBe('ranking')
-    expect((await call(trial.loader, { params })).value.tastings).toHaveLength(1)
-    expect((await call(trial.action, { params, body: { intent: 'untaste', id: 'a' } })).value).toEqual({
+    expect((await call(tasteTest.loader, { params })).value.tastings).toHaveLength(1)
+    expect((await call(tasteTest.action, { params, body: { intent: 'untaste', id: 'a' } })).value).toEqual({
       tasted: true,
     })
-    expect(path(await call(trial.action, { params, body: { intent: 'untaste', id: 'a' } }))).toBe('id')
-    expect((await call(trial.action, { params, body: { intent: 'adopt', letter: 'A' } })).value).toEqual({
+    expect(path(await call(tasteTest.action, { params, body: { intent: 'untaste', id: 'a' } }))).toBe('id')
+    expect((await call(tasteTest.action, { params, body: { intent: 'adopt', letter: 'A' } })).value).toEqual({
       adopted: 'A',
     })
-    expect((await call(trials.loader)).value.trials).toMatchObject([{ title: 'wild', cups: 2, tastings: 0 }])
-    expect((await call(trial.action, { params, body: { intent: 'drop' } })).to).toBe('/taste-tests')
+    expect((await call(tasteTests.loader)).value.tasteTests).toMatchObject([
+      { title: 'wild', cups: 2, tastings: 0 },
+    ])
+    expect((await call(tasteTest.action, { params, body: { intent: 'drop' } })).to).toBe('/taste-tests')
   })
-  test('what is no trial is refused', async () => {
+  test('what is no tasteTest is refused', async () => {
     for (const body of [
       '{',
       'null',
       JSON.stringify({ ...given, cups: [] }),
       JSON.stringify({ ...given, vessel_id: 'nobody' }),
     ]) {
-      const answer = await call(trials.action, { body: { intent: 'make', trial: body } })
+      const answer = await call(tasteTests.action, { body: { intent: 'make', tasteTest: body } })
       expect([400, 422]).toContain(answer.status)
     }
     expect(kitchen().tasteTests.all()).toEqual([])

@@ -127,7 +127,7 @@ test('one pot on the stove is shown at once; two are listed', async () => {
   expect((await call(stove.loader, { params: { cook: 'nobody' } })).status).toBe(404)
 })
 
-test('from start to judgement through the routes alone', async () => {
+test('from start to rating through the routes alone', async () => {
   const cook = await begin()
   const press = (kind: string, stage: string) =>
     call(events.action, {
@@ -171,7 +171,7 @@ test('from start to judgement through the routes alone', async () => {
   const { value } = await call(page.loader, { params: { cook } })
   expect(value).toMatchObject({
     title: 'Long-grain white',
-    judgement: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' },
+    rating: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' },
     learned: { cooks: 1 },
   })
   const next = (await call(bench.loader, {})).value as unknown as {

@@ -8,9 +8,9 @@ export const GROUPS = {
   shelf: 'Grains',
   ways: 'Burner and pot settings',
   cooks: 'Batches',
-  kept: 'Leftovers',
-  suppers: 'Meals',
-  trials: 'Taste tests',
+  leftovers: 'Leftovers',
+  meals: 'Meals',
+  'taste-tests': 'Taste tests',
   practice: 'Practice',
 } as const
 export type GroupId = keyof typeof GROUPS

@@ -364,13 +364,13 @@ export const BUNDLE_TABLES = {
       ahead_ms: none(wholeBetween(-EPOCH_LIMITS[1], EPOCH_LIMITS[1])),
     }),
   },
-  judgement: {
+  rating: {
     group: 'cooks',
     key: ['cook_id'],
     names: { cook_id: 'cook' },
     row: row({
       cook_id: id,
-      judged_ms: moment,
+      rated_ms: moment,
       wet_dry: wholeBetween(-2, 2),
       hardness: wholeBetween(-2, 2),
       bottom: oneOf(BOTTOMS),
@@ -406,7 +406,7 @@ export const BUNDLE_TABLES = {
       height: wholeBetween(1, 20_000),
     }),
   },
-  belief_word: {
+  belief_override: {
     group: 'cooks',
     key: ['figure'],
     row: row({
@@ -420,7 +420,7 @@ export const BUNDLE_TABLES = {
     }),
   },
   container: {
-    group: 'kept',
+    group: 'leftovers',
     key: ['id'],
     row: row({
       id,
@@ -431,8 +431,8 @@ export const BUNDLE_TABLES = {
       many: wholeBetween(1, 50),
     }),
   },
-  kept: {
-    group: 'kept',
+  leftover: {
+    group: 'leftovers',
     key: ['id'],
     record: true,
     names: { cook_id: 'cook' },
@@ -455,16 +455,16 @@ export const BUNDLE_TABLES = {
       packed_ms: moment,
     }),
   },
-  kept_event: {
-    group: 'kept',
+  leftover_event: {
+    group: 'leftovers',
     key: ['id'],
     order: 'seq',
     record: true,
-    of: { table: 'kept', column: 'kept_id' },
-    names: { kept_id: 'kept' },
+    of: { table: 'leftover', column: 'leftover_id' },
+    names: { leftover_id: 'leftover' },
     row: row({
       id,
-      kept_id: id,
+      leftover_id: id,
       kind: oneOf(LEFTOVER_EVENT_KINDS),
       at_ms: moment,
       portions: none(number([0, 1000])),
@@ -472,12 +472,12 @@ export const BUNDLE_TABLES = {
     }),
   },
   bottle: {
-    group: 'kept',
+    group: 'leftovers',
     key: ['id'],
     row: row({ id, made_ms: moment, style: oneOf(DRESSING_IDS), made_g: grams, left_g: grams }),
   },
-  supper: {
-    group: 'suppers',
+  meal: {
+    group: 'meals',
     key: ['id'],
     json: ['dishes', 'names', 'told'],
     row: row({
@@ -505,16 +505,16 @@ export const BUNDLE_TABLES = {
       names: list(text(60), 8),
     }),
   },
-  supper_event: {
-    group: 'suppers',
+  meal_event: {
+    group: 'meals',
     key: ['id'],
     order: 'at_ms, received_ms, id',
     record: true,
-    of: { table: 'supper', column: 'supper_id' },
-    names: { supper_id: 'supper', cook_id: 'cook' },
+    of: { table: 'meal', column: 'meal_id' },
+    names: { meal_id: 'meal', cook_id: 'cook' },
     row: row({
       id: pressId,
-      supper_id: id,
+      meal_id: id,
       kind: oneOf(['begin', 'done', 'late', 'hand', 'take-back']),
       identity: text(200),
       dish_id: none(text(80)),
@@ -527,8 +527,8 @@ export const BUNDLE_TABLES = {
       received_ms: moment,
     }),
   },
-  trial: {
-    group: 'trials',
+  taste_test: {
+    group: 'taste-tests',
     key: ['id'],
     json: ['cups'],
     record: true,
@@ -555,22 +555,38 @@ export const BUNDLE_TABLES = {
     }),
   },
   tasting: {
-    group: 'trials',
+    group: 'taste-tests',
     key: ['id'],
     json: ['ranking'],
     order: 'at_ms, id',
     record: true,
-    names: { trial_id: 'trial' },
-    row: row({ id, trial_id: id, at_ms: moment, who: text(60), ranking: list(text(4), 12) }),
+    names: { taste_test_id: 'taste_test' },
+    row: row({ id, taste_test_id: id, at_ms: moment, who: text(60), ranking: list(text(4), 12) }),
   },
-  understood: {
+  practice_result: {
     group: 'practice',
     key: ['situation'],
-    json: ['doing'],
-    row: row({ situation: text(60, 1), at_ms: moment, doing: PlayerActionsSchema }),
+    json: ['player_actions'],
+    row: row({ situation: text(60, 1), at_ms: moment, player_actions: PlayerActionsSchema }),
   },
 } as const satisfies Record<string, TableSpec>
 export type TableId = keyof typeof BUNDLE_TABLES
+
+/** Tables that had another name before {@link RENAMED_IN}, which files of those versions use. */
+const OLD_NAMES: Partial<Record<TableId, string>> = {
+  rating: 'judgement',
+  belief_override: 'belief_word',
+  leftover: 'kept',
+  leftover_event: 'kept_event',
+  meal: 'supper',
+  meal_event: 'supper_event',
+  taste_test: 'trial',
+  practice_result: 'understood',
+}
+const RENAMED_IN = 15
+/** What a table is called in files and databases of a version. */
+export const tableName = (table: TableId, version: number): string =>
+  (version < RENAMED_IN ? OLD_NAMES[table] : undefined) ?? table
 export const TABLE_IDS = Object.keys(BUNDLE_TABLES) as TableId[]
 export const tableSpec = (table: TableId): TableSpec => BUNDLE_TABLES[table]
 

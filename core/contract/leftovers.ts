@@ -78,7 +78,7 @@ export const parseContainer = readerOf(ContainerSchema)
 
 const TellForm = v.object({
   id,
-  kept_id: id,
+  leftover_id: id,
   kind: oneOf(LEFTOVER_EVENT_KINDS),
   portions: v.optional(v.pipe(formNumber, between(...LEFTOVER_LIMITS.portions))),
   target: v.optional(id),

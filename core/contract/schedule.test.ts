@@ -117,7 +117,7 @@ function faults(s: Schedule, cooks: number): string[] {
   return found
 }
 
-test('the choir supper fits two cooks, and everything is ready within its hold', () => {
+test('the choir meal fits two cooks, and everything is ready within its hold', () => {
   const s = schedule()
   expect([s.feasible, s.conflicts]).toEqual([true, []])
   expect(faults(s, 2)).toEqual([])

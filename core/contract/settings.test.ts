@@ -30,7 +30,7 @@ test.each([
   expect(pathsOf(parsePress(input))).toEqual([path])
 })
 
-test('a judgement in whole steps, a note trimmed, minus signs of either kind', () => {
+test('a rating in whole steps, a note trimmed, minus signs of either kind', () => {
   expect(parseRating({ wet_dry: '−1', hardness: '2', bottom: 'stuck', note: '  ok ' })).toEqual({
     ok: true,
     value: { wet_dry: -1, hardness: 2, bottom: 'stuck', note: 'ok', even: 'even', ate: '' },

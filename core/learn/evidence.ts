@@ -51,7 +51,7 @@ const BOIL_SD = 0.08
 /** Two readings of a kitchen scale, over some tens of grams of steam. */
 const WEIGHED_SD = 0.06
 
-/** What a cook says, measured things first, judgements second. */
+/** What a cook says, measured things first, ratings second. */
 export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'hardness'; seen: Seen }[] {
   const seen: ReturnType<typeof seenIn> = []
   const steam = figureName('steam', e.vesselId)

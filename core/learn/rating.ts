@@ -23,7 +23,7 @@ export const SEPARATE_WORDS = [
   'every grain separate',
 ] as const
 /** Ways a notebook is sifted by how cooks came out. */
-export const OUTCOME_FILTERS = ['right', 'wet', 'dry', 'unjudged', 'aside'] as const
+export const OUTCOME_FILTERS = ['right', 'wet', 'dry', 'unrated', 'aside'] as const
 export type OutcomeFilter = (typeof OUTCOME_FILTERS)[number]
 export const BOTTOMS = ['clean', 'stuck', 'scorched'] as const
 export const STEPS = [-2, -1, 0, 1, 2] as const

@@ -48,7 +48,7 @@ function record(
     bagId: null,
     bagDelta: 0,
     applied: NOTHING_APPLIED,
-    judgement: { wetDry: 1, hardness: 0 },
+    rating: { wetDry: 1, hardness: 0 },
     potBeforeG: null,
     potAfterG: null,
     ...over,

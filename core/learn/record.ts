@@ -22,7 +22,7 @@ export interface CookRecord {
   /** What was known of the bag without any cook: its label, a new crop; g/g. */
   bagDelta: number
   applied: Applied
-  judgement: Pick<Rating, 'wetDry' | 'hardness'> | null
+  rating: Pick<Rating, 'wetDry' | 'hardness'> | null
   /** Full pot with its lid on a scale, before the heat and when it was done, g. */
   potBeforeG: number | null
   potAfterG: number | null
@@ -46,7 +46,7 @@ const within = (value: number, [low, high]: readonly [number, number]): number |
 
 /** A record as evidence. What it cannot speak of is null; nothing is made up. */
 export function evidenceOf(record: CookRecord): Evidence {
-  const { request, plan, view, events, judgement: rating, bagDelta, applied } = record
+  const { request, plan, view, events, rating, bagDelta, applied } = record
   const dryG = plan.grain.mass_g
   const stood = activeEvents(events)
   const toldG = stood.reduce(

@@ -40,7 +40,7 @@ test('more firsts are less likely by chance, and it stays a chance', () => {
   expect(() => chanceOfLead(4, 3, 2)).toThrow(RangeError)
 })
 
-describe('a trial', () => {
+describe('a tasteTest', () => {
   const all = (order: string, times: number) => Array.from({ length: times }, () => order.split(''))
   test('five of five for one of two cups is not yet believed; one more is', () => {
     const result = resultOf(all('AB', 5), ['A', 'B'])

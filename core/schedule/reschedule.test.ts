@@ -45,7 +45,7 @@ const scenario = fc.tuple(
   fc.integer({ min: 0, max: 15 }),
 )
 
-describe('the rest of a supper under way', () => {
+describe('the rest of a meal under way', () => {
   test('goes round what has begun: nothing twice, no order broken, nothing begins before now, and what has begun stays', () => {
     let lidCheck = 0
     fc.assert(

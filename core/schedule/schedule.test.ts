@@ -6,7 +6,7 @@ import { search } from './search'
 import { costlier, type Block, type Cost, type Dish, type KitchenPlaces } from './task'
 
 describe('a timetable', () => {
-  test('takes nothing twice, breaks no order and keeps every limit, over thousands of suppers', () => {
+  test('takes nothing twice, breaks no order and keeps every limit, over thousands of meals', () => {
     let meals = 0
     for (const [dishes, tasks, runs] of [
       [1, 4, 600],
@@ -31,7 +31,7 @@ describe('a timetable', () => {
     expect(meals).toBeGreaterThan(2500)
   })
 
-  test('the same supper has the same timetable', () => {
+  test('the same meal has the same timetable', () => {
     fc.assert(
       fc.property(anyMeal(4, 4), (meal) => {
         const once = () =>
@@ -132,7 +132,7 @@ describe('beside looking at every start there is', () => {
           tasks: tasks.map((t, i) => ({ id: `t${i}`, title: '', ...t })),
         }),
       )
-  test('no small supper is planned worse', () => {
+  test('no small meal is planned worse', () => {
     fc.assert(
       fc.property(
         fc.tuple(dish('a'), dish('b'), dish('c')),

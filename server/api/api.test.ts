@@ -221,6 +221,7 @@ describe('looks', () => {
 
   test('an empty house has an empty notebook and keeps nothing', () => {
     expect(at('notebook')).toEqual({ status: 200, body: { total: 0, cooks: [] } })
+    expect(at('leftovers')).toEqual({ status: 200, body: { leftovers: [] } })
     expect(at('kept')).toEqual({ status: 200, body: { kept: [] } })
     expect(at('openapi.json').body).toHaveProperty('openapi', '3.1.0')
   })

@@ -147,7 +147,10 @@ export function openApi(): Json {
           { name: 'text', in: 'query', schema: { type: 'string', maxLength: 80 } },
         ],
       ),
-      '/kept': seen('What is cooling, in the fridge and in the freezer', {
+      '/leftovers': seen('What is cooling, in the fridge and in the freezer', {
+        leftovers: { type: 'array', items: { type: 'object' } },
+      }),
+      '/kept': seen('The same under its name of version 1; use /leftovers', {
         kept: { type: 'array', items: { type: 'object' } },
       }),
     },

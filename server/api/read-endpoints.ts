@@ -8,13 +8,16 @@ const LOOK_LIMITS = Object.freeze({ limit: [1, 200], offset: [0, 1_000_000] } as
 const iso = (ms: number): string => new Date(ms).toISOString()
 
 /** What can be read over the HTTP API. */
-const SIGHTS = ['notebook', 'kept', 'openapi.json'] as const
+const SIGHTS = ['notebook', 'leftovers', 'openapi.json'] as const
 
 /** Answers a GET request for stored data.  @param search of the address */
 export function look(kitchen: Kitchen, sight: string, search: URLSearchParams, nowMs: number): Answer {
   if (sight === 'openapi.json') return { status: 200, body: openApi() }
-  if (sight === 'kept')
-    return { status: 200, body: { kept: currentLeftovers(kitchen, nowMs).map(storedJson) } }
+  if (sight === 'leftovers' || sight === 'kept') {
+    const leftovers = currentLeftovers(kitchen, nowMs).map(storedJson)
+    // Programs of version 1 ask for "kept".
+    return { status: 200, body: sight === 'kept' ? { kept: leftovers } : { leftovers } }
+  }
   if (sight !== 'notebook')
     return refusedFor(404, 'not-found', `there is no "${sight.slice(0, 40)}"; one of ${SIGHTS.join(', ')}`)
   const [limit, offset] = [wholeOf(search, 'limit', 40), wholeOf(search, 'offset', 0)]

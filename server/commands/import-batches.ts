@@ -127,7 +127,7 @@ function copyOne(
   })
   if (wetDry !== null || words !== '')
     kitchen.cooks.judge(id, {
-      judgedMs: Math.round(nowMs),
+      ratedMs: Math.round(nowMs),
       wetDry: wetDry ?? 0,
       hardness: 0,
       bottom: 'clean',

@@ -75,8 +75,8 @@ describe('putting away', () => {
 })
 
 describe('telling of it', () => {
-  const tell = (kept_id: string, kind: string, more = {}, at = NOW) =>
-    recordLeftoverEvent(kitchen, { id: `${kind}-${at}`, kept_id, kind, ...more }, at)
+  const tell = (leftover_id: string, kind: string, more = {}, at = NOW) =>
+    recordLeftoverEvent(kitchen, { id: `${kind}-${at}`, leftover_id, kind, ...more }, at)
   test('what is told twice is told once, and the last can be taken back', () => {
     const [id] = put({ containers: ['tin'], grams: 300 })
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
@@ -92,7 +92,7 @@ describe('telling of it', () => {
     const [id] = put({ containers: ['tin'], grams: 300 })
     expect(errorOf(tell(id!, 'thawed'))!.message).toContain('not frozen')
     expect(errorOf(tell(id!, 'burnt'))!.path).toBe('kind')
-    expect(errorOf(tell('nobody', 'eaten'))!.path).toBe('kept_id')
+    expect(errorOf(tell('nobody', 'eaten'))!.path).toBe('leftover_id')
     expect(errorOf(tell(id!, 'eaten', { portions: '9' }))!.message).toContain('at most 3')
     expect(errorOf(tell(id!, 'eaten', {}, NOW + 30 * HOUR))!.message).toContain('throw it away')
     expect(tell(id!, 'thrown', {}, NOW + 30 * HOUR).ok).toBe(true)

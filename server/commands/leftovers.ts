@@ -115,9 +115,10 @@ export function putAway(
 export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = parseTell(input)
   if (!read.ok) return read
-  const { id, kept_id, kind, portions, target } = read.value
-  const row = kitchen.leftovers.find(kept_id)
-  if (!row) return fieldError('kept_id', `must be a leftover of this kitchen, got "${kept_id}"`, 'not-found')
+  const { id, leftover_id, kind, portions, target } = read.value
+  const row = kitchen.leftovers.find(leftover_id)
+  if (!row)
+    return fieldError('leftover_id', `must be a leftover of this kitchen, got "${leftover_id}"`, 'not-found')
   if (row.events.some((e) => e.id === id)) return { ok: true, value: null }
   const guidance = guidanceIn(kitchen)
   const view = containerState(packedOf(row), row.events, guidance, nowMs)
@@ -126,7 +127,7 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   if (kind === 'take-back' && target !== view.last?.id) return fieldError('target', 'is not the latest entry')
   if (portions !== undefined && portions > view.portions + 1e-9)
     return fieldError('portions', `must be at most ${view.portions}, got ${portions}`, 'too-many')
-  kitchen.leftovers.append(kept_id, {
+  kitchen.leftovers.append(leftover_id, {
     id,
     kind,
     atMs: Math.round(nowMs),

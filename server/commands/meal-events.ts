@@ -56,7 +56,7 @@ export function pressMeal(
 ): Result<{ isNew: boolean }> {
   const { meals, db } = kitchen
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
+  if (!meal) return fieldError('meal', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   const read = parseMealPress(input)
   if (!read.ok) return read
   const said = read.value

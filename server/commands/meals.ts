@@ -162,7 +162,7 @@ const parseApplied = readerOf(v.nullable(AppliedSchema))
 /** Adds a dish to a meal. */
 export function addDish({ meals, equipment }: Kitchen, mealId: string, input: unknown): Result<string> {
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
+  if (!meal) return fieldError('meal', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (meal.dishes.length >= SCHEDULE_LIMITS.dishes)
     return fieldError('dishes', `hold at most ${SCHEDULE_LIMITS.dishes}`, 'too-many')
   const read = parseDish(input)
@@ -222,7 +222,7 @@ export function addDish({ meals, equipment }: Kitchen, mealId: string, input: un
 
 export function dropDish({ meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
+  if (!meal) return fieldError('meal', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (!meal.dishes.some((d) => d.id === dishId))
     return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`, 'not-found')
   meals.save({ ...meal, dishes: meal.dishes.filter((d) => d.id !== dishId) })
@@ -252,7 +252,7 @@ const parseFix = readerOf(
 /** Fixes a dish to a burner or to minutes before serving; empty removes that. */
 export function fixDish({ meals, equipment }: Kitchen, mealId: string, input: unknown): Result<null> {
   const meal = meals.find(mealId)
-  if (!meal) return fieldError('supper', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
+  if (!meal) return fieldError('meal', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   const read = parseFix(input)
   if (!read.ok) return read
   const { dish: dishId, burner, ready_before_minutes: early } = read.value

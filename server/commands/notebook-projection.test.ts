@@ -84,7 +84,7 @@ describe('sifting', () => {
     )
     expect(notebook.lines({ text: 'choir' }, 9, 0).map((l) => l.note)).toEqual(['for the choir'])
     expect(notebook.lines({ text: 'long thin' }, 9, 0)).toHaveLength(1)
-    expect(notebook.count({ text: '"; DROP TABLE noted; --' })).toBe(0)
+    expect(notebook.count({ text: '"; DROP TABLE notebook_entry; --' })).toBe(0)
     expect(notebook.count({ text: 'rinsed* OR NEAR(' })).toBe(0)
     expect(notebook.count({ outcome: 'toString' })).toBe(4)
     expect(notebook.lines({}, 2, 2)).toEqual(all.slice(2, 4))
@@ -117,7 +117,7 @@ describe('sifting', () => {
           : statement.all(...(sql.includes('?') ? [1] : []))
       ) as { detail: string }[]
       for (const { detail } of steps)
-        if (/^SCAN (n|noted)\b/.test(detail))
+        if (/^SCAN (n|notebook_entry)\b/.test(detail))
           expect([sql, detail]).toEqual([sql, expect.stringMatching(/USING (COVERING )?INDEX/)])
     }
   })
@@ -128,7 +128,7 @@ describe('the records and what is made of them', () => {
     season()
     const before = kitchen.notebook.lines({}, 50, 0)
     const evidence = kitchen.notebook.evidence()
-    kitchen.db.exec('DELETE FROM noted')
+    kitchen.db.exec('DELETE FROM notebook_entry')
     rebuildMissingEntries(kitchen)
     expect(kitchen.notebook.lines({}, 50, 0)).toEqual(before)
     expect(kitchen.notebook.evidence()).toEqual(evidence)
@@ -168,7 +168,7 @@ describe('the records and what is made of them', () => {
       NOW,
     )
     rate(kitchen, id!, { wet_dry: '-1', hardness: '0' }, NOW)
-    expect(kitchen.cooks.findNoted(id!)!.judgement).toMatchObject({
+    expect(kitchen.cooks.findFinished(id!)!.rating).toMatchObject({
       wetDry: -1,
       hardness: 0,
       bottom: 'stuck',
@@ -279,7 +279,7 @@ describe('pictures', () => {
   })
 })
 
-describe('trials', () => {
+describe('tasteTests', () => {
   const tasteTest = (more = {}) => ({
     title: 'water',
     differs: 'water',

@@ -35,7 +35,8 @@ const parseMeasured = readerOf(
 export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): Result<null> {
   const read = parseMeasured(input)
   if (!read.ok) return read
-  if (!kitchen.cooks.findNoted(cookId)) return fieldError('cook', `"${cookId}" is not finished, or not here`)
+  if (!kitchen.cooks.findFinished(cookId))
+    return fieldError('cook', `"${cookId}" is not finished, or not here`)
   const { 'pot-before': before, 'pot-after': after } = read.value
   if (typeof before === 'number' && typeof after === 'number' && after >= before)
     return fieldError('pot-after', `must weigh less than before the heat, ${before} g; got ${after}`)
@@ -48,7 +49,8 @@ export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): R
 
 /** A cook is gone with everything that hangs on it, as if it had never been. */
 export function removeCook(kitchen: Kitchen, cookId: string): Result<null> {
-  if (!kitchen.cooks.findNoted(cookId)) return fieldError('cook', `"${cookId}" is not finished, or not here`)
+  if (!kitchen.cooks.findFinished(cookId))
+    return fieldError('cook', `"${cookId}" is not finished, or not here`)
   const pictures = kitchen.photos.ofCook(cookId)
   kitchen.db.transaction(() => {
     kitchen.notebook.drop(cookId)

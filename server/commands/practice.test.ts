@@ -35,11 +35,11 @@ const opened = (afterMin: number) => JSON.stringify({ ...filled, serveMin: click
 
 test('a pot that came out is understood, once; one that did not is not, whatever the page says of it', () => {
   expect(notePractice(kitchen, 'the-beep', opened(0.2), 1000)).toEqual({ ok: true, value: false })
-  expect(kitchen.practice.understood()).toEqual([])
+  expect(kitchen.practice.completed()).toEqual([])
   expect(notePractice(kitchen, 'the-beep', opened(14), 2000)).toEqual({ ok: true, value: true })
   expect(notePractice(kitchen, 'the-beep', opened(15), 3000)).toEqual({ ok: true, value: true })
-  expect(kitchen.practice.understood()).toEqual(['the-beep'])
-  expect(kitchen.db.prepare('SELECT at_ms FROM understood').pluck().all()).toEqual([2000])
+  expect(kitchen.practice.completed()).toEqual(['the-beep'])
+  expect(kitchen.db.prepare('SELECT at_ms FROM practice_result').pluck().all()).toEqual([2000])
 })
 
 test('nonsense is refused in words', () => {
@@ -54,5 +54,5 @@ test('nonsense is refused in words', () => {
   expect(said('the-beep', JSON.stringify({ ...filled, serveMin: 1e9 }))).toBe(
     'serveMin must be a number from 0 to 1440 minutes, got 1000000000',
   )
-  expect(kitchen.practice.understood()).toEqual([])
+  expect(kitchen.practice.completed()).toEqual([])
 })

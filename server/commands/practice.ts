@@ -32,7 +32,7 @@ export function notePractice(
   if (!read.ok) return read
   const { real, heldMinutes } = kitchenOf(situation)
   const { good } = endingOf(runActions(real, read.value, heldMinutes, FULL))
-  if (good) practice.understand(id, nowMs, read.value)
+  if (good) practice.complete(id, nowMs, read.value)
   return { ok: true, value: good }
 }
 

@@ -7,20 +7,20 @@ import { note } from './rebuild-entry'
 export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: number): Result<null> {
   const read = parseRating(input)
   if (!read.ok) return read
-  const cook = kitchen.cooks.findNoted(cookId)
+  const cook = kitchen.cooks.findFinished(cookId)
   if (!cook)
     return {
       ok: false,
       errors: [{ path: 'cook', message: `cook "${cookId}" is not finished, or not here`, code: 'invalid' }],
     }
   const given = input as Record<string, unknown>
-  const before = cook.judgement
+  const before = cook.rating
   const told = <T>(field: string, value: T, was: T | undefined): T =>
     field in given || was === undefined ? value : was
   const { wet_dry, hardness, bottom, note: words, separate, even, ate } = read.value
   kitchen.db.transaction(() => {
     kitchen.cooks.judge(cookId, {
-      judgedMs: nowMs,
+      ratedMs: nowMs,
       wetDry: wet_dry,
       hardness,
       bottom: told('bottom', bottom, before?.bottom),

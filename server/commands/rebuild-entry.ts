@@ -5,7 +5,7 @@ import { beliefsFrom, knownFigures, type Beliefs } from '#core/learn/beliefs'
 import type { KnownFigures } from '#core/learn/corrections'
 import { evidenceOf } from '#core/learn/record'
 import type { Evidence } from '#core/learn/evidence'
-import type { MeasurementKind, NotedLine } from '#server/store/notebook'
+import type { MeasurementKind, NotebookLine } from '#server/store/notebook'
 import type { createCookStore } from '#server/store/cooks'
 import type { notebookIn } from '#server/store/notebook'
 import type { Db } from '#server/store/open'
@@ -23,14 +23,14 @@ export function note(kitchen: Part, cookId: string): void {
 }
 
 export interface Noted {
-  line: NotedLine
+  line: NotebookLine
   /** Evidence it gives about this kitchen; null when it gives none. */
   evidence: Evidence | null
 }
 
 /** A cook's line and its evidence, from its records.  @returns nothing for a cook that is not over */
 export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undefined {
-  const cook = cooks.findNoted(cookId)
+  const cook = cooks.findFinished(cookId)
   if (!cook) return undefined
   const events = cooks.events(cookId)
   const read = parsePlanRequest(cook.request)
@@ -53,7 +53,7 @@ export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undef
           bagId: cook.bagId,
           bagDelta: cook.bagDelta,
           applied: cook.applied,
-          judgement: cook.judgement,
+          rating: cook.rating,
           potBeforeG: grams('pot-before'),
           potAfterG: grams('pot-after'),
         })
@@ -74,10 +74,10 @@ export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undef
       pour_g: running.plan.water.pour_g,
       minutes: (cook.endedMs - cook.startedMs) / 60_000,
       planned_minutes: cook.plan.total_minutes.expected,
-      wet_dry: cook.judgement?.wetDry ?? null,
-      hardness: cook.judgement?.hardness ?? null,
-      bottom: cook.judgement?.bottom ?? null,
-      note: cook.judgement?.note ?? '',
+      wet_dry: cook.rating?.wetDry ?? null,
+      hardness: cook.rating?.hardness ?? null,
+      bottom: cook.rating?.bottom ?? null,
+      note: cook.rating?.note ?? '',
       boil_minutes: boiled ? (boiled.endMs - boiled.startMs) / 60_000 : null,
     },
     evidence: speaks ? found : null,

@@ -85,7 +85,7 @@ export function taste(
 ): Result<null> {
   const tasteTest = tasteTests.find(tasteTestId)
   if (!tasteTest)
-    return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`, 'not-found')
+    return fieldError('tasteTest', `must be a taste test of this kitchen, got "${tasteTestId}"`, 'not-found')
   const read = parseTasting(input)
   if (!read.ok) return read
   const ranking = [...read.value.ranking]
@@ -99,7 +99,7 @@ export function taste(
     return fieldError('ranking', `is one too many: ${MAX_TASTINGS} tastings are the most`, 'too-many')
   tasteTests.taste({
     id: read.value.id,
-    trial_id: tasteTestId,
+    taste_test_id: tasteTestId,
     at_ms: Math.round(nowMs),
     who: read.value.who,
     ranking,
@@ -116,7 +116,7 @@ export function adoptCup(
 ): Result<null> {
   const tasteTest = tasteTests.find(tasteTestId)
   if (!tasteTest)
-    return fieldError('trial', `must be a taste test of this kitchen, got "${tasteTestId}"`, 'not-found')
+    return fieldError('tasteTest', `must be a taste test of this kitchen, got "${tasteTestId}"`, 'not-found')
   const cup = tasteTest.cups.find((c) => c.letter === letter)
   if (!cup) return fieldError('letter', `must be a sample of this taste test, got ${quoted(letter)}`)
   if (tasteTest.differs !== 'water')

@@ -286,7 +286,7 @@ function keepPicture(file: string, id: string, jpeg: Buffer): string {
 const touchedCooks = (...sets: ReadonlyMap<TableId, readonly Row[]>[]): Set<string> =>
   new Set(
     sets.flatMap((set) =>
-      (['cook_event', 'judgement', 'measurement'] as const).flatMap((table) =>
+      (['cook_event', 'rating', 'measurement'] as const).flatMap((table) =>
         (set.get(table) ?? []).map((row) => String(row.cook_id)),
       ),
     ),

@@ -70,7 +70,7 @@ const state = (id: string, nowMs: number) => {
 /** Lets the stove be watched until the cook is over, or so many minutes. */
 function cookThrough(id: string, { minutes = 180, stepS = 5 } = {}): number {
   let now = START
-  while (now < START + minutes * MINUTE && !kitchen.cooks.findNoted(id)) {
+  while (now < START + minutes * MINUTE && !kitchen.cooks.findFinished(id)) {
     watchOnce(kitchen, now + stepS * 1000, now)
     now += stepS * 1000
   }
@@ -89,7 +89,7 @@ test.each([
     const end = cookThrough(id)
     const { view, events, running } = state(id, end)
     expect(view.outcome).toBe('finished')
-    expect(kitchen.cooks.findNoted(id)).toMatchObject({ end: 'finish', judgement: null })
+    expect(kitchen.cooks.findFinished(id)).toMatchObject({ end: 'finish', rating: null })
     // Every sign came once, in the order of the plan, and the pour as it was weighed.
     const cues = events.filter((e) => e.kind === 'cue').map((e) => e.stage)
     expect(new Set(cues).size).toBe(cues.length)

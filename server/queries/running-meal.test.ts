@@ -17,7 +17,7 @@ let id: string
 let presses = 0
 
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'omsel-supper-'))
+  folder = mkdtempSync(join(tmpdir(), 'omsel-meal-'))
   kitchen = openKitchen(join(folder, 'omsel.sqlite'))
   beginHousehold(kitchen, FIRST_KITCHEN)
   const saved = saveMeal(
@@ -25,7 +25,7 @@ beforeEach(() => {
     { title: 'e.g. Sunday dinner', serve_ms: String(SERVE), cooks: '2', oven: '1', names: 'Maren, Teo' },
     SERVE - 90 * MINUTE,
   )
-  if (!saved.ok) throw new Error('no supper')
+  if (!saved.ok) throw new Error('no meal')
   id = saved.value
   const request = JSON.stringify({
     grains: [{ variety: 'short-white' }],
@@ -78,7 +78,7 @@ const schedule = (nowMs: number) => scheduleIn(kitchen, meal(), nowMs)!
 const board = (nowMs: number) => boardOf(kitchen, meal(), schedule(nowMs), nowMs)
 const minutes = (text: string) => Math.round((Date.parse(text) - SERVE) / MINUTE)
 
-describe('a supper under way', () => {
+describe('a meal under way', () => {
   test('a task begun and done lies where it lay, and the rest goes on from it', () => {
     const before = schedule(SERVE - 60 * MINUTE)
     expect(before.feasible).toBe(true)
@@ -298,7 +298,7 @@ describe('a supper under way', () => {
     expect(refused('cue', 'rice', 'measure', at)).toBe('dish')
     expect(refused('done', 'rice', 'measure', at)).toBe('dish')
     expect(pressMeal(kitchen, id, { kind: 'dance' }, at)).toMatchObject({ ok: false })
-    expect(pressMeal(kitchen, 'none', {}, at)).toMatchObject({ ok: false, errors: [{ path: 'supper' }] })
+    expect(pressMeal(kitchen, 'none', {}, at)).toMatchObject({ ok: false, errors: [{ path: 'meal' }] })
     expect(kitchen.meals.events(id)).toEqual([])
   })
 })

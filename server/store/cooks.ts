@@ -34,7 +34,7 @@ export interface StoredEvent extends CookEvent {
 }
 
 export interface StoredRating extends Rating {
-  judgedMs: number
+  ratedMs: number
   note: string
   /** −2 sticks in one piece … 2 every grain apart; null when nobody said. */
   separate: number | null
@@ -47,7 +47,7 @@ export interface StoredRating extends Rating {
 export interface FinishedCook extends StoredCook {
   endedMs: number
   end: 'finish' | 'stop'
-  judgement: StoredRating | null
+  rating: StoredRating | null
 }
 
 interface CookRow {
@@ -81,10 +81,10 @@ interface EventRow {
   ahead_ms: number | null
   target: string | null
 }
-interface NotedRow extends CookRow {
+interface FinishedRow extends CookRow {
   ended_ms: number
   end_kind: 'finish' | 'stop'
-  judged_ms: number | null
+  rated_ms: number | null
   wet_dry: number
   hardness: number
   bottom: Rating['bottom']
@@ -127,15 +127,15 @@ const eventOf = (row: EventRow): StoredEvent => ({
   ...(row.target === null ? {} : { target: row.target }),
 })
 
-const notedOf = (row: NotedRow): FinishedCook => ({
+const finishedOf = (row: FinishedRow): FinishedCook => ({
   ...cookOf(row),
   endedMs: row.ended_ms,
   end: row.end_kind,
-  judgement:
-    row.judged_ms === null
+  rating:
+    row.rated_ms === null
       ? null
       : {
-          judgedMs: row.judged_ms,
+          ratedMs: row.rated_ms,
           wetDry: row.wet_dry,
           hardness: row.hardness,
           bottom: row.bottom,
@@ -148,16 +148,16 @@ const notedOf = (row: NotedRow): FinishedCook => ({
 
 const COOK =
   'c.id, c.started_ms, c.title, c.grain_key, c.vessel_id, c.vessel_name, c.heat_name, c.serve_at_ms, c.request, c.plan, c.bag_id, c.heat_id, c.bag_delta, c.applied'
-const NOTED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, j.judged_ms, j.wet_dry, j.hardness, j.bottom, j.note, j.separate, j.even, j.ate
-  FROM cook c JOIN cook_end x ON x.cook_id = c.id LEFT JOIN judgement j ON j.cook_id = c.id`
+const FINISHED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, r.rated_ms, r.wet_dry, r.hardness, r.bottom, r.note, r.separate, r.even, r.ate
+  FROM cook c JOIN cook_end x ON x.cook_id = c.id LEFT JOIN rating r ON r.cook_id = c.id`
 
-/** Cooks, the events that happened to them, and the judgements on them. */
+/** Cooks, the events that happened to them, and the ratings on them. */
 export function createCookStore(db: Db) {
   const one = db.prepare(`SELECT ${COOK} FROM cook c WHERE c.id = ?`)
   const running = db.prepare(`
     SELECT ${COOK} FROM cook c WHERE NOT EXISTS (SELECT 1 FROM cook_end x WHERE x.cook_id = c.id) ORDER BY c.started_ms`)
-  const noted = db.prepare(`${NOTED} ORDER BY x.ended_ms DESC, c.id`)
-  const notedOne = db.prepare(`${NOTED} WHERE c.id = ?`)
+  const finished = db.prepare(`${FINISHED} ORDER BY x.ended_ms DESC, c.id`)
+  const finishedOne = db.prepare(`${FINISHED} WHERE c.id = ?`)
   const insert = db.prepare(`
     INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan, bag_id, heat_id, bag_delta, applied)
     VALUES (@id, @startedMs, @title, @grainKey, @vesselId, @vesselName, @heatName, @serveAtMs, @request, @plan, @bagId, @heatId, @bagDelta, @applied)`)
@@ -171,9 +171,9 @@ export function createCookStore(db: Db) {
     ON CONFLICT DO NOTHING`)
   const remove = db.prepare('DELETE FROM cook WHERE id = ?')
   const rate = db.prepare(`
-    INSERT INTO judgement (cook_id, judged_ms, wet_dry, hardness, bottom, note, separate, even, ate)
-    VALUES (@cookId, @judgedMs, @wetDry, @hardness, @bottom, @note, @separate, @even, @ate)
-    ON CONFLICT (cook_id) DO UPDATE SET judged_ms = @judgedMs, wet_dry = @wetDry, hardness = @hardness, bottom = @bottom, note = @note,
+    INSERT INTO rating (cook_id, rated_ms, wet_dry, hardness, bottom, note, separate, even, ate)
+    VALUES (@cookId, @ratedMs, @wetDry, @hardness, @bottom, @note, @separate, @even, @ate)
+    ON CONFLICT (cook_id) DO UPDATE SET rated_ms = @ratedMs, wet_dry = @wetDry, hardness = @hardness, bottom = @bottom, note = @note,
       separate = @separate, even = @even, ate = @ate`)
   return {
     find: (id: string): StoredCook | undefined => {
@@ -181,10 +181,10 @@ export function createCookStore(db: Db) {
       return row && cookOf(row)
     },
     running: (): StoredCook[] => (running.all() as CookRow[]).map(cookOf),
-    noted: (): FinishedCook[] => (noted.all() as NotedRow[]).map(notedOf),
-    findNoted: (id: string): FinishedCook | undefined => {
-      const row = notedOne.get(id) as NotedRow | undefined
-      return row && notedOf(row)
+    finished: (): FinishedCook[] => (finished.all() as FinishedRow[]).map(finishedOf),
+    findFinished: (id: string): FinishedCook | undefined => {
+      const row = finishedOne.get(id) as FinishedRow | undefined
+      return row && finishedOf(row)
     },
     add: (cook: StoredCook) =>
       void insert.run({

@@ -43,7 +43,7 @@ export interface BottleRow {
 
 interface EventRow {
   id: string
-  kept_id: string
+  leftover_id: string
   kind: LeftoverEventKind
   at_ms: number
   portions: number | null
@@ -73,15 +73,15 @@ export function leftoversIn(db: Db) {
     INSERT INTO container (position, ${CONTAINER}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM container), ${named(CONTAINER)})
     ON CONFLICT (id) DO UPDATE SET name = @name, ml = @ml, depth_mm = @depth_mm, many = @many`)
   const dropContainer = db.prepare('DELETE FROM container WHERE id = ?')
-  const leftover = db.prepare(`SELECT ${LEFTOVER} FROM kept WHERE packed_ms > ? ORDER BY packed_ms, id`)
-  const one = db.prepare(`SELECT ${LEFTOVER} FROM kept WHERE id = ?`)
-  const ofCook = db.prepare('SELECT count(*) FROM kept WHERE cook_id = ?').pluck()
-  const add = db.prepare(`INSERT INTO kept (${LEFTOVER}) VALUES (${named(LEFTOVER)})`)
+  const leftover = db.prepare(`SELECT ${LEFTOVER} FROM leftover WHERE packed_ms > ? ORDER BY packed_ms, id`)
+  const one = db.prepare(`SELECT ${LEFTOVER} FROM leftover WHERE id = ?`)
+  const ofCook = db.prepare('SELECT count(*) FROM leftover WHERE cook_id = ?').pluck()
+  const add = db.prepare(`INSERT INTO leftover (${LEFTOVER}) VALUES (${named(LEFTOVER)})`)
   const events = db.prepare(
-    'SELECT id, kept_id, kind, at_ms, portions, target FROM kept_event WHERE kept_id = ? ORDER BY at_ms, seq',
+    'SELECT id, leftover_id, kind, at_ms, portions, target FROM leftover_event WHERE leftover_id = ? ORDER BY at_ms, seq',
   )
   const append = db.prepare(`
-    INSERT INTO kept_event (id, kept_id, kind, at_ms, portions, target) VALUES (@id, @keptId, @kind, @atMs, @portions, @target) ON CONFLICT (id) DO NOTHING`)
+    INSERT INTO leftover_event (id, leftover_id, kind, at_ms, portions, target) VALUES (@id, @leftoverId, @kind, @atMs, @portions, @target) ON CONFLICT (id) DO NOTHING`)
   const bottles = db.prepare('SELECT id, made_ms, style, made_g, left_g FROM bottle ORDER BY made_ms DESC')
   const saveBottle = db.prepare(`
     INSERT INTO bottle (id, made_ms, style, made_g, left_g) VALUES (@id, @made_ms, @style, @made_g, @left_g)
@@ -106,7 +106,7 @@ export function leftoversIn(db: Db) {
     add: (row: LeftoverRow) => void add.run(row),
     /** @returns whether the event was new */
     append: (leftoverId: string, event: LeftoverEvent): boolean =>
-      append.run({ portions: null, target: null, ...event, keptId: leftoverId }).changes > 0,
+      append.run({ portions: null, target: null, ...event, leftoverId }).changes > 0,
     bottles: () => bottles.all() as BottleRow[],
     saveBottle: (row: BottleRow) => void saveBottle.run(row),
     dropBottle: (id: string) => dropBottle.run(id).changes > 0,

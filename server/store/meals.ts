@@ -82,25 +82,23 @@ const of = (row: Stored): MealRow => ({
 })
 
 export function mealsIn(db: Db) {
-  const list = db.prepare(`SELECT ${MEAL} FROM supper ORDER BY serve_ms DESC LIMIT 60`)
-  const one = db.prepare(`SELECT ${MEAL} FROM supper WHERE id = ?`)
+  const list = db.prepare(`SELECT ${MEAL} FROM meal ORDER BY serve_ms DESC LIMIT 60`)
+  const one = db.prepare(`SELECT ${MEAL} FROM meal WHERE id = ?`)
   const save = db.prepare(`
-    INSERT INTO supper (${MEAL}) VALUES (${MEAL.replace(/\w+/g, '@$&')})
+    INSERT INTO meal (${MEAL}) VALUES (${MEAL.replace(/\w+/g, '@$&')})
     ON CONFLICT (id) DO UPDATE SET title = @title, serve_ms = @serve_ms, cooks = @cooks, oven = @oven, dishes = @dishes, names = @names, told = @told`)
-  const drop = db.prepare('DELETE FROM supper WHERE id = ?')
-  const events = db.prepare(
-    `SELECT ${EVENT} FROM supper_event WHERE supper_id = ? ORDER BY at_ms, received_ms`,
-  )
+  const drop = db.prepare('DELETE FROM meal WHERE id = ?')
+  const events = db.prepare(`SELECT ${EVENT} FROM meal_event WHERE meal_id = ? ORDER BY at_ms, received_ms`)
   const append = db.prepare(
-    `INSERT OR IGNORE INTO supper_event (supper_id, ${EVENT}) VALUES (@supper_id, ${EVENT.replace(/\w+/g, '@$&')})`,
+    `INSERT OR IGNORE INTO meal_event (meal_id, ${EVENT}) VALUES (@meal_id, ${EVENT.replace(/\w+/g, '@$&')})`,
   )
-  const ofCook = db.prepare(`SELECT supper_id FROM supper_event WHERE cook_id = ? LIMIT 1`)
+  const ofCook = db.prepare(`SELECT meal_id FROM meal_event WHERE cook_id = ? LIMIT 1`)
   return {
     events: (id: string) => events.all(id) as MealEvent[],
     /** @returns whether it was new */
-    append: (id: string, event: MealEvent) => append.run({ supper_id: id, ...event }).changes > 0,
+    append: (id: string, event: MealEvent) => append.run({ meal_id: id, ...event }).changes > 0,
     /** The meal a batch belongs to. */
-    ofCook: (cookId: string) => (ofCook.get(cookId) as { supper_id: string } | undefined)?.supper_id,
+    ofCook: (cookId: string) => (ofCook.get(cookId) as { meal_id: string } | undefined)?.meal_id,
     all: () => (list.all() as Stored[]).map(of),
     find: (id: string) => {
       const row = one.get(id) as Stored | undefined

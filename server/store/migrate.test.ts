@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { createCookStore } from './cooks'
 import { equipmentIn } from './equipment'
-import { openDatabase } from './open'
+import { bringUp, openDatabase } from './open'
 
 const migrations = join(process.cwd(), 'server/store/migrations')
 const files = readdirSync(migrations).sort()
@@ -12,7 +12,7 @@ let folder: string
 beforeEach(() => void (folder = mkdtempSync(join(tmpdir(), 'omsel-migrate-'))))
 afterEach(() => rmSync(folder, { recursive: true }))
 
-/** A database as a first version left it, with a household, a finished cook and a judgement. */
+/** A database as a first version left it, with a household, a finished cook and a rating. */
 function firstVersion(): string {
   const file = join(folder, 'old.sqlite')
   const db = new Database(file)
@@ -44,10 +44,10 @@ test('an old household is brought up to date with nothing lost', () => {
     ['e3', 'take-back', 1300, undefined, 'e2', 'take-back e2'],
     ['e4', 'finish', 2000, undefined, undefined, 'finish fluff 0'],
   ])
-  expect(cooks.findNoted('c1')).toMatchObject({
+  expect(cooks.findFinished('c1')).toMatchObject({
     end: 'finish',
     endedMs: 2000,
-    judgement: { wetDry: 1, note: 'fine' },
+    rating: { wetDry: 1, note: 'fine' },
   })
   expect(equipmentIn(db).vessels()[0]).toMatchObject({
     name: 'heavy blue',
@@ -59,6 +59,23 @@ test('an old household is brought up to date with nothing lost', () => {
   expect(equipmentIn(db).heats()[0]).toMatchObject({ knob: [], power_factor: 1 })
   expect(db.pragma('foreign_key_check')).toEqual([])
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
+  db.close()
+})
+
+test('the text of entries is found after their table got its present name', () => {
+  const db = openDatabase(':memory:', 14)
+  db.exec(`
+    INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan)
+      VALUES ('c1', 1, 'Quinoa', 'quinoa', 'blue', 'heavy blue', 'gas', NULL, '{}', '{}');
+    INSERT INTO noted (cook_id, ended_ms, end, title, grain_key, vessel_id, vessel_name, method, grain_g, pour_g, minutes, planned_minutes, note)
+      VALUES ('c1', 2, 'finish', 'Quinoa', 'quinoa', 'blue', 'heavy blue', 'covered-simmer', 200, 300, 30, 29, 'a little sandy');`)
+  bringUp(db)
+  const found = () =>
+    db.prepare("SELECT rowid FROM notebook_text WHERE notebook_text MATCH 'sandy'").all().length
+  expect(found()).toBe(1)
+  db.exec("DELETE FROM cook WHERE id = 'c1'")
+  expect(found()).toBe(0)
+  expect(db.prepare("SELECT name FROM sqlite_master WHERE name GLOB '*noted*'").all()).toEqual([])
   db.close()
 })
 
@@ -85,10 +102,10 @@ test('opened again, nothing happens; numbers go on where they were', () => {
   db.close()
 })
 
-test('a cook that goes takes its events and its judgement along', () => {
+test('a cook that goes takes its events and its rating along', () => {
   const db = openDatabase(firstVersion())
   db.exec("DELETE FROM cook WHERE id = 'c1'")
-  for (const table of ['cook_event', 'judgement'])
+  for (const table of ['cook_event', 'rating'])
     expect(db.prepare(`SELECT count(*) FROM ${table}`).pluck().get()).toBe(0)
   db.close()
 })

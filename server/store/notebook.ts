@@ -4,7 +4,7 @@ import { OUTCOME_FILTERS, type Rating, type OutcomeFilter } from '#core/learn/ra
 import type { Db } from './open'
 
 /** A line of the notebook. */
-export interface NotedLine {
+export interface NotebookLine {
   cook_id: string
   ended_ms: number
   end: 'finish' | 'stop'
@@ -30,7 +30,7 @@ export interface NotebookFilter {
   vessel?: string
   method?: string
   bag?: string
-  /** "right", "wet", "dry", "unjudged", "aside" */
+  /** "right", "wet", "dry", "unrated", "aside" */
   outcome?: string
   /** Words of title, pot and note. */
   text?: string
@@ -46,7 +46,7 @@ const OUTCOMES: Record<OutcomeFilter, string> = {
   right: 'n.wet_dry = 0',
   wet: 'n.wet_dry > 0',
   dry: 'n.wet_dry < 0',
-  unjudged: "n.wet_dry IS NULL AND n.end = 'finish'",
+  unrated: "n.wet_dry IS NULL AND n.end = 'finish'",
   aside: "n.end = 'stop'",
 }
 
@@ -77,28 +77,28 @@ export function evidenceIn(text: string): Evidence {
 /** Lines of the notebook, their evidence, and what was said of beliefs. */
 export function notebookIn(db: Db) {
   const put = db.prepare(`
-    INSERT INTO noted (${LINE}, evidence) VALUES (${LINE.replace(/\w+/g, '@$&')}, @evidence)`)
-  const drop = db.prepare('DELETE FROM noted WHERE cook_id = ?')
+    INSERT INTO notebook_entry (${LINE}, evidence) VALUES (${LINE.replace(/\w+/g, '@$&')}, @evidence)`)
+  const drop = db.prepare('DELETE FROM notebook_entry WHERE cook_id = ?')
   const missing = db
     .prepare(
-      'SELECT x.cook_id FROM cook_end x WHERE NOT EXISTS (SELECT 1 FROM noted n WHERE n.cook_id = x.cook_id)',
+      'SELECT x.cook_id FROM cook_end x WHERE NOT EXISTS (SELECT 1 FROM notebook_entry n WHERE n.cook_id = x.cook_id)',
     )
     .pluck()
   const evidence = db
     .prepare(
-      'SELECT evidence FROM noted INDEXED BY noted_evidence WHERE evidence IS NOT NULL ORDER BY ended_ms, cook_id',
+      'SELECT evidence FROM notebook_entry INDEXED BY notebook_entry_evidence WHERE evidence IS NOT NULL ORDER BY ended_ms, cook_id',
     )
     .pluck()
-  const unjudged = db.prepare(
-    `SELECT ${LINE} FROM noted WHERE wet_dry IS NULL AND end = 'finish' AND ended_ms > ? ORDER BY ended_ms DESC LIMIT 3`,
+  const unrated = db.prepare(
+    `SELECT ${LINE} FROM notebook_entry WHERE wet_dry IS NULL AND end = 'finish' AND ended_ms > ? ORDER BY ended_ms DESC LIMIT 3`,
   )
-  const grains = db.prepare('SELECT DISTINCT grain_key FROM noted').pluck()
-  const methods = db.prepare('SELECT DISTINCT method FROM noted').pluck()
-  const words = db.prepare('SELECT figure, kind, value, at_ms AS atMs FROM belief_word')
+  const grains = db.prepare('SELECT DISTINCT grain_key FROM notebook_entry').pluck()
+  const methods = db.prepare('SELECT DISTINCT method FROM notebook_entry').pluck()
+  const words = db.prepare('SELECT figure, kind, value, at_ms AS atMs FROM belief_override')
   const say = db.prepare(
-    'INSERT INTO belief_word (figure, kind, value, at_ms) VALUES (@figure, @kind, @value, @atMs) ON CONFLICT (figure) DO UPDATE SET kind = @kind, value = @value, at_ms = @atMs',
+    'INSERT INTO belief_override (figure, kind, value, at_ms) VALUES (@figure, @kind, @value, @atMs) ON CONFLICT (figure) DO UPDATE SET kind = @kind, value = @value, at_ms = @atMs',
   )
-  const unsay = db.prepare('DELETE FROM belief_word WHERE figure = ?')
+  const unsay = db.prepare('DELETE FROM belief_override WHERE figure = ?')
   const measured = db.prepare('SELECT kind, grams FROM measurement WHERE cook_id = ?')
   const measure = db.prepare(
     'INSERT INTO measurement (cook_id, kind, grams) VALUES (@cookId, @kind, @grams) ON CONFLICT (cook_id, kind) DO UPDATE SET grams = @grams',
@@ -123,10 +123,10 @@ export function notebookIn(db: Db) {
     const where = [
       ...asked.map((k) => `${COLUMNS[k]} = @${k}`),
       ...(outcome ? [OUTCOMES[outcome]!] : []),
-      ...(text ? ['n.rowid IN (SELECT rowid FROM noted_text WHERE noted_text MATCH @text)'] : []),
+      ...(text ? ['n.rowid IN (SELECT rowid FROM notebook_text WHERE notebook_text MATCH @text)'] : []),
     ]
     // The index of the time serves the order; a filter that names a column has an index of its own.
-    const from = `FROM noted n ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}`
+    const from = `FROM notebook_entry n ${where.length > 0 ? `WHERE ${where.join(' AND ')}` : ''}`
     const made = {
       list: db.prepare(`SELECT ${QUALIFIED} ${from} ORDER BY n.ended_ms DESC LIMIT @limit OFFSET @offset`),
       count: db.prepare(`SELECT count(*) ${from}`).pluck(),
@@ -147,7 +147,7 @@ export function notebookIn(db: Db) {
     ...more,
   })
   return {
-    put: (line: NotedLine, found: Evidence | null) => {
+    put: (line: NotebookLine, found: Evidence | null) => {
       drop.run(line.cook_id)
       put.run({ ...line, evidence: found && storedEvidence(found) })
       version++
@@ -159,15 +159,15 @@ export function notebookIn(db: Db) {
     missing: () => missing.all() as string[],
     evidence: () => (evidence.all() as string[]).map(evidenceIn),
     lines: (filter: NotebookFilter, limit: number, offset: number) =>
-      statementsFor(filter).list.all(bound(filter, { limit, offset })) as NotedLine[],
+      statementsFor(filter).list.all(bound(filter, { limit, offset })) as NotebookLine[],
     count: (filter: NotebookFilter) => statementsFor(filter).count.get(bound(filter)) as number,
     /** The newest rated batches, for the season strip. */
     strip: (filter: NotebookFilter, limit: number) =>
       statementsFor(filter).strip.all(bound(filter, { limit })) as Pick<
-        NotedLine,
+        NotebookLine,
         'cook_id' | 'ended_ms' | 'title' | 'wet_dry' | 'hardness' | 'bottom'
       >[],
-    unjudged: (sinceMs: number) => unjudged.all(sinceMs) as NotedLine[],
+    unrated: (sinceMs: number) => unrated.all(sinceMs) as NotebookLine[],
     grains: () => grains.all() as string[],
     methods: () => methods.all() as string[],
     words: () => words.all() as Word[],
@@ -190,6 +190,6 @@ export function notebookIn(db: Db) {
     prepared: () =>
       [...counted.values()]
         .flatMap((s) => [s.list.source, s.count.source, s.strip.source])
-        .concat([evidence.source, unjudged.source, drop.source, measured.source]),
+        .concat([evidence.source, unrated.source, drop.source, measured.source]),
   }
 }

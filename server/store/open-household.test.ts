@@ -187,12 +187,12 @@ describe('a finished cook', () => {
     rate(kitchen, id, { wet_dry, hardness: '0', bottom: 'clean', note: ' good ' }, START + 60 * MINUTE)
     return id
   }
-  test('is in the notebook with its judgement, and off the stove', () => {
+  test('is in the notebook with its rating, and off the stove', () => {
     const id = through('1')
-    expect(kitchen.cooks.findNoted(id)).toMatchObject({
+    expect(kitchen.cooks.findFinished(id)).toMatchObject({
       end: 'finish',
       endedMs: START + 50 * MINUTE,
-      judgement: { wetDry: 1, hardness: 0, bottom: 'clean', note: 'good' },
+      rating: { wetDry: 1, hardness: 0, bottom: 'clean', note: 'good' },
     })
     expect(listRunningCooks(kitchen, START + 51 * MINUTE)).toEqual([])
   })
@@ -213,7 +213,7 @@ describe('a finished cook', () => {
   test('taken back, it is on the stove again', () => {
     const id = through('0')
     press(kitchen, id, said('back', 'take-back', 'fluff', { target: `${id}-end` }), START + 61 * MINUTE)
-    expect(kitchen.cooks.findNoted(id)).toBeUndefined()
+    expect(kitchen.cooks.findFinished(id)).toBeUndefined()
     expect(listRunningCooks(kitchen, START + 61 * MINUTE)).toHaveLength(1)
   })
   test('set aside, it teaches nothing', () => {
@@ -270,7 +270,7 @@ describe('the database', () => {
 test('the demo season is written through the same doors, and has taught something', () => {
   const demo = openKitchen(join(folder, 'demo.sqlite'))
   seedDemo(demo, START)
-  const noted = demo.cooks.noted()
+  const noted = demo.cooks.finished()
   expect(noted.length).toBe(SEASON.length)
   expect(noted.length).toBeGreaterThanOrEqual(12)
   expect(settingsOf(demo).elevation_m).toBe(1120)

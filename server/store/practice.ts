@@ -3,14 +3,14 @@ import type { Db } from './open'
 
 /** Practice pots that came out well. */
 export function practiceIn(db: Db) {
-  const list = db.prepare('SELECT situation FROM understood ORDER BY at_ms').pluck()
+  const list = db.prepare('SELECT situation FROM practice_result ORDER BY at_ms').pluck()
   // The first good result counts; a later one changes nothing.
   const add = db.prepare(
-    'INSERT INTO understood (situation, at_ms, doing) VALUES (?, ?, ?) ON CONFLICT (situation) DO NOTHING',
+    'INSERT INTO practice_result (situation, at_ms, player_actions) VALUES (?, ?, ?) ON CONFLICT (situation) DO NOTHING',
   )
   return {
-    understood: (): string[] => list.all() as string[],
-    understand: (situation: string, atMs: number, playerActions: PlayerActions): void =>
+    completed: (): string[] => list.all() as string[],
+    complete: (situation: string, atMs: number, playerActions: PlayerActions): void =>
       void add.run(situation, Math.round(atMs), JSON.stringify(playerActions)),
   }
 }

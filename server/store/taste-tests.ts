@@ -7,7 +7,7 @@ export interface Cup {
   label: string
   /** The address of its plan. */
   search: string
-  /** Water over what the plan would give the grain, g/g; for trials of water. */
+  /** Water over what the plan would give the grain, g/g; for tasteTests of water. */
   delta: number
 }
 export interface TasteTestRow {
@@ -22,7 +22,7 @@ export interface TasteTestRow {
 }
 export interface TastingRow {
   id: string
-  trial_id: string
+  taste_test_id: string
   at_ms: number
   who: string
   ranking: string[]
@@ -31,17 +31,19 @@ export interface TastingRow {
 const TASTE_TEST = 'id, made_ms, title, differs, grain_key, vessel_id, blind, cups'
 
 export function tasteTestsIn(db: Db) {
-  const list = db.prepare(`SELECT ${TASTE_TEST} FROM trial ORDER BY made_ms DESC LIMIT 60`)
-  const one = db.prepare(`SELECT ${TASTE_TEST} FROM trial WHERE id = ?`)
-  const add = db.prepare(`INSERT INTO trial (${TASTE_TEST}) VALUES (${TASTE_TEST.replace(/\w+/g, '@$&')})`)
-  const drop = db.prepare('DELETE FROM trial WHERE id = ?')
+  const list = db.prepare(`SELECT ${TASTE_TEST} FROM taste_test ORDER BY made_ms DESC LIMIT 60`)
+  const one = db.prepare(`SELECT ${TASTE_TEST} FROM taste_test WHERE id = ?`)
+  const add = db.prepare(
+    `INSERT INTO taste_test (${TASTE_TEST}) VALUES (${TASTE_TEST.replace(/\w+/g, '@$&')})`,
+  )
+  const drop = db.prepare('DELETE FROM taste_test WHERE id = ?')
   const tastings = db.prepare(
-    'SELECT id, trial_id, at_ms, who, ranking FROM tasting WHERE trial_id = ? ORDER BY at_ms, id',
+    'SELECT id, taste_test_id, at_ms, who, ranking FROM tasting WHERE taste_test_id = ? ORDER BY at_ms, id',
   )
   const taste = db.prepare(
-    'INSERT INTO tasting (id, trial_id, at_ms, who, ranking) VALUES (@id, @trial_id, @at_ms, @who, @ranking) ON CONFLICT (id) DO NOTHING',
+    'INSERT INTO tasting (id, taste_test_id, at_ms, who, ranking) VALUES (@id, @taste_test_id, @at_ms, @who, @ranking) ON CONFLICT (id) DO NOTHING',
   )
-  const untaste = db.prepare('DELETE FROM tasting WHERE id = ? AND trial_id = ?')
+  const untaste = db.prepare('DELETE FROM tasting WHERE id = ? AND taste_test_id = ?')
   const of = (row: Omit<TasteTestRow, 'cups'> & { cups: string }): TasteTestRow => ({
     ...row,
     cups: JSON.parse(row.cups) as Cup[],

@@ -1,8 +1,8 @@
 import type { FieldError } from '#core/contract/fields'
 import {
-  BUNDLE_TABLES,
   parseEnvelope,
   TABLE_IDS,
+  tableName,
   tableSpec,
   wrongRows,
   type Bundle,
@@ -81,9 +81,12 @@ export function parseBundle(bytes: Uint8Array): Result<ParsedBundle> {
     return refuse(
       `the file is of version ${version}, newer than version ${migrationCount()}, which this Omsel can read; update it first`,
     )
-  const strange = Object.keys(read.value.tables).find((table) => !Object.hasOwn(BUNDLE_TABLES, table))
+  const byName = new Map(TABLE_IDS.map((table) => [tableName(table, version), table]))
+  const strange = Object.keys(read.value.tables).find((name) => !byName.has(name))
   if (strange !== undefined) return refuse(`tables.${strange.slice(0, 60)} is not known here`)
-  const parsedBundle = read.value.tables as Tables
+  const parsedBundle: Tables = Object.fromEntries(
+    Object.entries(read.value.tables).map(([name, rows]) => [byName.get(name)!, rows]),
+  )
   const tables =
     version === migrationCount()
       ? { ok: true as const, value: parsedBundle }
@@ -119,7 +122,7 @@ function upgraded(tables: Tables, version: number): Result<Tables> {
   const db = openDatabase(':memory:', version)
   try {
     db.pragma('foreign_keys = OFF')
-    const fieldError = fill(db, tables)
+    const fieldError = fill(db, tables, version)
     if (fieldError) return { ok: false, errors: [fieldError] }
     bringUp(db)
     const now = tablesOf(
@@ -162,7 +165,7 @@ function soundRows(tables: Tables): Result<Tables> {
 export function stagingDatabase(tables: Tables): Result<Db> {
   const db = openDatabase(':memory:')
   db.pragma('foreign_keys = OFF')
-  const fieldError = fill(db, tables)
+  const fieldError = fill(db, tables, migrationCount())
   if (!fieldError) return { ok: true, value: db }
   db.close()
   return { ok: false, errors: [fieldError] }
@@ -176,22 +179,24 @@ const cell = (value: unknown): unknown =>
       : value
 
 /** Puts rows into their tables, whatever columns they have.  @returns the first that the database would not take */
-const fill = (db: Db, tables: Tables): FieldError | undefined => db.transaction(() => filled(db, tables))()
+const fill = (db: Db, tables: Tables, version: number): FieldError | undefined =>
+  db.transaction(() => filled(db, tables, version))()
 
-function filled(db: Db, tables: Tables): FieldError | undefined {
+function filled(db: Db, tables: Tables, version: number): FieldError | undefined {
   for (const table of TABLE_IDS) {
     const rows = tables[table]
     if (!rows || rows.length === 0) continue
-    const there = new Set(db.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(table) as string[])
+    const name = tableName(table, version)
+    const there = new Set(db.prepare('SELECT name FROM pragma_table_info(?)').pluck().all(name) as string[])
     if (there.size === 0)
       return {
-        path: `tables.${table}`,
-        message: `tables.${table} is not known in that version`,
+        path: `tables.${name}`,
+        message: `tables.${name} is not known in that version`,
         code: 'invalid',
       }
-    const put = putter(db, table)
+    const put = putter(db, name)
     for (const [i, row] of rows.entries()) {
-      const path = `tables.${table}.${i}`
+      const path = `tables.${name}.${i}`
       const strange = Object.keys(row).find((column) => !there.has(column))
       if (strange !== undefined)
         return {
@@ -214,7 +219,7 @@ function filled(db: Db, tables: Tables): FieldError | undefined {
 }
 
 /** Writes rows of one table; a statement for each set of columns. */
-export function putter(db: Db, table: TableId): (row: Row) => void {
+export function putter(db: Db, table: string): (row: Row) => void {
   const made = new Map<string, ReturnType<Db['prepare']>>()
   return (row) => {
     const columns = Object.keys(row)

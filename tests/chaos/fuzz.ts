@@ -29,9 +29,9 @@ export const ROUTES = [
   'notebook/:cook',
   'meal',
   'meal/split',
-  'meal/:supper',
+  'meal/:meal',
   'taste-tests',
-  'taste-tests/:trial',
+  'taste-tests/:tasteTest',
   'compare',
   'simulation',
   'practice',
@@ -54,8 +54,8 @@ export const ROUTES = [
   'transfer/progress',
   'welcome',
   'search',
-  'meal/:supper/calendar.ics',
-  'meal/:supper/events',
+  'meal/:meal/calendar.ics',
+  'meal/:meal/events',
   'photos/:photo',
   'leftovers/labels',
   'recipe-card',
@@ -116,7 +116,7 @@ const KEYS = [
   'was',
   'page',
   'if',
-  'trial',
+  'tasteTest',
   'ended',
   'limit',
   'offset',
@@ -546,7 +546,7 @@ export async function fuzz({
     if (result.wrong.length > 0) result.wrong.push(log)
     const after = countsIn(file)
     // What is only ever added to is never less; what an intent may drop is left out.
-    for (const table of ['cook_event', 'kept_event', 'supper_event'] as const)
+    for (const table of ['cook_event', 'leftover_event', 'meal_event'] as const)
       if (after[table]! < before[table]! && table !== 'cook_event')
         result.wrong.push(`rows of ${table} went from ${before[table]} to ${after[table]}`)
     result.wrong.push(...checkHousehold(file))
@@ -596,8 +596,8 @@ function idsIn(file: string): string[] {
     ...notebook.lines({}, 10, 0).map((l) => l.cook_id),
     ...meals.all().map((s) => s.id),
     ...grainBags.bags().map((b) => b.id),
-    ...(db.prepare('SELECT id FROM trial').pluck().all() as string[]),
-    ...(db.prepare('SELECT id FROM kept').pluck().all() as string[]),
+    ...(db.prepare('SELECT id FROM taste_test').pluck().all() as string[]),
+    ...(db.prepare('SELECT id FROM leftover').pluck().all() as string[]),
   ]
   db.close()
   return ids
@@ -606,7 +606,7 @@ function idsIn(file: string): string[] {
 function countsIn(file: string): Record<string, number> {
   const { db } = openKitchen(file)
   const counts = Object.fromEntries(
-    ['cook_event', 'kept_event', 'supper_event'].map((table) => [
+    ['cook_event', 'leftover_event', 'meal_event'].map((table) => [
       table,
       db.prepare(`SELECT count(*) FROM ${table}`).pluck().get() as number,
     ]),

@@ -8,7 +8,7 @@ interface Row {
 }
 
 // Whatever a sign is late by, the evening is cooked by what the board says and by nothing else.
-test('the choir supper is cooked through, one boil six minutes late, and everything is ready within five minutes of the hour', async ({
+test('the choir meal is cooked through, one boil six minutes late, and everything is ready within five minutes of the hour', async ({
   page,
 }) => {
   test.setTimeout(240_000)

@@ -63,7 +63,7 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
   expect(await calendar.text()).toContain('SUMMARY:the lake choir: serve')
 })
 
-test('a pot goes from the bench onto a supper of its own', async ({ page }) => {
+test('a pot goes from the bench onto a meal of its own', async ({ page }) => {
   await open(page, '/meal')
   await page.getByLabel('What it is').fill('a birthday')
   await page.getByLabel('Day').fill('2027-01-09')
@@ -95,7 +95,7 @@ test('a batch for fourteen is shared out over the pots there are', async ({ page
   await expect(page).toHaveURL(/grams=\d+/)
 })
 
-test('a supper of one’s own under way: ribbons moved by hand and by key, hands given over, guests late, all taken back', async ({
+test('a meal of one’s own under way: ribbons moved by hand and by key, hands given over, guests late, all taken back', async ({
   page,
   browser,
 }) => {

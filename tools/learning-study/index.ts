@@ -6,7 +6,7 @@ for (const weighed of [false, true]) {
   const cooks = 6
   const { rms, halved, farOff } = study({ households, cooks, seed: 11, weighed })
   console.log(
-    `${households} households, ${weighed ? 'with the full pot weighed' : 'with judgements only'}; ${farOff} of them off by over 0.12 g/g at first`,
+    `${households} households, ${weighed ? 'with the full pot weighed' : 'with ratings only'}; ${farOff} of them off by over 0.12 g/g at first`,
   )
   for (let i = 0; i <= cooks; i++)
     console.log(

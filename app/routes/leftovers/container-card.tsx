@@ -55,7 +55,10 @@ export function ContainerCard({
   const fetcher = useFetcher()
   const busy = fetcher.state !== 'idle'
   const tell = (kind: LeftoverEventKind, more: Record<string, string> = {}) =>
-    void fetcher.submit({ intent: 'tell', id: uuid(), kept_id: row.id, kind, ...more }, { method: 'post' })
+    void fetcher.submit(
+      { intent: 'tell', id: uuid(), leftover_id: row.id, kind, ...more },
+      { method: 'post' },
+    )
   const useBy = useByWords(view, now, clock)
   const variety = varietyOf(row.variety)
   const cools = warm && !useBy.past ? coolingWords(cooling, row.packed_ms, now, guidance, clock) : undefined

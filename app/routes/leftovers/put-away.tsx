@@ -30,7 +30,7 @@ export function loader({ request }: Route.LoaderArgs) {
   if (id !== null && !cook) throw new Response('Batch not found.', { status: 404 })
   const read = cook && parsePlanRequest(cook.request)
   const asked = read?.ok ? read.value : undefined
-  const noted = cook && open.cooks.findNoted(cook.id)
+  const noted = cook && open.cooks.findFinished(cook.id)
   const blend = asked && blendOf(asked.grains)
   return {
     cook:

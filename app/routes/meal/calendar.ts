@@ -13,12 +13,12 @@ const SUBSCRIBED_S = 300
  */
 export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
-  const meal = open.meals.find(params.supper)
+  const meal = open.meals.find(params.meal)
   if (!meal) throw new Response('Meal not found.', { status: 404 })
   const schedule = scheduleIn(open, meal, nowMs())
   const calendar = ical({
     name: meal.title,
-    prodId: { company: 'omsel', product: 'supper', language: 'EN' },
+    prodId: { company: 'omsel', product: 'meal', language: 'EN' },
     ttl: SUBSCRIBED_S,
   })
   const url = new URL(`/meal/${meal.id}`, request.url).toString()

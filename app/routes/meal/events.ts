@@ -6,8 +6,8 @@ import type { Route } from './+types/events'
 
 /** One event of a meal. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const { body, status } = await answerPress(request, 'supper', (said, receivedMs) =>
-    pressMeal(kitchen(), params.supper, said, receivedMs),
+  const { body, status } = await answerPress(request, 'meal', (said, receivedMs) =>
+    pressMeal(kitchen(), params.meal, said, receivedMs),
   )
   return data(body, { status })
 }

@@ -13,7 +13,7 @@ const NOW = Date.UTC(2026, 2, 5, 12, 0)
 let folder: string
 let kitchen: Kitchen
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'omsel-supper-'))
+  folder = mkdtempSync(join(tmpdir(), 'omsel-meal-'))
   process.env.OMSEL_DATABASE = join(folder, 'omsel.sqlite')
   kitchen = openKitchen(process.env.OMSEL_DATABASE)
   beginHousehold(kitchen, FIRST_KITCHEN)
@@ -52,7 +52,7 @@ const roots = {
 }
 const meal = (id: string) => kitchen.meals.find(id)!
 
-describe('a supper', () => {
+describe('a meal', () => {
   test('takes grains and what goes with them, and plans them on what the house has', () => {
     const id = lay()
     for (const dish of [
@@ -97,7 +97,7 @@ describe('a supper', () => {
     [grain('heavy-pot', { grains: [] }), 'grains'],
     [{ kind: 'feast' }, 'kind'],
     [{ ...roots, hold_max_minutes: '9999' }, 'hold_max_minutes'],
-  ])('%j is refused by its name, and the supper stays as it was', (dish, path) => {
+  ])('%j is refused by its name, and the meal stays as it was', (dish, path) => {
     const id = lay()
     expect(errorOf(addDish(kitchen, id, dish))!.path).toBe(path)
     expect(meal(id).dishes).toEqual([])
@@ -112,7 +112,7 @@ describe('a supper', () => {
     expect(
       errorOf(saveMeal(kitchen, { id: 'nobody', title: 'x', serve_ms: '1', cooks: '1' }, NOW))!.path,
     ).toBe('id')
-    expect(errorOf(addDish(kitchen, 'nobody', roots))!.path).toBe('supper')
+    expect(errorOf(addDish(kitchen, 'nobody', roots))!.path).toBe('meal')
   })
 })
 
@@ -131,7 +131,7 @@ test('tasks are read as they are typed', () => {
 describe('the calendar', () => {
   const read = (id: string) => {
     const response = calendar.loader({
-      params: { supper: id },
+      params: { meal: id },
       request: new Request(`http://omsel.test/meal/${id}/calendar.ics`),
       context: {},
     } as never)

@@ -26,16 +26,16 @@ import type { Route } from './+types/meal'
 import classes from './meal.module.css'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: loaderData ? `${loaderData.supper.title} · Meal · Omsel` : 'Meal · Omsel' },
+  { title: loaderData ? `${loaderData.meal.title} · Meal · Omsel` : 'Meal · Omsel' },
 ]
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
-  const meal = open.meals.find(params.supper)
+  const meal = open.meals.find(params.meal)
   if (!meal) throw new Response('Meal not found.', { status: 404 })
   const schedule = scheduleIn(open, meal, nowMs()) ?? null
   return {
-    supper: meal,
+    meal,
     schedule,
     board: schedule && schedule.start_at !== '' ? boardOf(open, meal, schedule, nowMs()) : null,
     tracks: [
@@ -53,13 +53,13 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  orCached(`meal ${params.supper}`, serverLoader)
+  orCached(`meal ${params.meal}`, serverLoader)
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   const open = kitchen()
   const refuse = (errors: Refused['errors'], status = 422) =>
-    data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'supper' ? 404 : status })
+    data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'meal' ? 404 : status })
   switch (typed.intent) {
     case 'save': {
       const serve = wallMs(typed.day ?? '', typed.hour ?? '', settingsOf(open).zone)
@@ -71,33 +71,31 @@ export async function action({ request, params }: Route.ActionArgs) {
             code: 'wrong-format',
           },
         ])
-      const saved = saveMeal(open, { ...typed, id: params.supper, serve_ms: String(serve) }, nowMs())
+      const saved = saveMeal(open, { ...typed, id: params.meal, serve_ms: String(serve) }, nowMs())
       return saved.ok ? { done: 'save' as const } : refuse(saved.errors)
     }
     case 'add': {
-      const added = addDish(open, params.supper, typed)
+      const added = addDish(open, params.meal, typed)
       if (!added.ok) return refuse(added.errors)
       // The plan page sends a dish here.
-      return typed.kind === 'plan'
-        ? redirect(`/meal/${params.supper}`)
-        : { done: 'add' as const, at: nowMs() }
+      return typed.kind === 'plan' ? redirect(`/meal/${params.meal}`) : { done: 'add' as const, at: nowMs() }
     }
     case 'drop': {
-      const dropped = dropDish(open, params.supper, typed.dish)
+      const dropped = dropDish(open, params.meal, typed.dish)
       return dropped.ok ? { done: 'drop' as const } : refuse(dropped.errors)
     }
     case 'fix': {
-      const fixed = fixDish(open, params.supper, typed)
+      const fixed = fixDish(open, params.meal, typed)
       if (!fixed.ok) return refuse(fixed.errors)
-      acknowledgeDish(open, params.supper, typed.dish!, nowMs())
+      acknowledgeDish(open, params.meal, typed.dish!, nowMs())
       return { done: 'fix' as const }
     }
     case 'seen': {
-      acknowledgeAll(open, params.supper, nowMs())
+      acknowledgeAll(open, params.meal, nowMs())
       return { done: 'seen' as const }
     }
     case 'remove':
-      open.meals.drop(params.supper)
+      open.meals.drop(params.meal)
       return redirect('/meal')
     default:
       return refuse(
@@ -128,7 +126,7 @@ const LATE_MINUTES = [5, 15, 30]
  * a list.
  */
 export default function MealPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { supper: meal, schedule, board, tracks, settings } = loaderData
+  const { meal, schedule, board, tracks, settings } = loaderData
   useLastKnown(`meal ${meal.id}`, loaderData)
   const refresh = useRefresh()
   const { now, aheadMs } = useServerClock(loaderData.nowMs, refresh)

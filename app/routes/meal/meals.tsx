@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Meal · Omsel' }]
 export function loader() {
   const open = kitchen()
   return {
-    suppers: open.meals.all().map(({ id, title, serve_ms, dishes }) => ({
+    meals: open.meals.all().map(({ id, title, serve_ms, dishes }) => ({
       id,
       title,
       serve_ms,
@@ -56,7 +56,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** Meals there were and will be, and a new one. */
 export default function MealsPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { suppers: meals, settings, nowMs: now } = loaderData
+  const { meals, settings, nowMs: now } = loaderData
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const busy = useNavigation().state !== 'idle'
   return (

@@ -36,7 +36,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
-  const cook = open.cooks.findNoted(params.cook)
+  const cook = open.cooks.findFinished(params.cook)
   if (!cook) throw new Response('Batch not found, or still cooking.', { status: 404 })
   const events = open.cooks.events(cook.id)
   const running = runningCookOf(cook, events)
@@ -64,7 +64,7 @@ export function loader({ params }: Route.LoaderArgs) {
     grainG: cook.plan.grain.mass_g,
     pourG: running.plan.water.pour_g,
     pouredOtherwise: Math.round(running.plan.water.pour_g - cook.plan.water.pour_g),
-    judgement: cook.judgement,
+    rating: cook.rating,
     lidLifts: view.lidLifts,
     lostSteamG: view.lostSteamG,
     measured: Object.fromEntries(
@@ -157,7 +157,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function CookPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { settings, stages, judgement: rating, learned, end, measured, photos, events, compared } = loaderData
+  const { settings, stages, rating, learned, end, measured, photos, events, compared } = loaderData
   const busy = useNavigation().state !== 'idle'
   const failed =
     actionData && 'errors' in actionData

@@ -43,7 +43,8 @@ export function loader({ request }: Route.LoaderArgs) {
       vessel: get('pot'),
       method: get('by'),
       bag: get('bag'),
-      outcome: get('was'),
+      // Version 1 called it "unjudged".
+      outcome: get('was')?.replace('unjudged', 'unrated'),
       text: get('q'),
     }).filter(([, value]) => value !== undefined),
   )
@@ -59,9 +60,9 @@ export function loader({ request }: Route.LoaderArgs) {
       id: row.cook_id,
       title: row.title,
       endedMs: row.ended_ms,
-      judgement: { wetDry: row.wet_dry!, hardness: row.hardness ?? 0, bottom: row.bottom ?? 'clean' },
+      rating: { wetDry: row.wet_dry!, hardness: row.hardness ?? 0, bottom: row.bottom ?? 'clean' },
     })),
-    unjudged: open.notebook.unjudged(nowMs() - STILL_TASTED_MS).map((line) => ({
+    unrated: open.notebook.unrated(nowMs() - STILL_TASTED_MS).map((line) => ({
       id: line.cook_id,
       title: line.title,
       endedMs: line.ended_ms,
@@ -91,13 +92,13 @@ const OUTCOME_WORDS: Record<OutcomeFilter, string> = {
   right: 'right',
   wet: 'too wet',
   dry: 'too dry',
-  unjudged: 'not rated yet',
+  unrated: 'not rated yet',
   aside: 'stopped early',
 }
 
 /** All batches, newest first, planned and actual. */
 export default function Notebook({ loaderData }: Route.ComponentProps) {
-  const { cooks, settings, nowMs: now, strip, unjudged, total, page, pages, choices } = loaderData
+  const { cooks, settings, nowMs: now, strip, unrated, total, page, pages, choices } = loaderData
   const [search] = useSearchParams()
   const filtered = ['grain', 'pot', 'by', 'bag', 'was', 'q'].some((key) => search.get(key))
   const pageAt = (n: number) => {
@@ -118,7 +119,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
           </a>
         </nav>
       </div>
-      {unjudged.map(({ id, title, endedMs, variety, vesselName }) => (
+      {unrated.map(({ id, title, endedMs, variety, vesselName }) => (
         <QuickRating
           key={id}
           cookId={id}

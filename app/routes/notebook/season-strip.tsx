@@ -16,7 +16,7 @@ export interface Kernelled {
   id: string
   title: string
   endedMs: number
-  judgement: Rating
+  rating: Rating
 }
 
 /** The seasons as a strip: one kernel a cook, across by date, up and down by dry and wet. */
@@ -44,7 +44,7 @@ export function SeasonStrip({ cooks, zone }: { cooks: readonly Kernelled[]; zone
           </g>
         ))}
         {cooks.map((cook) => {
-          const { wetDry, hardness, bottom } = cook.judgement
+          const { wetDry, hardness, bottom } = cook.rating
           const label = `${cook.title}, ${dayWord(cook.endedMs, to, zone)}: ${wordOf(WET_DRY_WORDS, wetDry)}, ${wordOf(HARDNESS_WORDS, hardness)}${bottom === 'clean' ? '' : `, ${bottom}`}`
           const place = `translate(${x(cook.endedMs).toFixed(1)} ${y(wetDry)}) rotate(${-20 + hardness * 35})${crowded ? ' scale(0.55)' : ''}`
           const kernel = <path d={kernelPath(KERNEL)} transform={place} />

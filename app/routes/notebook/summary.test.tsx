@@ -1,9 +1,14 @@
 import { htmlOf } from '../../../tests/helpers/render'
 import { SeasonStrip } from './season-strip'
-import { outcomeWords, type NotedSummary } from './summary'
+import { outcomeWords, type NotebookSummary } from './summary'
 
 const DAY = 86_400_000
-const cook = (id: string, day: number, wetDry: number, over: Partial<NotedSummary> = {}): NotedSummary => ({
+const cook = (
+  id: string,
+  day: number,
+  wetDry: number,
+  over: Partial<NotebookSummary> = {},
+): NotebookSummary => ({
   id,
   title: 'Quinoa',
   vesselName: 'clay',
@@ -14,24 +19,23 @@ const cook = (id: string, day: number, wetDry: number, over: Partial<NotedSummar
   minutes: 40,
   planned: 38,
   note: '',
-  judgement: { wetDry, hardness: 0, bottom: 'clean' },
+  rating: { wetDry, hardness: 0, bottom: 'clean' },
   ...over,
 })
 
 test('outcomes in words', () => {
   expect(outcomeWords(cook('a', 0, 0))).toBe('right')
-  expect(outcomeWords(cook('a', 0, -2, { judgement: { wetDry: -2, hardness: 1, bottom: 'scorched' } }))).toBe(
+  expect(outcomeWords(cook('a', 0, -2, { rating: { wetDry: -2, hardness: 1, bottom: 'scorched' } }))).toBe(
     'too dry, a little soft, scorched',
   )
-  expect(outcomeWords(cook('a', 0, 0, { judgement: null }))).toBe('not rated yet')
+  expect(outcomeWords(cook('a', 0, 0, { rating: null }))).toBe('not rated yet')
   expect(outcomeWords(cook('a', 0, 0, { end: 'stop' }))).toBe('stopped')
 })
 
-const rated = (list: NotedSummary[]) =>
-  list.flatMap((c) => (c.judgement ? [{ ...c, judgement: c.judgement }] : []))
+const rated = (list: NotebookSummary[]) => list.flatMap((c) => (c.rating ? [{ ...c, rating: c.rating }] : []))
 
 describe('the season strip', () => {
-  const cooks = [cook('a', 0, 0), cook('b', 10, 2), cook('c', 40, -1), cook('d', 20, 0, { judgement: null })]
+  const cooks = [cook('a', 0, 0), cook('b', 10, 2), cook('c', 40, -1), cook('d', 20, 0, { rating: null })]
   const places = (html: string) =>
     Object.fromEntries(
       [...html.matchAll(/href="\/notebook\/(\w)".*?translate\(([\d.]+) ([\d.]+)\)/gs)].map((m) => [

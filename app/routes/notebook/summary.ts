@@ -1,8 +1,8 @@
 import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Rating } from '#core/learn/rating'
-import type { NotedLine } from '#server/store/notebook'
+import type { NotebookLine } from '#server/store/notebook'
 
 /** A line of the notebook. */
-export interface NotedSummary {
+export interface NotebookSummary {
   id: string
   title: string
   vesselName: string
@@ -14,10 +14,10 @@ export interface NotedSummary {
   minutes: number
   planned: number
   note: string
-  judgement: Rating | null
+  rating: Rating | null
 }
 
-export const summaryOf = (line: NotedLine): NotedSummary => ({
+export const summaryOf = (line: NotebookLine): NotebookSummary => ({
   id: line.cook_id,
   title: line.title,
   vesselName: line.vessel_name,
@@ -28,14 +28,14 @@ export const summaryOf = (line: NotedLine): NotedSummary => ({
   minutes: line.minutes,
   planned: line.planned_minutes,
   note: line.note,
-  judgement:
+  rating:
     line.wet_dry === null
       ? null
       : { wetDry: line.wet_dry, hardness: line.hardness ?? 0, bottom: line.bottom ?? 'clean' },
 })
 
 /** How it came out, in as few words as say it. */
-export function outcomeWords({ end, judgement: rating }: Pick<NotedSummary, 'end' | 'judgement'>): string {
+export function outcomeWords({ end, rating }: Pick<NotebookSummary, 'end' | 'rating'>): string {
   if (end === 'stop') return 'stopped'
   if (!rating) return 'not rated yet'
   const words = [

@@ -71,7 +71,7 @@ export function loader({ request }: Route.LoaderArgs) {
     nowMs: nowMs(),
     ...loadPlanningData(open),
     gauge: open.household.gauge(),
-    suppers: open.meals
+    meals: open.meals
       .all()
       .filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12)
       .slice(0, 1)
@@ -324,7 +324,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         whyCooked={whys.cooked}
         search={toSearch(state, first).toString()}
         onStart={start}
-        suppers={loaderData.suppers}
+        meals={loaderData.meals}
         onSupper={(id) => {
           leaveAddress()
           void submit(

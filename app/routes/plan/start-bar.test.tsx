@@ -28,7 +28,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
           whyCooked={() => Promise.resolve({ terms: [], total: 0, sure: 0 })}
           search=""
           onStart={() => {}}
-          suppers={[]}
+          meals={[]}
           onSupper={() => {}}
           undo={undefined}
           errors={[]}

@@ -24,7 +24,7 @@ interface StartBarProps {
   search: string
   onStart: () => void
   /** Puts this pot on a meal, where one is laid. */
-  suppers: readonly { id: string; title: string }[]
+  meals: readonly { id: string; title: string }[]
   onSupper: (id: string) => void
   undo: (() => void) | undefined
   errors: readonly { path: string; message: string }[]
@@ -43,7 +43,7 @@ export function StartBar({
   whyCooked,
   search,
   onStart,
-  suppers: meals,
+  meals,
   onSupper: onMeal,
   undo,
   errors,

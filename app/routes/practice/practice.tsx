@@ -35,7 +35,7 @@ export function loader({ params }: Route.LoaderArgs) {
   return {
     id: situation.id,
     title: situation.title,
-    understood: open.practice.understood().includes(situation.id),
+    understood: open.practice.completed().includes(situation.id),
     clock: settingsOf(open).clock,
   }
 }

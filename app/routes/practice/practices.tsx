@@ -6,7 +6,7 @@ import classes from './practice.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Practice · Omsel' }]
 
-export const loader = () => ({ understood: kitchen().practice.understood() })
+export const loader = () => ({ understood: kitchen().practice.completed() })
 
 /** Pots to cook without food, and what those that were understood have left behind. */
 export default function Practices({ loaderData: { understood } }: Route.ComponentProps) {

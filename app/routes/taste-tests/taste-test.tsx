@@ -12,15 +12,15 @@ import type { Route } from './+types/taste-test'
 import classes from './taste-tests.module.css'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: loaderData ? `${loaderData.trial.title} · Taste tests · Omsel` : 'Taste tests · Omsel' },
+  { title: loaderData ? `${loaderData.tasteTest.title} · Taste tests · Omsel` : 'Taste tests · Omsel' },
 ]
 
 export function loader({ params }: Route.LoaderArgs) {
   const open = kitchen()
-  const tasteTest = open.tasteTests.find(params.trial)
+  const tasteTest = open.tasteTests.find(params.tasteTest)
   if (!tasteTest) throw new Response('Taste test not found.', { status: 404 })
   return {
-    trial: tasteTest,
+    tasteTest,
     tastings: open.tasteTests.tastings(tasteTest.id),
     settings: settingsOf(open),
     nowMs: nowMs(),
@@ -33,22 +33,22 @@ export async function action({ request, params }: Route.ActionArgs) {
   )
   const open = kitchen()
   const refuse = (errors: { path: string; message: string }[]) =>
-    data({ errors }, { status: errors[0]!.path === 'trial' ? 404 : 422 })
+    data({ errors }, { status: errors[0]!.path === 'tasteTest' ? 404 : 422 })
   switch (form.intent) {
     case 'taste': {
-      const tasted = taste(open, params.trial, form, nowMs())
+      const tasted = taste(open, params.tasteTest, form, nowMs())
       return tasted.ok ? { tasted: true as const } : refuse(tasted.errors)
     }
     case 'untaste':
-      return open.tasteTests.untaste(form.id ?? '', params.trial)
+      return open.tasteTests.untaste(form.id ?? '', params.tasteTest)
         ? { tasted: true as const }
         : refuse([{ path: 'id', message: 'id must be a tasting of this taste test' }])
     case 'adopt': {
-      const adopted = adoptCup(open, params.trial, form.letter, nowMs())
+      const adopted = adoptCup(open, params.tasteTest, form.letter, nowMs())
       return adopted.ok ? { adopted: form.letter } : refuse(adopted.errors)
     }
     case 'drop':
-      open.tasteTests.drop(params.trial)
+      open.tasteTests.drop(params.tasteTest)
       return redirect('/taste-tests')
     default:
       return data(
@@ -65,9 +65,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
 }
 
-/** One trial: its pots, its tastings, and what they are worth. */
+/** One tasteTest: its pots, its tastings, and what they are worth. */
 export default function TasteTestPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { trial: tasteTest, tastings, settings, nowMs: now } = loaderData
+  const { tasteTest, tastings, settings, nowMs: now } = loaderData
   const [revealed, setRevealed] = useState(tasteTest.blind === 0)
   const letters = tasteTest.cups.map((cup) => cup.letter)
   const result = resultOf(

@@ -29,7 +29,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Taste tests · Omsel' }
 export function loader() {
   const open = kitchen()
   return {
-    trials: open.tasteTests.all().map(({ id, title, made_ms, cups }) => ({
+    tasteTests: open.tasteTests.all().map(({ id, title, made_ms, cups }) => ({
       id,
       title,
       made_ms,
@@ -57,9 +57,9 @@ export async function action({ request }: Route.ActionArgs) {
     )
   let given: unknown
   try {
-    given = JSON.parse(String(form.get('trial') ?? ''))
+    given = JSON.parse(String(form.get('tasteTest') ?? ''))
   } catch {
-    return data({ errors: [{ path: 'trial', message: 'trial must be JSON' }] }, { status: 400 })
+    return data({ errors: [{ path: 'tasteTest', message: 'tasteTest must be JSON' }] }, { status: 400 })
   }
   const made = makeTasteTest(kitchen(), given, nowMs())
   return made.ok ? redirect(`/taste-tests/${made.value}`) : data({ errors: made.errors }, { status: 422 })
@@ -82,7 +82,7 @@ const WATER_STEPS = [-0.16, -0.08, 0, 0.08, 0.16] as const
 
 /** Pots that differ in one thing, all else equal. */
 export default function TasteTestsPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { trials: tasteTests, household, settings, nowMs: now } = loaderData
+  const { tasteTests, household, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
@@ -102,7 +102,7 @@ export default function TasteTestsPage({ loaderData, actionData }: Route.Compone
     void submit(
       {
         intent: 'make',
-        trial: JSON.stringify({
+        tasteTest: JSON.stringify({
           title: `${grainWord(base, household)} in ${vessel.name}: ${DIFFERS_WORDS[differs]}`,
           differs,
           grain_key: grainKeyOfState(base),
