@@ -47,4 +47,5 @@ export default [
   route('api/v1/*', 'routes/api/api.ts'),
   route('cooks/:cook/events', 'routes/cooks/events.ts'),
   route('cooks/:cook/changes', 'routes/cooks/changes.ts'),
+  route('cooks/:cook/again', 'routes/cooks/again.ts'),
 ] satisfies RouteConfig

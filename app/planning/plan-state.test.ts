@@ -7,6 +7,7 @@ import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
 import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
+import { planAgain } from './again'
 import { fromSearch, RENAMED_KEYS, toSearch, withPresentKeys } from './plan-address'
 import { DRESSING_CHOICES, firstPlan, requestOf, type PlanState, type PlanningData } from './plan-state'
 import { fixOf } from './apply-fix'
@@ -119,6 +120,39 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
       .tuple(fc.integer({ min: 0, max: 23 }), fc.integer({ min: 0, max: 59 }))
       .map(([h, m]) => `${String(h).padStart(2, '0')}:${String(m).padStart(2, '0')}`),
   ),
+})
+
+test('a batch cooked again is asked for as it was, but for its hour and the weight of its soaked grain', () => {
+  fc.assert(
+    fc.property(anyPlan, (state) => {
+      // Its people are not in the request; how many portions and how soft is.
+      const asOf = { ...state, at: null, wet: null, who: null, fromKept: 0 }
+      const request = requestOf(asOf, household, NOW)
+      const batch = {
+        request,
+        vesselId: state.vesselId,
+        heatId: state.heatId,
+        bagId: state.bagId,
+        grainG: 300,
+      }
+      const again = planAgain(batch, first, household)
+      expect(again.bagId).toBe(state.bagId)
+      // An address is what is kept of it.
+      const read = fromSearch(toSearch(again, first), first, household)
+      expect(requestOf(read, household, NOW)).toEqual(request)
+    }),
+  )
+})
+
+test('a batch in a mug that is not there any more is cooked again in grams', () => {
+  const state = { ...first, amount: { basis: 'measure' as const, value: 2, measure: 'own:mug' } }
+  const mug = { id: 'mug', name: 'mug', ml: 300, parts: [], how: 'known' as const }
+  const request = requestOf(state, { ...household, measures: [mug] } as PlanningData, NOW)
+  const batch = { request, vesselId: first.vesselId, heatId: first.heatId, bagId: null, grainG: 512.4 }
+  expect(planAgain(batch, first, { ...household, measures: [mug] } as PlanningData).amount).toEqual(
+    state.amount,
+  )
+  expect(planAgain(batch, first, household).amount).toEqual({ basis: 'dry-mass', value: 512 })
 })
 
 test('a bench survives its address', () => {

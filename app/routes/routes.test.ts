@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { kitchen } from '#server/store/open-household'
 import * as bench from './plan/plan'
 import { firstPlan, requestOf } from '../planning/plan-state'
+import * as againRoute from './cooks/again'
 import * as events from './cooks/events'
 import * as notebook from './notebook/notebook'
 import * as page from './notebook/entry'
@@ -174,6 +175,16 @@ test('from start to rating through the routes alone', async () => {
     rating: { wetDry: -1, hardness: 1, bottom: 'stuck', note: 'Dry.' },
     learned: { cooks: 1 },
   })
+  // Again is its own request: the same pot and amount, with what was learned; or with the very same water.
+  const again = await call(againRoute.loader, { params: { cook } })
+  const same = await call(againRoute.loader, {
+    params: { cook },
+    request: new Request('http://omsel.test/?water=same'),
+  })
+  expect(again.to).toMatch(/^\/\?grain=long-white&.*pot=/)
+  expect(again.to).not.toContain('poured')
+  expect(same.to).toMatch(/poured=\d+/)
+  expect((await call(againRoute.loader, { params: { cook: 'nobody' } })).status).toBe(404)
   const next = (await call(bench.loader, {})).value as unknown as {
     household: { known: Record<string, { mean: number }> }
   }

@@ -92,6 +92,7 @@ export function notebookIn(db: Db) {
   const unrated = db.prepare(
     `SELECT ${LINE} FROM notebook_entry WHERE wet_dry IS NULL AND end = 'finish' AND ended_ms > ? ORDER BY ended_ms DESC LIMIT 3`,
   )
+  const poured = db.prepare('SELECT pour_g FROM notebook_entry WHERE cook_id = ?').pluck()
   const grains = db.prepare('SELECT DISTINCT grain_key FROM notebook_entry').pluck()
   const methods = db.prepare('SELECT DISTINCT method FROM notebook_entry').pluck()
   const words = db.prepare('SELECT figure, kind, value, at_ms AS atMs FROM belief_override')
@@ -168,6 +169,8 @@ export function notebookIn(db: Db) {
         'cook_id' | 'ended_ms' | 'title' | 'wet_dry' | 'hardness' | 'bottom'
       >[],
     unrated: (sinceMs: number) => unrated.all(sinceMs) as NotebookLine[],
+    /** Water of a finished batch, g. */
+    pouredIn: (cookId: string) => poured.get(cookId) as number | undefined,
     grains: () => grains.all() as string[],
     methods: () => methods.all() as string[],
     words: () => words.all() as Word[],

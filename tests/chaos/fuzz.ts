@@ -64,6 +64,7 @@ export const ROUTES = [
   'api/v1/*',
   'cooks/:cook/events',
   'cooks/:cook/changes',
+  'cooks/:cook/again',
 ] as const
 
 const KEYS = [

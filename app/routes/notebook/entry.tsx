@@ -165,14 +165,6 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
       : undefined
   const of = (intent: string) => (failed?.typed.intent === intent ? failed : undefined)
   const error = (path: string, intent = 'judge') => of(intent)?.errors.find((e) => e.path === path)?.message
-  const plan = loaderData.grain && {
-    grain: loaderData.grain,
-    grams: String(Math.round(loaderData.grainG)),
-    pot: loaderData.vesselId,
-    ...(loaderData.heatId ? { burner: loaderData.heatId } : {}),
-  }
-  const address = (more: Record<string, string> = {}) =>
-    `/?${new URLSearchParams({ ...plan, ...more }).toString()}`
   return (
     <main className={classes.notebook}>
       <p className={classes.back}>
@@ -189,12 +181,10 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
         {loaderData.lidLifts > 0 &&
           `; lid lifted ${loaderData.lidLifts === 1 ? 'once' : `${loaderData.lidLifts} times`}, ${loaderData.lostSteamG.toFixed(1)} g of steam lost`}
       </p>
-      {plan && (
-        <p>
-          Again: <Link to={address({ poured: String(Math.round(loaderData.pourG)) })}>exactly as before</Link>
-          , or <Link to={address()}>adjusted</Link>.
-        </p>
-      )}
+      <p>
+        Again: <Link to={`/cooks/${loaderData.id}/again?water=same`}>exactly as before</Link>, or{' '}
+        <Link to={`/cooks/${loaderData.id}/again`}>with what was learned</Link>.
+      </p>
       <div className={classes.columns}>
         <section aria-label="Planned and actual">
           <h2 className={classes.h2}>Planned and actual</h2>
@@ -375,7 +365,8 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
             </p>
             {learned && rating && (
               <p className={classes.learned}>
-                {nextWords(learned, loaderData.published)} {plan && <Link to={address()}>Plan it again</Link>}
+                {nextWords(learned, loaderData.published)}{' '}
+                <Link to={`/cooks/${loaderData.id}/again`}>Plan it again</Link>
               </p>
             )}
             {compared.length > 0 && (

@@ -112,7 +112,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
         <h1 className="figure">Notebook</h1>
         <nav aria-label="More" className={classes.ways}>
           <Link to="/notebook/learned">what was learned</Link>
-          <Link to="/taste tests">taste tests</Link>
+          <Link to="/taste-tests">taste tests</Link>
           <Link to="/notebook/copy">import an old notebook</Link>
           <a href="/notebook.csv" download>
             download as table

@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core'
-import { lazy, Suspense, useState } from 'react'
+import { lazy, Suspense, useState, type ReactNode } from 'react'
 import { clockTime, nextAt, dayWord, type HouseholdClock } from '../../ui/time/clock-hour'
 import { methodOf, type MethodId } from '#core/methods/index'
 import { heatOfState, methodOfState, vesselOfState, type PlanState } from '../../planning/plan-state'
@@ -28,7 +28,12 @@ interface Part {
 }
 
 /** The order as one sentence; each part of it opens what it stands for, right under itself. */
-export function PlanLine({ clock, now, ...panel }: PanelProps & { clock: HouseholdClock; now: number }) {
+export function PlanLine({
+  clock,
+  now,
+  children,
+  ...panel
+}: PanelProps & { clock: HouseholdClock; now: number; children?: ReactNode }) {
   const { state, household } = panel
   const vessel = vesselOfState(state, household)
   const own = vessel.own_rated_w !== null
@@ -54,6 +59,7 @@ export function PlanLine({ clock, now, ...panel }: PanelProps & { clock: Househo
   ]
   return (
     <div className={classes.order}>
+      {children}
       <div className={classes.line}>
         {parts.map((part) => (
           <OrderPart key={part.id} {...part} {...panel} />

@@ -1,6 +1,6 @@
 import { useMediaQuery } from '@mantine/hooks'
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { data, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
+import { data, redirect, useFetcher, useLocation, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
 import type { Known } from '#core/explain/pour'
@@ -9,6 +9,8 @@ import { varietyOf } from '#core/grain/varieties'
 import { methodOf } from '#core/methods/index'
 import { timelineOf } from '#core/plan/timeline'
 import { gaugeOfAmount } from '../../planning/gauges'
+import { lastBatches } from '../../planning/last-batches.server'
+import { Again } from './again'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/commands/plan'
@@ -67,9 +69,16 @@ export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   // A new household is asked its first things; an address that names a pot is someone's own.
   if (!open.household.welcomed() && new URL(request.url).search === '') throw redirect('/welcome')
+  const planning = loadPlanningData(open)
+  const opened = new URL(request.url).search === ''
   return {
     nowMs: nowMs(),
-    ...loadPlanningData(open),
+    ...planning,
+    // An address that says nothing is where a kitchen begins its evening.
+    again: opened ? lastBatches(open, planning.household, 3) : [],
+    running: opened
+      ? open.cooks.running().map(({ id, title, vesselName }) => ({ id, title, vesselName }))
+      : [],
     gauge: open.household.gauge(),
     meals: open.meals
       .all()
@@ -129,6 +138,8 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
     household,
     fetcher.state !== 'idle' || navigation.state !== 'idle',
   )
+  const offersAgain =
+    useLocation().search === '' && !canUndo && loaderData.again.length + loaderData.running.length > 0
   useKeys({ back: canUndo ? undo : undefined })
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
@@ -186,9 +197,13 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   }
 
   return (
-    <main className={classes.bench} data-tab={tab} data-lit={lit}>
+    <main className={classes.bench} data-tab={tab} data-lit={lit} data-again={offersAgain || undefined}>
       <h1 className="unseen">Plan</h1>
-      <PlanLine state={state} change={change} household={household} clock={settings} now={now} />
+      <PlanLine state={state} change={change} household={household} clock={settings} now={now}>
+        {offersAgain && (
+          <Again batches={loaderData.again} running={loaderData.running} now={now} zone={settings.zone} />
+        )}
+      </PlanLine>
       <section className={classes.before} aria-label="Before the heat">
         <PreparationPanel
           state={state}
@@ -294,7 +309,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
           stages={plan.stages}
           times={times}
           clockAt={clockAt}
-          height={low ? 134 : 168}
+          height={low || offersAgain ? 134 : 168}
           scrub={look.scrub}
           onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })}
           placeOf={(stage) =>

@@ -65,7 +65,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       to: `/stove/${cook.id}`,
     })),
     ...currentLeftovers(open, now).map(({ row }): Thing => ({
-      kind: 'Kept',
+      kind: 'Leftovers',
       label: row.title,
       more: row.container_name,
       to: '/leftovers',
@@ -83,10 +83,24 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
 function cooksCalled(open: Kitchen, asked: string, now: number): Thing[] {
   if (asked.trim().length < 2) return []
   const { zone } = settingsOf(open)
-  return open.notebook.lines({ text: asked }, MAX_COOKS, 0).map((line) => ({
-    kind: 'Cooks',
-    label: line.title,
-    more: `${dayWord(line.ended_ms, now, zone)}, ${line.vessel_name}${line.note ? `: ${line.note.slice(0, 60)}` : ''}`,
-    to: `/notebook/${line.cook_id}`,
-  }))
+  const found = open.notebook.lines({ text: asked }, MAX_COOKS, 0)
+  const again = found.find((line) => line.end === 'finish')
+  return [
+    ...(again
+      ? [
+          {
+            kind: 'Plan' as const,
+            label: `${again.title} again`,
+            more: `as on ${dayWord(again.ended_ms, now, zone)}, ${again.vessel_name}`,
+            to: `/cooks/${again.cook_id}/again`,
+          },
+        ]
+      : []),
+    ...found.map((line): Thing => ({
+      kind: 'Batches',
+      label: line.title,
+      more: `${dayWord(line.ended_ms, now, zone)}, ${line.vessel_name}${line.note ? `: ${line.note.slice(0, 60)}` : ''}`,
+      to: `/notebook/${line.cook_id}`,
+    })),
+  ]
 }

@@ -36,6 +36,9 @@ export function Ended({ id, title, variety, outcome, endedMs, clock, onTakeBack 
             Store the leftovers
           </Link>
         )}
+        <Link to={`/cooks/${id}/again`} className={classes.key}>
+          Plan it again
+        </Link>
         <UnstyledButton className={classes.key} onClick={onTakeBack}>
           Undo: not served yet
         </UnstyledButton>

@@ -1,0 +1,74 @@
+import { planFrom } from '#core/contract/plan'
+import { measureOf, inMeasure } from '#core/units/measures'
+import { nowMs } from '#server/clock'
+import type { Kitchen } from '#server/store/open-household'
+import type { StoredCook } from '#server/store/cooks'
+import { planAgain } from './again'
+import { householdMeasure } from './household-measures'
+import { fromSearch, toSearch } from './plan-address'
+import { firstPlan, requestOf, type PlanningData } from './plan-state'
+import { amountWord, grainWord } from './plan-words'
+
+/** A batch that can be cooked again at one press. */
+export interface AgainBatch {
+  id: string
+  /** "2 cups basmati". */
+  words: string
+  vesselName: string
+  endedMs: number
+  /** The address that plans it as it was asked for, with what was learned since. */
+  search: string
+  /** Its water, as it was and as it is planned today, in words; undefined where they agree. */
+  water: { was: string; now: string } | undefined
+}
+
+/** Water that differs by less is the same, g. */
+const SAME_WATER_G = 5
+/** How many entries are looked through for different ones. */
+const LOOKED_THROUGH = 12
+
+/** The address that plans a batch again. */
+export const againSearch = (cook: StoredCook, household: PlanningData): string => {
+  const first = firstPlan(household)
+  const batch = {
+    request: cook.request,
+    vesselId: cook.vesselId,
+    heatId: cook.heatId,
+    bagId: cook.bagId,
+    grainG: cook.plan.grain.mass_g,
+  }
+  return toSearch(planAgain(batch, first, household), first).toString()
+}
+
+/** The last batches that differ from each other, the newest first; of pots that are still in this kitchen. */
+export function lastBatches(open: Kitchen, household: PlanningData, most: number): AgainBatch[] {
+  const first = firstPlan(household)
+  const found = new Map<string, AgainBatch>()
+  for (const line of open.notebook.lines({}, LOOKED_THROUGH, 0)) {
+    if (found.size >= most) break
+    const cook = open.cooks.find(line.cook_id)
+    if (!cook || line.end !== 'finish' || !household.vessels.some((v) => v.id === cook.vesselId)) continue
+    const search = againSearch(cook, household)
+    if (found.has(search)) continue
+    const state = fromSearch(new URLSearchParams(search), first, household)
+    const today = planFrom(requestOf(state, household, nowMs()))
+    if (!today.ok) continue
+    const [was, now] = [line.pour_g, today.value.water.pour_g].map(Math.round) as [number, number]
+    found.set(search, {
+      id: cook.id,
+      words: `${amountWord(state, household).replace(/ dry$/, '')} ${grainWord(state, household)}`,
+      vesselName: line.vessel_name,
+      endedMs: line.ended_ms,
+      search,
+      water:
+        Math.abs(was - now) < SAME_WATER_G
+          ? undefined
+          : { was: waterWord(was, household), now: waterWord(now, household) },
+    })
+  }
+  return [...found.values()]
+}
+
+/** Water in grams, or in the household's cups where it measures so. */
+export const waterWord = (grams: number, { units, cup }: Pick<PlanningData, 'units' | 'cup'>): string =>
+  units === 'cups' ? inMeasure(grams, measureOf(householdMeasure(cup))).text : `${grams} g`
