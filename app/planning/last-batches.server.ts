@@ -1,12 +1,11 @@
 import { planFrom } from '#core/contract/plan'
-import { measureOf, inMeasure } from '#core/units/measures'
 import { nowMs } from '#server/clock'
 import type { Kitchen } from '#server/store/open-household'
 import type { StoredCook } from '#server/store/cooks'
 import { planAgain } from './again'
-import { householdMeasure } from './household-measures'
 import { fromSearch, toSearch } from './plan-address'
 import { firstPlan, requestOf, type PlanningData } from './plan-state'
+import { waterIn } from '../ui/amount-words'
 import { amountWord, grainWord } from './plan-words'
 
 /** A batch that can be cooked again at one press. */
@@ -63,12 +62,8 @@ export function lastBatches(open: Kitchen, household: PlanningData, most: number
       water:
         Math.abs(was - now) < SAME_WATER_G
           ? undefined
-          : { was: waterWord(was, household), now: waterWord(now, household) },
+          : { was: waterIn(household, was), now: waterIn(household, now) },
     })
   }
   return [...found.values()]
 }
-
-/** Water in grams, or in the household's cups where it measures so. */
-export const waterWord = (grams: number, { units, cup }: Pick<PlanningData, 'units' | 'cup'>): string =>
-  units === 'cups' ? inMeasure(grams, measureOf(householdMeasure(cup))).text : `${grams} g`

@@ -4,6 +4,8 @@ import { outcomeMap, waterRoomForError } from '#core/simulate/outcome-map'
 import { chancesOf } from '#core/simulate/sweep'
 import { roomForErrorWords } from './room-for-error'
 
+const GRAMS = { units: 'grams', cup: 'metric' } as const
+
 const request = {
   grains: [{ variety: 'long-white' as const }],
   amount: { basis: 'dry-mass' as const, value: 300 },
@@ -21,7 +23,7 @@ const pot = (more: object = {}) => {
 
 test('before any pot is cooked, slack is the way to firm and to soft, and said to be an estimate', () => {
   const { water } = planned()
-  const { says, sure } = roomForErrorWords(water, undefined)
+  const { says, sure } = roomForErrorWords(water, undefined, GRAMS)
   expect(sure).toBe(false)
   expect(says).toBe(
     `room for error: ${Math.round(water.pour_g - water.firm_pour_g)} g less, ${Math.round(water.soft_pour_g - water.pour_g)} g more`,
@@ -34,13 +36,13 @@ test('afterwards it is what cooked pots say, with how often they end well', () =
     water: waterRoomForError(simulation),
     chances: chancesOf(simulation, { seed, runs: 40 }),
   }
-  const { says, sure } = roomForErrorWords(planned().water, roomForError)
+  const { says, sure } = roomForErrorWords(planned().water, roomForError, GRAMS)
   expect(sure).toBe(true)
   expect(says).toMatch(/^room for error: \d+ g less, \d+ g more, in \d+ of 100 kitchens$/)
 })
 
 test('a pour outside firm and soft has none', () => {
-  expect(roomForErrorWords(planned({ pour_override_g: 1200 }).water, undefined).says).toMatch(
+  expect(roomForErrorWords(planned({ pour_override_g: 1200 }).water, undefined, GRAMS).says).toMatch(
     /^(no room|this is outside)/,
   )
   expect(waterRoomForError(pot({ pour_override_g: 1200 }))).toBeUndefined()

@@ -139,6 +139,10 @@ describe('making it hot again', () => {
     const byHand = ((180 * (0.62 * 4.18 + 0.38 * 1.6) * 71) / 2257) * 1.2
     expect(Math.abs(waterG - byHand)).toBeLessThanOrEqual(2.5)
   })
+  test('water is whole grams, also where a fifth of the grain is the limit', () => {
+    for (let grams = 20; grams < 400; grams += 0.7)
+      expect(reheating({ ...base, grams, frozen: true }).waterG % 1).toBe(0)
+  })
   test('frozen takes longer, more power less, and it always steams a minute', () => {
     expect(reheating({ ...base, frozen: true }).panMinutes).toBeGreaterThan(reheating(base).panMinutes)
     expect(reheating({ ...base, panW: 2000 }).panMinutes).toBeLessThanOrEqual(reheating(base).panMinutes)

@@ -46,7 +46,7 @@ export function reheating({
   const heat = perK * (toC - (frozen ? -18 : FRIDGE_C)) + (frozen ? grams * waterShare * FUSION : 0)
   const steamG = (heat / LATENT_HEAT) * ESCAPES
   // What condenses runs back and boils again: more than a fifth of the grain's own weight is never wanted.
-  const waterG = Math.max(STEP_G, Math.min(0.2 * grams, Math.round(steamG / STEP_G) * STEP_G))
+  const waterG = Math.max(STEP_G, Math.min(Math.round(0.2 * grams), Math.round(steamG / STEP_G) * STEP_G))
   const minutes = (watts: number) => (heat + waterG * WATER_C_J * (100 - 15)) / watts / 60 + STEAMS_FOR
   return {
     waterG,

@@ -34,8 +34,10 @@ test('a house with scoops and a twelve-hour clock', async ({ page }) => {
     async () => {
       await open(page, '/?grain=long-white&for=5&pot=heavy-blue&on=big-gas&at=20:00')
       // Five portions are 325 g, 411 mL: 2¼ rice-cooker cups (405 mL), and nothing is rounded in silence.
-      await expect(measure(page)).toContainText('325 g')
       await expect(measure(page)).toContainText('2¼ cups')
+      // A kitchen of cups speaks no grams, but where they are asked for.
+      await expect(measure(page)).not.toContainText(/\d g\b/)
+      await expect(page.getByText(/serves 5 with/)).toContainText(/cups cooked/)
       await expect(page.getByRole('button', { name: /When to serve: at 8:00 pm/ })).toBeVisible()
       await expect(page.getByText(/Start at \d:\d\d pm for 8:00 pm/)).toBeVisible()
     },

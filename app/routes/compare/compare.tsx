@@ -15,6 +15,7 @@ import { spanWord } from '../../ui/time/clock-hour'
 import { firstPlan, methodOfState, vesselOfState } from '../../planning/plan-state'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { METHOD_WORDS } from '../../planning/plan-words'
+import { amountIn } from '../../ui/amount-words'
 import type { Route } from './+types/compare'
 import { planAddress, MAX_SIDES, sidesOf, withBeside, type Shown } from './sides'
 import classes from './compare.module.css'
@@ -58,8 +59,9 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
         </span>
       </div>
       <p className={classes.lead}>
-        {Math.round(base.side.plan.grain.mass_g)} g of {inWords(varietyOf(base.state.grain))} in{' '}
-        {vesselOfState(base.state, household).name}, for the same people; each bar ends when served.
+        {amountIn(household, base.side.plan.grain.mass_g, base.side.plan.grain.volume_ml)} of{' '}
+        {inWords(varietyOf(base.state.grain))} in {vesselOfState(base.state, household).name}, for the same
+        people; each bar ends when served.
       </p>
       <ol className={classes.sides}>
         {shown.map((one, i) => (

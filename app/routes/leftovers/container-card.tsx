@@ -12,6 +12,7 @@ import type { LeftoverWithEvents } from '#server/store/leftovers'
 import { ContainerSection } from '../../ui/drawing/container-section'
 import type { HouseholdClock } from '../../ui/time/clock-hour'
 import { coolingWords, momentWord, portionsWord, useByWords } from './container-words'
+import { amountIn, waterIn, type MeasuresBy } from '../../ui/amount-words'
 import classes from './leftovers.module.css'
 
 export interface Shown {
@@ -26,6 +27,7 @@ interface ContainerCardProps extends Shown {
   guidance: Guidance
   now: number
   clock: HouseholdClock
+  measuresBy: MeasuresBy
   pan: { name: string; watts: number } | null
   kitchenC: number
 }
@@ -48,6 +50,7 @@ export function ContainerCard({
   guidance,
   now,
   clock,
+  measuresBy,
   pan,
   kitchenC,
 }: ContainerCardProps) {
@@ -80,8 +83,9 @@ export function ContainerCard({
             {row.title}
           </b>
           <div className="quiet small">
-            {row.container_name}, {portionsWord(view.portions)}, {Math.round(view.grams)} g,{' '}
-            {Math.round(row.depth_mm)} mm deep
+            {row.container_name}, {portionsWord(view.portions)},{' '}
+            {amountIn(measuresBy, view.grams, view.grams / row.density_g_ml)}, {Math.round(row.depth_mm)} mm
+            deep
           </div>
           <div className="quiet small">
             cooked {momentWord(row.cooked_ms, now, clock)}
@@ -121,6 +125,7 @@ export function ContainerCard({
           row={row}
           view={view}
           guidance={guidance}
+          measuresBy={measuresBy}
           pan={pan}
           busy={busy}
           onDone={() => tell('reheated')}
@@ -209,6 +214,7 @@ function Reheat({
   row,
   view,
   guidance,
+  measuresBy,
   pan,
   busy,
   onDone,
@@ -216,6 +222,7 @@ function Reheat({
   row: LeftoverWithEvents
   view: ContainerState
   guidance: Guidance
+  measuresBy: MeasuresBy
   pan: ContainerCardProps['pan']
   busy: boolean
   onDone: () => void
@@ -232,7 +239,8 @@ function Reheat({
     <details className={classes.reheat}>
       <summary>Reheat</summary>
       <p>
-        <b>{hot.waterG} g of water</b> per portion, lid on; about <b>{hot.panMinutes} min</b>
+        <b>{waterIn(measuresBy, hot.waterG)} of water</b> per portion, lid on; about{' '}
+        <b>{hot.panMinutes} min</b>
         {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in an 800 W microwave, loosely
         covered. It must be steaming hot throughout, {guidance.reheat_c.value} °C in the middle;{' '}
         {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at the most`}.

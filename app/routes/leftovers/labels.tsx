@@ -5,6 +5,7 @@ import { nowMs } from '#server/clock'
 import { guidanceIn } from '#server/commands/leftovers'
 import { currentLeftovers } from '#server/queries/leftovers'
 import { kitchen, settingsOf } from '#server/store/open-household'
+import { amountIn } from '../../ui/amount-words'
 import type { Route } from './+types/labels'
 import { clockTime } from '../../ui/time/clock-hour'
 import { PrintKey } from '../recipe-card/print-key'
@@ -21,6 +22,7 @@ export function loader() {
       .map(({ row }) => row),
     guidance: guidanceIn(open),
     clock: { zone: settings.zone, clock: settings.clock },
+    measuresBy: { units: settings.units, cup: settings.cup },
     nowMs: nowMs(),
   }
 }
@@ -33,7 +35,7 @@ const ON_A_PAGE = 12
  * Good in black and white.
  */
 export default function Labels({ loaderData }: Route.ComponentProps) {
-  const { kept: leftover, guidance, clock, nowMs: now } = loaderData
+  const { kept: leftover, guidance, clock, measuresBy, nowMs: now } = loaderData
   return (
     <main className={classes.page}>
       <div className={classes.bar}>
@@ -57,7 +59,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
                   : `eat by ${dateWord(view.useByMs, clock.zone)}, ${clockTime(view.useByMs, clock)}`}
               </span>
               <span>
-                {Math.round(view.grams)} g ·{' '}
+                {amountIn(measuresBy, view.grams, view.grams / row.density_g_ml)} ·{' '}
                 {guidance.reheats.value === 1
                   ? 'reheat once'
                   : `reheat ${guidance.reheats.value} times at the most`}

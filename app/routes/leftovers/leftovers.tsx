@@ -55,6 +55,7 @@ export function loader() {
       : null,
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },
+    measuresBy: { units: settings.units, cup: settings.cup },
     nowMs: nowMs(),
   }
 }
@@ -154,6 +155,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
               <ul className={classes.shelf} data-place={id}>
                 {items.map((item) => (
                   <ContainerCard
+                    measuresBy={loaderData.measuresBy}
                     key={item.row.id}
                     {...item}
                     guidance={guidance}

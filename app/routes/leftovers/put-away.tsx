@@ -14,6 +14,7 @@ import { guidanceIn, keepStuck, putAway } from '#server/commands/leftovers'
 import { kitchen, settingsOf } from '#server/store/open-household'
 import { formOf } from '../../ui/forms/read-form'
 import { ContainerSection } from '../../ui/drawing/container-section'
+import { amountIn } from '../../ui/amount-words'
 import type { Route } from './+types/put-away'
 import { coolingWords, portionsWord } from './container-words'
 import classes from './leftovers.module.css'
@@ -55,6 +56,7 @@ export function loader({ request }: Route.LoaderArgs) {
     guidance: guidanceIn(open),
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },
+    measuresBy: { units: settings.units, cup: settings.cup },
     nowMs: nowMs(),
   }
 }
@@ -105,7 +107,7 @@ const USUAL_WATER = 0.62
 
 /** What is left of a pot, shared out level, with when each container is cold; warned before it is too late. */
 export default function PutAway({ loaderData, actionData }: Route.ComponentProps) {
-  const { cook, containers, guidance, kitchenC, clock } = loaderData
+  const { cook, containers, guidance, kitchenC, clock, measuresBy } = loaderData
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
   const owned = useMemo(() => containers.map(containerOf), [containers])
@@ -256,7 +258,9 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
         </Stack>
         <div>
           <p className={`${classes.sum} figure`} role="status">
-            {tooLittle ? 'Nothing left' : `${Math.round(leftG)} g, ${portionsWord(portions)}`}
+            {tooLittle
+              ? 'Nothing left'
+              : `${amountIn(measuresBy, leftG, leftG / density)}, ${portionsWord(portions)}`}
           </p>
           {containers.length === 0 ? (
             <p>
@@ -324,7 +328,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
                     <b>{f.container.name}</b>
                     <div className="quiet small">
                       {f.many > 1 && `${f.many} times `}
-                      {Math.round(f.massG)} g, {Math.round(f.depthMm)} mm deep
+                      {amountIn(measuresBy, f.massG, f.massG / density)}, {Math.round(f.depthMm)} mm deep
                     </div>
                     <div className="small">{words.says}</div>
                     {words.slow && (

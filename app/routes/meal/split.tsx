@@ -9,6 +9,7 @@ import { amountWord, grainWord } from '../../planning/plan-words'
 import { fromSearch, toSearch } from '../../planning/plan-address'
 import { firstPlan, heatOfState, requestOf, vesselOfState, type PlanState } from '../../planning/plan-state'
 import { loadPlanningData } from '../../planning/planning-data.server'
+import { amountIn, waterIn } from '../../ui/amount-words'
 import type { Route } from './+types/split'
 import classes from './meal.module.css'
 
@@ -97,9 +98,9 @@ export default function Split({ loaderData }: Route.ComponentProps) {
                   <Link
                     to={`/?${toSearch(in_(s.pot.id, (s.pot as SplitPot & { heatId: string }).heatId, s.grams), first).toString()}`}
                   >
-                    {s.grams} g in the {s.pot.name}
+                    {amountIn(household, s.plan.grain.mass_g, s.plan.grain.volume_ml)} in the {s.pot.name}
                   </Link>
-                  , {Math.round(s.plan.water.pour_g)} g water
+                  , {waterIn(household, s.plan.water.pour_g)} water
                 </span>
               ))}
             </span>

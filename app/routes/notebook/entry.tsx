@@ -27,6 +27,7 @@ import { dropPhoto, keepPhoto } from '#server/photos/photos'
 import { formOf } from '../../ui/forms/read-form'
 import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
 import { EVENT_WORDS } from '../stove/event-words'
+import { amountIn, waterIn } from '../../ui/amount-words'
 import type { Route } from './+types/entry'
 import classes from './notebook.module.css'
 
@@ -62,6 +63,7 @@ export function loader({ params }: Route.LoaderArgs) {
     endedMs: cook.endedMs,
     end: cook.end,
     grainG: cook.plan.grain.mass_g,
+    grainMl: cook.plan.grain.volume_ml,
     pourG: running.plan.water.pour_g,
     pouredOtherwise: Math.round(running.plan.water.pour_g - cook.plan.water.pour_g),
     rating: cook.rating,
@@ -172,10 +174,10 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
       </p>
       <h1 className="figure">{loaderData.title}</h1>
       <p className="place-lead">
-        {Math.round(loaderData.grainG)} g in {Math.round(loaderData.pourG)} g of water,{' '}
-        {loaderData.vesselName}, {loaderData.heatName};{' '}
+        {amountIn(settings, loaderData.grainG, loaderData.grainMl)} in {waterIn(settings, loaderData.pourG)}{' '}
+        of water, {loaderData.vesselName}, {loaderData.heatName};{' '}
         {loaderData.pouredOtherwise !== 0 &&
-          `${Math.abs(loaderData.pouredOtherwise)} g ${loaderData.pouredOtherwise < 0 ? 'less' : 'more'} than planned, by what was seen before the pour; `}
+          `${waterIn(settings, Math.abs(loaderData.pouredOtherwise))} ${loaderData.pouredOtherwise < 0 ? 'less' : 'more'} than planned, by what was seen before the pour; `}
         {dayWord(loaderData.endedMs, loaderData.nowMs, settings.zone)},{' '}
         {clockTime(loaderData.startedMs, settings)} to {clockTime(loaderData.endedMs, settings)}
         {loaderData.lidLifts > 0 &&

@@ -10,6 +10,7 @@ import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
 import { METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/notebook'
 import { SeasonStrip, type Kernelled } from './season-strip'
+import { amountIn, waterIn } from '../../ui/amount-words'
 import { outcomeWords, summaryOf } from './summary'
 import { QuickRating } from './quick-rating'
 import classes from './notebook.module.css'
@@ -174,8 +175,8 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
                     </td>
                     <td>{cook.title}</td>
                     <td>{cook.vesselName}</td>
-                    <td className={classes.number}>{Math.round(cook.grainG)} g</td>
-                    <td className={classes.number}>{Math.round(cook.pourG)} g</td>
+                    <td className={classes.number}>{amountIn(settings, cook.grainG, cook.grainMl)}</td>
+                    <td className={classes.number}>{waterIn(settings, cook.pourG)}</td>
                     <td className={classes.number}>{spanWord(cook.planned)}</td>
                     <td className={classes.number}>{spanWord(cook.minutes)}</td>
                     <td>

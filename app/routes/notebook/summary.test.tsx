@@ -15,6 +15,7 @@ const cook = (
   endedMs: Date.UTC(2026, 0, 1) + day * DAY,
   end: 'finish',
   grainG: 200,
+  grainMl: 300,
   pourG: 300,
   minutes: 40,
   planned: 38,

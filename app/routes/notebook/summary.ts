@@ -1,3 +1,4 @@
+import { dryVolumeOf } from '#core/learn/grain-key'
 import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Rating } from '#core/learn/rating'
 import type { NotebookLine } from '#server/store/notebook'
 
@@ -9,6 +10,8 @@ export interface NotebookSummary {
   endedMs: number
   end: 'finish' | 'stop'
   grainG: number
+  /** Dry, as it is scooped. */
+  grainMl: number
   pourG: number
   /** Minutes, as it went and as planned. */
   minutes: number
@@ -24,6 +27,7 @@ export const summaryOf = (line: NotebookLine): NotebookSummary => ({
   endedMs: line.ended_ms,
   end: line.end,
   grainG: line.grain_g,
+  grainMl: dryVolumeOf(line.grain_key, line.grain_g),
   pourG: line.pour_g,
   minutes: line.minutes,
   planned: line.planned_minutes,

@@ -139,7 +139,7 @@ describe('measure', () => {
     )
   })
 
-  test('what was learned is said with how sure it is', () => {
+  test('what was learned is said as water of this batch', () => {
     const learned = {
       uptake: -0.062,
       steam: Math.log(0.9),
@@ -150,9 +150,9 @@ describe('measure', () => {
       cooks: 3,
       lastMs: Date.UTC(2026, 2, 1, 18, 0),
     }
-    // Short-white at standard is published at 1.40; the plan here is the published one.
+    // 0.062 g/g less in 300 g of grain.
     expect(words({ learned })).toContain(
-      'usual 1.46 → yours 1.40 ± 0.07 g per gram (3 batches, last Sunday); this pot loses 10 % less',
+      '19 g less water than usual, from 3 batches, most recently Sunday; this pot loses 10 % less',
     )
     expect(
       words({

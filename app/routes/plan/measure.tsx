@@ -16,6 +16,7 @@ import type { RoomForErrorWords } from '../../planning/room-for-error'
 import { WaterBeam } from './water-beam'
 import { Why } from './why'
 import { whyDepth } from './explanations'
+import { waterIn } from '../../ui/amount-words'
 import classes from './measure.module.css'
 
 export interface MeasureProps {
@@ -76,10 +77,18 @@ export function Measure(props: MeasureProps) {
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan
   const { way } = props
+  const said = (grams: number) => waterIn(settings, grams)
   return (
     <div className={classes.measure}>
       <div className={classes.figures}>
-        <Figure title="Dry grain" reading={at.grain} grams={plan.grain.mass_g} why={props.whyGrain} />
+        <Figure
+          title="Dry grain"
+          reading={at.grain}
+          grams={plan.grain.mass_g}
+          why={props.whyGrain}
+          said={said}
+          inGrams={settings.units === 'grams'}
+        />
         <Figure
           title={ownWords ? 'You add' : POUR_TITLE[way]}
           reading={at.water}
@@ -87,6 +96,8 @@ export function Measure(props: MeasureProps) {
           wet
           why={props.why}
           was={props.wasPourG}
+          said={said}
+          inGrams={settings.units === 'grams'}
         />
       </div>
       <div className={classes.gauges}>
@@ -107,13 +118,13 @@ export function Measure(props: MeasureProps) {
       <p className={classes.slack}>
         {way === 'excess' || way === 'boiler'
           ? 'cooking time sets the texture'
-          : `firm ${Math.round(water.firm_pour_g)} g, soft ${Math.round(water.soft_pour_g)} g`}
+          : `firm ${waterIn(settings, water.firm_pour_g)}, soft ${waterIn(settings, water.soft_pour_g)}`}
         ; {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
         {plan.boiler_dish &&
-          `; ${plan.boiler_dish.name} steams off ${Math.round(plan.boiler_dish.steams_off_g)} g`}
+          `; ${plan.boiler_dish.name} steams off ${waterIn(settings, plan.boiler_dish.steams_off_g)}`}
         {water.boiler_g !== undefined &&
           !plan.boiler_dish &&
-          `; and ${Math.round(water.boiler_g)} g under the basket`}
+          `; and ${waterIn(settings, water.boiler_g)} under the basket`}
         {roomForError && (
           <>
             ; <span data-sure={roomForError.sure}>{roomForError.says}</span>
@@ -140,7 +151,7 @@ export function Measure(props: MeasureProps) {
           </UnstyledButton>
         </p>
       ) : (
-        learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings.zone)}</p>
+        learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings)}</p>
       )}
       <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
     </div>
@@ -154,6 +165,8 @@ function Figure({
   wet = false,
   why,
   was,
+  said,
+  inGrams,
 }: {
   title: string
   reading: GaugeReading
@@ -161,6 +174,10 @@ function Figure({
   wet?: boolean
   why?: () => Promise<Breakdown>
   was?: number | undefined
+  /** An earlier amount in this kitchen's words. */
+  said: (grams: number) => string
+  /** Whether the grams are said beside another gauge. */
+  inGrams: boolean
 }) {
   const words = reading.unit !== 'g'
   return (
@@ -169,7 +186,7 @@ function Figure({
         <h2 className="eyebrow">{title}</h2>
         {why && <Why question={`Why ${Math.round(grams)} g?`} sum={why} />}
         {was !== undefined && Math.round(was) !== Math.round(grams) && (
-          <span className={classes.was}>was {Math.round(was)} g</span>
+          <span className={classes.was}>was {said(was)}</span>
         )}
       </div>
       <p className={`${classes.big} ${wet ? classes.water : ''} figure`}>
@@ -177,7 +194,9 @@ function Figure({
         <small> {reading.unit}</small>
       </p>
       <p className={classes.under}>
-        {words ? `${reading.under}${reading.under ? '; ' : ''}${Math.round(grams)} g` : reading.under}
+        {words && inGrams
+          ? `${reading.under}${reading.under ? '; ' : ''}${Math.round(grams)} g`
+          : reading.under}
       </p>
     </div>
   )
@@ -212,21 +231,24 @@ function OwnPourForm({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at:
 }
 
 /**
- * What the notebook changed, in words: "usual 1.40 → yours 1.33 ± 0.05 g per gram (6 batches, last Sunday);
- * this pot loses 10 % less".
+ * What the notebook changed, in words: "29 g less water than usual, from 6 batches, most recently Sunday;
+ * this pot loses 10 % less". How sure that is stands with what was learned.
  */
 function learnedWords(
-  { uptake, uptakeSd, steam, time, power, lastMs, cooks }: Correction,
-  { water: { uptake_target } }: Plan,
+  { uptake, steam, time, power, lastMs, cooks }: Correction,
+  { grain }: Plan,
   now: number,
-  zone: string,
+  settings: MeasureProps['settings'],
 ): string {
-  const since = lastMs > 0 ? `, last ${dayWord(lastMs, now, zone)}` : ''
+  const since = lastMs > 0 ? `, most recently ${dayWord(lastMs, now, settings.zone)}` : ''
   const from = cooks === 0 ? 'your value' : `${cooks === 1 ? 'one batch' : `${cooks} batches`}${since}`
+  const differsG = uptake * grain.mass_g
   const water =
     cooks === 0 && uptake === 0
       ? ''
-      : `usual ${(uptake_target - uptake).toFixed(2)} → yours ${uptake_target.toFixed(2)} ± ${uptakeSd.toFixed(2)} g per gram (${from})`
+      : Math.abs(differsG) < 1
+        ? `the usual water is right, from ${from}`
+        : `${waterIn(settings, Math.abs(differsG))} ${differsG < 0 ? 'less' : 'more'} water than usual, from ${from}`
   // There is room for the one thing of the pot that matters most; the page of what was learned says the rest.
   const other = [
     { log: steam, says: more(steam, 'this pot loses', 'more', 'less') },

@@ -253,7 +253,9 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
           measures={measures}
           learned={correctionFor(state, household)}
           roomForError={
-            methodOf(method).pourSetsTexture ? roomForErrorWords(plan.water, roomForError) : undefined
+            methodOf(method).pourSetsTexture
+              ? roomForErrorWords(plan.water, roomForError, settings)
+              : undefined
           }
           now={now}
           gauge={gauge}
@@ -335,6 +337,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         tableMs={tableMs}
         asked={request.serve_at !== undefined}
         clock={settings}
+        measuresBy={settings}
         why={whys.minutes}
         whyCooked={whys.cooked}
         search={toSearch(state, first).toString()}

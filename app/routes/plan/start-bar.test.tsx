@@ -29,6 +29,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
           search=""
           onStart={() => {}}
           meals={[]}
+          measuresBy={{ units: 'grams', cup: 'metric' }}
           onSupper={() => {}}
           undo={undefined}
           errors={[]}

@@ -5,6 +5,7 @@ import type { Breakdown } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
 import { clockTime, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
+import { amountIn, type MeasuresBy } from '../../ui/amount-words'
 import { Why } from './why'
 import classes from './start-bar.module.css'
 
@@ -16,6 +17,7 @@ interface StartBarProps {
   /** Whether an hour was asked for. */
   asked: boolean
   clock: HouseholdClock
+  measuresBy: MeasuresBy
   /** The time to the table as the sum it is. */
   why: () => Promise<Breakdown>
   /** What comes out of the pot, as the sum it is. */
@@ -39,6 +41,7 @@ export function StartBar({
   tableMs,
   asked,
   clock,
+  measuresBy,
   why,
   whyCooked,
   search,
@@ -65,8 +68,11 @@ export function StartBar({
           {spanWord(plan.total_minutes.expected)}
         </Why>
         , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        <Why question={`Why ${Math.round(plan.yield.cooked_mass_g)} g cooked?`} sum={whyCooked}>
-          {Math.round(plan.yield.cooked_mass_g)} g cooked
+        <Why
+          question={`Why ${amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked?`}
+          sum={whyCooked}
+        >
+          {amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked
         </Why>{' '}
         · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link>{' '}
         · <Link to={`/recipe-card?${search}`}>card</Link> ·{' '}

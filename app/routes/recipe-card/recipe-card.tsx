@@ -3,10 +3,10 @@ import { Link, useSearchParams } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
-import type { Stage } from '#core/plan/result'
+import type { Plan, Stage } from '#core/plan/result'
+import { amountText } from '#core/plan/stage-amounts'
 import { timelineOf } from '#core/plan/timeline'
-import { CUPS } from '#core/units/cups'
-import { inScoops } from '#core/units/fractions'
+import { inMeasure, measureOf, type OwnMeasure, type StandardMeasureId } from '#core/units/measures'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
@@ -18,6 +18,7 @@ import { fromSearch } from '../../planning/plan-address'
 import { firstPlan, heatOfState, methodOfState, requestOf, vesselOfState } from '../../planning/plan-state'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { amountWord, grainWord, METHOD_WORDS, PURPOSE_WORDS } from '../../planning/plan-words'
+import { amountIn } from '../../ui/amount-words'
 import type { Route } from './+types/recipe-card'
 import { PrintKey } from './print-key'
 import classes from './recipe-card.module.css'
@@ -57,7 +58,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
     state.at === null ? null : Date.parse(requestOf(state, household, now).serve_at!) - total * 60_000
   const at = (minute: number) =>
     startMs === null ? `+${Math.round(minute)}` : clockTime(startMs + minute * 60_000, settings)
-  const cup = CUPS[settings.cup]
+  const [measure] = requestOf(state, household, now).measures ?? []
   const grave = plan.cautions.filter((c) => c.severity !== 'note')
   const burns = plan.cautions.filter((c) => c.severity === 'note' && c.about === 'burn')
   const cautions = [...grave, ...burns].slice(0, MAX_CAUTIONS)
@@ -94,15 +95,12 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         </p>
       </header>
       <div className={classes.figures}>
-        <Big
-          title="grain, dry"
-          grams={plan.grain.mass_g}
-          under={`${inScoops(plan.grain.volume_ml / cup.ml).text} × ${cup.name}`}
-        />
+        <Big title="grain, dry" grams={plan.grain.mass_g} ml={plan.grain.volume_ml} measure={measure} />
         <Big
           title={state.soak || plan.water.clinging_g > 0 ? 'water to pour, after draining' : 'water to pour'}
           grams={plan.water.pour_g}
-          under={`${inScoops(plan.water.pour_g / cup.ml).text} × ${cup.name}`}
+          ml={plan.water.pour_g}
+          measure={measure}
         />
         <div>
           <p className="eyebrow">from start to serving</p>
@@ -137,7 +135,8 @@ export default function Card({ loaderData }: Route.ComponentProps) {
             <li key={stage.id} data-hands={stage.hands_on || undefined}>
               <span className="figure">{at(times[i]!.start)}</span>
               <span>
-                <b>{stage.title}</b> {endWords(stage)}
+                <b>{stage.title}</b> {amountsOf(stage, plan)}
+                {endWords(stage)}
               </span>
             </li>
           )
@@ -151,23 +150,54 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         </ul>
       )}
       <p className={classes.foot}>
-        Serves {Math.round(plan.yield.servings * 10) / 10} with {Math.round(plan.yield.cooked_mass_g)} g
-        cooked. Follow the maker’s manual first. {FOLLOW_LOCAL}
+        Serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        {amountIn(settings, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked. Follow the maker’s
+        manual first. {FOLLOW_LOCAL}
       </p>
     </main>
   )
 }
 
-const Big = ({ title, grams, under }: { title: string; grams: number; under: string }) => (
-  <div>
-    <p className="eyebrow">{title}</p>
-    <p className={`${classes.big} figure`}>
-      {Math.round(grams)}
-      <small> g</small>
-    </p>
-    <p>{under}</p>
-  </div>
-)
+/** An amount in the measure that was asked for, grams under it; in grams where none was. */
+function Big({
+  title,
+  grams,
+  ml,
+  measure,
+}: {
+  title: string
+  grams: number
+  ml: number
+  measure: StandardMeasureId | OwnMeasure | undefined
+}) {
+  return (
+    <div>
+      <p className="eyebrow">{title}</p>
+      <p className={`${classes.big} figure`} data-words={measure !== undefined || undefined}>
+        {measure ? (
+          inMeasure(ml, measureOf(measure)).text
+        ) : (
+          <>
+            {Math.round(grams)}
+            <small> g</small>
+          </>
+        )}
+      </p>
+      <p>{measure ? `${Math.round(grams)} g` : `${Math.round(ml)} mL`}</p>
+    </div>
+  )
+}
+
+/** "1¾ cups water; 1 tsp salt: ", or nothing where nothing is measured. */
+function amountsOf({ amounts = [], title }: Stage, { said_in }: Plan): string {
+  const texts = amounts
+    .map((a) => ({
+      text: amountText(a, { saidIn: said_in ?? 'grams', measures: [] }),
+      of: (a.name ?? a.what).toLowerCase(),
+    }))
+    .filter(({ text }) => !title.includes(text))
+  return texts.length === 0 ? '' : `${texts.map(({ text, of }) => `${text} ${of}`).join('; ')}; `
+}
 
 const endWords = (stage: Stage): string =>
   stage.ends_on === 'clock'

@@ -23,6 +23,7 @@ import { loadPlanningData } from '../../planning/planning-data.server'
 import { PlanLine } from '../plan/plan-line'
 import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 import { vesselFromRow } from '../../planning/vessel-from-row'
+import { amountIn } from '../../ui/amount-words'
 import type { Route } from './+types/simulation'
 import { chanceWords } from './chance-words'
 import { EditHeat } from './edit-heat'
@@ -108,7 +109,7 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
         <PlanLine state={bench} change={change} household={household} clock={settings} now={now} />
       </div>
       <p className={classes.lead}>
-        {Math.round(plan.grain.mass_g)} g of {grainWord(bench, household)},{' '}
+        {amountIn(household, plan.grain.mass_g, plan.grain.volume_ml)} of {grainWord(bench, household)},{' '}
         {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
         {changed > 0 && (
           <>
