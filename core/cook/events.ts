@@ -5,6 +5,7 @@ import type { Remedy } from './remedy'
  * removed.
  */
 export const EVENT_KINDS = [
+  'begin',
   'cue',
   'go-on',
   'skip',
@@ -59,7 +60,7 @@ export function activeEvents(events: readonly CookEvent[]): CookEvent[] {
 }
 
 /** Kinds that can be said once: a second press, on whatever device, is the same event. */
-const ONCE: ReadonlySet<EventKind> = new Set(['cue', 'go-on', 'skip', 'finish', 'stop'])
+const ONCE: ReadonlySet<EventKind> = new Set(['begin', 'cue', 'go-on', 'skip', 'finish', 'stop'])
 
 /** Kinds that only make sense with an amount, and its limits. */
 export const EVENT_AMOUNTS: Partial<Record<EventKind, readonly [number, number]>> = {

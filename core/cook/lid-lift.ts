@@ -1,6 +1,7 @@
 import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { lossFactor } from '#core/heat/lid'
 import { celsius } from '#core/units/units'
+import type { Stage } from '#core/plan/result'
 
 /** How long a lid is off when it was not said, s. */
 export const USUAL_LIFT_S = 15
@@ -48,3 +49,9 @@ export function lidLift(pot: LiftedPot, seconds: number): LidLift {
     minutes: Math.min(MAX_MINUTES, surplus > 0 ? joules / surplus / 60 : MAX_MINUTES),
   }
 }
+
+/** Kinds of stages under pressure: the lid is locked, and lifting it is a danger, no loss of steam. */
+const LOCKED: ReadonlySet<Stage['kind']> = new Set(['pressure-up', 'pressure', 'release'])
+/** Whether there is a lid on a hot pot that a cook could lift for a look. */
+export const lidCanBeLifted = ({ kind, lid, power_w }: Pick<Stage, 'kind' | 'lid' | 'power_w'>): boolean =>
+  lid !== 'off' && !LOCKED.has(kind) && (power_w > 0 || kind === 'rest')

@@ -31,7 +31,7 @@ export interface CookView {
   stages: StageView[]
   /** Stages under way, the one that ends next first. */
   now: StageView[]
-  /** What comes after the first of those. */
+  /** What begins next, also while another stage goes on. */
   next: StageView | undefined
   /** When it is served, by what is known now. */
   tableMs: number
@@ -93,7 +93,7 @@ export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: n
     outcome: end ? (end.kind === 'stop' ? 'stopped' : 'finished') : done ? 'ready' : 'cooking',
     stages,
     now: end ? [] : now,
-    next: end ? undefined : stages.find((s) => s.state === 'next'),
+    next: end ? undefined : firstOf(stages.filter((s) => s.state === 'next')),
     tableMs: Math.max(...stages.map((s) => s.endMs)),
     plannedTableMs: cook.startedMs + (cook.plannedMinutes ?? lengthOf(cook.plan.stages)) * MINUTE,
     slips: slipsOf(cook.plan, stages),
@@ -105,6 +105,10 @@ export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: n
     endedMs: end?.atMs,
   }
 }
+
+/** The stage that begins first; of those at the same moment, the first of the plan. */
+const firstOf = (stages: readonly StageView[]): StageView | undefined =>
+  stages.reduce<StageView | undefined>((a, b) => (a && a.startMs <= b.startMs ? a : b), undefined)
 
 const planned = (stage: Stage, startMs: number): StageView => ({
   id: stage.id,

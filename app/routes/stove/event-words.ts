@@ -2,6 +2,7 @@ import type { EventKind } from '#core/cook/events'
 
 /** What happened, in as few words as a key has room for. */
 export const EVENT_WORDS: Record<EventKind, string> = {
+  begin: 'begun early',
   cue: 'done',
   'go-on': 'next step early',
   skip: 'skip it',

@@ -1,6 +1,6 @@
 import { UnstyledButton } from '@mantine/core'
 import type { CookEvent, EventKind } from '#core/cook/events'
-import { USUAL_LIFT_S } from '#core/cook/lid-lift'
+import { lidCanBeLifted, USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
 import { CUES } from '#core/methods/signs'
 import type { Stage } from '#core/plan/result'
@@ -28,12 +28,15 @@ const TAKE_BACK_MS = 10_000
 export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWrong }: KeysProps) {
   const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'
-  const main = !stage
-    ? { word: 'Served', act: () => press('finish', lastStage.id) }
-    : cue
-      ? { word: stage.cue_id ? CUES[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
-      : { word: 'Next step', act: () => press('go-on', stage.id) }
-  const covered = stage !== undefined && stage.lid !== 'off' && (stage.power_w > 0 || stage.kind === 'rest')
+  const waits = stage ? undefined : view.next
+  const main = waits
+    ? { word: 'Begin now', act: () => press('begin', waits.id) }
+    : !stage
+      ? { word: 'Served', act: () => press('finish', lastStage.id) }
+      : cue
+        ? { word: stage.cue_id ? CUES[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
+        : { word: 'Next step', act: () => press('go-on', stage.id) }
+  const covered = stage !== undefined && lidCanBeLifted(stage)
   const clocked = stage?.ends_on === 'clock'
   const { last } = view
   const fresh = last !== undefined && now - last.atMs < TAKE_BACK_MS
@@ -82,7 +85,11 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
         {last ? `Undo “${wordOf(last, stages)}”` : 'Undo'} <KeyCap act="back" />
       </UnstyledButton>
       <p className="unseen" role="status">
-        {stage ? `${stage.title}. Ready at ${tableAt}.` : `Ready. Serve at ${tableAt}.`}
+        {stage
+          ? `${stage.title}. Ready at ${tableAt}.`
+          : waits
+            ? `Nothing to do until the next step. Ready at ${tableAt}.`
+            : `Ready. Serve at ${tableAt}.`}
       </p>
     </section>
   )

@@ -83,12 +83,14 @@ export function NowPanel({
           <span className={classes.phoneTable}>serve {table}</span>
         </p>
         <p className={`${classes.title} figure`} data-act>
-          {stage ? stage.title : 'Serve'}
+          {stage ? stage.title : next ? `Next: ${next.title}` : 'Serve'}
         </p>
         {stage && current ? (
           <Clock stage={stage} current={current} now={now} plan={plan} readings={readings} />
         ) : (
-          <p className={`${classes.count} figure`}>{table}</p>
+          <p className={`${classes.count} figure`}>
+            {view.next ? countdown(view.next.startMs - now) : table}
+          </p>
         )}
         <ul className={classes.checks}>
           {place && <li>Setting: “{place}”</li>}
