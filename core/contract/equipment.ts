@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
-import { between, oneOf, quoted } from './fields'
+import { between, oneOf, quoted, nameText } from './fields'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of what a household may say of its things; forms show them, the check uses them. */
@@ -24,15 +24,7 @@ export const HOUSEHOLD_LIMITS = Object.freeze({
   knob: 12,
 } as const)
 
-const named = v.pipe(
-  v.string('is required'),
-  v.trim(),
-  v.nonEmpty('is empty; any name will do'),
-  v.maxLength(
-    HOUSEHOLD_LIMITS.name,
-    (issue) => `must be at most ${HOUSEHOLD_LIMITS.name} characters, got ${issue.input.length}`,
-  ),
-)
+const named = nameText(HOUSEHOLD_LIMITS.name)
 const optionalText = (most: number) =>
   v.pipe(
     v.optional(v.string(), ''),

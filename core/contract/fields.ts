@@ -62,6 +62,19 @@ export type ErrorCode =
   | 'too-large'
   | 'invalid'
 
+/** One line: without line breaks and other control characters, which calendars, tables and logs would obey. */
+const ONE_LINE = /^[^\p{Cc}\u2028\u2029]*$/u
+
+/** A name that a cook gives: one line of text.  @param most characters  @param empty what is said of none */
+export const nameText = (most: number, empty = 'is empty; any name will do') =>
+  v.pipe(
+    v.string('is required'),
+    v.trim(),
+    v.nonEmpty(empty),
+    v.regex(ONE_LINE, 'must be one line of plain text'),
+    v.maxLength(most, (issue) => `must be at most ${most} characters, got ${issue.input.length}`),
+  )
+
 export interface FieldError {
   /** Where in the request, "grains.0.variety"; "" for the request itself. */
   path: string

@@ -4,7 +4,7 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { COOLING_PLACES } from '#core/leftovers/cooling'
 import { AUTHORITIES, FIGURE_IDS, FIGURES, guidanceOf, type FigureId } from '#core/leftovers/guidance'
 import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
-import { between, flag, oneOf, quoted, wholeBetween } from './fields'
+import { between, flag, oneOf, quoted, wholeBetween, nameText } from './fields'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of leftovers. */
@@ -20,15 +20,7 @@ export const LEFTOVER_LIMITS = Object.freeze({
   bottle_g: [10, 20_000],
 } as const)
 
-const named = v.pipe(
-  v.string('is required'),
-  v.trim(),
-  v.nonEmpty('is empty; any name will do'),
-  v.maxLength(
-    LEFTOVER_LIMITS.name,
-    (issue) => `must be at most ${LEFTOVER_LIMITS.name} characters, got ${issue.input.length}`,
-  ),
-)
+const named = nameText(LEFTOVER_LIMITS.name)
 const number = (limits: readonly [number, number], unit: string) =>
   v.pipe(formNumber, between(...limits, unit))
 const id = v.pipe(
@@ -47,12 +39,7 @@ export const parseContainerForm = readerOf(ContainerForm)
 /** What is put away after a pot, as one parcel: all of it or nothing. */
 const ContainerSchema = v.object({
   cook_id: v.nullish(id),
-  title: v.pipe(
-    v.string('is required'),
-    v.trim(),
-    v.nonEmpty('is empty; say what it is'),
-    v.maxLength(120, 'must be at most 120 characters'),
-  ),
+  title: nameText(120, 'is empty; say what it is'),
   variety: oneOf(VARIETY_IDS),
   grams: between(...LEFTOVER_LIMITS.grams, 'g'),
   portions: between(...LEFTOVER_LIMITS.portions),

@@ -4,7 +4,7 @@ import { COMPLAINTS, REMEDY_LIMITS } from '#core/cook/remedy'
 import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/rating'
 import { CUP_IDS } from '#core/units/cups'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
-import { between, fieldErrors, flag, oneOf, quoted } from './fields'
+import { between, fieldErrors, flag, oneOf, quoted, nameText } from './fields'
 import { LIMITS, type Result } from './plan-request'
 
 /** What a household may write about a cook. */
@@ -141,15 +141,7 @@ export const UNITS = ['grams', 'cups'] as const
 export const GAUGES = ['scale', 'cups', 'line', 'finger'] as const
 
 const SettingsSchema = v.object({
-  name: v.pipe(
-    v.string('is required'),
-    v.trim(),
-    v.nonEmpty('is empty; any name will do'),
-    v.maxLength(
-      SETTINGS_LIMITS.name,
-      (issue) => `must be at most ${SETTINGS_LIMITS.name} characters, got ${issue.input.length}`,
-    ),
-  ),
+  name: nameText(SETTINGS_LIMITS.name),
   units: oneOf(UNITS),
   cup: oneOf(CUP_IDS),
   elevation_m: v.pipe(formNumber, between(...SETTINGS_LIMITS.elevation_m, 'm')),

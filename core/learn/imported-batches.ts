@@ -100,7 +100,7 @@ function dayOf(text: string): string | undefined {
 }
 
 /** An apostrophe that keeps a table program from taking a cell for a formula is none of its words. */
-const unescaped = (text: string): string => text.replace(/^'(?=[=@\t\r])/, '')
+const unescaped = (text: string): string => text.replace(/^'(?=\s*[=@+\-\t\r])/, '')
 
 const numberOf = (text: string): number =>
   /^\d+([.,]\d+)?\s*(g|ml)?$/i.test(text) ? Number(text.replace(/\s*(g|ml)$/i, '').replace(',', '.')) : NaN

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { between, quoted, wholeBetween } from '#core/contract/fields'
+import { between, quoted, wholeBetween, nameText } from '#core/contract/fields'
 import { formNumber, readerOf } from '#core/contract/settings'
 import { parsePlanRequest, type Result } from '#core/contract/plan-request'
 import { SCHEDULE_LIMITS } from '#core/contract/schedule'
@@ -9,12 +9,7 @@ import type { Kitchen } from '#server/store/open-household'
 import { AppliedSchema } from './start-cook'
 import { fieldError } from './field-error'
 
-const title = v.pipe(
-  v.string('is required'),
-  v.trim(),
-  v.nonEmpty('is empty; any name will do'),
-  v.maxLength(80, (issue) => `must be at most 80 characters, got ${issue.input.length}`),
-)
+const title = nameText(80)
 /** Who cooks: names with commas between them. */
 const names = v.pipe(
   v.optional(v.string(), ''),

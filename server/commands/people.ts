@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { between, oneOf, quoted } from '#core/contract/fields'
+import { between, oneOf, quoted, nameText } from '#core/contract/fields'
 import { formNumber, readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
@@ -12,13 +12,7 @@ export const PERSON_LIMITS = Object.freeze({ name: 24, appetite: [0.25, 3], most
 const parsePerson = readerOf(
   v.object({
     name: v.pipe(
-      v.string('is required'),
-      v.trim(),
-      v.nonEmpty('is empty; any name will do'),
-      v.maxLength(
-        PERSON_LIMITS.name,
-        (issue) => `must be at most ${PERSON_LIMITS.name} characters, got ${issue.input.length}`,
-      ),
+      nameText(PERSON_LIMITS.name),
       // A name with a comma or a number could not be read in “who is eating”.
       v.regex(/^[^\d,;]+$/, (issue) => `must be without figures and commas, got ${quoted(issue.input)}`),
     ),

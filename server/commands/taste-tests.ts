@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { between, flag, oneOf, quoted } from '#core/contract/fields'
+import { between, flag, oneOf, quoted, nameText } from '#core/contract/fields'
 import { readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import { figureName, isFigureName } from '#core/learn/figures'
@@ -15,12 +15,7 @@ const LETTERS = ['A', 'B', 'C', 'D'] as const
 
 const parseTasteTest = readerOf(
   v.object({
-    title: v.pipe(
-      v.string('is required'),
-      v.trim(),
-      v.nonEmpty('is empty'),
-      v.maxLength(120, 'must be at most 120 characters'),
-    ),
+    title: nameText(120, 'is empty'),
     differs: oneOf(DIFFERS),
     grain_key: v.pipe(
       v.string('is required'),

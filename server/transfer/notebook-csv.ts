@@ -6,6 +6,8 @@ import { settingsOf } from '#server/store/open-household'
 import { Temporal } from 'temporal-polyfill'
 
 const A_PAGE = 500
+/** What a spreadsheet would take for a formula, also after blanks; a plain number is none. */
+const FORMULA = /^(?![+-]?\d+(?:\.\d+)?$)\s*[=@+\-\t\r]/
 
 /**
  * The notebook as a table that can be imported again: one batch a row, days in the household's time zone.
@@ -39,5 +41,5 @@ export function notebookCsv(kitchen: Kitchen): string {
         note,
       ])
     }
-  return Papa.unparse({ fields: [...COPIED_COLUMNS], data: rows }, { escapeFormulae: /^[=@\t\r]/ })
+  return Papa.unparse({ fields: [...COPIED_COLUMNS], data: rows }, { escapeFormulae: FORMULA })
 }

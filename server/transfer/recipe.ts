@@ -3,6 +3,7 @@ import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import type { Plan, Stage } from '#core/plan/result'
 import { timelineOf } from '#core/plan/timeline'
 import { windowWord } from './window-word'
+import { oneLine } from './one-line'
 
 /** What a plan is called, and for what it was made. */
 export interface Named {
@@ -89,8 +90,9 @@ export function recipeMarkdown(plan: Plan, named: Named): string {
  * @param startMs when it begins
  * @param uid the same plan has the same events
  */
-export function recipeCalendar(plan: Plan, named: Named, startMs: number, uid: string): string {
-  const calendar = ical({ name: named.title, prodId: { company: 'omsel', product: 'plan', language: 'EN' } })
+export function recipeCalendar(plan: Plan, { title: given }: Named, startMs: number, uid: string): string {
+  const title = oneLine(given)
+  const calendar = ical({ name: title, prodId: { company: 'omsel', product: 'plan', language: 'EN' } })
   const at = timelineOf(plan.stages)
   const moment = (minute: number) => new Date(Math.round(startMs + minute * 60_000))
   for (const stage of inOrder(plan)) {
@@ -99,7 +101,7 @@ export function recipeCalendar(plan: Plan, named: Named, startMs: number, uid: s
       id: `${uid}-${stage.id}`,
       start: moment(start),
       end: moment(Math.max(end, start + 1)),
-      summary: `${named.title}: ${stage.title}`,
+      summary: `${title}: ${stage.title}`,
       description: stepOf(stage),
       stamp: new Date(startMs),
     })
@@ -111,7 +113,7 @@ export function recipeCalendar(plan: Plan, named: Named, startMs: number, uid: s
     id: `${uid}-table`,
     start: table,
     end: new Date(table.getTime() + 60_000),
-    summary: `${named.title}: serve`,
+    summary: `${title}: serve`,
     stamp: new Date(startMs),
   })
   return calendar.toString()

@@ -63,6 +63,12 @@ describe('a plan out of the house', () => {
     expect(text).toContain('Makers’ manuals come first.')
   })
 
+  test('as a calendar: a line break in a stored name begins no line of its own', () => {
+    const text = recipeCalendar(planned(), { ...named, title: 'x\r\nATTENDEE:mailto:a@example.com' }, 0, 'p')
+    expect(text.split(/\r?\n/).filter((line) => line.startsWith('ATTENDEE'))).toEqual([])
+    expect(text).toContain('x ATTENDEE')
+  })
+
   test('as a calendar: read by another program it is the same steps at the same minutes, the last is the table', () => {
     const plan = planned({ soak: { minutes: 30 } })
     const start = Date.UTC(2026, 2, 29, 0, 30)
@@ -102,13 +108,15 @@ describe('the notebook as a table', () => {
       ['2026-02-01', 'Quinoa', '220', '310', pot, '0', 'with "quotes", commas\nand a second line'],
       ['2026-02-03', 'Basmati', '300', '420', pot, '-1', '=HYPERLINK("http://x")'],
       ['2026-02-05', 'Short-grain white', '250', '300', pot, '', '@sum(1)'],
+      ['2026-02-06', 'Short-grain white', '250', '300', pot, '-2', '-2+3 cmd|calc'],
+      ['2026-02-07', 'Short-grain white', '250', '300', pot, '1', '+1 spoon next time'],
     ]
-    expect(copyCooks(one, cooks, NOW)).toEqual({ ok: true, value: 3 })
+    expect(copyCooks(one, cooks, NOW)).toEqual({ ok: true, value: 5 })
     const csv = notebookCsv(one)
     // Nothing in it begins as a formula does.
     for (const row of Papa.parse<string[]>(csv).data)
-      for (const cell of row) expect(cell).not.toMatch(/^[=@\t\r]/)
-    expect(copyCooks(other, Papa.parse<string[]>(csv).data, NOW)).toEqual({ ok: true, value: 3 })
+      for (const cell of row) if (!/^[+-]?\d+$/.test(cell)) expect(cell).not.toMatch(/^\s*[=@+\-\t\r]/)
+    expect(copyCooks(other, Papa.parse<string[]>(csv).data, NOW)).toEqual({ ok: true, value: 5 })
     expect(notebookCsv(other)).toBe(csv)
     expect(csv).toContain('2026-02-03,Basmati,300,420')
     for (const kitchen of [one, other]) kitchen.db.close()

@@ -7,19 +7,16 @@ import { enterBy, joinBy } from '#server/http/auth/sign-in'
 import { listenerOf, guardState } from '#server/http/auth/auth'
 import { isAuthenticated, sessionCookie, tokenIn } from '#server/http/auth/sessions'
 import { kitchen } from '#server/store/open-household'
+import { localAddress } from '#server/http/auth/local-address'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/login'
 import classes from './login.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Omsel' }]
 
-/** Only an address of this app is gone on to after signing in. */
-const wayOn = (to: string | null): string =>
-  to !== null && /^\/(?![/\\])/.test(to) && !to.startsWith('/login') ? to : '/'
-
 export function loader({ request }: Route.LoaderArgs) {
   const listener = listenerOf(request)
-  const to = wayOn(new URL(request.url).searchParams.get('to'))
+  const to = localAddress(new URL(request.url).searchParams.get('to'))
   if (
     !listener.network ||
     isAuthenticated(kitchen().access, tokenIn(request.headers.get('cookie'), listener.secure), nowMs())
@@ -45,7 +42,7 @@ export async function action({ request }: Route.ActionArgs) {
       ? await enterBy(kitchen(), throttle, form.get('passphrase'), visitor)
       : joinBy(kitchen(), throttle, joins, form.get('code'), visitor)
   if (entered.ok)
-    return redirect(wayOn(new URL(request.url).searchParams.get('to')), {
+    return redirect(localAddress(new URL(request.url).searchParams.get('to')), {
       headers: { 'Set-Cookie': sessionCookie(entered.value, listener.secure) },
     })
   if ('waitS' in entered)

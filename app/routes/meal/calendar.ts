@@ -2,6 +2,7 @@ import ical, { ICalAlarmType } from 'ical-generator'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/store/open-household'
 import { scheduleIn } from '#server/queries/meal-schedule'
+import { oneLine } from '#server/transfer/one-line'
 import type { Route } from './+types/calendar'
 
 /** A calendar that has the address and not the file asks again so often, s: the evening may have moved. */
@@ -16,8 +17,9 @@ export function loader({ params, request }: Route.LoaderArgs) {
   const meal = open.meals.find(params.meal)
   if (!meal) throw new Response('Meal not found.', { status: 404 })
   const schedule = scheduleIn(open, meal, nowMs())
+  const title = oneLine(meal.title)
   const calendar = ical({
-    name: meal.title,
+    name: title,
     prodId: { company: 'omsel', product: 'meal', language: 'EN' },
     ttl: SUBSCRIBED_S,
   })
@@ -29,19 +31,19 @@ export function loader({ params, request }: Route.LoaderArgs) {
         id: `${meal.id}-${dish.id}-${task.id}`,
         start: new Date(task.starts_at),
         end: new Date(task.ends_at),
-        summary: `${dish.title}: ${task.title}`,
+        summary: oneLine(`${dish.title}: ${task.title}`),
         url,
         stamp: new Date(meal.made_ms),
       })
       // Half a minute before it begins.
-      event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: task.title })
+      event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: oneLine(task.title) })
     }
   const tableMs = schedule ? Date.parse(schedule.table_at) : meal.serve_ms
   calendar.createEvent({
     id: `${meal.id}-table`,
     start: new Date(tableMs),
     end: new Date(tableMs + 60_000),
-    summary: `${meal.title}: serve`,
+    summary: `${title}: serve`,
     url,
     stamp: new Date(meal.made_ms),
   })
