@@ -11,7 +11,9 @@ export function speak(words: string): boolean {
 export const canVibrate = (): boolean => typeof navigator !== 'undefined' && 'vibrate' in navigator
 /** Two short, one long: felt through a pocket. */
 const PULSES = [180, 120, 180, 120, 500]
-export const vibrate = (): boolean => canVibrate() && navigator.vibrate(PULSES)
+// Browsers refuse it, and complain, until the page has been touched.
+export const vibrate = (): boolean =>
+  canVibrate() && navigator.userActivation?.hasBeenActive !== false && navigator.vibrate(PULSES)
 
 /** Notices need a secure address (https, or this very machine) and the reader's leave. */
 export const noticeState = (): 'can' | 'ask' | 'refused' | 'not-here' =>

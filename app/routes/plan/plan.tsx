@@ -49,7 +49,7 @@ import { PlanLine } from './plan-line'
 import { contextOf, heldAt, ownPourWords } from '../../planning/own-water'
 import { PotView } from './pot-view'
 import { roomForErrorWords } from '../../planning/room-for-error'
-import { StartBar } from './start-bar'
+import { Facts, StartBar } from './start-bar'
 import { Study } from './finger-study'
 import { StagesUpright } from './stage-list'
 import { TABS, type Tab } from './tabs'
@@ -60,6 +60,9 @@ import { mealDishOf } from '../../planning/meal-dish'
 import { useRoomForError } from './use-room-for-error'
 import { vesselFromRow } from '../../planning/vessel-from-row'
 import classes from './plan.module.css'
+
+/** Meals to come that a pot can be put on, the soonest first. */
+const MAX_MEALS = 3
 
 const OwnWay = lazy(() => import('./own-way'))
 
@@ -83,7 +86,8 @@ export function loader({ request }: Route.LoaderArgs) {
     meals: open.meals
       .all()
       .filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12)
-      .slice(0, 1)
+      .sort((a, b) => a.serve_ms - b.serve_ms)
+      .slice(0, MAX_MEALS)
       .map(({ id, title }) => ({ id, title })),
   }
 }
@@ -194,6 +198,22 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
       },
       { method: 'post' },
     )
+  }
+
+  const facts = {
+    plan,
+    measuresBy: settings,
+    why: whys.minutes,
+    whyCooked: whys.cooked,
+    search: toSearch(state, first).toString(),
+    meals: loaderData.meals,
+    onMeal: (id: string) => {
+      leaveAddress()
+      void submit(
+        { intent: 'add', ...mealDishOf(state, household, first, request) },
+        { method: 'post', action: `/meal/${id}` },
+      )
+    },
   }
 
   return (
@@ -330,26 +350,17 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
           }
         />
       </section>
+      <section className={classes.facts} aria-label="The plan in figures">
+        <Facts {...facts} className="" />
+      </section>
       <StartBar
-        plan={plan}
+        {...facts}
         now={now}
         startMs={startMs}
         tableMs={tableMs}
         asked={request.serve_at !== undefined}
         clock={settings}
-        measuresBy={settings}
-        why={whys.minutes}
-        whyCooked={whys.cooked}
-        search={toSearch(state, first).toString()}
         onStart={start}
-        meals={loaderData.meals}
-        onSupper={(id) => {
-          leaveAddress()
-          void submit(
-            { intent: 'add', ...mealDishOf(state, household, first, request) },
-            { method: 'post', action: `/meal/${id}` },
-          )
-        }}
         undo={canUndo ? undo : undefined}
         errors={actionData && 'errors' in actionData ? actionData.errors : []}
       />

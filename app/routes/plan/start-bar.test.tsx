@@ -30,7 +30,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
           onStart={() => {}}
           meals={[]}
           measuresBy={{ units: 'grams', cup: 'metric' }}
-          onSupper={() => {}}
+          onMeal={() => {}}
           undo={undefined}
           errors={[]}
           {...over}

@@ -27,30 +27,15 @@ interface StartBarProps {
   onStart: () => void
   /** Puts this pot on a meal, where one is laid. */
   meals: readonly { id: string; title: string }[]
-  onSupper: (id: string) => void
+  onMeal: (id: string) => void
   undo: (() => void) | undefined
   errors: readonly { path: string; message: string }[]
 }
 
 const SOON_MS = 2 * 60_000
 
-export function StartBar({
-  plan,
-  now,
-  startMs,
-  tableMs,
-  asked,
-  clock,
-  measuresBy,
-  why,
-  whyCooked,
-  search,
-  onStart,
-  meals,
-  onSupper: onMeal,
-  undo,
-  errors,
-}: StartBarProps) {
+export function StartBar(props: StartBarProps) {
+  const { plan, now, startMs, tableMs, asked, clock, onStart, undo, errors } = props
   const busy = useNavigation().state !== 'idle'
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
@@ -62,36 +47,7 @@ export function StartBar({
           <IconArrowBackUp size={18} aria-hidden /> Undo <KeyCap act="back" />
         </UnstyledButton>
       )}
-      <p className={classes.facts}>
-        about{' '}
-        <Why question="Why so long?" sum={why}>
-          {spanWord(plan.total_minutes.expected)}
-        </Why>
-        , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-        <Why
-          question={`Why ${amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked?`}
-          sum={whyCooked}
-        >
-          {amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked
-        </Why>{' '}
-        · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link>{' '}
-        · <Link to={`/recipe-card?${search}`}>card</Link> ·{' '}
-        <Link to={`/taste-tests?${search}`}>taste test</Link> ·{' '}
-        <Link to={`/meal/split?${search}`}>split between pots</Link>
-        {meals.map((s) => (
-          <span key={s.id}>
-            {' '}
-            ·{' '}
-            <UnstyledButton
-              className="link"
-              onClick={() => onMeal(s.id)}
-              aria-label={`Add to the meal: ${s.title}`}
-            >
-              add to meal
-            </UnstyledButton>
-          </span>
-        ))}
-      </p>
+      <Facts {...props} className={classes.facts!} />
       <p className={classes.when} role="status">
         {errors.length > 0
           ? errors[0]!.message
@@ -105,5 +61,51 @@ export function StartBar({
         Start now
       </UnstyledButton>
     </div>
+  )
+}
+
+/** Minutes, hands-on time and yield, and where else the plan leads; on a phone it stands in the page. */
+export function Facts({
+  plan,
+  measuresBy,
+  why,
+  whyCooked,
+  search,
+  meals,
+  onMeal,
+  className,
+}: Pick<StartBarProps, 'plan' | 'measuresBy' | 'why' | 'whyCooked' | 'search' | 'meals' | 'onMeal'> & {
+  className: string
+}) {
+  return (
+    <p className={className}>
+      about{' '}
+      <Why question="Why so long?" sum={why}>
+        {spanWord(plan.total_minutes.expected)}
+      </Why>
+      , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+      <Why
+        question={`Why ${amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked?`}
+        sum={whyCooked}
+      >
+        {amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked
+      </Why>{' '}
+      · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link> ·{' '}
+      <Link to={`/recipe-card?${search}`}>card</Link> · <Link to={`/taste-tests?${search}`}>taste test</Link>{' '}
+      · <Link to={`/meal/split?${search}`}>split between pots</Link>
+      {meals.map((s) => (
+        <span key={s.id}>
+          {' '}
+          ·{' '}
+          <UnstyledButton
+            className="link"
+            onClick={() => onMeal(s.id)}
+            aria-label={`Add to the meal: ${s.title}`}
+          >
+            {meals.length === 1 ? 'add to meal' : `add to ${s.title}`}
+          </UnstyledButton>
+        </span>
+      ))}
+    </p>
   )
 }
