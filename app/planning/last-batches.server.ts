@@ -5,7 +5,7 @@ import type { StoredCook } from '#server/store/cooks'
 import { planAgain } from './again'
 import { fromSearch, toSearch } from './plan-address'
 import { firstPlan, requestOf, type PlanningData } from './plan-state'
-import { waterIn } from '../ui/amount-words'
+import { waterIn } from './amount-words'
 import { amountWord, grainWord } from './plan-words'
 
 /** A batch that can be cooked again at one press. */

@@ -1,5 +1,5 @@
 import type { Plan } from '#core/plan/result'
-import { waterIn, type MeasuresBy } from '../ui/amount-words'
+import { waterIn, type MeasuresBy } from './amount-words'
 import type { RoomForError } from '../workers/simulator'
 
 /** Water that keeps the grain between firm and soft, until a simulation knows better. */

@@ -12,7 +12,7 @@ import type { LeftoverWithEvents } from '#server/store/leftovers'
 import { ContainerSection } from '../../ui/drawing/container-section'
 import type { HouseholdClock } from '../../ui/time/clock-hour'
 import { coolingWords, momentWord, portionsWord, useByWords } from './container-words'
-import { amountIn, waterIn, type MeasuresBy } from '../../ui/amount-words'
+import { amountIn, waterIn, type MeasuresBy } from '../../planning/amount-words'
 import classes from './leftovers.module.css'
 
 export interface Shown {

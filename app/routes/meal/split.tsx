@@ -9,7 +9,7 @@ import { amountWord, grainWord } from '../../planning/plan-words'
 import { fromSearch, toSearch } from '../../planning/plan-address'
 import { firstPlan, heatOfState, requestOf, vesselOfState, type PlanState } from '../../planning/plan-state'
 import { loadPlanningData } from '../../planning/planning-data.server'
-import { amountIn, waterIn } from '../../ui/amount-words'
+import { amountIn, waterIn } from '../../planning/amount-words'
 import type { Route } from './+types/split'
 import classes from './meal.module.css'
 

@@ -27,7 +27,7 @@ import { dropPhoto, keepPhoto } from '#server/photos/photos'
 import { formOf } from '../../ui/forms/read-form'
 import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
 import { EVENT_WORDS } from '../stove/event-words'
-import { amountIn, waterIn } from '../../ui/amount-words'
+import { amountIn, waterIn } from '../../planning/amount-words'
 import type { Route } from './+types/entry'
 import classes from './notebook.module.css'
 

@@ -16,7 +16,7 @@ import type { RoomForErrorWords } from '../../planning/room-for-error'
 import { WaterBeam } from './water-beam'
 import { Why } from './why'
 import { whyDepth } from './explanations'
-import { waterIn } from '../../ui/amount-words'
+import { waterIn } from '../../planning/amount-words'
 import classes from './measure.module.css'
 
 export interface MeasureProps {

@@ -5,7 +5,7 @@ import type { Breakdown } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
 import { clockTime, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
-import { amountIn, type MeasuresBy } from '../../ui/amount-words'
+import { amountIn, type MeasuresBy } from '../../planning/amount-words'
 import { Why } from './why'
 import classes from './start-bar.module.css'
 

@@ -1,6 +1,6 @@
 import type { CupId } from '#core/units/cups'
 import { inMeasure, measureOf } from '#core/units/measures'
-import { householdMeasure } from '../planning/household-measures'
+import { householdMeasure } from './household-measures'
 
 /** What a kitchen measures by. */
 export interface MeasuresBy {
