@@ -1,3 +1,4 @@
+import type { FieldError } from '#core/contract/fields'
 import { minutesToHeat } from '#core/heat/time-to-boil'
 import { vesselOf } from '#core/vessel/vessel'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
@@ -156,6 +157,20 @@ describe('calibrations', () => {
     calibrateFull(kitchen, { vessel_id: 'heavy-pot', empty_g: '1900', full_g: '4350' })
     expect(heavy()).toMatchObject({ capacity_ml: 2450, empty_g: 1900 })
     expect(heavy().measured).toBe('weighed full: holds 2400 → 2450 mL')
+  })
+  test('weighed smaller again and again, it is refused in words before it is no pot any more', () => {
+    let error: FieldError | undefined
+    for (let times = 0; times < 12 && !error; times++) {
+      const halved = Math.ceil(heavy().capacity_ml * 0.55)
+      const done = calibrateFull(kitchen, {
+        vessel_id: 'heavy-pot',
+        empty_g: '1900',
+        full_g: String(1900 + halved),
+      })
+      if (!done.ok) error = done.errors[0]
+    }
+    expect(error).toMatchObject({ path: 'full_g', code: 'out-of-range' })
+    expect(heavy().capacity_ml).toBeGreaterThanOrEqual(100)
   })
   test.each([
     [

@@ -372,6 +372,21 @@ export function calibrateFull(kitchen: Kitchen, input: Record<string, unknown>):
     millimetres(vessel.rim_diameter_mm),
     millilitres(capacity),
   )
+  // A pot measured over and over must not shrink out of what a pot can be.
+  const [least, most] = HOUSEHOLD_LIMITS.capacity_ml
+  if (capacity < least || capacity > most)
+    return fieldError(
+      'full_g',
+      `must make a pot of ${least} to ${most} mL, got ${capacity} mL`,
+      'out-of-range',
+    )
+  const [low, high] = HOUSEHOLD_LIMITS.height_mm
+  if (height < low || height > high)
+    return fieldError(
+      'full_g',
+      `would make ${vessel.name} ${Math.round(height)} mm high; ${low} to ${high} mm is possible`,
+      'out-of-range',
+    )
   const words = `holds ${Math.round(vessel.capacity_ml)} → ${Math.round(capacity)} mL`
   kitchen.equipment.save.vessel({
     ...vessel,

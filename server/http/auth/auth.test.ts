@@ -180,7 +180,7 @@ describe('a session', () => {
 
 test('names of this machine are answered, a stranger’s name that points here is not', () => {
   const names = ['tarn', 'tarn.local']
-  for (const host of ['localhost:4870', '127.0.0.1', '[::1]:4870', 'TARN.local:4870'])
+  for (const host of ['localhost:4870', 'localhost:65535', '127.0.0.1', '[::1]:4870', 'TARN.local:4870'])
     expect([host, isOurs(host, false, names)]).toEqual([host, true])
   for (const host of [
     undefined,
@@ -189,6 +189,8 @@ test('names of this machine are answered, a stranger’s name that points here i
     'localhost.evil.example',
     'tarn.local.evil.example',
     '192.168.1.20:4870',
+    'localhost:65536',
+    'localhost:99999',
   ])
     expect([host, isOurs(host, false, names)]).toEqual([host, false])
   expect(isOurs('192.168.1.20:4871', true, names)).toBe(true)

@@ -2,6 +2,9 @@ import { hostname, networkInterfaces } from 'node:os'
 import { isIP } from 'node:net'
 
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]', '::1'])
+/** No address has a higher port; a request that names one cannot be answered. */
+const MAX_PORT = 65_535
+
 export const isLoopback = (host: string): boolean => LOOPBACK.has(host)
 
 /** Host names of this machine on the network, besides its addresses. */
@@ -36,6 +39,8 @@ export function addressesHere(): string[] {
  */
 export function isOurs(host: string | undefined, network: boolean, names: readonly string[]): boolean {
   if (host === undefined) return false
+  const port = /:(\d+)$/.exec(host)?.[1]
+  if (port !== undefined && Number(port) > MAX_PORT) return false
   const name = host.toLowerCase().replace(/:\d+$/, '')
   if (isLoopback(name) || names.includes(name)) return true
   return network && isIP(name.replace(/^\[|\]$/g, '')) > 0
