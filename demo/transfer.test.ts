@@ -16,7 +16,7 @@ import {
   type ImportMode,
 } from '#server/commands/transfer'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { currentBeliefs } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from '#server/queries/beliefs'
 import { startCook } from '#server/commands/start-cook'
 import { depthOf, parseBundle } from '#server/transfer/import-bundle'
 import { bundleSchema, bundleText, rowsOf, tablesOf } from '#server/transfer/export-bundle'

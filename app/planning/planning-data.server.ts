@@ -2,7 +2,7 @@ import type { Settings } from '#core/contract/settings'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { nowMs } from '#server/clock'
 import { currentLeftovers } from '#server/queries/leftovers'
-import { currentBeliefs } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from '#server/queries/beliefs'
 import type { PlanningData } from './plan-state'
 
 /** Everything the household brings to a plan, read from its database. */

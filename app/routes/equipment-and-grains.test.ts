@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import * as bench from './plan/plan'
 import * as changes from './cooks/changes'
 import * as house from '../layout/layout'

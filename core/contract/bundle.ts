@@ -15,7 +15,7 @@ import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
 import { BUNDLE_LIMITS, PACKS, type GroupId, type PackId } from './bundle-names'
 import { between, fieldErrors, oneOf, quoted, wholeBetween, type FieldError } from './fields'
-import { HOUSEHOLD_LIMITS } from './equipment'
+import { DEVICE_KINDS, HOUSEHOLD_LIMITS } from './equipment'
 import {
   CLOCKS,
   EPOCH_LIMITS,
@@ -193,7 +193,7 @@ export const BUNDLE_TABLES = {
     group: 'settings',
     key: ['kind'],
     row: row({
-      kind: oneOf(['scale', 'probe', 'cooker', 'pressure-pot']),
+      kind: oneOf(DEVICE_KINDS),
       on_since_ms: moment,
       trusted: tick,
       drift_per_hour: number([-100, 100]),

@@ -6,6 +6,10 @@ import { between, oneOf, quoted, nameText } from './fields'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of what a household may say of its things; forms show them, the check uses them. */
+/** Devices that report to the stove. */
+export const DEVICE_KINDS = ['scale', 'probe', 'cooker', 'pressure-pot'] as const
+export type DeviceKind = (typeof DEVICE_KINDS)[number]
+
 export const HOUSEHOLD_LIMITS = Object.freeze({
   name: 60,
   label: 500,

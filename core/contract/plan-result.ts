@@ -4,7 +4,8 @@ import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { CUES, type CueId } from '#core/methods/signs'
 import { STAGE_KINDS } from '#core/methods/definition'
-import { LEVELS, LIDS } from '#core/practice/player-actions'
+import { LID_POSITIONS } from '#core/heat/lid'
+import { HEAT_LEVELS } from '#core/heat/sources'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { between, flag, oneOf, quoted } from './fields'
 
@@ -42,9 +43,9 @@ const StageSchema = v.object({
   after: list(name, MAX_STAGES),
   kind: oneOf(STAGE_KINDS),
   title: text(),
-  heat: oneOf(LEVELS),
+  heat: oneOf(HEAT_LEVELS),
   power_w: figure,
-  lid: oneOf(LIDS),
+  lid: oneOf(LID_POSITIONS),
   minutes: WindowSchema,
   ends_on: oneOf(['clock', 'cue']),
   cue: v.optional(text()),

@@ -1,7 +1,23 @@
 import * as v from 'valibot'
-import { LEVELS, LIDS, type PlayerActions } from '#core/practice/player-actions'
+import { LID_POSITIONS, type LidPosition } from '#core/heat/lid'
+import { HEAT_LEVELS, type HeatLevel } from '#core/heat/sources'
 import { between, fieldErrors, oneOf, quoted, record, wholeBetween } from './fields'
 import type { Result } from './plan-request'
+
+/** All that was done to a pot, in minutes from the pour. It is all the outcome comes from. */
+export interface PlayerActions {
+  washes: number
+  soakMinutes: number
+  pourG: number
+  heats: readonly { atMin: number; level: HeatLevel }[]
+  lids: readonly { atMin: number; lid: LidPosition }[]
+  /** When the grain that was kept aside went in; null: never. */
+  putInMin: number | null
+  /** When the pressure was let out by hand; null: never. */
+  ventMin: number | null
+  /** When it was served. */
+  serveMin: number
+}
 
 /** Limits of a player's actions. */
 export const PRACTICE_LIMITS = Object.freeze({
@@ -26,8 +42,8 @@ export const PlayerActionsSchema = record({
   washes: wholeBetween(...PRACTICE_LIMITS.washes),
   soakMinutes: between(...PRACTICE_LIMITS.soak_minutes, 'minutes'),
   pourG: between(...PRACTICE_LIMITS.pour_g, 'g'),
-  heats: turns(record({ atMin: minute, level: oneOf(LEVELS) })),
-  lids: turns(record({ atMin: minute, lid: oneOf(LIDS) })),
+  heats: turns(record({ atMin: minute, level: oneOf(HEAT_LEVELS) })),
+  lids: turns(record({ atMin: minute, lid: oneOf(LID_POSITIONS) })),
   putInMin: v.nullable(minute),
   ventMin: v.nullable(minute),
   serveMin: minute,

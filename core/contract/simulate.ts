@@ -1,3 +1,4 @@
+import { LID_POSITIONS } from '#core/heat/lid'
 import * as v from 'valibot'
 import { deliveredPower, type HeatLevel } from '#core/heat/sources'
 import { boilingPointAt } from '#core/heat/boiling-point'
@@ -34,7 +35,6 @@ const list = <const T extends v.GenericSchema>(of: T, most: number) =>
   )
 
 const HEATS = ['off', 'lowest', 'low', 'medium', 'high'] as const
-const LIDS = ['on', 'ajar', 'off'] as const
 
 const StepSchema = v.pipe(
   record({
@@ -42,7 +42,7 @@ const StepSchema = v.pipe(
     until: v.optional(oneOf(['boil', 'pressure', 'switch', 'dry'])),
     power_w: v.optional(between(...SIMULATE_LIMITS.power_w, 'W')),
     heat: v.optional(oneOf(HEATS)),
-    lid: v.optional(oneOf(LIDS), 'on'),
+    lid: v.optional(oneOf(LID_POSITIONS), 'on'),
     pressure_kpa: v.nullish(between(...SIMULATE_LIMITS.pressure_kpa, 'kPa')),
   }),
   v.check(
@@ -82,7 +82,7 @@ const ChangeSchema = v.pipe(
     power_w: v.optional(between(...SIMULATE_LIMITS.power_w, 'W')),
     heat: v.optional(oneOf(HEATS)),
     minutes: v.optional(between(...SIMULATE_LIMITS.minutes, 'minutes')),
-    lid: v.optional(oneOf(LIDS)),
+    lid: v.optional(oneOf(LID_POSITIONS)),
   }),
   v.check(
     ({ power_w, heat }) => power_w === undefined || heat === undefined,

@@ -1,6 +1,6 @@
 import type { Grams, Millilitres } from '#core/units/units'
 import { grams, millilitres } from '#core/units/units'
-import { unsoakedMinutes } from '#core/pot/unsoaked-minutes'
+import { unsoakedMinutes } from './unsoaked-minutes'
 import { varietyOf, type Variety, type VarietyId } from './varieties'
 
 export interface BlendPart {
@@ -103,3 +103,10 @@ export const bulkVolume = (blend: Pick<Blend, 'bulkDensity'>, mass: Grams): Mill
 
 export const massOfBulk = (blend: Pick<Blend, 'bulkDensity'>, volume: Millilitres): Grams =>
   grams(volume * blend.bulkDensity)
+
+/** Members this much slower than the quickest count as the slow ones, minutes at 100 °C. */
+export const BLEND_SPREAD_MINUTES = 6
+
+export const isSlow = (part: BlendPart, blend: Blend): boolean =>
+  cookMinutes(part.variety) - Math.min(...blend.parts.map((p) => cookMinutes(p.variety))) >
+  BLEND_SPREAD_MINUTES

@@ -1,4 +1,5 @@
-export type LidPosition = 'on' | 'ajar' | 'off'
+export const LID_POSITIONS = ['on', 'ajar', 'off'] as const
+export type LidPosition = (typeof LID_POSITIONS)[number]
 /** How well the lid fits. Loose leaks like ajar at a third; foil like tight with half the leak. */
 export type LidFit = 'tight' | 'loose' | 'foil'
 

@@ -29,7 +29,8 @@ export const HEAT_PRESETS = {
 export type HeatPresetId = keyof typeof HEAT_PRESETS
 export const HEAT_PRESET_IDS = Object.keys(HEAT_PRESETS) as HeatPresetId[]
 
-export type HeatLevel = 'off' | 'lowest' | 'low' | 'medium' | 'high'
+export const HEAT_LEVELS = ['off', 'lowest', 'low', 'medium', 'high'] as const
+export type HeatLevel = (typeof HEAT_LEVELS)[number]
 
 /**
  * A gas tap turned as low as it goes still burns about three tenths of the rating: 0.25–0.35 kW on a small

@@ -4,7 +4,7 @@ import { cookingSpeed } from '#core/heat/cooking-speed'
 import type { MethodStage } from '#core/methods/definition'
 import { celsius } from '#core/units/units'
 import type { BlendTiming } from './request'
-import { isSlow } from './soaked'
+import { isSlow } from '#core/grain/blend'
 import { earliestGuess } from './earliest-guess'
 
 /** The stages of a blend, and which members wait outside the pot. */

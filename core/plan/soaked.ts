@@ -1,4 +1,4 @@
-import { cookMinutes, type Blend, type BlendPart } from '#core/grain/blend'
+import { isSlow, type Blend } from '#core/grain/blend'
 import { celsius } from '#core/units/units'
 import { soakKernel } from '#core/water/soak'
 import type { Soak } from './request'
@@ -12,13 +12,6 @@ export interface SoakedGrain {
   /** Rinse or soak water clinging, g. */
   clingingG: number
 }
-
-/** Members this much slower than the quickest count as the slow ones, minutes at 100 °C. */
-export const BLEND_SPREAD_MINUTES = 6
-
-export const isSlow = (part: BlendPart, blend: Blend): boolean =>
-  cookMinutes(part.variety) - Math.min(...blend.parts.map((p) => cookMinutes(p.variety))) >
-  BLEND_SPREAD_MINUTES
 
 /**
  * What the soak gave, by kinetics or by the scale. Weighed wet, one figure replaces two estimates: what is
@@ -43,14 +36,14 @@ export function soakedGrain(given: {
   const shells = soaked.map((s) => s.shells)
   const uptake = soaked.reduce((sum, s, i) => sum + blend.parts[i]!.share * s.uptake, 0)
   if (soak.wetMassG === null) return { shells, uptake, clingingG: usualClingG }
-  const parsedBundle = Math.max(0, soak.wetMassG - dryG)
+  const carriedG = Math.max(0, soak.wetMassG - dryG)
   // Only rinsed: what it carries hangs on it.
-  if (!(uptake > 0)) return { shells, uptake, clingingG: parsedBundle }
+  if (!(uptake > 0)) return { shells, uptake, clingingG: carriedG }
   const limit = blend.parts.reduce((sum, { share, variety }) => sum + share * variety.soakLimit, 0)
-  const measured = Math.min(limit, Math.max(0, parsedBundle - usualClingG) / dryG)
+  const measured = Math.min(limit, Math.max(0, carriedG - usualClingG) / dryG)
   return {
     shells: shells.map((shell) => shell.map((u) => (u * measured) / uptake)),
     uptake: measured,
-    clingingG: parsedBundle - measured * dryG,
+    clingingG: carriedG - measured * dryG,
   }
 }

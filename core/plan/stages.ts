@@ -1,3 +1,4 @@
+import { keepsWarmItself } from '#core/vessel/vessel'
 import { FRIDGE_WARMEST_C } from '#core/constants'
 import type { Dressing } from '#core/finish/dressing'
 import { handWarmMinutes } from '#core/finish/hand-warm'
@@ -24,7 +25,7 @@ import {
 import type { StageAmount } from './stage-amount'
 import type { PreparedPlan } from './prepare'
 import type { Plan, Stage, Window } from './result'
-import { isSlow } from './soaked'
+import { isSlow } from '#core/grain/blend'
 import { settingOf } from './stage-settings'
 import { timelineOf } from './timeline'
 
@@ -395,10 +396,12 @@ function lastStages({
     last.push({
       id: 'hold',
       kind: 'hold',
-      title: holdsItself(request) ? 'Hold it warm, lid down' : 'Leave it covered, off the heat',
+      title: keepsWarmItself(request.vessel.kind)
+        ? 'Hold it warm, lid down'
+        : 'Leave it covered, off the heat',
       hands_on: false,
       ...clocked,
-      ...(holdsItself(request)
+      ...(keepsWarmItself(request.vessel.kind)
         ? { heat: 'lowest' as const, power_w: roundTo(holdingPower(request.vessel, request.kitchenC), 0) }
         : {}),
       lid: 'on',
@@ -431,10 +434,6 @@ const batchStages = (dryG: number): StageDraft[] => [
     checks: ['Into the fridge within the hour, lids on when the steam has stopped'],
   },
 ]
-
-/** An appliance that keeps what it cooked warm. */
-export const holdsItself = ({ vessel }: PlanRequest): boolean =>
-  vessel.kind === 'cooker' || vessel.kind === 'pressure-electric'
 
 /** The dressing is mixed while the pot works; steeped, it starts as early as that takes. */
 function dressingStages({ request, dressing }: StageInput, after: string, readyBy: number): Stage[] {

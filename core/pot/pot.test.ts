@@ -3,11 +3,11 @@ import { varietyOf } from '#core/grain/varieties'
 import { potSetupOf } from '#core/plan/pot-setup'
 import { blendOf } from '#core/grain/blend'
 import { celsius } from '#core/units/units'
-import { diffusivityAt } from '#core/water/diffusivity'
+import { diffusivityAt } from '#core/grain/diffusivity'
 import { soakKernel } from '#core/water/soak'
 import { vesselPreset } from '#core/vessel/presets'
 import { layWater } from './bed'
-import { advanceKernel, kernelKind, kernelMean } from './kernel'
+import { advanceKernel, kernelKind, kernelMean } from '#core/grain/kernel'
 import {
   fillPot,
   FULL,

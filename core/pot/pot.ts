@@ -3,7 +3,7 @@ import { cookingSpeed } from '#core/heat/cooking-speed'
 import { LATENT_HEAT, openSurfaceEvaporation } from '#core/heat/evaporation'
 import { leakOf, lossFactor, type LidFit, type LidPosition } from '#core/heat/lid'
 import type { Celsius } from '#core/units/units'
-import { diffusivityAt } from '#core/water/diffusivity'
+import { diffusivityAt } from '#core/grain/diffusivity'
 import { layWater } from './bed'
 import {
   capacityOf,
@@ -12,7 +12,7 @@ import {
   kernelMean,
   type KernelInput,
   type KernelKind,
-} from './kernel'
+} from '#core/grain/kernel'
 
 /** One kind of grain in the pot; a blend has several, sharing one water. */
 export interface PotGrain extends KernelInput {

@@ -1,13 +1,10 @@
+import type { PlayerActions } from '#core/contract/practice'
 import type { CookEvent } from '#core/cook/events'
 import { activeEvents } from '#core/cook/events'
 import { USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
 import type { HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
-
-/** Settings of a knob; the switch of an appliance has the first and the last. */
-export const LEVELS = ['off', 'lowest', 'low', 'medium', 'high'] as const satisfies readonly HeatLevel[]
-export const LIDS = ['on', 'ajar', 'off'] as const satisfies readonly LidPosition[]
 
 /** What the player does to the pot, apart from what is reported to the stove. */
 export interface Act {
@@ -23,20 +20,7 @@ export interface Act {
   lid?: LidPosition
 }
 
-/** All that was done to a pot, in minutes from the pour. It is all the outcome comes from. */
-export interface PlayerActions {
-  washes: number
-  soakMinutes: number
-  pourG: number
-  heats: readonly { atMin: number; level: HeatLevel }[]
-  lids: readonly { atMin: number; lid: LidPosition }[]
-  /** When the grain that was kept aside went in; null: never. */
-  putInMin: number | null
-  /** When the pressure was let out by hand; null: never. */
-  ventMin: number | null
-  /** When it was served. */
-  serveMin: number
-}
+export type { PlayerActions }
 
 const MINUTE = 60_000
 

@@ -11,7 +11,9 @@ import { simulate } from '#core/simulate/simulate'
 import { standingLoss } from '#core/vessel/vessel'
 import { runActions } from './run-actions'
 import { debriefOf } from './debrief'
-import { playerActionsOf, LEVELS, LIDS, type PlayerActions } from './player-actions'
+import { LID_POSITIONS } from '#core/heat/lid'
+import { HEAT_LEVELS } from '#core/heat/sources'
+import { playerActionsOf, type PlayerActions } from './player-actions'
 import { endingOf } from './ending'
 import { signsOf } from './signs'
 import { kitchenOf, type PracticeConditions, type Situation } from './situation'
@@ -126,8 +128,8 @@ describe('a pot cooked by hand', () => {
       fc.property(
         fc.constantFrom(...SITUATIONS),
         fc.integer({ min: 0, max: 2000 }),
-        fc.array(fc.record({ atMin: minute, level: fc.constantFrom(...LEVELS) }), { maxLength: 5 }),
-        fc.array(fc.record({ atMin: minute, lid: fc.constantFrom(...LIDS) }), { maxLength: 5 }),
+        fc.array(fc.record({ atMin: minute, level: fc.constantFrom(...HEAT_LEVELS) }), { maxLength: 5 }),
+        fc.array(fc.record({ atMin: minute, lid: fc.constantFrom(...LID_POSITIONS) }), { maxLength: 5 }),
         fc.option(minute),
         fc.option(minute),
         ({ id }, pourG, heats, lids, putInMin, ventMin) => {

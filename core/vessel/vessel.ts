@@ -78,3 +78,7 @@ export function vesselOf(given: VesselInput): Vessel {
 /** What the covered vessel gives off at the boil, W. */
 export const standingLoss = (vessel: Vessel, boil: Celsius, kitchen: Celsius): number =>
   vessel.loss * celsius(boil - kitchen)
+
+/** An appliance that keeps what it cooked warm. */
+export const keepsWarmItself = (kind: Vessel['kind']): boolean =>
+  kind === 'cooker' || kind === 'pressure-electric'

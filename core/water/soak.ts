@@ -1,6 +1,6 @@
-import { advanceKernel, kernelKind, kernelMean, type KernelInput } from '#core/pot/kernel'
+import { advanceKernel, kernelKind, kernelMean, type KernelInput } from '#core/grain/kernel'
 import type { Celsius } from '#core/units/units'
-import { diffusivityAt } from './diffusivity'
+import { diffusivityAt } from '#core/grain/diffusivity'
 
 export interface Soaked {
   /** Mean uptake, g/g. */

@@ -26,7 +26,7 @@ import { heightFor, volumeAt } from '#core/vessel/shape'
 import { standingLoss, usualHeatCapacity, vesselOf } from '#core/vessel/vessel'
 import type { HeatRow, MeasureRow, VesselRow } from '#server/store/equipment'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 const idOf = (input: Record<string, unknown>) =>
   typeof input.id === 'string' && input.id !== '' ? input.id : undefined

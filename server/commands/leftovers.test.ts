@@ -1,8 +1,8 @@
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { coolingContainers } from '#server/queries/cooling-containers'
+import { guidanceIn } from '#server/queries/guidance'
 import {
   dropContainer,
-  guidanceIn,
   keepStuck,
   makeBottle,
   putAway,

@@ -1,3 +1,4 @@
+import { guidanceIn } from '#server/queries/guidance'
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
@@ -12,18 +13,11 @@ import { formNumber, readerOf } from '#core/contract/settings'
 import { between } from '#core/contract/fields'
 import type { Result } from '#core/contract/plan-request'
 import { canTell, containerState, packedOf } from '#core/leftovers/container-state'
-import { guidanceOf, type Guidance } from '#core/leftovers/guidance'
 import { containerOf, shareOut } from '#core/leftovers/portions'
 import type { Kitchen } from '#server/store/open-household'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 const MINUTE = 60_000
-
-/** The food-safety figures in force. */
-export function guidanceIn({ household }: Kitchen): Guidance {
-  const { guidance, own } = household.guidance()
-  return guidanceOf(guidance, own)
-}
 
 export function saveGuidance({ household }: Kitchen, input: unknown): Result<null> {
   const read = parseGuidance(input)

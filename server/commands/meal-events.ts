@@ -18,7 +18,7 @@ import { startCook } from './start-cook'
 import { scheduleIn } from '#server/queries/meal-schedule'
 import { activeMealEvents, underWayIn } from '#server/queries/running-meal'
 import { publishedTasks } from './acknowledge-changes'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 /** Presses that belong to a pot's own stove and are only passed on. */
 const POT_KINDS = ['cue', 'finish'] as const

@@ -7,7 +7,7 @@ import { SCHEDULE_LIMITS } from '#core/contract/schedule'
 import type { MealTask } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 import { AppliedSchema } from './start-cook'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 const title = nameText(80)
 /** Who cooks: names with commas between them. */

@@ -11,7 +11,8 @@ import { copyCooks } from './import-batches'
 import { rate } from './rate'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { measureCook, pinFigure, removeCook, resetFigure, unsayFigure } from './notebook'
-import { currentBeliefs, note, rebuildMissingEntries } from './rebuild-entry'
+import { currentBeliefs } from '#server/queries/beliefs'
+import { note, rebuildMissingEntries } from './rebuild-entry'
 import { adoptCup, makeTasteTest, taste } from './taste-tests'
 
 const NOW = Date.UTC(2026, 2, 5, 20, 0)

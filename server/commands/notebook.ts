@@ -7,7 +7,7 @@ import { MEASUREMENTS } from '#server/store/notebook'
 import { dropPhoto } from '#server/photos/photos'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 const grams = v.optional(
   v.union(

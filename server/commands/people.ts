@@ -5,7 +5,7 @@ import { formNumber, readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
 import type { Kitchen } from '#server/store/open-household'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 export const PERSON_LIMITS = Object.freeze({ name: 24, appetite: [0.25, 3], most: 20 } as const)
 

@@ -7,7 +7,7 @@ import { endingOf } from '#core/practice/ending'
 import { kitchenOf } from '#core/practice/situation'
 import { situationOf } from '#core/practice/situations'
 import type { Kitchen } from '#server/store/open-household'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 /** Longest request body, characters. */
 const LONGEST = 40_000

@@ -6,7 +6,7 @@ import type { StoredEvent } from '#server/store/cooks'
 import { announce } from '#server/realtime/hub'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 /** A device may hold presses back while it has no connection, but not for longer than this. */
 const MAX_HELD_MS = 12 * 3_600_000

@@ -1,8 +1,6 @@
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { runningCookOf } from '#core/contract/running-cook'
 import { replay } from '#core/cook/replay'
-import { beliefsFrom, knownFigures, type Beliefs } from '#core/learn/beliefs'
-import type { KnownFigures } from '#core/learn/corrections'
 import { evidenceOf } from '#core/learn/record'
 import type { Evidence } from '#core/learn/evidence'
 import type { MeasurementKind, NotebookLine } from '#server/store/notebook'
@@ -88,22 +86,4 @@ export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undef
 export function rebuildMissingEntries(kitchen: Part & { db: Db }): void {
   const missing = kitchen.notebook.missing()
   if (missing.length > 0) kitchen.db.transaction(() => missing.forEach((id) => note(kitchen, id)))()
-}
-
-interface Held {
-  version: number
-  beliefs: Beliefs
-  known: KnownFigures
-}
-const held = new WeakMap<object, Held>()
-
-/** What is believed now. Made from the records again whenever one of them changed. */
-export function currentBeliefs({ notebook }: Pick<Part, 'notebook'>): Held {
-  const before = held.get(notebook)
-  const version = notebook.version()
-  if (before && before.version === version) return before
-  const beliefs = beliefsFrom(notebook.evidence(), notebook.words())
-  const now = { version, beliefs, known: knownFigures(beliefs) }
-  held.set(notebook, now)
-  return now
 }

@@ -6,10 +6,10 @@ import type { Result } from '#core/contract/plan-request'
 import { figureName, isFigureName } from '#core/learn/figures'
 import { MAX_CUPS, MAX_TASTINGS } from '#core/learn/taste-tests'
 import { randomOf } from '#core/simulate/sweep'
-import { seedOf } from '#core/simulate/true-pot'
+import { seedOf } from '#core/cook/true-pot'
 import { DIFFERS } from '#server/store/taste-tests'
 import type { Kitchen } from '#server/store/open-household'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 const LETTERS = ['A', 'B', 'C', 'D'] as const
 

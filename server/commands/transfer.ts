@@ -14,7 +14,7 @@ import { stagingDatabase, parseBundle, type ParsedBundle } from '#server/transfe
 import { applyMerge, emptyTables, mergePlan, type Choice, type GroupChange } from '#server/transfer/merge'
 import { kitchenIn, type Kitchen } from '#server/store/open-household'
 import { lineOf, rebuildMissingEntries, type Noted } from './rebuild-entry'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 /** Merge into this household, or replace it. */
 export const IMPORT_MODES = ['merge', 'as-new'] as const

@@ -6,7 +6,7 @@ import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { VESSEL_PRESET_IDS, VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 import { heatRow, vesselRow } from './begin-household'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
-import { fieldError } from './field-error'
+import { fieldError } from '#core/contract/field-error'
 
 /** Burners that are asked for; appliances bring their own heat. */
 export const WELCOME_HEATS = (Object.keys(HEAT_PRESETS) as HeatPresetId[]).filter(

@@ -1,10 +1,8 @@
+import type { DeviceKind } from '#core/contract/equipment'
 import type { CookEvent } from '#core/cook/events'
 import type { PotEstimate } from '#core/cook/estimate-pot'
 import type { CookView } from '#core/cook/replay'
 import type { Plan, Stage } from '#core/plan/result'
-
-export const DEVICE_KINDS = ['scale', 'probe', 'cooker', 'pressure-pot'] as const
-export type DeviceKind = (typeof DEVICE_KINDS)[number]
 
 /** What a device says of a moment: a figure with its unit in the name, or that it clicked. */
 export interface Reading {

@@ -1,5 +1,5 @@
 import { randomOf } from '#core/simulate/sweep'
-import { seedOf } from '#core/simulate/true-pot'
+import { seedOf } from '#core/cook/true-pot'
 import type { Faults, Reading } from './device'
 
 /** A device that has dropped out stays out for so long, ms. */

@@ -1,5 +1,5 @@
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { watchStove } from './watch'
 
 declare global {

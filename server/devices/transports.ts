@@ -1,4 +1,5 @@
-import type { DeviceKind, Faults } from './device'
+import type { DeviceKind } from '#core/contract/equipment'
+import type { Faults } from './device'
 import { NO_FAULTS } from './device'
 
 /** Ways a simulated device can fail, each as one would meet it. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { runningCookOf, type CookAtTheStove } from '#core/contract/running-cook'
 import { replay, type CookView } from '#core/cook/replay'
-import { truePot, truthOf } from '#core/simulate/true-pot'
+import { truePot, truthOf } from '#core/cook/true-pot'
 import type { StoredCook, StoredEvent } from '#server/store/cooks'
 import type { DeviceRow } from '#server/store/devices'
 import type { Kitchen } from '#server/store/open-household'

@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import sharp from 'sharp'
 import { CUES } from '#core/methods/signs'
 import { databaseFile, type Kitchen } from '#server/store/open-household'
-import { fieldError } from '#server/commands/field-error'
+import { fieldError } from '#core/contract/field-error'
 
 /** Largest upload, bytes; it is stored much smaller. */
 export const MAX_PHOTO = 12_000_000

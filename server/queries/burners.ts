@@ -1,7 +1,7 @@
 import { correctedPower } from '#core/learn/corrections'
 import { figureName } from '#core/learn/figures'
 import type { Kitchen } from '#server/store/open-household'
-import { currentBeliefs } from '#server/commands/rebuild-entry'
+import { currentBeliefs } from './beliefs'
 
 export interface BurnerNow {
   id: string

@@ -1,5 +1,5 @@
 import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
-import { guidanceIn } from '#server/commands/leftovers'
+import { guidanceIn } from './guidance'
 import { currentLeftovers } from './leftovers'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 

@@ -1,6 +1,6 @@
 import { containerState, packedOf, type ContainerState } from '#core/leftovers/container-state'
 import type { LeftoverWithEvents } from '#server/store/leftovers'
-import { guidanceIn } from '#server/commands/leftovers'
+import { guidanceIn } from './guidance'
 import type { Kitchen } from '#server/store/open-household'
 
 export interface CurrentLeftover {

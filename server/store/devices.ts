@@ -1,4 +1,4 @@
-import type { DeviceKind } from '#server/devices/device'
+import type { DeviceKind } from '#core/contract/equipment'
 import type { Db } from './open'
 
 export interface DeviceRow {

@@ -1,6 +1,5 @@
 import { join } from 'node:path'
 import { accessIn } from './access'
-import { markInUse } from '#server/backup/copy'
 import { createCookStore } from './cooks'
 import { devicesIn } from './devices'
 import { equipmentIn } from './equipment'
@@ -11,11 +10,9 @@ import { openDatabase, type Db } from './open'
 import { photosIn } from './photos'
 import { practiceIn } from './practice'
 import { grainBagsIn } from './grain-bags'
-import { rebuildMissingEntries } from '#server/commands/rebuild-entry'
 import { peopleIn } from './people'
 import { mealsIn } from './meals'
 import { tasteTestsIn } from './taste-tests'
-import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 
 /** A household's data, opened. */
 export interface Kitchen {
@@ -60,29 +57,6 @@ export function kitchenIn(db: Db): Kitchen {
 export const databaseFile = (): string =>
   process.env.OMSEL_DATABASE ??
   join(process.env.OMSEL_DATA ?? join(process.env.OMSEL_ROOT ?? process.cwd(), 'data'), 'omsel.sqlite')
-
-declare global {
-  var omselKitchen: Kitchen | undefined
-}
-
-/**
- * The household this server serves, opened once; on the global object because the development server reloads
- * modules.
- */
-export function kitchen(): Kitchen {
-  if (!globalThis.omselKitchen) {
-    const opened = openKitchen(databaseFile())
-    if (!opened.household.settings()) {
-      beginHousehold(opened, FIRST_KITCHEN)
-      opened.household.isNew()
-    }
-    rebuildMissingEntries(opened)
-    globalThis.omselKitchen = opened
-    markInUse(databaseFile())
-    process.once('exit', () => opened.db.close())
-  }
-  return globalThis.omselKitchen
-}
 
 /** The household's settings; a kitchen without them was never begun. */
 export function settingsOf({ household }: Kitchen) {

@@ -2,7 +2,7 @@ import { answer } from '#server/api/cached'
 import { QUESTIONS, refusedFor, type Answer } from '#server/api/handlers'
 import { look } from '#server/api/read-endpoints'
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import type { Route } from './+types/api'
 
 const respond = ({ status, body }: Answer, headers: Record<string, string> = {}): Response =>

@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { againSearch } from '../../planning/last-batches.server'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import type { Route } from './+types/again'

@@ -1,4 +1,4 @@
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { signedInCheck } from '#server/http/auth/auth'
 import { ALL, changesOf } from '#server/realtime/hub'
 import type { Route } from './+types/changes'

@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { answerPress } from '#server/commands/answer-press'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { press } from '#server/commands/press'
 import type { Route } from './+types/events'
 

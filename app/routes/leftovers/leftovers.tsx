@@ -7,10 +7,11 @@ import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
 import { containerState, packedOf } from '#core/leftovers/container-state'
 import { nowMs } from '#server/clock'
-import { kitchen, settingsOf } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
+import { settingsOf } from '#server/store/open-household'
+import { guidanceIn } from '#server/queries/guidance'
 import {
   dropContainer,
-  guidanceIn,
   makeBottle,
   saveContainer,
   takeFromBottle,

@@ -1,6 +1,6 @@
 import ical, { ICalAlarmType } from 'ical-generator'
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { scheduleIn } from '#server/queries/meal-schedule'
 import { oneLine } from '#server/transfer/one-line'
 import type { Route } from './+types/calendar'

@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { answerPress } from '#server/commands/answer-press'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { pressMeal } from '#server/commands/meal-events'
 import type { Route } from './+types/events'
 

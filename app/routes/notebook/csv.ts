@@ -1,4 +1,4 @@
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { notebookCsv } from '#server/transfer/notebook-csv'
 
 /** The notebook as a table, to keep or to import elsewhere. */

@@ -12,7 +12,7 @@ import {
 } from '#core/learn/imported-batches'
 import { nowMs } from '#server/clock'
 import { importContext, copyCooks } from '#server/commands/import-batches'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { Complaints } from '../../ui/forms/error-list'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/import'

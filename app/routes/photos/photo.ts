@@ -1,4 +1,4 @@
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { parsePhoto } from '#server/photos/photos'
 import type { Route } from './+types/photo'
 

@@ -15,7 +15,8 @@ import {
   saveProgramme,
   saveVessel,
 } from '#server/commands/equipment'
-import { kitchen, settingsOf } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
+import { settingsOf } from '#server/store/open-household'
 import { formOf } from '../../ui/forms/read-form'
 import { typedOf, type Refused } from '../../ui/forms/errors'
 import type { Route } from './+types/pots'

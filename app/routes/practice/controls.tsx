@@ -1,7 +1,7 @@
 import { SegmentedControl, UnstyledButton } from '@mantine/core'
-import type { HeatLevel } from '#core/heat/sources'
-import type { LidPosition } from '#core/heat/lid'
-import { LEVELS, LIDS, type Act } from '#core/practice/player-actions'
+import { HEAT_LEVELS, type HeatLevel } from '#core/heat/sources'
+import { LID_POSITIONS, type LidPosition } from '#core/heat/lid'
+import type { Act } from '#core/practice/player-actions'
 import type { PracticeConditions, Situation } from '#core/practice/situation'
 import { PotOutside } from '../../ui/drawing/pot-outside'
 import type { Practice } from './use-practice'
@@ -91,7 +91,7 @@ export function Controls({
               value={level}
               onChange={(value) => act({ kind: 'heat', level: value as HeatLevel })}
               disabled={!inPot}
-              data={(own ? (['off', 'high'] as const) : LEVELS).map((value) => ({
+              data={(own ? (['off', 'high'] as const) : HEAT_LEVELS).map((value) => ({
                 value,
                 label: own
                   ? value === 'off'
@@ -112,7 +112,7 @@ export function Controls({
               value={now.lid}
               onChange={(value) => act({ kind: 'lid', lid: value as LidPosition })}
               disabled={!inPot}
-              data={LIDS.map((value) => ({ value, label: LID_WORDS[value] }))}
+              data={LID_POSITIONS.map((value) => ({ value, label: LID_WORDS[value] }))}
             />
           </div>
         )}

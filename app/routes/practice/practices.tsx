@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { SITUATIONS } from '#core/practice/situations'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import type { Route } from './+types/practices'
 import classes from './practice.module.css'
 

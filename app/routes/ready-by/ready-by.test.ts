@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { saveBag } from '#server/commands/grains'
 import * as by from './ready-by'
 

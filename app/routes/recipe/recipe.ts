@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { recipeCalendar, recipeLd, recipeMarkdown, type Named } from '#server/transfer/recipe'
 import { fromSearch } from '../../planning/plan-address'
 import { firstPlan, heatOfState, requestOf, vesselOfState } from '../../planning/plan-state'

@@ -1,6 +1,7 @@
 import { Link, redirect } from 'react-router'
 import { nowMs } from '#server/clock'
-import { kitchen, settingsOf } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
+import { settingsOf } from '#server/store/open-household'
 import { coolingContainers } from '#server/queries/cooling-containers'
 import { listRunningCooks } from '#server/queries/running-cooks'
 import { clockTime } from '../../ui/time/clock-hour'

@@ -6,7 +6,7 @@ import { CUES } from '#core/methods/signs'
 import type { Stage } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
 import { useKeys } from '../../keyboard/use-keys'
-import { EVENT_WORDS } from './event-words'
+import { EVENT_WORDS } from '../../ui/event-words'
 import classes from './stove.module.css'
 
 interface KeysProps {

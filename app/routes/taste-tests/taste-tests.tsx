@@ -4,7 +4,7 @@ import { data, Link, redirect, useNavigation, useSearchParams, useSubmit } from 
 import { planFrom } from '#core/contract/plan'
 import { MAX_CUPS } from '#core/learn/taste-tests'
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { makeTasteTest } from '#server/commands/taste-tests'
 import { formOf } from '../../ui/forms/read-form'
 import { dayWord } from '../../ui/time/clock-hour'

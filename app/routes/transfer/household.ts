@@ -1,6 +1,6 @@
 import { PACKS, type PackId } from '#core/contract/bundle-names'
 import { nowMs } from '#server/clock'
-import { kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
 import { photoFolder } from '#server/photos/photos'
 import { bundleText } from '#server/transfer/export-bundle'
 import type { Route } from './+types/household'

@@ -13,7 +13,8 @@ import {
   type CarryChoices,
   type ImportPreview,
 } from '#server/commands/transfer'
-import { databaseFile, kitchen } from '#server/store/open-household'
+import { kitchen } from '#server/kitchen'
+import { databaseFile } from '#server/store/open-household'
 import { copiesIn } from '#server/backup/daily'
 import { Complaints } from '../../ui/forms/error-list'
 import { formOf } from '../../ui/forms/read-form'

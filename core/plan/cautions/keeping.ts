@@ -1,5 +1,5 @@
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
-import { holdsItself } from '#core/plan/stages'
+import { keepsWarmItself } from '#core/vessel/vessel'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 
 /** A pot that waits longer than this has waited, minutes. */
@@ -11,7 +11,7 @@ const startLater = (holdMinutes: number) => ({
 })
 
 const isTooCool = ({ request, keeps }: CautionInput): boolean =>
-  request.holdMinutes > 0 && !holdsItself(request) && request.holdMinutes > keeps.warmMin
+  request.holdMinutes > 0 && !keepsWarmItself(request.vessel.kind) && request.holdMinutes > keeps.warmMin
 
 const heldTooCool: CautionRule = (facts) => {
   if (!isTooCool(facts)) return

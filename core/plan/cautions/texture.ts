@@ -8,7 +8,7 @@ import { celsius } from '#core/units/units'
 import { soakVerdict, soakWindow } from '#core/water/soak-window'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
-import { BLEND_SPREAD_MINUTES, isSlow } from '#core/plan/soaked'
+import { BLEND_SPREAD_MINUTES, isSlow } from '#core/grain/blend'
 
 const MIN_REST = 5
 /** A stage solved for a bite ends within this of it. */

@@ -1,4 +1,5 @@
-import type { DeviceKind, Source } from '#server/devices/device'
+import type { DeviceKind } from '#core/contract/equipment'
+import type { Source } from '#server/devices/device'
 import { simulatedCooker } from './cooker'
 import { simulatedPressurePot } from './pressure-pot'
 import { simulatedProbe } from './probe'

@@ -1,5 +1,5 @@
 import { aimOf } from '#core/plan/stage-amounts'
-import { seedOf } from '#core/simulate/true-pot'
+import { seedOf } from '#core/cook/true-pot'
 import { randomOf } from '#core/simulate/sweep'
 import type { Beside, Reading, Source } from '#server/devices/device'
 

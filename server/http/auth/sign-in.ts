@@ -1,6 +1,6 @@
 import type { Result } from '#core/contract/plan-request'
 import type { Kitchen } from '#server/store/open-household'
-import { fieldError } from '#server/commands/field-error'
+import { fieldError } from '#core/contract/field-error'
 import { log } from '#server/log'
 import type { PairingCodes } from './pairing-codes'
 import { hashPassphrase, matches, wrongPassphrase } from './passphrase'

@@ -1,8 +1,8 @@
 import * as v from 'valibot'
 import { fieldErrors, oneOf } from '#core/contract/fields'
 import type { Result } from '#core/contract/plan-request'
-import { DEVICE_KINDS } from '#server/devices/device'
-import { faultsOf, WAYS } from '#server/devices/transports'
+import { DEVICE_KINDS } from '#core/contract/equipment'
+import { faultsOf, WAYS } from './transports'
 import type { Kitchen } from '#server/store/open-household'
 
 /** A device as the settings send it. */

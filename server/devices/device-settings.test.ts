@@ -1,10 +1,10 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { DEVICE_KINDS } from '#server/devices/device'
+import { DEVICE_KINDS } from '#core/contract/equipment'
 import { faultsOf, WAYS, wayOf } from '#server/devices/transports'
-import { beginHousehold, FIRST_KITCHEN } from './begin-household'
-import { keepDevice } from './devices'
+import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
+import { keepDevice } from './device-settings'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)

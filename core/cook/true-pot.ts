@@ -1,10 +1,10 @@
-import type { CookEvent } from '#core/cook/events'
-import { estimatePot, type PotEstimate } from '#core/cook/estimate-pot'
-import type { CookView } from '#core/cook/replay'
+import type { CookEvent } from './events'
+import { estimatePot, type PotEstimate } from './estimate-pot'
+import type { CookView } from './replay'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { luckOf, randomOf } from './sweep'
-import type { Luck } from './simulate'
+import { luckOf, randomOf } from '#core/simulate/sweep'
+import type { Luck } from '#core/simulate/simulate'
 
 /** A pot as it truly is, which the household does not know: another burner, another lid, another bag. */
 export type Truth = Pick<Luck, 'burner' | 'steam' | 'minutes'>

@@ -1,7 +1,7 @@
 import { CENTRE_DONE } from '#core/constants'
 import { cookingSpeed } from '#core/heat/cooking-speed'
 import { celsius } from '#core/units/units'
-import { diffusivityAt } from '#core/water/diffusivity'
+import { diffusivityAt } from './diffusivity'
 import { advanceKernel, kernelKind, type KernelInput } from './kernel'
 
 const STEP_S = 10

@@ -1,4 +1,4 @@
-import { fieldErrorOf, type ErrorCode, type FieldError } from '#core/contract/fields'
+import { fieldErrorOf, type ErrorCode, type FieldError } from './fields'
 
 /** What was wrong with one field, its name leading the message. */
 export const fieldError = (
