@@ -72,6 +72,8 @@ test('a pot goes from the bench onto a meal of its own', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'a birthday' })).toBeVisible()
   await expect(page.getByText('No dishes yet.')).toBeVisible()
   await open(page, '/?grain=quinoa&for=4&pot=clay&on=small-gas')
+  // There is the choir's as well: which one is asked.
+  await page.getByRole('button', { name: 'add to meal …' }).click()
   await page.getByRole('button', { name: 'Add to the meal: a birthday' }).click()
   await expect(page.getByRole('heading', { name: 'a birthday' })).toBeVisible()
   await expect(page.getByRole('region', { name: 'Dishes' })).toContainText('quinoa')

@@ -6,6 +6,7 @@ import type { Plan } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
 import { clockTime, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
 import { amountIn, type MeasuresBy } from '../../planning/amount-words'
+import { Aside } from '../../layout/aside'
 import { Why } from './why'
 import classes from './start-bar.module.css'
 
@@ -93,19 +94,27 @@ export function Facts({
       · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link> ·{' '}
       <Link to={`/recipe-card?${search}`}>card</Link> · <Link to={`/taste-tests?${search}`}>taste test</Link>{' '}
       · <Link to={`/meal/split?${search}`}>split between pots</Link>
-      {meals.map((s) => (
-        <span key={s.id}>
-          {' '}
-          ·{' '}
-          <UnstyledButton
-            className="link"
-            onClick={() => onMeal(s.id)}
-            aria-label={`Add to the meal: ${s.title}`}
-          >
-            {meals.length === 1 ? 'add to meal' : `add to ${s.title}`}
-          </UnstyledButton>
-        </span>
-      ))}
+      {meals.length > 0 && ' · '}
+      {meals.length > 1 ? (
+        <Aside word="add to meal …" className="link" width={280}>
+          {() => <MealKeys meals={meals} onMeal={onMeal} />}
+        </Aside>
+      ) : (
+        <MealKeys meals={meals} onMeal={onMeal} />
+      )}
     </p>
   )
 }
+
+/** A key for each meal to come; alone, it needs no name on it. */
+const MealKeys = ({ meals, onMeal }: Pick<StartBarProps, 'meals' | 'onMeal'>) =>
+  meals.map(({ id, title }) => (
+    <UnstyledButton
+      key={id}
+      className={meals.length > 1 ? `link ${classes.meal}` : 'link'}
+      onClick={() => onMeal(id)}
+      aria-label={`Add to the meal: ${title}`}
+    >
+      {meals.length > 1 ? title : 'add to meal'}
+    </UnstyledButton>
+  ))
