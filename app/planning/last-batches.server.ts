@@ -11,7 +11,7 @@ import { amountWord, grainWord } from './plan-words'
 /** A batch that can be cooked again at one press. */
 export interface AgainBatch {
   id: string
-  /** "2 cups basmati". */
+  /** "2 cups, basmati". */
   words: string
   vesselName: string
   endedMs: number
@@ -55,7 +55,7 @@ export function lastBatches(open: Kitchen, household: PlanningData, most: number
     const [was, now] = [line.pour_g, today.value.water.pour_g].map(Math.round) as [number, number]
     found.set(search, {
       id: cook.id,
-      words: `${amountWord(state, household).replace(/ dry$/, '')} ${grainWord(state, household)}`,
+      words: `${amountWord(state, household)}, ${grainWord(state, household)}`,
       vesselName: line.vessel_name,
       endedMs: line.ended_ms,
       search,

@@ -91,7 +91,7 @@ export const dressAmounts = (dressing: Dressing, speaking: Speaking): StageAmoun
 /** One amount in a title: in the cook's measure where the batch is said in measures, else in grams. */
 export function amountText(
   { grams, measures }: Pick<StageAmount, 'grams' | 'measures'>,
-  { saidIn }: Speaking,
+  { saidIn }: Pick<Speaking, 'saidIn'>,
 ): string {
   const [first] = measures
   if (saidIn === 'measures' && first) return first.text

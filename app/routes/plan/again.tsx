@@ -16,7 +16,7 @@ export function Again({
   zone: string
 }) {
   return (
-    <ul className={classes.again} aria-label="On the stove, and again">
+    <ul className={classes.again} aria-label="On the stove and last batches">
       {running.map(({ id, title, vesselName }) => (
         <li key={id}>
           <Link to={`/stove/${id}`}>

@@ -78,6 +78,7 @@ export function Facts({
 }: Pick<StartBarProps, 'plan' | 'measuresBy' | 'why' | 'whyCooked' | 'search' | 'meals' | 'onMeal'> & {
   className: string
 }) {
+  const cooked = amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)
   return (
     <p className={className}>
       about{' '}
@@ -85,11 +86,8 @@ export function Facts({
         {spanWord(plan.total_minutes.expected)}
       </Why>
       , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
-      <Why
-        question={`Why ${amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked?`}
-        sum={whyCooked}
-      >
-        {amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked
+      <Why question={`Why ${cooked} cooked?`} sum={whyCooked}>
+        {cooked} cooked
       </Why>{' '}
       · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link> ·{' '}
       <Link to={`/recipe-card?${search}`}>card</Link> · <Link to={`/taste-tests?${search}`}>taste test</Link>{' '}

@@ -192,7 +192,7 @@ function Big({
 function amountsOf({ amounts = [], title }: Stage, { said_in }: Plan): string {
   const texts = amounts
     .map((a) => ({
-      text: amountText(a, { saidIn: said_in ?? 'grams', measures: [] }),
+      text: amountText(a, { saidIn: said_in ?? 'grams' }),
       of: (a.name ?? a.what).toLowerCase(),
     }))
     .filter(({ text }) => !title.includes(text))

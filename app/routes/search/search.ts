@@ -92,7 +92,7 @@ function cooksCalled(open: Kitchen, asked: string, now: number): Thing[] {
           {
             kind: 'Plan' as const,
             label: `${again.title} again`,
-            more: `as on ${dayWord(again.ended_ms, now, zone)}, ${again.vessel_name}`,
+            more: `last time: ${dayWord(again.ended_ms, now, zone)}, ${again.vessel_name}`,
             to: `/cooks/${again.cook_id}/again`,
           },
         ]

@@ -33,7 +33,7 @@ export function StageAmounts({ stage, plan }: { stage: Stage; plan: Plan }) {
 
 function Amount({ grams, measures, plan }: Pick<StageAmount, 'grams' | 'measures'> & { plan: Plan }) {
   if (plan.said_in === 'measures' && measures.length > 0)
-    return <>{amountText({ grams, measures }, { saidIn: 'measures', measures: [] })}</>
+    return <>{amountText({ grams, measures }, { saidIn: 'measures' })}</>
   return (
     <>
       {grams < 10 ? Math.round(grams * 10) / 10 : Math.round(grams)}
