@@ -22,15 +22,8 @@ export default tseslint.config(
     },
   },
   {
-    files: [
-      'core/**/*.ts',
-      'server/**/*.ts',
-      'cli/**/*.ts',
-      'demo/**/*.ts',
-      'tools/**/*.{ts,tsx}',
-      'benchmarks/**/*.ts',
-    ],
-    ignores: ['**/*.test.ts'],
+    files: ['{core,server,app,cli,demo,tools,benchmarks}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
       complexity: ['error', 20],
       'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],

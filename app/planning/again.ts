@@ -25,7 +25,7 @@ export function planAgain(
   household: Pick<PlanningData, 'cup' | 'measures'>,
 ): PlanState {
   const [main, ...others] = request.grains as readonly { variety: VarietyId; share?: number }[]
-  const { soak, rinse, dressing, boiler_dish: under } = request
+  const { rinse, boiler_dish: under } = request
   return {
     ...first,
     grain: main!.variety,
@@ -34,60 +34,72 @@ export function planAgain(
     blendTiming: request.blend_timing ?? first.blendTiming,
     amount: amountAgain(request.amount, grainG, household),
     serving: request.amount?.serving ?? first.serving,
-    purpose: request.purpose ?? first.purpose,
-    method: request.method ?? null,
-    finish: request.finish ?? null,
-    cookedShare: request.cooked_share ?? first.cookedShare,
-    thickness: request.thickness ?? first.thickness,
-    hurry: request.hurry ?? false,
-    minutes: request.own?.programme?.minutes ?? null,
-    passes: request.passes ?? first.passes,
-    toasted: request.toasted_bottom ?? false,
+    ...wayAgain(request, first),
     vesselId,
     heatId: heatId ?? first.heatId,
     texture: request.texture ?? null,
     washes: rinse?.washes ?? null,
     drain: rinse && rinse.drain !== 'none' ? (rinse.drain ?? first.drain) : first.drain,
-    soak: soak
-      ? {
-          minutes: soak.minutes,
-          celsius: soak.celsius ?? DEFAULTS.soak_celsius,
-          water: soak.water ?? 'drain',
-        }
-      : null,
+    soak: soakAgain(request.soak),
     wet: null,
     rest: request.rest_minutes ?? null,
-    lidUntilBoil: request.lid_until_boil ?? first.lidUntilBoil,
-    heatStyle: request.heat_style ?? first.heatStyle,
-    pressure: request.pressure ?? first.pressure,
-    release: request.release ?? first.release,
     keep: request.keep_servings ?? 0,
     hold: request.hold_minutes ?? 0,
-    dressing:
-      dressing === undefined
-        ? null
-        : dressing === null
-          ? { style: 'none', infuse: 0, set: 0, ml: null }
-          : {
-              style: dressing.style ?? 'usual',
-              infuse: dressing.infuse_minutes ?? 0,
-              set: dressing.set_minutes ?? 0,
-              ml: dressing.ml_per_240_ml_dry ?? null,
-            },
+    dressing: dressingAgain(request.dressing),
     under: under ? { name: under.name, liquidG: under.liquid_g } : null,
     salt: request.salt_percent ?? null,
     stock: request.stock_share ?? first.stock,
-    addIns: (request.add_ins ?? []).map((a) => ({
-      name: a.name,
-      grams: a.grams_per_100g_dry,
-      water: a.water_share ?? 0,
-      salt: a.salt_share ?? 0,
-      when: a.when ?? 'with-water',
-      out: a.out ?? 'stays',
-    })),
+    addIns: (request.add_ins ?? []).map(addInAgain),
     poured: request.pour_override_g ?? null,
   }
 }
+
+/** How it was cooked: what belongs to the method. */
+const wayAgain = (request: PlanRequestJson, first: PlanState) => ({
+  purpose: request.purpose ?? first.purpose,
+  method: request.method ?? null,
+  finish: request.finish ?? null,
+  cookedShare: request.cooked_share ?? first.cookedShare,
+  thickness: request.thickness ?? first.thickness,
+  hurry: request.hurry ?? false,
+  minutes: request.own?.programme?.minutes ?? null,
+  passes: request.passes ?? first.passes,
+  toasted: request.toasted_bottom ?? false,
+  lidUntilBoil: request.lid_until_boil ?? first.lidUntilBoil,
+  heatStyle: request.heat_style ?? first.heatStyle,
+  pressure: request.pressure ?? first.pressure,
+  release: request.release ?? first.release,
+})
+
+const soakAgain = (soak: PlanRequestJson['soak']): PlanState['soak'] =>
+  soak
+    ? {
+        minutes: soak.minutes,
+        celsius: soak.celsius ?? DEFAULTS.soak_celsius,
+        water: soak.water ?? 'drain',
+      }
+    : null
+
+/** Left out: the purpose's own; null: none. */
+function dressingAgain(dressing: PlanRequestJson['dressing']): PlanState['dressing'] {
+  if (dressing === undefined) return null
+  if (dressing === null) return { style: 'none', infuse: 0, set: 0, ml: null }
+  return {
+    style: dressing.style ?? 'usual',
+    infuse: dressing.infuse_minutes ?? 0,
+    set: dressing.set_minutes ?? 0,
+    ml: dressing.ml_per_240_ml_dry ?? null,
+  }
+}
+
+const addInAgain = (addIn: NonNullable<PlanRequestJson['add_ins']>[number]): PlanState['addIns'][number] => ({
+  name: addIn.name,
+  grams: addIn.grams_per_100g_dry,
+  water: addIn.water_share ?? 0,
+  salt: addIn.salt_share ?? 0,
+  when: addIn.when ?? 'with-water',
+  out: addIn.out ?? 'stays',
+})
 
 /** A measure that is not owned any more, and what only programs ask for, is planned in grams. */
 function amountAgain(

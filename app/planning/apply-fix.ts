@@ -1,17 +1,91 @@
 import { planFrom } from '#core/contract/plan'
-import type { DressingId } from '#core/finish/dressing'
-import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
-import type { MethodId } from '#core/methods/index'
-import type { Caution, Plan } from '#core/plan/result'
+import { inWords, varietyOf } from '#core/grain/varieties'
+import type { Caution, CautionFix, Plan } from '#core/plan/result'
 import { methodsOf } from '#core/methods/usual-method'
 import { requestOf, vesselOfState, type PlanState, type PlanningData } from './plan-state'
-import { METHOD_WORDS } from './plan-words'
+import { METHOD_WORDS, STYLE_WORDS } from './plan-words'
 
 /** A caution's action: its label, and the plan state after it. */
 export interface Fix {
   text: string
   state: PlanState
 }
+
+/** How one field of a fix changes the plan's state; undefined where this household cannot do it. */
+type Apply<K extends keyof CautionFix> = (
+  value: NonNullable<CautionFix[K]> | (null extends CautionFix[K] ? null : never),
+  at: { state: PlanState; fix: CautionFix; household: PlanningData },
+) => Fix | undefined
+
+/** Set together with another field, never alone. */
+const WITH_ANOTHER = () => undefined
+
+/** Every field a caution can set, in the order in which a fix of several fields is named. */
+const APPLY: { readonly [K in keyof Required<CautionFix>]: Apply<K> } = {
+  method: (method, { state, household }) =>
+    methodsOf(vesselOfState(state, household).kind).includes(method)
+      ? { text: `Cook it ${METHOD_WORDS[method]}`, state: { ...state, method, poured: null } }
+      : undefined,
+  amount: (amount, { state }) => ({ text: `Cook ${amount.value} g`, state: { ...state, amount } }),
+  lid_until_boil: (lidUntilBoil, { state }) => ({
+    text: `Lid ${lidUntilBoil} until it boils`,
+    state: { ...state, lidUntilBoil },
+  }),
+  rinse: ({ washes }, { state }) => ({ text: 'Rinse it', state: { ...state, washes } }),
+  blend_timing: (blendTiming, { state, fix: { soak } }) =>
+    blendTiming === 'soak-slow'
+      ? { text: 'Soak the slow one', state: { ...state, blendTiming, soak: soak ?? state.soak } }
+      : { text: 'Add the faster grain later', state: { ...state, blendTiming } },
+  soak: (soak, { state }) => ({
+    text: soak.celsius < 10 ? 'Soak in the fridge' : 'Soak it first',
+    state: { ...state, soak },
+  }),
+  stock_share: (stock, { state }) => ({
+    text: `${Math.round(stock * 100)} % stock`,
+    state: { ...state, stock },
+  }),
+  grains: ([main, ...others], { state }) => ({
+    text: `Cook ${inWords(varietyOf(main!.variety))}`,
+    state: { ...state, grain: main!.variety, bagId: null, others, washes: null, soak: null, poured: null },
+  }),
+  heat_style: (heatStyle, { state }) => ({
+    text: `Heat: ${STYLE_WORDS[heatStyle]}`,
+    state: { ...state, heatStyle },
+  }),
+  start_later_minutes: (_, { state }) => ({
+    text: 'Start it later yourself',
+    state: { ...state, byItself: false },
+  }),
+  hold_minutes: (hold, { state }) => ({ text: 'Start later, no keeping warm', state: { ...state, hold } }),
+  dressing: (dressing, { state }) => ({
+    text: `Rest it ${dressing.set_minutes} min`,
+    state: {
+      ...state,
+      dressing: {
+        style: dressing.style,
+        infuse: dressing.infuse_minutes,
+        set: dressing.set_minutes,
+        ml: dressing.ml_per_240_ml_dry,
+      },
+    },
+  }),
+  boiler_dish: (dish, { state }) => ({
+    text: `Start it with ${dish.liquid_g} g`,
+    state: { ...state, under: { name: dish.name, liquidG: dish.liquid_g } },
+  }),
+  pour_override_g: (poured, { state }) => ({ text: 'Pour as planned', state: { ...state, poured } }),
+  release: (release, { state }) => ({
+    text: `${RELEASE_FIX[release]} release`,
+    state: { ...state, release },
+  }),
+  rest_minutes: (rest, { state }) => ({ text: `Rest ${rest} min`, state: { ...state, rest } }),
+  // A household cooks in its own pots and on its own burners.
+  vessel: WITH_ANOTHER,
+  heat: WITH_ANOTHER,
+  release_minutes: WITH_ANOTHER,
+}
+
+const RELEASE_FIX = { natural: 'Natural', timed: 'Timed' } as const
 
 /**
  * Turns a caution's remedy into this household's own terms: its own roomier pot before a preset, its own
@@ -29,79 +103,11 @@ export function fixOf(
     const roomier = roomierPot(caution.code, state, household, nowMs)
     if (roomier) return { text: `Use ${roomier.name}`, state: { ...state, vesselId: roomier.id } }
   }
-  if (
-    typeof fix.method === 'string' &&
-    methodsOf(vesselOfState(state, household).kind).includes(fix.method as MethodId)
-  )
-    return {
-      text: `Cook it ${METHOD_WORDS[fix.method as MethodId]}`,
-      state: { ...state, method: fix.method as MethodId, poured: null },
-    }
-  const amount = fix.amount as { basis: 'dry-mass'; value: number } | undefined
-  if (amount) return { text: `Cook ${amount.value} g`, state: { ...state, amount } }
-  if (fix.lid_until_boil === 'ajar')
-    return { text: 'Lid ajar until it boils', state: { ...state, lidUntilBoil: 'ajar' } }
-  const rinse = fix.rinse as { washes: number } | undefined
-  if (rinse) return { text: 'Rinse it', state: { ...state, washes: rinse.washes } }
-  const soak = fix.blend_timing ? undefined : (fix.soak as PlanState['soak'] | undefined)
-  if (soak)
-    return { text: soak.celsius < 10 ? 'Soak in the fridge' : 'Soak it first', state: { ...state, soak } }
-  if (fix.blend_timing === 'add-later')
-    return { text: 'Add the faster grain later', state: { ...state, blendTiming: 'add-later' } }
-  if (fix.blend_timing === 'soak-slow')
-    return {
-      text: 'Soak the slow one',
-      state: { ...state, blendTiming: 'soak-slow', soak: fix.soak as PlanState['soak'] },
-    }
-  if (typeof fix.stock_share === 'number')
-    return {
-      text: `${Math.round(fix.stock_share * 100)} % stock`,
-      state: { ...state, stock: fix.stock_share },
-    }
-  const grains = fix.grains as { variety: VarietyId; share: number }[] | undefined
-  if (grains)
-    return {
-      text: `Cook ${inWords(varietyOf(grains[0]!.variety))}`,
-      state: {
-        ...state,
-        grain: grains[0]!.variety,
-        bagId: null,
-        others: grains.slice(1),
-        washes: null,
-        soak: null,
-        poured: null,
-      },
-    }
-  if (fix.start_later_minutes !== undefined)
-    return { text: 'Start it later yourself', state: { ...state, byItself: false } }
-  if (fix.hold_minutes === 0) return { text: 'Start later, no keeping warm', state: { ...state, hold: 0 } }
-  const dressing = fix.dressing as
-    | { style: DressingId; infuse_minutes: number; set_minutes: number; ml_per_240_ml_dry: number | null }
-    | undefined
-  if (dressing)
-    return {
-      text: `Rest it ${dressing.set_minutes} min`,
-      state: {
-        ...state,
-        dressing: {
-          style: dressing.style,
-          infuse: dressing.infuse_minutes,
-          set: dressing.set_minutes,
-          ml: dressing.ml_per_240_ml_dry,
-        },
-      },
-    }
-  const dish = fix.boiler_dish as { name: string; liquid_g: number } | undefined
-  if (dish)
-    return {
-      text: `Start it with ${dish.liquid_g} g`,
-      state: { ...state, under: { name: dish.name, liquidG: dish.liquid_g } },
-    }
-  if (fix.pour_override_g === null) return { text: 'Pour as planned', state: { ...state, poured: null } }
-  if (fix.release !== undefined)
-    return { text: 'Natural release', state: { ...state, release: fix.release as PlanState['release'] } }
-  if (fix.rest_minutes !== undefined)
-    return { text: `Rest ${fix.rest_minutes} min`, state: { ...state, rest: fix.rest_minutes as number } }
+  for (const [field, apply] of Object.entries(APPLY) as unknown as [keyof CautionFix, Apply<never>][]) {
+    if (!(field in fix)) continue
+    const applied = apply(fix[field] as never, { state, fix, household })
+    if (applied) return applied
+  }
   return undefined
 }
 

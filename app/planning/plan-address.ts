@@ -186,6 +186,18 @@ function parseMeasured(text: string | null): PlanState['amount'] | undefined {
   return value === null || !/^[\w:-]{1,80}$/.test(measure) ? undefined : { basis: 'measure', value, measure }
 }
 
+/** "120-20-drain": minutes, °C, and what becomes of the water. */
+function parseSoak(text: string | null): PlanState['soak'] {
+  const [, minutes, celsius, water] = /^(\d+)-(\d+)-(drain|keep)$/.exec(text ?? '') ?? []
+  const [forMinutes, at] = [
+    numberIn(minutes ?? null, LIMITS.soak_minutes),
+    numberIn(celsius ?? null, LIMITS.soak_celsius),
+  ]
+  return forMinutes === null || at === null
+    ? null
+    : { minutes: forMinutes, celsius: at, water: water as 'drain' | 'keep' }
+}
+
 /** The inverse. What an old or mistyped address gets wrong falls back to the first pot's. */
 export function fromSearch(
   written: URLSearchParams,
@@ -195,9 +207,6 @@ export function fromSearch(
   const search = withPresentKeys(written)
   const grams = numberIn(search.get('grams'), LIMITS.amount['dry-mass'])
   const servings = numberIn(search.get('servings'), LIMITS.amount.servings)
-  const [, minutes, celsius, water] = /^(\d+)-(\d+)-(drain|keep)$/.exec(search.get('soak') ?? '') ?? []
-  const soakMinutes = numberIn(minutes ?? null, LIMITS.soak_minutes)
-  const soakCelsius = numberIn(celsius ?? null, LIMITS.soak_celsius)
   const at = search.get('at')
   return {
     grain: oneOf(VARIETY_IDS, search.get('grain'), first.grain),
@@ -246,11 +255,8 @@ export function fromSearch(
     washes: wholeIn(search.get('washes'), LIMITS.washes),
     drain: oneOf(['tip', 'sieve'], search.get('drain'), first.drain as 'tip' | 'sieve'),
     soak:
-      soakMinutes !== null && soakCelsius !== null
-        ? { minutes: soakMinutes, celsius: soakCelsius, water: water as 'drain' | 'keep' }
-        : search.has('soak') || search.has('method')
-          ? null
-          : usualSoakOf(search, first, household),
+      parseSoak(search.get('soak')) ??
+      (search.has('soak') || search.has('method') ? null : usualSoakOf(search, first, household)),
     wet: numberIn(search.get('wet'), LIMITS.wet_mass_g),
     rest: numberIn(search.get('rest'), LIMITS.rest_minutes),
     lidUntilBoil: oneOf(['on', 'ajar', 'off'], search.get('lid'), first.lidUntilBoil),

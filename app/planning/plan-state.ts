@@ -297,6 +297,54 @@ export function requestOf(state: PlanState, household: PlanningData, nowMs: numb
   return { ...request, start_later_minutes: later }
 }
 
+type Learned = ReturnType<typeof correctionFor>
+
+/** The pot as a request names it, with what was learned of its steam. */
+const vesselAsked = (vessel: VesselRow, learned: Learned) => ({
+  capacity_ml: vessel.capacity_ml,
+  base_diameter_mm: vessel.base_diameter_mm,
+  rim_diameter_mm: vessel.rim_diameter_mm,
+  height_mm: vessel.height_mm,
+  heat_capacity_j_k: vessel.heat_capacity_j_k,
+  lid: vessel.lid,
+  steam_factor: correctedSteam(vessel.steam_factor, learned?.steam),
+  ...(vessel.marks ? { marks: vessel.marks } : {}),
+})
+
+/** The heat under it, or an appliance's own, with what was learned of its power. */
+const heatAsked = (vessel: VesselRow, heat: HeatRow, learned: Learned) =>
+  vessel.own_rated_w === null
+    ? {
+        rated_w: correctedPower({ ratedW: heat.rated_w, powerFactor: heat.power_factor }, learned?.power),
+        efficiency: heat.efficiency,
+      }
+    : {
+        rated_w: correctedPower({ ratedW: vessel.own_rated_w }, learned?.power),
+        efficiency: vessel.own_efficiency!,
+      }
+
+const addInAsked = (a: PlanState['addIns'][number]) => ({
+  name: a.name,
+  grams_per_100g_dry: a.grams,
+  water_share: a.water,
+  salt_share: a.salt,
+  when: a.when,
+  out: a.out,
+})
+
+const dressingAsked = ({ style, infuse, set, ml }: NonNullable<PlanState['dressing']>) =>
+  style === 'none' ? null : { style, infuse_minutes: infuse, set_minutes: set, ml_per_240_ml_dry: ml }
+
+/** What is left out of a request where the cook did not choose it. */
+const chosenOnly = (state: PlanState): Partial<PlanRequestJson> => ({
+  ...(state.finish === null ? {} : { finish: state.finish }),
+  ...(state.hurry ? { hurry: true } : {}),
+  ...(state.minutes === null ? {} : { own: { programme: { minutes: state.minutes } } }),
+  ...(state.texture === null ? {} : { texture: state.texture }),
+  ...(state.rest === null ? {} : { rest_minutes: state.rest }),
+  ...(state.dressing === null ? {} : { dressing: dressingAsked(state.dressing) }),
+})
+
 function handStarted(state: PlanState, household: PlanningData, nowMs: number): PlanRequestJson {
   const vessel = vesselOfState(state, household)
   const heat = heatOfState(state, household)
@@ -311,75 +359,33 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
       : {}),
     purpose: state.purpose,
     method: methodOfState(state, vessel),
-    ...(state.finish === null ? {} : { finish: state.finish }),
+    ...chosenOnly(state),
     cooked_share: state.cookedShare,
     thickness: state.thickness,
-    ...(state.hurry ? { hurry: true } : {}),
-    ...(state.minutes === null ? {} : { own: { programme: { minutes: state.minutes } } }),
     passes: state.passes,
     toasted_bottom: state.toasted,
     heat_style: state.heatStyle,
-    vessel: {
-      capacity_ml: vessel.capacity_ml,
-      base_diameter_mm: vessel.base_diameter_mm,
-      rim_diameter_mm: vessel.rim_diameter_mm,
-      height_mm: vessel.height_mm,
-      heat_capacity_j_k: vessel.heat_capacity_j_k,
-      lid: vessel.lid,
-      steam_factor: correctedSteam(vessel.steam_factor, learned?.steam),
-      ...(vessel.marks ? { marks: vessel.marks } : {}),
-    },
-    heat:
-      vessel.own_rated_w === null
-        ? {
-            rated_w: correctedPower({ ratedW: heat.rated_w, powerFactor: heat.power_factor }, learned?.power),
-            efficiency: heat.efficiency,
-          }
-        : {
-            rated_w: correctedPower({ ratedW: vessel.own_rated_w }, learned?.power),
-            efficiency: vessel.own_efficiency!,
-          },
+    vessel: vesselAsked(vessel, learned),
+    heat: heatAsked(vessel, heat, learned),
     rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
     soak: state.soak && { ...state.soak, wet_mass_g: state.soak.water === 'drain' ? state.wet : null },
-    ...(state.texture === null ? {} : { texture: state.texture }),
     ...(delta === 0 ? {} : { uptake_delta_g_g: clamp(delta, [-2, 2]) }),
     ...(learned && learned.time !== 0 ? { minutes_factor: correctedMinutes(learned.time) } : {}),
     ...(learned ? { spreads: learned.spreads } : {}),
     blend_timing: state.blendTiming,
     salt_percent: state.salt,
     stock_share: state.stock,
-    add_ins: state.addIns.map((a) => ({
-      name: a.name,
-      grams_per_100g_dry: a.grams,
-      water_share: a.water,
-      salt_share: a.salt,
-      when: a.when,
-      out: a.out,
-    })),
+    add_ins: state.addIns.map(addInAsked),
     keep_servings: state.amount.basis === 'servings' ? state.keep : 0,
     stuck_g: vessel.sticks_g,
     hold_minutes: state.hold,
     guidance: household.guidance,
     avoids: avoidsOf(state, household),
-    ...(state.dressing === null
-      ? {}
-      : {
-          dressing:
-            state.dressing.style === 'none'
-              ? null
-              : {
-                  style: state.dressing.style,
-                  infuse_minutes: state.dressing.infuse,
-                  set_minutes: state.dressing.set,
-                  ml_per_240_ml_dry: state.dressing.ml,
-                },
-        }),
     boiler_dish: state.under && { name: state.under.name, liquid_g: state.under.liquidG },
     pour_override_g: state.poured,
     elevation_m: household.elevation_m,
     kitchen_c: household.kitchen_c,
     lid_until_boil: state.lidUntilBoil,
-    ...(state.rest === null ? {} : { rest_minutes: state.rest }),
     pressure: state.pressure,
     release: state.release,
     ...(state.at === null

@@ -1,5 +1,5 @@
 import type { Plan } from '#core/plan/result'
-import type { CookView } from './replay'
+import type { CookView, StageView } from './replay'
 
 /** When a pot next needs the cook, and for what. */
 export interface Touch {
@@ -29,4 +29,15 @@ export function nextTouch(plan: Plan, view: CookView): Touch | undefined {
     return { stage: stage.id, title: cue ? stage.title : (after?.title ?? 'Serve'), atMs, cue }
   })
   return touches.sort((a, b) => a.atMs - b.atMs)[0]
+}
+
+/**
+ * The stage to show among those under way: hands-on work comes first, and what was first stays, so that nothing
+ * swaps places under a finger.
+ * @returns undefined where nothing is under way
+ */
+export function currentStage(plan: Plan, view: CookView): StageView | undefined {
+  if (view.now.length === 0) return undefined
+  const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
+  return begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0]
 }

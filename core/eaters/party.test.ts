@@ -147,7 +147,7 @@ describe('what somebody avoids', () => {
       expect.stringMatching(/^Barley, pearled contains gluten/),
     ])
     const mended = planFrom({
-      grains: caution.mend!.grains as [{ variety: 'long-white' }],
+      grains: caution.mend!.grains!,
       amount: { basis: 'servings', value: 4 },
       avoids: ['gluten'],
     })

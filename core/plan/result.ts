@@ -1,12 +1,16 @@
 import type { StageAmount } from './stage-amount'
 import type { Measured } from '#core/units/measures'
+import type { DressingId } from '#core/finish/dressing'
 import type { LoosenWay } from '#core/finish/loosen'
 import type { VarietyId } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
-import type { HeatLevel } from '#core/heat/sources'
+import type { HeatLevel, HeatPresetId } from '#core/heat/sources'
 import type { CueId } from '#core/methods/signs'
-import type { StageKind } from '#core/methods/definition'
+import type { HeatStyle, StageKind } from '#core/methods/definition'
+import type { MethodId } from '#core/methods/index'
 import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
+import type { VesselPresetId } from '#core/vessel/presets'
+import type { BlendTiming } from './request'
 
 /** Minutes as a window. */
 export interface Window {
@@ -64,7 +68,36 @@ export interface Caution {
   /** What helps, in words. */
   remedy?: string
   /** Patch for the plan request that removes this caution, if there is one. */
-  mend?: Record<string, unknown>
+  mend?: CautionFix
+}
+
+/** The fields of a plan request that a caution can set, with the request's own names and units. */
+export interface CautionFix {
+  grains?: { variety: VarietyId; share: number }[]
+  amount?: { basis: 'dry-mass'; value: number }
+  method?: MethodId
+  /** Presets, for a request that names no household's own. */
+  vessel?: VesselPresetId
+  heat?: HeatPresetId
+  heat_style?: HeatStyle
+  lid_until_boil?: LidPosition
+  rinse?: { washes: number; drain: 'tip' | 'sieve' }
+  soak?: { minutes: number; celsius: number; water: 'drain' | 'keep' }
+  blend_timing?: BlendTiming
+  stock_share?: number
+  pour_override_g?: null
+  release?: 'natural' | 'timed'
+  release_minutes?: number
+  rest_minutes?: number
+  hold_minutes?: number
+  start_later_minutes?: number
+  dressing?: {
+    style: DressingId
+    infuse_minutes: number
+    set_minutes: number
+    ml_per_240_ml_dry: number | null
+  }
+  boiler_dish?: { name: string; liquid_g: number }
 }
 
 /** The contract's plan; units are in the names. */

@@ -116,187 +116,248 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
                 {e.message}
               </p>
             ))}
-          <section className={`${sheets.sheet} basin`} aria-labelledby="phone">
-            <h2 className="figure" id="phone">
-              Connect a phone
-            </h2>
-            {network ? (
-              <>
-                {code === undefined ? (
-                  <>
-                    <p>
-                      Omsel is reachable at{' '}
-                      {network.addresses.map((at, i) => (
-                        <span key={at}>
-                          {i > 0 ? ', ' : ''}
-                          <code className={classes.address}>{at}</code>
-                        </span>
-                      ))}
-                      . A code signs in one device, for {limits.minutes} minutes, without the passphrase.
-                    </p>
-                    <Form method="post">
-                      <Button type="submit" name="intent" value="code" loading={busy}>
-                        Show a code
-                      </Button>
-                    </Form>
-                  </>
-                ) : (
-                  <div className={classes.code}>
-                    <QRCodeSVG
-                      value={`${network.addresses[address]!}/login#join=${code}`}
-                      size={220}
-                      marginSize={3}
-                      title={`Sign-in address: ${network.addresses[address]!}`}
-                    />
-                    <div>
-                      <p>Scan with the phone’s camera. Works for one device and {limits.minutes} minutes.</p>
-                      {network.addresses.length > 1 && (
-                        <p>
-                          Not found?{' '}
-                          <button
-                            type="button"
-                            className={classes.other}
-                            onClick={() => setAddress((address + 1) % network.addresses.length)}
-                          >
-                            Try another address
-                          </button>
-                          ; this is <code className={classes.address}>{network.addresses[address]!}</code>.
-                        </p>
-                      )}
-                      <p className="quiet small">
-                        The phone will warn that it does not know the certificate.{' '}
-                        <a href="#trust">What that means</a>
-                      </p>
-                    </div>
-                  </div>
-                )}
-              </>
-            ) : (
-              <p>
-                Only this computer can connect. To allow other devices,{' '}
-                {hasPassphrase ? '' : 'set a passphrase below, then '}start it with{' '}
-                <code className={classes.address}>HOST=0.0.0.0 npm start</code>; then anyone with the
-                passphrase can connect over HTTPS.
-              </p>
-            )}
-          </section>
-          <section className={`${sheets.sheet} basin`} aria-labelledby="passphrase">
-            <h2 className="figure" id="passphrase">
-              The passphrase
-            </h2>
-            <p>
-              {hasPassphrase
-                ? 'A passphrase is set. Changing it signs out every device.'
-                : 'No passphrase yet. A few words in a row work well.'}
-            </p>
-            <Form method="post" key={actionData && 'set' in actionData ? 'set' : 'form'}>
-              <input
-                type="text"
-                name="username"
-                autoComplete="username"
-                defaultValue="household"
-                hidden
-                readOnly
-              />
-              <Stack gap="sm" maw={360}>
-                <PasswordInput
-                  name="passphrase"
-                  label={hasPassphrase ? 'New passphrase' : 'A passphrase'}
-                  description={`at least ${limits.least} characters`}
-                  autoComplete="new-password"
-                  error={errorAt(refused, 'passphrase')}
-                  visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }}
-                />
-                <PasswordInput
-                  name="again"
-                  label="Repeat passphrase"
-                  autoComplete="new-password"
-                  error={errorAt(refused, 'again')}
-                  visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed again' }}
-                />
-                <Button
-                  type="submit"
-                  name="intent"
-                  value="set-passphrase"
-                  variant="default"
-                  style={{ alignSelf: 'start' }}
-                  loading={busy}
-                >
-                  {hasPassphrase ? 'Change it' : 'Set it'}
-                </Button>
-              </Stack>
-              <p role="status" className="quiet">
-                {actionData && 'set' in actionData && !busy ? 'It is set.' : ''}
-              </p>
-            </Form>
-          </section>
-          <section className={`${sheets.sheet} basin`} aria-labelledby="inside">
-            <h2 className="figure" id="inside">
-              Signed-in devices
-            </h2>
-            {sessions.length === 0 ? (
-              <p className="quiet">Only this computer.</p>
-            ) : (
-              <ul className={classes.sessions}>
-                {sessions.map((s) => (
-                  <li key={s.id}>
-                    <span>
-                      <b className="figure">{s.device}</b>{' '}
-                      <span className="quiet">
-                        since {s.since}, last seen {s.seen}
-                      </span>
-                    </span>
-                    <Form method="post">
-                      <input type="hidden" name="session" value={s.id} />
-                      <Button
-                        type="submit"
-                        name="intent"
-                        value="send-away"
-                        size="compact-sm"
-                        variant="subtle"
-                        aria-label={`Sign out ${s.device}`}
-                      >
-                        sign out
-                      </Button>
-                    </Form>
-                  </li>
-                ))}
-              </ul>
-            )}
-          </section>
-          {network && (
-            <section className={`${sheets.sheet} basin`} aria-labelledby="trust">
-              <h2 className="figure" id="trust">
-                Certificate
-              </h2>
-              <p>
-                The connection is encrypted with this computer’s own certificate, so the browser warns once.
-                Continue past the warning, or install the certificate:
-              </p>
-              <ol>
-                <li>
-                  On the phone, open{' '}
-                  <code className={classes.address}>{network.addresses[0]!}/authority.pem</code> and save the
-                  file.
-                </li>
-                <li>
-                  Where the phone’s settings speak of profiles: install the one that was downloaded, then
-                  switch it on under General, About, Certificate Trust Settings. Where they speak of
-                  certificates: Security, Install a certificate, CA certificate, and choose the file.
-                </li>
-                <li>Before you switch it on, compare its SHA-256 fingerprint with this one:</li>
-              </ol>
-              <p className={classes.fingerprint}>{network.fingerprint}</p>
-              <p className="quiet small">
-                It is valid only for addresses inside a home network and for names that end in .local, .lan or
-                home.arpa, and for this computer’s own name; for nothing else on the web. Its key stays in the
-                data folder of this computer and is in no backup. To undo the trust, remove “Omsel at home” on
-                the phone.
-              </p>
-            </section>
-          )}
+          <ConnectPhone
+            network={network}
+            code={code}
+            limits={limits}
+            busy={busy}
+            address={address}
+            setAddress={setAddress}
+            hasPassphrase={hasPassphrase}
+          />
+          <PassphraseSection
+            hasPassphrase={hasPassphrase}
+            actionData={actionData}
+            limits={limits}
+            refused={refused}
+            busy={busy}
+          />
+          <SignedIn sessions={sessions} />
+          <CertificateSection network={network} />
         </>
       )}
     </main>
+  )
+}
+
+function ConnectPhone({
+  network,
+  code,
+  limits,
+  busy,
+  address,
+  setAddress,
+  hasPassphrase,
+}: {
+  network: Route.ComponentProps['loaderData']['network']
+  code: string | undefined
+  limits: Route.ComponentProps['loaderData']['limits']
+  busy: boolean
+  address: number
+  setAddress: (next: number) => void
+  hasPassphrase: boolean
+}) {
+  return (
+    <section className={`${sheets.sheet} basin`} aria-labelledby="phone">
+      <h2 className="figure" id="phone">
+        Connect a phone
+      </h2>
+      {network ? (
+        <>
+          {code === undefined ? (
+            <>
+              <p>
+                Omsel is reachable at{' '}
+                {network.addresses.map((at, i) => (
+                  <span key={at}>
+                    {i > 0 ? ', ' : ''}
+                    <code className={classes.address}>{at}</code>
+                  </span>
+                ))}
+                . A code signs in one device, for {limits.minutes} minutes, without the passphrase.
+              </p>
+              <Form method="post">
+                <Button type="submit" name="intent" value="code" loading={busy}>
+                  Show a code
+                </Button>
+              </Form>
+            </>
+          ) : (
+            <div className={classes.code}>
+              <QRCodeSVG
+                value={`${network.addresses[address]!}/login#join=${code}`}
+                size={220}
+                marginSize={3}
+                title={`Sign-in address: ${network.addresses[address]!}`}
+              />
+              <div>
+                <p>Scan with the phone’s camera. Works for one device and {limits.minutes} minutes.</p>
+                {network.addresses.length > 1 && (
+                  <p>
+                    Not found?{' '}
+                    <button
+                      type="button"
+                      className={classes.other}
+                      onClick={() => setAddress((address + 1) % network.addresses.length)}
+                    >
+                      Try another address
+                    </button>
+                    ; this is <code className={classes.address}>{network.addresses[address]!}</code>.
+                  </p>
+                )}
+                <p className="quiet small">
+                  The phone will warn that it does not know the certificate.{' '}
+                  <a href="#trust">What that means</a>
+                </p>
+              </div>
+            </div>
+          )}
+        </>
+      ) : (
+        <p>
+          Only this computer can connect. To allow other devices,{' '}
+          {hasPassphrase ? '' : 'set a passphrase below, then '}start it with{' '}
+          <code className={classes.address}>HOST=0.0.0.0 npm start</code>; then anyone with the passphrase can
+          connect over HTTPS.
+        </p>
+      )}
+    </section>
+  )
+}
+
+function PassphraseSection({
+  hasPassphrase,
+  actionData,
+  limits,
+  refused,
+  busy,
+}: {
+  hasPassphrase: boolean
+  actionData: Route.ComponentProps['actionData']
+  limits: Route.ComponentProps['loaderData']['limits']
+  refused: Parameters<typeof errorAt>[0]
+  busy: boolean
+}) {
+  return (
+    <section className={`${sheets.sheet} basin`} aria-labelledby="passphrase">
+      <h2 className="figure" id="passphrase">
+        The passphrase
+      </h2>
+      <p>
+        {hasPassphrase
+          ? 'A passphrase is set. Changing it signs out every device.'
+          : 'No passphrase yet. A few words in a row work well.'}
+      </p>
+      <Form method="post" key={actionData && 'set' in actionData ? 'set' : 'form'}>
+        <input type="text" name="username" autoComplete="username" defaultValue="household" hidden readOnly />
+        <Stack gap="sm" maw={360}>
+          <PasswordInput
+            name="passphrase"
+            label={hasPassphrase ? 'New passphrase' : 'A passphrase'}
+            description={`at least ${limits.least} characters`}
+            autoComplete="new-password"
+            error={errorAt(refused, 'passphrase')}
+            visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }}
+          />
+          <PasswordInput
+            name="again"
+            label="Repeat passphrase"
+            autoComplete="new-password"
+            error={errorAt(refused, 'again')}
+            visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed again' }}
+          />
+          <Button
+            type="submit"
+            name="intent"
+            value="set-passphrase"
+            variant="default"
+            style={{ alignSelf: 'start' }}
+            loading={busy}
+          >
+            {hasPassphrase ? 'Change it' : 'Set it'}
+          </Button>
+        </Stack>
+        <p role="status" className="quiet">
+          {actionData && 'set' in actionData && !busy ? 'It is set.' : ''}
+        </p>
+      </Form>
+    </section>
+  )
+}
+
+function SignedIn({ sessions }: { sessions: Route.ComponentProps['loaderData']['sessions'] }) {
+  return (
+    <section className={`${sheets.sheet} basin`} aria-labelledby="inside">
+      <h2 className="figure" id="inside">
+        Signed-in devices
+      </h2>
+      {sessions.length === 0 ? (
+        <p className="quiet">Only this computer.</p>
+      ) : (
+        <ul className={classes.sessions}>
+          {sessions.map((s) => (
+            <li key={s.id}>
+              <span>
+                <b className="figure">{s.device}</b>{' '}
+                <span className="quiet">
+                  since {s.since}, last seen {s.seen}
+                </span>
+              </span>
+              <Form method="post">
+                <input type="hidden" name="session" value={s.id} />
+                <Button
+                  type="submit"
+                  name="intent"
+                  value="send-away"
+                  size="compact-sm"
+                  variant="subtle"
+                  aria-label={`Sign out ${s.device}`}
+                >
+                  sign out
+                </Button>
+              </Form>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+function CertificateSection({ network }: { network: Route.ComponentProps['loaderData']['network'] }) {
+  return (
+    <>
+      {network && (
+        <section className={`${sheets.sheet} basin`} aria-labelledby="trust">
+          <h2 className="figure" id="trust">
+            Certificate
+          </h2>
+          <p>
+            The connection is encrypted with this computer’s own certificate, so the browser warns once.
+            Continue past the warning, or install the certificate:
+          </p>
+          <ol>
+            <li>
+              On the phone, open{' '}
+              <code className={classes.address}>{network.addresses[0]!}/authority.pem</code> and save the
+              file.
+            </li>
+            <li>
+              Where the phone’s settings speak of profiles: install the one that was downloaded, then switch
+              it on under General, About, Certificate Trust Settings. Where they speak of certificates:
+              Security, Install a certificate, CA certificate, and choose the file.
+            </li>
+            <li>Before you switch it on, compare its SHA-256 fingerprint with this one:</li>
+          </ol>
+          <p className={classes.fingerprint}>{network.fingerprint}</p>
+          <p className="quiet small">
+            It is valid only for addresses inside a home network and for names that end in .local, .lan or
+            home.arpa, and for this computer’s own name; for nothing else on the web. Its key stays in the
+            data folder of this computer and is in no backup. To undo the trust, remove “Omsel at home” on the
+            phone.
+          </p>
+        </section>
+      )}
+    </>
   )
 }

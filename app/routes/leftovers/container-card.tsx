@@ -131,60 +131,76 @@ export function ContainerCard({
           onDone={() => tell('reheated')}
         />
       )}
-      <div className={classes.keys}>
-        {useBy.past ? (
-          <Button size="sm" disabled={busy} onClick={() => tell('thrown')}>
+      <ContainerKeys useBy={useBy} busy={busy} tell={tell} view={view} />
+    </li>
+  )
+}
+
+function ContainerKeys({
+  useBy,
+  busy,
+  tell,
+  view,
+}: {
+  useBy: { says: string; past: boolean }
+  busy: boolean
+  tell: (kind: LeftoverEventKind, more?: Record<string, string>) => void
+  view: ContainerState
+}) {
+  return (
+    <div className={classes.keys}>
+      {useBy.past ? (
+        <Button size="sm" disabled={busy} onClick={() => tell('thrown')}>
+          Throw away
+        </Button>
+      ) : (
+        <>
+          {view.place === 'cooling' && (
+            <Button size="sm" disabled={busy} onClick={() => tell('to-fridge')}>
+              Into the fridge
+            </Button>
+          )}
+          {view.place === 'freezer' ? (
+            <Button size="sm" variant="default" disabled={busy} onClick={() => tell('thawed')}>
+              Thaw it in the fridge
+            </Button>
+          ) : (
+            <>
+              {view.portions > 1.01 && (
+                <Button
+                  size="sm"
+                  variant="default"
+                  disabled={busy}
+                  onClick={() => tell('eaten', { portions: '1' })}
+                >
+                  Ate one
+                </Button>
+              )}
+              <Button size="sm" variant="default" disabled={busy} onClick={() => tell('eaten')}>
+                {view.portions > 1.01 ? 'Ate all' : 'Eaten'}
+              </Button>
+              {view.reheats === 0 && view.place === 'fridge' && (
+                <Button size="sm" variant="default" disabled={busy} onClick={() => tell('to-freezer')}>
+                  Freeze
+                </Button>
+              )}
+            </>
+          )}
+          <Button size="sm" variant="default" disabled={busy} onClick={() => tell('thrown')}>
             Throw away
           </Button>
-        ) : (
-          <>
-            {view.place === 'cooling' && (
-              <Button size="sm" disabled={busy} onClick={() => tell('to-fridge')}>
-                Into the fridge
-              </Button>
-            )}
-            {view.place === 'freezer' ? (
-              <Button size="sm" variant="default" disabled={busy} onClick={() => tell('thawed')}>
-                Thaw it in the fridge
-              </Button>
-            ) : (
-              <>
-                {view.portions > 1.01 && (
-                  <Button
-                    size="sm"
-                    variant="default"
-                    disabled={busy}
-                    onClick={() => tell('eaten', { portions: '1' })}
-                  >
-                    Ate one
-                  </Button>
-                )}
-                <Button size="sm" variant="default" disabled={busy} onClick={() => tell('eaten')}>
-                  {view.portions > 1.01 ? 'Ate all' : 'Eaten'}
-                </Button>
-                {view.reheats === 0 && view.place === 'fridge' && (
-                  <Button size="sm" variant="default" disabled={busy} onClick={() => tell('to-freezer')}>
-                    Freeze
-                  </Button>
-                )}
-              </>
-            )}
-            <Button size="sm" variant="default" disabled={busy} onClick={() => tell('thrown')}>
-              Throw away
-            </Button>
-          </>
-        )}
-        {view.last && (
-          <UnstyledButton
-            className="link"
-            disabled={busy}
-            onClick={() => tell('take-back', { target: view.last!.id })}
-          >
-            undo “{TOLD[view.last.kind]}”
-          </UnstyledButton>
-        )}
-      </div>
-    </li>
+        </>
+      )}
+      {view.last && (
+        <UnstyledButton
+          className="link"
+          disabled={busy}
+          onClick={() => tell('take-back', { target: view.last!.id })}
+        >
+          undo “{TOLD[view.last.kind]}”
+        </UnstyledButton>
+      )}
+    </div>
   )
 }
 

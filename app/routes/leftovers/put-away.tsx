@@ -8,7 +8,13 @@ import { blendOf } from '#core/grain/blend'
 import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { COOLING_PLACES, coolingOf, fasterWays, type CoolingPlace } from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
-import { containerOf, shareOut, suggestContainers } from '#core/leftovers/portions'
+import {
+  containerOf,
+  shareOut,
+  suggestContainers,
+  type Container,
+  type Filled,
+} from '#core/leftovers/portions'
 import { nowMs } from '#server/clock'
 import { guidanceIn } from '#server/queries/guidance'
 import { keepStuck, putAway } from '#server/commands/leftovers'
@@ -107,22 +113,43 @@ export const PLACE_WORDS: Record<CoolingPlace, string> = {
 /** A container cooked of something one does not know the water of: as most grain is. */
 const USUAL_WATER = 0.62
 
+/** What one says of the batch before it is shared out. */
+interface Given {
+  variety: VarietyId
+  title: string
+  /** Grams cooked, and of those left in the pot. */
+  weighed: number
+  stuck: number
+  /** Add what stuck to every batch of this pot from now on. */
+  larger: boolean
+  /** Portions. */
+  eaten: number
+  place: CoolingPlace
+  open: boolean
+  stacked: boolean
+  minutesAgo: number
+}
+
 /** What is left of a pot, shared out level, with when each container is cold; warned before it is too late. */
 export default function PutAway({ loaderData, actionData }: Route.ComponentProps) {
   const { cook, containers, guidance, kitchenC, clock, measuresBy } = loaderData
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
   const owned = useMemo(() => containers.map(containerOf), [containers])
-  const [variety, setVariety] = useState<VarietyId>(cook?.variety ?? 'long-white')
-  const [title, setTitle] = useState(cook?.title ?? '')
-  const [weighed, setWeighed] = useState(Math.round(cook?.cookedG ?? 400))
-  const [eaten, setEaten] = useState(cook ? Math.max(0, cook.servings - cook.toKeep) : 0)
-  const [stuck, setStuck] = useState(0)
-  const [larger, setLarger] = useState(false)
-  const [place, setPlace] = useState<CoolingPlace>('fridge')
-  const [open, setOpen] = useState(true)
-  const [stacked, setStacked] = useState(false)
-  const [minutesAgo, setMinutesAgo] = useState(Math.round(cook?.minutesAgo ?? 0))
+  const [given, setGiven] = useState<Given>(() => ({
+    variety: cook?.variety ?? 'long-white',
+    title: cook?.title ?? '',
+    weighed: Math.round(cook?.cookedG ?? 400),
+    eaten: cook ? Math.max(0, cook.servings - cook.toKeep) : 0,
+    stuck: 0,
+    larger: false,
+    place: 'fridge',
+    open: true,
+    stacked: false,
+    minutesAgo: Math.round(cook?.minutesAgo ?? 0),
+  }))
+  const { variety, title, weighed, eaten, stuck, larger, place, open, stacked, minutesAgo } = given
+  const change = (part: Partial<Given>) => setGiven((before) => ({ ...before, ...part }))
   const servings = cook?.servings ?? Math.max(1, Math.round(weighed / 180))
   const density = cook?.densityGMl ?? varietyOf(variety).cookedDensity
   const waterShare = cook?.waterShare ?? USUAL_WATER
@@ -169,95 +196,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
       <h1 className="figure">Put away{cook ? `: ${cook.title}` : ''}</h1>
       {cook && cook.already > 0 && <p role="status">Part of this batch is already stored.</p>}
       <div className={`${classes.sheet} basin`}>
-        <Stack gap="sm">
-          {!cook && (
-            <>
-              <TextInput
-                label="What it is"
-                value={title}
-                maxLength={120}
-                onChange={(event) => setTitle(event.currentTarget.value)}
-                placeholder={varietyOf(variety).name}
-              />
-              <NativeSelect
-                label="Grain"
-                value={variety}
-                onChange={(event) => setVariety(event.currentTarget.value as VarietyId)}
-                data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))}
-              />
-            </>
-          )}
-          <NumberInput
-            label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'}
-            value={weighed}
-            min={5}
-            max={LEFTOVER_LIMITS.grams[1]}
-            step={10}
-            clampBehavior="blur"
-            allowNegative={false}
-            onChange={(n) => setWeighed(Number(n) || 0)}
-          />
-          {cook && (
-            <NumberInput
-              label="Stuck to the pot, g"
-              value={stuck}
-              min={0}
-              max={2000}
-              step={10}
-              clampBehavior="blur"
-              allowNegative={false}
-              onChange={(n) => setStuck(Number(n) || 0)}
-            />
-          )}
-          {cook && stuck > 0 && (
-            <Checkbox
-              label={`add this to every batch in ${cook.vesselName}`}
-              checked={larger}
-              onChange={(event) => setLarger(event.currentTarget.checked)}
-            />
-          )}
-          <NumberInput
-            label={`Portions eaten, of ${Math.round(servings * 10) / 10}`}
-            value={eaten}
-            min={0}
-            max={servings}
-            step={1}
-            clampBehavior="strict"
-            allowNegative={false}
-            onChange={(n) => setEaten(Number(n) || 0)}
-          />
-          <NumberInput
-            label="Minutes since it came off the heat"
-            value={minutesAgo}
-            min={0}
-            max={1440}
-            step={5}
-            clampBehavior="strict"
-            allowNegative={false}
-            onChange={(n) => setMinutesAgo(Number(n) || 0)}
-          />
-          <Radio.Group
-            label="Where it cools"
-            value={place}
-            onChange={(next) => setPlace(next as CoolingPlace)}
-          >
-            <Stack gap={6} mt={6}>
-              {COOLING_PLACES.map((id) => (
-                <Radio key={id} value={id} label={PLACE_WORDS[id]} />
-              ))}
-            </Stack>
-          </Radio.Group>
-          <Checkbox
-            label="lid off until it is cold"
-            checked={open}
-            onChange={(event) => setOpen(event.currentTarget.checked)}
-          />
-          <Checkbox
-            label="on top of each other"
-            checked={stacked}
-            onChange={(event) => setStacked(event.currentTarget.checked)}
-          />
-        </Stack>
+        <PutAwayForm cook={cook} servings={servings} given={given} change={change} />
         <div>
           <p className={`${classes.sum} figure`} role="status">
             {tooLittle
@@ -269,34 +208,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
               No containers yet: <Link to="/leftovers">add one</Link> first.
             </p>
           ) : (
-            <div role="group" aria-label="Into which containers">
-              {owned.map((c) => (
-                <div key={c.id} className={classes.pick}>
-                  <span>
-                    {c.name} <span className="quiet small">{Math.round(c.ml)} mL</span>
-                  </span>
-                  <button
-                    type="button"
-                    aria-label={`Remove one ${c.name}`}
-                    disabled={!picked[c.id]}
-                    onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) - 1 })}
-                  >
-                    <IconMinus size={16} />
-                  </button>
-                  <output className="figure" aria-label={c.name}>
-                    {picked[c.id] ?? 0}
-                  </output>
-                  <button
-                    type="button"
-                    aria-label={`Add one ${c.name}`}
-                    disabled={into.length >= LEFTOVER_LIMITS.containers}
-                    onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}
-                  >
-                    <IconPlus size={16} />
-                  </button>
-                </div>
-              ))}
-            </div>
+            <ContainerPick owned={owned} picked={picked} setPicked={setPicked} into={into} />
           )}
           {over && (
             <p role="alert">
@@ -304,46 +216,21 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
               {Math.round(leftG / density)} mL must fit: add a container.
             </p>
           )}
-          <ul className={classes.filled}>
-            {distinct(filled).map((f) => {
-              const given = {
-                portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare },
-                place,
-                open,
-                kitchenC,
-                stacked: stacked ? into.length : 1,
-              }
-              const cooling = coolingOf(given, guidance)
-              const words = coolingWords(cooling, loaderData.nowMs, loaderData.nowMs, guidance, clock)
-              const [way] = cooling.tooSlow ? fasterWays(given, guidance) : []
-              return (
-                <li key={f.container.id} className="basin" data-slow={cooling.tooSlow ?? undefined}>
-                  <ContainerSection
-                    variety={varietyOf(variety)}
-                    depthMm={f.depthMm}
-                    widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)}
-                    open={open}
-                    past={false}
-                    frozen={place === 'freezer'}
-                  />
-                  <div>
-                    <b>{f.container.name}</b>
-                    <div className="quiet small">
-                      {f.many > 1 && `${f.many} times `}
-                      {amountIn(measuresBy, f.massG, f.massG / density)}, {Math.round(f.depthMm)} mm deep
-                    </div>
-                    <div className="small">{words.says}</div>
-                    {words.slow && (
-                      <div className={`${classes.slow} small`} role="status">
-                        <IconAlertTriangle size={16} aria-hidden /> {words.slow}.
-                      </div>
-                    )}
-                    {way && <div className="small">{way.says}.</div>}
-                  </div>
-                </li>
-              )
-            })}
-          </ul>
+          <FilledList
+            filled={filled}
+            density={density}
+            waterShare={waterShare}
+            place={place}
+            open={open}
+            kitchenC={kitchenC}
+            stacked={stacked}
+            into={into}
+            guidance={guidance}
+            loaderData={loaderData}
+            clock={clock}
+            variety={variety}
+            measuresBy={measuresBy}
+          />
           <p className="quiet small">
             Eat within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}
           </p>
@@ -358,6 +245,227 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
         </div>
       </div>
     </main>
+  )
+}
+
+/** What is left, how it was cooled and when: everything asked before it is shared out. */
+function PutAwayForm({
+  cook,
+  servings,
+  given,
+  change,
+}: {
+  cook: Route.ComponentProps['loaderData']['cook']
+  servings: number
+  given: Given
+  change: (part: Partial<Given>) => void
+}) {
+  return (
+    <Stack gap="sm">
+      {!cook && (
+        <>
+          <TextInput
+            label="What it is"
+            value={given.title}
+            maxLength={120}
+            onChange={(event) => change({ title: event.currentTarget.value })}
+            placeholder={varietyOf(given.variety).name}
+          />
+          <NativeSelect
+            label="Grain"
+            value={given.variety}
+            onChange={(event) => change({ variety: event.currentTarget.value as VarietyId })}
+            data={VARIETIES.map((v) => ({ value: v.id, label: v.name }))}
+          />
+        </>
+      )}
+      <NumberInput
+        label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'}
+        value={given.weighed}
+        min={5}
+        max={LEFTOVER_LIMITS.grams[1]}
+        step={10}
+        clampBehavior="blur"
+        allowNegative={false}
+        onChange={(n) => change({ weighed: Number(n) || 0 })}
+      />
+      {cook && (
+        <NumberInput
+          label="Stuck to the pot, g"
+          value={given.stuck}
+          min={0}
+          max={2000}
+          step={10}
+          clampBehavior="blur"
+          allowNegative={false}
+          onChange={(n) => change({ stuck: Number(n) || 0 })}
+        />
+      )}
+      {cook && given.stuck > 0 && (
+        <Checkbox
+          label={`add this to every batch in ${cook.vesselName}`}
+          checked={given.larger}
+          onChange={(event) => change({ larger: event.currentTarget.checked })}
+        />
+      )}
+      <NumberInput
+        label={`Portions eaten, of ${Math.round(servings * 10) / 10}`}
+        value={given.eaten}
+        min={0}
+        max={servings}
+        step={1}
+        clampBehavior="strict"
+        allowNegative={false}
+        onChange={(n) => change({ eaten: Number(n) || 0 })}
+      />
+      <NumberInput
+        label="Minutes since it came off the heat"
+        value={given.minutesAgo}
+        min={0}
+        max={1440}
+        step={5}
+        clampBehavior="strict"
+        allowNegative={false}
+        onChange={(n) => change({ minutesAgo: Number(n) || 0 })}
+      />
+      <Radio.Group
+        label="Where it cools"
+        value={given.place}
+        onChange={(next) => change({ place: next as CoolingPlace })}
+      >
+        <Stack gap={6} mt={6}>
+          {COOLING_PLACES.map((id) => (
+            <Radio key={id} value={id} label={PLACE_WORDS[id]} />
+          ))}
+        </Stack>
+      </Radio.Group>
+      <Checkbox
+        label="lid off until it is cold"
+        checked={given.open}
+        onChange={(event) => change({ open: event.currentTarget.checked })}
+      />
+      <Checkbox
+        label="on top of each other"
+        checked={given.stacked}
+        onChange={(event) => change({ stacked: event.currentTarget.checked })}
+      />
+    </Stack>
+  )
+}
+
+function ContainerPick({
+  owned,
+  picked,
+  setPicked,
+  into,
+}: {
+  owned: Container[]
+  picked: Record<string, number>
+  setPicked: (next: Record<string, number>) => void
+  into: Container[]
+}) {
+  return (
+    <div role="group" aria-label="Into which containers">
+      {owned.map((c) => (
+        <div key={c.id} className={classes.pick}>
+          <span>
+            {c.name} <span className="quiet small">{Math.round(c.ml)} mL</span>
+          </span>
+          <button
+            type="button"
+            aria-label={`Remove one ${c.name}`}
+            disabled={!picked[c.id]}
+            onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) - 1 })}
+          >
+            <IconMinus size={16} />
+          </button>
+          <output className="figure" aria-label={c.name}>
+            {picked[c.id] ?? 0}
+          </output>
+          <button
+            type="button"
+            aria-label={`Add one ${c.name}`}
+            disabled={into.length >= LEFTOVER_LIMITS.containers}
+            onClick={() => setPicked({ ...picked, [c.id]: (picked[c.id] ?? 0) + 1 })}
+          >
+            <IconPlus size={16} />
+          </button>
+        </div>
+      ))}
+    </div>
+  )
+}
+
+function FilledList({
+  filled,
+  density,
+  waterShare,
+  place,
+  open,
+  kitchenC,
+  stacked,
+  into,
+  guidance,
+  loaderData,
+  clock,
+  variety,
+  measuresBy,
+}: {
+  filled: Filled[]
+  density: number
+  waterShare: number
+  place: CoolingPlace
+  open: boolean
+  kitchenC: number
+  stacked: boolean
+  into: Container[]
+  guidance: Route.ComponentProps['loaderData']['guidance']
+  loaderData: Route.ComponentProps['loaderData']
+  clock: { zone: string; clock: '12' | '24' }
+  variety: VarietyId
+  measuresBy: Route.ComponentProps['loaderData']['measuresBy']
+}) {
+  return (
+    <ul className={classes.filled}>
+      {distinct(filled).map((f) => {
+        const given = {
+          portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare },
+          place,
+          open,
+          kitchenC,
+          stacked: stacked ? into.length : 1,
+        }
+        const cooling = coolingOf(given, guidance)
+        const words = coolingWords(cooling, loaderData.nowMs, loaderData.nowMs, guidance, clock)
+        const [way] = cooling.tooSlow ? fasterWays(given, guidance) : []
+        return (
+          <li key={f.container.id} className="basin" data-slow={cooling.tooSlow ?? undefined}>
+            <ContainerSection
+              variety={varietyOf(variety)}
+              depthMm={f.depthMm}
+              widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)}
+              open={open}
+              past={false}
+              frozen={place === 'freezer'}
+            />
+            <div>
+              <b>{f.container.name}</b>
+              <div className="quiet small">
+                {f.many > 1 && `${f.many} times `}
+                {amountIn(measuresBy, f.massG, f.massG / density)}, {Math.round(f.depthMm)} mm deep
+              </div>
+              <div className="small">{words.says}</div>
+              {words.slow && (
+                <div className={`${classes.slow} small`} role="status">
+                  <IconAlertTriangle size={16} aria-hidden /> {words.slow}.
+                </div>
+              )}
+              {way && <div className="small">{way.says}.</div>}
+            </div>
+          </li>
+        )
+      })}
+    </ul>
   )
 }
 

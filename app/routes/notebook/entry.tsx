@@ -31,6 +31,7 @@ import { EVENT_WORDS } from '../../ui/event-words'
 import { amountIn, waterIn } from '../../planning/amount-words'
 import type { Route } from './+types/entry'
 import classes from './notebook.module.css'
+import type { Refused } from '../../ui/forms/errors'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.title} · Notebook · Omsel` : 'Notebook · Omsel' },
@@ -162,10 +163,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export default function CookPage({ loaderData, actionData }: Route.ComponentProps) {
   const { settings, stages, rating, learned, end, measured, photos, events, compared } = loaderData
   const busy = useNavigation().state !== 'idle'
-  const failed =
-    actionData && 'errors' in actionData
-      ? (actionData as { errors: { path: string; message: string }[]; typed: Record<string, string> })
-      : undefined
+  const failed = actionData && 'errors' in actionData ? (actionData as Refused) : undefined
   const of = (intent: string) => (failed?.typed.intent === intent ? failed : undefined)
   const error = (path: string, intent = 'judge') => of(intent)?.errors.find((e) => e.path === path)?.message
   return (
@@ -173,7 +171,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
       <p className={classes.back}>
         <Link to="/notebook">Notebook</Link>
       </p>
-      <h1 className="figure">{loaderData.title}</h1>
+      <BatchLead loaderData={loaderData} />
       <p className="place-lead">
         {amountIn(settings, loaderData.grainG, loaderData.grainMl)} in {waterIn(settings, loaderData.pourG)}{' '}
         of water, {loaderData.vesselName}, {loaderData.heatName};{' '}
@@ -191,38 +189,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
       <div className={classes.columns}>
         <section aria-label="Planned and actual">
           <h2 className={classes.h2}>Planned and actual</h2>
-          <table className={classes.table}>
-            <thead>
-              <tr>
-                <th scope="col">Step</th>
-                <th scope="col" className={classes.number}>
-                  Planned
-                </th>
-                <th scope="col" className={classes.number}>
-                  Took
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {stages.map((stage) => (
-                <tr key={stage.id}>
-                  <td>{stage.title}</td>
-                  <td className={classes.number}>
-                    {Math.round(stage.planned.low) === Math.round(stage.planned.high)
-                      ? spanWord(stage.planned.expected)
-                      : `${Math.round(stage.planned.low)}–${Math.round(stage.planned.high)} min`}
-                  </td>
-                  <td className={classes.number}>
-                    {stage.took === undefined
-                      ? 'not reached'
-                      : stage.took < 10
-                        ? `${stage.took.toFixed(1)} min`
-                        : spanWord(stage.took)}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PlannedAndActual stages={stages} />
           {events.length > 0 && (
             <>
               <h2 className={classes.h2}>Events</h2>
@@ -239,127 +206,14 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
             </>
           )}
           {end === 'finish' && (
-            <Form method="post" className={classes.weigh} aria-labelledby="weighed" noValidate>
-              <h2 className={classes.h2} id="weighed">
-                Weighed
-              </h2>
-              <Weighed
-                name="pot-before"
-                label="Full pot with lid before heating, g"
-                measured={measured}
-                typed={of('measure')?.typed}
-                error={error('pot-before', 'measure')}
-              />
-              <Weighed
-                name="pot-after"
-                label="The same pot when done, g"
-                measured={measured}
-                typed={of('measure')?.typed}
-                error={error('pot-after', 'measure')}
-              />
-              <Weighed
-                name="drained"
-                label="Poured off, g"
-                measured={measured}
-                typed={of('measure')?.typed}
-                error={error('drained', 'measure')}
-              />
-              <Weighed
-                name="cooked"
-                label="Cooked, g"
-                measured={measured}
-                typed={of('measure')?.typed}
-                error={error('cooked', 'measure')}
-              />
-              <p className="quiet small">
-                {measured['pot-before'] !== undefined && measured['pot-after'] !== undefined
-                  ? `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam measured; ${Math.round(loaderData.steamG)} g expected.`
-                  : `The two weights show how much steam left; ${Math.round(loaderData.steamG)} g expected. (${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g)`}
-              </p>
-              <Button type="submit" variant="default" name="intent" value="measure">
-                Save weights
-              </Button>
-            </Form>
+            <WeighedForm measured={measured} of={of} error={error} loaderData={loaderData} />
           )}
           <Photos photos={photos} error={error('photo', 'photo') ?? error('cue', 'photo')} busy={busy} />
         </section>
         {end === 'finish' && (
           <section aria-label="How it was">
             <h2 className={classes.h2}>How it was</h2>
-            <Form method="post" className={`${classes.judge} basin`}>
-              <Scale
-                name="wet_dry"
-                legend="How dry or wet"
-                words={WET_DRY_WORDS}
-                value={rating?.wetDry ?? 0}
-              />
-              <Scale
-                name="hardness"
-                legend="How hard or soft"
-                words={HARDNESS_WORDS}
-                value={rating?.hardness ?? 0}
-              />
-              <Scale
-                name="separate"
-                legend="Sticky or separate"
-                words={SEPARATE_WORDS}
-                value={rating?.separate ?? 0}
-              />
-              <div>
-                <span className={classes.legend} id="even">
-                  How even
-                </span>
-                <SegmentedControl
-                  fullWidth
-                  name="even"
-                  aria-labelledby="even"
-                  defaultValue={rating?.even ?? 'even'}
-                  data={EVENNESS.map((e) => ({ value: e, label: EVENNESS_WORDS[e] }))}
-                />
-              </div>
-              <div>
-                <span className={classes.legend} id="bottom">
-                  Bottom
-                </span>
-                <SegmentedControl
-                  fullWidth
-                  name="bottom"
-                  aria-labelledby="bottom"
-                  defaultValue={rating?.bottom ?? 'clean'}
-                  data={BOTTOMS.map((b) => ({ value: b, label: b }))}
-                />
-              </div>
-              <TextInput
-                name="ate"
-                label="Who ate"
-                maxLength={MAX_ATE}
-                defaultValue={of('judge')?.typed.ate ?? rating?.ate ?? ''}
-                error={error('ate')}
-              />
-              <Textarea
-                name="note"
-                label="Note"
-                description={`up to ${MAX_NOTE} characters`}
-                defaultValue={of('judge')?.typed.note ?? rating?.note ?? ''}
-                autosize
-                minRows={2}
-                error={error('note')}
-              />
-              <Group justify="space-between">
-                <span role="status" className="quiet">
-                  {of('judge') && !busy
-                    ? (error('wet_dry') ??
-                      error('hardness') ??
-                      error('bottom') ??
-                      'Not saved yet: see above.')
-                    : ''}
-                  {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
-                </span>
-                <Button type="submit" name="intent" value="judge" loading={busy}>
-                  {rating ? 'Update' : 'Save'}
-                </Button>
-              </Group>
-            </Form>
+            <RatingForm rating={rating} of={of} error={error} busy={busy} actionData={actionData} />
             {rating && becomesOf(rating).length > 0 && (
               <p className={classes.learned}>You can still use it for {becomesOf(rating).join('; ')}.</p>
             )}
@@ -402,6 +256,189 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
         </Button>
       </Form>
     </main>
+  )
+}
+
+function BatchLead({ loaderData }: { loaderData: Route.ComponentProps['loaderData'] }) {
+  return <h1 className="figure">{loaderData.title}</h1>
+}
+
+function PlannedAndActual({ stages }: { stages: Route.ComponentProps['loaderData']['stages'] }) {
+  return (
+    <table className={classes.table}>
+      <thead>
+        <tr>
+          <th scope="col">Step</th>
+          <th scope="col" className={classes.number}>
+            Planned
+          </th>
+          <th scope="col" className={classes.number}>
+            Took
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {stages.map((stage) => (
+          <tr key={stage.id}>
+            <td>{stage.title}</td>
+            <td className={classes.number}>
+              {Math.round(stage.planned.low) === Math.round(stage.planned.high)
+                ? spanWord(stage.planned.expected)
+                : `${Math.round(stage.planned.low)}–${Math.round(stage.planned.high)} min`}
+            </td>
+            <td className={classes.number}>
+              {stage.took === undefined
+                ? 'not reached'
+                : stage.took < 10
+                  ? `${stage.took.toFixed(1)} min`
+                  : spanWord(stage.took)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function WeighedForm({
+  measured,
+  of,
+  error,
+  loaderData,
+}: {
+  measured: Partial<Record<string, number>>
+  of: (intent: string) => Refused | undefined
+  error: (path: string, intent?: string) => string | undefined
+  loaderData: Route.ComponentProps['loaderData']
+}) {
+  return (
+    <Form method="post" className={classes.weigh} aria-labelledby="weighed" noValidate>
+      <h2 className={classes.h2} id="weighed">
+        Weighed
+      </h2>
+      <Weighed
+        name="pot-before"
+        label="Full pot with lid before heating, g"
+        measured={measured}
+        typed={of('measure')?.typed}
+        error={error('pot-before', 'measure')}
+      />
+      <Weighed
+        name="pot-after"
+        label="The same pot when done, g"
+        measured={measured}
+        typed={of('measure')?.typed}
+        error={error('pot-after', 'measure')}
+      />
+      <Weighed
+        name="drained"
+        label="Poured off, g"
+        measured={measured}
+        typed={of('measure')?.typed}
+        error={error('drained', 'measure')}
+      />
+      <Weighed
+        name="cooked"
+        label="Cooked, g"
+        measured={measured}
+        typed={of('measure')?.typed}
+        error={error('cooked', 'measure')}
+      />
+      <p className="quiet small">
+        {measured['pot-before'] !== undefined && measured['pot-after'] !== undefined
+          ? `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam measured; ${Math.round(loaderData.steamG)} g expected.`
+          : `The two weights show how much steam left; ${Math.round(loaderData.steamG)} g expected. (${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g)`}
+      </p>
+      <Button type="submit" variant="default" name="intent" value="measure">
+        Save weights
+      </Button>
+    </Form>
+  )
+}
+
+function RatingForm({
+  rating,
+  of,
+  error,
+  busy,
+  actionData,
+}: {
+  rating: Route.ComponentProps['loaderData']['rating']
+  of: (intent: string) => Refused | undefined
+  error: (path: string, intent?: string) => string | undefined
+  busy: boolean
+  actionData: Route.ComponentProps['actionData']
+}) {
+  return (
+    <Form method="post" className={`${classes.judge} basin`}>
+      <Scales rating={rating} />
+      <TextInput
+        name="ate"
+        label="Who ate"
+        maxLength={MAX_ATE}
+        defaultValue={of('judge')?.typed.ate ?? rating?.ate ?? ''}
+        error={error('ate')}
+      />
+      <Textarea
+        name="note"
+        label="Note"
+        description={`up to ${MAX_NOTE} characters`}
+        defaultValue={of('judge')?.typed.note ?? rating?.note ?? ''}
+        autosize
+        minRows={2}
+        error={error('note')}
+      />
+      <Group justify="space-between">
+        <span role="status" className="quiet">
+          {of('judge') && !busy
+            ? (error('wet_dry') ?? error('hardness') ?? error('bottom') ?? 'Not saved yet: see above.')
+            : ''}
+          {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
+        </span>
+        <Button type="submit" name="intent" value="judge" loading={busy}>
+          {rating ? 'Update' : 'Save'}
+        </Button>
+      </Group>
+    </Form>
+  )
+}
+
+function Scales({ rating }: { rating: Route.ComponentProps['loaderData']['rating'] }) {
+  return (
+    <>
+      <Scale name="wet_dry" legend="How dry or wet" words={WET_DRY_WORDS} value={rating?.wetDry ?? 0} />
+      <Scale name="hardness" legend="How hard or soft" words={HARDNESS_WORDS} value={rating?.hardness ?? 0} />
+      <Scale
+        name="separate"
+        legend="Sticky or separate"
+        words={SEPARATE_WORDS}
+        value={rating?.separate ?? 0}
+      />
+      <div>
+        <span className={classes.legend} id="even">
+          How even
+        </span>
+        <SegmentedControl
+          fullWidth
+          name="even"
+          aria-labelledby="even"
+          defaultValue={rating?.even ?? 'even'}
+          data={EVENNESS.map((e) => ({ value: e, label: EVENNESS_WORDS[e] }))}
+        />
+      </div>
+      <div>
+        <span className={classes.legend} id="bottom">
+          Bottom
+        </span>
+        <SegmentedControl
+          fullWidth
+          name="bottom"
+          aria-labelledby="bottom"
+          defaultValue={rating?.bottom ?? 'clean'}
+          data={BOTTOMS.map((b) => ({ value: b, label: b }))}
+        />
+      </div>
+    </>
   )
 }
 

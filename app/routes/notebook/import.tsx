@@ -160,69 +160,17 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
             : told}
         </span>
       </p>
-      <div className={classes.scroll} onPaste={paste}>
-        <Table withRowBorders={false} verticalSpacing={2} horizontalSpacing={3}>
-          <Table.Thead>
-            <Table.Tr>
-              {columns.map((word, i) => (
-                <Table.Th key={i}>
-                  {word}
-                  {heading && (
-                    <NativeSelect
-                      size="xs"
-                      aria-label={`“${word}” is`}
-                      value={matched[i] ?? ''}
-                      data={[
-                        { value: '', label: 'ignore' },
-                        ...COPIED_COLUMNS.map((column) => ({ value: column, label: WORDS[column] })),
-                      ]}
-                      onChange={(event) =>
-                        setMatched(
-                          matched.map((old, k) =>
-                            k === i ? (event.currentTarget.value as CopiedColumn | '') : old,
-                          ),
-                        )
-                      }
-                    />
-                  )}
-                </Table.Th>
-              ))}
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {rows.map((row, r) => (
-              <Table.Tr key={r}>
-                {row.map((cell, c) => (
-                  <Table.Td key={c}>
-                    <TextInput
-                      size="xs"
-                      aria-label={`${columns[c] ?? 'column'}, row ${r + 1}`}
-                      value={cell}
-                      error={at(r, c) !== undefined}
-                      miw={84}
-                      placeholder={
-                        r === 0 && !heading
-                          ? c === 4
-                            ? household.vessels[0]?.name
-                            : EXAMPLE[COPIED_COLUMNS[c]!]
-                          : ''
-                      }
-                      onChange={(event) => {
-                        const { value } = event.currentTarget
-                        setRows(
-                          rows.map((other, i) =>
-                            i === r ? other.map((old, k) => (k === c ? value : old)) : other,
-                          ),
-                        )
-                      }}
-                    />
-                  </Table.Td>
-                ))}
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
-      </div>
+      <CopiedTable
+        paste={paste}
+        columns={columns}
+        heading={heading}
+        matched={matched}
+        setMatched={setMatched}
+        rows={rows}
+        at={at}
+        household={household}
+        setRows={setRows}
+      />
       <Complaints of={errors.map((e) => `${e.row > 0 ? `Row ${e.row}: ` : ''}${e.message}.`)} />
       <p>
         <Button
@@ -243,5 +191,93 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         </Button>
       </p>
     </main>
+  )
+}
+
+function CopiedTable({
+  paste,
+  columns,
+  heading,
+  matched,
+  setMatched,
+  rows,
+  at,
+  household,
+  setRows,
+}: {
+  paste: (event: ClipboardEvent<Element>) => void
+  columns: string[]
+  heading: string[] | undefined
+  matched: ('' | 'date' | 'grain' | 'dry' | 'water' | 'pot' | 'outcome' | 'note')[]
+  setMatched: (next: (CopiedColumn | '')[]) => void
+  rows: string[][]
+  at: (row: number, column: number) => CopiedError | undefined
+  household: Route.ComponentProps['loaderData']['household']
+  setRows: (next: string[][]) => void
+}) {
+  return (
+    <div className={classes.scroll} onPaste={paste}>
+      <Table withRowBorders={false} verticalSpacing={2} horizontalSpacing={3}>
+        <Table.Thead>
+          <Table.Tr>
+            {columns.map((word, i) => (
+              <Table.Th key={i}>
+                {word}
+                {heading && (
+                  <NativeSelect
+                    size="xs"
+                    aria-label={`“${word}” is`}
+                    value={matched[i] ?? ''}
+                    data={[
+                      { value: '', label: 'ignore' },
+                      ...COPIED_COLUMNS.map((column) => ({ value: column, label: WORDS[column] })),
+                    ]}
+                    onChange={(event) =>
+                      setMatched(
+                        matched.map((old, k) =>
+                          k === i ? (event.currentTarget.value as CopiedColumn | '') : old,
+                        ),
+                      )
+                    }
+                  />
+                )}
+              </Table.Th>
+            ))}
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {rows.map((row, r) => (
+            <Table.Tr key={r}>
+              {row.map((cell, c) => (
+                <Table.Td key={c}>
+                  <TextInput
+                    size="xs"
+                    aria-label={`${columns[c] ?? 'column'}, row ${r + 1}`}
+                    value={cell}
+                    error={at(r, c) !== undefined}
+                    miw={84}
+                    placeholder={
+                      r === 0 && !heading
+                        ? c === 4
+                          ? household.vessels[0]?.name
+                          : EXAMPLE[COPIED_COLUMNS[c]!]
+                        : ''
+                    }
+                    onChange={(event) => {
+                      const { value } = event.currentTarget
+                      setRows(
+                        rows.map((other, i) =>
+                          i === r ? other.map((old, k) => (k === c ? value : old)) : other,
+                        ),
+                      )
+                    }}
+                  />
+                </Table.Td>
+              ))}
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+    </div>
   )
 }

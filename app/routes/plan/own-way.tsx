@@ -70,7 +70,7 @@ export default function OwnWay({
             })
           }
         >
-          {small.says}: good in {Math.round(100 * small.good)}
+          {small.says}: good in {Math.round(100 * small.good)} of 100
         </UnstyledButton>
       )}
       <UnstyledButton className={classes.mend} onClick={() => change({ minutes: null, poured: null })}>

@@ -2,7 +2,7 @@ import { useMediaQuery } from '@mantine/hooks'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useLocation, useNavigation, useSubmit } from 'react-router'
 import { planFrom } from '#core/contract/plan'
-import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
+import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
 import type { Known } from '#core/explain/pour'
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
@@ -60,6 +60,7 @@ import { mealDishOf } from '../../planning/meal-dish'
 import { useRoomForError } from './use-room-for-error'
 import { vesselFromRow } from '../../planning/vessel-from-row'
 import classes from './plan.module.css'
+import type { Plan } from '#core/plan/result'
 
 /** Meals to come that a pot can be put on, the soonest first. */
 const MAX_MEALS = 3
@@ -133,7 +134,6 @@ export const shouldRevalidate = skipRevalidation
 
 export default function PlanPage({ loaderData, actionData }: Route.ComponentProps) {
   const { settings, household } = loaderData
-  const { measures, marks } = household
   const fetcher = useFetcher()
   const navigation = useNavigation()
   const first = useMemo(() => firstPlan(household), [household])
@@ -150,56 +150,19 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   const [chosenGauge, setGauge] = useState<string>()
   // An amount told in a measure is shown in it, until another gauge is pressed.
   const gauge = chosenGauge ?? gaugeOfAmount(state.amount) ?? loaderData.gauge
-  const [cooked, setCooked] = useState(false)
-  const submit = useSubmit()
   const low = useMediaQuery('(max-height: 720px)')
 
-  const request = useMemo(() => requestOf(state, household, now), [state, household, now])
-  const read = useMemo(() => planFrom(request), [request])
-  const asked = useMemo(() => parsePlanRequestOrThrow(request), [request])
-  if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
-  const plan = read.value
-  const variety = varietyOf(state.grain)
-  const vesselRow = vesselOfState(state, household)
-  const vessel = useMemo(() => vesselFromRow(vesselRow), [vesselRow])
-  const method = methodOfState(state, vesselRow)
-  const learned = correctionFor(state, household)
-  const known: Known = {
-    potMeasured: vesselRow.measured !== '',
-    learned: learned && { delta: learned.uptake, sd: learned.uptakeSd },
-    bagDelta: bagDelta(bagOfState(state, household)),
-  }
-  const whys = explanations(asked, plan, known)
-  const roomForError = useRoomForError(request)
-  const changed = useWhatChanged({
-    vesselId: vesselRow.id,
-    rimMm: vesselRow.rim_diameter_mm,
-    grainG: plan.grain.mass_g,
-    pourG: plan.water.pour_g,
-    steamG: plan.water.evaporated_g,
-  })
+  const planned = usePlanned(state, household, now)
+  const { request, plan, asked, vesselRow, variety, whys, times } = planned
+  const shared = { state, change, household, planned }
+  const changed = useWhatChanged(planned.seen)
   const [lit, setLit] = useState<string>()
-  const context = contextOf(plan, state, vessel)
-  const times = useMemo(() => {
-    const line = timelineOf(plan.stages)
-    return plan.stages.map((stage) => line.get(stage.id)!)
-  }, [plan])
   const total = plan.total_minutes.expected
   const tableMs = request.serve_at ? Date.parse(request.serve_at) : now + total * 60_000
   const startMs = tableMs - total * 60_000
   const clockAt = (minute: number) => clockTime(startMs + minute * 60_000, settings)
   const look = usePotAtMinute(asked, plan, clockAt)
-  const start = () => {
-    leaveAddress()
-    void submit(
-      {
-        intent: 'start',
-        cook: JSON.stringify({ request, ...startFieldsOf(state, household) }),
-      },
-      { method: 'post' },
-    )
-  }
-
+  const { start, onMeal } = useSending({ state, first, household, request, leaveAddress })
   const facts = {
     plan,
     measuresBy: settings,
@@ -207,13 +170,15 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
     whyCooked: whys.cooked,
     search: toSearch(state, first).toString(),
     meals: loaderData.meals,
-    onMeal: (id: string) => {
-      leaveAddress()
-      void submit(
-        { intent: 'add', ...mealDishOf(state, household, first, request) },
-        { method: 'post', action: `/meal/${id}` },
-      )
-    },
+    onMeal,
+  }
+  const drawn = {
+    stages: plan.stages,
+    times,
+    clockAt,
+    scrub: look.scrub,
+    placeOf: (stage: Plan['stages'][number]) =>
+      knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, household) : null),
   }
 
   return (
@@ -225,130 +190,53 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         )}
       </PlanLine>
       <section className={classes.before} aria-label="Before the heat">
-        <PreparationPanel
-          state={state}
-          change={change}
-          variety={variety}
-          kind={vesselRow.kind}
-          plan={plan}
-          crystal={settings.crystal}
-          bag={bagOfState(state, household)}
-        />
+        <PlannedPreparation {...shared} crystal={settings.crystal} />
       </section>
       <section className={`${classes.pot} basin`} aria-label="The pot">
-        <PotView
-          plan={plan}
-          vessel={vessel}
-          variety={variety}
-          name={vesselRow.name}
-          lid={state.lidUntilBoil}
-          printed={vesselRow.printed}
+        <PlannedPot
+          {...shared}
           crease={gauge === 'finger' ? settings.crease_mm : undefined}
-          cooked={cooked}
-          onCooked={setCooked}
-          says={changed.says}
-          ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
-          marks={marksIn(plan.cautions, state, change, household, now)}
+          changed={changed}
+          now={now}
           look={look.at}
-          hold={
-            methodOf(method).pourSetsTexture !== true
-              ? undefined
-              : {
-                  pourG: plan.water.pour_g,
-                  firmG: plan.water.firm_pour_g,
-                  standardG: plan.water.standard_pour_g,
-                  softG: plan.water.soft_pour_g,
-                  pourAt: (level) => pourForLevel(context, level),
-                  onPour: (pour) => change(heldAt(pour, plan, state)),
-                }
-          }
         />
         <Study request={request} variety={variety} change={change} creaseMm={settings.crease_mm} />
       </section>
       <section className={classes.measure} aria-label="Measure">
-        <Measure
-          plan={plan}
-          context={context}
+        <PlannedMeasure
+          {...shared}
           settings={settings}
-          measures={measures}
-          learned={correctionFor(state, household)}
-          roomForError={
-            methodOf(method).pourSetsTexture
-              ? roomForErrorWords(plan.water, roomForError, settings)
-              : undefined
-          }
+          request={request}
           now={now}
           gauge={gauge}
-          printed={vesselRow.printed}
-          why={whys.pour}
-          whyGrain={whys.grain}
-          way={method === 'ladled' ? 'ladles' : methodOf(method).water}
-          marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
-          ownWords={ownPourWords(plan, state)}
-          wasPourG={changed.wasPourG}
+          changed={changed}
           lit={lit}
-          onLit={setLit}
-          onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
+          setLit={setLit}
           onGauge={(next) => {
             setGauge(next)
             void fetcher.submit({ intent: 'gauge', gauge: next }, { method: 'post' })
           }}
-          onKeep={() =>
-            void fetcher.submit(
-              {
-                intent: 'keep-mark',
-                grain_key: grainKeyOfState(state),
-                vessel_id: vesselRow.id,
-                dry_g: String(plan.grain.mass_g),
-                pour_g: String(plan.water.pour_g),
-                depth_mm: String(plan.gauges.water_above_bed_mm),
-              },
-              { method: 'post' },
-            )
-          }
+          onKeep={(mark) => void fetcher.submit({ intent: 'keep-mark', ...mark }, { method: 'post' })}
         />
       </section>
-      <section className={classes.cautions} aria-label="Cautions">
-        {(state.minutes !== null || state.poured !== null) && (
-          <Suspense>
-            <OwnWay request={request} state={state} change={change} />
-          </Suspense>
-        )}
-        <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
-      </section>
-      <nav className={classes.tabs} aria-label="Parts of the plan">
-        {TABS.map(({ id, word }) => (
-          <button key={id} type="button" aria-pressed={tab === id} onClick={() => setTab(id)}>
-            {word}
-            {id === 'cautions' && plan.cautions.some((c) => c.severity !== 'note') && (
-              <span className={classes.flag} aria-label="check it" />
-            )}
-          </button>
-        ))}
-      </nav>
+      <PlanCautions
+        state={state}
+        request={request}
+        change={change}
+        plan={plan}
+        household={household}
+        now={now}
+      />
+      <PlanTabs tab={tab} setTab={setTab} plan={plan} />
       <section className={classes.ribbon} aria-label="Heat from now to serving">
         <HeatRibbon
-          stages={plan.stages}
-          times={times}
-          clockAt={clockAt}
+          {...drawn}
           height={low || offersAgain ? 134 : 168}
-          scrub={look.scrub}
           onServe={(minutes) => change({ at: hourAt(tableMs + minutes * 60_000, settings.zone) })}
-          placeOf={(stage) =>
-            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, household) : null)
-          }
         />
       </section>
       <section className={classes.upright} aria-label="Stages">
-        <StagesUpright
-          stages={plan.stages}
-          times={times}
-          clockAt={clockAt}
-          scrub={look.scrub}
-          placeOf={(stage) =>
-            knobWord(stage, vesselRow.own_rated_w === null ? heatOfState(state, household) : null)
-          }
-        />
+        <StagesUpright {...drawn} />
       </section>
       <section className={classes.facts} aria-label="The plan in figures">
         <Facts {...facts} className="" />
@@ -366,6 +254,260 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
       />
     </main>
   )
+}
+
+/** What the parts of the page share. */
+interface Shared {
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+  household: PlanningData
+  planned: ReturnType<typeof usePlanned>
+}
+
+function PlannedPreparation({
+  state,
+  change,
+  household,
+  planned: { plan, variety, vesselRow },
+  crystal,
+}: Shared & { crystal: Route.ComponentProps['loaderData']['settings']['crystal'] }) {
+  return (
+    <PreparationPanel
+      state={state}
+      change={change}
+      variety={variety}
+      kind={vesselRow.kind}
+      plan={plan}
+      crystal={crystal}
+      bag={bagOfState(state, household)}
+    />
+  )
+}
+
+/** The pot to scale, with the water's handle where the pour sets the texture. */
+function PlannedPot({
+  state,
+  change,
+  household,
+  planned: { plan, vessel, variety, vesselRow, context, method },
+  crease,
+  changed,
+  now,
+  look,
+}: Shared & {
+  crease: number | undefined
+  changed: ReturnType<typeof useWhatChanged>
+  now: number
+  look: ReturnType<typeof usePotAtMinute>['at']
+}) {
+  const [cooked, setCooked] = useState(false)
+  return (
+    <PotView
+      plan={plan}
+      vessel={vessel}
+      variety={variety}
+      name={vesselRow.name}
+      lid={state.lidUntilBoil}
+      printed={vesselRow.printed}
+      crease={crease}
+      cooked={cooked}
+      onCooked={setCooked}
+      says={changed.says}
+      ghost={changed.wasPourG === undefined ? undefined : levelOfPour(context, changed.wasPourG)}
+      marks={marksIn(plan.cautions, state, change, household, now)}
+      look={look}
+      hold={
+        methodOf(method).pourSetsTexture !== true
+          ? undefined
+          : {
+              pourG: plan.water.pour_g,
+              firmG: plan.water.firm_pour_g,
+              standardG: plan.water.standard_pour_g,
+              softG: plan.water.soft_pour_g,
+              pourAt: (level) => pourForLevel(context, level),
+              onPour: (pour) => change(heldAt(pour, plan, state)),
+            }
+      }
+    />
+  )
+}
+
+/** Grain and water in the cook's own measure. */
+function PlannedMeasure({
+  state,
+  change,
+  household: { measures, marks },
+  planned: { plan, context, learned, method, vesselRow, whys },
+  settings,
+  request,
+  now,
+  gauge,
+  changed,
+  lit,
+  setLit,
+  onGauge,
+  onKeep,
+}: Shared & {
+  settings: Route.ComponentProps['loaderData']['settings']
+  request: PlanRequestJson
+  now: number
+  gauge: string
+  changed: ReturnType<typeof useWhatChanged>
+  lit: string | undefined
+  setLit: (stage: string | undefined) => void
+  onGauge: (gauge: string) => void
+  onKeep: (mark: Record<string, string>) => void
+}) {
+  const roomForError = useRoomForError(request)
+  return (
+    <Measure
+      plan={plan}
+      context={context}
+      settings={settings}
+      measures={measures}
+      learned={learned}
+      roomForError={
+        methodOf(method).pourSetsTexture ? roomForErrorWords(plan.water, roomForError, settings) : undefined
+      }
+      now={now}
+      gauge={gauge}
+      printed={vesselRow.printed}
+      why={whys.pour}
+      whyGrain={whys.grain}
+      way={method === 'ladled' ? 'ladles' : methodOf(method).water}
+      marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
+      ownWords={ownPourWords(plan, state)}
+      wasPourG={changed.wasPourG}
+      lit={lit}
+      onLit={setLit}
+      onPoured={(poured) => change(poured === null ? { poured } : heldAt(poured, plan, state))}
+      onGauge={onGauge}
+      onKeep={() =>
+        onKeep({
+          grain_key: grainKeyOfState(state),
+          vessel_id: vesselRow.id,
+          dry_g: String(plan.grain.mass_g),
+          pour_g: String(plan.water.pour_g),
+          depth_mm: String(plan.gauges.water_above_bed_mm),
+        })
+      }
+    />
+  )
+}
+
+function PlanCautions({
+  state,
+  request,
+  change,
+  plan,
+  household,
+  now,
+}: {
+  state: PlanState
+  request: PlanRequestJson
+  change: (next: Partial<PlanState>) => void
+  plan: Plan
+  household: Route.ComponentProps['loaderData']['household']
+  now: number
+}) {
+  return (
+    <section className={classes.cautions} aria-label="Cautions">
+      {(state.minutes !== null || state.poured !== null) && (
+        <Suspense>
+          <OwnWay request={request} state={state} change={change} />
+        </Suspense>
+      )}
+      <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
+    </section>
+  )
+}
+
+function PlanTabs({ tab, setTab, plan }: { tab: Tab; setTab: (tab: Tab) => void; plan: Plan }) {
+  return (
+    <nav className={classes.tabs} aria-label="Parts of the plan">
+      {TABS.map(({ id, word }) => (
+        <button key={id} type="button" aria-pressed={tab === id} onClick={() => setTab(id)}>
+          {word}
+          {id === 'cautions' && plan.cautions.some((c) => c.severity !== 'note') && (
+            <span className={classes.flag} aria-label="check it" />
+          )}
+        </button>
+      ))}
+    </nav>
+  )
+}
+
+/** Starts the batch, or puts it on a meal; the address stays behind. */
+function useSending({
+  state,
+  first,
+  household,
+  request,
+  leaveAddress,
+}: {
+  state: PlanState
+  first: PlanState
+  household: PlanningData
+  request: PlanRequestJson
+  leaveAddress: () => void
+}) {
+  const submit = useSubmit()
+  return {
+    start: () => {
+      leaveAddress()
+      const cook = JSON.stringify({ request, ...startFieldsOf(state, household) })
+      void submit({ intent: 'start', cook }, { method: 'post' })
+    },
+    onMeal: (id: string) => {
+      leaveAddress()
+      void submit(
+        { intent: 'add', ...mealDishOf(state, household, first, request) },
+        { method: 'post', action: `/meal/${id}` },
+      )
+    },
+  }
+}
+
+/** The plan of the present state, with what is shown beside it. */
+function usePlanned(state: PlanState, household: PlanningData, now: number) {
+  const request = useMemo(() => requestOf(state, household, now), [state, household, now])
+  const read = useMemo(() => planFrom(request), [request])
+  const asked = useMemo(() => parsePlanRequestOrThrow(request), [request])
+  if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+  const plan = read.value
+  const vesselRow = vesselOfState(state, household)
+  const vessel = useMemo(() => vesselFromRow(vesselRow), [vesselRow])
+  const learned = correctionFor(state, household)
+  const known: Known = {
+    potMeasured: vesselRow.measured !== '',
+    learned: learned && { delta: learned.uptake, sd: learned.uptakeSd },
+    bagDelta: bagDelta(bagOfState(state, household)),
+  }
+  const times = useMemo(() => {
+    const line = timelineOf(plan.stages)
+    return plan.stages.map((stage) => line.get(stage.id)!)
+  }, [plan])
+  return {
+    request,
+    plan,
+    asked,
+    vesselRow,
+    vessel,
+    learned,
+    times,
+    method: methodOfState(state, vesselRow),
+    variety: varietyOf(state.grain),
+    whys: explanations(asked, plan, known),
+    context: contextOf(plan, state, vessel),
+    /** The figures whose changes are spoken of. */
+    seen: {
+      vesselId: vesselRow.id,
+      rimMm: vesselRow.rim_diameter_mm,
+      grainG: plan.grain.mass_g,
+      pourG: plan.water.pour_g,
+      steamG: plan.water.evaporated_g,
+    },
+  }
 }
 
 /** The plan's state, kept in the address, with a way back. */

@@ -68,85 +68,9 @@ export function PreparationPanel({ state, change, variety, kind, plan, crystal, 
         />
       </div>
 
-      <div className={classes.block}>
-        <h2 className="eyebrow">Rinses</h2>
-        <div className={classes.stepper}>
-          <UnstyledButton
-            aria-label="One rinse fewer"
-            disabled={washes <= LIMITS.washes[0]}
-            onClick={() => change({ washes: washes - 1 })}
-          >
-            <IconMinus size={18} />
-          </UnstyledButton>
-          <output className="figure" aria-label="Rinses">
-            {washes}
-          </output>
-          <UnstyledButton
-            aria-label="One rinse more"
-            disabled={washes >= 8}
-            onClick={() => change({ washes: washes + 1 })}
-          >
-            <IconPlus size={18} />
-          </UnstyledButton>
-          <Either
-            label="Drained how"
-            value={state.drain}
-            off={washes === 0 && !state.soak}
-            of={[
-              ['sieve', 'in a sieve'],
-              ['tip', 'tipped'],
-            ]}
-            onChange={(drain) => change({ drain })}
-          />
-        </div>
-        {bag?.enriched === 1 && washes > 0 && (
-          <p className={classes.hint}>enriched: rinsing washes off added vitamins</p>
-        )}
-        {(washes === 0 || !state.soak) && (
-          <p className={classes.hint}>
-            {washes === 0 ? 'not rinsed; no water clings to the grain' : variety.washHow}
-          </p>
-        )}
-      </div>
+      <Rinses washes={washes} change={change} state={state} bag={bag} variety={variety} />
 
-      <div className={classes.block}>
-        <h2 className="eyebrow">Soak</h2>
-        <div className="chips">
-          {soaksFor(variety).map((soak) => (
-            <UnstyledButton
-              key={soakWord(soak)}
-              className="chip"
-              aria-pressed={state.soak?.minutes === soak?.minutes}
-              onClick={() => change({ soak: soak && { ...soak, water: state.soak?.water ?? soak.water } })}
-            >
-              {soakWord(soak)}
-            </UnstyledButton>
-          ))}
-        </div>
-        {state.soak && (
-          <SoakCurve
-            variety={variety}
-            soak={state.soak}
-            onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })}
-          />
-        )}
-        {state.soak && (
-          <Either
-            label="Soaking water"
-            value={state.soak.water}
-            of={[
-              ['drain', 'discarded'],
-              ['keep', 'used for cooking'],
-            ]}
-            onChange={(water) => state.soak && change({ soak: { ...state.soak, water } })}
-          />
-        )}
-        {state.soak?.water === 'drain' && (
-          <Suspense>
-            <WetWeight state={state} change={change} plan={plan} />
-          </Suspense>
-        )}
-      </div>
+      <Soak variety={variety} state={state} change={change} plan={plan} />
 
       <SeasoningPanel state={state} change={change} plan={plan} crystal={crystal} />
 
@@ -168,6 +92,116 @@ export function PreparationPanel({ state, change, variety, kind, plan, crystal, 
         </div>
       )}
     </>
+  )
+}
+
+function Rinses({
+  washes,
+  change,
+  state,
+  bag,
+  variety,
+}: {
+  washes: number
+  change: (next: Partial<PlanState>) => void
+  state: PlanState
+  bag: BagRow | undefined
+  variety: Variety
+}) {
+  return (
+    <div className={classes.block}>
+      <h2 className="eyebrow">Rinses</h2>
+      <div className={classes.stepper}>
+        <UnstyledButton
+          aria-label="One rinse fewer"
+          disabled={washes <= LIMITS.washes[0]}
+          onClick={() => change({ washes: washes - 1 })}
+        >
+          <IconMinus size={18} />
+        </UnstyledButton>
+        <output className="figure" aria-label="Rinses">
+          {washes}
+        </output>
+        <UnstyledButton
+          aria-label="One rinse more"
+          disabled={washes >= 8}
+          onClick={() => change({ washes: washes + 1 })}
+        >
+          <IconPlus size={18} />
+        </UnstyledButton>
+        <Either
+          label="Drained how"
+          value={state.drain}
+          off={washes === 0 && !state.soak}
+          of={[
+            ['sieve', 'in a sieve'],
+            ['tip', 'tipped'],
+          ]}
+          onChange={(drain) => change({ drain })}
+        />
+      </div>
+      {bag?.enriched === 1 && washes > 0 && (
+        <p className={classes.hint}>enriched: rinsing washes off added vitamins</p>
+      )}
+      {(washes === 0 || !state.soak) && (
+        <p className={classes.hint}>
+          {washes === 0 ? 'not rinsed; no water clings to the grain' : variety.washHow}
+        </p>
+      )}
+    </div>
+  )
+}
+
+function Soak({
+  variety,
+  state,
+  change,
+  plan,
+}: {
+  variety: Variety
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+  plan: Plan
+}) {
+  return (
+    <div className={classes.block}>
+      <h2 className="eyebrow">Soak</h2>
+      <div className="chips">
+        {soaksFor(variety).map((soak) => (
+          <UnstyledButton
+            key={soakWord(soak)}
+            className="chip"
+            aria-pressed={state.soak?.minutes === soak?.minutes}
+            onClick={() => change({ soak: soak && { ...soak, water: state.soak?.water ?? soak.water } })}
+          >
+            {soakWord(soak)}
+          </UnstyledButton>
+        ))}
+      </div>
+      {state.soak && (
+        <SoakCurve
+          variety={variety}
+          soak={state.soak}
+          onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })}
+        />
+      )}
+      {state.soak && (
+        <Either
+          label="Soaking water"
+          value={state.soak.water}
+          of={[
+            ['drain', 'discarded'],
+            ['keep', 'used for cooking'],
+          ]}
+          onChange={(water) => state.soak && change({ soak: { ...state.soak, water } })}
+        />
+      )}
+      {state.soak?.water === 'drain' && (
+        <Suspense>
+          <WetWeight state={state} change={change} plan={plan} />
+        </Suspense>
+      )}
+    </div>
   )
 }
 

@@ -6,25 +6,30 @@ import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
 const FIELDS = ['name', 'kind', 'rated_w', 'knob'] as const
 
+/** A stored burner as the form's fields show it. */
+const filledIn = (heat: HeatRow): Record<(typeof FIELDS)[number], string> => ({
+  name: heat.name,
+  kind: heat.efficiency < 0.5 ? 'gas' : heat.efficiency > 0.8 ? 'induction' : 'ceramic',
+  rated_w: String(heat.rated_w),
+  knob: heat.knob.map((k) => `${k.name} = ${Math.round(k.share * 100)} %`).join('\n'),
+})
+
 export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused: Refused | undefined }) {
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (heat?.id ?? '') ? refused : undefined
-  const kind = !heat ? 'gas' : heat.efficiency < 0.5 ? 'gas' : heat.efficiency > 0.8 ? 'induction' : 'ceramic'
+  const field = (name: (typeof FIELDS)[number]) => ({
+    name,
+    defaultValue: mine?.typed[name] ?? (heat ? filledIn(heat)[name] : name === 'kind' ? 'gas' : ''),
+    error: errorAt(mine, name),
+  })
   return (
     <Form method="post" noValidate>
       <Stack gap="sm">
         <input type="hidden" name="id" value={heat?.id ?? ''} />
-        <TextInput
-          label="Name"
-          name="name"
-          defaultValue={mine?.typed.name ?? heat?.name ?? ''}
-          error={errorAt(mine, 'name')}
-          data-autofocus
-        />
+        <TextInput label="Name" {...field('name')} data-autofocus />
         <NativeSelect
           label="Type"
-          name="kind"
-          defaultValue={mine?.typed.kind ?? kind}
+          {...field('kind')}
           data={[
             { value: 'gas', label: 'gas' },
             { value: 'coil', label: 'an electric coil' },
@@ -36,21 +41,14 @@ export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused
           label="Full power, W"
           description={`${HOUSEHOLD_LIMITS.rated_w.join(' to ')} W`}
           inputMode="decimal"
-          name="rated_w"
-          defaultValue={mine?.typed.rated_w ?? (heat ? String(heat.rated_w) : '')}
-          error={errorAt(mine, 'rated_w')}
+          {...field('rated_w')}
         />
         <Textarea
           label="Settings on the knob"
           description='one a line: "3 = 40 %"'
           autosize
           minRows={3}
-          name="knob"
-          defaultValue={
-            mine?.typed.knob ??
-            (heat?.knob ?? []).map((k) => `${k.name} = ${Math.round(k.share * 100)} %`).join('\n')
-          }
-          error={errorAt(mine, 'knob')}
+          {...field('knob')}
         />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="space-between">

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { boilingPointAt } from '#core/heat/boiling-point'
-import { celsius, metres } from '#core/units/units'
+import { celsius, metres, type Celsius } from '#core/units/units'
 import { MATERIAL_IDS, MATERIALS, type MaterialId } from '#core/vessel/calibration'
 import {
   minutesToBoil,
@@ -16,6 +16,7 @@ import {
 import type { HeatRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import classes from './pots.module.css'
+import type { Vessel } from '#core/vessel/vessel'
 
 interface PotInAMinuteProps {
   heats: readonly HeatRow[]
@@ -70,25 +71,7 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
           error={errorAt(mine, 'name')}
           data-autofocus
         />
-        <div role="radiogroup" aria-label="Shape" className={classes.shapes}>
-          {POT_SHAPE_IDS.map((id) => (
-            <UnstyledButton
-              key={id}
-              role="radio"
-              aria-checked={shape === id}
-              className={classes.shape}
-              onClick={() => setShape(id)}
-            >
-              <svg viewBox="0 0 60 36" width="60" height="36" aria-hidden>
-                <path
-                  d={`M6 6 L${30 - 24 * POT_SHAPES[id].base} 31 H${30 + 24 * POT_SHAPES[id].base} L54 6`}
-                />
-                <path d="M3 6H9M51 6H57" />
-              </svg>
-              {POT_SHAPES[id].word}
-            </UnstyledButton>
-          ))}
-        </div>
+        <ShapePick shape={shape} setShape={setShape} />
         <Group grow align="flex-start">
           <TextInput
             name="rim_diameter_mm"
@@ -124,40 +107,7 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
             data={MATERIAL_IDS.map((id) => ({ value: id, label: MATERIALS[id].word }))}
           />
         </Group>
-        <div role="status">
-          {pot ? (
-            <>
-              <p className={classes.holds}>
-                It holds <b>{(pot.capacity / 1000).toFixed(1)} L</b>. Half full and covered it boils
-              </p>
-              <ul className={classes.boils}>
-                {heats.map((row) => {
-                  const minutes = minutesToBoil({
-                    vessel: pot,
-                    source: {
-                      ratedW: row.rated_w * row.power_factor,
-                      efficiency: row.efficiency,
-                      kind: 'gas',
-                    },
-                    waterG: half,
-                    from: TAP,
-                    boil,
-                    kitchen: celsius(kitchenC),
-                  })
-                  return (
-                    <li key={row.id}>
-                      on the {row.name}{' '}
-                      {Number.isFinite(minutes) ? `in about ${Math.round(minutes)} min` : 'never'}
-                    </li>
-                  )
-                })}
-              </ul>
-              <p className="quiet small">The first real boil corrects it.</p>
-            </>
-          ) : (
-            <p className="quiet">Enter diameter, height and weight to see capacity and boiling time.</p>
-          )}
-        </div>
+        <WhatItHolds pot={pot} heats={heats} half={half} boil={boil} kitchenC={kitchenC} />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="flex-end">
           <Button type="submit" name="intent" value="save-vessel" loading={busy}>
@@ -166,5 +116,84 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
         </Group>
       </Stack>
     </Form>
+  )
+}
+
+function ShapePick({
+  shape,
+  setShape,
+}: {
+  shape: 'straight' | 'tapered' | 'bowl'
+  setShape: (next: 'straight' | 'tapered' | 'bowl') => void
+}) {
+  return (
+    <div role="radiogroup" aria-label="Shape" className={classes.shapes}>
+      {POT_SHAPE_IDS.map((id) => (
+        <UnstyledButton
+          key={id}
+          role="radio"
+          aria-checked={shape === id}
+          className={classes.shape}
+          onClick={() => setShape(id)}
+        >
+          <svg viewBox="0 0 60 36" width="60" height="36" aria-hidden>
+            <path d={`M6 6 L${30 - 24 * POT_SHAPES[id].base} 31 H${30 + 24 * POT_SHAPES[id].base} L54 6`} />
+            <path d="M3 6H9M51 6H57" />
+          </svg>
+          {POT_SHAPES[id].word}
+        </UnstyledButton>
+      ))}
+    </div>
+  )
+}
+
+function WhatItHolds({
+  pot,
+  heats,
+  half,
+  boil,
+  kitchenC,
+}: {
+  pot: Vessel | undefined
+  heats: readonly HeatRow[]
+  half: number
+  boil: Celsius
+  kitchenC: number
+}) {
+  return (
+    <div role="status">
+      {pot ? (
+        <>
+          <p className={classes.holds}>
+            It holds <b>{(pot.capacity / 1000).toFixed(1)} L</b>. Half full and covered it boils
+          </p>
+          <ul className={classes.boils}>
+            {heats.map((row) => {
+              const minutes = minutesToBoil({
+                vessel: pot,
+                source: {
+                  ratedW: row.rated_w * row.power_factor,
+                  efficiency: row.efficiency,
+                  kind: 'gas',
+                },
+                waterG: half,
+                from: TAP,
+                boil,
+                kitchen: celsius(kitchenC),
+              })
+              return (
+                <li key={row.id}>
+                  on the {row.name}{' '}
+                  {Number.isFinite(minutes) ? `in about ${Math.round(minutes)} min` : 'never'}
+                </li>
+              )
+            })}
+          </ul>
+          <p className="quiet small">The first real boil corrects it.</p>
+        </>
+      ) : (
+        <p className="quiet">Enter diameter, height and weight to see capacity and boiling time.</p>
+      )}
+    </div>
   )
 }

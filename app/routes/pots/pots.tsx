@@ -28,6 +28,7 @@ import { PotInAMinute } from './pot-in-a-minute'
 import { PotsToScale } from './pots-to-scale'
 import { VesselForm } from './vessel-form'
 import classes from './pots.module.css'
+import type { VesselRow } from '#server/store/equipment'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel' }]
 
@@ -114,27 +115,159 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
       <PotsToScale vessels={vessels} />
       <ul className={classes.list}>
         {vessels.map((row) => (
+          <PotItem key={row.id} row={row} setOpen={setOpen} />
+        ))}
+      </ul>
+
+      <div className={classes.columns}>
+        <Burners heats={heats} setOpen={setOpen} />
+        <Measures measures={measures} setOpen={setOpen} settings={settings} />
+        <Programmes appliances={appliances} programmes={programmes} setOpen={setOpen} />
+      </div>
+      <PotDrawer
+        open={open}
+        setOpen={setOpen}
+        vessel={vessel}
+        refused={refused}
+        heats={heats}
+        settings={settings}
+        programmes={programmes}
+        appliances={appliances}
+        measures={measures}
+        done={done}
+      />
+    </main>
+  )
+}
+
+function PotDrawer({
+  open,
+  setOpen,
+  vessel,
+  refused,
+  heats,
+  settings,
+  programmes,
+  appliances,
+  measures,
+  done,
+}: {
+  open: Open | undefined
+  setOpen: (next: Open | undefined) => void
+  vessel: VesselRow | undefined
+  refused: Refused | undefined
+  heats: Route.ComponentProps['loaderData']['heats']
+  settings: Route.ComponentProps['loaderData']['settings']
+  programmes: Route.ComponentProps['loaderData']['programmes']
+  appliances: readonly VesselRow[]
+  measures: Route.ComponentProps['loaderData']['measures']
+  done: { said: string; intent: string; at: number } | undefined
+}) {
+  return (
+    <Drawer
+      opened={open !== undefined}
+      onClose={() => setOpen(undefined)}
+      position="right"
+      size="md"
+      lockScroll={false}
+      title={titleOf(open, vessel?.name)}
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      {open?.what === 'vessel' && <VesselForm key={open.id} vessel={vessel} refused={refused} />}
+      {open?.what === 'minute' && (
+        <PotInAMinute
+          heats={heats}
+          elevationM={settings.elevation_m}
+          kitchenC={settings.kitchen_c}
+          refused={refused}
+        />
+      )}
+      {open?.what === 'heat' && (
+        <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />
+      )}
+      {open?.what === 'programme' && (
+        <ProgrammeForm
+          key={open.id}
+          programme={programmes.find((p) => p.id === open.id)}
+          appliances={appliances}
+          refused={refused}
+        />
+      )}
+      {open?.what === 'measure' && (
+        <MeasureForm key={open.id} measure={measures.find((m) => m.id === open.id)} refused={refused} />
+      )}
+      {open?.what === 'calibrate' && vessel && (
+        <Calibrate
+          vessel={vessel}
+          heats={heats}
+          kitchenC={settings.kitchen_c}
+          refused={refused}
+          said={done}
+        />
+      )}
+    </Drawer>
+  )
+}
+
+function PotItem({ row, setOpen }: { row: VesselRow; setOpen: (next: Open | undefined) => void }) {
+  return (
+    <li>
+      <b className="figure">{row.name}</b>
+      <span className="quiet">
+        {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid} lid
+        {row.lining === 'coated' ? '; coated: rinse grain in another bowl, never scrape it' : ''}
+        <br />
+        {row.measured === '' ? UNMEASURED : row.measured}
+        {row.printed &&
+          `; printed lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
+      </span>
+      <span className={classes.keys}>
+        <UnstyledButton
+          className="link"
+          onClick={() => setOpen({ what: 'calibrate', id: row.id })}
+          aria-label={`Calibrate ${row.name}`}
+        >
+          calibrate
+        </UnstyledButton>
+        <UnstyledButton
+          className="link"
+          onClick={() => setOpen({ what: 'vessel', id: row.id })}
+          aria-label={`Change ${row.name}`}
+        >
+          change
+        </UnstyledButton>
+      </span>
+    </li>
+  )
+}
+
+function Burners({
+  heats,
+  setOpen,
+}: {
+  heats: Route.ComponentProps['loaderData']['heats']
+  setOpen: (next: Open | undefined) => void
+}) {
+  return (
+    <section aria-label="Burners">
+      <h2 className="place-part">Heat</h2>
+      <ul className={classes.list}>
+        {heats.map((row) => (
           <li key={row.id}>
             <b className="figure">{row.name}</b>
             <span className="quiet">
-              {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid}{' '}
-              lid{row.lining === 'coated' ? '; coated: rinse grain in another bowl, never scrape it' : ''}
+              {Math.round(row.rated_w)} W, about {Math.round(row.rated_w * row.efficiency * row.power_factor)}{' '}
+              at the pot
               <br />
-              {row.measured === '' ? UNMEASURED : row.measured}
-              {row.printed &&
-                `; printed lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
+              {row.knob.length > 0
+                ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ')
+                : 'no settings entered'}
+              {row.measured && `; ${row.measured}`}
             </span>
             <span className={classes.keys}>
               <UnstyledButton
                 className="link"
-                onClick={() => setOpen({ what: 'calibrate', id: row.id })}
-                aria-label={`Calibrate ${row.name}`}
-              >
-                calibrate
-              </UnstyledButton>
-              <UnstyledButton
-                className="link"
-                onClick={() => setOpen({ what: 'vessel', id: row.id })}
+                onClick={() => setOpen({ what: 'heat', id: row.id })}
                 aria-label={`Change ${row.name}`}
               >
                 change
@@ -143,27 +276,87 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
           </li>
         ))}
       </ul>
+      <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'heat', id: undefined })}>
+        Add a burner
+      </Button>
+    </section>
+  )
+}
 
-      <div className={classes.columns}>
-        <section aria-label="Burners">
-          <h2 className="place-part">Heat</h2>
+function Measures({
+  measures,
+  setOpen,
+  settings,
+}: {
+  measures: Route.ComponentProps['loaderData']['measures']
+  setOpen: (next: Open | undefined) => void
+  settings: Route.ComponentProps['loaderData']['settings']
+}) {
+  return (
+    <section aria-label="Measures">
+      <h2 className="place-part">Measures</h2>
+      <ul className={classes.list}>
+        {measures.map((row) => (
+          <li key={row.id}>
+            <b className="figure">{row.name}</b>
+            <span className="quiet">
+              {Math.round(row.ml)} mL, {row.how === 'known' ? 'as printed' : row.how}
+            </span>
+            <span className={classes.keys}>
+              <UnstyledButton
+                className="link"
+                onClick={() => setOpen({ what: 'measure', id: row.id })}
+                aria-label={`Change ${row.name}`}
+              >
+                change
+              </UnstyledButton>
+            </span>
+          </li>
+        ))}
+        <li>
+          <b className="figure">your finger</b>
+          <span className="quiet">{settings.crease_mm} mm to the first finger joint</span>
+          <span className={classes.keys}>
+            <Link to="/settings">settings</Link>
+          </span>
+        </li>
+      </ul>
+      <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'measure', id: undefined })}>
+        Add your own cup or mug
+      </Button>
+    </section>
+  )
+}
+
+function Programmes({
+  appliances,
+  programmes,
+  setOpen,
+}: {
+  appliances: readonly VesselRow[]
+  programmes: Route.ComponentProps['loaderData']['programmes']
+  setOpen: (next: Open | undefined) => void
+}) {
+  return (
+    <>
+      {appliances.length > 0 && (
+        <section aria-label="Cooker programmes">
+          <h2 className="place-part">Programmes</h2>
           <ul className={classes.list}>
-            {heats.map((row) => (
+            {programmes.map((row) => (
               <li key={row.id}>
                 <b className="figure">{row.name}</b>
                 <span className="quiet">
-                  {Math.round(row.rated_w)} W, about{' '}
-                  {Math.round(row.rated_w * row.efficiency * row.power_factor)} at the pot
+                  {appliances.find((v) => v.id === row.vessel_id)?.name}:{' '}
+                  {row.minutes === null ? 'minutes not known' : `${row.minutes} min`},{' '}
+                  {PRESSURE_WORDS[row.pressure]}; then {AFTER_WORDS[row.after_it]}
                   <br />
-                  {row.knob.length > 0
-                    ? row.knob.map((k) => `${k.name}: ${Math.round(k.share * 100)} %`).join(', ')
-                    : 'no settings entered'}
-                  {row.measured && `; ${row.measured}`}
+                  {KNOWN_WORDS[row.known]}
                 </span>
                 <span className={classes.keys}>
                   <UnstyledButton
                     className="link"
-                    onClick={() => setOpen({ what: 'heat', id: row.id })}
+                    onClick={() => setOpen({ what: 'programme', id: row.id })}
                     aria-label={`Change ${row.name}`}
                   >
                     change
@@ -176,128 +369,13 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
             variant="default"
             size="sm"
             mt="sm"
-            onClick={() => setOpen({ what: 'heat', id: undefined })}
+            onClick={() => setOpen({ what: 'programme', id: undefined })}
           >
-            Add a burner
+            Add a programme
           </Button>
         </section>
-        <section aria-label="Measures">
-          <h2 className="place-part">Measures</h2>
-          <ul className={classes.list}>
-            {measures.map((row) => (
-              <li key={row.id}>
-                <b className="figure">{row.name}</b>
-                <span className="quiet">
-                  {Math.round(row.ml)} mL, {row.how === 'known' ? 'as printed' : row.how}
-                </span>
-                <span className={classes.keys}>
-                  <UnstyledButton
-                    className="link"
-                    onClick={() => setOpen({ what: 'measure', id: row.id })}
-                    aria-label={`Change ${row.name}`}
-                  >
-                    change
-                  </UnstyledButton>
-                </span>
-              </li>
-            ))}
-            <li>
-              <b className="figure">your finger</b>
-              <span className="quiet">{settings.crease_mm} mm to the first finger joint</span>
-              <span className={classes.keys}>
-                <Link to="/settings">settings</Link>
-              </span>
-            </li>
-          </ul>
-          <Button
-            variant="default"
-            size="sm"
-            mt="sm"
-            onClick={() => setOpen({ what: 'measure', id: undefined })}
-          >
-            Add your own cup or mug
-          </Button>
-        </section>
-        {appliances.length > 0 && (
-          <section aria-label="Cooker programmes">
-            <h2 className="place-part">Programmes</h2>
-            <ul className={classes.list}>
-              {programmes.map((row) => (
-                <li key={row.id}>
-                  <b className="figure">{row.name}</b>
-                  <span className="quiet">
-                    {appliances.find((v) => v.id === row.vessel_id)?.name}:{' '}
-                    {row.minutes === null ? 'minutes not known' : `${row.minutes} min`},{' '}
-                    {PRESSURE_WORDS[row.pressure]}; then {AFTER_WORDS[row.after_it]}
-                    <br />
-                    {KNOWN_WORDS[row.known]}
-                  </span>
-                  <span className={classes.keys}>
-                    <UnstyledButton
-                      className="link"
-                      onClick={() => setOpen({ what: 'programme', id: row.id })}
-                      aria-label={`Change ${row.name}`}
-                    >
-                      change
-                    </UnstyledButton>
-                  </span>
-                </li>
-              ))}
-            </ul>
-            <Button
-              variant="default"
-              size="sm"
-              mt="sm"
-              onClick={() => setOpen({ what: 'programme', id: undefined })}
-            >
-              Add a programme
-            </Button>
-          </section>
-        )}
-      </div>
-      <Drawer
-        opened={open !== undefined}
-        onClose={() => setOpen(undefined)}
-        position="right"
-        size="md"
-        lockScroll={false}
-        title={titleOf(open, vessel?.name)}
-        closeButtonProps={{ 'aria-label': 'Close' }}
-      >
-        {open?.what === 'vessel' && <VesselForm key={open.id} vessel={vessel} refused={refused} />}
-        {open?.what === 'minute' && (
-          <PotInAMinute
-            heats={heats}
-            elevationM={settings.elevation_m}
-            kitchenC={settings.kitchen_c}
-            refused={refused}
-          />
-        )}
-        {open?.what === 'heat' && (
-          <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />
-        )}
-        {open?.what === 'programme' && (
-          <ProgrammeForm
-            key={open.id}
-            programme={programmes.find((p) => p.id === open.id)}
-            appliances={appliances}
-            refused={refused}
-          />
-        )}
-        {open?.what === 'measure' && (
-          <MeasureForm key={open.id} measure={measures.find((m) => m.id === open.id)} refused={refused} />
-        )}
-        {open?.what === 'calibrate' && vessel && (
-          <Calibrate
-            vessel={vessel}
-            heats={heats}
-            kitchenC={settings.kitchen_c}
-            refused={refused}
-            said={done}
-          />
-        )}
-      </Drawer>
-    </main>
+      )}
+    </>
   )
 }
 

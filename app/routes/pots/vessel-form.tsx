@@ -31,6 +31,16 @@ const KINDS = [
 ]
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
+/** A stored pot as the form's fields show it; a new one has the usual choices. */
+function filledIn(vessel: VesselRow | undefined): Partial<Record<(typeof FIELDS)[number], string>> {
+  if (!vessel) return { lid: 'tight', lining: 'bare', material: 'steel' }
+  return {
+    ...Object.fromEntries(FIELDS.map((name) => [name, String(vessel[name] ?? '')])),
+    printed: (vessel.printed ?? []).map((line) => `${line.name} = ${line.level_mm} mm`).join('\n'),
+    marks: (vessel.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'),
+  }
+}
+
 /** A pot described by its owner: no physical constants are asked for. */
 export function VesselForm({
   vessel,
@@ -42,16 +52,9 @@ export function VesselForm({
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (vessel?.id ?? '') ? refused : undefined
   const [kind, setKind] = useState<string>(mine?.typed.kind ?? vessel?.kind ?? 'pot')
-  const usual: Record<string, string> = {
-    printed: (vessel?.printed ?? []).map((line) => `${line.name} = ${line.level_mm} mm`).join('\n'),
-    marks: (vessel?.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'),
-    lid: vessel?.lid ?? 'tight',
-    lining: vessel?.lining ?? 'bare',
-    material: vessel?.material ?? 'steel',
-  }
   const field = (name: (typeof FIELDS)[number]) => ({
     name,
-    defaultValue: mine?.typed[name] ?? usual[name] ?? String(vessel?.[name] ?? ''),
+    defaultValue: mine?.typed[name] ?? filledIn(vessel)[name] ?? '',
     error: errorAt(mine, name),
   })
   return (
@@ -67,34 +70,7 @@ export function VesselForm({
           onChange={(event) => setKind(event.currentTarget.value)}
           error={errorAt(mine, 'kind')}
         />
-        <Group grow align="flex-start">
-          <TextInput
-            label="Capacity to the rim, mL"
-            description={range(HOUSEHOLD_LIMITS.capacity_ml, 'mL')}
-            inputMode="decimal"
-            {...field('capacity_ml')}
-          />
-          <TextInput
-            label="Inner diameter at the top, mm"
-            description={range(HOUSEHOLD_LIMITS.diameter_mm, 'mm')}
-            inputMode="decimal"
-            {...field('rim_diameter_mm')}
-          />
-        </Group>
-        <Group grow align="flex-start">
-          <TextInput
-            label="Across the bottom, mm"
-            description="leave empty if the same"
-            inputMode="decimal"
-            {...field('base_diameter_mm')}
-          />
-          <TextInput
-            label="Height inside, mm"
-            description="leave empty: calculated"
-            inputMode="decimal"
-            {...field('height_mm')}
-          />
-        </Group>
+        <VesselSize field={field} />
         <Group grow align="flex-start">
           <NativeSelect label="Lid" data={['tight', 'loose', 'foil']} {...field('lid')} />
           <NativeSelect
@@ -164,5 +140,44 @@ export function VesselForm({
         </Group>
       </Stack>
     </Form>
+  )
+}
+
+function VesselSize({
+  field,
+}: {
+  field: (name: (typeof FIELDS)[number]) => { name: string; defaultValue: string; error: string | undefined }
+}) {
+  return (
+    <>
+      <Group grow align="flex-start">
+        <TextInput
+          label="Capacity to the rim, mL"
+          description={range(HOUSEHOLD_LIMITS.capacity_ml, 'mL')}
+          inputMode="decimal"
+          {...field('capacity_ml')}
+        />
+        <TextInput
+          label="Inner diameter at the top, mm"
+          description={range(HOUSEHOLD_LIMITS.diameter_mm, 'mm')}
+          inputMode="decimal"
+          {...field('rim_diameter_mm')}
+        />
+      </Group>
+      <Group grow align="flex-start">
+        <TextInput
+          label="Across the bottom, mm"
+          description="leave empty if the same"
+          inputMode="decimal"
+          {...field('base_diameter_mm')}
+        />
+        <TextInput
+          label="Height inside, mm"
+          description="leave empty: calculated"
+          inputMode="decimal"
+          {...field('height_mm')}
+        />
+      </Group>
+    </>
   )
 }

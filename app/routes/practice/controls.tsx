@@ -6,6 +6,7 @@ import type { PracticeConditions, Situation } from '#core/practice/situation'
 import { PotOutside } from '../../ui/drawing/pot-outside'
 import type { Practice } from './use-practice'
 import classes from './practice.module.css'
+import type { RunningCook } from '#core/cook/replay'
 
 const LEVEL_WORDS: Record<HeatLevel, string> = {
   off: 'off',
@@ -65,45 +66,8 @@ export function Controls({
         <b>{signs ? signs.says.join('. ') : pouring ? `${pourG} g measured` : 'The pot is empty'}</b>
       </p>
       <div className={classes.hold}>
-        {pouring && (
-          <fieldset className={classes.pour}>
-            <legend>Pour, g</legend>
-            {POURS.map((g) => (
-              <UnstyledButton
-                key={g}
-                className={classes.step}
-                onClick={() => pour(pourG + g)}
-                aria-label={g > 0 ? `${g} g more` : `${-g} g less`}
-              >
-                {g > 0 ? `+${g}` : `−${-g}`}
-              </UnstyledButton>
-            ))}
-            <UnstyledButton className={classes.step} onClick={() => pour(aim)}>
-              as on the card {aim}
-            </UnstyledButton>
-          </fieldset>
-        )}
-        {!pouring && (
-          <div className={classes.control}>
-            <span id="knob">{own ? 'Switch' : 'Heat'}</span>
-            <SegmentedControl
-              aria-labelledby="knob"
-              value={level}
-              onChange={(value) => act({ kind: 'heat', level: value as HeatLevel })}
-              disabled={!inPot}
-              data={(own ? (['off', 'high'] as const) : HEAT_LEVELS).map((value) => ({
-                value,
-                label: own
-                  ? value === 'off'
-                    ? 'off'
-                    : kind === 'pressure'
-                      ? 'lid locked, start'
-                      : 'pressed'
-                  : LEVEL_WORDS[value],
-              }))}
-            />
-          </div>
-        )}
+        {pouring && <PourKeys pour={pour} pourG={pourG} aim={aim} />}
+        {!pouring && <HeatControl own={own} level={level} act={act} inPot={inPot} kind={kind} />}
         {!pouring && kind !== 'pressure' && (
           <div className={classes.control}>
             <span id="lid">Lid</span>
@@ -116,33 +80,15 @@ export function Controls({
             />
           </div>
         )}
-        {situation.hands?.includes('put-in') && inPot && (
-          <UnstyledButton
-            className={classes.step}
-            disabled={now.putIn}
-            onClick={() => act({ kind: 'put-in' })}
-          >
-            {now.putIn ? `${situation.aside}: done` : situation.aside}
-          </UnstyledButton>
-        )}
-        {situation.hands?.includes('vent') && sealed !== 'open' && (
-          <UnstyledButton
-            className={classes.step}
-            disabled={now.vented}
-            onClick={() => act({ kind: 'vent' })}
-          >
-            Quick release
-          </UnstyledButton>
-        )}
-        {inPot && (
-          <UnstyledButton
-            className={classes.step}
-            disabled={sealed !== 'open'}
-            onClick={() => press('finish', running.plan.stages.at(-1)!.id)}
-          >
-            Serve now
-          </UnstyledButton>
-        )}
+        <PotKeys
+          situation={situation}
+          inPot={inPot}
+          now={now}
+          act={act}
+          sealed={sealed}
+          press={press}
+          running={running}
+        />
       </div>
       {sealed !== 'open' && (
         <p className={`quiet small ${classes.never}`}>
@@ -151,5 +97,104 @@ export function Controls({
         </p>
       )}
     </section>
+  )
+}
+
+function PotKeys({
+  situation,
+  inPot,
+  now,
+  act,
+  sealed,
+  press,
+  running,
+}: {
+  situation: Situation
+  inPot: boolean
+  now: ReturnType<typeof standsNow>
+  act: (what: Omit<Act, 'id' | 'atMs'>) => void
+  sealed: 'open' | 'rising' | 'held' | 'falling'
+  press: Practice['press']
+  running: RunningCook
+}) {
+  return (
+    <>
+      {situation.hands?.includes('put-in') && inPot && (
+        <UnstyledButton className={classes.step} disabled={now.putIn} onClick={() => act({ kind: 'put-in' })}>
+          {now.putIn ? `${situation.aside}: done` : situation.aside}
+        </UnstyledButton>
+      )}
+      {situation.hands?.includes('vent') && sealed !== 'open' && (
+        <UnstyledButton className={classes.step} disabled={now.vented} onClick={() => act({ kind: 'vent' })}>
+          Quick release
+        </UnstyledButton>
+      )}
+      {inPot && (
+        <UnstyledButton
+          className={classes.step}
+          disabled={sealed !== 'open'}
+          onClick={() => press('finish', running.plan.stages.at(-1)!.id)}
+        >
+          Serve now
+        </UnstyledButton>
+      )}
+    </>
+  )
+}
+
+function PourKeys({ pour, pourG, aim }: { pour: (grams: number) => void; pourG: number; aim: number }) {
+  return (
+    <fieldset className={classes.pour}>
+      <legend>Pour, g</legend>
+      {POURS.map((g) => (
+        <UnstyledButton
+          key={g}
+          className={classes.step}
+          onClick={() => pour(pourG + g)}
+          aria-label={g > 0 ? `${g} g more` : `${-g} g less`}
+        >
+          {g > 0 ? `+${g}` : `−${-g}`}
+        </UnstyledButton>
+      ))}
+      <UnstyledButton className={classes.step} onClick={() => pour(aim)}>
+        as on the card {aim}
+      </UnstyledButton>
+    </fieldset>
+  )
+}
+
+function HeatControl({
+  own,
+  level,
+  act,
+  inPot,
+  kind,
+}: {
+  own: boolean
+  level: 'off' | 'lowest' | 'low' | 'medium' | 'high'
+  act: (what: Omit<Act, 'id' | 'atMs'>) => void
+  inPot: boolean
+  kind: 'gas' | 'electric' | 'cooker' | 'pressure' | 'oven'
+}) {
+  return (
+    <div className={classes.control}>
+      <span id="knob">{own ? 'Switch' : 'Heat'}</span>
+      <SegmentedControl
+        aria-labelledby="knob"
+        value={level}
+        onChange={(value) => act({ kind: 'heat', level: value as HeatLevel })}
+        disabled={!inPot}
+        data={(own ? (['off', 'high'] as const) : HEAT_LEVELS).map((value) => ({
+          value,
+          label: own
+            ? value === 'off'
+              ? 'off'
+              : kind === 'pressure'
+                ? 'lid locked, start'
+                : 'pressed'
+            : LEVEL_WORDS[value],
+        }))}
+      />
+    </div>
   )
 }

@@ -1,10 +1,11 @@
 import { SegmentedControl, UnstyledButton } from '@mantine/core'
 import { useEffect, useRef, useState } from 'react'
 import { data, Link, useFetcher } from 'react-router'
+import { currentStage } from '#core/cook/next-action'
 import type { EventKind } from '#core/cook/events'
-import { kitchenOf } from '#core/practice/situation'
+import { kitchenOf, type PracticeConditions, type Situation } from '#core/practice/situation'
 import { situationOf, SITUATIONS } from '#core/practice/situations'
-import { varietyOf } from '#core/grain/varieties'
+import { varietyOf, type Variety } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
@@ -22,8 +23,11 @@ import stove from '../stove/stove.module.css'
 import type { Route } from './+types/practice'
 import { Debrief } from './debrief'
 import { Controls } from './controls'
-import { SPEEDS, usePractice, type Speed } from './use-practice'
+import { SPEEDS, usePractice, type Speed, type Practice } from './use-practice'
 import classes from './practice.module.css'
+import type { CookView } from '#core/cook/replay'
+import type { Handled } from '#core/practice/run-actions'
+import type { Stage } from '#core/plan/result'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.title} · Practice · Omsel` : 'Practice · Omsel' },
@@ -76,11 +80,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   const { view, now, running, doing: playerActions, handled, press: tell } = practice
   const { plan } = running
   const clock: HouseholdClock = { zone: 'UTC', clock: hours }
-  const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
-  const current =
-    view.now.length === 0
-      ? undefined
-      : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
+  const current = currentStage(plan, view)
   const stage = current && plan.stages.find((s) => s.id === current.id)
   const pouring = stage?.id === 'pour'
   const [empty, setEmpty] = useState(false)
@@ -117,23 +117,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
           <h1 className="figure">{situation.title}</h1>
           <p>{situation.told}</p>
         </div>
-        {!over && (
-          <div className={classes.clock} role="group" aria-label="Time">
-            <b className="figure">{clockTime(now, clock)}</b>
-            <SegmentedControl
-              aria-label="Speed"
-              value={String(practice.speed)}
-              onChange={(value) => practice.setSpeed(Number(value) as Speed)}
-              data={SPEEDS.map((speed) => ({ value: String(speed), label: SPEED_WORDS[speed] }))}
-            />
-            {[1, 10].map((minutes) => (
-              <UnstyledButton key={minutes} className={classes.step} onClick={() => practice.passBy(minutes)}>
-                {minutes} min on
-              </UnstyledButton>
-            ))}
-            <Link to="/practice">Quit</Link>
-          </div>
-        )}
+        {!over && <TimeControls now={now} clock={clock} practice={practice} />}
       </header>
       {over ? (
         playerActions ? (
@@ -168,28 +152,19 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
             purpose={pot.cardRequest.purpose}
             cuePhotos={{}}
           >
-            {asked && (
-              <p role="status" className={classes.asked}>
-                {asked.says}
-              </p>
-            )}
-            {empty && pouring && practice.pourG === 0 && (
-              <p role="alert" className={classes.asked}>
-                Add water first.
-              </p>
-            )}
-            {stage?.kind === 'rinse' && (
-              <Washes
-                view={view}
-                stage={stage}
-                washes={plannedWashes(stage)}
-                variety={variety}
-                onWash={(clarity) => press('washed', stage.id, { clarity })}
-              />
-            )}
-            {(handled !== undefined || pouring) && (
-              <Controls practice={practice} kitchen={pot} situation={situation} pouring={pouring} />
-            )}
+            <AtTheStage
+              asked={asked}
+              empty={empty}
+              pouring={pouring}
+              practice={practice}
+              stage={stage}
+              view={view}
+              variety={variety}
+              press={press}
+              handled={handled}
+              pot={pot}
+              situation={situation}
+            />
           </NowPanel>
           {view.now.length > 1 && (
             <ParallelStages
@@ -211,6 +186,79 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
         </>
       )}
     </main>
+  )
+}
+
+function TimeControls({ now, clock, practice }: { now: number; clock: HouseholdClock; practice: Practice }) {
+  return (
+    <div className={classes.clock} role="group" aria-label="Time">
+      <b className="figure">{clockTime(now, clock)}</b>
+      <SegmentedControl
+        aria-label="Speed"
+        value={String(practice.speed)}
+        onChange={(value) => practice.setSpeed(Number(value) as Speed)}
+        data={SPEEDS.map((speed) => ({ value: String(speed), label: SPEED_WORDS[speed] }))}
+      />
+      {[1, 10].map((minutes) => (
+        <UnstyledButton key={minutes} className={classes.step} onClick={() => practice.passBy(minutes)}>
+          {minutes} min on
+        </UnstyledButton>
+      ))}
+      <Link to="/practice">Quit</Link>
+    </div>
+  )
+}
+
+function AtTheStage({
+  asked,
+  empty,
+  pouring,
+  practice,
+  stage,
+  view,
+  variety,
+  press,
+  handled,
+  pot,
+  situation,
+}: {
+  asked: { stage: string; afterMin: number; says: string } | undefined
+  empty: boolean
+  pouring: boolean
+  practice: Practice
+  stage: Stage | undefined
+  view: CookView
+  variety: Variety
+  press: (kind: EventKind, stageId: string, more?: PressMore) => void
+  handled: Handled | undefined
+  pot: PracticeConditions
+  situation: Situation
+}) {
+  return (
+    <>
+      {asked && (
+        <p role="status" className={classes.asked}>
+          {asked.says}
+        </p>
+      )}
+      {empty && pouring && practice.pourG === 0 && (
+        <p role="alert" className={classes.asked}>
+          Add water first.
+        </p>
+      )}
+      {stage?.kind === 'rinse' && (
+        <Washes
+          view={view}
+          stage={stage}
+          washes={plannedWashes(stage)}
+          variety={variety}
+          onWash={(clarity) => press('washed', stage.id, { clarity })}
+        />
+      )}
+      {(handled !== undefined || pouring) && (
+        <Controls practice={practice} kitchen={pot} situation={situation} pouring={pouring} />
+      )}
+    </>
   )
 }
 

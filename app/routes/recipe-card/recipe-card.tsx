@@ -15,13 +15,21 @@ import { knobWord } from '../../ui/drawing/setting-word'
 import { windowWord } from '../../ui/drawing/stage-words'
 import { clockTime, spanWord } from '../../ui/time/clock-hour'
 import { fromSearch } from '../../planning/plan-address'
-import { firstPlan, heatOfState, methodOfState, requestOf, vesselOfState } from '../../planning/plan-state'
+import {
+  firstPlan,
+  heatOfState,
+  methodOfState,
+  requestOf,
+  vesselOfState,
+  type PlanState,
+} from '../../planning/plan-state'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { amountWord, grainWord, METHOD_WORDS, PURPOSE_WORDS } from '../../planning/plan-words'
 import { amountIn } from '../../planning/amount-words'
 import type { Route } from './+types/recipe-card'
 import { PrintKey } from './print-key'
 import classes from './recipe-card.module.css'
+import type { HeatRow, VesselRow } from '#server/store/equipment'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Recipe card · Omsel' }]
 
@@ -85,15 +93,14 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         </span>
         <PrintKey />
       </div>
-      <header className={classes.head}>
-        <Kernel variety={varietyOf(state.grain)} height={34} />
-        <h1 className="figure">{grainWord(state, household)}</h1>
-        <p>
-          {amountWord(state, household)}, {PURPOSE_WORDS[state.purpose]};{' '}
-          {METHOD_WORDS[methodOfState(state, vessel)]}, {vessel.name}
-          {!own && `, ${heat.name}`}; {settings.elevation_m} m
-        </p>
-      </header>
+      <CardHead
+        state={state}
+        household={household}
+        vessel={vessel}
+        own={own}
+        heat={heat}
+        settings={settings}
+      />
       <div className={classes.figures}>
         <Big title="grain, dry" grams={plan.grain.mass_g} ml={plan.grain.volume_ml} measure={measure} />
         <Big
@@ -128,20 +135,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         height={184}
         placeOf={(stage) => knobWord(stage, own ? null : heat)}
       />
-      <ol className={classes.stages}>
-        {order.map((i) => {
-          const stage = plan.stages[i]!
-          return (
-            <li key={stage.id} data-hands={stage.hands_on || undefined}>
-              <span className="figure">{at(times[i]!.start)}</span>
-              <span>
-                <b>{stage.title}</b> {amountsOf(stage, plan)}
-                {endWords(stage)}
-              </span>
-            </li>
-          )
-        })}
-      </ol>
+      <CardStages order={order} plan={plan} at={at} times={times} />
       {cautions.length > 0 && (
         <ul className={classes.cautions}>
           {cautions.map((c) => (
@@ -155,6 +149,63 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         manual first. {FOLLOW_LOCAL}
       </p>
     </main>
+  )
+}
+
+function CardHead({
+  state,
+  household,
+  vessel,
+  own,
+  heat,
+  settings,
+}: {
+  state: PlanState
+  household: Route.ComponentProps['loaderData']['household']
+  vessel: VesselRow
+  own: boolean
+  heat: HeatRow
+  settings: Route.ComponentProps['loaderData']['settings']
+}) {
+  return (
+    <header className={classes.head}>
+      <Kernel variety={varietyOf(state.grain)} height={34} />
+      <h1 className="figure">{grainWord(state, household)}</h1>
+      <p>
+        {amountWord(state, household)}, {PURPOSE_WORDS[state.purpose]};{' '}
+        {METHOD_WORDS[methodOfState(state, vessel)]}, {vessel.name}
+        {!own && `, ${heat.name}`}; {settings.elevation_m} m
+      </p>
+    </header>
+  )
+}
+
+function CardStages({
+  order,
+  plan,
+  at,
+  times,
+}: {
+  order: number[]
+  plan: Plan
+  at: (minute: number) => string
+  times: { start: number; end: number }[]
+}) {
+  return (
+    <ol className={classes.stages}>
+      {order.map((i) => {
+        const stage = plan.stages[i]!
+        return (
+          <li key={stage.id} data-hands={stage.hands_on || undefined}>
+            <span className="figure">{at(times[i]!.start)}</span>
+            <span>
+              <b>{stage.title}</b> {amountsOf(stage, plan)}
+              {endWords(stage)}
+            </span>
+          </li>
+        )
+      })}
+    </ol>
   )
 }
 

@@ -129,47 +129,79 @@ export function Alerts() {
           Try it
         </Button>
       </div>
-      <div className={classes.sense}>
-        <Switch
-          label="Notifications when the page is hidden"
-          description={NOTICE_WORDS[notices]}
-          checked={chosen.notify && notices === 'can'}
-          disabled={notices === 'not-here' || notices === 'refused'}
-          onChange={(event) => {
-            const wanted = event.currentTarget.checked
-            if (!wanted) return keep({ notify: false })
-            void askForNotices().then((may) => {
-              setNotices(noticeState())
-              keep({ notify: may })
-            })
-          }}
-        />
-        <Button
-          variant="default"
-          onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}
-        >
-          Test a notification
-        </Button>
-      </div>
-      <div className={classes.sense}>
-        <Switch
-          label="Keep the screen on while cooking"
-          checked={chosen.awake}
-          onChange={(event) => keep({ awake: event.currentTarget.checked })}
-        />
-        <Button
-          variant="default"
-          onClick={() =>
-            void stayAwake().then(({ by, release }) => {
-              setSaid(AWAKE_WORDS[by])
-              release()
-            })
-          }
-        >
-          Test the screen
-        </Button>
-      </div>
+      <Notices notices={notices} chosen={chosen} keep={keep} setNotices={setNotices} tryIt={tryIt} />
+      <KeepAwake chosen={chosen} keep={keep} setSaid={setSaid} />
       <p role="status">{said}</p>
     </section>
+  )
+}
+
+function Notices({
+  notices,
+  chosen,
+  keep,
+  setNotices,
+  tryIt,
+}: {
+  notices: 'can' | 'ask' | 'refused' | 'not-here'
+  chosen: Chosen
+  keep: (next: Partial<Chosen>) => void
+  setNotices: (next: 'can' | 'ask' | 'refused' | 'not-here') => void
+  tryIt: (word: string, could: boolean, otherwise: string) => void
+}) {
+  return (
+    <div className={classes.sense}>
+      <Switch
+        label="Notifications when the page is hidden"
+        description={NOTICE_WORDS[notices]}
+        checked={chosen.notify && notices === 'can'}
+        disabled={notices === 'not-here' || notices === 'refused'}
+        onChange={(event) => {
+          const wanted = event.currentTarget.checked
+          if (!wanted) return keep({ notify: false })
+          void askForNotices().then((may) => {
+            setNotices(noticeState())
+            keep({ notify: may })
+          })
+        }}
+      />
+      <Button
+        variant="default"
+        onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}
+      >
+        Test a notification
+      </Button>
+    </div>
+  )
+}
+
+function KeepAwake({
+  chosen,
+  keep,
+  setSaid,
+}: {
+  chosen: Chosen
+  keep: (next: Partial<Chosen>) => void
+  setSaid: (next: string) => void
+}) {
+  return (
+    <div className={classes.sense}>
+      <Switch
+        label="Keep the screen on while cooking"
+        checked={chosen.awake}
+        onChange={(event) => keep({ awake: event.currentTarget.checked })}
+      />
+      <Button
+        variant="default"
+        onClick={() =>
+          void stayAwake().then(({ by, release }) => {
+            setSaid(AWAKE_WORDS[by])
+            release()
+          })
+        }
+      >
+        Test the screen
+      </Button>
+    </div>
   )
 }

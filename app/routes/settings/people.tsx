@@ -31,39 +31,7 @@ export function PeopleSettings({ eaters: people, refused, savedAt }: PeopleProps
       <div className={`${classes.sheet} basin`}>
         <ul className={classes.eaters}>
           {people.map((e) => (
-            <li key={e.id}>
-              <b className="figure">{e.name}</b>
-              <span className="quiet">
-                {[
-                  e.appetite === 1 ? 'a usual portion' : `${e.appetite} of a portion`,
-                  firmWord(e.firmness) && `likes it ${firmWord(e.firmness)}`,
-                  e.avoids.length > 0 && `no ${e.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </span>
-              <Button
-                size="compact-sm"
-                variant="subtle"
-                onClick={() => setEditing(e)}
-                aria-label={`Edit ${e.name}`}
-              >
-                change
-              </Button>
-              <Form method="post">
-                <input type="hidden" name="id" value={e.id} />
-                <Button
-                  type="submit"
-                  size="compact-sm"
-                  variant="subtle"
-                  name="intent"
-                  value="drop-eater"
-                  aria-label={`Remove ${e.name}`}
-                >
-                  remove
-                </Button>
-              </Form>
-            </li>
+            <PersonRow key={e.id} e={e} setEditing={setEditing} />
           ))}
           {people.length === 0 && (
             <li className="quiet">No people yet. Add names to type “Maren, Teo and two guests” in a plan.</li>
@@ -71,65 +39,124 @@ export function PeopleSettings({ eaters: people, refused, savedAt }: PeopleProps
         </ul>
         <Form method="post" noValidate key={`${editing?.id ?? 'new'} ${savedAt ?? ''}`}>
           <input type="hidden" name="id" value={typed?.id ?? editing?.id ?? ''} />
-          <Stack gap="xs">
-            <Group align="flex-start" gap="sm">
-              <TextInput
-                label={editing ? 'Name' : 'Name'}
-                name="name"
-                w={180}
-                defaultValue={typed?.name ?? editing?.name ?? ''}
-                error={errorAt(refused, 'name')}
-              />
-              <NumberInput
-                label="Portions"
-                name="appetite"
-                w={110}
-                min={0.25}
-                max={3}
-                step={0.25}
-                decimalScale={2}
-                defaultValue={Number(typed?.appetite ?? editing?.appetite ?? 1)}
-                error={errorAt(refused, 'appetite')}
-              />
-              <div>
-                <span className={classes.label} id="firmness">
-                  Likes it
-                </span>
-                <SegmentedControl
-                  aria-labelledby="firmness"
-                  name="firmness"
-                  data={FIRMNESS}
-                  defaultValue={
-                    typed?.firmness ??
-                    (editing?.firmness === undefined || editing.firmness === null
-                      ? ''
-                      : FIRMNESS.find((f) => f.label === firmWord(editing.firmness))!.value)
-                  }
-                />
-              </div>
-            </Group>
-            <Avoids
-              key={editing?.id ?? 'new'}
-              first={
-                (typed?.avoids?.split(',').filter(Boolean) as AvoidedId[] | undefined) ??
-                editing?.avoids ??
-                []
-              }
-            />
-            <Group justify="flex-end">
-              {editing && (
-                <Button variant="subtle" onClick={() => setEditing(undefined)}>
-                  Cancel
-                </Button>
-              )}
-              <Button type="submit" name="intent" value="save-eater">
-                {editing ? 'Save' : 'Add person'}
-              </Button>
-            </Group>
-          </Stack>
+          <PersonFields typed={typed} editing={editing} refused={refused} setEditing={setEditing} />
         </Form>
       </div>
     </section>
+  )
+}
+
+function PersonFields({
+  typed,
+  editing,
+  refused,
+  setEditing,
+}: {
+  typed: Record<string, string> | undefined
+  editing: Person | undefined
+  refused: Refused | undefined
+  setEditing: (next: Person | undefined) => void
+}) {
+  return (
+    <Stack gap="xs">
+      <Group align="flex-start" gap="sm">
+        <TextInput
+          label="Name"
+          name="name"
+          w={180}
+          defaultValue={typed?.name ?? editing?.name ?? ''}
+          error={errorAt(refused, 'name')}
+        />
+        <NumberInput
+          label="Portions"
+          name="appetite"
+          w={110}
+          min={0.25}
+          max={3}
+          step={0.25}
+          decimalScale={2}
+          defaultValue={Number(typed?.appetite ?? editing?.appetite ?? 1)}
+          error={errorAt(refused, 'appetite')}
+        />
+        <div>
+          <span className={classes.label} id="firmness">
+            Likes it
+          </span>
+          <Firmness typed={typed} editing={editing} />
+        </div>
+      </Group>
+      <Avoids
+        key={editing?.id ?? 'new'}
+        first={
+          (typed?.avoids?.split(',').filter(Boolean) as AvoidedId[] | undefined) ?? editing?.avoids ?? []
+        }
+      />
+      <Group justify="flex-end">
+        {editing && (
+          <Button variant="subtle" onClick={() => setEditing(undefined)}>
+            Cancel
+          </Button>
+        )}
+        <Button type="submit" name="intent" value="save-eater">
+          {editing ? 'Save' : 'Add person'}
+        </Button>
+      </Group>
+    </Stack>
+  )
+}
+
+function PersonRow({ e, setEditing }: { e: Person; setEditing: (next: Person | undefined) => void }) {
+  return (
+    <li>
+      <b className="figure">{e.name}</b>
+      <span className="quiet">
+        {[
+          e.appetite === 1 ? 'a usual portion' : `${e.appetite} of a portion`,
+          firmWord(e.firmness) && `likes it ${firmWord(e.firmness)}`,
+          e.avoids.length > 0 && `no ${e.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </span>
+      <Button size="compact-sm" variant="subtle" onClick={() => setEditing(e)} aria-label={`Edit ${e.name}`}>
+        change
+      </Button>
+      <Form method="post">
+        <input type="hidden" name="id" value={e.id} />
+        <Button
+          type="submit"
+          size="compact-sm"
+          variant="subtle"
+          name="intent"
+          value="drop-eater"
+          aria-label={`Remove ${e.name}`}
+        >
+          remove
+        </Button>
+      </Form>
+    </li>
+  )
+}
+
+function Firmness({
+  typed,
+  editing,
+}: {
+  typed: Record<string, string> | undefined
+  editing: Person | undefined
+}) {
+  return (
+    <SegmentedControl
+      aria-labelledby="firmness"
+      name="firmness"
+      data={FIRMNESS}
+      defaultValue={
+        typed?.firmness ??
+        (editing?.firmness === undefined || editing.firmness === null
+          ? ''
+          : FIRMNESS.find((f) => f.label === firmWord(editing.firmness))!.value)
+      }
+    />
   )
 }
 

@@ -96,6 +96,9 @@ export async function action({ request }: Route.ActionArgs) {
   return { saved: true as const }
 }
 
+/** The name, value and error of one field of the form. */
+type Field = (name: keyof Settings) => { name: string; defaultValue: string; error: string | undefined }
+
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
 export default function SettingsPage({ loaderData, actionData }: Route.ComponentProps) {
@@ -103,7 +106,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
   const busy = useNavigation().state !== 'idle'
   const failed = actionData && 'errors' in actionData ? actionData : undefined
   const general = failed?.typed.intent === 'save' ? failed : undefined
-  const field = (name: keyof Settings) => ({
+  const field: Field = (name) => ({
     name,
     // What was typed stays typed, also when it was refused.
     defaultValue: String(general?.typed[name] ?? settings[name]),
@@ -130,28 +133,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
             />
           </Group>
           <p className={classes.fact}>Water boils at {boilC.toFixed(1)} °C here.</p>
-          <Group grow align="flex-start">
-            <div>
-              <span className={classes.label} id="units">
-                Measure by
-              </span>
-              <SegmentedControl
-                fullWidth
-                aria-labelledby="units"
-                name="units"
-                defaultValue={settings.units}
-                data={[
-                  { value: 'grams', label: 'scale' },
-                  { value: 'cups', label: 'cups' },
-                ]}
-              />
-            </div>
-            <NativeSelect
-              label="Cup"
-              {...field('cup')}
-              data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
-            />
-          </Group>
+          <MeasureBy settings={settings} field={field} />
           <NativeSelect
             label="Your salt"
             {...field('crystal')}
@@ -163,37 +145,8 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
             inputMode="decimal"
             {...field('crease_mm')}
           />
-          <Group grow align="flex-start">
-            <div>
-              <span className={classes.label} id="clock">
-                Clock
-              </span>
-              <SegmentedControl
-                fullWidth
-                aria-labelledby="clock"
-                name="clock"
-                defaultValue={settings.clock}
-                data={[
-                  { value: '24', label: '19:00' },
-                  { value: '12', label: '7:00 pm' },
-                ]}
-              />
-            </div>
-            <NativeSelect
-              label="Time zone"
-              {...field('zone')}
-              data={zones.includes(settings.zone) ? zones : [settings.zone, ...zones]}
-            />
-          </Group>
-          <Group justify="flex-end" gap="md">
-            <span role="status" className="quiet">
-              {actionData && 'saved' in actionData && !('what' in actionData) && !busy ? 'Saved.' : ''}
-              {general && !busy ? 'Not saved yet: see above.' : ''}
-            </span>
-            <Button type="submit" name="intent" value="save" loading={busy}>
-              Save
-            </Button>
-          </Group>
+          <ClockFields settings={settings} field={field} zones={zones} />
+          <SaveSettings actionData={actionData} busy={busy} general={general} />
         </Stack>
       </Form>
       <PeopleSettings
@@ -227,5 +180,95 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
         </li>
       </ul>
     </main>
+  )
+}
+
+function MeasureBy({
+  settings,
+  field,
+}: {
+  settings: Route.ComponentProps['loaderData']['settings']
+  field: Field
+}) {
+  return (
+    <Group grow align="flex-start">
+      <div>
+        <span className={classes.label} id="units">
+          Measure by
+        </span>
+        <SegmentedControl
+          fullWidth
+          aria-labelledby="units"
+          name="units"
+          defaultValue={settings.units}
+          data={[
+            { value: 'grams', label: 'scale' },
+            { value: 'cups', label: 'cups' },
+          ]}
+        />
+      </div>
+      <NativeSelect
+        label="Cup"
+        {...field('cup')}
+        data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
+      />
+    </Group>
+  )
+}
+
+function ClockFields({
+  settings,
+  field,
+  zones,
+}: {
+  settings: Route.ComponentProps['loaderData']['settings']
+  field: Field
+  zones: string[]
+}) {
+  return (
+    <Group grow align="flex-start">
+      <div>
+        <span className={classes.label} id="clock">
+          Clock
+        </span>
+        <SegmentedControl
+          fullWidth
+          aria-labelledby="clock"
+          name="clock"
+          defaultValue={settings.clock}
+          data={[
+            { value: '24', label: '19:00' },
+            { value: '12', label: '7:00 pm' },
+          ]}
+        />
+      </div>
+      <NativeSelect
+        label="Time zone"
+        {...field('zone')}
+        data={zones.includes(settings.zone) ? zones : [settings.zone, ...zones]}
+      />
+    </Group>
+  )
+}
+
+function SaveSettings({
+  actionData,
+  busy,
+  general,
+}: {
+  actionData: Route.ComponentProps['actionData']
+  busy: boolean
+  general: unknown
+}) {
+  return (
+    <Group justify="flex-end" gap="md">
+      <span role="status" className="quiet">
+        {actionData && 'saved' in actionData && !('what' in actionData) && !busy ? 'Saved.' : ''}
+        {general && !busy ? 'Not saved yet: see above.' : ''}
+      </span>
+      <Button type="submit" name="intent" value="save" loading={busy}>
+        Save
+      </Button>
+    </Group>
   )
 }

@@ -75,62 +75,19 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
           ref={grid}
           onKeyDown={move}
         >
-          {cells.map((row, j) => (
-            <g role="row" key={minutes[j]}>
-              {row.map((word, i) => (
-                <g
-                  key={pours[i]}
-                  role="gridcell"
-                  data-at={`${i}-${j}`}
-                  tabIndex={focus.x === i && focus.y === j ? 0 : -1}
-                  aria-label={`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}
-                  className={classes.cell}
-                  onClick={() => onPick(Math.round(pours[i]!), minutes[j]!)}
-                  onFocus={() => setFocus({ x: i, y: j })}
-                >
-                  <title>{`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}</title>
-                  <rect
-                    x={left(i)}
-                    y={top(j)}
-                    width={CELL.w}
-                    height={CELL.h}
-                    data-outcome={word}
-                    className={classes.ground}
-                  />
-                  <rect x={left(i)} y={top(j)} width={CELL.w} height={CELL.h} fill={`url(#${id}-${word})`} />
-                </g>
-              ))}
-            </g>
-          ))}
+          <Cells
+            cells={cells}
+            minutes={minutes}
+            pours={pours}
+            focus={focus}
+            onPick={onPick}
+            setFocus={setFocus}
+            left={left}
+            top={top}
+            id={id}
+          />
         </g>
-        {pours.map(
-          (g, i) =>
-            i % 3 === 0 && (
-              <text
-                key={g}
-                x={left(i) + CELL.w / 2}
-                y={height - PAD.bottom + 16}
-                textAnchor="middle"
-                className={classes.tick}
-              >
-                {Math.round(g)}
-              </text>
-            ),
-        )}
-        {minutes.map(
-          (m, j) =>
-            j % 2 === 0 && (
-              <text
-                key={m}
-                x={PAD.left - 6}
-                y={top(j) + CELL.h / 2 + 4}
-                textAnchor="end"
-                className={classes.tick}
-              >
-                {m.toFixed(m < 10 ? 1 : 0)}
-              </text>
-            ),
-        )}
+        <Ticks pours={pours} left={left} height={height} minutes={minutes} top={top} />
         <text
           x={PAD.left + (pours.length * CELL.w) / 2}
           y={height - 6}
@@ -172,6 +129,107 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
       </figcaption>
       <p>{roomWords(map)}</p>
     </figure>
+  )
+}
+
+function Cells({
+  cells,
+  minutes,
+  pours,
+  focus,
+  onPick,
+  setFocus,
+  left,
+  top,
+  id,
+}: {
+  cells: ('good' | 'soft' | 'firm' | 'wet' | 'mush' | 'dry' | 'hard' | 'uneven' | 'scorched')[][]
+  minutes: number[]
+  pours: number[]
+  focus: { x: number; y: number }
+  onPick: (pourG: number, minutes: number) => void
+  setFocus: (next: { x: number; y: number }) => void
+  left: (i: number) => number
+  top: (j: number) => number
+  id: string
+}) {
+  return (
+    <>
+      {cells.map((row, j) => (
+        <g role="row" key={minutes[j]}>
+          {row.map((word, i) => (
+            <g
+              key={pours[i]}
+              role="gridcell"
+              data-at={`${i}-${j}`}
+              tabIndex={focus.x === i && focus.y === j ? 0 : -1}
+              aria-label={`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}
+              className={classes.cell}
+              onClick={() => onPick(Math.round(pours[i]!), minutes[j]!)}
+              onFocus={() => setFocus({ x: i, y: j })}
+            >
+              <title>{`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}</title>
+              <rect
+                x={left(i)}
+                y={top(j)}
+                width={CELL.w}
+                height={CELL.h}
+                data-outcome={word}
+                className={classes.ground}
+              />
+              <rect x={left(i)} y={top(j)} width={CELL.w} height={CELL.h} fill={`url(#${id}-${word})`} />
+            </g>
+          ))}
+        </g>
+      ))}
+    </>
+  )
+}
+
+function Ticks({
+  pours,
+  left,
+  height,
+  minutes,
+  top,
+}: {
+  pours: number[]
+  left: (i: number) => number
+  height: number
+  minutes: number[]
+  top: (j: number) => number
+}) {
+  return (
+    <>
+      {pours.map(
+        (g, i) =>
+          i % 3 === 0 && (
+            <text
+              key={g}
+              x={left(i) + CELL.w / 2}
+              y={height - PAD.bottom + 16}
+              textAnchor="middle"
+              className={classes.tick}
+            >
+              {Math.round(g)}
+            </text>
+          ),
+      )}
+      {minutes.map(
+        (m, j) =>
+          j % 2 === 0 && (
+            <text
+              key={m}
+              x={PAD.left - 6}
+              y={top(j) + CELL.h / 2 + 4}
+              textAnchor="end"
+              className={classes.tick}
+            >
+              {m.toFixed(m < 10 ? 1 : 0)}
+            </text>
+          ),
+      )}
+    </>
   )
 }
 

@@ -4,13 +4,13 @@ import { Link } from 'react-router'
 import { planFrom } from '#core/contract/plan'
 import { LIMITS, parsePlanRequestOrThrow } from '#core/contract/plan-request'
 import type { SimulateRequestJson } from '#core/contract/simulate'
-import { varietyOf } from '#core/grain/varieties'
+import { varietyOf, type Variety } from '#core/grain/varieties'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { fullPower } from '#core/heat/sources'
 import { celsius, metres } from '#core/units/units'
 import type { StageChange } from '#core/simulate/changes'
-import { WHAT_IF_WORDS, WHAT_IFS } from '#core/simulate/what-if'
-import { standingLoss } from '#core/vessel/vessel'
+import { WHAT_IF_WORDS, WHAT_IFS, type WhatIf } from '#core/simulate/what-if'
+import { standingLoss, type Vessel } from '#core/vessel/vessel'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { PotInside, type Moment } from '../../ui/drawing/pot-inside'
@@ -43,10 +43,12 @@ import {
 } from './simulation-state'
 import { OutcomeChart } from './outcome-chart'
 import { StageKeys } from './stage-controls'
-import { stageAt, stageTimes } from './stage-times'
+import { stageAt, stageTimes, type CookedStage } from './stage-times'
 import { WrongWithMine } from './diagnosis'
 import { MAP_POTS, SWEEP_RUNS, useCooked, useMap, useSweep, type Answer, type LongRun } from './use-simulator'
 import classes from './simulation.module.css'
+import type { Plan } from '#core/plan/result'
+import type { PlanRequest } from '#core/plan/request'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Simulation · Omsel' }]
 
@@ -108,31 +110,18 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
       <div className={classes.order}>
         <PlanLine state={bench} change={change} household={household} clock={settings} now={now} />
       </div>
-      <p className={classes.lead}>
-        {amountIn(household, plan.grain.mass_g, plan.grain.volume_ml)} of {grainWord(bench, household)},{' '}
-        {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
-        {changed > 0 && (
-          <>
-            {changed === 1 ? '1 change' : `${changed} changes`} changed from the plan.{' '}
-            <UnstyledButton
-              className="link"
-              onClick={() =>
-                become({ ...state, otherwise: { ...NOTHING_OTHERWISE, asked: otherwise.asked } })
-              }
-            >
-              No changes
-            </UnstyledButton>
-          </>
-        )}
-        {canUndo && (
-          <>
-            {' '}
-            <UnstyledButton className="link" onClick={undo}>
-              Undo
-            </UnstyledButton>
-          </>
-        )}
-      </p>
+      <SimulationLead
+        household={household}
+        plan={plan}
+        bench={bench}
+        planned={planned}
+        changed={changed}
+        become={become}
+        state={state}
+        otherwise={otherwise}
+        canUndo={canUndo}
+        undo={undo}
+      />
       {cooked ? (
         <Inside
           cooked={cooked}
@@ -147,99 +136,18 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
         <Skeleton height={420} />
       )}
       <div className={classes.below}>
-        <section aria-label="Water">
-          <h2 className="place-part">Water to add</h2>
-          <Slider
-            thumbLabel="Water, g"
-            value={pour}
-            min={Math.round(plan.water.pour_g * 0.5)}
-            max={Math.round(plan.water.pour_g * 1.6)}
-            step={5}
-            label={(g) => `${g} g`}
-            onChange={(g) => other({ poured: g })}
-            thumbProps={{ 'aria-valuetext': `${pour} g` }}
-          />
-          <p>
-            {pour} g{' '}
-            {otherwise.poured !== null && (
-              <UnstyledButton className="link" onClick={() => other({ poured: null })}>
-                as planned
-              </UnstyledButton>
-            )}
-          </p>
-          <div className={classes.fields}>
-            <NumberInput
-              size="xs"
-              label="Soak, min"
-              value={bench.soak?.minutes ?? 0}
-              min={0}
-              max={LIMITS.soak_minutes[1]}
-              step={10}
-              allowDecimal={false}
-              onChange={(m) =>
-                typeof m === 'number' &&
-                change({
-                  soak:
-                    m > 0
-                      ? {
-                          minutes: m,
-                          celsius: bench.soak?.celsius ?? household.kitchen_c,
-                          water: bench.soak?.water ?? 'drain',
-                        }
-                      : null,
-                })
-              }
-            />
-            <NumberInput
-              size="xs"
-              label="Altitude, m"
-              value={usedHeight}
-              min={LIMITS.elevation_m[0]}
-              max={LIMITS.elevation_m[1]}
-              step={100}
-              allowDecimal={false}
-              onChange={(m) =>
-                typeof m === 'number' &&
-                m !== usedHeight &&
-                other({ elevation: m === household.elevation_m ? null : m })
-              }
-            />
-            <NumberInput
-              size="xs"
-              label="Kitchen, °C"
-              value={usedKitchen}
-              min={LIMITS.kitchen_c[0]}
-              max={LIMITS.kitchen_c[1]}
-              allowDecimal={false}
-              onChange={(c) =>
-                typeof c === 'number' &&
-                c !== usedKitchen &&
-                other({ kitchen: c === household.kitchen_c ? null : c })
-              }
-            />
-          </div>
-        </section>
-        <section aria-label="What if">
-          <h2 className="place-part">What if …</h2>
-          <div className="chips">
-            {WHAT_IFS.filter((q) => q !== 'no-soak' || bench.soak).map((q) => (
-              <UnstyledButton
-                key={q}
-                className="chip"
-                aria-pressed={asked.includes(q)}
-                onClick={() =>
-                  other({
-                    asked: asked.includes(q)
-                      ? asked.filter((o) => o !== q)
-                      : [...asked, q].slice(-(MAX_RUNS - 1)),
-                  })
-                }
-              >
-                {WHAT_IF_WORDS[q]}
-              </UnstyledButton>
-            ))}
-          </div>
-        </section>
+        <WaterAndKitchen
+          pour={pour}
+          plan={plan}
+          other={other}
+          otherwise={otherwise}
+          bench={bench}
+          change={change}
+          household={household}
+          usedHeight={usedHeight}
+          usedKitchen={usedKitchen}
+        />
+        <WhatIfKeys bench={bench} asked={asked} other={other} />
         <Room
           request={request}
           onPick={(pourG, stage, minutes) =>
@@ -252,6 +160,187 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
         How this is calculated and tested: <Link to="/model">how the model works</Link>.
       </p>
     </main>
+  )
+}
+
+function SimulationLead({
+  household,
+  plan,
+  bench,
+  planned,
+  changed,
+  become,
+  state,
+  otherwise,
+  canUndo,
+  undo,
+}: {
+  household: Route.ComponentProps['loaderData']['household']
+  plan: Plan
+  bench: PlanState
+  planned: ReturnType<typeof requestOf>
+  changed: number
+  become: (next: Here) => void
+  state: Here
+  otherwise: Otherwise
+  canUndo: boolean
+  undo: () => void
+}) {
+  return (
+    <p className={classes.lead}>
+      {amountIn(household, plan.grain.mass_g, plan.grain.volume_ml)} of {grainWord(bench, household)},{' '}
+      {METHOD_WORDS[planned.method ?? 'covered-simmer']}. No food is cooked here.{' '}
+      {changed > 0 && (
+        <>
+          {changed === 1 ? '1 change' : `${changed} changes`} changed from the plan.{' '}
+          <UnstyledButton
+            className="link"
+            onClick={() => become({ ...state, otherwise: { ...NOTHING_OTHERWISE, asked: otherwise.asked } })}
+          >
+            No changes
+          </UnstyledButton>
+        </>
+      )}
+      {canUndo && (
+        <>
+          {' '}
+          <UnstyledButton className="link" onClick={undo}>
+            Undo
+          </UnstyledButton>
+        </>
+      )}
+    </p>
+  )
+}
+
+function WaterAndKitchen({
+  pour,
+  plan,
+  other,
+  otherwise,
+  bench,
+  change,
+  household,
+  usedHeight,
+  usedKitchen,
+}: {
+  pour: number
+  plan: Plan
+  other: (next: Partial<Otherwise>) => void
+  otherwise: Otherwise
+  bench: PlanState
+  change: (next: Partial<PlanState>) => void
+  household: Route.ComponentProps['loaderData']['household']
+  usedHeight: number
+  usedKitchen: number
+}) {
+  return (
+    <section aria-label="Water">
+      <h2 className="place-part">Water to add</h2>
+      <Slider
+        thumbLabel="Water, g"
+        value={pour}
+        min={Math.round(plan.water.pour_g * 0.5)}
+        max={Math.round(plan.water.pour_g * 1.6)}
+        step={5}
+        label={(g) => `${g} g`}
+        onChange={(g) => other({ poured: g })}
+        thumbProps={{ 'aria-valuetext': `${pour} g` }}
+      />
+      <p>
+        {pour} g{' '}
+        {otherwise.poured !== null && (
+          <UnstyledButton className="link" onClick={() => other({ poured: null })}>
+            as planned
+          </UnstyledButton>
+        )}
+      </p>
+      <div className={classes.fields}>
+        <NumberInput
+          size="xs"
+          label="Soak, min"
+          value={bench.soak?.minutes ?? 0}
+          min={0}
+          max={LIMITS.soak_minutes[1]}
+          step={10}
+          allowDecimal={false}
+          onChange={(m) =>
+            typeof m === 'number' &&
+            change({
+              soak:
+                m > 0
+                  ? {
+                      minutes: m,
+                      celsius: bench.soak?.celsius ?? household.kitchen_c,
+                      water: bench.soak?.water ?? 'drain',
+                    }
+                  : null,
+            })
+          }
+        />
+        <NumberInput
+          size="xs"
+          label="Altitude, m"
+          value={usedHeight}
+          min={LIMITS.elevation_m[0]}
+          max={LIMITS.elevation_m[1]}
+          step={100}
+          allowDecimal={false}
+          onChange={(m) =>
+            typeof m === 'number' &&
+            m !== usedHeight &&
+            other({ elevation: m === household.elevation_m ? null : m })
+          }
+        />
+        <NumberInput
+          size="xs"
+          label="Kitchen, °C"
+          value={usedKitchen}
+          min={LIMITS.kitchen_c[0]}
+          max={LIMITS.kitchen_c[1]}
+          allowDecimal={false}
+          onChange={(c) =>
+            typeof c === 'number' &&
+            c !== usedKitchen &&
+            other({ kitchen: c === household.kitchen_c ? null : c })
+          }
+        />
+      </div>
+    </section>
+  )
+}
+
+function WhatIfKeys({
+  bench,
+  asked,
+  other,
+}: {
+  bench: PlanState
+  asked: readonly WhatIf[]
+  other: (next: Partial<Otherwise>) => void
+}) {
+  return (
+    <section aria-label="What if">
+      <h2 className="place-part">What if …</h2>
+      <div className="chips">
+        {WHAT_IFS.filter((q) => q !== 'no-soak' || bench.soak).map((q) => (
+          <UnstyledButton
+            key={q}
+            className="chip"
+            aria-pressed={asked.includes(q)}
+            onClick={() =>
+              other({
+                asked: asked.includes(q)
+                  ? asked.filter((o) => o !== q)
+                  : [...asked, q].slice(-(MAX_RUNS - 1)),
+              })
+            }
+          >
+            {WHAT_IF_WORDS[q]}
+          </UnstyledButton>
+        ))}
+      </div>
+    </section>
   )
 }
 
@@ -318,62 +407,22 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
     <>
       <div className={classes.pots} data-runs={cooked.length}>
         {cooked.map((run, i) => (
-          <section key={names[i]} className={`${classes.pot} basin`} aria-label={names[i]}>
-            <h2 className="figure">{names[i]}</h2>
-            <div className={classes.drawing}>
-              <PotInside
-                vessel={vessel}
-                variety={variety}
-                dryG={dryOf(run)}
-                moment={momentAt(run, at)}
-                title={momentWords(run, at, names[i]!)}
-              />
-            </div>
-            <p className={classes.stage}>{stageAt(stageTimes(run), at)?.stage.title ?? 'when served'}</p>
-            <ul className={classes.reasons}>
-              {run.reasons.map((reason) => (
-                <li key={reason}>{reason}</li>
-              ))}
-            </ul>
-          </section>
+          <PotColumn key={names[i]} names={names} i={i} vessel={vessel} variety={variety} run={run} at={at} />
         ))}
       </div>
-      <div className={classes.time}>
-        <Button
-          variant="default"
-          size="sm"
-          onClick={() => {
-            if (!playing && at >= longest) setMinute(0)
-            setPlaying(!playing)
-          }}
-        >
-          {playing ? 'Pause' : 'Play'}
-        </Button>
-        <Slider
-          thumbLabel="Minute"
-          className={classes.slider}
-          value={at}
-          min={0}
-          max={Number(longest.toFixed(1))}
-          step={0.1}
-          label={null}
-          onChange={setMinute}
-          thumbProps={{ 'aria-valuetext': `${at.toFixed(1)} minutes` }}
-        />
-        <output className="figure">{at.toFixed(1)} min</output>
-        <div className={classes.heat}>
-          <EditHeat
-            stages={own}
-            changes={otherwise.changes}
-            fullW={fullPower(settled.source)}
-            minute={at}
-            longest={longest}
-            selected={chosen.stage.id}
-            onSelect={setPicked}
-            onChange={onStage}
-          />
-        </div>
-      </div>
+      <TimeControls
+        playing={playing}
+        at={at}
+        longest={longest}
+        setMinute={setMinute}
+        setPlaying={setPlaying}
+        own={own}
+        otherwise={otherwise}
+        settled={settled}
+        chosen={chosen}
+        setPicked={setPicked}
+        onStage={onStage}
+      />
       <div className={classes.hands}>
         <StageKeys
           key={chosen.stage.id}
@@ -383,43 +432,167 @@ function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }:
           standingLossW={lossW}
           onChange={(next) => onStage(chosen.stage.id, next)}
         />
-        <div className={classes.keys} role="group" aria-label="Your actions">
-          <span className="quiet">
-            {at < longest ? `at ${at.toFixed(1)} min` : 'set the minute of your action'}
-          </span>
-          {(Object.keys(ACT_WORDS) as Act['kind'][]).map((kind) => (
-            <Button key={kind} size="xs" variant="default" disabled={at >= longest} onClick={() => act(kind)}>
-              {ACT_WORDS[kind]}
-            </Button>
-          ))}
-          {otherwise.acts.map((done, i) => (
-            <UnstyledButton
-              key={`${done.kind} ${done.atMin} ${i}`}
-              className="chip"
-              aria-label={`Undo: ${actWord(done)}`}
-              onClick={() => other({ acts: otherwise.acts.filter((_, o) => o !== i) })}
-            >
-              {actWord(done)} <span aria-hidden>×</span>
-            </UnstyledButton>
-          ))}
-        </div>
+        <ActionKeys at={at} longest={longest} act={act} otherwise={otherwise} other={other} />
       </div>
-      {names.length > 1 && (
-        <p className={classes.pens}>
-          {names.map((name, i) => (
-            <span key={name}>
-              <svg viewBox="0 0 34 8" width="34" height="8" aria-hidden>
-                <path d="M1 4H33" data-pen={i} />
-              </svg>
-              {name}
-            </span>
-          ))}
-        </p>
-      )}
+      {names.length > 1 && <Legend names={names} />}
       <Suspense fallback={<Skeleton height={260} />}>
         <Curves cooked={lateCooked} names={lateNames} minute={lateAt} />
       </Suspense>
     </>
+  )
+}
+
+function PotColumn({
+  names,
+  i,
+  vessel,
+  variety,
+  run,
+  at,
+}: {
+  names: string[]
+  i: number
+  vessel: Vessel
+  variety: Variety
+  run: Answer
+  at: number
+}) {
+  return (
+    <section className={`${classes.pot} basin`} aria-label={names[i]}>
+      <h2 className="figure">{names[i]}</h2>
+      <div className={classes.drawing}>
+        <PotInside
+          vessel={vessel}
+          variety={variety}
+          dryG={dryOf(run)}
+          moment={momentAt(run, at)}
+          title={momentWords(run, at, names[i]!)}
+        />
+      </div>
+      <p className={classes.stage}>{stageAt(stageTimes(run), at)?.stage.title ?? 'when served'}</p>
+      <ul className={classes.reasons}>
+        {run.reasons.map((reason) => (
+          <li key={reason}>{reason}</li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function TimeControls({
+  playing,
+  at,
+  longest,
+  setMinute,
+  setPlaying,
+  own,
+  otherwise,
+  settled,
+  chosen,
+  setPicked,
+  onStage,
+}: {
+  playing: boolean
+  at: number
+  longest: number
+  setMinute: (next: number | undefined) => void
+  setPlaying: (next: boolean) => void
+  own: CookedStage[]
+  otherwise: Otherwise
+  settled: PlanRequest
+  chosen: CookedStage
+  setPicked: (next: string | undefined) => void
+  onStage: InsideProps['onStage']
+}) {
+  return (
+    <div className={classes.time}>
+      <Button
+        variant="default"
+        size="sm"
+        onClick={() => {
+          if (!playing && at >= longest) setMinute(0)
+          setPlaying(!playing)
+        }}
+      >
+        {playing ? 'Pause' : 'Play'}
+      </Button>
+      <Slider
+        thumbLabel="Minute"
+        className={classes.slider}
+        value={at}
+        min={0}
+        max={Number(longest.toFixed(1))}
+        step={0.1}
+        label={null}
+        onChange={setMinute}
+        thumbProps={{ 'aria-valuetext': `${at.toFixed(1)} minutes` }}
+      />
+      <output className="figure">{at.toFixed(1)} min</output>
+      <div className={classes.heat}>
+        <EditHeat
+          stages={own}
+          changes={otherwise.changes}
+          fullW={fullPower(settled.source)}
+          minute={at}
+          longest={longest}
+          selected={chosen.stage.id}
+          onSelect={setPicked}
+          onChange={onStage}
+        />
+      </div>
+    </div>
+  )
+}
+
+function ActionKeys({
+  at,
+  longest,
+  act,
+  otherwise,
+  other,
+}: {
+  at: number
+  longest: number
+  act: (kind: 'lid-lift' | 'add-water' | 'stir') => void
+  otherwise: Otherwise
+  other: (next: Partial<Otherwise>) => void
+}) {
+  return (
+    <div className={classes.keys} role="group" aria-label="Your actions">
+      <span className="quiet">
+        {at < longest ? `at ${at.toFixed(1)} min` : 'set the minute of your action'}
+      </span>
+      {(Object.keys(ACT_WORDS) as Act['kind'][]).map((kind) => (
+        <Button key={kind} size="xs" variant="default" disabled={at >= longest} onClick={() => act(kind)}>
+          {ACT_WORDS[kind]}
+        </Button>
+      ))}
+      {otherwise.acts.map((done, i) => (
+        <UnstyledButton
+          key={`${done.kind} ${done.atMin} ${i}`}
+          className="chip"
+          aria-label={`Undo: ${actWord(done)}`}
+          onClick={() => other({ acts: otherwise.acts.filter((_, o) => o !== i) })}
+        >
+          {actWord(done)} <span aria-hidden>×</span>
+        </UnstyledButton>
+      ))}
+    </div>
+  )
+}
+
+function Legend({ names }: { names: string[] }) {
+  return (
+    <p className={classes.pens}>
+      {names.map((name, i) => (
+        <span key={name}>
+          <svg viewBox="0 0 34 8" width="34" height="8" aria-hidden>
+            <path d="M1 4H33" data-pen={i} />
+          </svg>
+          {name}
+        </span>
+      ))}
+    </p>
   )
 }
 

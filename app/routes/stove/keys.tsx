@@ -24,18 +24,25 @@ interface KeysProps {
 /** For this long after a sign its key offers Undo, ms. */
 const TAKE_BACK_MS = 10_000
 
+/** The large key: the sign's, the next step's, or the end's. */
+function mainKey(
+  stage: Stage | undefined,
+  waits: CookView['next'],
+  lastStage: Stage,
+  press: KeysProps['press'],
+): { word: string; act: () => void } {
+  if (waits) return { word: 'Begin now', act: () => press('begin', waits.id) }
+  if (!stage) return { word: 'Served', act: () => press('finish', lastStage.id) }
+  if (stage.ends_on !== 'cue') return { word: 'Next step', act: () => press('go-on', stage.id) }
+  return { word: stage.cue_id ? CUES[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
+}
+
 /** One large key for the sign, and a few more, large enough for a wet finger. */
 export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWrong }: KeysProps) {
   const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'
   const waits = stage ? undefined : view.next
-  const main = waits
-    ? { word: 'Begin now', act: () => press('begin', waits.id) }
-    : !stage
-      ? { word: 'Served', act: () => press('finish', lastStage.id) }
-      : cue
-        ? { word: stage.cue_id ? CUES[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
-        : { word: 'Next step', act: () => press('go-on', stage.id) }
+  const main = mainKey(stage, waits, lastStage, press)
   const covered = stage !== undefined && lidCanBeLifted(stage)
   const clocked = stage?.ends_on === 'clock'
   const { last } = view

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { CookView, StageView } from '#core/cook/replay'
-import { meanwhile } from '#core/cook/meanwhile'
+import { meanwhile, type Meanwhile } from '#core/cook/meanwhile'
 import type { Purpose } from '#core/methods/definition'
 import { LOOSEN_WAYS } from '#core/finish/loosen'
 import type { Variety } from '#core/grain/varieties'
@@ -92,21 +92,16 @@ export function NowPanel({
             {view.next ? countdown(view.next.startMs - now) : table}
           </p>
         )}
-        <ul className={classes.checks}>
-          {place && <li>Setting: “{place}”</li>}
-          {stage?.checks
-            .filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how)
-            .map((check) => (
-              <li key={check}>{check}</li>
-            ))}
-          {stage &&
-            current &&
-            lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
-          {current && current.liftedMinutes > 0 && <li>{liftedWords(view, current)}</li>}
-          {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
-          {task && <li>While you wait: {task.says}</li>}
-          {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
-        </ul>
+        <Checks
+          place={place}
+          stage={stage}
+          current={current}
+          now={now}
+          view={view}
+          retimed={retimed}
+          pot={pot}
+          task={task}
+        />
         {children}
       </div>
       <div className={classes.aside}>
@@ -124,36 +119,116 @@ export function NowPanel({
             )}
           </>
         )}
-        <div className={classes.below}>
-          <p className={classes.next}>
-            {next && view.next && (
-              <>
-                <span className="quiet">
-                  next, {stage?.ends_on === 'cue' ? 'about ' : ''}
-                  {clockTime(view.next.startMs, clock)}
-                </span>
-                <b>{next.title}</b>
-              </>
-            )}
-            <span className="quiet">serve</span>
-            <b className="figure">{table}</b>
-            <span className="quiet small">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
-          </p>
-          {pot && (
-            <div className={classes.pot}>
-              <PotInside
-                vessel={vessel}
-                variety={variety}
-                dryG={pot.estimate.pot.dryG}
-                moment={pot.moment}
-                title={insideWords(pot)}
-                letters={0.2}
-              />
-            </div>
-          )}
-        </div>
+        <NextAndServe
+          next={next}
+          view={view}
+          stage={stage}
+          clock={clock}
+          table={table}
+          slid={slid}
+          plan={plan}
+          serveAtMs={serveAtMs}
+          pot={pot}
+          vessel={vessel}
+          variety={variety}
+        />
       </div>
     </section>
+  )
+}
+
+function Checks({
+  place,
+  stage,
+  current,
+  now,
+  view,
+  retimed,
+  pot,
+  task,
+}: {
+  place: string | undefined
+  stage: Stage | undefined
+  current: StageView | undefined
+  now: number
+  view: CookView
+  retimed: Retimed | undefined
+  pot: AtTheStove | undefined
+  task: Meanwhile | undefined
+}) {
+  return (
+    <ul className={classes.checks}>
+      {place && <li>Setting: “{place}”</li>}
+      {stage?.checks
+        .filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how)
+        .map((check) => (
+          <li key={check}>{check}</li>
+        ))}
+      {stage &&
+        current &&
+        lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
+      {current && current.liftedMinutes > 0 && <li>{liftedWords(view, current)}</li>}
+      {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
+      {task && <li>While you wait: {task.says}</li>}
+      {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
+    </ul>
+  )
+}
+
+function NextAndServe({
+  next,
+  view,
+  stage,
+  clock,
+  table,
+  slid,
+  plan,
+  serveAtMs,
+  pot,
+  vessel,
+  variety,
+}: {
+  next: Stage | undefined
+  view: CookView
+  stage: Stage | undefined
+  clock: HouseholdClock
+  table: string
+  slid: number
+  plan: Plan
+  serveAtMs: number | null
+  pot: AtTheStove | undefined
+  vessel: Vessel
+  variety: Variety
+}) {
+  return (
+    <div className={classes.below}>
+      <p className={classes.next}>
+        {next && view.next && (
+          <>
+            <span className="quiet">
+              next, {stage?.ends_on === 'cue' ? 'about ' : ''}
+              {clockTime(view.next.startMs, clock)}
+            </span>
+            <b>{next.title}</b>
+          </>
+        )}
+        <span className="quiet">serve</span>
+        <b className="figure">{table}</b>
+        <span className="quiet small">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
+      </p>
+      {pot && (
+        <div className={classes.pot}>
+          <PotInside
+            vessel={vessel}
+            variety={variety}
+            dryG={pot.estimate.pot.dryG}
+            moment={pot.moment}
+            title={insideWords(pot)}
+            letters={0.2}
+          />
+        </div>
+      )}
+    </div>
   )
 }
 

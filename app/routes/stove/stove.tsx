@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
+import { currentStage } from '#core/cook/next-action'
 import type { EventKind } from '#core/cook/events'
 import { whereToWait } from '#core/cook/late'
-import { replay } from '#core/cook/replay'
+import { replay, type CookView, type StageView } from '#core/cook/replay'
 import { signalsOf } from '#core/cook/signals'
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { soakWaits } from '#core/schedule/dish-blocks'
@@ -16,7 +17,7 @@ import { useAlerts } from '../../alerts/use-alerts'
 import { orCached, useLastKnown } from '../../offline/cached-loader'
 import { useServerClock } from '../../ui/time/use-server-clock'
 import { SignInLink } from '../../layout/sign-in-link'
-import { useKitchenStream } from '../../layout/use-kitchen-stream'
+import { useKitchenStream, type Line } from '../../layout/use-kitchen-stream'
 import { useRefresh } from '../../layout/use-refresh'
 import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import type { Route } from './+types/stove'
@@ -31,13 +32,15 @@ import { Keys } from './keys'
 import { NowPanel } from './now-panel'
 import { CookTabs, type Lane } from './cook-tabs'
 import { LidCheck } from './lid-check'
-import { useOutbox, type PressMore } from '../../offline/outbox'
+import { useOutbox, type PressMore, type Outbox } from '../../offline/outbox'
 import { Proposal, STALE_MS, type DeviceReading } from './readings'
 import { ProgressStrip } from './progress-strip'
-import { usePotEstimate } from './use-pot-estimate'
+import { usePotEstimate, type AtTheStove } from './use-pot-estimate'
 import { plannedWashes, Washes } from './washes'
 import { TroubleshootSheet } from './troubleshoot-sheet'
 import classes from './stove.module.css'
+import type { Hint } from '#core/cook/advice'
+import type { Plan, Stage } from '#core/plan/result'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.title} · Stove · Omsel` : 'Stove · Omsel' },
@@ -92,10 +95,12 @@ const SAME_PRESS_MS = 600
 
 export default function Stove(props: Route.ComponentProps) {
   // Another pot is another stove: nothing of the last one's hangs over.
-  return <CookView key={props.loaderData.id} {...props} />
+  return <OneBatch key={props.loaderData.id} {...props} />
 }
 
-function CookView({ loaderData }: Route.ComponentProps) {
+type Loaded = Route.ComponentProps['loaderData']
+
+function OneBatch({ loaderData }: Route.ComponentProps) {
   const { kept: stored, household, id } = loaderData
   useLastKnown(`stove ${id}`, loaderData)
   const refresh = useRefresh()
@@ -104,16 +109,7 @@ function CookView({ loaderData }: Route.ComponentProps) {
   const { readings, hear } = useReadings(id)
   const line = useKitchenStream(refresh, hear)
 
-  const ownIds = [...outbox.taken, ...outbox.waiting].map(({ id }) => id).join()
-  const events = useMemo(() => {
-    const known = new Set(loaderData.events.map((event) => event.id))
-    const own = [...outbox.taken, ...outbox.waiting].filter(
-      (event) => !known.has(event.id) && known.add(event.id),
-    )
-    return [...loaderData.events, ...own]
-    // The outbox rebuilds its lists at every render; only other presses make them other lists.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [loaderData.events, ownIds])
+  const events = useEvents(loaderData.events, outbox)
   // What was heard of has happened, also where this screen counts a moment behind the server: a pressed sign
   // must not come back for a blink.
   const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
@@ -121,12 +117,7 @@ function CookView({ loaderData }: Route.ComponentProps) {
   const running = useMemo(() => runningCookOf(stored, events), [stored, events])
   const { plan } = running
   const view = replay(running, events, now)
-  // Hands-on work comes first, and what was first stays: nothing swaps places under a finger.
-  const begun = view.stages.filter((s) => s.state === 'now').sort((a, b) => a.startMs - b.startMs)
-  const current =
-    view.now.length === 0
-      ? undefined
-      : (begun.find((s) => plan.stages.find((o) => o.id === s.id)!.hands_on) ?? begun[0])
+  const current = currentStage(plan, view)
   const stage = current && plan.stages.find((s) => s.id === current.id)
 
   const pot = usePotEstimate(running, events, Math.min(now, view.endedMs ?? now))
@@ -139,14 +130,7 @@ function CookView({ loaderData }: Route.ComponentProps) {
     ...coolingSignals(loaderData.cooling, now),
   ])
 
-  const lastPress = useRef({ what: '', atMs: 0 })
-  const press = (kind: EventKind, stageId: string, more?: PressMore) => {
-    const atMs = Date.now()
-    const what = `${kind} ${stageId}`
-    if (lastPress.current.what === what && atMs - lastPress.current.atMs < SAME_PRESS_MS) return
-    lastPress.current = { what, atMs }
-    outbox.press(kind, stageId, more, newest)
-  }
+  const press = usePress(outbox, newest)
   const takeBack = () => view.last && press('take-back', view.last.stage, { target: view.last.id })
 
   return (
@@ -154,15 +138,7 @@ function CookView({ loaderData }: Route.ComponentProps) {
       <h1 className="unseen">
         {loaderData.title} in {loaderData.vesselName}
       </h1>
-      {(outbox.cutOff || line !== 'open') && (
-        <p role="status" className={classes.cutOff}>
-          Offline: still timing here
-          {outbox.waiting.length > 0 &&
-            `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} saved`}
-          .
-          <SignInLink line={line} />
-        </p>
-      )}
+      <OfflineNote outbox={outbox} line={line} />
       <Alarm {...noticing} />
       <CookTabs lanes={loaderData.lanes} current={id} now={now} />
       {loaderData.board && (
@@ -195,61 +171,28 @@ function CookView({ loaderData }: Route.ComponentProps) {
             clock={household}
             stage={stage}
             current={current}
-            title={loaderData.title}
-            vesselName={loaderData.vesselName}
-            serveAtMs={loaderData.serveAtMs}
-            variety={varietyOf(loaderData.variety)}
-            knob={loaderData.knob}
+            {...shownOf(loaderData)}
             pot={pot}
             readings={readings}
             vessel={running.request.vessel}
             retimed={running.retimed}
             purpose={running.request.purpose}
             cookId={id}
-            cuePhotos={loaderData.cuePhotos}
           />
-          {stage?.kind === 'rinse' && (
-            <Washes
-              view={view}
-              stage={stage}
-              washes={plannedWashes(stage)}
-              variety={varietyOf(loaderData.variety)}
-              onWash={(clarity) => press('washed', stage.id, { clarity })}
-            />
-          )}
-          {stage && beforeThePour(stage, plan) && (
-            <BeforePour
-              key={stage.id}
-              stage={stage}
-              plan={plan}
-              frozen={stored.plan}
-              view={view}
-              now={now}
-              onTell={(kind, amount) => press(kind, stage.id, { amount })}
-            />
-          )}
-          {stage && (
-            <Proposal
-              key={`proposal ${stage.id}`}
-              readings={readings}
-              stage={stage}
-              onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })}
-            />
-          )}
-          {hint && stage ? (
-            <AdviceCard
-              says={hint.says}
-              why={hint.why}
-              onDone={hint.addG > 0 ? () => press('water-added', stage.id, { amount: hint.addG }) : undefined}
-              onNotNow={() => setDismissed(hint.id)}
-            />
-          ) : (
-            stage?.kind === 'simmer' &&
-            current &&
-            pot && (
-              <LidCheck key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
-            )
-          )}
+          <StageTools
+            stage={stage}
+            view={view}
+            loaderData={loaderData}
+            press={press}
+            plan={plan}
+            stored={stored}
+            now={now}
+            readings={readings}
+            hint={hint}
+            setDismissed={setDismissed}
+            current={current}
+            pot={pot}
+          />
           {view.now.length > 1 && (
             <ParallelStages
               others={view.now.filter((s) => s.id !== current?.id)}
@@ -281,6 +224,160 @@ function CookView({ loaderData }: Route.ComponentProps) {
       )}
     </main>
   )
+}
+
+function OfflineNote({ outbox, line }: { outbox: Outbox<EventKind>; line: Line }) {
+  return (
+    <>
+      {(outbox.cutOff || line !== 'open') && (
+        <p role="status" className={classes.cutOff}>
+          Offline: still timing here
+          {outbox.waiting.length > 0 &&
+            `, ${outbox.waiting.length === 1 ? 'one press' : `${outbox.waiting.length} presses`} saved`}
+          .
+          <SignInLink line={line} />
+        </p>
+      )}
+    </>
+  )
+}
+
+function StageTools({
+  stage,
+  view,
+  loaderData,
+  press,
+  plan,
+  stored,
+  now,
+  readings,
+  hint,
+  setDismissed,
+  current,
+  pot,
+}: {
+  stage: Stage | undefined
+  view: CookView
+  loaderData: Route.ComponentProps['loaderData']
+  press: (kind: EventKind, stageId: string, more?: PressMore) => void
+  plan: Plan
+  stored: Route.ComponentProps['loaderData']['kept']
+  now: number
+  readings: DeviceReading[]
+  hint: Hint | undefined
+  setDismissed: (next: string) => void
+  current: StageView | undefined
+  pot: AtTheStove | undefined
+}) {
+  return (
+    <>
+      {stage?.kind === 'rinse' && (
+        <Washes
+          view={view}
+          stage={stage}
+          washes={plannedWashes(stage)}
+          variety={varietyOf(loaderData.variety)}
+          onWash={(clarity) => press('washed', stage.id, { clarity })}
+        />
+      )}
+      {stage && beforeThePour(stage, plan) && (
+        <BeforePour
+          key={stage.id}
+          stage={stage}
+          plan={plan}
+          frozen={stored.plan}
+          view={view}
+          now={now}
+          onTell={(kind, amount) => press(kind, stage.id, { amount })}
+        />
+      )}
+      {stage && (
+        <Proposal
+          key={`proposal ${stage.id}`}
+          readings={readings}
+          stage={stage}
+          onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })}
+        />
+      )}
+      <AdviceOrCheck
+        hint={hint}
+        stage={stage}
+        press={press}
+        setDismissed={setDismissed}
+        current={current}
+        pot={pot}
+        now={now}
+      />
+    </>
+  )
+}
+
+function AdviceOrCheck({
+  hint,
+  stage,
+  press,
+  setDismissed,
+  current,
+  pot,
+  now,
+}: {
+  hint: Hint | undefined
+  stage: Stage | undefined
+  press: (kind: EventKind, stageId: string, more?: PressMore) => void
+  setDismissed: (next: string) => void
+  current: StageView | undefined
+  pot: AtTheStove | undefined
+  now: number
+}) {
+  return (
+    <>
+      {hint && stage ? (
+        <AdviceCard
+          says={hint.says}
+          why={hint.why}
+          onDone={hint.addG > 0 ? () => press('water-added', stage.id, { amount: hint.addG }) : undefined}
+          onNotNow={() => setDismissed(hint.id)}
+        />
+      ) : (
+        stage?.kind === 'simmer' &&
+        current &&
+        pot && <LidCheck key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
+      )}
+    </>
+  )
+}
+
+/** What the panel shows of the batch as it was started. */
+const shownOf = ({ title, vesselName, serveAtMs, variety, knob, cuePhotos }: Loaded) => ({
+  title,
+  vesselName,
+  serveAtMs,
+  variety: varietyOf(variety),
+  knob,
+  cuePhotos,
+})
+
+/** What the server knows, and what was pressed here and is still on its way. */
+function useEvents(known: Loaded['events'], { taken, waiting }: Outbox<EventKind>) {
+  const ownIds = [...taken, ...waiting].map(({ id }) => id).join()
+  return useMemo(() => {
+    const seen = new Set(known.map((event) => event.id))
+    return [...known, ...[...taken, ...waiting].filter((event) => !seen.has(event.id) && seen.add(event.id))]
+    // The outbox rebuilds its lists at every render; only other presses make them other lists.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [known, ownIds])
+}
+
+/** Presses a key; a second press of the same key at once is the same press. */
+function usePress(outbox: Outbox<EventKind>, newestMs: number) {
+  const last = useRef({ what: '', atMs: 0 })
+  return (kind: EventKind, stageId: string, more?: PressMore) => {
+    const atMs = Date.now()
+    const what = `${kind} ${stageId}`
+    if (last.current.what === what && atMs - last.current.atMs < SAME_PRESS_MS) return
+    last.current = { what, atMs }
+    outbox.press(kind, stageId, more, newestMs)
+  }
 }
 
 /** What devices say beside this cook, the newest of each kind; what a device says that has dropped out is no news. */

@@ -140,60 +140,90 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
           </>
         )}
         <h2 className="place-part">What happened</h2>
-        <ul className={classes.happened}>
-          {hot && (
-            <>
-              <Happened
-                word="The heat was off"
-                kind="heat-out"
-                unit="min"
-                first={3}
-                onTell={(amount) => tell('heat-out', { amount })}
-              />
-              <Happened
-                word="The heat was lower than it should be"
-                kind="heat-low"
-                unit="min"
-                first={5}
-                onTell={(amount) => tell('heat-low', { amount })}
-              />
-              <Happened
-                word="I forgot to lower the heat"
-                kind="heat-high"
-                unit="min"
-                first={2}
-                onTell={(amount) => tell('heat-high', { amount })}
-              />
-            </>
-          )}
-          {pot && (
-            <>
-              <Happened
-                word="Water added"
-                kind="water-added"
-                unit="g"
-                first={50}
-                onTell={(amount) => tell('water-added', { amount })}
-              />
-              <Happened word="Stirred" onTell={() => tell('stirred')} />
-            </>
-          )}
-          <Happened
-            word="Guests are late"
-            kind="late"
-            unit="min"
-            first={25}
-            onTell={(amount) => {
-              press('late', waitAt(amount), { amount })
-              close()
-            }}
-          />
-          {stage?.ends_on === 'clock' && <Happened word="A minute less" onTell={() => tell('minute-less')} />}
-          {stage && <Happened word={`Skip “${stage.title}”`} onTell={() => tell('skip')} />}
-          <Happened word="Stop this batch" onTell={() => tell('stop')} />
-        </ul>
+        <WhatHappened
+          hot={hot}
+          tell={tell}
+          pot={pot}
+          press={press}
+          waitAt={waitAt}
+          close={close}
+          stage={stage}
+        />
       </div>
     </Drawer>
+  )
+}
+
+function WhatHappened({
+  hot,
+  tell,
+  pot,
+  press,
+  waitAt,
+  close,
+  stage,
+}: {
+  hot: boolean
+  tell: (kind: EventKind, more?: { seconds?: number; amount?: number }) => void
+  pot: AtTheStove | undefined
+  press: WrongProps['press']
+  waitAt: (minutes: number) => string
+  close: () => void
+  stage: Stage | undefined
+}) {
+  return (
+    <ul className={classes.happened}>
+      {hot && (
+        <>
+          <Happened
+            word="The heat was off"
+            kind="heat-out"
+            unit="min"
+            first={3}
+            onTell={(amount) => tell('heat-out', { amount })}
+          />
+          <Happened
+            word="The heat was lower than it should be"
+            kind="heat-low"
+            unit="min"
+            first={5}
+            onTell={(amount) => tell('heat-low', { amount })}
+          />
+          <Happened
+            word="I forgot to lower the heat"
+            kind="heat-high"
+            unit="min"
+            first={2}
+            onTell={(amount) => tell('heat-high', { amount })}
+          />
+        </>
+      )}
+      {pot && (
+        <>
+          <Happened
+            word="Water added"
+            kind="water-added"
+            unit="g"
+            first={50}
+            onTell={(amount) => tell('water-added', { amount })}
+          />
+          <Happened word="Stirred" onTell={() => tell('stirred')} />
+        </>
+      )}
+      <Happened
+        word="Guests are late"
+        kind="late"
+        unit="min"
+        first={25}
+        onTell={(amount) => {
+          press('late', waitAt(amount), { amount })
+          close()
+        }}
+      />
+      {stage?.ends_on === 'clock' && <Happened word="A minute less" onTell={() => tell('minute-less')} />}
+      {stage && <Happened word={`Skip “${stage.title}”`} onTell={() => tell('skip')} />}
+      <Happened word="Stop this batch" onTell={() => tell('stop')} />
+    </ul>
   )
 }
 

@@ -141,50 +141,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
         <Link to="/settings">Settings</Link>
       </p>
       <h1 className="figure">Export and import</h1>
-      <section className={`${sheets.sheet} basin`} aria-labelledby="take">
-        <h2 className="figure" id="take">
-          Export
-        </h2>
-        <p>All your data in one file: for another computer, as a backup, or for your own programs.</p>
-        <div className={classes.row}>
-          <Button component="a" href={`/household.json${pictures ? '' : '?pictures=no'}`} download>
-            The whole household
-          </Button>
-          <Checkbox
-            label="with its pictures"
-            checked={pictures}
-            onChange={(event) => setPictures(event.currentTarget.checked)}
-          />
-        </div>
-        <ul className={classes.links}>
-          {(Object.entries(PACKS) as [PackId, (typeof PACKS)[PackId]][]).map(([id, { name }]) => (
-            <li key={id}>
-              <a href={`/household.json?holds=${id}`} download>
-                {name}
-              </a>
-            </li>
-          ))}
-          <li>
-            <a href="/notebook.csv" download>
-              Notebook as CSV
-            </a>
-            <span className="quiet">
-              , {loaderData.cooks} {loaderData.cooks === 1 ? 'batch' : 'batches'};{' '}
-              <Link to="/notebook/copy">import one</Link>
-            </span>
-          </li>
-        </ul>
-        <p className="quiet small">
-          The file format is described in <a href="/household.schema.json">its schema</a>. A backup is made
-          automatically every day;{' '}
-          {loaderData.copies === 0
-            ? 'there is none yet'
-            : loaderData.copies === 1
-              ? 'there is one'
-              : `there are ${loaderData.copies}`}
-          .
-        </p>
-      </section>
+      <ExportSection pictures={pictures} setPictures={setPictures} loaderData={loaderData} />
       <section className={`${sheets.sheet} basin`} aria-labelledby="bring">
         <h2 className="figure" id="bring">
           Import
@@ -236,58 +193,175 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
               />
             </>
           )}
-          <div className={classes.row}>
-            <Button
-              type="submit"
-              variant={current ? 'default' : 'filled'}
-              disabled={file === null}
-              loading={busy && !current}
-              onClick={(event) => {
-                event.preventDefault()
-                send('look')
-              }}
-            >
-              {current ? 'Read it again' : 'Check the file'}
-            </Button>
-            {current && (
-              <Button type="button" loading={busy} onClick={() => send('bring')}>
-                {how === 'as-new' && whole ? 'Replace' : 'Add it'}
-              </Button>
-            )}
-            {busy && (
-              <Button
-                type="button"
-                variant="subtle"
-                onClick={() => {
-                  setStoppedAt(loaderData.brought)
-                  void submit(null, { method: 'get', action: '/transfer', preventScrollReset: true })
-                }}
-              >
-                Stop
-              </Button>
-            )}
-          </div>
-          <p role="status" className="quiet">
-            {busy &&
-              (progress && progress.total > 0
-                ? `Updating the notebook: ${progress.done} of ${progress.total}`
-                : 'Reading …')}
-            {!busy &&
-              stoppedAt !== undefined &&
-              (stoppedAt === loaderData.brought
-                ? 'Cancelled; nothing was changed.'
-                : 'The import had already finished.')}
-            {!busy &&
-              brought &&
-              (brought.how === 'as-new'
-                ? `Replaced. Your earlier data is in ${brought.aside ?? ''}.`
-                : brought.rows === 0
-                  ? 'Everything in it is here already.'
-                  : `${brought.rows} ${brought.rows === 1 ? 'item' : 'items'} come in.`)}
-          </p>
+          <ImportKeys
+            current={current}
+            file={file}
+            busy={busy}
+            send={send}
+            how={how}
+            whole={whole}
+            setStoppedAt={setStoppedAt}
+            loaderData={loaderData}
+            submit={submit}
+          />
+          <ImportStatus
+            busy={busy}
+            progress={progress}
+            stoppedAt={stoppedAt}
+            loaderData={loaderData}
+            brought={brought}
+          />
         </Form>
       </section>
     </main>
+  )
+}
+
+function ExportSection({
+  pictures,
+  setPictures,
+  loaderData,
+}: {
+  pictures: boolean
+  setPictures: (next: boolean) => void
+  loaderData: Route.ComponentProps['loaderData']
+}) {
+  return (
+    <section className={`${sheets.sheet} basin`} aria-labelledby="take">
+      <h2 className="figure" id="take">
+        Export
+      </h2>
+      <p>All your data in one file: for another computer, as a backup, or for your own programs.</p>
+      <div className={classes.row}>
+        <Button component="a" href={`/household.json${pictures ? '' : '?pictures=no'}`} download>
+          The whole household
+        </Button>
+        <Checkbox
+          label="with its pictures"
+          checked={pictures}
+          onChange={(event) => setPictures(event.currentTarget.checked)}
+        />
+      </div>
+      <ul className={classes.links}>
+        {(Object.entries(PACKS) as [PackId, (typeof PACKS)[PackId]][]).map(([id, { name }]) => (
+          <li key={id}>
+            <a href={`/household.json?holds=${id}`} download>
+              {name}
+            </a>
+          </li>
+        ))}
+        <li>
+          <a href="/notebook.csv" download>
+            Notebook as CSV
+          </a>
+          <span className="quiet">
+            , {loaderData.cooks} {loaderData.cooks === 1 ? 'batch' : 'batches'};{' '}
+            <Link to="/notebook/copy">import one</Link>
+          </span>
+        </li>
+      </ul>
+      <p className="quiet small">
+        The file format is described in <a href="/household.schema.json">its schema</a>. A backup is made
+        automatically every day;{' '}
+        {loaderData.copies === 0
+          ? 'there is none yet'
+          : loaderData.copies === 1
+            ? 'there is one'
+            : `there are ${loaderData.copies}`}
+        .
+      </p>
+    </section>
+  )
+}
+
+function ImportKeys({
+  current,
+  file,
+  busy,
+  send,
+  how,
+  whole,
+  setStoppedAt,
+  loaderData,
+  submit,
+}: {
+  current: ImportPreview | undefined
+  file: File | null
+  busy: boolean
+  send: (intent: 'look' | 'bring') => void
+  how: 'merge' | 'as-new'
+  whole: boolean
+  setStoppedAt: (next: number | undefined) => void
+  loaderData: Route.ComponentProps['loaderData']
+  submit: ReturnType<typeof useSubmit>
+}) {
+  return (
+    <div className={classes.row}>
+      <Button
+        type="submit"
+        variant={current ? 'default' : 'filled'}
+        disabled={file === null}
+        loading={busy && !current}
+        onClick={(event) => {
+          event.preventDefault()
+          send('look')
+        }}
+      >
+        {current ? 'Read it again' : 'Check the file'}
+      </Button>
+      {current && (
+        <Button type="button" loading={busy} onClick={() => send('bring')}>
+          {how === 'as-new' && whole ? 'Replace' : 'Add it'}
+        </Button>
+      )}
+      {busy && (
+        <Button
+          type="button"
+          variant="subtle"
+          onClick={() => {
+            setStoppedAt(loaderData.brought)
+            void submit(null, { method: 'get', action: '/transfer', preventScrollReset: true })
+          }}
+        >
+          Stop
+        </Button>
+      )}
+    </div>
+  )
+}
+
+function ImportStatus({
+  busy,
+  progress,
+  stoppedAt,
+  loaderData,
+  brought,
+}: {
+  busy: boolean
+  progress: { done: number; total: number } | undefined
+  stoppedAt: number | undefined
+  loaderData: Route.ComponentProps['loaderData']
+  brought: { how: 'merge' | 'as-new'; rows: number; aside?: string | undefined } | undefined
+}) {
+  return (
+    <p role="status" className="quiet">
+      {busy &&
+        (progress && progress.total > 0
+          ? `Updating the notebook: ${progress.done} of ${progress.total}`
+          : 'Reading …')}
+      {!busy &&
+        stoppedAt !== undefined &&
+        (stoppedAt === loaderData.brought
+          ? 'Cancelled; nothing was changed.'
+          : 'The import had already finished.')}
+      {!busy &&
+        brought &&
+        (brought.how === 'as-new'
+          ? `Replaced. Your earlier data is in ${brought.aside ?? ''}.`
+          : brought.rows === 0
+            ? 'Everything in it is here already.'
+            : `${brought.rows} ${brought.rows === 1 ? 'item' : 'items'} come in.`)}
+    </p>
   )
 }
 

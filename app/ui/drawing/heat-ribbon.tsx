@@ -36,6 +36,25 @@ const ROOM_FOR_MINUTES = 60
 const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
 
+/** In which order stages are drawn, and which of them share their time with others. */
+function arrangementOf(
+  stages: readonly Stage[],
+  times: readonly { start: number; end: number }[],
+): { order: number[]; beside: (i: number) => boolean; silent: (i: number) => boolean } {
+  const overlap = (i: number, o: number) =>
+    times[o]!.start < times[i]!.end - 1e-6 && times[o]!.end > times[i]!.start + 1e-6
+  return {
+    // Hands-on work is drawn in front of heat at the same time.
+    order: stages
+      .map((_, i) => i)
+      .sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b),
+    beside: (i) => stages.some((_, o) => o !== i && overlap(i, o)),
+    // Two hands-on steps at once have room for the words of one.
+    silent: (i) =>
+      stages[i]!.heat === 'off' && stages.some((s, o) => o < i && s.heat === 'off' && overlap(i, o)),
+  }
+}
+
 /** The whole batch from its start to serving: height is heat, the top edge is the lid, a wavy end waits for a sign. */
 export function HeatRibbon({
   stages,
@@ -61,24 +80,7 @@ export function HeatRibbon({
     trueToTime ? 0 : undefined,
     nowAt !== undefined && nowMinute !== undefined ? { minute: nowMinute, at: nowAt } : undefined,
   )
-  // Hands-on work is drawn in front of heat at the same time.
-  const order = stages
-    .map((_, i) => i)
-    .sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b)
-  const beside = (i: number) =>
-    stages.some(
-      (_, o) => o !== i && times[o]!.start < times[i]!.end - 1e-6 && times[o]!.end > times[i]!.start + 1e-6,
-    )
-  // Two hands-on steps at once have room for the words of one.
-  const silent = (i: number) =>
-    stages[i]!.heat === 'off' &&
-    stages.some(
-      (s, o) =>
-        o < i &&
-        s.heat === 'off' &&
-        times[o]!.end > times[i]!.start + 1e-6 &&
-        times[o]!.start < times[i]!.end - 1e-6,
-    )
+  const { order, beside, silent } = arrangementOf(stages, times)
   const floor = height - BOTTOM
   const tall = floor - TOP
   const table = width - 16
@@ -94,90 +96,22 @@ export function HeatRibbon({
         aria-label={`From start to serving: ${spoken}`}
         className={classes.ribbon}
       >
-        <defs>
-          <pattern
-            id={hatch}
-            width="7"
-            height="7"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
-            <rect width="7" height="7" className={classes.restFill} />
-            <path d="M0 0V7" className={classes.restLine} />
-          </pattern>
-          <pattern
-            id={`${hatch}-unsure`}
-            width="6"
-            height="6"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(-45)"
-          >
-            <path d="M0 0V6" className={classes.unsure} />
-          </pattern>
-        </defs>
-        {order.map((i) => {
-          const stage = stages[i]!
-          const piece = pieces[i]!
-          const [x, right] = [px(piece.x), px(piece.x + piece.width)]
-          const w = right - x
-          const matter = stageMatter(stage)
-          const y = floor - Math.max(8, heatHeight(stage) * tall)
-          const room = w > ROOM_FOR_WORD && !silent(i)
-          const place = knobOf?.(stage)
-          const named = place === undefined ? stageWord(stage) : `${stageWord(stage)}, setting ${place}`
-          const word = named.length * PX_PER_LETTER < w - 6 ? named : stageWord(stage)
-          const minutes = windowWord(stage.minutes, stage.ends_on)
-          return (
-            <g key={stage.id} data-matter={matter} className={classes.stage}>
-              <title>{`${stage.title}: ${minutes}`}</title>
-              <path
-                d={
-                  stage.ends_on === 'clock'
-                    ? `M${x} ${floor}V${y}H${right}V${floor}Z`
-                    : openEnded(x, y, right, floor)
-                }
-                className={classes.body}
-                fill={matter === 'rest' ? `url(#${hatch})` : undefined}
-              />
-              <LidEdge
-                lid={stage.lid}
-                x={x}
-                right={right}
-                y={y}
-                hot={matter === 'heat' || matter === 'rest'}
-              />
-              {stage.ends_on === 'clock' && <path d={`M${right} ${y}V${floor}`} className={classes.closed} />}
-              {w > 0 && (
-                <Unsure
-                  stage={stage}
-                  x={x}
-                  right={right}
-                  y={y}
-                  floor={floor}
-                  fill={`url(#${hatch}-unsure)`}
-                />
-              )}
-              {piece.folded && <Tear x={x + w / 2} y={y} floor={floor} />}
-              {stage.hands_on && <path d={`M${x + 3} ${floor + 4}H${right - 3}`} className={classes.hands} />}
-              {room && (
-                <text x={x + 6} y={Math.min(y - 7, floor - 18)} className={classes.word}>
-                  {word.length * PX_PER_LETTER < w - 6 ? word : ''}
-                </text>
-              )}
-              {minutes.length * PX_PER_LETTER < w - 4 &&
-                !silent(i) &&
-                !(stage.heat !== 'off' && beside(i) && floor - y < ROOM_FOR_MINUTES) && (
-                  <text
-                    x={x + 6}
-                    y={stage.heat !== 'off' && beside(i) ? y + 18 : floor + 20}
-                    className={classes.minutes}
-                  >
-                    {minutes}
-                  </text>
-                )}
-            </g>
-          )
-        })}
+        <Hatches hatch={hatch} />
+        {order.map((i) => (
+          <StagePiece
+            key={stages[i]!.id}
+            stage={stages[i]!}
+            x={px(pieces[i]!.x)}
+            right={px(pieces[i]!.x + pieces[i]!.width)}
+            folded={pieces[i]!.folded}
+            floor={floor}
+            tall={tall}
+            hatch={hatch}
+            place={knobOf?.(stages[i]!)}
+            silent={silent(i)}
+            inFront={stages[i]!.heat !== 'off' && beside(i)}
+          />
+        ))}
         <text x={Math.max(8, px(pieces[0]?.x ?? 0))} y={14} className={classes.minutes}>
           {clockAt(times[0]?.start ?? 0)}
         </text>
@@ -219,6 +153,91 @@ export function HeatRibbon({
         </text>
       </svg>
     </div>
+  )
+}
+
+function Hatches({ hatch }: { hatch: string }) {
+  return (
+    <defs>
+      <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="7" height="7" className={classes.restFill} />
+        <path d="M0 0V7" className={classes.restLine} />
+      </pattern>
+      <pattern
+        id={`${hatch}-unsure`}
+        width="6"
+        height="6"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(-45)"
+      >
+        <path d="M0 0V6" className={classes.unsure} />
+      </pattern>
+    </defs>
+  )
+}
+
+/** One stage of the ribbon: its body, lid, end, words and minutes. Lengths in px. */
+function StagePiece({
+  stage,
+  x,
+  right,
+  folded,
+  floor,
+  tall,
+  hatch,
+  place,
+  silent,
+  inFront,
+}: {
+  stage: Stage
+  x: number
+  right: number
+  folded: boolean
+  floor: number
+  tall: number
+  /** The id of the hatch pattern. */
+  hatch: string
+  /** The knob's setting, where it is known. */
+  place: string | undefined
+  silent: boolean
+  /** Something hands-on is drawn in front of this heat. */
+  inFront: boolean
+}) {
+  const w = right - x
+  const matter = stageMatter(stage)
+  const y = floor - Math.max(8, heatHeight(stage) * tall)
+  const room = w > ROOM_FOR_WORD && !silent
+  const named = place === undefined ? stageWord(stage) : `${stageWord(stage)}, setting ${place}`
+  const word = named.length * PX_PER_LETTER < w - 6 ? named : stageWord(stage)
+  const minutes = windowWord(stage.minutes, stage.ends_on)
+  return (
+    <g data-matter={matter} className={classes.stage}>
+      <title>{`${stage.title}: ${minutes}`}</title>
+      <path
+        d={
+          stage.ends_on === 'clock' ? `M${x} ${floor}V${y}H${right}V${floor}Z` : openEnded(x, y, right, floor)
+        }
+        className={classes.body}
+        fill={matter === 'rest' ? `url(#${hatch})` : undefined}
+      />
+      <LidEdge lid={stage.lid} x={x} right={right} y={y} hot={matter === 'heat' || matter === 'rest'} />
+      {stage.ends_on === 'clock' && <path d={`M${right} ${y}V${floor}`} className={classes.closed} />}
+      {w > 0 && (
+        <Unsure stage={stage} x={x} right={right} y={y} floor={floor} fill={`url(#${hatch}-unsure)`} />
+      )}
+      {folded && <Tear x={x + w / 2} y={y} floor={floor} />}
+      {stage.hands_on && <path d={`M${x + 3} ${floor + 4}H${right - 3}`} className={classes.hands} />}
+      {room && (
+        <text x={x + 6} y={Math.min(y - 7, floor - 18)} className={classes.word}>
+          {word.length * PX_PER_LETTER < w - 6 ? word : ''}
+        </text>
+      )}
+      {minutes.length * PX_PER_LETTER < w - 4 && !silent && !(inFront && floor - y < ROOM_FOR_MINUTES) && (
+        <text x={x + 6} y={inFront ? y + 18 : floor + 20} className={classes.minutes}>
+          {minutes}
+        </text>
+      )}
+    </g>
   )
 }
 

@@ -82,6 +82,13 @@ const byKeys =
     return { x: left + move[0], y: top + move[1] }
   }
 
+/** One line of the board: a burner, the oven or a pair of hands. */
+interface Row {
+  kind: 'place' | 'hands'
+  id: string
+  name: string
+}
+
 /**
  * The evening as the table sees it: places and hands are the tracks, the right edge is the table, and every
  * dish ends there.
@@ -95,7 +102,7 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
   const first = now === undefined ? from : Math.min(-15, Math.max(from, now - PAST_MIN))
   const table = width - RIGHT
   const x = (minute: number) => LEFT + ((Math.max(first, minute) - first) / -first) * (table - LEFT)
-  const rows = [
+  const rows: Row[] = [
     ...tracks.map((t) => ({ ...t, kind: 'place' as const })),
     ...hands.map((name, i) => ({ id: `hands ${i}`, name, kind: 'hands' as const })),
   ]
@@ -149,20 +156,7 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
               <path d="M0 0V7" className={classes.hatch} />
             </pattern>
           </defs>
-          {Array.from({ length: Math.floor(-first / step) + 1 }, (_, i) => -i * step).map((minute) => (
-            <g key={minute}>
-              <path d={`M${x(minute)} ${TOP - 6}V${TOP + rows.length * ROW}`} className={classes.hour} />
-              {/* The table's own hour stands clear of its post. */}
-              <text
-                x={minute === 0 ? table - 16 : x(minute)}
-                y={TOP - 12}
-                textAnchor={minute === 0 ? 'end' : 'middle'}
-                className={classes.clock}
-              >
-                {clockAt(minute)}
-              </text>
-            </g>
-          ))}
+          <Hours first={first} step={step} x={x} rows={rows} table={table} clockAt={clockAt} />
           {rows.map((row, r) => {
             const y = TOP + r * ROW
             const own = tasks
@@ -175,50 +169,18 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
                     : t.hands && (t.hand ?? 0) === Number(row.id.split(' ')[1])),
               )
             return (
-              <g key={row.id}>
-                <text x={8} y={y + ROW / 2 + 5} className={classes.name}>
-                  {row.name.length > 15 ? `${row.name.slice(0, 14)}…` : row.name}
-                </text>
-                <path d={`M${LEFT} ${y + ROW - 6}H${table}`} className={classes.track} />
-                {own.map((t) => {
-                  const [from, to] = [x(t.start), x(t.end)]
-                  const word =
-                    (to - from) / LETTER_PX > t.title.length + 3
-                      ? `${dishLetter(t.dish)} ${t.title}`
-                      : dishLetter(t.dish)
-                  const says = `${dishes[t.dish]?.title ?? ''}: ${t.title}, ${clockAt(t.start)} to ${clockAt(t.end)}`
-                  const moves = onMove !== undefined && row.kind === 'place' && (t.state ?? 'next') === 'next'
-                  return (
-                    <Ribbon
-                      key={t.at}
-                      id={t.at}
-                      moves={moves}
-                      says={says}
-                      kind={row.kind}
-                      state={t.state ?? 'next'}
-                    >
-                      <title>{says}</title>
-                      <rect x={from} y={y + 6} width={Math.max(2, to - from - 1)} height={ROW - 14} rx={3} />
-                      {row.kind === 'hands' && (
-                        <rect
-                          x={from}
-                          y={y + 6}
-                          width={Math.max(2, to - from - 1)}
-                          height={ROW - 14}
-                          rx={3}
-                          fill={`url(#${hatch})`}
-                          className={classes.over}
-                        />
-                      )}
-                      {to - from > 12 && (
-                        <text x={from + 5} y={y + ROW / 2 + 4}>
-                          {word}
-                        </text>
-                      )}
-                    </Ribbon>
-                  )
-                })}
-              </g>
+              <BoardRow
+                key={row.id}
+                row={row}
+                y={y}
+                table={table}
+                own={own}
+                x={x}
+                dishes={dishes}
+                clockAt={clockAt}
+                onMove={onMove}
+                hatch={hatch}
+              />
             )
           })}
           {now !== undefined && now < 0 && (
@@ -237,6 +199,103 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
         </svg>
       </div>
     </DndContext>
+  )
+}
+
+function BoardRow({
+  row,
+  y,
+  table,
+  own,
+  x,
+  dishes,
+  clockAt,
+  onMove,
+  hatch,
+}: {
+  row: Row
+  y: number
+  table: number
+  own: (BoardTask & { at: number })[]
+  x: (minute: number) => number
+  dishes: readonly BoardDish[]
+  clockAt: (minute: number) => string
+  onMove: MealBoardProps['onMove']
+  hatch: string
+}) {
+  return (
+    <g>
+      <text x={8} y={y + ROW / 2 + 5} className={classes.name}>
+        {row.name.length > 15 ? `${row.name.slice(0, 14)}…` : row.name}
+      </text>
+      <path d={`M${LEFT} ${y + ROW - 6}H${table}`} className={classes.track} />
+      {own.map((t) => {
+        const [from, to] = [x(t.start), x(t.end)]
+        const word =
+          (to - from) / LETTER_PX > t.title.length + 3
+            ? `${dishLetter(t.dish)} ${t.title}`
+            : dishLetter(t.dish)
+        const says = `${dishes[t.dish]?.title ?? ''}: ${t.title}, ${clockAt(t.start)} to ${clockAt(t.end)}`
+        const moves = onMove !== undefined && row.kind === 'place' && (t.state ?? 'next') === 'next'
+        return (
+          <Ribbon key={t.at} id={t.at} moves={moves} says={says} kind={row.kind} state={t.state ?? 'next'}>
+            <title>{says}</title>
+            <rect x={from} y={y + 6} width={Math.max(2, to - from - 1)} height={ROW - 14} rx={3} />
+            {row.kind === 'hands' && (
+              <rect
+                x={from}
+                y={y + 6}
+                width={Math.max(2, to - from - 1)}
+                height={ROW - 14}
+                rx={3}
+                fill={`url(#${hatch})`}
+                className={classes.over}
+              />
+            )}
+            {to - from > 12 && (
+              <text x={from + 5} y={y + ROW / 2 + 4}>
+                {word}
+              </text>
+            )}
+          </Ribbon>
+        )
+      })}
+    </g>
+  )
+}
+
+function Hours({
+  first,
+  step,
+  x,
+  rows,
+  table,
+  clockAt,
+}: {
+  first: number
+  step: 15 | 30
+  x: (minute: number) => number
+  rows: readonly Row[]
+  table: number
+  clockAt: (minute: number) => string
+}) {
+  return (
+    <>
+      {Array.from({ length: Math.floor(-first / step) + 1 }, (_, i) => -i * step).map((minute) => (
+        <g key={minute}>
+          <path d={`M${x(minute)} ${TOP - 6}V${TOP + rows.length * ROW}`} className={classes.hour} />
+          {/* The table's own hour stands clear of its post. */}
+          <text
+            x={minute === 0 ? table - 16 : x(minute)}
+            y={TOP - 12}
+            textAnchor={minute === 0 ? 'end' : 'middle'}
+            className={classes.clock}
+          >
+            {clockAt(minute)}
+          </text>
+        </g>
+      ))}
+    </>
   )
 }
 

@@ -2,7 +2,7 @@ import { useElementSize } from '@mantine/hooks'
 import { useId, type CSSProperties } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
-import { millilitres, millimetres } from '#core/units/units'
+import { millilitres, millimetres, type Millimetres } from '#core/units/units'
 import { levelOf, diameterAt } from '#core/vessel/shape'
 import { isPressureCooker, type Vessel } from '#core/vessel/vessel'
 import { KernelPattern } from './grain-pattern'
@@ -73,6 +73,31 @@ const MIN_FRAME = 270
 const mmPerPx = (drawnMm: number, px: number): number =>
   Math.max(MIN_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
 
+/** The levels worth a label at the right, from the rim down. */
+function labelsOf(
+  { height: rim, capacity }: Vessel,
+  levels: PotLevels,
+  cooked: boolean,
+): { level: number; text: string; kind: string }[] {
+  const overBasket = levels.basket !== undefined
+  const band = !overBasket && levels.soft - levels.firm > 0.3
+  return [
+    { level: rim, text: `rim, ${(capacity / 1000).toFixed(1)} L`, kind: 'rim' },
+    ...(overBasket
+      ? []
+      : [{ level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' }]),
+    { level: levels.swollen, text: `cooked ${Math.round(levels.swollen)}`, kind: 'swollen' },
+    ...(cooked
+      ? []
+      : [
+          ...(band ? [{ level: levels.soft, text: 'soft', kind: 'soft' }] : []),
+          { level: levels.fill, text: `water ${Math.round(levels.fill)}`, kind: 'fill' },
+          ...(band ? [{ level: levels.firm, text: 'firm', kind: 'firm' }] : []),
+          ...(overBasket ? [{ level: levels.basket!, text: 'basket', kind: 'basket' }] : []),
+        ]),
+  ]
+}
+
 /** A vessel cut open, drawn to scale from the plan's own figures. */
 export function PotSection({
   vessel,
@@ -111,25 +136,7 @@ export function PotSection({
   const shown = (level: number) => Math.min(level, rim + 18)
   const litres = [0.5, 1, 1.5, 2, 3, 4, 5, 6, 7, 8].filter((l) => l * 1000 < vessel.capacity * 0.98)
   const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
-  const marks = [
-    { level: rim, text: `rim, ${(vessel.capacity / 1000).toFixed(1)} L`, kind: 'rim' },
-    ...(levels.basket !== undefined
-      ? []
-      : [{ level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' }]),
-    { level: levels.swollen, text: `cooked ${Math.round(levels.swollen)}`, kind: 'swollen' },
-    ...(cooked
-      ? []
-      : [
-          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3
-            ? [{ level: levels.soft, text: 'soft', kind: 'soft' }]
-            : []),
-          { level: levels.fill, text: `water ${Math.round(levels.fill)}`, kind: 'fill' },
-          ...(levels.basket === undefined && levels.soft - levels.firm > 0.3
-            ? [{ level: levels.firm, text: 'firm', kind: 'firm' }]
-            : []),
-          ...(levels.basket === undefined ? [] : [{ level: levels.basket, text: 'basket', kind: 'basket' }]),
-        ]),
-  ]
+  const marks = labelsOf(vessel, levels, cooked)
   const lines = spreadLabels(
     marks.map((m) => -shown(m.level)),
     text * 1.25,
@@ -155,58 +162,27 @@ export function PotSection({
         </defs>
         <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
         <Body vessel={vessel} wall={wall} />
-        <g key={`${vessel.rimDiameter} ${vessel.height}`} className={classes.flows}>
-          {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
-          <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} className={classes.bed} />
-        </g>
-        {poured > 0 && (
-          <Falling key={poured} variety={variety} half={at(bedTop)} from={-rim - 40} to={-bedTop} />
-        )}
-        {ghost !== undefined && !cooked && ghost < rim && (
-          <path d={`M${-at(ghost)} ${-ghost}H${at(ghost)}`} className={classes.ghost} />
-        )}
-        {levels.basket !== undefined && (
-          <path
-            d={`M${-at(levels.basket) + 2} ${-levels.basket + 1.5}H${at(levels.basket) - 2}`}
-            className={classes.basket}
-          />
-        )}
-        {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
-        <path
-          d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`}
-          className={classes.swollen}
+        <PotFilling
+          vessel={vessel}
+          cooked={cooked}
+          levels={levels}
+          slab={slab}
+          fillTop={fillTop}
+          bedTop={bedTop}
+          grains={grains}
+          poured={poured}
+          variety={variety}
+          at={at}
+          rim={rim}
+          ghost={ghost}
+          shown={shown}
+          half={half}
+          wall={wall}
+          crease={crease}
+          text={text}
         />
-        {levels.basket === undefined && (
-          <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />
-        )}
-        {!cooked && levels.basket === undefined && (
-          <path
-            d={`M${at(levels.firm) - 3.2} ${-shown(levels.firm)}L${at(levels.soft) - 3.2} ${-shown(levels.soft)}`}
-            className={classes.band}
-          />
-        )}
-        {!cooked && levels.standard !== undefined && (
-          <path d={`M${at(levels.standard) - 7} ${-shown(levels.standard)}h7`} className={classes.detent} />
-        )}
-        {levels.fill > rim && !cooked && <Spill half={half} wall={wall} rim={rim} />}
-        {crease !== undefined && !cooked && (
-          <Finger bed={bedTop} crease={crease} x={-half * 0.42} text={text} />
-        )}
         <Ruler height={rim} edge={-half - wall - 19} text={text} />
-        {sparse.map((l) => {
-          const level = levelOf(vessel, millilitres(l * 1000))
-          return <path key={l} d={`M${at(level)} ${-level}h${-5}`} className={classes.litre} />
-        })}
-        {printed
-          .filter((line) => line.level_mm < rim)
-          .map((line) => (
-            <g key={line.name} className={classes.printed}>
-              <path d={`M${-at(line.level_mm)} ${-line.level_mm}h6`} />
-              <text x={-at(line.level_mm) + 8} y={-line.level_mm + text * 0.3} fontSize={text * 0.8}>
-                {line.name}
-              </text>
-            </g>
-          ))}
+        <WallMarks sparse={sparse} vessel={vessel} at={at} printed={printed} rim={rim} text={text} />
         {marks.map((mark, i) => (
           <g key={mark.kind} data-mark={mark.kind} className={classes.mark}>
             <path
@@ -236,6 +212,121 @@ export function PotSection({
         )}
       </svg>
     </div>
+  )
+}
+
+function WallMarks({
+  sparse,
+  vessel,
+  at,
+  printed,
+  rim,
+  text,
+}: {
+  sparse: number[]
+  vessel: Vessel
+  at: (level: number) => number
+  printed: NonNullable<PotSectionProps['printed']>
+  rim: Millimetres
+  text: number
+}) {
+  return (
+    <>
+      {sparse.map((l) => {
+        const level = levelOf(vessel, millilitres(l * 1000))
+        return <path key={l} d={`M${at(level)} ${-level}h${-5}`} className={classes.litre} />
+      })}
+      {printed
+        .filter((line) => line.level_mm < rim)
+        .map((line) => (
+          <g key={line.name} className={classes.printed}>
+            <path d={`M${-at(line.level_mm)} ${-line.level_mm}h6`} />
+            <text x={-at(line.level_mm) + 8} y={-line.level_mm + text * 0.3} fontSize={text * 0.8}>
+              {line.name}
+            </text>
+          </g>
+        ))}
+    </>
+  )
+}
+
+function PotFilling({
+  vessel,
+  cooked,
+  levels,
+  slab,
+  fillTop,
+  bedTop,
+  grains,
+  poured,
+  variety,
+  at,
+  rim,
+  ghost,
+  shown,
+  half,
+  wall,
+  crease,
+  text,
+}: {
+  vessel: Vessel
+  cooked: boolean
+  levels: PotLevels
+  slab: (from: number, to: number) => string
+  fillTop: number
+  bedTop: number
+  grains: string
+  poured: number
+  variety: Variety
+  at: (level: number) => number
+  rim: Millimetres
+  ghost: number | undefined
+  shown: (level: number) => number
+  half: number
+  wall: number
+  crease: number | undefined
+  text: number
+}) {
+  return (
+    <>
+      <g key={`${vessel.rimDiameter} ${vessel.height}`} className={classes.flows}>
+        {!cooked && levels.fill > 0 && <path d={slab(0, fillTop)} className={classes.water} />}
+        <path d={slab(levels.basket ?? 0, bedTop)} fill={`url(#${grains})`} className={classes.bed} />
+      </g>
+      {poured > 0 && (
+        <Falling key={poured} variety={variety} half={at(bedTop)} from={-rim - 40} to={-bedTop} />
+      )}
+      {ghost !== undefined && !cooked && ghost < rim && (
+        <path d={`M${-at(ghost)} ${-ghost}H${at(ghost)}`} className={classes.ghost} />
+      )}
+      {levels.basket !== undefined && (
+        <path
+          d={`M${-at(levels.basket) + 2} ${-levels.basket + 1.5}H${at(levels.basket) - 2}`}
+          className={classes.basket}
+        />
+      )}
+      {!cooked && <path d={`M${-at(fillTop)} ${-fillTop}H${at(fillTop)}`} className={classes.surface} />}
+      <path
+        d={`M${-at(shown(levels.swollen))} ${-shown(levels.swollen)}H${at(shown(levels.swollen))}`}
+        className={classes.swollen}
+      />
+      {levels.basket === undefined && (
+        <path d={foam(at(shown(levels.froth)), -shown(levels.froth))} className={classes.froth} />
+      )}
+      {!cooked && levels.basket === undefined && (
+        <path
+          d={`M${at(levels.firm) - 3.2} ${-shown(levels.firm)}L${at(levels.soft) - 3.2} ${-shown(levels.soft)}`}
+          className={classes.band}
+        />
+      )}
+      {!cooked && levels.standard !== undefined && (
+        <path d={`M${at(levels.standard) - 7} ${-shown(levels.standard)}h7`} className={classes.detent} />
+      )}
+      {levels.fill > rim && !cooked && <Spill half={half} wall={wall} rim={rim} />}
+      {crease !== undefined && !cooked && (
+        <Finger bed={bedTop} crease={crease} x={-half * 0.42} text={text} />
+      )}
+    </>
   )
 }
 

@@ -60,7 +60,10 @@ function blendCaution(request: CautionInput['request'], blend: Blend, timed: Cau
   }
 }
 
-const AS_PLANNED = { remedy: 'Use the planned water.', mend: { pour_override_g: null } }
+const AS_PLANNED: Pick<Caution, 'remedy' | 'mend'> = {
+  remedy: 'Use the planned water.',
+  mend: { pour_override_g: null },
+}
 
 const tooLittleWater: CautionRule = ({ request, shortG, dryG }) => {
   if (request.pourOverrideG === null || shortG <= 0) return
@@ -104,7 +107,7 @@ const hardCentres: CautionRule = ({ request, solution: { course }, goal }) => {
   const chalky = course.centre < Math.min(CENTRE_CHALKY, through)
   const soakFirst = {
     remedy: 'Soak it first, so that it needs less time than its water gives.',
-    mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' } },
+    mend: { soak: { minutes: 120, celsius: request.kitchenC, water: 'drain' as const } },
   }
   return {
     code: chalky ? 'chalky' : 'firm-centred',
@@ -140,7 +143,10 @@ const steamedDry: CautionRule = ({ request, method, solution, blend, dryG }) => 
       `Steam alone gives ${roundTo(solution.absorbedG / dryG, 2)} g water per gram; ` +
       `firm needs ${roundTo(blend.uptake.firm, 2)}.`,
     ...(request.soak === null
-      ? { remedy: 'Soak it first.', mend: { soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' } } }
+      ? {
+          remedy: 'Soak it first.',
+          mend: { soak: { minutes: 480, celsius: FRIDGE_C, water: 'drain' as const } },
+        }
       : { remedy: 'Sprinkle it and steam it in passes.', mend: { method: 'steam-passes' } }),
   }
 }

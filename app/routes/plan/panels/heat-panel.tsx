@@ -36,6 +36,61 @@ export function HeatPanel(props: PanelProps) {
           Rest, then unplug.
         </Text>
       )}
+      <Thickness method={method} state={state} change={change} />
+      {method === 'oven' && (
+        <Text size="sm">At 190 °C, in a deep dish, with boiling water and sealed with foil.</Text>
+      )}
+      <Pressure method={method} props={props} state={state} change={change} />
+      <LidAndHeat method={method} state={state} change={change} />
+      {method === 'boil-and-drain' && (
+        <Choice
+          label="At the end"
+          value={state.finish ?? 'none'}
+          words={
+            Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<
+              NonNullable<PlanState['finish']>,
+              string
+            >
+          }
+          pick={(finish) => change({ finish })}
+        />
+      )}
+      <PartCooked method={method} state={state} change={change} />
+      {method === 'steam-passes' && (
+        <Choice
+          label="Passes"
+          value={String(state.passes)}
+          words={{ 1: 'once', 2: 'twice', 3: 'three times' }}
+          pick={(passes) => change({ passes: Number(passes) })}
+        />
+      )}
+      <OwnMinutes key={`${method} ${state.minutes}`} {...props} />
+      <Checkbox
+        label="in a hurry: the earliest end that works"
+        checked={state.hurry}
+        onChange={(event) => change({ hurry: event.currentTarget.checked, poured: null })}
+      />
+      {(method === 'steam' || method === 'steam-passes') && (
+        <>
+          <DishUnder {...props} />
+          <SteamerWays />
+        </>
+      )}
+    </Stack>
+  )
+}
+
+function Thickness({
+  method,
+  state,
+  change,
+}: {
+  method: MethodId
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+}) {
+  return (
+    <>
       {method === 'porridge' && (
         <div>
           <Text size="sm">{thicknessWord(state.thickness)}</Text>
@@ -51,9 +106,23 @@ export function HeatPanel(props: PanelProps) {
           />
         </div>
       )}
-      {method === 'oven' && (
-        <Text size="sm">At 190 °C, in a deep dish, with boiling water and sealed with foil.</Text>
-      )}
+    </>
+  )
+}
+
+function Pressure({
+  method,
+  props,
+  state,
+  change,
+}: {
+  method: MethodId
+  props: PanelProps
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+}) {
+  return (
+    <>
       {method.startsWith('pressure') && (
         <>
           <Programmes {...props} />
@@ -71,6 +140,21 @@ export function HeatPanel(props: PanelProps) {
           />
         </>
       )}
+    </>
+  )
+}
+
+function LidAndHeat({
+  method,
+  state,
+  change,
+}: {
+  method: MethodId
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+}) {
+  return (
+    <>
       {methodOf(method).toastable && (
         <>
           <Choice
@@ -99,19 +183,21 @@ export function HeatPanel(props: PanelProps) {
           onChange={(event) => change({ toasted: event.currentTarget.checked })}
         />
       )}
-      {method === 'boil-and-drain' && (
-        <Choice
-          label="At the end"
-          value={state.finish ?? 'none'}
-          words={
-            Object.fromEntries(FINISHES.map((f) => [f, FINISH_WORDS[f]])) as Record<
-              NonNullable<PlanState['finish']>,
-              string
-            >
-          }
-          pick={(finish) => change({ finish })}
-        />
-      )}
+    </>
+  )
+}
+
+function PartCooked({
+  method,
+  state,
+  change,
+}: {
+  method: MethodId
+  state: PlanState
+  change: (next: Partial<PlanState>) => void
+}) {
+  return (
+    <>
       {method === 'boil-and-drain' && state.purpose === 'part-cooked' && (
         <div>
           <Text size="sm">
@@ -129,27 +215,7 @@ export function HeatPanel(props: PanelProps) {
           />
         </div>
       )}
-      {method === 'steam-passes' && (
-        <Choice
-          label="Passes"
-          value={String(state.passes)}
-          words={{ 1: 'once', 2: 'twice', 3: 'three times' }}
-          pick={(passes) => change({ passes: Number(passes) })}
-        />
-      )}
-      <OwnMinutes key={`${method} ${state.minutes}`} {...props} />
-      <Checkbox
-        label="in a hurry: the earliest end that works"
-        checked={state.hurry}
-        onChange={(event) => change({ hurry: event.currentTarget.checked, poured: null })}
-      />
-      {(method === 'steam' || method === 'steam-passes') && (
-        <>
-          <DishUnder {...props} />
-          <SteamerWays />
-        </>
-      )}
-    </Stack>
+    </>
   )
 }
 
