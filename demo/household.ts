@@ -25,6 +25,7 @@ export const TARN_HEAD: FirstKitchen = {
   settings: {
     name: 'Tarn Head',
     units: 'grams',
+    system: 'metric',
     cup: 'scoop',
     elevation_m: 1120,
     kitchen_c: 19,

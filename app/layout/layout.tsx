@@ -1,3 +1,5 @@
+import { UnitsProvider } from '../ui/units/units'
+import { unitsOf } from '#core/units/system'
 import { ActionIcon, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { IconKeyboard, IconMoon, IconSearch, IconSettings, IconSun } from '@tabler/icons-react'
@@ -17,7 +19,13 @@ import classes from './layout.module.css'
 
 export function loader() {
   const open = kitchen()
-  return { household: settingsOf(open).name, running: listRunningCooks(open, nowMs()), nowMs: nowMs() }
+  const settings = settingsOf(open)
+  return {
+    household: settings.name,
+    units: unitsOf(settings),
+    running: listRunningCooks(open, nowMs()),
+    nowMs: nowMs(),
+  }
 }
 
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orCached('house', serverLoader)
@@ -106,7 +114,9 @@ export default function PlanningData({ loaderData }: Route.ComponentProps) {
           </UnstyledButton>
         </p>
       )}
-      <Outlet />
+      <UnitsProvider units={loaderData.units}>
+        <Outlet />
+      </UnitsProvider>
       {/* Fetched when they are first wanted. */}
       <Suspense>
         {keys && <AllKeys opened onClose={() => setKeys(false)} />}

@@ -70,7 +70,7 @@ const APPLY: { readonly [K in keyof Required<CautionFix>]: Apply<K> } = {
     },
   }),
   boiler_dish: (dish, { state }) => ({
-    text: `Start it with ${dish.liquid_g} g`,
+    text: `Start it with ${dish.liquid_g} g of liquid`,
     state: { ...state, under: { name: dish.name, liquidG: dish.liquid_g } },
   }),
   pour_override_g: (poured, { state }) => ({ text: 'Pour as planned', state: { ...state, poured } }),

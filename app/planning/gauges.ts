@@ -1,8 +1,10 @@
+import { localText } from '#core/units/local-text'
+import { fieldUnit, lengthIn, massIn, measureOfCup, readFromField } from '#core/units/system'
 import type { Settings } from '#core/contract/settings'
 import type { Plan } from '#core/plan/result'
 import { CUPS } from '#core/units/cups'
 import { inScoops, SCOOP_PARTS } from '#core/units/fractions'
-import { inMeasure, measureOf, type Measure } from '#core/units/measures'
+import { inMeasure, inSpoonfuls, measureOf, type Measure } from '#core/units/measures'
 import {
   bedDepthOf,
   pourAsDeepAgain,
@@ -11,7 +13,6 @@ import {
   type PourContext,
 } from '#core/vessel/pour-gauges'
 import type { MeasureRow, VesselRow } from '#server/store/equipment'
-import { householdMeasure } from './household-measures'
 import type { PlanState } from './plan-state'
 
 /** One way of reading the water, and of telling what was poured. */
@@ -39,6 +40,12 @@ const LEVEL_ML = 3
 /** Beside a large figure there is room for one word; which cup it is, the pressed gauge says. */
 const lastWord = (name: string): string => name.split(' ').at(-1)!
 
+/** "10.6 oz" as a figure and its unit. */
+function readingOf(text: string, under = ''): GaugeReading {
+  const [, figure = text, unit = ''] = /^(.*\S) (\S+)$/.exec(text) ?? []
+  return { figure, unit, under }
+}
+
 /** A measure that has all its parts is said with its spoons; one that has not, as it can be scooped. */
 function scooped(ml: number, measure: Measure, parts: readonly number[]): GaugeReading {
   if (SCOOP_PARTS.every((part) => parts.includes(part))) {
@@ -51,9 +58,13 @@ function scooped(ml: number, measure: Measure, parts: readonly number[]): GaugeR
   return {
     figure: text,
     unit: lastWord(cups > 1 ? measure.many : measure.one),
-    under: Math.abs(off) < LEVEL_ML ? 'level' : off > 0 ? `less ${off} mL` : `+ ${-off} mL`,
+    under: Math.abs(off) < LEVEL_ML ? 'level' : inSpoonfulsOff(off, measure),
   }
 }
+
+/** What level scoops are off by, in spoons. */
+const inSpoonfulsOff = (ml: number, measure: Measure): string =>
+  `${ml > 0 ? 'less' : '+'} ${inSpoonfuls(Math.abs(ml), measure)}`
 
 /** The gauge that shows an amount as it was told; none for people and for a weight. */
 export const gaugeOfAmount = (amount: PlanState['amount']): string | undefined =>
@@ -73,20 +84,22 @@ export function gaugesFor(given: {
 }): Gauge[] {
   const { plan, context, settings, measures, printed } = given
   const { grain, water, gauges } = plan
-  const grams = (g: number): GaugeReading => ({ figure: String(Math.round(g)), unit: 'g', under: '' })
+  const { system } = settings
+  const say = (text: string) => localText(text, settings)
+  const grams = (g: number) => readingOf(system === 'us' ? massIn(g, system) : `${Math.round(g)} g`)
   const cup = CUPS[settings.cup]
   const grainGrams = grams(grain.mass_g)
-  const byCup = (ml: number) => scooped(ml, measureOf(householdMeasure(settings.cup)), SCOOP_PARTS)
+  const byCup = (ml: number) => scooped(ml, measureOf(measureOfCup(settings.cup)), SCOOP_PARTS)
   const over = gauges.water_above_bed_mm
   const toCrease = Math.round(over - settings.crease_mm)
   return [
     {
       id: 'scale',
       word: 'scale',
-      unit: 'g',
+      unit: fieldUnit('mass', system),
       grain: grainGrams,
       water: grams(water.pour_g),
-      pourOf: (told) => told,
+      pourOf: (told) => readFromField('mass', told, system),
     },
     {
       id: 'cup',
@@ -109,29 +122,27 @@ export function gaugesFor(given: {
     {
       id: 'line',
       word: 'depth in the pot',
-      unit: 'mm from the bottom',
+      unit: `${fieldUnit('length', system)} from the bottom`,
       grain: grainGrams,
-      water: {
-        figure: String(Math.round(gauges.fill_level_mm)),
-        unit: 'mm',
-        under: `from the bottom with the grain in, ${Math.round(gauges.fill_line_ml / 5) * 5} mL`,
-      },
-      pourOf: (told) => pourForLevel(context, told),
+      water: readingOf(
+        lengthIn(gauges.fill_level_mm, system),
+        `from the bottom with the grain in, ${say(`${Math.round(gauges.fill_line_ml / 5) * 5} mL`)}`,
+      ),
+      pourOf: (told) => pourForLevel(context, readFromField('length', told, system)),
     },
     {
       id: 'finger',
       word: 'finger',
-      unit: 'mm over the grain',
+      unit: `${fieldUnit('length', system)} over the grain`,
       grain: grainGrams,
-      water: {
-        figure: over <= 0 ? 'none' : String(Math.round(over)),
-        unit: over <= 0 ? '' : 'mm',
-        under: over <= 0 ? 'the water would not cover the grain' : `over the grain, ${creaseWords(toCrease)}`,
-      },
-      pourOf: (told) => pourForDepth(context, told),
+      water:
+        over <= 0
+          ? { figure: 'none', unit: '', under: 'the water would not cover the grain' }
+          : readingOf(lengthIn(over, system), `over the grain, ${say(creaseWords(toCrease))}`),
+      pourOf: (told) => pourForDepth(context, readFromField('length', told, system)),
     },
-    asDeepAgain(context, plan, grainGrams),
-    ...(printed && printed.length > 0 ? [printedGauge(printed, context, plan, grainGrams)] : []),
+    asDeepAgain(context, plan, grainGrams, say),
+    ...(printed && printed.length > 0 ? [printedGauge(printed, context, plan, grainGrams, say)] : []),
   ]
 }
 
@@ -139,7 +150,12 @@ export function gaugesFor(given: {
  * "As deep again as the grain": what it is here, against the plan's own water; told backwards as a share of
  * the grain's depth.
  */
-function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gauge {
+function asDeepAgain(
+  context: PourContext,
+  plan: Plan,
+  grain: GaugeReading,
+  say: (text: string) => string,
+): Gauge {
   const bed = bedDepthOf(context)
   const pour = Math.max(0, pourAsDeepAgain(context))
   const over = Math.round(pour - plan.water.pour_g)
@@ -152,7 +168,7 @@ function asDeepAgain(context: PourContext, plan: Plan, grain: GaugeReading): Gau
     water: {
       figure: times > 0 ? times.toFixed(1) : 'none',
       unit: times > 0 ? '× its depth' : '',
-      under: `as deep as the grain is ${(pour / plan.grain.volume_ml).toFixed(2)} by volume here, ${over === 0 ? 'just right' : `${Math.abs(over)} g ${over > 0 ? 'too much' : 'too little'}`}`,
+      under: `as deep as the grain is ${(pour / plan.grain.volume_ml).toFixed(2)} by volume here, ${over === 0 ? 'just right' : say(`${Math.abs(over)} g too ${over > 0 ? 'much' : 'little'} water`)}`,
     },
     pourOf: (told) => pourForDepth(context, told * bed),
   }
@@ -169,6 +185,7 @@ function printedGauge(
   context: PourContext,
   plan: Plan,
   grain: GaugeReading,
+  say: (text: string) => string,
 ): Gauge {
   const level = plan.gauges.fill_level_mm
   const nearest = lines.toSorted((a, b) => Math.abs(a.level_mm - level) - Math.abs(b.level_mm - level))[0]!
@@ -181,7 +198,7 @@ function printedGauge(
     water: {
       figure: nearest.name,
       unit: 'line',
-      under: `${off === 0 ? 'at' : `${Math.abs(off)} mm ${off > 0 ? 'over' : 'under'}`} line ${nearest.name} (made for white rice)`,
+      under: `${off === 0 ? 'at' : `${say(`${Math.abs(off)} mm`)} ${off > 0 ? 'over' : 'under'}`} line ${nearest.name} (made for white rice)`,
     },
     pourOf: (told) => {
       const line = lines.find((l) => Number(l.name.replace(',', '.')) === told)

@@ -1,21 +1,13 @@
-import { CUPS, type CupId } from '#core/units/cups'
+import type { CupId } from '#core/units/cups'
 import {
   measureOf,
   STANDARD_MEASURE_IDS,
   type OwnMeasure,
   type StandardMeasureId,
 } from '#core/units/measures'
+import { measureOfCup } from '#core/units/system'
 import type { QuantityUnit } from '#core/units/parse-quantity'
 import type { MeasureRow } from '#server/store/equipment'
-
-/** The cup a household means, as the contract takes it. */
-export const householdMeasure = (cup: CupId): StandardMeasureId | OwnMeasure =>
-  ({
-    'us-customary': 'us-cup' as const,
-    metric: 'metric-cup' as const,
-    scoop: 'rice-cooker-cup' as const,
-    'us-legal': { name: 'cup', ml: CUPS['us-legal'].ml },
-  })[cup]
 
 /** A measure an amount may be told in: by "cup" the household's own, by an id a standard cup or one it owns. */
 export interface MeasureChoice {
@@ -39,7 +31,7 @@ export function measureChoices({
   cup: CupId
   measures: readonly MeasureRow[]
 }): MeasureChoice[] {
-  const usual = householdMeasure(cup)
+  const usual = measureOfCup(cup)
   return [
     { id: 'cup', label: `cup (${Math.round(measureOf(usual).ml)} mL)`, measure: usual },
     ...measures.map((m) => ({ id: `own:${m.id}`, label: m.name, measure: { name: m.name, ml: m.ml } })),

@@ -67,3 +67,22 @@ export function lastBatches(open: Kitchen, household: PlanningData, most: number
   }
   return [...found.values()]
 }
+
+/**
+ * The address keys with which the next plan begins: how many or how much, in which measure, in which pot on
+ * which burner, as they were chosen last. Empty for a kitchen that has not cooked.
+ */
+export function lastChoices(open: Kitchen, household: PlanningData): string {
+  const [running] = open.cooks.running().toSorted((a, b) => b.startedMs - a.startedMs)
+  const [line] = open.notebook.lines({}, 1, 0)
+  const cook = running ?? (line && open.cooks.find(line.cook_id))
+  if (!cook || !household.vessels.some((v) => v.id === cook.vesselId)) return ''
+  const chosen = new URLSearchParams(againSearch(cook, household))
+  const own = household.vessels.find((v) => v.id === cook.vesselId)!.own_rated_w !== null
+  return new URLSearchParams(
+    [...chosen].filter(
+      ([key]) =>
+        ['servings', 'measured', 'grams', 'serving', 'pot'].includes(key) || (key === 'burner' && !own),
+    ),
+  ).toString()
+}

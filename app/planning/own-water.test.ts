@@ -12,6 +12,7 @@ const household: PlanningData = {
   bags: [],
   marks: [],
   units: 'grams',
+  system: 'metric',
   cup: 'metric',
   known: {},
   guidance: 'stricter' as const,

@@ -36,7 +36,7 @@ export function ownPourWords(plan: Plan, state: PlanState): string | undefined {
   const at = textureOf(varietyOf(state.grain).uptake, uptake)
   const words =
     short_g > 0
-      ? `${Math.round(short_g)} g too little`
+      ? `${Math.round(short_g)} g too little water`
       : at < 0.15
         ? 'firm'
         : at < 0.4
@@ -48,5 +48,5 @@ export function ownPourWords(plan: Plan, state: PlanState): string | undefined {
               : at <= 1.05
                 ? 'soft'
                 : 'too soft'
-  return left_in_pot_g > 0.5 ? `${words}, ${Math.round(left_in_pot_g)} g left over` : words
+  return left_in_pot_g > 0.5 ? `${words}, ${Math.round(left_in_pot_g)} g of water left over` : words
 }

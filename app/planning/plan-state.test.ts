@@ -22,6 +22,7 @@ const household: PlanningData = {
   marks: [],
   programmes: [],
   units: 'grams',
+  system: 'metric',
   cup: 'metric',
   known: {},
   elevation_m: 1120,
@@ -310,7 +311,7 @@ test('every mend that is offered can be planned', () => {
 })
 
 test('what was asked for is what is planned: nothing is rounded to whole cups in silence', () => {
-  const scoops = { ...household, units: 'cups' as const, cup: 'scoop' as const }
+  const scoops = { ...household, units: 'cups' as const, system: 'metric' as const, cup: 'scoop' as const }
   const planned = (amount: PlanState['amount']) => {
     const read = planFrom(requestOf({ ...first, amount }, scoops, NOW))
     if (!read.ok) throw new Error('not read')

@@ -1,3 +1,4 @@
+import type { UnitSystem } from '#core/units/system'
 import { planFrom } from '#core/contract/plan'
 import { DEFAULTS, LIMITS, type PlanRequestJson } from '#core/contract/plan-request'
 import { DRESSING_IDS, type DressingId } from '#core/finish/dressing'
@@ -42,6 +43,7 @@ export interface PlanningData {
   programmes: readonly ProgrammeRow[]
   /** Whether grain is scooped, so that it comes in whole scoops. */
   units: 'grams' | 'cups'
+  system: UnitSystem
   cup: CupId
   /** What the notebook has taught. */
   known: KnownFigures

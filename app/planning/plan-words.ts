@@ -1,3 +1,4 @@
+import { massIn } from '#core/units/system'
 import { countWord } from '#core/eaters/count-words'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
@@ -14,9 +15,9 @@ const MAX_SHOWN = 22
 /** How much, as it was asked: "For four", "1½ cups", "300 g dry". */
 export function amountWord(
   { amount, who, keep, fromKept: fromLeftover }: Pick<PlanState, 'amount' | 'who' | 'keep' | 'fromKept'>,
-  household: Pick<PlanningData, 'cup' | 'measures'>,
+  household: Pick<PlanningData, 'cup' | 'measures' | 'system'>,
 ): string {
-  if (amount.basis === 'dry-mass') return `${amount.value} g dry`
+  if (amount.basis === 'dry-mass') return `${massIn(amount.value, household.system)} dry`
   if (amount.basis === 'measure') return measuredWord(amount, household)
   const later = keep > 0 ? ` and ${countWord(keep)} for later` : ''
   const leftovers = fromLeftover > 0 ? `, ${countWord(fromLeftover)} from leftovers` : ''

@@ -18,6 +18,7 @@ export function loadPlanningData(open: Kitchen): { household: PlanningData; sett
       bags: open.grainBags.bags(),
       marks: open.grainBags.marks(),
       units: settings.units,
+      system: settings.system,
       cup: settings.cup,
       known: currentBeliefs(open).known,
       elevation_m: settings.elevation_m,

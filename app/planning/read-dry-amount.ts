@@ -1,3 +1,4 @@
+import { localText } from '#core/units/local-text'
 import { LIMITS } from '#core/contract/plan-request'
 import { measureOf, SPOONS } from '#core/units/measures'
 import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
@@ -5,7 +6,7 @@ import { choiceFor, measureChoices } from './household-measures'
 import type { PlanningData, PlanState } from './plan-state'
 
 type DryAmount = Exclude<PlanState['amount'], { basis: 'servings' }>
-type Household = Pick<PlanningData, 'cup' | 'measures'>
+type Household = Pick<PlanningData, 'cup' | 'measures' | 'units' | 'system'>
 
 export type ReadDryAmount =
   { ok: true; amount: DryAmount | { basis: 'servings'; value: number } } | { ok: false; message: string }
@@ -71,7 +72,7 @@ function inLimits(amount: PlanState['amount'] | undefined, household: Household)
     const [min, max] = LIMITS.amount['dry-mass']
     return amount.value >= min && amount.value <= max
       ? { ok: true, amount }
-      : { ok: false, message: `From ${min} to ${max.toLocaleString('en-GB')} g.` }
+      : { ok: false, message: localText(`From ${min} to ${max.toLocaleString('en-GB')} g.`, household) }
   }
   const [min, max] = LIMITS.amount['dry-volume']
   const choices = measureChoices(household)
@@ -80,5 +81,5 @@ function inLimits(amount: PlanState['amount'] | undefined, household: Household)
   )
   return amount.value * ml >= min && amount.value * ml <= max
     ? { ok: true, amount }
-    : { ok: false, message: `From ${min} mL to ${max / 1000} L.` }
+    : { ok: false, message: localText(`From ${min} mL to ${max / 1000} L.`, household) }
 }

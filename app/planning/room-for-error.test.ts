@@ -4,7 +4,7 @@ import { outcomeMap, waterRoomForError } from '#core/simulate/outcome-map'
 import { chancesOf } from '#core/simulate/sweep'
 import { roomForErrorWords } from './room-for-error'
 
-const GRAMS = { units: 'grams', cup: 'metric' } as const
+const GRAMS = { units: 'grams', system: 'metric', cup: 'metric' } as const
 
 const request = {
   grains: [{ variety: 'long-white' as const }],

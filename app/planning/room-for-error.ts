@@ -1,5 +1,6 @@
+import type { KitchenUnits } from '#core/units/system'
 import type { Plan } from '#core/plan/result'
-import { waterIn, type MeasuresBy } from './amount-words'
+import { waterIn } from './amount-words'
 import type { RoomForError } from '../workers/simulator'
 
 /** Water that keeps the grain between firm and soft, until a simulation knows better. */
@@ -8,7 +9,7 @@ export interface RoomForErrorWords {
   sure: boolean
 }
 
-const span = (by: MeasuresBy, less: number, more: number): string =>
+const span = (by: KitchenUnits, less: number, more: number): string =>
   `${waterIn(by, Math.max(0, -less))} less, ${waterIn(by, Math.max(0, more))} more`
 
 /**
@@ -18,7 +19,7 @@ const span = (by: MeasuresBy, less: number, more: number): string =>
 export function roomForErrorWords(
   { pour_g, firm_pour_g, soft_pour_g }: Plan['water'],
   roomForError: RoomForError | undefined,
-  by: MeasuresBy,
+  by: KitchenUnits,
 ): RoomForErrorWords {
   if (!roomForError) {
     const [less, more] = [firm_pour_g - pour_g, soft_pour_g - pour_g]

@@ -10,6 +10,7 @@ import { isFigureName } from '#core/learn/figures'
 import { BOTTOMS, EVENNESS } from '#core/learn/rating'
 import { CUES, type CueId } from '#core/methods/signs'
 import { CUP_IDS } from '#core/units/cups'
+import { UNIT_SYSTEMS } from '#core/units/system'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
@@ -160,6 +161,7 @@ export const BUNDLE_TABLES = {
       name: named,
       units: oneOf(UNITS),
       cup: oneOf(CUP_IDS),
+      system: oneOf(UNIT_SYSTEMS),
       elevation_m: number(SETTINGS_LIMITS.elevation_m, 'm'),
       kitchen_c: number(SETTINGS_LIMITS.kitchen_c, '°C'),
       crease_mm: number(SETTINGS_LIMITS.crease_mm, 'mm'),

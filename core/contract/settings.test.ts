@@ -49,6 +49,7 @@ test('a rating in whole steps, a note trimmed, minus signs of either kind', () =
 const settings = {
   name: 'here',
   units: 'grams',
+  system: 'metric',
   cup: 'metric',
   elevation_m: '1120',
   kitchen_c: '19,5',

@@ -3,6 +3,7 @@ import { EVENT_AMOUNTS, EVENT_KINDS } from '#core/cook/events'
 import { COMPLAINTS, REMEDY_LIMITS } from '#core/cook/remedy'
 import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/rating'
 import { CUP_IDS } from '#core/units/cups'
+import { UNIT_SYSTEMS } from '#core/units/system'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { between, fieldErrors, flag, oneOf, quoted, nameText } from './fields'
 import { LIMITS, type Result } from './plan-request'
@@ -144,6 +145,7 @@ const SettingsSchema = v.object({
   name: nameText(SETTINGS_LIMITS.name),
   units: oneOf(UNITS),
   cup: oneOf(CUP_IDS),
+  system: oneOf(UNIT_SYSTEMS),
   elevation_m: v.pipe(formNumber, between(...SETTINGS_LIMITS.elevation_m, 'm')),
   kitchen_c: v.pipe(formNumber, between(...SETTINGS_LIMITS.kitchen_c, '°C')),
   crease_mm: v.pipe(formNumber, between(...SETTINGS_LIMITS.crease_mm, 'mm')),

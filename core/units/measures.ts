@@ -84,6 +84,7 @@ function said(ml: number, measure: Measure): string {
   const near = inScoops(ml / measure.ml)
   if (Math.abs(near.error * measure.ml) <= WORTH_SAYING * ml) return countOf(near.cups, near.text, measure)
   const below = inScoops(wholeQuartersBelow(ml / measure.ml))
+  if (below.cups === 0) return inSpoonfuls(ml, measure)
   const rest = ml - below.cups * measure.ml
   return `${countOf(below.cups, below.text, measure)} + ${remainder(rest, WORTH_SAYING * ml, measure)}`
 }

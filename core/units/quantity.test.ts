@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { CUPS } from './cups'
 import { inScoops } from './fractions'
+import { inMeasure, STANDARD_MEASURE_IDS, STANDARD_MEASURES } from './measures'
 import { roundTo, toStep } from './rounding'
 
 test('cups hold what the standards say', () => {
@@ -41,4 +42,13 @@ test('rounding is symmetric and never prints minus nothing', () => {
   expect(roundTo(-2.5, 0)).toBe(-3)
   expect(Object.is(roundTo(-0.004, 2), 0)).toBe(true)
   expect(toStep(413, 5)).toBe(415)
+})
+
+test('nothing is said as “0 cup and” something', () => {
+  fc.assert(
+    fc.property(fc.float({ min: Math.fround(0.5), max: 3000, noNaN: true }), (ml) => {
+      for (const id of STANDARD_MEASURE_IDS)
+        expect(inMeasure(ml, STANDARD_MEASURES[id]).text).not.toMatch(/^0 /)
+    }),
+  )
 })

@@ -57,6 +57,7 @@ export const FIRST_KITCHEN: FirstKitchen = {
     name: 'our kitchen',
     units: 'grams',
     cup: 'metric',
+    system: 'metric',
     elevation_m: 0,
     kitchen_c: 20,
     crease_mm: 25,

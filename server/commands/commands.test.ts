@@ -355,7 +355,7 @@ test('a kitchen that changes to cups reads its plans in cups, and in grams when 
   kitchen.household.save({ ...settings, units: 'cups' })
   expect(kitchen.household.gauge()).toBe('cup')
   kitchen.household.saveGauge('finger')
-  kitchen.household.save({ ...settings, units: 'cups', kitchen_c: 21 })
+  kitchen.household.save({ ...settings, units: 'cups', system: 'metric', kitchen_c: 21 })
   expect(kitchen.household.gauge()).toBe('finger')
   kitchen.household.save({ ...settings, units: 'grams' })
   expect(kitchen.household.gauge()).toBe('scale')

@@ -5,12 +5,12 @@ import type { Db } from './open'
 /** The one household of a data folder. */
 export function householdIn(db: Db) {
   const read = db.prepare(
-    'SELECT name, units, cup, elevation_m, kitchen_c, crease_mm, clock, zone, crystal FROM household WHERE id = 1',
+    'SELECT name, units, cup, system, elevation_m, kitchen_c, crease_mm, clock, zone, crystal FROM household WHERE id = 1',
   )
   const write = db.prepare(`
-    INSERT INTO household (id, name, units, cup, elevation_m, kitchen_c, crease_mm, clock, zone, crystal)
-    VALUES (1, @name, @units, @cup, @elevation_m, @kitchen_c, @crease_mm, @clock, @zone, @crystal)
-    ON CONFLICT (id) DO UPDATE SET name = @name, units = @units, cup = @cup, elevation_m = @elevation_m,
+    INSERT INTO household (id, name, units, cup, system, elevation_m, kitchen_c, crease_mm, clock, zone, crystal)
+    VALUES (1, @name, @units, @cup, @system, @elevation_m, @kitchen_c, @crease_mm, @clock, @zone, @crystal)
+    ON CONFLICT (id) DO UPDATE SET name = @name, units = @units, cup = @cup, system = @system, elevation_m = @elevation_m,
       kitchen_c = @kitchen_c, crease_mm = @crease_mm, clock = @clock, zone = @zone, crystal = @crystal`)
   const parseGauge = db.prepare('SELECT gauge FROM household WHERE id = 1').pluck()
   const writeGauge = db.prepare('UPDATE household SET gauge = ? WHERE id = 1')

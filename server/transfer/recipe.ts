@@ -1,3 +1,5 @@
+import type { KitchenUnits } from '#core/units/system'
+import { localText } from '#core/units/local-text'
 import ical, { ICalAlarmType } from 'ical-generator'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import type { Plan, Stage } from '#core/plan/result'
@@ -10,7 +12,9 @@ export interface Named {
   title: string
   /** Pot, heat, height: "heavy blue, big gas; 1120 m". */
   where: string
-  grains: readonly { name: string; grams: number }[]
+  /** Each grain with its amount as this kitchen says it. */
+  grains: readonly { name: string; amount: string }[]
+  units: KitchenUnits
 }
 
 const g = (grams: number): string => `${Math.round(grams)} g`
@@ -23,15 +27,15 @@ const inOrder = (plan: Plan): Stage[] => {
   )
 }
 
-function ingredientsOf(plan: Plan, { grains }: Named): string[] {
+function ingredientsOf(plan: Plan, { grains, units }: Named): string[] {
   const { water, seasoning } = plan
   return [
-    ...grains.map(({ name, grams }) => `${g(grams)} ${name.toLowerCase()}, dry`),
+    ...grains.map(({ name, amount }) => `${amount} ${name.toLowerCase()}, dry`),
     `${g(water.pour_g)} water${water.clinging_g + water.soaked_in_g > 0 ? ', to pour after draining' : ''}`,
     ...(water.boiler_g === undefined ? [] : [`${g(water.boiler_g)} water under the basket`]),
     ...(seasoning.salt_to_add_g >= 0.1 ? [`${seasoning.salt_to_add_g.toFixed(1)} g salt`] : []),
     ...seasoning.add_ins.map(({ name, grams }) => `${g(grams)} ${name}`),
-  ]
+  ].map((line) => localText(line, units))
 }
 
 const stepOf = (stage: Stage): string =>
@@ -51,7 +55,10 @@ export function recipeLd(plan: Plan, named: Named): Record<string, unknown> {
     '@type': 'Recipe',
     name: named.title,
     description: named.where,
-    recipeYield: [String(plan.yield.servings), `${g(plan.yield.cooked_mass_g)} cooked`],
+    recipeYield: [
+      String(plan.yield.servings),
+      `${localText(g(plan.yield.cooked_mass_g), named.units)} cooked`,
+    ],
     prepTime: duration(Math.max(0, total - hot)),
     cookTime: duration(Math.min(hot, total)),
     totalTime: duration(total),
@@ -73,7 +80,7 @@ export function recipeMarkdown(plan: Plan, named: Named): string {
   return [
     `# ${plain(named.title)}`,
     '',
-    `${plain(named.where)}. Serves ${plan.yield.servings} with ${g(plan.yield.cooked_mass_g)} cooked, in about ${Math.round(plan.total_minutes.expected)} min.`,
+    `${plain(named.where)}. Serves ${plan.yield.servings} with ${localText(g(plan.yield.cooked_mass_g), named.units)} cooked, in about ${Math.round(plan.total_minutes.expected)} min.`,
     '',
     ...ingredientsOf(plan, named).map((line) => `- ${plain(line)}`),
     '',

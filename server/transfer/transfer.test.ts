@@ -24,7 +24,8 @@ const planned = (json: Partial<PlanRequestJson> = {}) => {
 const named: Named = {
   title: 'Short-grain white, 300 g dry',
   where: 'In the heavy blue on the big gas, at 1120 m',
-  grains: [{ name: 'Short-grain white', grams: 300 }],
+  grains: [{ name: 'Short-grain white', amount: '300 g' }],
+  units: { units: 'grams', cup: 'metric', system: 'metric' },
 }
 
 describe('a plan out of the house', () => {

@@ -26,6 +26,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     bags: [],
     marks: [],
     units: 'grams' as const,
+    system: 'metric' as const,
     cup: 'metric' as const,
     known: {},
     guidance: 'stricter' as const,

@@ -10,6 +10,7 @@ export const firstKitchen = (): PlanningData => ({
   marks: [],
   programmes: [],
   units: 'grams',
+  system: 'metric',
   cup: 'metric',
   known: {},
   guidance: 'stricter',

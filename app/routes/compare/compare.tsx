@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, NativeSelect, UnstyledButton } from '@mantine/core'
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
@@ -106,6 +107,7 @@ interface SideRowProps {
 }
 
 function SideRow({ one, base, share, onBench: onPlan, onDrop }: SideRowProps) {
+  const { say } = useUnits()
   const { plan, energyWh, steamG, kitchenWh, texture } = one.side
   const line = timelineOf(plan.stages)
   const total = plan.total_minutes.expected
@@ -124,7 +126,10 @@ function SideRow({ one, base, share, onBench: onPlan, onDrop }: SideRowProps) {
         </span>
       </div>
       <dl className={classes.figures}>
-        <Figure word="water" value={`${Math.round(plan.water.pour_g)} g`} />
+        <Figure
+          word="water"
+          value={say(`${Math.round(plan.water.pour_g)} g of water`).replace(' of water', '')}
+        />
         <Figure word="total time" value={spanWord(total)} />
         <Figure word="hands-on" value={spanWord(plan.hands_on_minutes)} />
         <div>
@@ -136,7 +141,7 @@ function SideRow({ one, base, share, onBench: onPlan, onDrop }: SideRowProps) {
         <Figure word="energy" value={`${(energyWh / 1000).toFixed(2)} kWh`} />
         <Figure
           word="into the room"
-          value={`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`}
+          value={say(`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`)}
         />
       </dl>
       <div className={classes.track}>

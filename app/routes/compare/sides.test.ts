@@ -10,6 +10,7 @@ const household: PlanningData = {
   bags: [],
   marks: [],
   units: 'grams',
+  system: 'metric',
   cup: 'metric',
   known: {},
   guidance: 'stricter' as const,

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, TextInput } from '@mantine/core'
 import { Form, Link } from 'react-router'
 import { simulateFrom } from '#core/contract/simulate'
@@ -59,11 +60,11 @@ export function loader({ request }: Route.LoaderArgs) {
   }
 }
 
-const grams = (g: number): string => `${Math.abs(Math.round(g))} g`
-
 /** A plan of this kitchen in another kitchen: its pot, its burner and its altitude. */
 export default function ConvertPage({ loaderData }: Route.ComponentProps) {
   const { search, what, there, refused, here, plan, why, method, times, good } = loaderData
+  const { say, label, mass, waterIn, shown, altitude } = useUnits()
+  const grams = (g: number): string => waterIn(Math.abs(Math.round(g)))
   const terms = [
     Math.abs(why.steam) >= 3 &&
       `${why.steam > 0 ? 'more water boils off' : 'less boils off there'}, ${grams(why.steam)}`,
@@ -90,7 +91,7 @@ export default function ConvertPage({ loaderData }: Route.ComponentProps) {
             name="their-pot"
             label="Their pot"
             defaultValue={there.vessel}
-            data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))}
+            data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: say(VESSEL_PRESETS[id].name) }))}
           />
           <NativeSelect
             name="their-heat"
@@ -100,14 +101,14 @@ export default function ConvertPage({ loaderData }: Route.ComponentProps) {
           />
           <TextInput
             name="their-height"
-            label="Their altitude, m"
+            label={label('Their altitude, m')}
             inputMode="decimal"
             w={130}
-            defaultValue={refused ?? there.elevation_m}
+            defaultValue={refused ?? shown('altitude', there.elevation_m)}
             error={
               refused === undefined
                 ? undefined
-                : `must be from ${LIMITS.elevation_m[0]} to ${LIMITS.elevation_m[1]} m, got “${refused}”`
+                : `must be from ${altitude(LIMITS.elevation_m[0])} to ${altitude(LIMITS.elevation_m[1])}, got “${refused}”`
             }
           />
           <Button type="submit" mt={25}>
@@ -118,11 +119,11 @@ export default function ConvertPage({ loaderData }: Route.ComponentProps) {
       <section aria-label="There" className={classes.figures}>
         <div>
           <span className="eyebrow">Grain</span>
-          <b className="figure">{Math.round(plan.grain.mass_g)} g</b>
+          <b className="figure">{mass(Math.round(plan.grain.mass_g))}</b>
         </div>
         <div>
           <span className="eyebrow">Water there</span>
-          <b className={`figure ${classes.water}`}>{Math.round(plan.water.pour_g)} g</b>
+          <b className={`figure ${classes.water}`}>{waterIn(plan.water.pour_g)}</b>
           <span className="quiet">
             {Math.abs(why.pour) < 3
               ? 'as at home'

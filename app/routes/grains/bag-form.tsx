@@ -1,3 +1,5 @@
+import { shownField } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
 import { Button, Checkbox, Group, Select, Stack, Textarea, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
@@ -23,11 +25,12 @@ const GRAINS = FAMILIES.map((family) => ({
 }))
 
 export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: Refused | undefined }) {
+  const units = useUnits()
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (bag?.id ?? '') ? refused : undefined
   const field = (name: (typeof FIELDS)[number]) => ({
     name,
-    defaultValue: mine?.typed[name] ?? String(bag?.[name] ?? ''),
+    defaultValue: mine?.typed[name] ?? shownField(name, bag?.[name], units),
     error: errorAt(mine, name),
   })
   return (
@@ -45,7 +48,7 @@ export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: 
           comboboxProps={{ withinPortal: true }}
         />
         <TextInput
-          label="How much is left, g"
+          label={units.label('How much is left, g')}
           description="cooking subtracts from it; leave empty not to track"
           inputMode="decimal"
           {...field('left_g')}

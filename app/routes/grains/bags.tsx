@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, UnstyledButton } from '@mantine/core'
 import { Form, Link } from 'react-router'
 import { varietyOf } from '#core/grain/varieties'
@@ -7,6 +8,7 @@ import classes from './grains.module.css'
 
 /** The household's own bags, each with its label's figures and the published ones. */
 export function Bags({ bags, onEdit }: { bags: readonly GrainBag[]; onEdit: (bag: GrainBag) => void }) {
+  const { say, mass } = useUnits()
   if (bags.length === 0)
     return (
       <p className="quiet">
@@ -29,8 +31,8 @@ export function Bags({ bags, onEdit }: { bags: readonly GrainBag[]; onEdit: (bag
                 {bag.left_g === null
                   ? ''
                   : bag.left_g >= 1000
-                    ? `${(bag.left_g / 1000).toFixed(1)} kg`
-                    : `${Math.round(bag.left_g)} g`}
+                    ? say(`${(bag.left_g / 1000).toFixed(1)} kg`)
+                    : mass(Math.round(bag.left_g))}
               </span>
             </div>
             <p className={classes.words}>
@@ -46,8 +48,8 @@ export function Bags({ bags, onEdit }: { bags: readonly GrainBag[]; onEdit: (bag
             {bag.means && (
               <p className={classes.words}>
                 The label’s {bag.label_ratio} to 1 means {bag.means.low.toFixed(2)}–
-                {bag.means.high.toFixed(2)} g per gram; usual is {variety.uptake.standard.toFixed(2)}.
-                {bag.adopted_delta !== null && ' Using the label.'}
+                {bag.means.high.toFixed(2)} times its weight in water; usual is{' '}
+                {variety.uptake.standard.toFixed(2)}.{bag.adopted_delta !== null && ' Using the label.'}
               </p>
             )}
             <div className={classes.bagKeys}>

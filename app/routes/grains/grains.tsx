@@ -1,3 +1,6 @@
+import { settingsOf } from '#server/store/open-household'
+import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
 import { Button, Drawer } from '@mantine/core'
 import { useState } from 'react'
 import { data, Link, useNavigation } from 'react-router'
@@ -39,11 +42,16 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await formOf(request)
-  const typed = typedOf(form)
   const open = kitchen()
+  const units = settingsOf(open)
+  const typed = typedOf(await formOf(request))
+  const fields = inBaseUnits(
+    typed,
+    units,
+    open.grainBags.bags().find((bag) => bag.id === typed.id),
+  )
   const acts = new Map<string, () => Result<unknown>>([
-    ['save-bag', () => saveBag(open, typed)],
+    ['save-bag', () => saveBag(open, fields)],
     ['drop-bag', () => dropBag(open, typed)],
     ['adopt-label', () => adoptLabel(open, typed)],
   ])
@@ -63,12 +71,16 @@ export async function action({ request }: Route.ActionArgs) {
       { status: 400 },
     )
   const done = act()
-  if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
+  if (!done.ok)
+    return data({ errors: inKitchenUnits(done.errors, typed, units), typed } satisfies Refused, {
+      status: 422,
+    })
   return { done: typed.intent!, at: Date.now() }
 }
 
 /** The household's bags, identifying a grain, and all varieties. */
 export default function GrainsPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { system } = useUnits()
   const { bags } = loaderData
   const [editing, setEditing] = useState<GrainBag | 'new'>()
   const refused = actionData && 'errors' in actionData ? actionData : undefined
@@ -102,7 +114,10 @@ export default function GrainsPage({ loaderData, actionData }: Route.ComponentPr
               <span className="quiet small">{v.character}</span>
             </span>
             <span className={classes.facts}>
-              absorbs {v.uptake.firm}–{v.uptake.soft} g/g, {v.kernel.lengthMm}×{v.kernel.widthMm} mm
+              absorbs {v.uptake.firm}–{v.uptake.soft} times its weight,{' '}
+              {system === 'us'
+                ? `${(v.kernel.lengthMm / 25.4).toFixed(2)}×${(v.kernel.widthMm / 25.4).toFixed(2)} in`
+                : `${v.kernel.lengthMm}×${v.kernel.widthMm} mm`}
               {v.gluten ? ', gluten' : ''}
             </span>
             <Link to={`/?grain=${v.id}`} aria-label={`Plan ${v.name}`}>

@@ -1,3 +1,5 @@
+import type { UnitSystem } from '#core/units/system'
+import { UnitNumber, useUnits } from '../../ui/units/units'
 import { NumberInput, Radio, Select, SegmentedControl } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -29,9 +31,16 @@ export function IdentifyGrain({ shelf: grainBags }: { shelf: readonly VarietyId[
   )
 }
 
+/** "7.0 by 2.1 mm": a kernel is finer than the marks of a ruler in inches. */
+const kernelSize = ({ lengthMm, widthMm }: Identified, system: UnitSystem): string =>
+  system === 'us'
+    ? `${(lengthMm / 25.4).toFixed(2)} by ${(widthMm / 25.4).toFixed(2)} in`
+    : `${lengthMm.toFixed(1)} by ${widthMm.toFixed(1)} mm`
+
 function TenKernels() {
-  const [length, setLength] = useState<number | string>(70)
-  const [width, setWidth] = useState<number | string>(21)
+  const { say, system } = useUnits()
+  const [length, setLength] = useState<number | ''>(70)
+  const [width, setWidth] = useState<number | ''>(21)
   const [coat, setCoat] = useState<Handful['coat']>('white')
   const [odd, setOdd] = useState({ broken: 0, chalky: 0, other: 0 })
   const found = useMemo<Identified | undefined>(() => {
@@ -46,9 +55,10 @@ function TenKernels() {
       <div>
         <Ruler length={Number(length) || 0} width={Number(width) || 0} />
         <div className={classes.row}>
-          <NumberInput
+          <UnitNumber
+            kind="length"
             label="10 grains end to end, mm"
-            description={LIMITS.length.join(' to ')}
+            description={say(`${LIMITS.length.join(' to ')} mm`)}
             value={length}
             onChange={setLength}
             min={LIMITS.length[0]}
@@ -56,12 +66,13 @@ function TenKernels() {
             error={
               found || length === '' || within(length, LIMITS.length)
                 ? undefined
-                : `must be ${LIMITS.length.join(' to ')} mm`
+                : say(`must be ${LIMITS.length.join(' to ')} mm`)
             }
           />
-          <NumberInput
+          <UnitNumber
+            kind="length"
             label="10 grains side by side, mm"
-            description={LIMITS.width.join(' to ')}
+            description={say(`${LIMITS.width.join(' to ')} mm`)}
             value={width}
             onChange={setWidth}
             min={LIMITS.width[0]}
@@ -69,7 +80,7 @@ function TenKernels() {
             error={
               found || width === '' || within(width, LIMITS.width)
                 ? undefined
-                : `must be ${LIMITS.width.join(' to ')} mm`
+                : say(`must be ${LIMITS.width.join(' to ')} mm`)
             }
           />
         </div>
@@ -100,8 +111,7 @@ function TenKernels() {
           <>
             <p className={classes.verdict}>
               <b className="figure">{varietyOf(found.likely[0]!.id).name}</b>, most likely:{' '}
-              {found.lengthMm.toFixed(1)} by {found.widthMm.toFixed(1)} mm, {found.slenderness.toFixed(1)}{' '}
-              times as long as wide
+              {kernelSize(found, system)}, {found.slenderness.toFixed(1)} times as long as wide
               {found.class === 'round' ? '' : `, class: ${found.class}`}.
             </p>
             <ol className={classes.likely}>
@@ -137,6 +147,7 @@ const within = (value: number | string, [min, max]: readonly [number, number]) =
 
 /** Ten kernels of the measured size, along a ruler of that length. */
 function Ruler({ length, width }: { length: number; width: number }) {
+  const { say } = useUnits()
   const one = length / TEN
   const kernel = {
     lengthMm: Math.max(0.5, one),
@@ -149,7 +160,7 @@ function Ruler({ length, width }: { length: number; width: number }) {
       viewBox={`-4 -10 ${reach + 8} 26`}
       className={classes.ruler}
       role="img"
-      aria-label={`Ten kernels, ${length} mm end to end`}
+      aria-label={say(`Ten kernels, ${length} mm end to end`)}
     >
       {Array.from({ length: TEN }, (_, i) => (
         <path
@@ -216,7 +227,7 @@ function StandIns({ shelf: grainBags }: { shelf: readonly VarietyId[] }) {
 const water = (delta: number) =>
   Math.abs(delta) < 0.05
     ? 'the same water'
-    : `${Math.abs(Math.round(delta * 100))} g ${delta > 0 ? 'more' : 'less'} water per 100 g`
+    : `${Math.abs(Math.round(delta * 100))} % of its weight ${delta > 0 ? 'more' : 'less'} in water`
 const time = (minutes: number) =>
   Math.abs(minutes) < 2
     ? 'the same time'

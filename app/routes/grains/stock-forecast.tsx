@@ -1,9 +1,11 @@
+import { useUnits } from '../../ui/units/units'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import { outlookWords, type Forecast } from '#core/stock/forecast'
 import classes from './grains.module.css'
 
 /** What the shelf is enough for, and what to buy: plain lines, to read in a shop. */
 export function StockForecast({ forecast: { outlooks, buy } }: { forecast: Forecast }) {
+  const { mass } = useUnits()
   if (outlooks.length === 0) return null
   return (
     <section aria-label="Enough for planned meals?">
@@ -16,7 +18,7 @@ export function StockForecast({ forecast: { outlooks, buy } }: { forecast: Forec
         ))}
       </ul>
       {buy.length > 0 && (
-        <p>To buy: {buy.map((b) => `${inWords(varietyOf(b.variety))}, ${b.grams} g`).join('; ')}.</p>
+        <p>To buy: {buy.map((b) => `${inWords(varietyOf(b.variety))}, ${mass(b.grams)}`).join('; ')}.</p>
       )}
     </section>
   )

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { NativeSelect } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { useState } from 'react'
@@ -33,42 +34,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
   const pots = [...new Set(boils.map((b) => b.vessel))]
   return (
     <div className={classes.charts} style={{ marginTop: 16 }}>
-      {tasted.length > 2 && (
-        <section className={`${classes.chart} basin`} aria-label="Predicted and tasted">
-          <h3 className="figure">Predicted and tasted</h3>
-          <p>{`${within} of ${tasted.length} batches came out as predicted.`}</p>
-          <Plot label={`Predicted and tasted water, g/g, ${tasted.length} batches`}>
-            <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
-              <CartesianGrid stroke="var(--line)" />
-              <XAxis
-                type="number"
-                dataKey="expected"
-                tick={tick}
-                stroke="var(--line)"
-                tickFormatter={(n: number) => n.toFixed(2)}
-                label={{ value: 'predicted, g/g', position: 'insideBottom', offset: -8, ...tick }}
-              />
-              <YAxis
-                type="number"
-                dataKey="value"
-                tick={tick}
-                stroke="var(--line)"
-                tickFormatter={(n: number) => n.toFixed(2)}
-              />
-              <ReferenceLine
-                segment={[
-                  { x: -0.4, y: -0.4 },
-                  { x: 0.4, y: 0.4 },
-                ]}
-                stroke="var(--ink-2)"
-                strokeDasharray="4 4"
-                ifOverflow="hidden"
-              />
-              <Scatter data={[...tasted]} fill="var(--water-deep)" isAnimationActive={false} />
-            </ScatterChart>
-          </Plot>
-        </section>
-      )}
+      {tasted.length > 2 && <PredictedChart within={within} tasted={tasted} />}
       {pairs.length > 0 && (
         <section className={`${classes.chart} basin`} aria-label="Water and how it came out">
           <h3 className="figure">Water and how it came out</h3>
@@ -90,7 +56,12 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
                 tick={tick}
                 stroke="var(--line)"
                 tickFormatter={(n: number) => n.toFixed(2)}
-                label={{ value: 'water, g per gram', position: 'insideBottom', offset: -8, ...tick }}
+                label={{
+                  value: 'water, times the grain’s weight',
+                  position: 'insideBottom',
+                  offset: -8,
+                  ...tick,
+                }}
               />
               <YAxis
                 type="number"
@@ -107,39 +78,94 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
           </Plot>
         </section>
       )}
-      {boils.length > 2 && (
-        <section className={`${classes.chart} basin`} aria-label="Time to the boil">
-          <h3 className="figure">Time to the boil</h3>
-          <p>Fuller pots take longer; one symbol per pot.</p>
-          <Plot label={`Weight in the pot and minutes to the boil, ${boils.length} batches`}>
-            <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
-              <CartesianGrid stroke="var(--line)" />
-              <XAxis
-                type="number"
-                dataKey="grams"
-                tick={tick}
-                stroke="var(--line)"
-                label={{ value: 'grain and water, g', position: 'insideBottom', offset: -8, ...tick }}
-              />
-              <YAxis type="number" dataKey="minutes" tick={tick} stroke="var(--line)" />
-              {pots.map((pot, i) => (
-                <Scatter
-                  key={pot}
-                  name={pot}
-                  data={boils.filter((b) => b.vessel === pot)}
-                  fill="var(--ember)"
-                  shape={SHAPES[i % SHAPES.length]!}
-                  isAnimationActive={false}
-                />
-              ))}
-            </ScatterChart>
-          </Plot>
-          <p className="quiet small">
-            {pots.map((pot, i) => `${SHAPE_WORDS[i % SHAPES.length]} ${pot}`).join(', ')}
-          </p>
-        </section>
-      )}
+      {boils.length > 2 && <BoilChart boils={boils} pots={pots} />}
     </div>
+  )
+}
+
+function PredictedChart({
+  within,
+  tasted,
+}: {
+  within: number
+  tasted: Pick<Compared, 'what' | 'expected' | 'value' | 'z'>[]
+}) {
+  return (
+    <section className={`${classes.chart} basin`} aria-label="Predicted and tasted">
+      <h3 className="figure">Predicted and tasted</h3>
+      <p>{`${within} of ${tasted.length} batches came out as predicted.`}</p>
+      <Plot label={`Predicted and tasted water, times the grain’s weight, ${tasted.length} batches`}>
+        <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--line)" />
+          <XAxis
+            type="number"
+            dataKey="expected"
+            tick={tick}
+            stroke="var(--line)"
+            tickFormatter={(n: number) => n.toFixed(2)}
+            label={{
+              value: 'predicted, times its weight',
+              position: 'insideBottom',
+              offset: -8,
+              ...tick,
+            }}
+          />
+          <YAxis
+            type="number"
+            dataKey="value"
+            tick={tick}
+            stroke="var(--line)"
+            tickFormatter={(n: number) => n.toFixed(2)}
+          />
+          <ReferenceLine
+            segment={[
+              { x: -0.4, y: -0.4 },
+              { x: 0.4, y: 0.4 },
+            ]}
+            stroke="var(--ink-2)"
+            strokeDasharray="4 4"
+            ifOverflow="hidden"
+          />
+          <Scatter data={[...tasted]} fill="var(--water-deep)" isAnimationActive={false} />
+        </ScatterChart>
+      </Plot>
+    </section>
+  )
+}
+
+function BoilChart({ boils, pots }: { boils: ChartsProps['boils']; pots: string[] }) {
+  const { label } = useUnits()
+  return (
+    <section className={`${classes.chart} basin`} aria-label="Time to the boil">
+      <h3 className="figure">Time to the boil</h3>
+      <p>Fuller pots take longer; one symbol per pot.</p>
+      <Plot label={`Weight in the pot and minutes to the boil, ${boils.length} batches`}>
+        <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--line)" />
+          <XAxis
+            type="number"
+            dataKey="grams"
+            tick={tick}
+            stroke="var(--line)"
+            label={{ value: label('grain and water, g'), position: 'insideBottom', offset: -8, ...tick }}
+          />
+          <YAxis type="number" dataKey="minutes" tick={tick} stroke="var(--line)" />
+          {pots.map((pot, i) => (
+            <Scatter
+              key={pot}
+              name={pot}
+              data={boils.filter((b) => b.vessel === pot)}
+              fill="var(--ember)"
+              shape={SHAPES[i % SHAPES.length]!}
+              isAnimationActive={false}
+            />
+          ))}
+        </ScatterChart>
+      </Plot>
+      <p className="quiet small">
+        {pots.map((pot, i) => `${SHAPE_WORDS[i % SHAPES.length]} ${pot}`).join(', ')}
+      </p>
+    </section>
   )
 }
 
@@ -165,6 +191,6 @@ function outcomeSentence(shown: ChartsProps['outcomes']): string {
     return `${shown.length === 1 ? 'One batch' : `${shown.length} batches`}, none rated right yet.`
   const [low, high] = [Math.min(...right), Math.max(...right)]
   return low === high || right.length === 1
-    ? `Right at ${low.toFixed(2)} g per gram.`
-    : `Right from ${low.toFixed(2)} to ${high.toFixed(2)} g per gram; larger batches need less.`
+    ? `Right at ${low.toFixed(2)} times its weight.`
+    : `Right from ${low.toFixed(2)} to ${high.toFixed(2)} times its weight; larger batches need less.`
 }

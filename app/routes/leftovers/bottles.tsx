@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, TextInput } from '@mantine/core'
 import { Form } from 'react-router'
 import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
@@ -18,6 +19,7 @@ interface BottlesProps {
 
 /** Dressing in stock: what is left, and for how much dry grain it still does. */
 export function Bottles({ bottles, styles, clock, now, refused }: BottlesProps) {
+  const { say, mass, label, shown, unit } = useUnits()
   const mine = refused?.typed.intent === 'make-bottle' ? refused : undefined
   return (
     <section aria-label="Dressing in stock">
@@ -34,22 +36,25 @@ export function Bottles({ bottles, styles, clock, now, refused }: BottlesProps) 
             <li key={bottle.id}>
               <b>{style.name}</b>
               <span className="quiet small">
-                {Math.round(bottle.left_g)} g left, enough for {Math.round(bottleDoes(bottle.left_g, style))}{' '}
-                g of dry grain; made {momentWord(bottle.made_ms, now, clock)}
+                {mass(Math.round(bottle.left_g))} left, enough for{' '}
+                {mass(Math.round(bottleDoes(bottle.left_g, style)))} of dry grain; made{' '}
+                {momentWord(bottle.made_ms, now, clock)}
               </span>
               <Form method="post" className={classes.take}>
                 <input type="hidden" name="id" value={bottle.id} />
                 <TextInput
                   size="xs"
-                  aria-label={`Take from ${style.name}, g`}
+                  aria-label={label(`Take from ${style.name}, g`)}
                   name="grams"
                   inputMode="decimal"
-                  defaultValue={taken?.typed.grams ?? String(Math.min(take, Math.round(bottle.left_g)))}
+                  defaultValue={
+                    taken?.typed.grams ?? String(shown('mass', Math.min(take, Math.round(bottle.left_g))))
+                  }
                   error={errorAt(taken, 'grams')}
                   w={80}
                 />
                 <Button type="submit" size="xs" variant="default" name="intent" value="take-from-bottle">
-                  Use g
+                  Use {unit('mass')}
                 </Button>
               </Form>
             </li>
@@ -68,9 +73,9 @@ export function Bottles({ bottles, styles, clock, now, refused }: BottlesProps) 
             }))}
           />
           <TextInput
-            label="Amount made, g"
+            label={label('Amount made, g')}
             name="made_g"
-            description={`${LEFTOVER_LIMITS.bottle_g[0]} to ${LEFTOVER_LIMITS.bottle_g[1]} g`}
+            description={say(`${LEFTOVER_LIMITS.bottle_g[0]} to ${LEFTOVER_LIMITS.bottle_g[1]} g`)}
             inputMode="decimal"
             defaultValue={mine?.typed.made_g ?? ''}
             error={errorAt(mine, 'made_g')}

@@ -1,3 +1,5 @@
+import { useUnits } from '../../ui/units/units'
+import type { KitchenUnits } from '#core/units/system'
 import { Button, UnstyledButton } from '@mantine/core'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import { useId } from 'react'
@@ -12,7 +14,7 @@ import type { LeftoverWithEvents } from '#server/store/leftovers'
 import { ContainerSection } from '../../ui/drawing/container-section'
 import type { HouseholdClock } from '../../ui/time/clock-hour'
 import { coolingWords, momentWord, portionsWord, useByWords } from './container-words'
-import { amountIn, waterIn, type MeasuresBy } from '../../planning/amount-words'
+import { amountIn, waterIn } from '../../planning/amount-words'
 import classes from './leftovers.module.css'
 
 export interface Shown {
@@ -27,7 +29,7 @@ interface ContainerCardProps extends Shown {
   guidance: Guidance
   now: number
   clock: HouseholdClock
-  measuresBy: MeasuresBy
+  measuresBy: KitchenUnits
   pan: { name: string; watts: number } | null
   kitchenC: number
 }
@@ -54,6 +56,7 @@ export function ContainerCard({
   pan,
   kitchenC,
 }: ContainerCardProps) {
+  const { say, length } = useUnits()
   const title = useId()
   const fetcher = useFetcher()
   const busy = fetcher.state !== 'idle'
@@ -84,8 +87,7 @@ export function ContainerCard({
           </b>
           <div className="quiet small">
             {row.container_name}, {portionsWord(view.portions)},{' '}
-            {amountIn(measuresBy, view.grams, view.grams / row.density_g_ml)}, {Math.round(row.depth_mm)} mm
-            deep
+            {amountIn(measuresBy, view.grams, view.grams / row.density_g_ml)}, {length(row.depth_mm)} deep
           </div>
           <div className="quiet small">
             cooked {momentWord(row.cooked_ms, now, clock)}
@@ -96,10 +98,10 @@ export function ContainerCard({
       </div>
       {cools && (
         <p className={classes.cools}>
-          <span className="figure">{cools.says}</span>
+          <span className="figure">{say(cools.says)}</span>
           {cools.slow && (
             <span className={classes.slow}>
-              <IconAlertTriangle size={18} aria-hidden /> {cools.slow}.
+              <IconAlertTriangle size={18} aria-hidden /> {say(cools.slow)}.
             </span>
           )}
         </p>
@@ -108,7 +110,7 @@ export function ContainerCard({
         <ul className={classes.ways}>
           {ways.slice(0, 3).map((way) => (
             <li key={way.id}>
-              {way.says}: {coolingWords(way.cooling, row.packed_ms, now, guidance, clock).says}
+              {say(way.says)}: {say(coolingWords(way.cooling, row.packed_ms, now, guidance, clock).says)}
             </li>
           ))}
         </ul>
@@ -238,11 +240,12 @@ function Reheat({
   row: LeftoverWithEvents
   view: ContainerState
   guidance: Guidance
-  measuresBy: MeasuresBy
+  measuresBy: KitchenUnits
   pan: ContainerCardProps['pan']
   busy: boolean
   onDone: () => void
 }) {
+  const { temperature } = useUnits()
   const each = view.grams / Math.max(1, view.portions)
   const hot = reheating({
     grams: each,
@@ -258,7 +261,7 @@ function Reheat({
         <b>{waterIn(measuresBy, hot.waterG)} of water</b> per portion, lid on; about{' '}
         <b>{hot.panMinutes} min</b>
         {pan && ` on the ${pan.name} at medium`}, or {hot.microwaveMinutes} min in an 800 W microwave, loosely
-        covered. It must be steaming hot throughout, {guidance.reheat_c.value} °C in the middle;{' '}
+        covered. It must be steaming hot throughout, {temperature(guidance.reheat_c.value)} in the middle;{' '}
         {guidance.reheats.value === 1 ? 'once only' : `${guidance.reheats.value} times at the most`}.
       </p>
       <p className="quiet small">Open the lid away from you: steam can burn.</p>

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, TextInput } from '@mantine/core'
 import { Form } from 'react-router'
 import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
@@ -18,6 +19,7 @@ export function Containers({
   refused: Refused | undefined
   done: number | undefined
 }) {
+  const { say, label, capacity, length } = useUnits()
   const mine = refused?.typed.intent === 'save-container' ? refused : undefined
   const field = (name: (typeof FIELDS)[number], usual = '') => ({
     name,
@@ -37,7 +39,7 @@ export function Containers({
           <li key={c.id}>
             <b>{c.name}</b>
             <span className="quiet small">
-              {Math.round(c.ml)} mL, {Math.round(c.depth_mm)} mm deep{c.many > 1 && `, ${c.many} of them`}
+              {capacity(c.ml)}, {length(c.depth_mm)} deep{c.many > 1 && `, ${c.many} of them`}
             </span>
             <Form method="post">
               <input type="hidden" name="id" value={c.id} />
@@ -59,15 +61,15 @@ export function Containers({
         <Group align="flex-start" gap="sm">
           <TextInput label="Name" {...field('name')} />
           <TextInput
-            label="Capacity, mL"
-            description={range(LEFTOVER_LIMITS.ml, 'mL')}
+            label={label('Capacity, mL')}
+            description={say(range(LEFTOVER_LIMITS.ml, 'mL'))}
             inputMode="decimal"
             {...field('ml')}
             w={150}
           />
           <TextInput
-            label="Depth when full, mm"
-            description={range(LEFTOVER_LIMITS.depth_mm, 'mm')}
+            label={label('Depth when full, mm')}
+            description={say(range(LEFTOVER_LIMITS.depth_mm, 'mm'))}
             inputMode="decimal"
             {...field('depth_mm')}
             w={150}

@@ -1,3 +1,4 @@
+import { unitsOf } from '#core/units/system'
 import { Link } from 'react-router'
 import { containerState, packedOf } from '#core/leftovers/container-state'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
@@ -23,7 +24,7 @@ export function loader() {
       .map(({ row }) => row),
     guidance: guidanceIn(open),
     clock: { zone: settings.zone, clock: settings.clock },
-    measuresBy: { units: settings.units, cup: settings.cup },
+    measuresBy: unitsOf(settings),
     nowMs: nowMs(),
   }
 }

@@ -59,7 +59,7 @@ const shown = (r: LeftoverWithEvents, nowMs: number, warm = false) => {
 const cardOf = (r: LeftoverWithEvents, nowMs: number, warm = false) =>
   textOf(
     <ContainerCard
-      measuresBy={{ units: 'grams', cup: 'metric' }}
+      measuresBy={{ units: 'grams', system: 'metric', cup: 'metric' }}
       {...shown(r, nowMs, warm)}
       guidance={guidance}
       now={nowMs}

@@ -1,3 +1,5 @@
+import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
+import { unitsOf } from '#core/units/system'
 import { Button } from '@mantine/core'
 import { data, Link } from 'react-router'
 import type { Result } from '#core/contract/plan-request'
@@ -56,20 +58,22 @@ export function loader() {
       : null,
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },
-    measuresBy: { units: settings.units, cup: settings.cup },
+    measuresBy: unitsOf(settings),
     nowMs: nowMs(),
   }
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const typed = typedOf(await formOf(request))
   const open = kitchen()
+  const units = settingsOf(open)
+  const typed = typedOf(await formOf(request))
+  const fields = inBaseUnits(typed, units)
   const acts = new Map<string, () => Result<unknown>>([
     ['tell', () => recordLeftoverEvent(open, typed, nowMs())],
-    ['save-container', () => saveContainer(open, typed)],
+    ['save-container', () => saveContainer(open, fields)],
     ['drop-container', () => dropContainer(open, typed)],
-    ['make-bottle', () => makeBottle(open, typed, nowMs())],
-    ['take-from-bottle', () => takeFromBottle(open, typed)],
+    ['make-bottle', () => makeBottle(open, fields, nowMs())],
+    ['take-from-bottle', () => takeFromBottle(open, fields)],
   ])
   const act = acts.get(typed.intent ?? '')
   if (!act)
@@ -87,7 +91,10 @@ export async function action({ request }: Route.ActionArgs) {
       { status: 400 },
     )
   const done = act()
-  if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
+  if (!done.ok)
+    return data({ errors: inKitchenUnits(done.errors, typed, units), typed } satisfies Refused, {
+      status: 422,
+    })
   return { done: typed.intent!, at: nowMs() }
 }
 

@@ -1,3 +1,5 @@
+import { UnitNumber, useUnits } from '../../ui/units/units'
+import { unitsOf } from '#core/units/system'
 import { Button, Checkbox, NativeSelect, NumberInput, Radio, Stack, TextInput } from '@mantine/core'
 import { IconAlertTriangle, IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
@@ -64,7 +66,7 @@ export function loader({ request }: Route.LoaderArgs) {
     guidance: guidanceIn(open),
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },
-    measuresBy: { units: settings.units, cup: settings.cup },
+    measuresBy: unitsOf(settings),
     nowMs: nowMs(),
   }
 }
@@ -132,6 +134,7 @@ interface Given {
 
 /** What is left of a pot, shared out level, with when each container is cold; warned before it is too late. */
 export default function PutAway({ loaderData, actionData }: Route.ComponentProps) {
+  const { capacity } = useUnits()
   const { cook, containers, guidance, kitchenC, clock, measuresBy } = loaderData
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
@@ -212,8 +215,8 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
           )}
           {over && (
             <p role="alert">
-              They hold {Math.round(into.reduce((sum, c) => sum + c.ml, 0))} mL together, and{' '}
-              {Math.round(leftG / density)} mL must fit: add a container.
+              They hold {capacity(into.reduce((sum, c) => sum + c.ml, 0))} together, and{' '}
+              {capacity(leftG / density)} must fit: add a container.
             </p>
           )}
           <FilledList
@@ -279,7 +282,8 @@ function PutAwayForm({
           />
         </>
       )}
-      <NumberInput
+      <UnitNumber
+        kind="mass"
         label={cook ? 'Cooked, g (as planned, or weighed)' : 'Cooked, g'}
         value={given.weighed}
         min={5}
@@ -290,7 +294,8 @@ function PutAwayForm({
         onChange={(n) => change({ weighed: Number(n) || 0 })}
       />
       {cook && (
-        <NumberInput
+        <UnitNumber
+          kind="mass"
           label="Stuck to the pot, g"
           value={given.stuck}
           min={0}
@@ -364,12 +369,13 @@ function ContainerPick({
   setPicked: (next: Record<string, number>) => void
   into: Container[]
 }) {
+  const { capacity } = useUnits()
   return (
     <div role="group" aria-label="Into which containers">
       {owned.map((c) => (
         <div key={c.id} className={classes.pick}>
           <span>
-            {c.name} <span className="quiet small">{Math.round(c.ml)} mL</span>
+            {c.name} <span className="quiet small">{capacity(c.ml)}</span>
           </span>
           <button
             type="button"
@@ -425,6 +431,7 @@ function FilledList({
   variety: VarietyId
   measuresBy: Route.ComponentProps['loaderData']['measuresBy']
 }) {
+  const { say, length } = useUnits()
   return (
     <ul className={classes.filled}>
       {distinct(filled).map((f) => {
@@ -452,15 +459,15 @@ function FilledList({
               <b>{f.container.name}</b>
               <div className="quiet small">
                 {f.many > 1 && `${f.many} times `}
-                {amountIn(measuresBy, f.massG, f.massG / density)}, {Math.round(f.depthMm)} mm deep
+                {amountIn(measuresBy, f.massG, f.massG / density)}, {length(f.depthMm)} deep
               </div>
-              <div className="small">{words.says}</div>
+              <div className="small">{say(words.says)}</div>
               {words.slow && (
                 <div className={`${classes.slow} small`} role="status">
-                  <IconAlertTriangle size={16} aria-hidden /> {words.slow}.
+                  <IconAlertTriangle size={16} aria-hidden /> {say(words.slow)}.
                 </div>
               )}
-              {way && <div className="small">{way.says}.</div>}
+              {way && <div className="small">{say(way.says)}.</div>}
             </div>
           </li>
         )

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, NumberInput, Textarea, TextInput, UnstyledButton } from '@mantine/core'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import { data, Form, Link, redirect, useNavigation, useSubmit } from 'react-router'
@@ -208,7 +209,8 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
     ((typeof text === 'string' ? Date.parse(text) : text) - tableMs) / MINUTE
   const names = handNames(meal)
   const handAt = (dish: string, task: string) => board?.hands[`${dish} ${task}`]
-  const tasks = tasksOf(board, at)
+  const { say } = useUnits()
+  const tasks = tasksOf(board, at).map((task) => ({ ...task, title: say(task.title) }))
   const steps = stepsOf(tasks, schedule)
   const nameOf = new Map(tracks.map((t) => [t.id, t.name]))
   const placeOf = (id: string) => nameOf.get(id) ?? id

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { planFrom } from '#core/contract/plan'
@@ -23,6 +24,7 @@ const SHOWN = 6
 
 /** A large batch split over the household's pots, or cooked in rounds. */
 export default function Split({ loaderData }: Route.ComponentProps) {
+  const { mass, length } = useUnits()
   const { household, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const written = search.toString()
@@ -80,8 +82,8 @@ export default function Split({ loaderData }: Route.ComponentProps) {
       </p>
       <h1 className="figure">Choose pots</h1>
       <p className="place-lead">
-        {amountWord(state, household)}, {grams} g of {grainWord(state, household)}: ready first, then least
-        work.
+        {amountWord(state, household)}, {mass(grams)} of {grainWord(state, household)}: ready first, then
+        least work.
       </p>
       {options.length === 0 && (
         <p role="status">No pots can hold this much, even in two rounds. Cook less.</p>
@@ -105,7 +107,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
               ))}
             </span>
             <span className="quiet small">
-              {spanWord(o.handsOn)} hands-on; deepest {Math.round(o.bedMm)} mm
+              {spanWord(o.handsOn)} hands-on; deepest {length(o.bedMm)}
             </span>
           </li>
         ))}

@@ -1,3 +1,5 @@
+import { fieldInBase } from '#core/units/system'
+import { useUnits } from '../../ui/units/units'
 import type { FieldError } from '#core/contract/fields'
 import { Button, FileInput, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
@@ -122,7 +124,11 @@ export async function action({ request, params }: Route.ActionArgs) {
       return rated.ok ? { saved: true as const } : refused(rated)
     }
     case 'measure': {
-      const measured = measureCook(open, params.cook, form)
+      const units = settingsOf(open)
+      const grams = Object.fromEntries(
+        Object.entries(form).map(([name, text]) => [name, fieldInBase('mass', text, units.system)]),
+      )
+      const measured = measureCook(open, params.cook, { ...grams, intent: form.intent })
       return measured.ok ? { measured: true as const } : refused(measured)
     }
     case 'photo': {
@@ -161,6 +167,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function CookPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { say } = useUnits()
   const { settings, stages, rating, learned, end, measured, photos, events, compared } = loaderData
   const busy = useNavigation().state !== 'idle'
   const failed = actionData && 'errors' in actionData ? (actionData as Refused) : undefined
@@ -180,7 +187,9 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
         {dayWord(loaderData.endedMs, loaderData.nowMs, settings.zone)},{' '}
         {clockTime(loaderData.startedMs, settings)} to {clockTime(loaderData.endedMs, settings)}
         {loaderData.lidLifts > 0 &&
-          `; lid lifted ${loaderData.lidLifts === 1 ? 'once' : `${loaderData.lidLifts} times`}, ${loaderData.lostSteamG.toFixed(1)} g of steam lost`}
+          say(
+            `; lid lifted ${loaderData.lidLifts === 1 ? 'once' : `${loaderData.lidLifts} times`}, ${loaderData.lostSteamG.toFixed(1)} g of steam lost`,
+          )}
       </p>
       <p>
         Again: <Link to={`/cooks/${loaderData.id}/again?water=same`}>exactly as before</Link>, or{' '}
@@ -236,8 +245,8 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
             {loaderData.next && loaderData.next.nowG - loaderData.next.thenG > 2 && (
               <p className={classes.learned}>
                 Most useful to measure next time: {loaderData.next.says.toLowerCase()}. The water is now known
-                to ± {Math.round(loaderData.next.nowG)} g; it would be ± {Math.round(loaderData.next.thenG)}{' '}
-                g.
+                to ± {waterIn(settings, Math.round(loaderData.next.nowG))}; it would be ±{' '}
+                {waterIn(settings, Math.round(loaderData.next.thenG))}.
               </p>
             )}
           </section>
@@ -311,6 +320,7 @@ function WeighedForm({
   error: (path: string, intent?: string) => string | undefined
   loaderData: Route.ComponentProps['loaderData']
 }) {
+  const { label, say } = useUnits()
   return (
     <Form method="post" className={classes.weigh} aria-labelledby="weighed" noValidate>
       <h2 className={classes.h2} id="weighed">
@@ -318,36 +328,40 @@ function WeighedForm({
       </h2>
       <Weighed
         name="pot-before"
-        label="Full pot with lid before heating, g"
+        label={label('Full pot with lid before heating, g')}
         measured={measured}
         typed={of('measure')?.typed}
         error={error('pot-before', 'measure')}
       />
       <Weighed
         name="pot-after"
-        label="The same pot when done, g"
+        label={label('The same pot when done, g')}
         measured={measured}
         typed={of('measure')?.typed}
         error={error('pot-after', 'measure')}
       />
       <Weighed
         name="drained"
-        label="Poured off, g"
+        label={label('Poured off, g')}
         measured={measured}
         typed={of('measure')?.typed}
         error={error('drained', 'measure')}
       />
       <Weighed
         name="cooked"
-        label="Cooked, g"
+        label={label('Cooked, g')}
         measured={measured}
         typed={of('measure')?.typed}
         error={error('cooked', 'measure')}
       />
       <p className="quiet small">
         {measured['pot-before'] !== undefined && measured['pot-after'] !== undefined
-          ? `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam measured; ${Math.round(loaderData.steamG)} g expected.`
-          : `The two weights show how much steam left; ${Math.round(loaderData.steamG)} g expected. (${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g)`}
+          ? say(
+              `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam measured; ${Math.round(loaderData.steamG)} g of steam expected.`,
+            )
+          : say(
+              `The two weights show how much steam left; ${Math.round(loaderData.steamG)} g of steam expected. (${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g)`,
+            )}
       </p>
       <Button type="submit" variant="default" name="intent" value="measure">
         Save weights
@@ -442,7 +456,7 @@ function Scales({ rating }: { rating: Route.ComponentProps['loaderData']['rating
   )
 }
 
-const Weighed = ({
+function Weighed({
   name,
   label,
   measured,
@@ -454,16 +468,21 @@ const Weighed = ({
   measured: Partial<Record<string, number>>
   typed: Record<string, string> | undefined
   error: string | undefined
-}) => (
-  <TextInput
-    size="xs"
-    name={name}
-    label={label}
-    inputMode="decimal"
-    defaultValue={typed?.[name] ?? (measured[name] === undefined ? '' : String(measured[name]))}
-    error={error?.replace(`${name} `, '')}
-  />
-)
+}) {
+  const { shown } = useUnits()
+  return (
+    <TextInput
+      size="xs"
+      name={name}
+      label={label}
+      inputMode="decimal"
+      defaultValue={
+        typed?.[name] ?? (measured[name] === undefined ? '' : String(shown('mass', measured[name])))
+      }
+      error={error?.replace(`${name} `, '')}
+    />
+  )
+}
 
 function Photos({
   photos,
@@ -564,7 +583,7 @@ const nextWords = (
   { mean, sd, cooks }: { mean: number; sd: number; cooks: number },
   published: number,
 ): string =>
-  `Water per gram of grain: ${(published + mean).toFixed(2)} (usual ${published.toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one batch' : `${cooks} batches`}.`
+  `Water, times the grain’s weight: ${(published + mean).toFixed(2)} (usual ${published.toFixed(2)}), ± ${sd.toFixed(2)}, from ${cooks === 1 ? 'one batch' : `${cooks} batches`}.`
 
 const WHAT_WORDS: Record<Compared['what'], string> = {
   boil: 'time to the boil',

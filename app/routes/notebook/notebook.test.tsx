@@ -65,9 +65,9 @@ describe('what was learned, in words', () => {
     const text = (list: ReturnType<typeof outcome>[]) =>
       textOf(<Charts compared={[]} outcomes={list} boils={[]} />)
     expect(text([outcome(1.4, 0), outcome(1.52, 0), outcome(1.7, 1)])).toContain(
-      'Right from 1.40 to 1.52 g per gram',
+      'Right from 1.40 to 1.52 times its weight',
     )
-    expect(text([outcome(1.4, 0), outcome(1.7, 1)])).toContain('Right at 1.40 g per gram.')
+    expect(text([outcome(1.4, 0), outcome(1.7, 1)])).toContain('Right at 1.40 times its weight.')
     expect(text([outcome(1.7, 1), outcome(1.9, 2)])).toContain('2 batches, none rated right yet.')
     expect(text([])).toBe('')
   })

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import { IconAlertTriangle, IconHandStop, IconInfoCircle } from '@tabler/icons-react'
 import { useState } from 'react'
@@ -20,6 +21,7 @@ const SAID = { stop: 'Stop', warn: 'Take care', note: 'Note' } as const
 
 /** The gravest two, each with the one thing that mends it; the rest a press away. */
 export function Cautions({ cautions, state, change, household, now }: CautionsProps) {
+  const { say } = useUnits()
   const [all, setAll] = useState(false)
   const shown = all ? cautions : cautions.slice(0, SHOWN)
   const more = cautions.length - SHOWN
@@ -34,13 +36,13 @@ export function Cautions({ cautions, state, change, household, now }: CautionsPr
         return (
           <li key={caution.code} className={classes.caution} data-severity={caution.severity}>
             <Icon size={18} aria-label={SAID[caution.severity]} role="img" />
-            <span className={all ? undefined : classes.brief} title={caution.text}>
-              {caution.text}
-              {!fix && caution.remedy && ` ${caution.remedy}`}
+            <span className={all ? undefined : classes.brief} title={say(caution.text)}>
+              {say(caution.text)}
+              {!fix && caution.remedy && ` ${say(caution.remedy)}`}
             </span>
             {fix && (
               <UnstyledButton className={classes.mend} onClick={() => change(fix.state)}>
-                {fix.text}
+                {say(fix.text)}
               </UnstyledButton>
             )}
           </li>

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Skeleton } from '@mantine/core'
 import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
@@ -10,6 +11,7 @@ const AFTER_PAINT_MS = 30
 
 /** Where a fixed crease, and "as deep again", land from a handful to this pot's limit. */
 export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; creaseMm: number }) {
+  const { say } = useUnits()
   const [study, setStudy] = useState<FingerStudy>()
   useEffect(() => {
     const timer = setTimeout(() => {
@@ -21,7 +23,7 @@ export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; c
   if (!study) return <Skeleton height={320} />
   return (
     <>
-      <p className={classes.words}>{studyWords(study, creaseMm)}</p>
+      <p className={classes.words}>{say(studyWords(study, creaseMm))}</p>
       <Suspense fallback={<Skeleton height={300} />}>
         <Chart study={study} />
       </Suspense>
@@ -37,7 +39,7 @@ export function FingerChart({ request, creaseMm }: { request: PlanRequestJson; c
 export function studyWords({ safe, rightAt, points, soft }: FingerStudy, creaseMm: number): string {
   const g = (n: number) => `${Math.round(n / 5) * 5} g`
   if (safe)
-    return `Your ${creaseMm} mm finger joint ${rightAt === undefined ? 'stays' : `is right for ${g(rightAt)} of grain, and stays`} between firm and soft from ${g(safe.from)} to ${g(safe.to)}. With less grain it is wetter, with more it is drier.`
+    return `Your ${creaseMm} mm finger joint ${rightAt === undefined ? 'stays' : `is right for ${g(rightAt)} of grain, and stays`} between firm and soft from ${g(safe.from)} to ${g(safe.to)} of grain. With less grain it is wetter, with more it is drier.`
   return points[points.length - 1]!.crease > soft
     ? `A ${creaseMm} mm finger joint is too much water for any amount in this pot.`
     : `A ${creaseMm} mm finger joint is too little water for this pot.`

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import {
   CartesianGrid,
   Legend,
@@ -16,6 +17,7 @@ const AXIS = { stroke: 'var(--ink-2)', fontSize: 13 } as const
 
 /** Water in the grain over the batch, with the range from firm to soft. */
 export default function FingerLines({ study }: { study: FingerStudy }) {
+  const { label, mass } = useUnits()
   const { points, firm, standard, soft } = study
   const top = Math.min(Math.max(soft * 1.6, points[0]!.deepAgain * 1.1), points[0]!.crease)
   const rows = points.map((p) => ({
@@ -42,7 +44,7 @@ export default function FingerLines({ study }: { study: FingerStudy }) {
           {...AXIS}
           tickCount={6}
           label={{
-            value: 'dry grain, g',
+            value: label('dry grain, g'),
             position: 'insideBottom',
             offset: -10,
             fill: 'var(--ink-2)',
@@ -57,8 +59,8 @@ export default function FingerLines({ study }: { study: FingerStudy }) {
         />
         <Tooltip
           contentStyle={{ background: 'var(--enamel)', border: '1px solid var(--line)', color: 'var(--ink)' }}
-          labelFormatter={(g) => `${String(g)} g of grain`}
-          formatter={(u, name) => [`${String(u)} g per gram of grain`, name]}
+          labelFormatter={(g) => `${mass(Number(g))} of grain`}
+          formatter={(u, name) => [`${String(u)} times its weight`, name]}
         />
         <Legend
           verticalAlign="top"

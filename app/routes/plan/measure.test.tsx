@@ -23,6 +23,7 @@ const household: PlanningData = {
   bags: [],
   marks: [],
   units: 'grams',
+  system: 'metric',
   cup: 'metric',
   known: {},
   guidance: 'stricter' as const,
@@ -81,7 +82,7 @@ describe('measure', () => {
   test('by a glass of the house, with only the parts of it there are', () => {
     const glass = { id: 'g', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' as const }
     expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(
-      /Dry grain why\? 2 glasses less 55 mL; 300 g/,
+      /Dry grain why\? 2 glasses less 3 tbsp \+ 2 tsp; 300 g/,
     )
   })
 

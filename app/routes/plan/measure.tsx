@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import { lazy } from 'react'
 import { Link } from 'react-router'
@@ -72,6 +73,7 @@ const POUR_TITLE: Record<Way, string> = {
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
+  const { say, length } = useUnits()
   const { plan, learned, roomForError, now, settings, gauge, onGauge, ownWords, onPoured } = props
   const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
@@ -134,9 +136,9 @@ export function Measure(props: MeasureProps) {
         {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') &&
           plan.gauges.water_above_bed_mm > 0 && (
             <>
-              ; {at.id === 'finger' ? '' : `${Math.round(plan.gauges.water_above_bed_mm)} mm over the grain `}
+              ; {at.id === 'finger' ? '' : `${length(plan.gauges.water_above_bed_mm)} over the grain `}
               <Why
-                question={`Why ${Math.round(plan.gauges.water_above_bed_mm)} mm?`}
+                question={`Why ${length(plan.gauges.water_above_bed_mm)}?`}
                 sum={() => whyDepth(props.context, water.pour_g)}
               />
               , <Link to={`/ruler?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
@@ -145,7 +147,7 @@ export function Measure(props: MeasureProps) {
       </p>
       {ownWords ? (
         <p className={classes.learned} data-own>
-          Your amount: {ownWords}.{' '}
+          Your amount: {say(ownWords)}.{' '}
           <UnstyledButton className="link" onClick={() => onPoured(null)}>
             use the planned amount
           </UnstyledButton>
@@ -179,12 +181,13 @@ function Figure({
   /** Whether the grams are said beside another gauge. */
   inGrams: boolean
 }) {
-  const words = reading.unit !== 'g'
+  const { mass } = useUnits()
+  const words = reading.unit !== 'g' && reading.unit !== 'oz' && reading.unit !== 'lb'
   return (
     <div>
       <div className={classes.title}>
         <h2 className="eyebrow">{title}</h2>
-        {why && <Why question={`Why ${Math.round(grams)} g?`} sum={why} />}
+        {why && <Why question={`Why ${words ? said(grams) : mass(Math.round(grams))}?`} sum={why} />}
         {was !== undefined && Math.round(was) !== Math.round(grams) && (
           <span className={classes.was}>was {said(was)}</span>
         )}
@@ -195,7 +198,7 @@ function Figure({
       </p>
       <p className={classes.under}>
         {words && inGrams
-          ? `${reading.under}${reading.under ? '; ' : ''}${Math.round(grams)} g`
+          ? `${reading.under}${reading.under ? '; ' : ''}${mass(Math.round(grams))}`
           : reading.under}
       </p>
     </div>
@@ -207,6 +210,7 @@ const Poured = lazy(loadPoured)
 
 /** "I poured this much": any gauge, read backwards; and a pour worth keeping. */
 function OwnPourForm({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
+  const { length, mass } = useUnits()
   return (
     <div className={classes.told}>
       <Aside word="other amount" className="link" width={344} piece={loadPoured}>
@@ -223,7 +227,7 @@ function OwnPourForm({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at:
             onPoured(Math.round(mark.pour_g + (plan.grain.mass_g - mark.dry_g) * (mark.pour_g / mark.dry_g)))
           }
         >
-          {mark.name}: {Math.round(mark.depth_mm)} mm above the grain {Math.round(mark.dry_g)} g
+          {mark.name}: {length(mark.depth_mm)} above {mass(Math.round(mark.dry_g))} of grain
         </UnstyledButton>
       ))}
     </div>

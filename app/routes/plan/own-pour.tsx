@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
@@ -6,6 +7,7 @@ import type { Gauge } from '../../planning/gauges'
 
 /** What was poured, told in the gauge in hand. */
 export default function Poured({ at, onPoured }: { at: Gauge; onPoured: (pourG: number) => void }) {
+  const { say } = useUnits()
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState<string>()
   const tell = () => {
@@ -18,7 +20,7 @@ export default function Poured({ at, onPoured }: { at: Gauge; onPoured: (pourG: 
       return setWrong(
         pour < 0
           ? 'That is below the grain, so no water was added.'
-          : `That would be ${Math.round(pour)} g; the maximum is ${max} g.`,
+          : say(`That would be ${Math.round(pour)} g of water; the maximum is ${max} g of water.`),
       )
     setWrong(undefined)
     onPoured(Math.round(pour))

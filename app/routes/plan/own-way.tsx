@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import { useEffect, useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
@@ -52,12 +53,13 @@ export default function OwnWay({
   state: Pick<PlanState, 'minutes' | 'poured'>
   change: (next: Partial<PlanState>) => void
 }) {
+  const { say } = useUnits()
   const judged = useJudged(request)
   const small = judged && judged.good < GOOD ? judged.smallest_change : undefined
   return (
     <p className={classes.own} role="status">
       <span>
-        {ownWords(state)}: {judged ? endWords(judged) : 'trying it out …'}
+        {say(ownWords(state))}: {judged ? endWords(judged) : 'trying it out …'}
       </span>
       {small && (
         <UnstyledButton
@@ -70,7 +72,7 @@ export default function OwnWay({
             })
           }
         >
-          {small.says}: good in {Math.round(100 * small.good)} of 100
+          {say(small.says)}: good in {Math.round(100 * small.good)} of 100
         </UnstyledButton>
       )}
       <UnstyledButton className={classes.mend} onClick={() => change({ minutes: null, poured: null })}>

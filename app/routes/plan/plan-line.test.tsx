@@ -17,6 +17,7 @@ const household: PlanningData = {
   bags: [],
   marks: [],
   units: 'grams',
+  system: 'metric',
   cup: 'metric',
   known: {},
   guidance: 'stricter' as const,
@@ -85,8 +86,8 @@ describe('the soak curve', () => {
       <SoakCurve variety={varietyOf(id)} soak={{ minutes, celsius, water: 'drain' }} onMinutes={still} />,
     )
   test('says what the grain drank and whether that is right', () => {
-    expect(words(30, 20)).toContain('30 min at 20 °C: 21 g per 100 g dry grain, right')
-    expect(words(5, 20)).toContain('10 g per 100 g dry grain, too short to make a difference')
+    expect(words(30, 20)).toContain('30 min at 20 °C: 21 % of its weight absorbed, right')
+    expect(words(5, 20)).toContain('10 % of its weight absorbed, too short to make a difference')
     expect(words(600, 22, 'brown-short')).toContain(
       '10 h at 22 °C: 29 g per 100 g dry grain, it would turn sour',
     )
@@ -158,7 +159,7 @@ test('a ratio is translated before anything is known of it', () => {
       change={still}
     />,
   )
-  expect(text).toMatch(/That is \d\.\d\d to \d\.\d\d g of water per gram of grain/)
+  expect(text).toMatch(/That is \d\.\d\d to \d\.\d\d times the grain’s weight in water/)
   expect(text).toContain('does not say whether it was rinsed, in what pot, how much it was')
   expect(text).toMatch(/Here, for the same grain: \d+ g for 300 g/)
 })

@@ -1,3 +1,5 @@
+import { useUnits } from '../../ui/units/units'
+import { localPlan } from '#core/plan/local-plan'
 import { useMediaQuery } from '@mantine/hooks'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useLocation, useNavigation, useSubmit } from 'react-router'
@@ -9,7 +11,7 @@ import { varietyOf } from '#core/grain/varieties'
 import { methodOf } from '#core/methods/index'
 import { timelineOf } from '#core/plan/timeline'
 import { gaugeOfAmount } from '../../planning/gauges'
-import { lastBatches } from '../../planning/last-batches.server'
+import { lastBatches, lastChoices } from '../../planning/last-batches.server'
 import { Again } from './again'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
@@ -83,6 +85,7 @@ export function loader({ request }: Route.LoaderArgs) {
     running: opened
       ? open.cooks.running().map(({ id, title, vesselName }) => ({ id, title, vesselName }))
       : [],
+    lastChoices: opened ? lastChoices(open, planning.household) : '',
     gauge: open.household.gauge(),
     meals: open.meals
       .all()
@@ -140,6 +143,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   const { state, change, undo, canUndo, leaveAddress } = usePlan(
     first,
     household,
+    loaderData.lastChoices,
     fetcher.state !== 'idle' || navigation.state !== 'idle',
   )
   const offersAgain =
@@ -474,7 +478,9 @@ function usePlanned(state: PlanState, household: PlanningData, now: number) {
   const read = useMemo(() => planFrom(request), [request])
   const asked = useMemo(() => parsePlanRequestOrThrow(request), [request])
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
-  const plan = read.value
+  const { kitchen } = useUnits()
+  const planned = read.value
+  const plan = useMemo(() => localPlan(planned, kitchen), [planned, kitchen])
   const vesselRow = vesselOfState(state, household)
   const vessel = useMemo(() => vesselFromRow(vesselRow), [vesselRow])
   const learned = correctionFor(state, household)
@@ -511,9 +517,11 @@ function usePlanned(state: PlanState, household: PlanningData, now: number) {
 }
 
 /** The plan's state, kept in the address, with a way back. */
-function usePlan(first: PlanState, household: PlanningData, busy: boolean) {
+function usePlan(first: PlanState, household: PlanningData, lastChoices: string, busy: boolean) {
   const { state, become, ...rest } = useAddress<PlanState>({
-    read: (search) => fromSearch(search, first, household),
+    // An address that says nothing begins where the last plan left off.
+    read: (search) =>
+      fromSearch(search.size === 0 ? new URLSearchParams(lastChoices) : search, first, household),
     write: (of) => toSearch(of, first),
     busy,
   })

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import { lazy, Suspense, useState } from 'react'
 import type { Variety } from '#core/grain/varieties'
@@ -58,6 +59,7 @@ export function PotView({
   marks,
   look,
 }: PotViewProps) {
+  const { say } = useUnits()
   const poured = useGrown(plan.grain.mass_g)
   const { gauges } = plan
   const shown = vessel.kind === 'pot' || vessel.kind === 'oven-dish' ? lid : 'on'
@@ -66,7 +68,7 @@ export function PotView({
       <div className={classes.head}>
         <h2 className="figure">{name}</h2>
         <p className={classes.says} role="status">
-          {look ? look.says : says}
+          {look ? say(look.says) : says && say(says)}
         </p>
         {look ? (
           <UnstyledButton className={classes.peek} onClick={look.onBack}>
@@ -85,7 +87,7 @@ export function PotView({
             variety={variety}
             dryG={plan.grain.mass_g}
             moment={look.moment}
-            title={look.says}
+            title={say(look.says)}
           />
         </Suspense>
       ) : (
@@ -110,7 +112,9 @@ export function PotView({
             swollen: gauges.swollen_level_mm,
             froth: gauges.froth_level_mm,
           }}
-          title={`${name}: grain ${Math.round(gauges.bed_depth_mm)} mm deep, water to ${Math.round(gauges.fill_level_mm)} mm, swollen to ${Math.round(gauges.swollen_level_mm)} of ${Math.round(vessel.height)} mm`}
+          title={say(
+            `${name}: grain ${Math.round(gauges.bed_depth_mm)} mm deep, water to ${Math.round(gauges.fill_level_mm)} mm, swollen to ${Math.round(gauges.swollen_level_mm)} of ${Math.round(vessel.height)} mm`,
+          )}
         />
       )}
     </>

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { useMemo } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import { celsius } from '#core/units/units'
@@ -29,6 +30,7 @@ export function SoakCurve({
   soak: NonNullable<PlanState['soak']>
   onMinutes: (minutes: number) => void
 }) {
+  const { temperature } = useUnits()
   const warm = celsius(soak.celsius)
   const window = useMemo(() => soakWindow(variety, celsius(soak.celsius)), [variety, soak.celsius])
   const most = Math.min(
@@ -54,7 +56,7 @@ export function SoakCurve({
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`${soak.minutes} minutes: ${now.toFixed(2)} g absorbed per gram, ${said}`}
+        aria-label={`${soak.minutes} minutes: ${Math.round(now * 100)} % of its weight absorbed, ${said}`}
       >
         <rect
           x={x(window.from)}
@@ -82,7 +84,7 @@ export function SoakCurve({
       />
       <p>
         {soak.minutes < 120 ? `${soak.minutes} min` : `${Math.round(soak.minutes / 6) / 10} h`} at{' '}
-        {soak.celsius} °C: {Math.round(now * 100)} g per 100 g dry grain, {said}
+        {temperature(soak.celsius)}: {Math.round(now * 100)} % of its weight absorbed, {said}
       </p>
     </div>
   )

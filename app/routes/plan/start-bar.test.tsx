@@ -29,7 +29,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
           search=""
           onStart={() => {}}
           meals={[]}
-          measuresBy={{ units: 'grams', cup: 'metric' }}
+          measuresBy={{ units: 'grams', system: 'metric', cup: 'metric' }}
           onMeal={() => {}}
           undo={undefined}
           errors={[]}

@@ -1,3 +1,4 @@
+import type { KitchenUnits } from '#core/units/system'
 import { UnstyledButton } from '@mantine/core'
 import { IconArrowBackUp } from '@tabler/icons-react'
 import { Link, useNavigation } from 'react-router'
@@ -5,7 +6,7 @@ import type { Breakdown } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
 import { clockTime, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
-import { amountIn, type MeasuresBy } from '../../planning/amount-words'
+import { amountIn } from '../../planning/amount-words'
 import { Aside } from '../../layout/aside'
 import { Why } from './why'
 import classes from './start-bar.module.css'
@@ -18,7 +19,7 @@ interface StartBarProps {
   /** Whether an hour was asked for. */
   asked: boolean
   clock: HouseholdClock
-  measuresBy: MeasuresBy
+  measuresBy: KitchenUnits
   /** The time to the table as the sum it is. */
   why: () => Promise<Breakdown>
   /** What comes out of the pot, as the sum it is. */

@@ -1,3 +1,4 @@
+import { UnitNumber, useUnits } from '../../ui/units/units'
 import { Button, NativeSelect, NumberInput, SegmentedControl } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { planFrom } from '#core/contract/plan'
@@ -23,13 +24,14 @@ const yesNo = (text: string): boolean | undefined => (text === UNKNOWN ? undefin
  * this pot.
  */
 export function TranslateRatio({ request, variety, change }: TranslateProps) {
+  const { waterIn, mass } = useUnits()
   const [ratio, setRatio] = useState<number | string>(1.5)
   const [by, setBy] = useState<'volume' | 'mass'>('volume')
   const [cups, setCups] = useState<{ grain: CupId; water: CupId }>({ grain: 'metric', water: 'metric' })
   const [washed, setWashed] = useState<string>(UNKNOWN)
   const [soaked, setSoaked] = useState<string>('no')
   const [pot, setPot] = useState<string>(UNKNOWN)
-  const [batch, setBatch] = useState<number | string>('')
+  const [batch, setBatch] = useState<number | ''>('')
   const n = Number(ratio)
   const good = ratio !== '' && n >= RATIO[0] && n <= RATIO[1]
   const meaning = useMemo(() => {
@@ -72,22 +74,7 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
           { value: 'mass', label: 'by weight' },
         ]}
       />
-      {by === 'volume' && (
-        <>
-          <NativeSelect
-            label="Grain was measured with"
-            value={cups.grain}
-            onChange={(event) => setCups({ ...cups, grain: event.currentTarget.value as CupId })}
-            data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
-          />
-          <NativeSelect
-            label="Water with"
-            value={cups.water}
-            onChange={(event) => setCups({ ...cups, water: event.currentTarget.value as CupId })}
-            data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
-          />
-        </>
-      )}
+      <CupsUsed by={by} cups={cups} setCups={setCups} />
       <NativeSelect
         label="Rinsed first"
         value={washed}
@@ -109,7 +96,8 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
           ...POT_IDS.map((id) => ({ value: id, label: POTS[id].word })),
         ]}
       />
-      <NumberInput
+      <UnitNumber
+        kind="mass"
         label="For how much grain, g"
         description="leave empty if unknown"
         value={batch}
@@ -119,16 +107,16 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
       />
       {meaning && (
         <div className={classes.answer} role="status">
-          That is {range(meaning.found.uptake.low, meaning.found.uptake.high)} g of water per gram of grain:{' '}
-          {textureWords(meaning.found.texture)}.
+          That is {range(meaning.found.uptake.low, meaning.found.uptake.high)} times the grain’s weight in
+          water: {textureWords(meaning.found.texture)}.
           {meaning.found.unknown.length > 0 &&
             ` It is a range because the recipe does not say ${meaning.found.unknown.map((u) => UNSAID[u]).join(', ')}.`}
           {meaning.here && (
             <>
               <br />
-              Here, for the same grain: <b>{Math.round(meaning.here.water.pour_g)} g</b> for{' '}
-              {Math.round(meaning.here.grain.mass_g)} g, {meaning.here.water.ratio_by_volume.toFixed(2)} to
-              one by volume.
+              Here, for the same grain: <b>{waterIn(meaning.here.water.pour_g)}</b> for{' '}
+              {mass(Math.round(meaning.here.grain.mass_g))}, {meaning.here.water.ratio_by_volume.toFixed(2)}{' '}
+              to one by volume.
             </>
           )}
         </div>
@@ -139,6 +127,37 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
         </Button>
       )}
     </div>
+  )
+}
+
+function CupsUsed({
+  by,
+  cups,
+  setCups,
+}: {
+  by: 'volume' | 'mass'
+  cups: Record<'grain' | 'water', CupId>
+  setCups: (next: Record<'grain' | 'water', CupId>) => void
+}) {
+  return (
+    <>
+      {by === 'volume' && (
+        <>
+          <NativeSelect
+            label="Grain was measured with"
+            value={cups.grain}
+            onChange={(event) => setCups({ ...cups, grain: event.currentTarget.value as CupId })}
+            data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
+          />
+          <NativeSelect
+            label="Water with"
+            value={cups.water}
+            onChange={(event) => setCups({ ...cups, water: event.currentTarget.value as CupId })}
+            data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
+          />
+        </>
+      )}
+    </>
   )
 }
 

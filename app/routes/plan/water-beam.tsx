@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import type { Plan } from '#core/plan/result'
 import classes from './water-beam.module.css'
@@ -63,6 +64,8 @@ function Row({
   lit: string | undefined
   onLit: ((term: string | undefined) => void) | undefined
 }) {
+  const { waterIn, units, system } = useUnits()
+  const inGrams = units === 'grams' && system === 'metric'
   return (
     <div className={under ? classes.under : classes.over}>
       {terms.map((term) => (
@@ -73,7 +76,7 @@ function Row({
           className={classes.term}
           style={{ flexGrow: term.grams / total }}
           aria-pressed={lit === term.id}
-          aria-label={`${Math.round(term.grams)} g ${term.word}: show where`}
+          aria-label={`${waterIn(Math.round(term.grams))} ${term.word}: show where`}
           onPointerEnter={(event) => event.pointerType === 'mouse' && onLit?.(term.id)}
           onPointerLeave={(event) => event.pointerType === 'mouse' && onLit?.(undefined)}
           onClick={(event) =>
@@ -83,7 +86,7 @@ function Row({
           }
         >
           <span className={classes.words}>
-            <b>{Math.round(term.grams)}</b> {term.word}
+            <b>{inGrams ? Math.round(term.grams) : waterIn(term.grams)}</b> {term.word}
           </span>
         </UnstyledButton>
       ))}

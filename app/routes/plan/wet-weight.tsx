@@ -1,4 +1,4 @@
-import { NumberInput } from '@mantine/core'
+import { UnitNumber, useUnits } from '../../ui/units/units'
 import type { Plan } from '#core/plan/result'
 import type { PlanState } from '../../planning/plan-state'
 
@@ -10,21 +10,20 @@ interface WetWeightProps {
 
 /** What the grain weighed when it had soaked and drained: the scale knows better than the curve. */
 export default function WetWeight({ state, change, plan }: WetWeightProps) {
+  const { mass, label } = useUnits()
   return (
-    <NumberInput
+    <UnitNumber
+      kind="mass"
       size="xs"
       mt={8}
-      placeholder={`weight after draining, g (about ${Math.round(plan.grain.mass_g + plan.water.soaked_in_g + plan.water.clinging_g)}))`}
-      aria-label="Weighed wet after draining, g"
+      placeholder={`weight after draining (about ${mass(Math.round(plan.grain.mass_g + plan.water.soaked_in_g + plan.water.clinging_g))})`}
+      aria-label={label('Weighed wet after draining, g')}
       value={state.wet ?? ''}
       min={Math.round(plan.grain.mass_g)}
       max={Math.round(plan.grain.mass_g * 3)}
       clampBehavior="blur"
       allowNegative={false}
-      decimalScale={0}
-      onChange={(next) =>
-        change({ wet: typeof next === 'number' && next >= plan.grain.mass_g ? next : null })
-      }
+      onChange={(next) => change({ wet: next !== '' && next >= plan.grain.mass_g ? Math.round(next) : null })}
     />
   )
 }

@@ -1,3 +1,5 @@
+import { useUnits } from '../../ui/units/units'
+import { shownField } from '../../ui/units/unit-form'
 import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core'
 import { useEffect, useState } from 'react'
 import { Form, useNavigation } from 'react-router'
@@ -17,20 +19,25 @@ interface CalibrateProps {
 /** Three short measurements, each with what to do, and the figure before and after. */
 export function Calibrate(props: CalibrateProps) {
   const { vessel } = props
+  const units = useUnits()
   return (
     <Stack gap="lg">
-      <TasteTestPage
+      <Measurement
         {...props}
         intent="calibrate-full"
         title="Weigh it full"
         how="Weigh it empty, then full of cold water to the rim."
         heat={false}
         fields={[
-          ['empty_g', 'Empty, g', vessel.empty_g === null ? '' : String(vessel.empty_g)],
+          [
+            'empty_g',
+            'Empty, g',
+            vessel.empty_g === null ? '' : shownField('empty_g', vessel.empty_g, units),
+          ],
           ['full_g', 'Full, g', ''],
         ]}
       />
-      <TasteTestPage
+      <Measurement
         {...props}
         intent="calibrate-boil"
         title="Time it to the boil"
@@ -38,12 +45,12 @@ export function Calibrate(props: CalibrateProps) {
         heat
         timer
         fields={[
-          ['water_g', 'Water, g', '1500'],
-          ['from_c', 'From, °C', String(Math.round(props.kitchenC - 4))],
+          ['water_g', 'Water, g', shownField('water_g', 1500, units)],
+          ['from_c', 'From, °C', shownField('from_c', Math.round(props.kitchenC - 4), units)],
           ['minutes', 'Minutes', ''],
         ]}
       />
-      <TasteTestPage
+      <Measurement
         {...props}
         intent="calibrate-simmer"
         title="Weigh a simmer"
@@ -60,7 +67,7 @@ export function Calibrate(props: CalibrateProps) {
   )
 }
 
-interface TasteTestProps extends CalibrateProps {
+interface MeasurementProps extends CalibrateProps {
   intent: string
   title: string
   how: string
@@ -69,7 +76,7 @@ interface TasteTestProps extends CalibrateProps {
   fields: readonly (readonly [string, string, string])[]
 }
 
-function TasteTestPage({
+function Measurement({
   vessel,
   heats,
   refused,
@@ -80,14 +87,15 @@ function TasteTestPage({
   heat,
   timer = false,
   fields,
-}: TasteTestProps) {
+}: MeasurementProps) {
+  const { say, label: local } = useUnits()
   const busy = useNavigation().state !== 'idle'
   const mine = refused?.typed.intent === intent ? refused : undefined
   const [minutes, setMinutes] = useState(mine?.typed.minutes ?? '')
   return (
     <Form method="post" noValidate className={classes.trial}>
       <h3 className="figure">{title}</h3>
-      <p className="quiet">{how}</p>
+      <p className="quiet">{say(how)}</p>
       <input type="hidden" name="vessel_id" value={vessel.id} />
       {heat && vessel.own_rated_w === null && (
         <NativeSelect
@@ -105,7 +113,7 @@ function TasteTestPage({
             <TextInput
               key={name}
               name={name}
-              label={label}
+              label={local(label)}
               inputMode="decimal"
               value={minutes}
               onChange={(event) => setMinutes(event.currentTarget.value)}
@@ -115,7 +123,7 @@ function TasteTestPage({
             <TextInput
               key={name}
               name={name}
-              label={label}
+              label={local(label)}
               inputMode="decimal"
               defaultValue={mine?.typed[name] ?? usual}
               error={errorAt(mine, name)}

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
@@ -14,6 +15,7 @@ export function MeasureForm({
   measure: MeasureRow | undefined
   refused: Refused | undefined
 }) {
+  const { label } = useUnits()
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (measure?.id ?? '') ? refused : undefined
   const [how, setHow] = useState<string>(mine?.typed.how ?? 'weighed')
@@ -40,20 +42,24 @@ export function MeasureForm({
         />
         {how === 'known' && (
           <TextInput
-            label="It holds, mL"
+            label={label('It holds, mL')}
             inputMode="decimal"
             {...field('ml', measure ? String(measure.ml) : '')}
           />
         )}
         {how === 'weighed' && (
           <Group grow align="flex-start">
-            <TextInput label="Empty, g" inputMode="decimal" {...field('empty_g')} />
-            <TextInput label="Full of water, g" inputMode="decimal" {...field('full_g')} />
+            <TextInput label={label('Empty, g')} inputMode="decimal" {...field('empty_g')} />
+            <TextInput label={label('Full of water, g')} inputMode="decimal" {...field('full_g')} />
           </Group>
         )}
         {how === 'counted' && (
           <Group grow align="flex-start">
-            <TextInput label="Poured into a container of, mL" inputMode="decimal" {...field('known_ml')} />
+            <TextInput
+              label={label('Poured into a container of, mL')}
+              inputMode="decimal"
+              {...field('known_ml')}
+            />
             <TextInput label="How many times it went in" inputMode="decimal" {...field('times')} />
           </Group>
         )}

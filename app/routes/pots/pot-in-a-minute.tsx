@@ -1,3 +1,5 @@
+import { fieldInBase } from '#core/units/system'
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
@@ -33,6 +35,7 @@ const numberOf = (text: string, [min, max]: readonly [number, number]): number |
 
 /** A new pot from its shape, two measures and its weight: what it holds and when it boils is said while one types. */
 export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMinuteProps) {
+  const { label, system } = useUnits()
   const busy = useNavigation().state !== 'idle'
   const mine = refused?.typed.quick === 'yes' ? refused : undefined
   const [shape, setShape] = useState<PotShape>('straight')
@@ -43,9 +46,9 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
     (mine?.typed.material as MaterialId | undefined) ?? 'steel',
   )
   const [rimMm, heightMm, emptyG] = [
-    numberOf(rim, HOUSEHOLD_LIMITS.diameter_mm),
-    numberOf(height, HOUSEHOLD_LIMITS.height_mm),
-    numberOf(empty, HOUSEHOLD_LIMITS.empty_g),
+    numberOf(fieldInBase('length', rim, system), HOUSEHOLD_LIMITS.diameter_mm),
+    numberOf(fieldInBase('length', height, system), HOUSEHOLD_LIMITS.height_mm),
+    numberOf(fieldInBase('mass', empty, system), HOUSEHOLD_LIMITS.empty_g),
   ]
   const pot =
     rimMm && heightMm && emptyG ? potAtAGlance({ shape, rimMm, heightMm, emptyG, material }) : undefined
@@ -58,11 +61,11 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
         <input type="hidden" name="kind" value="pot" />
         <input type="hidden" name="lid" value="tight" />
         <input type="hidden" name="lining" value="bare" />
-        <input type="hidden" name="capacity_ml" value={pot ? Math.round(pot.capacity) : ''} />
+        <input type="hidden" name="capacity_ml" value={pot ? `${Math.round(pot.capacity)} mL` : ''} />
         <input
           type="hidden"
           name="base_diameter_mm"
-          value={rimMm ? Math.round(rimMm * POT_SHAPES[shape].base) : ''}
+          value={rimMm ? `${Math.round(rimMm * POT_SHAPES[shape].base)} mm` : ''}
         />
         <TextInput
           name="name"
@@ -75,7 +78,7 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
         <Group grow align="flex-start">
           <TextInput
             name="rim_diameter_mm"
-            label="Diameter inside, mm"
+            label={label('Diameter inside, mm')}
             inputMode="decimal"
             value={rim}
             onChange={(e) => setRim(e.currentTarget.value)}
@@ -83,7 +86,7 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
           />
           <TextInput
             name="height_mm"
-            label="Height inside, mm"
+            label={label('Height inside, mm')}
             inputMode="decimal"
             value={height}
             onChange={(e) => setHeight(e.currentTarget.value)}
@@ -93,7 +96,7 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
         <Group grow align="flex-start">
           <TextInput
             name="empty_g"
-            label="Empty with its lid, g"
+            label={label('Empty with its lid, g')}
             inputMode="decimal"
             value={empty}
             onChange={(e) => setEmpty(e.currentTarget.value)}
@@ -160,12 +163,13 @@ function WhatItHolds({
   boil: Celsius
   kitchenC: number
 }) {
+  const { capacity } = useUnits()
   return (
     <div role="status">
       {pot ? (
         <>
           <p className={classes.holds}>
-            It holds <b>{(pot.capacity / 1000).toFixed(1)} L</b>. Half full and covered it boils
+            It holds <b>{capacity(pot.capacity)}</b>. Half full and covered it boils
           </p>
           <ul className={classes.boils}>
             {heats.map((row) => {

@@ -1,6 +1,10 @@
+import { UsualBurner, UsualPot } from './usual-pot'
+import { addUsualBurner, addUsualPot, BURNER_PRESETS } from '#server/commands/usual-equipment'
+import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
 import { Button, Drawer, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
-import { data, Link, useNavigation } from 'react-router'
+import { data, Link, useNavigation, useSearchParams } from 'react-router'
 import type { Result } from '#core/contract/plan-request'
 import {
   calibrateBoil,
@@ -40,6 +44,7 @@ export function loader() {
     measures: open.equipment.measures(),
     programmes: open.equipment.programmes(),
     settings: settingsOf(open),
+    burners: BURNER_PRESETS,
   }
 }
 
@@ -47,6 +52,8 @@ const ACTS = new Map<
   string,
   (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Result<string>
 >([
+  ['add-usual-pot', addUsualPot],
+  ['add-usual-burner', addUsualBurner],
   ['save-vessel', saveVessel],
   ['drop-vessel', dropVessel],
   ['save-heat', saveHeat],
@@ -77,20 +84,31 @@ export async function action({ request }: Route.ActionArgs) {
       } satisfies Refused,
       { status: 400 },
     )
-  const done = act(kitchen(), typed)
-  if (!done.ok) return data({ errors: done.errors, typed } satisfies Refused, { status: 422 })
+  const open = kitchen()
+  const units = settingsOf(open)
+  const { vessels, measures } = open.equipment
+  const stored = [...vessels(), ...measures()].find((row) => row.id === typed.id)
+  const done = act(open, inBaseUnits(typed, units, stored))
+  if (!done.ok)
+    return data({ errors: inKitchenUnits(done.errors, typed, units), typed } satisfies Refused, {
+      status: 422,
+    })
   return { said: done.value, intent: typed.intent!, at: Date.now() }
 }
 
 type Open =
-  | { what: 'minute'; id?: undefined }
+  | { what: 'minute' | 'usual-pot' | 'usual-burner'; id?: undefined }
   | { what: 'vessel' | 'heat' | 'measure' | 'programme'; id: string | undefined }
   | { what: 'calibrate'; id: string }
 
 /** Pots, burners, measures and programmes, and what is known of them. */
 export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   const { vessels, heats, measures, programmes, settings } = loaderData
-  const [open, setOpen] = useState<Open>()
+  const [search] = useSearchParams()
+  // The plan page sends here who wants another pot.
+  const [open, setOpen] = useState<Open | undefined>(
+    search.get('add') === 'usual' ? { what: 'usual-pot' } : undefined,
+  )
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const done = actionData && 'said' in actionData ? actionData : undefined
   const [closedAt, setClosedAt] = useState<number>()
@@ -109,7 +127,10 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
           <Button variant="default" onClick={() => setOpen({ what: 'vessel', id: undefined })}>
             Add a pot
           </Button>
-          <Button onClick={() => setOpen({ what: 'minute' })}>Quick add</Button>
+          <Button variant="default" onClick={() => setOpen({ what: 'minute' })}>
+            Quick add
+          </Button>
+          <Button onClick={() => setOpen({ what: 'usual-pot' })}>Pick a usual one</Button>
         </span>
       </div>
       <PotsToScale vessels={vessels} />
@@ -135,6 +156,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
         appliances={appliances}
         measures={measures}
         done={done}
+        burners={loaderData.burners}
       />
     </main>
   )
@@ -151,6 +173,7 @@ function PotDrawer({
   appliances,
   measures,
   done,
+  burners,
 }: {
   open: Open | undefined
   setOpen: (next: Open | undefined) => void
@@ -162,6 +185,7 @@ function PotDrawer({
   appliances: readonly VesselRow[]
   measures: Route.ComponentProps['loaderData']['measures']
   done: { said: string; intent: string; at: number } | undefined
+  burners: Route.ComponentProps['loaderData']['burners']
 }) {
   return (
     <Drawer
@@ -182,6 +206,8 @@ function PotDrawer({
           refused={refused}
         />
       )}
+      {open?.what === 'usual-pot' && <UsualPot refused={refused} />}
+      {open?.what === 'usual-burner' && <UsualBurner burners={burners} refused={refused} />}
       {open?.what === 'heat' && (
         <HeatForm key={open.id} heat={heats.find((h) => h.id === open.id)} refused={refused} />
       )}
@@ -210,16 +236,17 @@ function PotDrawer({
 }
 
 function PotItem({ row, setOpen }: { row: VesselRow; setOpen: (next: Open | undefined) => void }) {
+  const { capacity, length } = useUnits()
   return (
     <li>
       <b className="figure">{row.name}</b>
       <span className="quiet">
-        {(row.capacity_ml / 1000).toFixed(1)} L, {Math.round(row.rim_diameter_mm)} mm wide, {row.lid} lid
+        {capacity(row.capacity_ml)}, {length(row.rim_diameter_mm)} wide, {row.lid} lid
         {row.lining === 'coated' ? '; coated: rinse grain in another bowl, never scrape it' : ''}
         <br />
         {row.measured === '' ? UNMEASURED : row.measured}
         {row.printed &&
-          `; printed lines: ${row.printed.map((line) => `${line.name} at ${line.level_mm} mm`).join(', ')}`}
+          `; printed lines: ${row.printed.map((line) => `${line.name} at ${length(line.level_mm)}`).join(', ')}`}
       </span>
       <span className={classes.keys}>
         <UnstyledButton
@@ -278,6 +305,9 @@ function Burners({
       </ul>
       <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'heat', id: undefined })}>
         Add a burner
+      </Button>{' '}
+      <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'usual-burner' })}>
+        Pick a usual burner
       </Button>
     </section>
   )
@@ -292,6 +322,7 @@ function Measures({
   setOpen: (next: Open | undefined) => void
   settings: Route.ComponentProps['loaderData']['settings']
 }) {
+  const { capacity, length } = useUnits()
   return (
     <section aria-label="Measures">
       <h2 className="place-part">Measures</h2>
@@ -300,7 +331,7 @@ function Measures({
           <li key={row.id}>
             <b className="figure">{row.name}</b>
             <span className="quiet">
-              {Math.round(row.ml)} mL, {row.how === 'known' ? 'as printed' : row.how}
+              {capacity(row.ml)}, {row.how === 'known' ? 'as printed' : row.how}
             </span>
             <span className={classes.keys}>
               <UnstyledButton
@@ -315,7 +346,7 @@ function Measures({
         ))}
         <li>
           <b className="figure">your finger</b>
-          <span className="quiet">{settings.crease_mm} mm to the first finger joint</span>
+          <span className="quiet">{length(settings.crease_mm)} to the first finger joint</span>
           <span className={classes.keys}>
             <Link to="/settings">settings</Link>
           </span>
@@ -388,6 +419,8 @@ function titleOf(open: Open | undefined, name: string | undefined): string {
   return open.id === undefined
     ? {
         minute: 'Quick add',
+        'usual-pot': 'A usual pot or appliance',
+        'usual-burner': 'A usual burner',
         vessel: 'Another pot',
         heat: 'Another heat',
         measure: 'A measure of your own',

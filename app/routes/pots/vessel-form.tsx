@@ -1,3 +1,6 @@
+import { shownField } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
+import type { KitchenUnits } from '#core/units/system'
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
@@ -32,10 +35,13 @@ const KINDS = [
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
 /** A stored pot as the form's fields show it; a new one has the usual choices. */
-function filledIn(vessel: VesselRow | undefined): Partial<Record<(typeof FIELDS)[number], string>> {
+function filledIn(
+  vessel: VesselRow | undefined,
+  units: KitchenUnits,
+): Partial<Record<(typeof FIELDS)[number], string>> {
   if (!vessel) return { lid: 'tight', lining: 'bare', material: 'steel' }
   return {
-    ...Object.fromEntries(FIELDS.map((name) => [name, String(vessel[name] ?? '')])),
+    ...Object.fromEntries(FIELDS.map((name) => [name, shownField(name, vessel[name], units)])),
     printed: (vessel.printed ?? []).map((line) => `${line.name} = ${line.level_mm} mm`).join('\n'),
     marks: (vessel.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'),
   }
@@ -49,12 +55,13 @@ export function VesselForm({
   vessel: VesselRow | undefined
   refused: Refused | undefined
 }) {
+  const units = useUnits()
   const busy = useNavigation().state !== 'idle'
   const mine = refused && (refused.typed.id ?? '') === (vessel?.id ?? '') ? refused : undefined
   const [kind, setKind] = useState<string>(mine?.typed.kind ?? vessel?.kind ?? 'pot')
   const field = (name: (typeof FIELDS)[number]) => ({
     name,
-    defaultValue: mine?.typed[name] ?? filledIn(vessel)[name] ?? '',
+    defaultValue: mine?.typed[name] ?? filledIn(vessel, units)[name] ?? '',
     error: errorAt(mine, name),
   })
   return (
@@ -91,7 +98,7 @@ export function VesselForm({
             {...field('material')}
           />
           <TextInput
-            label="Weighs empty with its lid, g"
+            label={units.label('Weighs empty with its lid, g')}
             description="leave empty: estimated"
             inputMode="decimal"
             {...field('empty_g')}
@@ -106,7 +113,7 @@ export function VesselForm({
           />
         )}
         <TextInput
-          label="Grain that sticks to it, g"
+          label={units.label('Grain that sticks to it, g')}
           description="added to every batch; leave empty for none"
           inputMode="decimal"
           {...field('sticks_g')}
@@ -148,31 +155,32 @@ function VesselSize({
 }: {
   field: (name: (typeof FIELDS)[number]) => { name: string; defaultValue: string; error: string | undefined }
 }) {
+  const { label, say, unit } = useUnits()
   return (
     <>
       <Group grow align="flex-start">
         <TextInput
-          label="Capacity to the rim, mL"
-          description={range(HOUSEHOLD_LIMITS.capacity_ml, 'mL')}
+          label={`Capacity to the rim, ${unit('capacity')}`}
+          description={say(range(HOUSEHOLD_LIMITS.capacity_ml, 'mL'))}
           inputMode="decimal"
           {...field('capacity_ml')}
         />
         <TextInput
-          label="Inner diameter at the top, mm"
-          description={range(HOUSEHOLD_LIMITS.diameter_mm, 'mm')}
+          label={label('Inner diameter at the top, mm')}
+          description={say(range(HOUSEHOLD_LIMITS.diameter_mm, 'mm'))}
           inputMode="decimal"
           {...field('rim_diameter_mm')}
         />
       </Group>
       <Group grow align="flex-start">
         <TextInput
-          label="Across the bottom, mm"
+          label={label('Across the bottom, mm')}
           description="leave empty if the same"
           inputMode="decimal"
           {...field('base_diameter_mm')}
         />
         <TextInput
-          label="Height inside, mm"
+          label={label('Height inside, mm')}
           description="leave empty: calculated"
           inputMode="decimal"
           {...field('height_mm')}

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { SegmentedControl, UnstyledButton } from '@mantine/core'
 import { HEAT_LEVELS, type HeatLevel } from '#core/heat/sources'
 import { LID_POSITIONS, type LidPosition } from '#core/heat/lid'
@@ -40,6 +41,7 @@ export function Controls({
   situation: Situation
   pouring: boolean
 }) {
+  const { waterIn } = useUnits()
   const { acts, act, signs, handled, pourG, pour, press, running } = practice
   const { real, card } = kitchen
   const now = standsNow(acts)
@@ -63,7 +65,7 @@ export function Controls({
       </div>
       <p role="status" className={classes.signs}>
         <span className="quiet">What you notice</span>
-        <b>{signs ? signs.says.join('. ') : pouring ? `${pourG} g measured` : 'The pot is empty'}</b>
+        <b>{signs ? signs.says.join('. ') : pouring ? `${waterIn(pourG)} measured` : 'The pot is empty'}</b>
       </p>
       <div className={classes.hold}>
         {pouring && <PourKeys pour={pour} pourG={pourG} aim={aim} />}
@@ -143,21 +145,22 @@ function PotKeys({
 }
 
 function PourKeys({ pour, pourG, aim }: { pour: (grams: number) => void; pourG: number; aim: number }) {
+  const { waterIn, label, system } = useUnits()
   return (
     <fieldset className={classes.pour}>
-      <legend>Pour, g</legend>
+      <legend>{label('Pour, g')}</legend>
       {POURS.map((g) => (
         <UnstyledButton
           key={g}
           className={classes.step}
           onClick={() => pour(pourG + g)}
-          aria-label={g > 0 ? `${g} g more` : `${-g} g less`}
+          aria-label={g > 0 ? `${waterIn(g)} more` : `${waterIn(-g)} less`}
         >
-          {g > 0 ? `+${g}` : `−${-g}`}
+          {system === 'us' ? `${g > 0 ? '+' : '−'}${waterIn(Math.abs(g))}` : g > 0 ? `+${g}` : `−${-g}`}
         </UnstyledButton>
       ))}
       <UnstyledButton className={classes.step} onClick={() => pour(aim)}>
-        as on the card {aim}
+        as on the card {waterIn(aim)}
       </UnstyledButton>
     </fieldset>
   )

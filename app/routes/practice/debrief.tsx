@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button } from '@mantine/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -123,19 +124,20 @@ function ActionLine({
   deed: Action
   ending: Ending
 }) {
+  const { say } = useUnits()
   const turns = other.good !== ending.good
   const moved = [
     Math.abs(did.drunkGPerG) >= 0.02 &&
-      `${more(did.drunkGPerG, `${Math.abs(did.drunkGPerG).toFixed(2)} g`)} water in each gram`,
+      `the grain took ${more(did.drunkGPerG, `${Math.round(Math.abs(did.drunkGPerG) * 100)} % of its weight`)} in water`,
     Math.abs(did.evaporatedG) >= 3 &&
-      `${more(did.evaporatedG, `${Math.abs(did.evaporatedG).toFixed(0)} g`)} steam`,
+      say(`${more(did.evaporatedG, `${Math.abs(did.evaporatedG).toFixed(0)} g`)} steam`),
     Math.abs(did.centre) >= 0.01 &&
       `centres cooked ${more(did.centre, `${Math.abs(100 * did.centre).toFixed(0)} points`)}`,
   ].filter((w) => w !== false)
   return (
     <li data-turns={turns || undefined}>
-      <b>{says}.</b> {moved.length > 0 ? `It made ${moved.join(', ')}; ` : 'It made little difference; '}
-      {without} it is{' '}
+      <b>{say(says)}.</b> {moved.length > 0 ? `It made ${moved.join(', ')}; ` : 'It made little difference; '}
+      {say(without)} it is{' '}
       {turns ? (
         <em>{endingWord(other)}</em>
       ) : endingWord(other) === endingWord(ending) ? (
@@ -161,6 +163,7 @@ function Inside({
   variety: ReturnType<typeof varietyOf>
   dryG: number
 }) {
+  const { say, temperature, waterIn } = useUnits()
   const centres = Math.round(100 * meanCentre(of))
   return (
     <figure>
@@ -169,13 +172,15 @@ function Inside({
         variety={variety}
         dryG={dryG}
         moment={{ ...of, steam: 0 }}
-        title={`${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water left, centres cooked to ${centres} %`}
+        title={say(
+          `${words}: ${Math.round(of.bulkC)} °C, ${Math.round(of.freeG)} g of water left, centres cooked to ${centres} %`,
+        )}
         letters={0.16}
       />
       <figcaption>
         <b>{words}</b>
         <span>
-          {Math.round(of.bulkC)} °C, {Math.round(of.freeG)} g left, centres {centres} %
+          {temperature(of.bulkC)}, {waterIn(of.freeG)} left, centres {centres} %
         </span>
       </figcaption>
     </figure>

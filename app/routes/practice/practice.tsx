@@ -1,5 +1,7 @@
+import { useUnits } from '../../ui/units/units'
+import { localPlan } from '#core/plan/local-plan'
 import { SegmentedControl, UnstyledButton } from '@mantine/core'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState, useMemo } from 'react'
 import { data, Link, useFetcher } from 'react-router'
 import { currentStage } from '#core/cook/next-action'
 import type { EventKind } from '#core/cook/events'
@@ -78,7 +80,8 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   const [pot] = useState(() => kitchenOf(situation))
   const practice = usePractice(id, pot)
   const { view, now, running, doing: playerActions, handled, press: tell } = practice
-  const { plan } = running
+  const { kitchen } = useUnits()
+  const plan = useMemo(() => localPlan(running.plan, kitchen), [running.plan, kitchen])
   const clock: HouseholdClock = { zone: 'UTC', clock: hours }
   const current = currentStage(plan, view)
   const stage = current && plan.stages.find((s) => s.id === current.id)

@@ -1,3 +1,7 @@
+import { UnitsProvider, useUnits } from '../../ui/units/units'
+import { altitudeIn, capacityIn, lengthIn, massIn, unitsOf } from '#core/units/system'
+import { localText } from '#core/units/local-text'
+import { localPlan } from '#core/plan/local-plan'
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { planFrom } from '#core/contract/plan'
@@ -42,7 +46,15 @@ const FORM_WORDS: Record<string, string> = { json: 'recipe data', md: 'text', ic
 const MAX_CAUTIONS = 4
 
 /** One page for the fridge door: the figures, the ribbon, what ends each stage. Good in black and white. */
-export default function Card({ loaderData }: Route.ComponentProps) {
+export default function Card(props: Route.ComponentProps) {
+  return (
+    <UnitsProvider units={unitsOf(props.loaderData.settings)}>
+      <Page {...props} />
+    </UnitsProvider>
+  )
+}
+
+function Page({ loaderData }: Route.ComponentProps) {
   const { household, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
   const written = search.toString()
@@ -53,7 +65,7 @@ export default function Card({ loaderData }: Route.ComponentProps) {
   const plan = useMemo(() => {
     const read = planFrom(requestOf(state, household, now))
     if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
-    return read.value
+    return localPlan(read.value, household)
   }, [state, household, now])
   const vessel = vesselOfState(state, household)
   const own = vessel.own_rated_w !== null
@@ -120,12 +132,14 @@ export default function Card({ loaderData }: Route.ComponentProps) {
         </div>
       </div>
       {plan.seasoning.salt_to_add_g >= 0.1 && (
-        <p className={classes.also}>Salt {plan.seasoning.salt_to_add_g.toFixed(1)} g into the water.</p>
+        <p className={classes.also}>
+          Salt {localText(`${plan.seasoning.salt_to_add_g.toFixed(1)} g`, household)} into the water.
+        </p>
       )}
       {plan.gauges.water_above_bed_mm > 0 && state.soak === null && (
         <p className={classes.also}>
-          The water comes to {Math.round(plan.gauges.water_above_bed_mm)} mm above the grain,{' '}
-          {Math.round(plan.gauges.fill_level_mm)} mm in the pot.
+          The water comes to {lengthIn(plan.gauges.water_above_bed_mm, household.system)} above the grain,{' '}
+          {lengthIn(plan.gauges.fill_level_mm, household.system)} in the pot.
         </p>
       )}
       <HeatRibbon
@@ -174,7 +188,7 @@ function CardHead({
       <p>
         {amountWord(state, household)}, {PURPOSE_WORDS[state.purpose]};{' '}
         {METHOD_WORDS[methodOfState(state, vessel)]}, {vessel.name}
-        {!own && `, ${heat.name}`}; {settings.elevation_m} m
+        {!own && `, ${heat.name}`}; {altitudeIn(settings.elevation_m, settings.system)}
       </p>
     </header>
   )
@@ -221,6 +235,8 @@ function Big({
   ml: number
   measure: StandardMeasureId | OwnMeasure | undefined
 }) {
+  const { system } = useUnits()
+  const [, figure, unit] = /^(.*) (\S+)$/.exec(massIn(system === 'us' ? grams : Math.round(grams), system))!
   return (
     <div>
       <p className="eyebrow">{title}</p>
@@ -229,12 +245,12 @@ function Big({
           inMeasure(ml, measureOf(measure)).text
         ) : (
           <>
-            {Math.round(grams)}
-            <small> g</small>
+            {figure}
+            <small> {unit}</small>
           </>
         )}
       </p>
-      <p>{measure ? `${Math.round(grams)} g` : `${Math.round(ml)} mL`}</p>
+      <p>{measure ? massIn(Math.round(grams), system) : capacityIn(ml, system)}</p>
     </div>
   )
 }

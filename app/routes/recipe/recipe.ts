@@ -1,3 +1,6 @@
+import { amountIn } from '../../planning/amount-words'
+import { altitudeIn, unitsOf } from '#core/units/system'
+import { localPlan } from '#core/plan/local-plan'
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import { nowMs } from '#server/clock'
@@ -21,12 +24,17 @@ export function loader({ params, request }: Route.LoaderArgs) {
   const asked = requestOf(state, household, now)
   const read = planFrom(asked)
   if (!read.ok) throw new Response(read.errors.map((e) => e.message).join('; '), { status: 422 })
-  const plan = read.value
+  const units = unitsOf(settings)
+  const plan = localPlan(read.value, units)
   const vessel = vesselOfState(state, household)
   const named: Named = {
     title: `${grainWord(state, household)}, ${amountWord(state, household)}`,
-    where: `In ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, household).name}` : ''}, at ${settings.elevation_m} m`,
-    grains: plan.grain.parts.map((part) => ({ name: varietyOf(part.variety).name, grams: part.mass_g })),
+    where: `In ${vessel.name}${vessel.own_rated_w === null ? ` on the ${heatOfState(state, household).name}` : ''}, at ${altitudeIn(settings.elevation_m, settings.system)}`,
+    grains: plan.grain.parts.map((part) => ({
+      name: varietyOf(part.variety).name,
+      amount: amountIn(units, part.mass_g, part.volume_ml),
+    })),
+    units,
   }
   const headers = { 'Content-Disposition': `attachment; filename="${form}"`, 'Cache-Control': 'no-store' }
   if (form === 'recipe.json')

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
@@ -22,6 +23,7 @@ const OVER_MM = 12
 
 /** A screen held beside the pot: the water's depth over the grain in true millimetres, and the cook's own crease. */
 export default function RulerPage({ loaderData }: Route.ComponentProps) {
+  const { length } = useUnits()
   const [search] = useSearchParams()
   const { scale, keep } = useScale()
   const [matching, setMatching] = useState(false)
@@ -47,8 +49,7 @@ export default function RulerPage({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className={classes.lead}>
-            {Math.round(depth)} mm above the grain, at true size. Hold the screen next to the pot, away from
-            steam.
+            {length(depth)} above the grain, at true size. Hold the screen next to the pot, away from steam.
           </p>
           <Stick pxPerMm={scale} levels={levels} topMm={Math.max(...levels.map((l) => l.mm)) + OVER_MM} />
           <p>

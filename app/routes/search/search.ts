@@ -1,3 +1,4 @@
+import { capacityIn } from '#core/units/system'
 import { VARIETIES } from '#core/grain/varieties'
 import { SITUATIONS } from '#core/practice/situations'
 import { nowMs } from '#server/clock'
@@ -55,9 +56,12 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       more: 'plan in it',
       to: `/?pot=${pot.id}`,
     })),
-    ...open.equipment
-      .measures()
-      .map((m): Thing => ({ kind: 'Measures', label: m.name, more: `${Math.round(m.ml)} mL`, to: '/pots' })),
+    ...open.equipment.measures().map((m): Thing => ({
+      kind: 'Measures',
+      label: m.name,
+      more: capacityIn(m.ml, settingsOf(open).system),
+      to: '/pots',
+    })),
     ...open.meals.all().map((s): Thing => ({ kind: 'Meals', label: s.title, to: `/meal/${s.id}` })),
     ...open.cooks.running().map((cook): Thing => ({
       kind: 'On the stove',

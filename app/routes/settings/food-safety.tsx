@@ -1,3 +1,5 @@
+import { useUnits } from '../../ui/units/units'
+import { shownField } from '../../ui/units/unit-form'
 import { Button, Group, Radio, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form } from 'react-router'
@@ -24,6 +26,7 @@ interface KeepingProps {
 
 /** Whose food-safety figures are counted with. They can be set stricter, never laxer, and never off. */
 export function FoodSafetySettings({ authority, own, refused, saved }: KeepingProps) {
+  const units = useUnits()
   const [whose, setWhose] = useState<Authority>(
     (refused?.typed.guidance as Authority | undefined) ?? authority,
   )
@@ -54,10 +57,12 @@ export function FoodSafetySettings({ authority, own, refused, saved }: KeepingPr
                 key={`${whose} ${id}`}
                 size="xs"
                 name={id}
-                label={`${FIGURES[id].name}, ${FIGURES[id].unit}`}
-                placeholder={`${published[id].value}`}
+                label={units.label(`${FIGURES[id].name}, ${FIGURES[id].unit}`)}
+                placeholder={shownField(id, published[id].value, units)}
                 inputMode="decimal"
-                defaultValue={refused?.typed[id] ?? (own[id] === undefined ? '' : String(own[id]))}
+                defaultValue={
+                  refused?.typed[id] ?? (own[id] === undefined ? '' : shownField(id, own[id], units))
+                }
                 error={errorAt(refused, id)}
                 description={published[id].source}
               />

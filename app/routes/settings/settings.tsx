@@ -1,3 +1,6 @@
+import { typedOf } from '../../ui/forms/errors'
+import { inBaseUnits, inKitchenUnits, shownField } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { data, Form, Link, useNavigation } from 'react-router'
 import { parseSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/settings'
@@ -57,7 +60,8 @@ function devicesShown(): DeviceShown[] {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = Object.fromEntries(await formOf(request))
+  const formData = await formOf(request)
+  const form = Object.fromEntries(formData)
   if (form.intent === 'device') {
     const stored = keepDevice(kitchen(), form, nowMs())
     return stored.ok
@@ -65,10 +69,12 @@ export async function action({ request }: Route.ActionArgs) {
       : data({ errors: stored.errors, typed: form }, { status: 422 })
   }
   if (form.intent === 'guidance') {
-    const stored = saveGuidance(kitchen(), form)
+    const typed = typedOf(formData)
+    const units = settingsOf(kitchen())
+    const stored = saveGuidance(kitchen(), inBaseUnits(typed, units))
     return stored.ok
       ? { saved: true as const, what: 'guidance' as const }
-      : data({ errors: stored.errors, typed: form }, { status: 422 })
+      : data({ errors: inKitchenUnits(stored.errors, typed, units), typed: form }, { status: 422 })
   }
   if (form.intent === 'save-eater' || form.intent === 'drop-eater') {
     const stored = form.intent === 'save-eater' ? savePerson(kitchen(), form) : dropPerson(kitchen(), form.id)
@@ -90,8 +96,12 @@ export async function action({ request }: Route.ActionArgs) {
       },
       { status: 400 },
     )
-  const read = parseSettings(form)
-  if (!read.ok) return data({ errors: read.errors, typed: form }, { status: 422 })
+  const stored = settingsOf(kitchen())
+  // The fields were shown in the units that were set before.
+  const typed = typedOf(formData)
+  const read = parseSettings({ system: stored.system, ...inBaseUnits(typed, stored, stored) })
+  if (!read.ok)
+    return data({ errors: inKitchenUnits(read.errors, typed, stored), typed: form }, { status: 422 })
   kitchen().household.save(read.value)
   return { saved: true as const }
 }
@@ -104,35 +114,36 @@ const range = ([min, max]: readonly [number, number], unit: string) => `${min} t
 export default function SettingsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { settings, zones, boilC } = loaderData
   const busy = useNavigation().state !== 'idle'
+  const { say, label, temperature } = useUnits()
   const failed = actionData && 'errors' in actionData ? actionData : undefined
   const general = failed?.typed.intent === 'save' ? failed : undefined
   const field: Field = (name) => ({
     name,
     // What was typed stays typed, also when it was refused.
-    defaultValue: String(general?.typed[name] ?? settings[name]),
+    defaultValue: String(general?.typed[name] ?? shownField(name, settings[name], settings)),
     error: general?.errors.find((e) => e.path === name)?.message.replace(`${name} `, ''),
   })
   return (
     <main className={classes.settings}>
       <h1 className="figure">Settings</h1>
-      <Form method="post" noValidate>
+      <Form method="post" noValidate key={settings.system}>
         <Stack gap="md" className={`${classes.sheet} basin`}>
           <TextInput label="Kitchen name" {...field('name')} maxLength={200} />
           <Group grow align="flex-start">
             <TextInput
-              label="Altitude, m"
-              description={range(SETTINGS_LIMITS.elevation_m, 'm')}
+              label={label('Altitude, m')}
+              description={say(range(SETTINGS_LIMITS.elevation_m, 'm'))}
               inputMode="decimal"
               {...field('elevation_m')}
             />
             <TextInput
-              label="Room temperature, °C"
-              description={range(SETTINGS_LIMITS.kitchen_c, '°C')}
+              label={label('Room temperature, °C')}
+              description={say(range(SETTINGS_LIMITS.kitchen_c, '°C'))}
               inputMode="decimal"
               {...field('kitchen_c')}
             />
           </Group>
-          <p className={classes.fact}>Water boils at {boilC.toFixed(1)} °C here.</p>
+          <p className={classes.fact}>Water boils at {temperature(boilC, 1)} here.</p>
           <MeasureBy settings={settings} field={field} />
           <NativeSelect
             label="Your salt"
@@ -140,8 +151,8 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
             data={CRYSTAL_IDS.map((id) => ({ value: id, label: CRYSTALS[id].name }))}
           />
           <TextInput
-            label="Fingertip to first joint, mm"
-            description={range(SETTINGS_LIMITS.crease_mm, 'mm')}
+            label={label('Fingertip to first joint, mm')}
+            description={say(range(SETTINGS_LIMITS.crease_mm, 'mm'))}
             inputMode="decimal"
             {...field('crease_mm')}
           />
@@ -192,6 +203,21 @@ function MeasureBy({
 }) {
   return (
     <Group grow align="flex-start">
+      <div>
+        <span className={classes.label} id="system">
+          Units
+        </span>
+        <SegmentedControl
+          fullWidth
+          aria-labelledby="system"
+          name="system"
+          defaultValue={settings.system}
+          data={[
+            { value: 'metric', label: 'metric' },
+            { value: 'us', label: 'US' },
+          ]}
+        />
+      </div>
       <div>
         <span className={classes.label} id="units">
           Measure by

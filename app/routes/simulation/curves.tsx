@@ -1,3 +1,5 @@
+import { useUnits } from '../../ui/units/units'
+import { shownInField } from '#core/units/system'
 import { memo, useMemo } from 'react'
 import {
   CartesianGrid,
@@ -30,6 +32,7 @@ type Row = { t: number } & Record<string, number>
 
 /** Temperature, free water and cooked share over the minutes, every run in each. */
 export default memo(function Curves({ cooked, names, minute }: CurvesProps) {
+  const { label, unit, system } = useUnits()
   const longest = Math.max(...cooked.map((run) => run.series.tMin.at(-1)!))
   const rows = useMemo(
     () =>
@@ -39,8 +42,8 @@ export default memo(function Curves({ cooked, names, minute }: CurvesProps) {
         cooked.forEach(({ series }, r) => {
           const at = series.tMin.findIndex((m) => m >= t)
           if (at < 0) return
-          row[`bulk${r}`] = Number(series.bulkC[at]!.toFixed(1))
-          row[`free${r}`] = Number(series.freeG[at]!.toFixed(1))
+          row[`bulk${r}`] = Number(shownInField('temperature', series.bulkC[at]!, system).toFixed(1))
+          row[`free${r}`] = Number(shownInField('mass', series.freeG[at]!, system).toFixed(1))
           row[`cooked${r}`] = Math.round(
             (100 * series.centreByLayer.reduce((sum, layer) => sum + layer[at]!, 0)) /
               series.centreByLayer.length,
@@ -48,14 +51,14 @@ export default memo(function Curves({ cooked, names, minute }: CurvesProps) {
         })
         return row
       }),
-    [cooked, longest],
+    [cooked, longest, system],
   )
   const stages = useMemo(() => stageTimes(cooked[0]!), [cooked])
   return (
     <div className={classes.curves}>
       <Curve
-        title="inside the rice, °C"
-        unit="°C"
+        title={label('inside the rice, °C')}
+        unit={unit('temperature')}
         rows={rows}
         names={names}
         of="bulk"
@@ -64,8 +67,8 @@ export default memo(function Curves({ cooked, names, minute }: CurvesProps) {
         longest={longest}
       />
       <Curve
-        title="water not absorbed, g"
-        unit="g"
+        title={label('water not absorbed, g')}
+        unit={unit('mass')}
         rows={rows}
         names={names}
         of="free"

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, NativeSelect, NumberInput } from '@mantine/core'
 import { useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
@@ -14,15 +15,20 @@ const LIMITS = { pour: [10, 20_000], minutes: [0, 240] } as const
 
 /** A past batch described roughly: the causes that fit, and the change that would have helped most. */
 export function WrongWithMine({ request, plan }: WrongProps) {
+  const { say, label, shown, read } = useUnits()
   const [found, setFound] = useState<Diagnosis>()
   const [wrong, setWrong] = useState<string>()
   const [busy, setBusy] = useState(false)
   const simmer = plan.stages.find((s) => s.kind === 'simmer')
   const ask = async (form: FormData) => {
     const number = (name: string) => Number(String(form.get(name) ?? '').replace(',', '.'))
-    const [pourG, simmerMinutes, restMinutes] = [number('pour'), number('simmer'), number('rest')]
+    const [pourG, simmerMinutes, restMinutes] = [
+      read('mass', number('pour')),
+      number('simmer'),
+      number('rest'),
+    ]
     const bad = !(pourG >= LIMITS.pour[0] && pourG <= LIMITS.pour[1])
-      ? `Enter ${LIMITS.pour.join(' to ')} g.`
+      ? say(`Enter ${LIMITS.pour.join(' to ')} g.`)
       : !(simmerMinutes >= 0 && simmerMinutes <= LIMITS.minutes[1]) ||
           !(restMinutes >= 0 && restMinutes <= LIMITS.minutes[1])
         ? `Minutes from ${LIMITS.minutes.join(' to ')}.`
@@ -51,9 +57,9 @@ export function WrongWithMine({ request, plan }: WrongProps) {
         <div className="chips">
           <NumberInput
             name="pour"
-            label="Water, g"
+            label={label('Water, g')}
             w={120}
-            defaultValue={Math.round(plan.water.pour_g)}
+            defaultValue={shown('mass', Math.round(plan.water.pour_g))}
             allowNegative={false}
           />
           <NumberInput

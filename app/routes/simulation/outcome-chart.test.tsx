@@ -98,7 +98,7 @@ describe('water against minutes', () => {
   })
   test('the plan lies in the good field, and the room around it is said', () => {
     expect(text).toMatch(
-      /With these minutes it ends well from \d+ to \d+ g; with this water from [\d.]+ to [\d.]+ min/,
+      /With these minutes it ends well from \d+ to \d+ g water; with this amount from [\d.]+ to [\d.]+ min/,
     )
   })
   test('a pot outside the good area is told so', () => {

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { useId, useRef, useState, type KeyboardEvent } from 'react'
 import { GOOD_OUTCOMES, OUTCOMES, type OutcomeWord } from '#core/simulate/outcome-word'
 import type { OutcomeMap } from '#core/simulate/outcome-map'
@@ -32,6 +33,7 @@ const nearest = (list: readonly number[], to: number): number =>
  * this pot.
  */
 export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
+  const { label, say } = useUnits()
   const { pours, minutes, cells, at, stage } = map
   const id = useId()
   const grid = useRef<SVGGElement>(null)
@@ -94,7 +96,7 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
           textAnchor="middle"
           className={classes.axis}
         >
-          water poured, g
+          {label('water poured, g')}
         </text>
         <text
           transform={`translate(14 ${PAD.top + (minutes.length * CELL.h) / 2}) rotate(-90)`}
@@ -127,7 +129,7 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
           this pot
         </span>
       </figcaption>
-      <p>{roomWords(map)}</p>
+      <p>{say(roomWords(map))}</p>
     </figure>
   )
 }
@@ -153,6 +155,7 @@ function Cells({
   top: (j: number) => number
   id: string
 }) {
+  const { waterIn } = useUnits()
   return (
     <>
       {cells.map((row, j) => (
@@ -163,12 +166,12 @@ function Cells({
               role="gridcell"
               data-at={`${i}-${j}`}
               tabIndex={focus.x === i && focus.y === j ? 0 : -1}
-              aria-label={`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}
+              aria-label={`${waterIn(Math.round(pours[i]!))}, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}
               className={classes.cell}
               onClick={() => onPick(Math.round(pours[i]!), minutes[j]!)}
               onFocus={() => setFocus({ x: i, y: j })}
             >
-              <title>{`${Math.round(pours[i]!)} g, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}</title>
+              <title>{`${waterIn(Math.round(pours[i]!))}, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}</title>
               <rect
                 x={left(i)}
                 y={top(j)}
@@ -199,6 +202,7 @@ function Ticks({
   minutes: number[]
   top: (j: number) => number
 }) {
+  const { shown } = useUnits()
   return (
     <>
       {pours.map(
@@ -211,7 +215,7 @@ function Ticks({
               textAnchor="middle"
               className={classes.tick}
             >
-              {Math.round(g)}
+              {shown('mass', Math.round(g))}
             </text>
           ),
       )}
@@ -246,7 +250,7 @@ function roomWords({ pours, minutes, cells, at }: OutcomeMap): string {
   const across = run((i) => GOOD_OUTCOMES.has(cells[y]![i]!), x, pours.length)
   const up = run((j) => GOOD_OUTCOMES.has(cells[j]![x]!), y, minutes.length)
   if (!across || !up) return 'This amount is outside the good area. Tap a point to move there.'
-  return `With these minutes it ends well from ${Math.round(pours[across[0]]!)} to ${Math.round(pours[across[1]]!)} g; with this water from ${minutes[up[0]]!.toFixed(1)} to ${minutes[up[1]]!.toFixed(1)} min. Press a point to go there.`
+  return `With these minutes it ends well from ${Math.round(pours[across[0]]!)} to ${Math.round(pours[across[1]]!)} g water; with this amount from ${minutes[up[0]]!.toFixed(1)} to ${minutes[up[1]]!.toFixed(1)} min. Press a point to go there.`
 }
 
 /** Marks that distinguish outcomes without colour. */

@@ -1,3 +1,4 @@
+import { UnitNumber, useUnits } from '../../ui/units/units'
 import { Button, NumberInput, Progress, Skeleton, Slider, UnstyledButton } from '@mantine/core'
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -234,21 +235,22 @@ function WaterAndKitchen({
   usedHeight: number
   usedKitchen: number
 }) {
+  const { label, waterIn } = useUnits()
   return (
     <section aria-label="Water">
       <h2 className="place-part">Water to add</h2>
       <Slider
-        thumbLabel="Water, g"
+        thumbLabel={label('Water, g')}
         value={pour}
         min={Math.round(plan.water.pour_g * 0.5)}
         max={Math.round(plan.water.pour_g * 1.6)}
         step={5}
-        label={(g) => `${g} g`}
+        label={(g) => waterIn(g)}
         onChange={(g) => other({ poured: g })}
-        thumbProps={{ 'aria-valuetext': `${pour} g` }}
+        thumbProps={{ 'aria-valuetext': waterIn(pour) }}
       />
       <p>
-        {pour} g{' '}
+        {waterIn(pour)}{' '}
         {otherwise.poured !== null && (
           <UnstyledButton className="link" onClick={() => other({ poured: null })}>
             as planned
@@ -278,7 +280,8 @@ function WaterAndKitchen({
             })
           }
         />
-        <NumberInput
+        <UnitNumber
+          kind="altitude"
           size="xs"
           label="Altitude, m"
           value={usedHeight}
@@ -287,12 +290,11 @@ function WaterAndKitchen({
           step={100}
           allowDecimal={false}
           onChange={(m) =>
-            typeof m === 'number' &&
-            m !== usedHeight &&
-            other({ elevation: m === household.elevation_m ? null : m })
+            m !== '' && m !== usedHeight && other({ elevation: m === household.elevation_m ? null : m })
           }
         />
-        <NumberInput
+        <UnitNumber
+          kind="temperature"
           size="xs"
           label="Kitchen, °C"
           value={usedKitchen}
@@ -300,9 +302,7 @@ function WaterAndKitchen({
           max={LIMITS.kitchen_c[1]}
           allowDecimal={false}
           onChange={(c) =>
-            typeof c === 'number' &&
-            c !== usedKitchen &&
-            other({ kitchen: c === household.kitchen_c ? null : c })
+            c !== '' && c !== usedKitchen && other({ kitchen: c === household.kitchen_c ? null : c })
           }
         />
       </div>
@@ -457,6 +457,7 @@ function PotColumn({
   run: Answer
   at: number
 }) {
+  const { say } = useUnits()
   return (
     <section className={`${classes.pot} basin`} aria-label={names[i]}>
       <h2 className="figure">{names[i]}</h2>
@@ -466,13 +467,13 @@ function PotColumn({
           variety={variety}
           dryG={dryOf(run)}
           moment={momentAt(run, at)}
-          title={momentWords(run, at, names[i]!)}
+          title={say(momentWords(run, at, names[i]!))}
         />
       </div>
       <p className={classes.stage}>{stageAt(stageTimes(run), at)?.stage.title ?? 'when served'}</p>
       <ul className={classes.reasons}>
         {run.reasons.map((reason) => (
-          <li key={reason}>{reason}</li>
+          <li key={reason}>{say(reason)}</li>
         ))}
       </ul>
     </section>
@@ -557,6 +558,7 @@ function ActionKeys({
   otherwise: Otherwise
   other: (next: Partial<Otherwise>) => void
 }) {
+  const { say } = useUnits()
   return (
     <div className={classes.keys} role="group" aria-label="Your actions">
       <span className="quiet">
@@ -571,10 +573,10 @@ function ActionKeys({
         <UnstyledButton
           key={`${done.kind} ${done.atMin} ${i}`}
           className="chip"
-          aria-label={`Undo: ${actWord(done)}`}
+          aria-label={say(`Undo: ${actWord(done)}`)}
           onClick={() => other({ acts: otherwise.acts.filter((_, o) => o !== i) })}
         >
-          {actWord(done)} <span aria-hidden>×</span>
+          {say(actWord(done))} <span aria-hidden>×</span>
         </UnstyledButton>
       ))}
     </div>
@@ -597,7 +599,7 @@ function Legend({ names }: { names: string[] }) {
 }
 
 const actWord = ({ kind, atMin, amount }: Act): string =>
-  `${kind === 'lid-lift' ? `lid off ${amount} s` : kind === 'add-water' ? `${amount} g poured` : 'stirred'} at ${atMin}`
+  `${kind === 'lid-lift' ? `lid off ${amount} s` : kind === 'add-water' ? `${amount} g water` : 'stirred'} at ${atMin}`
 
 /** How far off things may be: many kitchens, and the field of waters and minutes. */
 function Room({

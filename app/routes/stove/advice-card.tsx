@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import classes from './advice.module.css'
 
@@ -12,11 +13,12 @@ interface AdviceCardProps {
 
 /** One act with a figure, and two keys. */
 export function AdviceCard({ says, why, onDone, doneWord = 'Done', onNotNow }: AdviceCardProps) {
+  const { say } = useUnits()
   return (
     <section className={classes.advice} aria-label="Advice" role="status">
       <div>
-        <p className={`${classes.says} figure`}>{says}</p>
-        <p className={classes.why}>{why}</p>
+        <p className={`${classes.says} figure`}>{say(says)}</p>
+        <p className={classes.why}>{say(why)}</p>
       </div>
       <div className={classes.answers}>
         {onDone && (

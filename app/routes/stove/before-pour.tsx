@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Button, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
@@ -26,18 +27,19 @@ interface BeforePourProps {
  * to come.
  */
 export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps) {
+  const { say, label, shown, read, unit } = useUnits()
   const soak = view.stages.find((s) => s.id === 'soak')
   const inWater = soak && Math.round((now - soak.startMs) / 60_000)
   return (
     <section className={classes.told} aria-label="Before adding water">
       <Tell
-        label={`Weight after draining, g (dry: ${Math.round(plan.grain.mass_g)})`}
+        label={`${label('Weight after draining, g')} (dry: ${shown('mass', Math.round(plan.grain.mass_g))})`}
         limits={[
-          Math.round(plan.grain.mass_g),
-          Math.min(LIMITS.wet_mass_g[1], Math.round(plan.grain.mass_g * 3)),
+          shown('mass', Math.round(plan.grain.mass_g)),
+          shown('mass', Math.min(LIMITS.wet_mass_g[1], Math.round(plan.grain.mass_g * 3))),
         ]}
-        unit="g"
-        onTell={(g) => onTell('weighed', g)}
+        unit={unit('mass')}
+        onTell={(weight) => onTell('weighed', read('mass', weight))}
       />
       {inWater !== undefined && (
         <Tell
@@ -47,7 +49,7 @@ export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps)
           onTell={(minutes) => onTell('soaked', minutes)}
         />
       )}
-      <p role="status">{changeWords(frozen, plan)}</p>
+      <p role="status">{say(changeWords(frozen, plan))}</p>
     </section>
   )
 }
@@ -103,5 +105,7 @@ function changeWords(frozen: Plan, plan: Plan): string {
     before !== undefined && after !== undefined && before !== after
       ? `, then ${after} instead of ${before} min`
       : ''
-  return was === is && time === '' ? 'That is as planned.' : `Add ${is} g instead of ${was}${time}.`
+  return was === is && time === ''
+    ? 'That is as planned.'
+    : `Add ${is} g water instead of ${was} g water${time}.`
 }

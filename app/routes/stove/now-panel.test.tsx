@@ -197,7 +197,7 @@ describe('devices beside the cook', () => {
   test('with a scale the pour itself is the large figure, and what lies on it stands beside', () => {
     const aim = Math.round(plan.water.pour_g)
     expect(seen(upTo('pour'), 4, null, [scale(aim - 42)]).now).toMatch(
-      new RegExp(`Pour the water 42 g more.*${aim - 42} of ${aim} g on the scale`),
+      new RegExp(`Pour the water 42 g more.*${aim - 42} g of ${aim} g on the scale`),
     )
   })
   test('a probe says how warm it is beside the boil that is waited for', () => {

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import type { ReactNode } from 'react'
 import type { CookView, StageView } from '#core/cook/replay'
 import { meanwhile, type Meanwhile } from '#core/cook/meanwhile'
@@ -156,6 +157,7 @@ function Checks({
   pot: AtTheStove | undefined
   task: Meanwhile | undefined
 }) {
+  const { say } = useUnits()
   return (
     <ul className={classes.checks}>
       {place && <li>Setting: “{place}”</li>}
@@ -167,9 +169,9 @@ function Checks({
       {stage &&
         current &&
         lateHelp(stage, (now - current.startMs) / 60_000).map((help) => <li key={help}>{help}</li>)}
-      {current && current.liftedMinutes > 0 && <li>{liftedWords(view, current)}</li>}
+      {current && current.liftedMinutes > 0 && <li>{say(liftedWords(view, current))}</li>}
       {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
-      {task && <li>While you wait: {task.says}</li>}
+      {task && <li>While you wait: {say(task.says)}</li>}
       {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
     </ul>
   )
@@ -200,6 +202,7 @@ function NextAndServe({
   vessel: Vessel
   variety: Variety
 }) {
+  const { say } = useUnits()
   return (
     <div className={classes.below}>
       <p className={classes.next}>
@@ -223,7 +226,7 @@ function NextAndServe({
             variety={variety}
             dryG={pot.estimate.pot.dryG}
             moment={pot.moment}
-            title={insideWords(pot)}
+            title={say(insideWords(pot))}
             letters={0.2}
           />
         </div>
@@ -258,8 +261,9 @@ function Clock({
   plan: Plan
   readings: readonly DeviceReading[]
 }) {
+  const { temperature, mass, system } = useUnits()
   const celsius = readings.find((r) => r.celsius !== undefined)?.celsius
-  const probe = celsius === undefined ? '' : `, ${celsius.toFixed(1)} °C`
+  const probe = celsius === undefined ? '' : `, ${temperature(celsius, 1)}`
   if (stage.ends_on === 'clock')
     return (
       <p
@@ -275,7 +279,7 @@ function Clock({
   const where = minutes < low ? 'on time' : minutes <= high ? 'due now' : 'overdue: check'
   const amount = aimOf(stage, plan)
   const grams = readings.find((r) => r.kind === 'scale')?.grams
-  const live = amount !== undefined && grams !== undefined ? pourWords(grams, amount) : undefined
+  const live = amount !== undefined && grams !== undefined ? pourWords(grams, amount, system) : undefined
   const measured = amount !== undefined || (stage.amounts?.length ?? 0) > 0
   return (
     <>
@@ -297,7 +301,7 @@ function Clock({
           · {measured ? `${countdown(now - current.startMs)} so far, ` : ''}
           {rangeWord(low, high)} min, {where}
           {probe}
-          {live && `; ${grams} of ${Math.round(amount!)} g on the scale`}
+          {live && `; ${mass(grams!)} of ${mass(Math.round(amount!))} on the scale`}
         </span>
       </p>
     </>

@@ -1,3 +1,4 @@
+import { massIn, type UnitSystem } from '#core/units/system'
 import { useState } from 'react'
 import type { Stage } from '#core/plan/result'
 import { CUES } from '#core/methods/signs'
@@ -21,12 +22,17 @@ export const STALE_MS = 6000
 const STOP_G = 2
 
 /** How far a pour still is from its aim: "42 g more", then "stop". */
-export function pourWords(grams: number, aim: number): { figure: string; unit: string } {
+export function pourWords(
+  grams: number,
+  aim: number,
+  system: UnitSystem = 'metric',
+): { figure: string; unit: string } {
+  const [, figure, unit] = /^(.*) (\S+)$/.exec(massIn(Math.abs(Math.round(aim - grams)), system))!
   const left = Math.round(aim - grams)
-  if (left > STOP_G) return { figure: String(left), unit: 'g more' }
+  if (left > STOP_G) return { figure: figure!, unit: `${unit} more` }
   return left >= -STOP_G
-    ? { figure: 'stop', unit: `${grams} g` }
-    : { figure: String(-left), unit: 'g too much' }
+    ? { figure: 'stop', unit: massIn(grams, system) }
+    : { figure: figure!, unit: `${unit} too much` }
 }
 
 /** What a device that is not trusted proposes: the cook has the last word. */

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import type { Plan, Stage } from '#core/plan/result'
 import type { StageAmount } from '#core/plan/stage-amount'
 import { aimOf, amountText } from '#core/plan/stage-amounts'
@@ -32,12 +33,14 @@ export function StageAmounts({ stage, plan }: { stage: Stage; plan: Plan }) {
 }
 
 function Amount({ grams, measures, plan }: Pick<StageAmount, 'grams' | 'measures'> & { plan: Plan }) {
+  const { mass } = useUnits()
   if (plan.said_in === 'measures' && measures.length > 0)
     return <>{amountText({ grams, measures }, { saidIn: 'measures' })}</>
+  const [, figure, unit] = /^(.*) (\S+)$/.exec(mass(grams))!
   return (
     <>
-      {grams < 10 ? Math.round(grams * 10) / 10 : Math.round(grams)}
-      <small> g</small>
+      {figure}
+      <small> {unit}</small>
     </>
   )
 }

@@ -1,3 +1,5 @@
+import { useUnits } from '../../ui/units/units'
+import { localPlan } from '#core/plan/local-plan'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
 import { currentStage } from '#core/cook/next-action'
@@ -115,7 +117,8 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
   const newest = useMemo(() => events.reduce((latest, e) => Math.max(latest, e.atMs), 0), [events])
   const now = Math.max(counted, newest)
   const running = useMemo(() => runningCookOf(stored, events), [stored, events])
-  const { plan } = running
+  const { kitchen } = useUnits()
+  const plan = useMemo(() => localPlan(running.plan, kitchen), [running.plan, kitchen])
   const view = replay(running, events, now)
   const current = currentStage(plan, view)
   const stage = current && plan.stages.find((s) => s.id === current.id)

@@ -1,3 +1,4 @@
+import { UnitNumber, useUnits } from '../../ui/units/units'
 import { Button, Drawer, NumberInput, UnstyledButton } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { EVENT_AMOUNTS, type EventKind } from '#core/cook/events'
@@ -62,7 +63,7 @@ const LOST_AT_FIRST_G = 30
  */
 export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStage, waitAt }: WrongProps) {
   const [complaint, setComplaint] = useState<Complaint>()
-  const [lost, setLost] = useState<number | string>(LOST_AT_FIRST_G)
+  const [lost, setLost] = useState<number | ''>(LOST_AT_FIRST_G)
   const close = () => {
     setComplaint(undefined)
     onClose()
@@ -107,7 +108,8 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
           <p className="quiet">Nothing is heating yet, so there is nothing to fix.</p>
         )}
         {complaint === 'boiled-over' && (
-          <NumberInput
+          <UnitNumber
+            kind="mass"
             label="How much ran over, about, g"
             value={lost}
             onChange={setLost}
@@ -241,6 +243,8 @@ function Happened({
   onTell: (amount: number) => void
 }) {
   const [amount, setAmount] = useState<number | string>(first ?? 0)
+  const { label, shown, read, unit: massUnit, system } = useUnits()
+  const inG = unit === 'g'
   const n = Number(amount)
   const [min, max] = (kind && EVENT_AMOUNTS[kind]) ?? [0, 0]
   return (
@@ -248,13 +252,13 @@ function Happened({
       <span>{word}</span>
       {unit && (
         <NumberInput
-          aria-label={`${word}, ${unit}`}
-          value={amount}
-          onChange={setAmount}
-          suffix={` ${unit}`}
-          min={min}
-          max={max}
-          step={unit === 'g' ? 10 : 1}
+          aria-label={label(`${word}, ${unit}`)}
+          value={inG && amount !== '' ? shown('mass', Number(amount)) : amount}
+          onChange={(next) => setAmount(inG && typeof next === 'number' ? read('mass', next) : next)}
+          suffix={` ${inG ? massUnit('mass') : unit}`}
+          min={inG ? shown('mass', min) : min}
+          max={inG ? shown('mass', max) : max}
+          step={inG && system === 'metric' ? 10 : 1}
           allowNegative={false}
           w={120}
         />

@@ -1,3 +1,4 @@
+import { localText } from '#core/units/local-text'
 import { Button, Checkbox, Radio, Stack } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { data, Link, redirect, useNavigation, useSearchParams, useSubmit } from 'react-router'
@@ -222,7 +223,10 @@ function choicesFor(
         const pour = Math.round(water.pour_g + step * grain.mass_g)
         return of(
           String(step),
-          `${pour} g of water${step === 0 ? ', as planned' : `, ${Math.abs(Math.round(step * grain.mass_g))} g ${step < 0 ? 'less' : 'more'}`}`,
+          localText(
+            `${pour} g of water${step === 0 ? ', as planned' : `, ${Math.abs(Math.round(step * grain.mass_g))} g ${step < 0 ? 'less' : 'more'} water`}`,
+            household,
+          ),
           { poured: pour },
           own + step,
         )

@@ -1,3 +1,12 @@
+import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
+import {
+  altitudeIn,
+  fieldInBase,
+  temperatureIn,
+  type KitchenUnits,
+  type UnitSystem,
+} from '#core/units/system'
+import { localLabel, localText } from '#core/units/local-text'
 import { Button, NativeSelect, SegmentedControl, TextInput } from '@mantine/core'
 import { data, Form, redirect, useNavigation } from 'react-router'
 import { SETTINGS_LIMITS } from '#core/contract/settings'
@@ -7,7 +16,8 @@ import { HEAT_PRESETS } from '#core/heat/sources'
 import { metres } from '#core/units/units'
 import { VESSEL_PRESET_IDS, VESSEL_PRESETS } from '#core/vessel/presets'
 import { kitchen } from '#server/kitchen'
-import { welcome, WELCOME_HEATS } from '#server/commands/welcome'
+import { BURNER_PRESETS } from '#server/commands/usual-equipment'
+import { welcome } from '#server/commands/welcome'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { useState } from 'react'
@@ -18,7 +28,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Welcome · Omsel' }]
 
 export function loader() {
   if (kitchen().household.welcomed()) throw redirect('/')
-  return { heats: WELCOME_HEATS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name })) }
+  return { heats: BURNER_PRESETS.map((id) => ({ value: id, label: HEAT_PRESETS[id].name })) }
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -42,39 +52,64 @@ export async function action({ request }: Route.ActionArgs) {
       } satisfies Refused,
       { status: 400 },
     )
-  const read = welcome(kitchen(), typed)
+  const units = unitsChosen(typed)
+  const read = welcome(kitchen(), inBaseUnits(typed, units))
   return read.ok
     ? redirect(read.value)
-    : data({ errors: read.errors, typed } satisfies Refused, { status: 422 })
+    : data({ errors: inKitchenUnits(read.errors, typed, units), typed } satisfies Refused, { status: 422 })
 }
 
-/** The first quarter of an hour: five things, and a pot is planned. */
+/** What was chosen so far of the units; a kitchen of US units goes by the US cup. */
+const unitsChosen = (typed: Record<string, string> | undefined): KitchenUnits => ({
+  units: 'grams',
+  cup: 'metric',
+  system: typed?.system === 'us' ? 'us' : 'metric',
+})
+
+/** The first answers: six things, and a pot is planned. */
 export default function Welcome({ loaderData, actionData }: Route.ComponentProps) {
   const refused = actionData
   const [height, setHeight] = useState(refused?.typed.elevation_m ?? '0')
   const busy = useNavigation().state !== 'idle'
-  const metresUp = Number(height.replace(',', '.'))
+  const [system, setSystem] = useState(unitsChosen(refused?.typed).system)
+  const metresUp = Number(fieldInBase('altitude', height, system).replace(',', '.'))
   const [low, high] = SETTINGS_LIMITS.elevation_m
   const boils =
     height.trim() !== '' && metresUp >= low && metresUp <= high
-      ? boilingPointAt(metres(metresUp)).toFixed(1)
+      ? temperatureIn(boilingPointAt(metres(metresUp)), system, 1)
       : undefined
   return (
     <main className={classes.welcome}>
       <h1 className="figure">Set up your kitchen</h1>
-      <p className={classes.lead}>Five questions, then your first plan. You can change everything later.</p>
+      <p className={classes.lead}>Six questions, then your first plan. You can change everything later.</p>
       <Form method="post" noValidate className={`${classes.sheet} basin`}>
+        <div>
+          <span className={classes.label} id="system">
+            Which units do you use?
+          </span>
+          <SegmentedControl
+            fullWidth
+            aria-labelledby="system"
+            name="system"
+            value={system}
+            onChange={(next) => setSystem(next as UnitSystem)}
+            data={[
+              { value: 'metric', label: 'metric: °C, mL, grams' },
+              { value: 'us', label: 'US: °F, cups, ounces' },
+            ]}
+          />
+        </div>
         <TextInput
           name="elevation_m"
-          label="Altitude, m"
+          label={localLabel('Altitude, m', system)}
           inputMode="decimal"
           value={height}
           onChange={(event) => setHeight(event.currentTarget.value)}
           error={errorAt(refused, 'elevation_m')}
           description={
             boils === undefined
-              ? `${low} to ${high} m; look it up on a map`
-              : `Water boils at ${boils} °C there`
+              ? `${altitudeIn(low, system)} to ${altitudeIn(high, system)}; look it up on a map`
+              : `Water boils at ${boils} there`
           }
           inputWrapperOrder={['label', 'input', 'error', 'description']}
         />
@@ -98,7 +133,10 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
           label="Which pot is closest to yours?"
           defaultValue={refused?.typed.pot ?? 'heavy-2.5'}
           error={errorAt(refused, 'pot')}
-          data={VESSEL_PRESET_IDS.map((id) => ({ value: id, label: VESSEL_PRESETS[id].name }))}
+          data={VESSEL_PRESET_IDS.map((id) => ({
+            value: id,
+            label: localText(VESSEL_PRESETS[id].name, { units: 'grams', cup: 'metric', system }),
+          }))}
         />
         <NativeSelect
           name="heat"

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { useId } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import { millilitres, millimetres } from '#core/units/units'
@@ -37,6 +38,7 @@ const HOT_BOTTOM_C = 108
  * water as high as it stands.
  */
 export function PotInside({ vessel, variety, dryG, moment, title, letters = 0.12 }: PotInsideProps) {
+  const { temperature } = useUnits()
   const id = useId()
   const { uptakeByLayer, centreByLayer, freeG, bulkC, bottomC, steam } = moment
   const layers = uptakeByLayer.length
@@ -123,7 +125,8 @@ export function PotInside({ vessel, variety, dryG, moment, title, letters = 0.12
         className={classes.words}
         fontSize={half * letters}
       >
-        {Math.round(bulkC)} °C{bottomC > bulkC + 3 ? `, bottom ${Math.round(bottomC)} °C` : ''}
+        {temperature(bulkC)}
+        {bottomC > bulkC + 3 ? `, bottom ${temperature(bottomC)}` : ''}
       </text>
     </svg>
   )

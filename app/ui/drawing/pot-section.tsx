@@ -1,3 +1,5 @@
+import { capacityIn, lengthIn, type UnitSystem } from '#core/units/system'
+import { useUnits } from '../../ui/units/units'
 import { useElementSize } from '@mantine/hooks'
 import { useId, type CSSProperties } from 'react'
 import type { Variety } from '#core/grain/varieties'
@@ -78,20 +80,20 @@ function labelsOf(
   { height: rim, capacity }: Vessel,
   levels: PotLevels,
   cooked: boolean,
+  system: UnitSystem,
 ): { level: number; text: string; kind: string }[] {
+  const level = (mm: number) => (system === 'us' ? lengthIn(mm, system) : String(Math.round(mm)))
   const overBasket = levels.basket !== undefined
   const band = !overBasket && levels.soft - levels.firm > 0.3
   return [
-    { level: rim, text: `rim, ${(capacity / 1000).toFixed(1)} L`, kind: 'rim' },
-    ...(overBasket
-      ? []
-      : [{ level: levels.froth, text: `foam to ${Math.round(levels.froth)}`, kind: 'froth' }]),
-    { level: levels.swollen, text: `cooked ${Math.round(levels.swollen)}`, kind: 'swollen' },
+    { level: rim, text: `rim, ${capacityIn(capacity, system)}`, kind: 'rim' },
+    ...(overBasket ? [] : [{ level: levels.froth, text: `foam to ${level(levels.froth)}`, kind: 'froth' }]),
+    { level: levels.swollen, text: `cooked ${level(levels.swollen)}`, kind: 'swollen' },
     ...(cooked
       ? []
       : [
           ...(band ? [{ level: levels.soft, text: 'soft', kind: 'soft' }] : []),
-          { level: levels.fill, text: `water ${Math.round(levels.fill)}`, kind: 'fill' },
+          { level: levels.fill, text: `water ${level(levels.fill)}`, kind: 'fill' },
           ...(band ? [{ level: levels.firm, text: 'firm', kind: 'firm' }] : []),
           ...(overBasket ? [{ level: levels.basket!, text: 'basket', kind: 'basket' }] : []),
         ]),
@@ -113,6 +115,7 @@ export function PotSection({
   poured = 0,
   title,
 }: PotSectionProps) {
+  const { system } = useUnits()
   const grains = useId()
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
@@ -136,7 +139,7 @@ export function PotSection({
   const shown = (level: number) => Math.min(level, rim + 18)
   const litres = [0.5, 1, 1.5, 2, 3, 4, 5, 6, 7, 8].filter((l) => l * 1000 < vessel.capacity * 0.98)
   const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
-  const marks = labelsOf(vessel, levels, cooked)
+  const marks = labelsOf(vessel, levels, cooked, system)
   const lines = spreadLabels(
     marks.map((m) => -shown(m.level)),
     text * 1.25,
@@ -522,20 +525,24 @@ function Lid({ vessel, wall, lid }: { vessel: Vessel; wall: number; lid: LidPosi
 
 /** Millimetres above the inner base, beside the pot. */
 function Ruler({ height, edge, text }: { height: number; edge: number; text: number }) {
-  const step = height > 120 ? 20 : 10
-  const ticks = Array.from({ length: Math.floor(height / step) + 1 }, (_, i) => i * step)
-  const every = height > 120 ? 40 : 20
+  const { system } = useUnits()
+  // In US units every half inch, a figure at whole inches.
+  const unit = system === 'us' ? 25.4 : 1
+  const [step, every] =
+    system === 'us' ? (height > 120 ? [1, 2] : [0.5, 1]) : height > 120 ? [20, 40] : [10, 20]
+  const ticks = Array.from({ length: Math.floor(height / (step * unit)) + 1 }, (_, i) => i * step)
   return (
     <g className={classes.ruler}>
       <path d={`M${edge} 0V${-height}`} />
-      {ticks.map((mm) => {
-        const long = mm % every === 0
+      {ticks.map((tick) => {
+        const long = tick % every === 0
+        const y = -tick * unit
         return (
-          <g key={mm}>
-            <path d={`M${edge} ${-mm}h${long ? -6 : -3}`} />
+          <g key={tick}>
+            <path d={`M${edge} ${y}h${long ? -6 : -3}`} />
             {long && (
-              <text x={edge - 9} y={-mm + text * 0.34} fontSize={text * 0.92} textAnchor="end">
-                {mm}
+              <text x={edge - 9} y={y + text * 0.34} fontSize={text * 0.92} textAnchor="end">
+                {tick}
               </text>
             )}
           </g>

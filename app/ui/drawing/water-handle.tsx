@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import type { PointerEvent } from 'react'
 import classes from './pot-section.module.css'
 
@@ -74,6 +75,7 @@ export function WaterHandle({
   scale: number
   top: number
 }) {
+  const { waterIn } = useUnits()
   const size = HANDLE_PX * scale
   const levelUnder = (event: PointerEvent<SVGElement>): number => {
     const matrix = event.currentTarget.ownerSVGElement!.getScreenCTM()!.inverse()
@@ -108,7 +110,7 @@ export function WaterHandle({
         aria-valuemin={0}
         aria-valuemax={Math.round(hold.softG * 2)}
         aria-valuenow={Math.round(hold.pourG)}
-        aria-valuetext={`${Math.round(hold.pourG)} g`}
+        aria-valuetext={waterIn(Math.round(hold.pourG))}
         className={classes.handle}
         onKeyDown={(event) => {
           const next = pourAfterKey(event.key, event.shiftKey, hold)

@@ -1,3 +1,4 @@
+import { useUnits } from '../../../ui/units/units'
 import { NativeSelect, NumberInput, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { AVOIDABLE } from '#core/eaters/avoid'
@@ -102,16 +103,20 @@ export function AmountPanel({ state, change, household }: PanelProps) {
 
 /** Dry grain as a cook types it: "1½ cups", "2 mugs", "300 g"; a bare number counts what was counted before. */
 function DryGrain({ state, change, household }: PanelProps) {
+  const { say, mass, system } = useUnits()
   const choices = measureChoices(household)
   const { amount } = state
   const counted = amount.basis === 'measure' ? amount.measure : 'g'
   const [typed, setTyped] = useState(() =>
-    amount.basis === 'measure' ? measuredWord(amount, household) : `${amount.value} g`,
+    amount.basis === 'measure' ? measuredWord(amount, household) : mass(amount.value),
   )
   const [error, setError] = useState<string>()
+  /** A bare number counts what this kitchen weighs in. */
+  const inWeight = (text: string, unit: string) =>
+    unit === 'g' && system === 'us' && /^[\d.,½¼¾⅓⅔⅛\s/]+$/.test(text) ? `${text} oz` : text
   const take = (text: string, unit = counted) => {
     setTyped(text)
-    const read = readDryAmount(text, unit, household)
+    const read = readDryAmount(inWeight(text, unit), unit, household)
     setError(read.ok ? undefined : read.message)
     if (read.ok) change({ amount: read.amount, who: null })
   }
@@ -119,7 +124,7 @@ function DryGrain({ state, change, household }: PanelProps) {
     <>
       <TextInput
         label="Dry grain"
-        description="1½ cups, 2 mugs, 300 g"
+        description={system === 'us' ? '1½ cups, 2 mugs, 10 oz' : '1½ cups, 2 mugs, 300 g'}
         value={typed}
         maxLength={40}
         error={error}
@@ -132,9 +137,12 @@ function DryGrain({ state, change, household }: PanelProps) {
         onChange={(event) => {
           const unit = event.currentTarget.value
           const number = amount.basis === 'measure' ? amount.value : unit === 'g' ? 250 : 2
-          take(unit === 'g' ? '250 g' : String(number), unit)
+          take(unit === 'g' ? mass(250) : String(number), unit)
         }}
-        data={[{ value: 'g', label: 'grams' }, ...choices.map(({ id, label }) => ({ value: id, label }))]}
+        data={[
+          { value: 'g', label: system === 'us' ? 'ounces' : 'grams' },
+          ...choices.map(({ id, label }) => ({ value: id, label: say(label) })),
+        ]}
       />
     </>
   )

@@ -1,3 +1,5 @@
+import { OVEN_C } from '#core/methods/oven'
+import { UnitNumber, useUnits } from '../../../ui/units/units'
 import { Button, Checkbox, Group, NumberInput, Radio, Slider, Stack, Text, TextInput } from '@mantine/core'
 import { LIMITS } from '#core/contract/plan-request'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
@@ -16,6 +18,7 @@ import { SteamerWays } from './steamer-ways'
 
 /** How it is cooked, and what that way leaves to the cook. */
 export function HeatPanel(props: PanelProps) {
+  const { temperature } = useUnits()
   const { state, change, household } = props
   const vessel = vesselOfState(state, household)
   const method = methodOfState(state, vessel)
@@ -38,7 +41,9 @@ export function HeatPanel(props: PanelProps) {
       )}
       <Thickness method={method} state={state} change={change} />
       {method === 'oven' && (
-        <Text size="sm">At 190 °C, in a deep dish, with boiling water and sealed with foil.</Text>
+        <Text size="sm">
+          At {temperature(OVEN_C)}, in a deep dish, with boiling water and sealed with foil.
+        </Text>
       )}
       <Pressure method={method} props={props} state={state} change={change} />
       <LidAndHeat method={method} state={state} change={change} />
@@ -263,7 +268,8 @@ function DishUnder({ state, change }: PanelProps) {
             maxLength={LIMITS.name}
             onChange={(event) => change({ under: { ...under, name: event.currentTarget.value } })}
           />
-          <NumberInput
+          <UnitNumber
+            kind="mass"
             size="xs"
             label="Liquid in that dish, g"
             min={min}

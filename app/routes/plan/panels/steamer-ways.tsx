@@ -1,3 +1,4 @@
+import { Say } from '../../../ui/units/units'
 import type { ReactNode } from 'react'
 import classes from './steamer-ways.module.css'
 
@@ -39,6 +40,8 @@ export const SteamerWays = () => (
         </p>
       </div>
     ))}
-    <p>For all: 25 mm above the water, stable, room for steam, a cloth under the lid.</p>
+    <p>
+      <Say>For all: 25 mm above the water, stable, room for steam, a cloth under the lid.</Say>
+    </p>
   </details>
 )

@@ -1,8 +1,11 @@
+import { Link } from 'react-router'
+import { useUnits } from '../../../ui/units/units'
 import { Radio, Stack } from '@mantine/core'
 import type { PanelProps } from './panel-props'
 import { vesselOfState } from '../../../planning/plan-state'
 
 export function VesselPanel({ state, change, household }: PanelProps) {
+  const { say, capacity } = useUnits()
   const vessel = vesselOfState(state, household)
   return (
     <Stack gap="md">
@@ -17,11 +20,12 @@ export function VesselPanel({ state, change, household }: PanelProps) {
               key={v.id}
               value={v.id}
               label={v.name}
-              description={`${(v.capacity_ml / 1000).toFixed(1)} L, ${Math.round(v.rim_diameter_mm / 10)} cm wide`}
+              description={`${capacity(v.capacity_ml)}, ${say(`${Math.round(v.rim_diameter_mm / 10)} cm`)} wide`}
             />
           ))}
         </Stack>
       </Radio.Group>
+      <Link to="/pots?add=usual">Another pot or appliance</Link>
       {vessel.own_rated_w === null && (
         <Radio.Group value={state.heatId} onChange={(heatId) => change({ heatId })} label="On">
           <Stack gap={6} mt={6}>

@@ -1,0 +1,69 @@
+import type { FieldError } from '#core/contract/fields'
+import { localText } from '#core/units/local-text'
+import { fieldInBase, shownInField, type FieldKind, type KitchenUnits } from '#core/units/system'
+
+/** What a field holds, by the unit its name ends in; undefined for one without. */
+export function kindOfField(name: string): FieldKind | undefined {
+  if (name === 'capacity_ml') return 'capacity'
+  if (name === 'ml') return 'volume'
+  if (name === 'grams') return 'mass'
+  const unit = /_(mm|ml|g|m|c)$/.exec(name)?.[1]
+  return unit === undefined ? undefined : UNIT_KINDS[unit]
+}
+
+const UNIT_KINDS: Readonly<Record<string, FieldKind>> = {
+  mm: 'length',
+  ml: 'volume',
+  g: 'mass',
+  m: 'altitude',
+  c: 'temperature',
+}
+
+/** A stored figure as a form's field shows it. */
+export function shownField(name: string, value: unknown, { system }: Pick<KitchenUnits, 'system'>): string {
+  const kind = kindOfField(name)
+  return kind && typeof value === 'number' ? String(shownInField(kind, value, system)) : String(value ?? '')
+}
+
+/**
+ * A form's fields in the units they are stored in.
+ * @param stored what was shown: a field that still shows it changes nothing
+ */
+export const inBaseUnits = <T extends Record<string, string>>(
+  typed: T,
+  { system }: Pick<KitchenUnits, 'system'>,
+  stored: object = {},
+): T =>
+  Object.fromEntries(
+    Object.entries(typed).map(([name, text]) => {
+      const kind = kindOfField(name)
+      const before = (stored as Record<string, unknown>)[name]
+      return [
+        name,
+        kind === undefined
+          ? text
+          : fieldInBase(kind, text, system, typeof before === 'number' ? before : undefined),
+      ]
+    }),
+  ) as T
+
+/** What was refused, in the kitchen's units and quoting what was typed. */
+export const inKitchenUnits = (
+  errors: readonly FieldError[],
+  typed: Readonly<Record<string, string>>,
+  kitchen: KitchenUnits,
+): FieldError[] =>
+  kitchen.system === 'metric'
+    ? [...errors]
+    : errors.map((error) => ({
+        ...error,
+        message: localText(
+          kindOfField(error.path) === undefined
+            ? error.message
+            : error.message.replace(
+                /got ("?)[\d.,−-]+\1/,
+                (_all: string, mark: string) => `got ${mark}${typed[error.path] ?? ''}${mark}`,
+              ),
+          kitchen,
+        ),
+      }))

@@ -1,0 +1,204 @@
+import { CUPS, type CupId } from './cups'
+import { inMeasure, measureOf, SPOONS } from './measures'
+import { roundTo } from './rounding'
+
+/** Metric, or US customary: cups, ounces, degrees Fahrenheit, feet, inches, quarts. */
+export const UNIT_SYSTEMS = ['metric', 'us'] as const
+export type UnitSystem = (typeof UNIT_SYSTEMS)[number]
+
+/** What a kitchen measures by, and in which units it says everything else. */
+export interface KitchenUnits {
+  units: 'grams' | 'cups'
+  cup: CupId
+  system: UnitSystem
+}
+
+/** The units among a household's settings. */
+export const unitsOf = ({ units, cup, system }: KitchenUnits): KitchenUnits => ({ units, cup, system })
+
+/**
+ * The conversion factors, exact by definition.
+ * @see NIST Special Publication 811, appendix B
+ */
+const G_PER_OZ = 28.349523125
+const OZ_PER_LB = 16
+const ML_PER_FL_OZ = 29.5735295625
+const ML_PER_QT = 946.352946
+const MM_PER_IN = 25.4
+const M_PER_FT = 0.3048
+
+/** Fewer ounces than this are said with two decimals; more than that in pounds. */
+const FEW_OZ = 1
+const MANY_OZ = 48
+/** A vessel of less than this is said in fluid ounces, quarts. */
+const LEAST_QT = 0.95
+
+const grouped = (n: number) => n.toLocaleString('en-US')
+
+/** @example temperatureIn(82, 'us') // "180 °F" */
+export const temperatureIn = (celsius: number, system: UnitSystem, decimals = 0): string =>
+  system === 'us' ? `${roundTo(fahrenheit(celsius), decimals)} °F` : `${roundTo(celsius, decimals)} °C`
+
+/** A difference of temperatures, which has no zero to move. */
+export const warmthIn = (kelvin: number, system: UnitSystem): string =>
+  system === 'us' ? `${Math.round(kelvin * 1.8)} °F` : `${Math.round(kelvin)} °C`
+
+/** @example altitudeIn(1120, 'us') // "3,670 ft" */
+export const altitudeIn = (metres: number, system: UnitSystem): string =>
+  system === 'us' ? `${grouped(Math.round(metres / M_PER_FT / 10) * 10)} ft` : `${Math.round(metres)} m`
+
+/** A length in the kitchen, to the mark on its ruler.  @example lengthIn(35, 'us') // "1⅜ in" */
+export const lengthIn = (mm: number, system: UnitSystem): string =>
+  system === 'us' ? `${inches(mm)} in` : `${Math.round(mm)} mm`
+
+/** What a vessel holds.  @example capacityIn(3500, 'us') // "3.7 qt" */
+export function capacityIn(ml: number, system: UnitSystem): string {
+  if (system === 'metric') return ml >= 1000 ? `${(ml / 1000).toFixed(1)} L` : `${Math.round(ml)} mL`
+  const quarts = ml / ML_PER_QT
+  return quarts >= LEAST_QT
+    ? `${roundTo(quarts, 1)} qt`
+    : `${roundTo(ml / ML_PER_FL_OZ, ml < 300 ? 1 : 0)} fl oz`
+}
+
+/** A mass on the scale.  @example massIn(300, 'us') // "10.6 oz" */
+export function massIn(grams: number, system: UnitSystem): string {
+  if (system === 'metric') return `${Math.abs(grams) < 10 ? roundTo(grams, 1) : Math.round(grams)} g`
+  const oz = grams / G_PER_OZ
+  if (Math.abs(oz) >= MANY_OZ) return `${roundTo(oz / OZ_PER_LB, 1)} lb`
+  return `${roundTo(oz, Math.abs(oz) < FEW_OZ ? 2 : 1)} oz`
+}
+
+/** Water or another liquid as this kitchen measures it; a gram of it fills a millilitre. */
+export const liquidIn = (ml: number, { units, cup, system }: KitchenUnits): string =>
+  units === 'cups' ? inMeasure(Math.max(0, ml), measureOf(measureOfCup(cup))).text : massIn(ml, system)
+
+/** The contract's name of a household's cup; a size that has none goes by its millilitres. */
+export const measureOfCup = (cup: CupId) =>
+  cup === 'us-customary'
+    ? ('us-cup' as const)
+    : cup === 'metric'
+      ? ('metric-cup' as const)
+      : cup === 'scoop'
+        ? ('rice-cooker-cup' as const)
+        : { name: 'cup', ml: CUPS[cup].ml }
+
+const fahrenheit = (celsius: number) => celsius * 1.8 + 32
+
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'] as const
+/** An eighth of an inch is said where it is off by no more than this, mm. */
+const NEAR_EIGHTH_MM = 0.85
+
+/** Inches to an eighth, or to a sixteenth where an eighth is too coarse. */
+function inches(mm: number): string {
+  const eighths = Math.round((mm / MM_PER_IN) * 8)
+  if (Math.abs((eighths / 8) * MM_PER_IN - mm) <= NEAR_EIGHTH_MM || mm > 300)
+    return `${Math.floor(eighths / 8) || (eighths % 8 ? '' : '0')}${EIGHTHS[eighths % 8]!}`
+  const sixteenths = Math.round((mm / MM_PER_IN) * 16)
+  const whole = Math.floor(sixteenths / 16)
+  return `${whole || ''}${whole ? ' ' : ''}${sixteenths % 16}/16`
+}
+
+/** What a field of a form holds, and so its unit. */
+export type FieldKind = 'temperature' | 'altitude' | 'length' | 'capacity' | 'volume' | 'mass'
+
+interface FieldUnit {
+  unit: string
+  /** From the base unit (°C, m, mm, mL, g), and back. */
+  show: (base: number) => number
+  read: (shown: number) => number
+  decimals: number
+}
+
+const scaled = (unit: string, factor: number, decimals: number): FieldUnit => ({
+  unit,
+  show: (base) => base / factor,
+  read: (shown) => shown * factor,
+  decimals,
+})
+
+const FIELD_UNITS: Record<UnitSystem, Record<FieldKind, FieldUnit>> = {
+  metric: {
+    temperature: scaled('°C', 1, 1),
+    altitude: scaled('m', 1, 0),
+    length: scaled('mm', 1, 1),
+    capacity: scaled('mL', 1, 0),
+    volume: scaled('mL', 1, 0),
+    mass: scaled('g', 1, 1),
+  },
+  us: {
+    temperature: { unit: '°F', show: fahrenheit, read: (f) => (f - 32) / 1.8, decimals: 0 },
+    altitude: scaled('ft', M_PER_FT, 0),
+    length: scaled('in', MM_PER_IN, 2),
+    capacity: scaled('qt', ML_PER_QT, 2),
+    volume: scaled('fl oz', ML_PER_FL_OZ, 1),
+    mass: scaled('oz', G_PER_OZ, 2),
+  },
+}
+
+/** The unit a field of this kind has in this kitchen. */
+export const fieldUnit = (kind: FieldKind, system: UnitSystem): string => FIELD_UNITS[system][kind].unit
+
+/** A stored figure (°C, m, mm, mL, g) as a field shows it. */
+export function shownInField(kind: FieldKind, base: number, system: UnitSystem): number {
+  const { show, decimals } = FIELD_UNITS[system][kind]
+  return roundTo(show(base), system === 'metric' ? 6 : decimals)
+}
+
+/** What was typed into a field, in the base unit (°C, m, mm, mL, g). */
+export const readFromField = (kind: FieldKind, shown: number, system: UnitSystem): number =>
+  system === 'metric' ? shown : roundTo(FIELD_UNITS[system][kind].read(shown), 3)
+
+/** Units that may be typed after a number in a field of a kind, whatever the kitchen's own. */
+const TYPED: Record<FieldKind, readonly [RegExp, UnitSystem | number][]> = {
+  temperature: [
+    [/^°?\s*c$/i, 'metric'],
+    [/^°?\s*f$/i, 'us'],
+  ],
+  altitude: [
+    [/^(m|met(er|re)s?)$/i, 'metric'],
+    [/^(ft|feet|foot|['’′])$/i, 'us'],
+  ],
+  length: [
+    [/^mm$/i, 'metric'],
+    [/^cm$/i, 10],
+    [/^(in|inch|inches|["”″])$/i, 'us'],
+  ],
+  capacity: [
+    [/^ml$/i, 'metric'],
+    [/^(l|lit(er|re)s?)$/i, 1000],
+    [/^(qt|quarts?)$/i, 'us'],
+    [/^fl\.?\s*oz$/i, ML_PER_FL_OZ],
+    [/^cups?$/i, CUPS['us-customary'].ml],
+  ],
+  volume: [
+    [/^ml$/i, 'metric'],
+    [/^(l|lit(er|re)s?)$/i, 1000],
+    [/^fl\.?\s*oz$/i, 'us'],
+    [/^(qt|quarts?)$/i, ML_PER_QT],
+    [/^cups?$/i, CUPS['us-customary'].ml],
+    [/^tbsp$/i, SPOONS.us.tbsp],
+  ],
+  mass: [
+    [/^g(rams?)?$/i, 'metric'],
+    [/^kg$/i, 1000],
+    [/^(oz|ounces?)$/i, 'us'],
+    [/^(lbs?|pounds?)$/i, G_PER_OZ * OZ_PER_LB],
+  ],
+}
+
+/**
+ * A field's text in the base unit, as text: "9 in" is "228.6", and "9" is too in a kitchen of inches. What is
+ * not a number with a known unit is handed on as it was typed, for the form to refuse.
+ * @param stored what the field showed before: text that still shows it changes nothing
+ */
+export function fieldInBase(kind: FieldKind, typed: string, system: UnitSystem, stored?: number): string {
+  const text = typed.trim()
+  if (stored !== undefined && text === String(shownInField(kind, stored, system))) return String(stored)
+  const [, number, unit = ''] = /^([+−-]?\d+(?:[.,]\d+)?)\s*(.*)$/.exec(text) ?? []
+  if (number === undefined) return typed
+  const n = Number(number.replace(',', '.').replace('−', '-'))
+  if (unit === '') return system === 'metric' ? typed : String(readFromField(kind, n, system))
+  const known = TYPED[kind].find(([pattern]) => pattern.test(unit.trim()))?.[1]
+  if (known === undefined) return typed
+  return String(typeof known === 'number' ? roundTo(n * known, 3) : readFromField(kind, n, known))
+}

@@ -1,0 +1,142 @@
+import type { Page } from '@playwright/test'
+import { act, expect, letPass, open, setAside, test } from './kitchen'
+
+/** A figure with a metric unit, wherever it is read, spoken or typed. */
+const METRIC = /(?:^|[^\w.])\d[\d.,]*\s?(?:°C|mm|cm|m[lL]|L|k?g|m)(?![\w²³/])/g
+/** Labels of fields: "Altitude, m". */
+const METRIC_LABEL = /, (?:°C|mm|cm|mL|g|m)(?:$| \()/
+
+/** Everything a page says: its text, its labels, what its fields hold and propose. */
+const words = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const said = [document.body.innerText]
+    for (const element of document.querySelectorAll('body *')) {
+      for (const name of ['aria-label', 'aria-valuetext', 'placeholder', 'title', 'value'])
+        if (element.hasAttribute(name) && element.getAttribute('type') !== 'hidden')
+          said.push(element.getAttribute(name)!)
+      if (element.tagName === 'title' || element.tagName === 'text') said.push(element.textContent ?? '')
+    }
+    return said.flatMap((text) => text.split('\n')).map((line) => line.trim())
+  })
+
+/** Lines that say something metric; a cup's own name says its size, so that one can tell cups apart. */
+const metric = async (page: Page): Promise<string[]> => [
+  ...new Set(
+    (await words(page)).filter(
+      (line) => (METRIC.test(line) || METRIC_LABEL.test(line)) && !/cup \(\d+(\.\d)? mL\)/.test(line),
+    ),
+  ),
+]
+
+const PAGES = [
+  '/?grain=short-white&for=4&pot=clay&on=big-gas',
+  '/?grain=barley-hulled&grams=900&pot=little-steel&purpose=batch',
+  '/?grain=short-white&purpose=dressed&for=6&pot=heavy-blue&salt=0.8',
+  '/stove',
+  '/notebook',
+  '/notebook/learned',
+  '/settings',
+  '/grains',
+  '/pots',
+  '/leftovers',
+  '/leftovers/put-away',
+  '/leftovers/labels',
+  '/meal',
+  '/taste-tests',
+  '/convert?grain=basmati&for=4',
+  '/practice',
+  '/practice/first-bubbles',
+  '/simulation',
+  '/compare',
+  '/ready-by',
+  '/recipe-card',
+]
+
+async function choose(page: Page, system: 'US' | 'metric', by: 'cups' | 'scale') {
+  await open(page, '/settings')
+  await page.getByRole('radio', { name: system, exact: true }).check({ force: true })
+  await page.getByRole('radio', { name: by, exact: true }).check({ force: true })
+  await page.getByRole('button', { name: 'Save', exact: true }).first().click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+}
+
+test('a US kitchen reads its own units on every page, and a metric one again afterwards', async ({
+  page,
+  isMobile,
+}) => {
+  test.skip(isMobile)
+  test.setTimeout(240_000)
+  await open(page, '/settings')
+  await expect(page.getByLabel('Altitude, m')).toHaveValue('1120')
+  await choose(page, 'US', 'cups')
+  await expect(page.getByLabel('Altitude, ft')).toHaveValue('3675')
+  for (const address of PAGES) {
+    await open(page, address)
+    // Charts and the worker’s answers come a moment later.
+    await page.waitForTimeout(700)
+    expect.soft(await metric(page), address).toEqual([])
+  }
+  // A pot typed in its own units is kept as what it is.
+  await open(page, '/pots')
+  for (const name of ['Add a pot', 'Quick add', 'Add a burner', 'Add your own cup or mug']) {
+    await page.getByRole('button', { name, exact: true }).click()
+    expect.soft(await metric(page), name).toEqual([])
+    await page.getByRole('button', { name: 'Close' }).click()
+  }
+  await page.getByRole('button', { name: 'Calibrate the clay' }).click()
+  expect.soft(await metric(page), 'calibrate').toEqual([])
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Add a pot', exact: true }).click()
+  const form = page.getByRole('dialog')
+  await form.getByLabel('Name').fill('dutch oven')
+  await form.getByLabel('Capacity to the rim, qt').fill('6')
+  await form.getByLabel('Inner diameter at the top, in').fill('wide')
+  await form.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(form.getByText(/got "wide"/)).toBeVisible()
+  await form.getByLabel('Inner diameter at the top, in').fill('9')
+  await form.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'dutch oven' })).toContainText('6 qt, 9 in wide')
+  // Settings saved once more change nothing.
+  await choose(page, 'metric', 'scale')
+  await expect(page.getByLabel('Altitude, m')).toHaveValue('1120')
+  await open(page, '/pots')
+  await expect(page.getByRole('listitem').filter({ hasText: 'dutch oven' })).toContainText(
+    '5.7 L, 229 mm wide',
+  )
+})
+
+test('at the stove of a US kitchen every amount is in cups and spoons, every temperature in °F', async ({
+  page,
+  isMobile,
+}) => {
+  test.skip(isMobile)
+  test.setTimeout(120_000)
+  await choose(page, 'US', 'cups')
+  await open(page, '/?grain=short-white&for=4&pot=clay&on=big-gas&salt=0.8')
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await page.waitForURL(/stove\/./)
+  const keys = page.getByRole('region', { name: 'Actions' })
+  for (let step = 0; step < 7; step++) {
+    expect.soft(await metric(page), await act(page).innerText()).toEqual([])
+    const key = keys.getByRole('button').first()
+    if (/^(Served|Next step)/.test(await key.innerText())) break
+    await letPass(page, 6)
+    await key.click()
+    await page.waitForTimeout(700)
+  }
+  await page.getByRole('button', { name: /Something’s wrong/ }).click()
+  for (const seen of ['too wet', 'hard']) {
+    const choice = page
+      .getByRole('dialog')
+      .getByRole('button', { name: new RegExp(seen, 'i') })
+      .first()
+    if (await choice.isVisible()) {
+      await choice.click()
+      await page.waitForTimeout(500)
+    }
+    expect.soft(await metric(page), seen).toEqual([])
+  }
+  await page.keyboard.press('Escape')
+  await setAside(page)
+  await choose(page, 'metric', 'scale')
+})
