@@ -89,7 +89,7 @@ describe('the soak curve', () => {
     expect(words(30, 20)).toContain('30 min at 20 °C: 21 % of its weight absorbed, right')
     expect(words(5, 20)).toContain('10 % of its weight absorbed, too short to make a difference')
     expect(words(600, 22, 'brown-short')).toContain(
-      '10 h at 22 °C: 29 g per 100 g dry grain, it would turn sour',
+      '10 h at 22 °C: 29 % of its weight absorbed, it would turn sour',
     )
   })
   test('the curve rises from nothing and the mark lies on it', () => {
