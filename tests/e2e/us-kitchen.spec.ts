@@ -54,8 +54,9 @@ const PAGES = [
 
 async function choose(page: Page, system: 'US' | 'metric', by: 'cups' | 'scale') {
   await open(page, '/settings')
-  await page.getByRole('radio', { name: system, exact: true }).check({ force: true })
-  await page.getByRole('radio', { name: by, exact: true }).check({ force: true })
+  const form = page.locator('main form').first()
+  await form.getByText(system, { exact: true }).click()
+  await form.getByText(by, { exact: true }).click()
   await page.getByRole('button', { name: 'Save', exact: true }).first().click()
   await expect(page.getByText('Saved.')).toBeVisible()
 }
