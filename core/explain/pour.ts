@@ -88,7 +88,7 @@ function absorbedTerms(request: PlanRequest, { water, grain }: Plan, known: Know
   const learned = (known.learned?.delta ?? 0) * grain.mass_g
   return [
     ...gramsTerm(
-      `absorbed: ${(published / grain.mass_g).toFixed(2)} g per gram at this texture`,
+      `absorbed: ${(published / grain.mass_g).toFixed(2)} times its weight at this texture`,
       published,
       'published',
       known.learned ? 0 : LOT * published,

@@ -18,18 +18,18 @@ export function reasonsOf(
     said.push(
       outcome.freeShare > 0.06
         ? `Too wet: ${Math.round(final.freeG)} g of water not absorbed.`
-        : `Waterlogged: ${u} g per gram (soft is ${uptake.soft.toFixed(2)}).`,
+        : `Waterlogged: ${u} times its weight (soft is ${uptake.soft.toFixed(2)}).`,
     )
   if (verdict.uneven)
-    said.push(`Uneven: ${final.uptakeMin.toFixed(2)} to ${final.uptakeMax.toFixed(2)} g per gram.`)
-  if (verdict.texture === 'dry') said.push(`Dry: ${u} g per gram, firm is ${uptake.firm.toFixed(2)}.`)
+    said.push(`Uneven: ${final.uptakeMin.toFixed(2)} to ${final.uptakeMax.toFixed(2)} times its weight.`)
+  if (verdict.texture === 'dry') said.push(`Dry: ${u} times its weight, firm is ${uptake.firm.toFixed(2)}.`)
   if (verdict.texture === 'mushy' && !verdict.soggy)
-    said.push(`Overdone: ${u} g per gram, soft is ${uptake.soft.toFixed(2)}.`)
+    said.push(`Overdone: ${u} times its weight, soft is ${uptake.soft.toFixed(2)}.`)
   const never = told.find((t) => t.kind.startsWith('never '))
   if (never) said.push('The expected sign did not come.')
   if (said.length === 0)
     said.push(
-      `Cooked through, ${verdict.texture}, even (${u} g per gram; firm ${uptake.firm.toFixed(2)}, soft ${uptake.soft.toFixed(2)}).`,
+      `Cooked through, ${verdict.texture}, even (${u} times its weight; firm ${uptake.firm.toFixed(2)}, soft ${uptake.soft.toFixed(2)}).`,
     )
   return said
 }

@@ -140,7 +140,7 @@ function forDry(
   const lackG = Math.max(0, (firm - meanUptake(estimate)) * estimate.pot.dryG)
   const why = {
     'dry-early':
-      `Not enough water: the grain has ${meanUptake(estimate).toFixed(2)} g per gram ` +
+      `Not enough water: the grain has ${meanUptake(estimate).toFixed(2)} times its weight ` +
       `and needs ${firm.toFixed(2)} to be firm.`,
     chalky: `Centres are ${percentCooked(estimate)} % cooked; turning helps the steam reach them.`,
     'dry-firm': `${Math.round(lackG)} g too little water.`,

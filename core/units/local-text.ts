@@ -88,6 +88,6 @@ const LABEL_UNITS: Record<string, FieldKind> = {
 /** A field's label that ends in a metric unit, with the unit this kitchen types: "Altitude, m". */
 export const localLabel = (label: string, system: UnitSystem): string =>
   label.replace(
-    /, (°C|mm|mL|g|m)(?=$| \(|, )/,
+    /, (°C|mm|mL|g|m)(?=$| \(|, | or )/,
     (_, unit: string) => `, ${fieldUnit(LABEL_UNITS[unit]!, system)}`,
   )

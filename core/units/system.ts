@@ -1,5 +1,6 @@
 import { CUPS, type CupId } from './cups'
 import { inMeasure, measureOf, SPOONS } from './measures'
+import { parseQuantity } from './parse-quantity'
 import { roundTo } from './rounding'
 
 /** Metric, or US customary: cups, ounces, degrees Fahrenheit, feet, inches, quarts. */
@@ -148,42 +149,31 @@ export function shownInField(kind: FieldKind, base: number, system: UnitSystem):
 export const readFromField = (kind: FieldKind, shown: number, system: UnitSystem): number =>
   system === 'metric' ? shown : roundTo(FIELD_UNITS[system][kind].read(shown), 3)
 
-/** Units that may be typed after a number in a field of a kind, whatever the kitchen's own. */
-const TYPED: Record<FieldKind, readonly [RegExp, UnitSystem | number][]> = {
-  temperature: [
-    [/^°?\s*c$/i, 'metric'],
-    [/^°?\s*f$/i, 'us'],
-  ],
-  altitude: [
-    [/^(m|met(er|re)s?)$/i, 'metric'],
-    [/^(ft|feet|foot|['’′])$/i, 'us'],
-  ],
-  length: [
-    [/^mm$/i, 'metric'],
-    [/^cm$/i, 10],
-    [/^(in|inch|inches|["”″])$/i, 'us'],
-  ],
-  capacity: [
-    [/^ml$/i, 'metric'],
-    [/^(l|lit(er|re)s?)$/i, 1000],
-    [/^(qt|quarts?)$/i, 'us'],
-    [/^fl\.?\s*oz$/i, ML_PER_FL_OZ],
-    [/^cups?$/i, CUPS['us-customary'].ml],
-  ],
-  volume: [
-    [/^ml$/i, 'metric'],
-    [/^(l|lit(er|re)s?)$/i, 1000],
-    [/^fl\.?\s*oz$/i, 'us'],
-    [/^(qt|quarts?)$/i, ML_PER_QT],
-    [/^cups?$/i, CUPS['us-customary'].ml],
-    [/^tbsp$/i, SPOONS.us.tbsp],
-  ],
-  mass: [
-    [/^g(rams?)?$/i, 'metric'],
-    [/^kg$/i, 1000],
-    [/^(oz|ounces?)$/i, 'us'],
-    [/^(lbs?|pounds?)$/i, G_PER_OZ * OZ_PER_LB],
-  ],
+/** What a typed unit must count for a field of this kind. */
+const BASE_UNITS = { altitude: 'm', length: 'mm', capacity: 'ml', volume: 'ml', mass: 'g' } as const
+
+/** A typed number of this kind in its base unit; undefined where it is none, or has another kind's unit. */
+function typedInBase(kind: FieldKind, text: string, system: UnitSystem): number | undefined {
+  if (kind === 'temperature') {
+    const [, number, unit = system === 'us' ? 'f' : 'c'] =
+      /^([+−-]?\d+(?:[.,]\d+)?)\s*°?\s*([cf])?$/i.exec(text) ?? []
+    return number === undefined
+      ? undefined
+      : readFromField(
+          kind,
+          Number(number.replace(',', '.').replace('−', '-')),
+          unit.toLowerCase() === 'f' ? 'us' : 'metric',
+        )
+  }
+  const sign = /^[−-]/.test(text) ? -1 : 1
+  const read = parseQuantity(text.replace(/^[+−-]/, ''))
+  if (!read.ok || read.rest.trim() !== '') return undefined
+  const { value, unit } = read.quantity
+  if (unit === undefined) return readFromField(kind, sign * value, system)
+  if (BASE_UNITS[kind] === 'ml' && (unit === 'cup' || unit === 'us-cup'))
+    return sign * value * CUPS['us-customary'].ml
+  if (BASE_UNITS[kind] === 'ml' && unit === 'tbsp') return sign * value * SPOONS.us.tbsp
+  return unit === BASE_UNITS[kind] ? sign * value : undefined
 }
 
 /**
@@ -194,11 +184,8 @@ const TYPED: Record<FieldKind, readonly [RegExp, UnitSystem | number][]> = {
 export function fieldInBase(kind: FieldKind, typed: string, system: UnitSystem, stored?: number): string {
   const text = typed.trim()
   if (stored !== undefined && text === String(shownInField(kind, stored, system))) return String(stored)
-  const [, number, unit = ''] = /^([+−-]?\d+(?:[.,]\d+)?)\s*(.*)$/.exec(text) ?? []
-  if (number === undefined) return typed
-  const n = Number(number.replace(',', '.').replace('−', '-'))
-  if (unit === '') return system === 'metric' ? typed : String(readFromField(kind, n, system))
-  const known = TYPED[kind].find(([pattern]) => pattern.test(unit.trim()))?.[1]
-  if (known === undefined) return typed
-  return String(typeof known === 'number' ? roundTo(n * known, 3) : readFromField(kind, n, known))
+  // A plain number of a metric kitchen is handed on as it is.
+  if (system === 'metric' && /^[+−-]?\d+([.,]\d+)?$/.test(text)) return typed
+  const base = typedInBase(kind, text, system)
+  return base === undefined ? typed : String(roundTo(base, 3))
 }

@@ -84,7 +84,7 @@ test('a US kitchen reads its own units on every page, and a metric one again aft
     expect.soft(await metric(page), name).toEqual([])
     await page.getByRole('button', { name: 'Close' }).click()
   }
-  await page.getByRole('button', { name: 'Calibrate the clay' }).click()
+  await page.getByRole('button', { name: 'Calibrate clay' }).click()
   expect.soft(await metric(page), 'calibrate').toEqual([])
   await page.getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'Add a pot', exact: true }).click()

@@ -5,7 +5,7 @@ import classes from './grains.module.css'
 
 /** What the shelf is enough for, and what to buy: plain lines, to read in a shop. */
 export function StockForecast({ forecast: { outlooks, buy } }: { forecast: Forecast }) {
-  const { mass } = useUnits()
+  const { say, mass } = useUnits()
   if (outlooks.length === 0) return null
   return (
     <section aria-label="Enough for planned meals?">
@@ -13,7 +13,7 @@ export function StockForecast({ forecast: { outlooks, buy } }: { forecast: Forec
       <ul className={classes.enough}>
         {outlooks.map((o) => (
           <li key={o.variety}>
-            <b>{varietyOf(o.variety).name}</b> {outlookWords(o)}
+            <b>{varietyOf(o.variety).name}</b> {say(outlookWords(o))}
           </li>
         ))}
       </ul>

@@ -1,6 +1,6 @@
 import { shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
-import type { KitchenUnits } from '#core/units/system'
+import { fieldUnit, shownInField, type KitchenUnits } from '#core/units/system'
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
@@ -40,10 +40,14 @@ function filledIn(
   units: KitchenUnits,
 ): Partial<Record<(typeof FIELDS)[number], string>> {
   if (!vessel) return { lid: 'tight', lining: 'bare', material: 'steel' }
+  const at = (mm: number) =>
+    `${shownInField('length', mm, units.system)} ${fieldUnit('length', units.system)}`
+  const holds = (ml: number) =>
+    `${shownInField('volume', ml, units.system)} ${fieldUnit('volume', units.system)}`
   return {
     ...Object.fromEntries(FIELDS.map((name) => [name, shownField(name, vessel[name], units)])),
-    printed: (vessel.printed ?? []).map((line) => `${line.name} = ${line.level_mm} mm`).join('\n'),
-    marks: (vessel.marks ?? []).map((m) => `${m.level_mm} mm = ${m.volume_ml} mL`).join('\n'),
+    printed: (vessel.printed ?? []).map((line) => `${line.name} = ${at(line.level_mm)}`).join('\n'),
+    marks: (vessel.marks ?? []).map((m) => `${at(m.level_mm)} = ${holds(m.volume_ml)}`).join('\n'),
   }
 }
 
@@ -120,14 +124,14 @@ export function VesselForm({
         />
         <Textarea
           label="Your volume marks"
-          description='one a line, from the bottom: "20 mm = 500 mL"; empty for none'
+          description={units.say('one a line, from the bottom: "20 mm = 500 mL"; empty for none')}
           autosize
           minRows={2}
           {...field('marks')}
         />
         <Textarea
           label="Lines printed inside"
-          description='one a line, from the bottom: "3 = 41 mm"; empty for none'
+          description={units.say('one a line, from the bottom: "3 = 41 mm"; empty for none')}
           autosize
           minRows={2}
           {...field('printed')}

@@ -80,7 +80,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   const [pot] = useState(() => kitchenOf(situation))
   const practice = usePractice(id, pot)
   const { view, now, running, doing: playerActions, handled, press: tell } = practice
-  const { kitchen } = useUnits()
+  const { kitchen, say } = useUnits()
   const plan = useMemo(() => localPlan(running.plan, kitchen), [running.plan, kitchen])
   const clock: HouseholdClock = { zone: 'UTC', clock: hours }
   const current = currentStage(plan, view)
@@ -118,7 +118,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
       <header className={classes.bar}>
         <div>
           <h1 className="figure">{situation.title}</h1>
-          <p>{situation.told}</p>
+          <p>{say(situation.told)}</p>
         </div>
         {!over && <TimeControls now={now} clock={clock} practice={practice} />}
       </header>
@@ -237,11 +237,12 @@ function AtTheStage({
   pot: PracticeConditions
   situation: Situation
 }) {
+  const { say } = useUnits()
   return (
     <>
       {asked && (
         <p role="status" className={classes.asked}>
-          {asked.says}
+          {say(asked.says)}
         </p>
       )}
       {empty && pouring && practice.pourG === 0 && (

@@ -1,3 +1,4 @@
+import { useUnits } from '../../ui/units/units'
 import { Link } from 'react-router'
 import { SITUATIONS } from '#core/practice/situations'
 import { kitchen } from '#server/kitchen'
@@ -10,6 +11,7 @@ export const loader = () => ({ understood: kitchen().practice.completed() })
 
 /** Pots to cook without food, and what those that were understood have left behind. */
 export default function Practices({ loaderData: { understood } }: Route.ComponentProps) {
+  const { say } = useUnits()
   const known = understood.flatMap((id) => SITUATIONS.filter((s) => s.id === id))
   const open = SITUATIONS.filter((s) => !understood.includes(s.id))
   return (
@@ -46,7 +48,7 @@ export default function Practices({ loaderData: { understood } }: Route.Componen
                 <Link to={`/practice/${id}`} className="figure">
                   {title}
                 </Link>
-                <p>{told}</p>
+                <p>{say(told)}</p>
               </li>
             ))}
           </ul>

@@ -57,14 +57,14 @@ export function FoodSafetySettings({ authority, own, refused, saved }: KeepingPr
                 key={`${whose} ${id}`}
                 size="xs"
                 name={id}
-                label={units.label(`${FIGURES[id].name}, ${FIGURES[id].unit}`)}
+                label={units.label(`${units.say(FIGURES[id].name)}, ${FIGURES[id].unit}`)}
                 placeholder={shownField(id, published[id].value, units)}
                 inputMode="decimal"
                 defaultValue={
                   refused?.typed[id] ?? (own[id] === undefined ? '' : shownField(id, own[id], units))
                 }
                 error={errorAt(refused, id)}
-                description={published[id].source}
+                description={units.say(published[id].source)}
               />
             ))}
           </div>

@@ -1,6 +1,12 @@
 import type { FieldError } from '#core/contract/fields'
 import { localText } from '#core/units/local-text'
-import { fieldInBase, shownInField, type FieldKind, type KitchenUnits } from '#core/units/system'
+import {
+  fieldInBase,
+  shownInField,
+  type FieldKind,
+  type KitchenUnits,
+  type UnitSystem,
+} from '#core/units/system'
 
 /** What a field holds, by the unit its name ends in; undefined for one without. */
 export function kindOfField(name: string): FieldKind | undefined {
@@ -25,6 +31,21 @@ export function shownField(name: string, value: unknown, { system }: Pick<Kitche
   return kind && typeof value === 'number' ? String(shownInField(kind, value, system)) : String(value ?? '')
 }
 
+/** Lines of marks ("¾ in = 17 fl oz") and of printed lines ("3 = 1⅝ in") in mm and mL. */
+function linesInBase(name: string, text: string, system: UnitSystem): string {
+  if (system === 'metric' || (name !== 'marks' && name !== 'printed')) return text
+  return text
+    .split('\n')
+    .map((line) => {
+      const [left, right] = line.split(/\s*[=:]\s*/)
+      if (left === undefined || right === undefined) return line
+      return name === 'marks'
+        ? `${fieldInBase('length', left, system)} = ${fieldInBase('volume', right, system)}`
+        : `${left} = ${fieldInBase('length', right, system)}`
+    })
+    .join('\n')
+}
+
 /**
  * A form's fields in the units they are stored in.
  * @param stored what was shown: a field that still shows it changes nothing
@@ -41,7 +62,7 @@ export const inBaseUnits = <T extends Record<string, string>>(
       return [
         name,
         kind === undefined
-          ? text
+          ? linesInBase(name, text, system)
           : fieldInBase(kind, text, system, typeof before === 'number' ? before : undefined),
       ]
     }),

@@ -140,7 +140,7 @@ const steamedDry: CautionRule = ({ request, method, solution, blend, dryG }) => 
     severity: 'warn',
     about: 'texture',
     text:
-      `Steam alone gives ${roundTo(solution.absorbedG / dryG, 2)} g water per gram; ` +
+      `Steam alone gives ${roundTo(solution.absorbedG / dryG, 2)} times its weight in water; ` +
       `firm needs ${roundTo(blend.uptake.firm, 2)}.`,
     ...(request.soak === null
       ? {
