@@ -1,5 +1,5 @@
 import { CUPS, type CupId } from './cups'
-import { inMeasure, measureOf, SPOONS } from './measures'
+import { inMeasure, measureOf, SPOONS, type Measure } from './measures'
 import { parseQuantity } from './parse-quantity'
 import { roundTo } from './rounding'
 
@@ -71,7 +71,7 @@ export function massIn(grams: number, system: UnitSystem): string {
 
 /** Water or another liquid as this kitchen measures it; a gram of it fills a millilitre. */
 export const liquidIn = (ml: number, { units, cup, system }: KitchenUnits): string =>
-  units === 'cups' ? inMeasure(Math.max(0, ml), measureOf(measureOfCup(cup))).text : massIn(ml, system)
+  units === 'cups' ? inMeasure(Math.max(0, ml), cupMeasure(cup)).text : massIn(ml, system)
 
 /** The contract's name of a household's cup; a size that has none goes by its millilitres. */
 export const measureOfCup = (cup: CupId) =>
@@ -83,16 +83,25 @@ export const measureOfCup = (cup: CupId) =>
         ? ('rice-cooker-cup' as const)
         : { name: 'cup', ml: CUPS[cup].ml }
 
+/** The cup of a kitchen, called just "cup": which one it is was said in Settings. */
+export const cupMeasure = (cup: CupId): Measure => ({
+  ...measureOf(measureOfCup(cup)),
+  one: 'cup',
+  many: 'cups',
+})
+
 const fahrenheit = (celsius: number) => celsius * 1.8 + 32
 
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'] as const
 /** An eighth of an inch is said where it is off by no more than this, mm. */
 const NEAR_EIGHTH_MM = 0.85
+/** Larger things are said in eighths, mm. */
+const EIGHTHS_FROM_MM = 100
 
 /** Inches to an eighth, or to a sixteenth where an eighth is too coarse. */
 function inches(mm: number): string {
   const eighths = Math.round((mm / MM_PER_IN) * 8)
-  if (Math.abs((eighths / 8) * MM_PER_IN - mm) <= NEAR_EIGHTH_MM || mm > 300)
+  if (Math.abs((eighths / 8) * MM_PER_IN - mm) <= NEAR_EIGHTH_MM || mm > EIGHTHS_FROM_MM)
     return `${Math.floor(eighths / 8) || (eighths % 8 ? '' : '0')}${EIGHTHS[eighths % 8]!}`
   const sixteenths = Math.round((mm / MM_PER_IN) * 16)
   const whole = Math.floor(sixteenths / 16)

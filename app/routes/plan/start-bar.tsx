@@ -82,10 +82,12 @@ export function Facts({
   const cooked = amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)
   return (
     <p className={className}>
-      about{' '}
-      <Why question="Why so long?" sum={why}>
-        {spanWord(plan.total_minutes.expected)}
-      </Why>
+      <span className={classes.minutes}>
+        about{' '}
+        <Why question="Why so long?" sum={why}>
+          {spanWord(plan.total_minutes.expected)}
+        </Why>
+      </span>
       , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
       <Why question={`Why ${cooked} cooked?`} sum={whyCooked}>
         {cooked} cooked

@@ -1,3 +1,6 @@
+import type { CupId } from '#core/units/cups'
+import { inSpoonfuls } from '#core/units/measures'
+import { cupMeasure } from '#core/units/system'
 import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import type { Plan } from '#core/plan/result'
@@ -48,6 +51,13 @@ export function WaterBeam({
   )
 }
 
+/** In a bar there is room for one figure: tenths of a cup, or spoons. */
+const roughCups = (grams: number, cup: CupId): string => {
+  const { ml, tbspMl, tspMl } = cupMeasure(cup)
+  const cups = grams / ml
+  return cups < 0.2 ? inSpoonfuls(grams, { tbspMl, tspMl }) : `${cups.toFixed(1)} cups`
+}
+
 /** A term too small for its words keeps its place; its words stand at the right. */
 const ROOM = 0.23
 
@@ -64,7 +74,7 @@ function Row({
   lit: string | undefined
   onLit: ((term: string | undefined) => void) | undefined
 }) {
-  const { waterIn, units, system } = useUnits()
+  const { waterIn, units, cup, system } = useUnits()
   const inGrams = units === 'grams' && system === 'metric'
   return (
     <div className={under ? classes.under : classes.over}>
@@ -86,7 +96,14 @@ function Row({
           }
         >
           <span className={classes.words}>
-            <b>{inGrams ? Math.round(term.grams) : waterIn(term.grams)}</b> {term.word}
+            <b>
+              {inGrams
+                ? Math.round(term.grams)
+                : units === 'cups'
+                  ? roughCups(term.grams, cup)
+                  : waterIn(term.grams)}
+            </b>{' '}
+            {term.word}
           </span>
         </UnstyledButton>
       ))}

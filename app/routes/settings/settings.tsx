@@ -144,12 +144,19 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
             />
           </Group>
           <p className={classes.fact}>Water boils at {temperature(boilC, 1)} here.</p>
-          <MeasureBy settings={settings} field={field} />
-          <NativeSelect
-            label="Your salt"
-            {...field('crystal')}
-            data={CRYSTAL_IDS.map((id) => ({ value: id, label: CRYSTALS[id].name }))}
-          />
+          <MeasureBy settings={settings} />
+          <Group grow align="flex-start">
+            <NativeSelect
+              label="Cup"
+              {...field('cup')}
+              data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
+            />
+            <NativeSelect
+              label="Your salt"
+              {...field('crystal')}
+              data={CRYSTAL_IDS.map((id) => ({ value: id, label: CRYSTALS[id].name }))}
+            />
+          </Group>
           <TextInput
             label={label('Fingertip to first joint, mm')}
             description={say(range(SETTINGS_LIMITS.crease_mm, 'mm'))}
@@ -194,13 +201,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
   )
 }
 
-function MeasureBy({
-  settings,
-  field,
-}: {
-  settings: Route.ComponentProps['loaderData']['settings']
-  field: Field
-}) {
+function MeasureBy({ settings }: { settings: Route.ComponentProps['loaderData']['settings'] }) {
   return (
     <Group grow align="flex-start">
       <div>
@@ -233,11 +234,6 @@ function MeasureBy({
           ]}
         />
       </div>
-      <NativeSelect
-        label="Cup"
-        {...field('cup')}
-        data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
-      />
     </Group>
   )
 }

@@ -67,13 +67,13 @@ const RULER_GAP = 28
 const LABEL_GAP = 18
 /** The longest figure on the ruler and the longest label, in text heights. */
 const RULER_EMS = 1.9
-const LABEL_EMS = 5.6
+const LABEL_EMS = { metric: 5.6, us: 7.8 } as const
 /** The least frame a drawing fills, mm; a small pot is not blown up. */
 const MIN_FRAME = 270
 
 /** Millimetres to a pixel, when a drawing this wide and its words share a screen this wide. */
-const mmPerPx = (drawnMm: number, px: number): number =>
-  Math.max(MIN_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + LABEL_EMS) * TEXT_PX))
+const mmPerPx = (drawnMm: number, px: number, labelEms: number): number =>
+  Math.max(MIN_FRAME / px, drawnMm / Math.max(px * 0.3, px - (RULER_EMS + labelEms) * TEXT_PX))
 
 /** The levels worth a label at the right, from the rim down. */
 function labelsOf(
@@ -120,13 +120,14 @@ export function PotSection({
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
   const wall = Math.min(7, Math.max(2.4, vessel.heatCapacity / 230))
+  const labelEms = LABEL_EMS[system]
   // The margins hold words, whose size in millimetres grows with the frame: solved together, so that none is
   // cut on a narrow screen.
-  const scale = mmPerPx(2 * (half + wall) + RULER_GAP + LABEL_GAP, width || 540)
+  const scale = mmPerPx(2 * (half + wall) + RULER_GAP + LABEL_GAP, width || 540, labelEms)
   const text = TEXT_PX * scale
   const frame = {
     left: -half - wall - RULER_GAP - RULER_EMS * text,
-    right: half + wall + LABEL_GAP + LABEL_EMS * text,
+    right: half + wall + LABEL_GAP + labelEms * text,
     top: -vessel.height - 46,
     bottom: wall + 22,
   }
