@@ -88,6 +88,7 @@ test('another crowd and another pot say what they did, the last water stays in s
   await expect(pot.getByRole('status')).toHaveText(/^twice the grain, 1\.\d times the water$/)
   await expect(page.getByText(/^was \d+ g$/)).toBeVisible()
   // By key: steam lights the stages it leaves from.
+  await page.getByText(/^Firm \d+ g, soft \d+ g$/).click()
   const steam = page.getByRole('button', { name: /g boils off: show where/ })
   await steam.focus()
   await page.keyboard.press('Enter')

@@ -117,34 +117,17 @@ export function Measure(props: MeasureProps) {
         </div>
         <OwnPourForm key={at.id} {...props} at={at} />
       </div>
-      <p className={classes.slack}>
-        {way === 'excess' || way === 'boiler'
-          ? 'cooking time sets the texture'
-          : `firm ${waterIn(settings, water.firm_pour_g)}, soft ${waterIn(settings, water.soft_pour_g)}`}
-        ; {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
-        {plan.boiler_dish &&
-          `; ${plan.boiler_dish.name} steams off ${waterIn(settings, plan.boiler_dish.steams_off_g)}`}
-        {water.boiler_g !== undefined &&
-          !plan.boiler_dish &&
-          `; and ${waterIn(settings, water.boiler_g)} under the basket`}
-        {roomForError && (
-          <>
-            ; <span data-sure={roomForError.sure}>{roomForError.says}</span>
-            {!roomForError.sure && ', estimated'}
-          </>
+      {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') &&
+        plan.gauges.water_above_bed_mm > 0 && (
+          <p className={classes.slack}>
+            {at.id === 'finger' ? '' : `${length(plan.gauges.water_above_bed_mm)} over the grain `}
+            <Why
+              question={`Why ${length(plan.gauges.water_above_bed_mm)}?`}
+              sum={() => whyDepth(props.context, water.pour_g)}
+            />
+            , <Link to={`/ruler?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
+          </p>
         )}
-        {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') &&
-          plan.gauges.water_above_bed_mm > 0 && (
-            <>
-              ; {at.id === 'finger' ? '' : `${length(plan.gauges.water_above_bed_mm)} over the grain `}
-              <Why
-                question={`Why ${length(plan.gauges.water_above_bed_mm)}?`}
-                sum={() => whyDepth(props.context, water.pour_g)}
-              />
-              , <Link to={`/ruler?water=${Math.round(plan.gauges.water_above_bed_mm)}`}>full size</Link>
-            </>
-          )}
-      </p>
       {ownWords ? (
         <p className={classes.learned} data-own>
           Your amount: {say(ownWords)}.{' '}
@@ -155,7 +138,28 @@ export function Measure(props: MeasureProps) {
       ) : (
         learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings)}</p>
       )}
-      <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
+      <details className={classes.more}>
+        <summary>
+          {way === 'excess' || way === 'boiler'
+            ? 'Cooking time sets the texture'
+            : `Firm ${waterIn(settings, water.firm_pour_g)}, soft ${waterIn(settings, water.soft_pour_g)}`}
+        </summary>
+        <p className={classes.slack}>
+          {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
+          {plan.boiler_dish &&
+            `; ${plan.boiler_dish.name} steams off ${waterIn(settings, plan.boiler_dish.steams_off_g)}`}
+          {water.boiler_g !== undefined &&
+            !plan.boiler_dish &&
+            `; and ${waterIn(settings, water.boiler_g)} under the basket`}
+          {roomForError && (
+            <>
+              ; <span data-sure={roomForError.sure}>{roomForError.says}</span>
+              {!roomForError.sure && ', estimated'}
+            </>
+          )}
+        </p>
+        <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
+      </details>
     </div>
   )
 }
