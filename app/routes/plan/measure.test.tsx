@@ -68,7 +68,7 @@ describe('measure', () => {
     const text = words({ plan })
     expect(text).toMatch(/Dry grain why\? 300 g/)
     expect(text).toContain(`Water to add why? ${Math.round(plan.water.pour_g)} g`)
-    expect(text).toContain(`firm ${Math.round(plan.water.firm_pour_g)} g`)
+    expect(text).toContain(`Firm ${Math.round(plan.water.firm_pour_g)} g`)
   })
 
   test('by cups: the nearest scoops there are, and what is still missing or over', () => {
