@@ -1,5 +1,6 @@
 import { localText } from '#core/units/local-text'
-import { fieldUnit, lengthIn, massIn, measureOfCup, readFromField } from '#core/units/system'
+import { lengthIn, massIn, measureOfCup } from '#core/units/system'
+import { fieldUnit, readFromField } from '#core/units/field-units'
 import type { Settings } from '#core/contract/settings'
 import type { Plan } from '#core/plan/result'
 import { CUPS } from '#core/units/cups'

@@ -3,15 +3,14 @@ import { localLabel, localText } from './local-text'
 import {
   altitudeIn,
   capacityIn,
-  fieldInBase,
   lengthIn,
   massIn,
-  shownInField,
   temperatureIn,
   UNIT_SYSTEMS,
-  type FieldKind,
   type KitchenUnits,
 } from './system'
+import { shownInField, type FieldKind } from './field-units'
+import { fieldInBase } from './typed-field'
 
 const US: KitchenUnits = { units: 'grams', cup: 'us-customary', system: 'us' }
 const US_CUPS: KitchenUnits = { ...US, units: 'cups' }

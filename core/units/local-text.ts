@@ -1,15 +1,14 @@
 import {
   altitudeIn,
   capacityIn,
-  fieldUnit,
   lengthIn,
   liquidIn,
   massIn,
   temperatureIn,
-  type FieldKind,
   type KitchenUnits,
   type UnitSystem,
 } from './system'
+import { fieldUnit, type FieldKind } from './field-units'
 
 /**
  * A sentence written with metric figures ("Add 60 g boiling water", "35 mm deep", "3 to 5 °C") as this kitchen

@@ -1,6 +1,5 @@
 import { CUPS, type CupId } from './cups'
-import { inMeasure, measureOf, SPOONS, type Measure } from './measures'
-import { parseQuantity } from './parse-quantity'
+import { inMeasure, measureOf, type Measure } from './measures'
 import { roundTo } from './rounding'
 
 /** Metric, or US customary: cups, ounces, degrees Fahrenheit, feet, inches, quarts. */
@@ -21,12 +20,12 @@ export const unitsOf = ({ units, cup, system }: KitchenUnits): KitchenUnits => (
  * The conversion factors, exact by definition.
  * @see NIST Special Publication 811, appendix B
  */
-const G_PER_OZ = 28.349523125
+export const G_PER_OZ = 28.349523125
 const OZ_PER_LB = 16
-const ML_PER_FL_OZ = 29.5735295625
-const ML_PER_QT = 946.352946
-const MM_PER_IN = 25.4
-const M_PER_FT = 0.3048
+export const ML_PER_FL_OZ = 29.5735295625
+export const ML_PER_QT = 946.352946
+export const MM_PER_IN = 25.4
+export const M_PER_FT = 0.3048
 
 /** Fewer ounces than this are said with two decimals; more than that in pounds. */
 const FEW_OZ = 1
@@ -90,7 +89,7 @@ export const cupMeasure = (cup: CupId): Measure => ({
   many: 'cups',
 })
 
-const fahrenheit = (celsius: number) => celsius * 1.8 + 32
+export const fahrenheit = (celsius: number) => celsius * 1.8 + 32
 
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'] as const
 /** An eighth of an inch is said where it is off by no more than this, mm. */
@@ -106,95 +105,4 @@ function inches(mm: number): string {
   const sixteenths = Math.round((mm / MM_PER_IN) * 16)
   const whole = Math.floor(sixteenths / 16)
   return `${whole || ''}${whole ? ' ' : ''}${sixteenths % 16}/16`
-}
-
-/** What a field of a form holds, and so its unit. */
-export type FieldKind = 'temperature' | 'altitude' | 'length' | 'capacity' | 'volume' | 'mass'
-
-interface FieldUnit {
-  unit: string
-  /** From the base unit (°C, m, mm, mL, g), and back. */
-  show: (base: number) => number
-  read: (shown: number) => number
-  decimals: number
-}
-
-const scaled = (unit: string, factor: number, decimals: number): FieldUnit => ({
-  unit,
-  show: (base) => base / factor,
-  read: (shown) => shown * factor,
-  decimals,
-})
-
-const FIELD_UNITS: Record<UnitSystem, Record<FieldKind, FieldUnit>> = {
-  metric: {
-    temperature: scaled('°C', 1, 1),
-    altitude: scaled('m', 1, 0),
-    length: scaled('mm', 1, 1),
-    capacity: scaled('mL', 1, 0),
-    volume: scaled('mL', 1, 0),
-    mass: scaled('g', 1, 1),
-  },
-  us: {
-    temperature: { unit: '°F', show: fahrenheit, read: (f) => (f - 32) / 1.8, decimals: 0 },
-    altitude: scaled('ft', M_PER_FT, 0),
-    length: scaled('in', MM_PER_IN, 2),
-    capacity: scaled('qt', ML_PER_QT, 2),
-    volume: scaled('fl oz', ML_PER_FL_OZ, 1),
-    mass: scaled('oz', G_PER_OZ, 2),
-  },
-}
-
-/** The unit a field of this kind has in this kitchen. */
-export const fieldUnit = (kind: FieldKind, system: UnitSystem): string => FIELD_UNITS[system][kind].unit
-
-/** A stored figure (°C, m, mm, mL, g) as a field shows it. */
-export function shownInField(kind: FieldKind, base: number, system: UnitSystem): number {
-  const { show, decimals } = FIELD_UNITS[system][kind]
-  return roundTo(show(base), system === 'metric' ? 6 : decimals)
-}
-
-/** What was typed into a field, in the base unit (°C, m, mm, mL, g). */
-export const readFromField = (kind: FieldKind, shown: number, system: UnitSystem): number =>
-  system === 'metric' ? shown : roundTo(FIELD_UNITS[system][kind].read(shown), 3)
-
-/** What a typed unit must count for a field of this kind. */
-const BASE_UNITS = { altitude: 'm', length: 'mm', capacity: 'ml', volume: 'ml', mass: 'g' } as const
-
-/** A typed number of this kind in its base unit; undefined where it is none, or has another kind's unit. */
-function typedInBase(kind: FieldKind, text: string, system: UnitSystem): number | undefined {
-  if (kind === 'temperature') {
-    const [, number, unit = system === 'us' ? 'f' : 'c'] =
-      /^([+−-]?\d+(?:[.,]\d+)?)\s*°?\s*([cf])?$/i.exec(text) ?? []
-    return number === undefined
-      ? undefined
-      : readFromField(
-          kind,
-          Number(number.replace(',', '.').replace('−', '-')),
-          unit.toLowerCase() === 'f' ? 'us' : 'metric',
-        )
-  }
-  const sign = /^[−-]/.test(text) ? -1 : 1
-  const read = parseQuantity(text.replace(/^[+−-]/, ''))
-  if (!read.ok || read.rest.trim() !== '') return undefined
-  const { value, unit } = read.quantity
-  if (unit === undefined) return readFromField(kind, sign * value, system)
-  if (BASE_UNITS[kind] === 'ml' && (unit === 'cup' || unit === 'us-cup'))
-    return sign * value * CUPS['us-customary'].ml
-  if (BASE_UNITS[kind] === 'ml' && unit === 'tbsp') return sign * value * SPOONS.us.tbsp
-  return unit === BASE_UNITS[kind] ? sign * value : undefined
-}
-
-/**
- * A field's text in the base unit, as text: "9 in" is "228.6", and "9" is too in a kitchen of inches. What is
- * not a number with a known unit is handed on as it was typed, for the form to refuse.
- * @param stored what the field showed before: text that still shows it changes nothing
- */
-export function fieldInBase(kind: FieldKind, typed: string, system: UnitSystem, stored?: number): string {
-  const text = typed.trim()
-  if (stored !== undefined && text === String(shownInField(kind, stored, system))) return String(stored)
-  // A plain number of a metric kitchen is handed on as it is.
-  if (system === 'metric' && /^[+−-]?\d+([.,]\d+)?$/.test(text)) return typed
-  const base = typedInBase(kind, text, system)
-  return base === undefined ? typed : String(roundTo(base, 3))
 }

@@ -1,5 +1,6 @@
 import type { UnitSystem } from '#core/units/system'
-import { UnitNumber, useUnits } from '../../ui/units/units'
+import { UnitNumber } from '../../ui/units/unit-number'
+import { useUnits } from '../../ui/units/units'
 import { NumberInput, Radio, Select, SegmentedControl } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'

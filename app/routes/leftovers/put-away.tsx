@@ -1,4 +1,5 @@
-import { UnitNumber, useUnits } from '../../ui/units/units'
+import { UnitNumber } from '../../ui/units/unit-number'
+import { useUnits } from '../../ui/units/units'
 import { unitsOf } from '#core/units/system'
 import { Button, Checkbox, NativeSelect, NumberInput, Radio, Stack, TextInput } from '@mantine/core'
 import { IconAlertTriangle, IconMinus, IconPlus } from '@tabler/icons-react'

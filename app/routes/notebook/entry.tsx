@@ -1,4 +1,4 @@
-import { fieldInBase } from '#core/units/system'
+import { fieldInBase } from '#core/units/typed-field'
 import { useUnits } from '../../ui/units/units'
 import type { FieldError } from '#core/contract/fields'
 import { Button, FileInput, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'

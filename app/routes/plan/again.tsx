@@ -4,7 +4,7 @@ import { dayWord } from '../../ui/time/clock-hour'
 import classes from './again.module.css'
 
 /** What is on the stove, and the last batches to cook again: one press plans each as it was, with what was learned. */
-export function Again({
+export default function Again({
   batches,
   running,
   now,

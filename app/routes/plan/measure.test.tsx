@@ -12,7 +12,7 @@ import { gaugesFor } from '../../planning/gauges'
 import { Measure, type MeasureProps } from './measure'
 import { contextOf } from '../../planning/own-water'
 import { StagesUpright } from './stage-list'
-import { WaterBeam } from './water-beam'
+import WaterBeam from './water-beam'
 
 const NOW = Date.UTC(2026, 2, 5, 17, 0)
 const settings: Settings = { ...FIRST_KITCHEN.settings, zone: 'Europe/Berlin', crease_mm: 25 }

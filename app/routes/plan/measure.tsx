@@ -1,6 +1,6 @@
 import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
-import { lazy } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import type { Settings } from '#core/contract/settings'
 import type { Correction } from '#core/learn/corrections'
@@ -14,7 +14,6 @@ import { dayWord } from '../../ui/time/clock-hour'
 import { Aside } from '../../layout/aside'
 import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from '../../planning/gauges'
 import type { RoomForErrorWords } from '../../planning/room-for-error'
-import { WaterBeam } from './water-beam'
 import { Why } from './why'
 import { whyDepth } from './explanations'
 import { waterIn } from '../../planning/amount-words'
@@ -79,6 +78,7 @@ export function Measure(props: MeasureProps) {
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan
   const { way } = props
+  const [opened, setOpened] = useState(false)
   const said = (grams: number) => waterIn(settings, grams)
   return (
     <div className={classes.measure}>
@@ -138,7 +138,7 @@ export function Measure(props: MeasureProps) {
       ) : (
         learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings)}</p>
       )}
-      <details className={classes.more}>
+      <details className={classes.more} onToggle={(event) => setOpened(event.currentTarget.open)}>
         <summary>
           {way === 'excess' || way === 'boiler'
             ? 'Cooking time sets the texture'
@@ -158,7 +158,11 @@ export function Measure(props: MeasureProps) {
             </>
           )}
         </p>
-        <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
+        {opened && (
+          <Suspense>
+            <WaterBeam water={water} lit={props.lit} {...(props.onLit ? { onLit: props.onLit } : {})} />
+          </Suspense>
+        )}
       </details>
     </div>
   )
@@ -209,6 +213,7 @@ function Figure({
   )
 }
 
+const WaterBeam = lazy(() => import('./water-beam'))
 const loadPoured = () => import('./own-pour')
 const Poured = lazy(loadPoured)
 

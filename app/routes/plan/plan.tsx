@@ -12,7 +12,6 @@ import { methodOf } from '#core/methods/index'
 import { timelineOf } from '#core/plan/timeline'
 import { gaugeOfAmount } from '../../planning/gauges'
 import { lastBatches, lastChoices } from '../../planning/last-batches.server'
-import { Again } from './again'
 import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/commands/plan'
@@ -68,6 +67,7 @@ import type { Plan } from '#core/plan/result'
 const MAX_MEALS = 3
 
 const OwnWay = lazy(() => import('./own-way'))
+const Again = lazy(() => import('./again'))
 
 export const meta: Route.MetaFunction = () => [{ title: 'Plan · Omsel' }]
 
@@ -140,12 +140,9 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   const fetcher = useFetcher()
   const navigation = useNavigation()
   const first = useMemo(() => firstPlan(household), [household])
-  const { state, change, undo, canUndo, leaveAddress } = usePlan(
-    first,
-    household,
-    loaderData.lastChoices,
-    fetcher.state !== 'idle' || navigation.state !== 'idle',
-  )
+  const busy = fetcher.state !== 'idle' || navigation.state !== 'idle'
+  const { lastChoices } = loaderData
+  const { state, change, undo, canUndo, leaveAddress } = usePlan(first, household, lastChoices, busy)
   const offersAgain =
     useLocation().search === '' && !canUndo && loaderData.again.length + loaderData.running.length > 0
   useKeys({ back: canUndo ? undo : undefined })
@@ -189,9 +186,11 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
     <main className={classes.bench} data-tab={tab} data-lit={lit} data-again={offersAgain || undefined}>
       <h1 className="unseen">Plan</h1>
       <PlanLine state={state} change={change} household={household} clock={settings} now={now}>
-        {offersAgain && (
-          <Again batches={loaderData.again} running={loaderData.running} now={now} zone={settings.zone} />
-        )}
+        <Suspense>
+          {offersAgain && (
+            <Again batches={loaderData.again} running={loaderData.running} now={now} zone={settings.zone} />
+          )}
+        </Suspense>
       </PlanLine>
       <section className={classes.before} aria-label="Before the heat">
         <PlannedPreparation {...shared} crystal={settings.crystal} />

@@ -1,4 +1,5 @@
-import { UnitNumber, useUnits } from '../../ui/units/units'
+import { UnitNumber } from '../../ui/units/unit-number'
+import { useUnits } from '../../ui/units/units'
 import { Button, NativeSelect, NumberInput, SegmentedControl } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { planFrom } from '#core/contract/plan'

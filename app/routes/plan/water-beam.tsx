@@ -17,7 +17,7 @@ interface Term {
  * is pointed at lights up where it happens: steam on the ribbon, what clings and soaks in at the bed, the
  * pour in the pot.
  */
-export function WaterBeam({
+export default function WaterBeam({
   water,
   lit,
   onLit,

@@ -1,4 +1,5 @@
-import { UnitNumber, useUnits } from '../../ui/units/units'
+import { UnitNumber } from '../../ui/units/unit-number'
+import { useUnits } from '../../ui/units/units'
 import type { Plan } from '#core/plan/result'
 import type { PlanState } from '../../planning/plan-state'
 

@@ -1,4 +1,4 @@
-import { fieldInBase } from '#core/units/system'
+import { fieldInBase } from '#core/units/typed-field'
 import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'

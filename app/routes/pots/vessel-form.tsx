@@ -1,6 +1,7 @@
 import { shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
-import { fieldUnit, shownInField, type KitchenUnits } from '#core/units/system'
+import { type KitchenUnits } from '#core/units/system'
+import { fieldUnit, shownInField } from '#core/units/field-units'
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'

@@ -1,5 +1,5 @@
 import { useUnits } from '../../ui/units/units'
-import { shownInField } from '#core/units/system'
+import { shownInField } from '#core/units/field-units'
 import { memo, useMemo } from 'react'
 import {
   CartesianGrid,

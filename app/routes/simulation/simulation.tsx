@@ -1,4 +1,5 @@
-import { UnitNumber, useUnits } from '../../ui/units/units'
+import { UnitNumber } from '../../ui/units/unit-number'
+import { useUnits } from '../../ui/units/units'
 import { Button, NumberInput, Progress, Skeleton, Slider, UnstyledButton } from '@mantine/core'
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'

@@ -1,11 +1,6 @@
 import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
-import {
-  altitudeIn,
-  fieldInBase,
-  temperatureIn,
-  type KitchenUnits,
-  type UnitSystem,
-} from '#core/units/system'
+import { altitudeIn, temperatureIn, type KitchenUnits, type UnitSystem } from '#core/units/system'
+import { fieldInBase } from '#core/units/typed-field'
 import { localLabel, localText } from '#core/units/local-text'
 import { Button, NativeSelect, SegmentedControl, TextInput } from '@mantine/core'
 import { data, Form, redirect, useNavigation } from 'react-router'

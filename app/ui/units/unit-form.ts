@@ -1,12 +1,8 @@
 import type { FieldError } from '#core/contract/fields'
 import { localText } from '#core/units/local-text'
-import {
-  fieldInBase,
-  shownInField,
-  type FieldKind,
-  type KitchenUnits,
-  type UnitSystem,
-} from '#core/units/system'
+import { type KitchenUnits, type UnitSystem } from '#core/units/system'
+import { shownInField, type FieldKind } from '#core/units/field-units'
+import { fieldInBase } from '#core/units/typed-field'
 
 /** What a field holds, by the unit its name ends in; undefined for one without. */
 export function kindOfField(name: string): FieldKind | undefined {

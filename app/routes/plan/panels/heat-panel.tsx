@@ -1,5 +1,6 @@
 import { OVEN_C } from '#core/methods/oven'
-import { UnitNumber, useUnits } from '../../../ui/units/units'
+import { UnitNumber } from '../../../ui/units/unit-number'
+import { useUnits } from '../../../ui/units/units'
 import { Button, Checkbox, Group, NumberInput, Radio, Slider, Stack, Text, TextInput } from '@mantine/core'
 import { LIMITS } from '#core/contract/plan-request'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'

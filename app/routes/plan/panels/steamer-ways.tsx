@@ -1,4 +1,4 @@
-import { Say } from '../../../ui/units/units'
+import { useUnits } from '../../../ui/units/units'
 import type { ReactNode } from 'react'
 import classes from './steamer-ways.module.css'
 
@@ -25,23 +25,24 @@ const WAYS: { id: string; title: string; says: string; drawing: ReactNode }[] = 
 ]
 
 /** Three steamers for a kitchen without one, and what all of them are looked over for. */
-export const SteamerWays = () => (
-  <details className={classes.ways}>
-    <summary>No basket? Three ways to improvise one</summary>
-    {WAYS.map(({ id, title, says, drawing }) => (
-      <div key={id} className={classes.way}>
-        <svg viewBox="0 0 120 72" aria-hidden>
-          <path d="M18 14V58Q18 66 26 66H94Q102 66 102 58V14" className={classes.pot} />
-          <path d="M19 56H101V58Q101 65 94 65H26Q19 65 19 58Z" className={classes.water} />
-          <g className={classes.stand}>{drawing}</g>
-        </svg>
-        <p>
-          <b>{title}.</b> {says}
-        </p>
-      </div>
-    ))}
-    <p>
-      <Say>For all: 25 mm above the water, stable, room for steam, a cloth under the lid.</Say>
-    </p>
-  </details>
-)
+export function SteamerWays() {
+  const { say } = useUnits()
+  return (
+    <details className={classes.ways}>
+      <summary>No basket? Three ways to improvise one</summary>
+      {WAYS.map(({ id, title, says, drawing }) => (
+        <div key={id} className={classes.way}>
+          <svg viewBox="0 0 120 72" aria-hidden>
+            <path d="M18 14V58Q18 66 26 66H94Q102 66 102 58V14" className={classes.pot} />
+            <path d="M19 56H101V58Q101 65 94 65H26Q19 65 19 58Z" className={classes.water} />
+            <g className={classes.stand}>{drawing}</g>
+          </svg>
+          <p>
+            <b>{title}.</b> {says}
+          </p>
+        </div>
+      ))}
+      <p>For all: {say('25 mm')} above the water, stable, room for steam, a cloth under the lid.</p>
+    </details>
+  )
+}
