@@ -59,11 +59,11 @@ describe('why two ways differ', () => {
   test('names the term of the ledger that moves the pour most', () => {
     const [covered, open] = [sideOf(pot()), sideOf(pot({ method: 'switch-cooker' }))]
     expect(whyDiffer(covered, open, { a: 'the pot', b: 'the cooker' })).toMatch(
-      /^the cooker needs \d+ g more water per 100 g: more boils off, /,
+      /^the cooker needs \d+ % of the grain’s weight more water: more boils off, /,
     )
     const soaked = sideOf(pot({ soak: { minutes: 60, celsius: 20 } }))
     expect(whyDiffer(covered, soaked, { a: 'dry', b: 'soaked' })).toContain(
-      'less water per 100 g: more is in the grain already',
+      'less water: more is in the grain already',
     )
     expect(
       whyDiffer(covered, sideOf(pot({ method: 'boil-and-drain' })), { a: 'covered', b: 'drained' }),

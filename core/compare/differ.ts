@@ -67,7 +67,7 @@ export function whyDiffer(a: Side, b: Side, names: { a: string; b: string }): st
   const water =
     Math.abs(pour) < 0.03 || !main
       ? `${names.b} takes the same water`
-      : `${names.b} needs ${Math.abs(Math.round(pour * 100))} g ${pour > 0 ? 'more' : 'less'} water per 100 g: ${main.says(main.by > 0)}`
+      : `${names.b} needs ${Math.abs(Math.round(pour * 100))} % of the grain’s weight ${pour > 0 ? 'more' : 'less'} water: ${main.says(main.by > 0)}`
   const time =
     Math.abs(minutes) < 2
       ? 'and as long'

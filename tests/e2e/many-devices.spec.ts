@@ -91,11 +91,11 @@ test('salt by the crystal of the house, and something cooked along', async ({ pa
 test('the soak is moved along its curve, and the ribbon grows with it', async ({ page }) => {
   await open(page, '/?grain=basmati&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: '20 min' }).first().click()
-  await expect(page.getByText(/20 min at 20 °C: 24 g per 100 g dry grain, right/)).toBeVisible()
+  await expect(page.getByText(/20 min at 20 °C: 24 % of its weight absorbed, right/)).toBeVisible()
   await page.getByRole('slider', { name: 'Minutes of soaking' }).focus()
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('ArrowRight')
-  await expect(page.getByText(/30 min at 20 °C: 27 g per 100 g dry grain, right/)).toBeVisible()
+  await expect(page.getByText(/30 min at 20 °C: 27 % of its weight absorbed, right/)).toBeVisible()
   await expect(page.getByRole('group', { name: /soak 30 min/ })).toBeVisible()
 })
 

@@ -57,7 +57,7 @@ test('ways beside each other, one more put there, and one taken to the bench', a
   await page.getByLabel('Compare with').selectOption({ label: 'boil and drain' })
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   const other = page.getByRole('listitem', { name: 'boil and drain' })
-  await expect(other).toContainText(/\d+ g more water per 100 g: some is poured off again/)
+  await expect(other).toContainText(/\d+ % of the grain’s weight more water: some is poured off again/)
   await expect(other).toContainText('kWh')
   expect(await serious(page)).toEqual([])
   const wide = await page.evaluate(() => document.documentElement.scrollWidth)

@@ -124,7 +124,7 @@ test('what was learned is shown with how surely, can be pinned within its limits
 }) => {
   await open(page, '/notebook/learned')
   const quinoa = page.getByRole('region', { name: 'water in the grain: Quinoa' })
-  await expect(quinoa).toContainText(/Needs \d+ g less water per 100 g \(± \d+\)\. From 2 batches\./)
+  await expect(quinoa).toContainText(/Needs \d+ % of its weight less water \(± \d+ %\)\. From 2 batches\./)
   await expect(quinoa.getByRole('img').first()).toBeVisible()
   expect(await serious(page)).toEqual([])
   await quinoa.getByRole('textbox').fill('9')
@@ -133,12 +133,12 @@ test('what was learned is shown with how surely, can be pinned within its limits
   await expect(quinoa.getByRole('textbox')).toHaveValue('9')
   await quinoa.getByRole('textbox').fill('0.2')
   await quinoa.getByRole('button', { name: 'fix value' }).click()
-  await expect(quinoa).toContainText('Needs 20 g more water per 100 g')
+  await expect(quinoa).toContainText('Needs 20 % of its weight more water')
   await open(page, '/?grain=quinoa&grams=200&pot=little-steel&on=small-gas')
   await expect(page.getByText(/\b(39|4\d) g more water than usual/)).toBeVisible()
   await open(page, '/notebook/learned')
   await quinoa.getByRole('button', { name: 'unfix' }).click()
-  await expect(quinoa).toContainText('less water per 100 g')
+  await expect(quinoa).toContainText('of its weight less water')
 })
 
 test('a trial of water: planned blind, tasted, weighed by chance, and taken over', async ({ page }) => {

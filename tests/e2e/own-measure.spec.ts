@@ -54,7 +54,7 @@ test('minutes of one’s own are planned as told, judged, and given back', async
   await expect(own).toContainText('Your 15 min: ends')
   await expect(page.getByRole('region', { name: 'Heat from now to serving' })).toContainText('15 min')
   // The smallest change is a press away, and so is the plan's own time.
-  await own.getByRole('button', { name: /more: good in \d+$/ }).click()
+  await own.getByRole('button', { name: /more: good in \d+ of 100$/ }).click()
   await expect(own).toContainText(/Your \d+ min: ends (firm|standard|soft), good in (8|9|10)\d/)
   expect(await serious(page)).toEqual([])
   await own.getByRole('button', { name: 'As planned' }).click()

@@ -228,7 +228,7 @@ function StandIns({ shelf: grainBags }: { shelf: readonly VarietyId[] }) {
 const water = (delta: number) =>
   Math.abs(delta) < 0.05
     ? 'the same water'
-    : `${Math.abs(Math.round(delta * 100))} % of its weight ${delta > 0 ? 'more' : 'less'} in water`
+    : `${Math.abs(Math.round(delta * 100))} % of its weight ${delta > 0 ? 'more' : 'less'} water`
 const time = (minutes: number) =>
   Math.abs(minutes) < 2
     ? 'the same time'

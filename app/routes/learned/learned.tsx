@@ -226,8 +226,8 @@ function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
     const size =
       grams === 0
         ? 'the published water'
-        : `${Math.abs(grams)} % of its weight ${grams < 0 ? 'less' : 'more'} in water`
-    return `Needs ${size} (± ${Math.round(sd * 100)}). ${from}`
+        : `${Math.abs(grams)} % of its weight ${grams < 0 ? 'less' : 'more'} water`
+    return `Needs ${size} (± ${Math.round(sd * 100)} %). ${from}`
   }
   const percent = Math.round((Math.exp(mean) - 1) * 100)
   const words = {
