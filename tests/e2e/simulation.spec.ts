@@ -99,7 +99,7 @@ test('things done on the way, and another kitchen', async ({ page }) => {
   await page.keyboard.press('Home')
   for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight')
   await page.getByRole('button', { name: 'Pour water in' }).click()
-  await expect(page.getByRole('button', { name: /^Undo: 50 g poured at/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Undo: 50 g water at/ })).toBeVisible()
   await expect(page).toHaveURL(/act=add-water%7E/)
   await page.getByRole('button', { name: /^Undo: 50 g/ }).click()
   await expect(page.getByRole('region', { name: 'as planned' })).toBeVisible()

@@ -70,7 +70,7 @@ test('from the shelf to the table, judged, and the next plan is drier', async ({
   await expect(page.getByText('Saved.')).toBeVisible()
   await expect(
     page.getByText(
-      /Water per gram of grain: (1\.9|2\.0)\d \(usual 2\.10\), ± 0\.\d\d, from (one batch|\d batches)/,
+      /Water, times the grain’s weight: (1\.9|2\.0)\d \(usual 2\.10\), ± 0\.\d\d, from (one batch|\d batches)/,
     ),
   ).toBeVisible()
   expect(await serious(page)).toEqual([])
