@@ -8,7 +8,7 @@ import { firstPlan, type PlanState, type PlanningData } from '../../planning/pla
 import { studyWords } from './finger-chart'
 import { PlanLine } from './plan-line'
 import { SeasoningPanel } from './seasoning'
-import { SoakCurve } from './soak-curve'
+import SoakCurve from './soak-curve'
 import { TranslateRatio } from './translate-ratio'
 import { grainWord, soakWord } from '../../planning/plan-words'
 

@@ -11,11 +11,11 @@ import type { BagRow } from '#server/store/grain-bags'
 import { Range } from '../../ui/forms/range'
 import type { PlanState } from '../../planning/plan-state'
 import { SeasoningPanel } from './seasoning'
-import { SoakCurve } from './soak-curve'
 import { PURPOSE_WORDS, soakWord } from '../../planning/plan-words'
 import classes from './preparation.module.css'
 
 const WetWeight = lazy(() => import('./wet-weight'))
+const SoakCurve = lazy(() => import('./soak-curve'))
 
 interface BeforeProps {
   state: PlanState
@@ -179,11 +179,13 @@ function Soak({
         ))}
       </div>
       {state.soak && (
-        <SoakCurve
-          variety={variety}
-          soak={state.soak}
-          onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })}
-        />
+        <Suspense>
+          <SoakCurve
+            variety={variety}
+            soak={state.soak}
+            onMinutes={(minutes) => state.soak && change({ soak: { ...state.soak, minutes } })}
+          />
+        </Suspense>
       )}
       {state.soak && (
         <Either

@@ -21,7 +21,7 @@ const WORDS = {
  * What the grain drinks over time at this warmth, where it is worth it and where it ends; the minutes are
  * moved along it.
  */
-export function SoakCurve({
+export default function SoakCurve({
   variety,
   soak,
   onMinutes,
