@@ -174,8 +174,10 @@ async function runImport(
     announce(ALL)
     return { ok: true, value: { rows, ...(aside === undefined ? {} : { aside }) } }
   } catch (error) {
-    if (error instanceof Refused || (error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT'))
-      return fieldError('file', `cannot be imported: ${error instanceof Error ? error.message : ''}`)
+    const { code, message = '' } = error as { code?: string; message?: string }
+    // The database's own errors are known by their code: they may be of another realm's class.
+    if (error instanceof Refused || code?.startsWith('SQLITE_CONSTRAINT'))
+      return fieldError('file', `cannot be imported: ${message}`)
     throw error
   } finally {
     guest.value.close()
