@@ -3,7 +3,7 @@ import { localText } from '#core/units/local-text'
 import type { KitchenUnits } from '#core/units/system'
 
 /** A stage's words as this kitchen says them; its figures stay in the units of their names. */
-export const localStage = (stage: Stage, kitchen: KitchenUnits): Stage => ({
+const localStage = (stage: Stage, kitchen: KitchenUnits): Stage => ({
   ...stage,
   title: localText(stage.title, kitchen),
   checks: stage.checks.map((check) => localText(check, kitchen)),

@@ -39,10 +39,6 @@ const grouped = (n: number) => n.toLocaleString('en-US')
 export const temperatureIn = (celsius: number, system: UnitSystem, decimals = 0): string =>
   system === 'us' ? `${roundTo(fahrenheit(celsius), decimals)} °F` : `${roundTo(celsius, decimals)} °C`
 
-/** A difference of temperatures, which has no zero to move. */
-export const warmthIn = (kelvin: number, system: UnitSystem): string =>
-  system === 'us' ? `${Math.round(kelvin * 1.8)} °F` : `${Math.round(kelvin)} °C`
-
 /** @example altitudeIn(1120, 'us') // "3,670 ft" */
 export const altitudeIn = (metres: number, system: UnitSystem): string =>
   system === 'us' ? `${grouped(Math.round(metres / M_PER_FT / 10) * 10)} ft` : `${Math.round(metres)} m`
