@@ -1,11 +1,11 @@
 import { planFrom } from '#core/contract/plan'
+import { waterIn } from '#core/units/system'
 import { nowMs } from '#server/clock'
 import type { Kitchen } from '#server/store/open-household'
 import type { StoredCook } from '#server/store/cooks'
 import { planAgain } from './again'
 import { fromSearch, toSearch } from './plan-address'
 import { firstPlan, requestOf, type PlanningData } from './plan-state'
-import { waterIn } from './amount-words'
 import { amountWord, grainWord } from './plan-words'
 
 /** A batch that can be cooked again at one press. */

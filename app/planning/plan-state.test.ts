@@ -6,12 +6,12 @@ import { METHOD_IDS } from '#core/methods/index'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
 import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
+import { countWord } from '#core/eaters/count-words'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
 import { planAgain } from './again'
 import { fromSearch, RENAMED_KEYS, toSearch, withPresentKeys } from './plan-address'
 import { DRESSING_CHOICES, firstPlan, requestOf, type PlanState, type PlanningData } from './plan-state'
 import { fixOf } from './apply-fix'
-import { countWord } from '#core/eaters/count-words'
 import { amountWord } from './plan-words'
 
 const household: PlanningData = {

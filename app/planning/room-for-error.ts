@@ -1,6 +1,5 @@
-import type { KitchenUnits } from '#core/units/system'
+import { type KitchenUnits, waterIn } from '#core/units/system'
 import type { Plan } from '#core/plan/result'
-import { waterIn } from './amount-words'
 import type { RoomForError } from '../workers/simulator'
 
 /** Water that keeps the grain between firm and soft, until a simulation knows better. */

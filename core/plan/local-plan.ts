@@ -1,6 +1,6 @@
-import type { Caution, Plan, Stage } from './result'
 import { localText } from '#core/units/local-text'
-import type { KitchenUnits } from '#core/units/system'
+import { readsAsWritten, type KitchenUnits } from '#core/units/system'
+import type { Caution, Plan, Stage } from './result'
 
 /** A stage's words as this kitchen says them; its figures stay in the units of their names. */
 const localStage = (stage: Stage, kitchen: KitchenUnits): Stage => ({
@@ -21,7 +21,7 @@ const localCaution = (caution: Caution, kitchen: KitchenUnits): Caution => ({
 
 /** A plan's words as this kitchen says them; a metric kitchen with a scale reads the plan as it is. */
 export const localPlan = (plan: Plan, kitchen: KitchenUnits): Plan =>
-  kitchen.system === 'metric' && kitchen.units === 'grams'
+  readsAsWritten(kitchen)
     ? plan
     : {
         ...plan,

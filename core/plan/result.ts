@@ -1,4 +1,3 @@
-import type { StageAmount } from './stage-amount'
 import type { Measured } from '#core/units/measures'
 import type { DressingId } from '#core/finish/dressing'
 import type { LoosenWay } from '#core/finish/loosen'
@@ -10,6 +9,7 @@ import type { HeatStyle, StageKind } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
 import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
 import type { VesselPresetId } from '#core/vessel/presets'
+import type { StageAmount } from './stage-amount'
 import type { BlendTiming } from './request'
 
 /** Minutes as a window. */

@@ -2,9 +2,10 @@ import {
   altitudeIn,
   capacityIn,
   lengthIn,
-  liquidIn,
   massIn,
+  readsAsWritten,
   temperatureIn,
+  waterIn,
   type KitchenUnits,
   type UnitSystem,
 } from './system'
@@ -17,7 +18,7 @@ import { fieldUnit, type FieldKind } from './field-units'
  * @param text any text of the product; figures and units as docs/CONTRIBUTING writes them
  */
 export function localText(text: string, kitchen: KitchenUnits): string {
-  if (kitchen.system === 'metric' && kitchen.units === 'grams') return text
+  if (readsAsWritten(kitchen)) return text
   return text.replace(
     QUANTITY,
     (
@@ -71,7 +72,7 @@ const US_SPEAKERS: Readonly<Record<string, Speaker>> = {
 /** A liquid is measured with what the kitchen measures by; all else only changes its unit. */
 const speakerOf = (unit: string, liquid: boolean, kitchen: KitchenUnits): Speaker | undefined =>
   liquid && kitchen.units === 'cups' && (unit === 'g' || unit === 'mL')
-    ? (n) => liquidIn(n, kitchen)
+    ? (n) => waterIn(kitchen, n)
     : kitchen.system === 'us'
       ? US_SPEAKERS[unit]
       : undefined

@@ -1,5 +1,5 @@
 import { CUPS, type CupId } from './cups'
-import { inMeasure, measureOf, type Measure } from './measures'
+import { inMeasure, measureOf, type Measure, type OwnMeasure, type StandardMeasureId } from './measures'
 import { roundTo } from './rounding'
 
 /** Metric, or US customary: cups, ounces, degrees Fahrenheit, feet, inches, quarts. */
@@ -64,19 +64,30 @@ export function massIn(grams: number, system: UnitSystem): string {
   return `${roundTo(oz, Math.abs(oz) < FEW_OZ ? 2 : 1)} oz`
 }
 
-/** Water or another liquid as this kitchen measures it; a gram of it fills a millilitre. */
-export const liquidIn = (ml: number, { units, cup, system }: KitchenUnits): string =>
-  units === 'cups' ? inMeasure(Math.max(0, ml), cupMeasure(cup)).text : massIn(ml, system)
+/**
+ * An amount as this kitchen says it: "1½ cups" where it measures by cups, else "300 g" or "10.6 oz".
+ * @param ml what it fills
+ */
+export const amountIn = ({ units, cup, system }: KitchenUnits, grams: number, ml: number): string =>
+  units === 'cups'
+    ? inMeasure(Math.max(0, ml), cupMeasure(cup)).text
+    : massIn(system === 'us' ? grams : Math.round(grams), system)
+
+/** Water as this kitchen says it; a gram of it fills a millilitre. */
+export const waterIn = (kitchen: KitchenUnits, grams: number): string => amountIn(kitchen, grams, grams)
+
+/** Whether this kitchen reads texts as they are written: in metric units, by the scale. */
+export const readsAsWritten = ({ units, system }: KitchenUnits): boolean =>
+  system === 'metric' && units === 'grams'
 
 /** The contract's name of a household's cup; a size that has none goes by its millilitres. */
-export const measureOfCup = (cup: CupId) =>
-  cup === 'us-customary'
-    ? ('us-cup' as const)
-    : cup === 'metric'
-      ? ('metric-cup' as const)
-      : cup === 'scoop'
-        ? ('rice-cooker-cup' as const)
-        : { name: 'cup', ml: CUPS[cup].ml }
+export const measureOfCup = (cup: CupId): StandardMeasureId | OwnMeasure =>
+  ({
+    'us-customary': 'us-cup' as const,
+    metric: 'metric-cup' as const,
+    scoop: 'rice-cooker-cup' as const,
+    'us-legal': { name: 'cup', ml: CUPS['us-legal'].ml },
+  })[cup]
 
 /** The cup of a kitchen, called just "cup": which one it is was said in Settings. */
 export const cupMeasure = (cup: CupId): Measure => ({

@@ -8,6 +8,9 @@ import type { UnitSystem } from './system'
 /** What a typed unit must count for a field of this kind. */
 const BASE_UNITS = { altitude: 'm', length: 'mm', capacity: 'ml', volume: 'ml', mass: 'g' } as const
 
+/** No number with its unit is longer; what is, is refused as it was typed. */
+const MAX_TYPED = 40
+
 /** A typed number of this kind in its base unit; undefined where it is none, or has another kind's unit. */
 function typedInBase(kind: FieldKind, text: string, system: UnitSystem): number | undefined {
   if (kind === 'temperature') {
@@ -39,6 +42,7 @@ function typedInBase(kind: FieldKind, text: string, system: UnitSystem): number 
  */
 export function fieldInBase(kind: FieldKind, typed: string, system: UnitSystem, stored?: number): string {
   const text = typed.trim()
+  if (text.length > MAX_TYPED) return typed
   if (stored !== undefined && text === String(shownInField(kind, stored, system))) return String(stored)
   // A plain number of a metric kitchen is handed on as it is.
   if (system === 'metric' && /^[+−-]?\d+([.,]\d+)?$/.test(text)) return typed

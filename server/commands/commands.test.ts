@@ -1,6 +1,7 @@
 import type { FieldError } from '#core/contract/fields'
 import { minutesToHeat } from '#core/heat/time-to-boil'
 import { vesselOf } from '#core/vessel/vessel'
+import { openKitchen, settingsOf, type Kitchen } from '#server/store/open-household'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { keepGauge, keepMark } from './plan'
 import {
@@ -16,7 +17,6 @@ import {
   saveProgramme,
   saveVessel,
 } from './equipment'
-import { openKitchen, settingsOf, type Kitchen } from '#server/store/open-household'
 import { adoptLabel, dropBag, saveBag } from './grains'
 
 let kitchen: Kitchen

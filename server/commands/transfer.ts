@@ -7,6 +7,7 @@ import type { Result } from '#core/contract/plan-request'
 import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
 import type { GroupId } from '#core/contract/bundle-names'
 import { replay } from '#core/cook/replay'
+import { fieldError } from '#core/contract/field-error'
 import { takeCopy } from '#server/backup/copy'
 import { ALL, announce } from '#server/realtime/hub'
 import { renameConflicts } from '#server/transfer/rename-conflicts'
@@ -14,7 +15,6 @@ import { stagingDatabase, parseBundle, type ParsedBundle } from '#server/transfe
 import { applyMerge, emptyTables, mergePlan, type Choice, type GroupChange } from '#server/transfer/merge'
 import { kitchenIn, type Kitchen } from '#server/store/open-household'
 import { lineOf, rebuildMissingEntries, type Noted } from './rebuild-entry'
-import { fieldError } from '#core/contract/field-error'
 
 /** Merge into this household, or replace it. */
 export const IMPORT_MODES = ['merge', 'as-new'] as const

@@ -1,14 +1,14 @@
-import { UNIT_SYSTEMS } from '#core/units/system'
 import * as v from 'valibot'
+import { UNIT_SYSTEMS } from '#core/units/system'
 import { between, oneOf } from '#core/contract/fields'
 import { formNumber, readerOf, SETTINGS_LIMITS } from '#core/contract/settings'
 import { LIMITS, type Result } from '#core/contract/plan-request'
 import { HEAT_PRESETS } from '#core/heat/sources'
 import { VESSEL_PRESET_IDS } from '#core/vessel/presets'
+import { fieldError } from '#core/contract/field-error'
+import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { heatRow, vesselRow } from './begin-household'
 import { BURNER_PRESETS, ownHeatOf, shortNameOf } from './usual-equipment'
-import { settingsOf, type Kitchen } from '#server/store/open-household'
-import { fieldError } from '#core/contract/field-error'
 
 const parseWelcome = readerOf(
   v.object({

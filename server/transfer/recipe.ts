@@ -1,6 +1,6 @@
+import ical, { ICalAlarmType } from 'ical-generator'
 import type { KitchenUnits } from '#core/units/system'
 import { localText } from '#core/units/local-text'
-import ical, { ICalAlarmType } from 'ical-generator'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import type { Plan, Stage } from '#core/plan/result'
 import { timelineOf } from '#core/plan/timeline'

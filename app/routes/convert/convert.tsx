@@ -1,4 +1,3 @@
-import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, TextInput } from '@mantine/core'
 import { Form, Link } from 'react-router'
 import { simulateFrom } from '#core/contract/simulate'
@@ -9,6 +8,7 @@ import { convertRecipe, parseThere, whyElsewhere, type There } from '#core/conve
 import { VESSEL_PRESET_IDS, VESSEL_PRESETS } from '#core/vessel/presets'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
+import { useUnits } from '../../ui/units/units'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
 import { spanWord } from '../../ui/time/clock-hour'
 import { fromSearch, toSearch } from '../../planning/plan-address'

@@ -1,9 +1,9 @@
-import { shownField } from '../../ui/units/unit-form'
-import { useUnits } from '../../ui/units/units'
 import { Button, Checkbox, Group, Select, Stack, Textarea, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { VARIETIES } from '#core/grain/varieties'
+import { shownField } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import type { GrainBag } from './bag-row'
 

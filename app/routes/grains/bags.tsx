@@ -1,7 +1,7 @@
-import { useUnits } from '../../ui/units/units'
 import { Button, UnstyledButton } from '@mantine/core'
 import { Form, Link } from 'react-router'
 import { varietyOf } from '#core/grain/varieties'
+import { useUnits } from '../../ui/units/units'
 import { Kernel } from '../../ui/drawing/grain-pattern'
 import type { GrainBag } from './bag-row'
 import classes from './grains.module.css'

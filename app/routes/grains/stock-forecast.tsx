@@ -1,6 +1,6 @@
-import { useUnits } from '../../ui/units/units'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import { outlookWords, type Forecast } from '#core/stock/forecast'
+import { useUnits } from '../../ui/units/units'
 import classes from './grains.module.css'
 
 /** What the shelf is enough for, and what to buy: plain lines, to read in a shop. */

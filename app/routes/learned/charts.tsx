@@ -1,4 +1,3 @@
-import { useUnits } from '../../ui/units/units'
 import { NativeSelect } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { useState } from 'react'
@@ -13,6 +12,7 @@ import {
 } from 'recharts'
 import type { Compared } from '#core/learn/beliefs'
 import { WET_DRY_WORDS, wordOf } from '#core/learn/rating'
+import { useUnits } from '../../ui/units/units'
 import classes from '../notebook/notebook.module.css'
 
 interface ChartsProps {

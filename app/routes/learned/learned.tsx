@@ -10,10 +10,10 @@ import { currentBeliefs } from '#server/queries/beliefs'
 import { formOf } from '../../ui/forms/read-form'
 import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
 import { dayWord } from '../../ui/time/clock-hour'
+import classes from '../notebook/notebook.module.css'
 import type { Route } from './+types/learned'
 import { Charts } from './charts'
 import { ConvergenceChart, type Point } from './convergence-chart'
-import classes from '../notebook/notebook.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'What Omsel has learned · Omsel' }]
 

@@ -1,8 +1,8 @@
-import { useUnits } from '../../ui/units/units'
 import { Button, Group, TextInput } from '@mantine/core'
 import { Form } from 'react-router'
 import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
 import type { ContainerRow } from '#server/store/leftovers'
+import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import classes from './leftovers.module.css'
 

@@ -1,5 +1,5 @@
-import { unitsOf } from '#core/units/system'
 import { Link } from 'react-router'
+import { unitsOf, amountIn } from '#core/units/system'
 import { containerState, packedOf } from '#core/leftovers/container-state'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import { nowMs } from '#server/clock'
@@ -7,10 +7,9 @@ import { guidanceIn } from '#server/queries/guidance'
 import { currentLeftovers } from '#server/queries/leftovers'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
-import { amountIn } from '../../planning/amount-words'
-import type { Route } from './+types/labels'
 import { clockTime } from '../../ui/time/clock-hour'
 import { PrintKey } from '../recipe-card/print-key'
+import type { Route } from './+types/labels'
 import classes from './labels.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Labels · Omsel' }]

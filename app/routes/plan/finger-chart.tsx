@@ -1,8 +1,8 @@
-import { useUnits } from '../../ui/units/units'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Skeleton } from '@mantine/core'
 import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
 import { fingerStudy, type FingerStudy } from '#core/plan/finger-study'
+import { useUnits } from '../../ui/units/units'
 import classes from './finger-study.module.css'
 
 const Chart = lazy(() => import('./finger-lines'))

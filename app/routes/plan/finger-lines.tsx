@@ -1,4 +1,3 @@
-import { useUnits } from '../../ui/units/units'
 import {
   CartesianGrid,
   Legend,
@@ -12,6 +11,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { FingerStudy } from '#core/plan/finger-study'
+import { useUnits } from '../../ui/units/units'
 
 const AXIS = { stroke: 'var(--ink-2)', fontSize: 13 } as const
 

@@ -1,7 +1,7 @@
-import { useUnits } from '../../ui/units/units'
 import { Button, Group, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
+import { useUnits } from '../../ui/units/units'
 import { parseAmount } from '../../ui/forms/parse-amount'
 import type { Gauge } from '../../planning/gauges'
 

@@ -1,8 +1,8 @@
-import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
 import { useEffect, useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Judged } from '#core/simulate/judge'
+import { useUnits } from '../../ui/units/units'
 import type { PlanState } from '../../planning/plan-state'
 import classes from './cautions.module.css'
 

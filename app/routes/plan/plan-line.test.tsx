@@ -3,14 +3,14 @@ import { parsePlanRequest } from '#core/contract/plan-request'
 import { fingerStudy } from '#core/plan/finger-study'
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
 import { htmlOf, planOf, textOf } from '../../../tests/helpers/render'
-import { plannedWashes, Washes } from '../stove/washes'
 import { firstPlan, type PlanState, type PlanningData } from '../../planning/plan-state'
+import { grainWord, soakWord } from '../../planning/plan-words'
+import { plannedWashes, Washes } from '../stove/washes'
 import { studyWords } from './finger-chart'
 import { PlanLine } from './plan-line'
 import { SeasoningPanel } from './seasoning'
 import SoakCurve from './soak-curve'
 import { TranslateRatio } from './translate-ratio'
-import { grainWord, soakWord } from '../../planning/plan-words'
 
 const household: PlanningData = {
   ...FIRST_KITCHEN,

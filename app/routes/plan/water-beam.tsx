@@ -1,9 +1,9 @@
+import { UnstyledButton } from '@mantine/core'
 import type { CupId } from '#core/units/cups'
 import { inSpoonfuls } from '#core/units/measures'
 import { cupMeasure } from '#core/units/system'
-import { useUnits } from '../../ui/units/units'
-import { UnstyledButton } from '@mantine/core'
 import type { Plan } from '#core/plan/result'
+import { useUnits } from '../../ui/units/units'
 import classes from './water-beam.module.css'
 
 interface Term {

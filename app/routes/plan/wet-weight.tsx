@@ -1,6 +1,6 @@
+import type { Plan } from '#core/plan/result'
 import { UnitNumber } from '../../ui/units/unit-number'
 import { useUnits } from '../../ui/units/units'
-import type { Plan } from '#core/plan/result'
 import type { PlanState } from '../../planning/plan-state'
 
 interface WetWeightProps {

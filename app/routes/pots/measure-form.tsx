@@ -1,8 +1,8 @@
-import { useUnits } from '../../ui/units/units'
 import { Button, Group, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
 import type { MeasureRow } from '#server/store/equipment'
+import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
 const FIELDS = ['name', 'ml', 'empty_g', 'full_g', 'known_ml', 'times'] as const

@@ -1,8 +1,7 @@
-import { fieldInBase } from '#core/units/typed-field'
-import { useUnits } from '../../ui/units/units'
 import { Button, Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
+import { fieldInBase } from '#core/units/typed-field'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { celsius, metres, type Celsius } from '#core/units/units'
@@ -15,10 +14,11 @@ import {
   TAP,
   type PotShape,
 } from '#core/vessel/in-a-minute'
+import type { Vessel } from '#core/vessel/vessel'
 import type { HeatRow } from '#server/store/equipment'
+import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import classes from './pots.module.css'
-import type { Vessel } from '#core/vessel/vessel'
 
 interface PotInAMinuteProps {
   heats: readonly HeatRow[]

@@ -1,11 +1,8 @@
-import { UsualBurner, UsualPot } from './usual-pot'
-import { addUsualBurner, addUsualPot, BURNER_PRESETS } from '#server/commands/usual-equipment'
-import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
-import { useUnits } from '../../ui/units/units'
 import { Button, Drawer, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { data, Link, useNavigation, useSearchParams } from 'react-router'
 import type { Result } from '#core/contract/plan-request'
+import { addUsualBurner, addUsualPot, BURNER_PRESETS } from '#server/commands/usual-equipment'
 import {
   calibrateBoil,
   calibrateFull,
@@ -21,8 +18,12 @@ import {
 } from '#server/commands/equipment'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
+import type { VesselRow } from '#server/store/equipment'
+import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
 import { typedOf, type Refused } from '../../ui/forms/errors'
+import { UsualBurner, UsualPot } from './usual-pot'
 import type { Route } from './+types/pots'
 import { Calibrate } from './calibrate'
 import { HeatForm } from './heat-form'
@@ -32,7 +33,6 @@ import { PotInAMinute } from './pot-in-a-minute'
 import { PotsToScale } from './pots-to-scale'
 import { VesselForm } from './vessel-form'
 import classes from './pots.module.css'
-import type { VesselRow } from '#server/store/equipment'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel' }]
 

@@ -1,13 +1,13 @@
-import { shownField } from '../../ui/units/unit-form'
-import { useUnits } from '../../ui/units/units'
-import { type KitchenUnits } from '#core/units/system'
-import { fieldUnit, shownInField } from '#core/units/field-units'
 import { Button, Group, NativeSelect, Stack, Textarea, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
+import type { KitchenUnits } from '#core/units/system'
+import { fieldUnit, shownInField } from '#core/units/field-units'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { MATERIAL_IDS, MATERIALS } from '#core/vessel/calibration'
 import type { VesselRow } from '#server/store/equipment'
+import { shownField } from '../../ui/units/unit-form'
+import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 
 const FIELDS = [

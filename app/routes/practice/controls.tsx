@@ -1,13 +1,13 @@
-import { useUnits } from '../../ui/units/units'
 import { SegmentedControl, UnstyledButton } from '@mantine/core'
 import { HEAT_LEVELS, type HeatLevel } from '#core/heat/sources'
 import { LID_POSITIONS, type LidPosition } from '#core/heat/lid'
 import type { Act } from '#core/practice/player-actions'
 import type { PracticeConditions, Situation } from '#core/practice/situation'
+import type { RunningCook } from '#core/cook/replay'
+import { useUnits } from '../../ui/units/units'
 import { PotOutside } from '../../ui/drawing/pot-outside'
 import type { Practice } from './use-practice'
 import classes from './practice.module.css'
-import type { RunningCook } from '#core/cook/replay'
 
 const LEVEL_WORDS: Record<HeatLevel, string> = {
   off: 'off',

@@ -1,4 +1,3 @@
-import { useUnits } from '../../ui/units/units'
 import { Button } from '@mantine/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -8,6 +7,7 @@ import type { Ending } from '#core/practice/ending'
 import { meanCentre, type Readout } from '#core/pot/readout'
 import type { PracticeConditions, Situation } from '#core/practice/situation'
 import { varietyOf } from '#core/grain/varieties'
+import { useUnits } from '../../ui/units/units'
 import { PotInside } from '../../ui/drawing/pot-inside'
 import classes from './practice.module.css'
 

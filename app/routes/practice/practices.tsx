@@ -1,7 +1,7 @@
-import { useUnits } from '../../ui/units/units'
 import { Link } from 'react-router'
 import { SITUATIONS } from '#core/practice/situations'
 import { kitchen } from '#server/kitchen'
+import { useUnits } from '../../ui/units/units'
 import type { Route } from './+types/practices'
 import classes from './practice.module.css'
 

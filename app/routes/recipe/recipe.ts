@@ -1,5 +1,4 @@
-import { amountIn } from '../../planning/amount-words'
-import { altitudeIn, unitsOf } from '#core/units/system'
+import { amountIn, altitudeIn, unitsOf } from '#core/units/system'
 import { localPlan } from '#core/plan/local-plan'
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'

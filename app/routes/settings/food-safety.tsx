@@ -1,5 +1,3 @@
-import { useUnits } from '../../ui/units/units'
-import { shownField } from '../../ui/units/unit-form'
 import { Button, Group, Radio, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form } from 'react-router'
@@ -13,6 +11,8 @@ import {
   type Authority,
   type FigureId,
 } from '#core/leftovers/guidance'
+import { useUnits } from '../../ui/units/units'
+import { shownField } from '../../ui/units/unit-form'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { AUTHORITY_WORDS } from '../leftovers/guidance-line'
 import classes from './settings.module.css'

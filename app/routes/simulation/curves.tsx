@@ -1,5 +1,3 @@
-import { useUnits } from '../../ui/units/units'
-import { shownInField } from '#core/units/field-units'
 import { memo, useMemo } from 'react'
 import {
   CartesianGrid,
@@ -11,6 +9,8 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
+import { shownInField } from '#core/units/field-units'
+import { useUnits } from '../../ui/units/units'
 import type { Cooked } from '../../workers/simulator'
 import { stageWord } from '../../ui/drawing/stage-words'
 import { stageTimes, type CookedStage } from './stage-times'

@@ -1,9 +1,9 @@
-import { useUnits } from '../../ui/units/units'
 import { Button, NativeSelect, NumberInput } from '@mantine/core'
 import { useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Plan } from '#core/plan/result'
 import { ENDING_WORDS, ENDINGS, type Diagnosis, type Ending } from '#core/simulate/diagnose'
+import { useUnits } from '../../ui/units/units'
 import { diagnoseInWorker } from './use-simulator'
 
 interface WrongProps {

@@ -1,7 +1,7 @@
-import { useUnits } from '../../ui/units/units'
 import { useId, useRef, useState, type KeyboardEvent } from 'react'
 import { GOOD_OUTCOMES, OUTCOMES, type OutcomeWord } from '#core/simulate/outcome-word'
 import type { OutcomeMap } from '#core/simulate/outcome-map'
+import { useUnits } from '../../ui/units/units'
 import classes from './outcome-chart.module.css'
 
 interface OutcomeChartProps {

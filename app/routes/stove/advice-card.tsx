@@ -1,5 +1,5 @@
-import { useUnits } from '../../ui/units/units'
 import { UnstyledButton } from '@mantine/core'
+import { useUnits } from '../../ui/units/units'
 import classes from './advice.module.css'
 
 interface AdviceCardProps {

@@ -1,9 +1,9 @@
-import { useUnits } from '../../ui/units/units'
 import { Button, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
 import type { CookView } from '#core/cook/replay'
 import type { Plan, Stage } from '#core/plan/result'
+import { useUnits } from '../../ui/units/units'
 import { parseAmount } from '../../ui/forms/parse-amount'
 import classes from './before-pour.module.css'
 

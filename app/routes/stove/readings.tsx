@@ -1,5 +1,5 @@
-import { massIn, type UnitSystem } from '#core/units/system'
 import { useState } from 'react'
+import { massIn, type UnitSystem } from '#core/units/system'
 import type { Stage } from '#core/plan/result'
 import { CUES } from '#core/methods/signs'
 import { AdviceCard } from './advice-card'

@@ -1,7 +1,7 @@
-import { useUnits } from '../../ui/units/units'
 import type { Plan, Stage } from '#core/plan/result'
 import type { StageAmount } from '#core/plan/stage-amount'
 import { aimOf, amountText } from '#core/plan/stage-amounts'
+import { useUnits } from '../../ui/units/units'
 import classes from './stove.module.css'
 
 /** What is measured in this stage, large: in the cook's own measure where the plan speaks it, else in grams. */

@@ -1,16 +1,16 @@
-import { localText } from '#core/units/local-text'
 import { Button, Checkbox, Radio, Stack } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { data, Link, redirect, useNavigation, useSearchParams, useSubmit } from 'react-router'
+import { localText } from '#core/units/local-text'
 import { planFrom } from '#core/contract/plan'
 import { MAX_CUPS } from '#core/learn/taste-tests'
+import { methodsOf } from '#core/methods/usual-method'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { makeTasteTest } from '#server/commands/taste-tests'
 import { formOf } from '../../ui/forms/read-form'
 import { dayWord } from '../../ui/time/clock-hour'
 import { fromSearch, toSearch } from '../../planning/plan-address'
-import { methodsOf } from '#core/methods/usual-method'
 import {
   correctionFor,
   firstPlan,

@@ -18,9 +18,9 @@ import { databaseFile } from '#server/store/open-household'
 import { copiesIn } from '#server/backup/daily'
 import { Complaints } from '../../ui/forms/error-list'
 import { formOf } from '../../ui/forms/read-form'
+import sheets from '../../layout/sheets.module.css'
 import { Preview } from './preview'
 import type { Route } from './+types/transfer'
-import sheets from '../../layout/sheets.module.css'
 import classes from './transfer.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Export and import · Omsel' }]

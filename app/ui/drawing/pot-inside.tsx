@@ -1,9 +1,9 @@
-import { useUnits } from '../../ui/units/units'
 import { useId } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import { millilitres, millimetres } from '#core/units/units'
 import { diameterAt, levelOf } from '#core/vessel/shape'
 import type { Vessel } from '#core/vessel/vessel'
+import { useUnits } from '../../ui/units/units'
 import { KernelPattern } from './grain-pattern'
 import classes from './pot-inside.module.css'
 

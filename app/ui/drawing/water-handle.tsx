@@ -1,5 +1,5 @@
-import { useUnits } from '../../ui/units/units'
 import type { PointerEvent } from 'react'
+import { useUnits } from '../../ui/units/units'
 import classes from './pot-section.module.css'
 
 /** What the water handle needs. */

@@ -1,6 +1,6 @@
 import type { FieldError } from '#core/contract/fields'
 import { localText } from '#core/units/local-text'
-import { type KitchenUnits, type UnitSystem } from '#core/units/system'
+import type { KitchenUnits, UnitSystem } from '#core/units/system'
 import { shownInField, type FieldKind } from '#core/units/field-units'
 import { fieldInBase } from '#core/units/typed-field'
 

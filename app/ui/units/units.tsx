@@ -4,9 +4,9 @@ import {
   altitudeIn,
   capacityIn,
   lengthIn,
-  liquidIn,
   massIn,
   temperatureIn,
+  waterIn,
   type KitchenUnits,
 } from '#core/units/system'
 import { fieldUnit, readFromField, shownInField, type FieldKind } from '#core/units/field-units'
@@ -40,7 +40,7 @@ export function useUnits() {
     length: (mm: number) => lengthIn(mm, system),
     capacity: (ml: number) => capacityIn(ml, system),
     mass: (grams: number) => massIn(grams, system),
-    waterIn: (grams: number) => liquidIn(grams, kitchen),
+    waterIn: (grams: number) => waterIn(kitchen, grams),
     unit: (kind: FieldKind) => fieldUnit(kind, system),
     /** A stored figure as a field shows it, and back. */
     shown: (kind: FieldKind, base: number) => shownInField(kind, base, system),

@@ -1,14 +1,12 @@
-import { bulkVolume, cookMinutes, type Blend } from '#core/grain/blend'
-import { grams } from '#core/units/units'
+import { bulkVolume, cookMinutes, type Blend, BLEND_SPREAD_MINUTES, isSlow } from '#core/grain/blend'
+import { grams, celsius } from '#core/units/units'
 import { CENTRE_CHALKY, CENTRE_THROUGH, FRIDGE_C, SCORCHED_KS, SOGGY_FREE } from '#core/constants'
 import { PACKAGE_RATIOS } from '#core/grain/package-ratios'
 import { inWords, verbFor, type VarietyId } from '#core/grain/varieties'
 import { roundTo } from '#core/units/rounding'
-import { celsius } from '#core/units/units'
 import { soakVerdict, soakWindow } from '#core/water/soak-window'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
-import { BLEND_SPREAD_MINUTES, isSlow } from '#core/grain/blend'
 
 const MIN_REST = 5
 /** A stage solved for a bite ends within this of it. */

@@ -1,11 +1,11 @@
-import { OVEN_C } from '#core/methods/oven'
-import { UnitNumber } from '../../../ui/units/unit-number'
-import { useUnits } from '../../../ui/units/units'
 import { Button, Checkbox, Group, NumberInput, Radio, Slider, Stack, Text, TextInput } from '@mantine/core'
+import { OVEN_C } from '#core/methods/oven'
 import { LIMITS } from '#core/contract/plan-request'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
 import { methodOf, type MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
+import { UnitNumber } from '../../../ui/units/unit-number'
+import { useUnits } from '../../../ui/units/units'
 import { methodOfState, usualSoakFor, vesselOfState, type PlanState } from '../../../planning/plan-state'
 import {
   FINISH_WORDS,

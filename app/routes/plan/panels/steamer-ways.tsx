@@ -1,5 +1,5 @@
-import { useUnits } from '../../../ui/units/units'
 import type { ReactNode } from 'react'
+import { useUnits } from '../../../ui/units/units'
 import classes from './steamer-ways.module.css'
 
 /** Steamers made of what there is; each draws what holds the grain and where the steam gets out. */

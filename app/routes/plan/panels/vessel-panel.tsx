@@ -1,8 +1,8 @@
 import { Link } from 'react-router'
-import { useUnits } from '../../../ui/units/units'
 import { Radio, Stack } from '@mantine/core'
-import type { PanelProps } from './panel-props'
+import { useUnits } from '../../../ui/units/units'
 import { vesselOfState } from '../../../planning/plan-state'
+import type { PanelProps } from './panel-props'
 
 export function VesselPanel({ state, change, household }: PanelProps) {
   const { say, capacity } = useUnits()
