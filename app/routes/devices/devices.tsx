@@ -140,6 +140,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
   )
 }
 
+/** A code that signs in one phone, or how to open the door for other devices. */
 function ConnectPhone({
   network,
   code,
@@ -285,6 +286,7 @@ function PassphraseSection({
   )
 }
 
+/** The devices that are signed in, each with its sign-out. */
 function SignedIn({ sessions }: { sessions: Route.ComponentProps['loaderData']['sessions'] }) {
   return (
     <section className={`${sheets.sheet} basin`} aria-labelledby="inside">
@@ -324,6 +326,7 @@ function SignedIn({ sessions }: { sessions: Route.ComponentProps['loaderData']['
   )
 }
 
+/** How a phone comes to trust this computer’s own certificate. */
 function CertificateSection({ network }: { network: Route.ComponentProps['loaderData']['network'] }) {
   return (
     <>

@@ -137,6 +137,7 @@ export function ContainerCard({
   )
 }
 
+/** What can be done with a container as it is now, and the undo of the last thing done. */
 function ContainerKeys({
   useBy,
   busy,

@@ -358,6 +358,7 @@ function PutAwayForm({
   )
 }
 
+/** How many of each container are filled. */
 function ContainerPick({
   owned,
   picked,
@@ -402,6 +403,7 @@ function ContainerPick({
   )
 }
 
+/** Each filled container with its depth and when it is cold; alike ones once. */
 function FilledList({
   filled,
   density,

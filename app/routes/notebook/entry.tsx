@@ -1,39 +1,31 @@
-import { Button, FileInput, Group, NativeSelect, SegmentedControl, Textarea, TextInput } from '@mantine/core'
-import { data, Form, Link, redirect, useNavigation } from 'react-router'
-import { fieldInBase } from '#core/units/typed-field'
-import type { FieldError } from '#core/contract/fields'
-import { MAX_ATE, MAX_NOTE, MEASURE_LIMITS } from '#core/contract/settings'
-import { parsePlanRequest } from '#core/contract/plan-request'
+import { data, redirect, useNavigation, Link, Form } from 'react-router'
+import { Button } from '@mantine/core'
 import { runningCookOf } from '#core/contract/running-cook'
-import { activeEvents } from '#core/cook/events'
 import { replay } from '#core/cook/replay'
-import { becomesOf } from '#core/troubleshoot/other-uses'
+import { parsePlanRequest } from '#core/contract/plan-request'
+import { activeEvents } from '#core/cook/events'
 import { experimentsFor, type Compared } from '#core/learn/beliefs'
-import {
-  BOTTOMS,
-  EVENNESS,
-  EVENNESS_WORDS,
-  HARDNESS_WORDS,
-  SEPARATE_WORDS,
-  STEPS,
-  WET_DRY_WORDS,
-} from '#core/learn/rating'
-import { CUES, type CueId } from '#core/methods/signs'
+import type { FieldError } from '#core/contract/fields'
+import { fieldInBase } from '#core/units/typed-field'
 import { amountIn, waterIn } from '#core/units/system'
+import { becomesOf } from '#core/troubleshoot/other-uses'
+import { kitchen } from '#server/kitchen'
+import { currentBeliefs } from '#server/queries/beliefs'
+import { settingsOf } from '#server/store/open-household'
 import { nowMs } from '#server/clock'
 import { rate } from '#server/commands/rate'
-import { kitchen } from '#server/kitchen'
-import { settingsOf } from '#server/store/open-household'
 import { measureCook, removeCook } from '#server/commands/notebook'
-import { currentBeliefs } from '#server/queries/beliefs'
-import { dropPhoto, keepPhoto } from '#server/photos/photos'
-import { useUnits } from '../../ui/units/units'
+import { keepPhoto, dropPhoto } from '#server/photos/photos'
 import { formOf } from '../../ui/forms/read-form'
-import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
-import { EVENT_WORDS } from '../../ui/event-words'
+import { useUnits } from '../../ui/units/units'
 import type { Refused } from '../../ui/forms/errors'
+import { dayWord, clockTime, spanWord } from '../../ui/time/clock-hour'
+import { EVENT_WORDS } from '../../ui/event-words'
 import type { Route } from './+types/entry'
 import classes from './notebook.module.css'
+import { Photos } from './batch-photos'
+import { RatingForm } from './rating-form'
+import { WeighedForm } from './weighed-form'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.title} · Notebook · Omsel` : 'Notebook · Omsel' },
@@ -178,7 +170,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
       <p className={classes.back}>
         <Link to="/notebook">Notebook</Link>
       </p>
-      <BatchLead loaderData={loaderData} />
+      <h1 className="figure">{loaderData.title}</h1>
       <p className="place-lead">
         {amountIn(settings, loaderData.grainG, loaderData.grainMl)} in {waterIn(settings, loaderData.pourG)}{' '}
         of water, {loaderData.vesselName}, {loaderData.heatName};{' '}
@@ -268,10 +260,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
   )
 }
 
-function BatchLead({ loaderData }: { loaderData: Route.ComponentProps['loaderData'] }) {
-  return <h1 className="figure">{loaderData.title}</h1>
-}
-
+/** Each step’s minutes as planned and as they were. */
 function PlannedAndActual({ stages }: { stages: Route.ComponentProps['loaderData']['stages'] }) {
   return (
     <table className={classes.table}>
@@ -309,276 +298,6 @@ function PlannedAndActual({ stages }: { stages: Route.ComponentProps['loaderData
   )
 }
 
-function WeighedForm({
-  measured,
-  of,
-  error,
-  loaderData,
-}: {
-  measured: Partial<Record<string, number>>
-  of: (intent: string) => Refused | undefined
-  error: (path: string, intent?: string) => string | undefined
-  loaderData: Route.ComponentProps['loaderData']
-}) {
-  const { label, say } = useUnits()
-  return (
-    <Form method="post" className={classes.weigh} aria-labelledby="weighed" noValidate>
-      <h2 className={classes.h2} id="weighed">
-        Weighed
-      </h2>
-      <Weighed
-        name="pot-before"
-        label={label('Full pot with lid before heating, g')}
-        measured={measured}
-        typed={of('measure')?.typed}
-        error={error('pot-before', 'measure')}
-      />
-      <Weighed
-        name="pot-after"
-        label={label('The same pot when done, g')}
-        measured={measured}
-        typed={of('measure')?.typed}
-        error={error('pot-after', 'measure')}
-      />
-      <Weighed
-        name="drained"
-        label={label('Poured off, g')}
-        measured={measured}
-        typed={of('measure')?.typed}
-        error={error('drained', 'measure')}
-      />
-      <Weighed
-        name="cooked"
-        label={label('Cooked, g')}
-        measured={measured}
-        typed={of('measure')?.typed}
-        error={error('cooked', 'measure')}
-      />
-      <p className="quiet small">
-        {measured['pot-before'] !== undefined && measured['pot-after'] !== undefined
-          ? say(
-              `${Math.round(measured['pot-before'] - measured['pot-after'])} g of steam measured; ${Math.round(loaderData.steamG)} g of steam expected.`,
-            )
-          : say(
-              `The two weights show how much steam left; ${Math.round(loaderData.steamG)} g of steam expected. (${MEASURE_LIMITS[0]} to ${MEASURE_LIMITS[1].toLocaleString('en-GB')} g)`,
-            )}
-      </p>
-      <Button type="submit" variant="default" name="intent" value="measure">
-        Save weights
-      </Button>
-    </Form>
-  )
-}
-
-function RatingForm({
-  rating,
-  of,
-  error,
-  busy,
-  actionData,
-}: {
-  rating: Route.ComponentProps['loaderData']['rating']
-  of: (intent: string) => Refused | undefined
-  error: (path: string, intent?: string) => string | undefined
-  busy: boolean
-  actionData: Route.ComponentProps['actionData']
-}) {
-  return (
-    <Form method="post" className={`${classes.judge} basin`}>
-      <Scales rating={rating} />
-      <TextInput
-        name="ate"
-        label="Who ate"
-        maxLength={MAX_ATE}
-        defaultValue={of('judge')?.typed.ate ?? rating?.ate ?? ''}
-        error={error('ate')}
-      />
-      <Textarea
-        name="note"
-        label="Note"
-        description={`up to ${MAX_NOTE} characters`}
-        defaultValue={of('judge')?.typed.note ?? rating?.note ?? ''}
-        autosize
-        minRows={2}
-        error={error('note')}
-      />
-      <Group justify="space-between">
-        <span role="status" className="quiet">
-          {of('judge') && !busy
-            ? (error('wet_dry') ?? error('hardness') ?? error('bottom') ?? 'Not saved yet: see above.')
-            : ''}
-          {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
-        </span>
-        <Button type="submit" name="intent" value="judge" loading={busy}>
-          {rating ? 'Update' : 'Save'}
-        </Button>
-      </Group>
-    </Form>
-  )
-}
-
-function Scales({ rating }: { rating: Route.ComponentProps['loaderData']['rating'] }) {
-  return (
-    <>
-      <Scale name="wet_dry" legend="How dry or wet" words={WET_DRY_WORDS} value={rating?.wetDry ?? 0} />
-      <Scale name="hardness" legend="How hard or soft" words={HARDNESS_WORDS} value={rating?.hardness ?? 0} />
-      <Scale
-        name="separate"
-        legend="Sticky or separate"
-        words={SEPARATE_WORDS}
-        value={rating?.separate ?? 0}
-      />
-      <div>
-        <span className={classes.legend} id="even">
-          How even
-        </span>
-        <SegmentedControl
-          fullWidth
-          name="even"
-          aria-labelledby="even"
-          defaultValue={rating?.even ?? 'even'}
-          data={EVENNESS.map((e) => ({ value: e, label: EVENNESS_WORDS[e] }))}
-        />
-      </div>
-      <div>
-        <span className={classes.legend} id="bottom">
-          Bottom
-        </span>
-        <SegmentedControl
-          fullWidth
-          name="bottom"
-          aria-labelledby="bottom"
-          defaultValue={rating?.bottom ?? 'clean'}
-          data={BOTTOMS.map((b) => ({ value: b, label: b }))}
-        />
-      </div>
-    </>
-  )
-}
-
-function Weighed({
-  name,
-  label,
-  measured,
-  typed,
-  error,
-}: {
-  name: string
-  label: string
-  measured: Partial<Record<string, number>>
-  typed: Record<string, string> | undefined
-  error: string | undefined
-}) {
-  const { shown } = useUnits()
-  return (
-    <TextInput
-      size="xs"
-      name={name}
-      label={label}
-      inputMode="decimal"
-      defaultValue={
-        typed?.[name] ?? (measured[name] === undefined ? '' : String(shown('mass', measured[name])))
-      }
-      error={error?.replace(`${name} `, '')}
-    />
-  )
-}
-
-function Photos({
-  photos,
-  error,
-  busy,
-}: {
-  photos: readonly { id: string; cue: string | null; width: number; height: number }[]
-  error: string | undefined
-  busy: boolean
-}) {
-  const shows = (cue: string | null) =>
-    cue !== null && cue in CUES ? `when ${CUES[cue as CueId].text}` : 'this pot'
-  return (
-    <>
-      <h2 className={classes.h2}>Pictures</h2>
-      <div className={classes.photos}>
-        {photos.map((photo) => (
-          <figure key={photo.id}>
-            <img
-              src={`/photos/${photo.id}`}
-              width={photo.width}
-              height={photo.height}
-              style={{ height: 'auto' }}
-              alt={shows(photo.cue)}
-              loading="lazy"
-            />
-            <figcaption className="small">
-              {shows(photo.cue)}
-              <Form method="post">
-                <input type="hidden" name="photo" value={photo.id} />
-                <Button type="submit" variant="subtle" size="compact-xs" name="intent" value="drop-photo">
-                  delete
-                </Button>
-              </Form>
-            </figcaption>
-          </figure>
-        ))}
-      </div>
-      <Form method="post" encType="multipart/form-data" aria-label="A picture">
-        <Group align="flex-end" gap="sm">
-          <FileInput
-            size="xs"
-            name="photo"
-            label="A picture"
-            description="up to 12 MB; it is made smaller and location data is removed"
-            placeholder="choose a picture"
-            accept="image/*"
-            required
-            withAsterisk={false}
-          />
-          <NativeSelect
-            size="xs"
-            name="cue"
-            label="Shows"
-            data={[
-              { value: '', label: 'this pot' },
-              ...Object.entries(CUES).map(([id, cue]) => ({ value: id, label: cue.text })),
-            ]}
-          />
-          <Button type="submit" size="xs" variant="default" name="intent" value="photo" loading={busy}>
-            Save
-          </Button>
-        </Group>
-        {error && <p role="alert">{error}</p>}
-      </Form>
-    </>
-  )
-}
-
-/** Five steps from one end to the other; the middle is right. */
-function Scale({
-  name,
-  legend,
-  words,
-  value,
-}: {
-  name: string
-  legend: string
-  words: readonly string[]
-  value: number
-}) {
-  return (
-    <fieldset className={classes.scaleSet}>
-      <legend className={classes.legend}>{legend}</legend>
-      <div className={classes.steps}>
-        {STEPS.map((step, i) => (
-          <label key={step} className={classes.step}>
-            <input type="radio" name={name} value={step} defaultChecked={value === step} />
-            <span>{words[i]}</span>
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  )
-}
-
 const nextWords = (
   { mean, sd, cooks }: { mean: number; sd: number; cooks: number },
   published: number,
@@ -591,6 +310,7 @@ const WHAT_WORDS: Record<Compared['what'], string> = {
   'wet-dry': 'wet or dry',
   hardness: 'hard or overdone',
 }
+
 /** What a cook said against what was expected of it. */
 const surpriseWords = ({ what, z }: Compared): string =>
   `${WHAT_WORDS[what]}: ${Math.abs(z) < 1 ? 'about as expected' : Math.abs(z) < 2 ? 'a little off what was expected' : 'unusual, so it counts less until confirmed'}`

@@ -194,6 +194,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   )
 }
 
+/** The pasted table; a heading can be matched to another column. */
 function CopiedTable({
   paste,
   columns,

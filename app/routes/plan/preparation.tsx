@@ -95,6 +95,7 @@ export function PreparationPanel({ state, change, variety, kind, plan, crystal, 
   )
 }
 
+/** How often it is rinsed and how it drains. */
 function Rinses({
   washes,
   change,
@@ -152,6 +153,7 @@ function Rinses({
   )
 }
 
+/** How long it soaks, and what becomes of the water. */
 function Soak({
   variety,
   state,

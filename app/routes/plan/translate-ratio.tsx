@@ -131,6 +131,7 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
   )
 }
 
+/** Which cups the recipe’s grain and water were measured with. */
 function CupsUsed({
   by,
   cups,

@@ -150,6 +150,7 @@ function ShapePick({
   )
 }
 
+/** Capacity and minutes to the boil, as soon as both can be computed. */
 function WhatItHolds({
   pot,
   heats,

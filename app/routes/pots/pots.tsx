@@ -162,6 +162,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
   )
 }
 
+/** The form that was opened, beside the list. */
 function PotDrawer({
   open,
   setOpen,
@@ -235,6 +236,7 @@ function PotDrawer({
   )
 }
 
+/** One pot: its size, how well it is known, and its keys. */
 function PotItem({ row, setOpen }: { row: VesselRow; setOpen: (next: Open | undefined) => void }) {
   const { capacity, length } = useUnits()
   return (

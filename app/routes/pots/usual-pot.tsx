@@ -37,6 +37,7 @@ export function UsualBurner({
   return <UsualForm what="Burner" intent="add-usual-burner" data={data} refused={refused} />
 }
 
+/** Picks one of the usual things and may give it a name. */
 function UsualForm({
   what,
   intent,

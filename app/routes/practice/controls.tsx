@@ -102,6 +102,7 @@ export function Controls({
   )
 }
 
+/** Keys that depend on the situation: put it in, release the pressure, serve. */
 function PotKeys({
   situation,
   inPot,

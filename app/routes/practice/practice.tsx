@@ -192,6 +192,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
   )
 }
 
+/** The practice clock: its speed, and minutes to skip. */
 function TimeControls({ now, clock, practice }: { now: number; clock: HouseholdClock; practice: Practice }) {
   return (
     <div className={classes.clock} role="group" aria-label="Time">
@@ -212,6 +213,7 @@ function TimeControls({ now, clock, practice }: { now: number; clock: HouseholdC
   )
 }
 
+/** What belongs to the present step: help that was asked for, rinses, the pot’s controls. */
 function AtTheStage({
   asked,
   empty,

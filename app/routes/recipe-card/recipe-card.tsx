@@ -193,6 +193,7 @@ function CardHead({
   )
 }
 
+/** The steps in order of time, each with its amounts and its end. */
 function CardStages({
   order,
   plan,

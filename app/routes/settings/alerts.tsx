@@ -136,6 +136,7 @@ export function Alerts() {
   )
 }
 
+/** Notifications while the page is hidden. */
 function Notices({
   notices,
   chosen,

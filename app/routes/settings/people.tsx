@@ -31,7 +31,7 @@ export function PeopleSettings({ eaters: people, refused, savedAt }: PeopleProps
       <div className={`${classes.sheet} basin`}>
         <ul className={classes.eaters}>
           {people.map((e) => (
-            <PersonRow key={e.id} e={e} setEditing={setEditing} />
+            <PersonRow key={e.id} person={e} onEdit={setEditing} />
           ))}
           {people.length === 0 && (
             <li className="quiet">No people yet. Add names to type “Maren, Teo and two guests” in a plan.</li>
@@ -105,31 +105,36 @@ function PersonFields({
   )
 }
 
-function PersonRow({ e, setEditing }: { e: Person; setEditing: (next: Person | undefined) => void }) {
+function PersonRow({ person, onEdit }: { person: Person; onEdit: (person: Person) => void }) {
   return (
     <li>
-      <b className="figure">{e.name}</b>
+      <b className="figure">{person.name}</b>
       <span className="quiet">
         {[
-          e.appetite === 1 ? 'a usual portion' : `${e.appetite} of a portion`,
-          firmWord(e.firmness) && `likes it ${firmWord(e.firmness)}`,
-          e.avoids.length > 0 && `no ${e.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
+          person.appetite === 1 ? 'a usual portion' : `${person.appetite} of a portion`,
+          firmWord(person.firmness) && `likes it ${firmWord(person.firmness)}`,
+          person.avoids.length > 0 && `no ${person.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
         ]
           .filter(Boolean)
           .join(' · ')}
       </span>
-      <Button size="compact-sm" variant="subtle" onClick={() => setEditing(e)} aria-label={`Edit ${e.name}`}>
+      <Button
+        size="compact-sm"
+        variant="subtle"
+        onClick={() => onEdit(person)}
+        aria-label={`Edit ${person.name}`}
+      >
         change
       </Button>
       <Form method="post">
-        <input type="hidden" name="id" value={e.id} />
+        <input type="hidden" name="id" value={person.id} />
         <Button
           type="submit"
           size="compact-sm"
           variant="subtle"
           name="intent"
           value="drop-eater"
-          aria-label={`Remove ${e.name}`}
+          aria-label={`Remove ${person.name}`}
         >
           remove
         </Button>

@@ -201,6 +201,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
   )
 }
 
+/** Metric or US units, scale or cups. */
 function MeasureBy({ settings }: { settings: Route.ComponentProps['loaderData']['settings'] }) {
   return (
     <Group grow align="flex-start">

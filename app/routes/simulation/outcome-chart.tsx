@@ -134,6 +134,7 @@ export function OutcomeChart({ map, onPick }: OutcomeChartProps) {
   )
 }
 
+/** One cell for each water and minutes; they are walked by arrow keys. */
 function Cells({
   cells,
   minutes,
@@ -189,6 +190,7 @@ function Cells({
   )
 }
 
+/** Figures along both axes. */
 function Ticks({
   pours,
   left,

@@ -102,6 +102,7 @@ export default function Stove(props: Route.ComponentProps) {
 
 type Loaded = Route.ComponentProps['loaderData']
 
+/** One batch at the stove. */
 function OneBatch({ loaderData }: Route.ComponentProps) {
   const { kept: stored, household, id } = loaderData
   useLastKnown(`stove ${id}`, loaderData)
@@ -229,6 +230,7 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
   )
 }
 
+/** That this screen counts on without the server, and what it holds back. */
 function OfflineNote({ outbox, line }: { outbox: Outbox<EventKind>; line: Line }) {
   return (
     <>
@@ -245,6 +247,7 @@ function OfflineNote({ outbox, line }: { outbox: Outbox<EventKind>; line: Line }
   )
 }
 
+/** What the present step asks for besides its key: rinses, a weight, advice. */
 function StageTools({
   stage,
   view,
@@ -315,6 +318,7 @@ function StageTools({
   )
 }
 
+/** Advice where something is wrong; else a look under the lid. */
 function AdviceOrCheck({
   hint,
   stage,

@@ -157,6 +157,7 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
   )
 }
 
+/** Mishaps that are recorded, so that the rest is planned again. */
 function WhatHappened({
   hot,
   tell,

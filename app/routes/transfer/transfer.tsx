@@ -330,6 +330,7 @@ function ImportKeys({
   )
 }
 
+/** How far the import is, and how it ended. */
 function ImportStatus({
   busy,
   progress,

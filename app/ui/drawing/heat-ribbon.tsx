@@ -156,6 +156,7 @@ export function HeatRibbon({
   )
 }
 
+/** Patterns for rest and for an end that may come early. */
 function Hatches({ hatch }: { hatch: string }) {
   return (
     <defs>

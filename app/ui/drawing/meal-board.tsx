@@ -202,6 +202,7 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
   )
 }
 
+/** The tasks of one burner or pair of hands. */
 function BoardRow({
   row,
   y,
@@ -264,6 +265,7 @@ function BoardRow({
   )
 }
 
+/** Lines at whole quarters or halves of an hour. */
 function Hours({
   first,
   step,

@@ -219,6 +219,7 @@ export function PotSection({
   )
 }
 
+/** Litres and the maker’s printed lines on the wall. */
 function WallMarks({
   sparse,
   vessel,
@@ -254,6 +255,7 @@ function WallMarks({
   )
 }
 
+/** Grain, water and foam at their levels. */
 function PotFilling({
   vessel,
   cooked,

@@ -40,14 +40,14 @@ export function HeatPanel(props: PanelProps) {
           Rest, then unplug.
         </Text>
       )}
-      <Thickness method={method} state={state} change={change} />
+      {method === 'porridge' && <Thickness {...props} />}
       {method === 'oven' && (
         <Text size="sm">
           At {temperature(OVEN_C)}, in a deep dish, with boiling water and sealed with foil.
         </Text>
       )}
-      <Pressure method={method} props={props} state={state} change={change} />
-      <LidAndHeat method={method} state={state} change={change} />
+      {method.startsWith('pressure') && <Pressure {...props} />}
+      {methodOf(method).toastable && <LidAndHeat {...props} />}
       {method === 'boil-and-drain' && (
         <Choice
           label="At the end"
@@ -61,7 +61,7 @@ export function HeatPanel(props: PanelProps) {
           pick={(finish) => change({ finish })}
         />
       )}
-      <PartCooked method={method} state={state} change={change} />
+      {method === 'boil-and-drain' && state.purpose === 'part-cooked' && <PartCooked {...props} />}
       {method === 'steam-passes' && (
         <Choice
           label="Passes"
@@ -86,142 +86,93 @@ export function HeatPanel(props: PanelProps) {
   )
 }
 
-function Thickness({
-  method,
-  state,
-  change,
-}: {
-  method: MethodId
-  state: PlanState
-  change: (next: Partial<PlanState>) => void
-}) {
+/** How thick a porridge ends. */
+function Thickness({ state, change }: PanelProps) {
+  return (
+    <div>
+      <Text size="sm">{thicknessWord(state.thickness)}</Text>
+      <Slider
+        thumbLabel="Thickness"
+        value={state.thickness}
+        min={0}
+        max={1}
+        step={0.25}
+        label={null}
+        onChange={(thickness) => change({ thickness, poured: null })}
+        thumbProps={{ 'aria-valuetext': thicknessWord(state.thickness) }}
+      />
+    </div>
+  )
+}
+
+/** What an appliance or a pressure cooker is set to. */
+function Pressure(props: PanelProps) {
+  const { state, change } = props
   return (
     <>
-      {method === 'porridge' && (
-        <div>
-          <Text size="sm">{thicknessWord(state.thickness)}</Text>
-          <Slider
-            thumbLabel="Thickness"
-            value={state.thickness}
-            min={0}
-            max={1}
-            step={0.25}
-            label={null}
-            onChange={(thickness) => change({ thickness, poured: null })}
-            thumbProps={{ 'aria-valuetext': thicknessWord(state.thickness) }}
-          />
-        </div>
-      )}
+      <Programmes {...props} />
+      <Choice
+        label="Pressure"
+        value={state.pressure}
+        words={{ high: 'high', low: 'low (gentler)' }}
+        pick={(pressure) => change({ pressure })}
+      />
+      <Choice
+        label="Release"
+        value={state.release}
+        words={RELEASE_WORDS}
+        pick={(release) => change({ release })}
+      />
     </>
   )
 }
 
-function Pressure({
-  method,
-  props,
-  state,
-  change,
-}: {
-  method: MethodId
-  props: PanelProps
-  state: PlanState
-  change: (next: Partial<PlanState>) => void
-}) {
+/** What is left to the cook where grain simmers under a lid. */
+function LidAndHeat({ state, change }: PanelProps) {
   return (
     <>
-      {method.startsWith('pressure') && (
-        <>
-          <Programmes {...props} />
-          <Choice
-            label="Pressure"
-            value={state.pressure}
-            words={{ high: 'high', low: 'low (gentler)' }}
-            pick={(pressure) => change({ pressure })}
-          />
-          <Choice
-            label="Release"
-            value={state.release}
-            words={RELEASE_WORDS}
-            pick={(release) => change({ release })}
-          />
-        </>
-      )}
+      <Choice
+        label="Lid"
+        value={state.lidUntilBoil}
+        words={LID_WORDS}
+        pick={(lidUntilBoil) => change({ lidUntilBoil })}
+      />
+      <Choice
+        label="Heat"
+        value={state.heatStyle}
+        words={
+          Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<
+            PlanState['heatStyle'],
+            string
+          >
+        }
+        pick={(heatStyle) => change({ heatStyle })}
+      />
+      <Checkbox
+        label="crisp bottom"
+        checked={state.toasted}
+        onChange={(event) => change({ toasted: event.currentTarget.checked })}
+      />
     </>
   )
 }
 
-function LidAndHeat({
-  method,
-  state,
-  change,
-}: {
-  method: MethodId
-  state: PlanState
-  change: (next: Partial<PlanState>) => void
-}) {
+/** How far the grain is cooked for another dish. */
+function PartCooked({ state, change }: PanelProps) {
   return (
-    <>
-      {methodOf(method).toastable && (
-        <>
-          <Choice
-            label="Lid"
-            value={state.lidUntilBoil}
-            words={LID_WORDS}
-            pick={(lidUntilBoil) => change({ lidUntilBoil })}
-          />
-          <Choice
-            label="Heat"
-            value={state.heatStyle}
-            words={
-              Object.fromEntries(HEAT_STYLES.map((s) => [s, STYLE_WORDS[s]])) as Record<
-                PlanState['heatStyle'],
-                string
-              >
-            }
-            pick={(heatStyle) => change({ heatStyle })}
-          />
-        </>
-      )}
-      {methodOf(method).toastable && (
-        <Checkbox
-          label="crisp bottom"
-          checked={state.toasted}
-          onChange={(event) => change({ toasted: event.currentTarget.checked })}
-        />
-      )}
-    </>
-  )
-}
-
-function PartCooked({
-  method,
-  state,
-  change,
-}: {
-  method: MethodId
-  state: PlanState
-  change: (next: Partial<PlanState>) => void
-}) {
-  return (
-    <>
-      {method === 'boil-and-drain' && state.purpose === 'part-cooked' && (
-        <div>
-          <Text size="sm">
-            Part-cook: {Math.round(state.cookedShare * 100)} % done, finish in the other dish
-          </Text>
-          <Slider
-            thumbLabel="Share cooked"
-            value={state.cookedShare}
-            min={0.5}
-            max={1}
-            step={0.05}
-            label={null}
-            onChange={(cookedShare) => change({ cookedShare })}
-            thumbProps={{ 'aria-valuetext': `${Math.round(state.cookedShare * 100)} %` }}
-          />
-        </div>
-      )}
-    </>
+    <div>
+      <Text size="sm">Part-cook: {Math.round(state.cookedShare * 100)} % done, finish in the other dish</Text>
+      <Slider
+        thumbLabel="Share cooked"
+        value={state.cookedShare}
+        min={0.5}
+        max={1}
+        step={0.05}
+        label={null}
+        onChange={(cookedShare) => change({ cookedShare })}
+        thumbProps={{ 'aria-valuetext': `${Math.round(state.cookedShare * 100)} %` }}
+      />
+    </div>
   )
 }
 

@@ -1,0 +1,230 @@
+import { type Refused, errorAt } from '../../ui/forms/errors'
+import { Form, Link, useSubmit } from 'react-router'
+import classes from './meal.module.css'
+import { TextInput, Textarea, Group, Button, NativeSelect, UnstyledButton } from '@mantine/core'
+import type { Meal, Schedule, MealPress } from './meal-data'
+import type { Outbox } from '../../offline/outbox'
+import { type BoardTask, dishLetter } from '../../ui/drawing/meal-board'
+import { Hands } from './cook-select'
+
+const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20'
+
+export function DishList({
+  meal,
+  schedule,
+  names,
+  handAt,
+  outbox,
+  started,
+  burners,
+  tasks,
+}: {
+  meal: Meal
+  schedule: Schedule
+  names: string[]
+  handAt: (dish: string, task: string) => number | undefined
+  outbox: Outbox<MealPress>
+  started: Set<string>
+  burners: { id: string; name: string }[]
+  tasks: BoardTask[]
+}) {
+  return (
+    <ul className={classes.dishes}>
+      {meal.dishes.map((dish, i) => {
+        const told = schedule?.dishes.find((d) => d.id === dish.id)
+        return (
+          <DishRow
+            key={dish.id}
+            dish={dish}
+            at={i}
+            planned={told}
+            meal={meal}
+            names={names}
+            handAt={handAt}
+            outbox={outbox}
+            started={started}
+            burners={burners}
+            tasks={tasks}
+          />
+        )
+      })}
+    </ul>
+  )
+}
+
+/** One dish: when it is ready, who does it, and its moves while it has not begun. */
+function DishRow({
+  dish,
+  at,
+  planned,
+  meal,
+  names,
+  handAt,
+  outbox,
+  started,
+  burners,
+  tasks,
+}: {
+  dish: Meal['dishes'][number]
+  /** Its place among the dishes, from 0. */
+  at: number
+  planned: NonNullable<Schedule>['dishes'][number] | undefined
+  meal: Meal
+  names: string[]
+  handAt: (dish: string, task: string) => number | undefined
+  outbox: Outbox<MealPress>
+  started: Set<string>
+  burners: { id: string; name: string }[]
+  tasks: BoardTask[]
+}) {
+  return (
+    <li>
+      <b className="figure">{dishLetter(at)}</b>
+      <span>
+        {dish.title}
+        <span className="quiet small">
+          {' '}
+          {planned && planned.tasks.length > 0
+            ? planned.held_minutes < 1
+              ? 'ready on time'
+              : `ready ${Math.round(planned.held_minutes)} min before`
+            : ''}
+        </span>
+      </span>
+      {dish.kind === 'plan' && <Link to={`/?${dish.search}`}>Plan</Link>}
+      <span className={classes.controls}>
+        {meal.cooks > 1 && (
+          <Hands
+            title={dish.title}
+            names={names}
+            hand={planned?.tasks.map((t) => handAt(dish.id, t.id)).find((h) => h !== undefined)}
+            onGive={(hand) => outbox.press('hand', '', { dish: dish.id, amount: hand })}
+          />
+        )}
+        {!started.has(dish.id) && (
+          <Fix
+            dish={dish}
+            burners={burners}
+            heated={tasks.some((t) => t.dish === at && burners.some((b) => b.id === t.track))}
+            held={Math.round(planned?.held_minutes ?? 0)}
+          />
+        )}
+        <Form method="post">
+          <input type="hidden" name="dish" value={dish.id} />
+          <Button
+            type="submit"
+            size="compact-sm"
+            variant="subtle"
+            name="intent"
+            value="drop"
+            aria-label={`Remove ${dish.title}`}
+          >
+            take it off
+          </Button>
+        </Form>
+      </span>
+    </li>
+  )
+}
+
+/** A dish that is no grain, told as steps. */
+export function OtherDishForm({ adding, busy }: { adding: Refused | undefined; busy: boolean }) {
+  return (
+    <Form method="post" noValidate className={classes.screen}>
+      <input type="hidden" name="kind" value="companion" />
+      <TextInput
+        label="Other dish"
+        name="title"
+        placeholder="roast roots"
+        defaultValue={adding?.typed.title ?? ''}
+        error={errorAt(adding, 'title')}
+      />
+      <Textarea
+        label="Steps, one per line"
+        description="what; minutes; and hands, burner, oven, look every 20"
+        name="tasks"
+        autosize
+        minRows={3}
+        placeholder={EXAMPLE}
+        defaultValue={adding?.typed.tasks ?? ''}
+        error={errorAt(adding, 'tasks')}
+      />
+      <Group align="flex-end" mt="xs">
+        <TextInput
+          label="Can wait, min"
+          name="hold_max_minutes"
+          inputMode="numeric"
+          w={150}
+          defaultValue={adding?.typed.hold_max_minutes ?? ''}
+          error={errorAt(adding, 'hold_max_minutes')}
+        />
+        <Button type="submit" variant="default" name="intent" value="add" loading={busy}>
+          Add dish
+        </Button>
+      </Group>
+    </Form>
+  )
+}
+
+/** Moves a ribbon: to another burner, or earlier; what is fixed stays, and the rest goes round it. */
+function Fix({
+  dish,
+  burners,
+  heated,
+  held,
+}: {
+  dish: { id: string; title: string; burner?: string; ready_before_minutes?: number }
+  burners: readonly { id: string; name: string }[]
+  heated: boolean
+  held: number
+}) {
+  const submit = useSubmit()
+  const fix = (burner: string, early: number | undefined) =>
+    void submit(
+      {
+        intent: 'fix',
+        dish: dish.id,
+        burner,
+        ready_before_minutes: early === undefined ? '' : String(early),
+      },
+      { method: 'post', preventScrollReset: true },
+    )
+  const early = dish.ready_before_minutes
+  return (
+    <span className={classes.fix}>
+      {heated && (
+        <NativeSelect
+          size="xs"
+          aria-label={`Burner for ${dish.title}`}
+          value={dish.burner ?? ''}
+          onChange={(event) => fix(event.currentTarget.value, early)}
+          data={[{ value: '', label: 'any burner' }, ...burners.map((b) => ({ value: b.id, label: b.name }))]}
+        />
+      )}
+      <UnstyledButton
+        className="chip"
+        aria-label={`${dish.title} five minutes earlier`}
+        onClick={() => fix(dish.burner ?? '', Math.min(480, (early ?? held) + 5))}
+      >
+        −5
+      </UnstyledButton>
+      <UnstyledButton
+        className="chip"
+        aria-label={`${dish.title} five minutes later`}
+        disabled={(early ?? held) < 5}
+        onClick={() => fix(dish.burner ?? '', Math.max(0, (early ?? held) - 5))}
+      >
+        +5
+      </UnstyledButton>
+      {(early !== undefined || dish.burner !== undefined) && (
+        <UnstyledButton
+          className="link"
+          aria-label={`Release ${dish.title}`}
+          onClick={() => fix('', undefined)}
+        >
+          release
+        </UnstyledButton>
+      )}
+    </span>
+  )
+}

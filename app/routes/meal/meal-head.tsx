@@ -1,0 +1,86 @@
+import classes from './meal.module.css'
+import { PrintKey } from '../recipe-card/print-key'
+import { type Schedule, type Settings, type MealPress, type Meal, MINUTE } from './meal-data'
+import { IconAlertTriangle } from '@tabler/icons-react'
+import { clockTime, dayWord } from '../../ui/time/clock-hour'
+import type { Line } from '../../layout/use-kitchen-stream'
+import type { Outbox } from '../../offline/outbox'
+import { SignInLink } from '../../layout/sign-in-link'
+
+export const MealWaysOut = ({ id }: { id: string }) => (
+  <div className={classes.acts}>
+    <a href={`/meal/${id}/calendar.ics`}>calendar</a>
+    <PrintKey />
+  </div>
+)
+
+/** What was pressed without a connection, and what the server refused. */
+export function Sending({ line, outbox }: { line: Line; outbox: Outbox<MealPress> }) {
+  return (
+    <>
+      {(line !== 'open' || outbox.cutOff) && (
+        <p role="status" className={classes.changes}>
+          Offline: your taps are saved{outbox.waiting.length > 0 && `: ${outbox.waiting.length} so far`}.
+          <SignInLink line={line} />
+        </p>
+      )}
+      {outbox.refused && (
+        <p role="alert" className={classes.changes}>
+          Not saved: {outbox.refused}.
+        </p>
+      )}
+    </>
+  )
+}
+
+/** When it is served and when the first task begins. */
+export function MealLead({
+  tableMs,
+  now,
+  settings,
+  meal,
+  begun,
+  schedule,
+}: {
+  tableMs: number
+  now: number
+  settings: Settings
+  meal: Meal
+  begun: boolean
+  schedule: Schedule
+}) {
+  return (
+    <p className="place-lead">
+      {dayWord(tableMs, now, settings.zone)}, serving at {clockTime(tableMs, settings)}
+      {tableMs - meal.serve_ms >= MINUTE && ` (asked for at ${clockTime(meal.serve_ms, settings)})`}
+      {!begun &&
+        schedule &&
+        schedule.start_at !== '' &&
+        `; first task ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
+    </p>
+  )
+}
+
+/** Why the meal cannot be ready as asked, and what comes nearest. */
+export function Conflicts({ schedule, settings }: { schedule: Schedule; settings: Settings }) {
+  return (
+    <>
+      {schedule && !schedule.feasible && (
+        <div className={classes.conflicts} role="alert">
+          <IconAlertTriangle size={22} aria-hidden />
+          <ul>
+            {schedule.conflicts.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+            {schedule.ready_by && (
+              <li>Earliest serving time: {clockTime(Date.parse(schedule.ready_by), settings)}.</li>
+            )}
+            {schedule.nearest.map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
+  )
+}
