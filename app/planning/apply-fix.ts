@@ -1,3 +1,4 @@
+import { localText } from '#core/units/local-text'
 import { planFrom } from '#core/contract/plan'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import type { Caution, CautionFix, Plan } from '#core/plan/result'
@@ -106,7 +107,7 @@ export function fixOf(
   for (const [field, apply] of Object.entries(APPLY) as unknown as [keyof CautionFix, Apply<never>][]) {
     if (!(field in fix)) continue
     const applied = apply(fix[field] as never, { state, fix, household })
-    if (applied) return applied
+    if (applied) return { ...applied, text: localText(applied.text, household) }
   }
   return undefined
 }

@@ -29,7 +29,7 @@ export function localText(text: string, kitchen: KitchenUnits): string {
       unit: string,
       of: string | undefined,
     ) => {
-      const say = speakerOf(unit, of !== undefined, kitchen)
+      const say = formatOf(unit, of !== undefined, kitchen)
       if (!say) return whole
       const decimals = Math.max(decimalsOf(first), decimalsOf(second))
       const last = say(numberOf(second ?? first), decimals)
@@ -55,10 +55,10 @@ const withoutUnit = (text: string, next: string) => {
   return unit !== '' && text.endsWith(unit) ? text.slice(0, -unit.length) : text
 }
 
-type Speaker = (n: number, decimals: number) => string
+type Format = (n: number, decimals: number) => string
 
 /** How each unit is said in US units. */
-const US_SPEAKERS: Readonly<Record<string, Speaker>> = {
+const US_FORMATS: Readonly<Record<string, Format>> = {
   g: (n) => massIn(n, 'us'),
   kg: (n) => massIn(1000 * n, 'us'),
   mL: (n) => capacityIn(n, 'us'),
@@ -70,11 +70,11 @@ const US_SPEAKERS: Readonly<Record<string, Speaker>> = {
 }
 
 /** A liquid is measured with what the kitchen measures by; all else only changes its unit. */
-const speakerOf = (unit: string, liquid: boolean, kitchen: KitchenUnits): Speaker | undefined =>
+const formatOf = (unit: string, liquid: boolean, kitchen: KitchenUnits): Format | undefined =>
   liquid && kitchen.units === 'cups' && (unit === 'g' || unit === 'mL')
     ? (n) => waterIn(kitchen, n)
     : kitchen.system === 'us'
-      ? US_SPEAKERS[unit]
+      ? US_FORMATS[unit]
       : undefined
 
 const LABEL_UNITS: Record<string, FieldKind> = {

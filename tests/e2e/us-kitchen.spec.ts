@@ -79,7 +79,14 @@ test('a US kitchen reads its own units on every page, and a metric one again aft
   }
   // A pot typed in its own units is kept as what it is.
   await open(page, '/pots')
-  for (const name of ['Add a pot', 'Quick add', 'Add a burner', 'Add your own cup or mug']) {
+  for (const name of [
+    'Add a pot',
+    'Quick add',
+    'Choose from a list',
+    'Choose a burner from a list',
+    'Add a burner',
+    'Add your own cup or mug',
+  ]) {
     await page.getByRole('button', { name, exact: true }).click()
     expect.soft(await metric(page), name).toEqual([])
     await page.getByRole('button', { name: 'Close' }).click()
@@ -97,6 +104,13 @@ test('a US kitchen reads its own units on every page, and a metric one again aft
   await form.getByLabel('Inner diameter at the top, in').fill('9')
   await form.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'dutch oven' })).toContainText('6 qt, 9 in wide')
+  // Or picked from the usual ones: from the plan, without measuring anything.
+  await open(page, '/pots?add=usual')
+  await form.getByLabel('Pot or appliance').selectOption({ label: 'electric pressure cooker, 6.3 qt' })
+  await form.getByRole('button', { name: 'Add it' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'electric pressure cooker' })).toContainText(
+    '6.3 qt',
+  )
   // Settings saved once more change nothing.
   await choose(page, 'metric', 'scale')
   await expect(page.getByLabel('Altitude, m')).toHaveValue('1120')
@@ -125,6 +139,12 @@ test('at the stove of a US kitchen every amount is in cups and spoons, every tem
     await key.click()
     await page.waitForTimeout(700)
   }
+  // The next plan begins where this one left off.
+  const stove = page.url()
+  await open(page, '/')
+  await expect(page.getByRole('button', { name: /^How much: For four/ })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'The pot' })).toContainText('clay')
+  await open(page, stove)
   await page.getByRole('button', { name: /Something’s wrong/ }).click()
   const seen = page.getByRole('group', { name: 'What do you see?' }).getByRole('button')
   await expect(seen.first()).toBeVisible()

@@ -1,10 +1,10 @@
-import { type Refused, errorAt } from '../../ui/forms/errors'
 import { Form, Link, useSubmit } from 'react-router'
-import classes from './meal.module.css'
 import { TextInput, Textarea, Group, Button, NativeSelect, UnstyledButton } from '@mantine/core'
-import type { Meal, Schedule, MealPress } from './meal-data'
+import { type Refused, errorAt } from '../../ui/forms/errors'
 import type { Outbox } from '../../offline/outbox'
 import { type BoardTask, dishLetter } from '../../ui/drawing/meal-board'
+import classes from './meal.module.css'
+import type { Meal, Schedule, MealPress } from './meal-data'
 import { Hands } from './cook-select'
 
 const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20'

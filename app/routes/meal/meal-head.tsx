@@ -1,11 +1,11 @@
-import classes from './meal.module.css'
-import { PrintKey } from '../recipe-card/print-key'
-import { type Schedule, type Settings, type MealPress, type Meal, MINUTE } from './meal-data'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import { clockTime, dayWord } from '../../ui/time/clock-hour'
 import type { Line } from '../../layout/use-kitchen-stream'
 import type { Outbox } from '../../offline/outbox'
 import { SignInLink } from '../../layout/sign-in-link'
+import { PrintKey } from '../recipe-card/print-key'
+import classes from './meal.module.css'
+import { type Schedule, type Settings, type MealPress, type Meal, MINUTE } from './meal-data'
 
 export const MealWaysOut = ({ id }: { id: string }) => (
   <div className={classes.acts}>

@@ -1,7 +1,7 @@
-import type { Board, MealPress, Settings, Meal } from './meal-data'
-import type { Outbox } from '../../offline/outbox'
-import classes from './meal.module.css'
 import { UnstyledButton } from '@mantine/core'
+import type { Outbox } from '../../offline/outbox'
+import type { Board, MealPress, Settings, Meal } from './meal-data'
+import classes from './meal.module.css'
 import { Acts } from './next-actions'
 
 const LATE_MINUTES = [5, 15, 30]

@@ -1,9 +1,9 @@
-import { type Refused, errorAt } from '../../ui/forms/errors'
-import type { Meal, Settings } from './meal-data'
 import { Form } from 'react-router'
-import classes from './meal.module.css'
 import { Group, TextInput, NumberInput, Button } from '@mantine/core'
+import { type Refused, errorAt } from '../../ui/forms/errors'
 import { dayOf, hourOf } from '../../ui/time/clock-hour'
+import type { Meal, Settings } from './meal-data'
+import classes from './meal.module.css'
 
 /** Title, day, hour and helpers of the meal. */
 export function TimeAndHelpers({

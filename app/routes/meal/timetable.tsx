@@ -1,3 +1,6 @@
+import { useSubmit } from 'react-router'
+import { type BoardTask, dishLetter, MealBoard } from '../../ui/drawing/meal-board'
+import { clockTime, dayOf, dayWord } from '../../ui/time/clock-hour'
 import {
   type Loaded,
   type Schedule,
@@ -7,10 +10,7 @@ import {
   type Meal,
   MINUTE,
 } from './meal-data'
-import { useSubmit } from 'react-router'
-import { type BoardTask, dishLetter, MealBoard } from '../../ui/drawing/meal-board'
 import classes from './meal.module.css'
-import { clockTime, dayOf, dayWord } from '../../ui/time/clock-hour'
 
 /** The tasks of every dish as they are drawn; `at` gives minutes before (negative) or after serving. */
 export const tasksOf = (board: Board, at: (time: string | number) => number): BoardTask[] =>

@@ -1,7 +1,7 @@
-import { CUES, type CueId } from '#core/methods/signs'
-import classes from './notebook.module.css'
 import { Form } from 'react-router'
 import { Button, Group, FileInput, NativeSelect } from '@mantine/core'
+import { CUES, type CueId } from '#core/methods/signs'
+import classes from './notebook.module.css'
 
 export function Photos({
   photos,

@@ -1,7 +1,4 @@
-import type { Route } from './+types/entry'
-import type { Refused } from '../../ui/forms/errors'
 import { Form } from 'react-router'
-import classes from './notebook.module.css'
 import { TextInput, Textarea, Group, Button, SegmentedControl } from '@mantine/core'
 import { MAX_ATE, MAX_NOTE } from '#core/contract/settings'
 import {
@@ -13,6 +10,9 @@ import {
   BOTTOMS,
   STEPS,
 } from '#core/learn/rating'
+import type { Refused } from '../../ui/forms/errors'
+import type { Route } from './+types/entry'
+import classes from './notebook.module.css'
 
 /** How the batch was, in words; saved as it stands. */
 export function RatingForm({

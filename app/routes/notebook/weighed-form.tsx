@@ -1,10 +1,10 @@
-import type { Refused } from '../../ui/forms/errors'
-import type { Route } from './+types/entry'
-import { useUnits } from '../../ui/units/units'
 import { Form } from 'react-router'
-import classes from './notebook.module.css'
-import { MEASURE_LIMITS } from '#core/contract/settings'
 import { Button, TextInput } from '@mantine/core'
+import { MEASURE_LIMITS } from '#core/contract/settings'
+import type { Refused } from '../../ui/forms/errors'
+import { useUnits } from '../../ui/units/units'
+import type { Route } from './+types/entry'
+import classes from './notebook.module.css'
 
 /** Weights of the pot before and after, which teach how much steam left. */
 export function WeighedForm({

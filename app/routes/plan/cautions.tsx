@@ -42,7 +42,7 @@ export function Cautions({ cautions, state, change, household, now }: CautionsPr
             </span>
             {fix && (
               <UnstyledButton className={classes.mend} onClick={() => change(fix.state)}>
-                {say(fix.text)}
+                {fix.text}
               </UnstyledButton>
             )}
           </li>

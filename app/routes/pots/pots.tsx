@@ -130,7 +130,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
           <Button variant="default" onClick={() => setOpen({ what: 'minute' })}>
             Quick add
           </Button>
-          <Button onClick={() => setOpen({ what: 'usual-pot' })}>Pick a usual one</Button>
+          <Button onClick={() => setOpen({ what: 'usual-pot' })}>Choose from a list</Button>
         </span>
       </div>
       <PotsToScale vessels={vessels} />
@@ -309,7 +309,7 @@ function Burners({
         Add a burner
       </Button>{' '}
       <Button variant="default" size="sm" mt="sm" onClick={() => setOpen({ what: 'usual-burner' })}>
-        Pick a usual burner
+        Choose a burner from a list
       </Button>
     </section>
   )
@@ -421,8 +421,8 @@ function titleOf(open: Open | undefined, name: string | undefined): string {
   return open.id === undefined
     ? {
         minute: 'Quick add',
-        'usual-pot': 'A usual pot or appliance',
-        'usual-burner': 'A usual burner',
+        'usual-pot': 'Choose a pot or appliance',
+        'usual-burner': 'Choose a burner',
         vessel: 'Another pot',
         heat: 'Another heat',
         measure: 'A measure of your own',

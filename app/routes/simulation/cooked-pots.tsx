@@ -1,3 +1,18 @@
+import { useMemo, useState, useEffect, useDeferredValue, Suspense, lazy } from 'react'
+import { Skeleton, Button, UnstyledButton, Slider } from '@mantine/core'
+import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
+import { standingLoss, type Vessel } from '#core/vessel/vessel'
+import { boilingPointAt } from '#core/heat/boiling-point'
+import { metres, celsius } from '#core/units/units'
+import type { PlanRequest } from '#core/plan/request'
+import { fullPower } from '#core/heat/sources'
+import type { SimulateRequestJson } from '#core/contract/simulate'
+import type { StageChange } from '#core/simulate/changes'
+import type { Variety } from '#core/grain/varieties'
+import { WHAT_IF_WORDS } from '#core/simulate/what-if'
+import { useUnits } from '../../ui/units/units'
+import { PotInside, type Moment } from '../../ui/drawing/pot-inside'
+import type { Cooked } from '../../workers/simulator'
 import {
   countOtherwise,
   type Act,
@@ -6,30 +21,15 @@ import {
   type Otherwise,
   ACT_WORDS,
 } from './simulation-state'
-import { useMemo, useState, useEffect, useDeferredValue, Suspense, lazy } from 'react'
 import { stageTimes, stageAt, type CookedStage } from './stage-times'
-import { parsePlanRequestOrThrow } from '#core/contract/plan-request'
-import { standingLoss, type Vessel } from '#core/vessel/vessel'
-import { boilingPointAt } from '#core/heat/boiling-point'
-import { metres, celsius } from '#core/units/units'
 import classes from './simulation.module.css'
 import { StageKeys } from './stage-controls'
-import { Skeleton, Button, UnstyledButton, Slider } from '@mantine/core'
-import { useUnits } from '../../ui/units/units'
-import type { PlanRequest } from '#core/plan/request'
 import { EditHeat } from './edit-heat'
-import { fullPower } from '#core/heat/sources'
 import type { Answer } from './use-simulator'
-import { PotInside, type Moment } from '../../ui/drawing/pot-inside'
-import type { SimulateRequestJson } from '#core/contract/simulate'
-import type { StageChange } from '#core/simulate/changes'
-import type { Variety } from '#core/grain/varieties'
-import type { Cooked } from '../../workers/simulator'
-import { WHAT_IF_WORDS } from '#core/simulate/what-if'
 
 const Curves = lazy(() => import('./curves'))
 
-interface InsideProps {
+interface CookedPotsProps {
   cooked: Answer[]
   vessel: Parameters<typeof PotInside>[0]['vessel']
   variety: Parameters<typeof PotInside>[0]['variety']
@@ -51,7 +51,7 @@ const nameOf = ({ question }: Answer, changed: boolean): string =>
     : WHAT_IF_WORDS[question].replace(/^What if (I |it )?/, '').replace(/\?$/, '')
 
 /** The pots at one minute, the controls of minute and heat, the curves, and the verdicts. */
-export function Inside({ cooked, vessel, variety, request, otherwise, other, onStage }: InsideProps) {
+export function CookedPots({ cooked, vessel, variety, request, otherwise, other, onStage }: CookedPotsProps) {
   const longest = Math.max(...cooked.map((run) => run.series.tMin.at(-1)!))
   const changed = countOtherwise(otherwise) > 0
   const names = useMemo(() => cooked.map((run) => nameOf(run, changed)), [cooked, changed])
@@ -189,7 +189,7 @@ function TimeControls({
   settled: PlanRequest
   chosen: CookedStage
   setPicked: (next: string | undefined) => void
-  onStage: InsideProps['onStage']
+  onStage: CookedPotsProps['onStage']
 }) {
   return (
     <div className={classes.time}>

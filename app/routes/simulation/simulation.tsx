@@ -28,9 +28,9 @@ import {
 import { useCooked } from './use-simulator'
 import classes from './simulation.module.css'
 import { WaterAndKitchen, WhatIfKeys } from './water-and-kitchen'
-import { Room } from './room-to-err'
+import { Room } from './room-for-error'
 import { WrongWithMine } from './diagnosis'
-import { Inside } from './cooked-pots'
+import { CookedPots } from './cooked-pots'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Simulation · Omsel' }]
 
@@ -103,7 +103,7 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
         undo={undo}
       />
       {cooked ? (
-        <Inside
+        <CookedPots
           cooked={cooked}
           vessel={vessel}
           variety={variety}

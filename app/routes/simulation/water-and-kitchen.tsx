@@ -1,13 +1,13 @@
-import type { PlanState } from '../../planning/plan-state'
-import { type WhatIf, WHAT_IFS, WHAT_IF_WORDS } from '#core/simulate/what-if'
-import { type Otherwise, MAX_RUNS } from './simulation-state'
 import { UnstyledButton, Slider, NumberInput } from '@mantine/core'
+import { type WhatIf, WHAT_IFS, WHAT_IF_WORDS } from '#core/simulate/what-if'
 import type { Plan } from '#core/plan/result'
-import type { Route } from './+types/simulation'
-import { useUnits } from '../../ui/units/units'
-import classes from './simulation.module.css'
 import { LIMITS } from '#core/contract/plan-request'
+import type { PlanState } from '../../planning/plan-state'
+import { useUnits } from '../../ui/units/units'
 import { UnitNumber } from '../../ui/units/unit-number'
+import { type Otherwise, MAX_RUNS } from './simulation-state'
+import type { Route } from './+types/simulation'
+import classes from './simulation.module.css'
 
 /** Water, soak, altitude and room temperature other than planned. */
 export function WaterAndKitchen({

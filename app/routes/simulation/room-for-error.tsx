@@ -1,9 +1,9 @@
+import { Button, Progress } from '@mantine/core'
 import type { SimulateRequestJson } from '#core/contract/simulate'
 import { useSweep, useMap, SWEEP_RUNS, MAP_POTS, type LongRun } from './use-simulator'
 import classes from './simulation.module.css'
 import { chanceWords } from './chance-words'
 import { OutcomeChart } from './outcome-chart'
-import { Button, Progress } from '@mantine/core'
 
 /** How far off things may be: many kitchens, and the field of waters and minutes. */
 export function Room({
