@@ -1,0 +1,114 @@
+import type { LidPosition } from '#core/heat/lid'
+import type { HeatLevel } from '#core/heat/sources'
+import type { ToldBefore, ToldStep } from '#core/plan/told-steps'
+
+export interface ReadSteps extends ToldBefore {
+  steps: ToldStep[]
+  /** Phrases that were not understood, as they were typed. */
+  unread: string[]
+}
+
+const HEATS: readonly [RegExp, HeatLevel][] = [
+  [/\b(turn(ed)? off|off the heat|heat off|off|rest(ing)?|stand(ing)?|take (it )?off)\b/, 'off'],
+  [/\b(very low|lowest)\b/, 'lowest'],
+  [/\b(low|gentle|gently|simmer(ing)?|small flame)\b/, 'low'],
+  [/\b(medium|middle|half heat)\b/, 'medium'],
+  [/\b(high|full|strong|hard boil|boil hard)\b/, 'high'],
+]
+const LIDS: readonly [RegExp, LidPosition][] = [
+  [/\b(lid|cover) (ajar|half off|tilted)\b|\bhalf covered\b/, 'ajar'],
+  [/\b(lid off|no lid|without (a |the )?lid|uncovered|open)\b/, 'off'],
+  [/\b(lid on|with (a |the )?lid|covered|cover)\b/, 'on'],
+]
+const MINUTES = /(?:(\d+(?:[.,]\d+)?)|\b(half an)|\b(an?))\s*(hours?|hrs?|h|minutes?|mins?|min|m)\b/
+const BARE_NUMBER = /(?:^|\s)(\d+(?:[.,]\d+)?)\s*$/
+/** Rinsed, without a number; and the most that is read. */
+const USUAL_WASHES = 2
+const MAX_WASHES = 12
+/** Words that carry nothing more once heat, lid and minutes are read. */
+const FILLERS =
+  /\b(then|and|it|the|to|a|for|about|let|heat|on|with|water|keep|leave|at|down|up|turn|pot|bring|put|until|till|it's|is|boils?|boil|boiling|cook|minutes?|lid)\b/g
+
+/**
+ * Reads steps as they are told on a packet or by a friend: "boil, lid on, low 10 min, off 10".
+ * A phrase that only names the lid or the heat holds from there on.
+ * @param text at most a few hundred characters; phrases end with a comma, a semicolon, a full stop or "then"
+ */
+export function readSteps(text: string): ReadSteps {
+  const steps: ToldStep[] = []
+  const unread: string[] = []
+  const before: ToldBefore = { drained: false }
+  let [heat, lid]: [HeatLevel, LidPosition] = ['high', 'on']
+  for (const phrase of phrasesOf(text)) {
+    const words = phrase.toLowerCase().replaceAll('’', "'")
+    const minutes = minutesIn(words)
+    if (/\bsoak/.test(words)) {
+      if (minutes === undefined) unread.push(phrase)
+      else before.soakMinutes = minutes
+      continue
+    }
+    const washes = washesIn(words)
+    if (washes !== undefined) {
+      before.washes = washes
+      continue
+    }
+    if (/\b(drain(ed)?|strain(ed)?|pour off|poured off)\b/.test(words)) {
+      // What is poured off before there is any heat is the soak's water.
+      if (steps.length > 0) before.drained = true
+      continue
+    }
+    const lidWords = LIDS.find(([pattern]) => pattern.test(words))
+    const toldLid = lidWords?.[1]
+    // "lid off" says nothing of the heat.
+    const ofHeat = lidWords ? words.replace(lidWords[0], ' ') : words
+    const toldHeat = HEATS.find(([pattern]) => pattern.test(ofHeat))?.[1]
+    const until = untilIn(words, minutes)
+    if (toldLid !== undefined) lid = toldLid
+    if (until === 'boil') {
+      steps.push({ heat: toldHeat ?? 'high', lid, until })
+      continue
+    }
+    if (toldHeat !== undefined) heat = toldHeat
+    else if (/\bboil/.test(words)) heat = 'medium'
+    if (minutes !== undefined && minutes > 0) steps.push({ heat, lid, minutes })
+    else if (until === 'dry') steps.push({ heat: toldHeat ?? 'low', lid, until })
+    else if (toldHeat === undefined && toldLid === undefined && !isEmpty(words)) unread.push(phrase)
+  }
+  return { ...before, steps, unread }
+}
+
+/** What a comma, a semicolon, a full stop, a line's end or "then" parts. */
+export const phrasesOf = (text: string): string[] =>
+  text
+    .split(/[;\n]|,(?!\d)|\.(?!\d)|\bthen\b/i)
+    .map((phrase) => phrase.trim())
+    .filter((phrase) => phrase !== '')
+
+/** Minutes told in a phrase: "10 min", "half an hour", or a number at its end. */
+function minutesIn(words: string): number | undefined {
+  const found = MINUTES.exec(words)
+  const [, number, half, one, unit = ''] = found ?? []
+  const factor = unit.startsWith('h') ? 60 : 1
+  if (number !== undefined) return Number(number.replace(',', '.')) * factor
+  if (half !== undefined && factor === 60) return 30
+  if (one !== undefined && found) return factor
+  const bare = BARE_NUMBER.exec(words)
+  return bare ? Number(bare[1]!.replace(',', '.')) : undefined
+}
+
+/** "rinse 3 times", "wash twice", "rinse"; nothing where no washing is told. */
+function washesIn(words: string): number | undefined {
+  if (!/\b(rins|wash)/.test(words)) return undefined
+  if (/\b(no|not|without|don't|un)\s*-?\s*(rins|wash)|\bunrinsed|\bunwashed/.test(words)) return 0
+  const times = /\b(\d{1,2})\s*(?:times|x)\b/.exec(words)?.[1]
+  if (times !== undefined) return Math.min(MAX_WASHES, Number(times))
+  return /\btwice\b/.test(words) ? 2 : /\bonce\b/.test(words) ? 1 : USUAL_WASHES
+}
+
+function untilIn(words: string, minutes: number | undefined): ToldStep['until'] {
+  if (minutes !== undefined) return undefined
+  if (/\b(dry|gone|absorbed|no water left)\b/.test(words)) return 'dry'
+  return /\bboil/.test(words) && !/\bhard boil|boil hard\b/.test(words) ? 'boil' : undefined
+}
+
+const isEmpty = (words: string): boolean => words.replace(FILLERS, '').trim() === ''

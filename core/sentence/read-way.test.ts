@@ -1,0 +1,52 @@
+import fc from 'fast-check'
+import { readWay } from './read-way'
+
+const KITCHEN = {
+  vessels: [{ id: 'wide', name: 'Wide pot' }],
+  measures: ['mug'],
+  bags: [],
+}
+const cups = (value: number) => ({ value, unit: 'cup' })
+
+test('a packet: grain, water and steps in one text', () => {
+  const read = readWay(
+    '1 cup long-grain rice, 2 cups cold water. Bring to the boil, then lid on, low 15 min, off 10 min',
+    KITCHEN,
+  )
+  expect(read.sentence.grains).toMatchObject([{ quantity: cups(1) }])
+  expect(read.water).toMatchObject(cups(2))
+  expect(read.unread).toEqual([])
+  expect(read.steps).toEqual([
+    { heat: 'high', lid: 'on', until: 'boil' },
+    { heat: 'low', lid: 'on', minutes: 15 },
+    { heat: 'off', lid: 'on', minutes: 10 },
+  ])
+})
+
+test.each([
+  ['300 g basmati to 450 g water, boil, low 12', { value: 300, unit: 'g' }, { value: 450, unit: 'g' }],
+  ['2 mugs basmati and 3 mugs of water, boil, low 12', { value: 2, unit: 'own' }, { value: 3, unit: 'own' }],
+  ['1½ cups brown rice; water: 3 cups; boil; low 45 min', cups(1.5), cups(3)],
+  ['1 cup basmati with 1 1/2 cups boiling water, low 12 min', cups(1), cups(1.5)],
+])('“%s”', (text, grain, water) => {
+  const read = readWay(text, KITCHEN)
+  expect(read.sentence.grains[0]!.quantity).toMatchObject(grain)
+  expect(read.water).toMatchObject(water)
+  expect(read.unread).toEqual([])
+})
+
+test('a pot of the kitchen is understood among the steps; what no reader knows is handed back', () => {
+  const read = readWay('wide pot, soak 20 min, drain, 1 cup basmati, fry the onions, boil, low 10', KITCHEN)
+  expect(read.sentence.vesselId).toBe('wide')
+  expect(read.soakMinutes).toBe(20)
+  expect(read.unread).toEqual(['fry the onions'])
+  expect(readWay('boil until the water is gone', KITCHEN).water).toBeUndefined()
+})
+
+test('any text is read without an error', () => {
+  fc.assert(
+    fc.property(fc.string({ maxLength: 160 }), (text) => {
+      expect(Array.isArray(readWay(text, KITCHEN).steps)).toBe(true)
+    }),
+  )
+})
