@@ -18,6 +18,7 @@ export default [
     route('simulation', 'routes/simulation/simulation.tsx'),
     route('practice', 'routes/practice/practices.tsx'),
     route('practice/:situation', 'routes/practice/practice.tsx'),
+    route('my-way', 'routes/my-way/my-way.tsx'),
     route('model', 'routes/model/model.tsx'),
     route('ready-by', 'routes/ready-by/ready-by.tsx'),
     route('grains', 'routes/grains/grains.tsx'),

@@ -66,7 +66,8 @@ function words(state: PlanState, household: PlanningData): string {
   ].join(', ')
 }
 
-function stateOf(sentence: Sentence, first: PlanState, household: PlanningData): PlanState {
+/** A sentence as a plan; what it does not say is as in `first`. */
+export function stateOf(sentence: Sentence, first: PlanState, household: PlanningData): PlanState {
   const [main, ...others] = sentence.grains
   const { variety } = main!
   return {

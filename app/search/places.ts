@@ -17,6 +17,7 @@ export const PLACES: readonly Thing[] = [
   place('Taste tests', '/taste-tests', 'compare, taste'),
   place('Import an old notebook', '/notebook/copy', 'import, paper'),
   place('Simulation', '/simulation', 'simulate, what if'),
+  place('Does my way work?', '/my-way', 'check my own steps, is my way sound, packet, saved ways'),
   place('Practice', '/practice', 'learn, situations'),
   place('Compare', '/compare', 'methods, side by side'),
   place('What can be ready by …', '/ready-by', 'what can be ready, how quickly'),

@@ -9,8 +9,11 @@ import {
   type OutcomeMap,
   type WaterRoomForError,
 } from '#core/simulate/outcome-map'
+import type { ToldStep } from '#core/plan/told-steps'
 import { judge, type Judged } from '#core/simulate/judge'
+import { judgeSteps, type StepsChange } from '#core/simulate/judge-steps'
 import { reasonsOf } from '#core/simulate/reasons'
+import type { Verdict } from '#core/simulate/verdict'
 import { simulate, type Simulated, type Simulation } from '#core/simulate/simulate'
 import { chancesOf, sweep, type Chances } from '#core/simulate/sweep'
 import { whatIf, type WhatIf } from '#core/simulate/what-if'
@@ -24,6 +27,17 @@ export interface Cooked extends Simulated {
 export interface RoomForError {
   water: WaterRoomForError | undefined
   chances: Chances
+}
+
+/** A way as told, cooked: how it ends and why, and the smallest change. */
+export interface JudgedWay {
+  /** Share of kitchens in which it is good, 0..1. */
+  good: number
+  verdict: Verdict
+  reasons: string[]
+  /** Minutes from the cold pot to the end. */
+  minutes: number
+  smallest_change?: StepsChange & { good: number; minutes?: number; rest_minutes?: number }
 }
 
 /** Pots between two words to the page. */
@@ -58,6 +72,33 @@ const simulator = {
   },
   judge(json: PlanRequestJson, given: { seed: number; runs: number }): Judged {
     return judge(parsePlanRequestOrThrow(json), given)
+  },
+  /** @param steps null where the plan's own stages are cooked */
+  judgeWay(
+    json: PlanRequestJson,
+    steps: readonly ToldStep[] | null,
+    given: { seed: number; runs: number },
+  ): JudgedWay {
+    const request = parsePlanRequestOrThrow(json)
+    const { uptake } = prepare(request).blend
+    if (steps === null) {
+      const { good, ends, smallest_change } = judge(request, given)
+      const run = simulate({ request, script: null, happenings: [] })
+      return {
+        good,
+        verdict: ends.verdict,
+        reasons: reasonsOf(run, uptake),
+        minutes: run.series.tMin.at(-1)!,
+        ...(smallest_change ? { smallest_change } : {}),
+      }
+    }
+    const { ends, ...judged } = judgeSteps(request, steps, given)
+    return {
+      ...judged,
+      verdict: ends.verdict,
+      reasons: reasonsOf(ends, uptake),
+      minutes: ends.series.tMin.at(-1)!,
+    }
   },
   diagnose(json: PlanRequestJson, about: Omit<PastPot, 'request'>): Diagnosis {
     return diagnose({ request: parsePlanRequestOrThrow(json), ...about })

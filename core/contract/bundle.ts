@@ -14,7 +14,7 @@ import { UNIT_SYSTEMS } from '#core/units/system'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
-import { BUNDLE_LIMITS, PACKS, type GroupId, type PackId } from './bundle-names'
+import { BUNDLE_LIMITS, PACKS, SAVED_WAY_LIMITS, type GroupId, type PackId } from './bundle-names'
 import { between, fieldErrors, oneOf, quoted, wholeBetween, type FieldError } from './fields'
 import { DEVICE_KINDS, HOUSEHOLD_LIMITS } from './equipment'
 import {
@@ -570,6 +570,17 @@ export const BUNDLE_TABLES = {
     key: ['situation'],
     json: ['player_actions'],
     row: row({ situation: text(60, 1), at_ms: moment, player_actions: PlayerActionsSchema }),
+  },
+  saved_way: {
+    group: 'saved-ways',
+    key: ['id'],
+    row: row({
+      id,
+      name: text(SAVED_WAY_LIMITS.name, 1),
+      search: text(SAVED_WAY_LIMITS.search),
+      steps: none(text(SAVED_WAY_LIMITS.steps)),
+      saved_ms: moment,
+    }),
   },
 } as const satisfies Record<string, TableSpec>
 export type TableId = keyof typeof BUNDLE_TABLES

@@ -12,6 +12,7 @@ import { practiceIn } from './practice'
 import { grainBagsIn } from './grain-bags'
 import { peopleIn } from './people'
 import { mealsIn } from './meals'
+import { savedWaysIn } from './saved-ways'
 import { tasteTestsIn } from './taste-tests'
 
 /** A household's data, opened. */
@@ -29,6 +30,7 @@ export interface Kitchen {
   meals: ReturnType<typeof mealsIn>
   people: ReturnType<typeof peopleIn>
   practice: ReturnType<typeof practiceIn>
+  savedWays: ReturnType<typeof savedWaysIn>
   access: ReturnType<typeof accessIn>
 }
 
@@ -50,6 +52,7 @@ export function kitchenIn(db: Db): Kitchen {
     meals: mealsIn(db),
     people: peopleIn(db),
     practice: practiceIn(db),
+    savedWays: savedWaysIn(db),
     access: accessIn(db),
   }
 }

@@ -32,8 +32,15 @@ export function PlanLine({
   clock,
   now,
   children,
+  without = [],
   ...panel
-}: PanelProps & { clock: HouseholdClock; now: number; children?: ReactNode }) {
+}: PanelProps & {
+  clock: HouseholdClock
+  now: number
+  children?: ReactNode
+  /** Parts that are said elsewhere on the page. */
+  without?: readonly PanelId[]
+}) {
   const { state, household } = panel
   const vessel = vesselOfState(state, household)
   const own = vessel.own_rated_w !== null
@@ -41,7 +48,7 @@ export function PlanLine({
     state.at === null
       ? 'as soon as possible'
       : `at ${clockTime(nextAt(state.at, clock.zone, now), clock)}${dayWord(nextAt(state.at, clock.zone, now), now, clock.zone) === 'tomorrow' ? ' tomorrow' : ''}`
-  const parts: Part[] = [
+  const all: Part[] = [
     { id: 'amount', word: amountWord(state, household), label: 'How much' },
     { id: 'grain', word: grainWord(state, household), label: 'Which grain' },
     { id: 'purpose', word: PURPOSE_WORDS[state.purpose], label: 'What for' },
@@ -57,6 +64,7 @@ export function PlanLine({
     },
     { id: 'hour', word: hour, label: 'When to serve' },
   ]
+  const parts = all.filter(({ id }) => !without.includes(id))
   return (
     <div className={classes.order}>
       {children}

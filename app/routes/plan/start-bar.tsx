@@ -1,5 +1,6 @@
 import { UnstyledButton } from '@mantine/core'
 import { IconArrowBackUp } from '@tabler/icons-react'
+import { lazy, Suspense } from 'react'
 import { Link, useNavigation } from 'react-router'
 import { type KitchenUnits, amountIn } from '#core/units/system'
 import type { Breakdown } from '#core/explain/pour'
@@ -9,6 +10,9 @@ import { clockTime, spanWord, type HouseholdClock } from '../../ui/time/clock-ho
 import { Aside } from '../../layout/aside'
 import { Why } from './why'
 import classes from './start-bar.module.css'
+
+const loadSaveWay = () => import('../../ui/forms/save-way')
+const SaveWay = lazy(loadSaveWay)
 
 interface StartBarProps {
   plan: Plan
@@ -93,7 +97,15 @@ export function Facts({
       </Why>{' '}
       · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link> ·{' '}
       <Link to={`/recipe-card?${search}`}>card</Link> · <Link to={`/taste-tests?${search}`}>taste test</Link>{' '}
-      · <Link to={`/meal/split?${search}`}>split between pots</Link>
+      · <Link to={`/meal/split?${search}`}>split between pots</Link> ·{' '}
+      <Link to={`/my-way?${search}`}>my own steps</Link> ·{' '}
+      <Aside word="save" label="Save this plan under a name" className="link" width={320} piece={loadSaveWay}>
+        {() => (
+          <Suspense>
+            <SaveWay search={search} />
+          </Suspense>
+        )}
+      </Aside>
       {meals.length > 0 && ' · '}
       {meals.length > 1 ? (
         <Aside word="add to meal …" className="link" width={280}>

@@ -56,6 +56,12 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       more: 'plan in it',
       to: `/?pot=${pot.id}`,
     })),
+    ...open.savedWays.all().map((way): Thing => ({
+      kind: 'Saved ways',
+      label: way.name,
+      more: 'plan it',
+      to: `/?${way.search}`,
+    })),
     ...open.equipment.measures().map((m): Thing => ({
       kind: 'Measures',
       label: m.name,

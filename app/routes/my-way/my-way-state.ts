@@ -1,0 +1,127 @@
+import { LIMITS } from '#core/contract/plan-request'
+import { planOfSteps, stepsText, type ToldStep } from '#core/plan/told-steps'
+import { readSteps } from '#core/sentence/read-steps'
+import { readWay } from '#core/sentence/read-way'
+import { measureOf, SPOONS } from '#core/units/measures'
+import type { Quantity } from '#core/units/parse-quantity'
+import { choiceFor, measureChoices } from '../../planning/household-measures'
+import { stateOf } from '../../planning/order'
+import { firstPlan, vesselOfState, type PlanningData, type PlanState } from '../../planning/plan-state'
+
+/** A way as told: grain, water, pot and soak as a plan has them, and the heat step by step. */
+export interface MyWay {
+  plan: PlanState
+  steps: ToldStep[]
+  drained: boolean
+}
+
+/** Steps of most packets, before anything was told. */
+const USUAL_STEPS = 'high heat lid on until it boils, lowest heat lid on 15 min, heat off lid on 10 min'
+export const MAX_STEPS = 12
+export const STEP_MINUTES = [1, 600] as const
+
+/** Steps of an address; the usual ones where it has none. */
+export function stepsOfAddress(text: string | null): Pick<MyWay, 'steps' | 'drained'> {
+  const { steps, drained } = readSteps(text ?? USUAL_STEPS)
+  const inLimits = steps
+    .filter(({ minutes = 1 }) => minutes >= STEP_MINUTES[0] && minutes <= STEP_MINUTES[1])
+    .slice(0, MAX_STEPS)
+  return inLimits.length > 0 ? { steps: inLimits, drained } : stepsOfAddress(null)
+}
+
+export const addressOfSteps = ({ steps, drained }: Pick<MyWay, 'steps' | 'drained'>): string =>
+  stepsText(steps, { drained })
+
+/** Grams of water that were told, in whole tenths; undefined for what counts no water. */
+export function waterGrams({ value, unit, own }: Quantity, household: PlanningData): number | undefined {
+  const choices = measureChoices(household)
+  const spoons = choices[0]!.measure === 'us-cup' ? SPOONS.us : SPOONS.metric
+  switch (unit) {
+    case undefined:
+    case 'g':
+    case 'ml':
+      return Math.round(value * 10) / 10
+    case 'tbsp':
+    case 'tsp':
+      return Math.round(value * spoons[unit] * 10) / 10
+    default: {
+      const choice = choiceFor(own === undefined ? { unit } : { unit, own }, choices)
+      return choice && Math.round(value * measureOf(choice.measure).ml * 10) / 10
+    }
+  }
+}
+
+/** What of a text was understood, as a way; what it does not say stays. */
+export interface ReadText {
+  way: MyWay
+  unread: string[]
+  notes: string[]
+}
+
+export function readText(text: string, before: MyWay, household: PlanningData): ReadText {
+  const read = readWay(text, {
+    vessels: household.vessels,
+    measures: household.measures.map((m) => m.name),
+    bags: household.bags,
+  })
+  const { sentence, water, steps, soakMinutes, washes, drained, notes } = {
+    ...read,
+    notes: read.sentence.notes,
+  }
+  const told: typeof sentence = {
+    ...sentence,
+    ...(soakMinutes === undefined ? {} : { soakMinutes }),
+    ...(washes === undefined ? {} : { washes }),
+  }
+  const plan =
+    sentence.grains.length > 0
+      ? stateOf(told, before.plan, household)
+      : withoutGrain(told, before.plan, household)
+  const grams = water && waterGrams(water, household)
+  const [min, max] = LIMITS.pour_override_g
+  const fits = grams !== undefined && grams >= min && grams <= max
+  return {
+    way: {
+      plan: { ...plan, ...(fits ? { poured: grams } : {}) },
+      steps: steps.length > 0 ? steps.slice(0, MAX_STEPS) : before.steps,
+      drained: steps.length > 0 ? drained : before.drained || drained,
+    },
+    unread: [
+      ...read.unread,
+      ...(water && !fits ? ['that much water'] : []),
+      ...(steps.length > MAX_STEPS ? [`more than ${MAX_STEPS} steps`] : []),
+    ],
+    notes,
+  }
+}
+
+const withoutGrain = (
+  told: Parameters<typeof stateOf>[0],
+  plan: PlanState,
+  household: PlanningData,
+): PlanState => {
+  const named = stateOf({ ...told, grains: [{ variety: plan.grain }] }, plan, household)
+  return { ...named, bagId: plan.bagId, others: plan.others }
+}
+
+/** Whether the steps are cooked as they are: in an open pot, with the water left in it. */
+export const cooksByStep = ({ plan, drained }: MyWay, household: PlanningData): boolean =>
+  !drained && vesselOfState(plan, household).kind === 'pot'
+
+/** The plan that comes nearest to the way. */
+export function planOfWay({ plan, steps, drained }: MyWay, household: PlanningData): PlanState {
+  const { method, minutes = null, restMinutes, lidUntilBoil, heatStyle } = planOfSteps(steps, { drained })
+  const pot = vesselOfState(plan, household).kind === 'pot'
+  return {
+    ...plan,
+    at: null,
+    method: pot ? method : plan.method,
+    minutes,
+    ...(pot ? { rest: restMinutes, lidUntilBoil, heatStyle } : {}),
+  }
+}
+
+export const firstWay = (household: PlanningData): MyWay => ({
+  plan: firstPlan(household),
+  ...stepsOfAddress(null),
+})
