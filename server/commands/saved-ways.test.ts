@@ -18,7 +18,7 @@ test('a way is saved under its name; the same name, whatever its case, replaces 
   expect(open.savedWays.all()).toEqual([
     { id: expect.any(String), name: 'sunday RICE', search: way.search, steps: null, saved_ms: 2000 },
   ])
-  const [{ id }] = open.savedWays.all() as [{ id: string }]
+  const { id } = open.savedWays.all()[0]!
   expect(deleteWay(open, id)).toBe(true)
   expect(deleteWay(open, id)).toBe(false)
 })

@@ -85,6 +85,7 @@ test('a pot goes from the bench onto a meal of its own', async ({ page }) => {
 
 test('a batch for fourteen is shared out over the pots there are', async ({ page }) => {
   await open(page, '/?grain=short-white&for=14&as=main&pot=heavy-blue&on=big-gas')
+  await page.getByRole('button', { name: 'More with this plan' }).click()
   await page.getByRole('link', { name: 'split between pots' }).click()
   const options = page.getByRole('main').getByRole('listitem')
   await expect(

@@ -1,9 +1,9 @@
-import { expect, test } from './kitchen'
+import { expect, open, test } from './kitchen'
 
 test('a way told in one text is cooked, mended by its smallest change, saved, and planned by its name', async ({
   page,
 }) => {
-  await page.goto('/my-way')
+  await open(page, '/my-way')
   await page
     .getByLabel('What you do')
     .fill('1½ cups brown rice, 2½ cups water, boil, lid on, low 15 min, hum, off 5')
@@ -30,14 +30,14 @@ test('a way told in one text is cooked, mended by its smallest change, saved, an
   await expect(page.getByText('Your amount:')).toBeVisible()
 
   // By its name, from anywhere.
-  await page.goto('/notebook')
+  await open(page, '/notebook')
   await page.keyboard.press('/')
   await page.getByLabel('Find').fill('packet')
   await page.getByRole('button', { name: /Packet brown rice/ }).click()
   await expect(page).toHaveURL(/poured=450/)
   await expect(page.getByRole('button', { name: /1½ rice-cooker cups/ })).toBeVisible()
 
-  await page.goto('/my-way')
+  await open(page, '/my-way')
   await page.getByRole('button', { name: 'Delete Packet brown rice' }).click()
   await expect(page.getByRole('link', { name: 'Packet brown rice' })).toHaveCount(0)
 })
@@ -45,8 +45,8 @@ test('a way told in one text is cooked, mended by its smallest change, saved, an
 test('a plan is saved under a name from its own page, and an empty name is refused beside its field', async ({
   page,
 }) => {
-  await page.goto('/?grain=basmati&servings=4')
-  await page.getByRole('button', { name: 'Save this plan under a name' }).click()
+  await open(page, '/?grain=basmati&servings=4')
+  await page.getByRole('button', { name: 'More with this plan' }).click()
   await page.getByLabel('Save under a name').fill(' ')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByText(/is empty; enter a name/)).toBeVisible()

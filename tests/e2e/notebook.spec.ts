@@ -143,6 +143,7 @@ test('what was learned is shown with how surely, can be pinned within its limits
 
 test('a trial of water: planned blind, tasted, weighed by chance, and taken over', async ({ page }) => {
   await open(page, '/?grain=wild&grams=200&pot=clay&on=big-gas&by=covered-simmer')
+  await page.getByRole('button', { name: 'More with this plan' }).click()
   await page.getByRole('link', { name: 'taste test', exact: true }).click()
   const make = page.getByRole('region', { name: 'New taste test' })
   await make.getByRole('checkbox', { name: /as planned/ }).check()

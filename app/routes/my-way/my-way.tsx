@@ -6,6 +6,7 @@ import { LIMITS } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
 import { mainStep } from '#core/simulate/judge-steps'
 import { outcomeWord, GOOD_OUTCOMES } from '#core/simulate/outcome-word'
+import { inMeasure, measureOf } from '#core/units/measures'
 import { parseQuantity } from '#core/units/parse-quantity'
 import { nowMs } from '#server/clock'
 import { deleteWay, saveWay } from '#server/commands/saved-ways'
@@ -13,6 +14,7 @@ import { kitchen } from '#server/kitchen'
 import type { SavedWayRow } from '#server/store/saved-ways'
 import { skipRevalidation } from '../../layout/skip-revalidation'
 import { useAddress } from '../../layout/use-address'
+import { measureChoices } from '../../planning/household-measures'
 import { fromSearch, toSearch } from '../../planning/plan-address'
 import {
   changedPlan,
@@ -187,6 +189,7 @@ function BeforeHeat({
   change: (next: Partial<PlanState>) => void
 }) {
   const { waterIn, say } = useUnits()
+  const shown = plan.poured === null ? '' : (toldWater(plan, household) ?? waterIn(plan.poured))
   const [wrong, setWrong] = useState<string>()
   const water = (text: string) => {
     if (text.trim() === '') return change({ poured: null })
@@ -213,11 +216,10 @@ function BeforeHeat({
         label="Water"
         w={150}
         placeholder={say('as planned')}
-        defaultValue={plan.poured === null ? '' : waterIn(plan.poured)}
+        defaultValue={shown}
         error={wrong}
         onBlur={(event) => {
-          if (plan.poured === null || event.currentTarget.value !== waterIn(plan.poured))
-            water(event.currentTarget.value)
+          if (event.currentTarget.value !== shown) water(event.currentTarget.value)
         }}
         onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
       />
@@ -256,6 +258,13 @@ function BeforeHeat({
       />
     </div>
   )
+}
+
+/** The water in the measure the grain was told in; undefined where it was weighed or counted by people. */
+function toldWater({ amount, poured }: PlanState, household: PlanningData): string | undefined {
+  if (amount.basis !== 'measure' || poured === null) return undefined
+  const choice = measureChoices(household).find((c) => c.id === amount.measure)
+  return choice && inMeasure(poured, measureOf(choice.measure)).text
 }
 
 const ENDS = {

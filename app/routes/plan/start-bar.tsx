@@ -1,6 +1,6 @@
 import { UnstyledButton } from '@mantine/core'
 import { IconArrowBackUp } from '@tabler/icons-react'
-import { lazy, Suspense } from 'react'
+import { lazy } from 'react'
 import { Link, useNavigation } from 'react-router'
 import { type KitchenUnits, amountIn } from '#core/units/system'
 import type { Breakdown } from '#core/explain/pour'
@@ -11,8 +11,8 @@ import { Aside } from '../../layout/aside'
 import { Why } from './why'
 import classes from './start-bar.module.css'
 
-const loadSaveWay = () => import('../../ui/forms/save-way')
-const SaveWay = lazy(loadSaveWay)
+const loadPlanMore = () => import('./plan-more')
+const PlanMore = lazy(loadPlanMore)
 
 interface StartBarProps {
   plan: Plan
@@ -96,15 +96,9 @@ export function Facts({
         {cooked} cooked
       </Why>{' '}
       · <Link to={`/compare?${search}`}>compare</Link> · <Link to={`/simulation?${search}`}>simulate</Link> ·{' '}
-      <Link to={`/recipe-card?${search}`}>card</Link> · <Link to={`/taste-tests?${search}`}>taste test</Link>{' '}
-      · <Link to={`/meal/split?${search}`}>split between pots</Link> ·{' '}
-      <Link to={`/my-way?${search}`}>my own steps</Link> ·{' '}
-      <Aside word="save" label="Save this plan under a name" className="link" width={320} piece={loadSaveWay}>
-        {() => (
-          <Suspense>
-            <SaveWay search={search} />
-          </Suspense>
-        )}
+      <Link to={`/recipe-card?${search}`}>card</Link> ·{' '}
+      <Aside word="more …" label="More with this plan" className="link" width={320} piece={loadPlanMore}>
+        {() => <PlanMore search={search} />}
       </Aside>
       {meals.length > 0 && ' · '}
       {meals.length > 1 ? (
