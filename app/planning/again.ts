@@ -2,7 +2,7 @@ import { DEFAULTS, type PlanRequestJson } from '#core/contract/plan-request'
 import type { VarietyId } from '#core/grain/varieties'
 import { measureOf, type OwnMeasure, type StandardMeasureId } from '#core/units/measures'
 import { measureChoices } from './household-measures'
-import type { PlanState, PlanningData } from './plan-state'
+import { fromPer100g, type PlanState, type PlanningData } from './plan-state'
 
 /** A batch as it was started. */
 export interface StartedBatch {
@@ -89,6 +89,7 @@ function dressingAgain(dressing: PlanRequestJson['dressing']): PlanState['dressi
     infuse: dressing.infuse_minutes ?? 0,
     set: dressing.set_minutes ?? 0,
     ml: dressing.ml_per_240_ml_dry ?? null,
+    ...(dressing.per_100g_dry ? { own: fromPer100g(dressing.per_100g_dry) } : {}),
   }
 }
 

@@ -3,7 +3,7 @@ import { planFrom } from '#core/contract/plan'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import type { Caution, CautionFix, Plan } from '#core/plan/result'
 import { methodsOf } from '#core/methods/usual-method'
-import { requestOf, vesselOfState, type PlanState, type PlanningData } from './plan-state'
+import { fromPer100g, requestOf, vesselOfState, type PlanState, type PlanningData } from './plan-state'
 import { METHOD_WORDS, STYLE_WORDS } from './plan-words'
 
 /** A caution's action: its label, and the plan state after it. */
@@ -67,6 +67,7 @@ const APPLY: { readonly [K in keyof Required<CautionFix>]: Apply<K> } = {
         infuse: dressing.infuse_minutes,
         set: dressing.set_minutes,
         ml: dressing.ml_per_240_ml_dry,
+        ...(dressing.per_100g_dry ? { own: fromPer100g(dressing.per_100g_dry) } : {}),
       },
     },
   }),

@@ -6,7 +6,7 @@ import {
   type StandardMeasureId,
 } from '#core/units/measures'
 import { measureOfCup } from '#core/units/system'
-import type { QuantityUnit } from '#core/units/parse-quantity'
+import type { Quantity, QuantityUnit } from '#core/units/parse-quantity'
 import type { MeasureRow } from '#server/store/equipment'
 
 /** A measure an amount may be told in: by "cup" the household's own, by an id a standard cup or one it owns. */
@@ -52,4 +52,19 @@ export function choiceFor(
     return choices.find((c) => typeof c.measure !== 'string' && c.measure.name === own && c.id !== 'cup')
   if (unit === 'cup') return choices[0]
   return choices.find((c) => c.id === unit || c.measure === unit)
+}
+
+/** How much an amount in mL, spoons, cups or an own measure holds, mL; undefined for what has no volume. */
+export function volumeOf(
+  { value, unit, own }: Quantity,
+  household: Parameters<typeof measureChoices>[0],
+): number | undefined {
+  const choices = measureChoices(household)
+  if (unit === 'ml') return value
+  if (unit === 'tbsp' || unit === 'tsp') {
+    const { tbspMl, tspMl } = measureOf(choices[0]!.measure)
+    return value * (unit === 'tbsp' ? tbspMl : tspMl)
+  }
+  const choice = choiceFor(own === undefined ? { unit } : { unit, own }, choices)
+  return choice && value * measureOf(choice.measure).ml
 }

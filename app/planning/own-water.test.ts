@@ -16,6 +16,7 @@ const household: PlanningData = {
   cup: 'metric',
   known: {},
   guidance: 'stricter' as const,
+  crystal: 'table' as const,
   kept: [],
   eaters: [],
   elevation_m: 0,

@@ -11,6 +11,7 @@ import {
   methodOfState,
   MAX_OTHERS,
   usualSoakFor,
+  type OwnDressing,
   type PlanAddIn,
   type PlanState,
   type PlanningData,
@@ -108,6 +109,10 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
       'dressing',
       `${state.dressing.style}-${state.dressing.infuse}-${state.dressing.set}${state.dressing.ml === null ? '' : `-${state.dressing.ml}`}`,
     )
+  if (state.dressing?.own) {
+    const { vinegar, sugar, salt } = state.dressing.own
+    search.set('own-dressing', [vinegar, sugar, salt].join('~'))
+  }
   put('boiler-dish', state.under && `${state.under.liquidG}~${state.under.name}`, null)
   put('salt', state.salt, null)
   put('stock', state.stock, first.stock)
@@ -126,16 +131,35 @@ function parseOther(text: string): PlanState['others'] {
     : []
 }
 
-function parseDressing(text: string | null): PlanState['dressing'] {
+function parseDressing(text: string | null, ownText: string | null): PlanState['dressing'] {
   const [, style, infuse, set, ml] = /^([a-z-]+?)-(\d+)-(\d+)(?:-(\d+(?:\.\d+)?))?$/.exec(text ?? '') ?? []
   const [steeps, sets] = [
     numberIn(infuse ?? null, LIMITS.infuse_minutes),
     numberIn(set ?? null, LIMITS.set_minutes),
   ]
   const known = oneOrNull(DRESSING_CHOICES, style ?? null)
+  const own = parseOwnDressing(ownText)
   return known === null || steeps === null || sets === null
     ? null
-    : { style: known, infuse: steeps, set: sets, ml: numberIn(ml ?? null, LIMITS.dressing_ml) }
+    : {
+        style: known,
+        infuse: steeps,
+        set: sets,
+        ml: numberIn(ml ?? null, LIMITS.dressing_ml),
+        ...(own ? { own } : {}),
+      }
+}
+
+/** "15~6~1.6": vinegar, sugar and salt, g per 100 g of dry grain. */
+function parseOwnDressing(text: string | null): OwnDressing | undefined {
+  const { dressing_g } = LIMITS
+  const [vinegar, sugar, salt] = text?.split('~') ?? []
+  const [v, s, n] = [
+    numberIn(vinegar ?? null, dressing_g.vinegar),
+    numberIn(sugar ?? null, dressing_g.sugar),
+    numberIn(salt ?? null, dressing_g.salt),
+  ]
+  return v === null || s === null || n === null ? undefined : { vinegar: v, sugar: s, salt: n }
 }
 
 function parseUnder(text: string | null): PlanState['under'] {
@@ -218,7 +242,7 @@ export function fromSearch(
     fromKept: numberIn(search.get('leftovers'), LIMITS.keep_servings) ?? 0,
     hold: numberIn(search.get('hold'), LIMITS.hold_minutes) ?? 0,
     byItself: search.get('timer') === 'yes',
-    dressing: parseDressing(search.get('dressing')),
+    dressing: parseDressing(search.get('dressing'), search.get('own-dressing')),
     under: parseUnder(search.get('boiler-dish')),
     salt: numberIn(search.get('salt'), LIMITS.salt_percent),
     stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,

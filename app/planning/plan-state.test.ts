@@ -29,6 +29,7 @@ const household: PlanningData = {
   kitchen_c: 20,
   zone: 'Europe/Berlin',
   guidance: 'stricter',
+  crystal: 'table',
   kept: [],
   eaters: [],
 }

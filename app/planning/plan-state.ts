@@ -24,6 +24,7 @@ import type { Finish, HeatStyle } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
 import type { BlendTiming, Purpose } from '#core/plan/request'
 import type { CupId } from '#core/units/cups'
+import type { CrystalId } from '#core/seasoning/salt'
 import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
 import type { Drain } from '#core/water/cling'
 import { hasBasket } from '#core/vessel/vessel'
@@ -51,6 +52,8 @@ export interface PlanningData {
   kitchen_c: number
   zone: string
   guidance: Authority
+  /** The salt of the house. */
+  crystal: CrystalId
   /** Leftovers in fridge and freezer, the soonest to eat first. */
   eaters: readonly Person[]
   kept: readonly {
@@ -111,7 +114,14 @@ export interface PlanState {
   /** Filled now: the appliance starts by itself for the hour. */
   byItself: boolean
   /** Seasoned vinegar; null as usual for the purpose. */
-  dressing: { style: DressingId | 'none'; infuse: number; set: number; ml: number | null } | null
+  dressing: {
+    style: DressingId | 'none'
+    infuse: number
+    set: number
+    ml: number | null
+    /** The cook's own, g per 100 g of dry grain; left out: by the style. */
+    own?: OwnDressing
+  } | null
   /** A dish that simmers under the basket. */
   under: { name: string; liquidG: number } | null
   /** Salt wanted, % of what is cooked; null: salted at the table. */
@@ -121,6 +131,12 @@ export interface PlanState {
   /** Water of the cook's own, g. */
   poured: number | null
   at: string | null
+}
+
+export interface OwnDressing {
+  vinegar: number
+  sugar: number
+  salt: number
 }
 
 export const DRESSING_CHOICES = [...DRESSING_IDS, 'none'] as const
@@ -334,8 +350,27 @@ const addInAsked = (a: PlanState['addIns'][number]) => ({
   out: a.out,
 })
 
-const dressingAsked = ({ style, infuse, set, ml }: NonNullable<PlanState['dressing']>) =>
-  style === 'none' ? null : { style, infuse_minutes: infuse, set_minutes: set, ml_per_240_ml_dry: ml }
+const dressingAsked = ({ style, infuse, set, ml, own }: NonNullable<PlanState['dressing']>) =>
+  style === 'none'
+    ? null
+    : {
+        style,
+        infuse_minutes: infuse,
+        set_minutes: set,
+        ml_per_240_ml_dry: ml,
+        ...(own ? { per_100g_dry: { vinegar_g: own.vinegar, sugar_g: own.sugar, salt_g: own.salt } } : {}),
+      }
+
+/** The cook's own dressing, from a request. */
+export const fromPer100g = ({
+  vinegar_g,
+  sugar_g,
+  salt_g,
+}: {
+  vinegar_g: number
+  sugar_g: number
+  salt_g: number
+}): OwnDressing => ({ vinegar: vinegar_g, sugar: sugar_g, salt: salt_g })
 
 /** What is left out of a request where the cook did not choose it. */
 const chosenOnly = (state: PlanState): Partial<PlanRequestJson> => ({
@@ -376,6 +411,9 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
     ...(learned ? { spreads: learned.spreads } : {}),
     blend_timing: state.blendTiming,
     salt_percent: state.salt,
+    ...(state.salt === null && state.dressing === null && state.purpose !== 'dressed'
+      ? {}
+      : { salt_crystal: household.crystal }),
     stock_share: state.stock,
     add_ins: state.addIns.map(addInAsked),
     keep_servings: state.amount.basis === 'servings' ? state.keep : 0,

@@ -24,6 +24,7 @@ export function loadPlanningData(open: Kitchen): { household: PlanningData; sett
       elevation_m: settings.elevation_m,
       kitchen_c: settings.kitchen_c,
       zone: settings.zone,
+      crystal: settings.crystal,
       guidance: open.household.guidance().guidance,
       eaters: open.people.all(),
       kept: currentLeftovers(open, nowMs())

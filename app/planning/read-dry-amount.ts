@@ -1,8 +1,8 @@
 import { localText } from '#core/units/local-text'
 import { LIMITS } from '#core/contract/plan-request'
-import { measureOf, SPOONS } from '#core/units/measures'
+import { measureOf } from '#core/units/measures'
 import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
-import { choiceFor, measureChoices } from './household-measures'
+import { choiceFor, measureChoices, volumeOf } from './household-measures'
 import type { PlanningData, PlanState } from './plan-state'
 
 type DryAmount = Exclude<PlanState['amount'], { basis: 'servings' }>
@@ -48,10 +48,8 @@ export function amountOf(
     case 'ml':
     case 'tbsp':
     case 'tsp': {
-      const choices = measureChoices(household)
-      const spoons = choices[0]!.measure === 'us-cup' ? SPOONS.us : SPOONS.metric
-      const ml = value * (unit === 'ml' ? 1 : spoons[unit])
-      return { basis: 'measure', value: ml / measureOf(choices[0]!.measure).ml, measure: 'cup' }
+      const { ml } = measureOf(measureChoices(household)[0]!.measure)
+      return { basis: 'measure', value: volumeOf(quantity, household)! / ml, measure: 'cup' }
     }
     default: {
       const choice = choiceFor(quantity, measureChoices(household))

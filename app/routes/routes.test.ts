@@ -73,6 +73,7 @@ async function begin(): Promise<string> {
     cup: 'metric' as const,
     known: {},
     guidance: 'stricter' as const,
+    crystal: 'table' as const,
     kept: [],
     eaters: [],
     elevation_m: 0,

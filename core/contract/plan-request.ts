@@ -14,6 +14,7 @@ import { FINISHES, HEAT_STYLES, type Finish, type Method } from '#core/methods/d
 import { usualMethod, usualSoak } from '#core/methods/usual-method'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
 import { OWN_STAGE_KINDS } from '#core/plan/request'
+import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { measureOf, STANDARD_MEASURES, STANDARD_MEASURE_IDS, type Measure } from '#core/units/measures'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
@@ -62,6 +63,8 @@ export const LIMITS = Object.freeze({
   boiler_dish_g: [50, 20_000],
   infuse_minutes: [0, 2880],
   dressing_ml: [1, 150],
+  /** Per 100 g of dry grain. */
+  dressing_g: { vinegar: [0.1, 60], sugar: [0, 60], salt: [0, 10] },
   set_minutes: [0, 480],
   hold_minutes: [0, 480],
   start_later_minutes: [0, 1440],
@@ -108,6 +111,7 @@ export const DEFAULTS = Object.freeze({
   stock_share: 0,
   // Ready-made stocks hold about 0.7 to 1 g of salt in 100 mL.
   stock_salt_percent: 0.8,
+  salt_crystal: 'table',
 } as const)
 
 /** Texture that suits a purpose when none is asked for. */
@@ -339,6 +343,14 @@ export const PlanRequestSchema = record({
       infuse_minutes: v.optional(between(...LIMITS.infuse_minutes, 'minutes'), 0),
       set_minutes: v.optional(between(...LIMITS.set_minutes, 'minutes'), 0),
       ml_per_240_ml_dry: v.nullish(between(...LIMITS.dressing_ml, 'mL')),
+      /** The cook's own, instead of a style's. */
+      per_100g_dry: v.nullish(
+        record({
+          vinegar_g: between(...LIMITS.dressing_g.vinegar, 'g'),
+          sugar_g: between(...LIMITS.dressing_g.sugar, 'g'),
+          salt_g: between(...LIMITS.dressing_g.salt, 'g'),
+        }),
+      ),
     }),
   ),
   hold_minutes: v.optional(between(...LIMITS.hold_minutes, 'minutes'), DEFAULTS.hold_minutes),
@@ -361,6 +373,7 @@ export const PlanRequestSchema = record({
   guidance: v.optional(oneOf(AUTHORITIES), DEFAULTS.guidance),
   salt_percent: v.nullish(between(...LIMITS.salt_percent, '%')),
   stock_share: v.optional(between(0, 1), DEFAULTS.stock_share),
+  salt_crystal: v.optional(oneOf(CRYSTAL_IDS), DEFAULTS.salt_crystal),
   stock_salt_percent: v.optional(between(...LIMITS.stock_salt_percent, '%'), DEFAULTS.stock_salt_percent),
   add_ins: v.optional(
     v.array(
@@ -532,6 +545,7 @@ function settle(given: PlanInput): PlanRequest {
     enriched: given.enriched ?? null,
     saltPercent: given.salt_percent ?? null,
     stockShare: given.stock_share,
+    saltCrystal: given.salt_crystal,
     stockSaltPercent: given.stock_salt_percent,
     addIns: given.add_ins.map(addInFrom),
     pourOverrideG: given.own?.pour_g ?? given.pour_override_g ?? null,
@@ -683,6 +697,15 @@ function dressingFrom({
       infuseMinutes: dressing.infuse_minutes,
       setMinutes: dressing.set_minutes,
       mlPer240: dressing.ml_per_240_ml_dry ?? null,
+      ...(dressing.per_100g_dry
+        ? {
+            own: {
+              vinegar: dressing.per_100g_dry.vinegar_g,
+              sugar: dressing.per_100g_dry.sugar_g,
+              salt: dressing.per_100g_dry.salt_g,
+            },
+          }
+        : {}),
     }
   )
 }

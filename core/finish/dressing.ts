@@ -1,5 +1,3 @@
-import { CRYSTALS, type CrystalId } from '#core/seasoning/salt'
-
 /**
  * Seasoned vinegar for grain that is rolled or served in bowls, g per 100 g of dry grain. Salt last is
  * sprinkled over the folded grain.
@@ -47,8 +45,6 @@ const VINEGAR_DENSITY = 1.01
  */
 const SUGAR_ML = 0.62
 const SALT_ML = 0.3
-/** Granulated sugar, levelled, g/mL. */
-const SUGAR_BULK = 0.85
 
 /** Seasoned vinegar for a batch, by mass and by volume. */
 export function dressingFor(dryG: number, of: Proportions): Dressing {
@@ -80,17 +76,6 @@ export function fromLiquidPerVolume(mlPerMl: number, of: Proportions, bulkDensit
     saltLast: of.saltLast,
   }
 }
-
-/** The solids in spoons: a spoon of another crystal is another dose. */
-export const inSpoons = (
-  dressing: Pick<Dressing, 'sugarG' | 'saltG' | 'saltLastG' | 'vinegarMl'>,
-  crystal: CrystalId,
-  spoonMl = 15,
-) => ({
-  vinegar: dressing.vinegarMl / spoonMl,
-  sugar: dressing.sugarG / SUGAR_BULK / spoonMl,
-  salt: (dressing.saltG + dressing.saltLastG) / CRYSTALS[crystal].density / 5,
-})
 
 /** Made ahead in a bottle: for how much dry grain what is left still does, g. */
 export const bottleDoes = (leftG: number, of: Proportions): number => {

@@ -6,7 +6,6 @@ import {
   dressingFor,
   DRESSINGS,
   fromLiquidPerVolume,
-  inSpoons,
   liquidPerVolume,
 } from './dressing'
 import { handWarmMinutes, vapourDensity } from './hand-warm'
@@ -47,10 +46,6 @@ describe('seasoned vinegar', () => {
       600,
       6,
     )
-  })
-  test('flakes want twice the spoons of table salt', () => {
-    const d = dressingFor(300, DRESSINGS.usual)
-    expect(inSpoons(d, 'flaky').salt / inSpoons(d, 'table').salt).toBeCloseTo(2, 6)
   })
 })
 

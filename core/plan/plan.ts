@@ -201,10 +201,12 @@ function windowsIn(problem: PourProblem, { timed }: PreparedPlan, solution: Solu
  * @param mlPerGram of the dry grain
  */
 const proportionsOf = (
-  { style, mlPer240 }: NonNullable<PlanRequest['dressing']>,
+  { style, mlPer240, own }: NonNullable<PlanRequest['dressing']>,
   mlPerGram: number,
-): Proportions =>
-  mlPer240 === null ? DRESSINGS[style] : fromLiquidPerVolume(mlPer240 / 240, DRESSINGS[style], 1 / mlPerGram)
+): Proportions => {
+  const ratio = own ? { ...own, saltLast: DRESSINGS[style].saltLast } : DRESSINGS[style]
+  return mlPer240 === null ? ratio : fromLiquidPerVolume(mlPer240 / 240, ratio, 1 / mlPerGram)
+}
 
 const totalOf = (stages: Stage[]): Window => ({
   low: roundTo(lengthOf(stages, 'low'), 1),

@@ -6,6 +6,7 @@ import type { HeatSource } from '#core/heat/sources'
 import type { Authority } from '#core/leftovers/guidance'
 import type { MethodId } from '#core/methods/index'
 import type { BoilerDish, Finish, HeatStyle, Purpose } from '#core/methods/definition'
+import type { CrystalId } from '#core/seasoning/salt'
 import type { AddIn } from '#core/seasoning/seasoning'
 import type { Vessel } from '#core/vessel/vessel'
 import type { Spreads } from '#core/spreads'
@@ -83,8 +84,10 @@ export interface PlanRequest {
     style: DressingId
     infuseMinutes: number
     setMinutes: number
-    /** So much liquid to 240 mL of dry grain, where it was told so; null by the style. */ mlPer240:
-      number | null
+    /** So much liquid to 240 mL of dry grain, where it was told so; null by the style. */
+    mlPer240: number | null
+    /** The cook's own, g per 100 g of dry grain; left out: by the style. */
+    own?: { vinegar: number; sugar: number; salt: number }
   } | null
   /** Kept warm for this long before serving, minutes. */
   holdMinutes: number
@@ -101,6 +104,8 @@ export interface PlanRequest {
   /** Whose food-safety figures are in force. */
   guidance: Authority
   saltPercent: number | null
+  /** The salt of the house: how much a spoon of it holds. */
+  saltCrystal: CrystalId
   stockShare: number
   stockSaltPercent: number
   addIns: readonly AddIn[]

@@ -96,6 +96,7 @@ export interface CautionFix {
     infuse_minutes: number
     set_minutes: number
     ml_per_240_ml_dry: number | null
+    per_100g_dry?: { vinegar_g: number; sugar_g: number; salt_g: number }
   }
   boiler_dish?: { name: string; liquid_g: number }
 }

@@ -1,5 +1,7 @@
 import type { Dressing } from '#core/finish/dressing'
 import type { Blend } from '#core/grain/blend'
+import { CRYSTALS, type CrystalId } from '#core/seasoning/salt'
+import { COUNTED_ALWAYS, countedAddIn } from '#core/seasoning/add-in-amounts'
 import type { AddInTime, Seasoning } from '#core/seasoning/seasoning'
 import { inMeasure, inSpoonfuls, SPOON_DENSITY, STANDARD_MEASURES, type Measure } from '#core/units/measures'
 import { roundTo } from '#core/units/rounding'
@@ -11,7 +13,7 @@ import type { Plan, Stage } from './result'
 const LEAST_G = 0.1
 
 /** How a request's amounts are said. */
-export type Speaking = Pick<PlanRequest, 'measures' | 'saidIn'>
+export type Speaking = Pick<PlanRequest, 'measures' | 'saidIn' | 'saltCrystal'>
 
 /** Water or stock. */
 export const liquidAmount = (
@@ -39,14 +41,22 @@ export const grainAmounts = (blend: Blend, dryG: number, { measures }: Speaking)
     }
   })
 
+/** The spoons of the cook's measure. */
+const spoonsOf = ({ measures }: Pick<Speaking, 'measures'>): Measure =>
+  measures[0] ?? STANDARD_MEASURES['metric-cup']
+
+/** How much of a spoon's mL weighs, g/mL: of salt by its crystal. */
+export const spoonDensity = (what: 'salt' | 'sugar' | 'vinegar', crystal: CrystalId): number =>
+  what === 'salt' ? CRYSTALS[crystal].density : SPOON_DENSITY[what]
+
 /** What is measured by the spoon. */
 export function spoonAmount(
   what: 'salt' | 'sugar' | 'vinegar',
   grams: number,
-  { measures }: Speaking,
+  { measures, saltCrystal }: Pick<Speaking, 'measures' | 'saltCrystal'>,
 ): StageAmount {
-  const ml = grams / SPOON_DENSITY[what]
-  const spoons: Measure = measures[0] ?? STANDARD_MEASURES['metric-cup']
+  const ml = grams / spoonDensity(what, saltCrystal)
+  const spoons = spoonsOf({ measures })
   return {
     what,
     grams: roundTo(grams, 2),
@@ -62,15 +72,18 @@ export const seasoningAmounts = (
   speaking: Speaking,
 ): StageAmount[] => [
   ...(when === 'with-water' && saltToAddG > LEAST_G ? [spoonAmount('salt', saltToAddG, speaking)] : []),
-  ...addIns
-    .filter((a) => a.when === when)
-    .map(({ name, grams }): StageAmount => ({
-      what: 'add-in',
-      name,
-      grams: roundTo(grams, 1),
-      measures: [],
-    })),
+  ...addIns.filter((a) => a.when === when).map((a) => addInAmount(a, speaking)),
 ]
+
+/** An add-in by the piece, the spoon or the cook's measure, where it is known how it is counted. */
+export const addInAmount = (
+  { name, grams }: Pick<Seasoning['addIns'][number], 'name' | 'grams'>,
+  speaking: Pick<Speaking, 'measures'>,
+): StageAmount => ({
+  what: 'add-in',
+  ...countedAddIn(name, grams, spoonsOf(speaking)),
+  grams: roundTo(grams, 1),
+})
 
 export const mixAmounts = (dressing: Dressing, speaking: Speaking): StageAmount[] => [
   spoonAmount('vinegar', dressing.vinegarG, speaking),
@@ -88,13 +101,18 @@ export const dressAmounts = (dressing: Dressing, speaking: Speaking): StageAmoun
   ...(dressing.saltLastG > LEAST_G ? [spoonAmount('salt', dressing.saltLastG, speaking)] : []),
 ]
 
+/** Whether an amount is said by its measure: where the batch is, and where it is counted at any scale. */
+export const saidByMeasure = (
+  { measures }: Pick<StageAmount, 'measures'>,
+  { saidIn }: Pick<Speaking, 'saidIn'>,
+): boolean => measures.length > 0 && (saidIn === 'measures' || COUNTED_ALWAYS.has(measures[0]!.measure))
+
 /** One amount in a title: in the cook's measure where the batch is said in measures, else in grams. */
 export function amountText(
   { grams, measures }: Pick<StageAmount, 'grams' | 'measures'>,
-  { saidIn }: Pick<Speaking, 'saidIn'>,
+  speaking: Pick<Speaking, 'saidIn'>,
 ): string {
-  const [first] = measures
-  if (saidIn === 'measures' && first) return first.text
+  if (saidByMeasure({ measures }, speaking)) return measures[0]!.text
   return `${grams < 10 ? roundTo(grams, 1) : Math.round(grams)} g`
 }
 

@@ -14,6 +14,7 @@ import { roundTo } from '#core/units/rounding'
 import type { AddInOut, Seasoning } from '#core/seasoning/seasoning'
 import type { PlanRequest } from './request'
 import {
+  addInAmount,
   amountText,
   dressAmounts,
   grainAmounts,
@@ -200,7 +201,7 @@ function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish 
       checks: [],
       ...byCue('seasoned'),
     })
-  const onTop = seasoning.addIns.filter((a) => a.when === 'on-top').map(addInWords)
+  const onTop = seasoning.addIns.filter((a) => a.when === 'on-top').map(addInWords(request))
   const onTopAmounts = seasoningAmounts(seasoning, 'on-top', request)
   const last = stages[stages.length - 1]!
   last.checks = [
@@ -212,8 +213,10 @@ function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish 
   return stages
 }
 
-const addInWords = ({ name, grams }: Seasoning['addIns'][number]): string =>
-  `${grams < 10 ? roundTo(grams, 1) : Math.round(grams)} g ${name}`
+const addInWords =
+  (request: PlanRequest) =>
+  (addIn: Seasoning['addIns'][number]): string =>
+    amountWords(addInAmount(addIn, request), request)
 
 /** "¾ tsp salt", "80 g peas". */
 const amountWords = (amount: StageAmount, speaking: Speaking): string =>
@@ -226,11 +229,11 @@ const pourAmounts = (request: PlanRequest, { stockG }: Seasoning, pourG: number)
     : [liquidAmount(stockG >= 1 ? 'stock' : 'water', pourG, request)]
 
 /** Words about add-ins at a moment of the cook. */
-function addInChecks({ addIns }: Seasoning, kind: 'boiling' | 'end'): string[] {
+function addInChecks({ addIns }: Seasoning, request: PlanRequest, kind: 'boiling' | 'end'): string[] {
   const said = (verb: string, list: Seasoning['addIns']) =>
-    list.length > 0 ? [`${verb} ${list.map(addInWords).join(', ')}`] : []
+    list.length > 0 ? [`${verb} ${list.map(addInWords(request)).join(', ')}`] : []
   const out = (when: AddInOut) => {
-    const names = addIns.filter((a) => a.out === when).map((a) => a.name)
+    const names = addIns.filter((a) => a.out === when).map((a) => addInAmount(a, request).name)
     return names.length > 0 ? [`Take out the ${names.join(' and the ')}`] : []
   }
   if (kind === 'boiling')
@@ -290,7 +293,7 @@ function hotStages({ request, prepared, seasoning, windows, pourG }: StageInput)
       ends_on: stage.endsOn,
       ...(cue ? { cue: CUES[cue].text, cue_id: cue } : {}),
       hands_on: stage.handsOn,
-      checks: i === boiling ? [...addInChecks(seasoning, 'boiling'), ...stage.checks] : stage.checks,
+      checks: i === boiling ? [...addInChecks(seasoning, request, 'boiling'), ...stage.checks] : stage.checks,
     }
     const amounts = [
       ...(stage.pourShare ? [liquidAmount('water', pourG * stage.pourShare, request)] : []),
@@ -326,7 +329,7 @@ function lastStages({
     hands_on: true,
     checks: [
       request.toasted ? 'Lift off the loose grain; the crisp bottom comes last' : way.how,
-      ...addInChecks(seasoning, 'end'),
+      ...addInChecks(seasoning, request, 'end'),
     ],
     loosen,
     ...(foldIn.length > 0 ? { amounts: foldIn } : {}),

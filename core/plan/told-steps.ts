@@ -78,7 +78,13 @@ export function planOfSteps(
   const minutes = simmered.reduce((sum, step) => sum + (step.minutes ?? 0), 0)
   const open = simmered.some((step) => step.lid === 'off')
   return {
-    method: drained ? 'boil-and-drain' : hot.length === 0 ? 'off-heat' : open ? 'uncovered' : 'covered-simmer',
+    method: drained
+      ? 'boil-and-drain'
+      : hot.length === 0
+        ? 'off-heat'
+        : open
+          ? 'uncovered'
+          : 'covered-simmer',
     ...(simmered.some((step) => step.until === 'dry') || minutes === 0 ? {} : { minutes }),
     restMinutes: after.reduce((sum, step) => sum + (step.heat === 'off' ? (step.minutes ?? 0) : 0), 0),
     lidUntilBoil: (steps[boilAt] ?? steps[0])?.lid ?? 'on',

@@ -7,21 +7,18 @@ export const CRYSTALS = {
   'fine-sea': { name: 'fine sea salt', density: 1.1 },
   'coarse-dense': { name: 'coarse salt, fine crystals', density: 1.0 },
   flaky: { name: 'flaky salt', density: 0.6 },
-  'coarse-light': { name: 'coarse salt, light flakes flakes', density: 0.55 },
+  'coarse-light': { name: 'coarse salt, light flakes', density: 0.55 },
 } as const satisfies Record<string, { name: string; density: number }>
 
 export type CrystalId = keyof typeof CRYSTALS
 export const CRYSTAL_IDS = Object.keys(CRYSTALS) as CrystalId[]
 
-const TEASPOON_ML = 5
+/** Salt in so much of a level spoon or cup, g. */
+export const saltGrams = (ml: number, crystal: CrystalId): number => ml * CRYSTALS[crystal].density
 
 /**
- * Level teaspoons of a crystal that hold so many grams.
- * @param grams 0 or more
- * @throws {RangeError} otherwise
- * @example teaspoonsOf(6, 'table') // 1
+ * Salt to be added, as a share of the cooked mass with what stock and add-ins bring, %.
+ * @param broughtG salt in stock and add-ins, g
  */
-export function teaspoonsOf(grams: number, crystal: CrystalId): number {
-  if (!(grams >= 0)) throw new RangeError(`teaspoonsOf: grams must be 0 or more, got ${grams}`)
-  return grams / (CRYSTALS[crystal].density * TEASPOON_ML)
-}
+export const saltPercentFor = (addG: number, broughtG: number, cookedG: number): number =>
+  ((addG + broughtG) / cookedG) * 100

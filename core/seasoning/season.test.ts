@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import { CRYSTAL_IDS, CRYSTALS, teaspoonsOf } from './salt'
+import { CRYSTAL_IDS, CRYSTALS, saltGrams, saltPercentFor, type CrystalId } from './salt'
 import { seasoningOf } from './seasoning'
 
 const plan = (more: Partial<PlanRequestJson>) => {
@@ -15,10 +15,24 @@ const plan = (more: Partial<PlanRequestJson>) => {
 }
 
 test('a teaspoon is no dose: six grams are one of table salt and two of a light coarse one', () => {
-  expect(teaspoonsOf(6, 'table')).toBeCloseTo(1, 9)
-  expect(teaspoonsOf(6, 'coarse-light')).toBeCloseTo(2.18, 2)
-  for (const id of CRYSTAL_IDS) expect(teaspoonsOf(CRYSTALS[id].density * 5, id)).toBeCloseTo(1, 9)
-  expect(() => teaspoonsOf(-1, 'table')).toThrow(RangeError)
+  expect(saltGrams(5, 'table')).toBeCloseTo(6, 9)
+  expect(6 / saltGrams(5, 'coarse-light')).toBeCloseTo(2.18, 2)
+  const spoons = (salt_crystal: CrystalId) =>
+    plan({ salt_percent: 1, salt_crystal }).stages.find((s) => s.id === 'season')!.amounts![0]!.measures[0]!
+      .value
+  for (const id of CRYSTAL_IDS)
+    expect((spoons(id) / spoons('table')) * (CRYSTALS[id].density / CRYSTALS.table.density)).toBeCloseTo(1, 1)
+})
+
+test('salt told by amount comes back as that amount, whatever stock and add-ins bring', () => {
+  const request = {
+    stock_share: 0.3,
+    add_ins: [{ name: 'soy sauce', grams_per_100g_dry: 2, salt_share: 0.14, when: 'with-water' as const }],
+  }
+  const { seasoning, yield: cooked } = plan(request)
+  const brought = seasoning.salt_in_stock_g + seasoning.salt_in_add_ins_g
+  const salt_percent = saltPercentFor(4, brought, cooked.cooked_mass_g)
+  expect(plan({ ...request, salt_percent }).seasoning.salt_to_add_g).toBeCloseTo(4, 1)
 })
 
 test('one per cent of the cooked mass', () => {
@@ -64,10 +78,10 @@ test('each add-in has its moment in the stages, and its way out', () => {
     ],
   })
   const checks = (id: string) => made.stages.find((s) => s.id === id)!.checks.join('; ')
-  expect(made.stages.find((s) => s.id === 'season')!.title).toContain('0.9 g bay leaf')
+  expect(made.stages.find((s) => s.id === 'season')!.title).toContain('5 bay leaves')
   expect(checks('season')).toContain('On top, not stirred in: 6 g kelp')
   expect(checks('simmer')).toMatch(/Now add 90 g peas; Take out the kelp/)
-  expect(checks('fluff')).toMatch(/Take out the bay leaf; Fold in 15 g butter; To serve: 12 g herbs/)
+  expect(checks('fluff')).toMatch(/Take out the bay leaves; Fold in 1 tbsp butter; To serve: 12 g herbs/)
   expect(made.seasoning.salt_in_add_ins_g).toBeCloseTo(0.3, 6)
 })
 

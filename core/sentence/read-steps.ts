@@ -42,21 +42,9 @@ export function readSteps(text: string): ReadSteps {
   for (const phrase of phrasesOf(text)) {
     const words = phrase.toLowerCase().replaceAll('’', "'")
     const minutes = minutesIn(words)
-    if (/\bsoak/.test(words)) {
-      if (minutes === undefined) unread.push(phrase)
-      else before.soakMinutes = minutes
-      continue
-    }
-    const washes = washesIn(words)
-    if (washes !== undefined) {
-      before.washes = washes
-      continue
-    }
-    if (/\b(drain(ed)?|strain(ed)?|pour off|poured off)\b/.test(words)) {
-      // What is poured off before there is any heat is the soak's water.
-      if (steps.length > 0) before.drained = true
-      continue
-    }
+    const read = readBefore(words, minutes, { before, heated: steps.length > 0 })
+    if (read === 'not-understood') unread.push(phrase)
+    if (read !== 'of-the-heat') continue
     const lidWords = LIDS.find(([pattern]) => pattern.test(words))
     const toldLid = lidWords?.[1]
     // "lid off" says nothing of the heat.
@@ -75,6 +63,28 @@ export function readSteps(text: string): ReadSteps {
     else if (toldHeat === undefined && toldLid === undefined && !isEmpty(words)) unread.push(phrase)
   }
   return { ...before, steps, unread }
+}
+
+/** Soaking, washing and draining; the rest is of the heat. */
+function readBefore(
+  words: string,
+  minutes: number | undefined,
+  { before, heated }: { before: ToldBefore; heated: boolean },
+): 'understood' | 'not-understood' | 'of-the-heat' {
+  if (/\bsoak/.test(words)) {
+    if (minutes === undefined) return 'not-understood'
+    before.soakMinutes = minutes
+    return 'understood'
+  }
+  const washes = washesIn(words)
+  if (washes !== undefined) {
+    before.washes = washes
+    return 'understood'
+  }
+  if (!/\b(drain(ed)?|strain(ed)?|pour off|poured off)\b/.test(words)) return 'of-the-heat'
+  // What is poured off before there is any heat is the soak's water.
+  if (heated) before.drained = true
+  return 'understood'
 }
 
 /** What a comma, a semicolon, a full stop, a line's end or "then" parts. */

@@ -23,7 +23,8 @@ export function reasonsOf(
   if (verdict.uneven)
     said.push(`Uneven: ${final.uptakeMin.toFixed(2)} to ${final.uptakeMax.toFixed(2)} times its weight.`)
   // What is still hard with water beside it has had no time to drink; it is not dry.
-  if (verdict.texture === 'dry' && !verdict.soggy) said.push(`Dry: ${u} times its weight, firm is ${uptake.firm.toFixed(2)}.`)
+  if (verdict.texture === 'dry' && !verdict.soggy)
+    said.push(`Dry: ${u} times its weight, firm is ${uptake.firm.toFixed(2)}.`)
   if (verdict.texture === 'mushy' && !verdict.soggy)
     said.push(`Overdone: ${u} times its weight, soft is ${uptake.soft.toFixed(2)}.`)
   const never = told.find((t) => t.kind.startsWith('never '))

@@ -146,7 +146,6 @@ export function inSpoonfuls(ml: number, { tbspMl, tspMl }: Pick<Measure, 'tbspMl
 
 /**
  * Bulk densities of what is measured by spoon, g/mL.
- * @see USDA FoodData Central portion weights: table salt 6 g a US teaspoon, granulated sugar 4.2 g, rice
- * vinegar 1.0 g/mL
+ * @see USDA FoodData Central portion weights: granulated sugar 4.2 g a US teaspoon, rice vinegar 1.0 g/mL
  */
-export const SPOON_DENSITY = { salt: 1.22, sugar: 0.85, vinegar: 1.01 } as const
+export const SPOON_DENSITY = { sugar: 0.85, vinegar: 1.01 } as const

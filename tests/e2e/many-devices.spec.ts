@@ -78,13 +78,25 @@ test('salt by the crystal of the house, and something cooked along', async ({ pa
   await expect(page.getByText(/\d\.\d g: .* tsp flaky salt/)).toBeVisible()
   await page.getByRole('button', { name: 'more …' }).click()
   await page.getByRole('button', { name: 'Add it' }).click()
-  await expect(page.getByText('Enter what you are adding.')).toBeVisible()
-  await page.getByLabel('Add an ingredient').fill('kelp')
-  await page.getByLabel('g for each 100 g of dry grain').fill('2')
-  await page.getByLabel('Goes in').selectOption('on-top')
-  await page.getByRole('button', { name: 'Add it' }).click()
+  await expect(page.getByText(/Enter how much and of what/)).toBeVisible()
+  const along = page.getByLabel('Cooked along')
+  await along.fill('2 cups kelp')
+  await along.press('Enter')
+  await expect(page.getByText(/Enter its weight/)).toBeVisible()
+  for (const text of ['6 g kelp', '2 bay leaves', '1 tbsp butter']) {
+    await along.fill(text)
+    await along.press('Enter')
+    await expect(page.getByRole('button', { name: `Leave out ${text}` })).toBeVisible()
+  }
+  const kelp = page.getByRole('group').filter({ hasText: 'with the water, stays in' }).first()
+  await kelp.locator('summary').click()
+  await kelp.getByLabel('Goes in').selectOption('on-top')
+  await page.getByLabel('Own salt').fill('1 tsp')
+  await page.getByLabel('Own salt').press('Enter')
   await page.keyboard.press('Escape')
-  await expect(page.getByText(/6 g kelp/)).toBeVisible()
+  await expect(
+    page.getByText(/3\.0 g: 1 tsp flaky salt, 6 g kelp, 2 bay leaves, 1 tbsp butter/),
+  ).toBeVisible()
   await expect(page).toHaveURL(/add-in=kelp/)
 })
 

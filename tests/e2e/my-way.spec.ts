@@ -9,7 +9,7 @@ test('a way told in one text is cooked, mended by its smallest change, saved, an
     .fill('1½ cups brown rice, 2½ cups water, boil, lid on, low 15 min, hum, off 5')
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.getByText('Not understood: “hum”.')).toBeVisible()
-  await expect(page.getByLabel('Water')).toHaveValue('2½ cups')
+  await expect(page.getByLabel('Water')).toHaveValue('2½ rice-cooker cups')
   await expect(page.getByLabel('Step 2: minutes')).toHaveValue('15 min')
   const ends = page.getByRole('region', { name: 'How it ends' })
   await expect(ends.getByText('It stays hard in the middle')).toBeVisible({ timeout: 30_000 })

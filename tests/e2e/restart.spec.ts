@@ -30,6 +30,7 @@ test('a server killed in mid-cook comes back with the same stage and the right t
     cup: 'metric' as const,
     known: {},
     guidance: 'stricter' as const,
+    crystal: 'table' as const,
     kept: [],
     eaters: [],
     elevation_m: 0,

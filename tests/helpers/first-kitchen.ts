@@ -14,6 +14,7 @@ export const firstKitchen = (): PlanningData => ({
   cup: 'metric',
   known: {},
   guidance: 'stricter',
+  crystal: 'table',
   kept: [],
   eaters: [],
   elevation_m: 0,

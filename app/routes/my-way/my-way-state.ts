@@ -2,9 +2,8 @@ import { LIMITS } from '#core/contract/plan-request'
 import { planOfSteps, stepsText, type ToldStep } from '#core/plan/told-steps'
 import { readSteps } from '#core/sentence/read-steps'
 import { readWay } from '#core/sentence/read-way'
-import { measureOf, SPOONS } from '#core/units/measures'
 import type { Quantity } from '#core/units/parse-quantity'
-import { choiceFor, measureChoices } from '../../planning/household-measures'
+import { volumeOf } from '../../planning/household-measures'
 import { stateOf } from '../../planning/order'
 import { firstPlan, vesselOfState, type PlanningData, type PlanState } from '../../planning/plan-state'
 
@@ -33,22 +32,10 @@ export const addressOfSteps = ({ steps, drained }: Pick<MyWay, 'steps' | 'draine
   stepsText(steps, { drained })
 
 /** Grams of water that were told, in whole tenths; undefined for what counts no water. */
-export function waterGrams({ value, unit, own }: Quantity, household: PlanningData): number | undefined {
-  const choices = measureChoices(household)
-  const spoons = choices[0]!.measure === 'us-cup' ? SPOONS.us : SPOONS.metric
-  switch (unit) {
-    case undefined:
-    case 'g':
-    case 'ml':
-      return Math.round(value * 10) / 10
-    case 'tbsp':
-    case 'tsp':
-      return Math.round(value * spoons[unit] * 10) / 10
-    default: {
-      const choice = choiceFor(own === undefined ? { unit } : { unit, own }, choices)
-      return choice && Math.round(value * measureOf(choice.measure).ml * 10) / 10
-    }
-  }
+export function waterGrams(quantity: Quantity, household: PlanningData): number | undefined {
+  const { value, unit } = quantity
+  const grams = unit === undefined || unit === 'g' ? value : volumeOf(quantity, household)
+  return grams === undefined ? undefined : Math.round(grams * 10) / 10
 }
 
 /** What of a text was understood, as a way; what it does not say stays. */

@@ -1,3 +1,4 @@
+import { planFrom } from '#core/contract/plan'
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { firstKitchen } from '../../../tests/helpers/first-kitchen'
 import { planOf, htmlOf, textOf } from '../../../tests/helpers/render'
@@ -124,14 +125,44 @@ describe('the bench, for what comes after the pot', () => {
     expect(panel({ ...first, grain: 'quinoa' })).not.toContain('Kept already')
     expect(panel({ ...first, amount: { basis: 'dry-mass', value: 200 } })).not.toContain('to keep')
   })
-  test('the dressing is told to 100 g, and none asks for nothing more', () => {
-    const words = (dressing: PlanState['dressing']) =>
-      textOf(<Dressing state={{ ...first, dressing }} change={still} />)
-    expect(words(null)).toContain('15 g vinegar, 6 g sugar, 1.6 g salt')
-    expect(words({ style: 'salt-last', infuse: 0, set: 0, ml: null })).toContain(
-      '1.2 g salt, sprinkled over last',
-    )
-    expect(words({ style: 'none', infuse: 0, set: 0, ml: null })).not.toContain('g vinegar')
+  test('a dressing is told by the amounts of this batch, and none asks for nothing more', () => {
+    const state: PlanState = { ...first, purpose: 'dressed', amount: { basis: 'dry-mass', value: 400 } }
+    const html = (dressing: PlanState['dressing']) => {
+      const read = planFrom(requestOf({ ...state, dressing }, household, 0))
+      if (!read.ok) throw new Error(read.errors[0]!.message)
+      return htmlOf(
+        <Dressing state={{ ...state, dressing }} change={still} household={household} plan={read.value} />,
+      )
+    }
+    const values = (dressing: PlanState['dressing']) =>
+      [...html(dressing).matchAll(/value="([\d.]+ g)"/g)].map(([, value]) => value)
+    // 15, 6 and 1.6 g per 100 g of dry grain, to 400 g.
+    expect(values(null)).toEqual(['60 g', '24 g', '6.4 g'])
+    expect(
+      values({
+        style: 'usual',
+        infuse: 0,
+        set: 0,
+        ml: null,
+        own: { vinegar: 20, sugar: 0, salt: 1 },
+      }),
+    ).toEqual(['80 g', '0 g', '4 g'])
+    expect(html({ style: 'salt-last', infuse: 0, set: 0, ml: null })).toContain('Salt, last')
+    expect(values({ style: 'none', infuse: 0, set: 0, ml: null })).toEqual([])
+  })
+  test('a dressing of the cook’s own comes back from its address', () => {
+    const own = { vinegar: 18.5, sugar: 4, salt: 1.25 }
+    const state: PlanState = {
+      ...first,
+      purpose: 'dressed',
+      dressing: { style: 'usual', infuse: 30, set: 10, ml: null, own },
+    }
+    expect(fromSearch(toSearch(state, first), first, household).dressing).toEqual(state.dressing)
+    for (const wrong of ['18.5~4', '900~4~1', 'x~y~z', ''])
+      expect(
+        fromSearch(new URLSearchParams(`dressing=usual-30-10&own-dressing=${wrong}`), first, household)
+          .dressing,
+      ).toEqual({ style: 'usual', infuse: 30, set: 10, ml: null })
   })
   test('a dressing is only of the plan where the grain is dressed', () => {
     const asked = (more: Partial<PlanState>) =>

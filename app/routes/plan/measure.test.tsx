@@ -27,6 +27,7 @@ const household: PlanningData = {
   cup: 'metric',
   known: {},
   guidance: 'stricter' as const,
+  crystal: 'table' as const,
   kept: [],
   eaters: [],
   elevation_m: 0,
@@ -259,7 +260,7 @@ test.each(VARIETIES.map((v) => [v.id, v] as const))('%s can be set up before the
       variety={variety}
       kind="pot"
       plan={planOf()}
-      crystal="table"
+      household={household}
       bag={undefined}
     />,
   )

@@ -21,6 +21,7 @@ const household: PlanningData = {
   cup: 'metric',
   known: {},
   guidance: 'stricter' as const,
+  crystal: 'table' as const,
   kept: [],
   eaters: [],
   elevation_m: 0,
@@ -117,21 +118,32 @@ test("salt is told in grams and in spoons of the house's own crystal", () => {
   const plan = planOf({ salt_percent: 1 })
   const grams = plan.seasoning.salt_to_add_g
   const words = (crystal: 'table' | 'coarse-light') =>
-    textOf(<SeasoningPanel state={{ ...first, salt: 1 }} change={still} plan={plan} crystal={crystal} />)
+    textOf(
+      <SeasoningPanel
+        state={{ ...first, salt: 1 }}
+        change={still}
+        plan={plan}
+        household={{ ...household, crystal }}
+      />,
+    )
   expect(words('table')).toContain(`${grams.toFixed(1)} g:`)
   expect(words('table')).toMatch(/1¼ tsp table salt/)
-  expect(words('coarse-light')).toMatch(/2⅔ tsp coarse salt, light flakes/)
+  expect(words('coarse-light')).toMatch(/2½ tsp coarse salt, light flakes/)
 })
 
 test('what goes along is shown with its grams for this batch', () => {
   const plan = planOf({
     stock_share: 0.5,
-    add_ins: [{ name: 'kelp', grams_per_100g_dry: 2, when: 'on-top' }],
+    add_ins: [
+      { name: 'kelp', grams_per_100g_dry: 2, when: 'on-top' },
+      { name: 'bay leaf', grams_per_100g_dry: 0.4 / 3, when: 'with-water' },
+    ],
   })
   const words = textOf(
-    <SeasoningPanel state={{ ...first, stock: 0.5 }} change={still} plan={plan} crystal="table" />,
+    <SeasoningPanel state={{ ...first, stock: 0.5 }} change={still} plan={plan} household={household} />,
   )
   expect(words).toContain('6 g kelp')
+  expect(words).toContain('2 bay leaves')
   expect(words).toMatch(/\d+ g of the water is stock/)
 })
 

@@ -193,7 +193,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         </Suspense>
       </PlanLine>
       <section className={classes.before} aria-label="Before the heat">
-        <PlannedPreparation {...shared} crystal={settings.crystal} />
+        <PlannedPreparation {...shared} />
       </section>
       <section className={`${classes.pot} basin`} aria-label="The pot">
         <PlannedPot
@@ -267,13 +267,7 @@ interface Shared {
   planned: ReturnType<typeof usePlanned>
 }
 
-function PlannedPreparation({
-  state,
-  change,
-  household,
-  planned: { plan, variety, vesselRow },
-  crystal,
-}: Shared & { crystal: Route.ComponentProps['loaderData']['settings']['crystal'] }) {
+function PlannedPreparation({ state, change, household, planned: { plan, variety, vesselRow } }: Shared) {
   return (
     <PreparationPanel
       state={state}
@@ -281,7 +275,7 @@ function PlannedPreparation({
       variety={variety}
       kind={vesselRow.kind}
       plan={plan}
-      crystal={crystal}
+      household={household}
       bag={bagOfState(state, household)}
     />
   )

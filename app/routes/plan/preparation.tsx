@@ -5,11 +5,10 @@ import { LIMITS, PURPOSE_TEXTURE } from '#core/contract/plan-request'
 import type { Variety } from '#core/grain/varieties'
 import type { VesselKind } from '#core/vessel/vessel'
 import type { Plan } from '#core/plan/result'
-import type { CrystalId } from '#core/seasoning/salt'
 import type { BagRow } from '#server/store/grain-bags'
 import { Kernel } from '../../ui/drawing/grain-pattern'
 import { Range } from '../../ui/forms/range'
-import type { PlanState } from '../../planning/plan-state'
+import type { PlanningData, PlanState } from '../../planning/plan-state'
 import { PURPOSE_WORDS, soakWord } from '../../planning/plan-words'
 import { SeasoningPanel } from './seasoning'
 import classes from './preparation.module.css'
@@ -23,7 +22,7 @@ interface BeforeProps {
   variety: Variety
   kind: VesselKind
   plan: Plan
-  crystal: CrystalId
+  household: PlanningData
   /** The bag it comes from, where the household keeps one. */
   bag: BagRow | undefined
 }
@@ -35,7 +34,7 @@ const TEXTURES = [
 ] as const
 
 /** Everything settled before the heat: how it should end, how it is washed, whether it soaks. */
-export function PreparationPanel({ state, change, variety, kind, plan, crystal, bag }: BeforeProps) {
+export function PreparationPanel({ state, change, variety, kind, plan, household, bag }: BeforeProps) {
   const texture = state.texture ?? PURPOSE_TEXTURE[state.purpose]
   const washes = state.washes ?? variety.washes
   return (
@@ -72,8 +71,6 @@ export function PreparationPanel({ state, change, variety, kind, plan, crystal, 
 
       <Soak variety={variety} state={state} change={change} plan={plan} />
 
-      <SeasoningPanel state={state} change={change} plan={plan} crystal={crystal} />
-
       {kind !== 'pressure-electric' && (
         <div className={classes.block}>
           <h2 className="eyebrow">Rest, lid on</h2>
@@ -91,6 +88,8 @@ export function PreparationPanel({ state, change, variety, kind, plan, crystal, 
           </div>
         </div>
       )}
+
+      <SeasoningPanel state={state} change={change} plan={plan} household={household} />
     </>
   )
 }

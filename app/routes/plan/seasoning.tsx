@@ -1,12 +1,12 @@
 import { UnstyledButton } from '@mantine/core'
 import { lazy } from 'react'
-import { inSpoonfuls, SPOON_DENSITY, SPOONS } from '#core/units/measures'
-import { inSpoons } from '#core/finish/dressing'
+import { addInAmount, amountText, spoonAmount } from '#core/plan/stage-amounts'
+import { measureOf } from '#core/units/measures'
 import type { Plan } from '#core/plan/result'
-import { CRYSTALS, teaspoonsOf, type CrystalId } from '#core/seasoning/salt'
-import { inScoops } from '#core/units/fractions'
+import { CRYSTALS } from '#core/seasoning/salt'
 import { useUnits } from '../../ui/units/units'
-import type { PlanState } from '../../planning/plan-state'
+import { measureChoices } from '../../planning/household-measures'
+import type { PlanningData, PlanState } from '../../planning/plan-state'
 import { Aside } from '../../layout/aside'
 import classes from './preparation.module.css'
 
@@ -22,26 +22,33 @@ interface SeasonProps {
   state: PlanState
   change: (next: Partial<PlanState>) => void
   plan: Plan
-  crystal: CrystalId
+  household: PlanningData
 }
 
 /**
  * Salt by what is wanted in the end, stock and things cooked along; grams, and the spoon for the crystal in
  * the household.
  */
-export function SeasoningPanel({ state, change, plan, crystal }: SeasonProps) {
+export function SeasoningPanel({ state, change, plan, household }: SeasonProps) {
   const { say, units } = useUnits()
+  const { crystal } = household
   const { salt_to_add_g, stock_g } = plan.seasoning
-  const spoons = inScoops(teaspoonsOf(salt_to_add_g, crystal))
+  const spoons = spoonAmount('salt', salt_to_add_g, {
+    measures: [measureOf(measureChoices(household)[0]!.measure)],
+    saltCrystal: crystal,
+  }).measures[0]!.text
   const said = [
     state.salt === null
       ? ''
       : salt_to_add_g < 0.1
         ? 'no salt to add'
-        : `${units === 'cups' ? '' : `${salt_to_add_g.toFixed(1)} g: `}${spoons.text} tsp ${CRYSTALS[crystal].name}`,
+        : `${units === 'cups' ? '' : `${salt_to_add_g.toFixed(1)} g: `}${spoons} ${CRYSTALS[crystal].name}`,
     stock_g > 0 ? `${Math.round(stock_g)} g of the water is stock` : '',
-    plan.dressing ? dressingWords(plan.dressing, crystal, units === 'cups') : '',
-    ...plan.seasoning.add_ins.map((a) => `${Math.round(a.grams * 10) / 10} g ${a.name}`),
+    plan.dressing ? dressingWords(plan.dressing, household) : '',
+    ...plan.seasoning.add_ins.map((a) => {
+      const counted = addInAmount(a, { measures: [measureOf(measureChoices(household)[0]!.measure)] })
+      return `${amountText(counted, { saidIn: units === 'cups' ? 'measures' : 'grams' })} ${counted.name}`
+    }),
   ].filter(Boolean)
   return (
     <div className={classes.block}>
@@ -65,7 +72,7 @@ export function SeasoningPanel({ state, change, plan, crystal }: SeasonProps) {
           width={320}
           piece={loadCompany}
         >
-          {() => <AddIns state={state} change={change} />}
+          {() => <AddIns {...{ state, change, plan, household }} />}
         </Aside>
       </div>
       {said.length > 0 && <p className={classes.hint}>{say(said.join(', '))}</p>}
@@ -73,16 +80,19 @@ export function SeasoningPanel({ state, change, plan, crystal }: SeasonProps) {
   )
 }
 
-/**
- * "dressing 45 mL vinegar, 18 g sugar, 4.8 g salt (2 tsp flaky), 21 mL to a cup of dry grain"; in a kitchen of
- * cups by spoons alone.
- */
-function dressingWords(d: NonNullable<Plan['dressing']>, crystal: CrystalId, bySpoon: boolean): string {
-  const salt = `${inScoops(inSpoons({ sugarG: d.sugar_g, saltG: d.salt_g, saltLastG: d.salt_last_g, vinegarMl: d.vinegar_ml }, crystal).salt).text} tsp ${CRYSTALS[crystal].name}`
-  const last = d.salt_last_g > 0 ? ' last' : ''
-  if (bySpoon)
-    return `dressing ${spoonfuls(d.vinegar_ml)} vinegar, ${spoonfuls(d.sugar_g / SPOON_DENSITY.sugar)} sugar, ${salt}${last}`
-  return `dressing ${Math.round(d.vinegar_ml)} mL vinegar, ${Math.round(d.sugar_g)} g sugar, ${(d.salt_g + d.salt_last_g).toFixed(1)} g salt (${salt})${last}; ${Math.round(d.ml_per_240_ml_dry)} mL of it to 240 mL dry`
+/** "dressing 45 g vinegar, 18 g sugar, 4.8 g salt (2 tsp flaky salt)"; in a kitchen of cups by spoons alone. */
+function dressingWords(d: NonNullable<Plan['dressing']>, household: PlanningData): string {
+  const speaking = {
+    measures: [measureOf(measureChoices(household)[0]!.measure)],
+    saltCrystal: household.crystal,
+  }
+  const bySpoon = household.units === 'cups'
+  const saltG = d.salt_g + d.salt_last_g
+  const said = (what: 'vinegar' | 'sugar' | 'salt', grams: number) =>
+    amountText(spoonAmount(what, grams, speaking), { saidIn: bySpoon ? 'measures' : 'grams' })
+  const crystal = CRYSTALS[household.crystal].name
+  const salt = bySpoon
+    ? `${said('salt', saltG)} ${crystal}`
+    : `${said('salt', saltG)} salt (${spoonAmount('salt', saltG, speaking).measures[0]!.text} ${crystal})`
+  return `dressing ${said('vinegar', d.vinegar_g)} vinegar, ${said('sugar', d.sugar_g)} sugar, ${salt}${d.salt_last_g > 0 ? ' last' : ''}`
 }
-
-const spoonfuls = (ml: number) => inSpoonfuls(ml, { tbspMl: SPOONS.metric.tbsp, tspMl: SPOONS.metric.tsp })

@@ -1,6 +1,6 @@
 import type { Plan, Stage } from '#core/plan/result'
 import type { StageAmount } from '#core/plan/stage-amount'
-import { aimOf, amountText } from '#core/plan/stage-amounts'
+import { aimOf, saidByMeasure } from '#core/plan/stage-amounts'
 import { useUnits } from '../../ui/units/units'
 import classes from './stove.module.css'
 
@@ -34,8 +34,7 @@ export function StageAmounts({ stage, plan }: { stage: Stage; plan: Plan }) {
 
 function Amount({ grams, measures, plan }: Pick<StageAmount, 'grams' | 'measures'> & { plan: Plan }) {
   const { mass } = useUnits()
-  if (plan.said_in === 'measures' && measures.length > 0)
-    return <>{amountText({ grams, measures }, { saidIn: 'measures' })}</>
+  if (saidByMeasure({ measures }, { saidIn: plan.said_in ?? 'grams' })) return <>{measures[0]!.text}</>
   const [, figure, unit] = /^(.*) (\S+)$/.exec(mass(grams))!
   return (
     <>

@@ -1,5 +1,6 @@
 import { FOLLOW_LOCAL, guidanceOf, WHY_STRICT } from '#core/leftovers/guidance'
 import { keepsWarmItself } from '#core/vessel/vessel'
+import type { PlanRequest } from '#core/plan/request'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 
 /** A pot that waits longer than this has waited, minutes. */
@@ -53,6 +54,16 @@ const heldLong: CautionRule = (facts) => {
   }
 }
 
+const ownProportions = ({
+  vinegar,
+  sugar,
+  salt,
+}: NonNullable<NonNullable<PlanRequest['dressing']>['own']>) => ({
+  vinegar_g: vinegar,
+  sugar_g: sugar,
+  salt_g: salt,
+})
+
 const dressedAtRoomTemperature: CautionRule = ({ request: { dressing, guidance } }) => {
   if (!dressing) return
   const { room_min } = guidanceOf(guidance)
@@ -65,6 +76,7 @@ const dressedAtRoomTemperature: CautionRule = ({ request: { dressing, guidance }
         infuse_minutes: dressing.infuseMinutes,
         set_minutes: room_min.value,
         ml_per_240_ml_dry: dressing.mlPer240,
+        ...(dressing.own ? { per_100g_dry: ownProportions(dressing.own) } : {}),
       },
     },
   }

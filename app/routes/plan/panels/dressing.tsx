@@ -1,32 +1,47 @@
-import { Group, NumberInput, Stack, Text, UnstyledButton } from '@mantine/core'
+import { Group, NumberInput, Stack, Text, TextInput, UnstyledButton } from '@mantine/core'
+import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
 import { DRESSINGS } from '#core/finish/dressing'
-import { DRESSING_CHOICES, type PlanState } from '../../../planning/plan-state'
+import type { Plan } from '#core/plan/result'
+import { amountText, spoonAmount, spoonDensity } from '#core/plan/stage-amounts'
+import { measureOf } from '#core/units/measures'
+import { parseQuantity } from '#core/units/parse-quantity'
+import { measureChoices, volumeOf } from '../../../planning/household-measures'
+import {
+  DRESSING_CHOICES,
+  type OwnDressing,
+  type PlanState,
+  type PlanningData,
+} from '../../../planning/plan-state'
 
 const USUAL: NonNullable<PlanState['dressing']> = { style: 'usual', infuse: 0, set: 0, ml: null }
 
-/** How the vinegar is seasoned, and what lead it asks for. */
-export function Dressing({
-  state,
-  change,
-}: {
+interface DressingProps {
   state: PlanState
   change: (next: Partial<PlanState>) => void
-}) {
+  household: PlanningData
+  /** The plan as it is now: for how much dry grain amounts are told. */
+  plan: Plan
+}
+
+/** How the vinegar is seasoned: by a style or by the cook's own amounts; and what lead it asks for. */
+export function Dressing(props: DressingProps) {
+  const { state, change } = props
   const at = state.dressing ?? USUAL
   const set = (more: Partial<NonNullable<PlanState['dressing']>>) => change({ dressing: { ...at, ...more } })
+  const byStyle = ({ own: _own, ...rest }: typeof at) => rest
   return (
     <Stack gap="xs">
       <Text size="sm" fw={600}>
-        Vinegar dressing per 100 g dry grain
+        Vinegar dressing
       </Text>
       <div className="chips" role="group" aria-label="Dressing">
         {DRESSING_CHOICES.map((style) => (
           <UnstyledButton
             key={style}
             className="chip"
-            aria-pressed={at.style === style}
-            onClick={() => set({ style, ml: null })}
+            aria-pressed={at.style === style && at.own === undefined}
+            onClick={() => change({ dressing: { ...byStyle(at), style, ml: null } })}
           >
             {style === 'none' ? 'none' : DRESSINGS[style].name}
           </UnstyledButton>
@@ -34,29 +49,11 @@ export function Dressing({
       </div>
       {at.style !== 'none' && (
         <>
-          <Text size="sm">
-            {at.ml === null ? '' : 'ratio '}
-            {DRESSINGS[at.style].vinegar} g vinegar, {DRESSINGS[at.style].sugar} g sugar,{' '}
-            {DRESSINGS[at.style].salt} g salt{DRESSINGS[at.style].saltLast ? ', sprinkled over last' : ''}
-          </Text>
-          <NumberInput
-            size="xs"
-            label="or mL per 240 mL dry grain"
-            placeholder="by the proportions above"
-            value={at.ml ?? ''}
-            min={LIMITS.dressing_ml[0]}
-            max={LIMITS.dressing_ml[1]}
-            decimalScale={1}
-            clampBehavior="blur"
-            allowNegative={false}
-            onChange={(n) =>
-              set({
-                ml:
-                  typeof n === 'number' && n >= LIMITS.dressing_ml[0] && n <= LIMITS.dressing_ml[1]
-                    ? n
-                    : null,
-              })
-            }
+          <OwnAmounts
+            key={props.plan.dressing?.liquid_g}
+            {...props}
+            put={(own) => set({ own, ml: null })}
+            saltLast={DRESSINGS[at.style].saltLast}
           />
           <Group grow align="flex-end">
             <NumberInput
@@ -85,5 +82,81 @@ export function Dressing({
         </>
       )}
     </Stack>
+  )
+}
+
+type Part = keyof OwnDressing
+const PARTS: readonly { part: Part; label: string }[] = [
+  { part: 'vinegar', label: 'Vinegar' },
+  { part: 'sugar', label: 'Sugar' },
+  { part: 'salt', label: 'Salt' },
+]
+
+/** Vinegar, sugar and salt of this batch, by the spoon or the scale; each can be set. */
+function OwnAmounts({
+  plan,
+  household,
+  put,
+  saltLast,
+}: DressingProps & { put: (own: OwnDressing) => void; saltLast: boolean }) {
+  const { dressing } = plan
+  const [wrong, setWrong] = useState<Partial<Record<Part, string>>>({})
+  if (!dressing) return null
+  const grams: OwnDressing = {
+    vinegar: dressing.vinegar_g,
+    sugar: dressing.sugar_g,
+    salt: dressing.salt_g + dressing.salt_last_g,
+  }
+  const per100 = (of: OwnDressing): OwnDressing => {
+    const share = (g: number) => Math.round((g / plan.grain.mass_g) * 100 * 1000) / 1000
+    return { vinegar: share(of.vinegar), sugar: share(of.sugar), salt: share(of.salt) }
+  }
+  const { crystal: saltCrystal } = household
+  const speaking = { measures: [measureOf(measureChoices(household)[0]!.measure)], saltCrystal }
+  const shown = (part: Part) =>
+    amountText(spoonAmount(part, grams[part], speaking), {
+      saidIn: household.units === 'cups' ? 'measures' : 'grams',
+    })
+  const gramsOf = (part: Part, text: string): number | undefined => {
+    if (/^\s*(0|none)\s*$/i.test(text)) return 0
+    const read = parseQuantity(
+      text,
+      household.measures.map((m) => m.name),
+    )
+    if (!read.ok || read.rest.replace(part, '').trim() !== '') return undefined
+    if (read.quantity.unit === 'g') return read.quantity.value
+    const ml = volumeOf(read.quantity, household)
+    return ml && ml * spoonDensity(part, saltCrystal)
+  }
+  const tell = (part: Part, text: string) => {
+    if (text === shown(part)) return
+    const told = gramsOf(part, text)
+    const own = told === undefined ? undefined : per100({ ...grams, [part]: told })
+    const [min, max] = LIMITS.dressing_g[part]
+    const limit = (g: number) => Math.round((g * plan.grain.mass_g) / 10) / 10
+    setWrong({
+      [part]:
+        own === undefined
+          ? 'For example 3 tbsp or 45 g.'
+          : own[part] < min || own[part] > max
+            ? `From ${limit(min)} to ${limit(max)} g.`
+            : undefined,
+    })
+    if (own && own[part] >= min && own[part] <= max) put(own)
+  }
+  return (
+    <Group grow align="flex-start" gap="xs" wrap="nowrap">
+      {PARTS.map(({ part, label }) => (
+        <TextInput
+          key={part}
+          size="xs"
+          label={part === 'salt' && saltLast ? 'Salt, last' : label}
+          defaultValue={shown(part)}
+          error={wrong[part]}
+          onBlur={(event) => tell(part, event.currentTarget.value)}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        />
+      ))}
+    </Group>
   )
 }

@@ -1,7 +1,10 @@
 import { Radio, Stack } from '@mantine/core'
+import { useMemo } from 'react'
+import { planFrom } from '#core/contract/plan'
 import { PURPOSE_SERVING } from '#core/contract/plan-request'
 import { PURPOSES, type Purpose } from '#core/plan/request'
 import type { PanelProps } from './panel-props'
+import { requestOf } from '../../../planning/plan-state'
 import { PURPOSE_WORDS } from '../../../planning/plan-words'
 import { Dressing } from './dressing'
 
@@ -9,7 +12,8 @@ import { Dressing } from './dressing'
  * What it is for sets how firm it should be, how it is cooked and finished, and how much an eater gets; each
  * can still be changed.
  */
-export function PurposePanel({ state, change }: PanelProps) {
+export function PurposePanel(props: PanelProps) {
+  const { state, change } = props
   return (
     <Stack gap="md">
       <Radio.Group
@@ -32,7 +36,14 @@ export function PurposePanel({ state, change }: PanelProps) {
           ))}
         </Stack>
       </Radio.Group>
-      {state.purpose === 'dressed' && <Dressing state={state} change={change} />}
+      {state.purpose === 'dressed' && <DressingOfPlan {...props} />}
     </Stack>
   )
+}
+
+/** The dressing, with the amounts of this batch. */
+function DressingOfPlan(props: PanelProps) {
+  const { state, household } = props
+  const plan = useMemo(() => planFrom(requestOf({ ...state, at: null }, household, 0)), [state, household])
+  return plan.ok ? <Dressing {...props} plan={plan.value} /> : null
 }
