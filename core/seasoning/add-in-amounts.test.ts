@@ -1,8 +1,10 @@
 import fc from 'fast-check'
 import { STANDARD_MEASURES } from '#core/units/measures'
 import type { Quantity } from '#core/units/parse-quantity'
-import { countedAddIn, readAddIn } from './add-in-amounts'
-import { KNOWN_ADD_INS, knownAddIn } from './known-add-ins'
+import { countedAddIn } from './add-in-amounts'
+import { ADD_INS_WITH_DETAILS, addInCalled, detailsOf } from './add-in-details'
+import { KNOWN_ADD_INS } from './known-add-ins'
+import { readAddIn } from './read-add-in'
 
 const cup = STANDARD_MEASURES['metric-cup']
 const mlOf = ({ value, unit }: Quantity): number | undefined =>
@@ -77,13 +79,17 @@ test('it is said back as it is counted', () => {
 })
 
 test('the table has each name once, and shares that can be', () => {
-  const names = KNOWN_ADD_INS.flatMap(({ one, many, names: others }) => [...new Set([one, many, ...others])])
+  const names = KNOWN_ADD_INS.flatMap((known) => [
+    ...new Set([known.one, known.many, ...detailsOf(known).names]),
+  ])
   expect(names.filter((name, i) => names.indexOf(name) !== i)).toEqual([])
-  for (const { waterShare, saltShare } of KNOWN_ADD_INS) {
+  expect([...ADD_INS_WITH_DETAILS].sort()).toEqual(KNOWN_ADD_INS.map(({ one }) => one).sort())
+  for (const { waterShare, saltShare } of KNOWN_ADD_INS.map(detailsOf)) {
     expect(waterShare + saltShare).toBeLessThanOrEqual(1)
     expect(Math.min(waterShare, saltShare)).toBeGreaterThanOrEqual(0)
   }
-  expect(knownAddIn('  Bay  Leaves ')?.one).toBe('bay leaf')
+  expect(addInCalled('  Bay  Leaves ')?.one).toBe('bay leaf')
+  expect(addInCalled('frozen peas')?.one).toBe('peas')
 })
 
 test('any text is read without an error, and an amount is never negative', () => {

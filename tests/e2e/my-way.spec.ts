@@ -32,7 +32,7 @@ test('a way told in one text is cooked, mended by its smallest change, saved, an
   // By its name, from anywhere.
   await open(page, '/notebook')
   await page.keyboard.press('/')
-  await page.getByLabel('Find').fill('packet')
+  await page.getByRole('textbox', { name: 'Find' }).fill('packet')
   await page.getByRole('button', { name: /Packet brown rice/ }).click()
   await expect(page).toHaveURL(/poured=450/)
   await expect(page.getByRole('button', { name: /1½ rice-cooker cups/ })).toBeVisible()
