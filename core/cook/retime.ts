@@ -39,7 +39,10 @@ export function retime(
 ): { plan: Plan; retimed: Retimed | undefined } {
   const { plan } = cook
   const happened = activeEvents(events)
-  const open = prepare(request).timed.stages.find((s) => s.until === 'solved')
+  const { timed, fixedMinutes } = prepare(request)
+  // Minutes of the cook's own stay as they were told.
+  if (fixedMinutes !== undefined) return { plan, retimed: undefined }
+  const open = timed.stages.find((s) => s.until === 'solved')
   const place = plan.stages.findIndex((s) => s.id === open?.id)
   const stage = plan.stages[place]
   if (!open || !stage) return { plan, retimed: undefined }

@@ -190,6 +190,7 @@ export function experimentsFor(
       steamPerDry: steamG / (dryG * factor),
       applied: { uptake: 0, steam: 0, power: 0, time: 0 },
       judged: { wetDry: 0, hardness: 0 },
+      heated: null,
       boilFactor: null,
       steamFactor: null,
       ...changes,

@@ -30,6 +30,8 @@ export interface Evidence {
   steamPerDry: number
   applied: Applied
   judged: { wetDry: number; hardness: number } | null
+  /** Heat or rest was cut well short of what this grain takes here, or went well over it; null where neither. */
+  heated: 'short' | 'long' | null
   /** Power that its time to the boil speaks of, over the power planned with. */
   boilFactor: number | null
   /** Steam by the scale over the steam computed with. */
@@ -50,6 +52,17 @@ const HARD_SD = 0.15
 const BOIL_SD = 0.08
 /** Two readings of a kitchen scale, over some tens of grams of steam. */
 const WEIGHED_SD = 0.06
+
+/** What is too wet wanted this much at the most, and what is too dry at the least; right is what it is. */
+const boundOf = (step: number): Pick<Seen, 'bound'> =>
+  step === 0 ? {} : { bound: step > 0 ? 'at-most' : 'at-least' }
+
+/**
+ * Whether the minutes that were cooked explain the rating: short of what it takes it is hard, over it overdone,
+ * whatever the pot.
+ */
+const explained = ({ heated }: Pick<Evidence, 'heated'>, hardness: number): boolean =>
+  (heated === 'short' && hardness < 0) || (heated === 'long' && hardness > 0)
 
 /** What a cook says, measured things first, ratings second. */
 export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'hardness'; seen: Seen }[] {
@@ -89,14 +102,18 @@ export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'h
           ]),
           value: e.extraUptake - WET_STEP * wetDry + k * e.applied.steam,
           sd: Math.abs(wetDry) >= 2 ? AT_THE_END_SD : WET_SD,
+          ...boundOf(wetDry),
         },
       })
+    if (explained(e, hardness)) return seen
     seen.push({
       what: 'hardness',
       seen: {
         weights: new Map([[figureName('time', e.vesselId), 1]]),
         value: e.applied.time - HARD_STEP * hardness,
         sd: HARD_SD,
+        // Hard wanted so much longer at the least, overdone so much shorter.
+        ...boundOf(hardness),
       },
     })
   }

@@ -16,6 +16,11 @@ export interface Seen {
   weights: ReadonlyMap<string, number>
   value: number
   sd: number
+  /**
+   * Where what was seen only bounds the sum: it is this much at the most, or at the least. What is believed
+   * within the bound stays; left out: it is this much.
+   */
+  bound?: 'at-most' | 'at-least'
 }
 
 /** What was expected and what was seen. */
@@ -48,10 +53,10 @@ const ODD_Z = 3
 
 /**
  * What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it
- * is heard as vaguely as it takes.
+ * is heard as vaguely as it takes. A bound that is kept already teaches nothing.
  * @throws {RangeError} for what is no number, or an sd that is not above 0
  */
-export function update(mind: GaussianState, { weights, value, sd }: Seen): Innovation {
+export function update(mind: GaussianState, { weights, value, sd, bound }: Seen): Innovation {
   if (!Number.isFinite(value)) throw new RangeError(`see: value must be a number, got ${value}`)
   if (!(sd > 0)) throw new RangeError(`see: sd must be above 0, got ${sd}`)
   const { mean, covariance } = mind
@@ -73,6 +78,8 @@ export function update(mind: GaussianState, { weights, value, sd }: Seen): Innov
   let own = 0
   for (const [i, weight] of parts) own += weight * reach[i]!
   const off = value - expected
+  if ((bound === 'at-most' && off >= 0) || (bound === 'at-least' && off <= 0))
+    return { expected, value, z: 0 }
   const z = off / Math.sqrt(own + sd * sd)
   let spread = own + sd * sd * Math.max(1, (z / ODD_Z) ** 2)
   for (let i = 0; i < n; i++) {

@@ -17,6 +17,7 @@ const cook = (over: Partial<Evidence> = {}): Evidence => ({
   steamPerDry: 0.2,
   applied: NOTHING_APPLIED,
   judged: { wetDry: 0, hardness: 0 },
+  heated: null,
   boilFactor: null,
   steamFactor: null,
   ...over,
@@ -43,6 +44,7 @@ const anyCook = fc.record({
   judged: fc.option(
     fc.record({ wetDry: fc.integer({ min: -2, max: 2 }), hardness: fc.integer({ min: -2, max: 2 }) }),
   ),
+  heated: fc.constantFrom(null, null, 'short' as const, 'long' as const),
   boilFactor: fc.option(fc.double({ min: 0.5, max: 2, noNaN: true })),
   steamFactor: fc.option(fc.double({ min: 0.3, max: 3, noNaN: true })),
 })
@@ -323,4 +325,59 @@ describe('the smallest next experiment', () => {
 
 test('every step has its word', () => {
   expect([-2, -1, 0, 1, 2].map((s) => wordOf(WET_DRY_WORDS, s))).toEqual([...WET_DRY_WORDS])
+})
+
+describe('a rating never moves the water the wrong way', () => {
+  const waterOf = (cooks: readonly Evidence[], last: Evidence) => {
+    const found = correctionFrom(knownFigures(beliefsFrom(cooks)), last)
+    return found ? found.uptake + last.steamPerDry * found.steam : 0
+  }
+  const lately = (last: Evidence): Evidence => ({
+    ...last,
+    cookId: 'last',
+    endedMs: 2e9,
+    boilFactor: null,
+    steamFactor: null,
+  })
+
+  test('over random histories: wet never raises the water of the same batch, dry never lowers it', () => {
+    fc.assert(
+      fc.property(
+        anyCooks(12),
+        anyCook,
+        fc.constantFrom(-2, -1, 1, 2),
+        fc.integer({ min: -2, max: 2 }),
+        fc.double({ min: -2, max: 2, noNaN: true }),
+        (history, one, wetDry, hardness, extraUptake) => {
+          const last = lately({ ...one, extraUptake, judged: { wetDry, hardness } })
+          const moved = waterOf([...history, last], last) - waterOf(history, last)
+          expect(moved * Math.sign(wetDry)).toBeLessThanOrEqual(1e-9)
+        },
+      ),
+      { numRuns: 10_000 },
+    )
+  })
+
+  test('too wet of far more than planned asks for no more; as planned, it asks for less', () => {
+    // Lentils planned at 294 g to 250 g dry and poured 600: 1.2 g/g over, too wet.
+    const far = cook({ extraUptake: 1.2, judged: { wetDry: 2, hardness: 0 } })
+    expect(waterOf([far], far)).toBe(0)
+    const asPlanned = cook({ judged: { wetDry: 2, hardness: 0 } })
+    expect(waterOf([asPlanned], asPlanned)).toBeLessThan(-0.05)
+  })
+
+  test.each([0.15, -0.2])('three rights at %f g/g beside the plan bring the plan there', (extra) => {
+    const right = (endedMs: number) => cook({ cookId: String(endedMs), endedMs, extraUptake: extra })
+    const learned = waterOf([right(1), right(2), right(3)], right(4))
+    expect(learned / extra).toBeGreaterThan(0.75)
+    expect(learned / extra).toBeLessThanOrEqual(1.001)
+  })
+
+  test('hard after a heat cut short, and overdone after a long one, say nothing of the pot', () => {
+    const hard = { judged: { wetDry: 0, hardness: -1 } }
+    expect(after(cook({ ...hard, heated: 'short' })).time).toBe(0)
+    expect(after(cook(hard)).time).toBeGreaterThan(0)
+    expect(after(cook({ judged: { wetDry: 0, hardness: 2 }, heated: 'long' })).time).toBe(0)
+    expect(after(cook({ ...hard, heated: 'long' })).time).toBeGreaterThan(0)
+  })
 })

@@ -37,6 +37,7 @@ test('steam that was already corrected for is not learned again from a rating', 
     steamPerDry: 0.3,
     applied: NOTHING_APPLIED,
     judged: { wetDry: 0, hardness: 0 },
+    heated: null,
     boilFactor: null,
     steamFactor: null,
   }

@@ -127,3 +127,24 @@ test.each(['boil-and-drain', 'steam'] as const)(
     expect(e.steamFactor).toBeNull()
   },
 )
+
+describe('what was cooked beside what this grain takes', () => {
+  const skipped = (id: string, kind: string, at: number): CookEvent =>
+    ({ id, kind: 'skip', stage: kind, atMs: START + at * MINUTE }) as CookEvent
+  test('as planned is neither short nor long', () => {
+    expect(evidenceOf(record()).heated).toBeNull()
+  })
+  test('own minutes far under what it takes are short, and far over long', () => {
+    const usual = plan(record().request).stages.find((s) => s.kind === 'simmer')!.minutes.expected
+    const own = (simmer: number) => evidenceOf(record({ own: { minutes: { simmer } } })).heated
+    expect(own(Math.round(usual * 0.4))).toBe('short')
+    expect(own(Math.round(usual))).toBeNull()
+    expect(own(Math.round(usual * 2))).toBe('long')
+  })
+  test('a rest that was skipped is short', () => {
+    const done = record()
+    const rest = done.view.stages.find((s) => s.id === 'rest')!
+    const cut = record({}, { more: [skipped('s', 'rest', (rest.startMs - START) / MINUTE + 0.5)] })
+    expect(evidenceOf(cut).heated).toBe('short')
+  })
+})

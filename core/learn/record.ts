@@ -2,7 +2,8 @@ import { activeEvents, type CookEvent, type EventKind } from '#core/cook/events'
 import type { CookView } from '#core/cook/replay'
 import { methodOf } from '#core/methods/index'
 import type { PlanRequest } from '#core/plan/request'
-import type { Plan } from '#core/plan/result'
+import { plan } from '#core/plan/plan'
+import type { Plan, Stage } from '#core/plan/result'
 import type { Applied, Evidence } from './evidence'
 import { grainKeyOf } from './grain-key'
 import type { Rating } from './rating'
@@ -46,8 +47,8 @@ const within = (value: number, [low, high]: readonly [number, number]): number |
 
 /** A record as evidence. What it cannot speak of is null; nothing is made up. */
 export function evidenceOf(record: CookRecord): Evidence {
-  const { request, plan, view, events, rating, bagDelta, applied } = record
-  const dryG = plan.grain.mass_g
+  const { request, plan: cooked, view, events, rating, bagDelta, applied } = record
+  const dryG = cooked.grain.mass_g
   const stood = activeEvents(events)
   const toldG = stood.reduce(
     (sum, e) =>
@@ -61,7 +62,7 @@ export function evidenceOf(record: CookRecord): Evidence {
             : 0),
     0,
   )
-  const published = plan.water.uptake_target - request.uptakeDelta
+  const published = cooked.water.uptake_target - request.uptakeDelta
   const way = methodOf(request.method).water
   return {
     cookId: record.cookId,
@@ -73,27 +74,47 @@ export function evidenceOf(record: CookRecord): Evidence {
     // Where water is poured off, or only steams, minutes set the texture and the tongue says nothing of the pour.
     extraUptake:
       way === 'pot' || way === 'stock'
-        ? (plan.water.absorbed_g + plan.water.left_in_pot_g + toldG - view.lostSteamG) / dryG -
+        ? (cooked.water.absorbed_g + cooked.water.left_in_pot_g + toldG - view.lostSteamG) / dryG -
           published -
           bagDelta
         : null,
-    steamPerDry: plan.water.evaporated_g / dryG,
+    steamPerDry: cooked.water.evaporated_g / dryG,
     applied,
     judged: rating && { wetDry: rating.wetDry, hardness: rating.hardness },
+    heated: heatedOf(record),
     boilFactor: boilFactorOf(record, stood),
     steamFactor:
       way === 'pot' &&
       record.potBeforeG !== null &&
       record.potAfterG !== null &&
       record.potBeforeG > record.potAfterG &&
-      plan.water.evaporated_g > 0
+      cooked.water.evaporated_g > 0
         ? within(
             (record.potBeforeG + Math.max(0, toldG) - record.potAfterG) /
-              (plan.water.evaporated_g + view.lostSteamG),
+              (cooked.water.evaporated_g + view.lostSteamG),
             STEAM_LIMITS,
           )
         : null,
   }
+}
+
+/** Heat that cooks the grain, and the rest that evens it. */
+const COOKING: ReadonlySet<Stage['kind']> = new Set(['simmer', 'boil', 'steam', 'pressure', 'bake', 'rest'])
+/** A share of the minutes that is well short, or well over. */
+const SHORT = 0.85
+const LONG = 1.25
+
+/** Minutes that were cooked and rested beside those this grain takes here. */
+function heatedOf({ plan: cooked, view, request }: CookRecord): Evidence['heated'] {
+  const wanted = Object.keys(request.ownMinutes).length > 0 ? plan({ ...request, ownMinutes: {} }) : cooked
+  const minutes = (of: readonly Stage[]) =>
+    of.reduce((sum, s) => sum + (COOKING.has(s.kind) ? s.minutes.expected : 0), 0)
+  const took = cooked.stages.reduce((sum, stage) => {
+    const seen = COOKING.has(stage.kind) ? view.stages.find((s) => s.id === stage.id) : undefined
+    return sum + (seen ? Math.max(0, seen.endMs - seen.startMs) / 60_000 : 0)
+  }, 0)
+  const share = took / Math.max(1, minutes(wanted.stages))
+  return share < SHORT ? 'short' : share > LONG ? 'long' : null
 }
 
 /** What its time to the boil says of the burner: the same heat in other minutes. */

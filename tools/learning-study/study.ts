@@ -183,6 +183,7 @@ function cookOnce(
         hardness: outcome.centreMin < 0.8 ? -1 : 0,
       },
       boilFactor: boiledAt === undefined ? null : (plannedBoil / boiledAt) * (1 + BOIL_NOISE * normal()),
+      heated: null,
       steamFactor: weighed ? steamG / made.water.evaporated_g : null,
     },
   }
