@@ -13,6 +13,7 @@ import { useKeys } from '../keyboard/use-keys'
 import { orCached, useLastKnown } from '../offline/cached-loader'
 import { useNow } from '../ui/time/use-now'
 import type { Route } from './+types/layout'
+import { AnnouncedPage } from './announced-page'
 import { skipRevalidation } from './skip-revalidation'
 import { useAppUpdate } from './use-app-update'
 import classes from './layout.module.css'
@@ -66,6 +67,9 @@ export default function PlanningData({ loaderData }: Route.ComponentProps) {
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>
+      <a href="#content" className={classes.skip}>
+        Skip to the content
+      </a>
       <header className={classes.bar}>
         <Link to="/" className={classes.name} aria-label="Omsel, to Plan">
           <Mark />
@@ -114,6 +118,7 @@ export default function PlanningData({ loaderData }: Route.ComponentProps) {
           </UnstyledButton>
         </p>
       )}
+      <AnnouncedPage />
       <UnitsProvider units={loaderData.units}>
         <Outlet />
       </UnitsProvider>

@@ -243,3 +243,23 @@ test('a pot in a minute: two measures and a weight, what it holds and when it bo
   await page.getByRole('button', { name: 'Delete' }).click()
   await expect(page.getByRole('button', { name: 'Change the red one' })).toHaveCount(0)
 })
+
+test('a keyboard skips the places, and another page takes the focus and is announced', async ({
+  page,
+  isMobile,
+}) => {
+  test.skip(isMobile, 'a phone has no Tab key')
+  await open(page, '/grains')
+  await page.keyboard.press('Tab')
+  const skip = page.getByRole('link', { name: 'Skip to the content' })
+  await expect(skip).toBeFocused()
+  await expect(skip).toBeInViewport()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Tab')
+  // The first stop is in the page, not in the row of places.
+  expect(await page.evaluate(() => document.activeElement?.closest('main') !== null)).toBe(true)
+  await page.getByRole('link', { name: 'Leftovers', exact: true }).press('Enter')
+  await expect(page).toHaveURL(/leftovers/)
+  await expect(page.locator('#content')).toBeFocused()
+  await expect(page.locator('#content')).toHaveText(/Leftovers/)
+})

@@ -60,7 +60,18 @@ export function TimeAndHelpers({
         <Button type="submit" name="intent" value="save" loading={busy}>
           Save
         </Button>
-        <Button type="submit" variant="subtle" name="intent" value="remove">
+        <Button
+          type="submit"
+          variant="subtle"
+          name="intent"
+          value="remove"
+          onClick={(event) => {
+            const dishes = meal.dishes.length
+            const what = dishes === 0 ? '' : dishes === 1 ? ' and its dish' : ` and its ${dishes} dishes`
+            if (!window.confirm(`Delete “${meal.title}”${what}? This cannot be undone.`))
+              event.preventDefault()
+          }}
+        >
           Delete this meal
         </Button>
       </Group>

@@ -1,0 +1,29 @@
+import { useEffect, useRef, useState } from 'react'
+import { useLocation } from 'react-router'
+import classes from './layout.module.css'
+
+/** The browser has set the new page's title after this, ms. */
+const TITLE_SET_MS = 100
+
+/**
+ * Where a page's content begins: the focus goes there when another page is opened, as it does when a browser loads
+ * one, and the page's title is heard.
+ */
+export function AnnouncedPage() {
+  const { pathname } = useLocation()
+  const shown = useRef(pathname)
+  const start = useRef<HTMLSpanElement>(null)
+  const [title, setTitle] = useState('')
+  useEffect(() => {
+    if (shown.current === pathname) return
+    shown.current = pathname
+    start.current?.focus({ preventScroll: true })
+    const timer = setTimeout(() => setTitle(document.title), TITLE_SET_MS)
+    return () => clearTimeout(timer)
+  }, [pathname])
+  return (
+    <span id="content" ref={start} tabIndex={-1} aria-live="polite" className={classes.announced}>
+      {title}
+    </span>
+  )
+}
