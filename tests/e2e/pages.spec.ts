@@ -23,6 +23,7 @@ const PAGES = [
   '/compare',
   '/ready-by',
   '/model',
+  '/my-way',
   '/recipe-card',
   '/notebook/copy',
 ]

@@ -27,6 +27,7 @@ import { useAddress } from '../../layout/use-address'
 import { clockTime, hourAt } from '../../ui/time/clock-hour'
 import { useNow } from '../../ui/time/use-now'
 import { fromSearch, toSearch } from '../../planning/plan-address'
+import { inUse } from '../../planning/in-use'
 import {
   bagOfState,
   changedPlan,
@@ -82,9 +83,9 @@ export function loader({ request }: Route.LoaderArgs) {
     ...planning,
     // An address that says nothing is where a kitchen begins its evening.
     again: opened ? lastBatches(open, planning.household, 3) : [],
-    running: opened
-      ? open.cooks.running().map(({ id, title, vesselName }) => ({ id, title, vesselName }))
-      : [],
+    running: open.cooks
+      .running()
+      .map(({ id, title, vesselId, vesselName, heatId }) => ({ id, title, vesselId, vesselName, heatId })),
     lastChoices: opened ? lastChoices(open, planning.household) : '',
     gauge: open.household.gauge(),
     meals: open.meals
@@ -254,6 +255,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         asked={request.serve_at !== undefined}
         clock={settings}
         onStart={start}
+        inUse={inUse(loaderData.running, state, household)}
         undo={canUndo ? undo : undefined}
         errors={actionData && 'errors' in actionData ? actionData.errors : []}
       />

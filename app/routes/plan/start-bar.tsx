@@ -30,6 +30,8 @@ interface StartBarProps {
   /** The plan as an address, for the places that take it further. */
   search: string
   onStart: () => void
+  /** The batch that has this pot or this burner. */
+  inUse?: { id: string; words: string } | undefined
   /** Puts this pot on a meal, where one is laid. */
   meals: readonly { id: string; title: string }[]
   onMeal: (id: string) => void
@@ -40,7 +42,7 @@ interface StartBarProps {
 const SOON_MS = 2 * 60_000
 
 export function StartBar(props: StartBarProps) {
-  const { plan, now, startMs, tableMs, asked, clock, onStart, undo, errors } = props
+  const { plan, now, startMs, tableMs, asked, clock, onStart, inUse, undo, errors } = props
   const busy = useNavigation().state !== 'idle'
   const late = asked && startMs < now - SOON_MS
   const later = asked && startMs > now + SOON_MS
@@ -61,6 +63,11 @@ export function StartBar(props: StartBarProps) {
             : late
               ? `Too late for ${clockTime(tableMs, clock)}: ready at ${ifNow}`
               : `Ready at ${ifNow}`}
+        {inUse && errors.length === 0 && (
+          <Link to={`/stove/${inUse.id}`} className={classes.inUse}>
+            {inUse.words}
+          </Link>
+        )}
       </p>
       <UnstyledButton onClick={onStart} disabled={busy} aria-busy={busy} className={classes.start}>
         Start now
