@@ -33,8 +33,7 @@ function importsOf(start: string, meta: Rollup.ManualChunkMeta, found = new Set<
 }
 
 /** Of Mantine, what every page uses. */
-const COMPONENTS =
-  /@mantine\/core\/esm\/(core|components\/(Text|UnstyledButton|ActionIcon|Loader|Transition))\//
+const COMPONENTS = /@mantine\/core\/esm\/(core|components\/(Text|UnstyledButton))\//
 
 let ofPlan: Set<string> | undefined
 /**

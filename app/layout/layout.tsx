@@ -1,4 +1,4 @@
-import { ActionIcon, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
+import { UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { IconKeyboard, IconMoon, IconSearch, IconSettings, IconSun } from '@tabler/icons-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
@@ -92,18 +92,16 @@ export default function PlanningData({ loaderData }: Route.ComponentProps) {
           {!onStove &&
             running.map((cook) => <RunningChip key={cook.id} {...cook} nowMs={loaderData.nowMs} />)}
           <span className={classes.household}>{household}</span>
-          <ActionIcon variant="subtle" size={36} onClick={find} aria-label="Find">
+          <UnstyledButton className={classes.gear} onClick={find} aria-label="Find">
             <IconSearch size={20} aria-hidden />
-          </ActionIcon>
-          <ActionIcon
-            variant="subtle"
-            size={36}
-            className={classes.keysKey}
+          </UnstyledButton>
+          <UnstyledButton
+            className={`${classes.gear} ${classes.keysKey}`}
             onClick={() => setKeys(true)}
             aria-label="Keyboard shortcuts"
           >
             <IconKeyboard size={20} aria-hidden />
-          </ActionIcon>
+          </UnstyledButton>
           <NavLink to="/settings" className={classes.gear} aria-label="Settings">
             <IconSettings size={20} aria-hidden />
           </NavLink>
@@ -156,14 +154,13 @@ function SchemeSwitch() {
   // The server cannot know what this device keeps; the first paint here must be the server's.
   const night = useMounted() && scheme === 'dark'
   return (
-    <ActionIcon
-      variant="subtle"
-      size={36}
+    <UnstyledButton
+      className={classes.gear}
       onClick={() => setColorScheme(night ? 'light' : 'dark')}
       aria-label={night ? 'Daylight' : 'Dark theme'}
     >
       {night ? <IconSun size={20} /> : <IconMoon size={20} />}
-    </ActionIcon>
+    </UnstyledButton>
   )
 }
 

@@ -45,7 +45,6 @@ import {
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { contextOf, heldAt, ownPourWords } from '../../planning/own-water'
 import { roomForErrorWords } from '../../planning/room-for-error'
-import { mealDishOf } from '../../planning/meal-dish'
 import { vesselFromRow } from '../../planning/vessel-from-row'
 import type { Route } from './+types/plan'
 import { PreparationPanel } from './preparation'
@@ -463,9 +462,11 @@ function useSending({
     },
     onMeal: (id: string) => {
       leaveAddress()
-      void submit(
-        { intent: 'add', ...mealDishOf(state, household, first, request) },
-        { method: 'post', action: `/meal/${id}` },
+      void import('../../planning/meal-dish').then(({ mealDishOf }) =>
+        submit(
+          { intent: 'add', ...mealDishOf(state, household, first, request) },
+          { method: 'post', action: `/meal/${id}` },
+        ),
       )
     },
   }

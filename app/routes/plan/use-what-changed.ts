@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { Seen } from '#core/explain/what-changed'
+import { whatChanged, type Seen } from '#core/explain/what-changed'
 
 /** For so long a change is spoken of, and the last value stands beside the new one, ms. */
 const SHOWN_MS = 6000
@@ -19,25 +19,17 @@ export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen)
     if (before.vesselId === vesselId && before.grainG === grainG && before.pourG === pourG) return
     // A water drawn over many frames is one change: what it was when the hand took it.
     was.current ??= before.pourG
+    const says = whatChanged(before, now)
     const wasPourG = was.current
-    let here = true
-    // Its words come with the first change: the first page needs none.
-    void import('#core/explain/what-changed').then(({ whatChanged }) => {
-      if (!here) return
-      const says = whatChanged(before, now)
-      setShown((s) => ({
-        wasPourG,
-        ...(says !== undefined ? { says } : s.says !== undefined ? { says: s.says } : {}),
-      }))
-    })
+    setShown((s) => ({
+      wasPourG,
+      ...(says !== undefined ? { says } : s.says !== undefined ? { says: s.says } : {}),
+    }))
     const timer = setTimeout(() => {
       was.current = undefined
       setShown({})
     }, SHOWN_MS)
-    return () => {
-      here = false
-      clearTimeout(timer)
-    }
+    return () => clearTimeout(timer)
   }, [vesselId, rimMm, grainG, pourG, steamG])
   return shown
 }
