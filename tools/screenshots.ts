@@ -97,12 +97,13 @@ try {
   await picture('plan-phone')
   await page.emulateMedia({ colorScheme: 'light' })
   await page.setViewportSize(LAPTOP)
-  await open('/?grain=brown-short&for=5&pot=heavy-blue&on=big-gas&soak=120-20-drain')
+  await open('/my-way')
   await page
-    .getByRole('button', { name: /^Why \d+ g\?/ })
-    .last()
-    .click()
-  await picture('why')
+    .getByLabel('What you do')
+    .fill('300 g brown short-grain rice, 450 g water, boil, lid on, lowest 25 min, off 10 min')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByText(/Good in \d+ of 100/).waitFor()
+  await picture('my-way')
   const compared =
     '/compare?grain=basmati&for=5&pot=heavy-blue&on=big-gas&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot'
   await open(compared)
