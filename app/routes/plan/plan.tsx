@@ -222,14 +222,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
           onKeep={(mark) => void fetcher.submit({ intent: 'keep-mark', ...mark }, { method: 'post' })}
         />
       </section>
-      <PlanCautions
-        state={state}
-        request={request}
-        change={change}
-        plan={plan}
-        household={household}
-        now={now}
-      />
+      <PlanCautions {...{ state, request, change, plan, household, now }} />
       <PlanTabs tab={tab} setTab={setTab} plan={plan} />
       <section className={classes.ribbon} aria-label="Heat from now to serving">
         <HeatRibbon
