@@ -60,6 +60,11 @@ test.each([
   expect(cooksByStep(way, household)).toBe(byStep)
 })
 
+test('steps far beyond any plan are still planned within its limits', () => {
+  const { way } = read('1 cup basmati, 2 cups water, boil, low 600 min, medium 600 min, off 600 min')
+  expect(planFrom(requestOf(planOfWay(way, household), household, NOW)).ok).toBe(true)
+})
+
 test('steps come back from their address, and a wrong address gives usual ones', () => {
   const { way } = read('boil, lid ajar, medium 9 min, drain')
   expect(stepsOfAddress(addressOfSteps(way))).toEqual({ steps: way.steps, drained: true })

@@ -103,8 +103,9 @@ export function planOfWay({ plan, steps, drained }: MyWay, household: PlanningDa
     ...plan,
     at: null,
     method: pot ? method : plan.method,
-    minutes,
-    ...(pot ? { rest: restMinutes, lidUntilBoil, heatStyle } : {}),
+    // A plan has room for so much; the steps themselves are cooked as they are.
+    minutes: minutes === null ? null : Math.min(minutes, LIMITS.own_minutes[1]),
+    ...(pot ? { rest: Math.min(restMinutes, LIMITS.rest_minutes[1]), lidUntilBoil, heatStyle } : {}),
   }
 }
 

@@ -43,7 +43,7 @@ import {
   type MyWay,
 } from './my-way-state'
 import { StepRows } from './step-rows'
-import { useJudgedWay } from './use-judged-way'
+import { useJudgedWay, type WayAnswer } from './use-judged-way'
 import classes from './my-way.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Does my way work? · Omsel' }]
@@ -89,7 +89,7 @@ export default function MyWayPage({ loaderData }: Route.ComponentProps) {
   const change = (next: Partial<PlanState>) => become({ ...state, plan: changedPlan(state.plan, next) })
   const nearest = planOfWay(state, household)
   const request = requestOf(nearest, household, now)
-  const judged = useJudgedWay(request, cooksByStep(state, household) ? state.steps : null)
+  const answer = useJudgedWay(request, cooksByStep(state, household) ? state.steps : null)
   return (
     <main className="place">
       <div className="place-head">
@@ -112,7 +112,7 @@ export default function MyWayPage({ loaderData }: Route.ComponentProps) {
           <BeforeHeat plan={state.plan} household={household} change={change} />
           <StepRows {...state} change={(next) => become({ ...state, ...next })} />
         </div>
-        <Verdict judged={judged} way={state} become={become}>
+        <Verdict {...answer} way={state} become={become}>
           <Button component={Link} to={`/?${toSearch(nearest, first).toString()}`}>
             Plan it
           </Button>
@@ -284,11 +284,11 @@ const RELIABLE = 0.9
 
 function Verdict({
   judged,
+  wrong,
   way,
   become,
   children,
-}: {
-  judged: JudgedWay | undefined
+}: WayAnswer & {
   way: MyWay
   become: (way: MyWay) => void
   children: React.ReactNode
@@ -300,12 +300,15 @@ function Verdict({
     <section aria-label="How it ends" className={`${classes.verdict} basin`}>
       <div role="status">
         <h2 className="figure">
-          {word === undefined
-            ? 'Cooking it …'
-            : GOOD_OUTCOMES.has(word) && judged!.good < RELIABLE
-              ? 'It works, with luck'
-              : ENDS[word]}
+          {wrong !== undefined
+            ? 'This cannot be cooked'
+            : word === undefined
+              ? 'Cooking it …'
+              : GOOD_OUTCOMES.has(word) && judged!.good < RELIABLE
+                ? 'It works, with luck'
+                : ENDS[word]}
         </h2>
+        {wrong !== undefined && <p>{say(wrong)}</p>}
         {judged && (
           <p>
             Good in {Math.round(100 * judged.good)} of 100 kitchens. About {spanWord(judged.minutes)} from the

@@ -8,13 +8,16 @@ import type { JudgedWay } from '../../workers/simulator'
 const STILL_MS = 500
 const KITCHENS = 100
 
+/** How a way ends, or why it cannot be cooked; neither while it is under way. */
+export interface WayAnswer {
+  judged?: JudgedWay
+  wrong?: string
+}
+
 /** Cooks a way in a worker once nothing changes any more; a change stops what is under way. */
-export function useJudgedWay(
-  request: PlanRequestJson,
-  steps: readonly ToldStep[] | null,
-): JudgedWay | undefined {
+export function useJudgedWay(request: PlanRequestJson, steps: readonly ToldStep[] | null): WayAnswer {
   const asked = JSON.stringify([request, steps])
-  const [found, setFound] = useState<{ of: string; judged: JudgedWay }>()
+  const [found, setFound] = useState<{ of: string; answer: WayAnswer }>()
   useEffect(() => {
     let end = () => {}
     let current = true
@@ -22,10 +25,16 @@ export function useJudgedWay(
       const running = startSimulator()
       end = running.end
       const [json, told] = JSON.parse(asked) as [PlanRequestJson, ToldStep[] | null]
-      void running.remote.judgeWay(json, told, { seed: 1, runs: KITCHENS }).then((judged) => {
-        if (current) setFound({ of: asked, judged })
-        running.end()
-      })
+      void running.remote
+        .judgeWay(json, told, { seed: 1, runs: KITCHENS })
+        .then(
+          (judged): WayAnswer => ({ judged }),
+          (error: unknown): WayAnswer => ({ wrong: error instanceof Error ? error.message : String(error) }),
+        )
+        .then((answer) => {
+          if (current) setFound({ of: asked, answer })
+          running.end()
+        })
     }, STILL_MS)
     return () => {
       current = false
@@ -33,5 +42,5 @@ export function useJudgedWay(
       end()
     }
   }, [asked])
-  return found?.of === asked ? found.judged : undefined
+  return found?.of === asked ? found.answer : {}
 }
