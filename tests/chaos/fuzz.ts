@@ -36,6 +36,7 @@ export const ROUTES = [
   'simulation',
   'practice',
   'practice/:situation',
+  'my-way',
   'model',
   'ready-by',
   'grains',
@@ -122,6 +123,8 @@ const KEYS = [
   'limit',
   'offset',
   'text',
+  'steps',
+  'own-dressing',
 ] as const
 const INTENTS = [
   'start',
