@@ -17,7 +17,9 @@ export function AnnouncedPage() {
   useEffect(() => {
     if (shown.current === pathname) return
     shown.current = pathname
-    start.current?.focus({ preventScroll: true })
+    // Who is typing, as in Find, keeps the focus.
+    if (!document.activeElement?.matches('input, textarea, select, [role=dialog] *'))
+      start.current?.focus({ preventScroll: true })
     const timer = setTimeout(() => setTitle(document.title), TITLE_SET_MS)
     return () => clearTimeout(timer)
   }, [pathname])

@@ -20,7 +20,7 @@ const ICON = { stop: IconHandStop, warn: IconAlertTriangle, note: IconInfoCircle
 const SAID = { stop: 'Stop', warn: 'Take care', note: 'Note' } as const
 
 /** The gravest two, each with the one thing that mends it; the rest a press away. */
-export default function Cautions({ cautions, state, change, household, now }: CautionsProps) {
+export function Cautions({ cautions, state, change, household, now }: CautionsProps) {
   const { say } = useUnits()
   const [all, setAll] = useState(false)
   const shown = all ? cautions : cautions.slice(0, SHOWN)

@@ -9,9 +9,9 @@ import { parseAmount } from '../../ui/forms/parse-amount'
 import { gaugesFor } from '../../planning/gauges'
 import { contextOf } from '../../planning/own-water'
 import { PreparationPanel } from './preparation'
-import Cautions from './cautions'
+import { Cautions } from './cautions'
 import { Measure, type MeasureProps } from './measure'
-import StagesUpright from './stage-list'
+import { StagesUpright } from './stage-list'
 import WaterBeam from './water-beam'
 
 const NOW = Date.UTC(2026, 2, 5, 17, 0)

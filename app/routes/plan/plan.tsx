@@ -49,11 +49,13 @@ import { vesselFromRow } from '../../planning/vessel-from-row'
 import type { Route } from './+types/plan'
 import { PreparationPanel } from './preparation'
 import { marksIn } from './marks'
+import { Cautions } from './cautions'
 import { Measure } from './measure'
 import { PlanLine } from './plan-line'
 import { PotView } from './pot-view'
 import { Facts, StartBar } from './start-bar'
 import { Study } from './finger-study'
+import { StagesUpright } from './stage-list'
 import { TABS, type Tab } from './tabs'
 import { usePotAtMinute } from './use-pot-at-minute'
 import { explanations } from './explanations'
@@ -65,8 +67,6 @@ import classes from './plan.module.css'
 const MAX_MEALS = 3
 
 const OwnWay = lazy(() => import('./own-way'))
-const Cautions = lazy(() => import('./cautions'))
-const StagesUpright = lazy(() => import('./stage-list'))
 const Again = lazy(() => import('./again'))
 
 export const meta: Route.MetaFunction = () => [{ title: 'Plan · Omsel' }]
@@ -232,9 +232,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         />
       </section>
       <section className={classes.upright} aria-label="Stages">
-        <Suspense>
-          <StagesUpright {...drawn} />
-        </Suspense>
+        <StagesUpright {...drawn} />
       </section>
       <section className={classes.facts} aria-label="The plan in figures">
         <Facts {...facts} className="" />
@@ -410,9 +408,7 @@ function PlanCautions({
           <OwnWay request={request} state={state} change={change} />
         </Suspense>
       )}
-      <Suspense>
-        <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
-      </Suspense>
+      <Cautions cautions={plan.cautions} state={state} change={change} household={household} now={now} />
     </section>
   )
 }

@@ -14,7 +14,7 @@ interface StagesUprightProps {
 }
 
 /** The ribbon turned upright for a phone: time runs down, heat is width. */
-export default function StagesUpright({ stages, times, clockAt, placeOf, scrub }: StagesUprightProps) {
+export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: StagesUprightProps) {
   const most = Math.round(times.reduce((latest, t) => Math.max(latest, t.end), 0))
   return (
     <>
