@@ -62,7 +62,7 @@ export function useAlerts(signals: readonly Signal[]): Noticing {
     const touch = () => {
       touched = true
       seen.current()
-      void wakeSound().then((cachedPaths) => setSilent(!cachedPaths))
+      void wakeSound().then((audible) => setSilent(!audible))
       void stayLit()
     }
     const back = () => {
@@ -88,8 +88,8 @@ export function useAlerts(signals: readonly Signal[]): Noticing {
     if (!first) return
     const tell = () => {
       const { sounds, speak: speaks, vibrate: shakes, notify: notifies } = senses.current
-      const cachedPaths = play(sounds[first.kind])
-      setSilent(!cachedPaths)
+      const audible = play(sounds[first.kind])
+      setSilent(!audible)
       if (speaks) speak(first.says)
       if (shakes) vibrate()
       if (notifies && document.visibilityState === 'hidden') notify(first.says)

@@ -28,10 +28,10 @@ export function keepBindings(bindings: Bindings): void {
   window.dispatchEvent(new Event(CHANGED))
 }
 
-function subscribe(cachedPaths: () => void): () => void {
-  for (const event of [CHANGED, 'storage']) window.addEventListener(event, cachedPaths)
+function subscribe(onChange: () => void): () => void {
+  for (const event of [CHANGED, 'storage']) window.addEventListener(event, onChange)
   return () => {
-    for (const event of [CHANGED, 'storage']) window.removeEventListener(event, cachedPaths)
+    for (const event of [CHANGED, 'storage']) window.removeEventListener(event, onChange)
   }
 }
 

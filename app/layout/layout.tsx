@@ -46,7 +46,7 @@ const PLACES = [
   ['/notebook', 'Notebook'],
 ] as const
 
-export default function PlanningData({ loaderData }: Route.ComponentProps) {
+export default function Layout({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData
   useLastKnown('house', loaderData)
   const places = useRef<HTMLElement>(null)

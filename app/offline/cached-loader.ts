@@ -2,7 +2,7 @@ import { useEffect } from 'react'
 import { isRouteErrorResponse } from 'react-router'
 
 /** The last loader data of each page, by the page's key. */
-const cachedPaths = new Map<string, unknown>()
+const cached = new Map<string, unknown>()
 
 const SHUT_OUT = 401
 
@@ -23,17 +23,17 @@ const isAnswer = (error: unknown): boolean =>
 export async function orCached<T>(key: string, ask: () => Promise<T>): Promise<T> {
   try {
     const data = await ask()
-    cachedPaths.set(key, data)
+    cached.set(key, data)
     return data
   } catch (error) {
-    if (isAnswer(error) || !cachedPaths.has(key)) throw error
-    return cachedPaths.get(key) as T
+    if (isAnswer(error) || !cached.has(key)) throw error
+    return cached.get(key) as T
   }
 }
 
 /** The first reading comes with the page itself, not by asking. */
 export function useLastKnown(key: string, data: unknown): void {
   useEffect(() => {
-    cachedPaths.set(key, data)
+    cached.set(key, data)
   }, [key, data])
 }

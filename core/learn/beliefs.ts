@@ -122,8 +122,8 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
     mind.mean[i] = Math.min(mean + most, Math.max(mean - most, mind.mean[i]!))
   })
   for (const figure of touched) {
-    const cachedPaths = spoken.get(figure)
-    spoken.set(figure, { cooks: (cachedPaths?.cooks ?? 0) + 1, lastMs: cook.endedMs })
+    const spokenBefore = spoken.get(figure)
+    spoken.set(figure, { cooks: (spokenBefore?.cooks ?? 0) + 1, lastMs: cook.endedMs })
     steps.push({
       cookId: cook.cookId,
       endedMs: cook.endedMs,

@@ -66,8 +66,8 @@ export function correctionFrom(
 ): Correction | undefined {
   const water = [figureName('grain', grainKey), ...(bagId === null ? [] : [figureName('bag', bagId)])]
   const others = [figureName('steam', vesselId), figureName('power', heatId), figureName('time', vesselId)]
-  const cachedPaths = [...water, ...others].map((figure) => known[figure]).filter((k) => k !== undefined)
-  if (cachedPaths.length === 0) return undefined
+  const learned = [...water, ...others].map((figure) => known[figure]).filter((k) => k !== undefined)
+  if (learned.length === 0) return undefined
   const uptakeSd = Math.hypot(...water.map((figure) => known[figure]?.sd ?? priorSd(figure)))
   const [steam, power, time] = others.map((figure) => known[figure]?.mean ?? 0) as [number, number, number]
   return {
@@ -86,6 +86,6 @@ export function correctionFrom(
       ),
     },
     cooks: known[water[0]!]?.cooks ?? 0,
-    lastMs: Math.max(0, ...cachedPaths.map((k) => k.lastMs)),
+    lastMs: Math.max(0, ...learned.map((k) => k.lastMs)),
   }
 }

@@ -1,13 +1,13 @@
 import { ALL, announce, announceReadings, changesOf, listen, listeners } from './hub'
 
 test('listeners hear of their own cook only, and no longer once they leave', () => {
-  const cachedPaths: string[] = []
-  const leave = listen('a', () => cachedPaths.push('a'))
+  const calls: string[] = []
+  const leave = listen('a', () => calls.push('a'))
   announce('b')
   announce('a')
   leave()
   announce('a')
-  expect(cachedPaths).toEqual(['a'])
+  expect(calls).toEqual(['a'])
 })
 
 test('a stream says at once that it stands, tells each change, and ends when the other side leaves', async () => {

@@ -13,18 +13,18 @@ export { expect }
 const EVENING_MS = Date.UTC(2026, 2, 5, 16, 40)
 
 /** The demo household behind a built server. */
-interface PlanningData {
+interface DemoServer {
   address: string
   clock: string
 }
-let household: PlanningData | undefined
+let household: DemoServer | undefined
 
 /**
  * A worker's household, again for every file of tests: what one file cooked, and how late it got there, is no
  * matter of the next.
  */
 interface Households {
-  of: (file: string) => Promise<PlanningData>
+  of: (file: string) => Promise<DemoServer>
 }
 
 const HOME = { TZ: 'Europe/Berlin', OMSEL_NAMES: 'kitchen.test' }
@@ -64,7 +64,7 @@ async function householdsIn(folder: string): Promise<Households & { end: () => P
 
 /** A page of a demo household, and whose console stays silent. */
 export const test = base.extend<
-  { household: PlanningData; quiet: void; expectedNoise: RegExp[] },
+  { household: DemoServer; quiet: void; expectedNoise: RegExp[] },
   { houses: Households }
 >({
   houses: [
@@ -129,14 +129,14 @@ export async function letPass(page: Page, minutes: number): Promise<void> {
   const hour = Date.now() + Number(readFileSync(clockFile(), 'utf8')) - 1000
   for (let tries = 0; tries < 12; tries++) {
     await lookAgain(page)
-    const cachedPaths = await page
+    const answered = await page
       .waitForFunction(
         (since) => Number(document.querySelector<HTMLElement>('[data-heard]')?.dataset.heard) >= since,
         hour,
         { timeout: 1500 },
       )
       .catch(() => undefined)
-    if (cachedPaths) return
+    if (answered) return
   }
   throw new Error('letPass: the page did not look again')
 }

@@ -114,9 +114,9 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
   const [stoppedAt, setStoppedAt] = useState<number>()
   // The preview stays when the import is stopped or refused.
   const [lidCheck, setLidCheck] = useState<ImportPreview>()
-  const [cachedPaths, setHeard] = useState(actionData)
-  if (actionData !== cachedPaths) {
-    setHeard(actionData)
+  const [seenAnswer, setSeenAnswer] = useState(actionData)
+  if (actionData !== seenAnswer) {
+    setSeenAnswer(actionData)
     if (actionData && 'looked' in actionData) setLidCheck(actionData.looked)
     if (actionData && 'brought' in actionData) setLidCheck(undefined)
   }
