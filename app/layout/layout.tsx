@@ -92,17 +92,17 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
           {!onStove &&
             running.map((cook) => <RunningChip key={cook.id} {...cook} nowMs={loaderData.nowMs} />)}
           <span className={classes.household}>{household}</span>
-          <UnstyledButton className={classes.gear} onClick={find} aria-label="Find">
+          <UnstyledButton className={classes.iconKey} onClick={find} aria-label="Find">
             <IconSearch size={20} aria-hidden />
           </UnstyledButton>
           <UnstyledButton
-            className={`${classes.gear} ${classes.keysKey}`}
+            className={`${classes.iconKey} ${classes.keysKey}`}
             onClick={() => setKeys(true)}
             aria-label="Keyboard shortcuts"
           >
             <IconKeyboard size={20} aria-hidden />
           </UnstyledButton>
-          <NavLink to="/settings" className={classes.gear} aria-label="Settings">
+          <NavLink to="/settings" className={classes.iconKey} aria-label="Settings">
             <IconSettings size={20} aria-hidden />
           </NavLink>
           <SchemeSwitch />
@@ -155,7 +155,7 @@ function SchemeSwitch() {
   const night = useMounted() && scheme === 'dark'
   return (
     <UnstyledButton
-      className={classes.gear}
+      className={classes.iconKey}
       onClick={() => setColorScheme(night ? 'light' : 'dark')}
       aria-label={night ? 'Daylight' : 'Dark theme'}
     >

@@ -43,6 +43,15 @@ export function measureChoices({
   ]
 }
 
+/** The measure an amount's id names; the household's cup where it is not owned any more. */
+export function measureNamed(
+  id: string,
+  household: Parameters<typeof measureChoices>[0],
+): MeasureChoice['measure'] {
+  const choices = measureChoices(household)
+  return (choices.find((c) => c.id === id) ?? choices[0]!).measure
+}
+
 /** Which choice a typed unit means. */
 export function choiceFor(
   { unit, own }: { unit: QuantityUnit | undefined; own?: string },

@@ -24,6 +24,8 @@ import type { Finish, HeatStyle } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
 import type { BlendTiming, Purpose } from '#core/plan/request'
 import type { CupId } from '#core/units/cups'
+import type { Speaking } from '#core/plan/stage-amounts'
+import { measureOf } from '#core/units/measures'
 import type { CrystalId } from '#core/seasoning/salt'
 import type { AddInOut, AddInTime } from '#core/seasoning/seasoning'
 import type { Drain } from '#core/water/cling'
@@ -32,7 +34,7 @@ import { usualMethod, usualSoak, methodsOf } from '#core/methods/usual-method'
 import type { HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/store/equipment'
 import type { BagRow, PourMarkRow } from '#server/store/grain-bags'
 import { nextAt, withOffset } from '../ui/time/clock-hour'
-import { measureChoices } from './household-measures'
+import { measureNamed } from './household-measures'
 
 /** The household's data that every plan uses. */
 export interface PlanningData {
@@ -283,11 +285,24 @@ function amountOf(state: PlanState, household: PlanningData): PlanRequestJson['a
   return { basis: 'measure', value, serving: state.serving, measure: measureOfState(state, household) }
 }
 
-/** The measure an amount is told in; the household's cup where it is not owned any more. */
-function measureOfState({ amount }: Pick<PlanState, 'amount'>, household: PlanningData) {
-  const choices = measureChoices(household)
-  const id = amount.basis === 'measure' ? amount.measure : 'cup'
-  return (choices.find((c) => c.id === id) ?? choices[0]!).measure
+/** The measure an amount is told in, or the household's cup. */
+const measureOfState = ({ amount }: Pick<PlanState, 'amount'>, household: PlanningData) =>
+  measureNamed(amount.basis === 'measure' ? amount.measure : 'cup', household)
+
+/** The measure the plan's words are said in; undefined for grams. */
+const saidMeasure = (state: PlanState, household: PlanningData) =>
+  state.amount.basis === 'measure' || household.units === 'cups'
+    ? measureOfState(state, household)
+    : undefined
+
+/** How amounts of this plan are said on its page: as its own stages say them. */
+export function speakingOf(state: PlanState, household: PlanningData): Speaking {
+  const said = saidMeasure(state, household)
+  return {
+    measures: said === undefined ? [] : [measureOf(said)],
+    saidIn: said === undefined ? 'grams' : 'measures',
+    saltCrystal: household.crystal,
+  }
 }
 
 /** Foods that someone who eats avoids. */
@@ -388,12 +403,11 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
   const learned = correctionFor(state, household)
   const delta = bagDelta(bagOfState(state, household)) + (learned?.uptake ?? 0)
   const washes = state.washes ?? varietyOf(state.grain).washes
+  const told = saidMeasure(state, household)
   return {
     grains: grainsOf(state),
     amount: amountOf(state, household),
-    ...(state.amount.basis === 'measure' || household.units === 'cups'
-      ? { measures: [measureOfState(state, household)] }
-      : {}),
+    ...(told === undefined ? {} : { measures: [told] }),
     purpose: state.purpose,
     method: methodOfState(state, vessel),
     ...chosenOnly(state),

@@ -4,7 +4,7 @@ import { inWords, varietyOf } from '#core/grain/varieties'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
 import type { Finish } from '#core/methods/definition'
 import { inMeasure, measureOf } from '#core/units/measures'
-import { measureChoices } from './household-measures'
+import { measureNamed } from './household-measures'
 import type { PlanState, PlanningData } from './plan-state'
 
 /** A sentence too long for the line is shortened to its first words. */
@@ -29,8 +29,7 @@ export function measuredWord(
   { value, measure }: { value: number; measure: string },
   household: Pick<PlanningData, 'cup' | 'measures'>,
 ): string {
-  const choices = measureChoices(household)
-  const chosen = measureOf((choices.find((c) => c.id === measure) ?? choices[0]!).measure)
+  const chosen = measureOf(measureNamed(measure, household))
   return inMeasure(value * chosen.ml, chosen).text
 }
 

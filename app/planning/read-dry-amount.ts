@@ -2,7 +2,7 @@ import { localText } from '#core/units/local-text'
 import { LIMITS } from '#core/contract/plan-request'
 import { measureOf } from '#core/units/measures'
 import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
-import { choiceFor, measureChoices, volumeOf } from './household-measures'
+import { choiceFor, measureChoices, measureNamed, volumeOf } from './household-measures'
 import type { PlanningData, PlanState } from './plan-state'
 
 type DryAmount = Exclude<PlanState['amount'], { basis: 'servings' }>
@@ -73,10 +73,7 @@ function inLimits(amount: PlanState['amount'] | undefined, household: Household)
       : { ok: false, message: localText(`From ${min} to ${max.toLocaleString('en-GB')} g.`, household) }
   }
   const [min, max] = LIMITS.amount['dry-volume']
-  const choices = measureChoices(household)
-  const { ml } = measureOf(
-    (choices.find((c) => 'measure' in amount && c.id === amount.measure) ?? choices[0]!).measure,
-  )
+  const { ml } = measureOf(measureNamed('measure' in amount ? amount.measure : 'cup', household))
   return amount.value * ml >= min && amount.value * ml <= max
     ? { ok: true, amount }
     : { ok: false, message: localText(`From ${min} mL to ${max / 1000} L.`, household) }

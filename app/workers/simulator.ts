@@ -10,7 +10,7 @@ import {
   type WaterRoomForError,
 } from '#core/simulate/outcome-map'
 import type { ToldStep } from '#core/plan/told-steps'
-import { judge, type Judged } from '#core/simulate/judge'
+import { judge } from '#core/simulate/judge'
 import { judgeSteps, type StepsChange } from '#core/simulate/judge-steps'
 import { reasonsOf } from '#core/simulate/reasons'
 import type { Verdict } from '#core/simulate/verdict'
@@ -70,9 +70,6 @@ const simulator = {
     const run = simulate(simulation)
     return { ...run, reasons: reasonsOf(run, prepare(simulation.request).blend.uptake) }
   },
-  judge(json: PlanRequestJson, given: { seed: number; runs: number }): Judged {
-    return judge(parsePlanRequestOrThrow(json), given)
-  },
   /** @param steps null where the plan's own stages are cooked */
   judgeWay(
     json: PlanRequestJson,
@@ -80,23 +77,11 @@ const simulator = {
     given: { seed: number; runs: number },
   ): JudgedWay {
     const request = parsePlanRequestOrThrow(json)
-    const { uptake } = prepare(request).blend
-    if (steps === null) {
-      const { good, ends, smallest_change } = judge(request, given)
-      const run = simulate({ request, script: null, happenings: [] })
-      return {
-        good,
-        verdict: ends.verdict,
-        reasons: reasonsOf(run, uptake),
-        minutes: run.series.tMin.at(-1)!,
-        ...(smallest_change ? { smallest_change } : {}),
-      }
-    }
-    const { ends, ...judged } = judgeSteps(request, steps, given)
+    const { ends, ...judged } = steps === null ? judge(request, given) : judgeSteps(request, steps, given)
     return {
       ...judged,
       verdict: ends.verdict,
-      reasons: reasonsOf(ends, uptake),
+      reasons: reasonsOf(ends, prepare(request).blend.uptake),
       minutes: ends.series.tMin.at(-1)!,
     }
   },

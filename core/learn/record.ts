@@ -1,7 +1,7 @@
 import { activeEvents, type CookEvent, type EventKind } from '#core/cook/events'
 import type { CookView } from '#core/cook/replay'
 import { methodOf } from '#core/methods/index'
-import type { PlanRequest } from '#core/plan/request'
+import { OWN_STAGE_KINDS, type PlanRequest } from '#core/plan/request'
 import { plan } from '#core/plan/plan'
 import type { Plan, Stage } from '#core/plan/result'
 import type { Applied, Evidence } from './evidence'
@@ -98,8 +98,7 @@ export function evidenceOf(record: CookRecord): Evidence {
   }
 }
 
-/** Heat that cooks the grain, and the rest that evens it. */
-const COOKING: ReadonlySet<Stage['kind']> = new Set(['simmer', 'boil', 'steam', 'pressure', 'bake', 'rest'])
+const COOKING: ReadonlySet<Stage['kind']> = new Set(OWN_STAGE_KINDS)
 /** A share of the minutes that is well short, or well over. */
 const SHORT = 0.85
 const LONG = 1.25

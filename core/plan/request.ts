@@ -30,8 +30,10 @@ export interface Soak {
 export const BLEND_TIMINGS = ['together', 'soak-slow', 'add-later'] as const
 export type BlendTiming = (typeof BLEND_TIMINGS)[number]
 
+/** Stages whose heat cooks the grain. */
+export const HEATED_STAGE_KINDS = ['boil', 'simmer', 'steam', 'pressure', 'bake'] as const
 /** Stages a cook may give minutes of their own; "rest" is the request's own rest. */
-export const OWN_STAGE_KINDS = ['boil', 'simmer', 'steam', 'pressure', 'bake', 'rest'] as const
+export const OWN_STAGE_KINDS = [...HEATED_STAGE_KINDS, 'rest'] as const
 export type OwnStageKind = (typeof OWN_STAGE_KINDS)[number]
 
 /** A plan request with nothing left open. Everything past the contract's door works on this. */

@@ -116,6 +116,10 @@ export function amountText(
   return `${grams < 10 ? roundTo(grams, 1) : Math.round(grams)} g`
 }
 
+/** "¾ tsp salt", "2 bay leaves", "80 g peas". */
+export const amountWords = (amount: StageAmount, speaking: Pick<Speaking, 'saidIn'>): string =>
+  `${amountText(amount, speaking)} ${amount.name ?? amount.what}`
+
 /**
  * What a scale aims at in a stage, g: its own amount, or the sum where all of it is the same thing. Nothing
  * where several things are measured apart.

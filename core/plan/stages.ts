@@ -15,7 +15,7 @@ import type { AddInOut, Seasoning } from '#core/seasoning/seasoning'
 import type { PlanRequest } from './request'
 import {
   addInAmount,
-  amountText,
+  amountWords,
   dressAmounts,
   grainAmounts,
   liquidAmount,
@@ -217,10 +217,6 @@ const addInWords =
   (request: PlanRequest) =>
   (addIn: Seasoning['addIns'][number]): string =>
     amountWords(addInAmount(addIn, request), request)
-
-/** "¾ tsp salt", "80 g peas". */
-const amountWords = (amount: StageAmount, speaking: Speaking): string =>
-  `${amountText(amount, speaking)} ${amount.name ?? amount.what}`
 
 /** The pour, as water and stock where some of it is stock. */
 const pourAmounts = (request: PlanRequest, { stockG }: Seasoning, pourG: number): StageAmount[] =>

@@ -12,8 +12,8 @@ export interface ToldStep {
   until?: 'boil' | 'dry'
 }
 
-/** What is done besides the heat. */
-export interface ToldBefore {
+/** What is told that needs no heat: washing and soaking before it, draining after it. */
+export interface ToldWithoutHeat {
   /** Minutes of soaking; left out where none were told. */
   soakMinutes?: number | undefined
   washes?: number | undefined
@@ -24,14 +24,14 @@ export interface ToldBefore {
 export const TOLD_HEATS: readonly HeatLevel[] = ['high', 'medium', 'low', 'lowest', 'off']
 export const TOLD_LIDS = LID_POSITIONS
 
-const HEAT_WORDS: Record<HeatLevel, string> = {
+export const HEAT_WORDS: Record<HeatLevel, string> = {
   high: 'high heat',
   medium: 'medium heat',
   low: 'low heat',
   lowest: 'lowest heat',
   off: 'heat off',
 }
-const LID_WORDS: Record<LidPosition, string> = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' }
+export const LID_WORDS: Record<LidPosition, string> = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' }
 
 const stepWords = ({ heat, lid, minutes, until }: ToldStep): string =>
   [
@@ -41,7 +41,10 @@ const stepWords = ({ heat, lid, minutes, until }: ToldStep): string =>
   ].join(' ')
 
 /** Steps as text that is read back as the same steps: "high heat lid on until it boils, low heat lid on 12 min". */
-export const stepsText = (steps: readonly ToldStep[], { soakMinutes, washes, drained }: ToldBefore): string =>
+export const stepsText = (
+  steps: readonly ToldStep[],
+  { soakMinutes, washes, drained }: ToldWithoutHeat,
+): string =>
   [
     ...(washes === undefined ? [] : [`rinse ${washes} times`]),
     ...(soakMinutes === undefined ? [] : [`soak ${soakMinutes} min`]),
@@ -68,7 +71,7 @@ const STRONG_MINUTES = 2
  */
 export function planOfSteps(
   steps: readonly ToldStep[],
-  { drained }: Pick<ToldBefore, 'drained'>,
+  { drained }: Pick<ToldWithoutHeat, 'drained'>,
 ): PlanOfSteps {
   const boilAt = steps.findIndex((step) => step.until === 'boil')
   const after = steps.slice(boilAt + 1)

@@ -1,8 +1,8 @@
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatLevel } from '#core/heat/sources'
-import type { ToldBefore, ToldStep } from '#core/plan/told-steps'
+import type { ToldWithoutHeat, ToldStep } from '#core/plan/told-steps'
 
-export interface ReadSteps extends ToldBefore {
+export interface ReadSteps extends ToldWithoutHeat {
   steps: ToldStep[]
   /** Phrases that were not understood, as they were typed. */
   unread: string[]
@@ -37,12 +37,12 @@ const FILLERS =
 export function readSteps(text: string): ReadSteps {
   const steps: ToldStep[] = []
   const unread: string[] = []
-  const before: ToldBefore = { drained: false }
+  const withoutHeat: ToldWithoutHeat = { drained: false }
   let [heat, lid]: [HeatLevel, LidPosition] = ['high', 'on']
   for (const phrase of phrasesOf(text)) {
     const words = phrase.toLowerCase().replaceAll('’', "'")
     const minutes = minutesIn(words)
-    const read = readBefore(words, minutes, { before, heated: steps.length > 0 })
+    const read = readWithoutHeat(words, minutes, { told: withoutHeat, heated: steps.length > 0 })
     if (read === 'not-understood') unread.push(phrase)
     if (read !== 'of-the-heat') continue
     const lidWords = LIDS.find(([pattern]) => pattern.test(words))
@@ -62,28 +62,28 @@ export function readSteps(text: string): ReadSteps {
     else if (until === 'dry') steps.push({ heat: toldHeat ?? 'low', lid, until })
     else if (toldHeat === undefined && toldLid === undefined && !isEmpty(words)) unread.push(phrase)
   }
-  return { ...before, steps, unread }
+  return { ...withoutHeat, steps, unread }
 }
 
 /** Soaking, washing and draining; the rest is of the heat. */
-function readBefore(
+function readWithoutHeat(
   words: string,
   minutes: number | undefined,
-  { before, heated }: { before: ToldBefore; heated: boolean },
+  { told, heated }: { told: ToldWithoutHeat; heated: boolean },
 ): 'understood' | 'not-understood' | 'of-the-heat' {
   if (/\bsoak/.test(words)) {
     if (minutes === undefined) return 'not-understood'
-    before.soakMinutes = minutes
+    told.soakMinutes = minutes
     return 'understood'
   }
   const washes = washesIn(words)
   if (washes !== undefined) {
-    before.washes = washes
+    told.washes = washes
     return 'understood'
   }
   if (!/\b(drain(ed)?|strain(ed)?|pour off|poured off)\b/.test(words)) return 'of-the-heat'
   // What is poured off before there is any heat is the soak's water.
-  if (heated) before.drained = true
+  if (heated) told.drained = true
   return 'understood'
 }
 

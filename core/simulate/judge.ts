@@ -1,4 +1,4 @@
-import type { PlanRequest } from '#core/plan/request'
+import { HEATED_STAGE_KINDS, type PlanRequest } from '#core/plan/request'
 import { plan } from '#core/plan/plan'
 import { roundTo } from '#core/units/rounding'
 import { chancesOf, isGood } from './sweep'
@@ -19,7 +19,7 @@ export interface SmallestChange {
 export interface Judged {
   /** Share of kitchens in which it is good, 0..1. */
   good: number
-  ends: Pick<Simulated, 'verdict' | 'separateness'>
+  ends: Simulated
   /** The smallest change that makes it good, where it is not. */
   smallest_change?: SmallestChange
 }
@@ -75,7 +75,7 @@ export const judge = (request: PlanRequest, given: { runs: number; seed: number 
 /** Changes of one thing. */
 function candidates(request: PlanRequest): Candidate<Omit<SmallestChange, 'good'>>[] {
   const made = plan(request)
-  const heated = made.stages.findLast((s) => HEATED.includes(s.kind))
+  const heated = made.stages.findLast((s) => HEATED_STAGE_KINDS.some((kind) => kind === s.kind))
   const own = heated && request.ownMinutes[heated.kind as 'simmer'] === undefined ? 'solved' : heated?.kind
   const pourG = made.water.pour_g
   const minutes = heated
@@ -113,5 +113,3 @@ export const waterChange = (pourG: number, by: number): { says: string; pour_g: 
   says: `${Math.abs(by)} g ${by > 0 ? 'more' : 'less'} water`,
   pour_g: roundTo(pourG + by, 1),
 })
-
-const HEATED: readonly string[] = ['simmer', 'boil', 'steam', 'pressure', 'bake']

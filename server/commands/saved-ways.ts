@@ -7,11 +7,17 @@ import type { Result } from '#core/contract/plan-request'
 import { readerOf } from '#core/contract/settings'
 import type { Kitchen } from '#server/store/open-household'
 
+const textUpTo = (most: number) =>
+  v.pipe(
+    v.string('is required'),
+    v.maxLength(most, (issue) => `must be at most ${most} characters, got ${issue.input.length}`),
+  )
+
 const parseWay = readerOf(
   v.object({
     name: nameText(SAVED_WAY_LIMITS.name, 'is empty; enter a name, for example “Sunday rice”'),
-    search: v.pipe(v.string('is required'), v.maxLength(SAVED_WAY_LIMITS.search, 'is too long')),
-    steps: v.nullish(v.pipe(v.string(), v.maxLength(SAVED_WAY_LIMITS.steps, 'is too long'))),
+    search: textUpTo(SAVED_WAY_LIMITS.search),
+    steps: v.nullish(textUpTo(SAVED_WAY_LIMITS.steps)),
   }),
 )
 

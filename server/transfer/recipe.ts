@@ -3,6 +3,7 @@ import type { KitchenUnits } from '#core/units/system'
 import { localText } from '#core/units/local-text'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import type { Plan, Stage } from '#core/plan/result'
+import { addInAmount, amountWords } from '#core/plan/stage-amounts'
 import { timelineOf } from '#core/plan/timeline'
 import { windowWord } from './window-word'
 import { oneLine } from './one-line'
@@ -34,7 +35,7 @@ function ingredientsOf(plan: Plan, { grains, units }: Named): string[] {
     `${g(water.pour_g)} water${water.clinging_g + water.soaked_in_g > 0 ? ', to pour after draining' : ''}`,
     ...(water.boiler_g === undefined ? [] : [`${g(water.boiler_g)} water under the basket`]),
     ...(seasoning.salt_to_add_g >= 0.1 ? [`${seasoning.salt_to_add_g.toFixed(1)} g salt`] : []),
-    ...seasoning.add_ins.map(({ name, grams }) => `${g(grams)} ${name}`),
+    ...seasoning.add_ins.map((a) => amountWords(addInAmount(a, { measures: [] }), { saidIn: 'grams' })),
   ].map((line) => localText(line, units))
 }
 

@@ -38,6 +38,7 @@ test('a way told in one text is cooked, mended by its smallest change, saved, an
   await expect(page.getByRole('button', { name: /1½ rice-cooker cups/ })).toBeVisible()
 
   await open(page, '/my-way')
+  page.once('dialog', (dialog) => void dialog.accept())
   await page.getByRole('button', { name: 'Delete Packet brown rice' }).click()
   await expect(page.getByRole('link', { name: 'Packet brown rice' })).toHaveCount(0)
 })

@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import { firstKitchen } from '../../../tests/helpers/first-kitchen'
-import { requestOf, type PlanningData } from '../../planning/plan-state'
-import { addressOfSteps, cooksByStep, firstWay, planOfWay, readText, stepsOfAddress } from './my-way-state'
+import { firstPlan, requestOf, type PlanningData } from '../../planning/plan-state'
+import { addressOfSteps, cooksByStep, planOfWay, readText, readWater, stepsOfAddress } from './my-way-state'
 
 const NOW = Date.parse('2026-03-05T16:00:00Z')
 const household: PlanningData = {
@@ -9,7 +9,7 @@ const household: PlanningData = {
   cup: 'us-customary',
   measures: [{ id: 'mug', name: 'mug', ml: 300, parts: [1], how: 'known' }],
 }
-const before = firstWay(household)
+const before = { plan: firstPlan(household), ...stepsOfAddress(null) }
 const read = (text: string) => readText(text, before, household)
 
 test('a packet fills grain, amount, water and steps', () => {
@@ -69,4 +69,13 @@ test('steps come back from their address, and a wrong address gives usual ones',
   const { way } = read('boil, lid ajar, medium 9 min, drain')
   expect(stepsOfAddress(addressOfSteps(way))).toEqual({ steps: way.steps, drained: true })
   for (const wrong of ['', 'x', 'low 99999 min']) expect(stepsOfAddress(wrong)).toEqual(stepsOfAddress(null))
+})
+
+test('water in its own field: any measure, nothing for as planned, and what is wrong in words', () => {
+  expect(readWater('2 mugs', household)).toEqual({ grams: 600 })
+  expect(readWater('450 g water', household)).toEqual({ grams: 450 })
+  expect(readWater(' ', household)).toEqual({ grams: null })
+  expect(readWater('2 cups milk', household).wrong).toMatch(/for example/)
+  expect(readWater('60000 g', household)).toEqual({ grams: 60_000 })
+  expect(readWater('60001 g', household).wrong).toMatch(/From 0 g to 60000 g/)
 })

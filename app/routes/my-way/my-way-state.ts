@@ -2,10 +2,11 @@ import { LIMITS } from '#core/contract/plan-request'
 import { planOfSteps, stepsText, type ToldStep } from '#core/plan/told-steps'
 import { readSteps } from '#core/sentence/read-steps'
 import { readWay } from '#core/sentence/read-way'
-import type { Quantity } from '#core/units/parse-quantity'
+import { localText } from '#core/units/local-text'
+import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
 import { volumeOf } from '../../planning/household-measures'
 import { stateOf } from '../../planning/order'
-import { firstPlan, vesselOfState, type PlanningData, type PlanState } from '../../planning/plan-state'
+import { vesselOfState, type PlanningData, type PlanState } from '../../planning/plan-state'
 
 /** A way as told: grain, water, pot and soak as a plan has them, and the heat step by step. */
 export interface MyWay {
@@ -38,6 +39,25 @@ export function waterGrams(quantity: Quantity, household: PlanningData): number 
   return grams === undefined ? undefined : Math.round(grams * 10) / 10
 }
 
+/** Water as it is typed in its own field: nothing for the plan's. */
+export function readWater(
+  text: string,
+  household: PlanningData,
+): { grams: number | null; wrong?: undefined } | { wrong: string } {
+  if (text.trim() === '') return { grams: null }
+  const read = parseQuantity(
+    text,
+    household.measures.map((m) => m.name),
+  )
+  const bare = read.ok && read.rest.replace(/\b(of|water)\b/g, '').trim() === ''
+  const grams = bare ? waterGrams(read.quantity, household) : undefined
+  if (grams === undefined) return { wrong: 'Enter an amount, for example 2 cups or 450 g.' }
+  const [min, max] = LIMITS.pour_override_g
+  return grams >= min && grams <= max
+    ? { grams }
+    : { wrong: localText(`From ${min} g to ${max} g.`, household) }
+}
+
 /** What of a text was understood, as a way; what it does not say stays. */
 export interface ReadText {
   way: MyWay
@@ -51,10 +71,7 @@ export function readText(text: string, before: MyWay, household: PlanningData): 
     measures: household.measures.map((m) => m.name),
     bags: household.bags,
   })
-  const { sentence, water, steps, soakMinutes, washes, drained, notes } = {
-    ...read,
-    notes: read.sentence.notes,
-  }
+  const { sentence, water, steps, soakMinutes, washes, drained } = read
   const told: typeof sentence = {
     ...sentence,
     ...(soakMinutes === undefined ? {} : { soakMinutes }),
@@ -78,7 +95,7 @@ export function readText(text: string, before: MyWay, household: PlanningData): 
       ...(water && !fits ? ['that much water'] : []),
       ...(steps.length > MAX_STEPS ? [`more than ${MAX_STEPS} steps`] : []),
     ],
-    notes,
+    notes: sentence.notes,
   }
 }
 
@@ -108,8 +125,3 @@ export function planOfWay({ plan, steps, drained }: MyWay, household: PlanningDa
     ...(pot ? { rest: Math.min(restMinutes, LIMITS.rest_minutes[1]), lidUntilBoil, heatStyle } : {}),
   }
 }
-
-export const firstWay = (household: PlanningData): MyWay => ({
-  plan: firstPlan(household),
-  ...stepsOfAddress(null),
-})

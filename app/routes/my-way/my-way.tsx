@@ -1,25 +1,23 @@
 import { Button, NumberInput, Textarea, TextInput } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { data, Link, useFetcher } from 'react-router'
-import { localText } from '#core/units/local-text'
 import { LIMITS } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
+import { amountText, liquidAmount } from '#core/plan/stage-amounts'
 import { mainStep } from '#core/simulate/judge-steps'
 import { outcomeWord, GOOD_OUTCOMES } from '#core/simulate/outcome-word'
-import { inMeasure, measureOf } from '#core/units/measures'
-import { parseQuantity } from '#core/units/parse-quantity'
 import { nowMs } from '#server/clock'
 import { deleteWay, saveWay } from '#server/commands/saved-ways'
 import { kitchen } from '#server/kitchen'
 import type { SavedWayRow } from '#server/store/saved-ways'
 import { skipRevalidation } from '../../layout/skip-revalidation'
 import { useAddress } from '../../layout/use-address'
-import { measureChoices } from '../../planning/household-measures'
 import { fromSearch, toSearch } from '../../planning/plan-address'
 import {
   changedPlan,
   firstPlan,
   requestOf,
+  speakingOf,
   type PlanningData,
   type PlanState,
 } from '../../planning/plan-state'
@@ -31,6 +29,7 @@ import SaveWay from '../../ui/forms/save-way'
 import { spanWord } from '../../ui/time/clock-hour'
 import { useUnits } from '../../ui/units/units'
 import type { JudgedWay } from '../../workers/simulator'
+import type { SimulatorAnswer } from '../../workers/use-simulated'
 import { PlanLine } from '../plan/plan-line'
 import type { Route } from './+types/my-way'
 import {
@@ -38,12 +37,12 @@ import {
   cooksByStep,
   planOfWay,
   readText,
+  readWater,
   stepsOfAddress,
-  waterGrams,
   type MyWay,
 } from './my-way-state'
 import { StepRows } from './step-rows'
-import { useJudgedWay, type WayAnswer } from './use-judged-way'
+import { useJudgedWay } from './use-judged-way'
 import classes from './my-way.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Does my way work? · Omsel' }]
@@ -188,84 +187,76 @@ function BeforeHeat({
   household: PlanningData
   change: (next: Partial<PlanState>) => void
 }) {
-  const { waterIn, say } = useUnits()
-  const shown = plan.poured === null ? '' : (toldWater(plan, household) ?? waterIn(plan.poured))
+  const { say } = useUnits()
+  const speaking = speakingOf(plan, household)
+  const shown =
+    plan.poured === null ? '' : say(amountText(liquidAmount('water', plan.poured, speaking), speaking))
   const [wrong, setWrong] = useState<string>()
-  const water = (text: string) => {
-    if (text.trim() === '') return change({ poured: null })
-    const read = parseQuantity(
-      text,
-      household.measures.map((m) => m.name),
-    )
-    const grams =
-      read.ok && read.rest.replace(/\b(of|water)\b/g, '').trim() === ''
-        ? waterGrams(read.quantity, household)
-        : undefined
-    const [min, max] = LIMITS.pour_override_g
-    if (grams === undefined) return setWrong('Enter an amount, for example 2 cups or 450 g.')
-    if (grams < min || grams > max) return setWrong(localText(`From ${min} g to ${max} g.`, household))
-    setWrong(undefined)
-    if (grams !== plan.poured) change({ poured: grams })
+  const tell = (text: string) => {
+    if (text === shown) return
+    const read = readWater(text, household)
+    setWrong(read.wrong)
+    if (read.wrong === undefined) change({ poured: read.grams })
   }
-  const number = (value: string | number, [min, max]: readonly [number, number]): number | undefined =>
-    value !== '' && Number(value) >= min && Number(value) <= max ? Number(value) : undefined
   return (
     <div className={classes.fields}>
       <TextInput
         key={`water ${plan.poured}`}
         label="Water"
         w={150}
-        placeholder={say('as planned')}
+        placeholder="as planned"
         defaultValue={shown}
         error={wrong}
-        onBlur={(event) => {
-          if (event.currentTarget.value !== shown) water(event.currentTarget.value)
-        }}
+        onBlur={(event) => tell(event.currentTarget.value)}
         onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
       />
-      <NumberInput
-        key={`rinses ${plan.grain} ${plan.washes}`}
+      <WholeNumber
         label="Rinses"
-        w={100}
-        defaultValue={plan.washes ?? varietyOf(plan.grain).washes}
-        min={LIMITS.washes[0]}
-        max={LIMITS.washes[1]}
-        allowDecimal={false}
-        onBlur={(event) => {
-          const washes = number(event.currentTarget.value, LIMITS.washes)
-          if (washes !== undefined && washes !== (plan.washes ?? varietyOf(plan.grain).washes))
-            change({ washes })
-        }}
+        value={plan.washes ?? varietyOf(plan.grain).washes}
+        limits={LIMITS.washes}
+        onChange={(washes) => change({ washes })}
       />
-      <NumberInput
-        key={`soak ${plan.soak?.minutes}`}
+      <WholeNumber
         label="Soak, min"
-        w={110}
-        defaultValue={plan.soak?.minutes ?? 0}
-        min={0}
-        max={LIMITS.soak_minutes[1]}
-        allowDecimal={false}
-        onBlur={(event) => {
-          const minutes = number(event.currentTarget.value, [0, LIMITS.soak_minutes[1]])
-          if (minutes === undefined || minutes === (plan.soak?.minutes ?? 0)) return
+        value={plan.soak?.minutes ?? 0}
+        limits={[0, LIMITS.soak_minutes[1]]}
+        onChange={(minutes) =>
           change({
             soak:
               minutes === 0
                 ? null
                 : { ...(plan.soak ?? { celsius: household.kitchen_c, water: 'drain' }), minutes },
           })
-        }}
+        }
       />
     </div>
   )
 }
 
-/** The water in the measure the grain was told in; undefined where it was weighed or counted by people. */
-function toldWater({ amount, poured }: PlanState, household: PlanningData): string | undefined {
-  if (amount.basis !== 'measure' || poured === null) return undefined
-  const choice = measureChoices(household).find((c) => c.id === amount.measure)
-  return choice && inMeasure(poured, measureOf(choice.measure)).text
-}
+/** A whole number within its limits; nothing beyond them can be typed. */
+const WholeNumber = ({
+  label,
+  value,
+  limits: [min, max],
+  onChange,
+}: {
+  label: string
+  value: number
+  limits: readonly [number, number]
+  onChange: (value: number) => void
+}) => (
+  <NumberInput
+    label={label}
+    w={110}
+    value={value}
+    min={min}
+    max={max}
+    clampBehavior="strict"
+    allowDecimal={false}
+    allowNegative={false}
+    onChange={(typed) => typed !== '' && onChange(Number(typed))}
+  />
+)
 
 const ENDS = {
   good: 'It works',
@@ -283,12 +274,12 @@ const ENDS = {
 const RELIABLE = 0.9
 
 function Verdict({
-  judged,
+  value: judged,
   wrong,
   way,
   become,
   children,
-}: WayAnswer & {
+}: SimulatorAnswer<JudgedWay> & {
   way: MyWay
   become: (way: MyWay) => void
   children: React.ReactNode
@@ -305,7 +296,7 @@ function Verdict({
             : word === undefined
               ? 'Cooking it …'
               : GOOD_OUTCOMES.has(word) && judged!.good < RELIABLE
-                ? 'It works, with luck'
+                ? 'It works, but not reliably'
                 : ENDS[word]}
         </h2>
         {wrong !== undefined && <p>{say(wrong)}</p>}
@@ -385,6 +376,9 @@ function Saved({ ways, household }: { ways: readonly SavedWayRow[]; household: P
                 <input type="hidden" name="id" value={id} />
                 <Button
                   type="submit"
+                  onClick={(event) => {
+                    if (!window.confirm(`Delete “${name}”? This cannot be undone.`)) event.preventDefault()
+                  }}
                   size="compact-xs"
                   variant="subtle"
                   color="gray"

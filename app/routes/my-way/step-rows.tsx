@@ -1,19 +1,11 @@
 import { ActionIcon, Button, Checkbox, NativeSelect, NumberInput } from '@mantine/core'
 import { IconX } from '@tabler/icons-react'
-import { TOLD_HEATS, type ToldStep } from '#core/plan/told-steps'
+import { HEAT_WORDS, LID_WORDS, TOLD_HEATS, type ToldStep } from '#core/plan/told-steps'
 import type { HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 import { MAX_STEPS, STEP_MINUTES, type MyWay } from './my-way-state'
 import classes from './my-way.module.css'
 
-const HEAT_LABELS: Record<HeatLevel, string> = {
-  high: 'high heat',
-  medium: 'medium heat',
-  low: 'low heat',
-  lowest: 'lowest heat',
-  off: 'heat off',
-}
-const LID_LABELS: Record<LidPosition, string> = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' }
 const UNTIL_LABELS = {
   minutes: 'for minutes',
   boil: 'until it boils',
@@ -83,13 +75,13 @@ function StepRow({ step: { heat, lid, minutes, until }, name, onChange, onRemove
     <div className={classes.step}>
       <NativeSelect
         aria-label={`${name}: heat`}
-        data={options(HEAT_LABELS, [...TOLD_HEATS])}
+        data={options(HEAT_WORDS, [...TOLD_HEATS])}
         value={heat}
         onChange={(event) => onChange({ heat: event.currentTarget.value as HeatLevel, lid, ...ends })}
       />
       <NativeSelect
         aria-label={`${name}: lid`}
-        data={options(LID_LABELS)}
+        data={options(LID_WORDS)}
         value={lid}
         onChange={(event) => onChange({ heat, lid: event.currentTarget.value as LidPosition, ...ends })}
       />

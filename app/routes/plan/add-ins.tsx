@@ -2,24 +2,21 @@ import { Button, NativeSelect, NumberInput, Stack, TextInput, UnstyledButton } f
 import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
 import type { Plan } from '#core/plan/result'
-import { addInAmount, amountText } from '#core/plan/stage-amounts'
+import { addInAmount, amountWords } from '#core/plan/stage-amounts'
 import { readAddIn, type ReadAddIn } from '#core/seasoning/read-add-in'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { saltGrams, saltPercentFor } from '#core/seasoning/salt'
-import { measureOf } from '#core/units/measures'
 import { parseQuantity } from '#core/units/parse-quantity'
 import { OUT_WORDS, WHEN_WORDS } from '../../planning/add-in-words'
-import { measureChoices, volumeOf } from '../../planning/household-measures'
-import type { PlanAddIn, PlanningData, PlanState } from '../../planning/plan-state'
+import { volumeOf } from '../../planning/household-measures'
+import { speakingOf, type PlanAddIn, type PlanningData, type PlanState } from '../../planning/plan-state'
 import { useUnits } from '../../ui/units/units'
-
-type Household = Pick<PlanningData, 'cup' | 'measures' | 'units' | 'crystal'>
 
 interface AddInsProps {
   state: PlanState
   change: (next: Partial<PlanState>) => void
   plan: Plan
-  household: Household
+  household: PlanningData
 }
 
 /** Salt and stock by amounts, and what is cooked along, as it is counted. */
@@ -111,15 +108,15 @@ function NewAddIn({ state, change, plan, household }: AddInsProps) {
 /** One thing cooked along: how much, when it goes in, and whether it comes out again. */
 function AddInRow({
   addIn,
+  state,
   plan,
   household,
   put,
 }: AddInsProps & { addIn: PlanAddIn; put: (next: PlanAddIn[]) => void }) {
-  const said = addInAmount(
-    { name: addIn.name, grams: (addIn.grams * plan.grain.mass_g) / 100 },
-    { measures: [measureOf(measureChoices(household)[0]!.measure)] },
-  )
-  const words = `${amountText(said, { saidIn: household.units === 'cups' ? 'measures' : 'grams' })} ${said.name}`
+  const { say } = useUnits()
+  const speaking = speakingOf(state, household)
+  const grams = (addIn.grams * plan.grain.mass_g) / 100
+  const words = say(amountWords(addInAmount({ name: addIn.name, grams }, speaking), speaking))
   return (
     <div>
       <UnstyledButton className="chip" onClick={() => put([])} aria-label={`Leave out ${words}`}>

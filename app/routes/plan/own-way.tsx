@@ -1,8 +1,9 @@
 import { UnstyledButton } from '@mantine/core'
-import { useEffect, useState } from 'react'
+import type { Remote } from 'comlink'
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import type { Judged } from '#core/simulate/judge'
 import { useUnits } from '../../ui/units/units'
+import type { JudgedWay, Simulator } from '../../workers/simulator'
+import { useSimulated } from '../../workers/use-simulated'
 import type { PlanState } from '../../planning/plan-state'
 import classes from './cautions.module.css'
 
@@ -12,36 +13,8 @@ const KITCHENS = 100
 /** From here on it is left alone. */
 const GOOD = 0.9
 
-/** Judges a way of the cook's own in a worker, once nothing changes any more. */
-function useJudged(request: PlanRequestJson): Judged | undefined {
-  const { serve_at: _hour, ...pot } = request
-  const asked = JSON.stringify(pot)
-  const [found, setFound] = useState<{ of: string; judged: Judged }>()
-  useEffect(() => {
-    let end = () => {}
-    let current = true
-    const timer = setTimeout(() => {
-      void (async () => {
-        const { startSimulator } = await import('../../workers/start-simulator')
-        if (!current) return
-        const running = startSimulator()
-        end = running.end
-        const judged = await running.remote.judge(JSON.parse(asked) as PlanRequestJson, {
-          seed: 1,
-          runs: KITCHENS,
-        })
-        if (current) setFound({ of: asked, judged })
-        running.end()
-      })()
-    }, STILL_MS)
-    return () => {
-      current = false
-      clearTimeout(timer)
-      end()
-    }
-  }, [asked])
-  return found?.of === asked ? found.judged : undefined
-}
+const judgeIn = (remote: Remote<Simulator>, asked: string): Promise<JudgedWay> =>
+  remote.judgeWay(JSON.parse(asked) as PlanRequestJson, null, { seed: 1, runs: KITCHENS })
 
 /** How the cook's own minutes and water end, said once; with the smallest change that would help. */
 export default function OwnWay({
@@ -54,7 +27,8 @@ export default function OwnWay({
   change: (next: Partial<PlanState>) => void
 }) {
   const { say } = useUnits()
-  const judged = useJudged(request)
+  const { serve_at: _hour, ...pot } = request
+  const { value: judged } = useSimulated(JSON.stringify(pot), judgeIn, STILL_MS)
   const small = judged && judged.good < GOOD ? judged.smallest_change : undefined
   return (
     <p className={classes.own} role="status">
@@ -90,7 +64,7 @@ const ownWords = ({ minutes, poured }: Pick<PlanState, 'minutes' | 'poured'>): s
     .join(' and ')
     .replace(/^your/, 'Your')
 
-function endWords({ good, ends: { verdict } }: Judged): string {
+function endWords({ good, verdict }: JudgedWay): string {
   const how =
     verdict.cookedThrough !== 'yes'
       ? 'hard in the middle'

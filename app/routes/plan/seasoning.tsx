@@ -1,12 +1,10 @@
 import { UnstyledButton } from '@mantine/core'
 import { lazy } from 'react'
-import { addInAmount, amountText, spoonAmount } from '#core/plan/stage-amounts'
-import { measureOf } from '#core/units/measures'
+import { addInAmount, amountWords, spoonAmount, type Speaking } from '#core/plan/stage-amounts'
 import type { Plan } from '#core/plan/result'
 import { CRYSTALS } from '#core/seasoning/salt'
 import { useUnits } from '../../ui/units/units'
-import { measureChoices } from '../../planning/household-measures'
-import type { PlanningData, PlanState } from '../../planning/plan-state'
+import { speakingOf, type PlanningData, type PlanState } from '../../planning/plan-state'
 import { Aside } from '../../layout/aside'
 import classes from './preparation.module.css'
 
@@ -30,25 +28,18 @@ interface SeasonProps {
  * the household.
  */
 export function SeasoningPanel({ state, change, plan, household }: SeasonProps) {
-  const { say, units } = useUnits()
-  const { crystal } = household
+  const { say } = useUnits()
+  const speaking = speakingOf(state, household)
   const { salt_to_add_g, stock_g } = plan.seasoning
-  const spoons = spoonAmount('salt', salt_to_add_g, {
-    measures: [measureOf(measureChoices(household)[0]!.measure)],
-    saltCrystal: crystal,
-  }).measures[0]!.text
   const said = [
     state.salt === null
       ? ''
       : salt_to_add_g < 0.1
         ? 'no salt to add'
-        : `${units === 'cups' ? '' : `${salt_to_add_g.toFixed(1)} g: `}${spoons} ${CRYSTALS[crystal].name}`,
+        : `${speaking.saidIn === 'measures' ? '' : `${salt_to_add_g.toFixed(1)} g: `}${saltSpoons(salt_to_add_g, speaking)}`,
     stock_g > 0 ? `${Math.round(stock_g)} g of the water is stock` : '',
-    plan.dressing ? dressingWords(plan.dressing, household) : '',
-    ...plan.seasoning.add_ins.map((a) => {
-      const counted = addInAmount(a, { measures: [measureOf(measureChoices(household)[0]!.measure)] })
-      return `${amountText(counted, { saidIn: units === 'cups' ? 'measures' : 'grams' })} ${counted.name}`
-    }),
+    plan.dressing ? dressingWords(plan.dressing, speaking) : '',
+    ...plan.seasoning.add_ins.map((a) => amountWords(addInAmount(a, speaking), speaking)),
   ].filter(Boolean)
   return (
     <div className={classes.block}>
@@ -80,19 +71,16 @@ export function SeasoningPanel({ state, change, plan, household }: SeasonProps) 
   )
 }
 
-/** "dressing 45 g vinegar, 18 g sugar, 4.8 g salt (2 tsp flaky salt)"; in a kitchen of cups by spoons alone. */
-function dressingWords(d: NonNullable<Plan['dressing']>, household: PlanningData): string {
-  const speaking = {
-    measures: [measureOf(measureChoices(household)[0]!.measure)],
-    saltCrystal: household.crystal,
-  }
-  const bySpoon = household.units === 'cups'
+/** "2½ tsp flaky salt": a spoon of the salt of the house. */
+const saltSpoons = (grams: number, speaking: Speaking): string =>
+  `${spoonAmount('salt', grams, speaking).measures[0]!.text} ${CRYSTALS[speaking.saltCrystal].name}`
+
+/** "dressing 45 g vinegar, 18 g sugar, 4.8 g salt (2 tsp flaky salt)"; where words are in measures, by spoons alone. */
+function dressingWords(d: NonNullable<Plan['dressing']>, speaking: Speaking): string {
   const saltG = d.salt_g + d.salt_last_g
   const said = (what: 'vinegar' | 'sugar' | 'salt', grams: number) =>
-    amountText(spoonAmount(what, grams, speaking), { saidIn: bySpoon ? 'measures' : 'grams' })
-  const crystal = CRYSTALS[household.crystal].name
-  const salt = bySpoon
-    ? `${said('salt', saltG)} ${crystal}`
-    : `${said('salt', saltG)} salt (${spoonAmount('salt', saltG, speaking).measures[0]!.text} ${crystal})`
-  return `dressing ${said('vinegar', d.vinegar_g)} vinegar, ${said('sugar', d.sugar_g)} sugar, ${salt}${d.salt_last_g > 0 ? ' last' : ''}`
+    amountWords(spoonAmount(what, grams, speaking), speaking)
+  const spoons = saltSpoons(saltG, speaking)
+  const salt = speaking.saidIn === 'measures' ? spoons : `${said('salt', saltG)} (${spoons})`
+  return `dressing ${said('vinegar', d.vinegar_g)}, ${said('sugar', d.sugar_g)}, ${salt}${d.salt_last_g > 0 ? ' last' : ''}`
 }

@@ -4,20 +4,12 @@ import { useFetcher } from 'react-router'
 import { SAVED_WAY_LIMITS } from '#core/contract/bundle-names'
 import { errorAt, type Refused } from './errors'
 
-export type SavedAnswer = { saved: string; replaced: boolean } | Refused
+type SavedAnswer = { saved: string; replaced: boolean } | Refused
 
 /** Saves a plan, with steps as they were told, under a name. */
-export default function SaveWay({
-  search,
-  steps,
-  usualName = '',
-}: {
-  search: string
-  steps?: string
-  usualName?: string
-}) {
+export default function SaveWay({ search, steps }: { search: string; steps?: string }) {
   const fetcher = useFetcher<SavedAnswer>()
-  const [name, setName] = useState(usualName)
+  const [name, setName] = useState('')
   const answer = fetcher.data
   const refused = answer && 'errors' in answer ? answer : undefined
   return (

@@ -4,11 +4,12 @@ import { LIMITS } from '#core/contract/plan-request'
 import { DRESSINGS } from '#core/finish/dressing'
 import type { Plan } from '#core/plan/result'
 import { amountText, spoonAmount, spoonDensity } from '#core/plan/stage-amounts'
-import { measureOf } from '#core/units/measures'
 import { parseQuantity } from '#core/units/parse-quantity'
-import { measureChoices, volumeOf } from '../../../planning/household-measures'
+import { volumeOf } from '../../../planning/household-measures'
+import { useUnits } from '../../../ui/units/units'
 import {
   DRESSING_CHOICES,
+  speakingOf,
   type OwnDressing,
   type PlanState,
   type PlanningData,
@@ -94,11 +95,13 @@ const PARTS: readonly { part: Part; label: string }[] = [
 
 /** Vinegar, sugar and salt of this batch, by the spoon or the scale; each can be set. */
 function OwnAmounts({
+  state,
   plan,
   household,
   put,
   saltLast,
 }: DressingProps & { put: (own: OwnDressing) => void; saltLast: boolean }) {
+  const { say } = useUnits()
   const { dressing } = plan
   const [wrong, setWrong] = useState<Partial<Record<Part, string>>>({})
   if (!dressing) return null
@@ -111,12 +114,8 @@ function OwnAmounts({
     const share = (g: number) => Math.round((g / plan.grain.mass_g) * 100 * 1000) / 1000
     return { vinegar: share(of.vinegar), sugar: share(of.sugar), salt: share(of.salt) }
   }
-  const { crystal: saltCrystal } = household
-  const speaking = { measures: [measureOf(measureChoices(household)[0]!.measure)], saltCrystal }
-  const shown = (part: Part) =>
-    amountText(spoonAmount(part, grams[part], speaking), {
-      saidIn: household.units === 'cups' ? 'measures' : 'grams',
-    })
+  const speaking = speakingOf(state, household)
+  const shown = (part: Part) => say(amountText(spoonAmount(part, grams[part], speaking), speaking))
   const gramsOf = (part: Part, text: string): number | undefined => {
     if (/^\s*(0|none)\s*$/i.test(text)) return 0
     const read = parseQuantity(
@@ -126,7 +125,7 @@ function OwnAmounts({
     if (!read.ok || read.rest.replace(part, '').trim() !== '') return undefined
     if (read.quantity.unit === 'g') return read.quantity.value
     const ml = volumeOf(read.quantity, household)
-    return ml && ml * spoonDensity(part, saltCrystal)
+    return ml && ml * spoonDensity(part, speaking.saltCrystal)
   }
   const tell = (part: Part, text: string) => {
     if (text === shown(part)) return
@@ -137,9 +136,9 @@ function OwnAmounts({
     setWrong({
       [part]:
         own === undefined
-          ? 'For example 3 tbsp or 45 g.'
+          ? say('For example 3 tbsp or 45 g.')
           : own[part] < min || own[part] > max
-            ? `From ${limit(min)} to ${limit(max)} g.`
+            ? say(`From ${limit(min)} g to ${limit(max)} g.`)
             : undefined,
     })
     if (own && own[part] >= min && own[part] <= max) put(own)
