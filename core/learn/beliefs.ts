@@ -115,6 +115,9 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
       z,
     })
   }
+  const timeAt = mind.at.get(figureName('time', cook.vesselId))!
+  const grain = keepWaterSide(mind, cook, pinned, mind.mean[timeAt]! - before[timeAt]!.mean)
+  if (grain) touched.add(grain)
   // Several things seen of one cook may push the same way: together as well they move no figure by its own
   // standard deviation.
   before.forEach(({ mean, sd }, i) => {
@@ -132,6 +135,28 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
       sd: sdIn(mind, figure, priorSd(figure)),
     })
   }
+}
+
+/** Longer on the heat, a pot boils off more: water by which a pour grows with its minutes, as a share of its steam. */
+const STEAM_WITH_MINUTES = 2.5
+
+/**
+ * Minutes learned from hardness change the water as well, by what boils off in them. Where that would go against
+ * the same rating, wetter after too wet or drier after too dry, the grain's own figure takes it back.
+ * @param timeMoved the pot's time figure, by how much this cook moved it
+ * @returns the name of the grain's figure where it was moved, or null
+ */
+function keepWaterSide(
+  mind: GaussianState,
+  { judged, grainKey, steamPerDry }: Evidence,
+  pinned: ReadonlyMap<string, number>,
+  timeMoved: number,
+): string | null {
+  const grain = figureName('grain', grainKey)
+  const place = mind.at.get(grain)
+  if (!judged || place === undefined || pinned.has(grain) || judged.wetDry * timeMoved <= 0) return null
+  mind.mean[place] = mind.mean[place]! - STEAM_WITH_MINUTES * steamPerDry * timeMoved
+  return grain
 }
 
 /** Every figure someone has spoken of. */

@@ -358,6 +358,17 @@ describe('a rating never moves the water the wrong way', () => {
     )
   })
 
+  test('water a dry, overdone batch put back into its grain counts at once, and a wet one after it adds none', () => {
+    const unmeasured = cook({ extraUptake: null, steamPerDry: 0.4, judged: { wetDry: -1, hardness: 2 } })
+    const grain = figureName('grain', unmeasured.grainKey)
+    const dry = knownFigures(beliefsFrom([unmeasured]))
+    expect(dry[grain]?.mean).toBeGreaterThan(0.02)
+    const wet = lately(
+      cook({ extraUptake: 0.24 + dry[grain]!.mean, steamPerDry: 0.4, judged: { wetDry: 2, hardness: 0 } }),
+    )
+    expect(waterOf([unmeasured, wet], wet)).toBeLessThanOrEqual(waterOf([unmeasured], wet))
+  })
+
   test('too wet of far more than planned asks for no more; as planned, it asks for less', () => {
     // Lentils planned at 294 g to 250 g dry and poured 600: 1.2 g/g over, too wet.
     const far = cook({ extraUptake: 1.2, judged: { wetDry: 2, hardness: 0 } })

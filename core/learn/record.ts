@@ -1,4 +1,5 @@
-import { activeEvents, type CookEvent, type EventKind } from '#core/cook/events'
+import { activeEvents } from '#core/event-log'
+import type { CookEvent, EventKind } from '#core/cook/events'
 import type { CookView } from '#core/cook/replay'
 import { methodOf } from '#core/methods/index'
 import { OWN_STAGE_KINDS, type PlanRequest } from '#core/plan/request'
