@@ -14,9 +14,25 @@ const MAX_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is br
 const FINISH_MS = 10_000 // how long a request may still take when the server is asked to end
 // an idle line is kept for longer than callers keep it: who ends it first never cuts off a question
 const KEEP_MS = 65_000
-const port = Number(process.env.PORT ?? 4870)
+/** A wrong start ends with this, and with words. */
+const CANNOT_START = 2
+/** @type {(message: string) => never} */
+const cannotStart = (message) => {
+  console.error(message)
+  process.exit(CANNOT_START)
+}
+/** @type {(name: string, fallback: number) => number} */
+const portNamed = (name, fallback) => {
+  const text = process.env[name]
+  if (text === undefined || text === '') return fallback
+  const at = Number(text)
+  if (!Number.isInteger(at) || at < 1 || at > 65535)
+    cannotStart(`${name} must be a port from 1 to 65535, got "${text}".`)
+  return at
+}
+const port = portNamed('PORT', 4870)
 const host = process.env.HOST ?? '127.0.0.1'
-const networkPort = Number(process.env.NETWORK_PORT ?? port + 1)
+const networkPort = portNamed('NETWORK_PORT', port + 1)
 
 /** Forms of other sites may not act here. Programs that are no browser send no origin.
  *  @type {(request: express.Request) => boolean} */
@@ -38,9 +54,12 @@ const {
   isReady,
   log,
   logged,
+  openAtStart,
   openDoor: prepareHttps,
   redirectRenamed,
 } = build.entry.module
+const opened = openAtStart()
+if (!opened.ok) cannotStart(opened.message)
 // On this machine the house is open as it is; on the network it has a door of its own, beside.
 const onNetwork = !isLoopback(host)
 // The worker bears the build it belongs to, so that another build is another worker.
@@ -137,9 +156,12 @@ const servers = []
 const open = (server, at, on, says) => {
   servers.push(counted(server))
   server.keepAliveTimeout = KEEP_MS
-  server.on('error', (error) => {
-    console.error(`Omsel cannot be at ${on}:${at}: ${error.message}`)
-    process.exit(1)
+  server.on('error', (/** @type {NodeJS.ErrnoException} */ error) => {
+    cannotStart(
+      error.code === 'EADDRINUSE'
+        ? `Port ${at} is taken by another program. Start with another one, for example PORT=${at + 10}.`
+        : `Omsel cannot be at ${on}:${at}: ${error.message}`,
+    )
   })
   server.listen(at, on, () => console.log(says))
 }
@@ -147,8 +169,7 @@ const open = (server, at, on, says) => {
 if (onNetwork) {
   const listener = await prepareHttps(networkPort)
   if (!listener.ok) {
-    console.error(listener.message)
-    process.exit(2)
+    cannotStart(listener.message)
   }
   const { key, chain, fingerprint } = listener.value
   open(

@@ -6,6 +6,7 @@ import { renderToPipeableStream } from 'react-dom/server'
 import { isRouteErrorResponse, ServerRouter, type EntryContext } from 'react-router'
 import { startCopies } from '#server/backup/daily'
 import { startWatching } from '#server/devices/start'
+import { openHousehold } from '#server/kitchen'
 import { errorOf, log, placeOf } from '#server/log'
 import { NonceContext } from './layout/nonce'
 
@@ -21,8 +22,16 @@ export { isLoopback } from '#server/http/auth/hosts'
 export { redirectRenamed } from '#server/http/redirects'
 export { log } from '#server/log'
 
-startWatching()
-startCopies()
+/** Opens the household and what goes on beside its pages.  @returns why it cannot be opened, in words */
+export function openAtStart(): ReturnType<typeof openHousehold> {
+  const opened = openHousehold()
+  if (!opened.ok) return opened
+  startWatching()
+  startCopies()
+  return opened
+}
+// The development server has no start of its own.
+if (import.meta.env.DEV) openAtStart()
 
 /** What went wrong behind a page, for the log. A visitor who left, and what has a status of its own, is no fault. */
 export function handleError(error: unknown, { request }: { request: Request }): void {

@@ -38,6 +38,7 @@ export default [
   route('meal/:meal/calendar.ics', 'routes/meal/calendar.ts'),
   route('meal/:meal/events', 'routes/meal/events.ts'),
   route('photos/:photo', 'routes/photos/photo.ts'),
+  route('pots/:pot/ruler', 'routes/pots/paper-ruler.tsx'),
   route('leftovers/labels', 'routes/leftovers/labels.tsx'),
   route('recipe-card', 'routes/recipe-card/recipe-card.tsx'),
   route('recipe/:form', 'routes/recipe/recipe.ts'),

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import type { FieldError } from '#core/contract/fields'
-import { inUseBy } from '#server/backup/copy'
+import { inUseBy, lockHousehold, releaseHousehold } from '#server/backup/household-lock'
 import { importBundle, lookAt, IMPORT_MODES } from '#server/commands/transfer'
 import { databaseFile, openKitchen } from '#server/store/open-household'
 import { bundleText } from '#server/transfer/export-bundle'
@@ -29,6 +29,13 @@ export async function carry(
     return say(
       `the household is in use by process ${user}: stop the server first, or bring it in on its page`,
     )
+  let taken = false
+  try {
+    // What is imported is written by nobody else meanwhile.
+    if (command === 'import' && way) taken = lockHousehold(file)
+  } catch (error) {
+    return say((error as Error).message)
+  }
   const kitchen = openKitchen(file)
   try {
     if (command === 'export') {
@@ -43,10 +50,10 @@ export async function carry(
     }
     const bytes = readFileSync(path === '-' ? 0 : path)
     if (!way) {
-      const lidCheck = lookAt(kitchen, bytes)
-      return lidCheck.ok
-        ? void process.stdout.write(`${JSON.stringify(lidCheck.value, null, 2)}\n`)
-        : fail(lidCheck.errors)
+      const preview = lookAt(kitchen, bytes)
+      return preview.ok
+        ? void process.stdout.write(`${JSON.stringify(preview.value, null, 2)}\n`)
+        : fail(preview.errors)
     }
     const brought = await importBundle(kitchen, file, bytes, way, {}, Date.now())
     if (!brought.ok) return fail(brought.errors)
@@ -56,5 +63,6 @@ export async function carry(
     throw error
   } finally {
     kitchen.db.close()
+    if (taken) releaseHousehold(file)
   }
 }

@@ -5,6 +5,8 @@
 
 /** Degree of gelatinisation in the slowest centre from which nothing hard is found by biting. */
 export const CENTRE_THROUGH = 0.9
+/** What a remedy or more minutes mean to reach: a little past through. */
+export const CENTRE_WELL_THROUGH = CENTRE_THROUGH + 0.01
 /** Below this the centre is raw and chalky; between the two it is firm. */
 export const CENTRE_CHALKY = 0.8
 /** What a plan means to reach at the very end, a little past through. */
@@ -29,3 +31,6 @@ export const FREE_DONE = 0.025
 /** A fridge as soaking is planned for it, °C, and the warmest water that still counts as a fridge's. */
 export const FRIDGE_C = 5
 export const FRIDGE_WARMEST_C = 8
+
+/** A soak "overnight", where no hours were said, minutes. */
+export const NIGHT_SOAK_MINUTES = 480

@@ -19,6 +19,20 @@ self.addEventListener('message', (event) => {
   if (event.data === 'take-over') void self.skipWaiting()
 })
 
+// The button of a notification presses the main key of the stove that showed it; else the stove is opened.
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close()
+  const path = event.notification.data?.path ?? '/stove'
+  const answer = async () => {
+    const pages = await self.clients.matchAll({ type: 'window', includeUncontrolled: true })
+    const page = pages.find((one) => new URL(one.url).pathname === path)
+    if (!page) return self.clients.openWindow(path)
+    if (event.action === 'press') return page.postMessage({ omsel: 'notification-pressed' })
+    return page.focus()
+  }
+  event.waitUntil(answer())
+})
+
 self.addEventListener('fetch', (event) => {
   const { request } = event
   const url = new URL(request.url)

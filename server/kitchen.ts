@@ -1,18 +1,21 @@
-import { markInUse } from './backup/copy'
+import { lockHousehold } from './backup/household-lock'
 import { beginHousehold, FIRST_KITCHEN } from './commands/begin-household'
 import { rebuildMissingEntries } from './commands/rebuild-entry'
 import { databaseFile, openKitchen, type Kitchen } from './store/open-household'
+import { startFault } from './start-fault'
 
 declare global {
   var omselKitchen: Kitchen | undefined
 }
 
 /**
- * The household this server serves, opened once; on the global object because the development server reloads
- * modules.
+ * The household this server serves, opened once, for this process alone; on the global object because the
+ * development server reloads modules.
  */
 export function kitchen(): Kitchen {
   if (!globalThis.omselKitchen) {
+    // Before anything of it is opened.
+    lockHousehold(databaseFile())
     const opened = openKitchen(databaseFile())
     if (!opened.household.settings()) {
       beginHousehold(opened, FIRST_KITCHEN)
@@ -20,8 +23,17 @@ export function kitchen(): Kitchen {
     }
     rebuildMissingEntries(opened)
     globalThis.omselKitchen = opened
-    markInUse(databaseFile())
     process.once('exit', () => opened.db.close())
   }
   return globalThis.omselKitchen
+}
+
+/** Opens the household as a server starts.  @returns why it cannot be, and what to do, in words */
+export function openHousehold(): { ok: true } | { ok: false; message: string } {
+  try {
+    kitchen()
+    return { ok: true }
+  } catch (error) {
+    return { ok: false, message: startFault(error, databaseFile()) }
+  }
 }

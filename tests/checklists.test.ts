@@ -32,6 +32,7 @@ test('a method has one file with a label, vessels it is cooked in and what it su
   const shared = new Set([
     'definition.ts',
     'index.ts',
+    'sign-words.ts',
     'signs.ts',
     'stages.ts',
     'suitability.ts',

@@ -26,15 +26,32 @@ export const noticeState = (): 'can' | 'ask' | 'refused' | 'not-here' =>
         : 'ask'
 export const askForNotices = async (): Promise<boolean> =>
   noticeState() !== 'not-here' && (await Notification.requestPermission()) === 'granted'
-export function notify(words: string): boolean {
+const TAG = 'omsel-stove'
+
+/**
+ * Says it outside the page; with a button for the main key where a service worker is there to hear it, which
+ * watches show too.
+ * @param key the word on the stove's main key
+ */
+export async function notify(words: string, key?: string): Promise<boolean> {
   if (noticeState() !== 'can') return false
+  const worker = await navigator.serviceWorker?.getRegistration().catch(() => undefined)
+  const actions = key === undefined ? [] : [{ action: 'press', title: key }]
   try {
-    new Notification('Omsel', { body: words, tag: 'omsel-stove' })
+    // The DOM's types have no actions yet.
+    const options = { body: words, tag: TAG, renotify: true, actions, data: { path: location.pathname } }
+    if (worker?.active) await worker.showNotification('Omsel', options as NotificationOptions)
+    else new Notification('Omsel', { body: words, tag: TAG })
     return true
   } catch {
-    // Some phones only let a service worker say it.
     return false
   }
+}
+
+/** Takes back what was answered: its button must not press another step's key. */
+export async function withdrawNotices(): Promise<void> {
+  const worker = await navigator.serviceWorker?.getRegistration().catch(() => undefined)
+  for (const shown of (await worker?.getNotifications({ tag: TAG })) ?? []) shown.close()
 }
 
 export interface Awake {

@@ -7,6 +7,7 @@ test('what was kept is read back as it was', () => {
     vibrate: false,
     notify: true,
     awake: false,
+    listen: true,
   }
   expect(sensesIn(JSON.stringify(mine))).toEqual(mine)
 })

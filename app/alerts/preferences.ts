@@ -24,6 +24,8 @@ export interface Alerts {
   vibrate: boolean
   notify: boolean
   awake: boolean
+  /** Takes spoken words at the stove. */
+  listen: boolean
 }
 export const FIRST_SENSES: Alerts = {
   sounds: { due: 'knock', ended: 'bell', attention: 'rise' },
@@ -31,6 +33,7 @@ export const FIRST_SENSES: Alerts = {
   vibrate: true,
   notify: false,
   awake: true,
+  listen: false,
 }
 
 const KEY = 'omsel.senses'
@@ -45,7 +48,7 @@ export function sensesIn(text: string | null): Alerts {
   } catch {
     // Not our text: the defaults are used.
   }
-  const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake') =>
+  const flag = (key: 'speak' | 'vibrate' | 'notify' | 'awake' | 'listen') =>
     typeof saved[key] === 'boolean' ? saved[key] : FIRST_SENSES[key]
   const sound = (kind: SignalKind) =>
     isSound(saved.sounds?.[kind]) ? saved.sounds[kind] : FIRST_SENSES.sounds[kind]
@@ -55,6 +58,7 @@ export function sensesIn(text: string | null): Alerts {
     vibrate: flag('vibrate'),
     notify: flag('notify'),
     awake: flag('awake'),
+    listen: flag('listen'),
   }
 }
 

@@ -40,8 +40,14 @@ export async function wakeSound(): Promise<boolean> {
   return context.state === 'running'
 }
 
-/** @returns whether it could be heard */
-export function play(sound: Sound): boolean {
+/** How loud an alert is that was given so often before without an answer: each time louder, 0..1. */
+export const loudnessOf = (before: number): number => Math.min(1, 0.4 + 0.2 * before)
+
+/**
+ * @param before how often it was given already without an answer
+ * @returns whether it could be heard
+ */
+export function play(sound: Sound, before = 1): boolean {
   if (sound === 'none') return true
   if (soundIsBlocked()) return false
   const start = context!.currentTime + 0.02
@@ -50,7 +56,7 @@ export function play(sound: Sound): boolean {
     tone.type = sound === 'bell' ? 'sine' : 'triangle'
     tone.frequency.value = hz
     volume.gain.setValueAtTime(0.0001, start + at)
-    volume.gain.exponentialRampToValueAtTime(loud * 0.5, start + at + 0.01)
+    volume.gain.exponentialRampToValueAtTime(loud * loudnessOf(before), start + at + 0.01)
     volume.gain.exponentialRampToValueAtTime(0.0001, start + at + long)
     tone.connect(volume).connect(context!.destination)
     tone.start(start + at)

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Signal } from '#core/cook/signals'
-import { notify, speak, stayAwake, vibrate, type Awake } from './outputs'
+import { notify, speak, stayAwake, vibrate, withdrawNotices, type Awake } from './outputs'
 import { FIRST_SENSES, parseSenses } from './preferences'
 import { play, soundIsBlocked, wakeSound } from './sound'
 
@@ -21,8 +21,9 @@ const GRAVEST: Record<Signal['kind'], number> = { attention: 0, ended: 1, due: 2
 /**
  * Alerts by sound, voice, vibration and notification, and repeats until it is answered. What the device
  * cannot do is done by the eye: the caller shows `active` large.
+ * @param key the word on the main key, for a notification's button
  */
-export function useAlerts(signals: readonly Signal[]): Noticing {
+export function useAlerts(signals: readonly Signal[], key?: string): Noticing {
   const [touched, setTouched] = useState<ReadonlySet<string>>(new Set())
   const [silent, setSilent] = useState(false)
   const [goesDark, setGoesDark] = useState(false)
@@ -83,20 +84,29 @@ export function useAlerts(signals: readonly Signal[]): Noticing {
     }
   }, [])
 
+  const keyWord = useRef(key)
+  useEffect(() => {
+    keyWord.current = key
+  })
   const first = active[0]
   useEffect(() => {
     if (!first) return
+    let before = 0
     const tell = () => {
       const { sounds, speak: speaks, vibrate: shakes, notify: notifies } = senses.current
-      const audible = play(sounds[first.kind])
+      const audible = play(sounds[first.kind], before)
+      before += 1
       setSilent(!audible)
       if (speaks) speak(first.says)
       if (shakes) vibrate()
-      if (notifies && document.visibilityState === 'hidden') notify(first.says)
+      if (notifies && document.visibilityState === 'hidden') void notify(first.says, keyWord.current)
     }
     tell()
     const timer = setInterval(tell, AGAIN_MS)
-    return () => clearInterval(timer)
+    return () => {
+      clearInterval(timer)
+      void withdrawNotices()
+    }
   }, [first])
   return { active, seen: () => seen.current(), silent, goesDark }
 }

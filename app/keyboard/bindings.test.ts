@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { bindingsIn, FIRST_BINDINGS, KEY_ACT_IDS, wrongKey, type KeyAct } from './bindings'
 
-test('whatever a device has kept, no two acts share a key, and every act has one', () => {
+test('whatever a device has kept, no two actions share a key, and every action has one', () => {
   const saved = fc.record(
     {
       on: fc.anything(),

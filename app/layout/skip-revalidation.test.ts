@@ -10,7 +10,7 @@ const ask = (from: string, to: string, formMethod?: 'POST') =>
     ...(formMethod ? { formMethod } : {}),
   } as Parameters<typeof skipRevalidation>[0])
 
-test('a pot that changes on the bench asks the server nothing', () => {
+test('a pot changed on the plan page asks the server nothing', () => {
   expect(ask('/?for=4', '/?for=14')).toBe(false)
 })
 

@@ -10,6 +10,8 @@ export interface PressMore {
   amount?: number
   remedy?: Remedy
   target?: string
+  /** How long ago it was, where it is put right afterwards; left out: now. */
+  minutesAgo?: number
   /** Of a meal: which of its dishes it is about. */
   dish?: string
 }
@@ -169,11 +171,12 @@ export function useOutbox<K extends string = EventKind>(
     }
   }, [cookId, send])
 
-  const press: Outbox<K>['press'] = (kind, stage, more = {}, afterMs) => {
-    const at = pressedAt(Date.now(), aheadMs, stored(cookId).at(-1), afterMs)
+  const press: Outbox<K>['press'] = (kind, stage, { minutesAgo = 0, ...more } = {}, afterMs) => {
+    const agoMs = Math.max(0, minutesAgo) * 60_000
+    const at = pressedAt(Date.now() - agoMs, aheadMs, stored(cookId).at(-1), afterMs)
     keep((list) => [
       ...list,
-      { id: uuid(), kind, stage, ...at, page: PAGE, steady_ms: performance.now(), ...more },
+      { id: uuid(), kind, stage, ...at, page: PAGE, steady_ms: performance.now() - agoMs, ...more },
     ])
     void send()
   }

@@ -1,6 +1,7 @@
 import type { PlanAddIn } from './plan-state'
 
 export const WHEN_WORDS: Record<PlanAddIn['when'], string> = {
+  first: 'fried first',
   'with-water': 'with the water',
   'on-top': 'on top, before the heat',
   'at-boil': 'at the boil',

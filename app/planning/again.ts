@@ -43,6 +43,7 @@ export function planAgain(
     soak: soakAgain(request.soak),
     wet: null,
     rest: request.rest_minutes ?? null,
+    who: request.eating ?? null,
     keep: request.keep_servings ?? 0,
     hold: request.hold_minutes ?? 0,
     dressing: dressingAgain(request.dressing),
@@ -65,10 +66,13 @@ const wayAgain = (request: PlanRequestJson, first: PlanState) => ({
   minutes: request.own?.programme?.minutes ?? null,
   passes: request.passes ?? first.passes,
   toasted: request.toasted_bottom ?? false,
+  stirred: request.stir_at_boil ?? false,
+  foil: typeof request.vessel === 'object' && request.vessel.lid === 'foil',
   lidUntilBoil: request.lid_until_boil ?? first.lidUntilBoil,
   heatStyle: request.heat_style ?? first.heatStyle,
   pressure: request.pressure ?? first.pressure,
   release: request.release ?? first.release,
+  releaseMinutes: request.release_minutes ?? first.releaseMinutes,
 })
 
 const soakAgain = (soak: PlanRequestJson['soak']): PlanState['soak'] =>

@@ -27,6 +27,49 @@ test('a sentence becomes the plan it says, through its address', () => {
   expect(order.more).toBe('as read from your words')
 })
 
+test('own water, minutes, salt and things cooked along are planned as they were said', () => {
+  const order = orderFrom(
+    '2 cups basmati with 3 cups water, 20 min, rest 5, 80 g peas and 1 tsp salt',
+    household,
+  )!
+  expect(order.more).toBe('as read from your words')
+  const state = fromSearch(new URLSearchParams(order.search), firstPlan(household), household)
+  const read = planFrom(requestOf(state, household, NOW))
+  if (!read.ok) throw new Error('not read')
+  const { water, seasoning, stages } = read.value
+  // US cups of 236.6 mL, a US teaspoon of 4.93 mL of table salt at about 1.2 g/mL.
+  expect(water.pour_g / (3 * 236.588)).toBeCloseTo(1, 2)
+  expect(stages.find((s) => s.kind === 'simmer')!.minutes.expected).toBeCloseTo(20, 1)
+  expect(stages.find((s) => s.kind === 'rest')!.minutes.expected).toBeCloseTo(5, 1)
+  expect(seasoning.add_ins).toHaveLength(1)
+  expect(seasoning.add_ins[0]!.grams / 80).toBeCloseTo(1, 2)
+  expect(seasoning.salt_to_add_g).toBeGreaterThan(5.3)
+  expect(seasoning.salt_to_add_g).toBeLessThan(6.5)
+  expect(order.label).toContain('3 cups water, 20 min, rest 5 min, with peas')
+})
+
+test('soaked till the morning: from nine in the evening ten hours, in the fridge', () => {
+  const evening = Date.parse('2026-03-05T21:00:00+01:00')
+  const order = orderFrom(
+    '2 cups brown rice, soak until I’m up',
+    { ...household, zone: 'Europe/Berlin' },
+    evening,
+  )!
+  expect(order.state.soak).toEqual({ minutes: 600, celsius: 5, water: 'drain' })
+})
+
+test.each([
+  ['2 cups basmati, 90 L water', 'water'],
+  ['2 cups basmati, 11 hours', '660 min'],
+  ['2 cups basmati, rest 400 min', 'rest 400 min'],
+])('%s: what no plan takes is named, and not dropped in silence', (text, word) => {
+  expect(orderFrom(text, household)!.more).toBe(`not understood: “${word}”`)
+})
+
+test('what only a pressure cooker is set to is not understood of another pot', () => {
+  expect(orderFrom('2 cups basmati, quick release', household)!.more).toContain('“quick release”')
+})
+
 test('what was not understood is said, and a grain alone is no order', () => {
   expect(orderFrom('2 mugs bulgur with dragonfruit', household)!.more).toBe('not understood: “dragonfruit”')
   expect(orderFrom('basmati', household)).toBeUndefined()
@@ -53,3 +96,20 @@ test.each([
 ])('"%s" is refused: %s', (text, message) =>
   expect(readDryAmount(text, 'g', household)).toEqual({ ok: false, message }),
 )
+
+test('a pot of another kind than the one planned, and a fourth grain, are not dropped in silence', () => {
+  const clay = { ...household.vessels[0]!, id: 'clay', name: 'the clay', kind: 'pot' as const }
+  const without = { ...household, vessels: [clay] }
+  expect(orderFrom('2 cups farro in the clay in the oven', without)!.more).toBe('not understood: “oven”')
+  expect(orderFrom('2 cups farro, pressure cooker', without)!.more).toBe('not understood: “pressure cooker”')
+  const four = orderFrom('a cup each of jasmine, quinoa, millet and amaranth', household)!
+  expect(four.more).toBe('not understood: “amaranth”')
+  expect(four.state.others).toHaveLength(2)
+  expect(four.state.amount).toMatchObject({ value: 3 })
+})
+
+test('so much each counts the people, and nothing says that it does not', () => {
+  const order = orderFrom('80 g each for 4, basmati', household)!
+  expect(order.state.amount).toMatchObject({ basis: 'dry-mass', value: 320 })
+  expect(order.more).toBe('as read from your words')
+})

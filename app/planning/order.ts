@@ -1,10 +1,17 @@
+import { NIGHT_SOAK_MINUTES } from '#core/constants'
 import { hasBasket } from '#core/vessel/vessel'
-import { varietyOf } from '#core/grain/varieties'
+import { inWords, varietyOf } from '#core/grain/varieties'
 import { measureOf } from '#core/units/measures'
 import { readSentence, type NamedKind, type Sentence } from '#core/sentence/read-sentence'
-import { measureChoices } from './household-measures'
+import { LIMITS } from '#core/contract/plan-request'
+import { planFrom } from '#core/contract/plan'
+import { readAddIn } from '#core/seasoning/read-add-in'
+import { amountWords, liquidAmount } from '#core/plan/stage-amounts'
+import { addInPlanned, saltEntered, saltPlanned, waterGrams } from './entered-amounts'
+import { minutesTillMorning } from '../ui/time/clock-hour'
+import { measureChoices, volumeOf } from './household-measures'
 import { toSearch } from './plan-address'
-import { firstPlan, MAX_OTHERS, type PlanningData, type PlanState } from './plan-state'
+import { firstPlan, MAX_OTHERS, requestOf, speakingOf, type PlanningData, type PlanState } from './plan-state'
 import { amountWord, grainWord, PURPOSE_WORDS } from './plan-words'
 import { amountOf } from './read-dry-amount'
 
@@ -21,16 +28,32 @@ export interface Order {
  * Reads a sentence that orders a pot. What it does not say is as in the first plan of this kitchen.
  * @returns undefined where it names no grain, or nothing but a grain
  */
-export function orderFrom(text: string, household: PlanningData): Order | undefined {
-  const sentence = readSentence(text, {
+export function orderFrom(text: string, household: PlanningData, nowMs = Date.now()): Order | undefined {
+  const said = readSentence(text, {
     vessels: household.vessels,
     measures: household.measures.map((m) => m.name),
     bags: household.bags,
   })
+  // By day a night is taken as eight hours.
+  const sentence: Sentence = {
+    ...said,
+    grains: said.grains.slice(0, MAX_OTHERS + 1),
+    ...(said.soakTillMorning
+      ? { soakMinutes: minutesTillMorning(nowMs, household.zone) ?? NIGHT_SOAK_MINUTES }
+      : {}),
+  }
   if (sentence.grains.length === 0 || !saysMore(sentence)) return undefined
   const first = firstPlan(household)
-  const state = stateOf(sentence, first, household)
-  const not = [...sentence.unread.map((word) => `“${word}”`)]
+  const planned = stateOf(sentence, first, household)
+  const { state, left } = withSeasoning(planned, sentence, household)
+  const not = [
+    ...sentence.unread,
+    ...said.grains.slice(MAX_OTHERS + 1).map((g) => inWords(varietyOf(g.variety))),
+    ...otherVessel(sentence, state, household),
+    ...ownOf(sentence, household).left,
+    ...left,
+    ...unsettable(sentence, state, household),
+  ].map((word) => `“${word}”`)
   return {
     state,
     unread: sentence.unread,
@@ -38,7 +61,7 @@ export function orderFrom(text: string, household: PlanningData): Order | undefi
     more: [
       ...(not.length > 0 ? [`not understood: ${not.join(', ')}`] : []),
       ...sentence.notes,
-      ...(sentence.servings !== undefined && state.amount.basis !== 'servings'
+      ...(sentence.servings !== undefined && !sentence.perPerson && state.amount.basis !== 'servings'
         ? [`the amounts count, not “for ${sentence.servings}”`]
         : []),
       ...(not.length === 0 && sentence.notes.length === 0 ? ['as read from your words'] : []),
@@ -62,8 +85,18 @@ function words(state: PlanState, household: PlanningData): string {
     ...(state.texture === null
       ? []
       : [state.texture < 0.4 ? 'firm' : state.texture > 0.6 ? 'soft' : 'standard']),
+    ...(state.poured === null ? [] : [waterWords(state.poured, state, household)]),
+    ...(state.minutes === null ? [] : [`${state.minutes} min`]),
+    ...(state.rest === null ? [] : [`rest ${state.rest} min`]),
+    ...(state.addIns.length === 0 ? [] : [`with ${state.addIns.map((a) => a.name).join(', ')}`]),
     ...(state.at === null ? [] : [`at ${state.at}`]),
   ].join(', ')
+}
+
+/** Water in the measure of the batch. */
+function waterWords(grams: number, state: PlanState, household: PlanningData): string {
+  const speaking = speakingOf(state, household)
+  return amountWords(liquidAmount('water', grams, speaking), speaking)
 }
 
 /** A sentence as a plan; what it does not say is as in `first`. */
@@ -75,7 +108,7 @@ export function stateOf(sentence: Sentence, first: PlanState, household: Plannin
     grain: variety,
     bagId: main!.bagId ?? null,
     ...amountsOf(sentence, first, household),
-    others: others.slice(0, MAX_OTHERS).map((g) => ({
+    others: others.map((g) => ({
       variety: g.variety,
       share: shareOf(sentence, g, household),
     })),
@@ -85,6 +118,11 @@ export function stateOf(sentence: Sentence, first: PlanState, household: Plannin
     ...(sentence.texture === undefined ? {} : { texture: sentence.texture }),
     ...(sentence.at === undefined ? {} : { at: sentence.at }),
     ...(sentence.washes === undefined ? {} : { washes: sentence.washes }),
+    ...ownOf(sentence, household).taken,
+    ...(sentence.pressure === undefined ? {} : { pressure: sentence.pressure }),
+    ...(sentence.release === undefined ? {} : { release: sentence.release }),
+    ...(sentence.releaseMinutes === undefined ? {} : { releaseMinutes: sentence.releaseMinutes }),
+    ...(sentence.salt === null ? { salt: 0 } : {}),
     ...(typeof sentence.soakMinutes === 'number'
       ? {
           soak: {
@@ -95,6 +133,58 @@ export function stateOf(sentence: Sentence, first: PlanState, household: Plannin
         }
       : {}),
   }
+}
+
+/** A figure that was said, where a plan takes it. */
+const within = (n: number | undefined, [least, most]: readonly [number, number]): n is number =>
+  n !== undefined && n >= least && n <= most
+
+/** Water and minutes of the cook's own; beyond what a plan takes they are not understood. */
+function ownOf({ water, minutes, restMinutes }: Sentence, household: PlanningData) {
+  const grams = water && waterGrams(water, household)
+  const taken: Partial<PlanState> = {
+    ...(within(grams, LIMITS.pour_override_g) ? { poured: grams } : {}),
+    ...(within(minutes, LIMITS.own_minutes) ? { minutes } : {}),
+    ...(within(restMinutes, LIMITS.rest_minutes) ? { rest: restMinutes } : {}),
+  }
+  const left = [
+    ...(water && taken.poured === undefined ? ['water'] : []),
+    ...(minutes !== undefined && taken.minutes === undefined ? [`${minutes} min`] : []),
+    ...(restMinutes !== undefined && taken.rest === undefined ? [`rest ${restMinutes} min`] : []),
+  ]
+  return { taken, left }
+}
+
+/** What only a pressure cooker is set to, said of another pot. Low heat is how the others are planned. */
+function unsettable({ pressure, release }: Sentence, state: PlanState, { vessels }: PlanningData): string[] {
+  const kind = vessels.find((v) => v.id === state.vesselId)?.kind ?? ''
+  if (kind.startsWith('pressure')) return []
+  return [...(pressure === 'high' ? ['high'] : []), ...(release ? [`${release} release`] : [])]
+}
+
+/** A plan with the salt and the things cooked along that were said for the batch; what a plan does not take is left. */
+function withSeasoning(
+  state: PlanState,
+  { salt, addIns = [] }: Sentence,
+  household: PlanningData,
+): { state: PlanState; left: string[] } {
+  if (!salt && addIns.length === 0) return { state, left: [] }
+  const read = planFrom(requestOf({ ...state, at: null }, household, 0))
+  if (!read.ok) return { state, left: addIns }
+  const left: string[] = []
+  const own = household.measures.map((m) => m.name)
+  const along = addIns.flatMap((text) => {
+    const told = readAddIn(text, own, (quantity) => volumeOf(quantity, household))
+    const planned = told.ok ? addInPlanned(told.addIn, read.value.grain.mass_g) : undefined
+    if (planned && planned.grams <= LIMITS.add_in_g[1]) return [planned]
+    left.push(text)
+    return []
+  })
+  const grams = salt ? saltEntered(salt, household) : undefined
+  const percent = grams === undefined ? undefined : saltPlanned(grams, read.value)
+  const salted = percent !== undefined && percent <= LIMITS.salt_percent[1]
+  if (salt && !salted) left.push('salt')
+  return { state: { ...state, addIns: along, ...(salted ? { salt: percent } : {}) }, left }
 }
 
 /** A soak longer than this is planned in the fridge, minutes. */
@@ -137,18 +227,32 @@ function amountsOf(
   return { amount: servings === undefined ? first.amount : { basis: 'servings', value: servings } }
 }
 
-function vesselOfKind(kind: NamedKind | undefined, { vessels }: PlanningData): string | undefined {
-  if (kind === undefined) return undefined
-  return vessels.find((v) => {
-    switch (kind) {
-      case 'pressure':
-        return v.kind.startsWith('pressure')
-      case 'basket':
-        return hasBasket(v)
-      case 'pot':
-        return v.kind === 'pot' && !hasBasket(v)
-      default:
-        return v.kind === kind
-    }
-  })?.id
+function isOfKind(vessel: PlanningData['vessels'][number], kind: NamedKind): boolean {
+  switch (kind) {
+    case 'pressure':
+      return vessel.kind.startsWith('pressure')
+    case 'basket':
+      return hasBasket(vessel)
+    case 'pot':
+      return vessel.kind === 'pot' && !hasBasket(vessel)
+    default:
+      return vessel.kind === kind
+  }
+}
+
+const vesselOfKind = (kind: NamedKind | undefined, { vessels }: PlanningData): string | undefined =>
+  kind && vessels.find((v) => isOfKind(v, kind))?.id
+
+const KIND_WORDS: Readonly<Record<Exclude<NamedKind, 'pot'>, string>> = {
+  cooker: 'rice cooker',
+  pressure: 'pressure cooker',
+  basket: 'steamer',
+  'oven-dish': 'oven',
+}
+
+/** A kind of vessel that was said and is not the one planned: the kitchen has none, or another was named. */
+function otherVessel({ vesselKind }: Sentence, state: PlanState, { vessels }: PlanningData): string[] {
+  if (vesselKind === undefined || vesselKind === 'pot') return []
+  const planned = vessels.find((v) => v.id === state.vesselId)
+  return planned && isOfKind(planned, vesselKind) ? [] : [KIND_WORDS[vesselKind]]
 }

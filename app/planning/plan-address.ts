@@ -21,9 +21,8 @@ const oneOf = <T extends string>(words: readonly T[], text: string | null, other
   words.includes(text as T) ? (text as T) : otherwise
 const oneOrNull = <T extends string>(words: readonly T[], text: string | null): T | null =>
   words.includes(text as T) ? (text as T) : null
-export const MAX_WHO = 120
 const parseWho = (text: string | null): string | null =>
-  text === null || text.trim() === '' || text.length > MAX_WHO ? null : text
+  text === null || text.trim() === '' || text.length > LIMITS.eating_text ? null : text
 const numberIn = (text: string | null, [min, max]: readonly [number, number]): number | null => {
   const n = text === null || text.trim() === '' ? NaN : Number(text)
   return n >= min && n <= max ? n : null
@@ -83,6 +82,8 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('minutes', state.minutes, null)
   put('passes', state.passes, first.passes)
   put('toasted', state.toasted ? 'yes' : null, null)
+  put('stir', state.stirred ? 'yes' : null, null)
+  put('foil', state.foil ? 'yes' : null, null)
   put('burner', state.heatId, first.heatId)
   put('serving', state.serving, first.serving)
   put('purpose', state.purpose, first.purpose)
@@ -99,6 +100,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('heat', state.heatStyle, first.heatStyle)
   put('pressure', state.pressure, first.pressure)
   put('release', state.release, first.release)
+  put('release-minutes', state.releaseMinutes, first.releaseMinutes)
   put('who', state.who, null)
   put('keep-servings', state.keep, 0)
   put('leftovers', state.fromKept, 0)
@@ -263,6 +265,8 @@ export function fromSearch(
     minutes: numberIn(search.get('minutes'), LIMITS.own_minutes),
     passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
     toasted: search.get('toasted') === 'yes',
+    stirred: search.get('stir') === 'yes',
+    foil: search.get('foil') === 'yes',
     serving: oneOf(['side', 'main'], search.get('serving'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),
     vesselId: oneOf(
@@ -287,6 +291,7 @@ export function fromSearch(
     heatStyle: oneOf(HEAT_STYLES, search.get('heat'), first.heatStyle),
     pressure: oneOf(['low', 'high'], search.get('pressure'), first.pressure),
     release: oneOf(['natural', 'timed', 'quick'], search.get('release'), first.release),
+    releaseMinutes: numberIn(search.get('release-minutes'), LIMITS.release_minutes) ?? first.releaseMinutes,
     at: at !== null && isClockHour(at) ? at : null,
   }
 }

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import { parsePlanRequest } from '#core/contract/plan-request'
+import { courseOf } from '#core/explain/course'
+import { plan } from '#core/plan/plan'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/methods/index'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
@@ -92,6 +94,8 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   hurry: fc.boolean(),
   passes: fc.integer({ min: 1, max: 4 }),
   toasted: fc.boolean(),
+  stirred: fc.boolean(),
+  foil: fc.boolean(),
   keep: fc.integer({ min: 0, max: 8 }),
   fromKept: fc.integer({ min: 0, max: 6 }),
   hold: fc.integer({ min: 0, max: 120 }),
@@ -117,6 +121,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   heatStyle: fc.constantFrom(...HEAT_STYLES),
   pressure: fc.constantFrom('low', 'high'),
   release: fc.constantFrom('natural', 'timed', 'quick'),
+  releaseMinutes: fc.integer({ min: 0, max: 180 }),
   at: fc.option(
     fc
       .tuple(fc.integer({ min: 0, max: 23 }), fc.integer({ min: 0, max: 59 }))
@@ -127,8 +132,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
 test('a batch cooked again is asked for as it was, but for its hour and the weight of its soaked grain', () => {
   fc.assert(
     fc.property(anyPlan, (state) => {
-      // Its people are not in the request; how many portions and how soft is.
-      const asOf = { ...state, at: null, wet: null, who: null, fromKept: 0 }
+      const asOf = { ...state, at: null, wet: null, fromKept: 0 }
       const request = requestOf(asOf, household, NOW)
       const batch = {
         request,
@@ -157,7 +161,7 @@ test('a batch in a mug that is not there any more is cooked again in grams', () 
   expect(planAgain(batch, first, household).amount).toEqual({ basis: 'dry-mass', value: 512 })
 })
 
-test('a bench survives its address', () => {
+test('a plan can be read back from its address', () => {
   fc.assert(
     fc.property(anyPlan, (state) =>
       expect(fromSearch(toSearch(state, first), first, household)).toEqual(state),
@@ -165,7 +169,7 @@ test('a bench survives its address', () => {
   )
 })
 
-test('any bench is a request the planner reads', () => {
+test('any plan page is a request the planner reads', () => {
   fc.assert(
     fc.property(anyPlan, (state) => {
       const read = planFrom(requestOf(state, household, NOW))
@@ -194,7 +198,7 @@ test('a bookmark of version 1 opens the same plan', () => {
   )
 })
 
-test('whatever stands in an address, the bench it opens is one the planner reads', () => {
+test('whatever stands in an address, the plan it opens is one the planner reads', () => {
   const keys = [
     ...new Set([
       ...toSearch({ ...first, washes: 3, passes: 2, texture: 0.4, grain: 'quinoa' }, first).keys(),
@@ -212,6 +216,8 @@ test('whatever stands in an address, the bench it opens is one the planner reads
       'under',
       'timing',
       'toasted',
+      'stir',
+      'foil',
       'self',
       'wet',
       'pressure',
@@ -359,4 +365,38 @@ test('a bag brings its own water, and what was tasted comes on top', () => {
 test('words for the order line', () => {
   expect([1, 14, 4.5, 24].map(countWord)).toEqual(['one', 'fourteen', '4.5', '24'])
   expect(amountWord(first, household)).toBe('For four')
+})
+
+describe('what one batch does differently', () => {
+  const loose = {
+    ...household,
+    vessels: [{ ...household.vessels[0]!, kind: 'pot' as const, lid: 'loose' as const }],
+  }
+  const first = { ...firstPlan(loose), grain: 'long-white' as const, vesselId: loose.vessels[0]!.id }
+  const made = (of: Partial<PlanState>, kitchen: PlanningData = loose) => {
+    const read = planFrom(requestOf({ ...first, ...of }, kitchen, NOW))
+    if (!read.ok) throw new Error(JSON.stringify(read.errors))
+    return read.value
+  }
+  // On the heat what a burner gives too much leaves as steam under any lid; off it, the lid counts.
+  test('under foil a pot with a loose lid rests hotter; it is said before the lid goes on', () => {
+    const atTheEndOf = (of: Partial<PlanState>) => {
+      const request = parsePlanRequest(requestOf({ ...first, ...of }, loose, NOW))
+      if (!request.ok) throw new Error('not read')
+      return courseOf(request.value, plan(request.value)).findLast((m) => m.stage === 'rest')!.bulkC
+    }
+    expect(atTheEndOf({ foil: true })).toBeGreaterThan(atTheEndOf({}) + 0.5)
+    const foiled = made({ foil: true })
+    expect(foiled.stages.flatMap((s) => s.checks)).toContain('Foil over the rim, then press the lid on')
+  })
+  test('a tight lid takes none', () => {
+    const tight = { ...loose, vessels: [{ ...loose.vessels[0]!, lid: 'tight' as const }] }
+    expect(made({ foil: true }, tight)).toEqual(made({}, tight))
+  })
+  test('stirred at the boil is told at the boil, and clouds the grain', () => {
+    const [left, stirred] = [made({}), made({ stirred: true })]
+    expect(stirred.stages.find((s) => s.kind === 'heat-up')!.checks.join()).toMatch(/Stir once/)
+    expect(left.stages.flatMap((s) => s.checks).join()).not.toMatch(/Stir once/)
+    expect(stirred.separate_index).toBeLessThan(left.separate_index)
+  })
 })

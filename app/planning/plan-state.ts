@@ -1,3 +1,4 @@
+import { takesFoil } from '#core/vessel/vessel'
 import type { UnitSystem } from '#core/units/system'
 import { planFrom } from '#core/contract/plan'
 import { DEFAULTS, LIMITS, type PlanRequestJson } from '#core/contract/plan-request'
@@ -93,6 +94,10 @@ export interface PlanState {
   minutes: number | null
   passes: number
   toasted: boolean
+  /** Stirred once as it boils. */
+  stirred: boolean
+  /** Foil under a lid that does not seal, for this batch. */
+  foil: boolean
   vesselId: string
   heatId: string
   texture: number | null
@@ -106,6 +111,8 @@ export interface PlanState {
   heatStyle: HeatStyle
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'
+  /** Of a timed release: minutes before the rest is let out. */
+  releaseMinutes: number
   /** Who eats, in words, where it was typed so: “fourteen, three small, one no gluten”. */
   who: string | null
   /** Portions cooked on top, for another day; and portions already kept that count in. */
@@ -170,6 +177,8 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   minutes: null,
   passes: DEFAULTS.passes,
   toasted: DEFAULTS.toasted_bottom,
+  stirred: DEFAULTS.stir_at_boil,
+  foil: false,
   vesselId: vessels[0]?.id ?? '',
   heatId: heats[0]?.id ?? '',
   texture: null,
@@ -182,6 +191,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   heatStyle: DEFAULTS.heat_style,
   pressure: DEFAULTS.pressure,
   release: DEFAULTS.release,
+  releaseMinutes: DEFAULTS.release_minutes,
   who: null,
   keep: 0,
   fromKept: 0,
@@ -333,13 +343,13 @@ export function requestOf(state: PlanState, household: PlanningData, nowMs: numb
 type Learned = ReturnType<typeof correctionFor>
 
 /** The pot as a request names it, with what was learned of its steam. */
-const vesselAsked = (vessel: VesselRow, learned: Learned) => ({
+const vesselAsked = (vessel: VesselRow, learned: Learned, foil: boolean) => ({
   capacity_ml: vessel.capacity_ml,
   base_diameter_mm: vessel.base_diameter_mm,
   rim_diameter_mm: vessel.rim_diameter_mm,
   height_mm: vessel.height_mm,
   heat_capacity_j_k: vessel.heat_capacity_j_k,
-  lid: vessel.lid,
+  lid: foil && takesFoil(vessel) ? ('foil' as const) : vessel.lid,
   steam_factor: correctedSteam(vessel.steam_factor, learned?.steam),
   ...(vessel.marks ? { marks: vessel.marks } : {}),
 })
@@ -395,6 +405,8 @@ const chosenOnly = (state: PlanState): Partial<PlanRequestJson> => ({
   ...(state.texture === null ? {} : { texture: state.texture }),
   ...(state.rest === null ? {} : { rest_minutes: state.rest }),
   ...(state.dressing === null ? {} : { dressing: dressingAsked(state.dressing) }),
+  ...(state.release === 'timed' ? { release_minutes: state.releaseMinutes } : {}),
+  ...(state.who === null ? {} : { eating: state.who }),
 })
 
 function handStarted(state: PlanState, household: PlanningData, nowMs: number): PlanRequestJson {
@@ -415,8 +427,9 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
     thickness: state.thickness,
     passes: state.passes,
     toasted_bottom: state.toasted,
+    stir_at_boil: state.stirred,
     heat_style: state.heatStyle,
-    vessel: vesselAsked(vessel, learned),
+    vessel: vesselAsked(vessel, learned, state.foil),
     heat: heatAsked(vessel, heat, learned),
     rinse: { washes, drain: washes > 0 || state.soak ? state.drain : 'none' },
     soak: state.soak && { ...state.soak, wet_mass_g: state.soak.water === 'drain' ? state.wet : null },

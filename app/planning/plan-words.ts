@@ -81,11 +81,13 @@ export const FINISH_WORDS: Record<Finish, string> = {
   steam: 'steam-dried under a cloth',
 }
 
-export const RELEASE_WORDS: Record<PlanState['release'], string> = {
+export const releaseWords = ({
+  releaseMinutes,
+}: Pick<PlanState, 'releaseMinutes'>): Record<PlanState['release'], string> => ({
   natural: 'natural release',
-  timed: '10 min natural, then quick release',
+  timed: `${releaseMinutes} min natural, then quick release`,
   quick: 'quick release',
-}
+})
 
 export function soakWord(soak: PlanState['soak']): string {
   if (!soak) return 'none'

@@ -81,7 +81,7 @@ const words = (answer: Answer) => (answer.value.errors as { message: string }[])
 async function cooked(): Promise<string> {
   const table = [['2026-01-03', 'Quinoa', '220', '310', 'heavy pot', 'wet', 'a note']]
   expect((await call(copy.action, { body: { intent: 'copy', table: JSON.stringify(table) } })).value).toEqual(
-    { copied: 1 },
+    { copied: 1, already: 0 },
   )
   return kitchen().notebook.lines({}, 1, 0)[0]!.cook_id
 }

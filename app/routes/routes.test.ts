@@ -239,7 +239,7 @@ test('the places that take a plan further know the house, and not the browser', 
   }
 })
 
-test('every pot on the stove is a lane of every other', async () => {
+test('every pot on the stove is shown beside every other', async () => {
   const [a, b] = [await begin(), await begin()]
   const { value } = await call(stove.loader, { params: { cook: a } })
   const { lanes } = value as unknown as { lanes: { id: string; events: unknown[] }[] }
@@ -327,7 +327,7 @@ describe('a new house', () => {
   }
   beforeEach(() => kitchen().household.isNew())
 
-  test('is asked its first things before the bench, but not where an address names a pot', async () => {
+  test('is asked its first things before the plan page, but not where an address names a pot', async () => {
     expect(await call(bench.loader, {})).toMatchObject({ status: 302, to: '/welcome' })
     expect(
       (await call(bench.loader, { request: new Request('http://omsel.test/?grain=quinoa') })).status,

@@ -17,6 +17,11 @@ export const PLACES: readonly Thing[] = [
   place('Taste tests', '/taste-tests', 'compare, taste'),
   place('Import an old notebook', '/notebook/copy', 'import, paper'),
   place('Simulation', '/simulation', 'simulate, what if'),
+  place(
+    'What went wrong with mine?',
+    '/simulation#wrong',
+    'why, help, mushy, crunchy, hard, soggy, wet, dry, burnt, sticky, undercooked',
+  ),
   place('Does my way work?', '/my-way', 'check my own steps, is my way sound, packet, saved ways'),
   place('Practice', '/practice', 'learn, situations'),
   place('Compare', '/compare', 'methods, side by side'),

@@ -51,7 +51,7 @@ export default function FindBox({ asked }: { asked: number }) {
         action: classes.action!,
       }}
     >
-      <Spotlight.Search placeholder="Search grains, pots, batches, pages" aria-label="Find" maxLength={80} />
+      <Spotlight.Search placeholder="Search grains, pots, batches, pages" aria-label="Find" maxLength={200} />
       <Spotlight.ActionsList>
         {kinds.map((kind) => (
           <Spotlight.ActionsGroup key={kind} label={kind}>

@@ -31,7 +31,7 @@ import {
 import { parsePlanRequest, type Result } from './plan-request'
 import { PlanSchema } from './plan-result'
 import { PlayerActionsSchema } from './practice'
-import { SCHEDULE_LIMITS } from './schedule'
+import { MEAL_EVENT_KINDS, SCHEDULE_LIMITS } from './schedule'
 
 /**
  * A household as one JSON document. Rows are as stored, units in their names; what is made from them (the
@@ -517,7 +517,7 @@ export const BUNDLE_TABLES = {
     row: row({
       id: pressId,
       meal_id: id,
-      kind: oneOf(['begin', 'done', 'late', 'hand', 'take-back']),
+      kind: oneOf(MEAL_EVENT_KINDS),
       identity: text(200),
       dish_id: none(text(80)),
       task_id: none(text(80)),

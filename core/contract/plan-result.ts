@@ -55,7 +55,7 @@ const StageSchema = v.object({
   loosen: v.optional(oneOf(Object.keys(LOOSEN_WAYS) as LoosenWay[])),
   starts_at: v.optional(text(64)),
   begins_ms: some,
-  mends: v.optional(v.object({ addG: figure, turn: flag })),
+  mends: v.optional(v.object({ addG: figure, turn: flag, pourOffG: some })),
   checks: list(text(), 20),
   set: v.optional(
     v.object({

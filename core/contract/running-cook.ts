@@ -1,4 +1,5 @@
-import { activeEvents, type CookEvent } from '#core/cook/events'
+import { activeEvents } from '#core/event-log'
+import type { CookEvent } from '#core/cook/events'
 import { withRemedy } from '#core/cook/remedy'
 import { replanned, requestSeen, seenIn } from '#core/cook/replan'
 import { retime, type Retimed } from '#core/cook/retime'

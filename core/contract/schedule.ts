@@ -694,3 +694,6 @@ function nearestTo(
       found.push(`It works without the ${dish.title}.`)
   return found.slice(0, 4)
 }
+
+/** What can happen at a meal; signs and ends of its pots are events of their batches. */
+export const MEAL_EVENT_KINDS = ['begin', 'done', 'late', 'hand', 'take-back'] as const

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { EVENT_AMOUNTS, EVENT_KINDS } from '#core/cook/events'
+import { MENDING_HEAT_IDS } from '#core/cook/mending-heat'
 import { COMPLAINTS, REMEDY_LIMITS } from '#core/cook/remedy'
 import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/rating'
 import { CUP_IDS } from '#core/units/cups'
@@ -28,6 +29,9 @@ export const RemedySchema = v.object({
   complaint: oneOf(COMPLAINTS),
   addG: between(0, REMEDY_LIMITS.addG, 'g'),
   turn: flag,
+  pourOffG: v.optional(between(0, REMEDY_LIMITS.addG, 'g')),
+  steam: v.optional(flag),
+  heat: v.optional(oneOf(MENDING_HEAT_IDS)),
   powerW: between(0, REMEDY_LIMITS.powerW, 'W'),
   lid: oneOf(['on', 'ajar', 'off']),
   heatMinutes: between(0, REMEDY_LIMITS.minutes, 'minutes'),

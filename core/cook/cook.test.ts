@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
-import { identityOf, activeEvents, type CookEvent, type EventKind } from './events'
+import { activeEvents } from '#core/event-log'
+import { identityOf, type CookEvent, type EventKind } from './events'
 import { lidLift } from './lid-lift'
 import { replay, type RunningCook } from './replay'
 

@@ -1,13 +1,15 @@
+import type { LidPosition } from '#core/heat/lid'
 import type { MethodStage } from '#core/methods/definition'
 import { prepare, type PreparedPlan } from '#core/plan/prepare'
-import { setupFor } from '#core/plan/pour-problem'
-import type { PlanRequest } from '#core/plan/request'
+import { potForPlan } from '#core/plan/pot-for-plan'
+import { HEATED_STAGE_KINDS, type PlanRequest } from '#core/plan/request'
 import type { Plan, Stage } from '#core/plan/result'
-import { fillPot, type Pot } from '#core/pot/pot'
+import { type Pot } from '#core/pot/pot'
 import { goingOn, runPhase, type Phase } from '#core/pot/run'
 import { runWithInterventions, type Intervention } from '#core/simulate/interventions'
 import { SWEEP } from '#core/simulate/sweep'
-import { activeEvents, type CookEvent } from './events'
+import { activeEvents } from '#core/event-log'
+import type { CookEvent } from './events'
 import { OPENED_S, USUAL_LIFT_S } from './lid-lift'
 import { isMending, type Complaint } from './remedy'
 import type { CookView, StageView } from './replay'
@@ -34,8 +36,20 @@ export interface Ahead {
   stage: Stage
   phase: Phase
   minutes: number
+  /** What the pot does that ends it, where that is not the clock: a boil comes sooner in less water. */
+  ends?: Phase['until']
   /** Whether the plan solved its length. */
   solved: boolean
+}
+
+/** Place of the last stage ahead that still cooks; undefined where the heat is over. */
+export function lastHeated(ahead: readonly Ahead[]): number | undefined {
+  const place = ahead.findLastIndex(
+    ({ stage, phase }) =>
+      phase.cooksOn === true ||
+      (phase.powerW > 0 && (HEATED_STAGE_KINDS as readonly string[]).includes(stage.kind)),
+  )
+  return place < 0 ? undefined : place
 }
 
 interface Hot {
@@ -44,6 +58,20 @@ interface Hot {
   phase: Omit<Phase, 'until'>
   until: MethodStage['until']
 }
+
+/** A stretch of a remedy: in a basket over steam, or in the pot itself. */
+export const mendPhase = (
+  { method }: Pick<PreparedPlan, 'method'>,
+  id: string,
+  powerW: number,
+  lid: LidPosition,
+): Omit<Phase, 'until'> => ({
+  id,
+  powerW,
+  lid,
+  mode: 'open',
+  ...(method.basket ? { contact: 'steam' } : {}),
+})
 
 /** Stages in the pot's own order, with those of remedies; hands-on work away from the pot is left out. */
 function hotStages(plan: Plan, view: CookView, prepared: PreparedPlan): Hot[] {
@@ -57,7 +85,7 @@ function hotStages(plan: Plan, view: CookView, prepared: PreparedPlan): Hot[] {
       {
         stage,
         view: seen,
-        phase: { id: stage.id, powerW: stage.power_w, lid: stage.lid, mode: 'open' },
+        phase: mendPhase(prepared, stage.id, stage.power_w, stage.lid),
         until: { minutes: stage.minutes.expected },
       },
     ]
@@ -94,21 +122,7 @@ export function estimatePot({
   const happened = activeEvents(events).filter((e) => e.atMs <= nowMs)
   const poured = happened.find((e) => e.kind === 'cue' && e.stage === 'pour')?.amount
   const fill = (prepared: PreparedPlan) =>
-    fillPot(
-      setupFor(
-        {
-          ...prepared,
-          vessel: request.vessel,
-          kitchenC: request.kitchenC,
-          stages: prepared.timed.stages,
-          way: prepared.method.water,
-          basket: prepared.method.basket === true,
-        },
-        poured ?? plan.water.pour_g,
-        plan.water.boiler_g,
-      ),
-      SWEEP,
-    )
+    potForPlan(request, prepared, { ...plan.water, pour_g: poured ?? plan.water.pour_g }, SWEEP)
   const lasted = ({ view: { state, startMs, endMs } }: Hot) =>
     Math.max(0, ((state === 'done' ? endMs : nowMs) - startMs) / MINUTE)
   const burner = known ?? burnerBy(begunHot, lasted, () => fill(believed))
@@ -158,6 +172,7 @@ export function estimatePot({
       // What a phase does as it begins was done when it began.
       phase: { ...(seen.state === 'now' ? goingOn(phase) : phase), until: { minutes: 0 } },
       minutes: Math.max(0, (seen.endMs - (seen.state === 'now' ? nowMs : seen.startMs)) / MINUTE),
+      ...(until !== 'solved' && 'event' in until ? { ends: until } : {}),
       solved: until === 'solved',
     }))
   return { pot, burner, prepared, request, ahead }
@@ -260,6 +275,12 @@ function interventionsIn(
         return [{ ...base, kind: 'lid-lift', seconds: e.seconds ?? OPENED_S }]
       case 'water-added':
         return [{ ...base, kind: 'add-water', grams: e.amount ?? 0 }]
+      case 'seen-dry':
+        return [{ ...base, kind: 'lose-water', grams: Infinity }]
+      case 'seen-water':
+        return [{ ...base, kind: 'see-water' }]
+      case 'seen-hard':
+        return [{ ...base, kind: 'feel-hard' }]
       case 'boiled-over':
         return [{ ...base, kind: 'lose-water', grams: e.amount ?? 0 }]
       case 'remedy':
@@ -276,10 +297,12 @@ function interventionsIn(
   // What a remedy adds is in when its own stage is over.
   const added = stage.mends?.addG ?? 0
   const turned = stage.mends?.turn === true
+  const pouredOff = stage.mends?.pourOffG ?? 0
   if (!stage.mends || view.state !== 'done') return told
   const end = { atMin: at + minutes, seconds: 0, celsius: boilC }
   return [
     ...told,
+    ...(pouredOff > 0 ? [{ ...end, kind: 'lose-water' as const, grams: pouredOff }] : []),
     ...(turned ? [{ ...end, kind: 'stir' as const, grams: 0 }] : []),
     ...(added > 0 ? [{ ...end, kind: 'add-water' as const, grams: added }] : []),
   ]

@@ -1,3 +1,4 @@
+import { undoneIds } from '#core/event-log'
 import type { Remedy } from './remedy'
 
 /**
@@ -20,6 +21,13 @@ export const EVENT_KINDS = [
   'heat-out',
   'water-added',
   'stirred',
+  'seen-dry',
+  'seen-water',
+  'seen-hard',
+  'left-dry',
+  'left-hard',
+  'left-soft',
+  'left-on',
   'washed',
   'weighed',
   'soaked',
@@ -53,10 +61,17 @@ export interface CookEvent {
   target?: string
 }
 
-/** Active events, oldest first: an undo removes its target and itself. */
-export function activeEvents(events: readonly CookEvent[]): CookEvent[] {
-  const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
-  return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
+/** What a look under the lid found: no water, some left, centres still hard. */
+export const LOOKS: ReadonlySet<EventKind> = new Set(['seen-dry', 'seen-water', 'seen-hard'])
+
+/** What advice of the stove is about: water missing, hard centres, too much water, or that the pot is done. */
+export type AdviceTopic = 'dry' | 'hard' | 'soft' | 'done'
+/** Advice that the cook read and left as it is. */
+export const ADVICE_LEFT: Readonly<Record<AdviceTopic, EventKind>> = {
+  dry: 'left-dry',
+  hard: 'left-hard',
+  soft: 'left-soft',
+  done: 'left-on',
 }
 
 /** Kinds that can be said once: a second press, on whatever device, is the same event. */
@@ -83,7 +98,7 @@ export function identityOf(
 ): string | undefined {
   if (event.kind === 'take-back') return `take-back ${event.target}`
   if (!ONCE.has(event.kind)) return undefined
-  const taken = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
+  const taken = undoneIds(events)
   const before = events.filter(
     (e) => e.kind === event.kind && e.stage === event.stage && taken.has(e.id),
   ).length

@@ -52,6 +52,8 @@ export function lidLift(pot: LiftedPot, seconds: number): LidLift {
 
 /** Kinds of stages under pressure: the lid is locked, and lifting it is a danger, no loss of steam. */
 const LOCKED: ReadonlySet<Stage['kind']> = new Set(['pressure-up', 'pressure', 'release'])
+/** Whether the vessel is sealed: opening it is a danger. */
+export const isSealed = ({ kind }: Pick<Stage, 'kind'>): boolean => LOCKED.has(kind)
 /** Whether there is a lid on a hot pot that a cook could lift for a look. */
 export const lidCanBeLifted = ({ kind, lid, power_w }: Pick<Stage, 'kind' | 'lid' | 'power_w'>): boolean =>
   lid !== 'off' && !LOCKED.has(kind) && (power_w > 0 || kind === 'rest')

@@ -1,5 +1,6 @@
+import { CENTRE_WELL_THROUGH } from '#core/constants'
 import { donenessOf, isDone } from '#core/pot/doneness'
-import type { Pot } from '#core/pot/pot'
+import { leastCooked, type Pot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { withRollback } from '#core/pot/snapshot'
 import { outcomeOf } from '#core/simulate/simulate'
@@ -16,7 +17,7 @@ export interface Outlook {
 }
 
 const run = (pot: Pot, ahead: readonly Ahead[]): void => {
-  for (const { phase, minutes } of ahead) runPhase(pot, { ...phase, until: { minutes } })
+  for (const { phase, minutes, ends } of ahead) runPhase(pot, { ...phase, until: ends ?? { minutes } })
 }
 
 /** Runs what is ahead. The pot stays as it is. */
@@ -43,16 +44,37 @@ const BISECTIONS = 10
  * The least minutes the solved stage still needs, so that the goal is met at the very end.
  * @returns undefined where no stage is left to stretch, or no time helps
  */
-export function minutesStillNeeded({ pot, ahead, prepared }: PotEstimate): number | undefined {
-  const place = ahead.findIndex(({ solved }) => solved)
-  if (place < 0) return undefined
+export function minutesStillNeeded(estimate: PotEstimate): number | undefined {
+  const place = estimate.ahead.findIndex(({ solved }) => solved)
+  return place < 0
+    ? undefined
+    : leastMinutes(estimate, place, (pot) => isDone(donenessOf(pot, estimate.prepared.goal)))
+}
+
+/**
+ * The least minutes of one stage ahead after which the centres end cooked through.
+ * @param place of the stage among those ahead
+ * @returns undefined where no time helps
+ */
+export const minutesUntilThrough = (estimate: PotEstimate, place: number): number | undefined =>
+  leastMinutes(
+    estimate,
+    place,
+    (pot) => leastCooked(pot) >= Math.min(CENTRE_WELL_THROUGH, estimate.prepared.goal.centre),
+  )
+
+function leastMinutes(
+  { pot, ahead }: PotEstimate,
+  place: number,
+  reached: (pot: Pot) => boolean,
+): number | undefined {
   const done = (minutes: number) =>
     withRollback(pot, () => {
       run(
         pot,
         ahead.map((part, i) => (i === place ? { ...part, minutes } : part)),
       )
-      return isDone(donenessOf(pot, prepared.goal))
+      return reached(pot)
     })
   if (!done(MAX_MORE)) return undefined
   if (done(0)) return 0

@@ -1,4 +1,5 @@
 import type { LidPosition } from '#core/heat/lid'
+import { MENDING_HEATS, type MendingHeat } from './mending-heat'
 import type { Plan, Stage } from '#core/plan/result'
 
 /** What can be wrong with a pot, as a cook sees, tastes or smells it. */
@@ -22,6 +23,12 @@ export interface Remedy {
   addG: number
   /** Turn the bed over before the heat. */
   turn: boolean
+  /** Loose water to pour off first, g; left out: none. */
+  pourOffG?: number
+  /** In a basket over steam, and not in the water. */
+  steam?: boolean
+  /** What heats it; left out: a burner. */
+  heat?: MendingHeat
   powerW: number
   lid: LidPosition
   heatMinutes: number
@@ -38,11 +45,30 @@ export const isMending = (stageId: string): boolean => stageId.startsWith(MENDS)
 /** The stages of a remedy, named after the event that began it. */
 export function remedyStages(
   eventId: string,
-  { addG, turn, powerW, lid, heatMinutes, restMinutes }: Remedy,
+  { addG, turn, pourOffG = 0, steam = false, heat = 'burner', powerW, lid, heatMinutes, restMinutes }: Remedy,
 ): Omit<Stage, 'after'>[] {
   const id = `${MENDS}${eventId.slice(0, 8)}`
   const just = (minutes: number) => ({ low: minutes, expected: minutes, high: minutes })
   const stages: Omit<Stage, 'after'>[] = []
+  if (pourOffG > 0)
+    stages.push({
+      id: `${id}-pour-off`,
+      kind: 'drain',
+      title: `Pour off the loose water, about ${Math.round(pourOffG)} g`,
+      heat: 'off',
+      power_w: 0,
+      lid: 'ajar',
+      minutes: { low: 0.3, expected: 0.8, high: 2 },
+      ends_on: 'cue',
+      cue: 'no more runs off, the lid back on',
+      cue_id: 'drained',
+      hands_on: true,
+      mends: { addG: 0, turn: false, pourOffG },
+      checks: [
+        'Hold the lid with a cloth, pour away from you: steam burns',
+        'Or tip it into a sieve and back',
+      ],
+    })
   if (addG > 0 || turn)
     stages.push({
       id: `${id}-add`,
@@ -66,15 +92,22 @@ export function remedyStages(
   if (heatMinutes > 0)
     stages.push({
       id: `${id}-heat`,
-      kind: lid === 'off' ? 'spread' : 'simmer',
-      title: lid === 'off' ? 'Lowest heat, lid off, let it steam' : 'Lowest heat again, lid on',
-      heat: 'lowest',
+      kind: steam ? 'steam' : lid === 'off' ? 'spread' : 'simmer',
+      title: steam
+        ? 'Steam on, lid on, medium heat'
+        : MENDING_HEATS[heat][lid === 'off' ? 'steamingOff' : 'again'],
+      set: { setting: steam ? 'medium' : MENDING_HEATS[heat].setting, minutes: heatMinutes },
+      heat: steam ? 'medium' : 'lowest',
       power_w: powerW,
       lid,
       minutes: just(heatMinutes),
       ends_on: 'clock',
       hands_on: false,
-      checks: lid === 'off' ? ['Part the grain: no water at the bottom'] : [],
+      checks: steam
+        ? ['Check the water; top it up from a kettle']
+        : lid === 'off'
+          ? ['Part the grain: no water at the bottom']
+          : [],
     })
   if (restMinutes > 0)
     stages.push({

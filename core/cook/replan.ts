@@ -1,7 +1,8 @@
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { activeEvents, type CookEvent } from './events'
+import { activeEvents } from '#core/event-log'
+import type { CookEvent } from './events'
 
 /** What the cook saw before the water went in, that the plan could only guess. */
 export interface Seen {

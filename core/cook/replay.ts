@@ -1,6 +1,7 @@
 import type { Plan, Stage } from '#core/plan/result'
 import { lengthOf } from '#core/plan/timeline'
-import { activeEvents, type CookEvent } from './events'
+import { activeEvents } from '#core/event-log'
+import type { CookEvent } from './events'
 import { lidLift, USUAL_LIFT_S, type LiftedPot } from './lid-lift'
 
 /** A running batch: its frozen plan; its events are separate. */
@@ -77,7 +78,9 @@ export function replay(cook: RunningCook, events: readonly CookEvent[], nowMs: n
     const begun = happened.find((e) => e.stage === stage.id && e.atMs >= free)?.atMs ?? Infinity
     const startMs = Math.min(free + (stage.lag_minutes ?? 0) * MINUTE, begun)
     const ready = stage.after.every((id) => views.get(id)!.state === 'done')
-    const mine = happened.filter((e) => e.stage === stage.id && (e.atMs >= startMs || e.kind === 'late'))
+    const mine = happened.filter(
+      (e) => e.stage === stage.id && (e.atMs >= startMs || MOVES_AHEAD.has(e.kind)),
+    )
     const view =
       ready && startMs <= until ? underWay(cook, stage, startMs, mine, until) : waiting(stage, startMs, mine)
     views.set(stage.id, view)
@@ -119,9 +122,12 @@ const planned = (stage: Stage, startMs: number): StageView => ({
   liftedMinutes: 0,
 })
 
-/** A stage to come, with what the guests' lateness stretches it by. */
+/** What stretches a stage also before it has begun. */
+const MOVES_AHEAD: ReadonlySet<CookEvent['kind']> = new Set(['late', 'minute-more'])
+
+/** A stage to come, with what it was stretched by already. */
 const waiting = (stage: Stage, startMs: number, events: readonly CookEvent[]): StageView => {
-  const addedMinutes = events.reduce((sum, e) => sum + (e.kind === 'late' ? (e.amount ?? 0) : 0), 0)
+  const addedMinutes = events.reduce((sum, e) => sum + (MOVES_AHEAD.has(e.kind) ? (e.amount ?? 1) : 0), 0)
   return {
     ...planned(stage, startMs),
     addedMinutes,

@@ -1,7 +1,8 @@
 import { prepare } from '#core/plan/prepare'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { activeEvents, type CookEvent } from './events'
+import { activeEvents } from '#core/event-log'
+import type { CookEvent } from './events'
 import { minutesStillNeeded } from './outlook'
 import { estimatePot } from './estimate-pot'
 import { replay, type RunningCook } from './replay'
@@ -23,6 +24,8 @@ const MOVES = new Set<CookEvent['kind']>([
   'boiled-over',
   'water-added',
   'stirred',
+  'seen-water',
+  'seen-hard',
 ])
 /** A change smaller than this is not worth telling, minutes. */
 const WORTH_TELLING = 0.75

@@ -52,6 +52,19 @@ describe('what is worth a sound', () => {
     expect(kinds(heating, heatFrom + low + 0.1)).toEqual(['due heat-up'])
     expect(kinds(heating, heatFrom + high + 1.5)).toEqual(['late heat-up'])
   })
+  test('a soak that ends in the night is announced in the morning, and heat at once', () => {
+    const morning = (endMs: number) => endMs + 180 * MINUTE
+    const told = (events: CookEvent[], minutes: number) => {
+      const { view, nowMs } = at(events, minutes)
+      return signalsOf(plan, view, nowMs, undefined, morning).map(({ id }) =>
+        id.split(' ').slice(0, 2).join(' '),
+      )
+    }
+    expect(told(byHand, soaked + 0.5)).toEqual([])
+    expect(told(byHand, soaked + 179)).toEqual([])
+    expect(told(byHand, soaked + 181)).toEqual(['ended soak'])
+    expect(told(heating, heatFrom + minutesOf('heat-up').low + 0.1)).toEqual(['due heat-up'])
+  })
   test("advice is a signal, and its id is the advice's own", () => {
     const { view, nowMs } = at(heating, heatFrom + 1)
     expect(signalsOf(plan, view, nowMs, { id: 'add 7', says: 'Add 140 g' })).toEqual([

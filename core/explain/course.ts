@@ -1,10 +1,9 @@
 import { prepare } from '#core/plan/prepare'
-import { setupFor } from '#core/plan/pour-problem'
+import { potForPlan } from '#core/plan/pot-for-plan'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { timelineOf } from '#core/plan/timeline'
 import { readoutOf, steamNow, type Readout } from '#core/pot/readout'
-import { fillPot } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { SWEEP } from '#core/simulate/sweep'
 
@@ -25,22 +24,8 @@ const EVERY_MIN = 0.5
  */
 export function courseOf(request: PlanRequest, plan: Plan): CourseMoment[] {
   const prepared = prepare(request)
-  const { method, timed } = prepared
-  const pot = fillPot(
-    setupFor(
-      {
-        ...prepared,
-        vessel: request.vessel,
-        kitchenC: request.kitchenC,
-        stages: timed.stages,
-        way: method.water,
-        basket: method.basket === true,
-      },
-      plan.water.pour_g,
-      plan.water.boiler_g,
-    ),
-    SWEEP,
-  )
+  const { timed } = prepared
+  const pot = potForPlan(request, prepared, plan.water, SWEEP)
   const times = timelineOf(plan.stages)
   const course: CourseMoment[] = []
   for (const stage of timed.stages) {

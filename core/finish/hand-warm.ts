@@ -14,30 +14,56 @@ export const vapourDensity = (celsius: number): number =>
   (611.21 * Math.exp((18.678 - celsius / 234.5) * (celsius / (257.14 + celsius)))) /
   (461.5 * (celsius + 273.15))
 
-/**
- * Minutes from the pot to hand-warm under a fan. Most of the heat leaves with vapour: the same stream of air
- * that carries warmth off carries vapour off in proportion (Lewis relation).
- * @param heatPerGram of the cooked grain, J/(g K)
- * @param densityGMl loose, g/mL
- */
-export function handWarmMinutes({
-  heatPerGram,
-  densityGMl,
-  kitchenC,
-}: {
+/** Cooked grain out of its pot, open to the air on one side. */
+export interface OpenGrain {
+  /** Of the cooked grain, J/(g K). */
   heatPerGram: number
+  /** Loose, g/mL. */
   densityGMl: number
   kitchenC: number
-}): number {
-  const stored = densityGMl * 1e6 * heatPerGram * (DEPTH_MM / 1000)
-  const carries = FAN_H / AIR_HEAT
+  /** How deep it lies, mm; left out: a finger deep in a wide bowl. */
+  depthMm?: number
+  /** What the air takes off it, W/(m² K); left out: fanned. */
+  airH?: number
+  /** How warm it comes out of the pot, °C. */
+  fromC?: number
+}
+
+/** Still air over a warm, level surface, half of it radiation, W/(m² K) (Incropera & DeWitt, natural convection). */
+export const STILL_AIR_H = 9
+
+/** Heat of cooked grain.  @param dryShare of its mass  @returns J/(g K) */
+export const heatOfCooked = (dryShare: number): number => 4.18 * (1 - dryShare) + 1.6 * dryShare
+
+/**
+ * Lets it cool until it is as warm as that, or so long. Most of the heat leaves with vapour: the same stream of
+ * air that carries warmth off carries vapour off in proportion (Lewis relation).
+ */
+function cool(
+  { heatPerGram, densityGMl, kitchenC, depthMm = DEPTH_MM, airH = FAN_H, fromC = FROM_C }: OpenGrain,
+  until: { celsius: number; seconds: number },
+): { celsius: number; seconds: number } {
+  const stored = densityGMl * 1e6 * heatPerGram * (depthMm / 1000)
+  const carries = airH / AIR_HEAT
   const inRoom = ROOM_HUMIDITY * vapourDensity(kitchenC)
-  // A kitchen as warm as a hand never gets it there; a little over the room is then as good as it gets.
-  const goal = Math.max(HAND_WARM_C, kitchenC + 3)
-  let [t, seconds] = [FROM_C, 0]
-  while (t > goal && seconds < MAX_S) {
-    t -= ((FAN_H * (t - kitchenC) + carries * (vapourDensity(t) - inRoom) * LATENT_J_KG) / stored) * STEP_S
+  let [t, seconds] = [fromC, 0]
+  while (t > until.celsius && seconds < until.seconds) {
+    t -= ((airH * (t - kitchenC) + carries * (vapourDensity(t) - inRoom) * LATENT_J_KG) / stored) * STEP_S
     seconds += STEP_S
   }
-  return seconds / 60
+  return { celsius: t, seconds }
 }
+
+/**
+ * Minutes from the pot to hand-warm. A kitchen as warm as a hand never gets it there; a little over the room is
+ * then as good as it gets.
+ */
+export const handWarmMinutes = (grain: OpenGrain): number =>
+  cool(grain, { celsius: Math.max(HAND_WARM_C, grain.kitchenC + 3), seconds: MAX_S }).seconds / 60
+
+/** How warm it is so many minutes after it left the pot, °C; no less than the kitchen. */
+export const celsiusAfter = (grain: OpenGrain, minutes: number): number =>
+  Math.max(
+    Math.min(grain.kitchenC, grain.fromC ?? FROM_C),
+    cool(grain, { celsius: -Infinity, seconds: Math.min(minutes * 60, 2 * MAX_S) }).celsius,
+  )

@@ -10,7 +10,7 @@ export const LOOSEN_WAYS = {
   },
   quarters: {
     title: 'Turn it over in quarters',
-    how: 'Cut a cross, lift each quarter from the bottom and turn it over',
+    how: 'Cut a cross, lift each quarter from below, turn it over',
   },
   'leave-stuck': {
     title: 'Lift off the loose grain',

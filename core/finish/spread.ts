@@ -1,5 +1,7 @@
 /** Spread to steam off, the layer is thinner than this, mm. */
 export const SPREAD_MM = 25
+/** How deep it is usually spread, mm. */
+export const USUAL_SPREAD_MM = SPREAD_MM - 5
 /** A layer this thin lets its steam go in the shorter time; at the full 25 mm it takes the longer, minutes. */
 const STEAMS_OFF = { thinMm: 10, thinMin: 5, fullMin: 10 } as const
 
@@ -16,7 +18,7 @@ export interface Spread {
  * @param cookedMl loose volume of the cooked grain
  * @param depthMm 8 to 25
  */
-export function spreadOf(cookedMl: number, depthMm = SPREAD_MM - 5): Spread {
+export function spreadOf(cookedMl: number, depthMm = USUAL_SPREAD_MM): Spread {
   const areaCm2 = cookedMl / (depthMm / 10)
   const share = Math.min(1, Math.max(0, (depthMm - STEAMS_OFF.thinMm) / (SPREAD_MM - STEAMS_OFF.thinMm)))
   // Trays are about four to three.

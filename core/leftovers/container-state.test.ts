@@ -120,6 +120,29 @@ describe('sharing out', () => {
     expect(shareOut(1000, 0.8, 4, [container])[0]!.over).toBe(true)
     expect(shareOut(0, 0.8, 0, [container])).toEqual([])
   })
+  // 350 mL of 0.8 g/mL are 280 g.
+  test.each([
+    [280.2, false],
+    [280.4, true],
+  ])('%d g in a tub of 350 mL: over its rim %s', (grams, over) =>
+    expect(shareOut(grams, 0.8, 1, [container])[0]!.over).toBe(over),
+  )
+  test('without grain or without tubs there is nothing to share, and less than nothing is refused', () => {
+    expect(shareOut(500, 0.8, 2, [])).toEqual([])
+    expect(() => shareOut(-1, 0.8, 1, [container])).toThrow(/massG must be 0 or more, got -1/)
+    expect(() => shareOut(NaN, 0.8, 1, [container])).toThrow(/massG/)
+  })
+  test.each([
+    // A portion of just 280 g fills the tub to its rim; a little more takes the tray.
+    [560, 2, ['tub', 'tub']],
+    [560.1, 2, ['tray', 'tray']],
+    // Half a portion still wants a tub, and grain without portions counts as one.
+    [100, 0.4, ['tub']],
+    [200, 0, ['tub']],
+    [0, 2, []],
+  ])('%d g as %d portions go into %j', (grams, portions, ids) =>
+    expect(suggestContainers(grams, 0.8, portions, [tray, container]).map((c) => c.id)).toEqual(ids),
+  )
   test('one portion a tub where one fits; as few large ones as take it all where none does', () => {
     expect(suggestContainers(600, 0.8, 3, [tray, container]).map((c) => c.id)).toEqual(['tub', 'tub', 'tub'])
     expect(suggestContainers(3200, 0.8, 2, [container, tray]).map((c) => c.id)).toEqual([
@@ -143,6 +166,21 @@ describe('making it hot again', () => {
     for (let grams = 20; grams < 400; grams += 0.7)
       expect(reheating({ ...base, grams, frozen: true }).waterG % 1).toBe(0)
   })
+  // By hand, from 5 °C: 983.1 J/K, 68.8 kJ, 36.6 g of steam; frozen 156.6 kJ, 83 g and so a fifth of 300 g.
+  test.each([
+    [false, 35, 4, 4],
+    [true, 60, 6, 8],
+  ])(
+    '300 g to 75 °C, frozen %s: %d g of water, %d min in the pan, %d in the microwave',
+    (frozen, waterG, pan, microwave) =>
+      expect(reheating({ grams: 300, waterShare: 0.65, toC: 75, frozen, panW: 600 })).toEqual({
+        waterG,
+        panMinutes: pan,
+        microwaveMinutes: microwave,
+      }),
+  )
+  test('a spoonful still gets the least there is to pour', () =>
+    expect(reheating({ ...base, grams: 10 }).waterG).toBe(5))
   test('frozen takes longer, more power less, and it always steams a minute', () => {
     expect(reheating({ ...base, frozen: true }).panMinutes).toBeGreaterThan(reheating(base).panMinutes)
     expect(reheating({ ...base, panW: 2000 }).panMinutes).toBeLessThanOrEqual(reheating(base).panMinutes)

@@ -1,3 +1,4 @@
+import { activeEvents } from '#core/event-log'
 import type { Guidance } from './guidance'
 
 /** Events of a stored container. Nothing is ever changed or removed. */
@@ -62,12 +63,6 @@ export interface ContainerState {
 }
 
 const HOUR = 3_600_000
-
-/** Active events, oldest first. */
-function activeLeftoverEvents(events: readonly LeftoverEvent[]): LeftoverEvent[] {
-  const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
-  return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id)).sort((a, b) => a.atMs - b.atMs)
-}
 
 /** A container as its events leave it, before it is looked at by the clock. */
 interface Running {
@@ -139,7 +134,7 @@ export function containerState(
   guidance: Guidance,
   nowMs: number,
 ): ContainerState {
-  const active = activeLeftoverEvents(events)
+  const active = activeEvents(events)
   const state: Running = {
     place: packed.place === 'fridge' || packed.place === 'freezer' ? packed.place : 'cooling',
     gone: null,

@@ -129,6 +129,9 @@ export function guidanceOf(authority: Authority, own: Partial<Record<FigureId, n
   ) as unknown as Guidance
 }
 
+/** Cooked grain in containers no deeper than this cools in time, mm. */
+export const SHALLOW_MM = 50
+
 /** Said wherever a figure of it is shown. */
 export const FOLLOW_LOCAL = 'Usual guidance; follow your local food authority.'
 export const WHY_STRICT =

@@ -2,8 +2,8 @@ import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-requ
 import { varietyOf } from '#core/grain/varieties'
 import { plan } from '#core/plan/plan'
 import { prepare } from '#core/plan/prepare'
-import { setupFor } from '#core/plan/pour-problem'
-import { fillPot, grainWater, type Pot } from '#core/pot/pot'
+import { potForPlan } from '#core/plan/pot-for-plan'
+import { grainWater, type Pot } from '#core/pot/pot'
 import { vesselPreset } from '#core/vessel/presets'
 import { runPhase } from '#core/pot/run'
 import { simulateHoldTime, HOLD_HOT_C } from './simulate-hold-time'
@@ -19,20 +19,13 @@ function rested(more: Partial<PlanRequestJson> = {}): Pot {
   if (!read.ok) throw new Error('unread')
   const request = read.value
   const [made, prepared] = [plan(request), prepare(request)]
-  const pot = fillPot(
-    setupFor(
-      {
-        ...prepared,
-        vessel: request.vessel,
-        kitchenC: request.kitchenC,
-        stages: prepared.timed.stages,
-        way: prepared.method.water,
-        basket: false,
-      },
-      made.water.pour_g,
-    ),
-    { layers: 3, shells: 8, step: 3, steadyStep: 6, restStep: 12 },
-  )
+  const pot = potForPlan(request, prepared, made.water, {
+    layers: 3,
+    shells: 8,
+    step: 3,
+    steadyStep: 6,
+    restStep: 12,
+  })
   for (const stage of prepared.timed.stages)
     runPhase(pot, {
       ...stage,

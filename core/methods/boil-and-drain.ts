@@ -14,7 +14,7 @@ const STEAM_MINUTES = 12
 /** An open pot rolls when it gets this much more than it loses. */
 const ROLLING = 1.4
 /** Film left on cooked grain after a sieve, g/g. */
-const FILM = 0.08
+export const FILM = 0.08
 const TAP_C = 15
 
 /** Plenty of water, drained when the grain is as wanted: the water sets no texture, the minutes do. */

@@ -22,7 +22,7 @@ export const oven: Method = {
   defaults: { vessel: 'oven-dish-3', heat: 'oven-190', restMinutes: 10 },
   beforeHeat: [
     `The oven at ${OVEN_C} °C before the dish goes in`,
-    'Spread the grain level under the water; seal with foil all round',
+    'Level the grain under the water; seal with foil all round',
   ],
   stages: (kitchen) => [
     {

@@ -17,7 +17,7 @@ export const pouredOver: Method = {
   kettle: true,
   pourSetsTexture: true,
   defaults: { vessel: 'heavy-2.5', heat: 'gas-medium', restMinutes: 0 },
-  beforeHeat: ['Use a bowl or pot with a lid that fits; spread the grain level'],
+  beforeHeat: ['Use a bowl or pot with a lid that fits; level the grain'],
   stages: () => [
     {
       id: 'rest',
@@ -34,7 +34,7 @@ export const pouredOver: Method = {
       atMost: MAX_STAND,
       endsOn: 'clock',
       handsOn: false,
-      checks: ['At the end: no water when the grain is parted, and nothing hard to bite'],
+      checks: ['At the end: no water below, and nothing hard to bite'],
     },
   ],
   suits: ({ id }) => POURED_OVER.has(id),

@@ -65,7 +65,7 @@ export function soakSigns(blend: Pick<Blend, 'parts'>): string[] {
   return [
     ...(milled.length > 0 ? ['White grain is opaque all through when it is done'] : []),
     ...(milled.length < blend.parts.length
-      ? ['Grain in its skin is swollen, a nail dents it, and a cut one has no dry centre']
+      ? ['Grain in its skin: a nail dents it, a cut one is not dry']
       : []),
   ]
 }
@@ -134,7 +134,7 @@ export function coveredToTheEnd(
   const strong: MethodStage = {
     id: 'strong',
     kind: 'boil',
-    title: '1 minute on high',
+    title: '1 minute on high heat, lid on',
     heat: 'high',
     powerW: power('high'),
     lid: 'on',

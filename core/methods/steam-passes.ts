@@ -31,7 +31,7 @@ export const steamPasses: Method = {
       stages.push({
         id: `steam-${pass + 1}`,
         kind: 'steam',
-        title: passes === 1 ? 'Steam it' : `Steam it, ${NTH[pass]} time`,
+        title: passes === 1 ? 'Steam it, lid on' : `Steam it, lid on, ${NTH[pass]} time`,
         heat: 'medium',
         powerW: powerAt(kitchen)('medium'),
         lid: 'on',
@@ -84,5 +84,5 @@ const moisten = (kitchen: MethodContext, pass: number, powerW: number): MethodSt
   until: { minutes: MOISTEN_MINUTES },
   endsOn: 'clock',
   handsOn: false,
-  checks: ['Salt and a little oil go into this water'],
+  checks: pass === 0 ? ['First rub a little oil and salt into the dry grain'] : [],
 })

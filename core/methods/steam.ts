@@ -11,9 +11,17 @@ export const STEAMER_CHECKS = [
   'A cloth under the lid catches the drip',
 ] as const
 
+/** A name longer than this makes a line of the stove too long, characters. */
+const MAX_DISH_NAME = 34
+/** The dish that boils under the basket, by the cook's own name for it. */
+export const dishBelow = (name: string): string =>
+  name.length > MAX_DISH_NAME ? 'The dish below' : `“${name}”`
+
 export const steamUp = (kitchen: MethodContext): MethodStage =>
   waterToTheBoil(kitchen, {
-    title: `Bring ${kitchen.boilerDish ? `the ${kitchen.boilerDish.name}` : 'the water under the basket'} to the boil, lid on`,
+    title: kitchen.boilerDish
+      ? `${dishBelow(kitchen.boilerDish.name)} to the boil, lid on`
+      : 'Bring the water under the basket to the boil, lid on',
     cue: 'steady-steam',
     contact: 'aside',
   })
@@ -32,9 +40,7 @@ export const basketOn = (kitchen: MethodContext, over: Partial<MethodStage> = {}
 
 /** Looked at in every round: a boiler that runs dry scorches, and a dish that thickens catches. */
 export const boilerLook = ({ boilerDish }: MethodContext): string =>
-  boilerDish
-    ? `Stir the ${boilerDish.name} and check the liquid; top it up from a kettle`
-    : 'Check the water; top it up from a kettle'
+  boilerDish ? 'Stir the dish below; top it up from a kettle' : 'Check the water; top it up from a kettle'
 
 /**
  * Steam gives a grain little water, so it is the time that makes it softer: how far the centre is cooked for

@@ -22,8 +22,8 @@ describe('a dish as the boiler', () => {
     expect(dish!.liquid_g - dish!.steams_off_g).toBeCloseTo(water.left_in_pot_g, 0)
     expect(water.pour_g).toBe(2000)
     expect(cautions.map((c) => c.code)).toContain('dish-thickens')
-    expect(stages.find((s) => s.id === 'pour')!.title).toBe('The nettle soup under the basket')
-    expect(stages.find((s) => s.kind === 'steam')!.checks.join()).toContain('Stir the nettle soup')
+    expect(stages.find((s) => s.id === 'pour')!.title).toBe('“nettle soup” under the basket')
+    expect(stages.find((s) => s.kind === 'steam')!.checks.join()).toContain('Stir the dish below')
   })
 
   test('too little soup is told what to put in first, and with that it is enough', () => {
@@ -53,7 +53,7 @@ describe('a dish as the boiler', () => {
       passes: 3,
       ...soup(1500),
     })
-    expect(passes.stages.filter((s) => s.checks.some((c) => c.includes('nettle soup'))).length).toBe(3)
+    expect(passes.stages.filter((s) => s.checks.some((c) => c.includes('dish below'))).length).toBe(3)
     expect(passes.water.boiler_g).toBe(1500)
     expect(passes.water.pour_g).toBeLessThan(700)
     expect(passes.boiler_dish!.steams_off_g).toBeGreaterThan(0)

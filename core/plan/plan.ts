@@ -29,6 +29,7 @@ import { prepare, type PreparedPlan } from './prepare'
 import type { PlanRequest } from './request'
 import type { Plan, Stage, Window } from './result'
 import { separateness } from './separate-index'
+import { pourProblem } from './pot-for-plan'
 import { setupFor, type PourProblem } from './pour-problem'
 import { solvePour, tryPour, type Solution } from './solve-pour'
 import { stagesOf } from './stages'
@@ -137,28 +138,6 @@ export function plan(request: PlanRequest): Plan {
     ...(request.saidIn === 'measures' ? { said_in: 'measures' as const } : {}),
   }
 }
-
-const pourProblem = (request: PlanRequest, prepared: PreparedPlan): PourProblem => ({
-  blend: prepared.blend,
-  dryG: prepared.dryG,
-  vessel: request.vessel,
-  boilC: prepared.boilC,
-  kitchenC: request.kitchenC,
-  waterC: prepared.waterC,
-  stages: prepared.timed.stages,
-  goal: prepared.goal,
-  way: prepared.method.water,
-  basket: prepared.method.basket === true,
-  retainedSoakC: prepared.retainedSoakC,
-  soaked: prepared.soaked,
-  addInWaterG: prepared.addInWaterG,
-  later: prepared.later,
-  uptake: prepared.uptake,
-  boilerHasG: prepared.boilerHasG,
-  sauce: prepared.sauce,
-  hurry: request.hurry,
-  ...(prepared.fixedMinutes === undefined ? {} : { fixedMinutes: prepared.fixedMinutes }),
-})
 
 /** Grain and water in the vessel, before and after: one water in many gauges. */
 function gaugesIn(

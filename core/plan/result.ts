@@ -50,7 +50,7 @@ export interface Stage {
   /** Not before this, UTC milliseconds: stages that were begun by hand in a running cook. */
   begins_ms?: number
   /** What is done to the bed in this stage of a remedy. */
-  mends?: { addG: number; turn: boolean }
+  mends?: { addG: number; turn: boolean; pourOffG?: number }
   checks: string[]
   /** What to set on the burner or the appliance as the stage begins. */
   set?: StageSetting

@@ -1,7 +1,23 @@
+import { HEAT_LEVELS } from '#core/heat/sources'
 import type { PlanRequest } from './request'
 import type { Stage, StageSetting } from './result'
 
 type Heated = Pick<Stage, 'kind' | 'heat' | 'minutes' | 'ends_on'>
+
+/** How pressure is let out, as it is set. */
+const RELEASES = { natural: 'natural release', timed: 'timed release', quick: 'quick release' } as const
+
+/** What to set, in words: "Heat: lowest", "Set: pressure cook, high pressure, 12 min, natural release". */
+export function settingWords({ setting, minutes, pressure, release }: StageSetting): string {
+  // A burner's minutes are counted by the stove's own clock.
+  if ((HEAT_LEVELS as readonly string[]).includes(setting)) return `Heat: ${setting}`
+  return `Set: ${[
+    setting,
+    ...(pressure ? [`${pressure} pressure`] : []),
+    ...(minutes === undefined ? [] : [`${minutes} min`]),
+    ...(release ? [RELEASES[release]] : []),
+  ].join(', ')}`
+}
 
 /**
  * What to set on the burner or the appliance as a stage begins; nothing where the heat is off or the appliance
@@ -18,6 +34,7 @@ export function settingOf(
   switch (vessel.kind) {
     case 'pressure-electric':
       if (stage.kind === 'hold') return { setting: 'keep warm' }
+      if (stage.kind === 'toast') return { setting: 'sauté', minutes: Math.round(stage.minutes.expected) }
       return stage.kind === 'pressure-up' && pressureMinutes !== undefined
         ? { setting: 'pressure cook', minutes: Math.ceil(pressureMinutes - 1e-9), pressure, release }
         : undefined

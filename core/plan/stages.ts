@@ -1,7 +1,8 @@
+import { deliveredPower } from '#core/heat/sources'
 import { keepsWarmItself } from '#core/vessel/vessel'
 import { FRIDGE_WARMEST_C } from '#core/constants'
 import type { Dressing } from '#core/finish/dressing'
-import { handWarmMinutes } from '#core/finish/hand-warm'
+import { handWarmMinutes, heatOfCooked } from '#core/finish/hand-warm'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
 import { SPREAD_MM, type Spread } from '#core/finish/spread'
 import type { Blend } from '#core/grain/blend'
@@ -10,8 +11,10 @@ import { holdingPower } from '#core/leftovers/hold-time'
 import type { Method } from '#core/methods/definition'
 import { CUES, type CueId } from '#core/methods/signs'
 import { soakSigns } from '#core/methods/stages'
+import { dishBelow } from '#core/methods/steam'
 import { roundTo } from '#core/units/rounding'
 import type { AddInOut, Seasoning } from '#core/seasoning/seasoning'
+import { guidanceOf, SHALLOW_MM } from '#core/leftovers/guidance'
 import type { PlanRequest } from './request'
 import {
   addInAmount,
@@ -136,9 +139,11 @@ const POUR_TITLE = {
 const KETTLE_W = 1700
 const TAP_C = 15
 
-/** "The leek stew under the basket, 140 g water into it first". */
+/** "“Leek stew”: 140 g water into it". */
 const dishTitle = ({ name, top_up_g }: NonNullable<Plan['boiler_dish']>): string =>
-  `The ${name} under the basket${top_up_g >= 1 ? `, ${Math.round(top_up_g)} g water into it first` : ''}`
+  top_up_g >= 1
+    ? `${dishBelow(name)}: ${Math.round(top_up_g)} g water into it`
+    : `${dishBelow(name)} under the basket`
 
 function pourTitle({ kettle, bowl, water }: Method, boilerDish: Plan['boiler_dish']): string {
   if (kettle) return 'Pour the boiling water over it'
@@ -146,10 +151,43 @@ function pourTitle({ kettle, bowl, water }: Method, boilerDish: Plan['boiler_dis
   return bowl ? 'Pour the water over the grain in the bowl' : POUR_TITLE[water]
 }
 
+/** Minutes until chopped onions are soft, on medium heat. */
+const FRY = { low: 4, expected: 6, high: 9 }
+
+/** What is fried before the grain and the water are in. */
+function friedFirst({ request, prepared: { method, boilC }, seasoning }: StageInput): StageDraft[] {
+  const amounts = seasoningAmounts(seasoning, 'first', request)
+  if (amounts.length === 0) return []
+  const inThePot =
+    (request.vessel.kind === 'pot' || request.vessel.kind.startsWith('pressure')) && method.water === 'pot'
+  const stage: StageDraft = {
+    id: 'fry-first',
+    kind: 'toast',
+    title: `Fry first: ${amounts.map((a) => amountWords(a, request)).join(', ')}`,
+    amounts,
+    ...clocked,
+    heat: 'medium',
+    // Its burner is taken; what it gives the pot is gone before the water is in.
+    power_w: inThePot
+      ? roundTo(deliveredPower(request.source, 'medium', request.vessel.loss * (boilC - request.kitchenC)), 0)
+      : 0,
+    lid: 'off',
+    minutes: FRY,
+    hands_on: true,
+    checks: [
+      'In a little fat, stirring, until soft and clear',
+      inThePot ? 'Then the grain and the water go in' : 'In a pan of its own; it goes in with the grain',
+    ],
+  }
+  const set = settingOf(stage, request, { ovenC: undefined, pressureMinutes: undefined })
+  return [inThePot && set ? { ...stage, set } : stage]
+}
+
 /** What is done to the water before it meets the grain. */
-function waterStages({ request, prepared, seasoning, pourG, boilerG, boilerDish }: StageInput): StageDraft[] {
+function waterStages(laid: StageInput): StageDraft[] {
+  const { request, prepared, seasoning, pourG, boilerG, boilerDish } = laid
   const { dryG, blend, method, boilC } = prepared
-  const stages: StageDraft[] = []
+  const stages: StageDraft[] = friedFirst(laid)
   if (method.kettle) {
     const expected = (4.18 * pourG * (boilC - TAP_C)) / KETTLE_W / 60
     stages.push({
@@ -273,6 +311,10 @@ function hotStages({ request, prepared, seasoning, windows, pourG }: StageInput)
   const hot = prepared.timed.stages
   const boiling = hot.findIndex((stage, i) => i > 0 && (stage.powerW > 0 || stage.surroundC !== undefined))
   const held = hot.findIndex((stage) => stage.kind === 'pressure')
+  const lidded =
+    request.vessel.kind === 'pot' && request.vessel.lid === 'foil'
+      ? hot.findIndex((stage) => stage.lid === 'on')
+      : -1
   return hot.map((stage, i): StageDraft => {
     const { cue, surroundC } = stage
     const draft: StageDraft = {
@@ -289,7 +331,11 @@ function hotStages({ request, prepared, seasoning, windows, pourG }: StageInput)
       ends_on: stage.endsOn,
       ...(cue ? { cue: CUES[cue].text, cue_id: cue } : {}),
       hands_on: stage.handsOn,
-      checks: i === boiling ? [...addInChecks(seasoning, request, 'boiling'), ...stage.checks] : stage.checks,
+      checks: [
+        ...(i === boiling ? addInChecks(seasoning, request, 'boiling') : []),
+        ...(i === lidded ? ['Foil over the rim, then press the lid on'] : []),
+        ...stage.checks,
+      ],
     }
     const amounts = [
       ...(stage.pourShare ? [liquidAmount('water', pourG * stage.pourShare, request)] : []),
@@ -324,8 +370,16 @@ function lastStages({
     minutes: byHand(...FLUFF, prepared.dryG),
     hands_on: true,
     checks: [
+      ...(prepared.timed.stages.at(-1)!.lid === 'on' &&
+      request.vessel.kind !== 'oven-dish' &&
+      !prepared.method.basket
+        ? ['Lift the lid level: its drops must not fall back']
+        : []),
       request.toasted ? 'Lift off the loose grain; the crisp bottom comes last' : way.how,
       ...addInChecks(seasoning, request, 'end'),
+      ...(keepsWarmItself(request.vessel.kind) && request.holdMinutes === 0
+        ? ['Turn off keep warm, and unplug']
+        : []),
     ],
     loosen,
     ...(foldIn.length > 0 ? { amounts: foldIn } : {}),
@@ -341,14 +395,13 @@ function lastStages({
       ...clocked,
       checks: [
         `${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`,
-        'Then fry it, or chill it within the hour',
+        `Then fry it, or chill it within ${coldWithin(request)} min`,
       ],
       minutes: rounded({ low: spread.minutes * 0.6, expected: spread.minutes, high: spread.minutes * 1.3 }),
     })
   if (dressing) {
-    const dryShare = prepared.dryG / cookedG
     const cools = handWarmMinutes({
-      heatPerGram: 4.18 * (1 - dryShare) + 1.6 * dryShare,
+      heatPerGram: heatOfCooked(prepared.dryG / cookedG),
       densityGMl: prepared.blend.cookedDensity,
       kitchenC: request.kitchenC,
     })
@@ -390,7 +443,7 @@ function lastStages({
         minutes: { low: setMinutes, expected: setMinutes, high: setMinutes },
       })
   }
-  if (request.purpose === 'batch') last.push(...batchStages(prepared.dryG))
+  if (request.purpose === 'batch') last.push(...batchStages(prepared.dryG, request))
   if (request.holdMinutes > 0)
     last.push({
       id: 'hold',
@@ -410,10 +463,12 @@ function lastStages({
   return last
 }
 
-const SHALLOW_MM = 50
+/** Minutes until cooked grain must be cold, by the guidance in force. */
+const coldWithin = ({ guidance }: Pick<PlanRequest, 'guidance'>): number =>
+  guidanceOf(guidance).cool_min.value
 
 /** Cooked for the week: shared out while hot into shallow containers, and cooled before they are shut. */
-const batchStages = (dryG: number): StageDraft[] => [
+const batchStages = (dryG: number, request: Pick<PlanRequest, 'guidance'>): StageDraft[] => [
   {
     id: 'portion',
     kind: 'measure',
@@ -430,7 +485,7 @@ const batchStages = (dryG: number): StageDraft[] => [
     hands_on: false,
     ...clocked,
     minutes: { low: 10, expected: 20, high: 40 },
-    checks: ['Into the fridge within the hour, lids on when the steam has stopped'],
+    checks: [`In the fridge within ${coldWithin(request)} min, lids on when it is cool`],
   },
 ]
 

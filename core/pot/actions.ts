@@ -1,5 +1,5 @@
 import { LATENT_HEAT } from '#core/heat/evaporation'
-import { grainHeat, heatCapacityOf, WATER_HEAT, type Pot } from './pot'
+import { grainHeat, grainWater, heatCapacityOf, leastCooked, WATER_HEAT, type Pot } from './pot'
 
 /**
  * Puts a grain that waited into the pot: it cools the pot and drinks from now on.
@@ -45,6 +45,30 @@ export function loseWater(pot: Pot, g: number): void {
   pot.freeG -= gone
   pot.drainedG += gone
   pot.filledHeat -= WATER_HEAT * gone
+}
+
+/** Water that one sees is at least so much, as a share of the cooked mass. */
+const SEEN_WATER = 0.06
+/** A centre that a tongue calls hard is at most so far cooked. */
+const FELT_HARD = 0.84
+
+/** Makes the pot hold at least so much free water: it was seen.  @param share of the cooked mass */
+export function wetAtLeast(pot: Pot, share = SEEN_WATER): void {
+  pot.freeG = Math.max(pot.freeG, (share * (pot.dryG + grainWater(pot))) / (1 - share))
+}
+
+/** Makes the centres at most so far cooked: they were bitten.  @param most 0..1 */
+export function centreAtMost(pot: Pot, most = FELT_HARD): void {
+  const now = leastCooked(pot)
+  if (now <= most) return
+  for (let i = 0; i < pot.cooked.length; i++) pot.cooked[i] = pot.cooked[i]! * (most / now)
+}
+
+/** Makes the grain hold at most so much water.  @param most g per g of dry grain */
+export function uptakeAtMost(pot: Pot, most: number): void {
+  const share = Math.max(0.1, most) / (grainWater(pot) / pot.dryG)
+  if (share >= 1) return
+  for (const list of [pot.uptake, pot.mean]) for (let i = 0; i < list.length; i++) list[i] = list[i]! * share
 }
 
 /** Turns the bed over: every layer gets its share of every other. Layers weigh the same, so water is conserved. */

@@ -1,6 +1,6 @@
 import type { PlayerActions } from '#core/contract/practice'
 import type { CookEvent } from '#core/cook/events'
-import { activeEvents } from '#core/cook/events'
+import { activeEvents } from '#core/event-log'
 import { USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
 import type { HeatLevel } from '#core/heat/sources'

@@ -2,11 +2,11 @@ import { SCORCH_FROM_C } from '#core/constants'
 import { deliveredPower, fullPower, type HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 import { prepare, type PreparedPlan } from '#core/plan/prepare'
-import { setupFor } from '#core/plan/pour-problem'
+import { potForPlan } from '#core/plan/pot-for-plan'
 import type { PlanRequest } from '#core/plan/request'
 import { readoutOf, type Readout as Inside } from '#core/pot/readout'
 import { joinGrain } from '#core/pot/actions'
-import { fillPot, liquidOf, type Pot, type Resolution } from '#core/pot/pot'
+import { liquidOf, type Pot, type Resolution } from '#core/pot/pot'
 import { runPhase, type Phase } from '#core/pot/run'
 import { SWEEP } from '#core/simulate/sweep'
 import { celsius } from '#core/units/units'
@@ -83,16 +83,12 @@ class HandledPot {
 
   constructor(request: PlanRequest, pourG: number, heldMinutes: number, resolution: Resolution) {
     const prepared = prepare(request)
-    const { method, timed, boilC } = prepared
+    const { timed, boilC } = prepared
     const { vessel, source, kitchenC } = request
-    const basket = method.basket === true
     this.#prepared = prepared
     this.#source = source
     this.#heldLeft = heldMinutes
-    this.#pot = fillPot(
-      setupFor({ ...prepared, vessel, kitchenC, stages: timed.stages, way: method.water, basket }, pourG),
-      resolution,
-    )
+    this.#pot = potForPlan(request, prepared, { pour_g: pourG }, resolution)
     this.#standingLossWK = standingLoss(vessel, celsius(boilC), celsius(kitchenC))
     const sealedC = timed.stages.find((s) => s.sealedC !== undefined)?.sealedC
     this.#closed = { lid: 'on', ...(sealedC === undefined ? {} : { sealedC }), thermostat: true }

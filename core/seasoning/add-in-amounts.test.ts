@@ -100,3 +100,8 @@ test('any text is read without an error, and an amount is never negative', () =>
     }),
   )
 })
+
+test.each(['1 onion fried first', '2 fried onions', '100 g chopped onion, fried'])(
+  '%s goes in first',
+  (text) => expect(read(text)).toMatchObject({ ok: true, known: true, addIn: { when: 'first' } }),
+)

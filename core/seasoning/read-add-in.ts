@@ -26,6 +26,9 @@ const BY_HAND: readonly [RegExp, number][] = [
   [/^pinch(?:es)?\s+(?:of\s+)?/i, PINCH_ML],
 ]
 
+/** "fried onion", "onion, fried first". */
+const FRIED = /^fried\s+|,?\s+fried(?:\s+first)?$/i
+
 /**
  * Reads something cooked along: "2 bay leaves", "80 g peas", "1 tbsp butter", "a handful of raisins". What is not
  * in the table is told by weight and taken as dry.
@@ -40,7 +43,8 @@ export function readAddIn(
   if (!read.ok) return { ok: false, why: read.why === 'range' ? 'range' : 'no-amount' }
   const { quantity } = read
   const byHand = BY_HAND.find(([pattern]) => pattern.test(read.rest))
-  const name = (byHand ? read.rest.replace(byHand[0], '') : read.rest).replace(/^of\s+/i, '').trim()
+  const told = (byHand ? read.rest.replace(byHand[0], '') : read.rest).replace(/^of\s+/i, '').trim()
+  const name = told.replace(FRIED, '').trim()
   if (name === '') return { ok: false, why: 'no-name' }
   const known = addInCalled(name)
   const details = known && detailsOf(known)
@@ -55,7 +59,7 @@ export function readAddIn(
       grams,
       waterShare: details?.waterShare ?? 0,
       saltShare: details?.saltShare ?? 0,
-      when: details?.when ?? 'with-water',
+      when: name !== told ? 'first' : (details?.when ?? 'with-water'),
       out: details?.out ?? 'stays',
     },
   }

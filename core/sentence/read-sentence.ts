@@ -1,8 +1,11 @@
+import { NIGHT_SOAK_MINUTES } from '#core/constants'
 import { countFrom } from '#core/eaters/count-words'
 import type { VarietyId } from '#core/grain/varieties'
 import type { Purpose } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
-import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
+import { parseQuantity, type Quantity, type QuantityUnit } from '#core/units/parse-quantity'
+import { KNOWN_ADD_INS } from '#core/seasoning/known-add-ins'
+import { withoutStops } from './abbreviations'
 import { GRAIN_NAMES, NOT_PLANNED } from './everyday-names'
 
 /** The kitchen's own names, which go before everybody's. */
@@ -23,6 +26,8 @@ export interface Sentence {
   /** An amount of a grain that was not named. */
   amount?: Quantity
   servings?: number
+  /** The amounts were said for each of them, and are given here for all. */
+  perPerson?: boolean
   vesselId?: string
   vesselKind?: NamedKind
   method?: MethodId
@@ -33,7 +38,21 @@ export interface Sentence {
   at?: string
   /** Null: not soaked. */
   soakMinutes?: number | null
+  /** Soaked till the morning. */
+  soakTillMorning?: boolean
   washes?: number
+  /** Water of the cook's own. */
+  water?: Quantity
+  /** Minutes on the heat, or of a programme, and at rest. */
+  minutes?: number
+  restMinutes?: number
+  pressure?: 'low' | 'high'
+  release?: 'natural' | 'timed' | 'quick'
+  releaseMinutes?: number
+  /** Null: none. */
+  salt?: Quantity | null
+  /** Things cooked along, as they were said: "80 g peas". */
+  addIns?: string[]
   /** Rice, rinsed or not, was said without a number. */
   rinse?: boolean
   /** What was said that this cannot read, word by word. */
@@ -54,6 +73,10 @@ const KIND_NAMES: Readonly<Record<string, NamedKind>> = {
   pot: 'pot',
   saucepan: 'pot',
   pan: 'pot',
+  pressure: 'pressure',
+  'pressure cooked': 'pressure',
+  'pressure cook': 'pressure',
+  'under pressure': 'pressure',
 }
 
 const METHOD_NAMES: Readonly<Record<string, MethodId>> = {
@@ -62,10 +85,20 @@ const METHOD_NAMES: Readonly<Record<string, MethodId>> = {
   'absorption method': 'covered-simmer',
   steamed: 'steam',
   steam: 'steam',
+  'over steam': 'steam',
+  'over a pot': 'steam',
+  'over water': 'steam',
+  'steamed over a pot': 'steam',
+  'steamed over water': 'steam',
+  'steamed over a pot of water': 'steam',
   'boiled like pasta': 'boil-and-drain',
   'boil and drain': 'boil-and-drain',
   'boiled and drained': 'boil-and-drain',
   'like pasta': 'boil-and-drain',
+  'in plenty of water': 'boil-and-drain',
+  'plenty of water': 'boil-and-drain',
+  'in lots of water': 'boil-and-drain',
+  'lots of water': 'boil-and-drain',
   drained: 'boil-and-drain',
   baked: 'oven',
   'oven baked': 'oven',
@@ -76,6 +109,9 @@ const METHOD_NAMES: Readonly<Record<string, MethodId>> = {
 
 const PURPOSE_NAMES: Readonly<Record<string, Purpose>> = {
   'for sushi': 'dressed',
+  'seasoned for sushi': 'dressed',
+  dressed: 'dressed',
+  'with dressing': 'dressed',
   'for fried rice': 'frying',
   'to fry': 'frying',
   'for frying': 'frying',
@@ -83,10 +119,22 @@ const PURPOSE_NAMES: Readonly<Record<string, Purpose>> = {
   'for a salad': 'salad',
   'for the week': 'batch',
   'for meal prep': 'batch',
+  salad: 'salad',
+  'as a salad': 'salad',
+  'for tabbouleh': 'salad',
+  'for tabouli': 'salad',
+  'for a rice salad': 'salad',
+  'fried rice': 'frying',
+  'for freezing': 'batch',
 }
+
+/** Dishes that say their grain, and what it is cooked for. */
+const DISHES: Readonly<Record<string, Purpose>> = { sushi: 'dressed', tabbouleh: 'salad', tabouli: 'salad' }
 
 const TEXTURE_NAMES: Readonly<Record<string, number>> = {
   firm: 0,
+  'very firm': 0,
+  'extra firm': 0,
   'al dente': 0,
   'a bit firm': 0.25,
   'a little firm': 0.25,
@@ -97,6 +145,7 @@ const TEXTURE_NAMES: Readonly<Record<string, number>> = {
   'a bit soft': 0.75,
   'a little soft': 0.75,
   'very soft': 1,
+  'extra soft': 1,
 }
 
 const FILLERS = new Set([
@@ -124,12 +173,36 @@ const FILLERS = new Set([
   'want',
   'tonight',
   'today',
+  'each',
+  'it',
+  'then',
+  'to',
+  'usual',
+  'now',
+  'together',
+  'mixed',
+  'for',
+  'need',
+  'me',
+  'enough',
+  'breakfast',
+  'lunch',
+  'dinner',
+  'supper',
 ])
 
+/** Units that count no grain: for people, lengths and times. */
+const NO_GRAIN: ReadonlySet<QuantityUnit> = new Set(['portion', 'min', 'm', 'mm'])
+
+/** "at 7 in the morning": at 7 am. */
+const withAmPm = (_all: string, hour: string, part: string): string =>
+  `${hour} ${part === 'morning' ? 'am' : 'pm'}`
+
 const clean = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[-,;.!]+(?=\s|$)/g, ' , ')
+  withoutStops(text.toLowerCase())
+    .replace(/\b((?:at|by)\s+\d{1,2}(?:[:.]\d{2})?)\s+in\s+the\s+(morning|afternoon|evening)\b/g, withAmPm)
+    .replace(/\bbring(?:\s+it)?\s+to\s+(?:a|the)\s+boil\b/g, ',')
+    .replace(/[-,;.!]+(?=\s|$)|(?<!water):(?=\s|$)/g, ' , ')
     .trim()
 const plainName = (name: string): string =>
   name.toLowerCase().replace(/[-,]/g, ' ').replace(/\s+/g, ' ').trim()
@@ -139,10 +212,21 @@ const plainName = (name: string): string =>
  * Nothing is guessed in silence: what cannot be read is in `unread`.
  * @param vocabulary the kitchen's own names
  */
-export function readSentence(text: string, vocabulary: Vocabulary): Sentence {
+export function readSentence(text: string, kitchen: Vocabulary): Sentence {
   const sentence: Sentence = { grains: [], unread: [], notes: [] }
+  const short = shortNames(kitchen.measures)
+  const vocabulary = { ...kitchen, measures: [...kitchen.measures, ...short.keys()] }
   let rest = clean(text)
+  // Breakfast is in the morning, where nothing else was said.
+  if (/\bbreakfast\b/.test(rest))
+    rest = rest.replace(/\b((?:at|by)\s+\d{1,2}(?:[:.]\d{2})?)(?!\s*(?:[ap]\.?m|[\d:.]))/g, '$1 am')
   while (rest !== '') {
+    const person = PER_PERSON.exec(rest)
+    if (person && (sentence.grains.some((g) => g.quantity) || sentence.amount)) {
+      sentence.perPerson = true
+      rest = rest.slice(person[0].length).trimStart()
+      continue
+    }
     const next = READERS.reduce<string | undefined>(
       (found, reader) => found ?? reader(rest, sentence, vocabulary),
       undefined,
@@ -155,7 +239,41 @@ export function readSentence(text: string, vocabulary: Vocabulary): Sentence {
     if (word !== ',' && !FILLERS.has(word)) sentence.unread.push(word)
     rest = rest.slice(word.length).trimStart()
   }
+  if (sentence.perPerson) timesPeople(sentence)
+  for (const quantity of [
+    ...sentence.grains.map((g) => g.quantity),
+    sentence.amount,
+    sentence.water,
+    sentence.salt,
+  ])
+    if (quantity?.own !== undefined) quantity.own = short.get(quantity.own) ?? quantity.own
   return sentence
+}
+
+/** After an amount: so much for everyone who eats. */
+const PER_PERSON = /^(?:each|per\s+(?:person|head|portion|serving)|a\s+(?:head|person)|pp)(?=[\s,]|$)/
+
+/** "80 g each for four" is 320 g; without the people it is not understood. */
+function timesPeople(sentence: Sentence): void {
+  const { servings } = sentence
+  if (servings === undefined) {
+    sentence.unread.push('each')
+    return
+  }
+  for (const quantity of [...sentence.grains.map((g) => g.quantity), sentence.amount])
+    if (quantity) quantity.value *= servings
+}
+
+/** "bowl" for "blue bowl", where no other measure of this kitchen is called so. */
+function shortNames(measures: readonly string[]): Map<string, string> {
+  const lastWord = (name: string) => name.toLowerCase().split(/\s+/).at(-1)!
+  return new Map(
+    measures
+      .filter(
+        (name) => /\s/.test(name) && measures.filter((m) => lastWord(m) === lastWord(name)).length === 1,
+      )
+      .map((name) => [lastWord(name), name]),
+  )
 }
 
 /** Takes what it understands from the front.  @returns what is left, undefined where it understood nothing */
@@ -188,11 +306,38 @@ const readPurpose: Reader = (rest, sentence) => {
   return found.left
 }
 
-/** "for six", "for 4 people", "4 portions". */
-const readServings: Reader = (rest, sentence) => {
+/** Which meal it is for changes nothing: "for lunch", "for dinner". */
+const readMealName: Reader = (rest) => {
+  const found = /^for\s+(?:lunch|dinner|supper|breakfast|tea|tonight|today)(?=[\s,]|$)/.exec(rest)
+  return found ? rest.slice(found[0].length) : undefined
+}
+
+/** "for six", "for the three of us", "for 4 people", "4 portions"; "for 2 cups jasmine" is an amount. */
+const readServings: Reader = (rest, sentence, { measures }) => {
+  const us = /^for\s+(?:the\s+)?([\p{L}\d]+)\s+of\s+us(?=[\s,]|$)/u.exec(rest)
+  const ours = us && countFrom(us[1]!)
+  if (us && ours) {
+    sentence.servings = ours
+    return rest.slice(us[0].length)
+  }
+  const group =
+    /^for\s+(?:an?|the|our|my)\s+(?:party|family|table|group|dinner|lunch|household)\s+of\s+([\p{L}\d]+)(?=[\s,]|$)/u.exec(
+      rest,
+    )
+  const grouped = group && countFrom(group[1]!)
+  if (group && grouped) {
+    sentence.servings = grouped
+    return rest.slice(group[0].length)
+  }
+  const amount = /^for\s/.test(rest) ? parseQuantity(rest.slice(4), measures) : undefined
+  if (amount?.ok && amount.quantity.unit !== undefined && !NO_GRAIN.has(amount.quantity.unit))
+    return rest.slice(4)
   const word =
-    /^for\s+([\p{L}\d.,½¼¾]+)(?:\s+(?:people|persons|portions|servings|of us|guests))?(?=[\s,]|$)/u.exec(rest)
-  if (word) {
+    /^for\s+([\p{L}\d.,½¼¾]+)(?:\s+(?:people|persons?|portions?|servings?|of us|guests))?(?=[\s,]|$)/u.exec(
+      rest,
+    )
+  // "for a picnic" says nothing of how many.
+  if (word && !/^for\s+an?(?=[\s,]|$)(?!\s+(?:person|portion|serving))/.test(rest)) {
     const count = countFrom(word[1]!) ?? countOf(word[1]!)
     if (count !== undefined) {
       sentence.servings = count
@@ -208,6 +353,27 @@ const readServings: Reader = (rest, sentence) => {
 function countOf(text: string): number | undefined {
   const read = parseQuantity(text)
   return read.ok && read.quantity.unit === undefined && read.rest === '' ? read.quantity.value : undefined
+}
+
+/** An hour said without am or pm is in the evening, but for twelve. */
+const inTheEvening = (hour: number): number => (hour >= 1 && hour <= 11 ? hour + 12 : hour)
+
+/** "at half past six", "at quarter to seven", "by seven". */
+const readHourInWords: Reader = (rest, sentence) => {
+  const found = new RegExp(
+    String.raw`^(?:at|by|ready\s+(?:at|by))\s+(?:(half|quarter|(?:five|ten|twenty)(?:\s+minutes)?)\s+(past|to)\s+)?([a-z]+|\d{1,2})(?:\s+o['’]?clock)?(?=[\s,]|$)`,
+  ).exec(rest)
+  if (!found) return undefined
+  const [all, part, way, hourWord = ''] = found
+  // "at 7" is read below, and "by a …" is no hour.
+  if (/^an?$/.test(hourWord) || (part === undefined && /^\d/.test(hourWord))) return undefined
+  const said = countFrom(hourWord)
+  if (said === undefined || said > 23 || (said > 12 && !/^\d/.test(hourWord))) return undefined
+  const hour = inTheEvening(said)
+  const away = part ? { half: 30, quarter: 15, five: 5, ten: 10, twenty: 20 }[part.split(/\s/)[0]!]! : 0
+  const minutes = hour * 60 + (way === 'to' ? -away : away)
+  sentence.at = `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
+  return rest.slice(all.length)
 }
 
 /** "at 7", "at 19:30", "by 6:45 pm"; an hour from 1 to 11 without am or pm is in the evening. */
@@ -229,7 +395,7 @@ const readHour: Reader = (rest, sentence) => {
   if (hour > 24 || Number(minutes) > 59) return undefined
   if (half?.startsWith('p') && hour < 12) hour += 12
   else if (half?.startsWith('a') && hour === 12) hour = 0
-  else if (half === undefined && hour >= 1 && hour <= 11) hour += 12
+  else if (half === undefined) hour = inTheEvening(hour)
   sentence.at = `${String(hour % 24).padStart(2, '0')}:${minutes}`
   return rest.slice(all.length)
 }
@@ -269,7 +435,7 @@ const readTexture: Reader = (rest, sentence) => {
   return found.left
 }
 
-/** "soaked 30 min", "not soaked", "unrinsed", "rinsed 3 times". */
+/** "soaked 30 min", "overnight soak", "not soaked", "unrinsed", "rinsed 3 times". */
 const readBefore: Reader = (rest, sentence) => {
   const not =
     /^(?:(?:not|no|without|un)[\s-]*)(soak(?:ed|ing)?|rins(?:ed|ing|e)|wash(?:ed|ing)?)(?=[\s,]|$)/.exec(rest)
@@ -278,12 +444,31 @@ const readBefore: Reader = (rest, sentence) => {
     else sentence.washes = 0
     return rest.slice(not[0].length)
   }
-  const soaked = /^(?:soak(?:ed)?)\s+(?:for\s+|over\s*)?/.exec(rest)
+  const morning =
+    /^soak(?:ed)?\s+(?:it\s+)?(?:till|until)\s+(?:(?:the\s+)?morning|i\s+am\s+up|i[’']?m\s+up|i\s+get\s+up)(?=[\s,]|$)/.exec(
+      rest,
+    )
+  if (morning) {
+    sentence.soakTillMorning = true
+    return rest.slice(morning[0].length)
+  }
+  const first =
+    /^(?:(over\s*night)|(\d[\d.,½¼¾/\s]*)[\s-]*(hours?|hrs?|h|minutes?|mins?))[\s-]+soak(?:ed|ing)?(?=[\s,]|$)/.exec(
+      rest,
+    )
+  if (first) {
+    const read = first[1] ? undefined : parseQuantity(`${first[2]!.trim()} ${first[3]}`)
+    if (first[1] || read?.ok) {
+      sentence.soakMinutes = read?.ok ? Math.round(read.quantity.value) : NIGHT_SOAK_MINUTES
+      return rest.slice(first[0].length)
+    }
+  }
+  const soaked = /^(?:soak(?:ed)?)\s+(?:it\s+)?(?:for\s+|over\s*)?/.exec(rest)
   if (soaked) {
     const after = rest.slice(soaked[0].length)
     const night = /^night(?=[\s,]|$)/.exec(after)
     if (night) {
-      sentence.soakMinutes = 480
+      sentence.soakMinutes = NIGHT_SOAK_MINUTES
       return after.slice(night[0].length)
     }
     const read = parseQuantity(after)
@@ -303,6 +488,119 @@ const readBefore: Reader = (rest, sentence) => {
   return rest.slice(rinsed[0].length)
 }
 
+const LEAD = /^(?:(?:with|in|to|and|plus|add|use|using)\s+)*(?:about\s+)?/
+
+/** "2 cups water", "with 450 ml of cold water", "water 2 cups". */
+const readWater: Reader = (rest, sentence, { measures }) => {
+  const from = rest.replace(LEAD, '')
+  const named = /^water\s*:?\s+(?=[\d½¼¾⅓⅔]|an?\s|half\b)/.exec(from)
+  const read = parseQuantity(named ? from.slice(named[0].length) : from, measures)
+  if (!read.ok || ['portion', 'min'].includes(read.quantity.unit ?? '')) return undefined
+  const tail = named
+    ? ''
+    : /^(?:of\s+)?(?:(?:cold|hot|warm|boiling|fresh|tap)\s+)*water(?=[\s,]|$)/.exec(read.rest)?.[0]
+  if (tail === undefined || sentence.water) return undefined
+  // "basmati 1 cup water 1½ cups": the amount before the word is the grain's.
+  if (!named && sentence.grains.at(-1)?.quantity === undefined && sentence.grains.length > 0) {
+    const after = parseQuantity(read.rest.slice(tail.length), measures)
+    if (after.ok && after.quantity.unit !== undefined && !NO_GRAIN.has(after.quantity.unit)) return undefined
+  }
+  sentence.water = read.quantity
+  return read.rest.slice(tail.length)
+}
+
+/** "natural release", "release naturally", "quick release", "10 min natural then quick". */
+const readRelease: Reader = (rest, sentence) => {
+  const timed =
+    /^(?:(\d{1,3})\s*(?:min|mins|minutes?)\s+(?:of\s+)?natural(?:\s+release)?|natural(?:\s+release)?\s+(?:for\s+)?(\d{1,3})\s*(?:min|mins|minutes?))(?:\s*,?\s*(?:and\s+)?then\s+quick(?:\s+release)?)?(?=[\s,]|$)/.exec(
+      rest,
+    )
+  if (timed) {
+    sentence.release = 'timed'
+    sentence.releaseMinutes = Number(timed[1] ?? timed[2])
+    return rest.slice(timed[0].length)
+  }
+  const found =
+    /^(?:(natural|quick)\s+release|release\s+(naturally|quickly)|(natural|quick)(?=\s*(?:,|$)))(?=[\s,]|$)/.exec(
+      rest,
+    )
+  if (!found) return undefined
+  sentence.release = (found[1] ?? found[2] ?? found[3])!.startsWith('natural') ? 'natural' : 'quick'
+  return rest.slice(found[0].length)
+}
+
+/** "high pressure", "on low"; only a pressure cooker is set to it. */
+const readPressure: Reader = (rest, sentence) => {
+  const found = /^(?:(?:on|at|under)\s+)?(high|low)(?:\s+pressure)?(?=[\s,]|$)(?!\s+heat)/.exec(rest)
+  if (!found) return undefined
+  sentence.pressure = found[1] as 'low' | 'high'
+  return rest.slice(found[0].length)
+}
+
+/** "10 min rest", but not the first half of "15 min rest 10 min". */
+const RESTS = /^(?:of\s+)?rest(?:ing)?(?=[\s,]|$)(?!\s+(?:for\s+)?\d)/
+
+/** "in 30 minutes", "in half an hour": when it is wanted, and no length; the hour is to be set. */
+const readReadyIn: Reader = (rest, sentence) => {
+  const lead = /^(?:ready\s+)?in\s+/.exec(rest)
+  const read = lead && parseQuantity(rest.slice(lead[0].length))
+  if (!lead || !read?.ok || read.quantity.unit !== 'min') return undefined
+  const length = rest.length - read.rest.length
+  sentence.unread.push(rest.slice(0, length).trim())
+  return rest.slice(length)
+}
+
+/** "12 min", "simmer for 20 minutes", "rest 10 min", "45 minutes on the lowest heat". */
+const readMinutes: Reader = (rest, sentence) => {
+  const lead =
+    /^(?:(rest|resting|stand)|simmer(?:ed)?|boil(?:ed)?|cook(?:ed)?|steam(?:ed)?|bake(?:d)?)?\s*(?:for\s+|it\s+|about\s+)*/.exec(
+      rest,
+    )!
+  const read = parseQuantity(rest.slice(lead[0].length))
+  const bare = lead[1] !== undefined && read.ok && read.quantity.unit === undefined
+  if (!read.ok || (read.quantity.unit !== 'min' && !bare)) return undefined
+  const minutes = Math.round(read.quantity.value)
+  const rests = lead[1] !== undefined || RESTS.test(read.rest)
+  if (rests) sentence.restMinutes = minutes
+  else sentence.minutes = minutes
+  const method = /^(steam|bake)/.exec(lead[0])
+  if (method) sentence.method = METHOD_NAMES[`${method[1] === 'bake' ? 'bak' : 'steam'}ed`]!
+  return read.rest
+    .replace(rests ? RESTS : /^$/, '')
+    .replace(/^\s*(?:on|at|over)\s+(?:the\s+)?low(?:est)?\s+heat(?=[\s,]|$)/, '')
+}
+
+/** "unsalted", "no salt", "1 tsp salt". */
+const readSalt: Reader = (rest, sentence, { measures }) => {
+  const none = /^(?:unsalted|(?:no|without)\s+salt)(?=[\s,]|$)/.exec(rest)
+  if (none) {
+    sentence.salt = null
+    return rest.slice(none[0].length)
+  }
+  const read = parseQuantity(rest.replace(LEAD, ''), measures)
+  const salt = read.ok && read.quantity.unit !== undefined && /^(?:of\s+)?salt(?=[\s,]|$)/.exec(read.rest)
+  if (!read.ok || !salt) return undefined
+  sentence.salt = read.quantity
+  return read.rest.slice(salt[0].length)
+}
+
+const ADD_IN_NAMES = KNOWN_ADD_INS.flatMap(({ one, many }) => [one, many]).map(
+  (name) => [name, name] as const,
+)
+
+/** "80 g peas", "2 bay leaves", "a handful of raisins": what the table of things cooked along knows. */
+const readAlong: Reader = (rest, sentence, { measures }) => {
+  const from = rest.replace(LEAD, '')
+  const read = parseQuantity(from, measures)
+  if (!read.ok) return undefined
+  const by = /^(?:of\s+|handfuls?\s+(?:of\s+)?|pinch(?:es)?\s+(?:of\s+)?|fried\s+)*/.exec(read.rest)![0]
+  const found = nameAt(read.rest.slice(by.length), ADD_IN_NAMES)
+  if (!found || nameAt(read.rest.slice(by.length), GRAIN_NAMES)) return undefined
+  const left = found.left.replace(/^\s+fried(?:\s+first)?(?=[\s,]|$)/, '')
+  sentence.addIns = [...(sentence.addIns ?? []), from.slice(0, from.length - left.length).trim()]
+  return left
+}
+
 const readNote: Reader = (rest, sentence) => {
   const found = nameAt(
     rest,
@@ -311,6 +609,45 @@ const readNote: Reader = (rest, sentence) => {
   if (!found) return undefined
   sentence.notes.push(found.value)
   return found.left
+}
+
+/** "fried rice for 2": rice, cooked to be fried. */
+const readFriedRice: Reader = (rest, sentence) => {
+  const found = /^fried\s+(?=rice(?:[\s,]|$))/.exec(rest)
+  if (!found) return undefined
+  sentence.purpose = 'frying'
+  return rest.slice(found[0].length)
+}
+
+/** "a bowl and a half of jasmine" in a kitchen without such a bowl: the amount is not known, and said so. */
+const readUnknownMeasure: Reader = (rest, sentence, { measures }) => {
+  const read = parseQuantity(rest, measures)
+  const vessel =
+    read.ok && read.quantity.unit === undefined
+      ? /^(?:big\s+|small\s+)?(?:bowl|mug|glass(?:es)?|jar|tin|can|tub|beaker|teacup|ladle)s?(?:\s+and\s+a\s+(?:half|quarter))?(?=[\s,]|$)/.exec(
+          read.rest,
+        )
+      : null
+  if (!read.ok || !vessel) return undefined
+  sentence.unread.push(vessel[0].split(/\s/)[0]!)
+  return read.rest.slice(vessel[0].length).replace(/^\s+of\s/, ' ')
+}
+
+/** "half a cup each of basmati and wild rice": one amount for all that follow. */
+const readEach: Reader = (rest, sentence, { measures }) => {
+  const amount = parseQuantity(rest, measures)
+  if (!amount.ok || amount.quantity.unit === undefined) return undefined
+  const each = /^each(?:\s+of)?\s+/.exec(amount.rest)
+  if (!each) return undefined
+  let left = amount.rest.slice(each[0].length)
+  const before = sentence.grains.length
+  for (;;) {
+    const grain = nameAt(left.replace(/^(?:\s*(?:,|and)\s*)+/, ''), GRAIN_NAMES)
+    if (!grain) break
+    sentence.grains.push({ variety: grain.value, quantity: amount.quantity })
+    left = grain.left
+  }
+  return sentence.grains.length > before ? left : undefined
 }
 
 /** "2 cups basmati", "half a cup of quinoa", "300 g", "basmati". */
@@ -333,11 +670,17 @@ const readGrain: Reader = (rest, sentence, { measures, bags }) => {
     return bag.left
   }
   if (variety) {
-    sentence.grains.push({ variety: variety.value, ...quantity })
+    const dish = DISHES[from.slice(0, from.length - variety.left.length)]
+    if (dish) sentence.purpose = dish
+    // Named before without an amount, it is the same grain: "wild rice blend: 1 cup basmati, ¼ cup wild".
+    const named = sentence.grains.find((g) => g.variety === variety.value && (dish || !g.quantity))
+    if (!named) sentence.grains.push({ variety: variety.value, ...quantity })
+    else if (!named.quantity && amount.ok) named.quantity = amount.quantity
     return variety.left
   }
   if (!amount.ok || amount.quantity.unit === undefined) return undefined
   // An amount without a grain: of the one that was named, or of the one that is planned.
+  if (NO_GRAIN.has(amount.quantity.unit)) return undefined
   const last = sentence.grains.at(-1)
   if (last && !last.quantity) last.quantity = amount.quantity
   else if (!last) sentence.amount = amount.quantity
@@ -346,13 +689,25 @@ const readGrain: Reader = (rest, sentence, { measures, bags }) => {
 }
 
 const READERS: readonly Reader[] = [
+  readFriedRice,
+  readMealName,
+  readWater,
+  readSalt,
+  readRelease,
   readPurpose,
   readNote,
   readHour,
+  readHourInWords,
   readServings,
   readBefore,
+  readReadyIn,
+  readMinutes,
   readVessel,
   readMethod,
   readTexture,
+  readPressure,
+  readAlong,
+  readUnknownMeasure,
+  readEach,
   readGrain,
 ]

@@ -1,3 +1,5 @@
+import { NIGHT_SOAK_MINUTES } from '#core/constants'
+import { withoutStops } from './abbreviations'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatLevel } from '#core/heat/sources'
 import type { ToldWithoutHeat, ToldStep } from '#core/plan/told-steps'
@@ -9,7 +11,10 @@ export interface ReadSteps extends ToldWithoutHeat {
 }
 
 const HEATS: readonly [RegExp, HeatLevel][] = [
-  [/\b(turn(ed)? off|off the heat|heat off|off|rest(ing)?|stand(ing)?|take (it )?off)\b/, 'off'],
+  [
+    /\b(turn(ed)? off|off the heat|heat off|off|rest(ing)?|stand(ing)?|take (it )?off|remove (it )?from (the )?heat)\b/,
+    'off',
+  ],
   [/\b(very low|lowest)\b/, 'lowest'],
   [/\b(low|gentle|gently|simmer(ing)?|small flame)\b/, 'low'],
   [/\b(medium|middle|half heat)\b/, 'medium'],
@@ -42,6 +47,7 @@ export function readSteps(text: string): ReadSteps {
   for (const phrase of phrasesOf(text)) {
     const words = phrase.toLowerCase().replaceAll('’', "'")
     const minutes = minutesIn(words)
+    if (NOT_A_STEP.test(words)) continue
     const read = readWithoutHeat(words, minutes, { told: withoutHeat, heated: steps.length > 0 })
     if (read === 'not-understood') unread.push(phrase)
     if (read !== 'of-the-heat') continue
@@ -56,8 +62,7 @@ export function readSteps(text: string): ReadSteps {
       steps.push({ heat: toldHeat ?? 'high', lid, until })
       continue
     }
-    if (toldHeat !== undefined) heat = toldHeat
-    else if (/\bboil/.test(words)) heat = 'medium'
+    heat = toldHeat ?? heatMeant(words, heat)
     if (minutes !== undefined && minutes > 0) steps.push({ heat, lid, minutes })
     else if (until === 'dry') steps.push({ heat: toldHeat ?? 'low', lid, until })
     else if (toldHeat === undefined && toldLid === undefined && !isEmpty(words)) unread.push(phrase)
@@ -65,15 +70,29 @@ export function readSteps(text: string): ReadSteps {
   return { ...withoutHeat, steps, unread }
 }
 
+/** What a phrase that names no heat means by its verb: a boil, or not on full; else it goes on as before. */
+function heatMeant(words: string, before: HeatLevel): HeatLevel {
+  if (/\bboil/.test(words)) return 'medium'
+  return /\bcook/.test(words) && before === 'high' ? 'low' : before
+}
+
+/** What changes nothing in the pot: it is filled, loosened, served. */
+const NOT_A_STEP =
+  /^(?:(?:put|place|combine|mix|add)\b[^\d]*\b(?:rice|grains?|water|everything|all)\b[^\d]*\b(?:pot|pan|saucepan)|fluff(?: with a fork)?|loosen|serve|enjoy|and serve|fluff and serve)$/
+
 /** Soaking, washing and draining; the rest is of the heat. */
 function readWithoutHeat(
   words: string,
   minutes: number | undefined,
   { told, heated }: { told: ToldWithoutHeat; heated: boolean },
 ): 'understood' | 'not-understood' | 'of-the-heat' {
+  // Nothing browns in the simulated pot.
+  if (/\b(toast(ed)?|fry|fried|browned|brown (it|them|the)|saut[eé](ed)?)\b/.test(words))
+    return 'not-understood'
   if (/\bsoak/.test(words)) {
-    if (minutes === undefined) return 'not-understood'
-    told.soakMinutes = minutes
+    const soak = minutes ?? (/\bover\s*night\b/.test(words) ? NIGHT_SOAK_MINUTES : undefined)
+    if (soak === undefined) return 'not-understood'
+    told.soakMinutes = soak
     return 'understood'
   }
   const washes = washesIn(words)
@@ -89,7 +108,7 @@ function readWithoutHeat(
 
 /** What a comma, a semicolon, a full stop, a line's end or "then" parts. */
 export const phrasesOf = (text: string): string[] =>
-  text
+  withoutStops(text)
     .split(/[;\n]|,(?!\d)|\.(?!\d)|\bthen\b/i)
     .map((phrase) => phrase.trim())
     .filter((phrase) => phrase !== '')

@@ -19,22 +19,66 @@ export function readWay(text: string, vocabulary: Vocabulary): ReadWay {
   let water: Quantity | undefined
   const sentence: Sentence = { grains: [], unread: [], notes: [] }
   const done: string[] = []
+  /** "Cook" of "cook 1 cup rice in 2 cups water 20 min", until its minutes come. */
+  let verb: string | undefined
   for (const phrase of phrasesOf(text).flatMap(splitAmounts)) {
-    const poured = waterIn(phrase, vocabulary)
+    const boiled = /^(?:boil|bring|heat)\s+(.*\bwater)(?:\s+to\s+(?:a|the)\s+boil)?$/i.exec(phrase)
+    const poured = waterIn(boiled?.[1] ?? phrase, vocabulary)
     if (poured && !water) {
       water = poured
+      if (boiled) done.push('boil')
       continue
     }
-    const read = readSentence(phrase, vocabulary)
-    const names = read.grains.length > 0 || read.vesselId !== undefined || read.vesselKind !== undefined
-    if (names && read.unread.length === 0) {
-      const { grains, notes, unread: _unread, ...rest } = read
+    const told = toldIn(phrase)
+    verb = told.verb ?? verb
+    const read = readSentence(told.words, vocabulary)
+    if (saysWhat(read, water)) {
+      const {
+        grains,
+        notes,
+        unread: _unread,
+        water: inTheSame,
+        minutes: _minutes,
+        restMinutes: _rest,
+        ...rest
+      } = read
       Object.assign(sentence, rest)
       sentence.grains.push(...grains)
       sentence.notes.push(...notes)
+      water ??= inTheSame
+      done.push(...heatOf(read, /\b(simmer|boil)(?:ed|ing)?\s+(?:for\s+)?(?=\d)/i.exec(phrase)?.[1] ?? verb))
     } else done.push(phrase)
   }
   return { sentence, ...(water ? { water } : {}), ...readSteps(done.join(', ')) }
+}
+
+/** Whether a phrase says what goes into which pot, and not only what is done. */
+const saysWhat = (
+  { grains, vesselId, vesselKind, unread, water }: Sentence,
+  waterBefore: Quantity | undefined,
+): boolean =>
+  grains.some((g) => g.quantity !== undefined) ||
+  (water !== undefined && waterBefore === undefined) ||
+  (unread.length === 0 && (grains.length > 0 || vesselId !== undefined || vesselKind !== undefined))
+
+/** What was told of the heat in the same breath. */
+function heatOf({ unread, minutes, restMinutes }: Sentence, verb: string | undefined): string[] {
+  const left = [...unread, ...(minutes === undefined ? [] : [verb ?? 'cook', `${minutes} min`])]
+    .join(' ')
+    .trim()
+  return [...(left === '' ? [] : [left]), ...(restMinutes === undefined ? [] : [`rest ${restMinutes} min`])]
+}
+
+/** "Add 250 g rice", "cook 1 cup rice in 2 cups water": what is told, and a verb that says its heat. */
+function toldIn(phrase: string): { words: string; verb?: string } {
+  const found =
+    /^(add|put in|stir in|pour in|tip in|measure|cook|simmer|boil)\s+(?=\d|[½¼¾⅓⅔]|an?\b|half\b)/i.exec(
+      phrase,
+    )
+  if (!found) return { words: phrase }
+  const verb = found[1]!.toLowerCase()
+  const words = phrase.slice(found[0].length)
+  return /^(cook|simmer|boil)$/.test(verb) ? { words, verb } : { words }
 }
 
 /** "1 cup rice to 2 cups water", "300 g rice and 450 g water": the grain and its water. */

@@ -1,8 +1,8 @@
 import { prepare } from '#core/plan/prepare'
-import { setupFor } from '#core/plan/pour-problem'
+import { potForPlan } from '#core/plan/pot-for-plan'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { fillPot, freeShare, FULL, layerUptake, leastCooked, type Pot, type Resolution } from '#core/pot/pot'
+import { freeShare, FULL, layerUptake, leastCooked, type Pot, type Resolution } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 
 export interface CookedPot {
@@ -27,24 +27,8 @@ export function cookPlan(
   watch?: (pot: Pot) => void,
 ): CookedPot {
   const prepared = prepare(request)
-  const { timed, method } = prepared
-  const pot = fillPot(
-    setupFor(
-      {
-        ...prepared,
-        vessel: request.vessel,
-        kitchenC: request.kitchenC,
-        stages: timed.stages,
-        way: method.water,
-        basket: method.basket === true,
-      },
-      plan.water.pour_g,
-      plan.water.boiler_g,
-    ),
-    resolution,
-  )
-  const hot = timed.stages
-  for (const stage of hot) {
+  const pot = potForPlan(request, prepared, plan.water, resolution)
+  for (const stage of prepared.timed.stages) {
     const minutes = plan.stages.find((s) => s.id === stage.id)!.minutes.expected
     runPhase(pot, { ...stage, until: stage.until === 'solved' ? { minutes } : stage.until }, watch)
   }

@@ -2,9 +2,9 @@ import fc from 'fast-check'
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { LATENT_HEAT } from '#core/heat/evaporation'
 import { loseWater, pourMore, stirBed } from '#core/pot/actions'
-import { fillPot, FULL, grainWater, heatCapacityOf, type Pot } from '#core/pot/pot'
+import { FULL, grainWater, heatCapacityOf, type Pot } from '#core/pot/pot'
 import type { Phase } from '#core/pot/run'
-import { setupFor } from '#core/plan/pour-problem'
+import { potForPlan } from '#core/plan/pot-for-plan'
 import { prepare } from '#core/plan/prepare'
 import { runWithInterventions, type Intervention } from './interventions'
 import { phasesOf } from './script'
@@ -16,21 +16,7 @@ const read = parsePlanRequest({
 if (!read.ok) throw new Error('unread')
 const request = read.value
 const prepared = prepare(request)
-const pot = (pourG = 520): Pot =>
-  fillPot(
-    setupFor(
-      {
-        ...prepared,
-        vessel: request.vessel,
-        kitchenC: request.kitchenC,
-        stages: prepared.timed.stages,
-        way: 'pot',
-        basket: false,
-      },
-      pourG,
-    ),
-    FULL,
-  )
+const pot = (pourG = 520): Pot => potForPlan(request, prepared, { pour_g: pourG }, FULL)
 const phases = (powerW: number, ...minutes: number[]): Phase[] =>
   minutes.map((m, i) => ({ id: `p${i}`, powerW, lid: 'on', mode: 'open', until: { minutes: m } }))
 const intervention = (

@@ -1,4 +1,4 @@
-import { loseWater, pourMore, stirBed } from '#core/pot/actions'
+import { centreAtMost, loseWater, pourMore, stirBed, wetAtLeast } from '#core/pot/actions'
 import { type Pot } from '#core/pot/pot'
 import { goingOn, runPhase, type Phase } from '#core/pot/run'
 
@@ -6,7 +6,7 @@ import { goingOn, runPhase, type Phase } from '#core/pot/run'
 export interface Intervention {
   /** Minutes from the first heat. */
   atMin: number
-  kind: 'lid-lift' | 'add-water' | 'lose-water' | 'stir'
+  kind: 'lid-lift' | 'add-water' | 'lose-water' | 'stir' | 'see-water' | 'feel-hard'
   /** How long the lid is off. */
   seconds: number
   /** g, and how warm it comes, °C. */
@@ -38,7 +38,9 @@ export function runWithInterventions(
   const say = (kind: string) => told.push({ tMin: pot.now / MINUTE, kind })
   for (const phase of phases) {
     let left = 'minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes
-    let begun: Phase = phase
+    // A phase begins once, whatever happens at its first moment, and also where it has no length.
+    const goesOn = goingOn(phase)
+    runPhase(pot, { ...phase, opensAtEnd: phase.opensAtEnd === true && left <= 1e-6, until: { minutes: 0 } })
     let ended = false
     while (!ended && left > 1e-6) {
       const next = queue[0]
@@ -48,7 +50,7 @@ export function runWithInterventions(
         const run = runPhase(
           pot,
           {
-            ...begun,
+            ...goesOn,
             opensAtEnd: phase.opensAtEnd === true && minutes >= left,
             until: 'minutes' in phase.until ? { minutes } : { ...phase.until, atMostMinutes: minutes },
           },
@@ -56,14 +58,12 @@ export function runWithInterventions(
         )
         left -= run.minutes
         ended = 'minutes' in phase.until ? left <= 1e-6 : run.ended
-        // What is done as a phase begins is not done again when it goes on.
-        begun = goingOn(phase)
         if (ended) break
       }
       if (next && pot.now / MINUTE >= next.atMin - 1e-6) {
         queue.shift()
         say(next.kind)
-        left -= happen(pot, next, begun, watch)
+        left -= happen(pot, next, goesOn, watch)
       }
     }
     say(ended || 'minutes' in phase.until ? phase.id : `never ${phase.id}`)
@@ -98,6 +98,12 @@ function happen(
       return 0
     case 'lose-water':
       loseWater(pot, grams)
+      return 0
+    case 'see-water':
+      wetAtLeast(pot)
+      return 0
+    case 'feel-hard':
+      centreAtMost(pot)
       return 0
     case 'stir':
       stirBed(pot)

@@ -4,6 +4,7 @@ import { FREE_AT_SIGN } from '#core/constants'
 import { slowedKernel } from '#core/grain/blend'
 import { plan } from '#core/plan/plan'
 import { prepare, type PreparedPlan } from '#core/plan/prepare'
+import { pourProblem } from '#core/plan/pot-for-plan'
 import { setupFor, type PourProblem } from '#core/plan/pour-problem'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
@@ -105,16 +106,9 @@ export function makeReady({
 }: Omit<Simulation, 'happenings'>): Ready {
   const prepared = prepare(request)
   const made = plan(request)
-  const { timed, method } = prepared
+  const { timed } = prepared
   const stages = timed.stages
-  const problem: PourProblem = {
-    ...prepared,
-    vessel: request.vessel,
-    kitchenC: request.kitchenC,
-    stages,
-    way: method.water,
-    basket: method.basket === true,
-  }
+  const problem = pourProblem(request, prepared)
   const planned = stages.map((stage): Phase => {
     const { minutes } = (asPlanned?.stages.find((s) => s.id === stage.id) ??
       made.stages.find((s) => s.id === stage.id))!

@@ -1,20 +1,21 @@
-import { CENTRE_THROUGH } from '#core/constants'
+import { CENTRE_THROUGH, CENTRE_WELL_THROUGH } from '#core/constants'
 import type { Complaint, Remedy } from '#core/cook/remedy'
-import { OPENED_S } from '#core/cook/lid-lift'
+import { isSealed, OPENED_S } from '#core/cook/lid-lift'
 import { outlookOf, type Outlook } from '#core/cook/outlook'
 import { withRollback } from '#core/pot/snapshot'
-import type { Ahead, PotEstimate } from '#core/cook/estimate-pot'
+import { mendPhase, type Ahead, type PotEstimate } from '#core/cook/estimate-pot'
+import { FILM } from '#core/methods/boil-and-drain'
+import { MENDING_HEATS, mendingHeatOf } from '#core/cook/mending-heat'
 import { deliveredPower } from '#core/heat/sources'
+import { holdingPower } from '#core/leftovers/hold-time'
+import { OVEN_C } from '#core/methods/oven'
 import { celsius } from '#core/units/units'
-import { pourMore, stirBed } from '#core/pot/actions'
+import { loseWater, pourMore, stirBed } from '#core/pot/actions'
 import { grainWater, leastCooked } from '#core/pot/pot'
 import { runPhase } from '#core/pot/run'
 import { standingLoss } from '#core/vessel/vessel'
 import { asSeen } from './as-seen'
 import { becomes } from './other-uses'
-
-/** A remedy means to end a little past through. */
-const WELL_THROUGH = CENTRE_THROUGH + 0.01
 
 /** One thing to do about a pot, with its figures, what it comes to, and what else the pot could become. */
 export interface Advice {
@@ -42,6 +43,8 @@ const MIN_OF_LACK = 0.7
 const REST_AFTER = 5
 /** Uncovered on the lowest heat no longer than this, minutes: then a tray in the oven is gentler. */
 const MAX_UNCOVERED = 12
+/** Less than this runs off too slowly to be worth pouring, g. */
+const WORTH_POURING_G = 20
 /** Free water that lies separate, as a share of the cooked mass. */
 const LOOSE = 0.025
 
@@ -50,6 +53,12 @@ const LOOSE = 0.025
  * @param lostG of a pot that boiled over: how much went
  */
 export function adviceFor(complaint: Complaint, estimate: PotEstimate, lostG = 0): Advice {
+  if (estimate.ahead[0] && isSealed(estimate.ahead[0].stage))
+    return inWordsOnly(
+      { complaint, becomes: [] },
+      'Let the pressure go first, then look again',
+      'Under pressure the lid stays shut. How to switch off and let it out: follow your manual.',
+    )
   return withRollback(estimate.pot, () => {
     asSeen(estimate.pot, complaint, estimate.prepared.blend.uptake.firm)
     return advise(complaint, estimate, lostG)
@@ -59,7 +68,14 @@ export function adviceFor(complaint: Complaint, estimate: PotEstimate, lostG = 0
 type AdviceBase = Pick<Advice, 'complaint' | 'becomes'>
 
 function advise(complaint: Complaint, estimate: PotEstimate, lostG: number): Advice {
-  const base = { complaint, becomes: becomes(complaint) }
+  const base = {
+    complaint,
+    becomes: becomes(
+      complaint,
+      estimate.prepared.blend.parts.map((p) => p.variety),
+    ),
+  }
+  if (estimate.prepared.method.basket) return forSteamed(complaint, base, estimate)
   switch (complaint) {
     case 'still-wet':
       return leastCooked(estimate.pot) < CENTRE_THROUGH
@@ -74,7 +90,7 @@ function advise(complaint: Complaint, estimate: PotEstimate, lostG: number): Adv
       return withOutcome(
         estimate,
         base,
-        `Lid on, lowest heat, ${best.heatMinutes} min more`,
+        longerWords(estimate, best),
         `Enough water; centres ${percentCooked(estimate)} % cooked (90 is done).`,
         best,
       )
@@ -90,6 +106,103 @@ function advise(complaint: Complaint, estimate: PotEstimate, lostG: number): Adv
   }
 }
 
+/** Waters sprinkled on steamed grain, g per g of dry grain. */
+const SPRINKLES = [0, 0.05, 0.1, 0.15, 0.2, 0.3, 0.4] as const
+
+/** Steamed grain: what is not done is sprinkled and steamed on; what is wet is left to steam off. */
+function forSteamed(complaint: Complaint, base: AdviceBase, estimate: PotEstimate): Advice {
+  switch (complaint) {
+    case 'still-wet':
+      return inWordsOnly(
+        base,
+        'Lid off, off the heat, 5 min',
+        'Water drips from the lid; a cloth under it catches that.',
+      )
+    case 'scorched':
+    case 'boiled-over':
+      return inWordsOnly(
+        base,
+        'Basket off, heat down, fresh hot water below',
+        'Steam needs water; what boils up into the basket wets the grain. Steam burns: lift it with a cloth.',
+      )
+    case 'mush':
+      return inWordsOnly(base, 'Use it for something else', 'Burst grain cannot be rescued as plain grain.')
+    default: {
+      const best = leastSteaming(estimate, complaint)
+      return withOutcome(
+        estimate,
+        base,
+        best.addG > 0
+          ? `Sprinkle ${best.addG} g hot water, steam ${best.heatMinutes} min more`
+          : `Steam ${best.heatMinutes} min more`,
+        `Centres are ${percentCooked(estimate)} % cooked (90 is done).`,
+        best,
+      )
+    }
+  }
+}
+
+/** The least water and time over steam after which the centres are through and the grain is firm or softer. */
+function leastSteaming(estimate: PotEstimate, complaint: Complaint): Remedy {
+  const { powerW } = estimate.prepared.timed.stages.findLast((s) => s.kind === 'steam')!
+  const made = (splash: number, heatMinutes: number): Remedy => ({
+    complaint,
+    addG: Math.round((splash * estimate.pot.dryG) / 5) * 5,
+    turn: false,
+    steam: true,
+    powerW,
+    lid: 'on',
+    heatMinutes,
+    restMinutes: restMinutesOf(estimate, REST_AFTER),
+  })
+  let best: { remedy: Remedy; worth: number } | undefined
+  for (const splash of SPRINKLES)
+    for (const minutes of HEATS.filter((m) => m > 0 && m <= 30)) {
+      const remedy = made(splash, minutes)
+      const { verdict, outcome } = after(estimate, remedy)
+      if (outcome.centreMin >= CENTRE_WELL_THROUGH && verdict.texture !== 'dry') return remedy
+      const worth = Math.min(CENTRE_WELL_THROUGH, outcome.centreMin) - (verdict.texture === 'dry' ? 0.2 : 0)
+      if (!best || worth > best.worth) best = { remedy, worth }
+    }
+  return best!.remedy
+}
+
+/** Words and power of what heats this pot once more. */
+const heatOf = ({ request: { vessel } }: PotEstimate) => MENDING_HEATS[mendingHeatOf(vessel.kind)]
+const longerWords = (estimate: PotEstimate, remedy: Remedy): string => {
+  const { covered, heat } = heatOf(estimate)
+  return remedy.heatMinutes > 0
+    ? `${covered}, ${heat}, ${remedy.heatMinutes} min more`
+    : capital(restWords(estimate, remedy))
+}
+const splashWords = (estimate: PotEstimate, addG: number, remedy: Remedy): string => {
+  const { covered, atHeat } = heatOf(estimate)
+  const then =
+    remedy.heatMinutes > 0
+      ? `${covered.toLowerCase()}, ${remedy.heatMinutes} min ${atHeat}`
+      : restWords(estimate, remedy)
+  return `Add ${addG} g boiling water, ${then}`
+}
+/** "heat off, lid on, rest 10 min". */
+function restWords(estimate: PotEstimate, remedy: Pick<Remedy, 'restMinutes'>): string {
+  const { covered, off } = heatOf(estimate)
+  const heated = (estimate.ahead[0]?.phase.powerW ?? 0) > 0
+  return `${heated ? `${off}, ` : ''}${covered.toLowerCase()}, rest ${restingMinutes(estimate, remedy)} min`
+}
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+/** Minutes of rest after a remedy, its own or the plan's. */
+const restingMinutes = (estimate: PotEstimate, { restMinutes }: Pick<Remedy, 'restMinutes'>): number =>
+  Math.max(
+    1,
+    Math.round(
+      restMinutes +
+        following(estimate).reduce(
+          (sum, { stage, minutes }) => sum + (stage.kind === 'rest' ? minutes : 0),
+          0,
+        ),
+    ),
+  )
+
 const percentCooked = ({ pot }: PotEstimate): number => Math.round(100 * leastCooked(pot))
 
 const inWordsOnly = (base: AdviceBase, says: string, why: string): Advice => ({
@@ -101,8 +214,26 @@ const inWordsOnly = (base: AdviceBase, says: string, why: string): Advice => ({
 })
 
 function forStillWet(base: AdviceBase, estimate: PotEstimate): Advice {
-  const minutes = minutesToSteamOff(estimate)
   const tooMuchG = surplusG(estimate)
+  const pourOffG = Math.floor((estimate.pot.freeG - FILM * estimate.pot.dryG) / 5) * 5
+  if (pourOffG >= WORTH_POURING_G)
+    return withOutcome(
+      estimate,
+      base,
+      `Pour off the loose water, about ${pourOffG} g; lid back on`,
+      `${Math.round(tooMuchG)} g too much water. Poured off, it cooks no further; the rest dries it.`,
+      {
+        complaint: base.complaint,
+        addG: 0,
+        turn: false,
+        pourOffG,
+        powerW: 0,
+        lid: 'on',
+        heatMinutes: 0,
+        restMinutes: restMinutesOf(estimate, REST_AFTER),
+      },
+    )
+  const minutes = minutesToSteamOff(estimate)
   if (minutes === undefined || minutes > MAX_UNCOVERED)
     return inWordsOnly(
       base,
@@ -110,17 +241,18 @@ function forStillWet(base: AdviceBase, estimate: PotEstimate): Advice {
       `${Math.round(tooMuchG)} g too much water: more than this pot boils off in ${MAX_UNCOVERED} min.`,
     )
   const heat = Math.max(1, Math.round(minutes))
+  const words = heatOf(estimate)
   const gPerMin = (tooMuchG / Math.max(0.5, minutes)).toFixed(0)
   return withOutcome(
     estimate,
     base,
-    `Lid off, lowest heat, ${heat} min`,
-    `${Math.round(tooMuchG)} g too much water; on the lowest heat this pot boils off ${gPerMin} g a minute.`,
+    `${words.open}, ${words.heat}, ${heat} min`,
+    `${Math.round(tooMuchG)} g too much water; ${words.atHeat} about ${gPerMin} g a minute go as steam.`,
     {
       complaint: base.complaint,
       addG: 0,
       turn: false,
-      powerW: lowestW(estimate),
+      ...mendingHeat(estimate),
       lid: 'off',
       heatMinutes: heat,
       restMinutes: 0,
@@ -136,7 +268,7 @@ function forDry(
   const { firm } = estimate.prepared.blend.uptake
   const turn = complaint === 'chalky'
   const best = leastThatFixes(estimate, complaint, turn)
-  const addG = Math.max(5, Math.round(best.addG / 5) * 5)
+  const addG = roundSplash(best.addG)
   const lackG = Math.max(0, (firm - meanUptake(estimate)) * estimate.pot.dryG)
   const why = {
     'dry-early':
@@ -149,12 +281,17 @@ function forDry(
     estimate,
     base,
     turn
-      ? `Turn it gently, sprinkle ${addG} g boiling water, ${best.heatMinutes} min on the lowest heat`
-      : `Add ${addG} g boiling water, lid on, ${best.heatMinutes} min on the lowest heat`,
+      ? `Turn gently, sprinkle ${addG} g boiling water, ${turnedThen(estimate, best)}`
+      : splashWords(estimate, addG, best),
     why,
     { ...best, addG },
   )
 }
+
+const turnedThen = (estimate: PotEstimate, remedy: Remedy): string =>
+  remedy.heatMinutes > 0
+    ? `${heatOf(estimate).heat} ${remedy.heatMinutes} min`
+    : `rest ${restingMinutes(estimate, remedy)} min`
 
 function forOpened(base: AdviceBase, estimate: PotEstimate): Advice {
   const { pot } = estimate
@@ -162,13 +299,14 @@ function forOpened(base: AdviceBase, estimate: PotEstimate): Advice {
   const now = estimate.ahead[0]?.phase
   if (now?.mode === 'open') runPhase(pot, { ...now, lid: 'off', until: { minutes: OPENED_S / 60 } })
   const best = timeThatFixes(estimate)
+  const { covered, heat } = heatOf(estimate)
   const rest = best.restMinutes ? `${best.restMinutes} min` : 'as planned'
   return withOutcome(
     estimate,
     base,
     best.heatMinutes > 0
-      ? `Lid on, lowest heat ${best.heatMinutes} min, then rest ${rest}`
-      : `Lid on, rest ${best.restMinutes} min`,
+      ? `${covered}, ${heat} ${best.heatMinutes} min, then rest ${rest}`
+      : longerWords(estimate, best),
     `It lost steam and is at ${Math.round(pot.bulkC)} °C; centres ${percentCooked(estimate)} % cooked.`,
     best,
   )
@@ -207,6 +345,8 @@ function forScorched(base: AdviceBase, estimate: PotEstimate): Advice {
   )
 }
 
+const roundSplash = (grams: number): number => Math.max(5, Math.round(grams / 5) * 5)
+
 const meanUptake = ({ pot }: PotEstimate): number => grainWater(pot) / pot.dryG
 
 /** Layer that sticks, mm. */
@@ -214,25 +354,45 @@ const STUCK_MM = 5
 const stuckG = ({ request: { vessel }, prepared: { blend } }: PotEstimate): number =>
   (((Math.PI / 4) * vessel.baseDiameter ** 2 * STUCK_MM) / 1000) * blend.cookedDensity * 1.15
 
-const lowestW = ({ request, prepared, burner }: PotEstimate): number =>
-  deliveredPower(
-    { ...request.source, ratedW: request.source.ratedW * burner },
-    'lowest',
-    standingLoss(request.vessel, celsius(prepared.boilC), celsius(request.kitchenC)),
-  )
+/** The least heat there is for this pot, W: lowest, keep warm, or the oven it came from. */
+function mendingPowerW({ request, prepared, burner }: PotEstimate): number {
+  const { vessel, source, kitchenC } = request
+  switch (vessel.kind) {
+    case 'cooker':
+      return holdingPower(vessel, kitchenC)
+    case 'oven-dish':
+      return vessel.loss * (OVEN_C - prepared.boilC)
+    default:
+      return deliveredPower(
+        { ...source, ratedW: source.ratedW * burner },
+        'lowest',
+        standingLoss(vessel, celsius(prepared.boilC), celsius(kitchenC)),
+      )
+  }
+}
+
+const mendingHeat = (estimate: PotEstimate): Pick<Remedy, 'heat' | 'powerW'> => {
+  const heat = mendingHeatOf(estimate.request.vessel.kind)
+  return { ...(heat === 'burner' ? {} : { heat }), powerW: mendingPowerW(estimate) }
+}
 
 const surplusG = ({ pot }: PotEstimate): number => {
   const grain = pot.dryG + grainWater(pot)
   return Math.max(0, pot.freeG - (LOOSE * grain) / (1 - LOOSE))
 }
 
-/** Rest of the plan's own that still follows. */
-const restAhead = (ahead: readonly Ahead[]): boolean => ahead.some(({ stage }) => stage.kind === 'rest')
-/** What follows a remedy: everything ahead but the stage it breaks off. */
+/** What follows a remedy: the plan's own rests and releases after the stage it breaks off. */
 const following = ({ ahead }: PotEstimate): Ahead[] =>
-  ahead.filter(
-    ({ stage, phase }) => stage.kind === 'rest' || (phase.powerW === 0 && stage.kind === 'release'),
-  )
+  ahead
+    .slice(1)
+    .filter(({ stage, phase }) => stage.kind === 'rest' || (phase.powerW === 0 && stage.kind === 'release'))
+
+/** Minutes of rest that belong to a remedy: none where a rest of the plan's own follows, else what was left of it. */
+function restMinutesOf(estimate: PotEstimate, least: number): number {
+  if (following(estimate).some(({ stage }) => stage.kind === 'rest')) return 0
+  const now = estimate.ahead[0]
+  return Math.max(least, now?.stage.kind === 'rest' ? Math.round(now.minutes) : 0)
+}
 
 const stepOf = (
   estimate: PotEstimate,
@@ -241,7 +401,7 @@ const stepOf = (
   const stage = estimate.ahead[0]?.stage
   const part = (powerW: number, lid: Remedy['lid'], minutes: number): Ahead => ({
     stage: stage!,
-    phase: { id: 'mend', powerW, lid, mode: 'open', until: { minutes } },
+    phase: { ...mendPhase(estimate.prepared, 'mend', powerW, lid), until: { minutes } },
     minutes,
     solved: false,
   })
@@ -256,6 +416,7 @@ const stepOf = (
 export function after(estimate: PotEstimate, remedy: Remedy): Outlook {
   const { pot, prepared } = estimate
   return withRollback(pot, () => {
+    if (remedy.pourOffG) loseWater(pot, remedy.pourOffG)
     if (remedy.turn) stirBed(pot)
     if (remedy.addG > 0) pourMore(pot, remedy.addG, prepared.boilC)
     return outlookOf(estimate, stepOf(estimate, remedy))
@@ -272,6 +433,20 @@ function withOutcome(
   return { ...base, says, why, remedy, after: after(estimate, remedy) }
 }
 
+/** What finishes centres that are foreseen to stay hard once the heat is off. */
+export function remedyForHard(estimate: PotEstimate): { says: string; remedy: Remedy } {
+  const time = timeThatFixes(estimate)
+  const { verdict } = after(estimate, time)
+  if (!verdict.scorched && verdict.texture !== 'dry')
+    return { says: longerWords(estimate, time), remedy: time }
+  const best = leastThatFixes(estimate, 'hard-wet', false)
+  const addG = roundSplash(best.addG)
+  return {
+    says: splashWords(estimate, addG, best),
+    remedy: { ...best, addG },
+  }
+}
+
 /** Minutes uncovered on the lowest heat until only loose water is left. */
 function minutesToSteamOff(estimate: PotEstimate): number | undefined {
   const { pot } = estimate
@@ -281,7 +456,7 @@ function minutesToSteamOff(estimate: PotEstimate): number | undefined {
     for (let i = 0; i < MAX_UNCOVERED * 6 && pot.freeG > target; i++)
       runPhase(pot, {
         id: 'off',
-        powerW: lowestW(estimate),
+        powerW: mendingPowerW(estimate),
         lid: 'off',
         mode: 'open',
         until: { minutes: 1 / 6 },
@@ -296,8 +471,8 @@ function minutesToSteamOff(estimate: PotEstimate): number | undefined {
  */
 function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boolean): Remedy {
   const { pot } = estimate
-  const powerW = lowestW(estimate)
-  const restMinutes = restAhead(estimate.ahead) ? 0 : REST_AFTER
+  const byHeat = mendingHeat(estimate)
+  const restMinutes = restMinutesOf(estimate, REST_AFTER)
   const lack = estimate.prepared.blend.uptake.firm - meanUptake(estimate) - pot.freeG / pot.dryG
   let best: { remedy: Remedy; worth: number } | undefined
   for (const splash of SPLASHES.filter((s) => s >= MIN_OF_LACK * lack))
@@ -306,18 +481,18 @@ function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boole
         complaint,
         addG: splash * pot.dryG,
         turn,
-        powerW,
+        ...byHeat,
         lid: 'on',
         heatMinutes,
         restMinutes,
       }
       const end = after(estimate, remedy)
       const { verdict, outcome } = end
-      const through = outcome.centreMin >= WELL_THROUGH
+      const through = outcome.centreMin >= CENTRE_WELL_THROUGH
       const holds = verdict.texture !== 'dry'
       if (through && holds && !verdict.soggy && !verdict.scorched && outcome.freeShare < 0.04) return remedy
       const worth =
-        Math.min(WELL_THROUGH, outcome.centreMin) +
+        Math.min(CENTRE_WELL_THROUGH, outcome.centreMin) +
         Math.min(0, -Math.abs(end.shortG) / pot.dryG) -
         (verdict.soggy ? 1 : 0) -
         (verdict.scorched ? 2 : 0)
@@ -328,20 +503,22 @@ function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boole
 
 /** The least time on the lowest heat, covered, after which centres are through and the water is drunk. */
 function timeThatFixes(estimate: PotEstimate): Remedy {
-  const powerW = lowestW(estimate)
-  const restMinutes = restAhead(estimate.ahead) ? 0 : REST_AFTER * 2
+  const byHeat = mendingHeat(estimate)
+  const restMinutes = restMinutesOf(estimate, REST_AFTER * 2)
   const made = (heatMinutes: number): Remedy => ({
     complaint: 'hard-wet',
     addG: 0,
     turn: false,
-    powerW,
+    ...byHeat,
     lid: 'on',
     heatMinutes,
     restMinutes,
   })
+  // Plenty of water is poured off at the end: it does not have to be absorbed.
+  const drains = estimate.prepared.method.water === 'excess'
   const done = HEATS.find((minutes) => {
     const { outcome } = after(estimate, made(minutes))
-    return outcome.centreMin >= WELL_THROUGH && outcome.freeShare < 0.03
+    return outcome.centreMin >= CENTRE_WELL_THROUGH && (drains || outcome.freeShare < 0.03)
   })
   return made(done ?? HEATS.at(-1)!)
 }

@@ -82,3 +82,7 @@ export const standingLoss = (vessel: Vessel, boil: Celsius, kitchen: Celsius): n
 /** An appliance that keeps what it cooked warm. */
 export const keepsWarmItself = (kind: Vessel['kind']): boolean =>
   kind === 'cooker' || kind === 'pressure-electric'
+
+/** Whether foil under the lid makes it tighter: a pot's lid that does not seal. */
+export const takesFoil = ({ kind, lid }: Pick<Vessel, 'kind' | 'lid'>): boolean =>
+  kind === 'pot' && lid === 'loose'

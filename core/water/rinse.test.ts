@@ -29,6 +29,27 @@ test('clear enough: more for grain that should stay apart, nothing for what is n
     expect(clearEnough(variety, 'apart')).toBeGreaterThan(clearEnough(variety, 'usual') - 1e-9)
 })
 
+// Each wash halves it: 0.5, 0.75, 0.875, 0.9375; apart a tenth more, and never quite clear.
+test.each([
+  [0, 'usual', 0],
+  [0, 'apart', 0],
+  [1, 'usual', 0.5],
+  [2, 'apart', 0.85],
+  [4, 'usual', 0.9375],
+  [4, 'apart', 0.95],
+  [3, 'creamy', 0],
+] as const)('%d usual washes, %s: clear enough at %d', (washes, purpose, clarity) =>
+  expect(clearEnough({ ...varietyOf('short-white'), washes }, purpose)).toBeCloseTo(clarity, 9),
+)
+test.each([
+  [0.9961, 8],
+  [1, 8],
+  [1.2, 8],
+  [0, 0],
+  [-0.1, 0],
+  [0.51, 2],
+])('to a clarity of %d: %d washes', (clarity, washes) => expect(washesTo(clarity)).toBe(washes))
+
 describe('the clarity reached changes the plan', () => {
   const plan = (rinse: PlanRequestJson['rinse'], more: Partial<PlanRequestJson> = {}) => {
     const read = planFrom({

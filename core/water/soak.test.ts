@@ -4,7 +4,7 @@ import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { celsius } from '#core/units/units'
 import { soakCurve } from './soak-curve'
 import { soakKernel } from './soak'
-import { sameInFridge, soakVerdict, soakWindow } from './soak-window'
+import { longestSoakMinutes, sameInFridge, soakVerdict, soakWindow } from './soak-window'
 
 const given = (id: VarietyId) => ({ ...varietyOf(id), most: varietyOf(id).uptake.most })
 
@@ -128,4 +128,56 @@ describe('weighed wet', () => {
       Math.abs(a.water.pour_g - b.water.pour_g - 12 - (a.water.evaporated_g - b.water.evaporated_g)),
     ).toBeLessThan(1.5)
   })
+})
+
+describe('the window is where the curve of the soak says', () => {
+  const at = (id: VarietyId, minutes: number, temperature = 20) =>
+    soakCurve(given(id), celsius(temperature), [minutes])[0]! / varietyOf(id).soakLimit
+  test.each(['short-white', 'basmati', 'brown-short', 'glutinous', 'black'] as const)(
+    '%s: worth it at seven tenths of what it holds, and full before it stands',
+    (id) => {
+      const { from, fragileFrom } = soakWindow(varietyOf(id), celsius(20))
+      expect(at(id, from)).toBeCloseTo(0.7, 1.5)
+      // A skin holds it together for a day, bare grain for two hours.
+      const full = fragileFrom - (varietyOf(id).skin < 0.5 ? 1440 : 120)
+      expect(at(id, full)).toBeCloseTo(0.97, 1.8)
+    },
+  )
+  test('no soak is worth it before five minutes: what is full by then is worth it at five', () => {
+    const quick = VARIETIES.filter((v) => soakCurve(given(v.id), celsius(20), [5])[0]! >= 0.7 * v.soakLimit)
+    expect(quick.length).toBeGreaterThan(0)
+    for (const variety of quick) expect(soakWindow(variety, celsius(20)).from).toBe(5)
+  })
+  test.each([
+    [8, 1440],
+    [8.1, 240],
+    [24.9, 240],
+    [25, 120],
+  ])('at %d °C it sours after %d minutes', (celsius_, minutes) =>
+    expect(longestSoakMinutes(celsius_)).toBe(minutes),
+  )
+})
+
+test.each(['short-white', 'basmati', 'brown-short'] as const)(
+  '%s: the same in the fridge takes just as long as it needs there',
+  (id) => {
+    const [warm] = soakCurve(given(id), celsius(20), [60])
+    const minutes = sameInFridge(varietyOf(id), 60, celsius(20))
+    const cold = (of: number) => soakCurve(given(id), celsius(5), [of])[0]!
+    expect(minutes % 5).toBe(0)
+    expect(cold(minutes)).toBeGreaterThanOrEqual(0.98 * warm!)
+    expect(cold(0.75 * minutes)).toBeLessThan(0.99 * warm!)
+  },
+)
+
+test('what the fridge never reaches is soaked four times as long there, and two days at most', () => {
+  const stuck = { ...varietyOf('brown-short'), soakLimit: 0.3 }
+  expect(sameInFridge(stuck, 5, celsius(40))).toBeLessThanOrEqual(20)
+  expect(sameInFridge(varietyOf('brown-short'), 1440, celsius(35))).toBeLessThanOrEqual(2880)
+})
+
+test('no time in water is no water', () => {
+  const soaked = soakKernel(given('short-white'), 0, celsius(20))
+  expect(soaked.uptake).toBe(0)
+  expect([...soaked.shells].every((u) => u === 0)).toBe(true)
 })

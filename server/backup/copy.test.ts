@@ -5,7 +5,8 @@ import { spawn, spawnSync } from 'node:child_process'
 import Database from 'better-sqlite3'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen } from '#server/store/open-household'
-import { checkHousehold, copiesFolder, inUseBy, restoreCopy, takeCopy } from './copy'
+import { checkHousehold, copiesFolder, restoreCopy, takeCopy } from './copy'
+import { inUseBy } from './household-lock'
 import { dailyCopy } from './daily'
 
 const DAY = 86_400_000

@@ -1,17 +1,8 @@
-import {
-  copyFileSync,
-  existsSync,
-  linkSync,
-  mkdirSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs'
+import { copyFileSync, existsSync, linkSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import Database from 'better-sqlite3'
 import { migrationCount } from '#server/store/open'
+import { inUseBy, lockHousehold, releaseHousehold } from './household-lock'
 
 /** A copy is a folder: the database, and the pictures its rows name. */
 const DATABASE = 'omsel.sqlite'
@@ -127,6 +118,15 @@ export function restoreCopy(copy: string, file: string, nowMs: number): string |
   if (fieldError.length > 0) throw new Error(`the backup is damaged: ${fieldError.join('; ')}`)
   const user = inUseBy(file)
   if (user !== undefined) throw new Error(`server is running (process ${user}); stop it first`)
+  const taken = lockHousehold(file)
+  try {
+    return putInPlace(copy, file, nowMs)
+  } finally {
+    if (taken) releaseHousehold(file)
+  }
+}
+
+function putInPlace(copy: string, file: string, nowMs: number): string | undefined {
   const folder = dirname(file)
   mkdirSync(folder, { recursive: true })
   let aside: string | undefined
@@ -143,30 +143,4 @@ export function restoreCopy(copy: string, file: string, nowMs: number): string |
   copyFileSync(join(copy, DATABASE), `${file}.part`)
   renameSync(`${file}.part`, file)
   return aside
-}
-
-const markOf = (file: string): string => `${file}.in-use`
-
-/** Says on the disk that this process has the household open, until it ends. */
-export function markInUse(file: string): void {
-  if (file === ':memory:') return
-  writeFileSync(markOf(file), String(process.pid))
-  process.once('exit', () => {
-    if (existsSync(markOf(file)) && readFileSync(markOf(file), 'utf8') === String(process.pid))
-      rmSync(markOf(file), { force: true })
-  })
-}
-
-/** Which living process has the household open; one that was killed has left its mark, and does not count. */
-export function inUseBy(file: string): number | undefined {
-  if (!existsSync(markOf(file))) return undefined
-  const pid = Number(readFileSync(markOf(file), 'utf8'))
-  if (!Number.isInteger(pid) || pid <= 0) return undefined
-  try {
-    process.kill(pid, 0)
-    return pid
-  } catch (error) {
-    // The process exists, but belongs to another user.
-    return (error as NodeJS.ErrnoException).code === 'EPERM' ? pid : undefined
-  }
 }

@@ -361,7 +361,7 @@ test('a kitchen that changes to cups reads its plans in cups, and in grams when 
   expect(kitchen.household.gauge()).toBe('scale')
 })
 
-test('marks and the gauge in hand are kept; nonsense is not', () => {
+test('marks and the gauge in use are stored; nonsense is not', () => {
   const mark = { grain_key: 'quinoa', vessel_id: 'heavy-pot', dry_g: '220', pour_g: '369', depth_mm: '-2.5' }
   expect(keepMark(kitchen, mark, 5)).toMatchObject({ ok: true })
   expect(kitchen.grainBags.marks()[0]).toMatchObject({

@@ -11,6 +11,7 @@ import type { MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
 import type { Kitchen } from '#server/store/open-household'
 import { settingsOf } from '#server/store/open-household'
+import { notebookLines } from '#server/queries/notebook-lines'
 import { note } from './rebuild-entry'
 import { startCook } from './start-cook'
 
@@ -31,14 +32,15 @@ export function importContext({ grainBags, equipment }: Kitchen): ImportContext 
 
 /**
  * Imports batches from an old notebook: each is planned with its own water and ended as written, so that it
- * is a cook like any other. All or none.
- * @returns how many
+ * is a cook like any other. All or none; a batch that is in the notebook already, by its day, grain, grams and
+ * pot, is left out.
+ * @returns how many were imported, and how many were there already
  */
 export function copyCooks(
   kitchen: Kitchen,
   table: readonly (readonly string[])[],
   nowMs: number,
-): { ok: true; value: number } | { ok: false; errors: CopiedError[] } {
+): { ok: true; value: { copied: number; already: number } } | { ok: false; errors: CopiedError[] } {
   const { zone } = settingsOf(kitchen)
   const today = Temporal.Instant.fromEpochMilliseconds(Math.round(nowMs))
     .toZonedDateTimeISO(zone)
@@ -46,13 +48,21 @@ export function copyCooks(
     .toString()
   const read = parseCopied(table, importContext(kitchen), today)
   if (!read.ok) return read
+  const known = batchesInNotebook(kitchen)
+  const isKnown = (cook: CopiedCook): boolean => {
+    const key = keyOf(cook.date, cook.variety, cook.dryG, cook.vesselId)
+    const left = known.get(key) ?? 0
+    if (left > 0) known.set(key, left - 1)
+    return left > 0
+  }
+  const fresh = read.cooks.map((cook) => !isKnown(cook))
   const errors: CopiedError[] = []
   // Whatever fails takes everything back with it.
   class Refused extends Error {}
   try {
     kitchen.db.transaction(() => {
       for (const [i, cook] of read.cooks.entries()) {
-        const message = copyOne(kitchen, cook, nowMs)
+        const message = fresh[i] ? copyOne(kitchen, cook, nowMs) : undefined
         if (message) errors.push({ row: i + 1, column: '', message })
       }
       if (errors.length > 0) throw new Refused()
@@ -61,7 +71,21 @@ export function copyCooks(
     if (!(error instanceof Refused)) throw error
     return { ok: false, errors }
   }
-  return { ok: true, value: read.cooks.length }
+  const copied = fresh.filter(Boolean).length
+  return { ok: true, value: { copied, already: fresh.length - copied } }
+}
+
+const keyOf = (day: string, variety: string, dryG: number, vesselId: string): string =>
+  [day, variety, Math.round(dryG), vesselId].join(' ')
+
+/** How often each batch is in the notebook, by its day, grain, grams and pot. */
+function batchesInNotebook(kitchen: Kitchen): Map<string, number> {
+  const known = new Map<string, number>()
+  for (const { line, day } of notebookLines(kitchen)) {
+    const key = keyOf(day, line.grain_key.split(' ')[0]!, line.grain_g, line.vessel_id)
+    known.set(key, (known.get(key) ?? 0) + 1)
+  }
+  return known
 }
 
 /** @returns what was wrong, or nothing */

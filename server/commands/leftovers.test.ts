@@ -77,7 +77,7 @@ describe('putting away', () => {
 describe('telling of it', () => {
   const tell = (leftover_id: string, kind: string, more = {}, at = NOW) =>
     recordLeftoverEvent(kitchen, { id: `${kind}-${at}`, leftover_id, kind, ...more }, at)
-  test('what is told twice is told once, and the last can be taken back', () => {
+  test('what is entered twice counts once, and the last can be taken back', () => {
     const [id] = put({ containers: ['tin'], grams: 300 })
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)
     expect(tell(id!, 'eaten', { portions: '1' }).ok).toBe(true)

@@ -9,14 +9,16 @@ import type { Schedule } from '#core/contract/schedule'
 import { replay } from '#core/cook/replay'
 import { soakWaits } from '#core/schedule/dish-blocks'
 import { NOTHING_APPLIED } from '#core/learn/evidence'
-import { MEAL_EVENT_KINDS, type MealDish, type MealEvent, type MealRow } from '#server/store/meals'
+import { MEAL_EVENT_KINDS } from '#core/contract/schedule'
+import type { MealDish, MealEvent, MealRow } from '#server/store/meals'
 import { announce } from '#server/realtime/hub'
 import { burnersNow } from '#server/queries/burners'
 import type { Kitchen } from '#server/store/open-household'
 import { happenedAt, press } from './press'
 import { startCook } from './start-cook'
 import { scheduleIn } from '#server/queries/meal-schedule'
-import { activeMealEvents, underWayIn } from '#server/queries/running-meal'
+import { notUndone } from '#core/event-log'
+import { underWayIn } from '#server/queries/running-meal'
 import { publishedTasks } from './acknowledge-changes'
 import { fieldError } from '#core/contract/field-error'
 
@@ -293,7 +295,7 @@ function identityOf(
 ): string {
   if (kind === 'take-back') return `take-back ${target}`
   if (kind === 'late' || kind === 'hand') return own
-  const stands = new Set(activeMealEvents(events).map((e) => e.id))
+  const stands = new Set(notUndone(events).map((e) => e.id))
   const before = events.filter(
     (e) =>
       e.kind === kind &&

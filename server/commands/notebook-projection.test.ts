@@ -48,7 +48,7 @@ const errorOf = (read: { ok: boolean; errors?: { path: string; message: string }
 
 describe('an old notebook', () => {
   test('is copied whole, each row a cook like any other, on its day', () => {
-    expect(season()).toEqual({ ok: true, value: 4 })
+    expect(season()).toEqual({ ok: true, value: { copied: 4, already: 0 } })
     const lines = kitchen.notebook.lines({}, 10, 0)
     expect(lines.map((l) => [l.grain_key, l.pour_g, l.wet_dry])).toEqual([
       ['long-white', 520, 2],
@@ -332,7 +332,7 @@ describe('tasteTests', () => {
   })
 })
 
-test('every grain of the shelf can be copied by its name', () => {
+test('every grain can be imported by its name', () => {
   expect(VARIETY_IDS.length).toBeGreaterThan(20)
-  expect(copy('2026-01-03;wild;100;300;heavy pot')).toEqual({ ok: true, value: 1 })
+  expect(copy('2026-01-03;wild;100;300;heavy pot')).toEqual({ ok: true, value: { copied: 1, already: 0 } })
 })

@@ -8,8 +8,8 @@ import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
 import { fieldError } from '#core/contract/field-error'
 
-/** A device may hold presses back while it has no connection, but not for longer than this. */
-const MAX_HELD_MS = 12 * 3_600_000
+/** A device may hold presses back while it has no connection, or put right what was forgotten, within this. */
+const MAX_HELD_MS = 72 * 3_600_000
 
 /** A device's idea of this clock is believed within this, ms. */
 const TRUSTED_OFF_MS = 3000

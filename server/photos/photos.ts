@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import sharp from 'sharp'
-import { CUES } from '#core/methods/signs'
+import { isCue } from '#core/methods/signs'
 import { databaseFile, type Kitchen } from '#server/store/open-household'
 import { fieldError } from '#core/contract/field-error'
 
@@ -42,8 +42,7 @@ export async function keepPhoto(
       'too-many',
     )
   const of = typeof cue === 'string' && cue !== '' ? cue : null
-  if (of !== null && !Object.hasOwn(CUES, of))
-    return fieldError('cue', `must be a sign, got "${of.slice(0, 40)}"`)
+  if (of !== null && !isCue(of)) return fieldError('cue', `must be a sign, got "${of.slice(0, 40)}"`)
   if (photos.ofCook(cookId).length >= MAX_OF_A_COOK)
     return fieldError('photo', `the limit is ${MAX_OF_A_COOK} photos per batch`)
   const made = await shrunk(Buffer.from(await given.arrayBuffer()))

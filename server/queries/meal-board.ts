@@ -1,6 +1,6 @@
 import type { Schedule } from '#core/contract/schedule'
 import { nextTouch } from '#core/cook/next-action'
-import { CUES } from '#core/methods/signs'
+import { SIGN_WORDS } from '#core/methods/sign-words'
 import { changed, type Change } from '#core/schedule/timetable-changes'
 import { assignHands } from '#core/schedule/assign-cooks'
 import { nextActs, type Act, type BoardDish, type BoardTask } from '#core/schedule/next-actions'
@@ -139,7 +139,7 @@ function touchOf({
       title: touch.title,
       atMs: touch.atMs,
       kind: ready ? 'finish' : 'cue',
-      ...(touch.cue ? { word: ready ? 'Serve' : stage.cue_id ? CUES[stage.cue_id].key : 'Done' } : {}),
+      ...(touch.cue ? { word: ready ? 'Serve' : stage.cue_id ? SIGN_WORDS[stage.cue_id].key : 'Done' } : {}),
     },
   }
 }

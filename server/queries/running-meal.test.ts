@@ -219,7 +219,7 @@ describe('a meal under way', () => {
     expect(board(SERVE - 55 * MINUTE).changes).toEqual([])
   })
 
-  test('a boil that comes late moves what has not begun, and only that is told; seen, it is told no more', () => {
+  test('a boil that comes late moves what has not begun, and only that is said; seen, it is not said again', () => {
     const at = SERVE - 50 * MINUTE
     say('begin', 'rice', 'measure', at)
     const [cook] = kitchen.cooks.running()

@@ -1,14 +1,9 @@
 import { runningCookOf } from '#core/contract/running-cook'
+import { notUndone } from '#core/event-log'
 import { replay, type CookView, type RunningCook } from '#core/cook/replay'
 import type { StoredCook } from '#server/store/cooks'
 import type { MealEvent, MealRow } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
-
-/** Active events: an undo removes its target and itself. */
-export function activeMealEvents(events: readonly MealEvent[]): MealEvent[] {
-  const gone = new Set(events.filter((e) => e.kind === 'take-back').map((e) => e.target))
-  return events.filter((e) => e.kind !== 'take-back' && !gone.has(e.id))
-}
 
 export interface PotUnderWay extends StoredCook {
   running: RunningCook & ReturnType<typeof runningCookOf>
@@ -39,7 +34,7 @@ const MINUTE = 60_000
 export const taskKey = (dish: string, task: string): string => `${dish} ${task}`
 
 export function underWayIn({ meals, cooks }: Kitchen, meal: MealRow, nowMs: number): UnderWay {
-  const events = activeMealEvents(meals.events(meal.id)).filter((e) => e.at_ms <= nowMs)
+  const events = notUndone(meals.events(meal.id)).filter((e) => e.at_ms <= nowMs)
   const pots: UnderWay['pots'] = new Map()
   const tasks: UnderWay['tasks'] = new Map()
   const hands: UnderWay['hands'] = new Map()

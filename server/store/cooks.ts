@@ -1,9 +1,10 @@
-import type { CookEvent, EventKind } from '#core/cook/events'
+import type { CookEvent } from '#core/cook/events'
 import type { Applied } from '#core/learn/evidence'
 import type { EVENNESS, Rating } from '#core/learn/rating'
 import type { Plan } from '#core/plan/result'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Db } from './open'
+import type { StoredRow } from './rows'
 
 export interface StoredCook {
   id: string
@@ -50,37 +51,8 @@ export interface FinishedCook extends StoredCook {
   rating: StoredRating | null
 }
 
-interface CookRow {
-  id: string
-  started_ms: number
-  title: string
-  grain_key: string
-  vessel_id: string
-  vessel_name: string
-  heat_name: string
-  serve_at_ms: number | null
-  request: string
-  plan: string
-  bag_id: string | null
-  heat_id: string | null
-  bag_delta: number
-  applied: string
-}
-interface EventRow {
-  id: string
-  kind: EventKind
-  stage: string
-  identity: string | null
-  device_ms: number
-  at_ms: number
-  received_ms: number
-  seconds: number | null
-  clarity: number | null
-  amount: number | null
-  remedy: string | null
-  ahead_ms: number | null
-  target: string | null
-}
+type CookRow = StoredRow<'cook'>
+type EventRow = StoredRow<'cook_event'>
 interface FinishedRow extends CookRow {
   ended_ms: number
   end_kind: 'finish' | 'stop'

@@ -1,15 +1,8 @@
 import type { DeviceKind } from '#core/contract/equipment'
 import type { Db } from './open'
+import type { TableRow } from './rows'
 
-export interface DeviceRow {
-  kind: DeviceKind
-  on_since_ms: number
-  trusted: 0 | 1
-  drift_per_hour: number
-  lag_s: number
-  drop_out: number
-  lie: number
-}
+export type DeviceRow = TableRow<'device'>
 
 /** The devices of this kitchen that are switched on. */
 export function devicesIn(db: Db) {

@@ -1,67 +1,15 @@
-import type { MaterialId } from '#core/vessel/calibration'
-import type { VesselKind } from '#core/vessel/vessel'
-import type { LidFit } from '#core/heat/lid'
 import type { Db } from './open'
-
-export const LININGS = ['bare', 'enamel', 'glazed', 'coated'] as const
+import type { TableRow } from './rows'
 
 /** A vessel of the household; units are in the names. */
-export interface VesselRow {
-  id: string
-  name: string
-  kind: VesselKind
-  capacity_ml: number
-  base_diameter_mm: number
-  rim_diameter_mm: number
-  height_mm: number
-  heat_capacity_j_k: number
-  lid: LidFit
-  own_rated_w: number | null
-  own_efficiency: number | null
-  material: MaterialId | null
-  empty_g: number | null
-  lining: (typeof LININGS)[number]
-  steam_factor: number
-  marks: { level_mm: number; volume_ml: number }[] | null
-  /** Lines the maker printed inside, by the name they bear. */
-  printed: { name: string; level_mm: number }[] | null
-  /** Grain that sticks to it, g. */
-  sticks_g: number
-  /** What was measured of it, in words; "" for a pot that is only described. */
-  measured: string
-}
+export type VesselRow = TableRow<'vessel'>
 
 /** An appliance's programme, in the cook's words. */
-export interface ProgrammeRow {
-  id: string
-  vessel_id: string
-  name: string
-  pressure: 'none' | 'low' | 'high'
-  /** Null until it is timed. */
-  minutes: number | null
-  after_it: 'natural' | 'timed' | 'quick' | 'holds-warm'
-  known: 'known' | 'guessed' | 'timed'
-}
+export type ProgrammeRow = TableRow<'programme'>
 
-export interface HeatRow {
-  id: string
-  name: string
-  rated_w: number
-  efficiency: number
-  /** What each place of its knob gives, as a share of full. */
-  knob: { name: string; share: number }[]
-  power_factor: number
-  measured: string
-}
+export type HeatRow = TableRow<'heat'>
 
-export interface MeasureRow {
-  id: string
-  name: string
-  ml: number
-  /** Parts of it that are owned, 1 for the whole. */
-  parts: number[]
-  how: 'known' | 'weighed' | 'counted'
-}
+export type MeasureRow = TableRow<'measure'>
 
 const json = (value: unknown) => (value === null ? null : JSON.stringify(value))
 const COLUMNS = `id, name, kind, capacity_ml, base_diameter_mm, rim_diameter_mm, height_mm, heat_capacity_j_k, lid, own_rated_w,

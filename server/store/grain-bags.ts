@@ -1,34 +1,11 @@
-import type { VarietyId } from '#core/grain/varieties'
 import type { Db } from './open'
+import type { TableRow } from './rows'
 
 /** A bag of the household's own. */
-export interface BagRow {
-  id: string
-  variety: VarietyId
-  name: string
-  /** The label's directions, verbatim, and the ratio by volume they give. */
-  label: string
-  label_ratio: number | null
-  adopted_delta: number | null
-  bought_on: string | null
-  opened_on: string | null
-  new_crop: 0 | 1
-  enriched: 0 | 1
-  left_g: number | null
-}
+export type BagRow = TableRow<'bag'>
 
 /** A pour that was right, saved for a grain in a pot. */
-export interface PourMarkRow {
-  id: string
-  made_ms: number
-  grain_key: string
-  vessel_id: string
-  name: string
-  dry_g: number
-  pour_g: number
-  /** Water over the bed, mm. */
-  depth_mm: number
-}
+export type PourMarkRow = TableRow<'pour_mark'>
 
 const BAG =
   'id, variety, name, label, label_ratio, adopted_delta, bought_on, opened_on, new_crop, enriched, left_g'

@@ -1,54 +1,16 @@
-import type { DressingId } from '#core/finish/dressing'
-import type { VarietyId } from '#core/grain/varieties'
-import type { LeftoverEvent, LeftoverEventKind } from '#core/leftovers/container-state'
-import type { CoolingPlace } from '#core/leftovers/cooling'
+import type { LeftoverEvent } from '#core/leftovers/container-state'
 import type { Db } from './open'
+import type { TableRow } from './rows'
 
-export interface ContainerRow {
-  id: string
-  name: string
-  ml: number
-  depth_mm: number
-  many: number
-}
+export type ContainerRow = TableRow<'container'>
 
 /** A container as it was put away. */
-export interface LeftoverRow {
-  id: string
-  cook_id: string | null
-  title: string
-  variety: VarietyId
-  container_name: string
-  grams: number
-  portions: number
-  depth_mm: number
-  density_g_ml: number
-  water_share: number
-  place: CoolingPlace
-  open: 0 | 1
-  stacked: number
-  dressed: 0 | 1
-  cooked_ms: number
-  packed_ms: number
-}
+export type LeftoverRow = TableRow<'leftover'>
 
 /** Dressing made ahead. */
-export interface BottleRow {
-  id: string
-  made_ms: number
-  style: DressingId
-  made_g: number
-  left_g: number
-}
+export type BottleRow = TableRow<'bottle'>
 
-interface EventRow {
-  id: string
-  leftover_id: string
-  kind: LeftoverEventKind
-  at_ms: number
-  portions: number | null
-  target: string | null
-}
+type EventRow = TableRow<'leftover_event'>
 
 const CONTAINER = 'id, name, ml, depth_mm, many'
 const LEFTOVER =

@@ -1,5 +1,6 @@
 import type { Applied } from '#core/learn/evidence'
 import type { Db } from './open'
+import type { StoredRow, TableRow } from './rows'
 
 export interface MealTask {
   id: string
@@ -51,29 +52,11 @@ export interface PublishedTask {
   resource?: string
 }
 
-export const MEAL_EVENT_KINDS = ['begin', 'done', 'late', 'hand', 'take-back'] as const
-export interface MealEvent {
-  id: string
-  kind: (typeof MEAL_EVENT_KINDS)[number]
-  identity: string
-  dish_id: string | null
-  task_id: string | null
-  resource: string | null
-  cook_id: string | null
-  /** Minutes late, or which cook, by the kind. */
-  amount: number | null
-  target: string | null
-  at_ms: number
-  received_ms: number
-}
+export type MealEvent = Omit<TableRow<'meal_event'>, 'meal_id'>
 
 const MEAL = 'id, made_ms, title, serve_ms, cooks, oven, dishes, names, told'
 const EVENT = 'id, kind, identity, dish_id, task_id, resource, cook_id, amount, target, at_ms, received_ms'
-type Stored = Omit<MealRow, 'dishes' | 'names' | 'told'> & {
-  dishes: string
-  names: string
-  told: string | null
-}
+type Stored = StoredRow<'meal'>
 const of = (row: Stored): MealRow => ({
   ...row,
   dishes: JSON.parse(row.dishes) as MealDish[],

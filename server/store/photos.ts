@@ -1,15 +1,7 @@
 import type { Db } from './open'
+import type { TableRow } from './rows'
 
-export interface PhotoRow {
-  id: string
-  cook_id: string
-  vessel_id: string
-  cue: string | null
-  made_ms: number
-  bytes: number
-  width: number
-  height: number
-}
+export type PhotoRow = TableRow<'photo'>
 
 const PHOTO = 'id, cook_id, vessel_id, cue, made_ms, bytes, width, height'
 

@@ -1,15 +1,8 @@
 import type { Db } from './open'
+import type { TableRow } from './rows'
 
 /** A way to cook under a name. */
-export interface SavedWayRow {
-  id: string
-  name: string
-  /** The plan as an address, without "?". */
-  search: string
-  /** Steps as they were told; null for a way of the plan's own. */
-  steps: string | null
-  saved_ms: number
-}
+export type SavedWayRow = TableRow<'saved_way'>
 
 export function savedWaysIn(db: Db) {
   const list = db.prepare(

@@ -1,4 +1,5 @@
 import type { Db } from './open'
+import type { TableRow } from './rows'
 
 export const DIFFERS = ['water', 'soak', 'rest', 'method'] as const
 export interface Cup {
@@ -10,23 +11,8 @@ export interface Cup {
   /** Water over what the plan would give the grain, g/g; for tasteTests of water. */
   delta: number
 }
-export interface TasteTestRow {
-  id: string
-  made_ms: number
-  title: string
-  differs: (typeof DIFFERS)[number]
-  grain_key: string
-  vessel_id: string
-  blind: 0 | 1
-  cups: Cup[]
-}
-export interface TastingRow {
-  id: string
-  taste_test_id: string
-  at_ms: number
-  who: string
-  ranking: string[]
-}
+export type TasteTestRow = TableRow<'taste_test'>
+export type TastingRow = TableRow<'tasting'>
 
 const TASTE_TEST = 'id, made_ms, title, differs, grain_key, vessel_id, blind, cups'
 

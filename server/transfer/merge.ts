@@ -1,5 +1,6 @@
 import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
 import { GROUPS, type GroupId } from '#core/contract/bundle-names'
+import { notUndone, type LoggedEvent } from '#core/event-log'
 import type { Db } from '#server/store/open'
 import { keyOf, putter } from './import-bundle'
 import { rowsOf } from './export-bundle'
@@ -191,10 +192,9 @@ function clashes(table: TableId, row: Row, ours: readonly Row[]): boolean {
 
 /** Batches that have not ended. */
 function stillOn(theirs: Tables): Set<unknown> {
-  const gone = new Set((theirs.cook_event ?? []).filter((e) => e.kind === 'take-back').map((e) => e.target))
   const over = new Set(
-    (theirs.cook_event ?? [])
-      .filter((e) => (e.kind === 'finish' || e.kind === 'stop') && !gone.has(e.id))
+    notUndone((theirs.cook_event ?? []) as (Row & LoggedEvent)[])
+      .filter((e) => e.kind === 'finish' || e.kind === 'stop')
       .map((e) => e.cook_id),
   )
   return new Set((theirs.cook ?? []).map((cook) => cook.id).filter((id) => !over.has(id)))

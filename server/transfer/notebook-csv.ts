@@ -2,10 +2,8 @@ import Papa from 'papaparse'
 import { VARIETIES } from '#core/grain/varieties'
 import { COPIED_COLUMNS } from '#core/learn/imported-batches'
 import type { Kitchen } from '#server/store/open-household'
-import { settingsOf } from '#server/store/open-household'
-import { Temporal } from 'temporal-polyfill'
+import { notebookLines } from '#server/queries/notebook-lines'
 
-const A_PAGE = 500
 /** What a spreadsheet would take for a formula, also after blanks; a plain number is none. */
 const FORMULA = /^(?![+-]?\d+(?:\.\d+)?$)\s*[=@+\-\t\r]/
 
@@ -15,31 +13,24 @@ const FORMULA = /^(?![+-]?\d+(?:\.\d+)?$)\s*[=@+\-\t\r]/
  * come back. Cooks of several grains bear the first one's name and the others in the note.
  */
 export function notebookCsv(kitchen: Kitchen): string {
-  const { zone } = settingsOf(kitchen)
   const rows: string[][] = []
-  const total = kitchen.notebook.count({})
-  for (let from = 0; from < total; from += A_PAGE)
-    for (const line of kitchen.notebook.lines({}, A_PAGE, from)) {
-      if (line.end !== 'finish') continue
-      const [first, ...others] = line.grain_key
-        .split(' + ')
-        .map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part)
-      const day = Temporal.Instant.fromEpochMilliseconds(line.ended_ms)
-        .toZonedDateTimeISO(zone)
-        .toPlainDate()
-        .toString()
-      const note = [others.length > 0 ? `with ${others.join(' and ')}` : '', line.note]
-        .filter(Boolean)
-        .join('; ')
-      rows.push([
-        day,
-        first!,
-        String(Math.round(line.grain_g)),
-        String(Math.round(line.pour_g)),
-        line.vessel_name,
-        line.wet_dry === null ? '' : String(line.wet_dry),
-        note,
-      ])
-    }
+  for (const { line, day } of notebookLines(kitchen)) {
+    if (line.end !== 'finish') continue
+    const [first, ...others] = line.grain_key
+      .split(' + ')
+      .map((part) => VARIETIES.find((v) => v.id === part.split(' ')[0])?.name ?? part)
+    const note = [others.length > 0 ? `with ${others.join(' and ')}` : '', line.note]
+      .filter(Boolean)
+      .join('; ')
+    rows.push([
+      day,
+      first!,
+      String(Math.round(line.grain_g)),
+      String(Math.round(line.pour_g)),
+      line.vessel_name,
+      line.wet_dry === null ? '' : String(line.wet_dry),
+      note,
+    ])
+  }
   return Papa.unparse({ fields: [...COPIED_COLUMNS], data: rows }, { escapeFormulae: FORMULA })
 }

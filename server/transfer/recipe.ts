@@ -3,7 +3,8 @@ import type { KitchenUnits } from '#core/units/system'
 import { localText } from '#core/units/local-text'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import type { Plan, Stage } from '#core/plan/result'
-import { addInAmount, amountWords } from '#core/plan/stage-amounts'
+import type { StageAmount } from '#core/plan/stage-amount'
+import { addInAmount, amountText, amountWords } from '#core/plan/stage-amounts'
 import { timelineOf } from '#core/plan/timeline'
 import { windowWord } from './window-word'
 import { oneLine } from './one-line'
@@ -28,14 +29,27 @@ const inOrder = (plan: Plan): Stage[] => {
   )
 }
 
+/** An amount as the step that measures it says it; in grams where several steps share it. */
+function asMeasured(plan: Plan, what: StageAmount['what'], grams: string): string {
+  const amounts = plan.stages.flatMap((s) => s.amounts ?? []).filter((a) => a.what === what)
+  const [only] = amounts
+  return only && amounts.length === 1 && plan.said_in === 'measures'
+    ? amountText(only, { saidIn: 'measures' })
+    : grams
+}
+
 function ingredientsOf(plan: Plan, { grains, units }: Named): string[] {
   const { water, seasoning } = plan
   return [
     ...grains.map(({ name, amount }) => `${amount} ${name.toLowerCase()}, dry`),
-    `${g(water.pour_g)} water${water.clinging_g + water.soaked_in_g > 0 ? ', to pour after draining' : ''}`,
+    `${asMeasured(plan, 'water', g(water.pour_g))} water${water.clinging_g + water.soaked_in_g > 0 ? ', to pour after draining' : ''}`,
     ...(water.boiler_g === undefined ? [] : [`${g(water.boiler_g)} water under the basket`]),
-    ...(seasoning.salt_to_add_g >= 0.1 ? [`${seasoning.salt_to_add_g.toFixed(1)} g salt`] : []),
-    ...seasoning.add_ins.map((a) => amountWords(addInAmount(a, { measures: [] }), { saidIn: 'grams' })),
+    ...(seasoning.salt_to_add_g >= 0.1
+      ? [`${asMeasured(plan, 'salt', `${seasoning.salt_to_add_g.toFixed(1)} g`)} salt`]
+      : []),
+    ...seasoning.add_ins.map((a) =>
+      amountWords(addInAmount(a, { measures: [] }), { saidIn: plan.said_in ?? 'grams' }),
+    ),
   ].map((line) => localText(line, units))
 }
 
@@ -87,7 +101,7 @@ export function recipeMarkdown(plan: Plan, named: Named): string {
     '',
     ...inOrder(plan).map((stage, i) => `${i + 1}. ${plain(stepOf(stage))}`),
     '',
-    ...(grave.length > 0 ? ['## Mind', '', ...grave.map((c) => `- ${plain(c.text)}`), ''] : []),
+    ...(grave.length > 0 ? ['## Take care', '', ...grave.map((c) => `- ${plain(c.text)}`), ''] : []),
     `Makers’ manuals come first. ${plain(FOLLOW_LOCAL)}`,
     '',
   ].join('\n')

@@ -56,6 +56,22 @@ describe('a plan out of the house', () => {
     }
   })
 
+  test('in the measure of the batch: cups of water, spoons of salt, leaves by the piece', () => {
+    const plan = planned({
+      amount: { basis: 'measure', value: 2, measure: 'us-cup' },
+      salt_percent: 0.5,
+      add_ins: [
+        { name: 'bay leaf', grams_per_100g_dry: 0.1, when: 'with-water', out: 'after-rest' },
+        { name: 'peas', grams_per_100g_dry: 20, when: 'at-boil' },
+      ],
+    })
+    const { recipeIngredient } = recipeLd(plan, named) as { recipeIngredient: string[] }
+    expect(recipeIngredient[1]).toMatch(/^\d*[½⅓¼⅔¾]? ?cups? .*water|^\d+ cups? (\+|and)? ?.*water/)
+    expect(recipeIngredient[1]).not.toMatch(/\d g water/)
+    expect(recipeIngredient.join('; ')).toMatch(/[½¼¾\d]+ tsp salt/)
+    expect(recipeIngredient.join('; ')).toContain('2 bay leaves')
+  })
+
   test('as text: names that hold signs stay names', () => {
     const text = recipeMarkdown(planned(), { ...named, title: '# [rice](http://x) *now* <b>' })
     expect(text.split('\n')[0]).toBe('# \\# \\[rice\\](http://x) \\*now\\* \\<b\\>')
@@ -112,13 +128,24 @@ describe('the notebook as a table', () => {
       ['2026-02-06', 'Short-grain white', '250', '300', pot, '-2', '-2+3 cmd|calc'],
       ['2026-02-07', 'Short-grain white', '250', '300', pot, '1', '+1 spoon next time'],
     ]
-    expect(copyCooks(one, cooks, NOW)).toEqual({ ok: true, value: 5 })
+    expect(copyCooks(one, cooks, NOW)).toEqual({ ok: true, value: { copied: 5, already: 0 } })
     const csv = notebookCsv(one)
     // Nothing in it begins as a formula does.
     for (const row of Papa.parse<string[]>(csv).data)
       for (const cell of row) if (!/^[+-]?\d+$/.test(cell)) expect(cell).not.toMatch(/^\s*[=@+\-\t\r]/)
-    expect(copyCooks(other, Papa.parse<string[]>(csv).data, NOW)).toEqual({ ok: true, value: 5 })
+    expect(copyCooks(other, Papa.parse<string[]>(csv).data, NOW)).toEqual({
+      ok: true,
+      value: { copied: 5, already: 0 },
+    })
     expect(notebookCsv(other)).toBe(csv)
+    // Its own table again doubles nothing; one more batch of a day there is already is a batch of its own.
+    expect(copyCooks(one, Papa.parse<string[]>(csv).data, NOW)).toEqual({
+      ok: true,
+      value: { copied: 0, already: 5 },
+    })
+    expect(notebookCsv(one)).toBe(csv)
+    const twice = [cooks[0]!, cooks[1]!, cooks[1]!]
+    expect(copyCooks(one, twice, NOW)).toEqual({ ok: true, value: { copied: 1, already: 1 } })
     expect(csv).toContain('2026-02-03,Basmati,300,420')
     for (const kitchen of [one, other]) kitchen.db.close()
   })

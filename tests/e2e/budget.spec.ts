@@ -3,7 +3,7 @@ import { expect, test } from './kitchen'
 
 const MAX_GZIP = 230_000
 
-test('the bench’s first script is within its budget, without charts; what is behind a press comes with the press', async ({
+test('the plan page’s first script is within its budget, without charts; what is behind a press comes with the press', async ({
   page,
   baseURL,
 }) => {

@@ -64,7 +64,7 @@ test('pots: a new one in under two minutes, measured, used, and gone', async ({ 
   await expect(row).toBeHidden()
 })
 
-test('a glass is weighed, and becomes a gauge on the bench', async ({ page }) => {
+test('a glass is weighed, and becomes a gauge on the plan page', async ({ page }) => {
   await open(page, '/pots')
   await page.getByRole('button', { name: 'Add your own cup or mug' }).click()
   await page.getByLabel('Name').fill('Pim’s beaker')
@@ -164,7 +164,7 @@ test('washes are counted by the water, at the stove', async ({ page }) => {
 })
 
 test.describe('who eats', () => {
-  test('somebody who eats here is known at the bench by name; what they avoid is stopped, and in Grains told', async ({
+  test('somebody who eats here is known on the plan page by name; what they avoid is stopped, and in Grains told', async ({
     page,
   }) => {
     await open(page, '/settings')

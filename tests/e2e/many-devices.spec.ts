@@ -37,7 +37,7 @@ test('a house with scoops and a twelve-hour clock', async ({ page }) => {
       await expect(measure(page)).toContainText('2¼ cups')
       // A kitchen of cups speaks no grams, but where they are asked for.
       await expect(measure(page)).not.toContainText(/\d g\b/)
-      await expect(page.getByText(/serves 5 with/).locator('visible=true')).toContainText(/cups cooked/)
+      await expect(page.getByText(/Serves 5 with/).locator('visible=true')).toContainText(/cups cooked/)
       await expect(page.getByRole('button', { name: /When to serve: at 8:00 pm/ })).toBeVisible()
       await expect(page.getByText(/Start at \d:\d\d pm for 8:00 pm/)).toBeVisible()
     },

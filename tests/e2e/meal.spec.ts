@@ -63,7 +63,7 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
   expect(await calendar.text()).toContain('SUMMARY:the lake choir: serve')
 })
 
-test('a pot goes from the bench onto a meal of its own', async ({ page }) => {
+test('a pot goes from the plan page onto a meal of its own', async ({ page }) => {
   await open(page, '/meal')
   await page.getByLabel('What it is').fill('a birthday')
   await page.getByLabel('Day').fill('2027-01-09')

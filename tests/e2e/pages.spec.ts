@@ -78,7 +78,7 @@ test('with a pot on, the bar still fits its width, and the stove its keys', asyn
   await expect(page.getByText('not used for learning')).toBeVisible()
 })
 
-test('the bench needs no scrolling on a laptop', async ({ page, isMobile }) => {
+test('the plan page needs no scrolling on a laptop', async ({ page, isMobile }) => {
   test.skip(isMobile)
   for (const height of [800, 670]) {
     await page.setViewportSize({ width: 1280, height })
@@ -89,7 +89,7 @@ test('the bench needs no scrolling on a laptop', async ({ page, isMobile }) => {
   }
 })
 
-test('nothing of the bench is cut off, with what was learned and the slack of the water said', async ({
+test('nothing of the plan page is cut off, with what was learned and the slack of the water said', async ({
   page,
   isMobile,
 }) => {
@@ -160,7 +160,7 @@ test('pages that are not there say so, and what is sent in a wrong way is refuse
   expect((await send('/settings', 'intent=save', { Origin: 'https://elsewhere.example' })).status()).toBe(403)
 })
 
-test('the stove and the bench share a household, and the season strip leads to its cooks', async ({
+test('the stove and the plan page share a household, and the season strip leads to its cooks', async ({
   page,
 }) => {
   await open(page, '/notebook')

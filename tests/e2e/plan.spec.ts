@@ -66,7 +66,7 @@ test('a firmer grain, fewer washes and a soak each move the water', async ({ pag
   await expect.poll(async () => Math.abs((await pour()) - firm - 30)).toBeLessThanOrEqual(1)
   const unwashed = await pour()
   await show('Rinse, soak, salt')
-  await page.getByRole('button', { name: '10 h in the fridge' }).click()
+  await page.getByRole('button', { name: 'till 07:00' }).click()
   await expect.poll(pour).toBeLessThan(unwashed - 70)
 })
 

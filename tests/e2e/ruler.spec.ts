@@ -2,7 +2,7 @@ import { expect, open, serious, test } from './kitchen'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 
-test('the dipstick: a card laid on once, and its millimetres are true to one percent', async ({ page }) => {
+test('on the screen: a card laid on once, and its millimetres are true to one percent', async ({ page }) => {
   await open(page, '/ruler?water=28')
   const slider = page.getByRole('slider', { name: 'As wide as the card' })
   await expect(slider).toBeVisible()
@@ -47,4 +47,24 @@ test('the dipstick: a card laid on once, and its millimetres are true to one per
   // Kept on this device; an address that makes no sense shows a usual depth.
   await open(page, '/ruler?water=lots')
   await expect(page.getByRole('img', { name: /water to here at 25 mm/ })).toBeVisible()
+})
+
+test('a paper ruler of a pot prints in true size, with lines where so much water comes to', async ({
+  page,
+}) => {
+  await open(page, '/pots')
+  await page.getByRole('link', { name: 'Paper ruler for clay' }).click()
+  const strip = page.getByRole('img', { name: /^Strip for clay: / })
+  await expect(strip).toContainText('500 mL')
+  // A pot of 160 mm at the base and 185 at the rim, 77 high: 500 mL come to 23.7 mm, 1 L to 45.4.
+  // All at once: the page may still move while its letters load.
+  const [at500 = 0, at1000 = 0] = await strip.evaluate((svg) => {
+    const of = (selector: string) => svg.querySelector(selector)!.getBoundingClientRect()
+    return [500, 1000].map((ml) => ((of('path').bottom - of(`[data-ml="${ml}"]`).top) / 96) * 25.4)
+  })
+  expect(Math.abs(at500 - 23.7)).toBeLessThan(0.1)
+  expect(Math.abs(at1000 - 45.4)).toBeLessThan(0.1)
+  expect(await serious(page)).toEqual([])
+  await page.goto('/pots/none/ruler')
+  await expect(page.getByText('There is no such pot in this kitchen.')).toBeVisible()
 })

@@ -25,7 +25,7 @@ const first = firstPlan(household)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 const sides = (address: string) => sidesOf(new URLSearchParams(address), first, household, NOW)
 
-test('a bench and its changes stand beside each other, each called by what differs', () => {
+test('a plan and its changes stand beside each other, each called by what differs', () => {
   const shown = sides(
     'grain=basmati&for=4&pot=heavy-pot&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot',
   )

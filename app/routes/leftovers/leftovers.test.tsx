@@ -74,7 +74,7 @@ const event = (kind: LeftoverEvent['kind'], hours: number): LeftoverEvent => ({
   atMs: COOKED + hours * HOUR,
 })
 
-describe('a kept container in words', () => {
+describe('a container in words', () => {
   test('until when, in the hours of the house', () => {
     expect(cardOf(row(), COOKED + 3 * HOUR)).toContain('Eat by tomorrow 19:00')
     expect(cardOf(row(), COOKED + 3 * HOUR)).toContain('US guidance: 8 March 19:00')

@@ -3,8 +3,8 @@ import { planOfSteps, stepsText, type ToldStep } from '#core/plan/told-steps'
 import { readSteps } from '#core/sentence/read-steps'
 import { readWay } from '#core/sentence/read-way'
 import { localText } from '#core/units/local-text'
-import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
-import { volumeOf } from '../../planning/household-measures'
+import { parseQuantity } from '#core/units/parse-quantity'
+import { waterGrams } from '../../planning/entered-amounts'
 import { stateOf } from '../../planning/order'
 import { vesselOfState, type PlanningData, type PlanState } from '../../planning/plan-state'
 
@@ -31,13 +31,6 @@ export function stepsOfAddress(text: string | null): Pick<MyWay, 'steps' | 'drai
 
 export const addressOfSteps = ({ steps, drained }: Pick<MyWay, 'steps' | 'drained'>): string =>
   stepsText(steps, { drained })
-
-/** Grams of water that were told, in whole tenths; undefined for what counts no water. */
-export function waterGrams(quantity: Quantity, household: PlanningData): number | undefined {
-  const { value, unit } = quantity
-  const grams = unit === undefined || unit === 'g' ? value : volumeOf(quantity, household)
-  return grams === undefined ? undefined : Math.round(grams * 10) / 10
-}
 
 /** Water as it is typed in its own field: nothing for the plan's. */
 export function readWater(

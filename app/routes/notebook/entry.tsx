@@ -1,13 +1,17 @@
 import { data, redirect, useNavigation, Link, Form } from 'react-router'
 import { Button } from '@mantine/core'
 import { runningCookOf } from '#core/contract/running-cook'
-import { replay } from '#core/cook/replay'
-import { parsePlanRequest } from '#core/contract/plan-request'
-import { activeEvents } from '#core/cook/events'
+import { replay, type CookView } from '#core/cook/replay'
+import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-request'
+import type { Plan } from '#core/plan/result'
+import { endedAs } from '#core/troubleshoot/ended-as'
+import type { FinishedCook } from '#server/store/cooks'
+import { activeEvents } from '#core/event-log'
 import { experimentsFor, type Compared } from '#core/learn/beliefs'
 import type { FieldError } from '#core/contract/fields'
 import { fieldInBase } from '#core/units/typed-field'
 import { amountIn, waterIn } from '#core/units/system'
+import { varietyOf } from '#core/grain/varieties'
 import { becomesOf } from '#core/troubleshoot/other-uses'
 import { kitchen } from '#server/kitchen'
 import { currentBeliefs } from '#server/queries/beliefs'
@@ -26,6 +30,7 @@ import classes from './notebook.module.css'
 import { Photos } from './batch-photos'
 import { RatingForm } from './rating-form'
 import { WeighedForm } from './weighed-form'
+import { WhatWentWrong, type Trouble } from './what-went-wrong'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.title} · Notebook · Omsel` : 'Notebook · Omsel' },
@@ -55,6 +60,7 @@ export function loader({ params }: Route.LoaderArgs) {
     heatName: cook.heatName,
     heatId: cook.heatId,
     grain: read.ok && read.value.grains.length === 1 ? read.value.grains[0]!.variety : undefined,
+    grains: read.ok ? read.value.grains.map((g) => g.variety) : [],
     startedMs: cook.startedMs,
     endedMs: cook.endedMs,
     end: cook.end,
@@ -63,6 +69,7 @@ export function loader({ params }: Route.LoaderArgs) {
     pourG: running.plan.water.pour_g,
     pouredOtherwise: Math.round(running.plan.water.pour_g - cook.plan.water.pour_g),
     rating: cook.rating,
+    trouble: troubleOf(cook, running.plan, view, open.notebook.pouredIn(cook.id)),
     lidLifts: view.lidLifts,
     lostSteamG: view.lostSteamG,
     measured: Object.fromEntries(
@@ -99,6 +106,37 @@ export function loader({ params }: Route.LoaderArgs) {
     })[0],
     settings: settingsOf(open),
     nowMs: nowMs(),
+  }
+}
+
+/** What a batch that was not right is diagnosed by; only pots that simmer with the lid on are. */
+function troubleOf(
+  cook: FinishedCook,
+  plan: Plan,
+  view: CookView,
+  pouredG: number | undefined,
+): Trouble | undefined {
+  const ended = cook.rating ? endedAs(cook.rating) : undefined
+  const took = (kind: string) => {
+    const i = plan.stages.findIndex((s) => s.kind === kind)
+    const seen = view.stages[i]
+    return seen && seen.state !== 'next'
+      ? (Math.min(seen.endMs, cook.endedMs) - seen.startMs) / 60_000
+      : undefined
+  }
+  const simmerMinutes = took('simmer')
+  const covered = plan.stages.find((s) => s.kind === 'simmer')?.lid === 'on'
+  if (!ended || !covered || simmerMinutes === undefined) return undefined
+  const restMinutes = took('rest')
+  return {
+    request: cook.request as PlanRequestJson,
+    plan,
+    known: {
+      pourG: pouredG ?? plan.water.pour_g,
+      simmerMinutes,
+      ...(restMinutes === undefined ? {} : { restMinutes }),
+      ended,
+    },
   }
 }
 
@@ -161,6 +199,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export default function CookPage({ loaderData, actionData }: Route.ComponentProps) {
   const { say } = useUnits()
   const { settings, stages, rating, learned, end, measured, photos, events, compared } = loaderData
+  const stillGoodFor = rating ? becomesOf(rating, loaderData.grains.map(varietyOf)) : []
   const busy = useNavigation().state !== 'idle'
   const failed = actionData && 'errors' in actionData ? (actionData as Refused) : undefined
   const of = (intent: string) => (failed?.typed.intent === intent ? failed : undefined)
@@ -215,8 +254,9 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
           <section aria-label="How it was">
             <h2 className={classes.h2}>How it was</h2>
             <RatingForm rating={rating} of={of} error={error} busy={busy} actionData={actionData} />
-            {rating && becomesOf(rating).length > 0 && (
-              <p className={classes.learned}>You can still use it for {becomesOf(rating).join('; ')}.</p>
+            <WhatWentWrong trouble={loaderData.trouble} />
+            {stillGoodFor.length > 0 && (
+              <p className={classes.learned}>You can still use it for {stillGoodFor.join('; ')}.</p>
             )}
             <p>
               <Link to={`/leftovers/put-away?cook=${loaderData.id}`}>Store the leftovers</Link>

@@ -45,7 +45,7 @@ export async function action({ request }: Route.ActionArgs) {
   )
     return refuse(`table must be rows of text, ${MAX_COPIED} at most`)
   const copied = copyCooks(kitchen(), table as string[][], nowMs())
-  return copied.ok ? { copied: copied.value } : data({ errors: copied.errors }, { status: 422 })
+  return copied.ok ? copied.value : data({ errors: copied.errors }, { status: 422 })
 }
 
 /** Without these a row is no cook. */
@@ -156,7 +156,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       <p>
         <span role="status" className="quiet">
           {actionData && 'copied' in actionData
-            ? `${actionData.copied} ${actionData.copied === 1 ? 'batch is' : 'batches are'} in the notebook now.`
+            ? `${actionData.copied} ${actionData.copied === 1 ? 'batch is' : 'batches are'} in the notebook now.${actionData.already > 0 ? ` ${actionData.already} ${actionData.already === 1 ? 'was' : 'were'} there already.` : ''}`
             : told}
         </span>
       </p>

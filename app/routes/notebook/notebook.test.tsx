@@ -94,7 +94,7 @@ describe('what was learned, in words', () => {
   })
 })
 
-describe('the bench, for what comes after the pot', () => {
+describe('the plan page, for what comes after the pot', () => {
   const household = firstKitchen()
   const first = firstPlan(household)
   const ready = {

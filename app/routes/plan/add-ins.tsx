@@ -5,10 +5,10 @@ import type { Plan } from '#core/plan/result'
 import { addInAmount, amountWords } from '#core/plan/stage-amounts'
 import { readAddIn, type ReadAddIn } from '#core/seasoning/read-add-in'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
-import { saltGrams, saltPercentFor } from '#core/seasoning/salt'
 import { parseQuantity } from '#core/units/parse-quantity'
 import { OUT_WORDS, WHEN_WORDS } from '../../planning/add-in-words'
 import { volumeOf } from '../../planning/household-measures'
+import { addInPlanned, saltPlanned, saltEntered } from '../../planning/entered-amounts'
 import { speakingOf, type PlanAddIn, type PlanningData, type PlanState } from '../../planning/plan-state'
 import { useUnits } from '../../ui/units/units'
 
@@ -55,17 +55,6 @@ const WHY: Record<Extract<ReadAddIn, { ok: false }>['why'], string> = {
   'weight-needed': 'Enter its weight, for example 30 g; how it is counted is not known here.',
 }
 
-const toPlan = (
-  { grams, waterShare, saltShare, ...rest }: Extract<ReadAddIn, { ok: true }>['addIn'],
-  dryG: number,
-): PlanAddIn => ({
-  ...rest,
-  name: rest.name.slice(0, LIMITS.name),
-  grams: Math.round((grams / dryG) * 100 * 10_000) / 10_000,
-  water: waterShare,
-  salt: saltShare,
-})
-
 /** One field for all of it: "2 bay leaves", "80 g peas", "1 tbsp butter". */
 function NewAddIn({ state, change, plan, household }: AddInsProps) {
   const [text, setText] = useState('')
@@ -78,7 +67,7 @@ function NewAddIn({ state, change, plan, household }: AddInsProps) {
       (quantity) => volumeOf(quantity, household),
     )
     if (!read.ok) return setWrong(WHY[read.why])
-    const addIn = toPlan(read.addIn, plan.grain.mass_g)
+    const addIn = addInPlanned(read.addIn, plan.grain.mass_g)
     if (addIn.grams > LIMITS.add_in_g[1])
       return setWrong(`That is more than ${LIMITS.add_in_g[1] / 100} times the weight of the grain.`)
     change({ addIns: [...state.addIns, addIn] })
@@ -165,20 +154,13 @@ function OwnSalt({ change, plan, household }: AddInsProps) {
       text.replace(/\bsalt\b/i, ''),
       household.measures.map((m) => m.name),
     )
-    const ml = read.ok ? volumeOf(read.quantity, household) : undefined
-    const grams =
-      !read.ok || read.rest !== ''
-        ? undefined
-        : read.quantity.unit === 'g'
-          ? read.quantity.value
-          : ml && saltGrams(ml, household.crystal)
+    const grams = read.ok && read.rest === '' ? saltEntered(read.quantity, household) : undefined
     if (grams === undefined) return setWrong(say('Enter spoons or a weight, for example 1 tsp or 6 g.'))
-    const { salt_in_stock_g, salt_in_add_ins_g } = plan.seasoning
-    const percent = saltPercentFor(grams, salt_in_stock_g + salt_in_add_ins_g, plan.yield.cooked_mass_g)
+    const percent = saltPlanned(grams, plan)
     const [, most] = LIMITS.salt_percent
     if (percent > most) return setWrong(`That would be ${Math.round(percent)} % salt; the most is ${most} %.`)
     setWrong(undefined)
-    change({ salt: Math.round(percent * 1000) / 1000 })
+    change({ salt: percent })
   }
   return (
     <TextInput

@@ -51,6 +51,7 @@ describe('measure', () => {
         way="pot"
         why={() => Promise.resolve({ terms: [], total: plan.water.pour_g, sure: 0 })}
         whyGrain={() => Promise.resolve({ terms: [], total: plan.grain.mass_g, sure: 0 })}
+        whyMinutes={() => Promise.resolve({ terms: [], total: plan.total_minutes.expected, sure: 0 })}
         learned={undefined}
         roomForError={undefined}
         now={NOW}
@@ -70,6 +71,16 @@ describe('measure', () => {
     expect(text).toMatch(/Dry grain why\? 300 g/)
     expect(text).toContain(`Water to add why? ${Math.round(plan.water.pour_g)} g`)
     expect(text).toContain(`Firm ${Math.round(plan.water.firm_pour_g)} g`)
+  })
+
+  test('minutes and work stand with grain and water, in that order', () => {
+    const plan = planOf()
+    const text = words({ plan })
+    const at = [/Dry grain/, /Water to add/, /about \d+ min , \d+ min hands-on/, /Firm \d/].map((part) =>
+      text.search(part),
+    )
+    expect(at.every((place, n) => place > (at[n - 1] ?? -1))).toBe(true)
+    expect(text).toContain(`about ${Math.round(plan.total_minutes.expected)} min`)
   })
 
   test('by cups: the nearest scoops there are, and what is still missing or over', () => {
@@ -262,6 +273,7 @@ test.each(VARIETIES.map((v) => [v.id, v] as const))('%s can be set up before the
       plan={planOf()}
       household={household}
       bag={undefined}
+      now={0}
     />,
   )
   expect(text).toContain('Texture usual as a side')

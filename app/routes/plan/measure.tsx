@@ -11,7 +11,7 @@ import { waterIn } from '#core/units/system'
 import type { MeasureRow } from '#server/store/equipment'
 import type { PourMarkRow } from '#server/store/grain-bags'
 import { useUnits } from '../../ui/units/units'
-import { dayWord } from '../../ui/time/clock-hour'
+import { dayWord, spanWord } from '../../ui/time/clock-hour'
 import { Aside } from '../../layout/aside'
 import { gaugesFor, type Gauge, type GaugeReading, type PrintedLine } from '../../planning/gauges'
 import type { RoomForErrorWords } from '../../planning/room-for-error'
@@ -38,6 +38,8 @@ export interface MeasureProps {
   why: () => Promise<Breakdown>
   /** The dry grain as the sum it is. */
   whyGrain: () => Promise<Breakdown>
+  /** The time to the table as the sum it is. */
+  whyMinutes: () => Promise<Breakdown>
   /** The gauge in hand. */
   gauge: string
   onGauge: (id: string) => void
@@ -102,6 +104,10 @@ export function Measure(props: MeasureProps) {
           inGrams={settings.units === 'grams'}
         />
       </div>
+      <p className={classes.time}>
+        about <b className="figure">{spanWord(plan.total_minutes.expected)}</b>,{' '}
+        {spanWord(plan.hands_on_minutes)} hands-on <Why question="Why so long?" sum={props.whyMinutes} />
+      </p>
       <div className={classes.gauges}>
         <div role="group" aria-label="Measure by">
           {gauges.map((g) => (

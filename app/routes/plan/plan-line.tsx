@@ -12,7 +12,7 @@ import {
   LID_WORDS,
   METHOD_WORDS,
   PURPOSE_WORDS,
-  RELEASE_WORDS,
+  releaseWords,
 } from '../../planning/plan-words'
 import classes from './plan-line.module.css'
 
@@ -79,8 +79,9 @@ export function PlanLine({
 }
 
 /** The one thing about the heat that stands in the order. */
-function heatWord({ lidUntilBoil, release, toasted }: PlanState, method: MethodId): string {
-  if (method.startsWith('pressure')) return RELEASE_WORDS[release]
+function heatWord(state: PlanState, method: MethodId): string {
+  const { lidUntilBoil, release, toasted } = state
+  if (method.startsWith('pressure')) return releaseWords(state)[release]
   const word = method === 'covered-simmer' ? LID_WORDS[lidUntilBoil] : METHOD_WORDS[method]
   return toasted && methodOf(method).toastable ? `${word}, crisp bottom` : word
 }

@@ -167,7 +167,6 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   const facts = {
     plan,
     measuresBy: settings,
-    why: whys.minutes,
     whyCooked: whys.cooked,
     search: toSearch(state, first).toString(),
     meals: loaderData.meals,
@@ -192,19 +191,6 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
           )}
         </Suspense>
       </PlanLine>
-      <section className={classes.before} aria-label="Before the heat">
-        <PlannedPreparation {...shared} />
-      </section>
-      <section className={`${classes.pot} basin`} aria-label="The pot">
-        <PlannedPot
-          {...shared}
-          crease={gauge === 'finger' ? settings.crease_mm : undefined}
-          changed={changed}
-          now={now}
-          look={look.at}
-        />
-        <Study request={request} variety={variety} change={change} creaseMm={settings.crease_mm} />
-      </section>
       <section className={classes.measure} aria-label="Measure">
         <PlannedMeasure
           {...shared}
@@ -221,6 +207,19 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
           }}
           onKeep={(mark) => void fetcher.submit({ intent: 'keep-mark', ...mark }, { method: 'post' })}
         />
+      </section>
+      <section className={`${classes.pot} basin`} aria-label="The pot">
+        <PlannedPot
+          {...shared}
+          crease={gauge === 'finger' ? settings.crease_mm : undefined}
+          changed={changed}
+          now={now}
+          look={look.at}
+        />
+        <Study request={request} variety={variety} change={change} creaseMm={settings.crease_mm} />
+      </section>
+      <section className={classes.before} aria-label="Before the heat">
+        <PlannedPreparation {...shared} now={now} />
       </section>
       <PlanCautions {...{ state, request, change, plan, household, now }} />
       <PlanTabs tab={tab} setTab={setTab} plan={plan} />
@@ -261,7 +260,13 @@ interface Shared {
   planned: ReturnType<typeof usePlanned>
 }
 
-function PlannedPreparation({ state, change, household, planned: { plan, variety, vesselRow } }: Shared) {
+function PlannedPreparation({
+  state,
+  change,
+  household,
+  now,
+  planned: { plan, variety, vesselRow },
+}: Shared & { now: number }) {
   return (
     <PreparationPanel
       state={state}
@@ -271,6 +276,7 @@ function PlannedPreparation({ state, change, household, planned: { plan, variety
       plan={plan}
       household={household}
       bag={bagOfState(state, household)}
+      now={now}
     />
   )
 }
@@ -365,6 +371,7 @@ function PlannedMeasure({
       printed={vesselRow.printed}
       why={whys.pour}
       whyGrain={whys.grain}
+      whyMinutes={whys.minutes}
       way={method === 'ladled' ? 'ladles' : methodOf(method).water}
       marks={marks.filter((m) => m.vessel_id === vesselRow.id && m.grain_key === grainKeyOfState(state))}
       ownWords={ownPourWords(plan, state)}

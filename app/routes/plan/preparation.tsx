@@ -8,6 +8,8 @@ import type { Plan } from '#core/plan/result'
 import type { BagRow } from '#server/store/grain-bags'
 import { Kernel } from '../../ui/drawing/grain-pattern'
 import { Range } from '../../ui/forms/range'
+import { FRIDGE_C } from '#core/constants'
+import { minutesTillMorning, WAKING_HOUR } from '../../ui/time/clock-hour'
 import type { PlanningData, PlanState } from '../../planning/plan-state'
 import { PURPOSE_WORDS, soakWord } from '../../planning/plan-words'
 import { SeasoningPanel } from './seasoning'
@@ -25,6 +27,8 @@ interface BeforeProps {
   household: PlanningData
   /** The bag it comes from, where the household keeps one. */
   bag: BagRow | undefined
+  /** UTC milliseconds. */
+  now: number
 }
 
 const TEXTURES = [
@@ -34,7 +38,7 @@ const TEXTURES = [
 ] as const
 
 /** Everything settled before the heat: how it should end, how it is washed, whether it soaks. */
-export function PreparationPanel({ state, change, variety, kind, plan, household, bag }: BeforeProps) {
+export function PreparationPanel({ state, change, variety, kind, plan, household, bag, now }: BeforeProps) {
   const texture = state.texture ?? PURPOSE_TEXTURE[state.purpose]
   const washes = state.washes ?? variety.washes
   return (
@@ -69,7 +73,13 @@ export function PreparationPanel({ state, change, variety, kind, plan, household
 
       <Rinses washes={washes} change={change} state={state} bag={bag} variety={variety} />
 
-      <Soak variety={variety} state={state} change={change} plan={plan} />
+      <Soak
+        variety={variety}
+        state={state}
+        change={change}
+        plan={plan}
+        untilMorning={minutesTillMorning(now, household.zone)}
+      />
 
       {kind !== 'pressure-electric' && (
         <div className={classes.block}>
@@ -158,24 +168,26 @@ function Soak({
   state,
   change,
   plan,
+  untilMorning,
 }: {
   variety: Variety
   state: PlanState
   change: (next: Partial<PlanState>) => void
   plan: Plan
+  untilMorning: number | undefined
 }) {
   return (
     <div className={classes.block}>
       <h2 className="eyebrow">Soak</h2>
       <div className="chips">
-        {soaksFor(variety).map((soak) => (
+        {soaksFor(variety, untilMorning).map((soak) => (
           <UnstyledButton
             key={soakWord(soak)}
             className="chip"
             aria-pressed={state.soak?.minutes === soak?.minutes}
             onClick={() => change({ soak: soak && { ...soak, water: state.soak?.water ?? soak.water } })}
           >
-            {soakWord(soak)}
+            {soak && soak.minutes === untilMorning ? `till ${WAKING_HOUR}` : soakWord(soak)}
           </UnstyledButton>
         ))}
       </div>
@@ -219,11 +231,15 @@ const textureWord = (texture: number): string =>
           ? 'standard to soft'
           : 'soft'
 
-/** Soaks worth offering: short for bare grain, long and cold for grain in its skin. */
-function soaksFor(variety: Variety): PlanState['soak'][] {
+/** In the fridge, where it neither sours nor breaks. */
+const overnightSoak = (minutes: number) => ({ minutes, celsius: FRIDGE_C, water: 'drain' as const })
+
+/** Soaks worth offering: short for bare grain, long and cold for grain in its skin, in the evening till the morning. */
+function soaksFor(variety: Variety, untilMorning: number | undefined): PlanState['soak'][] {
   const short = (minutes: number) => ({ minutes, celsius: 20, water: 'drain' as const })
-  const overnight = { minutes: 600, celsius: 5, water: 'drain' as const }
-  return variety.skin < 0.5 ? [null, short(120), overnight] : [null, short(20), short(30), short(60)]
+  return variety.skin < 0.5
+    ? [null, short(120), overnightSoak(untilMorning ?? 600)]
+    : [null, short(20), short(30), short(60)]
 }
 
 interface EitherProps<T extends string> {

@@ -6,7 +6,7 @@ import { type KitchenUnits, amountIn } from '#core/units/system'
 import type { Breakdown } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
-import { clockTime, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
+import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import { Aside } from '../../layout/aside'
 import { Why } from './why'
 import classes from './start-bar.module.css'
@@ -23,8 +23,6 @@ interface StartBarProps {
   asked: boolean
   clock: HouseholdClock
   measuresBy: KitchenUnits
-  /** The time to the table as the sum it is. */
-  why: () => Promise<Breakdown>
   /** What comes out of the pot, as the sum it is. */
   whyCooked: () => Promise<Breakdown>
   /** The plan as an address, for the places that take it further. */
@@ -76,29 +74,22 @@ export function StartBar(props: StartBarProps) {
   )
 }
 
-/** Minutes, hands-on time and yield, and where else the plan leads; on a phone it stands in the page. */
+/** Yield, and where else the plan leads; on a phone it stands in the page. */
 export function Facts({
   plan,
   measuresBy,
-  why,
   whyCooked,
   search,
   meals,
   onMeal,
   className,
-}: Pick<StartBarProps, 'plan' | 'measuresBy' | 'why' | 'whyCooked' | 'search' | 'meals' | 'onMeal'> & {
+}: Pick<StartBarProps, 'plan' | 'measuresBy' | 'whyCooked' | 'search' | 'meals' | 'onMeal'> & {
   className: string
 }) {
   const cooked = amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)
   return (
     <p className={className}>
-      <span className={classes.minutes}>
-        about{' '}
-        <Why question="Why so long?" sum={why}>
-          {spanWord(plan.total_minutes.expected)}
-        </Why>
-      </span>
-      , {spanWord(plan.hands_on_minutes)} hands-on · serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+      Serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
       <Why question={`Why ${cooked} cooked?`} sum={whyCooked}>
         {cooked} cooked
       </Why>{' '}

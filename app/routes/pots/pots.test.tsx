@@ -79,7 +79,7 @@ describe('the form of a pot', () => {
     expect(html).toContain('role="alert"')
     expect(html).toContain('is the last vessel')
   })
-  test('marks are written as they were told', () => {
+  test('marks are written as they were entered', () => {
     const marked = {
       ...blue!,
       marks: [
@@ -93,7 +93,7 @@ describe('the form of a pot', () => {
   })
 })
 
-test('a heat shows its knob as it was told', () => {
+test('a burner shows its knob as it was entered', () => {
   const html = inRouter(
     <HeatForm
       heat={{ ...FIRST_KITCHEN.heats[0]!, knob: [{ name: 'low', share: 0.25 }] }}

@@ -265,6 +265,9 @@ function PotItem({ row, setOpen }: { row: VesselRow; setOpen: (next: Open | unde
         >
           change
         </UnstyledButton>
+        <Link to={`/pots/${row.id}/ruler`} className="link" aria-label={`Paper ruler for ${row.name}`}>
+          paper ruler
+        </Link>
       </span>
     </li>
   )

@@ -12,7 +12,7 @@ import { PLACES } from '../../search/places'
 import { dayWord } from '../../ui/time/clock-hour'
 import type { Route } from './+types/search'
 
-const LONGEST = 80
+const LONGEST = 200
 const MOST = 24
 const MAX_COOKS = 8
 
@@ -33,7 +33,7 @@ export function loader({ request }: Route.LoaderArgs) {
 /** "2 cups basmati for six at 7" is an order: a press plans it, and it says how it was understood. */
 function orderIn(open: Kitchen, asked: string): Thing[] {
   const { household } = loadPlanningData(open)
-  const order = orderFrom(asked, household)
+  const order = orderFrom(asked, household, nowMs())
   return order ? [{ kind: 'Plan', label: order.label, more: order.more, to: `/?${order.search}` }] : []
 }
 

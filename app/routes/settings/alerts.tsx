@@ -20,6 +20,8 @@ import {
   SOUNDS,
   type Alerts as Chosen,
 } from '../../alerts/preferences'
+import { canListen } from '../../alerts/listen'
+import { SPOKEN_ACTS, SPOKEN_EXAMPLES } from '../../alerts/spoken-words'
 import { play, wakeSound } from '../../alerts/sound'
 import classes from './settings.module.css'
 
@@ -131,6 +133,7 @@ export function Alerts() {
       </div>
       <Notices notices={notices} chosen={chosen} keep={keep} setNotices={setNotices} tryIt={tryIt} />
       <KeepAwake chosen={chosen} keep={keep} setSaid={setSaid} />
+      <Listening chosen={chosen} keep={keep} />
       <p role="status">{said}</p>
     </section>
   )
@@ -168,11 +171,37 @@ function Notices({
       />
       <Button
         variant="default"
-        onClick={() => tryIt('You should see a notification.', notify(SAMPLE), NOTICE_WORDS[notices])}
+        onClick={() =>
+          void notify(SAMPLE).then((could) =>
+            tryIt('You should see a notification.', could, NOTICE_WORDS[notices]),
+          )
+        }
       >
         Test a notification
       </Button>
     </div>
+  )
+}
+
+const LISTENING_WORDS = {
+  here: `Heard on this device only. Say ${SPOKEN_ACTS.map((act) => `“${SPOKEN_EXAMPLES[act]}”`).join(', ')}.`,
+  'not-here': 'This browser does not recognise speech on the device itself; nothing is sent elsewhere.',
+} as const
+
+/** Spoken words at the stove, where the browser recognises them without any server. */
+function Listening({ chosen, keep }: { chosen: Chosen; keep: (next: Partial<Chosen>) => void }) {
+  const [can, setCan] = useState(false)
+  useEffect(() => {
+    void canListen().then(setCan)
+  }, [])
+  return (
+    <Switch
+      label="Take spoken words at the stove"
+      description={LISTENING_WORDS[can ? 'here' : 'not-here']}
+      checked={chosen.listen && can}
+      disabled={!can}
+      onChange={(event) => keep({ listen: event.currentTarget.checked })}
+    />
   )
 }
 

@@ -1,6 +1,7 @@
 import { Button, NativeSelect, NumberInput } from '@mantine/core'
 import { useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
+import { LID_POSITIONS, type LidPosition } from '#core/heat/lid'
 import type { Plan } from '#core/plan/result'
 import { ENDING_WORDS, ENDINGS, type Diagnosis, type Ending } from '#core/simulate/diagnose'
 import { useUnits } from '../../ui/units/units'
@@ -9,12 +10,14 @@ import { diagnoseInWorker } from './use-simulator'
 interface WrongProps {
   request: PlanRequestJson
   plan: Plan
+  /** What is known of the batch; left out: as planned. */
+  known?: { pourG?: number; simmerMinutes?: number; restMinutes?: number; ended?: Ending } | undefined
 }
 
 const LIMITS = { pour: [10, 20_000], minutes: [0, 240] } as const
 
 /** A past batch described roughly: the causes that fit, and the change that would have helped most. */
-export function WrongWithMine({ request, plan }: WrongProps) {
+export default function WrongWithMine({ request, plan, known = {} }: WrongProps) {
   const { say, label, shown, read } = useUnits()
   const [found, setFound] = useState<Diagnosis>()
   const [wrong, setWrong] = useState<string>()
@@ -39,13 +42,19 @@ export function WrongWithMine({ request, plan }: WrongProps) {
     setFound(
       await diagnoseInWorker(
         { ...request, method: 'covered-simmer' },
-        { pourG, simmerMinutes, restMinutes, ended: form.get('ended') as Ending },
+        {
+          pourG,
+          simmerMinutes,
+          restMinutes,
+          lid: form.get('lid') as LidPosition,
+          ended: form.get('ended') as Ending,
+        },
       ),
     )
     setBusy(false)
   }
   return (
-    <section aria-label="What went wrong with mine">
+    <section aria-label="What went wrong with mine" id="wrong">
       <h2 className="place-part">What went wrong with mine?</h2>
       <form
         onSubmit={(event) => {
@@ -53,26 +62,34 @@ export function WrongWithMine({ request, plan }: WrongProps) {
           void ask(new FormData(event.currentTarget))
         }}
       >
-        <p className="quiet small">For this grain in this pot, lid on. Enter what you remember.</p>
+        <p className="quiet small">For this grain in this pot. Enter what you remember.</p>
         <div className="chips">
           <NumberInput
             name="pour"
             label={label('Water, g')}
             w={120}
-            defaultValue={shown('mass', Math.round(plan.water.pour_g))}
+            defaultValue={shown('mass', Math.round(known.pourG ?? plan.water.pour_g))}
             allowNegative={false}
           />
           <NumberInput
             name="simmer"
             label="Lowest heat, min"
             w={140}
-            defaultValue={Math.round(simmer?.minutes.expected ?? 15)}
+            defaultValue={Math.round(known.simmerMinutes ?? simmer?.minutes.expected ?? 15)}
             allowNegative={false}
           />
-          <NumberInput name="rest" label="Rest, min" w={110} defaultValue={10} allowNegative={false} />
+          <NumberInput
+            name="rest"
+            label="Rest, min"
+            w={110}
+            defaultValue={Math.round(known.restMinutes ?? 10)}
+            allowNegative={false}
+          />
+          <NativeSelect name="lid" label="Lid" data={[...LID_POSITIONS]} />
           <NativeSelect
             name="ended"
             label="It was"
+            defaultValue={known.ended ?? ENDINGS[0]}
             data={ENDINGS.map((id) => ({ value: id, label: ENDING_WORDS[id] }))}
           />
         </div>
@@ -83,20 +100,17 @@ export function WrongWithMine({ request, plan }: WrongProps) {
       {wrong && <p role="alert">{wrong}</p>}
       {found && (
         <div role="status">
-          {found.causes.length === 0 ? (
-            <p>No usual cause gives this result. Check the grain and pot, or the amounts.</p>
-          ) : (
-            <ol>
-              {found.causes.map(({ id, says, share }) => (
-                <li key={id}>
-                  {says} ({Math.round(share * 100)} %)
-                </li>
-              ))}
-            </ol>
-          )}
+          <ol>
+            {found.causes.map(({ id, says, looks, share }) => (
+              <li key={id}>
+                {say(says)} ({Math.round(share * 100)} %)
+                <span className="quiet small"> · it looks like: {looks}</span>
+              </li>
+            ))}
+          </ol>
           {found.change && (
             <p>
-              <b>What would have helped most: {found.change.says}.</b>
+              <b>The smallest change that helps: {say(found.change.says)}.</b>
             </p>
           )}
         </div>

@@ -29,7 +29,7 @@ import { useCooked } from './use-simulator'
 import classes from './simulation.module.css'
 import { WaterAndKitchen, WhatIfKeys } from './water-and-kitchen'
 import { Room } from './room-for-error'
-import { WrongWithMine } from './diagnosis'
+import WrongWithMine from './diagnosis'
 import { CookedPots } from './cooked-pots'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Simulation · Omsel' }]

@@ -15,7 +15,7 @@ interface AdviceCardProps {
 export function AdviceCard({ says, why, onDone, doneWord = 'Done', onNotNow }: AdviceCardProps) {
   const { say } = useUnits()
   return (
-    <section className={classes.advice} aria-label="Advice" role="status">
+    <section className={classes.advice} aria-label="Advice" role="status" data-advice>
       <div>
         <p className={`${classes.says} figure`}>{say(says)}</p>
         <p className={classes.why}>{say(why)}</p>

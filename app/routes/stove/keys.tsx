@@ -1,12 +1,15 @@
 import { UnstyledButton } from '@mantine/core'
 import type { CookEvent, EventKind } from '#core/cook/events'
-import { lidCanBeLifted, USUAL_LIFT_S } from '#core/cook/lid-lift'
+import { isSealed, lidCanBeLifted, USUAL_LIFT_S } from '#core/cook/lid-lift'
 import type { CookView } from '#core/cook/replay'
-import { CUES } from '#core/methods/signs'
-import type { Stage } from '#core/plan/result'
+import { SIGN_WORDS } from '#core/methods/sign-words'
+import type { Plan, Stage } from '#core/plan/result'
+import { amountWords } from '#core/plan/stage-amounts'
+import { useHandsFree } from '../../alerts/use-hands-free'
 import { KeyCap } from '../../keyboard/key-cap'
 import { useKeys } from '../../keyboard/use-keys'
 import { EVENT_WORDS } from '../../ui/event-words'
+import { useUnits } from '../../ui/units/units'
 import classes from './stove.module.css'
 
 interface KeysProps {
@@ -17,6 +20,8 @@ interface KeysProps {
   press: (kind: EventKind, stage: string, more?: { seconds?: number }) => void
   takeBack: () => void
   tableAt: string
+  /** What amounts are said in. */
+  saidIn?: Plan['said_in'] | undefined
   /** Left out: there is no troubleshooting here. */
   onWrong?: () => void
 }
@@ -25,7 +30,7 @@ interface KeysProps {
 const TAKE_BACK_MS = 10_000
 
 /** The large key: the sign's, the next step's, or the end's. */
-function mainKey(
+export function mainKey(
   stage: Stage | undefined,
   waits: CookView['next'],
   lastStage: Stage,
@@ -34,11 +39,12 @@ function mainKey(
   if (waits) return { word: 'Begin now', act: () => press('begin', waits.id) }
   if (!stage) return { word: 'Served', act: () => press('finish', lastStage.id) }
   if (stage.ends_on !== 'cue') return { word: 'Next step', act: () => press('go-on', stage.id) }
-  return { word: stage.cue_id ? CUES[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
+  return { word: stage.cue_id ? SIGN_WORDS[stage.cue_id].key : 'Done', act: () => press('cue', stage.id) }
 }
 
 /** One large key for the sign, and a few more, large enough for a wet finger. */
-export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWrong }: KeysProps) {
+export function Keys({ view, stage, stages, now, press, takeBack, tableAt, saidIn, onWrong }: KeysProps) {
+  const { say } = useUnits()
   const lastStage = stages[stages.length - 1]!
   const cue = stage?.ends_on === 'cue'
   const waits = stage ? undefined : view.next
@@ -55,6 +61,16 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
     wrong: onWrong,
     back: last ? takeBack : undefined,
   })
+  const spoken = spokenNow(stage, waits, tableAt, saidIn)
+  useHandsFree(
+    {
+      cue: main.act,
+      more: clocked ? () => press('minute-more', stage.id) : undefined,
+      lid: covered ? () => press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S }) : undefined,
+      back: last ? takeBack : undefined,
+    },
+    say(spoken),
+  )
   return (
     <section className={classes.keys} aria-label="Actions" data-few={!onWrong || undefined}>
       <UnstyledButton
@@ -69,7 +85,7 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
         disabled={!covered}
         onClick={() => stage && press('lid-lifted', stage.id, { seconds: USUAL_LIFT_S })}
       >
-        I lifted the lid{view.lidLifts > 0 && ` (${view.lidLifts})`} <KeyCap act="lid" />
+        <LidWord sealed={stage !== undefined && isSealed(stage)} lifts={view.lidLifts} />
       </UnstyledButton>
       <UnstyledButton
         className={classes.key}
@@ -92,18 +108,41 @@ export function Keys({ view, stage, stages, now, press, takeBack, tableAt, onWro
         {last ? `Undo “${wordOf(last, stages)}”` : 'Undo'} <KeyCap act="back" />
       </UnstyledButton>
       <p className="unseen" role="status">
-        {stage
-          ? `${stage.title}. Ready at ${tableAt}.`
-          : waits
-            ? `Nothing to do until the next step. Ready at ${tableAt}.`
-            : `Ready. Serve at ${tableAt}.`}
+        {say(spoken)}
       </p>
     </section>
   )
 }
 
+function LidWord({ sealed, lifts }: { sealed: boolean; lifts: number }) {
+  if (sealed) return 'Sealed: do not open'
+  return (
+    <>
+      I lifted the lid{lifts > 0 && ` (${lifts})`} <KeyCap act="lid" />
+    </>
+  )
+}
+
+/** A stage as it is heard: what to do, with how much, and what ends it. */
+function stageSpoken(stage: Stage, saidIn: Plan['said_in']): string {
+  const amounts = (stage.amounts ?? []).map((a) => amountWords(a, { saidIn: saidIn ?? 'grams' }))
+  const ends = stage.ends_on === 'cue' ? `until ${stage.cue}` : `${Math.round(stage.minutes.expected)} min`
+  return `${[stage.title, ...amounts, ends].join(', ')}.`
+}
+
+/** What the stove says now. */
+function spokenNow(
+  stage: Stage | undefined,
+  waits: CookView['next'],
+  tableAt: string,
+  saidIn: Plan['said_in'],
+): string {
+  if (stage) return `${stageSpoken(stage, saidIn)} Ready at ${tableAt}.`
+  return waits ? `Nothing to do until the next step. Ready at ${tableAt}.` : `Ready. Serve at ${tableAt}.`
+}
+
 /** What was pressed, by its key's label. */
 function wordOf({ kind, stage }: CookEvent, stages: readonly Stage[]): string {
   const cue = kind === 'cue' ? stages.find((s) => s.id === stage)?.cue_id : undefined
-  return (cue ? CUES[cue].key : EVENT_WORDS[kind]).toLowerCase()
+  return (cue ? SIGN_WORDS[cue].key : EVENT_WORDS[kind]).toLowerCase()
 }

@@ -207,7 +207,7 @@ describe('devices beside the cook', () => {
   })
 })
 
-test('looks under the lid are told with what they cost: minutes and steam', () => {
+test('looks under the lid are shown with what they cost: minutes and steam', () => {
   const lifts = [1, 2, 3, 4].map((i): CookEvent => ({
     id: `lift-${i}`,
     kind: 'lid-lifted',

@@ -4,11 +4,14 @@ import { meanwhile, type Meanwhile } from '#core/cook/meanwhile'
 import type { Purpose } from '#core/methods/definition'
 import { LOOSEN_WAYS } from '#core/finish/loosen'
 import type { Variety } from '#core/grain/varieties'
-import { CUES } from '#core/methods/signs'
+import { SIGN_WORDS } from '#core/methods/sign-words'
 import type { Plan, Stage } from '#core/plan/result'
+import { LOOKS } from '#core/cook/events'
 import type { Retimed } from '#core/cook/retime'
+import type { AfterPot } from '#core/cook/after-pot'
 import type { Vessel } from '#core/vessel/vessel'
 import { aimOf } from '#core/plan/stage-amounts'
+import { settingWords } from '#core/plan/stage-settings'
 import { useUnits } from '../../ui/units/units'
 import { CuePair } from '../../ui/drawing/sign-pair'
 import { knobWord, type Knob } from '../../ui/drawing/setting-word'
@@ -36,6 +39,8 @@ interface NowPanelProps {
   knob: Knob | null
   /** The inside of the pot, once it is warm. */
   pot: AtTheStove | undefined
+  /** Once the grain has left its pot. */
+  after?: AfterPot | undefined
   vessel: Vessel
   /** Readings of the devices. */
   readings: readonly DeviceReading[]
@@ -63,6 +68,7 @@ export function NowPanel({
   variety,
   knob,
   pot,
+  after,
   vessel,
   readings,
   retimed,
@@ -93,6 +99,7 @@ export function NowPanel({
             {view.next ? countdown(view.next.startMs - now) : table}
           </p>
         )}
+        {stage?.id === 'pour' && <PourLine plan={plan} />}
         <Checks
           place={place}
           stage={stage}
@@ -101,6 +108,7 @@ export function NowPanel({
           view={view}
           retimed={retimed}
           pot={pot}
+          outOfPot={after !== undefined}
           task={task}
         />
         {children}
@@ -112,8 +120,8 @@ export function NowPanel({
             <CuePair
               cue={stage.cue_id}
               variety={variety}
-              yet={CUES[stage.cue_id].yet}
-              now={CUES[stage.cue_id].now}
+              yet={SIGN_WORDS[stage.cue_id].yet}
+              now={SIGN_WORDS[stage.cue_id].now}
             />
             {cookId !== undefined && stage.power_w > 0 && (
               <OwnPicture cue={stage.cue_id} cookId={cookId} photo={cuePhotos[stage.cue_id]} />
@@ -129,9 +137,11 @@ export function NowPanel({
           slid={slid}
           plan={plan}
           serveAtMs={serveAtMs}
-          pot={pot}
+          pot={after ? undefined : pot}
+          after={after}
           vessel={vessel}
           variety={variety}
+          retimed={retimed}
         />
       </div>
     </section>
@@ -146,6 +156,7 @@ function Checks({
   view,
   retimed,
   pot,
+  outOfPot,
   task,
 }: {
   place: string | undefined
@@ -155,12 +166,13 @@ function Checks({
   view: CookView
   retimed: Retimed | undefined
   pot: AtTheStove | undefined
+  outOfPot: boolean
   task: Meanwhile | undefined
 }) {
   const { say } = useUnits()
   return (
     <ul className={classes.checks}>
-      {place && <li>Setting: “{place}”</li>}
+      {stage && <SettingLine stage={stage} place={place} />}
       {stage?.checks
         .filter((check) => !stage.loosen || check !== LOOSEN_WAYS[stage.loosen].how)
         .map((check) => (
@@ -172,7 +184,7 @@ function Checks({
       {current && current.liftedMinutes > 0 && <li>{say(liftedWords(view, current))}</li>}
       {retimed && retimed.stage === stage?.id && <li>{retimedWords(retimed, pot)}</li>}
       {task && <li>While you wait: {say(task.says)}</li>}
-      {!stage && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
+      {!stage && !outOfPot && pot?.holding && <li>{holdingWords(pot.holding)}</li>}
     </ul>
   )
 }
@@ -189,6 +201,8 @@ function NextAndServe({
   pot,
   vessel,
   variety,
+  retimed,
+  after,
 }: {
   next: Stage | undefined
   view: CookView
@@ -201,6 +215,8 @@ function NextAndServe({
   pot: AtTheStove | undefined
   vessel: Vessel
   variety: Variety
+  retimed: Retimed | undefined
+  after: AfterPot | undefined
 }) {
   const { say } = useUnits()
   return (
@@ -217,8 +233,15 @@ function NextAndServe({
         )}
         <span className="quiet">serve</span>
         <b className="figure">{table}</b>
-        <span className="quiet small">{tableWords(slid, view, plan, serveAtMs, clock)}</span>
+        <span className="quiet small">{tableWords(slid, view, plan, serveAtMs, clock, retimed)}</span>
       </p>
+      {after && (
+        <ul className={classes.place} aria-label="Where the grain is">
+          {afterPotWords(after).map((line) => (
+            <li key={line}>{say(line)}</li>
+          ))}
+        </ul>
+      )}
       {pot && (
         <div className={classes.pot}>
           <PotInside
@@ -314,13 +337,21 @@ function tableWords(
   plan: Plan,
   serveAtMs: number | null,
   clock: HouseholdClock,
+  retimed: Retimed | undefined,
 ): string {
   const asked = serveAtMs === null ? '' : `asked for ${clockTime(serveAtMs, clock)}`
   if (slid === 0) return asked
   const worst = [...view.slips].sort((a, b) => Math.abs(b.minutes) - Math.abs(a.minutes))[0]
-  const reason = worst && plan.stages.find((s) => s.id === worst.stage)?.title
+  const stretched = retimed ? retimed.isMinutes - retimed.wasMinutes : 0
+  const byRetiming = Math.abs(stretched) > Math.abs(worst?.minutes ?? 0)
+  const cause = byRetiming ? { stage: retimed!.stage, minutes: stretched } : worst
+  const reason = cause && plan.stages.find((s) => s.id === cause.stage)?.title
   const moved = `${Math.abs(slid)} min ${slid > 0 ? 'later' : 'sooner'}`
-  return [moved, reason && `“${reason}” took ${worst.minutes > 0 ? 'longer' : 'less'}`, asked]
+  return [
+    moved,
+    reason && `“${reason}” ${byRetiming ? 'takes' : 'took'} ${cause.minutes > 0 ? 'longer' : 'less'}`,
+    asked,
+  ]
     .filter(Boolean)
     .join('; ')
 }
@@ -348,7 +379,11 @@ function retimedWords({ wasMinutes, isMinutes, because }: Retimed, pot: AtTheSto
     pot && Math.abs(pot.estimate.burner - 1) > 0.08
       ? `: your burner is weaker than assumed (${Math.round(pot.estimate.burner * 100)} %)`
       : ''
-  const why = because.kind === 'cue' ? `from the boil time${burner}` : 'from what happened'
+  const why = LOOKS.has(because.kind)
+    ? 'from what you saw'
+    : because.kind === 'cue'
+      ? `from the boil time${burner}`
+      : 'from what happened'
   return `${Math.round(isMinutes)} min, not ${Math.round(wasMinutes)}; ${why}`
 }
 
@@ -362,12 +397,47 @@ const holdingWords = ({ minutes, endsBy }: NonNullable<AtTheStove['holding']>): 
     ? 'It keeps well with the lid on'
     : `With the lid on it keeps for ${Math.round(minutes)} min; ${ENDS_BY[endsBy]}`
 
+/** Where the water comes to in this pot, for who pours by the wall or by a finger. */
+function PourLine({ plan: { gauges, water } }: { plan: Plan }) {
+  const { length } = useUnits()
+  if (water.boiler_g !== undefined || water.drained_off_g > 0 || !(gauges.water_above_bed_mm > 0)) return null
+  return (
+    <p className={classes.checks}>
+      In this pot: water to {length(gauges.fill_level_mm)}, {length(gauges.water_above_bed_mm)} over the grain
+    </p>
+  )
+}
+
+/** What to set on the burner or the appliance, and which place of the knob that is. */
+function SettingLine({ stage, place }: { stage: Stage; place: string | undefined }) {
+  const { say } = useUnits()
+  const parts = [stage.set && settingWords(stage.set), place && `knob “${place}”`].filter(Boolean)
+  return parts.length > 0 && <li>{say(parts.join(', '))}</li>
+}
+
+const PLACES = {
+  tray: 'On the tray',
+  bowl: 'In the bowl',
+  containers: 'In the containers',
+  sieve: 'Rinsed cold',
+} as const
+
+/** Where the grain is, about how warm, and how long it may lie there. */
+function afterPotWords({ place, celsius, eatWithinMin, chillWithinMin }: AfterPot): string[] {
+  const where = `${PLACES[place]}, about ${Math.round(celsius)} °C`
+  if (eatWithinMin === 0) return [where, 'Out too long: do not keep or eat it']
+  return [
+    where,
+    chillWithinMin === 0
+      ? `Too late to keep it: eat it within ${eatWithinMin} min`
+      : `Eat it within ${eatWithinMin} min, or chill it within ${chillWithinMin}`,
+  ]
+}
+
 /** What looking under the lid has cost this stage. */
 function liftedWords({ lidLifts, lostSteamG }: CookView, { liftedMinutes }: StageView): string {
   const looks = lidLifts === 1 ? 'Lid lifted once' : `${lidLifts} looks`
   const minutes =
-    liftedMinutes < 0.5
-      ? 'less than half a minute'
-      : `${liftedMinutes.toFixed(liftedMinutes < 3 ? 1 : 0)} min`
-  return `${looks}: ${minutes} more, ${lostSteamG < 1 ? 'hardly any' : `${Math.round(lostSteamG)} g of`} steam lost`
+    liftedMinutes < 0.5 ? 'under half a minute' : `${liftedMinutes.toFixed(liftedMinutes < 3 ? 1 : 0)} min`
+  return `${looks}: ${minutes} more, ${lostSteamG < 1 ? 'little' : `${Math.round(lostSteamG)} g of`} steam lost`
 }

@@ -1,7 +1,7 @@
 import { UnstyledButton } from '@mantine/core'
 import type { EventKind } from '#core/cook/events'
 import type { StageView } from '#core/cook/replay'
-import { CUES } from '#core/methods/signs'
+import { SIGN_WORDS } from '#core/methods/sign-words'
 import type { Stage } from '#core/plan/result'
 import { countdown } from '../../ui/time/clock-hour'
 import classes from './parallel-stages.module.css'
@@ -33,7 +33,7 @@ export function ParallelStages({ others, stages, now, press }: AlsoProps) {
               </span>
             </span>
             <UnstyledButton className={classes.key} onClick={() => press(cue ? 'cue' : 'go-on', stage.id)}>
-              {cue ? (stage.cue_id ? CUES[stage.cue_id].key : 'Done') : 'Go on now'}
+              {cue ? (stage.cue_id ? SIGN_WORDS[stage.cue_id].key : 'Done') : 'Go on now'}
             </UnstyledButton>
           </div>
         )

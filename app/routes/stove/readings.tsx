@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { massIn, type UnitSystem } from '#core/units/system'
 import type { Stage } from '#core/plan/result'
-import { CUES } from '#core/methods/signs'
+import { SIGN_WORDS } from '#core/methods/sign-words'
 import { AdviceCard } from './advice-card'
 
 /** A device's reading for this batch. */
@@ -52,7 +52,7 @@ export function Proposal({
     <AdviceCard
       says={`${WHO[proposes.kind]}: ${stage.cue ?? stage.title}`}
       why="It cannot end a step by itself."
-      doneWord={stage.cue_id ? CUES[stage.cue_id].key : 'Done'}
+      doneWord={stage.cue_id ? SIGN_WORDS[stage.cue_id].key : 'Done'}
       onDone={() => onCue(proposes.amount)}
       onNotNow={() => setRefused(proposes.atMs)}
     />

@@ -2,14 +2,18 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { localPlan } from '#core/plan/local-plan'
 import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
 import { currentStage } from '#core/cook/next-action'
-import type { EventKind } from '#core/cook/events'
 import { whereToWait } from '#core/cook/late'
 import { replay, type CookView, type StageView } from '#core/cook/replay'
+import type { Retimed } from '#core/cook/retime'
 import { signalsOf } from '#core/cook/signals'
 import { parsePlanRequest } from '#core/contract/plan-request'
+import { leftOpen } from '#core/cook/left-open'
+import { soakedFor } from '#core/cook/soaked-for'
+import { afterPot } from '#core/cook/after-pot'
 import { soakWaits } from '#core/schedule/dish-blocks'
 import { varietyOf } from '#core/grain/varieties'
-import type { Hint } from '#core/cook/advice'
+import { ADVICE_LEFT, type CookEvent, type EventKind } from '#core/cook/events'
+import type { Hint, HintAct } from '#core/troubleshoot/hint'
 import type { Plan, Stage } from '#core/plan/result'
 import { nowMs } from '#server/clock'
 import { coolingContainers } from '#server/queries/cooling-containers'
@@ -23,7 +27,7 @@ import { useServerClock } from '../../ui/time/use-server-clock'
 import { SignInLink } from '../../layout/sign-in-link'
 import { useKitchenStream, type Line } from '../../layout/use-kitchen-stream'
 import { useRefresh } from '../../layout/use-refresh'
-import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
+import { afterNight, clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import { useOutbox, type PressMore, type Outbox } from '../../offline/outbox'
 import type { Route } from './+types/stove'
 import { AdviceCard } from './advice-card'
@@ -33,10 +37,11 @@ import { BoardStrip } from './meal-strip'
 import { BeforePour, beforeThePour } from './before-pour'
 import { coolingSignals, CoolingStrip } from './cooling-strip'
 import { Ended } from './ended'
-import { Keys } from './keys'
+import { Keys, mainKey } from './keys'
 import { NowPanel } from './now-panel'
 import { CookTabs, type Lane } from './cook-tabs'
-import { LidCheck } from './lid-check'
+import { Look } from './look'
+import { StillCooking } from './still-cooking'
 import { Proposal, STALE_MS, type DeviceReading } from './readings'
 import { ProgressStrip } from './progress-strip'
 import { usePotEstimate, type AtTheStove } from './use-pot-estimate'
@@ -126,15 +131,12 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
 
   const pot = usePotEstimate(running, events, Math.min(now, view.endedMs ?? now))
   const [wrong, setWrong] = useState(false)
-  const [dismissed, setDismissed] = useState('')
-  const hint = pot?.hint && pot.hint.id !== dismissed && current ? pot.hint : undefined
+  const hint = current && pot?.hint
 
-  const noticing = useAlerts([
-    ...signalsOf(plan, view, now, hint),
-    ...coolingSignals(loaderData.cooling, now),
-  ])
+  const noticing = useStoveAlerts({ plan, view, now, hint, stage, loaderData })
 
-  const press = usePress(outbox, newest)
+  const press = withSoak(usePress(outbox, newest), () => soakedFor(plan, view, now))
+  useStageTitle(stageTitle(view, stage, current, now), loaderData.title)
   const takeBack = () => view.last && press('take-back', view.last.stage, { target: view.last.id })
 
   return (
@@ -142,20 +144,17 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
       <h1 className="unseen">
         {loaderData.title} in {loaderData.vesselName}
       </h1>
-      <OfflineNote outbox={outbox} line={line} />
-      <Alarm {...noticing} />
-      <CookTabs lanes={loaderData.lanes} current={id} now={now} />
-      {loaderData.board && (
-        <BoardStrip
-          board={loaderData.board}
-          now={now}
-          aheadMs={aheadMs}
-          clock={household}
-          refresh={refresh}
-        />
-      )}
-      <CoolingStrip tubs={loaderData.cooling} now={now} />
-      <ProgressStrip plan={plan} view={view} now={now} clock={household} />
+      <Strips
+        loaderData={loaderData}
+        outbox={outbox}
+        line={line}
+        noticing={noticing}
+        plan={plan}
+        view={view}
+        now={now}
+        aheadMs={aheadMs}
+        refresh={refresh}
+      />
       {view.outcome === 'finished' || view.outcome === 'stopped' ? (
         <Ended
           id={id}
@@ -177,6 +176,7 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
             current={current}
             {...shownOf(loaderData)}
             pot={pot}
+            after={afterPot(running.plan, view, running.request, now)}
             readings={readings}
             vessel={running.request.vessel}
             retimed={running.retimed}
@@ -193,7 +193,8 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
             now={now}
             readings={readings}
             hint={hint}
-            setDismissed={setDismissed}
+            retimed={running.retimed}
+            events={events}
             current={current}
             pot={pot}
           />
@@ -213,6 +214,7 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
             press={press}
             takeBack={takeBack}
             tableAt={clockTime(view.tableMs, household)}
+            saidIn={plan.said_in}
             onWrong={() => setWrong(true)}
           />
           <TroubleshootSheet
@@ -228,6 +230,91 @@ function OneBatch({ loaderData }: Route.ComponentProps) {
       )}
     </main>
   )
+}
+
+/** Alerts of this batch and of what cools beside it. */
+function useStoveAlerts({
+  plan,
+  view,
+  now,
+  hint,
+  stage,
+  loaderData: { household, cooling },
+}: {
+  plan: Plan
+  view: CookView
+  now: number
+  hint: Parameters<typeof signalsOf>[3]
+  stage: Stage | undefined
+  loaderData: Loaded
+}) {
+  const signals = [
+    ...signalsOf(plan, view, now, hint, (endMs) => afterNight(endMs, household.zone)),
+    ...coolingSignals(cooling, now),
+  ]
+  const { word } = mainKey(stage, stage ? undefined : view.next, plan.stages.at(-1)!, () => {})
+  return useAlerts(signals, word)
+}
+
+/** What stands over the present step: connection, alarms, other pots, the meal, what cools, the way so far. */
+function Strips({
+  loaderData,
+  outbox,
+  line,
+  noticing,
+  plan,
+  view,
+  now,
+  aheadMs,
+  refresh,
+}: {
+  loaderData: Loaded
+  outbox: Outbox<EventKind>
+  line: Line
+  noticing: ReturnType<typeof useAlerts>
+  plan: Plan
+  view: CookView
+  now: number
+  aheadMs: number
+  refresh: () => void
+}) {
+  return (
+    <>
+      <OfflineNote outbox={outbox} line={line} />
+      <Alarm {...noticing} />
+      <CookTabs lanes={loaderData.lanes} current={loaderData.id} now={now} />
+      {loaderData.board && (
+        <BoardStrip
+          board={loaderData.board}
+          now={now}
+          aheadMs={aheadMs}
+          clock={loaderData.household}
+          refresh={refresh}
+        />
+      )}
+      <CoolingStrip tubs={loaderData.cooling} now={now} />
+      <ProgressStrip plan={plan} view={view} now={now} clock={loaderData.household} />
+    </>
+  )
+}
+
+/** The stage and its minutes, as the tab of the page shows them. */
+function stageTitle(
+  view: CookView,
+  stage: Stage | undefined,
+  current: StageView | undefined,
+  now: number,
+): string | undefined {
+  if (view.outcome === 'finished' || view.outcome === 'stopped') return undefined
+  if (!stage || !current) return view.next ? 'Waiting' : 'Ready to serve'
+  if (stage.ends_on === 'cue') return stage.title
+  return `${Math.max(0, Math.ceil((current.endMs - now) / 60_000))} min · ${stage.title}`
+}
+
+function useStageTitle(stage: string | undefined, batch: string): void {
+  useEffect(() => {
+    document.title = [stage, batch, 'Stove', 'Omsel'].filter(Boolean).join(' · ')
+  }, [stage, batch])
 }
 
 /** That this screen counts on without the server, and what it holds back. */
@@ -247,21 +334,7 @@ function OfflineNote({ outbox, line }: { outbox: Outbox<EventKind>; line: Line }
   )
 }
 
-/** What the present step asks for besides its key: rinses, a weight, advice. */
-function StageTools({
-  stage,
-  view,
-  loaderData,
-  press,
-  plan,
-  stored,
-  now,
-  readings,
-  hint,
-  setDismissed,
-  current,
-  pot,
-}: {
+interface StageToolsProps {
   stage: Stage | undefined
   view: CookView
   loaderData: Route.ComponentProps['loaderData']
@@ -271,12 +344,26 @@ function StageTools({
   now: number
   readings: DeviceReading[]
   hint: Hint | undefined
-  setDismissed: (next: string) => void
+  retimed: Retimed | undefined
+  events: readonly CookEvent[]
   current: StageView | undefined
   pot: AtTheStove | undefined
-}) {
+}
+
+/** What the present step asks for besides its key: rinses, a weight, advice. */
+function StageTools(props: StageToolsProps) {
+  const { stage, view, loaderData, press, plan, stored, now, readings, events } = props
+  const forgottenSince = leftOpen(plan, view, events, now)
   return (
     <>
+      {forgottenSince !== undefined && (
+        <StillCooking
+          sinceMs={forgottenSince}
+          now={now}
+          clock={loaderData.household}
+          onServed={(minutesAgo) => press('finish', plan.stages.at(-1)!.id, { minutesAgo })}
+        />
+      )}
       {stage?.kind === 'rinse' && (
         <Washes
           view={view}
@@ -305,53 +392,53 @@ function StageTools({
           onCue={(amount) => press('cue', stage.id, amount === undefined ? {} : { amount })}
         />
       )}
-      <AdviceOrCheck
-        hint={hint}
-        stage={stage}
-        press={press}
-        setDismissed={setDismissed}
-        current={current}
-        pot={pot}
-        now={now}
-      />
+      <AdviceOrLook {...props} />
     </>
   )
 }
 
-/** Advice where something is wrong; else a look under the lid. */
-function AdviceOrCheck({
-  hint,
-  stage,
-  press,
-  setDismissed,
-  current,
-  pot,
-  now,
-}: {
-  hint: Hint | undefined
-  stage: Stage | undefined
-  press: (kind: EventKind, stageId: string, more?: PressMore) => void
-  setDismissed: (next: string) => void
-  current: StageView | undefined
-  pot: AtTheStove | undefined
-  now: number
-}) {
+/** Advice where something is wrong; else what a look under the lid found. */
+function AdviceOrLook({ hint, stage, press, current, pot, now, events, retimed }: StageToolsProps) {
+  if (!stage) return null
+  if (hint)
+    return (
+      <AdviceCard
+        says={hint.says}
+        why={hint.why}
+        doneWord={hint.act?.kind === 'add' ? 'Done' : 'Do it'}
+        onDone={hint.act && (() => followHint(hint.act!, stage.id, press))}
+        onNotNow={() => press(ADVICE_LEFT[hint.about], stage.id)}
+      />
+    )
   return (
-    <>
-      {hint && stage ? (
-        <AdviceCard
-          says={hint.says}
-          why={hint.why}
-          onDone={hint.addG > 0 ? () => press('water-added', stage.id, { amount: hint.addG }) : undefined}
-          onNotNow={() => setDismissed(hint.id)}
-        />
-      ) : (
-        stage?.kind === 'simmer' &&
-        current &&
-        pot && <LidCheck key={stage.id} stage={stage} current={current} pot={pot} now={now} press={press} />
-      )}
-    </>
+    current &&
+    pot && (
+      <Look
+        key={stage.id}
+        stage={stage}
+        current={current}
+        events={events}
+        inPot={pot.estimate.prepared.method.water === 'pot'}
+        retimed={retimed}
+        now={now}
+        press={press}
+      />
+    )
   )
+}
+
+/** What the key under a hint presses. */
+function followHint(act: HintAct, stage: string, press: StageToolsProps['press']): void {
+  switch (act.kind) {
+    case 'add':
+      return press('water-added', stage, { amount: act.grams })
+    case 'more':
+      return press('minute-more', act.stage, { amount: act.minutes })
+    case 'heat-off':
+      return press('go-on', act.stage)
+    case 'remedy':
+      return press('remedy', stage, { remedy: act.remedy })
+  }
 }
 
 /** What the panel shows of the batch as it was started. */
@@ -386,6 +473,15 @@ function usePress(outbox: Outbox<EventKind>, newestMs: number) {
     outbox.press(kind, stageId, more, newestMs)
   }
 }
+
+/** Draining ends the soak: the water is planned again for how long it really soaked. */
+const withSoak =
+  (press: ReturnType<typeof usePress>, soakedMinutes: () => number | undefined): typeof press =>
+  (kind, stageId, more) => {
+    const soaked = kind === 'cue' && stageId === 'drain' ? soakedMinutes() : undefined
+    if (soaked !== undefined) press('soaked', stageId, { amount: soaked })
+    press(kind, stageId, more)
+  }
 
 /** What devices say beside this cook, the newest of each kind; what a device says that has dropped out is no news. */
 function useReadings(cookId: string): { readings: DeviceReading[]; hear: (json: string) => void } {

@@ -38,6 +38,14 @@ const COMPLAINT_WORDS: Record<Complaint, string> = {
   opened: 'opened too early',
   mush: 'mush',
 }
+/** The same over steam, where it is called otherwise. */
+const STEAMED_WORDS: Partial<Record<Complaint, string>> = {
+  'hard-wet': 'not done',
+  'dry-firm': 'hard and dry',
+  'still-wet': 'wet, dripping',
+  scorched: 'no water below',
+}
+const OVER_STEAM: readonly Complaint[] = ['hard-wet', 'dry-firm', 'still-wet', 'scorched', 'opened', 'mush']
 /** What can be seen while there is still heat, and what at the end. */
 const ON_THE_WAY: readonly Complaint[] = [
   'boiled-over',
@@ -74,6 +82,7 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
     [complaint, pot, lost],
   )
   const at = stage?.id ?? lastStage
+  const steamed = pot?.estimate.prepared.method.basket === true
   const hot = pot?.estimate.ahead.some(({ phase }) => phase.powerW > 0) === true
   const tell = (kind: EventKind, more?: { seconds?: number; amount?: number }) => {
     press(kind, at, more)
@@ -93,7 +102,7 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
       <div className={classes.sheet}>
         {pot ? (
           <div className={classes.choices} role="group" aria-label="What do you see?">
-            {(hot ? ON_THE_WAY : AT_THE_END).map((id) => (
+            {(steamed ? OVER_STEAM : hot ? ON_THE_WAY : AT_THE_END).map((id) => (
               <UnstyledButton
                 key={id}
                 className={classes.choice}
@@ -101,7 +110,7 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
                 onClick={() => setComplaint(id)}
               >
                 <ComplaintDrawing complaint={id} />
-                {COMPLAINT_WORDS[id]}
+                {(steamed && STEAMED_WORDS[id]) || COMPLAINT_WORDS[id]}
               </UnstyledButton>
             ))}
           </div>

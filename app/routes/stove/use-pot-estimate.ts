@@ -1,11 +1,12 @@
 import { useMemo } from 'react'
 import type { CookAtTheStove } from '#core/contract/running-cook'
-import { hintFor, type Hint } from '#core/cook/advice'
 import type { CookEvent } from '#core/cook/events'
 import { estimatePot, type PotEstimate } from '#core/cook/estimate-pot'
 import { replay } from '#core/cook/replay'
+import { guidanceOf } from '#core/leftovers/guidance'
 import { simulateHoldTime, type Holding } from '#core/leftovers/simulate-hold-time'
 import { readoutOf, steamNow } from '#core/pot/readout'
+import { hintFor, type Hint } from '#core/troubleshoot/hint'
 import type { Moment } from '../../ui/drawing/pot-inside'
 
 /** What the stove knows of the inside of the pot. */
@@ -39,10 +40,12 @@ export function usePotEstimate(
     return {
       estimate,
       moment,
-      hint: hintFor(estimate, cook.plan, events),
+      hint: hintFor(estimate, cook.plan, view, events),
       holding:
         offHeat && ahead.every(({ minutes }) => minutes === 0)
-          ? simulateHoldTime(pot, prepared.blend.uptake.soft)
+          ? simulateHoldTime(pot, prepared.blend.uptake.soft, {
+              holdC: guidanceOf(cook.request.guidance).hold_hot_c.value,
+            })
           : undefined,
     }
   }, [cook, events, atMs])

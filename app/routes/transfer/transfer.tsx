@@ -64,8 +64,8 @@ export async function action({ request }: Route.ActionArgs) {
     )
   const bytes = new Uint8Array(await file.arrayBuffer())
   if (intent === 'look') {
-    const lidCheck = lookAt(kitchen(), bytes)
-    return lidCheck.ok ? { looked: lidCheck.value } : refuse(lidCheck.errors)
+    const preview = lookAt(kitchen(), bytes)
+    return preview.ok ? { looked: preview.value } : refuse(preview.errors)
   }
   const how = IMPORT_MODES.find((way) => way === form.get('how'))
   if (!how)
@@ -113,14 +113,14 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
   /** How often something had come in when this was stopped. */
   const [stoppedAt, setStoppedAt] = useState<number>()
   // The preview stays when the import is stopped or refused.
-  const [lidCheck, setLidCheck] = useState<ImportPreview>()
+  const [preview, setPreview] = useState<ImportPreview>()
   const [seenAnswer, setSeenAnswer] = useState(actionData)
   if (actionData !== seenAnswer) {
     setSeenAnswer(actionData)
-    if (actionData && 'looked' in actionData) setLidCheck(actionData.looked)
-    if (actionData && 'brought' in actionData) setLidCheck(undefined)
+    if (actionData && 'looked' in actionData) setPreview(actionData.looked)
+    if (actionData && 'brought' in actionData) setPreview(undefined)
   }
-  const current = lidCheck && previewed === pickedAt ? lidCheck : undefined
+  const current = preview && previewed === pickedAt ? preview : undefined
   const brought = actionData && 'brought' in actionData ? actionData.brought : undefined
   const errors = actionData && 'errors' in actionData ? actionData.errors : []
   const send = (intent: 'look' | 'bring') => {
@@ -129,7 +129,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
     if (file) form.set('file', file)
     if (intent === 'look') {
       setPreviewed(pickedAt)
-      setLidCheck(undefined)
+      setPreview(undefined)
     }
     setStoppedAt(undefined)
     void submit(form, { method: 'post', encType: 'multipart/form-data', preventScrollReset: true })

@@ -20,7 +20,7 @@ test.each([
   expect(knobWord({ power_w }, burner)).toBe(word)
 })
 
-test('no place is made up: off, far from all of them, or none told', () => {
+test('no setting is made up: off, far from all of them, or none entered', () => {
   expect(knobWord({ power_w: 0 }, burner)).toBeUndefined()
   expect(knobWord({ power_w: 40 }, burner)).toBeUndefined()
   expect(knobWord({ power_w: 500 }, { ...burner, knob: [] })).toBeUndefined()

@@ -29,6 +29,7 @@ const WORDS: Record<Stage['kind'], string> = {
 /** Stages that are called otherwise than others of their kind. */
 const OWN_WORDS = new Map([
   ['pour', 'pour'],
+  ['fry-first', 'fry'],
   ['mix-dressing', 'mix dressing'],
   ['infuse', 'steep'],
   ['set', 'set'],

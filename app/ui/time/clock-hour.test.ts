@@ -1,5 +1,15 @@
 import { dayOf, hourOf, wallMs } from './clock-hour'
-import { clockTime, countdown, dayWord, isClockHour, nextAt, spanWord, withOffset } from './clock-hour'
+import {
+  afterNight,
+  clockTime,
+  countdown,
+  dayWord,
+  isClockHour,
+  minutesTillMorning,
+  nextAt,
+  spanWord,
+  withOffset,
+} from './clock-hour'
 
 const berlin = 'Europe/Berlin'
 const utc = (...parts: [number, number, number, number, number]) => Date.UTC(...parts)
@@ -7,6 +17,22 @@ const utc = (...parts: [number, number, number, number, number]) => Date.UTC(...
 test('the next seven in the evening is today or tomorrow, by the wall clock', () => {
   expect(nextAt('19:00', berlin, utc(2026, 2, 5, 17, 0))).toBe(utc(2026, 2, 5, 18, 0))
   expect(nextAt('19:00', berlin, utc(2026, 2, 5, 18, 0))).toBe(utc(2026, 2, 6, 18, 0))
+})
+
+test('nobody is woken for a soak from half past ten to half past six', () => {
+  const at = (hour: number, minute: number, day = 5) => utc(2026, 2, day, hour - 1, minute)
+  expect(afterNight(at(22, 29), berlin)).toBe(at(22, 29))
+  expect(afterNight(at(22, 30), berlin)).toBe(at(6, 30, 6))
+  expect(afterNight(at(4, 0), berlin)).toBe(at(6, 30))
+  expect(afterNight(at(6, 30), berlin)).toBe(at(6, 30))
+})
+
+test('a soak till the morning is offered in the evening, and ends at seven', () => {
+  const at = (hour: number, minute: number) => utc(2026, 2, 5, hour - 1, minute)
+  expect(minutesTillMorning(at(22, 0), berlin)).toBe(540)
+  expect(minutesTillMorning(at(17, 0), berlin)).toBe(840)
+  expect(minutesTillMorning(at(16, 50), berlin)).toBeUndefined()
+  expect(minutesTillMorning(at(4, 10), berlin)).toBeUndefined()
 })
 
 test('the night the clocks go forward is an hour shorter', () => {

@@ -41,6 +41,25 @@ export function nextAt(hour: string, zone: string, nowMs: number): number {
   return inDays(0) > nowMs ? inDays(0) : inDays(1)
 }
 
+/** When a soak that goes on till the morning ends. */
+export const WAKING_HOUR = '07:00'
+/** A night's soak is offered where it would take this long, minutes. */
+const NIGHT_SOAK_MIN = [180, 840] as const
+/** Minutes until the cook is up, to five; undefined by day. */
+export function minutesTillMorning(nowMs: number, zone: string): number | undefined {
+  const minutes = Math.round((nextAt(WAKING_HOUR, zone, nowMs) - nowMs) / 300_000) * 5
+  return minutes >= NIGHT_SOAK_MIN[0] && minutes <= NIGHT_SOAK_MIN[1] ? minutes : undefined
+}
+
+/** Nobody is woken for a soak between these hours. */
+const NIGHT_FROM = '22:30'
+const NIGHT_TO = '06:30'
+/** A moment, or the end of the night it falls into. */
+export const afterNight = (ms: number, zone: string): number => {
+  const hour = hourOf(ms, zone)
+  return hour >= NIGHT_FROM || hour < NIGHT_TO ? nextAt(NIGHT_TO, zone, ms) : ms
+}
+
 /** The moment with the household's own offset, "2026-03-05T19:00:00+01:00". */
 export const withOffset = (ms: number, zone: string): string => {
   const wall = zoned(ms, zone)

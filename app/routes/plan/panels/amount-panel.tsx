@@ -5,7 +5,7 @@ import { parsePeople } from '#core/eaters/party'
 import { LIMITS } from '#core/contract/plan-request'
 import { useUnits } from '../../../ui/units/units'
 import { measureChoices } from '../../../planning/household-measures'
-import { MAX_WHO } from '../../../planning/plan-address'
+
 import { measuredWord } from '../../../planning/plan-words'
 import { readDryAmount } from '../../../planning/read-dry-amount'
 import type { PanelProps } from './panel-props'
@@ -152,6 +152,10 @@ function DryGrain({ state, change, household }: PanelProps) {
 function Who({ state, change, household }: PanelProps) {
   const [typed, setTyped] = useState(state.who ?? '')
   const party = typed.trim() === '' ? undefined : parsePeople(typed, household.eaters)
+  // "2 cups" is no people: it is taken as dry grain when it is entered.
+  const dry = party && !party.ok ? readDryAmount(typed, '', household) : undefined
+  const grain = dry?.ok && dry.amount.basis !== 'servings' ? dry.amount : undefined
+  const takeGrain = () => grain && change({ amount: grain, who: null })
   const names = household.eaters.map((e) => e.name)
   const told = party?.ok
     ? [
@@ -168,9 +172,11 @@ function Who({ state, change, household }: PanelProps) {
     <TextInput
       label="Who is eating"
       value={typed}
-      maxLength={MAX_WHO}
-      description={told}
-      error={party && !party.ok ? party.message : undefined}
+      maxLength={LIMITS.eating_text}
+      description={grain ? 'dry grain, as entered' : told}
+      error={party && !party.ok && !grain ? party.message : undefined}
+      onBlur={takeGrain}
+      onKeyDown={(event) => event.key === 'Enter' && takeGrain()}
       data-autofocus
       onChange={(event) => {
         const text = event.currentTarget.value

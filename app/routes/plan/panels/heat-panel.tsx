@@ -4,6 +4,7 @@ import { LIMITS } from '#core/contract/plan-request'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
 import { methodOf, type MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
+import { takesFoil } from '#core/vessel/vessel'
 import { UnitNumber } from '../../../ui/units/unit-number'
 import { useUnits } from '../../../ui/units/units'
 import { methodOfState, usualSoakFor, vesselOfState, type PlanState } from '../../../planning/plan-state'
@@ -11,7 +12,7 @@ import {
   FINISH_WORDS,
   LID_WORDS,
   METHOD_WORDS,
-  RELEASE_WORDS,
+  releaseWords,
   STYLE_WORDS,
 } from '../../../planning/plan-words'
 import type { PanelProps } from './panel-props'
@@ -120,15 +121,23 @@ function Pressure(props: PanelProps) {
       <Choice
         label="Release"
         value={state.release}
-        words={RELEASE_WORDS}
+        words={releaseWords(state)}
         pick={(release) => change({ release })}
       />
+      {state.release === 'timed' && (
+        <Minutes
+          label="Minutes before the rest is let out"
+          value={state.releaseMinutes}
+          limits={LIMITS.release_minutes}
+          take={(releaseMinutes) => releaseMinutes !== null && change({ releaseMinutes })}
+        />
+      )}
     </>
   )
 }
 
 /** What is left to the cook where grain simmers under a lid. */
-function LidAndHeat({ state, change }: PanelProps) {
+function LidAndHeat({ state, change, household }: PanelProps) {
   return (
     <>
       <Choice
@@ -153,6 +162,20 @@ function LidAndHeat({ state, change }: PanelProps) {
         checked={state.toasted}
         onChange={(event) => change({ toasted: event.currentTarget.checked })}
       />
+      <Checkbox
+        label="stir once as it boils"
+        description="no grain sticks to the bottom; a little more starch"
+        checked={state.stirred}
+        onChange={(event) => change({ stirred: event.currentTarget.checked })}
+      />
+      {takesFoil(vesselOfState(state, household)) && (
+        <Checkbox
+          label="foil under the lid this time"
+          description="this lid does not seal: it rests hotter"
+          checked={state.foil}
+          onChange={(event) => change({ foil: event.currentTarget.checked })}
+        />
+      )}
     </>
   )
 }
@@ -244,13 +267,35 @@ function DishUnder({ state, change }: PanelProps) {
 
 /** Minutes of one's own on the heat: planned exactly so. An appliance that switches itself off has none. */
 function OwnMinutes({ state, change }: PanelProps) {
-  const [, max] = LIMITS.own_minutes
   return (
-    <NumberInput
+    <Minutes
       label="Own minutes on the heat"
       description="empty: as planned"
-      defaultValue={state.minutes ?? ''}
-      min={1}
+      value={state.minutes}
+      limits={[1, LIMITS.own_minutes[1]]}
+      take={(minutes) => change({ minutes })}
+    />
+  )
+}
+
+/** Whole minutes, taken when the field is left; null where it is emptied. */
+function Minutes({
+  value,
+  limits: [min, max],
+  take,
+  ...words
+}: {
+  label: string
+  description?: string
+  value: number | null
+  limits: readonly [number, number]
+  take: (minutes: number | null) => void
+}) {
+  return (
+    <NumberInput
+      {...words}
+      defaultValue={value ?? ''}
+      min={min}
       max={max}
       decimalScale={0}
       allowNegative={false}
@@ -258,7 +303,7 @@ function OwnMinutes({ state, change }: PanelProps) {
       onBlur={(event) => {
         const typed = event.currentTarget.value
         const minutes = typed === '' ? null : Number(typed)
-        if (minutes === null || (minutes >= 1 && minutes <= max)) change({ minutes })
+        if (minutes === null || (minutes >= min && minutes <= max)) take(minutes)
       }}
     />
   )
