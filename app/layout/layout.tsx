@@ -5,6 +5,7 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
 import { unitsOf } from '#core/units/system'
 import { nowMs } from '#server/clock'
+import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { listRunningCooks } from '#server/queries/running-cooks'
@@ -18,12 +19,12 @@ import { skipRevalidation } from './skip-revalidation'
 import { useAppUpdate } from './use-app-update'
 import classes from './layout.module.css'
 
-export function loader() {
+export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const settings = settingsOf(open)
   return {
     household: settings.name,
-    units: unitsOf(settings),
+    units: unitsOf(settings, decimalMarkFor(request)),
     running: listRunningCooks(open, nowMs()),
     nowMs: nowMs(),
   }

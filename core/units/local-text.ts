@@ -3,12 +3,13 @@ import {
   capacityIn,
   lengthIn,
   massIn,
-  readsAsWritten,
+  keepsUnits,
   temperatureIn,
   waterIn,
   type KitchenUnits,
   type UnitSystem,
 } from './system'
+import { readNumber, withDecimalMark } from './decimal-mark'
 import { fieldUnit, type FieldKind } from './field-units'
 
 /**
@@ -17,8 +18,10 @@ import { fieldUnit, type FieldKind } from './field-units'
  * is written.
  * @param text any text of the product; figures and units as docs/CONTRIBUTING writes them
  */
-export function localText(text: string, kitchen: KitchenUnits): string {
-  if (readsAsWritten(kitchen)) return text
+export const localText = (text: string, kitchen: KitchenUnits): string =>
+  withDecimalMark(keepsUnits(kitchen) ? text : inUnits(text, kitchen), kitchen.decimal)
+
+function inUnits(text: string, kitchen: KitchenUnits): string {
   return text.replace(
     QUANTITY,
     (
@@ -32,23 +35,23 @@ export function localText(text: string, kitchen: KitchenUnits): string {
       const say = formatOf(unit, of !== undefined, kitchen)
       if (!say) return whole
       const decimals = Math.max(decimalsOf(first), decimalsOf(second))
-      const last = say(numberOf(second ?? first), decimals)
+      const last = say(readNumber(second ?? first), decimals)
       if (second === undefined) return `${last}${of ?? ''}`
-      return `${withoutUnit(say(numberOf(first), decimals), last)}${between}${last}${of ?? ''}`
+      return `${withoutUnit(say(readNumber(first), decimals), last)}${between}${last}${of ?? ''}`
     },
   )
 }
 
 /** A number or a range of two, its unit, and what it measures where that is a liquid. */
-const NUMBER = String.raw`[−-]?\d[\d,]*(?:\.\d+)?`
+const NUMBER = String.raw`[−-]?\d[\d,\u202F]*(?:\.\d+)?`
 const QUANTITY = new RegExp(
   String.raw`(?<![\w.,/×])(${NUMBER})(?:(\s?(?:to|and|–)\s?)(${NUMBER}))?\s(°C|mm|cm|mL|L|kg|g|m)(?![\w²³/])(?! per | a m[lL]| a gram)` +
     String.raw`((?:\s(?:of|too much|too little|more|less|boiling|hot|cold))*\s(?:water|liquid|steam|stock)\b|\s(?:poured|ran over|measured)\b)?`,
   'g',
 )
 
-const numberOf = (text: string) => Number(text.replaceAll(',', '').replace('−', '-'))
-const decimalsOf = (text: string | undefined) => text?.split('.')[1]?.length ?? 0
+const decimalsOf = (text: string | undefined) =>
+  /(?:\.|,(?=\d{1,2}$))(\d+)$/.exec(text ?? '')?.[1]?.length ?? 0
 /** "1⅜" of "1⅜ in", where the unit comes once more behind it. */
 const withoutUnit = (text: string, next: string) => {
   const unit = / [^\d].*$/.exec(next)?.[0] ?? ''

@@ -1,4 +1,5 @@
 import { CUPS, type CupId } from './cups'
+import { withDecimalMark, type DecimalMark } from './decimal-mark'
 import { inMeasure, measureOf, type Measure, type OwnMeasure, type StandardMeasureId } from './measures'
 import { roundTo } from './rounding'
 
@@ -11,10 +12,17 @@ export interface KitchenUnits {
   units: 'grams' | 'cups'
   cup: CupId
   system: UnitSystem
+  /** As the language of the reader writes numbers; a point where nothing is said. */
+  decimal?: DecimalMark
 }
 
-/** The units among a household's settings. */
-export const unitsOf = ({ units, cup, system }: KitchenUnits): KitchenUnits => ({ units, cup, system })
+/** The units among a household's settings, and the decimal mark of who reads them. */
+export const unitsOf = ({ units, cup, system }: KitchenUnits, decimal: DecimalMark): KitchenUnits => ({
+  units,
+  cup,
+  system,
+  decimal,
+})
 
 /**
  * The conversion factors, exact by definition.
@@ -68,17 +76,24 @@ export function massIn(grams: number, system: UnitSystem): string {
  * An amount as this kitchen says it: "1½ cups" where it measures by cups, else "300 g" or "10.6 oz".
  * @param ml what it fills
  */
-export const amountIn = ({ units, cup, system }: KitchenUnits, grams: number, ml: number): string =>
-  units === 'cups'
-    ? inMeasure(Math.max(0, ml), cupMeasure(cup)).text
-    : massIn(system === 'us' ? grams : Math.round(grams), system)
+export const amountIn = ({ units, cup, system, decimal }: KitchenUnits, grams: number, ml: number): string =>
+  withDecimalMark(
+    units === 'cups'
+      ? inMeasure(Math.max(0, ml), cupMeasure(cup)).text
+      : massIn(system === 'us' ? grams : Math.round(grams), system),
+    decimal,
+  )
 
 /** Water as this kitchen says it; a gram of it fills a millilitre. */
 export const waterIn = (kitchen: KitchenUnits, grams: number): string => amountIn(kitchen, grams, grams)
 
-/** Whether this kitchen reads texts as they are written: in metric units, by the scale. */
-export const readsAsWritten = ({ units, system }: KitchenUnits): boolean =>
+/** Whether this kitchen's texts keep the units they are written with: metric, by the scale. */
+export const keepsUnits = ({ units, system }: KitchenUnits): boolean =>
   system === 'metric' && units === 'grams'
+
+/** Whether this kitchen reads texts just as they are written. */
+export const readsAsWritten = (kitchen: KitchenUnits): boolean =>
+  keepsUnits(kitchen) && kitchen.decimal !== ','
 
 /** The contract's name of a household's cup; a size that has none goes by its millilitres. */
 export const measureOfCup = (cup: CupId): StandardMeasureId | OwnMeasure =>

@@ -5,6 +5,9 @@ import { parseQuantity } from './parse-quantity'
 import { roundTo } from './rounding'
 import type { UnitSystem } from './system'
 
+/** A number as a field shows it, whichever way its decimals are written. */
+const asShown = (text: string) => text.replace(',', '.')
+
 /** What a typed unit must count for a field of this kind. */
 const BASE_UNITS = { altitude: 'm', length: 'mm', capacity: 'ml', volume: 'ml', mass: 'g' } as const
 
@@ -43,7 +46,7 @@ function typedInBase(kind: FieldKind, text: string, system: UnitSystem): number 
 export function fieldInBase(kind: FieldKind, typed: string, system: UnitSystem, stored?: number): string {
   const text = typed.trim()
   if (text.length > MAX_TYPED) return typed
-  if (stored !== undefined && text === String(shownInField(kind, stored, system))) return String(stored)
+  if (stored !== undefined && asShown(text) === String(shownInField(kind, stored, system))) return String(stored)
   // A plain number of a metric kitchen is handed on as it is.
   if (system === 'metric' && /^[+−-]?\d+([.,]\d+)?$/.test(text)) return typed
   const base = typedInBase(kind, text, system)

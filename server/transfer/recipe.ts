@@ -6,7 +6,7 @@ import type { Plan, Stage } from '#core/plan/result'
 import type { StageAmount } from '#core/plan/stage-amount'
 import { addInAmount, amountText, amountWords } from '#core/plan/stage-amounts'
 import { timelineOf } from '#core/plan/timeline'
-import { windowWord } from './window-word'
+import { windowWord } from '#core/plan/window-word'
 import { oneLine } from './one-line'
 
 /** What a plan is called, and for what it was made. */
@@ -55,7 +55,7 @@ function ingredientsOf(plan: Plan, { grains, units }: Named): string[] {
 
 const stepOf = (stage: Stage): string =>
   [
-    `${stage.title}${stage.ends_on === 'cue' && stage.cue ? `, until ${stage.cue}` : ''} (${windowWord(stage.minutes, stage.ends_on)}).`,
+    `${stage.title}${stage.ends_on === 'cue' && stage.cue ? `, until ${stage.cue}` : ''} (${windowWord(stage.minutes, stage.ends_on, ' to ')}).`,
     ...stage.checks.map((check) => `${check}.`),
   ].join(' ')
 

@@ -1,23 +1,11 @@
 import type { Page } from '@playwright/test'
+import { PAGES, words } from './all-words'
 import { act, expect, letPass, open, setAside, test } from './kitchen'
 
 /** A figure with a metric unit, wherever it is read, spoken or typed. */
 const METRIC = /(?:^|[^\w.])\d[\d.,]*\s?(?:°C|mm|cm|m[lL]|L|k?g|m)(?![\w²³/])/
 /** Labels of fields: "Altitude, m". */
 const METRIC_LABEL = /, (?:°C|mm|cm|mL|g|m)(?:$| \()/
-
-/** Everything a page says: its text, its labels, what its fields hold and propose. */
-const words = (page: Page): Promise<string[]> =>
-  page.evaluate(() => {
-    const said = [document.body.innerText]
-    for (const element of document.querySelectorAll('body *')) {
-      for (const name of ['aria-label', 'aria-valuetext', 'placeholder', 'title', 'value'])
-        if (element.hasAttribute(name) && element.getAttribute('type') !== 'hidden')
-          said.push(element.getAttribute(name)!)
-      if (element.tagName === 'title' || element.tagName === 'text') said.push(element.textContent ?? '')
-    }
-    return said.flatMap((text) => text.split('\n')).map((line) => line.trim())
-  })
 
 /** Lines that say something metric; a cup's own name says its size, so that one can tell cups apart. */
 const metric = async (page: Page): Promise<string[]> => [
@@ -26,30 +14,6 @@ const metric = async (page: Page): Promise<string[]> => [
       (line) => (METRIC.test(line) || METRIC_LABEL.test(line)) && !/cup \(\d+(\.\d)? mL\)/.test(line),
     ),
   ),
-]
-
-const PAGES = [
-  '/?grain=short-white&for=4&pot=clay&on=big-gas',
-  '/?grain=barley-hulled&grams=900&pot=little-steel&purpose=batch',
-  '/?grain=short-white&purpose=dressed&for=6&pot=heavy-blue&salt=0.8',
-  '/stove',
-  '/notebook',
-  '/notebook/learned',
-  '/settings',
-  '/grains',
-  '/pots',
-  '/leftovers',
-  '/leftovers/put-away',
-  '/leftovers/labels',
-  '/meal',
-  '/taste-tests',
-  '/convert?grain=basmati&for=4',
-  '/practice',
-  '/practice/first-bubbles',
-  '/simulation',
-  '/compare',
-  '/ready-by',
-  '/recipe-card',
 ]
 
 async function choose(page: Page, system: 'US' | 'metric', by: 'cups' | 'scale') {

@@ -1,3 +1,4 @@
+import { createRequire } from 'node:module'
 import config from '../../jest.config.js'
 
 const folder = process.env.MUTANTS ?? 'core/water'
@@ -10,8 +11,13 @@ export default {
   testPathIgnorePatterns: [
     '/node_modules/',
     'core/leftovers/simulate-hold-time',
-    'core/learn/(learn|taste-tests|next-pour)',
+    'core/learn/(taste-tests|next-pour)',
     'core/schedule/schedule',
   ],
+  moduleNameMapper: {
+    ...config.moduleNameMapper,
+    '^fast-check$': '<rootDir>/tools/mutants/few-runs.cjs',
+    '^fast-check-itself$': createRequire(import.meta.url).resolve('fast-check'),
+  },
   maxWorkers: 1,
 }

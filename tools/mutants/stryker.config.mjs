@@ -13,7 +13,7 @@ export default {
   mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral', 'ArrayDeclaration', 'Regex'] },
   ignoreStatic: true,
   concurrency: 2,
-  timeoutMS: 20_000,
+  timeoutMS: 8_000,
   timeoutFactor: 2,
   reporters: ['clear-text', 'progress-append-only'],
   clearTextReporter: { allowColor: false, logTests: false },

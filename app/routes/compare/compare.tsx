@@ -107,7 +107,7 @@ interface SideRowProps {
 }
 
 function SideRow({ one, base, share, onBench: onPlan, onDrop }: SideRowProps) {
-  const { say } = useUnits()
+  const { say, number } = useUnits()
   const { plan, energyWh, steamG, kitchenWh, texture } = one.side
   const line = timelineOf(plan.stages)
   const total = plan.total_minutes.expected
@@ -138,7 +138,7 @@ function SideRow({ one, base, share, onBench: onPlan, onDrop }: SideRowProps) {
             <Lean texture={texture} />
           </dd>
         </div>
-        <Figure word="energy" value={`${(energyWh / 1000).toFixed(2)} kWh`} />
+        <Figure word="energy" value={`${number(energyWh / 1000, 2)} kWh`} />
         <Figure
           word="into the room"
           value={say(`${Math.round(steamG)} g steam, ${(kitchenWh / 1000).toFixed(2)} kWh`)}

@@ -8,7 +8,7 @@ import classes from './grains.module.css'
 
 /** The household's own bags, each with its label's figures and the published ones. */
 export function Bags({ bags, onEdit }: { bags: readonly GrainBag[]; onEdit: (bag: GrainBag) => void }) {
-  const { say, mass } = useUnits()
+  const { say, mass, number } = useUnits()
   if (bags.length === 0)
     return (
       <p className="quiet">
@@ -47,9 +47,9 @@ export function Bags({ bags, onEdit }: { bags: readonly GrainBag[]; onEdit: (bag
             </p>
             {bag.means && (
               <p className={classes.words}>
-                The label’s {bag.label_ratio} to 1 means {bag.means.low.toFixed(2)}–
-                {bag.means.high.toFixed(2)} times its weight in water; usual is{' '}
-                {variety.uptake.standard.toFixed(2)}.{bag.adopted_delta !== null && ' Using the label.'}
+                The label’s {say(String(bag.label_ratio))} to 1 means {number(bag.means.low, 2)}–
+                {number(bag.means.high, 2)} times its weight in water; usual is{' '}
+                {number(variety.uptake.standard, 2)}.{bag.adopted_delta !== null && ' Using the label.'}
               </p>
             )}
             <div className={classes.bagKeys}>

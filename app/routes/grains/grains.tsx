@@ -80,7 +80,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** The household's bags, identifying a grain, and all varieties. */
 export default function GrainsPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { system } = useUnits()
+  const { system, say } = useUnits()
   const { bags } = loaderData
   const [editing, setEditing] = useState<GrainBag | 'new'>()
   const refused = actionData && 'errors' in actionData ? actionData : undefined
@@ -114,10 +114,12 @@ export default function GrainsPage({ loaderData, actionData }: Route.ComponentPr
               <span className="quiet small">{v.character}</span>
             </span>
             <span className={classes.facts}>
-              absorbs {v.uptake.firm}–{v.uptake.soft} times its weight,{' '}
-              {system === 'us'
-                ? `${(v.kernel.lengthMm / 25.4).toFixed(2)}×${(v.kernel.widthMm / 25.4).toFixed(2)} in`
-                : `${v.kernel.lengthMm}×${v.kernel.widthMm} mm`}
+              absorbs {say(`${v.uptake.firm}–${v.uptake.soft}`)} times its weight,{' '}
+              {say(
+                system === 'us'
+                  ? `${(v.kernel.lengthMm / 25.4).toFixed(2)} × ${(v.kernel.widthMm / 25.4).toFixed(2)} in`
+                  : `${v.kernel.lengthMm} × ${v.kernel.widthMm} mm`,
+              )}
               {v.gluten ? ', gluten' : ''}
             </span>
             <Link to={`/?grain=${v.id}`} aria-label={`Plan ${v.name}`}>

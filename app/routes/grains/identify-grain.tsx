@@ -39,7 +39,7 @@ const kernelSize = ({ lengthMm, widthMm }: Identified, system: UnitSystem): stri
     : `${lengthMm.toFixed(1)} by ${widthMm.toFixed(1)} mm`
 
 function TenKernels() {
-  const { say, system } = useUnits()
+  const { say, system, number } = useUnits()
   const [length, setLength] = useState<number | ''>(70)
   const [width, setWidth] = useState<number | ''>(21)
   const [coat, setCoat] = useState<Handful['coat']>('white')
@@ -112,7 +112,7 @@ function TenKernels() {
           <>
             <p className={classes.verdict}>
               <b className="figure">{varietyOf(found.likely[0]!.id).name}</b>, most likely:{' '}
-              {kernelSize(found, system)}, {found.slenderness.toFixed(1)} times as long as wide
+              {say(kernelSize(found, system))}, {number(found.slenderness, 1)} times as long as wide
               {found.class === 'round' ? '' : `, class: ${found.class}`}.
             </p>
             <ol className={classes.likely}>

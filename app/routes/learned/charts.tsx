@@ -26,6 +26,7 @@ const tick = { fontSize: 12, fill: 'var(--ink-2)' }
 
 /** Whether the figures foretell what then happens; water against outcome; time to the boil. */
 export function Charts({ compared, outcomes, boils }: ChartsProps) {
+  const { say, number } = useUnits()
   const tasted = compared.filter((c) => c.what === 'wet-dry')
   const within = tasted.filter((c) => Math.abs(c.z) < 1).length
   const pairs = [...new Map(outcomes.map((o) => [`${o.grainName}, ${o.vessel}`, o])).keys()]
@@ -45,7 +46,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
             onChange={(event) => setPair(event.currentTarget.value)}
             data={pairs}
           />
-          <p>{outcomeSentence(shown)}</p>
+          <p>{say(outcomeSentence(shown))}</p>
           <Plot label={`Water and rating, ${shown.length} batches`}>
             <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: 22 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--line)" />
@@ -55,7 +56,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
                 domain={['auto', 'auto']}
                 tick={tick}
                 stroke="var(--line)"
-                tickFormatter={(n: number) => n.toFixed(2)}
+                tickFormatter={(n: number) => number(n, 2)}
                 label={{
                   value: 'water, times the grain’s weight',
                   position: 'insideBottom',
@@ -90,6 +91,7 @@ function PredictedChart({
   within: number
   tasted: Pick<Compared, 'what' | 'expected' | 'value' | 'z'>[]
 }) {
+  const { number } = useUnits()
   return (
     <section className={`${classes.chart} basin`} aria-label="Predicted and tasted">
       <h3 className="figure">Predicted and tasted</h3>
@@ -102,7 +104,7 @@ function PredictedChart({
             dataKey="expected"
             tick={tick}
             stroke="var(--line)"
-            tickFormatter={(n: number) => n.toFixed(2)}
+            tickFormatter={(n: number) => number(n, 2)}
             label={{
               value: 'predicted, times its weight',
               position: 'insideBottom',
@@ -115,7 +117,7 @@ function PredictedChart({
             dataKey="value"
             tick={tick}
             stroke="var(--line)"
-            tickFormatter={(n: number) => n.toFixed(2)}
+            tickFormatter={(n: number) => number(n, 2)}
           />
           <ReferenceLine
             segment={[

@@ -1,5 +1,6 @@
 import { useMounted } from '@mantine/hooks'
 import { Area, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { useUnits } from '../../ui/units/units'
 
 export interface Point {
   cook: number
@@ -19,6 +20,7 @@ const HEIGHT = 150
 
 /** A figure narrowing cook by cook: its line, and the band of one standard deviation around it. */
 export function ConvergenceChart({ points, unit, prior, name }: NarrowingProps) {
+  const { number } = useUnits()
   // Curves are drawn when visible; their meaning is in words from the start.
   const drawn = useMounted()
   const shown = (n: number) => (unit === 'times' ? Math.exp(n) : n)
@@ -32,7 +34,7 @@ export function ConvergenceChart({ points, unit, prior, name }: NarrowingProps) 
   return (
     <div
       role="img"
-      aria-label={`${name}, cook by cook: now ${last.mean.toFixed(2)}, between ${last.band[0]!.toFixed(2)} and ${last.band[1]!.toFixed(2)}`}
+      aria-label={`${name}, cook by cook: now ${number(last.mean, 2)}, between ${number(last.band[0]!, 2)} and ${number(last.band[1]!, 2)}`}
       style={{ height: HEIGHT }}
     >
       {drawn && (
@@ -54,7 +56,7 @@ export function ConvergenceChart({ points, unit, prior, name }: NarrowingProps) 
               width={56}
               tick={{ fontSize: 12, fill: 'var(--ink-2)' }}
               stroke="var(--line)"
-              tickFormatter={(n: number) => n.toFixed(2)}
+              tickFormatter={(n: number) => number(n, 2)}
               domain={['auto', 'auto']}
             />
             <ReferenceLine y={shown(0)} stroke="var(--ink-2)" strokeDasharray="4 4" />

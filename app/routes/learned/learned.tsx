@@ -9,6 +9,7 @@ import { pinFigure, resetFigure, unsayFigure } from '#server/commands/notebook'
 import { currentBeliefs } from '#server/queries/beliefs'
 import { formOf } from '../../ui/forms/read-form'
 import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
+import { useUnits } from '../../ui/units/units'
 import { dayWord } from '../../ui/time/clock-hour'
 import classes from '../notebook/notebook.module.css'
 import type { Route } from './+types/learned'
@@ -131,6 +132,7 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
   const { figures, settings, nowMs: now } = loaderData
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const busy = useNavigation().state !== 'idle'
+  const { number } = useUnits()
   return (
     <main className={classes.notebook}>
       <p className={classes.back}>
@@ -177,7 +179,7 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
                         name="value"
                         aria-label={`Fix ${f.name}, ${FIGURE_KINDS[f.kind].word}`}
                         inputMode="decimal"
-                        defaultValue={mine?.typed.value ?? shown(f.kind, f.mean).toFixed(2)}
+                        defaultValue={mine?.typed.value ?? number(shown(f.kind, f.mean), 2)}
                         className={classes.pin}
                       />
                     </label>

@@ -69,7 +69,9 @@ export function Bottles({ bottles, styles, clock, now, refused }: BottlesProps) 
             defaultValue={mine?.typed.style ?? 'usual'}
             data={DRESSING_IDS.map((id) => ({
               value: id,
-              label: `${styles[id].name}: ${styles[id].vinegar} vinegar, ${styles[id].sugar} sugar, ${styles[id].saltLast ? 'no' : styles[id].salt} salt`,
+              label: say(
+                `${styles[id].name}: ${styles[id].vinegar} vinegar, ${styles[id].sugar} sugar, ${styles[id].saltLast ? 'no' : styles[id].salt} salt`,
+              ),
             }))}
           />
           <TextInput

@@ -5,6 +5,7 @@ import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import { nowMs } from '#server/clock'
 import { guidanceIn } from '#server/queries/guidance'
 import { currentLeftovers } from '#server/queries/leftovers'
+import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { clockTime } from '../../ui/time/clock-hour'
@@ -14,7 +15,7 @@ import classes from './labels.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Labels · Omsel' }]
 
-export function loader() {
+export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const settings = settingsOf(open)
   return {
@@ -23,7 +24,7 @@ export function loader() {
       .map(({ row }) => row),
     guidance: guidanceIn(open),
     clock: { zone: settings.zone, clock: settings.clock },
-    measuresBy: unitsOf(settings),
+    measuresBy: unitsOf(settings, decimalMarkFor(request)),
     nowMs: nowMs(),
   }
 }

@@ -8,6 +8,7 @@ import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
 import { containerState, packedOf } from '#core/leftovers/container-state'
 import { nowMs } from '#server/clock'
+import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { guidanceIn } from '#server/queries/guidance'
@@ -32,7 +33,7 @@ import classes from './leftovers.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Leftovers · Omsel' }]
 
-export function loader() {
+export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const settings = settingsOf(open)
   const [heat] = open.equipment.heats()
@@ -58,7 +59,7 @@ export function loader() {
       : null,
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },
-    measuresBy: unitsOf(settings),
+    measuresBy: unitsOf(settings, decimalMarkFor(request)),
     nowMs: nowMs(),
   }
 }

@@ -19,6 +19,7 @@ import {
 import { nowMs } from '#server/clock'
 import { guidanceIn } from '#server/queries/guidance'
 import { keepStuck, putAway } from '#server/commands/leftovers'
+import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { UnitNumber } from '../../ui/units/unit-number'
@@ -66,7 +67,7 @@ export function loader({ request }: Route.LoaderArgs) {
     guidance: guidanceIn(open),
     kitchenC: settings.kitchen_c,
     clock: { zone: settings.zone, clock: settings.clock },
-    measuresBy: unitsOf(settings),
+    measuresBy: unitsOf(settings, decimalMarkFor(request)),
     nowMs: nowMs(),
   }
 }

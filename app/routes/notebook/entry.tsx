@@ -197,7 +197,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function CookPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { say } = useUnits()
+  const { say, kitchen } = useUnits()
   const { settings, stages, rating, learned, end, measured, photos, events, compared } = loaderData
   const stillGoodFor = rating ? becomesOf(rating, loaderData.grains.map(varietyOf)) : []
   const busy = useNavigation().state !== 'idle'
@@ -211,10 +211,10 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
       </p>
       <h1 className="figure">{loaderData.title}</h1>
       <p className="place-lead">
-        {amountIn(settings, loaderData.grainG, loaderData.grainMl)} in {waterIn(settings, loaderData.pourG)}{' '}
-        of water, {loaderData.vesselName}, {loaderData.heatName};{' '}
+        {amountIn(kitchen, loaderData.grainG, loaderData.grainMl)} in {waterIn(kitchen, loaderData.pourG)} of
+        water, {loaderData.vesselName}, {loaderData.heatName};{' '}
         {loaderData.pouredOtherwise !== 0 &&
-          `${waterIn(settings, Math.abs(loaderData.pouredOtherwise))} ${loaderData.pouredOtherwise < 0 ? 'less' : 'more'} than planned, by what was seen before the pour; `}
+          `${waterIn(kitchen, Math.abs(loaderData.pouredOtherwise))} ${loaderData.pouredOtherwise < 0 ? 'less' : 'more'} than planned, by what was seen before the pour; `}
         {dayWord(loaderData.endedMs, loaderData.nowMs, settings.zone)},{' '}
         {clockTime(loaderData.startedMs, settings)} to {clockTime(loaderData.endedMs, settings)}
         {loaderData.lidLifts > 0 &&
@@ -277,8 +277,8 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
             {loaderData.next && loaderData.next.nowG - loaderData.next.thenG > 2 && (
               <p className={classes.learned}>
                 Most useful to measure next time: {loaderData.next.says.toLowerCase()}. The water is now known
-                to ± {waterIn(settings, Math.round(loaderData.next.nowG))}; it would be ±{' '}
-                {waterIn(settings, Math.round(loaderData.next.thenG))}.
+                to ± {waterIn(kitchen, Math.round(loaderData.next.nowG))}; it would be ±{' '}
+                {waterIn(kitchen, Math.round(loaderData.next.thenG))}.
               </p>
             )}
           </section>
@@ -302,6 +302,7 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
 
 /** Each step’s minutes as planned and as they were. */
 function PlannedAndActual({ stages }: { stages: Route.ComponentProps['loaderData']['stages'] }) {
+  const { number } = useUnits()
   return (
     <table className={classes.table}>
       <thead>
@@ -328,7 +329,7 @@ function PlannedAndActual({ stages }: { stages: Route.ComponentProps['loaderData
               {stage.took === undefined
                 ? 'not reached'
                 : stage.took < 10
-                  ? `${stage.took.toFixed(1)} min`
+                  ? `${number(stage.took, 1)} min`
                   : spanWord(stage.took)}
             </td>
           </tr>

@@ -8,6 +8,7 @@ import type { NotebookFilter } from '#server/store/notebook'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
+import { useUnits } from '../../ui/units/units'
 import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
 import { METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/notebook'
@@ -100,6 +101,7 @@ const OUTCOME_WORDS: Record<OutcomeFilter, string> = {
 
 /** All batches, newest first, planned and actual. */
 export default function Notebook({ loaderData }: Route.ComponentProps) {
+  const { kitchen: units } = useUnits()
   const { cooks, settings, nowMs: now, strip, unrated, total, page, pages, choices } = loaderData
   const [search] = useSearchParams()
   const filtered = ['grain', 'pot', 'by', 'bag', 'was', 'q'].some((key) => search.get(key))
@@ -176,8 +178,8 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
                     </td>
                     <td>{cook.title}</td>
                     <td>{cook.vesselName}</td>
-                    <td className={classes.number}>{amountIn(settings, cook.grainG, cook.grainMl)}</td>
-                    <td className={classes.number}>{waterIn(settings, cook.pourG)}</td>
+                    <td className={classes.number}>{amountIn(units, cook.grainG, cook.grainMl)}</td>
+                    <td className={classes.number}>{waterIn(units, cook.pourG)}</td>
                     <td className={classes.number}>{spanWord(cook.planned)}</td>
                     <td className={classes.number}>{spanWord(cook.minutes)}</td>
                     <td>

@@ -17,7 +17,7 @@ const AXIS = { stroke: 'var(--ink-2)', fontSize: 13 } as const
 
 /** Water in the grain over the batch, with the range from firm to soft. */
 export default function FingerLines({ study }: { study: FingerStudy }) {
-  const { label, mass } = useUnits()
+  const { label, mass, say, number } = useUnits()
   const { points, firm, standard, soft } = study
   const top = Math.min(Math.max(soft * 1.6, points[0]!.deepAgain * 1.1), points[0]!.crease)
   const rows = points.map((p) => ({
@@ -55,12 +55,12 @@ export default function FingerLines({ study }: { study: FingerStudy }) {
           domain={[Math.max(0, firm * 0.5), Number(top.toFixed(1))]}
           {...AXIS}
           width={44}
-          tickFormatter={(v: number) => v.toFixed(1)}
+          tickFormatter={(v: number) => number(v, 1)}
         />
         <Tooltip
           contentStyle={{ background: 'var(--enamel)', border: '1px solid var(--line)', color: 'var(--ink)' }}
           labelFormatter={(g) => `${mass(Number(g))} of grain`}
-          formatter={(u, name) => [`${String(u)} times its weight`, name]}
+          formatter={(u, name) => [say(`${String(u)} times its weight`), name]}
         />
         <Legend
           verticalAlign="top"

@@ -74,14 +74,14 @@ const POUR_TITLE: Record<Way, string> = {
 
 /** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
-  const { say, length } = useUnits()
+  const { say, length, number, kitchen } = useUnits()
   const { plan, learned, roomForError, now, settings, gauge, onGauge, ownWords, onPoured } = props
   const gauges = gaugesFor(props).filter((g) => !NOT_BY[props.way]?.has(g.id.split(':')[0]!))
   const at = gauges.find((g) => g.id === gauge) ?? gauges[0]!
   const { water } = plan
   const { way } = props
   const [opened, setOpened] = useState(false)
-  const said = (grams: number) => waterIn(settings, grams)
+  const said = (grams: number) => waterIn(kitchen, grams)
   return (
     <div className={classes.measure}>
       <div className={classes.figures}>
@@ -142,21 +142,21 @@ export function Measure(props: MeasureProps) {
           </UnstyledButton>
         </p>
       ) : (
-        learned && <p className={classes.learned}>{learnedWords(learned, plan, now, settings)}</p>
+        learned && <p className={classes.learned}>{say(learnedWords(learned, plan, now, settings))}</p>
       )}
       <details className={classes.more} onToggle={(event) => setOpened(event.currentTarget.open)}>
         <summary>
           {way === 'excess' || way === 'boiler'
             ? 'Cooking time sets the texture'
-            : `Firm ${waterIn(settings, water.firm_pour_g)}, soft ${waterIn(settings, water.soft_pour_g)}`}
+            : `Firm ${waterIn(kitchen, water.firm_pour_g)}, soft ${waterIn(kitchen, water.soft_pour_g)}`}
         </summary>
         <p className={classes.slack}>
-          {water.ratio_by_volume.toFixed(2)} by volume, {water.ratio_by_mass.toFixed(2)} by mass
+          {number(water.ratio_by_volume, 2)} by volume, {number(water.ratio_by_mass, 2)} by mass
           {plan.boiler_dish &&
-            `; ${plan.boiler_dish.name} steams off ${waterIn(settings, plan.boiler_dish.steams_off_g)}`}
+            `; ${plan.boiler_dish.name} steams off ${waterIn(kitchen, plan.boiler_dish.steams_off_g)}`}
           {water.boiler_g !== undefined &&
             !plan.boiler_dish &&
-            `; and ${waterIn(settings, water.boiler_g)} under the basket`}
+            `; and ${waterIn(kitchen, water.boiler_g)} under the basket`}
           {roomForError && (
             <>
               ; <span data-sure={roomForError.sure}>{roomForError.says}</span>

@@ -1,7 +1,9 @@
 import type { Stage } from '#core/plan/result'
 import type { HeatRibbonProps } from '../../ui/drawing/heat-ribbon'
-import { heatHeight, stageMatter, windowWord } from '../../ui/drawing/stage-words'
+import { windowWord } from '#core/plan/window-word'
+import { heatHeight, stageMatter } from '../../ui/drawing/stage-words'
 import { Range } from '../../ui/forms/range'
+import { useUnits } from '../../ui/units/units'
 import classes from './stage-list.module.css'
 
 interface StagesUprightProps {
@@ -15,6 +17,7 @@ interface StagesUprightProps {
 
 /** The ribbon turned upright for a phone: time runs down, heat is width. */
 export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: StagesUprightProps) {
+  const { say } = useUnits()
   const most = Math.round(times.reduce((latest, t) => Math.max(latest, t.end), 0))
   return (
     <>
@@ -39,7 +42,7 @@ export function StagesUpright({ stages, times, clockAt, placeOf, scrub }: Stages
             <span className={classes.words}>
               <b>{stage.title}</b>
               <span className="quiet">
-                {windowWord(stage.minutes, stage.ends_on)}
+                {say(windowWord(stage.minutes, stage.ends_on))}
                 {stage.cue && `, until ${stage.cue}`}
                 {placeOf?.(stage) && `, setting ${placeOf(stage)}`}
               </span>

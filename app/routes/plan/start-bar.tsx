@@ -7,6 +7,7 @@ import type { Breakdown } from '#core/explain/pour'
 import type { Plan } from '#core/plan/result'
 import { KeyCap } from '../../keyboard/key-cap'
 import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
+import { useUnits } from '../../ui/units/units'
 import { Aside } from '../../layout/aside'
 import { Why } from './why'
 import classes from './start-bar.module.css'
@@ -86,10 +87,11 @@ export function Facts({
 }: Pick<StartBarProps, 'plan' | 'measuresBy' | 'whyCooked' | 'search' | 'meals' | 'onMeal'> & {
   className: string
 }) {
+  const { say } = useUnits()
   const cooked = amountIn(measuresBy, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)
   return (
     <p className={className}>
-      Serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+      Serves {say(String(Math.round(plan.yield.servings * 10) / 10))} with{' '}
       <Why question={`Why ${cooked} cooked?`} sum={whyCooked}>
         {cooked} cooked
       </Why>{' '}

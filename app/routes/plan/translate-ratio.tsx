@@ -25,7 +25,7 @@ const yesNo = (text: string): boolean | undefined => (text === UNKNOWN ? undefin
  * this pot.
  */
 export function TranslateRatio({ request, variety, change }: TranslateProps) {
-  const { waterIn, mass } = useUnits()
+  const { waterIn, mass, number, say } = useUnits()
   const [ratio, setRatio] = useState<number | string>(1.5)
   const [by, setBy] = useState<'volume' | 'mass'>('volume')
   const [cups, setCups] = useState<{ grain: CupId; water: CupId }>({ grain: 'metric', water: 'metric' })
@@ -108,15 +108,15 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
       />
       {meaning && (
         <div className={classes.answer} role="status">
-          That is {range(meaning.found.uptake.low, meaning.found.uptake.high)} times the grain’s weight in
-          water: {textureWords(meaning.found.texture)}.
+          That is {say(range(meaning.found.uptake.low, meaning.found.uptake.high))} times the grain’s weight
+          in water: {textureWords(meaning.found.texture)}.
           {meaning.found.unknown.length > 0 &&
             ` It is a range because the recipe does not say ${meaning.found.unknown.map((u) => UNSAID[u]).join(', ')}.`}
           {meaning.here && (
             <>
               <br />
               Here, for the same grain: <b>{waterIn(meaning.here.water.pour_g)}</b> for{' '}
-              {mass(Math.round(meaning.here.grain.mass_g))}, {meaning.here.water.ratio_by_volume.toFixed(2)}{' '}
+              {mass(Math.round(meaning.here.grain.mass_g))}, {number(meaning.here.water.ratio_by_volume, 2)}{' '}
               to one by volume.
             </>
           )}

@@ -74,7 +74,7 @@ function Row({
   lit: string | undefined
   onLit: ((term: string | undefined) => void) | undefined
 }) {
-  const { waterIn, units, cup, system } = useUnits()
+  const { say, waterIn, units, cup, system } = useUnits()
   const inGrams = units === 'grams' && system === 'metric'
   return (
     <div className={under ? classes.under : classes.over}>
@@ -100,7 +100,7 @@ function Row({
               {inGrams
                 ? Math.round(term.grams)
                 : units === 'cups'
-                  ? roughCups(term.grams, cup)
+                  ? say(roughCups(term.grams, cup))
                   : waterIn(term.grams)}
             </b>{' '}
             {term.word}

@@ -3,6 +3,7 @@ import { CUPS } from '#core/units/cups'
 import { inMeasure } from '#core/units/measures'
 import { cupMeasure, lengthIn, unitsOf, type KitchenUnits, type UnitSystem } from '#core/units/system'
 import { rulerLines, type RulerLine } from '#core/vessel/paper-ruler'
+import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { vesselFromRow } from '../../planning/vessel-from-row'
@@ -15,11 +16,11 @@ export const meta: Route.MetaFunction = () => [{ title: 'Paper ruler · Omsel' }
 const STEPS_ML = [50, 100, 250, 500, 1000] as const
 const STEPS_CUPS = [0.25, 0.5, 1, 2, 4] as const
 
-export function loader({ params }: Route.LoaderArgs) {
+export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
   const vessel = open.equipment.vessels().find((row) => row.id === params.pot)
   if (!vessel) throw data('There is no such pot in this kitchen.', 404)
-  const units = unitsOf(settingsOf(open))
+  const units = unitsOf(settingsOf(open), decimalMarkFor(request))
   const cupMl = CUPS[units.cup].ml
   const byCup = units.units === 'cups' || units.system === 'us'
   return {

@@ -1,7 +1,6 @@
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { altitudeIn, capacityIn, lengthIn, massIn, unitsOf, amountIn } from '#core/units/system'
-import { localText } from '#core/units/local-text'
+import { amountIn, unitsOf } from '#core/units/system'
 import { localPlan } from '#core/plan/local-plan'
 import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
@@ -11,13 +10,14 @@ import { amountText } from '#core/plan/stage-amounts'
 import { timelineOf } from '#core/plan/timeline'
 import { inMeasure, measureOf, type OwnMeasure, type StandardMeasureId } from '#core/units/measures'
 import { nowMs } from '#server/clock'
+import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import type { HeatRow, VesselRow } from '#server/store/equipment'
 import { UnitsProvider, useUnits } from '../../ui/units/units'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
 import { Kernel } from '../../ui/drawing/grain-pattern'
 import { knobWord } from '../../ui/drawing/setting-word'
-import { windowWord } from '../../ui/drawing/stage-words'
+import { windowWord } from '#core/plan/window-word'
 import { clockTime, spanWord } from '../../ui/time/clock-hour'
 import { fromSearch } from '../../planning/plan-address'
 import {
@@ -36,8 +36,8 @@ import classes from './recipe-card.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Recipe card · Omsel' }]
 
-export function loader() {
-  return { nowMs: nowMs(), ...loadPlanningData(kitchen()) }
+export function loader({ request }: Route.LoaderArgs) {
+  return { nowMs: nowMs(), decimal: decimalMarkFor(request), ...loadPlanningData(kitchen()) }
 }
 
 const FORM_WORDS: Record<string, string> = { json: 'recipe data', md: 'text', ics: 'calendar' }
@@ -47,7 +47,7 @@ const MAX_CAUTIONS = 4
 /** One page for the fridge door: the figures, the ribbon, what ends each stage. Good in black and white. */
 export default function Card(props: Route.ComponentProps) {
   return (
-    <UnitsProvider units={unitsOf(props.loaderData.settings)}>
+    <UnitsProvider units={unitsOf(props.loaderData.settings, props.loaderData.decimal)}>
       <Page {...props} />
     </UnitsProvider>
   )
@@ -55,6 +55,7 @@ export default function Card(props: Route.ComponentProps) {
 
 function Page({ loaderData }: Route.ComponentProps) {
   const { household, settings, nowMs: now } = loaderData
+  const { kitchen, say, length } = useUnits()
   const [search] = useSearchParams()
   const written = search.toString()
   const state = useMemo(
@@ -64,8 +65,8 @@ function Page({ loaderData }: Route.ComponentProps) {
   const plan = useMemo(() => {
     const read = planFrom(requestOf(state, household, now))
     if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
-    return localPlan(read.value, household)
-  }, [state, household, now])
+    return localPlan(read.value, kitchen)
+  }, [state, household, now, kitchen])
   const vessel = vesselOfState(state, household)
   const own = vessel.own_rated_w !== null
   const heat = heatOfState(state, household)
@@ -132,13 +133,13 @@ function Page({ loaderData }: Route.ComponentProps) {
       </div>
       {plan.seasoning.salt_to_add_g >= 0.1 && (
         <p className={classes.also}>
-          Salt {localText(`${plan.seasoning.salt_to_add_g.toFixed(1)} g`, household)} into the water.
+          Salt {say(`${plan.seasoning.salt_to_add_g.toFixed(1)} g`)} into the water.
         </p>
       )}
       {plan.gauges.water_above_bed_mm > 0 && state.soak === null && (
         <p className={classes.also}>
-          The water comes to {lengthIn(plan.gauges.water_above_bed_mm, household.system)} above the grain,{' '}
-          {lengthIn(plan.gauges.fill_level_mm, household.system)} in the pot.
+          The water comes to {length(plan.gauges.water_above_bed_mm)} above the grain,{' '}
+          {length(plan.gauges.fill_level_mm)} in the pot.
         </p>
       )}
       <HeatRibbon
@@ -157,7 +158,7 @@ function Page({ loaderData }: Route.ComponentProps) {
         </ul>
       )}
       <p className={classes.foot}>
-        Serves {Math.round(plan.yield.servings * 10) / 10} with{' '}
+        Serves {say(String(Math.round(plan.yield.servings * 10) / 10))} with{' '}
         {amountIn(settings, plan.yield.cooked_mass_g, plan.yield.cooked_volume_ml)} cooked. Follow the maker’s
         manual first. {FOLLOW_LOCAL}
       </p>
@@ -180,14 +181,15 @@ function CardHead({
   heat: HeatRow
   settings: Route.ComponentProps['loaderData']['settings']
 }) {
+  const { say, altitude } = useUnits()
   return (
     <header className={classes.head}>
       <Kernel variety={varietyOf(state.grain)} height={34} />
       <h1 className="figure">{grainWord(state, household)}</h1>
       <p>
-        {amountWord(state, household)}, {PURPOSE_WORDS[state.purpose]};{' '}
+        {say(amountWord(state, household))}, {PURPOSE_WORDS[state.purpose]};{' '}
         {METHOD_WORDS[methodOfState(state, vessel)]}, {vessel.name}
-        {!own && `, ${heat.name}`}; {altitudeIn(settings.elevation_m, settings.system)}
+        {!own && `, ${heat.name}`}; {altitude(settings.elevation_m)}
       </p>
     </header>
   )
@@ -205,6 +207,7 @@ function CardStages({
   at: (minute: number) => string
   times: { start: number; end: number }[]
 }) {
+  const { say } = useUnits()
   return (
     <ol className={classes.stages}>
       {order.map((i) => {
@@ -213,8 +216,8 @@ function CardStages({
           <li key={stage.id} data-hands={stage.hands_on || undefined}>
             <span className="figure">{at(times[i]!.start)}</span>
             <span>
-              <b>{stage.title}</b> {amountsOf(stage, plan)}
-              {endWords(stage)}
+              <b>{stage.title}</b> {say(amountsOf(stage, plan))}
+              {say(endWords(stage))}
             </span>
           </li>
         )
@@ -235,14 +238,14 @@ function Big({
   ml: number
   measure: StandardMeasureId | OwnMeasure | undefined
 }) {
-  const { system } = useUnits()
-  const [, figure, unit] = /^(.*) (\S+)$/.exec(massIn(system === 'us' ? grams : Math.round(grams), system))!
+  const { system, mass, capacity, say } = useUnits()
+  const [, figure, unit] = /^(.*) (\S+)$/.exec(mass(system === 'us' ? grams : Math.round(grams)))!
   return (
     <div>
       <p className="eyebrow">{title}</p>
       <p className={`${classes.big} figure`} data-words={measure !== undefined || undefined}>
         {measure ? (
-          inMeasure(ml, measureOf(measure)).text
+          say(inMeasure(ml, measureOf(measure)).text)
         ) : (
           <>
             {figure}
@@ -250,7 +253,7 @@ function Big({
           </>
         )}
       </p>
-      <p>{measure ? massIn(Math.round(grams), system) : capacityIn(ml, system)}</p>
+      <p>{measure ? mass(Math.round(grams)) : capacity(ml)}</p>
     </div>
   )
 }

@@ -23,7 +23,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
   const asked = requestOf(state, household, now)
   const read = planFrom(asked)
   if (!read.ok) throw new Response(read.errors.map((e) => e.message).join('; '), { status: 422 })
-  const units = unitsOf(settings)
+  const units = unitsOf(settings, '.')
   const plan = localPlan(read.value, units)
   const vessel = vesselOfState(state, household)
   const named: Named = {

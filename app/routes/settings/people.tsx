@@ -4,6 +4,7 @@ import { Form } from 'react-router'
 import { AVOIDABLE, AVOIDED_IDS, type AvoidedId } from '#core/eaters/avoid'
 import type { Person } from '#core/eaters/party'
 import { errorAt, type Refused } from '../../ui/forms/errors'
+import { useUnits } from '../../ui/units/units'
 import classes from './settings.module.css'
 
 interface PeopleProps {
@@ -106,12 +107,13 @@ function PersonFields({
 }
 
 function PersonRow({ person, onEdit }: { person: Person; onEdit: (person: Person) => void }) {
+  const { say } = useUnits()
   return (
     <li>
       <b className="figure">{person.name}</b>
       <span className="quiet">
         {[
-          person.appetite === 1 ? 'a usual portion' : `${person.appetite} of a portion`,
+          person.appetite === 1 ? 'a usual portion' : say(`${person.appetite} of a portion`),
           firmWord(person.firmness) && `likes it ${firmWord(person.firmness)}`,
           person.avoids.length > 0 && `no ${person.avoids.map((a) => AVOIDABLE[a].word).join(', no ')}`,
         ]

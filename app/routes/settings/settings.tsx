@@ -114,13 +114,13 @@ const range = ([min, max]: readonly [number, number], unit: string) => `${min} t
 export default function SettingsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { settings, zones, boilC } = loaderData
   const busy = useNavigation().state !== 'idle'
-  const { say, label, temperature } = useUnits()
+  const { say, label, temperature, decimal } = useUnits()
   const failed = actionData && 'errors' in actionData ? actionData : undefined
   const general = failed?.typed.intent === 'save' ? failed : undefined
   const field: Field = (name) => ({
     name,
     // What was typed stays typed, also when it was refused.
-    defaultValue: String(general?.typed[name] ?? shownField(name, settings[name], settings)),
+    defaultValue: String(general?.typed[name] ?? shownField(name, settings[name], { ...settings, decimal })),
     error: general?.errors.find((e) => e.path === name)?.message.replace(`${name} `, ''),
   })
   return (
@@ -149,7 +149,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
             <NativeSelect
               label="Cup"
               {...field('cup')}
-              data={CUP_IDS.map((id) => ({ value: id, label: CUPS[id].name }))}
+              data={CUP_IDS.map((id) => ({ value: id, label: say(CUPS[id].name) }))}
             />
             <NativeSelect
               label="Your salt"

@@ -191,6 +191,7 @@ function TimeControls({
   setPicked: (next: string | undefined) => void
   onStage: CookedPotsProps['onStage']
 }) {
+  const { number } = useUnits()
   return (
     <div className={classes.time}>
       <Button
@@ -212,9 +213,9 @@ function TimeControls({
         step={0.1}
         label={null}
         onChange={setMinute}
-        thumbProps={{ 'aria-valuetext': `${at.toFixed(1)} minutes` }}
+        thumbProps={{ 'aria-valuetext': `${number(at, 1)} minutes` }}
       />
-      <output className="figure">{at.toFixed(1)} min</output>
+      <output className="figure">{number(at, 1)} min</output>
       <div className={classes.heat}>
         <EditHeat
           stages={own}
@@ -245,11 +246,11 @@ function ActionKeys({
   otherwise: Otherwise
   other: (next: Partial<Otherwise>) => void
 }) {
-  const { say } = useUnits()
+  const { say, number } = useUnits()
   return (
     <div className={classes.keys} role="group" aria-label="Your actions">
       <span className="quiet">
-        {at < longest ? `at ${at.toFixed(1)} min` : 'set the minute of your action'}
+        {at < longest ? `at ${number(at, 1)} min` : 'set the minute of your action'}
       </span>
       {(Object.keys(ACT_WORDS) as Act['kind'][]).map((kind) => (
         <Button key={kind} size="xs" variant="default" disabled={at >= longest} onClick={() => act(kind)}>

@@ -109,6 +109,7 @@ const LEFT_PX = -8
 const RIGHT_PX = 8
 
 function Curve({ title, unit, rows, names, of, minute, stages, longest, most }: CurveProps) {
+  const { number, say } = useUnits()
   return (
     <figure className={classes.curve}>
       <figcaption className="quiet small">{title}</figcaption>
@@ -130,8 +131,8 @@ function Curve({ title, unit, rows, names, of, minute, stages, longest, most }: 
               border: '1px solid var(--line)',
               color: 'var(--ink)',
             }}
-            labelFormatter={(t) => `${Number(t).toFixed(1)} min`}
-            formatter={(v, name) => [`${String(v)} ${unit}`, name]}
+            labelFormatter={(t) => `${number(Number(t), 1)} min`}
+            formatter={(v, name) => [say(`${String(v)} ${unit}`), name]}
           />
           {stages.slice(0, -1).map(({ stage, end }) => (
             <ReferenceLine key={stage.id} x={end} stroke="var(--line)" strokeDasharray="2 3" />

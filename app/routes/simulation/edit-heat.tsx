@@ -3,6 +3,7 @@ import { useId, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { SIMULATE_LIMITS } from '#core/contract/simulate'
 import type { Changes, StageChange } from '#core/simulate/changes'
 import { stageWord } from '../../ui/drawing/stage-words'
+import { useUnits } from '../../ui/units/units'
 import type { CookedStage } from './stage-times'
 import classes from './edit-heat.module.css'
 
@@ -50,6 +51,7 @@ export function EditHeat({
   onSelect,
   onChange,
 }: HeatInHandProps) {
+  const { number } = useUnits()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
   const width = measured || 900
   const id = useId()
@@ -103,7 +105,7 @@ export function EditHeat({
               )}
               {right - left > 34 && (
                 <text x={left + 5} y={HEIGHT - 8} className={classes.minutes}>
-                  {minutes.toFixed(1)}
+                  {number(minutes, 1)}
                 </text>
               )}
               <Grip
@@ -122,7 +124,7 @@ export function EditHeat({
                 label={`Minutes of ${stage.title}`}
                 now={Number(minutes.toFixed(1))}
                 max={SIMULATE_LIMITS.minutes[1]}
-                said={`${minutes.toFixed(1)} minutes`}
+                said={`${number(minutes, 1)} minutes`}
                 box={{ x: right - EDGE, y: TOP, width: EDGE * 2, height: FLOOR - TOP }}
                 start={minutes}
                 perPx={longest / width}

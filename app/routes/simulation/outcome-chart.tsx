@@ -156,7 +156,7 @@ function Cells({
   top: (j: number) => number
   id: string
 }) {
-  const { waterIn } = useUnits()
+  const { waterIn, number } = useUnits()
   return (
     <>
       {cells.map((row, j) => (
@@ -167,12 +167,12 @@ function Cells({
               role="gridcell"
               data-at={`${i}-${j}`}
               tabIndex={focus.x === i && focus.y === j ? 0 : -1}
-              aria-label={`${waterIn(Math.round(pours[i]!))}, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}
+              aria-label={`${waterIn(Math.round(pours[i]!))}, ${number(minutes[j]!, 1)} min: ${WORDS[word]}`}
               className={classes.cell}
               onClick={() => onPick(Math.round(pours[i]!), minutes[j]!)}
               onFocus={() => setFocus({ x: i, y: j })}
             >
-              <title>{`${waterIn(Math.round(pours[i]!))}, ${minutes[j]!.toFixed(1)} min: ${WORDS[word]}`}</title>
+              <title>{`${waterIn(Math.round(pours[i]!))}, ${number(minutes[j]!, 1)} min: ${WORDS[word]}`}</title>
               <rect
                 x={left(i)}
                 y={top(j)}
@@ -204,7 +204,7 @@ function Ticks({
   minutes: number[]
   top: (j: number) => number
 }) {
-  const { shown } = useUnits()
+  const { shown, number } = useUnits()
   return (
     <>
       {pours.map(
@@ -231,7 +231,7 @@ function Ticks({
               textAnchor="end"
               className={classes.tick}
             >
-              {m.toFixed(m < 10 ? 1 : 0)}
+              {number(m, m < 10 ? 1 : 0)}
             </text>
           ),
       )}

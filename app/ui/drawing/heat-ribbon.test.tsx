@@ -2,7 +2,7 @@ import { timelineOf } from '#core/plan/timeline'
 import { METHOD_IDS } from '#core/methods/index'
 import { htmlOf, planOf } from '../../../tests/helpers/render'
 import { HeatRibbon } from './heat-ribbon'
-import { heatHeight, stageMatter, stageWord, windowWord } from './stage-words'
+import { heatHeight, stageMatter, stageWord } from './stage-words'
 
 const ribbon = (request: Parameters<typeof planOf>[0] = {}) => {
   const { stages } = planOf(request)
@@ -108,13 +108,6 @@ test('the serving hour is a slider, and only where it can be moved', () => {
     /role="slider"[^>]*aria-label="Serving time"/,
   )
   expect(htmlOf(<HeatRibbon {...props} />)).not.toContain('role="slider"')
-})
-
-test('minutes as they are said', () => {
-  expect(windowWord({ low: 10, expected: 10, high: 10 }, 'clock')).toBe('10 min')
-  expect(windowWord({ low: 5.4, expected: 6.2, high: 7.6 }, 'cue')).toBe('5–8 min')
-  expect(windowWord({ low: 0.6, expected: 0.8, high: 1.4 }, 'cue')).toBe('0.6–1 min')
-  expect(windowWord({ low: 600, expected: 600, high: 600 }, 'clock')).toBe('10 h')
 })
 
 describe('slid under a line for now', () => {

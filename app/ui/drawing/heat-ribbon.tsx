@@ -2,7 +2,9 @@ import { useElementSize } from '@mantine/hooks'
 import { useId, useRef } from 'react'
 import type { Stage } from '#core/plan/result'
 import { layRibbon, minuteAtPlace, type RibbonStage } from './ribbon-layout'
-import { heatHeight, stageMatter, stageWord, windowWord } from './stage-words'
+import { windowWord } from '#core/plan/window-word'
+import { heatHeight, stageMatter, stageWord } from './stage-words'
+import { useUnits } from '../units/units'
 import classes from './heat-ribbon.module.css'
 
 export interface HeatRibbonProps {
@@ -80,13 +82,14 @@ export function HeatRibbon({
     trueToTime ? 0 : undefined,
     nowAt !== undefined && nowMinute !== undefined ? { minute: nowMinute, at: nowAt } : undefined,
   )
+  const { say } = useUnits()
   const { order, beside, silent } = arrangementOf(stages, times)
   const floor = height - BOTTOM
   const tall = floor - TOP
   const table = width - 16
   const px = (share: number) => 8 + share * (table - 8)
   const ends = times.reduce((latest, t) => Math.max(latest, t.end), 0)
-  const spoken = stages.map((s) => `${stageWord(s)} ${windowWord(s.minutes, s.ends_on)}`).join(', ')
+  const spoken = stages.map((s) => `${stageWord(s)} ${say(windowWord(s.minutes, s.ends_on))}`).join(', ')
   return (
     <div ref={ref} className={classes.frame} style={{ height }}>
       <svg
@@ -210,7 +213,8 @@ function StagePiece({
   const room = w > ROOM_FOR_WORD && !silent
   const named = place === undefined ? stageWord(stage) : `${stageWord(stage)}, setting ${place}`
   const word = named.length * PX_PER_LETTER < w - 6 ? named : stageWord(stage)
-  const minutes = windowWord(stage.minutes, stage.ends_on)
+  const { say } = useUnits()
+  const minutes = say(windowWord(stage.minutes, stage.ends_on))
   return (
     <g data-matter={matter} className={classes.stage}>
       <title>{`${stage.title}: ${minutes}`}</title>

@@ -1,6 +1,5 @@
 import { useElementSize } from '@mantine/hooks'
 import { useId, type CSSProperties } from 'react'
-import { capacityIn, lengthIn, type UnitSystem } from '#core/units/system'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import { millilitres, millimetres, type Millimetres } from '#core/units/units'
@@ -80,13 +79,13 @@ function labelsOf(
   { height: rim, capacity }: Vessel,
   levels: PotLevels,
   cooked: boolean,
-  system: UnitSystem,
+  { system, length, capacity: holds }: Pick<ReturnType<typeof useUnits>, 'system' | 'length' | 'capacity'>,
 ): { level: number; text: string; kind: string }[] {
-  const level = (mm: number) => (system === 'us' ? lengthIn(mm, system) : String(Math.round(mm)))
+  const level = (mm: number) => (system === 'us' ? length(mm) : String(Math.round(mm)))
   const overBasket = levels.basket !== undefined
   const band = !overBasket && levels.soft - levels.firm > 0.3
   return [
-    { level: rim, text: `rim, ${capacityIn(capacity, system)}`, kind: 'rim' },
+    { level: rim, text: `rim, ${holds(capacity)}`, kind: 'rim' },
     ...(overBasket ? [] : [{ level: levels.froth, text: `foam to ${level(levels.froth)}`, kind: 'froth' }]),
     { level: levels.swollen, text: `cooked ${level(levels.swollen)}`, kind: 'swollen' },
     ...(cooked
@@ -115,7 +114,8 @@ export function PotSection({
   poured = 0,
   title,
 }: PotSectionProps) {
-  const { system } = useUnits()
+  const units = useUnits()
+  const { system } = units
   const grains = useId()
   const { ref, width } = useElementSize<HTMLDivElement>()
   const half = vessel.rimDiameter / 2
@@ -140,7 +140,7 @@ export function PotSection({
   const shown = (level: number) => Math.min(level, rim + 18)
   const litres = [0.5, 1, 1.5, 2, 3, 4, 5, 6, 7, 8].filter((l) => l * 1000 < vessel.capacity * 0.98)
   const sparse = vessel.capacity > 3600 ? litres.filter((l) => Number.isInteger(l)) : litres
-  const marks = labelsOf(vessel, levels, cooked, system)
+  const marks = labelsOf(vessel, levels, cooked, units)
   const lines = spreadLabels(
     marks.map((m) => -shown(m.level)),
     text * 1.25,

@@ -55,13 +55,3 @@ export const stageMatter = ({
       : kind === 'soak' || kind === 'rinse'
         ? 'water'
         : 'hand'
-
-const number = (n: number) => (n < 10 && n % 1 !== 0 ? n.toFixed(n < 1 ? 1 : 0) : String(Math.round(n)))
-
-/** "10 min", or "6–8 min" where it may stretch. */
-export function windowWord({ low, expected, high }: Stage['minutes'], endsOn: Stage['ends_on']): string {
-  if (expected >= 90) return `${(expected / 60).toFixed(expected % 60 === 0 ? 0 : 1)} h`
-  if (endsOn === 'clock') return `${number(expected)} min`
-  const [from, to] = [number(low), number(high)]
-  return from === to ? `${to} min` : `${from}–${to} min`
-}

@@ -1,4 +1,5 @@
 import type { FieldError } from '#core/contract/fields'
+import { withDecimalMark } from '#core/units/decimal-mark'
 import { localText } from '#core/units/local-text'
 import type { KitchenUnits, UnitSystem } from '#core/units/system'
 import { shownInField, type FieldKind } from '#core/units/field-units'
@@ -22,9 +23,15 @@ const UNIT_KINDS: Readonly<Record<string, FieldKind>> = {
 }
 
 /** A stored figure as a form's field shows it. */
-export function shownField(name: string, value: unknown, { system }: Pick<KitchenUnits, 'system'>): string {
+export function shownField(
+  name: string,
+  value: unknown,
+  { system, decimal }: Pick<KitchenUnits, 'system' | 'decimal'>,
+): string {
   const kind = kindOfField(name)
-  return kind && typeof value === 'number' ? String(shownInField(kind, value, system)) : String(value ?? '')
+  return typeof value === 'number'
+    ? withDecimalMark(String(kind ? shownInField(kind, value, system) : value), decimal)
+    : String(value ?? '')
 }
 
 /** Lines of marks ("¾ in = 17 fl oz") and of printed lines ("3 = 1⅝ in") in mm and mL. */

@@ -1,5 +1,7 @@
+import { MantineThemeProvider } from '@mantine/core'
 import { createContext, use, type ReactNode } from 'react'
 import { localLabel, localText } from '#core/units/local-text'
+import { withDecimalMark } from '#core/units/decimal-mark'
 import {
   altitudeIn,
   capacityIn,
@@ -15,6 +17,13 @@ const METRIC: KitchenUnits = { units: 'grams', cup: 'metric', system: 'metric' }
 
 const Units = createContext<KitchenUnits>(METRIC)
 
+/** Fields of numbers as they are written with a comma; a point is read as one too. */
+const COMMA_FIELDS = {
+  components: {
+    NumberInput: { defaultProps: { decimalSeparator: ',', allowedDecimalSeparators: ['.', ','] } },
+  },
+}
+
 /** The units of the kitchen that is shown inside. */
 export const UnitsProvider = ({
   units = METRIC,
@@ -22,12 +31,19 @@ export const UnitsProvider = ({
 }: {
   units: KitchenUnits | undefined
   children: ReactNode
-}) => <Units value={units}>{children}</Units>
+}) => (
+  <Units value={units}>
+    <MantineThemeProvider theme={units.decimal === ',' ? COMMA_FIELDS : undefined}>
+      {children}
+    </MantineThemeProvider>
+  </Units>
+)
 
 /** How this kitchen says figures, and reads them in fields. */
 export function useUnits() {
   const kitchen = use(Units)
-  const { system } = kitchen
+  const { system, decimal } = kitchen
+  const marked = (text: string) => withDecimalMark(text, decimal)
   return {
     ...kitchen,
     /** A text written with metric figures. */
@@ -35,11 +51,13 @@ export function useUnits() {
     kitchen,
     /** A field's label that ends in a metric unit: "Altitude, m". */
     label: (text: string) => localLabel(text, system),
-    temperature: (celsius: number, decimals?: number) => temperatureIn(celsius, system, decimals),
-    altitude: (metres: number) => altitudeIn(metres, system),
-    length: (mm: number) => lengthIn(mm, system),
-    capacity: (ml: number) => capacityIn(ml, system),
-    mass: (grams: number) => massIn(grams, system),
+    temperature: (celsius: number, decimals?: number) => marked(temperatureIn(celsius, system, decimals)),
+    altitude: (metres: number) => marked(altitudeIn(metres, system)),
+    length: (mm: number) => marked(lengthIn(mm, system)),
+    capacity: (ml: number) => marked(capacityIn(ml, system)),
+    mass: (grams: number) => marked(massIn(grams, system)),
+    /** A figure without a unit. */
+    number: (n: number, decimals: number) => marked(n.toFixed(decimals)),
     waterIn: (grams: number) => waterIn(kitchen, grams),
     unit: (kind: FieldKind) => fieldUnit(kind, system),
     /** A stored figure as a field shows it, and back. */
