@@ -3,7 +3,7 @@ import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { METHOD_IDS } from '#core/methods/index'
 import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
 import { usualSoak } from '#core/methods/usual-method'
-import { BLEND_TIMINGS, PURPOSES } from '#core/plan/request'
+import { BLEND_TIMINGS, HOLD_PLACES, PURPOSES } from '#core/plan/request'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { isClockHour } from '../ui/time/clock-hour'
 import {
@@ -83,6 +83,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('passes', state.passes, first.passes)
   put('toasted', state.toasted ? 'yes' : null, null)
   put('stir', state.stirred ? 'yes' : null, null)
+  put('loosen', state.loosenedInRest ? 'halfway' : null, null)
   put('foil', state.foil ? 'yes' : null, null)
   put('burner', state.heatId, first.heatId)
   put('serving', state.serving, first.serving)
@@ -105,6 +106,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('keep-servings', state.keep, 0)
   put('leftovers', state.fromKept, 0)
   put('hold', state.hold, 0)
+  put('hold-in', state.holdIn, first.holdIn)
   put('timer', state.byItself ? 'yes' : null, null)
   if (state.dressing)
     search.set(
@@ -243,6 +245,7 @@ export function fromSearch(
     keep: numberIn(search.get('keep-servings'), LIMITS.keep_servings) ?? 0,
     fromKept: numberIn(search.get('leftovers'), LIMITS.keep_servings) ?? 0,
     hold: numberIn(search.get('hold'), LIMITS.hold_minutes) ?? 0,
+    holdIn: oneOrNull(HOLD_PLACES, search.get('hold-in')) ?? 'pot',
     byItself: search.get('timer') === 'yes',
     dressing: parseDressing(search.get('dressing'), search.get('own-dressing')),
     under: parseUnder(search.get('boiler-dish')),
@@ -266,6 +269,7 @@ export function fromSearch(
     passes: wholeIn(search.get('passes'), [1, 4]) ?? first.passes,
     toasted: search.get('toasted') === 'yes',
     stirred: search.get('stir') === 'yes',
+    loosenedInRest: search.get('loosen') === 'halfway',
     foil: search.get('foil') === 'yes',
     serving: oneOf(['side', 'main'], search.get('serving'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),

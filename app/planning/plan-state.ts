@@ -23,7 +23,7 @@ import type { AvoidedId } from '#core/eaters/avoid'
 import { parsePeople, type Person } from '#core/eaters/party'
 import type { Finish, HeatStyle } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
-import type { BlendTiming, Purpose } from '#core/plan/request'
+import type { BlendTiming, HoldPlace, Purpose } from '#core/plan/request'
 import type { CupId } from '#core/units/cups'
 import type { Speaking } from '#core/plan/stage-amounts'
 import { measureOf } from '#core/units/measures'
@@ -96,6 +96,8 @@ export interface PlanState {
   toasted: boolean
   /** Stirred once as it boils. */
   stirred: boolean
+  /** Loosened once, halfway through the rest. */
+  loosenedInRest: boolean
   /** Foil under a lid that does not seal, for this batch. */
   foil: boolean
   vesselId: string
@@ -120,6 +122,7 @@ export interface PlanState {
   fromKept: number
   /** Kept warm for this long before serving, minutes. */
   hold: number
+  holdIn: HoldPlace
   /** Filled now: the appliance starts by itself for the hour. */
   byItself: boolean
   /** Seasoned vinegar; null as usual for the purpose. */
@@ -178,6 +181,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   passes: DEFAULTS.passes,
   toasted: DEFAULTS.toasted_bottom,
   stirred: DEFAULTS.stir_at_boil,
+  loosenedInRest: DEFAULTS.loosen_in_rest,
   foil: false,
   vesselId: vessels[0]?.id ?? '',
   heatId: heats[0]?.id ?? '',
@@ -196,6 +200,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   keep: 0,
   fromKept: 0,
   hold: 0,
+  holdIn: DEFAULTS.hold_in,
   byItself: false,
   dressing: null,
   under: null,
@@ -428,6 +433,7 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
     passes: state.passes,
     toasted_bottom: state.toasted,
     stir_at_boil: state.stirred,
+    loosen_in_rest: state.loosenedInRest,
     heat_style: state.heatStyle,
     vessel: vesselAsked(vessel, learned, state.foil),
     heat: heatAsked(vessel, heat, learned),
@@ -446,6 +452,7 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
     keep_servings: state.amount.basis === 'servings' ? state.keep : 0,
     stuck_g: vessel.sticks_g,
     hold_minutes: state.hold,
+    hold_in: state.holdIn,
     guidance: household.guidance,
     avoids: avoidsOf(state, household),
     boiler_dish: state.under && { name: state.under.name, liquid_g: state.under.liquidG },

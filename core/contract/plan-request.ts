@@ -13,7 +13,7 @@ import { uptakeAt } from '#core/grain/texture'
 import { FINISHES, HEAT_STYLES, type Finish, type Method } from '#core/methods/definition'
 import { usualMethod, usualSoak } from '#core/methods/usual-method'
 import { AMOUNT_BASES, BLEND_TIMINGS, PURPOSES, type PlanRequest, type Purpose } from '#core/plan/request'
-import { OWN_STAGE_KINDS } from '#core/plan/request'
+import { HOLD_PLACES, OWN_STAGE_KINDS } from '#core/plan/request'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { measureOf, STANDARD_MEASURES, STANDARD_MEASURE_IDS, type Measure } from '#core/units/measures'
@@ -95,6 +95,7 @@ export const DEFAULTS = Object.freeze({
   water_c: 15,
   lid_until_boil: 'on',
   stir_at_boil: false,
+  loosen_in_rest: false,
   pressure: 'high',
   release: 'natural',
   release_minutes: 10,
@@ -105,6 +106,7 @@ export const DEFAULTS = Object.freeze({
   cooked_share: 0.85,
   toasted_bottom: false,
   hold_minutes: 0,
+  hold_in: 'pot',
   start_later_minutes: 0,
   keep_servings: 0,
   stuck_g: 0,
@@ -333,6 +335,8 @@ export const PlanRequestSchema = record({
   water_c: v.optional(between(...LIMITS.water_c, '°C'), DEFAULTS.water_c),
   lid_until_boil: v.optional(oneOf(['on', 'ajar', 'off']), DEFAULTS.lid_until_boil),
   stir_at_boil: v.optional(flag, DEFAULTS.stir_at_boil),
+  /** The rest is opened halfway, the grain loosened, the lid put back. */
+  loosen_in_rest: v.optional(flag, DEFAULTS.loosen_in_rest),
   rest_minutes: v.optional(between(...LIMITS.rest_minutes, 'minutes')),
   pressure: v.optional(oneOf(['low', 'high']), DEFAULTS.pressure),
   release: v.optional(oneOf(['natural', 'timed', 'quick']), DEFAULTS.release),
@@ -360,6 +364,7 @@ export const PlanRequestSchema = record({
     }),
   ),
   hold_minutes: v.optional(between(...LIMITS.hold_minutes, 'minutes'), DEFAULTS.hold_minutes),
+  hold_in: v.optional(oneOf(HOLD_PLACES), DEFAULTS.hold_in),
   /** Foods someone who eats avoids. */
   avoids: v.optional(
     v.array(oneOf(AVOIDED_IDS), (issue) => `must be a list, got ${quoted(issue.input)}`),
@@ -533,6 +538,7 @@ function settle(given: PlanInput): PlanRequest {
     waterC: given.water_c,
     lidUntilBoil: given.lid_until_boil,
     stirAtBoil: given.stir_at_boil,
+    loosenInRest: given.loosen_in_rest,
     restMinutes: restMinutesFrom(given, method, slowest),
     ...releaseFrom(given),
     ownMinutes: ownMinutesFrom(given),
@@ -543,6 +549,7 @@ function settle(given: PlanInput): PlanRequest {
     blendTiming: given.blend_timing,
     dressing: dressingFrom(given),
     holdMinutes: given.hold_minutes,
+    holdIn: given.hold_in,
     startLaterMinutes: later,
     avoids: given.avoids,
     keepServings: amount.basis === 'servings' ? given.keep_servings : 0,

@@ -6,14 +6,17 @@ import type { Plan, Stage } from '#core/plan/result'
 import { guidanceOf, SHALLOW_MM } from '#core/leftovers/guidance'
 
 /** Where cooked grain lies once it has left its pot. */
-export type GrainPlace = 'tray' | 'bowl' | 'containers' | 'sieve'
+export type GrainPlace = 'tray' | 'bowl' | 'containers' | 'sieve' | 'warm-drawer'
 
 /** How it stands with grain that has left its pot. */
 export interface AfterPot {
   place: GrainPlace
   /** About how warm, °C. */
   celsius: number
-  /** Minutes left to eat it as it lies, and to get it cold if it is kept, by the guidance in force. */
+  /**
+   * Minutes left to eat it as it lies, and to get it cold if it is kept, by the guidance in force; Infinity
+   * where something keeps it hot.
+   */
   eatWithinMin: number
   chillWithinMin: number
 }
@@ -24,12 +27,16 @@ const LIES = {
   bowl: {},
   containers: { depthMm: SHALLOW_MM, airH: STILL_AIR_H },
   sieve: { depthMm: 40, airH: STILL_AIR_H },
-} as const satisfies Record<GrainPlace, object>
+} as const satisfies Record<Exclude<GrainPlace, 'warm-drawer'>, object>
 
-const placeOf = ({ id, kind }: Pick<Stage, 'id' | 'kind'>, rinsedCold: boolean): GrainPlace | undefined => {
+const placeOf = (
+  { id, kind }: Pick<Stage, 'id' | 'kind'>,
+  { finish, holdIn }: Pick<PlanRequest, 'finish' | 'holdIn'>,
+): GrainPlace | undefined => {
+  if (id === 'hold') return holdIn === 'warm-drawer' ? 'warm-drawer' : undefined
   if (id === 'spread') return 'tray'
   if (id === 'portion' || id === 'cool-batch') return 'containers'
-  if (kind === 'cool' && rinsedCold && id === 'cool') return 'sieve'
+  if (kind === 'cool' && finish === 'cold-rinse' && id === 'cool') return 'sieve'
   return id === 'dress' || id === 'cool' || id === 'set' ? 'bowl' : undefined
 }
 
@@ -40,18 +47,24 @@ const placeOf = ({ id, kind }: Pick<Stage, 'id' | 'kind'>, rinsedCold: boolean):
 export function afterPot(
   plan: Plan,
   view: CookView,
-  request: Pick<PlanRequest, 'guidance' | 'kitchenC' | 'waterC' | 'finish'>,
+  request: Pick<PlanRequest, 'guidance' | 'kitchenC' | 'waterC' | 'finish' | 'holdIn'>,
   nowMs: number,
 ): AfterPot | undefined {
-  const rinsedCold = request.finish === 'cold-rinse'
   const left = plan.stages.flatMap((stage, i) => {
-    const place = placeOf(stage, rinsedCold)
+    const place = placeOf(stage, request)
     const seen = view.stages[i]!
     return place && seen.state !== 'next' ? [{ place, startMs: seen.startMs }] : []
   })
   const [first] = left
   if (!first) return undefined
   const { place } = left.at(-1)!
+  if (place === 'warm-drawer')
+    return {
+      place,
+      celsius: guidanceOf(request.guidance).hold_hot_c.value,
+      eatWithinMin: Infinity,
+      chillWithinMin: Infinity,
+    }
   const minutes = Math.max(0, (nowMs - first.startMs) / 60_000)
   const { cooked_mass_g, cooked_volume_ml } = plan.yield
   const celsius = celsiusAfter(

@@ -145,6 +145,8 @@ const WAYS: readonly [string, PlanRequestJson][] = [
     'steamed in three passes',
     { ...white, grains: [{ variety: 'glutinous' }], method: 'steam-passes', passes: 3 },
   ],
+  ['loosened halfway through the rest', { ...white, loosen_in_rest: true }],
+  ['kept in a warm drawer', { ...white, hold_minutes: 60, hold_in: 'warm-drawer' }],
   ['in a hurry', { ...white, hurry: true }],
   ['boiled hard a minute', { ...white, heat_style: 'strong-minute-then-low' }],
   ['medium, then full, then off', { ...white, heat_style: 'medium-then-full-then-off' }],

@@ -22,6 +22,7 @@ const kitchen = (id: MethodId, over: Partial<MethodContext> = {}): MethodContext
     heatStyle: 'boil-then-lowest',
     lidUntilBoil: 'on',
     stirAtBoil: false,
+    loosenInRest: false,
     restMinutes: defaults.restMinutes,
     pressure: 'high',
     release: 'natural',

@@ -28,6 +28,8 @@ export interface MethodContext {
   heatStyle: HeatStyle
   lidUntilBoil: LidPosition
   stirAtBoil: boolean
+  /** The rest is opened halfway and the grain loosened once. */
+  loosenInRest: boolean
   restMinutes: number
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'

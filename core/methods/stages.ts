@@ -12,6 +12,11 @@ import { celsius } from '#core/units/units'
 import { standingLoss } from '#core/vessel/vessel'
 import type { MethodContext, MethodStage } from './definition'
 
+/** A rest shorter than this is not opened halfway, minutes. */
+export const LEAST_HALVED_REST = 6
+/** Lid off, once round with a fork, lid on, minutes. */
+const LOOSEN_MINUTES = 1
+
 /** A pot that does not boil by then never will, minutes. */
 export const MAX_HEAT_UP = 120
 /** The smell of toast is waited for no longer than this, minutes. */
@@ -183,7 +188,7 @@ export function coveredToTheEnd(
     ...(kitchen.heatStyle === 'strong-minute-then-low' ? [strong] : []),
     simmer,
     ...(kitchen.toasted ? [toast] : []),
-    coveredRest(kitchen),
+    ...restStages(kitchen),
   ]
 }
 
@@ -201,3 +206,28 @@ export const coveredRest = (kitchen: MethodContext, over: Partial<MethodStage> =
   checks: ['It is still cooking'],
   ...over,
 })
+
+/** The rest under the lid; loosened halfway, for those who want it, where there is a rest worth halving. */
+export function restStages(kitchen: MethodContext, over: Partial<MethodStage> = {}): MethodStage[] {
+  const rest = coveredRest(kitchen, over)
+  if (!kitchen.loosenInRest || kitchen.toasted || kitchen.restMinutes < LEAST_HALVED_REST) return [rest]
+  const half = { until: { minutes: kitchen.restMinutes / 2 } }
+  return [
+    { ...rest, ...half },
+    {
+      id: 'loosen-rest',
+      kind: 'turn',
+      title: 'Loosen it once, lid straight back on',
+      heat: 'off',
+      powerW: 0,
+      lid: 'off',
+      mode: 'open',
+      until: { minutes: LOOSEN_MINUTES },
+      endsOn: 'cue',
+      cue: 'loosened',
+      handsOn: true,
+      checks: ['Steam comes up: lift the far edge of the lid first', 'From the edge inward; do not press'],
+    },
+    { ...rest, ...half, id: 'rest-on', title: 'Let it rest on, lid on' },
+  ]
+}

@@ -1,6 +1,6 @@
 import type { Method } from './definition'
 import { wantsBoiling } from './suitability'
-import { coveredRest, doneSigns, MAX_HEAT_UP, openSimmer, powerAt } from './stages'
+import { restStages, doneSigns, MAX_HEAT_UP, openSimmer, powerAt } from './stages'
 
 /**
  * An open pan: grain and water simmer until holes show and the water is gone, then rest. What boils off is
@@ -47,7 +47,7 @@ export const uncovered: Method = {
       handsOn: false,
       checks: ['No water between the grains: check 2 min before the end', ...doneSigns(kitchen)],
     },
-    coveredRest(kitchen, { title: 'Take it off the heat, put the lid on' }),
+    ...restStages(kitchen, { title: 'Take it off the heat, put the lid on' }),
   ],
   suits: (variety) => variety.family === 'white rice' && wantsBoiling(variety),
 }

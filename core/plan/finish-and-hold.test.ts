@@ -186,3 +186,64 @@ describe('a dressing told as so much liquid to a measure of dry grain', () => {
     })
   })
 })
+
+describe('loosened halfway through the rest', () => {
+  const rests = (p: ReturnType<typeof plan>) =>
+    p.stages.filter((s) => ['rest', 'loosen-rest', 'rest-on'].includes(s.id))
+
+  test('two halves under the lid with a hand between them, and the rest as long as ever', () => {
+    const usual = plan({ method: 'covered-simmer' })
+    const opened = plan({ method: 'covered-simmer', loosen_in_rest: true })
+    expect(rests(opened).map((s) => [s.id, s.kind, s.lid, s.hands_on])).toEqual([
+      ['rest', 'rest', 'on', false],
+      ['loosen-rest', 'turn', 'off', true],
+      ['rest-on', 'rest', 'on', false],
+    ])
+    const [first, , last] = rests(opened).map((s) => s.minutes.expected)
+    const [whole] = rests(usual).map((s) => s.minutes.expected)
+    expect(first! + last!).toBeCloseTo(whole!, 5)
+    expect(lengthOf(opened.stages) - lengthOf(usual.stages)).toBeLessThanOrEqual(1.01)
+    // Cooked as well: the minutes on the heat move by no more than one.
+    const heat = (p: ReturnType<typeof plan>) => p.stages.find((s) => s.id === 'simmer')!.minutes.expected
+    expect(Math.abs(heat(opened) - heat(usual))).toBeLessThanOrEqual(1)
+  })
+
+  test.each([
+    ['a short rest stays shut', { rest_minutes: 5.9 }, 1],
+    ['a rest just long enough is opened', { rest_minutes: 6 }, 3],
+    ['a crisp bottom is left alone', { toasted_bottom: true }, 1],
+  ])('%s', (_, more, many) =>
+    expect(rests(plan({ method: 'covered-simmer', loosen_in_rest: true, ...more }))).toHaveLength(many),
+  )
+
+  test.each(METHOD_IDS)('%s is planned with it, whether it has such a rest or not', (method) => {
+    const read = planFrom({
+      grains: [{ variety: 'long-white' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      method,
+      loosen_in_rest: true,
+    })
+    if (read.ok)
+      for (const { start, end } of timelineOf(read.value.stages).values()) expect(end).toBeGreaterThan(start)
+  })
+})
+
+describe('kept in a warm drawer', () => {
+  const hour = { method: 'covered-simmer', hold_minutes: 90 } as const
+  test('what would be too cool off the heat is not, and its stage says what the drawer must hold', () => {
+    expect(codes(plan(hour))).toContain('held-too-cool')
+    const kept = plan({ ...hour, hold_in: 'warm-drawer' })
+    expect(codes(kept)).not.toContain('held-too-cool')
+    const hold = kept.stages.find((s) => s.id === 'hold')!
+    // Published: 60 °C in the US, 63 °C in the UK (its "stricter" reading is the higher).
+    expect(hold.checks.join()).toMatch(/6[03] °C or more/)
+    expect(hold.power_w ?? 0).toBe(0)
+  })
+
+  test('an appliance is switched off when its grain leaves for the drawer', () => {
+    const fluff = (more: Partial<PlanRequestJson>) =>
+      plan({ vessel: 'cooker-5', ...more }).stages.find((s) => s.id === 'fluff')!.checks
+    expect(fluff({ hold_minutes: 30, hold_in: 'warm-drawer' })).toContain('Turn off keep warm, and unplug')
+    expect(fluff({ hold_minutes: 30 })).not.toContain('Turn off keep warm, and unplug')
+  })
+})

@@ -33,6 +33,9 @@ export type BlendTiming = (typeof BLEND_TIMINGS)[number]
 /** Stages whose heat cooks the grain. */
 export const HEATED_STAGE_KINDS = ['boil', 'simmer', 'steam', 'pressure', 'bake'] as const
 /** Stages a cook may give minutes of their own; "rest" is the request's own rest. */
+export const HOLD_PLACES = ['pot', 'warm-drawer'] as const
+export type HoldPlace = (typeof HOLD_PLACES)[number]
+
 export const OWN_STAGE_KINDS = [...HEATED_STAGE_KINDS, 'rest'] as const
 export type OwnStageKind = (typeof OWN_STAGE_KINDS)[number]
 
@@ -72,6 +75,7 @@ export interface PlanRequest {
   waterC: number
   lidUntilBoil: LidPosition
   stirAtBoil: boolean
+  loosenInRest: boolean
   restMinutes: number
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'
@@ -93,6 +97,8 @@ export interface PlanRequest {
   } | null
   /** Kept warm for this long before serving, minutes. */
   holdMinutes: number
+  /** Where it is kept warm: where it cooked, or in a warm drawer. */
+  holdIn: HoldPlace
   /** Filled so long before its appliance starts by itself, minutes; it soaks meanwhile. */
   startLaterMinutes: number
   /** Foods someone who eats avoids. */

@@ -377,7 +377,8 @@ function lastStages({
         : []),
       request.toasted ? 'Lift off the loose grain; the crisp bottom comes last' : way.how,
       ...addInChecks(seasoning, request, 'end'),
-      ...(keepsWarmItself(request.vessel.kind) && request.holdMinutes === 0
+      ...(keepsWarmItself(request.vessel.kind) &&
+      (request.holdMinutes === 0 || request.holdIn === 'warm-drawer')
         ? ['Turn off keep warm, and unplug']
         : []),
     ],
@@ -448,17 +449,25 @@ function lastStages({
     last.push({
       id: 'hold',
       kind: 'hold',
-      title: keepsWarmItself(request.vessel.kind)
-        ? 'Hold it warm, lid down'
-        : 'Leave it covered, off the heat',
+      title:
+        request.holdIn === 'warm-drawer'
+          ? 'Into the warm drawer, covered'
+          : keepsWarmItself(request.vessel.kind)
+            ? 'Hold it warm, lid down'
+            : 'Leave it covered, off the heat',
       hands_on: false,
       ...clocked,
-      ...(keepsWarmItself(request.vessel.kind)
+      ...(keepsWarmItself(request.vessel.kind) && request.holdIn === 'pot'
         ? { heat: 'lowest' as const, power_w: roundTo(holdingPower(request.vessel, request.kitchenC), 0) }
         : {}),
       lid: 'on',
       minutes: { low: 0, expected: request.holdMinutes, high: request.holdMinutes },
-      checks: ['Loosen it once more before it is served'],
+      checks: [
+        ...(request.holdIn === 'warm-drawer'
+          ? [`Heated first: the grain stays at ${guidanceOf(request.guidance).hold_hot_c.value} °C or more`]
+          : []),
+        'Loosen it once more before it is served',
+      ],
     })
   return last
 }

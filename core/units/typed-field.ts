@@ -46,7 +46,8 @@ function typedInBase(kind: FieldKind, text: string, system: UnitSystem): number 
 export function fieldInBase(kind: FieldKind, typed: string, system: UnitSystem, stored?: number): string {
   const text = typed.trim()
   if (text.length > MAX_TYPED) return typed
-  if (stored !== undefined && asShown(text) === String(shownInField(kind, stored, system))) return String(stored)
+  if (stored !== undefined && asShown(text) === String(shownInField(kind, stored, system)))
+    return String(stored)
   // A plain number of a metric kitchen is handed on as it is.
   if (system === 'metric' && /^[+−-]?\d+([.,]\d+)?$/.test(text)) return typed
   const base = typedInBase(kind, text, system)

@@ -11,8 +11,12 @@ const startLater = (holdMinutes: number) => ({
   mend: { hold_minutes: 0 },
 })
 
+/** Something heats it while it waits. */
+const isHeldHot = ({ vessel, holdIn }: Pick<PlanRequest, 'vessel' | 'holdIn'>): boolean =>
+  keepsWarmItself(vessel.kind) || holdIn === 'warm-drawer'
+
 const isTooCool = ({ request, keeps }: CautionInput): boolean =>
-  request.holdMinutes > 0 && !keepsWarmItself(request.vessel.kind) && request.holdMinutes > keeps.warmMin
+  request.holdMinutes > 0 && !isHeldHot(request) && request.holdMinutes > keeps.warmMin
 
 const heldTooCool: CautionRule = (facts) => {
   if (!isTooCool(facts)) return

@@ -168,6 +168,12 @@ function LidAndHeat({ state, change, household }: PanelProps) {
         checked={state.stirred}
         onChange={(event) => change({ stirred: event.currentTarget.checked })}
       />
+      <Checkbox
+        label="loosen halfway through the rest"
+        description="drier on top and looser; the rest ends a little cooler"
+        checked={state.loosenedInRest}
+        onChange={(event) => change({ loosenedInRest: event.currentTarget.checked })}
+      />
       {takesFoil(vesselOfState(state, household)) && (
         <Checkbox
           label="foil under the lid this time"

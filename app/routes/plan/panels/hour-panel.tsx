@@ -45,6 +45,14 @@ export function HourPanel({ state, change, household }: PanelProps) {
           ))}
         </Group>
       </Radio.Group>
+      {state.hold > 0 && (
+        <Checkbox
+          label="in a warm drawer"
+          description="heated first, at the setting its manual gives for hot food"
+          checked={state.holdIn === 'warm-drawer'}
+          onChange={(event) => change({ holdIn: event.currentTarget.checked ? 'warm-drawer' : 'pot' })}
+        />
+      )}
     </Stack>
   )
 }
