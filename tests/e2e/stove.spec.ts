@@ -328,3 +328,28 @@ test('without such a browser nothing listens, and Settings says so', async ({ pa
   await expect(page.getByText('does not recognise speech on the device itself')).toBeVisible()
   await expect(page.getByRole('switch', { name: 'Take spoken words at the stove' })).toBeDisabled()
 })
+
+test('a stage is a heading and heard with its amount once; the pot boils as soon as it is pressed', async ({
+  page,
+}) => {
+  await open(page, '/?grain=long-white&for=4&pot=clay&on=big-gas&salt=0.8')
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await page.waitForURL(/stove\/./)
+  const keys = page.getByRole('region', { name: 'Actions' })
+  for (const word of ['Measured', 'Clear enough|It runs clean', 'Drained', 'Poured']) {
+    await letPass(page, 1)
+    await keys.getByRole('button', { name: new RegExp(`^(${word})`) }).click()
+  }
+  await expect(page.getByRole('heading', { level: 2, name: /^Into the water/ })).toBeVisible()
+  await expect(keys.getByRole('status')).toHaveText(
+    /^Into the water: [\d.]+ g salt, until it is in the water\./,
+  )
+  await letPass(page, 1)
+  await keys.getByRole('button', { name: /^It is in/ }).click()
+  await letPass(page, 6)
+  await keys.getByRole('button', { name: /^It boils/ }).click()
+  await expect(act(page)).toHaveText('Turn to the lowest heat, leave the lid')
+  // At 1,120 m it boils at 96 °C.
+  await expect(page.getByRole('img', { name: /^Expected now: 9[56] °C/ })).toBeVisible({ timeout: 1500 })
+  await setAside(page)
+})

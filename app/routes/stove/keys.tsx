@@ -127,7 +127,8 @@ function LidWord({ sealed, lifts }: { sealed: boolean; lifts: number }) {
 function stageSpoken(stage: Stage, saidIn: Plan['said_in']): string {
   const amounts = (stage.amounts ?? []).map((a) => amountWords(a, { saidIn: saidIn ?? 'grams' }))
   const ends = stage.ends_on === 'cue' ? `until ${stage.cue}` : `${Math.round(stage.minutes.expected)} min`
-  return `${[stage.title, ...amounts, ends].join(', ')}.`
+  const unsaid = amounts.filter((amount) => !stage.title.includes(amount))
+  return `${[stage.title, ...unsaid, ends].join(', ')}.`
 }
 
 /** What the stove says now. */

@@ -89,13 +89,18 @@ export function NowPanel({
           {title}, {vesselName}
           <span className={classes.phoneTable}>serve {table}</span>
         </p>
-        <p className={`${classes.title} figure`} data-act>
+        <h2 className={`${classes.title} figure`} data-act>
           {stage ? stage.title : next ? `Next: ${next.title}` : 'Serve'}
-        </p>
+        </h2>
         {stage && current ? (
           <Clock stage={stage} current={current} now={now} plan={plan} readings={readings} />
         ) : (
-          <p className={`${classes.count} figure`}>
+          <p
+            className={`${classes.count} figure`}
+            {...(view.next
+              ? { role: 'timer', 'aria-label': `begins in ${countdown(view.next.startMs - now)}` }
+              : {})}
+          >
             {view.next ? countdown(view.next.startMs - now) : table}
           </p>
         )}

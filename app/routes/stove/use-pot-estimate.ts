@@ -26,7 +26,9 @@ export function usePotEstimate(
   events: readonly CookEvent[],
   now: number,
 ): AtTheStove | undefined {
-  const atMs = Math.floor(now / EVERY_MS) * EVERY_MS
+  // What was just pressed counts at once.
+  const pressedMs = Math.min(now, events.at(-1)?.atMs ?? 0)
+  const atMs = Math.max(Math.floor(now / EVERY_MS) * EVERY_MS, pressedMs)
   return useMemo(() => {
     const view = replay(cook, events, atMs)
     const estimate = estimatePot({ plan: cook.plan, request: cook.request, view, events, nowMs: atMs })
