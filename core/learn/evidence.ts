@@ -43,8 +43,8 @@ export interface Evidence {
  * more than is said.
  */
 export const WET_STEP = 0.12
-const WET_SD = 0.09
-const AT_THE_END_SD = 0.12
+const WET_SD = 0.08
+const AT_THE_END_SD = 0.1
 /** A step on the hard–overdone scale, as a share of the time, and its vagueness. */
 const HARD_STEP = 0.1
 const HARD_SD = 0.15

@@ -392,3 +392,74 @@ describe('a rating never moves the water the wrong way', () => {
     expect(after(cook({ ...hard, heated: 'long' })).time).toBeGreaterThan(0)
   })
 })
+
+describe('words of the cook, and what is left over', () => {
+  const figure = figureName('grain', cook({}).grainKey)
+  const word = (kind: Word['kind'], value: number, atMs: number): Word => ({ figure, kind, value, atMs })
+  const known = (cooks: Evidence[], words: Word[]) => knownFigures(beliefsFrom(cooks, words))[figure]
+
+  test('the last word counts, in whatever order they are stored', () => {
+    const words = [word('pin', 0.1, 5), word('pin', 0.3, 9), word('pin', 0.2, 7)]
+    for (const list of [words, words.toReversed()]) expect(known([], list)?.mean).toBeCloseTo(0.3, 9)
+  })
+
+  test('a word said at the very moment a batch ended comes before it', () => {
+    const dry = cook({ endedMs: 5, judged: { wetDry: -2, hardness: 0 } })
+    const same = known([dry], [word('reset', 0, 5)])
+    expect(same?.cooks).toBe(1)
+    expect(known([dry], [word('reset', 0, 6)])).toBeUndefined()
+  })
+
+  test('batches that ended at the same moment count in the order of their ids', () => {
+    const two = ['a', 'b', 'c'].map((cookId, i) =>
+      cook({ cookId, endedMs: 5, judged: { wetDry: i - 1, hardness: i - 1 }, extraUptake: 0.1 * i }),
+    )
+    const steps = (list: Evidence[]) => beliefsFrom(list).steps.map((s) => [s.cookId, s.mean])
+    expect(steps(two.toReversed())).toEqual(steps(two))
+    expect(steps(two)[0]![0]).toBe('a')
+    expect(beliefsFrom(two).steps.map((s) => s.cookId)).toEqual(
+      beliefsFrom(two)
+        .steps.map((s) => s.cookId)
+        .toSorted(),
+    )
+  })
+
+  test('a figure is known from as many batches as spoke of it, the last of them said', () => {
+    const three = [1, 2, 3].map((endedMs) =>
+      cook({ cookId: String(endedMs), endedMs, judged: { wetDry: 0, hardness: 0 } }),
+    )
+    expect(known(three, [])).toMatchObject({ cooks: 3, lastMs: 3, pinned: false })
+    expect(known([], [word('pin', 0.1, 5)])).toMatchObject({ cooks: 0, lastMs: 0, pinned: true })
+    // A batch that says nothing teaches nothing.
+    expect(known([cook({ judged: null, boilFactor: null, steamFactor: null })], [])).toBeUndefined()
+  })
+
+  test('each batch that speaks of a figure makes it a little vaguer first, one that is pinned not', () => {
+    const many = Array.from({ length: 400 }, (_, i) =>
+      cook({ cookId: String(i), endedMs: i + 1, judged: { wetDry: 0, hardness: 0 } }),
+    )
+    const sd = known(many, [])!.sd
+    // Without forgetting, 400 tastings would know it twenty times as well as one.
+    expect(sd).toBeGreaterThan(known(many.slice(0, 1), [])!.sd / 10)
+    expect(known(many, [word('pin', 0.1, 0)])!.sd).toBeLessThan(1e-3)
+  })
+
+  test('the next meal is asked for what narrows its water, by its own steam', () => {
+    const plan = { grainKey: 'long-white', bagId: 'sack', vesselId: 'blue', heatId: 'gas' }
+    const [fewSteam, muchSteam] = [20, 120].map((steamG) =>
+      experimentsFor(beliefsFrom([]), plan, { dryG: 300, steamG }),
+    )
+    const by = (list: typeof fewSteam, id: string) => list!.find((e) => e.id === id)
+    for (const list of [fewSteam, muchSteam])
+      for (const e of list!) expect(e.thenG).toBeLessThanOrEqual(e.nowG + 1e-9)
+    // The bag and the grain are both unknown: 300 g times both spreads, before any steam.
+    const spread = Math.hypot(priorSd(figureName('grain', 'long-white')), priorSd(figureName('bag', 'sack')))
+    expect(by(fewSteam, 'judge')?.nowG ?? fewSteam![0]!.nowG).toBeGreaterThan(300 * spread)
+    // The more steam, the more the scale would tell.
+    const gain = (list: typeof fewSteam) => {
+      const e = by(list, 'weigh')
+      return e ? e.nowG - e.thenG : 0
+    }
+    expect(gain(muchSteam)).toBeGreaterThan(gain(fewSteam))
+  })
+})

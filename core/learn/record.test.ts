@@ -148,3 +148,122 @@ describe('what was cooked beside what this grain takes', () => {
     expect(evidenceOf(cut).heated).toBe('short')
   })
 })
+
+describe('each figure of a record, reckoned by hand', () => {
+  const done = record()
+  const dryG = done.plan.grain.mass_g
+  const remedied = (addG: number): CookEvent =>
+    ({
+      id: 'r',
+      kind: 'remedy',
+      stage: 'simmer',
+      atMs: START + 20 * MINUTE,
+      remedy: { says: 'Add boiling water', addG, stages: [] },
+    }) as unknown as CookEvent
+
+  test('water a remedy added is in the grain; what says nothing of water adds none', () => {
+    const base = evidenceOf(done).extraUptake!
+    const { events } = record({}, { more: [remedied(45)] })
+    expect(evidenceOf({ ...done, events }).extraUptake! - base).toBeCloseTo(45 / dryG, 9)
+    const noted = { id: 'n', kind: 'late', stage: 'simmer', atMs: START, amount: 60 } as CookEvent
+    expect(evidenceOf({ ...done, events: [...done.events, noted] }).extraUptake).toBe(base)
+  })
+
+  test('water left in the pot is eaten with it, steam that a lifted lid lost is not', () => {
+    const water = { ...done.plan.water, absorbed_g: 400, left_in_pot_g: 24 }
+    const e = evidenceOf({
+      ...done,
+      plan: { ...done.plan, water },
+      view: { ...done.view, lostSteamG: 9 },
+    })
+    const published = water.uptake_target - done.request.uptakeDelta
+    expect(e.extraUptake).toBeCloseTo((400 + 24 - 9) / dryG - published, 9)
+    expect(e.steamPerDry).toBeCloseTo(water.evaporated_g / dryG, 9)
+  })
+
+  test('stock ladled in says something of the pour, too', () => {
+    const ladled = record({ grains: [{ variety: 'risotto-white' }], method: 'ladled' })
+    expect(evidenceOf(ladled).extraUptake).toEqual(expect.any(Number))
+  })
+
+  test('what was not rated is not judged', () => {
+    expect(evidenceOf({ ...done, rating: null }).judged).toBeNull()
+  })
+
+  test('by the scale: what was added counts, what ran over does not, lost steam was expected', () => {
+    const water = { ...done.plan.water, evaporated_g: 80 }
+    const weighed = (more: Partial<CookRecord>) =>
+      evidenceOf({
+        ...done,
+        plan: { ...done.plan, water },
+        view: { ...done.view, lostSteamG: 20 },
+        potBeforeG: 2600,
+        potAfterG: 2500,
+        ...more,
+      }).steamFactor
+    expect(weighed({})).toBeCloseTo(100 / 100, 9)
+    expect(weighed({ events: [...done.events, remedied(50)] })).toBeCloseTo(150 / 100, 9)
+    const over = { id: 'o', kind: 'boiled-over', stage: 'simmer', atMs: START, amount: 50 } as CookEvent
+    expect(weighed({ events: [...done.events, over] })).toBeCloseTo(100 / 100, 9)
+    // Nothing was lost, or no steam was expected: a scale that was not read twice.
+    expect(weighed({ potAfterG: 2600 })).toBeNull()
+    const dry = { ...done.plan, water: { ...water, evaporated_g: 0 } }
+    expect(weighed({ plan: dry })).toBeNull()
+    // Between a fifth and five times what was expected; beyond, one of the weights is wrong.
+    expect(weighed({ potAfterG: 2580 })).toBeCloseTo(0.2, 9)
+    expect(weighed({ potAfterG: 2580.1 })).toBeNull()
+    expect(weighed({ potAfterG: 2100 })).toBeCloseTo(5, 9)
+    expect(weighed({ potAfterG: 2099.9 })).toBeNull()
+  })
+
+  const heatUp = done.plan.stages.find((s) => s.id === 'heat-up')!
+  const boiled = (factor: number, more: CookEvent[] = [], plan = done.plan) => {
+    const stages = done.view.stages.map((s) =>
+      s.id === 'heat-up'
+        ? { ...s, startMs: START, endMs: START + heatUp.minutes.expected * factor * MINUTE }
+        : s,
+    )
+    return evidenceOf({ ...done, plan, view: { ...done.view, stages }, events: [...done.events, ...more] })
+      .boilFactor
+  }
+
+  test('the burner: the heat beyond what the pot loses on its way, in other minutes', () => {
+    const loss = (done.request.vessel.loss * (done.plan.boil_c - done.request.kitchenC)) / 2
+    for (const factor of [0.6, 1, 1.5])
+      expect(boiled(factor)).toBeCloseTo(((heatUp.power_w - loss) / factor + loss) / heatUp.power_w, 6)
+    expect(boiled(0)).toBeNull()
+    expect(boiled(-0.1)).toBeNull()
+  })
+
+  test('only the sign of the boil itself counts, and only of a heat that was left alone', () => {
+    const told = (kind: string, stage: string) =>
+      ({ id: kind + stage, kind, stage, atMs: START }) as CookEvent
+    for (const kind of ['heat-low', 'skip', 'minute-more', 'lid-lifted', 'water-added', 'late'])
+      expect([kind, boiled(1, [told(kind, 'heat-up')])]).toEqual([kind, null])
+    expect(boiled(1, [told('heat-low', 'simmer')])).not.toBeNull()
+    const unsaid = done.events.filter((e) => e.stage !== 'heat-up')
+    expect(evidenceOf({ ...done, events: unsaid }).boilFactor).toBeNull()
+    expect(evidenceOf({ ...done, events: [...unsaid, told('photo', 'heat-up')] }).boilFactor).toBeNull()
+    const stages = (change: object) => ({
+      ...done.plan,
+      stages: done.plan.stages.map((s) => (s.id === 'heat-up' ? { ...s, ...change } : s)),
+    })
+    expect(boiled(1, [], stages({ ends_on: 'clock' }))).toBeNull()
+    expect(boiled(1, [], stages({ power_w: 0 }))).toBeNull()
+  })
+
+  test('short is under 0.85 of its minutes, long over 1.25: at either it is neither', () => {
+    const cooked = done.plan.stages.filter((s) => ['simmer', 'rest', 'boil'].includes(s.kind))
+    const ids = new Set(cooked.map((s) => s.id))
+    const took = (share: number) => {
+      const minutes = cooked.reduce((sum, s) => sum + s.minutes.expected, 0) * share
+      const stages = done.view.stages.map((s) =>
+        ids.has(s.id)
+          ? { ...s, startMs: START, endMs: START + (s.id === 'simmer' ? minutes * MINUTE : 0) }
+          : s,
+      )
+      return evidenceOf({ ...done, view: { ...done.view, stages } }).heated
+    }
+    expect([0.849, 0.851, 1.249, 1.251].map(took)).toEqual(['short', null, null, 'long'])
+  })
+})

@@ -2,15 +2,18 @@ import { parsePlanRequest, type PlanRequestJson } from '#core/contract/plan-requ
 import type { VarietyId } from '#core/grain/varieties'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { beliefsFrom, knownFigures } from '#core/learn/beliefs'
-import { correctionFrom, type Correction } from '#core/learn/corrections'
+import { correctedMinutes, correctionFrom, type Correction } from '#core/learn/corrections'
 import { NOTHING_APPLIED, WET_STEP, type Applied, type Evidence } from '#core/learn/evidence'
 import { plan } from '#core/plan/plan'
 import { cookReady, makeReady, NO_LUCK, outcomeOf } from '#core/simulate/simulate'
-import { randomOf, SWEEP } from '#core/simulate/sweep'
+import { isGood, randomOf, SWEEP } from '#core/simulate/sweep'
+import { textureReached, verdictOf } from '#core/simulate/verdict'
+import type { PlanRequest } from '#core/plan/request'
+import { OUR_WORLD, type World } from './worlds'
 import { VESSEL_PRESETS, type VesselPresetId } from '#core/vessel/presets'
 
 /** A household that does not know its own bag, pot and burner. */
-interface Household {
+export interface Household {
   variety: VarietyId
   vessel: VesselPresetId
   heat: HeatPresetId
@@ -19,6 +22,8 @@ interface Household {
   wants: number
   steam: number
   burner: number
+  /** A factor on the minutes of its lots. */
+  minutes: number
 }
 
 export interface StudyInput {
@@ -27,6 +32,10 @@ export interface StudyInput {
   seed: number
   /** The full pot is weighed before and after. */
   weighed: boolean
+  /** What is true of its kitchens; left out: what the app takes for true. */
+  world?: World
+  /** Called with each batch as it is planned, and with how it ended. */
+  watch?: (batch: { cook: number; believed: PlanRequest; good: boolean }) => void
 }
 
 export interface Study {
@@ -67,12 +76,14 @@ const POTS: readonly [VesselPresetId, HeatPresetId][] = [
 ]
 
 const FAR_OFF = 0.12
+/** As far from the texture asked as the odds still call right (core/simulate/sweep.ts). */
+const NEAR_ENOUGH = 0.4
 
 /**
  * Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague
  * tongue, and the app's own beliefs plan the next pot.
  */
-export function study({ households, cooks, seed, weighed }: StudyInput): Study {
+export function study({ households, cooks, seed, weighed, world = OUR_WORLD, watch }: StudyInput): Study {
   const random = randomOf(seed)
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
@@ -86,8 +97,9 @@ export function study({ households, cooks, seed, weighed }: StudyInput): Study {
       wants: WANTS_SD * normal(),
       steam: Math.exp(STEAM_SD * normal()),
       burner: Math.exp(BURNER_SD * normal()),
+      minutes: 1,
     }
-    return live(household, { cooks, weighed, normal })
+    return live(household, { cooks, weighed, normal, random, world, watch })
   })
   const rms = Array.from({ length: cooks + 1 }, (_, i) =>
     Math.sqrt(errors.reduce((sum, e) => sum + e[i]! ** 2, 0) / households),
@@ -99,42 +111,52 @@ export function study({ households, cooks, seed, weighed }: StudyInput): Study {
   return { errors, rms, halved, farOff: far.length }
 }
 
+interface Life {
+  cooks: number
+  weighed: boolean
+  normal: () => number
+  random: () => number
+  world: World
+  watch: StudyInput['watch']
+}
+
 /** One household, cook after cook.  @returns the error of every pot, by what was believed before it */
-function live(
-  household: Household,
-  { cooks, weighed, normal }: { cooks: number; weighed: boolean; normal: () => number },
-): number[] {
+function live(household: Household, life: Life): number[] {
   const evidence: Evidence[] = []
   const errors: number[] = []
-  for (let i = 0; i <= cooks; i++) {
+  const bags = life.world.bags?.(life) ?? []
+  for (let i = 0; i <= life.cooks; i++) {
+    const bag = bags.findLast(({ from }) => from <= i)
+    const home = { ...household, wants: household.wants + (bag?.wants ?? 0) }
     const known = correctionFrom(knownFigures(beliefsFrom(evidence)), {
       grainKey: household.variety,
-      bagId: null,
+      bagId: bag?.id ?? null,
       vesselId: household.vessel,
       heatId: household.heat,
     })
-    const { error, told } = cookOnce(household, { i, known, weighed, normal })
+    const { error, told } = cookOnce(home, { ...life, i, known, bagId: bag?.id ?? null })
     errors.push(error)
     evidence.push(told)
   }
   return errors
 }
 
-function cookOnce(
-  household: Household,
+/** The request as a kitchen's figures would make it. */
+function requestOf(
+  { variety, vessel, heat, servings }: Household,
+  i: number,
   {
-    i,
-    known,
-    weighed,
-    normal,
-  }: { i: number; known: Correction | undefined; weighed: boolean; normal: () => number },
-): { error: number; told: Evidence } {
-  const applied: Applied = known ?? NOTHING_APPLIED
-  const source = HEAT_PRESETS[household.heat]
-  const { given } = VESSEL_PRESETS[household.vessel]
-  const asked = (steam: number, power: number, uptake: number): PlanRequestJson => ({
-    grains: [{ variety: household.variety }],
-    amount: { basis: 'servings', value: household.servings[i]! },
+    steam,
+    power,
+    uptake,
+    more = {},
+  }: { steam: number; power: number; uptake: number; more?: Partial<PlanRequestJson> },
+): PlanRequest {
+  const source = HEAT_PRESETS[heat]
+  const { given } = VESSEL_PRESETS[vessel]
+  const got = parsePlanRequest({
+    grains: [{ variety }],
+    amount: { basis: 'servings', value: servings[i]! },
     uptake_delta_g_g: uptake,
     vessel: {
       capacity_ml: given.capacityMl,
@@ -146,40 +168,86 @@ function cookOnce(
       ...(given.heatCapacityJK === undefined ? {} : { heat_capacity_j_k: given.heatCapacityJK }),
     },
     heat: { rated_w: source.ratedW * power, efficiency: source.efficiency },
+    ...more,
   })
-  const read = (json: PlanRequestJson) => {
-    const got = parsePlanRequest(json)
-    if (!got.ok) throw new Error(got.errors[0]!.message)
-    return got.value
-  }
+  if (!got.ok) throw new Error(got.errors[0]!.message)
+  return got.value
+}
+
+function cookOnce(
+  household: Household,
+  {
+    i,
+    known,
+    weighed,
+    normal,
+    random,
+    world,
+    watch,
+    bagId,
+  }: Life & { i: number; known: Correction | undefined; bagId: string | null },
+): { error: number; told: Evidence } {
+  const applied: Applied = known ?? NOTHING_APPLIED
   // What the house plans with, and what its kitchen really is.
-  const believed = read(asked(Math.exp(applied.steam), Math.exp(applied.power), applied.uptake))
-  const truth = read(asked(household.steam, 1, 0))
+  const believed = requestOf(household, i, {
+    steam: Math.exp(applied.steam),
+    power: Math.exp(applied.power),
+    uptake: applied.uptake,
+    more: {
+      minutes_factor: correctedMinutes(applied.time),
+      ...(known ? { spreads: known.spreads } : {}),
+    },
+  })
+  const truth = requestOf(household, i, {
+    steam: household.steam * (world.steam?.(household.servings[i]!) ?? 1),
+    power: 1,
+    uptake: 0,
+    more: world.truth ?? {},
+  })
   const made = plan(believed)
   const ready = makeReady({ request: truth, script: null, asPlanned: made })
-  const { pot, told: happened } = cookReady(ready, [], SWEEP, { ...NO_LUCK, burner: household.burner })
+  const { pot, told: happened } = cookReady(ready, [], SWEEP, {
+    ...NO_LUCK,
+    burner: household.burner,
+    minutes: household.minutes * (world.minutes?.(household.servings[i]!) ?? 1),
+  })
   const outcome = outcomeOf(pot)
   const inGrain = outcome.uptakeMean + pot.freeG / pot.dryG
   const published = made.water.uptake_target - applied.uptake
-  const error = inGrain - published - household.wants
+  const wanted = published + household.wants
+  const tongue = {
+    error: inGrain - wanted,
+    step: (inGrain - wanted + TONGUE_SD * normal()) / WET_STEP,
+    i,
+    random,
+  }
   const step = (n: number) => Math.max(-2, Math.min(2, Math.round(n)))
+  if (watch) {
+    const { uptake } = ready.prepared.blend
+    const lot = { firm: uptake.firm, standard: uptake.standard, soft: uptake.soft, most: uptake.most }
+    const wants = Object.fromEntries(
+      Object.entries(lot).map(([name, g]) => [name, (g * wanted) / published]),
+    ) as typeof lot
+    const near = Math.abs(textureReached(outcome, wants, 0) - believed.texture) <= NEAR_ENOUGH
+    watch({ cook: i, believed, good: isGood(verdictOf(outcome, wants, 0)) && near })
+  }
   const boiledAt = happened.find((t) => t.kind === 'heat-up' || t.kind === 'boil')?.tMin
   const plannedBoil = made.stages.find((s) => s.id === 'heat-up')!.minutes.expected
   const steamG = Math.max(1, pot.evaporatedG + SCALE_G * normal())
   return {
-    error,
+    error: tongue.error,
     told: {
       cookId: String(i).padStart(3, '0'),
       endedMs: i,
       grainKey: household.variety,
-      bagId: null,
+      bagId,
       vesselId: household.vessel,
       heatId: household.heat,
       extraUptake: made.water.absorbed_g / made.grain.mass_g - published,
       steamPerDry: made.water.evaporated_g / made.grain.mass_g,
       applied,
       judged: {
-        wetDry: step((error + TONGUE_SD * normal()) / WET_STEP),
+        wetDry: step(world.rated?.(tongue) ?? tongue.step),
         hardness: outcome.centreMin < 0.8 ? -1 : 0,
       },
       boilFactor: boiledAt === undefined ? null : (plannedBoil / boiledAt) * (1 + BOIL_NOISE * normal()),

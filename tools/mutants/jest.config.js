@@ -11,7 +11,7 @@ export default {
   testPathIgnorePatterns: [
     '/node_modules/',
     'core/leftovers/simulate-hold-time',
-    'core/learn/(taste-tests|next-pour)',
+    'core/learn/next-pour',
     'core/schedule/schedule',
   ],
   moduleNameMapper: {
