@@ -25,6 +25,8 @@ const shared = {
 /** @type {import('jest').Config} */
 export default {
   ...shared,
+  // A lookup of a global is slow in the sandbox of a test, and a simulated pot does millions of them.
+  sandboxInjectedGlobals: ['Math', 'Number', 'Infinity', 'Float64Array'],
   testEnvironment: 'node',
   testMatch: ['<rootDir>/{core,app,server,cli,demo,docs,tools,tests}/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/build/'],

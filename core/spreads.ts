@@ -26,6 +26,8 @@ export interface Spreads {
   measuring: number
   minutes: number
   water: number
+  /** Correlation of what the lot wants of water with the steam, −1..1; left out: none. */
+  waterWithSteam?: number
 }
 
 const IN_SKIN: ReadonlySet<Variety['family']> = new Set(['whole rice', 'wheat and barley', 'pulse'])

@@ -14,6 +14,7 @@ import { soakKernel } from '#core/water/soak'
 import { parseObservations } from './calibration/observations'
 import { predict } from './calibration/predict'
 import { BOILING_POINTS, crankCylinder, SOAKED_AT_20_C } from '../tests/helpers/published'
+import { reliability } from './learning-study/reliability'
 import { study } from './learning-study/study'
 import { Plot } from './plot'
 
@@ -193,6 +194,31 @@ draw(
     ]}
   />,
 )
+const { bins } = reliability({ households: 200, cooks: 5, seed: 20260305, weighed: false, kitchens: 200 })
+draw(
+  'reliability',
+  <Plot
+    title="Odds promised before a batch, and how many of them ended well"
+    x={{ word: 'promised', domain: [0.4, 1] }}
+    y={{ word: 'ended well', domain: [0.4, 1] }}
+    lines={[
+      {
+        name: 'as promised',
+        points: [
+          [0.4, 0.4],
+          [1, 1],
+        ],
+      },
+    ]}
+    marks={[
+      {
+        name: 'batches of 200 households',
+        points: bins.map(({ promised, good }): [number, number] => [promised, good]),
+      },
+    ]}
+  />,
+)
+
 const slabMinutes = along(0, 240, 60)
 const coolingAt = (depthMm: number, open: boolean) => {
   const portion = { massG: 1500, depthMm, densityGMl: 0.79, waterShare: 0.62 }

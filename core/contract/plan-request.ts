@@ -327,6 +327,8 @@ export const PlanRequestSchema = record({
       steam: v.optional(between(0, 2)),
       minutes: v.optional(between(0, 1)),
       water: v.optional(between(0, 1)),
+      /** Correlation of the lot's water with the pot's steam: tasted together, known together. */
+      water_with_steam: v.optional(between(-1, 1)),
     }),
     {},
   ),
@@ -533,7 +535,7 @@ function settle(given: PlanInput): PlanRequest {
     uptakeDelta: given.uptake_delta_g_g,
     minutesFactor: given.minutes_factor,
     elevationM: given.elevation_m,
-    spreads: Object.fromEntries(Object.entries(given.spreads).filter(([, value]) => value !== undefined)),
+    spreads: spreadsFrom(given.spreads),
     kitchenC: given.kitchen_c,
     waterC: given.water_c,
     lidUntilBoil: given.lid_until_boil,
@@ -635,6 +637,11 @@ function ownMinutesFrom({ own }: PlanInput): PlanRequest['ownMinutes'] {
 
 const usualRestMinutes = (method: Method, slowest: Variety): number =>
   method.defaults.restMinutes === 0 ? 0 : (slowest.restMinutes ?? method.defaults.restMinutes)
+
+const spreadsFrom = ({ water_with_steam, ...rest }: PlanInput['spreads']): PlanRequest['spreads'] =>
+  Object.fromEntries(
+    Object.entries({ ...rest, waterWithSteam: water_with_steam }).filter(([, value]) => value !== undefined),
+  )
 
 const restMinutesFrom = ({ own, rest_minutes }: PlanInput, method: Method, slowest: Variety): number =>
   own?.rest_minutes ?? own?.minutes.rest ?? rest_minutes ?? usualRestMinutes(method, slowest)

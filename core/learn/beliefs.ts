@@ -1,4 +1,4 @@
-import type { KnownFigures, PlanFor } from './corrections'
+import type { Known, KnownFigures, PlanFor } from './corrections'
 import { figuresOf, seenIn, type Evidence } from './evidence'
 import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figures'
 import {
@@ -172,9 +172,23 @@ export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
           cooks: spoken.get(figure)?.cooks ?? 0,
           lastMs: spoken.get(figure)?.lastMs ?? 0,
           pinned: pinned.has(figure),
+          ...covariancesOf(mind, figure),
         },
       ]),
   )
+
+/** With what else a figure of the water moves: only these are tasted together. */
+function covariancesOf(mind: GaussianState, figure: string): Pick<Known, 'covaries'> {
+  if (!WATER_KINDS.has(kindOf(figure))) return {}
+  const row = mind.covariance[mind.at.get(figure)!]!
+  const covaries = Object.fromEntries(
+    mind.names.flatMap((other, i) =>
+      other !== figure && WATER_KINDS.has(kindOf(other)) && row[i] !== 0 ? [[other, row[i]!]] : [],
+    ),
+  )
+  return Object.keys(covaries).length > 0 ? { covaries } : {}
+}
+const WATER_KINDS: ReadonlySet<ReturnType<typeof kindOf>> = new Set(['grain', 'bag', 'steam'])
 
 /** What the next ordinary meal could be asked, and how much surer its water would be then. */
 export interface Experiment {

@@ -48,6 +48,20 @@ describe('what a plan takes from what is known', () => {
     expect(found.spreads).toEqual({ water: 0.0294, steam: 0.2, burner: 1 })
   })
 
+  test('what was tasted together is known together: the sum is surer than its parts', () => {
+    const grain = { ...known(0, 0.09, 3, 1), covaries: { 'bag sack': -0.0024, 'steam blue': -0.009 } }
+    const bag = known(0, 0.04, 3, 1)
+    const steam = known(0, 0.25, 3, 1)
+    const { uptakeSd, spreads } = correctionFrom(
+      { 'grain quinoa': grain, 'bag sack': bag, 'steam blue': steam },
+      plan,
+    )!
+    expect(uptakeSd).toBeCloseTo(Math.sqrt(0.0081 + 0.0016 - 2 * 0.0024), 12)
+    expect(spreads.water_with_steam).toBeCloseTo(-0.009 / (0.07 * 0.25), 3)
+    const alone = correctionFrom({ 'grain quinoa': grain, 'steam blue': steam }, { ...plan, bagId: null })!
+    expect(alone.spreads.water_with_steam).toBeCloseTo(-0.009 / (0.09 * 0.25), 3)
+  })
+
   test('a grain nobody cooked keeps its published spread; a plan without any known figure has no correction', () => {
     const found = correctionFrom(
       { [figureName('time', 'blue')]: known(0.1, 0.05, 1, 5) },

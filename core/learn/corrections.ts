@@ -43,6 +43,11 @@ export interface Known {
   cooks: number
   lastMs: number
   pinned: boolean
+  /**
+   * Covariances with other known figures, by their names: what was tasted of a batch speaks of grain, bag and
+   * steam together. Left out where there is none.
+   */
+  covaries?: Readonly<Record<string, number>>
 }
 export type KnownFigures = Readonly<Record<string, Known>>
 
@@ -51,10 +56,13 @@ export interface Correction extends Applied {
   /** One standard deviation of the water in the grain, g/g. */
   uptakeSd: number
   /** What is still uncertain of this kitchen, as shares; what nothing was seen of is left out. */
-  spreads: Partial<Omit<Spreads, 'measuring'>>
+  spreads: Partial<Omit<Spreads, 'measuring'>> & { water_with_steam?: number }
   cooks: number
   lastMs: number
 }
+
+/** A weaker correlation changes no odds. */
+const LEAST_CORRELATION = 0.02
 
 /** What grain holds when it is eaten, for turning g/g into a share. */
 const USUAL_UPTAKE = 1.7
@@ -68,7 +76,17 @@ export function correctionFrom(
   const others = [figureName('steam', vesselId), figureName('power', heatId), figureName('time', vesselId)]
   const learned = [...water, ...others].map((figure) => known[figure]).filter((k) => k !== undefined)
   if (learned.length === 0) return undefined
-  const uptakeSd = Math.hypot(...water.map((figure) => known[figure]?.sd ?? priorSd(figure)))
+  const sdOf = (figure: string) => known[figure]?.sd ?? priorSd(figure)
+  const covariance = (a: string, b: string) => known[a]?.covaries?.[b] ?? known[b]?.covaries?.[a] ?? 0
+  const [grain, bag] = water as [string, string?]
+  const uptakeSd = Math.sqrt(
+    Math.max(0, sdOf(grain) ** 2 + (bag === undefined ? 0 : sdOf(bag) ** 2 + 2 * covariance(grain, bag))),
+  )
+  const steamSd = sdOf(others[0]!)
+  const withSteam =
+    uptakeSd > 0 && steamSd > 0
+      ? clamp(water.reduce((sum, f) => sum + covariance(f, others[0]!), 0) / (uptakeSd * steamSd), [-1, 1])
+      : 0
   const [steam, power, time] = others.map((figure) => known[figure]?.mean ?? 0) as [number, number, number]
   return {
     uptake: water.reduce((sum, figure) => sum + (known[figure]?.mean ?? 0), 0),
@@ -77,7 +95,8 @@ export function correctionFrom(
     time,
     uptakeSd,
     spreads: {
-      ...(known[water[0]!] ? { water: roundTo(Math.min(1, uptakeSd / USUAL_UPTAKE), 4) } : {}),
+      ...(known[grain] ? { water: roundTo(Math.min(1, uptakeSd / USUAL_UPTAKE), 4) } : {}),
+      ...(Math.abs(withSteam) >= LEAST_CORRELATION ? { water_with_steam: roundTo(withSteam, 3) } : {}),
       ...Object.fromEntries(
         (['steam', 'burner', 'minutes'] as const).flatMap((spread, i) => {
           const sd = known[others[i]!]?.sd

@@ -445,31 +445,36 @@ function lastStages({
       })
   }
   if (request.purpose === 'batch') last.push(...batchStages(prepared.dryG, request))
-  if (request.holdMinutes > 0)
-    last.push({
-      id: 'hold',
-      kind: 'hold',
-      title:
-        request.holdIn === 'warm-drawer'
-          ? 'Into the warm drawer, covered'
-          : keepsWarmItself(request.vessel.kind)
-            ? 'Hold it warm, lid down'
-            : 'Leave it covered, off the heat',
-      hands_on: false,
-      ...clocked,
-      ...(keepsWarmItself(request.vessel.kind) && request.holdIn === 'pot'
-        ? { heat: 'lowest' as const, power_w: roundTo(holdingPower(request.vessel, request.kitchenC), 0) }
-        : {}),
-      lid: 'on',
-      minutes: { low: 0, expected: request.holdMinutes, high: request.holdMinutes },
-      checks: [
-        ...(request.holdIn === 'warm-drawer'
-          ? [`Heated first: the grain stays at ${guidanceOf(request.guidance).hold_hot_c.value} °C or more`]
-          : []),
-        'Loosen it once more before it is served',
-      ],
-    })
+  if (request.holdMinutes > 0) last.push(holdStage(request))
   return last
+}
+
+/** Kept warm until it is served: where it cooked, or in a warm drawer. */
+function holdStage(request: StageInput['request']): StageDraft {
+  const inDrawer = request.holdIn === 'warm-drawer'
+  const byItself = keepsWarmItself(request.vessel.kind) && !inDrawer
+  return {
+    id: 'hold',
+    kind: 'hold',
+    title: inDrawer
+      ? 'Into the warm drawer, covered'
+      : byItself
+        ? 'Hold it warm, lid down'
+        : 'Leave it covered, off the heat',
+    hands_on: false,
+    ...clocked,
+    ...(byItself
+      ? { heat: 'lowest' as const, power_w: roundTo(holdingPower(request.vessel, request.kitchenC), 0) }
+      : {}),
+    lid: 'on',
+    minutes: { low: 0, expected: request.holdMinutes, high: request.holdMinutes },
+    checks: [
+      ...(inDrawer
+        ? [`Heated first: the grain stays at ${guidanceOf(request.guidance).hold_hot_c.value} °C or more`]
+        : []),
+      'Loosen it once more before it is served',
+    ],
+  }
 }
 
 /** Minutes until cooked grain must be cold, by the guidance in force. */

@@ -33,18 +33,29 @@ export function randomOf(seed: number): () => number {
 /** Standard normal, by Box and Muller (1958). */
 const normal = (random: () => number): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-/** A factor of mean 1 that never turns negative. */
-const factor = (random: () => number, spread: number): number => Math.max(0.2, 1 + spread * normal(random))
+/** A factor of mean 1 that never turns negative.  @param z standard normal */
+const factor = (spread: number, z: number): number => Math.max(0.2, 1 + spread * z)
 
 /** What differs though the cook did the same.  @param spreads those of a kitchen nothing is known of, when left out */
-export const luckOf = (random: () => number, spreads: Spreads = SPREADS): Luck => ({
-  burner: factor(random, spreads.burner),
-  steam: factor(random, spreads.steam),
-  minutes: factor(random, spreads.minutes),
-  water: factor(random, spreads.measuring),
-  grain: factor(random, spreads.measuring),
-  wants: factor(random, spreads.water),
-})
+export function luckOf(random: () => number, spreads: Spreads = SPREADS): Luck {
+  const together = spreads.waterWithSteam ?? 0
+  const [burner, steam, minutes, water, grain, wants] = Array.from({ length: 6 }, () => normal(random)) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ]
+  return {
+    burner: factor(spreads.burner, burner),
+    steam: factor(spreads.steam, steam),
+    minutes: factor(spreads.minutes, minutes),
+    water: factor(spreads.measuring, water),
+    grain: factor(spreads.measuring, grain),
+    wants: factor(spreads.water, together * steam + Math.sqrt(1 - together ** 2) * wants),
+  }
+}
 
 const wanted = (uptake: Variety['uptake'], factor: number): Variety['uptake'] => ({
   firm: uptake.firm * factor,

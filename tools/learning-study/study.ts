@@ -98,6 +98,7 @@ export function study({ households, cooks, seed, weighed, world = OUR_WORLD, wat
       steam: Math.exp(STEAM_SD * normal()),
       burner: Math.exp(BURNER_SD * normal()),
       minutes: 1,
+      ...world.household?.(normal),
     }
     return live(household, { cooks, weighed, normal, random, world, watch })
   })
@@ -210,6 +211,9 @@ function cookOnce(
     ...NO_LUCK,
     burner: household.burner,
     minutes: household.minutes * (world.minutes?.(household.servings[i]!) ?? 1),
+    ...(world.measuring === undefined
+      ? {}
+      : { water: 1 + world.measuring * normal(), grain: 1 + world.measuring * normal() }),
   })
   const outcome = outcomeOf(pot)
   const inGrain = outcome.uptakeMean + pot.freeG / pot.dryG

@@ -1,5 +1,6 @@
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { WET_STEP } from '#core/learn/evidence'
+import { SPREADS } from '#core/spreads'
 
 /** How a batch tasted: water off what its eaters want, g/g, and the same as steps of the wet–dry scale. */
 export interface Tasted {
@@ -16,6 +17,10 @@ export interface World {
   says: string
   /** What the request would have to say to be true. */
   truth?: Partial<PlanRequestJson>
+  /** What a household is drawn as; left out: as the study draws it. */
+  household?: (normal: () => number) => { wants: number; steam: number; burner: number; minutes: number }
+  /** How far off each amount is measured, one standard deviation, as a share. */
+  measuring?: number
   /** Factors on the steam and on the minutes of so many servings. */
   steam?: (servings: number) => number
   minutes?: (servings: number) => number
@@ -26,6 +31,23 @@ export interface World {
 }
 
 export const OUR_WORLD: World = { id: 'ours', says: 'as the app takes it' }
+
+/** White grains take up about so much, g/g. */
+const USUAL_UPTAKE = 1.7
+const factor = (spread: number, normal: () => number) => Math.max(0.2, 1 + spread * normal())
+
+/** Kitchens, lots and hands as far apart as the odds of a plan take them to be (core/spreads.ts). */
+export const WORLD_OF_THE_ODDS: World = {
+  id: 'odds',
+  says: 'as far apart as the odds take kitchens to be',
+  household: (normal) => ({
+    wants: USUAL_UPTAKE * SPREADS.water * normal(),
+    steam: factor(SPREADS.steam, normal),
+    burner: factor(SPREADS.burner, normal),
+    minutes: factor(SPREADS.minutes, normal),
+  }),
+  measuring: SPREADS.measuring,
+}
 
 /** The middle of the study's servings. */
 const USUAL_SERVINGS = 3.5
