@@ -198,7 +198,7 @@ const { bins } = reliability({ households: 200, cooks: 5, seed: 20260305, weighe
 draw(
   'reliability',
   <Plot
-    title="Odds promised before a batch, and how many of them ended well"
+    title="Odds promised, and batches that ended well"
     x={{ word: 'promised', domain: [0.4, 1] }}
     y={{ word: 'ended well', domain: [0.4, 1] }}
     lines={[

@@ -5,6 +5,7 @@ import { vesselOf } from '#core/vessel/vessel'
 import type { equipmentIn, HeatRow, MeasureRow, ProgrammeRow, VesselRow } from '#server/store/equipment'
 import type { householdIn } from '#server/store/household'
 import type { Db } from '#server/store/open'
+import { inOneWrite } from '../store/write'
 
 export interface FirstKitchen {
   settings: Settings
@@ -90,8 +91,8 @@ interface Empty {
 }
 
 export function beginHousehold({ db, household, equipment }: Empty, first: FirstKitchen): void {
-  db.transaction(() => {
+  inOneWrite(db, () => {
     household.save(first.settings)
     equipment.add(first)
-  })()
+  })
 }

@@ -14,6 +14,7 @@ import { settingsOf } from '#server/store/open-household'
 import { notebookLines } from '#server/queries/notebook-lines'
 import { note } from './rebuild-entry'
 import { startCook } from './start-cook'
+import { inOneWrite } from '../store/write'
 
 const MINUTE = 60_000
 /** An old notebook gives only the day; the meal is taken to be at this hour. */
@@ -60,13 +61,13 @@ export function copyCooks(
   // Whatever fails takes everything back with it.
   class Refused extends Error {}
   try {
-    kitchen.db.transaction(() => {
+    inOneWrite(kitchen.db, () => {
       for (const [i, cook] of read.cooks.entries()) {
         const message = fresh[i] ? copyOne(kitchen, cook, nowMs) : undefined
         if (message) errors.push({ row: i + 1, column: '', message })
       }
       if (errors.length > 0) throw new Refused()
-    })()
+    })
   } catch (error) {
     if (!(error instanceof Refused)) throw error
     return { ok: false, errors }

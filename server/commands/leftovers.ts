@@ -16,6 +16,7 @@ import { canTell, containerState, packedOf } from '#core/leftovers/container-sta
 import { containerOf, shareOut } from '#core/leftovers/portions'
 import type { Kitchen } from '#server/store/open-household'
 import { fieldError } from '#core/contract/field-error'
+import { inOneWrite } from '../store/write'
 
 const MINUTE = 60_000
 
@@ -81,7 +82,7 @@ export function putAway(
       `hold ${Math.round(parcel.containers.reduce((sum, id) => sum + owned.get(id)!.ml, 0))} mL together; ${Math.round(parcel.grams / parcel.density_g_ml)} mL is to go in`,
     )
   const ids = filled.map(() => randomUUID())
-  db.transaction(() => {
+  inOneWrite(db, () => {
     for (const [i, { container, massG, portions, depthMm }] of filled.entries())
       leftover.add({
         id: ids[i]!,
@@ -101,7 +102,7 @@ export function putAway(
         cooked_ms: Math.round(nowMs - parcel.minutes_ago * MINUTE),
         packed_ms: Math.round(nowMs),
       })
-  })()
+  })
   return { ok: true, value: ids }
 }
 

@@ -21,6 +21,7 @@ import { notUndone } from '#core/event-log'
 import { underWayIn } from '#server/queries/running-meal'
 import { publishedTasks } from './acknowledge-changes'
 import { fieldError } from '#core/contract/field-error'
+import { inOneWrite } from '../store/write'
 
 /** Presses that belong to a pot's own stove and are only passed on. */
 const POT_KINDS = ['cue', 'finish'] as const
@@ -74,7 +75,7 @@ export function pressMeal(
   const refused = whyRefused(said, meal, dish)
   if (refused) return refused
   const event = eventOf(kitchen, meal, dish, said, receivedMs)
-  const done = db.transaction(() => append(kitchen, meal, dish, event, receivedMs))()
+  const done = inOneWrite(db, () => append(kitchen, meal, dish, event, receivedMs))
   if (done.ok && done.value.isNew) announce(`meal ${mealId}`)
   return done
 }

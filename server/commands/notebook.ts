@@ -8,6 +8,7 @@ import { dropPhoto } from '#server/photos/photos'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
 import { fieldError } from '#core/contract/field-error'
+import { inOneWrite } from '../store/write'
 
 const grams = v.optional(
   v.union(
@@ -40,10 +41,10 @@ export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): R
   const { 'pot-before': before, 'pot-after': after } = read.value
   if (typeof before === 'number' && typeof after === 'number' && after >= before)
     return fieldError('pot-after', `must weigh less than before the heat, ${before} g; got ${after}`)
-  kitchen.db.transaction(() => {
+  inOneWrite(kitchen.db, () => {
     for (const kind of MEASUREMENTS) kitchen.notebook.measure(cookId, kind, read.value[kind])
     note(kitchen, cookId)
-  })()
+  })
   return { ok: true, value: null }
 }
 
@@ -52,10 +53,10 @@ export function removeCook(kitchen: Kitchen, cookId: string): Result<null> {
   if (!kitchen.cooks.findFinished(cookId))
     return fieldError('cook', `"${cookId}" is not finished, or not here`)
   const pictures = kitchen.photos.ofCook(cookId)
-  kitchen.db.transaction(() => {
+  inOneWrite(kitchen.db, () => {
     kitchen.notebook.drop(cookId)
     kitchen.cooks.remove(cookId)
-  })()
+  })
   for (const { id } of pictures) dropPhoto(kitchen, id)
   return { ok: true, value: null }
 }

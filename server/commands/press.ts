@@ -7,6 +7,7 @@ import { announce } from '#server/realtime/hub'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
 import { fieldError } from '#core/contract/field-error'
+import { inOneWrite } from '../store/write'
 
 /** A device may hold presses back while it has no connection, or put right what was forgotten, within this. */
 const MAX_HELD_MS = 72 * 3_600_000
@@ -53,7 +54,7 @@ export function press(
   if ((said.kind === 'take-back') !== (said.target !== undefined))
     return fieldError('target', 'goes with take-back, and only with it')
   const happenedMs = happenedAt(said, receivedMs)
-  const isNew = db.transaction(() => {
+  const isNew = inOneWrite(db, () => {
     const events = cooks.events(cookId)
     if (said.target !== undefined && !events.some((e) => e.id === said.target)) return undefined
     const event: StoredEvent = {
@@ -76,7 +77,7 @@ export function press(
     if (fresh && (event.kind === 'finish' || event.kind === 'stop' || event.kind === 'take-back'))
       note(kitchen, cookId)
     return fresh
-  })()
+  })
   if (isNew === undefined)
     return fieldError('target', `names nothing that happened here, got "${said.target}"`, 'not-found')
   if (isNew) announce(cookId)

@@ -2,6 +2,7 @@ import { parseRating } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
+import { inOneWrite } from '../store/write'
 
 /** Saves how a finished batch came out; rating again replaces it. What is not given again stays as it was. */
 export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: number): Result<null> {
@@ -18,7 +19,7 @@ export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: nu
   const told = <T>(field: string, value: T, was: T | undefined): T =>
     field in given || was === undefined ? value : was
   const { wet_dry, hardness, bottom, note: words, separate, even, ate } = read.value
-  kitchen.db.transaction(() => {
+  inOneWrite(kitchen.db, () => {
     kitchen.cooks.judge(cookId, {
       ratedMs: nowMs,
       wetDry: wet_dry,
@@ -30,6 +31,6 @@ export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: nu
       ate: told('ate', ate, before?.ate),
     })
     note(kitchen, cookId)
-  })()
+  })
   return { ok: true, value: null }
 }

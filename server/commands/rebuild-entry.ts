@@ -7,6 +7,7 @@ import type { MeasurementKind, NotebookLine } from '#server/store/notebook'
 import type { createCookStore } from '#server/store/cooks'
 import type { notebookIn } from '#server/store/notebook'
 import type { Db } from '#server/store/open'
+import { inOneWrite } from '../store/write'
 
 interface Part {
   cooks: ReturnType<typeof createCookStore>
@@ -85,5 +86,5 @@ export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undef
 /** Lines that are not there, made: of a notebook written by an older version, or after they were lost. */
 export function rebuildMissingEntries(kitchen: Part & { db: Db }): void {
   const missing = kitchen.notebook.missing()
-  if (missing.length > 0) kitchen.db.transaction(() => missing.forEach((id) => note(kitchen, id)))()
+  if (missing.length > 0) inOneWrite(kitchen.db, () => missing.forEach((id) => note(kitchen, id)))
 }

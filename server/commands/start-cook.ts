@@ -14,6 +14,7 @@ import { plan } from '#core/plan/plan'
 import * as v from 'valibot'
 import { announce } from '#server/realtime/hub'
 import type { Kitchen } from '#server/store/open-household'
+import { inOneWrite } from '../store/write'
 
 /** What had been learned and is planned with, as logarithms and g/g. */
 export const AppliedSchema = record({
@@ -93,10 +94,10 @@ export function startCook(
     applied: parsed.output.applied ?? NOTHING_APPLIED,
   }
   const used = made.grain.parts.find((part) => part.variety === bag?.variety)?.mass_g
-  db.transaction(() => {
+  inOneWrite(db, () => {
     cooks.add(cook)
     if (bag && used !== undefined) grainBags.take(bag.id, used)
-  })()
+  })
   announce(id)
   return { ok: true, value: id }
 }

@@ -15,6 +15,7 @@ import { stagingDatabase, parseBundle, type ParsedBundle } from '#server/transfe
 import { applyMerge, emptyTables, mergePlan, type Choice, type GroupChange } from '#server/transfer/merge'
 import { kitchenIn, type Kitchen } from '#server/store/open-household'
 import { lineOf, rebuildMissingEntries, type Noted } from './rebuild-entry'
+import { inOneWrite } from '../store/write'
 
 /** Merge into this household, or replace it. */
 export const IMPORT_MODES = ['merge', 'as-new'] as const
@@ -164,10 +165,10 @@ async function runImport(
     if (signal?.aborted) throw new Refused(STOPPED)
     // Computed again inside: while the lines were made, someone may have pressed something.
     const rows = withPictures(file, photos, () =>
-      kitchen.db.transaction(() => {
+      inOneWrite(kitchen.db, () => {
         if (how === 'as-new') emptyTables(kitchen.db)
         return write(kitchen, changes(), lines)
-      })(),
+      }),
     )
     globalThis.omselBrought = broughtTimes() + 1
     kitchen.notebook.changed()

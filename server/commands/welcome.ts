@@ -9,6 +9,7 @@ import { fieldError } from '#core/contract/field-error'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { heatRow, vesselRow } from './begin-household'
 import { BURNER_PRESETS, ownHeatOf, shortNameOf } from './usual-equipment'
+import { inOneWrite } from '../store/write'
 
 const parseWelcome = readerOf(
   v.object({
@@ -33,7 +34,7 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Resul
   const { elevation_m, units, system, pot, heat, eaters: people } = read.value
   if (household.welcomed() || cooks.running().length > 0)
     return fieldError('pot', 'is already set up; change it in Pots', 'conflict')
-  db.transaction(() => {
+  inOneWrite(db, () => {
     household.save({
       ...settingsOf(kitchen),
       elevation_m,
@@ -47,6 +48,6 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Resul
     equipment.save.vessel(vesselRow('first-pot', shortNameOf(pot), pot, ownHeatOf(pot)))
     equipment.save.heat(heatRow('first-heat', HEAT_PRESETS[heat].name, heat))
     household.welcome()
-  })()
+  })
   return { ok: true, value: `/?servings=${people}&pot=first-pot&burner=first-heat` }
 }

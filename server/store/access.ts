@@ -1,4 +1,5 @@
 import type { Db } from './open'
+import { inOneWrite } from './write'
 
 /** A passphrase as it is stored: scrypt's salt, hash and cost. */
 export interface StoredPassphrase {
@@ -37,10 +38,11 @@ export function accessIn(db: Db) {
   return {
     passphrase: () => passphrase.get() as StoredPassphrase | undefined,
     /** Another passphrase sends every device away. */
-    setPassphrase: db.transaction((saved: StoredPassphrase) => {
-      set.run(saved)
-      dropAll.run()
-    }),
+    setPassphrase: (saved: StoredPassphrase) =>
+      inOneWrite(db, () => {
+        set.run(saved)
+        dropAll.run()
+      }),
     session: (tokenHash: string) => find.get(tokenHash) as SessionRow | undefined,
     sessions: () => all.all() as SessionRow[],
     addSession: (row: SessionRow) => void add.run(row),

@@ -1,5 +1,6 @@
 import type { Db } from './open'
 import type { TableRow } from './rows'
+import { inOneWrite } from './write'
 
 /** A vessel of the household; units are in the names. */
 export type VesselRow = TableRow<'vessel'>
@@ -83,18 +84,17 @@ export function equipmentIn(db: Db) {
       programme: (id: string) => dropProgramme.run(id).changes > 0,
       measure: (id: string) => dropMeasure.run(id).changes > 0,
     },
-    add: db.transaction(
-      (rows: {
-        vessels: readonly VesselRow[]
-        heats: readonly HeatRow[]
-        measures: readonly MeasureRow[]
-        programmes?: readonly ProgrammeRow[]
-      }) => {
+    add: (rows: {
+      vessels: readonly VesselRow[]
+      heats: readonly HeatRow[]
+      measures: readonly MeasureRow[]
+      programmes?: readonly ProgrammeRow[]
+    }) =>
+      inOneWrite(db, () => {
         rows.vessels.forEach(save.vessel)
         rows.heats.forEach(save.heat)
         rows.measures.forEach(save.measure)
         rows.programmes?.forEach(save.programme)
-      },
-    ),
+      }),
   }
 }

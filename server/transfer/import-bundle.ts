@@ -14,6 +14,7 @@ import { BUNDLE_LIMITS } from '#core/contract/bundle-names'
 import type { Result } from '#core/contract/plan-request'
 import { bringUp, migrationCount, openDatabase, type Db } from '#server/store/open'
 import { tablesOf } from './export-bundle'
+import { inOneWrite } from '../store/write'
 
 export interface ParsedBundle {
   holds: Bundle['holds']
@@ -180,7 +181,7 @@ const cell = (value: unknown): unknown =>
 
 /** Puts rows into their tables, whatever columns they have.  @returns the first that the database would not take */
 const fill = (db: Db, tables: Tables, version: number): FieldError | undefined =>
-  db.transaction(() => filled(db, tables, version))()
+  inOneWrite(db, () => filled(db, tables, version))
 
 function filled(db: Db, tables: Tables, version: number): FieldError | undefined {
   for (const table of TABLE_IDS) {
