@@ -1,4 +1,5 @@
-import { lockHousehold } from './backup/household-lock'
+import { HouseholdGone, isMarked, lookBeforeOpening, markHousehold } from './backup/before-opening'
+import { lockHousehold, wasLeftOpen } from './backup/household-lock'
 import { beginHousehold, FIRST_KITCHEN } from './commands/begin-household'
 import { rebuildMissingEntries } from './commands/rebuild-entry'
 import { databaseFile, openKitchen, type Kitchen } from './store/open-household'
@@ -14,14 +15,21 @@ declare global {
  */
 export function kitchen(): Kitchen {
   if (!globalThis.omselKitchen) {
+    const file = databaseFile()
+    const leftOpen = wasLeftOpen(file)
     // Before anything of it is opened.
-    lockHousehold(databaseFile())
-    const opened = openKitchen(databaseFile())
+    lockHousehold(file)
+    lookBeforeOpening(file, leftOpen, Date.now())
+    const opened = openKitchen(file)
     if (!opened.household.settings()) {
+      if (isMarked(file)) throw new HouseholdGone(file)
       beginHousehold(opened, FIRST_KITCHEN)
       opened.household.isNew()
     }
     rebuildMissingEntries(opened)
+    // What was begun or brought up is in the file itself, whatever becomes of the log beside it.
+    opened.db.pragma('wal_checkpoint(TRUNCATE)')
+    markHousehold(file)
     globalThis.omselKitchen = opened
     process.once('exit', () => opened.db.close())
   }

@@ -1,4 +1,5 @@
 import { dirname, join } from 'node:path'
+import { HouseholdGone } from './backup/before-opening'
 import { HouseholdInUse } from './backup/household-lock'
 
 /** What SQLite and the system say of a file that cannot be written. */
@@ -8,7 +9,7 @@ const NOT_WRITABLE =
 /** Why a household cannot be opened, and what to do, in words. */
 export function startFault(error: unknown, file: string): string {
   const { code = '', message } = error as Error & { code?: string }
-  if (error instanceof HouseholdInUse) return message
+  if (error instanceof HouseholdInUse || error instanceof HouseholdGone) return message
   if (message.includes('newer than'))
     return `${file} was written by a newer Omsel. Update this one, or name another household with OMSEL_DATA.`
   if (code.startsWith('SQLITE_NOTADB'))

@@ -36,6 +36,31 @@ export async function takeCopy(file: string, into: string, nowMs: number): Promi
   } finally {
     db.close()
   }
+  return finishCopy(file, part, folder)
+}
+
+/**
+ * A copy made as a server starts that will change the household's tables; it is not thrown away with the daily
+ * ones.
+ * @returns the copy's folder
+ */
+export function copyBeforeUpdate(file: string, nowMs: number): string {
+  const db = new Database(file, { fileMustExist: true })
+  try {
+    const version = db.pragma('user_version', { simple: true }) as number
+    const folder = join(copiesFolder(file), `${copyName(nowMs)}-version-${version}`)
+    const part = `${folder}.part`
+    rmSync(part, { recursive: true, force: true })
+    mkdirSync(join(part, PICTURES), { recursive: true })
+    db.prepare('VACUUM INTO ?').run(join(part, DATABASE))
+    return finishCopy(file, part, folder)
+  } finally {
+    db.close()
+  }
+}
+
+/** Adds the pictures, checks all of it, and gives it its name. */
+function finishCopy(file: string, part: string, folder: string): string {
   const pictures = join(dirname(file), PICTURES)
   for (const id of picturesIn(join(part, DATABASE))) {
     const from = join(pictures, `${id}.jpg`)

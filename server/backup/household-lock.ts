@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname } from 'node:path'
 import Database from 'better-sqlite3'
+import { keepPrivate } from './private-files'
 
 declare global {
   // On the global object because the development server reloads modules.
@@ -8,6 +9,9 @@ declare global {
 }
 
 const markOf = (file: string): string => `${file}.in-use`
+
+/** Whether the last server that had the household open did not give it back: it was killed, or the power went. */
+export const wasLeftOpen = (file: string): boolean => existsSync(markOf(file))
 
 /** Someone else has the household open. */
 export class HouseholdInUse extends Error {
@@ -39,6 +43,7 @@ export function lockHousehold(file: string): boolean {
     throw error
   }
   held.set(file, lock)
+  keepPrivate(file)
   // Who it is, for the words of others.
   writeFileSync(markOf(file), String(process.pid))
   process.once('exit', () => releaseHousehold(file))
