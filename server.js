@@ -136,6 +136,11 @@ const householdBehind = (listener) => {
   app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
   app.use(express.static('build/client', { maxAge: '1h' }))
   app.use(redirectRenamed)
+  app.use((request, response, next) => {
+    // What pages are made of stays in no cache of the browser's own; pages say so themselves.
+    if (/\.data$/.test(request.path) || request.path === '/search') response.set('Cache-Control', 'no-store')
+    next()
+  })
   app.use(requireSession(listener))
   app.use(pages)
   app.use(failed)

@@ -232,9 +232,12 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     expect((await enter(PHRASE)).status).toBe(302)
 
     // Left, stale, or from before another passphrase: useless.
-    expect(
-      (await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=leave' })).status,
-    ).toBe(302)
+    for (const path of ['/notebook.data', '/search?q=basmati'])
+      expect((await ask(path, { headers: { Cookie } })).headers['cache-control']).toBe('no-store')
+    const left = await ask('/devices', { method: 'POST', headers: { Cookie }, body: 'intent=leave' })
+    expect(left.status).toBe(302)
+    // Nothing of the house stays behind on the device.
+    expect(left.headers['clear-site-data']).toBe('"cache", "storage"')
     expect(await status(Cookie)).toBe(401)
     const stale = cookieOf(await enter(PHRASE))
     expect(await status(stale)).toBe(200)

@@ -53,7 +53,13 @@ export async function action({ request }: Route.ActionArgs) {
   if (intent === 'leave' && listener.network) {
     const token = tokenIn(request.headers.get('cookie'), listener.secure)
     if (token) revokeSession(access, token)
-    return redirect('/login', { headers: { 'Set-Cookie': noCookie(listener.secure) } })
+    return redirect('/login', {
+      headers: {
+        'Set-Cookie': noCookie(listener.secure),
+        // Pages the device keeps for when the server is away, and what was still to be sent.
+        'Clear-Site-Data': '"cache", "storage"',
+      },
+    })
   }
   const refuse = (path: string, code: ErrorCode, message: string, status: number) =>
     data({ errors: [{ path, message, code }], typed: {} }, { status })
