@@ -45,8 +45,7 @@ export function planAgain(
     rest: request.rest_minutes ?? null,
     who: request.eating ?? null,
     keep: request.keep_servings ?? 0,
-    hold: request.hold_minutes ?? 0,
-    holdIn: request.hold_in ?? 'pot',
+    ...heldAgain(request),
     dressing: dressingAgain(request.dressing),
     under: under ? { name: under.name, liquidG: under.liquid_g } : null,
     salt: request.salt_percent ?? null,
@@ -55,6 +54,12 @@ export function planAgain(
     poured: request.pour_override_g ?? null,
   }
 }
+
+/** How long it waited before it was served, and where. */
+const heldAgain = ({ hold_minutes, hold_in }: PlanRequestJson) => ({
+  hold: hold_minutes ?? 0,
+  holdIn: hold_in ?? DEFAULTS.hold_in,
+})
 
 /** How it was cooked: what belongs to the method. */
 const wayAgain = (request: PlanRequestJson, first: PlanState) => ({

@@ -356,6 +356,7 @@ const vesselAsked = (vessel: VesselRow, learned: Learned, foil: boolean) => ({
   heat_capacity_j_k: vessel.heat_capacity_j_k,
   lid: foil && takesFoil(vessel) ? ('foil' as const) : vessel.lid,
   steam_factor: correctedSteam(vessel.steam_factor, learned?.steam),
+  ...(vessel.material ? { material: vessel.material } : {}),
   ...(vessel.marks ? { marks: vessel.marks } : {}),
 })
 

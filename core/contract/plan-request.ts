@@ -17,6 +17,7 @@ import { HOLD_PLACES, OWN_STAGE_KINDS } from '#core/plan/request'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { measureOf, STANDARD_MEASURES, STANDARD_MEASURE_IDS, type Measure } from '#core/units/measures'
+import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { wrongMarks, type Mark } from '#core/vessel/shape'
 import { vesselOf, type Vessel } from '#core/vessel/vessel'
@@ -146,6 +147,8 @@ const vesselSchema = v.union(
       loss_w_k: v.optional(between(0.05, 20, 'W/K')),
       steam_factor: v.optional(between(0.1, 5)),
       lid: v.optional(oneOf(['tight', 'loose', 'foil'])),
+      /** Of its base: induction heats only what a magnet holds to. */
+      material: v.optional(oneOf(MATERIAL_IDS)),
       marks: v.optional(
         v.pipe(
           v.array(record({ level_mm: between(0, 800, 'mm'), volume_ml: between(0, 60_000, 'mL') })),
@@ -743,6 +746,7 @@ function vesselFrom(given: VesselInput, kind: Vessel['kind']): Vessel {
     ...(given.height_mm === undefined ? {} : { heightMm: given.height_mm }),
     ...(given.heat_capacity_j_k === undefined ? {} : { heatCapacityJK: given.heat_capacity_j_k }),
     ...(given.loss_w_k === undefined ? {} : { lossWK: given.loss_w_k }),
+    ...(given.material === undefined ? {} : { material: given.material }),
     ...(given.steam_factor === undefined ? {} : { steamFactor: given.steam_factor }),
     ...(given.marks === undefined ? {} : { marks: given.marks.map(markOf) }),
   })

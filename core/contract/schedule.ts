@@ -131,6 +131,7 @@ interface Settled {
   kitchen: KitchenPlaces
   serveMs: number
   notBeforeMs: number | undefined
+  unheated: string[]
   fixed: FixedBlock[]
   told: LiveInput['told']
 }
@@ -162,6 +163,8 @@ interface ReadDish {
   wishes: DishWishes
   dish?: Dish
   fixed: FixedBlock[]
+  /** Why none of the burners can heat it, in words. */
+  unheated?: string
 }
 
 const WishesSchema = record({
@@ -210,6 +213,7 @@ function settle(given: ScheduleInput): Result<Settled> {
       ),
       dishes,
       fixed: read.flatMap(({ fixed }) => fixed),
+      unheated: read.flatMap(({ unheated }) => unheated ?? []),
       told: toldOf(given.told, dishes, serveMs),
       serveMs,
       notBeforeMs: given.not_before === undefined ? undefined : Date.parse(given.not_before),
@@ -357,7 +361,16 @@ function readPot(
     if (!plans.ok) return plans
     const [first] = plans.value
     const dish = first && dishOf({ ...base, plan: first[1], onBurner: Object.fromEntries(plans.value) })
-    return { ok: true, value: { wishes, fixed: [], ...(dish ? { dish } : {}) } }
+    const why = first && cannotHeat(first[1])
+    return {
+      ok: true,
+      value: {
+        wishes,
+        fixed: [],
+        ...(dish ? { dish } : {}),
+        ...(why ? { unheated: `${wishes.title}: ${why.text}` } : {}),
+      },
+    }
   }
   const appliance =
     place === 'appliance' ? applianceFor(wishes.appliance, request, given.appliances, read.value) : undefined
@@ -372,8 +385,8 @@ function readPot(
 }
 
 /**
- * The pot planned on every burner, by the burner's id. A burner that never boils it is left out; where all of
- * them are, the pot is planned as asked and its cautions say so.
+ * The pot planned on every burner, by the burner's id. A burner that cannot heat it is left out; where all of
+ * them are, the pot is planned all the same, and the first one's caution is the meal's conflict.
  */
 function plansByBurner(
   request: Record<string, unknown>,
@@ -392,7 +405,7 @@ function plansByBurner(
       })
   })
   if (errors.length > 0) return { ok: false, errors }
-  const good = plans.filter(([, made]) => !stopped(made))
+  const good = plans.filter(([, made]) => !cannotHeat(made))
   return { ok: true, value: good.length > 0 ? good : plans }
 }
 
@@ -511,7 +524,8 @@ function locksFor(
   return locks
 }
 
-const stopped = (made: Plan): boolean => made.cautions.some((c) => c.code === 'never-boils')
+const CANNOT_HEAT: ReadonlySet<string> = new Set(['never-boils', 'not-on-induction'])
+const cannotHeat = (made: Plan) => made.cautions.find((c) => CANNOT_HEAT.has(c.code))
 
 /**
  * The appliance a dish is cooked in: the one it names, the one whose vessel is the same, or the only one of
@@ -542,14 +556,18 @@ const inOven = (dish: Dish): Dish => ({
   })),
 })
 
+/** What cannot be, in words: pots that no burner heats, and blocks that found no place. */
+const conflictsOf = ({ unheated, dishes, kitchen }: Settled, undone: Placement['undone']): string[] => [
+  ...unheated,
+  ...undone.filter((u) => u.why !== 'after-undone').map((u) => conflictWords(u, dishes, kitchen)),
+]
+
 /** The timetable of settled dishes. */
 function scheduleOf(settled: Settled): Schedule {
   const { dishes, kitchen, serveMs, notBeforeMs, locks } = settled
   if (settled.fixed.length > 0) return liveScheduleOf(settled)
   const got = search({ dishes, kitchen, locks })
-  const conflicts = got.undone
-    .filter((u) => u.why !== 'after-undone')
-    .map((u) => conflictWords(u, dishes, kitchen))
+  const conflicts = conflictsOf(settled, got.undone)
   const nearest = got.undone.length > 0 ? nearestTo(dishes, kitchen, locks) : []
   const startMs = serveMs - got.cost.span * MINUTE
   const lateMin = notBeforeMs === undefined ? 0 : Math.ceil((notBeforeMs - startMs) / MINUTE)
@@ -583,13 +601,12 @@ function scheduleOf(settled: Settled): Schedule {
  * The rest of a meal under way. What is told is how it will be; only what cannot be helped any more is a
  * conflict.
  */
-function liveScheduleOf({ dishes, kitchen, serveMs, notBeforeMs, locks, fixed, told }: Settled): Schedule {
+function liveScheduleOf(settled: Settled): Schedule {
+  const { dishes, kitchen, serveMs, notBeforeMs, locks, fixed, told } = settled
   const now = notBeforeMs === undefined ? -Infinity : (notBeforeMs - serveMs) / MINUTE
   const got = placeLive({ dishes, kitchen, locks, fixed, now, ...(told ? { told } : {}) })
   const tableMs = serveMs + got.late * MINUTE
-  const conflicts = got.undone
-    .filter((u) => u.why !== 'after-undone')
-    .map((u) => conflictWords(u, dishes, kitchen))
+  const conflicts = conflictsOf(settled, got.undone)
   const starts = [...got.placed.values()].map((p) => p.start)
   const ways = dishes.map((dish) => {
     const placed = [...got.placed.values()].filter((p) => p.block.dish === dish.id)

@@ -90,5 +90,10 @@ export function deliveredPower(source: HeatSource, level: HeatLevel, standingLos
  * what it holds besides.
  */
 export const turnDownMinutes = (source: HeatSource): number =>
-  source.kind === 'electric' && source.efficiency < INDUCTION_FROM ? 1.25 : 0.5
+  source.kind === 'electric' && !isInduction(source) ? 1.25 : 0.5
+
+/** No plate that heats by touch gets so much into a pot. */
 const INDUCTION_FROM = 0.8
+/** Whether a burner heats the pot itself, by its magnetic field. */
+export const isInduction = ({ kind, efficiency }: Pick<HeatSource, 'kind' | 'efficiency'>): boolean =>
+  kind === 'electric' && efficiency >= INDUCTION_FROM

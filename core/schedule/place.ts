@@ -139,10 +139,15 @@ function placeOnce(
     }
     const bounds = boundsOf(block, placing, holdMost.get(block.dish) ?? Infinity)
     const lock = locks?.get(block.id)
-    const best = latestSpot(table, block, spotsFor(block, lock?.at ?? burnerOf?.get(block.id), kitchen), {
-      lockedStart: lock?.start,
-      bounds,
-    })
+    const best = latestSpot(
+      table,
+      block,
+      spotsFor(block, { locked: lock?.at, tried: burnerOf?.get(block.id) }, kitchen),
+      {
+        lockedStart: lock?.start,
+        bounds,
+      },
+    )
     const why = whyNot(best, bounds)
     if (!why) putAt(placing, block, best!)
     else {
@@ -199,15 +204,20 @@ function boundsOf(block: Block, placing: Placing, holdMost: number): Bounds {
   }
 }
 
-/** Burners or the appliance a block may use.  @param asked where the cook wants it */
+/**
+ * Burners or the appliance a block may use.
+ * @param locked where the cook wants it
+ * @param tried where the search puts it; not where that burner cannot heat it
+ */
 function spotsFor(
   block: Block,
-  asked: string | undefined,
+  { locked, tried }: { locked: string | undefined; tried: string | undefined },
   kitchen: KitchenPlaces,
 ): readonly (string | undefined)[] {
   if (!block.needs.some((n) => n.place === 'burner')) return [block.appliance]
-  if (asked !== undefined) return [asked]
-  return kitchen.burners.filter(({ id }) => !block.onBurner || id in block.onBurner).map(({ id }) => id)
+  if (locked !== undefined) return [locked]
+  const fit = kitchen.burners.map(({ id }) => id).filter((id) => !block.onBurner || id in block.onBurner)
+  return tried !== undefined && fit.includes(tried) ? [tried] : fit
 }
 
 /** The spot at which a block starts latest. */

@@ -1,3 +1,4 @@
+import type { MaterialId } from './calibration'
 import { vesselOf, type Vessel, type VesselInput, type VesselKind } from './vessel'
 
 /** Vessels to start from until the household's own are measured: capacity mL, base/rim/height mm, J/K, lid. */
@@ -8,6 +9,7 @@ const row = (
   [baseDiameterMm, rimDiameterMm, heightMm]: readonly [number, number, number],
   heatCapacityJK: number,
   lid: Vessel['lid'],
+  material?: MaterialId,
 ) => ({
   name,
   given: {
@@ -18,6 +20,7 @@ const row = (
     heightMm,
     heatCapacityJK,
     lid,
+    ...(material ? { material } : {}),
   } satisfies VesselInput,
 })
 
@@ -27,7 +30,7 @@ export const VESSEL_PRESETS = {
   'heavy-3.5': row('heavy pot, 3.5 L', 'pot', 3500, [200, 210, 106], 1600, 'tight'),
   'stock-8': row('stock pot, 8 L', 'pot', 8000, [230, 240, 184], 1100, 'tight'),
   'wide-3': row('wide pan, 3 L', 'pot', 3000, [270, 285, 50], 900, 'loose'),
-  'clay-1.8': row('clay pot, 1.8 L', 'pot', 1800, [160, 185, 77], 1500, 'tight'),
+  'clay-1.8': row('clay pot, 1.8 L', 'pot', 1800, [160, 185, 77], 1500, 'tight', 'clay'),
   'basket-5': row('tall pot with a basket, 5 L', 'pot', 5000, [200, 200, 160], 900, 'tight'),
   'cooker-3': row('rice cooker, 3 cups (180 mL)', 'cooker', 1200, [150, 155, 66], 500, 'loose'),
   'cooker-5': row('rice cooker, 5 cups (180 mL)', 'cooker', 3000, [190, 200, 100], 700, 'loose'),

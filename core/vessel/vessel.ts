@@ -1,5 +1,6 @@
 import type { LidFit } from '#core/heat/lid'
 import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '#core/units/units'
+import type { MaterialId } from './calibration'
 import { heightFor, outsideArea, type Mark, type Shape } from './shape'
 
 export type VesselKind = 'pot' | 'cooker' | 'pressure-electric' | 'pressure-stovetop' | 'oven-dish'
@@ -15,6 +16,8 @@ export interface Vessel extends Shape {
   /** Learned multiplier on the steam that leaves; 1 when nothing was learned. */
   steamFactor: number
   lid: LidFit
+  /** Of its base, where it is known. */
+  material?: MaterialId
 }
 
 /**
@@ -49,6 +52,7 @@ export interface VesselInput {
   lossWK?: number
   steamFactor?: number
   lid: LidFit
+  material?: MaterialId
   marks?: readonly Mark[]
 }
 
@@ -71,6 +75,7 @@ export function vesselOf(given: VesselInput): Vessel {
     loss: given.lossWK ?? LOSS_PER_AREA[kind] * outsideArea(shape),
     steamFactor: given.steamFactor ?? 1,
     lid: given.lid,
+    ...(given.material ? { material: given.material } : {}),
     ...(given.marks ? { marks: given.marks } : {}),
   }
 }

@@ -31,7 +31,7 @@ export function vesselRow(id: string, name: string, preset: VesselPresetId, own?
     lid: vessel.lid,
     own_rated_w: heat?.ratedW ?? null,
     own_efficiency: heat?.efficiency ?? null,
-    material: null,
+    material: vessel.material ?? null,
     empty_g: null,
     lining: 'bare',
     steam_factor: 1,

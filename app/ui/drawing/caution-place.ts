@@ -23,6 +23,7 @@ const PLACES: Partial<Record<string, MarkPlace>> = {
   scorches: 'base',
   'slow-to-boil': 'base',
   'never-boils': 'base',
+  'not-on-induction': 'base',
   'dish-runs-dry': 'base',
   'dish-thickens': 'base',
   'under-least-liquid': 'base',

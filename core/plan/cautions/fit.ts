@@ -2,7 +2,9 @@ import { pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fil
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { roundTo } from '#core/units/rounding'
-import { isPressureCooker } from '#core/vessel/vessel'
+import { isInduction } from '#core/heat/sources'
+import { heatsOnInduction, MATERIALS } from '#core/vessel/calibration'
+import { isJacketed, isPressureCooker } from '#core/vessel/vessel'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
@@ -182,7 +184,20 @@ const layerTooDeep: CautionRule = ({ method, gauges }) => {
 }
 
 /** Whether the batch fits the pot. */
+/** Induction heats the pot itself, and only one that a magnet holds to. */
+const notOnInduction: CautionRule = ({ request: { vessel, source } }) => {
+  if (isJacketed(vessel.kind) || !isInduction(source) || heatsOnInduction(vessel.material)) return
+  return {
+    code: 'not-on-induction',
+    severity: 'stop',
+    about: 'fit',
+    text: `Induction does not heat ${MATERIALS[vessel.material!].word}: a magnet must hold to the base.`,
+    remedy: 'Use another burner, or a pot of steel or iron.',
+  }
+}
+
 export const FIT_RULES: readonly CautionRule[] = [
+  notOnInduction,
   overFull,
   tooLittleLiquid,
   dishUnderBasket,
