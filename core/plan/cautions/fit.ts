@@ -192,7 +192,7 @@ const notOnInduction: CautionRule = ({ request: { vessel, source } }) => {
     severity: 'stop',
     about: 'fit',
     text: `Induction does not heat ${MATERIALS[vessel.material!].word}: a magnet must hold to the base.`,
-    remedy: 'Use another burner, or a pot of steel or iron.',
+    remedy: 'Use another burner or another pot.',
   }
 }
 
