@@ -149,7 +149,7 @@ describe('what was cooked beside what this grain takes', () => {
   })
 })
 
-describe('each figure of a record, reckoned by hand', () => {
+describe('each figure of a record, calculated by hand', () => {
   const done = record()
   const dryG = done.plan.grain.mass_g
   const remedied = (addG: number): CookEvent =>

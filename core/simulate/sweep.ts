@@ -57,7 +57,8 @@ export function luckOf(random: () => number, spreads: Spreads = SPREADS): Luck {
   }
 }
 
-const wanted = (uptake: Variety['uptake'], factor: number): Variety['uptake'] => ({
+/** The range of textures of a lot that wants this factor of the table's water. */
+export const wantedUptake = (uptake: Variety['uptake'], factor: number): Variety['uptake'] => ({
   firm: uptake.firm * factor,
   standard: uptake.standard * factor,
   soft: uptake.soft * factor,
@@ -65,7 +66,7 @@ const wanted = (uptake: Variety['uptake'], factor: number): Variety['uptake'] =>
 })
 
 /** A texture this far from the one asked for is still called right, on the scale 0 firm … 1 soft. */
-const NEAR_ENOUGH = 0.4
+export const NEAR_ENOUGH = 0.4
 
 /** Good is cooked through and neither soggy, uneven nor scorched, neither dry nor mush. */
 export const isGood = (v: Verdict): boolean =>
@@ -108,7 +109,7 @@ export function* sweep(
     const { pot } = cookReady(ready, interventions, SWEEP, luck)
     // A lot that wants more water is wet later and dry sooner.
     const { blend, sauce } = ready.prepared
-    const [outcome, uptake] = [outcomeOf(pot), wanted(blend.uptake, luck.wants)]
+    const [outcome, uptake] = [outcomeOf(pot), wantedUptake(blend.uptake, luck.wants)]
     const verdict = verdictOf(outcome, uptake, sauce)
     const asAsked = sauce > 0 ? 0.5 : of.request.texture
     // Where minutes or steam set the texture, a cook tastes; where the pour does, it can miss what was asked for.

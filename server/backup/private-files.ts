@@ -13,10 +13,10 @@ const DATABASE_FILES = ['', '-wal', '-shm', '.lock', '.in-use', '.household']
 /** Takes a file or a folder, and all in it, from everyone but its owner; what belongs to someone else stays. */
 function makePrivate(path: string): void {
   if (!existsSync(path)) return
-  const { mode } = statSync(path)
-  const isFolder = statSync(path).isDirectory()
+  const found = statSync(path)
+  const isFolder = found.isDirectory()
   try {
-    if ((mode & OTHERS) !== 0) chmodSync(path, isFolder ? OWNER_FOLDER : OWNER_FILE)
+    if ((found.mode & OTHERS) !== 0) chmodSync(path, isFolder ? OWNER_FOLDER : OWNER_FILE)
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'EPERM') throw error
   }

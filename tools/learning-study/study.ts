@@ -6,7 +6,7 @@ import { correctedMinutes, correctionFrom, type Correction } from '#core/learn/c
 import { NOTHING_APPLIED, WET_STEP, type Applied, type Evidence } from '#core/learn/evidence'
 import { plan } from '#core/plan/plan'
 import { cookReady, makeReady, NO_LUCK, outcomeOf } from '#core/simulate/simulate'
-import { isGood, randomOf, SWEEP } from '#core/simulate/sweep'
+import { isGood, NEAR_ENOUGH, randomOf, SWEEP, wantedUptake } from '#core/simulate/sweep'
 import { textureReached, verdictOf } from '#core/simulate/verdict'
 import type { PlanRequest } from '#core/plan/request'
 import { OUR_WORLD, type World } from './worlds'
@@ -76,8 +76,6 @@ const POTS: readonly [VesselPresetId, HeatPresetId][] = [
 ]
 
 const FAR_OFF = 0.12
-/** As far from the texture asked as the odds still call right (core/simulate/sweep.ts). */
-const NEAR_ENOUGH = 0.4
 
 /**
  * Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague
@@ -228,10 +226,7 @@ function cookOnce(
   const step = (n: number) => Math.max(-2, Math.min(2, Math.round(n)))
   if (watch) {
     const { uptake } = ready.prepared.blend
-    const lot = { firm: uptake.firm, standard: uptake.standard, soft: uptake.soft, most: uptake.most }
-    const wants = Object.fromEntries(
-      Object.entries(lot).map(([name, g]) => [name, (g * wanted) / published]),
-    ) as typeof lot
+    const wants = wantedUptake(uptake, wanted / published)
     const near = Math.abs(textureReached(outcome, wants, 0) - believed.texture) <= NEAR_ENOUGH
     watch({ cook: i, believed, good: isGood(verdictOf(outcome, wants, 0)) && near })
   }
