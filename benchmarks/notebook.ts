@@ -83,7 +83,7 @@ const { beliefs } = currentBeliefs(kitchen)
 say(
   'all beliefs computed again from them',
   `${(performance.now() - thinking).toFixed(0)} ms`,
-  `${beliefs.mind.names.length} figures`,
+  `${beliefs.state.names.length} figures`,
 )
 kitchen.db.close()
 

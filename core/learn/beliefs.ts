@@ -3,7 +3,7 @@ import { figuresOf, seenIn, type Evidence } from './evidence'
 import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figures'
 import {
   copyOf,
-  emptyMind,
+  emptyState,
   addProcessNoise,
   addVariable,
   meanOf,
@@ -45,7 +45,7 @@ export interface Compared {
 }
 
 export interface Beliefs {
-  mind: GaussianState
+  state: GaussianState
   /** How many cooks spoke of a figure, and when the last one did. */
   spoken: Map<string, { cooks: number; lastMs: number }>
   steps: Step[]
@@ -61,50 +61,50 @@ const PINNED_SD = 1e-4
  * same figures to the last bit.
  */
 export function beliefsFrom(evidence: readonly Evidence[], words: readonly Word[] = []): Beliefs {
-  const mind = emptyMind()
-  const beliefs: Beliefs = { mind, spoken: new Map(), steps: [], compared: [], pinned: new Map() }
+  const state = emptyState()
+  const beliefs: Beliefs = { state, spoken: new Map(), steps: [], compared: [], pinned: new Map() }
   const cooks = [...evidence].sort((a, b) => a.endedMs - b.endedMs || (a.cookId < b.cookId ? -1 : 1))
   const said = [...words]
     .filter((w) => isFigureName(w.figure))
     .sort((a, b) => a.atMs - b.atMs || (a.figure < b.figure ? -1 : 1))
   let next = 0
-  const hear = (untilMs: number) => {
+  const applyWordsUntil = (untilMs: number) => {
     for (; next < said.length && said[next]!.atMs <= untilMs; next++) {
       const word = said[next]!
       if (word.kind === 'pin') {
-        fixVariable(mind, word.figure, word.value, PINNED_SD)
+        fixVariable(state, word.figure, word.value, PINNED_SD)
         beliefs.pinned.set(word.figure, word.value)
       } else {
-        fixVariable(mind, word.figure, 0, priorSd(word.figure))
+        fixVariable(state, word.figure, 0, priorSd(word.figure))
         beliefs.pinned.delete(word.figure)
         beliefs.spoken.delete(word.figure)
       }
     }
   }
   for (const cook of cooks) {
-    hear(cook.endedMs)
+    applyWordsUntil(cook.endedMs)
     learnFrom(beliefs, cook)
   }
-  hear(Infinity)
+  applyWordsUntil(Infinity)
   return beliefs
 }
 
-function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evidence): void {
+function learnFrom({ state, spoken, steps, compared, pinned }: Beliefs, cook: Evidence): void {
   const seen = seenIn(cook)
   if (seen.length === 0) return
-  for (const figure of figuresOf(cook)) addVariable(mind, figure, priorSd(figure))
+  for (const figure of figuresOf(cook)) addVariable(state, figure, priorSd(figure))
   const touched = new Set<string>()
-  const before = mind.names.map((figure, i) => ({
-    mean: mind.mean[i]!,
-    sd: sdIn(mind, figure, priorSd(figure)),
+  const before = state.names.map((figure, i) => ({
+    mean: state.mean[i]!,
+    sd: sdIn(state, figure, priorSd(figure)),
   }))
   for (const { what, seen: thing } of seen) {
     for (const figure of thing.weights.keys()) {
       if (!touched.has(figure) && !pinned.has(figure))
-        addProcessNoise(mind, figure, FIGURE_KINDS[kindOf(figure)].forgets)
+        addProcessNoise(state, figure, FIGURE_KINDS[kindOf(figure)].forgets)
       touched.add(figure)
     }
-    const { expected, value, z } = update(mind, thing)
+    const { expected, value, z } = update(state, thing)
     compared.push({
       cookId: cook.cookId,
       endedMs: cook.endedMs,
@@ -115,14 +115,14 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
       z,
     })
   }
-  const timeAt = mind.at.get(figureName('time', cook.vesselId))!
-  const grain = keepWaterSide(mind, cook, pinned, mind.mean[timeAt]! - before[timeAt]!.mean)
+  const timeAt = state.at.get(figureName('time', cook.vesselId))!
+  const grain = keepWaterSide(state, cook, pinned, state.mean[timeAt]! - before[timeAt]!.mean)
   if (grain) touched.add(grain)
   // Several things seen of one cook may push the same way: together as well they move no figure by its own
   // standard deviation.
   before.forEach(({ mean, sd }, i) => {
     const most = MAX_SHIFT * sd
-    mind.mean[i] = Math.min(mean + most, Math.max(mean - most, mind.mean[i]!))
+    state.mean[i] = Math.min(mean + most, Math.max(mean - most, state.mean[i]!))
   })
   for (const figure of touched) {
     const spokenBefore = spoken.get(figure)
@@ -131,8 +131,8 @@ function learnFrom({ mind, spoken, steps, compared, pinned }: Beliefs, cook: Evi
       cookId: cook.cookId,
       endedMs: cook.endedMs,
       figure,
-      mean: meanOf(mind, figure),
-      sd: sdIn(mind, figure, priorSd(figure)),
+      mean: meanOf(state, figure),
+      sd: sdIn(state, figure, priorSd(figure)),
     })
   }
 }
@@ -147,42 +147,42 @@ const STEAM_WITH_MINUTES = 2.5
  * @returns the name of the grain's figure where it was moved, or null
  */
 function keepWaterSide(
-  mind: GaussianState,
+  state: GaussianState,
   { judged, grainKey, steamPerDry }: Evidence,
   pinned: ReadonlyMap<string, number>,
   timeMoved: number,
 ): string | null {
   const grain = figureName('grain', grainKey)
-  const place = mind.at.get(grain)
+  const place = state.at.get(grain)
   if (!judged || place === undefined || pinned.has(grain) || judged.wetDry * timeMoved <= 0) return null
-  mind.mean[place] = mind.mean[place]! - STEAM_WITH_MINUTES * steamPerDry * timeMoved
+  state.mean[place] = state.mean[place]! - STEAM_WITH_MINUTES * steamPerDry * timeMoved
   return grain
 }
 
 /** Every figure someone has spoken of. */
-export const knownFigures = ({ mind, spoken, pinned }: Beliefs): KnownFigures =>
+export const knownFigures = ({ state, spoken, pinned }: Beliefs): KnownFigures =>
   Object.fromEntries(
-    mind.names
+    state.names
       .filter((figure) => spoken.has(figure) || pinned.has(figure))
       .map((figure) => [
         figure,
         {
-          mean: meanOf(mind, figure),
-          sd: sdIn(mind, figure, priorSd(figure)),
+          mean: meanOf(state, figure),
+          sd: sdIn(state, figure, priorSd(figure)),
           cooks: spoken.get(figure)?.cooks ?? 0,
           lastMs: spoken.get(figure)?.lastMs ?? 0,
           pinned: pinned.has(figure),
-          ...covariancesOf(mind, figure),
+          ...covariancesOf(state, figure),
         },
       ]),
   )
 
 /** With what else a figure of the water moves: only these are tasted together. */
-function covariancesOf(mind: GaussianState, figure: string): Pick<Known, 'covaries'> {
+function covariancesOf(state: GaussianState, figure: string): Pick<Known, 'covaries'> {
   if (!WATER_KINDS.has(kindOf(figure))) return {}
-  const row = mind.covariance[mind.at.get(figure)!]!
+  const row = state.covariance[state.at.get(figure)!]!
   const covaries = Object.fromEntries(
-    mind.names.flatMap((other, i) =>
+    state.names.flatMap((other, i) =>
       other !== figure && WATER_KINDS.has(kindOf(other)) && row[i] !== 0 ? [[other, row[i]!]] : [],
     ),
   )
@@ -218,9 +218,9 @@ export function experimentsFor(
     ...water.map((figure) => [figure, dryG] as const),
     [figureName('steam', plan.vesselId), steamG] as const,
   ])
-  const now = sdOfSum(beliefs.mind, pour, priorSd)
+  const now = sdOfSum(beliefs.state, pour, priorSd)
   const after = (changes: Partial<Evidence>, factor: number): number => {
-    const mind = copyOf(beliefs.mind)
+    const state = copyOf(beliefs.state)
     const cook: Evidence = {
       cookId: '',
       endedMs: 0,
@@ -234,14 +234,14 @@ export function experimentsFor(
       steamFactor: null,
       ...changes,
     }
-    for (const figure of figuresOf(cook)) addVariable(mind, figure, priorSd(figure))
+    for (const figure of figuresOf(cook)) addVariable(state, figure, priorSd(figure))
     // As expected: only how sure one then is counts.
     for (const { seen } of seenIn(cook)) {
       let expected = 0
-      for (const [figure, weight] of seen.weights) expected += weight * meanOf(mind, figure)
-      update(mind, { ...seen, value: expected })
+      for (const [figure, weight] of seen.weights) expected += weight * meanOf(state, figure)
+      update(state, { ...seen, value: expected })
     }
-    return sdOfSum(mind, pour, priorSd)
+    return sdOfSum(state, pour, priorSd)
   }
   const all: Experiment[] = [
     { id: 'judge', says: 'Rate it', nowG: now, thenG: after({}, 1) },

@@ -31,18 +31,18 @@ export interface Innovation {
   z: number
 }
 
-export const emptyMind = (): GaussianState => ({ names: [], at: new Map(), mean: [], covariance: [] })
+export const emptyState = (): GaussianState => ({ names: [], at: new Map(), mean: [], covariance: [] })
 
 /** Takes a figure in, if it is new.  @param sd before anything was seen */
-export function addVariable(mind: GaussianState, name: string, sd: number, mean = 0): number {
-  const known = mind.at.get(name)
+export function addVariable(state: GaussianState, name: string, sd: number, mean = 0): number {
+  const known = state.at.get(name)
   if (known !== undefined) return known
-  const index = mind.names.length
-  mind.names.push(name)
-  mind.at.set(name, index)
-  mind.mean.push(mean)
-  for (const row of mind.covariance) row.push(0)
-  mind.covariance.push(Array.from({ length: index + 1 }, (_, i) => (i === index ? sd * sd : 0)))
+  const index = state.names.length
+  state.names.push(name)
+  state.at.set(name, index)
+  state.mean.push(mean)
+  for (const row of state.covariance) row.push(0)
+  state.covariance.push(Array.from({ length: index + 1 }, (_, i) => (i === index ? sd * sd : 0)))
   return index
 }
 
@@ -52,18 +52,18 @@ export const MAX_SHIFT = 0.9
 const ODD_Z = 3
 
 /**
- * What is believed after something was seen (Kalman's update). One odd record cannot throw a figure over: it
- * is heard as vaguely as it takes. A bound that is kept already teaches nothing.
+ * What is believed after something was seen (Kalman's update). Outliers are down-weighted, so that one odd
+ * record moves no figure far. A bound that is kept already teaches nothing.
  * @throws {RangeError} for what is no number, or an sd that is not above 0
  */
-export function update(mind: GaussianState, { weights, value, sd, bound }: Seen): Innovation {
-  if (!Number.isFinite(value)) throw new RangeError(`see: value must be a number, got ${value}`)
-  if (!(sd > 0)) throw new RangeError(`see: sd must be above 0, got ${sd}`)
-  const { mean, covariance } = mind
+export function update(state: GaussianState, { weights, value, sd, bound }: Seen): Innovation {
+  if (!Number.isFinite(value)) throw new RangeError(`update: value must be a number, got ${value}`)
+  if (!(sd > 0)) throw new RangeError(`update: sd must be above 0, got ${sd}`)
+  const { mean, covariance } = state
   const n = mean.length
   const parts = [...weights].map(([name, weight]): [number, number] => {
-    const i = mind.at.get(name)
-    if (i === undefined) throw new RangeError(`see: nothing is known by the name "${name}"`)
+    const i = state.at.get(name)
+    if (i === undefined) throw new RangeError(`update: nothing is known by the name "${name}"`)
     return [i, weight]
   })
   let expected = 0
@@ -98,52 +98,52 @@ export function update(mind: GaussianState, { weights, value, sd, bound }: Seen)
 }
 
 /** Bags end, pots wear, tongues change: what was known grows a little vaguer with every cook that leans on it. */
-export function addProcessNoise(mind: GaussianState, name: string, sd: number): void {
-  const i = mind.at.get(name)
-  if (i !== undefined) mind.covariance[i]![i]! += sd * sd
+export function addProcessNoise(state: GaussianState, name: string, sd: number): void {
+  const i = state.at.get(name)
+  if (i !== undefined) state.covariance[i]![i]! += sd * sd
 }
 
 /** Sets a figure to what someone says it is, cut loose from all others. */
-export function fixVariable(mind: GaussianState, name: string, mean: number, sd: number): void {
-  const i = addVariable(mind, name, sd, mean)
-  mind.mean[i] = mean
-  for (let j = 0; j < mind.mean.length; j++) {
-    mind.covariance[i]![j] = 0
-    mind.covariance[j]![i] = 0
+export function fixVariable(state: GaussianState, name: string, mean: number, sd: number): void {
+  const i = addVariable(state, name, sd, mean)
+  state.mean[i] = mean
+  for (let j = 0; j < state.mean.length; j++) {
+    state.covariance[i]![j] = 0
+    state.covariance[j]![i] = 0
   }
-  mind.covariance[i]![i] = sd * sd
+  state.covariance[i]![i] = sd * sd
 }
 
-export const meanOf = (mind: GaussianState, name: string): number => {
-  const i = mind.at.get(name)
-  return i === undefined ? 0 : mind.mean[i]!
+export const meanOf = (state: GaussianState, name: string): number => {
+  const i = state.at.get(name)
+  return i === undefined ? 0 : state.mean[i]!
 }
 
 /** How sure a figure is, one standard deviation.  @param before for one nothing is known of yet */
-export const sdIn = (mind: GaussianState, name: string, before: number): number => {
-  const i = mind.at.get(name)
-  return i === undefined ? before : Math.sqrt(Math.max(0, mind.covariance[i]![i]!))
+export const sdIn = (state: GaussianState, name: string, before: number): number => {
+  const i = state.at.get(name)
+  return i === undefined ? before : Math.sqrt(Math.max(0, state.covariance[i]![i]!))
 }
 
 /** How sure a weighted sum of figures is. Figures not known yet count by `before`. */
 export function sdOfSum(
-  mind: GaussianState,
+  state: GaussianState,
   weights: ReadonlyMap<string, number>,
   before: (name: string) => number,
 ): number {
   let variance = 0
   for (const [a, wa] of weights)
     for (const [b, wb] of weights) {
-      const [i, j] = [mind.at.get(a), mind.at.get(b)]
-      if (i !== undefined && j !== undefined) variance += wa * wb * mind.covariance[i]![j]!
+      const [i, j] = [state.at.get(a), state.at.get(b)]
+      if (i !== undefined && j !== undefined) variance += wa * wb * state.covariance[i]![j]!
       else if (a === b) variance += wa * wb * before(a) ** 2
     }
   return Math.sqrt(Math.max(0, variance))
 }
 
-export const copyOf = (mind: GaussianState): GaussianState => ({
-  names: [...mind.names],
-  at: new Map(mind.at),
-  mean: [...mind.mean],
-  covariance: mind.covariance.map((row) => [...row]),
+export const copyOf = (state: GaussianState): GaussianState => ({
+  names: [...state.names],
+  at: new Map(state.at),
+  mean: [...state.mean],
+  covariance: state.covariance.map((row) => [...row]),
 })

@@ -4,7 +4,7 @@ import { correctionFrom } from './corrections'
 import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
 import { figureName, isFigureName, priorSd } from './figures'
 import { wordOf, WET_DRY_WORDS } from './rating'
-import { emptyMind, addVariable, meanOf, sdIn, sdOfSum, update, fixVariable } from './kalman'
+import { emptyState, addVariable, meanOf, sdIn, sdOfSum, update, fixVariable } from './kalman'
 
 const cook = (over: Partial<Evidence> = {}): Evidence => ({
   cookId: 'a',
@@ -24,7 +24,7 @@ const cook = (over: Partial<Evidence> = {}): Evidence => ({
 })
 const plan = { grainKey: 'short-white', bagId: null, vesselId: 'blue', heatId: 'gas' }
 const after = (...cooks: Evidence[]) => correctionFrom(knownFigures(beliefsFrom(cooks)), plan)!
-const mean = (figure: string, ...cooks: Evidence[]) => meanOf(beliefsFrom(cooks).mind, figure)
+const mean = (figure: string, ...cooks: Evidence[]) => meanOf(beliefsFrom(cooks).state, figure)
 
 const anyCook = fc.record({
   cookId: fc.uuid(),
@@ -52,20 +52,20 @@ const anyCooks = (maxLength: number) => fc.uniqueArray(anyCook, { maxLength, sel
 
 describe('one Gaussian over all figures', () => {
   test('with one figure it is the textbook posterior: precisions add, means weigh by them', () => {
-    const mind = emptyMind()
-    addVariable(mind, 'grain a', 2)
+    const state = emptyState()
+    addVariable(state, 'grain a', 2)
     const one = new Map([['grain a', 1]])
-    update(mind, { weights: one, value: 1.5, sd: 2 })
-    update(mind, { weights: one, value: 1, sd: 1 })
-    expect(1 / sdIn(mind, 'grain a', 9) ** 2).toBeCloseTo(1 / 4 + 1 / 4 + 1, 9)
-    expect(meanOf(mind, 'grain a')).toBeCloseTo((1.5 / 4 + 1) / (1 / 4 + 1 / 4 + 1), 9)
+    update(state, { weights: one, value: 1.5, sd: 2 })
+    update(state, { weights: one, value: 1, sd: 1 })
+    expect(1 / sdIn(state, 'grain a', 9) ** 2).toBeCloseTo(1 / 4 + 1 / 4 + 1, 9)
+    expect(meanOf(state, 'grain a')).toBeCloseTo((1.5 / 4 + 1) / (1 / 4 + 1 / 4 + 1), 9)
   })
 
   test('a sum that was seen ties its parts together, and seeing one of them then tells of the other', () => {
-    const mind = emptyMind()
-    addVariable(mind, 'grain a', 1)
-    addVariable(mind, 'steam b', 1)
-    update(mind, {
+    const state = emptyState()
+    addVariable(state, 'grain a', 1)
+    addVariable(state, 'steam b', 1)
+    update(state, {
       weights: new Map([
         ['grain a', 1],
         ['steam b', 1],
@@ -73,12 +73,12 @@ describe('one Gaussian over all figures', () => {
       value: 1,
       sd: 0.01,
     })
-    expect(meanOf(mind, 'grain a')).toBeCloseTo(0.5, 2)
-    update(mind, { weights: new Map([['steam b', 1]]), value: 0, sd: 0.01 })
-    expect(meanOf(mind, 'grain a')).toBeCloseTo(1, 1)
+    expect(meanOf(state, 'grain a')).toBeCloseTo(0.5, 2)
+    update(state, { weights: new Map([['steam b', 1]]), value: 0, sd: 0.01 })
+    expect(meanOf(state, 'grain a')).toBeCloseTo(1, 1)
     expect(
       sdOfSum(
-        mind,
+        state,
         new Map([
           ['grain a', 1],
           ['steam b', 1],
@@ -89,18 +89,18 @@ describe('one Gaussian over all figures', () => {
   })
 
   test('refuses what is no measurement, and what nothing is known of', () => {
-    const mind = emptyMind()
-    addVariable(mind, 'grain a', 1)
-    expect(() => update(mind, { weights: new Map([['grain a', 1]]), value: NaN, sd: 1 })).toThrow(RangeError)
-    expect(() => update(mind, { weights: new Map([['grain a', 1]]), value: 1, sd: 0 })).toThrow(RangeError)
-    expect(() => update(mind, { weights: new Map([['grain b', 1]]), value: 1, sd: 1 })).toThrow(RangeError)
+    const state = emptyState()
+    addVariable(state, 'grain a', 1)
+    expect(() => update(state, { weights: new Map([['grain a', 1]]), value: NaN, sd: 1 })).toThrow(RangeError)
+    expect(() => update(state, { weights: new Map([['grain a', 1]]), value: 1, sd: 0 })).toThrow(RangeError)
+    expect(() => update(state, { weights: new Map([['grain b', 1]]), value: 1, sd: 1 })).toThrow(RangeError)
   })
 
   test('settled, a figure is cut loose from the others', () => {
-    const mind = emptyMind()
-    addVariable(mind, 'grain a', 1)
-    addVariable(mind, 'steam b', 1)
-    update(mind, {
+    const state = emptyState()
+    addVariable(state, 'grain a', 1)
+    addVariable(state, 'steam b', 1)
+    update(state, {
       weights: new Map([
         ['grain a', 1],
         ['steam b', 1],
@@ -108,9 +108,9 @@ describe('one Gaussian over all figures', () => {
       value: 1,
       sd: 0.1,
     })
-    fixVariable(mind, 'grain a', 0.3, 0.01)
-    expect(mind.covariance[0]![1]).toBe(0)
-    expect(meanOf(mind, 'grain a')).toBe(0.3)
+    fixVariable(state, 'grain a', 0.3, 0.01)
+    expect(state.covariance[0]![1]).toBe(0)
+    expect(meanOf(state, 'grain a')).toBe(0.3)
   })
 
   test('one absurd record moves no figure by its own standard deviation', () => {
@@ -126,9 +126,9 @@ describe('one Gaussian over all figures', () => {
         })
         const before = beliefsFrom(cooks)
         const then = beliefsFrom([...cooks, last])
-        for (const figure of then.mind.names) {
-          const sd = sdIn(before.mind, figure, priorSd(figure))
-          expect(Math.abs(meanOf(then.mind, figure) - meanOf(before.mind, figure))).toBeLessThan(sd)
+        for (const figure of then.state.names) {
+          const sd = sdIn(before.state, figure, priorSd(figure))
+          expect(Math.abs(meanOf(then.state, figure) - meanOf(before.state, figure))).toBeLessThan(sd)
         }
       }),
     )
@@ -137,10 +137,10 @@ describe('one Gaussian over all figures', () => {
   test('covariances stay sound: symmetric, and no figure surer than sure', () => {
     fc.assert(
       fc.property(anyCooks(20), (cooks) => {
-        const { mind } = beliefsFrom(cooks)
-        mind.covariance.forEach((row, i) => {
+        const { state } = beliefsFrom(cooks)
+        state.covariance.forEach((row, i) => {
           expect(row[i]!).toBeGreaterThan(0)
-          row.forEach((v, j) => expect(v).toBeCloseTo(mind.covariance[j]![i]!, 10))
+          row.forEach((v, j) => expect(v).toBeCloseTo(state.covariance[j]![i]!, 10))
         })
       }),
     )
@@ -202,9 +202,9 @@ describe('what cooks teach', () => {
         judged: { wetDry: i % 2 === 0 ? -2 : 0, hardness: 0 },
       }),
     )
-    const { mind } = beliefsFrom(cooks)
-    expect(meanOf(mind, 'steam blue')).toBeGreaterThan(0.12)
-    expect(Math.abs(meanOf(mind, 'grain short-white'))).toBeLessThan(0.06)
+    const { state } = beliefsFrom(cooks)
+    expect(meanOf(state, 'steam blue')).toBeGreaterThan(0.12)
+    expect(Math.abs(meanOf(state, 'grain short-white'))).toBeLessThan(0.06)
   })
 
   test('where water is poured off the tongue says nothing of the pour', () => {
@@ -243,8 +243,8 @@ describe('what cooks teach', () => {
     fc.assert(
       fc.property(anyCooks(12), (cooks) => {
         const [a, b] = [beliefsFrom(cooks), beliefsFrom([...cooks].reverse())]
-        expect(b.mind.mean).toEqual(a.mind.mean)
-        expect(b.mind.covariance).toEqual(a.mind.covariance)
+        expect(b.state.mean).toEqual(a.state.mean)
+        expect(b.state.covariance).toEqual(a.state.covariance)
       }),
     )
   })
@@ -253,7 +253,7 @@ describe('what cooks teach', () => {
     fc.assert(
       fc.property(anyCooks(10), anyCook, (cooks, gone) => {
         const with_ = [...cooks, { ...gone, cookId: 'gone' }]
-        expect(beliefsFrom(with_.filter((c) => c.cookId !== 'gone')).mind).toEqual(beliefsFrom(cooks).mind)
+        expect(beliefsFrom(with_.filter((c) => c.cookId !== 'gone')).state).toEqual(beliefsFrom(cooks).state)
       }),
     )
   })
@@ -263,7 +263,7 @@ describe('what cooks teach', () => {
       cook({ cookId: String(i).padStart(4, '0'), endedMs: i }),
     )
     const few = many.slice(0, 60)
-    const sd = (list: Evidence[]) => sdIn(beliefsFrom(list).mind, 'grain short-white', 1)
+    const sd = (list: Evidence[]) => sdIn(beliefsFrom(list).state, 'grain short-white', 1)
     expect(sd(many)).toBeGreaterThan(0.9 * sd(few))
     expect(sd(few)).toBeLessThan(0.07)
   })
@@ -283,8 +283,8 @@ describe('what the cook says of a figure', () => {
     expect(pinned.mean).toBeCloseTo(0.2, 4)
     expect(pinned.pinned).toBe(true)
     const reset = beliefsFrom([wet(1)], [{ figure: 'grain short-white', kind: 'reset', value: 0, atMs: 2 }])
-    expect(meanOf(reset.mind, 'grain short-white')).toBe(0)
-    expect(sdIn(reset.mind, 'grain short-white', 9)).toBeCloseTo(priorSd('grain short-white'), 12)
+    expect(meanOf(reset.state, 'grain short-white')).toBe(0)
+    expect(sdIn(reset.state, 'grain short-white', 9)).toBeCloseTo(priorSd('grain short-white'), 12)
     expect(knownFigures(reset)['grain short-white']).toBeUndefined()
   })
   test('a pin on what was never cooked counts at once', () => {
@@ -294,7 +294,9 @@ describe('what the cook says of a figure', () => {
     expect(isFigureName('grain wild')).toBe(true)
     for (const name of ['grain', 'grain ', 'toString x', ' grain', 'constructor y'])
       expect(isFigureName(name)).toBe(false)
-    expect(beliefsFrom([], [{ figure: 'toString x', kind: 'pin', value: 1, atMs: 0 }]).mind.names).toEqual([])
+    expect(beliefsFrom([], [{ figure: 'toString x', kind: 'pin', value: 1, atMs: 0 }]).state.names).toEqual(
+      [],
+    )
   })
 })
 

@@ -1,9 +1,9 @@
 import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
-import { addVariable, emptyMind, meanOf, update } from './kalman'
+import { addVariable, emptyState, meanOf, update } from './kalman'
 
 /** The mean after one reading of a figure whose prior is 0 ± 1, read with ± 1. */
 const meanAfter = (value: number): number => {
-  const state = emptyMind()
+  const state = emptyState()
   addVariable(state, 'x', 1)
   update(state, { weights: new Map([['x', 1]]), value, sd: 1 })
   return meanOf(state, 'x')

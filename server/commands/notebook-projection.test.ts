@@ -136,19 +136,19 @@ describe('the records and what is made of them', () => {
   })
   test('beliefs made again from the records are equal to the last bit', () => {
     season()
-    const before = currentBeliefs(kitchen).beliefs.mind
+    const before = currentBeliefs(kitchen).beliefs.state
     for (const id of ids()) note(kitchen, id)
-    const again = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.words()).mind
+    const again = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.words()).state
     expect(again.mean).toEqual(before.mean)
     expect(again.covariance).toEqual(before.covariance)
   })
   test('a cook taken out equals one never cooked', () => {
     copy('2026-01-03;Quinoa;220;310;heavy pot;wet', '2026-01-20;Long-grain white;260;430;thin pot;dry')
-    const before = currentBeliefs(kitchen).beliefs.mind
+    const before = currentBeliefs(kitchen).beliefs.state
     copy('2026-02-02;Long-grain white;300;670;heavy pot;far too wet')
-    expect(currentBeliefs(kitchen).beliefs.mind).not.toEqual(before)
+    expect(currentBeliefs(kitchen).beliefs.state).not.toEqual(before)
     expect(removeCook(kitchen, ids()[0]!).ok).toBe(true)
-    expect(currentBeliefs(kitchen).beliefs.mind).toEqual(before)
+    expect(currentBeliefs(kitchen).beliefs.state).toEqual(before)
     expect(errorOf(removeCook(kitchen, 'nobody'))!.path).toBe('cook')
   })
   test('judging by two taps leaves what was told before', () => {
