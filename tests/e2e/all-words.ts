@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { act, letPass } from './kitchen'
 
 /** Everything a page says: its text, its labels, what its fields hold and propose. */
 export const words = (page: Page): Promise<string[]> =>
@@ -40,3 +41,15 @@ export const PAGES = [
   '/ready-by',
   '/recipe-card',
 ]
+
+/** Presses through the first stages of a batch, six minutes each, as far as the pot needs a hand. */
+export async function atEachStage(page: Page, see: (stage: string) => Promise<void>): Promise<void> {
+  const key = page.getByRole('region', { name: 'Actions' }).getByRole('button').first()
+  for (let stage = 0; stage < 7; stage++) {
+    await see(await act(page).innerText())
+    if (/^(Served|Next step)/.test(await key.innerText())) return
+    await letPass(page, 6)
+    await key.click()
+    await page.waitForTimeout(700)
+  }
+}

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
-import { act, expect, letPass, open, setAside, test } from './kitchen'
-import { PAGES, words } from './all-words'
+import { expect, open, setAside, test } from './kitchen'
+import { atEachStage, PAGES, words } from './all-words'
 
 test.use({ locale: 'de-DE' })
 
@@ -34,15 +34,7 @@ test('at the stove every figure has its comma, and what is typed with one is rea
   await open(page, '/?grain=short-white&for=4&pot=clay&on=big-gas&salt=0.8')
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)
-  const keys = page.getByRole('region', { name: 'Actions' })
-  for (let step = 0; step < 7; step++) {
-    expect.soft(await withPoints(page), await act(page).innerText()).toEqual([])
-    const key = keys.getByRole('button').first()
-    if (/^(Served|Next step)/.test(await key.innerText())) break
-    await letPass(page, 6)
-    await key.click()
-    await page.waitForTimeout(700)
-  }
+  await atEachStage(page, async (stage) => expect.soft(await withPoints(page), stage).toEqual([]))
   await setAside(page)
 })
 

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
-import { PAGES, words } from './all-words'
-import { act, expect, letPass, open, setAside, test } from './kitchen'
+import { atEachStage, PAGES, words } from './all-words'
+import { expect, open, setAside, test } from './kitchen'
 
 /** A figure with a metric unit, wherever it is read, spoken or typed. */
 const METRIC = /(?:^|[^\w.])\d[\d.,]*\s?(?:°C|mm|cm|m[lL]|L|k?g|m)(?![\w²³/])/
@@ -94,15 +94,7 @@ test('at the stove of a US kitchen every amount is in cups and spoons, every tem
   await open(page, '/?grain=short-white&for=4&pot=clay&on=big-gas&salt=0.8')
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.waitForURL(/stove\/./)
-  const keys = page.getByRole('region', { name: 'Actions' })
-  for (let step = 0; step < 7; step++) {
-    expect.soft(await metric(page), await act(page).innerText()).toEqual([])
-    const key = keys.getByRole('button').first()
-    if (/^(Served|Next step)/.test(await key.innerText())) break
-    await letPass(page, 6)
-    await key.click()
-    await page.waitForTimeout(700)
-  }
+  await atEachStage(page, async (stage) => expect.soft(await metric(page), stage).toEqual([]))
   // The next plan begins where this one left off.
   const stove = page.url()
   await open(page, '/')
