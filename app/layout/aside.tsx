@@ -91,10 +91,15 @@ export function Aside({ word, label, className, pressed, width, piece, children 
 const GAP = 6
 const EDGE = 8
 
-/** Under its key, or over it where there is more room; never out of the window. */
+/** Under its key, or over it where there is more room; never out of the window: what is taller scrolls. */
 function place(key: HTMLElement | null, box: HTMLElement | null): void {
   if (!key || !box) return
   const at = key.getBoundingClientRect()
+  const most = window.innerHeight - 2 * EDGE
+  const isTall = Math.max(box.offsetHeight, box.scrollHeight) > most
+  // Lists that open in a lower one may stand out of it.
+  box.style.overflowY = isTall ? 'auto' : ''
+  box.style.maxHeight = isTall ? `${most}px` : ''
   const { offsetWidth: wide, offsetHeight: high } = box
   const under = at.bottom + GAP + high + EDGE <= window.innerHeight || at.top < window.innerHeight - at.bottom
   box.style.left = `${Math.max(EDGE, Math.min(at.left, window.innerWidth - wide - EDGE))}px`

@@ -169,3 +169,26 @@ test('the stove and the plan page share a household, and the season strip leads 
   await page.getByRole('link', { name: /^Long-grain white, .*scorched/ }).click()
   await expect(page.getByText('Thin pot, walked away.')).toBeVisible()
 })
+
+test('a panel taller than the window scrolls to its last field', async ({ page, isMobile }) => {
+  test.skip(isMobile)
+  await page.setViewportSize({ width: 1280, height: 640 })
+  // A lid that does not seal has one choice more.
+  await open(page, '/?grain=basmati&for=4&pot=little-steel')
+  await page.getByRole('button', { name: /^How it is heated/ }).click()
+  const panel = page.locator('[popover]:popover-open')
+  const last = panel.locator('input').last()
+  await expect(last).toBeAttached()
+  const box = (await panel.boundingBox())!
+  expect(box.y).toBeGreaterThanOrEqual(0)
+  expect(box.y + box.height).toBeLessThanOrEqual(640)
+  await last.scrollIntoViewIfNeeded()
+  await expect(last).toBeInViewport()
+  await last.click()
+  // A choice made far down leaves it where it is.
+  const before = await panel.evaluate((e) => e.scrollTop)
+  expect(before).toBeGreaterThan(0)
+  await panel.getByRole('checkbox', { name: 'loosen halfway through the rest' }).click()
+  await expect(panel.getByRole('checkbox', { name: 'loosen halfway through the rest' })).toBeChecked()
+  expect(await panel.evaluate((e) => e.scrollTop)).toBeGreaterThan(0)
+})
