@@ -49,18 +49,18 @@ const fromHere = (request) => {
 const build = await import(BUILD)
 const {
   failed,
-  gate: requireSession,
   isLoopback,
   isReady,
   log,
   logged,
   openAtStart,
-  openDoor: prepareHttps,
+  prepareHttps,
   redirectRenamed,
+  requireSession,
 } = build.entry.module
 const opened = openAtStart()
 if (!opened.ok) cannotStart(opened.message)
-// On this machine the house is open as it is; on the network it has a door of its own, beside.
+// On this machine no passphrase is asked; on the network a listener of its own asks for one.
 const onNetwork = !isLoopback(host)
 // The worker bears the build it belongs to, so that another build is another worker.
 const VERSION = createHash('sha256').update(readFileSync('build/server/index.js')).digest('hex').slice(0, 12)
@@ -68,7 +68,7 @@ const WORKER = readFileSync('build/client/sw.js', 'utf8').replace('__VERSION__',
 const pages = createRequestHandler({ build })
 let stopping = false
 
-/** @type {(door: { network: boolean, secure: boolean }) => express.Express} */
+/** @type {(listener: { network: boolean, secure: boolean }) => express.Express} */
 const householdBehind = (listener) => {
   const app = express()
   app.disable('x-powered-by')
@@ -132,7 +132,7 @@ const householdBehind = (listener) => {
     (_request, response) =>
       void response.status(404).type('text').send('This is a stream; it has no data form.'),
   )
-  // Only what is the same for everybody is packed, and seen before the door; pages are small and stream.
+  // Only what is the same for everybody is compressed, and served without a passphrase; pages are small and stream.
   app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
   app.use(express.static('build/client', { maxAge: '1h' }))
   app.use(redirectRenamed)

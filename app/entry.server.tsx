@@ -6,18 +6,13 @@ import { renderToPipeableStream } from 'react-dom/server'
 import { isRouteErrorResponse, ServerRouter, type EntryContext } from 'react-router'
 import { startCopies } from '#server/backup/daily'
 import { startWatching } from '#server/devices/start'
-import { openHousehold } from '#server/kitchen'
+import { kitchen, openHousehold } from '#server/kitchen'
 import { errorOf, log, placeOf } from '#server/log'
+import { learnInSlices } from '#server/queries/beliefs'
 import { NonceContext } from './layout/nonce'
 
 // The server around the pages is plain JavaScript; what it guards the household with comes with the build.
-export {
-  failed,
-  requireSession as gate,
-  isReady,
-  logged,
-  prepareHttps as openDoor,
-} from '#server/http/auth/auth'
+export { failed, isReady, logged, prepareHttps, requireSession } from '#server/http/auth/auth'
 export { isLoopback } from '#server/http/auth/hosts'
 export { redirectRenamed } from '#server/http/redirects'
 export { log } from '#server/log'
@@ -28,6 +23,7 @@ export function openAtStart(): ReturnType<typeof openHousehold> {
   if (!opened.ok) return opened
   startWatching()
   startCopies()
+  learnInSlices(kitchen())
   return opened
 }
 // The development server has no start of its own.

@@ -94,7 +94,7 @@ beforeAll(async () => {
     drop_out: 0,
     lie: 0,
   })
-  demo.notebook.say({ figure: 'steam heavy-blue', kind: 'pin', value: 0.05, atMs: NOW })
+  demo.notebook.setOverride({ figure: 'steam heavy-blue', kind: 'pin', value: 0.05, atMs: NOW })
   whole = out(demo)
 })
 

@@ -15,8 +15,8 @@ import {
   type GaussianState,
 } from './kalman'
 
-/** What the cook has said of a figure: this is what it is, or forget what you thought. */
-export interface Word {
+/** A cook's own statement about a figure: fix it at a value, or forget what was learned. */
+export interface FigureOverride {
   figure: string
   kind: 'pin' | 'reset'
   /** For a pin; logs as logs. */
@@ -24,8 +24,8 @@ export interface Word {
   atMs: number
 }
 
-/** A figure after a cook that moved it. */
-export interface Step {
+/** A figure after a batch that moved it. */
+export interface FigureStep {
   cookId: string
   endedMs: number
   figure: string
@@ -33,7 +33,7 @@ export interface Step {
   sd: number
 }
 
-/** What a cook was expected to say, and what it said. */
+/** What a batch was expected to show, and what it showed. */
 export interface Compared {
   cookId: string
   endedMs: number
@@ -46,9 +46,9 @@ export interface Compared {
 
 export interface Beliefs {
   state: GaussianState
-  /** How many cooks spoke of a figure, and when the last one did. */
-  spoken: Map<string, { cooks: number; lastMs: number }>
-  steps: Step[]
+  /** How many batches showed something of a figure, and when the last one did. */
+  observed: Map<string, { batches: number; lastMs: number }>
+  steps: FigureStep[]
   compared: Compared[]
   pinned: Map<string, number>
 }
@@ -56,43 +56,81 @@ export interface Beliefs {
 /** A pinned figure is what was said, give or take nothing that matters. */
 const PINNED_SD = 1e-4
 
+/** The order in which batches are learned from: as they ended, then by id. */
+export const byEnd = (a: Evidence, b: Evidence): number =>
+  a.endedMs - b.endedMs || (a.cookId < b.cookId ? -1 : 1)
+
+/** Beliefs after a number of batches, in their order, and after as many overrides. */
+export interface BeliefsSoFar {
+  batches: number
+  overrides: number
+  beliefs: Beliefs
+}
+export const nothingLearned = (): BeliefsSoFar => ({
+  batches: 0,
+  overrides: 0,
+  beliefs: { state: emptyState(), observed: new Map(), steps: [], compared: [], pinned: new Map() },
+})
+
 /**
- * Everything that is believed, out of the records alone, in the order of the cooks: the same records give the
- * same figures to the last bit.
+ * Learns from later batches, without those before them being gone through again.
+ * @param before is left as it is
+ * @param batches those that follow, in their order
+ * @param overrides all of them, in any order
+ * @param untilMs overrides are applied up to here; left out: all of them
  */
-export function beliefsFrom(evidence: readonly Evidence[], words: readonly Word[] = []): Beliefs {
-  const state = emptyState()
-  const beliefs: Beliefs = { state, spoken: new Map(), steps: [], compared: [], pinned: new Map() }
-  const cooks = [...evidence].sort((a, b) => a.endedMs - b.endedMs || (a.cookId < b.cookId ? -1 : 1))
-  const said = [...words]
-    .filter((w) => isFigureName(w.figure))
+export function learnFurther(
+  before: BeliefsSoFar,
+  batches: readonly Evidence[],
+  overrides: readonly FigureOverride[],
+  untilMs?: number,
+): BeliefsSoFar {
+  const beliefs: Beliefs = {
+    state: copyOf(before.beliefs.state),
+    observed: new Map(before.beliefs.observed),
+    steps: [...before.beliefs.steps],
+    compared: [...before.beliefs.compared],
+    pinned: new Map(before.beliefs.pinned),
+  }
+  const inOrder = overrides
+    .filter((o) => isFigureName(o.figure))
     .sort((a, b) => a.atMs - b.atMs || (a.figure < b.figure ? -1 : 1))
-  let next = 0
-  const applyWordsUntil = (untilMs: number) => {
-    for (; next < said.length && said[next]!.atMs <= untilMs; next++) {
-      const word = said[next]!
-      if (word.kind === 'pin') {
-        fixVariable(state, word.figure, word.value, PINNED_SD)
-        beliefs.pinned.set(word.figure, word.value)
-      } else {
-        fixVariable(state, word.figure, 0, priorSd(word.figure))
-        beliefs.pinned.delete(word.figure)
-        beliefs.spoken.delete(word.figure)
-      }
-    }
+  let next = before.overrides
+  const overrideUntil = (ms: number) => {
+    for (; next < inOrder.length && inOrder[next]!.atMs <= ms; next++) override(beliefs, inOrder[next]!)
   }
-  for (const cook of cooks) {
-    applyWordsUntil(cook.endedMs)
-    learnFrom(beliefs, cook)
+  for (const batch of batches) {
+    overrideUntil(batch.endedMs)
+    learnFrom(beliefs, batch)
   }
-  applyWordsUntil(Infinity)
-  return beliefs
+  overrideUntil(untilMs ?? Infinity)
+  return { batches: before.batches + batches.length, overrides: next, beliefs }
 }
 
-function learnFrom({ state, spoken, steps, compared, pinned }: Beliefs, cook: Evidence): void {
-  const seen = seenIn(cook)
+/**
+ * Everything that is believed, out of the records alone, in the order of the batches: the same records give the
+ * same figures to the last bit.
+ */
+export const beliefsFrom = (
+  evidence: readonly Evidence[],
+  overrides: readonly FigureOverride[] = [],
+): Beliefs => learnFurther(nothingLearned(), [...evidence].sort(byEnd), overrides).beliefs
+
+function override({ state, observed, pinned }: Beliefs, { figure, kind, value }: FigureOverride): void {
+  if (kind === 'pin') {
+    fixVariable(state, figure, value, PINNED_SD)
+    pinned.set(figure, value)
+  } else {
+    fixVariable(state, figure, 0, priorSd(figure))
+    pinned.delete(figure)
+    observed.delete(figure)
+  }
+}
+
+function learnFrom({ state, observed, steps, compared, pinned }: Beliefs, batch: Evidence): void {
+  const seen = seenIn(batch)
   if (seen.length === 0) return
-  for (const figure of figuresOf(cook)) addVariable(state, figure, priorSd(figure))
+  for (const figure of figuresOf(batch)) addVariable(state, figure, priorSd(figure))
   const touched = new Set<string>()
   const before = state.names.map((figure, i) => ({
     mean: state.mean[i]!,
@@ -106,8 +144,8 @@ function learnFrom({ state, spoken, steps, compared, pinned }: Beliefs, cook: Ev
     }
     const { expected, value, z } = update(state, thing)
     compared.push({
-      cookId: cook.cookId,
-      endedMs: cook.endedMs,
+      cookId: batch.cookId,
+      endedMs: batch.endedMs,
       what,
       figure: thing.weights.keys().next().value!,
       expected,
@@ -115,21 +153,20 @@ function learnFrom({ state, spoken, steps, compared, pinned }: Beliefs, cook: Ev
       z,
     })
   }
-  const timeAt = state.at.get(figureName('time', cook.vesselId))!
-  const grain = keepWaterSide(state, cook, pinned, state.mean[timeAt]! - before[timeAt]!.mean)
+  const timeAt = state.at.get(figureName('time', batch.vesselId))!
+  const grain = keepWaterSide(state, batch, pinned, state.mean[timeAt]! - before[timeAt]!.mean)
   if (grain) touched.add(grain)
-  // Several things seen of one cook may push the same way: together as well they move no figure by its own
+  // Several things seen of one batch may push the same way: together as well they move no figure by its own
   // standard deviation.
   before.forEach(({ mean, sd }, i) => {
     const most = MAX_SHIFT * sd
     state.mean[i] = Math.min(mean + most, Math.max(mean - most, state.mean[i]!))
   })
   for (const figure of touched) {
-    const spokenBefore = spoken.get(figure)
-    spoken.set(figure, { cooks: (spokenBefore?.cooks ?? 0) + 1, lastMs: cook.endedMs })
+    observed.set(figure, { batches: (observed.get(figure)?.batches ?? 0) + 1, lastMs: batch.endedMs })
     steps.push({
-      cookId: cook.cookId,
-      endedMs: cook.endedMs,
+      cookId: batch.cookId,
+      endedMs: batch.endedMs,
       figure,
       mean: meanOf(state, figure),
       sd: sdIn(state, figure, priorSd(figure)),
@@ -143,7 +180,7 @@ const STEAM_WITH_MINUTES = 2.5
 /**
  * Minutes learned from hardness change the water as well, by what boils off in them. Where that would go against
  * the same rating, wetter after too wet or drier after too dry, the grain's own figure takes it back.
- * @param timeMoved the pot's time figure, by how much this cook moved it
+ * @param timeMoved the pot's time figure, by how much this batch moved it
  * @returns the name of the grain's figure where it was moved, or null
  */
 function keepWaterSide(
@@ -159,18 +196,18 @@ function keepWaterSide(
   return grain
 }
 
-/** Every figure someone has spoken of. */
-export const knownFigures = ({ state, spoken, pinned }: Beliefs): KnownFigures =>
+/** Every figure of which a batch showed something, or which was pinned. */
+export const knownFigures = ({ state, observed, pinned }: Beliefs): KnownFigures =>
   Object.fromEntries(
     state.names
-      .filter((figure) => spoken.has(figure) || pinned.has(figure))
+      .filter((figure) => observed.has(figure) || pinned.has(figure))
       .map((figure) => [
         figure,
         {
           mean: meanOf(state, figure),
           sd: sdIn(state, figure, priorSd(figure)),
-          cooks: spoken.get(figure)?.cooks ?? 0,
-          lastMs: spoken.get(figure)?.lastMs ?? 0,
+          cooks: observed.get(figure)?.batches ?? 0,
+          lastMs: observed.get(figure)?.lastMs ?? 0,
           pinned: pinned.has(figure),
           ...covariancesOf(state, figure),
         },

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { beliefsFrom, experimentsFor, knownFigures, type Word } from './beliefs'
+import { beliefsFrom, experimentsFor, knownFigures, type FigureOverride } from './beliefs'
 import { correctionFrom } from './corrections'
 import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
 import { figureName, isFigureName, priorSd } from './figures'
@@ -270,7 +270,7 @@ describe('what cooks teach', () => {
 })
 
 describe('what the cook says of a figure', () => {
-  const pin = (value: number, atMs: number): Word => ({
+  const pin = (value: number, atMs: number): FigureOverride => ({
     figure: 'grain short-white',
     kind: 'pin',
     value,
@@ -397,8 +397,14 @@ describe('a rating never moves the water the wrong way', () => {
 
 describe('words of the cook, and what is left over', () => {
   const figure = figureName('grain', cook({}).grainKey)
-  const word = (kind: Word['kind'], value: number, atMs: number): Word => ({ figure, kind, value, atMs })
-  const known = (cooks: Evidence[], words: Word[]) => knownFigures(beliefsFrom(cooks, words))[figure]
+  const word = (kind: FigureOverride['kind'], value: number, atMs: number): FigureOverride => ({
+    figure,
+    kind,
+    value,
+    atMs,
+  })
+  const known = (cooks: Evidence[], words: FigureOverride[]) =>
+    knownFigures(beliefsFrom(cooks, words))[figure]
 
   test('the last word counts, in whatever order they are stored', () => {
     const words = [word('pin', 0.1, 5), word('pin', 0.3, 9), word('pin', 0.2, 7)]

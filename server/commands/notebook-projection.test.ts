@@ -10,8 +10,8 @@ import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { copyCooks } from './import-batches'
 import { rate } from './rate'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { measureCook, pinFigure, removeCook, resetFigure, unsayFigure } from './notebook'
-import { currentBeliefs } from '#server/queries/beliefs'
+import { measureCook, pinFigure, removeCook, resetFigure, removeFigureOverride } from './notebook'
+import { currentBeliefs, learnInSlices } from '#server/queries/beliefs'
 import { note, rebuildMissingEntries } from './rebuild-entry'
 import { adoptCup, makeTasteTest, taste } from './taste-tests'
 
@@ -138,9 +138,57 @@ describe('the records and what is made of them', () => {
     season()
     const before = currentBeliefs(kitchen).beliefs.state
     for (const id of ids()) note(kitchen, id)
-    const again = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.words()).state
+    const again = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.overrides()).state
     expect(again.mean).toEqual(before.mean)
     expect(again.covariance).toEqual(before.covariance)
+  })
+  test('learning further equals learning from all, whatever was changed in between', () => {
+    const day = (n: number) => new Date(Date.UTC(2025, 0, 1) + n * 86_400_000).toISOString().slice(0, 10)
+    const rowOf = (n: number) =>
+      `${day(n)};${n % 3 === 0 ? 'Quinoa' : 'Long-grain white'};${200 + n};${400 + (n % 7) * 20};${n % 2 === 0 ? 'heavy pot' : 'thin pot'};${['wet', 'right', 'dry', 'far too wet'][n % 4]}`
+    const same = () => {
+      const { beliefs } = currentBeliefs(kitchen)
+      const all = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.overrides())
+      expect(beliefs.state).toEqual(all.state)
+      expect(beliefs.steps).toEqual(all.steps)
+      expect(beliefs.compared).toEqual(all.compared)
+      expect(beliefs.observed).toEqual(all.observed)
+    }
+    const rows = (from: number, to: number) => Array.from({ length: to - from }, (_, i) => rowOf(from + i))
+    copy(...rows(100, 250))
+    same()
+    for (let n = 250; n < 258; n++) {
+      copy(rowOf(n))
+      same()
+    }
+    // The newest is rated anew, one of the oldest as well, one of the middle is taken out.
+    const [newest, , third] = ids()
+    expect(rate(kitchen, newest!, { wet_dry: '-2', hardness: '1' }, NOW).ok).toBe(true)
+    same()
+    pinFigure(kitchen, { figure: 'grain quinoa', value: '0.1' }, Date.UTC(2025, 5, 1))
+    same()
+    copy(...rows(260, 300))
+    same()
+    removeFigureOverride(kitchen, { figure: 'grain quinoa' })
+    same()
+    expect(removeCook(kitchen, third!).ok).toBe(true)
+    const oldest = kitchen.notebook.lines({}, 1, kitchen.notebook.count({}) - 1)[0]!.cook_id
+    expect(removeCook(kitchen, oldest).ok).toBe(true)
+    same()
+    copy(rowOf(3))
+    same()
+  })
+  test('a long notebook learned from in slices at the start gives the same', async () => {
+    copy(
+      ...Array.from({ length: 400 }, (_, n) => {
+        const day = new Date(Date.UTC(2025, 0, 1) + n * 86_400_000).toISOString().slice(0, 10)
+        return `${day};Quinoa;${200 + n};${400 + (n % 7) * 20};heavy pot;${['wet', 'right', 'dry'][n % 3]}`
+      }),
+    )
+    learnInSlices(kitchen)
+    await new Promise((resolve) => setTimeout(resolve, 20))
+    const all = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.overrides())
+    expect(currentBeliefs(kitchen).beliefs.state).toEqual(all.state)
   })
   test('a cook taken out equals one never cooked', () => {
     copy('2026-01-03;Quinoa;220;310;heavy pot;wet', '2026-01-20;Long-grain white;260;430;thin pot;dry')
@@ -219,14 +267,14 @@ describe('what the cook says of a figure', () => {
     expect(currentBeliefs(kitchen).known['steam heavy-pot']!.mean).toBeCloseTo(Math.log(1.3), 9)
     expect(resetFigure(kitchen, { figure: 'grain long-white' }, NOW).ok).toBe(true)
     expect(currentBeliefs(kitchen).known['grain long-white']).toBeUndefined()
-    expect(unsayFigure(kitchen, { figure: 'grain long-white' }).ok).toBe(true)
-    expect(unsayFigure(kitchen, { figure: 'steam heavy-pot' }).ok).toBe(true)
+    expect(removeFigureOverride(kitchen, { figure: 'grain long-white' }).ok).toBe(true)
+    expect(removeFigureOverride(kitchen, { figure: 'steam heavy-pot' }).ok).toBe(true)
     expect(currentBeliefs(kitchen).known['grain long-white']!.mean).toBe(tasted)
     expect(errorOf(pinFigure(kitchen, { figure: 'grain long-white', value: '3' }, NOW))!.message).toContain(
       '-0.8 to 0.8',
     )
     expect(errorOf(pinFigure(kitchen, { figure: 'toString x', value: '0' }, NOW))!.path).toBe('figure')
-    expect(errorOf(unsayFigure(kitchen, { figure: 'grain quinoa' }))!.path).toBe('figure')
+    expect(errorOf(removeFigureOverride(kitchen, { figure: 'grain quinoa' }))!.path).toBe('figure')
   })
 })
 

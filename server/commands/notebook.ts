@@ -78,7 +78,7 @@ export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number):
   const { value } = read.value
   if (!(value >= min && value <= max))
     return fieldError('value', `must be from ${min} to ${max} ${unit}, got ${value}`, 'out-of-range')
-  notebook.say({
+  notebook.setOverride({
     figure: read.value.figure,
     kind: 'pin',
     value: unit === 'times' ? Math.log(value) : value,
@@ -91,15 +91,15 @@ export function pinFigure({ notebook }: Kitchen, input: unknown, nowMs: number):
 export function resetFigure({ notebook }: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = readerOf(v.object({ figure }))(input)
   if (!read.ok) return read
-  notebook.say({ figure: read.value.figure, kind: 'reset', value: 0, atMs: Math.round(nowMs) })
+  notebook.setOverride({ figure: read.value.figure, kind: 'reset', value: 0, atMs: Math.round(nowMs) })
   return { ok: true, value: null }
 }
 
 /** Takes a pin or a fresh start back. */
-export function unsayFigure({ notebook }: Kitchen, input: unknown): Result<null> {
+export function removeFigureOverride({ notebook }: Kitchen, input: unknown): Result<null> {
   const read = readerOf(v.object({ figure }))(input)
   if (!read.ok) return read
-  return notebook.unsay(read.value.figure)
+  return notebook.removeOverride(read.value.figure)
     ? { ok: true, value: null }
     : fieldError('figure', 'is not fixed and was not restarted')
 }

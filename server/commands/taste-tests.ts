@@ -116,7 +116,7 @@ export function adoptCup(
   if (!cup) return fieldError('letter', `must be a sample of this taste test, got ${quoted(letter)}`)
   if (tasteTest.differs !== 'water')
     return fieldError('letter', 'can only be adopted from a taste test of water; bookmark the others')
-  notebook.say({
+  notebook.setOverride({
     figure: figureName('grain', tasteTest.grain_key),
     kind: 'pin',
     value: Math.max(-0.8, Math.min(0.8, cup.delta)),

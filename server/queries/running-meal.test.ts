@@ -193,7 +193,7 @@ describe('a meal under way', () => {
     const at = SERVE - 50 * MINUTE
     const [burner] = kitchen.equipment.heats()
     fixDish(kitchen, id, { dish: dish('rice'), burner: burner!.id })
-    kitchen.notebook.say({
+    kitchen.notebook.setOverride({
       figure: `power ${burner!.id}`,
       kind: 'pin',
       value: Math.log(1.2),

@@ -1,5 +1,5 @@
 import type { Evidence } from '#core/learn/evidence'
-import type { Word } from '#core/learn/beliefs'
+import type { FigureOverride } from '#core/learn/beliefs'
 import { OUTCOME_FILTERS, type Rating, type OutcomeFilter } from '#core/learn/rating'
 import type { Db } from './open'
 
@@ -95,11 +95,11 @@ export function notebookIn(db: Db) {
   const poured = db.prepare('SELECT pour_g FROM notebook_entry WHERE cook_id = ?').pluck()
   const grains = db.prepare('SELECT DISTINCT grain_key FROM notebook_entry').pluck()
   const methods = db.prepare('SELECT DISTINCT method FROM notebook_entry').pluck()
-  const words = db.prepare('SELECT figure, kind, value, at_ms AS atMs FROM belief_override')
-  const say = db.prepare(
+  const overrides = db.prepare('SELECT figure, kind, value, at_ms AS atMs FROM belief_override')
+  const setOverride = db.prepare(
     'INSERT INTO belief_override (figure, kind, value, at_ms) VALUES (@figure, @kind, @value, @atMs) ON CONFLICT (figure) DO UPDATE SET kind = @kind, value = @value, at_ms = @atMs',
   )
-  const unsay = db.prepare('DELETE FROM belief_override WHERE figure = ?')
+  const removeOverride = db.prepare('DELETE FROM belief_override WHERE figure = ?')
   const measured = db.prepare('SELECT kind, grams FROM measurement WHERE cook_id = ?')
   const measure = db.prepare(
     'INSERT INTO measurement (cook_id, kind, grams) VALUES (@cookId, @kind, @grams) ON CONFLICT (cook_id, kind) DO UPDATE SET grams = @grams',
@@ -158,6 +158,8 @@ export function notebookIn(db: Db) {
       return drop.run(cookId).changes > 0
     },
     missing: () => missing.all() as string[],
+    /** As stored, in the order it is learned from. */
+    evidenceTexts: () => evidence.all() as string[],
     evidence: () => (evidence.all() as string[]).map(evidenceIn),
     lines: (filter: NotebookFilter, limit: number, offset: number) =>
       statementsFor(filter).list.all(bound(filter, { limit, offset })) as NotebookLine[],
@@ -173,14 +175,14 @@ export function notebookIn(db: Db) {
     pouredIn: (cookId: string) => poured.get(cookId) as number | undefined,
     grains: () => grains.all() as string[],
     methods: () => methods.all() as string[],
-    words: () => words.all() as Word[],
-    say: (word: Word) => {
-      say.run(word)
+    overrides: () => overrides.all() as FigureOverride[],
+    setOverride: (override: FigureOverride) => {
+      setOverride.run(override)
       version++
     },
-    unsay: (figure: string) => {
+    removeOverride: (figure: string) => {
       version++
-      return unsay.run(figure).changes > 0
+      return removeOverride.run(figure).changes > 0
     },
     measured: (cookId: string) => measured.all(cookId) as { kind: MeasurementKind; grams: number }[],
     measure: (cookId: string, kind: MeasurementKind, grams: number | null) =>

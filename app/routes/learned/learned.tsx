@@ -5,7 +5,7 @@ import { FIGURE_KINDS, idOf, kindOf, priorSd, type FigureKind } from '#core/lear
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
-import { pinFigure, resetFigure, unsayFigure } from '#server/commands/notebook'
+import { pinFigure, resetFigure, removeFigureOverride } from '#server/commands/notebook'
 import { currentBeliefs } from '#server/queries/beliefs'
 import { formOf } from '../../ui/forms/read-form'
 import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
@@ -25,7 +25,7 @@ const IN_A_SCATTER = 160
 export function loader() {
   const open = kitchen()
   const { beliefs, known } = currentBeliefs(open)
-  const words = new Map(open.notebook.words().map((w) => [w.figure, w.kind]))
+  const words = new Map(open.notebook.overrides().map((w) => [w.figure, w.kind]))
   const pots = new Map(open.equipment.vessels().map((row) => [row.id, row.name]))
   const heats = new Map(open.equipment.heats().map((row) => [row.id, row.name]))
   const bags = new Map(open.grainBags.bags().map((row) => [row.id, row.name]))
@@ -105,7 +105,7 @@ export async function action({ request }: Route.ActionArgs) {
   const acts = new Map<string, () => Result<unknown>>([
     ['pin', () => pinFigure(open, typed, nowMs())],
     ['reset', () => resetFigure(open, typed, nowMs())],
-    ['unsay', () => unsayFigure(open, typed)],
+    ['unsay', () => removeFigureOverride(open, typed)],
   ])
   const act = acts.get(typed.intent ?? '')
   if (!act)
