@@ -286,7 +286,7 @@ function PlannedPot({
   state,
   change,
   household,
-  planned: { plan, vessel, variety, vesselRow, context, method },
+  planned: { plan, asked, vessel, variety, vesselRow, context, method },
   crease,
   changed,
   now,
@@ -303,6 +303,7 @@ function PlannedPot({
       plan={plan}
       vessel={vessel}
       variety={variety}
+      heat={asked.source.kind}
       name={vesselRow.name}
       lid={state.lidUntilBoil}
       printed={vesselRow.printed}

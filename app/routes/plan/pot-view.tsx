@@ -1,6 +1,7 @@
 import { UnstyledButton } from '@mantine/core'
 import { lazy, Suspense, useState } from 'react'
 import type { Variety } from '#core/grain/varieties'
+import type { HeatSource } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 import type { Plan } from '#core/plan/result'
 import type { Vessel } from '#core/vessel/vessel'
@@ -19,6 +20,8 @@ interface PotViewProps {
   plan: Plan
   vessel: Vessel
   variety: Variety
+  /** What heats it. */
+  heat: HeatSource['kind']
   name: string
   lid: LidPosition
   crease: number | undefined
@@ -47,6 +50,7 @@ export function PotView({
   plan,
   vessel,
   variety,
+  heat,
   name,
   lid,
   crease,
@@ -94,6 +98,7 @@ export function PotView({
         <PotSection
           vessel={vessel}
           variety={variety}
+          heat={heat}
           lid={cooked ? 'off' : shown}
           crease={crease}
           hold={hold}

@@ -269,7 +269,9 @@ function amountsOf({ amounts = [], title }: Stage, { said_in }: Plan): string {
   return texts.length === 0 ? '' : `${texts.map(({ text, of }) => `${text} ${of}`).join('; ')}; `
 }
 
+/** A range and its unit stay on one line: a word joiner round the dash, a no-break space before "min". */
+const minutesWord = (stage: Stage): string =>
+  windowWord(stage.minutes, stage.ends_on).replace('–', '\u2060–\u2060').replaceAll(' ', '\u00a0')
+
 const endWords = (stage: Stage): string =>
-  stage.ends_on === 'clock'
-    ? windowWord(stage.minutes, 'clock')
-    : `until ${stage.cue}, ${windowWord(stage.minutes, 'cue')}`
+  stage.ends_on === 'clock' ? minutesWord(stage) : `until ${stage.cue}, ${minutesWord(stage)}`

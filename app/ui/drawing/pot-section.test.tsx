@@ -81,3 +81,11 @@ test.each(['cooker-5', 'pressure-electric-6', 'oven-dish-3', 'clay-1.8', 'stock-
     expect(html).toContain('aria-label="the pot"')
   },
 )
+
+test('flames under a pot on gas, a plate under any other', () => {
+  expect(section({ heat: 'gas' })).toContain('class="grate"')
+  for (const heat of ['electric', 'cooker', 'pressure', 'oven'] as const) {
+    expect(section({ heat })).not.toContain('class="grate"')
+    expect(section({ heat })).toContain('class="plate"')
+  }
+})

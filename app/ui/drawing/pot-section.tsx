@@ -2,6 +2,7 @@ import { useElementSize } from '@mantine/hooks'
 import { useId, type CSSProperties } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
+import type { HeatSource } from '#core/heat/sources'
 import { millilitres, millimetres, type Millimetres } from '#core/units/units'
 import { levelOf, diameterAt } from '#core/vessel/shape'
 import { isPressureCooker, type Vessel } from '#core/vessel/vessel'
@@ -28,6 +29,8 @@ export interface PotLevels {
 export interface PotSectionProps {
   vessel: Vessel
   variety: Variety
+  /** What heats it. */
+  heat?: HeatSource['kind']
   levels: PotLevels
   lid: LidPosition
   /** The cook's finger on the grain, with its joint this far up, mm. */
@@ -103,6 +106,7 @@ function labelsOf(
 export function PotSection({
   vessel,
   variety,
+  heat = 'gas',
   levels,
   lid,
   crease,
@@ -164,7 +168,7 @@ export function PotSection({
             wet={!cooked && levels.fill > 0}
           />
         </defs>
-        <Heat kind={vessel.kind} base={vessel.baseDiameter / 2} wall={wall} />
+        <Heat kind={heat} base={vessel.baseDiameter / 2} wall={wall} />
         <Body vessel={vessel} wall={wall} />
         <PotFilling
           vessel={vessel}
@@ -488,8 +492,8 @@ const Housing = ({ r, h, wall }: { r: number; h: number; wall: number }) => (
   />
 )
 
-function Heat({ kind, base, wall }: { kind: Vessel['kind']; base: number; wall: number }) {
-  if (kind === 'cooker' || kind === 'pressure-electric')
+function Heat({ kind, base, wall }: { kind: HeatSource['kind']; base: number; wall: number }) {
+  if (kind !== 'gas')
     return <path d={`M${-base * 0.7} ${wall + 6}H${base * 0.7}`} className={classes.plate} />
   const flames = Math.round(base / 9)
   return (
