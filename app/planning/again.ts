@@ -74,6 +74,7 @@ const wayAgain = (request: PlanRequestJson, first: PlanState) => ({
   toasted: request.toasted_bottom ?? false,
   stirred: request.stir_at_boil ?? false,
   loosenedInRest: request.loosen_in_rest ?? false,
+  friedAtEnd: request.fry_at_end ?? false,
   foil: typeof request.vessel === 'object' && request.vessel.lid === 'foil',
   lidUntilBoil: request.lid_until_boil ?? first.lidUntilBoil,
   heatStyle: request.heat_style ?? first.heatStyle,

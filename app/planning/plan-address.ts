@@ -84,6 +84,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('toasted', state.toasted ? 'yes' : null, null)
   put('stir', state.stirred ? 'yes' : null, null)
   put('loosen', state.loosenedInRest ? 'halfway' : null, null)
+  put('fry', state.friedAtEnd ? 'yes' : null, null)
   put('foil', state.foil ? 'yes' : null, null)
   put('burner', state.heatId, first.heatId)
   put('serving', state.serving, first.serving)
@@ -270,6 +271,7 @@ export function fromSearch(
     toasted: search.get('toasted') === 'yes',
     stirred: search.get('stir') === 'yes',
     loosenedInRest: search.get('loosen') === 'halfway',
+    friedAtEnd: search.get('fry') === 'yes',
     foil: search.get('foil') === 'yes',
     serving: oneOf(['side', 'main'], search.get('serving'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),

@@ -98,6 +98,8 @@ export interface PlanState {
   stirred: boolean
   /** Loosened once, halfway through the rest. */
   loosenedInRest: boolean
+  /** Grain for frying is fried as the last stage. */
+  friedAtEnd: boolean
   /** Foil under a lid that does not seal, for this batch. */
   foil: boolean
   vesselId: string
@@ -182,6 +184,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   toasted: DEFAULTS.toasted_bottom,
   stirred: DEFAULTS.stir_at_boil,
   loosenedInRest: DEFAULTS.loosen_in_rest,
+  friedAtEnd: DEFAULTS.fry_at_end,
   foil: false,
   vesselId: vessels[0]?.id ?? '',
   heatId: heats[0]?.id ?? '',
@@ -435,6 +438,7 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
     toasted_bottom: state.toasted,
     stir_at_boil: state.stirred,
     loosen_in_rest: state.loosenedInRest,
+    fry_at_end: state.friedAtEnd && state.purpose === 'frying',
     heat_style: state.heatStyle,
     vessel: vesselAsked(vessel, learned, state.foil),
     heat: heatAsked(vessel, heat, learned),

@@ -97,6 +97,7 @@ export const DEFAULTS = Object.freeze({
   lid_until_boil: 'on',
   stir_at_boil: false,
   loosen_in_rest: false,
+  fry_at_end: false,
   pressure: 'high',
   release: 'natural',
   release_minutes: 10,
@@ -342,6 +343,8 @@ export const PlanRequestSchema = record({
   stir_at_boil: v.optional(flag, DEFAULTS.stir_at_boil),
   /** The rest is opened halfway, the grain loosened, the lid put back. */
   loosen_in_rest: v.optional(flag, DEFAULTS.loosen_in_rest),
+  /** Grain for frying is fried once it has steamed off, in a pan, as the last stage. */
+  fry_at_end: v.optional(flag, DEFAULTS.fry_at_end),
   rest_minutes: v.optional(between(...LIMITS.rest_minutes, 'minutes')),
   pressure: v.optional(oneOf(['low', 'high']), DEFAULTS.pressure),
   release: v.optional(oneOf(['natural', 'timed', 'quick']), DEFAULTS.release),
@@ -440,9 +443,14 @@ export function parsePlanRequest(input: unknown): Result<PlanRequest> {
   const parsed = v.safeParse(PlanRequestSchema, input)
   if (!parsed.success) return { ok: false, errors: [...fieldErrors(parsed.issues), ...amountMissing(input)] }
   const given = parsed.output
-  const errors = amountErrors(given)
+  const errors = [...amountErrors(given), ...fryErrors(given)]
   return errors.length > 0 ? { ok: false, errors } : { ok: true, value: settle(given) }
 }
+
+const fryErrors = ({ fry_at_end, purpose }: PlanInput): FieldError[] =>
+  fry_at_end && purpose !== 'frying'
+    ? [fieldErrorOf('fry_at_end', 'goes with the purpose "frying" only', 'not-allowed')]
+    : []
 
 /** Said with the errors of other fields, before the grains can be read. */
 function amountMissing(input: unknown): FieldError[] {
@@ -544,6 +552,7 @@ function settle(given: PlanInput): PlanRequest {
     lidUntilBoil: given.lid_until_boil,
     stirAtBoil: given.stir_at_boil,
     loosenInRest: given.loosen_in_rest,
+    fryAtEnd: given.fry_at_end,
     restMinutes: restMinutesFrom(given, method, slowest),
     ...releaseFrom(given),
     ownMinutes: ownMinutesFrom(given),

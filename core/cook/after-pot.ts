@@ -6,7 +6,7 @@ import type { Plan, Stage } from '#core/plan/result'
 import { guidanceOf, SHALLOW_MM } from '#core/leftovers/guidance'
 
 /** Where cooked grain lies once it has left its pot. */
-export type GrainPlace = 'tray' | 'bowl' | 'containers' | 'sieve' | 'warm-drawer'
+export type GrainPlace = 'tray' | 'bowl' | 'containers' | 'sieve' | 'warm-drawer' | 'pan'
 
 /** How it stands with grain that has left its pot. */
 export interface AfterPot {
@@ -27,7 +27,7 @@ const LIES = {
   bowl: {},
   containers: { depthMm: SHALLOW_MM, airH: STILL_AIR_H },
   sieve: { depthMm: 40, airH: STILL_AIR_H },
-} as const satisfies Record<Exclude<GrainPlace, 'warm-drawer'>, object>
+} as const satisfies Record<Exclude<GrainPlace, 'warm-drawer' | 'pan'>, object>
 
 const placeOf = (
   { id, kind }: Pick<Stage, 'id' | 'kind'>,
@@ -35,6 +35,7 @@ const placeOf = (
 ): GrainPlace | undefined => {
   if (id === 'hold') return holdIn === 'warm-drawer' ? 'warm-drawer' : undefined
   if (id === 'spread') return 'tray'
+  if (id === 'fry') return 'pan'
   if (id === 'portion' || id === 'cool-batch') return 'containers'
   if (kind === 'cool' && finish === 'cold-rinse' && id === 'cool') return 'sieve'
   return id === 'dress' || id === 'cool' || id === 'set' ? 'bowl' : undefined
@@ -58,10 +59,10 @@ export function afterPot(
   const [first] = left
   if (!first) return undefined
   const { place } = left.at(-1)!
-  if (place === 'warm-drawer')
+  if (place === 'warm-drawer' || place === 'pan')
     return {
       place,
-      celsius: guidanceOf(request.guidance).hold_hot_c.value,
+      celsius: guidanceOf(request.guidance)[place === 'pan' ? 'reheat_c' : 'hold_hot_c'].value,
       eatWithinMin: Infinity,
       chillWithinMin: Infinity,
     }

@@ -146,6 +146,7 @@ const WAYS: readonly [string, PlanRequestJson][] = [
     { ...white, grains: [{ variety: 'glutinous' }], method: 'steam-passes', passes: 3 },
   ],
   ['loosened halfway through the rest', { ...white, loosen_in_rest: true }],
+  ['fried at the end', { ...white, purpose: 'frying', fry_at_end: true }],
   ['kept in a warm drawer', { ...white, hold_minutes: 60, hold_in: 'warm-drawer' }],
   ['in a hurry', { ...white, hurry: true }],
   ['boiled hard a minute', { ...white, heat_style: 'strong-minute-then-low' }],

@@ -76,6 +76,8 @@ export interface PlanRequest {
   lidUntilBoil: LidPosition
   stirAtBoil: boolean
   loosenInRest: boolean
+  /** Fried in a pan once it has steamed off; only with the purpose frying. */
+  fryAtEnd: boolean
   restMinutes: number
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'

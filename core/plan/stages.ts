@@ -1,9 +1,10 @@
-import { deliveredPower } from '#core/heat/sources'
-import { keepsWarmItself } from '#core/vessel/vessel'
+import { deliveredPower, fullPower } from '#core/heat/sources'
+import { isJacketed, keepsWarmItself } from '#core/vessel/vessel'
 import { FRIDGE_WARMEST_C } from '#core/constants'
 import type { Dressing } from '#core/finish/dressing'
 import { handWarmMinutes, heatOfCooked } from '#core/finish/hand-warm'
 import { LOOSEN_WAYS, type LoosenWay } from '#core/finish/loosen'
+import { fryingOf, USUAL_PAN_W } from '#core/finish/fry'
 import { SPREAD_MM, type Spread } from '#core/finish/spread'
 import type { Blend } from '#core/grain/blend'
 import { inWords } from '#core/grain/varieties'
@@ -13,6 +14,7 @@ import { CUES, type CueId } from '#core/methods/signs'
 import { soakSigns } from '#core/methods/stages'
 import { dishBelow } from '#core/methods/steam'
 import { roundTo } from '#core/units/rounding'
+import { OIL_DENSITY } from '#core/seasoning/known-add-ins'
 import type { AddInOut, Seasoning } from '#core/seasoning/seasoning'
 import { guidanceOf, SHALLOW_MM } from '#core/leftovers/guidance'
 import type { PlanRequest } from './request'
@@ -396,10 +398,11 @@ function lastStages({
       ...clocked,
       checks: [
         `${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`,
-        `Then fry it, or chill it within ${coldWithin(request)} min`,
+        request.fryAtEnd ? 'Then it is fried' : `Then fry it, or chill it within ${coldWithin(request)} min`,
       ],
       minutes: rounded({ low: spread.minutes * 0.6, expected: spread.minutes, high: spread.minutes * 1.3 }),
     })
+  if (spread && request.fryAtEnd) last.push(fryStage(request, cookedG))
   if (dressing) {
     const cools = handWarmMinutes({
       heatPerGram: heatOfCooked(prepared.dryG / cookedG),
@@ -447,6 +450,36 @@ function lastStages({
   if (request.purpose === 'batch') last.push(...batchStages(prepared.dryG, request))
   if (request.holdMinutes > 0) last.push(holdStage(request))
   return last
+}
+
+/** Fried once it has steamed off, on the burner the pot was on; after an appliance, on a usual one. */
+function fryStage(request: StageInput['request'], cookedG: number): StageDraft {
+  const onBurner = !isJacketed(request.vessel.kind) && request.vessel.kind !== 'oven-dish'
+  const { rounds, minutesPerRound, oilMl } = fryingOf(
+    cookedG,
+    onBurner ? fullPower(request.source) : USUAL_PAN_W,
+  )
+  const expected = rounds * minutesPerRound
+  const each = Math.round(minutesPerRound)
+  return {
+    id: 'fry',
+    kind: 'toast',
+    title: rounds === 1 ? 'Fry it in a wide pan' : `Fry it in a wide pan, in ${rounds} rounds`,
+    amounts: [addInAmount({ name: 'oil', grams: oilMl * OIL_DENSITY }, request)],
+    ...clocked,
+    heat: 'high',
+    // It heats the pan, not the pot.
+    power_w: 0,
+    lid: 'off',
+    ...(onBurner ? { set: { setting: 'high' } } : {}),
+    minutes: rounded({ low: expected * 0.7, expected, high: expected * 1.5 }),
+    hands_on: true,
+    checks: [
+      ...(rounds > 1 ? [`About ${Math.round(cookedG / rounds)} g and ${each} min a round`] : []),
+      'Break up the lumps, then toss until it smells toasted',
+      'Steaming hot all through before it is served',
+    ],
+  }
 }
 
 /** Kept warm until it is served: where it cooked, or in a warm drawer. */

@@ -27,11 +27,13 @@ const PIECES = {
   'shallot|shallots': 20,
   'carrot|carrots': 61,
 }
+/** g/mL */
+export const OIL_DENSITY = 0.92
 /** g/mL of what goes in by the spoon. */
 const SPOONED = {
   butter: 0.95,
   ghee: 0.91,
-  oil: 0.92,
+  oil: OIL_DENSITY,
   'soy sauce': 1.08,
   miso: 1.15,
   'tomato paste': 1.1,

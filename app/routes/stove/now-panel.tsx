@@ -426,11 +426,13 @@ const PLACES = {
   containers: 'In the containers',
   sieve: 'Rinsed cold',
   'warm-drawer': 'In the warm drawer',
+  pan: 'In the pan',
 } as const
 
 /** Where the grain is, about how warm, and how long it may lie there. */
 function afterPotWords({ place, celsius, eatWithinMin, chillWithinMin }: AfterPot): string[] {
   if (place === 'warm-drawer') return [`${PLACES[place]}: keep it at ${celsius} °C or more`]
+  if (place === 'pan') return [`${PLACES[place]}: serve it at ${celsius} °C or more all through`]
   const where = `${PLACES[place]}, about ${Math.round(celsius)} °C`
   if (eatWithinMin === 0) return [where, 'Out too long: do not keep or eat it']
   return [

@@ -30,6 +30,7 @@ const WORDS: Record<Stage['kind'], string> = {
 const OWN_WORDS = new Map([
   ['pour', 'pour'],
   ['fry-first', 'fry'],
+  ['fry', 'fry'],
   ['mix-dressing', 'mix dressing'],
   ['infuse', 'steep'],
   ['set', 'set'],

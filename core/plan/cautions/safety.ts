@@ -118,6 +118,16 @@ const hotDrain: CautionRule = ({ method }) =>
       }
     : undefined
 
+const hotOil: CautionRule = ({ stages }) =>
+  stages.some((stage) => stage.id === 'fry')
+    ? {
+        code: 'hot-oil',
+        severity: 'note',
+        about: 'burn',
+        text: 'Hot oil sprays and burns: stay with it. If it catches fire, heat off and lid on; never water.',
+      }
+    : undefined
+
 const drainedArsenic: CautionRule = ({ method, blend }) => {
   if (method.water !== 'excess' || !blend.parts.some(({ variety }) => variety.family.includes('rice'))) return
   return {
@@ -187,6 +197,7 @@ export const SAFETY_RULES: readonly CautionRule[] = [
   steamerVent,
   washingTakesVitamins,
   hotDrain,
+  hotOil,
   drainedArsenic,
   soakTurnsSour,
   hotOrCold,

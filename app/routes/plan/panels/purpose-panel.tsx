@@ -1,4 +1,4 @@
-import { Radio, Stack } from '@mantine/core'
+import { Checkbox, Radio, Stack } from '@mantine/core'
 import { useMemo } from 'react'
 import { planFrom } from '#core/contract/plan'
 import { PURPOSE_SERVING } from '#core/contract/plan-request'
@@ -24,6 +24,7 @@ export function PurposePanel(props: PanelProps) {
             texture: null,
             method: null,
             finish: null,
+            friedAtEnd: false,
             serving: PURPOSE_SERVING[next as Purpose] ?? 'side',
             poured: null,
           })
@@ -36,6 +37,14 @@ export function PurposePanel(props: PanelProps) {
           ))}
         </Stack>
       </Radio.Group>
+      {state.purpose === 'frying' && (
+        <Checkbox
+          label="fry it right after, as the last step"
+          description="steamed off on a tray, then in a wide pan"
+          checked={state.friedAtEnd}
+          onChange={(event) => change({ friedAtEnd: event.currentTarget.checked })}
+        />
+      )}
       {state.purpose === 'dressed' && <DressingOfPlan {...props} />}
     </Stack>
   )
