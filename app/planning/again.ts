@@ -71,16 +71,21 @@ const wayAgain = (request: PlanRequestJson, first: PlanState) => ({
   hurry: request.hurry ?? false,
   minutes: request.own?.programme?.minutes ?? null,
   passes: request.passes ?? first.passes,
-  toasted: request.toasted_bottom ?? false,
-  stirred: request.stir_at_boil ?? false,
-  loosenedInRest: request.loosen_in_rest ?? false,
-  friedAtEnd: request.fry_at_end ?? false,
+  ...actsAgain(request),
   foil: typeof request.vessel === 'object' && request.vessel.lid === 'foil',
   lidUntilBoil: request.lid_until_boil ?? first.lidUntilBoil,
   heatStyle: request.heat_style ?? first.heatStyle,
   pressure: request.pressure ?? first.pressure,
   release: request.release ?? first.release,
   releaseMinutes: request.release_minutes ?? first.releaseMinutes,
+})
+
+/** Single acts that were chosen. */
+const actsAgain = ({ toasted_bottom, stir_at_boil, loosen_in_rest, fry_at_end }: PlanRequestJson) => ({
+  toasted: toasted_bottom ?? false,
+  stirred: stir_at_boil ?? false,
+  loosenedInRest: loosen_in_rest ?? false,
+  friedAtEnd: fry_at_end ?? false,
 })
 
 const soakAgain = (soak: PlanRequestJson['soak']): PlanState['soak'] =>
