@@ -294,6 +294,44 @@ test('a pack is its part of the house and comes back equal beside what is there'
   }
 })
 
+test('a pack of pots and one of bags bring what was learned of them, less sure, and nothing of the eaters', async () => {
+  const { known } = currentBeliefs(demo)
+  const packed = (pack: PackId) =>
+    JSON.parse(bundleText(demo.db, { holds: pack, known, nowMs: NOW })) as Bundle
+  for (const pack of ['pots', 'grains'] as const) {
+    const bundle = packed(pack)
+    const rows = bundle.tables.belief_override as { figure: string; kind: string; sd: number }[]
+    if (pack === 'pots') expect(rows.length).toBeGreaterThan(5)
+    for (const row of rows) {
+      expect(row.kind).toBe('prior')
+      expect(row.figure).toMatch(pack === 'pots' ? /^(steam|time|power) / : /^bag /)
+      expect(row.sd).toBeGreaterThanOrEqual(known[row.figure]!.sd)
+    }
+    const other = empty()
+    must(await into(other, bundle, 'merge', { pots: 'theirs', shelf: 'theirs' }))
+    const there = currentBeliefs(other).known
+    for (const { figure, sd } of rows)
+      expect(there[figure]).toMatchObject({ mean: known[figure]!.mean, sd, cooks: 0 })
+  }
+})
+
+test('a pot that comes under another id takes its figures along', async () => {
+  const { known } = currentBeliefs(demo)
+  const bundle = JSON.parse(bundleText(demo.db, { holds: 'pots', known, nowMs: NOW })) as Bundle
+  const figure = Object.keys(known).find((name) => name.startsWith('steam '))!
+  const id = figure.slice('steam '.length)
+  const other = empty()
+  must(await into(other, bundle, 'merge', { pots: 'theirs' }))
+  other.equipment.save.vessel({ ...other.equipment.vessels().find((v) => v.id === id)!, capacity_ml: 4321 })
+  other.db.prepare("DELETE FROM belief_override WHERE figure = ? AND kind = 'prior'").run(figure)
+  other.notebook.changed()
+  must(await into(other, bundle, 'merge', { pots: 'both' }))
+  const renamed = other.equipment.vessels().find((v) => v.name.endsWith('(theirs)'))!
+  const there = currentBeliefs(other).known
+  expect(there[`steam ${renamed.id}`]).toMatchObject({ mean: known[figure]!.mean })
+  expect(there[figure]).toBeUndefined()
+})
+
 /** Names that tables and columns had before version 15. */
 const FORMER: Record<string, string> = {
   rating: 'judgement',

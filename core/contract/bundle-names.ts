@@ -11,6 +11,7 @@ export const GROUPS = {
   shelf: 'Grains',
   ways: 'Burner and pot settings',
   cooks: 'Batches',
+  learned: 'What was learned',
   leftovers: 'Leftovers',
   meals: 'Meals',
   'taste-tests': 'Taste tests',
@@ -21,8 +22,8 @@ export type GroupId = keyof typeof GROUPS
 
 /** What can be taken along by itself, and the tables it is. */
 export const PACKS = {
-  pots: { name: 'Pots, burners and measures', tables: ['vessel', 'heat', 'measure'] },
-  grains: { name: 'Grain bags', tables: ['bag'] },
+  pots: { name: 'Pots, burners and measures', tables: ['vessel', 'heat', 'measure', 'belief_override'] },
+  grains: { name: 'Grain bags', tables: ['bag', 'belief_override'] },
   methods: { name: 'Programmes and marks, with their pots', tables: ['vessel', 'programme', 'pour_mark'] },
 } as const
 export type PackId = keyof typeof PACKS

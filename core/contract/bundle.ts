@@ -6,7 +6,7 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { AUTHORITIES, FIGURE_IDS } from '#core/leftovers/guidance'
 import { COOLING_PLACES } from '#core/leftovers/cooling'
 import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
-import { isFigureName } from '#core/learn/figures'
+import { isFigureName, OVERRIDE_KINDS } from '#core/learn/figures'
 import { BOTTOMS, EVENNESS } from '#core/learn/rating'
 import { CUES, type CueId } from '#core/methods/signs'
 import { CUP_IDS } from '#core/units/cups'
@@ -409,15 +409,16 @@ export const BUNDLE_TABLES = {
     }),
   },
   belief_override: {
-    group: 'cooks',
-    key: ['figure'],
+    group: 'learned',
+    key: ['figure', 'kind'],
     row: row({
       figure: v.pipe(
         text(400),
         v.check(isFigureName, (issue) => `must be a learned value, got ${quoted(issue.input)}`),
       ),
-      kind: oneOf(['pin', 'reset']),
+      kind: oneOf(OVERRIDE_KINDS),
       value: figure,
+      sd: none(between(1e-6, 10)),
       at_ms: moment,
     }),
   },

@@ -1,6 +1,6 @@
 import type { Known, KnownFigures, PlanFor } from './corrections'
 import { figuresOf, seenIn, type Evidence } from './evidence'
-import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd } from './figures'
+import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd, type OverrideKind } from './figures'
 import {
   copyOf,
   emptyState,
@@ -12,15 +12,18 @@ import {
   sdOfSum,
   update,
   fixVariable,
+  widenTo,
   type GaussianState,
 } from './kalman'
 
-/** A cook's own statement about a figure: fix it at a value, or forget what was learned. */
+/** What changes a figure other than batches do. */
 export interface FigureOverride {
   figure: string
-  kind: 'pin' | 'reset'
-  /** For a pin; logs as logs. */
+  kind: OverrideKind
+  /** Of a pin and a prior; logs as logs. */
   value: number
+  /** Of a prior, one standard deviation; of a widening, at least so unsure. */
+  sd?: number | null
   atMs: number
 }
 
@@ -116,14 +119,28 @@ export const beliefsFrom = (
   overrides: readonly FigureOverride[] = [],
 ): Beliefs => learnFurther(nothingLearned(), [...evidence].sort(byEnd), overrides).beliefs
 
-function override({ state, observed, pinned }: Beliefs, { figure, kind, value }: FigureOverride): void {
-  if (kind === 'pin') {
-    fixVariable(state, figure, value, PINNED_SD)
-    pinned.set(figure, value)
-  } else {
-    fixVariable(state, figure, 0, priorSd(figure))
-    pinned.delete(figure)
-    observed.delete(figure)
+function override(
+  { state, observed, pinned }: Beliefs,
+  { figure, kind, value, sd, atMs }: FigureOverride,
+): void {
+  switch (kind) {
+    case 'pin':
+      fixVariable(state, figure, value, PINNED_SD)
+      pinned.set(figure, value)
+      return
+    case 'reset':
+      fixVariable(state, figure, 0, priorSd(figure))
+      pinned.delete(figure)
+      observed.delete(figure)
+      return
+    case 'widen':
+      if (!pinned.has(figure)) widenTo(state, figure, sd ?? priorSd(figure))
+      return
+    case 'prior':
+      // What was seen here counts for more than what was seen elsewhere.
+      if (observed.has(figure) || pinned.has(figure)) return
+      fixVariable(state, figure, value, sd ?? priorSd(figure))
+      observed.set(figure, { batches: 0, lastMs: atMs })
   }
 }
 

@@ -18,6 +18,36 @@ export const FIGURE_KINDS = {
 } as const satisfies Record<string, { sd: number; forgets: number; word: string; unit: 'g/g' | 'times' }>
 export type FigureKind = keyof typeof FIGURE_KINDS
 
+/**
+ * What changes a figure other than batches do. pin: the cook says what it is. reset: what was learned is
+ * forgotten. widen: it may have changed, so it is less sure. prior: another kitchen's figure to begin with.
+ */
+export const OVERRIDE_KINDS = ['pin', 'reset', 'widen', 'prior'] as const
+export type OverrideKind = (typeof OVERRIDE_KINDS)[number]
+
+/** What of a kitchen may have changed. */
+export type KitchenChange = 'moved' | 'burner'
+
+/** An appliance's own power: it goes along when the kitchen moves. */
+const isOwnPower = (name: string): boolean => kindOf(name) === 'power' && idOf(name).startsWith('own ')
+
+/**
+ * How unsure a figure is at the least after a change, one standard deviation; undefined where it stays as it
+ * was. Grain, bags and minutes go along; burners do not; a pot's steam depends on its lid and on the room.
+ */
+export function widenedTo(change: KitchenChange, name: string): number | undefined {
+  const kind = kindOf(name)
+  if (kind === 'power') return change === 'moved' && isOwnPower(name) ? undefined : priorSd(name)
+  return kind === 'steam' && change === 'moved' ? priorSd(name) / 2 : undefined
+}
+
+/** A pack's figure is worth less in another kitchen: its doubt is half as much again, and no less than this share. */
+const PACK_WIDER = 1.5
+const PACK_LEAST = 0.4
+/** How unsure a figure of a pack is in the kitchen that takes it, one standard deviation. */
+export const priorSdOfPack = (name: string, sd: number): number =>
+  Math.min(priorSd(name), Math.max(PACK_LEAST * priorSd(name), PACK_WIDER * sd))
+
 export const figureName = (kind: FigureKind, id: string): string => `${kind} ${id}`
 export const kindOf = (name: string): FigureKind => name.slice(0, name.indexOf(' ')) as FigureKind
 export const idOf = (name: string): string => name.slice(name.indexOf(' ') + 1)

@@ -103,6 +103,12 @@ export function addProcessNoise(state: GaussianState, name: string, sd: number):
   if (i !== undefined) state.covariance[i]![i]! += sd * sd
 }
 
+/** A figure may have changed: it is at least so unsure. What is not known yet stays so. */
+export function widenTo(state: GaussianState, name: string, sd: number): void {
+  const i = state.at.get(name)
+  if (i !== undefined) state.covariance[i]![i] = Math.max(state.covariance[i]![i]!, sd * sd)
+}
+
 /** Sets a figure to what someone says it is, cut loose from all others. */
 export function fixVariable(state: GaussianState, name: string, mean: number, sd: number): void {
   const i = addVariable(state, name, sd, mean)

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { beliefsFrom, experimentsFor, knownFigures, type FigureOverride } from './beliefs'
 import { correctionFrom } from './corrections'
 import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
-import { figureName, isFigureName, priorSd } from './figures'
+import { figureName, isFigureName, priorSd, priorSdOfPack, widenedTo } from './figures'
 import { wordOf, WET_DRY_WORDS } from './rating'
 import { emptyState, addVariable, meanOf, sdIn, sdOfSum, update, fixVariable } from './kalman'
 
@@ -289,6 +289,63 @@ describe('what the cook says of a figure', () => {
   })
   test('a pin on what was never cooked counts at once', () => {
     expect(correctionFrom(knownFigures(beliefsFrom([], [pin(0.1, 5)])), plan)!.uptake).toBeCloseTo(0.1, 6)
+  })
+  describe('a figure that may have changed', () => {
+    const figure = 'grain short-white'
+    const widen = (sd: number, atMs = 2): FigureOverride => ({ figure, kind: 'widen', value: 0, sd, atMs })
+    const at = (...overrides: FigureOverride[]) => knownFigures(beliefsFrom([wet(1)], overrides))[figure]!
+    test('is where it was, at least so unsure, and never surer', () => {
+      const before = at()
+      expect(at(widen(0.1))).toMatchObject({ mean: before.mean })
+      expect(at(widen(0.1)).sd).toBeCloseTo(Math.max(0.1, before.sd), 12)
+      expect(at(widen(before.sd / 2)).sd).toBe(before.sd)
+    })
+    test('moves further with the next batch than one that did not change', () => {
+      const next = (...overrides: FigureOverride[]) =>
+        meanOf(beliefsFrom([wet(1), wet(3)], overrides).state, figure)
+      expect(next(widen(0.14))).toBeLessThan(next())
+    })
+    test('stays as it was where the cook fixed it, and what is not known stays unknown', () => {
+      expect(at(pin(0.2, 1), widen(0.1)).sd).toBeLessThan(0.001)
+      expect(knownFigures(beliefsFrom([], [widen(0.1)]))).toEqual({})
+    })
+  })
+  describe("another kitchen's figure", () => {
+    const figure = 'steam blue'
+    const prior = (atMs: number): FigureOverride => ({ figure, kind: 'prior', value: 0.3, sd: 0.15, atMs })
+    test('is known at once, as unsure as it says, from no batch of this kitchen', () => {
+      expect(knownFigures(beliefsFrom([], [prior(1)]))[figure]).toMatchObject({
+        mean: 0.3,
+        sd: 0.15,
+        cooks: 0,
+        pinned: false,
+      })
+    })
+    test('counts for nothing where this kitchen has cooked with it already', () => {
+      const weighed = cook({ vesselId: 'blue', steamFactor: 1, judged: null })
+      const own = knownFigures(beliefsFrom([weighed]))[figure]
+      expect(own).toBeDefined()
+      expect(knownFigures(beliefsFrom([weighed], [prior(weighed.endedMs + 1)]))[figure]).toEqual(own)
+    })
+  })
+  test.each([
+    ['moved', 'grain short-white', undefined],
+    ['moved', 'bag b', undefined],
+    ['moved', 'time blue', undefined],
+    ['moved', 'steam blue', 0.5],
+    ['moved', 'power gas', 1],
+    ['moved', 'power own cooker', undefined],
+    ['burner', 'power gas', 1],
+    ['burner', 'power own cooker', 1],
+    ['burner', 'steam blue', undefined],
+  ] as const)('%s: %s is as unsure as %s of what it was before any batch', (change, figure, share) => {
+    expect(widenedTo(change, figure)).toBe(share && share * priorSd(figure))
+  })
+  test('a figure of a pack: half as unsure again, no surer than two fifths of nothing known', () => {
+    const first = priorSd('steam blue')
+    expect(priorSdOfPack('steam blue', first / 2)).toBeCloseTo(first * 0.75, 12)
+    expect(priorSdOfPack('steam blue', 0)).toBeCloseTo(first * 0.4, 12)
+    expect(priorSdOfPack('steam blue', first)).toBe(first)
   })
   test('only names of figures are heard', () => {
     expect(isFigureName('grain wild')).toBe(true)

@@ -289,7 +289,7 @@ test('lines printed in a bowl are read from the bottom up, or refused', () => {
 
 test('heats and measures', () => {
   expect(
-    saveHeat(kitchen, { name: 'the stove', kind: 'induction', rated_w: '1800', knob: '2 = 20 %' }),
+    saveHeat(kitchen, { name: 'the stove', kind: 'induction', rated_w: '1800', knob: '2 = 20 %' }, 0),
   ).toMatchObject({ ok: true })
   expect(kitchen.equipment.heats().find((h) => h.name === 'the stove')).toMatchObject({
     efficiency: 0.85,

@@ -26,6 +26,8 @@ import { heightFor, volumeAt } from '#core/vessel/shape'
 import { standingLoss, usualHeatCapacity, vesselOf } from '#core/vessel/vessel'
 import type { HeatRow, MeasureRow, VesselRow } from '#server/store/equipment'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
+import { figureName } from '#core/learn/figures'
+import { widenFigures } from './notebook'
 import { fieldError } from '#core/contract/field-error'
 
 const idOf = (input: Record<string, unknown>) =>
@@ -120,7 +122,8 @@ export function dropVessel({ equipment }: Kitchen, input: Record<string, unknown
     : fieldError('id', `must be a pot of this kitchen, got "${id}"`, 'not-found')
 }
 
-export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>): Result<string> {
+export function saveHeat(kitchen: Kitchen, input: Record<string, unknown>, nowMs: number): Result<string> {
+  const { equipment } = kitchen
   const read = parseHeatForm(input)
   if (!read.ok) return read
   const id = idOf(input)
@@ -130,6 +133,8 @@ export function saveHeat({ equipment }: Kitchen, input: Record<string, unknown>)
   const { name, kind, rated_w, knob } = read.value
   const { efficiency } = kind === 'gas' ? HEAT_PRESETS['gas-medium'] : HEAT_PRESETS[kind]
   const same = old?.rated_w === rated_w
+  if (old && (!same || old.efficiency !== efficiency))
+    widenFigures(kitchen, 'burner', nowMs, [figureName('power', old.id)])
   equipment.save.heat({
     id: old?.id ?? randomUUID(),
     name,

@@ -9,8 +9,18 @@ import { dropPhoto, keepPhoto, MAX_PHOTO, photoFolder, parsePhoto } from '#serve
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { copyCooks } from './import-batches'
 import { rate } from './rate'
-import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { measureCook, pinFigure, removeCook, resetFigure, removeFigureOverride } from './notebook'
+import { openKitchen, settingsOf, type Kitchen } from '#server/store/open-household'
+import { priorSd } from '#core/learn/figures'
+import { saveHeat } from './equipment'
+import {
+  measureCook,
+  narrowFigures,
+  pinFigure,
+  removeCook,
+  removeFigureOverride,
+  resetFigure,
+} from './notebook'
+import { MOVED_M, saveSettings } from './settings'
 import { currentBeliefs, learnInSlices } from '#server/queries/beliefs'
 import { note, rebuildMissingEntries } from './rebuild-entry'
 import { adoptCup, makeTasteTest, taste } from './taste-tests'
@@ -189,6 +199,42 @@ describe('the records and what is made of them', () => {
     await new Promise((resolve) => setTimeout(resolve, 20))
     const all = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.overrides())
     expect(currentBeliefs(kitchen).beliefs.state).toEqual(all.state)
+  })
+  test('a kitchen that moved is less sure of its pots and burners, not of its grains; and back', () => {
+    season()
+    for (const figure of ['steam red-pot', 'power big-gas'])
+      kitchen.notebook.setOverride({ figure, kind: 'prior', value: 0.1, sd: 0.03, atMs: 1 })
+    const before = currentBeliefs(kitchen).known
+    const settings = settingsOf(kitchen)
+    const to = (elevation_m: number) => saveSettings(kitchen, { ...settings, elevation_m }, NOW)
+    expect(to(settings.elevation_m + MOVED_M - 1)).toEqual([])
+    const widened = to(settings.elevation_m + 2 * MOVED_M - 1)
+    expect(widened.sort()).toEqual(['power big-gas', 'steam red-pot'])
+    const moved = currentBeliefs(kitchen).known
+    for (const [figure, { mean, sd }] of Object.entries(before)) {
+      expect(moved[figure]!.mean).toBe(mean)
+      if (widened.includes(figure)) expect(moved[figure]!.sd).toBeGreaterThan(sd)
+      else expect(moved[figure]!.sd).toBe(sd)
+      if (/^(grain|bag|time) /.test(figure)) expect(widened).not.toContain(figure)
+    }
+    narrowFigures(kitchen, widened)
+    expect(currentBeliefs(kitchen).known).toEqual(before)
+  })
+  test('a burner of another power is as unknown as a new one; one renamed is not', () => {
+    const [heat] = kitchen.equipment.heats()
+    kitchen.notebook.setOverride({
+      figure: `power ${heat!.id}`,
+      kind: 'prior',
+      value: 0.1,
+      sd: 0.02,
+      atMs: 1,
+    })
+    const sd = () => currentBeliefs(kitchen).known[`power ${heat!.id}`]!.sd
+    const form = { id: heat!.id, name: 'the left one', kind: 'gas', knob: '' }
+    expect(saveHeat(kitchen, { ...form, rated_w: String(heat!.rated_w) }, NOW)).toMatchObject({ ok: true })
+    expect(sd()).toBeCloseTo(0.02, 12)
+    expect(saveHeat(kitchen, { ...form, rated_w: String(heat!.rated_w + 500) }, NOW).ok).toBe(true)
+    expect(sd()).toBeCloseTo(priorSd(`power ${heat!.id}`), 12)
   })
   test('a cook taken out equals one never cooked', () => {
     copy('2026-01-03;Quinoa;220;310;heavy pot;wet', '2026-01-20;Long-grain white;260;430;thin pot;dry')

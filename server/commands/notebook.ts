@@ -1,10 +1,18 @@
 import * as v from 'valibot'
-import { between } from '#core/contract/fields'
+import { between, oneOf } from '#core/contract/fields'
 import { formNumber, MEASURE_LIMITS, readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
-import { FIGURE_KINDS, isFigureName, kindOf } from '#core/learn/figures'
+import {
+  FIGURE_KINDS,
+  isFigureName,
+  kindOf,
+  OVERRIDE_KINDS,
+  widenedTo,
+  type KitchenChange,
+} from '#core/learn/figures'
 import { MEASUREMENTS } from '#server/store/notebook'
 import { dropPhoto } from '#server/photos/photos'
+import { currentBeliefs } from '#server/queries/beliefs'
 import type { Kitchen } from '#server/store/open-household'
 import { note } from './rebuild-entry'
 import { fieldError } from '#core/contract/field-error'
@@ -95,11 +103,42 @@ export function resetFigure({ notebook }: Kitchen, input: unknown, nowMs: number
   return { ok: true, value: null }
 }
 
-/** Takes a pin or a fresh start back. */
+const withdrawn = v.object({ figure, kind: v.optional(oneOf(OVERRIDE_KINDS)) })
+
+/** Takes an override back: the one named, else a pin or a reset. */
 export function removeFigureOverride({ notebook }: Kitchen, input: unknown): Result<null> {
-  const read = readerOf(v.object({ figure }))(input)
+  const read = readerOf(withdrawn)(input)
   if (!read.ok) return read
-  return notebook.removeOverride(read.value.figure)
+  const { figure, kind } = read.value
+  const removed = (kind ? [kind] : (['pin', 'reset'] as const)).filter((k) =>
+    notebook.removeOverride(figure, k),
+  )
+  return removed.length > 0
     ? { ok: true, value: null }
     : fieldError('figure', 'is not fixed and was not restarted')
+}
+
+/**
+ * The kitchen moved, or a burner was changed: what was learned of it is less sure from now on.
+ * @param only names of figures to look at; left out: all
+ * @returns the names of those that are less sure
+ */
+export function widenFigures(
+  kitchen: Kitchen,
+  change: KitchenChange,
+  nowMs: number,
+  only?: readonly string[],
+): string[] {
+  const { known } = currentBeliefs(kitchen)
+  return Object.entries(known).flatMap(([name, { sd: before, pinned }]) => {
+    const sd = only && !only.includes(name) ? undefined : widenedTo(change, name)
+    if (sd === undefined || pinned || before >= sd) return []
+    kitchen.notebook.setOverride({ figure: name, kind: 'widen', value: 0, sd, atMs: Math.round(nowMs) })
+    return [name]
+  })
+}
+
+/** Takes back what the last change of a kind of figures widened. */
+export function narrowFigures({ notebook }: Kitchen, names: readonly string[]): void {
+  for (const name of names) notebook.removeOverride(name, 'widen')
 }

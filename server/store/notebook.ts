@@ -1,4 +1,5 @@
 import type { Evidence } from '#core/learn/evidence'
+import type { OverrideKind } from '#core/learn/figures'
 import type { FigureOverride } from '#core/learn/beliefs'
 import { OUTCOME_FILTERS, type Rating, type OutcomeFilter } from '#core/learn/rating'
 import type { Db } from './open'
@@ -95,11 +96,16 @@ export function notebookIn(db: Db) {
   const poured = db.prepare('SELECT pour_g FROM notebook_entry WHERE cook_id = ?').pluck()
   const grains = db.prepare('SELECT DISTINCT grain_key FROM notebook_entry').pluck()
   const methods = db.prepare('SELECT DISTINCT method FROM notebook_entry').pluck()
-  const overrides = db.prepare('SELECT figure, kind, value, at_ms AS atMs FROM belief_override')
+  const overrides = db.prepare('SELECT figure, kind, value, sd, at_ms AS atMs FROM belief_override')
   const setOverride = db.prepare(
-    'INSERT INTO belief_override (figure, kind, value, at_ms) VALUES (@figure, @kind, @value, @atMs) ON CONFLICT (figure) DO UPDATE SET kind = @kind, value = @value, at_ms = @atMs',
+    'INSERT INTO belief_override (figure, kind, value, sd, at_ms) VALUES (@figure, @kind, @value, @sd, @atMs) ON CONFLICT (figure, kind) DO UPDATE SET value = @value, sd = @sd, at_ms = @atMs',
   )
-  const removeOverride = db.prepare('DELETE FROM belief_override WHERE figure = ?')
+  const removeOverride = db.prepare('DELETE FROM belief_override WHERE figure = ? AND kind = ?')
+  const evidenceOf = db
+    .prepare(
+      'SELECT evidence FROM notebook_entry WHERE grain_key = ? AND vessel_id = ? AND evidence IS NOT NULL ORDER BY ended_ms DESC LIMIT 30',
+    )
+    .pluck()
   const measured = db.prepare('SELECT kind, grams FROM measurement WHERE cook_id = ?')
   const measure = db.prepare(
     'INSERT INTO measurement (cook_id, kind, grams) VALUES (@cookId, @kind, @grams) ON CONFLICT (cook_id, kind) DO UPDATE SET grams = @grams',
@@ -160,6 +166,9 @@ export function notebookIn(db: Db) {
     missing: () => missing.all() as string[],
     /** As stored, in the order it is learned from. */
     evidenceTexts: () => evidence.all() as string[],
+    /** The newest batches of a grain in a pot, the oldest first. */
+    evidenceOf: (grainKey: string, vesselId: string) =>
+      (evidenceOf.all(grainKey, vesselId) as string[]).map(evidenceIn).reverse(),
     evidence: () => (evidence.all() as string[]).map(evidenceIn),
     lines: (filter: NotebookFilter, limit: number, offset: number) =>
       statementsFor(filter).list.all(bound(filter, { limit, offset })) as NotebookLine[],
@@ -177,12 +186,15 @@ export function notebookIn(db: Db) {
     methods: () => methods.all() as string[],
     overrides: () => overrides.all() as FigureOverride[],
     setOverride: (override: FigureOverride) => {
-      setOverride.run(override)
+      // Fixed is not reset, and the other way round.
+      if (override.kind === 'pin') removeOverride.run(override.figure, 'reset')
+      if (override.kind === 'reset') removeOverride.run(override.figure, 'pin')
+      setOverride.run({ sd: null, ...override })
       version++
     },
-    removeOverride: (figure: string) => {
+    removeOverride: (figure: string, kind: OverrideKind) => {
       version++
-      return removeOverride.run(figure).changes > 0
+      return removeOverride.run(figure, kind).changes > 0
     },
     measured: (cookId: string) => measured.all(cookId) as { kind: MeasurementKind; grams: number }[],
     measure: (cookId: string, kind: MeasurementKind, grams: number | null) =>

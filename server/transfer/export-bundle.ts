@@ -11,6 +11,8 @@ import {
   type Tables,
 } from '#core/contract/bundle'
 import { PACKS, type PackId } from '#core/contract/bundle-names'
+import type { KnownFigures } from '#core/learn/corrections'
+import { figureName, priorSdOfPack } from '#core/learn/figures'
 import { migrationCount, type Db } from '#server/store/open'
 
 /** Rows of one table as exported: the schema's columns in the schema's order, JSON as JSON. */
@@ -29,9 +31,36 @@ export function rowsOf(db: Db, table: TableId): Row[] {
 export const tablesOf = (db: Db, tables: readonly TableId[] = TABLE_IDS): Tables =>
   Object.fromEntries(tables.map((table) => [table, rowsOf(db, table)]))
 
+/** What was learned of the pots, burners and bags of a pack, less sure, for another kitchen to begin with. */
+function priorsOf({ vessel = [], heat = [], bag = [] }: Tables, known: KnownFigures, nowMs: number): Row[] {
+  const ids = (rows: readonly Row[]) => rows.map((row) => String(row.id))
+  const own = ids(vessel).map((id) => `own ${id}`)
+  return [
+    ...ids(vessel).flatMap((id) => [figureName('steam', id), figureName('time', id)]),
+    ...[...ids(heat), ...own].map((id) => figureName('power', id)),
+    ...ids(bag).map((id) => figureName('bag', id)),
+  ]
+    .sort()
+    .flatMap((figure) => {
+      const figures = known[figure]
+      return figures
+        ? [
+            {
+              figure,
+              kind: 'prior',
+              value: figures.mean,
+              sd: priorSdOfPack(figure, figures.sd),
+              at_ms: Math.round(nowMs),
+            },
+          ]
+        : []
+    })
+}
+
 /** Pots that a pack of methods does not name are not exported. */
-function packOf(db: Db, pack: PackId): Tables {
+function packOf(db: Db, pack: PackId, { known, nowMs }: Pick<Wanted, 'known' | 'nowMs'>): Tables {
   const tables = tablesOf(db, PACKS[pack].tables)
+  if (tables.belief_override) tables.belief_override = priorsOf(tables, known ?? {}, nowMs)
   if (pack !== 'methods') return tables
   const spoken = new Set(
     [...(tables.programme ?? []), ...(tables.pour_mark ?? [])].map((row) => row.vessel_id),
@@ -44,6 +73,8 @@ export interface Wanted {
   holds: 'household' | PackId
   /** Folder of the pictures; left out, neither they nor the rows that name them are exported. */
   pictures?: string | undefined
+  /** What was learned; a pack takes some of it along. */
+  known?: KnownFigures
   nowMs: number
 }
 
@@ -51,9 +82,11 @@ export interface Wanted {
  * The household, or a pack of it, as one JSON document; a row a line, so that two of them can be compared by
  * any tool.
  */
-export function bundleText(db: Db, { holds, pictures, nowMs }: Wanted): string {
+export function bundleText(db: Db, { holds, pictures, known, nowMs }: Wanted): string {
   // One moment of the database, whatever is written meanwhile.
-  const tables = db.transaction(() => (holds === 'household' ? tablesOf(db) : packOf(db, holds)))()
+  const tables = db.transaction(() =>
+    holds === 'household' ? tablesOf(db) : packOf(db, holds, { known: known ?? {}, nowMs }),
+  )()
   const photos = tables.photo ?? []
   if (tables.photo && pictures === undefined) tables.photo = []
   const head = {

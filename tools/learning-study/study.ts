@@ -36,6 +36,8 @@ export interface StudyInput {
   world?: World
   /** Called with each batch as it is planned, and with how it ended. */
   watch?: (batch: { cook: number; believed: PlanRequest; good: boolean }) => void
+  /** Called with the records of each household, when its batches are over. */
+  ended?: (evidence: readonly Evidence[]) => void
 }
 
 export interface Study {
@@ -81,7 +83,7 @@ const FAR_OFF = 0.12
  * Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague
  * tongue, and the app's own beliefs plan the next pot.
  */
-export function study({ households, cooks, seed, weighed, world = OUR_WORLD, watch }: StudyInput): Study {
+export function study({ households, cooks, seed, weighed, world = OUR_WORLD, watch, ended }: StudyInput): Study {
   const random = randomOf(seed)
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
@@ -98,7 +100,7 @@ export function study({ households, cooks, seed, weighed, world = OUR_WORLD, wat
       minutes: 1,
       ...world.household?.(normal),
     }
-    return live(household, { cooks, weighed, normal, random, world, watch })
+    return live(household, { cooks, weighed, normal, random, world, watch, ended })
   })
   const rms = Array.from({ length: cooks + 1 }, (_, i) =>
     Math.sqrt(errors.reduce((sum, e) => sum + e[i]! ** 2, 0) / households),
@@ -117,6 +119,7 @@ interface Life {
   random: () => number
   world: World
   watch: StudyInput['watch']
+  ended: StudyInput['ended']
 }
 
 /** One household, cook after cook.  @returns the error of every pot, by what was believed before it */
@@ -137,6 +140,7 @@ function live(household: Household, life: Life): number[] {
     errors.push(error)
     evidence.push(told)
   }
+  life.ended?.(evidence)
   return errors
 }
 

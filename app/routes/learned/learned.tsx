@@ -1,7 +1,7 @@
 import { data, Form, Link, useNavigation } from 'react-router'
 import type { Result } from '#core/contract/plan-request'
 import { VARIETIES } from '#core/grain/varieties'
-import { FIGURE_KINDS, idOf, kindOf, priorSd, type FigureKind } from '#core/learn/figures'
+import { FIGURE_KINDS, idOf, kindOf, priorSd, type FigureKind, type OverrideKind } from '#core/learn/figures'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
@@ -25,7 +25,9 @@ const IN_A_SCATTER = 160
 export function loader() {
   const open = kitchen()
   const { beliefs, known } = currentBeliefs(open)
-  const words = new Map(open.notebook.overrides().map((w) => [w.figure, w.kind]))
+  const overrides = open.notebook.overrides()
+  const overrideOf = (figure: string, ...kinds: OverrideKind[]) =>
+    overrides.find((o) => o.figure === figure && kinds.includes(o.kind))
   const pots = new Map(open.equipment.vessels().map((row) => [row.id, row.name]))
   const heats = new Map(open.equipment.heats().map((row) => [row.id, row.name]))
   const bags = new Map(open.grainBags.bags().map((row) => [row.id, row.name]))
@@ -53,12 +55,14 @@ export function loader() {
     list.push({ cook: list.length + 1, mean: step.mean, sd: step.sd })
     steps.set(step.figure, list)
   }
-  const figures = [...new Set([...Object.keys(known), ...words.keys()])]
+  const figures = [...new Set([...Object.keys(known), ...overrides.map((o) => o.figure)])]
     .map((figure) => ({
       figure,
       kind: kindOf(figure),
       name: nameOf(figure),
-      word: words.get(figure) ?? null,
+      override: overrideOf(figure, 'pin', 'reset')?.kind ?? null,
+      lessSureSinceMs: overrideOf(figure, 'widen')?.atMs ?? null,
+      elsewhere: overrideOf(figure, 'prior') !== undefined,
       ...(known[figure] ?? { mean: 0, sd: priorSd(figure), cooks: 0, lastMs: 0, pinned: false }),
       points: (steps.get(figure) ?? []).slice(-ON_A_CURVE),
     }))
@@ -105,7 +109,8 @@ export async function action({ request }: Route.ActionArgs) {
   const acts = new Map<string, () => Result<unknown>>([
     ['pin', () => pinFigure(open, typed, nowMs())],
     ['reset', () => resetFigure(open, typed, nowMs())],
-    ['unsay', () => removeFigureOverride(open, typed)],
+    ['undo', () => removeFigureOverride(open, typed)],
+    ['undo-widening', () => removeFigureOverride(open, { ...typed, kind: 'widen' })],
   ])
   const act = acts.get(typed.intent ?? '')
   if (!act)
@@ -154,13 +159,22 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
               aria-label={`${FIGURE_KINDS[f.kind].word}: ${f.name}`}
             >
               <p className="eyebrow">{FIGURE_KINDS[f.kind].word}</p>
-              <h3 className="figure">{f.name}</h3>
+              <h2 className="figure">{f.name}</h2>
               <p>
                 {sentence(f)}
                 {f.lastMs > 0 && (
                   <span className="quiet"> Last {dayWord(f.lastMs, now, settings.zone)}.</span>
                 )}
               </p>
+              {f.lessSureSinceMs !== null && (
+                <Form method="post">
+                  <input type="hidden" name="figure" value={f.figure} />
+                  Less sure since {dayWord(f.lessSureSinceMs, now, settings.zone)}: it may have changed.{' '}
+                  <button type="submit" className="link" name="intent" value="undo-widening" disabled={busy}>
+                    it did not
+                  </button>
+                </Form>
+              )}
               {f.points.length > 1 && (
                 <ConvergenceChart
                   points={f.points}
@@ -171,7 +185,7 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
               )}
               <Form method="post" className={classes.chartKeys}>
                 <input type="hidden" name="figure" value={f.figure} />
-                {f.word === null ? (
+                {f.override === null ? (
                   <>
                     <label className="small">
                       {FIGURE_KINDS[f.kind].unit}{' '}
@@ -192,8 +206,8 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
                     {mine && <span role="alert">{errorAt(mine, 'value') ?? mine.errors[0]!.message}</span>}
                   </>
                 ) : (
-                  <button type="submit" className="link" name="intent" value="unsay" disabled={busy}>
-                    {f.word === 'pin' ? 'unfix' : 'use old batches again'}
+                  <button type="submit" className="link" name="intent" value="undo" disabled={busy}>
+                    {f.override === 'pin' ? 'unfix' : 'use old batches again'}
                   </button>
                 )}
               </Form>
@@ -216,12 +230,16 @@ interface Said {
   sd: number
   cooks: number
   pinned: boolean
+  /** It began with another kitchen's figure. */
+  elsewhere: boolean
 }
-function sentence({ kind, mean, sd, cooks, pinned }: Said): string {
+function sentence({ kind, mean, sd, cooks, pinned, elsewhere }: Said): string {
   const from = pinned
     ? 'Fixed by you.'
     : cooks === 0
-      ? 'Reset.'
+      ? elsewhere
+        ? 'From another kitchen, so less sure here.'
+        : 'Reset.'
       : `From ${cooks === 1 ? 'one batch' : `${cooks} batches`}.`
   if (FIGURE_KINDS[kind].unit === 'g/g') {
     const grams = Math.round(mean * 100)

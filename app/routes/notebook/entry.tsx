@@ -8,6 +8,7 @@ import { endedAs } from '#core/troubleshoot/ended-as'
 import type { FinishedCook } from '#server/store/cooks'
 import { activeEvents } from '#core/event-log'
 import { experimentsFor, type Compared } from '#core/learn/beliefs'
+import { disagreementIn, type Disagreement } from '#core/learn/disagreement'
 import type { FieldError } from '#core/contract/fields'
 import { fieldInBase } from '#core/units/typed-field'
 import { amountIn, waterIn } from '#core/units/system'
@@ -99,6 +100,7 @@ export function loader({ params }: Route.LoaderArgs) {
           : (Math.min(view.stages[i]!.endMs, cook.endedMs) - view.stages[i]!.startMs) / 60_000,
     })),
     learned: grain && { mean: grain.mean, sd: grain.sd, cooks: grain.cooks },
+    disagreement: disagreementIn(open.notebook.evidenceOf(cook.grainKey, cook.vesselId), plan),
     published: cook.plan.water.uptake_target - (read.ok ? read.value.uptakeDelta : 0),
     next: experimentsFor(beliefs, plan, {
       dryG: cook.plan.grain.mass_g,
@@ -267,6 +269,9 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
                 <Link to={`/cooks/${loaderData.id}/again`}>Plan it again</Link>
               </p>
             )}
+            {rating && loaderData.disagreement && (
+              <p className={classes.learned}>{disagreementWords(loaderData.disagreement)}</p>
+            )}
             {compared.length > 0 && (
               <ul className="quiet small">
                 {compared.map((c) => (
@@ -299,6 +304,12 @@ export default function CookPage({ loaderData, actionData }: Route.ComponentProp
     </main>
   )
 }
+
+/** Ratings that pull both ways, in words, and what can be done. */
+const disagreementWords = ({ batches, dry, wet }: Disagreement): string =>
+  `Of the last ${batches} ratings of this grain in this pot, ${dry} say too dry and ${wet} too wet, ` +
+  'at about the same water. If two of you like it differently, this water lies between; ' +
+  'for both, cook two pots, one firm and one soft.'
 
 /** Each step’s minutes as planned and as they were. */
 function PlannedAndActual({ stages }: { stages: Route.ComponentProps['loaderData']['stages'] }) {

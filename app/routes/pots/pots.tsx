@@ -16,6 +16,7 @@ import {
   saveProgramme,
   saveVessel,
 } from '#server/commands/equipment'
+import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import type { VesselRow } from '#server/store/equipment'
@@ -50,7 +51,7 @@ export function loader() {
 
 const ACTS = new Map<
   string,
-  (k: ReturnType<typeof kitchen>, input: Record<string, unknown>) => Result<string>
+  (k: ReturnType<typeof kitchen>, input: Record<string, unknown>, nowMs: number) => Result<string>
 >([
   ['add-usual-pot', addUsualPot],
   ['add-usual-burner', addUsualBurner],
@@ -88,12 +89,12 @@ export async function action({ request }: Route.ActionArgs) {
   const units = settingsOf(open)
   const { vessels, measures } = open.equipment
   const stored = [...vessels(), ...measures()].find((row) => row.id === typed.id)
-  const done = act(open, inBaseUnits(typed, units, stored))
+  const done = act(open, inBaseUnits(typed, units, stored), nowMs())
   if (!done.ok)
     return data({ errors: inKitchenUnits(done.errors, typed, units), typed } satisfies Refused, {
       status: 422,
     })
-  return { said: done.value, intent: typed.intent!, at: Date.now() }
+  return { said: done.value, intent: typed.intent!, at: nowMs() }
 }
 
 type Open =

@@ -1,4 +1,4 @@
-import { Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core'
+import { Alert, Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { data, Form, Link, useNavigation } from 'react-router'
 import { parseSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/settings'
 import { boilingPointAt } from '#core/heat/boiling-point'
@@ -11,6 +11,8 @@ import { wayOf } from '#server/devices/transports'
 import { saveGuidance } from '#server/commands/leftovers'
 import { dropPerson, savePerson } from '#server/commands/people'
 import { keepDevice } from '#server/devices/device-settings'
+import { narrowFigures } from '#server/commands/notebook'
+import { saveSettings } from '#server/commands/settings'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { typedOf } from '../../ui/forms/errors'
@@ -82,6 +84,10 @@ export async function action({ request }: Route.ActionArgs) {
       ? { saved: true as const, what: 'eaters' as const, at: nowMs() }
       : data({ errors: stored.errors, typed: form }, { status: 422 })
   }
+  if (form.intent === 'same-kitchen') {
+    narrowFigures(kitchen(), formData.getAll('figure').map(String))
+    return { saved: true as const, what: 'same-kitchen' as const }
+  }
   if (form.intent !== 'save')
     return data(
       {
@@ -102,8 +108,7 @@ export async function action({ request }: Route.ActionArgs) {
   const read = parseSettings({ system: stored.system, ...inBaseUnits(typed, stored, stored) })
   if (!read.ok)
     return data({ errors: inKitchenUnits(read.errors, typed, stored), typed: form }, { status: 422 })
-  kitchen().household.save(read.value)
-  return { saved: true as const }
+  return { saved: true as const, moved: saveSettings(kitchen(), read.value, nowMs()) }
 }
 
 /** The name, value and error of one field of the form. */
@@ -167,6 +172,9 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           <SaveSettings actionData={actionData} busy={busy} general={general} />
         </Stack>
       </Form>
+      {actionData && 'moved' in actionData && actionData.moved && actionData.moved.length > 0 && (
+        <Moved figures={actionData.moved} />
+      )}
       <PeopleSettings
         eaters={loaderData.eaters}
         refused={
@@ -273,6 +281,24 @@ function ClockFields({
     </Group>
   )
 }
+
+/** What moving the kitchen did to what was learned, and the way back. */
+const Moved = ({ figures }: { figures: readonly string[] }) => (
+  <Alert role="status" title="New altitude: did the kitchen move?">
+    <p>
+      What you learned of grains and bags stays. Your pots&rsquo; steam and your burners&rsquo; power are less
+      sure from now on, so the next batches correct them faster.
+    </p>
+    <Form method="post">
+      {figures.map((figure) => (
+        <input key={figure} type="hidden" name="figure" value={figure} />
+      ))}
+      <Button type="submit" variant="default" size="compact-sm" name="intent" value="same-kitchen">
+        It is the same kitchen
+      </Button>
+    </Form>
+  </Alert>
+)
 
 function SaveSettings({
   actionData,

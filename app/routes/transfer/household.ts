@@ -1,6 +1,7 @@
 import { PACKS, type PackId } from '#core/contract/bundle-names'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
+import { currentBeliefs } from '#server/queries/beliefs'
 import { photoFolder } from '#server/photos/photos'
 import { bundleText } from '#server/transfer/export-bundle'
 import type { Route } from './+types/household'
@@ -19,6 +20,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const now = nowMs()
   const text = bundleText(kitchen().db, {
     holds,
+    known: currentBeliefs(kitchen()).known,
     pictures: searchParams.get('pictures') === 'no' ? undefined : photoFolder(),
     nowMs: now,
   })
