@@ -7,6 +7,7 @@ import { AUTHORITIES, FIGURE_IDS } from '#core/leftovers/guidance'
 import { COOLING_PLACES } from '#core/leftovers/cooling'
 import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
 import { isFigureName, OVERRIDE_KINDS } from '#core/learn/figures'
+import { OFFERS } from '#core/learn/offer'
 import { BOTTOMS, EVENNESS } from '#core/learn/rating'
 import { CUES, type CueId } from '#core/methods/signs'
 import { CUP_IDS } from '#core/units/cups'
@@ -339,6 +340,7 @@ export const BUNDLE_TABLES = {
       heat_id: none(id),
       bag_delta: number([-4, 4]),
       applied: Applied,
+      offer: none(oneOf(OFFERS)),
     }),
   },
   cook_event: {

@@ -56,6 +56,27 @@ export function measureCook(kitchen: Kitchen, cookId: string, input: unknown): R
   return { ok: true, value: null }
 }
 
+const AT_THE_STOVE = ['pot-before', 'pot-after'] as const
+const parseWeight = readerOf(
+  v.object({ kind: oneOf(AT_THE_STOVE), grams: v.pipe(formNumber, between(...MEASURE_LIMITS, 'g')) }),
+)
+
+/** One weight of the pot, while it cooks or afterwards. */
+export function weighPot(kitchen: Kitchen, cookId: string, input: unknown): Result<null> {
+  const read = parseWeight(input)
+  if (!read.ok) return read
+  if (!kitchen.cooks.find(cookId)) return fieldError('cook', `"${cookId}" is not here`, 'not-found')
+  const { kind, grams } = read.value
+  const before = kitchen.notebook.measured(cookId).find((m) => m.kind === 'pot-before')?.grams
+  if (kind === 'pot-after' && before !== undefined && grams >= before)
+    return fieldError('grams', `must be less than before heating, ${before} g; got ${grams}`, 'out-of-range')
+  inOneWrite(kitchen.db, () => {
+    kitchen.notebook.measure(cookId, kind, grams)
+    if (kitchen.cooks.findFinished(cookId)) note(kitchen, cookId)
+  })
+  return { ok: true, value: null }
+}
+
 /** A cook is gone with everything that hangs on it, as if it had never been. */
 export function removeCook(kitchen: Kitchen, cookId: string): Result<null> {
   if (!kitchen.cooks.findFinished(cookId))

@@ -9,10 +9,14 @@ import {
 import { bagDelta } from '#core/grain/bag'
 import { varietyOf } from '#core/grain/varieties'
 import { grainKeyOf } from '#core/learn/grain-key'
+import { experimentsFor } from '#core/learn/beliefs'
 import { NOTHING_APPLIED } from '#core/learn/evidence'
+import { offerOf, type Offer } from '#core/learn/offer'
 import { plan } from '#core/plan/plan'
 import * as v from 'valibot'
 import { announce } from '#server/realtime/hub'
+import { currentBeliefs } from '#server/queries/beliefs'
+import type { StoredCook } from '#server/store/cooks'
 import type { Kitchen } from '#server/store/open-household'
 import { inOneWrite } from '../store/write'
 
@@ -36,11 +40,8 @@ const StartSchema = record({
  * Starts a cook: the request is planned here once more, and that plan is frozen.
  * @returns the new cook's id, or what was wrong with the request
  */
-export function startCook(
-  { db, cooks, equipment, grainBags }: Kitchen,
-  input: unknown,
-  nowMs: number,
-): Result<string> {
+export function startCook(kitchen: Kitchen, input: unknown, nowMs: number): Result<string> {
+  const { db, cooks, equipment, grainBags } = kitchen
   const parsed = v.safeParse(StartSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const given = input as { request: PlanRequestJson }
@@ -93,11 +94,26 @@ export function startCook(
     bagDelta: bagDelta(bag),
     applied: parsed.output.applied ?? NOTHING_APPLIED,
   }
+  const offer = nextOffer(kitchen, cook, nowMs)
   const used = made.grain.parts.find((part) => part.variety === bag?.variety)?.mass_g
   inOneWrite(db, () => {
-    cooks.add(cook)
+    cooks.add({ ...cook, offer })
     if (bag && used !== undefined) grainBags.take(bag.id, used)
   })
   announce(id)
   return { ok: true, value: id }
+}
+
+/** The most telling thing to measure with this batch, once a week at the most. */
+function nextOffer(
+  kitchen: Kitchen,
+  { grainKey, bagId, vesselId, heatId, plan }: StoredCook,
+  nowMs: number,
+): Offer | null {
+  const experiments = experimentsFor(
+    currentBeliefs(kitchen).beliefs,
+    { grainKey, bagId, vesselId, heatId: heatId ?? `own ${vesselId}` },
+    { dryG: plan.grain.mass_g, steamG: plan.water.evaporated_g },
+  )
+  return offerOf(experiments, kitchen.cooks.lastOfferMs(), nowMs)
 }

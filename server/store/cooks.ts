@@ -1,3 +1,4 @@
+import type { Offer } from '#core/learn/offer'
 import type { CookEvent } from '#core/cook/events'
 import type { Applied } from '#core/learn/evidence'
 import type { EVENNESS, Rating } from '#core/learn/rating'
@@ -24,6 +25,8 @@ export interface StoredCook {
   bagDelta: number
   /** What had been learned by then, and was planned with. */
   applied: Applied
+  /** What was offered to measure with it. */
+  offer?: Offer | null
 }
 
 export interface StoredEvent extends CookEvent {
@@ -81,6 +84,7 @@ const cookOf = (row: CookRow): StoredCook => ({
   heatId: row.heat_id,
   bagDelta: row.bag_delta,
   applied: JSON.parse(row.applied) as Applied,
+  offer: row.offer,
 })
 
 const eventOf = (row: EventRow): StoredEvent => ({
@@ -119,7 +123,7 @@ const finishedOf = (row: FinishedRow): FinishedCook => ({
 })
 
 const COOK =
-  'c.id, c.started_ms, c.title, c.grain_key, c.vessel_id, c.vessel_name, c.heat_name, c.serve_at_ms, c.request, c.plan, c.bag_id, c.heat_id, c.bag_delta, c.applied'
+  'c.id, c.started_ms, c.title, c.grain_key, c.vessel_id, c.vessel_name, c.heat_name, c.serve_at_ms, c.request, c.plan, c.bag_id, c.heat_id, c.bag_delta, c.applied, c.offer'
 const FINISHED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, r.rated_ms, r.wet_dry, r.hardness, r.bottom, r.note, r.separate, r.even, r.ate
   FROM cook c JOIN cook_end x ON x.cook_id = c.id LEFT JOIN rating r ON r.cook_id = c.id`
 
@@ -131,8 +135,8 @@ export function createCookStore(db: Db) {
   const finished = db.prepare(`${FINISHED} ORDER BY x.ended_ms DESC, c.id`)
   const finishedOne = db.prepare(`${FINISHED} WHERE c.id = ?`)
   const insert = db.prepare(`
-    INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan, bag_id, heat_id, bag_delta, applied)
-    VALUES (@id, @startedMs, @title, @grainKey, @vesselId, @vesselName, @heatName, @serveAtMs, @request, @plan, @bagId, @heatId, @bagDelta, @applied)`)
+    INSERT INTO cook (id, started_ms, title, grain_key, vessel_id, vessel_name, heat_name, serve_at_ms, request, plan, bag_id, heat_id, bag_delta, applied, offer)
+    VALUES (@id, @startedMs, @title, @grainKey, @vesselId, @vesselName, @heatName, @serveAtMs, @request, @plan, @bagId, @heatId, @bagDelta, @applied, @offer)`)
   const events = db.prepare(`
     SELECT id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, ahead_ms, target
     FROM cook_event WHERE cook_id = ? ORDER BY at_ms, seq`)
@@ -147,7 +151,10 @@ export function createCookStore(db: Db) {
     VALUES (@cookId, @ratedMs, @wetDry, @hardness, @bottom, @note, @separate, @even, @ate)
     ON CONFLICT (cook_id) DO UPDATE SET rated_ms = @ratedMs, wet_dry = @wetDry, hardness = @hardness, bottom = @bottom, note = @note,
       separate = @separate, even = @even, ate = @ate`)
+  const lastOffer = db.prepare('SELECT max(started_ms) FROM cook WHERE offer IS NOT NULL').pluck()
   return {
+    /** When something was last offered to measure, ms. */
+    lastOfferMs: () => lastOffer.get() as number | null,
     find: (id: string): StoredCook | undefined => {
       const row = one.get(id) as CookRow | undefined
       return row && cookOf(row)
@@ -164,6 +171,7 @@ export function createCookStore(db: Db) {
         request: JSON.stringify(cook.request),
         plan: JSON.stringify(cook.plan),
         applied: JSON.stringify(cook.applied),
+        offer: cook.offer ?? null,
       }),
     remove: (id: string) => remove.run(id).changes > 0,
     events: (cookId: string): StoredEvent[] => (events.all(cookId) as EventRow[]).map(eventOf),

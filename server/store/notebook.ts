@@ -75,6 +75,39 @@ export function evidenceIn(text: string): Evidence {
   return { ...rest, extraUptake: heldOver }
 }
 
+/** What changed figures other than batches, and what was weighed. */
+function overridesIn(db: Db, changed: () => void) {
+  const overrides = db.prepare('SELECT figure, kind, value, sd, at_ms AS atMs FROM belief_override')
+  const setOverride = db.prepare(
+    'INSERT INTO belief_override (figure, kind, value, sd, at_ms) VALUES (@figure, @kind, @value, @sd, @atMs) ON CONFLICT (figure, kind) DO UPDATE SET value = @value, sd = @sd, at_ms = @atMs',
+  )
+  const removeOverride = db.prepare('DELETE FROM belief_override WHERE figure = ? AND kind = ?')
+  const measured = db.prepare('SELECT kind, grams FROM measurement WHERE cook_id = ?')
+  const measure = db.prepare(
+    'INSERT INTO measurement (cook_id, kind, grams) VALUES (@cookId, @kind, @grams) ON CONFLICT (cook_id, kind) DO UPDATE SET grams = @grams',
+  )
+  const unmeasure = db.prepare('DELETE FROM measurement WHERE cook_id = ? AND kind = ?')
+  return {
+    overrides: () => overrides.all() as FigureOverride[],
+    setOverride: (override: FigureOverride) => {
+      // Fixed is not reset, and the other way round.
+      if (override.kind === 'pin') removeOverride.run(override.figure, 'reset')
+      if (override.kind === 'reset') removeOverride.run(override.figure, 'pin')
+      setOverride.run({ sd: null, ...override })
+      changed()
+    },
+    removeOverride: (figure: string, kind: OverrideKind) => {
+      changed()
+      return removeOverride.run(figure, kind).changes > 0
+    },
+    measured: (cookId: string) => measured.all(cookId) as { kind: MeasurementKind; grams: number }[],
+    measure: (cookId: string, kind: MeasurementKind, grams: number | null) =>
+      void (grams === null ? unmeasure.run(cookId, kind) : measure.run({ cookId, kind, grams })),
+    /** The query plan of what is read of a batch is tested. */
+    measuredSource: measured.source,
+  }
+}
+
 /** Lines of the notebook, their evidence, and what was said of beliefs. */
 export function notebookIn(db: Db) {
   const put = db.prepare(`
@@ -96,26 +129,17 @@ export function notebookIn(db: Db) {
   const poured = db.prepare('SELECT pour_g FROM notebook_entry WHERE cook_id = ?').pluck()
   const grains = db.prepare('SELECT DISTINCT grain_key FROM notebook_entry').pluck()
   const methods = db.prepare('SELECT DISTINCT method FROM notebook_entry').pluck()
-  const overrides = db.prepare('SELECT figure, kind, value, sd, at_ms AS atMs FROM belief_override')
-  const setOverride = db.prepare(
-    'INSERT INTO belief_override (figure, kind, value, sd, at_ms) VALUES (@figure, @kind, @value, @sd, @atMs) ON CONFLICT (figure, kind) DO UPDATE SET value = @value, sd = @sd, at_ms = @atMs',
-  )
-  const removeOverride = db.prepare('DELETE FROM belief_override WHERE figure = ? AND kind = ?')
   const evidenceOf = db
     .prepare(
       'SELECT evidence FROM notebook_entry WHERE grain_key = ? AND vessel_id = ? AND evidence IS NOT NULL ORDER BY ended_ms DESC LIMIT 30',
     )
     .pluck()
-  const measured = db.prepare('SELECT kind, grams FROM measurement WHERE cook_id = ?')
-  const measure = db.prepare(
-    'INSERT INTO measurement (cook_id, kind, grams) VALUES (@cookId, @kind, @grams) ON CONFLICT (cook_id, kind) DO UPDATE SET grams = @grams',
-  )
-  const unmeasure = db.prepare('DELETE FROM measurement WHERE cook_id = ? AND kind = ?')
   const counted = new Map<
     string,
     { list: ReturnType<Db['prepare']>; count: ReturnType<Db['prepare']>; strip: ReturnType<Db['prepare']> }
   >()
   let version = 0
+  const { measuredSource, ...own } = overridesIn(db, () => void version++)
 
   /** A statement for each set of filters, prepared once. */
   const statementsFor = (filter: NotebookFilter) => {
@@ -184,21 +208,7 @@ export function notebookIn(db: Db) {
     pouredIn: (cookId: string) => poured.get(cookId) as number | undefined,
     grains: () => grains.all() as string[],
     methods: () => methods.all() as string[],
-    overrides: () => overrides.all() as FigureOverride[],
-    setOverride: (override: FigureOverride) => {
-      // Fixed is not reset, and the other way round.
-      if (override.kind === 'pin') removeOverride.run(override.figure, 'reset')
-      if (override.kind === 'reset') removeOverride.run(override.figure, 'pin')
-      setOverride.run({ sd: null, ...override })
-      version++
-    },
-    removeOverride: (figure: string, kind: OverrideKind) => {
-      version++
-      return removeOverride.run(figure, kind).changes > 0
-    },
-    measured: (cookId: string) => measured.all(cookId) as { kind: MeasurementKind; grams: number }[],
-    measure: (cookId: string, kind: MeasurementKind, grams: number | null) =>
-      void (grams === null ? unmeasure.run(cookId, kind) : measure.run({ cookId, kind, grams })),
+    ...own,
     /** Grows with everything that could move a belief. */
     version: () => version,
     /** Something was written past the statements above. */
@@ -207,6 +217,6 @@ export function notebookIn(db: Db) {
     prepared: () =>
       [...counted.values()]
         .flatMap((s) => [s.list.source, s.count.source, s.strip.source])
-        .concat([evidence.source, unrated.source, drop.source, measured.source]),
+        .concat([evidence.source, unrated.source, drop.source, measuredSource]),
   }
 }

@@ -102,10 +102,11 @@ export function loader({ params }: Route.LoaderArgs) {
     learned: grain && { mean: grain.mean, sd: grain.sd, cooks: grain.cooks },
     disagreement: disagreementIn(open.notebook.evidenceOf(cook.grainKey, cook.vesselId), plan),
     published: cook.plan.water.uptake_target - (read.ok ? read.value.uptakeDelta : 0),
+    // Offered once a week: with the batch that carries the offer.
     next: experimentsFor(beliefs, plan, {
       dryG: cook.plan.grain.mass_g,
       steamG: cook.plan.water.evaporated_g,
-    })[0],
+    }).find(({ id }) => id === cook.offer),
     settings: settingsOf(open),
     nowMs: nowMs(),
   }

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
+import { data } from 'react-router'
 import { localPlan } from '#core/plan/local-plan'
 import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
 import { currentStage } from '#core/cook/next-action'
@@ -15,11 +16,15 @@ import { varietyOf } from '#core/grain/varieties'
 import { ADVICE_LEFT, type CookEvent, type EventKind } from '#core/cook/events'
 import type { Hint, HintAct } from '#core/troubleshoot/hint'
 import type { Plan, Stage } from '#core/plan/result'
+import { fieldInBase } from '#core/units/typed-field'
 import { nowMs } from '#server/clock'
+import { weighPot } from '#server/commands/notebook'
 import { coolingContainers } from '#server/queries/cooling-containers'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { boardBeside } from '#server/queries/meal-board'
+import { typedOf, type Refused } from '../../ui/forms/errors'
+import { formOf } from '../../ui/forms/read-form'
 import { useUnits } from '../../ui/units/units'
 import { useAlerts } from '../../alerts/use-alerts'
 import { orCached, useLastKnown } from '../../offline/cached-loader'
@@ -46,6 +51,7 @@ import { Proposal, STALE_MS, type DeviceReading } from './readings'
 import { ProgressStrip } from './progress-strip'
 import { usePotEstimate, type AtTheStove } from './use-pot-estimate'
 import { plannedWashes, Washes } from './washes'
+import { weighedNow, WeighPot } from './weigh-pot'
 import { TroubleshootSheet } from './troubleshoot-sheet'
 import classes from './stove.module.css'
 
@@ -88,9 +94,25 @@ export function loader({ params }: Route.LoaderArgs) {
         return photo ? [[stage.cue_id!, photo.id]] : []
       }),
     ) as Record<string, string>,
+    offer: cook.offer ?? null,
+    measured: Object.fromEntries(
+      open.notebook.measured(cook.id).map(({ kind, grams }) => [kind, grams]),
+    ) as Partial<Record<string, number>>,
     household: { zone, clock } satisfies HouseholdClock,
     nowMs: nowMs(),
   }
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const open = kitchen()
+  const typed = typedOf(await formOf(request))
+  const grams = fieldInBase('mass', typed.grams ?? '', settingsOf(open).system)
+  const weighed = weighPot(open, params.cook, { ...typed, grams })
+  return weighed.ok
+    ? { measured: true as const }
+    : data({ errors: weighed.errors, typed } satisfies Refused, {
+        status: weighed.errors[0]!.path === 'cook' ? 404 : 422,
+      })
 }
 
 // A pot on the fire is not lost with the line: the screen counts on.
@@ -353,6 +375,7 @@ interface StageToolsProps {
 /** What the present step asks for besides its key: rinses, a weight, advice. */
 function StageTools(props: StageToolsProps) {
   const { stage, view, loaderData, press, plan, stored, now, readings, events } = props
+  const weighs = loaderData.offer === 'weigh' ? weighedNow(stage, plan) : undefined
   const forgottenSince = leftOpen(plan, view, events, now)
   return (
     <>
@@ -373,6 +396,7 @@ function StageTools(props: StageToolsProps) {
           onWash={(clarity) => press('washed', stage.id, { clarity })}
         />
       )}
+      {weighs && <WeighPot key={weighs} kind={weighs} measured={loaderData.measured} />}
       {stage && beforeThePour(stage, plan) && (
         <BeforePour
           key={stage.id}

@@ -1,0 +1,67 @@
+import { Button, TextInput } from '@mantine/core'
+import { useFetcher } from 'react-router'
+import type { Plan, Stage } from '#core/plan/result'
+import { errorAt, type Refused } from '../../ui/forms/errors'
+import { useUnits } from '../../ui/units/units'
+import classes from './before-pour.module.css'
+
+/** Where the pot is weighed: full and cold, just before it is heated, and done, before it is loosened. */
+export function weighedNow(
+  stage: Pick<Stage, 'id'> | undefined,
+  { stages }: Pick<Plan, 'stages'>,
+): 'pot-before' | 'pot-after' | undefined {
+  if (!stage) return undefined
+  const at = stages.findIndex((s) => s.id === stage.id)
+  const heated = stages.findIndex((s) => s.heat !== 'off' && s.id !== 'kettle' && s.id !== 'fry-first')
+  if (heated > 0 && at === heated - 1) return 'pot-before'
+  return stage.id === 'fluff' ? 'pot-after' : undefined
+}
+
+interface WeighPotProps {
+  kind: 'pot-before' | 'pot-after'
+  /** What was weighed of this batch already, g. */
+  measured: Partial<Record<string, number>>
+}
+
+/** The one thing that would teach most about this pot: its weight, full and when done. */
+export function WeighPot({ kind, measured }: WeighPotProps) {
+  const { label, mass } = useUnits()
+  const fetcher = useFetcher<{ measured: true } | Refused>()
+  const refused = fetcher.data && 'errors' in fetcher.data ? fetcher.data : undefined
+  const weighed = measured[kind]
+  // The second weight says something only beside the first.
+  if (kind === 'pot-after' && measured['pot-before'] === undefined) return null
+  return (
+    <section className={classes.told} aria-label="Weigh the pot">
+      <p>
+        {kind === 'pot-before'
+          ? 'If you like, weigh the full pot with its lid now'
+          : 'Weigh the pot with its lid once more'}
+        : two weights tell how much this pot boils off.
+      </p>
+      {weighed === undefined ? (
+        <fetcher.Form method="post" noValidate>
+          <input type="hidden" name="kind" value={kind} />
+          <TextInput
+            name="grams"
+            label={label('Weight with lid, g')}
+            inputMode="decimal"
+            defaultValue={refused?.typed.grams ?? ''}
+            error={refused && errorAt(refused, 'grams')}
+          />
+          <Button
+            type="submit"
+            variant="default"
+            name="intent"
+            value="measure"
+            loading={fetcher.state !== 'idle'}
+          >
+            Save
+          </Button>
+        </fetcher.Form>
+      ) : (
+        <p role="status">Saved: {mass(Math.round(weighed))}.</p>
+      )}
+    </section>
+  )
+}
