@@ -38,7 +38,7 @@ export function Charts({ compared, outcomes, boils }: ChartsProps) {
       {tasted.length > 2 && <PredictedChart within={within} tasted={tasted} />}
       {pairs.length > 0 && (
         <section className={`${classes.chart} basin`} aria-label="Water and how it came out">
-          <h3 className="figure">Water and how it came out</h3>
+          <h2 className="figure">Water and how it came out</h2>
           <NativeSelect
             size="xs"
             aria-label="Which grain in which pot"
@@ -94,7 +94,7 @@ function PredictedChart({
   const { number } = useUnits()
   return (
     <section className={`${classes.chart} basin`} aria-label="Predicted and tasted">
-      <h3 className="figure">Predicted and tasted</h3>
+      <h2 className="figure">Predicted and tasted</h2>
       <p>{`${within} of ${tasted.length} batches came out as predicted.`}</p>
       <Plot label={`Predicted and tasted water, times the grain’s weight, ${tasted.length} batches`}>
         <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>
@@ -139,7 +139,7 @@ function BoilChart({ boils, pots }: { boils: ChartsProps['boils']; pots: string[
   const { label } = useUnits()
   return (
     <section className={`${classes.chart} basin`} aria-label="Time to the boil">
-      <h3 className="figure">Time to the boil</h3>
+      <h2 className="figure">Time to the boil</h2>
       <p>Fuller pots take longer; one symbol per pot.</p>
       <Plot label={`Weight in the pot and minutes to the boil, ${boils.length} batches`}>
         <ScatterChart margin={{ top: 6, right: 12, bottom: 18, left: -10 }} accessibilityLayer={false}>

@@ -32,15 +32,15 @@ export function WeighPot({ kind, measured }: WeighPotProps) {
   // The second weight says something only beside the first.
   if (kind === 'pot-after' && measured['pot-before'] === undefined) return null
   return (
-    <section className={classes.told} aria-label="Weigh the pot">
+    <section className={classes.told} aria-label="Weigh the pot" data-advice>
       <p>
         {kind === 'pot-before'
-          ? 'If you like, weigh the full pot with its lid now'
-          : 'Weigh the pot with its lid once more'}
-        : two weights tell how much this pot boils off.
+          ? 'If you like: weigh the full pot with its lid before heating, and again when it is done.'
+          : 'Weigh the pot with its lid once more, before you loosen.'}{' '}
+        The two weights tell how much this pot boils off.
       </p>
       {weighed === undefined ? (
-        <fetcher.Form method="post" noValidate>
+        <fetcher.Form method="post" noValidate className={classes.tell}>
           <input type="hidden" name="kind" value={kind} />
           <TextInput
             name="grams"
