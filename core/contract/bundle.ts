@@ -127,6 +127,7 @@ const Dish = v.variant(
           hands_on: v.boolean(),
           needs: oneOf(['burner', 'oven', 'none']),
           look_in_every_min: v.optional(number(SCHEDULE_LIMITS.look_in_every_min)),
+          after: v.optional(list(dishId, SCHEDULE_LIMITS.tasks)),
         }),
         SCHEDULE_LIMITS.tasks,
       ),

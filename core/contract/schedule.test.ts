@@ -215,3 +215,88 @@ test('a dish wanted on a burner, or ready earlier, is there, and the rest goes r
   expect(faults(s, 2)).toEqual([])
   expect(errorsOf({ dishes: [{ ...CHOIR.dishes[0], burner: 'the-sun' }] })[0]!.path).toBe('dishes.0.burner')
 })
+
+describe('dishes that share a pot, wait for each other or stand on each other', () => {
+  const grains = (id: string, more: object = {}) => ({
+    id,
+    grains: [{ variety: 'quinoa' }],
+    amount: { basis: 'servings', value: 3 },
+    vessel: 'heavy-2.5',
+    ...more,
+  })
+  const stew = (more: object = {}) => ({
+    id: 'stew',
+    title: 'leek stew',
+    tasks: [{ id: 'simmer', title: 'Simmer', minutes: 30, needs: 'burner' }],
+    ...more,
+  })
+  const evening = (dishes: object[], more: object = {}) => ({
+    serve_at: '2026-03-05T19:00:00+01:00',
+    burners: [
+      { id: 'one', heat: 'gas-medium' },
+      { id: 'two', heat: 'gas-medium' },
+    ],
+    dishes,
+    ...more,
+  })
+  const scheduled = (dishes: object[]): Schedule => {
+    const read = scheduleFrom(evening(dishes))
+    if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
+    return read.value
+  }
+  const at = (schedule: Schedule, dish: string, task: string) => {
+    const found = schedule.dishes.find((d) => d.id === dish)!.tasks.find((t) => t.id === task)!
+    return { ...found, from: Date.parse(found.starts_at), to: Date.parse(found.ends_at) }
+  }
+
+  test('a pot named by two dishes is emptied and washed before it is filled again', () => {
+    const together = scheduled([grains('a'), grains('b')])
+    expect(together.notes).toEqual([])
+    const inTurn = scheduled([grains('a', { pot: 'blue' }), grains('b', { pot: 'blue' })])
+    expect(inTurn.feasible).toBe(true)
+    const [first, second] = ['a', 'b'].sort((x, y) => at(inTurn, x, 'pour').from - at(inTurn, y, 'pour').from)
+    expect(at(inTurn, second!, 'pour').from - at(inTurn, first!, 'fluff').to).toBeGreaterThanOrEqual(
+      5 * 60_000,
+    )
+    expect(inTurn.notes).toHaveLength(1)
+    expect(scheduled([grains('a', { pot: 'blue' }), grains('b', { pot: 'red' })]).notes).toEqual([])
+  })
+
+  test('a dish that comes after another is heated once that is done', () => {
+    const schedule = scheduled([stew(), grains('a', { after: ['stew'] })])
+    expect(at(schedule, 'a', 'heat-up').from).toBeGreaterThanOrEqual(at(schedule, 'stew', 'simmer').to)
+  })
+
+  test('over its boiler it takes the same burner, within minutes', () => {
+    const schedule = scheduled([
+      stew(),
+      grains('a', {
+        grains: [{ variety: 'glutinous' }],
+        method: 'steam',
+        vessel: 'basket-5',
+        boiler_dish: { name: 'leek stew', liquid_g: 1500 },
+        over: 'stew',
+      }),
+    ])
+    expect(schedule.conflicts).toEqual([])
+    const hot = schedule.dishes[1]!.tasks.find((t) => t.resource !== undefined)!
+    const simmer = at(schedule, 'stew', 'simmer')
+    expect(hot.resource).toBe(simmer.resource)
+    expect(Date.parse(hot.starts_at)).toBeGreaterThanOrEqual(simmer.to)
+    const block = schedule.dishes[1]!.tasks.map((t) => Date.parse(t.starts_at)).filter(
+      (ms) => ms >= simmer.to,
+    )
+    expect(Math.min(...block) - simmer.to).toBeLessThanOrEqual(5 * 60_000)
+  })
+
+  test.each([
+    [[stew(), grains('a', { after: ['soup'] })], 'dishes.1.after.0'],
+    [[stew(), grains('a', { after: ['a'] })], 'dishes.1.after.0'],
+    [[stew(), grains('a', { over: 'soup' })], 'dishes.1.over'],
+    [[grains('a', { after: ['b'] }), grains('b', { after: ['a'] })], 'dishes'],
+    [[grains('a', { pot: '' })], 'dishes.0.pot'],
+  ])('%j is refused at %s', (dishes, path) => {
+    const read = scheduleFrom(evening(dishes))
+    expect(read.ok ? [] : read.errors.map((e) => e.path)).toEqual([path])
+  })
+})

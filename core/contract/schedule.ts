@@ -4,6 +4,8 @@ import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { companionOf, dishOf, standsAt } from '#core/schedule/dish-blocks'
 import type { Lock, Placement } from '#core/schedule/place'
+import { joinDishes } from '#core/schedule/join-dishes'
+import { SCHEDULE_LIMITS } from '#core/schedule/limits'
 import { search } from '#core/schedule/search'
 import { placeLive, type LiveInput } from '#core/schedule/reschedule'
 import type { Block, Dish, FixedBlock, KitchenPlaces, Need, Placed, TaskAt } from '#core/schedule/task'
@@ -21,20 +23,7 @@ import {
 } from './fields'
 import { parsePlanRequest, type Result } from './plan-request'
 
-export const SCHEDULE_LIMITS = Object.freeze({
-  dishes: 12,
-  tasks: 20,
-  burners: 8,
-  appliances: 8,
-  cooks: [1, 4],
-  task_minutes: [1, 1440],
-  hold_max_minutes: [0, 480],
-  oven: [0, 4],
-  look_in_every_min: [2, 240],
-  fixed: 60,
-  told: 400,
-  wait_most_minutes: [0, 1440],
-} as const)
+export { SCHEDULE_LIMITS }
 
 const id = v.pipe(
   v.string((issue) => `must be text, got ${quoted(issue.input)}`),
@@ -68,9 +57,12 @@ const TaskSchema = record({
   hands_on: v.optional(flag, false),
   needs: v.optional(oneOf(['burner', 'oven', 'none']), 'none'),
   look_in_every_min: v.optional(between(...SCHEDULE_LIMITS.look_in_every_min, 'minutes')),
+  /** Tasks of this dish, or whole dishes, that come before it. */
   after: v.optional(list(id, SCHEDULE_LIMITS.tasks)),
   /** How long what comes before it may wait for it. */
   wait_most_minutes: v.optional(between(...SCHEDULE_LIMITS.wait_most_minutes, 'minutes')),
+  /** Whether the dish is in its pot meanwhile; left out: while it needs a burner. */
+  in_pot: v.optional(flag),
 })
 
 /** What has happened, is on, or is bound to follow, with its hours. */
@@ -81,6 +73,7 @@ const FixedSchema = record({
   ends_at: moment,
   hands_on: v.optional(flag, false),
   resource: v.optional(id),
+  in_pot: v.optional(flag),
 })
 
 const ToldSchema = record({ dish: id, id, starts_at: moment, resource: v.optional(id) })
@@ -115,6 +108,8 @@ export interface Schedule {
   table_at: string
   dishes: { id: string; title: string; tasks: ScheduledTask[]; ready_at: string; held_minutes: number }[]
   conflicts: string[]
+  /** What it asks of the cook besides: food that waits outside its pot. */
+  notes: string[]
   feasible: boolean
   /** What would do instead, the nearest first. */
   nearest: string[]
@@ -157,6 +152,9 @@ interface DishWishes {
   readyBeforeMinutes: number | undefined
   holdMost: number | undefined
   appliance: string | undefined
+  pot: string | undefined
+  after: readonly string[] | undefined
+  over: string | undefined
 }
 
 interface ReadDish {
@@ -173,6 +171,12 @@ const WishesSchema = record({
   ready_before_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
   hold_max_minutes: v.optional(between(...SCHEDULE_LIMITS.hold_max_minutes, 'minutes')),
   appliance: v.optional(id),
+  /** Its pot: dishes that name the same are cooked in it in turn. */
+  pot: v.optional(id),
+  /** Dishes that are done before this one is heated. */
+  after: v.optional(list(id, SCHEDULE_LIMITS.dishes)),
+  /** The dish whose steam cooks it: on the same burner, once that is done. */
+  over: v.optional(id),
 })
 
 const failed = (path: string, code: ErrorCode, message: string): Result<never> => ({
@@ -198,8 +202,12 @@ function settle(given: ScheduleInput): Result<Settled> {
     if (got.ok) read.push({ id: raw.id, ...got.value })
     else errors.push(...got.errors)
   })
+  errors.push(...namedDishes(read, given))
   if (errors.length > 0) return { ok: false, errors }
-  const dishes = read.flatMap(({ dish }) => dish ?? [])
+  const fixed = read.flatMap((r) => r.fixed)
+  const joined = joinedDishes(read, fixed)
+  if (!joined.ok) return joined
+  const dishes = joined.value
   return {
     ok: true,
     value: {
@@ -212,7 +220,7 @@ function settle(given: ScheduleInput): Result<Settled> {
         dishes,
       ),
       dishes,
-      fixed: read.flatMap(({ fixed }) => fixed),
+      fixed,
       unheated: read.flatMap(({ unheated }) => unheated ?? []),
       told: toldOf(given.told, dishes, serveMs),
       serveMs,
@@ -224,6 +232,37 @@ function settle(given: ScheduleInput): Result<Settled> {
         cooks: given.cooks,
       },
     },
+  }
+}
+
+type ReadWithId = ReadDish & { id: string }
+
+/** Dishes that come before, and under, others are dishes of this meal. */
+const namedDishes = (read: readonly ReadWithId[], { dishes }: ScheduleInput): FieldError[] =>
+  read.flatMap(({ id: name, wishes: { after = [], over } }) => {
+    const i = dishes.findIndex((d) => d.id === name)
+    const wrong = (value: string) => value === name || !dishes.some((d) => d.id === value)
+    const message = (value: string) => `must name another dish of this meal, got "${value}"`
+    return [
+      ...after.flatMap((value, n) =>
+        wrong(value) ? [fieldErrorOf(`dishes.${i}.after.${n}`, message(value), 'not-found')] : [],
+      ),
+      ...(over !== undefined && wrong(over)
+        ? [fieldErrorOf(`dishes.${i}.over`, message(over), 'not-found')]
+        : []),
+    ]
+  })
+
+function joinedDishes(read: readonly ReadWithId[], fixed: readonly FixedBlock[]): Result<Dish[]> {
+  const dishes = read.flatMap(({ dish }) => dish ?? [])
+  const overs = read.flatMap(({ id: dish, wishes: { over } }) =>
+    over !== undefined && dishes.some((d) => d.id === dish) ? [{ dish, over }] : [],
+  )
+  try {
+    return { ok: true, value: joinDishes(dishes, fixed, overs) }
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    return failed('dishes', 'invalid', 'must not wait for each other: one has to be first')
   }
 }
 
@@ -254,6 +293,9 @@ function readDish(
     tasks,
     fixed,
     appliance,
+    pot,
+    after,
+    over,
     ...request
   } = raw
   const asked = v.safeParse(WishesSchema, {
@@ -262,6 +304,9 @@ function readDish(
     ready_before_minutes,
     hold_max_minutes,
     appliance,
+    pot,
+    after,
+    over,
   })
   if (!asked.success) return under(at, fieldErrors(asked.issues))
   const wish = asked.output
@@ -279,6 +324,9 @@ function readDish(
         ? wish.hold_max_minutes
         : Math.max(wish.hold_max_minutes ?? 0, wish.ready_before_minutes),
     appliance: wish.appliance,
+    pot: wish.pot,
+    after: wish.after,
+    over: wish.over,
   }
   return tasks === undefined
     ? readPot(name, request, wishes, at, given)
@@ -306,14 +354,17 @@ function readTasks(
   if (!begun.success) return under(`${at}.fixed`, fieldErrors(begun.issues))
   const errors: FieldError[] = []
   const blocks = begun.output.flatMap(
-    (f, n) => fixedBlock(name, f, serveMs, `${at}.fixed.${n}`, given, errors) ?? [],
+    (f, n) => fixedBlock({ name, pot: wishes.pot }, f, serveMs, `${at}.fixed.${n}`, given, errors) ?? [],
   )
   if (errors.length > 0) return { ok: false, errors }
+  const own = new Set([...begun.output, ...read.output].map((t) => t.id))
+  const others = new Set(given.dishes.map((d) => d.id).filter((d) => d !== name))
   try {
     const dish = companionOf({
       id: name,
       title: wishes.title,
-      tasks: read.output.map(companionTask),
+      tasks: read.output.map((t) => ({ ...companionTask(t), ...beforeOf(t.after, own, others) })),
+      ...(wishes.pot === undefined ? {} : { pot: wishes.pot }),
       behind: begun.output.map((f) => f.id),
       ...(wishes.holdMost === undefined ? {} : { holdMost: wishes.holdMost }),
     })
@@ -328,6 +379,21 @@ function readTasks(
   }
 }
 
+/** What comes before a task, as tasks of its own dish and as other dishes. */
+function beforeOf(
+  after: readonly string[] | undefined,
+  own: ReadonlySet<string>,
+  dishes: ReadonlySet<string>,
+) {
+  const isDish = (name: string) => !own.has(name) && dishes.has(name)
+  const [inDish, others] = [after?.filter((n) => !isDish(n)) ?? [], after?.filter(isDish) ?? []]
+  return {
+    // After another dish alone, it still comes after the task before it.
+    ...(after === undefined || (inDish.length === 0 && others.length > 0) ? {} : { after: inDish }),
+    ...(others.length > 0 ? { afterDishes: others } : {}),
+  }
+}
+
 const companionTask = (t: v.InferOutput<typeof TaskSchema>) => ({
   id: t.id,
   title: t.title,
@@ -335,9 +401,13 @@ const companionTask = (t: v.InferOutput<typeof TaskSchema>) => ({
   handsOn: t.hands_on,
   needs: t.needs,
   ...(t.look_in_every_min === undefined ? {} : { lookInEveryMin: t.look_in_every_min }),
-  ...(t.after === undefined ? {} : { after: t.after }),
+  ...(t.in_pot === undefined ? {} : { inPot: t.in_pot }),
   ...(t.wait_most_minutes === undefined ? {} : { waitMost: t.wait_most_minutes }),
 })
+
+/** Whether several dishes are cooked in a pot, one after another. */
+const inTurn = (pot: string, { dishes }: ScheduleInput): boolean =>
+  dishes.filter((d) => d.pot === pot).length > 1
 
 /** A pot to be planned where it will be cooked: on each burner, in its appliance or in the oven. */
 function readPot(
@@ -353,6 +423,8 @@ function readPot(
     id: name,
     title: wishes.title,
     request: read.value,
+    ...(wishes.pot === undefined ? {} : { pot: wishes.pot, potInTurn: inTurn(wishes.pot, given) }),
+    ...(wishes.after === undefined ? {} : { afterDishes: wishes.after }),
     ...(wishes.holdMost === undefined ? {} : { holdMost: wishes.holdMost }),
   }
   const place = standsAt(read.value)
@@ -414,8 +486,8 @@ function plansByBurner(
  * move serving by a minute.
  */
 function fixedBlock(
-  dish: string,
-  { id: name, title, starts_at, ends_at, hands_on, resource }: v.InferOutput<typeof FixedSchema>,
+  { name: dish, pot }: { name: string; pot: string | undefined },
+  { id: name, title, starts_at, ends_at, hands_on, resource, in_pot }: v.InferOutput<typeof FixedSchema>,
   serveMs: number,
   path: string,
   { burners, appliances }: v.InferOutput<typeof ScheduleSchema>,
@@ -452,6 +524,7 @@ function fixedBlock(
       dish,
       minutes,
       after: [],
+      ...(pot !== undefined && (in_pot ?? place === 'burner') ? { pot: { id: pot, from: 0 } } : {}),
       needs: [
         ...(hands_on && minutes > 0 ? [{ from: 0, minutes, hands: true, place: null }] : []),
         ...(place !== null && minutes > 0 ? [{ from: 0, minutes, hands: false, place }] : []),
@@ -590,12 +663,24 @@ function scheduleOf(settled: Settled): Schedule {
       }
     }),
     conflicts,
+    notes: notesOf(dishes, got.placed),
     feasible: conflicts.length === 0,
     nearest,
     ...(late ? { ready_by: iso(serveMs + lateMin * MINUTE) } : {}),
     exact: got.exact,
   }
 }
+
+/** Dishes that wait in a bowl while their pot is used for another. */
+const notesOf = (dishes: readonly Dish[], placed: ReadonlyMap<string, Placed>): string[] =>
+  dishes.flatMap(({ title, blocks, keepsMost }) => {
+    const waits = -Math.max(...blocks.map((b) => placed.get(b.id)?.end ?? -Infinity))
+    return keepsMost !== undefined && Number.isFinite(waits) && waits > keepsMost
+      ? [
+          `${title} waits ${Math.round(waits)} min in a bowl: cover it and keep it hot, or reheat it until it steams.`,
+        ]
+      : []
+  })
 
 /**
  * The rest of a meal under way. What is told is how it will be; only what cannot be helped any more is a
@@ -630,6 +715,7 @@ function liveScheduleOf(settled: Settled): Schedule {
     table_at: iso(tableMs),
     dishes: ways,
     conflicts,
+    notes: notesOf(dishes, got.placed),
     feasible: conflicts.length === 0,
     nearest: [],
     ...(got.late > 0 ? { ready_by: iso(tableMs) } : {}),

@@ -4,7 +4,8 @@ import { celsius } from '#core/units/units'
 import { timelineOf } from '#core/plan/timeline'
 import { soakWindow } from '#core/water/soak-window'
 import { blendOf } from '#core/grain/blend'
-import type { Block, Dish, Need, TaskAt } from './task'
+import { assertNoCircle } from './join-dishes'
+import type { Block, Dish, Need, PotUse, TaskAt } from './task'
 
 /** A rested pot can wait this long for a cook without harm, minutes. */
 export const REST_WAITS = 8
@@ -12,6 +13,9 @@ export const REST_WAITS = 8
 const SIEVE_WAITS = 20
 /** Beyond this a dish is not held though it would stay hot, minutes. */
 const HELD_MOST = 45
+/** A pot that another dish needs is emptied: its grain may wait so long, and so long without being kept hot. */
+const HELD_IN_TURN = 90
+const HELD_IN_BOWL = 20
 /** Grain that is loosened and covered loses nothing for this long, minutes. */
 const HELD_LEAST = 5
 
@@ -25,6 +29,12 @@ export interface PlannedDish {
   /** The same pot planned on each burner it can use. */
   onBurner?: Readonly<Record<string, Plan>>
   appliance?: string
+  /** Its pot, where other dishes may want the same. */
+  pot?: string
+  /** Another dish is cooked in the same pot, so it may wait longer, in a bowl. */
+  potInTurn?: boolean
+  /** Dishes that are done before it is heated. */
+  afterDishes?: readonly string[]
   holdMost?: number
 }
 
@@ -37,9 +47,11 @@ interface Piece {
  * A plan as blocks: what must follow at once hangs together; it may be torn after a soak, and after the rest,
  * within their limits.
  */
-export function dishOf({ id, title, request, plan, onBurner, appliance, holdMost }: PlannedDish): Dish {
+export function dishOf(planned: PlannedDish): Dish {
+  const { id, title, request, plan, onBurner, appliance, pot, potInTurn, afterDishes, holdMost } = planned
   const pieces = piecesOf(plan)
   const soak = soakWaits(request)
+  const filled = pieces.findIndex(({ stages }) => stages.some(isFilling))
   const blocks = pieces.map((piece, i): Block => {
     const before = pieces[i - 1]
     const cut = cutOf(piece, appliance)
@@ -56,6 +68,8 @@ export function dishOf({ id, title, request, plan, onBurner, appliance, holdMost
       tasks: cut.tasks,
       after: before ? [{ id: `${id} ${before.id}`, mostWait: before.id === 'soak' ? soak : REST_WAITS }] : [],
       ...(appliance === undefined ? {} : { appliance }),
+      ...(pot === undefined || i < filled ? {} : { pot: potUse(pot, piece, cut) }),
+      ...(i === Math.max(0, filled) && afterDishes ? { afterDishes } : {}),
       ...(there && cut.needs.some((n) => n.place === 'burner')
         ? {
             onBurner: Object.fromEntries(
@@ -66,7 +80,31 @@ export function dishOf({ id, title, request, plan, onBurner, appliance, holdMost
         : {}),
     }
   })
-  return { id, title, blocks, holdMost: holdMost ?? heldMost(request, plan) }
+  const keeps = heldMost(request, plan)
+  return potInTurn
+    ? {
+        id,
+        title,
+        blocks,
+        holdMost: holdMost ?? Math.max(keeps, HELD_IN_TURN),
+        keepsMost: Math.min(keeps, HELD_IN_BOWL),
+      }
+    : { id, title, blocks, holdMost: holdMost ?? keeps }
+}
+
+/** The pot is filled: with grain, water, or what is fried first. */
+export const isFilling = ({ id, power_w }: Stage): boolean =>
+  id === 'pour' || id === 'boiler' || id === 'fry-first' || power_w > 0
+
+/** From its filling, or from the piece's start where it was filled before, until it is loosened. */
+function potUse(id: string, { stages }: Piece, { minutes, tasks }: ReturnType<typeof cutOf>): PotUse {
+  const at = (stage: Stage | undefined) => tasks.find((t) => t.id === stage?.id)
+  const emptied = at(stages.findLast((s) => s.id === 'fluff'))
+  return {
+    id,
+    from: at(stages.find(isFilling))?.from ?? 0,
+    ...(emptied ? { emptyBeforeEnd: minutes - emptied.from - emptied.minutes } : {}),
+  }
 }
 
 /** How long a pot that is ready may stand before it is dry or cold, minutes. */
@@ -122,6 +160,8 @@ function cutOf(
   const first = Math.min(...stages.map((s) => line.get(s.id)!.start))
   const heated = stages.filter((s) => s.power_w > 0)
   const place: Need['place'] = appliance !== undefined ? 'appliance' : 'burner'
+  // Fried at the end, the grain is in a pan; where the pot was on a burner, the pan is.
+  const inPan = (s: Stage) => s.id === 'fry' && appliance === undefined
   const tasks = stages.map((s): TaskAt => {
     const { start, end } = line.get(s.id)!
     return {
@@ -130,7 +170,7 @@ function cutOf(
       from: start - first,
       minutes: end - start,
       hands: s.hands_on,
-      place: s.power_w > 0 ? place : null,
+      place: s.power_w > 0 || inPan(s) ? place : null,
     }
   })
   const minutes = Math.max(...tasks.map((t) => t.from + t.minutes))
@@ -141,7 +181,7 @@ function cutOf(
   const standing =
     appliance !== undefined
       ? stages.filter((s) => s.power_w > 0 || s.kind === 'rest' || s.kind === 'release')
-      : heated
+      : [...heated, ...stages.filter(inPan)]
   if (standing.length > 0) {
     const spans = standing.map((s) => tasks.find((t) => t.id === s.id)!)
     const from = Math.min(...spans.map((t) => t.from))
@@ -173,8 +213,12 @@ export interface CompanionTask {
   needs: 'burner' | 'oven' | 'none'
   lookInEveryMin?: number
   after?: readonly string[]
+  /** Dishes that are done before it. */
+  afterDishes?: readonly string[]
   /** How long what comes before may wait for it. */
   waitMost?: number
+  /** Whether the dish is in its pot; left out: while it is on a burner. */
+  inPot?: boolean
 }
 
 /** A look takes a cook one minute. */
@@ -191,16 +235,23 @@ export function companionOf({
   title,
   tasks,
   behind = [],
+  pot,
   holdMost = COMPANION_HELD,
 }: {
   id: string
   title: string
   tasks: readonly CompanionTask[]
   /** Tasks that lie already, in their order. */ behind?: readonly string[]
+  /** Its pot, where other dishes may want the same. */
+  pot?: string
   holdMost?: number
 }): Dish {
   const known = new Set([...behind, ...tasks.map((t) => t.id)])
+  // What lies between two tasks in the pot is in it as well.
+  const inPot = tasks.map((task) => task.inPot ?? task.needs === 'burner')
+  const [firstIn, lastIn] = [inPot.indexOf(true), inPot.lastIndexOf(true)]
   const blocks = tasks.map((task, i): Block => {
+    // After another dish alone, it is still after what comes before it here.
     const after = task.after ?? (i > 0 ? [tasks[i - 1]!.id] : behind.slice(-1))
     for (const before of after)
       if (!known.has(before))
@@ -221,6 +272,10 @@ export function companionOf({
       dish: id,
       minutes,
       after: after.map((before) => ({ id: `${id} ${before}`, mostWait: task.waitMost ?? Infinity })),
+      ...(task.afterDishes ? { afterDishes: task.afterDishes } : {}),
+      ...(pot !== undefined && firstIn >= 0 && i >= firstIn && i <= lastIn
+        ? { pot: { id: pot, from: 0, ...(i < lastIn ? {} : { emptyBeforeEnd: 0 }) } }
+        : {}),
       needs: [
         ...(place === null && !task.handsOn ? [] : [{ from: 0, minutes, hands: task.handsOn, place }]),
         ...looks.map((from) => ({ from: Math.round(from), minutes: LOOK_MIN, hands: true, place: null })),
@@ -230,13 +285,4 @@ export function companionOf({
   })
   assertNoCircle(blocks)
   return { id, title, blocks, holdMost }
-}
-
-function assertNoCircle(blocks: readonly Block[]): void {
-  const left = new Map(blocks.map((b) => [b.id, b.after.map((a) => a.id)]))
-  while (left.size > 0) {
-    const free = [...left].find(([, after]) => after.every((id) => !left.has(id)))
-    if (!free) throw new RangeError(`Steps depend on each other: ${[...left.keys()].join(', ')}`)
-    left.delete(free[0])
-  }
 }

@@ -1,6 +1,7 @@
-import { Timetable } from './timetable'
+import { Timetable, type PotStretch } from './timetable'
 import {
   costlier,
+  WASH_MIN,
   type Block,
   type Cost,
   type Dish,
@@ -29,7 +30,10 @@ const horizonFor = (
     HORIZON_MIN,
     MARGIN_MIN +
       order.reduce(
-        (sum, b) => sum + Math.max(b.minutes, ...Object.values(b.onBurner ?? {}).map((o) => o.minutes)),
+        (sum, b) =>
+          sum +
+          (b.pot ? WASH_MIN : 0) +
+          Math.max(b.minutes, ...Object.values(b.onBurner ?? {}).map((o) => o.minutes)),
         0,
       ) +
       Math.max(0, ...dishes.map((d) => (Number.isFinite(d.holdMost) ? d.holdMost : 0))) +
@@ -142,10 +146,18 @@ function placeOnce(
     const best = latestSpot(
       table,
       block,
-      spotsFor(block, { locked: lock?.at, tried: burnerOf?.get(block.id) }, kitchen),
+      spotsFor(
+        block,
+        {
+          locked: lock?.at ?? (block.underBlock === undefined ? undefined : placed.get(block.underBlock)?.at),
+          tried: burnerOf?.get(block.id),
+        },
+        kitchen,
+      ),
       {
         lockedStart: lock?.start,
         bounds,
+        potAt: (start, minutes) => potStretch(block, placing, start, minutes),
       },
     )
     const why = whyNot(best, bounds)
@@ -161,8 +173,36 @@ function placeOnce(
   }
 }
 
-function putAt({ table, placed }: Placing, block: Block, { at, start, minutes }: Spot): void {
+/** For how long a block that starts then has its pot; undefined where it has none. */
+function potStretch(
+  { id, dish, after, pot }: Block,
+  { placed, followers, fixedIds }: Placing,
+  start: number,
+  minutes: number,
+): PotStretch | undefined {
+  if (!pot) return undefined
+  // It goes on in what follows it in the same pot; what is fixed before it has left it full.
+  const next = (followers.get(id) ?? []).filter(({ block }) => block.dish === dish && block.pot)
+  const full = after
+    .filter((a) => fixedIds.has(a.id))
+    .map((a) => placed.get(a.id)!)
+    .filter(({ block }) => block.pot && block.pot.emptyBeforeEnd === undefined)
+  const starts = next.flatMap(({ block }) => placed.get(block.id)?.start ?? [])
+  return {
+    pot: pot.id,
+    first: Math.max(start - pot.from, ...full.map((p) => -p.end)),
+    last:
+      pot.emptyBeforeEnd === undefined && starts.length > 0
+        ? Math.min(...starts.map((s) => -s))
+        : start - minutes + (pot.emptyBeforeEnd ?? 0) - WASH_MIN,
+  }
+}
+
+function putAt(placing: Placing, block: Block, { at, start, minutes }: Spot): void {
+  const { table, placed } = placing
   table.take(needsOn(block, at).needs, at, start)
+  const stretch = potStretch(block, placing, start, minutes)
+  if (stretch) table.takePot(stretch)
   placed.set(block.id, {
     block,
     start: -start,
@@ -225,14 +265,23 @@ function latestSpot(
   table: Timetable,
   block: Block,
   spots: readonly (string | undefined)[],
-  { lockedStart, bounds }: { lockedStart: number | undefined; bounds: Bounds },
+  {
+    lockedStart,
+    bounds,
+    potAt,
+  }: {
+    lockedStart: number | undefined
+    bounds: Bounds
+    potAt: (start: number, minutes: number) => PotStretch | undefined
+  },
 ): Spot | undefined {
   let best: Spot | undefined
   for (const at of spots) {
     const { minutes, needs } = needsOn(block, at)
     let start = lockedStart ?? Math.max(bounds.latestEnd + minutes, bounds.leastStart)
     while (start <= table.horizon) {
-      const move = table.clash(needs, at, start)
+      const stretch = potAt(start, minutes)
+      const move = Math.max(table.clash(needs, at, start), stretch ? table.clashPot(stretch) : 0)
       if (move === 0) {
         if (!best || start < best.start) best = { at, start, minutes }
         break

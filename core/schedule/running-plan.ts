@@ -1,6 +1,6 @@
 import type { CookView } from '#core/cook/replay'
 import type { Plan } from '#core/plan/result'
-import { REST_WAITS } from './dish-blocks'
+import { isFilling, REST_WAITS } from './dish-blocks'
 
 /** A stretch with its hours, UTC milliseconds. */
 export interface Lying {
@@ -11,6 +11,8 @@ export interface Lying {
   hands: boolean
   /** The burner, the oven or the appliance it is on. */
   at?: string
+  /** Whether the grain or its water is in the pot. */
+  inPot?: boolean
 }
 
 /** What is still to do by hand after the heat, and how long the pot may wait for it. */
@@ -20,6 +22,7 @@ export interface RemainingTask {
   minutes: number
   hands: boolean
   waitMost: number
+  inPot: boolean
 }
 
 const MINUTE = 60_000
@@ -54,6 +57,13 @@ export function splitRunningPlan(
   const [from, to] = [Math.min(...hot.map((s) => s.startMs)), Math.max(...hot.map((s) => s.endMs))]
   const stands = (start: number, end: number, isHot: boolean) =>
     isHot || (start >= from && end <= to && !hot.some((h) => h.startMs < end && h.endMs > start))
+  // In the pot from its filling until it is loosened.
+  const filled = plan.stages.findIndex(isFilling)
+  const emptied = plan.stages.findLastIndex((s) => s.id === 'fluff')
+  const inPot = (id: string): boolean => {
+    const i = plan.stages.findIndex((s) => s.id === id)
+    return i >= filled && (emptied < 0 || i <= emptied)
+  }
   const fixedTasks = plan.stages
     .filter((s) => !after.has(s.id))
     .map((s): Lying => {
@@ -64,6 +74,7 @@ export function splitRunningPlan(
         startMs,
         endMs: Math.max(startMs, endMs),
         hands: s.hands_on,
+        inPot: inPot(s.id),
         ...(at !== undefined &&
         stands(
           startMs,
@@ -84,6 +95,7 @@ export function splitRunningPlan(
         minutes: Math.max(1, Math.ceil((endMs - startMs) / MINUTE)),
         hands: s.hands_on,
         waitMost: i === 0 ? REST_WAITS : AT_ONCE,
+        inPot: inPot(s.id),
       }
     })
   return { fixedTasks, toDo }

@@ -1,9 +1,12 @@
 import fc from 'fast-check'
-import { anyMeal, faults, kitchen } from '../../tests/helpers/schedules'
+import { anyMeal, faults, joinedMeal, kitchen, potFaults } from '../../tests/helpers/schedules'
 import { companionOf } from './dish-blocks'
 import { place } from './place'
 import { search } from './search'
-import { costlier, type Block, type Cost, type Dish, type KitchenPlaces } from './task'
+import { costlier, type Block, type Cost, type Dish, type KitchenPlaces, type Placed } from './task'
+
+/** Where something found no place, what follows it is drawn without it, and the meal is said not to work. */
+const isTrue = (undone: number) => (fault: string) => undone === 0 || !fault.endsWith('which is not there')
 
 describe('a timetable', () => {
   test('takes nothing twice, breaks no order and keeps every limit, over thousands of meals', () => {
@@ -29,6 +32,20 @@ describe('a timetable', () => {
         { numRuns: runs },
       )
     expect(meals).toBeGreaterThan(2500)
+  })
+
+  test('a pot has one dish at a time, and a dish waits for another, over hundreds of evenings', () => {
+    let whole = 0
+    fc.assert(
+      fc.property(joinedMeal(4, 3), fc.integer({ min: 1, max: 3 }), (meal, burners) => {
+        const k = kitchen(burners)
+        const { placed, undone } = search({ dishes: meal, kitchen: k, tries: 20, mostExact: 60 })
+        expect(faults(placed, meal, k).filter(isTrue(undone.length))).toEqual([])
+        if (undone.length === 0) whole++
+      }),
+      { numRuns: 500 },
+    )
+    expect(whole).toBeGreaterThan(100)
   })
 
   test('the same meal has the same timetable', () => {
@@ -64,18 +81,16 @@ const roomOf = (cell: string, k: KitchenPlaces): number =>
  */
 function exhaustive(dishes: readonly Dish[], k: KitchenPlaces, horizon: number): Cost | undefined {
   const blocks: Block[] = []
-  const follow = (block: Block, dish: Dish) =>
-    dish.blocks.filter((b) => b.after.some((a) => a.id === block.id))
+  const all = dishes.flatMap((d) => d.blocks)
+  const follow = (block: Block) => all.filter((b) => b.after.some((a) => a.id === block.id))
   // Followers first, so that every start has its end to keep to.
-  for (const dish of dishes) {
-    const left = [...dish.blocks]
-    while (left.length > 0) {
-      const i = left.findIndex((b) => follow(b, dish).every((f) => blocks.includes(f)))
-      blocks.push(...left.splice(i, 1))
-    }
+  const left = [...all]
+  while (left.length > 0) {
+    const i = left.findIndex((b) => follow(b).every((f) => blocks.includes(f)))
+    blocks.push(...left.splice(i, 1))
   }
   const taken = new Map<string, number>()
-  const starts = new Map<string, { start: number; end: number }>()
+  const starts = new Map<string, Placed>()
   let best: Cost | undefined
   const go = (i: number, held: number, span: number) => {
     if (best && (held > best.held || (held === best.held && span >= best.span))) return
@@ -85,7 +100,7 @@ function exhaustive(dishes: readonly Dish[], k: KitchenPlaces, horizon: number):
     }
     const block = blocks[i]!
     const dish = dishes.find((d) => d.id === block.dish)!
-    const next = follow(block, dish)
+    const next = follow(block)
     const latest = Math.min(0, ...next.map((f) => starts.get(f.id)!.start))
     const spots = block.needs.some((n) => n.place === 'burner')
       ? k.burners.map((b) => b.id)
@@ -101,8 +116,8 @@ function exhaustive(dishes: readonly Dish[], k: KitchenPlaces, horizon: number):
         const cells = cellsOf(block, at, start)
         if (cells.some((cell) => (taken.get(cell) ?? 0) >= roomOf(cell, k))) continue
         for (const cell of cells) taken.set(cell, (taken.get(cell) ?? 0) + 1)
-        starts.set(block.id, { start, end })
-        go(i + 1, more, Math.max(span, -start))
+        starts.set(block.id, { block, start, end })
+        if (!block.pot || potFaults(starts, dishes).length === 0) go(i + 1, more, Math.max(span, -start))
         starts.delete(block.id)
         for (const cell of cells) taken.set(cell, taken.get(cell)! - 1)
       }
@@ -149,6 +164,23 @@ describe('beside looking at every start there is', () => {
       ),
       { numRuns: 60 },
     )
+  })
+
+  test('nor one with a pot in turn and dishes that wait for others', () => {
+    let shared = 0
+    fc.assert(
+      fc.property(joinedMeal(3, 2, 3), fc.integer({ min: 1, max: 2 }), (meal, burners) => {
+        const k = kitchen(burners)
+        const got = search({ dishes: meal, kitchen: k })
+        if (!got.exact) return
+        const best = exhaustive(meal, k, 32)
+        if (best) expect([costlier(got.cost, best) <= 0, got.cost, best]).toEqual([true, got.cost, best])
+        expect(faults(got.placed, meal, k).filter(isTrue(got.undone.length))).toEqual([])
+        if (best && meal.filter((d) => d.blocks.some((b) => b.pot?.id === 'p1')).length > 1) shared++
+      }),
+      { numRuns: 80 },
+    )
+    expect(shared).toBeGreaterThan(2)
   })
 
   test('twelve tasks in four dishes', () => {

@@ -20,8 +20,14 @@ export interface Block {
   dish: string
   minutes: number
   needs: Need[]
-  /** Blocks of the same dish that come before it, each with how long it may wait at the most. */
+  /** Blocks that come before it, of this dish or another, each with how long it may wait at the most. */
   after: { id: string; mostWait: number }[]
+  /** Dishes that come before it, until they are joined to it (see join-dishes.ts). */
+  afterDishes?: readonly string[]
+  /** The pot it is cooked in, where other dishes may want the same. */
+  pot?: PotUse
+  /** It stays on the burner of this block, which follows it: its steam cooks it. */
+  underBlock?: string
   /** Which appliance, where one is needed. */
   appliance?: string
   /** Minutes on each burner, where they differ: the block is then as long as there. */
@@ -30,6 +36,17 @@ export interface Block {
   tasks: TaskAt[]
   tasksOnBurner?: Readonly<Record<string, TaskAt[]>>
 }
+
+/** When a block has a pot for itself. */
+export interface PotUse {
+  id: string
+  /** Minutes after the block's start at which the pot is filled. */
+  from: number
+  /** Minutes before the block's end at which it is emptied; left out: full until what follows begins. */
+  emptyBeforeEnd?: number
+}
+/** An emptied pot is washed and filled again after this long, minutes. */
+export const WASH_MIN = 5
 
 export interface TaskAt {
   id: string
@@ -46,6 +63,8 @@ export interface Dish {
   blocks: Block[]
   /** Ready this long before serving at most, minutes. */
   holdMost: number
+  /** Beyond this it has to be kept hot out of its pot, which another dish needs, minutes. */
+  keepsMost?: number
 }
 
 export interface KitchenPlaces {

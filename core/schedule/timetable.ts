@@ -1,5 +1,12 @@
 import type { KitchenPlaces, Need } from './task'
 
+/** A stretch for which a pot is taken, in minutes before serving: from the first, up to the last without it. */
+export interface PotStretch {
+  pot: string
+  first: number
+  last: number
+}
+
 /**
  * Which minute is taken: one row for each place, and one for the cooks. Minute 0 is the one before serving;
  * minutes count backwards.
@@ -51,6 +58,24 @@ export class Timetable {
         }
       }
     return 0
+  }
+
+  /**
+   * Minutes by which a block would have to move earlier for its pot to be free; 0 when it is.
+   * @param stretch from its first minute back to before its last, as minutes before serving
+   */
+  clashPot({ pot, first, last }: PotStretch): number {
+    const row = this.#rows.get(`pot ${pot}`)
+    for (let minute = first; row && minute > Math.max(0, last); minute--)
+      if (minute > this.horizon || row[minute - 1]! > 0) return minute - last
+    return 0
+  }
+
+  takePot({ pot, first, last }: PotStretch): void {
+    const row = this.#rows.get(`pot ${pot}`) ?? new Uint8Array(this.horizon)
+    this.#rows.set(`pot ${pot}`, row)
+    for (let minute = first; minute > Math.max(0, last); minute--)
+      if (minute <= this.horizon) row[minute - 1]!++
   }
 
   take(needs: readonly Need[], at: string | undefined, start: number, by: 1 | -1 = 1): void {

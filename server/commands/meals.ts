@@ -4,7 +4,8 @@ import { between, quoted, wholeBetween, nameText } from '#core/contract/fields'
 import { formNumber, readerOf } from '#core/contract/settings'
 import { parsePlanRequest, type Result } from '#core/contract/plan-request'
 import { SCHEDULE_LIMITS } from '#core/contract/schedule'
-import type { MealTask } from '#server/store/meals'
+import { readTasks, type Nameable } from '#core/schedule/read-tasks'
+import type { MealDish, MealTask } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 import { AppliedSchema } from './start-cook'
 import { fieldError } from '#core/contract/field-error'
@@ -56,61 +57,14 @@ export function saveMeal({ meals }: Kitchen, input: Record<string, unknown>, now
   return { ok: true, value: id }
 }
 
-/** Minutes of one line: "Roast the roots; 45; oven; look every 20". */
-const NEEDS: Record<string, MealTask['needs']> = { burner: 'burner', oven: 'oven' }
 const MAX_LINES = 4000
 
-/** Tasks as typed, one a line: what, minutes, and then any of hands, burner, oven, look every N. */
-export function parseTasks(text: string): Result<MealTask[]> {
-  const lines = text
-    .split('\n')
-    .map((line) => line.trim())
-    .filter((line) => line !== '')
-  if (lines.length === 0)
-    return fieldError(
-      'tasks',
-      'needs at least one line, for example "Roast the roots; 45; oven; look every 20"',
-    )
-  if (lines.length > SCHEDULE_LIMITS.tasks)
-    return fieldError('tasks', `holds at most ${SCHEDULE_LIMITS.tasks}, got ${lines.length}`, 'too-many')
-  const tasks: MealTask[] = []
-  for (const [i, line] of lines.entries()) {
-    const [what = '', minutes = '', ...rest] = line.split(';').map((part) => part.trim())
-    const n = Number(minutes.replace(/\s*min$/, '').replace(',', '.'))
-    const [min, max] = SCHEDULE_LIMITS.task_minutes
-    if (what === '' || what.length > 80)
-      return fieldError(
-        'tasks',
-        `line ${i + 1} must begin with what is done, up to 80 characters, got ${quoted(line)}`,
-      )
-    if (minutes === '' || !(n >= min && n <= max))
-      return fieldError(
-        'tasks',
-        `line ${i + 1} must have minutes from ${min} to ${max} after the first semicolon, got ${quoted(minutes)}`,
-      )
-    const task: MealTask = { id: `t${i + 1}`, title: what, minutes: n, hands_on: false, needs: 'none' }
-    for (const word of rest.map((r) => r.toLowerCase())) {
-      const look = /^look every (\d{1,3})( min)?$/.exec(word)
-      if (word === 'hands') task.hands_on = true
-      else if (Object.hasOwn(NEEDS, word)) task.needs = NEEDS[word]!
-      else if (look) {
-        const every = Number(look[1])
-        const [least, most] = SCHEDULE_LIMITS.look_in_every_min
-        if (!(every >= least && every <= most))
-          return fieldError(
-            'tasks',
-            `line ${i + 1}: “look every” must be ${least} to ${most} min, got ${every}`,
-          )
-        task.look_in_every_min = every
-      } else if (word !== '')
-        return fieldError(
-          'tasks',
-          `line ${i + 1}: use hands, burner, oven or "look every 20", got ${quoted(word)}`,
-        )
-    }
-    tasks.push(task)
-  }
-  return { ok: true, value: tasks }
+/** Steps as typed, one a line.  @param dishes other dishes they may wait for */
+export function parseTasks(text: string, dishes: Nameable = []): Result<MealTask[]> {
+  const read = readTasks(text, dishes)
+  return read.ok
+    ? { ok: true, value: read.tasks }
+    : fieldError('tasks', read.message, read.tooMany ? 'too-many' : 'invalid')
 }
 
 const hold = v.optional(
@@ -166,7 +120,7 @@ export function addDish({ meals, equipment }: Kitchen, mealId: string, input: un
   const saved =
     read.value.hold_max_minutes === undefined ? {} : { hold_max_minutes: read.value.hold_max_minutes }
   if (read.value.kind === 'companion') {
-    const tasks = parseTasks(read.value.tasks)
+    const tasks = parseTasks(read.value.tasks, meal.dishes)
     if (!tasks.ok) return tasks
     meals.save({
       ...meal,
@@ -215,12 +169,29 @@ export function addDish({ meals, equipment }: Kitchen, mealId: string, input: un
   return { ok: true, value: id }
 }
 
+/** A dish whose steps wait no longer for one that was taken off. */
+const withoutWaitFor =
+  (gone: string) =>
+  (dish: MealDish): MealDish =>
+    dish.kind === 'companion'
+      ? {
+          ...dish,
+          tasks: dish.tasks.map(({ after, ...task }) => {
+            const left = after?.filter((id) => id !== gone) ?? []
+            return left.length > 0 ? { ...task, after: left } : task
+          }),
+        }
+      : dish
+
 export function dropDish({ meals }: Kitchen, mealId: string, dishId: unknown): Result<null> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('meal', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (!meal.dishes.some((d) => d.id === dishId))
     return fieldError('dish', `must be a dish of this meal, got ${quoted(dishId)}`, 'not-found')
-  meals.save({ ...meal, dishes: meal.dishes.filter((d) => d.id !== dishId) })
+  meals.save({
+    ...meal,
+    dishes: meal.dishes.filter((d) => d.id !== dishId).map(withoutWaitFor(dishId as string)),
+  })
   return { ok: true, value: null }
 }
 

@@ -10,14 +10,13 @@ const MINUTE = 60_000
 const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 
 /**
- * A meal's timetable with this kitchen's equipment and with what has happened so far. Two dishes in one pot
- * are a conflict of their own.
+ * A meal's timetable with this kitchen's equipment and with what has happened so far. Dishes in one pot are
+ * cooked in it in turn.
  */
 export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Schedule | undefined {
   const { equipment } = kitchen
   if (meal.dishes.length === 0) return undefined
   const vessels = equipment.vessels()
-  const own = new Map(vessels.map((row) => [row.id, row]))
   // Asked again within moments only the clock has moved: the cached answer is used, unless something
   // happened meanwhile.
   const newest = newestOf(kitchen, meal)
@@ -34,7 +33,10 @@ export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Sche
       .map(({ id }) => ({ id, vessel: 'cooker-5' })),
     cooks: meal.cooks,
     ...(live.begun && meal.told ? { told: meal.told } : {}),
-    dishes: meal.dishes.map((dish) => dishRequest(dish, live, moment, kitchen)),
+    dishes: meal.dishes.map((dish) => ({
+      ...dishRequest(dish, live, moment, kitchen),
+      ...boilerOf(dish, meal, live),
+    })),
   }
   const read = answered(meal.id, request)
   if (!read.ok)
@@ -44,23 +46,11 @@ export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Sche
       dishes: [],
       conflicts: read.errors.map((e) => e.message),
       feasible: false,
+      notes: [],
       nearest: [],
       exact: false,
     }
-  const pots = new Map<string, string>()
-  const twice: string[] = []
-  for (const dish of meal.dishes) {
-    if (dish.kind !== 'plan') continue
-    const other = pots.get(dish.vessel_id)
-    if (other !== undefined)
-      twice.push(
-        `${dish.title} and ${other} both use ${own.get(dish.vessel_id)?.name ?? 'same pot'}; choose another pot.`,
-      )
-    pots.set(dish.vessel_id, dish.title)
-  }
-  return twice.length === 0
-    ? read.value
-    : { ...read.value, feasible: false, conflicts: [...twice, ...read.value.conflicts] }
+  return read.value
 }
 
 /** A clock that has moved by less than this has not moved, ms. */
@@ -89,6 +79,14 @@ function answered(mealId: string, request: object): ReturnType<typeof scheduleFr
   lastAnswers.set(mealId, { question, answer })
   if (lastAnswers.size > MAX_ANSWERS) lastAnswers.delete(lastAnswers.keys().next().value!)
   return answer
+}
+
+/** Grain steamed over another dish of the meal, by the name it was planned with, stands on that dish. */
+function boilerOf(dish: MealDish, { dishes }: MealRow, live: UnderWay): { over?: string } {
+  if (dish.kind !== 'plan' || live.pots.has(dish.id)) return {}
+  const name = (dish.request.boiler_dish as { name?: string } | null | undefined)?.name?.toLowerCase()
+  const boiler = dishes.find((d) => d.id !== dish.id && d.title.toLowerCase() === name)
+  return boiler ? { over: boiler.id } : {}
 }
 
 function dishRequest(
@@ -144,13 +142,14 @@ function dishRequest(
     ...dish.request,
     id: dish.id,
     title: dish.title,
+    pot: dish.vessel_id,
     ...wishes,
     ...(typeof vessel?.own_rated_w === 'number' ? { appliance: dish.vessel_id } : {}),
   }
 }
 
 function potRequest(
-  dish: MealDish,
+  dish: Extract<MealDish, { kind: 'plan' }>,
   { running, view }: PotUnderWay,
   at: string | undefined,
   appliance: boolean,
@@ -159,6 +158,7 @@ function potRequest(
   return {
     id: dish.id,
     title: dish.title,
+    pot: dish.vessel_id,
     fixed: lying.map(fixedOf),
     hold_max_minutes: dish.hold_max_minutes ?? heldMost(running.request, running.plan),
     tasks: toDo.map((t) => ({
@@ -167,15 +167,17 @@ function potRequest(
       minutes: t.minutes,
       hands_on: t.hands,
       wait_most_minutes: t.waitMost,
+      in_pot: t.inPot,
     })),
   }
 }
 
-const fixedOf = ({ id, title, startMs, endMs, hands, at }: Lying) => ({
+const fixedOf = ({ id, title, startMs, endMs, hands, at, inPot }: Lying) => ({
   id,
   title,
   starts_at: iso(startMs),
   ends_at: iso(Math.max(startMs, endMs)),
   hands_on: hands,
   ...(at === undefined ? {} : { resource: at }),
+  ...(inPot === undefined ? {} : { in_pot: inPot }),
 })

@@ -9,6 +9,8 @@ export interface MealTask {
   hands_on: boolean
   needs: 'burner' | 'oven' | 'none'
   look_in_every_min?: number
+  /** Steps of this dish, or other dishes, that come before it, by id. */
+  after?: string[]
 }
 /** What the cook fixed of a dish: its burner, and how long before the table it is ready. */
 interface Fixed {

@@ -1,5 +1,16 @@
 import { Form, Link, useSubmit } from 'react-router'
-import { TextInput, Textarea, Group, Button, NativeSelect, UnstyledButton } from '@mantine/core'
+import {
+  Button,
+  Checkbox,
+  Fieldset,
+  Group,
+  NativeSelect,
+  Textarea,
+  TextInput,
+  UnstyledButton,
+} from '@mantine/core'
+import { useState } from 'react'
+import { taskLine } from '#core/schedule/read-tasks'
 import { type Refused, errorAt } from '../../ui/forms/errors'
 import type { Outbox } from '../../offline/outbox'
 import { type BoardTask, dishLetter } from '../../ui/drawing/meal-board'
@@ -127,8 +138,17 @@ function DishRow({
   )
 }
 
-/** A dish that is no grain, told as steps. */
-export function OtherDishForm({ adding, busy }: { adding: Refused | undefined; busy: boolean }) {
+/** A dish that is no grain: its steps typed one a line, or put together by the form below them. */
+export function OtherDishForm({
+  adding,
+  busy,
+  dishes,
+}: {
+  adding: Refused | undefined
+  busy: boolean
+  dishes: Meal['dishes']
+}) {
+  const [steps, setSteps] = useState(adding?.typed.tasks ?? '')
   return (
     <Form method="post" noValidate className={classes.screen}>
       <input type="hidden" name="kind" value="companion" />
@@ -141,13 +161,18 @@ export function OtherDishForm({ adding, busy }: { adding: Refused | undefined; b
       />
       <Textarea
         label="Steps, one per line"
-        description="what; minutes; and hands, burner, oven, look every 20"
+        description="what; minutes; and hands, burner, oven, look every 20, after a dish"
         name="tasks"
         autosize
         minRows={3}
         placeholder={EXAMPLE}
-        defaultValue={adding?.typed.tasks ?? ''}
+        value={steps}
+        onChange={(event) => setSteps(event.currentTarget.value)}
         error={errorAt(adding, 'tasks')}
+      />
+      <StepForm
+        dishes={dishes}
+        onAdd={(line) => setSteps((before) => (before.trim() === '' ? line : `${before.trimEnd()}\n${line}`))}
       />
       <Group align="flex-end" mt="xs">
         <TextInput
@@ -163,6 +188,86 @@ export function OtherDishForm({ adding, busy }: { adding: Refused | undefined; b
         </Button>
       </Group>
     </Form>
+  )
+}
+
+const EMPTY_STEP = { title: '', minutes: '', hands: false, needs: 'none', look: '', after: '' }
+
+/** One step by its fields; it is added to the lines above, where it can still be changed. */
+function StepForm({ dishes, onAdd }: { dishes: Meal['dishes']; onAdd: (line: string) => void }) {
+  const [step, setStep] = useState(EMPTY_STEP)
+  const put = (change: Partial<typeof EMPTY_STEP>) => setStep({ ...step, ...change })
+  const minutes = Number(step.minutes.replace(',', '.'))
+  const ready = step.title.trim() !== '' && minutes >= 1
+  return (
+    <Fieldset legend="Add a step" variant="unstyled">
+      <Group align="flex-end" gap="xs">
+        <TextInput
+          label="What is done"
+          value={step.title}
+          onChange={(event) => put({ title: event.currentTarget.value })}
+        />
+        <TextInput
+          label="Minutes"
+          inputMode="decimal"
+          w={90}
+          value={step.minutes}
+          onChange={(event) => put({ minutes: event.currentTarget.value })}
+        />
+        <NativeSelect
+          label="Needs"
+          value={step.needs}
+          onChange={(event) => put({ needs: event.currentTarget.value })}
+          data={[
+            { value: 'none', label: 'no heat' },
+            { value: 'burner', label: 'a burner' },
+            { value: 'oven', label: 'the oven' },
+          ]}
+        />
+        <TextInput
+          label="Look every, min"
+          inputMode="numeric"
+          w={120}
+          value={step.look}
+          onChange={(event) => put({ look: event.currentTarget.value })}
+        />
+        {dishes.length > 0 && (
+          <NativeSelect
+            label="Only after"
+            value={step.after}
+            onChange={(event) => put({ after: event.currentTarget.value })}
+            data={[{ value: '', label: 'the step before' }, ...dishes.map((d) => d.title)]}
+          />
+        )}
+        <Checkbox
+          label="hands-on"
+          mb={8}
+          checked={step.hands}
+          onChange={(event) => put({ hands: event.currentTarget.checked })}
+        />
+        <Button
+          variant="default"
+          disabled={!ready}
+          onClick={() => {
+            onAdd(
+              taskLine(
+                {
+                  title: step.title.trim(),
+                  minutes,
+                  hands_on: step.hands,
+                  needs: step.needs as 'none' | 'burner' | 'oven',
+                  ...(Number(step.look) > 0 ? { look_in_every_min: Number(step.look) } : {}),
+                },
+                step.after === '' ? [] : [step.after],
+              ),
+            )
+            setStep(EMPTY_STEP)
+          }}
+        >
+          Add step
+        </Button>
+      </Group>
+    </Fieldset>
   )
 }
 

@@ -65,6 +65,11 @@ export function MealLead({
 export function Conflicts({ schedule, settings }: { schedule: Schedule; settings: Settings }) {
   return (
     <>
+      {schedule?.notes.map((note) => (
+        <p key={note} className="quiet">
+          {note}
+        </p>
+      ))}
       {schedule && !schedule.feasible && (
         <div className={classes.conflicts} role="alert">
           <IconAlertTriangle size={22} aria-hidden />

@@ -71,12 +71,57 @@ describe('a meal', () => {
     expect(meal(id).dishes).toHaveLength(2)
   })
 
-  test('two dishes in one pot are a conflict in words', () => {
+  test('two dishes in one pot are cooked in it in turn, and the one that waits is said', () => {
     const id = lay()
     addDish(kitchen, id, grain('heavy-pot'))
     addDish(kitchen, id, { ...grain('heavy-pot'), title: 'the second' })
-    expect(scheduleIn(kitchen, meal(id), NOW)!.conflicts[0]).toBe(
-      'the second and heavy-pot both use heavy pot; choose another pot.',
+    const schedule = scheduleIn(kitchen, meal(id), NOW)!
+    expect([schedule.feasible, schedule.conflicts]).toEqual([true, []])
+    const [one, two] = schedule.dishes.map(({ tasks }) => ({
+      filled: tasks.find((t) => t.id === 'pour')!.starts_at,
+      emptied: tasks.find((t) => t.id === 'fluff')!.ends_at,
+    }))
+    const [first, second] = one!.filled < two!.filled ? [one!, two!] : [two!, one!]
+    expect(Date.parse(second.filled) - Date.parse(first.emptied)).toBeGreaterThanOrEqual(5 * 60_000)
+    expect(schedule.notes).toEqual([expect.stringMatching(/waits \d+ min in a bowl/)])
+  })
+
+  test('grain planned over a dish of the meal goes onto it when it is done', () => {
+    const id = lay()
+    addDish(kitchen, id, { kind: 'companion', title: 'Leek stew', tasks: 'Simmer; 20; burner' })
+    addDish(
+      kitchen,
+      id,
+      grain('heavy-pot', {
+        grains: [{ variety: 'glutinous' }],
+        method: 'steam',
+        vessel: 'basket-5',
+        boiler_dish: { name: 'leek stew', liquid_g: 1500 },
+      }),
+    )
+    const { dishes, conflicts } = scheduleIn(kitchen, meal(id), NOW)!
+    expect(conflicts).toEqual([])
+    const [stew, hot] = dishes.map(({ tasks }) => tasks.find((t) => t.resource !== undefined)!)
+    expect(hot!.resource).toBe(stew!.resource)
+    expect(hot!.starts_at >= stew!.ends_at).toBe(true)
+  })
+
+  test('a step waits for another dish; taken off, nothing waits for it', () => {
+    const id = lay()
+    addDish(kitchen, id, { ...grain('heavy-pot'), title: 'the rice' })
+    const wok = {
+      kind: 'companion',
+      title: 'wok',
+      tasks: 'Fry the onions; 6; burner\nFold in; 3; hands; after the rice',
+    }
+    expect(addDish(kitchen, id, wok).ok).toBe(true)
+    const { dishes } = scheduleIn(kitchen, meal(id), NOW)!
+    const fold = dishes[1]!.tasks.find((t) => t.title === 'Fold in')!
+    expect(Date.parse(fold.starts_at)).toBeGreaterThanOrEqual(Date.parse(dishes[0]!.ready_at))
+    expect(dropDish(kitchen, id, meal(id).dishes[0]!.id).ok).toBe(true)
+    expect(scheduleIn(kitchen, meal(id), NOW)!).toMatchObject({ feasible: true })
+    expect(errorOf(addDish(kitchen, id, { ...wok, tasks: 'Fold in; 3; after the rice' }))!.message).toContain(
+      'comes after “rice”',
     )
   })
 
@@ -125,7 +170,7 @@ test('tasks are read as they are typed', () => {
     ],
   })
   expect(errorOf(parseTasks('x; 5; look every 1'))!.message).toContain('2 to 240')
-  expect(errorOf(parseTasks('x; 5; toString'))!.message).toContain('line 1: use hands')
+  expect(errorOf(parseTasks('x; 5; toString'))!.message).toContain('line 1 may say hands')
 })
 
 describe('the calendar', () => {

@@ -233,8 +233,8 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
           </p>
           <OtherDishForm
             key={actionData && 'at' in actionData ? actionData.at : 'first'}
-            adding={adding}
-            busy={busy}
+            {...{ adding, busy }}
+            dishes={meal.dishes}
           />
           <TimeAndHelpers edit={edit} meal={meal} settings={settings} busy={busy} />
         </section>

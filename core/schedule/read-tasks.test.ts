@@ -1,0 +1,81 @@
+import fc from 'fast-check'
+import { readTasks, taskLine } from './read-tasks'
+
+const one = (line: string, dishes = [{ id: 'd1', title: 'Basmati' }]) => {
+  const read = readTasks(line, dishes)
+  if (!read.ok) throw new Error(read.message)
+  return read.tasks[0]!
+}
+const roast = { title: 'Roast', minutes: 45, hands_on: false, needs: 'oven' }
+
+test.each([
+  ['Roast; 45; oven', {}],
+  ['Roast;45 min;in the oven', {}],
+  ['Roast, 45, oven', {}],
+  ['Roast | 45 min | oven', {}],
+  ['Roast\t45\toven', {}],
+  ['Roast; 45; oven; look every 20', { look_in_every_min: 20 }],
+  ['Roast, 45 minutes, oven, look in every 20 min', { look_in_every_min: 20 }],
+  ['Roast; 0,75 h; oven', {}],
+  ['Roast; 45; hands, oven', { hands_on: true }],
+  ['Roast; 45; oven and hands', { hands_on: true }],
+  ['Peel, cut and roast, 1 h 20 min, oven', { title: 'Peel, cut and roast', minutes: 80 }],
+  ['Roast; 45; oven; after the basmati', { after: ['d1'] }],
+])('%s', (line, more) => expect(one(line)).toEqual({ id: 't1', ...roast, ...more }))
+
+test('a step may wait for an earlier step and for another dish', () => {
+  const read = readTasks(
+    'Fry onions; 6; hands, burner\nFold together; 3; hands; after fry onions; after Basmati',
+    [{ id: 'd1', title: 'Basmati' }],
+  )
+  expect(read).toMatchObject({ ok: true, tasks: [{ id: 't1' }, { id: 't2', after: ['t1', 'd1'] }] })
+})
+
+test.each([
+  ['', 'needs at least one line'],
+  ['; 45', 'line 1 must begin with what is done'],
+  ['Roast', 'line 1 must have minutes from 1 to 1440'],
+  ['Roast; soon', 'line 1 must have minutes'],
+  ['Roast; 0', 'line 1 must have minutes'],
+  ['Roast; 1441', 'line 1 must have minutes'],
+  ['Cut; 5\nRoast; 45; juggle', 'line 2 may say hands'],
+  ['Roast; 45; toString', 'line 1 may say hands'],
+  ['Roast; 45; look every 1', '2 to 240'],
+  ['Roast; 45; after the stew', 'only “Basmati”'],
+])('%j is refused by its line, in words', (text, message) => {
+  const read = readTasks(text, [{ id: 'd1', title: 'Basmati' }])
+  expect(read).toMatchObject({ ok: false, message: expect.stringContaining(message) as string })
+})
+
+test('a step written as a line is read as it was', () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        title: fc.stringMatching(/^[A-Za-z][A-Za-z ]{0,30}[a-z]$/),
+        minutes: fc.integer({ min: 1, max: 1440 }),
+        hands_on: fc.boolean(),
+        needs: fc.constantFrom('burner' as const, 'oven' as const, 'none' as const),
+        look_in_every_min: fc.option(fc.integer({ min: 2, max: 240 }), { nil: undefined }),
+      }),
+      fc.boolean(),
+      ({ look_in_every_min, ...rest }, waits) => {
+        const task = look_in_every_min === undefined ? rest : { ...rest, look_in_every_min }
+        expect(one(taskLine(task, waits ? ['Basmati'] : []))).toEqual({
+          id: 't1',
+          ...task,
+          ...(waits ? { after: ['d1'] } : {}),
+        })
+      },
+    ),
+  )
+})
+
+test('whatever is typed is read or refused, never lost', () => {
+  fc.assert(
+    fc.property(fc.string(), (text) => {
+      const read = readTasks(text)
+      if (read.ok) expect(read.tasks.length).toBeGreaterThan(0)
+      else expect(read.message.length).toBeGreaterThan(10)
+    }),
+  )
+})
