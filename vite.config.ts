@@ -37,17 +37,27 @@ function importsOf(start: string, meta: Rollup.ManualChunkMeta, found = new Set<
 /** Of Mantine, what every page uses. */
 const COMPONENTS = /@mantine\/core\/esm\/(core|components\/(Text|UnstyledButton))\//
 
+/** Everything the routes' own modules of a file import at their heads. */
+const importsOfRoute = (file: RegExp, meta: Rollup.ManualChunkMeta): Set<string> =>
+  new Set(
+    [...meta.getModuleIds()].filter((name) => file.test(name)).flatMap((name) => [...importsOf(name, meta)]),
+  )
+
+/** Of the app, what the frame around every page is made of; and icons. */
+const FRAME = /\/app\/(layout|offline|alerts)\//
+const ICONS = /@tabler\/icons-react\//
+
 let ofPlan: Set<string> | undefined
+let ofLayout: Set<string> | undefined
 /**
- * What the plan page needs at once, in three files instead of thirty: one text compresses better than its pieces.
+ * What the plan page needs at once, in four files instead of thirty: one text compresses better than its pieces.
  * @returns the chunk a module belongs to; undefined leaves it to Rollup
  */
 const manualChunks: Rollup.ManualChunksOption = (id, meta) => {
-  ofPlan ??= new Set(
-    [...meta.getModuleIds()]
-      .filter((name) => /routes\/plan\/plan\.tsx\?.*client-route$/.test(name))
-      .flatMap((name) => [...importsOf(name, meta)]),
-  )
+  ofPlan ??= importsOfRoute(/routes\/plan\/plan\.tsx\?.*client-route$/, meta)
+  ofLayout ??= importsOfRoute(/app\/layout\/layout\.tsx\?.*client-route$/, meta)
+  // The frame around every page.
+  if (ofLayout.has(id) && (FRAME.test(id) || ICONS.test(id))) return 'frame'
   if (!ofPlan.has(id)) return undefined
   if (id.startsWith(`${ROOT}core/`)) return 'core'
   if (COMPONENTS.test(id)) return 'components'
