@@ -101,7 +101,14 @@ beforeAll(async () => {
 describe('the tables that are carried', () => {
   test('are all of the house, column for column; what is left at home is made again there', () => {
     // Who is let in is this machine's, and is not carried.
-    const made = new Set(['notebook_entry', 'passphrase', 'session', 'cook_event.seq', 'leftover_event.seq'])
+    const made = new Set([
+      'notebook_entry',
+      'passphrase',
+      'session',
+      'calendar_key',
+      'cook_event.seq',
+      'leftover_event.seq',
+    ])
     const tables = (
       demo.db
         .prepare(

@@ -494,6 +494,7 @@ export const BUNDLE_TABLES = {
       cooks: wholeBetween(1, 4),
       oven: wholeBetween(0, 4),
       dishes: list(Dish, SCHEDULE_LIMITS.dishes),
+      changed_ms: none(moment),
       told: none(
         list(
           v.strictObject({

@@ -56,6 +56,10 @@ export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Sche
 /** A clock that has moved by less than this has not moved, ms. */
 const MOMENT_MS = 15_000
 
+/** When a meal last changed: it was saved, or something happened at it, ms. */
+export const lastChangeOf = (kitchen: Kitchen, meal: MealRow): number =>
+  Math.max(meal.changed_ms ?? meal.made_ms, newestOf(kitchen, meal))
+
 /** The latest event of this meal or of one of its pots, ms. */
 function newestOf({ meals, cooks }: Kitchen, meal: MealRow): number {
   const events = meals.events(meal.id)

@@ -1,3 +1,4 @@
+import { nowMs } from '#server/clock'
 import type { Applied } from '#core/learn/evidence'
 import type { Db } from './open'
 import type { StoredRow, TableRow } from './rows'
@@ -46,6 +47,8 @@ export interface MealRow {
   names: string[]
   /** The last published timetable of the remaining tasks; null before the meal has begun. */
   told: PublishedTask[] | null
+  /** When it was last changed; set as it is saved, null for one of an older version. */
+  changed_ms?: number | null
 }
 export interface PublishedTask {
   dish: string
@@ -56,7 +59,7 @@ export interface PublishedTask {
 
 export type MealEvent = Omit<TableRow<'meal_event'>, 'meal_id'>
 
-const MEAL = 'id, made_ms, title, serve_ms, cooks, oven, dishes, names, told'
+const MEAL = 'id, made_ms, title, serve_ms, cooks, oven, dishes, names, told, changed_ms'
 const EVENT = 'id, kind, identity, dish_id, task_id, resource, cook_id, amount, target, at_ms, received_ms'
 type Stored = StoredRow<'meal'>
 const of = (row: Stored): MealRow => ({
@@ -71,12 +74,17 @@ export function mealsIn(db: Db) {
   const one = db.prepare(`SELECT ${MEAL} FROM meal WHERE id = ?`)
   const save = db.prepare(`
     INSERT INTO meal (${MEAL}) VALUES (${MEAL.replace(/\w+/g, '@$&')})
-    ON CONFLICT (id) DO UPDATE SET title = @title, serve_ms = @serve_ms, cooks = @cooks, oven = @oven, dishes = @dishes, names = @names, told = @told`)
+    ON CONFLICT (id) DO UPDATE SET title = @title, serve_ms = @serve_ms, cooks = @cooks, oven = @oven, dishes = @dishes, names = @names, told = @told, changed_ms = @changed_ms`)
   const drop = db.prepare('DELETE FROM meal WHERE id = ?')
   const events = db.prepare(`SELECT ${EVENT} FROM meal_event WHERE meal_id = ? ORDER BY at_ms, received_ms`)
   const append = db.prepare(
     `INSERT OR IGNORE INTO meal_event (meal_id, ${EVENT}) VALUES (@meal_id, ${EVENT.replace(/\w+/g, '@$&')})`,
   )
+  const calendarKey = db.prepare('SELECT key FROM calendar_key WHERE meal_id = ?').pluck()
+  const setCalendarKey = db.prepare(
+    'INSERT INTO calendar_key (meal_id, key) VALUES (?, ?) ON CONFLICT (meal_id) DO UPDATE SET key = excluded.key',
+  )
+  const dropCalendarKey = db.prepare('DELETE FROM calendar_key WHERE meal_id = ?')
   const ofCook = db.prepare(`SELECT meal_id FROM meal_event WHERE cook_id = ? LIMIT 1`)
   return {
     events: (id: string) => events.all(id) as MealEvent[],
@@ -95,7 +103,12 @@ export function mealsIn(db: Db) {
         dishes: JSON.stringify(row.dishes),
         names: JSON.stringify(row.names),
         told: row.told === null ? null : JSON.stringify(row.told),
+        changed_ms: Math.round(nowMs()),
       }),
+    /** The secret with which calendars read it. */
+    calendarKey: (id: string) => calendarKey.get(id) as string | undefined,
+    setCalendarKey: (id: string, key: string | null) =>
+      void (key === null ? dropCalendarKey.run(id) : setCalendarKey.run(id, key)),
     drop: (id: string) => drop.run(id).changes > 0,
   }
 }

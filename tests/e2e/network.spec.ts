@@ -119,6 +119,32 @@ test('the door: shut without a passphrase; names, posts, tries and cookies of st
     // At the machine itself there is no door.
     expect((await ask('/household.json', { network: false })).status).toBe(200)
 
+    // A calendar reads one meal by its secret address, and nothing else.
+    const own = (path: string, body: Record<string, string>) =>
+      ask(path, {
+        network: false,
+        method: 'POST',
+        body: new URLSearchParams(body).toString(),
+      })
+    const laid = await own('/meal', {
+      intent: 'begin',
+      title: 'the choir',
+      day: '2030-01-01',
+      hour: '19:00',
+      cooks: '1',
+    })
+    const meal = String(laid.headers.location)
+    expect(meal).toMatch(/^\/meal\/[\w-]+$/)
+    expect((await own(meal, { intent: 'make-calendar' })).status).toBe(200)
+    const key = /calendar\.ics\?key=([\w-]+)/.exec((await ask(`${meal}.data`, { network: false })).body)![1]!
+    expect((await ask(`${meal}/calendar.ics`)).status).toBe(401)
+    expect((await ask(`${meal}/calendar.ics?key=${'x'.repeat(32)}`)).status).toBe(401)
+    const read = await ask(`${meal}/calendar.ics?key=${key}`)
+    expect([read.status, read.body]).toEqual([200, expect.stringContaining('SUMMARY:the choir: serve')])
+    expect((await ask(`${meal}?key=${key}`)).status).toBe(401)
+    await own(meal, { intent: 'revoke-calendar' })
+    expect((await ask(`${meal}/calendar.ics?key=${key}`)).status).toBe(401)
+
     // Another site's name that points here, and what another site sends.
     for (const network of [true, false]) {
       expect((await ask('/', { network, headers: { Host: 'evil.example' } })).status).toBe(421)

@@ -1,7 +1,8 @@
 import ical, { ICalAlarmType } from 'ical-generator'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
-import { scheduleIn } from '#server/queries/meal-schedule'
+import { originFor } from '#server/http/auth/origin'
+import { lastChangeOf, scheduleIn } from '#server/queries/meal-schedule'
 import { oneLine } from '#server/transfer/one-line'
 import type { Route } from './+types/calendar'
 
@@ -23,7 +24,15 @@ export function loader({ params, request }: Route.LoaderArgs) {
     prodId: { company: 'omsel', product: 'meal', language: 'EN' },
     ttl: SUBSCRIBED_S,
   })
-  const url = new URL(`/meal/${meal.id}`, request.url).toString()
+  const url = `${originFor(request.url)}/meal/${meal.id}`
+  // A calendar takes a moved step for the newer one by these.
+  const changed = new Date(lastChangeOf(open, meal))
+  const changes = {
+    stamp: changed,
+    lastModified: changed,
+    created: new Date(meal.made_ms),
+    sequence: Math.max(0, Math.floor((changed.getTime() - meal.made_ms) / 1000)),
+  }
   for (const dish of schedule?.dishes ?? [])
     for (const task of dish.tasks) {
       if (!task.hands_on && task.resource === undefined) continue
@@ -33,7 +42,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
         end: new Date(task.ends_at),
         summary: oneLine(`${dish.title}: ${task.title}`),
         url,
-        stamp: new Date(meal.made_ms),
+        ...changes,
       })
       // Half a minute before it begins.
       event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 30, description: oneLine(task.title) })
@@ -45,9 +54,9 @@ export function loader({ params, request }: Route.LoaderArgs) {
     end: new Date(tableMs + 60_000),
     summary: `${title}: serve`,
     url,
-    stamp: new Date(meal.made_ms),
+    ...changes,
   })
-  return new Response(calendar.toString(), {
+  return new Response(`${calendar.toString().trimEnd()}\r\n`, {
     headers: {
       'Content-Type': 'text/calendar; charset=utf-8',
       'Content-Disposition': `inline; filename="${meal.id}.ics"`,

@@ -4,12 +4,14 @@ import type { Line } from '../../layout/use-kitchen-stream'
 import type { Outbox } from '../../offline/outbox'
 import { SignInLink } from '../../layout/sign-in-link'
 import { PrintKey } from '../recipe-card/print-key'
+import { CalendarAddress } from './calendar-address'
 import classes from './meal.module.css'
 import { type Schedule, type Settings, type MealPress, type Meal, MINUTE } from './meal-data'
 
-export const MealWaysOut = ({ id }: { id: string }) => (
+export const MealWaysOut = ({ id, address }: { id: string; address: string | null }) => (
   <div className={classes.acts}>
     <a href={`/meal/${id}/calendar.ics`}>calendar</a>
+    <CalendarAddress address={address} />
     <PrintKey />
   </div>
 )

@@ -7,6 +7,7 @@ import { wallMs } from '../../ui/time/clock-hour'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { addDish, dropDish, parseTasks, saveMeal } from '#server/commands/meals'
+import { makeCalendarKey, opensCalendar, revokeCalendarKey } from '#server/commands/calendar-key'
 import { scheduleIn } from '#server/queries/meal-schedule'
 
 const NOW = Date.UTC(2026, 2, 5, 12, 0)
@@ -224,6 +225,49 @@ describe('the calendar', () => {
     expect(event.startDate.toJSDate().toISOString()).toBe(measure.starts_at)
     // Ten hours of soak and more lie between, of which the wall shows one less.
     expect(noon - event.startDate.toJSDate().getTime()).toBeGreaterThan(10 * 3_600_000)
+  })
+  test('a meal that moved is the newer one, each step once in the world, and the file ends as it must', async () => {
+    const id = lay()
+    addDish(kitchen, id, roots)
+    const text = () =>
+      calendar
+        .loader({
+          params: { meal: id },
+          request: new Request(`http://omsel.test/meal/${id}/calendar.ics`),
+          context: {},
+        } as never)
+        .text()
+    const before = await read(id)
+    expect((await text()).endsWith('END:VCALENDAR\r\n')).toBe(true)
+    await new Promise((resolve) => setTimeout(resolve, 1100))
+    const { title, serve_ms } = meal(id)
+    expect(saveMeal(kitchen, { id, title, serve_ms: String(serve_ms + 600_000), cooks: '1' }, NOW).ok).toBe(
+      true,
+    )
+    const after = await read(id)
+    expect(after.map((e) => e.uid)).toEqual(before.map((e) => e.uid))
+    expect(new Set(after.map((e) => e.uid)).size).toBe(after.length)
+    const value = (e: (typeof after)[number], name: string) => String(e.component.getFirstPropertyValue(name))
+    after.forEach((event, i) => {
+      expect(event.uid).toContain(id)
+      expect(event.sequence).toBeGreaterThan(before[i]!.sequence)
+      for (const stamp of ['dtstamp', 'last-modified'])
+        expect(value(event, stamp) > value(before[i]!, stamp)).toBe(true)
+      expect(event.startDate.toJSDate().getTime() - before[i]!.startDate.toJSDate().getTime()).toBe(600_000)
+    })
+  })
+  test('a secret address opens this meal until it is revoked or made anew', () => {
+    const [one, other] = [lay(), lay()]
+    expect(opensCalendar(kitchen, one, '')).toBe(false)
+    const key = (makeCalendarKey(kitchen, one) as { value: string }).value
+    expect(key.length).toBeGreaterThanOrEqual(32)
+    expect([opensCalendar(kitchen, one, key), opensCalendar(kitchen, other, key)]).toEqual([true, false])
+    expect(opensCalendar(kitchen, one, `${key}x`)).toBe(false)
+    const next = (makeCalendarKey(kitchen, one) as { value: string }).value
+    expect([opensCalendar(kitchen, one, key), opensCalendar(kitchen, one, next)]).toEqual([false, true])
+    revokeCalendarKey(kitchen, one)
+    expect(opensCalendar(kitchen, one, next)).toBe(false)
+    expect(makeCalendarKey(kitchen, 'nobody').ok).toBe(false)
   })
   test('an hour the clock skips is the one after it', () => {
     expect(wallMs('2026-03-29', '02:30', 'Europe/Berlin')).toBe(Date.UTC(2026, 2, 29, 1, 30))

@@ -1,5 +1,7 @@
 import { data, redirect, useNavigation, Link } from 'react-router'
 import { useEffect } from 'react'
+import { makeCalendarKey, revokeCalendarKey } from '#server/commands/calendar-key'
+import { originFor } from '#server/http/auth/origin'
 import { kitchen } from '#server/kitchen'
 import { scheduleIn } from '#server/queries/meal-schedule'
 import { nowMs } from '#server/clock'
@@ -30,7 +32,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.meal.title} · Meal · Omsel` : 'Meal · Omsel' },
 ]
 
-export function loader({ params }: Route.LoaderArgs) {
+export function loader({ params, request }: Route.LoaderArgs) {
   const open = kitchen()
   const meal = open.meals.find(params.meal)
   if (!meal) throw new Response('Meal not found.', { status: 404 })
@@ -49,18 +51,34 @@ export function loader({ params }: Route.LoaderArgs) {
     ],
     burners: open.equipment.heats().map(({ id }) => id),
     settings: settingsOf(open),
+    calendar: calendarAddress(open.meals.calendarKey(meal.id), meal.id, request.url),
     nowMs: nowMs(),
   }
 }
 
+const calendarAddress = (key: string | undefined, meal: string, requestUrl: string): string | null =>
+  key === undefined ? null : `${originFor(requestUrl)}/meal/${meal}/calendar.ics?key=${key}`
+
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
   orCached(`meal ${params.meal}`, serverLoader)
+
+/** What cannot be refused: changes that were seen, and the calendar's address made or taken away. */
+const SIMPLE_ACTS = new Map<string, (open: ReturnType<typeof kitchen>, meal: string) => unknown>([
+  ['seen', (open, meal) => acknowledgeAll(open, meal, nowMs())],
+  ['make-calendar', makeCalendarKey],
+  ['revoke-calendar', revokeCalendarKey],
+])
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   const open = kitchen()
   const refuse = (errors: Refused['errors'], status = 422) =>
     data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'meal' ? 404 : status })
+  const simple = SIMPLE_ACTS.get(typed.intent ?? '')
+  if (simple) {
+    simple(open, params.meal)
+    return { done: 'seen' as const }
+  }
   switch (typed.intent) {
     case 'save': {
       const serve = wallMs(typed.day ?? '', typed.hour ?? '', settingsOf(open).zone)
@@ -90,10 +108,6 @@ export async function action({ request, params }: Route.ActionArgs) {
       if (!fixed.ok) return refuse(fixed.errors)
       acknowledgeDish(open, params.meal, typed.dish!, nowMs())
       return { done: 'fix' as const }
-    }
-    case 'seen': {
-      acknowledgeAll(open, params.meal, nowMs())
-      return { done: 'seen' as const }
     }
     case 'remove':
       open.meals.drop(params.meal)
@@ -169,7 +183,7 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
       </p>
       <div className="place-head">
         <h1 className="figure">{meal.title}</h1>
-        <MealWaysOut id={meal.id} />
+        <MealWaysOut id={meal.id} address={loaderData.calendar} />
       </div>
       <MealLead
         tableMs={tableMs}

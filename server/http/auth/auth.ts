@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path'
 import { migrationCount } from '#server/store/open'
 import { kitchen } from '#server/kitchen'
 import { databaseFile } from '#server/store/open-household'
+import { opensCalendar } from '#server/commands/calendar-key'
 import { errorOf, log, placeOf } from '#server/log'
 import { nowMs } from '#server/clock'
 import { certificatesIn, type Certificates } from './certificate'
@@ -62,7 +63,7 @@ export const requireSession = ({ network, secure }: Listener): RequestHandler =>
     request.headers[ADDRESS] = request.socket.remoteAddress ?? ''
     if (!isOurs(request.get('host'), network, names))
       return void response.status(421).type('text').send('This address is not allowed.')
-    if (!network || OPEN.test(request.path)) return next()
+    if (!network || OPEN.test(request.path) || hasCalendarKey(request)) return next()
     const isStillSignedIn = () => isSignedIn(request.get('cookie'), secure)
     if (isStillSignedIn()) {
       const looking = setInterval(() => isStillSignedIn() || response.destroy(), CUT_OFF_MS).unref()
@@ -74,6 +75,16 @@ export const requireSession = ({ network, secure }: Listener): RequestHandler =>
       return void response.redirect(302, `/login?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
     response.status(401).type('text').send('Sign in with the passphrase first.')
   }
+}
+
+const CALENDAR = /^\/meal\/([\w-]{1,64})\/calendar\.ics$/
+
+/** A calendar program reads one meal by its secret address, without a session. */
+function hasCalendarKey({ method, path, query }: Request): boolean {
+  const meal = CALENDAR.exec(path)?.[1]
+  if (meal === undefined || (method !== 'GET' && method !== 'HEAD') || typeof query.key !== 'string')
+    return false
+  return opensCalendar(kitchen(), meal, query.key)
 }
 
 const isSignedIn = (cookie: string | null | undefined, secure: boolean): boolean =>
