@@ -7,6 +7,9 @@ test.use({ locale: 'de-DE' })
 /** A number with a point, neither a version nor an address nor a date. */
 const POINT = /(?<![\w.,])\d+\.\d+(?![\d]|\.\d)/
 
+/** A figure that went through no formatter, or none at all. */
+const RAW = /\d[.,]\d{4,}|\b(NaN|Infinity|undefined|null)\b|\[object/
+
 const withPoints = async (page: Page): Promise<string[]> => [
   ...new Set((await words(page)).filter((line) => POINT.test(line))),
 ]
@@ -22,6 +25,12 @@ test('a browser that writes commas reads commas on every page, and types them', 
     // Charts and the worker’s answers come a moment later.
     await page.waitForTimeout(700)
     expect.soft(await withPoints(page), address).toEqual([])
+    expect
+      .soft(
+        (await words(page)).filter((line) => RAW.test(line)),
+        address,
+      )
+      .toEqual([])
   }
 })
 
