@@ -98,8 +98,8 @@ beforeAll(async () => {
   whole = out(demo)
 })
 
-describe('the tables that are carried', () => {
-  test('are all of the house, column for column; what is left at home is made again there', () => {
+describe('the exported tables', () => {
+  test('are all of the household, column for column; the rest is rebuilt after an import', () => {
     // Who is let in is this machine's, and is not carried.
     const made = new Set([
       'notebook_entry',
@@ -126,7 +126,7 @@ describe('the tables that are carried', () => {
     }
   })
 
-  test('a house under another program’s eyes fits its published schema, and a wrong one does not', () => {
+  test('an export fits its published schema in another validator, and a wrong one does not', () => {
     const fits = new Ajv({ strict: false }).compile(bundleSchema())
     expect(fits(whole)).toBe(true)
     expect(
@@ -140,7 +140,7 @@ describe('the tables that are carried', () => {
 })
 
 describe('a whole household', () => {
-  test('comes out of an empty house as it went in, with its pictures, its lines and its beliefs; what was there is kept aside', async () => {
+  test('comes out of another kitchen as it went in, with pictures, notebook and beliefs; the replaced one is set aside', async () => {
     const other = empty()
     const before = bundleText(other.db, { holds: 'household', nowMs: NOW })
     const { aside } = must(await into(other, whole))
@@ -157,7 +157,7 @@ describe('a whole household', () => {
     saved.db.close()
   })
 
-  test('is not put in the place of one whose pot is on, nor by a part of a house', async () => {
+  test('does not replace one with a running batch, and a pack replaces none', async () => {
     const other = empty()
     expect(await into(other, out(demo, 'pots'))).toMatchObject({
       ok: false,
@@ -188,7 +188,7 @@ describe('a whole household', () => {
 })
 
 describe('merging', () => {
-  test('a house with itself changes nothing; with an empty one, all is new but the house’s own settings', async () => {
+  test('merged with itself nothing changes; into an empty one all is new but its own settings', async () => {
     for (const change of must(lookAt(demo, bytesOf(whole))).changes)
       expect([change.group, change.added, change.differing, change.left]).toEqual([change.group, 0, [], []])
     expect(must(await into(demo, whole, 'merge')).rows).toBe(0)
@@ -285,7 +285,7 @@ describe('merging', () => {
   })
 })
 
-test('a pack is its part of the house and comes back equal beside what is there', async () => {
+test('a pack is a part of the household and merges equal into another', async () => {
   for (const pack of Object.keys(PACKS) as PackId[]) {
     const parsedBundle = out(demo, pack)
     expect(Object.keys(parsedBundle.tables).sort()).toEqual([...PACKS[pack].tables].sort())
@@ -356,7 +356,7 @@ const FORMER: Record<string, string> = {
   player_actions: 'doing',
 }
 
-test('a house of every older version is brought up as it would have been at home', () => {
+test('an export of every older version is migrated like a database', () => {
   for (let version = 1; version <= migrationCount(); version++) {
     const former = (name: string) => (version < 15 ? (FORMER[name] ?? name) : name)
     const old = openDatabase(':memory:', version)

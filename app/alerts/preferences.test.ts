@@ -1,6 +1,6 @@
 import { FIRST_SENSES, SIGNAL_WORDS, SOUND_WORDS, SOUNDS, sensesIn } from './preferences'
 
-test('what was kept is read back as it was', () => {
+test('preferences are read back as stored', () => {
   const mine = {
     sounds: { due: 'none', ended: 'rise', attention: 'bell' },
     speak: true,
@@ -25,7 +25,7 @@ test.each([
   expect(sensesIn(text)).toEqual(FIRST_SENSES)
 })
 
-test('one thing kept leaves the others as they were at first', () => {
+test('storing one preference leaves the others at their defaults', () => {
   expect(sensesIn('{"speak":true}')).toEqual({ ...FIRST_SENSES, speak: true })
   expect(sensesIn('{"sounds":{"ended":"none"}}').sounds).toEqual({ ...FIRST_SENSES.sounds, ended: 'none' })
 })

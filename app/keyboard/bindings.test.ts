@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { bindingsIn, FIRST_BINDINGS, KEY_ACT_IDS, wrongKey, type KeyAct } from './bindings'
 
-test('whatever a device has kept, no two actions share a key, and every action has one', () => {
+test('whatever a device has stored, no two actions share a key, and every action has one', () => {
   const saved = fc.record(
     {
       on: fc.anything(),
@@ -30,7 +30,7 @@ test('whatever a device has kept, no two actions share a key, and every action h
   )
 })
 
-test('a key of one’s own is kept; one that is taken, or none, is refused in words', () => {
+test('a chosen key is stored; one that is taken, or none, is refused in words', () => {
   const own = { on: true, keys: { ...FIRST_BINDINGS.keys, cue: 'ü' } }
   expect(bindingsIn(JSON.stringify(own))).toEqual(own)
   expect(bindingsIn('{"on":false}')).toEqual({ ...FIRST_BINDINGS, on: false })

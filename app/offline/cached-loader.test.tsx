@@ -10,7 +10,7 @@ async function notThere(): Promise<unknown> {
   return Object.values(router.state.errors ?? {})[0]
 }
 
-describe('a page whose line is cut', () => {
+describe('a page without a connection', () => {
   test('goes on with what it last heard, and with the newest of it', async () => {
     await orCached('pot a', () => Promise.resolve('boiling'))
     await expect(orCached('pot a', cut)).resolves.toBe('boiling')

@@ -290,7 +290,7 @@ test('what was learned goes into the request: of the grain everywhere, of a pot 
   expect(requestOf({ ...first, grain: 'quinoa' }, taught, NOW)).not.toHaveProperty('uptake_delta_g_g')
 })
 
-test("a pot too small is mended with the house's own larger pot", () => {
+test("a pot too small offers the kitchen's own larger pot", () => {
   const state: PlanState = {
     ...first,
     amount: { basis: 'dry-mass', value: 900 },
@@ -396,7 +396,7 @@ describe('what one batch does differently', () => {
     const tight = { ...loose, vessels: [{ ...loose.vessels[0]!, lid: 'tight' as const }] }
     expect(made({ foil: true }, tight)).toEqual(made({}, tight))
   })
-  test('stirred at the boil is told at the boil, and clouds the grain', () => {
+  test('stirring at the boil is a check of the boil, and lowers the separate index', () => {
     const [left, stirred] = [made({}), made({ stirred: true })]
     expect(stirred.stages.find((s) => s.kind === 'heat-up')!.checks.join()).toMatch(/Stir once/)
     expect(left.stages.flatMap((s) => s.checks).join()).not.toMatch(/Stir once/)

@@ -46,7 +46,7 @@ describe('the shelf', () => {
     left_g: '500',
     new_crop: '1',
   }
-  test('a bag is saved, told by its label, adopted and taken off', async () => {
+  test('a bag is saved, filled in from its label, used and deleted', async () => {
     expect(await send(shelf.action, bag)).toMatchObject({ status: 200, value: { done: 'save-bag' } })
     const { bags } = load(shelf.loader) as {
       bags: { id: string; means: { low: number; high: number }; new_crop: number }[]
@@ -154,7 +154,7 @@ test('the bench keeps its gauge, and refuses what is none', async () => {
   expect((load(bench.loader) as { gauge: string }).gauge).toBe('finger')
 })
 
-test('the bar knows the house and what is on', () => {
+test('the header shows the kitchen and running batches', () => {
   expect(load(house.loader)).toMatchObject({ household: 'our kitchen', running: [] })
 })
 

@@ -140,7 +140,7 @@ describe('kept', () => {
       containers,
       ...more,
     })
-  test('a container is told, filled, eaten from and labelled', async () => {
+  test('a container is added, filled, eaten from and labelled', async () => {
     expect((await call(kept.action, { body: tin })).value).toMatchObject({ done: 'save-container' })
     const { id } = kitchen().leftovers.containers()[0]!
     expect(
@@ -219,7 +219,7 @@ describe('kept', () => {
 })
 
 describe('the notebook', () => {
-  test('is sifted by its address, and an odd address is no error', async () => {
+  test('is filtered by its address, and an invalid address is no error', async () => {
     await cooked()
     const at = async (query: string) =>
       (await call(notebook.loader, { url: `http://omsel.test/notebook?${query}` })).value as {
@@ -351,7 +351,7 @@ describe('the notebook', () => {
 
 describe('meals', () => {
   const begin = { intent: 'begin', title: 'e.g. Sunday dinner', day: '2030-03-05', hour: '19:00', cooks: '2' }
-  test('a table is laid, dishes come and go, and it is cleared', async () => {
+  test('a meal is created, dishes are added and removed, and it is deleted', async () => {
     const { to } = await call(meals.action, { body: begin })
     const params = { meal: to!.replace('/meal/', '') }
     expect((await call(meal.loader, { params })).value).toMatchObject({ schedule: null })

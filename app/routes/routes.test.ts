@@ -92,7 +92,7 @@ async function begin(): Promise<string> {
   return to!.replace('/stove/', '')
 }
 
-test('a new house has pots, heats and settings, and an empty notebook and stove', async () => {
+test('a new kitchen has pots, burners and settings, and an empty notebook and stove', async () => {
   const { value } = await call(bench.loader, {})
   expect(
     (value as unknown as { household: { vessels: unknown[] } }).household.vessels.length,
@@ -193,7 +193,7 @@ test('from start to rating through the routes alone', async () => {
   expect(next.household.known['grain long-white']!.mean).toBeGreaterThan(0)
 })
 
-test('settings are kept whole or not at all', async () => {
+test('settings are saved together or not at all', async () => {
   const before = (await call(settings.loader, {})).value as unknown as {
     settings: Record<string, string | number>
     boilC: number
@@ -228,7 +228,7 @@ test('settings are kept whole or not at all', async () => {
   expect(after.boilC).toBeLessThan(before.boilC - 3)
 })
 
-test('the places that take a plan further know the house, and not the browser', async () => {
+test('pages that continue a plan use the kitchen’s data, not the browser’s', async () => {
   for (const place of [compare, by, dryRun]) {
     const { status, value } = await call(place.loader as (args: never) => unknown, {})
     expect(status).toBe(200)
@@ -239,7 +239,7 @@ test('the places that take a plan further know the house, and not the browser', 
   }
 })
 
-test('every pot on the stove is shown beside every other', async () => {
+test('every pot on the stove is shown on each pot’s page', async () => {
   const [a, b] = [await begin(), await begin()]
   const { value } = await call(stove.loader, { params: { cook: a } })
   const { lanes } = value as unknown as { lanes: { id: string; events: unknown[] }[] }
@@ -264,7 +264,7 @@ describe('a remedy through the routes', () => {
         request: json({ id: randomUUID(), kind, stage, pressed_ms: 1, sent_ms: 1, ...more }),
       })
 
-  test('is kept as it was computed, its own stages can be pressed, and others still cannot', async () => {
+  test('is stored as computed; its own stages can be pressed, and others cannot', async () => {
     const cook = await begin()
     const press = pressAt(cook)
     const id = randomUUID()
@@ -315,7 +315,7 @@ test('devices are switched on the settings, and a wrong word is refused', async 
   for (const fields of wrong) expect((await send(fields)).status).toBe(422)
 })
 
-describe('a new house', () => {
+describe('a new kitchen', () => {
   const told = {
     intent: 'begin',
     elevation_m: '1120',
@@ -335,7 +335,7 @@ describe('a new house', () => {
     expect((await call(welcome.loader, {})).value).toHaveProperty('heats')
   })
 
-  test('told five things has its own pot and heat, stands at its height, and a pot is planned for who eats', async () => {
+  test('after five answers it has its own pot, burner and altitude, and plans for who eats', async () => {
     expect(await call(welcome.action, { request: form(told) })).toMatchObject({
       status: 302,
       to: '/?servings=3.5&pot=first-pot&burner=first-heat',
@@ -352,7 +352,7 @@ describe('a new house', () => {
     expect((await call(welcome.action, { request: form(told) })).status).toBe(422)
   })
 
-  test('that told nonsense keeps what it had, and hears what is wrong', async () => {
+  test('with invalid answers it stays as it was and says what is wrong', async () => {
     const refused = await call(welcome.action, {
       request: form({ ...told, elevation_m: '9000', pot: 'bucket', eaters: '' }),
     })

@@ -59,7 +59,7 @@ const byHand = [
 const BOIL = 4
 const boiled = [...byHand, event('cue', 'heat-up', 15)]
 
-test('starts at the first stage, with the table where the plan put it', () => {
+test('starts at the first stage, with serving as planned', () => {
   const start = view([], 0)
   expect(start.outcome).toBe('cooking')
   expect(stageAt([], 0)).toEqual(['measure'])
@@ -67,7 +67,7 @@ test('starts at the first stage, with the table where the plan put it', () => {
   expect(start.next?.id).toBe('rinse')
 })
 
-test('a stage that ends on a cue waits for it, and the table slides with it', () => {
+test('a stage that ends on a sign waits for it, and serving moves with it', () => {
   const late = view(byHand, 45)
   expect(late.now[0]).toMatchObject({ id: 'heat-up', endMs: at(45) })
   expect(late.tableMs - view(byHand, 40).tableMs).toBe(5 * MINUTE)
@@ -126,7 +126,7 @@ test('going on early ends a clock; a cue for a stage that is not there changes n
   expect(stageAt([...boiled, event('cue', 'nowhere', 16)], 17)).toEqual(['simmer'])
 })
 
-test('through to the table: ready, then finished, and time stands still', () => {
+test('to the end: ready, then finished, and the clock stops', () => {
   const end = 15 + minutesOf('simmer') + minutesOf('rest')
   const loose = [...boiled, event('cue', 'fluff', end + 2)]
   expect(view(loose, end + 3).outcome).toBe('ready')
@@ -135,7 +135,7 @@ test('through to the table: ready, then finished, and time stands still', () => 
   expect(view([...boiled, event('stop', 'simmer', 17)], 90).outcome).toBe('stopped')
 })
 
-test('the order events arrive in does not matter, nor does saying one twice', () => {
+test('the order of arrival does not matter, and a repeated event counts once', () => {
   const more = [
     ...boiled,
     event('minute-more', 'simmer', 17),

@@ -117,7 +117,7 @@ describe('events of the heat', () => {
     expect(low.evaporatedG).toBeLessThanOrEqual(plain.evaporatedG)
     expect(low.bulkC).toBeGreaterThanOrEqual(out.bulkC - 1e-9)
   })
-  test('told twice over the same minutes it is one time, the later word', () => {
+  test('two entries for the same minutes count once, the later one', () => {
     const twice = at(then, [told('heat-high', 5, 2), { ...told('heat-high', 5, 2), id: 'again' }]).estimate
       .pot
     expect(twice.evaporatedG).toBeCloseTo(at(then, [told('heat-high', 5, 2)]).estimate.pot.evaporatedG, 6)
@@ -129,7 +129,7 @@ describe('events of the heat', () => {
     ]
     expect(long.bulkC).toBeCloseTo(whole.bulkC, 6)
   })
-  test('water told in and out again is where it was', () => {
+  test('water added and taken out again changes nothing', () => {
     const both = at(then, [told('water-added', 4, 60), told('boiled-over', 4, 60)]).estimate.pot
     expect(both.freeG + grainWater(both)).toBeCloseTo(plain.freeG + grainWater(plain), 0)
   })

@@ -59,28 +59,31 @@ test('every method is suited to some grain', () => {
     expect([method, VARIETY_IDS.some((id) => methodOf(method).suits(varietyOf(id)))]).toEqual([method, true])
 })
 
-test.each(CASES)('%s, %s: told on time, no later stage moves by more than a quarter', (method, variety) => {
-  for (const value of [200, 500]) {
-    const { plan, now } = cookedOnTime({
-      grains: [{ variety }],
-      amount: { basis: 'dry-mass', value },
-      method,
-      elevation_m: 1120,
-    })
-    for (const stage of plan.stages) {
-      const is = now.stages.find((s) => s.id === stage.id)!.minutes
-      // A stage of a minute or two is told by the half minute.
-      expect([
+test.each(CASES)(
+  '%s, %s: pressed on time, no later stage moves by more than a quarter',
+  (method, variety) => {
+    for (const value of [200, 500]) {
+      const { plan, now } = cookedOnTime({
+        grains: [{ variety }],
+        amount: { basis: 'dry-mass', value },
         method,
-        stage.id,
-        value,
-        Math.abs(is.expected - stage.minutes.expected) <= Math.max(1, 0.25 * stage.minutes.expected),
-      ]).toEqual([method, stage.id, value, true])
-      expect(is.low).toBeLessThanOrEqual(is.expected + 0.05)
-      expect(is.expected).toBeLessThanOrEqual(is.high + 0.05)
+        elevation_m: 1120,
+      })
+      for (const stage of plan.stages) {
+        const is = now.stages.find((s) => s.id === stage.id)!.minutes
+        // A stage of a minute or two is told by the half minute.
+        expect([
+          method,
+          stage.id,
+          value,
+          Math.abs(is.expected - stage.minutes.expected) <= Math.max(1, 0.25 * stage.minutes.expected),
+        ]).toEqual([method, stage.id, value, true])
+        expect(is.low).toBeLessThanOrEqual(is.expected + 0.05)
+        expect(is.expected).toBeLessThanOrEqual(is.high + 0.05)
+      }
     }
-  }
-})
+  },
+)
 
 const white = {
   grains: [{ variety: 'long-white' as const }],
@@ -147,13 +150,13 @@ const WAYS: readonly [string, PlanRequestJson][] = [
   ],
   ['loosened halfway through the rest', { ...white, loosen_in_rest: true }],
   ['fried at the end', { ...white, purpose: 'frying', fry_at_end: true }],
-  ['kept in a warm drawer', { ...white, hold_minutes: 60, hold_in: 'warm-drawer' }],
+  ['in a warm drawer', { ...white, hold_minutes: 60, hold_in: 'warm-drawer' }],
   ['in a hurry', { ...white, hurry: true }],
   ['boiled hard a minute', { ...white, heat_style: 'strong-minute-then-low' }],
   ['medium, then full, then off', { ...white, heat_style: 'medium-then-full-then-off' }],
 ]
 
-test.each(WAYS)('%s: told on time, the stove keeps the minutes of the plan', (_way, request) => {
+test.each(WAYS)('%s: pressed on time, the stove keeps the minutes of the plan', (_way, request) => {
   const { plan, now } = cookedOnTime(request)
   const own = Object.keys(request.own ?? {}).some((key) => key !== 'pour_g')
   for (const stage of plan.stages) {

@@ -69,14 +69,14 @@ test('a clearer rinse than usual makes grains more separate and foam less', () =
   expect(clear.gauges.froth_level_mm).toBeLessThan(cloudy.gauges.froth_level_mm)
 })
 
-test('what is told after the water is in, or taken back, changes nothing', () => {
+test('entries after the water is in, or undone, change nothing', () => {
   const poured = event('cue', 'pour', 140)
   expect(seenIn([poured, event('weighed', 'pour', 141, { amount: 405 })]).wetMassG).toBeNull()
   const told = event('weighed', 'drain', 130, { amount: 405 })
   expect(seenIn([told, event('take-back', 'drain', 131, { target: told.id })]).wetMassG).toBeNull()
 })
 
-test('the stove goes on where it was: the same stage, and the table as first planned', () => {
+test('the stove continues at the same stage, with serving as first planned', () => {
   const events = [
     event('cue', 'measure', 2),
     event('cue', 'rinse', 5),

@@ -85,7 +85,7 @@ describe('the next thing to touch', () => {
       -1,
     )
   })
-  test('ready wants the table; over wants nothing', () => {
+  test('ready alerts for serving; an ended batch has no alert', () => {
     expect(
       at(
         [...heating, event('cue', 'heat-up', heatFrom + 6), event('cue', 'fluff', heatFrom + 90)],
@@ -102,7 +102,7 @@ describe('they come later', () => {
     expect(whereToWait(plan, at(byHand, 10).view, 25, 60)).toEqual({ stage: 'soak', where: 'soak' })
     expect(whereToWait(plan, at(byHand, 10).view, 90, 60)).toEqual({ stage: 'pour', where: 'before-heat' })
   })
-  test('on the heat it waits in the rest, and the table moves by just so much', () => {
+  test('on the heat, waiting extends the rest and moves serving by as much', () => {
     const boiled = [...heating, event('cue', 'heat-up', heatFrom + 6)]
     const { view } = at(boiled, heatFrom + 8)
     expect(whereToWait(plan, view, 25)).toEqual({ stage: 'rest', where: 'rest' })

@@ -27,7 +27,7 @@ test.each([
 ])('planned %d min, drained after %d: %s', (planned, real, told) => {
   expect(soakedFor(plan(planned), view, real * MINUTE)).toBe(told)
 })
-test('without a soak, or where its water is kept, there is nothing to tell', () => {
+test('without a soak, or where its water is kept, there is nothing to enter', () => {
   expect(soakedFor({ stages: [] }, view, 900 * MINUTE)).toBeUndefined()
   expect(soakedFor({ stages: [plan(30).stages[0]!] }, view, 900 * MINUTE)).toBeUndefined()
 })

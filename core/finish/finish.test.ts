@@ -24,7 +24,7 @@ describe('seasoned vinegar', () => {
     const d = dressingFor(100, DRESSINGS['salt-last'])
     expect([d.saltG, d.saltLastG]).toEqual([0, 1.2])
   })
-  test('told by volume or by batch it is the same thing, both ways', () => {
+  test('by volume or by batch it is the same dressing, both ways', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...DRESSING_IDS),

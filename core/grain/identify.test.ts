@@ -49,7 +49,7 @@ test('classes by slenderness: long from 3, medium from 2, short below', () => {
   expect(identify(handful('millet')).class).toBe('round')
 })
 
-test('a poor lot is told what to do about it', () => {
+test('a poor lot comes with advice', () => {
   const { remarks } = identify(handful('long-white', { broken: 3, chalky: 4, other: 1 }))
   expect(remarks).toHaveLength(3)
   expect(remarks.join(' ')).toMatch(/3 of 10 broken.*4 of 10 chalky.*1 of 10 are another grain/)

@@ -62,7 +62,7 @@ describe('what a plan takes from what is known', () => {
     expect(alone.spreads.water_with_steam).toBeCloseTo(-0.009 / (0.09 * 0.25), 3)
   })
 
-  test('a grain nobody cooked keeps its published spread; a plan without any known figure has no correction', () => {
+  test('a grain never cooked keeps its published spread; a plan without known figures has no correction', () => {
     const found = correctionFrom(
       { [figureName('time', 'blue')]: known(0.1, 0.05, 1, 5) },
       { ...plan, bagId: null },

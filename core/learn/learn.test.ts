@@ -207,7 +207,7 @@ describe('what cooks teach', () => {
     expect(Math.abs(meanOf(state, 'grain short-white'))).toBeLessThan(0.06)
   })
 
-  test('where water is poured off the tongue says nothing of the pour', () => {
+  test('where water is drained a rating says nothing about the pour', () => {
     expect(seenIn(cook({ extraUptake: null })).map((s) => s.what)).toEqual(['hardness'])
     expect(seenIn(cook({ judged: null }))).toEqual([])
   })
@@ -278,7 +278,7 @@ describe('what the cook says of a figure', () => {
   })
   const wet = (endedMs: number) =>
     cook({ cookId: String(endedMs), endedMs, judged: { wetDry: 2, hardness: 0 } })
-  test('pinned it stays, whatever is tasted; reset it starts afresh', () => {
+  test('fixed, a figure stays whatever is rated; reset, it starts again', () => {
     const pinned = knownFigures(beliefsFrom([wet(1), wet(3)], [pin(0.2, 2)]))['grain short-white']!
     expect(pinned.mean).toBeCloseTo(0.2, 4)
     expect(pinned.pinned).toBe(true)
@@ -436,7 +436,7 @@ describe('a rating never moves the water the wrong way', () => {
     expect(waterOf([asPlanned], asPlanned)).toBeLessThan(-0.05)
   })
 
-  test.each([0.15, -0.2])('three rights at %f g/g beside the plan bring the plan there', (extra) => {
+  test.each([0.15, -0.2])('three ratings of right at %f g/g off the plan bring the plan there', (extra) => {
     const right = (endedMs: number) => cook({ cookId: String(endedMs), endedMs, extraUptake: extra })
     const learned = waterOf([right(1), right(2), right(3)], right(4))
     expect(learned / extra).toBeGreaterThan(0.75)

@@ -62,7 +62,7 @@ test('a cook by the published figures held nothing over', () => {
   expect(e.judged).toEqual({ wetDry: 1, hardness: 0 })
 })
 
-test('what was corrected for, and what was known of the bag, are told apart from what is published', () => {
+test('corrections and what was known of the bag are separated from published figures', () => {
   // 0.10 g/g over the published were planned: 0.06 learned, 0.04 by the bag's label.
   const e = evidenceOf(
     record(
@@ -73,7 +73,7 @@ test('what was corrected for, and what was known of the bag, are told apart from
   expect(e.extraUptake).toBeCloseTo(0.06, 2)
 })
 
-test('water of one’s own is counted as it was poured', () => {
+test('own water is counted as it was poured', () => {
   const plain = record()
   const more = evidenceOf(record({ pour_override_g: plain.plan.water.pour_g + 60 }))
   expect(more.extraUptake!).toBeCloseTo(0.2, 1)
@@ -128,7 +128,7 @@ test.each(['boil-and-drain', 'steam'] as const)(
   },
 )
 
-describe('what was cooked beside what this grain takes', () => {
+describe('minutes cooked against minutes needed', () => {
   const skipped = (id: string, kind: string, at: number): CookEvent =>
     ({ id, kind: 'skip', stage: kind, atMs: START + at * MINUTE }) as CookEvent
   test('as planned is neither short nor long', () => {

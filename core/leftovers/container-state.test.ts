@@ -25,7 +25,7 @@ const event = (
   ...more,
 })
 
-describe('a kept container', () => {
+describe('a container', () => {
   test('counts from the pot, in hours that no clock change moves', () => {
     expect(containerState(packed, [], uk, COOKED).useByMs).toBe(COOKED + 24 * HOUR)
     expect(containerState(packed, [], uk, COOKED + 24 * HOUR).pastMs).toBe(0)
@@ -127,7 +127,7 @@ describe('sharing out', () => {
   ])('%d g in a tub of 350 mL: over its rim %s', (grams, over) =>
     expect(shareOut(grams, 0.8, 1, [container])[0]!.over).toBe(over),
   )
-  test('without grain or without tubs there is nothing to share, and less than nothing is refused', () => {
+  test('without grain or containers there is nothing to share, and negative amounts are refused', () => {
     expect(shareOut(500, 0.8, 2, [])).toEqual([])
     expect(() => shareOut(-1, 0.8, 1, [container])).toThrow(/massG must be 0 or more, got -1/)
     expect(() => shareOut(NaN, 0.8, 1, [container])).toThrow(/massG/)

@@ -26,7 +26,7 @@ describe('a dish as the boiler', () => {
     expect(stages.find((s) => s.kind === 'steam')!.checks.join()).toContain('Stir the dish below')
   })
 
-  test('too little soup is told what to put in first, and with that it is enough', () => {
+  test('too little soup says how much to add first, and with that it is enough', () => {
     const short = plan(soup(120))
     expect(short.boiler_dish!.top_up_g).toBeGreaterThan(100)
     expect(short.water.pour_g).toBeCloseTo(120 + short.boiler_dish!.top_up_g, 0)

@@ -103,7 +103,7 @@ test('a law of the bowl: tipped instead of sieved, soaked instead of dry, washed
   )
 })
 
-test('a law of units: the same grain told five ways is the same plan', () => {
+test('the same amount in five units is the same plan', () => {
   fc.assert(
     fc.property(grain, fc.integer({ min: 2, max: 9 }), (variety, people) => {
       const g = people * 65

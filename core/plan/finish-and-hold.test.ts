@@ -23,7 +23,7 @@ describe('dressed grain', () => {
     expect((perCup * dressed.grain.volume_ml) / 240).toBeCloseTo(ml, 0)
   })
 
-  test('it is mixed while the pot works, and never makes the table later', () => {
+  test('it is mixed while the pot cooks, and never delays serving', () => {
     const times = timelineOf(dressed.stages)
     const mix = times.get('mix-dressing')!
     const heat = times.get('heat-up')!
@@ -39,7 +39,7 @@ describe('dressed grain', () => {
     expect(lengthOf(dressed.stages)).toBeCloseTo(lengthOf(plain.stages) + own, 5)
   })
 
-  test('steeping and setting are lead time, counted back from the table', () => {
+  test('infusing and setting are lead time, counted back from serving', () => {
     const long = plan({ purpose: 'dressed', dressing: { infuse_minutes: 240, set_minutes: 30 } })
     const times = timelineOf(long.stages)
     expect(times.get('dress')!.start).toBeGreaterThanOrEqual(times.get('infuse')!.end - 1e-6)
@@ -76,7 +76,7 @@ describe('dressed grain', () => {
   })
 })
 
-describe('held, kept, and left in the pot', () => {
+describe('kept warm, kept for later, and left in the pot', () => {
   test('a pot off the heat is held no longer than it stays hot; starting later mends it', () => {
     const held = plan({ vessel: 'steel-1.6', hold_minutes: 120, kitchen_c: 15 })
     const caution = held.cautions.find((c) => c.code === 'held-too-cool')!
@@ -100,7 +100,7 @@ describe('held, kept, and left in the pot', () => {
     expect(held.stages.at(-1)!.power_w).toBeGreaterThan(20)
   })
 
-  test('tonight and three lunches: the pot is for all of them, and what is for later is told', () => {
+  test('tonight and three lunches: the batch is for all of them, and says what is for later', () => {
     const tonight = plan({ amount: { basis: 'servings', value: 2 } })
     const both = plan({ amount: { basis: 'servings', value: 2 }, keep_servings: 3 })
     expect(both.grain.mass_g).toBeCloseTo(2.5 * tonight.grain.mass_g, 1)
@@ -157,7 +157,7 @@ describe('held, kept, and left in the pot', () => {
   })
 })
 
-describe('a dressing told as so much liquid to a measure of dry grain', () => {
+describe('a dressing given as liquid per measure of dry grain', () => {
   const told = (ml: number | null, more: Partial<PlanRequestJson> = {}) =>
     plan({ purpose: 'dressed', dressing: { ml_per_240_ml_dry: ml }, ...more }).dressing!
   test('is that much liquid, and tastes as its style does', () => {
@@ -168,7 +168,7 @@ describe('a dressing told as so much liquid to a measure of dry grain', () => {
     }
     expect(told(60).vinegar_g).toBeCloseTo(3 * told(20).vinegar_g, 0)
   })
-  test('told back what the style comes to, it is the style', () => {
+  test('given the amounts of a style, it is that style', () => {
     const usual = told(null)
     const back = told(usual.ml_per_240_ml_dry)
     expect(back.vinegar_g).toBeCloseTo(usual.vinegar_g, 0)
@@ -228,7 +228,7 @@ describe('loosened halfway through the rest', () => {
   })
 })
 
-describe('kept in a warm drawer', () => {
+describe('in a warm drawer', () => {
   const hour = { method: 'covered-simmer', hold_minutes: 90 } as const
   test('what would be too cool off the heat is not, and its stage says what the drawer must hold', () => {
     expect(codes(plan(hour))).toContain('held-too-cool')

@@ -57,7 +57,7 @@ test.each([
   expect(/pan of its own/.test(stage.checks.join())).toBe(!inThePot)
 })
 
-test('the minutes count, on the way to the table', () => {
+test('its minutes are part of the total', () => {
   const minutes = (when: 'first' | 'with-water') => planned('covered-simmer', when).total_minutes.expected
   expect(minutes('first') - minutes('with-water')).toBeGreaterThan(3)
 })
@@ -76,7 +76,7 @@ describe('fried at the end', () => {
   }
   const fry = (plan: ReturnType<typeof frying>) => plan.stages.find((s) => s.id === 'fry')!
 
-  test('is the last stage, after the tray, and counts on the way to the table', () => {
+  test('is the last stage, after the tray, and part of the total', () => {
     const plan = frying()
     expect(plan.stages.slice(-2).map((s) => s.id)).toEqual(['spread', 'fry'])
     const without = frying({ fry_at_end: false })

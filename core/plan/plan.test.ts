@@ -158,7 +158,7 @@ describe('what cooks know comes out of the ledger', () => {
     }
   })
 
-  test('from a cup up, more grain takes longer to the table', () => {
+  test('from a cup up, more grain takes longer', () => {
     for (const variety of ['long-white', 'brown-short', 'quinoa', 'wheat-berries'] as const)
       // Off the heat a fuller pot holds its warmth and needs a shorter boil.
       for (const method of METHOD_IDS.filter((id) => id !== 'off-heat')) {
@@ -210,7 +210,7 @@ describe('what cooks know comes out of the ledger', () => {
     expect(leaky.water.absorbed_g).toBeCloseTo(plain.water.absorbed_g, 0)
   })
 
-  test('gauges repeat the geometry by hand', () => {
+  test('gauges agree with geometry calculated by hand', () => {
     const plan = pot('long-white', 350, {
       vessel: { capacity_ml: 4000, base_diameter_mm: 200, height_mm: 127.3, lid: 'tight' },
       rinse: { washes: 0 },
@@ -318,7 +318,7 @@ test('the same request gives the same plan', () => {
   expect(pot('wild', 250)).toEqual(pot('wild', 250))
 })
 
-test('amounts can be told in five ways', () => {
+test('amounts can be given in five ways', () => {
   const dry = (amount: PlanRequestJson['amount']) =>
     of({ grains: [{ variety: 'long-white' }], amount }).grain.mass_g
   expect(dry({ basis: 'dry-volume', value: 240 })).toBeCloseTo(240 * 0.79, 1)

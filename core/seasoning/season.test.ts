@@ -24,7 +24,7 @@ test('a teaspoon is no dose: six grams are one of table salt and two of a light 
     expect((spoons(id) / spoons('table')) * (CRYSTALS[id].density / CRYSTALS.table.density)).toBeCloseTo(1, 1)
 })
 
-test('salt told by amount comes back as that amount, whatever stock and add-ins bring', () => {
+test('salt given by amount stays that amount, whatever stock and add-ins bring', () => {
   const request = {
     stock_share: 0.3,
     add_ins: [{ name: 'soy sauce', grams_per_100g_dry: 2, salt_share: 0.14, when: 'with-water' as const }],

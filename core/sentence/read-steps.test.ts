@@ -44,7 +44,7 @@ test.each<[string, ToldStep[]]>([
   else expect(read.steps).toEqual(steps)
 })
 
-test('soaking is told apart, and what is not understood is handed back as it was typed', () => {
+test('soaking is read separately, and what is not understood is returned as typed', () => {
   const read = readSteps('soak 30 min, boil, fry onions, low 12')
   expect(read.soakMinutes).toBe(30)
   expect(read.unread).toEqual(['fry onions'])
@@ -62,7 +62,7 @@ test('any text is read without an error, and no step is endless or negative', ()
   )
 })
 
-test('washing and draining are told apart from the heat', () => {
+test('rinsing and draining are read separately from the heat', () => {
   expect(readSteps('rinse 3 times, soak 20 min, boil, medium 10 min, drain')).toMatchObject({
     washes: 3,
     soakMinutes: 20,

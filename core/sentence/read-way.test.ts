@@ -43,7 +43,7 @@ test('a pot of the kitchen is understood among the steps; what no reader knows i
   expect(readWay('boil until the water is gone', KITCHEN).water).toBeUndefined()
 })
 
-describe('nothing told is lost', () => {
+describe('nothing typed is lost', () => {
   test.each([
     [
       'Boil 2 litres water, add 250 g rice, boil 11 minutes, drain',

@@ -47,7 +47,7 @@ test('what goes wrong is what a cook would expect, and the smallest change mends
   expect(mended.good).toBeGreaterThan(short.good)
 })
 
-test('a dry pot is told to take more water, in the grams it then has', () => {
+test('a dry pot needs more water, in grams that then are enough', () => {
   const dry = judged('boil, lid on, lowest 15 min, off 10', { pour_override_g: 330 })
   expect(dry.smallest_change!.says).toMatch(/ g more water$/)
   expect(dry.smallest_change!.pour_g).toBeGreaterThan(330)

@@ -91,7 +91,7 @@ describe('water against minutes', () => {
       expect(beside).toContain(fine)
     }
   })
-  test("every school whose minutes are the cook's has one", () => {
+  test("every method whose minutes are the cook's has one", () => {
     for (const method of METHOD_IDS.filter((m) =>
       ['covered-simmer', 'boiling-start', 'pressure-electric', 'oven'].includes(m),
     ))

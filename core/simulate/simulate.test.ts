@@ -182,7 +182,7 @@ const settledPour = (variety: VarietyId, value: number) =>
   }).plan.water.pour_g
 
 describe('a script', () => {
-  test('waits for what it is told to wait for, and says when it came or never did', () => {
+  test('waits for the event of its script, and reports when it came or that it did not', () => {
     const told = run({
       script: [
         { until: 'boil', heat: 'high' },

@@ -22,7 +22,7 @@ describe('what the shelf is enough for', () => {
     expect(buy).toEqual([{ variety: 'long-white', grams: 200, for: ['Sunday'] }])
   })
 
-  test('what is enough stays, and what nobody wrote down is said', () => {
+  test('enough stock needs nothing, and unknown stock is said', () => {
     expect(
       outlookWords(
         forecast([bag(900)], [need('a', 1, 300), need('b', 2, 300), need('c', 3, 100)]).outlooks[0]!,
@@ -33,7 +33,7 @@ describe('what the shelf is enough for', () => {
     expect(forecast([bag(5)], [])).toEqual({ outlooks: [], buy: [] })
   })
 
-  test('never is more bought than is missing by a step, nor less; and no gram is counted twice', () => {
+  test('what is bought is what is missing, to one step, and no gram is counted twice', () => {
     const grams = fc.integer({ min: 1, max: 2000 })
     const variety = fc.constantFrom('long-white' as const, 'quinoa' as const)
     fc.assert(

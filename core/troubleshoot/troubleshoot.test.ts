@@ -306,7 +306,7 @@ describe('how long it keeps', () => {
       expect(safeMinutes / lump).toBeLessThan(1.15)
     }
   })
-  test('kept warm under a loose lid it does not cool; it dries', () => {
+  test('kept warm under a loose lid it dries without cooling', () => {
     const s = stove({ vessel: 'steel-1.6', amount: { basis: 'dry-mass', value: 150 } })
     const end = s.at(START + 600 * MINUTE).view.stages.find((x) => x.id === 'rest')!.endMs
     const { pot } = s.at(end).estimate!

@@ -125,7 +125,7 @@ describe('a question that takes long', () => {
     expect(ticks).toBeGreaterThan(20)
   })
 
-  test('ends when nobody waits for it any more, and the next is answered', async () => {
+  test('is cancelled when the client leaves, and the next is answered', async () => {
     const gone = new AbortController()
     const asked = runInWorker('simulate', kitchens(2000, 2), gone.signal)
     setTimeout(() => gone.abort(), 100)
@@ -219,7 +219,7 @@ describe('looks', () => {
   })
   const at = (sight: string, query = '') => look(kitchen, sight, new URLSearchParams(query), 0)
 
-  test('an empty house has an empty notebook and keeps nothing', () => {
+  test('an empty kitchen has an empty notebook and no leftovers', () => {
     expect(at('notebook')).toEqual({ status: 200, body: { total: 0, cooks: [] } })
     expect(at('leftovers')).toEqual({ status: 200, body: { leftovers: [] } })
     expect(at('kept')).toEqual({ status: 200, body: { kept: [] } })

@@ -32,7 +32,7 @@ afterEach(() => {
 const begin = (version?: number) => openDatabase(file, version).close()
 const look = (leftOpen = false) => lookBeforeOpening(file, leftOpen, NOW)
 
-test('where no household was kept a new one may begin; where one was, it is missed', () => {
+test('a new household may begin only where none was stored before', () => {
   expect(look).not.toThrow()
   begin()
   expect(isMarked(file)).toBe(false)

@@ -34,7 +34,7 @@ const rename = (name: string) => {
   db.close()
 }
 
-test('a copy is the household as it was, sound, and put back in its place with what was there kept aside', async () => {
+test('a copy is sound, equal, and restored in place with the replaced household set aside', async () => {
   rename('before')
   const copy = await takeCopy(file, join(folder, 'out'), NOW)
   expect(copy).toMatch(/2026-03-05T18-30-12Z$/)

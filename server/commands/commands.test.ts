@@ -84,7 +84,7 @@ describe('pots', () => {
     expect(pathOf(saveVessel(kitchen, { ...pot, id: 'nobody' }))).toBe('id')
     expect(kitchen.equipment.vessels()).toHaveLength(FIRST_KITCHEN.vessels.length)
   })
-  test('an appliance brings its heat, the usual one when nobody read the plate', () => {
+  test('an appliance has its own power, the usual one when none was entered', () => {
     saveVessel(kitchen, { ...pot, kind: 'cooker', name: 'a cooker' })
     expect(find('a cooker')).toMatchObject({ own_rated_w: 650, own_efficiency: 0.75 })
   })
@@ -152,7 +152,7 @@ describe('calibrations', () => {
     })
     expect(heavy().steam_factor).toBeCloseTo(2, 1)
   })
-  test('weighed full, it holds what it holds, and each kind of measuring is kept once', () => {
+  test('weighed full, its capacity is exact, and each kind of measuring is stored once', () => {
     calibrateFull(kitchen, { vessel_id: 'heavy-pot', empty_g: '1900', full_g: '4300' })
     calibrateFull(kitchen, { vessel_id: 'heavy-pot', empty_g: '1900', full_g: '4350' })
     expect(heavy()).toMatchObject({ capacity_ml: 2450, empty_g: 1900 })
@@ -237,7 +237,7 @@ describe('calibrations', () => {
   })
 })
 
-test('programmes belong to appliances, in the words of the house', () => {
+test("programmes belong to appliances, under the kitchen's own names", () => {
   const programme = {
     vessel_id: 'pressure-pot',
     name: 'the grain key',

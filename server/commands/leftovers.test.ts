@@ -99,7 +99,7 @@ describe('telling of it', () => {
   })
 })
 
-describe('guidance of the house', () => {
+describe('guidance of the kitchen', () => {
   const given = { guidance: 'stricter' }
   test('stricter is taken, laxer and nonsense are not', () => {
     expect(saveGuidance(kitchen, { ...given, eat_h: '12' }).ok).toBe(true)

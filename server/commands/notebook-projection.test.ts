@@ -82,8 +82,8 @@ describe('an old notebook', () => {
   })
 })
 
-describe('sifting', () => {
-  test("by each column and by words, and they agree with a sieve of one's own", () => {
+describe('filters', () => {
+  test('by each column and by words agree with filtering the full list', () => {
     season()
     const all = kitchen.notebook.lines({}, 50, 0)
     const { notebook } = kitchen
@@ -245,7 +245,7 @@ describe('the records and what is made of them', () => {
     expect(currentBeliefs(kitchen).beliefs.state).toEqual(before)
     expect(errorOf(removeCook(kitchen, 'nobody'))!.path).toBe('cook')
   })
-  test('judging by two taps leaves what was told before', () => {
+  test('rating by two taps leaves the rest of the rating', () => {
     season()
     const [id] = ids()
     rate(
@@ -354,7 +354,7 @@ describe('pictures', () => {
     expect(parsePhoto(kitchen, saved.value)).toBeUndefined()
     expect(parsePhoto(kitchen, '../omsel')).toBeUndefined()
   })
-  test('what is no picture, too large, of no cue or of no cook is refused in words, and nothing is kept', async () => {
+  test('what is no picture, too large, or of no sign or batch is refused in words, and nothing is stored', async () => {
     season()
     const [id] = ids()
     const text = new File([readFileSync(join(process.cwd(), 'package.json'))], 'pot.jpg', {
@@ -401,7 +401,7 @@ describe('tasteTests', () => {
     expect(taste(kitchen, id, { id: 't1', who: 'Pim', ranking: 'BA' }, NOW).ok).toBe(true)
     expect(kitchen.tasteTests.tastings(id)).toMatchObject([{ who: 'Pim', ranking: ['B', 'A'] }])
   })
-  test('the cup that tasted best becomes the water of the house, when the cook says so', () => {
+  test("the best sample becomes the kitchen's water when the cook chooses it", () => {
     const id = make({ blind: false })
     expect(adoptCup(kitchen, id, 'A', NOW).ok).toBe(true)
     expect(currentBeliefs(kitchen).known['grain long-white']).toMatchObject({ mean: -0.08, pinned: true })

@@ -32,7 +32,7 @@ test('switched on it is there, trusted or not, and off it is gone', () => {
   expect(kitchen.devices.all()).toEqual([])
 })
 
-test('is kept over a restart', () => {
+test('is stored over a restart', () => {
   keepDevice(kitchen, sent({ kind: 'probe', way: 'lags' }), START)
   kitchen.db.close()
   kitchen = openKitchen(join(folder, 'omsel.sqlite'))

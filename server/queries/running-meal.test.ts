@@ -210,7 +210,7 @@ describe('a meal under way', () => {
     expect(kitchen.grainBags.bags()[0]!.left_g).toBeCloseTo(700, 6)
   })
 
-  test('what was told is what stood there before the first hand stirred, whatever was pressed on the days before', () => {
+  test('the published timetable is the one before the first step, whatever was pressed on earlier days', () => {
     say('hand', 'roots', '', SERVE - 80 * MINUTE, { amount: 1 })
     expect(meal().told).toBeNull()
     addDish(kitchen, id, { kind: 'companion', title: 'soup', tasks: 'Simmer; 30; burner' })

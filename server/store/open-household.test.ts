@@ -93,7 +93,7 @@ test('weighed wet before the pour, the water changes for every screen', () => {
   expect(absurd).toMatchObject({ ok: false, errors: [{ path: 'amount' }] })
 })
 
-test('a device that held a press back, or whose clock is wrong, is placed by how long it held it', () => {
+test('a press sent late, or by a wrong clock, is dated by how long it was held', () => {
   const id = begin()
   const wrongClock = 5 * 86_400_000
   press(
@@ -267,7 +267,7 @@ describe('the database', () => {
   })
 })
 
-test('the demo season is written through the same doors, and has taught something', () => {
+test('the demo household is written by the same commands, and has learned something', () => {
   const demo = openKitchen(join(folder, 'demo.sqlite'))
   seedDemo(demo, START)
   const noted = demo.cooks.finished()
@@ -304,7 +304,7 @@ describe('when a press happened', () => {
     expect(kitchen.cooks.events(id).map((e) => e.id)).toEqual(['a', 'b'])
     expect(at(id)).toEqual([60, 60.001])
   })
-  test('a device whose clock was set in between is not believed; how long it held the press is', () => {
+  test('a device whose clock was changed is dated by how long it held the press', () => {
     const id = begin()
     press(
       kitchen,

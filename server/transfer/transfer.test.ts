@@ -28,7 +28,7 @@ const named: Named = {
   units: { units: 'grams', cup: 'metric', system: 'metric' },
 }
 
-describe('a plan out of the house', () => {
+describe('a plan in other formats', () => {
   test('as a recipe: times are durations that add up, steps are the plan’s own in the order they begin', () => {
     for (const method of METHOD_IDS) {
       const plan = planned({
@@ -86,7 +86,7 @@ describe('a plan out of the house', () => {
     expect(text).toContain('x ATTENDEE')
   })
 
-  test('as a calendar: read by another program it is the same steps at the same minutes, the last is the table', () => {
+  test('as a calendar: another parser reads the same steps at the same minutes, serving last', () => {
     const plan = planned({ soak: { minutes: 30 } })
     const start = Date.UTC(2026, 2, 29, 0, 30)
     const events = new ICAL.Component(ICAL.parse(recipeCalendar(plan, named, start, 'plan-1')) as unknown[])
@@ -118,7 +118,7 @@ describe('the notebook as a table', () => {
   const NOW = Date.UTC(2026, 2, 5, 17, 0)
   const pot = FIRST_KITCHEN.vessels[0]!.name
 
-  test('comes back equal into another house, formulae and all', () => {
+  test('comes back equal in another kitchen, formulas included', () => {
     const [one, other] = [household(), household()]
     const cooks = [
       ['date', 'grain', 'dry', 'water', 'pot', 'outcome', 'note'],
@@ -150,7 +150,7 @@ describe('the notebook as a table', () => {
     for (const kitchen of [one, other]) kitchen.db.close()
   })
 
-  test('of an empty house is its heading', () => {
+  test('of an empty kitchen is its heading', () => {
     const kitchen = household()
     expect(notebookCsv(kitchen).trim()).toBe('date,grain,dry,water,pot,outcome,note')
     kitchen.db.close()

@@ -117,7 +117,7 @@ test.describe('the water in hand', () => {
     await expect(page).toHaveURL(/texture=|poured=/)
   })
 
-  test('told backwards: so many millimetres over the grain', async ({ page }) => {
+  test('in reverse: so many millimetres over the grain', async ({ page }) => {
     await open(page, address)
     await page.getByRole('group', { name: 'Measure by' }).getByRole('button', { name: 'finger' }).click()
     await page.getByRole('button', { name: 'other amount' }).click()
@@ -164,7 +164,7 @@ test('washes are counted by the water, at the stove', async ({ page }) => {
 })
 
 test.describe('who eats', () => {
-  test('somebody who eats here is known on the plan page by name; what they avoid is stopped, and in Grains told', async ({
+  test('a person is known on the plan page by name; what they avoid is stopped, and marked in Grains', async ({
     page,
   }) => {
     await open(page, '/settings')

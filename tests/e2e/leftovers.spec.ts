@@ -2,7 +2,7 @@ import { act, expect, letPass, open, serious, test } from './kitchen'
 
 const pdfPages = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0
 
-test('cooked for six, eaten by three: three kept, one made hot again, one thrown out when its time is over', async ({
+test('cooked for six, eaten by three: three containers, one reheated, one thrown out when past its time', async ({
   page,
 }) => {
   await open(page, '/?grain=long-white&for=3&keep=3&pot=heavy-blue&on=big-gas')

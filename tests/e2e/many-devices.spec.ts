@@ -24,7 +24,7 @@ async function withSettings(
   }
 }
 
-test('a house with scoops and a twelve-hour clock', async ({ page }) => {
+test('a kitchen with rice-cooker cups and a twelve-hour clock', async ({ page }) => {
   await withSettings(
     page,
     async () => {
@@ -72,7 +72,7 @@ test('two grains in one pot: the conflict is said, and one press resolves it', a
   ).toBeVisible()
 })
 
-test('salt by the crystal of the house, and something cooked along', async ({ page }) => {
+test('salt by the kitchen’s own salt, and an add-in', async ({ page }) => {
   await open(page, '/?grain=short-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Salt: seasoned' }).click()
   await expect(page.getByText(/\d\.\d g: .* tsp flaky salt/)).toBeVisible()

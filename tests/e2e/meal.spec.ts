@@ -103,7 +103,7 @@ test('a batch for fourteen is shared out over the pots there are', async ({ page
   await expect(page).toHaveURL(/grams=\d+/)
 })
 
-test('a meal of one’s own under way: ribbons moved by hand and by key, hands given over, guests late, all taken back', async ({
+test('a meal under way: ribbons moved by mouse and key, cooks swapped, guests late, all undone', async ({
   page,
   browser,
 }) => {

@@ -51,7 +51,7 @@ test('the serving hour is moved by keys on the ribbon', async ({ page, isMobile 
   await expect(page.getByText(/^Start at \d\d:\d\d for \d\d:\d\d/)).toBeVisible()
 })
 
-test('ways beside each other, one more put there, and one taken to the plan page', async ({ page }) => {
+test('methods side by side, one added, and one taken to the plan page', async ({ page }) => {
   await open(page, '/compare?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
   await expect(page.getByRole('listitem', { name: 'absorption, cold start' })).toBeVisible()
   await page.getByLabel('Compare with').selectOption({ label: 'boil and drain' })

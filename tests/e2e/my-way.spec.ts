@@ -1,6 +1,6 @@
 import { expect, open, test } from './kitchen'
 
-test('a way told in one text is cooked, mended by its smallest change, saved, and planned by its name', async ({
+test('a way typed in one text is simulated, corrected by its smallest change, saved, and planned by its name', async ({
   page,
 }) => {
   await open(page, '/my-way')
@@ -43,9 +43,7 @@ test('a way told in one text is cooked, mended by its smallest change, saved, an
   await expect(page.getByRole('link', { name: 'Packet brown rice' })).toHaveCount(0)
 })
 
-test('a plan is saved under a name from its own page, and an empty name is refused beside its field', async ({
-  page,
-}) => {
+test('a plan is saved under a name, and an empty name is refused at its field', async ({ page }) => {
   await open(page, '/?grain=basmati&servings=4')
   await page.getByRole('button', { name: 'More with this plan' }).click()
   await page.getByLabel('Save under a name').fill(' ')

@@ -89,7 +89,7 @@ async function networkHousehold(port: number) {
 }
 const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.split(';')[0]!
 
-test('the door: shut without a passphrase; names, posts, tries and cookies of strangers are refused; nothing of the house is seen outside', async () => {
+test('network: closed without a passphrase; foreign names, posts, guesses and cookies are refused; nothing of the kitchen is served outside', async () => {
   test.setTimeout(240_000)
   const { shut, set, ask, enter, laterBy, database, env, close } = await networkHousehold(PORTS.door)
   try {

@@ -62,7 +62,7 @@ test('a table with words of its own is matched, column by column; what is no tex
   expect(await serious(page)).toEqual([])
 })
 
-test('the notebook is sifted and searched; a cook is repeated, weighed, pictured and taken out', async ({
+test('the notebook is filtered and searched; a batch is repeated, weighed, photographed and deleted', async ({
   page,
 }) => {
   await open(page, '/notebook')
@@ -180,9 +180,7 @@ test('a trial of water: planned blind, tasted, weighed by chance, and taken over
   await expect(page.getByRole('button', { name: 'unfix' })).toHaveCount(0)
 })
 
-test('a picture of a cue in this pot stands beside the drawn one, and does the next time as well', async ({
-  page,
-}) => {
+test('a photo of a sign in this pot is shown next to the drawn one, also the next time', async ({ page }) => {
   for (const again of [false, true]) {
     await open(page, '/?grain=fonio&grams=120&pot=little-steel&on=small-gas&by=covered-simmer')
     await page.getByRole('button', { name: 'Start now' }).click()

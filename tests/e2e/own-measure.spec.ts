@@ -47,7 +47,7 @@ test('an order in one sentence is read back before it is planned', async ({ page
   await expect(page.getByRole('button', { name: /Which grain: basmati with quinoa/ })).toBeVisible()
 })
 
-test('minutes of one’s own are planned as told, judged, and given back', async ({ page, isMobile }) => {
+test('own minutes are planned as given, judged, and can be dropped', async ({ page, isMobile }) => {
   test.skip(isMobile, 'the panels are sheets on a phone')
   await open(page, '/?grain=brown-long&grams=300&pot=heavy-blue&burner=big-gas&minutes=15')
   const own = page.getByRole('region', { name: 'Cautions' }).getByRole('status')

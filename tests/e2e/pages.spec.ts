@@ -109,7 +109,7 @@ test('nothing of the plan page is cut off, with what was learned and the slack o
   }
 })
 
-test('settings refuse what makes no sense, beside the field, and lose nothing typed', async ({ page }) => {
+test('settings refuse invalid values at the field, and lose nothing typed', async ({ page }) => {
   await open(page, '/settings')
   await page.getByLabel('Altitude, m').fill('1,1,2')
   await page.getByLabel('Room temperature, °C').fill('300')

@@ -116,10 +116,7 @@ test('every large figure says why, with the surer terms under the firmer line', 
   await page.getByRole('button', { name: 'scale', exact: true }).click()
 })
 
-test('keys: all of them at a press, others of one’s own, refused when taken, and none at all', async ({
-  page,
-  isMobile,
-}) => {
+test('keys: all listed, changed, refused when taken, and turned off', async ({ page, isMobile }) => {
   test.skip(isMobile, 'a phone has no keys')
   await open(page, '/notebook')
   await page.keyboard.press('?')

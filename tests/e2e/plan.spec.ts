@@ -33,7 +33,7 @@ test('answers at once, keeps the pot in the address, and goes back', async ({ pa
   }
 })
 
-test('too much for the pot is said, and mended with a pot of the house', async ({ page, isMobile }) => {
+test('too much for the pot is said, with another pot of the kitchen as a fix', async ({ page, isMobile }) => {
   await open(page, '/?grain=long-white&grams=600&pot=little-steel&on=big-gas')
   if (isMobile) await page.getByRole('button', { name: /^Cautions/ }).click()
   const cautions = page.getByRole('region', { name: 'Cautions' })

@@ -13,7 +13,7 @@ const address = `http://127.0.0.1:${PORT}`
 // A line that is cut is reported by the browser.
 test.use({ expectedNoise: [/net::ERR_/] })
 
-test('a server killed in mid-cook comes back with the same stage and the right time left; presses made meanwhile are kept', async ({
+test('a server killed during a batch comes back at the same stage with the right time left; presses made meanwhile are stored', async ({
   page,
 }) => {
   test.setTimeout(240_000)

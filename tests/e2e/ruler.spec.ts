@@ -2,7 +2,9 @@ import { expect, open, serious, test } from './kitchen'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 
-test('on the screen: a card laid on once, and its millimetres are true to one percent', async ({ page }) => {
+test('on the screen: calibrated once with a card, its millimetres are true to one percent', async ({
+  page,
+}) => {
   await open(page, '/ruler?water=28')
   const slider = page.getByRole('slider', { name: 'As wide as the card' })
   await expect(slider).toBeVisible()

@@ -15,7 +15,7 @@ test('the pot of the plan page is cooked without food, minute by minute, by keys
   expect(await serious(page)).toEqual([])
 })
 
-test('what if: a second pot beside the first, with its own verdict', async ({ page }) => {
+test('what if: a second pot next to the first, with its own verdict', async ({ page }) => {
   await open(page, '/simulation?grain=short-white&for=4&pot=clay&on=big-gas')
   await expect(page.getByRole('region', { name: 'as planned' })).toContainText('Cooked through', {
     timeout: 30_000,

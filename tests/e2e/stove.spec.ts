@@ -112,9 +112,7 @@ test('a boil that comes late is known for what it is, and a look near the end ac
   await setAside(page)
 })
 
-test('guests come later: the rest stretches, the table slides, and it can be taken back', async ({
-  page,
-}) => {
+test('guests come later: the rest is longer, serving moves, and it can be undone', async ({ page }) => {
   await toTheSimmer(page)
   const table = page.locator('b.figure').last()
   const before = await table.innerText()
@@ -132,7 +130,7 @@ test('guests come later: the rest stretches, the table slides, and it can be tak
   await setAside(page)
 })
 
-test('two screens on one cook, one of them cut off: three presses are kept, and both end in the same state', async ({
+test('two screens on one batch, one of them offline: three presses are stored, and both end in the same state', async ({
   page,
   browser,
 }) => {
@@ -184,7 +182,7 @@ test('several pots: the one to touch next comes first, and each is a press away'
   await page.waitForURL(/\/stove/)
 })
 
-test('how this device calls is tried out where it is chosen, and kept', async ({ page }) => {
+test('alerts of this device are tried where they are chosen, and stored', async ({ page }) => {
   await open(page, '/settings')
   const senses = page.getByRole('region', { name: 'Alerts on this device' })
   await senses.getByLabel('Timer finished').selectOption('three rising notes')
@@ -250,7 +248,7 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   await setAside(page)
 })
 
-test('a device whose clock is set in mid-cook counts right all the same', async ({ page }) => {
+test('a device whose clock is changed during a batch still counts right', async ({ page }) => {
   await toTheSimmer(page)
   const left = async () => {
     const [minutes, seconds] = (await page.getByRole('timer').innerText()).split(':').map(Number)

@@ -7,7 +7,7 @@ import { portBeside } from './ports'
 
 const OTHER = `http://127.0.0.1:${portBeside(6)}`
 
-test('a household is taken along, looked at in another house, added with what was chosen, and put in its place', async ({
+test('a household is exported, previewed in another kitchen, merged by choice, and restored', async ({
   page,
   baseURL,
 }) => {

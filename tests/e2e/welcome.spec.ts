@@ -5,7 +5,7 @@ import { act, expect, lookAgain, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
 
-test('a stranger’s first quarter of an hour: five things, a pot planned, cooked, and judged', async ({
+test('a newcomer’s first quarter of an hour: five questions, a pot planned, cooked and rated', async ({
   page,
   isMobile,
 }) => {

@@ -13,7 +13,7 @@ const poured = async (page: Page): Promise<number> =>
     )![1],
   )
 
-test('from the shelf to the table, judged, and the next plan is drier', async ({ page, isMobile }) => {
+test('from the bag to serving, rated, and the next plan is drier', async ({ page, isMobile }) => {
   const pot = `/?grain=millet&grams=${isMobile ? 240 : 260}&pot=${isMobile ? 'little-steel' : 'clay'}&on=big-gas`
   await open(page, pot)
   const before = await poured(page)

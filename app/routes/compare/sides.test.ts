@@ -25,7 +25,7 @@ const first = firstPlan(household)
 const NOW = Date.UTC(2026, 2, 5, 16, 0)
 const sides = (address: string) => sidesOf(new URLSearchParams(address), first, household, NOW)
 
-test('a plan and its changes stand beside each other, each called by what differs', () => {
+test('a plan and its variants are shown side by side, each named by what differs', () => {
   const shown = sides(
     'grain=basmati&for=4&pot=heavy-pot&beside=by%3Dboil-and-drain&beside=pot%3Dpressure-pot',
   )
@@ -48,7 +48,7 @@ test('a soak or a grain can differ, and a nonsense change is identical', () => {
   ])
 })
 
-test("the page's address holds at most two beside, and each goes back to the plan as it is", () => {
+test('the address holds at most two variants, and each leads back to its plan', () => {
   const search = withBeside(new URLSearchParams('grain=quinoa'), ['by=steam', 'pot=cooker', 'pot=thin-pot'])
   expect(sidesOf(search, first, household, NOW)).toHaveLength(3)
   const shown = sides('grain=quinoa&for=7&beside=pot%3Dcooker')[1]!

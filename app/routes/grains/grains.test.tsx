@@ -61,7 +61,7 @@ describe('bags', () => {
 })
 
 describe('the form of a bag', () => {
-  test('what was typed and refused is still there, with the words beside it', () => {
+  test('refused text is still there, with the error at its field', () => {
     const html = inRouter(
       <BagForm
         bag={undefined}

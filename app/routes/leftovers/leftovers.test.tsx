@@ -75,7 +75,7 @@ const event = (kind: LeftoverEvent['kind'], hours: number): LeftoverEvent => ({
 })
 
 describe('a container in words', () => {
-  test('until when, in the hours of the house', () => {
+  test("use-by times in the kitchen's own zone and clock", () => {
     expect(cardOf(row(), COOKED + 3 * HOUR)).toContain('Eat by tomorrow 19:00')
     expect(cardOf(row(), COOKED + 3 * HOUR)).toContain('US guidance: 8 March 19:00')
     expect(cardOf(row(), COOKED + 20 * HOUR)).toContain('Eat by today 19:00')
@@ -144,7 +144,7 @@ describe('cooling at the stove', () => {
     mayMin: 60,
     ...more,
   })
-  test('says what each tub next wants, the soonest first, and calls when it is due', () => {
+  test('lists what each container needs next, the soonest first, with an alert when it is due', () => {
     expect(nextOf(container())).toEqual({ atMs: COOKED + 150 * 60_000, says: 'cold: put the lid on' })
     expect(nextOf(container({ out: true }))).toEqual({ atMs: COOKED + 40 * 60_000, says: 'into the fridge' })
     expect(
@@ -199,7 +199,7 @@ describe('drawings', () => {
     expect(new Set(drawn).size).toBe(ways.length)
     ways.forEach((way, i) => expect(drawn[i]).toContain(LOOSEN_WAYS[way].how))
   })
-  test('the board: every track a row, the table at the right, and no hand does two things at once', () => {
+  test('the board: every track a row, serving at the right, and no cook does two things at once', () => {
     const tasks: BoardTask[] = [
       { dish: 0, title: 'boil', start: -30, end: -10, hands: false, track: 'gas' },
       { dish: 0, title: 'loosen', start: -2, end: 0, hands: true, track: null },

@@ -54,7 +54,7 @@ const roots = {
 const meal = (id: string) => kitchen.meals.find(id)!
 
 describe('a meal', () => {
-  test('takes grains and what goes with them, and plans them on what the house has', () => {
+  test("takes grains and companions, and plans them on the kitchen's equipment", () => {
     const id = lay()
     for (const dish of [
       grain('heavy-pot'),

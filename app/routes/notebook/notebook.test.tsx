@@ -24,7 +24,7 @@ describe('two taps', () => {
     expect(html).not.toContain('aria-pressed="true"')
     expect(html.match(/<svg/g)!.length).toBeGreaterThanOrEqual(10)
   })
-  test('says whose it is', () => {
+  test('names its pot and grain', () => {
     expect(
       textOf(<QuickRating cookId="a" title="Quinoa" variety="quinoa" when="yesterday, clay" />),
     ).toContain('Quinoa yesterday, clay')
@@ -62,7 +62,7 @@ describe('what was learned, in words', () => {
     ratio,
     wetDry,
   })
-  test('water that was right is told as a range, and what nobody got right is said', () => {
+  test('water rated right is shown as a range, and that none was is said', () => {
     const text = (list: ReturnType<typeof outcome>[]) =>
       textOf(<Charts compared={[]} outcomes={list} boils={[]} />)
     expect(text([outcome(1.4, 0), outcome(1.52, 0), outcome(1.7, 1)])).toContain(
@@ -72,7 +72,7 @@ describe('what was learned, in words', () => {
     expect(text([outcome(1.7, 1), outcome(1.9, 2)])).toContain('2 batches, none rated right yet.')
     expect(text([])).toBe('')
   })
-  test('how often what was foretold came true', () => {
+  test('how often predictions came true', () => {
     const compared = [0.2, -0.8, 1.6, 0.1].map((z) => ({
       what: 'wet-dry' as const,
       expected: 0,
@@ -84,7 +84,7 @@ describe('what was learned, in words', () => {
     )
     expect(textOf(<Charts compared={compared.slice(0, 2)} outcomes={[]} boils={[]} />)).toBe('')
   })
-  test('pots are told apart by their marks', () => {
+  test('pots are distinguished by their marks', () => {
     const boils = ['clay', 'clay', 'steel'].map((vessel, i) => ({
       vessel,
       grams: 300 + 100 * i,
@@ -103,7 +103,7 @@ describe('the plan page, for what comes after the pot', () => {
       { title: 'rice', variety: 'long-white' as const, portions: 3, place: 'fridge' as const, useByMs: null },
     ],
   }
-  test('portions to keep and portions kept stand in the order and move the grams', () => {
+  test('portions for later and portions from leftovers are in the plan line and change the grams', () => {
     const state: PlanState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
     expect(amountWord(state, household)).toBe('For four and three for later, one from leftovers')
     const read = parsePlanRequest(requestOf(state, household, 0))
@@ -111,7 +111,7 @@ describe('the plan page, for what comes after the pot', () => {
     expect([read.value.amount.value, read.value.keepServings]).toEqual([3, 3])
     expect(fromSearch(toSearch(state, first), first, household)).toEqual(state)
   })
-  test('more kept than are eaten still leaves something in the pot', () => {
+  test('more leftovers than portions still leaves something to cook', () => {
     const request = requestOf(
       { ...first, amount: { basis: 'servings', value: 2 }, fromKept: 9 },
       household,
@@ -125,7 +125,7 @@ describe('the plan page, for what comes after the pot', () => {
     expect(panel({ ...first, grain: 'quinoa' })).not.toContain('Kept already')
     expect(panel({ ...first, amount: { basis: 'dry-mass', value: 200 } })).not.toContain('to keep')
   })
-  test('a dressing is told by the amounts of this batch, and none asks for nothing more', () => {
+  test('a dressing is entered by the amounts of this batch, and none needs no field', () => {
     const state: PlanState = { ...first, purpose: 'dressed', amount: { basis: 'dry-mass', value: 400 } }
     const html = (dressing: PlanState['dressing']) => {
       const read = planFrom(requestOf({ ...state, dressing }, household, 0))

@@ -91,7 +91,7 @@ describe('measure', () => {
     )
   })
 
-  test('by a glass of the house, with only the parts of it there are', () => {
+  test('in a glass of the kitchen, with only the parts it has', () => {
     const glass = { id: 'g', name: 'Teo’s glass', ml: 205, parts: [1], how: 'counted' as const }
     expect(words({ gauge: 'measure:g', measures: [glass] })).toMatch(
       /Dry grain why\? 2 glasses less 3 tbsp \+ 2 tsp; 300 g/,

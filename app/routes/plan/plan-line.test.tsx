@@ -114,7 +114,7 @@ describe('the soak curve', () => {
   })
 })
 
-test("salt is said in grams and in spoons of the house's own crystal", () => {
+test("salt is shown in grams and in spoons of the kitchen's own salt", () => {
   const plan = planOf({ salt_percent: 1 })
   const grams = plan.seasoning.salt_to_add_g
   const words = (crystal: 'table' | 'coarse-light') =>

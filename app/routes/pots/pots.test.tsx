@@ -21,7 +21,7 @@ const inRouter = (node: ReactNode) => {
 }
 const [blue] = TARN_HEAD.vessels
 
-test('pots stand beside each other to one scale, none over another', () => {
+test('pots are drawn to one scale, none over another', () => {
   const html = htmlOf(<PotsToScale vessels={TARN_HEAD.vessels} />)
   const rims = [...html.matchAll(/<path d="M([\d.-]+) (-[\d.]+)H([\d.-]+)" class="rim"/g)].map(
     (m) => m.slice(1).map(Number) as [number, number, number],
@@ -47,7 +47,7 @@ describe('the form of a pot', () => {
     expect(inRouter(<VesselForm vessel={cooker} refused={undefined} />)).toContain('Power on the label, W')
     expect(inRouter(<VesselForm vessel={blue} refused={undefined} />)).not.toContain('Power on the label, W')
   })
-  test('keeps what was refused, beside its field', () => {
+  test('keeps the refused text, with the error at its field', () => {
     const html = inRouter(
       <VesselForm
         vessel={undefined}

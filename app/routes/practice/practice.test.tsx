@@ -92,7 +92,7 @@ describe('hands', () => {
     expect(/<button([^>]*)>Serve now/.exec(html)![1]).toContain('disabled')
   })
 
-  test('what is kept aside has a key of its own, once', () => {
+  test('a situation set aside has one key of its own', () => {
     const playerActions = { ...BASE, pourG: 500 }
     expect(hands('slow-and-fast', at('slow-and-fast', playerActions))).toContain('White in')
     expect(
@@ -146,7 +146,7 @@ describe('the debrief', () => {
     expect(text).not.toContain('Next time')
   })
 
-  test('every act of every deed is told with its numbers as more or less, never as a bare sign', () => {
+  test('every action is described with “more” or “less”, never with a bare sign', () => {
     const { situation, kitchen } = of('the-thin-pan')
     const playerActions: PlayerActions = {
       ...BASE,

@@ -101,7 +101,7 @@ describe('water against minutes', () => {
       /With these minutes it ends well from \d+ to \d+ g water; with this amount from [\d.]+ to [\d.]+ min/,
     )
   })
-  test('a pot outside the good area is told so', () => {
+  test('a pot outside the good area is labelled so', () => {
     const drowned = { ...map, at: { pourG: map.pours.at(-1)!, minutes: map.minutes[0]! } }
     expect(textOf(<OutcomeChart map={drowned} onPick={still} />)).toContain('outside the good area')
   })

@@ -89,12 +89,12 @@ const keysOf = (html: string) =>
     ]),
   )
 
-test('work by hand shows the figure the hand needs', () => {
+test('a hands-on stage shows the amount it needs', () => {
   expect(seen([], 0).now).toMatch(/Measure the grain 300 g/)
   expect(seen(upTo('pour'), 4).now).toContain(`Pour the water ${Math.round(plan.water.pour_g)} g`)
 })
 
-test('a cue counts up beside the minutes it may take, with its pair of pictures in words', () => {
+test('a sign counts up against its range of minutes, with its pair of pictures in words', () => {
   const { now } = seen(upTo('heat-up'), 7)
   expect(now).toContain('until steam pushes out at the lid')
   expect(now).toMatch(/3:00/)
@@ -110,7 +110,7 @@ test('a clock counts down and the next hour is sure', () => {
   expect(now).toMatch(/next, \d\d:\d\d Off the heat/)
 })
 
-test('a late boil slides the table and says why', () => {
+test('a late boil moves serving and says why', () => {
   const { now } = seen([...upTo('heat-up'), cue('heat-up', 25)], 25, START + 40 * MINUTE)
   expect(now).toMatch(/\d+ min later; “Bring to the boil, lid on” took longer; asked for 18:40/)
 })
@@ -132,7 +132,7 @@ test('keys: the cue by its own name, and only what makes sense can be pressed', 
   })
 })
 
-test('ready: the table itself is the key', () => {
+test('ready: the key is “Served”', () => {
   const { view, now, keys } = seen([...upTo('heat-up'), cue('heat-up', 10), cue('fluff', 60)], 61)
   expect(view.outcome).toBe('ready')
   expect(now).toContain('Serve')
@@ -168,7 +168,7 @@ test('the end leads to the notebook', () => {
   ).toContain('not used for learning')
 })
 
-test('the strip slides under a line for now at a third of its width, the table at the right edge', () => {
+test('the strip moves under a line for now at a third of its width, serving at the right edge', () => {
   const now = START + 40 * MINUTE
   const long = replay(cook, [...upTo('heat-up'), cue('heat-up', 34)], now)
   const html = htmlOf(<ProgressStrip plan={plan} view={long} now={now} clock={clock} />)
@@ -182,7 +182,7 @@ test('the strip slides under a line for now at a third of its width, the table a
   expect(Math.min(...ends)).toBeGreaterThanOrEqual(8)
 })
 
-describe('devices beside the cook', () => {
+describe('connected devices', () => {
   const scale = (grams: number): DeviceReading => ({ cook: 'a', kind: 'scale', atMs: START, grams })
   test.each([
     [100, 452, '352 g more'],
@@ -194,13 +194,13 @@ describe('devices beside the cook', () => {
     const { figure, unit } = pourWords(grams, aim)
     expect(`${figure} ${unit}`).toBe(says)
   })
-  test('with a scale the pour itself is the large figure, and what lies on it stands beside', () => {
+  test('with a scale the weight poured is the large figure, and the reading is next to it', () => {
     const aim = Math.round(plan.water.pour_g)
     expect(seen(upTo('pour'), 4, null, [scale(aim - 42)]).now).toMatch(
       new RegExp(`Pour the water 42 g more.*${aim - 42} g of ${aim} g on the scale`),
     )
   })
-  test('a probe says how warm it is beside the boil that is waited for', () => {
+  test('a probe shows its temperature next to the boiling point', () => {
     expect(
       seen(upTo('heat-up'), 6, null, [{ cook: 'a', kind: 'probe', atMs: START, celsius: 84.24 }]).now,
     ).toContain('84.2 °C')

@@ -53,7 +53,7 @@ describe('the sign', () => {
       'role="status"',
     )
   })
-  test('a page that is kept silent says so, and where to change it; one that is heard says nothing', () => {
+  test('a page without sound says so, and where to change it; one with sound says nothing', () => {
     expect(htmlOf(<Alarm {...noticing} silent active={[]} />)).toContain('href="/settings#senses"')
     expect(textOf(<Alarm {...noticing} active={[]} />)).toBe('')
     expect(textOf(<Alarm {...noticing} goesDark active={[]} />)).toContain('cannot keep the screen on')

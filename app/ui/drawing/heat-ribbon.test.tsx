@@ -21,7 +21,7 @@ const ribbon = (request: Parameters<typeof planOf>[0] = {}) => {
 /** The body's path of each stage, in order. */
 const bodies = (html: string) => [...html.matchAll(/<path d="([^"]+)" class="body"/g)].map((m) => m[1]!)
 
-test('one body a stage, end to end, the table at the right', () => {
+test('one block a stage, end to end, serving at the right edge', () => {
   const { stages, html } = ribbon()
   const drawn = bodies(html).sort(
     (a, b) => Number(/^M([\d.]+)/.exec(a)![1]) - Number(/^M([\d.]+)/.exec(b)![1]),
@@ -37,7 +37,7 @@ test('one body a stage, end to end, the table at the right', () => {
   expect(html).toContain('serve ')
 })
 
-test('height is heat: the boil stands over the simmer, the simmer over the work by hand', () => {
+test('the height of a block is its heat: boil over simmer over hands-on work', () => {
   const { stages, html } = ribbon()
   const titles = [...html.matchAll(/<title>([^<:]+): /g)].map((m) => m[1])
   const top = (id: string) =>
@@ -79,7 +79,7 @@ test('every stage of every method has its word, its height and its matter', () =
     }
 })
 
-test('water that heats beside the soak stands behind it, over the same minutes', () => {
+test('water heated during the soak is drawn behind it, over the same minutes', () => {
   const { stages, html } = ribbon({
     grains: [{ variety: 'basmati' }],
     method: 'boiling-start',

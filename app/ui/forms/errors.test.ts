@@ -9,7 +9,7 @@ const refused: Refused = {
   ],
 }
 
-test('the words stand beside their field, without its name', () => {
+test('an error is shown at its field, without the field’s name', () => {
   expect(errorAt(refused, 'ml')).toBe('must be a number from 5 to 5000 mL, got 2')
   expect(errorAt(refused, 'marks')).toBe('must be higher')
   expect(errorAt(refused, 'name')).toBeUndefined()

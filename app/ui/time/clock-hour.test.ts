@@ -19,7 +19,7 @@ test('the next seven in the evening is today or tomorrow, by the wall clock', ()
   expect(nextAt('19:00', berlin, utc(2026, 2, 5, 18, 0))).toBe(utc(2026, 2, 6, 18, 0))
 })
 
-test('nobody is woken for a soak from half past ten to half past six', () => {
+test('no alert for a soak between 22:30 and 06:30', () => {
   const at = (hour: number, minute: number, day = 5) => utc(2026, 2, day, hour - 1, minute)
   expect(afterNight(at(22, 29), berlin)).toBe(at(22, 29))
   expect(afterNight(at(22, 30), berlin)).toBe(at(6, 30, 6))

@@ -36,7 +36,7 @@ const visitor = (nowMs: number, address = '192.168.1.7') => ({
 })
 
 describe('the passphrase', () => {
-  test('lets in who knows it, however its signs were made, and nobody else; what is kept is not it', async () => {
+  test('accepts the right passphrase in any Unicode form and no other; only a hash is stored', async () => {
     const { access } = household()
     expect(await setPassphrase({ access }, 'café au bord du lac', 'café au bord du lac', NOW)).toEqual({
       ok: true,
@@ -117,7 +117,7 @@ describe('the throttle', () => {
 })
 
 describe('a session', () => {
-  test('is one’s token and nothing near it; stale, sent away, or from before another passphrase, it is useless', async () => {
+  test('needs its exact token; expired, revoked or older than the passphrase, it is refused', async () => {
     const { access } = household()
     const token = createSession(access, 'phone', NOW)
     expect(isAuthenticated(access, token, NOW)).toBe(true)
@@ -148,7 +148,7 @@ describe('a session', () => {
     expect(isAuthenticated(access, old, NOW)).toBe(false)
   })
 
-  test('its cookie is for this house alone, and is found among others', () => {
+  test('its cookie is for this server alone, and is found among others', () => {
     expect(sessionCookie('abc', true)).toMatch(
       /^__Host-omsel=abc; Path=\/; HttpOnly; SameSite=Strict; Max-Age=\d+; Secure$/,
     )
@@ -178,7 +178,7 @@ describe('a session', () => {
   })
 })
 
-test('names of this machine are answered, a stranger’s name that points here is not', () => {
+test('requests for this machine’s names are answered, for other names not', () => {
   const names = ['tarn', 'tarn.local']
   for (const host of ['localhost:4870', 'localhost:65535', '127.0.0.1', '[::1]:4870', 'TARN.local:4870'])
     expect([host, isOurs(host, false, names)]).toEqual([host, true])
@@ -228,7 +228,7 @@ describe('the certificates', () => {
     }
   }
 
-  test('a device that trusts the house reaches it by its names, and one that does not is warned', async () => {
+  test('a device that trusts the certificate connects, and one that does not is warned', async () => {
     const { key, chain, authority } = await certificatesIn(
       folder,
       ['tarn.local'],
@@ -242,7 +242,7 @@ describe('the certificates', () => {
     expect(await reached(served, 'localhost')).toMatch(/SELF_SIGNED|UNABLE_TO/)
   })
 
-  test('are kept from one start to the next, renewed when they expire or the machine’s addresses change, and their keys are readable by their owner only', async () => {
+  test('are reused between starts, renewed on expiry or changed addresses, and their keys are readable by their owner only', async () => {
     const first = await certificatesIn(folder, ['tarn.local'], ['192.168.1.20', '8.8.8.8'], NOW)
     expect(await certificatesIn(folder, ['tarn.local'], ['192.168.1.20'], NOW + 30 * DAY)).toEqual(first)
     const moved = await certificatesIn(folder, ['tarn.local'], ['192.168.1.99'], NOW)
