@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core'
 import { data, Form, Link, useNavigation } from 'react-router'
 import type { Result } from '#core/contract/plan-request'
 import { VARIETIES } from '#core/grain/varieties'
@@ -170,9 +171,15 @@ export default function Learned({ loaderData, actionData }: Route.ComponentProps
                 <Form method="post">
                   <input type="hidden" name="figure" value={f.figure} />
                   Less sure since {dayWord(f.lessSureSinceMs, now, settings.zone)}: it may have changed.{' '}
-                  <button type="submit" className="link" name="intent" value="undo-widening" disabled={busy}>
+                  <UnstyledButton
+                    type="submit"
+                    className="link"
+                    name="intent"
+                    value="undo-widening"
+                    disabled={busy}
+                  >
                     it did not
-                  </button>
+                  </UnstyledButton>
                 </Form>
               )}
               {f.points.length > 1 && (

@@ -1,14 +1,12 @@
-import { Button, CopyButton, Group, Popover, TextInput } from '@mantine/core'
-import { Form } from 'react-router'
+import { Button, CopyButton, Group, Popover, TextInput, UnstyledButton } from '@mantine/core'
+import { Form, Link } from 'react-router'
 
 /** The address from which a calendar reads the meal, as long as it is not revoked. */
 export function CalendarAddress({ address }: { address: string | null }) {
   return (
     <Popover width={340} position="bottom-end" trapFocus>
       <Popover.Target>
-        <button type="button" className="link">
-          subscribe
-        </button>
+        <UnstyledButton className="link">subscribe</UnstyledButton>
       </Popover.Target>
       <Popover.Dropdown>
         {address === null ? (
@@ -31,6 +29,12 @@ export function CalendarAddress({ address }: { address: string | null }) {
               readOnly
               onFocus={(event) => event.currentTarget.select()}
             />
+            {/^http:\/\/(127\.|localhost)/.test(address) && (
+              <p className="small">
+                This address works on this computer only. For other devices,{' '}
+                <Link to="/devices">open Omsel to your network</Link> first.
+              </p>
+            )}
             <Group mt="xs" gap="xs">
               <CopyButton value={address}>
                 {({ copied, copy }) => (

@@ -131,6 +131,9 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
   return (
     <main className={classes.settings}>
       <h1 className="figure">Settings</h1>
+      {actionData && 'moved' in actionData && actionData.moved && actionData.moved.length > 0 && (
+        <Moved figures={actionData.moved} />
+      )}
       <Form method="post" noValidate key={settings.system}>
         <Stack gap="md" className={`${classes.sheet} basin`}>
           <TextInput label="Kitchen name" {...field('name')} maxLength={200} />
@@ -172,9 +175,6 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           <SaveSettings actionData={actionData} busy={busy} general={general} />
         </Stack>
       </Form>
-      {actionData && 'moved' in actionData && actionData.moved && actionData.moved.length > 0 && (
-        <Moved figures={actionData.moved} />
-      )}
       <PeopleSettings
         eaters={loaderData.eaters}
         refused={
