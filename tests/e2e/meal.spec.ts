@@ -156,7 +156,11 @@ test('a meal under way: ribbons moved by mouse and key, cooks swapped, guests la
   // Nobody's next key comes in the same moment.
   await page.waitForTimeout(200)
   await page.keyboard.press('ArrowLeft')
+  // What is moved, and how far, is heard.
+  const heard = page.locator('[id^="DndLiveRegion"]')
+  await expect(heard).toContainText('5 minutes earlier')
   await page.keyboard.press('Space')
+  await expect(heard).toContainText(/Dropped soup, .*, 5 minutes earlier/)
   await expect.poll(readyBefore).toBe(drawn + 5)
   const where = dishes.getByRole('combobox', { name: 'Burner for soup' })
   await soup().focus()

@@ -83,7 +83,15 @@ const FAR_OFF = 0.12
  * Cooks in simulated kitchens: the pot is simulated with its hidden truth, judged in whole steps by a vague
  * tongue, and the app's own beliefs plan the next pot.
  */
-export function study({ households, cooks, seed, weighed, world = OUR_WORLD, watch, ended }: StudyInput): Study {
+export function study({
+  households,
+  cooks,
+  seed,
+  weighed,
+  world = OUR_WORLD,
+  watch,
+  ended,
+}: StudyInput): Study {
   const random = randomOf(seed)
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!

@@ -7,11 +7,14 @@ import {
   useDraggable,
   useSensor,
   useSensors,
+  type Active,
+  type Announcements,
   type DragEndEvent,
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core'
 import { useElementSize } from '@mantine/hooks'
 import { useId, useMemo, type ReactNode } from 'react'
+import { moveWords, ribbonMove, ribbonName, STEP_MIN } from './ribbon-moves'
 import classes from './meal-board.module.css'
 
 export interface BoardTask {
@@ -57,8 +60,6 @@ const MAX_MINUTES = 240
 const LETTER_PX = 7.4
 /** Under way, so much of what is past stays in sight, minutes. */
 const PAST_MIN = 20
-/** Ribbons move by so much, minutes. */
-const STEP_MIN = 5
 
 /** A letter stands for a dish wherever its name has no room. */
 export const dishLetter = (i: number): string => String.fromCharCode(65 + i)
@@ -81,6 +82,45 @@ const byKeys =
     event.preventDefault()
     return { x: left + move[0], y: top + move[1] }
   }
+
+/** What a drag does, and what is heard while a ribbon is moved. */
+function useRibbonDrag({
+  tasks,
+  tracks,
+  dishes,
+  minutePx,
+  onMove,
+}: Pick<MealBoardProps, 'tasks' | 'tracks' | 'dishes' | 'onMove'> & { minutePx: number }) {
+  const taskOf = ({ id }: { id: string | number }) => tasks[Number(id)]
+  const moveOf = (task: BoardTask, delta: { x: number; y: number }) =>
+    ribbonMove(task, delta, { tracks, minutePx, rowPx: ROW })
+  const onDragEnd = ({ active, delta }: DragEndEvent) => {
+    const task = taskOf(active)
+    if (!task || !onMove) return
+    const { minutes, track } = moveOf(task, delta)
+    if (minutes !== 0 || track !== task.track)
+      onMove(task.dish, minutes, track === task.track ? undefined : (track ?? undefined))
+  }
+  /** By how much it is away from where it was, px. */
+  const deltaOf = ({ rect }: Active) => {
+    const { initial, translated } = rect.current
+    return initial && translated
+      ? { x: translated.left - initial.left, y: translated.top - initial.top }
+      : { x: 0, y: 0 }
+  }
+  const words = (active: Active, say: (name: string, move: string) => string): string | undefined => {
+    const task = taskOf(active)
+    return task && say(ribbonName(task, dishes), moveWords(task, moveOf(task, deltaOf(active)), tracks))
+  }
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => words(active, (name) => `Picked up ${name}.`),
+    onDragMove: ({ active }) => words(active, (_name, move) => move),
+    onDragOver: () => undefined,
+    onDragEnd: ({ active }) => words(active, (name, move) => `Dropped ${name}, ${move}.`),
+    onDragCancel: ({ active }) => words(active, (name) => `Cancelled: ${name} stays where it was.`),
+  }
+  return { onDragEnd, announcements }
+}
 
 /** One line of the board: a burner, the oven or a pair of hands. */
 interface Row {
@@ -116,15 +156,7 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
     useSensor(TouchSensor, HELD),
     useSensor(KeyboardSensor, keyed),
   )
-  const onDragEnd = ({ active, delta }: DragEndEvent) => {
-    const task = tasks[Number(active.id)]
-    if (!task || !onMove) return
-    const minutes = Math.round(delta.x / minutePx / STEP_MIN) * STEP_MIN
-    const row = tracks.findIndex((t) => t.id === task.track) + Math.round(delta.y / ROW)
-    const track = tracks[Math.min(tracks.length - 1, Math.max(0, row))]?.id
-    if (minutes !== 0 || track !== task.track)
-      onMove(task.dish, minutes, track === task.track ? undefined : track)
-  }
+  const { onDragEnd, announcements } = useRibbonDrag({ tasks, tracks, dishes, minutePx, onMove })
   return (
     <DndContext
       id={context}
@@ -132,6 +164,7 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
       onDragEnd={onDragEnd}
       autoScroll={false}
       accessibility={{
+        announcements,
         screenReaderInstructions: {
           draggable:
             'Press Space to pick up a step, arrow keys to move it, Space to drop it, Escape to cancel.',
