@@ -188,13 +188,15 @@ function potStretch(
     .map((a) => placed.get(a.id)!)
     .filter(({ block }) => block.pot && block.pot.emptyBeforeEnd === undefined)
   const starts = next.flatMap(({ block }) => placed.get(block.id)?.start ?? [])
+  // What has begun is placed before what follows it in its pot.
+  const goesOn = fixedIds.has(id) && pot.emptyBeforeEnd === undefined
   return {
     pot: pot.id,
     first: Math.max(start - pot.from, ...full.map((p) => -p.end)),
     last:
       pot.emptyBeforeEnd === undefined && starts.length > 0
         ? Math.min(...starts.map((s) => -s))
-        : start - minutes + (pot.emptyBeforeEnd ?? 0) - WASH_MIN,
+        : start - minutes + (pot.emptyBeforeEnd ?? 0) - (goesOn ? 0 : WASH_MIN),
   }
 }
 
