@@ -14,14 +14,14 @@ export interface HoldTime {
 
 /** What an appliance that keeps warm, or a plate at its lowest, holds it at, °C. */
 const HELD_AT_C = 68
-/** The top layer eats dry once this share of all the water is gone (as in holding.ts). */
+/** The top layer eats dry once this share of all the water is gone (as in simulate-hold-time.ts). */
 const DRY_SHARE = 0.02
 const WATER_C_J = 4.18
 const DRY_C_J = 1.6
 
 /**
- * How long a finished pot keeps as it is, in closed form: one warm body behind one resistance. holding.ts
- * runs the real pot; the two agree within a fifth (standing.test.ts).
+ * How long a finished pot keeps as it is, in closed form: one warm body behind one resistance. A simulation
+ * of the whole pot agrees within a fifth (simulate-hold-time.test.ts).
  */
 export function estimateHoldTime({
   vessel,
