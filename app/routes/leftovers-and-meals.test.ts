@@ -344,7 +344,7 @@ describe('the notebook', () => {
     expect(
       path(await call(learned.action, { body: { intent: 'pin', figure: '__proto__ x', value: '0' } })),
     ).toBe('figure')
-    expect((await call(learned.action, { body: { intent: 'unsay', figure } })).status).toBe(200)
+    expect((await call(learned.action, { body: { intent: 'undo', figure } })).status).toBe(200)
     expect((await of()).pinned).toBe(false)
   })
 })

@@ -25,7 +25,7 @@ const PLACES: Record<string, TypedTask['needs']> = {
   oven: 'oven',
   'in the oven': 'oven',
 }
-const HANDS: ReadonlySet<string> = new Set(['hands', 'hands-on', 'by hand'])
+const HANDS = /^(hands|hands-on|by hand)$/
 const MAX_TITLE = 80
 
 const said = (text: string): string => `“${text.length > 60 ? `${text.slice(0, 60)}…` : text}”`
@@ -99,7 +99,7 @@ function taskIn(line: string, id: string, before: Nameable): TypedTask | string 
 function take(word: string, task: TypedTask, before: Nameable): string | undefined {
   const look = /^look (?:in )?every (\d{1,3})(?: min)?$/.exec(word)
   const after = /^after (?:the )?(.+)$/.exec(word)
-  if (HANDS.has(word)) task.hands_on = true
+  if (HANDS.test(word)) task.hands_on = true
   else if (Object.hasOwn(PLACES, word)) task.needs = PLACES[word]!
   else if (look) {
     const [least, most] = SCHEDULE_LIMITS.look_in_every_min

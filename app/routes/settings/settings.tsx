@@ -108,7 +108,8 @@ export async function action({ request }: Route.ActionArgs) {
   const read = parseSettings({ system: stored.system, ...inBaseUnits(typed, stored, stored) })
   if (!read.ok)
     return data({ errors: inKitchenUnits(read.errors, typed, stored), typed: form }, { status: 422 })
-  return { saved: true as const, moved: saveSettings(kitchen(), read.value, nowMs()) }
+  const moved = saveSettings(kitchen(), read.value, nowMs())
+  return moved.length === 0 ? { saved: true as const } : { saved: true as const, moved }
 }
 
 /** The name, value and error of one field of the form. */
@@ -131,9 +132,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
   return (
     <main className={classes.settings}>
       <h1 className="figure">Settings</h1>
-      {actionData && 'moved' in actionData && actionData.moved && actionData.moved.length > 0 && (
-        <Moved figures={actionData.moved} />
-      )}
+      {actionData && 'moved' in actionData && actionData.moved && <Moved figures={actionData.moved} />}
       <Form method="post" noValidate key={settings.system}>
         <Stack gap="md" className={`${classes.sheet} basin`}>
           <TextInput label="Kitchen name" {...field('name')} maxLength={200} />
