@@ -1,3 +1,5 @@
+import type { Purpose } from '#core/methods/definition'
+
 /** A container of the household: what it holds when it is level, and how deep that is. */
 export interface Container {
   id: string
@@ -75,3 +77,14 @@ export function suggestContainers(
   const largest = bySize.at(-1)!
   return Array.from({ length: Math.ceil(massG / densityGMl / largest.ml) }, () => largest)
 }
+
+/** Portions of a batch that are eaten as it is done: none of one for the week, else all that is not for later. */
+export const eatenAtOnce = ({
+  servings,
+  toKeep,
+  purpose,
+}: {
+  servings: number
+  toKeep: number
+  purpose: Purpose
+}): number => (purpose === 'batch' ? 0 : Math.max(0, servings - toKeep))

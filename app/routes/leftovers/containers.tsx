@@ -1,5 +1,5 @@
 import { Button, Group, TextInput } from '@mantine/core'
-import { Form } from 'react-router'
+import { Form, useFetcher } from 'react-router'
 import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
 import type { ContainerRow } from '#server/store/leftovers'
 import { useUnits } from '../../ui/units/units'
@@ -9,23 +9,68 @@ import classes from './leftovers.module.css'
 const FIELDS = ['name', 'ml', 'depth_mm', 'many'] as const
 const range = ([min, max]: readonly [number, number], unit: string) => `${min} to ${max} ${unit}`
 
-/** The household's containers: level volume and depth. */
-export function Containers({
-  containers,
-  refused,
-  done,
-}: {
-  containers: readonly ContainerRow[]
-  refused: Refused | undefined
-  done: number | undefined
-}) {
-  const { say, label, capacity, length } = useUnits()
-  const mine = refused?.typed.intent === 'save-container' ? refused : undefined
+/** A new container, by what it holds when level; what else is on the page stays as it is. */
+export function AddContainer() {
+  const { say, label } = useUnits()
+  const fetcher = useFetcher<Refused | { done: string; at: number }>()
+  const refused = fetcher.data && 'errors' in fetcher.data ? fetcher.data : undefined
+  const added = fetcher.data && 'at' in fetcher.data ? fetcher.data.at : undefined
   const field = (name: (typeof FIELDS)[number], usual = '') => ({
     name,
-    defaultValue: mine?.typed[name] ?? usual,
-    error: errorAt(mine, name),
+    defaultValue: refused?.typed[name] ?? usual,
+    error: errorAt(refused, name),
   })
+  return (
+    <fetcher.Form
+      method="post"
+      action="/leftovers"
+      noValidate
+      key={added}
+      className={classes.tellContainer}
+      aria-label="Add a container"
+    >
+      <Group align="flex-start" gap="sm">
+        <TextInput label="Name" {...field('name')} />
+        <TextInput
+          label={label('Capacity, mL')}
+          description={say(range(LEFTOVER_LIMITS.ml, 'mL'))}
+          inputMode="decimal"
+          {...field('ml')}
+          w={150}
+        />
+        <TextInput
+          label={label('Depth when full, mm')}
+          description={say(range(LEFTOVER_LIMITS.depth_mm, 'mm'))}
+          inputMode="decimal"
+          {...field('depth_mm')}
+          w={150}
+        />
+        <TextInput
+          label="How many"
+          description={range(LEFTOVER_LIMITS.many, '')}
+          inputMode="numeric"
+          {...field('many', '1')}
+          w={110}
+        />
+        <Button
+          type="submit"
+          variant="default"
+          name="intent"
+          value="save-container"
+          loading={fetcher.state !== 'idle'}
+          mt={44}
+        >
+          Add
+        </Button>
+      </Group>
+      {otherErrors(refused, FIELDS) && <p role="alert">{otherErrors(refused, FIELDS)}</p>}
+    </fetcher.Form>
+  )
+}
+
+/** The household's containers: level volume and depth. */
+export function Containers({ containers }: { containers: readonly ContainerRow[] }) {
+  const { capacity, length } = useUnits()
   return (
     <section aria-label="Containers">
       <h2 className="place-part">Containers</h2>
@@ -57,36 +102,7 @@ export function Containers({
           </li>
         ))}
       </ul>
-      <Form method="post" noValidate key={done} className={classes.tellContainer}>
-        <Group align="flex-start" gap="sm">
-          <TextInput label="Name" {...field('name')} />
-          <TextInput
-            label={label('Capacity, mL')}
-            description={say(range(LEFTOVER_LIMITS.ml, 'mL'))}
-            inputMode="decimal"
-            {...field('ml')}
-            w={150}
-          />
-          <TextInput
-            label={label('Depth when full, mm')}
-            description={say(range(LEFTOVER_LIMITS.depth_mm, 'mm'))}
-            inputMode="decimal"
-            {...field('depth_mm')}
-            w={150}
-          />
-          <TextInput
-            label="How many"
-            description={range(LEFTOVER_LIMITS.many, '')}
-            inputMode="numeric"
-            {...field('many', '1')}
-            w={110}
-          />
-          <Button type="submit" variant="default" name="intent" value="save-container" mt={44}>
-            Add
-          </Button>
-        </Group>
-        {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
-      </Form>
+      <AddContainer />
     </section>
   )
 }

@@ -184,11 +184,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
         {WHY_STRICT} Stacked containers cool as one: leave space between them until cold. {FOLLOW_LOCAL}
       </p>
       <Bottles bottles={bottles} styles={DRESSINGS} clock={clock} now={now} refused={refused} />
-      <Containers
-        containers={containers}
-        refused={refused}
-        done={actionData && 'done' in actionData ? actionData.at : undefined}
-      />
+      <Containers containers={containers} />
     </main>
   )
 }

@@ -11,6 +11,7 @@ import { COOLING_PLACES, coolingOf, fasterWays, type CoolingPlace } from '#core/
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import {
   containerOf,
+  eatenAtOnce,
   shareOut,
   suggestContainers,
   type Container,
@@ -28,6 +29,7 @@ import { formOf } from '../../ui/forms/read-form'
 import { ContainerSection } from '../../ui/drawing/container-section'
 import type { Route } from './+types/put-away'
 import { coolingWords, portionsWord } from './container-words'
+import { AddContainer } from './containers'
 import classes from './leftovers.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Put away · Omsel' }]
@@ -56,6 +58,7 @@ export function loader({ request }: Route.LoaderArgs) {
             cookedG: cook.plan.yield.cooked_mass_g - cook.plan.yield.left_behind_g,
             servings: cook.plan.yield.servings,
             toKeep: asked.keepServings,
+            purpose: asked.purpose,
             densityGMl: blend.cookedDensity,
             waterShare: cook.plan.water.absorbed_g / cook.plan.yield.cooked_mass_g,
             dressed: cook.plan.dressing !== undefined,
@@ -144,7 +147,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
     variety: cook?.variety ?? 'long-white',
     title: cook?.title ?? '',
     weighed: Math.round(cook?.cookedG ?? 400),
-    eaten: cook ? Math.max(0, cook.servings - cook.toKeep) : 0,
+    eaten: cook ? eatenAtOnce(cook) : 0,
     stuck: 0,
     larger: false,
     place: 'fridge',
@@ -159,9 +162,9 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
   const waterShare = cook?.waterShare ?? USUAL_WATER
   const leftG = Math.max(0, (weighed - stuck) * (1 - Math.min(1, eaten / servings)))
   const portions = Math.max(LEFTOVER_LIMITS.portions[0], servings - eaten)
-  const [picked, setPicked] = useState<Record<string, number>>(() =>
-    countsOf(suggestContainers(leftG, density, portions, owned)),
-  )
+  // As suggested for what is left, until the cook picks.
+  const [own, setPicked] = useState<Record<string, number>>()
+  const picked = own ?? countsOf(suggestContainers(leftG, density, portions, owned))
   const into = owned.flatMap((c) => Array.from({ length: picked[c.id] ?? 0 }, () => c))
   const filled = shareOut(leftG, density, portions, into)
   const over = filled.some((f) => f.over)
@@ -208,9 +211,10 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
               : `${amountIn(measuresBy, leftG, leftG / density)}, ${portionsWord(portions)}`}
           </p>
           {containers.length === 0 ? (
-            <p>
-              No containers yet: <Link to="/leftovers">add one</Link> first.
-            </p>
+            <>
+              <p>No containers yet. What does yours hold?</p>
+              <AddContainer />
+            </>
           ) : (
             <ContainerPick owned={owned} picked={picked} setPicked={setPicked} into={into} />
           )}
