@@ -32,6 +32,35 @@ test('one and a half cups typed are one and a half on the plan and at the stove'
   await setAside(page)
 })
 
+test('a bowl of one’s own is weighed on the plan page, and the plan is measured by it', async ({
+  page,
+  isMobile,
+}) => {
+  test.skip(isMobile, 'the panels are sheets on a phone')
+  await open(page, '/?grain=basmati&grams=300&pot=heavy-blue')
+  await page.getByRole('button', { name: /^How much/ }).click()
+  await page.getByRole('button', { name: 'your own cup, mug or bowl' }).click()
+  await page.getByLabel('Name').fill('soup bowl')
+  await page.getByLabel('Empty, g').fill('310')
+  await page.getByLabel('Full of water, g').fill('300')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  // Refused beside its field, with what was typed still there.
+  await expect(page.getByLabel('Full of water, g')).toHaveAttribute('aria-invalid', 'true')
+  await expect(page.getByLabel('Name')).toHaveValue('soup bowl')
+  await page.getByLabel('Full of water, g').fill('710')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByRole('textbox', { name: 'Dry grain' })).toHaveValue('1')
+  await expect(page.getByRole('button', { name: /^How much: 1 soup bowl/ })).toBeVisible()
+  expect(await serious(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  // 400 mL of basmati weigh some 330 g.
+  await expect(measure(page)).toContainText('1 soup bowl')
+  await open(page, '/pots')
+  await page.getByRole('listitem').filter({ hasText: 'soup bowl' }).getByRole('button').first().click()
+  await page.getByRole('button', { name: 'Delete', exact: true }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'soup bowl' })).toHaveCount(0)
+})
+
 test('an order in one sentence is read back before it is planned', async ({ page, isMobile }) => {
   test.skip(isMobile, 'a phone presses the glass')
   await open(page, '/notebook')

@@ -11,12 +11,19 @@ const FIELDS = ['name', 'ml', 'empty_g', 'full_g', 'known_ml', 'times'] as const
 export function MeasureForm({
   measure,
   refused,
+  as: FormTag = Form,
+  action,
+  sending = false,
 }: {
   measure: MeasureRow | undefined
   refused: Refused | undefined
+  /** Where the form stands on another page: it sends to this one without leaving it. */
+  as?: typeof Form
+  action?: string
+  sending?: boolean
 }) {
   const { label } = useUnits()
-  const busy = useNavigation().state !== 'idle'
+  const busy = useNavigation().state !== 'idle' || sending
   const mine = refused && (refused.typed.id ?? '') === (measure?.id ?? '') ? refused : undefined
   const [how, setHow] = useState<string>(mine?.typed.how ?? 'weighed')
   const field = (name: (typeof FIELDS)[number], usual = '') => ({
@@ -25,7 +32,7 @@ export function MeasureForm({
     error: errorAt(mine, name),
   })
   return (
-    <Form method="post" noValidate>
+    <FormTag method="post" noValidate {...(action === undefined ? {} : { action })}>
       <Stack gap="sm">
         <input type="hidden" name="id" value={measure?.id ?? ''} />
         <TextInput label="Name" {...field('name', measure?.name)} data-autofocus />
@@ -64,19 +71,23 @@ export function MeasureForm({
           </Group>
         )}
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
-        <Group justify="space-between">
-          {measure ? (
-            <Button type="submit" variant="default" name="intent" value="drop-measure" disabled={busy}>
-              Delete
-            </Button>
-          ) : (
-            <span />
-          )}
-          <Button type="submit" name="intent" value="save-measure" loading={busy}>
-            Save
-          </Button>
-        </Group>
+        <MeasureKeys owned={measure !== undefined} busy={busy} />
       </Stack>
-    </Form>
+    </FormTag>
   )
 }
+
+const MeasureKeys = ({ owned, busy }: { owned: boolean; busy: boolean }) => (
+  <Group justify="space-between">
+    {owned ? (
+      <Button type="submit" variant="default" name="intent" value="drop-measure" disabled={busy}>
+        Delete
+      </Button>
+    ) : (
+      <span />
+    )}
+    <Button type="submit" name="intent" value="save-measure" loading={busy}>
+      Save
+    </Button>
+  </Group>
+)

@@ -8,6 +8,7 @@ import { measureChoices } from '../../../planning/household-measures'
 
 import { measuredWord } from '../../../planning/plan-words'
 import { readDryAmount } from '../../../planning/read-dry-amount'
+import { OwnMeasure } from './own-measure'
 import type { PanelProps } from './panel-props'
 
 /** How much: for how many people, or so much dry grain in any measure of this kitchen. */
@@ -144,6 +145,7 @@ function DryGrain({ state, change, household }: PanelProps) {
           ...choices.map(({ id, label }) => ({ value: id, label: say(label) })),
         ]}
       />
+      <OwnMeasure ids={household.measures.map((m) => m.id)} onAdded={(id) => take('1', `own:${id}`)} />
     </>
   )
 }
