@@ -53,8 +53,9 @@ test('a bowl of one’s own is weighed on the plan page, and the plan is measure
   await expect(page.getByRole('button', { name: /^How much: 1 soup bowl/ })).toBeVisible()
   expect(await serious(page)).toEqual([])
   await page.keyboard.press('Escape')
-  // 400 mL of basmati weigh some 330 g.
-  await expect(measure(page)).toContainText('1 soup bowl')
+  // 400 mL of basmati, of 0.79 g/mL as it is poured.
+  await expect(measure(page)).toContainText('1 bowl')
+  await expect(measure(page)).toContainText('316 g')
   await open(page, '/pots')
   await page.getByRole('listitem').filter({ hasText: 'soup bowl' }).getByRole('button').first().click()
   await page.getByRole('button', { name: 'Delete', exact: true }).click()
