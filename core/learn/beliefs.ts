@@ -60,8 +60,7 @@ export interface Beliefs {
 const PINNED_SD = 1e-4
 
 /** The order in which batches are learned from: as they ended, then by id. */
-export const byEnd = (a: Evidence, b: Evidence): number =>
-  a.endedMs - b.endedMs || (a.cookId < b.cookId ? -1 : 1)
+const byEnd = (a: Evidence, b: Evidence): number => a.endedMs - b.endedMs || (a.cookId < b.cookId ? -1 : 1)
 
 /** Beliefs after a number of batches, in their order, and after as many overrides. */
 export interface BeliefsSoFar {
@@ -76,7 +75,7 @@ export const nothingLearned = (): BeliefsSoFar => ({
 })
 
 /**
- * Learns from later batches, without those before them being gone through again.
+ * Learns from later batches only; those before them are not read again.
  * @param before is left as it is
  * @param batches those that follow, in their order
  * @param overrides all of them, in any order
@@ -99,14 +98,14 @@ export function learnFurther(
     .filter((o) => isFigureName(o.figure))
     .sort((a, b) => a.atMs - b.atMs || (a.figure < b.figure ? -1 : 1))
   let next = before.overrides
-  const overrideUntil = (ms: number) => {
-    for (; next < inOrder.length && inOrder[next]!.atMs <= ms; next++) override(beliefs, inOrder[next]!)
+  const applyOverridesUntil = (ms: number) => {
+    for (; next < inOrder.length && inOrder[next]!.atMs <= ms; next++) applyOverride(beliefs, inOrder[next]!)
   }
   for (const batch of batches) {
-    overrideUntil(batch.endedMs)
+    applyOverridesUntil(batch.endedMs)
     learnFrom(beliefs, batch)
   }
-  overrideUntil(untilMs ?? Infinity)
+  applyOverridesUntil(untilMs ?? Infinity)
   return { batches: before.batches + batches.length, overrides: next, beliefs }
 }
 
@@ -119,7 +118,7 @@ export const beliefsFrom = (
   overrides: readonly FigureOverride[] = [],
 ): Beliefs => learnFurther(nothingLearned(), [...evidence].sort(byEnd), overrides).beliefs
 
-function override(
+function applyOverride(
   { state, observed, pinned }: Beliefs,
   { figure, kind, value, sd, atMs }: FigureOverride,
 ): void {

@@ -171,7 +171,7 @@ describe('the records and what is made of them', () => {
       copy(rowOf(n))
       same()
     }
-    // The newest is rated anew, one of the oldest as well, one of the middle is taken out.
+    // The newest is rated again, a figure is fixed, batches of the middle and the start are deleted.
     const [newest, , third] = ids()
     expect(rate(kitchen, newest!, { wet_dry: '-2', hardness: '1' }, NOW).ok).toBe(true)
     same()

@@ -124,11 +124,11 @@ export function resetFigure({ notebook }: Kitchen, input: unknown, nowMs: number
   return { ok: true, value: null }
 }
 
-const withdrawn = v.object({ figure, kind: v.optional(oneOf(OVERRIDE_KINDS)) })
+const overrideNamed = v.object({ figure, kind: v.optional(oneOf(OVERRIDE_KINDS)) })
 
 /** Takes an override back: the one named, else a pin or a reset. */
 export function removeFigureOverride({ notebook }: Kitchen, input: unknown): Result<null> {
-  const read = readerOf(withdrawn)(input)
+  const read = readerOf(overrideNamed)(input)
   if (!read.ok) return read
   const { figure, kind } = read.value
   const removed = (kind ? [kind] : (['pin', 'reset'] as const)).filter((k) =>
@@ -159,7 +159,7 @@ export function widenFigures(
   })
 }
 
-/** Takes back what the last change of a kind of figures widened. */
+/** Undoes the widening of these figures. */
 export function narrowFigures({ notebook }: Kitchen, names: readonly string[]): void {
   for (const name of names) notebook.removeOverride(name, 'widen')
 }

@@ -28,7 +28,7 @@ interface Base {
 const held = new WeakMap<Notebook, Held>()
 const bases = new WeakMap<Notebook, Base>()
 
-/** The newest batches change (they are rated, weighed, corrected): so many are learned from anew. */
+/** The newest batches change (they are rated, weighed, corrected): so many are learned from again. */
 const NEWEST = 40
 
 /**

@@ -1,18 +1,10 @@
 import { nowMs } from '#server/clock'
 import type { Applied } from '#core/learn/evidence'
 import type { Db } from './open'
+import type { TypedTask } from '#core/schedule/read-tasks'
 import type { StoredRow, TableRow } from './rows'
 
-export interface MealTask {
-  id: string
-  title: string
-  minutes: number
-  hands_on: boolean
-  needs: 'burner' | 'oven' | 'none'
-  look_in_every_min?: number
-  /** Steps of this dish, or other dishes, that come before it, by id. */
-  after?: string[]
-}
+export type MealTask = TypedTask
 /** What the cook fixed of a dish: its burner, and how long before the table it is ready. */
 interface Fixed {
   burner?: string

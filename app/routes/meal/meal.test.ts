@@ -256,7 +256,7 @@ describe('the calendar', () => {
       expect(event.startDate.toJSDate().getTime() - before[i]!.startDate.toJSDate().getTime()).toBe(600_000)
     })
   })
-  test('a secret address opens this meal until it is revoked or made anew', () => {
+  test('a secret address opens this meal until it is revoked or replaced', () => {
     const [one, other] = [lay(), lay()]
     expect(opensCalendar(kitchen, one, '')).toBe(false)
     const key = (makeCalendarKey(kitchen, one) as { value: string }).value

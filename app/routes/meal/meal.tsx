@@ -1,5 +1,6 @@
 import { data, redirect, useNavigation, Link } from 'react-router'
 import { useEffect } from 'react'
+import type { Result } from '#core/contract/plan-request'
 import { makeCalendarKey, revokeCalendarKey } from '#server/commands/calendar-key'
 import { originFor } from '#server/http/auth/origin'
 import { kitchen } from '#server/kitchen'
@@ -62,23 +63,35 @@ const calendarAddress = (key: string | undefined, meal: string, requestUrl: stri
 export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
   orCached(`meal ${params.meal}`, serverLoader)
 
-/** What cannot be refused: changes that were seen, and the calendar's address made or taken away. */
-const SIMPLE_ACTS = new Map<string, (open: ReturnType<typeof kitchen>, meal: string) => unknown>([
-  ['seen', (open, meal) => acknowledgeAll(open, meal, nowMs())],
-  ['make-calendar', makeCalendarKey],
-  ['revoke-calendar', revokeCalendarKey],
-])
+const DONE: Result<null> = { ok: true, value: null }
+
+/** What needs no field: changes that were seen, and the calendar's address made or revoked. */
+function simpleAct(
+  open: ReturnType<typeof kitchen>,
+  intent: string | undefined,
+  meal: string,
+): Result<unknown> | undefined {
+  switch (intent) {
+    case 'seen':
+      acknowledgeAll(open, meal, nowMs())
+      return DONE
+    case 'make-calendar':
+      return makeCalendarKey(open, meal)
+    case 'revoke-calendar':
+      revokeCalendarKey(open, meal)
+      return DONE
+    default:
+      return undefined
+  }
+}
 
 export async function action({ request, params }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   const open = kitchen()
   const refuse = (errors: Refused['errors'], status = 422) =>
     data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'meal' ? 404 : status })
-  const simple = SIMPLE_ACTS.get(typed.intent ?? '')
-  if (simple) {
-    simple(open, params.meal)
-    return { done: 'seen' as const }
-  }
+  const done = simpleAct(open, typed.intent, params.meal)
+  if (done) return done.ok ? { done: 'seen' as const } : refuse(done.errors)
   switch (typed.intent) {
     case 'save': {
       const serve = wallMs(typed.day ?? '', typed.hour ?? '', settingsOf(open).zone)

@@ -11,6 +11,7 @@ import { parsePlanRequest } from '#core/contract/plan-request'
 import { leftOpen } from '#core/cook/left-open'
 import { soakedFor } from '#core/cook/soaked-for'
 import { afterPot } from '#core/cook/after-pot'
+import { weightAskedFor } from '#core/cook/weighing'
 import { soakWaits } from '#core/schedule/dish-blocks'
 import { varietyOf } from '#core/grain/varieties'
 import { ADVICE_LEFT, type CookEvent, type EventKind } from '#core/cook/events'
@@ -51,7 +52,7 @@ import { Proposal, STALE_MS, type DeviceReading } from './readings'
 import { ProgressStrip } from './progress-strip'
 import { usePotEstimate, type AtTheStove } from './use-pot-estimate'
 import { plannedWashes, Washes } from './washes'
-import { weighedNow, WeighPot } from './weigh-pot'
+import { WeighPot } from './weigh-pot'
 import { TroubleshootSheet } from './troubleshoot-sheet'
 import classes from './stove.module.css'
 
@@ -375,7 +376,7 @@ interface StageToolsProps {
 /** What the present step asks for besides its key: rinses, a weight, advice. */
 function StageTools(props: StageToolsProps) {
   const { stage, view, loaderData, press, plan, stored, now, readings, events } = props
-  const weighs = loaderData.offer === 'weigh' ? weighedNow(stage, plan) : undefined
+  const weighs = stage && loaderData.offer === 'weigh' ? weightAskedFor(stage, plan) : undefined
   const forgottenSince = leftOpen(plan, view, events, now)
   return (
     <>

@@ -1,21 +1,8 @@
 import { Button, TextInput } from '@mantine/core'
 import { useFetcher } from 'react-router'
-import type { Plan, Stage } from '#core/plan/result'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { useUnits } from '../../ui/units/units'
 import classes from './before-pour.module.css'
-
-/** Where the pot is weighed: full and cold, just before it is heated, and done, before it is loosened. */
-export function weighedNow(
-  stage: Pick<Stage, 'id'> | undefined,
-  { stages }: Pick<Plan, 'stages'>,
-): 'pot-before' | 'pot-after' | undefined {
-  if (!stage) return undefined
-  const at = stages.findIndex((s) => s.id === stage.id)
-  const heated = stages.findIndex((s) => s.heat !== 'off' && s.id !== 'kettle' && s.id !== 'fry-first')
-  if (heated > 0 && at === heated - 1) return 'pot-before'
-  return stage.id === 'fluff' ? 'pot-after' : undefined
-}
 
 interface WeighPotProps {
   kind: 'pot-before' | 'pot-after'
