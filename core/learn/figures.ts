@@ -25,6 +25,9 @@ export type FigureKind = keyof typeof FIGURE_KINDS
 export const OVERRIDE_KINDS = ['pin', 'reset', 'widen', 'prior'] as const
 export type OverrideKind = (typeof OVERRIDE_KINDS)[number]
 
+/** An altitude this far from the one before is another kitchen, m; less is a corrected figure. */
+export const MOVED_M = 150
+
 /** What of a kitchen may have changed. */
 export type KitchenChange = 'moved' | 'burner'
 

@@ -9,6 +9,8 @@ export interface Over {
   over: string
 }
 
+const isOnBurner = ({ needs }: Block): boolean => needs.some((n) => n.place === 'burner')
+
 /** The last blocks of a dish: those that nothing of the dish follows. */
 const lastOf = (blocks: readonly Block[]): Block[] =>
   blocks.filter((block) => !blocks.some((other) => other.after.some(({ id }) => id === block.id)))
@@ -33,7 +35,7 @@ export function joinDishes(
   }
   const joined = dishes.map((dish) => {
     const over = overs.find((o) => o.dish === dish.id)?.over
-    const hot = dish.blocks.find((b) => b.needs.some((n) => n.place === 'burner'))
+    const hot = dish.blocks.find(isOnBurner)
     return {
       ...dish,
       blocks: dish.blocks.map((block) => ({
@@ -51,12 +53,8 @@ export function joinDishes(
     }
   })
   for (const { dish, over } of overs) {
-    const hot = joined
-      .find((d) => d.id === dish)!
-      .blocks.find((b) => b.needs.some((n) => n.place === 'burner'))
-    const boiler = joined
-      .find((d) => d.id === over)
-      ?.blocks.findLast((b) => b.needs.some((n) => n.place === 'burner'))
+    const hot = joined.find((d) => d.id === dish)!.blocks.find(isOnBurner)
+    const boiler = joined.find((d) => d.id === over)?.blocks.findLast(isOnBurner)
     if (hot && boiler) boiler.underBlock = hot.id
   }
   assertNoCircle(joined.flatMap((d) => d.blocks))

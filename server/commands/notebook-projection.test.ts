@@ -10,7 +10,7 @@ import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { copyCooks } from './import-batches'
 import { rate } from './rate'
 import { openKitchen, settingsOf, type Kitchen } from '#server/store/open-household'
-import { priorSd } from '#core/learn/figures'
+import { MOVED_M, priorSd } from '#core/learn/figures'
 import { saveHeat } from './equipment'
 import {
   measureCook,
@@ -20,7 +20,7 @@ import {
   removeFigureOverride,
   resetFigure,
 } from './notebook'
-import { MOVED_M, saveSettings } from './settings'
+import { saveSettings } from './settings'
 import { currentBeliefs, learnInSlices } from '#server/queries/beliefs'
 import { note, rebuildMissingEntries } from './rebuild-entry'
 import { adoptCup, makeTasteTest, taste } from './taste-tests'

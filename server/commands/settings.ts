@@ -1,9 +1,7 @@
 import type { Settings } from '#core/contract/settings'
+import { MOVED_M } from '#core/learn/figures'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { widenFigures } from './notebook'
-
-/** An altitude this far from the one before is another kitchen, m; less is a figure put right. */
-export const MOVED_M = 150
 
 /**
  * Saves the settings. Where the kitchen moved, what was learned of its pots and burners is less sure.
