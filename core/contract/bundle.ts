@@ -4,7 +4,7 @@ import { AVOIDED_IDS } from '#core/eaters/avoid'
 import { DRESSING_IDS } from '#core/finish/dressing'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { AUTHORITIES, FIGURE_IDS } from '#core/leftovers/guidance'
-import { COOLING_PLACES } from '#core/leftovers/cooling'
+import { COOLING_PLACES, NEXT_PLACES } from '#core/leftovers/cooling'
 import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
 import { isFigureName, OVERRIDE_KINDS } from '#core/learn/figures'
 import { OFFERS } from '#core/learn/offer'
@@ -459,6 +459,8 @@ export const BUNDLE_TABLES = {
       dressed: tick,
       cooked_ms: moment,
       packed_ms: moment,
+      next_place: none(oneOf(NEXT_PLACES)),
+      for_whom: text(60),
     }),
   },
   leftover_event: {

@@ -1,10 +1,10 @@
 import * as v from 'valibot'
 import { DRESSING_IDS } from '#core/finish/dressing'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { COOLING_PLACES } from '#core/leftovers/cooling'
+import { COOLING_PLACES, NEXT_PLACES } from '#core/leftovers/cooling'
 import { AUTHORITIES, FIGURE_IDS, FIGURES, guidanceOf, type FigureId } from '#core/leftovers/guidance'
 import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
-import { between, flag, oneOf, quoted, wholeBetween, nameText } from './fields'
+import { between, flag, oneOf, quoted, wholeBetween, nameText, lineText } from './fields'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of leftovers. */
@@ -18,6 +18,8 @@ export const LEFTOVER_LIMITS = Object.freeze({
   stacked: [1, 20],
   containers: 30,
   bottle_g: [10, 20_000],
+  taken_portions: [0.001, 100],
+  for_whom: 60,
 } as const)
 
 const named = nameText(LEFTOVER_LIMITS.name)
@@ -46,6 +48,9 @@ const ContainerSchema = v.object({
   water_share: between(0.2, 0.95),
   density_g_ml: between(0.3, 1.4, 'g/mL'),
   place: oneOf(COOLING_PLACES),
+  /** Where it goes from the counter or the ice water. */
+  next: v.nullish(oneOf(NEXT_PLACES)),
+  for_whom: v.optional(lineText(LEFTOVER_LIMITS.for_whom), ''),
   open: flag,
   stacked: wholeBetween(...LEFTOVER_LIMITS.stacked),
   dressed: v.optional(flag, false),
@@ -67,7 +72,9 @@ const TellForm = v.object({
   id,
   leftover_id: id,
   kind: oneOf(LEFTOVER_EVENT_KINDS),
-  portions: v.optional(v.pipe(formNumber, between(...LEFTOVER_LIMITS.portions))),
+  portions: v.optional(v.pipe(formNumber, between(...LEFTOVER_LIMITS.taken_portions))),
+  /** The same as a cook says it: "half", "1 cup", "2 tbsp". */
+  amount: v.optional(lineText(60)),
   target: v.optional(id),
 })
 export const parseTell = readerOf(TellForm)

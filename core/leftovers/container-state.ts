@@ -1,4 +1,5 @@
 import { activeEvents } from '#core/event-log'
+import type { CoolingPlace } from './cooling'
 import type { Guidance } from './guidance'
 
 /** Events of a stored container. Nothing is ever changed or removed. */
@@ -28,7 +29,7 @@ export interface StoredContainer {
   /** When the pot was off the heat: from here the clock runs, UTC ms. */
   cookedMs: number
   packedMs: number
-  place: 'fridge' | 'freezer' | 'counter' | 'ice-bath'
+  place: CoolingPlace
   portions: number
   grams: number
 }
@@ -53,16 +54,23 @@ export interface ContainerState {
   reheats: number
   /** To be eaten by then; null while it is frozen. UTC ms. */
   useByMs: number | null
+  /** Still out of the fridge: to be eaten or cold by then; null once it is in. UTC ms. */
+  outByMs: number | null
+  /** In the freezer since, UTC ms; null elsewhere. */
+  freezerSinceMs: number | null
   /** Frozen: how long it may still stay in the fridge once it is thawed, h. */
   leftH: number | null
   /** It was reheated as often as it may be: what is left of it is not kept again. */
   spent: boolean
   pastMs: number
+  /** Past only because nobody said that it went in: it may have. */
+  pastOut: boolean
   /** The newest event that can be taken back. */
   last: LeftoverEvent | undefined
 }
 
-const HOUR = 3_600_000
+const MINUTE = 60_000
+const HOUR = 60 * MINUTE
 
 /** A container as its events leave it, before it is looked at by the clock. */
 interface Running {
@@ -75,6 +83,10 @@ interface Running {
   spentMs: number
   /** Since when its time runs; null while it is frozen. */
   runningFrom: number | null
+  /** Out on the counter since, UTC ms. */
+  outFrom: number
+  /** Put into the freezer last, UTC ms. */
+  freezerSince: number
   /** A thawed portion is eaten by then. */
   thawedBy: number
 }
@@ -95,6 +107,7 @@ const APPLY: Record<
   },
   'to-freezer': (state, { atMs }) => {
     state.place = 'freezer'
+    state.freezerSince = atMs
     stopClock(state, atMs)
     state.thawedBy = Infinity
   },
@@ -144,6 +157,8 @@ export function containerState(
     spentMs: 0,
     // The clock runs from the pot, also while it cools and while someone thought about freezing it.
     runningFrom: packed.cookedMs,
+    outFrom: packed.packedMs,
+    freezerSince: packed.packedMs,
     thawedBy: Infinity,
   }
   if (state.place === 'freezer') stopClock(state, packed.packedMs)
@@ -155,7 +170,7 @@ export function containerState(
 }
 
 function viewOf(
-  { place, gone, portions, grams, reheats, spentMs, runningFrom, thawedBy }: Running,
+  { place, gone, portions, grams, reheats, spentMs, runningFrom, outFrom, freezerSince, thawedBy }: Running,
   last: LeftoverEvent | undefined,
   guidance: Guidance,
   nowMs: number,
@@ -169,13 +184,18 @@ function viewOf(
       grams: 0,
       reheats,
       useByMs: null,
+      outByMs: null,
+      freezerSinceMs: null,
       leftH: null,
       spent,
       pastMs: 0,
+      pastOut: false,
       last,
     }
   const allowed = guidance.eat_h.value * HOUR
-  const useByMs = runningFrom === null ? null : Math.min(runningFrom + allowed - spentMs, thawedBy)
+  const outByMs = place === 'cooling' ? outFrom + guidance.room_min.value * MINUTE : null
+  const coldByMs = runningFrom === null ? null : Math.min(runningFrom + allowed - spentMs, thawedBy)
+  const useByMs = coldByMs === null ? null : Math.min(coldByMs, outByMs ?? Infinity)
   return {
     place,
     gone,
@@ -183,13 +203,25 @@ function viewOf(
     grams: Math.max(0, grams),
     reheats,
     useByMs,
+    outByMs,
+    freezerSinceMs: place === 'freezer' ? freezerSince : null,
     leftH:
       runningFrom === null ? Math.min(guidance.thawed_h.value, Math.max(0, allowed - spentMs) / HOUR) : null,
     spent,
     pastMs: useByMs === null ? 0 : Math.max(0, nowMs - useByMs),
+    pastOut: useByMs !== null && nowMs > useByMs && nowMs <= coldByMs!,
     last,
   }
 }
+
+/**
+ * When something said of a container happened: that it went in can also be said later, and then holds for the
+ * last moment at which it could.
+ */
+export const happenedAt = (view: ContainerState, kind: LeftoverEventKind, nowMs: number): number =>
+  view.pastOut && movesIn(kind) ? view.outByMs! : nowMs
+
+const movesIn = (kind: LeftoverEventKind): boolean => kind === 'to-fridge' || kind === 'to-freezer'
 
 /** Which events are possible for a container now.  @returns why one is not, in words */
 export function canTell(
@@ -200,7 +232,7 @@ export function canTell(
   if (kind === 'take-back') return view.last ? undefined : 'there is nothing to undo'
   if (view.gone) return `already ${view.gone === 'eaten' ? 'eaten' : 'thrown out'}`
   if (kind === 'thrown') return undefined
-  if (view.pastMs > 0) return 'past its date: throw it away'
+  if (view.pastMs > 0 && !(view.pastOut && movesIn(kind))) return 'past its date: throw it away'
   switch (kind) {
     case 'to-fridge':
       return view.place === 'cooling' ? undefined : `it is in the ${view.place}`

@@ -1,8 +1,56 @@
+import type { Purpose } from '#core/methods/definition'
+import { freezingMinutes, STARCH_K, withAir } from './freezing'
 import type { Guidance } from './guidance'
 import { coolSlab, type Face, type Slab } from './slab'
 
 export const COOLING_PLACES = ['counter', 'fridge', 'freezer', 'ice-bath'] as const
 export type CoolingPlace = (typeof COOLING_PLACES)[number]
+
+/** Where a container goes from the counter or the ice water. */
+export const NEXT_PLACES = ['fridge', 'freezer'] as const
+export type NextPlace = (typeof NEXT_PLACES)[number]
+
+/**
+ * Minutes on the counter, or in ice water, before it goes on to the fridge or freezer: it no longer steams
+ * there, and the limit of an hour to 21 °C still leaves as long again.
+ */
+export const FIRST_PLACE_MIN = 30
+
+/** Where a container cools, as one choice. */
+export interface CoolingChoice {
+  place: CoolingPlace
+  next: NextPlace | null
+}
+export const COOLING_CHOICES = {
+  fridge: { place: 'fridge', next: null },
+  freezer: { place: 'freezer', next: null },
+  'counter-fridge': { place: 'counter', next: 'fridge' },
+  'counter-freezer': { place: 'counter', next: 'freezer' },
+  'ice-bath-fridge': { place: 'ice-bath', next: 'fridge' },
+  'ice-bath-freezer': { place: 'ice-bath', next: 'freezer' },
+  counter: { place: 'counter', next: null },
+} as const satisfies Record<string, CoolingChoice>
+export type CoolingChoiceId = keyof typeof COOLING_CHOICES
+export const COOLING_CHOICE_IDS = Object.keys(COOLING_CHOICES) as CoolingChoiceId[]
+
+/**
+ * Where it usually cools. Dressed grain hardens in the cold and is eaten within the hours it may stay out;
+ * a batch for the week outlasts a guidance of one or two days only in the freezer.
+ */
+export function usualCooling({
+  dressed,
+  purpose,
+  guidance,
+}: {
+  dressed: boolean
+  purpose: Purpose
+  guidance: Guidance
+}): CoolingChoiceId {
+  if (dressed) return 'counter'
+  return purpose === 'batch' && guidance.eat_h.value < DAYS_OF_A_WEEK_H ? 'counter-freezer' : 'fridge'
+}
+/** What is cooked for the week is eaten over three days or more, h. */
+const DAYS_OF_A_WEEK_H = 72
 
 /** What a container of cooked grain is to the cold. */
 export interface Portion {
@@ -25,6 +73,8 @@ export interface CoolingInput {
   startC?: number
   /** Tubs on top of each other cool as one. */
   stacked?: number
+  /** Where it goes after FIRST_PLACE_MIN. */
+  next?: NextPlace | null
 }
 
 /** The same out of a stored row. */
@@ -37,6 +87,7 @@ export const coolingGivenOf = (
     place: CoolingPlace
     open: 0 | 1
     stacked: number
+    next_place: NextPlace | null
   },
   kitchenC: number,
 ): CoolingInput => ({
@@ -50,6 +101,7 @@ export const coolingGivenOf = (
   open: row.open === 1,
   kitchenC,
   stacked: row.stacked,
+  next: row.next_place,
 })
 
 /**
@@ -70,8 +122,6 @@ export const PACKED_C = 75
 const WATER_C_J = 4.18
 const DRY_C_J = 1.6
 const WATER_K = 0.62 // W/(m K) at 40 °C
-const STARCH_K = 0.22 // Choi & Okos 1986, carbohydrate
-const AIR_K = 0.027
 /** Of the cooked kernel itself, g/mL. */
 const COOKED_KERNEL = 1.1
 
@@ -80,12 +130,11 @@ const COOKED_KERNEL = 1.1
  * the kernels (Maxwell–Eucken).
  */
 export function conductivityOf({ densityGMl, waterShare }: Portion): number {
-  const solid = waterShare * WATER_K + (1 - waterShare) * STARCH_K
-  const air = Math.min(0.6, Math.max(0, 1 - densityGMl / COOKED_KERNEL))
-  return (
-    (solid * (2 * solid + AIR_K - 2 * air * (solid - AIR_K))) / (2 * solid + AIR_K + air * (solid - AIR_K))
-  )
+  return withAir(waterShare * WATER_K + (1 - waterShare) * STARCH_K, airShareOf({ densityGMl }))
 }
+
+const airShareOf = ({ densityGMl }: Pick<Portion, 'densityGMl'>): number =>
+  Math.min(0.6, Math.max(0, 1 - densityGMl / COOKED_KERNEL))
 
 export const slabOf = (portion: Portion, startC: number, stacked = 1): Slab => ({
   depthM: (portion.depthMm / 1000) * stacked,
@@ -105,6 +154,8 @@ export interface Cooling {
   coolMin: number
   chillMin: number
   tooSlow: 'cool' | 'chill' | null
+  /** Minutes from packing until it is frozen through; Infinity where it does not go into the freezer. */
+  frozenMin: number
   /** Water it loses on the way, g. */
   losesG: number
 }
@@ -115,22 +166,27 @@ const MAX_MINUTES = 24 * 60
 
 /** When a container of cooked grain is cold, by its warmest place, and whether that is soon enough. */
 export function coolingOf(
-  { portion, place, open, kitchenC, startC = PACKED_C, stacked = 1 }: CoolingInput,
+  { portion, place, open, kitchenC, startC = PACKED_C, stacked = 1, next = null }: CoolingInput,
   guidance: Guidance,
 ): Cooling {
   const slab = slabOf(portion, startC, stacked)
-  const air = place === 'counter' || place === 'ice-bath' ? kitchenC : AIR_C[place]
-  const top: Face = { celsius: air, h: AIR_H[place] * (open ? 1 : LIDDED), bare: open }
-  const bottom: Face = { celsius: place === 'ice-bath' ? ICE_WATER_C : air, h: BOTTOM_H[place] }
+  const { top, bottom } = facesAt(place, open, kitchenC)
   const marks = [guidance.hold_hot_c.value, COOL_C, COLD_C]
   const at: number[] = []
   // Its own time, of which the step is a small part.
   const own = (slab.heatPerVolume * slab.depthM) / (top.h + bottom.h)
   const stepS = Math.max(2, Math.min(30, own / 100))
-  const end = coolSlab(slab, top, bottom, stepS, (warmest, seconds) => {
-    while (at.length < marks.length && warmest <= marks[at.length]!) at.push(seconds / 60)
-    return at.length === marks.length || seconds > MAX_MINUTES * 60
-  })
+  const end = coolSlab(
+    slab,
+    top,
+    bottom,
+    stepS,
+    (warmest, seconds) => {
+      while (at.length < marks.length && warmest <= marks[at.length]!) at.push(seconds / 60)
+      return at.length === marks.length || seconds > MAX_MINUTES * 60
+    },
+    next === null ? undefined : { afterS: FIRST_PLACE_MIN * 60, ...facesAt(next, open, kitchenC) },
+  )
   const [leavesHotMin = Infinity, to21Min = Infinity, to5Min = Infinity] = at
   const coolMin = to21Min - leavesHotMin
   const chillMin = to5Min - to21Min
@@ -146,8 +202,33 @@ export function coolingOf(
       : !(chillMin <= guidance.chill_min.value)
         ? 'chill'
         : null,
+    frozenMin:
+      place === 'freezer' || next === 'freezer' ? to5Min + freezingFrom5(portion, stacked, open) : Infinity,
     losesG: end.vapourGM2 * area,
   }
+}
+
+/** What lies over and under a container, by where it stands. */
+function facesAt(place: CoolingPlace, open: boolean, kitchenC: number): { top: Face; bottom: Face } {
+  const air = place === 'counter' || place === 'ice-bath' ? kitchenC : AIR_C[place]
+  return {
+    top: { celsius: air, h: AIR_H[place] * (open ? 1 : LIDDED), bare: open },
+    bottom: { celsius: place === 'ice-bath' ? ICE_WATER_C : air, h: BOTTOM_H[place] },
+  }
+}
+
+/** Minutes in the freezer from 5 °C until a container, or the whole stack it stands in, is frozen through. */
+export function freezingFrom5(portion: Portion, stacked: number, open: boolean): number {
+  const { top, bottom } = facesAt('freezer', open, 0)
+  return freezingMinutes({
+    depthM: (portion.depthMm / 1000) * stacked,
+    densityGMl: portion.densityGMl,
+    waterShare: portion.waterShare,
+    airShare: airShareOf(portion),
+    airC: AIR_C.freezer,
+    topH: top.h,
+    bottomH: bottom.h,
+  })
 }
 
 /** Not worth spreading thinner than one grain lies, mm. */

@@ -31,6 +31,7 @@ const CELLS = 24
  * off so far, g/m².
  * @param stepS 2 % of the slab's own time or less keeps first-order time error under 1 %
  * @param until stops when it returns true
+ * @param next faces it is moved to after so long
  */
 export function coolSlab(
   { depthM, conductivity, heatPerVolume, startC }: Slab,
@@ -38,19 +39,24 @@ export function coolSlab(
   bottom: Face,
   stepS: number,
   until: (warmestC: number, seconds: number) => boolean,
+  next?: { afterS: number; top: Face; bottom: Face },
 ): { seconds: number; warmestC: number; meanC: number; vapourGM2: number } {
   const dx = depthM / CELLS
   const t = new Float64Array(CELLS).fill(startC)
   const between = conductivity / dx
   // From a cell's middle through half of it, and then into what lies at the face.
   const through = ({ h }: Face) => 1 / (1 / h + dx / 2 / conductivity)
-  const [hTop, hBottom] = [through(top), through(bottom)]
+  let [hTop, hBottom] = [through(top), through(bottom)]
   const store = (heatPerVolume * dx) / stepS
   const upper = new Float64Array(CELLS)
   const right = new Float64Array(CELLS)
   let [seconds, vapour] = [0, 0]
   let warmest = startC
   while (!until(warmest, seconds)) {
+    if (next && seconds >= next.afterS) {
+      ;[top, bottom, hTop, hBottom] = [next.top, next.bottom, through(next.top), through(next.bottom)]
+      next = undefined
+    }
     const sink = top.bare ? LATENT_HEAT * openSurfaceEvaporation(celsius(t[CELLS - 1]!)) : 0
     vapour += (sink / LATENT_HEAT) * stepS
     for (let i = 0; i < CELLS; i++) {

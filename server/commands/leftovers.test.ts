@@ -74,6 +74,33 @@ describe('putting away', () => {
   })
 })
 
+test('from the counter into the freezer, for somebody, and taken out by the cup', () => {
+  const [id] = put({ place: 'counter', next: 'freezer', for_whom: 'Ada', containers: ['tin', 'tin'] })
+  expect(kitchen.leftovers.find(id!)).toMatchObject({ next_place: 'freezer', for_whom: 'Ada' })
+  expect(coolingContainers(kitchen, NOW)[0]).toMatchObject({ out: true, next: 'freezer' })
+  const say = (kind: string, more: object, at: number) =>
+    recordLeftoverEvent(kitchen, { id: `${kind}-${at}`, leftover_id: id, kind, ...more }, at)
+  expect(say('to-freezer', {}, NOW + HOUR / 2).ok).toBe(true)
+  expect(say('eaten', { amount: 'half' }, NOW + 50 * HOUR).ok).toBe(true)
+  expect(kitchen.leftovers.find(id!)!.events.at(-1)!.portions).toBeCloseTo(0.75, 9)
+  const spoon = say('eaten', { amount: '2 tbsp' }, NOW + 51 * HOUR)
+  expect(spoon.ok).toBe(true)
+  expect(kitchen.leftovers.find(id!)!.events.at(-1)!.portions).toBeCloseTo((1.5 * 30 * 0.79) / 300, 9)
+  const more = say('eaten', { amount: '1 l' }, NOW + 52 * HOUR)
+  expect(errorOf(more)).toMatchObject({ path: 'amount' })
+  expect(errorOf(more)!.message).toContain('more than there is')
+})
+
+test('nothing goes on from the fridge; what is said late of a tub on the counter holds for its last moment', () => {
+  expect(kitchen.leftovers.find(put({ next: 'freezer' })[0]!)!.next_place).toBeNull()
+  const [id] = put({ place: 'counter' })
+  const later = NOW + 9 * HOUR
+  expect(recordLeftoverEvent(kitchen, { id: 'late', leftover_id: id, kind: 'to-fridge' }, later).ok).toBe(
+    true,
+  )
+  expect(kitchen.leftovers.find(id!)!.events[0]!.atMs).toBe(NOW + 2 * HOUR)
+})
+
 describe('telling of it', () => {
   const tell = (leftover_id: string, kind: string, more = {}, at = NOW) =>
     recordLeftoverEvent(kitchen, { id: `${kind}-${at}`, leftover_id, kind, ...more }, at)

@@ -12,9 +12,11 @@ import {
 import { formNumber, readerOf } from '#core/contract/settings'
 import { between } from '#core/contract/fields'
 import type { Result } from '#core/contract/plan-request'
-import { canTell, containerState, packedOf } from '#core/leftovers/container-state'
+import { canTell, containerState, happenedAt, packedOf } from '#core/leftovers/container-state'
 import { containerOf, shareOut } from '#core/leftovers/portions'
-import type { Kitchen } from '#server/store/open-household'
+import { portionsTaken } from '#core/leftovers/taking'
+import { cupMeasure } from '#core/units/system'
+import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { fieldError } from '#core/contract/field-error'
 import { inOneWrite } from '../store/write'
 
@@ -101,6 +103,8 @@ export function putAway(
         dressed: parcel.dressed ? 1 : 0,
         cooked_ms: Math.round(nowMs - parcel.minutes_ago * MINUTE),
         packed_ms: Math.round(nowMs),
+        next_place: parcel.place === 'counter' || parcel.place === 'ice-bath' ? (parcel.next ?? null) : null,
+        for_whom: parcel.for_whom,
       })
   })
   return { ok: true, value: ids }
@@ -110,7 +114,7 @@ export function putAway(
 export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = parseTell(input)
   if (!read.ok) return read
-  const { id, leftover_id, kind, portions, target } = read.value
+  const { id, leftover_id, kind, amount, target } = read.value
   const row = kitchen.leftovers.find(leftover_id)
   if (!row)
     return fieldError('leftover_id', `must be a leftover of this kitchen, got "${leftover_id}"`, 'not-found')
@@ -120,12 +124,23 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   const why = canTell(view, kind, guidance)
   if (why) return fieldError('kind', `${kind} is not possible: ${why}`)
   if (kind === 'take-back' && target !== view.last?.id) return fieldError('target', 'is not the latest entry')
+  let { portions } = read.value
   if (portions !== undefined && portions > view.portions + 1e-9)
     return fieldError('portions', `must be at most ${view.portions}, got ${portions}`, 'too-many')
+  if (amount !== undefined && kind === 'eaten') {
+    const taken = portionsTaken(
+      amount,
+      { portions: view.portions, grams: view.grams, densityGMl: row.density_g_ml },
+      cupMeasure(settingsOf(kitchen).cup),
+      kitchen.equipment.measures(),
+    )
+    if (!taken.ok) return fieldError('amount', taken.says)
+    portions = taken.portions
+  }
   kitchen.leftovers.append(leftover_id, {
     id,
     kind,
-    atMs: Math.round(nowMs),
+    atMs: Math.round(happenedAt(view, kind, nowMs)),
     ...(portions === undefined ? {} : { portions }),
     ...(kind === 'take-back' && target !== undefined ? { target } : {}),
   })

@@ -14,7 +14,7 @@ type EventRow = TableRow<'leftover_event'>
 
 const CONTAINER = 'id, name, ml, depth_mm, many'
 const LEFTOVER =
-  'id, cook_id, title, variety, container_name, grams, portions, depth_mm, density_g_ml, water_share, place, open, stacked, dressed, cooked_ms, packed_ms'
+  'id, cook_id, title, variety, container_name, grams, portions, depth_mm, density_g_ml, water_share, place, open, stacked, dressed, cooked_ms, packed_ms, next_place, for_whom'
 const named = (columns: string) => columns.replace(/\w+/g, '@$&')
 
 const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): LeftoverEvent => ({

@@ -1,15 +1,22 @@
-import { Button, UnstyledButton } from '@mantine/core'
+import { Button, TextInput, UnstyledButton } from '@mantine/core'
 import { IconAlertTriangle } from '@tabler/icons-react'
-import { useId } from 'react'
+import { useId, useReducer } from 'react'
 import { useFetcher } from 'react-router'
 import { v4 as uuid } from 'uuid'
 import { type KitchenUnits, amountIn, waterIn } from '#core/units/system'
 import { varietyOf } from '#core/grain/varieties'
-import { coolingGivenOf, fasterWays, type Cooling } from '#core/leftovers/cooling'
+import {
+  coolingGivenOf,
+  fasterWays,
+  freezingFrom5,
+  type Cooling,
+  type NextPlace,
+} from '#core/leftovers/cooling'
 import { guidanceOf, type Guidance } from '#core/leftovers/guidance'
 import { containerState, type LeftoverEventKind, type ContainerState } from '#core/leftovers/container-state'
 import { reheating } from '#core/leftovers/reheat'
 import type { LeftoverWithEvents } from '#server/store/leftovers'
+import type { Refused } from '../../ui/forms/errors'
 import { useUnits } from '../../ui/units/units'
 import { ContainerSection } from '../../ui/drawing/container-section'
 import type { HouseholdClock } from '../../ui/time/clock-hour'
@@ -64,9 +71,10 @@ export function ContainerCard({
       { intent: 'tell', id: uuid(), leftover_id: row.id, kind, ...more },
       { method: 'post' },
     )
-  const useBy = useByWords(view, now, clock)
+  const useBy = useByWords(view, now, clock, row)
   const variety = varietyOf(row.variety)
   const cools = warm && !useBy.past ? coolingWords(cooling, row.packed_ms, now, guidance, clock) : undefined
+  const freezing = freezingWords(row, view, now, clock)
   const ways = cools?.slow ? fasterWays(coolingGivenOf(row, kitchenC), guidance) : []
   const areaMm2 = (row.grams / row.density_g_ml / row.depth_mm) * 1000
   return (
@@ -90,6 +98,7 @@ export function ContainerCard({
           </div>
           <div className="quiet small">
             cooked {momentWord(row.cooked_ms, now, clock)}
+            {row.for_whom !== '' && `, for ${row.for_whom}`}
             {row.dressed === 1 && ', with dressing: hardens in the fridge'}
             {view.reheats > 0 && ', reheated once'}
           </div>
@@ -98,6 +107,7 @@ export function ContainerCard({
       {cools && (
         <p className={classes.cools}>
           <span className="figure">{say(cools.says)}</span>
+          {cools.frozen && <span>{cools.frozen}</span>}
           {cools.slow && (
             <span className={classes.slow}>
               <IconAlertTriangle size={18} aria-hidden /> {say(cools.slow)}.
@@ -118,6 +128,7 @@ export function ContainerCard({
         {useBy.past && <IconAlertTriangle size={22} aria-hidden />}
         {useBy.says}
       </p>
+      {freezing && <p className="quiet small">{freezing}</p>}
       {!useBy.past && view.useByMs !== null && (
         <p className="quiet small">{otherSays(row, view, now, clock)}</p>
       )}
@@ -132,7 +143,8 @@ export function ContainerCard({
           onDone={() => tell('reheated')}
         />
       )}
-      <ContainerKeys useBy={useBy} busy={busy} tell={tell} view={view} />
+      <ContainerKeys useBy={useBy} busy={busy} tell={tell} view={view} next={row.next_place} />
+      {!useBy.past && <TakeSome row={row} frozen={view.place === 'freezer'} />}
     </li>
   )
 }
@@ -143,22 +155,48 @@ function ContainerKeys({
   busy,
   tell,
   view,
+  next,
 }: {
   useBy: { says: string; past: boolean }
   busy: boolean
   tell: (kind: LeftoverEventKind, more?: Record<string, string>) => void
   view: ContainerState
+  next: NextPlace | null
 }) {
+  const toFreezer = view.reheats === 0 && (view.place === 'fridge' || view.place === 'cooling')
+  const first = next === 'freezer' && view.place === 'cooling'
   return (
     <div className={classes.keys}>
       {useBy.past ? (
-        <Button size="sm" disabled={busy} onClick={() => tell('thrown')}>
-          Throw away
-        </Button>
+        <>
+          <Button size="sm" disabled={busy} onClick={() => tell('thrown')}>
+            Throw away
+          </Button>
+          {view.pastOut && (
+            <Button
+              size="sm"
+              variant="default"
+              disabled={busy}
+              onClick={() => tell(first ? 'to-freezer' : 'to-fridge')}
+            >
+              It went into the {first ? 'freezer' : 'fridge'} in time
+            </Button>
+          )}
+        </>
       ) : (
         <>
+          {first && (
+            <Button size="sm" disabled={busy} onClick={() => tell('to-freezer')}>
+              Into the freezer
+            </Button>
+          )}
           {view.place === 'cooling' && (
-            <Button size="sm" disabled={busy} onClick={() => tell('to-fridge')}>
+            <Button
+              size="sm"
+              variant={first ? 'default' : 'filled'}
+              disabled={busy}
+              onClick={() => tell('to-fridge')}
+            >
               Into the fridge
             </Button>
           )}
@@ -181,7 +219,7 @@ function ContainerKeys({
               <Button size="sm" variant="default" disabled={busy} onClick={() => tell('eaten')}>
                 {view.portions > 1.01 ? 'Ate all' : 'Eaten'}
               </Button>
-              {view.reheats === 0 && view.place === 'fridge' && (
+              {toFreezer && !first && (
                 <Button size="sm" variant="default" disabled={busy} onClick={() => tell('to-freezer')}>
                   Freeze
                 </Button>
@@ -206,6 +244,59 @@ function ContainerKeys({
   )
 }
 
+/** Some of it, by any measure; what is left stays as it is, also in the freezer. */
+function TakeSome({ row, frozen }: { row: LeftoverWithEvents; frozen: boolean }) {
+  const fetcher = useFetcher<Refused | { done: string; at: number }>()
+  const refused = fetcher.data && 'errors' in fetcher.data ? fetcher.data : undefined
+  const taken = fetcher.data && 'at' in fetcher.data ? fetcher.data.at : 0
+  const [id, renewId] = useReducer(
+    () => uuid(),
+    undefined,
+    () => uuid(),
+  )
+  return (
+    <fetcher.Form
+      key={taken}
+      method="post"
+      className={classes.take}
+      aria-label={`Take some of ${row.title}`}
+      onSubmit={renewId}
+    >
+      <input type="hidden" name="intent" value="tell" />
+      <input type="hidden" name="kind" value="eaten" />
+      <input type="hidden" name="leftover_id" value={row.id} />
+      <input type="hidden" name="id" value={id} />
+      <TextInput
+        size="sm"
+        name="amount"
+        aria-label="How much was taken"
+        placeholder="half, 1 cup, 2 tbsp"
+        defaultValue={refused?.typed.amount ?? ''}
+        error={refused?.errors[0]?.message}
+        w={190}
+      />
+      <Button type="submit" size="sm" variant="default" disabled={fetcher.state !== 'idle'}>
+        {frozen ? 'Take out frozen' : 'Take'}
+      </Button>
+    </fetcher.Form>
+  )
+}
+
+/** When what is in the freezer is frozen through, until then. */
+function freezingWords(
+  row: LeftoverWithEvents,
+  view: ContainerState,
+  now: number,
+  clock: HouseholdClock,
+): string | null {
+  if (view.freezerSinceMs === null) return null
+  const byMs =
+    view.freezerSinceMs + freezingFrom5(coolingGivenOf(row, 0).portion, row.stacked, row.open === 1) * 60_000
+  return now < byMs
+    ? `Frozen through by ${momentWord(byMs, now, clock)}${row.stacked > 1 ? `, as a stack of ${row.stacked}; sooner side by side` : ''}`
+    : null
+}
+
 /** What the other authorities would say. */
 function otherSays(
   row: LeftoverWithEvents,
@@ -220,6 +311,7 @@ function otherSays(
     portions: row.portions,
     grams: row.grams,
   }
+  if (view.place === 'cooling') return ''
   const by = (authority: 'uk' | 'us') =>
     containerState(packed, row.events, guidanceOf(authority), now).useByMs
   return [['UK', by('uk')] as const, ['US', by('us')] as const]

@@ -1,4 +1,4 @@
-import { COLD_C, COOL_C, type Cooling } from '#core/leftovers/cooling'
+import { COLD_C, COOL_C, FIRST_PLACE_MIN, type Cooling, type NextPlace } from '#core/leftovers/cooling'
 import type { Guidance } from '#core/leftovers/guidance'
 import type { ContainerState } from '#core/leftovers/container-state'
 import { clockTime, dayWord, spanWord, type HouseholdClock } from '../../ui/time/clock-hour'
@@ -12,7 +12,24 @@ export function useByWords(
   view: ContainerState,
   nowMs: number,
   clock: HouseholdClock,
+  stored: { next_place: NextPlace | null; packed_ms: number },
 ): { says: string; past: boolean } {
+  const outBy = view.outByMs === view.useByMs ? view.outByMs : null
+  if (outBy !== null && view.pastMs > 0)
+    return {
+      says: `It was to be cold by ${momentWord(outBy, nowMs, clock)}: throw it away if it stayed out`,
+      past: true,
+    }
+  if (outBy !== null) {
+    const latest = momentWord(outBy, nowMs, clock)
+    return {
+      says:
+        stored.next_place === null
+          ? `Eat or chill by ${latest}`
+          : `Into the ${stored.next_place} ${momentWord(stored.packed_ms + FIRST_PLACE_MIN * 60_000, nowMs, clock).replace(/^today /, 'at ')}, at the latest ${latest.replace(/^today /, '')}`,
+      past: false,
+    }
+  }
   if (view.useByMs === null)
     return {
       says: view.leftH === null ? '' : `frozen; eat within ${Math.floor(view.leftH)} h of thawing`,
@@ -38,7 +55,7 @@ export function coolingWords(
   nowMs: number,
   guidance: Guidance,
   clock: HouseholdClock,
-): { says: string; slow: string | null } {
+): { says: string; slow: string | null; frozen: string | null } {
   const at = (celsius: number, minutes: number) =>
     minutes === Infinity
       ? `will not reach ${celsius} °C`
@@ -54,5 +71,9 @@ export function coolingWords(
         : cooling.tooSlow === 'chill'
           ? `Cools too slowly: ${cooling.chillMin === Infinity ? `it never gets to ${COLD_C} °C here` : `${spanWord(cooling.chillMin)} from 21 to ${COLD_C} °C`} (limit ${spanWord(guidance.chill_min.value)})`
           : null,
+    frozen:
+      cooling.frozenMin === Infinity
+        ? null
+        : `frozen through by ${momentWord(packedMs + cooling.frozenMin * 60_000, nowMs, clock).replace(/^today /, '')}`,
   }
 }

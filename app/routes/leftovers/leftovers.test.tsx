@@ -34,6 +34,8 @@ const row = (more: Partial<LeftoverWithEvents> = {}): LeftoverWithEvents => ({
   dressed: 0,
   cooked_ms: COOKED,
   packed_ms: COOKED + HOUR / 4,
+  next_place: null,
+  for_whom: '',
   events: [],
   ...more,
 })
@@ -118,7 +120,9 @@ describe('a container in words', () => {
   test('a place that is never cold is never called so', () => {
     const { cooling } = shown(row({ place: 'counter' }), COOKED)
     expect(coolingWords(cooling, COOKED, COOKED, guidance, clock).says).toMatch(/will not reach 5 °C$/)
-    expect(useByWords({ ...shown(row(), COOKED).view, useByMs: null, leftH: null }, COOKED, clock)).toEqual({
+    expect(
+      useByWords({ ...shown(row(), COOKED).view, useByMs: null, leftH: null }, COOKED, clock, row()),
+    ).toEqual({
       says: '',
       past: false,
     })
@@ -140,6 +144,9 @@ describe('cooling at the stove', () => {
     containerName: 'the tray',
     packedMs: COOKED,
     out: false,
+    next: null,
+    eatenOut: false,
+    outByMs: null,
     cooling: { to21Min: 40, to5Min: 150, leavesHotMin: 5, tooSlow: null },
     mayMin: 60,
     ...more,

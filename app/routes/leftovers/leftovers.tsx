@@ -7,6 +7,7 @@ import { deliveredPower } from '#core/heat/sources'
 import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
 import { containerState, packedOf } from '#core/leftovers/container-state'
+import { ledgerOf } from '#core/leftovers/ledger'
 import { nowMs } from '#server/clock'
 import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
@@ -26,6 +27,7 @@ import { typedOf, type Refused } from '../../ui/forms/errors'
 import { useNow } from '../../ui/time/use-now'
 import type { Route } from './+types/leftovers'
 import { Bottles } from './bottles'
+import { momentWord, portionsWord } from './container-words'
 import { Containers } from './containers'
 import { GuidanceLine } from './guidance-line'
 import { ContainerCard, type Shown } from './container-card'
@@ -154,6 +156,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
           {refused.errors[0]!.message}
         </p>
       )}
+      <Ledger shown={shown} now={now} clock={clock} />
       {parts.map(({ id, title, items, empty }) =>
         items.length === 0 && empty === '' ? null : (
           <section key={id} aria-label={title}>
@@ -186,5 +189,49 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
       <Bottles bottles={bottles} styles={DRESSINGS} clock={clock} now={now} refused={refused} />
       <Containers containers={containers} />
     </main>
+  )
+}
+
+/** What is left of each batch, for whom and until when. */
+function Ledger({
+  shown,
+  now,
+  clock,
+}: {
+  shown: readonly Shown[]
+  now: number
+  clock: Route.ComponentProps['loaderData']['clock']
+}) {
+  const lines = ledgerOf(
+    shown.map(({ row, view }) => ({
+      title: row.title,
+      batch: row.cook_id,
+      forWhom: row.for_whom,
+      portionsAtFirst: row.portions,
+      state: view,
+    })),
+  )
+  if (lines.length === 0) return null
+  return (
+    <ul className={classes.ledger} aria-label="What is left">
+      {lines.map((line, i) => (
+        <li key={i}>
+          <b className="figure">{portionsWord(line.portions)}</b> of{' '}
+          {line.title + (line.forWhom === '' ? '' : ` for ${line.forWhom}`)}
+          <span className="quiet">
+            {[
+              line.portionsAtFirst > line.portions + 0.05 &&
+                `${portionsWord(line.portionsAtFirst)} stored at first`,
+              line.cold &&
+                `${line.frozen > 0 ? `${portionsWord(line.cold.portions)} ` : ''}until ${momentWord(line.cold.untilMs, now, clock)}`,
+              line.frozen > 0 && `${line.cold ? `${portionsWord(line.frozen)} ` : ''}frozen`,
+            ]
+              .filter(Boolean)
+              .map((part) => `, ${String(part)}`)
+              .join('')}
+          </span>
+        </li>
+      ))}
+    </ul>
   )
 }

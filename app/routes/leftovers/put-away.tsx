@@ -7,7 +7,16 @@ import { LEFTOVER_LIMITS, type ContainerJson } from '#core/contract/leftovers'
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { blendOf } from '#core/grain/blend'
 import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
-import { COOLING_PLACES, coolingOf, fasterWays, type CoolingPlace } from '#core/leftovers/cooling'
+import {
+  COOLING_CHOICE_IDS,
+  COOLING_CHOICES,
+  coolingOf,
+  fasterWays,
+  FIRST_PLACE_MIN,
+  usualCooling,
+  type CoolingChoice,
+  type CoolingChoiceId,
+} from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import {
   containerOf,
@@ -28,6 +37,7 @@ import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
 import { ContainerSection } from '../../ui/drawing/container-section'
 import type { Route } from './+types/put-away'
+import { spanWord } from '../../ui/time/clock-hour'
 import { coolingWords, portionsWord } from './container-words'
 import { AddContainer } from './containers'
 import classes from './leftovers.module.css'
@@ -110,11 +120,14 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect('/leftovers')
 }
 
-export const PLACE_WORDS: Record<CoolingPlace, string> = {
+const CHOICE_WORDS: Record<CoolingChoiceId, string> = {
   fridge: 'straight into the fridge',
-  'ice-bath': 'in ice water first',
-  counter: 'on the counter first',
   freezer: 'straight into the freezer',
+  'counter-fridge': `on the counter for ${FIRST_PLACE_MIN} min, then the fridge`,
+  'counter-freezer': `on the counter for ${FIRST_PLACE_MIN} min, then the freezer`,
+  'ice-bath-fridge': `in ice water for ${FIRST_PLACE_MIN} min, then the fridge`,
+  'ice-bath-freezer': `in ice water for ${FIRST_PLACE_MIN} min, then the freezer`,
+  counter: 'it stays out, covered, and is eaten today',
 }
 /** A container cooked of something one does not know the water of: as most grain is. */
 const USUAL_WATER = 0.62
@@ -130,7 +143,8 @@ interface Given {
   larger: boolean
   /** Portions. */
   eaten: number
-  place: CoolingPlace
+  cools: CoolingChoiceId
+  forWhom: string
   open: boolean
   stacked: boolean
   minutesAgo: number
@@ -150,12 +164,18 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
     eaten: cook ? eatenAtOnce(cook) : 0,
     stuck: 0,
     larger: false,
-    place: 'fridge',
+    cools: usualCooling({
+      dressed: cook?.dressed ?? false,
+      purpose: cook?.purpose ?? 'side',
+      guidance,
+    }),
+    forWhom: '',
     open: true,
     stacked: false,
     minutesAgo: Math.round(cook?.minutesAgo ?? 0),
   }))
-  const { variety, title, weighed, eaten, stuck, larger, place, open, stacked, minutesAgo } = given
+  const { variety, title, weighed, eaten, stuck, larger, cools, forWhom, open, stacked, minutesAgo } = given
+  const { place, next }: CoolingChoice = COOLING_CHOICES[cools]
   const change = (part: Partial<Given>) => setGiven((before) => ({ ...before, ...part }))
   const servings = cook?.servings ?? Math.max(1, Math.round(weighed / 180))
   const density = cook?.densityGMl ?? varietyOf(variety).cookedDensity
@@ -180,6 +200,8 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
       water_share: waterShare,
       density_g_ml: density,
       place,
+      next,
+      for_whom: forWhom,
       open,
       stacked: stacked ? Math.max(1, into.length) : 1,
       dressed: cook?.dressed ?? false,
@@ -229,6 +251,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
             density={density}
             waterShare={waterShare}
             place={place}
+            next={next}
             open={open}
             kitchenC={kitchenC}
             stacked={stacked}
@@ -240,7 +263,10 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
             measuresBy={measuresBy}
           />
           <p className="quiet small">
-            Eat within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}
+            {cools === 'counter'
+              ? `Eat within ${spanWord(guidance.room_min.value)} of storing it (${guidance.room_min.source}); what is left then is thrown away.`
+              : `Eat within ${guidance.eat_h.value} h (${guidance.eat_h.source}), or freeze what is for later.`}{' '}
+            {FOLLOW_LOCAL}
           </p>
           {errors.map((e) => (
             <p key={e.path} role="alert">
@@ -340,15 +366,22 @@ function PutAwayForm({
       />
       <Radio.Group
         label="Where it cools"
-        value={given.place}
-        onChange={(next) => change({ place: next as CoolingPlace })}
+        value={given.cools}
+        onChange={(next) => change({ cools: next as CoolingChoiceId })}
       >
         <Stack gap={6} mt={6}>
-          {COOLING_PLACES.map((id) => (
-            <Radio key={id} value={id} label={PLACE_WORDS[id]} />
+          {COOLING_CHOICE_IDS.map((id) => (
+            <Radio key={id} value={id} label={CHOICE_WORDS[id]} />
           ))}
         </Stack>
       </Radio.Group>
+      <TextInput
+        label="For whom"
+        description="Empty: for anyone"
+        value={given.forWhom}
+        maxLength={LEFTOVER_LIMITS.for_whom}
+        onChange={(event) => change({ forWhom: event.currentTarget.value })}
+      />
       <Checkbox
         label="lid off until it is cold"
         checked={given.open}
@@ -414,6 +447,7 @@ function FilledList({
   density,
   waterShare,
   place,
+  next,
   open,
   kitchenC,
   stacked,
@@ -427,7 +461,8 @@ function FilledList({
   filled: Filled[]
   density: number
   waterShare: number
-  place: CoolingPlace
+  place: CoolingChoice['place']
+  next: CoolingChoice['next']
   open: boolean
   kitchenC: number
   stacked: boolean
@@ -445,12 +480,14 @@ function FilledList({
         const given = {
           portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare },
           place,
+          next,
           open,
           kitchenC,
           stacked: stacked ? into.length : 1,
         }
         const cooling = coolingOf(given, guidance)
         const words = coolingWords(cooling, loaderData.nowMs, loaderData.nowMs, guidance, clock)
+        const staysOut = place === 'counter' && next === null
         const [way] = cooling.tooSlow ? fasterWays(given, guidance) : []
         return (
           <li key={f.container.id} className="basin" data-slow={cooling.tooSlow ?? undefined}>
@@ -460,7 +497,7 @@ function FilledList({
               widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)}
               open={open}
               past={false}
-              frozen={place === 'freezer'}
+              frozen={place === 'freezer' || next === 'freezer'}
             />
             <div>
               <b>{f.container.name}</b>
@@ -468,13 +505,14 @@ function FilledList({
                 {f.many > 1 && `${f.many} times `}
                 {amountIn(measuresBy, f.massG, f.massG / density)}, {length(f.depthMm)} deep
               </div>
-              <div className="small">{say(words.says)}</div>
-              {words.slow && (
+              {!staysOut && <div className="small">{say(words.says)}</div>}
+              {words.frozen && <div className="small">{words.frozen}</div>}
+              {!staysOut && words.slow && (
                 <div className={`${classes.slow} small`} role="status">
                   <IconAlertTriangle size={16} aria-hidden /> {say(words.slow)}.
                 </div>
               )}
-              {way && <div className="small">{say(way.says)}.</div>}
+              {!staysOut && way && <div className="small">{say(way.says)}.</div>}
             </div>
           </li>
         )

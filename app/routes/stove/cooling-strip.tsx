@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import type { Signal } from '#core/cook/signals'
-import type { Cooling } from '#core/leftovers/cooling'
+import { FIRST_PLACE_MIN, type Cooling, type NextPlace } from '#core/leftovers/cooling'
 import { countdown } from '../../ui/time/clock-hour'
 import classes from './cooling-strip.module.css'
 
@@ -11,6 +11,12 @@ export interface CoolingContainer {
   packedMs: number
   /** Still out of the fridge. */
   out: boolean
+  /** Where it goes from there; null where that was not said. */
+  next: NextPlace | null
+  /** It is eaten without being chilled. */
+  eatenOut: boolean
+  /** Out no longer than until then, UTC ms. */
+  outByMs: number | null
   cooling: Pick<Cooling, 'to21Min' | 'to5Min' | 'leavesHotMin' | 'tooSlow'>
   /** Minutes it may take from hot to 21 °C. */
   mayMin: number
@@ -24,11 +30,16 @@ const MINUTE = 60_000
  */
 export function nextOf({
   out,
+  next,
+  eatenOut,
+  outByMs,
   packedMs,
   cooling,
   mayMin,
 }: CoolingContainer): { atMs: number; says: string } | undefined {
   if (out) {
+    if (eatenOut) return { atMs: outByMs!, says: 'eat it now or throw it away' }
+    if (next !== null) return { atMs: packedMs + FIRST_PLACE_MIN * MINUTE, says: `into the ${next}` }
     // Cooling that will be too slow is said now, while it can still be changed.
     if (cooling.tooSlow === 'cool')
       return { atMs: packedMs, says: 'cooling too slowly: spread thinner or put in the fridge' }
