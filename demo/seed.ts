@@ -47,6 +47,12 @@ export function seedDemo(kitchen: Kitchen, nowMs: number): void {
     style: 'usual',
     made_g: 420,
     left_g: 260,
+    name: 'choir evenings',
+    vinegar: null,
+    sugar: null,
+    salt: null,
+    steeps: '',
+    ready_ms: null,
   })
 }
 

@@ -106,6 +106,7 @@ function dressingAgain(dressing: PlanRequestJson['dressing']): PlanState['dressi
     infuse: dressing.infuse_minutes ?? 0,
     set: dressing.set_minutes ?? 0,
     ml: dressing.ml_per_240_ml_dry ?? null,
+    ...(dressing.bottle ? { bottle: dressing.bottle } : {}),
     ...(dressing.per_100g_dry ? { own: fromPer100g(dressing.per_100g_dry) } : {}),
   }
 }

@@ -67,6 +67,7 @@ const APPLY: { readonly [K in keyof Required<CautionFix>]: Apply<K> } = {
         infuse: dressing.infuse_minutes,
         set: dressing.set_minutes,
         ml: dressing.ml_per_240_ml_dry,
+        ...(dressing.bottle ? { bottle: dressing.bottle } : {}),
         ...(dressing.per_100g_dry ? { own: fromPer100g(dressing.per_100g_dry) } : {}),
       },
     },

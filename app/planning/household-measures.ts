@@ -7,6 +7,7 @@ import {
 } from '#core/units/measures'
 import { measureOfCup } from '#core/units/system'
 import type { Quantity, QuantityUnit } from '#core/units/parse-quantity'
+import { volumeOfQuantity } from '#core/units/quantity-volume'
 import type { MeasureRow } from '#server/store/equipment'
 
 /** A measure an amount may be told in: by "cup" the household's own, by an id a standard cup or one it owns. */
@@ -64,16 +65,7 @@ export function choiceFor(
 }
 
 /** How much an amount in mL, spoons, cups or an own measure holds, mL; undefined for what has no volume. */
-export function volumeOf(
-  { value, unit, own }: Quantity,
-  household: Parameters<typeof measureChoices>[0],
-): number | undefined {
-  const choices = measureChoices(household)
-  if (unit === 'ml') return value
-  if (unit === 'tbsp' || unit === 'tsp') {
-    const { tbspMl, tspMl } = measureOf(choices[0]!.measure)
-    return value * (unit === 'tbsp' ? tbspMl : tspMl)
-  }
-  const choice = choiceFor(own === undefined ? { unit } : { unit, own }, choices)
-  return choice && value * measureOf(choice.measure).ml
-}
+export const volumeOf = (
+  quantity: Quantity,
+  { cup, measures }: Parameters<typeof measureChoices>[0],
+): number | undefined => volumeOfQuantity(quantity, measureOf(measureOfCup(cup)), measures)

@@ -10,6 +10,7 @@ import { contextOf, heldAt, ownPourWords } from './own-water'
 const household: PlanningData = {
   ...FIRST_KITCHEN,
   bags: [],
+  bottles: [],
   marks: [],
   units: 'grams',
   system: 'metric',

@@ -118,6 +118,8 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
     const { vinegar, sugar, salt } = state.dressing.own
     search.set('own-dressing', [vinegar, sugar, salt].join('~'))
   }
+  const { bottle } = state.dressing ?? {}
+  put('bottle', bottle ? `${bottle.id}~${bottle.name}` : null, null)
   put('boiler-dish', state.under && `${state.under.liquidG}~${state.under.name}`, null)
   put('salt', state.salt, null)
   put('stock', state.stock, first.stock)
@@ -136,7 +138,11 @@ function parseOther(text: string): PlanState['others'] {
     : []
 }
 
-function parseDressing(text: string | null, ownText: string | null): PlanState['dressing'] {
+function parseDressing(
+  text: string | null,
+  ownText: string | null,
+  bottleText: string | null,
+): PlanState['dressing'] {
   const [, style, infuse, set, ml] = /^([a-z-]+?)-(\d+)-(\d+)(?:-(\d+(?:\.\d+)?))?$/.exec(text ?? '') ?? []
   const [steeps, sets] = [
     numberIn(infuse ?? null, LIMITS.infuse_minutes),
@@ -144,6 +150,7 @@ function parseDressing(text: string | null, ownText: string | null): PlanState['
   ]
   const known = oneOrNull(DRESSING_CHOICES, style ?? null)
   const own = parseOwnDressing(ownText)
+  const [, id, name] = /^([\w-]{1,64})~(.{1,60})$/u.exec(bottleText ?? '') ?? []
   return known === null || steeps === null || sets === null
     ? null
     : {
@@ -152,6 +159,7 @@ function parseDressing(text: string | null, ownText: string | null): PlanState['
         set: sets,
         ml: numberIn(ml ?? null, LIMITS.dressing_ml),
         ...(own ? { own } : {}),
+        ...(id !== undefined && name !== undefined ? { bottle: { id, name } } : {}),
       }
 }
 
@@ -248,7 +256,7 @@ export function fromSearch(
     hold: numberIn(search.get('hold'), LIMITS.hold_minutes) ?? 0,
     holdIn: oneOrNull(HOLD_PLACES, search.get('hold-in')) ?? 'pot',
     byItself: search.get('timer') === 'yes',
-    dressing: parseDressing(search.get('dressing'), search.get('own-dressing')),
+    dressing: parseDressing(search.get('dressing'), search.get('own-dressing'), search.get('bottle')),
     under: parseUnder(search.get('boiler-dish')),
     salt: numberIn(search.get('salt'), LIMITS.salt_percent),
     stock: numberIn(search.get('stock'), [0, 1]) ?? first.stock,

@@ -21,6 +21,7 @@ const household: PlanningData = {
   heats: FIRST_KITCHEN.heats,
   measures: [],
   bags: [],
+  bottles: [],
   marks: [],
   programmes: [],
   units: 'grams',
@@ -110,6 +111,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
       infuse: fc.integer({ min: 0, max: 600 }),
       set: fc.integer({ min: 0, max: 90 }),
       ml: fc.option(fc.integer({ min: 2, max: 300 }).map((n) => n / 2)),
+      bottle: fc.constantFrom(undefined, { id: 'b-1', name: 'for the choir' }),
     }),
   ),
   under: fc.option(

@@ -37,12 +37,24 @@ import type { BagRow, PourMarkRow } from '#server/store/grain-bags'
 import { nextAt, withOffset } from '../ui/time/clock-hour'
 import { measureNamed } from './household-measures'
 
+/** A bottle of dressing, as one pours from it. */
+export interface BottleChoice {
+  id: string
+  name: string
+  style: DressingId
+  leftG: number
+  /** The cook's own proportions, g per 100 g of dry grain; left out: by the style. */
+  own?: OwnDressing
+}
+
 /** The household's data that every plan uses. */
 export interface PlanningData {
   vessels: readonly VesselRow[]
   heats: readonly HeatRow[]
   measures: readonly MeasureRow[]
   bags: readonly BagRow[]
+  /** Dressing made ahead, ready to use. */
+  bottles: readonly BottleChoice[]
   marks: readonly PourMarkRow[]
   programmes: readonly ProgrammeRow[]
   /** Whether grain is scooped, so that it comes in whole scoops. */
@@ -135,6 +147,8 @@ export interface PlanState {
     ml: number | null
     /** The cook's own, g per 100 g of dry grain; left out: by the style. */
     own?: OwnDressing
+    /** Made ahead, and poured from this bottle. */
+    bottle?: { id: string; name: string }
   } | null
   /** A dish that simmers under the basket. */
   under: { name: string; liquidG: number } | null
@@ -384,7 +398,7 @@ const addInAsked = (a: PlanState['addIns'][number]) => ({
   out: a.out,
 })
 
-const dressingAsked = ({ style, infuse, set, ml, own }: NonNullable<PlanState['dressing']>) =>
+const dressingAsked = ({ style, infuse, set, ml, own, bottle }: NonNullable<PlanState['dressing']>) =>
   style === 'none'
     ? null
     : {
@@ -393,6 +407,7 @@ const dressingAsked = ({ style, infuse, set, ml, own }: NonNullable<PlanState['d
         set_minutes: set,
         ml_per_240_ml_dry: ml,
         ...(own ? { per_100g_dry: { vinegar_g: own.vinegar, sugar_g: own.sugar, salt_g: own.salt } } : {}),
+        ...(bottle ? { bottle } : {}),
       }
 
 /** The cook's own dressing, from a request. */

@@ -1,9 +1,11 @@
 import type { Settings } from '#core/contract/settings'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
+import { bottleName, ownProportions } from '#core/finish/bottle'
+import type { BottleRow } from '#server/store/leftovers'
 import { nowMs } from '#server/clock'
 import { currentLeftovers } from '#server/queries/leftovers'
 import { currentBeliefs } from '#server/queries/beliefs'
-import type { PlanningData } from './plan-state'
+import type { BottleChoice, PlanningData } from './plan-state'
 
 /** Everything the household brings to a plan, read from its database. */
 export function loadPlanningData(open: Kitchen): { household: PlanningData; settings: Settings } {
@@ -16,6 +18,7 @@ export function loadPlanningData(open: Kitchen): { household: PlanningData; sett
       programmes: open.equipment.programmes(),
       measures: open.equipment.measures(),
       bags: open.grainBags.bags(),
+      bottles: bottlesToPour(open.leftovers.bottles(), nowMs()),
       marks: open.grainBags.marks(),
       units: settings.units,
       system: settings.system,
@@ -39,3 +42,18 @@ export function loadPlanningData(open: Kitchen): { household: PlanningData; sett
     },
   }
 }
+
+/** Bottles that have steeped for long enough and are not empty. */
+const bottlesToPour = (rows: readonly BottleRow[], now: number): BottleChoice[] =>
+  rows
+    .filter(({ left_g, ready_ms }) => left_g > 0 && (ready_ms ?? 0) <= now)
+    .map((row) => {
+      const own = ownProportions(row)
+      return {
+        id: row.id,
+        name: bottleName(row),
+        style: row.style,
+        leftG: row.left_g,
+        ...(own ? { own } : {}),
+      }
+    })

@@ -66,6 +66,7 @@ async function begin(): Promise<string> {
     heats,
     measures: [],
     bags: [],
+    bottles: [],
     marks: [],
     programmes: [],
     units: 'grams' as const,

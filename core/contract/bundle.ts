@@ -482,7 +482,19 @@ export const BUNDLE_TABLES = {
   bottle: {
     group: 'leftovers',
     key: ['id'],
-    row: row({ id, made_ms: moment, style: oneOf(DRESSING_IDS), made_g: grams, left_g: grams }),
+    row: row({
+      id,
+      made_ms: moment,
+      style: oneOf(DRESSING_IDS),
+      made_g: grams,
+      left_g: grams,
+      name: text(60),
+      vinegar: none(number([0, 60], 'g')),
+      sugar: none(number([0, 60], 'g')),
+      salt: none(number([0, 10], 'g')),
+      steeps: text(60),
+      ready_ms: none(moment),
+    }),
   },
   meal: {
     group: 'meals',

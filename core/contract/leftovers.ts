@@ -20,6 +20,7 @@ export const LEFTOVER_LIMITS = Object.freeze({
   bottle_g: [10, 20_000],
   taken_portions: [0.001, 100],
   for_whom: 60,
+  steep_days: [0, 31],
 } as const)
 
 const named = nameText(LEFTOVER_LIMITS.name)
@@ -79,7 +80,30 @@ const TellForm = v.object({
 })
 export const parseTell = readerOf(TellForm)
 
-const BottleForm = v.object({ style: oneOf(DRESSING_IDS), made_g: number(LEFTOVER_LIMITS.bottle_g, 'g') })
+const optional = lineText(60)
+const blankIsNone = <T>(schema: v.GenericSchema<unknown, T>) =>
+  v.optional(
+    v.union([
+      v.pipe(
+        v.literal(''),
+        v.transform(() => undefined),
+      ),
+      schema,
+    ]),
+  )
+const BottleForm = v.object({
+  style: oneOf(DRESSING_IDS),
+  /** Left out where the cook's own amounts say it. */
+  made_g: blankIsNone(number(LEFTOVER_LIMITS.bottle_g, 'g')),
+  name: v.optional(optional, ''),
+  /** The cook's own, "200 ml", "5 tbsp", "2 tsp"; and for how much dry grain, g. */
+  vinegar: v.optional(optional, ''),
+  sugar: v.optional(optional, ''),
+  salt: v.optional(optional, ''),
+  for_dry_g: blankIsNone(number(LEFTOVER_LIMITS.bottle_g, 'g')),
+  steeps: v.optional(optional, ''),
+  steep_days: blankIsNone(number(LEFTOVER_LIMITS.steep_days, 'days')),
+})
 export const parseBottleForm = readerOf(BottleForm)
 
 /** Figures a household may set stricter; an empty field leaves the published one. */

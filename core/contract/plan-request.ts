@@ -369,6 +369,8 @@ export const PlanRequestSchema = record({
           salt_g: between(...LIMITS.dressing_g.salt, 'g'),
         }),
       ),
+      /** Made ahead: it is not mixed, but poured from this bottle. */
+      bottle: v.optional(record({ id: textSchema(64), name: nameSchema })),
     }),
   ),
   hold_minutes: v.optional(between(...LIMITS.hold_minutes, 'minutes'), DEFAULTS.hold_minutes),
@@ -729,6 +731,7 @@ function dressingFrom({
       infuseMinutes: dressing.infuse_minutes,
       setMinutes: dressing.set_minutes,
       mlPer240: dressing.ml_per_240_ml_dry ?? null,
+      ...(dressing.bottle ? { bottle: dressing.bottle } : {}),
       ...(dressing.per_100g_dry
         ? {
             own: {

@@ -22,7 +22,10 @@ export interface LedgerLine {
   frozen: number
 }
 
-/** What is left of each batch, for whom and until when: soonest first, what is all frozen last; nothing past its date. */
+/**
+ * What is left of each batch, for whom and until when: soonest first, what is all frozen last; nothing past
+ * its date.
+ */
 export function ledgerOf(items: readonly LedgerItem[]): LedgerLine[] {
   const lines = new Map<string, LedgerLine>()
   for (const { title, batch, forWhom, portionsAtFirst, state } of items) {

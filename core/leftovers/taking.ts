@@ -1,7 +1,6 @@
-import type { QuantityUnit } from '#core/units/parse-quantity'
-import { parseQuantity } from '#core/units/parse-quantity'
 import type { Measure, OwnMeasure } from '#core/units/measures'
-import { STANDARD_MEASURES } from '#core/units/measures'
+import { parseQuantity } from '#core/units/parse-quantity'
+import { volumeOfQuantity } from '#core/units/quantity-volume'
 
 /** What is in a container now. */
 export interface Contents {
@@ -43,7 +42,7 @@ export function portionsTaken(
   if (!/^(?:of it|it|the rest|the (?:box|container)|left)?$/i.test(read.rest))
     return { ok: false, says: `must be an amount, ${EXAMPLES}; "${read.rest}" was not understood` }
   const { value, unit } = read.quantity
-  const ml = mlOf(unit, cup, own.find(({ name }) => name === read.quantity.own)?.ml)
+  const ml = volumeOfQuantity(read.quantity, cup, own)
   const taken =
     unit === undefined
       ? value < 1
@@ -55,7 +54,7 @@ export function portionsTaken(
           ? (value / grams) * portions
           : ml === undefined
             ? undefined
-            : ((value * ml * densityGMl) / grams) * portions
+            : ((ml * densityGMl) / grams) * portions
   if (taken === undefined) return { ok: false, says: `must be an amount of grain, ${EXAMPLES}` }
   if (taken > portions * 1.02)
     return { ok: false, says: `is more than there is: ${round(portions)} portions, ${Math.round(grams)} g` }
@@ -63,25 +62,3 @@ export function portionsTaken(
 }
 
 const round = (n: number): number => Math.round(n * 10) / 10
-
-/** How much one of a unit holds, mL; undefined for what does not hold grain. */
-function mlOf(unit: QuantityUnit | undefined, cup: Measure, ownMl: number | undefined): number | undefined {
-  switch (unit) {
-    case 'ml':
-      return 1
-    case 'tbsp':
-      return cup.tbspMl
-    case 'tsp':
-      return cup.tspMl
-    case 'cup':
-      return cup.ml
-    case 'us-cup':
-    case 'metric-cup':
-    case 'rice-cooker-cup':
-      return STANDARD_MEASURES[unit].ml
-    case 'own':
-      return ownMl
-    default:
-      return undefined
-  }
-}

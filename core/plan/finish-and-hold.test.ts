@@ -31,6 +31,11 @@ describe('dressed grain', () => {
     expect(mix.end).toBeLessThanOrEqual(times.get('fluff')!.start + 0.11)
     expect(times.get('dress')!.start).toBeCloseTo(times.get('fluff')!.end, 5)
     const plain = plan({ purpose: 'dressed', dressing: null })
+    // Made ahead it is not mixed; as much of it is poured from the bottle.
+    const bottled = plan({ purpose: 'dressed', dressing: { bottle: { id: 'b', name: 'feast' } } })
+    expect(bottled.stages.map(({ id }) => id)).not.toContain('mix-dressing')
+    expect(bottled.dressing).toEqual(dressed.dressing)
+    expect(bottled.stages.find(({ id }) => id === 'dress')!.checks[0]).toContain('“feast”')
     expect(plain.dressing).toBeUndefined()
     const own = ['dress', 'cool'].reduce(
       (sum, id) => sum + dressed.stages.find((s) => s.id === id)!.minutes.expected,

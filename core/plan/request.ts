@@ -96,6 +96,8 @@ export interface PlanRequest {
     mlPer240: number | null
     /** The cook's own, g per 100 g of dry grain; left out: by the style. */
     own?: { vinegar: number; sugar: number; salt: number }
+    /** Made ahead, and poured from this bottle. */
+    bottle?: { id: string; name: string }
   } | null
   /** Kept warm for this long before serving, minutes. */
   holdMinutes: number

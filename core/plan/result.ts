@@ -97,6 +97,7 @@ export interface CautionFix {
     set_minutes: number
     ml_per_240_ml_dry: number | null
     per_100g_dry?: { vinegar_g: number; sugar_g: number; salt_g: number }
+    bottle?: { id: string; name: string }
   }
   boiler_dish?: { name: string; liquid_g: number }
 }

@@ -419,6 +419,7 @@ function lastStages({
         hands_on: true,
         ...byCue('dressed'),
         checks: [
+          ...(request.dressing!.bottle ? [`From the bottle “${request.dressing!.bottle.name}”`] : []),
           'Over the paddle, all round; cut and fold, do not stir',
           ...(dressing.saltLastG > 0
             ? [`Last, ${roundTo(dressing.saltLastG, 1)} g salt sprinkled over`]
@@ -538,7 +539,7 @@ const batchStages = (dryG: number, request: Pick<PlanRequest, 'guidance'>): Stag
 
 /** The dressing is mixed while the pot works; steeped, it starts as early as that takes. */
 function dressingStages({ request, dressing }: StageInput, after: string, readyBy: number): Stage[] {
-  if (!dressing) return []
+  if (!dressing || request.dressing!.bottle) return []
   const { infuseMinutes } = request.dressing!
   const mix: Stage = {
     id: 'mix-dressing',
@@ -592,6 +593,7 @@ export function stagesOf(laid: StageInput): Stage[] {
   const [first] = cook
   const loosened = times.get('fluff')!
   const dressing = dressingStages(laid, first!.id, loosened.start - times.get(first!.id)!.end)
+  if (dressing.length === 0) return cook
   const ready = dressing.reduce(
     (sum, stage) => sum + (stage.lag_minutes ?? 0) + stage.minutes.expected,
     times.get(first!.id)!.end,

@@ -12,6 +12,7 @@ import {
   recordLeftoverEvent,
 } from './leftovers'
 import { currentLeftovers } from '#server/queries/leftovers'
+import { startCook } from './start-cook'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 
 const NOW = Date.UTC(2026, 2, 28, 18, 0)
@@ -170,6 +171,62 @@ describe('containers, bottles and what sticks', () => {
     expect(takeFromBottle(kitchen, { id: made.value, grams: '132' }).ok).toBe(true)
     expect(kitchen.leftovers.bottles()).toEqual([])
     expect(errorOf(makeBottle(kitchen, { style: 'hot', made_g: '200' }, NOW))!.path).toBe('style')
+  })
+  test('a bottle of own amounts: its proportions by its vinegar or for so much grain, what steeps and until when', () => {
+    const made = (more: object) => makeBottle(kitchen, { style: 'usual', ...more }, NOW)
+    // 300 g vinegar is usual for 2 kg of dry grain: 15 g to 100 g.
+    expect(made({ vinegar: '300 g', sugar: '100 g', salt: '30 g', name: 'feast' }).ok).toBe(true)
+    expect(kitchen.leftovers.bottles()[0]).toMatchObject({
+      name: 'feast',
+      made_g: 430,
+      left_g: 430,
+      vinegar: 15,
+    })
+    expect(kitchen.leftovers.bottles()[0]!.sugar).toBeCloseTo(5, 9)
+    const spoons = made({
+      vinegar: '10 tbsp',
+      for_dry_g: '1000',
+      steeps: 'a strip of kelp',
+      steep_days: '31',
+    })
+    const stored = kitchen.leftovers.bottles().find((b) => spoons.ok && b.id === spoons.value)!
+    expect(stored.vinegar).toBeCloseTo((150 * 1.01) / 10, 6)
+    expect(stored).toMatchObject({
+      sugar: 0,
+      salt: 0,
+      steeps: 'a strip of kelp',
+      ready_ms: NOW + 31 * 24 * HOUR,
+    })
+    expect(errorOf(made({}))).toMatchObject({ path: 'made_g' })
+    expect(errorOf(made({ sugar: '100 g' }))).toMatchObject({ path: 'vinegar' })
+    expect(errorOf(made({ vinegar: 'plenty' }))!.message).toContain('"5 tbsp"')
+    expect(errorOf(made({ vinegar: '300 g', salt: '300 g' }))).toMatchObject({
+      path: 'salt',
+      code: 'out-of-range',
+    })
+    expect(errorOf(made({ vinegar: '300 g', steep_days: '32' }))).toMatchObject({ path: 'steep_days' })
+    expect(errorOf(made({ vinegar: '300 g', for_dry_g: '5' }))).toMatchObject({ path: 'for_dry_g' })
+  })
+  test('a batch that is started takes its dressing out of the bottle', () => {
+    const made = makeBottle(kitchen, { style: 'usual', made_g: '200' }, NOW)
+    if (!made.ok) throw new Error('no bottle')
+    const started = startCook(
+      kitchen,
+      {
+        vessel_id: kitchen.equipment.vessels()[0]!.id,
+        heat_id: kitchen.equipment.heats()[0]!.id,
+        request: {
+          amount: { basis: 'dry-mass', value: 300 },
+          grains: [{ variety: 'short-white' }],
+          purpose: 'dressed',
+          dressing: { bottle: { id: made.value, name: 'usual' } },
+        },
+      },
+      NOW,
+    )
+    if (!started.ok) throw new Error(started.errors[0]!.message)
+    // 15 + 6 + 1.6 g to each 100 g dry.
+    expect(kitchen.leftovers.bottles()[0]!.left_g).toBeCloseTo(200 - 3 * 22.6, 1)
   })
   test('what a pot keeps for itself is remembered with the pot', () => {
     expect(keepStuck(kitchen, { vessel_id: 'heavy-pot', sticks_g: '60' }).ok).toBe(true)

@@ -14,6 +14,14 @@ import { between } from '#core/contract/fields'
 import type { Result } from '#core/contract/plan-request'
 import { canTell, containerState, happenedAt, packedOf } from '#core/leftovers/container-state'
 import { containerOf, shareOut } from '#core/leftovers/portions'
+import { LIMITS } from '#core/contract/plan-request'
+import {
+  DRESSING_PARTS,
+  dressingGrams,
+  proportionsOfBottle,
+  type DressingPart,
+} from '#core/finish/dressing-amounts'
+import { roundTo } from '#core/units/rounding'
 import { portionsTaken } from '#core/leftovers/taking'
 import { cupMeasure } from '#core/units/system'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
@@ -21,6 +29,7 @@ import { fieldError } from '#core/contract/field-error'
 import { inOneWrite } from '../store/write'
 
 const MINUTE = 60_000
+const DAY = 1440 * MINUTE
 
 export function saveGuidance({ household }: Kitchen, input: unknown): Result<null> {
   const read = parseGuidance(input)
@@ -147,18 +156,61 @@ export function recordLeftoverEvent(kitchen: Kitchen, input: unknown, nowMs: num
   return { ok: true, value: null }
 }
 
-export function makeBottle({ leftovers: leftover }: Kitchen, input: unknown, nowMs: number): Result<string> {
+/** A bottle of dressing made ahead: by a style or the cook's own amounts.  @returns its id */
+export function makeBottle(kitchen: Kitchen, input: unknown, nowMs: number): Result<string> {
+  const { leftovers } = kitchen
   const read = parseBottleForm(input)
   if (!read.ok) return read
+  const { style, name, steeps, steep_days = 0, ...given } = read.value
+  const own = ownAmounts(kitchen, given)
+  if (!own.ok) return own
+  const made_g = own.value?.totalG ?? given.made_g
+  if (made_g === undefined)
+    return fieldError('made_g', 'is required: how much was made, or the vinegar, sugar and salt in it')
   const id = randomUUID()
-  leftover.saveBottle({
+  leftovers.saveBottle({
     id,
     made_ms: Math.round(nowMs),
-    style: read.value.style,
-    made_g: read.value.made_g,
-    left_g: read.value.made_g,
+    style,
+    made_g,
+    left_g: made_g,
+    name,
+    vinegar: own.value?.per100.vinegar ?? null,
+    sugar: own.value?.per100.sugar ?? null,
+    salt: own.value?.per100.salt ?? null,
+    steeps,
+    ready_ms: steep_days > 0 ? Math.round(nowMs + steep_days * DAY) : null,
   })
   return { ok: true, value: id }
+}
+
+/** A dressing of the cook's own amounts: g altogether, and its proportions; null where none were given. */
+function ownAmounts(
+  kitchen: Kitchen,
+  given: Record<DressingPart, string> & { for_dry_g?: number | undefined },
+): Result<{ totalG: number; per100: Record<DressingPart, number> } | null> {
+  if (DRESSING_PARTS.every((part) => given[part] === '')) return { ok: true, value: null }
+  const { cup, crystal } = settingsOf(kitchen)
+  const house = { cup: cupMeasure(cup), own: kitchen.equipment.measures(), crystal }
+  const grams = { vinegar: 0, sugar: 0, salt: 0 }
+  for (const part of DRESSING_PARTS) {
+    const g = given[part] === '' ? 0 : dressingGrams(part, given[part], house)
+    if (g === undefined)
+      return fieldError(part, `must be an amount such as "5 tbsp" or "90 g", got "${given[part]}"`)
+    grams[part] = g
+  }
+  if (grams.vinegar === 0) return fieldError('vinegar', 'is required: a dressing has vinegar in it')
+  const per100 = proportionsOfBottle(grams, given.for_dry_g)
+  for (const part of DRESSING_PARTS) {
+    const [min, max] = LIMITS.dressing_g[part]
+    if (per100[part] < min || per100[part] > max)
+      return fieldError(
+        part,
+        `must be from ${min} to ${max} g to 100 g of dry grain, got ${roundTo(per100[part], 1)} g`,
+        'out-of-range',
+      )
+  }
+  return { ok: true, value: { totalG: grams.vinegar + grams.sugar + grams.salt, per100 } }
 }
 
 const parseTake = readerOf(
@@ -181,10 +233,21 @@ export function takeFromBottle({ leftovers: leftover }: Kitchen, input: unknown)
       `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`,
       'out-of-range',
     )
-  const left = Math.max(0, bottle.left_g - read.value.grams)
+  pourFromBottle({ leftovers: leftover }, bottle.id, read.value.grams)
+  return { ok: true, value: null }
+}
+
+/** Takes so much out of a bottle, or all there is; an empty bottle, and one that is gone, needs nothing. */
+export function pourFromBottle(
+  { leftovers: leftover }: Pick<Kitchen, 'leftovers'>,
+  id: string,
+  grams: number,
+): void {
+  const bottle = leftover.bottles().find((b) => b.id === id)
+  if (!bottle) return
+  const left = Math.max(0, bottle.left_g - grams)
   if (left < 1) leftover.dropBottle(bottle.id)
   else leftover.saveBottle({ ...bottle, left_g: left })
-  return { ok: true, value: null }
 }
 
 const parseStuck = readerOf(

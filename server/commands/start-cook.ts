@@ -7,6 +7,7 @@ import {
   type Result,
 } from '#core/contract/plan-request'
 import { bagDelta } from '#core/grain/bag'
+import { pourFromBottle } from './leftovers'
 import { varietyOf } from '#core/grain/varieties'
 import { grainKeyOf } from '#core/learn/grain-key'
 import { experimentsFor } from '#core/learn/beliefs'
@@ -94,11 +95,13 @@ export function startCook(kitchen: Kitchen, input: unknown, nowMs: number): Resu
     bagDelta: bagDelta(bag),
     applied: parsed.output.applied ?? NOTHING_APPLIED,
   }
+  const bottle = request.dressing?.bottle
   const offer = nextOffer(kitchen, cook, nowMs)
   const used = made.grain.parts.find((part) => part.variety === bag?.variety)?.mass_g
   inOneWrite(db, () => {
     cooks.add({ ...cook, offer })
     if (bag && used !== undefined) grainBags.take(bag.id, used)
+    if (bottle && made.dressing) pourFromBottle(kitchen, bottle.id, made.dressing.liquid_g)
   })
   announce(id)
   return { ok: true, value: id }

@@ -15,6 +15,7 @@ type EventRow = TableRow<'leftover_event'>
 const CONTAINER = 'id, name, ml, depth_mm, many'
 const LEFTOVER =
   'id, cook_id, title, variety, container_name, grams, portions, depth_mm, density_g_ml, water_share, place, open, stacked, dressed, cooked_ms, packed_ms, next_place, for_whom'
+const BOTTLE = 'id, made_ms, style, made_g, left_g, name, vinegar, sugar, salt, steeps, ready_ms'
 const named = (columns: string) => columns.replace(/\w+/g, '@$&')
 
 const eventOf = ({ id, kind, at_ms, portions, target }: EventRow): LeftoverEvent => ({
@@ -44,9 +45,9 @@ export function leftoversIn(db: Db) {
   )
   const append = db.prepare(`
     INSERT INTO leftover_event (id, leftover_id, kind, at_ms, portions, target) VALUES (@id, @leftoverId, @kind, @atMs, @portions, @target) ON CONFLICT (id) DO NOTHING`)
-  const bottles = db.prepare('SELECT id, made_ms, style, made_g, left_g FROM bottle ORDER BY made_ms DESC')
+  const bottles = db.prepare(`SELECT ${BOTTLE} FROM bottle ORDER BY made_ms DESC`)
   const saveBottle = db.prepare(`
-    INSERT INTO bottle (id, made_ms, style, made_g, left_g) VALUES (@id, @made_ms, @style, @made_g, @left_g)
+    INSERT INTO bottle (${BOTTLE}) VALUES (${named(BOTTLE)})
     ON CONFLICT (id) DO UPDATE SET left_g = @left_g`)
   const dropBottle = db.prepare('DELETE FROM bottle WHERE id = ?')
   const eventsOf = (id: string): LeftoverEvent[] => (events.all(id) as EventRow[]).map(eventOf)

@@ -128,6 +128,7 @@ const KEYS = [
   'text',
   'steps',
   'own-dressing',
+  'bottle',
 ] as const
 const INTENTS = [
   'start',

@@ -7,6 +7,7 @@ export const firstKitchen = (): PlanningData => ({
   heats: FIRST_KITCHEN.heats,
   measures: [],
   bags: [],
+  bottles: [],
   marks: [],
   programmes: [],
   units: 'grams',

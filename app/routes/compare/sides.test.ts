@@ -8,6 +8,7 @@ const household: PlanningData = {
   ...FIRST_KITCHEN,
   measures: [],
   bags: [],
+  bottles: [],
   marks: [],
   units: 'grams',
   system: 'metric',

@@ -62,7 +62,7 @@ export function ContainerCard({
   pan,
   kitchenC,
 }: ContainerCardProps) {
-  const { say, length } = useUnits()
+  const { say } = useUnits()
   const title = useId()
   const fetcher = useFetcher()
   const busy = fetcher.state !== 'idle'
@@ -72,38 +72,21 @@ export function ContainerCard({
       { method: 'post' },
     )
   const useBy = useByWords(view, now, clock, row)
-  const variety = varietyOf(row.variety)
   const cools = warm && !useBy.past ? coolingWords(cooling, row.packed_ms, now, guidance, clock) : undefined
   const freezing = freezingWords(row, view, now, clock)
   const ways = cools?.slow ? fasterWays(coolingGivenOf(row, kitchenC), guidance) : []
-  const areaMm2 = (row.grams / row.density_g_ml / row.depth_mm) * 1000
   return (
     <li className={`${classes.card} basin`} data-past={useBy.past || undefined} aria-labelledby={title}>
-      <div className={classes.head}>
-        <ContainerSection
-          variety={variety}
-          depthMm={row.depth_mm * (view.portions / row.portions)}
-          widthMm={Math.sqrt(areaMm2 * 1.4)}
-          open={row.open === 1 && warm}
-          past={useBy.past}
-          frozen={view.place === 'freezer'}
-        />
-        <div>
-          <b className="figure" id={title}>
-            {row.title}
-          </b>
-          <div className="quiet small">
-            {row.container_name}, {portionsWord(view.portions)},{' '}
-            {amountIn(measuresBy, view.grams, view.grams / row.density_g_ml)}, {length(row.depth_mm)} deep
-          </div>
-          <div className="quiet small">
-            cooked {momentWord(row.cooked_ms, now, clock)}
-            {row.for_whom !== '' && `, for ${row.for_whom}`}
-            {row.dressed === 1 && ', with dressing: hardens in the fridge'}
-            {view.reheats > 0 && ', reheated once'}
-          </div>
-        </div>
-      </div>
+      <ContainerHead
+        row={row}
+        view={view}
+        past={useBy.past}
+        warm={warm}
+        id={title}
+        now={now}
+        clock={clock}
+        measuresBy={measuresBy}
+      />
       {cools && (
         <p className={classes.cools}>
           <span className="figure">{say(cools.says)}</span>
@@ -146,6 +129,51 @@ export function ContainerCard({
       <ContainerKeys useBy={useBy} busy={busy} tell={tell} view={view} next={row.next_place} />
       {!useBy.past && <TakeSome row={row} frozen={view.place === 'freezer'} />}
     </li>
+  )
+}
+
+/** What is in it, how much and how deep, since when, and for whom. */
+function ContainerHead({
+  row,
+  view,
+  past,
+  warm,
+  id,
+  now,
+  clock,
+  measuresBy,
+}: Pick<ContainerCardProps, 'row' | 'view' | 'warm' | 'now' | 'clock' | 'measuresBy'> & {
+  past: boolean
+  id: string
+}) {
+  const { length } = useUnits()
+  const areaMm2 = (row.grams / row.density_g_ml / row.depth_mm) * 1000
+  return (
+    <div className={classes.head}>
+      <ContainerSection
+        variety={varietyOf(row.variety)}
+        depthMm={row.depth_mm * (view.portions / row.portions)}
+        widthMm={Math.sqrt(areaMm2 * 1.4)}
+        open={row.open === 1 && warm}
+        past={past}
+        frozen={view.place === 'freezer'}
+      />
+      <div>
+        <b className="figure" id={id}>
+          {row.title}
+        </b>
+        <div className="quiet small">
+          {row.container_name}, {portionsWord(view.portions)},{' '}
+          {amountIn(measuresBy, view.grams, view.grams / row.density_g_ml)}, {length(row.depth_mm)} deep
+        </div>
+        <div className="quiet small">
+          cooked {momentWord(row.cooked_ms, now, clock)}
+          {row.for_whom !== '' && `, for ${row.for_whom}`}
+          {row.dressed === 1 && ', with dressing: hardens in the fridge'}
+          {view.reheats > 0 && ', reheated once'}
+        </div>
+      </div>
+    </div>
   )
 }
 

@@ -2,7 +2,6 @@ import { Button } from '@mantine/core'
 import { data, Link } from 'react-router'
 import { unitsOf } from '#core/units/system'
 import type { Result } from '#core/contract/plan-request'
-import { DRESSINGS } from '#core/finish/dressing'
 import { deliveredPower } from '#core/heat/sources'
 import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
@@ -186,7 +185,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
       <p className="quiet small">
         {WHY_STRICT} Stacked containers cool as one: leave space between them until cold. {FOLLOW_LOCAL}
       </p>
-      <Bottles bottles={bottles} styles={DRESSINGS} clock={clock} now={now} refused={refused} />
+      <Bottles bottles={bottles} clock={clock} now={now} refused={refused} />
       <Containers containers={containers} />
     </main>
   )

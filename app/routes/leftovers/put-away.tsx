@@ -17,7 +17,7 @@ import {
   type CoolingChoice,
   type CoolingChoiceId,
 } from '#core/leftovers/cooling'
-import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
+import { FOLLOW_LOCAL, type Guidance } from '#core/leftovers/guidance'
 import {
   containerOf,
   eatenAtOnce,
@@ -153,7 +153,7 @@ interface Given {
 /** What is left of a pot, shared out level, with when each container is cold; warned before it is too late. */
 export default function PutAway({ loaderData, actionData }: Route.ComponentProps) {
   const { capacity } = useUnits()
-  const { cook, containers, guidance, kitchenC, clock, measuresBy } = loaderData
+  const { cook, containers, guidance, measuresBy } = loaderData
   const submit = useSubmit()
   const busy = useNavigation().state !== 'idle'
   const owned = useMemo(() => containers.map(containerOf), [containers])
@@ -253,21 +253,12 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
             place={place}
             next={next}
             open={open}
-            kitchenC={kitchenC}
             stacked={stacked}
             into={into}
-            guidance={guidance}
             loaderData={loaderData}
-            clock={clock}
             variety={variety}
-            measuresBy={measuresBy}
           />
-          <p className="quiet small">
-            {cools === 'counter'
-              ? `Eat within ${spanWord(guidance.room_min.value)} of storing it (${guidance.room_min.source}); what is left then is thrown away.`
-              : `Eat within ${guidance.eat_h.value} h (${guidance.eat_h.source}), or freeze what is for later.`}{' '}
-            {FOLLOW_LOCAL}
-          </p>
+          <HowLong stays={cools === 'counter'} guidance={guidance} />
           {errors.map((e) => (
             <p key={e.path} role="alert">
               {e.message}
@@ -281,6 +272,16 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
     </main>
   )
 }
+
+/** Until when it is eaten, from the counter or from the cold. */
+const HowLong = ({ stays, guidance }: { stays: boolean; guidance: Guidance }) => (
+  <p className="quiet small">
+    {stays
+      ? `Eat within ${spanWord(guidance.room_min.value)} of storing it (${guidance.room_min.source}); what is left then is thrown away.`
+      : `Eat within ${guidance.eat_h.value} h (${guidance.eat_h.source}), or freeze what is for later.`}{' '}
+    {FOLLOW_LOCAL}
+  </p>
+)
 
 /** What is left, how it was cooled and when: everything asked before it is shared out. */
 function PutAwayForm({
@@ -449,14 +450,10 @@ function FilledList({
   place,
   next,
   open,
-  kitchenC,
   stacked,
   into,
-  guidance,
   loaderData,
-  clock,
   variety,
-  measuresBy,
 }: {
   filled: Filled[]
   density: number
@@ -464,16 +461,13 @@ function FilledList({
   place: CoolingChoice['place']
   next: CoolingChoice['next']
   open: boolean
-  kitchenC: number
   stacked: boolean
   into: Container[]
-  guidance: Route.ComponentProps['loaderData']['guidance']
   loaderData: Route.ComponentProps['loaderData']
-  clock: { zone: string; clock: '12' | '24' }
   variety: VarietyId
-  measuresBy: Route.ComponentProps['loaderData']['measuresBy']
 }) {
   const { say, length } = useUnits()
+  const { guidance, kitchenC, clock, measuresBy } = loaderData
   return (
     <ul className={classes.filled}>
       {distinct(filled).map((f) => {

@@ -21,6 +21,7 @@ const household: PlanningData = {
   programmes: [],
   measures: [],
   bags: [],
+  bottles: [],
   marks: [],
   units: 'grams',
   system: 'metric',

@@ -15,6 +15,7 @@ import { TranslateRatio } from './translate-ratio'
 const household: PlanningData = {
   ...FIRST_KITCHEN,
   bags: [],
+  bottles: [],
   marks: [],
   units: 'grams',
   system: 'metric',

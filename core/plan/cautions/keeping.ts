@@ -80,6 +80,7 @@ const dressedAtRoomTemperature: CautionRule = ({ request: { dressing, guidance }
         infuse_minutes: dressing.infuseMinutes,
         set_minutes: room_min.value,
         ml_per_240_ml_dry: dressing.mlPer240,
+        ...(dressing.bottle ? { bottle: dressing.bottle } : {}),
         ...(dressing.own ? { per_100g_dry: ownProportions(dressing.own) } : {}),
       },
     },

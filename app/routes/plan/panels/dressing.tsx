@@ -3,9 +3,9 @@ import { useState } from 'react'
 import { LIMITS } from '#core/contract/plan-request'
 import { DRESSINGS } from '#core/finish/dressing'
 import type { Plan } from '#core/plan/result'
-import { amountText, spoonAmount, spoonDensity } from '#core/plan/stage-amounts'
-import { parseQuantity } from '#core/units/parse-quantity'
-import { volumeOf } from '../../../planning/household-measures'
+import { amountText, spoonAmount } from '#core/plan/stage-amounts'
+import { dressingGrams } from '#core/finish/dressing-amounts'
+import { cupMeasure } from '#core/units/system'
 import { useUnits } from '../../../ui/units/units'
 import {
   DRESSING_CHOICES,
@@ -28,9 +28,13 @@ interface DressingProps {
 /** How the vinegar is seasoned: by a style or by the cook's own amounts; and what lead it asks for. */
 export function Dressing(props: DressingProps) {
   const { state, change } = props
+  const { mass } = useUnits()
   const at = state.dressing ?? USUAL
+  const poured = props.household.bottles.find(({ id }) => id === at.bottle?.id)
   const set = (more: Partial<NonNullable<PlanState['dressing']>>) => change({ dressing: { ...at, ...more } })
-  const byStyle = ({ own: _own, ...rest }: typeof at) => rest
+  const byStyle = ({ own: _own, bottle: _bottle, ...rest }: typeof at) => rest
+  const needsG = props.plan.dressing?.liquid_g
+  const ownPut = (own: OwnDressing) => change({ dressing: { ...byStyle(at), own, ml: null } })
   return (
     <Stack gap="xs">
       <Text size="sm" fw={600}>
@@ -41,25 +45,45 @@ export function Dressing(props: DressingProps) {
           <UnstyledButton
             key={style}
             className="chip"
-            aria-pressed={at.style === style && at.own === undefined}
+            aria-pressed={at.style === style && at.own === undefined && at.bottle === undefined}
             onClick={() => change({ dressing: { ...byStyle(at), style, ml: null } })}
           >
             {style === 'none' ? 'none' : DRESSINGS[style].name}
           </UnstyledButton>
         ))}
+        {props.household.bottles.map(({ id, name, style, leftG, own }) => (
+          <UnstyledButton
+            key={id}
+            className="chip"
+            aria-pressed={at.bottle?.id === id}
+            onClick={() =>
+              change({
+                dressing: { ...byStyle(at), style, ml: null, ...(own ? { own } : {}), bottle: { id, name } },
+              })
+            }
+          >
+            from “{name}”, {mass(Math.round(leftG))} left
+          </UnstyledButton>
+        ))}
       </div>
+      {poured && needsG !== undefined && needsG > poured.leftG && (
+        <Text size="sm" role="status">
+          “{poured.name}” holds {mass(Math.round(poured.leftG))}; this batch takes {mass(Math.round(needsG))}.
+        </Text>
+      )}
       {at.style !== 'none' && (
         <>
           <OwnAmounts
             key={props.plan.dressing?.liquid_g}
             {...props}
-            put={(own) => set({ own, ml: null })}
+            put={ownPut}
             saltLast={DRESSINGS[at.style].saltLast}
           />
           <Group grow align="flex-end">
             <NumberInput
               size="xs"
               label="Infuse, min"
+              disabled={at.bottle !== undefined}
               value={at.infuse}
               min={0}
               max={LIMITS.infuse_minutes[1]}
@@ -116,20 +140,14 @@ function OwnAmounts({
   }
   const speaking = speakingOf(state, household)
   const shown = (part: Part) => say(amountText(spoonAmount(part, grams[part], speaking), speaking))
-  const gramsOf = (part: Part, text: string): number | undefined => {
-    if (/^\s*(0|none)\s*$/i.test(text)) return 0
-    const read = parseQuantity(
-      text,
-      household.measures.map((m) => m.name),
-    )
-    if (!read.ok || read.rest.replace(part, '').trim() !== '') return undefined
-    if (read.quantity.unit === 'g') return read.quantity.value
-    const ml = volumeOf(read.quantity, household)
-    return ml && ml * spoonDensity(part, speaking.saltCrystal)
+  const house = {
+    cup: cupMeasure(household.cup),
+    own: household.measures,
+    crystal: speaking.saltCrystal,
   }
   const tell = (part: Part, text: string) => {
     if (text === shown(part)) return
-    const told = gramsOf(part, text)
+    const told = dressingGrams(part, text, house)
     const own = told === undefined ? undefined : per100({ ...grams, [part]: told })
     const [min, max] = LIMITS.dressing_g[part]
     const limit = (g: number) => Math.round((g * plan.grain.mass_g) / 10) / 10
