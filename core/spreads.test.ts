@@ -1,4 +1,5 @@
-import { luckOf, randomOf } from '#core/simulate/sweep'
+import { randomOf } from '#core/random'
+import { luckOf } from '#core/simulate/sweep'
 import { SPREADS } from './spreads'
 
 const MANY = 20_000

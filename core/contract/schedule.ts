@@ -6,6 +6,8 @@ import { companionOf, dishOf, standsAt } from '#core/schedule/dish-blocks'
 import type { Lock, Placement } from '#core/schedule/place'
 import { joinDishes } from '#core/schedule/join-dishes'
 import { SCHEDULE_LIMITS } from '#core/schedule/limits'
+import { eveningOdds } from '#core/schedule/evening-odds'
+import { roundTo } from '#core/units/rounding'
 import { search } from '#core/schedule/search'
 import { placeLive, type LiveInput } from '#core/schedule/reschedule'
 import type { Block, Dish, FixedBlock, KitchenPlaces, Need, Placed, TaskAt } from '#core/schedule/task'
@@ -87,6 +89,8 @@ export const ScheduleSchema = record({
   appliances: v.optional(list(record({ id, vessel: v.unknown() }), SCHEDULE_LIMITS.appliances), []),
   cooks: v.optional(wholeBetween(...SCHEDULE_LIMITS.cooks), 1),
   /** Tasks as last published: kept as far as possible. */
+  /** Whether the chance that all is ready on time is asked for. */
+  odds: v.optional(flag, false),
   told: v.optional(list(ToldSchema, SCHEDULE_LIMITS.told), []),
   dishes: v.pipe(
     list(v.looseObject({ id }, 'must be an object with an id'), SCHEDULE_LIMITS.dishes),
@@ -117,6 +121,13 @@ export interface Schedule {
   ready_by?: string
   /** Whether every possible timetable was compared. */
   exact: boolean
+  /** Where it was asked for: the chance, 0..1, that all is ready within so many minutes of serving. */
+  odds?: {
+    on_time: number
+    within_minutes: number
+    /** The dish whose margin helps most: ready so long before serving, and the chance then. */
+    margin?: { dish: string; title: string; ready_before_minutes: number; on_time: number }
+  }
 }
 
 interface Settled {
@@ -126,6 +137,7 @@ interface Settled {
   kitchen: KitchenPlaces
   serveMs: number
   notBeforeMs: number | undefined
+  wantsOdds: boolean
   unheated: string[]
   fixed: FixedBlock[]
   told: LiveInput['told']
@@ -224,6 +236,7 @@ function settle(given: ScheduleInput): Result<Settled> {
       unheated: read.flatMap(({ unheated }) => unheated ?? []),
       told: toldOf(given.told, dishes, serveMs),
       serveMs,
+      wantsOdds: given.odds,
       notBeforeMs: given.not_before === undefined ? undefined : Date.parse(given.not_before),
       kitchen: {
         burners: given.burners.map(({ id: name }) => ({ id: name })),
@@ -668,6 +681,28 @@ function scheduleOf(settled: Settled): Schedule {
     nearest,
     ...(late ? { ready_by: iso(serveMs + lateMin * MINUTE) } : {}),
     exact: got.exact,
+    ...(settled.wantsOdds && conflicts.length === 0 ? { odds: oddsJson(settled, got.placed) } : {}),
+  }
+}
+
+function oddsJson(
+  { dishes, fixed }: Settled,
+  placed: ReadonlyMap<string, Placed>,
+): NonNullable<Schedule['odds']> {
+  const { onTime, withinMin, margin } = eveningOdds({ dishes, placed, fixed })
+  return {
+    on_time: roundTo(onTime, 2),
+    within_minutes: withinMin,
+    ...(margin
+      ? {
+          margin: {
+            dish: margin.dish,
+            title: margin.title,
+            ready_before_minutes: margin.readyBeforeMin,
+            on_time: roundTo(margin.onTime, 2),
+          },
+        }
+      : {}),
   }
 }
 
@@ -720,6 +755,7 @@ function liveScheduleOf(settled: Settled): Schedule {
     nearest: [],
     ...(got.late > 0 ? { ready_by: iso(tableMs) } : {}),
     exact: got.exact,
+    ...(settled.wantsOdds && conflicts.length === 0 ? { odds: oddsJson(settled, got.placed) } : {}),
   }
 }
 

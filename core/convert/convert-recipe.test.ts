@@ -2,7 +2,7 @@ import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/pl
 import { simulateFrom } from '#core/contract/simulate'
 import type { HeatPresetId } from '#core/heat/sources'
 import { blendOf } from '#core/grain/blend'
-import { randomOf } from '#core/simulate/sweep'
+import { randomOf } from '#core/random'
 import type { VesselPresetId } from '#core/vessel/presets'
 import { convertRecipe, parseThere, whyElsewhere } from './convert-recipe'
 

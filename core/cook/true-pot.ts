@@ -3,7 +3,8 @@ import { estimatePot, type PotEstimate } from './estimate-pot'
 import type { CookView } from './replay'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { luckOf, randomOf } from '#core/simulate/sweep'
+import { randomOf } from '#core/random'
+import { luckOf } from '#core/simulate/sweep'
 import type { Luck } from '#core/simulate/simulate'
 
 /** A pot as it truly is, which the household does not know: another burner, another lid, another bag. */

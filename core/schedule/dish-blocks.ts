@@ -4,6 +4,7 @@ import { celsius } from '#core/units/units'
 import { timelineOf } from '#core/plan/timeline'
 import { soakWindow } from '#core/water/soak-window'
 import { blendOf } from '#core/grain/blend'
+import { TOLD_SPREAD } from './evening-odds'
 import { assertNoCircle } from './join-dishes'
 import type { Block, Dish, Need, PotUse, TaskAt } from './task'
 
@@ -171,6 +172,7 @@ function cutOf(
       minutes: end - start,
       hands: s.hands_on,
       place: s.power_w > 0 || inPan(s) ? place : null,
+      ...spreadOf(s),
     }
   })
   const minutes = Math.max(...tasks.map((t) => t.from + t.minutes))
@@ -193,6 +195,20 @@ function cutOf(
     })
   }
   return { minutes, needs, tasks }
+}
+
+/** Heat varies by this share at the most: beyond it a stage's window is how long it may go on, not how it varies. */
+const HEATED_MOST = 0.2
+
+/** How much less and more a stage that ends on a sign may take. */
+function spreadOf({
+  ends_on,
+  power_w,
+  minutes: { low, expected, high },
+}: Stage): Pick<TaskAt, 'early' | 'late'> {
+  if (ends_on === 'clock') return {}
+  const most = power_w > 0 ? HEATED_MOST * expected : Infinity
+  return { early: Math.min(expected - low, most), late: Math.min(high - expected, most) }
 }
 
 /** What a pot of this method stands at: nothing of the stove for an appliance or the oven. */
@@ -280,7 +296,18 @@ export function companionOf({
         ...(place === null && !task.handsOn ? [] : [{ from: 0, minutes, hands: task.handsOn, place }]),
         ...looks.map((from) => ({ from: Math.round(from), minutes: LOOK_MIN, hands: true, place: null })),
       ],
-      tasks: [{ id: task.id, title: task.title, from: 0, minutes, hands: task.handsOn, place }],
+      tasks: [
+        {
+          id: task.id,
+          title: task.title,
+          from: 0,
+          minutes,
+          hands: task.handsOn,
+          place,
+          early: TOLD_SPREAD * minutes,
+          late: TOLD_SPREAD * minutes,
+        },
+      ],
     }
   })
   assertNoCircle(blocks)

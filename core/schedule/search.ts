@@ -1,4 +1,4 @@
-import { randomOf } from '#core/simulate/sweep'
+import { randomOf } from '#core/random'
 import { better, place, type Lock, type Placement, type PlaceOptions } from './place'
 import type { Block, Dish, KitchenPlaces } from './task'
 

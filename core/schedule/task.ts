@@ -55,6 +55,9 @@ export interface TaskAt {
   minutes: number
   hands: boolean
   place: Need['place']
+  /** How much less and more it may take, one standard deviation each, minutes; none where a clock ends it. */
+  early?: number
+  late?: number
 }
 
 export interface Dish {

@@ -12,7 +12,8 @@ import { FULL } from '#core/pot/pot'
 import { cookPlan } from './cook-plan'
 import { cookReady, makeReady, NO_LUCK, outcomeOf, simulate } from './simulate'
 import { SPREADS } from '#core/spreads'
-import { chancesOf, luckOf, randomOf, SWEEP } from './sweep'
+import { randomOf } from '#core/random'
+import { chancesOf, luckOf, SWEEP } from './sweep'
 import { verdictOf } from './verdict'
 
 const run = (more: Partial<SimulateRequestJson> = {}): SimulateResult => {

@@ -1,5 +1,6 @@
 import type { Variety } from '#core/grain/varieties'
 import type { Resolution } from '#core/pot/pot'
+import { normal, randomOf } from '#core/random'
 import { SPREADS, spreadsOf, type Spreads } from '#core/spreads'
 import { cookReady, makeReady, outcomeOf, type Luck, type Simulation } from './simulate'
 import { COOKED_THROUGH, textureReached, TEXTURES, verdictOf, type Verdict } from './verdict'
@@ -18,21 +19,6 @@ export interface Chances {
   scorched: number
 }
 
-/** A small generator of even numbers in 0..1, the same for the same seed (mulberry32). */
-export function randomOf(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
-
-/** Standard normal, by Box and Muller (1958). */
-const normal = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
 /** A factor of mean 1 that never turns negative.  @param z standard normal */
 const factor = (spread: number, z: number): number => Math.max(0.2, 1 + spread * z)
 

@@ -1,4 +1,4 @@
-import { randomOf } from '#core/simulate/sweep'
+import { randomOf } from '#core/random'
 import { seedOf } from '#core/cook/true-pot'
 import type { Faults, Reading } from './device'
 

@@ -32,6 +32,7 @@ export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Sche
       .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
       .map(({ id }) => ({ id, vessel: 'cooker-5' })),
     cooks: meal.cooks,
+    odds: true,
     ...(live.begun && meal.told ? { told: meal.told } : {}),
     dishes: meal.dishes.map((dish) => ({
       ...dishRequest(dish, live, moment, kitchen),

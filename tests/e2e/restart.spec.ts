@@ -24,7 +24,7 @@ test('a server killed during a batch comes back at the same stage with the right
     ...FIRST_KITCHEN,
     measures: [],
     bags: [],
-  bottles: [],
+    bottles: [],
     marks: [],
     units: 'grams' as const,
     system: 'metric' as const,

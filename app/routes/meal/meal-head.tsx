@@ -1,4 +1,5 @@
 import { IconAlertTriangle } from '@tabler/icons-react'
+import { Form } from 'react-router'
 import { clockTime, dayWord } from '../../ui/time/clock-hour'
 import type { Line } from '../../layout/use-kitchen-stream'
 import type { Outbox } from '../../offline/outbox'
@@ -60,6 +61,45 @@ export function MealLead({
         schedule.start_at !== '' &&
         `; first task ${dayWord(Date.parse(schedule.start_at), now, settings.zone)} at ${clockTime(Date.parse(schedule.start_at), settings)}`}
     </p>
+  )
+}
+
+/** How surely all of it is ready on time, and the one margin that helps most. */
+export function MealOdds({
+  schedule,
+  meal,
+  started,
+  tableMs,
+  settings,
+}: {
+  schedule: Schedule
+  meal: Meal
+  started: ReadonlySet<string>
+  tableMs: number
+  settings: Settings
+}) {
+  const odds = schedule?.odds
+  if (!odds) return null
+  const margin = odds.margin && !started.has(odds.margin.dish) ? odds.margin : undefined
+  const burner = meal.dishes.find(({ id }) => id === margin?.dish)?.burner ?? ''
+  return (
+    <Form method="post" className={classes.odds}>
+      <span>
+        All ready by {clockTime(tableMs + odds.within_minutes * MINUTE, settings)} on{' '}
+        <b>{Math.round(odds.on_time * 100)} of 100</b> such evenings.
+      </span>
+      {margin && (
+        <>
+          <input type="hidden" name="dish" value={margin.dish} />
+          <input type="hidden" name="burner" value={burner} />
+          <input type="hidden" name="ready_before_minutes" value={margin.ready_before_minutes} />
+          <button type="submit" className="link" name="intent" value="fix">
+            {margin.title} ready {margin.ready_before_minutes} min before: {Math.round(margin.on_time * 100)}{' '}
+            of 100
+          </button>
+        </>
+      )}
+    </Form>
   )
 }
 

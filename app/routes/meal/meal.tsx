@@ -23,7 +23,7 @@ import type { Route } from './+types/meal'
 import { type Meal, type MealPress, MINUTE } from './meal-data'
 import { tasksOf, stepsOf, useMove, Timetable, StepList } from './timetable'
 import classes from './meal.module.css'
-import { MealWaysOut, MealLead, Sending, Conflicts } from './meal-head'
+import { MealWaysOut, MealLead, MealOdds, Sending, Conflicts } from './meal-head'
 import { Changes } from './timetable-changes'
 import { NowAndNext } from './now-and-next'
 import { DishList, OtherDishForm } from './dishes'
@@ -206,6 +206,7 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
         begun={begun}
         schedule={schedule}
       />
+      <MealOdds schedule={schedule} meal={meal} started={started} tableMs={tableMs} settings={settings} />
       <Sending line={line} outbox={outbox} />
       {board && (
         <Changes

@@ -1,6 +1,6 @@
 import { aimOf } from '#core/plan/stage-amounts'
 import { seedOf } from '#core/cook/true-pot'
-import { randomOf } from '#core/simulate/sweep'
+import { randomOf } from '#core/random'
 import type { Beside, Reading, Source } from '#server/devices/device'
 
 /** How a cook pours: seconds before it begins, grams a second, and how far it misses. */
