@@ -109,17 +109,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('hold', state.hold, 0)
   put('hold-in', state.holdIn, first.holdIn)
   put('timer', state.byItself ? 'yes' : null, null)
-  if (state.dressing)
-    search.set(
-      'dressing',
-      `${state.dressing.style}-${state.dressing.infuse}-${state.dressing.set}${state.dressing.ml === null ? '' : `-${state.dressing.ml}`}`,
-    )
-  if (state.dressing?.own) {
-    const { vinegar, sugar, salt } = state.dressing.own
-    search.set('own-dressing', [vinegar, sugar, salt].join('~'))
-  }
-  const { bottle } = state.dressing ?? {}
-  put('bottle', bottle ? `${bottle.id}~${bottle.name}` : null, null)
+  putDressing(state.dressing, search)
   put('boiler-dish', state.under && `${state.under.liquidG}~${state.under.name}`, null)
   put('salt', state.salt, null)
   put('stock', state.stock, first.stock)
@@ -128,6 +118,15 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('poured', state.poured, null)
   put('at', state.at, null)
   return search
+}
+
+/** The dressing: its style and minutes, the cook's own proportions, and the bottle it comes from. */
+function putDressing(dressing: PlanState['dressing'], search: URLSearchParams): void {
+  if (!dressing) return
+  const { style, infuse, set, ml, own, bottle } = dressing
+  search.set('dressing', [style, infuse, set, ...(ml === null ? [] : [ml])].join('-'))
+  if (own) search.set('own-dressing', [own.vinegar, own.sugar, own.salt].join('~'))
+  if (bottle) search.set('bottle', `${bottle.id}~${bottle.name}`)
 }
 
 function parseOther(text: string): PlanState['others'] {

@@ -1,4 +1,4 @@
-import { spoonDensity } from '#core/plan/stage-amounts'
+import { spoonDensity } from '#core/seasoning/spoon-density'
 import type { CrystalId } from '#core/seasoning/salt'
 import type { Measure, OwnMeasure } from '#core/units/measures'
 import { parseQuantity } from '#core/units/parse-quantity'

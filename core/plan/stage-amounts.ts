@@ -1,9 +1,9 @@
+import { spoonDensity } from '#core/seasoning/spoon-density'
 import type { Dressing } from '#core/finish/dressing'
 import type { Blend } from '#core/grain/blend'
-import { CRYSTALS, type CrystalId } from '#core/seasoning/salt'
 import { COUNTED_ALWAYS, countedAddIn } from '#core/seasoning/add-in-amounts'
 import type { AddInTime, Seasoning } from '#core/seasoning/seasoning'
-import { inMeasure, inSpoonfuls, SPOON_DENSITY, STANDARD_MEASURES, type Measure } from '#core/units/measures'
+import { inMeasure, inSpoonfuls, STANDARD_MEASURES, type Measure } from '#core/units/measures'
 import { roundTo } from '#core/units/rounding'
 import type { PlanRequest } from './request'
 import type { StageAmount } from './stage-amount'
@@ -44,10 +44,6 @@ export const grainAmounts = (blend: Blend, dryG: number, { measures }: Speaking)
 /** The spoons of the cook's measure. */
 const spoonsOf = ({ measures }: Pick<Speaking, 'measures'>): Measure =>
   measures[0] ?? STANDARD_MEASURES['metric-cup']
-
-/** How much of a spoon's mL weighs, g/mL: of salt by its crystal. */
-export const spoonDensity = (what: 'salt' | 'sugar' | 'vinegar', crystal: CrystalId): number =>
-  what === 'salt' ? CRYSTALS[crystal].density : SPOON_DENSITY[what]
 
 /** What is measured by the spoon. */
 export function spoonAmount(

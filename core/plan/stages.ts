@@ -418,13 +418,7 @@ function lastStages({
         minutes: byHand(1, 0.4, prepared.dryG),
         hands_on: true,
         ...byCue('dressed'),
-        checks: [
-          ...(request.dressing!.bottle ? [`From the bottle “${request.dressing!.bottle.name}”`] : []),
-          'Over the paddle, all round; cut and fold, do not stir',
-          ...(dressing.saltLastG > 0
-            ? [`Last, ${roundTo(dressing.saltLastG, 1)} g salt sprinkled over`]
-            : []),
-        ],
+        checks: dressChecks(request.dressing!.bottle, dressing),
       },
       {
         id: 'cool',
@@ -535,6 +529,13 @@ const batchStages = (dryG: number, request: Pick<PlanRequest, 'guidance'>): Stag
     minutes: { low: 10, expected: 20, high: 40 },
     checks: [`In the fridge within ${coldWithin(request)} min, lids on when it is cool`],
   },
+]
+
+/** How the dressing goes in, and where it comes from when it was made ahead. */
+const dressChecks = (bottle: { name: string } | undefined, { saltLastG }: Dressing): string[] => [
+  ...(bottle ? [`From the bottle “${bottle.name}”`] : []),
+  'Over the paddle, all round; cut and fold, do not stir',
+  ...(saltLastG > 0 ? [`Last, ${roundTo(saltLastG, 1)} g salt sprinkled over`] : []),
 ]
 
 /** The dressing is mixed while the pot works; steeped, it starts as early as that takes. */

@@ -1,4 +1,5 @@
 import { IconAlertTriangle } from '@tabler/icons-react'
+import { UnstyledButton } from '@mantine/core'
 import { Form } from 'react-router'
 import { clockTime, dayWord } from '../../ui/time/clock-hour'
 import type { Line } from '../../layout/use-kitchen-stream'
@@ -93,10 +94,10 @@ export function MealOdds({
           <input type="hidden" name="dish" value={margin.dish} />
           <input type="hidden" name="burner" value={burner} />
           <input type="hidden" name="ready_before_minutes" value={margin.ready_before_minutes} />
-          <button type="submit" className="link" name="intent" value="fix">
-            {margin.title} ready {margin.ready_before_minutes} min before: {Math.round(margin.on_time * 100)}{' '}
-            of 100
-          </button>
+          <UnstyledButton type="submit" className="link" name="intent" value="fix">
+            Have {margin.title} ready {margin.ready_before_minutes} min before:{' '}
+            {Math.round(margin.on_time * 100)} of 100
+          </UnstyledButton>
         </>
       )}
     </Form>

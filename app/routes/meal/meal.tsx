@@ -198,14 +198,7 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
         <h1 className="figure">{meal.title}</h1>
         <MealWaysOut id={meal.id} address={loaderData.calendar} />
       </div>
-      <MealLead
-        tableMs={tableMs}
-        now={now}
-        settings={settings}
-        meal={meal}
-        begun={begun}
-        schedule={schedule}
-      />
+      <MealLead {...{ tableMs, now, settings, meal, begun, schedule }} />
       <MealOdds schedule={schedule} meal={meal} started={started} tableMs={tableMs} settings={settings} />
       <Sending line={line} outbox={outbox} />
       {board && (
