@@ -12,6 +12,7 @@ import { BOTTOMS, EVENNESS } from '#core/learn/rating'
 import { CUES, type CueId } from '#core/methods/signs'
 import { CUP_IDS } from '#core/units/cups'
 import { UNIT_SYSTEMS } from '#core/units/system'
+import { COMPANION_LIMITS } from '#core/schedule/companions'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { MATERIAL_IDS } from '#core/vessel/calibration'
 import { wrongMarks } from '#core/vessel/shape'
@@ -598,6 +599,16 @@ export const BUNDLE_TABLES = {
       name: text(SAVED_WAY_LIMITS.name, 1),
       search: text(SAVED_WAY_LIMITS.search),
       steps: none(text(SAVED_WAY_LIMITS.steps)),
+      saved_ms: moment,
+    }),
+  },
+  companion: {
+    group: 'meals',
+    key: ['id'],
+    row: row({
+      id,
+      title: text(COMPANION_LIMITS.title, 1),
+      tasks: text(COMPANION_LIMITS.tasks, 1),
       saved_ms: moment,
     }),
   },

@@ -4,7 +4,10 @@ import { between, quoted, wholeBetween, nameText } from '#core/contract/fields'
 import { formNumber, readerOf } from '#core/contract/settings'
 import { parsePlanRequest, type Result } from '#core/contract/plan-request'
 import { SCHEDULE_LIMITS } from '#core/contract/schedule'
+import { COMPANION_LIMITS } from '#core/schedule/companions'
 import { readTasks, type Nameable } from '#core/schedule/read-tasks'
+import { nowMs } from '#server/clock'
+import { inOneWrite } from '#server/store/write'
 import type { MealDish, MealTask } from '#server/store/meals'
 import type { Kitchen } from '#server/store/open-household'
 import { AppliedSchema } from './start-cook'
@@ -89,6 +92,8 @@ const parseDish = readerOf(
         title,
         tasks: v.pipe(v.string('is required'), v.maxLength(MAX_LINES, 'is too long')),
         hold_max_minutes: hold,
+        /** Saved as a usual dish of the house as well. */
+        save: v.optional(v.string()),
       }),
       v.object({
         kind: v.literal('plan'),
@@ -109,7 +114,12 @@ const parseDish = readerOf(
 const parseApplied = readerOf(v.nullable(AppliedSchema))
 
 /** Adds a dish to a meal. */
-export function addDish({ meals, equipment }: Kitchen, mealId: string, input: unknown): Result<string> {
+export function addDish(
+  { db, meals, equipment, companions }: Kitchen,
+  mealId: string,
+  input: unknown,
+  atMs = nowMs(),
+): Result<string> {
   const meal = meals.find(mealId)
   if (!meal) return fieldError('meal', `must be a meal of this kitchen, got "${mealId}"`, 'not-found')
   if (meal.dishes.length >= SCHEDULE_LIMITS.dishes)
@@ -122,12 +132,20 @@ export function addDish({ meals, equipment }: Kitchen, mealId: string, input: un
   if (read.value.kind === 'companion') {
     const tasks = parseTasks(read.value.tasks, meal.dishes)
     if (!tasks.ok) return tasks
-    meals.save({
-      ...meal,
-      dishes: [
-        ...meal.dishes,
-        { id, kind: 'companion', title: read.value.title, tasks: tasks.value, ...saved },
-      ],
+    const { title, tasks: typed, save } = read.value
+    if (save !== undefined && isNew(title, companions) && companions.all().length >= COMPANION_LIMITS.most)
+      return fieldError(
+        'save',
+        `there may be ${COMPANION_LIMITS.most} saved dishes; take one off the list first`,
+        'too-many',
+      )
+    inOneWrite(db, () => {
+      meals.save({
+        ...meal,
+        dishes: [...meal.dishes, { id, kind: 'companion', title, tasks: tasks.value, ...saved }],
+      })
+      if (save !== undefined)
+        companions.put({ id: randomUUID(), title, tasks: typed, saved_ms: Math.round(atMs) })
     })
     return { ok: true, value: id }
   }
@@ -168,6 +186,9 @@ export function addDish({ meals, equipment }: Kitchen, mealId: string, input: un
   })
   return { ok: true, value: id }
 }
+
+const isNew = (title: string, companions: Kitchen['companions']): boolean =>
+  !companions.all().some((c) => c.title.toLowerCase() === title.toLowerCase())
 
 /** A dish whose steps wait no longer for one that was taken off. */
 const withoutWaitFor =

@@ -12,6 +12,7 @@ import { practiceIn } from './practice'
 import { grainBagsIn } from './grain-bags'
 import { peopleIn } from './people'
 import { mealsIn } from './meals'
+import { companionsIn } from './companions'
 import { savedWaysIn } from './saved-ways'
 import { tasteTestsIn } from './taste-tests'
 
@@ -30,6 +31,7 @@ export interface Kitchen {
   meals: ReturnType<typeof mealsIn>
   people: ReturnType<typeof peopleIn>
   practice: ReturnType<typeof practiceIn>
+  companions: ReturnType<typeof companionsIn>
   savedWays: ReturnType<typeof savedWaysIn>
   access: ReturnType<typeof accessIn>
 }
@@ -52,6 +54,7 @@ export function kitchenIn(db: Db): Kitchen {
     meals: mealsIn(db),
     people: peopleIn(db),
     practice: practiceIn(db),
+    companions: companionsIn(db),
     savedWays: savedWaysIn(db),
     access: accessIn(db),
   }

@@ -171,6 +171,7 @@ const INTENTS = [
   'fix',
   'seen',
   'drop',
+  'drop-companion',
   'copy',
   'make',
   'taste',

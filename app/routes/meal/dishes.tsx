@@ -10,12 +10,14 @@ import {
   UnstyledButton,
 } from '@mantine/core'
 import { useState } from 'react'
+import { USUAL_COMPANIONS } from '#core/schedule/companions'
 import { taskLine } from '#core/schedule/read-tasks'
 import { type Refused, errorAt } from '../../ui/forms/errors'
 import type { Outbox } from '../../offline/outbox'
 import { type BoardTask, dishLetter } from '../../ui/drawing/meal-board'
 import classes from './meal.module.css'
 import type { Meal, Schedule, MealPress } from './meal-data'
+import type { CompanionRow } from '#server/store/companions'
 import { Hands } from './cook-select'
 
 const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20'
@@ -143,20 +145,64 @@ export function OtherDishForm({
   adding,
   busy,
   dishes,
+  companions,
 }: {
   adding: Refused | undefined
   busy: boolean
   dishes: Meal['dishes']
+  companions: readonly CompanionRow[]
 }) {
+  const [title, setTitle] = useState(adding?.typed.title ?? '')
   const [steps, setSteps] = useState(adding?.typed.tasks ?? '')
+  const [from, setFrom] = useState('')
+  const saved = companions.find(({ id }) => id === from)
+  const start = (value: string) => {
+    setFrom(value)
+    const chosen =
+      companions.find(({ id }) => id === value) ?? USUAL_COMPANIONS.find((c) => c.title === value)
+    if (!chosen) return
+    setTitle(chosen.title)
+    setSteps(chosen.tasks)
+  }
   return (
     <Form method="post" noValidate className={classes.screen}>
       <input type="hidden" name="kind" value="companion" />
+      <Group align="flex-end" gap="sm">
+        <NativeSelect
+          label="Start from"
+          value={from}
+          onChange={(event) => start(event.currentTarget.value)}
+          data={[
+            { value: '', label: 'nothing' },
+            ...(companions.length > 0
+              ? [
+                  {
+                    group: 'of this kitchen',
+                    items: companions.map(({ id, title: label }) => ({ value: id, label })),
+                  },
+                ]
+              : []),
+            {
+              group: 'usual dishes',
+              items: USUAL_COMPANIONS.map((c) => ({ value: c.title, label: c.title })),
+            },
+          ]}
+        />
+        {saved && (
+          <>
+            <input type="hidden" name="companion" value={saved.id} />
+            <Button type="submit" variant="subtle" name="intent" value="drop-companion">
+              Take “{saved.title}” off the list
+            </Button>
+          </>
+        )}
+      </Group>
       <TextInput
         label="Other dish"
         name="title"
         placeholder="roast roots"
-        defaultValue={adding?.typed.title ?? ''}
+        value={title}
+        onChange={(event) => setTitle(event.currentTarget.value)}
         error={errorAt(adding, 'title')}
       />
       <Textarea
@@ -182,6 +228,13 @@ export function OtherDishForm({
           w={150}
           defaultValue={adding?.typed.hold_max_minutes ?? ''}
           error={errorAt(adding, 'hold_max_minutes')}
+        />
+        <Checkbox
+          name="save"
+          label="save for other meals"
+          mb={8}
+          error={errorAt(adding, 'save')}
+          defaultChecked={adding?.typed.save !== undefined}
         />
         <Button type="submit" variant="default" name="intent" value="add" loading={busy}>
           Add dish

@@ -6,7 +6,7 @@ import * as calendar from './calendar'
 import { wallMs } from '../../ui/time/clock-hour'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { addDish, dropDish, parseTasks, saveMeal } from '#server/commands/meals'
+import { addDish, dropDish, fixDish, parseTasks, saveMeal } from '#server/commands/meals'
 import { makeCalendarKey, opensCalendar, revokeCalendarKey } from '#server/commands/calendar-key'
 import { scheduleIn } from '#server/queries/meal-schedule'
 
@@ -124,6 +124,42 @@ describe('a meal', () => {
     expect(errorOf(addDish(kitchen, id, { ...wok, tasks: 'Fold in; 3; after the rice' }))!.message).toContain(
       'comes after “rice”',
     )
+  })
+
+  test('a dish is saved for other meals, replaced by its title, and taken off the list', () => {
+    const id = lay()
+    const soup = { kind: 'companion', title: 'Leek soup', tasks: 'Simmer; 20; burner' }
+    addDish(kitchen, id, soup)
+    expect(kitchen.companions.all()).toEqual([])
+    addDish(kitchen, id, { ...soup, save: 'on' }, NOW)
+    addDish(kitchen, id, { ...soup, title: 'leek SOUP', tasks: 'Simmer; 30; burner', save: 'on' }, NOW)
+    const [saved, ...others] = kitchen.companions.all()
+    expect(others).toEqual([])
+    expect(saved).toMatchObject({ tasks: 'Simmer; 30; burner', saved_ms: NOW })
+    expect(kitchen.companions.drop(saved!.id)).toBe(true)
+    expect(kitchen.companions.all()).toEqual([])
+    for (let n = 0; n < 100; n++)
+      kitchen.companions.put({ id: `c${n}`, title: `dish ${n}`, tasks: 'x; 1', saved_ms: NOW })
+    const other = lay()
+    expect(errorOf(addDish(kitchen, other, { ...soup, save: 'on' }))).toMatchObject({ path: 'save' })
+    expect(meal(other).dishes).toEqual([])
+    expect(addDish(kitchen, other, { ...soup, title: 'Dish 7', save: 'on' }).ok).toBe(true)
+  })
+
+  test('the odds of the evening: a looser dish is worth a margin, which its dish then has', () => {
+    const id = lay()
+    addDish(kitchen, id, { kind: 'companion', title: 'stew', tasks: 'Simmer; 90; burner' })
+    const { odds } = scheduleIn(kitchen, meal(id), NOW)!
+    // 90 min as told, ± 9: Φ(5 / 9) = 0.71.
+    expect(odds!.on_time).toBeGreaterThan(0.66)
+    expect(odds!.on_time).toBeLessThan(0.76)
+    const { dish, ready_before_minutes, on_time } = odds!.margin!
+    expect(
+      fixDish(kitchen, id, { dish, burner: '', ready_before_minutes: String(ready_before_minutes) }).ok,
+    ).toBe(true)
+    const then = scheduleIn(kitchen, meal(id), NOW)!
+    expect(then.odds!.on_time).toBeCloseTo(on_time, 1)
+    expect(then.dishes[0]!.held_minutes).toBe(ready_before_minutes)
   })
 
   test('too soon, it says by when it could be', () => {

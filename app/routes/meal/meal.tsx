@@ -51,6 +51,7 @@ export function loader({ params, request }: Route.LoaderArgs) {
         .map(({ id, name }) => ({ id, name })),
     ],
     burners: open.equipment.heats().map(({ id }) => id),
+    companions: open.companions.all(),
     settings: settingsOf(open),
     calendar: calendarAddress(open.meals.calendarKey(meal.id), meal.id, request.url),
     nowMs: nowMs(),
@@ -65,18 +66,21 @@ export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =
 
 const DONE: Result<null> = { ok: true, value: null }
 
-/** What needs no field: changes that were seen, and the calendar's address made or revoked. */
+/** What cannot be wrong: changes that were seen, the calendar's address made or revoked, a saved dish dropped. */
 function simpleAct(
   open: ReturnType<typeof kitchen>,
-  intent: string | undefined,
+  typed: Readonly<Record<string, string>>,
   meal: string,
 ): Result<unknown> | undefined {
-  switch (intent) {
+  switch (typed.intent) {
     case 'seen':
       acknowledgeAll(open, meal, nowMs())
       return DONE
     case 'make-calendar':
       return makeCalendarKey(open, meal)
+    case 'drop-companion':
+      open.companions.drop(typed.companion ?? '')
+      return DONE
     case 'revoke-calendar':
       revokeCalendarKey(open, meal)
       return DONE
@@ -90,7 +94,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const open = kitchen()
   const refuse = (errors: Refused['errors'], status = 422) =>
     data({ errors, typed } satisfies Refused, { status: errors[0]!.path === 'meal' ? 404 : status })
-  const done = simpleAct(open, typed.intent, params.meal)
+  const done = simpleAct(open, typed, params.meal)
   if (done) return done.ok ? { done: 'seen' as const } : refuse(done.errors)
   switch (typed.intent) {
     case 'save': {
@@ -256,6 +260,7 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
             key={actionData && 'at' in actionData ? actionData.at : 'first'}
             {...{ adding, busy }}
             dishes={meal.dishes}
+            companions={loaderData.companions}
           />
           <TimeAndHelpers edit={edit} meal={meal} settings={settings} busy={busy} />
         </section>
