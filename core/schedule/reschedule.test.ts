@@ -47,9 +47,10 @@ const scenario = fc.tuple(
 
 describe('the rest of a meal under way', () => {
   test('goes round what has begun: nothing twice, no order broken, nothing begins before now, and what has begun stays', () => {
-    let lidCheck = 0
+    let [meals, tried] = [0, 0]
     fc.assert(
       fc.property(scenario, ([dishes, burners, cooks, part, longer]) => {
+        meals++
         const k = kitchen(burners, cooks)
         const planned = search({ dishes, kitchen: k, tries: 20, mostExact: 100 })
         if (planned.undone.length > 0) return
@@ -57,7 +58,7 @@ describe('the rest of a meal under way', () => {
         const { free, fixed, told } = runTo(dishes, planned.placed, now, longer)
         const got = placeLive({ dishes: free, kitchen: k, fixed, now, told })
         if (got.undone.length > 0) return
-        lidCheck++
+        tried++
         const lies = new Set(fixed.map((f) => f.block.id))
         // Dishes that have begun may stand longer than they should; that is told, not undone.
         const loose = dishes.map((d) => ({
@@ -78,7 +79,7 @@ describe('the rest of a meal under way', () => {
       }),
       { numRuns: 500 },
     )
-    expect(lidCheck).toBeGreaterThan(250)
+    expect(tried).toBeGreaterThan(meals / 2)
   })
 
   test('that runs as it was told changes nothing, and is not late', () => {

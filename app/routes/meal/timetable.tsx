@@ -102,6 +102,9 @@ export function Timetable({
 }
 
 /** What is still to do, in order of time. */
+/** More steps than this are printed smaller, so that the evening stays on one sheet. */
+const MANY_STEPS = 46
+
 export function StepList({
   steps,
   tableMs,
@@ -121,7 +124,7 @@ export function StepList({
 }) {
   if (steps.length === 0) return <p className="quiet">No dishes yet.</p>
   return (
-    <ol className={classes.steps}>
+    <ol className={classes.steps} data-many={steps.length > MANY_STEPS || undefined}>
       {steps.map((s, i) => (
         <li key={i} data-hands={s.hands || undefined} data-state={s.state}>
           <span className="figure">
