@@ -10,6 +10,10 @@ import type { Block, Dish, Need, PotUse, TaskAt } from './task'
 
 /** A rested pot can wait this long for a cook without harm, minutes. */
 export const REST_WAITS = 8
+/** Grain that has steamed off on a tray may wait this long before it is fried, minutes. */
+const TRAY_WAITS = 60
+/** What follows at once: hands do not let go between two strokes, minutes. */
+const AT_ONCE = 1
 /** Grain that has soaked waits in its sieve this long at least before it dries, minutes. */
 const SIEVE_WAITS = 20
 /** Beyond this a dish is not held though it would stay hot, minutes. */
@@ -39,6 +43,13 @@ export interface PlannedDish {
   holdMost?: number
 }
 
+/** How long a piece may wait for what follows it; grain in its soak as long as that allows. */
+const WAITS_AFTER: Readonly<Record<string, number>> = { cook: REST_WAITS, tray: TRAY_WAITS }
+
+/** How long a stage after the rest may wait for its turn.  @param closed whether the pot still rests */
+export const waitBefore = (id: string, closed: boolean): number =>
+  closed ? REST_WAITS : id === 'fry' ? TRAY_WAITS : AT_ONCE
+
 interface Piece {
   id: string
   stages: Stage[]
@@ -67,7 +78,7 @@ export function dishOf(planned: PlannedDish): Dish {
       minutes: cut.minutes,
       needs: cut.needs,
       tasks: cut.tasks,
-      after: before ? [{ id: `${id} ${before.id}`, mostWait: before.id === 'soak' ? soak : REST_WAITS }] : [],
+      after: before ? [{ id: `${id} ${before.id}`, mostWait: WAITS_AFTER[before.id] ?? soak }] : [],
       ...(appliance === undefined ? {} : { appliance }),
       ...(pot === undefined || i < filled ? {} : { pot: potUse(pot, piece, cut) }),
       ...(i === Math.max(0, filled) && afterDishes ? { afterDishes } : {}),
@@ -131,17 +142,19 @@ function piecesOf({ stages }: Plan): Piece[] {
   )
   const soakAt = chain ? stages.findIndex((s) => s.kind === 'soak') : -1
   const restAt = stages.findLastIndex((s) => s.kind === 'rest' || s.kind === 'release')
+  const fryAt = stages.findIndex((s) => s.id === 'fry')
   const cuts = [
     ...(soakAt >= 0 ? [{ at: soakAt + 1, id: 'soak' }] : []),
     ...(restAt >= 0 && restAt < stages.length - 1 ? [{ at: restAt + 1, id: 'cook' }] : []),
+    ...(fryAt > restAt + 1 ? [{ at: fryAt, id: 'tray' }] : []),
     { at: stages.length, id: 'end' },
   ]
-  let from = 0
-  return cuts.map(({ at, id }) => {
-    const piece = { id, stages: stages.slice(from, at) }
-    from = at
-    return piece
-  })
+  // A stage beside the pot, a dressing that is mixed, belongs to the piece in which it ends.
+  const line = timelineOf(stages)
+  const pieceOf = stages.map((stage, i) =>
+    cuts.findIndex(({ at }) => i < at || line.get(stage.id)!.end <= line.get(stages[at - 1]!.id)!.end + 1e-6),
+  )
+  return cuts.map(({ id }, piece) => ({ id, stages: stages.filter((_, i) => pieceOf[i] === piece) }))
 }
 
 /** A piece on the minute grid: its stages at their places, and what they occupy. */

@@ -297,11 +297,14 @@ function latestSpot(
 
 function whyNot(
   best: Spot | undefined,
-  { mostStart, mostEnd }: Bounds,
+  { mostStart, leastStart, mostEnd }: Bounds,
 ): Placement['undone'][number]['why'] | undefined {
   if (!best) return 'never'
   if (best.start > mostStart + 1e-9) return 'too-soon'
-  return best.start - best.minutes > mostEnd + 1e-9 ? 'waits-too-long' : undefined
+  // Where a fixed hour puts it, what has begun may wait too long for it.
+  return best.start < leastStart - 1e-9 || best.start - best.minutes > mostEnd + 1e-9
+    ? 'waits-too-long'
+    : undefined
 }
 
 /** What would have to start earlier, so that what it follows does not wait too long. */

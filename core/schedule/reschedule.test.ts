@@ -82,6 +82,39 @@ describe('the rest of a meal under way', () => {
     expect(tried).toBeGreaterThan(meals / 2)
   })
 
+  test('what has begun waits no longer than it may, whatever was published', () => {
+    const rest: FixedBlock = {
+      start: -40,
+      block: { id: 'rice rest', dish: 'rice', minutes: 10, after: [], needs: [], tasks: [] },
+    }
+    const fluff = (mostWait: number): Dish => ({
+      id: 'rice',
+      title: 'rice',
+      holdMost: 60,
+      blocks: [
+        {
+          id: 'rice fluff',
+          dish: 'rice',
+          minutes: 2,
+          after: [{ id: 'rice rest', mostWait }],
+          needs: [{ from: 0, minutes: 2, hands: true, place: null }],
+          tasks: [],
+        },
+      ],
+    })
+    const startOf = (mostWait: number) =>
+      placeLive({
+        dishes: [fluff(mostWait)],
+        kitchen: kitchen(1),
+        fixed: [rest],
+        now: -35,
+        told: new Map([['rice fluff', { start: -22 }]]),
+      }).placed.get('rice fluff')!.start
+    // It ends at −30: a wait of 8 is just what was published, one of 7 is a minute less.
+    expect(startOf(8)).toBe(-22)
+    expect(startOf(7)).toBe(-23)
+  })
+
   test('that runs as it was told changes nothing, and is not late', () => {
     fc.assert(
       fc.property(scenario, ([dishes, burners, cooks, part]) => {

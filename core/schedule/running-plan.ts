@@ -1,6 +1,6 @@
 import type { CookView } from '#core/cook/replay'
 import type { Plan } from '#core/plan/result'
-import { isFilling, REST_WAITS } from './dish-blocks'
+import { isFilling, waitBefore } from './dish-blocks'
 
 /** A stretch with its hours, UTC milliseconds. */
 export interface Lying {
@@ -26,8 +26,6 @@ export interface RemainingTask {
 }
 
 const MINUTE = 60_000
-/** Hands do not let go between two strokes, minutes. */
-const AT_ONCE = 1
 
 /**
  * A pot under way, for the timetable: everything up to the end of its rest is fixed; what comes after it may
@@ -43,13 +41,14 @@ export function splitRunningPlan(
 ): { fixedTasks: Lying[]; toDo: RemainingTask[] } {
   const seen = new Map(view.stages.map((s) => [s.id, s]))
   const rest = plan.stages.findLastIndex((s) => s.kind === 'rest' || s.kind === 'release')
+  // What is beside the pot, a dressing that is mixed, follows its own clock.
+  const behind = new Set(rest < 0 ? [] : [plan.stages[rest]!.id])
+  for (const stage of plan.stages) if (stage.after.some((id) => behind.has(id))) behind.add(stage.id)
   const after = new Set(
-    rest < 0
-      ? []
-      : plan.stages
-          .slice(rest + 1)
-          .filter((s) => seen.get(s.id)!.state === 'next')
-          .map((s) => s.id),
+    plan.stages
+      .slice(rest + 1)
+      .filter((s) => behind.has(s.id) && seen.get(s.id)!.state === 'next')
+      .map((s) => s.id),
   )
   const hot = plan.stages
     .filter((s) => s.power_w > 0 || (keeps && (s.kind === 'rest' || s.kind === 'release')))
@@ -87,14 +86,14 @@ export function splitRunningPlan(
     })
   const toDo = plan.stages
     .filter((s) => after.has(s.id))
-    .map((s, i): RemainingTask => {
+    .map((s): RemainingTask => {
       const { startMs, endMs } = seen.get(s.id)!
       return {
         id: s.id,
         title: s.title,
         minutes: Math.max(1, Math.ceil((endMs - startMs) / MINUTE)),
         hands: s.hands_on,
-        waitMost: i === 0 ? REST_WAITS : AT_ONCE,
+        waitMost: waitBefore(s.id, s.after.includes(plan.stages[rest]?.id ?? '')),
         inPot: inPot(s.id),
       }
     })

@@ -235,6 +235,59 @@ describe('a meal under way', () => {
     expect(kitchen.cooks.events(cook!.id).map((e) => e.kind)).toEqual(['cue', 'cue', 'cue', 'cue'])
   })
 
+  describe('what follows the pot moves with it', () => {
+    /** A dish of short-grain rice in place of the plain one; its tasks, minutes from serving. */
+    const withRice = (more: object) => {
+      for (const d of meal().dishes) if (d.title === 'rice') dropDish(kitchen, id, d.id)
+      addDish(kitchen, id, {
+        kind: 'plan',
+        title: 'rice',
+        search: '',
+        vessel_id: 'heavy-pot',
+        heat_id: 'middle-burner',
+        request: JSON.stringify({
+          grains: [{ variety: 'short-white' }],
+          amount: { basis: 'dry-mass', value: 300 },
+          vessel: 'heavy-3.5',
+          heat: { rated_w: 1750, efficiency: 0.4 },
+          ...more,
+        }),
+      })
+    }
+    const tasksAt = (nowMs: number) =>
+      new Map(
+        schedule(nowMs)
+          .dishes.find((d) => d.title === 'rice')!
+          .tasks.map((t) => [t.id, { start: minutes(t.starts_at), end: minutes(t.ends_at) }]),
+      )
+
+    test('grain to be fried that is cooked too early waits on its tray, not in its pot, and is fried last', () => {
+      withRice({ purpose: 'frying', fry_at_end: true })
+      expect(tasksAt(SERVE - 110 * MINUTE).get('fry')!.end).toBe(0)
+      const at = SERVE - 90 * MINUTE
+      say('begin', 'rice', 'measure', at)
+      const early = tasksAt(at)
+      expect(early.get('rest')!.end).toBeLessThan(-40)
+      expect(early.get('fluff')!.start - early.get('rest')!.end).toBeLessThanOrEqual(8)
+      expect(early.get('spread')!.start - early.get('fluff')!.end).toBeLessThanOrEqual(1)
+      expect(early.get('fry')!.end).toBe(0)
+    })
+
+    test('dressing is mixed while the pot works and folded in while the grain is hot', () => {
+      withRice({ purpose: 'dressed' })
+      const told = tasksAt(SERVE - 110 * MINUTE)
+      expect(told.get('mix-dressing')!.end).toBeLessThanOrEqual(told.get('fluff')!.start + 1)
+      expect(told.get('dress')!.start - told.get('fluff')!.end).toBeLessThanOrEqual(1)
+      expect(told.get('cool')!.end).toBe(0)
+      const at = SERVE - 75 * MINUTE
+      say('begin', 'rice', 'measure', at)
+      const begun = tasksAt(at)
+      expect(begun.get('mix-dressing')!.end).toBeLessThanOrEqual(begun.get('fluff')!.start + 1)
+      expect(begun.get('fluff')!.start - begun.get('rest')!.end).toBeLessThanOrEqual(8)
+      expect(begun.get('dress')!.start - begun.get('fluff')!.end).toBeLessThanOrEqual(1)
+    })
+  })
+
   test('guests who are late: one press, every pot waits where it costs least, and one press takes all of it back', () => {
     const at = SERVE - 50 * MINUTE
     say('begin', 'rice', 'measure', at)
