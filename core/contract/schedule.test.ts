@@ -300,3 +300,27 @@ describe('dishes that share a pot, wait for each other or stand on each other', 
     expect(read.ok ? [] : read.errors.map((e) => e.path)).toEqual([path])
   })
 })
+
+test.each([
+  ['an appliance', { vessel: 'cooker-5', method: 'switch-cooker' }, 'scoop-cooker'],
+  ['a pot', { vessel: 'heavy-3.5' }, undefined],
+])('grain cooked in %s and fried at the end is fried on a burner', (_where, more, cooked) => {
+  const read = scheduleFrom({
+    ...CHOIR,
+    dishes: [
+      {
+        id: 'rice',
+        grains: [{ variety: 'long-white' }],
+        amount: { basis: 'servings', value: 4 },
+        purpose: 'frying',
+        fry_at_end: true,
+        ...more,
+      },
+    ],
+  })
+  if (!read.ok) throw new Error(read.errors[0]!.message)
+  const { tasks } = read.value.dishes[0]!
+  const fry = tasks.find((t) => t.id === 'fry')!
+  expect(CHOIR.burners.map(({ id }) => id)).toContain(fry.resource)
+  if (cooked) expect(tasks.find((t) => t.resource !== undefined)!.resource).toBe(cooked)
+})

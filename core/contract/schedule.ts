@@ -635,11 +635,16 @@ function applianceFor(
 
 const inOven = (dish: Dish): Dish => ({
   ...dish,
-  blocks: dish.blocks.map((b) => ({
-    ...b,
-    needs: b.needs.map((n) => (n.place === 'burner' ? { ...n, place: 'oven' as const } : n)),
-    tasks: b.tasks.map((t) => (t.place === 'burner' ? { ...t, place: 'oven' as const } : t)),
-  })),
+  // Grain baked and then fried is fried on a burner.
+  blocks: dish.blocks.map((b) =>
+    b.tasks.some((t) => t.id === 'fry')
+      ? b
+      : {
+          ...b,
+          needs: b.needs.map((n) => (n.place === 'burner' ? { ...n, place: 'oven' as const } : n)),
+          tasks: b.tasks.map((t) => (t.place === 'burner' ? { ...t, place: 'oven' as const } : t)),
+        },
+  ),
 })
 
 /** What cannot be, in words: pots that no burner heats, and blocks that found no place. */

@@ -79,7 +79,7 @@ export function dishOf(planned: PlannedDish): Dish {
       needs: cut.needs,
       tasks: cut.tasks,
       after: before ? [{ id: `${id} ${before.id}`, mostWait: WAITS_AFTER[before.id] ?? soak }] : [],
-      ...(appliance === undefined ? {} : { appliance }),
+      ...(appliance !== undefined && cut.needs.some((n) => n.place === 'appliance') ? { appliance } : {}),
       ...(pot === undefined || i < filled ? {} : { pot: potUse(pot, piece, cut) }),
       ...(i === Math.max(0, filled) && afterDishes ? { afterDishes } : {}),
       ...(there && cut.needs.some((n) => n.place === 'burner')
@@ -174,8 +174,8 @@ function cutOf(
   const first = Math.min(...stages.map((s) => line.get(s.id)!.start))
   const heated = stages.filter((s) => s.power_w > 0)
   const place: Need['place'] = appliance !== undefined ? 'appliance' : 'burner'
-  // Fried at the end, the grain is in a pan; where the pot was on a burner, the pan is.
-  const inPan = (s: Stage) => s.id === 'fry' && appliance === undefined
+  // Fried at the end, the grain is in a pan on a burner, wherever it was cooked.
+  const inPan = (s: Stage) => s.id === 'fry'
   const tasks = stages.map((s): TaskAt => {
     const { start, end } = line.get(s.id)!
     return {
@@ -184,7 +184,7 @@ function cutOf(
       from: start - first,
       minutes: end - start,
       hands: s.hands_on,
-      place: s.power_w > 0 || inPan(s) ? place : null,
+      place: inPan(s) ? 'burner' : s.power_w > 0 ? place : null,
       ...spreadOf(s),
     }
   })
@@ -196,8 +196,9 @@ function cutOf(
   const standing =
     appliance !== undefined
       ? stages.filter((s) => s.power_w > 0 || s.kind === 'rest' || s.kind === 'release')
-      : [...heated, ...stages.filter(inPan)]
-  if (standing.length > 0) {
+      : heated
+  const stand = (standing: readonly Stage[], place: Need['place']) => {
+    if (standing.length === 0) return
     const spans = standing.map((s) => tasks.find((t) => t.id === s.id)!)
     const from = Math.min(...spans.map((t) => t.from))
     needs.push({
@@ -207,6 +208,8 @@ function cutOf(
       place,
     })
   }
+  stand(standing, place)
+  stand(stages.filter(inPan), 'burner')
   return { minutes, needs, tasks }
 }
 

@@ -23,6 +23,8 @@ export interface RemainingTask {
   hands: boolean
   waitMost: number
   inPot: boolean
+  /** Fried at the end, it needs a burner. */
+  burner: boolean
 }
 
 const MINUTE = 60_000
@@ -95,6 +97,7 @@ export function splitRunningPlan(
         hands: s.hands_on,
         waitMost: waitBefore(s.id, s.after.includes(plan.stages[rest]?.id ?? '')),
         inPot: inPot(s.id),
+        burner: s.id === 'fry',
       }
     })
   return { fixedTasks, toDo }

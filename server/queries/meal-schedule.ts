@@ -173,6 +173,7 @@ function potRequest(
       hands_on: t.hands,
       wait_most_minutes: t.waitMost,
       in_pot: t.inPot,
+      needs: t.burner ? 'burner' : 'none',
     })),
   }
 }
