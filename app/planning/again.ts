@@ -81,11 +81,18 @@ const wayAgain = (request: PlanRequestJson, first: PlanState) => ({
 })
 
 /** Single acts that were chosen. */
-const actsAgain = ({ toasted_bottom, stir_at_boil, loosen_in_rest, fry_at_end }: PlanRequestJson) => ({
+const actsAgain = ({
+  toasted_bottom,
+  stir_at_boil,
+  loosen_in_rest,
+  fry_at_end,
+  fry_tomorrow_share,
+}: PlanRequestJson) => ({
   toasted: toasted_bottom ?? false,
   stirred: stir_at_boil ?? false,
   loosenedInRest: loosen_in_rest ?? false,
   friedAtEnd: fry_at_end ?? false,
+  fryTomorrow: fry_tomorrow_share ?? 0,
 })
 
 const soakAgain = (soak: PlanRequestJson['soak']): PlanState['soak'] =>

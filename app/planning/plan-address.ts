@@ -85,6 +85,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('stir', state.stirred ? 'yes' : null, null)
   put('loosen', state.loosenedInRest ? 'halfway' : null, null)
   put('fry', state.friedAtEnd ? 'yes' : null, null)
+  put('fry-tomorrow', state.fryTomorrow, 0)
   put('foil', state.foil ? 'yes' : null, null)
   put('burner', state.heatId, first.heatId)
   put('serving', state.serving, first.serving)
@@ -279,6 +280,7 @@ export function fromSearch(
     stirred: search.get('stir') === 'yes',
     loosenedInRest: search.get('loosen') === 'halfway',
     friedAtEnd: search.get('fry') === 'yes',
+    fryTomorrow: numberIn(search.get('fry-tomorrow'), [0, 1]) ?? 0,
     foil: search.get('foil') === 'yes',
     serving: oneOf(['side', 'main'], search.get('serving'), first.serving),
     purpose: oneOf(PURPOSES, search.get('purpose'), first.purpose),

@@ -61,6 +61,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   blendTiming: fc.constantFrom(...BLEND_TIMINGS),
   loosenedInRest: fc.boolean(),
   friedAtEnd: fc.boolean(),
+  fryTomorrow: fc.constantFrom(0, 0, 0.5),
   holdIn: fc.constantFrom('pot' as const, 'warm-drawer' as const),
   salt: fc.option(fc.integer({ min: 0, max: 20 }).map((n) => n / 10)),
   stock: fc.integer({ min: 0, max: 4 }).map((n) => n / 4),

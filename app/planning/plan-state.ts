@@ -5,6 +5,7 @@ import { DEFAULTS, LIMITS, type PlanRequestJson } from '#core/contract/plan-requ
 import { DRESSING_IDS, type DressingId } from '#core/finish/dressing'
 import { varietyOf, type VarietyId } from '#core/grain/varieties'
 import { blendOf } from '#core/grain/blend'
+import { canSetAside } from '#core/finish/set-aside'
 import { bagDelta } from '#core/grain/bag'
 import type { Authority } from '#core/leftovers/guidance'
 import type { LidPosition } from '#core/heat/lid'
@@ -112,6 +113,8 @@ export interface PlanState {
   loosenedInRest: boolean
   /** Grain for frying is fried as the last stage. */
   friedAtEnd: boolean
+  /** Share that is set aside for frying tomorrow, 0..1. */
+  fryTomorrow: number
   /** Foil under a lid that does not seal, for this batch. */
   foil: boolean
   vesselId: string
@@ -199,6 +202,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   stirred: DEFAULTS.stir_at_boil,
   loosenedInRest: DEFAULTS.loosen_in_rest,
   friedAtEnd: DEFAULTS.fry_at_end,
+  fryTomorrow: DEFAULTS.fry_tomorrow_share,
   foil: false,
   vesselId: vessels[0]?.id ?? '',
   heatId: heats[0]?.id ?? '',
@@ -433,6 +437,11 @@ const chosenOnly = (state: PlanState): Partial<PlanRequestJson> => ({
   ...(state.who === null ? {} : { eating: state.who }),
 })
 
+const fryingAsked = ({ purpose, friedAtEnd, fryTomorrow }: PlanState) => ({
+  fry_at_end: friedAtEnd && purpose === 'frying',
+  fry_tomorrow_share: canSetAside(fryTomorrow, purpose, friedAtEnd) ? fryTomorrow : 0,
+})
+
 function handStarted(state: PlanState, household: PlanningData, nowMs: number): PlanRequestJson {
   const vessel = vesselOfState(state, household)
   const heat = heatOfState(state, household)
@@ -453,7 +462,7 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
     toasted_bottom: state.toasted,
     stir_at_boil: state.stirred,
     loosen_in_rest: state.loosenedInRest,
-    fry_at_end: state.friedAtEnd && state.purpose === 'frying',
+    ...fryingAsked(state),
     heat_style: state.heatStyle,
     vessel: vesselAsked(vessel, learned, state.foil),
     heat: heatAsked(vessel, heat, learned),

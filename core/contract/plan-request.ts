@@ -1,5 +1,11 @@
 import * as v from 'valibot'
 import { DRESSING_IDS } from '#core/finish/dressing'
+import {
+  canSetAside,
+  FRY_TOMORROW_TEXTURE,
+  SET_ASIDE_PURPOSES,
+  textureWithAside,
+} from '#core/finish/set-aside'
 import { blendOf, type Blend } from '#core/grain/blend'
 import { AVOIDED_IDS } from '#core/eaters/avoid'
 import { VARIETY_IDS, varietyOf, type Variety } from '#core/grain/varieties'
@@ -98,6 +104,7 @@ export const DEFAULTS = Object.freeze({
   stir_at_boil: false,
   loosen_in_rest: false,
   fry_at_end: false,
+  fry_tomorrow_share: 0,
   pressure: 'high',
   release: 'natural',
   release_minutes: 10,
@@ -345,6 +352,8 @@ export const PlanRequestSchema = record({
   loosen_in_rest: v.optional(flag, DEFAULTS.loosen_in_rest),
   /** Grain for frying is fried once it has steamed off, in a pan, as the last stage. */
   fry_at_end: v.optional(flag, DEFAULTS.fry_at_end),
+  /** This share of what is cooked is dried on a tray and chilled overnight, to be fried tomorrow. */
+  fry_tomorrow_share: v.optional(between(0, 1), DEFAULTS.fry_tomorrow_share),
   rest_minutes: v.optional(between(...LIMITS.rest_minutes, 'minutes')),
   pressure: v.optional(oneOf(['low', 'high']), DEFAULTS.pressure),
   release: v.optional(oneOf(['natural', 'timed', 'quick']), DEFAULTS.release),
@@ -449,10 +458,23 @@ export function parsePlanRequest(input: unknown): Result<PlanRequest> {
   return errors.length > 0 ? { ok: false, errors } : { ok: true, value: settle(given) }
 }
 
-const fryErrors = ({ fry_at_end, purpose }: PlanInput): FieldError[] =>
-  fry_at_end && purpose !== 'frying'
-    ? [fieldErrorOf('fry_at_end', 'goes with the purpose "frying" only', 'not-allowed')]
-    : []
+function fryErrors({ fry_at_end, fry_tomorrow_share: share, purpose }: PlanInput): FieldError[] {
+  if (fry_at_end && purpose !== 'frying')
+    return [fieldErrorOf('fry_at_end', 'goes with the purpose "frying" only', 'not-allowed')]
+  if (share > 0 && !SET_ASIDE_PURPOSES.includes(purpose))
+    return [
+      fieldErrorOf(
+        'fry_tomorrow_share',
+        `goes with the purposes ${SET_ASIDE_PURPOSES.join(', ')}, not with ${purpose}`,
+        'not-allowed',
+      ),
+    ]
+  if (!canSetAside(share, purpose, fry_at_end) && share > 0)
+    return [
+      fieldErrorOf('fry_tomorrow_share', 'must leave some of it for today, for example 0.5', 'not-allowed'),
+    ]
+  return []
+}
 
 /** Said with the errors of other fields, before the grains can be read. */
 function amountMissing(input: unknown): FieldError[] {
@@ -527,7 +549,7 @@ function settle(given: PlanInput): PlanRequest {
   const method = methodOf(methodId)
   const later = method.timer ? given.start_later_minutes : 0
   const soak = soakFrom(given, method, usualSoak(methodId, slowest), later)
-  const texture = given.texture ?? PURPOSE_TEXTURE[given.purpose]
+  const { texture, fryTomorrow } = texturesFrom(given)
   const vesselInput = given.vessel ?? vesselFor(given, { method, blend, texture, amount })
   const vessel = vesselFrom(vesselInput, method.vesselKinds[0])
   return {
@@ -555,6 +577,7 @@ function settle(given: PlanInput): PlanRequest {
     stirAtBoil: given.stir_at_boil,
     loosenInRest: given.loosen_in_rest,
     fryAtEnd: given.fry_at_end,
+    fryTomorrow,
     restMinutes: restMinutesFrom(given, method, slowest),
     ...releaseFrom(given),
     ownMinutes: ownMinutesFrom(given),
@@ -584,6 +607,18 @@ function settle(given: PlanInput): PlanRequest {
         : null,
     serveAtMs: given.serve_at === undefined ? null : Date.parse(given.serve_at),
   }
+}
+
+/** How soft the pot is cooked; and how much of it is for frying tomorrow, with how soft the rest is served. */
+function texturesFrom({
+  texture,
+  purpose,
+  fry_tomorrow_share: share,
+}: PlanInput): Pick<PlanRequest, 'texture' | 'fryTomorrow'> {
+  const served = texture ?? (share === 1 ? FRY_TOMORROW_TEXTURE : PURPOSE_TEXTURE[purpose])
+  return share === 0
+    ? { texture: served, fryTomorrow: null }
+    : { texture: share === 1 ? served : textureWithAside(served), fryTomorrow: { share, texture: served } }
 }
 
 /**

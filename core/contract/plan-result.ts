@@ -144,6 +144,16 @@ export const PlanSchema = v.object({
     to_keep_g: figure,
   }),
   keeps: v.object({ warm_minutes: figure, dry_minutes: figure, dries_percent_per_hour: figure }),
+  set_aside: v.optional(
+    v.object({
+      share: figure,
+      grams: figure,
+      ml: figure,
+      tray_long_cm: figure,
+      tray_wide_cm: figure,
+      sprinkle_g: figure,
+    }),
+  ),
   dressing: v.optional(
     v.object({
       vinegar_g: figure,

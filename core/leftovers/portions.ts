@@ -83,8 +83,11 @@ export const eatenAtOnce = ({
   servings,
   toKeep,
   purpose,
+  asideShare = 0,
 }: {
   servings: number
   toKeep: number
   purpose: Purpose
-}): number => (purpose === 'batch' ? 0 : Math.max(0, servings - toKeep))
+  /** Set aside for frying tomorrow, 0..1. */
+  asideShare?: number
+}): number => (purpose === 'batch' ? 0 : Math.max(0, servings * (1 - asideShare) - toKeep))

@@ -252,3 +252,63 @@ describe('in a warm drawer', () => {
     expect(fluff({ hold_minutes: 30 })).not.toContain('Turn off keep warm, and unplug')
   })
 })
+
+describe('a part set aside for frying tomorrow', () => {
+  const side = plan({ purpose: 'side' })
+  const half = plan({ purpose: 'side', fry_tomorrow_share: 0.5 })
+
+  test('the pot is cooked as its firmer part wants it; the softer half gets the rest of its water at the end', () => {
+    const { set_aside } = half
+    expect(half.water.pour_g).toBeLessThan(side.water.pour_g)
+    expect(half.yield.cooked_mass_g).toBeLessThan(side.yield.cooked_mass_g)
+    expect(set_aside!.grams).toBeCloseTo(half.yield.cooked_mass_g / 2, 0)
+    // Sprinkled, the half that stays weighs what half of the plain batch does.
+    expect(half.yield.cooked_mass_g / 2 + set_aside!.sprinkle_g).toBeCloseTo(side.yield.cooked_mass_g / 2, 0)
+    expect(half.stages.map(({ id }) => id)).toEqual([
+      ...side.stages.map(({ id }) => id),
+      'set-aside',
+      'sprinkle',
+    ])
+    const aside = half.stages.find(({ id }) => id === 'set-aside')!
+    expect(aside.checks.join(' ')).toMatch(/Into the fridge within 60 min/)
+    // Its tray holds it in a layer under 25 mm.
+    expect(set_aside!.tray_long_cm * set_aside!.tray_wide_cm * 2.5).toBeGreaterThan(set_aside!.ml)
+  })
+
+  test('firm grain needs nothing more, and what is fried tonight is what is left', () => {
+    const firm = plan({ purpose: 'part-cooked', fry_tomorrow_share: 0.5 })
+    expect(firm.set_aside!.sprinkle_g).toBe(0)
+    expect(firm.water.pour_g).toBe(plan({ purpose: 'part-cooked' }).water.pour_g)
+    const fried = plan({ purpose: 'frying', fry_tomorrow_share: 0.5, fry_at_end: true })
+    const whole = plan({ purpose: 'frying', fry_at_end: true })
+    const oil = (p: typeof fried) => p.stages.find(({ id }) => id === 'fry')!.minutes.expected
+    expect(oil(fried)).toBeLessThan(oil(whole))
+  })
+
+  test('all of it for tomorrow has its own water: chilled overnight it firms, so that it is cooked less firm', () => {
+    const tomorrow = plan({ purpose: 'frying', fry_tomorrow_share: 1 })
+    const today = plan({ purpose: 'frying' })
+    expect(tomorrow.water.pour_g).toBeGreaterThan(today.water.pour_g)
+    expect(tomorrow.water.pour_g).toBeLessThan(side.water.pour_g)
+    expect(tomorrow.set_aside).toBeUndefined()
+    expect(tomorrow.stages.find(({ id }) => id === 'spread')!.checks.join(' ')).toContain('Tomorrow')
+    // A texture that was asked for stands.
+    expect(plan({ purpose: 'frying', fry_tomorrow_share: 1, texture: 0 }).water.pour_g).toBeLessThan(
+      today.water.pour_g,
+    )
+  })
+
+  test.each([
+    [{ purpose: 'dressed', fry_tomorrow_share: 0.5 }, 'not with dressed'],
+    [{ purpose: 'side', fry_tomorrow_share: 1 }, 'leave some of it'],
+    [{ purpose: 'frying', fry_tomorrow_share: 1, fry_at_end: true }, 'leave some of it'],
+    [{ purpose: 'side', fry_tomorrow_share: 1.1 }, '0 to 1'],
+  ])('%j is refused in words', (request, words) => {
+    const read = planFrom({
+      grains: [{ variety: 'short-white' }],
+      amount: { basis: 'dry-mass', value: 300 },
+      ...request,
+    })
+    expect(read.ok ? '' : read.errors[0]!.message).toContain(words)
+  })
+})

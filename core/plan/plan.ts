@@ -11,6 +11,7 @@ import { expectedClarity, frothFactor } from '#core/water/clarity'
 import { seasoningOf } from '#core/seasoning/seasoning'
 import { gaugesOf, overBoiler, type Gauges } from '#core/vessel/gauges'
 import { cautionsOf } from '#core/plan/cautions/index'
+import { asideFigures } from './set-aside-figures'
 import {
   boilerDishFigures,
   dressingFigures,
@@ -70,7 +71,9 @@ export function plan(request: PlanRequest): Plan {
     blend,
     swollenMm: gauges.swollenLevel,
   })
-  const spread = purpose === 'frying' ? spreadOf(cookedG / blend.cookedDensity) : undefined
+  const today = request.fryTomorrow && request.fryTomorrow.share < 1 ? 1 - request.fryTomorrow.share : 1
+  const spread = purpose === 'frying' ? spreadOf((today * cookedG) / blend.cookedDensity) : undefined
+  const aside = asideFigures(request, blend, dryG, cookedG)
   const dressing =
     request.dressing && dressingFor(dryG, proportionsOf(request.dressing, bulkVolume(blend, grams(1))))
   const stages = withStarts(
@@ -84,6 +87,7 @@ export function plan(request: PlanRequest): Plan {
       boilerDish,
       loosen,
       spread,
+      aside,
       dressing,
       cookedG,
     }),
@@ -96,6 +100,7 @@ export function plan(request: PlanRequest): Plan {
     yield: yieldFigures(solvedPlan),
     keeps: holdFigures(keeps),
     loosen,
+    ...(aside ? { set_aside: aside } : {}),
     ...(spread ? { spread: spreadFigures(spread) } : {}),
     ...(dressing ? { dressing: dressingFigures(dressing, bulkVolume(blend, grams(dryG))) } : {}),
     stages,

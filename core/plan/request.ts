@@ -78,6 +78,8 @@ export interface PlanRequest {
   loosenInRest: boolean
   /** Fried in a pan once it has steamed off; only with the purpose frying. */
   fryAtEnd: boolean
+  /** A share, 0..1, dried and chilled overnight to be fried tomorrow; and the texture of what is eaten today. */
+  fryTomorrow: { share: number; texture: number } | null
   restMinutes: number
   pressure: 'low' | 'high'
   release: 'natural' | 'timed' | 'quick'

@@ -157,6 +157,15 @@ export interface Plan {
     servings: number
     to_keep_g: number
   }
+  /** Set aside for frying tomorrow, the tray it dries on, and boiling water for the softer part that stays, g. */
+  set_aside?: {
+    share: number
+    grams: number
+    ml: number
+    tray_long_cm: number
+    tray_wide_cm: number
+    sprinkle_g: number
+  }
   /** How long the finished pot keeps as it is, lid on and off the heat, and what holding it warm costs. */
   keeps: { warm_minutes: number; dry_minutes: number; dries_percent_per_hour: number }
   /** Seasoned vinegar for this batch, by mass and by volume. */

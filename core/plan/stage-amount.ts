@@ -9,6 +9,7 @@ export const AMOUNT_KINDS = [
   'vinegar',
   'dressing',
   'add-in',
+  'cooked-grain',
 ] as const
 export type AmountKind = (typeof AMOUNT_KINDS)[number]
 

@@ -20,6 +20,7 @@ import { guidanceOf, SHALLOW_MM } from '#core/leftovers/guidance'
 import type { PlanRequest } from './request'
 import {
   addInAmount,
+  amountText,
   amountWords,
   dressAmounts,
   grainAmounts,
@@ -28,6 +29,8 @@ import {
   seasoningAmounts,
   type Speaking,
 } from './stage-amounts'
+import { SPRINKLE_MIN } from '#core/finish/set-aside'
+import { inMeasure } from '#core/units/measures'
 import type { StageAmount } from './stage-amount'
 import type { PreparedPlan } from './prepare'
 import type { Plan, Stage, Window } from './result'
@@ -305,6 +308,7 @@ interface StageInput {
   boilerDish: Plan['boiler_dish']
   loosen: LoosenWay
   spread: Spread | undefined
+  aside: Plan['set_aside']
   dressing: Dressing | null
   cookedG: number
 }
@@ -360,6 +364,7 @@ function lastStages({
   seasoning,
   loosen,
   spread,
+  aside,
   dressing,
   cookedG,
 }: StageInput): StageDraft[] {
@@ -388,21 +393,11 @@ function lastStages({
     ...(foldIn.length > 0 ? { amounts: foldIn } : {}),
     ...byCue(loosen === 'stir' ? 'stirred-even' : 'loosened'),
   }
-  const last: StageDraft[] = [fluff]
-  if (spread)
-    last.push({
-      id: 'spread',
-      kind: 'spread',
-      title: `Spread on a ${spread.tray.longCm} × ${spread.tray.wideCm} cm tray to steam dry`,
-      hands_on: false,
-      ...clocked,
-      checks: [
-        `${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`,
-        request.fryAtEnd ? 'Then it is fried' : `Then fry it, or chill it within ${coldWithin(request)} min`,
-      ],
-      minutes: rounded({ low: spread.minutes * 0.6, expected: spread.minutes, high: spread.minutes * 1.3 }),
-    })
-  if (spread && request.fryAtEnd) last.push(fryStage(request, cookedG))
+  const last: StageDraft[] = [
+    fluff,
+    ...(aside ? asideStages(aside, request, prepared.dryG) : []),
+    ...(spread ? fryingStages(spread, request, cookedG - (aside?.grams ?? 0)) : []),
+  ]
   if (dressing) {
     const cools = handWarmMinutes({
       heatPerGram: heatOfCooked(prepared.dryG / cookedG),
@@ -446,6 +441,81 @@ function lastStages({
   if (request.holdMinutes > 0) last.push(holdStage(request))
   return last
 }
+
+/** Grain for frying steams off, and is fried at once where that is asked. */
+const fryingStages = (spread: Spread, request: PlanRequest, cookedG: number): StageDraft[] => [
+  spreadStage(spread, request),
+  ...(request.fryAtEnd ? [fryStage(request, cookedG)] : []),
+]
+
+/** Grain for frying steams off on a tray. */
+const spreadStage = (spread: Spread, request: PlanRequest): StageDraft => ({
+  id: 'spread',
+  kind: 'spread',
+  title: `Spread on a ${spread.tray.longCm} × ${spread.tray.wideCm} cm tray to steam dry`,
+  hands_on: false,
+  ...clocked,
+  checks: [
+    `${Math.round(spread.areaCm2)} cm², under ${SPREAD_MM} mm`,
+    ...(request.fryAtEnd
+      ? ['Then it is fried']
+      : request.fryTomorrow?.share === 1
+        ? tomorrowChecks(request)
+        : [`Then fry it, or chill it within ${coldWithin(request)} min`]),
+  ],
+  minutes: rounded({ low: spread.minutes * 0.6, expected: spread.minutes, high: spread.minutes * 1.3 }),
+})
+
+/** What is said of grain that is chilled to be fried tomorrow. */
+const tomorrowChecks = (request: PlanRequest): string[] => [
+  `Into the fridge within ${coldWithin(request)} min, uncovered until it is cold`,
+  'Tomorrow: break it up cold, and fry it until it steams all through',
+]
+
+/** A part is taken out and spread for tomorrow; what stays gets the water it wants besides, and drinks it. */
+function asideStages(
+  { grams, ml, tray_long_cm, tray_wide_cm, sprinkle_g }: NonNullable<Plan['set_aside']>,
+  request: PlanRequest,
+  dryG: number,
+): StageDraft[] {
+  const part: StageAmount = {
+    what: 'cooked-grain',
+    name: 'cooked grain',
+    grams,
+    ml,
+    measures: request.measures.map((measure) => inMeasure(ml, measure)),
+  }
+  const aside: StageDraft = {
+    id: 'set-aside',
+    kind: 'spread',
+    title: `Take ${amountText(part, request)} of it out, to fry tomorrow`,
+    amounts: [part],
+    minutes: byHand(1, 0.3, dryG),
+    hands_on: true,
+    ...byCue('shared-out'),
+    checks: [
+      `Spread on a ${tray_long_cm} × ${tray_wide_cm} cm tray, under ${SPREAD_MM} mm`,
+      ...tomorrowChecks(request),
+    ],
+  }
+  if (sprinkle_g < LEAST_SPRINKLE_G) return [aside]
+  return [
+    aside,
+    {
+      id: 'sprinkle',
+      kind: 'hold',
+      title: `Sprinkle ${amountText(liquidAmount('water', sprinkle_g, request), request)} boiling water over the rest`,
+      amounts: [liquidAmount('water', sprinkle_g, request)],
+      hands_on: false,
+      ...clocked,
+      lid: 'on',
+      minutes: { low: SPRINKLE_MIN, expected: SPRINKLE_MIN, high: SPRINKLE_MIN },
+      checks: ['Lid on again, off the heat; it is softer than the part for tomorrow'],
+    },
+  ]
+}
+/** Less water than this is not worth sprinkling, g. */
+const LEAST_SPRINKLE_G = 5
 
 /** Fried once it has steamed off, on the burner the pot was on; after an appliance, on a usual one. */
 function fryStage(request: StageInput['request'], cookedG: number): StageDraft {

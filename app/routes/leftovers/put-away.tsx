@@ -69,6 +69,7 @@ export function loader({ request }: Route.LoaderArgs) {
             servings: cook.plan.yield.servings,
             toKeep: asked.keepServings,
             purpose: asked.purpose,
+            asideShare: asked.fryTomorrow?.share ?? 0,
             densityGMl: blend.cookedDensity,
             waterShare: cook.plan.water.absorbed_g / cook.plan.yield.cooked_mass_g,
             dressed: cook.plan.dressing !== undefined,

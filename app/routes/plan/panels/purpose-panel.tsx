@@ -1,7 +1,8 @@
-import { Checkbox, Radio, Stack } from '@mantine/core'
+import { Checkbox, Group, Radio, Stack } from '@mantine/core'
 import { useMemo } from 'react'
 import { planFrom } from '#core/contract/plan'
 import { PURPOSE_SERVING } from '#core/contract/plan-request'
+import { SET_ASIDE_PURPOSES } from '#core/finish/set-aside'
 import { PURPOSES, type Purpose } from '#core/plan/request'
 import type { PanelProps } from './panel-props'
 import { requestOf } from '../../../planning/plan-state'
@@ -25,6 +26,7 @@ export function PurposePanel(props: PanelProps) {
             method: null,
             finish: null,
             friedAtEnd: false,
+            fryTomorrow: 0,
             serving: PURPOSE_SERVING[next as Purpose] ?? 'side',
             poured: null,
           })
@@ -42,8 +44,38 @@ export function PurposePanel(props: PanelProps) {
           label="fry it right after, as the last step"
           description="steamed off on a tray, then in a wide pan"
           checked={state.friedAtEnd}
-          onChange={(event) => change({ friedAtEnd: event.currentTarget.checked })}
+          onChange={(event) =>
+            change({
+              friedAtEnd: event.currentTarget.checked,
+              ...(state.fryTomorrow === 1 ? { fryTomorrow: 0 } : {}),
+            })
+          }
         />
+      )}
+      {SET_ASIDE_PURPOSES.includes(state.purpose) && (
+        <Radio.Group
+          label="Part of it to fry tomorrow"
+          description="dried on a tray and chilled overnight"
+          value={String(state.fryTomorrow)}
+          onChange={(share) =>
+            change({
+              fryTomorrow: Number(share),
+              poured: null,
+              ...(share === '1' ? { friedAtEnd: false } : {}),
+            })
+          }
+        >
+          <Group gap="md" mt={6}>
+            {[
+              { value: '0', label: 'none' },
+              { value: '0.25', label: 'a quarter' },
+              { value: '0.5', label: 'half' },
+              ...(state.purpose === 'frying' ? [{ value: '1', label: 'all of it' }] : []),
+            ].map((choice) => (
+              <Radio key={choice.value} {...choice} />
+            ))}
+          </Group>
+        </Radio.Group>
       )}
       {state.purpose === 'dressed' && <DressingOfPlan {...props} />}
     </Stack>
