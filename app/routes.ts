@@ -25,6 +25,7 @@ export default [
     route('pots', 'routes/pots/pots.tsx'),
     route('leftovers', 'routes/leftovers/leftovers.tsx'),
     route('leftovers/put-away', 'routes/leftovers/put-away.tsx'),
+    route('leftovers/week', 'routes/leftovers/week.tsx'),
     route('convert', 'routes/convert/convert.tsx'),
     route('ruler', 'routes/ruler/ruler.tsx'),
     route('transfer', 'routes/transfer/transfer.tsx'),

@@ -8,6 +8,7 @@ import * as bench from './plan/plan'
 import * as card from './recipe-card/recipe-card'
 import * as kept from './leftovers/leftovers'
 import * as labels from './leftovers/labels'
+import * as week from './leftovers/week'
 import * as putAway from './leftovers/put-away'
 import * as learned from './learned/learned'
 import * as copy from './notebook/import'
@@ -215,6 +216,69 @@ describe('kept', () => {
     expect(path(await call(kept.action, { body: { intent: 'take-from-bottle', id, grams: '900' } }))).toBe(
       'grams',
     )
+  })
+})
+
+describe('cooking for the week', () => {
+  const search = 'day=2026-12-06&cooked=18:00&eaten=18:00&w=long-white:2:0,1,3&w=quinoa:1:2'
+  const url = `http://omsel.test/leftovers/week?${search}`
+  interface Batches {
+    batches: {
+      variety: string
+      meals: { day: number; from: string }[]
+      plan: { dryG: number; rounds: number }
+      use: { name: string; times: number }[]
+      withoutPortions: number
+    }[]
+    buy: { variety: string; grams: number }[]
+  }
+  const at = async (address: string) =>
+    (await call(week.loader, { url: address })).value as unknown as Batches
+
+  test('says where each portion goes, which containers are filled, and what to buy', async () => {
+    kitchen().leftovers.saveContainer({ id: 'tub', name: 'the tub', ml: 900, depth_mm: 60, many: 2 })
+    kitchen().grainBags.saveBag({
+      id: 'sack',
+      variety: 'long-white',
+      name: 'the sack',
+      label: '',
+      label_ratio: null,
+      adopted_delta: null,
+      bought_on: null,
+      opened_on: null,
+      new_crop: 0,
+      enriched: 0,
+      left_g: 100,
+    })
+    const { batches, buy } = await at(url)
+    expect(batches.map((b) => b.variety)).toEqual(['long-white', 'quinoa'])
+    expect(batches[0]!.meals.map((m) => m.from)).toEqual(['pot', 'fridge', 'freezer'])
+    // Two tubs for the rice of Monday and Wednesday, none for the quinoa of Tuesday.
+    expect(batches[0]!.use).toEqual([{ name: 'the tub', times: 2 }])
+    expect(batches[1]!.withoutPortions).toBe(1)
+    const short = buy.find((b) => b.variety === 'long-white')!
+    expect(short.grams).toBeGreaterThanOrEqual(batches[0]!.plan.dryG - 100)
+    expect(short.grams).toBeLessThan(batches[0]!.plan.dryG)
+  })
+
+  test('what its pot does not hold at once is cooked in rounds, and all of it is one meal in one pot in turn', async () => {
+    const [pot] = kitchen().equipment.vessels()
+    const many = `day=2026-12-06&cooked=18:00&eaten=18:00&pot=${pot!.id}&w=long-white:6:0,1,2,3&w=quinoa:1:2`
+    const { batches } = await at(`http://omsel.test/leftovers/week?${many}`)
+    const { rounds } = batches[0]!.plan
+    expect(rounds).toBeGreaterThan(1)
+    const made = await call(week.action, { body: { search: many } })
+    const [laid] = kitchen().meals.all()
+    expect(made.to).toBe(`/meal/${laid!.id}`)
+    expect(laid!.dishes).toHaveLength(rounds + 1)
+    expect(new Set(laid!.dishes.map((d) => d.kind === 'plan' && d.vessel_id))).toEqual(new Set([pot!.id]))
+  })
+
+  test('an address that makes no sense is an empty week', async () => {
+    const { batches } = await at(
+      'http://omsel.test/leftovers/week?w=gravel:2:1&w=quinoa:900:1&w=quinoa:1:9&day=x',
+    )
+    expect(batches).toEqual([])
   })
 })
 

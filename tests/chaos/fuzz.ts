@@ -43,6 +43,7 @@ export const ROUTES = [
   'pots',
   'leftovers',
   'leftovers/put-away',
+  'leftovers/week',
   'convert',
   'ruler',
   'pots/:pot/ruler',

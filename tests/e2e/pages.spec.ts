@@ -24,6 +24,7 @@ const PAGES = [
   '/ready-by',
   '/model',
   '/my-way',
+  '/leftovers/week?w=long-white:2:1,3',
   '/recipe-card',
   '/notebook/copy',
 ]

@@ -144,6 +144,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
       <div className="place-head">
         <h1 className="figure">Leftovers</h1>
         <div className={classes.acts}>
+          <Link to="/leftovers/week">cook for the week</Link>
           {leftover.length > 0 && <Link to="/leftovers/labels">labels to print</Link>}
           <Button component={Link} to="/leftovers/put-away">
             Store leftovers
