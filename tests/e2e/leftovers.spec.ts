@@ -42,7 +42,7 @@ test('cooked for six, eaten by three: three containers, one reheated, one thrown
   await page.getByRole('button', { name: 'Store' }).click()
   await expect(page).toHaveURL(/\/leftovers$/)
 
-  const tins = page.getByRole('listitem').filter({ hasText: 'Long-grain white' })
+  const tins = page.locator('[data-place]').getByRole('listitem').filter({ hasText: 'Long-grain white' })
   await expect(tins).toHaveCount(3)
   await expect(tins.first()).toContainText(/21 °C by \d\d:\d\d/)
   expect(await serious(page)).toEqual([])

@@ -301,7 +301,7 @@ function TakeSome({ row, frozen }: { row: LeftoverWithEvents; frozen: boolean })
         placeholder="half, 1 cup, 2 tbsp"
         defaultValue={refused?.typed.amount ?? ''}
         error={refused?.errors[0]?.message}
-        w={190}
+        flex="1 1 110px"
       />
       <Button type="submit" size="sm" variant="default" disabled={fetcher.state !== 'idle'}>
         {frozen ? 'Take out frozen' : 'Take'}
