@@ -14,6 +14,23 @@ const MAX_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is br
 const FINISH_MS = 10_000 // how long a request may still take when the server is asked to end
 // an idle line is kept for longer than callers keep it: who ends it first never cuts off a question
 const KEEP_MS = 65_000
+/** A request's head, and all of it, must be here by then: nobody holds a line with a trickle. */
+const HEADERS_MS = 20_000
+const REQUEST_MS = 120_000
+/** More lines than a household has devices for are refused. */
+const MOST_CONNECTIONS = 1000
+/** Suites of TLS 1.3, and those of 1.2 with forward secrecy and authenticated encryption; none with CBC or SHA-1. */
+const CIPHERS = [
+  'TLS_AES_256_GCM_SHA384',
+  'TLS_CHACHA20_POLY1305_SHA256',
+  'TLS_AES_128_GCM_SHA256',
+  'ECDHE-ECDSA-AES128-GCM-SHA256',
+  'ECDHE-RSA-AES128-GCM-SHA256',
+  'ECDHE-ECDSA-AES256-GCM-SHA384',
+  'ECDHE-RSA-AES256-GCM-SHA384',
+  'ECDHE-ECDSA-CHACHA20-POLY1305',
+  'ECDHE-RSA-CHACHA20-POLY1305',
+].join(':')
 /** A wrong start ends with this, and with words. */
 const CANNOT_START = 2
 /** @type {(message: string) => never} */
@@ -161,6 +178,9 @@ const servers = []
 const open = (server, at, on, says) => {
   servers.push(counted(server))
   server.keepAliveTimeout = KEEP_MS
+  server.headersTimeout = HEADERS_MS
+  server.requestTimeout = REQUEST_MS
+  server.maxConnections = MOST_CONNECTIONS
   server.on('error', (/** @type {NodeJS.ErrnoException} */ error) => {
     cannotStart(
       error.code === 'EADDRINUSE'
@@ -179,7 +199,7 @@ if (onNetwork) {
   const { key, chain, fingerprint } = listener.value
   open(
     https.createServer(
-      { key, cert: chain, minVersion: 'TLSv1.2' },
+      { key, cert: chain, minVersion: 'TLSv1.2', ciphers: CIPHERS, honorCipherOrder: true },
       householdBehind({ network: true, secure: true }),
     ),
     networkPort,

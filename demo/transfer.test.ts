@@ -106,6 +106,7 @@ describe('the exported tables', () => {
       'passphrase',
       'session',
       'calendar_key',
+      'sign_in_attempt',
       'cook_event.seq',
       'leftover_event.seq',
     ])

@@ -6,7 +6,7 @@ const PATIENCE_MS = 3000
 /** shut: this device is no longer let in. */
 export type Line = 'open' | 'lost' | 'shut'
 
-/** Why a stream was refused for good. Where nothing is, only the door answers otherwise. */
+/** Why a stream was refused for good. Where nothing is, only signing in answers otherwise. */
 const refusedBy = (): Promise<Line> =>
   fetch('/cooks', { method: 'HEAD' }).then(
     (r) => (r.status === 401 ? 'shut' : 'lost'),

@@ -10,7 +10,7 @@ export interface Answer {
   body: unknown
 }
 
-/** What can be asked, and who answers. The same doors as on the command line. */
+/** What can be asked, and who answers. The same as on the command line. */
 export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Result<unknown>> = new Map<
   string,
   (input: unknown) => Result<unknown>

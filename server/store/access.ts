@@ -20,6 +20,13 @@ export interface SessionRow {
   seen_ms: number
 }
 
+/** How often an address failed to sign in, and when last. */
+export interface AttemptRow {
+  address: string
+  count: number
+  last_ms: number
+}
+
 /** The passphrase and the sessions of devices that were let in. */
 export function accessIn(db: Db) {
   const passphrase = db.prepare('SELECT salt, hash, n, r, p, set_ms FROM passphrase WHERE id = 1')
@@ -35,7 +42,18 @@ export function accessIn(db: Db) {
   const drop = db.prepare('DELETE FROM session WHERE token_hash = ?')
   const dropAll = db.prepare('DELETE FROM session')
   const dropOld = db.prepare('DELETE FROM session WHERE seen_ms < ? OR made_ms < ?')
+  const attempts = db.prepare('SELECT address, count, last_ms FROM sign_in_attempt ORDER BY last_ms')
+  const putAttempt = db.prepare(
+    'INSERT INTO sign_in_attempt (address, count, last_ms) VALUES (@address, @count, @last_ms) ON CONFLICT (address) DO UPDATE SET count = @count, last_ms = @last_ms',
+  )
+  const dropAttempt = db.prepare('DELETE FROM sign_in_attempt WHERE address = ?')
+  const dropOldAttempts = db.prepare('DELETE FROM sign_in_attempt WHERE last_ms < ?')
   return {
+    /** Failed sign-ins, oldest first. */
+    attempts: () => attempts.all() as AttemptRow[],
+    putAttempt: (row: AttemptRow) => void putAttempt.run(row),
+    dropAttempt: (address: string) => void dropAttempt.run(address),
+    dropAttemptsBefore: (ms: number) => void dropOldAttempts.run(ms),
     passphrase: () => passphrase.get() as StoredPassphrase | undefined,
     /** Another passphrase sends every device away. */
     setPassphrase: (saved: StoredPassphrase) =>

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import http from 'node:http'
 import https from 'node:https'
 import { tmpdir } from 'node:os'
+import tls from 'node:tls'
 import { join } from 'node:path'
 import { act, expect, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
@@ -11,8 +12,8 @@ import { portBeside } from './ports'
 
 const DAY_MS = 86_400_000
 const PHRASE = 'rice by the lake'
-// Each has the network's door one port up.
-const PORTS = { door: portBeside(8), phone: portBeside(10), ending: portBeside(14) }
+// Each is open to the network one port up.
+const PORTS = { network: portBeside(8), phone: portBeside(10), ending: portBeside(14) }
 interface Answer {
   status: number
   headers: http.IncomingHttpHeaders
@@ -91,7 +92,7 @@ const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.s
 
 test('network: closed without a passphrase; foreign names, posts, guesses and cookies are refused; nothing of the kitchen is served outside', async () => {
   test.setTimeout(240_000)
-  const { shut, set, ask, enter, laterBy, database, env, close } = await networkHousehold(PORTS.door)
+  const { shut, set, ask, enter, laterBy, database, env, close } = await networkHousehold(PORTS.network)
   try {
     expect([shut.status, shut.stderr]).toEqual([2, expect.stringContaining('no passphrase is set')])
     expect(set.status).toBe(0)
@@ -116,8 +117,33 @@ test('network: closed without a passphrase; foreign names, posts, guesses and co
     const listener = await ask('/login')
     expect(listener.status).toBe(200)
     expect(listener.body).not.toContain('our kitchen')
-    // At the machine itself there is no door.
+    // At the machine itself nothing is asked.
     expect((await ask('/household.json', { network: false })).status).toBe(200)
+
+    // Old suites and versions of TLS are refused.
+    const shakes = (options: tls.ConnectionOptions) =>
+      new Promise<boolean>((resolve) => {
+        const socket = tls.connect({
+          host: '127.0.0.1',
+          port: PORTS.network + 1,
+          servername: 'localhost',
+          rejectUnauthorized: false,
+          ...options,
+        })
+        const end = (shaken: boolean) => {
+          socket.destroy()
+          resolve(shaken)
+        }
+        socket.on('secureConnect', () => end(true)).on('error', () => end(false))
+      })
+    const v12 = { maxVersion: 'TLSv1.2', minVersion: 'TLSv1.2' } as const
+    expect(await shakes({ minVersion: 'TLSv1.3' })).toBe(true)
+    expect(await shakes({ ...v12, ciphers: 'ECDHE-ECDSA-AES128-GCM-SHA256' })).toBe(true)
+    for (const ciphers of ['ECDHE-ECDSA-AES128-SHA', 'ECDHE-ECDSA-AES256-SHA', 'ECDHE-ECDSA-AES128-SHA256'])
+      expect([ciphers, await shakes({ ...v12, ciphers: `${ciphers}:@SECLEVEL=0` })]).toEqual([ciphers, false])
+    expect(
+      await shakes({ minVersion: 'TLSv1.1', maxVersion: 'TLSv1.1', ciphers: 'DEFAULT:@SECLEVEL=0' }),
+    ).toBe(false)
 
     // A calendar reads one meal by its secret address, and nothing else.
     const own = (path: string, body: Record<string, string>) =>

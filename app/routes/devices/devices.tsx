@@ -146,7 +146,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
   )
 }
 
-/** A code that signs in one phone, or how to open the door for other devices. */
+/** A code that signs in one phone, or how to let other devices in. */
 function ConnectPhone({
   network,
   code,

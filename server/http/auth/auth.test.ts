@@ -50,18 +50,55 @@ describe('the passphrase', () => {
     expect(await matches(saved, 'x'.repeat(1e6))).toBe(false)
   })
 
-  test('too short, too long, too plain, or not the same twice is refused, naming the limit', async () => {
-    expect(wrongPassphrase('ricericer')).toBe(
-      'must have at least 10 characters, got 9; a few words are easier to keep than signs',
+  test('too short, too long, or not the same twice is refused, naming the limit', async () => {
+    expect(await wrongPassphrase('rice at sea')).toBe(
+      'must have at least 12 characters, got 11; a few words are easier to keep than signs',
     )
-    expect(wrongPassphrase('🍚'.repeat(9))).toContain('got 9')
-    expect(wrongPassphrase('ab'.repeat(150))).toContain('200 characters at most, got 300')
-    expect(wrongPassphrase('aaaaaaaaaaaa')).toContain('too easy to guess')
-    expect(wrongPassphrase(PHRASE)).toBeUndefined()
+    expect(await wrongPassphrase('🍚'.repeat(11))).toContain('got 11')
+    expect(await wrongPassphrase('ab'.repeat(150))).toContain('200 characters at most, got 300')
+    expect(await wrongPassphrase(PHRASE)).toBeUndefined()
     expect(await setPassphrase(household(), PHRASE, 'rice by the sea', NOW)).toMatchObject({
       ok: false,
       errors: [{ path: 'again' }],
     })
+  })
+
+  test.each([
+    'aaaaaaaaaaaa',
+    'password1234',
+    'qwertyuiop12',
+    'iloveyou2024',
+    '123456789012',
+    'abcdefghijkl',
+    'omselomselomsel',
+    'Passw0rd!2024',
+    'Summer2024!!!',
+  ])('%s is too easy to guess', async (common) => {
+    expect(await wrongPassphrase(common)).toContain('too easy to guess')
+    expect(await setPassphrase(household(), common, common, NOW)).toMatchObject({ ok: false })
+  })
+
+  test.each([
+    'rice and steam at noon',
+    'correct horse battery staple',
+    'trout lake kettle',
+    'café au bord du lac',
+  ])('%s is taken', async (words) => expect(await wrongPassphrase(words)).toBeUndefined())
+
+  test('failed tries survive a restart: the one after it waits as long as it would have', () => {
+    const { access } = household()
+    const before = new Throttle(() => access)
+    for (let n = 0; n < 8; n++) before.failed('192.168.1.7', NOW)
+    const wait = before.waitMs('192.168.1.7', NOW)
+    expect(wait).toBeGreaterThan(0)
+    const after = new Throttle(() => access)
+    expect(after.waitMs('192.168.1.7', NOW)).toBe(wait)
+    expect(after.waitMs('192.168.1.8', NOW)).toBe(0)
+    after.succeeded('192.168.1.7')
+    expect(new Throttle(() => access).waitMs('192.168.1.7', NOW)).toBe(0)
+    // An hour later they are forgotten, also in the file.
+    before.failed('192.168.1.9', NOW + 61 * 60_000)
+    expect(access.attempts().map(({ address }) => address)).not.toContain('192.168.1.7')
   })
 
   test('wrong ones slow down, also when many come at once; the right one then waits like any other, and is taken after', async () => {

@@ -12,7 +12,7 @@ import { PairingCodes } from './pairing-codes'
 import { isAuthenticated, tokenIn } from './sessions'
 import { Throttle } from './throttle'
 
-/** By which door a request came: this machine's own, or the network's. */
+/** Where a request came in: at this machine's own address, or at the network's. */
 export interface Listener {
   network: boolean
   secure: boolean
@@ -21,24 +21,28 @@ export interface Listener {
 interface State {
   throttle: Throttle
   joins: PairingCodes
-  /** What the network's door is, when it is open. */
+  /** The network's address and certificates, when it is open to it. */
   network: { port: number; addresses: string[]; certificates: Certificates } | undefined
 }
 declare global {
   var omselGuard: State | undefined
 }
 export const guardState = (): State =>
-  (globalThis.omselGuard ??= { throttle: new Throttle(), joins: new PairingCodes(), network: undefined })
+  (globalThis.omselGuard ??= {
+    throttle: new Throttle(() => kitchen().access),
+    joins: new PairingCodes(),
+    network: undefined,
+  })
 
-const DOOR = 'x-omsel-door'
+const LISTENER = 'x-omsel-listener'
 const ADDRESS = 'x-omsel-address'
 
 /**
- * By which door a request came, and from which address; set by {@link requireSession}, whatever the sender
+ * Where a request came in, and from which address; set by {@link requireSession}, whatever the sender
  * wrote there.
  */
 export function listenerOf(request: Pick<globalThis.Request, 'headers'>): Listener & { address: string } {
-  const listener = request.headers.get(DOOR)
+  const listener = request.headers.get(LISTENER)
   return {
     network: listener === 'network' || listener === 'network-open',
     secure: listener === 'network',
@@ -59,7 +63,7 @@ const CUT_OFF_MS = 8000
 export const requireSession = ({ network, secure }: Listener): RequestHandler => {
   const names = namesHere()
   return (request: Request, response: Response, next: NextFunction) => {
-    request.headers[DOOR] = network ? (secure ? 'network' : 'network-open') : 'own'
+    request.headers[LISTENER] = network ? (secure ? 'network' : 'network-open') : 'own'
     request.headers[ADDRESS] = request.socket.remoteAddress ?? ''
     if (!isOurs(request.get('host'), network, names))
       return void response.status(421).type('text').send('This address is not allowed.')
@@ -134,7 +138,7 @@ export function isReady(): boolean {
   }
 }
 
-/** Readies the network's door.  @returns its certificates, or why it stays shut, in words */
+/** Readies the network's certificates.  @returns its certificates, or why it stays shut, in words */
 export async function prepareHttps(
   port: number,
 ): Promise<{ ok: true; value: Certificates } | { ok: false; message: string }> {

@@ -32,7 +32,7 @@ const KEYS = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' } as const
 /**
  * The household's certificates, made at the first start and renewed when they expire or the machine has other
  * addresses. The authority may vouch for nothing but names and addresses inside of a home, so that trusting
- * it opens no other door.
+ * it is good for nothing else.
  * @param folder where they lie, readable by their owner only
  */
 export async function certificatesIn(

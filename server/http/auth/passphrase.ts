@@ -1,8 +1,9 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
+import { isGuessable } from './guessable'
 import type { StoredPassphrase } from '#server/store/access'
 
 /** Length of a household's passphrase, characters. Long and easy to say beats short and odd. */
-export const PASSPHRASE_LIMITS = Object.freeze({ least: 10, most: 200 } as const)
+export const PASSPHRASE_LIMITS = Object.freeze({ least: 12, most: 200 } as const)
 /** scrypt's cost: 32 MB and three rounds, one of the settings OWASP's password storage guidance holds equal. */
 const COST = { n: 2 ** 15, r: 8, p: 3 } as const
 const HASH_BYTES = 32
@@ -23,14 +24,14 @@ const derived = (
   })
 
 /** @returns what is wrong with a passphrase, in words; nothing when it can be taken */
-export function wrongPassphrase(passphrase: string): string | undefined {
+export async function wrongPassphrase(passphrase: string): Promise<string | undefined> {
   const { least, most } = PASSPHRASE_LIMITS
   const long = [...settled(passphrase)].length
   if (long < least)
     return `must have at least ${least} characters, got ${long}; a few words are easier to keep than signs`
   if (long > most) return `may have ${most} characters at most, got ${long}`
-  if (new Set(settled(passphrase).toLowerCase()).size < 5)
-    return 'is too easy to guess; use more than four different characters'
+  if (await isGuessable(settled(passphrase)))
+    return 'is too easy to guess; take three or four words that do not belong together'
   return undefined
 }
 

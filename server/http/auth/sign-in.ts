@@ -66,7 +66,7 @@ export async function setPassphrase(
   nowMs: number,
 ): Promise<Result<true>> {
   if (typeof passphrase !== 'string') return fieldError('passphrase', 'is missing', 'required')
-  const message = wrongPassphrase(passphrase)
+  const message = await wrongPassphrase(passphrase)
   if (message) return fieldError('passphrase', message)
   if (again !== passphrase) return fieldError('again', 'is not the same as above')
   access.setPassphrase(await hashPassphrase(passphrase, nowMs))

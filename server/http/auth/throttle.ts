@@ -1,4 +1,10 @@
 import { isIPv6 } from 'node:net'
+import type { accessIn } from '#server/store/access'
+
+type SavedAttempts = Pick<
+  ReturnType<typeof accessIn>,
+  'attempts' | 'putAttempt' | 'dropAttempt' | 'dropAttemptsBefore'
+>
 
 /** Tries that cost nothing, and how long one waits after more. */
 const FREE = 5
@@ -23,6 +29,12 @@ interface Failures {
 export class Throttle {
   private readonly failures = new Map<string, Failures>()
 
+  /** @param saved where failures are stored, so that a restart forgets none; left out: nowhere */
+  constructor(private readonly saved?: () => SavedAttempts) {
+    for (const { address, count, last_ms } of saved?.().attempts() ?? [])
+      this.failures.set(address, { count, lastMs: last_ms })
+  }
+
   /** How long this address must wait before its next try, ms; 0 when it need not. */
   waitMs(address: string, nowMs: number): number {
     return Math.max(this.waitOf(addressOf(address), FREE, nowMs), this.waitOf(ALL, ALL_FREE, nowMs))
@@ -32,11 +44,11 @@ export class Throttle {
     for (const key of [addressOf(address), ALL]) {
       const before = this.failures.get(key)
       this.failures.delete(key)
-      this.failures.set(key, {
-        count: before && nowMs - before.lastMs < FORGET_MS ? before.count + 1 : 1,
-        lastMs: nowMs,
-      })
+      const count = before && nowMs - before.lastMs < FORGET_MS ? before.count + 1 : 1
+      this.failures.set(key, { count, lastMs: nowMs })
+      this.saved?.().putAttempt({ address: key, count, last_ms: Math.round(nowMs) })
     }
+    this.saved?.().dropAttemptsBefore(nowMs - FORGET_MS)
     // The one that has been quiet longest goes first; the sum of all stays.
     for (const key of this.failures.keys()) {
       if (this.failures.size <= MAX_ADDRESSES) break
@@ -45,9 +57,13 @@ export class Throttle {
   }
 
   succeeded(address: string): void {
-    this.failures.delete(addressOf(address))
+    const key = addressOf(address)
+    this.failures.delete(key)
+    this.saved?.().dropAttempt(key)
     const all = this.failures.get(ALL)
-    if (all) this.failures.set(ALL, { ...all, count: all.count - 1 })
+    if (!all) return
+    this.failures.set(ALL, { ...all, count: all.count - 1 })
+    this.saved?.().putAttempt({ address: ALL, count: all.count - 1, last_ms: Math.round(all.lastMs) })
   }
 
   private waitOf(key: string, free: number, nowMs: number): number {
