@@ -66,8 +66,8 @@ function finishCopy(file: string, part: string, folder: string): string {
     const from = join(pictures, `${id}.jpg`)
     if (existsSync(from)) sameFile(from, join(part, PICTURES, `${id}.jpg`))
   }
-  const fieldError = checkHousehold(part)
-  if (fieldError.length > 0) throw new Error(`the backup is damaged: ${fieldError.join('; ')}`)
+  const faults = checkHousehold(part)
+  if (faults.length > 0) throw new Error(`the backup is damaged: ${faults.join('; ')}`)
   renameSync(part, folder)
   return folder
 }
@@ -110,22 +110,21 @@ export function checkHousehold(path: string): string[] {
     return [`${file} cannot be opened: ${(error as Error).message}`]
   }
   try {
-    const fieldError = (db.pragma('integrity_check') as { integrity_check: string }[])
+    const faults = (db.pragma('integrity_check') as { integrity_check: string }[])
       .map((row) => row.integrity_check)
       .filter((said) => said !== 'ok')
     const loose = db.pragma('foreign_key_check') as { table: string }[]
     if (loose.length > 0)
-      fieldError.push(
+      faults.push(
         `${loose.length} rows refer to what is not there (${[...new Set(loose.map((row) => row.table))].join(', ')})`,
       )
     const version = db.pragma('user_version', { simple: true }) as number
     if (version > migrationCount())
-      fieldError.push(`it is at version ${version}, newer than the ${migrationCount()} this program knows`)
-    if (version === 0) fieldError.push('not an Omsel data file')
+      faults.push(`it is at version ${version}, newer than the ${migrationCount()} this program knows`)
+    if (version === 0) faults.push('not an Omsel data file')
     const missing = picturesIn(file).filter((id) => !existsSync(join(dirname(file), PICTURES, `${id}.jpg`)))
-    if (missing.length > 0)
-      fieldError.push(`${missing.length} pictures are missing, the first is ${missing[0]!}`)
-    return fieldError
+    if (missing.length > 0) faults.push(`${missing.length} pictures are missing, the first is ${missing[0]!}`)
+    return faults
   } catch (error) {
     return [`${file} cannot be read: ${(error as Error).message}`]
   } finally {
@@ -139,8 +138,8 @@ export function checkHousehold(path: string): string[] {
  * @throws {Error} in words: the copy is not sound, or the household is in use
  */
 export function restoreCopy(copy: string, file: string, nowMs: number): string | undefined {
-  const fieldError = checkHousehold(copy)
-  if (fieldError.length > 0) throw new Error(`the backup is damaged: ${fieldError.join('; ')}`)
+  const faults = checkHousehold(copy)
+  if (faults.length > 0) throw new Error(`the backup is damaged: ${faults.join('; ')}`)
   const user = inUseBy(file)
   if (user !== undefined) throw new Error(`server is running (process ${user}); stop it first`)
   const taken = lockHousehold(file)

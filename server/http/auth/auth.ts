@@ -1,5 +1,6 @@
 import type { NextFunction, Request, RequestHandler, Response } from 'express'
 import { dirname, join } from 'node:path'
+import { whyNotWritable } from '#server/store/write-probe'
 import { migrationCount } from '#server/store/open'
 import { kitchen } from '#server/kitchen'
 import { databaseFile } from '#server/store/open-household'
@@ -131,7 +132,11 @@ export const failed = (error: unknown, request: Request, response: Response, nex
 /** Whether the server is ready: the database answers and has this program's version. */
 export function isReady(): boolean {
   try {
-    return kitchen().db.pragma('user_version', { simple: true }) === migrationCount()
+    const { db } = kitchen()
+    if (db.pragma('user_version', { simple: true }) !== migrationCount()) return false
+    const why = whyNotWritable(db)
+    if (why !== undefined) log.error({ why }, 'not ready')
+    return why === undefined
   } catch (error) {
     log.error({ error: errorOf(error) }, 'not ready')
     return false
