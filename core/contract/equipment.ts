@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { VARIETY_IDS } from '#core/grain/varieties'
-import { MATERIAL_IDS } from '#core/vessel/calibration'
+import { MATERIAL_IDS } from '#core/vessel/materials'
 import { wrongMarks } from '#core/vessel/shape'
 import { between, oneOf, quoted, nameText } from './fields'
 import { formNumber, readerOf } from './settings'

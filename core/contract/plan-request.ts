@@ -23,7 +23,7 @@ import { HOLD_PLACES, OWN_STAGE_KINDS } from '#core/plan/request'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
 import { ADD_IN_OUTS, ADD_IN_TIMES } from '#core/seasoning/seasoning'
 import { measureOf, STANDARD_MEASURES, STANDARD_MEASURE_IDS, type Measure } from '#core/units/measures'
-import { MATERIAL_IDS } from '#core/vessel/calibration'
+import { MATERIAL_IDS } from '#core/vessel/materials'
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { wrongMarks, type Mark } from '#core/vessel/shape'
 import { vesselOf, type Vessel } from '#core/vessel/vessel'
@@ -465,7 +465,7 @@ function fryErrors({ fry_at_end, fry_tomorrow_share: share, purpose }: PlanInput
     return [
       fieldErrorOf(
         'fry_tomorrow_share',
-        `goes with the purposes ${SET_ASIDE_PURPOSES.join(', ')}, not with ${purpose}`,
+        `goes with grain that stays separate, not with ${purpose}`,
         'not-allowed',
       ),
     ]

@@ -717,7 +717,7 @@ const notesOf = (dishes: readonly Dish[], placed: ReadonlyMap<string, Placed>): 
     const waits = -Math.max(...blocks.map((b) => placed.get(b.id)?.end ?? -Infinity))
     return keepsMost !== undefined && Number.isFinite(waits) && waits > keepsMost
       ? [
-          `${title} waits ${Math.round(waits)} min in a bowl: cover it and keep it hot, or reheat it until it steams.`,
+          `${title}: ${Math.round(waits)} min in a bowl. Cover it and keep it hot, or reheat it until it steams.`,
         ]
       : []
   })

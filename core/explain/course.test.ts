@@ -4,7 +4,7 @@ import { METHOD_IDS, methodOf } from '#core/methods/index'
 import { plan } from '#core/plan/plan'
 import { SWEEP } from '#core/simulate/sweep'
 import { cookPlan } from '#core/simulate/cook-plan'
-import { meanCentre } from '#core/pot/readout'
+import { meanCentre } from '#core/pot/mean-centre'
 import { courseOf } from './course'
 import { momentAt } from './moment'
 

@@ -7,7 +7,6 @@ import { inMeasure, inSpoonfuls, STANDARD_MEASURES, type Measure } from '#core/u
 import { roundTo } from '#core/units/rounding'
 import type { PlanRequest } from './request'
 import type { StageAmount } from './stage-amount'
-import type { Plan, Stage } from './result'
 
 /** Less than this is no measuring, g. */
 const LEAST_G = 0.1
@@ -115,23 +114,3 @@ export function amountText(
 /** "¾ tsp salt", "2 bay leaves", "80 g peas". */
 export const amountWords = (amount: StageAmount, speaking: Pick<Speaking, 'saidIn'>): string =>
   `${amountText(amount, speaking)} ${amount.name ?? amount.what}`
-
-/**
- * What a scale aims at in a stage, g: its own amount, or the sum where all of it is the same thing. Nothing
- * where several things are measured apart.
- */
-export function aimOf(stage: Stage, plan: Pick<Plan, 'grain' | 'water'>): number | undefined {
-  if (stage.mends && stage.mends.addG > 0) return stage.mends.addG
-  const amounts = stage.amounts ?? amountsBefore(stage, plan)
-  const [first] = amounts
-  if (!first || amounts.some((a) => a.what !== first.what || a.name !== first.name)) return undefined
-  return amounts.reduce((sum, a) => sum + a.grams, 0)
-}
-
-/** Amounts of the two stages that had them in plans stored before version 2. */
-const amountsBefore = ({ id }: Stage, { grain, water }: Pick<Plan, 'grain' | 'water'>): StageAmount[] =>
-  id === 'measure'
-    ? [{ what: 'grain', grams: grain.mass_g, measures: [] }]
-    : id === 'pour'
-      ? [{ what: 'water', grams: water.pour_g, measures: [] }]
-      : []

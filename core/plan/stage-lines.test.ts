@@ -7,7 +7,7 @@ import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
 import type { Stage } from '#core/plan/result'
 import { cookAtTheStove } from '../../tests/helpers/at-the-stove'
-import { settingWords } from './stage-settings'
+import { settingWords } from './setting-words'
 
 /** A line at the stove is read at arm's length. */
 const MAX_LINE = 60

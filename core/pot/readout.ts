@@ -24,9 +24,6 @@ export function readoutOf(pot: Pot): Readout {
   }
 }
 
-export const meanCentre = ({ centreByLayer }: Pick<Readout, 'centreByLayer'>): number =>
-  centreByLayer.reduce((a, b) => a + b, 0) / centreByLayer.length
-
 /** Near enough to the boil to steam, K. */
 const BOILS_K = 1
 

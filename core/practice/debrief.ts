@@ -1,7 +1,7 @@
 import { SCORCH_FROM_C, SCORCHED_KS } from '#core/constants'
 import type { HeatLevel } from '#core/heat/sources'
 import type { Plan } from '#core/plan/result'
-import { meanCentre } from '#core/pot/readout'
+import { meanCentre } from '#core/pot/mean-centre'
 import { FULL } from '#core/pot/pot'
 import { reasonsOf } from '#core/simulate/reasons'
 import type { ActionKind } from './action-kind'

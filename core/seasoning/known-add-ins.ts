@@ -1,3 +1,5 @@
+import { OIL_DENSITY } from './oil-density'
+
 /**
  * How something cooked along is counted: by the piece, by the spoon at any scale, or by weight and, where cups
  * are used, by the cup.
@@ -27,8 +29,6 @@ const PIECES = {
   'shallot|shallots': 20,
   'carrot|carrots': 61,
 }
-/** g/mL */
-export const OIL_DENSITY = 0.92
 /** g/mL of what goes in by the spoon. */
 const SPOONED = {
   butter: 0.95,

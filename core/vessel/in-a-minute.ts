@@ -1,7 +1,8 @@
 import type { HeatSource } from '#core/heat/sources'
 import { fullPower } from '#core/heat/sources'
 import { celsius, millimetres, type Celsius } from '#core/units/units'
-import { heatCapacityOfPot, type MaterialId } from './calibration'
+import { heatCapacityOfPot } from './calibration'
+import { type MaterialId } from './materials'
 import { volumeAt } from './shape'
 import { vesselOf, type Vessel } from './vessel'
 

@@ -1,4 +1,4 @@
-import type { MaterialId } from './calibration'
+import type { MaterialId } from './materials'
 import { vesselOf, type Vessel, type VesselInput, type VesselKind } from './vessel'
 
 /** Vessels to start from until the household's own are measured: capacity mL, base/rim/height mm, J/K, lid. */

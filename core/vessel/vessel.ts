@@ -1,6 +1,6 @@
 import type { LidFit } from '#core/heat/lid'
 import { celsius, millilitres, millimetres, type Celsius, type Millilitres } from '#core/units/units'
-import type { MaterialId } from './calibration'
+import type { MaterialId } from './materials'
 import { heightFor, outsideArea, type Mark, type Shape } from './shape'
 
 export type VesselKind = 'pot' | 'cooker' | 'pressure-electric' | 'pressure-stovetop' | 'oven-dish'

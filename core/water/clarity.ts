@@ -1,5 +1,3 @@
-import type { Variety } from '#core/grain/varieties'
-
 /** How clear the water off the grain runs, 0 as milk, 1 as it came from the tap. */
 export type Clarity = number
 
@@ -20,24 +18,6 @@ export const washesTo = (clarity: Clarity): number =>
       ? 0
       : Math.min(MAX_WASHES, Math.ceil(Math.log(1 - clarity) / Math.log(1 - CARRIED_OFF) - 1e-9))
 export const MAX_WASHES = 8
-
-/** Steps of the scale the cook compares the bowl with. */
-export const CLARITY_STEPS = [
-  { clarity: 0, word: 'white as milk' },
-  { clarity: 0.5, word: 'you see your hand as a shadow' },
-  { clarity: 0.75, word: 'the grains show as a blur' },
-  { clarity: 0.9, word: 'each grain shows' },
-  { clarity: 1, word: 'clear' },
-] as const
-
-/**
- * How clear is clear enough: grain that should stay apart wants more than grain that may cling, and some
- * wants no wash at all.
- */
-export function clearEnough(variety: Variety, purpose: 'apart' | 'usual' | 'creamy'): Clarity {
-  if (variety.washes === 0 || purpose === 'creamy') return 0
-  return Math.min(0.95, expectedClarity(variety.washes) + (purpose === 'apart' ? 0.1 : 0))
-}
 
 /** How far a boil lifts the surface: starchy unrinsed grain under a lid by 1.40, rinsed clear by 1.15. */
 export const FROTH = { unrinsed: 1.4, clear: 1.15 } as const

@@ -1,7 +1,8 @@
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
-import { clearEnough, CLARITY_STEPS, expectedClarity, frothFactor, washesTo } from './clarity'
+import { clearEnough, CLARITY_STEPS } from './clear-enough'
+import { expectedClarity, frothFactor, washesTo } from './clarity'
 
 test('each wash halves what clouds the water', () => {
   expect([0, 1, 2, 3].map(expectedClarity)).toEqual([0, 0.5, 0.75, 0.875])

@@ -84,7 +84,7 @@ describe('a meal', () => {
     }))
     const [first, second] = one!.filled < two!.filled ? [one!, two!] : [two!, one!]
     expect(Date.parse(second.filled) - Date.parse(first.emptied)).toBeGreaterThanOrEqual(5 * 60_000)
-    expect(schedule.notes).toEqual([expect.stringMatching(/waits \d+ min in a bowl/)])
+    expect(schedule.notes).toEqual([expect.stringMatching(/: \d+ min in a bowl/)])
   })
 
   test('grain planned over a dish of the meal goes onto it when it is done', () => {

@@ -2,7 +2,8 @@ import { UnstyledButton } from '@mantine/core'
 import { Link } from 'react-router'
 import type { Act } from '#core/schedule/next-actions'
 import { dishLetter } from '../../ui/drawing/meal-board'
-import { clockTime, countdown, type HouseholdClock } from '../../ui/time/clock-hour'
+import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
+import { countdown } from '../../ui/time/countdown'
 import classes from './next-actions.module.css'
 
 export interface ActsProps {

@@ -3,7 +3,7 @@ import type { CourseMoment } from '#core/explain/course'
 import { momentAt } from '#core/explain/moment'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { meanCentre } from '#core/pot/readout'
+import { meanCentre } from '#core/pot/mean-centre'
 import type { HeatRibbonProps } from '../../ui/drawing/heat-ribbon'
 import type { Look } from './pot-view'
 

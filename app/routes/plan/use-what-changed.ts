@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { whatChanged, type Seen } from '#core/explain/what-changed'
+import type { Seen } from '#core/explain/what-changed'
 
 /** For so long a change is spoken of, and the last value stands beside the new one, ms. */
 const SHOWN_MS = 6000
@@ -19,17 +19,22 @@ export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen)
     if (before.vesselId === vesselId && before.grainG === grainG && before.pourG === pourG) return
     // A water drawn over many frames is one change: what it was when the hand took it.
     was.current ??= before.pourG
-    const says = whatChanged(before, now)
     const wasPourG = was.current
-    setShown((s) => ({
-      wasPourG,
-      ...(says !== undefined ? { says } : s.says !== undefined ? { says: s.says } : {}),
-    }))
+    setShown((s) => ({ ...s, wasPourG }))
+    let gone = false
+    // The words are not needed before something changes.
+    void import('#core/explain/what-changed').then(({ whatChanged }) => {
+      const says = whatChanged(before, now)
+      if (!gone && says !== undefined) setShown((s) => ({ ...s, says }))
+    })
     const timer = setTimeout(() => {
       was.current = undefined
       setShown({})
     }, SHOWN_MS)
-    return () => clearTimeout(timer)
+    return () => {
+      gone = true
+      clearTimeout(timer)
+    }
   }, [vesselId, rimMm, grainG, pourG, steamG])
   return shown
 }

@@ -5,7 +5,7 @@ import type { HeatRow, VesselRow } from '#server/store/equipment'
 import { useUnits } from '../../ui/units/units'
 import { shownField } from '../../ui/units/unit-form'
 import { errorAt, type Refused } from '../../ui/forms/errors'
-import { countdown } from '../../ui/time/clock-hour'
+import { countdown } from '../../ui/time/countdown'
 import classes from './pots.module.css'
 
 interface CalibrateProps {

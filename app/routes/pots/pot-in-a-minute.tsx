@@ -5,7 +5,7 @@ import { fieldInBase } from '#core/units/typed-field'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { celsius, metres, type Celsius } from '#core/units/units'
-import { MATERIAL_IDS, MATERIALS, type MaterialId } from '#core/vessel/calibration'
+import { MATERIAL_IDS, MATERIALS, type MaterialId } from '#core/vessel/materials'
 import {
   minutesToBoil,
   POT_SHAPE_IDS,

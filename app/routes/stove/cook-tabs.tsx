@@ -4,7 +4,7 @@ import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
 import type { CookEvent } from '#core/cook/events'
 import { nextTouch } from '#core/cook/next-action'
 import { replay } from '#core/cook/replay'
-import { countdown } from '../../ui/time/clock-hour'
+import { countdown } from '../../ui/time/countdown'
 import classes from './cook-tabs.module.css'
 
 export interface Lane {

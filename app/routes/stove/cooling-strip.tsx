@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import type { Signal } from '#core/cook/signals'
 import { FIRST_PLACE_MIN, type Cooling, type NextPlace } from '#core/leftovers/cooling'
-import { countdown } from '../../ui/time/clock-hour'
+import { countdown } from '../../ui/time/countdown'
 import classes from './cooling-strip.module.css'
 
 export interface CoolingContainer {

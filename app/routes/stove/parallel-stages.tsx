@@ -3,7 +3,7 @@ import type { EventKind } from '#core/cook/events'
 import type { StageView } from '#core/cook/replay'
 import { SIGN_WORDS } from '#core/methods/sign-words'
 import type { Stage } from '#core/plan/result'
-import { countdown } from '../../ui/time/clock-hour'
+import { countdown } from '../../ui/time/countdown'
 import classes from './parallel-stages.module.css'
 
 interface AlsoProps {

@@ -1,6 +1,7 @@
 import type { Plan, Stage } from '#core/plan/result'
 import type { StageAmount } from '#core/plan/stage-amount'
-import { aimOf, saidByMeasure } from '#core/plan/stage-amounts'
+import { aimOf } from '#core/plan/scale-aim'
+import { saidByMeasure } from '#core/plan/stage-amounts'
 import { useUnits } from '../../ui/units/units'
 import classes from './stove.module.css'
 

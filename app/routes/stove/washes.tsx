@@ -3,7 +3,7 @@ import { useId } from 'react'
 import type { CookView } from '#core/cook/replay'
 import type { Variety } from '#core/grain/varieties'
 import type { Stage } from '#core/plan/result'
-import { CLARITY_STEPS, clearEnough } from '#core/water/clarity'
+import { CLARITY_STEPS, clearEnough } from '#core/water/clear-enough'
 import { KernelPattern } from '../../ui/drawing/grain-pattern'
 import classes from './washes.module.css'
 

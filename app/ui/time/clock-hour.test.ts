@@ -1,8 +1,8 @@
 import { dayOf, hourOf, wallMs } from './clock-hour'
+import { afterNight } from './after-night'
+import { countdown } from './countdown'
 import {
-  afterNight,
   clockTime,
-  countdown,
   dayWord,
   isClockHour,
   minutesTillMorning,

@@ -51,15 +51,6 @@ export function minutesTillMorning(nowMs: number, zone: string): number | undefi
   return minutes >= NIGHT_SOAK_MIN[0] && minutes <= NIGHT_SOAK_MIN[1] ? minutes : undefined
 }
 
-/** Nobody is woken for a soak between these hours. */
-const NIGHT_FROM = '22:30'
-const NIGHT_TO = '06:30'
-/** A moment, or the end of the night it falls into. */
-export const afterNight = (ms: number, zone: string): number => {
-  const hour = hourOf(ms, zone)
-  return hour >= NIGHT_FROM || hour < NIGHT_TO ? nextAt(NIGHT_TO, zone, ms) : ms
-}
-
 /** The moment with the household's own offset, "2026-03-05T19:00:00+01:00". */
 export const withOffset = (ms: number, zone: string): string => {
   const wall = zoned(ms, zone)
@@ -119,13 +110,6 @@ export function spanWord(minutes: number): string {
   if (whole < 90) return `${whole} min`
   const rest = whole % 60
   return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest}`
-}
-
-/** A running clock: "12:05", "1:02:05". */
-export function countdown(ms: number): string {
-  const seconds = Math.max(0, Math.ceil(ms / 1000))
-  const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60]
-  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
 }
 
 /** The day on the household's wall, "2026-03-05". */

@@ -3,7 +3,7 @@ import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vess
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { roundTo } from '#core/units/rounding'
 import { isInduction } from '#core/heat/sources'
-import { heatsOnInduction, MATERIALS } from '#core/vessel/calibration'
+import { heatsOnInduction, MATERIALS } from '#core/vessel/materials'
 import { isJacketed, isPressureCooker } from '#core/vessel/vessel'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'

@@ -1,7 +1,7 @@
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { scheduleFrom } from '#core/contract/schedule'
-import { MATERIAL_IDS } from '#core/vessel/calibration'
+import { MATERIAL_IDS } from '#core/vessel/materials'
 
 const pot = { capacity_ml: 2500, base_diameter_mm: 190 } as const
 const made = (more: Partial<PlanRequestJson>) => {

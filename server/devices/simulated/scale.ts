@@ -1,4 +1,4 @@
-import { aimOf } from '#core/plan/stage-amounts'
+import { aimOf } from '#core/plan/scale-aim'
 import { seedOf } from '#core/cook/true-pot'
 import { randomOf } from '#core/random'
 import type { Beside, Reading, Source } from '#server/devices/device'
