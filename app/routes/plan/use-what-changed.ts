@@ -4,6 +4,9 @@ import type { Seen } from '#core/explain/what-changed'
 /** For so long a change is spoken of, and the last value stands beside the new one, ms. */
 const SHOWN_MS = 6000
 
+/** The words are not needed before something changes, and are there by then. */
+const words = () => import('#core/explain/what-changed')
+
 /** What the last change did, in words, and the water as it was before it. */
 export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen): {
   says?: string
@@ -12,6 +15,7 @@ export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen)
   const [shown, setShown] = useState<{ says?: string; wasPourG?: number }>({})
   const last = useRef<Seen>({ vesselId, rimMm, grainG, pourG, steamG })
   const was = useRef<number | undefined>(undefined)
+  useEffect(() => void words(), [])
   useEffect(() => {
     const now = { vesselId, rimMm, grainG, pourG, steamG }
     const before = last.current
@@ -22,8 +26,7 @@ export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen)
     const wasPourG = was.current
     setShown((s) => ({ ...s, wasPourG }))
     let gone = false
-    // The words are not needed before something changes.
-    void import('#core/explain/what-changed').then(({ whatChanged }) => {
+    void words().then(({ whatChanged }) => {
       const says = whatChanged(before, now)
       if (!gone && says !== undefined) setShown((s) => ({ ...s, says }))
     })
