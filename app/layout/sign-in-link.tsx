@@ -5,7 +5,7 @@ import type { Line } from './use-kitchen-stream'
 export const signInAddress = ({ pathname, search }: Pick<Location, 'pathname' | 'search'>): string =>
   `/login?to=${encodeURIComponent(pathname + search)}`
 
-/** The way back for a device was signed out; nothing while it is open. */
+/** The way back for a device that was signed out; nothing otherwise. */
 export function SignInLink({ line }: { line: Line }) {
   const here = useLocation()
   if (line !== 'shut') return null

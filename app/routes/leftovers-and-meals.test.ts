@@ -274,6 +274,27 @@ describe('cooking for the week', () => {
     expect(new Set(laid!.dishes.map((d) => d.kind === 'plan' && d.vessel_id))).toEqual(new Set([pot!.id]))
   })
 
+  test('an empty week is refused in words and leaves nothing', async () => {
+    const refused = await call(week.action, { body: { search: 'day=2026-12-06' } })
+    expect(refused.status).toBe(422)
+    expect(path(refused)).toBe('week')
+    expect(kitchen().meals.all()).toEqual([])
+  })
+
+  test('a meal sends its cook to the plan for a pot of its own, whichever comes soonest', async () => {
+    const lay = (title: string, day: string) =>
+      call(meals.action, { body: { intent: 'begin', title, day, hour: '19:00', cooks: '1' } })
+    await lay('tonight', '2030-01-01')
+    const later = (await lay('later', '2030-01-02')).to!.replace('/meal/', '')
+    const offered = async (query: string) =>
+      (
+        (await call(bench.loader, { url: `http://omsel.test/${query}` })).value.meals as { title: string }[]
+      ).map(({ title }) => title)
+    expect(await offered('')).toEqual(['tonight', 'later'])
+    expect(await offered(`?meal=${later}`)).toEqual(['later'])
+    expect(await offered('?meal=nobody')).toEqual(['tonight', 'later'])
+  })
+
   test('an address that makes no sense is an empty week', async () => {
     const { batches } = await at(
       'http://omsel.test/leftovers/week?w=gravel:2:1&w=quinoa:900:1&w=quinoa:1:9&day=x',

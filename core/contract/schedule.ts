@@ -88,9 +88,9 @@ export const ScheduleSchema = record({
   oven: v.optional(wholeBetween(...SCHEDULE_LIMITS.oven), 1),
   appliances: v.optional(list(record({ id, vessel: v.unknown() }), SCHEDULE_LIMITS.appliances), []),
   cooks: v.optional(wholeBetween(...SCHEDULE_LIMITS.cooks), 1),
-  /** Tasks as last published: kept as far as possible. */
   /** Whether the chance that all is ready on time is asked for. */
   odds: v.optional(flag, false),
+  /** Tasks as last published: kept as far as possible. */
   told: v.optional(list(ToldSchema, SCHEDULE_LIMITS.told), []),
   dishes: v.pipe(
     list(v.looseObject({ id }, 'must be an object with an id'), SCHEDULE_LIMITS.dishes),

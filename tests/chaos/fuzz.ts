@@ -130,6 +130,7 @@ const KEYS = [
   'steps',
   'own-dressing',
   'bottle',
+  'fry-tomorrow',
 ] as const
 const INTENTS = [
   'start',

@@ -1,6 +1,7 @@
 import { Button, Checkbox, Group, NativeSelect, NumberInput, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
+import { fieldError } from '#core/contract/field-error'
 import { SCHEDULE_LIMITS } from '#core/schedule/limits'
 import { inWords, VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
@@ -11,7 +12,6 @@ import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { addDish, saveMeal } from '#server/commands/meals'
 import { guidanceIn } from '#server/queries/guidance'
-import { inOneWrite } from '#server/store/write'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { formOf } from '../../ui/forms/read-form'
 import { clockTime, dayOf, wallMs } from '../../ui/time/clock-hour'
@@ -82,20 +82,32 @@ export async function action({ request }: Route.ActionArgs) {
   const search = new URLSearchParams(String(form.get('search') ?? ''))
   const asked = askedOf(search, settings.zone, now, household.vessels)
   const dishes = weekDishes({ ...asked, vesselId: asked.fields.pot }, household, guidanceIn(open), now)
-  const made = inOneWrite(open.db, () => {
-    const meal = saveMeal(
-      open,
-      { title: 'Cooking for the week', serve_ms: String(asked.cookedMs), cooks: '1', oven: '1', names: '' },
-      now,
+  const [least, most] = [1, SCHEDULE_LIMITS.dishes]
+  if (dishes.length < least || dishes.length > most)
+    return data(
+      {
+        errors: fieldError(
+          'week',
+          `must come to ${least} to ${most} pots in one meal, got ${dishes.length}: take fewer portions or a larger pot`,
+          dishes.length > most ? 'too-many' : 'too-few',
+        ).errors,
+      },
+      { status: 422 },
     )
-    if (!meal.ok) return meal
-    for (const dish of dishes.slice(0, SCHEDULE_LIMITS.dishes)) {
-      const added = addDish(open, meal.value, dish)
-      if (!added.ok) return added
-    }
-    return meal
-  })
-  return made.ok ? redirect(`/meal/${made.value}`) : data({ errors: made.errors }, { status: 422 })
+  const meal = saveMeal(
+    open,
+    { title: 'Cooking for the week', serve_ms: String(asked.cookedMs), cooks: '1', oven: '1', names: '' },
+    now,
+  )
+  if (!meal.ok) return data({ errors: meal.errors }, { status: 422 })
+  for (const dish of dishes) {
+    const added = addDish(open, meal.value, dish)
+    if (added.ok) continue
+    // All of it or nothing.
+    open.meals.drop(meal.value)
+    return data({ errors: added.errors }, { status: 422 })
+  }
+  return redirect(`/meal/${meal.value}`)
 }
 
 /** What is cooked on one day for the week: how much, where each portion goes, and until when it is good. */

@@ -254,7 +254,7 @@ export default function MealPage({ loaderData, actionData }: Route.ComponentProp
             tasks={tasks}
           />
           <p className={classes.screen}>
-            Grains come from the <Link to="/">Plan</Link>: plan it, then press “add to meal”.
+            <Link to={`/?meal=${meal.id}`}>Plan a pot for this meal</Link>, then press “add to meal”.
           </p>
           <OtherDishForm
             key={actionData && 'at' in actionData ? actionData.at : 'first'}

@@ -13,7 +13,9 @@ import { levelOfPour, pourForLevel } from '#core/vessel/pour-gauges'
 import type { Plan } from '#core/plan/result'
 import { nowMs } from '#server/clock'
 import { keepGauge, keepMark } from '#server/commands/plan'
+import { SCHEDULE_LIMITS } from '#core/schedule/limits'
 import { kitchen } from '#server/kitchen'
+import type { Kitchen } from '#server/store/open-household'
 import { startCook } from '#server/commands/start-cook'
 import { useUnits } from '../../ui/units/units'
 import { gaugeOfAmount } from '../../planning/gauges'
@@ -76,7 +78,10 @@ export function loader({ request }: Route.LoaderArgs) {
   // A new household is asked its first things; an address that names a pot is someone's own.
   if (!open.household.welcomed() && new URL(request.url).search === '') throw redirect('/welcome')
   const planning = loadPlanningData(open)
-  const opened = new URL(request.url).search === ''
+  const { searchParams } = new URL(request.url)
+  // A meal sends its cook here for a pot: it goes back to that meal, and to no other.
+  const forMeal = searchParams.get('meal')
+  const opened = [...searchParams.keys()].every((key) => key === 'meal')
   return {
     nowMs: nowMs(),
     ...planning,
@@ -87,13 +92,18 @@ export function loader({ request }: Route.LoaderArgs) {
       .map(({ id, title, vesselId, vesselName, heatId }) => ({ id, title, vesselId, vesselName, heatId })),
     lastChoices: opened ? lastChoices(open, planning.household) : '',
     gauge: open.household.gauge(),
-    meals: open.meals
-      .all()
-      .filter((s) => s.serve_ms > nowMs() && s.dishes.length < 12)
-      .sort((a, b) => a.serve_ms - b.serve_ms)
-      .slice(0, MAX_MEALS)
-      .map(({ id, title }) => ({ id, title })),
+    meals: mealsToCome(open, forMeal),
   }
+}
+
+/** Meals a pot can be added to, the soonest first; only the one that was asked for, where it is among them. */
+function mealsToCome({ meals }: Kitchen, forMeal: string | null): { id: string; title: string }[] {
+  const coming = meals
+    .all()
+    .filter((s) => s.serve_ms > nowMs() && s.dishes.length < SCHEDULE_LIMITS.dishes)
+    .sort((a, b) => a.serve_ms - b.serve_ms)
+  const asked = coming.filter(({ id }) => id === forMeal)
+  return (asked.length > 0 ? asked : coming.slice(0, MAX_MEALS)).map(({ id, title }) => ({ id, title }))
 }
 
 /** Starts a cook: what the cook saw is planned once more here, and frozen. */
@@ -518,7 +528,11 @@ function usePlan(first: PlanState, household: PlanningData, lastChoices: string,
   const { state, become, ...rest } = useAddress<PlanState>({
     // An address that says nothing begins where the last plan left off.
     read: (search) =>
-      fromSearch(search.size === 0 ? new URLSearchParams(lastChoices) : search, first, household),
+      fromSearch(
+        search.size === Number(search.has('meal')) ? new URLSearchParams(lastChoices) : search,
+        first,
+        household,
+      ),
     write: (of) => toSearch(of, first),
     busy,
   })
