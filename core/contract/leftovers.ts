@@ -80,7 +80,7 @@ const TellForm = v.object({
 })
 export const parseTell = readerOf(TellForm)
 
-const optional = lineText(60)
+const shortLine = lineText(60)
 const blankIsNone = <T>(schema: v.GenericSchema<unknown, T>) =>
   v.optional(
     v.union([
@@ -95,13 +95,13 @@ const BottleForm = v.object({
   style: oneOf(DRESSING_IDS),
   /** Left out where the cook's own amounts say it. */
   made_g: blankIsNone(number(LEFTOVER_LIMITS.bottle_g, 'g')),
-  name: v.optional(optional, ''),
+  name: v.optional(shortLine, ''),
   /** The cook's own, "200 ml", "5 tbsp", "2 tsp"; and for how much dry grain, g. */
-  vinegar: v.optional(optional, ''),
-  sugar: v.optional(optional, ''),
-  salt: v.optional(optional, ''),
+  vinegar: v.optional(shortLine, ''),
+  sugar: v.optional(shortLine, ''),
+  salt: v.optional(shortLine, ''),
   for_dry_g: blankIsNone(number(LEFTOVER_LIMITS.bottle_g, 'g')),
-  steeps: v.optional(optional, ''),
+  steeps: v.optional(shortLine, ''),
   steep_days: blankIsNone(number(LEFTOVER_LIMITS.steep_days, 'days')),
 })
 export const parseBottleForm = readerOf(BottleForm)
