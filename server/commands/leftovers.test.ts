@@ -11,7 +11,7 @@ import {
   takeFromBottle,
   recordLeftoverEvent,
 } from './leftovers'
-import { currentLeftovers } from '#server/queries/leftovers'
+import { currentLeftovers, leftoversByState } from '#server/queries/leftovers'
 import { startCook } from './start-cook'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 
@@ -90,6 +90,27 @@ test('from the counter into the freezer, for somebody, and taken out by the cup'
   const more = say('eaten', { amount: '1 l' }, NOW + 52 * HOUR)
   expect(errorOf(more)).toMatchObject({ path: 'amount' })
   expect(errorOf(more)!.message).toContain('more than there is')
+})
+
+test('of a batch that is not all eaten, what was emptied is still known', () => {
+  const cooked = startCook(
+    kitchen,
+    {
+      vessel_id: kitchen.equipment.vessels()[0]!.id,
+      heat_id: kitchen.equipment.heats()[0]!.id,
+      request: { amount: { basis: 'dry-mass', value: 300 }, grains: [{ variety: 'short-white' }] },
+    },
+    NOW,
+  )
+  if (!cooked.ok) throw new Error('not cooked')
+  const [first, second] = put({ cook_id: cooked.value })
+  const eat = (leftover_id: string | undefined) =>
+    recordLeftoverEvent(kitchen, { id: `eat-${leftover_id}`, leftover_id, kind: 'eaten' }, NOW)
+  eat(first)
+  const { current, emptied } = leftoversByState(kitchen, NOW)
+  expect([current.map(({ row }) => row.id), emptied.map(({ row }) => row.id)]).toEqual([[second], [first]])
+  eat(second)
+  expect(leftoversByState(kitchen, NOW)).toEqual({ current: [], emptied: [] })
 })
 
 test('nothing goes on from the fridge; what is said late of a tub on the counter holds for its last moment', () => {

@@ -4,7 +4,8 @@ import { unitsOf } from '#core/units/system'
 import type { Result } from '#core/contract/plan-request'
 import { deliveredPower } from '#core/heat/sources'
 import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
-import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
+import { FOLLOW_LOCAL, WHY_STRICT, type Guidance } from '#core/leftovers/guidance'
+import type { LeftoverWithEvents } from '#server/store/leftovers'
 import { containerState, packedOf } from '#core/leftovers/container-state'
 import { ledgerOf } from '#core/leftovers/ledger'
 import { nowMs } from '#server/clock'
@@ -19,7 +20,7 @@ import {
   takeFromBottle,
   recordLeftoverEvent,
 } from '#server/commands/leftovers'
-import { currentLeftovers } from '#server/queries/leftovers'
+import { leftoversByState } from '#server/queries/leftovers'
 import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
 import { formOf } from '../../ui/forms/read-form'
 import { typedOf, type Refused } from '../../ui/forms/errors'
@@ -38,8 +39,10 @@ export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const settings = settingsOf(open)
   const [heat] = open.equipment.heats()
+  const { current, emptied } = leftoversByState(open, nowMs())
   return {
-    kept: currentLeftovers(open, nowMs()).map(({ row }) => row),
+    kept: current.map(({ row }) => row),
+    emptied: emptied.map(({ row }) => row),
     guidance: guidanceIn(open),
     authority: open.household.guidance().guidance,
     containers: open.leftovers.containers(),
@@ -156,7 +159,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
           {refused.errors[0]!.message}
         </p>
       )}
-      <Ledger shown={shown} now={now} clock={clock} />
+      <Ledger rows={[...leftover, ...loaderData.emptied]} guidance={guidance} now={now} clock={clock} />
       {parts.map(({ id, title, items, empty }) =>
         items.length === 0 && empty === '' ? null : (
           <section key={id} aria-label={title}>
@@ -194,21 +197,23 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
 
 /** What is left of each batch, for whom and until when. */
 function Ledger({
-  shown,
+  rows,
+  guidance,
   now,
   clock,
 }: {
-  shown: readonly Shown[]
+  rows: readonly LeftoverWithEvents[]
+  guidance: Guidance
   now: number
   clock: Route.ComponentProps['loaderData']['clock']
 }) {
   const lines = ledgerOf(
-    shown.map(({ row, view }) => ({
+    rows.map((row) => ({
       title: row.title,
       batch: row.cook_id,
       forWhom: row.for_whom,
       portionsAtFirst: row.portions,
-      state: view,
+      state: containerState(packedOf(row), row.events, guidance, now),
     })),
   )
   if (lines.length === 0) return null
