@@ -111,6 +111,8 @@ export default defineConfig({
     terserOptions: { ecma: 2020, module: true, compress: { passes: 3 }, format: { comments: false } },
   },
   worker: { format: 'es' },
+  // Of these the server takes what it uses; loaded whole, they hold a hundred megabytes.
+  ssr: { noExternal: [/^@mantine\//, '@tabler/icons-react', 'recharts'] },
   // Named here because a dependency found late makes the dev server load a second copy of React.
   optimizeDeps: {
     include: [

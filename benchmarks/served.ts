@@ -20,7 +20,7 @@ export async function served<T>(port: number, measure: (at: Served) => Promise<T
     OMSEL_DATABASE: join(folder, 'omsel.sqlite'),
     OMSEL_COPIES: '0',
   }
-  const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts >/dev/null && exec node server.js'], {
+  const server = spawn('sh', ['-c', 'node build/node/demo.js >/dev/null && exec node server.js'], {
     env,
     stdio: 'ignore',
   })

@@ -11,8 +11,9 @@ installed() {
 # The build, when a source is newer than it.
 built() {
   local newer=x
-  if [ -f build/server/index.js ]; then
-    newer=$(find app core server public docs/model.md docs/plots package-lock.json vite.config.ts react-router.config.ts -newer build/server/index.js -type f -print -quit)
+  if [ -f build/server/index.js ] && [ -f build/node/worker.js ]; then
+    newer=$(find app core server cli demo public docs/model.md docs/plots package-lock.json vite.config.ts vite.node.config.ts \
+      react-router.config.ts -newer build/server/index.js -type f -print -quit)
   fi
   [ -z "$newer" ] || npm run build
 }

@@ -40,7 +40,7 @@ async function up(port = PORT): Promise<void> {
   throw new Error('the server did not come up')
 }
 
-const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts && exec node server.js'], {
+const server = spawn('sh', ['-c', 'node build/node/demo.js && exec node server.js'], {
   env,
   stdio: 'inherit',
 })

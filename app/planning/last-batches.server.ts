@@ -1,4 +1,3 @@
-import { planFrom } from '#core/contract/plan'
 import { waterIn } from '#core/units/system'
 import { nowMs } from '#server/clock'
 import type { Kitchen } from '#server/store/open-household'
@@ -7,6 +6,7 @@ import { planAgain } from './again'
 import { fromSearch, toSearch } from './plan-address'
 import { firstPlan, requestOf, type PlanningData } from './plan-state'
 import { amountWord, grainWord } from './plan-words'
+import { rememberedPlan } from './remembered-plan'
 
 /** A batch that can be cooked again at one press. */
 export interface AgainBatch {
@@ -50,7 +50,7 @@ export function lastBatches(open: Kitchen, household: PlanningData, most: number
     const search = againSearch(cook, household)
     if (found.has(search)) continue
     const state = fromSearch(new URLSearchParams(search), first, household)
-    const today = planFrom(requestOf(state, household, nowMs()))
+    const today = rememberedPlan(requestOf(state, household, nowMs()))
     if (!today.ok) continue
     const [was, now] = [line.pour_g, today.value.water.pour_g].map(Math.round) as [number, number]
     found.set(search, {

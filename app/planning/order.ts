@@ -4,7 +4,6 @@ import { inWords, varietyOf } from '#core/grain/varieties'
 import { measureOf } from '#core/units/measures'
 import { readSentence, type NamedKind, type Sentence } from '#core/sentence/read-sentence'
 import { LIMITS } from '#core/contract/plan-request'
-import { planFrom } from '#core/contract/plan'
 import { readAddIn } from '#core/seasoning/read-add-in'
 import { amountWords, liquidAmount } from '#core/plan/stage-amounts'
 import { addInPlanned, saltEntered, saltPlanned, waterGrams } from './entered-amounts'
@@ -14,6 +13,7 @@ import { toSearch } from './plan-address'
 import { firstPlan, MAX_OTHERS, requestOf, speakingOf, type PlanningData, type PlanState } from './plan-state'
 import { amountWord, grainWord, PURPOSE_WORDS } from './plan-words'
 import { amountOf } from './read-dry-amount'
+import { rememberedPlan } from './remembered-plan'
 
 /** A sentence as a plan: what it says, what of it was not understood, and the address that plans it. */
 export interface Order {
@@ -169,7 +169,7 @@ function withSeasoning(
   household: PlanningData,
 ): { state: PlanState; left: string[] } {
   if (!salt && addIns.length === 0) return { state, left: [] }
-  const read = planFrom(requestOf({ ...state, at: null }, household, 0))
+  const read = rememberedPlan(requestOf({ ...state, at: null }, household, 0))
   if (!read.ok) return { state, left: addIns }
   const left: string[] = []
   const own = household.measures.map((m) => m.name)

@@ -81,21 +81,23 @@ describe('why two ways differ', () => {
 
 describe('served by an hour', () => {
   const candidates = [
-    { of: 'white', request: pot() },
+    { of: 'white', usual: true, request: pot() },
     {
       of: 'brown',
+      usual: true,
       request: pot({ grains: [{ variety: 'brown-short' }], soak: { minutes: 120, celsius: 20 } }),
     },
     {
       of: 'barley',
+      usual: true,
       request: pot({ grains: [{ variety: 'barley-hulled' }], soak: { minutes: 600, celsius: 5 } }),
     },
-    { of: 'too much', request: pot({ amount: { basis: 'dry-mass', value: 3000 } }) },
+    { of: 'too much', usual: true, request: pot({ amount: { basis: 'dry-mass', value: 3000 } }) },
   ]
   test('what fits has its slack, what does not is named with what it lacks, and what must not be cooked so is not offered', () => {
     const { ready, tooLate } = onTheTableBy(candidates, 70)
     expect(ready.map((r) => r.of)).toEqual(['white', 'brown'])
-    expect(ready[0]!.roomForError).toBeCloseTo(70 - ready[0]!.plan.total_minutes.expected, 6)
+    expect(ready[0]!.roomForError).toBeCloseTo(70 - ready[0]!.totalMinutes, 6)
     expect(ready[1]).toMatchObject({ skipped: expect.arrayContaining(['soak']), request: { soak: null } })
     expect(tooLate.map((r) => r.of)).toEqual(['barley'])
     expect(tooLate[0]!.roomForError).toBeLessThan(0)
@@ -106,9 +108,16 @@ describe('served by an hour', () => {
     expect(onTheTableBy(candidates, 1).ready).toEqual([])
   })
   test('a few minutes short, the rest gives way before the dish', () => {
-    const whole = onTheTableBy([candidates[0]!], 200).ready[0]!.plan.total_minutes.expected
+    const whole = onTheTableBy([candidates[0]!], 200).ready[0]!.totalMinutes
     const { ready } = onTheTableBy([candidates[0]!], whole - 0.6)
     expect(ready[0]).toMatchObject({ skipped: ['long rest'], request: { rest_minutes: 5 } })
     expect(ready[0]!.roomForError).toBeGreaterThanOrEqual(0)
+  })
+  test('the way a cook would choose comes before an odd one that is quicker, and before one that skips nothing', () => {
+    const odd = { of: 'drained', usual: false, request: pot({ method: 'boil-and-drain' }) }
+    const [white, brown] = candidates as [(typeof candidates)[0], (typeof candidates)[0]]
+    const order = (minutes: number) => onTheTableBy([odd, brown, white], minutes).ready.map((r) => r.of)
+    expect(order(300)).toEqual(['white', 'brown', 'drained'])
+    expect(order(70)).toEqual(['white', 'brown', 'drained'])
   })
 })

@@ -1,3 +1,4 @@
+import type { Candidate, OnTheTable } from '#core/compare/by-hour'
 import type { ErrorCode } from '#core/contract/fields'
 import { availableParallelism } from 'node:os'
 import { resolve } from 'node:path'
@@ -23,10 +24,15 @@ declare global {
   var omselThreads: Piscina | undefined
 }
 
+/** The worker as built; while developing and in tests, as it is written. */
+const worker = () =>
+  process.env.NODE_ENV === 'production'
+    ? { filename: resolve(process.env.OMSEL_ROOT ?? '.', 'build/node/worker.js') }
+    : { filename: resolve('server/api/worker.ts'), execArgv: ['--import', 'tsx'] }
+
 const threads = (): Piscina =>
   (globalThis.omselThreads ??= new Piscina({
-    filename: resolve('server/api/worker.ts'),
-    execArgv: ['--import', 'tsx'],
+    ...worker(),
     minThreads: 0,
     // One core is left for pages.
     maxThreads: Math.max(1, availableParallelism() - 1),
@@ -56,6 +62,19 @@ export async function runInWorker(
     if (signal?.aborted) return refused(408, 'cancelled', 'cancelled: the client disconnected')
     throw error
   }
+}
+
+/**
+ * What of all that could be cooked is ready in so many minutes, worked out in a thread: hundreds of plans.
+ * @throws when the one who asked has gone
+ */
+export async function readyInWorker<T>(
+  candidates: Candidate<T>[],
+  minutes: number,
+  signal?: AbortSignal,
+): Promise<{ ready: OnTheTable<T>[]; tooLate: OnTheTable<T>[] }> {
+  const options = { name: 'readyBy', ...(signal ? { signal } : {}) }
+  return (await threads().run({ candidates, minutes }, options)) as never
 }
 
 /** Ends the threads, for tests. */

@@ -1,3 +1,4 @@
+import { onTheTableBy, type Candidate, type OnTheTable } from '#core/compare/by-hour'
 import { ask } from './handlers'
 
 /** Answers a question in the thread it is called in, as it goes over the wire. */
@@ -7,4 +8,12 @@ export default function answerInThread({ question, text }: { question: string; t
 } {
   const { status, body } = ask(question, text)
   return { status, json: JSON.stringify(body) }
+}
+
+/** What of all that could be cooked is ready in so many minutes. */
+export function readyBy<T>({ candidates, minutes }: { candidates: Candidate<T>[]; minutes: number }): {
+  ready: OnTheTable<T>[]
+  tooLate: OnTheTable<T>[]
+} {
+  return onTheTableBy(candidates, minutes)
 }

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import sharp from 'sharp'
 import { runningCookOf } from '#core/contract/running-cook'
 import type { Result } from '#core/contract/plan-request'
 import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
@@ -198,6 +197,8 @@ function whyNotAsNew(kitchen: Kitchen, { holds, tables }: Pick<ParsedBundle, 'ho
 
 /** The first whose picture is not the JPEG its row describes. */
 async function firstWrongPhoto(photos: readonly Photo[]): Promise<Photo | undefined> {
+  if (photos.length === 0) return undefined
+  const { default: sharp } = await import('sharp')
   for (const photo of photos) {
     const { bytes, row } = photo
     const meta = await sharp(bytes, { limitInputPixels: MAX_SIDE_PX ** 2 })

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import sharp from 'sharp'
 import { isCue } from '#core/methods/signs'
 import { databaseFile, type Kitchen } from '#server/store/open-household'
 import { fieldError } from '#core/contract/field-error'
@@ -70,6 +69,8 @@ export async function keepPhoto(
 }
 
 async function shrunk(bytes: Buffer): Promise<{ data: Buffer; width: number; height: number } | undefined> {
+  // Loaded where a picture comes in: it takes a dozen megabytes.
+  const { default: sharp } = await import('sharp')
   try {
     const image = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
     const { format } = await image.metadata()

@@ -519,7 +519,7 @@ export async function fuzz({
     OMSEL_COPIES: '0',
   }
   const result: FuzzResult = { requests, answers: {}, slowestMs: 0, wrong: [] }
-  const server = spawn('sh', ['-c', 'node --import tsx demo/main.ts >/dev/null && exec node server.js'], {
+  const server = spawn('sh', ['-c', 'node build/node/demo.js >/dev/null && exec node server.js'], {
     env,
     stdio: ['ignore', 'ignore', 'pipe'],
   })

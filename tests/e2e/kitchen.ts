@@ -35,7 +35,7 @@ async function householdsIn(folder: string): Promise<Households & { end: () => P
   ) as [string, string, string]
   const evening = () => writeFileSync(clock, String(EVENING_MS - Date.now()))
   evening()
-  const made = spawnSync('node', ['--import', 'tsx', 'demo/main.ts'], {
+  const made = spawnSync('node', ['build/node/demo.js'], {
     env: { ...process.env, ...HOME, OMSEL_DATABASE: first, OMSEL_CLOCK_FILE: clock },
     encoding: 'utf8',
   })

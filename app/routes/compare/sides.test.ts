@@ -58,7 +58,7 @@ test('the address holds at most two variants, and each leads back to its plan', 
   ).toEqual(shown.state)
 })
 
-test('what could be cooked: what is in Grains, in every pot, by ways a cook would think of', () => {
+test('what could be cooked: what is in Grains, by its usual ways; a grain that is named, by all a cook would think of', () => {
   const bag = (
     id: string,
     variety: PlanningData['bags'][number]['variety'],
@@ -76,22 +76,21 @@ test('what could be cooked: what is in Grains, in every pot, by ways a cook woul
     enriched: 0,
     left_g,
   })
-  const list = candidatesOf(
-    {
-      ...household,
-      bags: [
-        bag('a', 'long-white', 900),
-        bag('b', 'couscous', null),
-        bag('c', 'quinoa', 0),
-        bag('d', 'long-white', 100),
-      ],
-    },
-    4,
-    NOW,
-  )
+  const kitchenWithBags = {
+    ...household,
+    bags: [
+      bag('a', 'long-white', 900),
+      bag('b', 'couscous', null),
+      bag('c', 'quinoa', 0),
+      bag('d', 'long-white', 100),
+    ],
+  }
+  const list = candidatesOf(kitchenWithBags, 4, NOW)
   expect(new Set(list.map((c) => c.of.bagName))).toEqual(new Set(['a', 'b']))
-  const ways = (name: string) => new Set(list.filter((c) => c.of.bagName === name).map((c) => c.of.method))
-  expect(ways('a')).toEqual(
+  expect(list.every((c) => c.usual)).toBe(true)
+  const ways = (grain: 'long-white' | 'couscous') =>
+    new Set(candidatesOf(kitchenWithBags, 4, NOW, grain).map((c) => c.of.method))
+  expect(ways('long-white')).toEqual(
     new Set([
       'covered-simmer',
       'boiling-start',
@@ -102,5 +101,5 @@ test('what could be cooked: what is in Grains, in every pot, by ways a cook woul
       'oven',
     ]),
   )
-  expect(ways('b')).toEqual(new Set(['off-heat', 'poured-over']))
+  expect(ways('couscous')).toEqual(new Set(['off-heat', 'poured-over']))
 })

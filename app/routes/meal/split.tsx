@@ -1,6 +1,5 @@
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { planFrom } from '#core/contract/plan'
 import { splitBatch, type SplitPot } from '#core/compare/split'
 import { amountIn, waterIn } from '#core/units/system'
 import { nowMs } from '#server/clock'
@@ -13,6 +12,7 @@ import { firstPlan, heatOfState, requestOf, vesselOfState, type PlanState } from
 import { loadPlanningData } from '../../planning/planning-data.server'
 import type { Route } from './+types/split'
 import classes from './meal.module.css'
+import { rememberedPlan } from '../../planning/remembered-plan'
 
 export const meta: Route.MetaFunction = () => [{ title: 'In which pots · Omsel' }]
 
@@ -45,7 +45,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
     fromKept: 0,
   })
   const { options, grams } = useMemo(() => {
-    const read = planFrom(requestOf({ ...state, at: null }, household, now))
+    const read = rememberedPlan(requestOf({ ...state, at: null }, household, now))
     const grams = read.ok ? Math.round(read.value.grain.mass_g / 5) * 5 : 300
     // A pot keeps the burner it is planned for; the others take the rest, the strongest first.
     const heats = [

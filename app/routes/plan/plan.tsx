@@ -2,7 +2,6 @@ import { useMediaQuery } from '@mantine/hooks'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { data, redirect, useFetcher, useLocation, useNavigation, useSubmit } from 'react-router'
 import { localPlan } from '#core/plan/local-plan'
-import { planFrom } from '#core/contract/plan'
 import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
 import type { Known } from '#core/explain/pour'
 import { bagDelta } from '#core/grain/bag'
@@ -64,6 +63,7 @@ import { explanations } from './explanations'
 import { useWhatChanged } from './use-what-changed'
 import { useRoomForError } from './use-room-for-error'
 import classes from './plan.module.css'
+import { rememberedPlan } from '../../planning/remembered-plan'
 
 /** Meals to come that a pot can be put on, the soonest first. */
 const MAX_MEALS = 3
@@ -482,7 +482,7 @@ function useSending({
 /** The plan of the present state, with what is shown beside it. */
 function usePlanned(state: PlanState, household: PlanningData, now: number) {
   const request = useMemo(() => requestOf(state, household, now), [state, household, now])
-  const read = useMemo(() => planFrom(request), [request])
+  const read = useMemo(() => rememberedPlan(request), [request])
   const asked = useMemo(() => parsePlanRequestOrThrow(request), [request])
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   const { kitchen } = useUnits()

@@ -1,8 +1,10 @@
 import { Button, NumberInput, TextInput } from '@mantine/core'
 import { Form, Link, useNavigation } from 'react-router'
-import { onTheTableBy, type OnTheTable } from '#core/compare/by-hour'
-import { varietyOf } from '#core/grain/varieties'
+import type { OnTheTable } from '#core/compare/by-hour'
+import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
 import { LIMITS } from '#core/contract/plan-request'
+import type { Settings } from '#core/contract/settings'
+import { readyInWorker } from '#server/api/worker-pool'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { Kernel } from '../../ui/drawing/grain-pattern'
@@ -21,8 +23,8 @@ const FIRST_IN_MS = 60 * 60_000
 const USUAL_PEOPLE = 4
 const MAX_PEOPLE = 60
 
-/** Works out every pot of the household on the server: some hundreds of plans are too many for a phone by the stove. */
-export function loader({ request }: Route.LoaderArgs) {
+/** Works out the household's pots in a thread: hundreds of plans are too many for a phone by the stove. */
+export async function loader({ request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams
   const now = nowMs()
   const { household, settings } = loadPlanningData(kitchen())
@@ -34,18 +36,21 @@ export function loader({ request }: Route.LoaderArgs) {
   const eaters = wrongPeople ? USUAL_PEOPLE : people
   const tableMs = nextAt(hour, settings.zone, now)
   const minutes = (tableMs - now) / 60_000
-  const { ready, tooLate } = onTheTableBy(candidatesOf(household, eaters, now), minutes)
+  const only = VARIETY_IDS.find((id) => id === search.get('ways'))
+  const candidates = candidatesOf(household, eaters, now)
+  const others = only ? candidatesOf(household, eaters, now, only).filter((one) => !one.usual) : []
+  const { ready, tooLate } = await readyInWorker([...candidates, ...others], minutes, request.signal)
   const first = firstPlan(household)
   const row = (one: OnTheTable<Choice>) => ({
     grain: one.of.state.grain,
-    bagName: one.of.bagName,
     way: `${METHOD_WORDS[one.of.method]}, in ${one.of.vesselName}`,
     roomForError: one.roomForError,
-    total: one.plan.total_minutes.expected,
-    handsOn: one.plan.hands_on_minutes,
-    startMs: tableMs - one.plan.total_minutes.expected * 60_000,
+    total: one.totalMinutes,
+    handsOn: one.handsOnMinutes,
+    startMs: tableMs - one.totalMinutes * 60_000,
     skipped: one.skipped,
-    mind: one.plan.cautions.find((c) => c.severity === 'warn')?.text,
+    usual: one.usual,
+    mind: one.warnings[0],
     address: `/?${toSearch({ ...one.of.state, soak: one.request.soak ? one.of.state.soak : null, rest: one.request.rest_minutes ?? null, at: one.roomForError >= 0 ? hour : null }, first).toString()}`,
   })
   type Row = ReturnType<typeof row>
@@ -64,6 +69,8 @@ export function loader({ request }: Route.LoaderArgs) {
     eaters,
     minutes,
     settings,
+    only: only ?? null,
+    empty: candidates.length === 0,
     wrong: {
       at: wrongHour ? `Enter a time like 19:00, not “${asked.slice(0, 20)}”.` : undefined,
       for: wrongPeople
@@ -74,10 +81,11 @@ export function loader({ request }: Route.LoaderArgs) {
     tooLate: grouped(tooLate.filter((one) => !inTime.has(one.of.state.grain))),
   }
 }
+type Group = Awaited<ReturnType<typeof loader>>['ready'][number]
 
 /** What can be served by an hour, with the household's grains and pots. */
 export default function By({ loaderData }: Route.ComponentProps) {
-  const { hour, eaters, minutes, ready, tooLate, settings, wrong } = loaderData
+  const { hour, eaters, minutes, ready, tooLate, settings, wrong, only, empty } = loaderData
   const busy = useNavigation().state !== 'idle'
   return (
     <main className="place">
@@ -101,52 +109,25 @@ export default function By({ loaderData }: Route.ComponentProps) {
         </Button>
         <p className="quiet">{spanWord(minutes)} from now</p>
       </Form>
-      {ready.length === 0 && (
+      {empty && (
+        <p>
+          Add the grains you have under <Link to="/grains">Grains</Link> and your pots under{' '}
+          <Link to="/pots">Pots</Link>: this page shows which of them can be on the table by then.
+        </p>
+      )}
+      {!empty && ready.length === 0 && (
         <p>Nothing can be ready by then. Try a later time, or see the quickest below.</p>
       )}
       <ul className={classes.list}>
-        {ready.map(({ best, others }) => (
-          <li key={best.grain} className={`${classes.row} basin`}>
-            <Kernel variety={varietyOf(best.grain)} height={34} swell={1.2} />
-            <div>
-              <h2 className="figure">{varietyOf(best.grain).name}</h2>
-              <p className={classes.way}>
-                {best.way}
-                {best.skipped.length > 0 && (
-                  <b>
-                    ; skipping{' '}
-                    {best.skipped.map((s) => (s === 'soak' ? 'its soak' : 'the long rest')).join(' and ')}
-                  </b>
-                )}
-              </p>
-              {best.mind && <p className={classes.mind}>{best.mind}</p>}
-              {others.length > 0 && (
-                <details>
-                  <summary>
-                    {others.length === 1 ? 'one more method' : `${others.length} more methods`}
-                  </summary>
-                  <ul className={classes.others}>
-                    {others.slice(0, 8).map((one) => (
-                      <li key={one.address}>
-                        <Link to={one.address}>{one.way}</Link>, {spanWord(one.roomForError)} to spare
-                        {one.skipped.length > 0 && `, without ${one.skipped.join(' and ')}`}
-                      </li>
-                    ))}
-                  </ul>
-                </details>
-              )}
-            </div>
-            <RoomForError roomForError={best.roomForError} of={minutes} />
-            <p className={classes.times}>
-              <b className="figure">{spanWord(best.roomForError)}</b> spare
-              <br />
-              <span className="quiet">
-                start by {clockTime(best.startMs, settings)}, {spanWord(best.handsOn)} hands-on
-              </span>
-              <br />
-              <Link to={best.address}>plan it</Link>
-            </p>
-          </li>
+        {ready.map((group) => (
+          <GrainRow
+            key={group.best.grain}
+            {...group}
+            minutes={minutes}
+            settings={settings}
+            open={only === group.best.grain}
+            more={`?${new URLSearchParams({ at: hour, servings: String(eaters), ways: group.best.grain }).toString()}`}
+          />
         ))}
       </ul>
       {tooLate.length > 0 && (
@@ -164,6 +145,64 @@ export default function By({ loaderData }: Route.ComponentProps) {
         </section>
       )}
     </main>
+  )
+}
+
+/** One grain: the way a cook would choose, how much time is spare, and the other ways. */
+function GrainRow({
+  best,
+  others,
+  minutes,
+  settings,
+  open,
+  more,
+}: Group & { minutes: number; settings: Settings; open: boolean; more: string }) {
+  return (
+    <li className={`${classes.row} basin`} id={best.grain}>
+      <Kernel variety={varietyOf(best.grain)} height={34} swell={1.2} />
+      <div>
+        <h2 className="figure">{varietyOf(best.grain).name}</h2>
+        <p className={classes.way}>
+          {best.way}
+          {best.skipped.length > 0 && (
+            <b>
+              ; skipping{' '}
+              {best.skipped.map((s) => (s === 'soak' ? 'its soak' : 'the long rest')).join(' and ')}
+            </b>
+          )}
+        </p>
+        {best.mind && <p className={classes.mind}>{best.mind}</p>}
+        {open || others.length > 0 ? (
+          <details open={open}>
+            <summary>{open ? 'Other ways' : 'Other pots'}</summary>
+            {others.length === 0 && <p className="quiet">No other way is ready by then.</p>}
+            <ul className={classes.others}>
+              {others.map((one) => (
+                <li key={one.address}>
+                  <Link to={one.address}>{one.way}</Link>, {spanWord(one.roomForError)} to spare
+                  {one.skipped.length > 0 && `, without ${one.skipped.join(' and ')}`}
+                </li>
+              ))}
+            </ul>
+          </details>
+        ) : null}
+        {!open && (
+          <Link to={more} preventScrollReset className="quiet small">
+            Other ways
+          </Link>
+        )}
+      </div>
+      <RoomForError roomForError={best.roomForError} of={minutes} />
+      <p className={classes.times}>
+        <b className="figure">{spanWord(best.roomForError)}</b> spare
+        <br />
+        <span className="quiet">
+          start by {clockTime(best.startMs, settings)}, {spanWord(best.handsOn)} hands-on
+        </span>
+        <br />
+        <Link to={best.address}>plan it</Link>
+      </p>
+    </li>
   )
 }
 

@@ -2,7 +2,6 @@ import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { amountIn, unitsOf } from '#core/units/system'
 import { localPlan } from '#core/plan/local-plan'
-import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
 import type { Plan, Stage } from '#core/plan/result'
@@ -33,6 +32,7 @@ import { amountWord, grainWord, METHOD_WORDS, PURPOSE_WORDS } from '../../planni
 import type { Route } from './+types/recipe-card'
 import { PrintKey } from './print-key'
 import classes from './recipe-card.module.css'
+import { rememberedPlan } from '../../planning/remembered-plan'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Recipe card · Omsel' }]
 
@@ -63,7 +63,7 @@ function Page({ loaderData }: Route.ComponentProps) {
     [written, household],
   )
   const plan = useMemo(() => {
-    const read = planFrom(requestOf(state, household, now))
+    const read = rememberedPlan(requestOf(state, household, now))
     if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
     return localPlan(read.value, kitchen)
   }, [state, household, now, kitchen])

@@ -1,7 +1,6 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { Skeleton, UnstyledButton } from '@mantine/core'
-import { planFrom } from '#core/contract/plan'
 import { varietyOf } from '#core/grain/varieties'
 import type { Plan } from '#core/plan/result'
 import { amountIn } from '#core/units/system'
@@ -31,6 +30,7 @@ import { WaterAndKitchen, WhatIfKeys } from './water-and-kitchen'
 import { Room } from './room-for-error'
 import WrongWithMine from './diagnosis'
 import { CookedPots } from './cooked-pots'
+import { rememberedPlan } from '../../planning/remembered-plan'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Simulation · Omsel' }]
 
@@ -62,7 +62,7 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
   const planned = useMemo(() => requestOf({ ...bench, at: null }, household, now), [bench, household, now])
   const request = useMemo(() => askedOf(planned, otherwise), [planned, otherwise])
   const plan = useMemo(() => {
-    const read = planFrom(
+    const read = rememberedPlan(
       askedOf(
         { ...planned, pour_override_g: null },
         { ...NOTHING_OTHERWISE, elevation: otherwise.elevation, kitchen: otherwise.kitchen },

@@ -1,10 +1,7 @@
 import { memo } from 'react'
 import type { Variety } from '#core/grain/varieties'
-import { kernelPath, layKernels } from './scatter-grains'
+import { kernelPath, kernelTile } from './scatter-grains'
 import classes from './grain-pattern.module.css'
-
-/** Millimetres of a tile: large enough that its repeat does not show. */
-const TILE = 60
 
 /** Which of the grain hues a variety wears. */
 const hueOf = (variety: Variety): string =>
@@ -33,24 +30,19 @@ export const KernelPattern = memo(function KernelPattern({
   swell?: number
   wet?: boolean
 }) {
-  const path = kernelPath(variety.kernel, swell)
+  const { side, shades } = kernelTile(variety.kernel, swell)
   return (
     <pattern
       id={id}
-      width={TILE}
-      height={TILE}
+      width={side}
+      height={side}
       patternUnits="userSpaceOnUse"
       className={wet ? `${classes.kernels} ${classes.wet}` : classes.kernels}
       data-hue={hueOf(variety)}
     >
-      <rect width={TILE} height={TILE} className={classes.gap} />
-      {layKernels(variety.kernel, TILE).map((k, i) => (
-        <path
-          key={i}
-          d={path}
-          data-shade={k.shade}
-          transform={`translate(${k.x.toFixed(2)} ${k.y.toFixed(2)}) rotate(${k.turn.toFixed(0)})`}
-        />
+      <rect width={side} height={side} className={classes.gap} />
+      {shades.map((path, shade) => (
+        <path key={shade} d={path} data-shade={shade} />
       ))}
     </pattern>
   )

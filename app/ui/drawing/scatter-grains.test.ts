@@ -1,5 +1,5 @@
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
-import { kernelPath, layKernels } from './scatter-grains'
+import { kernelPath, kernelTile, layKernels } from './scatter-grains'
 
 test('the same grain always lies the same way, and another seed lies otherwise', () => {
   const { kernel } = varietyOf('long-white')
@@ -39,3 +39,24 @@ test.each(VARIETIES.map((v) => [v.id, v.kernel] as const))(
     }
   },
 )
+
+test.each(VARIETIES.map((v) => [v.id, v.kernel] as const))(
+  '%s: a tile stays small on the wire, and its repeat is farther than eight kernels are wide',
+  (_, kernel) => {
+    const { side, shades } = kernelTile(kernel)
+    expect(shades).toHaveLength(3)
+    expect(shades.join('').length).toBeLessThan(22_000)
+    expect(shades.join('')).not.toMatch(/NaN/)
+    expect(side).toBeGreaterThanOrEqual(Math.min(60, 8 * kernel.widthMm))
+  },
+)
+
+test('a kernel that is turned and moved keeps its length', () => {
+  const { kernel } = varietyOf('long-white')
+  const [x, y] = /^M(-?[\d.]+) (-?[\d.]+)/
+    .exec(kernelPath(kernel, 1, { x: 10, y: 20, turn: 30 }))!
+    .slice(1)
+    .map(Number) as [number, number]
+  expect(Math.hypot(x - 10, y - 20) * 2).toBeCloseTo(kernel.lengthMm, 1)
+  expect((Math.atan2(20 - y, 10 - x) * 180) / Math.PI).toBeCloseTo(30, 0)
+})

@@ -49,24 +49,59 @@ export function layKernels({ lengthMm, widthMm }: Variety['kernel'], tile: numbe
   return kernels
 }
 
+/** A kernel is drawn to a hundredth of a millimetre. */
+const coordinate = (value: number): string => String(Math.round(value * 100) / 100)
+
 /**
- * Outline of one kernel around the origin, length along x, as an SVG path in mm.
+ * Outline of one kernel, length along x, as an SVG path in mm.
  * @param swell 1 is dry; cooked grain is longer and fatter
+ * @param at where it lies and how it is turned; left out, flat around the origin
  */
-export function kernelPath({ lengthMm, widthMm, shape }: Variety['kernel'], swell = 1): string {
+export function kernelPath(
+  { lengthMm, widthMm, shape }: Variety['kernel'],
+  swell = 1,
+  at: Pick<LaidKernel, 'x' | 'y' | 'turn'> = { x: 0, y: 0, turn: 0 },
+): string {
   const [a, b] = [(lengthMm / 2) * swell, (widthMm / 2) * swell]
-  const n = (value: number) => value.toFixed(2)
+  const [sin, cos] = [Math.sin((at.turn * Math.PI) / 180), Math.cos((at.turn * Math.PI) / 180)]
+  // A point in halves of the length and of the width.
+  const point = (x: number, y: number) =>
+    `${coordinate(at.x + x * a * cos - y * b * sin)} ${coordinate(at.y + x * a * sin + y * b * cos)}`
+  const arc = `A${coordinate(a)} ${coordinate(b)} ${Math.round(at.turn)} 1 0 `
   switch (shape) {
     case 'round':
     case 'bead':
     case 'disc':
     case 'lens':
-      return `M${n(-a)} 0A${n(a)} ${n(b)} 0 1 0 ${n(a)} 0A${n(a)} ${n(b)} 0 1 0 ${n(-a)} 0Z`
+      return `M${point(-1, 0)}${arc}${point(1, 0)}${arc}${point(-1, 0)}Z`
     case 'shard':
-      return `M${n(-a)} ${n(b * 0.2)}L${n(-a * 0.3)} ${n(-b)}L${n(a)} ${n(-b * 0.4)}L${n(a * 0.5)} ${n(b)}Z`
+      return `M${point(-1, 0.2)}L${point(-0.3, -1)}L${point(1, -0.4)}L${point(0.5, 1)}Z`
     case 'three-cornered':
-      return `M${n(-a)} ${n(b * 0.8)}Q${n(-a * 0.6)} ${n(-b)} 0 ${n(-b)}Q${n(a * 0.6)} ${n(-b)} ${n(a)} ${n(b * 0.8)}Q0 ${n(b * 1.3)} ${n(-a)} ${n(b * 0.8)}Z`
+      return `M${point(-1, 0.8)}Q${point(-0.6, -1)} ${point(0, -1)}Q${point(0.6, -1)} ${point(1, 0.8)}Q${point(0, 1.3)} ${point(-1, 0.8)}Z`
     case 'grain':
-      return `M${n(-a)} 0C${n(-a * 0.72)} ${n(-b * 1.25)} ${n(a * 0.72)} ${n(-b * 1.25)} ${n(a)} 0C${n(a * 0.72)} ${n(b * 1.25)} ${n(-a * 0.72)} ${n(b * 1.25)} ${n(-a)} 0Z`
+      return `M${point(-1, 0)}C${point(-0.72, -1.25)} ${point(0.72, -1.25)} ${point(1, 0)}C${point(0.72, 1.25)} ${point(-0.72, 1.25)} ${point(-1, 0)}Z`
+  }
+}
+
+/** Kernels in a tile: about so many, so that small grain does not fill a page with them. */
+const IN_A_TILE = 100
+const [SMALLEST_TILE, LARGEST_TILE] = [8, 60] // mm
+
+/**
+ * A tile of settled kernels, ready to be drawn: one path for each of the three shades.
+ * @returns its side, mm, and the paths
+ */
+export function kernelTile(kernel: Variety['kernel'], swell = 1): { side: number; shades: string[] } {
+  const wanted = Math.sqrt(IN_A_TILE * kernel.lengthMm * kernel.widthMm)
+  const side = Math.round(Math.min(LARGEST_TILE, Math.max(SMALLEST_TILE, wanted)))
+  const laid = layKernels(kernel, side)
+  return {
+    side,
+    shades: [0, 1, 2].map((shade) =>
+      laid
+        .filter((one) => one.shade === shade)
+        .map((one) => kernelPath(kernel, swell, one))
+        .join(''),
+    ),
   }
 }

@@ -7,7 +7,7 @@ import { databaseFile } from '#server/store/open-household'
 import { opensCalendar } from '#server/commands/calendar-key'
 import { errorOf, log, placeOf } from '#server/log'
 import { nowMs } from '#server/clock'
-import { certificatesIn, type Certificates } from './certificate'
+import type { Certificates } from './certificate'
 import { addressesHere, isOurs, namesHere } from './hosts'
 import { PairingCodes } from './pairing-codes'
 import { isAuthenticated, tokenIn } from './sessions'
@@ -153,6 +153,8 @@ export async function prepareHttps(
       message:
         'HOST opens Omsel to the network, and no passphrase is set. Set one with "bin/omsel passphrase" or under Settings, Other devices; then start again.',
     }
+  // Only a kitchen on the network needs these packages.
+  const { certificatesIn } = await import('./certificate')
   const addresses = addressesHere()
   const certificates = await certificatesIn(
     join(dirname(databaseFile()), 'tls'),
