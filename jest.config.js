@@ -18,7 +18,7 @@ const shared = {
   },
   // Packages that ship ES modules only.
   transformIgnorePatterns: [
-    '/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid|ical.js|ical-generator)/)',
+    '/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid|ical.js|ical-generator|p-limit|yocto-queue)/)',
   ],
 }
 

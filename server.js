@@ -66,6 +66,7 @@ const fromHere = (request) => {
 const build = await import(BUILD)
 const {
   failed,
+  inTurn,
   isLoopback,
   isReady,
   log,
@@ -159,6 +160,7 @@ const householdBehind = (listener) => {
     next()
   })
   app.use(requireSession(listener))
+  app.use(inTurn)
   app.use(pages)
   app.use(failed)
   return app

@@ -14,6 +14,7 @@ import { NonceContext } from './layout/nonce'
 // The server around the pages is plain JavaScript; what it guards the household with comes with the build.
 export { failed, isReady, logged, prepareHttps, requireSession } from '#server/http/auth/auth'
 export { isLoopback } from '#server/http/auth/hosts'
+export { inTurn } from '#server/http/in-turn'
 export { redirectRenamed } from '#server/http/redirects'
 export { log } from '#server/log'
 

@@ -107,6 +107,7 @@ describe('the exported tables', () => {
       'session',
       'calendar_key',
       'sign_in_attempt',
+      'running_cook',
       'cook_event.seq',
       'leftover_event.seq',
     ])

@@ -53,6 +53,10 @@ export function press(
     return fieldError('stage', `must be a step of this batch, got "${said.stage}"`, 'not-found')
   if ((said.kind === 'take-back') !== (said.target !== undefined))
     return fieldError('target', 'goes with take-back, and only with it')
+  // A number is used once: under that of another batch's event a press would be lost without a word.
+  const known = cooks.cookOfEvent(said.id)
+  if (known !== undefined && known !== cookId)
+    return fieldError('id', `must be new: "${said.id}" is an event of another batch`, 'conflict')
   const happenedMs = happenedAt(said, receivedMs)
   const isNew = inOneWrite(db, () => {
     const events = cooks.events(cookId)

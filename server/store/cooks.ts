@@ -131,7 +131,7 @@ const FINISHED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, r.rated_ms, r.
 export function createCookStore(db: Db) {
   const one = db.prepare(`SELECT ${COOK} FROM cook c WHERE c.id = ?`)
   const running = db.prepare(`
-    SELECT ${COOK} FROM cook c WHERE NOT EXISTS (SELECT 1 FROM cook_end x WHERE x.cook_id = c.id) ORDER BY c.started_ms`)
+    SELECT ${COOK} FROM running_cook x JOIN cook c ON c.id = x.cook_id ORDER BY c.started_ms`)
   const finished = db.prepare(`${FINISHED} ORDER BY x.ended_ms DESC, c.id`)
   const finishedOne = db.prepare(`${FINISHED} WHERE c.id = ?`)
   const insert = db.prepare(`
@@ -145,6 +145,7 @@ export function createCookStore(db: Db) {
     INSERT INTO cook_event (id, cook_id, kind, stage, identity, device_ms, at_ms, received_ms, seconds, clarity, amount, remedy, ahead_ms, target)
     VALUES (@id, @cookId, @kind, @stage, @identity, @deviceMs, @atMs, @receivedMs, @seconds, @clarity, @amount, @remedy, @aheadMs, @target)
     ON CONFLICT DO NOTHING`)
+  const cookOfEvent = db.prepare('SELECT cook_id FROM cook_event WHERE id = ?').pluck()
   const remove = db.prepare('DELETE FROM cook WHERE id = ?')
   const rate = db.prepare(`
     INSERT INTO rating (cook_id, rated_ms, wet_dry, hardness, bottom, note, separate, even, ate)
@@ -175,6 +176,8 @@ export function createCookStore(db: Db) {
       }),
     remove: (id: string) => remove.run(id).changes > 0,
     events: (cookId: string): StoredEvent[] => (events.all(cookId) as EventRow[]).map(eventOf),
+    /** The batch an event was written down for. */
+    cookOfEvent: (id: string) => cookOfEvent.get(id) as string | undefined,
     /** @returns whether the event was new */
     append: (cookId: string, event: StoredEvent): boolean =>
       append.run({

@@ -62,7 +62,8 @@ const of = (row: Stored): MealRow => ({
 })
 
 export function mealsIn(db: Db) {
-  const list = db.prepare(`SELECT ${MEAL} FROM meal ORDER BY serve_ms DESC LIMIT 60`)
+  const list = db.prepare(`SELECT ${MEAL} FROM meal ORDER BY serve_ms DESC, id LIMIT ? OFFSET ?`)
+  const count = db.prepare('SELECT count(*) FROM meal').pluck()
   const one = db.prepare(`SELECT ${MEAL} FROM meal WHERE id = ?`)
   const save = db.prepare(`
     INSERT INTO meal (${MEAL}) VALUES (${MEAL.replace(/\w+/g, '@$&')})
@@ -84,7 +85,9 @@ export function mealsIn(db: Db) {
     append: (id: string, event: MealEvent) => append.run({ meal_id: id, ...event }).changes > 0,
     /** The meal a batch belongs to. */
     ofCook: (cookId: string) => (ofCook.get(cookId) as { meal_id: string } | undefined)?.meal_id,
-    all: () => (list.all() as Stored[]).map(of),
+    /** The latest first. */
+    all: (most = 60, from = 0) => (list.all(most, from) as Stored[]).map(of),
+    count: () => count.get() as number,
     find: (id: string) => {
       const row = one.get(id) as Stored | undefined
       return row && of(row)

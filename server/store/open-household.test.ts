@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { replay } from '#core/cook/replay'
+import { randomOf } from '#core/random'
 import { runningCookOf } from '#core/contract/running-cook'
 import { SEASON } from '../../demo/cooks'
 import { seedDemo } from '../../demo/seed'
@@ -79,6 +80,43 @@ test('a cue is one event, from however many devices, until it is taken back', ()
   expect(send(said('m1', 'minute-more', 'rinse'), 5) && send(said('m2', 'minute-more', 'rinse'), 5)).toBe(
     true,
   )
+})
+
+test('an event number of another batch is refused, not taken for a repeat', () => {
+  const [first, second] = [begin(), begin()]
+  expect(press(kitchen, first, said('e', 'cue', 'measure'), START + MINUTE)).toMatchObject({ ok: true })
+  expect(press(kitchen, second, said('e', 'cue', 'measure'), START + MINUTE)).toMatchObject({
+    ok: false,
+    errors: [{ path: 'id', code: 'conflict' }],
+  })
+  expect(kitchen.cooks.events(second)).toEqual([])
+})
+
+test('what is on the stove is what has no end, whatever was pressed, taken back or deleted', () => {
+  const random = randomOf(11)
+  const ids = Array.from({ length: 6 }, begin)
+  const withoutEnd = () =>
+    kitchen.db
+      .prepare('SELECT id FROM cook WHERE NOT EXISTS (SELECT 1 FROM cook_end x WHERE x.cook_id = id)')
+      .pluck()
+      .all()
+      .sort()
+  for (let n = 0; n < 120; n++) {
+    const id = ids[Math.floor(random() * ids.length)]!
+    const ends = kitchen.cooks.events(id).filter((e) => e.kind === 'finish' || e.kind === 'stop')
+    const back = ends[Math.floor(random() * ends.length)]
+    if (back && random() < 0.6)
+      press(kitchen, id, said(`b${n}`, 'take-back', back.stage, { target: back.id }), START + n * MINUTE)
+    else press(kitchen, id, said(`p${n}`, random() < 0.5 ? 'finish' : 'stop', 'fluff'), START + n * MINUTE)
+    if (n === 90) kitchen.cooks.remove(ids[0]!)
+    if (n === 100) kitchen.db.prepare("DELETE FROM cook_event WHERE kind = 'finish'").run()
+    expect(
+      kitchen.cooks
+        .running()
+        .map((cook) => cook.id)
+        .sort(),
+    ).toEqual(withoutEnd())
+  }
 })
 
 test('weighed wet before the pour, the water changes for every screen', () => {

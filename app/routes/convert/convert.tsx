@@ -1,6 +1,7 @@
 import { Button, Group, NativeSelect, TextInput } from '@mantine/core'
 import { Form, Link } from 'react-router'
-import { simulateFrom } from '#core/contract/simulate'
+import type { SimulateResult } from '#core/contract/simulate'
+import { answer } from '#server/api/cached'
 import { LIMITS } from '#core/contract/plan-request'
 import { HEAT_PRESET_IDS, HEAT_PRESETS } from '#core/heat/sources'
 import { timelineOf } from '#core/plan/timeline'
@@ -28,7 +29,7 @@ const BURNERS = HEAT_PRESET_IDS.filter(
   (id) => HEAT_PRESETS[id].kind === 'gas' || HEAT_PRESETS[id].kind === 'electric',
 )
 
-export function loader({ request }: Route.LoaderArgs) {
+export async function loader({ request }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url)
   const { household } = loadPlanningData(kitchen())
   const first = firstPlan(household)
@@ -44,7 +45,8 @@ export function loader({ request }: Route.LoaderArgs) {
   const got = convertRecipe(home, there)
   if (!got.ok) throw new Response(got.errors.map((e) => e.message).join('; '), { status: 422 })
   const { value } = got
-  const tried = simulateFrom({ ...value.request, runs: RUNS, seed: 1 })
+  const question = JSON.stringify({ ...value.request, runs: RUNS, seed: 1 })
+  const tried = await answer('simulate', question, request.signal)
   const line = timelineOf(value.there.stages)
   return {
     search: toSearch(state, first).toString(),
@@ -56,7 +58,7 @@ export function loader({ request }: Route.LoaderArgs) {
     why: whyElsewhere(value),
     method: value.method,
     times: value.there.stages.map((s) => line.get(s.id)!),
-    good: tried.ok ? tried.value.chances?.good : undefined,
+    good: tried.status === 200 ? (JSON.parse(tried.json) as SimulateResult).chances?.good : undefined,
   }
 }
 

@@ -14,6 +14,8 @@ import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
 import { Kernel } from '../../ui/drawing/grain-pattern'
 import { typedOf, type Refused } from '../../ui/forms/errors'
+import { PageLinks } from '../../ui/page-links'
+import { pageOf } from '../../ui/pages'
 import type { Route } from './+types/grains'
 import { BagForm } from './bag-form'
 import { Bags } from './bags'
@@ -24,20 +26,24 @@ import classes from './grains.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Grains · Omsel' }]
 
-export function loader() {
+const ON_A_PAGE = 40
+
+export function loader({ request }: Route.LoaderArgs) {
+  const open = kitchen()
+  const all = open.grainBags.bags()
+  const eaters = open.people.all()
+  const at = pageOf(new URL(request.url).searchParams.get('page'), all.length, ON_A_PAGE)
   return {
-    forecast: stockForecast(kitchen(), nowMs()),
-    bags: kitchen()
-      .grainBags.bags()
-      .map((bag): GrainBag => ({
-        ...bag,
-        notFor: kitchen()
-          .people.all()
-          .flatMap((e) =>
-            heldBy(bag.variety, e.avoids).map((food) => `not for ${e.name}: ${AVOIDABLE[food].word}`),
-          ),
-        means: bag.label_ratio === null ? null : labelMeaning(bag.variety, bag.label_ratio).uptake,
-      })),
+    ...at,
+    forecast: stockForecast(open, nowMs()),
+    varieties: [...new Set(all.map((bag) => bag.variety))],
+    bags: all.slice(at.from, at.from + ON_A_PAGE).map((bag): GrainBag => ({
+      ...bag,
+      notFor: eaters.flatMap((e) =>
+        heldBy(bag.variety, e.avoids).map((food) => `not for ${e.name}: ${AVOIDABLE[food].word}`),
+      ),
+      means: bag.label_ratio === null ? null : labelMeaning(bag.variety, bag.label_ratio).uptake,
+    })),
   }
 }
 
@@ -100,8 +106,9 @@ export default function GrainsPage({ loaderData, actionData }: Route.ComponentPr
         <Button onClick={() => setEditing('new')}>Add a bag</Button>
       </div>
       <Bags bags={bags} onEdit={setEditing} />
+      <PageLinks {...loaderData} />
       <StockForecast forecast={loaderData.forecast} />
-      <IdentifyGrain shelf={[...new Set(bags.map((bag) => bag.variety))]} />
+      <IdentifyGrain shelf={loaderData.varieties} />
       <h2 className="place-part">Every grain</h2>
       <ul className={classes.grains}>
         {VARIETIES.map((v) => (

@@ -2,12 +2,12 @@ import { Button } from '@mantine/core'
 import { data, Link } from 'react-router'
 import { unitsOf } from '#core/units/system'
 import type { Result } from '#core/contract/plan-request'
+import { varietyOf } from '#core/grain/varieties'
 import { deliveredPower } from '#core/heat/sources'
 import { coolingGivenOf, coolingOf } from '#core/leftovers/cooling'
-import { FOLLOW_LOCAL, WHY_STRICT, type Guidance } from '#core/leftovers/guidance'
-import type { LeftoverWithEvents } from '#server/store/leftovers'
+import { FOLLOW_LOCAL, WHY_STRICT } from '#core/leftovers/guidance'
 import { containerState, packedOf } from '#core/leftovers/container-state'
-import { ledgerOf } from '#core/leftovers/ledger'
+import { ledgerOf, type LedgerLine } from '#core/leftovers/ledger'
 import { nowMs } from '#server/clock'
 import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
@@ -25,6 +25,9 @@ import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
 import { formOf } from '../../ui/forms/read-form'
 import { typedOf, type Refused } from '../../ui/forms/errors'
 import { useNow } from '../../ui/time/use-now'
+import { ContainerGrains } from '../../ui/drawing/container-section'
+import { PageLinks } from '../../ui/page-links'
+import { pageOf } from '../../ui/pages'
 import type { Route } from './+types/leftovers'
 import { Bottles } from './bottles'
 import { momentWord, portionsWord } from './container-words'
@@ -35,14 +38,31 @@ import classes from './leftovers.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Leftovers · Omsel' }]
 
+const ON_A_PAGE = 24
+/** Lines of what is left, batch by batch, above the containers. */
+const MAX_LEDGER = 20
+
 export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const settings = settingsOf(open)
   const [heat] = open.equipment.heats()
   const { current, emptied } = leftoversByState(open, nowMs())
+  const at = pageOf(new URL(request.url).searchParams.get('page'), current.length, ON_A_PAGE)
+  const ledger = ledgerOf(
+    [...current, ...emptied].map(({ row, view }) => ({
+      title: row.title,
+      batch: row.cook_id,
+      forWhom: row.for_whom,
+      portionsAtFirst: row.portions,
+      state: view,
+    })),
+  )
   return {
-    kept: current.map(({ row }) => row),
-    emptied: emptied.map(({ row }) => row),
+    ...at,
+    // What is to be eaten first is on the first page.
+    kept: current.slice(at.from, at.from + ON_A_PAGE).map(({ row }) => row),
+    ledger: ledger.slice(0, MAX_LEDGER),
+    ledgerMore: Math.max(0, ledger.length - MAX_LEDGER),
     guidance: guidanceIn(open),
     authority: open.household.guidance().guidance,
     containers: open.leftovers.containers(),
@@ -159,7 +179,8 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
           {refused.errors[0]!.message}
         </p>
       )}
-      <Ledger rows={[...leftover, ...loaderData.emptied]} guidance={guidance} now={now} clock={clock} />
+      <Ledger lines={loaderData.ledger} more={loaderData.ledgerMore} now={now} clock={clock} />
+      <ContainerGrains varieties={shown.map(({ row }) => varietyOf(row.variety))} />
       {parts.map(({ id, title, items, empty }) =>
         items.length === 0 && empty === '' ? null : (
           <section key={id} aria-label={title}>
@@ -185,6 +206,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
           </section>
         ),
       )}
+      <PageLinks {...loaderData} />
       <GuidanceLine guidance={guidance} authority={loaderData.authority} />
       <p className="quiet small">
         {WHY_STRICT} Stacked containers cool as one: leave space between them until cold. {FOLLOW_LOCAL}
@@ -197,25 +219,16 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
 
 /** What is left of each batch, for whom and until when. */
 function Ledger({
-  rows,
-  guidance,
+  lines,
+  more,
   now,
   clock,
 }: {
-  rows: readonly LeftoverWithEvents[]
-  guidance: Guidance
+  lines: readonly LedgerLine[]
+  more: number
   now: number
   clock: Route.ComponentProps['loaderData']['clock']
 }) {
-  const lines = ledgerOf(
-    rows.map((row) => ({
-      title: row.title,
-      batch: row.cook_id,
-      forWhom: row.for_whom,
-      portionsAtFirst: row.portions,
-      state: containerState(packedOf(row), row.events, guidance, now),
-    })),
-  )
   if (lines.length === 0) return null
   return (
     <ul className={classes.ledger} aria-label="What is left">
@@ -237,6 +250,7 @@ function Ledger({
           </span>
         </li>
       ))}
+      {more > 0 && <li className="quiet">and {more} more batches</li>}
     </ul>
   )
 }

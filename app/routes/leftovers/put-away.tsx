@@ -35,7 +35,7 @@ import { settingsOf } from '#server/store/open-household'
 import { UnitNumber } from '../../ui/units/unit-number'
 import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
-import { ContainerSection } from '../../ui/drawing/container-section'
+import { ContainerGrains, ContainerSection } from '../../ui/drawing/container-section'
 import type { Route } from './+types/put-away'
 import { spanWord } from '../../ui/time/clock-hour'
 import { coolingWords, portionsWord } from './container-words'
@@ -470,49 +470,52 @@ function FilledList({
   const { say, length } = useUnits()
   const { guidance, kitchenC, clock, measuresBy } = loaderData
   return (
-    <ul className={classes.filled}>
-      {distinct(filled).map((f) => {
-        const given = {
-          portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare },
-          place,
-          next,
-          open,
-          kitchenC,
-          stacked: stacked ? into.length : 1,
-        }
-        const cooling = coolingOf(given, guidance)
-        const words = coolingWords(cooling, loaderData.nowMs, loaderData.nowMs, guidance, clock)
-        const staysOut = place === 'counter' && next === null
-        const [way] = cooling.tooSlow ? fasterWays(given, guidance) : []
-        return (
-          <li key={f.container.id} className="basin" data-slow={cooling.tooSlow ?? undefined}>
-            <ContainerSection
-              variety={varietyOf(variety)}
-              depthMm={f.depthMm}
-              widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)}
-              open={open}
-              past={false}
-              frozen={place === 'freezer' || next === 'freezer'}
-            />
-            <div>
-              <b>{f.container.name}</b>
-              <div className="quiet small">
-                {f.many > 1 && `${f.many} times `}
-                {amountIn(measuresBy, f.massG, f.massG / density)}, {length(f.depthMm)} deep
-              </div>
-              {!staysOut && <div className="small">{say(words.says)}</div>}
-              {words.frozen && <div className="small">{words.frozen}</div>}
-              {!staysOut && words.slow && (
-                <div className={`${classes.slow} small`} role="status">
-                  <IconAlertTriangle size={16} aria-hidden /> {say(words.slow)}.
+    <>
+      <ContainerGrains varieties={[varietyOf(variety)]} />
+      <ul className={classes.filled}>
+        {distinct(filled).map((f) => {
+          const given = {
+            portion: { massG: f.massG, depthMm: f.depthMm, densityGMl: density, waterShare },
+            place,
+            next,
+            open,
+            kitchenC,
+            stacked: stacked ? into.length : 1,
+          }
+          const cooling = coolingOf(given, guidance)
+          const words = coolingWords(cooling, loaderData.nowMs, loaderData.nowMs, guidance, clock)
+          const staysOut = place === 'counter' && next === null
+          const [way] = cooling.tooSlow ? fasterWays(given, guidance) : []
+          return (
+            <li key={f.container.id} className="basin" data-slow={cooling.tooSlow ?? undefined}>
+              <ContainerSection
+                variety={varietyOf(variety)}
+                depthMm={f.depthMm}
+                widthMm={Math.sqrt((f.container.ml / f.container.depthMm) * 1400)}
+                open={open}
+                past={false}
+                frozen={place === 'freezer' || next === 'freezer'}
+              />
+              <div>
+                <b>{f.container.name}</b>
+                <div className="quiet small">
+                  {f.many > 1 && `${f.many} times `}
+                  {amountIn(measuresBy, f.massG, f.massG / density)}, {length(f.depthMm)} deep
                 </div>
-              )}
-              {!staysOut && way && <div className="small">{say(way.says)}.</div>}
-            </div>
-          </li>
-        )
-      })}
-    </ul>
+                {!staysOut && <div className="small">{say(words.says)}</div>}
+                {words.frozen && <div className="small">{words.frozen}</div>}
+                {!staysOut && words.slow && (
+                  <div className={`${classes.slow} small`} role="status">
+                    <IconAlertTriangle size={16} aria-hidden /> {say(words.slow)}.
+                  </div>
+                )}
+                {!staysOut && way && <div className="small">{say(way.says)}.</div>}
+              </div>
+            </li>
+          )
+        })}
+      </ul>
+    </>
   )
 }
 

@@ -7,15 +7,21 @@ import { saveMeal } from '#server/commands/meals'
 import { formOf } from '../../ui/forms/read-form'
 import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
 import { clockTime, dayOf, dayWord, wallMs } from '../../ui/time/clock-hour'
+import { PageLinks } from '../../ui/page-links'
+import { pageOf } from '../../ui/pages'
 import type { Route } from './+types/meals'
 import classes from './meal.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Meal · Omsel' }]
 
-export function loader() {
+const ON_A_PAGE = 40
+
+export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
+  const at = pageOf(new URL(request.url).searchParams.get('page'), open.meals.count(), ON_A_PAGE)
   return {
-    meals: open.meals.all().map(({ id, title, serve_ms, dishes }) => ({
+    ...at,
+    meals: open.meals.all(ON_A_PAGE, at.from).map(({ id, title, serve_ms, dishes }) => ({
       id,
       title,
       serve_ms,
@@ -108,6 +114,7 @@ export default function MealsPage({ loaderData, actionData }: Route.ComponentPro
           </li>
         ))}
       </ul>
+      <PageLinks {...loaderData} before="later" after="earlier" />
     </main>
   )
 }

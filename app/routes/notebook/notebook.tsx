@@ -11,6 +11,8 @@ import { settingsOf } from '#server/store/open-household'
 import { useUnits } from '../../ui/units/units'
 import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
 import { METHOD_WORDS } from '../../planning/plan-words'
+import { PageLinks } from '../../ui/page-links'
+import { pageOf } from '../../ui/pages'
 import type { Route } from './+types/notebook'
 import { SeasonStrip, type Kernelled } from './season-strip'
 import { outcomeWords, summaryOf } from './summary'
@@ -52,13 +54,11 @@ export function loader({ request }: Route.LoaderArgs) {
     }).filter(([, value]) => value !== undefined),
   )
   const total = open.notebook.count(filter)
-  const pages = Math.max(1, Math.ceil(total / ON_A_PAGE))
-  const asked = Number(search.get('page') ?? 1)
-  const page = Number.isInteger(asked) && asked >= 1 ? Math.min(asked, pages) : 1
+  const { page, pages, from } = pageOf(search.get('page'), total, ON_A_PAGE)
   return {
     nowMs: nowMs(),
     settings: settingsOf(open),
-    cooks: open.notebook.lines(filter, ON_A_PAGE, (page - 1) * ON_A_PAGE).map(summaryOf),
+    cooks: open.notebook.lines(filter, ON_A_PAGE, from).map(summaryOf),
     strip: open.notebook.strip(filter, IN_THE_STRIP).map((row): Kernelled => ({
       id: row.cook_id,
       title: row.title,
@@ -105,11 +105,6 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
   const { cooks, settings, nowMs: now, strip, unrated, total, page, pages, choices } = loaderData
   const [search] = useSearchParams()
   const filtered = ['grain', 'pot', 'by', 'bag', 'was', 'q'].some((key) => search.get(key))
-  const pageAt = (n: number) => {
-    const next = new URLSearchParams(search)
-    next.set('page', String(n))
-    return `?${next.toString()}`
-  }
   return (
     <main className={classes.notebook}>
       <div className="place-head">
@@ -196,12 +191,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
               </tbody>
             </table>
           </div>
-          {pages > 1 && (
-            <nav className={classes.pages} aria-label="Pages">
-              {page > 1 && <Link to={pageAt(page - 1)}>newer</Link>}
-              {page < pages && <Link to={pageAt(page + 1)}>older</Link>}
-            </nav>
-          )}
+          <PageLinks page={page} pages={pages} before="newer" after="older" />
         </>
       )}
     </main>

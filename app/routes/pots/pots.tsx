@@ -25,6 +25,8 @@ import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
 import { typedOf, type Refused } from '../../ui/forms/errors'
 import { UsualBurner, UsualPot } from './usual-pot'
+import { PageLinks } from '../../ui/page-links'
+import { pageOf } from '../../ui/pages'
 import type { Route } from './+types/pots'
 import { Calibrate } from './calibrate'
 import { HeatForm } from './heat-form'
@@ -37,10 +39,18 @@ import classes from './pots.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel' }]
 
-export function loader() {
+const ON_A_PAGE = 40
+/** Of more appliances than this no list can be read. */
+const MAX_APPLIANCES = 100
+
+export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
+  const all = open.equipment.vessels()
+  const at = pageOf(new URL(request.url).searchParams.get('page'), all.length, ON_A_PAGE)
   return {
-    vessels: open.equipment.vessels(),
+    ...at,
+    vessels: all.slice(at.from, at.from + ON_A_PAGE),
+    appliances: all.filter((row) => row.own_rated_w !== null).slice(0, MAX_APPLIANCES),
     heats: open.equipment.heats(),
     measures: open.equipment.measures(),
     programmes: open.equipment.programmes(),
@@ -104,7 +114,7 @@ type Open =
 
 /** Pots, burners, measures and programmes, and what is known of them. */
 export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
-  const { vessels, heats, measures, programmes, settings } = loaderData
+  const { vessels, appliances, heats, measures, programmes, settings } = loaderData
   const [search] = useSearchParams()
   // The plan page sends here who wants another pot.
   const [open, setOpen] = useState<Open | undefined>(
@@ -119,7 +129,6 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
     if (!done.intent.startsWith('calibrate')) setOpen(undefined)
   }
   const vessel = vessels.find((row) => row.id === open?.id)
-  const appliances = vessels.filter((row) => row.own_rated_w !== null)
   return (
     <main className="place">
       <div className="place-head">
@@ -140,6 +149,7 @@ export default function Pots({ loaderData, actionData }: Route.ComponentProps) {
           <PotItem key={row.id} row={row} setOpen={setOpen} />
         ))}
       </ul>
+      <PageLinks {...loaderData} />
 
       <div className={classes.columns}>
         <Burners heats={heats} setOpen={setOpen} />

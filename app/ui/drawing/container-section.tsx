@@ -1,4 +1,3 @@
-import { useId } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import { KernelPattern } from './grain-pattern'
 import classes from './container-section.module.css'
@@ -20,9 +19,21 @@ const SCALE = 0.75
 const WIDEST = 150
 const HIGHEST = 76
 
-/** A container cut open, to scale: the depth of the grain decides how fast it cools. */
+const patternOf = (variety: Variety): string => `container-${variety.id}`
+
+/** The grains that the containers of a page are filled with, once for all of them. */
+export const ContainerGrains = ({ varieties }: { varieties: readonly Variety[] }) => (
+  <svg width={0} height={0} className={classes.grains} aria-hidden>
+    <defs>
+      {[...new Set(varieties)].map((variety) => (
+        <KernelPattern key={variety.id} id={patternOf(variety)} variety={variety} swell={1.4} />
+      ))}
+    </defs>
+  </svg>
+)
+
+/** A container cut open, to scale: the depth of the grain decides how fast it cools. Its page has {@link ContainerGrains}. */
 export function ContainerSection({ variety, depthMm, widthMm, open, past, frozen }: ContainerSectionProps) {
-  const id = useId()
   const width = Math.max(46, Math.min(WIDEST, widthMm * SCALE))
   const fill = Math.max(5, Math.min(HIGHEST - 14, depthMm * SCALE))
   const x = (WIDEST - width) / 2
@@ -35,10 +46,7 @@ export function ContainerSection({ variety, depthMm, widthMm, open, past, frozen
       aria-hidden
       data-past={past || undefined}
     >
-      <defs>
-        <KernelPattern id={id} variety={variety} swell={1.4} />
-      </defs>
-      <rect x={x + 2} y={floor - fill} width={width - 4} height={fill} fill={`url(#${id})`} />
+      <rect x={x + 2} y={floor - fill} width={width - 4} height={fill} fill={`url(#${patternOf(variety)})`} />
       <path
         d={`M${x} ${top}V${floor - 4}Q${x} ${floor} ${x + 4} ${floor}H${x + width - 4}Q${x + width} ${floor} ${x + width} ${floor - 4}V${top}`}
         className={classes.wall}

@@ -1,0 +1,57 @@
+import express from 'express'
+import type { AddressInfo } from 'node:net'
+import { inTurn } from './in-turn'
+
+/** A server whose pages end when they are told to. */
+async function served() {
+  const begun: string[] = []
+  const end = new Map<string, () => void>()
+  const app = express()
+  app.use(inTurn)
+  app.use((request, response) => {
+    begun.push(`${request.method} ${request.path}`)
+    if (request.method === 'POST' || request.path.startsWith('/api/')) response.send('done')
+    else end.set(request.path, () => response.send('page'))
+  })
+  const server = app.listen(0)
+  await new Promise((resolve) => server.once('listening', resolve))
+  const at = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  const until = async (path: string) => {
+    while (!end.has(path)) await new Promise((resolve) => setTimeout(resolve, 5))
+    end.get(path)!()
+  }
+  return { at, begun, until, stop: () => new Promise((resolve) => server.close(resolve)) }
+}
+
+test('a page waits for the one before; a press and a question of a program do not', async () => {
+  const { at, begun, until, stop } = await served()
+  const first = fetch(`${at}/first`)
+  while (begun.length === 0) await new Promise((resolve) => setTimeout(resolve, 5))
+  const second = fetch(`${at}/second`)
+  expect(await (await fetch(`${at}/press`, { method: 'POST' })).text()).toBe('done')
+  expect(await (await fetch(`${at}/api/v1/notebook`)).text()).toBe('done')
+  expect(begun).toEqual(['GET /first', 'POST /press', 'GET /api/v1/notebook'])
+  await until('/first')
+  await until('/second')
+  expect((await first).status).toBe(200)
+  expect((await second).status).toBe(200)
+  await stop()
+})
+
+test('a page that does not end holds up nobody for long, and one whose reader left is not made', async () => {
+  const { at, begun, until, stop } = await served()
+  const first = fetch(`${at}/first`)
+  while (begun.length === 0) await new Promise((resolve) => setTimeout(resolve, 5))
+  const left = new AbortController()
+  const gone = fetch(`${at}/gone`, { signal: left.signal }).catch(() => 'left')
+  await new Promise((resolve) => setTimeout(resolve, 50))
+  left.abort()
+  expect(await gone).toBe('left')
+  const second = fetch(`${at}/second`)
+  await until('/second')
+  expect((await second).status).toBe(200)
+  expect(begun).not.toContain('GET /gone')
+  await until('/first')
+  await first
+  await stop()
+})
