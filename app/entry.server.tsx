@@ -8,7 +8,7 @@ import { startCopies } from '#server/backup/daily'
 import { startWatching } from '#server/devices/start'
 import { kitchen, openHousehold } from '#server/kitchen'
 import { errorOf, log, placeOf } from '#server/log'
-import { learnInSlices } from '#server/queries/beliefs'
+import { currentBeliefs } from '#server/queries/beliefs'
 import { NonceContext } from './layout/nonce'
 
 // The server around the pages is plain JavaScript; what it guards the household with comes with the build.
@@ -24,7 +24,8 @@ export function openAtStart(): ReturnType<typeof openHousehold> {
   if (!opened.ok) return opened
   startWatching()
   startCopies()
-  learnInSlices(kitchen())
+  // Before anybody asks: a long notebook takes some seconds, and a page would hold up the stove with it.
+  currentBeliefs(kitchen())
   return opened
 }
 // The development server has no start of its own.

@@ -21,7 +21,7 @@ import {
   resetFigure,
 } from './notebook'
 import { saveSettings } from './settings'
-import { currentBeliefs, learnInSlices } from '#server/queries/beliefs'
+import { currentBeliefs } from '#server/queries/beliefs'
 import { note, rebuildMissingEntries } from './rebuild-entry'
 import { adoptCup, makeTasteTest, taste } from './taste-tests'
 
@@ -188,15 +188,20 @@ describe('the records and what is made of them', () => {
     copy(rowOf(3))
     same()
   })
-  test('a long notebook learned from in slices at the start gives the same', async () => {
-    copy(
-      ...Array.from({ length: 400 }, (_, n) => {
-        const day = new Date(Date.UTC(2025, 0, 1) + n * 86_400_000).toISOString().slice(0, 10)
-        return `${day};Quinoa;${200 + n};${400 + (n % 7) * 20};heavy pot;${['wet', 'right', 'dry'][n % 3]}`
-      }),
-    )
-    learnInSlices(kitchen)
-    await new Promise((resolve) => setTimeout(resolve, 20))
+  test('after an old batch of a long notebook changed, what was believed stands until all is learned again', async () => {
+    const rows = Array.from({ length: 700 }, (_, n) => {
+      const day = new Date(Date.UTC(2019, 0, 1) + n * 86_400_000).toISOString().slice(0, 10)
+      return `${day};Quinoa;${200 + (n % 300)};${400 + (n % 7) * 20};heavy pot;${['wet', 'right', 'dry'][n % 3]}`
+    })
+    for (let from = 0; from < rows.length; from += 350) copy(...rows.slice(from, from + 350))
+    expect(kitchen.notebook.count({})).toBe(700)
+    const before = currentBeliefs(kitchen)
+    const oldest = kitchen.notebook.lines({}, 1, kitchen.notebook.count({}) - 1)[0]!.cook_id
+    expect(removeCook(kitchen, oldest).ok).toBe(true)
+    expect(currentBeliefs(kitchen)).toBe(before)
+    // A batch that is rated meanwhile belongs to it.
+    expect(rate(kitchen, ids()[0]!, { wet_dry: '-2', hardness: '1' }, NOW).ok).toBe(true)
+    while (currentBeliefs(kitchen) === before) await new Promise((resolve) => setImmediate(resolve))
     const all = beliefsFrom(kitchen.notebook.evidence(), kitchen.notebook.overrides())
     expect(currentBeliefs(kitchen).beliefs.state).toEqual(all.state)
   })

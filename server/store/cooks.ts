@@ -130,8 +130,9 @@ const FINISHED = `SELECT ${COOK}, x.ended_ms, x.kind AS end_kind, r.rated_ms, r.
 /** Cooks, the events that happened to them, and the ratings on them. */
 export function createCookStore(db: Db) {
   const one = db.prepare(`SELECT ${COOK} FROM cook c WHERE c.id = ?`)
+  // A cross join is done in the order it is written: the few that run first.
   const running = db.prepare(`
-    SELECT ${COOK} FROM running_cook x JOIN cook c ON c.id = x.cook_id ORDER BY c.started_ms`)
+    SELECT ${COOK} FROM running_cook x CROSS JOIN cook c ON c.id = x.cook_id ORDER BY c.started_ms`)
   const finished = db.prepare(`${FINISHED} ORDER BY x.ended_ms DESC, c.id`)
   const finishedOne = db.prepare(`${FINISHED} WHERE c.id = ?`)
   const insert = db.prepare(`

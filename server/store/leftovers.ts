@@ -43,6 +43,9 @@ export function leftoversIn(db: Db) {
   const events = db.prepare(
     'SELECT id, leftover_id, kind, at_ms, portions, target FROM leftover_event WHERE leftover_id = ? ORDER BY at_ms, seq',
   )
+  const recentEvents = db.prepare(`
+    SELECT e.id, e.leftover_id, e.kind, e.at_ms, e.portions, e.target
+    FROM leftover l JOIN leftover_event e ON e.leftover_id = l.id WHERE l.packed_ms > ? ORDER BY e.at_ms, e.seq`)
   const append = db.prepare(`
     INSERT INTO leftover_event (id, leftover_id, kind, at_ms, portions, target) VALUES (@id, @leftoverId, @kind, @atMs, @portions, @target) ON CONFLICT (id) DO NOTHING`)
   const bottles = db.prepare(`SELECT ${BOTTLE} FROM bottle ORDER BY made_ms DESC`)
@@ -56,11 +59,18 @@ export function leftoversIn(db: Db) {
     saveContainer: (row: ContainerRow) => void saveContainer.run(row),
     dropContainer: (id: string) => dropContainer.run(id).changes > 0,
     /** Everything put away in the last year or so, with what happened to it. */
-    all: (nowMs: number) =>
-      (leftover.all(nowMs - LOOK_BACK_MS) as LeftoverRow[]).map((row) => ({
+    all: (nowMs: number) => {
+      const events = new Map<string, LeftoverEvent[]>()
+      for (const row of recentEvents.all(nowMs - LOOK_BACK_MS) as EventRow[]) {
+        const list = events.get(row.leftover_id) ?? []
+        list.push(eventOf(row))
+        events.set(row.leftover_id, list)
+      }
+      return (leftover.all(nowMs - LOOK_BACK_MS) as LeftoverRow[]).map((row) => ({
         ...row,
-        events: eventsOf(row.id),
-      })),
+        events: events.get(row.id) ?? [],
+      }))
+    },
     find: (id: string) => {
       const row = one.get(id) as LeftoverRow | undefined
       return row && { ...row, events: eventsOf(id) }

@@ -210,6 +210,7 @@ export function notebookIn(db: Db) {
     methods: () => methods.all() as string[],
     ...own,
     /** Grows with everything that could move a belief. */
+    isOpen: () => db.open,
     version: () => version,
     /** Something was written past the statements above. */
     changed: () => void version++,

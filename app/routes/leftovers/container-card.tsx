@@ -26,7 +26,8 @@ import classes from './leftovers.module.css'
 export interface Shown {
   row: LeftoverWithEvents
   view: ContainerState
-  cooling: Cooling
+  /** How it cools, where it may still be warm. */
+  cooling: Cooling | undefined
   /** Not cold yet, or not for long. */
   warm: boolean
 }
@@ -72,7 +73,8 @@ export function ContainerCard({
       { method: 'post' },
     )
   const useBy = useByWords(view, now, clock, row)
-  const cools = warm && !useBy.past ? coolingWords(cooling, row.packed_ms, now, guidance, clock) : undefined
+  const cools =
+    cooling && warm && !useBy.past ? coolingWords(cooling, row.packed_ms, now, guidance, clock) : undefined
   const freezing = freezingWords(row, view, now, clock)
   const ways = cools?.slow ? fasterWays(coolingGivenOf(row, kitchenC), guidance) : []
   return (

@@ -118,7 +118,7 @@ describe('a container in words', () => {
     expect(momentWord(COOKED, COOKED, clock)).toBe('today 19:00')
   })
   test('a place that is never cold is never called so', () => {
-    const { cooling } = shown(row({ place: 'counter' }), COOKED)
+    const cooling = shown(row({ place: 'counter' }), COOKED).cooling!
     expect(coolingWords(cooling, COOKED, COOKED, guidance, clock).says).toMatch(/will not reach 5 °C$/)
     expect(
       useByWords({ ...shown(row(), COOKED).view, useByMs: null, leftH: null }, COOKED, clock, row()),

@@ -125,6 +125,8 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** Cooling is shown until it has been cold for this long, minutes. */
 const COLD_LONG_MIN = 60
+/** Nothing in a fridge takes longer than this to cool, ms. */
+const COOLED_BY_MS = 48 * 3_600_000
 
 /** Containers in the fridge and freezer, those still cooling, and until when each is good. */
 export default function LeftoversPage({ loaderData, actionData }: Route.ComponentProps) {
@@ -134,16 +136,16 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
   const shown = leftover
     .map((row): Shown => {
       const view = containerState(packedOf(row), row.events, guidance, now)
-      const cooling = coolingOf(coolingGivenOf(row, kitchenC), guidance)
+      const inFridge = row.place === 'fridge' && view.place === 'fridge'
+      const mayBeWarm = view.place === 'cooling' || (inFridge && now < row.packed_ms + COOLED_BY_MS)
+      const cooling = mayBeWarm ? coolingOf(coolingGivenOf(row, kitchenC), guidance) : undefined
       return {
         row,
         view,
         cooling,
         warm:
-          view.place === 'cooling' ||
-          (row.place === 'fridge' &&
-            view.place === 'fridge' &&
-            now < row.packed_ms + (cooling.to5Min + COLD_LONG_MIN) * 60_000),
+          cooling !== undefined &&
+          (view.place === 'cooling' || now < row.packed_ms + (cooling.to5Min + COLD_LONG_MIN) * 60_000),
       }
     })
     .filter(({ view }) => view.place !== 'gone')

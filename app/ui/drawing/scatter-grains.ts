@@ -87,11 +87,24 @@ export function kernelPath(
 const IN_A_TILE = 100
 const [SMALLEST_TILE, LARGEST_TILE] = [8, 60] // mm
 
+const tiles = new WeakMap<Variety['kernel'], Map<number, { side: number; shades: string[] }>>()
+const SWELLS_KEPT = 12
+
+/** A tile as {@link makeTile} makes it; those of the same grain, swollen as far, are made once. */
+export function kernelTile(kernel: Variety['kernel'], swell = 1): { side: number; shades: string[] } {
+  const made = tiles.get(kernel) ?? new Map<number, { side: number; shades: string[] }>()
+  tiles.set(kernel, made)
+  const tile = made.get(swell) ?? makeTile(kernel, swell)
+  if (made.size >= SWELLS_KEPT) made.clear()
+  made.set(swell, tile)
+  return tile
+}
+
 /**
  * A tile of settled kernels, ready to be drawn: one path for each of the three shades.
  * @returns its side, mm, and the paths
  */
-export function kernelTile(kernel: Variety['kernel'], swell = 1): { side: number; shades: string[] } {
+function makeTile(kernel: Variety['kernel'], swell: number): { side: number; shades: string[] } {
   const wanted = Math.sqrt(IN_A_TILE * kernel.lengthMm * kernel.widthMm)
   const side = Math.round(Math.min(LARGEST_TILE, Math.max(SMALLEST_TILE, wanted)))
   const laid = layKernels(kernel, side)
